@@ -1,0 +1,57 @@
+namespace MudPie.Core.Brewing;
+
+/// <summary>How a member of the ensemble differs from the table: 1 everywhere is the table itself.</summary>
+public readonly record struct Multipliers(
+    double GrowthB, double GrowthF, double YieldB, double YieldF, double Hydrolysis, double Alpha, double Surface, double Source, double Food)
+{
+    /// <summary>The table as it stands.</summary>
+    public static readonly Multipliers Table = new(1, 1, 1, 1, 1, 1, 1, 1, 1);
+
+    /// <summary>Coefficients of variation of the log-normal spreads, in the order of the members.</summary>
+    public static readonly IReadOnlyList<double> Spread = [0.35, 0.35, 0.05, 0.05, 0.40, 0.20, 0.50, 0.60, 0.25];
+
+    /// <summary>Names of the members, in the same order, as a grower would say them.</summary>
+    public static readonly IReadOnlyList<string> Names =
+    [
+        "bacteria grow", "fungi grow", "bacteria turn food into cells", "fungi turn food into cells", "slow food breaks down",
+        "air goes over", "the open surface breathes", "the source gives up life", "the food feeds",
+    ];
+
+    /// <summary>From natural logarithms, in the order of <see cref="Names"/>.</summary>
+    public static Multipliers FromLogs(ReadOnlySpan<double> z) => new(
+        Math.Exp(z[0]), Math.Exp(z[1]), Math.Exp(z[2]), Math.Exp(z[3]), Math.Exp(z[4]), Math.Exp(z[5]), Math.Exp(z[6]), Math.Exp(z[7]), Math.Exp(z[8]));
+}
+
+/// <summary>The parameters of the brew model, per hour and mg/L at 20 °C. Sources and limits: docs/science/brew-model.md.</summary>
+internal readonly struct BrewParameters
+{
+    public const double HalfFastB = 25, HalfFoodF = 200;      // Ks_b, Ks_f
+    public const double HalfOxygenB = 0.3, HalfOxygenF = 0.6; // Ko_b, Ko_f
+    public const double HalfCells = 30;                       // Kh
+    public const double DecayB = 0.010, DecayF = 0.006;       // b_b, b_f
+    public const double Beta = 0.97, Theta = 1.024;
+    public const double Release = 1.2;                        // k_ext
+    public const double StillShare = 0.15;                    // of k_surf, with the air off
+    public const double FreeAtStart = 0.05;                   // of B_src, F_src
+    public const double AlphaTable = 0.7;
+    public const double OxygenInAir = 278.7;                  // mg O₂ per L of air
+
+    public readonly double MuB, MuF, PerYieldB, PerYieldF, SpentB, SpentF, Hydrolysis, Alpha, Surface, Source, Food;
+
+    public BrewParameters(in Multipliers m)
+    {
+        var yieldB = Math.Min(0.60 * m.YieldB, 0.95);
+        var yieldF = Math.Min(0.50 * m.YieldF, 0.95);
+        MuB = 0.28 * m.GrowthB;
+        MuF = 0.24 * m.GrowthF;
+        PerYieldB = 1 / yieldB;
+        PerYieldF = 1 / yieldF;
+        SpentB = (1 - yieldB) / yieldB;
+        SpentF = (1 - yieldF) / yieldF;
+        Hydrolysis = 0.04 * m.Hydrolysis;
+        Alpha = Math.Min(AlphaTable * m.Alpha, 1.5);
+        Surface = 1.0 * m.Surface;
+        Source = m.Source;
+        Food = m.Food;
+    }
+}

@@ -1,0 +1,93 @@
+namespace MudPie.Core.Brewing;
+
+/// <summary>A brew question made ready for the solver: all in mg/L and hours.</summary>
+internal sealed class BrewSetup
+{
+    /// <summary>Hours that were asked for.</summary>
+    public required double Hours { get; init; }
+
+    /// <summary>Air on as planned, per h; see <see cref="BrewRun.KLa20"/>.</summary>
+    public required double KLa20 { get; init; }
+
+    /// <summary>Hour at which the air stops; infinity when it does not.</summary>
+    public required double AirOffAtH { get; init; }
+
+    /// <summary>Another strength of air from an hour on, per h; for what-ifs.</summary>
+    public (double AtH, double KLa20)? AirChange { get; init; }
+
+    /// <summary>Fast and slow food from sources, mg COD/L.</summary>
+    public required (double Fast, double Slow) FromSources { get; init; }
+
+    /// <summary>Fast and slow food fed, mg COD/L, at hours in rising order; those at 0 are there from the start.</summary>
+    public required IReadOnlyList<(double AtH, double Fast, double Slow)> Feeds { get; init; }
+
+    /// <summary>What the sources give up, mg COD/L.</summary>
+    public required (double B, double F) Source { get; init; }
+
+    /// <summary>Warmth over the run.</summary>
+    public required BrewClimate Climate { get; init; }
+
+    /// <summary>Hours solved to find when it is ready.</summary>
+    public double Horizon => Math.Max(120, Hours);
+
+    /// <summary>The same with the air never failing.</summary>
+    public BrewSetup WithAirOn() => double.IsPositiveInfinity(AirOffAtH) ? this : With(KLa20, double.PositiveInfinity);
+
+    /// <summary>The same with other air.</summary>
+    public BrewSetup With(double kLa20, double airOffAtH) => new()
+    {
+        Hours = Hours, KLa20 = kLa20, AirOffAtH = airOffAtH, AirChange = AirChange,
+        FromSources = FromSources, Feeds = Feeds, Source = Source, Climate = Climate,
+    };
+
+    /// <summary>Solves one member to <paramref name="toH"/>.</summary>
+    public BrewEquations Solve(in Multipliers m, double toH, double tolerance, BrewTrace trace)
+    {
+        var p = new BrewParameters(m);
+        var equations = new BrewEquations(p, Climate, Source.B * p.Source, Source.F * p.Source);
+        var atStart = Feeds.Where(f => f.AtH <= 0).ToList();
+        var y = BrewState.Of(
+            FromSources.Fast + (p.Food * atStart.Sum(f => f.Fast)),
+            FromSources.Slow + (p.Food * atStart.Sum(f => f.Slow)),
+            BrewParameters.FreeAtStart * Source.B * p.Source,
+            BrewParameters.FreeAtStart * Source.F * p.Source,
+            Climate.At(0).OxygenFull);
+        trace.Clear();
+        var t = 0.0;
+        foreach (var stop in Stops(toH))
+        {
+            if (stop > t)
+            {
+                y = BrewSolver.Solve(equations, y, t, stop, AirAt(t), tolerance, trace);
+                t = stop;
+            }
+
+            foreach (var feed in Feeds)
+            {
+                if (feed.AtH == t && t > 0)
+                {
+                    y += BrewState.Of(p.Food * feed.Fast, p.Food * feed.Slow, 0, 0, 0);
+                }
+            }
+        }
+
+        return equations;
+    }
+
+    /// <summary>Solves on from a state with the air off, until <paramref name="hours"/> later.</summary>
+    public static void SolveStill(in BrewEquations eq, in BrewState from, double atH, double hours, double tolerance, BrewTrace trace)
+    {
+        trace.Clear();
+        BrewSolver.Solve(eq, from, atH, atH + hours, -1, tolerance, trace);
+    }
+
+    private double AirAt(double t) =>
+        t >= AirOffAtH ? -1 : AirChange is { } change && t >= change.AtH ? change.KLa20 : KLa20;
+
+    private List<double> Stops(double toH)
+    {
+        var stops = Feeds.Select(f => f.AtH).Append(AirOffAtH).Append(AirChange?.AtH ?? 0).Where(s => s > 0 && s < toH).Append(toH).Distinct().ToList();
+        stops.Sort();
+        return stops;
+    }
+}

@@ -1,0 +1,183 @@
+using System.Globalization;
+
+namespace MudPie.Core.Measures;
+
+/// <summary>Which units a holding answers in. What is typed may be in either.</summary>
+public enum UnitSystem
+{
+    /// <summary>Litres, grams, metres, °C; a cup is 250 mL, a tablespoon 15 mL, a teaspoon 5 mL.</summary>
+    Metric,
+
+    /// <summary>US gallons, ounces, feet, °F; a cup is 236.588 mL, a tablespoon 14.787 mL, a teaspoon 4.929 mL.</summary>
+    UsCustomary,
+}
+
+/// <summary>What kind of thing is being measured.</summary>
+public enum Dimension
+{
+    /// <summary>Litres.</summary>
+    Volume,
+
+    /// <summary>Grams.</summary>
+    Mass,
+
+    /// <summary>Square metres.</summary>
+    Area,
+
+    /// <summary>Metres.</summary>
+    Length,
+
+    /// <summary>Degrees Celsius.</summary>
+    Temperature,
+
+    /// <summary>A span of degrees Celsius, as a daily swing.</summary>
+    TemperatureSpan,
+
+    /// <summary>Litres per minute.</summary>
+    Flow,
+
+    /// <summary>Kilopascals.</summary>
+    Pressure,
+
+    /// <summary>Milligrams per litre.</summary>
+    Concentration,
+
+    /// <summary>A bare number, such as a pH or a brix reading.</summary>
+    Plain,
+}
+
+/// <summary>One unit as people write it: SI = figure × Factor + Offset.</summary>
+internal sealed record Unit(string Shown, double Factor, double Offset, params string[] Names);
+
+/// <summary>The units that amount fields understand, and how answers are shown.</summary>
+public static class Units
+{
+    // NIST Handbook 44 and SP 811: the US gallon is 3.785411784 L, the acre 4046.8564224 m², the psi 6.894757 kPa.
+    private const double UsGallon = 3.785411784;
+
+    private static readonly Unit[] AlwaysVolume =
+    [
+        new("L", 1, 0, "l", "litre", "litres", "liter", "liters", "ltr"),
+        new("mL", 0.001, 0, "ml", "millilitre", "millilitres", "milliliter", "milliliters", "cc", "cm3"),
+        new("m³", 1000, 0, "m3", "m³", "cubic metre", "cubic metres"),
+        new("gal", UsGallon, 0, "gal", "gals", "gallon", "gallons", "us gal", "us gallon", "us gallons"),
+        new("imp gal", 4.54609, 0, "imp gal", "imperial gallon", "imperial gallons"),
+        new("qt", UsGallon / 4, 0, "qt", "qts", "quart", "quarts"),
+        new("pt", UsGallon / 8, 0, "pt", "pint", "pints"),
+        new("fl oz", UsGallon / 128, 0, "fl oz", "floz", "fluid ounce", "fluid ounces"),
+        new("jug", 1, 0, "jug", "jugs"),
+        new("bucket", 10, 0, "bucket", "buckets"),
+    ];
+
+    private static Unit[] Spoons(UnitSystem system) => system == UnitSystem.Metric
+        ?
+        [
+            new("cup", 0.25, 0, "cup", "cups", "c"),
+            new("tbsp", 0.015, 0, "tbsp", "tbsps", "tablespoon", "tablespoons", "tbs"),
+            new("tsp", 0.005, 0, "tsp", "tsps", "teaspoon", "teaspoons"),
+        ]
+        :
+        [
+            new("cup", UsGallon / 16, 0, "cup", "cups", "c"),
+            new("tbsp", UsGallon / 256, 0, "tbsp", "tbsps", "tablespoon", "tablespoons", "tbs"),
+            new("tsp", UsGallon / 768, 0, "tsp", "tsps", "teaspoon", "teaspoons"),
+        ];
+
+    private static readonly Dictionary<Dimension, Unit[]> Others = new()
+    {
+        [Dimension.Mass] =
+        [
+            new("g", 1, 0, "g", "gram", "grams", "gm"),
+            new("kg", 1000, 0, "kg", "kilo", "kilos", "kilogram", "kilograms"),
+            new("mg", 0.001, 0, "mg", "milligram", "milligrams"),
+            new("oz", 28.349523125, 0, "oz", "ounce", "ounces"),
+            new("lb", 453.59237, 0, "lb", "lbs", "pound", "pounds"),
+        ],
+        [Dimension.Area] =
+        [
+            new("m²", 1, 0, "m2", "m²", "sq m", "sqm", "square metre", "square metres", "square meter", "square meters"),
+            new("ha", 10_000, 0, "ha", "hectare", "hectares"),
+            new("sq ft", 0.09290304, 0, "sq ft", "sqft", "ft2", "ft²", "square foot", "square feet"),
+            new("acre", 4046.8564224, 0, "acre", "acres", "ac"),
+        ],
+        [Dimension.Length] =
+        [
+            new("m", 1, 0, "m", "metre", "metres", "meter", "meters"),
+            new("cm", 0.01, 0, "cm", "centimetre", "centimetres", "centimeter", "centimeters"),
+            new("mm", 0.001, 0, "mm", "millimetre", "millimetres"),
+            new("ft", 0.3048, 0, "ft", "foot", "feet", "'"),
+            new("in", 0.0254, 0, "in", "inch", "inches", "\""),
+        ],
+        [Dimension.Temperature] =
+        [
+            new("°C", 1, 0, "°c", "c", "deg c", "celsius", "degrees", "deg", "°"),
+            new("°F", 5.0 / 9, -160.0 / 9, "°f", "f", "deg f", "fahrenheit"),
+        ],
+        [Dimension.TemperatureSpan] =
+        [
+            new("°C", 1, 0, "°c", "c", "deg c", "celsius", "degrees", "deg", "°", "k"),
+            new("°F", 5.0 / 9, 0, "°f", "f", "deg f", "fahrenheit"),
+        ],
+        [Dimension.Flow] =
+        [
+            new("L/min", 1, 0, "l/min", "lpm", "litres per minute", "liters per minute", "l per min"),
+            new("L/h", 1.0 / 60, 0, "l/h", "lph", "litres per hour"),
+            new("cfm", 28.316846592, 0, "cfm", "cubic feet per minute"),
+            new("gpm", UsGallon, 0, "gpm", "gal/min"),
+        ],
+        [Dimension.Pressure] =
+        [
+            new("kPa", 1, 0, "kpa"),
+            new("mbar", 0.1, 0, "mbar", "millibar", "hpa"),
+            new("bar", 100, 0, "bar"),
+            new("MPa", 1000, 0, "mpa"),
+            new("psi", 6.894757293, 0, "psi"),
+            new("m water", 9.80665, 0, "m water", "mh2o", "m of water"),
+        ],
+        [Dimension.Concentration] =
+        [
+            new("mg/L", 1, 0, "mg/l", "ppm", "mg per l", "mg per litre"),
+        ],
+        [Dimension.Plain] = [new("", 1, 0)],
+    };
+
+    internal static IReadOnlyList<Unit> Of(Dimension dimension, UnitSystem system) =>
+        dimension == Dimension.Volume ? [.. AlwaysVolume, .. Spoons(system)] : Others[dimension];
+
+    /// <summary>The unit that a bare number is read in: litres or gallons, °C or °F, and so on.</summary>
+    internal static Unit Default(Dimension dimension, UnitSystem system)
+    {
+        var name = (dimension, system) switch
+        {
+            (Dimension.Volume, UnitSystem.UsCustomary) => "gal",
+            (Dimension.Mass, UnitSystem.UsCustomary) => "oz",
+            (Dimension.Area, UnitSystem.UsCustomary) => "sq ft",
+            (Dimension.Length, UnitSystem.UsCustomary) => "ft",
+            (Dimension.Temperature or Dimension.TemperatureSpan, UnitSystem.UsCustomary) => "°F",
+            (Dimension.Flow, UnitSystem.UsCustomary) => "cfm",
+            (Dimension.Pressure, UnitSystem.UsCustomary) => "psi",
+            _ => Of(dimension, system)[0].Shown,
+        };
+        return Of(dimension, system).First(u => u.Shown == name);
+    }
+
+    /// <summary>An SI figure in the holding's units: 0.015 L is "15 mL" or "0.5 fl oz"; 20 °C is "20 °C" or "68 °F".</summary>
+    public static string Show(double si, Dimension dimension, UnitSystem system)
+    {
+        var unit = (dimension, system) switch
+        {
+            (Dimension.Volume, UnitSystem.Metric) => Math.Abs(si) < 0.9995 && si != 0 ? "mL" : "L",
+            (Dimension.Volume, UnitSystem.UsCustomary) => Math.Abs(si) < UsGallon / 4 && si != 0 ? "fl oz" : "gal",
+            (Dimension.Mass, UnitSystem.Metric) => Math.Abs(si) >= 1000 ? "kg" : Math.Abs(si) < 1 && si != 0 ? "mg" : "g",
+            (Dimension.Area, UnitSystem.Metric) => si >= 10_000 ? "ha" : "m²",
+            (Dimension.Area, UnitSystem.UsCustomary) => si >= 4046 ? "acre" : "sq ft",
+            _ => Default(dimension, system).Shown,
+        };
+        var u = Of(dimension, system).First(x => x.Shown == unit);
+        var figure = (si - u.Offset) / u.Factor;
+        var text = dimension is Dimension.Temperature or Dimension.TemperatureSpan
+            ? Math.Round(figure, 1).ToString("0.#", CultureInfo.InvariantCulture)
+            : Workings.Say.Number(figure);
+        return text + (u.Shown.Length > 0 ? " " + u.Shown : "");
+    }
+}

@@ -1,0 +1,51 @@
+using System.Globalization;
+
+namespace MudPie.Core.Workings;
+
+/// <summary>Figures as people read them: three significant digits, no exponents, a thin word for the unit.</summary>
+public static class Say
+{
+    /// <summary>A number to <paramref name="digits"/> significant digits: 0.0754, 5.72, 1240.</summary>
+    public static string Number(double value, int digits = 3)
+    {
+        if (value == 0 || !double.IsFinite(value))
+        {
+            return value == 0 ? "0" : "not a number";
+        }
+
+        var magnitude = (int)Math.Floor(Math.Log10(Math.Abs(value)));
+        var decimals = Math.Clamp(digits - 1 - magnitude, 0, 12);
+        var rounded = Math.Round(value, decimals);
+        return rounded.ToString("0.############", CultureInfo.InvariantCulture);
+    }
+
+    /// <summary>A number with a fixed count of decimals.</summary>
+    public static string Fixed(double value, int decimals) =>
+        value.ToString("F" + decimals.ToString(CultureInfo.InvariantCulture), CultureInfo.InvariantCulture);
+
+    /// <summary>A unit with the space before it that it wants: " mg/L", "%".</summary>
+    public static string Unit(string unit) => unit.Length == 0 ? "" : " " + unit;
+
+    /// <summary>Minutes as "45 min", "3 h", "3 h 20 min".</summary>
+    public static string Minutes(double minutes)
+    {
+        var whole = (int)Math.Round(Math.Min(minutes, 1e8));
+        return (whole / 60, whole % 60) switch
+        {
+            (0, var m) => $"{m} min",
+            (var h, 0) => $"{h} h",
+            var (h, m) => $"{h} h {m:00} min",
+        };
+    }
+
+    /// <summary>Hours as <see cref="Minutes"/>.</summary>
+    public static string Hours(double hours) => Minutes(hours * 60);
+
+    /// <summary>"a", "a and b", "a, b and c".</summary>
+    public static string List(IReadOnlyList<string> items) => items.Count switch
+    {
+        0 => "",
+        1 => items[0],
+        _ => string.Join(", ", items.Take(items.Count - 1)) + " and " + items[^1],
+    };
+}
