@@ -57,7 +57,7 @@ public static class Spoons
         for (var i = 0; i < tools.Length && words.Count < kinds; i++)
         {
             var last = words.Count == kinds - 1 || i == tools.Length - 1;
-            var count = last && left / tools[i].Ml > 0.75 ? Math.Round(left / tools[i].Ml) : Math.Floor((left / tools[i].Ml) + 1e-9);
+            var count = last && left / tools[i].Ml > (i == tools.Length - 1 ? 0.5 : 0.75) ? Math.Round(left / tools[i].Ml) : Math.Floor((left / tools[i].Ml) + 1e-9);
             if (count < 1)
             {
                 continue;

@@ -1,0 +1,221 @@
+using MudPie.Core.Workings;
+
+namespace MudPie.Core.Brewing;
+
+/// <summary>Works a whole brew back from the ground to cover and the hour it is wanted.</summary>
+public static class BrewPlan
+{
+    /// <summary>Undiluted brew per 100 m², L: 10 on roots (1,000 L to a hectare of worn-out ground), 5 on leaves.</summary>
+    public static double LitresPer100M2(bool leaf) => leaf ? 5 : 10;
+
+    private const double Spare = 1.05;      // for the bag, the hose and the sprayer's dead end
+    private const double LeastFill = 0.4;   // of the working volume, so that the outlet is well under
+    private const double Margin = 0.5;      // mg/L above the line that the house keeps in its own recipe
+    private const double Coarse = 1e-3;
+
+    /// <summary>Plans it. All figures follow from the question: the same question gives the same plan.</summary>
+    /// <param name="q">What is known and wanted.</param>
+    /// <param name="local">A moment in the holding's own zone, for the words.</param>
+    /// <remarks>Worked: one bed of 150 m² for roots asks for 15 L, 15.75 L with the spare.</remarks>
+    public static Ruling<BrewPlanAnswer> Of(BrewPlanQuestion q, Func<DateTimeOffset, DateTimeOffset> local)
+    {
+        var plan = Once(q, local);
+        if (plan.Refused is not null || plan.Value.EarliestUseAt <= q.UseAt)
+        {
+            return plan;
+        }
+
+        // Another hour of use is another stretch of the day's warmth, so the earliest is closed in on.
+        var earliest = plan.Value.EarliestUseAt;
+        for (var i = 0; i < 6; i++)
+        {
+            var trial = Once(q with { UseAt = earliest, Members = 20 }, local).Value.EarliestUseAt;
+            if (trial <= earliest)
+            {
+                break;
+            }
+
+            earliest = trial.AddMinutes(5);
+        }
+
+        var verdict = PlanVerdict.TooLate(q, earliest, local);
+        return plan.Worked with { Value = plan.Value with { EarliestUseAt = earliest, Verdict = verdict } };
+    }
+
+    private static Ruling<BrewPlanAnswer> Once(BrewPlanQuestion q, Func<DateTimeOffset, DateTimeOffset> local)
+    {
+        var checks = new Checks();
+        PlanChecks.Check(q, checks);
+        if (!checks.Sound)
+        {
+            return checks.Refusal;
+        }
+
+        var choice = (string fork, string house) => q.Choices?.GetValueOrDefault(fork) ?? house;
+        var leaf = q.Purpose == "leaf";
+        var (making, why, makingFork) = ChooseMaking(q.Making, leaf, choice("root-brew", "extract"));
+        var tea = making == "tea";
+        var area = q.Beds.Sum(b => b.AreaM2);
+        var wanted = area / 100 * LitresPer100M2(leaf);
+        var working = q.VesselWorkingL!.Value;
+        var brewL = q.BrewL ?? Round(Math.Clamp(wanted * Spare, working * LeastFill, working));
+        var depth = q.VesselDepthM!.Value * Math.Min(1, brewL / working);
+        var loss = q.DiffuserLossKPa ?? Ingredients.Diffuser(q.Diffuser)!.UsualLossKPa;
+        var air = Air.AtDepth(q.PumpOpenLpm, q.PumpShutOffKPa, depth, loss);
+        if (air.Refused is { } noAir)
+        {
+            return new Refusal([.. noAir.Problems.Select(p => p with { Field = "pump" })]);
+        }
+
+        var water = WaterClearing.Dose(brewL, q.ChlorineMgPerL, choice("clear-chlorine", "ascorbic"), q.Chloramine);
+        if (water.Refused is { } badWater)
+        {
+            return badWater;
+        }
+
+        var airLpm = q.AirLpm ?? air.Value;
+        var bias = BiasOf(q.Beds, choice("bias", "crop"));
+        var sourceKind = q.Source ?? (bias == "bacterial" && tea ? "castings" : "compost");
+        var sourceL = q.SourceL ?? RoundSmall(tea ? Recipe.SourcePer20L(sourceKind, brewL) * brewL / 20 : Recipe.ExtractLoadPer20L * brewL / 20);
+        var brew = new BrewQuestion
+        {
+            VolumeL = brewL, DepthM = depth, Diffuser = q.Diffuser, AirLpm = airLpm, AltitudeM = q.AltitudeM ?? 0,
+            TemperatureC = q.WarmthC, SwingC = q.SwingC ?? 0, Hours = tea ? 48 : 8, AirOffAtH = tea ? null : 0,
+            Sources = [new SourceAmount { Kind = sourceKind, Litres = sourceL }], Foods = [],
+        };
+        var timing = new PlanTiming(q.UseAt!.Value, q.Now, brewL, water.Value.MinutesAtMost, tea, local);
+        var (foods, carried) = tea ? ChooseFoods(q, brew, bias, brewL, choice("food", "carry"), timing) : ([], 1);
+        brew = brew with { Foods = [.. foods.Select(f => new FoodAmount { Kind = f.Kind, Ml = f.Litres * 1000 })] };
+        var badBrew = brew.MakeReady().Refused;
+        if (badBrew is not null)
+        {
+            return badBrew;
+        }
+
+        // The swing depends on the clock at the start, and the start on how long it takes: once round settles it within minutes.
+        brew = brew with { StartHour = timing.ClockHour(timing.StartFor(24)) };
+        var hours = tea ? HoursOf(choice("brew-time", "forecast"), Solve(brew, 48), brew) : PlanTiming.DunkHours;
+        brew = brew with { StartHour = timing.ClockHour(timing.StartFor(hours)) };
+        var run = BrewRun.Of(brew with { Hours = tea ? Math.Max(Math.Ceiling(hours + 4), 24) : 8 }, 0.5).Value;
+        if (tea && choice("brew-time", "forecast") == "forecast")
+        {
+            hours = HoursOf("forecast", run, brew);
+        }
+
+        var forecast = BrewForecast.Of(Widen(brew, run.Series[^1].H, tea ? hours : 0, q.Members ?? 100));
+        var steps = timing.Steps(hours, brewL, water.Value, sourceKind, sourceL, foods, choice("order", "source-first"));
+        var start = timing.StartFor(hours);
+        var inputs = new VerdictInputs(brew, run, forecast.Value, hours, tea, timing);
+        var answer = new BrewPlanAnswer
+        {
+            Making = making, MakingWhy = why, BrewL = brewL, WantedL = wanted, AreaM2 = area, CoversM2 = brewL / Spare / LitresPer100M2(leaf) * 100,
+            Bias = bias,
+            Source = new PlanAmount(sourceKind, Ingredients.Source(sourceKind)!.Name, sourceL, true, brewL * 0.12),
+            Foods = foods, Water = water.Value,
+            Air = new PlanAir(q.PumpOpenLpm!.Value, airLpm, 0.25 * brewL, brewL, tea ? LeastAir(brew, hours) : 0, depth),
+            Run = run, Forecast = forecast.Value, BrewHours = hours, StartAt = start, ReadyAt = start.AddHours(hours), UseAt = q.UseAt.Value,
+            EarliestUseAt = q.UseAt.Value + Later(q.Now - steps[0].At), Steps = steps, Verdict = PlanVerdict.Of(inputs), Brew = brew,
+        };
+        return Worked.Of(
+            answer,
+            "",
+            Evidence.PractitionersRule,
+            [.. PlanWorking.Lines(answer, leaf, carried), .. air.Worked.Working, .. water.Worked.Working, .. forecast.Worked.Working],
+            [Cautions.Pump, Cautions.Food, Cautions.Dust, .. water.Worked.Cautions, .. brewL >= 100 ? [Cautions.Lifting] : Array.Empty<Caution>()],
+            [makingFork, PlanForks.AirFork(answer.Air, brewL), PlanForks.TimeFork(run, brew, choice("brew-time", "forecast")), PlanForks.FoodFork(choice("food", "carry"), carried),
+             Recipe.BiasFork(q.Beds, choice("bias", "crop")), PlanForks.OrderFork(choice("order", "source-first")), .. water.Worked.Forks]);
+    }
+
+    internal static BrewRunAnswer Solve(BrewQuestion brew, double hours) =>
+        BrewRun.Read((brew with { Hours = hours }).MakeReady().Setup!, Multipliers.Table, Coarse, 6);
+
+    private static TimeSpan Later(TimeSpan late) => late > TimeSpan.Zero ? late : TimeSpan.Zero;
+
+    private static ForecastQuestion Widen(BrewQuestion b, double hours, double use, int members) => new()
+    {
+        VolumeL = b.VolumeL, DepthM = b.DepthM, Diffuser = b.Diffuser, AirLpm = b.AirLpm, AltitudeM = b.AltitudeM, TemperatureC = b.TemperatureC,
+        SwingC = b.SwingC, StartHour = b.StartHour, Hours = hours, Sources = b.Sources, Foods = b.Foods, AirOffAtH = b.AirOffAtH,
+        Members = members, UseAtH = Math.Min(use, hours), EveryH = 0.5,
+    };
+
+    private static (string Making, string Why, Fork Fork) ChooseMaking(string? byHand, bool leaf, string rootSchool)
+    {
+        var house = leaf || rootSchool == "either" ? "tea" : "extract";
+        var making = byHand ?? house;
+        var why = (leaf, making) switch
+        {
+            (true, "tea") => "Tea for leaves: cells grown in the brew are sticky and make a film that stays. Worth it where there is disease pressure to get ahead of.",
+            (true, _) => "You chose an extract for leaves: it does not stick as a tea does, and little can go wrong with it.",
+            (false, "extract") => "Extract for roots: nothing is grown in it, so it soaks in as deep as the water goes and little can go wrong.",
+            _ => "You chose a tea for roots: much of it stays in the top centimetres, which dry first.",
+        };
+        return (making, why, PlanForks.RootFork(making == "tea" && !leaf ? "either" : "extract"));
+    }
+
+    private static string BiasOf(IReadOnlyList<PlanBed> beds, string school) =>
+        school == "ph" ? Recipe.BiasByPh(beds) ?? Recipe.BiasByCrop(beds) : Recipe.BiasByCrop(beds);
+
+    /// <summary>The recipe's foods, as much of them as the air carries with a margin; or the grower's own.</summary>
+    private static (IReadOnlyList<PlanAmount> Foods, double Share) ChooseFoods(
+        BrewPlanQuestion q, BrewQuestion brew, string bias, double brewL, string school, PlanTiming timing)
+    {
+        bool OnShelf(string kind) => q.FoodsOnShelf is null || q.FoodsOnShelf.Contains(kind);
+        if (q.Foods is not null)
+        {
+            return ([.. q.Foods.Select(f => Amount(Ingredients.Food(f.Kind)!, f.Ml ?? 0, OnShelf(f.Kind!), brewL))], 1);
+        }
+
+        var recipe = Recipe.FoodsPer20L(bias).Where(f => OnShelf(f.Kind)).ToList();
+        if (recipe.Count == 0)
+        {
+            recipe = [.. Recipe.FoodsPer20L(bias)];
+        }
+
+        var trial = brew with { StartHour = timing.ClockHour(timing.StartFor(24)) };
+        IReadOnlyList<FoodAmount> At(double share) => [.. recipe.Select(f => new FoodAmount { Kind = f.Kind, Ml = f.Ml * share * brewL / 20 })];
+        bool Carries(double share) => Solve(trial with { Foods = At(share) }, 36).MinOxygen >= BrewRun.Line + Margin;
+        var best = school switch
+        {
+            "rich" => 1.5,
+            "light" => 0.4,
+            "none" => 0,
+            _ => Enumerable.Range(0, 11).Select(i => 1 - (i / 10.0)).FirstOrDefault(Carries),
+        };
+        return ([.. recipe.Select(f => Amount(Ingredients.Food(f.Kind)!, RoundMl(f.Ml * best * brewL / 20), OnShelf(f.Kind), brewL)).Where(f => f.Litres > 0)], best);
+    }
+
+    private static PlanAmount Amount(FoodKind kind, double ml, bool onShelf, double brewL) =>
+        new(kind.Kind, kind.Name, ml / 1000, onShelf, brewL * 0.003);
+
+    private static double HoursOf(string school, BrewRunAnswer run, BrewQuestion brew) => school switch
+    {
+        "fixed" => 24,
+        "warmth" => PlanForks.HoursByWarmth(brew.TemperatureC!.Value),
+        _ => Math.Min(run.ReadyAtH ?? FitToUse.OldestH, FitToUse.OldestH),
+    };
+
+    /// <summary>Least air at depth that keeps the table's brew at 6 mg/L until it is used, to 2 %; null where 4 L/min per litre does not.</summary>
+    private static double? LeastAir(BrewQuestion brew, double hours)
+    {
+        double Lowest(double lpm) => Solve(brew with { AirLpm = lpm }, Math.Max(hours, 1)).MinOxygen;
+        var (low, high) = (0.0, brew.VolumeL!.Value * 4);
+        if (Lowest(high) < BrewRun.Line)
+        {
+            return null;
+        }
+
+        for (var i = 0; i < 9; i++)
+        {
+            var middle = i < 4 ? low + ((high - low) / 4) : (low + high) / 2;
+            (low, high) = Lowest(middle) >= BrewRun.Line ? (low, middle) : (middle, high);
+        }
+
+        return high;
+    }
+
+    private static double Round(double litres) => litres < 30 ? Math.Round(litres * 2) / 2 : Math.Round(litres);
+
+    private static double RoundSmall(double litres) => litres < 3 ? Math.Round(litres * 20) / 20 : Math.Round(litres * 2) / 2;
+
+    private static double RoundMl(double ml) => ml < 30 ? Math.Round(ml) : ml < 300 ? Math.Round(ml / 5) * 5 : Math.Round(ml / 10) * 10;
+}

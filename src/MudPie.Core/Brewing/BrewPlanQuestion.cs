@@ -1,0 +1,196 @@
+namespace MudPie.Core.Brewing;
+
+/// <summary>A bed that a brew is for.</summary>
+public sealed record PlanBed
+{
+    /// <summary>Its name.</summary>
+    public required string Name { get; init; }
+
+    /// <summary>0.1 to 1,000,000 m².</summary>
+    public double AreaM2 { get; init; }
+
+    /// <summary>"annual", "grass", "perennial" or "tree".</summary>
+    public string Growing { get; init; } = "annual";
+
+    /// <summary>Soil pH, 3 to 10; null where unknown.</summary>
+    public double? SoilPh { get; init; }
+}
+
+/// <summary>What a plan is made from: the ground, the kit, the wish, and whatever the grower has set by hand.</summary>
+public sealed record BrewPlanQuestion
+{
+    /// <summary>Beds to cover.</summary>
+    public IReadOnlyList<PlanBed> Beds { get; init; } = [];
+
+    /// <summary>"leaf" or "root".</summary>
+    public string? Purpose { get; init; }
+
+    /// <summary>When it should be ready to put out.</summary>
+    public DateTimeOffset? UseAt { get; init; }
+
+    /// <summary>Now.</summary>
+    public required DateTimeOffset Now { get; init; }
+
+    /// <summary>Working volume of the vessel, L.</summary>
+    public double? VesselWorkingL { get; init; }
+
+    /// <summary>Depth of the outlet when it is filled to there, m.</summary>
+    public double? VesselDepthM { get; init; }
+
+    /// <summary>Open flow of the pump, L/min.</summary>
+    public double? PumpOpenLpm { get; init; }
+
+    /// <summary>Shut-off pressure of the pump, kPa.</summary>
+    public double? PumpShutOffKPa { get; init; }
+
+    /// <summary>Kind of diffuser.</summary>
+    public string? Diffuser { get; init; }
+
+    /// <summary>What the diffuser takes, kPa; the usual for its kind when not given.</summary>
+    public double? DiffuserLossKPa { get; init; }
+
+    /// <summary>Last strip of the water, mg/L; null where none was read.</summary>
+    public double? ChlorineMgPerL { get; init; }
+
+    /// <summary>The water may hold chloramine.</summary>
+    public bool Chloramine { get; init; }
+
+    /// <summary>Above the sea, m.</summary>
+    public double? AltitudeM { get; init; }
+
+    /// <summary>Mean warmth of the brew, °C.</summary>
+    public double? WarmthC { get; init; }
+
+    /// <summary>Half its daily swing, °C.</summary>
+    public double? SwingC { get; init; }
+
+    /// <summary>"compost" or "castings", where the grower has said which; else by the bias.</summary>
+    public string? Source { get; init; }
+
+    /// <summary>Kinds of food on the shelf; null means all are to be had.</summary>
+    public IReadOnlyList<string>? FoodsOnShelf { get; init; }
+
+    /// <summary>"tea" or "extract" by hand; null for Mud Pie's choice.</summary>
+    public string? Making { get; init; }
+
+    /// <summary>Litres by hand; null for Mud Pie's choice.</summary>
+    public double? BrewL { get; init; }
+
+    /// <summary>Litres of source by hand.</summary>
+    public double? SourceL { get; init; }
+
+    /// <summary>Foods by hand.</summary>
+    public IReadOnlyList<FoodAmount>? Foods { get; init; }
+
+    /// <summary>Air at depth by hand, L/min.</summary>
+    public double? AirLpm { get; init; }
+
+    /// <summary>The grower's choices at forks: fork id to school id.</summary>
+    public IReadOnlyDictionary<string, string>? Choices { get; init; }
+
+    /// <summary>Members of the forecast; 100 while something is dragged.</summary>
+    public int? Members { get; init; }
+}
+
+/// <summary>An amount to measure out.</summary>
+/// <param name="Kind">Stable name.</param>
+/// <param name="Name">What it is called.</param>
+/// <param name="Litres">How much.</param>
+/// <param name="OnShelf">False where it has to be bought or fetched.</param>
+/// <param name="MostL">Top of a sensible slider for it.</param>
+public sealed record PlanAmount(string Kind, string Name, double Litres, bool OnShelf, double MostL);
+
+/// <summary>The air, and what the schools would ask for, all in L/min at depth.</summary>
+/// <param name="OpenLpm">On the box.</param>
+/// <param name="AtDepthLpm">What arrives, or what was set by hand.</param>
+/// <param name="LightLpm">0.25 L/min per L.</param>
+/// <param name="HeavyLpm">1 L/min per L.</param>
+/// <param name="LeastLpm">The least that keeps this brew at 6 mg/L; null where no air will do.</param>
+/// <param name="DepthM">Depth of the outlet at this fill.</param>
+public sealed record PlanAir(double OpenLpm, double AtDepthLpm, double LightLpm, double HeavyLpm, double? LeastLpm, double DepthM);
+
+/// <summary>One step of the schedule.</summary>
+public sealed record PlanStep(string Id, string Name, string Detail, DateTimeOffset At, double Minutes);
+
+/// <summary>How a plan or a live brew looks, in a word: the colour and shape on screen follow from it.</summary>
+public enum Tone
+{
+    /// <summary>Go ahead.</summary>
+    Go,
+
+    /// <summary>Mind something.</summary>
+    Mind,
+
+    /// <summary>Stop.</summary>
+    Stop,
+}
+
+/// <summary>A verdict: a sentence that says what to do, and one that says why.</summary>
+public sealed record Verdict(Tone Tone, string Sentence, string Why);
+
+/// <summary>A whole plan for one brew.</summary>
+public sealed record BrewPlanAnswer
+{
+    /// <summary>"tea" or "extract".</summary>
+    public required string Making { get; init; }
+
+    /// <summary>Why.</summary>
+    public required string MakingWhy { get; init; }
+
+    /// <summary>Litres to brew.</summary>
+    public required double BrewL { get; init; }
+
+    /// <summary>Litres that the ground asks for.</summary>
+    public required double WantedL { get; init; }
+
+    /// <summary>All the beds, m².</summary>
+    public required double AreaM2 { get; init; }
+
+    /// <summary>What this brew covers at the usual rate, m².</summary>
+    public required double CoversM2 { get; init; }
+
+    /// <summary>"bacterial", "balanced" or "fungal".</summary>
+    public required string Bias { get; init; }
+
+    /// <summary>What goes in the bag.</summary>
+    public required PlanAmount Source { get; init; }
+
+    /// <summary>What it is fed.</summary>
+    public required IReadOnlyList<PlanAmount> Foods { get; init; }
+
+    /// <summary>How the water is cleared.</summary>
+    public required ChlorineDoseAnswer Water { get; init; }
+
+    /// <summary>The air.</summary>
+    public required PlanAir Air { get; init; }
+
+    /// <summary>One run of the table.</summary>
+    public required BrewRunAnswer Run { get; init; }
+
+    /// <summary>The ensemble.</summary>
+    public required ForecastAnswer Forecast { get; init; }
+
+    /// <summary>Hours from the start to use.</summary>
+    public required double BrewHours { get; init; }
+
+    /// <summary>When the source goes in.</summary>
+    public required DateTimeOffset StartAt { get; init; }
+
+    /// <summary>When it comes off.</summary>
+    public required DateTimeOffset ReadyAt { get; init; }
+
+    /// <summary>When it goes out.</summary>
+    public required DateTimeOffset UseAt { get; init; }
+
+    /// <summary>The earliest it could go out, were it begun now.</summary>
+    public required DateTimeOffset EarliestUseAt { get; init; }
+
+    /// <summary>The schedule, first thing first.</summary>
+    public required IReadOnlyList<PlanStep> Steps { get; init; }
+
+    /// <summary>What to do.</summary>
+    public required Verdict Verdict { get; init; }
+
+    /// <summary>The brew as the model sees it, for keeping.</summary>
+    public required BrewQuestion Brew { get; init; }
+}

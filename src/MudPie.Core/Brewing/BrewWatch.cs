@@ -1,0 +1,245 @@
+using MudPie.Core.Workings;
+
+namespace MudPie.Core.Brewing;
+
+/// <summary>A live brew: what was planned, and what has been seen.</summary>
+public sealed record WatchQuestion
+{
+    /// <summary>The brew as it was started.</summary>
+    public required BrewQuestion Brew { get; init; }
+
+    /// <summary>What has been seen; its grace minutes are filled in here.</summary>
+    public required BrewSeen Seen { get; init; }
+
+    /// <summary>Warmth readings, °C.</summary>
+    public IReadOnlyList<SeenAt<double>> Warmth { get; init; } = [];
+
+    /// <summary>Hours from the start to the planned use.</summary>
+    public required double UseAtH { get; init; }
+
+    /// <summary>When it was started.</summary>
+    public required DateTimeOffset StartedAt { get; init; }
+
+    /// <summary>Members of the forecast; 300 when not given.</summary>
+    public int? Members { get; init; }
+}
+
+/// <summary>Something that could be done, and what would come of it.</summary>
+/// <param name="Id">Stable name.</param>
+/// <param name="What">What to do.</param>
+/// <param name="Gives">What would come of it.</param>
+/// <param name="Holds">True where it would keep the brew at 6 mg/L until use.</param>
+public sealed record Remedy(string Id, string What, string Gives, bool Holds);
+
+/// <summary>What Mud Pie says of a live brew.</summary>
+/// <param name="Verdict">What to do.</param>
+/// <param name="Gate">Fit to use?</param>
+/// <param name="Forecast">The band, re-weighted by the readings.</param>
+/// <param name="UseAtH">Hours to the planned use.</param>
+/// <param name="NowH">Hours now.</param>
+/// <param name="ExpectedNow">Median oxygen now, mg/L.</param>
+/// <param name="CrossesAtH">When the median first falls below 6 from now on; null where it does not before use.</param>
+/// <param name="ReadingDueAtH">When the next oxygen reading is due.</param>
+/// <param name="UseByH">Hour by which it must be used once the air is off.</param>
+/// <param name="Remedies">What would hold it above 6, worked out; empty where nothing is wrong.</param>
+public sealed record WatchAnswer(
+    Verdict Verdict, GateAnswer Gate, ForecastAnswer Forecast, double UseAtH, double NowH, double? ExpectedNow, double? CrossesAtH,
+    double ReadingDueAtH, double? UseByH, IReadOnlyList<Remedy> Remedies);
+
+/// <summary>Watches a brew that is going.</summary>
+public static class BrewWatch
+{
+    private const double Every = 0.5;
+
+    /// <summary>Reads the forecast through what has been seen, and says what to do.</summary>
+    /// <param name="q">The brew and its log.</param>
+    /// <param name="local">A moment in the holding's own zone, for the words.</param>
+    /// <remarks>Three readings that fall faster than the table's brew move the crossing of 6 mg/L forward and narrow the band.</remarks>
+    public static Ruling<WatchAnswer> Of(WatchQuestion q, Func<DateTimeOffset, DateTimeOffset> local)
+    {
+        var hours = Math.Clamp(Math.Max(q.UseAtH + 2, q.Seen.NowH + 3), 8, 96);
+        var brew = Warmed(q.Brew with { Hours = hours, AirOffAtH = q.Seen.AirOffH ?? q.Brew.AirOffAtH }, q.Warmth, hours);
+        var readings = q.Seen.Oxygen.Where(o => o.H >= 0 && o.H <= hours).Select(o => new OxygenAt { H = o.H, MgPerL = o.What }).ToList();
+        var use = Math.Clamp(Math.Max(q.UseAtH, q.Seen.NowH), 0, hours);
+        var asked = new ForecastQuestion
+        {
+            VolumeL = brew.VolumeL, DepthM = brew.DepthM, Diffuser = brew.Diffuser, AirLpm = brew.AirLpm, AltitudeM = brew.AltitudeM,
+            TemperatureC = brew.TemperatureC, SwingC = brew.SwingC, StartHour = brew.StartHour, TemperatureByHour = brew.TemperatureByHour,
+            Hours = hours, Sources = brew.Sources, Foods = brew.Foods, AirOffAtH = brew.AirOffAtH,
+            Members = q.Members ?? 300, UseAtH = use, EveryH = Every, Readings = readings,
+        };
+        var forecast = BrewForecast.Of(asked);
+        if (forecast.Refused is { } refused)
+        {
+            return refused;
+        }
+
+        var f = forecast.Value;
+        var seen = q.Seen with { GraceMinutesTo6 = f.GraceMinutesTo6 };
+        var gate = FitToUse.Judge(seen);
+        var crossing = seen.AirOffH is null && q.Brew.AirOffAtH is null ? Crossing(f.Median, seen.NowH, use) : null;
+        string Clock(double h) => local(q.StartedAt.AddHours(h)).ToString("HH:mm", System.Globalization.CultureInfo.InvariantCulture);
+        var useBy = seen.AirOffH is { } off && gate.Value.Fitness != Fitness.NotFit ? off + (Math.Min(FitToUse.HoldCapMinutes, f.GraceMinutesTo6) / 60) : (double?)null;
+        var worry = seen.AirOffH is null && seen.IsTea && (crossing is not null || f.ProbabilityBelow6 >= 0.5);
+        var answer = new WatchAnswer(
+            SayIt(seen, gate.Value, f, crossing, useBy, use, Clock), gate.Value, f, q.UseAtH, seen.NowH,
+            At(f.Median, seen.NowH), crossing, DueAt(seen), useBy,
+            worry && gate.Value.Fitness != Fitness.NotFit ? Remedies.Of(brew, f, seen.NowH, use, crossing ?? use, Clock) : []);
+        return Worked.Of(answer, "", forecast.Worked.Sure, [.. gate.Working, .. forecast.Worked.Working], [], gate.Forks);
+    }
+
+    private static Verdict SayIt(BrewSeen seen, GateAnswer gate, ForecastAnswer f, double? crossing, double? useBy, double use, Func<double, string> clock)
+    {
+        var why = string.Join(" ", gate.Reasons);
+        if (gate.Fitness == Fitness.NotFit)
+        {
+            return new(Tone.Stop, gate.Sentence, $"{why} A failed brew goes to the compost heap, never on plants.");
+        }
+
+        if (useBy is { } by)
+        {
+            return new(Tone.Mind, $"Use it before {clock(by)}.", $"{gate.Sentence} {why}");
+        }
+
+        if (!seen.IsTea)
+        {
+            return new(Tone.Go, "Extract: use it the same day.", why);
+        }
+
+        if (!f.Trusted)
+        {
+            return new(Tone.Mind, "The model does not fit this brew.", "No brew it can think of reads as yours does: trust the pen and your nose, and read it every hour.");
+        }
+
+        var chance = $"{Say.Number(f.ProbabilityBelow6 * 100, 2)} in a hundred";
+        if (crossing is { } h)
+        {
+            return h <= seen.NowH + 0.25
+                ? new(Tone.Stop, "Below 6 about now: read it, and give it more air or use it.", $"The forecast's middle is under 6 mg/L. {why}")
+                : new(Tone.Stop, "Give it more air, or use it early.", $"Oxygen is likely to cross 6 mg/L about {clock(h)}, {Say.Hours(use - h)} before you mean to use it at {clock(use)}.");
+        }
+
+        if (f.ProbabilityBelow6 >= 0.25)
+        {
+            return new(Tone.Mind, "It may dip below 6: read it again.", $"The chance is {chance} before {clock(use)}; a reading will tell more.");
+        }
+
+        return new(Tone.Go, $"Holding. Use it at {clock(use)}.", $"The chance of falling below 6 mg/L first is {chance}, by the model. {why}");
+    }
+
+    /// <summary>Every three hours at first and last, two in the steep middle (6 to 18 h): practitioners look a few times.</summary>
+    private static double DueAt(BrewSeen seen)
+    {
+        var last = seen.Oxygen.Count == 0 ? 0 : seen.Oxygen.Max(o => o.H);
+        return last + (last is >= 5 and <= 18 ? 2 : 3);
+    }
+
+    private static double? Crossing(IReadOnlyList<OxygenAt> median, double now, double use)
+    {
+        for (var i = 1; i < median.Count; i++)
+        {
+            var (a, b) = (median[i - 1], median[i]);
+            if (b.H < now || a.H > use || b.MgPerL >= BrewRun.Line)
+            {
+                continue;
+            }
+
+            var at = a.MgPerL < BrewRun.Line ? now : a.H + ((a.MgPerL - BrewRun.Line) / (a.MgPerL - b.MgPerL) * (b.H - a.H));
+            return Math.Max(at, now) is var x && x < use ? x : null;
+        }
+
+        return null;
+    }
+
+    private static double? At(IReadOnlyList<OxygenAt> series, double h)
+    {
+        var i = (int)(h / Every);
+        return i < 0 || i >= series.Count - 1 ? null : series[i].MgPerL + ((h - series[i].H) / Every * (series[i + 1].MgPerL - series[i].MgPerL));
+    }
+
+    /// <summary>Takes warmth readings in: the planned curve is moved to pass through them, and the last difference is held.</summary>
+    internal static BrewQuestion Warmed(BrewQuestion brew, IReadOnlyList<SeenAt<double>> warmth, double hours)
+    {
+        if (warmth.Count == 0 || brew.TemperatureC is not { } mean)
+        {
+            return brew;
+        }
+
+        double Planned(double h) => mean + ((brew.SwingC ?? 0) * Math.Sin(2 * Math.PI * (h + (brew.StartHour ?? 0) - 9) / 24));
+        var offs = warmth.OrderBy(w => w.H).Select(w => (w.H, Off: w.What - Planned(w.H))).ToList();
+        double Off(double h)
+        {
+            var after = offs.FindIndex(o => o.H >= h);
+            if (after <= 0)
+            {
+                return after == 0 ? offs[0].Off : offs[^1].Off;
+            }
+
+            var (a, b) = (offs[after - 1], offs[after]);
+            return b.H == a.H ? b.Off : a.Off + ((h - a.H) / (b.H - a.H) * (b.Off - a.Off));
+        }
+
+        return brew with { TemperatureByHour = [.. Enumerable.Range(0, (int)hours + 26).Select(h => Math.Clamp(Planned(h) + Off(h), 0, 45))] };
+    }
+}
+
+/// <summary>What would hold a sliding brew above 6, each worked out by a run of the brew as learnt so far.</summary>
+internal static class Remedies
+{
+    public static IReadOnlyList<Remedy> Of(BrewQuestion brew, ForecastAnswer f, double now, double use, double crossing, Func<double, string> clock)
+    {
+        var member = Multipliers.FromLogs([.. f.Learnt.Select(x => Math.Log(x))]);
+        var setup = brew.MakeReady().Setup!;
+        var more = new BrewSetup
+        {
+            Hours = setup.Hours, KLa20 = setup.KLa20, AirOffAtH = setup.AirOffAtH, FromSources = setup.FromSources, Feeds = setup.Feeds,
+            Source = setup.Source, Climate = setup.Climate, AirChange = (now, setup.KLa20 * 2),
+        };
+        var cool = Cooler(brew, now).MakeReady().Setup!;
+        var plain = new BrewTrace();
+        setup.Solve(member, setup.Horizon, 1e-4, plain);
+        var ready = BrewRun.ReadyAt(plain, setup.Horizon) ?? use;
+        var share = plain.At(Math.Max(crossing, now)).Cells / plain.At(Math.Max(use, now)).Cells;
+        var early = now < crossing - 0.2;
+        return
+        [
+            AirOrCool("air", "A second pump like the first, now", more, member, now, use, clock, false),
+            .. early
+                ? new[] { new Remedy("early", $"Use it by {clock(crossing)}", $"{Tenths(share)} as strong as at {clock(use)}{(crossing < ready ? "" : ", and ready")}", true) }
+                : [],
+            AirOrCool("cool", "Move it 5 °C cooler, now", cool, member, now, use, clock, true),
+        ];
+    }
+
+    private static Remedy AirOrCool(string id, string what, BrewSetup setup, in Multipliers member, double now, double use, Func<double, string> clock, bool sayReady)
+    {
+        var trace = new BrewTrace();
+        setup.Solve(member, setup.Horizon, 1e-4, trace);
+        // What has happened already cannot be mended: look at the lowest from an hour on, when the change has taken hold.
+        var from = Math.Min(now + 1, use);
+        var low = Enumerable.Range(0, 200).Select(i => trace.At(from + ((use - from) * i / 199)).O).Min();
+        var ready = BrewRun.ReadyAt(trace, setup.Horizon);
+        return new(id, what, $"{Say.Fixed(low, 1)} mg/L at its lowest{(sayReady && ready is { } r ? $"; ready about {clock(r)}" : "")}", low >= BrewRun.Line);
+    }
+
+    private static BrewQuestion Cooler(BrewQuestion brew, double now)
+    {
+        double Planned(double h) => brew.TemperatureByHour is { Count: > 0 } s
+            ? s[Math.Min((int)Math.Round(h), s.Count - 1)]
+            : brew.TemperatureC!.Value + ((brew.SwingC ?? 0) * Math.Sin(2 * Math.PI * (h + (brew.StartHour ?? 0) - 9) / 24));
+        return brew with { TemperatureByHour = [.. Enumerable.Range(0, 122).Select(h => Math.Clamp(Planned(h) - (5 * Math.Clamp((h - now) / 2, 0, 1)), 1, 45))] };
+    }
+
+    private static string Tenths(double share) => Math.Round(share * 10) switch
+    {
+        >= 10 => "as good",
+        9 => "nine tenths",
+        8 => "eight tenths",
+        7 => "seven tenths",
+        6 => "six tenths",
+        5 => "half",
+        4 => "four tenths",
+        3 => "three tenths",
+        _ => "less than a quarter",
+    };
+}

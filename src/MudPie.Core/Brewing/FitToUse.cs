@@ -1,0 +1,243 @@
+using MudPie.Core.Workings;
+
+namespace MudPie.Core.Brewing;
+
+/// <summary>What a brew smelt like.</summary>
+public enum Smell
+{
+    /// <summary>Like a wood after rain.</summary>
+    Earthy,
+
+    /// <summary>Sweet, of its foods.</summary>
+    Sweet,
+
+    /// <summary>Of nothing much.</summary>
+    None,
+
+    /// <summary>Sour.</summary>
+    Sour,
+
+    /// <summary>Of rotten eggs.</summary>
+    RottenEgg,
+
+    /// <summary>Putrid.</summary>
+    Putrid,
+
+    /// <summary>Of sharp alcohol.</summary>
+    Alcohol,
+}
+
+/// <summary>How much foam stood on it.</summary>
+public enum Foam
+{
+    /// <summary>None.</summary>
+    None,
+
+    /// <summary>A little, white.</summary>
+    Little,
+
+    /// <summary>A thick head, still inside.</summary>
+    Thick,
+
+    /// <summary>Over the side.</summary>
+    Over,
+}
+
+/// <summary>Whether a brew may be used.</summary>
+public enum Fitness
+{
+    /// <summary>Everything that was looked at was right, and oxygen was looked at.</summary>
+    Fit,
+
+    /// <summary>Something failed: it goes on the heap.</summary>
+    NotFit,
+
+    /// <summary>Nothing failed, and nobody measured oxygen: neither pass nor fail.</summary>
+    Unseen,
+}
+
+/// <summary>A reading at an hour of the brew.</summary>
+/// <typeparam name="T">What was read.</typeparam>
+public sealed record SeenAt<T>(double H, T What);
+
+/// <summary>What is known about a brew when it is asked whether it is fit. Hours are from the start.</summary>
+public sealed record BrewSeen
+{
+    /// <summary>"extract" or "tea".</summary>
+    public required bool IsTea { get; init; }
+
+    /// <summary>Hours since the start, now.</summary>
+    public required double NowH { get; init; }
+
+    /// <summary>Hour at which the air stopped; null while it runs.</summary>
+    public double? AirOffH { get; init; }
+
+    /// <summary>Last strip before the start or during, mg/L; null where none was read.</summary>
+    public double? StripMgPerL { get; init; }
+
+    /// <summary>Oxygen readings.</summary>
+    public IReadOnlyList<SeenAt<double>> Oxygen { get; init; } = [];
+
+    /// <summary>Smells.</summary>
+    public IReadOnlyList<SeenAt<Smell>> Smells { get; init; } = [];
+
+    /// <summary>Foam.</summary>
+    public IReadOnlyList<SeenAt<Foam>> Foams { get; init; } = [];
+
+    /// <summary>The source lot has been judged unfit.</summary>
+    public bool SourceUnfit { get; init; }
+
+    /// <summary>A pathogen test came back positive.</summary>
+    public bool PathogenFound { get; init; }
+
+    /// <summary>Minutes from the air stopping to 6 mg/L by the forecast; null where no forecast was asked.</summary>
+    public double? GraceMinutesTo6 { get; init; }
+}
+
+/// <summary>The ruling of the gate.</summary>
+/// <param name="Fitness">Fit, not fit, or unseen.</param>
+/// <param name="Sentence">What to do, in a sentence.</param>
+/// <param name="Reasons">Why, one sentence each.</param>
+/// <param name="MinutesLeft">Minutes in which it may still be used once the air is off; null while the air runs.</param>
+public sealed record GateAnswer(Fitness Fitness, string Sentence, IReadOnlyList<string> Reasons, double? MinutesLeft);
+
+/// <summary>The gate that every brew passes before it touches a plant.</summary>
+public static class FitToUse
+{
+    /// <summary>Longest a living tea is held after its air stops, minutes.</summary>
+    public const double HoldCapMinutes = 8 * 60;
+
+    /// <summary>Longest a brew is kept on its air, hours.</summary>
+    public const double OldestH = 36;
+
+    /// <summary>Rules on what has been seen. Worked: one oxygen reading of 4.1 mg/L at hour 9 makes a brew not fit, whatever it smells of.</summary>
+    public static Worked<GateAnswer> Judge(BrewSeen seen)
+    {
+        var failures = Failures(seen).ToList();
+        var left = Left(seen);
+        var fitness = failures.Count > 0 ? Fitness.NotFit : seen.Oxygen.Count == 0 ? Fitness.Unseen : Fitness.Fit;
+        var reasons = failures.Count > 0 ? failures : Passed(seen).ToList();
+        var answer = new GateAnswer(fitness, Sentence(fitness, failures, left), reasons, fitness == Fitness.NotFit ? null : left);
+        return Worked.Of(
+            answer,
+            "",
+            fitness == Fitness.Unseen ? Evidence.PractitionersRule : Evidence.MeasuredHere,
+            [
+                new("the gate", "strip zero · oxygen 6 or more after the first hour · smell · foam inside · source fit · under 36 h · inside the hold",
+                    $"{seen.Oxygen.Count} oxygen readings, {seen.Smells.Count} smells, {seen.Foams.Count} looks at the foam", Name(fitness), "practitioners' rules; smell can fail a brew and never pass it"),
+                .. HoldLines(seen),
+            ],
+            [],
+            seen.AirOffH is null ? [] : [HoldFork(seen)]);
+    }
+
+    private static IEnumerable<string> Failures(BrewSeen seen)
+    {
+        if (seen.StripMgPerL > 0)
+        {
+            yield return $"The strip read {Say.Number(seen.StripMgPerL.Value)} mg/L of chlorine, not zero.";
+        }
+
+        if (seen.Oxygen.Where(o => o.H > 1 && o.What < BrewRun.Line).MinBy(o => o.What) is { } low)
+        {
+            yield return $"Oxygen was {Say.Fixed(low.What, 1)} mg/L at {Say.Hours(low.H)}, below 6.";
+        }
+
+        if (seen.Smells.FirstOrDefault(s => s.What >= Smell.Sour) is { } smell)
+        {
+            yield return $"It smelt {SmellWord(smell.What)} at {Say.Hours(smell.H)}.";
+        }
+
+        if (seen.Foams.FirstOrDefault(f => f.What == Foam.Over) is { } foam)
+        {
+            yield return $"Foam went over the side at {Say.Hours(foam.H)}: more food than air.";
+        }
+
+        if (seen.SourceUnfit)
+        {
+            yield return "Its source was judged unfit.";
+        }
+
+        if (seen.PathogenFound)
+        {
+            yield return "A test found gut germs.";
+        }
+
+        if ((seen.AirOffH ?? seen.NowH) > OldestH && seen.IsTea)
+        {
+            yield return $"It was brewed for {Say.Hours(seen.AirOffH ?? seen.NowH)}, past 36 h.";
+        }
+
+        if (Left(seen) is <= 0)
+        {
+            yield return $"The air has been off for {Say.Hours(seen.NowH - seen.AirOffH!.Value)}: the hold is over.";
+        }
+    }
+
+    private static IEnumerable<string> Passed(BrewSeen seen)
+    {
+        yield return seen.StripMgPerL is null ? "No strip was read." : "The strip read zero.";
+        yield return seen.Oxygen.Count switch
+        {
+            0 => "Nobody measured its oxygen: a brew that has turned can smell fine for hours.",
+            var n => $"Oxygen never read below {Say.Fixed(seen.Oxygen.Min(o => o.What), 1)} mg/L in {n} {(n == 1 ? "reading" : "readings")}.",
+        };
+        if (seen.Smells.Count > 0)
+        {
+            yield return $"It smelt {SmellWord(seen.Smells[^1].What)}, which fails nothing and proves nothing.";
+        }
+    }
+
+    /// <summary>Minutes left of the hold; null while the air runs. An extract is kept to 8 h, a living tea to its own oxygen and never over 8 h.</summary>
+    private static double? Left(BrewSeen seen) =>
+        seen.AirOffH is { } off ? HoldMinutes(seen) - ((seen.NowH - off) * 60) : null;
+
+    private static double HoldMinutes(BrewSeen seen) => Math.Min(HoldCapMinutes, seen.GraceMinutesTo6 ?? 60);
+
+    private static IEnumerable<WorkingLine> HoldLines(BrewSeen seen) => seen.AirOffH is not { } off
+        ? []
+        :
+        [
+            new("hold", "least of minutes to 6 mg/L and 8 h", seen.GraceMinutesTo6 is { } g ? $"{Say.Minutes(g)} to 6 mg/L by the model" : "no forecast: 1 h",
+                Say.Minutes(HoldMinutes(seen)), "oxygen use of this brew; the cap is a house rule"),
+            new("left", "hold − time since the air stopped", $"{Say.Minutes(HoldMinutes(seen))} − {Say.Hours(seen.NowH - off)}", Say.Minutes(Math.Max(0, Left(seen) ?? 0)), "clock"),
+        ];
+
+    private static Fork HoldFork(BrewSeen seen) => new(
+        "hold",
+        "How long may it stand once the air is off?",
+        [
+            new("oxygen", "by this brew's oxygen use, cap 8 h", Say.Minutes(HoldMinutes(seen))),
+            new("hour", "one hour", "1 h"),
+            new("day", "six to eight hours", "6 h to 8 h"),
+            new("cool", "days to a month, cool and dark", "a week or more: the house calls that a feed"),
+        ],
+        "oxygen",
+        "oxygen",
+        "A thick warm brew is out of air in minutes; a thin cool one lasts the morning. The rate can be worked out, so it is.",
+        Evidence.PractitionersRule,
+        "The last minute at which it may go on.");
+
+    private static string Sentence(Fitness fitness, List<string> failures, double? left) => fitness switch
+    {
+        Fitness.NotFit => "Heap it: " + char.ToLowerInvariant(failures[0][0]) + failures[0][1..],
+        Fitness.Unseen when left is { } l => $"Unseen: nobody measured its oxygen. Use it within {Say.Minutes(l)} if you must.",
+        Fitness.Unseen => "Unseen: nobody has measured its oxygen yet.",
+        _ when left is { } l => $"Fit to use for another {Say.Minutes(l)}.",
+        _ => "Fit so far.",
+    };
+
+    /// <summary>A fitness in words.</summary>
+    public static string Name(Fitness fitness) => fitness switch { Fitness.Fit => "fit", Fitness.NotFit => "not fit", _ => "unseen" };
+
+    private static string SmellWord(Smell smell) => smell switch
+    {
+        Smell.Earthy => "earthy",
+        Smell.Sweet => "sweet",
+        Smell.None => "of nothing much",
+        Smell.Sour => "sour",
+        Smell.RottenEgg => "of rotten eggs",
+        Smell.Putrid => "putrid",
+        _ => "of sharp alcohol",
+    };
+}

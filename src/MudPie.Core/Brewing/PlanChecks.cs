@@ -1,0 +1,96 @@
+using MudPie.Core.Workings;
+
+namespace MudPie.Core.Brewing;
+
+/// <summary>What a plan refuses, field by field.</summary>
+internal static class PlanChecks
+{
+    public static void Check(BrewPlanQuestion q, Checks checks)
+    {
+        if (q.Beds.Count == 0)
+        {
+            checks.Add("beds", "No bed was chosen.", "Choose at least one bed that this brew is for.");
+        }
+
+        for (var i = 0; i < q.Beds.Count; i++)
+        {
+            checks.Range($"beds[{i}].areaM2", q.Beds[i].AreaM2, 0.1, 1_000_000, "m²");
+        }
+
+        OneOf(checks, "purpose", q.Purpose, "leaf", "root");
+        if (q.Making is not null)
+        {
+            OneOf(checks, "making", q.Making, "tea", "extract");
+        }
+
+        if (q.Source is not null)
+        {
+            OneOf(checks, "source", q.Source, "compost", "castings");
+        }
+
+        When(q, checks);
+        var working = checks.Range("vesselWorkingL", q.VesselWorkingL, 1, 5000, "L", "Choose a vessel.");
+        checks.Range("vesselDepthM", q.VesselDepthM, 0.02, 6, "m");
+        checks.Range("altitudeM", q.AltitudeM ?? 0, OxygenSaturation.LowestM, OxygenSaturation.HighestM, "m");
+        checks.Range("warmthC", q.WarmthC, 4, 40, "°C", "Brews live between 4 and 40 °C.");
+        var swing = checks.Range("swingC", q.SwingC ?? 0, 0, 15, "°C");
+        if (checks.Sound && (q.WarmthC - swing < 0 || q.WarmthC + swing > 45))
+        {
+            checks.Add("swingC", "That swing would freeze or cook the brew.", "Give a smaller swing, or another warmth.");
+        }
+
+        if (q.BrewL is { } litres)
+        {
+            checks.Range("brewL", litres, Math.Max(1, working * 0.1), working, "L", "That is what this vessel works with.");
+        }
+
+        if (q.SourceL is { } source)
+        {
+            checks.Range("sourceL", source, 0, working / 4, "L", "A quarter of the vessel is the most that any school puts in.");
+        }
+
+        if (q.AirLpm is { } air)
+        {
+            checks.Range("airLpm", air, 0, 20_000, "L/min");
+        }
+
+        for (var i = 0; i < (q.Foods?.Count ?? 0); i++)
+        {
+            if (Ingredients.Food(q.Foods![i].Kind) is null)
+            {
+                checks.Add($"foods[{i}].kind", $"“{q.Foods[i].Kind}” is not a food that the model knows.", "Choose one from the list.");
+            }
+
+            checks.Range($"foods[{i}].ml", q.Foods[i].Ml, 0, working * 50, "mL", "More than 5 % of the vessel would only rot.");
+        }
+
+        if (Ingredients.Diffuser(q.Diffuser) is null)
+        {
+            checks.Add("diffuser", "No diffuser was chosen.", "Use one of " + string.Join(", ", Ingredients.Diffusers.Select(d => d.Kind)) + ".");
+        }
+    }
+
+    private static void When(BrewPlanQuestion q, Checks checks)
+    {
+        if (q.UseAt is not { } use)
+        {
+            checks.Add("useAt", "No time was given.", "Say when you want to put it out.");
+        }
+        else if (use <= q.Now)
+        {
+            checks.Add("useAt", "That time has passed.", "Choose a time from now on.");
+        }
+        else if (use > q.Now.AddDays(60))
+        {
+            checks.Add("useAt", "That is more than two months off.", "Choose a time within the next 60 days.");
+        }
+    }
+
+    private static void OneOf(Checks checks, string field, string? value, params string[] known)
+    {
+        if (value is null || !known.Contains(value))
+        {
+            checks.Add(field, value is null ? "Nothing was chosen." : $"“{value}” is not known here.", $"Choose {string.Join(" or ", known)}.");
+        }
+    }
+}

@@ -1,0 +1,72 @@
+using MudPie.Core.Workings;
+
+namespace MudPie.Core.Brewing;
+
+internal sealed record VerdictInputs(
+    BrewQuestion Brew, BrewRunAnswer Run, ForecastAnswer Forecast, double Hours, bool Tea, PlanTiming Timing);
+
+/// <summary>Says in a sentence what to make of a plan.</summary>
+internal static class PlanVerdict
+{
+    public static Verdict TooLate(BrewPlanQuestion q, DateTimeOffset earliest, Func<DateTimeOffset, DateTimeOffset> local) => new(
+        Tone.Stop,
+        $"Too late for {PlanTiming.Clock(q.UseAt!.Value, q.Now, local)}.",
+        $"Begun now, it could go out at {PlanTiming.Clock(earliest, q.Now, local)} at the earliest. Choose that, or an extract.");
+
+    public static Verdict Of(VerdictInputs i)
+    {
+        if (!i.Tea)
+        {
+            return new(Tone.Go, $"Dunk it at {i.Timing.Clock(i.Timing.StartFor(i.Hours))} and use it the same day.",
+                $"Standing without air it keeps 6 mg/L for about {Say.Minutes(Math.Min(i.Forecast.GraceMinutesTo6, FitToUse.HoldCapMinutes))} by the model, and 8 h is the longest hold.");
+        }
+
+        var lowest = i.Run.Series.Where(m => m.H <= i.Hours).Min(m => m.Oxygen);
+        var chance = $"{Say.Number(i.Forecast.ProbabilityBelow6 * 100, 2)} brews in a hundred would fall below 6 mg/L before use";
+        if (FullOxygen(i.Brew) < BrewRun.Line + 0.5)
+        {
+            return new(Tone.Stop, "It can't be held at 6 mg/L here: brew cooler.",
+                $"Water this warm and high holds {Say.Fixed(FullOxygen(i.Brew), 1)} mg/L at best; no air will do.");
+        }
+
+        if (lowest < BrewRun.Line)
+        {
+            return new(Tone.Stop, $"It would run short: {Say.Fixed(lowest, 1)} mg/L at its lowest.",
+                $"By the model {chance}. Less food, more air or a cooler place would hold it.");
+        }
+
+        if (i.Run.ReadyAtH is null or > FitToUse.OldestH)
+        {
+            return new(Tone.Mind, "Not ready by 36 h: brew it less cold, or make an extract.",
+                i.Run.ReadyAtH is { } r ? $"At this warmth it would take {Say.Hours(r)}." : "Nothing grows at this warmth.");
+        }
+
+        var fair = i.Forecast.ProbabilityBelow6 < 0.35;
+        return new(fair ? Tone.Go : Tone.Mind,
+            $"Source in at {i.Timing.Clock(i.Timing.StartFor(i.Hours))}, off at {i.Timing.Clock(i.Timing.StartFor(i.Hours).AddHours(i.Hours))}.",
+            $"Lowest oxygen about {Say.Fixed(lowest, 1)} mg/L; by the model {chance}.{(fair ? "" : " Take a reading or two on the way.")}");
+    }
+
+    private static double FullOxygen(BrewQuestion b) =>
+        BrewParameters.Beta * OxygenSaturation.MgPerLitre((b.TemperatureC ?? 20) + (b.SwingC ?? 0), OxygenSaturation.PressureAtm(b.AltitudeM ?? 0));
+}
+
+/// <summary>The lines of a plan's own sum.</summary>
+internal static class PlanWorking
+{
+    public static IEnumerable<WorkingLine> Lines(BrewPlanAnswer a, bool leaf, double carried)
+    {
+        var rate = BrewPlan.LitresPer100M2(leaf);
+        yield return new("litres for the ground", "area ÷ 100 × litres per 100 m²", $"{Say.Number(a.AreaM2)} m² ÷ 100 × {Say.Number(rate)} L", $"{Say.Number(a.WantedL)} L",
+            "practitioners' rule: 1,000 L to a hectare of worn-out ground, half of that on leaves");
+        yield return new("litres to brew", "with 5 % spare, two fifths to all of the working volume", $"{Say.Number(a.WantedL)} L × 1.05", $"{Say.Number(a.BrewL)} L, enough for {Say.Number(a.CoversM2)} m²", "house rule");
+        yield return new("source", a.Making == "tea" ? "per 20 L, thinner in large vessels" : "a load per 20 L", $"{Say.Number(a.Source.Litres / a.BrewL * 20)} L per 20 L × {Say.Number(a.BrewL)} L", $"{Say.Number(a.Source.Litres)} L of {a.Source.Name}",
+            "practitioners' rule: 1 to 1.5 L of compost or 0.5 to 0.8 L of castings per 20 L, 6 to 12 L per 1,000 L in tanks");
+        if (a.Making == "tea")
+        {
+            yield return new("foods", "recipe × what the air carries", $"{Say.Number(carried * 100, 2)} % of the {a.Bias} recipe", a.Foods.Count == 0 ? "none" : string.Join(", ", a.Foods.Select(f => $"{Say.Number(f.Litres * 1000)} mL {f.Name}")),
+                "the most, in tenths, that keeps the table's brew at 6.5 mg/L");
+            yield return new("hours", "the forecast's ready time, 36 h at most", a.Run.ReadyAtH is { } r ? Say.Hours(r) : "never", Say.Hours(a.BrewHours), "the model; see the fork for other schools");
+        }
+    }
+}

@@ -1,0 +1,76 @@
+using FsCheck.Xunit;
+using MudPie.Core.PuttingOut;
+
+namespace MudPie.Core.Tests.PuttingOut;
+
+/// <summary>One dilution, one meaning; and nothing is lost between the tank and the beds.</summary>
+public class DilutionTests
+{
+    [Theory]
+    [InlineData("1:5", 6)]
+    [InlineData("1+5", 6)]
+    [InlineData("1 to 5", 6)]
+    [InlineData("1 part tea to 5 parts water", 6)]
+    [InlineData("5 parts water to 1 part tea", 6)]
+    [InlineData("5 to 1 water to tea", 6)]
+    [InlineData("1 in 6", 6)]
+    [InlineData("20 %", 5)]
+    [InlineData("20%", 5)]
+    [InlineData("12,5 percent", 8)]
+    [InlineData("neat", 1)]
+    [InlineData("1:0", 1)]
+    [InlineData("100 %", 1)]
+    [InlineData("5:1", 1.2)]
+    [InlineData("5 to 1 water", 1.2)]
+    [InlineData("1:50", 51)]
+    public void Is_read_one_way_only(string typed, double oneIn) =>
+        Dilutions.Read(typed).Value.OneIn.ShouldBe(oneIn, 1e-9);
+
+    [Fact]
+    public void Is_shown_both_ways() => Dilutions.Read("1:5").Value.BothWays.ShouldBe("1 part tea + 5 parts water (1 in 6)");
+
+    [Fact]
+    public void Five_to_one_asks_whether_it_was_meant() =>
+        Dilutions.Read("5:1").Worked.Cautions.ShouldHaveSingleItem().Text.ShouldContain("write 1:5");
+
+    [Theory]
+    [InlineData("")]
+    [InlineData("weak")]
+    [InlineData("0:5")]
+    [InlineData("0 %")]
+    [InlineData("120 %")]
+    [InlineData("6 in 1")]
+    [InlineData("1:99999")]
+    [InlineData("-1:5")]
+    [InlineData("NaN:5")]
+    public void Nonsense_is_refused(string typed) => Dilutions.Read(typed).Refused!.Problems[0].Field.ShouldBe("parts");
+
+    [Fact]
+    public void Twelve_litres_of_one_to_five_is_two_of_tea_and_ten_of_water()
+    {
+        var split = Dilutions.Split("1:5", 12).Value;
+        split.TeaL!.Value.ShouldBe(2, 1e-12);
+        split.WaterL!.Value.ShouldBe(10, 1e-12);
+    }
+
+    [Property(MaxTest = 100)]
+    public void What_leaves_the_vessel_is_what_lies_on_the_beds(byte brew, byte water, byte[] areas)
+    {
+        var beds = areas.Select((a, i) => new BedToCover($"Bed {i}", a + 1)).Append(new BedToCover("last", 10)).ToList();
+        var spread = Spread.Of(brew + 1, $"1:{water}", beds, 15, leaf: true).Value;
+
+        spread.Beds.Sum(b => b.TeaL).ShouldBe(brew + 1, 1e-6);
+        spread.Beds.Sum(b => b.TotalL).ShouldBe((brew + 1) * (1.0 + water), 1e-6);
+        (((spread.Loads - 1) * 15) + spread.LastLoadL).ShouldBe(spread.TeaL + spread.WaterL, 1e-6);
+        spread.LastLoadL.ShouldBeInRange(0, 15.0001);
+    }
+
+    [Fact]
+    public void A_flood_is_called_one()
+    {
+        var spread = Spread.Of(100, "1:50", [new BedToCover("Bed 1", 36)], 15, leaf: false).Worked;
+        spread.Value.DepthMm.ShouldBe(100 * 51 / 36.0, 1e-9);
+        spread.Cautions.ShouldContain(c => c.Id == "too-wet");
+        spread.Cautions.ShouldContain(c => c.Id == "spraying");
+    }
+}
