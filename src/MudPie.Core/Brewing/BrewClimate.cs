@@ -10,20 +10,22 @@ internal readonly record struct Climate(double GrowthB, double GrowthF, double T
 /// <summary>Warmth over the hours of a brew, and what follows from it.</summary>
 internal sealed class BrewClimate
 {
-    // The warmth of a brew moves over hours; a linear step of 0.05 h is true to 1e-4 °C for a swing of 5 °C a day.
-    private const double StepH = 0.05;
+    // The warmth of a brew moves over hours; a linear step of 0.1 h is true to 5e-4 °C for a swing of 5 °C a day.
+    private const double StepH = 0.1;
 
     private readonly Climate[] _table;
     private readonly Climate _always;
     private readonly bool _constant;
+    private readonly double _period;
 
-    private BrewClimate(bool constant, Climate always, Climate[] table) => (_constant, _always, _table) = (constant, always, table);
+    private BrewClimate(bool constant, Climate always, Climate[] table, double period = double.PositiveInfinity) =>
+        (_constant, _always, _table, _period) = (constant, always, table, period);
 
     /// <summary>One warmth throughout.</summary>
     public static BrewClimate Constant(double temperatureC, double pressureAtm) => new(true, Of(temperatureC, pressureAtm), []);
 
-    /// <summary>Warmth as a function of the hour, tabulated to <paramref name="hours"/>.</summary>
-    public static BrewClimate Over(Func<double, double> temperatureCAtH, double hours, double pressureAtm)
+    /// <summary>Warmth as a function of the hour, tabulated to <paramref name="hours"/>; with a period, that many hours come round again.</summary>
+    public static BrewClimate Over(Func<double, double> temperatureCAtH, double hours, double pressureAtm, bool comesRound)
     {
         var table = new Climate[(int)Math.Ceiling(hours / StepH) + 2];
         for (var i = 0; i < table.Length; i++)
@@ -31,7 +33,7 @@ internal sealed class BrewClimate
             table[i] = Of(temperatureCAtH(i * StepH), pressureAtm);
         }
 
-        return new BrewClimate(false, table[0], table);
+        return new BrewClimate(false, table[0], table, comesRound ? hours : double.PositiveInfinity);
     }
 
     /// <summary>The climate at hour <paramref name="h"/>.</summary>
@@ -40,6 +42,11 @@ internal sealed class BrewClimate
         if (_constant)
         {
             return _always;
+        }
+
+        while (h >= _period)
+        {
+            h -= _period;
         }
 
         var x = Math.Clamp(h / StepH, 0, _table.Length - 1.001);

@@ -204,11 +204,11 @@ public static class BrewForecast
         var ready = double.PositiveInfinity;
         if (!ReferenceEquals(steady, setup))
         {
-            steady.Solve(member, setup.Horizon, Quick, trace);
+            steady.SolvePastPeak(member, Quick, trace);
             ready = BrewRun.ReadyAt(trace, setup.Horizon) ?? ready;
         }
 
-        var equations = setup.Solve(member, ReferenceEquals(steady, setup) ? setup.Horizon : setup.Hours, Quick, trace);
+        var equations = ReferenceEquals(steady, setup) ? setup.SolvePastPeak(member, Quick, trace) : setup.Solve(member, setup.Hours, Quick, trace);
         if (ReferenceEquals(steady, setup))
         {
             ready = BrewRun.ReadyAt(trace, setup.Horizon) ?? ready;

@@ -126,7 +126,7 @@ public static class BrewPlan
              Recipe.BiasFork(q.Beds, choice("bias", "crop")), PlanForks.OrderFork(choice("order", "source-first")), .. water.Worked.Forks]);
     }
 
-    internal static BrewRunAnswer Solve(BrewQuestion brew, double hours) =>
+    private static BrewRunAnswer Solve(BrewQuestion brew, double hours) =>
         BrewRun.Read((brew with { Hours = hours }).MakeReady().Setup!, Multipliers.Table, Coarse, 6);
 
     private static TimeSpan Later(TimeSpan late) => late > TimeSpan.Zero ? late : TimeSpan.Zero;
@@ -173,15 +173,28 @@ public static class BrewPlan
 
         var trial = brew with { StartHour = timing.ClockHour(timing.StartFor(24)) };
         IReadOnlyList<FoodAmount> At(double share) => [.. recipe.Select(f => new FoodAmount { Kind = f.Kind, Ml = f.Ml * share * brewL / 20 })];
-        bool Carries(double share) => Solve(trial with { Foods = At(share) }, 36).MinOxygen >= BrewRun.Line + Margin;
+        bool Carries(double share) => BrewRun.Holds(trial with { Foods = At(share), Hours = 36 }, BrewRun.Line + Margin);
         var best = school switch
         {
             "rich" => 1.5,
             "light" => 0.4,
             "none" => 0,
-            _ => Enumerable.Range(0, 11).Select(i => 1 - (i / 10.0)).FirstOrDefault(Carries),
+            _ => MostTenths(Carries),
         };
         return ([.. recipe.Select(f => Amount(Ingredients.Food(f.Kind)!, RoundMl(f.Ml * best * brewL / 20), OnShelf(f.Kind), brewL)).Where(f => f.Litres > 0)], best);
+    }
+
+    /// <summary>The most in tenths that is carried, by halving: less food never lowers the oxygen.</summary>
+    private static double MostTenths(Func<double, bool> carries)
+    {
+        var (low, high) = (0, 11);
+        while (high - low > 1)
+        {
+            var middle = high == 11 && low == 0 ? 10 : (low + high) / 2;
+            (low, high) = carries(middle / 10.0) ? (middle, high) : (low, middle);
+        }
+
+        return low / 10.0;
     }
 
     private static PlanAmount Amount(FoodKind kind, double ml, bool onShelf, double brewL) =>
@@ -197,9 +210,9 @@ public static class BrewPlan
     /// <summary>Least air at depth that keeps the table's brew at 6 mg/L until it is used, to 2 %; null where 4 L/min per litre does not.</summary>
     private static double? LeastAir(BrewQuestion brew, double hours)
     {
-        double Lowest(double lpm) => Solve(brew with { AirLpm = lpm }, Math.Max(hours, 1)).MinOxygen;
+        bool Holds(double lpm) => BrewRun.Holds(brew with { AirLpm = lpm, Hours = Math.Max(hours, 1) }, BrewRun.Line);
         var (low, high) = (0.0, brew.VolumeL!.Value * 4);
-        if (Lowest(high) < BrewRun.Line)
+        if (!Holds(high))
         {
             return null;
         }
@@ -207,7 +220,7 @@ public static class BrewPlan
         for (var i = 0; i < 9; i++)
         {
             var middle = i < 4 ? low + ((high - low) / 4) : (low + high) / 2;
-            (low, high) = Lowest(middle) >= BrewRun.Line ? (low, middle) : (middle, high);
+            (low, high) = Holds(middle) ? (low, middle) : (middle, high);
         }
 
         return high;

@@ -95,7 +95,6 @@ public record BrewQuestion
         }
 
         var pressure = OxygenSaturation.PressureAtm(altitude);
-        var horizon = Math.Max(120, hours) + 48;
         var setup = new BrewSetup
         {
             Hours = hours,
@@ -104,7 +103,7 @@ public record BrewQuestion
             FromSources = (sources.Sum(s => s.Kind.FastPerG * s.GramsPerL) * 1000, sources.Sum(s => s.Kind.SlowPerG * s.GramsPerL) * 1000),
             Source = (sources.Sum(s => s.Kind.BacteriaMgPerG * s.GramsPerL), sources.Sum(s => s.Kind.FungiMgPerG * s.GramsPerL)),
             Feeds = [.. foods.Select(f => (f.AtH, f.Kind.FastPerG * f.GramsPerL * 1000, f.Kind.SlowPerG * f.GramsPerL * 1000)).OrderBy(f => f.AtH)],
-            Climate = byHour is null ? BrewClimate.Constant(temperature, pressure) : BrewClimate.Over(byHour, horizon, pressure),
+            Climate = byHour is null ? BrewClimate.Constant(temperature, pressure) : BrewClimate.Over(byHour, TemperatureByHour is { Count: > 0 } series ? series.Count : 24, pressure, comesRound: TemperatureByHour is not { Count: > 0 }),
         };
         return (setup, null);
     }

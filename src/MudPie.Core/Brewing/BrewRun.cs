@@ -49,7 +49,8 @@ public static class BrewRun
     /// <summary>Runs the table's own brew: no spread.</summary>
     /// <param name="question">The brew. Worked: the 19 L bucket of reference/brew-cases.json at 20 °C dips to 5.72 mg/L at 11 h and is ready at 23.25 h.</param>
     /// <param name="seriesEveryH">Even steps of the series in hours; null for the reference's own hours.</param>
-    public static Ruling<BrewRunAnswer> Of(BrewQuestion question, double? seriesEveryH = null)
+    /// <param name="member">Another brew than the table's, as a hidden truth to draw readings from; null for the table.</param>
+    public static Ruling<BrewRunAnswer> Of(BrewQuestion question, double? seriesEveryH = null, Multipliers? member = null)
     {
         var (setup, refused) = question.MakeReady();
         if (setup is null)
@@ -57,7 +58,7 @@ public static class BrewRun
             return refused!;
         }
 
-        var answer = Read(setup, Multipliers.Table, Fine, seriesEveryH);
+        var answer = Read(setup, member ?? Multipliers.Table, Fine, seriesEveryH);
         return Worked.Of(
             answer,
             "",
@@ -77,7 +78,7 @@ public static class BrewRun
         var trace = BrewTrace.Mine;
         var steady = setup.WithAirOn();
         var alike = ReferenceEquals(steady, setup);
-        var equations = setup.Solve(member, alike ? setup.Horizon : setup.Hours, tolerance, trace);
+        var equations = alike ? setup.SolvePastPeak(member, tolerance, trace) : setup.Solve(member, setup.Hours, tolerance, trace);
         var (least, leastAt) = trace.Least((_, y) => y.O, setup.Hours);
         var (peak, _) = trace.Least((t, y) => -equations.OxygenUse(t, y), setup.Hours);
         var end = trace.At(setup.Hours);
@@ -87,11 +88,20 @@ public static class BrewRun
         var hoursBelow = below is null ? 0 : HoursBelow(trace, setup.Hours);
         if (!alike)
         {
-            steady.Solve(member, setup.Horizon, tolerance, trace);
+            steady.SolvePastPeak(member, tolerance, trace);
         }
 
         return new BrewRunAnswer(
             setup.KLa20, least, leastAt, below, -peak, ReadyAt(trace, setup.Horizon), end.Cells > 0 ? end.F / end.Cells : 0, hoursBelow, series);
+    }
+
+    /// <summary>True where the table's own brew stays at <paramref name="line"/> mg/L or above over the hours asked for; a brew that falls below is not followed further.</summary>
+    internal static bool Holds(BrewQuestion brew, double line)
+    {
+        var setup = brew.MakeReady().Setup!;
+        var trace = BrewTrace.Mine;
+        setup.Solve(Multipliers.Table, setup.Hours, 1e-3, trace, (_, y) => y.O < line);
+        return trace.End >= setup.Hours && trace.Least((_, y) => y.O, setup.Hours).Value >= line;
     }
 
     /// <summary>First hour at which B+F is 90 % of its most over the trace; null where nothing lives.</summary>

@@ -40,8 +40,20 @@ internal sealed class BrewSetup
         FromSources = FromSources, Feeds = Feeds, Source = Source, Climate = Climate,
     };
 
-    /// <summary>Solves one member to <paramref name="toH"/>.</summary>
-    public BrewEquations Solve(in Multipliers m, double toH, double tolerance, BrewTrace trace)
+    /// <summary>Solves one member over the hours asked for, and on until its cells have seen their most: past that, what food is left can't lift them again.</summary>
+    public BrewEquations SolvePastPeak(in Multipliers m, double tolerance, BrewTrace trace)
+    {
+        // A yield is below 1, so cells + food bounds all cells to come; the source has given up all it has by 24 h.
+        var (most, from) = (0.0, Math.Max(Math.Max(Hours, 24), Feeds.Count > 0 ? Feeds[^1].AtH : 0));
+        return Solve(m, Horizon, tolerance, trace, (t, y) =>
+        {
+            most = Math.Max(most, y.Cells);
+            return t > from && y.Cells + y.Sr + y.Sx < most;
+        });
+    }
+
+    /// <summary>Solves one member to <paramref name="toH"/>, or until <paramref name="enough"/> says so, asked every few hours.</summary>
+    public BrewEquations Solve(in Multipliers m, double toH, double tolerance, BrewTrace trace, Func<double, BrewState, bool>? enough = null)
     {
         var p = new BrewParameters(m);
         var equations = new BrewEquations(p, Climate, Source.B * p.Source, Source.F * p.Source);
@@ -54,12 +66,17 @@ internal sealed class BrewSetup
             Climate.At(0).OxygenFull);
         trace.Clear();
         var t = 0.0;
-        foreach (var stop in Stops(toH))
+        foreach (var stop in Stops(toH, enough is not null))
         {
             if (stop > t)
             {
                 y = BrewSolver.Solve(equations, y, t, stop, AirAt(t), tolerance, trace);
                 t = stop;
+            }
+
+            if (enough is not null && enough(t, y))
+            {
+                break;
             }
 
             foreach (var feed in Feeds)
@@ -84,9 +101,29 @@ internal sealed class BrewSetup
     private double AirAt(double t) =>
         t >= AirOffAtH ? -1 : AirChange is { } change && t >= change.AtH ? change.KLa20 : KLa20;
 
-    private List<double> Stops(double toH)
+    private List<double> Stops(double toH, bool asked)
     {
-        var stops = Feeds.Select(f => f.AtH).Append(AirOffAtH).Append(AirChange?.AtH ?? 0).Where(s => s > 0 && s < toH).Append(toH).Distinct().ToList();
+        var stops = new List<double>(24) { toH };
+        void Stop(double at)
+        {
+            if (at > 0 && at < toH && !stops.Contains(at))
+            {
+                stops.Add(at);
+            }
+        }
+
+        foreach (var feed in Feeds)
+        {
+            Stop(feed.AtH);
+        }
+
+        Stop(AirOffAtH);
+        Stop(AirChange?.AtH ?? 0);
+        for (var at = 4.0; asked && at < toH; at += at < Hours ? 4 : 8)
+        {
+            Stop(at);
+        }
+
         stops.Sort();
         return stops;
     }

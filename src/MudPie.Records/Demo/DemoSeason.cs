@@ -1,0 +1,243 @@
+using MudPie.Core.Brewing;
+using MudPie.Core.Judging;
+using MudPie.Core.PuttingOut;
+using MudPie.Records.Brewing;
+using MudPie.Records.Ground;
+using MudPie.Records.Judging;
+using MudPie.Records.PuttingOut;
+
+namespace MudPie.Records.Demo;
+
+/// <summary>Eighteen months of brews, made by the model with a seed and noise: a dozen that are over, one that is going, one that is planned.</summary>
+internal static class DemoSeason
+{
+    private sealed record Past(int DaysAgo, int Hour, string Vessel, string Purpose, string[] Beds, double WarmthC, string Ends, double BrixLift = 0.2);
+
+    private static readonly Past[] Brews =
+    [
+        new(512, 7, "bucket", "leaf", ["Ridge Bed 4", "Ridge Bed 5"], 16, "used"),
+        new(481, 19, "barrel", "leaf", ["Currant Rows"], 18, "used"),
+        new(455, 6, "bucket", "leaf", ["Ridge Bed 1", "Ridge Bed 2", "Ridge Bed 3"], 24, "molasses"),
+        new(430, 8, "bucket", "root", ["Nursery Bench"], 19, "used"),
+        new(392, 7, "cone", "root", ["Creek Field"], 15, "used"),
+        new(301, 9, "bucket", "root", ["Glass Lean-to"], 12, "used"),
+        new(214, 7, "barrel", "leaf", ["Hop Yard"], 14, "strip"),
+        new(171, 18, "barrel", "leaf", ["Hop Yard", "Currant Rows"], 17, "used", 0.5),
+        new(128, 7, "bucket", "leaf", ["Ridge Bed 4", "Ridge Bed 6"], 19, "pump"),
+        new(96, 19, "barrel", "leaf", ["Currant Rows"], 20, "used"),
+        new(34, 8, "bucket", "leaf", ["Ridge Bed 7", "Ridge Bed 8"], 17, "used", 0.9),
+        new(9, 8, "bucket", "leaf", ["Ridge Bed 4", "Ridge Bed 5"], 16, "used", 0.4),
+        new(2, 9, "bucket", "leaf", ["Ridge Bed 6"], 16, "fresh"),
+    ];
+
+    public static void Fill(HoldingDb db, DemoKit kit, DateTimeOffset now)
+    {
+        var random = new Random(20_261);
+        foreach (var past in Brews)
+        {
+            AddPast(db, kit, past, now, random);
+        }
+
+        AddLive(db, kit, now, random);
+        AddPlanned(db, kit, now);
+    }
+
+    private static void AddPast(HoldingDb db, DemoKit kit, Past past, DateTimeOffset now, Random random)
+    {
+        var vessel = past.Vessel switch { "bucket" => kit.Bucket, "barrel" => kit.Barrel, _ => kit.Cone };
+        var useAt = past.Ends == "fresh" ? now.AddHours(-49) : new DateTimeOffset(now.AddDays(-past.DaysAgo).Date, TimeSpan.Zero).AddHours(past.Hour);
+        IReadOnlyList<FoodAmount>? foods = past.Ends == "molasses"
+            ? [new FoodAmount { Kind = "fishHydrolysate", Ml = 12 }, new FoodAmount { Kind = "molasses", Ml = 25 }]
+            : null;
+        var batch = Plan(kit, vessel, past.Purpose, past.Beds, past.WarmthC, useAt, useAt.AddDays(-3), foods);
+        batch.StartedAt = batch.PlannedStart;
+        batch.State = past.Ends is "used" or "fresh" ? BatchState.Used : BatchState.Heaped;
+        var off = batch.StartedAt.Value.AddHours(batch.BrewHours);
+        batch.AirOffAt = past.Ends == "pump" ? batch.StartedAt.Value.AddHours(9.5) : off;
+        Log(batch, LogKind.Strip, batch.StartedAt.Value, past.Ends == "strip" ? 0.3 : 0);
+        Log(batch, LogKind.Start, batch.StartedAt.Value);
+        if (batch.Making == "tea")
+        {
+            Readings(batch, random, past.Ends == "pump" ? 9.5 : null, batch.BrewHours);
+        }
+
+        Log(batch, LogKind.AirOff, batch.AirOffAt.Value);
+        End(batch, past.Ends, off);
+        db.Add(batch);
+        if (batch.State == BatchState.Used)
+        {
+            var application = PutOut(batch, kit, past, useAt);
+            db.Add(application);
+            db.SaveChanges();
+            Brix(db, kit, past, application, random);
+        }
+    }
+
+    private static void End(Batch batch, string ends, DateTimeOffset off)
+    {
+        var why = ends switch
+        {
+            "molasses" => "a warm night with too much molasses: oxygen gone by breakfast, sour",
+            "strip" => "the strip was not zero: chlorine at the start, nobody waited",
+            "pump" => "the pump stopped in the night; flat by morning",
+            _ => null,
+        };
+        if (ends == "molasses")
+        {
+            Log(batch, LogKind.Smell, off.AddHours(-1), null, "sour");
+            Log(batch, LogKind.Foam, off.AddHours(-3), null, "over");
+        }
+
+        if (ends == "strip")
+        {
+            batch.StripWaiver = "in a hurry";
+        }
+
+        if (why is not null)
+        {
+            Log(batch, LogKind.Heaped, off, null, why);
+        }
+        else
+        {
+            Log(batch, LogKind.Smell, off, null, "earthy");
+            Log(batch, LogKind.Step, off.AddMinutes(40), null, "use");
+        }
+    }
+
+    /// <summary>The Barrel, eleven hours in, its oxygen sliding toward the line, its last reading 2 h 45 min ago.</summary>
+    private static void AddLive(HoldingDb db, DemoKit kit, DateTimeOffset now, Random random)
+    {
+        var start = now.AddHours(-11);
+        FoodAmount[] foods = [new() { Kind = "fishHydrolysate", Ml = 210 }, new() { Kind = "kelpLiquid", Ml = 120 }];
+        var batch = Plan(kit, kit.Barrel, "leaf", ["Ridge Bed 4", "Ridge Bed 5", "Ridge Bed 6", "Currant Rows"], 19, now.AddHours(13.5), now.AddDays(-2), foods);
+        batch.Name = "Fennel and currants, tea";
+        batch.State = BatchState.Brewing;
+        batch.StartedAt = start;
+        batch.PlannedStart = start;
+        batch.BrewHours = 23;
+        Log(batch, LogKind.Strip, start.AddMinutes(-5), 0);
+        Log(batch, LogKind.Start, start);
+        foreach (var step in BatchJson.Steps(batch).TakeWhile(s => s.Id != "check"))
+        {
+            Log(batch, LogKind.Step, start.AddMinutes(step.Id is "source" ? 0 : step.Id == "foods" ? 18 : -20), null, step.Id);
+        }
+
+        var member = new Multipliers(1.2, 1.1, 1, 1, 1.1, 0.85, 0.9, 1.25, 1);
+        var run = BrewRun.Of(BatchJson.Brew(batch), 0.25, member).Value;
+        foreach (var h in new[] { 0.5, 2.75, 5.5, 8.25 })
+        {
+            Log(batch, LogKind.Oxygen, start.AddHours(h), Math.Round(run.Series[(int)(h * 4)].Oxygen + (0.1 * (random.NextDouble() - 0.5)), 1));
+        }
+
+        Log(batch, LogKind.Warmth, start.AddHours(0.5), 18.8);
+        Log(batch, LogKind.Warmth, start.AddHours(8.25), 19.3);
+        Log(batch, LogKind.Smell, start.AddHours(5.5), null, "earthy");
+        Log(batch, LogKind.Foam, start.AddHours(8.25), null, "little");
+        db.Add(batch);
+    }
+
+    private static void AddPlanned(HoldingDb db, DemoKit kit, DateTimeOffset now)
+    {
+        var batch = Plan(kit, kit.Bucket, "root", ["Nursery Bench", "Glass Lean-to"], 16, now.AddHours(27), now, null);
+        batch.Name = "Modules and dahlias, extract";
+        db.Add(batch);
+    }
+
+    private static Batch Plan(
+        DemoKit kit, Vessel vessel, string purpose, string[] bedNames, double warmthC, DateTimeOffset useAt, DateTimeOffset plannedAt, IReadOnlyList<FoodAmount>? foods)
+    {
+        var beds = kit.Named(bedNames);
+        var (pump, diffuser) = kit.AirOf(vessel);
+        var plan = BrewPlan.Of(
+            new BrewPlanQuestion
+            {
+                Beds = [.. beds.Select(b => new PlanBed { Name = b.Name, AreaM2 = b.AreaM2, Growing = b.Growing, SoilPh = b.SoilPh })], Purpose = purpose, UseAt = useAt, Now = plannedAt,
+                VesselWorkingL = vessel.WorkingL, VesselDepthM = vessel.DepthM, PumpOpenLpm = pump.OpenLpm, PumpShutOffKPa = pump.ShutOffKPa, Diffuser = diffuser.Kind,
+                ChlorineMgPerL = 0, AltitudeM = 6, WarmthC = warmthC, SwingC = 2, Foods = foods, Members = 20,
+            },
+            at => at).Value;
+        var batch = new Batch
+        {
+            Name = $"{beds[0].Name}{(beds.Count > 1 ? $" and {beds.Count - 1} more" : "")}, {plan.Making}", Making = plan.Making, Purpose = purpose,
+            Vessel = vessel, Pump = pump, Diffuser = diffuser, Water = kit.Rain, BrewJson = BatchJson.Write(plan.Brew), StepsJson = BatchJson.Write(plan.Steps),
+            BrewL = plan.BrewL, BrewHours = plan.BrewHours, PlannedStart = plan.StartAt, UseAt = useAt, IsDemo = true,
+        };
+        batch.Beds.AddRange(beds.Select(b => new BatchBed { Bed = b }));
+        return batch;
+    }
+
+    /// <summary>Readings every few hours from a hidden brew of its own, with the noise of a pen.</summary>
+    private static void Readings(Batch batch, Random random, double? airOffH, double hours)
+    {
+        double Near(double cv) => Math.Exp(cv * ((random.NextDouble() * 2) - 1));
+        BrewRunAnswer Draw() => BrewRun.Of(
+            BatchJson.Brew(batch) with { Hours = Math.Max(hours, 2), AirOffAtH = airOffH }, 0.25,
+            new Multipliers(Near(0.15), Near(0.15), 1, 1, Near(0.2), Near(0.1), 1, Near(0.3), Near(0.1))).Value;
+        var run = Draw();
+        for (var i = 0; i < 40 && batch.State == BatchState.Used && run.MinOxygen < BrewRun.Line + 0.3; i++)
+        {
+            run = Draw(); // what was used had held: the demo's growers heap the others
+        }
+
+        for (var h = 1.5; h < hours; h += 2.5 + (3 * random.NextDouble()))
+        {
+            var at = batch.StartedAt!.Value.AddHours(h);
+            Log(batch, LogKind.Oxygen, at, Math.Round(Math.Max(0, run.Series[(int)(h * 4)].Oxygen + (0.3 * (random.NextDouble() - 0.5))), 1));
+            Log(batch, LogKind.Warmth, at, Math.Round(BatchJson.Brew(batch).TemperatureC!.Value + (2 * (random.NextDouble() - 0.5)), 1));
+        }
+    }
+
+    private static Application PutOut(Batch batch, DemoKit kit, Past past, DateTimeOffset useAt)
+    {
+        var beds = kit.Named(past.Beds);
+        var dilution = past.Purpose == "leaf" ? "1:5" : "1:1";
+        var spread = Spread.Of(batch.BrewL, dilution, [.. beds.Select(b => new BedToCover(b.Name, b.AreaM2))], past.Vessel == "bucket" ? 15 : 400, past.Purpose == "leaf").Value;
+        var application = new Application
+        {
+            Batch = batch, At = useAt, RecordedAt = useAt.AddMinutes(50), Dilution = dilution, OneIn = spread.OneIn, TeaL = spread.TeaL, WaterL = spread.WaterL,
+            Tool = past.Vessel == "bucket" ? "15 L knapsack, kept for biology" : "400 L mounted boom", TankL = past.Vessel == "bucket" ? 15 : 400,
+            Fitness = batch.Making == "tea" ? "fit" : "unseen", CautionsSeen = "spraying brew-on-food run-off dilution-water",
+        };
+        application.Beds.AddRange(beds.Zip(spread.Beds, (bed, share) => new ApplicationBed { Bed = bed, TeaL = share.TeaL, TotalL = share.TotalL }));
+        return application;
+    }
+
+    /// <summary>Leaves read the afternoon before and two days after, with the scatter of leaves and a small true lift.</summary>
+    private static void Brix(HoldingDb db, DemoKit kit, Past past, Application application, Random random)
+    {
+        if (past.Purpose != "leaf")
+        {
+            return;
+        }
+
+        foreach (var bed in kit.Named(past.Beds))
+        {
+            var level = 7.6 + (random.NextDouble() * 2.2);
+            db.Add(Visit(bed, application, application.At.Date.AddDays(-1).AddHours(15.4), level, random, "top", "clear"));
+            if (past.Ends != "fresh")
+            {
+                db.Add(Visit(bed, application, application.At.Date.AddDays(2).AddHours(15.1), level + past.BrixLift, random, "top", random.Next(3) == 0 ? "mixed" : "clear"));
+            }
+        }
+    }
+
+    private static BrixVisit Visit(Bed bed, Application application, DateTime at, double level, Random random, string leaf, string sky)
+    {
+        var temperature = Math.Round(14 + (random.NextDouble() * 9), 1);
+        var visit = new BrixVisit
+        {
+            Bed = bed, ApplicationId = application.Id, At = new DateTimeOffset(at, TimeSpan.Zero), RecordedAt = new DateTimeOffset(at, TimeSpan.Zero), LeafPosition = leaf, Sky = sky,
+            TemperatureC = temperature, IsDemo = true,
+        };
+        for (var i = 0; i < 4; i++)
+        {
+            var read = Math.Round((level + (0.7 * (random.NextDouble() + random.NextDouble() - 1))) * 5) / 5;
+            visit.Readings.Add(new BrixReading { AsRead = read, At20 = BrixCorrection.To20(read, temperature).Value.Value });
+        }
+
+        return visit;
+    }
+
+    private static void Log(Batch batch, LogKind kind, DateTimeOffset at, double? number = null, string? text = null) =>
+        batch.Log.Add(new LogEntry { Kind = kind, At = at, RecordedAt = at, Number = number, Text = text, Source = "demo" });
+}

@@ -1,0 +1,156 @@
+using MudPie.Core.Measures;
+
+namespace MudPie.Records.Ground;
+
+/// <summary>The holding itself: one row a file.</summary>
+public sealed class Holding
+{
+    public int Id { get; set; }
+
+    public required string Name { get; set; }
+
+    /// <summary>Degrees, north positive.</summary>
+    public double Latitude { get; set; }
+
+    /// <summary>Degrees, east positive.</summary>
+    public double Longitude { get; set; }
+
+    /// <summary>Metres above the sea.</summary>
+    public double AltitudeM { get; set; }
+
+    /// <summary>IANA zone, as "Europe/London".</summary>
+    public required string Zone { get; set; }
+
+    public UnitSystem Units { get; set; }
+
+    /// <summary>Made up, and made anew at each start.</summary>
+    public bool IsDemo { get; set; }
+
+    public DateTimeOffset CreatedAt { get; set; }
+}
+
+/// <summary>A choice at a fork, for the whole holding.</summary>
+public sealed class ForkChoice
+{
+    public required string ForkId { get; set; }
+
+    public required string SchoolId { get; set; }
+}
+
+/// <summary>A piece of ground.</summary>
+public sealed class Bed
+{
+    public int Id { get; set; }
+
+    public required string Name { get; set; }
+
+    /// <summary>m².</summary>
+    public double AreaM2 { get; set; }
+
+    /// <summary>As it was typed.</summary>
+    public required string AreaTyped { get; set; }
+
+    public required string Crop { get; set; }
+
+    /// <summary>"annual", "grass", "perennial" or "tree".</summary>
+    public required string Growing { get; set; }
+
+    public double? SoilPh { get; set; }
+
+    /// <summary>Changed at every write, so that two windows do not overwrite each other.</summary>
+    public Guid Version { get; set; }
+}
+
+/// <summary>Where water comes from.</summary>
+public sealed class WaterSource
+{
+    public int Id { get; set; }
+
+    public required string Name { get; set; }
+
+    /// <summary>"mains", "rain", "well", "surface".</summary>
+    public required string Kind { get; set; }
+
+    /// <summary>The supplier may add ammonia.</summary>
+    public bool Chloramine { get; set; }
+
+    public List<StripReading> Strips { get; } = [];
+}
+
+/// <summary>A chlorine strip read on a source. Never changed.</summary>
+public sealed class StripReading
+{
+    public int Id { get; set; }
+
+    public int WaterSourceId { get; set; }
+
+    public DateTimeOffset At { get; set; }
+
+    /// <summary>Total chlorine, mg/L as Cl₂.</summary>
+    public double MgPerL { get; set; }
+}
+
+/// <summary>What it is brewed in.</summary>
+public sealed class Vessel
+{
+    public int Id { get; set; }
+
+    public required string Name { get; set; }
+
+    /// <summary>"bucket", "barrel" or "tank": how it is drawn, and what sizes are believed.</summary>
+    public required string Shape { get; set; }
+
+    /// <summary>To the brim, L.</summary>
+    public double TotalL { get; set; }
+
+    /// <summary>With room for foam, L.</summary>
+    public double WorkingL { get; set; }
+
+    /// <summary>Outlet under water when filled to there, m.</summary>
+    public double DepthM { get; set; }
+}
+
+/// <summary>An air pump.</summary>
+public sealed class Pump
+{
+    public int Id { get; set; }
+
+    public required string Name { get; set; }
+
+    /// <summary>L/min on the box.</summary>
+    public double OpenLpm { get; set; }
+
+    /// <summary>Pressure at which nothing flows, kPa.</summary>
+    public double ShutOffKPa { get; set; }
+}
+
+/// <summary>What breaks the air up.</summary>
+public sealed class Diffuser
+{
+    public int Id { get; set; }
+
+    public required string Name { get; set; }
+
+    /// <summary>A kind of the brew model.</summary>
+    public required string Kind { get; set; }
+
+    /// <summary>kPa it takes; null for the usual of its kind.</summary>
+    public double? LossKPa { get; set; }
+}
+
+/// <summary>Something on the shelf that goes in a brew.</summary>
+public sealed class Input
+{
+    public int Id { get; set; }
+
+    public required string Name { get; set; }
+
+    /// <summary>A kind of source or food of the brew model.</summary>
+    public required string Kind { get; set; }
+
+    /// <summary>The lot's own mark.</summary>
+    public string? Lot { get; set; }
+
+    /// <summary>Why it is not to be used, or null.</summary>
+    public string? UnfitWhy { get; set; }
+}

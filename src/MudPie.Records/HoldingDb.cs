@@ -1,0 +1,95 @@
+using Microsoft.EntityFrameworkCore;
+using Microsoft.EntityFrameworkCore.Storage.ValueConversion;
+using MudPie.Records.Brewing;
+using MudPie.Records.Ground;
+using MudPie.Records.Judging;
+using MudPie.Records.PuttingOut;
+
+namespace MudPie.Records;
+
+/// <summary>One holding's record: one SQLite file.</summary>
+public sealed class HoldingDb(DbContextOptions<HoldingDb> options) : DbContext(options)
+{
+    public DbSet<Holding> Holdings => Set<Holding>();
+
+    public DbSet<ForkChoice> ForkChoices => Set<ForkChoice>();
+
+    public DbSet<Bed> Beds => Set<Bed>();
+
+    public DbSet<WaterSource> Waters => Set<WaterSource>();
+
+    public DbSet<StripReading> Strips => Set<StripReading>();
+
+    public DbSet<Vessel> Vessels => Set<Vessel>();
+
+    public DbSet<Pump> Pumps => Set<Pump>();
+
+    public DbSet<Diffuser> Diffusers => Set<Diffuser>();
+
+    public DbSet<Input> Inputs => Set<Input>();
+
+    public DbSet<Batch> Batches => Set<Batch>();
+
+    public DbSet<LogEntry> Log => Set<LogEntry>();
+
+    public DbSet<Photo> Photos => Set<Photo>();
+
+    public DbSet<Application> Applications => Set<Application>();
+
+    public DbSet<BrixVisit> BrixVisits => Set<BrixVisit>();
+
+    public DbSet<Acknowledged> Acknowledgements => Set<Acknowledged>();
+
+    /// <inheritdoc/>
+    public override Task<int> SaveChangesAsync(bool acceptAllChangesOnSuccess, CancellationToken cancellationToken = default)
+    {
+        foreach (var entry in ChangeTracker.Entries().Where(e => e.State is EntityState.Added or EntityState.Modified))
+        {
+            if (entry.Metadata.FindProperty("Version") is not null)
+            {
+                entry.Property("Version").CurrentValue = Guid.NewGuid();
+            }
+        }
+
+        return base.SaveChangesAsync(acceptAllChangesOnSuccess, cancellationToken);
+    }
+
+    /// <inheritdoc/>
+    protected override void ConfigureConventions(ModelConfigurationBuilder configurationBuilder)
+    {
+        configurationBuilder.Properties<DateTimeOffset>().HaveConversion<UtcMilliseconds>();
+        configurationBuilder.Properties<BatchState>().HaveConversion<string>();
+        configurationBuilder.Properties<LogKind>().HaveConversion<string>();
+        configurationBuilder.Properties<Core.Measures.UnitSystem>().HaveConversion<string>();
+    }
+
+    /// <inheritdoc/>
+    protected override void OnModelCreating(ModelBuilder modelBuilder)
+    {
+        modelBuilder.Entity<ForkChoice>().HasKey(f => f.ForkId);
+        modelBuilder.Entity<Acknowledged>().HasKey(a => a.Key);
+        modelBuilder.Entity<Acknowledged>().HasIndex(a => a.At);
+        modelBuilder.Entity<Bed>().Property(b => b.Version).IsConcurrencyToken();
+        modelBuilder.Entity<Bed>().HasIndex(b => b.Name).IsUnique();
+        modelBuilder.Entity<Vessel>().HasIndex(v => v.Name).IsUnique();
+        modelBuilder.Entity<StripReading>().HasIndex(s => new { s.WaterSourceId, s.At });
+        modelBuilder.Entity<Batch>(batch =>
+        {
+            batch.Property(b => b.Version).IsConcurrencyToken();
+            batch.HasIndex(b => new { b.State, b.UseAt });
+            batch.HasOne(b => b.Water).WithMany().HasForeignKey(b => b.WaterSourceId);
+        });
+        modelBuilder.Entity<BatchBed>().HasKey(b => new { b.BatchId, b.BedId });
+        modelBuilder.Entity<LogEntry>().HasIndex(l => new { l.BatchId, l.At });
+        modelBuilder.Entity<LogEntry>().HasOne<LogEntry>().WithMany().HasForeignKey(l => l.CorrectsId);
+        modelBuilder.Entity<LogEntry>().HasOne<Photo>().WithMany().HasForeignKey(l => l.PhotoId);
+        modelBuilder.Entity<Photo>().HasOne<Batch>().WithMany().HasForeignKey(p => p.BatchId);
+        modelBuilder.Entity<Application>().HasIndex(a => a.At);
+        modelBuilder.Entity<ApplicationBed>().HasKey(b => new { b.ApplicationId, b.BedId });
+        modelBuilder.Entity<BrixVisit>().HasIndex(v => new { v.BedId, v.At });
+        modelBuilder.Entity<BrixVisit>().HasOne<Application>().WithMany().HasForeignKey(v => v.ApplicationId);
+    }
+
+    private sealed class UtcMilliseconds() : ValueConverter<DateTimeOffset, long>(
+        at => at.ToUnixTimeMilliseconds(), ms => DateTimeOffset.FromUnixTimeMilliseconds(ms));
+}

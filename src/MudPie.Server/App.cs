@@ -1,0 +1,138 @@
+using Microsoft.EntityFrameworkCore;
+using MudPie.Records;
+using MudPie.Server.Brewing;
+using MudPie.Server.Calculators;
+using MudPie.Records.Demo;
+using MudPie.Server.Ground;
+using MudPie.Server.Judging;
+using MudPie.Server.PuttingOut;
+using MudPie.Server.Today;
+using MudPie.Server.Web;
+using NetEscapades.AspNetCore.SecurityHeaders.Infrastructure;
+
+namespace MudPie.Server;
+
+/// <summary>The web application, put together.</summary>
+public static class App
+{
+    /// <summary>Settings: <c>Holding:File</c> where the data lies, <c>Holding:Demo</c> to make the demo holding anew, <c>Holding:Port</c>.</summary>
+    public static async Task<int> Run(string[] args)
+    {
+        var builder = WebApplication.CreateBuilder(args);
+        var settings = builder.Configuration.GetSection("Holding");
+        var port = settings.GetValue("Port", 5180);
+        if (builder.Configuration["urls"] is null)
+        {
+            builder.WebHost.UseUrls($"http://127.0.0.1:{port}");
+        }
+
+        AddServices(builder);
+        var app = builder.Build();
+        Map(app);
+        // The tool that writes the OpenAPI file at build starts the application too, and must leave no file behind.
+        var forOpenApi = System.Reflection.Assembly.GetEntryAssembly()?.GetName().Name == "GetDocument.Insider";
+        if (!forOpenApi && !PrepareFile(app, settings))
+        {
+            return 2;
+        }
+
+        app.Lifetime.ApplicationStarted.Register(() => Console.WriteLine($"Mud Pie is open at {string.Join(", ", app.Urls)}"));
+        await app.RunAsync();
+        return 0;
+    }
+
+    private static void AddServices(WebApplicationBuilder builder)
+    {
+        var services = builder.Services;
+        services.ConfigureHttpJsonOptions(o => Json.Set(o.SerializerOptions));
+        services.Configure<RouteHandlerOptions>(o => o.ThrowOnBadRequest = true);
+        services.AddDbContext<HoldingDb>((at, o) => o.UseHolding(at.GetRequiredService<IConfiguration>()["Holding:File"] ?? "holding.mudpie"));
+        services.AddSingleton(TimeProvider.System);
+        services.AddHttpContextAccessor();
+        services.AddScoped<HoldingClock>().AddScoped<Writes>().AddScoped<LiveBrew>();
+        services.AddMemoryCache(o => o.SizeLimit = 200);
+        services.AddProblemDetails();
+        services.AddExceptionHandler<ProblemHandler>();
+        services.AddOpenApi();
+        services.AddResponseCompression(o => o.EnableForHttps = true);
+        services.AddHostFiltering(o => o.AllowedHosts = ["127.0.0.1", "localhost", "[::1]"]);
+    }
+
+    private static void Map(WebApplication app)
+    {
+        app.UseHostFiltering();
+        app.UseExceptionHandler();
+        app.UseStatusCodePages();
+        app.UseSecurityHeaders(Headers());
+        app.UseResponseCompression();
+        app.UseDefaultFiles();
+        app.UseStaticFiles(new StaticFileOptions
+        {
+            OnPrepareResponse = c => c.Context.Response.Headers.CacheControl = c.File.Name == "index.html" ? "no-cache" : "public, max-age=31536000, immutable",
+        });
+        app.MapOpenApi();
+        var api = app.MapGroup("/api");
+        api.MapCalculators();
+        api.MapAmounts();
+        api.MapSetup();
+        api.MapGround();
+        api.MapToday();
+        api.MapPlans();
+        api.MapBatches();
+        api.MapBringing();
+        api.MapPutOut();
+        api.MapBrix();
+        api.MapFallback(() => Problems.NotFound("page of the API"));
+        app.MapFallbackToFile("index.html");
+    }
+
+    private static HeaderPolicyCollection Headers() => new HeaderPolicyCollection()
+        .AddDefaultSecurityHeaders()
+        .AddContentSecurityPolicy(csp =>
+        {
+            csp.AddDefaultSrc().Self();
+            csp.AddScriptSrc().Self();
+            csp.AddStyleSrc().Self().UnsafeInline(); // Radix places its popovers with style attributes
+            csp.AddImgSrc().Self().Data().Blob();
+            csp.AddFontSrc().Self();
+            csp.AddConnectSrc().Self();
+            csp.AddObjectSrc().None();
+            csp.AddFrameAncestors().None();
+            csp.AddFormAction().Self();
+            csp.AddBaseUri().Self();
+        });
+
+    private static bool PrepareFile(WebApplication app, IConfigurationSection settings)
+    {
+        var path = settings["File"] ?? "holding.mudpie";
+        var demo = settings.GetValue("Demo", false);
+        try
+        {
+            var folder = Path.GetDirectoryName(Path.GetFullPath(path))!;
+            Directory.CreateDirectory(folder);
+            using var scope = app.Services.CreateScope();
+            if (demo)
+            {
+                DemoFile.Clear(path);
+            }
+
+            var db = scope.ServiceProvider.GetRequiredService<HoldingDb>();
+            if (HoldingFile.Prepare(db, path) is { } copy)
+            {
+                Console.WriteLine($"The file was of an older version; a copy of it as it was lies at {copy}");
+            }
+
+            if (demo && !db.Holdings.Any())
+            {
+                DemoHolding.Fill(db, scope.ServiceProvider.GetRequiredService<TimeProvider>().GetUtcNow());
+            }
+
+            return true;
+        }
+        catch (Exception e) when (e is IOException or UnauthorizedAccessException or Microsoft.Data.Sqlite.SqliteException)
+        {
+            Console.Error.WriteLine($"The holding's file {path} can't be opened: {e.Message} Give another with --data FILE.");
+            return false;
+        }
+    }
+}

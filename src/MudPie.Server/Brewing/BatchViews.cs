@@ -1,0 +1,64 @@
+using MudPie.Core.Brewing;
+using MudPie.Core.Measures;
+using MudPie.Core.Workings;
+using MudPie.Records.Brewing;
+
+namespace MudPie.Server.Brewing;
+
+/// <summary>A batch in a list.</summary>
+public sealed record BatchLine(
+    int Id, string Name, BatchState State, string Making, string Purpose, string Vessel, string VesselShape, double BrewL, string BrewShown,
+    DateTimeOffset PlannedStart, DateTimeOffset? StartedAt, DateTimeOffset? AirOffAt, DateTimeOffset UseAt, bool IsDemo, IReadOnlyList<string> Beds,
+    double? LowestOxygen, string Outcome);
+
+/// <summary>A step with when it was really done.</summary>
+public sealed record StepView(string Id, string Name, string Detail, DateTimeOffset At, double Minutes, DateTimeOffset? DoneAt);
+
+/// <summary>An entry of the log; one that was put right says by which.</summary>
+public sealed record LogView(int Id, LogKind Kind, DateTimeOffset At, double? Number, string? Text, string Source, int? CorrectsId, int? CorrectedById, int? PhotoId);
+
+/// <summary>A vessel to draw.</summary>
+public sealed record VesselView(string Name, string Shape, double TotalL, double WorkingL, double BrewL, double DepthM, string Diffuser, string DiffuserKind, string Water, double AirLpm, double OpenLpm, string AirShown, string OpenShown);
+
+/// <summary>A batch whole.</summary>
+public sealed record BatchView(
+    int Id, string Name, BatchState State, string Making, string Purpose, bool IsDemo, DateTimeOffset PlannedStart, DateTimeOffset? StartedAt, DateTimeOffset? AirOffAt,
+    DateTimeOffset UseAt, string BrewShown, string? StripWaiver, VesselView Vessel, IReadOnlyList<BedLine> Beds, AmountView? Source, IReadOnlyList<AmountView> Foods,
+    IReadOnlyList<StepView> Steps, IReadOnlyList<LogView> Log, Worked<WatchAnswer>? Watch);
+
+/// <summary>A bed in a batch.</summary>
+public sealed record BedLine(int Id, string Name, double AreaM2, string AreaShown, string Crop);
+
+/// <summary>Puts a batch in the form that screens read.</summary>
+public static class BatchViews
+{
+    /// <summary>A batch whole.</summary>
+    public static BatchView Of(Batch b, Worked<WatchAnswer>? watch, UnitSystem units)
+    {
+        var brew = BatchJson.Brew(b);
+        var done = LiveBrew.Standing(b).Where(l => l.Kind == LogKind.Step).GroupBy(l => l.Text!).ToDictionary(g => g.Key, g => g.Last().At);
+        var corrected = b.Log.Where(l => l.CorrectsId is not null).ToDictionary(l => l.CorrectsId!.Value, l => l.Id);
+        var source = brew.Sources is { Count: > 0 } sources ? sources[0] : null;
+        var vessel = new VesselView(
+            b.Vessel.Name, b.Vessel.Shape, b.Vessel.TotalL, b.Vessel.WorkingL, b.BrewL, brew.DepthM ?? b.Vessel.DepthM, b.Diffuser.Name, b.Diffuser.Kind, b.Water.Name,
+            brew.AirLpm ?? 0, b.Pump.OpenLpm, Units.Show(brew.AirLpm ?? 0, Dimension.Flow, units), Units.Show(b.Pump.OpenLpm, Dimension.Flow, units));
+        return new BatchView(
+            b.Id, b.Name, b.State, b.Making, b.Purpose, b.IsDemo, b.PlannedStart, b.StartedAt, b.AirOffAt, b.UseAt, Units.Show(b.BrewL, Dimension.Volume, units), b.StripWaiver, vessel,
+            [.. b.Beds.Select(x => new BedLine(x.BedId, x.Bed.Name, x.Bed.AreaM2, Units.Show(x.Bed.AreaM2, Dimension.Area, units), x.Bed.Crop))],
+            source is null ? null : PlanEndpoints.View(new PlanAmount(source.Kind!, Ingredients.Source(source.Kind)!.Name, source.Litres ?? 0, true, 0), units),
+            [.. (brew.Foods ?? []).Select(f => PlanEndpoints.View(new PlanAmount(f.Kind!, Ingredients.Food(f.Kind)!.Name, (f.Ml ?? 0) / 1000, true, 0), units))],
+            [.. BatchJson.Steps(b).Select(s => new StepView(s.Id, s.Name, s.Detail, s.At, s.Minutes, done.TryGetValue(s.Id, out var at) ? at : null))],
+            [.. b.Log.OrderByDescending(l => l.At).ThenByDescending(l => l.Id).Select(l => new LogView(l.Id, l.Kind, l.At, l.Number, l.Text, l.Source, l.CorrectsId, corrected.TryGetValue(l.Id, out var by) ? by : null, l.PhotoId))],
+            watch);
+    }
+
+    /// <summary>How a batch ended, or stands, in a few words.</summary>
+    public static string Outcome(BatchState state, double? lowest, string? heapedWhy) => state switch
+    {
+        BatchState.Planned => "planned",
+        BatchState.Brewing => "brewing",
+        BatchState.Off => "air off, waiting to go out",
+        BatchState.Heaped => "heaped: " + (heapedWhy ?? "no reason given"),
+        _ => lowest is null ? "put out, oxygen unseen" : "put out",
+    };
+}

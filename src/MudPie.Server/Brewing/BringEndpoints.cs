@@ -1,0 +1,117 @@
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.EntityFrameworkCore;
+using MudPie.Core.Workings;
+using MudPie.Records;
+using MudPie.Records.Brewing;
+using MudPie.Server.Web;
+using SkiaSharp;
+
+namespace MudPie.Server.Brewing;
+
+/// <summary>A logger's file as text.</summary>
+public sealed record LoggerRequest(string? Csv);
+
+/// <summary>How many readings were kept.</summary>
+public sealed record Brought(int Readings);
+
+/// <summary>Things brought to a batch from elsewhere: a logger's file, a photo.</summary>
+public static class BringEndpoints
+{
+    private const int MostPhotoBytes = 12 * 1024 * 1024;
+    private const int LongestSide = 1600;
+
+    /// <summary>What can be brought.</summary>
+    public static void MapBringing(this IEndpointRouteBuilder api)
+    {
+        api.MapPost("/brew/batches/{id:int}/logger/preview", Preview).Produces<LoggerPreview>().ProducesProblem(422);
+        api.MapPost("/brew/batches/{id:int}/logger", Bring).Produces<Brought>().ProducesProblem(422);
+        api.MapPost("/brew/batches/{id:int}/photos", AddPhoto).Accepts<byte[]>("image/jpeg", "image/png").Produces<Kept>().ProducesProblem(422);
+        api.MapGet("/brew/photos/{id:int}", ReadPhoto);
+    }
+
+    private static async Task<IResult> Preview(int id, LoggerRequest request, HoldingDb db, HoldingClock clock)
+    {
+        var started = await db.Batches.Where(b => b.Id == id).Select(b => b.StartedAt).FirstOrDefaultAsync();
+        return started is null
+            ? Problems.Of(Refusal.Of("state", "This batch has not begun.", "Start it first."))
+            : TypedResults.Ok(LoggerCsv.Read(request.Csv ?? "", started.Value, clock.Now, await clock.Local()).Preview);
+    }
+
+    private static async Task<IResult> Bring(int id, LoggerRequest request, HoldingDb db, HoldingClock clock, Writes writes) => await writes.Do<Brought>(async () =>
+    {
+        var batch = await db.Batches.FirstOrDefaultAsync(b => b.Id == id);
+        if (batch?.StartedAt is not { } started)
+        {
+            return Refusal.Of("state", "This batch has not begun.", "Start it first.");
+        }
+
+        var (preview, rows) = LoggerCsv.Read(request.Csv ?? "", started, clock.Now, await clock.Local());
+        if (preview.Problems.Count > 0)
+        {
+            return LoggerCsv.Refuse(preview);
+        }
+
+        var known = (await db.Log.Where(l => l.BatchId == id && l.Source == "logger").Select(l => new { l.Kind, l.At }).ToListAsync()).Select(l => (l.Kind, l.At)).ToHashSet();
+        var entries = rows.SelectMany(r => new[] { (Kind: LogKind.Oxygen, r.At, Value: r.MgPerL), (Kind: LogKind.Warmth, r.At, Value: r.TemperatureC) })
+            .Where(e => e.Value is not null && known.Add((e.Kind, e.At)))
+            .Select(e => new LogEntry { BatchId = id, Kind = e.Kind, At = e.At, RecordedAt = clock.Now, Number = e.Value, Source = "logger" }).ToList();
+        db.Log.AddRange(entries);
+        await db.SaveChangesAsync();
+        return Writes.Done(new Brought(entries.Count));
+    });
+
+    private static async Task<IResult> AddPhoto(int id, [FromHeader(Name = "Content-Length")] long? length, HttpRequest request, HoldingDb db, HoldingClock clock, Writes writes)
+    {
+        if (length is null or 0 or > MostPhotoBytes)
+        {
+            return Problems.Of(Refusal.Of("photo", length is > MostPhotoBytes ? "That picture is larger than 12 MB." : "There is no picture.", "Bring a JPEG or PNG of up to 12 MB."));
+        }
+
+        using var memory = new MemoryStream();
+        await request.Body.CopyToAsync(memory);
+        if (Encode(memory.ToArray()) is not { } jpeg)
+        {
+            return Problems.Of(Refusal.Of("photo", "That is not a picture that can be read.", "Bring a JPEG or PNG."));
+        }
+
+        return await writes.Do<Kept>(async () =>
+        {
+            if (!await db.Batches.AnyAsync(b => b.Id == id))
+            {
+                return Refusal.Of("id", "There is no such batch.", "Open it from the list.");
+            }
+
+            var photo = new Photo { BatchId = id, Jpeg = jpeg };
+            db.Photos.Add(photo);
+            await db.SaveChangesAsync();
+            db.Log.Add(new LogEntry { BatchId = id, Kind = LogKind.Photo, At = clock.Now, RecordedAt = clock.Now, Source = "hand", PhotoId = photo.Id });
+            return Writes.Done(new Kept(photo.Id));
+        });
+    }
+
+    private static async Task<IResult> ReadPhoto(int id, HoldingDb db) =>
+        await db.Photos.AsNoTracking().Where(p => p.Id == id).Select(p => p.Jpeg).FirstOrDefaultAsync() is { } jpeg
+            ? TypedResults.File(jpeg, "image/jpeg")
+            : Problems.NotFound("photo");
+
+    /// <summary>Decoded and encoded again, so that only a picture is kept: no place, no name, nothing hidden in it.</summary>
+    private static byte[]? Encode(byte[] bytes)
+    {
+        using var codec = SKCodec.Create(new SKMemoryStream(bytes));
+        if (codec is null || codec.Info.Width is < 1 or > 12_000 || codec.Info.Height is < 1 or > 12_000)
+        {
+            return null;
+        }
+
+        using var bitmap = SKBitmap.Decode(codec);
+        if (bitmap is null)
+        {
+            return null;
+        }
+
+        var scale = Math.Min(1.0, (double)LongestSide / Math.Max(bitmap.Width, bitmap.Height));
+        using var sized = bitmap.Resize(new SKImageInfo(Math.Max(1, (int)(bitmap.Width * scale)), Math.Max(1, (int)(bitmap.Height * scale))), new SKSamplingOptions(SKFilterMode.Linear, SKMipmapMode.Linear));
+        using var image = SKImage.FromBitmap(sized ?? bitmap);
+        return image.Encode(SKEncodedImageFormat.Jpeg, 82).ToArray();
+    }
+}

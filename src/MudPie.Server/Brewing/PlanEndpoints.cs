@@ -1,0 +1,182 @@
+using Microsoft.EntityFrameworkCore;
+using MudPie.Core.Brewing;
+using MudPie.Core.Measures;
+using MudPie.Core.Workings;
+using MudPie.Records;
+using MudPie.Records.Brewing;
+using MudPie.Server.Web;
+
+namespace MudPie.Server.Brewing;
+
+/// <summary>What the grower chose for a plan, by number of bed and kit.</summary>
+public sealed record PlanRequest
+{
+    public IReadOnlyList<int> BedIds { get; init; } = [];
+
+    public string? Purpose { get; init; }
+
+    public DateTimeOffset? UseAt { get; init; }
+
+    public int? VesselId { get; init; }
+
+    public int? PumpId { get; init; }
+
+    public int? DiffuserId { get; init; }
+
+    public int? WaterSourceId { get; init; }
+
+    public double? WarmthC { get; init; }
+
+    public double? SwingC { get; init; }
+
+    public string? Source { get; init; }
+
+    public string? Making { get; init; }
+
+    public double? BrewL { get; init; }
+
+    public double? SourceL { get; init; }
+
+    public IReadOnlyList<FoodAmount>? Foods { get; init; }
+
+    public double? AirLpm { get; init; }
+
+    public IReadOnlyDictionary<string, string>? Choices { get; init; }
+
+    /// <summary>A name for the batch, when it is kept.</summary>
+    public string? Name { get; init; }
+}
+
+/// <summary>An amount as it is shown: in the holding's units, and in tools with the error of rounding to them.</summary>
+public sealed record AmountView(string Kind, string Name, double Litres, double MostL, bool OnShelf, string Shown, string InTools, string ToolError);
+
+/// <summary>A plan with its amounts ready to read out.</summary>
+public sealed record PlanView(BrewPlanAnswer Plan, string BrewShown, string WantedShown, string CoversShown, AmountView Source, IReadOnlyList<AmountView> Foods);
+
+/// <summary>Planning.</summary>
+public static class PlanEndpoints
+{
+    /// <summary>What can be asked.</summary>
+    public static void MapPlans(this IEndpointRouteBuilder api)
+    {
+        api.MapPost("/brew/plan", WorkOut).Produces<Worked<PlanView>>().ProducesProblem(422);
+        api.MapPost("/brew/batches", Keep).Produces<Kept>().ProducesProblem(422);
+    }
+
+    /// <summary>An amount in the holding's units and tools.</summary>
+    public static AmountView View(PlanAmount a, UnitSystem units)
+    {
+        var tools = Spoons.InTools(new Litres(a.Litres), units);
+        return new AmountView(a.Kind, a.Name, a.Litres, a.MostL, a.OnShelf, Units.Show(a.Litres, Dimension.Volume, units), tools.Text, Spoons.ErrorText(tools.ErrorShare));
+    }
+
+    private static async Task<IResult> WorkOut(PlanRequest request, HoldingDb db, HoldingClock clock) =>
+        Problems.Answer(await Plan(request, db, clock, 100));
+
+    private static async Task<IResult> Keep(PlanRequest request, HoldingDb db, HoldingClock clock, Writes writes) => await writes.Do(async () =>
+    {
+        var plan = await Plan(request, db, clock, 100);
+        if (plan.Refused is { } refused)
+        {
+            return refused;
+        }
+
+        var p = plan.Value.Plan;
+        var first = await db.Beds.Where(b => b.Id == request.BedIds[0]).Select(b => b.Name).SingleAsync();
+        var name = string.IsNullOrWhiteSpace(request.Name) ? $"{first}{(request.BedIds.Count > 1 ? $" and {request.BedIds.Count - 1} more" : "")}, {p.Making}" : request.Name.Trim();
+        var batch = new Batch
+        {
+            Name = name.Length > 80 ? name[..80] : name, State = BatchState.Planned, Making = p.Making, Purpose = request.Purpose!,
+            VesselId = request.VesselId!.Value, PumpId = request.PumpId!.Value, DiffuserId = request.DiffuserId!.Value, WaterSourceId = request.WaterSourceId!.Value,
+            BrewJson = BatchJson.Write(p.Brew), StepsJson = BatchJson.Write(p.Steps),
+            BrewL = p.BrewL, BrewHours = p.BrewHours, PlannedStart = p.StartAt, UseAt = p.UseAt,
+        };
+        batch.Beds.AddRange(request.BedIds.Distinct().Select(id => new BatchBed { BedId = id }));
+        db.Batches.Add(batch);
+        await db.SaveChangesAsync();
+        return Writes.Done(new Kept(batch.Id));
+    });
+
+    /// <summary>Looks the kit up and works the plan out.</summary>
+    public static async Task<Ruling<PlanView>> Plan(PlanRequest r, HoldingDb db, HoldingClock clock, int members)
+    {
+        var holding = await clock.Find();
+        if (holding is null)
+        {
+            return Refusal.Of("holding", "There is no holding yet.", "Set it up first: ten short answers.");
+        }
+
+        var (question, refused) = await Question(r, db, clock, holding.AltitudeM, members);
+        if (question is null)
+        {
+            return refused!;
+        }
+
+        var plan = BrewPlan.Of(question, await clock.Local());
+        return plan.Match<Ruling<PlanView>>(
+            w => w.With(
+                new PlanView(
+                    w.Value,
+                    Units.Show(w.Value.BrewL, Dimension.Volume, holding.Units),
+                    Units.Show(w.Value.WantedL, Dimension.Volume, holding.Units),
+                    Units.Show(w.Value.CoversM2, Dimension.Area, holding.Units),
+                    View(w.Value.Source, holding.Units),
+                    [.. w.Value.Foods.Select(f => View(f, holding.Units))]),
+                ""),
+            refusal => refusal);
+    }
+
+    private static async Task<(BrewPlanQuestion? Question, Refusal? Refused)> Question(PlanRequest r, HoldingDb db, HoldingClock clock, double altitudeM, int members)
+    {
+        var ids = r.BedIds.Distinct().ToList();
+        var beds = await db.Beds.AsNoTracking().Where(b => ids.Contains(b.Id)).Select(b => new PlanBed { Name = b.Name, AreaM2 = b.AreaM2, Growing = b.Growing, SoilPh = b.SoilPh }).ToListAsync();
+        var vessel = await db.Vessels.AsNoTracking().FirstOrDefaultAsync(v => v.Id == r.VesselId);
+        var pump = await db.Pumps.AsNoTracking().FirstOrDefaultAsync(p => p.Id == r.PumpId);
+        var diffuser = await db.Diffusers.AsNoTracking().FirstOrDefaultAsync(d => d.Id == r.DiffuserId);
+        var water = await db.Waters.AsNoTracking().Where(w => w.Id == r.WaterSourceId)
+            .Select(w => new { w.Id, w.Kind, w.Chloramine, Strip = w.Strips.OrderByDescending(s => s.At).Select(s => (double?)s.MgPerL).FirstOrDefault() }).FirstOrDefaultAsync();
+        var checks = new Checks();
+        Missing(checks, "vesselId", vessel, "vessel");
+        Missing(checks, "pumpId", pump, "pump");
+        Missing(checks, "diffuserId", diffuser, "diffuser");
+        Missing(checks, "waterSourceId", water, "water");
+        if (beds.Count < ids.Count)
+        {
+            checks.Add("bedIds", "One of those beds is not there.", "Choose from the list.");
+        }
+
+        if (water?.Kind == "surface")
+        {
+            checks.Add("waterSourceId", "River, pond and ditch water can carry gut germs.", "Not on food without a test: choose another water.");
+        }
+
+        if (!checks.Sound)
+        {
+            return (null, checks.Refusal);
+        }
+
+        var shelf = await db.Inputs.AsNoTracking().Where(i => i.UnfitWhy == null).Select(i => i.Kind).Distinct().ToListAsync();
+        var choices = await db.ForkChoices.AsNoTracking().ToDictionaryAsync(f => f.ForkId, f => f.SchoolId);
+        foreach (var (fork, school) in r.Choices ?? new Dictionary<string, string>())
+        {
+            choices[fork] = school;
+        }
+
+        return (new BrewPlanQuestion
+        {
+            Beds = beds, Purpose = r.Purpose, UseAt = r.UseAt, Now = clock.Now, VesselWorkingL = vessel!.WorkingL, VesselDepthM = vessel.DepthM,
+            PumpOpenLpm = pump!.OpenLpm, PumpShutOffKPa = pump.ShutOffKPa, Diffuser = diffuser!.Kind, DiffuserLossKPa = diffuser.LossKPa,
+            ChlorineMgPerL = water!.Strip ?? (water.Kind is "rain" or "well" ? 0 : null), Chloramine = water.Chloramine, AltitudeM = altitudeM,
+            WarmthC = r.WarmthC, SwingC = r.SwingC, Source = r.Source, FoodsOnShelf = shelf, Making = r.Making, BrewL = r.BrewL, SourceL = r.SourceL,
+            Foods = r.Foods, AirLpm = r.AirLpm, Choices = choices, Members = members,
+        }, null);
+    }
+
+    private static void Missing(Checks checks, string field, object? found, string what)
+    {
+        if (found is null)
+        {
+            checks.Add(field, $"No {what} was chosen.", $"Choose a {what}; add one under Ground and kit.");
+        }
+    }
+}

@@ -1,0 +1,31 @@
+using System.Text.Json.Nodes;
+using MudPie.Server.Web;
+
+namespace MudPie.Server.Calculators;
+
+/// <summary>A calculator in the list.</summary>
+public sealed record CalculatorLine(string Name, string Line);
+
+/// <summary>The open calculators over HTTP.</summary>
+public static class CalcEndpoints
+{
+    /// <summary>What can be asked.</summary>
+    public static void MapCalculators(this IEndpointRouteBuilder api)
+    {
+        api.MapGet("/calc", () => Catalogue.All.Select(c => new CalculatorLine(c.Name, c.Line)));
+        api.MapGet("/calc/{name}/schema", (string name) => Catalogue.Find(name) is { } c ? TypedResults.Ok(c.Schema()) : Problems.NotFound("calculator"));
+        api.MapPost("/calc/{name}", Ask).Accepts<JsonObject>("application/json");
+    }
+
+    private static async Task<IResult> Ask(string name, HttpRequest request)
+    {
+        if (Catalogue.Find(name) is not { } calculator)
+        {
+            return Problems.NotFound("calculator");
+        }
+
+        using var reader = new StreamReader(request.Body);
+        var (answer, refused) = calculator.Answer(await reader.ReadToEndAsync());
+        return refused is null ? TypedResults.Ok(answer) : Problems.Of(refused);
+    }
+}

@@ -1,0 +1,118 @@
+using System.Text.Json;
+using System.Text.Json.Nodes;
+using System.Text.Json.Schema;
+using MudPie.Core.Brewing;
+using MudPie.Core.Judging;
+using MudPie.Core.PuttingOut;
+using MudPie.Core.Workings;
+using MudPie.Server.Web;
+
+namespace MudPie.Server.Calculators;
+
+/// <summary>A calculation anyone may ask for: no database, no state.</summary>
+/// <param name="Name">Stable name.</param>
+/// <param name="Line">What it does, in a line.</param>
+/// <param name="Question">Type of the question.</param>
+/// <param name="Answer">Takes JSON, gives JSON or a refusal.</param>
+public sealed record Calculator(string Name, string Line, Type Question, Func<string, (JsonObject? Answer, Refusal? Refused)> Answer)
+{
+    /// <summary>JSON schema of the question.</summary>
+    public JsonNode Schema()
+    {
+        var schema = Json.Options.GetJsonSchemaAsNode(Question, new JsonSchemaExporterOptions { TreatNullObliviousAsNonNullable = true });
+        var whole = schema.AsObject();
+        whole.Insert(0, "$schema", "https://json-schema.org/draft/2020-12/schema");
+        whole.Insert(1, "title", Name);
+        whole.Insert(2, "description", Line);
+        return whole;
+    }
+}
+
+/// <summary>Question of oxygen-saturation.</summary>
+public sealed record OxygenSaturationQuestion
+{
+    public double? TemperatureC { get; init; }
+
+    public double? AltitudeM { get; init; }
+}
+
+/// <summary>Question of chlorine-dose.</summary>
+public sealed record ChlorineDoseQuestion
+{
+    public double? VolumeL { get; init; }
+
+    public double? ChlorineMgPerL { get; init; }
+
+    public string? Way { get; init; }
+
+    public bool Chloramine { get; init; }
+}
+
+/// <summary>Question of dilution.</summary>
+public sealed record DilutionQuestion
+{
+    public string? Parts { get; init; }
+
+    public double? TotalL { get; init; }
+}
+
+/// <summary>Question of brix-correct.</summary>
+public sealed record BrixCorrectQuestion
+{
+    public double? Brix { get; init; }
+
+    public double? TemperatureC { get; init; }
+}
+
+/// <summary>All the calculators.</summary>
+public static class Catalogue
+{
+    /// <summary>By name.</summary>
+    public static readonly IReadOnlyList<Calculator> All =
+    [
+        Make<OxygenSaturationQuestion, object>("oxygen-saturation", "Oxygen that fresh water holds at a warmth and an altitude.",
+            q => OxygenSaturation.At(q.TemperatureC, q.AltitudeM).Shape(v => (object)new { mgPerL = v.Value })),
+        Make<BrewQuestion, BrewRunAnswer>("brew-run", "One run of the brew model: lowest oxygen, ready time, fungal share, series.", q => BrewRun.Of(q)),
+        Make<ForecastQuestion, ForecastAnswer>("brew-forecast", "The brew forecast: median and 80 % band of oxygen from an ensemble, re-weighted by readings.", BrewForecast.Of),
+        Make<ChlorineDoseQuestion, ChlorineDoseAnswer>("chlorine-dose", "What clears the chlorine from a volume of water, and how long it takes.",
+            q => WaterClearing.Dose(q.VolumeL, q.ChlorineMgPerL, q.Way, q.Chloramine)),
+        Make<DilutionQuestion, DilutionAnswer>("dilution", "A dilution read one way only, and split into tea and water.", q => Dilutions.Split(q.Parts, q.TotalL)),
+        Make<BrixCorrectQuestion, object>("brix-correct", "A refractometer reading corrected to 20 °C.",
+            q => BrixCorrection.To20(q.Brix, q.TemperatureC).Shape(v => (object)new { brix20 = v.Value })),
+    ];
+
+    /// <summary>The calculator of that name, or null.</summary>
+    public static Calculator? Find(string name) => All.FirstOrDefault(c => c.Name == name);
+
+    private static Ruling<TOut> Shape<TIn, TOut>(this Ruling<TIn> ruling, Func<TIn, TOut> to) =>
+        ruling.Match<Ruling<TOut>>(w => w.With(to(w.Value), w.Unit), r => r);
+
+    private static Calculator Make<TQuestion, TAnswer>(string name, string line, Func<TQuestion, Ruling<TAnswer>> rule) =>
+        new(name, line, typeof(TQuestion), text =>
+        {
+            TQuestion? question;
+            try
+            {
+                question = JsonSerializer.Deserialize<TQuestion>(text, Json.Options);
+            }
+            catch (JsonException json)
+            {
+                return (null, ProblemHandler.Unread(json));
+            }
+
+            return question is null
+                ? (null, Refusal.Of("body", "There is no question.", $"Give a JSON object; see --schema of {name}."))
+                : rule(question).Match<(JsonObject?, Refusal?)>(w => (Whole(w), null), r => (null, r));
+        });
+
+    /// <summary>The answer's own fields at the top, and working, cautions, forks and sure beside them.</summary>
+    private static JsonObject Whole<T>(Worked<T> worked)
+    {
+        var answer = JsonSerializer.SerializeToNode(worked.Value, Json.Options)!.AsObject();
+        answer["working"] = JsonSerializer.SerializeToNode(worked.Working, Json.Options);
+        answer["cautions"] = JsonSerializer.SerializeToNode(worked.Cautions, Json.Options);
+        answer["forks"] = JsonSerializer.SerializeToNode(worked.Forks, Json.Options);
+        answer["sure"] = JsonSerializer.SerializeToNode(worked.Sure, Json.Options);
+        return answer;
+    }
+}

@@ -1,0 +1,176 @@
+using Microsoft.EntityFrameworkCore;
+using MudPie.Core.Brewing;
+using MudPie.Core.Measures;
+using MudPie.Core.Workings;
+using MudPie.Records;
+using MudPie.Records.Brewing;
+using MudPie.Records.Ground;
+using MudPie.Server.Web;
+
+namespace MudPie.Server.Ground;
+
+/// <summary>A bed as typed.</summary>
+public sealed record BedRequest(int? Id, Guid? Version, string? Name, string? Area, string? Crop, string? Growing, string? SoilPh);
+
+/// <summary>A water source as typed.</summary>
+public sealed record WaterRequest(int? Id, string? Name, string? Kind, bool Chloramine, string? Strip);
+
+/// <summary>A strip as typed.</summary>
+public sealed record StripRequest(string? Strip, DateTimeOffset? At);
+
+/// <summary>A vessel as typed.</summary>
+public sealed record VesselRequest(int? Id, string? Name, string? Shape, string? Total, string? Working, string? Depth);
+
+/// <summary>A pump as typed.</summary>
+public sealed record PumpRequest(int? Id, string? Name, string? OpenFlow, string? ShutOff);
+
+/// <summary>A diffuser as typed.</summary>
+public sealed record DiffuserRequest(int? Id, string? Name, string? Kind, string? Loss);
+
+/// <summary>Something on the shelf as typed.</summary>
+public sealed record InputRequest(int? Id, string? Name, string? Kind, string? Lot, string? UnfitWhy);
+
+/// <summary>A choice at a fork.</summary>
+public sealed record ChoiceRequest(string? School);
+
+/// <summary>Units to answer in.</summary>
+public sealed record UnitsRequest(UnitSystem? Units);
+
+/// <summary>Ground and kit.</summary>
+public static class GroundEndpoints
+{
+    /// <summary>What can be done.</summary>
+    public static void MapGround(this IEndpointRouteBuilder api)
+    {
+        api.MapGet("/holding", Holding).Produces<HoldingView>();
+        api.MapPost("/holding/units", SetUnits).Produces<Kept>();
+        api.MapPost("/holding/forks/{fork}", Choose).Produces<Kept>().ProducesProblem(422);
+        api.MapGet("/ground", Read).Produces<GroundView>();
+        api.MapPost("/ground/beds", KeepBed).Produces<Kept>().ProducesProblem(422);
+        api.MapPost("/ground/waters", KeepWater).Produces<Kept>().ProducesProblem(422);
+        api.MapPost("/ground/waters/{id:int}/strips", AddStrip).Produces<Kept>().ProducesProblem(422);
+        api.MapPost("/ground/vessels", KeepVessel).Produces<Kept>().ProducesProblem(422);
+        api.MapPost("/ground/pumps", KeepPump).Produces<Kept>().ProducesProblem(422);
+        api.MapPost("/ground/diffusers", KeepDiffuser).Produces<Kept>().ProducesProblem(422);
+        api.MapPost("/ground/inputs", KeepInput).Produces<Kept>().ProducesProblem(422);
+    }
+
+    private static async Task<IResult> Holding(HoldingDb db, HoldingClock clock)
+    {
+        if (await clock.Find() is not { } h)
+        {
+            return TypedResults.Ok(new HoldingView(false, "", "UTC", UnitSystem.Metric, false, 0, 0, 0, [], clock.Now));
+        }
+
+        List<string> rooms = ["today", "brew"];
+        if (await db.Batches.AnyAsync(b => b.StartedAt != null))
+        {
+            rooms.Add("put-out");
+        }
+
+        if (await db.Applications.AnyAsync() || await db.BrixVisits.AnyAsync() || await db.Batches.AnyAsync())
+        {
+            rooms.Add("judge");
+        }
+
+        return TypedResults.Ok(new HoldingView(true, h.Name, h.Zone, h.Units, h.IsDemo, h.Latitude, h.Longitude, h.AltitudeM, rooms, clock.Now));
+    }
+
+    private static Task<IResult> SetUnits(UnitsRequest request, HoldingDb db, Writes writes) => writes.Do<Kept>(async () =>
+    {
+        var holding = await db.Holdings.OrderBy(h => h.Id).FirstAsync();
+        holding.Units = request.Units ?? UnitSystem.Metric;
+        return Writes.Done(new Kept(holding.Id));
+    });
+
+    private static Task<IResult> Choose(string fork, ChoiceRequest request, HoldingDb db, Writes writes) => writes.Do<Kept>(async () =>
+    {
+        if (fork.Length > 40 || string.IsNullOrWhiteSpace(request.School) || request.School.Length > 40)
+        {
+            return Refusal.Of("school", "No school was chosen.", "Choose one of those shown at the fork.");
+        }
+
+        var choice = await db.ForkChoices.FindAsync(fork);
+        if (choice is null)
+        {
+            db.ForkChoices.Add(new ForkChoice { ForkId = fork, SchoolId = request.School });
+        }
+        else
+        {
+            choice.SchoolId = request.School;
+        }
+
+        return Writes.Done(new Kept(0));
+    });
+
+    private static async Task<IResult> Read(HoldingDb db, HoldingClock clock)
+    {
+        var units = await clock.Units();
+        string Show(double si, Dimension d) => Units.Show(si, d, units);
+        var beds = await db.Beds.AsNoTracking().OrderBy(b => b.Id).Take(500).ToListAsync();
+        var waters = await db.Waters.AsNoTracking().OrderBy(w => w.Id)
+            .Select(w => new { w.Id, w.Name, w.Kind, w.Chloramine, Strip = w.Strips.OrderByDescending(s => s.At).Select(s => new { s.MgPerL, s.At }).FirstOrDefault() }).ToListAsync();
+        var vessels = await db.Vessels.AsNoTracking().OrderBy(v => v.Id).ToListAsync();
+        var pumps = await db.Pumps.AsNoTracking().OrderBy(v => v.Id).ToListAsync();
+        var diffusers = await db.Diffusers.AsNoTracking().OrderBy(v => v.Id).ToListAsync();
+        var inputs = await db.Inputs.AsNoTracking().OrderBy(v => v.Id).ToListAsync();
+        var air = from p in pumps
+                  from v in vessels
+                  from d in diffusers
+                  let q = Air.AtDepth(p.OpenLpm, p.ShutOffKPa, v.DepthM, d.LossKPa ?? Ingredients.Diffuser(d.Kind)!.UsualLossKPa)
+                  select new AirAtDepth(p.Id, v.Id, d.Id, q.Refused is null ? q.Value : null,
+                      q.Refused is null ? $"{Show(q.Value, Dimension.Flow)} at {Show(v.DepthM, Dimension.Length)}; the box says {Show(p.OpenLpm, Dimension.Flow)}." : q.Refused.Problems[0].ToString());
+        return TypedResults.Ok(new GroundView(
+            [.. beds.Select(b => new BedView(b.Id, b.Name, b.AreaM2, b.AreaTyped, Show(b.AreaM2, Dimension.Area), b.Crop, b.Growing, b.SoilPh, b.Version, GroundSays.Bed(b.AreaM2, b.SoilPh, units)))],
+            [.. waters.Select(w => new WaterView(w.Id, w.Name, w.Kind, w.Chloramine, w.Strip?.MgPerL, w.Strip?.At, GroundSays.Water(w.Kind, w.Strip?.MgPerL, w.Chloramine)))],
+            [.. vessels.Select(v => new VesselRow(v.Id, v.Name, v.Shape, v.TotalL, v.WorkingL, v.DepthM, Show(v.WorkingL, Dimension.Volume), Show(v.DepthM, Dimension.Length), GroundSays.Vessel(v.TotalL, v.WorkingL)))],
+            [.. pumps.Select(p => new PumpRow(p.Id, p.Name, p.OpenLpm, p.ShutOffKPa, Show(p.OpenLpm, Dimension.Flow), Show(p.ShutOffKPa, Dimension.Pressure), GroundSays.Pump(p.ShutOffKPa)))],
+            [.. diffusers.Select(d => new DiffuserRow(d.Id, d.Name, d.Kind, d.LossKPa, GroundSays.Diffuser(Ingredients.Diffuser(d.Kind)!, d.LossKPa)))],
+            [.. inputs.Select(i => new InputRow(i.Id, i.Name, i.Kind, i.Lot, i.UnfitWhy))],
+            [.. air.Take(400)],
+            [.. Ingredients.Sources.Select(s => new KindView(s.Kind, s.Name))],
+            [.. Ingredients.Foods.Select(s => new KindView(s.Kind, s.Name))],
+            [.. Ingredients.Diffusers.Select(s => new KindView(s.Kind, s.Name))],
+            await db.ForkChoices.AsNoTracking().ToDictionaryAsync(f => f.ForkId, f => f.SchoolId)));
+    }
+
+    private static Task<IResult> KeepBed(BedRequest r, HoldingDb db, HoldingClock clock, Writes writes) => Keep(db, clock, writes, fields => KitReader.Bed(r, fields, db), b => b.Id);
+
+    private static Task<IResult> KeepWater(WaterRequest r, HoldingDb db, HoldingClock clock, Writes writes) => Keep(db, clock, writes, fields => KitReader.Water(r, fields, db, clock.Now), w => w.Id);
+
+    private static Task<IResult> KeepVessel(VesselRequest r, HoldingDb db, HoldingClock clock, Writes writes) => Keep(db, clock, writes, fields => KitReader.Vessel(r, fields, db), v => v.Id);
+
+    private static Task<IResult> KeepPump(PumpRequest r, HoldingDb db, HoldingClock clock, Writes writes) => Keep(db, clock, writes, fields => KitReader.Pump(r, fields, db), p => p.Id);
+
+    private static Task<IResult> KeepDiffuser(DiffuserRequest r, HoldingDb db, HoldingClock clock, Writes writes) => Keep(db, clock, writes, fields => KitReader.Diffuser(r, fields, db), d => d.Id);
+
+    private static Task<IResult> KeepInput(InputRequest r, HoldingDb db, HoldingClock clock, Writes writes) => Keep(db, clock, writes, fields => KitReader.Input(r, fields, db), i => i.Id);
+
+    private static Task<IResult> AddStrip(int id, StripRequest r, HoldingDb db, HoldingClock clock, Writes writes) => Keep(db, clock, writes, async fields =>
+    {
+        var strip = new StripReading
+        {
+            WaterSourceId = id, At = fields.Past("at", r.At, clock.Now), MgPerL = fields.Quantity("strip", r.Strip, Dimension.Concentration, 0, WaterClearing.Highest, "Above 10 a strip is not to be trusted."),
+        };
+        if (!await db.Waters.AnyAsync(w => w.Id == id))
+        {
+            fields.Checks.Add("id", "There is no such water.", "Choose from the list.");
+        }
+
+        db.Strips.Add(strip);
+        return strip;
+    }, s => s.Id);
+
+    private static Task<IResult> Keep<T>(HoldingDb db, HoldingClock clock, Writes writes, Func<TypedFields, Task<T>> read, Func<T, int> id) => writes.Do<Kept>(async () =>
+    {
+        var fields = new TypedFields(await clock.Units());
+        var thing = await read(fields);
+        if (!fields.Checks.Sound)
+        {
+            return fields.Checks.Refusal;
+        }
+
+        await db.SaveChangesAsync();
+        return Writes.Done(new Kept(id(thing)));
+    });
+}

@@ -1,0 +1,75 @@
+using MudPie.Core.Brewing;
+using MudPie.Core.Measures;
+
+namespace MudPie.Server.Ground;
+
+/// <summary>The holding as the shell needs it.</summary>
+public sealed record HoldingView(
+    bool SetUp, string Name, string Zone, UnitSystem Units, bool IsDemo, double Latitude, double Longitude, double AltitudeM, IReadOnlyList<string> Rooms, DateTimeOffset Now);
+
+/// <summary>A bed with what it asks for.</summary>
+public sealed record BedView(int Id, string Name, double AreaM2, string AreaTyped, string AreaShown, string Crop, string Growing, double? SoilPh, Guid Version, string Says);
+
+/// <summary>A water source with what its last strip means.</summary>
+public sealed record WaterView(int Id, string Name, string Kind, bool Chloramine, double? LastStrip, DateTimeOffset? LastStripAt, string Says);
+
+/// <summary>A vessel.</summary>
+public sealed record VesselRow(int Id, string Name, string Shape, double TotalL, double WorkingL, double DepthM, string WorkingShown, string DepthShown, string Says);
+
+/// <summary>A pump.</summary>
+public sealed record PumpRow(int Id, string Name, double OpenLpm, double ShutOffKPa, string OpenShown, string ShutOffShown, string Says);
+
+/// <summary>A diffuser.</summary>
+public sealed record DiffuserRow(int Id, string Name, string Kind, double? LossKPa, string Says);
+
+/// <summary>Something on the shelf.</summary>
+public sealed record InputRow(int Id, string Name, string Kind, string? Lot, string? UnfitWhy);
+
+/// <summary>What pump, diffuser and vessel make of each other: air at depth and the schools' asking.</summary>
+public sealed record AirAtDepth(int PumpId, int VesselId, int DiffuserId, double? Lpm, string Says);
+
+/// <summary>Ground and kit.</summary>
+public sealed record GroundView(
+    IReadOnlyList<BedView> Beds, IReadOnlyList<WaterView> Waters, IReadOnlyList<VesselRow> Vessels, IReadOnlyList<PumpRow> Pumps,
+    IReadOnlyList<DiffuserRow> Diffusers, IReadOnlyList<InputRow> Inputs, IReadOnlyList<AirAtDepth> Air, IReadOnlyList<KindView> Sources, IReadOnlyList<KindView> Foods,
+    IReadOnlyList<KindView> DiffuserKinds, IReadOnlyDictionary<string, string> ForkChoices);
+
+/// <summary>A kind to choose from.</summary>
+public sealed record KindView(string Kind, string Name);
+
+/// <summary>The sentences that stand beside ground and kit, each computed.</summary>
+public static class GroundSays
+{
+    /// <summary>What a bed asks for of either making.</summary>
+    public static string Bed(double areaM2, double? ph, UnitSystem units)
+    {
+        string Litres(bool leaf) => Units.Show(areaM2 / 100 * BrewPlan.LitresPer100M2(leaf), Dimension.Volume, units);
+        var soil = ph switch { null => "", > 7.2 => " Alkaline: the school of pH would brew fungal.", < 6.3 => " Acid: the school of pH would brew bacterial.", _ => " Near neutral." };
+        return $"Asks for {Litres(false)} of extract on roots or {Litres(true)} of tea on leaves.{soil}";
+    }
+
+    /// <summary>What a strip means for the dose.</summary>
+    public static string Water(string kind, double? strip, bool chloramine)
+    {
+        if (kind == "surface")
+        {
+            return "Not on food without a test: it can carry gut germs and mud.";
+        }
+
+        var dose = WaterClearing.Dose(10, strip ?? (kind is "rain" or "well" ? 0 : null), "ascorbic", chloramine).Value;
+        return dose.Amount == 0
+            ? "Nothing to clear, if the strip still reads zero."
+            : $"{Core.Workings.Say.Number(dose.Amount!.Value)} mg of ascorbic acid clears 10 L{(dose.AssumedMgPerL is null ? "" : "; no strip read, 2 mg/L assumed")}.{(chloramine ? " Standing it open would leave the chloramine." : "")}";
+    }
+
+    /// <summary>What a vessel holds, and the air the schools would give it.</summary>
+    public static string Vessel(double totalL, double workingL) =>
+        $"{Core.Workings.Say.Number(workingL / totalL * 100, 2)} % filled, the rest for foam. Light air {Core.Workings.Say.Number(workingL * 0.25)} L/min, heavy {Core.Workings.Say.Number(workingL)}.";
+
+    /// <summary>How deep a pump can blow at all.</summary>
+    public static string Pump(double shutOffKPa) => $"Blows no deeper than {Core.Workings.Say.Number(shutOffKPa / 9.80665, 2)} m, and half its figure at {Core.Workings.Say.Number(shutOffKPa / 9.80665 / 2, 2)} m.";
+
+    /// <summary>How much oxygen a diffuser gets over.</summary>
+    public static string Diffuser(DiffuserKind kind, double? loss) =>
+        $"{Core.Workings.Say.Number(kind.SotePerMetre * 100)} % of the oxygen goes over per metre of depth; takes {Core.Workings.Say.Number(loss ?? kind.UsualLossKPa)} kPa{(loss is null ? " as usual for its kind" : "")}.";
+}

@@ -1,0 +1,169 @@
+using MudPie.Core.Brewing;
+using MudPie.Core.Measures;
+using MudPie.Core.Workings;
+using MudPie.Records;
+using MudPie.Records.Ground;
+using MudPie.Server.Web;
+
+namespace MudPie.Server.Ground;
+
+/// <summary>Ten short answers, as typed.</summary>
+public sealed record SetupRequest
+{
+    public string? Name { get; init; }
+
+    public string? Place { get; init; }
+
+    public string? Altitude { get; init; }
+
+    public string? Zone { get; init; }
+
+    public UnitSystem? Units { get; init; }
+
+    public string? BedName { get; init; }
+
+    public string? Area { get; init; }
+
+    public string? Crop { get; init; }
+
+    public string? Growing { get; init; }
+
+    public string? Shape { get; init; }
+
+    public string? Total { get; init; }
+
+    public string? Depth { get; init; }
+
+    public string? OpenFlow { get; init; }
+
+    public string? ShutOff { get; init; }
+
+    public string? DiffuserKind { get; init; }
+
+    public string? WaterKind { get; init; }
+
+    public string? Strip { get; init; }
+}
+
+/// <summary>What Mud Pie makes of an answer, by field.</summary>
+public sealed record SetupRemarks(IReadOnlyDictionary<string, string> Says);
+
+/// <summary>From nothing to a holding that can plan a brew.</summary>
+public static class SetupEndpoints
+{
+    /// <summary>What can be done.</summary>
+    public static void MapSetup(this IEndpointRouteBuilder api)
+    {
+        api.MapPost("/holding/setup/work-out", WorkOut).Produces<SetupRemarks>().ProducesProblem(422);
+        api.MapPost("/holding/setup", Keep).Produces<Kept>().ProducesProblem(422);
+    }
+
+    /// <summary>Reads "52.5, 0.0" or "52.5 N 1.2 W".</summary>
+    public static (double Latitude, double Longitude)? Place(string? typed)
+    {
+        var text = (typed ?? "").ToUpperInvariant().Replace("°", " ");
+        var numbers = System.Text.RegularExpressions.Regex.Matches(text, @"(-?\d{1,3}(?:\.\d+)?)\s*([NSEW]?)");
+        if (numbers.Count != 2)
+        {
+            return null;
+        }
+
+        double Read(int i) => double.Parse(numbers[i].Groups[1].Value, System.Globalization.CultureInfo.InvariantCulture) * (numbers[i].Groups[2].Value is "S" or "W" ? -1 : 1);
+        var (lat, lon) = (Read(0), Read(1));
+        return Math.Abs(lat) <= 90 && Math.Abs(lon) <= 180 ? (lat, lon) : null;
+    }
+
+    private static IResult WorkOut(SetupRequest r)
+    {
+        var fields = new TypedFields(r.Units ?? UnitSystem.Metric);
+        var read = Read(r, fields);
+        if (!fields.Checks.Sound)
+        {
+            return Problems.Of(fields.Checks.Refusal);
+        }
+
+        var units = read.Holding.Units;
+        var air = Air.AtDepth(read.Pump.OpenLpm, read.Pump.ShutOffKPa, read.Vessel.DepthM, Ingredients.Diffuser(read.Diffuser.Kind)!.UsualLossKPa);
+        var full = OxygenSaturation.At(18, read.Holding.AltitudeM).Value.Value;
+        return TypedResults.Ok(new SetupRemarks(new Dictionary<string, string>
+        {
+            ["altitude"] = $"Water there holds {Say.Fixed(full, 1)} mg/L of oxygen at 18 °C; a brew must keep 6.",
+            ["area"] = GroundSays.Bed(read.Bed.AreaM2, null, units),
+            ["vessel"] = GroundSays.Vessel(read.Vessel.TotalL, read.Vessel.WorkingL),
+            ["pump"] = air.Refused is null
+                ? $"{Units.Show(air.Value, Dimension.Flow, units)} of its {Units.Show(read.Pump.OpenLpm, Dimension.Flow, units)} arrive at the bottom of that vessel."
+                : air.Refused.Problems[0].ToString(),
+            ["diffuser"] = GroundSays.Diffuser(Ingredients.Diffuser(read.Diffuser.Kind)!, null),
+            ["water"] = GroundSays.Water(read.Water.Kind, read.Strip, false),
+        }));
+    }
+
+    private static Task<IResult> Keep(SetupRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
+    {
+        if (await clock.Find() is not null)
+        {
+            return Refusal.Of("name", "This holding is set up already.", "Change it under Ground and kit.");
+        }
+
+        var fields = new TypedFields(r.Units ?? UnitSystem.Metric);
+        var read = Read(r, fields);
+        if (!fields.Checks.Sound)
+        {
+            return fields.Checks.Refusal;
+        }
+
+        read.Holding.CreatedAt = clock.Now;
+        if (read.Strip is { } mg)
+        {
+            read.Water.Strips.Add(new StripReading { At = clock.Now, MgPerL = mg });
+        }
+
+        db.AddRange(read.Holding, read.Bed, read.Vessel, read.Pump, read.Diffuser, read.Water);
+        db.AddRange(
+            new Input { Name = "compost", Kind = "compost" }, new Input { Name = "castings", Kind = "castings" },
+            new Input { Name = "fish hydrolysate", Kind = "fishHydrolysate" }, new Input { Name = "liquid kelp", Kind = "kelpLiquid" });
+        await db.SaveChangesAsync();
+        return Writes.Done(new Kept(read.Holding.Id));
+    });
+
+    private sealed record Setup(Holding Holding, Bed Bed, Vessel Vessel, Pump Pump, Diffuser Diffuser, WaterSource Water, double? Strip);
+
+    private static Setup Read(SetupRequest r, TypedFields fields)
+    {
+        var place = Place(r.Place);
+        if (place is null)
+        {
+            fields.Checks.Add("place", $"“{r.Place}” is not a latitude and a longitude.", "Write it as 52.5, 0.0 or 52.5 N 1.2 W; a degree is near enough, it is for the sun.");
+        }
+
+        var zone = (r.Zone ?? "").Trim();
+        if (!HoldingClock.Knows(zone))
+        {
+            fields.Checks.Add("zone", $"“{zone}” is not a time zone.", "Write it as Europe/London or America/Chicago.");
+        }
+
+        var shape = fields.OneOf("shape", r.Shape, "bucket", "barrel", "tank");
+        var total = fields.Quantity("total", r.Total, Dimension.Volume, 1, shape switch { "bucket" => 60, "barrel" => 600, _ => 5000 }, $"That is the range of a {shape}.");
+        var waterKind = fields.OneOf("waterKind", r.WaterKind, "mains", "rain", "well", "surface");
+        return new Setup(
+            new Holding
+            {
+                Name = fields.Name("name", r.Name, "the holding"), Latitude = place?.Latitude ?? 0, Longitude = place?.Longitude ?? 0,
+                AltitudeM = fields.Quantity("altitude", r.Altitude, Dimension.Length, OxygenSaturation.LowestM, OxygenSaturation.HighestM), Zone = zone, Units = r.Units ?? UnitSystem.Metric,
+            },
+            new Bed
+            {
+                Name = fields.Name("bedName", r.BedName, "the bed"), AreaM2 = fields.Quantity("area", r.Area, Dimension.Area, 0.1, 1_000_000), AreaTyped = (r.Area ?? "").Trim(),
+                Crop = fields.Name("crop", r.Crop, "the crop"), Growing = fields.OneOf("growing", r.Growing, "annual", "grass", "perennial", "tree"),
+            },
+            new Vessel { Name = "The " + shape, Shape = shape, TotalL = total, WorkingL = total * 0.85, DepthM = fields.Quantity("depth", r.Depth, Dimension.Length, 0.05, 5) },
+            new Pump
+            {
+                Name = "Air pump", OpenLpm = fields.Quantity("openFlow", r.OpenFlow, Dimension.Flow, 0.1, 5000, "It stands on the pump's box."),
+                ShutOffKPa = fields.Quantity("shutOff", r.ShutOff, Dimension.Pressure, 1, 200, "1 m of water is 9.8 kPa."),
+            },
+            new Diffuser { Name = "Diffuser", Kind = fields.OneOf("diffuserKind", r.DiffuserKind, [.. Ingredients.Diffusers.Select(d => d.Kind)]) },
+            new WaterSource { Name = waterKind switch { "mains" => "Mains", "rain" => "Rain water", "well" => "Well", _ => "Open water" }, Kind = waterKind },
+            fields.Optional("strip", r.Strip, Dimension.Concentration, 0, WaterClearing.Highest));
+    }
+}

@@ -1,0 +1,215 @@
+using System.Globalization;
+using Microsoft.EntityFrameworkCore;
+using MudPie.Core.Judging;
+using MudPie.Core.Measures;
+using MudPie.Core.Workings;
+using MudPie.Records;
+using MudPie.Records.Judging;
+using MudPie.Server.Web;
+
+namespace MudPie.Server.Judging;
+
+/// <summary>A set of readings, as typed: "9.1 8.8 9.4".</summary>
+public sealed record BrixRequest
+{
+    public int? BedId { get; init; }
+
+    public int? ApplicationId { get; init; }
+
+    public string? Readings { get; init; }
+
+    public string? Temperature { get; init; }
+
+    public bool MeterCorrects { get; init; }
+
+    public string? LeafPosition { get; init; }
+
+    public string? Sky { get; init; }
+
+    public DateTimeOffset? At { get; init; }
+}
+
+/// <summary>One set, read back.</summary>
+public sealed record BrixVisitView(int Id, DateTimeOffset At, string LeafPosition, string Sky, bool MeterCorrects, double? TemperatureC, IReadOnlyList<double> AsRead, IReadOnlyList<double> At20, BrixValue Value);
+
+/// <summary>A set worked out before it is kept, and what it says against the set before the spray.</summary>
+public sealed record BrixWorkOut(IReadOnlyList<double> AsRead, IReadOnlyList<double> At20, BrixValue Value, string Advice, Worked<BrixDifference>? Difference);
+
+/// <summary>A bed with a spray on it and the readings around that.</summary>
+public sealed record BrixPair(
+    int ApplicationId, int BatchId, string Batch, int BedId, string Bed, string Crop, DateTimeOffset SprayedAt, string Dilution, BrixVisitView? Before, BrixVisitView? After, Worked<BrixDifference>? Difference, string Wants);
+
+/// <summary>A bed's own history of brix.</summary>
+public sealed record BrixHistory(int BedId, string Bed, string Crop, IReadOnlyList<BrixVisitView> Visits);
+
+/// <summary>The leaves.</summary>
+public sealed record BrixView(IReadOnlyList<BrixPair> Pairs, IReadOnlyList<BrixHistory> Beds);
+
+/// <summary>Reading the leaves.</summary>
+public static class BrixEndpoints
+{
+    /// <summary>What can be done.</summary>
+    public static void MapBrix(this IEndpointRouteBuilder api)
+    {
+        api.MapGet("/judge/brix", Read).Produces<BrixView>();
+        api.MapPost("/judge/brix/work-out", WorkOut).Produces<BrixWorkOut>().ProducesProblem(422);
+        api.MapPost("/judge/brix", Keep).Produces<Kept>().ProducesProblem(422);
+    }
+
+    /// <summary>Sprays of the last 60 days, a row a bed, newest first.</summary>
+    public static async Task<List<BrixPair>> Pairs(HoldingDb db, HoldingClock clock)
+    {
+        var since = clock.Now.AddDays(-60);
+        var local = await clock.Local();
+        var sprays = (await db.Applications.AsNoTracking().Where(a => a.At > since).OrderByDescending(a => a.At).Take(60)
+                .Select(a => new { a.Id, a.BatchId, Batch = a.Batch.Name, a.At, a.Dilution, Beds = a.Beds.Select(b => new { b.BedId, b.Bed.Name, b.Bed.Crop }).ToList() }).ToListAsync())
+            .SelectMany(a => a.Beds.Select(b => new { a.Id, a.BatchId, a.Batch, b.BedId, Bed = b.Name, b.Crop, a.At, a.Dilution })).ToList();
+        var bedIds = sprays.Select(s => s.BedId).Distinct().ToList();
+        var visits = (await db.BrixVisits.AsNoTracking().Include(v => v.Readings).Where(v => bedIds.Contains(v.BedId) && v.At > since.AddDays(-10)).ToListAsync()).ToLookup(v => v.BedId);
+        return [.. sprays.Select(s =>
+        {
+            var before = visits[s.BedId].Where(v => v.At <= s.At && v.At > s.At.AddDays(-5)).MaxBy(v => v.At);
+            var after = visits[s.BedId].Where(v => v.At > s.At.AddHours(12) && v.At < s.At.AddDays(10)).MinBy(v => v.At);
+            return new BrixPair(s.Id, s.BatchId, s.Batch, s.BedId, s.Bed, s.Crop, s.At, s.Dilution, View(before), View(after),
+                before is not null && after is not null ? BrixReadings.Compare(Set(before, local), Set(after, local)) : null, Wants(s.At, before, after, clock.Now));
+        })];
+    }
+
+    private static async Task<IResult> Read(HoldingDb db, HoldingClock clock)
+    {
+        var since = clock.Now.AddMonths(-18);
+        var visits = await db.BrixVisits.AsNoTracking().Include(v => v.Readings).Where(v => v.At > since).OrderByDescending(v => v.At).Take(400)
+            .Select(v => new { v.BedId, Bed = v.Bed.Name, v.Bed.Crop, Visit = v }).ToListAsync();
+        var beds = visits.GroupBy(v => v.BedId).Select(g => new BrixHistory(g.Key, g.First().Bed, g.First().Crop, [.. g.Take(60).Select(v => View(v.Visit)!).Reverse()])).ToList();
+        return TypedResults.Ok(new BrixView(await Pairs(db, clock), beds));
+    }
+
+    private static async Task<IResult> WorkOut(BrixRequest r, HoldingDb db, HoldingClock clock)
+    {
+        var fields = new TypedFields(await clock.Units());
+        var visit = await Typed(r, fields, db, clock);
+        if (!fields.Checks.Sound)
+        {
+            return Problems.Of(fields.Checks.Refusal);
+        }
+
+        var local = await clock.Local();
+        var before = await Before(r, visit, db);
+        var value = BrixReadings.Value([.. visit.Readings.Select(x => x.At20)]);
+        var advice = value.Count < 3
+            ? $"{value.Count} of three to five: one squeeze is noise, leaves differ by 0.5 to 1 °Bx."
+            : $"{Say.Fixed(value.Mean, 1)} °Bx at 20 °C, give or take {Say.Fixed((value.High95!.Value - value.Low95!.Value) / 2, 1)}.";
+        return TypedResults.Ok(new BrixWorkOut(
+            [.. visit.Readings.Select(x => x.AsRead)], [.. visit.Readings.Select(x => x.At20)], value, advice,
+            before is null ? null : BrixReadings.Compare(Set(before, local), Set(visit, local))));
+    }
+
+    private static Task<IResult> Keep(BrixRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
+    {
+        var fields = new TypedFields(await clock.Units());
+        var visit = await Typed(r, fields, db, clock);
+        if (!fields.Checks.Sound)
+        {
+            return fields.Checks.Refusal;
+        }
+
+        db.BrixVisits.Add(visit);
+        await db.SaveChangesAsync();
+        return Writes.Done(new Kept(visit.Id));
+    });
+
+    private static async Task<BrixVisit?> Before(BrixRequest r, BrixVisit visit, HoldingDb db)
+    {
+        var sprayed = await db.Applications.Where(a => a.Id == r.ApplicationId).Select(a => (DateTimeOffset?)a.At).FirstOrDefaultAsync();
+        if (sprayed is not { } at || visit.At < at)
+        {
+            return null;
+        }
+
+        var from = at.AddDays(-5);
+        return await db.BrixVisits.AsNoTracking().Include(v => v.Readings).Where(v => v.BedId == visit.BedId && v.At <= at && v.At > from).OrderByDescending(v => v.At).FirstOrDefaultAsync();
+    }
+
+    private static async Task<BrixVisit> Typed(BrixRequest r, TypedFields fields, HoldingDb db, HoldingClock clock)
+    {
+        if (!await db.Beds.AnyAsync(b => b.Id == r.BedId))
+        {
+            fields.Checks.Add("bedId", "No bed was chosen.", "Choose the bed whose leaves you read.");
+        }
+
+        if (r.ApplicationId is not null && !await db.Applications.AnyAsync(a => a.Id == r.ApplicationId))
+        {
+            fields.Checks.Add("applicationId", "That spray is not there.", "Choose one from the list.");
+        }
+
+        var temperature = r.MeterCorrects ? (double?)null : fields.Quantity("temperature", r.Temperature, Dimension.Temperature, 10, 30, "Outside that the correction table says nothing: let the meter come indoors for ten minutes and read again.");
+        var visit = new BrixVisit
+        {
+            BedId = r.BedId ?? 0, ApplicationId = r.ApplicationId, At = fields.Past("at", r.At, clock.Now), RecordedAt = clock.Now, MeterCorrects = r.MeterCorrects, TemperatureC = temperature,
+            LeafPosition = fields.OneOf("leafPosition", r.LeafPosition, "top", "middle", "bottom"), Sky = fields.OneOf("sky", r.Sky, "clear", "mixed", "dull"),
+        };
+        foreach (var read in Numbers(r.Readings, fields.Checks))
+        {
+            if (r.MeterCorrects)
+            {
+                visit.Readings.Add(new BrixReading { AsRead = read, At20 = read });
+            }
+            else if (temperature is >= 10)
+            {
+                BrixCorrection.To20(read, temperature).Match(
+                    w =>
+                    {
+                        visit.Readings.Add(new BrixReading { AsRead = read, At20 = w.Value.Value });
+                        return true;
+                    },
+                    _ => false);
+            }
+        }
+
+        return visit;
+    }
+
+    private static List<double> Numbers(string? typed, Checks checks)
+    {
+        const string wayOut = "Type them one after another: 9.1 8.8 9.4.";
+        var numbers = new List<double>();
+        foreach (var word in (typed ?? "").Split([' ', ';', '\n', '\t'], StringSplitOptions.RemoveEmptyEntries).Select(w => w.Trim(',')).Where(w => w.Length > 0))
+        {
+            if (!double.TryParse(word.Replace(',', '.'), NumberStyles.AllowDecimalPoint | NumberStyles.AllowLeadingSign, CultureInfo.InvariantCulture, out var value) || !double.IsFinite(value))
+            {
+                checks.Add("readings", $"“{(word.Length > 20 ? word[..20] : word)}” is no brix.", wayOut);
+            }
+            else if (value is < 0 or > 30)
+            {
+                checks.Add("readings", $"{Say.Number(value)} °Bx can't be sap.", "Give 0 to 30: the correction table ends there.");
+            }
+            else
+            {
+                numbers.Add(value);
+            }
+        }
+
+        if (numbers.Count is 0 or > 30 && checks.Sound)
+        {
+            checks.Add("readings", numbers.Count == 0 ? "Nothing was typed." : "That is more than thirty.", wayOut);
+        }
+
+        return numbers;
+    }
+
+    private static string Wants(DateTimeOffset sprayed, BrixVisit? before, BrixVisit? after, DateTimeOffset now) => (before, after) switch
+    {
+        (null, null) when now < sprayed.AddHours(12) => "no reading before it; read after one to three days all the same",
+        (_, null) when now < sprayed.AddDays(1) => $"read again from tomorrow on",
+        (_, null) when now < sprayed.AddDays(10) => "due now: one to three days after",
+        (_, null) => "never read again",
+        (null, _) => "no reading before it: nothing to compare with",
+        _ => "",
+    };
+
+    private static BrixSet Set(BrixVisit v, Func<DateTimeOffset, DateTimeOffset> local) =>
+        new([.. v.Readings.Select(r => r.At20)], v.LeafPosition, local(v.At).TimeOfDay.TotalHours, v.Sky);
+
+    private static BrixVisitView? View(BrixVisit? v) => v is null ? null : new(
+        v.Id, v.At, v.LeafPosition, v.Sky, v.MeterCorrects, v.TemperatureC, [.. v.Readings.Select(r => r.AsRead)], [.. v.Readings.Select(r => r.At20)], BrixReadings.Value([.. v.Readings.Select(r => r.At20)]));
+}

@@ -1,0 +1,9 @@
+using MudPie.Server;
+using MudPie.Server.Calculators;
+
+return args.FirstOrDefault() switch
+{
+    "calc" => CalcCommand.Run(args[1..], Console.In, Console.Out, Console.Error),
+    "backup" => BackupCommand.Run(args[1..], Console.Out, Console.Error),
+    _ => await App.Run(args),
+};

@@ -1,0 +1,103 @@
+using Microsoft.EntityFrameworkCore;
+using MudPie.Core.Almanac;
+using MudPie.Core.Brewing;
+using MudPie.Core.Workings;
+using MudPie.Records;
+using MudPie.Records.Brewing;
+using MudPie.Server.Brewing;
+using MudPie.Server.Judging;
+using MudPie.Server.Web;
+
+namespace MudPie.Server.Today;
+
+/// <summary>Something that wants hands.</summary>
+/// <param name="Id">Stable while it lasts.</param>
+/// <param name="Urgency">0 now, 1 soon, 2 today, 3 when there is time.</param>
+/// <param name="Title">What, in a few words.</param>
+/// <param name="Detail">Why, in a few more.</param>
+/// <param name="Action">What its one button says.</param>
+/// <param name="Link">Where it leads.</param>
+/// <param name="At">When it is or was due.</param>
+public sealed record TodayItem(string Id, int Urgency, string Title, string Detail, string Action, string Link, DateTimeOffset At);
+
+/// <summary>What wants hands, and what the day is like.</summary>
+public sealed record TodayView(IReadOnlyList<TodayItem> Items, string Light, IReadOnlyList<BatchLine> Going);
+
+/// <summary>One moment of a loaf: hours from its start, how grown it is (0 to 1), and whether oxygen runs short.</summary>
+public sealed record LoafPoint(DateTimeOffset At, double Level, bool Short);
+
+/// <summary>A brew on the day line.</summary>
+public sealed record DayBrew(int Id, string Name, string State, DateTimeOffset Start, DateTimeOffset ReadyAt, DateTimeOffset UseAt, IReadOnlyList<LoafPoint> Loaf);
+
+/// <summary>A reading on the day line: made, or due.</summary>
+public sealed record DayPip(DateTimeOffset At, int BatchId, string Text, bool Due);
+
+/// <summary>Something to come, for the folded line.</summary>
+public sealed record DayNext(DateTimeOffset At, string Text, string Link, string Kind);
+
+/// <summary>The day line: some hours back to two days on.</summary>
+public sealed record DayLineView(
+    DateTimeOffset From, DateTimeOffset To, DateTimeOffset Now, IReadOnlyList<SunStretch> Sun, IReadOnlyList<DayBrew> Brews, IReadOnlyList<DayPip> Pips, IReadOnlyList<DayNext> Next);
+
+/// <summary>Today and the day line.</summary>
+public static class TodayEndpoints
+{
+    /// <summary>What can be asked.</summary>
+    public static void MapToday(this IEndpointRouteBuilder api)
+    {
+        api.MapGet("/today", Today).Produces<TodayView>();
+        api.MapGet("/day-line", DayLine).Produces<DayLineView>();
+    }
+
+    private static async Task<List<(Batch Batch, WatchAnswer? Watch)>> Going(HoldingDb db, LiveBrew live)
+    {
+        var ids = await db.Batches.Where(b => b.State == BatchState.Planned || b.State == BatchState.Brewing || b.State == BatchState.Off).OrderBy(b => b.UseAt).Select(b => b.Id).Take(20).ToListAsync();
+        var list = new List<(Batch, WatchAnswer?)>();
+        foreach (var id in ids)
+        {
+            var batch = (await live.Load(id))!;
+            var watch = await live.Watch(batch);
+            list.Add((batch, watch is { Refused: null } ? watch.Value : null));
+        }
+
+        return list;
+    }
+
+    private static async Task<IResult> Today(HoldingDb db, HoldingClock clock, LiveBrew live)
+    {
+        var units = await clock.Units();
+        var local = await clock.Local();
+        var going = await Going(db, live);
+        var items = going.SelectMany(g => TodayRules.Of(g.Batch, g.Watch, clock.Now, local)).ToList();
+        foreach (var pair in (await BrixEndpoints.Pairs(db, clock)).Where(p => p.After is null && clock.Now > p.SprayedAt.AddDays(1) && clock.Now < p.SprayedAt.AddDays(10)).DistinctBy(p => p.BedId))
+        {
+            items.Add(TodayRules.BrixDue(pair, clock.Now, local));
+        }
+
+        var holding = await clock.Find();
+        var height = holding is null ? 0 : Sun.ElevationDeg(clock.Now, holding.Latitude, holding.Longitude);
+        return TypedResults.Ok(new TodayView(
+            [.. items.OrderBy(i => i.Urgency).ThenBy(i => i.At)],
+            height < Sun.RiseDeg ? "night" : height < Sun.LowDeg ? "low sun" : "high sun: not on leaves",
+            [.. going.Select(g => new BatchLine(g.Batch.Id, g.Batch.Name, g.Batch.State, g.Batch.Making, g.Batch.Purpose, g.Batch.Vessel.Name, g.Batch.Vessel.Shape, g.Batch.BrewL,
+                Core.Measures.Units.Show(g.Batch.BrewL, Core.Measures.Dimension.Volume, units), g.Batch.PlannedStart, g.Batch.StartedAt, g.Batch.AirOffAt, g.Batch.UseAt, g.Batch.IsDemo,
+                [.. g.Batch.Beds.Select(b => b.Bed.Name)], null, g.Watch?.Verdict.Sentence ?? BatchViews.Outcome(g.Batch.State, null, null)))]));
+    }
+
+    private static async Task<IResult> DayLine(HoldingDb db, HoldingClock clock, LiveBrew live)
+    {
+        var (from, to) = (clock.Now.AddHours(-13), clock.Now.AddHours(48));
+        var holding = await clock.Find();
+        var local = await clock.Local();
+        var going = await Going(db, live);
+        var pips = going.Where(g => g.Batch.StartedAt is not null).SelectMany(g => LiveBrew.Standing(g.Batch).Where(l => l.Kind == LogKind.Oxygen && l.At > from)
+                .TakeLast(24).Select(l => new DayPip(l.At, g.Batch.Id, $"{g.Batch.Vessel.Name}: {Say.Fixed(l.Number ?? 0, 1)} mg/L", false))).ToList();
+        pips.AddRange(going.Where(g => g.Watch is not null && g.Batch.State == BatchState.Brewing).Select(g => new DayPip(g.Batch.StartedAt!.Value.AddHours(g.Watch!.ReadingDueAtH), g.Batch.Id, $"{g.Batch.Vessel.Name}: reading due", true)));
+        var next = going.SelectMany(g => TodayRules.Next(g.Batch, g.Watch, clock.Now)).Where(n => n.At > clock.Now.AddHours(-2)).OrderBy(n => n.At).Take(3).ToList();
+        return TypedResults.Ok(new DayLineView(
+            from, to, clock.Now,
+            holding is null ? [] : Sun.Stretches(from, to, holding.Latitude, holding.Longitude),
+            [.. going.Select(g => new DayBrew(g.Batch.Id, g.Batch.Vessel.Name, g.Batch.State.ToString(), g.Batch.StartedAt ?? g.Batch.PlannedStart, g.Batch.AirOffAt ?? (g.Batch.StartedAt ?? g.Batch.PlannedStart).AddHours(g.Batch.BrewHours), g.Batch.UseAt, TodayRules.Loaf(g.Batch, g.Watch)))],
+            pips, next));
+    }
+}

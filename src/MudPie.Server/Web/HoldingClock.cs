@@ -1,0 +1,35 @@
+using Microsoft.EntityFrameworkCore;
+using MudPie.Core.Measures;
+using MudPie.Records;
+using MudPie.Records.Ground;
+using NodaTime;
+
+namespace MudPie.Server.Web;
+
+/// <summary>The holding that this process serves, and the time there.</summary>
+public sealed class HoldingClock(HoldingDb db, TimeProvider time)
+{
+    private Holding? _holding;
+
+    /// <summary>Now, UTC.</summary>
+    public DateTimeOffset Now => time.GetUtcNow();
+
+    /// <summary>The holding, or null before it is set up.</summary>
+    public async Task<Holding?> Find() => _holding ??= await db.Holdings.AsNoTracking().OrderBy(h => h.Id).FirstOrDefaultAsync();
+
+    /// <summary>Units to answer in.</summary>
+    public async Task<UnitSystem> Units() => (await Find())?.Units ?? UnitSystem.Metric;
+
+    /// <summary>A moment in the holding's own zone.</summary>
+    public async Task<Func<DateTimeOffset, DateTimeOffset>> Local() => In((await Find())?.Zone ?? "UTC");
+
+    /// <summary>A moment in a zone; UTC where the zone is not known.</summary>
+    public static Func<DateTimeOffset, DateTimeOffset> In(string zone)
+    {
+        var found = DateTimeZoneProviders.Tzdb.GetZoneOrNull(zone) ?? DateTimeZone.Utc;
+        return at => at.ToOffset(found.GetUtcOffset(Instant.FromDateTimeOffset(at)).ToTimeSpan());
+    }
+
+    /// <summary>True for a zone of the tz database.</summary>
+    public static bool Knows(string zone) => DateTimeZoneProviders.Tzdb.GetZoneOrNull(zone) is not null;
+}

@@ -1,0 +1,74 @@
+using System.Text.Json;
+using Microsoft.AspNetCore.Diagnostics;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.EntityFrameworkCore;
+using MudPie.Core.Workings;
+
+namespace MudPie.Server.Web;
+
+/// <summary>Turns refusals into RFC 9457 problem details that name the field, what was wrong, and the way out.</summary>
+public static class Problems
+{
+    /// <summary>A refusal as a 422.</summary>
+    public static IResult Of(Refusal refusal) => TypedResults.Problem(Details(refusal));
+
+    /// <summary>A worked value as it is, or its refusal as a 422.</summary>
+    public static IResult Answer<T>(Ruling<T> ruling) => ruling.Match<IResult>(w => TypedResults.Ok(w), Of);
+
+    /// <summary>Nothing there.</summary>
+    public static IResult NotFound(string what) => TypedResults.Problem(new ProblemDetails
+    {
+        Status = 404, Title = $"There is no such {what}.", Detail = "It may have been opened from an old link. Nothing was lost.",
+    });
+
+    /// <summary>The details of a refusal.</summary>
+    public static ProblemDetails Details(Refusal refusal, int status = 422) => new()
+    {
+        Status = status,
+        Title = refusal.Problems.Count == 1 ? refusal.Problems[0].Wrong : "Some of this can't be right.",
+        Detail = refusal.Problems.Count == 1 ? refusal.Problems[0].WayOut : "Nothing was kept. Each field says what would do.",
+        Extensions =
+        {
+            ["errors"] = refusal.Problems.GroupBy(p => p.Field).ToDictionary(g => g.Key, g => g.Select(p => p.ToString()).ToArray()),
+            ["fields"] = refusal.Problems,
+        },
+    };
+}
+
+/// <summary>What could not be read, or was changed by somebody else meanwhile, said in the same form.</summary>
+public sealed class ProblemHandler(ILogger<ProblemHandler> log) : IExceptionHandler
+{
+    /// <inheritdoc/>
+    public async ValueTask<bool> TryHandleAsync(HttpContext httpContext, Exception exception, CancellationToken cancellationToken)
+    {
+        var problem = exception switch
+        {
+            BadHttpRequestException { InnerException: JsonException json } => Unreadable(json),
+            BadHttpRequestException bad => new ProblemDetails { Status = bad.StatusCode, Title = "That could not be read.", Detail = bad.Message },
+            DbUpdateConcurrencyException => new ProblemDetails
+            {
+                Status = 409, Title = "Somebody else changed this while you had it open.", Detail = "Nothing was overwritten. Load it again and make your change once more.",
+            },
+            _ => null,
+        };
+        if (problem is null)
+        {
+            log.LogError(exception, "A request failed");
+            problem = new ProblemDetails { Status = 500, Title = "Something broke in Mud Pie.", Detail = "What was kept before is safe; this one request was not kept. Try it again." };
+        }
+
+        httpContext.Response.StatusCode = problem.Status ?? 500;
+        await httpContext.Response.WriteAsJsonAsync(problem, Json.Options, "application/problem+json", cancellationToken);
+        return true;
+    }
+
+    /// <summary>Names the field in which JSON went wrong: "$.foods[0].ml" is foods[0].ml.</summary>
+    public static ProblemDetails Unreadable(JsonException json) => Problems.Details(Unread(json), 400);
+
+    /// <summary>The same as a refusal.</summary>
+    public static Refusal Unread(JsonException json)
+    {
+        var field = (json.Path ?? "").Replace("$.", "", StringComparison.Ordinal).Replace("$", "", StringComparison.Ordinal);
+        return Refusal.Of(field.Length == 0 ? "body" : field, "That could not be read.", "Give a number as 6.4, a text in quotes, a time as 2026-05-01T06:30:00Z.");
+    }
+}
