@@ -31,6 +31,9 @@ public sealed record ForecastQuestion : BrewQuestion
     public double? EveryH { get; init; }
 }
 
+/// <summary>Oxygen at an hour of the brew, as forecast: h from the start, mg/L.</summary>
+public sealed record OxygenPoint(double H, double MgPerL);
+
 /// <summary>Low, middle and high of a figure: 10 %, 50 % and 90 % of the ensemble. Null where that share never gets there.</summary>
 public sealed record Span80(double? Low10, double? Median, double? High90);
 
@@ -47,9 +50,9 @@ public sealed record Span80(double? Low10, double? Median, double? High90);
 /// <param name="Trusted">False where no member comes near the readings: then the model is not to be trusted here.</param>
 /// <param name="Learnt">Middle of each multiplier after the readings, in the order of <see cref="Multipliers.Names"/>.</param>
 public sealed record ForecastAnswer(
-    IReadOnlyList<OxygenAt> Median,
-    IReadOnlyList<OxygenAt> Low10,
-    IReadOnlyList<OxygenAt> High90,
+    IReadOnlyList<OxygenPoint> Median,
+    IReadOnlyList<OxygenPoint> Low10,
+    IReadOnlyList<OxygenPoint> High90,
     double ProbabilityBelow6,
     Span80 Below6AtH,
     Span80 ReadyAtH,
@@ -111,9 +114,9 @@ public static class BrewForecast
     {
         var (ensemble, runs, trusted) = Learn(setup, Ensemble.Draw(members, seed), seed, readings, use, every);
         var points = runs[0].Oxygen.Length;
-        var low = new OxygenAt[points];
-        var median = new OxygenAt[points];
-        var high = new OxygenAt[points];
+        var low = new OxygenPoint[points];
+        var median = new OxygenPoint[points];
+        var high = new OxygenPoint[points];
         Parallel.For(0, 2, half =>
         {
             var sorted = new double[members];
@@ -127,7 +130,7 @@ public static class BrewForecast
                 }
 
                 Array.Sort(sorted, weights);
-                OxygenAt At(double share) => new() { H = p * every, MgPerL = Math.Max(Ensemble.AtShare(sorted, weights, share), 0) };
+                OxygenPoint At(double share) => new(p * every, Math.Max(Ensemble.AtShare(sorted, weights, share), 0));
                 (low[p], median[p], high[p]) = (At(0.1), At(0.5), At(0.9));
             }
         });

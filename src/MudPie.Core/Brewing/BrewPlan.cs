@@ -111,7 +111,7 @@ public static class BrewPlan
             Making = making, MakingWhy = why, BrewL = brewL, WantedL = wanted, AreaM2 = area, CoversM2 = brewL / Spare / LitresPer100M2(leaf) * 100,
             Bias = bias,
             Source = new PlanAmount(sourceKind, Ingredients.Source(sourceKind)!.Name, sourceL, true, brewL * 0.12),
-            Foods = foods, Water = water.Value,
+            Foods = foods, Addable = Addable(q, foods, brewL), Water = water.Value,
             Air = new PlanAir(q.PumpOpenLpm!.Value, airLpm, 0.25 * brewL, brewL, tea ? LeastAir(brew, hours) : 0, depth),
             Run = run, Forecast = forecast.Value, BrewHours = hours, StartAt = start, ReadyAt = start.AddHours(hours), UseAt = q.UseAt.Value,
             EarliestUseAt = q.UseAt.Value + Later(q.Now - steps[0].At), Steps = steps, Verdict = PlanVerdict.Of(inputs), Brew = brew,
@@ -183,6 +183,11 @@ public static class BrewPlan
         };
         return ([.. recipe.Select(f => Amount(Ingredients.Food(f.Kind)!, RoundMl(f.Ml * best * brewL / 20), OnShelf(f.Kind), brewL)).Where(f => f.Litres > 0)], best);
     }
+
+    /// <summary>Foods not in it yet, each with 0.3 mL per litre to begin with, as small a dose as any school starts from.</summary>
+    private static List<PlanAmount> Addable(BrewPlanQuestion q, IReadOnlyList<PlanAmount> foods, double brewL) =>
+        [.. Ingredients.Foods.Where(k => foods.All(f => f.Kind != k.Kind))
+            .Select(k => Amount(k, RoundMl(Math.Max(0.3 * brewL, 1)), q.FoodsOnShelf is null || q.FoodsOnShelf.Contains(k.Kind), brewL))];
 
     /// <summary>The most in tenths that is carried, by halving: less food never lowers the oxygen.</summary>
     private static double MostTenths(Func<double, bool> carries)

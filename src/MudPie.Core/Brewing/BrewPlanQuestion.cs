@@ -158,6 +158,9 @@ public sealed record BrewPlanAnswer
     /// <summary>What it is fed.</summary>
     public required IReadOnlyList<PlanAmount> Foods { get; init; }
 
+    /// <summary>What else could be fed, each with a cautious first amount.</summary>
+    public required IReadOnlyList<PlanAmount> Addable { get; init; }
+
     /// <summary>How the water is cleared.</summary>
     public required ChlorineDoseAnswer Water { get; init; }
 

@@ -134,7 +134,7 @@ public static class BrewWatch
         return last + (last is >= 5 and <= 18 ? 2 : 3);
     }
 
-    private static double? Crossing(IReadOnlyList<OxygenAt> median, double now, double use)
+    private static double? Crossing(IReadOnlyList<OxygenPoint> median, double now, double use)
     {
         for (var i = 1; i < median.Count; i++)
         {
@@ -151,7 +151,7 @@ public static class BrewWatch
         return null;
     }
 
-    private static double? At(IReadOnlyList<OxygenAt> series, double h)
+    private static double? At(IReadOnlyList<OxygenPoint> series, double h)
     {
         var i = (int)(h / Every);
         return i < 0 || i >= series.Count - 1 ? null : series[i].MgPerL + ((h - series[i].H) / Every * (series[i + 1].MgPerL - series[i].MgPerL));

@@ -1,0 +1,58 @@
+import { lazy, Suspense } from "react";
+import { Navigate, Route, Routes } from "react-router-dom";
+import { client, useRead } from "./api/client";
+import { Holding } from "./parts/clock";
+import { Shell } from "./parts/Shell";
+import { Wrong } from "./parts/Wrong";
+import { Today } from "./rooms/today/Today";
+
+const Setup = lazy(() => import("./rooms/setup/Setup").then((m) => ({ default: m.Setup })));
+const Ground = lazy(() => import("./rooms/ground/Ground").then((m) => ({ default: m.Ground })));
+const BrewRoom = lazy(() => import("./rooms/brew/BrewRoom").then((m) => ({ default: m.BrewRoom })));
+const PlanBrew = lazy(() => import("./rooms/brew/PlanBrew").then((m) => ({ default: m.PlanBrew })));
+const BatchPage = lazy(() => import("./rooms/brew/BatchPage").then((m) => ({ default: m.BatchPage })));
+const PutOutRoom = lazy(() => import("./rooms/put-out/PutOutRoom").then((m) => ({ default: m.PutOutRoom })));
+const PutOut = lazy(() => import("./rooms/put-out/PutOut").then((m) => ({ default: m.PutOut })));
+const Brix = lazy(() => import("./rooms/judge/Brix").then((m) => ({ default: m.Brix })));
+
+const waiting = (
+  <main id="room" className="p-7 text-ash" aria-busy>
+    <h1 className="text-2xl">One moment</h1>
+  </main>
+);
+
+export function App() {
+  const holding = useRead(["holding"], () => client.GET("/api/holding"));
+  if (!holding.data) {
+    return holding.error ? (
+      <main className="p-7">
+        <h1 className="text-2xl">Mud Pie</h1>
+        <Wrong problem={holding.error} />
+      </main>
+    ) : (
+      waiting
+    );
+  }
+  return (
+    <Holding.Provider value={holding.data}>
+      <Suspense fallback={waiting}>
+        <Routes>
+          {!holding.data.setUp && <Route path="*" element={<Setup />} />}
+          {holding.data.setUp && (
+            <Route element={<Shell holding={holding.data} />}>
+              <Route path="/" element={<Today />} />
+              <Route path="/ground" element={<Ground />} />
+              <Route path="/brew" element={<BrewRoom />} />
+              <Route path="/brew/plan" element={<PlanBrew />} />
+              <Route path="/brew/:id" element={<BatchPage />} />
+              <Route path="/put-out" element={<PutOutRoom />} />
+              <Route path="/put-out/:id" element={<PutOut />} />
+              <Route path="/judge/brix" element={<Brix />} />
+              <Route path="*" element={<Navigate to="/" replace />} />
+            </Route>
+          )}
+        </Routes>
+      </Suspense>
+    </Holding.Provider>
+  );
+}

@@ -1,0 +1,38 @@
+import { useQuery } from "@tanstack/react-query";
+import { client, must, type Problem, type Schemas } from "../api/client";
+import { Field } from "./Field";
+
+interface Props {
+  label: string;
+  value: string;
+  dimension: Schemas["Dimension"];
+  onChange: (typed: string) => void;
+  /** Called with the SI figure when the field is left, where it could be read. */
+  onRead?: (si: number) => void;
+  wrong?: string;
+  autoFocus?: boolean;
+}
+
+/** An amount typed as people say it; shows at once what was understood, and the spoons and jugs for it. */
+export function AmountField({ label, value, dimension, onChange, onRead, wrong, autoFocus }: Props) {
+  const read = useQuery<Schemas["Amount"], Problem>({
+    queryKey: ["amount", dimension, value],
+    queryFn: async () => (await must(client.POST("/api/amounts/read", { body: { text: value, dimension } }))).value!,
+    enabled: value.trim().length > 0,
+    retry: false,
+    refetchInterval: false,
+    staleTime: Infinity,
+  });
+  const understood = read.data && `= ${read.data.shown}${read.data.inTools ? ` · ${read.data.inTools}` : ""}`;
+  return (
+    <Field
+      label={label}
+      value={value}
+      autoFocus={autoFocus}
+      onChange={onChange}
+      onBlur={() => read.data && onRead?.(read.data.si)}
+      wrong={wrong ?? (value.trim() && read.error ? read.error.of("text") : undefined)}
+      hint={understood}
+    />
+  );
+}

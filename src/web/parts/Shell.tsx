@@ -1,0 +1,189 @@
+import { Dialog, DropdownMenu } from "radix-ui";
+import { useEffect, useState } from "react";
+import { Link, NavLink, Outlet, useLocation, useNavigate } from "react-router-dom";
+import { client, type Schemas, useWrite } from "../api/client";
+import { Button } from "./Button";
+import { DayLine } from "./DayLine";
+
+const names: Record<string, { name: string; to: string }> = {
+  today: { name: "Today", to: "/" },
+  brew: { name: "Brew", to: "/brew" },
+  "put-out": { name: "Put out", to: "/put-out" },
+  judge: { name: "Judge", to: "/judge/brix" },
+};
+
+type Light = "day" | "night";
+
+/** The light the screen is read in, kept on this device. */
+function useLight(): [Light, (l: Light) => void] {
+  const [light, setLight] = useState<Light>(() => (localStorage.getItem("light") === "night" ? "night" : "day"));
+  useEffect(() => {
+    document.documentElement.dataset.light = light;
+    localStorage.setItem("light", light);
+  }, [light]);
+  return [light, setLight];
+}
+
+/** Day line, rooms, and what every room shares. */
+export function Shell({ holding }: { holding: Schemas["HoldingView"] }) {
+  const [light, setLight] = useLight();
+  const [keys, setKeys] = useState(false);
+  const go = useNavigate();
+  const place = useLocation();
+  const rooms = holding.rooms.map((r) => names[r]!);
+  const units = useWrite((u: Schemas["UnitSystem"], headers) =>
+    client.POST("/api/holding/units", { body: { units: u }, headers }),
+  );
+
+  useEffect(() => {
+    const press = (e: KeyboardEvent) => {
+      const typing =
+        e.target instanceof HTMLElement &&
+        e.target.closest("input, textarea, select, [role=radio], [role=slider], [role=dialog]");
+      if (typing || e.ctrlKey || e.metaKey || e.altKey) return;
+      const room = rooms[Number(e.key) - 1];
+      if (room) go(room.to);
+      else if (e.key === "w") window.dispatchEvent(new CustomEvent("mudpie-key", { detail: "sum" }));
+      else if (e.key === ".") go("/");
+      else if (e.key === "?") setKeys(true);
+      else if (e.key === "l") setLight(light === "day" ? "night" : "day");
+    };
+    window.addEventListener("keydown", press);
+    return () => window.removeEventListener("keydown", press);
+  });
+
+  useEffect(() => {
+    window.scrollTo(0, 0);
+  }, [place.pathname]);
+
+  const here = (to: string) =>
+    to === "/" ? place.pathname === "/" : place.pathname.startsWith(to.replace("/brix", ""));
+  const roomLinks = rooms.map((r) => (
+    <NavLink
+      key={r.to}
+      to={r.to}
+      aria-current={here(r.to) ? "page" : undefined}
+      className={`relative flex min-h-12 items-center px-1 font-head text-lg wide:text-xl ${here(r.to) ? "font-bold text-clay" : ""}`}
+    >
+      {r.name}
+      {here(r.to) && (
+        <svg
+          viewBox="0 0 60 8"
+          preserveAspectRatio="none"
+          className="absolute inset-x-0 bottom-1 h-2 w-full"
+          aria-hidden
+        >
+          <path d="M2 2q26 7 56 1" fill="none" className="stroke-clay" strokeWidth="3" strokeLinecap="round" />
+        </svg>
+      )}
+    </NavLink>
+  ));
+
+  return (
+    <>
+      <a href="#room" className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-paper focus:p-3">
+        Skip to the room
+      </a>
+      <header className="no-print">
+        <DayLine />
+        <div className="mx-auto flex max-w-[88rem] items-center justify-between gap-4 px-4 pt-1 wide:px-7 wide:pt-2">
+          <nav aria-label="Rooms" className="hidden gap-6 wide:flex">
+            {roomLinks}
+          </nav>
+          <p className="flex items-center gap-2 wide:hidden">
+            <img src="/mark.svg" alt="" className="h-7 w-7" />
+            <b className="font-head">Mud Pie</b>
+          </p>
+          <DropdownMenu.Root>
+            <DropdownMenu.Trigger className="min-h-12 text-left text-base underline decoration-line underline-offset-4">
+              {holding.name}
+              {holding.isDemo && " (demo, made up)"} <span aria-hidden>▾</span>
+            </DropdownMenu.Trigger>
+            <DropdownMenu.Portal>
+              <DropdownMenu.Content
+                align="end"
+                className="z-50 min-w-60 rounded-2xl border-2 border-line bg-paper p-2 text-ink"
+              >
+                <MenuItem onSelect={() => go("/ground")}>Ground and kit</MenuItem>
+                <MenuItem onSelect={() => setLight(light === "day" ? "night" : "day")}>
+                  {light === "day" ? "Night check light" : "Day light"}
+                </MenuItem>
+                <MenuItem onSelect={() => units.mutate(holding.units === "metric" ? "usCustomary" : "metric")}>
+                  {holding.units === "metric" ? "Answer in US customary" : "Answer in metric"}
+                </MenuItem>
+                <MenuItem onSelect={() => setKeys(true)}>Keys</MenuItem>
+              </DropdownMenu.Content>
+            </DropdownMenu.Portal>
+          </DropdownMenu.Root>
+        </div>
+      </header>
+      <Outlet />
+      <nav
+        aria-label="Rooms on the phone"
+        className="no-print fixed inset-x-0 bottom-0 z-30 flex h-14 justify-around border-t border-line bg-paper wide:hidden"
+      >
+        {roomLinks}
+      </nav>
+      <Keys open={keys} onOpenChange={setKeys} rooms={rooms.map((r) => r.name)} />
+    </>
+  );
+}
+
+function MenuItem({ children, onSelect }: { children: string; onSelect: () => void }) {
+  return (
+    <DropdownMenu.Item
+      onSelect={onSelect}
+      className="flex min-h-12 cursor-pointer items-center rounded-xl px-3 text-base data-[highlighted]:bg-slip data-[highlighted]:font-bold"
+    >
+      {children}
+    </DropdownMenu.Item>
+  );
+}
+
+function Keys({ open, onOpenChange, rooms }: { open: boolean; onOpenChange: (o: boolean) => void; rooms: string[] }) {
+  const list = [
+    ...rooms.map((r, i) => [String(i + 1), r]),
+    ["w", "show the sum"],
+    [".", "now: Today"],
+    ["l", "Day or Night check light"],
+    ["?", "this list"],
+  ];
+  return (
+    <Dialog.Root open={open} onOpenChange={onOpenChange}>
+      <Dialog.Portal>
+        <Dialog.Overlay className="fixed inset-0 z-40 bg-ink/50" />
+        <Dialog.Content
+          aria-describedby={undefined}
+          className="fixed left-1/2 top-1/2 z-50 w-[min(24rem,92vw)] -translate-x-1/2 -translate-y-1/2 rounded-3xl bg-paper p-5 text-ink"
+        >
+          <Dialog.Title className="font-head text-xl font-bold">Keys</Dialog.Title>
+          <dl className="my-3 grid grid-cols-[3rem_1fr] gap-y-2">
+            {list.map(([k, what]) => (
+              <div key={k} className="contents">
+                <dt>
+                  <kbd className="rounded border-2 border-line px-2 font-bold">{k}</kbd>
+                </dt>
+                <dd>{what}</dd>
+              </div>
+            ))}
+          </dl>
+          <Dialog.Close asChild>
+            <Button>Close</Button>
+          </Dialog.Close>
+        </Dialog.Content>
+      </Dialog.Portal>
+    </Dialog.Root>
+  );
+}
+
+/** A link that looks like the hand's action. */
+export function Go({ to, children }: { to: string; children: React.ReactNode }) {
+  return (
+    <Link
+      to={to}
+      className="inline-flex min-h-12 items-center rounded-full border-2 border-clay px-5 text-base font-bold text-clay"
+    >
+      {children}
+    </Link>
+  );
+}

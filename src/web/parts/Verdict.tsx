@@ -1,0 +1,21 @@
+import type { Schemas } from "../api/client";
+
+const looks = {
+  go: { colour: "text-moss", mark: "✓", word: "Go" },
+  mind: { colour: "text-straw", mark: "▲", word: "Mind" },
+  stop: { colour: "text-plum", mark: "■", word: "Stop" },
+} as const;
+
+/** A verdict is a sentence; its colour is never alone: a mark and a word go with it. */
+export function Verdict({ verdict }: { verdict: Schemas["Verdict"] }) {
+  const look = looks[verdict.tone];
+  return (
+    <div aria-live="polite">
+      <p className={`text-base font-bold ${look.colour}`}>
+        {look.mark} {look.word}
+      </p>
+      <h2 className={`text-2xl leading-tight ${look.colour}`}>{verdict.sentence}</h2>
+      <p className="mt-1 text-lg">{verdict.why}</p>
+    </div>
+  );
+}

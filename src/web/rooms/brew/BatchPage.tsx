@@ -1,0 +1,197 @@
+import { useParams, useSearchParams } from "react-router-dom";
+import { client, type Schemas, useRead } from "../../api/client";
+import { OxygenChart } from "../../parts/OxygenChart";
+import { Room } from "../../parts/Room";
+import { Go } from "../../parts/Shell";
+import { Sum } from "../../parts/Sum";
+import { ForkMark } from "../../parts/ForkMark";
+import { Verdict } from "../../parts/Verdict";
+import { Vessel } from "../../parts/Vessel";
+import { Wrong } from "../../parts/Wrong";
+import { useClock } from "../../parts/clock";
+import { EndBatch } from "./EndBatch";
+import { LogList } from "./LogList";
+import { ReadIt } from "./ReadIt";
+import { StartBatch } from "./StartBatch";
+import { Steps } from "./Steps";
+
+/** One batch: planned, going, or over. */
+export function BatchPage() {
+  const id = Number(useParams().id);
+  const clock = useClock();
+  const [search] = useSearchParams();
+  const batch = useRead(["batch", id], () => client.GET("/api/brew/batches/{id}", { params: { path: { id } } }));
+  const b = batch.data;
+  if (!b) {
+    return (
+      <main id="room" className="p-7" aria-busy={batch.isPending}>
+        <h1 className="text-2xl">Batch</h1>
+        <Wrong problem={batch.error} />
+      </main>
+    );
+  }
+  const watch = b.watch?.value ?? null;
+  const going = b.state === "brewing" || b.state === "off";
+  const under = [
+    `${b.brewShown} of ${b.making} for ${b.beds.map((x) => x.name).join(", ")}`,
+    `${b.purpose === "leaf" ? "leaf spray" : "root drench"}, ${clock.when(b.useAt)}`,
+    b.startedAt ? `begun ${clock.when(b.startedAt)}` : `to begin ${clock.when(b.plannedStart)}`,
+    b.isDemo ? "made-up demo" : "",
+  ];
+  return (
+    <Room
+      title={b.name}
+      under={under.filter(Boolean).join(" · ")}
+      peek={watch?.verdict.sentence ?? (b.state === "planned" ? "The steps" : "How it went")}
+      bench={
+        <>
+          <Cut batch={b} />
+          {going && <ReadIt batch={b} first={search.get("read") ?? "oxygen"} />}
+          {b.state === "planned" && <StartBatch batch={b} />}
+          <LogList batch={b} />
+        </>
+      }
+      slate={
+        <>
+          {watch && b.watch && (
+            <>
+              <Verdict verdict={going ? watch.verdict : over(b, watch)} />
+              <OxygenChart
+                forecast={watch.forecast}
+                start={b.startedAt!}
+                nowH={going ? watch.nowH : undefined}
+                useAtH={watch.useAtH}
+                airOffH={hoursIn(b, b.airOffAt)}
+                readings={standing(b, "oxygen").map((l) => ({ h: hoursIn(b, l.at)!, mgPerL: l.number ?? 0 }))}
+              />
+              <Remedies remedies={watch.remedies} />
+              <p className="flex flex-wrap items-center gap-5">
+                <Sum working={b.watch.working} sure={b.watch.sure} of="this forecast" />
+                {b.watch.forks.map((f) => (
+                  <span key={f.id}>
+                    <ForkMark fork={f} /> {f.question}
+                  </span>
+                ))}
+              </p>
+              {b.making === "tea" && going && b.state === "brewing" && (
+                <p>
+                  Ready about{" "}
+                  <b>
+                    {watch.forecast.readyAtH.median === null
+                      ? "never"
+                      : clock.when(hourAt(b, watch.forecast.readyAtH.median))}
+                  </b>{" "}
+                  by the model. Once the air is off it keeps 6 mg/L for about{" "}
+                  <b>{Math.round(watch.forecast.graceMinutesTo6)} min</b>.
+                </p>
+              )}
+            </>
+          )}
+          {going && (
+            <p className="flex flex-wrap gap-3">
+              <Go to={`/put-out/${b.id}`}>Put it out</Go>
+            </p>
+          )}
+          <Steps batch={b} />
+          {(going || b.state === "planned") && <EndBatch batch={b} />}
+          <p className="text-ash">
+            ▲ Mains plug dry, through a residual-current device, pump above the water line. A usual caution: local codes
+            come first.
+          </p>
+        </>
+      }
+    />
+  );
+}
+
+/** A batch that is over: what came of it. */
+function over(b: Schemas["BatchView"], watch: Schemas["WatchAnswer"]): Schemas["Verdict"] {
+  return b.state === "heaped"
+    ? {
+        tone: "stop",
+        sentence: "It went on the heap.",
+        why: b.log.find((l) => l.kind === "heaped")?.text ?? watch.gate.reasons.join(" "),
+      }
+    : {
+        tone: watch.gate.fitness === "fit" ? "go" : "mind",
+        sentence: watch.gate.fitness === "fit" ? "It was fit, and was put out." : "It was put out, unseen.",
+        why: watch.gate.reasons.join(" "),
+      };
+}
+
+export const standing = (b: Schemas["BatchView"], kind: Schemas["LogKind"]) =>
+  b.log.filter((l) => l.kind === kind && l.correctedById === null);
+
+const hoursIn = (b: Schemas["BatchView"], at: string | null) =>
+  at && b.startedAt ? (new Date(at).getTime() - new Date(b.startedAt).getTime()) / 3_600_000 : null;
+
+const hourAt = (b: Schemas["BatchView"], h: number) => new Date(new Date(b.startedAt!).getTime() + h * 3_600_000);
+
+/** The vessel cut open, with what went in named beside it. */
+function Cut({ batch: b }: { batch: Schemas["BatchView"] }) {
+  const warmth = standing(b, "warmth")[0];
+  const clock = useClock();
+  const rows: [string, string][] = [
+    ...(b.source ? ([[b.source.name, `${b.source.shown} · ${b.source.inTools}`]] as [string, string][]) : []),
+    ...b.foods.map((f): [string, string] => [
+      f.name,
+      `${f.shown} · ${f.inTools}${f.toolError === "exact" ? "" : `, ${f.toolError}`}`,
+    ]),
+    [
+      `air ${b.vessel.airShown} at this depth`,
+      `the box says ${b.vessel.openShown}; ${b.vessel.diffuser.toLowerCase()}`,
+    ],
+    [
+      b.vessel.water,
+      b.stripWaiver
+        ? `begun without a strip at zero: ${b.stripWaiver}`
+        : standing(b, "strip").length > 0
+          ? `strip read ${standing(b, "strip")[0]?.number}`
+          : "no strip read yet",
+    ],
+    ...(warmth ? ([[`${warmth.number} °C`, `at ${clock.time(warmth.at)}`]] as [string, string][]) : []),
+  ];
+  return (
+    <div className="grid grid-cols-[minmax(7rem,0.8fr)_1fr] items-center gap-5">
+      <Vessel
+        shape={b.vessel.shape}
+        fill={b.vessel.brewL / b.vessel.totalL}
+        air={b.state === "brewing" || b.state === "planned" ? (4 * b.vessel.airLpm) / b.vessel.brewL : 0}
+        diffuser={b.vessel.diffuserKind}
+        hasBag={b.state !== "used"}
+        name={b.vessel.name}
+      />
+      <dl className="figures">
+        {rows.map(([what, how]) => (
+          <div key={what} className="border-t border-line py-1.5">
+            <dt className="text-lg font-bold">{what}</dt>
+            <dd>{how}</dd>
+          </div>
+        ))}
+      </dl>
+    </div>
+  );
+}
+
+/** What would hold it above six, each worked out. */
+function Remedies({ remedies }: { remedies: Schemas["Remedy"][] }) {
+  if (remedies.length === 0) return null;
+  return (
+    <section>
+      <h2 className="text-xl">What would hold it above six</h2>
+      <ul className="figures">
+        {remedies.map((r) => (
+          <li key={r.id} className="flex flex-wrap justify-between gap-x-4 border-t border-line py-2">
+            <b>
+              <span aria-hidden className={r.holds ? "text-moss" : "text-plum"}>
+                {r.holds ? "✓" : "✕"}
+              </span>{" "}
+              {r.what}
+            </b>
+            <span>{r.holds ? r.gives : `not enough: ${r.gives}`}</span>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}

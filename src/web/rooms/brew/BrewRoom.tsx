@@ -1,0 +1,74 @@
+import { Link } from "react-router-dom";
+import { client, type Schemas, useRead } from "../../api/client";
+import { Room } from "../../parts/Room";
+import { Go } from "../../parts/Shell";
+import { useClock } from "../../parts/clock";
+
+const marks: Record<Schemas["BatchState"], string> = { planned: "◌", brewing: "●", off: "◐", used: "✓", heaped: "✕" };
+
+/** All brews, newest first; what failed and why stands beside what worked. */
+export function BrewRoom() {
+  const clock = useClock();
+  const list = useRead(["batches"], () => client.GET("/api/brew/batches"));
+  const over = list.data?.filter((b) => b.state === "used" || b.state === "heaped") ?? [];
+  const open = list.data?.filter((b) => b.state !== "used" && b.state !== "heaped") ?? [];
+  const heaped = over.filter((b) => b.state === "heaped");
+  const row = (b: Schemas["BatchLine"]) => (
+    <li key={b.id} className="border-t border-line">
+      <Link to={`/brew/${b.id}`} className="block py-3">
+        <p className="font-head text-lg font-bold">
+          <span
+            aria-hidden
+            className={b.state === "heaped" ? "text-plum" : b.state === "used" ? "text-moss" : "text-clay"}
+          >
+            {marks[b.state]}
+          </span>{" "}
+          {b.name}
+        </p>
+        <p className="figures">
+          {clock.date(b.useAt)}, {b.brewShown} in {b.vessel}
+          {b.lowestOxygen !== null && `, lowest oxygen read ${b.lowestOxygen}`}
+        </p>
+        <p className={b.state === "heaped" ? "text-plum" : "text-ash"}>{b.outcome}</p>
+      </Link>
+    </li>
+  );
+  return (
+    <Room
+      title="Brews"
+      under={list.data && `${over.length} over, ${open.length} going or planned.`}
+      peek="Plan a brew"
+      bench={
+        <>
+          <ul>{open.map(row)}</ul>
+          <h2 className="mt-6 text-xl">Over</h2>
+          <ul>{over.map(row)}</ul>
+          {list.data?.length === 0 && (
+            <p className="text-lg">No brew yet. Plan one: say the beds, leaf or root, and when it should be ready.</p>
+          )}
+        </>
+      }
+      slate={
+        <>
+          <p>
+            <Go to="/brew/plan">Plan a brew</Go>
+          </p>
+          {heaped.length > 0 && (
+            <>
+              <h2 className="text-xl">
+                {heaped.length} of {over.length} went on the heap
+              </h2>
+              <ul className="list-inside list-disc">
+                {heaped.map((b) => (
+                  <li key={b.id}>
+                    {clock.date(b.useAt)}: {b.outcome.replace("heaped: ", "")}
+                  </li>
+                ))}
+              </ul>
+            </>
+          )}
+        </>
+      }
+    />
+  );
+}

@@ -1,0 +1,246 @@
+import { useState } from "react";
+import type { Schemas } from "../../api/client";
+import { AmountField } from "../../parts/AmountField";
+import { Button } from "../../parts/Button";
+import { Drag } from "../../parts/Drag";
+import { ForkMark } from "../../parts/ForkMark";
+import { Vessel } from "../../parts/Vessel";
+
+type Plan = Schemas["PlanRequest"];
+
+interface Props {
+  view: Schemas["PlanView"];
+  plan: Plan;
+  setPlan: (plan: Plan) => void;
+  fork: (id: string) => Schemas["Fork"] | undefined;
+  choose: (fork: string, school: string) => void;
+  ground: Schemas["GroundView"];
+  stale: boolean;
+}
+
+/** The vessel with what goes in it; each amount can be taken hold of, or typed. */
+export function PlanAmounts({ view, plan, setPlan, fork, choose, ground, stale }: Props) {
+  const p = view.plan;
+  const vessel = ground.vessels.find((v) => v.id === plan.vesselId);
+  const diffuser = ground.diffusers.find((d) => d.id === plan.diffuserId);
+  const foods = () => p.foods.map((f) => ({ kind: f.kind, ml: f.litres * 1000 }));
+  const setFood = (kind: string, litres: number) =>
+    setPlan({
+      ...plan,
+      foods: [...foods().filter((f) => f.kind !== kind), { kind, ml: litres * 1000 }].sort(
+        (a, b) => order(view, a.kind) - order(view, b.kind),
+      ),
+    });
+  const mark = (id: string) => <ForkMark fork={fork(id)} onChoose={choose} />;
+  const tea = p.making === "tea";
+  return (
+    <section
+      aria-label="What goes in"
+      className={`mt-5 gap-6 sm:grid sm:grid-cols-[minmax(9rem,15rem)_1fr] ${stale ? "opacity-60" : ""}`}
+    >
+      <div>
+        <Vessel
+          shape={vessel?.shape ?? "bucket"}
+          fill={p.brewL / (vessel?.totalL ?? p.brewL)}
+          air={p.air.atDepthLpm / Math.max(p.air.lightLpm, 0.1)}
+          diffuser={diffuser?.kind ?? ""}
+          hasBag
+          name={vessel?.name ?? "the vessel"}
+        />
+        <p className="mt-2">
+          {p.makingWhy} {mark("root-brew")}
+        </p>
+        <p className="text-ash">
+          The ground asks for {view.wantedShown}; {view.brewShown} covers {view.coversShown}. {mark("bias")} {p.bias}
+        </p>
+      </div>
+      <div className="flex flex-col">
+        <AmountRow
+          name={p.making === "tea" ? "brew" : "extract"}
+          shown={view.brewShown}
+          litres={p.brewL}
+          most={vessel?.workingL ?? p.brewL}
+          least={1}
+          onSet={(v) => setPlan({ ...plan, brewL: v, sourceL: null, foods: null })}
+        />
+        <AmountRow
+          name={view.source.name}
+          shown={view.source.shown}
+          tools={view.source}
+          litres={p.source.litres}
+          most={p.source.mostL}
+          onSet={(v) => setPlan({ ...plan, sourceL: v })}
+          after={mark("order")}
+        />
+        {view.foods.map((f) => (
+          <AmountRow
+            key={f.kind}
+            name={f.name}
+            shown={f.shown}
+            tools={f}
+            litres={f.litres}
+            most={f.mostL}
+            onSet={(v) => setFood(f.kind, v)}
+            after={mark("food")}
+            short={!f.onShelf}
+          />
+        ))}
+        {tea && (
+          <p className="border-t border-line py-2">
+            {p.addable.map((f) => (
+              <Button key={f.kind} kind="plain" className="mr-4" onClick={() => setFood(f.kind, f.litres)}>
+                + {f.name}
+              </Button>
+            ))}
+            {plan.foods && (
+              <Button kind="plain" onClick={() => setPlan({ ...plan, foods: null })}>
+                back to what the air carries
+              </Button>
+            )}
+          </p>
+        )}
+        {tea && (
+          <>
+            <Slide
+              name="air at this depth"
+              shown={`${p.air.atDepthLpm.toFixed(1)} L/min`}
+              under={`the box says ${p.air.openLpm}; ${p.air.leastLpm === null ? "no air will hold this at 6" : `${p.air.leastLpm.toFixed(1)} would hold it at 6`}`}
+              after={mark("air")}
+            >
+              <Drag
+                label="air at this depth, litres a minute"
+                value={p.air.atDepthLpm}
+                min={0}
+                max={p.air.heavyLpm * 1.5}
+                step={p.air.heavyLpm / 200}
+                says={`${p.air.atDepthLpm.toFixed(1)} litres a minute`}
+                onChange={(v) => setPlan({ ...plan, airLpm: v })}
+              />
+            </Slide>
+            <Slide
+              name="warmth of the brew"
+              shown={`${plan.warmthC} °C`}
+              under={`swinging ${plan.swingC} °C either way over the day`}
+              after={mark("brew-time")}
+            >
+              <Drag
+                label="warmth of the brew, degrees"
+                value={plan.warmthC ?? 18}
+                min={5}
+                max={38}
+                step={0.5}
+                says={`${plan.warmthC} degrees`}
+                onChange={(v) => setPlan({ ...plan, warmthC: v })}
+              />
+              <Drag
+                label="daily swing, degrees either way"
+                value={plan.swingC ?? 0}
+                min={0}
+                max={10}
+                step={0.5}
+                says={`${plan.swingC} degrees either way`}
+                onChange={(v) => setPlan({ ...plan, swingC: v })}
+              />
+            </Slide>
+          </>
+        )}
+        <p className="border-t border-line py-2">
+          <b>{ground.waters.find((w) => w.id === plan.waterSourceId)?.name}</b> {mark("clear-chlorine")}
+          <br />
+          {p.water.minutes === 0
+            ? "nothing to clear, if the strip still reads zero"
+            : p.water.amount !== null
+              ? `${p.water.name}: ${p.water.amount.toFixed(p.water.amount < 10 ? 1 : 0)} ${p.water.unit}, then the strip`
+              : `${p.water.name}, then the strip`}
+          {p.water.assumedMgPerL !== null && <b className="text-straw"> ▲ no strip read: 2 mg/L assumed</b>}
+        </p>
+      </div>
+    </section>
+  );
+}
+
+const order = (view: Schemas["PlanView"], kind: string) => {
+  const at = view.foods.findIndex((f) => f.kind === kind);
+  return at < 0 ? 99 : at;
+};
+
+function Slide({
+  name,
+  shown,
+  under,
+  after,
+  children,
+}: {
+  name: string;
+  shown: string;
+  under?: string;
+  after?: React.ReactNode;
+  children: React.ReactNode;
+}) {
+  return (
+    <div className="border-t border-line py-1">
+      <p className="flex items-center justify-between gap-2">
+        <span>
+          <b>{name}</b> {after}
+        </span>
+        <b className="figures text-lg">{shown}</b>
+      </p>
+      {children}
+      {under && <p className="-mt-1 text-ash">{under}</p>}
+    </div>
+  );
+}
+
+interface RowProps {
+  name: string;
+  shown: string;
+  litres: number;
+  most: number;
+  least?: number;
+  tools?: Schemas["AmountView"];
+  short?: boolean;
+  after?: React.ReactNode;
+  onSet: (litres: number) => void;
+}
+
+/** One amount: in units, in tools with the error of rounding, on a slider, or typed as it is said. */
+function AmountRow({ name, shown, litres, most, least = 0, tools, short, after, onSet }: RowProps) {
+  const [typing, setTyping] = useState<string | null>(null);
+  return (
+    <Slide
+      name={name}
+      shown={shown}
+      after={
+        <>
+          {after}
+          <Button kind="plain" aria-label={`Type ${name}`} onClick={() => setTyping(typing === null ? shown : null)}>
+            {typing === null ? "type" : "done"}
+          </Button>
+          {short && <span className="text-straw"> ▲ not on the shelf</span>}
+        </>
+      }
+      under={tools && `${tools.inTools} · ${tools.toolError}`}
+    >
+      {typing === null ? (
+        <Drag
+          label={name}
+          value={litres}
+          min={least}
+          max={Math.max(most, litres)}
+          step={Math.max(most, litres) / 200}
+          says={shown}
+          onChange={onSet}
+        />
+      ) : (
+        <AmountField
+          label={`${name}, as you would say it`}
+          value={typing}
+          dimension="volume"
+          autoFocus
+          onChange={setTyping}
+          onRead={onSet}
+        />
+      )}
+    </Slide>
+  );
+}

@@ -1,0 +1,161 @@
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import { useDeferredValue, useState } from "react";
+import { useNavigate } from "react-router-dom";
+import { client, must, type Problem, type Schemas, useRead, useWrite } from "../../api/client";
+import { Button } from "../../parts/Button";
+import { OxygenChart } from "../../parts/OxygenChart";
+import { Room } from "../../parts/Room";
+import { Sum } from "../../parts/Sum";
+import { Verdict } from "../../parts/Verdict";
+import { Wrong } from "../../parts/Wrong";
+import { useClock } from "../../parts/clock";
+import { PlanAmounts } from "./PlanAmounts";
+import { PlanQuestions } from "./PlanQuestions";
+
+type Plan = Schemas["PlanRequest"];
+
+/** The morning after next at seven, in the holding's zone: late enough for any brew. */
+function startingPlan(ground: Schemas["GroundView"], clock: ReturnType<typeof useClock>): Plan {
+  const day = clock.toField(new Date(Date.now() + 2 * 86_400_000)).slice(0, 10);
+  return {
+    bedIds: ground.beds.slice(0, 1).map((b) => b.id),
+    purpose: "leaf",
+    useAt: clock.fromField(`${day}T07:00`)?.toISOString() ?? null,
+    vesselId: ground.vessels[0]?.id,
+    pumpId: ground.pumps[0]?.id,
+    diffuserId: ground.diffusers[0]?.id,
+    waterSourceId: ground.waters.find((w) => w.kind !== "surface")?.id,
+    warmthC: 18,
+    swingC: 2,
+    choices: {},
+  };
+}
+
+export function PlanBrew() {
+  const ground = useRead(["ground"], () => client.GET("/api/ground"));
+  return ground.data ? (
+    <Planner ground={ground.data} />
+  ) : (
+    <main id="room" aria-busy className="p-7">
+      <h1 className="text-2xl">Plan a brew</h1>
+    </main>
+  );
+}
+
+/** Choose beds, leaf or root, and when; all the rest is worked back from there and follows what is dragged. */
+function Planner({ ground }: { ground: Schemas["GroundView"] }) {
+  const clock = useClock();
+  const go = useNavigate();
+  const [plan, setPlan] = useState<Plan>(() => startingPlan(ground, clock));
+  const asked = useDeferredValue(plan);
+  const worked = useQuery<Schemas["WorkedOfPlanView"], Problem>({
+    queryKey: ["plan", asked],
+    queryFn: () => must(client.POST("/api/brew/plan", { body: asked })),
+    placeholderData: keepPreviousData,
+    retry: false,
+    refetchInterval: false,
+    gcTime: 10_000,
+  });
+  const keep = useWrite(
+    (body: Plan, headers) => client.POST("/api/brew/batches", { body, headers }),
+    (kept) => go(`/brew/${kept.id}`),
+  );
+  const problem = worked.error ?? null;
+  const view = worked.data?.value ?? null;
+  const p = view?.plan;
+  const fork = (id: string) => worked.data?.forks.find((f) => f.id === id);
+  const choose = (id: string, school: string) =>
+    setPlan({ ...plan, choices: { ...plan.choices, [id]: school }, making: id === "root-brew" ? null : plan.making });
+  return (
+    <Room
+      title="Plan a brew"
+      under={p ? `${view.brewShown} of ${p.making} for ${clock.when(p.useAt)}` : "From the ground to cover, backwards."}
+      peek={problem ? problem.message : p?.verdict.sentence}
+      bench={
+        <>
+          <PlanQuestions plan={plan} setPlan={setPlan} ground={ground} problem={problem} />
+          <Wrong problem={problem} shown={["beds", "bedIds", "useAt", "warmthC", "swingC", "purpose"]} />
+          {view && worked.data && (
+            <PlanAmounts
+              view={view}
+              plan={plan}
+              setPlan={setPlan}
+              fork={fork}
+              choose={choose}
+              ground={ground}
+              stale={!!problem}
+            />
+          )}
+        </>
+      }
+      slate={
+        view && p && worked.data ? (
+          <>
+            <Verdict verdict={p.verdict} />
+            {p.making === "tea" && <OxygenChart forecast={p.forecast} start={p.startAt} useAtH={p.brewHours} />}
+            <dl className="figures grid grid-cols-2 gap-x-5 gap-y-1">
+              <Figure
+                name="ready, 8 in 10"
+                value={
+                  p.making === "tea"
+                    ? `${hours(p.forecast.readyAtH.low10)} to ${hours(p.forecast.readyAtH.high90)}`
+                    : "at once"
+                }
+              />
+              <Figure name="lowest oxygen" value={`${p.run.minDO.toFixed(1)} mg/L`} />
+              <Figure name="below 6 for" value={`${p.run.hoursBelow6.toFixed(1)} h`} />
+              <Figure name="keeps, air off" value={`${Math.round(p.forecast.graceMinutesTo6)} min`} />
+            </dl>
+            <Schedule steps={p.steps} />
+            <div className="flex flex-wrap items-center gap-4">
+              <Button kind="filled" disabled={keep.isPending || !!problem} onClick={() => keep.mutate(plan)}>
+                Keep this plan
+              </Button>
+              <Sum working={worked.data.working} sure={worked.data.sure} of="this plan" />
+            </div>
+            <Wrong problem={keep.error} />
+            <ul className="border-t border-line pt-2 text-base">
+              {worked.data.cautions.map((c) => (
+                <li key={c.id} className="py-1">
+                  <b className="text-straw">▲ Mind</b> {c.text} <span className="text-ash">{c.localRule}</span>
+                </li>
+              ))}
+            </ul>
+          </>
+        ) : (
+          <Wrong problem={problem} />
+        )
+      }
+    />
+  );
+}
+
+const hours = (h: number | null) => (h === null ? "never" : `${Math.round(h)} h`);
+
+function Figure({ name, value }: { name: string; value: string }) {
+  return (
+    <div className="border-t border-line py-1">
+      <dt className="text-ash">{name}</dt>
+      <dd className="text-xl font-bold">{value}</dd>
+    </div>
+  );
+}
+
+function Schedule({ steps }: { steps: Schemas["PlanStep"][] }) {
+  const clock = useClock();
+  return (
+    <section aria-label="Schedule">
+      <h2 className="text-xl">Backwards from there</h2>
+      <ol className="figures">
+        {steps.map((s) => (
+          <li key={s.id} className="grid grid-cols-[8.5rem_1fr] gap-3 border-t border-line py-1.5">
+            <time dateTime={s.at}>{clock.when(s.at)}</time>
+            <span>
+              <b>{s.name}.</b> {s.detail}
+            </span>
+          </li>
+        ))}
+      </ol>
+    </section>
+  );
+}

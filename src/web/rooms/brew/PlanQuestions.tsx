@@ -1,0 +1,129 @@
+import { Checkbox } from "radix-ui";
+import { useState } from "react";
+import type { Problem, Schemas } from "../../api/client";
+import { Choice } from "../../parts/Choice";
+import { Field } from "../../parts/Field";
+import { useClock } from "../../parts/clock";
+
+interface Props {
+  plan: Schemas["PlanRequest"];
+  setPlan: (plan: Schemas["PlanRequest"]) => void;
+  ground: Schemas["GroundView"];
+  problem: Problem | null;
+}
+
+/** Which ground, leaf or root, when, and with what kit. */
+export function PlanQuestions({ plan, setPlan, ground, problem }: Props) {
+  const clock = useClock();
+  const [when, setWhen] = useState(plan.useAt ? clock.toField(new Date(plan.useAt)) : "");
+  const toggle = (id: number) => {
+    const ids = plan.bedIds ?? [];
+    setPlan({ ...plan, bedIds: ids.includes(id) ? ids.filter((x) => x !== id) : [...ids, id] });
+  };
+  const vessel = ground.vessels.find((v) => v.id === plan.vesselId);
+  // Kit that belongs together is offered together; each can still be changed.
+  const takeVessel = (id: string) => {
+    const at = ground.vessels.findIndex((v) => v.id === Number(id));
+    const same = <T,>(list: T[]) => list[Math.min(at, list.length - 1)];
+    setPlan({
+      ...plan,
+      vesselId: Number(id),
+      pumpId: same(ground.pumps)?.id,
+      diffuserId: same(ground.diffusers)?.id,
+      brewL: null,
+      sourceL: null,
+      foods: null,
+      airLpm: null,
+    });
+  };
+  const options = (list: { id: number; name: string }[]) => list.map((x) => ({ value: String(x.id), name: x.name }));
+  const wrongBeds = problem?.of("beds") ?? problem?.of("bedIds");
+  return (
+    <div className="flex flex-col gap-4">
+      <fieldset>
+        <legend className="text-base font-medium">Which beds?</legend>
+        <div className="mt-1 flex flex-wrap gap-2">
+          {ground.beds.map((b) => (
+            <label
+              key={b.id}
+              className={`flex min-h-12 cursor-pointer items-center gap-2 rounded-full border-2 px-3 ${plan.bedIds?.includes(b.id) ? "border-clay bg-paper font-bold text-clay" : "border-line"}`}
+            >
+              <Checkbox.Root
+                checked={plan.bedIds?.includes(b.id) ?? false}
+                onCheckedChange={() => toggle(b.id)}
+                className="flex h-6 w-6 items-center justify-center border-2 border-ink bg-paper text-clay"
+                aria-label={`${b.name}, ${b.areaShown}, ${b.crop}`}
+              >
+                <Checkbox.Indicator>✓</Checkbox.Indicator>
+              </Checkbox.Root>
+              {b.name} <span className="font-normal text-ash">{b.areaShown}</span>
+            </label>
+          ))}
+        </div>
+        {wrongBeds && (
+          <p role="alert" className="mt-1 font-medium text-plum">
+            ✕ {wrongBeds}
+          </p>
+        )}
+      </fieldset>
+      <div className="grid gap-x-6 gap-y-3 sm:grid-cols-2">
+        <Choice
+          label="For"
+          value={plan.purpose === "root" ? "root" : "leaf"}
+          options={[
+            { value: "leaf", name: "leaves" },
+            { value: "root", name: "roots" },
+          ]}
+          onChange={(purpose) => setPlan({ ...plan, purpose, making: null, brewL: null, sourceL: null, foods: null })}
+        />
+        <Field
+          label="To put out at"
+          type="datetime-local"
+          value={when}
+          wrong={problem?.of("useAt")}
+          hint={`the time in ${clock.zone}`}
+          onChange={(v) => {
+            setWhen(v);
+            setPlan({ ...plan, useAt: clock.fromField(v)?.toISOString() ?? null });
+          }}
+        />
+      </div>
+      <details className="border-y border-line py-2">
+        <summary className="min-h-11 cursor-pointer py-2 text-base">
+          <b>In {vessel?.name ?? "no vessel"}</b>, with {ground.pumps.find((x) => x.id === plan.pumpId)?.name},{" "}
+          {ground.diffusers.find((x) => x.id === plan.diffuserId)?.name},{" "}
+          {ground.waters.find((x) => x.id === plan.waterSourceId)?.name}{" "}
+          <span className="text-clay underline">change</span>
+        </summary>
+        <div className="flex flex-col gap-3 pb-3">
+          <Choice
+            label="Vessel"
+            value={String(plan.vesselId)}
+            options={options(ground.vessels)}
+            onChange={takeVessel}
+          />
+          <Choice
+            label="Pump"
+            value={String(plan.pumpId)}
+            options={options(ground.pumps)}
+            onChange={(v) => setPlan({ ...plan, pumpId: Number(v), airLpm: null })}
+            wrong={problem?.of("pump")}
+          />
+          <Choice
+            label="Diffuser"
+            value={String(plan.diffuserId)}
+            options={options(ground.diffusers)}
+            onChange={(v) => setPlan({ ...plan, diffuserId: Number(v), airLpm: null })}
+          />
+          <Choice
+            label="Water"
+            value={String(plan.waterSourceId)}
+            options={options(ground.waters)}
+            onChange={(v) => setPlan({ ...plan, waterSourceId: Number(v) })}
+            wrong={problem?.of("waterSourceId")}
+          />
+        </div>
+      </details>
+    </div>
+  );
+}

@@ -1,0 +1,43 @@
+import { client, type Schemas, useWrite } from "../../api/client";
+import { Button } from "../../parts/Button";
+import { Wrong } from "../../parts/Wrong";
+import { useClock } from "../../parts/clock";
+
+/** The schedule, ticked with real times. */
+export function Steps({ batch }: { batch: Schemas["BatchView"] }) {
+  const clock = useClock();
+  const tick = useWrite((step: string, headers) =>
+    client.POST("/api/brew/batches/{id}/steps/{step}", {
+      params: { path: { id: batch.id, step } },
+      body: { at: null },
+      headers,
+    }),
+  );
+  const over = batch.state === "used" || batch.state === "heaped";
+  return (
+    <section aria-label="Steps">
+      <h2 className="text-xl">Steps</h2>
+      <ol className="figures">
+        {batch.steps.map((s) => (
+          <li key={s.id} className="flex items-start justify-between gap-3 border-t border-line py-2">
+            <span>
+              <b>{s.name}</b>{" "}
+              {s.doneAt ? (
+                <span className="text-moss">✓ done {clock.when(s.doneAt)}</span>
+              ) : (
+                <span className="text-ash">planned {clock.when(s.at)}</span>
+              )}
+              {!s.doneAt && <span className="block">{s.detail}</span>}
+            </span>
+            {!s.doneAt && !over && !["source", "use", "strain"].includes(s.id) && (
+              <Button aria-label={`Tick ${s.name}`} onClick={() => tick.mutate(s.id)} disabled={tick.isPending}>
+                done
+              </Button>
+            )}
+          </li>
+        ))}
+      </ol>
+      <Wrong problem={tick.error} />
+    </section>
+  );
+}

@@ -1,0 +1,153 @@
+import { useState } from "react";
+import { client, type Schemas, useWrite } from "../../api/client";
+import { Button } from "../../parts/Button";
+import { Choice } from "../../parts/Choice";
+import { Field } from "../../parts/Field";
+import { Wrong } from "../../parts/Wrong";
+
+export type KitKind = "beds" | "waters" | "vessels" | "pumps" | "diffusers" | "inputs";
+
+interface FormField {
+  name: string;
+  label: string;
+  options?: { value: string; name: string }[];
+  start?: string;
+}
+
+const one: Record<KitKind, string> = {
+  beds: "bed",
+  waters: "water",
+  vessels: "vessel",
+  pumps: "pump",
+  diffusers: "diffuser",
+  inputs: "thing on the shelf",
+};
+
+function fieldsOf(kind: KitKind, ground: Schemas["GroundView"]): FormField[] {
+  const kinds = (list: Schemas["KindView"][]) => list.map((k) => ({ value: k.kind, name: k.name }));
+  const plain = (values: string[]) => values.map((v) => ({ value: v, name: v }));
+  switch (kind) {
+    case "beds":
+      return [
+        { name: "name", label: "Name" },
+        { name: "area", label: "Area (36 m², 1.4 ha, 400 sq ft)" },
+        { name: "crop", label: "Crop" },
+        { name: "growing", label: "It is", options: plain(["annual", "grass", "perennial", "tree"]), start: "annual" },
+        { name: "soilPh", label: "Soil pH (leave empty if unknown)" },
+      ];
+    case "waters":
+      return [
+        { name: "name", label: "Name" },
+        { name: "kind", label: "Kind", options: plain(["mains", "rain", "well", "surface"]), start: "mains" },
+        { name: "strip", label: "A strip read now, mg/L (leave empty if none)" },
+      ];
+    case "vessels":
+      return [
+        { name: "name", label: "Name" },
+        { name: "shape", label: "Shape", options: plain(["bucket", "barrel", "tank"]), start: "bucket" },
+        { name: "total", label: "Holds, to the brim" },
+        { name: "working", label: "Works with (leave empty for 85 %)" },
+        { name: "depth", label: "Depth of the outlet under water" },
+      ];
+    case "pumps":
+      return [
+        { name: "name", label: "Name" },
+        { name: "openFlow", label: "Open flow, on the box" },
+        { name: "shutOff", label: "Greatest pressure, on the box" },
+      ];
+    case "diffusers":
+      return [
+        { name: "name", label: "Name" },
+        { name: "kind", label: "Kind", options: kinds(ground.diffuserKinds), start: "airStone" },
+        { name: "loss", label: "Pressure it takes (leave empty for the usual)" },
+      ];
+    default:
+      return [
+        { name: "name", label: "Name" },
+        { name: "kind", label: "Kind", options: kinds([...ground.sources, ...ground.foods]), start: "compost" },
+        { name: "lot", label: "Lot (if it has a mark)" },
+        { name: "unfitWhy", label: "Not to be used, because (leave empty if it is sound)" },
+      ];
+  }
+}
+
+interface Props {
+  kind: KitKind;
+  old?: Record<string, unknown>;
+  ground: Schemas["GroundView"];
+  done: () => void;
+}
+
+/** New or changed ground and kit, as typed; what Mud Pie makes of it stands beside it once kept. */
+export function KitForm({ kind, old, ground, done }: Props) {
+  const fields = fieldsOf(kind, ground);
+  const [values, setValues] = useState<Record<string, unknown>>(
+    old ?? Object.fromEntries(fields.map((f) => [f.name, f.start ?? ""])),
+  );
+  const keep = useWrite((body: Record<string, unknown>, headers) => {
+    const send = { body: { chloramine: false, ...body } as never, headers };
+    switch (kind) {
+      case "beds":
+        return client.POST("/api/ground/beds", send);
+      case "waters":
+        return client.POST("/api/ground/waters", send);
+      case "vessels":
+        return client.POST("/api/ground/vessels", send);
+      case "pumps":
+        return client.POST("/api/ground/pumps", send);
+      case "diffusers":
+        return client.POST("/api/ground/diffusers", send);
+      default:
+        return client.POST("/api/ground/inputs", send);
+    }
+  }, done);
+  return (
+    <form
+      className="flex flex-col gap-3"
+      onSubmit={(e) => {
+        e.preventDefault();
+        keep.mutate(values);
+      }}
+    >
+      <h2 className="text-xl">{old ? `Change ${String(old.name)}` : `A new ${one[kind]}`}</h2>
+      {fields.map((f) =>
+        f.options ? (
+          <Choice
+            key={f.name}
+            label={f.label}
+            options={f.options}
+            value={String(values[f.name] ?? "")}
+            onChange={(v) => setValues({ ...values, [f.name]: v })}
+            wrong={keep.error?.of(f.name)}
+          />
+        ) : (
+          <Field
+            key={f.name}
+            label={f.label}
+            value={String(values[f.name] ?? "")}
+            onChange={(v) => setValues({ ...values, [f.name]: v })}
+            wrong={keep.error?.of(f.name)}
+          />
+        ),
+      )}
+      {kind === "waters" && (
+        <Choice
+          label="Chloramine"
+          value={values.chloramine ? "yes" : "no"}
+          options={[
+            { value: "no", name: "no, or not known" },
+            { value: "yes", name: "may be in it" },
+          ]}
+          onChange={(v) => setValues({ ...values, chloramine: v === "yes" })}
+        />
+      )}
+      <Wrong problem={keep.error} shown={fields.map((f) => f.name)} />
+      <p className="flex gap-4">
+        <Button type="submit" kind="filled" disabled={keep.isPending}>
+          Keep it
+        </Button>
+        <Button onClick={done}>Leave it</Button>
+      </p>
+    </form>
+  );
+}

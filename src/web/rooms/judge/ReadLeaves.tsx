@@ -1,0 +1,133 @@
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { client, must, type Problem, type Schemas, useWrite } from "../../api/client";
+import { Button } from "../../parts/Button";
+import { Choice } from "../../parts/Choice";
+import { Field } from "../../parts/Field";
+import { Wrong } from "../../parts/Wrong";
+import { useClock } from "../../parts/clock";
+
+interface Props {
+  beds: Schemas["BedView"][];
+  pair: Schemas["BrixPair"] | null;
+  bedId: number | null;
+  onDone: () => void;
+}
+
+/** A set of squeezes, typed one after another; corrected and weighed against the set before as they are typed. */
+export function ReadLeaves({ beds, pair, bedId, onDone }: Props) {
+  const clock = useClock();
+  const [r, setR] = useState<Schemas["BrixRequest"]>({
+    bedId: pair?.bedId ?? bedId ?? beds[0]?.id ?? null,
+    applicationId: pair?.applicationId ?? null,
+    readings: "",
+    temperature: "20",
+    meterCorrects: false,
+    leafPosition: pair?.before?.leafPosition ?? "top",
+    sky: "clear",
+  });
+  const [kept, setKept] = useState(false);
+  const worked = useQuery<Schemas["BrixWorkOut"], Problem>({
+    queryKey: ["brix-work", r],
+    queryFn: () => must(client.POST("/api/judge/brix/work-out", { body: r })),
+    enabled: (r.readings ?? "").trim().length > 0,
+    placeholderData: keepPreviousData,
+    retry: false,
+    refetchInterval: false,
+  });
+  const keep = useWrite(
+    (body: Schemas["BrixRequest"], headers) => client.POST("/api/judge/brix", { body, headers }),
+    () => {
+      setKept(true);
+      setR({ ...r, readings: "" });
+      onDone();
+    },
+  );
+  const wrong = (f: string) => keep.error?.of(f) ?? ((r.readings ?? "").trim() ? worked.error?.of(f) : undefined);
+  const w = (r.readings ?? "").trim() ? worked.data : undefined;
+  return (
+    <form
+      aria-label="Read leaves"
+      className="flex flex-col gap-4"
+      onSubmit={(e) => {
+        e.preventDefault();
+        keep.mutate(r);
+      }}
+    >
+      <h2 className="text-2xl">
+        {pair ? `${pair.bed}, after the spray of ${clock.when(pair.sprayedAt)}` : "Measure a bed"}
+      </h2>
+      <ol className="list-inside list-decimal text-ash">
+        <li>Zero the meter with clean water.</li>
+        <li>Youngest fully opened leaf, the same place on each plant; a few drops; close; face the light.</li>
+        <li>Read where blue meets white. Three to five plants.</li>
+      </ol>
+      {!pair && (
+        <label>
+          Bed
+          <select
+            className="mt-1 block h-12 w-full border-b-2 border-line bg-paper px-3 text-lg"
+            value={r.bedId ?? ""}
+            onChange={(e) => setR({ ...r, bedId: Number(e.target.value) })}
+          >
+            {beds.map((b) => (
+              <option key={b.id} value={b.id}>
+                {b.name}, {b.crop}
+              </option>
+            ))}
+          </select>
+        </label>
+      )}
+      <Field
+        label="Brix, one after another"
+        inputMode="text"
+        value={r.readings ?? ""}
+        onChange={(readings) => setR({ ...r, readings })}
+        wrong={wrong("readings")}
+        hint="9.1 8.8 9.4"
+      />
+      {w && (
+        <div aria-live="polite" className="border-l-4 border-river pl-4">
+          <p className="figures text-lg">at 20 °C: {w.at20.map((v) => v.toFixed(2)).join("  ")}</p>
+          <p className="text-lg font-bold">{w.advice}</p>
+          {w.difference?.value && <p className="text-lg font-bold">{w.difference.value.sentence}</p>}
+        </div>
+      )}
+      <Choice
+        label="The meter"
+        value={r.meterCorrects ? "yes" : "no"}
+        options={[
+          { value: "no", name: "does not correct for temperature" },
+          { value: "yes", name: "does" },
+        ]}
+        onChange={(v) => setR({ ...r, meterCorrects: v === "yes" })}
+      />
+      {!r.meterCorrects && (
+        <Field
+          label="Its temperature"
+          value={r.temperature ?? ""}
+          onChange={(temperature) => setR({ ...r, temperature })}
+          wrong={wrong("temperature")}
+          hint="10 to 30 °C"
+        />
+      )}
+      <Choice
+        label="Leaf"
+        value={r.leafPosition ?? "top"}
+        options={["top", "middle", "bottom"].map((v) => ({ value: v, name: v }))}
+        onChange={(leafPosition) => setR({ ...r, leafPosition })}
+      />
+      <Choice
+        label="Sky, the last three days"
+        value={r.sky ?? "clear"}
+        options={["clear", "mixed", "dull"].map((v) => ({ value: v, name: v }))}
+        onChange={(sky) => setR({ ...r, sky })}
+      />
+      <Wrong problem={keep.error} shown={["readings", "temperature"]} />
+      <Button type="submit" kind="filled" className="self-start" disabled={keep.isPending}>
+        Keep these readings
+      </Button>
+      <p role="status">{kept && "✓ Kept."}</p>
+    </form>
+  );
+}

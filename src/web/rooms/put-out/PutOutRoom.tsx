@@ -1,0 +1,58 @@
+import { client, useRead } from "../../api/client";
+import { Room } from "../../parts/Room";
+import { Go } from "../../parts/Shell";
+import { useClock } from "../../parts/clock";
+
+/** What can go out, and what went where. */
+export function PutOutRoom() {
+  const clock = useClock();
+  const view = useRead(["put-out"], () => client.GET("/api/put-out"));
+  return (
+    <Room
+      title="Put out"
+      peek={view.data?.ready[0] ? `${view.data.ready[0].vessel} can go out` : "What went where"}
+      bench={
+        <>
+          {view.data?.ready.length === 0 && (
+            <p className="text-lg">
+              Nothing is there to put out. A brew that is going, or whose air is off, appears here.
+            </p>
+          )}
+          <ul>
+            {view.data?.ready.map((b) => (
+              <li key={b.id} className="border-t border-line py-3">
+                <p className="font-head text-lg font-bold">
+                  {b.vessel}: {b.name}
+                </p>
+                <p>
+                  {b.brewShown} for {b.beds.join(", ")}, meant for {clock.when(b.useAt)}
+                </p>
+                <p className="mt-2">
+                  <Go to={`/put-out/${b.id}`}>Put it out</Go>
+                </p>
+              </li>
+            ))}
+          </ul>
+        </>
+      }
+      slate={
+        <>
+          <h2 className="text-xl">What went where</h2>
+          <ol className="figures">
+            {view.data?.past.map((a) => (
+              <li key={a.id} className="border-t border-line py-2">
+                <p>
+                  <b>{clock.date(a.at)}</b> {a.beds.join(", ")}
+                </p>
+                <p>
+                  {a.teaShown} of brew, {a.dilution}, {a.tool}; {a.fitness}
+                </p>
+                {a.overrideWhy && <p className="text-plum">✕ put out though it failed: {a.overrideWhy}</p>}
+              </li>
+            ))}
+          </ol>
+        </>
+      }
+    />
+  );
+}
