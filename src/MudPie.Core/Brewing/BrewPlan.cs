@@ -105,7 +105,7 @@ public static class BrewPlan
         var forecast = BrewForecast.Of(Widen(brew, run.Series[^1].H, tea ? hours : 0, q.Members ?? 100));
         var steps = timing.Steps(hours, brewL, water.Value, sourceKind, sourceL, foods, choice("order", "source-first"));
         var start = timing.StartFor(hours);
-        var inputs = new VerdictInputs(brew, run, forecast.Value, hours, tea, timing);
+        var inputs = new VerdictInputs(brew, run, forecast.Value, hours, tea, timing, wanted);
         var answer = new BrewPlanAnswer
         {
             Making = making, MakingWhy = why, BrewL = brewL, WantedL = wanted, AreaM2 = area, CoversM2 = brewL / Spare / LitresPer100M2(leaf) * 100,

@@ -77,14 +77,14 @@ public static class BrewWatch
         var f = forecast.Value;
         var seen = q.Seen with { GraceMinutesTo6 = f.GraceMinutesTo6 };
         var gate = FitToUse.Judge(seen);
-        var crossing = seen.AirOffH is null && q.Brew.AirOffAtH is null ? Crossing(f.Median, seen.NowH, use) : null;
+        var crossing = seen.AirOffH is null && q.Brew.AirOffAtH is null ? Crossing(f, seen.NowH, use) : null;
         string Clock(double h) => local(q.StartedAt.AddHours(h)).ToString("HH:mm", System.Globalization.CultureInfo.InvariantCulture);
         var useBy = seen.AirOffH is { } off && gate.Value.Fitness != Fitness.NotFit ? off + (Math.Min(FitToUse.HoldCapMinutes, f.GraceMinutesTo6) / 60) : (double?)null;
-        var worry = seen.AirOffH is null && seen.IsTea && (crossing is not null || f.ProbabilityBelow6 >= 0.5);
+        var worry = seen.AirOffH is null && seen.IsTea && crossing is not null;
         var answer = new WatchAnswer(
             SayIt(seen, gate.Value, f, crossing, useBy, use, Clock), gate.Value, f, q.UseAtH, seen.NowH,
             At(f.Median, seen.NowH), crossing, DueAt(seen), useBy,
-            worry && gate.Value.Fitness != Fitness.NotFit ? Remedies.Of(brew, f, seen.NowH, use, crossing ?? use, Clock) : []);
+            worry && gate.Value.Fitness != Fitness.NotFit ? Remedies.Of(brew, f, seen.NowH, use, crossing!.Value, Clock) : []);
         return Worked.Of(answer, "", forecast.Worked.Sure, [.. gate.Working, .. forecast.Worked.Working], [], gate.Forks);
     }
 
@@ -134,11 +134,12 @@ public static class BrewWatch
         return last + (last is >= 5 and <= 18 ? 2 : 3);
     }
 
-    private static double? Crossing(IReadOnlyList<OxygenPoint> median, double now, double use)
+    /// <summary>When the band's middle falls below 6 from now on; or, where more members than not fall below at hours of their own, the middle of those hours.</summary>
+    private static double? Crossing(ForecastAnswer f, double now, double use)
     {
-        for (var i = 1; i < median.Count; i++)
+        for (var i = 1; i < f.Median.Count; i++)
         {
-            var (a, b) = (median[i - 1], median[i]);
+            var (a, b) = (f.Median[i - 1], f.Median[i]);
             if (b.H < now || a.H > use || b.MgPerL >= BrewRun.Line)
             {
                 continue;
@@ -148,7 +149,7 @@ public static class BrewWatch
             return Math.Max(at, now) is var x && x < use ? x : null;
         }
 
-        return null;
+        return f.ProbabilityBelow6 >= 0.5 && f.Below6AtH.Median is { } middle && middle < use ? Math.Max(middle, now + 0.5) : null;
     }
 
     private static double? At(IReadOnlyList<OxygenPoint> series, double h)

@@ -3,7 +3,7 @@ using MudPie.Core.Workings;
 namespace MudPie.Core.Brewing;
 
 internal sealed record VerdictInputs(
-    BrewQuestion Brew, BrewRunAnswer Run, ForecastAnswer Forecast, double Hours, bool Tea, PlanTiming Timing);
+    BrewQuestion Brew, BrewRunAnswer Run, ForecastAnswer Forecast, double Hours, bool Tea, PlanTiming Timing, double WantedL);
 
 /// <summary>Says in a sentence what to make of a plan.</summary>
 internal static class PlanVerdict
@@ -42,6 +42,13 @@ internal static class PlanVerdict
         }
 
         var fair = i.Forecast.ProbabilityBelow6 < 0.35;
+        var fillings = (int)Math.Ceiling((i.WantedL / i.Brew.VolumeL!.Value) - 0.05);
+        if (fillings > 1)
+        {
+            return new(Tone.Mind, $"Too small for this ground: it would take {fillings} fillings.",
+                $"The ground asks for {Say.Number(i.WantedL)} L. Take a larger vessel or fewer beds. {chance[..1].ToUpperInvariant()}{chance[1..]}, by the model.");
+        }
+
         return new(fair ? Tone.Go : Tone.Mind,
             $"Source in at {i.Timing.Clock(i.Timing.StartFor(i.Hours))}, off at {i.Timing.Clock(i.Timing.StartFor(i.Hours).AddHours(i.Hours))}.",
             $"Lowest oxygen about {Say.Fixed(lowest, 1)} mg/L; by the model {chance}.{(fair ? "" : " Take a reading or two on the way.")}");

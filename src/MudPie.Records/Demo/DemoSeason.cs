@@ -45,7 +45,7 @@ internal static class DemoSeason
     private static void AddPast(HoldingDb db, DemoKit kit, Past past, DateTimeOffset now, Random random)
     {
         var vessel = past.Vessel switch { "bucket" => kit.Bucket, "barrel" => kit.Barrel, _ => kit.Cone };
-        var useAt = past.Ends == "fresh" ? now.AddHours(-49) : new DateTimeOffset(now.AddDays(-past.DaysAgo).Date, TimeSpan.Zero).AddHours(past.Hour);
+        var useAt = past.Ends == "fresh" ? new DateTimeOffset(now.AddDays(-2).Date, TimeSpan.Zero).AddHours(8) : new DateTimeOffset(now.AddDays(-past.DaysAgo).Date, TimeSpan.Zero).AddHours(past.Hour);
         IReadOnlyList<FoodAmount>? foods = past.Ends == "molasses"
             ? [new FoodAmount { Kind = "fishHydrolysate", Ml = 12 }, new FoodAmount { Kind = "molasses", Ml = 25 }]
             : null;
@@ -108,13 +108,13 @@ internal static class DemoSeason
     private static void AddLive(HoldingDb db, DemoKit kit, DateTimeOffset now, Random random)
     {
         var start = now.AddHours(-11);
-        FoodAmount[] foods = [new() { Kind = "fishHydrolysate", Ml = 210 }, new() { Kind = "kelpLiquid", Ml = 120 }];
-        var batch = Plan(kit, kit.Barrel, "leaf", ["Ridge Bed 4", "Ridge Bed 5", "Ridge Bed 6", "Currant Rows"], 19, now.AddHours(13.5), now.AddDays(-2), foods);
+        FoodAmount[] foods = [new() { Kind = "fishHydrolysate", Ml = 260 }, new() { Kind = "kelpLiquid", Ml = 120 }];
+        var batch = Plan(kit, kit.Barrel, "leaf", ["Ridge Bed 4", "Ridge Bed 5", "Ridge Bed 6", "Currant Rows"], 19, now.AddHours(16.5), now.AddDays(-2), foods);
         batch.Name = "Fennel and currants, tea";
         batch.State = BatchState.Brewing;
         batch.StartedAt = start;
         batch.PlannedStart = start;
-        batch.BrewHours = 23;
+        batch.BrewHours = 26;
         Log(batch, LogKind.Strip, start.AddMinutes(-5), 0);
         Log(batch, LogKind.Start, start);
         foreach (var step in BatchJson.Steps(batch).TakeWhile(s => s.Id != "check"))
@@ -122,7 +122,7 @@ internal static class DemoSeason
             Log(batch, LogKind.Step, start.AddMinutes(step.Id is "source" ? 0 : step.Id == "foods" ? 18 : -20), null, step.Id);
         }
 
-        var member = new Multipliers(1.2, 1.1, 1, 1, 1.1, 0.85, 0.9, 1.25, 1);
+        var member = new Multipliers(1.2, 1.1, 1, 1, 1.1, 0.85, 0.9, 1.3, 1);
         var run = BrewRun.Of(BatchJson.Brew(batch), 0.25, member).Value;
         foreach (var h in new[] { 0.5, 2.75, 5.5, 8.25 })
         {

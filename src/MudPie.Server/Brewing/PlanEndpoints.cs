@@ -50,8 +50,8 @@ public sealed record PlanRequest
 /// <summary>An amount as it is shown: in the holding's units, and in tools with the error of rounding to them.</summary>
 public sealed record AmountView(string Kind, string Name, double Litres, double MostL, bool OnShelf, string Shown, string InTools, string ToolError);
 
-/// <summary>A plan with its amounts ready to read out.</summary>
-public sealed record PlanView(BrewPlanAnswer Plan, string BrewShown, string WantedShown, string CoversShown, AmountView Source, IReadOnlyList<AmountView> Foods);
+/// <summary>A plan with its amounts ready to read out, and the kit that it is for.</summary>
+public sealed record PlanView(int VesselId, int PumpId, int DiffuserId, int WaterSourceId, BrewPlanAnswer Plan, string BrewShown, string WantedShown, string CoversShown, AmountView Source, IReadOnlyList<AmountView> Foods);
 
 /// <summary>Planning.</summary>
 public static class PlanEndpoints
@@ -81,13 +81,13 @@ public static class PlanEndpoints
             return refused;
         }
 
-        var p = plan.Value.Plan;
+        var (view, p) = (plan.Value, plan.Value.Plan);
         var first = await db.Beds.Where(b => b.Id == request.BedIds[0]).Select(b => b.Name).SingleAsync();
         var name = string.IsNullOrWhiteSpace(request.Name) ? $"{first}{(request.BedIds.Count > 1 ? $" and {request.BedIds.Count - 1} more" : "")}, {p.Making}" : request.Name.Trim();
         var batch = new Batch
         {
             Name = name.Length > 80 ? name[..80] : name, State = BatchState.Planned, Making = p.Making, Purpose = request.Purpose!,
-            VesselId = request.VesselId!.Value, PumpId = request.PumpId!.Value, DiffuserId = request.DiffuserId!.Value, WaterSourceId = request.WaterSourceId!.Value,
+            VesselId = view.VesselId, PumpId = view.PumpId, DiffuserId = view.DiffuserId, WaterSourceId = view.WaterSourceId,
             BrewJson = BatchJson.Write(p.Brew), StepsJson = BatchJson.Write(p.Steps),
             BrewL = p.BrewL, BrewHours = p.BrewHours, PlannedStart = p.StartAt, UseAt = p.UseAt,
         };
@@ -106,6 +106,7 @@ public static class PlanEndpoints
             return Refusal.Of("holding", "There is no holding yet.", "Set it up first: ten short answers.");
         }
 
+        r = await KitChoice.Complete(r, db);
         var (question, refused) = await Question(r, db, clock, holding.AltitudeM, members);
         if (question is null)
         {
@@ -116,6 +117,10 @@ public static class PlanEndpoints
         return plan.Match<Ruling<PlanView>>(
             w => w.With(
                 new PlanView(
+                    r.VesselId!.Value,
+                    r.PumpId!.Value,
+                    r.DiffuserId!.Value,
+                    r.WaterSourceId!.Value,
                     w.Value,
                     Units.Show(w.Value.BrewL, Dimension.Volume, holding.Units),
                     Units.Show(w.Value.WantedL, Dimension.Volume, holding.Units),

@@ -24,7 +24,7 @@ export function Room({ title, under, bench, slate, peek }: Props) {
       </section>
       <section
         aria-label="Slate"
-        className={`no-print fixed inset-x-0 bottom-14 z-20 rounded-t-3xl border-t-2 border-line bg-paper px-4 wide:static wide:z-0 wide:rounded-none wide:border-l-2 wide:border-t-0 wide:bg-transparent wide:px-0 wide:pl-8 ${up ? "max-h-[78vh] overflow-y-auto pb-6" : "max-h-[6.5rem] overflow-hidden wide:max-h-none"}`}
+        className={`no-print fixed inset-x-0 bottom-14 z-20 rounded-t-3xl border-t-2 border-line bg-paper px-4 wide:static wide:z-0 wide:rounded-none wide:border-l-2 wide:border-t-0 wide:bg-transparent wide:px-0 wide:pl-8 ${up ? "max-h-[78vh] overflow-y-auto pb-6" : "max-h-[4.6rem] overflow-hidden wide:max-h-none"}`}
       >
         <button
           type="button"

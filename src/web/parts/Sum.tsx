@@ -33,7 +33,9 @@ export function Sum({ working, sure, of }: Props) {
   return (
     <Dialog.Root open={open} onOpenChange={setOpen}>
       <Dialog.Trigger asChild>
-        <Button kind="plain">= show the sum</Button>
+        <Button kind="plain" className="self-start">
+          = show the sum
+        </Button>
       </Dialog.Trigger>
       <Dialog.Portal>
         <Dialog.Overlay className="fixed inset-0 z-40 bg-ink/50" />

@@ -44,8 +44,10 @@ export function Vessel({ shape, fill, air, diffuser, hasBag, name }: Props) {
           />
         )}
         {Array.from({ length: count }, (_, i) => {
-          const px = wide ? 84 + ((i * 53) % 132) : 118 + ((i * 37) % 64) + ((i * 13) % 23) - 11;
-          const py = top + 22 + ((i * 71) % Math.max(floor - top - 34, 20));
+          // Spread evenly by two irrational steps: the same picture each time.
+          const [u, w] = [(i * 0.618034) % 1, (i * 0.754878) % 1];
+          const px = wide ? 88 + u * 124 : 160 + (u - 0.5) * (44 + w * 60);
+          const py = top + 20 + (1 - w) * Math.max(floor - top - 34, 20);
           return (
             <circle
               key={i}

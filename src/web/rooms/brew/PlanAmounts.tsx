@@ -21,8 +21,8 @@ interface Props {
 /** The vessel with what goes in it; each amount can be taken hold of, or typed. */
 export function PlanAmounts({ view, plan, setPlan, fork, choose, ground, stale }: Props) {
   const p = view.plan;
-  const vessel = ground.vessels.find((v) => v.id === plan.vesselId);
-  const diffuser = ground.diffusers.find((d) => d.id === plan.diffuserId);
+  const vessel = ground.vessels.find((v) => v.id === view.vesselId);
+  const diffuser = ground.diffusers.find((d) => d.id === view.diffuserId);
   const foods = () => p.foods.map((f) => ({ kind: f.kind, ml: f.litres * 1000 }));
   const setFood = (kind: string, litres: number) =>
     setPlan({
@@ -145,7 +145,7 @@ export function PlanAmounts({ view, plan, setPlan, fork, choose, ground, stale }
           </>
         )}
         <p className="border-t border-line py-2">
-          <b>{ground.waters.find((w) => w.id === plan.waterSourceId)?.name}</b> {mark("clear-chlorine")}
+          <b>{ground.waters.find((w) => w.id === view.waterSourceId)?.name}</b> {mark("clear-chlorine")}
           <br />
           {p.water.minutes === 0
             ? "nothing to clear, if the strip still reads zero"

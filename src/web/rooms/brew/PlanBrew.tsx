@@ -21,10 +21,6 @@ function startingPlan(ground: Schemas["GroundView"], clock: ReturnType<typeof us
     bedIds: ground.beds.slice(0, 1).map((b) => b.id),
     purpose: "leaf",
     useAt: clock.fromField(`${day}T07:00`)?.toISOString() ?? null,
-    vesselId: ground.vessels[0]?.id,
-    pumpId: ground.pumps[0]?.id,
-    diffuserId: ground.diffusers[0]?.id,
-    waterSourceId: ground.waters.find((w) => w.kind !== "surface")?.id,
     warmthC: 18,
     swingC: 2,
     choices: {},
@@ -73,7 +69,7 @@ function Planner({ ground }: { ground: Schemas["GroundView"] }) {
       peek={problem ? problem.message : p?.verdict.sentence}
       bench={
         <>
-          <PlanQuestions plan={plan} setPlan={setPlan} ground={ground} problem={problem} />
+          <PlanQuestions plan={plan} kit={view} setPlan={setPlan} ground={ground} problem={problem} />
           <Wrong problem={problem} shown={["beds", "bedIds", "useAt", "warmthC", "swingC", "purpose"]} />
           {view && worked.data && (
             <PlanAmounts

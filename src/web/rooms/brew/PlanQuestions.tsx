@@ -7,35 +7,38 @@ import { useClock } from "../../parts/clock";
 
 interface Props {
   plan: Schemas["PlanRequest"];
+  /** The kit in force: what was chosen, and what Mud Pie proposes for the rest. */
+  kit: Schemas["PlanView"] | null;
   setPlan: (plan: Schemas["PlanRequest"]) => void;
   ground: Schemas["GroundView"];
   problem: Problem | null;
 }
 
 /** Which ground, leaf or root, when, and with what kit. */
-export function PlanQuestions({ plan, setPlan, ground, problem }: Props) {
+export function PlanQuestions({ plan, kit, setPlan, ground, problem }: Props) {
   const clock = useClock();
   const [when, setWhen] = useState(plan.useAt ? clock.toField(new Date(plan.useAt)) : "");
   const toggle = (id: number) => {
     const ids = plan.bedIds ?? [];
     setPlan({ ...plan, bedIds: ids.includes(id) ? ids.filter((x) => x !== id) : [...ids, id] });
   };
-  const vessel = ground.vessels.find((v) => v.id === plan.vesselId);
-  // Kit that belongs together is offered together; each can still be changed.
-  const takeVessel = (id: string) => {
-    const at = ground.vessels.findIndex((v) => v.id === Number(id));
-    const same = <T,>(list: T[]) => list[Math.min(at, list.length - 1)];
+  const vesselId = plan.vesselId ?? kit?.vesselId;
+  const pumpId = plan.pumpId ?? kit?.pumpId;
+  const diffuserId = plan.diffuserId ?? kit?.diffuserId;
+  const waterId = plan.waterSourceId ?? kit?.waterSourceId;
+  const name = (list: { id: number; name: string }[], id?: number) => list.find((x) => x.id === id)?.name;
+  // Another vessel asks for another pump and outlet: they are proposed anew.
+  const takeVessel = (id: string) =>
     setPlan({
       ...plan,
       vesselId: Number(id),
-      pumpId: same(ground.pumps)?.id,
-      diffuserId: same(ground.diffusers)?.id,
+      pumpId: null,
+      diffuserId: null,
       brewL: null,
       sourceL: null,
       foods: null,
       airLpm: null,
     });
-  };
   const options = (list: { id: number; name: string }[]) => list.map((x) => ({ value: String(x.id), name: x.name }));
   const wrongBeds = problem?.of("beds") ?? problem?.of("bedIds");
   return (
@@ -90,34 +93,28 @@ export function PlanQuestions({ plan, setPlan, ground, problem }: Props) {
       </div>
       <details className="border-y border-line py-2">
         <summary className="min-h-11 cursor-pointer py-2 text-base">
-          <b>In {vessel?.name ?? "no vessel"}</b>, with {ground.pumps.find((x) => x.id === plan.pumpId)?.name},{" "}
-          {ground.diffusers.find((x) => x.id === plan.diffuserId)?.name},{" "}
-          {ground.waters.find((x) => x.id === plan.waterSourceId)?.name}{" "}
+          <b>In {name(ground.vessels, vesselId) ?? "no vessel"}</b>, with {name(ground.pumps, pumpId)},{" "}
+          {name(ground.diffusers, diffuserId)}, {name(ground.waters, waterId)}{" "}
           <span className="text-clay underline">change</span>
         </summary>
         <div className="flex flex-col gap-3 pb-3">
-          <Choice
-            label="Vessel"
-            value={String(plan.vesselId)}
-            options={options(ground.vessels)}
-            onChange={takeVessel}
-          />
+          <Choice label="Vessel" value={String(vesselId)} options={options(ground.vessels)} onChange={takeVessel} />
           <Choice
             label="Pump"
-            value={String(plan.pumpId)}
+            value={String(pumpId)}
             options={options(ground.pumps)}
             onChange={(v) => setPlan({ ...plan, pumpId: Number(v), airLpm: null })}
             wrong={problem?.of("pump")}
           />
           <Choice
             label="Diffuser"
-            value={String(plan.diffuserId)}
+            value={String(diffuserId)}
             options={options(ground.diffusers)}
             onChange={(v) => setPlan({ ...plan, diffuserId: Number(v), airLpm: null })}
           />
           <Choice
             label="Water"
-            value={String(plan.waterSourceId)}
+            value={String(waterId)}
             options={options(ground.waters)}
             onChange={(v) => setPlan({ ...plan, waterSourceId: Number(v) })}
             wrong={problem?.of("waterSourceId")}

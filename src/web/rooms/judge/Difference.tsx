@@ -33,23 +33,30 @@ export function Difference({ before, after, difference }: Props) {
       )}
       <path d={`M${x(v.value.mean)} ${y - 9}l8 9-8 9-8-9z`} className="fill-clay" />
       {v.at20.map((b, i) => (
-        <circle key={i} cx={x(b)} cy={y + 17} r="5" className="fill-paper stroke-river" strokeWidth="2.2" />
+        <circle
+          key={i}
+          cx={x(b)}
+          cy={y + 17 + 9 * v.at20.slice(0, i).filter((o) => o === b).length}
+          r="5"
+          className="fill-paper stroke-river"
+          strokeWidth="2.2"
+        />
       ))}
     </g>
   );
   const ticks = Array.from({ length: Math.ceil(high - low) }, (_, i) => Math.ceil(low) + i).filter((t) => t <= high);
   return (
     <svg
-      viewBox="0 0 560 136"
+      viewBox="0 0 560 152"
       className="h-auto w-full max-w-2xl"
       role="img"
       aria-label={`Before: ${before.at20.map((v) => v.toFixed(1)).join(", ")}. After: ${after.at20.map((v) => v.toFixed(1)).join(", ")}. ${difference.sentence}`}
     >
       {row(before, 20, "before")}
-      {row(after, 68, "after")}
-      <path d="M70 104H530" className="stroke-line" />
+      {row(after, 76, "after")}
+      <path d="M70 122H530" className="stroke-line" />
       {ticks.map((t) => (
-        <text key={t} x={x(t)} y="126" textAnchor="middle" fontSize="15" className="fill-ash figures">
+        <text key={t} x={x(t)} y="144" textAnchor="middle" fontSize="15" className="fill-ash figures">
           {t}
           {t === ticks[0] ? " °Bx" : ""}
         </text>

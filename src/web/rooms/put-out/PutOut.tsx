@@ -42,7 +42,7 @@ function Spread({ batch, ground }: { batch: Schemas["BatchView"]; ground: Schema
     cautionsSeen: [],
   });
   const path = { params: { path: { batchId: batch.id } } };
-  const { cautionsSeen: _seen, overrideWhy: _why, ...asked } = r;
+  const asked = { ...r, cautionsSeen: [], overrideWhy: null };
   const worked = useQuery<Schemas["WorkedOfSpreadView"], Problem>({
     queryKey: ["spread", batch.id, asked],
     queryFn: () => must(client.POST("/api/put-out/{batchId}/work-out", { ...path, body: asked })),
