@@ -108,7 +108,7 @@ internal static class DemoSeason
     private static void AddLive(HoldingDb db, DemoKit kit, DateTimeOffset now, Random random)
     {
         var start = now.AddHours(-11);
-        FoodAmount[] foods = [new() { Kind = "fishHydrolysate", Ml = 260 }, new() { Kind = "kelpLiquid", Ml = 120 }];
+        FoodAmount[] foods = [new() { Kind = "fishHydrolysate", Ml = 255 }, new() { Kind = "kelpLiquid", Ml = 120 }];
         var batch = Plan(kit, kit.Barrel, "leaf", ["Ridge Bed 4", "Ridge Bed 5", "Ridge Bed 6", "Currant Rows"], 19, now.AddHours(16.5), now.AddDays(-2), foods);
         batch.Name = "Fennel and currants, tea";
         batch.State = BatchState.Brewing;
@@ -122,7 +122,7 @@ internal static class DemoSeason
             Log(batch, LogKind.Step, start.AddMinutes(step.Id is "source" ? 0 : step.Id == "foods" ? 18 : -20), null, step.Id);
         }
 
-        var member = new Multipliers(1.2, 1.1, 1, 1, 1.1, 0.85, 0.9, 1.3, 1);
+        var member = new Multipliers(1.15, 1.1, 1, 1, 1.1, 0.88, 0.9, 1.2, 1);
         var run = BrewRun.Of(BatchJson.Brew(batch), 0.25, member).Value;
         foreach (var h in new[] { 0.5, 2.75, 5.5, 8.25 })
         {

@@ -7,6 +7,9 @@ namespace MudPie.Server.Brewing;
 /// <summary>Proposes the kit that a grower has not chosen.</summary>
 public static class KitChoice
 {
+    /// <summary>What usually hangs in a vessel of that shape.</summary>
+    public static string UsualDiffuser(string shape) => shape switch { "bucket" => "airStone", "barrel" => "drilledPipe", _ => "fineMembrane" };
+
     /// <summary>
     /// The smallest vessel that holds what the ground asks for, else the largest; the pump nearest to 0.35 L/min per litre;
     /// the diffuser usual for the vessel; the first water that is fit.
@@ -35,7 +38,7 @@ public static class KitChoice
 
         if (r.DiffuserId is null)
         {
-            var usual = vessel.Shape switch { "bucket" => "airStone", "barrel" => "drilledPipe", _ => "fineMembrane" };
+            var usual = UsualDiffuser(vessel.Shape);
             r = r with { DiffuserId = await db.Diffusers.OrderBy(d => d.Kind == usual ? 0 : 1).ThenBy(d => d.Id).Select(d => (int?)d.Id).FirstOrDefaultAsync() };
         }
 

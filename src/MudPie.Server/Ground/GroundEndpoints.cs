@@ -5,6 +5,7 @@ using MudPie.Core.Workings;
 using MudPie.Records;
 using MudPie.Records.Brewing;
 using MudPie.Records.Ground;
+using MudPie.Server.Brewing;
 using MudPie.Server.Web;
 
 namespace MudPie.Server.Ground;
@@ -114,12 +115,12 @@ public static class GroundEndpoints
         var pumps = await db.Pumps.AsNoTracking().OrderBy(v => v.Id).ToListAsync();
         var diffusers = await db.Diffusers.AsNoTracking().OrderBy(v => v.Id).ToListAsync();
         var inputs = await db.Inputs.AsNoTracking().OrderBy(v => v.Id).ToListAsync();
-        var air = from p in pumps
-                  from v in vessels
-                  from d in diffusers
+        var air = from v in vessels
+                  let d = diffusers.OrderBy(x => x.Kind == KitChoice.UsualDiffuser(v.Shape) ? 0 : 1).FirstOrDefault()
+                  where d is not null
+                  from p in pumps
                   let q = Air.AtDepth(p.OpenLpm, p.ShutOffKPa, v.DepthM, d.LossKPa ?? Ingredients.Diffuser(d.Kind)!.UsualLossKPa)
-                  select new AirAtDepth(p.Id, v.Id, d.Id, q.Refused is null ? q.Value : null,
-                      q.Refused is null ? $"{Show(q.Value, Dimension.Flow)} at {Show(v.DepthM, Dimension.Length)}; the box says {Show(p.OpenLpm, Dimension.Flow)}." : q.Refused.Problems[0].ToString());
+                  select new AirAtDepth(p.Id, v.Id, d.Id, q.Refused is null ? q.Value : null, q.Refused is null ? GroundSays.Air(q.Value, p.OpenLpm, v.WorkingL, v.DepthM, units) : q.Refused.Problems[0].ToString());
         return TypedResults.Ok(new GroundView(
             [.. beds.Select(b => new BedView(b.Id, b.Name, b.AreaM2, b.AreaTyped, Show(b.AreaM2, Dimension.Area), b.Crop, b.Growing, b.SoilPh, b.Version, GroundSays.Bed(b.AreaM2, b.SoilPh, units)))],
             [.. waters.Select(w => new WaterView(w.Id, w.Name, w.Kind, w.Chloramine, w.Strip?.MgPerL, w.Strip?.At, GroundSays.Water(w.Kind, w.Strip?.MgPerL, w.Chloramine)))],

@@ -69,6 +69,11 @@ public static class GroundSays
     /// <summary>How deep a pump can blow at all.</summary>
     public static string Pump(double shutOffKPa) => $"Blows no deeper than {Core.Workings.Say.Number(shutOffKPa / 9.80665, 2)} m, and half its figure at {Core.Workings.Say.Number(shutOffKPa / 9.80665 / 2, 2)} m.";
 
+    /// <summary>What arrives at depth, against the schools' rules of 0.25 and 1 L/min per litre.</summary>
+    public static string Air(double lpm, double openLpm, double workingL, double depthM, UnitSystem units) =>
+        $"{Units.Show(lpm, Dimension.Flow, units)} of its {Units.Show(openLpm, Dimension.Flow, units)} at {Units.Show(depthM, Dimension.Length, units)}: "
+        + (lpm / workingL) switch { < 0.2 => "less than light air", < 0.6 => "light air", < 1.2 => "heavy air", _ => "more than heavy air" } + ".";
+
     /// <summary>How much oxygen a diffuser gets over.</summary>
     public static string Diffuser(DiffuserKind kind, double? loss) =>
         $"{Core.Workings.Say.Number(kind.SotePerMetre * 100)} % of the oxygen goes over per metre of depth; takes {Core.Workings.Say.Number(loss ?? kind.UsualLossKPa)} kPa{(loss is null ? " as usual for its kind" : "")}.";

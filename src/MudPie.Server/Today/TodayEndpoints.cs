@@ -77,7 +77,7 @@ public static class TodayEndpoints
         var holding = await clock.Find();
         var height = holding is null ? 0 : Sun.ElevationDeg(clock.Now, holding.Latitude, holding.Longitude);
         return TypedResults.Ok(new TodayView(
-            [.. items.OrderBy(i => i.Urgency).ThenBy(i => i.At)],
+            [.. items.OrderBy(i => i.Urgency).ThenBy(i => i.At).Select(i => i with { Title = char.ToUpperInvariant(i.Title[0]) + i.Title[1..] })],
             height < Sun.RiseDeg ? "night" : height < Sun.LowDeg ? "low sun" : "high sun: not on leaves",
             [.. going.Select(g => new BatchLine(g.Batch.Id, g.Batch.Name, g.Batch.State, g.Batch.Making, g.Batch.Purpose, g.Batch.Vessel.Name, g.Batch.Vessel.Shape, g.Batch.BrewL,
                 Core.Measures.Units.Show(g.Batch.BrewL, Core.Measures.Dimension.Volume, units), g.Batch.PlannedStart, g.Batch.StartedAt, g.Batch.AirOffAt, g.Batch.UseAt, g.Batch.IsDemo,

@@ -1,5 +1,6 @@
 using System.Text.Json;
 using System.Text.Json.Serialization;
+using System.Text.Json.Serialization.Metadata;
 
 namespace MudPie.Server.Web;
 
@@ -7,7 +8,7 @@ namespace MudPie.Server.Web;
 public static class Json
 {
     /// <summary>The same options everywhere.</summary>
-    public static readonly JsonSerializerOptions Options = Set(new JsonSerializerOptions(JsonSerializerDefaults.Web));
+    public static readonly JsonSerializerOptions Options = Set(new JsonSerializerOptions(JsonSerializerDefaults.Web) { TypeInfoResolver = new DefaultJsonTypeInfoResolver() });
 
     /// <summary>Applies them to another set.</summary>
     public static JsonSerializerOptions Set(JsonSerializerOptions options)

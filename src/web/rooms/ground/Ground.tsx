@@ -200,13 +200,12 @@ function Strips({ waters }: { waters: Schemas["WaterView"][] }) {
 function AirTable({ ground }: { ground?: Schemas["GroundView"] }) {
   if (!ground) return null;
   const name = (list: { id: number; name: string }[], id: number) => list.find((x) => x.id === id)?.name;
-  const some = ground.air.filter((a) => a.lpm !== null).slice(0, 40);
-  return (
+    return (
     <ul className="figures">
-      {some.map((a) => (
+      {ground.air.map((a) => (
         <li key={`${a.pumpId}-${a.vesselId}-${a.diffuserId}`} className="border-t border-line py-1">
           <b>
-            {name(ground.pumps, a.pumpId)} in {name(ground.vessels, a.vesselId)}, {name(ground.diffusers, a.diffuserId)}
+            {name(ground.pumps, a.pumpId)} in {name(ground.vessels, a.vesselId)}
           </b>
           : {a.says}
         </li>

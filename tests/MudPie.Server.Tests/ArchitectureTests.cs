@@ -1,0 +1,49 @@
+using ArchUnitNET.Domain;
+using ArchUnitNET.Loader;
+using ArchUnitNET.xUnitV3;
+using static ArchUnitNET.Fluent.ArchRuleDefinition;
+
+namespace MudPie.Server.Tests;
+
+/// <summary>Arrows point one way: Server → Records → Core. Core refers to nothing of ours.</summary>
+public class ArchitectureTests
+{
+    private static readonly Architecture Whole = new ArchLoader()
+        .LoadAssemblies(typeof(Core.Brewing.BrewRun).Assembly, typeof(Records.HoldingDb).Assembly, typeof(App).Assembly).Build();
+
+    [Theory]
+    [InlineData("MudPie.Core", "MudPie.Records")]
+    [InlineData("MudPie.Core", "MudPie.Server")]
+    [InlineData("MudPie.Core", "Microsoft.EntityFrameworkCore")]
+    [InlineData("MudPie.Core", "Microsoft.AspNetCore")]
+    [InlineData("MudPie.Records", "MudPie.Server")]
+    [InlineData("MudPie.Records", "Microsoft.AspNetCore")]
+    public void No_arrow_points_back(string from, string to) =>
+        Types().That().ResideInNamespaceMatching($@"^{from}(\.|$)").Should().NotDependOnAny(Types(true).That().ResideInNamespaceMatching($@"^{to}(\.|$)"))
+            .WithoutRequiringPositiveResults().Check(Whole);
+
+    [Fact]
+    public void The_core_has_no_clock_no_files_and_no_unseeded_chance()
+    {
+        var source = Directory.EnumerateFiles(Path.Combine(Root(), "src", "MudPie.Core"), "*.cs", SearchOption.AllDirectories).Where(f => !f.Contains("/obj/"));
+        foreach (var file in source)
+        {
+            var text = File.ReadAllText(file);
+            foreach (var banned in new[] { "DateTime.Now", "DateTime.UtcNow", "DateTimeOffset.Now", "DateTimeOffset.UtcNow", "Stopwatch", "File.", "new Random(", "Random.Shared", "Guid.NewGuid", "Console." })
+            {
+                text.ShouldNotContain(banned, Case.Sensitive, file);
+            }
+        }
+    }
+
+    private static string Root()
+    {
+        var at = AppContext.BaseDirectory;
+        while (!File.Exists(Path.Combine(at, "MudPie.slnx")))
+        {
+            at = Path.GetDirectoryName(at)!;
+        }
+
+        return at;
+    }
+}

@@ -1,0 +1,102 @@
+using System.Net.Http.Json;
+using System.Text.Json;
+using System.Text.Json.Nodes;
+using Microsoft.AspNetCore.Hosting;
+using Microsoft.AspNetCore.Mvc.Testing;
+using Microsoft.Extensions.DependencyInjection;
+using Microsoft.Extensions.Time.Testing;
+using MudPie.Server.Brewing;
+
+namespace MudPie.Server.Tests;
+
+/// <summary>A server over a real SQLite file of its own, with a clock that the test moves.</summary>
+public sealed class TestHolding : WebApplicationFactory<LiveBrew>
+{
+    private readonly bool _demo;
+    private readonly string _folder = Directory.CreateTempSubdirectory("mudpie-test-").FullName;
+
+    public TestHolding()
+        : this(false)
+    {
+    }
+
+    public TestHolding(bool demo)
+    {
+        _demo = demo;
+        Http = CreateClient();
+    }
+
+    public string FilePath => Path.Combine(_folder, "holding.mudpie");
+
+    public FakeTimeProvider Clock { get; } = new(new DateTimeOffset(2026, 6, 10, 5, 0, 0, TimeSpan.Zero));
+
+    public HttpClient Http { get; }
+
+    public DateTimeOffset Now => Clock.GetUtcNow();
+
+    protected override void ConfigureWebHost(IWebHostBuilder builder)
+    {
+        builder.UseSetting("Holding:File", FilePath);
+        builder.UseSetting("Holding:Demo", _demo ? "true" : "false");
+        builder.UseSetting("Logging:LogLevel:Default", "Error");
+        builder.ConfigureServices(services => services.AddSingleton<TimeProvider>(Clock));
+    }
+
+    public async Task<JsonNode> Get(string path) => JsonNode.Parse(await Http.GetStringAsync(path))!;
+
+    /// <summary>Posts and expects a yes.</summary>
+    public async Task<JsonNode> Post(string path, object body, string? key = null)
+    {
+        var (status, reply) = await Send(path, body, key);
+        status.ShouldBe(200, reply.ToJsonString());
+        return reply;
+    }
+
+    /// <summary>Posts and expects a refusal; gives the sentence for each field.</summary>
+    public async Task<Dictionary<string, string>> Refused(string path, object body)
+    {
+        var (status, reply) = await Send(path, body, null);
+        status.ShouldBeInRange(400, 422, reply.ToJsonString());
+        return reply["fields"]!.AsArray().GroupBy(f => (string)f!["field"]!).ToDictionary(g => g.Key, g => $"{g.First()!["wrong"]} {g.First()!["wayOut"]}");
+    }
+
+    public async Task<(int Status, JsonNode Reply)> Send(string path, object body, string? key)
+    {
+        using var request = new HttpRequestMessage(HttpMethod.Post, path)
+        {
+            Content = body is string raw ? new StringContent(raw, System.Text.Encoding.UTF8, "application/json") : JsonContent.Create(body, options: new JsonSerializerOptions(JsonSerializerDefaults.Web)),
+        };
+        request.Headers.Add("Idempotency-Key", key ?? Guid.NewGuid().ToString());
+        using var response = await Http.SendAsync(request);
+        return ((int)response.StatusCode, JsonNode.Parse(await response.Content.ReadAsStringAsync())!);
+    }
+
+    public static object SetUp => new
+    {
+        name = "Saltmarsh End", place = "52.5, 0.0", altitude = "6 m", zone = "Europe/London", units = "metric", bedName = "Ridge Bed 4", area = "200 m²", crop = "fennel", growing = "annual",
+        shape = "bucket", total = "20 L", depth = "28 cm", openFlow = "6 L/min", shutOff = "20 kPa", diffuserKind = "airStone", waterKind = "mains", strip = "0.6",
+    };
+
+    public object Plan(string purpose = "leaf", double hoursOn = 48) => new { bedIds = new[] { 1 }, purpose, useAt = Now.AddHours(hoursOn), warmthC = 18, swingC = 2 };
+
+    /// <summary>Sets up, plans, and starts a tea; the number of the batch.</summary>
+    public async Task<int> Started()
+    {
+        await Post("/api/holding/setup", SetUp);
+        var id = (int)(await Post("/api/brew/batches", Plan()))["id"]!;
+        var batch = await Get($"/api/brew/batches/{id}");
+        Clock.SetUtcNow(batch["plannedStart"]!.GetValue<DateTimeOffset>());
+        await Post($"/api/brew/batches/{id}/start", new { strip = "0" });
+        return id;
+    }
+
+    protected override void Dispose(bool disposing)
+    {
+        base.Dispose(disposing);
+        Microsoft.Data.Sqlite.SqliteConnection.ClearAllPools();
+        if (disposing && Directory.Exists(_folder))
+        {
+            Directory.Delete(_folder, true);
+        }
+    }
+}
