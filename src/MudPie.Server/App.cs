@@ -37,6 +37,11 @@ public static class App
         }
 
         app.Lifetime.ApplicationStarted.Register(() => Console.WriteLine($"Mud Pie is open at {string.Join(", ", app.Urls)}"));
+        if (!forOpenApi && settings.GetValue("Warm", true))
+        {
+            app.Lifetime.ApplicationStarted.Register(() => Task.Run(Warmth.Up));
+        }
+
         await app.RunAsync();
         return 0;
     }

@@ -38,6 +38,7 @@ public sealed class TestHolding : WebApplicationFactory<LiveBrew>
     {
         builder.UseSetting("Holding:File", FilePath);
         builder.UseSetting("Holding:Demo", _demo ? "true" : "false");
+        builder.UseSetting("Holding:Warm", "false");
         builder.UseSetting("Logging:LogLevel:Default", "Error");
         builder.ConfigureServices(services => services.AddSingleton<TimeProvider>(Clock));
     }

@@ -78,7 +78,7 @@ public static class BrewWatch
         var seen = q.Seen with { GraceMinutesTo6 = f.GraceMinutesTo6 };
         var gate = FitToUse.Judge(seen);
         var crossing = seen.AirOffH is null && q.Brew.AirOffAtH is null ? Crossing(f, seen.NowH, use) : null;
-        string Clock(double h) => local(q.StartedAt.AddHours(h)).ToString("HH:mm", System.Globalization.CultureInfo.InvariantCulture);
+        string Clock(double h) => local(q.StartedAt.AddHours(h).AddSeconds(30)).ToString("HH:mm", System.Globalization.CultureInfo.InvariantCulture);
         var useBy = seen.AirOffH is { } off && gate.Value.Fitness != Fitness.NotFit ? off + (Math.Min(FitToUse.HoldCapMinutes, f.GraceMinutesTo6) / 60) : (double?)null;
         var worry = seen.AirOffH is null && seen.IsTea && crossing is not null;
         var answer = new WatchAnswer(

@@ -94,7 +94,7 @@ export function Shell({ holding }: { holding: Schemas["HoldingView"] }) {
             <img src="/mark.svg" alt="" className="h-7 w-7" />
             <b className="font-head">Mud Pie</b>
           </p>
-          <DropdownMenu.Root>
+          <DropdownMenu.Root modal={false}>
             <DropdownMenu.Trigger className="min-h-12 text-left text-base underline decoration-line underline-offset-4">
               {holding.name}
               {holding.isDemo && " (demo, made up)"} <span aria-hidden>▾</span>

@@ -213,7 +213,11 @@ function AmountRow({ name, shown, litres, most, least = 0, tools, short, after, 
       after={
         <>
           {after}
-          <Button kind="plain" aria-label={`Type ${name}`} onClick={() => setTyping(typing === null ? shown : null)}>
+          <Button
+            kind="plain"
+            aria-label={typing === null ? `type ${name}` : `done typing ${name}`}
+            onClick={() => setTyping(typing === null ? shown : null)}
+          >
             {typing === null ? "type" : "done"}
           </Button>
           {short && <span className="text-straw"> ▲ not on the shelf</span>}

@@ -2,6 +2,7 @@ import { useState } from "react";
 import { client, type Schemas, useWrite } from "../../api/client";
 import { Button } from "../../parts/Button";
 import { Choice } from "../../parts/Choice";
+import { WhenField } from "../../parts/WhenField";
 import { Wrong } from "../../parts/Wrong";
 import { useClock } from "../../parts/clock";
 import { Bring } from "./Bring";
@@ -39,6 +40,7 @@ export function ReadIt({ batch, first }: { batch: Schemas["BatchView"]; first: s
   const [value, setValue] = useState("");
   const [bring, setBring] = useState(false);
   const [kept, setKept] = useState("");
+  const [at, setAt] = useState<string | null>(null);
   const unit = kinds.find((k) => k.kind === kind)!;
   const log = useWrite(
     (body: Schemas["LogRequest"], headers) =>
@@ -83,7 +85,7 @@ export function ReadIt({ batch, first }: { batch: Schemas["BatchView"]; first: s
         className="mt-3 max-w-xl"
         onSubmit={(e) => {
           e.preventDefault();
-          log.mutate({ kind, value, at: null });
+          log.mutate({ kind, value, at });
         }}
       >
         {kind === "smell" && (
@@ -122,8 +124,9 @@ export function ReadIt({ batch, first }: { batch: Schemas["BatchView"]; first: s
             ✕ {wrong}
           </p>
         )}
-        <Wrong problem={log.error} shown={["value"]} />
-        <Button type="submit" kind="filled" className="mt-3 w-full sm:w-auto" disabled={log.isPending}>
+        <Wrong problem={log.error} shown={["value", "at"]} />
+        <WhenField onChange={setAt} wrong={log.error?.of("at")} />
+        <Button type="submit" kind="filled" className="mt-3 block w-full sm:w-auto" disabled={log.isPending}>
           Keep it
         </Button>
       </form>

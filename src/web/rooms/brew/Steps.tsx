@@ -1,15 +1,18 @@
+import { useState } from "react";
 import { client, type Schemas, useWrite } from "../../api/client";
 import { Button } from "../../parts/Button";
+import { WhenField } from "../../parts/WhenField";
 import { Wrong } from "../../parts/Wrong";
 import { useClock } from "../../parts/clock";
 
 /** The schedule, ticked with real times. */
 export function Steps({ batch }: { batch: Schemas["BatchView"] }) {
   const clock = useClock();
+  const [at, setAt] = useState<string | null>(null);
   const tick = useWrite((step: string, headers) =>
     client.POST("/api/brew/batches/{id}/steps/{step}", {
       params: { path: { id: batch.id, step } },
-      body: { at: null },
+      body: { at },
       headers,
     }),
   );
@@ -30,14 +33,15 @@ export function Steps({ batch }: { batch: Schemas["BatchView"] }) {
               {!s.doneAt && <span className="block">{s.detail}</span>}
             </span>
             {!s.doneAt && !over && !["source", "use", "strain"].includes(s.id) && (
-              <Button aria-label={`Tick ${s.name}`} onClick={() => tick.mutate(s.id)} disabled={tick.isPending}>
+              <Button aria-label={`done: ${s.name}`} onClick={() => tick.mutate(s.id)} disabled={tick.isPending}>
                 done
               </Button>
             )}
           </li>
         ))}
       </ol>
-      <Wrong problem={tick.error} />
+      {!over && <WhenField onChange={setAt} wrong={tick.error?.of("at")} />}
+      <Wrong problem={tick.error} shown={["at"]} />
     </section>
   );
 }

@@ -200,7 +200,7 @@ function Strips({ waters }: { waters: Schemas["WaterView"][] }) {
 function AirTable({ ground }: { ground?: Schemas["GroundView"] }) {
   if (!ground) return null;
   const name = (list: { id: number; name: string }[], id: number) => list.find((x) => x.id === id)?.name;
-    return (
+  return (
     <ul className="figures">
       {ground.air.map((a) => (
         <li key={`${a.pumpId}-${a.vesselId}-${a.diffuserId}`} className="border-t border-line py-1">

@@ -1,0 +1,47 @@
+import { useState } from "react";
+import { Button } from "./Button";
+import { Field } from "./Field";
+import { useClock } from "./clock";
+
+interface Props {
+  /** The moment in ISO form, or null for now. */
+  onChange: (at: string | null) => void;
+  wrong?: string;
+}
+
+/** Now, unless it was at another time. */
+export function WhenField({ onChange, wrong }: Props) {
+  const clock = useClock();
+  const [typed, setTyped] = useState<string | null>(null);
+  if (typed === null) {
+    return (
+      <Button kind="plain" onClick={() => setTyped(clock.toField(new Date()))}>
+        it was at another time than now
+      </Button>
+    );
+  }
+  return (
+    <div className="flex flex-wrap items-start gap-3">
+      <Field
+        label="It was at"
+        type="datetime-local"
+        value={typed}
+        wrong={wrong}
+        onChange={(v) => {
+          setTyped(v);
+          onChange(clock.fromField(v)?.toISOString() ?? null);
+        }}
+      />
+      <Button
+        kind="plain"
+        className="mt-6"
+        onClick={() => {
+          setTyped(null);
+          onChange(null);
+        }}
+      >
+        no, now
+      </Button>
+    </div>
+  );
+}

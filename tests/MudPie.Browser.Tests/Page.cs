@@ -1,0 +1,163 @@
+using System.Diagnostics;
+using Microsoft.AspNetCore.Hosting;
+using Microsoft.AspNetCore.Mvc.Testing;
+using MudPie.Server.Brewing;
+using OpenQA.Selenium;
+using OpenQA.Selenium.Chrome;
+
+namespace MudPie.Browser.Tests;
+
+/// <summary>A real server on a real port, and a headless Chromium looking at it.</summary>
+public sealed class Page : WebApplicationFactory<LiveBrew>
+{
+    private readonly bool _demo;
+    private readonly string _folder = Directory.CreateTempSubdirectory("mudpie-browser-").FullName;
+    private readonly ChromeDriverService _service = ChromeDriverService.CreateDefaultService("/usr/bin");
+
+    public Page(bool demo, int width = 1280, int height = 800)
+    {
+        _demo = demo;
+        UseKestrel(0);
+        StartServer();
+        Address = ClientOptions.BaseAddress;
+        var options = new ChromeOptions { BinaryLocation = "/usr/bin/chromium" };
+        foreach (var argument in new[]
+        {
+            "--headless=new", "--no-sandbox", "--disable-gpu", "--no-first-run", "--disable-background-networking", "--disable-component-update", "--disable-sync", "--disable-dev-shm-usage",
+            "--hide-scrollbars", "--lang=en-GB", "--force-prefers-reduced-motion", $"--user-data-dir={Path.Combine(_folder, "chrome")}", $"--window-size={width},{height}",
+        })
+        {
+            options.AddArgument(argument);
+        }
+
+        Driver = new ChromeDriver(_service, options);
+        Size(width, height);
+    }
+
+    public Uri Address { get; }
+
+    public ChromeDriver Driver { get; }
+
+    /// <summary>The size of the page itself, not of a window.</summary>
+    public void Size(int width, int height) => Driver.ExecuteCdpCommand(
+        "Emulation.setDeviceMetricsOverride", new Dictionary<string, object?> { ["width"] = width, ["height"] = height, ["deviceScaleFactor"] = 1, ["mobile"] = width < 600 });
+
+    public void Go(string path) => Driver.Navigate().GoToUrl(new Uri(Address, path));
+
+    /// <summary>Waits until it is so, up to 15 s.</summary>
+    public T Until<T>(Func<T?> found, string what)
+    {
+        var clock = Stopwatch.StartNew();
+        while (true)
+        {
+            try
+            {
+                if (found() is { } value && value is not false)
+                {
+                    return value;
+                }
+            }
+            catch (Exception e) when (e is StaleElementReferenceException or NoSuchElementException or ElementClickInterceptedException or ElementNotInteractableException)
+            {
+                // Looked at while it was being drawn: look again.
+            }
+
+            if (clock.Elapsed > TimeSpan.FromSeconds(15))
+            {
+                throw new TimeoutException($"Waited for {what}. The page says:\n{Driver.FindElement(By.TagName("body")).Text}");
+            }
+
+            Thread.Sleep(50);
+        }
+    }
+
+    public string Text => Driver.FindElement(By.TagName("body")).Text;
+
+    public void See(string text) => Until(() => Text.Contains(text, StringComparison.OrdinalIgnoreCase), $"“{text}”");
+
+    public IWebElement Find(string xpath) => Until(() => Driver.FindElements(By.XPath(xpath)).FirstOrDefault(e => e.Displayed), xpath);
+
+    /// <summary>Clicks the button, link, choice or summary that begins with these words.</summary>
+    public void Click(string words)
+    {
+        var xpath = $"//*[self::button or self::a or self::summary or @role='radio' or @role='menuitem' or @role='checkbox'][starts-with(normalize-space(translate(., '○●', '')), '{words}') or starts-with(@aria-label, '{words}')]";
+        Until(
+            () =>
+            {
+                var element = Driver.FindElements(By.XPath(xpath)).FirstOrDefault(e => e.Displayed && e.Enabled);
+                if (element is null)
+                {
+                    return false;
+                }
+
+                Driver.ExecuteScript("arguments[0].scrollIntoView({block:'center'})", element);
+                element.Click();
+                return true;
+            },
+            $"something to click that says “{words}”");
+    }
+
+    /// <summary>The field under a label that begins with these words.</summary>
+    public IWebElement Field(string label) =>
+        Find($"//*[self::input or self::textarea or self::select][@id=//label[starts-with(normalize-space(.), '{label}')]/@for] | //label[starts-with(normalize-space(.), '{label}')]//*[self::input or self::textarea or self::select]");
+
+    public void Fill(string label, string value)
+    {
+        var field = Field(label);
+        field.SendKeys(Keys.Control + "a");
+        field.SendKeys(value);
+    }
+
+    /// <summary>A thumb on the keypad.</summary>
+    public void Key(char key)
+    {
+        var button = Find($"//div[@aria-label='Keypad']/button[.='{key}']");
+        Driver.ExecuteScript("arguments[0].scrollIntoView({block:'center'})", button);
+        button.Click();
+    }
+
+    /// <summary>What axe-core finds wrong with the page as it is, in words; empty is right.</summary>
+    /// <param name="within">What to look at; the page's own landmarks are hidden while a dialog is open.</param>
+    public string Axe(string? within = null)
+    {
+        var source = File.ReadAllText(Path.Combine(Root(), "src", "web", "node_modules", "axe-core", "axe.min.js"));
+        Driver.ExecuteScript(source + ";window.axe = axe;");
+        var found = Driver.ExecuteAsyncScript(
+            "const done = arguments[1]; window.axe.run(arguments[0] ?? document, {resultTypes: ['violations']}).then(r => done(r.violations.map(v => v.id + ': ' + v.help + ' — ' + v.nodes.slice(0, 3).map(n => n.html.slice(0, 160)).join(' | ')).join('\\n')));", within);
+        return (string)found!;
+    }
+
+    public static string Root()
+    {
+        var at = AppContext.BaseDirectory;
+        while (!File.Exists(Path.Combine(at, "MudPie.slnx")))
+        {
+            at = Path.GetDirectoryName(at)!;
+        }
+
+        return at;
+    }
+
+    protected override void ConfigureWebHost(IWebHostBuilder builder)
+    {
+        builder.UseSetting("Holding:File", Path.Combine(_folder, "holding.mudpie"));
+        builder.UseSetting("Holding:Demo", _demo ? "true" : "false");
+        builder.UseSetting("Logging:LogLevel:Default", "Error");
+    }
+
+    protected override void Dispose(bool disposing)
+    {
+        Driver?.Quit();
+        _service.Dispose();
+        base.Dispose(disposing);
+        Microsoft.Data.Sqlite.SqliteConnection.ClearAllPools();
+        try
+        {
+            Directory.Delete(_folder, true);
+        }
+        catch (IOException)
+        {
+            // Chromium may still be letting go of its folder; it lies in the temporary folder anyway.
+        }
+    }
+}

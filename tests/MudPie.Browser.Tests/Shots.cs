@@ -1,0 +1,67 @@
+namespace MudPie.Browser.Tests;
+
+/// <summary>Makes docs/screenshots from the demo data: ./mudpie shots.</summary>
+public class Shots
+{
+    private static readonly (string File, string Path, string Sign, int Width, int Height, string Light, bool SlateUp)[] Views =
+    [
+        ("today", "/", "Wants hands", 1280, 800, "day", false),
+        ("plan", "/brew/plan", "Backwards from there", 1280, 800, "day", false),
+        ("live-brew", "/brew/14", "What would hold it", 1280, 800, "day", false),
+        ("live-brew-night", "/brew/14", "What would hold it", 1280, 800, "night", false),
+        ("brews", "/brew", "Over", 1280, 800, "day", false),
+        ("put-out", "/put-out/14", "What each bed gets", 1280, 800, "day", false),
+        ("brix", "/judge/brix", "give or take", 1280, 800, "day", false),
+        ("ground", "/ground", "Air that arrives", 1280, 800, "day", false),
+        ("phone-today", "/", "Wants hands", 390, 844, "day", false),
+        ("phone-live-brew", "/brew/14", "Fennel", 390, 844, "day", true),
+        ("phone-night-check", "/brew/14?read=oxygen#read", "Read it", 390, 844, "night", false),
+    ];
+
+    [Fact(Explicit = true)]
+    public void Take()
+    {
+        var folder = Environment.GetEnvironmentVariable("MUDPIE_SHOTS") ?? Path.Combine(Page.Root(), "docs", "screenshots");
+        Directory.CreateDirectory(folder);
+        using var page = new Page(demo: true);
+        page.Go("/");
+        foreach (var view in Views)
+        {
+            page.Size(view.Width, view.Height);
+            page.Driver.ExecuteScript($"localStorage.setItem('light', '{view.Light}')");
+            page.Go(view.Path);
+            if (view.Width >= 600)
+            {
+                page.See(view.Sign);
+            }
+
+            page.Find("//main//h1");
+            if (view.Path.StartsWith("/brew/plan", StringComparison.Ordinal))
+            {
+                page.Click("Creek Field");
+                page.Click("Ridge Bed 4");
+                page.Click("Ridge Bed 5");
+                page.Click("Ridge Bed 6");
+                page.See("Source in at");
+                page.Driver.ExecuteScript("window.scrollTo(0, 0)");
+            }
+
+            if (view.SlateUp)
+            {
+                page.Find("//button[@aria-controls='slate']").Click();
+            }
+
+            if (view.Path.EndsWith("#read", StringComparison.Ordinal))
+            {
+                page.Driver.ExecuteScript("document.querySelector('[aria-label=\"Read it\"]').scrollIntoView({block:'start'})");
+                foreach (var key in "6.4")
+                {
+                    page.Key(key);
+                }
+            }
+
+            page.Driver.ExecuteAsyncScript("document.fonts.ready.then(() => setTimeout(arguments[0], 400))");
+            page.Driver.GetScreenshot().SaveAsFile(Path.Combine(folder, view.File + ".png"));
+        }
+    }
+}
