@@ -8,7 +8,11 @@ import { App } from "./app";
 import "./theme.css";
 
 const queries = new QueryClient({
-  defaultOptions: { queries: { retry: 1, staleTime: 5_000, refetchInterval: 60_000 } },
+  // The server is on this machine: a lost connection is said at once, and nothing waits in silence for a network.
+  defaultOptions: {
+    queries: { retry: 1, staleTime: 5_000, refetchInterval: 60_000, networkMode: "always" },
+    mutations: { networkMode: "always" },
+  },
 });
 
 createRoot(document.getElementById("root")!).render(

@@ -30,12 +30,7 @@ public class Shots
             page.Size(view.Width, view.Height);
             page.Driver.ExecuteScript($"localStorage.setItem('light', '{view.Light}')");
             page.Go(view.Path);
-            if (view.Width >= 600)
-            {
-                page.See(view.Sign);
-            }
-
-            page.Find("//main//h1");
+            page.See(view.Sign);
             if (view.Path.StartsWith("/brew/plan", StringComparison.Ordinal))
             {
                 page.Click("Creek Field");

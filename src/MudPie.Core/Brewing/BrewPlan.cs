@@ -212,7 +212,7 @@ public static class BrewPlan
         _ => Math.Min(run.ReadyAtH ?? FitToUse.OldestH, FitToUse.OldestH),
     };
 
-    /// <summary>Least air at depth that keeps the table's brew at 6 mg/L until it is used, to 2 %; null where 4 L/min per litre does not.</summary>
+    /// <summary>Least air at depth that keeps the table's brew at 6 mg/L until it is used, to about 2 %; null where 4 L/min per litre does not.</summary>
     private static double? LeastAir(BrewQuestion brew, double hours)
     {
         bool Holds(double lpm) => BrewRun.Holds(brew with { AirLpm = lpm, Hours = Math.Max(hours, 1) }, BrewRun.Line);
@@ -222,7 +222,7 @@ public static class BrewPlan
             return null;
         }
 
-        for (var i = 0; i < 9; i++)
+        for (var i = 0; i < 8; i++)
         {
             var middle = i < 4 ? low + ((high - low) / 4) : (low + high) / 2;
             (low, high) = Holds(middle) ? (low, middle) : (middle, high);

@@ -10,6 +10,7 @@ public static class DemoHolding
     /// <summary>Fills an empty file in one transaction.</summary>
     public static void Fill(HoldingDb db, DateTimeOffset now)
     {
+        now = now.AddTicks(-(now.Ticks % TimeSpan.TicksPerMinute));
         using var transaction = db.Database.BeginTransaction();
         var kit = GroundAndKit(db, now);
         db.SaveChanges();

@@ -1,4 +1,5 @@
 using Microsoft.EntityFrameworkCore;
+using Microsoft.Extensions.Caching.Memory;
 using MudPie.Core.Brewing;
 using MudPie.Core.Measures;
 using MudPie.Core.Workings;
@@ -56,6 +57,9 @@ public sealed record PlanView(int VesselId, int PumpId, int DiffuserId, int Wate
 /// <summary>Planning.</summary>
 public static class PlanEndpoints
 {
+    // Few enough to follow a thumb; a Latin-hypercube draw makes fifty do.
+    private const int Members = 50;
+
     /// <summary>What can be asked.</summary>
     public static void MapPlans(this IEndpointRouteBuilder api)
     {
@@ -70,12 +74,12 @@ public static class PlanEndpoints
         return new AmountView(a.Kind, a.Name, a.Litres, a.MostL, a.OnShelf, Units.Show(a.Litres, Dimension.Volume, units), tools.Text, Spoons.ErrorText(tools.ErrorShare));
     }
 
-    private static async Task<IResult> WorkOut(PlanRequest request, HoldingDb db, HoldingClock clock) =>
-        Problems.Answer(await Plan(request, db, clock, 100));
+    private static async Task<IResult> WorkOut(PlanRequest request, HoldingDb db, HoldingClock clock, IMemoryCache cache) =>
+        Problems.Answer(await Plan(request, db, clock, cache));
 
-    private static async Task<IResult> Keep(PlanRequest request, HoldingDb db, HoldingClock clock, Writes writes) => await writes.Do(async () =>
+    private static async Task<IResult> Keep(PlanRequest request, HoldingDb db, HoldingClock clock, IMemoryCache cache, Writes writes) => await writes.Do(async () =>
     {
-        var plan = await Plan(request, db, clock, 100);
+        var plan = await Plan(request, db, clock, cache);
         if (plan.Refused is { } refused)
         {
             return refused;
@@ -98,7 +102,7 @@ public static class PlanEndpoints
     });
 
     /// <summary>Looks the kit up and works the plan out.</summary>
-    public static async Task<Ruling<PlanView>> Plan(PlanRequest r, HoldingDb db, HoldingClock clock, int members)
+    private static async Task<Ruling<PlanView>> Plan(PlanRequest r, HoldingDb db, HoldingClock clock, IMemoryCache cache)
     {
         var holding = await clock.Find();
         if (holding is null)
@@ -106,8 +110,9 @@ public static class PlanEndpoints
             return Refusal.Of("holding", "There is no holding yet.", "Set it up first: ten short answers.");
         }
 
-        r = await KitChoice.Complete(r, db);
-        var (question, refused) = await Question(r, db, clock, holding.AltitudeM, members);
+        var kit = await KitSnapshot.Of(db, cache);
+        r = KitChoice.Complete(r, kit);
+        var (question, refused) = Question(r, kit, clock.Now, holding.AltitudeM);
         if (question is null)
         {
             return refused!;
@@ -131,15 +136,14 @@ public static class PlanEndpoints
             refusal => refusal);
     }
 
-    private static async Task<(BrewPlanQuestion? Question, Refusal? Refused)> Question(PlanRequest r, HoldingDb db, HoldingClock clock, double altitudeM, int members)
+    private static (BrewPlanQuestion? Question, Refusal? Refused) Question(PlanRequest r, KitSnapshot kit, DateTimeOffset now, double altitudeM)
     {
         var ids = r.BedIds.Distinct().ToList();
-        var beds = await db.Beds.AsNoTracking().Where(b => ids.Contains(b.Id)).Select(b => new PlanBed { Name = b.Name, AreaM2 = b.AreaM2, Growing = b.Growing, SoilPh = b.SoilPh }).ToListAsync();
-        var vessel = await db.Vessels.AsNoTracking().FirstOrDefaultAsync(v => v.Id == r.VesselId);
-        var pump = await db.Pumps.AsNoTracking().FirstOrDefaultAsync(p => p.Id == r.PumpId);
-        var diffuser = await db.Diffusers.AsNoTracking().FirstOrDefaultAsync(d => d.Id == r.DiffuserId);
-        var water = await db.Waters.AsNoTracking().Where(w => w.Id == r.WaterSourceId)
-            .Select(w => new { w.Id, w.Kind, w.Chloramine, Strip = w.Strips.OrderByDescending(s => s.At).Select(s => (double?)s.MgPerL).FirstOrDefault() }).FirstOrDefaultAsync();
+        var beds = ids.Where(kit.Beds.ContainsKey).Select(id => kit.Beds[id]).ToList();
+        var vessel = kit.Vessels.FirstOrDefault(v => v.Id == r.VesselId);
+        var pump = kit.Pumps.FirstOrDefault(p => p.Id == r.PumpId);
+        var diffuser = kit.Diffusers.FirstOrDefault(d => d.Id == r.DiffuserId);
+        var water = kit.Waters.FirstOrDefault(w => w.Id == r.WaterSourceId);
         var checks = new Checks();
         Missing(checks, "vesselId", vessel, "vessel");
         Missing(checks, "pumpId", pump, "pump");
@@ -160,8 +164,7 @@ public static class PlanEndpoints
             return (null, checks.Refusal);
         }
 
-        var shelf = await db.Inputs.AsNoTracking().Where(i => i.UnfitWhy == null).Select(i => i.Kind).Distinct().ToListAsync();
-        var choices = await db.ForkChoices.AsNoTracking().ToDictionaryAsync(f => f.ForkId, f => f.SchoolId);
+        var choices = new Dictionary<string, string>(kit.Choices);
         foreach (var (fork, school) in r.Choices ?? new Dictionary<string, string>())
         {
             choices[fork] = school;
@@ -169,11 +172,11 @@ public static class PlanEndpoints
 
         return (new BrewPlanQuestion
         {
-            Beds = beds, Purpose = r.Purpose, UseAt = r.UseAt, Now = clock.Now, VesselWorkingL = vessel!.WorkingL, VesselDepthM = vessel.DepthM,
+            Beds = beds, Purpose = r.Purpose, UseAt = r.UseAt, Now = now, VesselWorkingL = vessel!.WorkingL, VesselDepthM = vessel.DepthM,
             PumpOpenLpm = pump!.OpenLpm, PumpShutOffKPa = pump.ShutOffKPa, Diffuser = diffuser!.Kind, DiffuserLossKPa = diffuser.LossKPa,
             ChlorineMgPerL = water!.Strip ?? (water.Kind is "rain" or "well" ? 0 : null), Chloramine = water.Chloramine, AltitudeM = altitudeM,
-            WarmthC = r.WarmthC, SwingC = r.SwingC, Source = r.Source, FoodsOnShelf = shelf, Making = r.Making, BrewL = r.BrewL, SourceL = r.SourceL,
-            Foods = r.Foods, AirLpm = r.AirLpm, Choices = choices, Members = members,
+            WarmthC = r.WarmthC, SwingC = r.SwingC, Source = r.Source, FoodsOnShelf = kit.Shelf, Making = r.Making, BrewL = r.BrewL, SourceL = r.SourceL,
+            Foods = r.Foods, AirLpm = r.AirLpm, Choices = choices, Members = Members,
         }, null);
     }
 

@@ -1,12 +1,14 @@
 using System.Text.Json;
 using Microsoft.EntityFrameworkCore;
+using Microsoft.Extensions.Caching.Memory;
 using MudPie.Core.Workings;
 using MudPie.Records;
+using MudPie.Server.Brewing;
 
 namespace MudPie.Server.Web;
 
 /// <summary>One write, one transaction, done once: a request sent again with the same Idempotency-Key is answered again and not done again.</summary>
-public sealed class Writes(IHttpContextAccessor accessor, HoldingDb db, TimeProvider clock)
+public sealed class Writes(IHttpContextAccessor accessor, HoldingDb db, TimeProvider clock, IMemoryCache cache)
 {
     /// <summary>Name of the header.</summary>
     public const string Header = "Idempotency-Key";
@@ -41,6 +43,7 @@ public sealed class Writes(IHttpContextAccessor accessor, HoldingDb db, TimeProv
         db.Acknowledgements.Add(new Acknowledged { Key = key, Request = name, Body = body, At = clock.GetUtcNow() });
         await db.SaveChangesAsync();
         await transaction.CommitAsync();
+        KitSnapshot.Forget(cache);
         return TypedResults.Content(body, "application/json");
     }
 

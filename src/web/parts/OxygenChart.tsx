@@ -126,8 +126,8 @@ export function OxygenChart({ forecast, start, nowH, useAtH, readings = [], airO
           />
         ))}
         <text
-          x={x(end * 0.62)}
-          y={y(forecast.high90[Math.floor(forecast.high90.length * 0.62)]?.mgPerL ?? 8) - 8}
+          x={x(end * 0.42)}
+          y={y(forecast.high90[Math.floor(forecast.high90.length * 0.5)]?.mgPerL ?? 8) - 8}
           fontSize="15"
           className="fill-river"
         >

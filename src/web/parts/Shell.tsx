@@ -99,21 +99,19 @@ export function Shell({ holding }: { holding: Schemas["HoldingView"] }) {
               {holding.name}
               {holding.isDemo && " (demo, made up)"} <span aria-hidden>▾</span>
             </DropdownMenu.Trigger>
-            <DropdownMenu.Portal>
-              <DropdownMenu.Content
-                align="end"
-                className="z-50 min-w-60 rounded-2xl border-2 border-line bg-paper p-2 text-ink"
-              >
-                <MenuItem onSelect={() => go("/ground")}>Ground and kit</MenuItem>
-                <MenuItem onSelect={() => setLight(light === "day" ? "night" : "day")}>
-                  {light === "day" ? "Night check light" : "Day light"}
-                </MenuItem>
-                <MenuItem onSelect={() => units.mutate(holding.units === "metric" ? "usCustomary" : "metric")}>
-                  {holding.units === "metric" ? "Answer in US customary" : "Answer in metric"}
-                </MenuItem>
-                <MenuItem onSelect={() => setKeys(true)}>Keys</MenuItem>
-              </DropdownMenu.Content>
-            </DropdownMenu.Portal>
+            <DropdownMenu.Content
+              align="end"
+              className="z-50 min-w-60 rounded-2xl border-2 border-line bg-paper p-2 text-ink"
+            >
+              <MenuItem onSelect={() => go("/ground")}>Ground and kit</MenuItem>
+              <MenuItem onSelect={() => setLight(light === "day" ? "night" : "day")}>
+                {light === "day" ? "Night check light" : "Day light"}
+              </MenuItem>
+              <MenuItem onSelect={() => units.mutate(holding.units === "metric" ? "usCustomary" : "metric")}>
+                {holding.units === "metric" ? "Answer in US customary" : "Answer in metric"}
+              </MenuItem>
+              <MenuItem onSelect={() => setKeys(true)}>Keys</MenuItem>
+            </DropdownMenu.Content>
           </DropdownMenu.Root>
         </div>
       </header>

@@ -45,16 +45,16 @@ export function PlanQuestions({ plan, kit, setPlan, ground, problem }: Props) {
     <div className="flex flex-col gap-4">
       <fieldset>
         <legend className="text-base font-medium">Which beds?</legend>
-        <div className="mt-1 flex flex-wrap gap-2">
+        <div className="mt-1 flex flex-wrap gap-1.5">
           {ground.beds.map((b) => (
             <label
               key={b.id}
-              className={`flex min-h-12 cursor-pointer items-center gap-2 rounded-full border-2 px-3 ${plan.bedIds?.includes(b.id) ? "border-clay bg-paper font-bold text-clay" : "border-line"}`}
+              className={`flex min-h-11 cursor-pointer items-center gap-1.5 rounded-full border-2 px-2.5 ${plan.bedIds?.includes(b.id) ? "border-clay bg-paper font-bold text-clay" : "border-line"}`}
             >
               <Checkbox.Root
                 checked={plan.bedIds?.includes(b.id) ?? false}
                 onCheckedChange={() => toggle(b.id)}
-                className="flex h-6 w-6 items-center justify-center border-2 border-ink bg-paper text-clay"
+                className="flex h-5 w-5 items-center text-sm justify-center border-2 border-ink bg-paper text-clay"
                 aria-label={`${b.name}, ${b.areaShown}, ${b.crop}`}
               >
                 <Checkbox.Indicator>✓</Checkbox.Indicator>
