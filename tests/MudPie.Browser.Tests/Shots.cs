@@ -5,7 +5,7 @@ public class Shots
 {
     private static readonly (string File, string Path, string Sign, int Width, int Height, string Light, bool SlateUp)[] Views =
     [
-        ("today", "/", "Wants hands", 1280, 800, "day", false),
+        ("today", "/", "is sliding", 1280, 800, "day", false),
         ("plan", "/brew/plan", "Backwards from there", 1280, 800, "day", false),
         ("live-brew", "/brew/14", "What would hold it", 1280, 800, "day", false),
         ("live-brew-night", "/brew/14", "What would hold it", 1280, 800, "night", false),
@@ -13,7 +13,7 @@ public class Shots
         ("put-out", "/put-out/14", "What each bed gets", 1280, 800, "day", false),
         ("brix", "/judge/brix", "give or take", 1280, 800, "day", false),
         ("ground", "/ground", "Air that arrives", 1280, 800, "day", false),
-        ("phone-today", "/", "Wants hands", 390, 844, "day", false),
+        ("phone-today", "/", "is sliding", 390, 844, "day", false),
         ("phone-live-brew", "/brew/14", "Fennel", 390, 844, "day", true),
         ("phone-night-check", "/brew/14?read=oxygen#read", "Read it", 390, 844, "night", false),
     ];

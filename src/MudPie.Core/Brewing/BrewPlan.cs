@@ -1,3 +1,4 @@
+using MudPie.Core.Measures;
 using MudPie.Core.Workings;
 
 namespace MudPie.Core.Brewing;
@@ -83,7 +84,7 @@ public static class BrewPlan
             TemperatureC = q.WarmthC, SwingC = q.SwingC ?? 0, Hours = tea ? 48 : 8, AirOffAtH = tea ? null : 0,
             Sources = [new SourceAmount { Kind = sourceKind, Litres = sourceL }], Foods = [],
         };
-        var timing = new PlanTiming(q.UseAt!.Value, q.Now, brewL, water.Value.MinutesAtMost, tea, local);
+        var timing = new PlanTiming(q.UseAt!.Value, q.Now, brewL, water.Value.MinutesAtMost, tea, q.Units, local);
         var (foods, carried) = tea ? ChooseFoods(q, brew, bias, brewL, choice("food", "carry"), timing) : ([], 1);
         brew = brew with { Foods = [.. foods.Select(f => new FoodAmount { Kind = f.Kind, Ml = f.Litres * 1000 })] };
         var badBrew = brew.MakeReady().Refused;
@@ -105,7 +106,7 @@ public static class BrewPlan
         var forecast = BrewForecast.Of(Widen(brew, run.Series[^1].H, tea ? hours : 0, q.Members ?? 100));
         var steps = timing.Steps(hours, brewL, water.Value, sourceKind, sourceL, foods, choice("order", "source-first"));
         var start = timing.StartFor(hours);
-        var inputs = new VerdictInputs(brew, run, forecast.Value, hours, tea, timing, wanted);
+        var inputs = new VerdictInputs(brew, run, forecast.Value, hours, tea, timing, Units.Show(wanted, Dimension.Volume, q.Units), wanted);
         var answer = new BrewPlanAnswer
         {
             Making = making, MakingWhy = why, BrewL = brewL, WantedL = wanted, AreaM2 = area, CoversM2 = brewL / Spare / LitresPer100M2(leaf) * 100,

@@ -1,3 +1,5 @@
+using MudPie.Core.Measures;
+
 namespace MudPie.Core.Brewing;
 
 /// <summary>A bed that a brew is for.</summary>
@@ -87,6 +89,9 @@ public sealed record BrewPlanQuestion
 
     /// <summary>The grower's choices at forks: fork id to school id.</summary>
     public IReadOnlyDictionary<string, string>? Choices { get; init; }
+
+    /// <summary>Units that the words of the plan are in.</summary>
+    public UnitSystem Units { get; init; }
 
     /// <summary>Members of the forecast; 100 while something is dragged.</summary>
     public int? Members { get; init; }

@@ -145,7 +145,7 @@ public static class FitToUse
 
         if (seen.Smells.FirstOrDefault(s => s.What >= Smell.Sour) is { } smell)
         {
-            yield return $"It smelt {SmellWord(smell.What)} at {Say.Hours(smell.H)}.";
+            yield return $"It smelt {Word(smell.What)} at {Say.Hours(smell.H)}.";
         }
 
         if (seen.Foams.FirstOrDefault(f => f.What == Foam.Over) is { } foam)
@@ -184,7 +184,7 @@ public static class FitToUse
         };
         if (seen.Smells.Count > 0)
         {
-            yield return $"It smelt {SmellWord(seen.Smells[^1].What)}, which fails nothing and proves nothing.";
+            yield return $"It smelt {Word(seen.Smells[^1].What)}, which fails nothing and proves nothing.";
         }
     }
 
@@ -230,7 +230,8 @@ public static class FitToUse
     /// <summary>A fitness in words.</summary>
     public static string Name(Fitness fitness) => fitness switch { Fitness.Fit => "fit", Fitness.NotFit => "not fit", _ => "unseen" };
 
-    private static string SmellWord(Smell smell) => smell switch
+    /// <summary>A smell in words, after "it smelt".</summary>
+    public static string Word(Smell smell) => smell switch
     {
         Smell.Earthy => "earthy",
         Smell.Sweet => "sweet",

@@ -1,9 +1,10 @@
+using MudPie.Core.Measures;
 using MudPie.Core.Workings;
 
 namespace MudPie.Core.Brewing;
 
 /// <summary>Works the schedule backwards from the hour of use.</summary>
-internal sealed class PlanTiming(DateTimeOffset useAt, DateTimeOffset now, double brewL, double clearMinutes, bool tea, Func<DateTimeOffset, DateTimeOffset> local)
+internal sealed class PlanTiming(DateTimeOffset useAt, DateTimeOffset now, double brewL, double clearMinutes, bool tea, UnitSystem units, Func<DateTimeOffset, DateTimeOffset> local)
 {
     /// <summary>An extract: one load dunked and squeezed, with time to lift the bag.</summary>
     public const double DunkHours = 20.0 / 60;
@@ -39,17 +40,17 @@ internal sealed class PlanTiming(DateTimeOffset useAt, DateTimeOffset now, doubl
         var list = new List<PlanStep>
         {
             new("shop", "Shop and clean", "Everything on the list to hand; vessel, hose and outlet brushed clean.", fill.AddMinutes(-ShopMinutes), ShopMinutes),
-            new("fill", "Fill", $"{Say.Number(litres)} L of water; air on.", fill, _fillMinutes),
+            new("fill", "Fill", $"{Volume(litres)} of water; air on.", fill, _fillMinutes),
             new("clear", "Clear the water", dose, clear, clearMinutes),
             new("strip", "Strip", "Read a strip: it must say zero before any biology goes in.", strip, StripMinutes),
         };
         var bag = new PlanStep("source", tea ? "Source" : "Dunk", tea
-            ? $"{Say.Number(sourceL)} L of {source} in the bag; rub it until the water is dark."
-            : $"{Say.Number(sourceL)} L of {source} in the bag; dunk and squeeze gently for 1 to 2 minutes.", start, tea ? SourceMinutes : DunkHours * 60);
+            ? $"{Volume(sourceL)} of {source} in the bag; rub it until the water is dark."
+            : $"{Volume(sourceL)} of {source} in the bag; dunk and squeeze gently for 1 to 2 minutes.", start, tea ? SourceMinutes : DunkHours * 60);
         list.Add(bag);
         if (tea && foods.Count > 0)
         {
-            var food = new PlanStep("foods", "Foods", string.Join(", ", foods.Select(f => $"{Say.Number(f.Litres * 1000)} mL {f.Name}")) + ".", start.AddMinutes(SourceMinutes), FoodMinutes);
+            var food = new PlanStep("foods", "Foods", string.Join(", ", foods.Select(f => $"{Volume(f.Litres)} {f.Name}")) + ".", start.AddMinutes(SourceMinutes), FoodMinutes);
             if (order == "food-first")
             {
                 food = food with { At = start };
@@ -68,6 +69,8 @@ internal sealed class PlanTiming(DateTimeOffset useAt, DateTimeOffset now, doubl
         list.Add(new("use", "Put it out", "Wash up at once afterwards.", useAt, 60));
         return list;
     }
+
+    private string Volume(double litres) => Units.Show(litres, Dimension.Volume, units);
 
     private static DateTimeOffset FiveMinutes(DateTimeOffset at)
     {

@@ -3,7 +3,7 @@ using MudPie.Core.Workings;
 namespace MudPie.Core.Brewing;
 
 internal sealed record VerdictInputs(
-    BrewQuestion Brew, BrewRunAnswer Run, ForecastAnswer Forecast, double Hours, bool Tea, PlanTiming Timing, double WantedL);
+    BrewQuestion Brew, BrewRunAnswer Run, ForecastAnswer Forecast, double Hours, bool Tea, PlanTiming Timing, string WantedShown, double WantedL);
 
 /// <summary>Says in a sentence what to make of a plan.</summary>
 internal static class PlanVerdict
@@ -46,7 +46,7 @@ internal static class PlanVerdict
         if (fillings > 1)
         {
             return new(Tone.Mind, $"Too small for this ground: it would take {fillings} fillings.",
-                $"The ground asks for {Say.Number(i.WantedL)} L. Take a larger vessel or fewer beds. {chance[..1].ToUpperInvariant()}{chance[1..]}, by the model.");
+                $"The ground asks for {i.WantedShown}. Take a larger vessel or fewer beds. {chance[..1].ToUpperInvariant()}{chance[1..]}, by the model.");
         }
 
         return new(fair ? Tone.Go : Tone.Mind,

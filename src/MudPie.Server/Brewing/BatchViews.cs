@@ -15,7 +15,7 @@ public sealed record BatchLine(
 public sealed record StepView(string Id, string Name, string Detail, DateTimeOffset At, double Minutes, DateTimeOffset? DoneAt);
 
 /// <summary>An entry of the log; one that was put right says by which.</summary>
-public sealed record LogView(int Id, LogKind Kind, DateTimeOffset At, double? Number, string? Text, string Source, int? CorrectsId, int? CorrectedById, int? PhotoId);
+public sealed record LogView(int Id, LogKind Kind, DateTimeOffset At, double? Number, string? Text, string Shown, string Source, int? CorrectsId, int? CorrectedById, int? PhotoId);
 
 /// <summary>A vessel to draw.</summary>
 public sealed record VesselView(string Name, string Shape, double TotalL, double WorkingL, double BrewL, double DepthM, string Diffuser, string DiffuserKind, string Water, double AirLpm, double OpenLpm, string AirShown, string OpenShown);
@@ -48,9 +48,18 @@ public static class BatchViews
             source is null ? null : PlanEndpoints.View(new PlanAmount(source.Kind!, Ingredients.Source(source.Kind)!.Name, source.Litres ?? 0, true, 0), units),
             [.. (brew.Foods ?? []).Select(f => PlanEndpoints.View(new PlanAmount(f.Kind!, Ingredients.Food(f.Kind)!.Name, (f.Ml ?? 0) / 1000, true, 0), units))],
             [.. BatchJson.Steps(b).Select(s => new StepView(s.Id, s.Name, s.Detail, s.At, s.Minutes, done.TryGetValue(s.Id, out var at) ? at : null))],
-            [.. b.Log.OrderByDescending(l => l.At).ThenByDescending(l => l.Id).Select(l => new LogView(l.Id, l.Kind, l.At, l.Number, l.Text, l.Source, l.CorrectsId, corrected.TryGetValue(l.Id, out var by) ? by : null, l.PhotoId))],
+            [.. b.Log.OrderByDescending(l => l.At).ThenByDescending(l => l.Id).Select(l => new LogView(l.Id, l.Kind, l.At, l.Number, l.Text, Shown(l, units), l.Source, l.CorrectsId, corrected.TryGetValue(l.Id, out var by) ? by : null, l.PhotoId))],
             watch);
     }
+
+    /// <summary>An entry's figure with its unit, or its words.</summary>
+    private static string Shown(LogEntry l, UnitSystem units) => (l.Kind, l.Number) switch
+    {
+        (LogKind.Warmth, { } c) => Units.Show(c, Dimension.Temperature, units),
+        (LogKind.Oxygen or LogKind.Strip, { } mg) => Units.Show(mg, Dimension.Concentration, units),
+        (LogKind.Smell, _) => FitToUse.Word(Enum.Parse<Smell>(l.Text!, true)),
+        _ => l.Text ?? "",
+    };
 
     /// <summary>How a batch ended, or stands, in a few words.</summary>
     public static string Outcome(BatchState state, double? lowest, string? heapedWhy) => state switch

@@ -52,7 +52,7 @@ public sealed record PlanRequest
 public sealed record AmountView(string Kind, string Name, double Litres, double MostL, bool OnShelf, string Shown, string InTools, string ToolError);
 
 /// <summary>A plan with its amounts ready to read out, and the kit that it is for.</summary>
-public sealed record PlanView(int VesselId, int PumpId, int DiffuserId, int WaterSourceId, BrewPlanAnswer Plan, string BrewShown, string WantedShown, string CoversShown, AmountView Source, IReadOnlyList<AmountView> Foods);
+public sealed record PlanView(int VesselId, int PumpId, int DiffuserId, int WaterSourceId, BrewPlanAnswer Plan, string BrewShown, string WantedShown, string CoversShown, string AirShown, string BoxShown, string LeastAirShown, string WarmthShown, string SwingShown, AmountView Source, IReadOnlyList<AmountView> Foods);
 
 /// <summary>Planning.</summary>
 public static class PlanEndpoints
@@ -112,7 +112,7 @@ public static class PlanEndpoints
 
         var kit = await KitSnapshot.Of(db, cache);
         r = KitChoice.Complete(r, kit);
-        var (question, refused) = Question(r, kit, clock.Now, holding.AltitudeM);
+        var (question, refused) = Question(r, kit, clock.Now, holding);
         if (question is null)
         {
             return refused!;
@@ -130,13 +130,18 @@ public static class PlanEndpoints
                     Units.Show(w.Value.BrewL, Dimension.Volume, holding.Units),
                     Units.Show(w.Value.WantedL, Dimension.Volume, holding.Units),
                     Units.Show(w.Value.CoversM2, Dimension.Area, holding.Units),
+                    Units.Show(w.Value.Air.AtDepthLpm, Dimension.Flow, holding.Units),
+                    Units.Show(w.Value.Air.OpenLpm, Dimension.Flow, holding.Units),
+                    w.Value.Air.LeastLpm is { } least ? $"{Units.Show(least, Dimension.Flow, holding.Units)} would hold it at 6" : "no air will hold this at 6",
+                    Units.Show(question.WarmthC ?? 0, Dimension.Temperature, holding.Units),
+                    Units.Show(question.SwingC ?? 0, Dimension.TemperatureSpan, holding.Units),
                     View(w.Value.Source, holding.Units),
                     [.. w.Value.Foods.Select(f => View(f, holding.Units))]),
                 ""),
             refusal => refusal);
     }
 
-    private static (BrewPlanQuestion? Question, Refusal? Refused) Question(PlanRequest r, KitSnapshot kit, DateTimeOffset now, double altitudeM)
+    private static (BrewPlanQuestion? Question, Refusal? Refused) Question(PlanRequest r, KitSnapshot kit, DateTimeOffset now, Records.Ground.Holding holding)
     {
         var ids = r.BedIds.Distinct().ToList();
         var beds = ids.Where(kit.Beds.ContainsKey).Select(id => kit.Beds[id]).ToList();
@@ -174,7 +179,7 @@ public static class PlanEndpoints
         {
             Beds = beds, Purpose = r.Purpose, UseAt = r.UseAt, Now = now, VesselWorkingL = vessel!.WorkingL, VesselDepthM = vessel.DepthM,
             PumpOpenLpm = pump!.OpenLpm, PumpShutOffKPa = pump.ShutOffKPa, Diffuser = diffuser!.Kind, DiffuserLossKPa = diffuser.LossKPa,
-            ChlorineMgPerL = water!.Strip ?? (water.Kind is "rain" or "well" ? 0 : null), Chloramine = water.Chloramine, AltitudeM = altitudeM,
+            ChlorineMgPerL = water!.Strip ?? (water.Kind is "rain" or "well" ? 0 : null), Chloramine = water.Chloramine, AltitudeM = holding.AltitudeM, Units = holding.Units,
             WarmthC = r.WarmthC, SwingC = r.SwingC, Source = r.Source, FoodsOnShelf = kit.Shelf, Making = r.Making, BrewL = r.BrewL, SourceL = r.SourceL,
             Foods = r.Foods, AirLpm = r.AirLpm, Choices = choices, Members = Members,
         }, null);

@@ -149,7 +149,7 @@ function Cut({ batch: b }: { batch: Schemas["BatchView"] }) {
           ? `strip read ${standing(b, "strip")[0]?.number}`
           : "no strip read yet",
     ],
-    ...(warmth ? ([[`${warmth.number} °C`, `at ${clock.time(warmth.at)}`]] as [string, string][]) : []),
+    ...(warmth ? ([[warmth.shown, `at ${clock.time(warmth.at)}`]] as [string, string][]) : []),
   ];
   return (
     <div className="grid grid-cols-[minmax(7rem,0.8fr)_1fr] items-center gap-5">

@@ -17,7 +17,6 @@ const words: Record<Schemas["LogKind"], string> = {
   airOff: "air off",
   heaped: "heaped",
 };
-const units: Partial<Record<Schemas["LogKind"], string>> = { oxygen: "mg/L", warmth: "°C", strip: "mg/L" };
 const mendable: Schemas["LogKind"][] = ["oxygen", "warmth", "strip", "note", "smell", "foam"];
 
 /** Everything seen and done. What was wrong is put right by a new entry; the old one stays readable. */
@@ -46,8 +45,8 @@ export function LogList({ batch }: { batch: Schemas["BatchView"] }) {
               className={`flex items-center justify-between gap-3 ${l.correctedById !== null ? "text-ash line-through" : ""}`}
             >
               <span>
-                <time dateTime={l.at}>{clock.when(l.at)}</time> <b>{words[l.kind]}</b> {l.number}{" "}
-                {l.number !== null && units[l.kind]} {l.text} {l.source === "logger" && "(logger)"}
+                <time dateTime={l.at}>{clock.when(l.at)}</time> <b>{words[l.kind]}</b> {l.shown}{" "}
+                {l.source === "logger" && "(logger)"}
                 {l.correctsId !== null && <span className="text-straw"> put right</span>}
               </span>
               {l.correctedById === null && mendable.includes(l.kind) && (

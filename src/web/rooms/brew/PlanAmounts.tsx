@@ -103,24 +103,24 @@ export function PlanAmounts({ view, plan, setPlan, fork, choose, ground, stale }
           <>
             <Slide
               name="air at this depth"
-              shown={`${p.air.atDepthLpm.toFixed(1)} L/min`}
-              under={`the box says ${p.air.openLpm}; ${p.air.leastLpm === null ? "no air will hold this at 6" : `${p.air.leastLpm.toFixed(1)} would hold it at 6`}`}
+              shown={view.airShown}
+              under={`the box says ${view.boxShown}; ${view.leastAirShown}`}
               after={mark("air")}
             >
               <Drag
-                label="air at this depth, litres a minute"
+                label="air at this depth"
                 value={p.air.atDepthLpm}
                 min={0}
                 max={p.air.heavyLpm * 1.5}
                 step={p.air.heavyLpm / 200}
-                says={`${p.air.atDepthLpm.toFixed(1)} litres a minute`}
+                says={view.airShown}
                 onChange={(v) => setPlan({ ...plan, airLpm: v })}
               />
             </Slide>
             <Slide
               name="warmth of the brew"
-              shown={`${plan.warmthC} °C`}
-              under={`swinging ${plan.swingC} °C either way over the day`}
+              shown={view.warmthShown}
+              under={`swinging ${view.swingShown} either way over the day`}
               after={mark("brew-time")}
             >
               <Drag
@@ -129,7 +129,7 @@ export function PlanAmounts({ view, plan, setPlan, fork, choose, ground, stale }
                 min={5}
                 max={38}
                 step={0.5}
-                says={`${plan.warmthC} degrees`}
+                says={view.warmthShown}
                 onChange={(v) => setPlan({ ...plan, warmthC: v })}
               />
               <Drag
@@ -138,7 +138,7 @@ export function PlanAmounts({ view, plan, setPlan, fork, choose, ground, stale }
                 min={0}
                 max={10}
                 step={0.5}
-                says={`${plan.swingC} degrees either way`}
+                says={`${view.swingShown} either way`}
                 onChange={(v) => setPlan({ ...plan, swingC: v })}
               />
             </Slide>

@@ -4,6 +4,7 @@ import { client, must, type Problem, type Schemas, useWrite } from "../../api/cl
 import { Button } from "../../parts/Button";
 import { Choice } from "../../parts/Choice";
 import { Field } from "../../parts/Field";
+import { WhenField } from "../../parts/WhenField";
 import { Wrong } from "../../parts/Wrong";
 import { useClock } from "../../parts/clock";
 
@@ -123,7 +124,8 @@ export function ReadLeaves({ beds, pair, bedId, onDone }: Props) {
         options={["clear", "mixed", "dull"].map((v) => ({ value: v, name: v }))}
         onChange={(sky) => setR({ ...r, sky })}
       />
-      <Wrong problem={keep.error} shown={["readings", "temperature"]} />
+      <WhenField onChange={(at) => setR({ ...r, at })} wrong={keep.error?.of("at")} />
+      <Wrong problem={keep.error} shown={["readings", "temperature", "at"]} />
       <Button type="submit" kind="filled" className="self-start" disabled={keep.isPending}>
         Keep these readings
       </Button>

@@ -10,6 +10,7 @@ import { ForkMark } from "../../parts/ForkMark";
 import { Room } from "../../parts/Room";
 import { Sum } from "../../parts/Sum";
 import { Verdict } from "../../parts/Verdict";
+import { WhenField } from "../../parts/WhenField";
 import { Wrong } from "../../parts/Wrong";
 
 export function PutOut() {
@@ -192,8 +193,9 @@ function Spread({ batch, ground }: { batch: Schemas["BatchView"]; ground: Schema
             )}
             <Wrong
               problem={keep.error}
-              shown={["overrideWhy", "cautionsSeen", "tool", "brew", "tank", "dilution", "beds"]}
+              shown={["overrideWhy", "cautionsSeen", "at", "tool", "brew", "tank", "dilution", "beds"]}
             />
+            <WhenField onChange={(at) => setR({ ...r, at })} wrong={keep.error?.of("at")} />
             <Button kind="filled" disabled={keep.isPending} onClick={() => keep.mutate(r)}>
               It is out{unticked > 0 ? ` (${unticked} to tick)` : ""}
             </Button>

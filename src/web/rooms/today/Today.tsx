@@ -18,7 +18,13 @@ export function Today() {
       under={ready && `The light now: ${ready.light}.`}
       peek={first ? first.title : "Nothing presses"}
       bench={
-        ready && ready.items.length === 0 ? (
+        !ready ? (
+          <div aria-busy className="flex max-w-2xl flex-col gap-6">
+            {[0, 1, 2].map((i) => (
+              <div key={i} className="h-32 border-l-8 border-line bg-paper" />
+            ))}
+          </div>
+        ) : ready.items.length === 0 ? (
           <div className="max-w-prose">
             <p className="text-lg">
               Nothing wants hands. A first brew starts with the ground: say which beds, leaf or root, and when, and Mud
