@@ -14,7 +14,13 @@ public class Kernels
 
     internal static ForecastQuestion Bucket => new()
     {
-        VolumeL = 19, DepthM = 0.3, Diffuser = "airStone", AirLpm = 5, TemperatureC = 20, Hours = 48, Members = 1000,
+        VolumeL = 19,
+        DepthM = 0.3,
+        Diffuser = "airStone",
+        AirLpm = 5,
+        TemperatureC = 20,
+        Hours = 48,
+        Members = 1000,
         Sources = [new SourceAmount { Kind = "compost", Litres = 1.2 }],
         Foods = [new FoodAmount { Kind = "fishHydrolysate", Ml = 15 }, new FoodAmount { Kind = "kelpLiquid", Ml = 15 }],
     };

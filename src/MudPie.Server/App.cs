@@ -1,8 +1,8 @@
 using Microsoft.EntityFrameworkCore;
 using MudPie.Records;
+using MudPie.Records.Demo;
 using MudPie.Server.Brewing;
 using MudPie.Server.Calculators;
-using MudPie.Records.Demo;
 using MudPie.Server.Ground;
 using MudPie.Server.Judging;
 using MudPie.Server.PuttingOut;

@@ -14,8 +14,19 @@ public static class Warmth
             BrewPlan.Of(
                 new BrewPlanQuestion
                 {
-                    Beds = [new PlanBed { Name = "bed", AreaM2 = 200 }], Purpose = "leaf", Now = now, UseAt = now.AddHours(50), VesselWorkingL = 17, VesselDepthM = 0.28,
-                    PumpOpenLpm = 6, PumpShutOffKPa = 20, Diffuser = "airStone", ChlorineMgPerL = 0, WarmthC = 15 + (i % 10), SwingC = 2, Members = 60,
+                    Beds = [new PlanBed { Name = "bed", AreaM2 = 200 }],
+                    Purpose = "leaf",
+                    Now = now,
+                    UseAt = now.AddHours(50),
+                    VesselWorkingL = 17,
+                    VesselDepthM = 0.28,
+                    PumpOpenLpm = 6,
+                    PumpShutOffKPa = 20,
+                    Diffuser = "airStone",
+                    ChlorineMgPerL = 0,
+                    WarmthC = 15 + (i % 10),
+                    SwingC = 2,
+                    Members = 60,
                 },
                 at => at);
         }

@@ -76,7 +76,7 @@ public class FirstBrewTests : IDisposable
         await _h.Post($"/api/brew/batches/{id}/log", new { kind = "oxygen", value = "4.1" });
         (await _h.Get("/api/today"))["items"]![0]!["title"]!.ToString().ShouldContain("not fit to use");
 
-        var cautions = (await _h.Post($"/api/put-out/{id}/work-out", Out(null, []))) ["cautions"]!.AsArray().Select(c => (string)c!["id"]!).ToArray();
+        var cautions = (await _h.Post($"/api/put-out/{id}/work-out", Out(null, [])))["cautions"]!.AsArray().Select(c => (string)c!["id"]!).ToArray();
         (await _h.Refused($"/api/put-out/{id}", Out(null, cautions)))["overrideWhy"].ShouldContain("4.1 mg/L");
         await _h.Post($"/api/put-out/{id}", Out("on fallow ground only, nothing grown there this year", cautions));
         ((string)(await _h.Get("/api/put-out"))["past"]![0]!["overrideWhy"]!).ShouldStartWith("on fallow");

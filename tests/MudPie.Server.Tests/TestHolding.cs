@@ -74,8 +74,23 @@ public sealed class TestHolding : WebApplicationFactory<LiveBrew>
 
     public static object SetUp => new
     {
-        name = "Saltmarsh End", place = "52.5, 0.0", altitude = "6 m", zone = "Europe/London", units = "metric", bedName = "Ridge Bed 4", area = "200 m²", crop = "fennel", growing = "annual",
-        shape = "bucket", total = "20 L", depth = "28 cm", openFlow = "6 L/min", shutOff = "20 kPa", diffuserKind = "airStone", waterKind = "mains", strip = "0.6",
+        name = "Saltmarsh End",
+        place = "52.5, 0.0",
+        altitude = "6 m",
+        zone = "Europe/London",
+        units = "metric",
+        bedName = "Ridge Bed 4",
+        area = "200 m²",
+        crop = "fennel",
+        growing = "annual",
+        shape = "bucket",
+        total = "20 L",
+        depth = "28 cm",
+        openFlow = "6 L/min",
+        shutOff = "20 kPa",
+        diffuserKind = "airStone",
+        waterKind = "mains",
+        strip = "0.6",
     };
 
     public object Plan(string purpose = "leaf", double hoursOn = 48) => new { bedIds = new[] { 1 }, purpose, useAt = Now.AddHours(hoursOn), warmthC = 18, swingC = 2 };

@@ -80,9 +80,17 @@ public static class BrewPlan
         var sourceL = q.SourceL ?? RoundSmall(tea ? Recipe.SourcePer20L(sourceKind, brewL) * brewL / 20 : Recipe.ExtractLoadPer20L * brewL / 20);
         var brew = new BrewQuestion
         {
-            VolumeL = brewL, DepthM = depth, Diffuser = q.Diffuser, AirLpm = airLpm, AltitudeM = q.AltitudeM ?? 0,
-            TemperatureC = q.WarmthC, SwingC = q.SwingC ?? 0, Hours = tea ? 48 : 8, AirOffAtH = tea ? null : 0,
-            Sources = [new SourceAmount { Kind = sourceKind, Litres = sourceL }], Foods = [],
+            VolumeL = brewL,
+            DepthM = depth,
+            Diffuser = q.Diffuser,
+            AirLpm = airLpm,
+            AltitudeM = q.AltitudeM ?? 0,
+            TemperatureC = q.WarmthC,
+            SwingC = q.SwingC ?? 0,
+            Hours = tea ? 48 : 8,
+            AirOffAtH = tea ? null : 0,
+            Sources = [new SourceAmount { Kind = sourceKind, Litres = sourceL }],
+            Foods = [],
         };
         var timing = new PlanTiming(q.UseAt!.Value, q.Now, brewL, water.Value.MinutesAtMost, tea, q.Units, local);
         var (foods, carried) = tea ? ChooseFoods(q, brew, bias, brewL, choice("food", "carry"), timing) : ([], 1);
@@ -109,13 +117,28 @@ public static class BrewPlan
         var inputs = new VerdictInputs(brew, run, forecast.Value, hours, tea, timing, Units.Show(wanted, Dimension.Volume, q.Units), wanted);
         var answer = new BrewPlanAnswer
         {
-            Making = making, MakingWhy = why, BrewL = brewL, WantedL = wanted, AreaM2 = area, CoversM2 = brewL / Spare / LitresPer100M2(leaf) * 100,
+            Making = making,
+            MakingWhy = why,
+            BrewL = brewL,
+            WantedL = wanted,
+            AreaM2 = area,
+            CoversM2 = brewL / Spare / LitresPer100M2(leaf) * 100,
             Bias = bias,
             Source = new PlanAmount(sourceKind, Ingredients.Source(sourceKind)!.Name, sourceL, true, brewL * 0.12),
-            Foods = foods, Addable = Addable(q, foods, brewL), Water = water.Value,
+            Foods = foods,
+            Addable = Addable(q, foods, brewL),
+            Water = water.Value,
             Air = new PlanAir(q.PumpOpenLpm!.Value, airLpm, 0.25 * brewL, brewL, tea ? LeastAir(brew, hours) : 0, depth),
-            Run = run, Forecast = forecast.Value, BrewHours = hours, StartAt = start, ReadyAt = start.AddHours(hours), UseAt = q.UseAt.Value,
-            EarliestUseAt = q.UseAt.Value + Later(q.Now - steps[0].At), Steps = steps, Verdict = PlanVerdict.Of(inputs), Brew = brew,
+            Run = run,
+            Forecast = forecast.Value,
+            BrewHours = hours,
+            StartAt = start,
+            ReadyAt = start.AddHours(hours),
+            UseAt = q.UseAt.Value,
+            EarliestUseAt = q.UseAt.Value + Later(q.Now - steps[0].At),
+            Steps = steps,
+            Verdict = PlanVerdict.Of(inputs),
+            Brew = brew,
         };
         return Worked.Of(
             answer,
@@ -134,9 +157,21 @@ public static class BrewPlan
 
     private static ForecastQuestion Widen(BrewQuestion b, double hours, double use, int members) => new()
     {
-        VolumeL = b.VolumeL, DepthM = b.DepthM, Diffuser = b.Diffuser, AirLpm = b.AirLpm, AltitudeM = b.AltitudeM, TemperatureC = b.TemperatureC,
-        SwingC = b.SwingC, StartHour = b.StartHour, Hours = hours, Sources = b.Sources, Foods = b.Foods, AirOffAtH = b.AirOffAtH,
-        Members = members, UseAtH = Math.Min(use, hours), EveryH = 0.5,
+        VolumeL = b.VolumeL,
+        DepthM = b.DepthM,
+        Diffuser = b.Diffuser,
+        AirLpm = b.AirLpm,
+        AltitudeM = b.AltitudeM,
+        TemperatureC = b.TemperatureC,
+        SwingC = b.SwingC,
+        StartHour = b.StartHour,
+        Hours = hours,
+        Sources = b.Sources,
+        Foods = b.Foods,
+        AirOffAtH = b.AirOffAtH,
+        Members = members,
+        UseAtH = Math.Min(use, hours),
+        EveryH = 0.5,
     };
 
     private static (string Making, string Why, Fork Fork) ChooseMaking(string? byHand, bool leaf, string rootSchool)

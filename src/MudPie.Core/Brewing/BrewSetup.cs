@@ -36,8 +36,14 @@ internal sealed class BrewSetup
     /// <summary>The same with other air.</summary>
     public BrewSetup With(double kLa20, double airOffAtH) => new()
     {
-        Hours = Hours, KLa20 = kLa20, AirOffAtH = airOffAtH, AirChange = AirChange,
-        FromSources = FromSources, Feeds = Feeds, Source = Source, Climate = Climate,
+        Hours = Hours,
+        KLa20 = kLa20,
+        AirOffAtH = airOffAtH,
+        AirChange = AirChange,
+        FromSources = FromSources,
+        Feeds = Feeds,
+        Source = Source,
+        Climate = Climate,
     };
 
     /// <summary>Solves one member over the hours asked for, and on until its cells have seen their most: past that, what food is left can't lift them again.</summary>

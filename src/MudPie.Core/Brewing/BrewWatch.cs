@@ -63,10 +63,23 @@ public static class BrewWatch
         var use = Math.Clamp(Math.Max(q.UseAtH, q.Seen.NowH), 0, hours);
         var asked = new ForecastQuestion
         {
-            VolumeL = brew.VolumeL, DepthM = brew.DepthM, Diffuser = brew.Diffuser, AirLpm = brew.AirLpm, AltitudeM = brew.AltitudeM,
-            TemperatureC = brew.TemperatureC, SwingC = brew.SwingC, StartHour = brew.StartHour, TemperatureByHour = brew.TemperatureByHour,
-            Hours = hours, Sources = brew.Sources, Foods = brew.Foods, AirOffAtH = brew.AirOffAtH,
-            Members = q.Members ?? 300, UseAtH = use, EveryH = Every, Readings = readings,
+            VolumeL = brew.VolumeL,
+            DepthM = brew.DepthM,
+            Diffuser = brew.Diffuser,
+            AirLpm = brew.AirLpm,
+            AltitudeM = brew.AltitudeM,
+            TemperatureC = brew.TemperatureC,
+            SwingC = brew.SwingC,
+            StartHour = brew.StartHour,
+            TemperatureByHour = brew.TemperatureByHour,
+            Hours = hours,
+            Sources = brew.Sources,
+            Foods = brew.Foods,
+            AirOffAtH = brew.AirOffAtH,
+            Members = q.Members ?? 300,
+            UseAtH = use,
+            EveryH = Every,
+            Readings = readings,
         };
         var forecast = BrewForecast.Of(asked);
         if (forecast.Refused is { } refused)
@@ -193,8 +206,14 @@ internal static class Remedies
         var setup = brew.MakeReady().Setup!;
         var more = new BrewSetup
         {
-            Hours = setup.Hours, KLa20 = setup.KLa20, AirOffAtH = setup.AirOffAtH, FromSources = setup.FromSources, Feeds = setup.Feeds,
-            Source = setup.Source, Climate = setup.Climate, AirChange = (now, setup.KLa20 * 2),
+            Hours = setup.Hours,
+            KLa20 = setup.KLa20,
+            AirOffAtH = setup.AirOffAtH,
+            FromSources = setup.FromSources,
+            Feeds = setup.Feeds,
+            Source = setup.Source,
+            Climate = setup.Climate,
+            AirChange = (now, setup.KLa20 * 2),
         };
         var cool = Cooler(brew, now).MakeReady().Setup!;
         var plain = new BrewTrace();

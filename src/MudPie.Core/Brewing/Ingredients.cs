@@ -59,10 +59,24 @@ public static class Ingredients
 
     private static readonly Dictionary<string, string> OtherNames = new(StringComparer.OrdinalIgnoreCase)
     {
-        ["wormCastings"] = "castings", ["vermicast"] = "castings", ["fish"] = "fishHydrolysate", ["kelp"] = "kelpLiquid", ["liquidKelp"] = "kelpLiquid",
-        ["kelpSolublePowder"] = "kelpPowder", ["kelpSoluble"] = "kelpPowder", ["solubleKelp"] = "kelpPowder", ["kelpPowderSoluble"] = "kelpPowder",
-        ["humic"] = "humicLiquid", ["liquidHumic"] = "humicLiquid", ["flour"] = "oatFlour", ["oat"] = "oatFlour", ["syrup"] = "sugarSyrup",
-        ["membrane"] = "fineMembrane", ["hose"] = "openHose", ["pipe"] = "drilledPipe", ["stone"] = "airStone",
+        ["wormCastings"] = "castings",
+        ["vermicast"] = "castings",
+        ["fish"] = "fishHydrolysate",
+        ["kelp"] = "kelpLiquid",
+        ["liquidKelp"] = "kelpLiquid",
+        ["kelpSolublePowder"] = "kelpPowder",
+        ["kelpSoluble"] = "kelpPowder",
+        ["solubleKelp"] = "kelpPowder",
+        ["kelpPowderSoluble"] = "kelpPowder",
+        ["humic"] = "humicLiquid",
+        ["liquidHumic"] = "humicLiquid",
+        ["flour"] = "oatFlour",
+        ["oat"] = "oatFlour",
+        ["syrup"] = "sugarSyrup",
+        ["membrane"] = "fineMembrane",
+        ["hose"] = "openHose",
+        ["pipe"] = "drilledPipe",
+        ["stone"] = "airStone",
     };
 
     /// <summary>The source of that name, or null. "worm castings" and "castings" are the same.</summary>

@@ -39,8 +39,15 @@ public static class WaterClearing
 
     private static readonly Dictionary<string, string> OtherNames = new(StringComparer.OrdinalIgnoreCase)
     {
-        ["ascorbicAcid"] = "ascorbic", ["vitaminC"] = "ascorbic", ["sodiumThiosulfate"] = "thiosulfate", ["thiosulphate"] = "thiosulfate",
-        ["standing"] = "stand", ["bubbling"] = "bubble", ["humicAcid"] = "humic", ["citricAcid"] = "citric", ["activatedCarbon"] = "carbon",
+        ["ascorbicAcid"] = "ascorbic",
+        ["vitaminC"] = "ascorbic",
+        ["sodiumThiosulfate"] = "thiosulfate",
+        ["thiosulphate"] = "thiosulfate",
+        ["standing"] = "stand",
+        ["bubbling"] = "bubble",
+        ["humicAcid"] = "humic",
+        ["citricAcid"] = "citric",
+        ["activatedCarbon"] = "carbon",
     };
 
     /// <summary>The ways known here, by stable name and by what they are called.</summary>

@@ -16,13 +16,35 @@ public static partial class AmountText
 {
     private static readonly Dictionary<string, double> Words = new()
     {
-        ["half"] = 0.5, ["quarter"] = 0.25, ["third"] = 1.0 / 3, ["a"] = 1, ["an"] = 1, ["one"] = 1, ["two"] = 2, ["three"] = 3,
-        ["four"] = 4, ["five"] = 5, ["six"] = 6, ["seven"] = 7, ["eight"] = 8, ["nine"] = 9, ["ten"] = 10, ["dozen"] = 12,
+        ["half"] = 0.5,
+        ["quarter"] = 0.25,
+        ["third"] = 1.0 / 3,
+        ["a"] = 1,
+        ["an"] = 1,
+        ["one"] = 1,
+        ["two"] = 2,
+        ["three"] = 3,
+        ["four"] = 4,
+        ["five"] = 5,
+        ["six"] = 6,
+        ["seven"] = 7,
+        ["eight"] = 8,
+        ["nine"] = 9,
+        ["ten"] = 10,
+        ["dozen"] = 12,
     };
 
     private static readonly Dictionary<char, string> Fractions = new()
     {
-        ['½'] = "1/2", ['¼'] = "1/4", ['¾'] = "3/4", ['⅓'] = "1/3", ['⅔'] = "2/3", ['⅛'] = "1/8", ['⅜'] = "3/8", ['⅝'] = "5/8", ['⅞'] = "7/8",
+        ['½'] = "1/2",
+        ['¼'] = "1/4",
+        ['¾'] = "3/4",
+        ['⅓'] = "1/3",
+        ['⅔'] = "2/3",
+        ['⅛'] = "1/8",
+        ['⅜'] = "3/8",
+        ['⅝'] = "5/8",
+        ['⅞'] = "7/8",
     };
 
     /// <summary>Reads an amount of one dimension. A bare number is taken in the holding's usual unit.</summary>

@@ -23,7 +23,14 @@ public static class DemoHolding
     {
         db.Add(new Holding
         {
-            Name = "Saltmarsh End", Latitude = 52.5, Longitude = 0, AltitudeM = 6, Zone = "Europe/London", Units = UnitSystem.Metric, IsDemo = true, CreatedAt = now.AddMonths(-18),
+            Name = "Saltmarsh End",
+            Latitude = 52.5,
+            Longitude = 0,
+            AltitudeM = 6,
+            Zone = "Europe/London",
+            Units = UnitSystem.Metric,
+            IsDemo = true,
+            CreatedAt = now.AddMonths(-18),
         });
         string[] ridge = ["garlic", "garlic", "garlic", "fennel", "fennel", "fennel", "beetroot", "beetroot"];
         List<Bed> beds =

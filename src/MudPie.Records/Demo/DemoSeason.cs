@@ -151,16 +151,39 @@ internal static class DemoSeason
         var plan = BrewPlan.Of(
             new BrewPlanQuestion
             {
-                Beds = [.. beds.Select(b => new PlanBed { Name = b.Name, AreaM2 = b.AreaM2, Growing = b.Growing, SoilPh = b.SoilPh })], Purpose = purpose, UseAt = useAt, Now = plannedAt,
-                VesselWorkingL = vessel.WorkingL, VesselDepthM = vessel.DepthM, PumpOpenLpm = pump.OpenLpm, PumpShutOffKPa = pump.ShutOffKPa, Diffuser = diffuser.Kind,
-                ChlorineMgPerL = 0, AltitudeM = 6, WarmthC = warmthC, SwingC = 2, Foods = foods, Members = 20,
+                Beds = [.. beds.Select(b => new PlanBed { Name = b.Name, AreaM2 = b.AreaM2, Growing = b.Growing, SoilPh = b.SoilPh })],
+                Purpose = purpose,
+                UseAt = useAt,
+                Now = plannedAt,
+                VesselWorkingL = vessel.WorkingL,
+                VesselDepthM = vessel.DepthM,
+                PumpOpenLpm = pump.OpenLpm,
+                PumpShutOffKPa = pump.ShutOffKPa,
+                Diffuser = diffuser.Kind,
+                ChlorineMgPerL = 0,
+                AltitudeM = 6,
+                WarmthC = warmthC,
+                SwingC = 2,
+                Foods = foods,
+                Members = 20,
             },
             at => at).Value;
         var batch = new Batch
         {
-            Name = $"{beds[0].Name}{(beds.Count > 1 ? $" and {beds.Count - 1} more" : "")}, {plan.Making}", Making = plan.Making, Purpose = purpose,
-            Vessel = vessel, Pump = pump, Diffuser = diffuser, Water = kit.Rain, BrewJson = BatchJson.Write(plan.Brew), StepsJson = BatchJson.Write(plan.Steps),
-            BrewL = plan.BrewL, BrewHours = plan.BrewHours, PlannedStart = plan.StartAt, UseAt = useAt, IsDemo = true,
+            Name = $"{beds[0].Name}{(beds.Count > 1 ? $" and {beds.Count - 1} more" : "")}, {plan.Making}",
+            Making = plan.Making,
+            Purpose = purpose,
+            Vessel = vessel,
+            Pump = pump,
+            Diffuser = diffuser,
+            Water = kit.Rain,
+            BrewJson = BatchJson.Write(plan.Brew),
+            StepsJson = BatchJson.Write(plan.Steps),
+            BrewL = plan.BrewL,
+            BrewHours = plan.BrewHours,
+            PlannedStart = plan.StartAt,
+            UseAt = useAt,
+            IsDemo = true,
         };
         batch.Beds.AddRange(beds.Select(b => new BatchBed { Bed = b }));
         return batch;
@@ -194,9 +217,17 @@ internal static class DemoSeason
         var spread = Spread.Of(batch.BrewL, dilution, [.. beds.Select(b => new BedToCover(b.Name, b.AreaM2))], past.Vessel == "bucket" ? 15 : 400, past.Purpose == "leaf").Value;
         var application = new Application
         {
-            Batch = batch, At = useAt, RecordedAt = useAt.AddMinutes(50), Dilution = dilution, OneIn = spread.OneIn, TeaL = spread.TeaL, WaterL = spread.WaterL,
-            Tool = past.Vessel == "bucket" ? "15 L knapsack, kept for biology" : "400 L mounted boom", TankL = past.Vessel == "bucket" ? 15 : 400,
-            Fitness = batch.Making == "tea" ? "fit" : "unseen", CautionsSeen = "spraying brew-on-food run-off dilution-water",
+            Batch = batch,
+            At = useAt,
+            RecordedAt = useAt.AddMinutes(50),
+            Dilution = dilution,
+            OneIn = spread.OneIn,
+            TeaL = spread.TeaL,
+            WaterL = spread.WaterL,
+            Tool = past.Vessel == "bucket" ? "15 L knapsack, kept for biology" : "400 L mounted boom",
+            TankL = past.Vessel == "bucket" ? 15 : 400,
+            Fitness = batch.Making == "tea" ? "fit" : "unseen",
+            CautionsSeen = "spraying brew-on-food run-off dilution-water",
         };
         application.Beds.AddRange(beds.Zip(spread.Beds, (bed, share) => new ApplicationBed { Bed = bed, TeaL = share.TeaL, TotalL = share.TotalL }));
         return application;
@@ -226,8 +257,14 @@ internal static class DemoSeason
         var temperature = Math.Round(14 + (random.NextDouble() * 9), 1);
         var visit = new BrixVisit
         {
-            Bed = bed, ApplicationId = application.Id, At = new DateTimeOffset(at, TimeSpan.Zero), RecordedAt = new DateTimeOffset(at, TimeSpan.Zero), LeafPosition = leaf, Sky = sky,
-            TemperatureC = temperature, IsDemo = true,
+            Bed = bed,
+            ApplicationId = application.Id,
+            At = new DateTimeOffset(at, TimeSpan.Zero),
+            RecordedAt = new DateTimeOffset(at, TimeSpan.Zero),
+            LeafPosition = leaf,
+            Sky = sky,
+            TemperatureC = temperature,
+            IsDemo = true,
         };
         for (var i = 0; i < 4; i++)
         {

@@ -42,7 +42,19 @@ public static class BatchEndpoints
         var rows = await db.Batches.AsNoTracking().OrderByDescending(b => b.UseAt).Skip(Math.Max(page, 0) * 50).Take(50)
             .Select(b => new
             {
-                b.Id, b.Name, b.State, b.Making, b.Purpose, Vessel = b.Vessel.Name, b.Vessel.Shape, b.BrewL, b.PlannedStart, b.StartedAt, b.AirOffAt, b.UseAt, b.IsDemo,
+                b.Id,
+                b.Name,
+                b.State,
+                b.Making,
+                b.Purpose,
+                Vessel = b.Vessel.Name,
+                b.Vessel.Shape,
+                b.BrewL,
+                b.PlannedStart,
+                b.StartedAt,
+                b.AirOffAt,
+                b.UseAt,
+                b.IsDemo,
                 Beds = b.Beds.Select(x => x.Bed.Name).ToList(),
                 Lowest = b.Log.Where(l => l.Kind == LogKind.Oxygen && !b.Log.Any(c => c.CorrectsId == l.Id)).Min(l => l.Number),
                 Heaped = b.Log.Where(l => l.Kind == LogKind.Heaped).Select(l => l.Text).FirstOrDefault(),

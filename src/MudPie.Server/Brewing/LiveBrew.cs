@@ -50,11 +50,15 @@ public sealed class LiveBrew(HoldingDb db, HoldingClock clock, IMemoryCache cach
         List<SeenAt<T>> Seen<T>(LogKind kind, Func<LogEntry, T> what) => [.. log.Where(l => l.Kind == kind && l.At >= started.AddMinutes(-1)).Select(l => new SeenAt<T>(Math.Max(Hour(l.At), 0), what(l)))];
         return new WatchQuestion
         {
-            Brew = BatchJson.Brew(batch), StartedAt = started, UseAtH = Math.Max(Hour(batch.UseAt), 0.1),
+            Brew = BatchJson.Brew(batch),
+            StartedAt = started,
+            UseAtH = Math.Max(Hour(batch.UseAt), 0.1),
             Warmth = Seen(LogKind.Warmth, l => l.Number ?? 0),
             Seen = new BrewSeen
             {
-                IsTea = batch.Making == "tea", NowH = Math.Max(Hour(now), 0), AirOffH = batch.AirOffAt is { } off ? Math.Max(Hour(off), 0) : null,
+                IsTea = batch.Making == "tea",
+                NowH = Math.Max(Hour(now), 0),
+                AirOffH = batch.AirOffAt is { } off ? Math.Max(Hour(off), 0) : null,
                 StripMgPerL = log.LastOrDefault(l => l.Kind == LogKind.Strip)?.Number,
                 Oxygen = Seen(LogKind.Oxygen, l => l.Number ?? 0),
                 Smells = Seen(LogKind.Smell, l => Enum.Parse<Smell>(l.Text!, true)),

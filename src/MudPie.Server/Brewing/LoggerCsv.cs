@@ -40,7 +40,11 @@ public static class LoggerCsv
         var delimiter = new[] { ";", "\t", "," }.MaxBy(d => first.Split(d).Length)!;
         using var csv = new CsvReader(new StringReader(text.TrimStart('\uFEFF')), new CsvConfiguration(CultureInfo.InvariantCulture)
         {
-            Delimiter = delimiter, BadDataFound = null, MissingFieldFound = null, TrimOptions = TrimOptions.Trim, DetectColumnCountChanges = false,
+            Delimiter = delimiter,
+            BadDataFound = null,
+            MissingFieldFound = null,
+            TrimOptions = TrimOptions.Trim,
+            DetectColumnCountChanges = false,
         });
         if (!csv.Read() || !csv.ReadHeader() || csv.HeaderRecord is not { Length: > 1 } headers)
         {

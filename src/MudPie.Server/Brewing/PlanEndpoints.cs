@@ -90,10 +90,20 @@ public static class PlanEndpoints
         var name = string.IsNullOrWhiteSpace(request.Name) ? $"{first}{(request.BedIds.Count > 1 ? $" and {request.BedIds.Count - 1} more" : "")}, {p.Making}" : request.Name.Trim();
         var batch = new Batch
         {
-            Name = name.Length > 80 ? name[..80] : name, State = BatchState.Planned, Making = p.Making, Purpose = request.Purpose!,
-            VesselId = view.VesselId, PumpId = view.PumpId, DiffuserId = view.DiffuserId, WaterSourceId = view.WaterSourceId,
-            BrewJson = BatchJson.Write(p.Brew), StepsJson = BatchJson.Write(p.Steps),
-            BrewL = p.BrewL, BrewHours = p.BrewHours, PlannedStart = p.StartAt, UseAt = p.UseAt,
+            Name = name.Length > 80 ? name[..80] : name,
+            State = BatchState.Planned,
+            Making = p.Making,
+            Purpose = request.Purpose!,
+            VesselId = view.VesselId,
+            PumpId = view.PumpId,
+            DiffuserId = view.DiffuserId,
+            WaterSourceId = view.WaterSourceId,
+            BrewJson = BatchJson.Write(p.Brew),
+            StepsJson = BatchJson.Write(p.Steps),
+            BrewL = p.BrewL,
+            BrewHours = p.BrewHours,
+            PlannedStart = p.StartAt,
+            UseAt = p.UseAt,
         };
         batch.Beds.AddRange(request.BedIds.Distinct().Select(id => new BatchBed { BedId = id }));
         db.Batches.Add(batch);
@@ -177,11 +187,31 @@ public static class PlanEndpoints
 
         return (new BrewPlanQuestion
         {
-            Beds = beds, Purpose = r.Purpose, UseAt = r.UseAt, Now = now, VesselWorkingL = vessel!.WorkingL, VesselDepthM = vessel.DepthM,
-            PumpOpenLpm = pump!.OpenLpm, PumpShutOffKPa = pump.ShutOffKPa, Diffuser = diffuser!.Kind, DiffuserLossKPa = diffuser.LossKPa,
-            ChlorineMgPerL = water!.Strip ?? (water.Kind is "rain" or "well" ? 0 : null), Chloramine = water.Chloramine, AltitudeM = holding.AltitudeM, Units = holding.Units,
-            WarmthC = r.WarmthC, SwingC = r.SwingC, Source = r.Source, FoodsOnShelf = kit.Shelf, Making = r.Making, BrewL = r.BrewL, SourceL = r.SourceL,
-            Foods = r.Foods, AirLpm = r.AirLpm, Choices = choices, Members = Members,
+            Beds = beds,
+            Purpose = r.Purpose,
+            UseAt = r.UseAt,
+            Now = now,
+            VesselWorkingL = vessel!.WorkingL,
+            VesselDepthM = vessel.DepthM,
+            PumpOpenLpm = pump!.OpenLpm,
+            PumpShutOffKPa = pump.ShutOffKPa,
+            Diffuser = diffuser!.Kind,
+            DiffuserLossKPa = diffuser.LossKPa,
+            ChlorineMgPerL = water!.Strip ?? (water.Kind is "rain" or "well" ? 0 : null),
+            Chloramine = water.Chloramine,
+            AltitudeM = holding.AltitudeM,
+            Units = holding.Units,
+            WarmthC = r.WarmthC,
+            SwingC = r.SwingC,
+            Source = r.Source,
+            FoodsOnShelf = kit.Shelf,
+            Making = r.Making,
+            BrewL = r.BrewL,
+            SourceL = r.SourceL,
+            Foods = r.Foods,
+            AirLpm = r.AirLpm,
+            Choices = choices,
+            Members = Members,
         }, null);
     }
 

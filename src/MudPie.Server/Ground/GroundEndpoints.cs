@@ -151,7 +151,9 @@ public static class GroundEndpoints
     {
         var strip = new StripReading
         {
-            WaterSourceId = id, At = fields.Past("at", r.At, clock.Now), MgPerL = fields.Quantity("strip", r.Strip, Dimension.Concentration, 0, WaterClearing.Highest, "Above 10 a strip is not to be trusted."),
+            WaterSourceId = id,
+            At = fields.Past("at", r.At, clock.Now),
+            MgPerL = fields.Quantity("strip", r.Strip, Dimension.Concentration, 0, WaterClearing.Highest, "Above 10 a strip is not to be trusted."),
         };
         if (!await db.Waters.AnyAsync(w => w.Id == id))
         {

@@ -148,18 +148,26 @@ public static class SetupEndpoints
         return new Setup(
             new Holding
             {
-                Name = fields.Name("name", r.Name, "the holding"), Latitude = place?.Latitude ?? 0, Longitude = place?.Longitude ?? 0,
-                AltitudeM = fields.Quantity("altitude", r.Altitude, Dimension.Length, OxygenSaturation.LowestM, OxygenSaturation.HighestM), Zone = zone, Units = r.Units ?? UnitSystem.Metric,
+                Name = fields.Name("name", r.Name, "the holding"),
+                Latitude = place?.Latitude ?? 0,
+                Longitude = place?.Longitude ?? 0,
+                AltitudeM = fields.Quantity("altitude", r.Altitude, Dimension.Length, OxygenSaturation.LowestM, OxygenSaturation.HighestM),
+                Zone = zone,
+                Units = r.Units ?? UnitSystem.Metric,
             },
             new Bed
             {
-                Name = fields.Name("bedName", r.BedName, "the bed"), AreaM2 = fields.Quantity("area", r.Area, Dimension.Area, 0.1, 1_000_000), AreaTyped = (r.Area ?? "").Trim(),
-                Crop = fields.Name("crop", r.Crop, "the crop"), Growing = fields.OneOf("growing", r.Growing, "annual", "grass", "perennial", "tree"),
+                Name = fields.Name("bedName", r.BedName, "the bed"),
+                AreaM2 = fields.Quantity("area", r.Area, Dimension.Area, 0.1, 1_000_000),
+                AreaTyped = (r.Area ?? "").Trim(),
+                Crop = fields.Name("crop", r.Crop, "the crop"),
+                Growing = fields.OneOf("growing", r.Growing, "annual", "grass", "perennial", "tree"),
             },
             new Vessel { Name = "The " + shape, Shape = shape, TotalL = total, WorkingL = total * 0.85, DepthM = fields.Quantity("depth", r.Depth, Dimension.Length, 0.05, 5) },
             new Pump
             {
-                Name = "Air pump", OpenLpm = fields.Quantity("openFlow", r.OpenFlow, Dimension.Flow, 0.1, 5000, "It stands on the pump's box."),
+                Name = "Air pump",
+                OpenLpm = fields.Quantity("openFlow", r.OpenFlow, Dimension.Flow, 0.1, 5000, "It stands on the pump's box."),
                 ShutOffKPa = fields.Quantity("shutOff", r.ShutOff, Dimension.Pressure, 1, 200, "1 m of water is 9.8 kPa."),
             },
             new Diffuser { Name = "Diffuser", Kind = fields.OneOf("diffuserKind", r.DiffuserKind, [.. Ingredients.Diffusers.Select(d => d.Kind)]) },

@@ -145,8 +145,14 @@ public static class BrixEndpoints
         var temperature = r.MeterCorrects ? (double?)null : fields.Quantity("temperature", r.Temperature, Dimension.Temperature, 10, 30, "Outside that the correction table says nothing: let the meter come indoors for ten minutes and read again.");
         var visit = new BrixVisit
         {
-            BedId = r.BedId ?? 0, ApplicationId = r.ApplicationId, At = fields.Past("at", r.At, clock.Now), RecordedAt = clock.Now, MeterCorrects = r.MeterCorrects, TemperatureC = temperature,
-            LeafPosition = fields.OneOf("leafPosition", r.LeafPosition, "top", "middle", "bottom"), Sky = fields.OneOf("sky", r.Sky, "clear", "mixed", "dull"),
+            BedId = r.BedId ?? 0,
+            ApplicationId = r.ApplicationId,
+            At = fields.Past("at", r.At, clock.Now),
+            RecordedAt = clock.Now,
+            MeterCorrects = r.MeterCorrects,
+            TemperatureC = temperature,
+            LeafPosition = fields.OneOf("leafPosition", r.LeafPosition, "top", "middle", "bottom"),
+            Sky = fields.OneOf("sky", r.Sky, "clear", "mixed", "dull"),
         };
         foreach (var read in Numbers(r.Readings, fields.Checks))
         {

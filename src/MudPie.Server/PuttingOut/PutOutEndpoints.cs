@@ -118,8 +118,18 @@ public static class PutOutEndpoints
         var s = ready.Worked.Value.Spread;
         var application = new Application
         {
-            BatchId = batchId, At = at, RecordedAt = clock.Now, Dilution = r.Dilution!.Trim(), OneIn = s.OneIn, TeaL = s.TeaL, WaterL = s.WaterL, Tool = tool, TankL = ready.TankL,
-            Fitness = FitToUse.Name(gate.Fitness), OverrideWhy = gate.Fitness == Fitness.NotFit ? why : null, CautionsSeen = string.Join(' ', r.CautionsSeen),
+            BatchId = batchId,
+            At = at,
+            RecordedAt = clock.Now,
+            Dilution = r.Dilution!.Trim(),
+            OneIn = s.OneIn,
+            TeaL = s.TeaL,
+            WaterL = s.WaterL,
+            Tool = tool,
+            TankL = ready.TankL,
+            Fitness = FitToUse.Name(gate.Fitness),
+            OverrideWhy = gate.Fitness == Fitness.NotFit ? why : null,
+            CautionsSeen = string.Join(' ', r.CautionsSeen),
         };
         application.Beds.AddRange(ready.BedIds.Zip(s.Beds, (id, share) => new ApplicationBed { BedId = id, TeaL = share.TeaL, TotalL = share.TotalL }));
         db.Applications.Add(application);

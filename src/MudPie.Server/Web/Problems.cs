@@ -18,7 +18,9 @@ public static class Problems
     /// <summary>Nothing there.</summary>
     public static IResult NotFound(string what) => TypedResults.Problem(new ProblemDetails
     {
-        Status = 404, Title = $"There is no such {what}.", Detail = "It may have been opened from an old link. Nothing was lost.",
+        Status = 404,
+        Title = $"There is no such {what}.",
+        Detail = "It may have been opened from an old link. Nothing was lost.",
     });
 
     /// <summary>The details of a refusal.</summary>
@@ -47,7 +49,9 @@ public sealed class ProblemHandler(ILogger<ProblemHandler> log) : IExceptionHand
             BadHttpRequestException bad => new ProblemDetails { Status = bad.StatusCode, Title = "That could not be read.", Detail = bad.Message },
             DbUpdateConcurrencyException => new ProblemDetails
             {
-                Status = 409, Title = "Somebody else changed this while you had it open.", Detail = "Nothing was overwritten. Load it again and make your change once more.",
+                Status = 409,
+                Title = "Somebody else changed this while you had it open.",
+                Detail = "Nothing was overwritten. Load it again and make your change once more.",
             },
             _ => null,
         };

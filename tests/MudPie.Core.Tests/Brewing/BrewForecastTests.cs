@@ -7,7 +7,14 @@ public class BrewForecastTests
 {
     private static ForecastQuestion Bucket(params OxygenAt[] readings) => new()
     {
-        VolumeL = 19, DepthM = 0.3, Diffuser = "airStone", AirLpm = 5, TemperatureC = 20, Hours = 36, Members = 300, Readings = readings,
+        VolumeL = 19,
+        DepthM = 0.3,
+        Diffuser = "airStone",
+        AirLpm = 5,
+        TemperatureC = 20,
+        Hours = 36,
+        Members = 300,
+        Readings = readings,
         Sources = [new SourceAmount { Kind = "compost", Litres = 1.2 }],
         Foods = [new FoodAmount { Kind = "fishHydrolysate", Ml = 15 }, new FoodAmount { Kind = "kelpLiquid", Ml = 15 }],
     };

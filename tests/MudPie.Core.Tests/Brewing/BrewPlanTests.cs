@@ -14,8 +14,18 @@ public class BrewPlanTests
     private static BrewPlanQuestion Leaf => new()
     {
         Beds = [new PlanBed { Name = "Ridge Bed 1", AreaM2 = 36 }, new PlanBed { Name = "Ridge Bed 2", AreaM2 = 240 }],
-        Purpose = "leaf", Now = Now, UseAt = Now.AddHours(48), VesselWorkingL = 17, VesselDepthM = 0.28, PumpOpenLpm = 6, PumpShutOffKPa = 20,
-        Diffuser = "airStone", ChlorineMgPerL = 0.6, AltitudeM = 6, WarmthC = 18, SwingC = 3,
+        Purpose = "leaf",
+        Now = Now,
+        UseAt = Now.AddHours(48),
+        VesselWorkingL = 17,
+        VesselDepthM = 0.28,
+        PumpOpenLpm = 6,
+        PumpShutOffKPa = 20,
+        Diffuser = "airStone",
+        ChlorineMgPerL = 0.6,
+        AltitudeM = 6,
+        WarmthC = 18,
+        SwingC = 3,
     };
 
     [Fact]
@@ -100,8 +110,12 @@ public class BrewPlanTests
     {
         var q = Leaf with
         {
-            Beds = [new PlanBed { Name = "a", AreaM2 = 1 + area }], VesselWorkingL = 5 + (working * 4), VesselDepthM = 0.4,
-            WarmthC = 8 + (warmth % 26), PumpOpenLpm = 2 + flow, Members = 20,
+            Beds = [new PlanBed { Name = "a", AreaM2 = 1 + area }],
+            VesselWorkingL = 5 + (working * 4),
+            VesselDepthM = 0.4,
+            WarmthC = 8 + (warmth % 26),
+            PumpOpenLpm = 2 + flow,
+            Members = 20,
         };
         var plan = Plan(q).Value;
         plan.BrewL.ShouldBeInRange(q.VesselWorkingL.Value * 0.39, q.VesselWorkingL.Value + 0.5);
@@ -123,7 +137,8 @@ public class BrewPlanTests
     private static WatchQuestion Sliding(params SeenAt<double>[] oxygen) => new()
     {
         Brew = BrewRunTests.Bucket with { Foods = [new FoodAmount { Kind = "fishHydrolysate", Ml = 22 }, new FoodAmount { Kind = "kelpLiquid", Ml = 15 }] },
-        StartedAt = Now, UseAtH = 23,
+        StartedAt = Now,
+        UseAtH = 23,
         Seen = new BrewSeen { IsTea = true, NowH = oxygen.Length == 0 ? 1 : oxygen[^1].H + 0.2, StripMgPerL = 0, Oxygen = oxygen },
     };
 
