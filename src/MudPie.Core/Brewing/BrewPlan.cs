@@ -39,7 +39,7 @@ public static class BrewPlan
             earliest = trial.AddMinutes(5);
         }
 
-        var verdict = PlanVerdict.TooLate(q, earliest, local);
+        var verdict = PlanVerdict.TooLate(q, earliest, plan.Value.Verdict, local);
         return plan.Worked with { Value = plan.Value with { EarliestUseAt = earliest, Verdict = verdict } };
     }
 

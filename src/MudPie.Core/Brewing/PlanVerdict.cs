@@ -8,10 +8,14 @@ internal sealed record VerdictInputs(
 /// <summary>Says in a sentence what to make of a plan.</summary>
 internal static class PlanVerdict
 {
-    public static Verdict TooLate(BrewPlanQuestion q, DateTimeOffset earliest, Func<DateTimeOffset, DateTimeOffset> local) => new(
-        Tone.Stop,
-        $"Too late for {PlanTiming.Clock(q.UseAt!.Value, q.Now, local)}.",
-        $"Begun now, it could go out at {PlanTiming.Clock(earliest, q.Now, local)} at the earliest. Choose that, or an extract.");
+    /// <summary>Too late as planned; what else would stop the brew is said first, since another hour does not mend it.</summary>
+    public static Verdict TooLate(BrewPlanQuestion q, DateTimeOffset earliest, Verdict otherwise, Func<DateTimeOffset, DateTimeOffset> local)
+    {
+        var begun = $"Begun now, it could go out at {PlanTiming.Clock(earliest, q.Now, local)} at the earliest.";
+        return otherwise.Tone == Tone.Stop
+            ? otherwise with { Why = $"{otherwise.Why} It is also too late for {PlanTiming.Clock(q.UseAt!.Value, q.Now, local)}: {char.ToLowerInvariant(begun[0])}{begun[1..]}" }
+            : new(Tone.Stop, $"Too late for {PlanTiming.Clock(q.UseAt!.Value, q.Now, local)}.", $"{begun} Choose that, or an extract.");
+    }
 
     public static Verdict Of(VerdictInputs i)
     {

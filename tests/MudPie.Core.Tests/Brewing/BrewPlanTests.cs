@@ -87,6 +87,14 @@ public class BrewPlanTests
     }
 
     [Fact]
+    public void A_brew_that_would_run_short_is_told_so_first_even_when_it_is_also_too_late()
+    {
+        var verdict = Plan(Leaf with { UseAt = Now.AddHours(20), Foods = [new FoodAmount { Kind = "molasses", Ml = 250 }] }).Value.Verdict;
+        verdict.Sentence.ShouldContain("run short");
+        verdict.Why.ShouldContain("also too late");
+    }
+
+    [Fact]
     public void Cold_is_said_to_be_not_ready_by_thirty_six_hours() =>
         Plan(Leaf with { WarmthC = 9, SwingC = 0, UseAt = Now.AddHours(60) }).Value.Verdict.Sentence.ShouldContain("Not ready by 36 h");
 

@@ -14,9 +14,9 @@ import { PlanQuestions } from "./PlanQuestions";
 
 type Plan = Schemas["PlanRequest"];
 
-/** The morning after next at seven, in the holding's zone: late enough for any brew. */
+/** The first seven in the morning that leaves two days, in the holding's zone: late enough for any brew. */
 function startingPlan(ground: Schemas["GroundView"], clock: ReturnType<typeof useClock>): Plan {
-  const day = clock.toField(new Date(Date.now() + 2 * 86_400_000)).slice(0, 10);
+  const day = clock.toField(new Date(Date.now() + (48 + 17) * 3_600_000)).slice(0, 10);
   return {
     bedIds: ground.beds.slice(0, 1).map((b) => b.id),
     purpose: "leaf",
