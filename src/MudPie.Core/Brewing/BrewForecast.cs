@@ -15,6 +15,17 @@ public sealed record OxygenAt
 /// <summary>A brew, how many members to draw, and what has been read so far.</summary>
 public sealed record ForecastQuestion : BrewQuestion
 {
+    /// <summary>An empty question.</summary>
+    public ForecastQuestion()
+    {
+    }
+
+    /// <summary>A question about a brew.</summary>
+    public ForecastQuestion(BrewQuestion brew)
+        : base(brew)
+    {
+    }
+
     /// <summary>Members of the ensemble, 20 to 5000; 1000 when not given.</summary>
     public int? Members { get; init; }
 
@@ -29,6 +40,9 @@ public sealed record ForecastQuestion : BrewQuestion
 
     /// <summary>Hours between points of the band; 0.5 when not given.</summary>
     public double? EveryH { get; init; }
+
+    /// <summary>What earlier brews in this vessel and of this recipe have taught; null for the table.</summary>
+    public Prior? Prior { get; init; }
 }
 
 /// <summary>Oxygen at an hour of the brew, as forecast: h from the start, mg/L.</summary>
@@ -92,12 +106,17 @@ public static class BrewForecast
             checks.Range($"readings[{i}].mgPerL", readings[i].MgPerL, 0, 20, "mg/L");
         }
 
+        if (question.Prior is { } p && !p.IsSound)
+        {
+            checks.Add("prior", "What was learnt is not in a form that can be read.", $"Give {Multipliers.Spread.Count} logarithms from -3 to 3 and as many shares from 0.1 to 1.");
+        }
+
         if (!checks.Sound)
         {
             return checks.Refusal;
         }
 
-        var answer = Solve(setup!, (int)members, question.Seed ?? 1, readings, use, every);
+        var answer = Solve(setup!, (int)members, question.Seed ?? 1, question.Prior, readings, use, every);
         return Worked.Of(
             answer,
             "",
@@ -110,9 +129,9 @@ public static class BrewForecast
             ]);
     }
 
-    private static ForecastAnswer Solve(BrewSetup setup, int members, long seed, IReadOnlyList<OxygenAt> readings, double use, double every)
+    private static ForecastAnswer Solve(BrewSetup setup, int members, long seed, Prior? prior, IReadOnlyList<OxygenAt> readings, double use, double every)
     {
-        var (ensemble, runs, trusted) = Learn(setup, Ensemble.Draw(members, seed), seed, readings, use, every);
+        var (ensemble, runs, trusted) = Learn(setup, Ensemble.Draw(members, seed, prior), seed, readings, use, every);
         var points = runs[0].Oxygen.Length;
         var low = new OxygenPoint[points];
         var median = new OxygenPoint[points];
@@ -150,58 +169,77 @@ public static class BrewForecast
     }
 
     /// <summary>
-    /// Importance weights, in tempered rounds: whenever the effective size would fall below a third, the likelihood is taken in only as far
-    /// as that allows, the members are resampled and jittered, and the rest of it follows (Del Moral et al. 2006).
+    /// Importance weights. Where fewer than a third of the members still count, the likelihood is taken in only as far as that allows, members are
+    /// redrawn around those that fit, and all are weighed anew: prior ÷ draw × fit, so that nothing of the redrawing stays in the answer.
+    /// Only the hours up to the last reading are solved while learning.
     /// </summary>
     private static (Ensemble Ensemble, MemberRun[] Runs, bool Trusted) Learn(
         BrewSetup setup, Ensemble drawn, long seed, IReadOnlyList<OxygenAt> readings, double use, double every)
     {
-        var ensemble = drawn;
-        var runs = RunAll(setup, ensemble, readings, use, every);
         if (readings.Count == 0)
         {
-            return (ensemble, runs, true);
+            return (drawn, RunAll(setup, drawn, use, every), true);
         }
 
-        var done = 0.0;
-        for (var round = 0; round < 8; round++)
+        const int rounds = 6;
+        var (members, over) = (drawn, new double[drawn.Count]);
+        var misfits = Misfits(setup, members, readings);
+        for (var round = 1; round <= rounds; round++)
         {
-            double[] Logs(double share) => [.. runs.Select(r => -0.5 * share * r.Misfit)];
-            var step = 1 - done;
-            while (step > 0.01 && ensemble.Reweighted(Logs(step)).EffectiveSize < ensemble.Count / 3.0)
+            double[] Logs(double share) => [.. misfits.Select((m, i) => over[i] - (0.5 * share * m))];
+            var weighed = members.Reweighted(Logs(1));
+            if (weighed.EffectiveSize >= members.Count / 3.0 || round == rounds)
             {
-                step *= 0.7;
-            }
-
-            ensemble = ensemble.Reweighted(Logs(step));
-            done += step;
-            if (done >= 1 - 1e-9)
-            {
+                members = weighed;
                 break;
             }
 
-            ensemble = ensemble.ResampledAndJittered(seed + round + 1);
-            runs = RunAll(setup, ensemble, readings, use, every);
+            var share = 1.0;
+            while (share > 0.005 && weighed.EffectiveSize < members.Count / 3.0)
+            {
+                share *= 0.7;
+                weighed = members.Reweighted(Logs(share));
+            }
+
+            (members, over) = weighed.Redrawn(seed + round);
+            misfits = Misfits(setup, members, readings);
         }
 
         // By chance alone a good member misses by about one sigma a reading: past three and a half on average nobody fits.
-        var best = runs.Min(r => r.Misfit) / readings.Count;
-        return (ensemble, runs, best < 12 && done >= 1 - 1e-9);
+        return (members, RunAll(setup, members, use, every), misfits.Min() / readings.Count < 12);
     }
 
-    private static MemberRun[] RunAll(BrewSetup setup, Ensemble ensemble, IReadOnlyList<OxygenAt> readings, double use, double every)
+    private static double[] Misfits(BrewSetup setup, Ensemble ensemble, IReadOnlyList<OxygenAt> readings)
+    {
+        var misfits = new double[ensemble.Count];
+        var last = Math.Max(readings.Max(r => r.H), 0.05);
+        Parallel.For(0, ensemble.Count, () => new BrewTrace(), (i, _, trace) =>
+        {
+            setup.Solve(Multipliers.FromLogs(ensemble.Logs[i]), last, Quick, trace);
+            foreach (var reading in readings)
+            {
+                var off = (trace.At(reading.H).O - reading.MgPerL) / ReadingSigma;
+                misfits[i] += off * off;
+            }
+
+            return trace;
+        }, _ => { });
+        return misfits;
+    }
+
+    private static MemberRun[] RunAll(BrewSetup setup, Ensemble ensemble, double use, double every)
     {
         var runs = new MemberRun[ensemble.Count];
         Parallel.For(0, ensemble.Count, () => (new BrewTrace(), new BrewTrace()), (i, _, traces) =>
         {
-            runs[i] = RunOne(setup, Multipliers.FromLogs(ensemble.Logs[i]), readings, use, every, traces.Item1, traces.Item2);
+            runs[i] = RunOne(setup, Multipliers.FromLogs(ensemble.Logs[i]), use, every, traces.Item1, traces.Item2);
             return traces;
         }, _ => { });
         return runs;
     }
 
     private static MemberRun RunOne(
-        BrewSetup setup, in Multipliers member, IReadOnlyList<OxygenAt> readings, double use, double every, BrewTrace trace, BrewTrace still)
+        BrewSetup setup, in Multipliers member, double use, double every, BrewTrace trace, BrewTrace still)
     {
         var steady = setup.WithAirOn();
         var ready = double.PositiveInfinity;
@@ -219,37 +257,10 @@ public static class BrewForecast
 
         var oxygen = new float[(int)((setup.Hours / every) + 1e-9) + 1];
         trace.OxygenEvery(every, oxygen);
-        var misfit = 0.0;
-        foreach (var reading in readings)
-        {
-            var off = (trace.At(reading.H).O - reading.MgPerL) / ReadingSigma;
-            misfit += off * off;
-        }
-
         var below = trace.FirstPast(static y => BrewRun.Line - y.O, setup.Hours) ?? double.PositiveInfinity;
         var stop = Math.Min(setup.AirOffAtH, use);
         BrewSetup.SolveStill(equations, trace.At(stop), stop, GraceHours, Quick, still);
-        return new MemberRun(oxygen, below, ready, Grace(still, stop, 6), Grace(still, stop, 2), misfit);
-    }
-
-    private static double Grace(BrewTrace still, double from, double line)
-    {
-        for (var step = 0; step < still.Steps; step++)
-        {
-            if (still.Inside(step, 1).O < line)
-            {
-                var (low, high) = (0.0, 1.0);
-                for (var i = 0; i < 20; i++)
-                {
-                    var middle = (low + high) / 2;
-                    (low, high) = still.Inside(step, middle).O < line ? (low, middle) : (middle, high);
-                }
-
-                return 60 * (still.StartOf(step) + (high * still.LengthOf(step)) - from);
-            }
-        }
-
-        return double.PositiveInfinity;
+        return new MemberRun(oxygen, below, ready, AfterAir.MinutesTo(still, 6) ?? double.PositiveInfinity, AfterAir.MinutesTo(still, 2) ?? double.PositiveInfinity);
     }
 
     private static Span80 Spread(Ensemble ensemble, double[] values)
@@ -260,5 +271,5 @@ public static class BrewForecast
         return new Span80(At(0.1), At(0.5), At(0.9));
     }
 
-    private readonly record struct MemberRun(float[] Oxygen, double Below6, double Ready, double GraceTo6, double GraceTo2, double Misfit);
+    private readonly record struct MemberRun(float[] Oxygen, double Below6, double Ready, double GraceTo6, double GraceTo2);
 }

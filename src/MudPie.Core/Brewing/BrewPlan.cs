@@ -55,14 +55,13 @@ public static class BrewPlan
         var choice = (string fork, string house) => q.Choices?.GetValueOrDefault(fork) ?? house;
         var leaf = q.Purpose == "leaf";
         var (making, why, makingFork) = ChooseMaking(q.Making, leaf, choice("root-brew", "extract"));
-        var tea = making == "tea";
+        var tea = Makings.IsTea(making);
         var area = q.Beds.Sum(b => b.AreaM2);
         var wanted = area / 100 * LitresPer100M2(leaf);
         var working = q.VesselWorkingL!.Value;
         var brewL = q.BrewL ?? Round(Math.Clamp(wanted * Spare, working * LeastFill, working));
         var depth = q.VesselDepthM!.Value * Math.Min(1, brewL / working);
-        var loss = q.DiffuserLossKPa ?? Ingredients.Diffuser(q.Diffuser)!.UsualLossKPa;
-        var air = Air.AtDepth(q.PumpOpenLpm, q.PumpShutOffKPa, depth, loss);
+        var air = PlanAirflow.Of(q, depth, brewL);
         if (air.Refused is { } noAir)
         {
             return new Refusal([.. noAir.Problems.Select(p => p with { Field = "pump" })]);
@@ -74,10 +73,16 @@ public static class BrewPlan
             return badWater;
         }
 
-        var airLpm = q.AirLpm ?? air.Value;
-        var bias = BiasOf(q.Beds, choice("bias", "crop"));
+        var airLpm = q.AirLpm ?? air.Value.Lpm;
+        var bias = q.Bias ?? BiasOf(q, choice("bias", q.BiasByCount is null ? "crop" : "count"));
         var sourceKind = q.Source ?? (bias == "bacterial" && tea ? "castings" : "compost");
-        var sourceL = q.SourceL ?? RoundSmall(tea ? Recipe.SourcePer20L(sourceKind, brewL) * brewL / 20 : Recipe.ExtractLoadPer20L * brewL / 20);
+        var loads = making == "extract" ? q.Loads ?? 1 : 1;
+        var sourceL = q.SourceL ?? RoundSmall(making switch
+        {
+            "extract" => Recipe.ExtractLoadPer20L * brewL / 20 * loads,
+            "steep" => brewL / 20,
+            _ => Recipe.SourcePer20L(sourceKind, brewL) * brewL / 20,
+        });
         var brew = new BrewQuestion
         {
             VolumeL = brewL,
@@ -87,14 +92,19 @@ public static class BrewPlan
             AltitudeM = q.AltitudeM ?? 0,
             TemperatureC = q.WarmthC,
             SwingC = q.SwingC ?? 0,
-            Hours = tea ? 48 : 8,
-            AirOffAtH = tea ? null : 0,
+            Hours = tea || making == "steep" ? 48 : 8,
+            AirOffAtH = making is "extract" or "steep" ? 0 : null,
             Sources = [new SourceAmount { Kind = sourceKind, Litres = sourceL }],
             Foods = [],
         };
-        var timing = new PlanTiming(q.UseAt!.Value, q.Now, brewL, water.Value.MinutesAtMost, tea, q.Units, local);
+        if (air.Value.Outlets is { } outlets)
+        {
+            brew = (brew with { Outlets = outlets }).WithAir(airLpm);
+        }
+
+        var timing = new PlanTiming(q.UseAt!.Value, q.Now, brewL, water.Value.MinutesAtMost, making, q.Units, local);
         var (foods, carried) = tea ? ChooseFoods(q, brew, bias, brewL, choice("food", "carry"), timing) : ([], 1);
-        brew = brew with { Foods = [.. foods.Select(f => new FoodAmount { Kind = f.Kind, Ml = f.Litres * 1000 })] };
+        brew = brew with { Foods = [.. foods.Select(f => new FoodAmount { Kind = f.Kind, Ml = f.Litres * 1000, AtH = f.AtH })] };
         var badBrew = brew.MakeReady().Refused;
         if (badBrew is not null)
         {
@@ -103,22 +113,29 @@ public static class BrewPlan
 
         // The swing depends on the clock at the start, and the start on how long it takes: once round settles it within minutes.
         brew = brew with { StartHour = timing.ClockHour(timing.StartFor(24)) };
-        var hours = tea ? HoursOf(choice("brew-time", "forecast"), Solve(brew, 48), brew) : PlanTiming.DunkHours;
+        var hours = tea ? HoursOf(choice("brew-time", "forecast"), Solve(brew, 48), brew) : PlanTiming.HoursOf(making, loads);
         brew = brew with { StartHour = timing.ClockHour(timing.StartFor(hours)) };
-        var run = BrewRun.Of(brew with { Hours = tea ? Math.Max(Math.Ceiling(hours + 4), 24) : 8 }, 0.5).Value;
+        var run = BrewRun.Of(brew with { Hours = tea ? Math.Max(Math.Ceiling(hours + 4), 24) : brew.Hours }, 0.5).Value;
         if (tea && choice("brew-time", "forecast") == "forecast")
         {
             hours = HoursOf("forecast", run, brew);
         }
 
-        var forecast = BrewForecast.Of(Widen(brew, run.Series[^1].H, tea ? hours : 0, q.Members ?? 100));
-        var steps = timing.Steps(hours, brewL, water.Value, sourceKind, sourceL, foods, choice("order", "source-first"));
+        var forecast = BrewForecast.Of(Widen(brew, run.Series[^1].H, making == "extract" ? 0 : hours, q.Members ?? 100, q.Prior));
+        var strength = making is "extract" or "bubbled" ? StrengthOf(q, making, loads, sourceL, brewL, sourceKind) : null;
+        var steps = timing.Steps(hours, brewL, water.Value, ThinningWater(q, brewL, leaf), sourceKind, sourceL, loads, foods, choice("order", "source-first"));
         var start = timing.StartFor(hours);
-        var inputs = new VerdictInputs(brew, run, forecast.Value, hours, tea, timing, Units.Show(wanted, Dimension.Volume, q.Units), wanted);
+        var growing = q.Beds.MaxBy(b => b.AreaM2)!.Growing;
+        var nutrients = BrewNutrients.Of(brew.Sources!, brew.Foods, Math.Min(area, brewL / Spare / LitresPer100M2(leaf) * 100), growing);
+        var inputs = new VerdictInputs(brew, run, forecast.Value, hours, making, timing, Units.Show(wanted, Dimension.Volume, q.Units), wanted, q.SourceRuling);
         var answer = new BrewPlanAnswer
         {
             Making = making,
             MakingWhy = why,
+            Strength = strength?.Value,
+            Nutrients = nutrients.Value,
+            GroundSays = [.. q.Beds.Where(b => b.Life is not null).Select(b => $"{b.Name}: {char.ToLowerInvariant(GroundAlive.Means(b.Life!)[0])}{GroundAlive.Means(b.Life!)[1..]}")],
+            Effects = tea ? Effects(brew, run.Series[^1].H) : [],
             BrewL = brewL,
             WantedL = wanted,
             AreaM2 = area,
@@ -144,10 +161,53 @@ public static class BrewPlan
             answer,
             "",
             Evidence.PractitionersRule,
-            [.. PlanWorking.Lines(answer, leaf, carried), .. air.Worked.Working, .. water.Worked.Working, .. forecast.Worked.Working],
-            [Cautions.Pump, Cautions.Food, Cautions.Dust, .. water.Worked.Cautions, .. brewL >= 100 ? [Cautions.Lifting] : Array.Empty<Caution>()],
+            [.. PlanWorking.Lines(answer, leaf, carried), .. strength?.Working ?? [], .. air.Worked.Working, .. water.Worked.Working, .. forecast.Worked.Working, .. nutrients.Working],
+            [.. Flags(q, making), Cautions.Pump, Cautions.Food, Cautions.Dust, .. water.Worked.Cautions, .. brewL >= 100 ? [Cautions.Lifting] : Array.Empty<Caution>()],
             [makingFork, PlanForks.AirFork(answer.Air, brewL), PlanForks.TimeFork(run, brew, choice("brew-time", "forecast")), PlanForks.FoodFork(choice("food", "carry"), carried),
-             Recipe.BiasFork(q.Beds, choice("bias", "crop")), PlanForks.OrderFork(choice("order", "source-first")), .. water.Worked.Forks]);
+             Recipe.BiasFork(q.Beds, choice("bias", q.BiasByCount is null ? "crop" : "count"), q.BiasByCount), PlanForks.OrderFork(choice("order", "source-first")), .. water.Worked.Forks]);
+    }
+
+    private static Worked<ExtractAnswer>? StrengthOf(BrewPlanQuestion q, string making, int loads, double sourceL, double brewL, string source)
+    {
+        // Bubbling for hours frees what two minutes of dunking do.
+        var seconds = making == "bubbled" ? 150 : q.LoadSeconds ?? 90;
+        var each = new ExtractLoad { Litres = sourceL / loads, Seconds = seconds };
+        return ExtractStrength.Of([.. Enumerable.Repeat(each, loads)], brewL, null, null, Ingredients.Source(source)!.KgPerLitre).Match<Worked<ExtractAnswer>?>(w => w, _ => null);
+    }
+
+    /// <summary>The water for thinning is cleared like any other: five parts for leaves, one for roots, where nothing else is said.</summary>
+    private static (double Litres, ChlorineDoseAnswer Dose) ThinningWater(BrewPlanQuestion q, double brewL, bool leaf)
+    {
+        var litres = Math.Min(brewL * (leaf ? 5 : 1), 10_000);
+        return (litres, WaterClearing.Dose(litres, q.ChlorineMgPerL, q.Choices?.GetValueOrDefault("clear-chlorine") ?? "ascorbic", q.Chloramine).Value);
+    }
+
+    private static IEnumerable<Caution> Flags(BrewPlanQuestion q, string making)
+    {
+        if (q.VesselUnclean)
+        {
+            yield return new("vessel-unclean", "This vessel has not been logged clean since its last brew. A film left on the walls spoils the next one: clean it first.", Cautions.Usual);
+        }
+
+        if (q.SourceRuling is { Fitness: SourceFitness.Mind or SourceFitness.Unasked } ruling)
+        {
+            yield return new("source", $"The source: {char.ToLowerInvariant(ruling.Sentence[0])}{ruling.Sentence[1..]}", Cautions.Usual);
+        }
+
+        if (making == "steep")
+        {
+            yield return new("feed-not-brew", "Steeped castings have gone without air: a feed for the soil, not a live brew. Keep it apart, off leaves and off anything eaten raw.", Cautions.Usual);
+        }
+    }
+
+    private static List<FoodEffect> Effects(BrewQuestion brew, double hours)
+    {
+        var all = Solve(brew, hours);
+        return [.. brew.Foods!.Select(f => Ingredients.Food(f.Kind)!.Kind).Distinct().Select(kind =>
+        {
+            var without = Solve(brew with { Foods = [.. brew.Foods!.Where(f => Ingredients.Food(f.Kind)!.Kind != kind)] }, hours);
+            return new FoodEffect(kind, all.MinOxygen - without.MinOxygen, all.FungalShare - without.FungalShare);
+        })];
     }
 
     private static BrewRunAnswer Solve(BrewQuestion brew, double hours) =>
@@ -155,24 +215,8 @@ public static class BrewPlan
 
     private static TimeSpan Later(TimeSpan late) => late > TimeSpan.Zero ? late : TimeSpan.Zero;
 
-    private static ForecastQuestion Widen(BrewQuestion b, double hours, double use, int members) => new()
-    {
-        VolumeL = b.VolumeL,
-        DepthM = b.DepthM,
-        Diffuser = b.Diffuser,
-        AirLpm = b.AirLpm,
-        AltitudeM = b.AltitudeM,
-        TemperatureC = b.TemperatureC,
-        SwingC = b.SwingC,
-        StartHour = b.StartHour,
-        Hours = hours,
-        Sources = b.Sources,
-        Foods = b.Foods,
-        AirOffAtH = b.AirOffAtH,
-        Members = members,
-        UseAtH = Math.Min(use, hours),
-        EveryH = 0.5,
-    };
+    private static ForecastQuestion Widen(BrewQuestion brew, double hours, double use, int members, Prior? prior) =>
+        new(brew) { Hours = hours, Members = members, UseAtH = Math.Min(use, hours), EveryH = 0.5, Prior = prior };
 
     private static (string Making, string Why, Fork Fork) ChooseMaking(string? byHand, bool leaf, string rootSchool)
     {
@@ -182,14 +226,21 @@ public static class BrewPlan
         {
             (true, "tea") => "Tea for leaves: cells grown in the brew are sticky and make a film that stays. Worth it where there is disease pressure to get ahead of.",
             (true, _) => "You chose an extract for leaves: it does not stick as a tea does, and little can go wrong with it.",
+            (_, "steep") => "You chose steeped castings: the house calls that a feed, and keeps it apart from live brews.",
+            (false, "bubbled") => "Bubbled extract for roots: three to four hours on air without food, for when there is no time to dunk.",
             (false, "extract") => "Extract for roots: nothing is grown in it, so it soaks in as deep as the water goes and little can go wrong.",
             _ => "You chose a tea for roots: much of it stays in the top centimetres, which dry first.",
         };
         return (making, why, PlanForks.RootFork(making == "tea" && !leaf ? "either" : "extract"));
     }
 
-    private static string BiasOf(IReadOnlyList<PlanBed> beds, string school) =>
-        school == "ph" ? Recipe.BiasByPh(beds) ?? Recipe.BiasByCrop(beds) : Recipe.BiasByCrop(beds);
+    private static string BiasOf(BrewPlanQuestion q, string school) => school switch
+    {
+        "ph" => Recipe.BiasByPh(q.Beds) ?? Recipe.BiasByCrop(q.Beds),
+        // A source that leans one way by count is met from the other side: what it has little of is what it is fed for.
+        "count" when q.BiasByCount is "bacterial" or "fungal" => Recipe.BiasByCrop(q.Beds) == q.BiasByCount ? "balanced" : Recipe.BiasByCrop(q.Beds),
+        _ => Recipe.BiasByCrop(q.Beds),
+    };
 
     /// <summary>The recipe's foods, as much of them as the air carries with a margin; or the grower's own.</summary>
     private static (IReadOnlyList<PlanAmount> Foods, double Share) ChooseFoods(
@@ -198,7 +249,7 @@ public static class BrewPlan
         bool OnShelf(string kind) => q.FoodsOnShelf is null || q.FoodsOnShelf.Contains(kind);
         if (q.Foods is not null)
         {
-            return ([.. q.Foods.Select(f => Amount(Ingredients.Food(f.Kind)!, f.Ml ?? 0, OnShelf(f.Kind!), brewL))], 1);
+            return ([.. q.Foods.Select(f => Amount(Ingredients.Food(f.Kind)!, f.Ml ?? 0, OnShelf(f.Kind!), brewL) with { AtH = f.AtH ?? 0 })], 1);
         }
 
         var recipe = Recipe.FoodsPer20L(bias).Where(f => OnShelf(f.Kind)).ToList();
@@ -248,24 +299,9 @@ public static class BrewPlan
         _ => Math.Min(run.ReadyAtH ?? FitToUse.OldestH, FitToUse.OldestH),
     };
 
-    /// <summary>Least air at depth that keeps the table's brew at 6 mg/L until it is used, to about 2 %; null where 4 L/min per litre does not.</summary>
-    private static double? LeastAir(BrewQuestion brew, double hours)
-    {
-        bool Holds(double lpm) => BrewRun.Holds(brew with { AirLpm = lpm, Hours = Math.Max(hours, 1) }, BrewRun.Line);
-        var (low, high) = (0.0, brew.VolumeL!.Value * 4);
-        if (!Holds(high))
-        {
-            return null;
-        }
-
-        for (var i = 0; i < 8; i++)
-        {
-            var middle = i < 4 ? low + ((high - low) / 4) : (low + high) / 2;
-            (low, high) = Holds(middle) ? (low, middle) : (middle, high);
-        }
-
-        return high;
-    }
+    /// <summary>Least air at depth that keeps the table's brew at 6 mg/L until it is used; null where 4 L/min per litre does not.</summary>
+    private static double? LeastAir(BrewQuestion brew, double hours) =>
+        BrewBackwards.LeastAirLpm(lpm => (brew with { Hours = Math.Max(hours, 1) }).WithAir(lpm), brew.VolumeL!.Value * 4);
 
     private static double Round(double litres) => litres < 30 ? Math.Round(litres * 2) / 2 : Math.Round(litres);
 

@@ -16,6 +16,9 @@ public sealed record PlanBed
 
     /// <summary>Soil pH, 3 to 10; null where unknown.</summary>
     public double? SoilPh { get; init; }
+
+    /// <summary>"poor", "middling" or "living" by its last check; null where none was made.</summary>
+    public string? Life { get; init; }
 }
 
 /// <summary>What a plan is made from: the ground, the kit, the wish, and whatever the grower has set by hand.</summary>
@@ -72,8 +75,32 @@ public sealed record BrewPlanQuestion
     /// <summary>Kinds of food on the shelf; null means all are to be had.</summary>
     public IReadOnlyList<string>? FoodsOnShelf { get; init; }
 
-    /// <summary>"tea" or "extract" by hand; null for Mud Pie's choice.</summary>
+    /// <summary>A kind of <see cref="Makings.All"/> by hand; null for Mud Pie's choice.</summary>
     public string? Making { get; init; }
+
+    /// <summary>For a dunked extract: fresh loads, 1 to 6; 1 when not given.</summary>
+    public int? Loads { get; init; }
+
+    /// <summary>For a dunked extract: seconds a load, 5 to 600; 90 when not given.</summary>
+    public double? LoadSeconds { get; init; }
+
+    /// <summary>"bacterial", "balanced" or "fungal" by hand, as of a recipe; null for what the schools say.</summary>
+    public string? Bias { get; init; }
+
+    /// <summary>Bias of the source by count; null where it was not counted.</summary>
+    public string? BiasByCount { get; init; }
+
+    /// <summary>Ruling on the lot of source; null where it was not asked.</summary>
+    public SourceRuling? SourceRuling { get; init; }
+
+    /// <summary>The vessel's pumps and outlets as they were set up on the air bench; null for one pump and one diffuser.</summary>
+    public AirBenchQuestion? Bench { get; init; }
+
+    /// <summary>The vessel has not been logged clean since its last brew.</summary>
+    public bool VesselUnclean { get; init; }
+
+    /// <summary>What earlier brews have taught; null for the table.</summary>
+    public Prior? Prior { get; init; }
 
     /// <summary>Litres by hand; null for Mud Pie's choice.</summary>
     public double? BrewL { get; init; }
@@ -103,7 +130,8 @@ public sealed record BrewPlanQuestion
 /// <param name="Litres">How much.</param>
 /// <param name="OnShelf">False where it has to be bought or fetched.</param>
 /// <param name="MostL">Top of a sensible slider for it.</param>
-public sealed record PlanAmount(string Kind, string Name, double Litres, bool OnShelf, double MostL);
+/// <param name="AtH">Hour at which it goes in.</param>
+public sealed record PlanAmount(string Kind, string Name, double Litres, bool OnShelf, double MostL, double AtH = 0);
 
 /// <summary>The air, and what the schools would ask for, all in L/min at depth.</summary>
 /// <param name="OpenLpm">On the box.</param>
@@ -133,11 +161,29 @@ public enum Tone
 /// <summary>A verdict: a sentence that says what to do, and one that says why.</summary>
 public sealed record Verdict(Tone Tone, string Sentence, string Why);
 
+/// <summary>What one food does: the run with it against the run without.</summary>
+/// <param name="Kind">Kind of food.</param>
+/// <param name="OxygenMgPerL">Change of the lowest oxygen, mg/L.</param>
+/// <param name="FungalShare">Change of the fungal share, −1 to 1.</param>
+public sealed record FoodEffect(string Kind, double OxygenMgPerL, double FungalShare);
+
 /// <summary>A whole plan for one brew.</summary>
 public sealed record BrewPlanAnswer
 {
-    /// <summary>"tea" or "extract".</summary>
+    /// <summary>A kind of <see cref="Makings.All"/>.</summary>
     public required string Making { get; init; }
+
+    /// <summary>Strength of an extract; null for a tea.</summary>
+    public ExtractAnswer? Strength { get; init; }
+
+    /// <summary>What it carries as N-P-K against what the crop takes.</summary>
+    public required NutrientsAnswer Nutrients { get; init; }
+
+    /// <summary>Whether the ground is alive already, bed by bed, where it was checked.</summary>
+    public required IReadOnlyList<string> GroundSays { get; init; }
+
+    /// <summary>What each food, one by one, does to the lowest oxygen and to the fungal share.</summary>
+    public required IReadOnlyList<FoodEffect> Effects { get; init; }
 
     /// <summary>Why.</summary>
     public required string MakingWhy { get; init; }

@@ -25,6 +25,19 @@ public sealed record FoodAmount
     public double? AtH { get; init; }
 }
 
+/// <summary>One outlet of several: its own kind, depth and air.</summary>
+public sealed record OutletAir
+{
+    /// <summary>A kind of <see cref="Ingredients.Diffusers"/>.</summary>
+    public string? Diffuser { get; init; }
+
+    /// <summary>Depth under water, 0.02 to 6 m.</summary>
+    public double? DepthM { get; init; }
+
+    /// <summary>Air that comes out of it, 0 to 20,000 L/min.</summary>
+    public double? AirLpm { get; init; }
+}
+
 /// <summary>Everything the brew model needs to know about one brew. The case of reference/brew-cases.json.</summary>
 public record BrewQuestion
 {
@@ -42,6 +55,9 @@ public record BrewQuestion
 
     /// <summary>Air that really arrives at that depth, 0 to 20,000 L/min.</summary>
     public double? AirLpm { get; init; }
+
+    /// <summary>Several outlets, each with its own; their kLa add up. Takes the place of diffuser, depthM and airLpm.</summary>
+    public IReadOnlyList<OutletAir>? Outlets { get; init; }
 
     /// <summary>Ground above the sea, −430 to 5000 m; 0 when not given.</summary>
     public double? AltitudeM { get; init; }
@@ -75,17 +91,10 @@ public record BrewQuestion
     {
         var checks = new Checks();
         var volume = checks.Range("volumeL", VolumeL, 1, 5000, "L", "Larger brewers than that are outside what the model was made for.");
-        var depth = checks.Range("depthM", DepthM, 0.02, 6, "m");
-        var air = checks.Range("airLpm", AirLpm, 0, 20_000, "L/min");
+        var outlets = CheckOutlets(checks);
         var altitude = checks.Range("altitudeM", AltitudeM ?? 0, OxygenSaturation.LowestM, OxygenSaturation.HighestM, "m");
         var hours = checks.Range("hours", Hours, 1, 240, "h");
         var off = AirOffAtH is { } o ? checks.Range("airOffAtH", o, 0, 1000, "h") : double.PositiveInfinity;
-        var diffuser = Ingredients.Diffuser(Diffuser);
-        if (diffuser is null)
-        {
-            checks.Add("diffuser", $"“{Diffuser}” is not a diffuser that the model knows.", "Use one of " + string.Join(", ", Ingredients.Diffusers.Select(d => d.Kind)) + ".");
-        }
-
         var (temperature, byHour) = CheckWarmth(checks);
         var sources = CheckSources(checks, volume);
         var foods = CheckFoods(checks, volume);
@@ -98,7 +107,7 @@ public record BrewQuestion
         var setup = new BrewSetup
         {
             Hours = hours,
-            KLa20 = BrewRun.KLa20(diffuser!, depth, air, volume),
+            KLa20 = outlets.Sum(o => BrewRun.KLa20(o.Kind, o.DepthM, o.AirLpm, volume)),
             AirOffAtH = off,
             FromSources = (sources.Sum(s => s.Kind.FastPerG * s.GramsPerL) * 1000, sources.Sum(s => s.Kind.SlowPerG * s.GramsPerL) * 1000),
             Source = (sources.Sum(s => s.Kind.BacteriaMgPerG * s.GramsPerL), sources.Sum(s => s.Kind.FungiMgPerG * s.GramsPerL)),
@@ -106,6 +115,24 @@ public record BrewQuestion
             Climate = byHour is null ? BrewClimate.Constant(temperature, pressure) : BrewClimate.Over(byHour, TemperatureByHour is { Count: > 0 } series ? series.Count : 24, pressure, comesRound: TemperatureByHour is not { Count: > 0 }),
         };
         return (setup, null);
+    }
+
+    private List<(DiffuserKind Kind, double DepthM, double AirLpm)> CheckOutlets(Checks checks)
+    {
+        (DiffuserKind, double, double) One(string prefix, string? kind, double? depthM, double? airLpm)
+        {
+            var diffuser = Ingredients.Diffuser(kind);
+            if (diffuser is null)
+            {
+                checks.Add(prefix + "diffuser", $"“{kind}” is not a diffuser that the model knows.", "Use one of " + string.Join(", ", Ingredients.Diffusers.Select(d => d.Kind)) + ".");
+            }
+
+            return (diffuser ?? Ingredients.Diffusers[0], checks.Range(prefix + "depthM", depthM, 0.02, 6, "m"), checks.Range(prefix + "airLpm", airLpm, 0, 20_000, "L/min"));
+        }
+
+        return Outlets is { Count: > 0 } several
+            ? [.. several.Take(40).Select((o, i) => One($"outlets[{i}].", o.Diffuser, o.DepthM, o.AirLpm))]
+            : [One("", Diffuser, DepthM, AirLpm)];
     }
 
     private (double Mean, Func<double, double>? ByHour) CheckWarmth(Checks checks)
@@ -124,7 +151,7 @@ public record BrewQuestion
         var mean = checks.Range("temperatureC", TemperatureC, 0, 45, "°C", wayOut);
         var swing = checks.Range("swingC", SwingC ?? 0, 0, 15, "°C");
         var start = checks.Range("startHour", StartHour ?? 0, 0, 24, "h");
-        if (swing > 0 && (mean - swing < 0 || mean + swing > 45))
+        if (swing > 0 && TemperatureC is >= 0 and <= 45 && (mean - swing < 0 || mean + swing > 45))
         {
             checks.Add("swingC", $"The swing would take the brew to {Say.Number(mean - swing)} or {Say.Number(mean + swing)} °C.", wayOut);
         }

@@ -64,13 +64,18 @@ public static class BrewRun
             "",
             Evidence.PractitionersRule,
             [
-                new("air to water", "SOTE per m · depth · air · 60 · 278.7 ÷ (volume · Cs at 20 °C)",
-                    $"{Say.Number(Ingredients.Diffuser(question.Diffuser)!.SotePerMetre)} · {Say.Number(question.DepthM!.Value)} m · {Say.Number(question.AirLpm!.Value)} L/min ÷ {Say.Number(question.VolumeL!.Value)} L",
-                    $"kLa20 {Say.Number(answer.KLa20)} per h", "ASCE 2-06"),
+                new("air to water", "SOTE per m · depth · air · 60 · 278.7 ÷ (volume · Cs at 20 °C), summed over outlets", AirFigures(question), $"kLa20 {Say.Number(answer.KLa20)} per h", "ASCE 2-06"),
                 ModelLine,
                 new("lowest oxygen", "least O over the hours asked for", $"{Say.Number(setup.Hours)} h", $"{Say.Fixed(answer.MinOxygen, 1)} mg/L at {Say.Hours(answer.MinAtH)}", "the model"),
                 new("ready", "first hour at 90 % of the most cells, air on", "over 120 h", answer.ReadyAtH is { } r ? Say.Hours(r) : "not reached", "the model"),
             ]);
+    }
+
+    private static string AirFigures(BrewQuestion q)
+    {
+        string One(string? kind, double? depth, double? air) => $"{Say.Number(Ingredients.Diffuser(kind)!.SotePerMetre)} · {Say.Number(depth ?? 0)} m · {Say.Number(air ?? 0)} L/min";
+        var outlets = q.Outlets is { Count: > 0 } several ? string.Join(" + ", several.Select(o => One(o.Diffuser, o.DepthM, o.AirLpm))) : One(q.Diffuser, q.DepthM, q.AirLpm);
+        return $"{outlets} ÷ {Say.Number(q.VolumeL ?? 0)} L";
     }
 
     internal static BrewRunAnswer Read(BrewSetup setup, in Multipliers member, double tolerance, double? everyH)
@@ -96,11 +101,11 @@ public static class BrewRun
     }
 
     /// <summary>True where the table's own brew stays at <paramref name="line"/> mg/L or above over the hours asked for; a brew that falls below is not followed further.</summary>
-    internal static bool Holds(BrewQuestion brew, double line)
+    internal static bool Holds(BrewQuestion brew, double line, Multipliers? member = null)
     {
         var setup = brew.MakeReady().Setup!;
         var trace = BrewTrace.Mine;
-        setup.Solve(Multipliers.Table, setup.Hours, 1e-3, trace, (_, y) => y.O < line);
+        setup.Solve(member ?? Multipliers.Table, setup.Hours, 1e-3, trace, (_, y) => y.O < line);
         return trace.End >= setup.Hours && trace.Least((_, y) => y.O, setup.Hours).Value >= line;
     }
 

@@ -1,7 +1,7 @@
 namespace MudPie.Core.Brewing;
 
 /// <summary>A brew question made ready for the solver: all in mg/L and hours.</summary>
-internal sealed class BrewSetup
+internal sealed record BrewSetup
 {
     /// <summary>Hours that were asked for.</summary>
     public required double Hours { get; init; }
@@ -12,8 +12,8 @@ internal sealed class BrewSetup
     /// <summary>Hour at which the air stops; infinity when it does not.</summary>
     public required double AirOffAtH { get; init; }
 
-    /// <summary>Another strength of air from an hour on, per h; for what-ifs.</summary>
-    public (double AtH, double KLa20)? AirChange { get; init; }
+    /// <summary>Other strengths of air from hours on, per h, in rising order of hours; below nought the air is off from there.</summary>
+    public IReadOnlyList<(double AtH, double KLa20)> AirChanges { get; init; } = [];
 
     /// <summary>Fast and slow food from sources, mg COD/L.</summary>
     public required (double Fast, double Slow) FromSources { get; init; }
@@ -31,20 +31,7 @@ internal sealed class BrewSetup
     public double Horizon => Math.Max(120, Hours);
 
     /// <summary>The same with the air never failing.</summary>
-    public BrewSetup WithAirOn() => double.IsPositiveInfinity(AirOffAtH) ? this : With(KLa20, double.PositiveInfinity);
-
-    /// <summary>The same with other air.</summary>
-    public BrewSetup With(double kLa20, double airOffAtH) => new()
-    {
-        Hours = Hours,
-        KLa20 = kLa20,
-        AirOffAtH = airOffAtH,
-        AirChange = AirChange,
-        FromSources = FromSources,
-        Feeds = Feeds,
-        Source = Source,
-        Climate = Climate,
-    };
+    public BrewSetup WithAirOn() => double.IsPositiveInfinity(AirOffAtH) ? this : this with { AirOffAtH = double.PositiveInfinity };
 
     /// <summary>Solves one member over the hours asked for, and on until its cells have seen their most: past that, what food is left can't lift them again.</summary>
     public BrewEquations SolvePastPeak(in Multipliers m, double tolerance, BrewTrace trace)
@@ -104,8 +91,24 @@ internal sealed class BrewSetup
         BrewSolver.Solve(eq, from, atH, atH + hours, -1, tolerance, trace);
     }
 
-    private double AirAt(double t) =>
-        t >= AirOffAtH ? -1 : AirChange is { } change && t >= change.AtH ? change.KLa20 : KLa20;
+    private double AirAt(double t)
+    {
+        if (t >= AirOffAtH)
+        {
+            return -1;
+        }
+
+        var air = KLa20;
+        foreach (var change in AirChanges)
+        {
+            if (t >= change.AtH)
+            {
+                air = change.KLa20;
+            }
+        }
+
+        return air;
+    }
 
     private List<double> Stops(double toH, bool asked)
     {
@@ -124,7 +127,11 @@ internal sealed class BrewSetup
         }
 
         Stop(AirOffAtH);
-        Stop(AirChange?.AtH ?? 0);
+        foreach (var change in AirChanges)
+        {
+            Stop(change.AtH);
+        }
+
         for (var at = 4.0; asked && at < toH; at += at < Hours ? 4 : 8)
         {
             Stop(at);

@@ -22,6 +22,12 @@ public sealed record WatchQuestion
 
     /// <summary>Members of the forecast; 300 when not given.</summary>
     public int? Members { get; init; }
+
+    /// <summary>What earlier brews have taught; null for the table.</summary>
+    public Prior? Prior { get; init; }
+
+    /// <summary>A battery pump for the road; null for none.</summary>
+    public BatteryPump? Battery { get; init; }
 }
 
 /// <summary>Something that could be done, and what would come of it.</summary>
@@ -42,9 +48,11 @@ public sealed record Remedy(string Id, string What, string Gives, bool Holds);
 /// <param name="ReadingDueAtH">When the next oxygen reading is due.</param>
 /// <param name="UseByH">Hour by which it must be used once the air is off.</param>
 /// <param name="Remedies">What would hold it above 6, worked out; empty where nothing is wrong.</param>
+/// <param name="LearntWords">What the readings say of this brew, against the table.</param>
+/// <param name="After">How long it keeps once the air stops: now, or when it did.</param>
 public sealed record WatchAnswer(
     Verdict Verdict, GateAnswer Gate, ForecastAnswer Forecast, double UseAtH, double NowH, double? ExpectedNow, double? CrossesAtH,
-    double ReadingDueAtH, double? UseByH, IReadOnlyList<Remedy> Remedies);
+    double ReadingDueAtH, double? UseByH, IReadOnlyList<Remedy> Remedies, IReadOnlyList<string> LearntWords, AfterAirAnswer? After);
 
 /// <summary>Watches a brew that is going.</summary>
 public static class BrewWatch
@@ -61,26 +69,7 @@ public static class BrewWatch
         var brew = Warmed(q.Brew with { Hours = hours, AirOffAtH = q.Seen.AirOffH ?? q.Brew.AirOffAtH }, q.Warmth, hours);
         var readings = q.Seen.Oxygen.Where(o => o.H >= 0 && o.H <= hours).Select(o => new OxygenAt { H = o.H, MgPerL = o.What }).ToList();
         var use = Math.Clamp(Math.Max(q.UseAtH, q.Seen.NowH), 0, hours);
-        var asked = new ForecastQuestion
-        {
-            VolumeL = brew.VolumeL,
-            DepthM = brew.DepthM,
-            Diffuser = brew.Diffuser,
-            AirLpm = brew.AirLpm,
-            AltitudeM = brew.AltitudeM,
-            TemperatureC = brew.TemperatureC,
-            SwingC = brew.SwingC,
-            StartHour = brew.StartHour,
-            TemperatureByHour = brew.TemperatureByHour,
-            Hours = hours,
-            Sources = brew.Sources,
-            Foods = brew.Foods,
-            AirOffAtH = brew.AirOffAtH,
-            Members = q.Members ?? 300,
-            UseAtH = use,
-            EveryH = Every,
-            Readings = readings,
-        };
+        var asked = new ForecastQuestion(brew) { Hours = hours, Members = q.Members ?? 300, UseAtH = use, EveryH = Every, Readings = readings, Prior = q.Prior };
         var forecast = BrewForecast.Of(asked);
         if (forecast.Refused is { } refused)
         {
@@ -89,15 +78,23 @@ public static class BrewWatch
 
         var f = forecast.Value;
         var seen = q.Seen with { GraceMinutesTo6 = f.GraceMinutesTo6 };
+        var stop = Math.Clamp(seen.AirOffH ?? seen.NowH, 0, hours);
+        var after = AfterAir.Of(brew with { AirOffAtH = null }, stop, q.Battery, f.Learnt).Match<AfterAirAnswer?>(w => w.Value, _ => null);
+        if (q.Battery is not null && seen.AirOffH is not null && after is not null)
+        {
+            seen = seen with { GraceMinutesTo6 = after.HoldMinutes };
+        }
+
         var gate = FitToUse.Judge(seen);
         var crossing = seen.AirOffH is null && q.Brew.AirOffAtH is null ? Crossing(f, seen.NowH, use) : null;
         string Clock(double h) => local(q.StartedAt.AddHours(h).AddSeconds(30)).ToString("HH:mm", System.Globalization.CultureInfo.InvariantCulture);
-        var useBy = seen.AirOffH is { } off && gate.Value.Fitness != Fitness.NotFit ? off + (Math.Min(FitToUse.HoldCapMinutes, f.GraceMinutesTo6) / 60) : (double?)null;
+        var useBy = seen.AirOffH is { } off && gate.Value.Fitness is not (Fitness.NotFit or Fitness.Feed) ? off + (Math.Min(FitToUse.HoldCapMinutes, seen.GraceMinutesTo6 ?? 60) / 60) : (double?)null;
         var worry = seen.AirOffH is null && seen.IsTea && crossing is not null;
         var answer = new WatchAnswer(
             SayIt(seen, gate.Value, f, crossing, useBy, use, Clock), gate.Value, f, q.UseAtH, seen.NowH,
             At(f.Median, seen.NowH), crossing, DueAt(seen), useBy,
-            worry && gate.Value.Fitness != Fitness.NotFit ? Remedies.Of(brew, f, seen.NowH, use, crossing!.Value, Clock) : []);
+            worry && gate.Value.Fitness != Fitness.NotFit ? Remedies.Of(brew, f, seen.NowH, use, crossing!.Value, Clock) : [],
+            readings.Count >= 3 && f.Trusted ? Learnt.InWords(f.Learnt) : [], seen.IsFeed ? null : after);
         return Worked.Of(answer, "", forecast.Worked.Sure, [.. gate.Working, .. forecast.Worked.Working], [], gate.Forks);
     }
 
@@ -107,6 +104,11 @@ public static class BrewWatch
         if (gate.Fitness == Fitness.NotFit)
         {
             return new(Tone.Stop, gate.Sentence, $"{why} A failed brew goes to the compost heap, never on plants.");
+        }
+
+        if (seen.IsFeed)
+        {
+            return new(Tone.Mind, "A feed, not a live brew.", why);
         }
 
         if (useBy is { } by)
@@ -204,17 +206,7 @@ internal static class Remedies
     {
         var member = Multipliers.FromLogs([.. f.Learnt.Select(x => Math.Log(x))]);
         var setup = brew.MakeReady().Setup!;
-        var more = new BrewSetup
-        {
-            Hours = setup.Hours,
-            KLa20 = setup.KLa20,
-            AirOffAtH = setup.AirOffAtH,
-            FromSources = setup.FromSources,
-            Feeds = setup.Feeds,
-            Source = setup.Source,
-            Climate = setup.Climate,
-            AirChange = (now, setup.KLa20 * 2),
-        };
+        var more = setup with { AirChanges = [(now, setup.KLa20 * 2)] };
         var cool = Cooler(brew, now).MakeReady().Setup!;
         var plain = new BrewTrace();
         setup.Solve(member, setup.Horizon, 1e-4, plain);

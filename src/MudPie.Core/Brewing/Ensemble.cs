@@ -1,4 +1,5 @@
 using MathNet.Numerics.Distributions;
+using MathNet.Numerics.LinearAlgebra;
 
 namespace MudPie.Core.Brewing;
 
@@ -27,7 +28,10 @@ internal sealed class Ensemble
 {
     private static readonly double[] Sigma = [.. Multipliers.Spread.Select(cv => Math.Sqrt(Math.Log(1 + (cv * cv))))];
 
-    private Ensemble(double[][] logs, double[] weights) => (Logs, Weights) = (logs, weights);
+    private readonly double[] _centre;
+    private readonly double[] _sigma;
+
+    private Ensemble(double[][] logs, double[] weights, double[] centre, double[] sigma) => (Logs, Weights, _centre, _sigma) = (logs, weights, centre, sigma);
 
     public double[][] Logs { get; }
 
@@ -38,8 +42,8 @@ internal sealed class Ensemble
     /// <summary>Latin-hypercube draw from the log-normal spreads (McKay et al. 1979): each spread is covered evenly, so that few members do.</summary>
     /// <param name="count">Members.</param>
     /// <param name="seed">The same seed gives the same draw.</param>
-    /// <param name="learnt">Logarithms that centre the draw, learnt from earlier brews; null for the table.</param>
-    public static Ensemble Draw(int count, long seed, IReadOnlyList<double>? learnt = null)
+    /// <param name="prior">What earlier brews have taught; null for the table.</param>
+    public static Ensemble Draw(int count, long seed, Prior? prior = null)
     {
         var random = new SeededRandom((ulong)seed);
         var logs = new double[count][];
@@ -64,11 +68,11 @@ internal sealed class Ensemble
 
             for (var i = 0; i < count; i++)
             {
-                logs[i][d] = (learnt?[d] ?? 0) + (Sigma[d] * Normal.InvCDF(0, 1, (order[i] + random.Next()) / count));
+                logs[i][d] = (prior?.Centre[d] ?? 0) + (Sigma[d] * (prior?.Narrowed[d] ?? 1) * Normal.InvCDF(0, 1, (order[i] + random.Next()) / count));
             }
         }
 
-        return new Ensemble(logs, [.. Enumerable.Repeat(1.0 / count, count)]);
+        return new Ensemble(logs, Even(count), [.. Sigma.Select((_, d) => prior?.Centre[d] ?? 0)], [.. Sigma.Select((s, d) => s * (prior?.Narrowed[d] ?? 1))]);
     }
 
     /// <summary>The same members under new weights, given as logarithms.</summary>
@@ -77,49 +81,66 @@ internal sealed class Ensemble
         var top = logWeights.Max();
         var weights = logWeights.Select(w => Math.Exp(w - top)).ToArray();
         var sum = weights.Sum();
-        return new Ensemble(Logs, [.. weights.Select(w => w / sum)]);
+        return new Ensemble(Logs, [.. weights.Select(w => w / sum)], _centre, _sigma);
     }
 
     /// <summary>1 ÷ Σw²: how many members still count. Kish 1965.</summary>
     public double EffectiveSize => 1 / Weights.Sum(w => w * w);
 
-    /// <summary>Systematic resampling, then a jitter that keeps mean and variance (Liu and West 2001, shrinkage 0.95).</summary>
-    public Ensemble ResampledAndJittered(long seed)
+    private static double[] Even(int count) => [.. Enumerable.Repeat(1.0 / count, count)];
+
+    /// <summary>
+    /// New members drawn around what the weighted ones have in common: a normal with their mean and a covariance 1.2² as wide, and for each the
+    /// logarithm of prior ÷ draw, so that weighing it again by its fit is exact (adaptive importance sampling, Cappé et al. 2004).
+    /// </summary>
+    public (Ensemble Members, double[] LogPriorOverDraw) Redrawn(long seed)
     {
-        const double keep = 0.95;
-        var random = new SeededRandom((ulong)seed);
-        var mean = new double[Sigma.Length];
-        var spread = new double[Sigma.Length];
-        for (var d = 0; d < Sigma.Length; d++)
+        const double wider = 1.2;
+        var size = _sigma.Length;
+        var mean = Mean();
+        var covariance = Matrix<double>.Build.Dense(size, size, (a, b) =>
         {
+            var sum = 0.0;
             for (var i = 0; i < Count; i++)
             {
-                mean[d] += Weights[i] * Logs[i][d];
+                sum += Weights[i] * (Logs[i][a] - mean[a]) * (Logs[i][b] - mean[b]);
             }
 
-            for (var i = 0; i < Count; i++)
-            {
-                spread[d] += Weights[i] * (Logs[i][d] - mean[d]) * (Logs[i][d] - mean[d]);
-            }
-        }
-
+            // A hair of the prior keeps it whole where few members count.
+            return (sum * wider * wider) + (a == b ? 1e-4 * _sigma[a] * _sigma[a] : 0);
+        });
+        var factor = covariance.Cholesky().Factor;
+        var logDeterminant = Enumerable.Range(0, size).Sum(d => Math.Log(factor[d, d] / _sigma[d]));
+        var random = new SeededRandom((ulong)seed);
         var logs = new double[Count][];
-        var (at, pointer, sum) = (random.Next(), 0, Weights[0]);
+        var over = new double[Count];
+        var z = new double[size];
         for (var i = 0; i < Count; i++)
         {
-            while (pointer < Count - 1 && sum < (i + at) / Count)
+            logs[i] = new double[size];
+            var (drawn, prior) = (0.0, 0.0);
+            for (var d = 0; d < size; d++)
             {
-                sum += Weights[++pointer];
+                z[d] = random.NextNormal();
+                drawn += z[d] * z[d];
             }
 
-            logs[i] = new double[Sigma.Length];
-            for (var d = 0; d < Sigma.Length; d++)
+            for (var d = 0; d < size; d++)
             {
-                logs[i][d] = mean[d] + (keep * (Logs[pointer][d] - mean[d])) + (Math.Sqrt((1 - (keep * keep)) * spread[d]) * random.NextNormal());
+                var x = mean[d];
+                for (var e = 0; e <= d; e++)
+                {
+                    x += factor[d, e] * z[e];
+                }
+
+                logs[i][d] = x;
+                prior += Math.Pow((x - _centre[d]) / _sigma[d], 2);
             }
+
+            over[i] = (0.5 * (drawn - prior)) + logDeterminant;
         }
 
-        return new Ensemble(logs, [.. Enumerable.Repeat(1.0 / Count, Count)]);
+        return (new Ensemble(logs, Even(Count), _centre, _sigma), over);
     }
 
     /// <summary>Weighted mean of the logarithms: what has been learnt.</summary>

@@ -54,6 +54,9 @@ public enum Fitness
 
     /// <summary>Nothing failed, and nobody measured oxygen: neither pass nor fail.</summary>
     Unseen,
+
+    /// <summary>No live brew at all: it has stood without air, and is a feed for the soil.</summary>
+    Feed,
 }
 
 /// <summary>A reading at an hour of the brew.</summary>
@@ -65,6 +68,9 @@ public sealed record BrewSeen
 {
     /// <summary>"extract" or "tea".</summary>
     public required bool IsTea { get; init; }
+
+    /// <summary>Steeped without air: a feed.</summary>
+    public bool IsFeed { get; init; }
 
     /// <summary>Hours since the start, now.</summary>
     public required double NowH { get; init; }
@@ -113,6 +119,13 @@ public static class FitToUse
     /// <summary>Rules on what has been seen. Worked: one oxygen reading of 4.1 mg/L at hour 9 makes a brew not fit, whatever it smells of.</summary>
     public static Worked<GateAnswer> Judge(BrewSeen seen)
     {
+        if (seen.IsFeed && !seen.SourceUnfit && !seen.PathogenFound)
+        {
+            return Worked.Of(
+                new GateAnswer(Fitness.Feed, "A feed, not a live brew: thin it, keep it to the soil, off leaves and off anything eaten raw.", ["It has stood without air: the gate of a live brew does not apply."], null),
+                "", Evidence.PractitionersRule, [new("the gate", "steeped without air", Say.Hours(seen.NowH), "a feed", "house rule; one school keeps it a week to a month and calls it a brew")], [Cautions.Food], [HoldFork(seen)]);
+        }
+
         var failures = Failures(seen).ToList();
         var left = Left(seen);
         var fitness = failures.Count > 0 ? Fitness.NotFit : seen.Oxygen.Count == 0 ? Fitness.Unseen : Fitness.Fit;
@@ -228,7 +241,7 @@ public static class FitToUse
     };
 
     /// <summary>A fitness in words.</summary>
-    public static string Name(Fitness fitness) => fitness switch { Fitness.Fit => "fit", Fitness.NotFit => "not fit", _ => "unseen" };
+    public static string Name(Fitness fitness) => fitness switch { Fitness.Fit => "fit", Fitness.NotFit => "not fit", Fitness.Feed => "a feed", _ => "unseen" };
 
     /// <summary>A smell in words, after "it smelt".</summary>
     public static string Word(Smell smell) => smell switch

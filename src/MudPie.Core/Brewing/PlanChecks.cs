@@ -20,7 +20,14 @@ internal static class PlanChecks
         OneOf(checks, "purpose", q.Purpose, "leaf", "root");
         if (q.Making is not null)
         {
-            OneOf(checks, "making", q.Making, "tea", "extract");
+            OneOf(checks, "making", q.Making, [.. Makings.All.Select(m => m.Id)]);
+        }
+
+        checks.Range("loads", q.Loads ?? 1, 1, 6, "");
+        checks.Range("loadSeconds", q.LoadSeconds ?? 90, 5, 600, "s", "One to two minutes is usual.");
+        if (q.Bias is not null)
+        {
+            OneOf(checks, "bias", q.Bias, "bacterial", "balanced", "fungal");
         }
 
         if (q.Source is not null)
@@ -61,6 +68,7 @@ internal static class PlanChecks
                 checks.Add($"foods[{i}].kind", $"“{q.Foods[i].Kind}” is not a food that the model knows.", "Choose one from the list.");
             }
 
+            checks.Range($"foods[{i}].atH", q.Foods[i].AtH ?? 0, 0, 36, "h", "Later than that it only rots.");
             checks.Range($"foods[{i}].ml", q.Foods[i].Ml, 0, working * 50, "mL", "More than 5 % of the vessel would only rot.");
         }
 

@@ -4,10 +4,13 @@ using MudPie.Core.Workings;
 namespace MudPie.Core.Brewing;
 
 /// <summary>Works the schedule backwards from the hour of use.</summary>
-internal sealed class PlanTiming(DateTimeOffset useAt, DateTimeOffset now, double brewL, double clearMinutes, bool tea, UnitSystem units, Func<DateTimeOffset, DateTimeOffset> local)
+internal sealed class PlanTiming(DateTimeOffset useAt, DateTimeOffset now, double brewL, double clearMinutes, string making, UnitSystem units, Func<DateTimeOffset, DateTimeOffset> local)
 {
     /// <summary>An extract: one load dunked and squeezed, with time to lift the bag.</summary>
     public const double DunkHours = 20.0 / 60;
+
+    /// <summary>Hours from the source going in to its coming out: 20 min and 5 more a load for dunking, 3½ h of bubbles, two days of steeping.</summary>
+    public static double HoursOf(string making, int loads) => making switch { "bubbled" => 3.5, "steep" => 48, _ => DunkHours + ((loads - 1) * 5.0 / 60) };
 
     private const double CheckMinutes = 10, StripMinutes = 5, SourceMinutes = 15, FoodMinutes = 10, ShopMinutes = 60;
     private readonly double _strainMinutes = 10 + (brewL / 10);
@@ -29,28 +32,37 @@ internal sealed class PlanTiming(DateTimeOffset useAt, DateTimeOffset now, doubl
 
     /// <summary>All the steps, first thing first.</summary>
     public IReadOnlyList<PlanStep> Steps(
-        double hours, double litres, ChlorineDoseAnswer water, string source, double sourceL, IReadOnlyList<PlanAmount> foods, string order)
+        double hours, double litres, ChlorineDoseAnswer water, (double Litres, ChlorineDoseAnswer Dose) thinning, string source, double sourceL, int loads, IReadOnlyList<PlanAmount> foods, string order)
     {
+        var tea = Makings.IsTea(making);
         var start = StartFor(hours);
         var strip = start.AddMinutes(-StripMinutes);
         var clear = strip.AddMinutes(-clearMinutes);
         var fill = clear.AddMinutes(-_fillMinutes);
-        var dose = water.Minutes == 0 ? "Nothing to clear: the strip read zero." : water.Amount is { } a ? $"{Say.Number(a)} {water.Unit} of {water.Name}, stir, wait {Say.Minutes(water.Minutes)}." : $"{water.Name}, {Say.Minutes(water.Minutes)} to {Say.Minutes(water.MinutesAtMost)}.";
+        string Clear(ChlorineDoseAnswer w) => w.Minutes == 0 ? "Nothing to clear: the strip read zero." : w.Amount is { } a ? $"{Say.Number(a)} {w.Unit} of {w.Name}, stir, wait {Say.Minutes(w.Minutes)}." : $"{w.Name}, {Say.Minutes(w.Minutes)} to {Say.Minutes(w.MinutesAtMost)}.";
+        var dose = Clear(water);
         var off = start.AddHours(hours);
         var list = new List<PlanStep>
         {
             new("shop", "Shop and clean", "Everything on the list to hand; vessel, hose and outlet brushed clean.", fill.AddMinutes(-ShopMinutes), ShopMinutes),
-            new("fill", "Fill", $"{Volume(litres)} of water; air on.", fill, _fillMinutes),
+            new("fill", "Fill", $"{Volume(litres)} of water; air on.{(litres >= 250 ? " Bubble it 45 to 60 min first; pump, do not lift." : "")}", fill, _fillMinutes),
             new("clear", "Clear the water", dose, clear, clearMinutes),
             new("strip", "Strip", "Read a strip: it must say zero before any biology goes in.", strip, StripMinutes),
         };
-        var bag = new PlanStep("source", tea ? "Source" : "Dunk", tea
-            ? $"{Volume(sourceL)} of {source} in the bag; rub it until the water is dark."
-            : $"{Volume(sourceL)} of {source} in the bag; dunk and squeeze gently for 1 to 2 minutes.", start, tea ? SourceMinutes : DunkHours * 60);
-        list.Add(bag);
-        if (tea && foods.Count > 0)
+        var (bagName, bagSays) = making switch
         {
-            var food = new PlanStep("foods", "Foods", string.Join(", ", foods.Select(f => $"{Volume(f.Litres)} {f.Name}")) + ".", start.AddMinutes(SourceMinutes), FoodMinutes);
+            "tea" => ("Source", $"{Volume(sourceL)} of {source} in the bag; rub it until the water is dark."),
+            "bubbled" => ("Bag in", $"{Volume(sourceL)} of {source} in the bag, hung in the rising air; no food."),
+            "steep" => ("Steep", $"{Volume(sourceL)} of {source} loose in the water, lid on loosely; label it as a feed."),
+            _ => ("Dunk", loads == 1 ? $"{Volume(sourceL)} of {source} in the bag; dunk and squeeze gently for 1 to 2 minutes." : $"{loads} loads of {Volume(sourceL / loads)} of {source}, a fresh one each time; dunk and squeeze each gently for 1 to 2 minutes."),
+        };
+        var bag = new PlanStep("source", bagName, bagSays, start, making == "extract" ? HoursOf(making, loads) * 60 : SourceMinutes);
+        list.Add(bag);
+        string Fed(IEnumerable<PlanAmount> amounts) => string.Join(", ", amounts.Select(f => $"{Volume(f.Litres)} {f.Name}")) + ".";
+        var first = foods.Where(f => f.AtH <= 0).ToList();
+        if (tea && first.Count > 0)
+        {
+            var food = new PlanStep("foods", "Foods", Fed(first), start.AddMinutes(SourceMinutes), FoodMinutes);
             if (order == "food-first")
             {
                 food = food with { At = start };
@@ -63,9 +75,15 @@ internal sealed class PlanTiming(DateTimeOffset useAt, DateTimeOffset now, doubl
             }
         }
 
+        foreach (var later in foods.Where(f => f.AtH > 0 && tea).GroupBy(f => f.AtH).OrderBy(g => g.Key))
+        {
+            list.Add(new($"feed-{later.Key:0.##}", $"Feed at {Say.Hours(later.Key)}", Fed(later), start.AddHours(later.Key), FoodMinutes));
+        }
+
         list.Add(new("check", "Check", "Oxygen, smell, foam: fit to use?", off, CheckMinutes));
         list.Add(new("strain", "Strain", "Air off, bag out, through the mesh.", off.AddMinutes(CheckMinutes), _strainMinutes));
-        list.Add(new("sprayer", "Fill the sprayer", "Water for diluting cleared as well; strip at zero.", off.AddMinutes(CheckMinutes + _strainMinutes), _sprayerMinutes));
+        list.Add(new("thinning", "Clear the water for thinning", $"{Volume(thinning.Litres)}: {char.ToLowerInvariant(Clear(thinning.Dose)[0])}{Clear(thinning.Dose)[1..]} Strip at zero.", off.AddMinutes(CheckMinutes), thinning.Dose.MinutesAtMost));
+        list.Add(new("sprayer", "Fill the sprayer", "Strip of the thinned water at zero.", off.AddMinutes(CheckMinutes + _strainMinutes), _sprayerMinutes));
         list.Add(new("use", "Put it out", "Wash up at once afterwards.", useAt, 60));
         return list;
     }

@@ -3,7 +3,7 @@ using MudPie.Core.Workings;
 namespace MudPie.Core.Brewing;
 
 internal sealed record VerdictInputs(
-    BrewQuestion Brew, BrewRunAnswer Run, ForecastAnswer Forecast, double Hours, bool Tea, PlanTiming Timing, string WantedShown, double WantedL);
+    BrewQuestion Brew, BrewRunAnswer Run, ForecastAnswer Forecast, double Hours, string Making, PlanTiming Timing, string WantedShown, double WantedL, SourceRuling? Source);
 
 /// <summary>Says in a sentence what to make of a plan.</summary>
 internal static class PlanVerdict
@@ -19,7 +19,24 @@ internal static class PlanVerdict
 
     public static Verdict Of(VerdictInputs i)
     {
-        if (!i.Tea)
+        if (i.Source is { Fitness: SourceFitness.Unfit } unfit)
+        {
+            return new(Tone.Stop, "Not from this source.", $"{unfit.Sentence} Take another lot, or bring this one on.");
+        }
+
+        if (i.Making == "steep")
+        {
+            return new(Tone.Mind, $"A feed, not a live brew: steep it from {i.Timing.Clock(i.Timing.StartFor(i.Hours))}.",
+                $"Standing without air it is under 6 mg/L after {(i.Run.Below6AtH is { } b ? Say.Hours(b) : "two days")} by the model. Thin it well and keep it to the soil.");
+        }
+
+        if (i.Making == "bubbled")
+        {
+            return new(i.Run.MinOxygen >= BrewRun.Line ? Tone.Go : Tone.Stop, $"Bag in at {i.Timing.Clock(i.Timing.StartFor(i.Hours))}, bubbled {Say.Hours(i.Hours)}, used the same day.",
+                $"Lowest oxygen about {Say.Fixed(i.Run.MinOxygen, 1)} mg/L by the model; air off, it keeps 6 mg/L for about {Say.Minutes(Math.Min(i.Forecast.GraceMinutesTo6, FitToUse.HoldCapMinutes))}.");
+        }
+
+        if (i.Making == "extract")
         {
             return new(Tone.Go, $"Dunk it at {i.Timing.Clock(i.Timing.StartFor(i.Hours))} and use it the same day.",
                 $"Standing without air it keeps 6 mg/L for about {Say.Minutes(Math.Min(i.Forecast.GraceMinutesTo6, FitToUse.HoldCapMinutes))} by the model, and 8 h is the longest hold.");

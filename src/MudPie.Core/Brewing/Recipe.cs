@@ -41,7 +41,7 @@ internal static class Recipe
     }
 
     /// <summary>The fork over bias, with what each school gives here.</summary>
-    public static Fork BiasFork(IReadOnlyList<PlanBed> beds, string chosen)
+    public static Fork BiasFork(IReadOnlyList<PlanBed> beds, string chosen, string? byCount = null)
     {
         var byPh = BiasByPh(beds);
         return new Fork(
@@ -50,12 +50,12 @@ internal static class Recipe
             [
                 new("crop", "by what grows", $"{BiasByCrop(beds)}: annuals and grass bacterial, perennials and trees fungal"),
                 new("ph", "by soil pH", byPh is null ? "no pH is known for these beds" : $"{byPh}: alkaline ground fungal, acid ground bacterial"),
-                new("count", "by count", "no count is known for these beds: a microscope or a lab tells"),
+                new("count", "by count", byCount is null ? "no count is known for this source: a microscope or a lab tells" : $"the source counts as {byCount}: feed what it has little of"),
             ],
-            "crop",
+            byCount is null ? "crop" : "count",
             chosen,
-            "A count would settle it; without one, what grows there is the better guess of two weak ones.",
-            Evidence.Contested,
+            byCount is null ? "A count would settle it; without one, what grows there is the better guess of two weak ones." : "A count is the only one of the three that looked.",
+            byCount is null ? Evidence.Contested : Evidence.MeasuredHere,
             "The source and the foods.");
     }
 }

@@ -35,6 +35,7 @@ public static class WaterClearing
         new("humic", "liquid humic acid", null, 6, "mL", 10, 10, "partly", "partly", Evidence.PractitionersRule, "about 6 mL per litre, washed in through the bag, with air"),
         new("citric", "citric acid powder", null, 0.13, "mL", 10, 10, "claimed", "claimed", Evidence.Contested, "it lowers pH, and is no reducing agent"),
         new("carbon", "activated carbon filter", null, null, null, 60, 120, "yes", "slowly", Evidence.PublishedTrials, "at a slow flow"),
+        new("ro", "reverse osmosis", null, null, null, 60, 240, "only behind carbon", "only behind carbon", Evidence.PublishedTrials, "chlorine harms the membrane: a carbon filter goes before it"),
     ];
 
     private static readonly Dictionary<string, string> OtherNames = new(StringComparer.OrdinalIgnoreCase)
@@ -48,15 +49,21 @@ public static class WaterClearing
         ["humicAcid"] = "humic",
         ["citricAcid"] = "citric",
         ["activatedCarbon"] = "carbon",
+        ["reverseOsmosis"] = "ro",
     };
 
     /// <summary>The ways known here, by stable name and by what they are called.</summary>
     public static IReadOnlyList<(string Id, string Name)> Known => [.. Ways.Select(w => (w.Id, w.Name))];
 
+    /// <summary>What a way does to chlorine and to chloramine, and what else to know of it.</summary>
+    /// <param name="id">One of <see cref="Known"/>.</param>
+    public static (string Chlorine, string Chloramine, string Note) About(string id) =>
+        Ways.First(w => w.Id == id) is var w ? (w.Chlorine, w.Chloramine, w.Source) : default;
+
     /// <summary>What to add, or how long to wait, for this much water of this strength.</summary>
     /// <param name="volumeL">Water, more than 0 to 10,000 L.</param>
     /// <param name="chlorineMgPerL">Total chlorine by strip or meter, 0 to 10 mg/L as Cl₂; null assumes 2 and says so.</param>
-    /// <param name="way">"ascorbic", "thiosulfate", "stand", "bubble", "humic", "citric", "carbon"; ascorbic when not given.</param>
+    /// <param name="way">"ascorbic", "thiosulfate", "stand", "bubble", "humic", "citric", "carbon", "ro"; ascorbic when not given.</param>
     /// <param name="chloramine">True where the supplier adds ammonia.</param>
     /// <remarks>50 L at 0.6 mg/L by ascorbic acid: 75 mg. A strip at zero ends every way.</remarks>
     public static Ruling<ChlorineDoseAnswer> Dose(double? volumeL, double? chlorineMgPerL, string? way, bool chloramine = false)

@@ -36,7 +36,7 @@ public class BrewPlanTests
         plan.Making.ShouldBe("tea");
         plan.BrewL.ShouldBe(14.5, 0.01); // 276 m² × 5 L per 100 m² × 1.05 = 14.49
         plan.Water.Amount!.Value.ShouldBe(14.5 * 0.6 * 2.5, 1e-6);
-        plan.Steps.Select(s => s.Id).ShouldBe(["shop", "fill", "clear", "strip", "source", "foods", "check", "strain", "sprayer", "use"]);
+        plan.Steps.Select(s => s.Id).ShouldBe(["shop", "fill", "clear", "strip", "source", "foods", "check", "strain", "thinning", "sprayer", "use"]);
         plan.Steps.Zip(plan.Steps.Skip(1)).ShouldAllBe(p => p.First.At <= p.Second.At);
         plan.Steps[^1].At.ShouldBe(Leaf.UseAt!.Value);
         plan.Steps[0].At.ShouldBeGreaterThan(Now);
@@ -126,9 +126,72 @@ public class BrewPlanTests
             Members = 20,
         };
         var plan = Plan(q).Value;
-        plan.BrewL.ShouldBeInRange(q.VesselWorkingL.Value * 0.39, q.VesselWorkingL.Value + 0.5);
+        plan.BrewL.ShouldBeInRange(q.VesselWorkingL.Value * 0.38, q.VesselWorkingL.Value + 0.5);
         plan.Foods.ShouldAllBe(f => double.IsFinite(f.Litres) && f.Litres >= 0);
         plan.Forecast.Median.ShouldAllBe(m => double.IsFinite(m.MgPerL) && m.MgPerL >= 0);
+    }
+
+    [Fact]
+    public void Each_making_has_its_own_steps_hours_and_verdict()
+    {
+        var root = Leaf with { Purpose = "root" };
+        var dunked = Plan(root with { Making = "extract", Loads = 3 }).Value;
+        dunked.Strength!.LitresPer100L.ShouldBe(3 * 0.85 / 20 * 0.8 * 100, 0.2);
+        dunked.Steps.Single(s => s.Id == "source").Detail.ShouldContain("3 loads");
+        dunked.BrewHours.ShouldBe(0.5, 1e-9);
+        var bubbled = Plan(root with { Making = "bubbled" }).Value;
+        bubbled.BrewHours.ShouldBe(3.5);
+        bubbled.Foods.ShouldBeEmpty();
+        bubbled.Run.MinOxygen.ShouldBeGreaterThan(6);
+        var steep = Plan(root with { Making = "steep", UseAt = Now.AddHours(60) }).Worked;
+        steep.Value.Verdict.Sentence.ShouldContain("A feed, not a live brew");
+        steep.Cautions.ShouldContain(c => c.Id == "feed-not-brew");
+        steep.Value.Run.Below6AtH!.Value.ShouldBeLessThan(36);
+    }
+
+    [Fact]
+    public void An_unfit_source_stops_the_plan_an_unclean_vessel_and_a_living_bed_are_said()
+    {
+        var unfit = SourceGate.Judge(new SourceAnswers { Kind = "compost", Manure = "raw" }).Value;
+        Plan(Leaf with { SourceRuling = unfit }).Value.Verdict.Sentence.ShouldBe("Not from this source.");
+        var plan = Plan(Leaf with { VesselUnclean = true, Beds = [Leaf.Beds[0] with { Life = "living" }, Leaf.Beds[1]] }).Worked;
+        plan.Cautions[0].Id.ShouldBe("vessel-unclean");
+        plan.Value.GroundSays.Single().ShouldContain("Ridge Bed 1: this ground is alive already");
+    }
+
+    [Fact]
+    public void A_counted_source_moves_the_bias_and_the_fork_says_who_said_so()
+    {
+        var counted = Plan(Leaf with { BiasByCount = "bacterial" }).Worked;
+        counted.Value.Bias.ShouldBe("balanced"); // annuals lean bacterial, and so does the source already
+        counted.Forks.Single(f => f.Id == "bias").House.ShouldBe("count");
+        Plan(Leaf with { BiasByCount = "bacterial", Choices = new Dictionary<string, string> { ["bias"] = "crop" } }).Value.Bias.ShouldBe("bacterial");
+    }
+
+    [Fact]
+    public void Food_in_parts_becomes_steps_at_their_hours_and_each_food_says_what_it_does()
+    {
+        var plan = Plan(Leaf with { Foods = [new FoodAmount { Kind = "fishHydrolysate", Ml = 4 }, new FoodAmount { Kind = "fishHydrolysate", Ml = 4, AtH = 6 }, new FoodAmount { Kind = "molasses", Ml = 3 }] }).Value;
+        (plan.Steps.Single(s => s.Id == "feed-6").At - plan.StartAt).TotalHours.ShouldBe(6, 1e-6);
+        plan.Effects.Select(e => e.Kind).ShouldBe(["fishHydrolysate", "molasses"]);
+        plan.Effects.ShouldAllBe(e => e.OxygenMgPerL < 0);
+        plan.Effects[1].FungalShare.ShouldBeLessThan(-0.02); // molasses is what pulls the fungal share down
+        Plan(Leaf with { Foods = [new FoodAmount { Kind = "molasses", Ml = 3, AtH = 90 }] }).Refused!.Problems[0].Field.ShouldBe("foods[0].atH");
+    }
+
+    [Fact]
+    public void A_bench_of_two_circuits_is_what_the_plan_breathes_with()
+    {
+        var bench = new AirBenchQuestion
+        {
+            Pumps = [new BenchPump { OpenLpm = 6, ShutOffKPa = 20, Count = 2 }],
+            Outlets = [new BenchOutlet { Diffuser = "airStone", DepthM = 0.28, Share = 0.5 }, new BenchOutlet { Diffuser = "drilledPipe", DepthM = 0.28, Share = 0.5 }],
+        };
+        var plan = Plan(Leaf with { Bench = bench }).Value;
+        plan.Brew.Outlets!.Count.ShouldBe(2);
+        plan.Air.AtDepthLpm.ShouldBeGreaterThan(Plan(Leaf).Value.Air.AtDepthLpm);
+        plan.Run.KLa20.ShouldBeGreaterThan(Plan(Leaf).Value.Run.KLa20);
+        Plan(Leaf with { Bench = bench, AirLpm = 3 }).Value.Brew.Outlets!.Sum(o => o.AirLpm!.Value).ShouldBe(3, 1e-9);
     }
 
     [Fact]

@@ -27,18 +27,22 @@ public class EnsembleTests
     }
 
     [Fact]
-    public void Resampling_and_jitter_keep_the_mean_and_the_spread_and_even_out_the_weights()
+    public void Redrawing_around_what_fits_and_weighing_anew_gives_the_posterior_that_algebra_gives()
     {
-        var drawn = Ensemble.Draw(2000, 3);
-        // A likelihood that pulls the first multiplier up.
-        var told = drawn.Reweighted([.. drawn.Logs.Select(l => -0.5 * Math.Pow((l[0] - 0.4) / 0.2, 2))]);
-        var again = told.ResampledAndJittered(5);
+        var sigma = Math.Sqrt(Math.Log(1 + (0.35 * 0.35)));
+        var drawn = Ensemble.Draw(4000, 3);
+        // One multiplier measured as 0.6 ± 0.1: normal prior times normal likelihood.
+        double[] Fit(Ensemble e) => [.. e.Logs.Select(l => -0.5 * Math.Pow((l[0] - 0.6) / 0.1, 2))];
+        var told = drawn.Reweighted([.. Fit(drawn).Select(f => 0.2 * f)]);
+        var (members, over) = told.Redrawn(5);
+        var again = members.Reweighted([.. Fit(members).Select((f, i) => f + over[i])]);
 
-        told.EffectiveSize.ShouldBeLessThan(1500);
-        again.EffectiveSize.ShouldBe(2000, 1e-6);
-        again.Mean()[0].ShouldBe(told.Mean()[0], 0.02);
-        double Variance(Ensemble e) => Enumerable.Range(0, e.Count).Sum(i => e.Weights[i] * Math.Pow(e.Logs[i][0] - e.Mean()[0], 2));
-        Math.Sqrt(Variance(again)).ShouldBe(Math.Sqrt(Variance(told)), 0.02);
+        var precision = (1 / (sigma * sigma)) + (1 / 0.01);
+        again.Mean()[0].ShouldBe(0.6 / 0.01 / precision, 0.01);
+        double Variance(int d) => Enumerable.Range(0, again.Count).Sum(i => again.Weights[i] * Math.Pow(again.Logs[i][d] - again.Mean()[d], 2));
+        Math.Sqrt(Variance(0)).ShouldBe(Math.Sqrt(1 / precision), 0.01);
+        again.Mean()[1].ShouldBe(0, 0.03); // what was not measured is as it was
+        Math.Sqrt(Variance(1)).ShouldBe(sigma, 0.03);
     }
 
     [Property(MaxTest = 60)]
@@ -112,10 +116,7 @@ public class EnsembleTests
     public void More_air_from_an_hour_on_lifts_what_comes_after_and_nothing_before()
     {
         var setup = BrewRunTests.Bucket.MakeReady().Setup!;
-        var more = new BrewSetup
-        {
-            Hours = 48, KLa20 = setup.KLa20, AirOffAtH = setup.AirOffAtH, FromSources = setup.FromSources, Feeds = setup.Feeds, Source = setup.Source, Climate = setup.Climate, AirChange = (8, setup.KLa20 * 2),
-        };
+        var more = setup with { AirChanges = [(8, setup.KLa20 * 2)] };
         var (plain, lifted) = (new BrewTrace(), new BrewTrace());
         setup.Solve(Multipliers.Table, 24, 1e-7, plain);
         more.Solve(Multipliers.Table, 24, 1e-7, lifted);

@@ -1,0 +1,144 @@
+using MudPie.Core.Workings;
+
+namespace MudPie.Core.Brewing;
+
+/// <summary>A battery pump for the road.</summary>
+public sealed record BatteryPump
+{
+    /// <summary>L/min at the depth of the can it hangs in, 0.1 to 200.</summary>
+    public double? AirLpm { get; init; }
+
+    /// <summary>Hours its battery lasts, 0.1 to 72.</summary>
+    public double? Hours { get; init; }
+
+    /// <summary>A kind of <see cref="Ingredients.Diffusers"/>; an air stone when not given.</summary>
+    public string? Diffuser { get; init; }
+}
+
+/// <summary>What one school says of holding.</summary>
+public sealed record HoldRule(string Id, string Name, double? Minutes, string Says);
+
+/// <summary>How long a brew keeps once its air stops.</summary>
+/// <param name="MinutesTo6">Minutes to 6 mg/L; null where it stays above for two days.</param>
+/// <param name="MinutesTo2">Minutes to 2 mg/L.</param>
+/// <param name="UseMgPerLPerH">Oxygen that it was using when the air stopped, mg/L per h.</param>
+/// <param name="WithBatteryTo6">Minutes to 6 with the battery pump running from the stop; null where there is none or it stays above.</param>
+/// <param name="BatteryHolds">The battery pump alone keeps it at 6 while it lasts.</param>
+/// <param name="HoldMinutes">The house hold: minutes to 6, with the battery pump if there is one, never over 8 h.</param>
+/// <param name="Rules">Each school's rule beside it.</param>
+/// <param name="Sentence">In a sentence.</param>
+public sealed record AfterAirAnswer(
+    double? MinutesTo6, double? MinutesTo2, double UseMgPerLPerH, double? WithBatteryTo6, bool BatteryHolds, double HoldMinutes, IReadOnlyList<HoldRule> Rules, string Sentence);
+
+/// <summary>After the pump stops.</summary>
+public static class AfterAir
+{
+    internal const double Horizon = 48;
+
+    /// <summary>Minutes to 6 and 2 mg/L from this brew's own oxygen use.</summary>
+    /// <param name="brew">The brew.</param>
+    /// <param name="stopAtH">Hour at which the air stops, 0 to its hours.</param>
+    /// <param name="battery">A battery pump; null for none.</param>
+    /// <param name="learnt">Multipliers learnt; null for the table.</param>
+    /// <remarks>The reference bucket at 20 °C, stopped at its thickest, is under 6 mg/L in about half an hour.</remarks>
+    public static Ruling<AfterAirAnswer> Of(BrewQuestion brew, double? stopAtH, BatteryPump? battery = null, IReadOnlyList<double>? learnt = null)
+    {
+        var checks = new Checks();
+        var (setup, refused) = brew.MakeReady();
+        if (refused is not null)
+        {
+            checks.Add(refused);
+        }
+
+        var stop = checks.Range("stopAtH", stopAtH, 0, setup?.Hours ?? 240, "h", "It stops within the hours asked for.");
+        var kind = Ingredients.Diffuser(battery?.Diffuser ?? "airStone");
+        if (battery is not null)
+        {
+            checks.Range("battery.airLpm", battery.AirLpm, 0.1, 200, "L/min");
+            checks.Range("battery.hours", battery.Hours, 0.1, 72, "h");
+            if (kind is null)
+            {
+                checks.Add("battery.diffuser", $"“{battery.Diffuser}” is not a diffuser that the model knows.", "Use airStone.");
+            }
+        }
+
+        if (!checks.Sound)
+        {
+            return checks.Refusal;
+        }
+
+        var member = BrewBackwards.MemberOf(learnt);
+        var trace = new BrewTrace();
+        var equations = setup!.Solve(member, Math.Max(stop, 0.05), 1e-6, trace);
+        var at = trace.At(trace.End);
+        var use = equations.OxygenUse(trace.End, at);
+        var still = new BrewTrace();
+        BrewSetup.SolveStill(equations, at, trace.End, Horizon, 1e-6, still);
+        var (six, two) = (MinutesTo(still, 6), MinutesTo(still, 2));
+        var (batterySix, holds) = battery is null ? (null, false) : OnBattery(setup, member, stop, battery, kind!, brew.VolumeL!.Value, brew.DepthM ?? brew.Outlets?.Max(o => o.DepthM) ?? 0.3);
+        var best = battery is null ? six ?? double.PositiveInfinity : batterySix ?? double.PositiveInfinity;
+        var hold = Math.Min(FitToUse.HoldCapMinutes, best);
+        IReadOnlyList<HoldRule> rules =
+        [
+            new("oxygen", "by this brew's oxygen use, 8 h at the most", hold, Say.Minutes(hold)),
+            new("hour", "one hour", 60, Against(60, six)),
+            new("day", "six to eight hours", 480, Against(480, six)),
+            new("cool", "days, cool and dark", null, "by then it is a feed and no live brew"),
+        ];
+        var sentence = six is 0 or < 1 ? "It is under 6 mg/L already: the hold is over before it begins."
+            : $"Air off, it keeps 6 mg/L for {(six is { } s ? Say.Minutes(Math.Min(s, Horizon * 60)) : "two days and more")}{(battery is null ? "" : holds ? ", and the battery pump holds it while it lasts" : batterySix is { } b ? $", {Say.Minutes(b)} with the battery pump" : "")}.";
+        return Worked.Of(
+            new AfterAirAnswer(six, two, use, batterySix, holds, hold, rules, sentence),
+            "min",
+            learnt is null ? Evidence.PractitionersRule : Evidence.MeasuredHere,
+            [
+                new("oxygen use", "OUR when the air stops", $"at {Say.Hours(stop)}", $"{Say.Number(use)} mg/L per h, {Say.Fixed(at.O, 1)} mg/L in it", "the model"),
+                new("to 6 mg/L", "air off: only 0.15 of the surface still breathes", $"from {Say.Fixed(at.O, 1)} mg/L", six is { } s6 ? Say.Minutes(s6) : "not within two days", "the model"),
+                new("to 2 mg/L", "the same", "", two is { } s2 ? Say.Minutes(s2) : "not within two days", "the model"),
+                .. battery is null ? Array.Empty<WorkingLine>() : [new("battery pump", "kLa of its air, until the battery is empty", $"{Say.Number(battery.AirLpm!.Value)} L/min for {Say.Hours(battery.Hours!.Value)}", batterySix is { } b6 ? $"{Say.Minutes(b6)} to 6 mg/L" : "stays above 6 mg/L", "the model")],
+                new("hold", "least of that and 8 h", "", Say.Minutes(hold), "house rule"),
+            ],
+            [Cautions.Lifting]);
+    }
+
+    /// <summary>Minutes from the start of a trace until oxygen is under a line; null where it never is.</summary>
+    internal static double? MinutesTo(BrewTrace still, double line)
+    {
+        for (var step = 0; step < still.Steps; step++)
+        {
+            if (still.Inside(step, 1).O < line)
+            {
+                var (low, high) = (0.0, 1.0);
+                for (var i = 0; i < 24; i++)
+                {
+                    var middle = (low + high) / 2;
+                    (low, high) = still.Inside(step, middle).O < line ? (low, middle) : (middle, high);
+                }
+
+                return 60 * (still.StartOf(step) + (high * still.LengthOf(step)) - still.StartOf(0));
+            }
+        }
+
+        return null;
+    }
+
+    private static (double? To6, bool Holds) OnBattery(BrewSetup setup, in Multipliers member, double stop, BatteryPump battery, DiffuserKind kind, double volume, double depth)
+    {
+        var kLa = BrewRun.KLa20(kind, Math.Min(depth, 0.4), battery.AirLpm!.Value, volume);
+        var trace = new BrewTrace();
+        (setup with { AirOffAtH = double.PositiveInfinity, AirChanges = [(stop, kLa), (stop + battery.Hours!.Value, -1)] }).Solve(member, stop + Horizon, 1e-6, trace);
+        var below = (double?)null;
+        for (var h = stop; h < stop + Horizon; h += 1.0 / 60)
+        {
+            if (trace.At(h).O < BrewRun.Line)
+            {
+                below = (h - stop) * 60;
+                break;
+            }
+        }
+
+        return (below, below is null || below > battery.Hours.Value * 60);
+    }
+
+    private static string Against(double minutes, double? six) => six is { } s && s < minutes ? $"by then it has been under 6 mg/L for {Say.Minutes(minutes - s)}" : "it is still above 6 mg/L then";
+}
