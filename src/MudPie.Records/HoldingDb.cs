@@ -34,6 +34,26 @@ public sealed class HoldingDb(DbContextOptions<HoldingDb> options) : DbContext(o
 
     public DbSet<Photo> Photos => Set<Photo>();
 
+    public DbSet<VesselCleaning> Cleanings => Set<VesselCleaning>();
+
+    public DbSet<BedCheck> BedChecks => Set<BedCheck>();
+
+    public DbSet<SourceCheck> SourceChecks => Set<SourceCheck>();
+
+    public DbSet<Recipe> Recipes => Set<Recipe>();
+
+    public DbSet<RecipeVersion> RecipeVersions => Set<RecipeVersion>();
+
+    public DbSet<MicroscopeTallyKept> Tallies => Set<MicroscopeTallyKept>();
+
+    public DbSet<ProbeLink> Probes => Set<ProbeLink>();
+
+    public DbSet<ProbeReadingKept> ProbeReadings => Set<ProbeReadingKept>();
+
+    public DbSet<ProbeEvent> ProbeEvents => Set<ProbeEvent>();
+
+    public DbSet<WatchNotice> Notices => Set<WatchNotice>();
+
     public DbSet<Application> Applications => Set<Application>();
 
     public DbSet<BrixVisit> BrixVisits => Set<BrixVisit>();
@@ -84,6 +104,23 @@ public sealed class HoldingDb(DbContextOptions<HoldingDb> options) : DbContext(o
         modelBuilder.Entity<LogEntry>().HasOne<LogEntry>().WithMany().HasForeignKey(l => l.CorrectsId);
         modelBuilder.Entity<LogEntry>().HasOne<Photo>().WithMany().HasForeignKey(l => l.PhotoId);
         modelBuilder.Entity<Photo>().HasOne<Batch>().WithMany().HasForeignKey(p => p.BatchId);
+        modelBuilder.Entity<StripReading>().HasOne<Photo>().WithMany().HasForeignKey(s => s.PhotoId);
+        modelBuilder.Entity<VesselCleaning>().HasIndex(c => new { c.VesselId, c.At });
+        modelBuilder.Entity<BedCheck>().HasIndex(c => new { c.BedId, c.At });
+        modelBuilder.Entity<BedCheck>().HasOne<Bed>().WithMany().HasForeignKey(c => c.BedId);
+        modelBuilder.Entity<SourceCheck>().HasIndex(c => new { c.InputId, c.At });
+        modelBuilder.Entity<Recipe>().HasIndex(r => r.Name).IsUnique();
+        modelBuilder.Entity<RecipeVersion>().HasIndex(v => new { v.RecipeId, v.Number }).IsUnique();
+        modelBuilder.Entity<MicroscopeTallyKept>().HasOne<Batch>().WithMany().HasForeignKey(t => t.BatchId);
+        modelBuilder.Entity<MicroscopeTallyKept>().HasOne<Input>().WithMany().HasForeignKey(t => t.InputId);
+        modelBuilder.Entity<ProbeLink>().HasOne<Batch>().WithMany().HasForeignKey(p => p.BatchId);
+        modelBuilder.Entity<ProbeReadingKept>().HasOne<ProbeLink>().WithMany().HasForeignKey(r => r.ProbeLinkId);
+        modelBuilder.Entity<ProbeReadingKept>().HasIndex(r => new { r.ProbeLinkId, r.Sequence }).IsUnique();
+        modelBuilder.Entity<ProbeReadingKept>().HasIndex(r => new { r.ProbeLinkId, r.At });
+        modelBuilder.Entity<ProbeEvent>().HasOne<ProbeLink>().WithMany().HasForeignKey(e => e.ProbeLinkId);
+        modelBuilder.Entity<WatchNotice>().HasOne<Batch>().WithMany().HasForeignKey(n => n.BatchId);
+        modelBuilder.Entity<WatchNotice>().HasIndex(n => new { n.BatchId, n.Key }).IsUnique();
+        modelBuilder.Entity<WatchNotice>().HasIndex(n => n.DoneAt);
         modelBuilder.Entity<Application>().HasIndex(a => a.At);
         modelBuilder.Entity<ApplicationBed>().HasKey(b => new { b.ApplicationId, b.BedId });
         modelBuilder.Entity<BrixVisit>().HasIndex(v => new { v.BedId, v.At });

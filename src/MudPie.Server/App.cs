@@ -7,6 +7,7 @@ using MudPie.Server.Ground;
 using MudPie.Server.Judging;
 using MudPie.Server.PuttingOut;
 using MudPie.Server.Today;
+using MudPie.Server.Watch;
 using MudPie.Server.Web;
 using NetEscapades.AspNetCore.SecurityHeaders.Infrastructure;
 
@@ -29,15 +30,13 @@ public static class App
         AddServices(builder);
         var app = builder.Build();
         Map(app);
-        // The tool that writes the OpenAPI file at build starts the application too, and must leave no file behind.
-        var forOpenApi = System.Reflection.Assembly.GetEntryAssembly()?.GetName().Name == "GetDocument.Insider";
-        if (!forOpenApi && !PrepareFile(app, settings))
+        if (!ForOpenApi && !PrepareFile(app, settings))
         {
             return 2;
         }
 
         app.Lifetime.ApplicationStarted.Register(() => Console.WriteLine($"Mud Pie is open at {string.Join(", ", app.Urls)}"));
-        if (!forOpenApi && settings.GetValue("Warm", true))
+        if (!ForOpenApi && settings.GetValue("Warm", true))
         {
             app.Lifetime.ApplicationStarted.Register(() => Task.Run(Warmth.Up));
         }
@@ -45,6 +44,9 @@ public static class App
         await app.RunAsync();
         return 0;
     }
+
+    // The tool that writes the OpenAPI file at build starts the application too, and must leave no file behind.
+    private static bool ForOpenApi => System.Reflection.Assembly.GetEntryAssembly()?.GetName().Name == "GetDocument.Insider";
 
     private static void AddServices(WebApplicationBuilder builder)
     {
@@ -55,6 +57,12 @@ public static class App
         services.AddSingleton(TimeProvider.System);
         services.AddHttpContextAccessor();
         services.AddScoped<HoldingClock>().AddScoped<Writes>().AddScoped<LiveBrew>();
+        if (!ForOpenApi && builder.Configuration.GetValue("Holding:Background", true))
+        {
+            services.AddHostedService<ProbeReader>();
+            services.AddHostedService<WatchService>();
+        }
+
         services.AddMemoryCache(o => o.SizeLimit = 200);
         services.AddProblemDetails();
         services.AddExceptionHandler<ProblemHandler>();
@@ -85,6 +93,18 @@ public static class App
         api.MapPlans();
         api.MapBatches();
         api.MapBringing();
+        api.MapWater();
+        api.MapSources();
+        api.MapRecipes();
+        api.MapAir();
+        api.MapAsking();
+        api.MapProbes();
+        api.MapMicroscope();
+        api.MapCleaning();
+        api.MapCards();
+        api.MapLookingBack();
+        api.MapPractice();
+        api.MapWatch();
         api.MapPutOut();
         api.MapBrix();
         api.MapFallback(() => Problems.NotFound("page of the API"));
@@ -129,7 +149,7 @@ public static class App
 
             if (demo && !db.Holdings.Any())
             {
-                DemoHolding.Fill(db, scope.ServiceProvider.GetRequiredService<TimeProvider>().GetUtcNow());
+                DemoHolding.Fill(db, scope.ServiceProvider.GetRequiredService<TimeProvider>().GetUtcNow(), settings.GetValue<int?>("ProbePort"), settings["ProbeSettings"]);
             }
 
             return true;

@@ -4,6 +4,7 @@ using System.Net.Http.Json;
 using System.Text.Json.Nodes;
 using Microsoft.Data.Sqlite;
 using Microsoft.EntityFrameworkCore;
+using Microsoft.EntityFrameworkCore.Infrastructure;
 using MudPie.Records;
 
 namespace MudPie.Server.Tests;
@@ -103,14 +104,22 @@ public class SafetyTests
         HoldingDb Open() => new((DbContextOptions<HoldingDb>)new DbContextOptionsBuilder<HoldingDb>().UseHolding(file).Options);
         using (var db = Open())
         {
-            HoldingFile.Prepare(db, file).ShouldBeNull();
-            // Stand in for a version before this one: its last migration is not known to the file yet, and its tables are gone.
-            var last = db.Database.GetAppliedMigrations().Last();
-            await db.Database.ExecuteSqlRawAsync("DELETE FROM __EFMigrationsHistory WHERE MigrationId = {0}", last);
-            await db.Database.ExecuteSqlRawAsync("INSERT INTO __EFMigrationsHistory VALUES ('00000000000000_Before', '10.0.0')");
-            foreach (var table in new[] { "ApplicationBed", "BrixReading", "BrixVisits", "Applications", "Log", "Photos", "BatchBed", "Batches", "Strips", "Waters", "Vessels", "Pumps", "Diffusers", "Inputs", "Beds", "ForkChoices", "Holdings", "Acknowledgements" })
+            // The file as the version before this one left it, with something in it.
+            await db.GetService<Microsoft.EntityFrameworkCore.Migrations.IMigrator>().MigrateAsync("First");
+            foreach (var sql in new[]
             {
-                await db.Database.ExecuteSqlRawAsync($"PRAGMA foreign_keys=OFF; DROP TABLE IF EXISTS \"{table}\"");
+                "INSERT INTO Holdings (Name, Latitude, Longitude, AltitudeM, Zone, Units, IsDemo, CreatedAt) VALUES ('Saltmarsh End', 52.5, 0, 6, 'Europe/London', 'Metric', 0, 0)",
+                "INSERT INTO Vessels (Name, Shape, TotalL, WorkingL, DepthM) VALUES ('the Blue Bucket', 'bucket', 20, 17, 0.28)",
+                "INSERT INTO Pumps (Name, OpenLpm, ShutOffKPa) VALUES ('pump', 6, 20)",
+                "INSERT INTO Diffusers (Name, Kind) VALUES ('stone', 'airStone')",
+                "INSERT INTO Waters (Name, Kind, Chloramine) VALUES ('mains', 'mains', 0)",
+                "INSERT INTO Strips (WaterSourceId, At, MgPerL) VALUES (1, 5000, 0.6)",
+                "INSERT INTO Batches (Name, State, Making, Purpose, VesselId, PumpId, DiffuserId, WaterSourceId, BrewJson, StepsJson, BrewL, BrewHours, PlannedStart, UseAt, IsDemo, Version) VALUES ('tea', 'Brewing', 'tea', 'leaf', 1, 1, 1, 1, '{}', '[]', 17, 24, 0, 0, 0, '00000000-0000-0000-0000-000000000001')",
+                "INSERT INTO Photos (BatchId, Jpeg) VALUES (1, x'ffd8')",
+                "INSERT INTO Log (BatchId, Kind, At, RecordedAt, Number, Source, PhotoId) VALUES (1, 'Oxygen', 1, 1, 7.3, 'hand', 1)",
+            })
+            {
+                await db.Database.ExecuteSqlRawAsync(sql.Replace("{}", "{{}}", StringComparison.Ordinal));
             }
         }
 
@@ -118,7 +127,14 @@ public class SafetyTests
         {
             var copy = HoldingFile.Prepare(db, file).ShouldNotBeNull();
             File.Exists(copy).ShouldBeTrue();
-            db.Holdings.Count().ShouldBe(0);
+            db.Database.GetPendingMigrations().ShouldBeEmpty();
+            var holding = db.Holdings.Single();
+            (holding.Name, holding.WatchNoReadingH, holding.WatchGraceMinutes, holding.WatchExpectedShare).ShouldBe(("Saltmarsh End", 4, 30, 0.5));
+            var log = db.Log.Single();
+            (log.Number, log.PhotoId).ShouldBe((7.3, 1));
+            db.Photos.Single().BatchId.ShouldBe(1);
+            db.Strips.Single().PhotoId.ShouldBeNull();
+            db.Vessels.Single().AirJson.ShouldBeNull();
         }
 
         SqliteConnection.ClearAllPools();

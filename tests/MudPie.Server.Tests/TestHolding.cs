@@ -13,6 +13,7 @@ namespace MudPie.Server.Tests;
 public sealed class TestHolding : WebApplicationFactory<LiveBrew>
 {
     private readonly bool _demo;
+    private readonly bool _background;
     private readonly string _folder = Directory.CreateTempSubdirectory("mudpie-test-").FullName;
 
     public TestHolding()
@@ -20,9 +21,10 @@ public sealed class TestHolding : WebApplicationFactory<LiveBrew>
     {
     }
 
-    public TestHolding(bool demo)
+    public TestHolding(bool demo, bool background = false)
     {
         _demo = demo;
+        _background = background;
         Http = CreateClient();
     }
 
@@ -39,11 +41,19 @@ public sealed class TestHolding : WebApplicationFactory<LiveBrew>
         builder.UseSetting("Holding:File", FilePath);
         builder.UseSetting("Holding:Demo", _demo ? "true" : "false");
         builder.UseSetting("Holding:Warm", "false");
+        builder.UseSetting("Holding:Background", _background ? "true" : "false");
         builder.UseSetting("Logging:LogLevel:Default", "Error");
         builder.ConfigureServices(services => services.AddSingleton<TimeProvider>(Clock));
     }
 
     public async Task<JsonNode> Get(string path) => JsonNode.Parse(await Http.GetStringAsync(path))!;
+
+    /// <summary>Makes the watch look once, as the background would.</summary>
+    public async Task Look()
+    {
+        using var scope = Services.CreateScope();
+        await MudPie.Server.Watch.WatchService.Look(scope.ServiceProvider.GetRequiredService<MudPie.Records.HoldingDb>(), scope.ServiceProvider.GetRequiredService<MudPie.Server.Web.HoldingClock>(), scope.ServiceProvider.GetRequiredService<LiveBrew>());
+    }
 
     /// <summary>Posts and expects a yes.</summary>
     public async Task<JsonNode> Post(string path, object body, string? key = null)

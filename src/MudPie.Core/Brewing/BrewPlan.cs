@@ -14,6 +14,9 @@ public static class BrewPlan
     private const double Margin = 0.5;      // mg/L above the line that the house keeps in its own recipe
     private const double Coarse = 1e-3;
 
+    /// <summary>Litres to brew for so much ground: what it asks for and 5 % spare, two fifths to all of the working volume.</summary>
+    public static double LitresFor(double areaM2, bool leaf, double workingL) => Round(Math.Clamp(areaM2 / 100 * LitresPer100M2(leaf) * Spare, workingL * LeastFill, workingL));
+
     /// <summary>Plans it. All figures follow from the question: the same question gives the same plan.</summary>
     /// <param name="q">What is known and wanted.</param>
     /// <param name="local">A moment in the holding's own zone, for the words.</param>
@@ -59,7 +62,7 @@ public static class BrewPlan
         var area = q.Beds.Sum(b => b.AreaM2);
         var wanted = area / 100 * LitresPer100M2(leaf);
         var working = q.VesselWorkingL!.Value;
-        var brewL = q.BrewL ?? Round(Math.Clamp(wanted * Spare, working * LeastFill, working));
+        var brewL = q.BrewL ?? LitresFor(area, leaf, working);
         var depth = q.VesselDepthM!.Value * Math.Min(1, brewL / working);
         var air = PlanAirflow.Of(q, depth, brewL);
         if (air.Refused is { } noAir)
@@ -127,7 +130,7 @@ public static class BrewPlan
         var start = timing.StartFor(hours);
         var growing = q.Beds.MaxBy(b => b.AreaM2)!.Growing;
         var nutrients = BrewNutrients.Of(brew.Sources!, brew.Foods, Math.Min(area, brewL / Spare / LitresPer100M2(leaf) * 100), growing);
-        var inputs = new VerdictInputs(brew, run, forecast.Value, hours, making, timing, Units.Show(wanted, Dimension.Volume, q.Units), wanted, q.SourceRuling);
+        var inputs = new VerdictInputs(brew, run, forecast.Value, hours, making, timing, Units.Show(wanted, Dimension.Volume, q.Units), wanted, q.SourceRulings.GetValueOrDefault(sourceKind));
         var answer = new BrewPlanAnswer
         {
             Making = making,
@@ -162,7 +165,7 @@ public static class BrewPlan
             "",
             Evidence.PractitionersRule,
             [.. PlanWorking.Lines(answer, leaf, carried), .. strength?.Working ?? [], .. air.Worked.Working, .. water.Worked.Working, .. forecast.Worked.Working, .. nutrients.Working],
-            [.. Flags(q, making), Cautions.Pump, Cautions.Food, Cautions.Dust, .. water.Worked.Cautions, .. brewL >= 100 ? [Cautions.Lifting] : Array.Empty<Caution>()],
+            [.. Flags(q, making, sourceKind), Cautions.Pump, Cautions.Food, Cautions.Dust, .. water.Worked.Cautions, .. brewL >= 100 ? [Cautions.Lifting] : Array.Empty<Caution>()],
             [makingFork, PlanForks.AirFork(answer.Air, brewL), PlanForks.TimeFork(run, brew, choice("brew-time", "forecast")), PlanForks.FoodFork(choice("food", "carry"), carried),
              Recipe.BiasFork(q.Beds, choice("bias", q.BiasByCount is null ? "crop" : "count"), q.BiasByCount), PlanForks.OrderFork(choice("order", "source-first")), .. water.Worked.Forks]);
     }
@@ -182,14 +185,14 @@ public static class BrewPlan
         return (litres, WaterClearing.Dose(litres, q.ChlorineMgPerL, q.Choices?.GetValueOrDefault("clear-chlorine") ?? "ascorbic", q.Chloramine).Value);
     }
 
-    private static IEnumerable<Caution> Flags(BrewPlanQuestion q, string making)
+    private static IEnumerable<Caution> Flags(BrewPlanQuestion q, string making, string sourceKind)
     {
         if (q.VesselUnclean)
         {
             yield return new("vessel-unclean", "This vessel has not been logged clean since its last brew. A film left on the walls spoils the next one: clean it first.", Cautions.Usual);
         }
 
-        if (q.SourceRuling is { Fitness: SourceFitness.Mind or SourceFitness.Unasked } ruling)
+        if (q.SourceRulings.GetValueOrDefault(sourceKind) is { Fitness: SourceFitness.Mind or SourceFitness.Unasked } ruling)
         {
             yield return new("source", $"The source: {char.ToLowerInvariant(ruling.Sentence[0])}{ruling.Sentence[1..]}", Cautions.Usual);
         }

@@ -90,8 +90,8 @@ public sealed record BrewPlanQuestion
     /// <summary>Bias of the source by count; null where it was not counted.</summary>
     public string? BiasByCount { get; init; }
 
-    /// <summary>Ruling on the lot of source; null where it was not asked.</summary>
-    public SourceRuling? SourceRuling { get; init; }
+    /// <summary>Rulings on the lots of source that would be taken, by kind; none where nobody was asked.</summary>
+    public IReadOnlyDictionary<string, SourceRuling> SourceRulings { get; init; } = new Dictionary<string, SourceRuling>();
 
     /// <summary>The vessel's pumps and outlets as they were set up on the air bench; null for one pump and one diffuser.</summary>
     public AirBenchQuestion? Bench { get; init; }

@@ -38,6 +38,16 @@ public sealed record OutletAir
     public double? AirLpm { get; init; }
 }
 
+/// <summary>Other air from an hour on.</summary>
+public sealed record AirFrom
+{
+    /// <summary>Hour, 0 to 240.</summary>
+    public double AtH { get; init; }
+
+    /// <summary>Air in all from then on, at depth, 0 to 20,000 L/min; 0 is off.</summary>
+    public double AirLpm { get; init; }
+}
+
 /// <summary>Everything the brew model needs to know about one brew. The case of reference/brew-cases.json.</summary>
 public record BrewQuestion
 {
@@ -86,6 +96,9 @@ public record BrewQuestion
     /// <summary>Hour at which the air stops; never when not given.</summary>
     public double? AirOffAtH { get; init; }
 
+    /// <summary>Other air from hours on, as a second pump hung in on the way; several outlets keep their shares.</summary>
+    public IReadOnlyList<AirFrom>? AirChanges { get; init; }
+
     /// <summary>Makes the question ready for the solver, or says what is wrong with it.</summary>
     internal (BrewSetup? Setup, Refusal? Refused) MakeReady()
     {
@@ -95,6 +108,12 @@ public record BrewQuestion
         var altitude = checks.Range("altitudeM", AltitudeM ?? 0, OxygenSaturation.LowestM, OxygenSaturation.HighestM, "m");
         var hours = checks.Range("hours", Hours, 1, 240, "h");
         var off = AirOffAtH is { } o ? checks.Range("airOffAtH", o, 0, 1000, "h") : double.PositiveInfinity;
+        for (var i = 0; i < (AirChanges?.Count ?? 0); i++)
+        {
+            checks.Range($"airChanges[{i}].atH", AirChanges![i].AtH, 0, 240, "h");
+            checks.Range($"airChanges[{i}].airLpm", AirChanges[i].AirLpm, 0, 20_000, "L/min");
+        }
+
         var (temperature, byHour) = CheckWarmth(checks);
         var sources = CheckSources(checks, volume);
         var foods = CheckFoods(checks, volume);
@@ -104,10 +123,14 @@ public record BrewQuestion
         }
 
         var pressure = OxygenSaturation.PressureAtm(altitude);
+        var (air, kLa) = (outlets.Sum(o => o.AirLpm), outlets.Sum(o => BrewRun.KLa20(o.Kind, o.DepthM, o.AirLpm, volume)));
+        // Per litre of air; where none was planned at all, what one litre a minute would get over.
+        var perLpm = air > 0 ? kLa / air : outlets.Average(o => BrewRun.KLa20(o.Kind, o.DepthM, 1, volume));
         var setup = new BrewSetup
         {
             Hours = hours,
-            KLa20 = outlets.Sum(o => BrewRun.KLa20(o.Kind, o.DepthM, o.AirLpm, volume)),
+            KLa20 = kLa,
+            AirChanges = [.. (AirChanges ?? []).OrderBy(c => c.AtH).Select(c => (c.AtH, c.AirLpm > 0 ? c.AirLpm * perLpm : -1))],
             AirOffAtH = off,
             FromSources = (sources.Sum(s => s.Kind.FastPerG * s.GramsPerL) * 1000, sources.Sum(s => s.Kind.SlowPerG * s.GramsPerL) * 1000),
             Source = (sources.Sum(s => s.Kind.BacteriaMgPerG * s.GramsPerL), sources.Sum(s => s.Kind.FungiMgPerG * s.GramsPerL)),

@@ -67,7 +67,7 @@ public static class BrewWatch
     {
         var hours = Math.Clamp(Math.Max(q.UseAtH + 2, q.Seen.NowH + 3), 8, 96);
         var brew = Warmed(q.Brew with { Hours = hours, AirOffAtH = q.Seen.AirOffH ?? q.Brew.AirOffAtH }, q.Warmth, hours);
-        var readings = q.Seen.Oxygen.Where(o => o.H >= 0 && o.H <= hours).Select(o => new OxygenAt { H = o.H, MgPerL = o.What }).ToList();
+        var readings = q.Seen.Measured.Where(o => o.H >= 0 && o.H <= hours).Select(o => new OxygenAt { H = o.H, MgPerL = o.What }).ToList();
         var use = Math.Clamp(Math.Max(q.UseAtH, q.Seen.NowH), 0, hours);
         var asked = new ForecastQuestion(brew) { Hours = hours, Members = q.Members ?? 300, UseAtH = use, EveryH = Every, Readings = readings, Prior = q.Prior };
         var forecast = BrewForecast.Of(asked);
@@ -174,7 +174,7 @@ public static class BrewWatch
     }
 
     /// <summary>Takes warmth readings in: the planned curve is moved to pass through them, and the last difference is held.</summary>
-    internal static BrewQuestion Warmed(BrewQuestion brew, IReadOnlyList<SeenAt<double>> warmth, double hours)
+    public static BrewQuestion Warmed(BrewQuestion brew, IReadOnlyList<SeenAt<double>> warmth, double hours)
     {
         if (warmth.Count == 0 || brew.TemperatureC is not { } mean)
         {
@@ -206,7 +206,7 @@ internal static class Remedies
     {
         var member = Multipliers.FromLogs([.. f.Learnt.Select(x => Math.Log(x))]);
         var setup = brew.MakeReady().Setup!;
-        var more = setup with { AirChanges = [(now, setup.KLa20 * 2)] };
+        var more = setup with { AirChanges = [.. setup.AirChanges.Where(c => c.AtH < now), (now, Math.Max(setup.AirChanges.LastOrDefault(c => c.AtH < now, (0, setup.KLa20)).KLa20, 0) + setup.KLa20)] };
         var cool = Cooler(brew, now).MakeReady().Setup!;
         var plain = new BrewTrace();
         setup.Solve(member, setup.Horizon, 1e-4, plain);

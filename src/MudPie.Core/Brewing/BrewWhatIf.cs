@@ -95,9 +95,9 @@ public static class BrewWhatIf
             case "powerFails":
                 var back = w.Amount is null ? double.PositiveInfinity : checks.Range(at + "amount", w.Amount, 0.1, 240, "h");
                 return (double.IsPositiveInfinity(back) ? $"power fails at {Say.Hours(hour)}" : $"power off for {Say.Hours(back)} at {Say.Hours(hour)}",
-                    setup with { AirChanges = double.IsPositiveInfinity(back) ? [(hour, -1)] : [(hour, -1), (hour + back, setup.KLa20)] }, hour);
+                    setup with { AirChanges = [.. Before(setup, hour), (hour, -1), .. double.IsPositiveInfinity(back) ? Array.Empty<(double, double)>() : [(hour + back, AirAt(setup, hour))]] }, hour);
             case "secondPump":
-                return ($"a second pump from {Say.Hours(hour)}", setup with { AirChanges = [(hour, setup.KLa20 * 2)] }, hour);
+                return ($"a second pump from {Say.Hours(hour)}", setup with { AirChanges = [.. Before(setup, hour), (hour, AirAt(setup, hour) + setup.KLa20)] }, hour);
             case "coldNight" or "cooler":
                 var colder = checks.Range(at + "amount", w.Amount ?? 5, 1, 15, "°C");
                 var all = w.Kind == "cooler";
@@ -109,6 +109,10 @@ public static class BrewWhatIf
                 return ("", null, 0);
         }
     }
+
+    private static IEnumerable<(double, double)> Before(BrewSetup setup, double hour) => setup.AirChanges.Where(c => c.AtH < hour);
+
+    private static double AirAt(BrewSetup setup, double hour) => Math.Max(setup.AirChanges.LastOrDefault(c => c.AtH < hour, (0, setup.KLa20)).KLa20, 0);
 
     private static (string, BrewSetup?, double) Foods(BrewQuestion brew, WhatIf w, FoodKind food, double hour, double nowH, string at, Checks checks)
     {
@@ -158,11 +162,11 @@ public static class BrewWhatIf
         var run = BrewRun.Read(setup, member, 1e-5, EveryH);
         var after = run.Series.Where(m => m.H >= Math.Min(fromH, setup.Hours - 0.5)).ToList();
         var low = after.MinBy(m => m.Oxygen)!;
-        var failed = setup.AirChanges.Any(a => a.KLa20 < 0);
+        var failed = setup.AirChanges.Any(a => a.KLa20 < 0 && a.AtH >= fromH);
         var trace = new BrewTrace();
         var equations = setup.Solve(member, setup.Hours, 1e-5, trace);
         var still = new BrewTrace();
-        var stop = failed ? setup.AirChanges[0].AtH : setup.Hours;
+        var stop = failed ? setup.AirChanges.First(a => a.KLa20 < 0 && a.AtH >= fromH).AtH : setup.Hours;
         BrewSetup.SolveStill(equations, trace.At(Math.Min(stop, trace.End)), Math.Min(stop, trace.End), AfterAir.Horizon, 1e-4, still);
         var grace = AfterAir.MinutesTo(still, BrewRun.Line);
         var holds = low.Oxygen >= BrewRun.Line;

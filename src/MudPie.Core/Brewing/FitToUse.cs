@@ -84,6 +84,12 @@ public sealed record BrewSeen
     /// <summary>Oxygen readings.</summary>
     public IReadOnlyList<SeenAt<double>> Oxygen { get; init; } = [];
 
+    /// <summary>Hourly means of a probe, put right by hand readings where there are any.</summary>
+    public IReadOnlyList<SeenAt<double>> Probe { get; init; } = [];
+
+    /// <summary>All that measured oxygen, in order.</summary>
+    public IEnumerable<SeenAt<double>> Measured => Oxygen.Concat(Probe).OrderBy(o => o.H);
+
     /// <summary>Smells.</summary>
     public IReadOnlyList<SeenAt<Smell>> Smells { get; init; } = [];
 
@@ -128,7 +134,7 @@ public static class FitToUse
 
         var failures = Failures(seen).ToList();
         var left = Left(seen);
-        var fitness = failures.Count > 0 ? Fitness.NotFit : seen.Oxygen.Count == 0 ? Fitness.Unseen : Fitness.Fit;
+        var fitness = failures.Count > 0 ? Fitness.NotFit : seen.Oxygen.Count + seen.Probe.Count == 0 ? Fitness.Unseen : Fitness.Fit;
         var reasons = failures.Count > 0 ? failures : Passed(seen).ToList();
         var answer = new GateAnswer(fitness, Sentence(fitness, failures, left), reasons, fitness == Fitness.NotFit ? null : left);
         return Worked.Of(
@@ -137,7 +143,7 @@ public static class FitToUse
             fitness == Fitness.Unseen ? Evidence.PractitionersRule : Evidence.MeasuredHere,
             [
                 new("the gate", "strip zero · oxygen 6 or more after the first hour · smell · foam inside · source fit · under 36 h · inside the hold",
-                    $"{seen.Oxygen.Count} oxygen readings, {seen.Smells.Count} smells, {seen.Foams.Count} looks at the foam", Name(fitness), "practitioners' rules; smell can fail a brew and never pass it"),
+                    $"{seen.Oxygen.Count} oxygen readings{(seen.Probe.Count > 0 ? $" and {seen.Probe.Count} hours of a probe" : "")}, {seen.Smells.Count} smells, {seen.Foams.Count} looks at the foam", Name(fitness), "practitioners' rules; smell can fail a brew and never pass it"),
                 .. HoldLines(seen),
             ],
             [],
@@ -151,7 +157,7 @@ public static class FitToUse
             yield return $"The strip read {Say.Number(seen.StripMgPerL.Value)} mg/L of chlorine, not zero.";
         }
 
-        if (seen.Oxygen.Where(o => o.H > 1 && o.What < BrewRun.Line).MinBy(o => o.What) is { } low)
+        if (seen.Measured.Where(o => o.H > 1 && o.What < BrewRun.Line).MinBy(o => o.What) is { } low)
         {
             yield return $"Oxygen was {Say.Fixed(low.What, 1)} mg/L at {Say.Hours(low.H)}, below 6.";
         }
@@ -192,6 +198,7 @@ public static class FitToUse
         yield return seen.StripMgPerL is null ? "No strip was read." : "The strip read zero.";
         yield return seen.Oxygen.Count switch
         {
+            0 when seen.Probe.Count > 0 => $"The probe never read below {Say.Fixed(seen.Probe.Min(o => o.What), 1)} mg/L over an hour; nobody read by hand.",
             0 => "Nobody measured its oxygen: a brew that has turned can smell fine for hours.",
             var n => $"Oxygen never read below {Say.Fixed(seen.Oxygen.Min(o => o.What), 1)} mg/L in {n} {(n == 1 ? "reading" : "readings")}.",
         };

@@ -38,7 +38,7 @@ public sealed class HiddenBrew
     internal static HiddenBrew Of(BrewQuestion brew, IReadOnlyList<(double AtH, double KLa20)> airChanges, long seed, Multipliers? truth = null)
     {
         var (setup, refused) = brew.MakeReady();
-        return setup is null ? throw new ArgumentException(refused!.ToString(), nameof(brew)) : new HiddenBrew(brew, setup with { AirChanges = airChanges }, truth ?? Multipliers.FromLogs(Ensemble.Draw(1, seed).Logs[0]), seed);
+        return setup is null ? throw new ArgumentException(refused!.ToString(), nameof(brew)) : new HiddenBrew(brew, airChanges.Count == 0 ? setup : setup with { AirChanges = airChanges }, truth ?? Multipliers.FromLogs(Ensemble.Draw(1, seed).Logs[0]), seed);
     }
 
     /// <summary>True oxygen, mg/L; the last hour's past the end.</summary>

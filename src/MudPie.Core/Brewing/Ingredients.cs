@@ -57,6 +57,9 @@ public static class Ingredients
         new("fineMembrane", "fine membrane", 0.065, 4),
     ];
 
+    /// <summary>What clears water, by kind, for the shelf.</summary>
+    public static readonly IReadOnlyList<(string Kind, string Name)> Clearers = [("ascorbicAcid", "ascorbic acid"), ("thiosulfate", "sodium thiosulfate"), ("citricAcid", "citric acid")];
+
     private static readonly Dictionary<string, string> OtherNames = new(StringComparer.OrdinalIgnoreCase)
     {
         ["wormCastings"] = "castings",

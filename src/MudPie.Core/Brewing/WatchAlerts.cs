@@ -36,7 +36,7 @@ public static class WatchAlerts
     /// <param name="probe">Its probe; null where it has none.</param>
     public static IEnumerable<WatchAlert> Of(string vessel, BrewSeen seen, WatchAnswer watch, WatchLines lines, ProbeState? probe = null)
     {
-        if (watch.Gate.Fitness == Fitness.NotFit && seen.Oxygen.Where(o => o.H > 1 && o.What < BrewRun.Line).MinBy(o => o.H) is { } low)
+        if (watch.Gate.Fitness == Fitness.NotFit && seen.Measured.Where(o => o.H > 1 && o.What < BrewRun.Line).MinBy(o => o.H) is { } low)
         {
             yield return new("below6Now", "below6Now", Tone.Stop, $"{vessel} has read {Say.Fixed(low.What, 1)}, below 6", "Heap it, or read again at once if the pen may be wrong.", low.H);
             yield break;
@@ -79,7 +79,7 @@ public static class WatchAlerts
             yield return new("below6Expected", "below6Expected", Tone.Stop, $"{vessel} is expected below 6 before you use it", watch.Remedies.FirstOrDefault(r => r.Holds) is { } r ? $"{r.What}: {r.Gives}." : "More air, a cooler place, or use it early.", cross);
         }
 
-        var last = seen.Oxygen.Count == 0 ? 0 : seen.Oxygen.Max(o => o.H);
+        var last = seen.Measured.LastOrDefault()?.H ?? 0;
         if (seen.NowH - last >= lines.NoReadingH)
         {
             yield return new($"noReading@{last:0.##}", "noReading", Tone.Mind, $"No oxygen reading in {vessel} for {Say.Hours(seen.NowH - last)}", "Read it: a brew that has turned can smell fine for hours.", last + lines.NoReadingH);

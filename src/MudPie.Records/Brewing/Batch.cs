@@ -74,6 +74,19 @@ public sealed class Batch
     /// <summary>Why it was begun with a strip above zero or none, in the grower's words.</summary>
     public string? StripWaiver { get; set; }
 
+    /// <summary>The version of the recipe that it was made by.</summary>
+    public int? RecipeVersionId { get; set; }
+
+    public RecipeVersion? RecipeVersion { get; set; }
+
+    /// <summary>The lot of source in its bag.</summary>
+    public int? SourceInputId { get; set; }
+
+    public Input? SourceInput { get; set; }
+
+    /// <summary>What its readings taught, when it ended: multipliers as JSON; null where there were too few.</summary>
+    public string? LearntJson { get; set; }
+
     /// <summary>Made by the demo's model, not by hand.</summary>
     public bool IsDemo { get; set; }
 
@@ -129,6 +142,15 @@ public enum LogKind
 
     /// <summary>It went on the heap, and why.</summary>
     Heaped,
+
+    /// <summary>Fed on the way: mL, and the kind of food.</summary>
+    Fed,
+
+    /// <summary>Other air from then on: L/min in all, at depth.</summary>
+    AirTo,
+
+    /// <summary>A test for gut germs: "found" or "clear".</summary>
+    Pathogen,
 }
 
 /// <summary>One thing seen or done. Never changed: a correction is a new entry that points at the old one.</summary>
@@ -164,7 +186,8 @@ public sealed class Photo
 {
     public int Id { get; set; }
 
-    public int BatchId { get; set; }
+    /// <summary>The batch it shows; null for a strip of a water source.</summary>
+    public int? BatchId { get; set; }
 
     public required byte[] Jpeg { get; set; }
 }

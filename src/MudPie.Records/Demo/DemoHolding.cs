@@ -8,13 +8,19 @@ namespace MudPie.Records.Demo;
 public static class DemoHolding
 {
     /// <summary>Fills an empty file in one transaction.</summary>
-    public static void Fill(HoldingDb db, DateTimeOffset now)
+    /// <param name="db">An empty holding.</param>
+    /// <param name="now">The moment everything is relative to.</param>
+    /// <param name="probePort">Where a simulated probe will listen; null hangs none in the Barrel.</param>
+    /// <param name="probeSettings">The file that tells the probe what it hangs in; null writes none.</param>
+    public static void Fill(HoldingDb db, DateTimeOffset now, int? probePort = null, string? probeSettings = null)
     {
         now = now.AddTicks(-(now.Ticks % TimeSpan.TicksPerMinute));
         using var transaction = db.Database.BeginTransaction();
         var kit = GroundAndKit(db, now);
         db.SaveChanges();
         DemoSeason.Fill(db, kit, now);
+        db.SaveChanges();
+        DemoBrewhouse.Fill(db, kit, now, probePort, probeSettings);
         db.SaveChanges();
         transaction.Commit();
     }
@@ -58,13 +64,15 @@ public static class DemoHolding
             new Diffuser { Name = "Drilled pipe", Kind = "drilledPipe" },
             new Diffuser { Name = "Membrane plate", Kind = "fineMembrane" });
         db.AddRange(beds);
+        db.Add(new Pump { Name = "Truck pump, on its battery", OpenLpm = 8, ShutOffKPa = 18, BatteryHours = 5 });
         db.AddRange(mains, rain, new WaterSource { Name = "the ditch", Kind = "surface" });
         db.AddRange(kit.Bucket, kit.Barrel, kit.Cone, kit.BucketPump, kit.BarrelPump, kit.ConeBlower, kit.Stone, kit.Pipe, kit.Membrane);
         db.AddRange(
             new Input { Name = "leaf-mould compost", Kind = "compost", Lot = "LM-1" }, new Input { Name = "leaf-mould compost", Kind = "compost", Lot = "LM-2" },
-            new Input { Name = "castings from the bin", Kind = "castings", Lot = "C-4" }, new Input { Name = "fish hydrolysate", Kind = "fishHydrolysate" },
-            new Input { Name = "kelp liquid", Kind = "kelpLiquid" }, new Input { Name = "humic liquid", Kind = "humicLiquid" },
-            new Input { Name = "molasses", Kind = "molasses" }, new Input { Name = "oat flour", Kind = "oatFlour" });
+            new Input { Name = "castings from the bin", Kind = "castings", Lot = "C-4" }, new Input { Name = "fish hydrolysate", Kind = "fishHydrolysate", Price = 6.5 },
+            new Input { Name = "kelp liquid", Kind = "kelpLiquid", Price = 7.2 }, new Input { Name = "humic liquid", Kind = "humicLiquid", Price = 5.8 },
+            new Input { Name = "molasses", Kind = "molasses", Price = 2.1 }, new Input { Name = "oat flour", Kind = "oatFlour", Price = 1.4 },
+            new Input { Name = "ascorbic acid powder", Kind = "ascorbicAcid", Price = 19 });
         return kit;
     }
 

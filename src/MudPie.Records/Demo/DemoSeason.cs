@@ -30,6 +30,9 @@ internal static class DemoSeason
         new(2, 9, "bucket", "leaf", ["Ridge Bed 6"], 16, "fresh"),
     ];
 
+    /// <summary>What is hidden in the live brew.</summary>
+    public static readonly Multipliers LiveTruth = new(1.15, 1.1, 1, 1, 1.1, 0.88, 0.9, 1.2, 1);
+
     public static void Fill(HoldingDb db, DemoKit kit, DateTimeOffset now)
     {
         var random = new Random(20_261);
@@ -122,7 +125,7 @@ internal static class DemoSeason
             Log(batch, LogKind.Step, start.AddMinutes(step.Id is "source" ? 0 : step.Id == "foods" ? 18 : -20), null, step.Id);
         }
 
-        var member = new Multipliers(1.15, 1.1, 1, 1, 1.1, 0.88, 0.9, 1.2, 1);
+        var member = LiveTruth;
         var run = BrewRun.Of(BatchJson.Brew(batch), 0.25, member).Value;
         foreach (var h in new[] { 0.5, 2.75, 5.5, 8.25 })
         {

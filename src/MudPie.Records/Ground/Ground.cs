@@ -23,6 +23,15 @@ public sealed class Holding
 
     public UnitSystem Units { get; set; }
 
+    /// <summary>The watch speaks after so many hours without an oxygen reading.</summary>
+    public double WatchNoReadingH { get; set; } = 4;
+
+    /// <summary>The watch speaks when so many minutes of a hold are left.</summary>
+    public double WatchGraceMinutes { get; set; } = 30;
+
+    /// <summary>The watch speaks at this chance of falling below 6 before use, 0 to 1.</summary>
+    public double WatchExpectedShare { get; set; } = 0.5;
+
     /// <summary>Made up, and made anew at each start.</summary>
     public bool IsDemo { get; set; }
 
@@ -88,6 +97,9 @@ public sealed class StripReading
 
     /// <summary>Total chlorine, mg/L as Cl₂.</summary>
     public double MgPerL { get; set; }
+
+    /// <summary>A picture of the strip.</summary>
+    public int? PhotoId { get; set; }
 }
 
 /// <summary>What it is brewed in.</summary>
@@ -108,6 +120,50 @@ public sealed class Vessel
 
     /// <summary>Outlet under water when filled to there, m.</summary>
     public double DepthM { get; set; }
+
+    /// <summary>Its pumps and outlets as set up on the air bench: an AirBenchQuestion as JSON; null for one pump and one diffuser.</summary>
+    public string? AirJson { get; set; }
+
+    public List<VesselCleaning> Cleanings { get; } = [];
+}
+
+/// <summary>One step of cleaning a vessel. Never changed.</summary>
+public sealed class VesselCleaning
+{
+    public int Id { get; set; }
+
+    public int VesselId { get; set; }
+
+    public DateTimeOffset At { get; set; }
+
+    public DateTimeOffset RecordedAt { get; set; }
+
+    /// <summary>A step of <see cref="Core.Brewing.CleanUp.Steps"/>.</summary>
+    public required string Step { get; set; }
+}
+
+/// <summary>A check on whether a bed's ground is alive. Never changed.</summary>
+public sealed class BedCheck
+{
+    public int Id { get; set; }
+
+    public int BedId { get; set; }
+
+    public DateTimeOffset At { get; set; }
+
+    public DateTimeOffset RecordedAt { get; set; }
+
+    /// <summary>"cotton" or "co2".</summary>
+    public required string Kind { get; set; }
+
+    /// <summary>Cotton: share gone, 0 to 1. CO₂: mg C per kg in a day.</summary>
+    public double Figure { get; set; }
+
+    /// <summary>Cotton: weeks buried.</summary>
+    public double? Weeks { get; set; }
+
+    /// <summary>"poor", "middling" or "living".</summary>
+    public required string Life { get; set; }
 }
 
 /// <summary>An air pump.</summary>
@@ -122,6 +178,9 @@ public sealed class Pump
 
     /// <summary>Pressure at which nothing flows, kPa.</summary>
     public double ShutOffKPa { get; set; }
+
+    /// <summary>Hours that its battery lasts; null on the mains.</summary>
+    public double? BatteryHours { get; set; }
 }
 
 /// <summary>What breaks the air up.</summary>
@@ -153,4 +212,22 @@ public sealed class Input
 
     /// <summary>Why it is not to be used, or null.</summary>
     public string? UnfitWhy { get; set; }
+
+    /// <summary>Price per litre of a liquid or a source, per kilogram of a powder, in the holding's own money.</summary>
+    public double? Price { get; set; }
+
+    public List<SourceCheck> Checks { get; } = [];
+}
+
+/// <summary>The gate of a lot of source, asked once. A later one counts instead; the earlier stays readable.</summary>
+public sealed class SourceCheck
+{
+    public int Id { get; set; }
+
+    public int InputId { get; set; }
+
+    public DateTimeOffset At { get; set; }
+
+    /// <summary>SourceAnswers as JSON.</summary>
+    public required string AnswersJson { get; set; }
 }

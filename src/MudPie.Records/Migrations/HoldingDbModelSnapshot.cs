@@ -65,6 +65,9 @@ namespace MudPie.Records.Migrations
                     b.Property<bool>("IsDemo")
                         .HasColumnType("INTEGER");
 
+                    b.Property<string>("LearntJson")
+                        .HasColumnType("TEXT");
+
                     b.Property<string>("Making")
                         .IsRequired()
                         .HasColumnType("TEXT");
@@ -82,6 +85,12 @@ namespace MudPie.Records.Migrations
                     b.Property<string>("Purpose")
                         .IsRequired()
                         .HasColumnType("TEXT");
+
+                    b.Property<int?>("RecipeVersionId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int?>("SourceInputId")
+                        .HasColumnType("INTEGER");
 
                     b.Property<long?>("StartedAt")
                         .HasColumnType("INTEGER");
@@ -115,6 +124,10 @@ namespace MudPie.Records.Migrations
                     b.HasIndex("DiffuserId");
 
                     b.HasIndex("PumpId");
+
+                    b.HasIndex("RecipeVersionId");
+
+                    b.HasIndex("SourceInputId");
 
                     b.HasIndex("VesselId");
 
@@ -186,13 +199,48 @@ namespace MudPie.Records.Migrations
                     b.ToTable("Log");
                 });
 
+            modelBuilder.Entity("MudPie.Records.Brewing.MicroscopeTallyKept", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long>("At")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int?>("BatchId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int?>("InputId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long>("RecordedAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Stage")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("TallyJson")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("BatchId");
+
+                    b.HasIndex("InputId");
+
+                    b.ToTable("Tallies");
+                });
+
             modelBuilder.Entity("MudPie.Records.Brewing.Photo", b =>
                 {
                     b.Property<int>("Id")
                         .ValueGeneratedOnAdd()
                         .HasColumnType("INTEGER");
 
-                    b.Property<int>("BatchId")
+                    b.Property<int?>("BatchId")
                         .HasColumnType("INTEGER");
 
                     b.Property<byte[]>("Jpeg")
@@ -204,6 +252,196 @@ namespace MudPie.Records.Migrations
                     b.HasIndex("BatchId");
 
                     b.ToTable("Photos");
+                });
+
+            modelBuilder.Entity("MudPie.Records.Brewing.ProbeEvent", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long>("At")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Kind")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("ProbeLinkId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Text")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("ProbeLinkId");
+
+                    b.ToTable("ProbeEvents");
+                });
+
+            modelBuilder.Entity("MudPie.Records.Brewing.ProbeLink", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long>("AttachedAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("BatchId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long?>("DetachedAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Host")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Port")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<bool>("Simulated")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("BatchId");
+
+                    b.ToTable("Probes");
+                });
+
+            modelBuilder.Entity("MudPie.Records.Brewing.ProbeReadingKept", b =>
+                {
+                    b.Property<long>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long>("At")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<double>("MgPerL")
+                        .HasColumnType("REAL");
+
+                    b.Property<int>("ProbeLinkId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long>("Sequence")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<double>("TemperatureC")
+                        .HasColumnType("REAL");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("ProbeLinkId", "At");
+
+                    b.HasIndex("ProbeLinkId", "Sequence")
+                        .IsUnique();
+
+                    b.ToTable("ProbeReadings");
+                });
+
+            modelBuilder.Entity("MudPie.Records.Brewing.Recipe", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("Name")
+                        .IsUnique();
+
+                    b.ToTable("Recipes");
+                });
+
+            modelBuilder.Entity("MudPie.Records.Brewing.RecipeVersion", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long>("At")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Json")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Number")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("RecipeId")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("RecipeId", "Number")
+                        .IsUnique();
+
+                    b.ToTable("RecipeVersions");
+                });
+
+            modelBuilder.Entity("MudPie.Records.Brewing.WatchNotice", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long>("At")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("BatchId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long?>("DoneAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long>("FiredAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Key")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<long?>("PutOffUntil")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Rule")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Title")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Todo")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Tone")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("DoneAt");
+
+                    b.HasIndex("BatchId", "Key")
+                        .IsUnique();
+
+                    b.ToTable("Notices");
                 });
 
             modelBuilder.Entity("MudPie.Records.Ground.Bed", b =>
@@ -244,6 +482,42 @@ namespace MudPie.Records.Migrations
                         .IsUnique();
 
                     b.ToTable("Beds");
+                });
+
+            modelBuilder.Entity("MudPie.Records.Ground.BedCheck", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long>("At")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("BedId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<double>("Figure")
+                        .HasColumnType("REAL");
+
+                    b.Property<string>("Kind")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Life")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<long>("RecordedAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<double?>("Weeks")
+                        .HasColumnType("REAL");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("BedId", "At");
+
+                    b.ToTable("BedChecks");
                 });
 
             modelBuilder.Entity("MudPie.Records.Ground.Diffuser", b =>
@@ -311,6 +585,15 @@ namespace MudPie.Records.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<double>("WatchExpectedShare")
+                        .HasColumnType("REAL");
+
+                    b.Property<double>("WatchGraceMinutes")
+                        .HasColumnType("REAL");
+
+                    b.Property<double>("WatchNoReadingH")
+                        .HasColumnType("REAL");
+
                     b.Property<string>("Zone")
                         .IsRequired()
                         .HasColumnType("TEXT");
@@ -337,6 +620,9 @@ namespace MudPie.Records.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<double?>("Price")
+                        .HasColumnType("REAL");
+
                     b.Property<string>("UnfitWhy")
                         .HasColumnType("TEXT");
 
@@ -350,6 +636,9 @@ namespace MudPie.Records.Migrations
                     b.Property<int>("Id")
                         .ValueGeneratedOnAdd()
                         .HasColumnType("INTEGER");
+
+                    b.Property<double?>("BatteryHours")
+                        .HasColumnType("REAL");
 
                     b.Property<string>("Name")
                         .IsRequired()
@@ -366,6 +655,29 @@ namespace MudPie.Records.Migrations
                     b.ToTable("Pumps");
                 });
 
+            modelBuilder.Entity("MudPie.Records.Ground.SourceCheck", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("AnswersJson")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<long>("At")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("InputId")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("InputId", "At");
+
+                    b.ToTable("SourceChecks");
+                });
+
             modelBuilder.Entity("MudPie.Records.Ground.StripReading", b =>
                 {
                     b.Property<int>("Id")
@@ -378,10 +690,15 @@ namespace MudPie.Records.Migrations
                     b.Property<double>("MgPerL")
                         .HasColumnType("REAL");
 
+                    b.Property<int?>("PhotoId")
+                        .HasColumnType("INTEGER");
+
                     b.Property<int>("WaterSourceId")
                         .HasColumnType("INTEGER");
 
                     b.HasKey("Id");
+
+                    b.HasIndex("PhotoId");
 
                     b.HasIndex("WaterSourceId", "At");
 
@@ -393,6 +710,9 @@ namespace MudPie.Records.Migrations
                     b.Property<int>("Id")
                         .ValueGeneratedOnAdd()
                         .HasColumnType("INTEGER");
+
+                    b.Property<string>("AirJson")
+                        .HasColumnType("TEXT");
 
                     b.Property<double>("DepthM")
                         .HasColumnType("REAL");
@@ -417,6 +737,32 @@ namespace MudPie.Records.Migrations
                         .IsUnique();
 
                     b.ToTable("Vessels");
+                });
+
+            modelBuilder.Entity("MudPie.Records.Ground.VesselCleaning", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long>("At")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long>("RecordedAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Step")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("VesselId")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("VesselId", "At");
+
+                    b.ToTable("Cleanings");
                 });
 
             modelBuilder.Entity("MudPie.Records.Ground.WaterSource", b =>
@@ -597,6 +943,14 @@ namespace MudPie.Records.Migrations
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired();
 
+                    b.HasOne("MudPie.Records.Brewing.RecipeVersion", "RecipeVersion")
+                        .WithMany()
+                        .HasForeignKey("RecipeVersionId");
+
+                    b.HasOne("MudPie.Records.Ground.Input", "SourceInput")
+                        .WithMany()
+                        .HasForeignKey("SourceInputId");
+
                     b.HasOne("MudPie.Records.Ground.Vessel", "Vessel")
                         .WithMany()
                         .HasForeignKey("VesselId")
@@ -612,6 +966,10 @@ namespace MudPie.Records.Migrations
                     b.Navigation("Diffuser");
 
                     b.Navigation("Pump");
+
+                    b.Navigation("RecipeVersion");
+
+                    b.Navigation("SourceInput");
 
                     b.Navigation("Vessel");
 
@@ -652,7 +1010,34 @@ namespace MudPie.Records.Migrations
                         .HasForeignKey("PhotoId");
                 });
 
+            modelBuilder.Entity("MudPie.Records.Brewing.MicroscopeTallyKept", b =>
+                {
+                    b.HasOne("MudPie.Records.Brewing.Batch", null)
+                        .WithMany()
+                        .HasForeignKey("BatchId");
+
+                    b.HasOne("MudPie.Records.Ground.Input", null)
+                        .WithMany()
+                        .HasForeignKey("InputId");
+                });
+
             modelBuilder.Entity("MudPie.Records.Brewing.Photo", b =>
+                {
+                    b.HasOne("MudPie.Records.Brewing.Batch", null)
+                        .WithMany()
+                        .HasForeignKey("BatchId");
+                });
+
+            modelBuilder.Entity("MudPie.Records.Brewing.ProbeEvent", b =>
+                {
+                    b.HasOne("MudPie.Records.Brewing.ProbeLink", null)
+                        .WithMany()
+                        .HasForeignKey("ProbeLinkId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("MudPie.Records.Brewing.ProbeLink", b =>
                 {
                     b.HasOne("MudPie.Records.Brewing.Batch", null)
                         .WithMany()
@@ -661,11 +1046,71 @@ namespace MudPie.Records.Migrations
                         .IsRequired();
                 });
 
+            modelBuilder.Entity("MudPie.Records.Brewing.ProbeReadingKept", b =>
+                {
+                    b.HasOne("MudPie.Records.Brewing.ProbeLink", null)
+                        .WithMany()
+                        .HasForeignKey("ProbeLinkId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("MudPie.Records.Brewing.RecipeVersion", b =>
+                {
+                    b.HasOne("MudPie.Records.Brewing.Recipe", "Recipe")
+                        .WithMany("Versions")
+                        .HasForeignKey("RecipeId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.Navigation("Recipe");
+                });
+
+            modelBuilder.Entity("MudPie.Records.Brewing.WatchNotice", b =>
+                {
+                    b.HasOne("MudPie.Records.Brewing.Batch", null)
+                        .WithMany()
+                        .HasForeignKey("BatchId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("MudPie.Records.Ground.BedCheck", b =>
+                {
+                    b.HasOne("MudPie.Records.Ground.Bed", null)
+                        .WithMany()
+                        .HasForeignKey("BedId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("MudPie.Records.Ground.SourceCheck", b =>
+                {
+                    b.HasOne("MudPie.Records.Ground.Input", null)
+                        .WithMany("Checks")
+                        .HasForeignKey("InputId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
             modelBuilder.Entity("MudPie.Records.Ground.StripReading", b =>
                 {
+                    b.HasOne("MudPie.Records.Brewing.Photo", null)
+                        .WithMany()
+                        .HasForeignKey("PhotoId");
+
                     b.HasOne("MudPie.Records.Ground.WaterSource", null)
                         .WithMany("Strips")
                         .HasForeignKey("WaterSourceId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("MudPie.Records.Ground.VesselCleaning", b =>
+                {
+                    b.HasOne("MudPie.Records.Ground.Vessel", null)
+                        .WithMany("Cleanings")
+                        .HasForeignKey("VesselId")
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired();
                 });
@@ -727,6 +1172,21 @@ namespace MudPie.Records.Migrations
                     b.Navigation("Beds");
 
                     b.Navigation("Log");
+                });
+
+            modelBuilder.Entity("MudPie.Records.Brewing.Recipe", b =>
+                {
+                    b.Navigation("Versions");
+                });
+
+            modelBuilder.Entity("MudPie.Records.Ground.Input", b =>
+                {
+                    b.Navigation("Checks");
+                });
+
+            modelBuilder.Entity("MudPie.Records.Ground.Vessel", b =>
+                {
+                    b.Navigation("Cleanings");
                 });
 
             modelBuilder.Entity("MudPie.Records.Ground.WaterSource", b =>

@@ -134,7 +134,7 @@ public static class BatchEndpoints
     {
         var old = batch.Log.FirstOrDefault(l => l.Id == entry);
         Must(fields, old is not null && !batch.Log.Any(l => l.CorrectsId == entry), "That entry is not there, or was put right already.", "Correct the newest one.", "entry");
-        Must(fields, old is null || old.Kind is LogKind.Oxygen or LogKind.Warmth or LogKind.Smell or LogKind.Foam or LogKind.Strip or LogKind.Note, "That kind of entry is not corrected.", "Add a note that says what was wrong.", "entry");
+        Must(fields, old is null || old.Kind is LogKind.Oxygen or LogKind.Warmth or LogKind.Smell or LogKind.Foam or LogKind.Strip or LogKind.Note or LogKind.Fed or LogKind.AirTo or LogKind.Pathogen, "That kind of entry is not corrected.", "Add a note that says what was wrong.", "entry");
         if (!fields.Checks.Sound)
         {
             return null;
@@ -160,13 +160,20 @@ public static class BatchEndpoints
         return entry;
     });
 
-    private static Task<IResult> Heap(int id, HeapRequest request, HoldingDb db, HoldingClock clock, Writes writes) => Change(id, db, clock, writes, (batch, fields, now) =>
+    private static async Task<IResult> Heap(int id, HeapRequest request, HoldingDb db, HoldingClock clock, Writes writes, LiveBrew live)
+    {
+        var learnt = await live.Taught(id);
+        return await HeapIt(id, request, db, clock, writes, learnt);
+    }
+
+    private static Task<IResult> HeapIt(int id, HeapRequest request, HoldingDb db, HoldingClock clock, Writes writes, string? learnt) => Change(id, db, clock, writes, (batch, fields, now) =>
     {
         Must(fields, batch.State is BatchState.Brewing or BatchState.Off or BatchState.Planned, "This batch is over already.", "Its log can still be read.");
         var why = (request.Why ?? "").Trim();
         Must(fields, why.Length is >= 3 and <= 300, "No reason was given.", "Say in a few words why it goes on the heap; the log keeps it.", "why");
         var entry = Entry(LogKind.Heaped, now, now, null, why);
         batch.State = BatchState.Heaped;
+        batch.LearntJson = learnt;
         batch.AirOffAt ??= batch.StartedAt is null ? null : now;
         batch.Log.Add(entry);
         return entry;
@@ -199,12 +206,38 @@ public static class BatchEndpoints
                 entry.Text = (value ?? "").Trim();
                 Must(fields, entry.Text.Length is > 0 and <= 1000, "There is nothing in the note.", "Write up to 1,000 letters.", "value");
                 break;
+            case LogKind.Pathogen:
+                entry.Text = fields.OneOf("value", value, "clear", "found");
+                break;
+            case LogKind.AirTo:
+                entry.Number = fields.Quantity("value", value, Dimension.Flow, 0, 20_000);
+                break;
+            case LogKind.Fed:
+                Feed(fields, value, entry);
+                break;
             default:
-                fields.Checks.Add("kind", $"{kind} is not logged this way.", "Log oxygen, warmth, smell, foam, strip or a note.");
+                fields.Checks.Add("kind", $"{kind} is not logged this way.", "Log oxygen, warmth, smell, foam, strip, feeding, air, a test or a note.");
                 break;
         }
 
         return entry;
+    }
+
+    /// <summary>"30 ml molasses": an amount, then a food.</summary>
+    private static void Feed(TypedFields fields, string? value, LogEntry entry)
+    {
+        var words = (value ?? "").Trim().Split(' ', StringSplitOptions.RemoveEmptyEntries);
+        for (var i = 1; i < words.Length; i++)
+        {
+            if (Ingredients.Food(string.Join(' ', words[i..])) is { } food)
+            {
+                entry.Text = food.Kind;
+                entry.Number = fields.Quantity("value", string.Join(' ', words[..i]), Dimension.Volume, 0.0001, 50) * 1000;
+                return;
+            }
+        }
+
+        fields.Checks.Add("value", "There is no food in that.", "Say how much and of what: 30 ml molasses, 1 tbsp fish.");
     }
 
     private static void NotBefore(TypedFields fields, Batch batch, LogEntry entry) =>

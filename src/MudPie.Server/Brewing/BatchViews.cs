@@ -23,7 +23,7 @@ public sealed record VesselView(string Name, string Shape, double TotalL, double
 /// <summary>A batch whole.</summary>
 public sealed record BatchView(
     int Id, string Name, BatchState State, string Making, string Purpose, bool IsDemo, DateTimeOffset PlannedStart, DateTimeOffset? StartedAt, DateTimeOffset? AirOffAt,
-    DateTimeOffset UseAt, string BrewShown, string? StripWaiver, VesselView Vessel, IReadOnlyList<BedLine> Beds, AmountView? Source, IReadOnlyList<AmountView> Foods,
+    DateTimeOffset UseAt, string BrewShown, string? StripWaiver, string? SourceLot, string? RecipeName, VesselView Vessel, IReadOnlyList<BedLine> Beds, AmountView? Source, IReadOnlyList<AmountView> Foods,
     IReadOnlyList<StepView> Steps, IReadOnlyList<LogView> Log, Worked<WatchAnswer>? Watch);
 
 /// <summary>A bed in a batch.</summary>
@@ -39,14 +39,15 @@ public static class BatchViews
         var done = LiveBrew.Standing(b).Where(l => l.Kind == LogKind.Step).GroupBy(l => l.Text!).ToDictionary(g => g.Key, g => g.Last().At);
         var corrected = b.Log.Where(l => l.CorrectsId is not null).ToDictionary(l => l.CorrectsId!.Value, l => l.Id);
         var source = brew.Sources is { Count: > 0 } sources ? sources[0] : null;
+        var air = brew.Outlets?.Sum(o => o.AirLpm ?? 0) ?? brew.AirLpm ?? 0;
         var vessel = new VesselView(
             b.Vessel.Name, b.Vessel.Shape, b.Vessel.TotalL, b.Vessel.WorkingL, b.BrewL, brew.DepthM ?? b.Vessel.DepthM, b.Diffuser.Name, b.Diffuser.Kind, b.Water.Name,
-            brew.AirLpm ?? 0, b.Pump.OpenLpm, Units.Show(brew.AirLpm ?? 0, Dimension.Flow, units), Units.Show(b.Pump.OpenLpm, Dimension.Flow, units));
+            air, b.Pump.OpenLpm, Units.Show(air, Dimension.Flow, units), Units.Show(b.Pump.OpenLpm, Dimension.Flow, units));
         return new BatchView(
-            b.Id, b.Name, b.State, b.Making, b.Purpose, b.IsDemo, b.PlannedStart, b.StartedAt, b.AirOffAt, b.UseAt, Units.Show(b.BrewL, Dimension.Volume, units), b.StripWaiver, vessel,
+            b.Id, b.Name, b.State, b.Making, b.Purpose, b.IsDemo, b.PlannedStart, b.StartedAt, b.AirOffAt, b.UseAt, Units.Show(b.BrewL, Dimension.Volume, units), b.StripWaiver, b.SourceInput is { } lot ? lot.Lot is null ? lot.Name : $"{lot.Name}, {lot.Lot}" : null, b.RecipeVersion is { } v ? $"{BatchJson.Read<RecipeFile>(v.Json).Name}, version {v.Number}" : null, vessel,
             [.. b.Beds.Select(x => new BedLine(x.BedId, x.Bed.Name, x.Bed.AreaM2, Units.Show(x.Bed.AreaM2, Dimension.Area, units), x.Bed.Crop))],
             source is null ? null : PlanEndpoints.View(new PlanAmount(source.Kind!, Ingredients.Source(source.Kind)!.Name, source.Litres ?? 0, true, 0), units),
-            [.. (brew.Foods ?? []).Select(f => PlanEndpoints.View(new PlanAmount(f.Kind!, Ingredients.Food(f.Kind)!.Name, (f.Ml ?? 0) / 1000, true, 0), units))],
+            [.. (brew.Foods ?? []).Select(f => PlanEndpoints.View(new PlanAmount(f.Kind!, Ingredients.Food(f.Kind)!.Name, (f.Ml ?? 0) / 1000, true, 0, f.AtH ?? 0), units))],
             [.. BatchJson.Steps(b).Select(s => new StepView(s.Id, s.Name, s.Detail, s.At, s.Minutes, done.TryGetValue(s.Id, out var at) ? at : null))],
             [.. b.Log.OrderByDescending(l => l.At).ThenByDescending(l => l.Id).Select(l => new LogView(l.Id, l.Kind, l.At, l.Number, l.Text, Shown(l, units), l.Source, l.CorrectsId, corrected.TryGetValue(l.Id, out var by) ? by : null, l.PhotoId))],
             watch);
@@ -57,6 +58,9 @@ public static class BatchViews
     {
         (LogKind.Warmth, { } c) => Units.Show(c, Dimension.Temperature, units),
         (LogKind.Oxygen or LogKind.Strip, { } mg) => Units.Show(mg, Dimension.Concentration, units),
+        (LogKind.Fed, { } ml) => $"{Units.Show(ml / 1000, Dimension.Volume, units)} {Ingredients.Food(l.Text)?.Name}",
+        (LogKind.AirTo, { } lpm) => Units.Show(lpm, Dimension.Flow, units),
+        (LogKind.Pathogen, _) => l.Text == "found" ? "gut germs found" : "no gut germs found",
         (LogKind.Smell, _) => FitToUse.Word(Enum.Parse<Smell>(l.Text!, true)),
         _ => l.Text ?? "",
     };

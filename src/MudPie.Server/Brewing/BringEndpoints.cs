@@ -1,4 +1,3 @@
-using Microsoft.AspNetCore.Mvc;
 using Microsoft.EntityFrameworkCore;
 using MudPie.Core.Workings;
 using MudPie.Records;
@@ -60,21 +59,10 @@ public static class BringEndpoints
         return Writes.Done(new Brought(entries.Count));
     });
 
-    private static async Task<IResult> AddPhoto(int id, [FromHeader(Name = "Content-Length")] long? length, HttpRequest request, HoldingDb db, HoldingClock clock, Writes writes)
+    private static async Task<IResult> AddPhoto(int id, HttpRequest request, HoldingDb db, HoldingClock clock, Writes writes)
     {
-        if (length is null or 0 or > MostPhotoBytes)
-        {
-            return Problems.Of(Refusal.Of("photo", length is > MostPhotoBytes ? "That picture is larger than 12 MB." : "There is no picture.", "Bring a JPEG or PNG of up to 12 MB."));
-        }
-
-        using var memory = new MemoryStream();
-        await request.Body.CopyToAsync(memory);
-        if (Encode(memory.ToArray()) is not { } jpeg)
-        {
-            return Problems.Of(Refusal.Of("photo", "That is not a picture that can be read.", "Bring a JPEG or PNG."));
-        }
-
-        return await writes.Do<Kept>(async () =>
+        var (jpeg, wrong) = await ReadPicture(request);
+        return jpeg is null ? Problems.Of(wrong!) : await writes.Do<Kept>(async () =>
         {
             if (!await db.Batches.AnyAsync(b => b.Id == id))
             {
@@ -87,6 +75,19 @@ public static class BringEndpoints
             db.Log.Add(new LogEntry { BatchId = id, Kind = LogKind.Photo, At = clock.Now, RecordedAt = clock.Now, Source = "hand", PhotoId = photo.Id });
             return Writes.Done(new Kept(photo.Id));
         });
+    }
+
+    /// <summary>The picture in a request's body, encoded again; or what is wrong with it.</summary>
+    public static async Task<(byte[]? Jpeg, Refusal? Wrong)> ReadPicture(HttpRequest request)
+    {
+        if (request.ContentLength is null or 0 or > MostPhotoBytes)
+        {
+            return (null, Refusal.Of("photo", request.ContentLength > MostPhotoBytes ? "That picture is larger than 12 MB." : "There is no picture.", "Bring a JPEG or PNG of up to 12 MB."));
+        }
+
+        using var memory = new MemoryStream();
+        await request.Body.CopyToAsync(memory);
+        return Encode(memory.ToArray()) is { } jpeg ? (jpeg, null) : (null, Refusal.Of("photo", "That is not a picture that can be read.", "Bring a JPEG or PNG."));
     }
 
     private static async Task<IResult> ReadPhoto(int id, HoldingDb db) =>

@@ -9,10 +9,13 @@ namespace MudPie.Server.Brewing;
 /// <summary>A water source with its newest strip.</summary>
 public sealed record KitWater(int Id, string Kind, bool Chloramine, double? Strip);
 
+/// <summary>A lot of source with its ruling; null where it was never asked.</summary>
+public sealed record KitLot(int Id, string Kind, string Name, SourceRuling? Ruling);
+
 /// <summary>Ground, kit, shelf and choices as plans need them, read once and kept until the next write: a slider asks many times a second.</summary>
 public sealed record KitSnapshot(
     IReadOnlyDictionary<int, PlanBed> Beds, IReadOnlyList<Vessel> Vessels, IReadOnlyList<Pump> Pumps, IReadOnlyList<Diffuser> Diffusers, IReadOnlyList<KitWater> Waters,
-    IReadOnlyList<string> Shelf, IReadOnlyDictionary<string, string> Choices)
+    IReadOnlyList<string> Shelf, IReadOnlyDictionary<string, string> Choices, IReadOnlyList<KitLot> Lots, IReadOnlySet<int> Unclean)
 {
     private static readonly object Key = new();
 
@@ -24,12 +27,25 @@ public sealed record KitSnapshot(
     public static void Forget(IMemoryCache cache) => cache.Remove(Key);
 
     private static async Task<KitSnapshot> Read(HoldingDb db) => new(
-        await db.Beds.AsNoTracking().ToDictionaryAsync(b => b.Id, b => new PlanBed { Name = b.Name, AreaM2 = b.AreaM2, Growing = b.Growing, SoilPh = b.SoilPh }),
+        (await db.Beds.AsNoTracking().Select(b => new { b.Id, b.Name, b.AreaM2, b.Growing, b.SoilPh, Life = db.BedChecks.Where(c => c.BedId == b.Id).OrderByDescending(c => c.At).Select(c => c.Life).FirstOrDefault() }).ToListAsync())
+            .ToDictionary(b => b.Id, b => new PlanBed { Name = b.Name, AreaM2 = b.AreaM2, Growing = b.Growing, SoilPh = b.SoilPh, Life = b.Life }),
         await db.Vessels.AsNoTracking().OrderBy(v => v.WorkingL).ToListAsync(),
         await db.Pumps.AsNoTracking().ToListAsync(),
         await db.Diffusers.AsNoTracking().OrderBy(d => d.Id).ToListAsync(),
         await db.Waters.AsNoTracking().OrderBy(w => w.Id)
-            .Select(w => new KitWater(w.Id, w.Kind, w.Chloramine, w.Strips.OrderByDescending(s => s.At).Select(s => (double?)s.MgPerL).FirstOrDefault())).ToListAsync(),
+            .Select(w => new KitWater(w.Id, w.Kind, w.Chloramine, w.Strips.OrderByDescending(s => s.At).ThenByDescending(s => s.Id).Select(s => (double?)s.MgPerL).FirstOrDefault())).ToListAsync(),
         await db.Inputs.AsNoTracking().Where(i => i.UnfitWhy == null).Select(i => i.Kind).Distinct().ToListAsync(),
-        await db.ForkChoices.AsNoTracking().ToDictionaryAsync(f => f.ForkId, f => f.SchoolId));
+        await db.ForkChoices.AsNoTracking().ToDictionaryAsync(f => f.ForkId, f => f.SchoolId),
+        await ReadLots(db),
+        await Cleaning.Unclean(db));
+
+    /// <summary>Lots of source, the ones to take first at the front: judged good, then with care, then never asked.</summary>
+    private static async Task<List<KitLot>> ReadLots(HoldingDb db)
+    {
+        var kinds = Ingredients.Sources.Select(s => s.Kind).ToList();
+        var rows = await db.Inputs.AsNoTracking().Where(i => kinds.Contains(i.Kind) && i.UnfitWhy == null).OrderBy(i => i.Id)
+            .Select(i => new { i.Id, i.Kind, i.Name, i.Lot, Answers = i.Checks.OrderByDescending(c => c.Id).Select(c => c.AnswersJson).FirstOrDefault() }).ToListAsync();
+        return [.. rows.Select(r => new KitLot(r.Id, r.Kind, r.Lot is null ? r.Name : $"{r.Name}, {r.Lot}", r.Answers is null ? null : SourceGate.Judge(Records.Brewing.BatchJson.Read<SourceAnswers>(r.Answers)).Value))
+            .OrderBy(l => l.Ruling?.Fitness ?? SourceFitness.Unasked)];
+    }
 }

@@ -14,7 +14,7 @@ public sealed class LiveBrew(HoldingDb db, HoldingClock clock, IMemoryCache cach
     /// <summary>A batch with everything that a screen of it needs.</summary>
     public async Task<Batch?> Load(int id) => await db.Batches.AsNoTracking().AsSplitQuery()
         .Include(b => b.Vessel).Include(b => b.Pump).Include(b => b.Diffuser).Include(b => b.Water)
-        .Include(b => b.Beds).ThenInclude(b => b.Bed).Include(b => b.Log)
+        .Include(b => b.Beds).ThenInclude(b => b.Bed).Include(b => b.Log).Include(b => b.SourceInput).Include(b => b.RecipeVersion)
         .FirstOrDefaultAsync(b => b.Id == id);
 
     /// <summary>Entries that nothing later puts right, oldest first.</summary>
@@ -32,38 +32,90 @@ public sealed class LiveBrew(HoldingDb db, HoldingClock clock, IMemoryCache cach
             return null;
         }
 
-        var now = batch.State is BatchState.Used or BatchState.Heaped ? batch.AirOffAt ?? batch.UseAt : clock.Now;
+        var over = batch.State is BatchState.Used or BatchState.Heaped;
+        var now = over ? batch.AirOffAt ?? batch.UseAt : clock.Now;
         var key = (batch.Id, batch.Log.Count, batch.State, now.ToUnixTimeSeconds() / 120);
         if (cache.TryGetValue(key, out Ruling<WatchAnswer>? kept))
         {
             return kept;
         }
 
-        var ruling = BrewWatch.Of(Ask(batch, started, now), await clock.Local());
+        var ruling = BrewWatch.Of(await Ask(batch, started, now), await clock.Local());
         return cache.Set(key, ruling, new MemoryCacheEntryOptions { AbsoluteExpirationRelativeToNow = TimeSpan.FromMinutes(3), Size = 1 });
     }
 
-    private static WatchQuestion Ask(Batch batch, DateTimeOffset started, DateTimeOffset now)
+    /// <summary>What a batch has taught so far, to be kept when it ends; null where there is too little.</summary>
+    public async Task<string?> Taught(int id)
+    {
+        if (await Load(id) is not { StartedAt: not null } batch || batch.Making != "tea")
+        {
+            return null;
+        }
+
+        var watch = await Watch(batch);
+        return Lessons.Of(watch is { Refused: null } ? watch.Value : null, Standing(batch).Count(l => l.Kind == LogKind.Oxygen));
+    }
+
+    /// <summary>The brew as it really went: with what it was fed on the way and the air it was given.</summary>
+    public static BrewQuestion AsBrewed(Batch batch, DateTimeOffset started)
+    {
+        var brew = BatchJson.Brew(batch);
+        var log = Standing(batch);
+        double Hour(LogEntry l) => Math.Max((l.At - started).TotalHours, 0);
+        return brew with
+        {
+            Foods = [.. brew.Foods ?? [], .. log.Where(l => l.Kind == LogKind.Fed).Select(l => new FoodAmount { Kind = l.Text, Ml = l.Number, AtH = Hour(l) })],
+            AirChanges = [.. log.Where(l => l.Kind == LogKind.AirTo).Select(l => new AirFrom { AtH = Hour(l), AirLpm = l.Number ?? 0 })],
+        };
+    }
+
+    /// <summary>What the core wants to know of a batch.</summary>
+    public async Task<WatchQuestion> Ask(Batch batch, DateTimeOffset started, DateTimeOffset now)
     {
         double Hour(DateTimeOffset at) => (at - started).TotalHours;
         var log = Standing(batch);
         List<SeenAt<T>> Seen<T>(LogKind kind, Func<LogEntry, T> what) => [.. log.Where(l => l.Kind == kind && l.At >= started.AddMinutes(-1)).Select(l => new SeenAt<T>(Math.Max(Hour(l.At), 0), what(l)))];
+        var (probe, _) = await Probe(batch, started, now);
+        var ruling = await SourceRulings.Of(db, batch.SourceInputId);
+        var battery = await db.Pumps.AsNoTracking().Where(p => p.BatteryHours != null).OrderByDescending(p => p.OpenLpm).FirstOrDefaultAsync();
         return new WatchQuestion
         {
-            Brew = BatchJson.Brew(batch),
+            Brew = AsBrewed(batch, started),
             StartedAt = started,
             UseAtH = Math.Max(Hour(batch.UseAt), 0.1),
-            Warmth = Seen(LogKind.Warmth, l => l.Number ?? 0),
+            Warmth = [.. Seen(LogKind.Warmth, l => l.Number ?? 0).Concat(probe.Select(p => new SeenAt<double>(p.H, p.TemperatureC))).OrderBy(w => w.H)],
+            Prior = await Lessons.Prior(db, batch.VesselId, batch.RecipeVersion?.RecipeId, BatchJson.Brew(batch).Sources?.FirstOrDefault()?.Kind, batch.Id),
+            Battery = battery is null ? null : new BatteryPump { AirLpm = Air.AtDepthLpm(battery.OpenLpm, battery.ShutOffKPa, 0.3, 3), Hours = battery.BatteryHours },
             Seen = new BrewSeen
             {
                 IsTea = batch.Making == "tea",
+                IsFeed = batch.Making == "steep",
                 NowH = Math.Max(Hour(now), 0),
                 AirOffH = batch.AirOffAt is { } off ? Math.Max(Hour(off), 0) : null,
                 StripMgPerL = log.LastOrDefault(l => l.Kind == LogKind.Strip)?.Number,
                 Oxygen = Seen(LogKind.Oxygen, l => l.Number ?? 0),
+                Probe = [.. probe.Select(p => new SeenAt<double>(p.H, p.MgPerL))],
                 Smells = Seen(LogKind.Smell, l => Enum.Parse<Smell>(l.Text!, true)),
                 Foams = Seen(LogKind.Foam, l => Enum.Parse<Foam>(l.Text!, true)),
+                SourceUnfit = ruling?.Fitness == SourceFitness.Unfit || batch.SourceInput?.UnfitWhy is not null,
+                PathogenFound = log.LastOrDefault(l => l.Kind == LogKind.Pathogen)?.Text == "found",
             },
         };
+    }
+
+    /// <summary>Hourly means of its probe up to when the air went off, put right by hand readings; and the probe's state for the watch.</summary>
+    public async Task<(IReadOnlyList<ProbePoint> Hours, ProbeState? State)> Probe(Batch batch, DateTimeOffset started, DateTimeOffset now)
+    {
+        if (await ProbeData.Link(db, batch.Id) is not { } link)
+        {
+            return ([], null);
+        }
+
+        var last = await db.ProbeReadings.Where(r => r.ProbeLinkId == link.Id).MaxAsync(r => (DateTimeOffset?)r.At);
+        var drift = ProbeData.Drift(await ProbeData.Means(db, link.Id, started, 10), ProbeData.ByHand(batch, started));
+        var until = ((batch.AirOffAt ?? now) - started).TotalHours;
+        var hours = (await ProbeData.Means(db, link.Id, started, 60)).Where(p => p.H <= until && p.Readings >= 3).Select(p => p with { MgPerL = Math.Max(p.MgPerL - (drift ?? 0), 0) }).ToList();
+        var silent = link.DetachedAt is null ? (now - (last ?? link.AttachedAt)).TotalHours : (double?)null;
+        return (hours, new ProbeState(silent, drift));
     }
 }

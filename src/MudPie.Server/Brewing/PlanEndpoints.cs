@@ -44,15 +44,24 @@ public sealed record PlanRequest
 
     public IReadOnlyDictionary<string, string>? Choices { get; init; }
 
+    /// <summary>For a dunked extract: fresh loads, 1 to 6.</summary>
+    public int? Loads { get; init; }
+
+    /// <summary>A recipe: "start:3" of the starting set, or "v:12" for a version of the grower's own.</summary>
+    public string? Recipe { get; init; }
+
+    /// <summary>The lot of source; Mud Pie's choice when not given.</summary>
+    public int? SourceInputId { get; init; }
+
     /// <summary>A name for the batch, when it is kept.</summary>
     public string? Name { get; init; }
 }
 
 /// <summary>An amount as it is shown: in the holding's units, and in tools with the error of rounding to them.</summary>
-public sealed record AmountView(string Kind, string Name, double Litres, double MostL, bool OnShelf, string Shown, string InTools, string ToolError);
+public sealed record AmountView(string Kind, string Name, double Litres, double MostL, bool OnShelf, string Shown, string InTools, string ToolError, double AtH);
 
 /// <summary>A plan with its amounts ready to read out, and the kit that it is for.</summary>
-public sealed record PlanView(int VesselId, int PumpId, int DiffuserId, int WaterSourceId, BrewPlanAnswer Plan, string BrewShown, string WantedShown, string CoversShown, string AirShown, string BoxShown, string LeastAirShown, string WarmthShown, string SwingShown, AmountView Source, IReadOnlyList<AmountView> Foods);
+public sealed record PlanView(int VesselId, int PumpId, int DiffuserId, int WaterSourceId, int? SourceInputId, string? SourceLot, string? SourceSays, string? RecipeName, BrewPlanAnswer Plan, string BrewShown, string WantedShown, string CoversShown, string AirShown, string BoxShown, string LeastAirShown, string WarmthShown, string SwingShown, AmountView Source, IReadOnlyList<AmountView> Foods);
 
 /// <summary>Planning.</summary>
 public static class PlanEndpoints
@@ -71,7 +80,7 @@ public static class PlanEndpoints
     public static AmountView View(PlanAmount a, UnitSystem units)
     {
         var tools = Spoons.InTools(new Litres(a.Litres), units);
-        return new AmountView(a.Kind, a.Name, a.Litres, a.MostL, a.OnShelf, Units.Show(a.Litres, Dimension.Volume, units), tools.Text, Spoons.ErrorText(tools.ErrorShare));
+        return new AmountView(a.Kind, a.Name, a.Litres, a.MostL, a.OnShelf, Units.Show(a.Litres, Dimension.Volume, units), tools.Text, Spoons.ErrorText(tools.ErrorShare), a.AtH);
     }
 
     private static async Task<IResult> WorkOut(PlanRequest request, HoldingDb db, HoldingClock clock, IMemoryCache cache) =>
@@ -98,6 +107,8 @@ public static class PlanEndpoints
             PumpId = view.PumpId,
             DiffuserId = view.DiffuserId,
             WaterSourceId = view.WaterSourceId,
+            SourceInputId = view.SourceInputId,
+            RecipeVersionId = RecipeEndpoints.VersionOf(request.Recipe),
             BrewJson = BatchJson.Write(p.Brew),
             StepsJson = BatchJson.Write(p.Steps),
             BrewL = p.BrewL,
@@ -112,7 +123,7 @@ public static class PlanEndpoints
     });
 
     /// <summary>Looks the kit up and works the plan out.</summary>
-    private static async Task<Ruling<PlanView>> Plan(PlanRequest r, HoldingDb db, HoldingClock clock, IMemoryCache cache)
+    internal static async Task<Ruling<PlanView>> Plan(PlanRequest r, HoldingDb db, HoldingClock clock, IMemoryCache cache)
     {
         var holding = await clock.Find();
         if (holding is null)
@@ -121,12 +132,21 @@ public static class PlanEndpoints
         }
 
         var kit = await KitSnapshot.Of(db, cache);
+        var kitByHand = r.PumpId is not null || r.DiffuserId is not null;
         r = KitChoice.Complete(r, kit);
-        var (question, refused) = Question(r, kit, clock.Now, holding);
+        var (recipe, missing) = await RecipeEndpoints.Find(r.Recipe, db);
+        if (missing is not null)
+        {
+            return missing;
+        }
+
+        var (question, refused) = Question(r, kit, kitByHand, clock.Now, holding);
         if (question is null)
         {
             return refused!;
         }
+
+        question = (recipe is null ? question : WithRecipe(question, recipe)) with { Prior = await Prior(r, recipe, question.Source, db, cache) };
 
         var plan = BrewPlan.Of(question, await clock.Local());
         return plan.Match<Ruling<PlanView>>(
@@ -136,6 +156,10 @@ public static class PlanEndpoints
                     r.PumpId!.Value,
                     r.DiffuserId!.Value,
                     r.WaterSourceId!.Value,
+                    Lot(kit, r, w.Value.Source.Kind)?.Id,
+                    Lot(kit, r, w.Value.Source.Kind)?.Name,
+                    Lot(kit, r, w.Value.Source.Kind)?.Ruling?.Sentence,
+                    recipe?.Name,
                     w.Value,
                     Units.Show(w.Value.BrewL, Dimension.Volume, holding.Units),
                     Units.Show(w.Value.WantedL, Dimension.Volume, holding.Units),
@@ -151,7 +175,7 @@ public static class PlanEndpoints
             refusal => refusal);
     }
 
-    private static (BrewPlanQuestion? Question, Refusal? Refused) Question(PlanRequest r, KitSnapshot kit, DateTimeOffset now, Records.Ground.Holding holding)
+    private static (BrewPlanQuestion? Question, Refusal? Refused) Question(PlanRequest r, KitSnapshot kit, bool kitByHand, DateTimeOffset now, Records.Ground.Holding holding)
     {
         var ids = r.BedIds.Distinct().ToList();
         var beds = ids.Where(kit.Beds.ContainsKey).Select(id => kit.Beds[id]).ToList();
@@ -185,8 +209,23 @@ public static class PlanEndpoints
             choices[fork] = school;
         }
 
+        var rulings = new Dictionary<string, SourceRuling>();
+        foreach (var kind in Ingredients.Sources.Select(s => s.Kind))
+        {
+            if (Lot(kit, r, kind)?.Ruling is { } ruling)
+            {
+                rulings[kind] = ruling;
+            }
+        }
+
+        var chosen = kit.Lots.FirstOrDefault(l => l.Id == r.SourceInputId);
         return (new BrewPlanQuestion
         {
+            SourceRulings = rulings,
+            BiasByCount = chosen?.Ruling?.BiasByCount,
+            Loads = r.Loads,
+            Bench = vessel!.AirJson is { } air && !kitByHand ? BatchJson.Read<AirBenchQuestion>(air) : null,
+            VesselUnclean = kit.Unclean.Contains(vessel.Id),
             Beds = beds,
             Purpose = r.Purpose,
             UseAt = r.UseAt,
@@ -203,7 +242,7 @@ public static class PlanEndpoints
             Units = holding.Units,
             WarmthC = r.WarmthC,
             SwingC = r.SwingC,
-            Source = r.Source,
+            Source = r.Source ?? chosen?.Kind,
             FoodsOnShelf = kit.Shelf,
             Making = r.Making,
             BrewL = r.BrewL,
@@ -213,6 +252,36 @@ public static class PlanEndpoints
             Choices = choices,
             Members = Members,
         }, null);
+    }
+
+    private static KitLot? Lot(KitSnapshot kit, PlanRequest r, string kind) =>
+        kit.Lots.FirstOrDefault(l => l.Id == r.SourceInputId && l.Kind == kind) ?? kit.Lots.FirstOrDefault(l => l.Kind == kind && l.Ruling?.Fitness != SourceFitness.Unfit);
+
+    /// <summary>A recipe fills in whatever the grower has not set by hand, scaled to the litres of this brew.</summary>
+    private static BrewPlanQuestion WithRecipe(BrewPlanQuestion q, RecipeFile recipe)
+    {
+        var litres = q.BrewL ?? BrewPlan.LitresFor(q.Beds.Sum(b => b.AreaM2), q.Purpose == "leaf", q.VesselWorkingL ?? 1);
+        var scaled = Recipes.ScaledTo(recipe, litres);
+        return q with
+        {
+            Making = q.Making ?? recipe.Making,
+            Bias = recipe.Bias,
+            Source = q.Source ?? scaled.Sources![0].Kind,
+            SourceL = q.SourceL ?? scaled.Sources![0].Litres,
+            Foods = q.Foods ?? scaled.Foods,
+        };
+    }
+
+    private static async Task<Prior?> Prior(PlanRequest r, RecipeFile? recipe, string? source, HoldingDb db, IMemoryCache cache)
+    {
+        var key = ("prior", r.VesselId, r.Recipe, source);
+        if (!cache.TryGetValue(key, out Prior? prior))
+        {
+            prior = await Lessons.Prior(db, r.VesselId ?? 0, recipe is null ? null : await RecipeEndpoints.RecipeOf(r.Recipe, db), source ?? "compost");
+            cache.Set(key, prior, new MemoryCacheEntryOptions { Size = 1, AbsoluteExpirationRelativeToNow = TimeSpan.FromSeconds(20) });
+        }
+
+        return prior;
     }
 
     private static void Missing(Checks checks, string field, object? found, string what)

@@ -23,13 +23,13 @@ public sealed record StripRequest(string? Strip, DateTimeOffset? At);
 public sealed record VesselRequest(int? Id, string? Name, string? Shape, string? Total, string? Working, string? Depth);
 
 /// <summary>A pump as typed.</summary>
-public sealed record PumpRequest(int? Id, string? Name, string? OpenFlow, string? ShutOff);
+public sealed record PumpRequest(int? Id, string? Name, string? OpenFlow, string? ShutOff, string? Battery = null);
 
 /// <summary>A diffuser as typed.</summary>
 public sealed record DiffuserRequest(int? Id, string? Name, string? Kind, string? Loss);
 
 /// <summary>Something on the shelf as typed.</summary>
-public sealed record InputRequest(int? Id, string? Name, string? Kind, string? Lot, string? UnfitWhy);
+public sealed record InputRequest(int? Id, string? Name, string? Kind, string? Lot, string? UnfitWhy, string? Price = null);
 
 /// <summary>A choice at a fork.</summary>
 public sealed record ChoiceRequest(string? School);
@@ -108,9 +108,10 @@ public static class GroundEndpoints
     {
         var units = await clock.Units();
         string Show(double si, Dimension d) => Units.Show(si, d, units);
+        var lives = (await db.BedChecks.AsNoTracking().GroupBy(c => c.BedId).Select(g => g.OrderByDescending(c => c.At).First()).ToListAsync()).ToDictionary(c => c.BedId, c => c.Life);
         var beds = await db.Beds.AsNoTracking().OrderBy(b => b.Id).Take(500).ToListAsync();
         var waters = await db.Waters.AsNoTracking().OrderBy(w => w.Id)
-            .Select(w => new { w.Id, w.Name, w.Kind, w.Chloramine, Strip = w.Strips.OrderByDescending(s => s.At).Select(s => new { s.MgPerL, s.At }).FirstOrDefault() }).ToListAsync();
+            .Select(w => new { w.Id, w.Name, w.Kind, w.Chloramine, Strip = w.Strips.OrderByDescending(s => s.At).ThenByDescending(s => s.Id).Select(s => new { s.MgPerL, s.At }).FirstOrDefault() }).ToListAsync();
         var vessels = await db.Vessels.AsNoTracking().OrderBy(v => v.Id).ToListAsync();
         var pumps = await db.Pumps.AsNoTracking().OrderBy(v => v.Id).ToListAsync();
         var diffusers = await db.Diffusers.AsNoTracking().OrderBy(v => v.Id).ToListAsync();
@@ -122,15 +123,16 @@ public static class GroundEndpoints
                   let q = Air.AtDepth(p.OpenLpm, p.ShutOffKPa, v.DepthM, d.LossKPa ?? Ingredients.Diffuser(d.Kind)!.UsualLossKPa)
                   select new AirAtDepth(p.Id, v.Id, d.Id, q.Refused is null ? q.Value : null, q.Refused is null ? GroundSays.Air(q.Value, p.OpenLpm, v.WorkingL, v.DepthM, units) : q.Refused.Problems[0].ToString());
         return TypedResults.Ok(new GroundView(
-            [.. beds.Select(b => new BedView(b.Id, b.Name, b.AreaM2, b.AreaTyped, Show(b.AreaM2, Dimension.Area), b.Crop, b.Growing, b.SoilPh, b.Version, GroundSays.Bed(b.AreaM2, b.SoilPh, units)))],
+            [.. beds.Select(b => new BedView(b.Id, b.Name, b.AreaM2, b.AreaTyped, Show(b.AreaM2, Dimension.Area), b.Crop, b.Growing, b.SoilPh, b.Version, GroundSays.Bed(b.AreaM2, b.SoilPh, units), lives.GetValueOrDefault(b.Id)))],
             [.. waters.Select(w => new WaterView(w.Id, w.Name, w.Kind, w.Chloramine, w.Strip?.MgPerL, w.Strip?.At, GroundSays.Water(w.Kind, w.Strip?.MgPerL, w.Chloramine)))],
             [.. vessels.Select(v => new VesselRow(v.Id, v.Name, v.Shape, v.TotalL, v.WorkingL, v.DepthM, Show(v.WorkingL, Dimension.Volume), Show(v.DepthM, Dimension.Length), GroundSays.Vessel(v.TotalL, v.WorkingL)))],
-            [.. pumps.Select(p => new PumpRow(p.Id, p.Name, p.OpenLpm, p.ShutOffKPa, Show(p.OpenLpm, Dimension.Flow), Show(p.ShutOffKPa, Dimension.Pressure), GroundSays.Pump(p.ShutOffKPa)))],
+            [.. pumps.Select(p => new PumpRow(p.Id, p.Name, p.OpenLpm, p.ShutOffKPa, Show(p.OpenLpm, Dimension.Flow), Show(p.ShutOffKPa, Dimension.Pressure), GroundSays.Pump(p.ShutOffKPa) + (p.BatteryHours is { } h ? $" Its battery lasts {Say.Hours(h)}." : ""), p.BatteryHours))],
             [.. diffusers.Select(d => new DiffuserRow(d.Id, d.Name, d.Kind, d.LossKPa, GroundSays.Diffuser(Ingredients.Diffuser(d.Kind)!, d.LossKPa)))],
-            [.. inputs.Select(i => new InputRow(i.Id, i.Name, i.Kind, i.Lot, i.UnfitWhy))],
+            [.. inputs.Select(i => new InputRow(i.Id, i.Name, i.Kind, i.Lot, i.UnfitWhy, i.Price))],
             [.. air.Take(400)],
             [.. Ingredients.Sources.Select(s => new KindView(s.Kind, s.Name))],
             [.. Ingredients.Foods.Select(s => new KindView(s.Kind, s.Name))],
+            [.. Ingredients.Clearers.Select(s => new KindView(s.Kind, s.Name))],
             [.. Ingredients.Diffusers.Select(s => new KindView(s.Kind, s.Name))],
             await db.ForkChoices.AsNoTracking().ToDictionaryAsync(f => f.ForkId, f => f.SchoolId)));
     }

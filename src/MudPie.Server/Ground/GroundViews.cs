@@ -8,7 +8,7 @@ public sealed record HoldingView(
     bool SetUp, string Name, string Zone, UnitSystem Units, bool IsDemo, double Latitude, double Longitude, double AltitudeM, IReadOnlyList<string> Rooms, DateTimeOffset Now);
 
 /// <summary>A bed with what it asks for.</summary>
-public sealed record BedView(int Id, string Name, double AreaM2, string AreaTyped, string AreaShown, string Crop, string Growing, double? SoilPh, Guid Version, string Says);
+public sealed record BedView(int Id, string Name, double AreaM2, string AreaTyped, string AreaShown, string Crop, string Growing, double? SoilPh, Guid Version, string Says, string? Life);
 
 /// <summary>A water source with what its last strip means.</summary>
 public sealed record WaterView(int Id, string Name, string Kind, bool Chloramine, double? LastStrip, DateTimeOffset? LastStripAt, string Says);
@@ -17,13 +17,13 @@ public sealed record WaterView(int Id, string Name, string Kind, bool Chloramine
 public sealed record VesselRow(int Id, string Name, string Shape, double TotalL, double WorkingL, double DepthM, string WorkingShown, string DepthShown, string Says);
 
 /// <summary>A pump.</summary>
-public sealed record PumpRow(int Id, string Name, double OpenLpm, double ShutOffKPa, string OpenShown, string ShutOffShown, string Says);
+public sealed record PumpRow(int Id, string Name, double OpenLpm, double ShutOffKPa, string OpenShown, string ShutOffShown, string Says, double? BatteryHours);
 
 /// <summary>A diffuser.</summary>
 public sealed record DiffuserRow(int Id, string Name, string Kind, double? LossKPa, string Says);
 
 /// <summary>Something on the shelf.</summary>
-public sealed record InputRow(int Id, string Name, string Kind, string? Lot, string? UnfitWhy);
+public sealed record InputRow(int Id, string Name, string Kind, string? Lot, string? UnfitWhy, double? Price);
 
 /// <summary>What pump, diffuser and vessel make of each other: air at depth and the schools' asking.</summary>
 public sealed record AirAtDepth(int PumpId, int VesselId, int DiffuserId, double? Lpm, string Says);
@@ -31,7 +31,7 @@ public sealed record AirAtDepth(int PumpId, int VesselId, int DiffuserId, double
 /// <summary>Ground and kit.</summary>
 public sealed record GroundView(
     IReadOnlyList<BedView> Beds, IReadOnlyList<WaterView> Waters, IReadOnlyList<VesselRow> Vessels, IReadOnlyList<PumpRow> Pumps,
-    IReadOnlyList<DiffuserRow> Diffusers, IReadOnlyList<InputRow> Inputs, IReadOnlyList<AirAtDepth> Air, IReadOnlyList<KindView> Sources, IReadOnlyList<KindView> Foods,
+    IReadOnlyList<DiffuserRow> Diffusers, IReadOnlyList<InputRow> Inputs, IReadOnlyList<AirAtDepth> Air, IReadOnlyList<KindView> Sources, IReadOnlyList<KindView> Foods, IReadOnlyList<KindView> Clearers,
     IReadOnlyList<KindView> DiffuserKinds, IReadOnlyDictionary<string, string> ForkChoices);
 
 /// <summary>A kind to choose from.</summary>

@@ -72,6 +72,7 @@ public static class KitReader
         pump.Name = fields.Name("name", r.Name, "the pump");
         pump.OpenLpm = fields.Quantity("openFlow", r.OpenFlow, Dimension.Flow, 0.1, 5000, "It stands on the pump's box.");
         pump.ShutOffKPa = fields.Quantity("shutOff", r.ShutOff, Dimension.Pressure, 1, 200, "It stands on the box as pressure, or as the greatest depth: 1 m of water is 9.8 kPa.");
+        pump.BatteryHours = fields.Optional("battery", r.Battery, Dimension.Plain, 0.1, 72);
         return pump;
     }
 
@@ -90,7 +91,8 @@ public static class KitReader
     {
         var input = await Old(db.Inputs, r.Id, fields) ?? Added(db, new Input { Name = "", Kind = "" });
         input.Name = fields.Name("name", r.Name, "it");
-        input.Kind = fields.OneOf("kind", r.Kind, [.. Ingredients.Sources.Select(s => s.Kind), .. Ingredients.Foods.Select(f => f.Kind)]);
+        input.Kind = fields.OneOf("kind", r.Kind, [.. Ingredients.Sources.Select(s => s.Kind), .. Ingredients.Foods.Select(f => f.Kind), .. Ingredients.Clearers.Select(c => c.Kind)]);
+        input.Price = string.IsNullOrWhiteSpace(r.Price) ? null : fields.Quantity("price", r.Price, Dimension.Plain, 0, 100_000, "Give the price of a litre, or of a kilogram of a powder.");
         input.Lot = string.IsNullOrWhiteSpace(r.Lot) ? null : fields.Name("lot", r.Lot, "the lot");
         input.UnfitWhy = string.IsNullOrWhiteSpace(r.UnfitWhy) ? null : fields.Name("unfitWhy", r.UnfitWhy, "the reason");
         return input;

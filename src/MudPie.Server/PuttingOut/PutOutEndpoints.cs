@@ -113,6 +113,7 @@ public static class PutOutEndpoints
         }
 
         var batch = await db.Batches.FirstAsync(b => b.Id == batchId);
+        batch.LearntJson = await live.Taught(batchId);
         batch.State = BatchState.Used;
         batch.AirOffAt ??= at;
         var s = ready.Worked.Value.Spread;

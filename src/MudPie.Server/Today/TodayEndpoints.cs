@@ -18,7 +18,8 @@ namespace MudPie.Server.Today;
 /// <param name="Action">What its one button says.</param>
 /// <param name="Link">Where it leads.</param>
 /// <param name="At">When it is or was due.</param>
-public sealed record TodayItem(string Id, int Urgency, string Title, string Detail, string Action, string Link, DateTimeOffset At);
+/// <param name="NoticeId">The watch has spoken of it: it can be put off, or seen to.</param>
+public sealed record TodayItem(string Id, int Urgency, string Title, string Detail, string Action, string Link, DateTimeOffset At, int? NoticeId = null);
 
 /// <summary>What wants hands, and what the day is like.</summary>
 public sealed record TodayView(IReadOnlyList<TodayItem> Items, string Light, IReadOnlyList<BatchLine> Going);
@@ -69,6 +70,7 @@ public static class TodayEndpoints
         var local = await clock.Local();
         var going = await Going(db, live);
         var items = going.SelectMany(g => TodayRules.Of(g.Batch, g.Watch, clock.Now, local)).ToList();
+        items = await WithNotices(items, going, db, clock.Now);
         foreach (var pair in (await BrixEndpoints.Pairs(db, clock)).Where(p => p.After is null && clock.Now > p.SprayedAt.AddDays(1) && clock.Now < p.SprayedAt.AddDays(10)).DistinctBy(p => p.BedId))
         {
             items.Add(TodayRules.BrixDue(pair, clock.Now, local));
@@ -84,6 +86,33 @@ public static class TodayEndpoints
                 [.. g.Batch.Beds.Select(b => b.Bed.Name)], null, g.Watch?.Verdict.Sentence ?? BatchViews.Outcome(g.Batch.State, null, null)))]));
     }
 
+    /// <summary>Items that the watch has spoken of can be put off or seen to, and then stay away; what only the watch knows is added.</summary>
+    private static async Task<List<TodayItem>> WithNotices(List<TodayItem> items, List<(Batch Batch, WatchAnswer? Watch)> going, HoldingDb db, DateTimeOffset now)
+    {
+        var ids = going.Select(g => g.Batch.Id).ToList();
+        var notices = await db.Notices.AsNoTracking().Where(n => ids.Contains(n.BatchId)).OrderBy(n => n.Id).ToListAsync();
+        var newest = notices.GroupBy(n => (n.BatchId, n.Rule)).ToDictionary(g => g.Key, g => g.Last());
+        bool Away(WatchNotice n) => n.DoneAt is not null || n.PutOffUntil > now;
+        var list = new List<TodayItem>();
+        var told = new HashSet<(int, string)>();
+        foreach (var item in items)
+        {
+            var key = TodayRules.RuleOf(item.Id);
+            var notice = key is { } k && told.Add(k) ? newest.GetValueOrDefault(k) : null;
+            if (notice is null || !Away(notice))
+            {
+                list.Add(item with { NoticeId = notice?.Id });
+            }
+        }
+
+        foreach (var n in newest.Values.Where(n => !Away(n) && !told.Contains((n.BatchId, n.Rule))))
+        {
+            list.Add(new TodayItem($"watch-{n.Id}", n.Tone switch { "Stop" => 0, "Mind" => 1, _ => 2 }, n.Title, n.Todo, "Look at it", $"/brew/{n.BatchId}", n.At, n.Id));
+        }
+
+        return list;
+    }
+
     private static async Task<IResult> DayLine(HoldingDb db, HoldingClock clock, LiveBrew live)
     {
         var (from, to) = (clock.Now.AddHours(-13), clock.Now.AddHours(48));
@@ -93,6 +122,7 @@ public static class TodayEndpoints
         var pips = going.Where(g => g.Batch.StartedAt is not null).SelectMany(g => LiveBrew.Standing(g.Batch).Where(l => l.Kind == LogKind.Oxygen && l.At > from)
                 .TakeLast(24).Select(l => new DayPip(l.At, g.Batch.Id, $"{g.Batch.Vessel.Name}: {Say.Fixed(l.Number ?? 0, 1)} mg/L", false))).ToList();
         pips.AddRange(going.Where(g => g.Watch is not null && g.Batch.State == BatchState.Brewing).Select(g => new DayPip(g.Batch.StartedAt!.Value.AddHours(g.Watch!.ReadingDueAtH), g.Batch.Id, $"{g.Batch.Vessel.Name}: reading due", true)));
+        pips.AddRange((await Watch.WatchEndpoints.Standing(db, clock.Now)).Where(n => n.At > from && n.At < to && going.Any(g => g.Batch.Id == n.BatchId)).Select(n => new DayPip(n.At, n.BatchId, n.Title, true)));
         var next = going.SelectMany(g => TodayRules.Next(g.Batch, g.Watch, clock.Now)).Where(n => n.At > clock.Now.AddHours(-2)).OrderBy(n => n.At).Take(3).ToList();
         return TypedResults.Ok(new DayLineView(
             from, to, clock.Now,

@@ -61,6 +61,12 @@ public static class TodayRules
         }
     }
 
+    /// <summary>The batch and the rule of the watch that an item is about; null where the watch has none.</summary>
+    public static (int BatchId, string Rule)? RuleOf(string itemId) =>
+        itemId.Split('-') is [var what, var id] && int.TryParse(id, NumberStyles.None, CultureInfo.InvariantCulture, out var batch)
+            ? what switch { "slide" => (batch, "below6Expected"), "heap" => (batch, "below6Now"), "use" => (batch, "graceShort"), "ready" => (batch, "ready"), "read" => (batch, "noReading"), _ => null }
+            : null;
+
     /// <summary>Leaves to read again after a spray.</summary>
     public static TodayItem BrixDue(BrixPair pair, DateTimeOffset now, Func<DateTimeOffset, DateTimeOffset> local)
     {

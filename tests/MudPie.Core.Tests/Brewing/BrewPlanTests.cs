@@ -153,7 +153,7 @@ public class BrewPlanTests
     public void An_unfit_source_stops_the_plan_an_unclean_vessel_and_a_living_bed_are_said()
     {
         var unfit = SourceGate.Judge(new SourceAnswers { Kind = "compost", Manure = "raw" }).Value;
-        Plan(Leaf with { SourceRuling = unfit }).Value.Verdict.Sentence.ShouldBe("Not from this source.");
+        Plan(Leaf with { SourceRulings = new Dictionary<string, SourceRuling> { ["castings"] = unfit } }).Value.Verdict.Sentence.ShouldBe("Not from this source.");
         var plan = Plan(Leaf with { VesselUnclean = true, Beds = [Leaf.Beds[0] with { Life = "living" }, Leaf.Beds[1]] }).Worked;
         plan.Cautions[0].Id.ShouldBe("vessel-unclean");
         plan.Value.GroundSays.Single().ShouldContain("Ridge Bed 1: this ground is alive already");

@@ -1,0 +1,60 @@
+using Microsoft.EntityFrameworkCore;
+using MudPie.Core.Brewing;
+using MudPie.Core.Measures;
+using MudPie.Core.Workings;
+using MudPie.Records;
+using MudPie.Records.Brewing;
+using MudPie.Server.Web;
+
+namespace MudPie.Server.Brewing;
+
+/// <summary>A vessel's air: its set-up, or what one would begin with.</summary>
+public sealed record AirSetUpView(int VesselId, string Vessel, bool Kept, AirBenchQuestion Bench, string WorkingShown);
+
+/// <summary>The air bench.</summary>
+public static class AirEndpoints
+{
+    /// <summary>What can be asked and done.</summary>
+    public static void MapAir(this IEndpointRouteBuilder api)
+    {
+        api.MapGet("/brew/air/{vesselId:int}", Read).Produces<AirSetUpView>().ProducesProblem(404);
+        api.MapPost("/brew/air/work-out", (AirBenchQuestion bench) => Problems.Answer(AirBench.Of(bench))).Produces<Worked<AirBenchAnswer>>().ProducesProblem(422);
+        api.MapPost("/brew/air/{vesselId:int}", Keep).Produces<Kept>().ProducesProblem(422);
+    }
+
+    private static async Task<IResult> Read(int vesselId, HoldingDb db, HoldingClock clock)
+    {
+        if (await db.Vessels.AsNoTracking().FirstOrDefaultAsync(v => v.Id == vesselId) is not { } vessel)
+        {
+            return Problems.NotFound("vessel");
+        }
+
+        var pumps = await db.Pumps.AsNoTracking().ToListAsync();
+        var diffusers = await db.Diffusers.AsNoTracking().ToListAsync();
+        var pump = pumps.MinBy(p => Math.Abs(Math.Log(p.OpenLpm / (0.35 * vessel.WorkingL))));
+        var usual = KitChoice.UsualDiffuser(vessel.Shape);
+        var bench = vessel.AirJson is { } json ? BatchJson.Read<AirBenchQuestion>(json) : new AirBenchQuestion
+        {
+            Pumps = [new BenchPump { Name = pump?.Name ?? "pump", OpenLpm = pump?.OpenLpm ?? vessel.WorkingL * 0.35, ShutOffKPa = pump?.ShutOffKPa ?? 20 }],
+            Outlets = [new BenchOutlet { Name = (diffusers.FirstOrDefault(d => d.Kind == usual)?.Name ?? "outlet").ToLowerInvariant(), Diffuser = usual, DepthM = vessel.DepthM, Share = 1, HoseM = 1.5, HoseMm = vessel.WorkingL > 100 ? 13 : 5 }],
+        };
+        return TypedResults.Ok(new AirSetUpView(vessel.Id, vessel.Name, vessel.AirJson is not null, bench with { VolumeL = vessel.WorkingL }, Units.Show(vessel.WorkingL, Dimension.Volume, await clock.Units())));
+    }
+
+    private static Task<IResult> Keep(int vesselId, AirBenchQuestion bench, HoldingDb db, Writes writes) => writes.Do<Kept>(async () =>
+    {
+        if (await db.Vessels.FirstOrDefaultAsync(v => v.Id == vesselId) is not { } vessel)
+        {
+            return Refusal.Of("vesselId", "There is no such vessel.", "Choose from the list.");
+        }
+
+        var worked = AirBench.Of(bench with { Brew = null });
+        if (worked.Refused is { } refused)
+        {
+            return refused;
+        }
+
+        vessel.AirJson = BatchJson.Keep(bench with { Brew = null });
+        return Writes.Done(new Kept(vessel.Id));
+    });
+}

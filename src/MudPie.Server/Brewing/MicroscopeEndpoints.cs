@@ -1,0 +1,87 @@
+using Microsoft.EntityFrameworkCore;
+using MudPie.Core.Brewing;
+using MudPie.Core.Workings;
+using MudPie.Records;
+using MudPie.Records.Brewing;
+using MudPie.Server.Web;
+
+namespace MudPie.Server.Brewing;
+
+/// <summary>A tally to be kept with what it is of.</summary>
+public sealed record TallyRequest(int? BatchId, int? InputId, string? Stage, TallyQuestion Tally, DateTimeOffset? At);
+
+/// <summary>Two counts, before and after a pump or sprayer.</summary>
+public sealed record ThroughRequest(IReadOnlyList<double>? Before, IReadOnlyList<double>? After);
+
+/// <summary>A tally that was kept.</summary>
+public sealed record TallyView(int Id, string Of, string Stage, DateTimeOffset At, Worked<TallyAnswer> Answer);
+
+/// <summary>Growth between two tallies of one brew.</summary>
+public sealed record GrowthView(string Of, double Times, string Sentence);
+
+/// <summary>All tallies, and what grew between extraction and the end.</summary>
+public sealed record TalliesView(IReadOnlyList<TallyView> Tallies, IReadOnlyList<GrowthView> Growth);
+
+/// <summary>Under the microscope.</summary>
+public static class MicroscopeEndpoints
+{
+    /// <summary>What can be asked and done.</summary>
+    public static void MapMicroscope(this IEndpointRouteBuilder api)
+    {
+        api.MapPost("/brew/tally/work-out", (TallyQuestion q) => Problems.Answer(MicroscopeTally.Of(q))).Produces<Worked<TallyAnswer>>().ProducesProblem(422);
+        api.MapPost("/brew/tally/through", (ThroughRequest r) => Problems.Answer(Microscope.CameThrough(r.Before, r.After))).Produces<Worked<WholeAnswer>>().ProducesProblem(422);
+        api.MapPost("/brew/tallies", Keep).Produces<Kept>().ProducesProblem(422);
+        api.MapGet("/brew/tallies", Read).Produces<TalliesView>();
+    }
+
+    private static Task<IResult> Keep(TallyRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
+    {
+        var fields = new TypedFields(await clock.Units());
+        var stage = fields.OneOf("stage", r.Stage, "source", "extracted", "end", "beforePump", "afterPump");
+        var at = fields.Past("at", r.At, clock.Now);
+        var worked = MicroscopeTally.Of(r.Tally);
+        if (worked.Refused is { } refused)
+        {
+            fields.Checks.Add(refused, "tally.");
+        }
+
+        if (stage == "source" ? !await db.Inputs.AnyAsync(i => i.Id == r.InputId) : !await db.Batches.AnyAsync(b => b.Id == r.BatchId))
+        {
+            fields.Checks.Add(stage == "source" ? "inputId" : "batchId", "It is not said what was counted.", stage == "source" ? "Choose the lot of source." : "Choose the brew.");
+        }
+
+        if (!fields.Checks.Sound)
+        {
+            return fields.Checks.Refusal;
+        }
+
+        var kept = new MicroscopeTallyKept { BatchId = stage == "source" ? null : r.BatchId, InputId = stage == "source" ? r.InputId : null, At = at, RecordedAt = clock.Now, Stage = stage, TallyJson = BatchJson.Keep(r.Tally) };
+        db.Tallies.Add(kept);
+        await db.SaveChangesAsync();
+        return Writes.Done(new Kept(kept.Id));
+    });
+
+    private static async Task<IResult> Read(HoldingDb db, int page = 0)
+    {
+        var rows = await db.Tallies.AsNoTracking().OrderByDescending(t => t.At).Skip(Math.Max(page, 0) * 30).Take(30).Select(t => new
+        {
+            t.Id,
+            t.BatchId,
+            t.Stage,
+            t.At,
+            t.TallyJson,
+            Batch = db.Batches.Where(b => b.Id == t.BatchId).Select(b => b.Name).FirstOrDefault(),
+            Input = db.Inputs.Where(i => i.Id == t.InputId).Select(i => i.Lot == null ? i.Name : i.Name + ", " + i.Lot).FirstOrDefault(),
+        }).ToListAsync();
+        var views = rows.Select(r => (r.BatchId, View: new TallyView(r.Id, r.Batch ?? r.Input ?? "", r.Stage, r.At, MicroscopeTally.Of(BatchJson.Read<TallyQuestion>(r.TallyJson)).Worked))).ToList();
+        var growth = views.Where(v => v.BatchId is not null).GroupBy(v => v.BatchId).Select(g => (First: g.LastOrDefault(v => v.View.Stage == "extracted").View, Last: g.FirstOrDefault(v => v.View.Stage == "end").View))
+            .Where(p => p.First is not null && p.Last is not null).Select(p => Grown(p.First, p.Last)).OfType<GrowthView>().ToList();
+        return TypedResults.Ok(new TalliesView([.. views.Select(v => v.View)], growth));
+    }
+
+    private static GrowthView? Grown(TallyView first, TallyView last)
+    {
+        var (a, b) = (first.Answer.Value.BacteriaUgPerMl + first.Answer.Value.FungiUgPerMl, last.Answer.Value.BacteriaUgPerMl + last.Answer.Value.FungiUgPerMl);
+        return a <= 0 ? null : new GrowthView(last.Of, b / a, $"{last.Of}: {Say.Number(b / a, 2)} times the living mass between extraction and the end. That is the brewer's proof{(b / a < 1.5 ? ", and here it is thin" : "")}.");
+    }
+}

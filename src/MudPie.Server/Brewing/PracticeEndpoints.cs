@@ -1,0 +1,19 @@
+using MudPie.Core.Brewing;
+using MudPie.Core.Workings;
+using MudPie.Server.Web;
+
+namespace MudPie.Server.Brewing;
+
+/// <summary>A situation to choose.</summary>
+public sealed record SituationView(string Id, string Name, string Story, double UseAtH);
+
+/// <summary>The practice brew. Nothing is kept: the same deeds give the same brew.</summary>
+public static class PracticeEndpoints
+{
+    /// <summary>What can be asked.</summary>
+    public static void MapPractice(this IEndpointRouteBuilder api)
+    {
+        api.MapGet("/brew/practice", () => PracticeBrew.Situations.Select(s => new SituationView(s.Id, s.Name, s.Story, s.UseAtH)).ToList()).Produces<IReadOnlyList<SituationView>>();
+        api.MapPost("/brew/practice", (PracticeQuestion q) => Problems.Answer(PracticeBrew.Of(q))).Produces<Worked<PracticeAnswer>>().ProducesProblem(422);
+    }
+}

@@ -1,0 +1,136 @@
+using System.Globalization;
+using System.Text.Json;
+using System.Text.Json.Serialization;
+using Microsoft.EntityFrameworkCore;
+using MudPie.Core.Brewing;
+using MudPie.Core.Workings;
+using MudPie.Records;
+using MudPie.Records.Brewing;
+using MudPie.Server.Web;
+
+namespace MudPie.Server.Brewing;
+
+/// <summary>A recipe in the list: of the starting set, or the grower's own newest version.</summary>
+public sealed record RecipeLine(string Ref, int? RecipeId, int Version, string Name, bool Starting, RecipeFile File, IReadOnlyList<int> Versions, int Brews);
+
+/// <summary>A recipe to be kept: with the id of an older one it becomes its next version.</summary>
+public sealed record RecipeRequest(int? RecipeId, RecipeFile File);
+
+/// <summary>A recipe file brought, as text.</summary>
+public sealed record RecipeBrought(string? Json);
+
+/// <summary>Recipes: kept, versioned, written and read as one open file.</summary>
+public static class RecipeEndpoints
+{
+    private static readonly JsonSerializerOptions Pretty = new(Json.Options) { WriteIndented = true, DefaultIgnoreCondition = JsonIgnoreCondition.WhenWritingNull, Encoder = System.Text.Encodings.Web.JavaScriptEncoder.UnsafeRelaxedJsonEscaping };
+
+    private static readonly JsonSerializerOptions Strict = new(Json.Options) { UnmappedMemberHandling = JsonUnmappedMemberHandling.Disallow };
+
+    /// <summary>What can be asked and done.</summary>
+    public static void MapRecipes(this IEndpointRouteBuilder api)
+    {
+        api.MapGet("/brew/recipes", List).Produces<IReadOnlyList<RecipeLine>>();
+        api.MapGet("/brew/recipes/{reference}/file", Write);
+        api.MapPost("/brew/recipes", Keep).Produces<Kept>().ProducesProblem(422);
+        api.MapPost("/brew/recipes/bring", Bring).Produces<Kept>().ProducesProblem(422);
+    }
+
+    /// <summary>Number of the version behind a reference such as "v:12"; null for the starting set and for none.</summary>
+    public static int? VersionOf(string? reference) => reference?.Split(':') is ["v", var n] && int.TryParse(n, NumberStyles.None, CultureInfo.InvariantCulture, out var id) ? id : null;
+
+    /// <summary>The recipe behind a version.</summary>
+    public static async Task<int?> RecipeOf(string? reference, HoldingDb db) =>
+        VersionOf(reference) is { } id ? await db.RecipeVersions.Where(v => v.Id == id).Select(v => (int?)v.RecipeId).FirstOrDefaultAsync() : null;
+
+    /// <summary>The recipe of a reference; null for none, or a refusal where it is not there.</summary>
+    public static async Task<(RecipeFile? File, Refusal? Missing)> Find(string? reference, HoldingDb db)
+    {
+        if (string.IsNullOrEmpty(reference))
+        {
+            return (null, null);
+        }
+
+        if (reference.Split(':') is ["start", var n] && int.TryParse(n, NumberStyles.None, CultureInfo.InvariantCulture, out var i) && i < Recipes.Starting.Count)
+        {
+            return (Recipes.Starting[i], null);
+        }
+
+        return VersionOf(reference) is { } id && await db.RecipeVersions.AsNoTracking().FirstOrDefaultAsync(v => v.Id == id) is { } version
+            ? (BatchJson.Read<RecipeFile>(version.Json), null)
+            : (null, Refusal.Of("recipe", "That recipe is not there.", "Choose one from the list."));
+    }
+
+    private static async Task<IResult> List(HoldingDb db)
+    {
+        var own = await db.Recipes.AsNoTracking().OrderBy(r => r.Name).Select(r => new
+        {
+            r.Id,
+            r.Name,
+            Newest = r.Versions.OrderByDescending(v => v.Number).First(),
+            Numbers = r.Versions.OrderByDescending(v => v.Number).Select(v => v.Id).ToList(),
+            Brews = db.Batches.Count(b => b.RecipeVersion!.RecipeId == r.Id),
+        }).Take(200).ToListAsync();
+        return TypedResults.Ok(own.Select(r => new RecipeLine($"v:{r.Newest.Id}", r.Id, r.Newest.Number, r.Name, false, BatchJson.Read<RecipeFile>(r.Newest.Json), r.Numbers, r.Brews))
+            .Concat(Recipes.Starting.Select((f, i) => new RecipeLine($"start:{i}", null, 1, f.Name!, true, f, [], 0))).ToList());
+    }
+
+    private static async Task<IResult> Write(string reference, HoldingDb db)
+    {
+        var (file, _) = await Find(reference, db);
+        return file is null
+            ? Problems.NotFound("recipe")
+            : TypedResults.File(JsonSerializer.SerializeToUtf8Bytes(file, Pretty), "application/json", $"{string.Concat(file.Name!.ToLowerInvariant().Select(c => char.IsLetterOrDigit(c) ? c : '-')).Trim('-')}.recipe.json");
+    }
+
+    private static Task<IResult> Keep(RecipeRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(() => Add(r.RecipeId, r.File, db, clock));
+
+    private static Task<IResult> Bring(RecipeBrought r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
+    {
+        if (r.Json is not { Length: > 0 and <= 100_000 })
+        {
+            return Refusal.Of("json", "There is no recipe in that file, or it is larger than 100 kB.", "Bring a file written by Mud Pie, or after docs/formats/recipe.md.");
+        }
+
+        try
+        {
+            var file = JsonSerializer.Deserialize<RecipeFile>(r.Json, Strict);
+            return file is null ? Refusal.Of("json", "The file is empty.", "Bring a recipe.") : await Add(null, file, db, clock);
+        }
+        catch (JsonException e)
+        {
+            return Refusal.Of("json", $"Line {e.LineNumber + 1} can't be read{(e.Path is { Length: > 1 } path ? $" at {path}" : "")}.", "Bring a file written by Mud Pie, or after docs/formats/recipe.md.");
+        }
+    });
+
+    private static async Task<Ruling<Kept>> Add(int? recipeId, RecipeFile file, HoldingDb db, HoldingClock clock)
+    {
+        if (Recipes.Wrong(file) is { } wrong)
+        {
+            return wrong;
+        }
+
+        var name = file.Name!.Trim();
+        var recipe = recipeId is { } id ? await db.Recipes.Include(x => x.Versions).FirstOrDefaultAsync(x => x.Id == id) : null;
+        if (recipeId is not null && recipe is null)
+        {
+            return Refusal.Of("recipeId", "That recipe is not there.", "Keep it as a new one.");
+        }
+
+        if (await db.Recipes.AnyAsync(x => x.Name == name && x.Id != (recipeId ?? 0)))
+        {
+            return Refusal.Of("name", $"There is a recipe called “{name}” already.", "Give it another name, or keep this as a new version of that one.");
+        }
+
+        if (recipe is null)
+        {
+            recipe = new Records.Brewing.Recipe { Name = name };
+            db.Recipes.Add(recipe);
+        }
+
+        recipe.Name = name;
+        var version = new RecipeVersion { Number = recipe.Versions.Select(v => v.Number).DefaultIfEmpty(0).Max() + 1, At = clock.Now, Json = BatchJson.Keep(file with { Name = name }) };
+        recipe.Versions.Add(version);
+        await db.SaveChangesAsync();
+        return Writes.Done(new Kept(version.Id));
+    }
+}

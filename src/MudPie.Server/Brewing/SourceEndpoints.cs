@@ -1,0 +1,113 @@
+using Microsoft.EntityFrameworkCore;
+using MudPie.Core.Brewing;
+using MudPie.Core.Workings;
+using MudPie.Records;
+using MudPie.Records.Brewing;
+using MudPie.Records.Ground;
+using MudPie.Server.Web;
+
+namespace MudPie.Server.Brewing;
+
+/// <summary>A lot of source and what was ruled on it.</summary>
+public sealed record SourceLotView(int Id, string Name, string Kind, string? Lot, SourceAnswers? Answers, DateTimeOffset? AskedAt, Worked<SourceRuling>? Ruling, int Brews, int Earlier);
+
+/// <summary>A check on whether ground is alive.</summary>
+public sealed record GroundCheckRequest(int BedId, string? Kind, double? Weeks, double? Figure, DateTimeOffset? At);
+
+/// <summary>A check that was kept.</summary>
+public sealed record GroundCheckView(int Id, int BedId, string Bed, DateTimeOffset At, string Kind, double Figure, double? Weeks, string Life, string Says);
+
+/// <summary>Lots of source, and whether ground is alive.</summary>
+public static class SourceEndpoints
+{
+    /// <summary>What can be asked and done.</summary>
+    public static void MapSources(this IEndpointRouteBuilder api)
+    {
+        api.MapGet("/brew/sources", Read).Produces<IReadOnlyList<SourceLotView>>();
+        api.MapPost("/brew/sources/work-out", (SourceAnswers answers) => Problems.Answer(SourceGate.Judge(answers))).Produces<Worked<SourceRuling>>().ProducesProblem(422);
+        api.MapPost("/brew/sources/{id:int}/check", Check).Produces<Kept>().ProducesProblem(422);
+        api.MapGet("/brew/ground-checks", ReadGround).Produces<IReadOnlyList<GroundCheckView>>();
+        api.MapPost("/brew/ground-checks/work-out", (GroundCheckRequest r) => Problems.Answer(Judge(r))).Produces<Worked<GroundAliveAnswer>>().ProducesProblem(422);
+        api.MapPost("/brew/ground-checks", KeepGround).Produces<Kept>().ProducesProblem(422);
+    }
+
+    private static async Task<IResult> Read(HoldingDb db)
+    {
+        var kinds = Ingredients.Sources.Select(s => s.Kind).ToList();
+        var rows = await db.Inputs.AsNoTracking().Where(i => kinds.Contains(i.Kind)).OrderBy(i => i.Id).Select(i => new
+        {
+            i.Id,
+            i.Name,
+            i.Kind,
+            i.Lot,
+            Check = i.Checks.OrderByDescending(c => c.Id).Select(c => new { c.AnswersJson, c.At }).FirstOrDefault(),
+            Checks = i.Checks.Count,
+            Brews = db.Batches.Count(b => b.SourceInputId == i.Id),
+        }).ToListAsync();
+        return TypedResults.Ok(rows.Select(r =>
+        {
+            var answers = r.Check is null ? null : BatchJson.Read<SourceAnswers>(r.Check.AnswersJson);
+            return new SourceLotView(r.Id, r.Name, r.Kind, r.Lot, answers, r.Check?.At, answers is null ? null : SourceGate.Judge(answers).Worked, r.Brews, Math.Max(r.Checks - 1, 0));
+        }).ToList());
+    }
+
+    private static Task<IResult> Check(int id, SourceAnswers answers, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
+    {
+        var input = await db.Inputs.FirstOrDefaultAsync(i => i.Id == id);
+        if (input is null || Ingredients.Source(input.Kind) is null)
+        {
+            return Refusal.Of("id", "There is no such lot of source.", "Choose from the list; add one under Ground and kit.");
+        }
+
+        answers = answers with { Kind = input.Kind };
+        var ruling = SourceGate.Judge(answers);
+        if (ruling.Refused is { } refused)
+        {
+            return refused;
+        }
+
+        var check = new SourceCheck { InputId = id, At = clock.Now, AnswersJson = BatchJson.Keep(answers) };
+        db.SourceChecks.Add(check);
+        await db.SaveChangesAsync();
+        return Writes.Done(new Kept(check.Id));
+    });
+
+    private static async Task<IResult> ReadGround(HoldingDb db) => TypedResults.Ok(
+        (await (from c in db.BedChecks.AsNoTracking() join b in db.Beds on c.BedId equals b.Id orderby c.At descending select new { c, b.Name }).Take(100).ToListAsync())
+            .Select(x => new GroundCheckView(x.c.Id, x.c.BedId, x.Name, x.c.At, x.c.Kind, x.c.Figure, x.c.Weeks, x.c.Life, GroundAlive.Means(x.c.Life))).ToList());
+
+    private static Ruling<GroundAliveAnswer> Judge(GroundCheckRequest r) => r.Kind switch
+    {
+        "cotton" => GroundAlive.CottonStrip(r.Weeks, r.Figure).Match<Ruling<GroundAliveAnswer>>(w => w, x => Renamed(x, "goneShare")),
+        "co2" => GroundAlive.Co2Burst(r.Figure).Match<Ruling<GroundAliveAnswer>>(w => w, x => Renamed(x, "mgCPerKg")),
+        _ => Refusal.Of("kind", "No check was chosen.", "Choose cotton or co2."),
+    };
+
+    private static Refusal Renamed(Refusal refusal, string from) => new([.. refusal.Problems.Select(p => p.Field == from ? p with { Field = "figure" } : p)]);
+
+    private static Task<IResult> KeepGround(GroundCheckRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
+    {
+        var ruling = Judge(r);
+        var fields = new TypedFields(await clock.Units());
+        var at = fields.Past("at", r.At, clock.Now);
+        if (ruling.Refused is { } refused)
+        {
+            fields.Checks.Add(refused);
+        }
+
+        if (!await db.Beds.AnyAsync(b => b.Id == r.BedId))
+        {
+            fields.Checks.Add("bedId", "No bed was chosen.", "Choose the bed that was checked.");
+        }
+
+        if (!fields.Checks.Sound)
+        {
+            return fields.Checks.Refusal;
+        }
+
+        var check = new BedCheck { BedId = r.BedId, At = at, RecordedAt = clock.Now, Kind = r.Kind!, Figure = r.Figure!.Value, Weeks = r.Weeks, Life = ruling.Value.Life };
+        db.BedChecks.Add(check);
+        await db.SaveChangesAsync();
+        return Writes.Done(new Kept(check.Id));
+    });
+}

@@ -1,0 +1,130 @@
+using Ical.Net.CalendarComponents;
+using Ical.Net.DataTypes;
+using Ical.Net.Serialization;
+using Microsoft.EntityFrameworkCore;
+using MudPie.Core.Workings;
+using MudPie.Records;
+using MudPie.Records.Brewing;
+using MudPie.Server.Brewing;
+using MudPie.Server.Web;
+
+namespace MudPie.Server.Watch;
+
+/// <summary>Something the watch has said that still stands.</summary>
+public sealed record NoticeView(int Id, int BatchId, string Rule, string Tone, string Title, string Todo, DateTimeOffset At, DateTimeOffset FiredAt, DateTimeOffset? PutOffUntil);
+
+/// <summary>What stands, and where the lines are drawn.</summary>
+public sealed record WatchView(IReadOnlyList<NoticeView> Notices, double NoReadingH, double GraceMinutes, double ExpectedShare);
+
+/// <summary>Putting a notice off.</summary>
+public sealed record PutOffRequest(double? Minutes);
+
+/// <summary>Where the watch draws its lines.</summary>
+public sealed record WatchLinesRequest(double? NoReadingH, double? GraceMinutes, double? ExpectedShare);
+
+/// <summary>The watch, and the calendar of what is planned.</summary>
+public static class WatchEndpoints
+{
+    /// <summary>What can be asked and done.</summary>
+    public static void MapWatch(this IEndpointRouteBuilder api)
+    {
+        api.MapGet("/watch", Read).Produces<WatchView>();
+        api.MapPost("/watch/{id:int}/done", Done).Produces<Kept>().ProducesProblem(422);
+        api.MapPost("/watch/{id:int}/put-off", PutOff).Produces<Kept>().ProducesProblem(422);
+        api.MapPost("/watch/lines", SetLines).Produces<Kept>().ProducesProblem(422);
+        api.MapGet("/calendar.ics", Calendar);
+    }
+
+    /// <summary>Notices that stand and are not put off.</summary>
+    public static async Task<List<NoticeView>> Standing(HoldingDb db, DateTimeOffset now) =>
+        await db.Notices.AsNoTracking().Where(n => n.DoneAt == null && (n.PutOffUntil == null || n.PutOffUntil <= now)).OrderByDescending(n => n.FiredAt).Take(50)
+            .Select(n => new NoticeView(n.Id, n.BatchId, n.Rule, n.Tone, n.Title, n.Todo, n.At, n.FiredAt, n.PutOffUntil)).ToListAsync();
+
+    private static async Task<IResult> Read(HoldingDb db, HoldingClock clock)
+    {
+        var holding = await clock.Find();
+        return TypedResults.Ok(new WatchView(await Standing(db, clock.Now), holding?.WatchNoReadingH ?? 4, holding?.WatchGraceMinutes ?? 30, holding?.WatchExpectedShare ?? 0.5));
+    }
+
+    private static Task<IResult> Done(int id, HoldingDb db, HoldingClock clock, Writes writes) => Change(id, db, writes, n => n.DoneAt = clock.Now);
+
+    private static async Task<IResult> PutOff(int id, PutOffRequest r, HoldingDb db, HoldingClock clock, Writes writes)
+    {
+        var checks = new Checks();
+        var minutes = checks.Range("minutes", r.Minutes ?? 30, 5, 720, "min");
+        return checks.Sound ? await Change(id, db, writes, n => n.PutOffUntil = clock.Now.AddMinutes(minutes)) : Problems.Of(checks.Refusal);
+    }
+
+    private static Task<IResult> Change(int id, HoldingDb db, Writes writes, Action<WatchNotice> change) => writes.Do<Kept>(async () =>
+    {
+        if (await db.Notices.FirstOrDefaultAsync(n => n.Id == id && n.DoneAt == null) is not { } notice)
+        {
+            return Refusal.Of("id", "That is seen to already.", "Nothing more is to be done.");
+        }
+
+        change(notice);
+        return Writes.Done(new Kept(id));
+    });
+
+    private static Task<IResult> SetLines(WatchLinesRequest r, HoldingDb db, Writes writes) => writes.Do<Kept>(async () =>
+    {
+        var checks = new Checks();
+        var (hours, minutes, share) = (checks.Range("noReadingH", r.NoReadingH, 0.5, 24, "h"), checks.Range("graceMinutes", r.GraceMinutes, 5, 240, "min"), checks.Range("expectedShare", r.ExpectedShare, 0.05, 0.95, ""));
+        if (!checks.Sound)
+        {
+            return checks.Refusal;
+        }
+
+        var holding = await db.Holdings.OrderBy(h => h.Id).FirstAsync();
+        (holding.WatchNoReadingH, holding.WatchGraceMinutes, holding.WatchExpectedShare) = (hours, minutes, share);
+        return Writes.Done(new Kept(holding.Id));
+    });
+
+    /// <summary>What is planned and what the watch expects, as iCalendar: steps of plans, ready times, use by, readings due.</summary>
+    private static async Task<IResult> Calendar(HoldingDb db, HoldingClock clock, LiveBrew live)
+    {
+        var calendar = new Ical.Net.Calendar { ProductId = "-//Mud Pie//Brews//EN" };
+        void Event(string uid, DateTimeOffset at, double minutes, string what, string how) => calendar.Events.Add(new CalendarEvent
+        {
+            Uid = $"{uid}@mudpie",
+            DtStamp = new CalDateTime(clock.Now.UtcDateTime),
+            Start = new CalDateTime(at.UtcDateTime),
+            End = new CalDateTime(at.AddMinutes(Math.Max(minutes, 5)).UtcDateTime),
+            Summary = what,
+            Description = how,
+        });
+        var ids = await db.Batches.Where(b => b.State == BatchState.Planned || b.State == BatchState.Brewing || b.State == BatchState.Off).OrderBy(b => b.UseAt).Select(b => b.Id).Take(40).ToListAsync();
+        foreach (var id in ids)
+        {
+            var batch = (await live.Load(id))!;
+            var done = LiveBrew.Standing(batch).Where(l => l.Kind == LogKind.Step).Select(l => l.Text).ToHashSet();
+            foreach (var step in BatchJson.Steps(batch).Where(s => !done.Contains(s.Id)))
+            {
+                Event($"batch-{id}-{step.Id}", step.At, step.Minutes, $"{step.Name}: {batch.Vessel.Name}", step.Detail);
+            }
+
+            if (batch.StartedAt is { } started && await live.Watch(batch) is { Refused: null } watch)
+            {
+                if (watch.Value.UseByH is { } by)
+                {
+                    Event($"batch-{id}-use-by", started.AddHours(by), 5, $"Use {batch.Vessel.Name} by now", watch.Value.Verdict.Sentence);
+                }
+                else if (batch.State == BatchState.Brewing)
+                {
+                    Event($"batch-{id}-reading", started.AddHours(watch.Value.ReadingDueAtH), 10, $"Oxygen reading: {batch.Vessel.Name}", watch.Value.Verdict.Sentence);
+                    if (watch.Value.Forecast.ReadyAtH.Median is { } ready)
+                    {
+                        Event($"batch-{id}-ready", started.AddHours(ready), 10, $"{batch.Vessel.Name} ready, by the model", "A model, not a measurement.");
+                    }
+                }
+            }
+        }
+
+        foreach (var n in await Standing(db, clock.Now))
+        {
+            Event($"watch-{n.Id}", n.At, 10, n.Title, n.Todo);
+        }
+
+        return TypedResults.Text(new CalendarSerializer().SerializeToString(calendar), "text/calendar");
+    }
+}

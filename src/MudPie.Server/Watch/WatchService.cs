@@ -1,0 +1,71 @@
+using Microsoft.EntityFrameworkCore;
+using MudPie.Core.Brewing;
+using MudPie.Core.Workings;
+using MudPie.Records;
+using MudPie.Records.Brewing;
+using MudPie.Server.Brewing;
+using MudPie.Server.Web;
+
+namespace MudPie.Server.Watch;
+
+/// <summary>Looks at every brew that is going, and writes down what the watch says: each thing once.</summary>
+public sealed class WatchService(IServiceScopeFactory scopes, ILogger<WatchService> log) : BackgroundService
+{
+    private static readonly TimeSpan Every = TimeSpan.FromSeconds(30);
+
+    /// <inheritdoc/>
+    protected override async Task ExecuteAsync(CancellationToken stoppingToken)
+    {
+        while (!stoppingToken.IsCancellationRequested)
+        {
+            try
+            {
+                using var scope = scopes.CreateScope();
+                await Look(scope.ServiceProvider.GetRequiredService<HoldingDb>(), scope.ServiceProvider.GetRequiredService<HoldingClock>(), scope.ServiceProvider.GetRequiredService<LiveBrew>());
+                await Task.Delay(Every, stoppingToken);
+            }
+            catch (OperationCanceledException) when (stoppingToken.IsCancellationRequested)
+            {
+                return;
+            }
+            catch (Exception e) when (e is DbUpdateException or Microsoft.Data.Sqlite.SqliteException or InvalidOperationException)
+            {
+                log.LogWarning(e, "The watch could not look; it looks again in half a minute");
+                await Task.Delay(Every, stoppingToken).ContinueWith(_ => { }, CancellationToken.None);
+            }
+        }
+    }
+
+    /// <summary>One look: new notices are written, and those of brews that are over are closed.</summary>
+    public static async Task Look(HoldingDb db, HoldingClock clock, LiveBrew live)
+    {
+        if (await clock.Find() is not { } holding)
+        {
+            return;
+        }
+
+        var lines = new WatchLines(holding.WatchNoReadingH, holding.WatchGraceMinutes, holding.WatchExpectedShare);
+        var ids = await db.Batches.Where(b => b.State == BatchState.Brewing || b.State == BatchState.Off).Select(b => b.Id).Take(20).ToListAsync();
+        var now = clock.Now;
+        var over = await db.Notices.Where(n => n.DoneAt == null && !ids.Contains(n.BatchId)).ToListAsync();
+        over.ForEach(n => n.DoneAt = now);
+        foreach (var id in ids)
+        {
+            if (await live.Load(id) is not { StartedAt: { } started } batch || await live.Watch(batch) is not { Refused: null } watch)
+            {
+                continue;
+            }
+
+            var (_, probe) = await live.Probe(batch, started, now);
+            var seen = (await live.Ask(batch, started, now)).Seen;
+            var known = (await db.Notices.Where(n => n.BatchId == id).Select(n => n.Key).ToListAsync()).ToHashSet();
+            var name = char.ToUpperInvariant(batch.Vessel.Name[0]) + batch.Vessel.Name[1..];
+            foreach (var alert in WatchAlerts.Of(name, seen, watch.Value, lines, probe).Where(a => known.Add(a.Key)))
+            {
+                db.Notices.Add(new WatchNotice { BatchId = id, Key = alert.Key, Rule = alert.Rule, Tone = alert.Tone.ToString(), Title = alert.Title, Todo = alert.Todo, At = started.AddHours(alert.AtH), FiredAt = now });
+            }
+        }
+
+        await db.SaveChangesAsync();
+    }
+}

@@ -1,0 +1,30 @@
+using MudPie.StandIns;
+
+// probe SETTINGS.json: a simulated probe, until it is stopped.
+if (args is not ["probe", var path])
+{
+    Console.Error.WriteLine("Say which stand-in, and its settings: MudPie.StandIns probe SETTINGS.json");
+    return 2;
+}
+
+ProbeSettings settings;
+try
+{
+    settings = ProbeSettings.Read(path);
+}
+catch (Exception e) when (e is IOException or UnauthorizedAccessException or System.Text.Json.JsonException)
+{
+    Console.Error.WriteLine($"{path} can't be read: {e.Message}");
+    return 2;
+}
+
+var builder = WebApplication.CreateSlimBuilder();
+builder.Logging.ClearProviders();
+builder.WebHost.UseUrls($"http://127.0.0.1:{settings.HttpPort}");
+await using var probe = new SimulatedProbe(settings);
+var app = builder.Build();
+app.MapGet("/", () => new { name = settings.Name, simulated = true, says = "A simulated probe: no real brew is behind it.", settings.StartedAt, settings.EverySeconds, settings.Speed, newest = probe.Newest, port = probe.Port });
+app.MapGet("/readings", (long? from) => probe.From(from ?? Math.Max(probe.Newest - 60, 0)).Take(2000));
+app.Lifetime.ApplicationStarted.Register(() => Console.WriteLine($"Simulated probe {settings.Name} on tcp 127.0.0.1:{probe.Port} and http 127.0.0.1:{settings.HttpPort}"));
+await app.RunAsync();
+return 0;
