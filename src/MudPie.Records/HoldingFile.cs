@@ -15,6 +15,8 @@ public static class HoldingFile
     /// <summary>Points a context at a file.</summary>
     public static DbContextOptionsBuilder UseHolding(this DbContextOptionsBuilder options, string path) =>
         options.UseSqlite(new SqliteConnectionStringBuilder { DataSource = path, Pooling = true }.ToString())
+            // SQLite rebuilds a table to change it, which it can't do inside a transaction: hence the copy that Prepare makes first.
+            .ConfigureWarnings(w => w.Ignore(RelationalEventId.NonTransactionalMigrationOperationWarning))
             .AddInterceptors(new PragmaInterceptor());
 
     /// <summary>Makes the file if there is none; copies it beside itself and migrates it if it is older.</summary>

@@ -72,7 +72,6 @@ public sealed class SimulatedProbe : IAsyncDisposable
         await _stop.CancelAsync();
         _listener.Stop();
         await _accepting;
-        _stop.Dispose();
     }
 
     private async Task Accept()

@@ -11,6 +11,17 @@ const Ground = lazy(() => import("./rooms/ground/Ground").then((m) => ({ default
 const BrewRoom = lazy(() => import("./rooms/brew/BrewRoom").then((m) => ({ default: m.BrewRoom })));
 const PlanBrew = lazy(() => import("./rooms/brew/PlanBrew").then((m) => ({ default: m.PlanBrew })));
 const BatchPage = lazy(() => import("./rooms/brew/BatchPage").then((m) => ({ default: m.BatchPage })));
+const WaterBench = lazy(() => import("./rooms/brew/WaterBench").then((m) => ({ default: m.WaterBench })));
+const Sources = lazy(() => import("./rooms/brew/Sources").then((m) => ({ default: m.Sources })));
+const RecipeRoom = lazy(() => import("./rooms/brew/RecipeRoom").then((m) => ({ default: m.RecipeRoom })));
+const AirRoom = lazy(() => import("./rooms/brew/AirRoom").then((m) => ({ default: m.AirRoom })));
+const Ask = lazy(() => import("./rooms/brew/Ask").then((m) => ({ default: m.Ask })));
+const LensRoom = lazy(() => import("./rooms/brew/LensRoom").then((m) => ({ default: m.LensRoom })));
+const CleanRoom = lazy(() => import("./rooms/brew/CleanRoom").then((m) => ({ default: m.CleanRoom })));
+const BackRoom = lazy(() => import("./rooms/brew/BackRoom").then((m) => ({ default: m.BackRoom })));
+const PracticeRoom = lazy(() => import("./rooms/brew/PracticeRoom").then((m) => ({ default: m.PracticeRoom })));
+const Card = lazy(() => import("./rooms/brew/Card").then((m) => ({ default: m.Card })));
+const WatchRoom = lazy(() => import("./rooms/watch/WatchRoom").then((m) => ({ default: m.WatchRoom })));
 const PutOutRoom = lazy(() => import("./rooms/put-out/PutOutRoom").then((m) => ({ default: m.PutOutRoom })));
 const PutOut = lazy(() => import("./rooms/put-out/PutOut").then((m) => ({ default: m.PutOut })));
 const Brix = lazy(() => import("./rooms/judge/Brix").then((m) => ({ default: m.Brix })));
@@ -44,6 +55,17 @@ export function App() {
               <Route path="/ground" element={<Ground />} />
               <Route path="/brew" element={<BrewRoom />} />
               <Route path="/brew/plan" element={<PlanBrew />} />
+              <Route path="/brew/water" element={<WaterBench />} />
+              <Route path="/brew/sources" element={<Sources />} />
+              <Route path="/brew/recipes" element={<RecipeRoom />} />
+              <Route path="/brew/air" element={<AirRoom />} />
+              <Route path="/brew/ask" element={<Ask />} />
+              <Route path="/brew/microscope" element={<LensRoom />} />
+              <Route path="/brew/clean" element={<CleanRoom />} />
+              <Route path="/brew/back" element={<BackRoom />} />
+              <Route path="/brew/practice" element={<PracticeRoom />} />
+              <Route path="/brew/:id/card" element={<Card />} />
+              <Route path="/watch" element={<WatchRoom />} />
               <Route path="/brew/:id" element={<BatchPage />} />
               <Route path="/put-out" element={<PutOutRoom />} />
               <Route path="/put-out/:id" element={<PutOut />} />

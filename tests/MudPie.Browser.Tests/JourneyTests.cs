@@ -228,7 +228,8 @@ public class JourneyTests
         foreach (var (path, sign) in new[]
         {
             ("/", "Wants hands"), ("/brew", "Brews"), ("/brew/plan", "To put out at"), ("/brew/14", "Read it"), ("/brew/15", "start it"), ("/brew/3", "Log"), ("/put-out", "Put out"), ("/put-out/14", "On which beds?"),
-            ("/judge/brix", "Sprays of the last"), ("/ground", "Beds"),
+            ("/judge/brix", "Sprays of the last"), ("/ground", "Beds"), ("/brew/water", "ascorbic acid"), ("/brew/sources", "Good to brew"), ("/brew/recipes", "Places to start"), ("/brew/air", "Pumps, side by side"),
+            ("/brew/ask?batch=14", "What if"), ("/brew/microscope", "Field 1"), ("/brew/clean", "the Cone"), ("/brew/back", "What went with"), ("/brew/practice", "The quiet pump"), ("/brew/14/card", "In it"), ("/watch", "It speaks when"),
         })
         {
             page.Go(path);

@@ -14,11 +14,16 @@ public sealed class Page : WebApplicationFactory<LiveBrew>
     private readonly string _folder = Directory.CreateTempSubdirectory("mudpie-browser-").FullName;
     private readonly ChromeDriverService _service = ChromeDriverService.CreateDefaultService("/usr/bin");
 
-    public Page(bool demo, int width = 1280, int height = 800)
+    private readonly int? _probePort;
+    private readonly StandIns.SimulatedProbe? _probe;
+
+    public Page(bool demo, int width = 1280, int height = 800, bool probe = false)
     {
         _demo = demo;
+        _probePort = probe ? FreePort() : null;
         UseKestrel(0);
         StartServer();
+        _probe = probe ? new StandIns.SimulatedProbe(StandIns.ProbeSettings.Read(ProbeSettings)) : null;
         Address = ClientOptions.BaseAddress;
         var options = new ChromeOptions { BinaryLocation = "/usr/bin/chromium" };
         foreach (var argument in new[]
@@ -127,6 +132,15 @@ public sealed class Page : WebApplicationFactory<LiveBrew>
         return (string)found!;
     }
 
+    private string ProbeSettings => Path.Combine(_folder, "probe.json");
+
+    private static int FreePort()
+    {
+        using var listener = new System.Net.Sockets.TcpListener(System.Net.IPAddress.Loopback, 0);
+        listener.Start();
+        return ((System.Net.IPEndPoint)listener.LocalEndpoint).Port;
+    }
+
     public static string Root()
     {
         var at = AppContext.BaseDirectory;
@@ -143,12 +157,18 @@ public sealed class Page : WebApplicationFactory<LiveBrew>
         builder.UseSetting("Holding:File", Path.Combine(_folder, "holding.mudpie"));
         builder.UseSetting("Holding:Demo", _demo ? "true" : "false");
         builder.UseSetting("Logging:LogLevel:Default", "Error");
+        if (_probePort is { } port)
+        {
+            builder.UseSetting("Holding:ProbePort", port.ToString(System.Globalization.CultureInfo.InvariantCulture));
+            builder.UseSetting("Holding:ProbeSettings", ProbeSettings);
+        }
     }
 
     protected override void Dispose(bool disposing)
     {
         Driver?.Quit();
         _service.Dispose();
+        _probe?.DisposeAsync().AsTask().GetAwaiter().GetResult();
         base.Dispose(disposing);
         Microsoft.Data.Sqlite.SqliteConnection.ClearAllPools();
         try

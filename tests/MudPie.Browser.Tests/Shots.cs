@@ -13,6 +13,13 @@ public class Shots
         ("put-out", "/put-out/14", "What each bed gets", 1280, 800, "day", false),
         ("brix", "/judge/brix", "give or take", 1280, 800, "day", false),
         ("ground", "/ground", "Air that arrives", 1280, 800, "day", false),
+        ("water", "/brew/water", "ascorbic acid", 1280, 800, "day", false),
+        ("air", "/brew/air", "outlets ask", 1280, 800, "day", false),
+        ("ask", "/brew/ask?batch=14", "Most of each food", 1280, 800, "day", false),
+        ("lens", "/brew/microscope", "Field 1", 1280, 800, "day", false),
+        ("looking-back", "/brew/back", "What went with", 1280, 800, "day", false),
+        ("practice", "/brew/practice", "The quiet pump", 1280, 800, "day", false),
+        ("card", "/brew/14/card", "In it", 1280, 800, "day", false),
         ("phone-today", "/", "is sliding", 390, 844, "day", false),
         ("phone-live-brew", "/brew/14", "Fennel", 390, 844, "day", true),
         ("phone-night-check", "/brew/14?read=oxygen#read", "Read it", 390, 844, "night", false),
@@ -23,7 +30,7 @@ public class Shots
     {
         var folder = Environment.GetEnvironmentVariable("MUDPIE_SHOTS") ?? Path.Combine(Page.Root(), "docs", "screenshots");
         Directory.CreateDirectory(folder);
-        using var page = new Page(demo: true);
+        using var page = new Page(demo: true, probe: true);
         page.Go("/");
         foreach (var view in Views)
         {
@@ -39,6 +46,24 @@ public class Shots
                 page.Click("Ridge Bed 5");
                 page.Click("Ridge Bed 6");
                 page.See("Source in at");
+                page.Driver.ExecuteScript("window.scrollTo(0, 0)");
+            }
+
+            if (view.File == "lens")
+            {
+                page.Driver.FindElement(OpenQA.Selenium.By.TagName("body")).SendKeys("jjjjjjjjjjkf jjjjjjjjkj jjjjjjjjjk jjjjjjjjjjj jjjjjjjjkf");
+                page.See("F:B");
+            }
+
+            if (view.File == "practice")
+            {
+                page.Click("Begin: A spoon too many");
+                foreach (var deed in new[] { "An hour on", "oxygen", "Four hours on", "oxygen", "smell", "Four hours on", "oxygen", "heap it" })
+                {
+                    page.Click(deed);
+                }
+
+                page.See("What really went on");
                 page.Driver.ExecuteScript("window.scrollTo(0, 0)");
             }
 

@@ -8,7 +8,7 @@ public sealed record WhatIf
     /// <summary>"powerFails", "secondPump", "coldNight", "halfFood", "moreFood", "inParts" or "cooler".</summary>
     public string? Kind { get; init; }
 
-    /// <summary>Hour at which it happens, 0 to 240; now, or the start, when not given.</summary>
+    /// <summary>Hour at which it happens, 0 to 240; now when not given; in a plan the start, and 8 h for the power.</summary>
     public double? AtH { get; init; }
 
     /// <summary>For foods: which one; molasses when not given.</summary>
@@ -73,7 +73,7 @@ public static class BrewWhatIf
 
     private static (string Name, BrewSetup? Setup, double FromH) Read(BrewQuestion brew, WhatIf w, string at, double nowH, BrewSetup? setup, Checks checks)
     {
-        var hour = checks.Range(at + "atH", w.AtH ?? nowH, 0, 240, "h");
+        var hour = checks.Range(at + "atH", w.AtH ?? (w.Kind == "powerFails" && nowH == 0 ? 8 : nowH), 0, 240, "h");
         if (hour < nowH)
         {
             checks.Add(at + "atH", "That hour has passed.", $"Give {Say.Number(nowH)} h or later.");

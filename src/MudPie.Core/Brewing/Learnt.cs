@@ -59,11 +59,11 @@ public static class Learnt
         return taught ? new Prior(centre, narrowed) : null;
     }
 
-    /// <summary>What the readings say of this brew, most telling first: those that moved by a third of their own spread or more.</summary>
+    /// <summary>What the readings say of this brew, most telling first: those that moved by a third of their own spread or more, and by a twelfth at least.</summary>
     /// <param name="multipliers">Middle of each after the readings; 1 is the table.</param>
     /// <remarks>A source multiplier of 1.7 is said as "this source is strong: it gives up much life, about 1.7 times the table".</remarks>
     public static IReadOnlyList<string> InWords(IReadOnlyList<double> multipliers) =>
         [.. multipliers.Select((m, d) => (m, d, Pull: Math.Log(m) / Math.Sqrt(Math.Log(1 + (Multipliers.Spread[d] * Multipliers.Spread[d])))))
-            .Where(x => Math.Abs(x.Pull) >= 0.33).OrderByDescending(x => Math.Abs(x.Pull)).Take(4)
+            .Where(x => Math.Abs(x.Pull) >= 0.33 && Math.Abs(x.m - 1) >= 0.08).OrderByDescending(x => Math.Abs(x.Pull)).Take(4)
             .Select(x => $"{(x.Pull > 0 ? Words[x.d].Strong : Words[x.d].Weak)}, about {Say.Number(x.m, 2)} times the table")];
 }

@@ -45,7 +45,7 @@ public static class LookingBack
     {
         var (with, without) = (brews.Where(b => has(b) is true).ToList(), brews.Where(b => has(b) is false).ToList());
         var (fw, fo) = (with.Count(b => b.Failed), without.Count(b => b.Failed));
-        return new WentWith(id, name, fw, with.Count, fo, without.Count, $"{fw} of {with.Count} failed with {name}, {fo} of {without.Count} without. {(with.Count < 8 ? "Few brews: a hint, not a finding." : "It may go with something else: a hint, not a cause.")}");
+        return new WentWith(id, name, fw, with.Count, fo, without.Count, $"{fw} of {with.Count} with it went on the heap, {fo} of {without.Count} without. {(with.Count < 8 ? "Few brews: a hint, not a finding." : "It may go with something else: a hint, not a cause.")}");
     }
 }
 

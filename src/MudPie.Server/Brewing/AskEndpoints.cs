@@ -57,7 +57,7 @@ public static class AskEndpoints
     {
         var (asked, refused) = await Find(r, db, clock, cache, live);
         var units = await clock.Units();
-        return refused is not null ? Problems.Of(refused) : Problems.Answer(BrewBackwards.Of(asked!.Brew, r.ReadyInH ?? Math.Clamp(asked.UseAtH, 1, 240), asked.Learnt).Match<Ruling<BackwardsView>>(
+        return refused is not null ? Problems.Of(refused) : Problems.Answer(BrewBackwards.Of(asked!.Brew with { AirOffAtH = null }, r.ReadyInH ?? Math.Clamp(asked.UseAtH, 1, 240), asked.Learnt).Match<Ruling<BackwardsView>>(
             w => w.With(
                 new BackwardsView(
                     w.Value,

@@ -232,7 +232,7 @@ public static class BatchEndpoints
             if (Ingredients.Food(string.Join(' ', words[i..])) is { } food)
             {
                 entry.Text = food.Kind;
-                entry.Number = fields.Quantity("value", string.Join(' ', words[..i]), Dimension.Volume, 0.0001, 50) * 1000;
+                entry.Number = fields.Quantity("value", string.Join(' ', words[..i].Where(w => w != "of")), Dimension.Volume, 0.0001, 50) * 1000;
                 return;
             }
         }

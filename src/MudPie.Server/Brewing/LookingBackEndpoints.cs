@@ -28,13 +28,21 @@ public static class LookingBackEndpoints
                 && (outcome == null || (outcome == "failed" ? b.State == BatchState.Heaped : b.State == BatchState.Used)))
             .OrderByDescending(b => b.UseAt).Take(60).AsSplitQuery().Include(b => b.Log.Where(l => l.Kind != LogKind.Photo && l.Kind != LogKind.Note)).Include(b => b.Vessel).Include(b => b.RecipeVersion!.Recipe).ToListAsync();
         var cleanings = (await db.Cleanings.AsNoTracking().Select(c => new { c.VesselId, c.At, c.Step }).ToListAsync()).ToLookup(c => c.VesselId);
-        var lines = rows.Select(b => Line(b, cleanings[b.VesselId].Select(c => (c.At, c.Step)).ToList())).ToList();
+        var uses = (await db.Batches.AsNoTracking().Where(b => b.StartedAt != null).Select(b => new { b.VesselId, End = b.AirOffAt ?? b.UseAt }).ToListAsync()).ToLookup(b => b.VesselId, b => b.End);
+        var lines = rows.Select(b => Line(b, WasClean(b, uses[b.VesselId], cleanings[b.VesselId].Select(c => (c.At, c.Step)).ToList()))).ToList();
         var went = LookingBack.Of([.. lines.Select(l => l.Past)]);
         var failed = lines.Count(l => l.Line.Failed);
         return TypedResults.Ok(new BackView([.. lines.Select(l => l.Line)], went, vessels, recipes, lines.Count == 0 ? "No such brew is over yet." : $"{lines.Count} {(lines.Count == 1 ? "brew" : "brews")}, {failed} on the heap."));
     }
 
-    private static (BackLine Line, PastBrew Past) Line(Batch b, List<(DateTimeOffset At, string Step)> cleanings)
+    /// <summary>Whether every step of cleaning was logged between the vessel's last use and this brew; null where it had not been used, or nobody logs it.</summary>
+    private static bool? WasClean(Batch b, IEnumerable<DateTimeOffset> uses, List<(DateTimeOffset At, string Step)> cleanings)
+    {
+        var before = uses.Where(u => u <= b.StartedAt).DefaultIfEmpty(DateTimeOffset.MinValue).Max();
+        return before == DateTimeOffset.MinValue || cleanings.Count == 0 ? null : CleanUp.IsClean(cleanings.Where(c => c.At >= before && c.At <= b.StartedAt).Select(c => c.Step));
+    }
+
+    private static (BackLine Line, PastBrew Past) Line(Batch b, bool? clean)
     {
         var brew = LiveBrew.AsBrewed(b, b.StartedAt!.Value);
         var log = LiveBrew.Standing(b);
@@ -47,7 +55,6 @@ public static class LookingBackEndpoints
         var cod = foods.Sum(f => Ingredients.Food(f.Kind) is { } k ? (f.Ml ?? 0) * k.GPerMl * (k.FastPerG + k.SlowPerG) : 0) / (brew.VolumeL ?? 1);
         var hours = Hour(b.AirOffAt ?? b.UseAt);
         var air = (brew.Outlets?.Sum(o => o.AirLpm ?? 0) ?? brew.AirLpm ?? 0) / (brew.VolumeL ?? 1);
-        bool? clean = cleanings.Count == 0 ? null : CleanUp.IsClean(cleanings.Where(c => c.At < b.StartedAt && c.At > b.StartedAt.Value.AddDays(-30)).Select(c => c.Step));
         var failed = b.State == BatchState.Heaped;
         var line = new BackLine(
             b.Id, b.Name, b.UseAt, b.Vessel.Name, b.RecipeVersion?.Recipe.Name, failed, BatchViews.Outcome(b.State, readings.Count > 0 ? readings.Min(r => r.MgPerL) : null, b.Log.FirstOrDefault(l => l.Kind == LogKind.Heaped)?.Text),

@@ -98,8 +98,8 @@ function Unfolded({ line }: { line: Schemas["DayLineView"] }) {
           </circle>
         ))}
         <path d={`M${x(line.now)} 14V${BASE + 6}`} className="stroke-clay" strokeWidth="3" />
-        <path d={`M${x(line.now) - 7} 2h14l-7 13z`} className="fill-clay" />
-        <text x={x(line.now) + 12} y="14" fontSize="15" fontWeight="700" className="fill-clay figures">
+        <path d={`M${x(line.now) - 7} 2h14l-7 13z`} className="fill-clay halo" />
+        <text x={x(line.now) + 12} y="14" fontSize="15" fontWeight="700" className="fill-clay figures halo">
           now {clock.time(line.now)}
         </text>
       </svg>
@@ -154,7 +154,7 @@ function Loaf({ brew, x, row, open, label }: LoafProps) {
         y={width > 130 ? BASE - 12 : 40 + (row % 2) * 18}
         fontSize="15"
         fontWeight="700"
-        className="fill-ink"
+        className="fill-ink halo"
       >
         {brew.name}
       </text>

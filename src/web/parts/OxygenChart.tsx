@@ -8,6 +8,8 @@ interface Props {
   nowH?: number;
   useAtH?: number | null;
   readings?: { h: number; mgPerL: number }[];
+  /** Means of a probe, drawn as a thin line. */
+  probe?: { h: number; mgPerL: number }[];
   airOffH?: number | null;
 }
 
@@ -19,7 +21,7 @@ const T = 30;
 const B = 40;
 
 /** Oxygen against time with the line it must not cross. Drawing only: all figures come from the server. A table stands behind it. */
-export function OxygenChart({ forecast, start, nowH, useAtH, readings = [], airOffH }: Props) {
+export function OxygenChart({ forecast, start, nowH, useAtH, readings = [], probe = [], airOffH }: Props) {
   const id = useId();
   const clock = useClock();
   const at = (h: number) => new Date(new Date(start).getTime() + h * 3_600_000);
@@ -58,7 +60,13 @@ export function OxygenChart({ forecast, start, nowH, useAtH, readings = [], airO
               fill={`url(#${id}use)`}
               opacity="0.45"
             />
-            <text x={Math.min(x(useAtH), W - R - 60)} y={T - 8} className="fill-moss" fontSize="16" fontWeight="700">
+            <text
+              x={Math.min(x(useAtH), W - R - 60)}
+              y={T - 8}
+              className="fill-moss halo"
+              fontSize="16"
+              fontWeight="700"
+            >
               use it
             </text>
           </>
@@ -67,15 +75,15 @@ export function OxygenChart({ forecast, start, nowH, useAtH, readings = [], airO
         <path d={line(forecast.median)} fill="none" className="stroke-river" strokeWidth="3.5" />
         <path d={`M${L} ${y(6)}H${W - R}`} className="stroke-plum" strokeWidth="1.6" />
         <rect x={L + 6} y={y(6) + 7} width="176" height="24" rx="4" className="fill-paper" />
-        <text x={L + 12} y={y(6) + 25} className="fill-plum" fontSize="16" fontWeight="700">
+        <text x={L + 12} y={y(6) + 25} className="fill-plum halo" fontSize="16" fontWeight="700">
           not fit below 6 mg/L
         </text>
         {[0, 2, 4, 6, 8, 10].map((mg) => (
-          <text key={mg} x={L - 8} y={y(mg) + 5} textAnchor="end" fontSize="16" className="fill-ink figures">
+          <text key={mg} x={L - 8} y={y(mg) + 5} textAnchor="end" fontSize="16" className="fill-ink figures halo">
             {mg}
           </text>
         ))}
-        <text x={4} y={15} fontSize="16" className="fill-ink">
+        <text x={4} y={15} fontSize="16" className="fill-ink halo">
           oxygen, mg/L
         </text>
         {ticks.map((h) => (
@@ -86,7 +94,7 @@ export function OxygenChart({ forecast, start, nowH, useAtH, readings = [], airO
               y={H - 16}
               textAnchor={h === 0 ? "start" : "middle"}
               fontSize="16"
-              className="fill-ink figures"
+              className="fill-ink figures halo"
             >
               {clock.time(at(h))}
             </text>
@@ -95,7 +103,7 @@ export function OxygenChart({ forecast, start, nowH, useAtH, readings = [], airO
         {airOffH !== undefined && airOffH !== null && (
           <g>
             <path d={`M${x(airOffH)} ${T}V${y(0)}`} className="stroke-river" strokeWidth="2" strokeDasharray="3 5" />
-            <text x={x(airOffH) + 5} y={y(0) - 8} fontSize="15" className="fill-river" fontWeight="700">
+            <text x={x(airOffH) + 5} y={y(0) - 8} fontSize="15" className="fill-river halo" fontWeight="700">
               air off
             </text>
           </g>
@@ -109,11 +117,20 @@ export function OxygenChart({ forecast, start, nowH, useAtH, readings = [], airO
               textAnchor={nearEnd ? "end" : "start"}
               fontSize="16"
               fontWeight="700"
-              className="fill-clay"
+              className="fill-clay halo"
             >
               now
             </text>
           </g>
+        )}
+        {probe.length > 1 && (
+          <path
+            d={line(probe.filter((p) => p.h <= end))}
+            fill="none"
+            className="stroke-clay"
+            strokeWidth="1.6"
+            strokeDasharray="1 3"
+          />
         )}
         {readings.map((r, i) => (
           <circle
@@ -129,7 +146,7 @@ export function OxygenChart({ forecast, start, nowH, useAtH, readings = [], airO
           x={x(end * 0.42)}
           y={y(forecast.high90[Math.floor(forecast.high90.length * 0.5)]?.mgPerL ?? 8) - 8}
           fontSize="15"
-          className="fill-river"
+          className="fill-river halo"
         >
           8 brews in 10 lie in here
         </text>

@@ -4,6 +4,7 @@ import { Link, NavLink, Outlet, useLocation, useNavigate } from "react-router-do
 import { client, type Schemas, useWrite } from "../api/client";
 import { Button } from "./Button";
 import { DayLine } from "./DayLine";
+import { useNotices } from "./useNotices";
 
 const names: Record<string, { name: string; to: string }> = {
   today: { name: "Today", to: "/" },
@@ -28,6 +29,7 @@ function useLight(): [Light, (l: Light) => void] {
 export function Shell({ holding }: { holding: Schemas["HoldingView"] }) {
   const [light, setLight] = useLight();
   const [keys, setKeys] = useState(false);
+  useNotices();
   const go = useNavigate();
   const place = useLocation();
   const rooms = holding.rooms.map((r) => names[r]!);
@@ -104,6 +106,7 @@ export function Shell({ holding }: { holding: Schemas["HoldingView"] }) {
               className="z-50 min-w-60 rounded-2xl border-2 border-line bg-paper p-2 text-ink"
             >
               <MenuItem onSelect={() => go("/ground")}>Ground and kit</MenuItem>
+              <MenuItem onSelect={() => go("/watch")}>Watch and calendar</MenuItem>
               <MenuItem onSelect={() => setLight(light === "day" ? "night" : "day")}>
                 {light === "day" ? "Night check light" : "Day light"}
               </MenuItem>

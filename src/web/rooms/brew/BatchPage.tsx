@@ -1,4 +1,4 @@
-import { useParams, useSearchParams } from "react-router-dom";
+import { Link, useParams, useSearchParams } from "react-router-dom";
 import { client, type Schemas, useRead } from "../../api/client";
 import { OxygenChart } from "../../parts/OxygenChart";
 import { Room } from "../../parts/Room";
@@ -9,8 +9,10 @@ import { Verdict } from "../../parts/Verdict";
 import { Vessel } from "../../parts/Vessel";
 import { Wrong } from "../../parts/Wrong";
 import { useClock } from "../../parts/clock";
+import { AfterPanel } from "./AfterPanel";
 import { EndBatch } from "./EndBatch";
 import { LogList } from "./LogList";
+import { ProbePanel, useProbe } from "./ProbePanel";
 import { ReadIt } from "./ReadIt";
 import { StartBatch } from "./StartBatch";
 import { Steps } from "./Steps";
@@ -22,6 +24,7 @@ export function BatchPage() {
   const [search] = useSearchParams();
   const batch = useRead(["batch", id], () => client.GET("/api/brew/batches/{id}", { params: { path: { id } } }));
   const b = batch.data;
+  const probe = useProbe(id, !!b?.startedAt).data;
   if (!b) {
     return (
       <main id="room" className="p-7" aria-busy={batch.isPending}>
@@ -36,6 +39,7 @@ export function BatchPage() {
     `${b.brewShown} of ${b.making} for ${b.beds.map((x) => x.name).join(", ")}`,
     `${b.purpose === "leaf" ? "leaf spray" : "root drench"}, ${clock.when(b.useAt)}`,
     b.startedAt ? `begun ${clock.when(b.startedAt)}` : `to begin ${clock.when(b.plannedStart)}`,
+    b.recipeName ?? "",
     b.isDemo ? "made-up demo" : "",
   ];
   return (
@@ -48,6 +52,7 @@ export function BatchPage() {
           <Cut batch={b} />
           {going && <ReadIt batch={b} first={search.get("read") ?? "oxygen"} />}
           {b.state === "planned" && <StartBatch batch={b} />}
+          {b.startedAt && (going || probe) && <ProbePanel batch={b} probe={probe} />}
           <LogList batch={b} />
         </>
       }
@@ -62,6 +67,7 @@ export function BatchPage() {
                 nowH={going ? watch.nowH : undefined}
                 useAtH={watch.useAtH}
                 airOffH={hoursIn(b, b.airOffAt)}
+                probe={probe?.points ?? []}
                 readings={standing(b, "oxygen").map((l) => ({ h: hoursIn(b, l.at)!, mgPerL: l.number ?? 0 }))}
               />
               <Remedies remedies={watch.remedies} />
@@ -73,7 +79,7 @@ export function BatchPage() {
                   </span>
                 ))}
               </p>
-              {b.making === "tea" && going && b.state === "brewing" && (
+              {b.making === "tea" && b.state === "brewing" && (
                 <p>
                   Ready about{" "}
                   <b>
@@ -81,8 +87,7 @@ export function BatchPage() {
                       ? "never"
                       : clock.when(hourAt(b, watch.forecast.readyAtH.median))}
                   </b>{" "}
-                  by the model. Once the air is off it keeps 6 mg/L for about{" "}
-                  <b>{Math.round(watch.forecast.graceMinutesTo6)} min</b>.
+                  by the model.
                 </p>
               )}
             </>
@@ -90,10 +95,39 @@ export function BatchPage() {
           {going && (
             <p className="flex flex-wrap gap-3">
               <Go to={`/put-out/${b.id}`}>Put it out</Go>
+              <Go to={`/brew/ask?batch=${b.id}`}>Ask it what if</Go>
             </p>
           )}
-          <Steps batch={b} />
+          <p>
+            <Link
+              to={`/brew/${b.id}/card`}
+              className="inline-flex min-h-11 items-center text-clay underline underline-offset-4"
+            >
+              {b.state === "used" || b.state === "heaped" ? "its record, to print" : "its card, to print"}
+            </Link>
+          </p>
           {(going || b.state === "planned") && <EndBatch batch={b} />}
+          {watch && (
+            <>
+              {watch.learntWords.length > 0 && (
+                <section>
+                  <h2 className="text-xl">What its readings taught</h2>
+                  <ul>
+                    {watch.learntWords.map((w) => (
+                      <li key={w} className="border-t border-line py-1.5">
+                        {w[0]!.toUpperCase() + w.slice(1)}.
+                      </li>
+                    ))}
+                  </ul>
+                  <p className="text-ash">By the model; kept for the next brew in this vessel or of this kind.</p>
+                </section>
+              )}
+              {going && watch.after && (
+                <AfterPanel after={watch.after} endsAt={watch.useByH === null ? null : hourAt(b, watch.useByH)} />
+              )}
+            </>
+          )}
+          <Steps batch={b} />
           <p className="text-ash">
             ▲ Mains plug dry, through a residual-current device, pump above the water line. A usual caution: local codes
             come first.
@@ -132,9 +166,14 @@ function Cut({ batch: b }: { batch: Schemas["BatchView"] }) {
   const warmth = standing(b, "warmth")[0];
   const clock = useClock();
   const rows: [string, string][] = [
-    ...(b.source ? ([[b.source.name, `${b.source.shown} · ${b.source.inTools}`]] as [string, string][]) : []),
+    ...(b.source
+      ? ([[b.source.name, `${b.source.shown} · ${b.source.inTools}${b.sourceLot ? ` · ${b.sourceLot}` : ""}`]] as [
+          string,
+          string,
+        ][])
+      : []),
     ...b.foods.map((f): [string, string] => [
-      f.name,
+      f.atH > 0 ? `${f.name} at ${f.atH} h` : f.name,
       `${f.shown} · ${f.inTools}${f.toolError === "exact" ? "" : `, ${f.toolError}`}`,
     ]),
     [

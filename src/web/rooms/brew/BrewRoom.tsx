@@ -3,6 +3,7 @@ import { client, type Schemas, useRead } from "../../api/client";
 import { Room } from "../../parts/Room";
 import { Go } from "../../parts/Shell";
 import { useClock } from "../../parts/clock";
+import { BrewNav } from "./BrewNav";
 
 const marks: Record<Schemas["BatchState"], string> = { planned: "◌", brewing: "●", off: "◐", used: "✓", heaped: "✕" };
 
@@ -40,6 +41,7 @@ export function BrewRoom() {
       peek="Plan a brew"
       bench={
         <>
+          <BrewNav />
           <ul>{open.map(row)}</ul>
           <h2 className="mt-6 text-xl">Over</h2>
           <ul>{over.map(row)}</ul>

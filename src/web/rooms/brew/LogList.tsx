@@ -16,8 +16,21 @@ const words: Record<Schemas["LogKind"], string> = {
   start: "source in",
   airOff: "air off",
   heaped: "heaped",
+  fed: "fed",
+  airTo: "air from then on",
+  pathogen: "test for gut germs",
 };
-const mendable: Schemas["LogKind"][] = ["oxygen", "warmth", "strip", "note", "smell", "foam"];
+const mendable: Schemas["LogKind"][] = [
+  "oxygen",
+  "warmth",
+  "strip",
+  "note",
+  "smell",
+  "foam",
+  "fed",
+  "airTo",
+  "pathogen",
+];
 
 /** Everything seen and done. What was wrong is put right by a new entry; the old one stays readable. */
 export function LogList({ batch }: { batch: Schemas["BatchView"] }) {

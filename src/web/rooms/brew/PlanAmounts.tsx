@@ -23,14 +23,33 @@ export function PlanAmounts({ view, plan, setPlan, fork, choose, ground, stale }
   const p = view.plan;
   const vessel = ground.vessels.find((v) => v.id === view.vesselId);
   const diffuser = ground.diffusers.find((d) => d.id === view.diffuserId);
-  const foods = () => p.foods.map((f) => ({ kind: f.kind, ml: f.litres * 1000 }));
-  const setFood = (kind: string, litres: number) =>
+  const foods = () => p.foods.map((f) => ({ kind: f.kind, ml: f.litres * 1000, atH: f.atH }));
+  const setFood = (kind: string, litres: number, atH = 0) =>
     setPlan({
       ...plan,
-      foods: [...foods().filter((f) => f.kind !== kind), { kind, ml: litres * 1000 }].sort(
-        (a, b) => order(view, a.kind) - order(view, b.kind),
+      foods: [...foods().filter((f) => f.kind !== kind || f.atH !== atH), { kind, ml: litres * 1000, atH }].sort(
+        (a, b) => order(view, a.kind, a.atH) - order(view, b.kind, b.atH),
       ),
     });
+  // In two parts: half at the start and half six hours on.
+  const split = (kind: string, litres: number) =>
+    setPlan({
+      ...plan,
+      foods: foods().flatMap((f) =>
+        f.kind === kind
+          ? [
+              { ...f, ml: litres * 500, atH: 0 },
+              { ...f, ml: litres * 500, atH: 6 },
+            ]
+          : [f],
+      ),
+    });
+  const effect = (kind: string) => {
+    const e = p.effects.find((x) => x.kind === kind);
+    if (!e) return "";
+    const fungal = Math.round(e.fungalShare * 100);
+    return ` · ${e.oxygenMgPerL.toFixed(1)} mg/L at the lowest${fungal ? `, fungi ${fungal > 0 ? "+" : ""}${fungal} %` : ""}`;
+  };
   const mark = (id: string) => <ForkMark fork={fork(id)} onChoose={choose} />;
   const tea = p.making === "tea";
   return (
@@ -74,14 +93,28 @@ export function PlanAmounts({ view, plan, setPlan, fork, choose, ground, stale }
         />
         {view.foods.map((f) => (
           <AmountRow
-            key={f.kind}
-            name={f.name}
+            key={f.kind + f.atH}
+            name={f.atH > 0 ? `${f.name} at ${f.atH} h` : f.name}
             shown={f.shown}
             tools={f}
+            also={effect(f.kind)}
             litres={f.litres}
             most={f.mostL}
-            onSet={(v) => setFood(f.kind, v)}
-            after={mark("food")}
+            onSet={(v) => setFood(f.kind, v, f.atH)}
+            after={
+              <>
+                {mark("food")}
+                {view.foods.filter((x) => x.kind === f.kind).length === 1 && (
+                  <Button
+                    kind="plain"
+                    aria-label={`feed ${f.name} in two parts`}
+                    onClick={() => split(f.kind, f.litres)}
+                  >
+                    in parts
+                  </Button>
+                )}
+              </>
+            }
             short={!f.onShelf}
           />
         ))}
@@ -159,9 +192,9 @@ export function PlanAmounts({ view, plan, setPlan, fork, choose, ground, stale }
   );
 }
 
-const order = (view: Schemas["PlanView"], kind: string) => {
+const order = (view: Schemas["PlanView"], kind: string, atH: number) => {
   const at = view.foods.findIndex((f) => f.kind === kind);
-  return at < 0 ? 99 : at;
+  return (at < 0 ? 99 : at) + atH / 100;
 };
 
 function Slide({
@@ -198,13 +231,14 @@ interface RowProps {
   most: number;
   least?: number;
   tools?: Schemas["AmountView"];
+  also?: string;
   short?: boolean;
   after?: React.ReactNode;
   onSet: (litres: number) => void;
 }
 
 /** One amount: in units, in tools with the error of rounding, on a slider, or typed as it is said. */
-function AmountRow({ name, shown, litres, most, least = 0, tools, short, after, onSet }: RowProps) {
+function AmountRow({ name, shown, litres, most, least = 0, tools, also = "", short, after, onSet }: RowProps) {
   const [typing, setTyping] = useState<string | null>(null);
   return (
     <Slide
@@ -223,7 +257,7 @@ function AmountRow({ name, shown, litres, most, least = 0, tools, short, after, 
           {short && <span className="text-straw"> ▲ not on the shelf</span>}
         </>
       }
-      under={tools && `${tools.inTools} · ${tools.toolError}`}
+      under={tools && `${tools.inTools} · ${tools.toolError}${also}`}
     >
       {typing === null ? (
         <Drag

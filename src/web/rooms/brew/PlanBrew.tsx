@@ -1,6 +1,6 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useDeferredValue, useState } from "react";
-import { useNavigate } from "react-router-dom";
+import { Link, useNavigate, useSearchParams } from "react-router-dom";
 import { client, must, type Problem, type Schemas, useRead, useWrite } from "../../api/client";
 import { Button } from "../../parts/Button";
 import { OxygenChart } from "../../parts/OxygenChart";
@@ -15,11 +15,12 @@ import { PlanQuestions } from "./PlanQuestions";
 type Plan = Schemas["PlanRequest"];
 
 /** The first seven in the morning that leaves two days, in the holding's zone: late enough for any brew. */
-function startingPlan(ground: Schemas["GroundView"], clock: ReturnType<typeof useClock>): Plan {
+function startingPlan(ground: Schemas["GroundView"], clock: ReturnType<typeof useClock>, asked: URLSearchParams): Plan {
   const day = clock.toField(new Date(Date.now() + (48 + 17) * 3_600_000)).slice(0, 10);
   return {
     bedIds: ground.beds.slice(0, 1).map((b) => b.id),
-    purpose: "leaf",
+    purpose: asked.get("purpose") === "root" ? "root" : "leaf",
+    recipe: asked.get("recipe"),
     useAt: clock.fromField(`${day}T07:00`)?.toISOString() ?? null,
     warmthC: 18,
     swingC: 2,
@@ -42,7 +43,8 @@ export function PlanBrew() {
 function Planner({ ground }: { ground: Schemas["GroundView"] }) {
   const clock = useClock();
   const go = useNavigate();
-  const [plan, setPlan] = useState<Plan>(() => startingPlan(ground, clock));
+  const [search] = useSearchParams();
+  const [plan, setPlan] = useState<Plan>(() => startingPlan(ground, clock, search));
   const asked = useDeferredValue(plan);
   const worked = useQuery<Schemas["WorkedOfPlanView"], Problem>({
     queryKey: ["plan", asked],
@@ -102,11 +104,29 @@ function Planner({ ground }: { ground: Schemas["GroundView"] }) {
               <Figure name="below 6 for" value={`${p.run.hoursBelow6.toFixed(1)} h`} />
               <Figure name="keeps, air off" value={`${Math.round(p.forecast.graceMinutesTo6)} min`} />
             </dl>
+            {p.groundSays.map((s) => (
+              <p key={s} className="border-l-4 border-straw pl-3">
+                {s}
+              </p>
+            ))}
+            {p.strength && (
+              <p>
+                Strength: <b>{p.strength.litresPer100L.toFixed(1)} L of compost per 100 L</b>; one more load would add{" "}
+                {p.strength.nextLoadAdds.toFixed(1)}.
+              </p>
+            )}
+            <p className="text-ash">{p.nutrients.sentence}</p>
             <Schedule steps={p.steps} />
             <div className="flex flex-wrap items-center gap-4">
               <Button kind="filled" disabled={keep.isPending || !!problem} onClick={() => keep.mutate(plan)}>
                 Keep this plan
               </Button>
+              <Link
+                to={`/brew/ask?plan=${encodeURIComponent(JSON.stringify(plan))}`}
+                className="inline-flex min-h-12 items-center rounded-full border-2 border-clay px-5 font-bold text-clay"
+              >
+                Ask it what if
+              </Link>
               <Sum working={worked.data.working} sure={worked.data.sure} of="this plan" />
             </div>
             <Wrong problem={keep.error} />

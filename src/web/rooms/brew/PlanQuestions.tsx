@@ -4,6 +4,7 @@ import type { Problem, Schemas } from "../../api/client";
 import { Choice } from "../../parts/Choice";
 import { Field } from "../../parts/Field";
 import { useClock } from "../../parts/clock";
+import { PlanChoices } from "./PlanChoices";
 
 interface Props {
   plan: Schemas["PlanRequest"];
@@ -77,7 +78,9 @@ export function PlanQuestions({ plan, kit, setPlan, ground, problem }: Props) {
             { value: "leaf", name: "leaves" },
             { value: "root", name: "roots" },
           ]}
-          onChange={(purpose) => setPlan({ ...plan, purpose, making: null, brewL: null, sourceL: null, foods: null })}
+          onChange={(purpose) =>
+            setPlan({ ...plan, purpose, making: null, recipe: null, brewL: null, sourceL: null, foods: null })
+          }
         />
         <Field
           label="To put out at"
@@ -91,6 +94,7 @@ export function PlanQuestions({ plan, kit, setPlan, ground, problem }: Props) {
           }}
         />
       </div>
+      <PlanChoices plan={plan} kit={kit} setPlan={setPlan} />
       <details className="border-y border-line py-2">
         <summary className="min-h-11 cursor-pointer py-2 text-base">
           <b>In {name(ground.vessels, vesselId) ?? "no vessel"}</b>, with {name(ground.pumps, pumpId)},{" "}

@@ -2,12 +2,16 @@ import { useState } from "react";
 import { client, type Schemas, useWrite } from "../../api/client";
 import { Button } from "../../parts/Button";
 import { Choice } from "../../parts/Choice";
+import { Field } from "../../parts/Field";
 import { WhenField } from "../../parts/WhenField";
 import { Wrong } from "../../parts/Wrong";
 import { useClock } from "../../parts/clock";
 import { Bring } from "./Bring";
 
-type Kind = Extract<Schemas["LogKind"], "oxygen" | "warmth" | "smell" | "foam" | "strip" | "note">;
+type Kind = Extract<
+  Schemas["LogKind"],
+  "oxygen" | "warmth" | "smell" | "foam" | "strip" | "note" | "fed" | "airTo" | "pathogen"
+>;
 
 const smells = [
   ["earthy", "earthy"],
@@ -30,6 +34,9 @@ const kinds: { kind: Kind; name: string; unit: string }[] = [
   { kind: "smell", name: "smell", unit: "" },
   { kind: "foam", name: "foam", unit: "" },
   { kind: "strip", name: "strip", unit: "mg/L" },
+  { kind: "fed", name: "fed it", unit: "" },
+  { kind: "airTo", name: "changed the air", unit: "" },
+  { kind: "pathogen", name: "germ test", unit: "" },
   { kind: "note", name: "note", unit: "" },
 ];
 
@@ -106,6 +113,27 @@ export function ReadIt({ batch, first }: { batch: Schemas["BatchView"]; first: s
             wrong={wrong}
           />
         )}
+        {kind === "pathogen" && (
+          <Choice
+            label="The test found"
+            value={value}
+            options={[
+              { value: "clear", name: "no gut germs" },
+              { value: "found", name: "gut germs" },
+            ]}
+            onChange={setValue}
+            wrong={wrong}
+          />
+        )}
+        {(kind === "fed" || kind === "airTo") && (
+          <Field
+            label={kind === "fed" ? "How much of what" : "Air in all from now on, at depth"}
+            value={value}
+            onChange={setValue}
+            wrong={wrong}
+            hint={kind === "fed" ? "1 tbsp molasses, 30 ml fish" : "60 L/min, 2 cfm; the forecast follows"}
+          />
+        )}
         {kind === "note" && (
           <label className="block">
             Note
@@ -119,7 +147,7 @@ export function ReadIt({ batch, first }: { batch: Schemas["BatchView"]; first: s
         {number && (
           <NumberPad label={`${unit.name}${unit.unit && `, ${unit.unit}`}`} value={value} onChange={setValue} />
         )}
-        {wrong && !["smell", "foam"].includes(kind) && (
+        {wrong && !["smell", "foam", "fed", "airTo", "pathogen"].includes(kind) && (
           <p role="alert" className="mt-1 text-lg font-medium text-plum">
             ✕ {wrong}
           </p>

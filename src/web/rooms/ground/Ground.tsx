@@ -102,7 +102,13 @@ export function Ground() {
                 name: p.name,
                 line: `${p.openShown} open, stops at ${p.shutOffShown}`,
                 says: p.says,
-                old: { id: p.id, name: p.name, openFlow: `${p.openLpm} L/min`, shutOff: `${p.shutOffKPa} kPa` },
+                old: {
+                  id: p.id,
+                  name: p.name,
+                  openFlow: `${p.openLpm} L/min`,
+                  shutOff: `${p.shutOffKPa} kPa`,
+                  battery: p.batteryHours?.toString() ?? "",
+                },
               })),
             )}
             {part(
@@ -122,9 +128,18 @@ export function Ground() {
               g.inputs.map((i) => ({
                 id: i.id,
                 name: i.name,
-                line: i.lot ? `lot ${i.lot}` : "",
+                line: [i.lot && `lot ${i.lot}`, i.price !== null && `${i.price} a litre or kilo`]
+                  .filter(Boolean)
+                  .join(", "),
                 says: i.unfitWhy ? `not to be used: ${i.unfitWhy}` : undefined,
-                old: { id: i.id, name: i.name, kind: i.kind, lot: i.lot ?? "", unfitWhy: i.unfitWhy ?? "" },
+                old: {
+                  id: i.id,
+                  name: i.name,
+                  kind: i.kind,
+                  lot: i.lot ?? "",
+                  price: i.price?.toString() ?? "",
+                  unfitWhy: i.unfitWhy ?? "",
+                },
               })),
             )}
           </>

@@ -54,6 +54,7 @@ function fieldsOf(kind: KitKind, ground: Schemas["GroundView"]): FormField[] {
         { name: "name", label: "Name" },
         { name: "openFlow", label: "Open flow, on the box" },
         { name: "shutOff", label: "Greatest pressure, on the box" },
+        { name: "battery", label: "Hours on its battery (leave empty on the mains)" },
       ];
     case "diffusers":
       return [
@@ -64,8 +65,14 @@ function fieldsOf(kind: KitKind, ground: Schemas["GroundView"]): FormField[] {
     default:
       return [
         { name: "name", label: "Name" },
-        { name: "kind", label: "Kind", options: kinds([...ground.sources, ...ground.foods]), start: "compost" },
+        {
+          name: "kind",
+          label: "Kind",
+          options: kinds([...ground.sources, ...ground.foods, ...ground.clearers]),
+          start: "compost",
+        },
         { name: "lot", label: "Lot (if it has a mark)" },
+        { name: "price", label: "Price of a litre, or of a kilogram of powder (leave empty if unknown)" },
         { name: "unfitWhy", label: "Not to be used, because (leave empty if it is sound)" },
       ];
   }

@@ -28,7 +28,7 @@ export function PutOut() {
   return <Spread batch={batch.data} ground={ground.data} />;
 }
 
-const tones: Record<Schemas["Fitness"], Schemas["Tone"]> = { fit: "go", unseen: "mind", notFit: "stop" };
+const tones: Record<Schemas["Fitness"], Schemas["Tone"]> = { fit: "go", unseen: "mind", notFit: "stop", feed: "mind" };
 
 /** Strain, dilute, share out, and say by what; refused for a failed batch unless the grower says why. */
 function Spread({ batch, ground }: { batch: Schemas["BatchView"]; ground: Schemas["GroundView"] }) {

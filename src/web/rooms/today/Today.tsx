@@ -2,6 +2,7 @@ import { client, type Schemas, useRead } from "../../api/client";
 import { Room } from "../../parts/Room";
 import { Go } from "../../parts/Shell";
 import { useClock } from "../../parts/clock";
+import { NoticeButtons } from "../watch/WatchRoom";
 
 const strokes = ["border-plum", "border-straw", "border-river", "border-line"];
 const words = ["now", "soon", "today", "when there is time"];
@@ -82,6 +83,7 @@ function Item({ item }: { item: Schemas["TodayItem"] }) {
       <p className="mt-2">
         <Go to={item.link}>{item.action}</Go>
       </p>
+      {item.noticeId && <NoticeButtons id={item.noticeId} about={item.title} />}
     </li>
   );
 }

@@ -1,0 +1,318 @@
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import { useDeferredValue, useState } from "react";
+import { client, must, type Problem, type Schemas, useRead, useWrite } from "../../api/client";
+import { Button } from "../../parts/Button";
+import { Pick } from "../../parts/Pick";
+import { Choice } from "../../parts/Choice";
+import { Field } from "../../parts/Field";
+import { Room } from "../../parts/Room";
+import { Sum } from "../../parts/Sum";
+import { Verdict } from "../../parts/Verdict";
+import { Wrong } from "../../parts/Wrong";
+import { BrewNav } from "./BrewNav";
+import { PumpCurve } from "./PumpCurve";
+
+type Bench = Schemas["AirBenchQuestion"];
+
+/** The air that really comes out: pumps, hoses and outlets in parallel. */
+export function AirRoom() {
+  const ground = useRead(["ground"], () => client.GET("/api/ground"));
+  const [vessel, setVessel] = useState<number | null>(null);
+  const id = vessel ?? ground.data?.vessels[0]?.id ?? 0;
+  const start = useRead(
+    ["air", id],
+    () => client.GET("/api/brew/air/{vesselId}", { params: { path: { vesselId: id } } }),
+    id > 0,
+  );
+  return start.data && ground.data ? (
+    <OneBench key={id} start={start.data} ground={ground.data} choose={setVessel} />
+  ) : (
+    <main id="room" className="p-7" aria-busy>
+      <h1 className="text-2xl">Air</h1>
+    </main>
+  );
+}
+
+interface Props {
+  start: Schemas["AirSetUpView"];
+  ground: Schemas["GroundView"];
+  choose: (id: number) => void;
+}
+
+const text = (n?: number | null) => (n === null || n === undefined ? "" : String(Math.round(n * 1000) / 1000));
+const number = (t: string) => (t.trim() === "" ? null : Number(t.replace(",", ".")));
+
+function OneBench({ start, ground, choose }: Props) {
+  const [pumps, setPumps] = useState(
+    start.bench.pumps!.map((p) => ({
+      name: p.name ?? "pump",
+      openLpm: text(p.openLpm),
+      shutOffKPa: text(p.shutOffKPa),
+      count: text(p.count),
+      curve: (p.curve ?? []).map((c) => `${c.lpm} at ${c.kPa}`).join(", "),
+    })),
+  );
+  const [outlets, setOutlets] = useState(
+    start.bench.outlets!.map((o) => ({
+      name: o.name ?? "outlet",
+      diffuser: o.diffuser ?? "airStone",
+      depthM: text(o.depthM),
+      share: text(o.share),
+      hoseM: text(o.hoseM),
+      hoseMm: text(o.hoseMm),
+    })),
+  );
+  const [fill, setFill] = useState({ l: "", s: "" });
+  const bench: Bench = {
+    volumeL: start.bench.volumeL,
+    pumps: pumps.map((p) => ({
+      name: p.name,
+      openLpm: number(p.openLpm),
+      shutOffKPa: number(p.shutOffKPa),
+      count: number(p.count) ?? 1,
+      curve: points(p.curve),
+    })),
+    outlets: outlets.map((o) => ({
+      name: o.name,
+      diffuser: o.diffuser,
+      depthM: number(o.depthM),
+      share: number(o.share),
+      hoseM: number(o.hoseM),
+      hoseMm: number(o.hoseMm),
+    })),
+    fillL: number(fill.l),
+    fillS: number(fill.s),
+    // What a usual tea in this vessel would ask for, so that "enough" means something.
+    brew: usualBrew(start.bench.volumeL ?? 17),
+  };
+  const asked = useDeferredValue(JSON.stringify(bench));
+  const worked = useQuery<Schemas["WorkedOfAirBenchAnswer"], Problem>({
+    queryKey: ["air-bench", asked],
+    queryFn: () => must(client.POST("/api/brew/air/work-out", { body: JSON.parse(asked) as Bench })),
+    placeholderData: keepPreviousData,
+    retry: false,
+    refetchInterval: false,
+  });
+  const keep = useWrite((body: Bench, headers) =>
+    client.POST("/api/brew/air/{vesselId}", { params: { path: { vesselId: start.vesselId } }, body, headers }),
+  );
+  const a = worked.data?.value;
+  const wrong = (f: string) => worked.error?.of(f);
+  const setPump = (i: number, field: string, v: string) =>
+    setPumps(pumps.map((p, k) => (k === i ? { ...p, [field]: v } : p)));
+  const setOutlet = (i: number, field: string, v: string) =>
+    setOutlets(outlets.map((o, k) => (k === i ? { ...o, [field]: v } : o)));
+  return (
+    <Room
+      title="Air"
+      under={`What comes out in ${start.vessel}, ${start.workingShown}. The number on the box is at no depth at all.`}
+      peek={worked.error?.message ?? a?.verdict.sentence}
+      bench={
+        <>
+          <BrewNav />
+          <Choice
+            label="Vessel"
+            value={String(start.vesselId)}
+            options={ground.vessels.map((v) => ({ value: String(v.id), name: v.name }))}
+            onChange={(v) => choose(Number(v))}
+          />
+          <h2 className="mt-4 text-xl">Pumps, side by side</h2>
+          {pumps.map((p, i) => (
+            <fieldset key={i} className="border-t border-line pt-2">
+              <legend className="sr-only">Pump {i + 1}</legend>
+              <div className="grid grid-cols-2 gap-x-4 sm:grid-cols-4">
+                <Field label="Pump" value={p.name} onChange={(v) => setPump(i, "name", v)} />
+                <Field
+                  label="Open, L/min"
+                  inputMode="decimal"
+                  value={p.openLpm}
+                  onChange={(v) => setPump(i, "openLpm", v)}
+                  wrong={wrong(`pumps[${i}].openLpm`)}
+                />
+                <Field
+                  label="Stops at, kPa"
+                  inputMode="decimal"
+                  value={p.shutOffKPa}
+                  onChange={(v) => setPump(i, "shutOffKPa", v)}
+                  wrong={wrong(`pumps[${i}].shutOffKPa`)}
+                />
+                <Field
+                  label="How many"
+                  inputMode="numeric"
+                  value={p.count}
+                  onChange={(v) => setPump(i, "count", v)}
+                  wrong={wrong(`pumps[${i}].count`)}
+                />
+              </div>
+              <Field
+                label="Or its own curve"
+                value={p.curve}
+                onChange={(v) => setPump(i, "curve", v)}
+                hint="L/min at kPa: 60 at 0, 40 at 10, 0 at 25"
+                wrong={wrong(`pumps[${i}].curve`)}
+              />
+              {pumps.length > 1 && (
+                <Button kind="plain" onClick={() => setPumps(pumps.filter((_, k) => k !== i))}>
+                  take {p.name} away
+                </Button>
+              )}
+            </fieldset>
+          ))}
+          <Button
+            kind="plain"
+            onClick={() => setPumps([...pumps, { ...pumps[0]!, name: `pump ${pumps.length + 1}`, count: "1" }])}
+          >
+            + another pump
+          </Button>
+          <h2 className="mt-4 text-xl">Outlets</h2>
+          {outlets.map((o, i) => (
+            <fieldset key={i} className="border-t border-line pt-2">
+              <legend className="sr-only">Outlet {i + 1}</legend>
+              <div className="grid grid-cols-2 gap-x-4 sm:grid-cols-3">
+                <Field label="Outlet" value={o.name} onChange={(v) => setOutlet(i, "name", v)} />
+                <Pick
+                  label="Kind"
+                  value={o.diffuser}
+                  options={ground.diffuserKinds.map((k) => ({ value: k.kind, name: k.name }))}
+                  onChange={(v) => setOutlet(i, "diffuser", v)}
+                />
+                <Field
+                  label="Depth, m"
+                  inputMode="decimal"
+                  value={o.depthM}
+                  onChange={(v) => setOutlet(i, "depthM", v)}
+                  wrong={wrong(`outlets[${i}].depthM`)}
+                />
+                <Field
+                  label="Share, by valve"
+                  inputMode="decimal"
+                  value={o.share}
+                  onChange={(v) => setOutlet(i, "share", v)}
+                  wrong={wrong(`outlets[${i}].share`)}
+                />
+                <Field
+                  label="Hose, m"
+                  inputMode="decimal"
+                  value={o.hoseM}
+                  onChange={(v) => setOutlet(i, "hoseM", v)}
+                  wrong={wrong(`outlets[${i}].hoseM`)}
+                />
+                <Field
+                  label="Bore, mm"
+                  inputMode="decimal"
+                  value={o.hoseMm}
+                  onChange={(v) => setOutlet(i, "hoseMm", v)}
+                  wrong={wrong(`outlets[${i}].hoseMm`)}
+                />
+              </div>
+              {outlets.length > 1 && (
+                <Button kind="plain" onClick={() => setOutlets(outlets.filter((_, k) => k !== i))}>
+                  take {o.name} away
+                </Button>
+              )}
+            </fieldset>
+          ))}
+          <Button
+            kind="plain"
+            onClick={() => setOutlets([...outlets, { ...outlets[0]!, name: "floor ring", share: "0.5" }])}
+          >
+            + another circuit
+          </Button>
+          <h2 className="mt-4 text-xl">Or measured</h2>
+          <p className="text-ash">
+            Fill an upturned bottle under water at the outlet: that counts for more than any box.
+          </p>
+          <div className="grid grid-cols-2 gap-4">
+            <Field
+              label="Litres caught"
+              inputMode="decimal"
+              value={fill.l}
+              onChange={(l) => setFill({ ...fill, l })}
+              wrong={wrong("fillL")}
+            />
+            <Field
+              label="In seconds"
+              inputMode="decimal"
+              value={fill.s}
+              onChange={(s) => setFill({ ...fill, s })}
+              wrong={wrong("fillS")}
+            />
+          </div>
+        </>
+      }
+      slate={
+        <>
+          <Wrong problem={worked.error} />
+          {a && worked.data && (
+            <>
+              <Verdict verdict={a.verdict} />
+              <PumpCurve answer={a} />
+              <dl className="figures grid grid-cols-2 gap-x-5">
+                {(
+                  [
+                    ["light air", `${a.lightLpm.toFixed(1)} L/min`],
+                    ["heavy air", `${a.heavyLpm.toFixed(0)} L/min`],
+                    ["by oxygen", a.noAirWillDo ? "none will do" : `${(a.byOxygenLpm ?? 0).toFixed(1)} L/min`],
+                    ["goes over", `${a.kLa20.toFixed(1)} per h`],
+                  ] as const
+                ).map(([what, value]) => (
+                  <div key={what} className="border-t border-line py-1">
+                    <dt className="text-ash">{what}</dt>
+                    <dd className="text-xl font-bold">{value}</dd>
+                  </div>
+                ))}
+              </dl>
+              <ul className="figures">
+                {a.outlets.map((o, i) => (
+                  <li key={i} className="flex flex-wrap justify-between gap-x-4 border-t border-line py-1.5">
+                    <b>{o.name}</b>
+                    <span>
+                      {o.lpm.toFixed(1)} L/min · asks {o.needsKPa.toFixed(1)} kPa, hose {o.hoseKPa.toFixed(2)}
+                    </span>
+                  </li>
+                ))}
+              </ul>
+              <p className="flex flex-wrap items-center gap-4">
+                <Button kind="filled" disabled={keep.isPending || !!worked.error} onClick={() => keep.mutate(bench)}>
+                  Keep for {start.vessel}
+                </Button>
+                <Sum working={worked.data.working} sure={worked.data.sure} of="this air" />
+              </p>
+              <p role="status" className="text-moss">
+                {keep.isSuccess && "✓ Kept: plans for this vessel breathe with it."}
+              </p>
+              <Wrong problem={keep.error} />
+              <p className="text-ash">By oxygen: a usual balanced tea at 20 °C, by the model.</p>
+              {worked.data.cautions.map((c) => (
+                <p key={c.id}>
+                  <b className="text-straw">▲ Mind</b> {c.text} <span className="text-ash">{c.localRule}</span>
+                </p>
+              ))}
+            </>
+          )}
+        </>
+      }
+    />
+  );
+}
+
+/** "60 at 0, 40 at 10" as points; what can't be read is left to the server to refuse. */
+function points(curve: string): Schemas["CurvePoint"][] | null {
+  const parts = curve.split(/[,;]/).filter((p) => p.trim());
+  if (parts.length === 0) return null;
+  return parts.map((p) => {
+    const [lpm, kPa] = p.split("at");
+    return { lpm: Number(lpm), kPa: Number(kPa ?? "x") };
+  });
+}
+
+const usualBrew = (volumeL: number): Schemas["BrewQuestion"] => ({
+  volumeL,
+  temperatureC: 20,
+  hours: 36,
+  sources: [{ kind: "compost", litres: Math.min(volumeL / 20, 6) }],
+  foods: [
+    { kind: "fishHydrolysate", ml: volumeL * 0.5 },
+    { kind: "kelpLiquid", ml: volumeL * 0.5 },
+  ],
+});

@@ -1,0 +1,34 @@
+import { NavLink } from "react-router-dom";
+
+const benches = [
+  ["", "Brews"],
+  ["water", "Water"],
+  ["sources", "Source"],
+  ["recipes", "Recipes"],
+  ["air", "Air"],
+  ["ask", "Ask it"],
+  ["microscope", "Lens"],
+  ["clean", "Clean up"],
+  ["back", "Looking back"],
+  ["practice", "Practice"],
+] as const;
+
+/** The benches of the brewhouse. */
+export function BrewNav() {
+  return (
+    <nav aria-label="Benches of the brewhouse" className="no-print mb-4 flex gap-x-5 overflow-x-auto wide:flex-wrap">
+      {benches.map(([to, name]) => (
+        <NavLink
+          key={to}
+          end
+          to={`/brew${to && "/" + to}`}
+          className={({ isActive }) =>
+            `flex min-h-11 items-center whitespace-nowrap border-b-4 text-base ${isActive ? "border-clay font-bold text-clay" : "border-transparent"}`
+          }
+        >
+          {name}
+        </NavLink>
+      ))}
+    </nav>
+  );
+}

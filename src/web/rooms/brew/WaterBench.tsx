@@ -1,0 +1,190 @@
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import { useDeferredValue, useState } from "react";
+import { client, must, type Problem, type Schemas, useRead, useWrite } from "../../api/client";
+import { AmountField } from "../../parts/AmountField";
+import { Button } from "../../parts/Button";
+import { Pick } from "../../parts/Pick";
+import { Field } from "../../parts/Field";
+import { Room } from "../../parts/Room";
+import { Sum } from "../../parts/Sum";
+import { Verdict } from "../../parts/Verdict";
+import { Wrong } from "../../parts/Wrong";
+import { useClock } from "../../parts/clock";
+import { BrewNav } from "./BrewNav";
+
+/** Waters poured together, and every way of clearing what is in them. */
+export function WaterBench() {
+  const ground = useRead(["ground"], () => client.GET("/api/ground"));
+  const [pours, setPours] = useState<Record<number, string>>({});
+  const waters = ground.data?.waters ?? [];
+  const first = waters[0];
+  const poured = Object.keys(pours).length > 0 ? pours : first ? { [first.id]: "180 L" } : {};
+  const asked = useDeferredValue(JSON.stringify(poured));
+  const mix = useQuery<Schemas["WorkedOfWaterMixView"], Problem>({
+    queryKey: ["water-mix", asked],
+    queryFn: () =>
+      must(
+        client.POST("/api/brew/water/work-out", {
+          body: {
+            pours: Object.entries(JSON.parse(asked) as Record<string, string>)
+              .filter(([, amount]) => amount.trim())
+              .map(([id, amount]) => ({ waterId: Number(id), amount })),
+          },
+        }),
+      ),
+    placeholderData: keepPreviousData,
+    retry: false,
+    refetchInterval: false,
+    enabled: !!first,
+  });
+  const v = mix.data?.value;
+  return (
+    <Room
+      title="Water comes first"
+      under="Pour the waters together; the dose answers to the milligrams, wherever they are."
+      peek={v?.mix.verdict.sentence}
+      bench={
+        <>
+          <BrewNav />
+          <div className="grid gap-x-6 sm:grid-cols-2">
+            {waters.map((w, i) => (
+              <AmountField
+                key={w.id}
+                label={`${w.name}, ${w.lastStrip === null ? "no strip read" : `strip ${w.lastStrip} mg/L`}`}
+                dimension="volume"
+                value={poured[w.id] ?? ""}
+                onChange={(t) => setPours({ ...poured, [w.id]: t })}
+                wrong={i === 0 ? mix.error?.of("pours") : undefined}
+              />
+            ))}
+          </div>
+          <Wrong problem={mix.error} />
+          <Strips waters={waters} />
+        </>
+      }
+      slate={
+        v && mix.data ? (
+          <>
+            <Verdict verdict={v.mix.verdict} />
+            <ul className="figures">
+              {v.ways.map((w) => (
+                <li key={w.way.way} className="border-t border-line py-2">
+                  <p className="flex flex-wrap justify-between gap-x-4">
+                    <b className="text-lg">
+                      <span aria-hidden className={w.way.willDo ? "text-moss" : "text-plum"}>
+                        {w.way.willDo ? "✓" : "✕"}
+                      </span>{" "}
+                      {w.way.name}
+                    </b>
+                    <b>{w.amountShown}</b>
+                  </p>
+                  <p>
+                    {w.timeShown}, then a strip at zero · chlorine: {w.way.chlorine} · chloramine: {w.way.chloramine} ·
+                    costs {w.costShown}
+                  </p>
+                  <p className="text-ash">{w.way.note}</p>
+                </li>
+              ))}
+            </ul>
+            <Sum working={mix.data.working} sure={mix.data.sure} of="this water" />
+            {mix.data.cautions.map((c) => (
+              <p key={c.id}>
+                <b className="text-straw">▲ Mind</b> {c.text} <span className="text-ash">{c.localRule}</span>
+              </p>
+            ))}
+            <p className="text-ash">The water for thinning is cleared like any other: every plan has that step too.</p>
+          </>
+        ) : null
+      }
+    />
+  );
+}
+
+/** Strips as they were read; a new one, with its picture. */
+function Strips({ waters }: { waters: Schemas["WaterView"][] }) {
+  const clock = useClock();
+  const strips = useRead(["strips"], () => client.GET("/api/brew/water/strips"));
+  const [water, setWater] = useState<number | null>(null);
+  const [strip, setStrip] = useState("");
+  const id = water ?? waters[0]?.id ?? 0;
+  const keep = useWrite(
+    (_: null, headers) =>
+      client.POST("/api/ground/waters/{id}/strips", {
+        params: { path: { id } },
+        body: { strip, at: null },
+        headers,
+      }),
+    () => setStrip(""),
+  );
+  const photo = useWrite(async (v: { id: number; file: File }, headers) => {
+    const reply = await fetch(`/api/brew/water/strips/${v.id}/photo`, {
+      method: "POST",
+      body: v.file,
+      headers: { ...headers, "Content-Type": v.file.type },
+    });
+    const body: unknown = await reply.json();
+    return reply.ok ? { data: body } : { error: body };
+  });
+  return (
+    <section aria-label="Strips" className="mt-5">
+      <h2 className="text-xl">Strips</h2>
+      <form
+        className="grid items-start gap-x-4 sm:grid-cols-[1fr_9rem_auto]"
+        onSubmit={(e) => {
+          e.preventDefault();
+          keep.mutate(null);
+        }}
+      >
+        <Pick
+          label="Read in"
+          value={String(id)}
+          options={waters.map((w) => ({ value: String(w.id), name: w.name }))}
+          onChange={(v) => setWater(Number(v))}
+        />
+        <Field
+          label="It reads, mg/L"
+          inputMode="decimal"
+          value={strip}
+          onChange={setStrip}
+          wrong={keep.error?.of("strip")}
+        />
+        <Button type="submit" kind="filled" className="sm:mt-7" disabled={keep.isPending}>
+          Keep it
+        </Button>
+      </form>
+      <Wrong problem={keep.error ?? photo.error} shown={["strip"]} />
+      <ul className="figures">
+        {(strips.data ?? []).map((s) => (
+          <li key={s.id} className="flex items-center justify-between gap-3 border-t border-line py-1.5">
+            <span>
+              <time dateTime={s.at}>{clock.when(s.at)}</time> {s.water}: <b>{s.mgPerL} mg/L</b>
+              {s.mgPerL === 0 && <span className="text-moss"> ✓ clear</span>}
+            </span>
+            {s.photoId ? (
+              <a href={`/api/brew/photos/${s.photoId}`}>
+                <img
+                  src={`/api/brew/photos/${s.photoId}`}
+                  alt={`strip of ${clock.when(s.at)}`}
+                  className="h-11 w-11 object-cover"
+                />
+              </a>
+            ) : (
+              <label className="flex min-h-11 cursor-pointer items-center text-clay underline">
+                its picture
+                <input
+                  type="file"
+                  accept="image/jpeg,image/png"
+                  className="sr-only"
+                  onChange={(e) => {
+                    const file = e.target.files?.[0];
+                    if (file) photo.mutate({ id: s.id, file });
+                  }}
+                />
+              </label>
+            )}
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}

@@ -1,0 +1,154 @@
+import { useState } from "react";
+import { client, type Schemas, useRead, useWrite } from "../../api/client";
+import { Button } from "../../parts/Button";
+import { Field } from "../../parts/Field";
+import { Room } from "../../parts/Room";
+import { Wrong } from "../../parts/Wrong";
+import { useClock } from "../../parts/clock";
+
+/** What the watch has said that still stands; its lines; notices of the browser; the calendar. */
+export function WatchRoom() {
+  const watch = useRead(["watch"], () => client.GET("/api/watch"));
+  return (
+    <Room
+      title="The watch"
+      under="It looks at every brew that is going, twice a minute, and says each thing once."
+      peek="Its lines"
+      bench={
+        <>
+          {watch.data?.notices.length === 0 && <p className="text-lg">Nothing stands.</p>}
+          <ul className="flex max-w-2xl flex-col gap-5">
+            {watch.data?.notices.map((n) => (
+              <Notice key={n.id} notice={n} />
+            ))}
+          </ul>
+        </>
+      }
+      slate={watch.data && <Lines watch={watch.data} />}
+    />
+  );
+}
+
+function Notice({ notice: n }: { notice: Schemas["NoticeView"] }) {
+  const clock = useClock();
+  return (
+    <li
+      className={`border-l-8 pl-4 ${n.tone === "Stop" ? "border-plum" : n.tone === "Mind" ? "border-straw" : "border-moss"}`}
+    >
+      <h2 className="text-xl">{n.title}</h2>
+      <p className="text-lg">{n.todo}</p>
+      <p className="text-ash">
+        said {clock.when(n.firedAt)}, of {clock.when(n.at)}
+      </p>
+      <NoticeButtons id={n.id} about={n.title} />
+    </li>
+  );
+}
+
+/** Put off for half an hour, or seen to. */
+export function NoticeButtons({ id, about }: { id: number; about: string }) {
+  const off = useWrite((minutes: number, headers) =>
+    client.POST("/api/watch/{id}/put-off", { params: { path: { id } }, body: { minutes }, headers }),
+  );
+  const done = useWrite((_: null, headers) =>
+    client.POST("/api/watch/{id}/done", { params: { path: { id } }, headers }),
+  );
+  return (
+    <>
+      <span className="flex flex-wrap gap-4">
+        <Button
+          kind="plain"
+          aria-label={`put off half an hour: ${about}`}
+          disabled={off.isPending}
+          onClick={() => off.mutate(30)}
+        >
+          put off 30 min
+        </Button>
+        <Button
+          kind="plain"
+          aria-label={`seen to: ${about}`}
+          disabled={done.isPending}
+          onClick={() => done.mutate(null)}
+        >
+          seen to
+        </Button>
+      </span>
+      <Wrong problem={off.error ?? done.error} />
+    </>
+  );
+}
+
+function Lines({ watch }: { watch: Schemas["WatchView"] }) {
+  const [typed, setTyped] = useState({
+    noReadingH: String(watch.noReadingH),
+    graceMinutes: String(watch.graceMinutes),
+    expected: String(Math.round(watch.expectedShare * 100)),
+  });
+  const [asked, setAsked] = useState(typeof Notification === "undefined" ? "unsupported" : Notification.permission);
+  const keep = useWrite((body: Schemas["WatchLinesRequest"], headers) =>
+    client.POST("/api/watch/lines", { body, headers }),
+  );
+  const number = (t: string) => (t.trim() === "" ? null : Number(t.replace(",", ".")));
+  return (
+    <>
+      <form
+        className="flex flex-col gap-1"
+        onSubmit={(e) => {
+          e.preventDefault();
+          keep.mutate({
+            noReadingH: number(typed.noReadingH),
+            graceMinutes: number(typed.graceMinutes),
+            expectedShare: number(typed.expected) === null ? null : number(typed.expected)! / 100,
+          });
+        }}
+      >
+        <h2 className="text-xl">It speaks when</h2>
+        <Field
+          label="nobody has read oxygen for, hours"
+          inputMode="decimal"
+          value={typed.noReadingH}
+          onChange={(v) => setTyped({ ...typed, noReadingH: v })}
+          wrong={keep.error?.of("noReadingH")}
+        />
+        <Field
+          label="so much of a hold is left, minutes"
+          inputMode="decimal"
+          value={typed.graceMinutes}
+          onChange={(v) => setTyped({ ...typed, graceMinutes: v })}
+          wrong={keep.error?.of("graceMinutes")}
+        />
+        <Field
+          label="the chance of falling below 6 before use is, %"
+          inputMode="decimal"
+          value={typed.expected}
+          onChange={(v) => setTyped({ ...typed, expected: v })}
+          wrong={keep.error?.of("expectedShare")}
+        />
+        <p className="text-ash">And always: below 6 now, ready, past 36 h, a silent or straying probe.</p>
+        <Button type="submit" className="self-start" disabled={keep.isPending}>
+          Keep these lines
+        </Button>
+        <Wrong problem={keep.error} shown={["noReadingH", "graceMinutes", "expectedShare"]} />
+      </form>
+      <section>
+        <h2 className="text-xl">Told on this device</h2>
+        {asked === "granted" ? (
+          <p>This browser is told of what the watch says, while a page of Mud Pie is open.</p>
+        ) : asked === "default" ? (
+          <Button onClick={() => void Notification.requestPermission().then(setAsked)}>Let the browser tell me</Button>
+        ) : (
+          <p>This browser does not let Mud Pie tell you. What the watch says stands on Today all the same.</p>
+        )}
+      </section>
+      <section>
+        <h2 className="text-xl">In your calendar</h2>
+        <p>
+          Steps, readings due, ready times and what the watch says, as iCalendar:{" "}
+          <a className="underline" href="/api/calendar.ics">
+            {window.location.origin}/api/calendar.ics
+          </a>
+        </p>
+      </section>
+    </>
+  );
+}
