@@ -37,6 +37,11 @@ public class Kernels
     [Benchmark]
     public double RunAnswer() => BrewRun.Of(_bucket).Value.MinOxygen;
 
+    /// <summary>The same, re-weighted by readings of a brew that nobody sees.</summary>
+    public double Learn(int readings) => BrewForecast.Of(_bucket with { Readings = [.. Enumerable.Range(1, readings).Select(i => new OxygenAt { H = i * 2, MgPerL = Hidden.OxygenAt(i * 2) })] }).Value.EffectiveMembers;
+
+    private static readonly HiddenBrew Hidden = HiddenBrew.Of(Bucket, 7);
+
     /// <summary>1,000 members with band, ready and grace.</summary>
     [Benchmark]
     public double Ensemble() => BrewForecast.Of(_bucket).Value.ProbabilityBelow6;

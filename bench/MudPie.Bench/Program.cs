@@ -10,5 +10,6 @@ if (args.Contains("--full"))
 }
 
 Quick.Kernels();
+Quick.Learning();
 await Quick.Http();
 Quick.Script();

@@ -3,11 +3,12 @@ using System.IO.Compression;
 using System.Net.Http.Json;
 using Microsoft.AspNetCore.Hosting;
 using Microsoft.AspNetCore.Mvc.Testing;
+using Microsoft.Extensions.DependencyInjection;
 using MudPie.Server.Brewing;
 
 namespace MudPie.Bench;
 
-/// <summary>What the first issue wants fast, by stopwatch: the median of many rounds after a warm-up.</summary>
+/// <summary>What is wanted fast, by stopwatch: the median of many rounds after a warm-up.</summary>
 internal static class Quick
 {
     public static void Kernels()
@@ -16,6 +17,14 @@ internal static class Quick
         Line("one brew-run of 48 h at 1e-6", 0.2, Median(2000, 500, () => k.Run48h()));
         Line("brew-run, the whole answer", null, Median(500, 200, () => k.RunAnswer()));
         Line("1,000 members of 48 h", 120, Median(20, 10, () => k.Ensemble()));
+    }
+
+    /// <summary>Learning: a forecast of 48 h with 1,000 members, re-weighted by one reading, and by six.</summary>
+    public static void Learning()
+    {
+        var k = new Kernels();
+        Line("1,000 members learn from a reading", 150, Median(10, 12, () => k.Learn(1)));
+        Line("1,000 members learn from six readings", null, Median(6, 12, () => k.Learn(6)));
     }
 
     public static async Task Http()
@@ -29,6 +38,10 @@ internal static class Quick
         Line("plan re-computed by HTTP", 15, Median(60, 300, () => Ask(http, plan)));
         Line("Today, by HTTP", null, Median(60, 100, () => http.GetStringAsync("/api/today").GetAwaiter().GetResult().Length));
         Line("the live brew, by HTTP", null, Median(60, 100, () => http.GetStringAsync("/api/brew/batches/14").GetAwaiter().GetResult().Length));
+        Line("what-if, four curves, by HTTP", null, Median(20, 60, () => Post(http, "/api/brew/what-if", new { plan, whatIfs = new[] { new { kind = "powerFails" }, new { kind = "secondPump" }, new { kind = "cooler" } } })));
+        Line("asked backwards, by HTTP", null, Median(5, 20, () => Post(http, "/api/brew/backwards", new { plan })));
+        FillProbe(host);
+        Line("the probe's 10,000 readings, by HTTP", null, Median(20, 60, () => http.GetStringAsync("/api/brew/batches/14/probe").GetAwaiter().GetResult().Length));
         await host.DisposeAsync();
         Microsoft.Data.Sqlite.SqliteConnection.ClearAllPools();
         foreach (var left in new[] { file, file + "-wal", file + "-shm" })
@@ -66,9 +79,23 @@ internal static class Quick
         return to.Length;
     }
 
-    private static int Ask(HttpClient http, object plan)
+    private static void FillProbe(BenchHost host)
     {
-        using var reply = http.PostAsJsonAsync("/api/brew/plan", plan).GetAwaiter().GetResult();
+        using var scope = host.Services.CreateScope();
+        var db = scope.ServiceProvider.GetRequiredService<Records.HoldingDb>();
+        var start = db.Batches.Single(b => b.Id == 14).StartedAt!.Value;
+        var link = new Records.Brewing.ProbeLink { BatchId = 14, Name = "bench", Host = "127.0.0.1", Port = 1, Simulated = true, AttachedAt = start, DetachedAt = start };
+        db.Add(link);
+        db.SaveChanges();
+        db.AddRange(Enumerable.Range(0, 10_000).Select(i => new Records.Brewing.ProbeReadingKept { ProbeLinkId = link.Id, Sequence = i, At = start.AddSeconds(i * 4), MgPerL = 8 + Math.Sin(i / 900.0), TemperatureC = 19 }));
+        db.SaveChanges();
+    }
+
+    private static int Ask(HttpClient http, object plan) => Post(http, "/api/brew/plan", plan);
+
+    private static int Post(HttpClient http, string path, object body)
+    {
+        using var reply = http.PostAsJsonAsync(path, body).GetAwaiter().GetResult();
         return reply.EnsureSuccessStatusCode().Content.ReadAsStringAsync().GetAwaiter().GetResult().Length;
     }
 
@@ -107,6 +134,7 @@ internal static class Quick
             builder.UseContentRoot(ServerFolder());
             builder.UseSetting("Holding:File", file);
             builder.UseSetting("Holding:Demo", "true");
+            builder.UseSetting("Holding:Background", "false");
             builder.UseSetting("Logging:LogLevel:Default", "Error");
         }
     }

@@ -30,7 +30,7 @@ public class BrewhouseJourneys
         page.Click("Currant Rows");
         page.See("in the Cone");
         page.Until(() => page.Driver.FindElements(By.XPath("//*[@role='slider'][@aria-label='oat flour']")).Count == 1, "the recipe's own foods, scaled");
-        page.Click("feed oat flour in two parts");
+        page.Click("in parts: oat flour");
         page.See("oat flour at 6 h");
         page.See("Feed at 6 h");
         page.Click("Keep this plan");
@@ -161,7 +161,7 @@ public class BrewhouseJourneys
         page.Until(() => page.Driver.FindElements(By.XPath("//*[@role='alert']")).Count > 0, "a refusal");
 
         page.Go("/brew/sources");
-        page.Click("Ask about leaf-mould compost LM-2");
+        page.Click("ask about it: leaf-mould compost LM-2");
         page.Click("raw");
         page.Click("Rule on it");
         page.See("Do not brew this");

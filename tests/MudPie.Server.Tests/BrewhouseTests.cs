@@ -112,6 +112,19 @@ public class BrewhouseTests : IDisposable
     }
 
     [Fact]
+    public void The_schema_in_the_docs_is_the_schema_of_what_is_read()
+    {
+        var path = Path.Combine(ArchitectureTests.Root(), "docs", "formats", "recipe.schema.json");
+        var schema = MudPie.Server.Calculators.Calculator.SchemaOf(typeof(RecipeFile), "recipe", "A Mud Pie recipe, version 1. See recipe.md.").ToJsonString(new System.Text.Json.JsonSerializerOptions(MudPie.Server.Web.Json.Options) { WriteIndented = true }) + "\n";
+        if (Environment.GetEnvironmentVariable("MUDPIE_WRITE_SCHEMA") is not null)
+        {
+            File.WriteAllText(path, schema);
+        }
+
+        File.ReadAllText(path).ShouldBe(schema);
+    }
+
+    [Fact]
     public async Task The_air_bench_is_kept_with_the_vessel_and_plans_breathe_with_it()
     {
         await _h.Post("/api/holding/setup", TestHolding.SetUp);

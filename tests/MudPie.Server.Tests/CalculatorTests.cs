@@ -24,6 +24,7 @@ public class CalculatorTests : IDisposable
         { "chlorine-dose", """{"volumeL":50,"chlorineMgPerL":0.6,"way":"ascorbic"}""", "amount", 75 },
         { "dilution", """{"parts":"1:5","totalL":12}""", "teaL", 2 },
         { "dilution", """{"parts":"20 %","totalL":10}""", "oneIn", 5 },
+        { "microscope-count", """{"counts":[8,8,8,8],"fieldNumberMm":18,"objective":40,"coverSlipMm2":324,"dropMl":0.05,"dilution":1}""", "perMl", 325949.32 },
         { "brix-correct", """{"brix":10,"temperatureC":25}""", "brix20", 10.36 },
     };
 
@@ -82,7 +83,7 @@ public class CalculatorTests : IDisposable
     public async Task Each_has_a_line_and_a_schema()
     {
         var list = (await _holding.Get("/api/calc")).AsArray();
-        list.Select(c => (string)c!["name"]!).ShouldBe(["oxygen-saturation", "brew-run", "brew-forecast", "chlorine-dose", "dilution", "brix-correct"]);
+        list.Select(c => (string)c!["name"]!).ShouldBe(["oxygen-saturation", "brew-run", "brew-forecast", "chlorine-dose", "microscope-count", "dilution", "brix-correct"]);
         foreach (var c in list)
         {
             var output = new StringWriter();

@@ -17,13 +17,15 @@ namespace MudPie.Server.Calculators;
 public sealed record Calculator(string Name, string Line, Type Question, Func<string, (JsonObject? Answer, Refusal? Refused)> Answer)
 {
     /// <summary>JSON schema of the question.</summary>
-    public JsonNode Schema()
+    public JsonNode Schema() => SchemaOf(Question, Name, Line);
+
+    /// <summary>JSON schema of a type, with a title and a line.</summary>
+    public static JsonNode SchemaOf(Type type, string title, string line)
     {
-        var schema = Json.Options.GetJsonSchemaAsNode(Question, new JsonSchemaExporterOptions { TreatNullObliviousAsNonNullable = true });
-        var whole = schema.AsObject();
+        var whole = Json.Options.GetJsonSchemaAsNode(type, new JsonSchemaExporterOptions { TreatNullObliviousAsNonNullable = true }).AsObject();
         whole.Insert(0, "$schema", "https://json-schema.org/draft/2020-12/schema");
-        whole.Insert(1, "title", Name);
-        whole.Insert(2, "description", Line);
+        whole.Insert(1, "title", title);
+        whole.Insert(2, "description", line);
         return whole;
     }
 }
@@ -76,6 +78,7 @@ public static class Catalogue
         Make<ForecastQuestion, ForecastAnswer>("brew-forecast", "The brew forecast: median and 80 % band of oxygen from an ensemble, re-weighted by readings.", BrewForecast.Of),
         Make<ChlorineDoseQuestion, ChlorineDoseAnswer>("chlorine-dose", "What clears the chlorine from a volume of water, and how long it takes.",
             q => WaterClearing.Dose(q.VolumeL, q.ChlorineMgPerL, q.Way, q.Chloramine)),
+        Make<MicroscopeQuestion, MicroscopeAnswer>("microscope-count", "Organisms per mL from counts by field, with their 95 % interval.", Microscope.Count),
         Make<DilutionQuestion, DilutionAnswer>("dilution", "A dilution read one way only, and split into tea and water.", q => Dilutions.Split(q.Parts, q.TotalL)),
         Make<BrixCorrectQuestion, object>("brix-correct", "A refractometer reading corrected to 20 °C.",
             q => BrixCorrection.To20(q.Brix, q.TemperatureC).Shape(v => (object)new { brix20 = v.Value })),

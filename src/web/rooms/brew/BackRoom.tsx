@@ -80,11 +80,11 @@ export function BackRoom() {
                 <button
                   type="button"
                   aria-pressed={pair.includes(b.id)}
-                  aria-label={`lay ${b.name} of ${clock.date(b.at)} beside another`}
+                  aria-label={`beside: ${b.name} of ${clock.date(b.at)}`}
                   className={`min-h-11 whitespace-nowrap px-2 ${pair.includes(b.id) ? "font-bold text-clay" : "text-clay underline"}`}
                   onClick={() => toggle(b.id)}
                 >
-                  {pair.includes(b.id) ? "● beside" : "○ beside"}
+                  <span aria-hidden>{pair.includes(b.id) ? "● " : "○ "}</span>beside
                 </button>
               </li>
             ))}

@@ -105,11 +105,7 @@ export function PlanAmounts({ view, plan, setPlan, fork, choose, ground, stale }
               <>
                 {mark("food")}
                 {view.foods.filter((x) => x.kind === f.kind).length === 1 && (
-                  <Button
-                    kind="plain"
-                    aria-label={`feed ${f.name} in two parts`}
-                    onClick={() => split(f.kind, f.litres)}
-                  >
+                  <Button kind="plain" aria-label={`in parts: ${f.name}`} onClick={() => split(f.kind, f.litres)}>
                     in parts
                   </Button>
                 )}

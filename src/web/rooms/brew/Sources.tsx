@@ -122,7 +122,11 @@ export function Sources() {
                       .join(" · ")}
                   </p>
                   <p className="flex flex-wrap gap-4">
-                    <Button kind="plain" aria-label={`Ask about ${l.name} ${l.lot ?? ""}`} onClick={() => setAsk(l.id)}>
+                    <Button
+                      kind="plain"
+                      aria-label={`${l.ruling ? "ask again" : "ask about it"}: ${l.name} ${l.lot ?? ""}`}
+                      onClick={() => setAsk(l.id)}
+                    >
                       {l.ruling ? "ask again" : "ask about it"}
                     </Button>
                     {l.ruling && <Sum working={l.ruling.working} sure={l.ruling.sure} of="this ruling" />}

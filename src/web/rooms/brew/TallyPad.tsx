@@ -106,28 +106,30 @@ export function TallyPad({ fields, onChange }: Props) {
           <button
             key={k.of}
             type="button"
-            aria-label={`${k.name}, ${now[k.of] as number} so far`}
-            className={`min-h-20 rounded-3xl border-2 px-2 text-base ${k.of === "bacteria" ? "col-span-2 border-clay" : "border-line"}`}
+            className={`flex min-h-20 flex-col-reverse items-center justify-center rounded-3xl border-2 px-2 text-base ${k.of === "bacteria" ? "col-span-2 border-clay" : "border-line"}`}
             onClick={() => {
               count(k.of, 1);
               answer(k.note);
             }}
           >
-            <span className="figures block font-head text-2xl font-bold">{now[k.of] as number}</span>
-            {k.name} <kbd className="font-bold text-ash">{k.key}</kbd>
+            <span>
+              {k.name} <kbd className="font-bold text-ash">{k.key}</kbd>
+            </span>
+            <span className="figures font-head text-2xl font-bold">{now[k.of] as number}</span>
           </button>
         ))}
         <button
           type="button"
-          className="col-span-2 min-h-20 rounded-3xl border-2 border-clay px-2"
-          aria-label={`thread of fungi, ${now.hyphae?.length ?? 0} so far`}
+          className="col-span-2 flex min-h-20 flex-col-reverse items-center justify-center rounded-3xl border-2 border-clay px-2"
           onClick={() => {
             thread();
             answer(294);
           }}
         >
-          <span className="figures block font-head text-2xl font-bold">{now.hyphae?.length ?? 0}</span>
-          thread of fungi, {length} by {width} µm <kbd className="font-bold text-ash">k</kbd>
+          <span>
+            thread of fungi, {length} by {width} µm <kbd className="font-bold text-ash">k</kbd>
+          </span>
+          <span className="figures font-head text-2xl font-bold">{now.hyphae?.length ?? 0}</span>
         </button>
       </div>
       <div className="mt-2 grid grid-cols-2 gap-4 sm:max-w-md">

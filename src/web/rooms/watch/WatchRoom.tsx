@@ -58,7 +58,7 @@ export function NoticeButtons({ id, about }: { id: number; about: string }) {
       <span className="flex flex-wrap gap-4">
         <Button
           kind="plain"
-          aria-label={`put off half an hour: ${about}`}
+          aria-label={`put off 30 min: ${about}`}
           disabled={off.isPending}
           onClick={() => off.mutate(30)}
         >
