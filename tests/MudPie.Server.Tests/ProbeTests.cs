@@ -46,7 +46,7 @@ public class ProbeTests
     }
 
     [Fact]
-    public async Task All_that_it_has_read_is_stored_once_also_after_the_probe_and_after_the_server_were_away()
+    public async Task All_that_it_has_read_is_stored_once_also_after_the_probe_was_away()
     {
         using var h = new TestHolding(false, background: true);
         var id = await SixHoursIn(h);
@@ -71,6 +71,21 @@ public class ProbeTests
         ((double)readings["forecast"]!["effectiveMembers"]!).ShouldBeLessThan(290);
         await h.Post($"/api/brew/batches/{id}/probe/detach", new { });
         ((string)(await h.Get($"/api/brew/batches/{id}/probe"))["says"]!).ShouldContain("taken out");
+    }
+
+    [Fact]
+    public async Task A_server_that_was_away_asks_for_what_it_missed()
+    {
+        var h = new TestHolding(false, background: true);
+        var id = await SixHoursIn(h);
+        await using var probe = new SimulatedProbe(Settings(h), h.Clock);
+        await h.Post($"/api/brew/batches/{id}/probe", new { port = probe.Port });
+        await Until(h, id, v => (int)v["readings"]! == 181);
+        using var again = new TestHolding(h); // the file is handed on
+        h.Dispose();
+        again.Clock.Advance(TimeSpan.FromHours(2));
+        var view = await Until(again, id, v => (int)v["readings"]! == 241);
+        view["events"]!.AsArray().ShouldNotContain(e => (string)e!["kind"]! == "back"); // nothing is missing
     }
 
     [Fact]

@@ -14,7 +14,8 @@ public sealed class TestHolding : WebApplicationFactory<LiveBrew>
 {
     private readonly bool _demo;
     private readonly bool _background;
-    private readonly string _folder = Directory.CreateTempSubdirectory("mudpie-test-").FullName;
+    private readonly string _folder;
+    private bool _owner = true;
 
     public TestHolding()
         : this(false)
@@ -25,6 +26,15 @@ public sealed class TestHolding : WebApplicationFactory<LiveBrew>
     {
         _demo = demo;
         _background = background;
+        _folder = Directory.CreateTempSubdirectory("mudpie-test-").FullName;
+        Http = CreateClient();
+    }
+
+    /// <summary>The same file and clock under another server, as after a restart.</summary>
+    public TestHolding(TestHolding before)
+    {
+        (_background, _folder, Clock) = (before._background, before._folder, before.Clock);
+        before._owner = false;
         Http = CreateClient();
     }
 
@@ -120,7 +130,7 @@ public sealed class TestHolding : WebApplicationFactory<LiveBrew>
     {
         base.Dispose(disposing);
         Microsoft.Data.Sqlite.SqliteConnection.ClearAllPools();
-        if (disposing && Directory.Exists(_folder))
+        if (disposing && _owner && Directory.Exists(_folder))
         {
             Directory.Delete(_folder, true);
         }

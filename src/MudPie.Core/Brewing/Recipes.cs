@@ -189,7 +189,7 @@ public static class BrewNutrients
         var taken = Takes.GetValueOrDefault(growing, Takes["annual"]);
         var share = carried.N / taken.N;
         return Worked.Of(
-            new NutrientsAnswer(carried, taken, share, $"It carries {Say.Number(carried.N, 2)} g of nitrogen per 100 m², {Say.Number(share * 100, 2)} % of what the crop takes in a season: {(share < 0.05 ? "no fertiliser" : "a small feed")}."),
+            new NutrientsAnswer(carried, taken, share, $"It carries {Say.Number(carried.N, 2)}-{Say.Number(carried.P, 2)}-{Say.Number(carried.K, 2)} g of N-P-K per 100 m²; the crop takes about {taken.N:0}-{taken.P:0}-{taken.K:0} in a season. {Say.Number(share * 100, 2)} % of its nitrogen: {(share < 0.05 ? "no fertiliser" : "a small feed")}."),
             "g per 100 m²",
             Evidence.PublishedTrials,
             [

@@ -31,7 +31,7 @@ internal static class DemoSeason
     ];
 
     /// <summary>What is hidden in the live brew.</summary>
-    public static readonly Multipliers LiveTruth = new(1.15, 1.1, 1, 1, 1.1, 0.88, 0.9, 1.2, 1);
+    public static readonly Multipliers LiveTruth = new(1.12, 1.08, 1, 1, 1.08, 0.88, 0.92, 1.18, 1);
 
     public static void Fill(HoldingDb db, DemoKit kit, DateTimeOffset now)
     {

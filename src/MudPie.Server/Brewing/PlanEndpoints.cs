@@ -61,7 +61,7 @@ public sealed record PlanRequest
 public sealed record AmountView(string Kind, string Name, double Litres, double MostL, bool OnShelf, string Shown, string InTools, string ToolError, double AtH);
 
 /// <summary>A plan with its amounts ready to read out, and the kit that it is for.</summary>
-public sealed record PlanView(int VesselId, int PumpId, int DiffuserId, int WaterSourceId, int? SourceInputId, string? SourceLot, string? SourceSays, string? RecipeName, BrewPlanAnswer Plan, string BrewShown, string WantedShown, string CoversShown, string AirShown, string BoxShown, string LeastAirShown, string WarmthShown, string SwingShown, AmountView Source, IReadOnlyList<AmountView> Foods);
+public sealed record PlanView(int VesselId, int PumpId, int DiffuserId, int WaterSourceId, int? SourceInputId, string? SourceLot, string? SourceSays, string? RecipeName, Making MakingIs, BrewPlanAnswer Plan, string BrewShown, string WantedShown, string CoversShown, string AirShown, string BoxShown, string LeastAirShown, string WarmthShown, string SwingShown, AmountView Source, IReadOnlyList<AmountView> Foods);
 
 /// <summary>Planning.</summary>
 public static class PlanEndpoints
@@ -160,6 +160,7 @@ public static class PlanEndpoints
                     Lot(kit, r, w.Value.Source.Kind)?.Name,
                     Lot(kit, r, w.Value.Source.Kind)?.Ruling?.Sentence,
                     recipe?.Name,
+                    Makings.Find(w.Value.Making)!,
                     w.Value,
                     Units.Show(w.Value.BrewL, Dimension.Volume, holding.Units),
                     Units.Show(w.Value.WantedL, Dimension.Volume, holding.Units),

@@ -45,7 +45,7 @@ public sealed class WatchService(IServiceScopeFactory scopes, ILogger<WatchServi
         }
 
         var lines = new WatchLines(holding.WatchNoReadingH, holding.WatchGraceMinutes, holding.WatchExpectedShare);
-        var ids = await db.Batches.Where(b => b.State == BatchState.Brewing || b.State == BatchState.Off).Select(b => b.Id).Take(20).ToListAsync();
+        var ids = await db.Batches.Where(b => b.State == BatchState.Brewing || b.State == BatchState.Off).OrderBy(b => b.Id).Select(b => b.Id).Take(20).ToListAsync();
         var now = clock.Now;
         var over = await db.Notices.Where(n => n.DoneAt == null && !ids.Contains(n.BatchId)).ToListAsync();
         over.ForEach(n => n.DoneAt = now);

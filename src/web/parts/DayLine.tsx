@@ -98,7 +98,7 @@ function Unfolded({ line }: { line: Schemas["DayLineView"] }) {
           </circle>
         ))}
         <path d={`M${x(line.now)} 14V${BASE + 6}`} className="stroke-clay" strokeWidth="3" />
-        <path d={`M${x(line.now) - 7} 2h14l-7 13z`} className="fill-clay halo" />
+        <path d={`M${x(line.now) - 7} 2h14l-7 13z`} className="fill-clay" />
         <text x={x(line.now) + 12} y="14" fontSize="15" fontWeight="700" className="fill-clay figures halo">
           now {clock.time(line.now)}
         </text>

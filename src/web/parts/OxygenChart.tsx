@@ -33,6 +33,10 @@ export function OxygenChart({ forecast, start, nowH, useAtH, readings = [], prob
     points.map((p, i) => `${i ? "L" : "M"}${x(p.h).toFixed(1)} ${y(p.mgPerL).toFixed(1)}`).join("");
   const band = `${line(forecast.high90)}${line([...forecast.low10].reverse()).replace("M", "L")}Z`;
   const ticks = Array.from({ length: Math.floor(end / 6) + 1 }, (_, i) => i * 6);
+  // The band's highest place past its middle: words above it touch nothing.
+  const label = forecast.high90
+    .filter((p) => p.h > end * 0.45 && p.h < end * 0.78)
+    .reduce((a, p) => (p.mgPerL > a.mgPerL ? p : a), { h: end * 0.6, mgPerL: 0 });
   const nearEnd = nowH !== undefined && x(nowH) > W - 130;
   return (
     <figure className="m-0">
@@ -125,7 +129,14 @@ export function OxygenChart({ forecast, start, nowH, useAtH, readings = [], prob
         )}
         {probe.length > 1 && (
           <path
-            d={line(probe.filter((p) => p.h <= end))}
+            d={probe
+              .filter((p) => p.h <= end)
+              // A gap stays a gap.
+              .map(
+                (p, i, all) =>
+                  `${i > 0 && p.h - all[i - 1]!.h < 0.5 ? "L" : "M"}${x(p.h).toFixed(1)} ${y(p.mgPerL).toFixed(1)}`,
+              )
+              .join("")}
             fill="none"
             className="stroke-clay"
             strokeWidth="1.6"
@@ -143,8 +154,9 @@ export function OxygenChart({ forecast, start, nowH, useAtH, readings = [], prob
           />
         ))}
         <text
-          x={x(end * 0.42)}
-          y={y(forecast.high90[Math.floor(forecast.high90.length * 0.5)]?.mgPerL ?? 8) - 8}
+          x={x(label.h)}
+          y={Math.max(y(label.mgPerL) - 9, T + 6)}
+          textAnchor="middle"
           fontSize="15"
           className="fill-river halo"
         >

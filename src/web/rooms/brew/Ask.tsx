@@ -129,16 +129,20 @@ function Asked({
                 {(
                   [
                     ["least air that holds it", `${b.leastAirShown}; it has ${b.airNowShown}`],
-                    [
-                      "latest start",
-                      !b.latestStart
-                        ? "never ready at this warmth"
-                        : new Date(b.latestStart) < new Date()
-                          ? `past: it would take ${Math.round(b.answer.readyInH ?? 0)} h`
-                          : `${clock.when(b.latestStart)}, taking ${Math.round(b.answer.readyInH ?? 0)} h`,
-                    ],
+                    ...(planned
+                      ? [
+                          [
+                            "latest start",
+                            !b.latestStart
+                              ? "never ready at this warmth"
+                              : new Date(b.latestStart) < new Date()
+                                ? `past: it would take ${Math.round(b.answer.readyInH ?? 0)} h`
+                                : `${clock.when(b.latestStart)}, taking ${Math.round(b.answer.readyInH ?? 0)} h`,
+                          ],
+                        ]
+                      : []),
                     ["this water holds at most", `${b.answer.fullMgPerL.toFixed(1)} mg/L`],
-                  ] as const
+                  ] as [string, string][]
                 ).map(([what, value]) => (
                   <div key={what} className="flex flex-wrap justify-between gap-x-4 border-t border-line py-2">
                     <dt>{what}</dt>

@@ -103,7 +103,7 @@ export function LensRoom() {
                         {g.name}
                         {g.clumped && <span className="font-normal text-straw"> clumped</span>}
                       </th>
-                      <td className="py-1.5">{many(g.perMl)}</td>
+                      <td className="py-1.5 pr-4">{many(g.perMl)}</td>
                       <td className="py-1.5">
                         {many(g.low95)} to {many(g.high95)}
                         <br />

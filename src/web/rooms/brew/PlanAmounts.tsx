@@ -70,6 +70,9 @@ export function PlanAmounts({ view, plan, setPlan, fork, choose, ground, stale }
           {p.makingWhy} {mark("root-brew")}
         </p>
         <p className="text-ash">
+          Best for {view.makingIs.bestUse}. It keeps {view.makingIs.hold}. Its gate: {view.makingIs.gate}.
+        </p>
+        <p className="text-ash">
           The ground asks for {view.wantedShown}; {view.brewShown} covers {view.coversShown}. {mark("bias")} {p.bias}
         </p>
       </div>

@@ -6,7 +6,7 @@ import { Button } from "../../parts/Button";
 import { Pick } from "../../parts/Pick";
 import { Field } from "../../parts/Field";
 import { Room } from "../../parts/Room";
-import { Sum } from "../../parts/Sum";
+import { Sum, Sure } from "../../parts/Sum";
 import { Verdict } from "../../parts/Verdict";
 import { Wrong } from "../../parts/Wrong";
 import { useClock } from "../../parts/clock";
@@ -82,7 +82,9 @@ export function WaterBench() {
                     {w.timeShown}, then a strip at zero · chlorine: {w.way.chlorine} · chloramine: {w.way.chloramine} ·
                     costs {w.costShown}
                   </p>
-                  <p className="text-ash">{w.way.note}</p>
+                  <p className="text-ash">
+                    {w.way.note} · how sure: <Sure sure={w.way.sure} />
+                  </p>
                 </li>
               ))}
             </ul>

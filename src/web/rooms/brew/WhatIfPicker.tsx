@@ -63,41 +63,43 @@ export function WhatIfPicker({ value, onChange, planned, nowH, problem }: Props)
             );
           })}
       </div>
-      {value.map((w, i) => {
-        const kind = all.find((k) => k.kind === w.kind);
-        if (!kind || (!kind.hour && !kind.amount && !kind.food)) return null;
-        return (
-          <div key={w.kind} className="mt-2 grid max-w-xl grid-cols-2 gap-x-4 sm:grid-cols-3">
-            {kind.hour && (
-              <Field
-                label={`${kind.name}: at hour`}
-                inputMode="decimal"
-                value={w.atH === null || w.atH === undefined ? "" : String(w.atH)}
-                hint={`now is ${nowH.toFixed(1)}`}
-                onChange={(t) => set(i, { ...w, atH: number(t) })}
-                wrong={problem?.of(`whatIfs[${i}].atH`)}
-              />
-            )}
-            {kind.amount && (
-              <Field
-                label={`${kind.name}: ${kind.amount}`}
-                inputMode="decimal"
-                value={w.amount === null || w.amount === undefined ? "" : String(w.amount)}
-                onChange={(t) => set(i, { ...w, amount: number(t) })}
-                wrong={problem?.of(`whatIfs[${i}].amount`)}
-              />
-            )}
-            {kind.food && (
-              <Pick
-                label={`${kind.name}: which`}
-                value={w.food ?? "molasses"}
-                options={foods.map(([value, name]) => ({ value, name }))}
-                onChange={(food) => set(i, { ...w, food })}
-              />
-            )}
-          </div>
-        );
-      })}
+      <div className="mt-2 flex flex-wrap gap-x-4">
+        {value.map((w, i) => {
+          const kind = all.find((k) => k.kind === w.kind);
+          if (!kind || (!kind.hour && !kind.amount && !kind.food)) return null;
+          return (
+            <div key={w.kind} className="flex gap-x-4 [&>*]:w-44">
+              {kind.hour && (
+                <Field
+                  label={`${kind.name}: at hour`}
+                  inputMode="decimal"
+                  value={w.atH === null || w.atH === undefined ? "" : String(w.atH)}
+                  hint={`now is ${nowH.toFixed(1)}`}
+                  onChange={(t) => set(i, { ...w, atH: number(t) })}
+                  wrong={problem?.of(`whatIfs[${i}].atH`)}
+                />
+              )}
+              {kind.amount && (
+                <Field
+                  label={`${kind.name}: ${kind.amount}`}
+                  inputMode="decimal"
+                  value={w.amount === null || w.amount === undefined ? "" : String(w.amount)}
+                  onChange={(t) => set(i, { ...w, amount: number(t) })}
+                  wrong={problem?.of(`whatIfs[${i}].amount`)}
+                />
+              )}
+              {kind.food && (
+                <Pick
+                  label={`${kind.name}: which`}
+                  value={w.food ?? "molasses"}
+                  options={foods.map(([value, name]) => ({ value, name }))}
+                  onChange={(food) => set(i, { ...w, food })}
+                />
+              )}
+            </div>
+          );
+        })}
+      </div>
       {value.length > 0 && (
         <Button kind="plain" onClick={() => onChange([])}>
           only as it is

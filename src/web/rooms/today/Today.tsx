@@ -2,7 +2,7 @@ import { client, type Schemas, useRead } from "../../api/client";
 import { Room } from "../../parts/Room";
 import { Go } from "../../parts/Shell";
 import { useClock } from "../../parts/clock";
-import { NoticeButtons } from "../watch/WatchRoom";
+import { NoticeButtons } from "../../parts/NoticeButtons";
 
 const strokes = ["border-plum", "border-straw", "border-river", "border-line"];
 const words = ["now", "soon", "today", "when there is time"];

@@ -1,0 +1,63 @@
+namespace MudPie.Browser.Tests;
+
+/// <summary>What axe-core finds on every screen, in both lights, at both widths: nothing.</summary>
+public class AxeTests
+{
+    [Theory]
+    [InlineData(1280, 800, "day")]
+    [InlineData(1280, 800, "night")]
+    [InlineData(390, 844, "day")]
+    [InlineData(390, 844, "night")]
+    public void Axe_finds_nothing_on_any_screen(int width, int height, string light)
+    {
+        using var page = new Page(demo: true, width, height);
+        page.Go("/");
+        page.Driver.ExecuteScript($"localStorage.setItem('light', '{light}')");
+        foreach (var (path, sign) in new[]
+        {
+            ("/", "Wants hands"), ("/brew", "Brews"), ("/brew/plan", "To put out at"), ("/brew/14", "Read it"), ("/brew/15", "start it"), ("/brew/3", "Log"), ("/put-out", "Put out"), ("/put-out/14", "On which beds?"),
+            ("/judge/brix", "Sprays of the last"), ("/ground", "Beds"), ("/brew/water", "ascorbic acid"), ("/brew/sources", "Good to brew"), ("/brew/recipes", "Places to start"), ("/brew/air", "Pumps, side by side"),
+            ("/brew/ask?batch=14", "What if"), ("/brew/microscope", "Field 1"), ("/brew/clean", "the Cone"), ("/brew/back", "Came to"), ("/brew/practice", "The quiet pump"), ("/brew/14/card", "In it"), ("/watch", "twice a minute"),
+        })
+        {
+            page.Go(path);
+            page.See(sign);
+            if (path == "/brew/plan")
+            {
+                page.Find("//*[@role='slider']");
+            }
+
+            page.Axe().ShouldBeEmpty($"{path}, {light}, {width}");
+        }
+
+        if (width < 600)
+        {
+            page.Go("/brew/14");
+            page.Find("//button[@aria-controls='slate']").Click();
+            page.See("Put the slate down");
+            page.Axe().ShouldBeEmpty("the slate pulled up");
+        }
+    }
+
+    [Fact]
+    public void Axe_finds_nothing_in_the_setup_the_sum_the_fork_and_the_menu()
+    {
+        using var empty = new Page(demo: false);
+        empty.Go("/");
+        empty.See("What is your holding called?");
+        empty.Axe().ShouldBeEmpty();
+        using var page = new Page(demo: true);
+        page.Go("/brew/14");
+        page.Click("= show the sum");
+        page.See("The sum behind");
+        page.Axe("[role=dialog]").ShouldBeEmpty();
+        page.Go("/brew/plan");
+        page.Click("Schools differ: How much air?");
+        page.See("enough to keep 6 mg/L");
+        page.Axe().ShouldBeEmpty();
+        page.Go("/");
+        page.Click("Saltmarsh End");
+        page.See("Answer in US customary");
+        page.Axe().ShouldBeEmpty();
+    }
+}
