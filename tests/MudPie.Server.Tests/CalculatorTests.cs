@@ -25,6 +25,11 @@ public class CalculatorTests : IDisposable
         { "dilution", """{"parts":"1:5","totalL":12}""", "teaL", 2 },
         { "dilution", """{"parts":"20 %","totalL":10}""", "oneIn", 5 },
         { "microscope-count", """{"counts":[8,8,8,8],"fieldNumberMm":18,"objective":40,"coverSlipMm2":324,"dropMl":0.05,"dilution":1}""", "perMl", 325949.32 },
+        { "tank-plan", """{"areaM2":3600,"rateLPerHa":300,"tankL":60,"oneIn":6,"spareShare":0}""", "teaL", 18 },
+        { "sprayer-rate", """{"nozzleLPerMin":0.8,"speedKmPerH":6,"spacingM":0.5}""", "lPerHa", 160 },
+        { "inoculant-dose", """{"target":1e6,"per":"plant","count":240,"labelCount":2e8,"labelPer":"mL","viableShare":0.5}""", "amount", 2.4 },
+        { "injector-stock", """{"ratio":100,"dosePerL":0.2,"feedL":500}""", "product", 100 },
+        { "sun", """{"latitude":51.9,"longitude":0,"fromUtc":"2026-06-21T00:00:00Z"}""", "noonElevationDeg", 61.54 },
         { "brix-correct", """{"brix":10,"temperatureC":25}""", "brix20", 10.36 },
     };
 
@@ -83,7 +88,7 @@ public class CalculatorTests : IDisposable
     public async Task Each_has_a_line_and_a_schema()
     {
         var list = (await _holding.Get("/api/calc")).AsArray();
-        list.Select(c => (string)c!["name"]!).ShouldBe(["oxygen-saturation", "brew-run", "brew-forecast", "chlorine-dose", "microscope-count", "dilution", "brix-correct"]);
+        list.Select(c => (string)c!["name"]!).ShouldBe(["oxygen-saturation", "brew-run", "brew-forecast", "chlorine-dose", "microscope-count", "dilution", "tank-plan", "sprayer-rate", "inoculant-dose", "injector-stock", "sun", "brix-correct"]);
         foreach (var c in list)
         {
             var output = new StringWriter();

@@ -1,6 +1,7 @@
 using System.Text.Json;
 using System.Text.Json.Nodes;
 using System.Text.Json.Schema;
+using MudPie.Core.Almanac;
 using MudPie.Core.Brewing;
 using MudPie.Core.Judging;
 using MudPie.Core.PuttingOut;
@@ -66,6 +67,30 @@ public sealed record BrixCorrectQuestion
     public double? TemperatureC { get; init; }
 }
 
+/// <summary>Question of injector-stock.</summary>
+public sealed record InjectorQuestion
+{
+    public double? Ratio { get; init; }
+
+    public double? DosePerL { get; init; }
+
+    public double? FeedL { get; init; }
+
+    public double? FlowLPerMin { get; init; }
+
+    public bool WithFeeds { get; init; }
+}
+
+/// <summary>Question of sun.</summary>
+public sealed record SunQuestion
+{
+    public double? Latitude { get; init; }
+
+    public double? Longitude { get; init; }
+
+    public DateTimeOffset? FromUtc { get; init; }
+}
+
 /// <summary>All the calculators.</summary>
 public static class Catalogue
 {
@@ -80,6 +105,11 @@ public static class Catalogue
             q => WaterClearing.Dose(q.VolumeL, q.ChlorineMgPerL, q.Way, q.Chloramine)),
         Make<MicroscopeQuestion, MicroscopeAnswer>("microscope-count", "Organisms per mL from counts by field, with their 95 % interval.", Microscope.Count),
         Make<DilutionQuestion, DilutionAnswer>("dilution", "A dilution read one way only, and split into tea and water.", q => Dilutions.Split(q.Parts, q.TotalL)),
+        Make<TankPlanQuestion, TankPlanAnswer>("tank-plan", "Area and rate to tanks: full ones, then the part tank.", TankPlan.Of),
+        Make<SprayerQuestion, SprayerAnswer>("sprayer-rate", "What a sprayer puts on a hectare: by nozzle, speed and spacing, or by a measured square.", SprayerRate.Of),
+        Make<InoculantQuestion, InoculantAnswer>("inoculant-dose", "How much to measure out for so many organisms, with what is still alive.", InoculantDose.Of),
+        Make<InjectorQuestion, InjectorAnswer>("injector-stock", "Stock for an injector: how much, how strong, how long it lasts.", q => InjectorStock.Of(q.Ratio, q.DosePerL, q.FeedL, q.FlowLPerMin, q.WithFeeds)),
+        Make<SunQuestion, SunAnswer>("sun", "Next sunrise and sunset at a place, and the height of noon.", q => SunTimes.From(q.Latitude, q.Longitude, q.FromUtc)),
         Make<BrixCorrectQuestion, object>("brix-correct", "A refractometer reading corrected to 20 °C.",
             q => BrixCorrection.To20(q.Brix, q.TemperatureC).Shape(v => (object)new { brix20 = v.Value })),
     ];

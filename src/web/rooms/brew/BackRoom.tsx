@@ -127,7 +127,7 @@ function Overlay({ brews, pair, endH }: { brews: Schemas["BackLine"][]; pair: nu
       >
         <rect x="40" y={y(6)} width="546" height={y(0) - y(6)} className="fill-shade" />
         <path d={`M40 ${y(6)}H586`} className="stroke-plum" strokeWidth="1.6" />
-        <text x="46" y={y(6) + 18} fontSize="15" fontWeight="700" className="fill-plum">
+        <text x="46" y={y(6) + 18} fontSize="15" fontWeight="700" className="fill-plum halo">
           not fit below 6 mg/L
         </text>
         {[0, 2, 4, 6, 8, 10].map((mg) => (
@@ -136,7 +136,7 @@ function Overlay({ brews, pair, endH }: { brews: Schemas["BackLine"][]; pair: nu
           </text>
         ))}
         {Array.from({ length: Math.floor(endH / 6) + 1 }, (_, i) => i * 6).map((h) => (
-          <text key={h} x={x(h)} y="312" textAnchor="middle" fontSize="15" className="fill-ink figures">
+          <text key={h} x={x(h)} y="312" textAnchor={x(h) > 570 ? "end" : "middle"} fontSize="15" className="fill-ink figures">
             {h} h
           </text>
         ))}

@@ -33,7 +33,7 @@ export function PlanChoices({
   const lots = useRead(["sources"], () => client.GET("/api/brew/sources"));
   const fitting = (recipes.data ?? []).filter((r) => r.file.purpose === (plan.purpose ?? "leaf"));
   return (
-    <details className="border-y border-line py-2">
+    <details className="border-t border-line pt-2">
       <summary className="min-h-11 cursor-pointer py-2 text-base">
         <b>{kit?.recipeName ?? "No recipe"}</b>
         {kit?.sourceLot && `, source ${kit.sourceLot}`}

@@ -1,0 +1,180 @@
+using MudPie.Core.Workings;
+
+namespace MudPie.Core.PuttingOut;
+
+/// <summary>How many organisms are wanted where, and what the bottle holds.</summary>
+public sealed record InoculantQuestion
+{
+    /// <summary>Organisms, or propagules, wanted on each, 1 to 1e15.</summary>
+    public double? Target { get; init; }
+
+    /// <summary>"plant", "litre" (of feed), "m2", "kgSeed" or "ha".</summary>
+    public string? Per { get; init; }
+
+    /// <summary>How many plants, litres, m², kg or ha, more than 0 to 1e9.</summary>
+    public double? Count { get; init; }
+
+    /// <summary>Count on the label, 1 to 1e13.</summary>
+    public double? LabelCount { get; init; }
+
+    /// <summary>"mL" or "g": what the label's count is per.</summary>
+    public string? LabelPer { get; init; }
+
+    /// <summary>Share still alive, more than 0 to 1; worked out from age, warmth and kind when not given.</summary>
+    public double? ViableShare { get; init; }
+
+    /// <summary>"spores", "living" or "propagules", to work the viable share out.</summary>
+    public string? Kind { get; init; }
+
+    /// <summary>Days since it was made, 0 to 3650.</summary>
+    public double? AgeDays { get; init; }
+
+    /// <summary>Where it was kept, −20 to 50 °C.</summary>
+    public double? KeptC { get; init; }
+
+    /// <summary>Label's own dose on each, mL or g; null where there is none.</summary>
+    public double? LabelDose { get; init; }
+
+    /// <summary>Price of a litre or a kilogram; null where not known.</summary>
+    public double? Price { get; init; }
+}
+
+/// <summary>How much to measure out.</summary>
+/// <param name="Amount">In <paramref name="Unit"/>.</param>
+/// <param name="Unit">"mL" or "g".</param>
+/// <param name="Organisms">Delivered in all.</param>
+/// <param name="ViableShare">Share still alive that was taken.</param>
+/// <param name="ByLabel">What the label's own dose comes to; null where there is none.</param>
+/// <param name="CostPer1E9">Price of a thousand million that live; null where no price is known.</param>
+/// <param name="Sentence">In a sentence.</param>
+public sealed record InoculantAnswer(double Amount, string Unit, double Organisms, double ViableShare, double? ByLabel, double? CostPer1E9, string Sentence);
+
+/// <summary>Dosing by organisms, with the label's dose beside it.</summary>
+public static class InoculantDose
+{
+    // Days in which half are lost at 20 °C: spores hardly fall. House figures, until a lot is counted.
+    private static readonly Dictionary<string, double> HalfLives = new() { ["spores"] = 2500, ["propagules"] = 500, ["living"] = 90 };
+
+    /// <summary>Share alive after so many days: first order, twice as fast for each 10 °C.</summary>
+    /// <remarks>Living cells, 90 days at 20 °C: one half; at 10 °C: 0.71.</remarks>
+    public static double Viable(string kind, double ageDays, double keptC) => Math.Exp(-Math.Log(2) * ageDays / HalfLives[kind] * Math.Pow(2, (keptC - 20) / 10));
+
+    /// <summary>amount = target × count ÷ (label count × viable share).</summary>
+    /// <remarks>1e6 a plant on 240 plants, a label of 2e8 per mL, half alive: 2.4 mL.</remarks>
+    public static Ruling<InoculantAnswer> Of(InoculantQuestion q)
+    {
+        var checks = new Checks();
+        var target = checks.Range("target", q.Target, 1, 1e15, "");
+        var count = checks.Range("count", q.Count, 1e-6, 1e9, "");
+        var label = checks.Range("labelCount", q.LabelCount, 1, 1e13, "");
+        if (q.Per is not ("plant" or "litre" or "m2" or "kgSeed" or "ha"))
+        {
+            checks.Add("per", "It is not said what the target is for.", "Choose plant, litre of feed, m2, kgSeed or ha.");
+        }
+
+        if (q.LabelPer is not ("mL" or "g"))
+        {
+            checks.Add("labelPer", "The label's count says nothing without its “per”.", "Is it per mL or per g? It stands beside the number; powders and granules go by the gram.");
+        }
+
+        var viable = q.ViableShare is not null ? checks.Range("viableShare", q.ViableShare, 1e-6, 1, "") : WorkedOut(q, checks);
+        if (checks.Sound && viable < 1e-4)
+        {
+            checks.Add("ageDays", "Hardly anything can be alive in it.", "Take a fresh bottle, or have it counted.");
+        }
+
+        if (!checks.Sound)
+        {
+            return checks.Refusal;
+        }
+
+        var wanted = target * count;
+        var amount = wanted / (label * viable);
+        var byLabel = q.LabelDose is null ? (double?)null : q.LabelDose * count;
+        var cost = q.Price is > 0 ? q.Price / 1000 / (label * viable) * 1e9 : (double?)null;
+        var beside = byLabel is { } l ? $" The label's own dose comes to {Say.Number(l)} {q.LabelPer}, {Say.Number(l / amount * 100, 2)} % of that." : "";
+        return Worked.Of(
+            new InoculantAnswer(amount, q.LabelPer!, wanted, viable, byLabel, cost, $"{Say.Number(amount)} {q.LabelPer} for {Say.Number(count)} {Word(q.Per!, count)}.{beside}"),
+            q.LabelPer!,
+            q.ViableShare is null && q.Kind is not null ? Evidence.PractitionersRule : Evidence.ChemistryOrPhysics,
+            [
+                new("organisms wanted", "target × how many", $"{target:0.##e+0} × {Say.Number(count)}", $"{wanted:0.##e+0}", "your own target"),
+                new("still alive", "e^(−ln 2 · days ÷ half-life · 2^((T − 20) ÷ 10))", q.ViableShare is null && q.Kind is { } k ? $"{k}, {Say.Number(q.AgeDays ?? 0)} days at {Say.Number(q.KeptC ?? 20)} °C, half-life {HalfLives[k]} days at 20 °C" : "as given", $"{Say.Number(viable * 100, 3)} %", "first order, twice as fast for each 10 °C; half-lives are house figures until a lot is counted"),
+                new("amount", "wanted ÷ (label count × alive)", $"{wanted:0.##e+0} ÷ ({label:0.##e+0} × {Say.Number(viable)})", $"{Say.Number(amount)} {q.LabelPer}", "sum"),
+            ],
+            [new("label-is-law", "Where the product is registered its label is law: this sum does not stand above it.", Cautions.Usual)]);
+    }
+
+    private static double WorkedOut(InoculantQuestion q, Checks checks)
+    {
+        if (q.Kind is null && q.AgeDays is null)
+        {
+            return 1;
+        }
+
+        if (q.Kind is null || !HalfLives.ContainsKey(q.Kind))
+        {
+            checks.Add("kind", q.Kind is null ? "It is not said what kind it is." : $"“{q.Kind}” is not a kind that is known here.", "Choose spores, living or propagules.");
+            return 1;
+        }
+
+        var (age, kept) = (checks.Range("ageDays", q.AgeDays ?? 0, 0, 3650, "days"), checks.Range("keptC", q.KeptC ?? 20, -20, 50, "°C"));
+        return Viable(q.Kind, age, kept);
+    }
+
+    private static string Word(string per, double count) => (per, count == 1) switch
+    {
+        ("plant", true) => "plant", ("plant", false) => "plants", ("litre", true) => "litre of feed", ("litre", false) => "litres of feed", ("m2", _) => "m²", ("kgSeed", _) => "kg of seed", _ => "ha",
+    };
+}
+
+/// <summary>A stock for an injector.</summary>
+/// <param name="StockL">Stock that the feed draws, L.</param>
+/// <param name="ProductPerL">Product in a litre of stock, mL or g.</param>
+/// <param name="Product">Product in all.</param>
+/// <param name="Hours">How long the stock lasts; null where no flow was given.</param>
+/// <param name="Verdict">In a sentence.</param>
+public sealed record InjectorAnswer(double StockL, double ProductPerL, double Product, double? Hours, Brewing.Verdict Verdict);
+
+/// <summary>Stock strength from an injector's ratio.</summary>
+public static class InjectorStock
+{
+    /// <summary>At 1:R a litre of stock goes into R litres of feed: stock strength = dose per litre of feed × R.</summary>
+    /// <param name="ratio">R of 1:R, 1 to 2000.</param>
+    /// <param name="dosePerL">Product wanted in a litre of feed, mL or g, 0.0001 to 100.</param>
+    /// <param name="feedL">Feed, 0.1 to 1,000,000 L.</param>
+    /// <param name="flowLPerMin">Flow through the injector; null where not known.</param>
+    /// <param name="withFeeds">Organic feeds are in the stock: it lives a day or two.</param>
+    /// <remarks>1:100, 0.2 mL/L, 500 L: 5 L of stock with 20 mL in each litre, 100 mL in all.</remarks>
+    public static Ruling<InjectorAnswer> Of(double? ratio, double? dosePerL, double? feedL, double? flowLPerMin = null, bool withFeeds = false)
+    {
+        var checks = new Checks();
+        var r = checks.Range("ratio", ratio, 1, 2000, "", "1:100 is 100.");
+        var dose = checks.Range("dosePerL", dosePerL, 0.0001, 100, "per L");
+        var feed = checks.Range("feedL", feedL, 0.1, 1_000_000, "L");
+        var flow = flowLPerMin is null ? (double?)null : checks.Range("flowLPerMin", flowLPerMin, 0.1, 2000, "L/min");
+        if (checks.Sound && dose * r > 1000)
+        {
+            checks.Add("dosePerL", $"That would be {Say.Number(dose * r)} mL or g in a litre of stock.", "More than neat: a lower ratio or a smaller dose.");
+        }
+
+        if (!checks.Sound)
+        {
+            return checks.Refusal;
+        }
+
+        var stock = feed / r;
+        var hours = flow is { } f ? feed / f / 60 : (double?)null;
+        var lives = withFeeds ? 24 : 48;
+        var verdict = hours > lives
+            ? new Brewing.Verdict(Brewing.Tone.Stop, $"This stock would outlive its biology: it lasts {Say.Hours(hours.Value)}.", $"{(withFeeds ? "With feeds in it" : "In plain water")} it is good for about {lives} h. Make it in parts.")
+            : new Brewing.Verdict(Brewing.Tone.Go, $"{Say.Number(stock)} L of stock, {Say.Number(dose * r)} in each litre.", $"{Say.Number(dose * feed)} in all. Shake the bottle first: spores settle. Use it within {lives} h.");
+        return Worked.Of(
+            new InjectorAnswer(stock, dose * r, dose * feed, hours, verdict), "L", Evidence.ChemistryOrPhysics,
+            [
+                new("stock", "feed ÷ ratio", $"{Say.Number(feed)} L ÷ {Say.Number(r)}", $"{Say.Number(stock)} L", "a litre of stock into so many litres of feed"),
+                new("strength", "dose × ratio", $"{Say.Number(dose)} per L × {Say.Number(r)}", $"{Say.Number(dose * r)} per L of stock", "sum"),
+                .. hours is { } h ? [new WorkingLine("lasts", "feed ÷ flow", $"{Say.Number(feed)} L ÷ {Say.Number(flow!.Value)} L/min", Say.Hours(h), "sum")] : Array.Empty<WorkingLine>(),
+            ]);
+    }
+}
