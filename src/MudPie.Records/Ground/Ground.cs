@@ -77,7 +77,7 @@ public sealed class WaterSource
 
     public required string Name { get; set; }
 
-    /// <summary>"mains", "rain", "well", "surface".</summary>
+    /// <summary>"mains", "rain", "well", "ro" (reverse osmosis) or "surface".</summary>
     public required string Kind { get; set; }
 
     /// <summary>The supplier may add ammonia.</summary>

@@ -237,7 +237,7 @@ public static class PlanEndpoints
             PumpShutOffKPa = pump.ShutOffKPa,
             Diffuser = diffuser!.Kind,
             DiffuserLossKPa = diffuser.LossKPa,
-            ChlorineMgPerL = water!.Strip ?? (water.Kind is "rain" or "well" ? 0 : null),
+            ChlorineMgPerL = water!.Strip ?? (water.Kind is "rain" or "well" or "ro" ? 0 : null),
             Chloramine = water.Chloramine,
             AltitudeM = holding.AltitudeM,
             Units = holding.Units,

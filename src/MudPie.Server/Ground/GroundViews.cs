@@ -56,7 +56,7 @@ public static class GroundSays
             return "Not on food without a test: it can carry gut germs and mud.";
         }
 
-        var dose = WaterClearing.Dose(10, strip ?? (kind is "rain" or "well" ? 0 : null), "ascorbic", chloramine).Value;
+        var dose = WaterClearing.Dose(10, strip ?? (kind is "rain" or "well" or "ro" ? 0 : null), "ascorbic", chloramine).Value;
         return dose.Amount == 0
             ? "Nothing to clear, if the strip still reads zero."
             : $"{Core.Workings.Say.Number(dose.Amount!.Value)} mg of ascorbic acid clears 10 L{(dose.AssumedMgPerL is null ? "" : "; no strip read, 2 mg/L assumed")}.{(chloramine ? " Standing it open would leave the chloramine." : "")}";

@@ -39,7 +39,7 @@ public static class KitReader
         var strip = fields.Optional("strip", r.Strip, Dimension.Concentration, 0, WaterClearing.Highest);
         var water = await Old(db.Waters, r.Id, fields) ?? Added(db, new WaterSource { Name = "", Kind = "" });
         water.Name = fields.Name("name", r.Name, "the water");
-        water.Kind = fields.OneOf("kind", r.Kind, "mains", "rain", "well", "surface");
+        water.Kind = fields.OneOf("kind", r.Kind, "mains", "rain", "well", "ro", "surface");
         water.Chloramine = r.Chloramine;
         if (strip is { } mg)
         {

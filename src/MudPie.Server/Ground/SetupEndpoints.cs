@@ -144,7 +144,7 @@ public static class SetupEndpoints
 
         var shape = fields.OneOf("shape", r.Shape, "bucket", "barrel", "tank");
         var total = fields.Quantity("total", r.Total, Dimension.Volume, 1, shape switch { "bucket" => 60, "barrel" => 600, _ => 5000 }, $"That is the range of a {shape}.");
-        var waterKind = fields.OneOf("waterKind", r.WaterKind, "mains", "rain", "well", "surface");
+        var waterKind = fields.OneOf("waterKind", r.WaterKind, "mains", "rain", "well", "ro", "surface");
         return new Setup(
             new Holding
             {
@@ -171,7 +171,7 @@ public static class SetupEndpoints
                 ShutOffKPa = fields.Quantity("shutOff", r.ShutOff, Dimension.Pressure, 1, 200, "1 m of water is 9.8 kPa."),
             },
             new Diffuser { Name = "Diffuser", Kind = fields.OneOf("diffuserKind", r.DiffuserKind, [.. Ingredients.Diffusers.Select(d => d.Kind)]) },
-            new WaterSource { Name = waterKind switch { "mains" => "Mains", "rain" => "Rain water", "well" => "Well", _ => "Open water" }, Kind = waterKind },
+            new WaterSource { Name = waterKind switch { "mains" => "Mains", "rain" => "Rain water", "well" => "Well", "ro" => "Reverse osmosis", _ => "Open water" }, Kind = waterKind },
             fields.Optional("strip", r.Strip, Dimension.Concentration, 0, WaterClearing.Highest));
     }
 }

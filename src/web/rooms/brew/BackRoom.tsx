@@ -136,7 +136,14 @@ function Overlay({ brews, pair, endH }: { brews: Schemas["BackLine"][]; pair: nu
           </text>
         ))}
         {Array.from({ length: Math.floor(endH / 6) + 1 }, (_, i) => i * 6).map((h) => (
-          <text key={h} x={x(h)} y="312" textAnchor={x(h) > 570 ? "end" : "middle"} fontSize="15" className="fill-ink figures">
+          <text
+            key={h}
+            x={x(h)}
+            y="312"
+            textAnchor={x(h) > 570 ? "end" : "middle"}
+            fontSize="15"
+            className="fill-ink figures"
+          >
             {h} h
           </text>
         ))}

@@ -1,4 +1,5 @@
-import { NavLink } from "react-router-dom";
+import { useEffect, useRef } from "react";
+import { NavLink, useLocation } from "react-router-dom";
 
 const benches = [
   ["", "Brews"],
@@ -15,8 +16,19 @@ const benches = [
 
 /** The benches of the brewhouse. */
 export function BrewNav() {
+  const nav = useRef<HTMLElement>(null);
+  const place = useLocation();
+  // On a phone the benches run off the side: the one that is open is brought into sight.
+  useEffect(() => {
+    const here = nav.current?.querySelector<HTMLElement>("[aria-current=page]");
+    if (nav.current && here) nav.current.scrollLeft = here.offsetLeft - nav.current.clientWidth / 2;
+  }, [place.pathname]);
   return (
-    <nav aria-label="Benches of the brewhouse" className="no-print mb-4 flex gap-x-5 overflow-x-auto wide:flex-wrap">
+    <nav
+      ref={nav}
+      aria-label="Benches of the brewhouse"
+      className="no-print mb-4 flex gap-x-5 overflow-x-auto wide:flex-wrap"
+    >
       {benches.map(([to, name]) => (
         <NavLink
           key={to}

@@ -56,7 +56,7 @@ export function LensRoom() {
     <Room
       title="Under the lens"
       under="Twenty fields is usual. Keep your eyes at the lens: each key answers with a sound of its own."
-      peek={a?.sentence}
+      peek={a?.groups.every((g) => g.counted === 0) ? "Nothing counted yet" : a?.sentence}
       bench={
         <>
           <BrewNav />

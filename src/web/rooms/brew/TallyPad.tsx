@@ -91,6 +91,23 @@ export function TallyPad({ fields, onChange }: Props) {
     return () => window.removeEventListener("keydown", press);
   });
 
+  const key = (k: (typeof keys)[number]) => (
+    <button
+      key={k.of}
+      type="button"
+      className={`flex min-h-20 flex-col-reverse items-center justify-center rounded-3xl border-2 px-2 text-base ${k.of === "bacteria" ? "col-span-2 border-clay" : "border-line"}`}
+      onClick={() => {
+        count(k.of, 1);
+        answer(k.note);
+      }}
+    >
+      <span>
+        {k.name} <kbd className="font-bold text-ash">{k.key}</kbd>
+      </span>
+      <span className="figures font-head text-2xl font-bold">{now[k.of] as number}</span>
+    </button>
+  );
+
   return (
     <section aria-label="Tally">
       <p className="flex flex-wrap items-center justify-between gap-3">
@@ -102,22 +119,7 @@ export function TallyPad({ fields, onChange }: Props) {
         </Button>
       </p>
       <div className="mt-2 grid grid-cols-2 gap-2 sm:grid-cols-4">
-        {keys.map((k) => (
-          <button
-            key={k.of}
-            type="button"
-            className={`flex min-h-20 flex-col-reverse items-center justify-center rounded-3xl border-2 px-2 text-base ${k.of === "bacteria" ? "col-span-2 border-clay" : "border-line"}`}
-            onClick={() => {
-              count(k.of, 1);
-              answer(k.note);
-            }}
-          >
-            <span>
-              {k.name} <kbd className="font-bold text-ash">{k.key}</kbd>
-            </span>
-            <span className="figures font-head text-2xl font-bold">{now[k.of] as number}</span>
-          </button>
-        ))}
+        {keys.slice(0, 1).map(key)}
         <button
           type="button"
           className="col-span-2 flex min-h-20 flex-col-reverse items-center justify-center rounded-3xl border-2 border-clay px-2"
@@ -131,6 +133,7 @@ export function TallyPad({ fields, onChange }: Props) {
           </span>
           <span className="figures font-head text-2xl font-bold">{now.hyphae?.length ?? 0}</span>
         </button>
+        {keys.slice(1).map(key)}
       </div>
       <div className="mt-2 grid grid-cols-2 gap-4 sm:max-w-md">
         <Field label="Next thread, µm long" inputMode="decimal" value={length} onChange={setLength} />

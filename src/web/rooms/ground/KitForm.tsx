@@ -38,7 +38,16 @@ function fieldsOf(kind: KitKind, ground: Schemas["GroundView"]): FormField[] {
     case "waters":
       return [
         { name: "name", label: "Name" },
-        { name: "kind", label: "Kind", options: plain(["mains", "rain", "well", "surface"]), start: "mains" },
+        {
+          name: "kind",
+          label: "Kind",
+          options: [
+            ...plain(["mains", "rain", "well"]),
+            { value: "ro", name: "reverse osmosis" },
+            { value: "surface", name: "river, pond, ditch" },
+          ],
+          start: "mains",
+        },
         { name: "strip", label: "A strip read now, mg/L (leave empty if none)" },
       ];
     case "vessels":

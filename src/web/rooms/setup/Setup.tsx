@@ -112,6 +112,7 @@ const choices: Partial<Record<keyof Answers, { label: string; options: { value: 
       { value: "mains", name: "mains" },
       { value: "rain", name: "rain" },
       { value: "well", name: "well" },
+      { value: "ro", name: "reverse osmosis" },
       { value: "surface", name: "river or pond" },
     ],
   },
