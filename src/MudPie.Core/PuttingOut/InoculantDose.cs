@@ -124,7 +124,13 @@ public static class InoculantDose
 
     private static string Word(string per, double count) => (per, count == 1) switch
     {
-        ("plant", true) => "plant", ("plant", false) => "plants", ("litre", true) => "litre of feed", ("litre", false) => "litres of feed", ("m2", _) => "m²", ("kgSeed", _) => "kg of seed", _ => "ha",
+        ("plant", true) => "plant",
+        ("plant", false) => "plants",
+        ("litre", true) => "litre of feed",
+        ("litre", false) => "litres of feed",
+        ("m2", _) => "m²",
+        ("kgSeed", _) => "kg of seed",
+        _ => "ha",
     };
 }
 

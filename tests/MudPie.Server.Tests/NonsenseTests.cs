@@ -1,0 +1,158 @@
+namespace MudPie.Server.Tests;
+
+/// <summary>Nonsense over HTTP: each is refused as problem details that name the field, and nothing is half-kept.</summary>
+public class NonsenseTests : IClassFixture<NonsenseTests.Going>
+{
+    /// <summary>One holding with one live brew, shared: nothing here may change it.</summary>
+    public sealed class Going : IAsyncLifetime
+    {
+        public TestHolding Holding { get; } = new();
+
+        public int Batch { get; private set; }
+
+        public async ValueTask InitializeAsync()
+        {
+            Batch = await Holding.Started();
+            Holding.Clock.Advance(TimeSpan.FromHours(3));
+        }
+
+        public ValueTask DisposeAsync()
+        {
+            Holding.Dispose();
+            return ValueTask.CompletedTask;
+        }
+    }
+
+    private readonly TestHolding _h;
+    private readonly int _batch;
+
+    public NonsenseTests(Going going) => (_h, _batch) = (going.Holding, going.Batch);
+
+    [Theory]
+    // A live brew's log.
+    [InlineData("log", """{"kind":"oxygen","value":""}""", "value")]
+    [InlineData("log", """{"kind":"oxygen","value":"NaN"}""", "value")]
+    [InlineData("log", """{"kind":"oxygen","value":"-3"}""", "value")]
+    [InlineData("log", """{"kind":"oxygen","value":"1e99"}""", "value")]
+    [InlineData("log", """{"kind":"oxygen","value":"7 gallons"}""", "value")]
+    [InlineData("log", """{"kind":"warmth","value":"60"}""", "value")]
+    [InlineData("log", """{"kind":"warmth","value":"warm"}""", "value")]
+    [InlineData("log", """{"kind":"strip","value":"99"}""", "value")]
+    [InlineData("log", """{"kind":"smell","value":"nice"}""", "value")]
+    [InlineData("log", """{"kind":"foam","value":"lots"}""", "value")]
+    [InlineData("log", """{"kind":"note","value":"   "}""", "value")]
+    [InlineData("log", """{"kind":"fed","value":"molasses"}""", "value")]
+    [InlineData("log", """{"kind":"fed","value":"10000 gal molasses"}""", "value")]
+    [InlineData("log", """{"kind":"fed","value":"-5 ml fish"}""", "value")]
+    [InlineData("log", """{"kind":"airTo","value":"a lot"}""", "value")]
+    [InlineData("log", """{"kind":"airTo","value":"99999999"}""", "value")]
+    [InlineData("log", """{"kind":"pathogen","value":"maybe"}""", "value")]
+    [InlineData("log", """{"kind":"photo","value":"x"}""", "kind")]
+    [InlineData("log", """{"kind":"dance","value":"x"}""", "kind")]
+    [InlineData("log", """{"kind":"oxygen","value":"7","at":"yesterday"}""", "at")]
+    [InlineData("log", """{"kind":"oxygen","value":"7","at":"1999-01-01T00:00:00Z"}""", "at")]
+    [InlineData("log/9999/correct", """{"kind":"oxygen","value":"7"}""", "entry")]
+    [InlineData("heap", """{"why":""}""", "why")]
+    [InlineData("heap", """{"why":"x"}""", "why")]
+    [InlineData("air-off", """{"at":"2099-01-01T00:00:00Z"}""", "at")]
+    [InlineData("start", """{"strip":"0"}""", "state")]
+    [InlineData("steps/nothing", "{}", "step")]
+    [InlineData("probe", """{"host":"example","port":5}""", "host")]
+    [InlineData("probe", """{"port":0}""", "port")]
+    [InlineData("probe/detach", "{}", "probe")]
+    [InlineData("logger", """{"csv":""}""", "line")]
+    public async Task In_a_live_brew(string path, string body, string field)
+    {
+        var before = (await _h.Get($"/api/brew/batches/{_batch}"))["log"]!.AsArray().Count;
+        (await _h.Refused($"/api/brew/batches/{_batch}/{path}", body)).Keys.ShouldContain(k => k.StartsWith(field, StringComparison.Ordinal), body);
+        (await _h.Get($"/api/brew/batches/{_batch}"))["log"]!.AsArray().Count.ShouldBe(before);
+    }
+
+    [Theory]
+    // Planning.
+    [InlineData("plan", """{"bedIds":[],"purpose":"leaf","useAt":"2026-06-13T07:00:00Z","warmthC":18}""", "beds")]
+    [InlineData("plan", """{"bedIds":[77],"purpose":"leaf","useAt":"2026-06-13T07:00:00Z","warmthC":18}""", "bedIds")]
+    [InlineData("plan", """{"bedIds":[1],"purpose":"wish","useAt":"2026-06-13T07:00:00Z","warmthC":18}""", "purpose")]
+    [InlineData("plan", """{"bedIds":[1],"purpose":"leaf","useAt":"2020-01-01T00:00:00Z","warmthC":18}""", "useAt")]
+    [InlineData("plan", """{"bedIds":[1],"purpose":"leaf","warmthC":18}""", "useAt")]
+    [InlineData("plan", """{"bedIds":[1],"purpose":"leaf","useAt":"2026-06-13T07:00:00Z","warmthC":60}""", "warmthC")]
+    [InlineData("plan", """{"bedIds":[1],"purpose":"leaf","useAt":"2026-06-13T07:00:00Z","warmthC":"hot"}""", "warmthC")]
+    [InlineData("plan", """{"bedIds":[1],"purpose":"leaf","useAt":"2026-06-13T07:00:00Z","warmthC":18,"swingC":40}""", "swingC")]
+    [InlineData("plan", """{"bedIds":[1],"purpose":"leaf","useAt":"2026-06-13T07:00:00Z","warmthC":18,"brewL":10000}""", "brewL")]
+    [InlineData("plan", """{"bedIds":[1],"purpose":"leaf","useAt":"2026-06-13T07:00:00Z","warmthC":18,"sourceL":-2}""", "sourceL")]
+    [InlineData("plan", """{"bedIds":[1],"purpose":"leaf","useAt":"2026-06-13T07:00:00Z","warmthC":18,"foods":[{"kind":"blood","ml":5}]}""", "foods[0].kind")]
+    [InlineData("plan", """{"bedIds":[1],"purpose":"leaf","useAt":"2026-06-13T07:00:00Z","warmthC":18,"foods":[{"kind":"molasses","ml":1e9}]}""", "foods[0].ml")]
+    [InlineData("plan", """{"bedIds":[1],"purpose":"leaf","useAt":"2026-06-13T07:00:00Z","warmthC":18,"making":"magic"}""", "making")]
+    [InlineData("plan", """{"bedIds":[1],"purpose":"root","useAt":"2026-06-13T07:00:00Z","warmthC":18,"making":"extract","loads":400}""", "loads")]
+    [InlineData("plan", """{"bedIds":[1],"purpose":"leaf","useAt":"2026-06-13T07:00:00Z","warmthC":18,"recipe":"start:99"}""", "recipe")]
+    [InlineData("plan", """{"bedIds":[1],"purpose":"leaf","useAt":"2026-06-13T07:00:00Z","warmthC":18,"recipe":"v:no"}""", "recipe")]
+    [InlineData("plan", """{"bedIds":[1],"purpose":"leaf","useAt":"2026-06-13T07:00:00Z","warmthC":18,"vesselId":55}""", "vesselId")]
+    [InlineData("plan", """{"bedIds":[1""", "bedIds")]
+    // The benches.
+    [InlineData("water/work-out", """{"pours":[]}""", "parts")]
+    [InlineData("water/work-out", """{"pours":[{"waterId":1,"amount":"0"}]}""", "pours[0].amount")]
+    [InlineData("water/work-out", """{"pours":[{"waterId":1,"amount":"a sea"}]}""", "pours[0].amount")]
+    [InlineData("sources/work-out", """{"kind":"compost","manure":"holy"}""", "manure")]
+    [InlineData("sources/work-out", """{"kind":"compost","ageMonths":-1}""", "ageMonths")]
+    [InlineData("sources/work-out", """{"kind":"compost","smell":"blue"}""", "smell")]
+    [InlineData("ground-checks/work-out", """{"bedId":1,"kind":"cotton","weeks":0,"figure":0.5}""", "weeks")]
+    [InlineData("ground-checks/work-out", """{"bedId":1,"kind":"co2","figure":-4}""", "figure")]
+    [InlineData("recipes", """{"file":{"name":"x"}}""", "purpose")]
+    [InlineData("recipes/bring", """{"json":""}""", "json")]
+    [InlineData("recipes/bring", """{"json":"[1,2]"}""", "json")]
+    [InlineData("air/work-out", """{"volumeL":17,"pumps":[],"outlets":[{"diffuser":"airStone","depthM":0.3}]}""", "pumps")]
+    [InlineData("air/work-out", """{"volumeL":17,"pumps":[{"openLpm":6,"shutOffKPa":20}],"outlets":[{"diffuser":"bellows","depthM":0.3}]}""", "outlets[0].diffuser")]
+    [InlineData("air/work-out", """{"volumeL":17,"pumps":[{"openLpm":6,"shutOffKPa":20,"count":900}],"outlets":[{"diffuser":"airStone","depthM":0.3}]}""", "pumps[0].count")]
+    [InlineData("air/work-out", """{"volumeL":17,"fillL":2,"pumps":[],"outlets":[{"diffuser":"airStone","depthM":0.3}]}""", "fillS")]
+    [InlineData("air/99", """{"volumeL":17,"pumps":[{"openLpm":6,"shutOffKPa":20}],"outlets":[{"diffuser":"airStone","depthM":0.3}]}""", "vesselId")]
+    [InlineData("what-if", """{"batchId":99,"whatIfs":[]}""", "batchId")]
+    [InlineData("what-if", """{"batchId":1,"whatIfs":[{"kind":"flood"}]}""", "whatIfs[0].kind")]
+    [InlineData("what-if", """{"batchId":1,"whatIfs":[{"kind":"halfFood"}]}""", "whatIfs[0].kind")]
+    [InlineData("what-if", """{"batchId":1,"whatIfs":[{"kind":"secondPump"},{"kind":"cooler"},{"kind":"coldNight"},{"kind":"powerFails"}]}""", "whatIfs")]
+    [InlineData("backwards", """{"batchId":1,"readyInH":-5}""", "readyInH")]
+    [InlineData("after-air", """{"batchId":1,"stopAtH":900}""", "stopAtH")]
+    [InlineData("after-air", """{"batchId":1,"battery":{"airLpm":0,"hours":3}}""", "battery.airLpm")]
+    [InlineData("tally/work-out", """{"fields":[]}""", "fields")]
+    [InlineData("tally/work-out", """{"fieldNumberMm":18,"objective":0,"coverSlipMm2":324,"dropMl":0.05,"fields":[{"bacteria":3}]}""", "objective")]
+    [InlineData("tally/work-out", """{"fieldNumberMm":18,"objective":40,"coverSlipMm2":324,"dropMl":0.05,"fields":[{"bacteria":-3}]}""", "fields[0].bacteria")]
+    [InlineData("tally/through", """{"before":[],"after":[1]}""", "before")]
+    [InlineData("tally/through", """{"before":[0,0],"after":[1]}""", "before")]
+    [InlineData("tallies", """{"stage":"lunch","tally":{}}""", "stage")]
+    [InlineData("vessels/99/clean", """{"step":"rinse"}""", "id")]
+    [InlineData("vessels/1/clean", """{"step":"rinse","at":"2099-01-01T00:00:00Z"}""", "at")]
+    [InlineData("practice", """{"situation":"heaven","nowH":1}""", "situation")]
+    [InlineData("practice", """{"situation":"warm"}""", "nowH")]
+    [InlineData("practice", """{"situation":"warm","nowH":3,"deeds":[{"atH":9,"kind":"oxygen"}]}""", "deeds[0].atH")]
+    public async Task On_the_benches_of_the_brewhouse(string path, string body, string field) =>
+        (await _h.Refused("/api/brew/" + path, body)).Keys.ShouldContain(k => k.StartsWith(field, StringComparison.Ordinal), body);
+
+    [Theory]
+    [InlineData("/api/ground/beds", """{"name":"","area":"36 m2","crop":"x","growing":"annual"}""", "name")]
+    [InlineData("/api/ground/beds", """{"name":"b","area":"-4","crop":"x","growing":"annual"}""", "area")]
+    [InlineData("/api/ground/beds", """{"name":"b","area":"36 m2","crop":"x","growing":"moss"}""", "growing")]
+    [InlineData("/api/ground/beds", """{"name":"b","area":"36 m2","crop":"x","growing":"annual","soilPh":"42"}""", "soilPh")]
+    [InlineData("/api/ground/waters", """{"name":"w","kind":"tea","chloramine":false}""", "kind")]
+    [InlineData("/api/ground/waters/1/strips", """{"strip":"99"}""", "strip")]
+    [InlineData("/api/ground/waters/55/strips", """{"strip":"0"}""", "id")]
+    [InlineData("/api/ground/vessels", """{"name":"v","shape":"bucket","total":"10000 L","depth":"30 cm"}""", "total")]
+    [InlineData("/api/ground/vessels", """{"name":"v","shape":"boot","total":"20 L","depth":"30 cm"}""", "shape")]
+    [InlineData("/api/ground/pumps", """{"name":"p","openFlow":"0","shutOff":"20 kPa"}""", "openFlow")]
+    [InlineData("/api/ground/pumps", """{"name":"p","openFlow":"6","shutOff":"20 kPa","battery":"forever"}""", "battery")]
+    [InlineData("/api/ground/diffusers", """{"name":"d","kind":"sieve"}""", "kind")]
+    [InlineData("/api/ground/inputs", """{"name":"i","kind":"gold"}""", "kind")]
+    [InlineData("/api/ground/inputs", """{"name":"i","kind":"molasses","price":"-9"}""", "price")]
+    [InlineData("/api/holding/forks/air", """{"school":""}""", "school")]
+    [InlineData("/api/watch/lines", """{"noReadingH":999,"graceMinutes":30,"expectedShare":0.5}""", "noReadingH")]
+    [InlineData("/api/watch/99/done", "{}", "id")]
+    [InlineData("/api/watch/1/put-off", """{"minutes":-1}""", "minutes")]
+    [InlineData("/api/amounts/read", """{"text":"half a fish","dimension":"volume"}""", "text")]
+    [InlineData("/api/calc/tank-plan", """{"areaM2":0,"rateLPerHa":1,"tankL":1}""", "areaM2")]
+    [InlineData("/api/calc/sprayer-rate", "{}", "nozzleLPerMin")]
+    [InlineData("/api/calc/inoculant-dose", """{"target":1,"per":"plant","count":1,"labelCount":1}""", "labelPer")]
+    [InlineData("/api/calc/injector-stock", """{"ratio":0}""", "ratio")]
+    [InlineData("/api/calc/sun", """{"latitude":95,"longitude":0,"fromUtc":"2026-06-01T00:00:00Z"}""", "latitude")]
+    [InlineData("/api/calc/microscope-count", """{"counts":["many"]}""", "counts[0]")]
+    [InlineData("/api/calc/brew-run", "not json", "body")]
+    public async Task Elsewhere(string path, string body, string field) =>
+        (await _h.Refused(path, body)).Keys.ShouldContain(k => k.StartsWith(field, StringComparison.Ordinal), body);
+}
