@@ -173,6 +173,16 @@ public static class AirBench
             q.Brew is null ? [] : [PlanForks.AirFork(new PlanAir(top, total, 0.25 * volume, volume, least, flows.Max(f => f.DepthM)), volume)]);
     }
 
+    /// <summary>What "enough" is asked of where no brew is given: a usual balanced tea at 20 °C over 36 h, half a millilitre each of fish and kelp and a twentieth of compost per litre, 6 L at the most.</summary>
+    public static BrewQuestion UsualBrew(double volumeL) => new()
+    {
+        VolumeL = volumeL,
+        TemperatureC = 20,
+        Hours = 36,
+        Sources = [new SourceAmount { Kind = "compost", Litres = Math.Min(volumeL / 20, 6) }],
+        Foods = [new FoodAmount { Kind = "fishHydrolysate", Ml = volumeL * 0.5 }, new FoodAmount { Kind = "kelpLiquid", Ml = volumeL * 0.5 }],
+    };
+
     /// <summary>The outlets as the brew model takes them.</summary>
     public static IReadOnlyList<OutletAir> AsOutlets(AirBenchAnswer answer) => [.. answer.Outlets.Select(o => new OutletAir { Diffuser = o.Diffuser, DepthM = o.DepthM, AirLpm = o.Lpm })];
 

@@ -99,6 +99,11 @@ public record BrewQuestion
     /// <summary>Other air from hours on, as a second pump hung in on the way; several outlets keep their shares.</summary>
     public IReadOnlyList<AirFrom>? AirChanges { get; init; }
 
+    /// <summary>Warmth planned for an hour, °C: the nearest hour of a series, else the mean with its daily swing.</summary>
+    internal double WarmthAt(double h) => TemperatureByHour is { Count: > 0 } s
+        ? s[Math.Clamp((int)Math.Round(h), 0, s.Count - 1)]
+        : (TemperatureC ?? 20) + ((SwingC ?? 0) * Math.Sin(2 * Math.PI * (h + (StartHour ?? 0) - 9) / 24));
+
     /// <summary>Makes the question ready for the solver, or says what is wrong with it.</summary>
     internal (BrewSetup? Setup, Refusal? Refused) MakeReady()
     {

@@ -79,7 +79,8 @@ public static class BrewWatch
         var f = forecast.Value;
         var seen = q.Seen with { GraceMinutesTo6 = f.GraceMinutesTo6 };
         var stop = Math.Clamp(seen.AirOffH ?? seen.NowH, 0, hours);
-        var after = AfterAir.Of(brew with { AirOffAtH = null }, stop, q.Battery, f.Learnt).Match<AfterAirAnswer?>(w => w.Value, _ => null);
+        var afterSum = AfterAir.Of(brew with { AirOffAtH = null }, stop, q.Battery, f.Learnt).Match<Worked<AfterAirAnswer>?>(w => w, _ => null);
+        var after = afterSum?.Value;
         if (q.Battery is not null && seen.AirOffH is not null && after is not null)
         {
             seen = seen with { GraceMinutesTo6 = after.HoldMinutes };
@@ -95,7 +96,7 @@ public static class BrewWatch
             At(f.Median, seen.NowH), crossing, DueAt(seen), useBy,
             worry && gate.Value.Fitness != Fitness.NotFit ? Remedies.Of(brew, f, seen.NowH, use, crossing!.Value, Clock) : [],
             readings.Count >= 3 && f.Trusted ? Learnt.InWords(f.Learnt) : [], seen.IsFeed ? null : after);
-        return Worked.Of(answer, "", forecast.Worked.Sure, [.. gate.Working, .. forecast.Worked.Working], [], gate.Forks);
+        return Worked.Of(answer, "", forecast.Worked.Sure, [.. gate.Working, .. forecast.Worked.Working, .. seen.IsFeed ? [] : afterSum?.Working ?? []], [], gate.Forks);
     }
 
     private static Verdict SayIt(BrewSeen seen, GateAnswer gate, ForecastAnswer f, double? crossing, double? useBy, double use, Func<double, string> clock)
@@ -236,10 +237,7 @@ internal static class Remedies
 
     private static BrewQuestion Cooler(BrewQuestion brew, double now)
     {
-        double Planned(double h) => brew.TemperatureByHour is { Count: > 0 } s
-            ? s[Math.Min((int)Math.Round(h), s.Count - 1)]
-            : brew.TemperatureC!.Value + ((brew.SwingC ?? 0) * Math.Sin(2 * Math.PI * (h + (brew.StartHour ?? 0) - 9) / 24));
-        return brew with { TemperatureByHour = [.. Enumerable.Range(0, 122).Select(h => Math.Clamp(Planned(h) - (5 * Math.Clamp((h - now) / 2, 0, 1)), 1, 45))] };
+        return brew with { TemperatureByHour = [.. Enumerable.Range(0, 122).Select(h => Math.Clamp(brew.WarmthAt(h) - (5 * Math.Clamp((h - now) / 2, 0, 1)), 1, 45))] };
     }
 
     private static string Tenths(double share) => Math.Round(share * 10) switch

@@ -151,10 +151,7 @@ public static class BrewWhatIf
 
     private static BrewQuestion Warmth(BrewQuestion brew, Func<double, double> off)
     {
-        double Planned(double h) => brew.TemperatureByHour is { Count: > 0 } s
-            ? s[Math.Min((int)Math.Round(h), s.Count - 1)]
-            : brew.TemperatureC!.Value + ((brew.SwingC ?? 0) * Math.Sin(2 * Math.PI * (h + (brew.StartHour ?? 0) - 9) / 24));
-        return brew with { TemperatureByHour = [.. Enumerable.Range(0, 145).Select(h => Math.Clamp(Planned(h) + off(h), 0.5, 45))] };
+        return brew with { TemperatureByHour = [.. Enumerable.Range(0, 145).Select(h => Math.Clamp(brew.WarmthAt(h) + off(h), 0.5, 45))] };
     }
 
     private static WhatIfCurve Curve(string id, string name, BrewSetup setup, in Multipliers member, double fromH, WhatIfCurve? plain)

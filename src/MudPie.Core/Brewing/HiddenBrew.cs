@@ -57,9 +57,7 @@ public sealed class HiddenBrew
     public double? Below6AtH() => _trace.FirstPast(static y => BrewRun.Line - y.O, _setup.Hours);
 
     /// <summary>Warmth, °C.</summary>
-    public double WarmthAt(double h) => _brew.TemperatureByHour is { Count: > 0 } s
-        ? s[Math.Clamp((int)Math.Round(h), 0, s.Count - 1)]
-        : (_brew.TemperatureC ?? 20) + ((_brew.SwingC ?? 0) * Math.Sin(2 * Math.PI * (h + (_brew.StartHour ?? 0) - 9) / 24));
+    public double WarmthAt(double h) => _brew.WarmthAt(h);
 
     /// <summary>What an instrument reads at an hour; null where the reading drops out. The same hour, to the second, reads the same.</summary>
     public ProbeReading? ReadAt(double h, Straying strays)

@@ -172,7 +172,7 @@ public static class PracticeBrew
     {
         var brew = s.Brew with { Foods = [.. s.Brew.Foods!, .. deeds.Where(d => d.Kind == "feed").Select(d => new FoodAmount { Kind = d.Food, Ml = d.Ml, AtH = d.AtH })], AirOffAtH = deeds.FirstOrDefault(d => d.Kind == "airOff")?.AtH };
         return deeds.FirstOrDefault(d => d.Kind == "cool") is { } cool
-            ? brew with { TemperatureByHour = [.. Enumerable.Range(0, 50).Select(h => s.Brew.TemperatureC!.Value + (s.Brew.SwingC!.Value * Math.Sin(2 * Math.PI * (h + 18 - 9) / 24)) - (5 * Math.Clamp((h - cool.AtH) / 2, 0, 1)))] }
+            ? brew with { TemperatureByHour = [.. Enumerable.Range(0, 50).Select(h => s.Brew.WarmthAt(h) - (5 * Math.Clamp((h - cool.AtH) / 2, 0, 1)))] }
             : brew;
     }
 

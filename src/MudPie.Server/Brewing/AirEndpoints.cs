@@ -18,7 +18,7 @@ public static class AirEndpoints
     public static void MapAir(this IEndpointRouteBuilder api)
     {
         api.MapGet("/brew/air/{vesselId:int}", Read).Produces<AirSetUpView>().ProducesProblem(404);
-        api.MapPost("/brew/air/work-out", (AirBenchQuestion bench) => Problems.Answer(AirBench.Of(bench))).Produces<Worked<AirBenchAnswer>>().ProducesProblem(422);
+        api.MapPost("/brew/air/work-out", (AirBenchQuestion bench) => Problems.Answer(AirBench.Of(bench with { Brew = bench.Brew ?? AirBench.UsualBrew(bench.VolumeL ?? 0) }))).Produces<Worked<AirBenchAnswer>>().ProducesProblem(422);
         api.MapPost("/brew/air/{vesselId:int}", Keep).Produces<Kept>().ProducesProblem(422);
     }
 

@@ -82,8 +82,6 @@ function OneBench({ start, ground, choose }: Props) {
     })),
     fillL: number(fill.l),
     fillS: number(fill.s),
-    // What a usual tea in this vessel would ask for, so that "enough" means something.
-    brew: usualBrew(start.bench.volumeL ?? 17),
   };
   const asked = useDeferredValue(JSON.stringify(bench));
   const worked = useQuery<Schemas["WorkedOfAirBenchAnswer"], Problem>({
@@ -305,14 +303,3 @@ function points(curve: string): Schemas["CurvePoint"][] | null {
     return { lpm: Number(lpm), kPa: Number(kPa ?? "x") };
   });
 }
-
-const usualBrew = (volumeL: number): Schemas["BrewQuestion"] => ({
-  volumeL,
-  temperatureC: 20,
-  hours: 36,
-  sources: [{ kind: "compost", litres: Math.min(volumeL / 20, 6) }],
-  foods: [
-    { kind: "fishHydrolysate", ml: volumeL * 0.5 },
-    { kind: "kelpLiquid", ml: volumeL * 0.5 },
-  ],
-});
