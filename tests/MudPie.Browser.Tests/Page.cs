@@ -1,6 +1,7 @@
 using System.Diagnostics;
 using Microsoft.AspNetCore.Hosting;
 using Microsoft.AspNetCore.Mvc.Testing;
+using Microsoft.Extensions.DependencyInjection;
 using MudPie.Server.Brewing;
 using OpenQA.Selenium;
 using OpenQA.Selenium.Chrome;
@@ -14,6 +15,9 @@ public sealed class Page : WebApplicationFactory<LiveBrew>
     private readonly string _folder = Directory.CreateTempSubdirectory("mudpie-browser-").FullName;
     private readonly ChromeDriverService _service = ChromeDriverService.CreateDefaultService("/usr/bin");
 
+    /// <summary>Every journey begins at the same hour, so that none hangs on when it is run; the clock goes on from there.</summary>
+    private static readonly TimeSpan Shift = new DateTimeOffset(2026, 6, 10, 9, 40, 0, TimeSpan.Zero) - TimeProvider.System.GetUtcNow();
+
     private readonly int? _probePort;
     private readonly StandIns.SimulatedProbe? _probe;
 
@@ -23,7 +27,7 @@ public sealed class Page : WebApplicationFactory<LiveBrew>
         _probePort = probe ? FreePort() : null;
         UseKestrel(0);
         StartServer();
-        _probe = probe ? new StandIns.SimulatedProbe(StandIns.ProbeSettings.Read(ProbeSettings)) : null;
+        _probe = probe ? new StandIns.SimulatedProbe(StandIns.ProbeSettings.Read(ProbeSettings), new Shifted()) : null;
         Address = ClientOptions.BaseAddress;
         var options = new ChromeOptions { BinaryLocation = "/usr/bin/chromium" };
         foreach (var argument in new[]
@@ -36,7 +40,18 @@ public sealed class Page : WebApplicationFactory<LiveBrew>
         }
 
         Driver = new ChromeDriver(_service, options);
+        Driver.ExecuteCdpCommand("Page.addScriptToEvaluateOnNewDocument", new Dictionary<string, object?> { ["source"] = Clock });
         Size(width, height);
+    }
+
+    private static string Clock => $$"""
+        { const Real = Date, by = {{(long)Shift.TotalMilliseconds}};
+          Date = class extends Real { constructor(...a) { if (a.length) super(...a); else super(Real.now() + by); } static now() { return Real.now() + by; } }; }
+        """;
+
+    private sealed class Shifted : TimeProvider
+    {
+        public override DateTimeOffset GetUtcNow() => base.GetUtcNow() + Shift;
     }
 
     public Uri Address { get; }
@@ -157,6 +172,7 @@ public sealed class Page : WebApplicationFactory<LiveBrew>
         builder.UseSetting("Holding:File", Path.Combine(_folder, "holding.mudpie"));
         builder.UseSetting("Holding:Demo", _demo ? "true" : "false");
         builder.UseSetting("Logging:LogLevel:Default", "Error");
+        builder.ConfigureServices(services => services.AddSingleton<TimeProvider>(new Shifted()));
         if (_probePort is { } port)
         {
             builder.UseSetting("Holding:ProbePort", port.ToString(System.Globalization.CultureInfo.InvariantCulture));
