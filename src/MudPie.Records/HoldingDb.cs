@@ -1,9 +1,11 @@
 using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.Storage.ValueConversion;
+using MudPie.Records.Book;
 using MudPie.Records.Brewing;
 using MudPie.Records.Ground;
 using MudPie.Records.Judging;
 using MudPie.Records.PuttingOut;
+using MudPie.Records.Shelf;
 
 namespace MudPie.Records;
 
@@ -55,6 +57,32 @@ public sealed class HoldingDb(DbContextOptions<HoldingDb> options) : DbContext(o
     public DbSet<WatchNotice> Notices => Set<WatchNotice>();
 
     public DbSet<Application> Applications => Set<Application>();
+
+    public DbSet<ApplicationItem> ApplicationItems => Set<ApplicationItem>();
+
+    public DbSet<Sprayer> Sprayers => Set<Sprayer>();
+
+    public DbSet<SprayerCalibration> Calibrations => Set<SprayerCalibration>();
+
+    public DbSet<SprayerWash> Washes => Set<SprayerWash>();
+
+    public DbSet<OwnMixRule> MixRules => Set<OwnMixRule>();
+
+    public DbSet<WeatherHourKept> Weather => Set<WeatherHourKept>();
+
+    public DbSet<Programme> Programmes => Set<Programme>();
+
+    public DbSet<Giving> Givings => Set<Giving>();
+
+    public DbSet<StockLot> Lots => Set<StockLot>();
+
+    public DbSet<StockEntry> StockEntries => Set<StockEntry>();
+
+    public DbSet<HarvestEntry> Harvests => Set<HarvestEntry>();
+
+    public DbSet<Observation> Observations => Set<Observation>();
+
+    public DbSet<OwnWait> OwnWaits => Set<OwnWait>();
 
     public DbSet<BrixVisit> BrixVisits => Set<BrixVisit>();
 
@@ -122,6 +150,26 @@ public sealed class HoldingDb(DbContextOptions<HoldingDb> options) : DbContext(o
         modelBuilder.Entity<WatchNotice>().HasIndex(n => new { n.BatchId, n.Key }).IsUnique();
         modelBuilder.Entity<WatchNotice>().HasIndex(n => n.DoneAt);
         modelBuilder.Entity<Application>().HasIndex(a => a.At);
+        modelBuilder.Entity<Application>().HasOne<Application>().WithMany().HasForeignKey(a => a.CorrectsId);
+        modelBuilder.Entity<ApplicationItem>().HasOne<StockLot>().WithMany().HasForeignKey(i => i.LotId);
+        modelBuilder.Entity<Sprayer>().HasIndex(s => s.Name).IsUnique();
+        modelBuilder.Entity<Sprayer>().Property(s => s.Version).IsConcurrencyToken();
+        modelBuilder.Entity<SprayerWash>().HasIndex(w => new { w.SprayerId, w.At });
+        modelBuilder.Entity<SprayerWash>().HasOne<Application>().WithMany().HasForeignKey(w => w.ApplicationId);
+        modelBuilder.Entity<WeatherHourKept>().HasKey(w => w.At);
+        modelBuilder.Entity<WeatherHourKept>().Property(w => w.At).ValueGeneratedNever();
+        modelBuilder.Entity<Giving>().Property(g => g.Version).IsConcurrencyToken();
+        modelBuilder.Entity<Giving>().HasIndex(g => g.On);
+        modelBuilder.Entity<Giving>().HasOne<Input>().WithMany().HasForeignKey(g => g.InputId);
+        modelBuilder.Entity<Giving>().HasOne<Application>().WithMany().HasForeignKey(g => g.ApplicationId);
+        modelBuilder.Entity<StockLot>().HasIndex(l => new { l.InputId, l.Mark }).IsUnique();
+        modelBuilder.Entity<StockEntry>().HasIndex(e => new { e.LotId, e.At });
+        modelBuilder.Entity<StockEntry>().HasOne<Batch>().WithMany().HasForeignKey(e => e.BatchId);
+        modelBuilder.Entity<StockEntry>().HasOne<Application>().WithMany().HasForeignKey(e => e.ApplicationId);
+        modelBuilder.Entity<HarvestEntry>().HasIndex(h => new { h.BedId, h.At });
+        modelBuilder.Entity<HarvestEntry>().HasOne<HarvestEntry>().WithMany().HasForeignKey(h => h.CorrectsId);
+        modelBuilder.Entity<Observation>().HasIndex(o => o.At);
+        modelBuilder.Entity<Observation>().HasOne<Observation>().WithMany().HasForeignKey(o => o.CorrectsId);
         modelBuilder.Entity<ApplicationBed>().HasKey(b => new { b.ApplicationId, b.BedId });
         modelBuilder.Entity<BrixVisit>().HasIndex(v => new { v.BedId, v.At });
         modelBuilder.Entity<BrixVisit>().HasOne<Application>().WithMany().HasForeignKey(v => v.ApplicationId);

@@ -4,10 +4,14 @@ using MudPie.Records.Demo;
 using MudPie.Server.Brewing;
 using MudPie.Server.Calculators;
 using MudPie.Server.Ground;
+using MudPie.Server.Book;
 using MudPie.Server.Judging;
+using MudPie.Server.Notes;
 using MudPie.Server.PuttingOut;
+using MudPie.Server.Shelf;
 using MudPie.Server.Today;
 using MudPie.Server.Watch;
+using MudPie.Server.Weather;
 using MudPie.Server.Web;
 using NetEscapades.AspNetCore.SecurityHeaders.Infrastructure;
 
@@ -56,11 +60,12 @@ public static class App
         services.AddDbContext<HoldingDb>((at, o) => o.UseHolding(at.GetRequiredService<IConfiguration>()["Holding:File"] ?? "holding.mudpie"));
         services.AddSingleton(TimeProvider.System);
         services.AddHttpContextAccessor();
-        services.AddScoped<HoldingClock>().AddScoped<Writes>().AddScoped<LiveBrew>();
+        services.AddScoped<HoldingClock>().AddScoped<Writes>().AddScoped<LiveBrew>().AddScoped<StockKeeper>().AddScoped<WeatherBook>().AddScoped<TankJobs>();
         if (!ForOpenApi && builder.Configuration.GetValue("Holding:Background", true))
         {
             services.AddHostedService<ProbeReader>();
             services.AddHostedService<WatchService>();
+            services.AddHostedService<WeatherReader>();
         }
 
         services.AddMemoryCache(o => o.SizeLimit = 200);
@@ -105,7 +110,20 @@ public static class App
         api.MapLookingBack();
         api.MapPractice();
         api.MapWatch();
+        api.MapMoves();
         api.MapPutOut();
+        api.MapWindows();
+        api.MapSprayers();
+        api.MapDoses();
+        api.MapMixing();
+        api.MapProgrammes();
+        api.MapShelf();
+        api.MapBook();
+        api.MapBookFiles();
+        api.MapThreads();
+        api.MapWaits();
+        api.MapGeo();
+        api.MapNotes();
         api.MapBrix();
         api.MapFallback(() => Problems.NotFound("page of the API"));
         app.MapFallbackToFile("index.html");

@@ -1,9 +1,25 @@
+using System.Globalization;
 using MudPie.StandIns;
+
+// weather PORT [--fair-evening]: a simulated weather service, until it is stopped.
+if (args is ["weather", var text, ..] && int.TryParse(text, NumberStyles.None, CultureInfo.InvariantCulture, out var weatherPort))
+{
+    var weather = new SimulatedWeather(1, args.Contains("--fair-evening") ? TimeProvider.System.GetUtcNow() : null);
+    var service = WebApplication.CreateSlimBuilder();
+    service.Logging.ClearProviders();
+    service.WebHost.UseUrls($"http://127.0.0.1:{weatherPort}");
+    var sky = service.Build();
+    sky.MapGet("/", () => new { name = "simulated-weather", simulated = true, says = "Simulated weather: it follows from the place and the date alone." });
+    sky.MapGet("/hours", (double latitude, double longitude, DateTimeOffset from, int hours) => new { simulated = true, hours = weather.Hours(latitude, longitude, from, hours) });
+    sky.Lifetime.ApplicationStarted.Register(() => Console.WriteLine($"Simulated weather on http 127.0.0.1:{weatherPort}"));
+    await sky.RunAsync();
+    return 0;
+}
 
 // probe SETTINGS.json: a simulated probe, until it is stopped.
 if (args is not ["probe", var path])
 {
-    Console.Error.WriteLine("Say which stand-in, and its settings: MudPie.StandIns probe SETTINGS.json");
+    Console.Error.WriteLine("Say which stand-in: MudPie.StandIns probe SETTINGS.json, or MudPie.StandIns weather PORT [--fair-evening]");
     return 2;
 }
 

@@ -22,6 +22,8 @@ public static class DemoHolding
         db.SaveChanges();
         DemoBrewhouse.Fill(db, kit, now, probePort, probeSettings);
         db.SaveChanges();
+        DemoShelf.Fill(db, kit, now);
+        db.SaveChanges();
         transaction.Commit();
     }
 

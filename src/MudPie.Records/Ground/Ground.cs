@@ -32,6 +32,9 @@ public sealed class Holding
     /// <summary>The watch speaks at this chance of falling below 6 before use, 0 to 1.</summary>
     public double WatchExpectedShare { get; set; } = 0.5;
 
+    /// <summary>What an hour of work is worth, in the holding's money; null leaves time out of costs.</summary>
+    public double? HourlyWage { get; set; }
+
     /// <summary>Made up, and made anew at each start.</summary>
     public bool IsDemo { get; set; }
 
@@ -65,6 +68,12 @@ public sealed class Bed
     public required string Growing { get; set; }
 
     public double? SoilPh { get; set; }
+
+    /// <summary>A part that may be eaten raw grows there.</summary>
+    public bool EatenRaw { get; set; } = true;
+
+    /// <summary>Its outline: GeoJSON geometry, or null where it was never surveyed.</summary>
+    public string? ShapeJson { get; set; }
 
     /// <summary>Changed at every write, so that two windows do not overwrite each other.</summary>
     public Guid Version { get; set; }
@@ -216,7 +225,47 @@ public sealed class Input
     /// <summary>Price per litre of a liquid or a source, per kilogram of a powder, in the holding's own money.</summary>
     public double? Price { get; set; }
 
+    /// <summary>"L" or "kg": how its lots are kept; null for the usual of its kind.</summary>
+    public string? Unit { get; set; }
+
+    /// <summary>kg/L, to go between the two; null where not known.</summary>
+    public double? Density { get; set; }
+
+    /// <summary>Organisms on the label as JSON: a list of LabelSpecies.</summary>
+    public string? SpeciesJson { get; set; }
+
+    /// <summary>"mL" or "g": what the label's counts are per.</summary>
+    public string? LabelPer { get; set; }
+
+    /// <summary>The label's rate each time, in mL or g.</summary>
+    public double? LabelRate { get; set; }
+
+    /// <summary>"perHa", "per100m2", "perLitre" or "oneIn": what the label's rate is on.</summary>
+    public string? LabelBasis { get; set; }
+
+    /// <summary>The label's days between.</summary>
+    public double? LabelEveryDays { get; set; }
+
+    /// <summary>The label's days before harvest.</summary>
+    public double? LabelWaitDays { get; set; }
+
+    /// <summary>Nitrogen by weight, 0 to 1.</summary>
+    public double? NShare { get; set; }
+
+    /// <summary>P₂O₅ by weight, 0 to 1.</summary>
+    public double? PShare { get; set; }
+
+    /// <summary>K₂O by weight, 0 to 1.</summary>
+    public double? KShare { get; set; }
+
+    /// <summary>pH as it stands in the bottle.</summary>
+    public double? Ph { get; set; }
+
+    public string? Notes { get; set; }
+
     public List<SourceCheck> Checks { get; } = [];
+
+    public List<Shelf.StockLot> Lots { get; } = [];
 }
 
 /// <summary>The gate of a lot of source, asked once. A later one counts instead; the earlier stays readable.</summary>

@@ -40,6 +40,101 @@ namespace MudPie.Records.Migrations
                     b.ToTable("Acknowledgements");
                 });
 
+            modelBuilder.Entity("MudPie.Records.Book.HarvestEntry", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long>("At")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("BedId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int?>("CorrectsId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Crop")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<double>("Kg")
+                        .HasColumnType("REAL");
+
+                    b.Property<string>("Note")
+                        .HasColumnType("TEXT");
+
+                    b.Property<long>("RecordedAt")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("CorrectsId");
+
+                    b.HasIndex("BedId", "At");
+
+                    b.ToTable("Harvests");
+                });
+
+            modelBuilder.Entity("MudPie.Records.Book.Observation", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long>("At")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int?>("BedId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int?>("CorrectsId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long>("RecordedAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Text")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("At");
+
+                    b.HasIndex("BedId");
+
+                    b.HasIndex("CorrectsId");
+
+                    b.ToTable("Observations");
+                });
+
+            modelBuilder.Entity("MudPie.Records.Book.OwnWait", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long>("At")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<double>("Days")
+                        .HasColumnType("REAL");
+
+                    b.Property<string>("Kind")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Why")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.ToTable("OwnWaits");
+                });
+
             modelBuilder.Entity("MudPie.Records.Brewing.Batch", b =>
                 {
                     b.Property<int>("Id")
@@ -461,12 +556,18 @@ namespace MudPie.Records.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<bool>("EatenRaw")
+                        .HasColumnType("INTEGER");
+
                     b.Property<string>("Growing")
                         .IsRequired()
                         .HasColumnType("TEXT");
 
                     b.Property<string>("Name")
                         .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("ShapeJson")
                         .HasColumnType("TEXT");
 
                     b.Property<double?>("SoilPh")
@@ -568,6 +669,9 @@ namespace MudPie.Records.Migrations
                     b.Property<long>("CreatedAt")
                         .HasColumnType("INTEGER");
 
+                    b.Property<double?>("HourlyWage")
+                        .HasColumnType("REAL");
+
                     b.Property<bool>("IsDemo")
                         .HasColumnType("INTEGER");
 
@@ -609,21 +713,60 @@ namespace MudPie.Records.Migrations
                         .ValueGeneratedOnAdd()
                         .HasColumnType("INTEGER");
 
+                    b.Property<double?>("Density")
+                        .HasColumnType("REAL");
+
+                    b.Property<double?>("KShare")
+                        .HasColumnType("REAL");
+
                     b.Property<string>("Kind")
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<string>("LabelBasis")
+                        .HasColumnType("TEXT");
+
+                    b.Property<double?>("LabelEveryDays")
+                        .HasColumnType("REAL");
+
+                    b.Property<string>("LabelPer")
+                        .HasColumnType("TEXT");
+
+                    b.Property<double?>("LabelRate")
+                        .HasColumnType("REAL");
+
+                    b.Property<double?>("LabelWaitDays")
+                        .HasColumnType("REAL");
+
                     b.Property<string>("Lot")
                         .HasColumnType("TEXT");
+
+                    b.Property<double?>("NShare")
+                        .HasColumnType("REAL");
 
                     b.Property<string>("Name")
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<string>("Notes")
+                        .HasColumnType("TEXT");
+
+                    b.Property<double?>("PShare")
+                        .HasColumnType("REAL");
+
+                    b.Property<double?>("Ph")
+                        .HasColumnType("REAL");
+
                     b.Property<double?>("Price")
                         .HasColumnType("REAL");
 
+                    b.Property<string>("SpeciesJson")
+                        .HasColumnType("TEXT");
+
                     b.Property<string>("UnfitWhy")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Unit")
                         .HasColumnType("TEXT");
 
                     b.HasKey("Id");
@@ -859,15 +1002,24 @@ namespace MudPie.Records.Migrations
                         .ValueGeneratedOnAdd()
                         .HasColumnType("INTEGER");
 
+                    b.Property<string>("AskedJson")
+                        .HasColumnType("TEXT");
+
                     b.Property<long>("At")
                         .HasColumnType("INTEGER");
 
-                    b.Property<int>("BatchId")
+                    b.Property<int?>("BatchId")
                         .HasColumnType("INTEGER");
 
                     b.Property<string>("CautionsSeen")
                         .IsRequired()
                         .HasColumnType("TEXT");
+
+                    b.Property<string>("CorrectionWhy")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int?>("CorrectsId")
+                        .HasColumnType("INTEGER");
 
                     b.Property<string>("Dilution")
                         .IsRequired()
@@ -877,13 +1029,32 @@ namespace MudPie.Records.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<string>("FoodWaiting")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("MixWhy")
+                        .HasColumnType("TEXT");
+
                     b.Property<double>("OneIn")
                         .HasColumnType("REAL");
 
                     b.Property<string>("OverrideWhy")
                         .HasColumnType("TEXT");
 
+                    b.Property<string>("Purpose")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
                     b.Property<long>("RecordedAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<double>("SpareL")
+                        .HasColumnType("REAL");
+
+                    b.Property<int?>("SprayerId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<bool>("Strikes")
                         .HasColumnType("INTEGER");
 
                     b.Property<double>("TankL")
@@ -899,11 +1070,24 @@ namespace MudPie.Records.Migrations
                     b.Property<double>("WaterL")
                         .HasColumnType("REAL");
 
+                    b.Property<string>("Weather")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Who")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Why")
+                        .HasColumnType("TEXT");
+
                     b.HasKey("Id");
 
                     b.HasIndex("At");
 
                     b.HasIndex("BatchId");
+
+                    b.HasIndex("CorrectsId");
+
+                    b.HasIndex("SprayerId");
 
                     b.ToTable("Applications");
                 });
@@ -927,6 +1111,405 @@ namespace MudPie.Records.Migrations
                     b.HasIndex("BedId");
 
                     b.ToTable("ApplicationBed");
+                });
+
+            modelBuilder.Entity("MudPie.Records.PuttingOut.ApplicationItem", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<double>("Amount")
+                        .HasColumnType("REAL");
+
+                    b.Property<int>("ApplicationId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int?>("InputId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Kind")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Lot")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int?>("LotId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Unit")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("ApplicationId");
+
+                    b.HasIndex("InputId");
+
+                    b.HasIndex("LotId");
+
+                    b.ToTable("ApplicationItems");
+                });
+
+            modelBuilder.Entity("MudPie.Records.PuttingOut.Giving", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int?>("ApplicationId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int?>("InputId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Kind")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateOnly>("On")
+                        .HasColumnType("TEXT");
+
+                    b.Property<double?>("OneIn")
+                        .HasColumnType("REAL");
+
+                    b.Property<int>("ProgrammeId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Purpose")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<Guid>("Version")
+                        .IsConcurrencyToken()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("ApplicationId");
+
+                    b.HasIndex("InputId");
+
+                    b.HasIndex("On");
+
+                    b.HasIndex("ProgrammeId");
+
+                    b.ToTable("Givings");
+                });
+
+            modelBuilder.Entity("MudPie.Records.PuttingOut.OwnMixRule", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("A")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<long>("At")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("B")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<long?>("EndedAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<bool>("Together")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<double>("WaitDays")
+                        .HasColumnType("REAL");
+
+                    b.Property<string>("Why")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.ToTable("MixRules");
+                });
+
+            modelBuilder.Entity("MudPie.Records.PuttingOut.Programme", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("BedId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<DateOnly>("Harvest")
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateOnly>("Start")
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("BedId");
+
+                    b.ToTable("Programmes");
+                });
+
+            modelBuilder.Entity("MudPie.Records.PuttingOut.Sprayer", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long?>("ClearedAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("ClearedWhy")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Kind")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<double?>("MeshUm")
+                        .HasColumnType("REAL");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Past")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<double?>("PressureBar")
+                        .HasColumnType("REAL");
+
+                    b.Property<double?>("Ratio")
+                        .HasColumnType("REAL");
+
+                    b.Property<double>("TankL")
+                        .HasColumnType("REAL");
+
+                    b.Property<Guid>("Version")
+                        .IsConcurrencyToken()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("Name")
+                        .IsUnique();
+
+                    b.ToTable("Sprayers");
+                });
+
+            modelBuilder.Entity("MudPie.Records.PuttingOut.SprayerCalibration", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long>("At")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<double>("LPerHa")
+                        .HasColumnType("REAL");
+
+                    b.Property<string>("MeasuredJson")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<long>("RecordedAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("SprayerId")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("SprayerId");
+
+                    b.ToTable("Calibrations");
+                });
+
+            modelBuilder.Entity("MudPie.Records.PuttingOut.SprayerWash", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int?>("ApplicationId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long>("At")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Note")
+                        .HasColumnType("TEXT");
+
+                    b.Property<long>("RecordedAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("SprayerId")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("ApplicationId");
+
+                    b.HasIndex("SprayerId", "At");
+
+                    b.ToTable("Washes");
+                });
+
+            modelBuilder.Entity("MudPie.Records.PuttingOut.WeatherHourKept", b =>
+                {
+                    b.Property<long>("At")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<double>("CloudShare")
+                        .HasColumnType("REAL");
+
+                    b.Property<double>("HumidityShare")
+                        .HasColumnType("REAL");
+
+                    b.Property<double>("RainMm")
+                        .HasColumnType("REAL");
+
+                    b.Property<string>("Source")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<double>("TemperatureC")
+                        .HasColumnType("REAL");
+
+                    b.Property<double>("WindMps")
+                        .HasColumnType("REAL");
+
+                    b.HasKey("At");
+
+                    b.ToTable("Weather");
+                });
+
+            modelBuilder.Entity("MudPie.Records.Shelf.StockEntry", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<double>("Amount")
+                        .HasColumnType("REAL");
+
+                    b.Property<int?>("ApplicationId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long>("At")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int?>("BatchId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("LotId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Note")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Reason")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<long>("RecordedAt")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("ApplicationId");
+
+                    b.HasIndex("BatchId");
+
+                    b.HasIndex("LotId", "At");
+
+                    b.ToTable("StockEntries");
+                });
+
+            modelBuilder.Entity("MudPie.Records.Shelf.StockLot", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long?>("Expires")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long>("From")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("InputId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<double?>("KeptC")
+                        .HasColumnType("REAL");
+
+                    b.Property<string>("Mark")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<double?>("Minutes")
+                        .HasColumnType("REAL");
+
+                    b.Property<string>("Notes")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Origin")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<double?>("Paid")
+                        .HasColumnType("REAL");
+
+                    b.Property<string>("Place")
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("InputId", "Mark")
+                        .IsUnique();
+
+                    b.ToTable("Lots");
+                });
+
+            modelBuilder.Entity("MudPie.Records.Book.HarvestEntry", b =>
+                {
+                    b.HasOne("MudPie.Records.Ground.Bed", "Bed")
+                        .WithMany()
+                        .HasForeignKey("BedId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.HasOne("MudPie.Records.Book.HarvestEntry", null)
+                        .WithMany()
+                        .HasForeignKey("CorrectsId");
+
+                    b.Navigation("Bed");
+                });
+
+            modelBuilder.Entity("MudPie.Records.Book.Observation", b =>
+                {
+                    b.HasOne("MudPie.Records.Ground.Bed", "Bed")
+                        .WithMany()
+                        .HasForeignKey("BedId");
+
+                    b.HasOne("MudPie.Records.Book.Observation", null)
+                        .WithMany()
+                        .HasForeignKey("CorrectsId");
+
+                    b.Navigation("Bed");
                 });
 
             modelBuilder.Entity("MudPie.Records.Brewing.Batch", b =>
@@ -1143,11 +1726,19 @@ namespace MudPie.Records.Migrations
                 {
                     b.HasOne("MudPie.Records.Brewing.Batch", "Batch")
                         .WithMany()
-                        .HasForeignKey("BatchId")
-                        .OnDelete(DeleteBehavior.Cascade)
-                        .IsRequired();
+                        .HasForeignKey("BatchId");
+
+                    b.HasOne("MudPie.Records.PuttingOut.Application", null)
+                        .WithMany()
+                        .HasForeignKey("CorrectsId");
+
+                    b.HasOne("MudPie.Records.PuttingOut.Sprayer", "Sprayer")
+                        .WithMany()
+                        .HasForeignKey("SprayerId");
 
                     b.Navigation("Batch");
+
+                    b.Navigation("Sprayer");
                 });
 
             modelBuilder.Entity("MudPie.Records.PuttingOut.ApplicationBed", b =>
@@ -1167,6 +1758,109 @@ namespace MudPie.Records.Migrations
                     b.Navigation("Bed");
                 });
 
+            modelBuilder.Entity("MudPie.Records.PuttingOut.ApplicationItem", b =>
+                {
+                    b.HasOne("MudPie.Records.PuttingOut.Application", "Application")
+                        .WithMany("Items")
+                        .HasForeignKey("ApplicationId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.HasOne("MudPie.Records.Ground.Input", "Input")
+                        .WithMany()
+                        .HasForeignKey("InputId");
+
+                    b.HasOne("MudPie.Records.Shelf.StockLot", null)
+                        .WithMany()
+                        .HasForeignKey("LotId");
+
+                    b.Navigation("Application");
+
+                    b.Navigation("Input");
+                });
+
+            modelBuilder.Entity("MudPie.Records.PuttingOut.Giving", b =>
+                {
+                    b.HasOne("MudPie.Records.PuttingOut.Application", null)
+                        .WithMany()
+                        .HasForeignKey("ApplicationId");
+
+                    b.HasOne("MudPie.Records.Ground.Input", null)
+                        .WithMany()
+                        .HasForeignKey("InputId");
+
+                    b.HasOne("MudPie.Records.PuttingOut.Programme", "Programme")
+                        .WithMany("Givings")
+                        .HasForeignKey("ProgrammeId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.Navigation("Programme");
+                });
+
+            modelBuilder.Entity("MudPie.Records.PuttingOut.Programme", b =>
+                {
+                    b.HasOne("MudPie.Records.Ground.Bed", "Bed")
+                        .WithMany()
+                        .HasForeignKey("BedId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.Navigation("Bed");
+                });
+
+            modelBuilder.Entity("MudPie.Records.PuttingOut.SprayerCalibration", b =>
+                {
+                    b.HasOne("MudPie.Records.PuttingOut.Sprayer", null)
+                        .WithMany("Calibrations")
+                        .HasForeignKey("SprayerId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("MudPie.Records.PuttingOut.SprayerWash", b =>
+                {
+                    b.HasOne("MudPie.Records.PuttingOut.Application", null)
+                        .WithMany()
+                        .HasForeignKey("ApplicationId");
+
+                    b.HasOne("MudPie.Records.PuttingOut.Sprayer", null)
+                        .WithMany("Washes")
+                        .HasForeignKey("SprayerId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("MudPie.Records.Shelf.StockEntry", b =>
+                {
+                    b.HasOne("MudPie.Records.PuttingOut.Application", null)
+                        .WithMany()
+                        .HasForeignKey("ApplicationId");
+
+                    b.HasOne("MudPie.Records.Brewing.Batch", null)
+                        .WithMany()
+                        .HasForeignKey("BatchId");
+
+                    b.HasOne("MudPie.Records.Shelf.StockLot", "Lot")
+                        .WithMany("Entries")
+                        .HasForeignKey("LotId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.Navigation("Lot");
+                });
+
+            modelBuilder.Entity("MudPie.Records.Shelf.StockLot", b =>
+                {
+                    b.HasOne("MudPie.Records.Ground.Input", "Input")
+                        .WithMany("Lots")
+                        .HasForeignKey("InputId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.Navigation("Input");
+                });
+
             modelBuilder.Entity("MudPie.Records.Brewing.Batch", b =>
                 {
                     b.Navigation("Beds");
@@ -1182,6 +1876,8 @@ namespace MudPie.Records.Migrations
             modelBuilder.Entity("MudPie.Records.Ground.Input", b =>
                 {
                     b.Navigation("Checks");
+
+                    b.Navigation("Lots");
                 });
 
             modelBuilder.Entity("MudPie.Records.Ground.Vessel", b =>
@@ -1202,6 +1898,25 @@ namespace MudPie.Records.Migrations
             modelBuilder.Entity("MudPie.Records.PuttingOut.Application", b =>
                 {
                     b.Navigation("Beds");
+
+                    b.Navigation("Items");
+                });
+
+            modelBuilder.Entity("MudPie.Records.PuttingOut.Programme", b =>
+                {
+                    b.Navigation("Givings");
+                });
+
+            modelBuilder.Entity("MudPie.Records.PuttingOut.Sprayer", b =>
+                {
+                    b.Navigation("Calibrations");
+
+                    b.Navigation("Washes");
+                });
+
+            modelBuilder.Entity("MudPie.Records.Shelf.StockLot", b =>
+                {
+                    b.Navigation("Entries");
                 });
 #pragma warning restore 612, 618
         }

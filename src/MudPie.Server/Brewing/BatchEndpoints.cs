@@ -4,6 +4,7 @@ using MudPie.Core.Measures;
 using MudPie.Core.Workings;
 using MudPie.Records;
 using MudPie.Records.Brewing;
+using MudPie.Server.Shelf;
 using MudPie.Server.Web;
 
 namespace MudPie.Server.Brewing;
@@ -75,7 +76,7 @@ public static class BatchEndpoints
         return TypedResults.Ok(BatchViews.Of(batch, watch is { Refused: null } ? watch.Worked : null, await clock.Units()));
     }
 
-    private static Task<IResult> Start(int id, StartRequest request, HoldingDb db, HoldingClock clock, Writes writes) => Change(id, db, clock, writes, (batch, fields, now) =>
+    private static Task<IResult> Start(int id, StartRequest request, HoldingDb db, HoldingClock clock, StockKeeper stock, Writes writes) => Change(id, db, clock, writes, async (batch, fields, now) =>
     {
         Must(fields, batch.State == BatchState.Planned, "This batch has begun already.", "Open it and log what you see.");
         var at = fields.Past("at", request.At, now);
@@ -105,6 +106,11 @@ public static class BatchEndpoints
         foreach (var step in BatchJson.Steps(batch).TakeWhile(s => s.Id is not ("check" or "use")))
         {
             batch.Log.Add(Entry(LogKind.Step, at, now, null, step.Id));
+        }
+
+        foreach (var said in await stock.Brew(batch, at))
+        {
+            batch.Log.Add(Entry(LogKind.Note, at, now, null, said));
         }
 
         return start;
@@ -253,7 +259,10 @@ public static class BatchEndpoints
 
     private static string Camel(string name) => char.ToLowerInvariant(name[0]) + name[1..];
 
-    private static Task<IResult> Change(int id, HoldingDb db, HoldingClock clock, Writes writes, Func<Batch, TypedFields, DateTimeOffset, LogEntry?> change) => writes.Do<Kept>(async () =>
+    private static Task<IResult> Change(int id, HoldingDb db, HoldingClock clock, Writes writes, Func<Batch, TypedFields, DateTimeOffset, LogEntry?> change) =>
+        Change(id, db, clock, writes, (batch, fields, now) => Task.FromResult(change(batch, fields, now)));
+
+    private static Task<IResult> Change(int id, HoldingDb db, HoldingClock clock, Writes writes, Func<Batch, TypedFields, DateTimeOffset, Task<LogEntry?>> change) => writes.Do<Kept>(async () =>
     {
         var batch = await db.Batches.Include(b => b.Log).FirstOrDefaultAsync(b => b.Id == id);
         if (batch is null)
@@ -262,7 +271,7 @@ public static class BatchEndpoints
         }
 
         var fields = new TypedFields(await clock.Units());
-        var entry = change(batch, fields, clock.Now);
+        var entry = await change(batch, fields, clock.Now);
         if (!fields.Checks.Sound)
         {
             return fields.Checks.Refusal;

@@ -168,7 +168,8 @@ public static class LoggerCsv
     private static double? Number(string cell) =>
         double.TryParse(cell.Replace(',', '.'), NumberStyles.Float, CultureInfo.InvariantCulture, out var value) && double.IsFinite(value) ? value : null;
 
-    private static DateTimeOffset? Time(string cell, Func<DateTimeOffset, DateTimeOffset> local)
+    /// <summary>A time as loggers and weather files write it, in the holding's zone where it names none; null where it is none.</summary>
+    internal static DateTimeOffset? Time(string cell, Func<DateTimeOffset, DateTimeOffset> local)
     {
         if (DateTime.TryParseExact(cell, Formats, CultureInfo.InvariantCulture, DateTimeStyles.None, out var there))
         {

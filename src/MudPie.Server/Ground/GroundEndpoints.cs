@@ -63,15 +63,16 @@ public static class GroundEndpoints
             return TypedResults.Ok(new HoldingView(false, "", "UTC", UnitSystem.Metric, false, 0, 0, 0, [], clock.Now));
         }
 
-        List<string> rooms = ["today", "brew"];
-        if (await db.Batches.AnyAsync(b => b.StartedAt != null))
-        {
-            rooms.Add("put-out");
-        }
-
+        List<string> rooms = ["today", "brew", "put-out"];
         if (await db.Applications.AnyAsync() || await db.BrixVisits.AnyAsync() || await db.Batches.AnyAsync())
         {
             rooms.Add("judge");
+        }
+
+        rooms.Add("shelf");
+        if (await db.Applications.AnyAsync() || await db.Harvests.AnyAsync() || await db.Observations.AnyAsync() || await db.Batches.AnyAsync(b => b.StartedAt != null))
+        {
+            rooms.Add("book");
         }
 
         return TypedResults.Ok(new HoldingView(true, h.Name, h.Zone, h.Units, h.IsDemo, h.Latitude, h.Longitude, h.AltitudeM, rooms, clock.Now));
@@ -110,6 +111,8 @@ public static class GroundEndpoints
         string Show(double si, Dimension d) => Units.Show(si, d, units);
         var lives = (await db.BedChecks.AsNoTracking().GroupBy(c => c.BedId).Select(g => g.OrderByDescending(c => c.At).First()).ToListAsync()).ToDictionary(c => c.BedId, c => c.Life);
         var beds = await db.Beds.AsNoTracking().OrderBy(b => b.Id).Take(500).ToListAsync();
+        var local = await clock.Local();
+        var waits = (await Book.Waits.Running(db, clock.Now)).ToDictionary(w => w.BedId, w => $"no harvest before {local(w.Until):d MMM yyyy}: {w.What}, {w.Reason}");
         var waters = await db.Waters.AsNoTracking().OrderBy(w => w.Id)
             .Select(w => new { w.Id, w.Name, w.Kind, w.Chloramine, Strip = w.Strips.OrderByDescending(s => s.At).ThenByDescending(s => s.Id).Select(s => new { s.MgPerL, s.At }).FirstOrDefault() }).ToListAsync();
         var vessels = await db.Vessels.AsNoTracking().OrderBy(v => v.Id).ToListAsync();
@@ -123,7 +126,7 @@ public static class GroundEndpoints
                   let q = Air.AtDepth(p.OpenLpm, p.ShutOffKPa, v.DepthM, d.LossKPa ?? Ingredients.Diffuser(d.Kind)!.UsualLossKPa)
                   select new AirAtDepth(p.Id, v.Id, d.Id, q.Refused is null ? q.Value : null, q.Refused is null ? GroundSays.Air(q.Value, p.OpenLpm, v.WorkingL, v.DepthM, units) : q.Refused.Problems[0].ToString());
         return TypedResults.Ok(new GroundView(
-            [.. beds.Select(b => new BedView(b.Id, b.Name, b.AreaM2, b.AreaTyped, Show(b.AreaM2, Dimension.Area), b.Crop, b.Growing, b.SoilPh, b.Version, GroundSays.Bed(b.AreaM2, b.SoilPh, units), lives.GetValueOrDefault(b.Id)))],
+            [.. beds.Select(b => new BedView(b.Id, b.Name, b.AreaM2, b.AreaTyped, Show(b.AreaM2, Dimension.Area), b.Crop, b.Growing, b.SoilPh, b.Version, GroundSays.Bed(b.AreaM2, b.SoilPh, units), lives.GetValueOrDefault(b.Id), waits.GetValueOrDefault(b.Id), b.EatenRaw))],
             [.. waters.Select(w => new WaterView(w.Id, w.Name, w.Kind, w.Chloramine, w.Strip?.MgPerL, w.Strip?.At, GroundSays.Water(w.Kind, w.Strip?.MgPerL, w.Chloramine)))],
             [.. vessels.Select(v => new VesselRow(v.Id, v.Name, v.Shape, v.TotalL, v.WorkingL, v.DepthM, Show(v.WorkingL, Dimension.Volume), Show(v.DepthM, Dimension.Length), GroundSays.Vessel(v.TotalL, v.WorkingL)))],
             [.. pumps.Select(p => new PumpRow(p.Id, p.Name, p.OpenLpm, p.ShutOffKPa, Show(p.OpenLpm, Dimension.Flow), Show(p.ShutOffKPa, Dimension.Pressure), GroundSays.Pump(p.ShutOffKPa) + (p.BatteryHours is { } h ? $" Its battery lasts {Say.Hours(h)}." : ""), p.BatteryHours))],

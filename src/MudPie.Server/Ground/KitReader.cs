@@ -91,7 +91,7 @@ public static class KitReader
     {
         var input = await Old(db.Inputs, r.Id, fields) ?? Added(db, new Input { Name = "", Kind = "" });
         input.Name = fields.Name("name", r.Name, "it");
-        input.Kind = fields.OneOf("kind", r.Kind, [.. Ingredients.Sources.Select(s => s.Kind), .. Ingredients.Foods.Select(f => f.Kind), .. Ingredients.Clearers.Select(c => c.Kind)]);
+        input.Kind = fields.OneOf("kind", r.Kind, [.. Core.Shelf.InputKinds.All.Select(k => k.Kind)]);
         input.Price = string.IsNullOrWhiteSpace(r.Price) ? null : fields.Quantity("price", r.Price, Dimension.Plain, 0, 100_000, "Give the price of a litre, or of a kilogram of a powder.");
         input.Lot = string.IsNullOrWhiteSpace(r.Lot) ? null : fields.Name("lot", r.Lot, "the lot");
         input.UnfitWhy = string.IsNullOrWhiteSpace(r.UnfitWhy) ? null : fields.Name("unfitWhy", r.UnfitWhy, "the reason");

@@ -37,7 +37,7 @@ public sealed record BrixWorkOut(IReadOnlyList<double> AsRead, IReadOnlyList<dou
 
 /// <summary>A bed with a spray on it and the readings around that.</summary>
 public sealed record BrixPair(
-    int ApplicationId, int BatchId, string Batch, int BedId, string Bed, string Crop, DateTimeOffset SprayedAt, string Dilution, BrixVisitView? Before, BrixVisitView? After, Worked<BrixDifference>? Difference, string Wants);
+    int ApplicationId, int? BatchId, string Batch, int BedId, string Bed, string Crop, DateTimeOffset SprayedAt, string Dilution, BrixVisitView? Before, BrixVisitView? After, Worked<BrixDifference>? Difference, string Wants);
 
 /// <summary>A bed's own history of brix.</summary>
 public sealed record BrixHistory(int BedId, string Bed, string Crop, IReadOnlyList<BrixVisitView> Visits);
@@ -61,8 +61,8 @@ public static class BrixEndpoints
     {
         var since = clock.Now.AddDays(-60);
         var local = await clock.Local();
-        var sprays = (await db.Applications.AsNoTracking().Where(a => a.At > since).OrderByDescending(a => a.At).Take(60)
-                .Select(a => new { a.Id, a.BatchId, Batch = a.Batch.Name, a.At, a.Dilution, Beds = a.Beds.Select(b => new { b.BedId, b.Bed.Name, b.Bed.Crop }).ToList() }).ToListAsync())
+        var sprays = (await db.Applications.AsNoTracking().Where(a => a.At > since && a.Purpose == "leaf" && !a.Strikes && !db.Applications.Any(c => c.CorrectsId == a.Id)).OrderByDescending(a => a.At).Take(60)
+                .Select(a => new { a.Id, a.BatchId, Batch = a.Batch == null ? a.Items.Select(i => i.Name).FirstOrDefault() ?? "a spray" : a.Batch.Name, a.At, a.Dilution, Beds = a.Beds.Select(b => new { b.BedId, b.Bed.Name, b.Bed.Crop }).ToList() }).ToListAsync())
             .SelectMany(a => a.Beds.Select(b => new { a.Id, a.BatchId, a.Batch, b.BedId, Bed = b.Name, b.Crop, a.At, a.Dilution })).ToList();
         var bedIds = sprays.Select(s => s.BedId).Distinct().ToList();
         var visits = (await db.BrixVisits.AsNoTracking().Include(v => v.Readings).Where(v => bedIds.Contains(v.BedId) && v.At > since.AddDays(-10)).ToListAsync()).ToLookup(v => v.BedId);

@@ -6,60 +6,24 @@ using MudPie.Core.Workings;
 using MudPie.Records;
 using MudPie.Records.Brewing;
 using MudPie.Records.PuttingOut;
+using MudPie.Records.Shelf;
 using MudPie.Server.Brewing;
+using MudPie.Server.Shelf;
+using MudPie.Server.Weather;
 using MudPie.Server.Web;
 
 namespace MudPie.Server.PuttingOut;
 
-/// <summary>A brew about to go out, as typed.</summary>
-public sealed record PutOutRequest
-{
-    public string? Dilution { get; init; }
-
-    public IReadOnlyList<int> BedIds { get; init; } = [];
-
-    /// <summary>Strained brew to use, as typed.</summary>
-    public string? Brew { get; init; }
-
-    /// <summary>By what.</summary>
-    public string? Tool { get; init; }
-
-    /// <summary>What the sprayer or can holds, as typed.</summary>
-    public string? Tank { get; init; }
-
-    public DateTimeOffset? At { get; init; }
-
-    /// <summary>Why it goes out though it failed, in words.</summary>
-    public string? OverrideWhy { get; init; }
-
-    /// <summary>Cautions that were shown and ticked.</summary>
-    public IReadOnlyList<string> CautionsSeen { get; init; } = [];
-}
-
-/// <summary>A bed's share ready to read out.</summary>
-public sealed record ShareView(string Name, string AreaShown, string TeaShown, string WaterShown, string TotalShown);
-
-/// <summary>What goes where, with the gate's ruling.</summary>
-public sealed record SpreadView(
-    SpreadAnswer Spread, string TeaShown, string WaterShown, string TotalShown, string WaterInTools, string LoadTeaShown, string LoadTotalShown, string LastLoadShown,
-    IReadOnlyList<ShareView> Shares, GateAnswer Gate, string HowToCover);
-
-/// <summary>What has been put out.</summary>
-public sealed record ApplicationView(
-    int Id, int BatchId, string Batch, DateTimeOffset At, string Dilution, string TeaShown, string TotalShown, string Tool, string Fitness, string? OverrideWhy, IReadOnlyList<string> Beds);
-
-/// <summary>What could go out, and what did.</summary>
-public sealed record PutOutView(IReadOnlyList<BatchLine> Ready, IReadOnlyList<ApplicationView> Past);
-
-/// <summary>Putting out.</summary>
+/// <summary>Putting out: what is there to go, a job worked out, a job kept.</summary>
 public static class PutOutEndpoints
 {
     /// <summary>What can be done.</summary>
     public static void MapPutOut(this IEndpointRouteBuilder api)
     {
         api.MapGet("/put-out", Read).Produces<PutOutView>();
-        api.MapPost("/put-out/{batchId:int}/work-out", WorkOut).Produces<Worked<SpreadView>>().ProducesProblem(422);
-        api.MapPost("/put-out/{batchId:int}", Keep).Produces<Kept>().ProducesProblem(422);
+        api.MapPost("/put-out/tank/work-out", WorkOut).Produces<Worked<TankView>>().ProducesProblem(422);
+        api.MapPost("/put-out/tank", Keep).Produces<Kept>().ProducesProblem(422);
+        api.MapGet("/put-out/asked/{id:int}", Asked).Produces<TankRequest>().ProducesProblem(404);
     }
 
     private static async Task<IResult> Read(HoldingDb db, HoldingClock clock, int page = 0)
@@ -68,115 +32,224 @@ public static class PutOutEndpoints
         var ready = await db.Batches.AsNoTracking().Where(b => b.State == BatchState.Brewing || b.State == BatchState.Off).OrderBy(b => b.UseAt)
             .Select(b => new { b.Id, b.Name, b.State, b.Making, b.Purpose, Vessel = b.Vessel.Name, b.Vessel.Shape, b.BrewL, b.PlannedStart, b.StartedAt, b.AirOffAt, b.UseAt, b.IsDemo, Beds = b.Beds.Select(x => x.Bed.Name).ToList() })
             .ToListAsync();
-        var past = await db.Applications.AsNoTracking().OrderByDescending(a => a.At).Skip(Math.Max(page, 0) * 50).Take(50)
-            .Select(a => new { a.Id, a.BatchId, Batch = a.Batch.Name, a.At, a.Dilution, a.TeaL, a.WaterL, a.Tool, a.Fitness, a.OverrideWhy, Beds = a.Beds.Select(x => x.Bed.Name).ToList() })
-            .ToListAsync();
+        var struck = db.Applications.Where(a => a.CorrectsId != null).Select(a => a.CorrectsId);
+        var past = await db.Applications.AsNoTracking().Where(a => !a.Strikes && !struck.Contains(a.Id)).OrderByDescending(a => a.At).Skip(Math.Max(page, 0) * 50).Take(50)
+            .Select(a => new
+            {
+                a.Id,
+                a.BatchId,
+                Batch = a.Batch == null ? null : a.Batch.Name,
+                a.At,
+                a.Purpose,
+                a.Dilution,
+                a.TeaL,
+                a.WaterL,
+                a.Tool,
+                a.Fitness,
+                a.OverrideWhy,
+                a.SprayerId,
+                Items = a.Items.Select(i => i.Name).Distinct().ToList(),
+                Beds = a.Beds.Select(x => x.Bed.Name).ToList(),
+                Total = a.Beds.Sum(x => x.TotalL),
+                Washed = a.SprayerId == null || db.Washes.Any(w => w.SprayerId == a.SprayerId && w.At >= a.At),
+            }).ToListAsync();
         return TypedResults.Ok(new PutOutView(
             [.. ready.Select(b => new BatchLine(b.Id, b.Name, b.State, b.Making, b.Purpose, b.Vessel, b.Shape, b.BrewL, Units.Show(b.BrewL, Dimension.Volume, units), b.PlannedStart, b.StartedAt, b.AirOffAt, b.UseAt, b.IsDemo, b.Beds, null, BatchViews.Outcome(b.State, null, null)))],
-            [.. past.Select(a => new ApplicationView(a.Id, a.BatchId, a.Batch, a.At, Dilutions.Read(a.Dilution).Match(d => d.Value.BothWays, _ => a.Dilution), Units.Show(a.TeaL, Dimension.Volume, units),
-                Units.Show(a.TeaL + a.WaterL, Dimension.Volume, units), a.Tool, a.Fitness, a.OverrideWhy, a.Beds))]));
+            [.. past.Select(a => new ApplicationView(
+                a.Id, a.BatchId, Say.List([.. new[] { a.Batch }.OfType<string>(), .. a.Items]), a.At, a.Purpose, Dilutions.Read(a.Dilution).Match(d => d.Value.BothWays, _ => a.Dilution), Units.Show(a.TeaL, Dimension.Volume, units),
+                Units.Show(a.Total, Dimension.Volume, units), a.Tool, a.Fitness, a.OverrideWhy, a.Beds, !a.Washed, a.SprayerId))]));
     }
 
-    private static async Task<IResult> WorkOut(int batchId, PutOutRequest r, HoldingDb db, HoldingClock clock, LiveBrew live)
+    private static async Task<IResult> WorkOut(TankRequest r, TankJobs jobs)
     {
-        var (ready, refused) = await Prepare(batchId, r, db, clock, live);
+        var (ready, refused) = await jobs.Read(r);
         return ready is null ? Problems.Of(refused!) : TypedResults.Ok(ready.Worked);
     }
 
-    private static Task<IResult> Keep(int batchId, PutOutRequest r, HoldingDb db, HoldingClock clock, LiveBrew live, Writes writes) => writes.Do<Kept>(async () =>
+    /// <summary>A job of the book as it was asked for, to put it right.</summary>
+    private static async Task<IResult> Asked(int id, HoldingDb db)
     {
-        var (ready, refused) = await Prepare(batchId, r, db, clock, live);
+        var json = await db.Applications.AsNoTracking().Where(a => a.Id == id).Select(a => a.AskedJson).FirstOrDefaultAsync();
+        return json is null ? Problems.NotFound("job to put right") : TypedResults.Ok(BatchJson.Read<TankRequest>(json) with { CautionsSeen = [], CorrectsId = id });
+    }
+
+    private static Task<IResult> Keep(TankRequest r, HoldingDb db, HoldingClock clock, TankJobs jobs, LiveBrew live, StockKeeper stock, WeatherBook weather, Writes writes) => writes.Do<Kept>(async () =>
+    {
+        var (ready, refused) = await jobs.Read(r);
         if (ready is null)
         {
             return refused!;
         }
 
         var fields = new TypedFields(await clock.Units());
-        var tool = fields.Name("tool", r.Tool, "the sprayer or can");
+        var tool = ready.Sprayer?.Name ?? fields.Name("tool", r.Tool, "the sprayer or can");
         var at = fields.Past("at", r.At, clock.Now);
-        var why = (r.OverrideWhy ?? "").Trim();
-        var gate = ready.Worked.Value.Gate;
-        if (gate.Fitness == Fitness.NotFit && why.Length < 10)
-        {
-            fields.Checks.Add("overrideWhy", $"This brew is not fit to use. {gate.Reasons[0]}", "Heap it; or say in words, ten letters at least, why it goes out all the same. The record keeps it.");
-        }
-
-        var unseen = ready.Worked.Cautions.Where(c => !r.CautionsSeen.Contains(c.Id)).ToList();
-        if (unseen.Count > 0)
-        {
-            fields.Checks.Add("cautionsSeen", $"{unseen.Count} {(unseen.Count == 1 ? "caution has" : "cautions have")} not been ticked.", "Read each and tick it.");
-        }
-
+        Refuse(r, ready, fields);
+        var old = r.CorrectsId is null ? null : await Old(r, db, fields);
         if (!fields.Checks.Sound)
         {
             return fields.Checks.Refusal;
         }
 
-        var batch = await db.Batches.FirstAsync(b => b.Id == batchId);
-        batch.LearntJson = await live.Taught(batchId);
-        batch.State = BatchState.Used;
-        batch.AirOffAt ??= at;
-        var s = ready.Worked.Value.Spread;
-        var application = new Application
+        if (old is not null)
         {
-            BatchId = batchId,
-            At = at,
-            RecordedAt = clock.Now,
-            Dilution = r.Dilution!.Trim(),
-            OneIn = s.OneIn,
-            TeaL = s.TeaL,
-            WaterL = s.WaterL,
-            Tool = tool,
-            TankL = ready.TankL,
-            Fitness = FitToUse.Name(gate.Fitness),
-            OverrideWhy = gate.Fitness == Fitness.NotFit ? why : null,
-            CautionsSeen = string.Join(' ', r.CautionsSeen),
-        };
-        application.Beds.AddRange(ready.BedIds.Zip(s.Beds, (id, share) => new ApplicationBed { BedId = id, TeaL = share.TeaL, TotalL = share.TotalL }));
+            await Undo(old.Id, db, clock.Now, r.CorrectionWhy!);
+        }
+
+        var application = Record(r, ready, tool, at, clock.Now, await weather.At(at));
+        await TakeStock(ready, application, at, stock, fields, old is not null);
+        if (!fields.Checks.Sound)
+        {
+            return fields.Checks.Refusal;
+        }
+
         db.Applications.Add(application);
-        db.Log.Add(new LogEntry { BatchId = batchId, Kind = LogKind.Step, At = at, RecordedAt = clock.Now, Text = "use", Source = "hand" });
+        await db.SaveChangesAsync();
+        if (ready.Batch is { } b && r.CorrectsId is null)
+        {
+            var batch = await db.Batches.FirstAsync(x => x.Id == b.Id);
+            batch.LearntJson = await live.Taught(b.Id);
+            batch.State = BatchState.Used;
+            batch.AirOffAt ??= at;
+            db.Log.Add(new LogEntry { BatchId = b.Id, Kind = LogKind.Step, At = at, RecordedAt = clock.Now, Text = "use", Source = "hand" });
+        }
+
+        foreach (var entry in db.ChangeTracker.Entries<StockEntry>().Select(e => e.Entity).Where(e => e is { Reason: "used", ApplicationId: null }))
+        {
+            entry.ApplicationId = application.Id;
+        }
+
+        if (r.GivingId is { } giving && await db.Givings.FindAsync(giving) is { } done)
+        {
+            done.ApplicationId = application.Id;
+        }
+
         await db.SaveChangesAsync();
         return Writes.Done(new Kept(application.Id));
     });
 
-    private sealed record Ready(Worked<SpreadView> Worked, IReadOnlyList<int> BedIds, double TankL);
-
-    private static async Task<(Ready? Ready, Refusal? Refused)> Prepare(int batchId, PutOutRequest r, HoldingDb db, HoldingClock clock, LiveBrew live)
+    private static void Refuse(TankRequest r, TankReady ready, TypedFields fields)
     {
-        var batch = await live.Load(batchId);
-        var units = await clock.Units();
-        var fields = new TypedFields(units);
-        if (batch is not { State: BatchState.Brewing or BatchState.Off })
+        var v = ready.Worked.Value;
+        if (v.Gate is { Fitness: Fitness.NotFit } gate && (r.OverrideWhy ?? "").Trim().Length < 10)
         {
-            fields.Checks.Add("batch", batch is null ? "There is no such batch." : "This batch is not there to put out.", "Choose one that is brewing, or whose air is off.");
-            return (null, fields.Checks.Refusal);
+            fields.Checks.Add("overrideWhy", $"This brew is not fit to use. {gate.Reasons[0]}", "Heap it; or say in words, ten letters at least, why it goes out all the same. The record keeps it.");
         }
 
-        var brewL = fields.Quantity("brew", r.Brew, Dimension.Volume, 0.1, batch.BrewL * 1.001, "You can't put out more than was brewed.");
-        var tankL = fields.Quantity("tank", r.Tank, Dimension.Volume, 0.5, 5000);
-        var ids = r.BedIds.Distinct().ToList();
-        var beds = await db.Beds.AsNoTracking().Where(b => ids.Contains(b.Id)).OrderBy(b => b.Id).ToListAsync();
-        var spread = Core.PuttingOut.Spread.Of(
-            fields.Checks.Sound ? brewL : 1, r.Dilution, [.. beds.Select(b => new BedToCover(b.Name, b.AreaM2))], fields.Checks.Sound ? tankL : 10, batch.Purpose == "leaf");
-        if (spread.Refused is { } refused)
+        if (v.Sprayer is { Allowed: false } no)
         {
-            fields.Checks.Add(refused);
+            fields.Checks.Add("sprayerId", no.Verdict.Sentence, no.Verdict.Why);
         }
 
-        if (!fields.Checks.Sound)
+        if (v.Mixing?.Verdict.Tone == Tone.Stop && (r.MixWhy ?? "").Trim().Length < 10)
         {
-            return (null, fields.Checks.Refusal);
+            fields.Checks.Add("mixWhy", v.Mixing.Verdict.Sentence, "Leave one out or wait; or say in words, ten letters at least, why it is done all the same. The record keeps it.");
         }
 
-        var watch = await live.Watch(batch);
-        var gate = watch is { Refused: null } ? watch.Value.Gate : new GateAnswer(Fitness.Unseen, "Unseen.", ["The forecast could not be worked out."], null);
-        var s = spread.Value;
-        string L(double litres) => Units.Show(litres, Dimension.Volume, units);
-        var load = Math.Min(tankL, s.TeaL + s.WaterL);
-        var view = new SpreadView(
-            s, L(s.TeaL), L(s.WaterL), L(s.TeaL + s.WaterL), Spoons.InTools(new Litres(s.WaterL), units).Text, L(load / s.OneIn), L(load), L(s.LastLoadL),
-            [.. s.Beds.Select(b => new ShareView(b.Name, Units.Show(b.AreaM2, Dimension.Area, units), L(b.TeaL), L(b.WaterL), L(b.TotalL)))], gate,
-            batch.Purpose == "leaf" ? "Both sides of the leaf, to the point of drip; early or late, in low sun." : "Slowly, so that it soaks to the depth of the roots; moist ground takes it better.");
-        return (new Ready(spread.Worked.With(view, "L"), [.. beds.Select(b => b.Id)], tankL), null);
+        if (v.Job.Verdict.Tone == Tone.Stop)
+        {
+            fields.Checks.Add(v.Job.LoadCount > TankPlan.MostLoads ? "tank" : "per100M2", v.Job.Verdict.Sentence, v.Job.Verdict.Why);
+        }
+
+        foreach (var draw in v.Draws.Where(d => d.Short is not null))
+        {
+            fields.Checks.Add("items", $"{draw.Name}: {draw.Short} of what this takes.", "Somebody may have used it meanwhile. Count the lot on the shelf, or take less.");
+        }
+
+        if (r.Who is { Length: > 40 } || r.Why is { Length: > 300 })
+        {
+            fields.Checks.Add(r.Who is { Length: > 40 } ? "who" : "why", "That is too long.", "Up to 40 letters for who, 300 for why.");
+        }
+
+        var unseen = ready.Worked.Cautions.Count(c => !r.CautionsSeen.Contains(c.Id));
+        if (unseen > 0)
+        {
+            fields.Checks.Add("cautionsSeen", $"{unseen} {(unseen == 1 ? "caution has" : "cautions have")} not been ticked.", "Read each and tick it.");
+        }
+    }
+
+    private static async Task<Application?> Old(TankRequest r, HoldingDb db, TypedFields fields)
+    {
+        var old = await db.Applications.FirstOrDefaultAsync(a => a.Id == r.CorrectsId && !a.Strikes);
+        if (old is null || await db.Applications.AnyAsync(a => a.CorrectsId == r.CorrectsId))
+        {
+            fields.Checks.Add("correctsId", "That entry is not there, or was put right already.", "Correct the newest one.");
+        }
+
+        if ((r.CorrectionWhy ?? "").Trim().Length < 3)
+        {
+            fields.Checks.Add("correctionWhy", "It is not said what was wrong.", "Say in a few words what was wrong with the old entry; both stay readable.");
+        }
+
+        return old;
+    }
+
+    /// <summary>Gives back to the lots what a job took, by new entries.</summary>
+    internal static async Task Undo(int applicationId, HoldingDb db, DateTimeOffset now, string why)
+    {
+        foreach (var entry in await db.StockEntries.AsNoTracking().Where(e => e.ApplicationId == applicationId && e.Reason == "used").ToListAsync())
+        {
+            db.StockEntries.Add(new StockEntry { LotId = entry.LotId, At = now, RecordedAt = now, Amount = -entry.Amount, Reason = "undone", ApplicationId = applicationId, Note = why });
+        }
+
+        await db.SaveChangesAsync();
+    }
+
+    private static Application Record(TankRequest r, TankReady ready, string tool, DateTimeOffset at, DateTimeOffset now, string? weather)
+    {
+        var job = ready.Worked.Value.Job;
+        var gate = ready.Worked.Value.Gate;
+        var application = new Application
+        {
+            BatchId = ready.Batch?.Id,
+            At = at,
+            RecordedAt = now,
+            Purpose = r.Purpose ?? ready.Batch?.Purpose ?? "leaf",
+            Dilution = ready.Batch is null ? "" : r.Dilution!.Trim(),
+            OneIn = job.OneIn ?? 1,
+            TeaL = job.BrewL,
+            WaterL = job.WaterL,
+            SpareL = job.SpareL,
+            Tool = tool,
+            SprayerId = ready.Sprayer?.Id,
+            TankL = ready.TankL,
+            Fitness = gate is null ? "none" : FitToUse.Name(gate.Fitness),
+            OverrideWhy = gate?.Fitness == Fitness.NotFit ? r.OverrideWhy!.Trim() : null,
+            MixWhy = ready.Worked.Value.Mixing?.Verdict.Tone == Tone.Stop ? r.MixWhy!.Trim() : null,
+            CautionsSeen = string.Join(' ', r.CautionsSeen),
+            Who = string.IsNullOrWhiteSpace(r.Who) ? null : r.Who.Trim(),
+            Why = string.IsNullOrWhiteSpace(r.Why) ? null : r.Why.Trim(),
+            Weather = weather,
+            FoodWaiting = r.FoodWaiting,
+            AskedJson = BatchJson.Keep(r),
+            CorrectsId = r.CorrectsId,
+            CorrectionWhy = r.CorrectsId is null ? null : r.CorrectionWhy!.Trim(),
+        };
+        application.Beds.AddRange(ready.Beds.Zip(job.Beds, (bed, share) => new ApplicationBed { BedId = bed.Id, TeaL = share.BrewL, TotalL = share.MixL }));
+        return application;
+    }
+
+    /// <summary>Lots fall. Read anew inside the write, so that of two who take the last of a lot, one is told.</summary>
+    private static async Task TakeStock(TankReady ready, Application application, DateTimeOffset at, StockKeeper stock, TypedFields fields, bool corrects)
+    {
+        foreach (var (input, amount, draw, counted) in ready.Items)
+        {
+            var unit = StockKeeper.UnitOf(input);
+            var taken = corrects ? await stock.Plan(input.Id, amount, at) : draw;
+            if (counted && taken.Short > 0)
+            {
+                fields.Checks.Add("items", $"{input.Name}: {Say.Number(taken.Short)} {unit} short.", "Count the lot on the shelf, or take less.");
+                continue;
+            }
+
+            if (!counted)
+            {
+                application.Items.Add(new ApplicationItem { InputId = input.Id, Name = input.Name, Kind = input.Kind, Amount = amount, Unit = unit });
+                continue;
+            }
+
+            stock.Write(taken.Draws, at, "used");
+            application.Items.AddRange(taken.Draws.Select(d => new ApplicationItem { InputId = input.Id, LotId = d.LotId, Name = input.Name, Lot = d.Mark, Kind = input.Kind, Amount = d.Amount, Unit = unit }));
+        }
     }
 }

@@ -1,11 +1,13 @@
 using Microsoft.EntityFrameworkCore;
 using MudPie.Core.Almanac;
 using MudPie.Core.Brewing;
+using MudPie.Core.PuttingOut;
 using MudPie.Core.Workings;
 using MudPie.Records;
 using MudPie.Records.Brewing;
 using MudPie.Server.Brewing;
 using MudPie.Server.Judging;
+using MudPie.Server.Weather;
 using MudPie.Server.Web;
 
 namespace MudPie.Server.Today;
@@ -28,7 +30,13 @@ public sealed record TodayView(IReadOnlyList<TodayItem> Items, string Light, IRe
 public sealed record LoafPoint(DateTimeOffset At, double Level, bool Short);
 
 /// <summary>A brew on the day line.</summary>
-public sealed record DayBrew(int Id, string Name, string State, DateTimeOffset Start, DateTimeOffset ReadyAt, DateTimeOffset UseAt, IReadOnlyList<LoafPoint> Loaf);
+public sealed record DayBrew(int Id, string Name, string State, DateTimeOffset Start, DateTimeOffset ReadyAt, DateTimeOffset UseAt, IReadOnlyList<LoafPoint> Loaf, Guid Version, bool Moves);
+
+/// <summary>A stretch in which something can be put out.</summary>
+public sealed record DayWindow(DateTimeOffset From, DateTimeOffset To, string Purpose, double Score, string Sentence);
+
+/// <summary>A wait before harvest that ends on the line.</summary>
+public sealed record DayWait(DateTimeOffset At, string Text);
 
 /// <summary>A reading on the day line: made, or due.</summary>
 public sealed record DayPip(DateTimeOffset At, int BatchId, string Text, bool Due);
@@ -38,7 +46,8 @@ public sealed record DayNext(DateTimeOffset At, string Text, string Link, string
 
 /// <summary>The day line: some hours back to two days on.</summary>
 public sealed record DayLineView(
-    DateTimeOffset From, DateTimeOffset To, DateTimeOffset Now, IReadOnlyList<SunStretch> Sun, IReadOnlyList<DayBrew> Brews, IReadOnlyList<DayPip> Pips, IReadOnlyList<DayNext> Next);
+    DateTimeOffset From, DateTimeOffset To, DateTimeOffset Now, IReadOnlyList<SunStretch> Sun, IReadOnlyList<DayBrew> Brews, IReadOnlyList<DayPip> Pips, IReadOnlyList<DayNext> Next,
+    IReadOnlyList<DayWindow> Windows, IReadOnlyList<HourScore> Hours, IReadOnlyList<DayWait> Waits);
 
 /// <summary>Today and the day line.</summary>
 public static class TodayEndpoints
@@ -64,7 +73,21 @@ public static class TodayEndpoints
         return list;
     }
 
-    private static async Task<IResult> Today(HoldingDb db, HoldingClock clock, LiveBrew live)
+    /// <summary>Windows for leaves and roots within a span.</summary>
+    private static async Task<(List<DayWindow> Windows, IReadOnlyList<HourScore> Leaf)> Windows(HoldingClock clock, WeatherBook weather, DateTimeOffset from, double hours)
+    {
+        if (await clock.Find() is not { } holding)
+        {
+            return ([], []);
+        }
+
+        var known = await weather.Hours(from.AddHours(-1), from.AddHours(hours + 8));
+        WindowsAnswer Ask(string purpose) => SprayWindows.Of(new WindowsQuestion { Purpose = purpose, From = from, Hours = hours, Latitude = holding.Latitude, Longitude = holding.Longitude, Weather = known }).Value;
+        var (leaf, root) = (Ask("leaf"), Ask("root"));
+        return ([.. leaf.Windows.Select(w => new DayWindow(w.From, w.To, "leaf", w.Score, w.Sentence)), .. root.Windows.Select(w => new DayWindow(w.From, w.To, "root", w.Score, w.Sentence))], leaf.Hours);
+    }
+
+    private static async Task<IResult> Today(HoldingDb db, HoldingClock clock, LiveBrew live, WeatherBook weather)
     {
         var units = await clock.Units();
         var local = await clock.Local();
@@ -74,6 +97,12 @@ public static class TodayEndpoints
         foreach (var pair in (await BrixEndpoints.Pairs(db, clock)).Where(p => p.After is null && clock.Now > p.SprayedAt.AddDays(1) && clock.Now < p.SprayedAt.AddDays(10)).DistinctBy(p => p.BedId))
         {
             items.Add(TodayRules.BrixDue(pair, clock.Now, local));
+        }
+
+        items.AddRange(await TodayMore.Of(db, clock));
+        if (TodayMore.Window((await Windows(clock, weather, clock.Now, 24)).Windows, clock.Now, local) is { } window && (going.Count > 0 || await db.Givings.AnyAsync(g => g.ApplicationId == null)))
+        {
+            items.Add(window);
         }
 
         var holding = await clock.Find();
@@ -113,7 +142,7 @@ public static class TodayEndpoints
         return list;
     }
 
-    private static async Task<IResult> DayLine(HoldingDb db, HoldingClock clock, LiveBrew live)
+    private static async Task<IResult> DayLine(HoldingDb db, HoldingClock clock, LiveBrew live, WeatherBook weather)
     {
         var (from, to) = (clock.Now.AddHours(-13), clock.Now.AddHours(48));
         var holding = await clock.Find();
@@ -123,11 +152,12 @@ public static class TodayEndpoints
                 .TakeLast(24).Select(l => new DayPip(l.At, g.Batch.Id, $"{g.Batch.Vessel.Name}: {Say.Fixed(l.Number ?? 0, 1)} mg/L", false))).ToList();
         pips.AddRange(going.Where(g => g.Watch is not null && g.Batch.State == BatchState.Brewing).Select(g => new DayPip(g.Batch.StartedAt!.Value.AddHours(g.Watch!.ReadingDueAtH), g.Batch.Id, $"{g.Batch.Vessel.Name}: reading due", true)));
         pips.AddRange((await Watch.WatchEndpoints.Standing(db, clock.Now)).Where(n => n.At > from && n.At < to && going.Any(g => g.Batch.Id == n.BatchId)).Select(n => new DayPip(n.At, n.BatchId, n.Title, true)));
+        var (windows, hours) = await Windows(clock, weather, clock.Now, 48);
         var next = going.SelectMany(g => TodayRules.Next(g.Batch, g.Watch, clock.Now)).Where(n => n.At > clock.Now.AddHours(-2)).OrderBy(n => n.At).Take(3).ToList();
         return TypedResults.Ok(new DayLineView(
             from, to, clock.Now,
             holding is null ? [] : Sun.Stretches(from, to, holding.Latitude, holding.Longitude),
-            [.. going.Select(g => new DayBrew(g.Batch.Id, g.Batch.Vessel.Name, g.Batch.State.ToString(), g.Batch.StartedAt ?? g.Batch.PlannedStart, g.Batch.AirOffAt ?? (g.Batch.StartedAt ?? g.Batch.PlannedStart).AddHours(g.Batch.BrewHours), g.Batch.UseAt, TodayRules.Loaf(g.Batch, g.Watch)))],
-            pips, next));
+            [.. going.Select(g => new DayBrew(g.Batch.Id, g.Batch.Vessel.Name, g.Batch.State.ToString(), g.Batch.StartedAt ?? g.Batch.PlannedStart, g.Batch.AirOffAt ?? (g.Batch.StartedAt ?? g.Batch.PlannedStart).AddHours(g.Batch.BrewHours), g.Batch.UseAt, TodayRules.Loaf(g.Batch, g.Watch), g.Batch.Version, g.Batch.State is BatchState.Planned or BatchState.Brewing))],
+            pips, next, windows, hours, [.. (await Book.Waits.Running(db, clock.Now)).Where(w => w.Until < to).Select(w => new DayWait(w.Until, $"{w.Bed} may be harvested: {w.What} is over"))]));
     }
 }

@@ -80,6 +80,33 @@ public static class WatchEndpoints
         return Writes.Done(new Kept(holding.Id));
     });
 
+    /// <summary>Givings, calibrations due, waits that end, lots that go off.</summary>
+    private static async Task Other(HoldingDb db, HoldingClock clock, Action<string, DateTimeOffset, double, string, string> add)
+    {
+        var today = DateOnly.FromDateTime(clock.Now.UtcDateTime);
+        foreach (var g in await db.Givings.AsNoTracking().Where(g => g.ApplicationId == null && g.On >= today.AddDays(-7)).OrderBy(g => g.On).Take(200).Select(g => new { g.Id, g.Kind, g.On, g.Purpose, g.Programme.Bed.Name }).ToListAsync())
+        {
+            var kind = Core.PuttingOut.Biostimulants.Find(g.Kind)!;
+            add($"giving-{g.Id}", new DateTimeOffset(g.On.ToDateTime(new TimeOnly(18, 0)), TimeSpan.Zero), 45, $"{kind.Name}: {g.Name}", $"On {(g.Purpose == "leaf" ? "leaves" : "roots")}; {kind.Hour}.");
+        }
+
+        foreach (var w in (await Book.Waits.Running(db, clock.Now)).Take(100))
+        {
+            add($"wait-{w.BedId}-{w.Until.ToUnixTimeSeconds()}", w.Until, 5, $"{w.Bed}: harvest may begin", $"{w.What}: {w.Reason}.");
+        }
+
+        foreach (var s in await db.Sprayers.AsNoTracking().Where(s => s.Past != "poison" && s.Calibrations.Any()).Select(s => new { s.Id, s.Name, s.Kind, At = s.Calibrations.Max(c => c.At) }).ToListAsync())
+        {
+            add($"calibrate-{s.Id}", s.At.AddDays(Core.PuttingOut.Sprayers.CalibrateEveryDays(s.Kind)), 30, $"Calibrate {s.Name}", "Nozzles wear, hands change.");
+        }
+
+        var now = clock.Now;
+        foreach (var l in await db.Lots.AsNoTracking().Where(l => l.Expires > now && l.Entries.Sum(e => e.Amount) > 1e-6).Select(l => new { l.Id, l.Mark, l.Expires, l.Input.Name }).Take(200).ToListAsync())
+        {
+            add($"lot-{l.Id}", l.Expires!.Value, 5, $"{l.Name}, {l.Mark} goes off", "Plans leave it from then on.");
+        }
+    }
+
     /// <summary>What is planned and what the watch expects, as iCalendar: steps of plans, ready times, use by, readings due.</summary>
     private static async Task<IResult> Calendar(HoldingDb db, HoldingClock clock, LiveBrew live)
     {
@@ -125,6 +152,7 @@ public static class WatchEndpoints
             Event($"watch-{n.Id}", n.At, 10, n.Title, n.Todo);
         }
 
+        await Other(db, clock, Event);
         return TypedResults.Text(new CalendarSerializer().SerializeToString(calendar), "text/calendar");
     }
 }

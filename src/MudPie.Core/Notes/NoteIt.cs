@@ -1,0 +1,361 @@
+using System.Globalization;
+using System.Text.RegularExpressions;
+using MudPie.Core.Brewing;
+using MudPie.Core.Measures;
+using MudPie.Core.Workings;
+
+namespace MudPie.Core.Notes;
+
+/// <summary>A thing that a note can be about: "vessel", "bed", "water" or "input".</summary>
+/// <param name="Kind">Which of these.</param>
+/// <param name="Id">Its number.</param>
+/// <param name="Name">Its own name.</param>
+/// <param name="Also">Other words for it: its crop, its shape.</param>
+public sealed record Nameable(string Kind, int Id, string Name, IReadOnlyList<string> Also);
+
+/// <summary>What a note was understood to say. Nothing is written before it was shown.</summary>
+/// <param name="Kind">"oxygen", "warmth", "smell", "foam", "strip", "brix", "use", "harvest" or "note".</param>
+/// <param name="Numbers">Figures in SI or as read; kilograms for a harvest.</param>
+/// <param name="Word">Smell, foam, leaf position, or the words of a note.</param>
+/// <param name="Targets">What it is about; more than one where the words fit several.</param>
+/// <param name="Input">What was used; null where nothing was.</param>
+/// <param name="Amount">How much was used, L or g.</param>
+/// <param name="AmountUnit">"L" or "g".</param>
+/// <param name="ClockTime">"07:10" where a time was said.</param>
+/// <param name="Sentence">What will be written, in words.</param>
+/// <param name="Guessed">Words that were read as something near.</param>
+/// <param name="Choose">True where one of the targets has to be chosen first.</param>
+/// <param name="TemperatureC">Warmth of the meter where it was said with a brix.</param>
+public sealed record NoteUnderstood(
+    string Kind, IReadOnlyList<double> Numbers, string? Word, IReadOnlyList<Nameable> Targets, Nameable? Input, double? Amount, string? AmountUnit, string? ClockTime,
+    string Sentence, IReadOnlyList<string> Guessed, bool Choose, double? TemperatureC = null);
+
+/// <summary>Understands short phrases: readings and uses, plurals, several numbers, units, names with small slips.</summary>
+public static partial class NoteIt
+{
+    private const string Examples = "Try: o2 6.7 drum · smells sour tank · brix 9.1 8.8 9.4 fennel top · used 30 ml kelp on ridge bed 4 · picked 12 kg garlic.";
+
+    private static readonly (string Kind, string[] Words)[] Kinds =
+    [
+        ("oxygen", ["o2", "oxygen", "do"]), ("warmth", ["temp", "temperature", "warmth", "warm", "degrees"]), ("smell", ["smell", "smelled", "smelt", "nose"]), ("foam", ["foam", "foaming", "froth"]),
+        ("strip", ["strip", "chlorine"]), ("brix", ["brix", "bx"]), ("use", ["used", "use", "put", "gave", "given", "sprayed", "drenched", "dosed", "fed"]), ("harvest", ["harvest", "harvested", "picked", "cut", "pulled", "lifted"]),
+        ("note", ["note", "saw", "seen"]),
+    ];
+
+    private static readonly Dictionary<string, string[]> Smells = new()
+    {
+        ["earthy"] = ["earthy", "earth", "wood", "woods"], ["sweet"] = ["sweet"], ["none"] = ["nothing", "none", "neutral"], ["sour"] = ["sour", "vinegar"], ["rottenEgg"] = ["egg", "eggs", "sulphur", "rotten"],
+        ["putrid"] = ["putrid", "foul", "dead"], ["alcohol"] = ["alcohol", "beer", "yeasty"],
+    };
+
+    private static readonly Dictionary<string, string[]> Foams = new() { ["none"] = ["none", "no", "gone"], ["little"] = ["little", "some", "bit", "white"], ["thick"] = ["much", "lot", "lots", "thick"], ["over"] = ["over", "overflowing", "side"] };
+
+    private static readonly string[] Leaves = ["top", "middle", "bottom"];
+
+    private static readonly HashSet<string> Small = ["the", "a", "an", "on", "in", "of", "to", "at", "for", "and", "is", "was", "it", "with", "onto", "from", "like", "my", "out", "mg/l", "ppm", "bx"];
+
+    /// <summary>Reads a phrase against the holding's own names.</summary>
+    /// <param name="text">What was typed or said, up to 300 letters.</param>
+    /// <param name="names">Vessels, beds, waters and inputs.</param>
+    /// <param name="units">Units for a bare number.</param>
+    /// <remarks>"o2 6.7 drum" with one barrel: oxygen 6.7 mg/L in the Barrel. "brix 9.1 8.8 9.4 fenel top": brix of the top leaf on the fennel beds, to be chosen where there are several.</remarks>
+    public static Ruling<NoteUnderstood> Read(string? text, IReadOnlyList<Nameable> names, UnitSystem units = UnitSystem.Metric)
+    {
+        var typed = (text ?? "").Trim();
+        if (typed.Length is 0 or > 300)
+        {
+            return Refusal.Of("text", typed.Length == 0 ? "Nothing was typed." : "That is too long for a note by hand.", Examples);
+        }
+
+        var clock = AtTime().Match(typed);
+        var time = clock.Success ? $"{int.Parse(clock.Groups[1].Value, CultureInfo.InvariantCulture):00}:{clock.Groups[2].Value}" : null;
+        var words = Words(clock.Success ? typed.Remove(clock.Index, clock.Length) : typed);
+        var guessed = new List<string>();
+        var kind = KindOf(words, guessed);
+        if (kind == "note")
+        {
+            return Note(typed, words, names, time, guessed);
+        }
+
+        var targets = Targets(words, names, Wanted(kind), guessed);
+        return kind switch
+        {
+            "smell" => OneWord(kind, words, Smells, targets, time, guessed, "smells"),
+            "foam" => OneWord(kind, words, Foams, targets, time, guessed, "foam"),
+            "use" => Use(words, names, targets, time, guessed, units),
+            "harvest" => Harvest(words, targets, time, guessed, units),
+            null => Refusal.Of("text", $"“{typed}” is not understood.", Examples),
+            _ => Figures(kind, words, targets, time, guessed, units),
+        };
+    }
+
+    private static string Wanted(string? kind) => kind switch { "brix" or "use" or "harvest" => "bed", "strip" => "water", _ => "vessel" };
+
+    private static List<string> Words(string text) =>
+        [.. Token().Matches(text.ToLowerInvariant().Replace('’', '\'')).Select(m => m.Value.Trim('.', ',', ';', ':', '!')).Where(w => w.Length > 0)];
+
+    private static string? KindOf(List<string> words, List<string> guessed)
+    {
+        foreach (var word in words)
+        {
+            if (Kinds.FirstOrDefault(k => k.Words.Any(w => Same(word, w))).Kind is { } exact)
+            {
+                return exact;
+            }
+        }
+
+        foreach (var word in words.Where(w => w.Length >= 4 && !char.IsDigit(w[0])))
+        {
+            var near = Kinds.SelectMany(k => k.Words.Where(w => w.Length >= 4).Select(w => (k.Kind, Word: w))).FirstOrDefault(k => Near(word, k.Word));
+            if (near.Kind is not null)
+            {
+                guessed.Add($"“{word}” read as {near.Word}");
+                return near.Kind;
+            }
+        }
+
+        return null;
+    }
+
+    private static bool Same(string word, string known) => word == known || word == known + "s" || word == known + "es";
+
+    private static bool Near(string word, string known) => Slips(word.TrimEnd('s'), known.TrimEnd('s')) <= (known.Length >= 7 ? 2 : known.Length >= 4 ? 1 : 0);
+
+    /// <summary>How many letters are wrong, left out, added, or swapped with their neighbour.</summary>
+    public static int Slips(string a, string b)
+    {
+        var d = new int[a.Length + 1, b.Length + 1];
+        for (var i = 0; i <= a.Length; i++)
+        {
+            d[i, 0] = i;
+        }
+
+        for (var j = 0; j <= b.Length; j++)
+        {
+            d[0, j] = j;
+        }
+
+        for (var i = 1; i <= a.Length; i++)
+        {
+            for (var j = 1; j <= b.Length; j++)
+            {
+                var swap = i > 1 && j > 1 && a[i - 1] == b[j - 2] && a[i - 2] == b[j - 1] ? d[i - 2, j - 2] + 1 : int.MaxValue;
+                d[i, j] = Math.Min(Math.Min(Math.Min(d[i - 1, j], d[i, j - 1]) + 1, d[i - 1, j - 1] + (a[i - 1] == b[j - 1] ? 0 : 1)), swap);
+            }
+        }
+
+        return d[a.Length, b.Length];
+    }
+
+    /// <summary>The things of a kind whose names fit best: all words of a name first, then one that is its own, with small slips.</summary>
+    private static List<Nameable> Targets(List<string> words, IReadOnlyList<Nameable> names, string kind, List<string> guessed)
+    {
+        var all = names.Where(n => n.Kind == kind).ToList();
+        var told = new HashSet<string>();
+        List<(Nameable Name, double Score)> Scored(bool slips) => [.. all.Select(n => (n, Score(words, n, slips, told))).Where(x => x.Item2 > 0)];
+        var found = Scored(false);
+        if (found.Count == 0)
+        {
+            found = Scored(true);
+            guessed.AddRange(told);
+        }
+
+        if (found.Count == 0)
+        {
+            return [];
+        }
+
+        var best = found.Max(f => f.Score);
+        return [.. found.Where(f => f.Score > best - 1e-9).Select(f => f.Name)];
+    }
+
+    private static double Score(List<string> words, Nameable n, bool slips, HashSet<string> told)
+    {
+        bool Hit(string part)
+        {
+            if (words.Any(w => w == part || w.TrimEnd('s') == part.TrimEnd('s')))
+            {
+                return true;
+            }
+
+            var near = slips && part.Length >= 4 ? words.FirstOrDefault(w => w.Length >= 4 && !char.IsDigit(w[0]) && Near(w, part)) : null;
+            if (near is not null)
+            {
+                told.Add($"“{near}” read as {part}");
+            }
+
+            return near is not null;
+        }
+
+        var parts = Words(n.Name).Where(p => !Small.Contains(p)).ToList();
+        var hits = parts.Count(Hit);
+        var number = parts.FirstOrDefault(p => char.IsDigit(p[0]));
+        var named = hits == parts.Count && parts.Count > 0 ? 2 + parts.Count : 0.0;
+        if (named == 0 && hits > 0 && (number is null || words.Contains(number)) && parts.Where(p => !char.IsDigit(p[0])).Any(p => p.Length >= 4 && Hit(p)))
+        {
+            named = 1 + (hits / (double)parts.Count);
+        }
+
+        var also = n.Also.SelectMany(Words).Where(a => !Small.Contains(a) && a.Length >= 3).Any(Hit) ? 1.0 : 0;
+        return named + also;
+    }
+
+    private static Ruling<NoteUnderstood> OneWord(string kind, List<string> words, Dictionary<string, string[]> known, List<Nameable> targets, string? time, List<string> guessed, string says)
+    {
+        var found = known.FirstOrDefault(k => words.Any(w => k.Value.Contains(w))).Key;
+        if (found is null)
+        {
+            foreach (var word in words.Where(w => w.Length >= 4))
+            {
+                if (known.SelectMany(k => k.Value.Select(v => (k.Key, v))).FirstOrDefault(k => k.v.Length >= 4 && Near(word, k.v)) is { Key: { } near } hit)
+                {
+                    guessed.Add($"“{word}” read as {hit.v}");
+                    found = near;
+                    break;
+                }
+            }
+        }
+
+        return found is null
+            ? Refusal.Of("text", $"It is about {kind}, but not said how.", $"Say one of {Say.List([.. known.Select(k => k.Value[0])])}.")
+            : Done(kind, [], found, targets, time, guessed, $"{(says == "smells" ? "Smells" : "Foam:")} {found switch { "rottenEgg" => "of rotten eggs", "alcohol" => "of alcohol", "none" when says == "smells" => "of nothing", _ => known[found][0] }}", "vessel");
+    }
+
+    private static Ruling<NoteUnderstood> Figures(string kind, List<string> words, List<Nameable> targets, string? time, List<string> guessed, UnitSystem units)
+    {
+        var names = targets.Count > 0 ? Words(targets[0].Name).Where(w => char.IsDigit(w[0])).ToHashSet() : [];
+        var numbers = new List<double>();
+        double? meter = null;
+        for (var i = 0; i < words.Count; i++)
+        {
+            var m = Number().Match(words[i]);
+            if (!m.Success || (kind == "brix" && names.Contains(words[i])) || words[i] is "o2")
+            {
+                continue;
+            }
+
+            var figure = double.Parse(m.Groups[1].Value.Replace(',', '.'), CultureInfo.InvariantCulture);
+            var unit = m.Groups[2].Value.Length > 0 ? m.Groups[2].Value : i + 1 < words.Count ? words[i + 1] : "";
+            if (kind == "brix" && unit is "c" or "°c" or "f" or "°f")
+            {
+                meter = unit.EndsWith('f') ? (figure - 32) / 1.8 : figure;
+                continue;
+            }
+
+            numbers.Add(kind == "warmth" && (unit is "f" or "°f" || (unit is not ("c" or "°c") && units == UnitSystem.UsCustomary)) ? (figure - 32) / 1.8 : figure);
+        }
+
+        var (low, high, shown) = kind switch { "oxygen" => (0.0, 20.0, "mg/L"), "warmth" => (-5, 60, "°C"), "strip" => (0, 10, "mg/L"), _ => (0, 30, "°Bx") };
+        if (numbers.Count == 0)
+        {
+            return Refusal.Of("text", $"It is about {kind}, but there is no figure in it.", $"Say the figure: {(kind == "brix" ? "brix 9.1 8.8 9.4 fennel top" : $"{(kind == "oxygen" ? "o2 6.7" : kind == "warmth" ? "temp 19" : "strip 0.2")} and where")}.");
+        }
+
+        if (numbers.FirstOrDefault(n => n < low || n > high, double.NaN) is var wrong && !double.IsNaN(wrong))
+        {
+            return Refusal.Of("text", $"{Say.Number(wrong)} {shown} can't be.", $"Give {Say.Number(low)} to {Say.Number(high)} {shown}.");
+        }
+
+        var leaf = kind == "brix" ? Leaves.FirstOrDefault(words.Contains) : null;
+        var name = kind switch { "oxygen" => "Oxygen", "warmth" => "Warmth", "strip" => "Strip", _ => $"Brix, {leaf ?? "top"} leaf," };
+        var done = Done(kind, numbers, leaf ?? (kind == "brix" ? "top" : null), targets, time, guessed, $"{name} {string.Join(", ", numbers.Select(n => Say.Number(n)))} {shown}{(meter is null ? "" : $" read at {Say.Number(meter.Value)} °C")}", Wanted(kind));
+        return done.Refused is null ? done.Worked.With(done.Value with { TemperatureC = meter }, "") : done;
+    }
+
+    private static Ruling<NoteUnderstood> Use(List<string> words, IReadOnlyList<Nameable> names, List<Nameable> beds, string? time, List<string> guessed, UnitSystem units)
+    {
+        var (amount, unit, from, length) = AmountIn(words, units, Dimension.Volume, Dimension.Mass);
+        if (amount is not { } much)
+        {
+            return Refusal.Of("text", "It is a use, but it is not said how much.", "Say how much of what, and where: used 30 ml kelp on ridge bed 4.");
+        }
+
+        var rest = words.Where((_, i) => i < from || i >= from + length).ToList();
+        var inputs = Targets(rest, names, "input", guessed);
+        if (inputs.Count == 0)
+        {
+            return Refusal.Of("text", "It is a use, but nothing on the shelf is named.", $"Name it as it stands on the shelf: {Say.List([.. names.Where(n => n.Kind == "input").Take(4).Select(n => n.Name)])}.");
+        }
+
+        var bed = Targets(rest, names, "bed", []);
+        var shown = Units.Show(much, unit == "L" ? Dimension.Volume : Dimension.Mass, units);
+        var done = Done("use", [], null, bed.Count > 0 ? bed : beds, time, guessed, $"Used {shown} of {inputs[0].Name}", "bed");
+        return done.Refused is { } no ? no : done.Worked.With(done.Value with { Input = inputs[0], Amount = much, AmountUnit = unit }, "");
+    }
+
+    private static Ruling<NoteUnderstood> Harvest(List<string> words, List<Nameable> beds, string? time, List<string> guessed, UnitSystem units)
+    {
+        var (amount, _, _, _) = AmountIn(words, units, Dimension.Mass);
+        return amount is { } grams
+            ? Done("harvest", [grams / 1000], null, beds, time, guessed, $"Harvested {Units.Show(grams, Dimension.Mass, units)}", "bed")
+            : Refusal.Of("text", "It is a harvest, but it is not said how much.", "Say the weight and where: picked 12 kg garlic.");
+    }
+
+    private static Ruling<NoteUnderstood> Note(string typed, List<string> words, IReadOnlyList<Nameable> names, string? time, List<string> guessed)
+    {
+        var said = NoteWord().Replace(typed, "").Trim();
+        if (said.Length == 0)
+        {
+            return Refusal.Of("text", "There is nothing in the note.", "Write what you saw: note aphids on ridge bed 4.");
+        }
+
+        var found = Targets(words, names, "bed", []);
+        var vessels = found.Count == 0 ? Targets(words, names, "vessel", []) : [];
+        return Done("note", [], said, found.Count > 0 ? found : vessels, time, guessed, $"Note: {said}", null);
+    }
+
+    private static (double? Amount, string Unit, int From, int Length) AmountIn(List<string> words, UnitSystem units, params Dimension[] kinds)
+    {
+        for (var i = 0; i < words.Count; i++)
+        {
+            if (!Number().IsMatch(words[i]) && words[i] is not ("half" or "a"))
+            {
+                continue;
+            }
+
+            foreach (var length in new[] { 4, 3, 2, 1 }.Where(n => words.Count >= n))
+            {
+                if (i + length > words.Count || (length == 1 && !Number().Match(words[i]).Groups[2].Success) || (length == 1 && Number().Match(words[i]).Groups[2].Length == 0))
+                {
+                    continue;
+                }
+
+                var piece = string.Join(' ', words.Skip(i).Take(length));
+                foreach (var kind in kinds)
+                {
+                    if (AmountText.Read("text", piece, kind, units) is { Refused: null } read && read.Value.Si > 0)
+                    {
+                        return (read.Value.Si, kind == Dimension.Volume ? "L" : "g", i, length);
+                    }
+                }
+            }
+        }
+
+        return (null, "", 0, 0);
+    }
+
+    private static Ruling<NoteUnderstood> Done(string kind, IReadOnlyList<double> numbers, string? word, List<Nameable> targets, string? time, List<string> guessed, string says, string? wants)
+    {
+        if (targets.Count == 0 && wants is not null)
+        {
+            return Refusal.Of("text", $"{says}: but where?", wants switch { "vessel" => "Name the vessel: drum, bucket, tank, or its own name.", "water" => "Name the water: mains, rain.", _ => "Name the bed, or its crop." });
+        }
+
+        var where = targets.Count switch { 0 => "", 1 => $" {(wants is "bed" or null ? "on" : "in")} {targets[0].Name}", _ => $" on one of {Say.List([.. targets.Take(6).Select(t => t.Name)])}" };
+        return Worked.Of(
+            new NoteUnderstood(kind, numbers, word, targets, null, null, null, time, $"{says}{where}{(time is null ? "" : $", at {time}")}.", guessed, targets.Count > 1), "", Evidence.MeasuredHere,
+            [new("what was understood", "words against the holding's own names, with small slips", string.Join("; ", guessed), kind, "nothing is written before you say so")]);
+    }
+
+    [GeneratedRegex(@"\bat (\d{1,2})[:.](\d{2})\b(?!\s*(kg|g|l|ml|%))", RegexOptions.IgnoreCase)]
+    private static partial Regex AtTime();
+
+    [GeneratedRegex(@"[^\s,;]+(?:,\d+[^\s,;]*)?")]
+    private static partial Regex Token();
+
+    [GeneratedRegex(@"^(-?\d{1,7}(?:[.,]\d{1,6})?)([a-z°µ/]*)$")]
+    private static partial Regex Number();
+
+    [GeneratedRegex(@"^\s*note\b[:,]?", RegexOptions.IgnoreCase)]
+    private static partial Regex NoteWord();
+}

@@ -1,0 +1,301 @@
+using MudPie.Core.Brewing;
+using MudPie.Core.Workings;
+
+namespace MudPie.Core.PuttingOut;
+
+/// <summary>A stage of a crop, as a share of the time from sowing or transplanting to harvest.</summary>
+public sealed record CropStage(string Id, string Name, double From, double To);
+
+/// <summary>How a stage suits a biostimulant.</summary>
+/// <param name="Stage">Id of the stage.</param>
+/// <param name="Fit">"right", "late" or "wasted".</param>
+/// <param name="Why">The reason.</param>
+public sealed record StageFit(string Stage, string Fit, string Why);
+
+/// <summary>What is known of a kind of biostimulant; the label comes first.</summary>
+/// <param name="Kind">Stable name.</param>
+/// <param name="Name">What it is called.</param>
+/// <param name="LeafOneIn">Leaf, one part in so many, from and to.</param>
+/// <param name="RootOneIn">Root, one part in so many, from and to.</param>
+/// <param name="LPerHa">Litres on a hectare each time, from and to.</param>
+/// <param name="EveryDays">Days between, from and to.</param>
+/// <param name="Hour">When in the day.</param>
+/// <param name="PotassiumShare">K₂O by weight, usual; the lot's own test is better.</param>
+/// <param name="Ph">Usual pH, neat.</param>
+/// <param name="MixClass">Its class in the mixing rules.</param>
+/// <param name="Sure">How sure.</param>
+/// <param name="Stages">How each stage suits it.</param>
+public sealed record Biostimulant(
+    string Kind, string Name, (double From, double To) LeafOneIn, (double From, double To) RootOneIn, (double From, double To) LPerHa, (double From, double To) EveryDays,
+    string Hour, double PotassiumShare, double Ph, string MixClass, Evidence Sure, IReadOnlyList<StageFit> Stages);
+
+/// <summary>One giving of a programme.</summary>
+public sealed record ProgrammeStep
+{
+    /// <summary>A kind of <see cref="Biostimulants.Kinds"/>.</summary>
+    public required string Kind { get; init; }
+
+    /// <summary>The day.</summary>
+    public DateOnly On { get; init; }
+
+    /// <summary>"leaf" or "root".</summary>
+    public required string Purpose { get; init; }
+
+    /// <summary>One part in so many; null for the middle of the usual.</summary>
+    public double? OneIn { get; init; }
+}
+
+/// <summary>A season of givings on one bed.</summary>
+public sealed record ProgrammeQuestion
+{
+    /// <summary>Sowing or transplanting.</summary>
+    public DateOnly? Start { get; init; }
+
+    /// <summary>First harvest, within two years.</summary>
+    public DateOnly? Harvest { get; init; }
+
+    /// <summary>m².</summary>
+    public double? AreaM2 { get; init; }
+
+    /// <summary>The givings, in any order.</summary>
+    public IReadOnlyList<ProgrammeStep> Steps { get; init; } = [];
+}
+
+/// <summary>A giving, looked at.</summary>
+/// <param name="Kind">What.</param>
+/// <param name="Name">What it is called.</param>
+/// <param name="On">The day.</param>
+/// <param name="Stage">In which stage it falls.</param>
+/// <param name="Fit">"right", "late" or "wasted".</param>
+/// <param name="Says">Why.</param>
+/// <param name="OneIn">One part in so many.</param>
+/// <param name="ProductL">Product for the bed at the middle of the usual rate, L.</param>
+/// <param name="Hour">When in the day.</param>
+public sealed record StepLook(string Kind, string Name, DateOnly On, string Stage, string Fit, string Says, double OneIn, double ProductL, string Hour);
+
+/// <summary>A season, looked at.</summary>
+/// <param name="Steps">Each giving.</param>
+/// <param name="Stages">The crop's stages by date.</param>
+/// <param name="Misses">What it misses, in sentences.</param>
+/// <param name="Needs">Product in all by kind, L.</param>
+/// <param name="PotassiumG">K₂O that it brings to the bed, g.</param>
+/// <param name="Verdict">In a sentence.</param>
+public sealed record ProgrammeAnswer(
+    IReadOnlyList<StepLook> Steps, IReadOnlyList<StageDates> Stages, IReadOnlyList<string> Misses, IReadOnlyDictionary<string, double> Needs, double PotassiumG, Verdict Verdict);
+
+/// <summary>A stage by date.</summary>
+public sealed record StageDates(string Id, string Name, DateOnly From, DateOnly To);
+
+/// <summary>Seaweed, humic and fulvic acids, fish, amino acids, silica: rates, stages, and a season's programme.</summary>
+public static class Biostimulants
+{
+    /// <summary>Stages from sowing or transplanting to harvest. A house calendar: the grower's own dates of start and harvest stretch it.</summary>
+    public static readonly IReadOnlyList<CropStage> Stages =
+    [
+        new("start", "sowing or transplant", 0, 0.1), new("root", "root growth", 0.1, 0.35), new("leaf", "before flower", 0.35, 0.55), new("set", "flower and set", 0.55, 0.7), new("fill", "filling", 0.7, 1),
+    ];
+
+    private static StageFit[] Fits(string start, string root, string leaf, string set, string fill, string early, string late) =>
+    [
+        new("start", start, early), new("root", root, early), new("leaf", leaf, leaf == "right" ? early : late), new("set", set, set == "right" ? early : late), new("fill", fill, fill == "right" ? early : late),
+    ];
+
+    /// <summary>Kinds, with their usual figures.</summary>
+    public static readonly IReadOnlyList<Biostimulant> Kinds =
+    [
+        new("seaweed", "liquid seaweed", (200, 500), (500, 2000), (1, 3), (14, 28), "evening or early morning, the cooler the better", 0.05, 8, "seaweed", Evidence.PublishedTrials,
+            Fits("right", "right", "right", "late", "wasted", "It works by timing: young roots gain most.", "The roots are grown: a full-grown plant gains little.")),
+        new("humic", "humic acid", (300, 800), (200, 1000), (3, 10), (21, 42), "any hour to the root; low sun on leaves", 0.06, 10, "humic", Evidence.Contested,
+            Fits("right", "right", "right", "late", "wasted", "Holds nutrients by young roots.", "Little to gain so late.")),
+        new("fulvic", "fulvic acid", (500, 2000), (500, 2000), (0.5, 2), (14, 28), "low sun", 0.01, 4, "fulvic", Evidence.Contested,
+            Fits("right", "right", "right", "right", "late", "Goes with a leaf feed and carries it.", "Late for anything it carries.")),
+        new("fish", "fish hydrolysate", (100, 300), (50, 200), (10, 30), (14, 28), "evening: it smells, and draws flies", 0.01, 4, "fish", Evidence.PublishedTrials,
+            Fits("right", "right", "right", "right", "wasted", "A quick feed of nitrogen and amino acids.", "Nitrogen so late softens and delays.")),
+        new("amino", "amino acids", (300, 1000), (500, 2000), (1, 3), (10, 21), "low sun, on or after stress", 0.005, 5.5, "amino", Evidence.PublishedTrials,
+            Fits("right", "late", "right", "right", "late", "Helps over stress: transplanting, cold, heat.", "No stress to help over here.")),
+        new("silica", "silica", (500, 2000), (1000, 3000), (0.3, 1), (14, 28), "low sun, alone in the tank unless neutralised", 0.08, 11, "silica", Evidence.PublishedTrials,
+            Fits("right", "right", "right", "right", "late", "Goes into cell walls as they are built.", "The walls are built.")),
+    ];
+
+    /// <summary>The kind of that name, or null.</summary>
+    public static Biostimulant? Find(string? kind) => Kinds.FirstOrDefault(k => k.Kind == kind);
+
+    /// <summary>A start: each giving where its kind is right, at the longer of its intervals.</summary>
+    /// <remarks>Seaweed from 1 April to a harvest on 1 August, 122 days: 1 April, 29 April and 27 May, since from 7 June it is late.</remarks>
+    public static Ruling<IReadOnlyList<ProgrammeStep>> Propose(string? kind, DateOnly? start, DateOnly? harvest)
+    {
+        var checks = new Checks();
+        var k = Find(kind);
+        if (k is null)
+        {
+            checks.Add("kind", $"“{kind}” is not a kind that is known here.", $"Choose {Say.List([.. Kinds.Select(x => x.Kind)])}.");
+        }
+
+        Dates(checks, start, harvest);
+        if (!checks.Sound)
+        {
+            return checks.Refusal;
+        }
+
+        var list = new List<ProgrammeStep>();
+        for (var on = start!.Value; on <= harvest!.Value; on = on.AddDays((int)k!.EveryDays.To))
+        {
+            if (Fit(k!, StageOn(on, start.Value, harvest.Value)).Fit == "right")
+            {
+                list.Add(new ProgrammeStep { Kind = k!.Kind, On = on, Purpose = "leaf" });
+            }
+        }
+
+        return Worked.Of<IReadOnlyList<ProgrammeStep>>(list, "", k!.Sure, [new("givings", "from the start, every so many days, while the stage is right", $"{k.EveryDays.To} days", $"{list.Count}", "house calendar of stages; the label comes first")]);
+    }
+
+    /// <summary>Checks a season for what it misses: too late for roots, too long between, none at the start, too close together.</summary>
+    public static Ruling<ProgrammeAnswer> Check(ProgrammeQuestion q)
+    {
+        var checks = new Checks();
+        Dates(checks, q.Start, q.Harvest);
+        var area = checks.Range("areaM2", q.AreaM2, 0.1, 1_000_000, "m²");
+        for (var i = 0; i < q.Steps.Count; i++)
+        {
+            var s = q.Steps[i];
+            if (Find(s.Kind) is null || s.Purpose is not ("leaf" or "root"))
+            {
+                checks.Add($"steps[{i}].kind", $"“{s.Kind}” for {s.Purpose} is not known here.", $"Choose {Say.List([.. Kinds.Select(k => k.Kind)])}, for leaf or root.");
+            }
+
+            if (s.OneIn is not null)
+            {
+                checks.Range($"steps[{i}].oneIn", s.OneIn, 2, 20_000, "", "1:300 is 301.");
+            }
+        }
+
+        if (!checks.Sound)
+        {
+            return checks.Refusal;
+        }
+
+        var (start, harvest) = (q.Start!.Value, q.Harvest!.Value);
+        var looks = q.Steps.OrderBy(s => s.On).Select(s => Look(s, start, harvest, area)).ToList();
+        var misses = looks.GroupBy(l => l.Kind).SelectMany(g => Misses(Find(g.Key)!, [.. g], start, harvest)).ToList();
+        var needs = looks.GroupBy(l => l.Name).ToDictionary(g => g.Key, g => g.Sum(l => l.ProductL));
+        var potassium = looks.Sum(l => l.ProductL * 1100 * Find(l.Kind)!.PotassiumShare);
+        var verdict = looks.Count == 0 ? new Verdict(Tone.Mind, "Nothing is laid on this season yet.", "Propose one, or lay a giving on a day.")
+            : misses.Count > 0 ? new Verdict(Tone.Mind, misses[0], misses.Count > 1 ? string.Join(" ", misses.Skip(1)) : "Drag it to a better week.")
+            : new Verdict(Tone.Go, $"{looks.Count} givings, each in its time.", "The label comes first; leave a strip without to see what it does.");
+        return Worked.Of(
+            new ProgrammeAnswer(looks, [.. Stages.Select(s => new StageDates(s.Id, s.Name, At(s.From, start, harvest), At(s.To, start, harvest)))], misses, needs, potassium, verdict),
+            "", Evidence.PractitionersRule,
+            [
+                .. looks.Select(l => new WorkingLine($"{l.Name}, {l.On:d MMM}", "middle of the usual rate × area", $"{Say.Number((Find(l.Kind)!.LPerHa.From + Find(l.Kind)!.LPerHa.To) / 2)} L/ha × {Say.Number(area)} m²", $"{Say.Number(l.ProductL * 1000)} mL", l.Says)),
+                new("potassium", "Σ litres × 1.1 kg/L × share", "", $"{Say.Number(potassium)} g K₂O", "usual shares; a lot's own test is better"),
+            ]);
+    }
+
+    private static void Dates(Checks checks, DateOnly? start, DateOnly? harvest)
+    {
+        if (start is null)
+        {
+            checks.Add("start", "It is not said when it was sown or planted.", "Give a date.");
+        }
+
+        if (harvest is null || (start is { } s && (harvest <= s || harvest > s.AddYears(2))))
+        {
+            checks.Add("harvest", harvest is null ? "It is not said when it is harvested." : "The harvest is not within two years after the start.", "Give the first day of harvest.");
+        }
+    }
+
+    private static DateOnly At(double share, DateOnly start, DateOnly harvest) => start.AddDays((int)Math.Round(share * (harvest.DayNumber - start.DayNumber)));
+
+    private static CropStage? StageOn(DateOnly on, DateOnly start, DateOnly harvest)
+    {
+        var share = (on.DayNumber - start.DayNumber) / (double)(harvest.DayNumber - start.DayNumber);
+        return share is < 0 or > 1 ? null : Stages.Last(s => share >= s.From);
+    }
+
+    private static StageFit Fit(Biostimulant k, CropStage? stage) =>
+        stage is null ? new("none", "wasted", "Outside the crop's time.") : k.Stages.First(f => f.Stage == stage.Id);
+
+    private static StepLook Look(ProgrammeStep s, DateOnly start, DateOnly harvest, double area)
+    {
+        var k = Find(s.Kind)!;
+        var stage = StageOn(s.On, start, harvest);
+        var fit = Fit(k, stage);
+        var (low, high) = s.Purpose == "leaf" ? k.LeafOneIn : k.RootOneIn;
+        return new(s.Kind, k.Name, s.On, stage?.Name ?? "outside the crop's time", fit.Fit, fit.Why, s.OneIn ?? Math.Round(Math.Sqrt(low * high), 0), (k.LPerHa.From + k.LPerHa.To) / 2 * area / 10_000, k.Hour);
+    }
+
+    private static IEnumerable<string> Misses(Biostimulant k, List<StepLook> steps, DateOnly start, DateOnly harvest)
+    {
+        var right = steps.Where(s => s.Fit == "right").ToList();
+        if (right.Count == 0)
+        {
+            yield return $"{Cap(k.Name)} comes too late for the roots: none of it falls before {At(0.55, start, harvest):d MMM}.";
+        }
+        else if (k.Kind is "seaweed" or "humic" && right[0].On > At(0.35, start, harvest))
+        {
+            yield return $"{Cap(k.Name)} begins after root growth ended on {At(0.35, start, harvest):d MMM}: too late for roots.";
+        }
+
+        foreach (var s in steps.Where(s => s.Fit == "wasted"))
+        {
+            yield return $"{Cap(k.Name)} on {s.On:d MMM} is wasted: {char.ToLowerInvariant(s.Says[0])}{s.Says[1..]}";
+        }
+
+        for (var i = 1; i < steps.Count; i++)
+        {
+            var gap = steps[i].On.DayNumber - steps[i - 1].On.DayNumber;
+            if (gap > k.EveryDays.To * 1.25 && steps[i - 1].Fit == "right")
+            {
+                yield return $"{gap} days of {k.Name} between {steps[i - 1].On:d MMM} and {steps[i].On:d MMM}: too long, its effect is gone after {Say.Number(k.EveryDays.To)}.";
+            }
+            else if (gap < k.EveryDays.From * 0.7)
+            {
+                yield return $"{Cap(k.Name)} on {steps[i - 1].On:d MMM} and again {gap} {(gap == 1 ? "day" : "days")} later: closer than {Say.Number(k.EveryDays.From)} days gains nothing.";
+            }
+        }
+    }
+
+    private static string Cap(string name) => char.ToUpperInvariant(name[0]) + name[1..];
+}
+
+/// <summary>Dried against liquid.</summary>
+/// <param name="LiquidPerHa">Money a hectare and season.</param>
+/// <param name="DriedPerHa">Money a hectare and season.</param>
+/// <param name="Verdict">In a sentence.</param>
+public sealed record DriedOrLiquidAnswer(double LiquidPerHa, double DriedPerHa, Verdict Verdict);
+
+/// <summary>Seaweed dried or liquid, by the money on a hectare.</summary>
+public static class DriedOrLiquid
+{
+    /// <summary>Liquid: L/ha × times × price; dried: kg/ha × price.</summary>
+    /// <param name="liquidLPerHa">Each time, 0.1 to 100 L.</param>
+    /// <param name="times">In a season, 1 to 52.</param>
+    /// <param name="liquidPrice">A litre, 0.01 to 10,000.</param>
+    /// <param name="driedKgPerHa">Once, 1 to 10,000 kg.</param>
+    /// <param name="driedPrice">A kilogram, 0.01 to 10,000.</param>
+    /// <param name="wet">The ground is moist through the season.</param>
+    /// <remarks>2 L at 7.20, four times: 57.60; 150 kg dried at 1.80: 270.</remarks>
+    public static Ruling<DriedOrLiquidAnswer> Of(double? liquidLPerHa, double? times, double? liquidPrice, double? driedKgPerHa, double? driedPrice, bool wet)
+    {
+        var checks = new Checks();
+        var l = checks.Range("liquidLPerHa", liquidLPerHa, 0.1, 100, "L");
+        var n = checks.Range("times", times, 1, 52, "");
+        var lp = checks.Range("liquidPrice", liquidPrice, 0.01, 10_000, "");
+        var d = checks.Range("driedKgPerHa", driedKgPerHa, 1, 10_000, "kg");
+        var dp = checks.Range("driedPrice", driedPrice, 0.01, 10_000, "");
+        if (!checks.Sound)
+        {
+            return checks.Refusal;
+        }
+
+        var (liquid, dried) = (l * n * lp, d * dp);
+        var speed = wet ? "Dried takes two or three weeks in moist ground to give anything" : "Dried takes up to a year in dry ground to give anything";
+        return Worked.Of(
+            new DriedOrLiquidAnswer(liquid, dried, new(Tone.Go, liquid <= dried ? $"Liquid is cheaper: {Say.Number(liquid)} against {Say.Number(dried)} a hectare." : $"Dried is cheaper: {Say.Number(dried)} against {Say.Number(liquid)} a hectare.", $"{speed}, smells, and comes in seasons: buy ahead. Liquid works at once, keeps, and needs a sprayer.")),
+            "a hectare", Evidence.PractitionersRule,
+            [
+                new("liquid", "L/ha × times × price", $"{Say.Number(l)} × {Say.Number(n)} × {Say.Number(lp)}", Say.Number(liquid), "your prices"),
+                new("dried", "kg/ha × price", $"{Say.Number(d)} × {Say.Number(dp)}", Say.Number(dried), "your prices"),
+            ]);
+    }
+}

@@ -1,0 +1,59 @@
+using MudPie.Records.Ground;
+
+namespace MudPie.Records.Book;
+
+/// <summary>Something taken off a bed. Never changed: a correction is a new one.</summary>
+public sealed class HarvestEntry
+{
+    public int Id { get; set; }
+
+    public int BedId { get; set; }
+
+    public Bed Bed { get; set; } = null!;
+
+    public DateTimeOffset At { get; set; }
+
+    public DateTimeOffset RecordedAt { get; set; }
+
+    public required string Crop { get; set; }
+
+    public double Kg { get; set; }
+
+    public string? Note { get; set; }
+
+    public int? CorrectsId { get; set; }
+}
+
+/// <summary>Something seen, in words. Never changed: a correction is a new one.</summary>
+public sealed class Observation
+{
+    public int Id { get; set; }
+
+    public int? BedId { get; set; }
+
+    public Bed? Bed { get; set; }
+
+    public DateTimeOffset At { get; set; }
+
+    public DateTimeOffset RecordedAt { get; set; }
+
+    public required string Text { get; set; }
+
+    public int? CorrectsId { get; set; }
+}
+
+/// <summary>Days to wait before harvest by the grower's own code. Never changed: the newest counts.</summary>
+public sealed class OwnWait
+{
+    public int Id { get; set; }
+
+    /// <summary>A kind of the waits.</summary>
+    public required string Kind { get; set; }
+
+    public double Days { get; set; }
+
+    /// <summary>Which code says so.</summary>
+    public required string Why { get; set; }
+
+    public DateTimeOffset At { get; set; }
+}

@@ -1,0 +1,67 @@
+using MudPie.Records.Ground;
+
+namespace MudPie.Records.Shelf;
+
+/// <summary>A lot of an input: bought or made on one day. What is left of it is the sum of its entries.</summary>
+public sealed class StockLot
+{
+    public int Id { get; set; }
+
+    public int InputId { get; set; }
+
+    public Input Input { get; set; } = null!;
+
+    /// <summary>What stands on it.</summary>
+    public required string Mark { get; set; }
+
+    /// <summary>"bought" or "made".</summary>
+    public required string Origin { get; set; }
+
+    /// <summary>When it was bought or made.</summary>
+    public DateTimeOffset From { get; set; }
+
+    public DateTimeOffset? Expires { get; set; }
+
+    /// <summary>Where it is kept.</summary>
+    public string? Place { get; set; }
+
+    /// <summary>How warm it is there, °C.</summary>
+    public double? KeptC { get; set; }
+
+    /// <summary>What all of it cost, in the holding's money; null where not known.</summary>
+    public double? Paid { get; set; }
+
+    /// <summary>Minutes of work, where it was made.</summary>
+    public double? Minutes { get; set; }
+
+    /// <summary>What it is of: the weed, the way it was made, a test.</summary>
+    public string? Notes { get; set; }
+
+    public List<StockEntry> Entries { get; } = [];
+}
+
+/// <summary>Something that changed what is left of a lot. Never changed: a correction is a new entry.</summary>
+public sealed class StockEntry
+{
+    public int Id { get; set; }
+
+    public int LotId { get; set; }
+
+    public StockLot Lot { get; set; } = null!;
+
+    public DateTimeOffset At { get; set; }
+
+    public DateTimeOffset RecordedAt { get; set; }
+
+    /// <summary>In the input's unit; below 0 where it was taken.</summary>
+    public double Amount { get; set; }
+
+    /// <summary>"in", "brew", "used", "made", "spilt", "count" or "undone".</summary>
+    public required string Reason { get; set; }
+
+    public int? BatchId { get; set; }
+
+    public int? ApplicationId { get; set; }
+
+    public string? Note { get; set; }
+}

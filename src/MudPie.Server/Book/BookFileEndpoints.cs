@@ -1,0 +1,51 @@
+using System.Text.Json;
+using MudPie.Core.Workings;
+using MudPie.Records;
+using MudPie.Server.Web;
+
+namespace MudPie.Server.Book;
+
+/// <summary>The book as a JSON file.</summary>
+public sealed record BookFile(string Format, int FormatVersion, IReadOnlyList<BookRow> Lines)
+{
+    /// <summary>Its mark.</summary>
+    public const string Name = "mud-pie-book";
+}
+
+/// <summary>A book's file as text.</summary>
+public sealed record BookFileRequest(string? Text);
+
+/// <summary>The book out, and in again.</summary>
+public static class BookFileEndpoints
+{
+    /// <summary>What can be done.</summary>
+    public static void MapBookFiles(this IEndpointRouteBuilder api)
+    {
+        api.MapGet("/book/book.csv", async (HoldingDb db) => TypedResults.Text(BookOut.Csv(await BookOut.Rows(db)), "text/csv", System.Text.Encoding.UTF8));
+        api.MapGet("/book/book.json", async (HoldingDb db) => TypedResults.Json(new BookFile(BookFile.Name, 1, await BookOut.Rows(db)), Json.Options));
+        api.MapPost("/book/file", Bring).Produces<BookBrought>().ProducesProblem(422);
+    }
+
+    private static Task<IResult> Bring(BookFileRequest r, HoldingDb db, Writes writes) => writes.Do<BookBrought>(async () =>
+    {
+        if (r.Text is not { Length: > 0 and < 20_000_000 })
+        {
+            return Refusal.Of("file", "There is nothing in it, or more than 20 MB.", "Bring the CSV or JSON that the book gave out.");
+        }
+
+        var rows = r.Text.TrimStart().StartsWith('{') ? FromJson(r.Text) : BookIn.Csv(r.Text);
+        return rows.Refused is { } refused ? refused : await new BookIn(db).Put(rows.Value);
+    });
+
+    private static Ruling<List<BookRow>> FromJson(string text)
+    {
+        try
+        {
+            return JsonSerializer.Deserialize<BookFile>(text, Json.Options) is { Format: BookFile.Name, Lines: { } lines } ? Worked.Of(lines.ToList(), "", Evidence.MeasuredHere) : Refusal.Of("file", "That is no book.", $"Its format must be {BookFile.Name}.");
+        }
+        catch (JsonException e)
+        {
+            return Refusal.Of("file", $"Line {(e.LineNumber ?? 0) + 1} can't be read.", "Bring the file as the book gave it out.");
+        }
+    }
+}

@@ -1,0 +1,169 @@
+using System.Text.Json;
+using Microsoft.EntityFrameworkCore;
+using MudPie.Core.Ground;
+using MudPie.Core.Measures;
+using MudPie.Core.Workings;
+using MudPie.Records;
+using MudPie.Records.Ground;
+using MudPie.Server.Web;
+using NetTopologySuite.Features;
+using NetTopologySuite.Geometries;
+using NetTopologySuite.IO.Converters;
+using Dimension = MudPie.Core.Measures.Dimension;
+
+namespace MudPie.Server.Ground;
+
+/// <summary>A GeoJSON file as text.</summary>
+public sealed record GeoRequest(string? GeoJson);
+
+/// <summary>What a feature would do.</summary>
+/// <param name="Name">Its name.</param>
+/// <param name="BedId">The bed that it is; null for a new one.</param>
+/// <param name="AreaShown">Area by its outline.</param>
+/// <param name="KeptShown">Area as the bed has it now; null for a new one.</param>
+/// <param name="Says">What will happen.</param>
+public sealed record GeoFeature(string Name, int? BedId, string AreaShown, string? KeptShown, string Says);
+
+/// <summary>A file looked at before anything is kept.</summary>
+public sealed record GeoPreview(IReadOnlyList<GeoFeature> Features);
+
+/// <summary>A bed on the plan with what runs on it.</summary>
+public sealed record PlanBedView(int Id, string Name, string Crop, string AreaShown, IReadOnlyList<PlanPoint> Points, bool Surveyed, string? Wait, string? Life);
+
+/// <summary>The plan of the ground.</summary>
+public sealed record GroundPlanView(double WidthM, double HeightM, double ScaleBarM, string ScaleBarShown, IReadOnlyList<PlanBedView> Beds, IReadOnlyList<WorkingLine> Working, Evidence Sure);
+
+/// <summary>The ground as GeoJSON, in and out, and drawn to scale.</summary>
+public static class GeoEndpoints
+{
+    private static readonly JsonSerializerOptions Geo = new() { Converters = { new GeoJsonConverterFactory() }, ReadCommentHandling = JsonCommentHandling.Skip };
+
+    /// <summary>What can be done.</summary>
+    public static void MapGeo(this IEndpointRouteBuilder api)
+    {
+        api.MapGet("/ground/plan", Plan).Produces<GroundPlanView>();
+        api.MapGet("/ground/beds.geojson", Out);
+        api.MapPost("/ground/geojson/preview", Preview).Produces<GeoPreview>().ProducesProblem(422);
+        api.MapPost("/ground/geojson", Bring).Produces<Kept>().ProducesProblem(422);
+    }
+
+    private static IReadOnlyList<Corner>? Outline(string? json) =>
+        json is null ? null : JsonSerializer.Deserialize<Geometry>(json, Geo) is { } g ? [.. Biggest(g)!.ExteriorRing.Coordinates.Select(c => new Corner(c.X, c.Y))] : null;
+
+    private static async Task<IResult> Plan(HoldingDb db, HoldingClock clock)
+    {
+        var units = await clock.Units();
+        var local = await clock.Local();
+        var beds = await db.Beds.AsNoTracking().OrderBy(b => b.Id).Take(500).ToListAsync();
+        var waits = (await Book.Waits.Running(db, clock.Now)).ToDictionary(w => w.BedId, w => $"no harvest before {local(w.Until):d MMM yyyy}");
+        var lives = (await db.BedChecks.AsNoTracking().ToListAsync()).GroupBy(c => c.BedId).ToDictionary(g => g.Key, g => g.MaxBy(c => c.At)!.Life);
+        var plan = GroundPlan.Of([.. beds.Select(b => new BedOutline(b.Id, b.Name, b.AreaM2, Outline(b.ShapeJson)))]).Worked;
+        return TypedResults.Ok(new GroundPlanView(
+            plan.Value.WidthM, plan.Value.HeightM, plan.Value.ScaleBarM, Units.Show(plan.Value.ScaleBarM, Dimension.Length, units),
+            [.. plan.Value.Beds.Select(d => new PlanBedView(d.Id, d.Name, beds.First(b => b.Id == d.Id).Crop, Units.Show(d.AreaM2, Dimension.Area, units), d.Points, d.Surveyed, waits.GetValueOrDefault(d.Id), lives.GetValueOrDefault(d.Id)))],
+            plan.Working, plan.Sure));
+    }
+
+    private static async Task<IResult> Out(HoldingDb db)
+    {
+        var features = new FeatureCollection();
+        foreach (var b in await db.Beds.AsNoTracking().OrderBy(b => b.Id).ToListAsync())
+        {
+            features.Add(new Feature(b.ShapeJson is null ? null : JsonSerializer.Deserialize<Geometry>(b.ShapeJson, Geo), new AttributesTable { { "name", b.Name }, { "crop", b.Crop }, { "growing", b.Growing }, { "areaM2", b.AreaM2 }, { "soilPh", b.SoilPh } }));
+        }
+
+        return TypedResults.Text(JsonSerializer.Serialize(features, Geo), "application/geo+json");
+    }
+
+    private static async Task<IResult> Preview(GeoRequest r, HoldingDb db, HoldingClock clock)
+    {
+        var units = await clock.Units();
+        var (features, refused) = await Read(r, db);
+        return features is null ? Problems.Of(refused!) : TypedResults.Ok(new GeoPreview([.. features.Select(f => new GeoFeature(
+            f.Name, f.Bed?.Id, Units.Show(f.AreaM2, Dimension.Area, units), f.Bed is null ? null : Units.Show(f.Bed.AreaM2, Dimension.Area, units), Says(f)))]));
+    }
+
+    private static string Says(Found f) => f.Bed is null ? "a new bed"
+        : Math.Abs(f.AreaM2 - f.Bed.AreaM2) > 0.1 * f.Bed.AreaM2 ? $"its outline; by it the bed is {Say.Number(f.AreaM2 / f.Bed.AreaM2 * 100, 3)} % of the area that is kept, which stays: look which is right" : "its outline; the area agrees";
+
+    private static Task<IResult> Bring(GeoRequest r, HoldingDb db, Writes writes) => writes.Do<Kept>(async () =>
+    {
+        var (features, refused) = await Read(r, db);
+        if (features is null)
+        {
+            return refused!;
+        }
+
+        foreach (var f in features)
+        {
+            var bed = f.Bed ?? new Bed { Name = f.Name, AreaM2 = f.AreaM2, AreaTyped = $"{Say.Number(f.AreaM2, 4)} m²", Crop = f.Crop ?? "nothing yet", Growing = "annual" };
+            bed.ShapeJson = JsonSerializer.Serialize(f.Shape, Geo);
+            if (f.Bed is null)
+            {
+                db.Beds.Add(bed);
+            }
+        }
+
+        await db.SaveChangesAsync();
+        return Writes.Done(new Kept(features.Count));
+    });
+
+    private sealed record Found(string Name, string? Crop, Polygon Shape, double AreaM2, Bed? Bed);
+
+    private static async Task<(List<Found>? Features, Refusal? Refused)> Read(GeoRequest r, HoldingDb db)
+    {
+        const string wayOut = "Bring a FeatureCollection of polygons in longitude and latitude, each with a property name.";
+        if (r.GeoJson is not { Length: > 0 and < 5_000_000 })
+        {
+            return (null, Refusal.Of("geoJson", "There is nothing in it, or more than 5 MB.", wayOut));
+        }
+
+        FeatureCollection? read;
+        try
+        {
+            read = JsonSerializer.Deserialize<FeatureCollection>(r.GeoJson, Geo);
+        }
+        catch (Exception e) when (e is JsonException or ArgumentException or NotSupportedException or InvalidOperationException)
+        {
+            return (null, Refusal.Of("geoJson", "That is no GeoJSON.", wayOut));
+        }
+
+        var beds = (await db.Beds.ToListAsync()).ToDictionary(b => b.Name, StringComparer.OrdinalIgnoreCase);
+        var (checks, list) = (new Checks(), new List<Found>());
+        foreach (var (f, i) in (read ?? []).Select((f, i) => (f, i)))
+        {
+            var name = f.Attributes?.GetOptionalValue("name")?.ToString()?.Trim();
+            if (f.Geometry is null)
+            {
+                continue; // a bed that was given out without an outline
+            }
+
+            var shape = Biggest(f.Geometry);
+            if (name is not { Length: > 0 and <= 60 })
+            {
+                checks.Add($"features[{i}]", "It has no name.", wayOut);
+            }
+            else if (shape is null || !shape.IsValid || shape.Coordinates.Any(c => Math.Abs(c.X) > 180 || Math.Abs(c.Y) > 90))
+            {
+                checks.Add($"features[{i}]", $"The outline of {name} crosses itself, or is not on the earth.", wayOut);
+            }
+            else if (GroundPlan.AreaM2([.. shape.ExteriorRing.Coordinates.Select(c => new Corner(c.X, c.Y))]) is var area && !(area is >= 0.1 and <= 1_000_000))
+            {
+                checks.Add($"features[{i}]", $"{name} would be {Say.Number(area)} m².", "A bed has 0.1 m² to 100 ha.");
+            }
+            else
+            {
+                list.Add(new Found(name, f.Attributes?.GetOptionalValue("crop")?.ToString(), shape, area, beds.GetValueOrDefault(name)));
+            }
+        }
+
+        if (checks.Sound && list.Count is 0 or > 500)
+        {
+            checks.Add("geoJson", list.Count == 0 ? "There is no outline in it." : "That is more than 500.", wayOut);
+        }
+
+        return checks.Sound ? (list, null) : (null, checks.Refusal);
+    }
+
+    private static Polygon? Biggest(Geometry g) => g switch { Polygon p => p, MultiPolygon m => m.Geometries.OfType<Polygon>().MaxBy(p => p.Area), _ => null };
+}

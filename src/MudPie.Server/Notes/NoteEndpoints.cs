@@ -1,0 +1,227 @@
+using Microsoft.EntityFrameworkCore;
+using MudPie.Core.Brewing;
+using MudPie.Core.Judging;
+using MudPie.Core.Measures;
+using MudPie.Core.Notes;
+using MudPie.Core.Shelf;
+using MudPie.Core.Workings;
+using MudPie.Records;
+using MudPie.Records.Book;
+using MudPie.Records.Brewing;
+using MudPie.Records.Ground;
+using MudPie.Records.Judging;
+using MudPie.Records.PuttingOut;
+using MudPie.Server.Shelf;
+using MudPie.Server.Weather;
+using MudPie.Server.Web;
+
+namespace MudPie.Server.Notes;
+
+/// <summary>A note as typed or said.</summary>
+/// <param name="Text">The phrase.</param>
+/// <param name="TargetId">Which of the things it may mean; null where there is one.</param>
+/// <param name="CautionsSeen">Cautions that were shown with it.</param>
+public sealed record NoteRequest(string? Text, int? TargetId = null, IReadOnlyList<string>? CautionsSeen = null);
+
+/// <summary>What was understood, and what there is to mind before it is written.</summary>
+/// <param name="Understood">Word for word.</param>
+/// <param name="Where">What it will be written to.</param>
+/// <param name="Cautions">To be read first.</param>
+/// <param name="Minds">What else there is to mind.</param>
+public sealed record NoteView(NoteUnderstood Understood, string Where, IReadOnlyList<Caution> Cautions, IReadOnlyList<string> Minds);
+
+/// <summary>What was written, and where it can be seen.</summary>
+public sealed record NoteKept(string Sentence, string Link);
+
+/// <summary>Note it: a phrase to a record, shown before it is written.</summary>
+public static class NoteEndpoints
+{
+    /// <summary>What can be done.</summary>
+    public static void MapNotes(this IEndpointRouteBuilder api)
+    {
+        api.MapPost("/notes/read", Read).Produces<NoteView>().ProducesProblem(422);
+        api.MapPost("/notes", Keep).Produces<NoteKept>().ProducesProblem(422);
+    }
+
+    private static async Task<List<Nameable>> Names(HoldingDb db)
+    {
+        var going = await db.Batches.AsNoTracking().Where(b => b.State == BatchState.Brewing || b.State == BatchState.Off).Select(b => b.VesselId).ToListAsync();
+        static string[] Shapes(string shape) => shape switch { "bucket" => ["bucket", "pail"], "barrel" => ["barrel", "drum", "cask"], _ => ["tank", "brewer"] };
+        return [.. (await db.Vessels.AsNoTracking().ToListAsync()).OrderByDescending(v => going.Contains(v.Id)).Select(v => new Nameable("vessel", v.Id, v.Name, Shapes(v.Shape))),
+            .. (await db.Beds.AsNoTracking().OrderBy(b => b.Id).ToListAsync()).Select(b => new Nameable("bed", b.Id, b.Name, [b.Crop])),
+            .. (await db.Waters.AsNoTracking().OrderBy(w => w.Id).ToListAsync()).Select(w => new Nameable("water", w.Id, w.Name, [w.Kind])),
+            .. (await db.Inputs.AsNoTracking().Where(i => i.UnfitWhy == null).OrderBy(i => i.Id).ToListAsync()).Select(i => new Nameable("input", i.Id, i.Name, [InputKinds.Of(i.Kind).Name, i.Lot ?? ""]))];
+    }
+
+    private static async Task<IResult> Read(NoteRequest r, HoldingDb db, HoldingClock clock)
+    {
+        var read = NoteIt.Read(r.Text, await Names(db), await clock.Units());
+        if (read.Refused is { } refused)
+        {
+            return Problems.Of(refused);
+        }
+
+        var u = read.Value;
+        var target = u.Targets.FirstOrDefault(t => t.Id == r.TargetId) ?? (u.Targets.Count == 1 ? u.Targets[0] : null);
+        List<string> minds = [];
+        if (u.Kind == "harvest" && target is not null && (await Book.Waits.Running(db, clock.Now)).FirstOrDefault(w => w.BedId == target.Id) is { } wait)
+        {
+            minds.Add($"{wait.Bed} waits until {(await clock.Local())(wait.Until):d MMM yyyy} after {wait.What}: {wait.Reason}.");
+        }
+
+        if (u.Kind == "brix" && u.TemperatureC is null)
+        {
+            minds.Add("No warmth of the meter was said: kept as a meter that corrects itself. Add “18 C” if yours does not.");
+        }
+
+        return TypedResults.Ok(new NoteView(u, target?.Name ?? (u.Choose ? "choose which" : "the book"), u.Kind == "use" ? [Cautions.Spraying, Cautions.RunOff] : [], minds));
+    }
+
+    private static Task<IResult> Keep(NoteRequest r, HoldingDb db, HoldingClock clock, StockKeeper stock, WeatherBook weather, Writes writes) => writes.Do<NoteKept>(async () =>
+    {
+        var read = NoteIt.Read(r.Text, await Names(db), await clock.Units());
+        if (read.Refused is { } refused)
+        {
+            return refused;
+        }
+
+        var u = read.Value;
+        var target = u.Targets.FirstOrDefault(t => t.Id == r.TargetId) ?? (u.Targets.Count == 1 ? u.Targets[0] : null);
+        if (target is null && (u.Choose || u.Kind != "note"))
+        {
+            return Refusal.Of("targetId", "It can mean several.", $"Choose one of {Say.List([.. u.Targets.Select(t => t.Name)])}.");
+        }
+
+        var at = When(u.ClockTime, clock.Now, await clock.Local());
+        return u.Kind switch
+        {
+            "brix" => await Brix(u, target!, at, db, clock, weather),
+            "strip" => await Strip(u, target!, at, db),
+            "harvest" => await Harvest(u, target!, at, db, clock),
+            "use" => await Use(u, target!, at, r.CautionsSeen ?? [], db, clock, stock, weather),
+            "note" when target is not { Kind: "vessel" } => await Seen(u, target, at, db, clock),
+            _ => await InBatch(u, target!, at, db, clock),
+        };
+    });
+
+    /// <summary>A time of today, or of yesterday where it has not come yet.</summary>
+    private static DateTimeOffset When(string? time, DateTimeOffset now, Func<DateTimeOffset, DateTimeOffset> local)
+    {
+        if (time is null || !TimeOnly.TryParse(time, System.Globalization.CultureInfo.InvariantCulture, out var clock))
+        {
+            return now;
+        }
+
+        var there = local(now);
+        var at = new DateTimeOffset(there.Date + clock.ToTimeSpan(), there.Offset);
+        return at > now ? at.AddDays(-1) : at;
+    }
+
+    private static async Task<Ruling<NoteKept>> InBatch(NoteUnderstood u, Nameable vessel, DateTimeOffset at, HoldingDb db, HoldingClock clock)
+    {
+        var batch = await db.Batches.Where(b => b.VesselId == vessel.Id && (b.State == BatchState.Brewing || b.State == BatchState.Off)).OrderByDescending(b => b.StartedAt).FirstOrDefaultAsync();
+        if (batch is null)
+        {
+            return Refusal.Of("text", $"Nothing is going in {vessel.Name}.", "Start its batch first, or name another vessel.");
+        }
+
+        if (batch.StartedAt is { } started && at < started.AddMinutes(-5))
+        {
+            return Refusal.Of("text", "That was before this batch began.", "Give a time after its start.");
+        }
+
+        LogEntry Entry(LogKind kind, double? number, string? text) => new() { BatchId = batch.Id, Kind = kind, At = at, RecordedAt = clock.Now, Number = number, Text = text, Source = "hand" };
+        db.Log.AddRange(u.Kind switch
+        {
+            "oxygen" => u.Numbers.Select(n => Entry(LogKind.Oxygen, n, null)),
+            "warmth" => u.Numbers.Select(n => Entry(LogKind.Warmth, n, null)),
+            "smell" => [Entry(LogKind.Smell, null, u.Word)],
+            "foam" => [Entry(LogKind.Foam, null, u.Word)],
+            _ => [Entry(LogKind.Note, null, u.Word)],
+        });
+        await db.SaveChangesAsync();
+        return Writes.Done(new NoteKept(u.Sentence, $"/brew/{batch.Id}"));
+    }
+
+    private static async Task<Ruling<NoteKept>> Strip(NoteUnderstood u, Nameable water, DateTimeOffset at, HoldingDb db)
+    {
+        db.Strips.AddRange(u.Numbers.Select(n => new StripReading { WaterSourceId = water.Id, At = at, MgPerL = n }));
+        await db.SaveChangesAsync();
+        return Writes.Done(new NoteKept(u.Sentence, "/brew/water"));
+    }
+
+    private static async Task<Ruling<NoteKept>> Brix(NoteUnderstood u, Nameable bed, DateTimeOffset at, HoldingDb db, HoldingClock clock, WeatherBook weather)
+    {
+        var hours = await weather.Hours(at.AddDays(-3), at);
+        var cloud = hours.Count == 0 ? 0.5 : hours.Average(h => h.CloudShare);
+        var since = at.AddDays(-10);
+        var spray = await db.Applications.Where(a => a.At > since && a.At < at && a.Beds.Any(b => b.BedId == bed.Id) && !a.Strikes && a.Purpose == "leaf").OrderByDescending(a => a.At).Select(a => (int?)a.Id).FirstOrDefaultAsync();
+        var visit = new BrixVisit { BedId = bed.Id, ApplicationId = spray, At = at, RecordedAt = clock.Now, LeafPosition = u.Word ?? "top", Sky = cloud < 0.35 ? "clear" : cloud < 0.7 ? "mixed" : "dull", MeterCorrects = u.TemperatureC is null, TemperatureC = u.TemperatureC };
+        foreach (var read in u.Numbers)
+        {
+            var at20 = u.TemperatureC is null ? read : BrixCorrection.To20(read, u.TemperatureC) is { Refused: null } c ? c.Value.Value : double.NaN;
+            if (double.IsNaN(at20))
+            {
+                return Refusal.Of("text", "At that warmth the correction table says nothing.", "Let the meter come indoors for ten minutes and read again: 10 to 30 °C.");
+            }
+
+            visit.Readings.Add(new BrixReading { AsRead = read, At20 = at20 });
+        }
+
+        db.BrixVisits.Add(visit);
+        await db.SaveChangesAsync();
+        return Writes.Done(new NoteKept(u.Sentence, "/judge/brix"));
+    }
+
+    private static async Task<Ruling<NoteKept>> Harvest(NoteUnderstood u, Nameable bed, DateTimeOffset at, HoldingDb db, HoldingClock clock)
+    {
+        var crop = await db.Beds.Where(b => b.Id == bed.Id).Select(b => b.Crop).FirstAsync();
+        db.Harvests.Add(new HarvestEntry { BedId = bed.Id, Crop = crop, At = at, RecordedAt = clock.Now, Kg = u.Numbers[0] });
+        await db.SaveChangesAsync();
+        return Writes.Done(new NoteKept(u.Sentence, $"/book?bed={bed.Id}"));
+    }
+
+    private static async Task<Ruling<NoteKept>> Seen(NoteUnderstood u, Nameable? bed, DateTimeOffset at, HoldingDb db, HoldingClock clock)
+    {
+        db.Observations.Add(new Observation { BedId = bed?.Id, At = at, RecordedAt = clock.Now, Text = u.Word! });
+        await db.SaveChangesAsync();
+        return Writes.Done(new NoteKept(u.Sentence, bed is null ? "/book" : $"/book?bed={bed.Id}"));
+    }
+
+    private static async Task<Ruling<NoteKept>> Use(NoteUnderstood u, Nameable bed, DateTimeOffset at, IReadOnlyList<string> seen, HoldingDb db, HoldingClock clock, StockKeeper stock, WeatherBook weather)
+    {
+        var input = await db.Inputs.FirstAsync(i => i.Id == u.Input!.Id);
+        var unit = StockKeeper.UnitOf(input);
+        var litres = u.AmountUnit == "L";
+        if ((unit == "L") != litres && input.Density is null)
+        {
+            return Refusal.Of("text", $"{input.Name} is kept in {(unit == "L" ? "litres" : "kilograms")}.", $"Say how much in {(unit == "L" ? "litres" : "grams")}, or give its density on the shelf.");
+        }
+
+        var amount = unit == "L" ? litres ? u.Amount!.Value : u.Amount!.Value / 1000 / input.Density!.Value : litres ? u.Amount!.Value * input.Density!.Value : u.Amount!.Value / 1000;
+        if (new[] { Cautions.Spraying, Cautions.RunOff }.Any(c => !seen.Contains(c.Id)))
+        {
+            return Refusal.Of("cautionsSeen", "The cautions have not been read.", "Read each; then record it.");
+        }
+
+        var counted = await db.Lots.AnyAsync(l => l.InputId == input.Id);
+        var draw = await stock.Plan(input.Id, amount, at);
+        if (counted && draw.Short > 0)
+        {
+            return Refusal.Of("text", $"The shelf has {StockKeeper.Shown(amount - draw.Short, unit, await clock.Units())} of {input.Name}, and that takes more.", "Count the lot on the shelf, or say less.");
+        }
+
+        var job = new Application { At = at, RecordedAt = clock.Now, Purpose = "root", Dilution = "", OneIn = 1, Tool = "by hand", Fitness = "none", CautionsSeen = string.Join(' ', seen), Why = "noted", Weather = await weather.At(at) };
+        job.Beds.Add(new ApplicationBed { BedId = bed.Id });
+        job.Items.AddRange(counted ? draw.Draws.Select(d => new ApplicationItem { InputId = input.Id, LotId = d.LotId, Lot = d.Mark, Name = input.Name, Kind = input.Kind, Amount = d.Amount, Unit = unit }) : [new ApplicationItem { InputId = input.Id, Name = input.Name, Kind = input.Kind, Amount = amount, Unit = unit }]);
+        db.Applications.Add(job);
+        await db.SaveChangesAsync();
+        foreach (var entry in stock.Write(draw.Draws, at, "used"))
+        {
+            entry.ApplicationId = job.Id;
+        }
+
+        await db.SaveChangesAsync();
+        return Writes.Done(new NoteKept(u.Sentence, $"/book?bed={bed.Id}"));
+    }
+}

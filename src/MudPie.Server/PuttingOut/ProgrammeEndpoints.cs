@@ -1,0 +1,222 @@
+using Microsoft.EntityFrameworkCore;
+using MudPie.Core.Measures;
+using MudPie.Core.PuttingOut;
+using MudPie.Core.Workings;
+using MudPie.Records;
+using MudPie.Records.PuttingOut;
+using MudPie.Server.Web;
+
+namespace MudPie.Server.PuttingOut;
+
+/// <summary>A season to lay out.</summary>
+public sealed record ProgrammeRequest(int? BedId, DateOnly? Start, DateOnly? Harvest);
+
+/// <summary>A giving as typed.</summary>
+public sealed record GivingRequest(string? Kind, DateOnly? On, string? Purpose, string? OneIn);
+
+/// <summary>Where a giving goes to.</summary>
+public sealed record MoveGivingRequest(DateOnly? On, Guid? Version);
+
+/// <summary>A proposal to be laid out.</summary>
+public sealed record ProposeRequest(string? Kind);
+
+/// <summary>A giving with how it looks.</summary>
+public sealed record GivingView(int Id, Guid Version, string Kind, string Name, DateOnly On, string Purpose, string Thinned, string Stage, string Fit, string Says, string AmountShown, string AmountInTools, string Hour, bool Done, int? InputId);
+
+/// <summary>A programme with what it misses.</summary>
+public sealed record ProgrammeView(
+    int Id, int BedId, string Bed, string Crop, string AreaShown, DateOnly Start, DateOnly Harvest, IReadOnlyList<StageDates> Stages, IReadOnlyList<GivingView> Givings, IReadOnlyList<string> Misses,
+    IReadOnlyList<string> Needs, string PotassiumShown, Worked<ProgrammeAnswer> Worked);
+
+/// <summary>A kind of biostimulant in words.</summary>
+public sealed record BiostimulantView(string Kind, string Name, string Leaf, string Root, string PerHa, string Every, string Hour, string Brings, Evidence Sure, IReadOnlyList<StageFit> Stages);
+
+/// <summary>Programmes and what is known of the kinds.</summary>
+public sealed record ProgrammesView(IReadOnlyList<ProgrammeView> Programmes, IReadOnlyList<BiostimulantView> Kinds);
+
+/// <summary>Dried or liquid, as typed.</summary>
+public sealed record DriedRequest(string? LiquidPerHa, string? Times, string? LiquidPrice, string? DriedPerHa, string? DriedPrice, bool Wet);
+
+/// <summary>A season's programme of biostimulants.</summary>
+public static class ProgrammeEndpoints
+{
+    /// <summary>What can be done.</summary>
+    public static void MapProgrammes(this IEndpointRouteBuilder api)
+    {
+        api.MapGet("/put-out/programmes", Read).Produces<ProgrammesView>();
+        api.MapPost("/put-out/programmes", Keep).Produces<Kept>().ProducesProblem(422);
+        api.MapPost("/put-out/programmes/{id:int}/givings", Add).Produces<Kept>().ProducesProblem(422);
+        api.MapPost("/put-out/programmes/{id:int}/propose", Propose).Produces<Kept>().ProducesProblem(422);
+        api.MapPost("/put-out/givings/{id:int}/move", Move).Produces<Kept>().ProducesProblem(422);
+        api.MapPost("/put-out/givings/{id:int}/drop", Drop).Produces<Kept>().ProducesProblem(422);
+        api.MapPost("/put-out/dried-or-liquid/work-out", Dried).Produces<Worked<DriedOrLiquidAnswer>>().ProducesProblem(422);
+    }
+
+    private static async Task<IResult> Read(HoldingDb db, HoldingClock clock)
+    {
+        var units = await clock.Units();
+        var programmes = await db.Programmes.AsNoTracking().Include(p => p.Bed).Include(p => p.Givings).OrderByDescending(p => p.Start).Take(40).ToListAsync();
+        return TypedResults.Ok(new ProgrammesView([.. programmes.Select(p => View(p, units))], [.. Biostimulants.Kinds.Select(k => Kind(k))]));
+    }
+
+    private static BiostimulantView Kind(Biostimulant k)
+    {
+        string Range((double From, double To) r, string unit = "") => $"{Say.Number(r.From)} to {Say.Number(r.To)}{unit}";
+        return new(k.Kind, k.Name, $"1 in {Range(k.LeafOneIn)}", $"1 in {Range(k.RootOneIn)}", Range(k.LPerHa, " L/ha"), Range(k.EveryDays, " days"), k.Hour,
+            $"about {Say.Number(k.PotassiumShare * 100)} % K₂O, pH {Say.Number(k.Ph)} neat{(k.Ph >= 9.5 ? ": thin it well, or neutralise it" : "")}", k.Sure, k.Stages);
+    }
+
+    private static ProgrammeView View(Programme p, UnitSystem units)
+    {
+        var worked = Biostimulants.Check(new ProgrammeQuestion
+        {
+            Start = p.Start,
+            Harvest = p.Harvest,
+            AreaM2 = p.Bed.AreaM2,
+            Steps = [.. p.Givings.Select(g => new ProgrammeStep { Kind = g.Kind, On = g.On, Purpose = g.Purpose, OneIn = g.OneIn })],
+        }).Worked;
+        var looks = worked.Value.Steps.ToList();
+        var givings = p.Givings.OrderBy(g => g.On).ThenBy(g => g.Id).Select(g =>
+        {
+            var look = looks.First(l => l.Kind == g.Kind && l.On == g.On);
+            return new GivingView(g.Id, g.Version, g.Kind, look.Name, g.On, g.Purpose, $"1 in {Say.Number(look.OneIn)}", look.Stage, look.Fit, look.Says, Units.Show(look.ProductL, Dimension.Volume, units), Spoons.InTools(new Litres(look.ProductL), units).Text, look.Hour, g.ApplicationId is not null, g.InputId);
+        });
+        return new(p.Id, p.BedId, p.Bed.Name, p.Bed.Crop, Units.Show(p.Bed.AreaM2, Dimension.Area, units), p.Start, p.Harvest, worked.Value.Stages, [.. givings], worked.Value.Misses,
+            [.. worked.Value.Needs.Select(n => $"{Units.Show(n.Value, Dimension.Volume, units)} of {n.Key}")], $"{Say.Number(worked.Value.PotassiumG)} g of K₂O", worked);
+    }
+
+    private static Task<IResult> Keep(ProgrammeRequest r, HoldingDb db, Writes writes) => writes.Do<Kept>(async () =>
+    {
+        var bed = await db.Beds.AsNoTracking().FirstOrDefaultAsync(b => b.Id == r.BedId);
+        var checks = new Checks();
+        if (bed is null)
+        {
+            checks.Add("bedId", "No bed was chosen.", "Choose the bed it is for.");
+        }
+
+        var asked = Biostimulants.Check(new ProgrammeQuestion { Start = r.Start, Harvest = r.Harvest, AreaM2 = bed?.AreaM2 ?? 1 });
+        if (asked.Refused is { } refused)
+        {
+            checks.Add(refused);
+        }
+
+        if (!checks.Sound)
+        {
+            return checks.Refusal;
+        }
+
+        var programme = await db.Programmes.FirstOrDefaultAsync(p => p.BedId == bed!.Id && p.Start <= r.Harvest && p.Harvest >= r.Start);
+        if (programme is null)
+        {
+            programme = new Programme { BedId = bed!.Id };
+            db.Programmes.Add(programme);
+        }
+
+        (programme.Start, programme.Harvest) = (r.Start!.Value, r.Harvest!.Value);
+        await db.SaveChangesAsync();
+        return Writes.Done(new Kept(programme.Id));
+    });
+
+    private static Task<IResult> Add(int id, GivingRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
+    {
+        var fields = new TypedFields(await clock.Units());
+        var programme = await db.Programmes.FindAsync(id);
+        var giving = new Giving { ProgrammeId = id, Kind = fields.OneOf("kind", r.Kind, [.. Biostimulants.Kinds.Select(k => k.Kind)]), On = On(r.On, programme, fields), Purpose = fields.OneOf("purpose", r.Purpose, "leaf", "root") };
+        if (!string.IsNullOrWhiteSpace(r.OneIn))
+        {
+            Dilutions.Read(r.OneIn).Match(w => { giving.OneIn = w.Value.OneIn; return true; }, no => { fields.Checks.Add("oneIn", no.Problems[0].Wrong, no.Problems[0].WayOut); return false; });
+        }
+
+        if (!fields.Checks.Sound)
+        {
+            return fields.Checks.Refusal;
+        }
+
+        db.Givings.Add(giving);
+        await db.SaveChangesAsync();
+        return Writes.Done(new Kept(giving.Id));
+    });
+
+    private static Task<IResult> Propose(int id, ProposeRequest r, HoldingDb db, Writes writes) => writes.Do<Kept>(async () =>
+    {
+        if (await db.Programmes.Include(p => p.Givings).FirstOrDefaultAsync(p => p.Id == id) is not { } programme)
+        {
+            return Refusal.Of("id", "There is no such programme.", "Load the list again.");
+        }
+
+        var proposed = Biostimulants.Propose(r.Kind, programme.Start, programme.Harvest);
+        if (proposed.Refused is { } refused)
+        {
+            return refused;
+        }
+
+        foreach (var step in proposed.Value.Where(s => !programme.Givings.Any(g => g.Kind == s.Kind && g.On == s.On)))
+        {
+            programme.Givings.Add(new Giving { Kind = step.Kind, On = step.On, Purpose = step.Purpose });
+        }
+
+        await db.SaveChangesAsync();
+        return Writes.Done(new Kept(programme.Id));
+    });
+
+    private static Task<IResult> Move(int id, MoveGivingRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
+    {
+        var fields = new TypedFields(await clock.Units());
+        if (await db.Givings.Include(g => g.Programme).FirstOrDefaultAsync(g => g.Id == id) is not { } giving)
+        {
+            return Refusal.Of("id", "That giving is not there any more.", "Load the list again.");
+        }
+
+        if (giving.ApplicationId is not null)
+        {
+            return Refusal.Of("on", "It was done already; what was done stays in the book.", "Lay another one.");
+        }
+
+        if (r.Version is { } version)
+        {
+            db.Entry(giving).Property(g => g.Version).OriginalValue = version;
+        }
+
+        giving.On = On(r.On, giving.Programme, fields);
+        if (!fields.Checks.Sound)
+        {
+            return fields.Checks.Refusal;
+        }
+
+        await db.SaveChangesAsync();
+        return Writes.Done(new Kept(id));
+    });
+
+    private static Task<IResult> Drop(int id, HoldingDb db, Writes writes) => writes.Do<Kept>(async () =>
+    {
+        if (await db.Givings.FirstOrDefaultAsync(g => g.Id == id && g.ApplicationId == null) is not { } giving)
+        {
+            return Refusal.Of("id", "It is not there, or was done already.", "Load the list again.");
+        }
+
+        db.Givings.Remove(giving);
+        return Writes.Done(new Kept(id));
+    });
+
+    private static DateOnly On(DateOnly? on, Programme? programme, TypedFields fields)
+    {
+        if (programme is null)
+        {
+            fields.Checks.Add("id", "There is no such programme.", "Load the list again.");
+        }
+        else if (on is null || on < programme.Start.AddDays(-60) || on > programme.Harvest.AddDays(60))
+        {
+            fields.Checks.Add("on", on is null ? "No day was given." : "That day is not near this season.", $"Give a day from {programme.Start.AddDays(-60):d MMM yyyy} to {programme.Harvest.AddDays(60):d MMM yyyy}.");
+        }
+
+        return on ?? default;
+    }
+
+    private static async Task<IResult> Dried(DriedRequest r, HoldingClock clock)
+    {
+        var fields = new TypedFields(await clock.Units());
+        double Plain(string field, string? typed, double low, double high) => fields.Quantity(field, typed, Dimension.Plain, low, high);
+        var (l, n, lp, d, dp) = (Plain("liquidPerHa", r.LiquidPerHa, 0.1, 100), Plain("times", r.Times, 1, 52), Plain("liquidPrice", r.LiquidPrice, 0.01, 10_000), Plain("driedPerHa", r.DriedPerHa, 1, 10_000), Plain("driedPrice", r.DriedPrice, 0.01, 10_000));
+        return fields.Checks.Sound ? Problems.Answer(DriedOrLiquid.Of(l, n, lp, d, dp, r.Wet)) : Problems.Of(fields.Checks.Refusal);
+    }
+}

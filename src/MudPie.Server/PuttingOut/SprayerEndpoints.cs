@@ -1,0 +1,273 @@
+using Microsoft.EntityFrameworkCore;
+using MudPie.Core.Brewing;
+using MudPie.Core.Measures;
+using MudPie.Core.PuttingOut;
+using MudPie.Core.Workings;
+using MudPie.Records;
+using MudPie.Records.Brewing;
+using MudPie.Records.PuttingOut;
+using MudPie.Server.Web;
+
+namespace MudPie.Server.PuttingOut;
+
+/// <summary>A sprayer as typed.</summary>
+public sealed record SprayerRequest
+{
+    public int? Id { get; init; }
+
+    public Guid? Version { get; init; }
+
+    public string? Name { get; init; }
+
+    public string? Kind { get; init; }
+
+    public string? Tank { get; init; }
+
+    public string? Past { get; init; }
+
+    public string? ClearedWhy { get; init; }
+
+    /// <summary>"200 um" or "75 mesh".</summary>
+    public string? Mesh { get; init; }
+
+    /// <summary>bar.</summary>
+    public string? Pressure { get; init; }
+
+    /// <summary>"1:100", for an injector.</summary>
+    public string? Ratio { get; init; }
+}
+
+/// <summary>A measuring, as typed: a nozzle with speed and spacing, a square, or a can by the clock.</summary>
+public sealed record CalibrationRequest
+{
+    public string? Nozzle { get; init; }
+
+    /// <summary>km/h.</summary>
+    public string? Speed { get; init; }
+
+    public string? Spacing { get; init; }
+
+    public string? Used { get; init; }
+
+    public string? Square { get; init; }
+
+    public DateTimeOffset? At { get; init; }
+}
+
+/// <summary>A watering can by the clock, as typed.</summary>
+public sealed record CanRequest(string? Can, string? Seconds, string? Wanted);
+
+/// <summary>A washing up.</summary>
+public sealed record WashRequest(int? ApplicationId, string? Note, DateTimeOffset? At);
+
+/// <summary>A measuring kept.</summary>
+public sealed record CalibrationView(DateTimeOffset At, string RateShown, double LPerHa, string By);
+
+/// <summary>A sprayer with what it may be used for.</summary>
+public sealed record SprayerView(
+    int Id, Guid Version, string Name, string Kind, double TankL, string TankShown, string Past, string? ClearedWhy, double? MeshUm, string? MeshSays, double? PressureBar, double? Ratio,
+    Worked<SprayerRuling> Ruling, IReadOnlyList<CalibrationView> Calibrations, DateTimeOffset? CalibrationDue, DateTimeOffset? WashedAt, DateTimeOffset? UsedAt, bool ToWash);
+
+/// <summary>Sprayers: their past, their mesh, their calibration, their washing up.</summary>
+public static class SprayerEndpoints
+{
+    /// <summary>What can be done.</summary>
+    public static void MapSprayers(this IEndpointRouteBuilder api)
+    {
+        api.MapGet("/put-out/sprayers", Read).Produces<IReadOnlyList<SprayerView>>();
+        api.MapPost("/put-out/sprayers", Keep).Produces<Kept>().ProducesProblem(422);
+        api.MapPost("/put-out/sprayers/calibrate/work-out", WorkOut).Produces<Worked<SprayerAnswer>>().ProducesProblem(422);
+        api.MapPost("/put-out/sprayers/{id:int}/calibrate", Calibrate).Produces<Kept>().ProducesProblem(422);
+        api.MapPost("/put-out/sprayers/{id:int}/wash", Wash).Produces<Kept>().ProducesProblem(422);
+        api.MapPost("/put-out/can/work-out", Can).Produces<Worked<CanAnswer>>().ProducesProblem(422);
+    }
+
+    /// <summary>What a sprayer may be used for, by its past, its mesh, its calibration and its washing.</summary>
+    public static async Task<Ruling<SprayerRuling>> Judge(Sprayer s, HoldingDb db, DateTimeOffset now)
+    {
+        var (_, _, toWash) = await Standing(s.Id, db);
+        return Ruling(s, now, toWash);
+    }
+
+    private static Ruling<SprayerRuling> Ruling(Sprayer s, DateTimeOffset now, bool toWash) => Sprayers.Judge(new SprayerFacts
+    {
+        Kind = s.Kind,
+        Past = s.Past,
+        ClearedWhy = s.ClearedWhy,
+        MeshUm = s.MeshUm,
+        PressureBar = s.PressureBar,
+        CalibratedDaysAgo = s.Calibrations.Count == 0 ? null : (now - s.Calibrations.Max(c => c.At)).TotalDays,
+        Unwashed = toWash,
+    });
+
+    private static async Task<(DateTimeOffset? Used, DateTimeOffset? Washed, bool ToWash)> Standing(int id, HoldingDb db)
+    {
+        var used = await db.Applications.Where(a => a.SprayerId == id && !a.Strikes && !db.Applications.Any(c => c.CorrectsId == a.Id && c.Strikes)).MaxAsync(a => (DateTimeOffset?)a.At);
+        var washed = await db.Washes.Where(w => w.SprayerId == id).MaxAsync(w => (DateTimeOffset?)w.At);
+        return (used, washed, used is { } u && !(washed >= u));
+    }
+
+    private static async Task<IResult> Read(HoldingDb db, HoldingClock clock)
+    {
+        var units = await clock.Units();
+        var list = new List<SprayerView>();
+        foreach (var s in await db.Sprayers.AsNoTracking().Include(s => s.Calibrations).OrderBy(s => s.Id).Take(100).ToListAsync())
+        {
+            var (used, washed, toWash) = await Standing(s.Id, db);
+            var last = s.Calibrations.MaxBy(c => c.At);
+            list.Add(new SprayerView(
+                s.Id, s.Version, s.Name, s.Kind, s.TankL, Units.Show(s.TankL, Dimension.Volume, units), s.Past, s.ClearedWhy, s.MeshUm, s.MeshUm is { } um ? Sprayers.MeshSays(um) : null, s.PressureBar, s.Ratio,
+                Ruling(s, clock.Now, toWash).Worked,
+                [.. s.Calibrations.OrderByDescending(c => c.At).Take(12).Select(c => new CalibrationView(c.At, $"{Say.Number(c.LPerHa)} L/ha", c.LPerHa, BatchJson.Read<SprayerQuestion>(c.MeasuredJson).UsedL is null ? "by a nozzle" : "by a measured square"))],
+                last?.At.AddDays(Sprayers.CalibrateEveryDays(s.Kind)), washed, used, toWash));
+        }
+
+        return TypedResults.Ok(list);
+    }
+
+    private static Task<IResult> Keep(SprayerRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
+    {
+        var fields = new TypedFields(await clock.Units());
+        var sprayer = r.Id is null ? null : await db.Sprayers.FindAsync(r.Id.Value);
+        if (r.Id is not null && sprayer is null)
+        {
+            return Refusal.Of("id", "It is not there any more.", "Load the list again.");
+        }
+
+        if (sprayer is null)
+        {
+            sprayer = new Sprayer { Name = "", Kind = "", Past = "" };
+            db.Sprayers.Add(sprayer);
+        }
+        else if (r.Version is { } version)
+        {
+            db.Entry(sprayer).Property(s => s.Version).OriginalValue = version;
+        }
+
+        sprayer.Name = fields.Name("name", r.Name, "the sprayer");
+        sprayer.Kind = fields.OneOf("kind", r.Kind, "knapsack", "can", "boom", "injector", "other");
+        sprayer.TankL = fields.Quantity("tank", r.Tank, Dimension.Volume, 0.5, 20_000);
+        var past = fields.OneOf("past", r.Past, "new", "biology", "fertiliser", "poison", "unknown");
+        if (sprayer.Past is "poison" && past is not "poison" && sprayer.Id != 0)
+        {
+            fields.Checks.Add("past", "It once held weed-killer or pesticide, and that does not go away.", "Leave it so, and write down which local rule or lab clears it.");
+        }
+
+        sprayer.Past = past;
+        var cleared = (r.ClearedWhy ?? "").Trim();
+        if (cleared.Length is > 0 and < 10 or > 300)
+        {
+            fields.Checks.Add("clearedWhy", "That is no reason.", "Say which local rule or lab clears it, in ten to 300 letters; it is kept.");
+        }
+
+        if (cleared != (sprayer.ClearedWhy ?? ""))
+        {
+            (sprayer.ClearedWhy, sprayer.ClearedAt) = cleared.Length > 0 ? ((string?)cleared, (DateTimeOffset?)clock.Now) : (null, null);
+        }
+
+        sprayer.MeshUm = Mesh(r.Mesh, fields);
+        sprayer.PressureBar = fields.Optional("pressure", r.Pressure, Dimension.Plain, 0, 40);
+        sprayer.Ratio = string.IsNullOrWhiteSpace(r.Ratio) ? null : fields.Quantity("ratio", r.Ratio.Replace("1:", "", StringComparison.Ordinal), Dimension.Plain, 1, 2000, "1:100 is 100.");
+        if (await db.Sprayers.AnyAsync(s => s.Name == sprayer.Name && s.Id != sprayer.Id))
+        {
+            fields.Checks.Add("name", $"There is a “{sprayer.Name}” already.", "Give it another name.");
+        }
+
+        if (!fields.Checks.Sound)
+        {
+            return fields.Checks.Refusal;
+        }
+
+        await db.SaveChangesAsync();
+        return Writes.Done(new Kept(sprayer.Id));
+    });
+
+    /// <summary>"200 um", "200" or "75 mesh", in µm.</summary>
+    private static double? Mesh(string? typed, TypedFields fields)
+    {
+        var text = (typed ?? "").Trim().ToLowerInvariant();
+        if (text.Length == 0)
+        {
+            return null;
+        }
+
+        var byNumber = text.EndsWith("mesh", StringComparison.Ordinal);
+        var figure = fields.Quantity("mesh", text.Replace("mesh", "", StringComparison.Ordinal).Replace("µm", "", StringComparison.Ordinal).Replace("um", "", StringComparison.Ordinal).Trim(), Dimension.Plain, 10, byNumber ? 400 : 5000, "Write 200 µm, or 75 mesh.");
+        return byNumber && figure > 0 ? Sprayers.MeshUm(figure).Value : figure;
+    }
+
+    private static SprayerQuestion Question(CalibrationRequest r, TypedFields fields) => string.IsNullOrWhiteSpace(r.Used)
+        ? new SprayerQuestion
+        {
+            NozzleLPerMin = fields.Optional("nozzle", r.Nozzle, Dimension.Flow, 0.01, 100),
+            SpeedKmPerH = fields.Optional("speed", r.Speed, Dimension.Plain, 0.1, 50),
+            SpacingM = fields.Optional("spacing", r.Spacing, Dimension.Length, 0.01, 50),
+        }
+        : new SprayerQuestion { UsedL = fields.Quantity("used", r.Used, Dimension.Volume, 0.001, 500), SquareM2 = fields.Optional("square", r.Square, Dimension.Area, 0.5, 20_000) };
+
+    private static Ruling<SprayerAnswer> Rate(CalibrationRequest r, TypedFields fields)
+    {
+        var ruling = SprayerRate.Of(Question(r, fields));
+        foreach (var p in ruling.Refused?.Problems ?? [])
+        {
+            fields.Checks.Add(p.Field switch { "nozzleLPerMin" => "nozzle", "speedKmPerH" => "speed", "spacingM" => "spacing", "usedL" => "used", "squareM2" => "square", _ => p.Field }, p.Wrong, p.WayOut);
+        }
+
+        return fields.Checks.Sound ? ruling : fields.Checks.Refusal;
+    }
+
+    private static async Task<IResult> WorkOut(CalibrationRequest r, HoldingClock clock) => Problems.Answer(Rate(r, new TypedFields(await clock.Units())));
+
+    private static Task<IResult> Calibrate(int id, CalibrationRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
+    {
+        var fields = new TypedFields(await clock.Units());
+        var at = fields.Past("at", r.At, clock.Now);
+        if (!await db.Sprayers.AnyAsync(s => s.Id == id))
+        {
+            return Refusal.Of("id", "There is no such sprayer.", "Choose from the list.");
+        }
+
+        var rate = Rate(r, fields);
+        if (rate.Refused is { } refused)
+        {
+            return refused;
+        }
+
+        var kept = new SprayerCalibration { SprayerId = id, At = at, RecordedAt = clock.Now, MeasuredJson = BatchJson.Keep(Question(r, fields)), LPerHa = rate.Value.LPerHa };
+        db.Calibrations.Add(kept);
+        await db.SaveChangesAsync();
+        return Writes.Done(new Kept(kept.Id));
+    });
+
+    private static Task<IResult> Wash(int id, WashRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
+    {
+        var fields = new TypedFields(await clock.Units());
+        var at = fields.Past("at", r.At, clock.Now);
+        if (!await db.Sprayers.AnyAsync(s => s.Id == id))
+        {
+            fields.Checks.Add("id", "There is no such sprayer.", "Choose from the list.");
+        }
+
+        if (r.ApplicationId is not null && !await db.Applications.AnyAsync(a => a.Id == r.ApplicationId))
+        {
+            fields.Checks.Add("applicationId", "There is no such job.", "Choose from the book.");
+        }
+
+        if (!fields.Checks.Sound)
+        {
+            return fields.Checks.Refusal;
+        }
+
+        var wash = new SprayerWash { SprayerId = id, ApplicationId = r.ApplicationId, At = at, RecordedAt = clock.Now, Note = string.IsNullOrWhiteSpace(r.Note) ? null : r.Note.Trim() };
+        db.Washes.Add(wash);
+        await db.SaveChangesAsync();
+        return Writes.Done(new Kept(wash.Id));
+    });
+
+    private static async Task<IResult> Can(CanRequest r, HoldingClock clock)
+    {
+        var fields = new TypedFields(await clock.Units());
+        var (can, seconds, wanted) = (fields.Quantity("can", r.Can, Dimension.Volume, 0.5, 50), fields.Quantity("seconds", r.Seconds, Dimension.Plain, 2, 600, "Fill it, tip it, and count."), fields.Quantity("wanted", r.Wanted, Dimension.Volume, 0.1, 5000));
+        return fields.Checks.Sound ? Problems.Answer(WateringCan.Of(can, seconds, wanted)) : Problems.Of(fields.Checks.Refusal);
+    }
+}

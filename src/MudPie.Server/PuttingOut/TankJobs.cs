@@ -1,0 +1,235 @@
+using Microsoft.EntityFrameworkCore;
+using MudPie.Core.Book;
+using MudPie.Core.Brewing;
+using MudPie.Core.Measures;
+using MudPie.Core.PuttingOut;
+using MudPie.Core.Shelf;
+using MudPie.Core.Workings;
+using MudPie.Records;
+using MudPie.Records.Brewing;
+using MudPie.Records.Ground;
+using MudPie.Records.PuttingOut;
+using MudPie.Server.Brewing;
+using MudPie.Server.Shelf;
+using MudPie.Server.Weather;
+using MudPie.Server.Web;
+
+namespace MudPie.Server.PuttingOut;
+
+/// <summary>A job read from what was typed, with all that hangs on it.</summary>
+public sealed record TankReady(Worked<TankView> Worked, IReadOnlyList<Bed> Beds, Batch? Batch, Sprayer? Sprayer, double TankL, IReadOnlyList<(Input Input, double Amount, DrawAnswer Draw, bool Counted)> Items);
+
+/// <summary>Reads jobs as typed, and asks the core.</summary>
+public sealed class TankJobs(HoldingDb db, HoldingClock clock, LiveBrew live, StockKeeper stock, WeatherBook weather)
+{
+    /// <summary>The job worked out, or what is wrong with it.</summary>
+    public async Task<(TankReady? Ready, Refusal? Refused)> Read(TankRequest r)
+    {
+        var units = await clock.Units();
+        var fields = new TypedFields(units);
+        var at = r.At ?? clock.Now;
+        var batch = await Brew(r, fields);
+        var ids = r.BedIds.Distinct().ToList();
+        var beds = await db.Beds.AsNoTracking().Where(b => ids.Contains(b.Id)).OrderBy(b => b.Id).ToListAsync();
+        var checks = (await db.BedChecks.AsNoTracking().Where(c => ids.Contains(c.BedId)).ToListAsync()).GroupBy(c => c.BedId).ToDictionary(g => g.Key, g => g.MaxBy(c => c.At)!);
+        var sprayer = r.SprayerId is null ? null : await db.Sprayers.AsNoTracking().Include(s => s.Calibrations).FirstOrDefaultAsync(s => s.Id == r.SprayerId);
+        if (r.SprayerId is not null && sprayer is null)
+        {
+            fields.Checks.Add("sprayerId", "That sprayer is not there.", "Choose from the list.");
+        }
+
+        var inputIds = r.Items.Select(i => i.InputId).Distinct().ToList();
+        var inputs = await db.Inputs.AsNoTracking().Where(i => inputIds.Contains(i.Id)).ToDictionaryAsync(i => i.Id);
+        var purpose = r.Purpose ?? batch?.Purpose ?? "leaf";
+        var tankL = string.IsNullOrWhiteSpace(r.Tank) && sprayer is not null ? sprayer.TankL : fields.Quantity("tank", r.Tank, Dimension.Volume, 0.5, 20_000, "How much does the sprayer or can hold?");
+        var local = await clock.Local();
+        var question = new TankJobQuestion
+        {
+            Purpose = purpose,
+            TankL = tankL,
+            SpareShare = string.IsNullOrWhiteSpace(r.Spare) ? null : fields.Quantity("spare", r.Spare.TrimEnd('%', ' '), Dimension.Plain, 0, 50) / 100,
+            BrewL = batch is null ? null : fields.Quantity("brew", r.Brew, Dimension.Volume, 0.1, batch.BrewL * 1.001, "You can't put out more than was brewed."),
+            Dilution = r.Dilution,
+            BrewPer100M2 = batch is null ? null : fields.Optional("per100M2", r.Per100M2, Dimension.Volume, 0.01, 500),
+            RateLPerHa = batch is not null ? null : string.IsNullOrWhiteSpace(r.Rate) && sprayer?.Calibrations.MaxBy(c => c.At) is { } c ? c.LPerHa : fields.Quantity("rate", r.Rate, Dimension.Plain, 1, 200_000, "Mixed litres on a hectare: a litre on a square metre is 10,000."),
+            Beds = [.. beds.Select(b => new JobBed
+            {
+                Name = b.Name,
+                AreaM2 = b.AreaM2,
+                Life = checks.GetValueOrDefault(b.Id)?.Life,
+                LifeSays = checks.GetValueOrDefault(b.Id) is { } k ? $"{(k.Kind == "cotton" ? "cotton strip" : "CO₂ burst")} of {local(k.At):d MMM}" : null,
+                RateLPerHa = r.BedRates?.GetValueOrDefault(b.Id.ToString(System.Globalization.CultureInfo.InvariantCulture)) is { Length: > 0 } own ? fields.Quantity("bedRates", own, Dimension.Plain, 1, 200_000, "Mixed litres on a hectare.") : null,
+            })],
+            Products = [.. r.Items.Select((item, i) => Product(item, i, inputs, fields, units)).OfType<JobProduct>()],
+            StepDown = r.StepDown,
+            FoodWaiting = string.IsNullOrEmpty(r.FoodWaiting) ? null : r.FoodWaiting,
+        };
+        if (beds.Count < ids.Count)
+        {
+            fields.Checks.Add("beds", "One of those beds is not there.", "Choose from the list.");
+        }
+
+        var job = TankJob.Of(fields.Checks.Sound ? question : question with { TankL = 15, BrewL = batch is null ? null : 1, RateLPerHa = 300, Products = batch is null && r.Items.Count > 0 ? [new JobProduct { Name = "x", Unit = "mL", Basis = "perHa", Rate = 1 }] : [] });
+        if (job.Refused is { } refused)
+        {
+            foreach (var p in refused.Problems)
+            {
+                fields.Checks.Add(p.Field is "tankL" ? "tank" : p.Field is "brewL" ? "brew" : p.Field is "rateLPerHa" ? "rate" : p.Field, p.Wrong, p.WayOut);
+            }
+        }
+
+        var mixing = await Mixing(r, batch, inputs, ids, at, fields);
+        if (!fields.Checks.Sound)
+        {
+            return (null, fields.Checks.Refusal);
+        }
+
+        var items = new List<(Input, double, DrawAnswer, bool)>();
+        foreach (var (item, amount) in r.Items.Zip(job.Value.Products))
+        {
+            var input = inputs[item.InputId];
+            var inUnit = amount.Amount / 1000;
+            items.Add((input, inUnit, await stock.Plan(input.Id, inUnit, at), await db.Lots.AnyAsync(l => l.InputId == input.Id)));
+        }
+
+        var sprayerRuling = sprayer is null ? null : (await SprayerEndpoints.Judge(sprayer, db, clock.Now)).Worked;
+        var gate = batch is null ? null : await live.Watch(batch) is { Refused: null } watch ? watch.Value.Gate : new GateAnswer(Fitness.Unseen, "Unseen.", ["The forecast could not be worked out."], null);
+        var holding = await clock.Find();
+        var place = LeafOrRoot.Of(purpose, batch is null ? "product" : batch.Making, (await db.ForkChoices.AsNoTracking().FirstOrDefaultAsync(f => f.ForkId == "tea-or-extract"))?.SchoolId);
+        var hour = holding is null ? null : SprayWindows.Of(new WindowsQuestion { Purpose = purpose, From = at, Hours = 1, Latitude = holding.Latitude, Longitude = holding.Longitude, Weather = await weather.Hours(at.AddHours(-1), at.AddHours(8)) }).Value.Hours[0];
+        var cost = await Cost(job.Value, batch, items);
+        var view = TankViews.Of(job.Value, beds, units, gate, mixing?.Value, sprayerRuling?.Value, place.Value, items, cost, hour, await Waits(batch, inputs.Values, beds, at, local), purpose);
+        var worked = job.Worked.With(view, "L") with { };
+        var cautions = worked.Cautions.Concat(sprayerRuling?.Cautions ?? []).DistinctBy(c => c.Id).ToList();
+        var forks = worked.Forks.Concat(batch is null ? [] : place.Worked.Forks).ToList();
+        return (new TankReady(worked with { Cautions = cautions, Forks = forks }, beds, batch, sprayer, tankL, items), null);
+    }
+
+    private async Task<Batch?> Brew(TankRequest r, TypedFields fields)
+    {
+        if (r.BatchId is not { } id)
+        {
+            return null;
+        }
+
+        var batch = await live.Load(id);
+        var corrected = r.CorrectsId is { } old && await db.Applications.AnyAsync(a => a.Id == old && a.BatchId == id);
+        if (batch is null || (batch.State is not (BatchState.Brewing or BatchState.Off) && !(corrected && batch.State == BatchState.Used)))
+        {
+            fields.Checks.Add("batch", batch is null ? "There is no such batch." : "This batch is not there to put out.", "Choose one that is brewing, or whose air is off.");
+            return null;
+        }
+
+        return batch;
+    }
+
+    private static JobProduct? Product(TankItem item, int i, Dictionary<int, Input> inputs, TypedFields fields, UnitSystem units)
+    {
+        if (!inputs.TryGetValue(item.InputId, out var input))
+        {
+            fields.Checks.Add($"items[{i}]", "That is not on the shelf.", "Choose from the list.");
+            return null;
+        }
+
+        var liquid = StockKeeper.UnitOf(input) == "L";
+        var product = new JobProduct { Name = input.Name, Unit = liquid ? "mL" : "g", Basis = item.Basis ?? "", Rate = null };
+        if (item.Basis == "oneIn")
+        {
+            var read = Dilutions.Read(item.Rate);
+            if (read.Refused is { } no)
+            {
+                fields.Checks.Add($"items[{i}].rate", no.Problems[0].Wrong, no.Problems[0].WayOut);
+                return null;
+            }
+
+            return product with { Rate = read.Value.OneIn };
+        }
+
+        var amount = AmountText.Read($"items[{i}].rate", item.Rate, liquid ? Dimension.Volume : Dimension.Mass, units);
+        if (amount.Refused is { } refused)
+        {
+            fields.Checks.Add(refused);
+            return null;
+        }
+
+        return product with { Rate = liquid ? amount.Value.Si * 1000 : amount.Value.Si };
+    }
+
+    private async Task<Worked<MixAnswer>?> Mixing(TankRequest r, Batch? batch, Dictionary<int, Input> inputs, List<int> bedIds, DateTimeOffset at, TypedFields fields)
+    {
+        List<MixItem> tank = [.. batch is null ? Array.Empty<MixItem>() : [new MixItem(batch.Name, "brew")], .. r.Items.Where(i => inputs.ContainsKey(i.InputId)).Select(i => new MixItem(inputs[i.InputId].Name, InputKinds.Of(inputs[i.InputId].Kind).MixClass))];
+        if (tank.Count == 0)
+        {
+            return null;
+        }
+
+        var ruling = MixingRules.Of(new MixQuestion
+        {
+            Tank = tank,
+            Lately = await Lately(bedIds, at),
+            Ph = fields.Optional("ph", r.Ph, Dimension.Plain, 1, 13),
+            SaltsMsPerCm = fields.Optional("salts", r.Salts, Dimension.Plain, 0, 50),
+            TemperatureC = fields.Optional("warmth", r.Warmth, Dimension.Temperature, -5, 60),
+            ChlorineMgPerL = fields.Optional("strip", r.Strip, Dimension.Concentration, 0, 10),
+            Own = await OwnRules(db),
+        });
+        if (ruling.Refused is { } refused)
+        {
+            fields.Checks.Add(refused);
+            return null;
+        }
+
+        return ruling.Worked;
+    }
+
+    /// <summary>What beds got in the last month, by class.</summary>
+    public async Task<List<MixItem>> Lately(IReadOnlyCollection<int> bedIds, DateTimeOffset at)
+    {
+        var since = at.AddDays(-31);
+        var struck = db.Applications.Where(a => a.CorrectsId != null).Select(a => a.CorrectsId);
+        var rows = await db.Applications.AsNoTracking().Where(a => a.At > since && a.At <= at && !a.Strikes && !struck.Contains(a.Id) && a.Beds.Any(b => bedIds.Contains(b.BedId)))
+            .Select(a => new { a.At, Batch = a.Batch == null ? null : a.Batch.Name, Items = a.Items.Select(i => new { i.Name, i.Kind }).ToList(), Beds = a.Beds.Where(b => bedIds.Contains(b.BedId)).Select(b => b.Bed.Name).ToList() }).ToListAsync();
+        return [.. rows.SelectMany(a => a.Beds.SelectMany(bed => a.Items.Select(i => new MixItem(i.Name, i.Kind == "brew" ? "brew" : InputKinds.Of(i.Kind).MixClass, (at - a.At).TotalDays, bed))
+            .Concat(a.Batch is null ? [] : [new MixItem(a.Batch, "brew", (at - a.At).TotalDays, bed)])))];
+    }
+
+    /// <summary>The grower's own mixing rules that stand.</summary>
+    public static async Task<List<MixRule>> OwnRules(HoldingDb db) =>
+        [.. (await db.MixRules.AsNoTracking().Where(m => m.EndedAt == null).OrderByDescending(m => m.Id).ToListAsync()).Select(m => new MixRule(m.A, m.B, m.Together, m.WaitDays, m.Why, Evidence.MeasuredHere, true))];
+
+    private async Task<Worked<CostAnswer>> Cost(TankJobAnswer job, Batch? batch, List<(Input Input, double Amount, DrawAnswer Draw, bool Counted)> items)
+    {
+        var lots = items.SelectMany(i => i.Draw.Draws.Select(d => d.LotId)).ToList();
+        var prices = await LotPrices(lots);
+        var lines = items.SelectMany(i => i.Counted && i.Draw.Short == 0
+            ? i.Draw.Draws.Select(d => new CostLine(i.Input.Name, d.Amount, prices.GetValueOrDefault(d.LotId) ?? i.Input.Price))
+            : [new CostLine(i.Input.Name, i.Amount, i.Input.Price)]).ToList();
+        if (batch is not null)
+        {
+            lines.AddRange((await BrewCost(batch.Id)).Select(l => l with { Amount = l.Amount * Math.Min(1, job.BrewL / batch.BrewL) }));
+        }
+
+        var wage = (await clock.Find())?.HourlyWage ?? 0;
+        return Costs.Of(lines, job.Beds.Sum(b => b.AreaM2), 15 + (job.LoadCount * 6) + (job.Beds.Sum(b => b.AreaM2) / 100), wage).Worked;
+    }
+
+    /// <summary>What a unit of each lot cost; null where not known.</summary>
+    private async Task<Dictionary<int, double?>> LotPrices(List<int> lots) =>
+        (await db.Lots.AsNoTracking().Where(l => lots.Contains(l.Id)).Select(l => new { l.Id, l.Paid, In = l.Entries.Where(e => e.Amount > 0 && e.Reason == "in").Sum(e => e.Amount) }).ToListAsync())
+            .ToDictionary(l => l.Id, l => l.Paid is { } paid && l.In > 0 ? paid / l.In : (double?)null);
+
+    private async Task<List<CostLine>> BrewCost(int batchId)
+    {
+        var rows = await db.StockEntries.AsNoTracking().Where(e => e.BatchId == batchId && e.Amount < 0).Select(e => new { e.LotId, e.Lot.Input.Name, e.Lot.Input.Price, e.Amount }).ToListAsync();
+        var prices = await LotPrices([.. rows.Select(r => r.LotId)]);
+        return [.. rows.Select(r => new CostLine(r.Name, -r.Amount, prices.GetValueOrDefault(r.LotId) ?? r.Price))];
+    }
+
+    private async Task<List<string>> Waits(Batch? batch, IEnumerable<Input> inputs, List<Bed> beds, DateTimeOffset at, Func<DateTimeOffset, DateTimeOffset> local)
+    {
+        var own = await Book.Waits.Own(db);
+        List<WaitCause> causes = [.. batch is null ? Array.Empty<WaitCause>() : [new WaitCause(batch.Name, batch.Making == "steep" ? "feed" : "brew", at)], .. inputs.Select(i => new WaitCause(i.Name, InputKinds.Of(i.Kind).WaitKind, at, i.LabelWaitDays))];
+        return [.. beds.GroupBy(b => b.EatenRaw).SelectMany(g => HarvestWaits.Running(causes, at, own, g.Key).Take(1).Select(w =>
+            $"{Say.List([.. g.Take(4).Select(b => b.Name)])}{(g.Count() > 4 ? $" and {g.Count() - 4} more" : "")}: no harvest before {local(w.Until):d MMM yyyy} ({Say.Number(w.Days)} days, {w.Reason})."))];
+    }
+}

@@ -1,0 +1,66 @@
+using Microsoft.EntityFrameworkCore;
+using MudPie.Core.PuttingOut;
+using MudPie.Core.Workings;
+using MudPie.Records;
+using MudPie.Server.Weather;
+using MudPie.Server.Web;
+
+namespace MudPie.Server.PuttingOut;
+
+/// <summary>Where the weather comes from, and how far it reaches.</summary>
+public sealed record WeatherView(int HoursAhead, DateTimeOffset? Until, bool Simulated, bool FromFile, string Says);
+
+/// <summary>A weather file as text.</summary>
+public sealed record WeatherFileRequest(string? Csv);
+
+/// <summary>Windows for putting out, and the weather behind them.</summary>
+public static class WindowEndpoints
+{
+    /// <summary>What can be asked.</summary>
+    public static void MapWindows(this IEndpointRouteBuilder api)
+    {
+        api.MapGet("/put-out/windows", Read).Produces<Worked<WindowsAnswer>>().ProducesProblem(422);
+        api.MapGet("/weather", Weather).Produces<WeatherView>();
+        api.MapPost("/weather/file", Bring).Produces<Kept>().ProducesProblem(422);
+    }
+
+    private static async Task<IResult> Read(HoldingClock clock, WeatherBook weather, string purpose = "leaf", double hours = 72)
+    {
+        if (await clock.Find() is not { } holding)
+        {
+            return Problems.NotFound("holding yet");
+        }
+
+        return Problems.Answer(SprayWindows.Of(new WindowsQuestion
+        {
+            Purpose = purpose,
+            From = clock.Now,
+            Hours = hours,
+            Latitude = holding.Latitude,
+            Longitude = holding.Longitude,
+            Weather = await weather.Hours(clock.Now.AddHours(-1), clock.Now.AddHours(Math.Min(hours, 96) + 8)),
+        }));
+    }
+
+    private static async Task<IResult> Weather(HoldingDb db, HoldingClock clock)
+    {
+        var now = clock.Now;
+        var ahead = await db.Weather.AsNoTracking().Where(w => w.At > now).Select(w => new { w.At, w.Source }).ToListAsync();
+        var simulated = ahead.Any(w => w.Source == "simulated");
+        var file = ahead.Any(w => w.Source == "file");
+        var says = ahead.Count == 0 ? "No weather is known: hours are scored by the sun alone. Bring a file by the hour, or start with the simulated service."
+            : simulated ? "Simulated weather, made up from the place and the date: not a forecast." + (file ? " Some hours are from your file." : "") : "From your file.";
+        return TypedResults.Ok(new WeatherView(ahead.Count, ahead.Count == 0 ? null : ahead.Max(w => w.At), simulated, file, says));
+    }
+
+    private static Task<IResult> Bring(WeatherFileRequest r, HoldingClock clock, WeatherBook weather, Writes writes) => writes.Do<Kept>(async () =>
+    {
+        if (r.Csv is { Length: > 400_000 })
+        {
+            return Refusal.Of("csv", "That file is too large for weather by the hour.", "Up to 2,000 rows; a fortnight is 336.");
+        }
+
+        var read = WeatherCsv.Read(r.Csv, await clock.Local());
+        return read.Refused is { } refused ? refused : Writes.Done(new Kept(await weather.Put(read.Value, "file")));
+    });
+}

@@ -1,0 +1,382 @@
+using Microsoft.EntityFrameworkCore;
+using MudPie.Core.Measures;
+using MudPie.Core.PuttingOut;
+using MudPie.Core.Shelf;
+using MudPie.Core.Workings;
+using MudPie.Records;
+using MudPie.Records.Brewing;
+using MudPie.Records.Ground;
+using MudPie.Records.Shelf;
+using MudPie.Server.PuttingOut;
+using MudPie.Server.Web;
+
+namespace MudPie.Server.Shelf;
+
+/// <summary>An organism of a label, as typed.</summary>
+public sealed record SpeciesRequest(string? Name, string? Count);
+
+/// <summary>An input with its label, as typed.</summary>
+public sealed record ShelfRequest
+{
+    public int? Id { get; init; }
+
+    public string? Name { get; init; }
+
+    public string? Kind { get; init; }
+
+    /// <summary>"L" or "kg"; empty for the usual of its kind.</summary>
+    public string? Unit { get; init; }
+
+    public string? Density { get; init; }
+
+    public string? Price { get; init; }
+
+    public IReadOnlyList<SpeciesRequest> Species { get; init; } = [];
+
+    public string? LabelPer { get; init; }
+
+    public string? LabelRate { get; init; }
+
+    public string? LabelBasis { get; init; }
+
+    public string? LabelEveryDays { get; init; }
+
+    public string? LabelWaitDays { get; init; }
+
+    /// <summary>"2-1-3", per cent by weight.</summary>
+    public string? Npk { get; init; }
+
+    public string? Ph { get; init; }
+
+    public string? Notes { get; init; }
+}
+
+/// <summary>A lot that comes in, as typed.</summary>
+public sealed record LotRequest
+{
+    public string? Mark { get; init; }
+
+    public string? Origin { get; init; }
+
+    public string? Amount { get; init; }
+
+    public DateTimeOffset? From { get; init; }
+
+    public DateTimeOffset? Expires { get; init; }
+
+    public string? Place { get; init; }
+
+    public string? Kept { get; init; }
+
+    public string? Paid { get; init; }
+
+    public string? Minutes { get; init; }
+
+    public string? Notes { get; init; }
+}
+
+/// <summary>A count, a spill or something taken, as typed.</summary>
+public sealed record EntryRequest(string? Reason, string? Amount, string? Note, DateTimeOffset? At);
+
+/// <summary>What an hour is worth.</summary>
+public sealed record WageRequest(string? Hourly);
+
+/// <summary>An entry of a lot.</summary>
+public sealed record EntryView(int Id, DateTimeOffset At, string AmountShown, string Reason, string? For, string? Link, string? Note);
+
+/// <summary>A lot on the shelf.</summary>
+public sealed record LotView(
+    int Id, string Mark, string Origin, string LeftShown, double LeftShare, DateTimeOffset From, DateTimeOffset? Expires, string? Place, string? KeptShown, string? AliveShown, string Says, string Tone,
+    string? UnitCost, string? Notes, IReadOnlyList<EntryView> Entries);
+
+/// <summary>An input with its lots.</summary>
+public sealed record ShelfInputView(
+    int Id, string Name, string? Lot, string Kind, string KindName, string Group, string Unit, string LeftShown, string? Price, double? Density, IReadOnlyList<LabelSpecies> Species, string? LabelPer, string? LabelRateShown, string? LabelBasis,
+    double? LabelEveryDays, double? LabelWaitDays, string? Npk, double? Ph, string? Notes, string? UnfitWhy, bool Counted, string? MadeOrBought, IReadOnlyList<LotView> Lots);
+
+/// <summary>Something to buy or make.</summary>
+public sealed record ToBuyView(int InputId, string Name, string AmountShown, DateTimeOffset By, string For, string LeftShown);
+
+/// <summary>The shelf.</summary>
+public sealed record ShelfView(IReadOnlyList<ShelfInputView> Inputs, IReadOnlyList<ToBuyView> ToBuy, IReadOnlyList<string> Expiring, IReadOnlyList<InputKind> Kinds, double? HourlyWage);
+
+/// <summary>The shelf: inputs, lots, what is short, what goes off.</summary>
+public static class ShelfEndpoints
+{
+    /// <summary>What can be done.</summary>
+    public static void MapShelf(this IEndpointRouteBuilder api)
+    {
+        api.MapGet("/shelf", Read).Produces<ShelfView>();
+        api.MapPost("/shelf/inputs", KeepInput).Produces<Kept>().ProducesProblem(422);
+        api.MapPost("/shelf/inputs/{id:int}/lots", AddLot).Produces<Kept>().ProducesProblem(422);
+        api.MapPost("/shelf/lots/{id:int}/entries", AddEntry).Produces<Kept>().ProducesProblem(422);
+        api.MapPost("/shelf/wage", SetWage).Produces<Kept>().ProducesProblem(422);
+    }
+
+    private static async Task<IResult> Read(HoldingDb db, HoldingClock clock, StockKeeper stock)
+    {
+        var units = await clock.Units();
+        var now = clock.Now;
+        var standing = await stock.Standing();
+        var inputs = await db.Inputs.AsNoTracking().Include(i => i.Lots).OrderBy(i => i.Id).Take(500).ToListAsync();
+        var lotIds = inputs.SelectMany(i => i.Lots).Select(l => l.Id).ToList();
+        var wage = (await clock.Find())?.HourlyWage;
+        var entries = (await db.StockEntries.AsNoTracking().Where(e => lotIds.Contains(e.LotId)).OrderByDescending(e => e.At).ThenByDescending(e => e.Id).Take(3000)
+            .Select(e => new { e.Id, e.LotId, e.At, e.Amount, e.Reason, e.BatchId, Batch = db.Batches.Where(b => b.Id == e.BatchId).Select(b => b.Name).FirstOrDefault(), e.ApplicationId, e.Note }).ToListAsync()).ToLookup(e => e.LotId);
+        var came = (await db.StockEntries.AsNoTracking().Where(e => e.Reason == "in").GroupBy(e => e.LotId).Select(g => new { g.Key, In = g.Sum(e => e.Amount) }).ToListAsync()).ToDictionary(x => x.Key, x => x.In);
+        var views = inputs.Select(i =>
+        {
+            var kind = InputKinds.Of(i.Kind);
+            var unit = StockKeeper.UnitOf(i);
+            var lots = standing.GetValueOrDefault(i.Id) ?? [];
+            var rows = i.Lots.OrderBy(l => l.Expires ?? DateTimeOffset.MaxValue).ThenBy(l => l.From).Select(l =>
+            {
+                var s = lots.First(x => x.Id == l.Id);
+                var alive = kind.Life is null ? (double?)null : Stock.Alive(kind.Life, l.From, now, l.KeptC);
+                var (says, tone) = Says(s, alive, now);
+                return new LotView(
+                    l.Id, l.Mark, l.Origin, StockKeeper.Shown(Math.Max(0, s.Left), unit, units), Math.Clamp(s.Left / Math.Max(came.GetValueOrDefault(l.Id), 1e-9), 0, 1), l.From, l.Expires, l.Place, l.KeptC is { } c ? Units.Show(c, Dimension.Temperature, units) : null,
+                    alive is { } a ? $"{Say.Number(a * 100, 2)} % alive" : null, says, tone, UnitCost(l, came.GetValueOrDefault(l.Id), wage) is { } cost ? $"{Say.Fixed(cost, 2)} a {(unit == "L" ? "litre" : "kilo")}" : null, l.Notes,
+                    [.. entries[l.Id].Take(12).Select(e => new EntryView(e.Id, e.At, (e.Amount < 0 ? "−" : "+") + StockKeeper.Shown(Math.Abs(e.Amount), unit, units), e.Reason, e.Batch ?? (e.ApplicationId is null ? null : "a job"), e.BatchId is { } b ? $"/brew/{b}" : e.ApplicationId is { } x ? $"/book?entry={x}" : null, e.Note))]);
+            }).ToList();
+            return new ShelfInputView(
+                i.Id, i.Name, i.Lot, i.Kind, kind.Name, kind.Group, unit, i.Lots.Count == 0 ? "not counted" : StockKeeper.Shown(Math.Max(0, lots.Where(l => !l.Unfit && !(l.Expires < now)).Sum(l => l.Left)), unit, units),
+                i.Price is { } p ? Say.Fixed(p, 2) : null, i.Density, i.SpeciesJson is null ? [] : BatchJson.Read<List<LabelSpecies>>(i.SpeciesJson), i.LabelPer,
+                i.LabelRate is { } rate ? unit == "L" ? Units.Show(rate / 1000, Dimension.Volume, units) : Units.Show(rate, Dimension.Mass, units) : null, i.LabelBasis, i.LabelEveryDays, i.LabelWaitDays,
+                i.NShare is { } n ? $"{Say.Number(n * 100)}-{Say.Number((i.PShare ?? 0) * 100)}-{Say.Number((i.KShare ?? 0) * 100)}" : null, i.Ph, i.Notes, i.UnfitWhy, i.Lots.Count > 0, MadeOrBought(i, came, wage, unit), rows);
+        }).ToList();
+        var expiring = views.SelectMany(v => v.Lots.Where(l => l.Expires is { } e && e < now.AddDays(21) && l.LeftShare > 0).Select(l => $"{v.Name}, {l.Mark}: {(l.Expires < now ? "past its date" : $"goes off in {Math.Ceiling((l.Expires!.Value - now).TotalDays):0} days")}, {l.LeftShown} left")).ToList();
+        return TypedResults.Ok(new ShelfView(views, await ToBuy(db, clock, inputs, standing, units), expiring, InputKinds.All, wage));
+    }
+
+    private static (string Says, string Tone) Says(LotStanding s, double? alive, DateTimeOffset now) =>
+        s.Unfit ? ("judged unfit: leave it", "stop")
+        : s.Expires < now ? ("past its date: plans leave it", "stop")
+        : s.Left <= 1e-9 ? ("used up", "go")
+        : alive < 0.5 ? ("more than half of it is dead: dose by what lives", "mind")
+        : s.Expires < now.AddDays(21) ? ("use it first: it goes off soon", "mind") : ("good", "go");
+
+    private static double? UnitCost(StockLot l, double came, double? wage) =>
+        came <= 0 || (l.Paid is null && (l.Minutes is null || wage is null)) ? null : ((l.Paid ?? 0) + ((l.Minutes ?? 0) * (wage ?? 0) / 60)) / came;
+
+    private static string? MadeOrBought(Input i, Dictionary<int, double> came, double? wage, string unit)
+    {
+        double? Cheapest(string origin) => i.Lots.Where(l => l.Origin == origin).Select(l => UnitCost(l, came.GetValueOrDefault(l.Id), wage)).Min();
+        var (made, bought) = (Cheapest("made"), Cheapest("bought") ?? i.Price);
+        return made is { } m && bought is { } b ? $"Yours comes to {Say.Fixed(m, 2)} a {(unit == "L" ? "litre" : "kilo")}, bought {Say.Fixed(b, 2)}{(wage is null ? "; your time is not counted until an hour has a price" : "")}." : null;
+    }
+
+    /// <summary>What plans of the coming two weeks want: batches not begun, and givings.</summary>
+    private static async Task<List<ToBuyView>> ToBuy(HoldingDb db, HoldingClock clock, List<Input> inputs, Dictionary<int, IReadOnlyList<LotStanding>> standing, UnitSystem units)
+    {
+        var (now, until) = (clock.Now, clock.Now.AddDays(14));
+        var wants = new List<Want>();
+        foreach (var batch in await db.Batches.AsNoTracking().Where(b => b.State == BatchState.Planned && b.UseAt < until).ToListAsync())
+        {
+            var brew = BatchJson.Brew(batch);
+            foreach (var (kind, litres) in (brew.Foods ?? []).Select(f => (f.Kind, (f.Ml ?? 0) / 1000)).Concat((brew.Sources ?? []).Select(s => (s.Kind, s.Litres ?? 0))))
+            {
+                if (inputs.FirstOrDefault(i => i.Kind == kind && i.Lots.Count > 0 && (batch.SourceInputId is null || InputKinds.Of(kind!).Group != "source" || i.Id == batch.SourceInputId)) is { } input)
+                {
+                    wants.Add(new Want(input.Id, StockKeeper.InUnit(input, litres, kind!), batch.PlannedStart, batch.Name));
+                }
+            }
+        }
+
+        var (from, to) = (DateOnly.FromDateTime(now.UtcDateTime), DateOnly.FromDateTime(until.UtcDateTime));
+        foreach (var g in await db.Givings.AsNoTracking().Where(g => g.ApplicationId == null && g.On >= from && g.On <= to).Select(g => new { g.Kind, g.InputId, g.On, g.Programme.Bed.Name, g.Programme.Bed.AreaM2 }).ToListAsync())
+        {
+            if ((inputs.FirstOrDefault(i => i.Id == g.InputId) ?? inputs.FirstOrDefault(i => InputKinds.Of(i.Kind).Biostimulant == g.Kind && i.Lots.Count > 0)) is { } input && Biostimulants.Find(g.Kind) is { } kind)
+            {
+                wants.Add(new Want(input.Id, StockKeeper.InUnit(input, (kind.LPerHa.From + kind.LPerHa.To) / 2 * g.AreaM2 / 10_000, input.Kind), new DateTimeOffset(g.On.ToDateTime(new TimeOnly(6, 0)), TimeSpan.Zero), $"{kind.Name} on {g.Name}"));
+            }
+        }
+
+        return [.. Shopping.List(wants, standing).Select(b =>
+        {
+            var input = inputs.First(i => i.Id == b.InputId);
+            var unit = StockKeeper.UnitOf(input);
+            return new ToBuyView(b.InputId, input.Name, StockKeeper.Shown(b.Amount, unit, units), b.By, Say.List([.. b.For]), StockKeeper.Shown(b.Left, unit, units));
+        })];
+    }
+
+    private static Task<IResult> KeepInput(ShelfRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
+    {
+        var fields = new TypedFields(await clock.Units());
+        var input = r.Id is null ? null : await db.Inputs.FindAsync(r.Id.Value);
+        if (r.Id is not null && input is null)
+        {
+            return Refusal.Of("id", "It is not there any more.", "Load the list again.");
+        }
+
+        if (input is null)
+        {
+            input = new Input { Name = "", Kind = "" };
+            db.Inputs.Add(input);
+        }
+
+        var kind = fields.OneOf("kind", r.Kind, [.. InputKinds.All.Select(k => k.Kind)]);
+        var unit = string.IsNullOrEmpty(r.Unit) ? InputKinds.Of(kind).Unit : fields.OneOf("unit", r.Unit, "L", "kg");
+        if (input.Id != 0 && unit != StockKeeper.UnitOf(input) && await db.Lots.AnyAsync(l => l.InputId == input.Id))
+        {
+            fields.Checks.Add("unit", "Its lots are kept in the other unit already.", "Add it anew under another name, and use the old lots up.");
+        }
+
+        input.Name = fields.Name("name", r.Name, "it");
+        (input.Kind, input.Unit) = (kind, unit);
+        double? Plain(string field, string? typed, double low, double high, string? way = null) => string.IsNullOrWhiteSpace(typed) ? null : fields.Quantity(field, typed, Dimension.Plain, low, high, way);
+        input.Density = Plain("density", r.Density, 0.05, 3, "kg in a litre; water is 1.");
+        input.Price = Plain("price", r.Price, 0, 100_000, "Of a litre, or of a kilogram.");
+        input.LabelEveryDays = Plain("labelEveryDays", r.LabelEveryDays, 1, 365);
+        input.LabelWaitDays = Plain("labelWaitDays", r.LabelWaitDays, 0, 365);
+        input.Ph = Plain("ph", r.Ph, 0, 14);
+        input.Notes = string.IsNullOrWhiteSpace(r.Notes) ? null : r.Notes.Trim()[..Math.Min(r.Notes.Trim().Length, 500)];
+        Label(r, input, unit, fields);
+        Npk(r.Npk, input, fields);
+        if (!fields.Checks.Sound)
+        {
+            return fields.Checks.Refusal;
+        }
+
+        await db.SaveChangesAsync();
+        return Writes.Done(new Kept(input.Id));
+    });
+
+    private static void Label(ShelfRequest r, Input input, string unit, TypedFields fields)
+    {
+        var species = r.Species.Where(s => !string.IsNullOrWhiteSpace(s.Name) || !string.IsNullOrWhiteSpace(s.Count)).Select((s, i) => new LabelSpecies { Name = fields.Name($"species[{i}].name", s.Name, "the organism"), Count = DoseEndpoints.Organisms(s.Count, $"species[{i}].count", fields) }).ToList();
+        if (species.Count > 12)
+        {
+            fields.Checks.Add("species", "That is more than twelve.", "Give the twelve that count.");
+        }
+
+        input.SpeciesJson = species.Count == 0 ? null : BatchJson.Keep(species);
+        input.LabelPer = species.Count == 0 ? null : r.LabelPer;
+        if (species.Count > 0 && r.LabelPer is not ("mL" or "g"))
+        {
+            fields.Checks.Add("labelPer", "The label's count says nothing without its “per”.", "Is it per mL or per g? It stands beside the number; powders and granules go by the gram.");
+        }
+
+        input.LabelBasis = string.IsNullOrWhiteSpace(r.LabelRate) ? null : fields.OneOf("labelBasis", r.LabelBasis, "perHa", "per100m2", "perLitre", "oneIn", "perPlant");
+        input.LabelRate = string.IsNullOrWhiteSpace(r.LabelRate) ? null
+            : r.LabelBasis == "oneIn" ? Dilutions.Read(r.LabelRate) is { Refused: null } d ? d.Value.OneIn : fields.Quantity("labelRate", r.LabelRate, Dimension.Plain, 1, 100_000)
+            : unit == "L" ? fields.Quantity("labelRate", r.LabelRate, Dimension.Volume, 1e-7, 100_000) * 1000 : fields.Quantity("labelRate", r.LabelRate, Dimension.Mass, 1e-4, 1e8);
+    }
+
+    private static void Npk(string? typed, Input input, TypedFields fields)
+    {
+        (input.NShare, input.PShare, input.KShare) = (null, null, null);
+        if (string.IsNullOrWhiteSpace(typed))
+        {
+            return;
+        }
+
+        var parts = typed.Replace(',', '.').Split('-', StringSplitOptions.TrimEntries).Select(p => double.TryParse(p.TrimEnd('%'), System.Globalization.NumberStyles.AllowDecimalPoint, System.Globalization.CultureInfo.InvariantCulture, out var v) ? v : double.NaN).ToList();
+        if (parts.Count != 3 || parts.Any(p => !(p is >= 0 and <= 65)) || parts.Sum() > 100)
+        {
+            fields.Checks.Add("npk", $"“{typed}” is no N-P-K.", "Write it as 2-1-3: per cent of N, P₂O₅ and K₂O by weight.");
+            return;
+        }
+
+        (input.NShare, input.PShare, input.KShare) = (parts[0] / 100, parts[1] / 100, parts[2] / 100);
+    }
+
+    private static Task<IResult> AddLot(int id, LotRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
+    {
+        var fields = new TypedFields(await clock.Units());
+        var input = await db.Inputs.AsNoTracking().FirstOrDefaultAsync(i => i.Id == id);
+        if (input is null)
+        {
+            return Refusal.Of("id", "It is not there any more.", "Load the list again.");
+        }
+
+        var liquid = StockKeeper.UnitOf(input) == "L";
+        var mark = fields.Name("mark", r.Mark, "the lot");
+        if (await db.Lots.AnyAsync(l => l.InputId == id && l.Mark == mark))
+        {
+            fields.Checks.Add("mark", $"There is a lot “{mark}” of it already.", "Give it another mark, or count the old one.");
+        }
+
+        var from = r.From ?? clock.Now;
+        if (from > clock.Now.AddMinutes(5) || from < clock.Now.AddYears(-10))
+        {
+            fields.Checks.Add("from", "That day is not in the last ten years.", "Give the day it was bought or made.");
+        }
+
+        if (r.Expires is { } e && e <= from)
+        {
+            fields.Checks.Add("expires", "It would go off before it came.", "Look at the date on it.");
+        }
+
+        var amount = liquid ? fields.Quantity("amount", r.Amount, Dimension.Volume, 1e-4, 100_000) : fields.Quantity("amount", r.Amount, Dimension.Mass, 0.1, 1e8) / 1000;
+        var lot = new StockLot
+        {
+            InputId = id,
+            Mark = mark,
+            Origin = fields.OneOf("origin", r.Origin, "bought", "made"),
+            From = from,
+            Expires = r.Expires,
+            Place = string.IsNullOrWhiteSpace(r.Place) ? null : fields.Name("place", r.Place, "the place"),
+            KeptC = fields.Optional("kept", r.Kept, Dimension.Temperature, -20, 50),
+            Paid = fields.Optional("paid", r.Paid, Dimension.Plain, 0, 1e7),
+            Minutes = fields.Optional("minutes", r.Minutes, Dimension.Plain, 0, 100_000),
+            Notes = string.IsNullOrWhiteSpace(r.Notes) ? null : r.Notes.Trim(),
+        };
+        if (!fields.Checks.Sound)
+        {
+            return fields.Checks.Refusal;
+        }
+
+        lot.Entries.Add(new StockEntry { At = from, RecordedAt = clock.Now, Amount = amount, Reason = "in" });
+        db.Lots.Add(lot);
+        await db.SaveChangesAsync();
+        return Writes.Done(new Kept(lot.Id));
+    });
+
+    /// <summary>Counted: what is really there, the difference is entered. Spilt or taken: so much less.</summary>
+    private static Task<IResult> AddEntry(int id, EntryRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
+    {
+        var fields = new TypedFields(await clock.Units());
+        var lot = await db.Lots.AsNoTracking().Include(l => l.Input).Where(l => l.Id == id).Select(l => new { l.Input, Left = l.Entries.Sum(e => e.Amount) }).FirstOrDefaultAsync();
+        if (lot is null)
+        {
+            return Refusal.Of("id", "There is no such lot.", "Load the list again.");
+        }
+
+        var reason = fields.OneOf("reason", r.Reason, "count", "spilt", "made");
+        var amount = StockKeeper.UnitOf(lot.Input) == "L" ? fields.Quantity("amount", r.Amount, Dimension.Volume, 0, 100_000) : fields.Quantity("amount", r.Amount, Dimension.Mass, 0, 1e8) / 1000;
+        if (fields.Checks.Sound && reason != "count" && amount > lot.Left + 1e-9)
+        {
+            fields.Checks.Add("amount", $"There are only {StockKeeper.Shown(Math.Max(0, lot.Left), StockKeeper.UnitOf(lot.Input), await clock.Units())} of it.", "Somebody may have used it meanwhile. Count it, or take less.");
+        }
+
+        if (r.Note is { Length: > 300 })
+        {
+            fields.Checks.Add("note", "That is too long.", "Up to 300 letters.");
+        }
+
+        if (!fields.Checks.Sound)
+        {
+            return fields.Checks.Refusal;
+        }
+
+        var entry = new StockEntry { LotId = id, At = fields.Past("at", r.At, clock.Now), RecordedAt = clock.Now, Amount = reason == "count" ? amount - lot.Left : -amount, Reason = reason, Note = string.IsNullOrWhiteSpace(r.Note) ? null : r.Note.Trim() };
+        db.StockEntries.Add(entry);
+        await db.SaveChangesAsync();
+        return Writes.Done(new Kept(entry.Id));
+    });
+
+    private static Task<IResult> SetWage(WageRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
+    {
+        var fields = new TypedFields(await clock.Units());
+        var wage = fields.Optional("hourly", r.Hourly, Dimension.Plain, 0, 1000);
+        if (!fields.Checks.Sound)
+        {
+            return fields.Checks.Refusal;
+        }
+
+        var holding = await db.Holdings.OrderBy(h => h.Id).FirstAsync();
+        holding.HourlyWage = wage;
+        return Writes.Done(new Kept(holding.Id));
+    });
+}

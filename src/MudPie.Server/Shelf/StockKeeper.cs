@@ -1,0 +1,74 @@
+using Microsoft.EntityFrameworkCore;
+using MudPie.Core.Brewing;
+using MudPie.Core.Shelf;
+using MudPie.Records;
+using MudPie.Records.Brewing;
+using MudPie.Records.Ground;
+using MudPie.Records.Shelf;
+using MudPie.Server.Web;
+
+namespace MudPie.Server.Shelf;
+
+/// <summary>What is left of each lot, and taking from it.</summary>
+public sealed class StockKeeper(HoldingDb db, HoldingClock clock)
+{
+    /// <summary>Lots by input, with what is left of each; judged unfit where its source was.</summary>
+    public async Task<Dictionary<int, IReadOnlyList<LotStanding>>> Standing(IReadOnlyCollection<int>? inputs = null)
+    {
+        var rows = await db.Lots.AsNoTracking().Where(l => inputs == null || inputs.Contains(l.InputId))
+            .Select(l => new { l.Id, l.InputId, l.Mark, l.From, l.Expires, Left = l.Entries.Sum(e => e.Amount), Unfit = l.Input.UnfitWhy != null, Answers = l.Input.Checks.OrderByDescending(c => c.Id).Select(c => c.AnswersJson).FirstOrDefault() })
+            .ToListAsync();
+        bool Unfit(string? answers) => answers is not null && SourceGate.Judge(BatchJson.Read<SourceAnswers>(answers)) is { Refused: null } r && r.Value.Fitness == SourceFitness.Unfit;
+        return rows.GroupBy(r => r.InputId).ToDictionary(g => g.Key, g => (IReadOnlyList<LotStanding>)[.. g.Select(r => new LotStanding(r.Id, r.Mark, r.Left, r.From, r.Expires, r.Unfit || Unfit(r.Answers)))]);
+    }
+
+    /// <summary>What would be taken of an input, oldest good lot first.</summary>
+    public async Task<DrawAnswer> Plan(int inputId, double amount, DateTimeOffset on) =>
+        Stock.Take((await Standing([inputId])).GetValueOrDefault(inputId) ?? [], amount, on).Value;
+
+    /// <summary>Writes what was taken. To be called within a write.</summary>
+    public IReadOnlyList<StockEntry> Write(IEnumerable<Draw> draws, DateTimeOffset at, string reason, int? batchId = null, string? note = null)
+    {
+        List<StockEntry> entries = [.. draws.Select(d => new StockEntry { LotId = d.LotId, At = at, RecordedAt = clock.Now, Amount = -d.Amount, Reason = reason, BatchId = batchId, Note = note })];
+        db.StockEntries.AddRange(entries);
+        return entries;
+    }
+
+    /// <summary>A batch has begun: its source and foods leave the shelf. What the shelf's book is short of is said in words, and the brew goes on.</summary>
+    public async Task<IReadOnlyList<string>> Brew(Batch batch, DateTimeOffset at)
+    {
+        var brew = BatchJson.Brew(batch);
+        var inputs = await db.Inputs.AsNoTracking().Where(i => i.UnfitWhy == null).OrderBy(i => i.Id).ToListAsync();
+        var wants = (brew.Foods ?? []).Select(f => (f.Kind, Litres: (f.Ml ?? 0) / 1000, Input: inputs.FirstOrDefault(i => i.Kind == f.Kind)))
+            .Concat((brew.Sources ?? []).Select(s => (s.Kind, Litres: s.Litres ?? 0, Input: inputs.FirstOrDefault(i => i.Id == batch.SourceInputId && i.Kind == s.Kind) ?? inputs.FirstOrDefault(i => i.Kind == s.Kind))));
+        var shorts = new List<string>();
+        foreach (var (kind, litres, input) in wants.Where(w => w.Input is not null && w.Litres > 0))
+        {
+            if (!await db.Lots.AnyAsync(l => l.InputId == input!.Id))
+            {
+                continue; // never counted: the shelf keeps no book of it
+            }
+
+            var amount = InUnit(input!, litres, kind!);
+            var taken = await Plan(input!.Id, amount, at);
+            Write(taken.Draws, at, "brew", batch.Id);
+            if (taken.Short > 0)
+            {
+                shorts.Add($"the shelf's book is short of {Shown(taken.Short, UnitOf(input), await clock.Units())} of {input.Name}: count it");
+            }
+        }
+
+        return shorts;
+    }
+
+    /// <summary>"L" or "kg".</summary>
+    public static string UnitOf(Input input) => input.Unit ?? InputKinds.Of(input.Kind).Unit;
+
+    /// <summary>Litres of a thing in the unit of its lots.</summary>
+    public static double InUnit(Input input, double litres, string kind) =>
+        UnitOf(input) == "L" ? litres : litres * (input.Density ?? Ingredients.Foods.FirstOrDefault(f => f.Kind == kind)?.GPerMl ?? 1);
+
+    /// <summary>An amount of a lot, in words.</summary>
+    public static string Shown(double amount, string unit, Core.Measures.UnitSystem units) =>
+        unit == "L" ? Core.Measures.Units.Show(amount, Core.Measures.Dimension.Volume, units) : Core.Measures.Units.Show(amount * 1000, Core.Measures.Dimension.Mass, units);
+}

@@ -1,0 +1,118 @@
+using System.Globalization;
+using Microsoft.EntityFrameworkCore;
+using MudPie.Core.Almanac;
+using MudPie.Core.Workings;
+using MudPie.Records;
+using MudPie.Records.PuttingOut;
+
+namespace MudPie.Server.Weather;
+
+/// <summary>The weather that is known, by the hour: from a service, or from a file that the grower brought.</summary>
+public sealed class WeatherBook(HoldingDb db)
+{
+    /// <summary>Hours within a span.</summary>
+    public async Task<IReadOnlyList<WeatherHour>> Hours(DateTimeOffset from, DateTimeOffset to) =>
+        [.. (await db.Weather.AsNoTracking().Where(w => w.At >= from && w.At < to).OrderBy(w => w.At).Take(400).ToListAsync()).Select(w => new WeatherHour(w.At, w.TemperatureC, w.WindMps, w.RainMm, w.CloudShare, w.HumidityShare))];
+
+    /// <summary>The weather of a moment in words, for the record; null where it is not known.</summary>
+    public async Task<string?> At(DateTimeOffset at)
+    {
+        var from = at.AddHours(-1);
+        var hour = await db.Weather.AsNoTracking().Where(w => w.At > from && w.At <= at).OrderByDescending(w => w.At).FirstOrDefaultAsync();
+        return hour is null ? null : $"{Say.Number(hour.TemperatureC)} °C, wind {Say.Number(hour.WindMps)} m/s, {(hour.RainMm > 0 ? $"{Say.Number(hour.RainMm)} mm of rain" : "dry")}{(hour.Source == "simulated" ? " (simulated)" : "")}";
+    }
+
+    /// <summary>Puts hours in; those of a file are not overwritten by a service.</summary>
+    public async Task<int> Put(IReadOnlyList<WeatherHour> hours, string source)
+    {
+        if (hours.Count == 0)
+        {
+            return 0;
+        }
+
+        var (from, to) = (hours.Min(h => h.At), hours.Max(h => h.At));
+        var known = await db.Weather.Where(w => w.At >= from && w.At <= to).ToDictionaryAsync(w => w.At);
+        var put = 0;
+        foreach (var hour in hours.DistinctBy(h => h.At))
+        {
+            var row = known.GetValueOrDefault(hour.At);
+            if (row is { Source: "file" } && source != "file")
+            {
+                continue;
+            }
+
+            if (row is null)
+            {
+                row = new WeatherHourKept { At = hour.At, Source = source };
+                db.Weather.Add(row);
+            }
+
+            (row.TemperatureC, row.WindMps, row.RainMm, row.CloudShare, row.HumidityShare, row.Source) = (hour.TemperatureC, hour.WindMps, hour.RainMm, hour.CloudShare, hour.HumidityShare, source);
+            put++;
+        }
+
+        await db.SaveChangesAsync();
+        return put;
+    }
+}
+
+/// <summary>Asks a weather service on the loopback address every half hour; without one, what is known stays.</summary>
+public sealed class WeatherReader(IServiceScopeFactory scopes, TimeProvider time, IConfiguration settings, ILogger<WeatherReader> log) : BackgroundService
+{
+    private sealed record Reply(bool Simulated, IReadOnlyList<WeatherHour> Hours);
+
+    /// <inheritdoc/>
+    protected override async Task ExecuteAsync(CancellationToken stoppingToken)
+    {
+        if (settings["Holding:WeatherUrl"] is not { Length: > 0 } url || !Uri.TryCreate(url, UriKind.Absolute, out var address) || !address.IsLoopback)
+        {
+            return;
+        }
+
+        using var http = new HttpClient { BaseAddress = address, Timeout = TimeSpan.FromSeconds(5) };
+        while (!stoppingToken.IsCancellationRequested)
+        {
+            var wait = TimeSpan.FromMinutes(30);
+            try
+            {
+                if (!await Read(http, stoppingToken))
+                {
+                    wait = TimeSpan.FromSeconds(3); // not set up yet
+                }
+            }
+            catch (Exception e) when (e is HttpRequestException or TaskCanceledException or System.Text.Json.JsonException or DbUpdateException or Microsoft.Data.Sqlite.SqliteException)
+            {
+                if (!stoppingToken.IsCancellationRequested)
+                {
+                    log.LogInformation("The weather service did not answer: {Message}", e.Message);
+                }
+
+                wait = TimeSpan.FromSeconds(2);
+            }
+
+            try
+            {
+                await Task.Delay(wait, stoppingToken);
+            }
+            catch (OperationCanceledException)
+            {
+                return;
+            }
+        }
+    }
+
+    private async Task<bool> Read(HttpClient http, CancellationToken stop)
+    {
+        using var scope = scopes.CreateScope();
+        var db = scope.ServiceProvider.GetRequiredService<HoldingDb>();
+        if (await db.Holdings.AsNoTracking().OrderBy(h => h.Id).FirstOrDefaultAsync(stop) is not { } holding)
+        {
+            return false;
+        }
+
+        var from = time.GetUtcNow().AddHours(-14);
+        var reply = await http.GetFromJsonAsync<Reply>(string.Create(CultureInfo.InvariantCulture, $"hours?latitude={holding.Latitude}&longitude={holding.Longitude}&from={from.UtcDateTime:yyyy-MM-dd'T'HH:mm:ss'Z'}&hours=112"), stop);
+        await scope.ServiceProvider.GetRequiredService<WeatherBook>().Put(reply?.Hours ?? [], reply is { Simulated: true } ? "simulated" : "service");
+        return true;
+    }
+}
