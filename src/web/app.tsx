@@ -23,7 +23,17 @@ const PracticeRoom = lazy(() => import("./rooms/brew/PracticeRoom").then((m) => 
 const Card = lazy(() => import("./rooms/brew/Card").then((m) => ({ default: m.Card })));
 const WatchRoom = lazy(() => import("./rooms/watch/WatchRoom").then((m) => ({ default: m.WatchRoom })));
 const PutOutRoom = lazy(() => import("./rooms/put-out/PutOutRoom").then((m) => ({ default: m.PutOutRoom })));
-const PutOut = lazy(() => import("./rooms/put-out/PutOut").then((m) => ({ default: m.PutOut })));
+const Tank = lazy(() => import("./rooms/put-out/Tank").then((m) => ({ default: m.Tank })));
+const Windows = lazy(() => import("./rooms/put-out/Windows").then((m) => ({ default: m.Windows })));
+const Dose = lazy(() => import("./rooms/put-out/Dose").then((m) => ({ default: m.Dose })));
+const SeasonRoom = lazy(() => import("./rooms/put-out/SeasonRoom").then((m) => ({ default: m.SeasonRoom })));
+const SprayerRoom = lazy(() => import("./rooms/put-out/SprayerRoom").then((m) => ({ default: m.SprayerRoom })));
+const MixRoom = lazy(() => import("./rooms/put-out/MixRoom").then((m) => ({ default: m.MixRoom })));
+const Shelf = lazy(() => import("./rooms/shelf/Shelf").then((m) => ({ default: m.Shelf })));
+const Book = lazy(() => import("./rooms/book/Book").then((m) => ({ default: m.Book })));
+const Thread = lazy(() => import("./rooms/book/Thread").then((m) => ({ default: m.Thread })));
+const SeasonRecord = lazy(() => import("./rooms/book/SeasonRecord").then((m) => ({ default: m.SeasonRecord })));
+const PlanOfBeds = lazy(() => import("./rooms/book/PlanOfBeds").then((m) => ({ default: m.PlanOfBeds })));
 const Brix = lazy(() => import("./rooms/judge/Brix").then((m) => ({ default: m.Brix })));
 
 const waiting = (
@@ -68,7 +78,18 @@ export function App() {
               <Route path="/watch" element={<WatchRoom />} />
               <Route path="/brew/:id" element={<BatchPage />} />
               <Route path="/put-out" element={<PutOutRoom />} />
-              <Route path="/put-out/:id" element={<PutOut />} />
+              <Route path="/put-out/windows" element={<Windows />} />
+              <Route path="/put-out/tank" element={<Tank />} />
+              <Route path="/put-out/dose" element={<Dose />} />
+              <Route path="/put-out/season" element={<SeasonRoom />} />
+              <Route path="/put-out/sprayers" element={<SprayerRoom />} />
+              <Route path="/put-out/mixing" element={<MixRoom />} />
+              <Route path="/put-out/:id" element={<Tank />} />
+              <Route path="/shelf" element={<Shelf />} />
+              <Route path="/book" element={<Book />} />
+              <Route path="/book/thread" element={<Thread />} />
+              <Route path="/book/season" element={<SeasonRecord />} />
+              <Route path="/book/plan" element={<PlanOfBeds />} />
               <Route path="/judge/brix" element={<Brix />} />
               <Route path="*" element={<Navigate to="/" replace />} />
             </Route>

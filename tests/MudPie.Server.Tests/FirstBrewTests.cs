@@ -35,14 +35,14 @@ public class FirstBrewTests : IDisposable
         var off = await _h.Get(path);
         ((string)off["watch"]!["value"]!["verdict"]!["sentence"]!).ShouldStartWith("Use it before");
 
-        object Out(params string[] seen) => new { dilution = "1:5", bedIds = new[] { 1 }, brew = "10 L", tool = "knapsack", tank = "15 L", cautionsSeen = seen };
-        var spread = await _h.Post($"/api/put-out/{id}/work-out", Out());
-        ((double)spread["value"]!["spread"]!["waterL"]!).ShouldBe(50, 1e-9);
-        ((string)spread["value"]!["spread"]!["dilution"]!).ShouldBe("1 part tea + 5 parts water (1 in 6)");
-        (await _h.Refused($"/api/put-out/{id}", Out())).Keys.ShouldBe(["cautionsSeen"]);
+        object Out(params string[] seen) => new { batchId = id, dilution = "1:5", bedIds = new[] { 1 }, brew = "10 L", tool = "knapsack", tank = "15 L", cautionsSeen = seen };
+        var spread = await _h.Post("/api/put-out/tank/work-out", Out());
+        ((double)spread["value"]!["job"]!["waterL"]!).ShouldBe(50, 1e-9);
+        ((string)spread["value"]!["job"]!["dilution"]!).ShouldBe("1 part tea + 5 parts water (1 in 6)");
+        (await _h.Refused("/api/put-out/tank", Out())).Keys.ShouldBe(["cautionsSeen"]);
         var cautions = spread["cautions"]!.AsArray().Select(c => (string)c!["id"]!).ToArray();
-        await _h.Post($"/api/put-out/{id}", Out(cautions));
-        (await _h.Refused($"/api/put-out/{id}", Out(cautions)))["batch"].ShouldContain("not there to put out");
+        await _h.Post("/api/put-out/tank", Out(cautions));
+        (await _h.Refused("/api/put-out/tank", Out(cautions)))["batch"].ShouldContain("not there to put out");
 
         _h.Clock.Advance(TimeSpan.FromDays(2));
         (await _h.Get("/api/today"))["items"]!.AsArray().Select(i => (string)i!["title"]!).ShouldContain(t => t.StartsWith("Brix on Ridge Bed 4", StringComparison.Ordinal));
@@ -76,12 +76,12 @@ public class FirstBrewTests : IDisposable
         await _h.Post($"/api/brew/batches/{id}/log", new { kind = "oxygen", value = "4.1" });
         (await _h.Get("/api/today"))["items"]![0]!["title"]!.ToString().ShouldContain("not fit to use");
 
-        var cautions = (await _h.Post($"/api/put-out/{id}/work-out", Out(null, [])))["cautions"]!.AsArray().Select(c => (string)c!["id"]!).ToArray();
-        (await _h.Refused($"/api/put-out/{id}", Out(null, cautions)))["overrideWhy"].ShouldContain("4.1 mg/L");
-        await _h.Post($"/api/put-out/{id}", Out("on fallow ground only, nothing grown there this year", cautions));
+        var cautions = (await _h.Post("/api/put-out/tank/work-out", Out(null, [])))["cautions"]!.AsArray().Select(c => (string)c!["id"]!).ToArray();
+        (await _h.Refused("/api/put-out/tank", Out(null, cautions)))["overrideWhy"].ShouldContain("4.1 mg/L");
+        await _h.Post("/api/put-out/tank", Out("on fallow ground only, nothing grown there this year", cautions));
         ((string)(await _h.Get("/api/put-out"))["past"]![0]!["overrideWhy"]!).ShouldStartWith("on fallow");
 
-        static object Out(string? why, string[] seen) => new { dilution = "neat", bedIds = new[] { 1 }, brew = "5 L", tool = "can", tank = "10 L", overrideWhy = why, cautionsSeen = seen };
+        object Out(string? why, string[] seen) => new { batchId = id, purpose = "root", dilution = "neat", bedIds = new[] { 1 }, brew = "5 L", tool = "can", tank = "10 L", overrideWhy = why, cautionsSeen = seen };
     }
 
     [Fact]

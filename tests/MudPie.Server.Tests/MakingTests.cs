@@ -55,9 +55,9 @@ public class MakingTests : IDisposable
         var watch = await Watch(id);
         ((string)watch["gate"]!["fitness"]!).ShouldBe("feed");
         ((string)watch["verdict"]!["sentence"]!).ShouldContain("feed, not a live brew");
-        var spread = (await _h.Post($"/api/put-out/{id}/work-out", new { brew = "2 L", dilution = "1:20", tank = "15 L", bedIds = new[] { 1 }, tool = "can" }));
+        var spread = (await _h.Post("/api/put-out/tank/work-out", new { batchId = id, purpose = "root", brew = "2 L", dilution = "1:20", tank = "15 L", bedIds = new[] { 1 }, tool = "can" }));
         var seen = spread["cautions"]!.AsArray().Select(c => (string)c!["id"]!).ToArray();
-        await _h.Post($"/api/put-out/{id}", new { brew = "2 L", dilution = "1:20", tank = "15 L", bedIds = new[] { 1 }, tool = "can", cautionsSeen = seen });
+        await _h.Post("/api/put-out/tank", new { batchId = id, purpose = "root", brew = "2 L", dilution = "1:20", tank = "15 L", bedIds = new[] { 1 }, tool = "can", cautionsSeen = seen });
         ((string)(await _h.Get("/api/put-out"))["past"]![0]!["fitness"]!).ShouldBe("a feed");
     }
 

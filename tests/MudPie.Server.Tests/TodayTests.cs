@@ -176,6 +176,6 @@ public class TodayTests : IDisposable
     public async Task Nonsense_at_putting_out_is_refused_at_its_field(string brew, string dilution, string tank, int bed, string field)
     {
         var id = await _h.Started();
-        (await _h.Refused($"/api/put-out/{id}/work-out", new { brew, dilution, tank, bedIds = new[] { bed }, tool = "can" })).Keys.ShouldContain(field);
+        (await _h.Refused("/api/put-out/tank/work-out", new { batchId = id, brew, dilution, tank, bedIds = new[] { bed }, tool = "can" })).Keys.ShouldContain(field);
     }
 }

@@ -7,7 +7,11 @@ namespace MudPie.Core.Measures;
 /// <param name="Text">"2 tbsp + 1 tsp".</param>
 /// <param name="RoundedL">What those tools hold, in litres.</param>
 /// <param name="ErrorShare">(rounded − wanted) ÷ wanted; 0.02 is 2 % over.</param>
-public sealed record ToolAmount(string Text, double RoundedL, double ErrorShare);
+public sealed record ToolAmount(string Text, double RoundedL, double ErrorShare)
+{
+    /// <summary>The tools with the error that rounding to them makes: "¼ tsp (30 % short)".</summary>
+    public string WithError => ErrorShare <= -1 || RoundedL == 0 ? Text : $"{Text} ({Spoons.ErrorText(ErrorShare)})";
+}
 
 /// <summary>Rounds volumes to spoons, cups, jugs and buckets, and says what the rounding costs.</summary>
 public static class Spoons

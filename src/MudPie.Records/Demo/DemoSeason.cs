@@ -217,22 +217,22 @@ internal static class DemoSeason
     {
         var beds = kit.Named(past.Beds);
         var dilution = past.Purpose == "leaf" ? "1:5" : "1:1";
-        var spread = Spread.Of(batch.BrewL, dilution, [.. beds.Select(b => new BedToCover(b.Name, b.AreaM2))], past.Vessel == "bucket" ? 15 : 400, past.Purpose == "leaf").Value;
+        var spread = TankJob.Of(new TankJobQuestion { Purpose = past.Purpose, BrewL = batch.BrewL, Dilution = dilution, SpareShare = 0, TankL = past.Vessel == "bucket" ? 15 : 400, Beds = [.. beds.Select(b => new JobBed { Name = b.Name, AreaM2 = b.AreaM2 })] }).Value;
         var application = new Application
         {
             Batch = batch,
             At = useAt,
             RecordedAt = useAt.AddMinutes(50),
             Dilution = dilution,
-            OneIn = spread.OneIn,
-            TeaL = spread.TeaL,
+            OneIn = spread.OneIn!.Value,
+            TeaL = spread.BrewL,
             WaterL = spread.WaterL,
             Tool = past.Vessel == "bucket" ? "15 L knapsack, kept for biology" : "400 L mounted boom",
             TankL = past.Vessel == "bucket" ? 15 : 400,
             Fitness = batch.Making == "tea" ? "fit" : "unseen",
             CautionsSeen = "spraying brew-on-food run-off dilution-water",
         };
-        application.Beds.AddRange(beds.Zip(spread.Beds, (bed, share) => new ApplicationBed { Bed = bed, TeaL = share.TeaL, TotalL = share.TotalL }));
+        application.Beds.AddRange(beds.Zip(spread.Beds, (bed, share) => new ApplicationBed { Bed = bed, TeaL = share.BrewL, TotalL = share.MixL }));
         return application;
     }
 

@@ -56,7 +56,7 @@ internal static class DemoShelf
         Rect("Glass Lean-to", 150, 84, 7, 4);
         for (var i = 1; i <= 8; i++)
         {
-            Rect($"Ridge Bed {i}", 180, 58 + ((i - 1) * 2.6), 30, 1.2);
+            Rect($"Ridge Bed {i}", 180, 62 + ((i - 1) * 2.6), 30, 1.2);
         }
     }
 

@@ -123,7 +123,7 @@ public static class DoseEndpoints
         var worked = dose.Refused is null ? dose.Worked : null;
         return TypedResults.Ok(new DoseView(
             input.Name, kind.Life, lot is null ? "No lot is counted: taken as fresh." : $"From {lot.Mark}, {Say.Number(age)} days old, kept at {Units.Show(kept, Dimension.Temperature, units)}.", InoculantDose.Viable(kind.Life, age, kept),
-            worked, worked is { Value.Unit: "mL" } w ? Spoons.InTools(new Litres(w.Value.Amount / 1000), units).Text : null, injector, tank, course, asks,
+            worked, worked is { Value.Unit: "mL" } w ? Spoons.InTools(new Litres(w.Value.Amount / 1000), units).WithError : null, injector, tank, course, asks,
             worked?.Value.CostPer1E9 is { } cost ? $"{Say.Number(cost)} for a thousand million alive" : "no price known"));
     }
 

@@ -79,7 +79,7 @@ public static class ProgrammeEndpoints
         var givings = p.Givings.OrderBy(g => g.On).ThenBy(g => g.Id).Select(g =>
         {
             var look = looks.First(l => l.Kind == g.Kind && l.On == g.On);
-            return new GivingView(g.Id, g.Version, g.Kind, look.Name, g.On, g.Purpose, $"1 in {Say.Number(look.OneIn)}", look.Stage, look.Fit, look.Says, Units.Show(look.ProductL, Dimension.Volume, units), Spoons.InTools(new Litres(look.ProductL), units).Text, look.Hour, g.ApplicationId is not null, g.InputId);
+            return new GivingView(g.Id, g.Version, g.Kind, look.Name, g.On, g.Purpose, $"1 in {Say.Number(look.OneIn)}", look.Stage, look.Fit, look.Says, Units.Show(look.ProductL, Dimension.Volume, units), Spoons.InTools(new Litres(look.ProductL), units).WithError, look.Hour, g.ApplicationId is not null, g.InputId);
         });
         return new(p.Id, p.BedId, p.Bed.Name, p.Bed.Crop, Units.Show(p.Bed.AreaM2, Dimension.Area, units), p.Start, p.Harvest, worked.Value.Stages, [.. givings], worked.Value.Misses,
             [.. worked.Value.Needs.Select(n => $"{Units.Show(n.Value, Dimension.Volume, units)} of {n.Key}")], $"{Say.Number(worked.Value.PotassiumG)} g of K₂O", worked);

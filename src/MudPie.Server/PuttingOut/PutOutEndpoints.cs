@@ -48,7 +48,7 @@ public static class PutOutEndpoints
                 a.Fitness,
                 a.OverrideWhy,
                 a.SprayerId,
-                Items = a.Items.Select(i => i.Name).Distinct().ToList(),
+                Items = a.Items.Select(i => i.Name).ToList(),
                 Beds = a.Beds.Select(x => x.Bed.Name).ToList(),
                 Total = a.Beds.Sum(x => x.TotalL),
                 Washed = a.SprayerId == null || db.Washes.Any(w => w.SprayerId == a.SprayerId && w.At >= a.At),
@@ -56,7 +56,7 @@ public static class PutOutEndpoints
         return TypedResults.Ok(new PutOutView(
             [.. ready.Select(b => new BatchLine(b.Id, b.Name, b.State, b.Making, b.Purpose, b.Vessel, b.Shape, b.BrewL, Units.Show(b.BrewL, Dimension.Volume, units), b.PlannedStart, b.StartedAt, b.AirOffAt, b.UseAt, b.IsDemo, b.Beds, null, BatchViews.Outcome(b.State, null, null)))],
             [.. past.Select(a => new ApplicationView(
-                a.Id, a.BatchId, Say.List([.. new[] { a.Batch }.OfType<string>(), .. a.Items]), a.At, a.Purpose, Dilutions.Read(a.Dilution).Match(d => d.Value.BothWays, _ => a.Dilution), Units.Show(a.TeaL, Dimension.Volume, units),
+                a.Id, a.BatchId, Say.List([.. new[] { a.Batch }.OfType<string>(), .. a.Items.Distinct()]), a.At, a.Purpose, Dilutions.Read(a.Dilution).Match(d => d.Value.BothWays, _ => a.Dilution), Units.Show(a.TeaL, Dimension.Volume, units),
                 Units.Show(a.Total, Dimension.Volume, units), a.Tool, a.Fitness, a.OverrideWhy, a.Beds, !a.Washed, a.SprayerId))]));
     }
 

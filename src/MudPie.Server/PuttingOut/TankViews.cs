@@ -17,7 +17,7 @@ internal static class TankViews
     {
         string L(double litres) => Units.Show(litres, Dimension.Volume, units);
         AmountView Amount(ProductAmount p) => p.Unit == "mL"
-            ? new(p.Name, L(p.Amount / 1000), Spoons.InTools(new Litres(p.Amount / 1000), units).Text)
+            ? new(p.Name, L(p.Amount / 1000), Spoons.InTools(new Litres(p.Amount / 1000), units).WithError)
             : new(p.Name, Units.Show(p.Amount, Dimension.Mass, units), null);
         string Lot(double amount, Input input) => StockKeeper.Shown(amount, StockKeeper.UnitOf(input), units);
         return new TankView(
@@ -25,7 +25,7 @@ internal static class TankViews
             [.. job.Beds.Select((b, i) => new ShareView(
                 beds[i].Id, b.Name, Units.Show(b.AreaM2, Dimension.Area, units), L(b.MixL), L(b.BrewL), L(b.WaterL), $"{L(b.BrewPer100M2)} of brew on 100 m²", $"{Say.Number(b.Millimetres, 2)} mm", b.StepSays, [.. b.Products.Select(Amount)]))],
             [.. job.Loads.Select((l, i) => new LoadView(
-                i + 1, L(l.MixL), L(l.BrewL), L(l.WaterL), Spoons.InTools(new Litres(Math.Max(0, l.WaterL)), units).Text, [.. l.Products.Select(Amount)], [.. l.Beds.Select(b => $"{b.Name}: {L(b.MixL)}")]))],
+                i + 1, L(l.MixL), L(l.BrewL), L(l.WaterL), Spoons.InTools(new Litres(Math.Max(0, l.WaterL)), units).WithError, [.. l.Products.Select(Amount)], [.. l.Beds.Select(b => $"{b.Name}: {L(b.MixL)}")]))],
             gate, mixing, sprayer, place,
             [.. items.Select(i => new DrawView(
                 i.Input.Id, i.Input.Name, [.. i.Draw.Draws.Select(d => new AmountView(d.Mark, Lot(d.Amount, i.Input), null))],

@@ -1,12 +1,13 @@
-import { useId } from "react";
+import { useId, useState } from "react";
 import { Link, useNavigate } from "react-router-dom";
-import { client, type Schemas, useRead } from "../api/client";
+import { client, type Schemas, useRead, useWrite } from "../api/client";
+import { Button } from "./Button";
+import { BASE, Loaf } from "./Loaf";
 import { useClock } from "./clock";
 
 const H = 112;
-const BASE = 84;
 
-/** The day line: hours back to two days on. Night shaded, low sun hatched, brews as loaves that swell, readings as pips, a stake for now. */
+/** The day line: hours back to two days on. Night shaded, low sun hatched, windows in brackets, brews as loaves that swell and slide, a stake for now. */
 export function DayLine() {
   const line = useRead(["day-line"], () => client.GET("/api/day-line"));
   if (!line.data) return <div className="h-16 bg-paper wide:h-28" aria-busy={line.isPending} />;
@@ -21,6 +22,7 @@ export function DayLine() {
 /** On a phone: the next three things. */
 function Folded({ line }: { line: Schemas["DayLineView"] }) {
   const clock = useClock();
+  const window = line.windows.find((w) => w.purpose === "leaf" && new Date(w.to) > new Date(line.now));
   return (
     <nav aria-label="Next on the day line" className="flex gap-3 overflow-x-auto bg-paper px-4 py-2 wide:hidden">
       <span className="figures font-head text-xl font-bold text-clay">{clock.time(line.now)}</span>
@@ -29,15 +31,29 @@ function Folded({ line }: { line: Schemas["DayLineView"] }) {
           <b className="figures">{clock.time(n.at)}</b> {n.text}
         </Link>
       ))}
-      {line.next.length === 0 && <span className="py-1 text-ash">nothing on the line</span>}
+      {window && (
+        <Link to="/put-out/windows" className="min-h-11 whitespace-nowrap border-t-4 border-moss pt-1">
+          <b className="figures">{clock.time(window.from)}</b> leaves can be sprayed
+        </Link>
+      )}
+      {line.next.length === 0 && !window && <span className="py-1 text-ash">nothing on the line</span>}
     </nav>
   );
+}
+
+interface Moved {
+  id: number;
+  name: string;
+  from: string;
+  to: string;
 }
 
 function Unfolded({ line }: { line: Schemas["DayLineView"] }) {
   const id = useId();
   const clock = useClock();
   const go = useNavigate();
+  const [says, setSays] = useState<{ name: string; verdict: Schemas["Verdict"] } | null>(null);
+  const [moved, setMoved] = useState<Moved | null>(null);
   const from = new Date(line.from).getTime();
   const span = new Date(line.to).getTime() - from;
   const x = (at: string) => ((new Date(at).getTime() - from) / span) * 1280;
@@ -62,6 +78,11 @@ function Unfolded({ line }: { line: Schemas["DayLineView"] }) {
             <rect key={s.from} x={x(s.from)} y={BASE} width={x(s.to) - x(s.from)} height="9" fill={`url(#${id})`} />
           ) : null,
         )}
+        {line.windows
+          .filter((w) => w.purpose === "leaf")
+          .map((w) => (
+            <Window key={w.from} w={w} left={x(w.from)} right={Math.min(x(w.to), 1279)} />
+          ))}
         <path d={`M0 ${BASE}H1280`} className="stroke-ink" strokeWidth="1.6" />
         {hours.map((h) => (
           <text
@@ -80,10 +101,18 @@ function Unfolded({ line }: { line: Schemas["DayLineView"] }) {
             key={b.id}
             brew={b}
             x={x}
+            unit={span / 1280}
             row={i}
             open={() => go(`/brew/${b.id}`)}
-            label={`${b.name}, ${b.state.toLowerCase()}, for ${clock.when(b.useAt)}`}
+            moved={setMoved}
+            says={setSays}
           />
+        ))}
+        {line.waits.map((w) => (
+          <g key={w.at + w.text} transform={`translate(${x(w.at)} ${BASE})`}>
+            <path d="M-6 -10h12v12h-12z" className="fill-straw stroke-paper" strokeWidth="1.5" />
+            <title>{w.text}</title>
+          </g>
         ))}
         {line.pips.map((p) => (
           <circle
@@ -103,61 +132,80 @@ function Unfolded({ line }: { line: Schemas["DayLineView"] }) {
           now {clock.time(line.now)}
         </text>
       </svg>
+      <Remark
+        says={says}
+        moved={moved}
+        clear={() => {
+          setSays(null);
+          setMoved(null);
+        }}
+      />
     </div>
   );
 }
 
-interface LoafProps {
-  brew: Schemas["DayBrew"];
-  x: (at: string) => number;
-  row: number;
-  open: () => void;
-  label: string;
-}
-
-/** A loaf: as high as it is grown; its crust turns ragged where oxygen runs short. */
-function Loaf({ brew, x, row, open, label }: LoafProps) {
-  const tall = 44;
-  const crust = brew.loaf
-    .map(
-      (p, i) => `L${x(p.at).toFixed(1)} ${(BASE - 6 - p.level * tall - (p.short ? (i % 2 ? 5 : -5) : 0)).toFixed(1)}`,
-    )
-    .join("");
-  const [first, last] = [brew.loaf[0], brew.loaf.at(-1)];
-  if (!first || !last) return null;
-  const width = x(last.at) - x(first.at);
-  const planned = brew.state === "Planned";
-  const left = Math.max(x(first.at), 4);
+/** A stretch in which leaves can be sprayed: a bracket that opens the windows. */
+function Window({ w, left, right }: { w: Schemas["DayWindow"]; left: number; right: number }) {
+  const clock = useClock();
+  const go = useNavigate();
+  const open = () => go("/put-out/windows");
   return (
     <g
       role="link"
       tabIndex={0}
-      aria-label={label}
+      aria-label={`Leaves can be sprayed ${clock.when(w.from)} to ${clock.time(w.to)}: ${w.sentence}`}
       className="cursor-pointer"
       onClick={open}
-      onKeyDown={(e) => {
-        if (e.key === "Enter") open();
-      }}
+      onKeyDown={(e) => e.key === "Enter" && open()}
     >
-      <path
-        d={`M${x(first.at)} ${BASE}${crust}L${x(last.at) + Math.min(6, width / 4)} ${BASE}Z`}
-        className={planned ? "fill-paper stroke-clay" : "fill-brew stroke-clay"}
-        strokeWidth="2.2"
-        strokeDasharray={planned ? "5 4" : undefined}
-        strokeLinejoin="round"
-      />
-      {x(brew.useAt) < 1280 && (
-        <path d={`M${x(brew.useAt) - 12} 26v-6h24v6`} fill="none" className="stroke-moss" strokeWidth="2.6" />
-      )}
-      <text
-        x={width > 130 ? left + 8 : left}
-        y={width > 130 ? BASE - 12 : 40 + (row % 2) * 18}
-        fontSize="15"
-        fontWeight="700"
-        className="fill-ink halo"
-      >
-        {brew.name}
-      </text>
+      <rect x={left} y={BASE} width={Math.max(0, right - left)} height="28" fill="transparent" />
+      <path d={`M${left} ${BASE + 2}v8H${right}v-8`} fill="none" className="stroke-moss" strokeWidth="3.2" />
+      <title>{`leaves: ${clock.time(w.from)} to ${clock.time(w.to)}, ${w.sentence}`}</title>
     </g>
+  );
+}
+
+/** What sliding a brew does, and the way back. */
+function Remark({
+  says,
+  moved,
+  clear,
+}: {
+  says: { name: string; verdict: Schemas["Verdict"] } | null;
+  moved: Moved | null;
+  clear: () => void;
+}) {
+  const clock = useClock();
+  const back = useWrite(
+    (m: Moved, headers) =>
+      client.POST("/api/brew/batches/{id}/move", {
+        params: { path: { id: m.id } },
+        body: { useAt: m.from, version: null },
+        headers,
+      }),
+    clear,
+  );
+  if (!says && !moved) return null;
+  const look = says ? { go: "text-moss", mind: "text-straw", stop: "text-plum" }[says.verdict.tone] : "";
+  const mark = says ? { go: "✓", mind: "▲", stop: "■" }[says.verdict.tone] : "";
+  return (
+    <div role="status" className="mx-auto flex max-w-[88rem] flex-wrap items-center gap-x-5 border-t border-line px-7">
+      {says && (
+        <p className="py-2">
+          <b className={look}>
+            {mark} {says.name}: {says.verdict.sentence}
+          </b>{" "}
+          {says.verdict.why}
+        </p>
+      )}
+      {moved && (
+        <Button kind="plain" disabled={back.isPending} onClick={() => back.mutate(moved)}>
+          put {moved.name} back to {clock.when(moved.from)}
+        </Button>
+      )}
+      <Button kind="plain" onClick={clear}>
+        all right
+      </Button>
+    </div>
   );
 }

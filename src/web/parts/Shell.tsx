@@ -4,6 +4,7 @@ import { Link, NavLink, Outlet, useLocation, useNavigate } from "react-router-do
 import { client, type Schemas, useWrite } from "../api/client";
 import { Button } from "./Button";
 import { DayLine } from "./DayLine";
+import { NoteIt } from "./NoteIt";
 import { useNotices } from "./useNotices";
 
 const names: Record<string, { name: string; to: string }> = {
@@ -11,6 +12,8 @@ const names: Record<string, { name: string; to: string }> = {
   brew: { name: "Brew", to: "/brew" },
   "put-out": { name: "Put out", to: "/put-out" },
   judge: { name: "Judge", to: "/judge/brix" },
+  shelf: { name: "Shelf", to: "/shelf" },
+  book: { name: "Book", to: "/book" },
 };
 
 type Light = "day" | "night";
@@ -29,6 +32,7 @@ function useLight(): [Light, (l: Light) => void] {
 export function Shell({ holding }: { holding: Schemas["HoldingView"] }) {
   const [light, setLight] = useLight();
   const [keys, setKeys] = useState(false);
+  const [note, setNote] = useState(false);
   useNotices();
   const go = useNavigate();
   const place = useLocation();
@@ -48,7 +52,10 @@ export function Shell({ holding }: { holding: Schemas["HoldingView"] }) {
       else if (e.key === "w") window.dispatchEvent(new CustomEvent("mudpie-key", { detail: "sum" }));
       else if (e.key === ".") go("/");
       else if (e.key === "?") setKeys(true);
-      else if (e.key === "l") setLight(light === "day" ? "night" : "day");
+      else if (e.key === "n") {
+        e.preventDefault(); // or the n would be the first letter of the note
+        setNote(true);
+      } else if (e.key === "l") setLight(light === "day" ? "night" : "day");
     };
     window.addEventListener("keydown", press);
     return () => window.removeEventListener("keydown", press);
@@ -65,7 +72,7 @@ export function Shell({ holding }: { holding: Schemas["HoldingView"] }) {
       key={r.to}
       to={r.to}
       aria-current={here(r.to) ? "page" : undefined}
-      className={`relative flex min-h-12 items-center px-1 font-head text-lg wide:text-xl ${here(r.to) ? "font-bold text-clay" : ""}`}
+      className={`relative flex min-h-12 items-center font-head text-base wide:px-1 wide:text-xl ${here(r.to) ? "font-bold text-clay" : ""}`}
     >
       {r.name}
       {here(r.to) && (
@@ -96,35 +103,48 @@ export function Shell({ holding }: { holding: Schemas["HoldingView"] }) {
             <img src="/mark.svg" alt="" className="h-7 w-7" />
             <b className="font-head">Mud Pie</b>
           </p>
-          <DropdownMenu.Root modal={false}>
-            <DropdownMenu.Trigger className="min-h-12 text-left text-base underline decoration-line underline-offset-4">
-              {holding.name}
-              {holding.isDemo && " (demo, made up)"} <span aria-hidden>▾</span>
-            </DropdownMenu.Trigger>
-            <DropdownMenu.Content
-              align="end"
-              className="z-50 min-w-60 rounded-2xl border-2 border-line bg-paper p-2 text-ink"
-            >
-              <MenuItem onSelect={() => go("/ground")}>Ground and kit</MenuItem>
-              <MenuItem onSelect={() => go("/watch")}>Watch and calendar</MenuItem>
-              <MenuItem onSelect={() => setLight(light === "day" ? "night" : "day")}>
-                {light === "day" ? "Night check light" : "Day light"}
-              </MenuItem>
-              <MenuItem onSelect={() => units.mutate(holding.units === "metric" ? "usCustomary" : "metric")}>
-                {holding.units === "metric" ? "Answer in US customary" : "Answer in metric"}
-              </MenuItem>
-              <MenuItem onSelect={() => setKeys(true)}>Keys</MenuItem>
-            </DropdownMenu.Content>
-          </DropdownMenu.Root>
+          <span className="flex items-center gap-5">
+            <Button className="hidden wide:block" onClick={() => setNote(true)}>
+              Note it
+            </Button>
+            <DropdownMenu.Root modal={false}>
+              <DropdownMenu.Trigger className="min-h-12 text-left text-base underline decoration-line underline-offset-4">
+                {holding.name}
+                {holding.isDemo && " (demo, made up)"} <span aria-hidden>▾</span>
+              </DropdownMenu.Trigger>
+              <DropdownMenu.Content
+                align="end"
+                className="z-50 min-w-60 rounded-2xl border-2 border-line bg-paper p-2 text-ink"
+              >
+                <MenuItem onSelect={() => go("/ground")}>Ground and kit</MenuItem>
+                <MenuItem onSelect={() => go("/watch")}>Watch and calendar</MenuItem>
+                <MenuItem onSelect={() => setLight(light === "day" ? "night" : "day")}>
+                  {light === "day" ? "Night check light" : "Day light"}
+                </MenuItem>
+                <MenuItem onSelect={() => units.mutate(holding.units === "metric" ? "usCustomary" : "metric")}>
+                  {holding.units === "metric" ? "Answer in US customary" : "Answer in metric"}
+                </MenuItem>
+                <MenuItem onSelect={() => setKeys(true)}>Keys</MenuItem>
+              </DropdownMenu.Content>
+            </DropdownMenu.Root>
+          </span>
         </div>
       </header>
       <Outlet />
       <nav
         aria-label="Rooms on the phone"
-        className="no-print fixed inset-x-0 bottom-0 z-30 flex h-14 justify-around border-t border-line bg-paper wide:hidden"
+        className="no-print fixed inset-x-0 bottom-0 z-30 flex h-14 items-center justify-around border-t border-line bg-paper wide:hidden"
       >
         {roomLinks}
+        <button
+          type="button"
+          onClick={() => setNote(true)}
+          className="min-h-11 rounded-full bg-clay px-3 text-base font-bold text-paper"
+        >
+          Note it
+        </button>
       </nav>
+      <NoteIt open={note} onOpenChange={setNote} />
       <Keys open={keys} onOpenChange={setKeys} rooms={rooms.map((r) => r.name)} />
     </>
   );
@@ -144,6 +164,7 @@ function MenuItem({ children, onSelect }: { children: string; onSelect: () => vo
 function Keys({ open, onOpenChange, rooms }: { open: boolean; onOpenChange: (o: boolean) => void; rooms: string[] }) {
   const list = [
     ...rooms.map((r, i) => [String(i + 1), r]),
+    ["n", "note it"],
     ["w", "show the sum"],
     [".", "now: Today"],
     ["l", "Day or Night check light"],

@@ -52,25 +52,4 @@ public class DilutionTests
         split.TeaL!.Value.ShouldBe(2, 1e-12);
         split.WaterL!.Value.ShouldBe(10, 1e-12);
     }
-
-    [Property(MaxTest = 100)]
-    public void What_leaves_the_vessel_is_what_lies_on_the_beds(byte brew, byte water, byte[] areas)
-    {
-        var beds = areas.Select((a, i) => new BedToCover($"Bed {i}", a + 1)).Append(new BedToCover("last", 10)).ToList();
-        var spread = Spread.Of(brew + 1, $"1:{water}", beds, 15, leaf: true).Value;
-
-        spread.Beds.Sum(b => b.TeaL).ShouldBe(brew + 1, 1e-6);
-        spread.Beds.Sum(b => b.TotalL).ShouldBe((brew + 1) * (1.0 + water), 1e-6);
-        (((spread.Loads - 1) * 15) + spread.LastLoadL).ShouldBe(spread.TeaL + spread.WaterL, 1e-6);
-        spread.LastLoadL.ShouldBeInRange(0, 15.0001);
-    }
-
-    [Fact]
-    public void A_flood_is_called_one()
-    {
-        var spread = Spread.Of(100, "1:50", [new BedToCover("Bed 1", 36)], 15, leaf: false).Worked;
-        spread.Value.DepthMm.ShouldBe(100 * 51 / 36.0, 1e-9);
-        spread.Cautions.ShouldContain(c => c.Id == "too-wet");
-        spread.Cautions.ShouldContain(c => c.Id == "spraying");
-    }
 }

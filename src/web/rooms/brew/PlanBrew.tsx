@@ -21,7 +21,7 @@ function startingPlan(ground: Schemas["GroundView"], clock: ReturnType<typeof us
     bedIds: ground.beds.slice(0, 1).map((b) => b.id),
     purpose: asked.get("purpose") === "root" ? "root" : "leaf",
     recipe: asked.get("recipe"),
-    useAt: clock.fromField(`${day}T07:00`)?.toISOString() ?? null,
+    useAt: asked.get("at") ?? clock.fromField(`${day}T07:00`)?.toISOString() ?? null,
     warmthC: 18,
     swingC: 2,
     choices: {},

@@ -1,7 +1,9 @@
+import { Link } from "react-router-dom";
 import { client, useRead } from "../../api/client";
 import { Room } from "../../parts/Room";
 import { Go } from "../../parts/Shell";
 import { useClock } from "../../parts/clock";
+import { PutOutNav } from "./PutOutNav";
 
 /** What can go out, and what went where. */
 export function PutOutRoom() {
@@ -13,9 +15,11 @@ export function PutOutRoom() {
       peek={view.data?.ready[0] ? `${view.data.ready[0].vessel} can go out` : "What went where"}
       bench={
         <>
+          <PutOutNav />
           {view.data?.ready.length === 0 && (
             <p className="text-lg">
-              Nothing is there to put out. A brew that is going, or whose air is off, appears here.
+              No brew is there to put out. One that is going, or whose air is off, appears here; what stands on the
+              shelf can be put out at any time.
             </p>
           )}
           <ul>
@@ -33,6 +37,9 @@ export function PutOutRoom() {
               </li>
             ))}
           </ul>
+          <p className="mt-4">
+            <Go to="/put-out/tank">Fill a tank from the shelf</Go>
+          </p>
         </>
       }
       slate={
@@ -45,9 +52,18 @@ export function PutOutRoom() {
                   <b>{clock.date(a.at)}</b> {a.beds.join(", ")}
                 </p>
                 <p>
-                  {a.teaShown} of brew, {a.dilution}, {a.tool}; {a.fitness}
+                  {a.batchId ? `${a.teaShown} of brew, ${a.dilution}` : a.what}, {a.tool}
+                  {a.fitness !== "none" && `; ${a.fitness}`}
                 </p>
                 {a.overrideWhy && <p className="text-plum">✕ put out though it failed: {a.overrideWhy}</p>}
+                {a.toWash && (
+                  <p className="text-straw">
+                    ▲ not washed up yet:{" "}
+                    <Link className="underline" to={`/put-out/sprayers?sprayer=${a.sprayerId}`}>
+                      log it
+                    </Link>
+                  </p>
+                )}
               </li>
             ))}
           </ol>

@@ -1,0 +1,242 @@
+import { useState } from "react";
+import { Link, useSearchParams } from "react-router-dom";
+import { client, type Schemas, useRead, useWrite } from "../../api/client";
+import { Button } from "../../parts/Button";
+import { Field } from "../../parts/Field";
+import { Pick } from "../../parts/Pick";
+import { Room } from "../../parts/Room";
+import { Wrong } from "../../parts/Wrong";
+import { useClock } from "../../parts/clock";
+import { BookNav } from "./BookNav";
+import { Enter } from "./Enter";
+import { WaitsPanel } from "./WaitsPanel";
+
+const kinds = [
+  { value: "", name: "everything" },
+  { value: "job", name: "what was put out" },
+  { value: "batch", name: "brews" },
+  { value: "harvest", name: "harvests" },
+  { value: "seen", name: "what was seen" },
+];
+
+/** Everything that happened, by bed, by input, by day. Nothing in it is silently changed. */
+export function Book() {
+  const clock = useClock();
+  const [search, setSearch] = useSearchParams();
+  const bed = search.get("bed") ?? "";
+  const kind = search.get("kind") ?? "";
+  const input = search.get("input") ?? "";
+  const page = Number(search.get("page") ?? 0);
+  const ground = useRead(["ground"], () => client.GET("/api/ground"));
+  const shelf = useRead(["shelf"], () => client.GET("/api/shelf"));
+  const book = useRead(["book", bed, kind, input, page], () =>
+    client.GET("/api/book", {
+      params: {
+        query: { bed: Number(bed) || undefined, kind: kind || undefined, input: Number(input) || undefined, page },
+      },
+    }),
+  );
+  const set = (part: Record<string, string>) => {
+    const next = { bed, kind, input, ...part };
+    setSearch(Object.fromEntries(Object.entries(next).filter(([, v]) => v)));
+  };
+  const days = Object.entries(Object.groupBy(book.data?.entries ?? [], (e) => clock.date(e.at)));
+  return (
+    <Room
+      title="The book"
+      under="A correction is a new entry; the old one stays in sight."
+      peek="Waits, files, harvests"
+      bench={
+        <>
+          <BookNav />
+          <div className="grid gap-x-4 sm:grid-cols-3">
+            <Pick label="Show" value={kind} options={kinds} onChange={(k) => set({ kind: k })} />
+            <Pick
+              label="On bed"
+              value={bed}
+              options={[
+                { value: "", name: "any" },
+                ...(ground.data?.beds ?? []).map((b) => ({ value: String(b.id), name: b.name })),
+              ]}
+              onChange={(b) => set({ bed: b })}
+            />
+            <Pick
+              label="With"
+              value={input}
+              options={[
+                { value: "", name: "anything" },
+                ...(shelf.data?.inputs ?? []).map((i) => ({
+                  value: String(i.id),
+                  name: i.lot ? `${i.name}, ${i.lot}` : i.name,
+                })),
+              ]}
+              onChange={(i) => set({ input: i })}
+            />
+          </div>
+          {days.length === 0 && book.data && (
+            <p className="mt-4 text-lg">
+              Nothing is written here yet. What you put out, harvest or see appears by day.
+            </p>
+          )}
+          {days.map(([day, list]) => (
+            <section key={day} aria-label={day} className="mt-4">
+              <h2 className="border-b-2 border-ink text-lg">{day}</h2>
+              {list!.map((e) => (
+                <Entry
+                  key={`${e.kind}-${e.id}`}
+                  entry={e}
+                  asked={search.get("entry") === String(e.id) && e.kind === "job"}
+                />
+              ))}
+            </section>
+          ))}
+          <p className="mt-3 flex gap-4">
+            {page > 0 && (
+              <Button kind="plain" onClick={() => set({ page: String(page - 1) })}>
+                newer
+              </Button>
+            )}
+            {book.data?.more && (
+              <Button kind="plain" onClick={() => set({ page: String(page + 1) })}>
+                older
+              </Button>
+            )}
+          </p>
+          <Wrong problem={book.error} />
+        </>
+      }
+      slate={
+        <>
+          <WaitsPanel beds={ground.data?.beds ?? []} />
+          <Enter beds={ground.data?.beds ?? []} />
+          <Files />
+        </>
+      }
+    />
+  );
+}
+
+function Entry({ entry, asked }: { entry: Schemas["BookEntry"]; asked: boolean }) {
+  const clock = useClock();
+  const [why, setWhy] = useState<string | null>(null);
+  const strike = useWrite(
+    (_: null, headers) =>
+      client.POST("/api/book/jobs/{id}/strike", { params: { path: { id: entry.id } }, body: { why }, headers }),
+    () => setWhy(null),
+  );
+  const old = entry.correctedBy !== null || entry.struck;
+  return (
+    <article className={`border-l-4 py-2 pl-3 ${asked ? "border-clay" : "border-transparent"}`}>
+      <p className="flex flex-wrap justify-between gap-x-4">
+        <b className={old ? "line-through" : ""}>
+          <span className="figures">{clock.time(entry.at)}</span>{" "}
+          {entry.link ? (
+            <Link to={entry.link} className="underline">
+              {entry.title}
+            </Link>
+          ) : (
+            entry.title
+          )}
+        </b>
+        <span className="text-ash">
+          {entry.beds.slice(0, 4).join(", ")}
+          {entry.beds.length > 4 && ` and ${entry.beds.length - 4} more`}
+        </span>
+      </p>
+      {entry.correctedBy !== null && <p className="text-straw">▲ put right later, by entry {entry.correctedBy}</p>}
+      {entry.correctsId !== null && (
+        <p className="text-straw">
+          ▲ puts entry {entry.correctsId} right{entry.correctionWhy && `: ${entry.correctionWhy}`}
+        </p>
+      )}
+      {entry.lines.length > 0 && (
+        <details open={asked}>
+          <summary className="min-h-11 cursor-pointer text-clay underline underline-offset-4">{entry.lines[0]}</summary>
+          <ul className="figures">
+            {entry.lines.slice(1).map((l, i) => (
+              <li key={i}>{l}</li>
+            ))}
+            <li className="text-ash">
+              entry {entry.id}, written down {clock.date(entry.recordedAt)} {clock.time(entry.recordedAt)}
+            </li>
+          </ul>
+          {entry.kind === "job" && !old && (
+            <p className="flex flex-wrap gap-x-4">
+              {entry.canRight && (
+                <Link
+                  className="inline-flex min-h-12 items-center text-clay underline underline-offset-4"
+                  to={`/put-out/tank?corrects=${entry.id}`}
+                >
+                  put it right
+                </Link>
+              )}
+              <Button kind="plain" onClick={() => setWhy("")}>
+                it never happened
+              </Button>
+            </p>
+          )}
+          {why !== null && (
+            <div className="grid items-start gap-x-4 sm:grid-cols-[1fr_auto]">
+              <Field
+                label="Why is it struck?"
+                value={why}
+                onChange={setWhy}
+                wrong={strike.error?.of("why")}
+                hint="both stay readable; what it took goes back on the shelf"
+              />
+              <Button className="sm:mt-7" disabled={strike.isPending} onClick={() => strike.mutate(null)}>
+                Strike it
+              </Button>
+            </div>
+          )}
+          <Wrong problem={strike.error} shown={["why"]} />
+        </details>
+      )}
+    </article>
+  );
+}
+
+/** The book as files, out and in again. */
+function Files() {
+  const bring = useWrite((text: string, headers) => client.POST("/api/book/file", { body: { text }, headers }));
+  return (
+    <section aria-label="Files">
+      <h2 className="text-xl">The book as files</h2>
+      <p className="flex flex-wrap gap-x-5">
+        {[
+          ["/api/book/book.csv", "book.csv", "CSV"],
+          ["/api/book/book.json", "book.json", "JSON"],
+          ["/api/calendar.ics", "mud-pie.ics", "calendar of what is planned"],
+        ].map(([href, file, name]) => (
+          <a
+            key={href}
+            href={href}
+            download={file}
+            className="inline-flex min-h-12 items-center text-clay underline underline-offset-4"
+          >
+            {name}
+          </a>
+        ))}
+        <label className="inline-flex min-h-12 cursor-pointer items-center text-clay underline underline-offset-4">
+          bring a book in
+          <input
+            type="file"
+            accept=".csv,.json,text/csv,application/json"
+            className="sr-only"
+            onChange={async (e) => {
+              const file = e.target.files?.[0];
+              if (file) bring.mutate(await file.text());
+            }}
+          />
+        </label>
+      </p>
+      {bring.data && (
+        <p role="status">
+          ✓ {bring.data.jobs} jobs, {bring.data.harvests} harvests, {bring.data.seen} sightings and {bring.data.lots}{" "}
+          lots were new; {bring.data.known} jobs were known already.
+        </p>
+      )}
+      <Wrong problem={bring.error} />
+    </section>
+  );
+}

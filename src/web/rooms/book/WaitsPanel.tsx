@@ -1,0 +1,102 @@
+import { useState } from "react";
+import { client, type Schemas, useRead, useWrite } from "../../api/client";
+import { Button } from "../../parts/Button";
+import { Field } from "../../parts/Field";
+import { Pick } from "../../parts/Pick";
+import { Tick } from "../../parts/Tick";
+import { Wrong } from "../../parts/Wrong";
+import { useClock } from "../../parts/clock";
+
+const names: Record<string, string> = {
+  brew: "a live brew",
+  feed: "a steeped feed",
+  manure: "manure",
+  inoculant: "an inoculant or amendment",
+  biostimulant: "a biostimulant",
+  spray: "a spray",
+  other: "anything else",
+};
+
+/** Waits before harvest that run, and the rules behind them. */
+export function WaitsPanel({ beds }: { beds: Schemas["BedView"][] }) {
+  const clock = useClock();
+  const waits = useRead(["waits"], () => client.GET("/api/book/waits"));
+  const [r, setR] = useState({ kind: "brew", days: "", why: "" });
+  const keep = useWrite(
+    (_: null, headers) => client.POST("/api/book/waits", { body: r, headers }),
+    () => setR({ ...r, days: "", why: "" }),
+  );
+  const raw = useWrite((b: { id: number; eatenRaw: boolean }, headers) =>
+    client.POST("/api/book/beds/{id}/eaten-raw", {
+      params: { path: { id: b.id } },
+      body: { eatenRaw: b.eatenRaw },
+      headers,
+    }),
+  );
+  return (
+    <section aria-label="Waits before harvest">
+      <h2 className="text-xl">Waits before harvest</h2>
+      {waits.data?.running.length === 0 && <p>✓ None runs.</p>}
+      {Object.entries(Object.groupBy(waits.data?.running ?? [], (w) => `${w.days} days, ${w.reason}`)).map(
+        ([why, list]) => (
+          <div key={why} className="border-t border-line py-1">
+            <ul className="figures">
+              {list!.map((w) => (
+                <li key={w.bedId}>
+                  <b>{w.bed}</b>: not before {clock.date(w.until)} <span className="text-ash">({w.what})</span>
+                </li>
+              ))}
+            </ul>
+            <p className="text-ash">{why}.</p>
+          </div>
+        ),
+      )}
+      <details>
+        <summary className="min-h-11 cursor-pointer text-clay underline underline-offset-4">
+          whose days they are: set your own code’s
+        </summary>
+        <ul>
+          {waits.data?.rules.map((w) => (
+            <li key={w.kind} className="border-t border-line py-1">
+              <b>{names[w.kind]}</b>: {w.days} days, {w.own ? `yours: ${w.why}` : `house default: ${w.why}`}
+            </li>
+          ))}
+        </ul>
+        <div className="grid gap-x-4 sm:grid-cols-[1fr_7rem]">
+          <Pick
+            label="After"
+            value={r.kind}
+            options={Object.entries(names).map(([value, name]) => ({ value, name }))}
+            onChange={(kind) => setR({ ...r, kind })}
+          />
+          <Field
+            label="Days"
+            inputMode="decimal"
+            value={r.days}
+            onChange={(days) => setR({ ...r, days })}
+            wrong={keep.error?.of("days")}
+          />
+        </div>
+        <Field
+          label="Which code says so"
+          value={r.why}
+          onChange={(why) => setR({ ...r, why })}
+          wrong={keep.error?.of("why")}
+        />
+        <Button disabled={keep.isPending} onClick={() => keep.mutate(null)}>
+          Keep the rule
+        </Button>
+        <Wrong problem={keep.error} shown={["days", "why"]} />
+        <h3 className="mt-3 text-lg">Where a part may be eaten raw</h3>
+        {beds.map((b) => (
+          <Tick
+            key={b.id}
+            on={b.eatenRaw}
+            onToggle={() => raw.mutate({ id: b.id, eatenRaw: !b.eatenRaw })}
+            label={`${b.name}, ${b.crop}`}
+          />
+        ))}
+      </details>
+    </section>
+  );
+}

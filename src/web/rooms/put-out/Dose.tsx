@@ -1,0 +1,264 @@
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { client, must, type Problem, type Schemas, useRead } from "../../api/client";
+import { AmountField } from "../../parts/AmountField";
+import { Choice } from "../../parts/Choice";
+import { Field } from "../../parts/Field";
+import { Mind } from "../../parts/Mind";
+import { Pick } from "../../parts/Pick";
+import { Room } from "../../parts/Room";
+import { Go } from "../../parts/Shell";
+import { Sum } from "../../parts/Sum";
+import { Tick } from "../../parts/Tick";
+import { Verdict } from "../../parts/Verdict";
+import { Wrong } from "../../parts/Wrong";
+import { useClock } from "../../parts/clock";
+import { PutOutNav } from "./PutOutNav";
+
+type Ask = Schemas["DoseRequest"];
+
+/** Inoculants by what lives in them: how much to measure out, through an injector, and over a season. */
+export function Dose() {
+  const shelf = useRead(["shelf"], () => client.GET("/api/shelf"));
+  const alive = (shelf.data?.inputs ?? []).filter((i) => shelf.data!.kinds.find((k) => k.kind === i.kind)?.life);
+  const [ask, setAsk] = useState<Ask>({
+    inputId: null,
+    target: "1 million",
+    per: "plant",
+    count: "240",
+    ratio: "",
+    feed: "500 L",
+    flow: "10 L/min",
+    withFeeds: false,
+    warmth: "18 C",
+    dose: "",
+    everyDays: "",
+    crop: "",
+  });
+  const set = (part: Partial<Ask>) => setAsk({ ...ask, ...part });
+  const inputId = ask.inputId ?? alive[0]?.id ?? null;
+  const asked = { ...ask, inputId };
+  const worked = useQuery<Schemas["DoseView"], Problem>({
+    queryKey: ["dose", asked],
+    queryFn: () => must(client.POST("/api/put-out/dose/work-out", { body: asked })),
+    placeholderData: keepPreviousData,
+    retry: false,
+    enabled: inputId !== null,
+  });
+  const v = worked.data;
+  const wrong = (f: string) => worked.error?.of(f);
+  return (
+    <Room
+      title="Dose by what lives in it"
+      under={v ? `${v.name}: ${v.lotSays}` : "Organisms first, millilitres after."}
+      peek={v?.dose?.value?.sentence}
+      bench={
+        <div className="flex flex-col gap-3">
+          <PutOutNav />
+          {alive.length === 0 && shelf.data ? (
+            <p className="text-lg">
+              The shelf holds no inoculant. Add one with its label: organisms, count per mL or per g, rate, interval.{" "}
+              <Go to="/shelf">To the shelf</Go>
+            </p>
+          ) : (
+            <Questions ask={asked} set={set} alive={alive} wrong={wrong} />
+          )}
+          <Wrong
+            problem={worked.error}
+            shown={["target", "count", "ratio", "feed", "flow", "warmth", "dose", "everyDays", "harvest", "inputId"]}
+          />
+        </div>
+      }
+      slate={v ? <Says v={v} bed={ask.per === "plant"} /> : null}
+    />
+  );
+}
+
+function Questions({
+  ask,
+  set,
+  alive,
+  wrong,
+}: {
+  ask: Ask;
+  set: (part: Partial<Ask>) => void;
+  alive: Schemas["ShelfInputView"][];
+  wrong: (f: string) => string | undefined;
+}) {
+  return (
+    <>
+      <Pick
+        label="Which?"
+        value={String(ask.inputId ?? "")}
+        options={alive.map((i) => ({ value: String(i.id), name: `${i.name} (${i.leftShown})` }))}
+        onChange={(id) => set({ inputId: Number(id) })}
+      />
+      <Choice
+        label="So many on each"
+        value={(ask.per ?? "plant") as "plant" | "litre" | "m2" | "kgSeed" | "ha"}
+        options={[
+          { value: "plant", name: "plant" },
+          { value: "litre", name: "litre of feed" },
+          { value: "m2", name: "m²" },
+          { value: "kgSeed", name: "kg of seed" },
+          { value: "ha", name: "hectare" },
+        ]}
+        onChange={(per) => set({ per })}
+      />
+      <div className="grid gap-x-6 sm:grid-cols-2">
+        <Field
+          label="Organisms on each"
+          value={ask.target ?? ""}
+          onChange={(target) => set({ target })}
+          wrong={wrong("target")}
+          hint="1e6, or 1 million"
+        />
+        <Field
+          label="How many of them"
+          inputMode="decimal"
+          value={ask.count ?? ""}
+          onChange={(count) => set({ count })}
+          wrong={wrong("count")}
+        />
+      </div>
+      <h2 className="text-xl">Through an injector</h2>
+      <div className="grid gap-x-6 sm:grid-cols-3">
+        <Field
+          label="Its ratio"
+          value={ask.ratio ?? ""}
+          onChange={(ratio) => set({ ratio })}
+          wrong={wrong("ratio")}
+          hint="1:100; empty for none"
+        />
+        <AmountField
+          label="Feed in all"
+          dimension="volume"
+          value={ask.feed ?? ""}
+          onChange={(feed) => set({ feed })}
+          wrong={wrong("feed")}
+        />
+        <AmountField
+          label="Flow"
+          dimension="flow"
+          value={ask.flow ?? ""}
+          onChange={(flow) => set({ flow })}
+          wrong={wrong("flow")}
+        />
+      </div>
+      <div className="grid items-center gap-x-6 sm:grid-cols-2">
+        <Tick
+          on={ask.withFeeds ?? false}
+          onToggle={() => set({ withFeeds: !ask.withFeeds })}
+          label="organic feeds are in the tank too"
+        />
+        <AmountField
+          label="Warmth of the tank"
+          dimension="temperature"
+          value={ask.warmth ?? ""}
+          onChange={(warmth) => set({ warmth })}
+          wrong={wrong("warmth")}
+        />
+      </div>
+      <h2 className="text-xl">From seedling to harvest</h2>
+      <div className="grid gap-x-6 sm:grid-cols-2">
+        <Field
+          label="Dose each time"
+          value={ask.dose ?? ""}
+          onChange={(dose) => set({ dose })}
+          wrong={wrong("dose")}
+          hint="empty: the label's"
+        />
+        <Field
+          label="Days between"
+          inputMode="decimal"
+          value={ask.everyDays ?? ""}
+          onChange={(everyDays) => set({ everyDays })}
+          wrong={wrong("everyDays")}
+          hint="empty: the label's"
+        />
+        <Field label="Crop" value={ask.crop ?? ""} onChange={(crop) => set({ crop })} />
+        <div className="grid grid-cols-2 gap-x-3">
+          <Field label="From" type="date" value={ask.from ?? ""} onChange={(from) => set({ from: from || null })} />
+          <Field
+            label="To harvest"
+            type="date"
+            value={ask.harvest ?? ""}
+            onChange={(harvest) => set({ harvest: harvest || null })}
+            wrong={wrong("harvest")}
+          />
+        </div>
+      </div>
+    </>
+  );
+}
+
+function Says({ v, bed }: { v: Schemas["DoseView"]; bed: boolean }) {
+  const clock = useClock();
+  const course = v.course?.value;
+  return (
+    <>
+      {v.asks.map((a) => (
+        <p key={a} role="alert" className="border-l-8 border-straw pl-4 text-lg font-bold text-straw">
+          ? {a}
+        </p>
+      ))}
+      {v.dose?.value && (
+        <section>
+          <h2 className="figures text-2xl">{v.dose.value.sentence}</h2>
+          <p className="text-lg">
+            {v.amountInTools && `${v.amountInTools}. `}
+            {Math.round(v.viableShare * 100)} % of it is still alive; {v.costShown}.{" "}
+            {v.kind === "propagules" && bed && "Put it where the roots are: in the hole, in the row."}
+          </p>
+          <Sum working={v.dose.working} sure={v.dose.sure} of="this dose" />
+        </section>
+      )}
+      {v.injector?.value && (
+        <section>
+          <h3 className="text-xl">{v.injector.value.verdict.sentence}</h3>
+          <p>{v.injector.value.verdict.why}</p>
+          {v.tank?.value && (
+            <p>
+              <b className={v.tank.value.tone === "go" ? "text-moss" : "text-straw"}>
+                {v.tank.value.tone === "go" ? "✓" : "▲"} {v.tank.value.sentence}
+              </b>{" "}
+              {v.tank.value.why}
+            </p>
+          )}
+          <Sum working={v.injector.working} sure={v.injector.sure} of="this stock" />
+        </section>
+      )}
+      {course && v.course && (
+        <section>
+          <Verdict verdict={course.verdict} />
+          {course.host && <p>{course.host}</p>}
+          {course.doses.length > 0 && (
+            <table className="figures mt-2 w-full">
+              <caption className="text-left text-ash">From seedling to harvest</caption>
+              <thead>
+                <tr className="text-left">
+                  <th scope="col">on</th>
+                  <th scope="col">stage</th>
+                  <th scope="col">each</th>
+                </tr>
+              </thead>
+              <tbody>
+                {course.doses.slice(0, 14).map((d) => (
+                  <tr key={d.on} className="border-t border-line">
+                    <td>{clock.date(d.on + "T12:00Z")}</td>
+                    <td>
+                      {d.stage} <span className="text-ash">{d.why}</span>
+                    </td>
+                    <td>{d.amount}</td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          )}
+          <Sum working={v.course.working} sure={v.course.sure} of="this course" />
+        </section>
+      )}
+      <Mind cautions={v.dose?.cautions ?? []} />
+    </>
+  );
+}

@@ -1,0 +1,239 @@
+import { useState } from "react";
+import { useNavigate, useSearchParams } from "react-router-dom";
+import { client, type Schemas, useRead, useWrite } from "../../api/client";
+import { Button } from "../../parts/Button";
+import { Field } from "../../parts/Field";
+import { Pick } from "../../parts/Pick";
+import { Room } from "../../parts/Room";
+import { Sum, Sure } from "../../parts/Sum";
+import { Verdict } from "../../parts/Verdict";
+import { Wrong } from "../../parts/Wrong";
+import { PutOutNav } from "./PutOutNav";
+import { SeasonCalendar } from "./SeasonCalendar";
+
+type Programme = Schemas["ProgrammeView"];
+
+/** A season's programme on a bed: laid by stage, dragged by the week, looked at for what it misses. */
+export function SeasonRoom() {
+  const view = useRead(["programmes"], () => client.GET("/api/put-out/programmes"));
+  const ground = useRead(["ground"], () => client.GET("/api/ground"));
+  const [search, setSearch] = useSearchParams();
+  const all = view.data?.programmes ?? [];
+  const open = all.find((p) => String(p.id) === search.get("season")) ?? all.find((p) => p.misses.length > 0) ?? all[0];
+  return (
+    <Room
+      title="The season, laid out"
+      under={open ? `${open.bed}, ${open.crop}, ${open.areaShown}` : "Timed to the stage of the crop."}
+      peek={open?.worked.value?.verdict.sentence}
+      bench={
+        <div className="flex flex-col gap-4">
+          <PutOutNav />
+          {all.length > 1 && open && (
+            <Pick
+              label="Which bed's season?"
+              value={String(open.id)}
+              options={all.map((p) => ({ value: String(p.id), name: `${p.bed}, ${p.crop}` }))}
+              onChange={(id) => setSearch({ season: id })}
+            />
+          )}
+          {open && <SeasonCalendar key={open.id} programme={open} />}
+          {open && view.data && <Lay programme={open} kinds={view.data.kinds} />}
+          {ground.data && <NewSeason beds={ground.data.beds} opened={(id) => setSearch({ season: String(id) })} />}
+        </div>
+      }
+      slate={
+        <>
+          {open && <Slate programme={open} />}
+          <Kinds kinds={view.data?.kinds ?? []} />
+          <DriedOrLiquid />
+        </>
+      }
+    />
+  );
+}
+
+function Slate({ programme }: { programme: Programme }) {
+  const go = useNavigate();
+  const w = programme.worked;
+  const next = programme.givings.find((g) => !g.done && g.fit !== "wasted");
+  return (
+    <>
+      {w.value && <Verdict verdict={w.value.verdict} />}
+      {programme.needs.length > 0 && (
+        <p className="figures">
+          In all: {programme.needs.join(", ")}. It brings {programme.potassiumShown} to the bed.
+        </p>
+      )}
+      {next && (
+        <p>
+          Next: {next.name}, {next.amountShown} ({next.amountInTools}), {next.thinned}; {next.hour}.{" "}
+          <Button kind="plain" onClick={() => go(`/put-out/tank?giving=${next.id}`)}>
+            fill the tank for it
+          </Button>
+        </p>
+      )}
+      <Sum working={w.working} sure={w.sure} of="this season" />
+    </>
+  );
+}
+
+/** Proposes a kind in its times, or lays one giving on a day. */
+function Lay({ programme, kinds }: { programme: Programme; kinds: Schemas["BiostimulantView"][] }) {
+  const [kind, setKind] = useState("seaweed");
+  const [on, setOn] = useState("");
+  const path = { params: { path: { id: programme.id } } };
+  const propose = useWrite((_: null, headers) =>
+    client.POST("/api/put-out/programmes/{id}/propose", { ...path, body: { kind }, headers }),
+  );
+  const lay = useWrite(
+    (_: null, headers) =>
+      client.POST("/api/put-out/programmes/{id}/givings", {
+        ...path,
+        body: { kind, on: on || null, purpose: "leaf", oneIn: null },
+        headers,
+      }),
+    () => setOn(""),
+  );
+  return (
+    <section aria-label="Lay something">
+      <div className="grid items-start gap-x-4 sm:grid-cols-[1fr_auto_1fr_auto]">
+        <Pick
+          label="Of what"
+          value={kind}
+          options={kinds.map((k) => ({ value: k.kind, name: k.name }))}
+          onChange={setKind}
+        />
+        <Button className="sm:mt-7" disabled={propose.isPending} onClick={() => propose.mutate(null)}>
+          Propose its days
+        </Button>
+        <Field label="or on" type="date" value={on} onChange={setOn} wrong={lay.error?.of("on")} />
+        <Button className="sm:mt-7" disabled={lay.isPending} onClick={() => lay.mutate(null)}>
+          Lay it
+        </Button>
+      </div>
+      <Wrong problem={propose.error ?? lay.error} shown={["on"]} />
+    </section>
+  );
+}
+
+function NewSeason({ beds, opened }: { beds: Schemas["BedView"][]; opened: (id: number) => void }) {
+  const [bedId, setBed] = useState(beds[0]?.id ?? 0);
+  const [start, setStart] = useState("");
+  const [harvest, setHarvest] = useState("");
+  const keep = useWrite(
+    (_: null, headers) =>
+      client.POST("/api/put-out/programmes", {
+        body: { bedId, start: start || null, harvest: harvest || null },
+        headers,
+      }),
+    (k) => opened(k.id),
+  );
+  return (
+    <details>
+      <summary className="min-h-11 cursor-pointer text-clay underline underline-offset-4">
+        a season for another bed
+      </summary>
+      <div className="grid items-start gap-x-4 sm:grid-cols-[1fr_1fr_1fr_auto]">
+        <Pick
+          label="Bed"
+          value={String(bedId)}
+          options={beds.map((b) => ({ value: String(b.id), name: `${b.name}, ${b.crop}` }))}
+          onChange={(id) => setBed(Number(id))}
+        />
+        <Field label="Sown or planted" type="date" value={start} onChange={setStart} wrong={keep.error?.of("start")} />
+        <Field
+          label="First harvest"
+          type="date"
+          value={harvest}
+          onChange={setHarvest}
+          wrong={keep.error?.of("harvest")}
+        />
+        <Button className="sm:mt-7" disabled={keep.isPending} onClick={() => keep.mutate(null)}>
+          Open it
+        </Button>
+      </div>
+      <Wrong problem={keep.error} shown={["start", "harvest"]} />
+    </details>
+  );
+}
+
+function Kinds({ kinds }: { kinds: Schemas["BiostimulantView"][] }) {
+  const words = { right: "right", late: "too late", wasted: "wasted" } as Record<string, string>;
+  return (
+    <section aria-label="What is known of each">
+      <h2 className="text-xl">What is known of each</h2>
+      {kinds.map((k) => (
+        <details key={k.kind} className="border-t border-line">
+          <summary className="min-h-11 cursor-pointer py-2 font-bold">{k.name}</summary>
+          <p className="figures">
+            Leaf {k.leaf}; root {k.root}; {k.perHa}, every {k.every}. {k.hour}. It brings {k.brings}. The label comes
+            first. How sure: <Sure sure={k.sure} />.
+          </p>
+          <ul className="mb-2">
+            {k.stages.map((s) => (
+              <li key={s.stage}>
+                {s.stage === "start"
+                  ? "sowing or transplant"
+                  : s.stage === "root"
+                    ? "root growth"
+                    : s.stage === "leaf"
+                      ? "before flower"
+                      : s.stage === "set"
+                        ? "flower and set"
+                        : "filling"}
+                : <b>{words[s.fit]}</b>. {s.why}
+              </li>
+            ))}
+          </ul>
+        </details>
+      ))}
+    </section>
+  );
+}
+
+/** Seaweed by the money on a hectare. */
+function DriedOrLiquid() {
+  const [r, setR] = useState({
+    liquidPerHa: "2",
+    times: "4",
+    liquidPrice: "9.40",
+    driedPerHa: "150",
+    driedPrice: "1.80",
+    wet: true,
+  });
+  const ask = useWrite((body: typeof r, headers) =>
+    client.POST("/api/put-out/dried-or-liquid/work-out", { body, headers }),
+  );
+  const field = (key: Exclude<keyof typeof r, "wet">, label: string) => (
+    <Field
+      label={label}
+      inputMode="decimal"
+      value={r[key]}
+      onChange={(t) => setR({ ...r, [key]: t })}
+      wrong={ask.error?.of(key)}
+    />
+  );
+  const v = ask.data?.value;
+  return (
+    <details>
+      <summary className="min-h-11 cursor-pointer text-clay underline underline-offset-4">
+        seaweed: dried or liquid?
+      </summary>
+      <div className="grid gap-x-4 sm:grid-cols-2">
+        {field("liquidPerHa", "Liquid, L a hectare")}
+        {field("times", "Times a season")}
+        {field("liquidPrice", "Price of a litre")}
+        {field("driedPerHa", "Dried, kg a hectare")}
+        {field("driedPrice", "Price of a kilo")}
+        <Button className="self-center" onClick={() => ask.mutate(r)}>
+          Compare
+        </Button>
+      </div>
+      {v && (
+        <p>
+          <b>{v.verdict.sentence}</b> {v.verdict.why}
+        </p>
+      )}
+    </details>
+  );
+}

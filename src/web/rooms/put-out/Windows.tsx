@@ -1,0 +1,268 @@
+import { useState } from "react";
+import { useNavigate } from "react-router-dom";
+import { client, type Schemas, useRead, useWrite } from "../../api/client";
+import { Button } from "../../parts/Button";
+import { Choice } from "../../parts/Choice";
+import { Mind } from "../../parts/Mind";
+import { Room } from "../../parts/Room";
+import { Sum } from "../../parts/Sum";
+import { Verdict } from "../../parts/Verdict";
+import { Wrong } from "../../parts/Wrong";
+import { useClock } from "../../parts/clock";
+import { PutOutNav } from "./PutOutNav";
+
+type Purpose = "leaf" | "root";
+
+/** The coming three days by the half hour: when it can go out, and what spoils the rest. */
+export function Windows() {
+  const [purpose, setPurpose] = useState<Purpose>("leaf");
+  const [at, setAt] = useState<string | null>(null);
+  const view = useRead(["windows", purpose], () =>
+    client.GET("/api/put-out/windows", { params: { query: { purpose } } }),
+  );
+  const weather = useRead(["weather"], () => client.GET("/api/weather"));
+  const v = view.data?.value;
+  const windows = v?.windows ?? [];
+  const chosen = v?.hours.find((h) => h.at === at) ?? v?.hours.find((h) => h.at === windows[0]?.best) ?? v?.hours[0];
+  return (
+    <Room
+      title="When can it go out?"
+      under={weather.data?.says}
+      peek={v?.verdict.sentence}
+      bench={
+        <>
+          <PutOutNav />
+          <Choice
+            label="For"
+            value={purpose}
+            options={[
+              { value: "leaf", name: "leaves" },
+              { value: "root", name: "roots" },
+            ]}
+            onChange={setPurpose}
+          />
+          {v && chosen && <Days hours={v.hours} chosen={chosen.at} choose={setAt} />}
+          {chosen && <Hour hour={chosen} />}
+          <Wrong problem={view.error} />
+          <BringWeather />
+        </>
+      }
+      slate={
+        v && view.data ? (
+          <>
+            <Verdict verdict={v.verdict} />
+            <ol className="figures">
+              {windows.map((w) => (
+                <OneWindow key={w.from} w={w} purpose={purpose} show={() => setAt(w.best)} />
+              ))}
+            </ol>
+            <Sum working={view.data.working} sure={view.data.sure} of="these windows" />
+            <Mind cautions={view.data.cautions} />
+          </>
+        ) : null
+      }
+    />
+  );
+}
+
+function OneWindow({ w, purpose, show }: { w: Schemas["SprayWindow"]; purpose: Purpose; show: () => void }) {
+  const clock = useClock();
+  const go = useNavigate();
+  return (
+    <li className="border-t border-line py-2">
+      <p className="font-head text-lg font-bold">
+        {clock.when(w.from)} to {clock.time(w.to)}
+      </p>
+      <p>
+        {Math.round(w.score * 100)} of 100: {w.sentence}
+      </p>
+      <p className="flex flex-wrap gap-x-4">
+        <Button
+          kind="plain"
+          aria-label={`plan a brew for it, ${clock.when(w.best)}`}
+          onClick={() => go(`/brew/plan?purpose=${purpose}&at=${encodeURIComponent(w.best)}`)}
+        >
+          plan a brew for it
+        </Button>
+        <Button
+          kind="plain"
+          aria-label={`fill a tank for it, ${clock.when(w.best)}`}
+          onClick={() => go(`/put-out/tank?purpose=${purpose}&at=${encodeURIComponent(w.best)}`)}
+        >
+          fill a tank for it
+        </Button>
+        <Button kind="plain" aria-label={`show its best half hour, ${clock.when(w.best)}`} onClick={show}>
+          show its best half hour
+        </Button>
+      </p>
+    </li>
+  );
+}
+
+const cell = 13;
+
+/** Three days as three rows of half hours: a bar as tall as the score, a cross where something spoils it. */
+function Days({
+  hours,
+  chosen,
+  choose,
+}: {
+  hours: Schemas["HourScore"][];
+  chosen: string;
+  choose: (at: string) => void;
+}) {
+  const clock = useClock();
+  const days = Object.entries(Object.groupBy(hours, (h) => clock.day(h.at)));
+  const halves = (at: string) => {
+    const [h, m] = clock.time(at).split(":").map(Number);
+    return h! * 2 + (m! >= 30 ? 1 : 0);
+  };
+  const move = (by: number) => {
+    const i = hours.findIndex((h) => h.at === chosen);
+    const next = hours[Math.min(Math.max(i + by, 0), hours.length - 1)];
+    if (next) choose(next.at);
+  };
+  const now = hours.find((h) => h.at === chosen);
+  return (
+    <div
+      className="mt-4 overflow-x-auto"
+      role="slider"
+      tabIndex={0}
+      aria-label="Half hour"
+      aria-valuemin={0}
+      aria-valuemax={hours.length - 1}
+      aria-valuenow={hours.findIndex((h) => h.at === chosen)}
+      aria-valuetext={
+        now ? `${clock.when(now.at)}: ${now.spoils[0] ?? `${Math.round(now.score * 100)} of 100`}` : undefined
+      }
+      onKeyDown={(e) => {
+        const by = { ArrowRight: 1, ArrowLeft: -1, ArrowDown: 48, ArrowUp: -48 }[e.key];
+        if (by) {
+          e.preventDefault();
+          move(by);
+        }
+      }}
+    >
+      <svg viewBox={`0 0 700 ${days.length * 84 + 18}`} className="min-w-[38rem]" aria-hidden>
+        {days.map(([day, list], row) => (
+          <g key={day} transform={`translate(62 ${row * 84})`}>
+            <text x="-58" y="52" fontSize="15" fontWeight="700" className="fill-ink">
+              {day.split(" ").slice(0, 2).join(" ")}
+            </text>
+            <path d="M0 62H624" className="stroke-ink" strokeWidth="1.4" />
+            {list!.map((h) => {
+              const x = halves(h.at) * cell;
+              const dark = h.sunDeg < -6;
+              return (
+                <g key={h.at} onClick={() => choose(h.at)} className="cursor-pointer">
+                  <rect x={x} y="6" width={cell} height="56" className={dark ? "fill-shade" : "fill-slip"} />
+                  {h.spoils.length === 0 ? (
+                    <rect
+                      x={x + 1}
+                      y={62 - 46 * h.score}
+                      width={cell - 2}
+                      height={46 * h.score}
+                      className={h.score >= 0.75 ? "fill-moss" : "fill-straw"}
+                    />
+                  ) : (
+                    <path d={`M${x + 3} 51l7 7m0 -7l-7 7`} className="stroke-plum" strokeWidth="1.6" />
+                  )}
+                  {(h.weather?.rainMm ?? 0) > 0 && (
+                    <path
+                      d={`M${x + 4} 10v${Math.min(24, 5 + h.weather!.rainMm * 8)}M${x + 9} 13v${Math.min(20, 4 + h.weather!.rainMm * 7)}`}
+                      className="stroke-river"
+                      strokeWidth="1.6"
+                    />
+                  )}
+                  {h.at === chosen && (
+                    <rect
+                      x={x - 1}
+                      y="4"
+                      width={cell + 2}
+                      height="60"
+                      fill="none"
+                      className="stroke-clay"
+                      strokeWidth="3"
+                    />
+                  )}
+                </g>
+              );
+            })}
+            {[0, 6, 12, 18, 24].map((t) => (
+              <text
+                key={t}
+                x={t * 2 * cell}
+                y="79"
+                fontSize="14"
+                textAnchor={t === 0 ? "start" : t === 24 ? "end" : "middle"}
+                className="fill-ash figures"
+              >
+                {String(t).padStart(2, "0")}
+              </text>
+            ))}
+          </g>
+        ))}
+      </svg>
+      <p className="text-ash">
+        A bar: it can go out, the taller the better. ✕ something spoils it. Strokes from above: rain. Shaded: dark. Tap
+        a half hour, or use the arrow keys.
+      </p>
+    </div>
+  );
+}
+
+function Hour({ hour }: { hour: Schemas["HourScore"] }) {
+  const clock = useClock();
+  const w = hour.weather;
+  return (
+    <section aria-label="The half hour" aria-live="polite" className="mt-3 border-l-8 border-clay pl-4">
+      <h2 className="text-xl">
+        {clock.when(hour.at)}:{" "}
+        {hour.spoils.length > 0 ? (
+          <span className="text-plum">✕ not then</span>
+        ) : (
+          <span className="text-moss">✓ {Math.round(hour.score * 100)} of 100</span>
+        )}
+      </h2>
+      <ul>
+        {hour.spoils.map((s) => (
+          <li key={s}>✕ {s}</li>
+        ))}
+        {hour.minds.map((s) => (
+          <li key={s}>▲ {s}</li>
+        ))}
+      </ul>
+      <p className="figures text-ash">
+        sun at {hour.sunDeg.toFixed(0)}°
+        {w
+          ? `; ${w.temperatureC} °C, wind ${w.windMps} m/s, ${w.rainMm} mm of rain, ${Math.round(w.cloudShare * 100)} % cloud`
+          : "; no weather known for then"}
+      </p>
+    </section>
+  );
+}
+
+/** The grower's own weather by the hour. */
+function BringWeather() {
+  const bring = useWrite((csv: string, headers) => client.POST("/api/weather/file", { body: { csv }, headers }));
+  return (
+    <section aria-label="Weather of your own" className="mt-5">
+      <h2 className="text-xl">Weather of your own</h2>
+      <p>A CSV by the hour: time, °C, wind m/s (or km/h), rain mm; cloud % and humidity % if it has them.</p>
+      <label className="inline-flex min-h-12 cursor-pointer items-center text-clay underline underline-offset-4">
+        bring a weather file
+        <input
+          type="file"
+          accept=".csv,text/csv,text/plain"
+          className="sr-only"
+          onChange={async (e) => {
+            const file = e.target.files?.[0];
+            if (file) bring.mutate(await file.text());
+          }}
+        />
+      </label>
+      {bring.data && <p role="status">✓ {bring.data.id} hours kept.</p>}
+      <Wrong problem={bring.error} />
+    </section>
+  );
+}

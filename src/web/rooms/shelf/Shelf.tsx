@@ -1,0 +1,331 @@
+import { useState } from "react";
+import { Link, useSearchParams } from "react-router-dom";
+import { client, type Schemas, useRead, useWrite } from "../../api/client";
+import { Button } from "../../parts/Button";
+import { Field } from "../../parts/Field";
+import { Room } from "../../parts/Room";
+import { Wrong } from "../../parts/Wrong";
+import { useClock } from "../../parts/clock";
+import { InputForm } from "./InputForm";
+import { LotForm } from "./LotForm";
+
+type Input = Schemas["ShelfInputView"];
+
+const groups: [string, string][] = [
+  ["source", "Compost and castings"],
+  ["food", "Foods"],
+  ["inoculant", "Inoculants"],
+  ["biostimulant", "Biostimulants"],
+  ["amendment", "Minerals and feeds"],
+  ["part", "Parts of mixes"],
+  ["water", "For water"],
+  ["spray", "Sprays"],
+];
+
+/** What stands on the shelf, lot by lot; what is short; what goes off. */
+export function Shelf() {
+  const shelf = useRead(["shelf"], () => client.GET("/api/shelf"));
+  const [search, setSearch] = useSearchParams();
+  const [edit, setEdit] = useState<"new" | number | null>(null);
+  const v = shelf.data;
+  const open = v?.inputs.find((i) => String(i.id) === search.get("input")) ?? v?.inputs.find((i) => i.counted);
+  return (
+    <Room
+      title="The shelf"
+      under="Oldest good lot first. It falls when something is made or put out."
+      peek={v?.toBuy[0] ? `To buy: ${v.toBuy[0].name}` : open?.name}
+      bench={
+        <>
+          {v?.inputs.length === 0 && (
+            <p className="text-lg">Nothing is on it yet. Add what you have, in your own words, with its label.</p>
+          )}
+          {groups.map(([group, title]) => {
+            const list = v?.inputs.filter((i) => i.group === group) ?? [];
+            return (
+              list.length > 0 && (
+                <section key={group} aria-label={title} className="mt-3">
+                  <h2 className="text-lg">{title}</h2>
+                  <div className="flex flex-wrap items-end gap-x-3 border-b-4 border-bag pt-1">
+                    {list.map((i) => (
+                      <Jar
+                        key={i.id}
+                        input={i}
+                        open={i.id === open?.id}
+                        choose={() => setSearch({ input: String(i.id) })}
+                      />
+                    ))}
+                  </div>
+                </section>
+              )
+            );
+          })}
+          <Button className="mt-4" onClick={() => setEdit("new")}>
+            Add something
+          </Button>
+          {edit !== null && v && (
+            <InputForm
+              key={edit}
+              old={edit === "new" ? null : (v.inputs.find((i) => i.id === edit) ?? null)}
+              kinds={v.kinds}
+              done={(id) => {
+                setEdit(null);
+                if (id) setSearch({ input: String(id) });
+              }}
+            />
+          )}
+        </>
+      }
+      slate={
+        <>
+          {v && v.expiring.length > 0 && (
+            <ul className="text-straw">
+              {v.expiring.map((e) => (
+                <li key={e}>▲ {e}</li>
+              ))}
+            </ul>
+          )}
+          {open && <OneInput input={open} change={() => setEdit(open.id)} />}
+          {v && <Shopping list={v.toBuy} />}
+          {v && <Wage hourly={v.hourlyWage} />}
+        </>
+      }
+    />
+  );
+}
+
+/** A jar as full as its lots are, drawn. */
+function Jar({ input, open, choose }: { input: Input; open: boolean; choose: () => void }) {
+  const share = input.counted ? Math.max(0, ...input.lots.map((l) => (l.tone === "stop" ? 0 : l.leftShare))) : 0;
+  const off = input.lots.some((l) => l.tone !== "go" && l.leftShare > 0);
+  const bag = input.unit === "kg";
+  return (
+    <button
+      type="button"
+      aria-pressed={open}
+      onClick={choose}
+      className={`flex min-h-24 w-[6.6rem] flex-col items-center justify-end px-1 pb-1 text-center text-base leading-tight ${open ? "font-bold text-clay" : ""}`}
+    >
+      <span>
+        {input.name}
+        {input.lot && <span className="whitespace-nowrap"> {input.lot}</span>}
+      </span>
+      <span className="figures text-ash">
+        {input.leftShown}
+        {off && " ▲"}
+      </span>
+      <svg viewBox="0 0 44 48" className="mt-1 h-12 w-11" aria-hidden>
+        <path
+          d={bag ? "M8 12C4 24 4 38 8 46H36C40 38 40 24 36 12" : "M9 12V42Q9 46 13 46H31Q35 46 35 42V12"}
+          className="fill-paper stroke-ink"
+          strokeWidth="2"
+        />
+        <clipPath id={`jar-${input.id}`}>
+          <path d={bag ? "M8 12C4 24 4 38 8 46H36C40 38 40 24 36 12Z" : "M10 12V42Q10 45 13 45H31Q34 45 34 42V12Z"} />
+        </clipPath>
+        <rect
+          x="3"
+          y={46 - 32 * share}
+          width="38"
+          height={32 * share}
+          className="fill-brew"
+          clipPath={`url(#jar-${input.id})`}
+        />
+        <path
+          d={bag ? "M10 12C14 6 30 6 34 12" : "M7 6H37V12H7Z"}
+          className={bag ? "fill-none stroke-ink" : "fill-bag stroke-ink"}
+          strokeWidth="2"
+        />
+      </svg>
+    </button>
+  );
+}
+
+function OneInput({ input, change }: { input: Input; change: () => void }) {
+  const [lot, setLot] = useState(false);
+  return (
+    <section aria-label={input.name}>
+      <h2 className="text-2xl">
+        {input.name}
+        {input.lot && `, ${input.lot}`}
+      </h2>
+      <p className="figures">
+        {input.kindName}; {input.leftShown} good
+        {input.price && `; bought at ${input.price} a ${input.unit === "L" ? "litre" : "kilo"}`}
+        {input.npk && `; N-P-K ${input.npk}`}
+        {input.ph !== null && `; pH ${input.ph}`}
+        {input.labelRateShown && `; label: ${input.labelRateShown} ${bases[input.labelBasis ?? ""] ?? ""}`}
+        {input.labelEveryDays && ` every ${input.labelEveryDays} days`}.
+      </p>
+      {input.species.length > 0 && (
+        <p className="figures">
+          {input.species.map((s) => `${s.name} ${s.count?.toExponential(1)}`).join(", ")} per {input.labelPer}
+        </p>
+      )}
+      {input.madeOrBought && <p>{input.madeOrBought}</p>}
+      {input.notes && <p className="text-ash">{input.notes}</p>}
+      <p className="flex flex-wrap gap-x-4">
+        <Button kind="plain" onClick={change}>
+          change its label
+        </Button>
+        <Button kind="plain" onClick={() => setLot(!lot)}>
+          a lot came in
+        </Button>
+      </p>
+      {lot && <LotForm input={input} done={() => setLot(false)} />}
+      {input.lots.map((l) => (
+        <Lot key={l.id} lot={l} input={input} />
+      ))}
+      {!input.counted && <p>Not counted: plans use it, and nothing falls. Enter a lot to begin its book.</p>}
+    </section>
+  );
+}
+
+const bases: Record<string, string> = {
+  perHa: "on a hectare",
+  per100m2: "on 100 m²",
+  perLitre: "in a litre of mix",
+  perPlant: "a plant",
+  oneIn: "one part in so many",
+};
+
+const reasons: Record<string, string> = {
+  in: "came in",
+  brew: "brewed",
+  used: "put out",
+  made: "made into something",
+  spilt: "spilt or thrown away",
+  count: "counted",
+  undone: "given back",
+};
+
+function Lot({ lot, input }: { lot: Schemas["LotView"]; input: Input }) {
+  const clock = useClock();
+  const [what, setWhat] = useState<"count" | "spilt" | null>(null);
+  const [amount, setAmount] = useState("");
+  const [note, setNote] = useState("");
+  const keep = useWrite(
+    (_: null, headers) =>
+      client.POST("/api/shelf/lots/{id}/entries", {
+        params: { path: { id: lot.id } },
+        body: { reason: what, amount, note, at: null },
+        headers,
+      }),
+    () => {
+      setWhat(null);
+      setAmount("");
+      setNote("");
+    },
+  );
+  const look = { go: "text-moss", mind: "text-straw", stop: "text-plum" }[lot.tone] ?? "";
+  return (
+    <div className="border-t border-line py-2">
+      <h3 className="flex flex-wrap justify-between gap-x-4 text-lg">
+        <span>
+          Lot {lot.mark}, {lot.origin} {clock.date(lot.from)}
+        </span>
+        <span className="figures">{lot.leftShown}</span>
+      </h3>
+      <p>
+        <b className={look}>
+          {lot.tone === "go" ? "✓" : lot.tone === "mind" ? "▲" : "■"} {lot.says}
+        </b>
+        {lot.expires && `; keeps until ${clock.date(lot.expires)}`}
+        {lot.place && `; ${lot.place}`}
+        {lot.keptShown && `, ${lot.keptShown}`}
+        {lot.aliveShown && `; ${lot.aliveShown}`}
+        {lot.unitCost && `; ${lot.unitCost}`}
+        {lot.notes && `; ${lot.notes}`}
+      </p>
+      <p className="flex flex-wrap gap-x-4">
+        <Button kind="plain" aria-label={`count ${lot.mark}`} onClick={() => setWhat("count")}>
+          count
+        </Button>
+        <Button kind="plain" aria-label={`spilt or thrown away, ${lot.mark}`} onClick={() => setWhat("spilt")}>
+          spilt or thrown away
+        </Button>
+        <Link
+          className="inline-flex min-h-12 items-center text-clay underline underline-offset-4"
+          to={`/book/thread?of=lot-${lot.id}`}
+          aria-label={`follow its thread, ${lot.mark}`}
+        >
+          follow its thread
+        </Link>
+      </p>
+      {what && (
+        <div className="grid items-start gap-x-4 sm:grid-cols-[1fr_1fr_auto]">
+          <Field
+            label={what === "count" ? "What is really there" : "How much"}
+            value={amount}
+            onChange={setAmount}
+            wrong={keep.error?.of("amount")}
+            hint={input.unit === "L" ? "400 ml, 2 L" : "250 g, 2 kg"}
+          />
+          <Field label="Why" value={note} onChange={setNote} wrong={keep.error?.of("note")} />
+          <Button className="sm:mt-7" kind="filled" disabled={keep.isPending} onClick={() => keep.mutate(null)}>
+            Enter it
+          </Button>
+        </div>
+      )}
+      <Wrong problem={keep.error} shown={["amount", "note"]} />
+      <details>
+        <summary className="min-h-11 cursor-pointer text-clay underline underline-offset-4">its book</summary>
+        <ol className="figures">
+          {lot.entries.map((e) => (
+            <li key={e.id} className="border-t border-line py-1">
+              {clock.date(e.at)} <b>{e.amountShown}</b> {reasons[e.reason] ?? e.reason}
+              {e.for && (
+                <>
+                  :{" "}
+                  <Link to={e.link ?? "/book"} className="underline">
+                    {e.for}
+                  </Link>
+                </>
+              )}
+              {e.note && <span className="text-ash"> {e.note}</span>}
+            </li>
+          ))}
+        </ol>
+      </details>
+    </div>
+  );
+}
+
+function Shopping({ list }: { list: Schemas["ToBuyView"][] }) {
+  const clock = useClock();
+  return (
+    <section aria-label="To buy or make">
+      <h2 className="text-xl">To buy or make, two weeks</h2>
+      {list.length === 0 && <p>✓ The shelf has what the plans of the coming two weeks want.</p>}
+      <ul className="figures">
+        {list.map((b) => (
+          <li key={b.inputId} className="border-t border-line py-1.5">
+            <b>
+              {b.amountShown} of {b.name}
+            </b>{" "}
+            by {clock.when(b.by)}, for {b.for}; {b.leftShown} is left
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+function Wage({ hourly }: { hourly: number | null }) {
+  const [typed, setTyped] = useState(hourly === null ? "" : String(hourly));
+  const keep = useWrite((_: null, headers) => client.POST("/api/shelf/wage", { body: { hourly: typed }, headers }));
+  return (
+    <div className="grid items-start gap-x-4 sm:grid-cols-[1fr_auto]">
+      <Field
+        label="What an hour of your work is worth"
+        inputMode="decimal"
+        value={typed}
+        onChange={setTyped}
+        wrong={keep.error?.of("hourly")}
+        hint={keep.data ? "✓ kept" : "empty: time is left out of costs"}
+      />
+      <Button className="sm:mt-7" onClick={() => keep.mutate(null)}>
+        Keep it
+      </Button>
+    </div>
+  );
+}

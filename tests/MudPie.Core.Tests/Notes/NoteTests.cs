@@ -1,0 +1,118 @@
+using MudPie.Core.Measures;
+using MudPie.Core.Notes;
+
+namespace MudPie.Core.Tests.Notes;
+
+public class NoteTests
+{
+    private static readonly Nameable[] Names =
+    [
+        new("vessel", 1, "the Blue Bucket", ["bucket", "pail"]), new("vessel", 2, "the Barrel", ["barrel", "drum"]), new("vessel", 3, "the Cone", ["tank"]),
+        new("bed", 4, "Ridge Bed 4", ["fennel"]), new("bed", 5, "Ridge Bed 5", ["fennel"]), new("bed", 7, "Ridge Bed 7", ["beetroot"]), new("bed", 14, "Ridge Bed 14", ["leeks"]), new("bed", 9, "Currant Rows", ["blackcurrant"]), new("bed", 10, "Creek Field", ["oats and vetch"]),
+        new("water", 1, "Mains", ["mains"]), new("water", 2, "Rain tank", ["rain"]),
+        new("input", 1, "kelp liquid", ["liquid kelp"]), new("input", 2, "molasses", ["molasses"]), new("input", 3, "Rootbank spores", ["spore-forming bacteria"]), new("input", 4, "gypsum", ["a mineral"]),
+    ];
+
+    private static NoteUnderstood Read(string text, UnitSystem units = UnitSystem.Metric) => NoteIt.Read(text, Names, units).Value;
+
+    [Theory]
+    [InlineData("o2 6.7 drum", "Oxygen 6.7 mg/L in the Barrel.")]
+    [InlineData("oxygen in the barrel 6,7 mg/l", "Oxygen 6.7 mg/L in the Barrel.")]
+    [InlineData("O2 6.7mg/l barrel", "Oxygen 6.7 mg/L in the Barrel.")]
+    [InlineData("blue bucket oxygen 7.1", "Oxygen 7.1 mg/L in the Blue Bucket.")]
+    [InlineData("oxygn 6.7 barel", "Oxygen 6.7 mg/L in the Barrel.")]
+    [InlineData("smells sour tank", "Smells sour in the Cone.")]
+    [InlineData("bucket smells of eggs", "Smells of rotten eggs in the Blue Bucket.")]
+    [InlineData("the drum smells earthy", "Smells earthy in the Barrel.")]
+    [InlineData("foam over barrel", "Foam: over in the Barrel.")]
+    [InlineData("temp 19.5 cone", "Warmth 19.5 °C in the Cone.")]
+    [InlineData("temp 66 f barrel", "Warmth 18.9 °C in the Barrel.")]
+    [InlineData("strip 0.2 mains", "Strip 0.2 mg/L in Mains.")]
+    [InlineData("chlorine 0 rain", "Strip 0 mg/L in Rain tank.")]
+    [InlineData("brix 9.1 8.8 9.4 ridge bed 7 bottom", "Brix, bottom leaf, 9.1, 8.8, 9.4 °Bx on Ridge Bed 7.")]
+    [InlineData("brix 9,1 8,8 beetroots", "Brix, top leaf, 9.1, 8.8 °Bx on Ridge Bed 7.")]
+    [InlineData("picked 12 kg beetroot", "Harvested 12 kg on Ridge Bed 7.")]
+    [InlineData("harvested 300 g currant rows", "Harvested 300 g on Currant Rows.")]
+    [InlineData("used 30 ml kelp on ridge bed 4", "Used 30 mL of kelp liquid on Ridge Bed 4.")]
+    [InlineData("gave half a cup of molasses to creek field", "Used 125 mL of molasses on Creek Field.")]
+    [InlineData("put 2 kg gypsum on creek field", "Used 2 kg of gypsum on Creek Field.")]
+    [InlineData("sprayed 1 1/2 tbsp rootbank on ridge bed 14", "Used 22.5 mL of Rootbank spores on Ridge Bed 14.")]
+    [InlineData("note aphids on ridge bed 5", "Note: aphids on ridge bed 5 on Ridge Bed 5.")]
+    [InlineData("o2 6.7 drum at 7:05", "Oxygen 6.7 mg/L in the Barrel, at 07:05.")]
+    public void A_phrase_is_understood(string text, string sentence) => Read(text).Sentence.ShouldBe(sentence);
+
+    [Fact]
+    public void Numbers_come_out_in_SI_and_in_their_order()
+    {
+        Read("brix 9.1 8.8 9.4 ridge bed 7").Numbers.ShouldBe([9.1, 8.8, 9.4]);
+        Read("used 30 ml kelp on ridge bed 4").Amount.ShouldBe(0.03);
+        Read("put 2 kg gypsum on creek field").Amount.ShouldBe(2000);
+        Read("picked 12 kg beetroot").Numbers.ShouldBe([12]);
+        Read("temp 66 barrel", UnitSystem.UsCustomary).Numbers.Single().ShouldBe(18.889, 0.001);
+        Read("brix 9.1 8.8 ridge bed 7 18c").TemperatureC.ShouldBe(18);
+    }
+
+    [Theory]
+    [InlineData("oxygn 6.7 barel", 2)]
+    [InlineData("o2 6.7 barrel", 0)]
+    [InlineData("brix 9.1 fenel", 1)]
+    public void What_was_guessed_is_said(string text, int guesses) => Read(text).Guessed.Count.ShouldBe(guesses);
+
+    [Fact]
+    public void Where_a_crop_grows_on_two_beds_one_has_to_be_chosen()
+    {
+        var note = Read("brix 9.1 8.8 fennel top");
+        note.Choose.ShouldBeTrue();
+        note.Targets.Select(t => t.Id).ShouldBe([4, 5]);
+        note.Sentence.ShouldContain("one of Ridge Bed 4 and Ridge Bed 5");
+    }
+
+    [Fact]
+    public void Bed_four_is_not_bed_fourteen()
+    {
+        Read("brix 9.1 ridge bed 4").Targets.Single().Id.ShouldBe(4);
+        Read("brix 9.1 ridge bed 14").Targets.Single().Id.ShouldBe(14);
+        Read("brix 9.1 ridge 14").Targets.Single().Id.ShouldBe(14);
+    }
+
+    [Theory]
+    [InlineData("", "Nothing was typed")]
+    [InlineData("the weather is nice", "not understood")]
+    [InlineData("o2 drum", "no figure")]
+    [InlineData("o2 67 drum", "can't be")]
+    [InlineData("o2 -3 drum", "can't be")]
+    [InlineData("o2 6.7", "but where")]
+    [InlineData("o2 6.7 kettle", "but where")]
+    [InlineData("smells barrel", "not said how")]
+    [InlineData("brix 95 ridge bed 4", "can't be")]
+    [InlineData("used kelp on ridge bed 4", "how much")]
+    [InlineData("used 30 ml whisky on ridge bed 4", "nothing on the shelf")]
+    [InlineData("picked garlic", "how much")]
+    [InlineData("note", "nothing in the note")]
+    public void What_is_not_understood_is_said_with_a_way_out(string text, string says)
+    {
+        var problem = NoteIt.Read(text, Names).Refused.ShouldNotBeNull().Problems.Single();
+        problem.Field.ShouldBe("text");
+        problem.Wrong.ShouldContain(says);
+        problem.WayOut.Length.ShouldBeGreaterThan(10);
+    }
+
+    [Theory]
+    [InlineData("barel", "barrel", 1)]
+    [InlineData("barrle", "barrel", 1)]
+    [InlineData("fennel", "fennel", 0)]
+    [InlineData("", "abc", 3)]
+    public void Slips_are_counted_with_swaps_as_one(string a, string b, int slips) => NoteIt.Slips(a, b).ShouldBe(slips);
+
+    [Fact]
+    public void Nothing_typed_makes_it_throw()
+    {
+        var random = new Random(5);
+        const string letters = "abo2 x9.,;:-/°é½\t\"'{}<>0kgml";
+        for (var i = 0; i < 3000; i++)
+        {
+            var text = new string([.. Enumerable.Range(0, random.Next(1, 60)).Select(_ => letters[random.Next(letters.Length)])]);
+            Should.NotThrow(() => NoteIt.Read((i % 3) switch { 0 => "o2 " + text, 1 => "used " + text, _ => text }, Names), text);
+        }
+    }
+}

@@ -1,0 +1,95 @@
+using FsCheck.Xunit;
+using MudPie.Core.Brewing;
+using MudPie.Core.PuttingOut;
+
+namespace MudPie.Core.Tests.PuttingOut;
+
+public class SeasonTests
+{
+    private static readonly DateOnly Start = new(2026, 4, 1), Harvest = new(2026, 8, 1);
+
+    private static ProgrammeAnswer Check(params ProgrammeStep[] steps) => Biostimulants.Check(new ProgrammeQuestion { Start = Start, Harvest = Harvest, AreaM2 = 36, Steps = steps }).Value;
+
+    private static ProgrammeStep On(string kind, int day, string purpose = "leaf") => new() { Kind = kind, On = Start.AddDays(day), Purpose = purpose };
+
+    [Fact]
+    public void Seaweed_is_proposed_while_roots_are_young_and_no_later()
+    {
+        var steps = Biostimulants.Propose("seaweed", Start, Harvest).Value;
+        steps.Select(s => s.On).ShouldBe([new DateOnly(2026, 4, 1), new DateOnly(2026, 4, 29), new DateOnly(2026, 5, 27)]);
+        Check([.. steps]).Verdict.Tone.ShouldBe(Tone.Go);
+    }
+
+    [Fact]
+    public void Every_proposal_of_every_kind_passes_its_own_check()
+    {
+        foreach (var kind in Biostimulants.Kinds)
+        {
+            var steps = Biostimulants.Propose(kind.Kind, Start, Harvest).Value;
+            steps.ShouldNotBeEmpty(kind.Kind);
+            Check([.. steps]).Steps.ShouldAllBe(s => s.Fit == "right");
+            kind.Stages.Select(s => s.Stage).ShouldBe(Biostimulants.Stages.Select(s => s.Id));
+        }
+    }
+
+    [Theory]
+    [InlineData(0, "right")]
+    [InlineData(60, "right")]
+    [InlineData(70, "late")] // 0.57 of 122 days: flower and set
+    [InlineData(110, "wasted")]
+    [InlineData(-20, "wasted")]
+    [InlineData(130, "wasted")]
+    public void A_giving_is_right_late_or_wasted_by_its_stage(int day, string fit) => Check(On("seaweed", day)).Steps.Single().Fit.ShouldBe(fit);
+
+    [Fact]
+    public void What_a_season_misses_is_said()
+    {
+        Check(On("seaweed", 80)).Misses.ShouldContain(m => m.Contains("too late for the roots"));
+        Check(On("seaweed", 50)).Misses.ShouldContain(m => m.Contains("begins after root growth ended"));
+        Check(On("seaweed", 0), On("seaweed", 50)).Misses.ShouldContain("50 days of liquid seaweed between 1 Apr and 21 May: too long, its effect is gone after 28.");
+        Check(On("seaweed", 0), On("seaweed", 3)).Misses.ShouldContain(m => m.Contains("again 3 days later"));
+        Check(On("seaweed", 0), On("seaweed", 21)).Misses.ShouldBeEmpty();
+        Check().Verdict.Sentence.ShouldContain("Nothing is laid");
+    }
+
+    [Fact]
+    public void It_sums_the_product_and_the_potassium_it_brings()
+    {
+        var answer = Check(On("seaweed", 0), On("seaweed", 21));
+        answer.Needs["liquid seaweed"].ShouldBe(2 * 2 * 36 / 10_000.0, 1e-12); // twice 2 L/ha on 36 m²
+        answer.PotassiumG.ShouldBe(2 * 2 * 36 / 10_000.0 * 1100 * 0.05, 1e-9);
+    }
+
+    [Property(MaxTest = 100)]
+    public void Moving_a_giving_changes_no_other(byte a, byte b)
+    {
+        var one = Check(On("fish", 10, "root"), On("amino", a % 120)).Steps.Single(s => s.Kind == "fish");
+        var two = Check(On("fish", 10, "root"), On("amino", b % 120)).Steps.Single(s => s.Kind == "fish");
+        two.ShouldBe(one);
+    }
+
+    [Theory]
+    [InlineData("whey", "leaf")]
+    [InlineData("seaweed", "stem")]
+    public void Nonsense_is_refused(string kind, string purpose) =>
+        Biostimulants.Check(new ProgrammeQuestion { Start = Start, Harvest = Harvest, AreaM2 = 36, Steps = [On(kind, 3, purpose)] }).Refused.ShouldNotBeNull().Problems[0].Field.ShouldBe("steps[0].kind");
+
+    [Fact]
+    public void A_harvest_before_the_start_no_dates_and_no_area_are_refused()
+    {
+        Biostimulants.Check(new ProgrammeQuestion { Start = Harvest, Harvest = Start, AreaM2 = 0 }).Refused.ShouldNotBeNull().Problems.Select(p => p.Field).ShouldBe(["harvest", "areaM2"]);
+        Biostimulants.Check(new ProgrammeQuestion { AreaM2 = double.NaN }).Refused.ShouldNotBeNull().Problems.Count.ShouldBe(3);
+        Biostimulants.Propose("whey", null, null).Refused.ShouldNotBeNull().Problems.Count.ShouldBe(3);
+    }
+
+    [Fact]
+    public void Dried_and_liquid_are_compared_by_the_hectare()
+    {
+        var answer = DriedOrLiquid.Of(2, 4, 7.2, 150, 1.8, wet: true).Value;
+        answer.LiquidPerHa.ShouldBe(57.6, 1e-9);
+        answer.DriedPerHa.ShouldBe(270, 1e-9);
+        answer.Verdict.Sentence.ShouldBe("Liquid is cheaper: 57.6 against 270 a hectare.");
+        answer.Verdict.Why.ShouldContain("two or three weeks");
+        DriedOrLiquid.Of(-1, 0, double.NaN, 150, null, false).Refused.ShouldNotBeNull().Problems.Count.ShouldBe(4);
+    }
+}
