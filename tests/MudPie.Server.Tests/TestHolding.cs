@@ -15,6 +15,7 @@ public sealed class TestHolding : WebApplicationFactory<LiveBrew>
     private readonly bool _demo;
     private readonly bool _background;
     private readonly string _folder;
+    private readonly string? _weatherUrl;
     private bool _owner = true;
 
     public TestHolding()
@@ -22,9 +23,10 @@ public sealed class TestHolding : WebApplicationFactory<LiveBrew>
     {
     }
 
-    public TestHolding(bool demo, bool background = false)
+    public TestHolding(bool demo, bool background = false, string? weatherUrl = null)
     {
         _demo = demo;
+        _weatherUrl = weatherUrl;
         _background = background;
         _folder = Directory.CreateTempSubdirectory("mudpie-test-").FullName;
         Http = CreateClient();
@@ -52,6 +54,7 @@ public sealed class TestHolding : WebApplicationFactory<LiveBrew>
         builder.UseSetting("Holding:Demo", _demo ? "true" : "false");
         builder.UseSetting("Holding:Warm", "false");
         builder.UseSetting("Holding:Background", _background ? "true" : "false");
+        builder.UseSetting("Holding:WeatherUrl", _weatherUrl ?? "");
         builder.UseSetting("Logging:LogLevel:Default", "Error");
         builder.ConfigureServices(services => services.AddSingleton<TimeProvider>(Clock));
     }

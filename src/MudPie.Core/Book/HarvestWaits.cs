@@ -67,7 +67,14 @@ public static class HarvestWaits
 public sealed record NutrientLine(string Name, double Kg, double NShare, double PShare, double KShare, double OrganicShare);
 
 /// <summary>Sums on a bed, g, and g on a square metre.</summary>
-public sealed record NutrientSum(double NG, double P2O5G, double K2OG, double OrganicG, double NPerM2, double P2O5PerM2, double K2OPerM2);
+/// <param name="NitrogenG">N, g.</param>
+/// <param name="PhosphateG">P₂O₅, g.</param>
+/// <param name="PotashG">K₂O, g.</param>
+/// <param name="OrganicG">Organic matter, g.</param>
+/// <param name="NitrogenPerM2">N, g/m².</param>
+/// <param name="PhosphatePerM2">P₂O₅, g/m².</param>
+/// <param name="PotashPerM2">K₂O, g/m².</param>
+public sealed record NutrientSum(double NitrogenG, double PhosphateG, double PotashG, double OrganicG, double NitrogenPerM2, double PhosphatePerM2, double PotashPerM2);
 
 /// <summary>N-P-K and organic matter by season, small additions included.</summary>
 public static class SeasonSums

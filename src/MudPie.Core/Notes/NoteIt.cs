@@ -171,8 +171,15 @@ public static partial class NoteIt
 
     private static double Score(List<string> words, Nameable n, bool slips, HashSet<string> told)
     {
+        var own = Words(n.Name).Where(p => !Small.Contains(p)).ToList();
         bool Hit(string part)
         {
+            if (char.IsDigit(part[0]))
+            {
+                // A figure is a bed's own number only where it stands behind a word of its name: "3 kg ridge bed 4" is not bed 3.
+                return words.Where((w, i) => w == part && IsNumberOfName(words, i, own)).Any();
+            }
+
             if (words.Any(w => w == part || w.TrimEnd('s') == part.TrimEnd('s')))
             {
                 return true;
@@ -187,11 +194,11 @@ public static partial class NoteIt
             return near is not null;
         }
 
-        var parts = Words(n.Name).Where(p => !Small.Contains(p)).ToList();
+        var parts = own;
         var hits = parts.Count(Hit);
         var number = parts.FirstOrDefault(p => char.IsDigit(p[0]));
         var named = hits == parts.Count && parts.Count > 0 ? 2 + parts.Count : 0.0;
-        if (named == 0 && hits > 0 && (number is null || words.Contains(number)) && parts.Where(p => !char.IsDigit(p[0])).Any(p => p.Length >= 4 && Hit(p)))
+        if (named == 0 && hits > 0 && (number is null || Hit(number)) && parts.Where(p => !char.IsDigit(p[0])).Any(p => p.Length >= 4 && Hit(p)))
         {
             named = 1 + (hits / (double)parts.Count);
         }
@@ -199,6 +206,9 @@ public static partial class NoteIt
         var also = n.Also.SelectMany(Words).Where(a => !Small.Contains(a) && a.Length >= 3).Any(Hit) ? 1.0 : 0;
         return named + also;
     }
+
+    private static bool IsNumberOfName(List<string> words, int at, List<string> name) =>
+        at > 0 && name.Any(p => !char.IsDigit(p[0]) && (words[at - 1] == p || words[at - 1].TrimEnd('s') == p.TrimEnd('s') || (p.Length >= 4 && Near(words[at - 1], p))));
 
     private static Ruling<NoteUnderstood> OneWord(string kind, List<string> words, Dictionary<string, string[]> known, List<Nameable> targets, string? time, List<string> guessed, string says)
     {
@@ -223,13 +233,13 @@ public static partial class NoteIt
 
     private static Ruling<NoteUnderstood> Figures(string kind, List<string> words, List<Nameable> targets, string? time, List<string> guessed, UnitSystem units)
     {
-        var names = targets.Count > 0 ? Words(targets[0].Name).Where(w => char.IsDigit(w[0])).ToHashSet() : [];
+        var name = targets.Count > 0 ? Words(targets[0].Name) : [];
         var numbers = new List<double>();
         double? meter = null;
         for (var i = 0; i < words.Count; i++)
         {
             var m = Number().Match(words[i]);
-            if (!m.Success || (kind == "brix" && names.Contains(words[i])) || words[i] is "o2")
+            if (!m.Success || (name.Contains(words[i]) && IsNumberOfName(words, i, name)) || words[i] is "o2")
             {
                 continue;
             }
@@ -257,8 +267,8 @@ public static partial class NoteIt
         }
 
         var leaf = kind == "brix" ? Leaves.FirstOrDefault(words.Contains) : null;
-        var name = kind switch { "oxygen" => "Oxygen", "warmth" => "Warmth", "strip" => "Strip", _ => $"Brix, {leaf ?? "top"} leaf," };
-        var done = Done(kind, numbers, leaf ?? (kind == "brix" ? "top" : null), targets, time, guessed, $"{name} {string.Join(", ", numbers.Select(n => Say.Number(n)))} {shown}{(meter is null ? "" : $" read at {Say.Number(meter.Value)} °C")}", Wanted(kind));
+        var what = kind switch { "oxygen" => "Oxygen", "warmth" => "Warmth", "strip" => "Strip", _ => $"Brix, {leaf ?? "top"} leaf," };
+        var done = Done(kind, numbers, leaf ?? (kind == "brix" ? "top" : null), targets, time, guessed, $"{what} {string.Join(", ", numbers.Select(n => Say.Number(n)))} {shown}{(meter is null ? "" : $" read at {Say.Number(meter.Value)} °C")}", Wanted(kind));
         return done.Refused is null ? done.Worked.With(done.Value with { TemperatureC = meter }, "") : done;
     }
 

@@ -62,7 +62,7 @@ internal static class DemoBrewhouse
 
         var hours = Math.Ceiling(readings[^1].H) + 1;
         var off = (batch.AirOffAt!.Value - batch.StartedAt!.Value).TotalHours;
-        var told = BrewForecast.Of(new ForecastQuestion(BatchJson.Brew(batch)) { Hours = hours, AirOffAtH = off < hours - 2 ? off : null, Members = 120, Readings = readings }).Value;
+        var told = BrewForecast.Of(new ForecastQuestion(BatchJson.Brew(batch)) { Hours = hours, AirOffAtH = off < hours - 2 ? off : null, Members = 60, Readings = readings }).Value;
         return told.Trusted ? BatchJson.Keep(told.Learnt) : null;
     }
 

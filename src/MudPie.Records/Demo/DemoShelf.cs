@@ -15,6 +15,7 @@ internal static class DemoShelf
 {
     public static void Fill(HoldingDb db, DemoKit kit, DateTimeOffset now)
     {
+        db.ChangeTracker.AutoDetectChangesEnabled = false; // looked through at each Save, not at each question
         Outlines(kit);
         foreach (var bed in kit.Named("Creek Field", "Hop Yard", "Glass Lean-to", "Nursery Bench"))
         {
@@ -23,21 +24,28 @@ internal static class DemoShelf
 
         db.Holdings.Local.Single().HourlyWage = 12;
         var sprayers = Sprayers(db, now);
-        db.SaveChanges();
+        Save(db);
         Inputs(db);
-        db.SaveChanges();
+        Save(db);
         Lots(db, now);
-        db.SaveChanges();
+        Save(db);
         Brewed(db, now);
-        db.SaveChanges();
+        Save(db);
         PastJobs(db, sprayers);
-        db.SaveChanges();
+        Save(db);
         Products(db, kit, sprayers, now);
-        db.SaveChanges();
+        Save(db);
         Harvests(db, kit, now);
         Season(db, kit, now);
         db.Add(new OwnMixRule { A = "fulvic", B = "copper", Together = false, WaitDays = 5, Why = "Label of the copper we keep for the hops", At = now.AddMonths(-7) });
         db.Add(new OwnWait { Kind = "biostimulant", Days = 2, Why = "our box scheme's own rule", At = now.AddMonths(-12) });
+        Save(db);
+        db.ChangeTracker.AutoDetectChangesEnabled = true;
+    }
+
+    private static void Save(HoldingDb db)
+    {
+        db.ChangeTracker.DetectChanges();
         db.SaveChanges();
     }
 
@@ -204,7 +212,7 @@ internal static class DemoShelf
             var job = new Application { At = at, RecordedAt = at.AddMinutes(25), Purpose = purpose, Dilution = "", OneIn = 1, WaterL = mixL, SpareL = mixL * 0.05 / 1.05, Tool = tool, Sprayer = sprayers.GetValueOrDefault(tool), TankL = sprayers.GetValueOrDefault(tool)?.TankL ?? 0, Fitness = "none", CautionsSeen = "spraying run-off health", Who = who, Why = why, Weather = "12 °C, wind 1.9 m/s, dry" };
             job.Beds.AddRange(ground.Select(b => new ApplicationBed { Bed = b, TotalL = mixL / 1.05 * b.AreaM2 / ground.Sum(x => x.AreaM2) }));
             db.Add(job);
-            db.SaveChanges();
+            Save(db);
             job.Items.AddRange(Draw(db, db.Inputs.Local.First(i => i.Name == input), amount, at, "used", null, job.Id));
             if (job.Sprayer is { } s)
             {

@@ -238,7 +238,7 @@ public static class BookEndpoints
             var its = jobs.Select(a => (Job: a, Share: a.Beds.FirstOrDefault(x => x.BedId == b.Id))).Where(x => x.Share is not null).ToList();
             var sum = SeasonSums.Of([.. its.SelectMany(x => NutrientsOf(x.Job, x.Share!, foods))], b.AreaM2).Worked;
             return new SeasonBed(b.Id, b.Name, b.Crop, Units.Show(b.AreaM2, Dimension.Area, units), its.Count, Units.Show(its.Sum(x => x.Share!.TeaL), Dimension.Volume, units), Units.Show(its.Sum(x => x.Share!.TotalL), Dimension.Volume, units),
-                Units.Show(harvests[b.Id].Sum(h => h.Kg) * 1000, Dimension.Mass, units), sum, $"{Say.Number(sum.Value.NG)}-{Say.Number(sum.Value.P2O5G)}-{Say.Number(sum.Value.K2OG)} g");
+                Units.Show(harvests[b.Id].Sum(h => h.Kg) * 1000, Dimension.Mass, units), sum, $"{Say.Number(sum.Value.NitrogenG)}-{Say.Number(sum.Value.PhosphateG)}-{Say.Number(sum.Value.PotashG)} g");
         }).Where(r => r.Jobs > 0 || harvests[r.BedId].Any()).ToList();
         var names = beds.ToDictionary(b => b.Id, b => b.Name);
         var inputs = jobs.SelectMany(a => a.Items.Select(i => (a, i))).GroupBy(x => (x.i.Name, x.i.Unit)).Select(g => new SeasonInput(g.Key.Name, Shelf.StockKeeper.Shown(g.Sum(x => x.i.Amount), g.Key.Unit, units), g.Select(x => x.a.Id).Distinct().Count(), [.. g.SelectMany(x => x.a.Beds.Select(b => names[b.BedId])).Distinct()]))

@@ -43,10 +43,10 @@ public class WaitTests
     public void Nutrients_are_summed_small_additions_included()
     {
         var sum = SeasonSums.Of([new("meal", 2, 0.02, 0.01, 0.03, 0.8), new("kelp", 0.01, 0.002, 0.0005, 0.02, 0)], 36).Value;
-        sum.NG.ShouldBe(40.02, 1e-9);
-        sum.P2O5G.ShouldBe(20.005, 1e-9);
-        sum.K2OG.ShouldBe(60.2, 1e-9);
-        sum.NPerM2.ShouldBe(40.02 / 36, 1e-12);
+        sum.NitrogenG.ShouldBe(40.02, 1e-9);
+        sum.PhosphateG.ShouldBe(20.005, 1e-9);
+        sum.PotashG.ShouldBe(60.2, 1e-9);
+        sum.NitrogenPerM2.ShouldBe(40.02 / 36, 1e-12);
         SeasonSums.Of([], double.NaN).Refused.ShouldNotBeNull();
     }
 }

@@ -31,6 +31,8 @@ public class NoteTests
     [InlineData("chlorine 0 rain", "Strip 0 mg/L in Rain tank.")]
     [InlineData("brix 9.1 8.8 9.4 ridge bed 7 bottom", "Brix, bottom leaf, 9.1, 8.8, 9.4 °Bx on Ridge Bed 7.")]
     [InlineData("brix 9,1 8,8 beetroots", "Brix, top leaf, 9.1, 8.8 °Bx on Ridge Bed 7.")]
+    [InlineData("picked 5 kg ridge bed 4", "Harvested 5 kg on Ridge Bed 4.")]
+    [InlineData("brix 7 5 7 ridge bed 4", "Brix, top leaf, 7, 5, 7 °Bx on Ridge Bed 4.")]
     [InlineData("picked 12 kg beetroot", "Harvested 12 kg on Ridge Bed 7.")]
     [InlineData("harvested 300 g currant rows", "Harvested 300 g on Currant Rows.")]
     [InlineData("used 30 ml kelp on ridge bed 4", "Used 30 mL of kelp liquid on Ridge Bed 4.")]
