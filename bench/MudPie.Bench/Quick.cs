@@ -40,6 +40,13 @@ internal static class Quick
         Line("the live brew, by HTTP", null, Median(60, 100, () => http.GetStringAsync("/api/brew/batches/14").GetAwaiter().GetResult().Length));
         Line("what-if, four curves, by HTTP", null, Median(20, 60, () => Post(http, "/api/brew/what-if", new { plan, whatIfs = new[] { new { kind = "powerFails" }, new { kind = "secondPump" }, new { kind = "cooler" } } })));
         Line("asked backwards, by HTTP", null, Median(5, 20, () => Post(http, "/api/brew/backwards", new { plan })));
+        FillHistory(host);
+        var job = new { purpose = "leaf", bedIds = Enumerable.Range(1, 40), rate = "500", tank = "400 L", tool = "boom", items = new[] { new { inputId = 10, rate = "2 L", basis = "perHa" } } };
+        Line("a tank for 40 beds over 3 years of history", 100, Median(20, 60, () => Post(http, "/api/put-out/tank/work-out", job)));
+        Line("windows of 72 h, by HTTP", null, Median(20, 60, () => http.GetStringAsync("/api/put-out/windows").GetAwaiter().GetResult().Length));
+        Line("the day line over that history", null, Median(20, 60, () => http.GetStringAsync("/api/day-line").GetAwaiter().GetResult().Length));
+        Line("a page of the book over that history", null, Median(10, 30, () => http.GetStringAsync("/api/book").GetAwaiter().GetResult().Length));
+        Line("the thread of a bed over that history", null, Median(10, 30, () => http.GetStringAsync("/api/book/thread?of=bed-1").GetAwaiter().GetResult().Length));
         FillProbe(host);
         Line("the probe's 10,000 readings, by HTTP", null, Median(20, 60, () => http.GetStringAsync("/api/brew/batches/14/probe").GetAwaiter().GetResult().Length));
         await host.DisposeAsync();
@@ -77,6 +84,34 @@ internal static class Quick
         }
 
         return to.Length;
+    }
+
+    /// <summary>40 beds, each put out on twice a week for three years, from lots that fall.</summary>
+    private static void FillHistory(BenchHost host)
+    {
+        using var scope = host.Services.CreateScope();
+        var db = scope.ServiceProvider.GetRequiredService<Records.HoldingDb>();
+        var now = DateTimeOffset.UtcNow;
+        var beds = db.Beds.OrderBy(b => b.Id).ToList();
+        db.AddRange(Enumerable.Range(beds.Count, 40 - beds.Count).Select(i => new Records.Ground.Bed { Name = $"Bench Bed {i}", AreaM2 = 36, AreaTyped = "36 m²", Crop = "kale", Growing = "annual" }));
+        db.SaveChanges();
+        beds = [.. db.Beds.OrderBy(b => b.Id)];
+        var input = db.Inputs.First(i => i.Id == 10);
+        var lot = new Records.Shelf.StockLot { InputId = input.Id, Mark = "bench", Origin = "bought", From = now.AddYears(-3) };
+        lot.Entries.Add(new Records.Shelf.StockEntry { At = lot.From, RecordedAt = lot.From, Amount = 500, Reason = "in" });
+        db.Add(lot);
+        db.SaveChanges();
+        for (var i = 0; i < 312; i++)
+        {
+            var at = now.AddDays(-i * 3.5);
+            var job = new Records.PuttingOut.Application { At = at, RecordedAt = at, Purpose = "leaf", Dilution = "", OneIn = 1, WaterL = 200, Tool = "boom", TankL = 400, Fitness = "none", CautionsSeen = "spraying" };
+            job.Beds.AddRange(beds.Select(b => new Records.PuttingOut.ApplicationBed { BedId = b.Id, TotalL = 5 }));
+            job.Items.Add(new Records.PuttingOut.ApplicationItem { InputId = input.Id, LotId = lot.Id, Lot = "bench", Name = input.Name, Kind = input.Kind, Amount = 0.4, Unit = "L" });
+            lot.Entries.Add(new Records.Shelf.StockEntry { At = at, RecordedAt = at, Amount = -0.4, Reason = "used" });
+            db.Add(job);
+        }
+
+        db.SaveChanges();
     }
 
     private static void FillProbe(BenchHost host)

@@ -69,7 +69,9 @@ public class JourneyTests
         }
 
         page.Click("It is out");
-        page.See("Read the leaves");
+        page.See("It is in the book");
+        page.Click("Read the leaves");
+        page.See("Sprays of the last");
         Slate("up");
         page.Fill("Brix, one after another", "8.6 8.9 8.4");
         page.Fill("Its temperature", "24");

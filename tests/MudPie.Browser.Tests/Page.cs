@@ -1,8 +1,12 @@
 using System.Diagnostics;
 using Microsoft.AspNetCore.Hosting;
 using Microsoft.AspNetCore.Mvc.Testing;
+using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.DependencyInjection;
+using MudPie.Records;
+using MudPie.Records.Demo;
 using MudPie.Server.Brewing;
+using MudPie.Server.Weather;
 using OpenQA.Selenium;
 using OpenQA.Selenium.Chrome;
 
@@ -16,18 +20,37 @@ public sealed class Page : WebApplicationFactory<LiveBrew>
     private readonly ChromeDriverService _service = ChromeDriverService.CreateDefaultService("/usr/bin");
 
     /// <summary>Every journey begins at the same hour, so that none hangs on when it is run; the clock goes on from there.</summary>
-    private static readonly TimeSpan Shift = new DateTimeOffset(2026, 6, 10, 9, 40, 0, TimeSpan.Zero) - TimeProvider.System.GetUtcNow();
+    public static readonly DateTimeOffset Begins = new(2026, 6, 10, 9, 40, 0, TimeSpan.Zero);
+
+    /// <summary>The demo holding at that hour, made once and copied for each page.</summary>
+    private static readonly Lazy<string> Template = new(MakeTemplate);
+
+    private readonly TimeSpan _shift;
 
     private readonly int? _probePort;
     private readonly StandIns.SimulatedProbe? _probe;
 
-    public Page(bool demo, int width = 1280, int height = 800, bool probe = false)
+    public Page(bool demo, int width = 1280, int height = 800, bool probe = false, bool weather = false)
     {
         _demo = demo;
         _probePort = probe ? FreePort() : null;
+        var copied = demo && !probe;
+        if (copied)
+        {
+            HoldingFile.Copy(Template.Value, Path.Combine(_folder, "holding.mudpie"));
+            _demo = false; // it is there already
+        }
+
+        _shift = Begins - TimeProvider.System.GetUtcNow();
         UseKestrel(0);
         StartServer();
-        _probe = probe ? new StandIns.SimulatedProbe(StandIns.ProbeSettings.Read(ProbeSettings), new Shifted()) : null;
+        if (weather)
+        {
+            using var scope = Services.CreateScope();
+            scope.ServiceProvider.GetRequiredService<WeatherBook>().Put(new StandIns.SimulatedWeather(1, Begins).Hours(52.5, 0, Begins.AddHours(-14), 112), "simulated").GetAwaiter().GetResult();
+        }
+
+        _probe = probe ? new StandIns.SimulatedProbe(StandIns.ProbeSettings.Read(ProbeSettings), new Shifted(_shift)) : null;
         Address = ClientOptions.BaseAddress;
         var options = new ChromeOptions { BinaryLocation = "/usr/bin/chromium" };
         foreach (var argument in new[]
@@ -44,14 +67,23 @@ public sealed class Page : WebApplicationFactory<LiveBrew>
         Size(width, height);
     }
 
-    private static string Clock => $$"""
-        { const Real = Date, by = {{(long)Shift.TotalMilliseconds}};
+    private static string MakeTemplate()
+    {
+        var file = Path.Combine(Directory.CreateTempSubdirectory("mudpie-template-").FullName, "demo.mudpie");
+        using var db = new HoldingDb((DbContextOptions<HoldingDb>)new DbContextOptionsBuilder<HoldingDb>().UseHolding(file).Options);
+        HoldingFile.Prepare(db, file);
+        DemoHolding.Fill(db, Begins);
+        return file;
+    }
+
+    private string Clock => $$"""
+        { const Real = Date, by = {{(long)_shift.TotalMilliseconds}};
           Date = class extends Real { constructor(...a) { if (a.length) super(...a); else super(Real.now() + by); } static now() { return Real.now() + by; } }; }
         """;
 
-    private sealed class Shifted : TimeProvider
+    private sealed class Shifted(TimeSpan by) : TimeProvider
     {
-        public override DateTimeOffset GetUtcNow() => base.GetUtcNow() + Shift;
+        public override DateTimeOffset GetUtcNow() => base.GetUtcNow() + by;
     }
 
     public Uri Address { get; }
@@ -138,12 +170,13 @@ public sealed class Page : WebApplicationFactory<LiveBrew>
 
     /// <summary>What axe-core finds wrong with the page as it is, in words; empty is right.</summary>
     /// <param name="within">What to look at; the page's own landmarks are hidden while a dialog is open.</param>
-    public string Axe(string? within = null)
+    /// <param name="rule">One rule alone; all where none is named.</param>
+    public string Axe(string? within = null, string? rule = null)
     {
         var source = File.ReadAllText(Path.Combine(Root(), "src", "web", "node_modules", "axe-core", "axe.min.js"));
         Driver.ExecuteScript(source + ";window.axe = axe;");
         var found = Driver.ExecuteAsyncScript(
-            "const done = arguments[1]; window.axe.run(arguments[0] ?? document, {resultTypes: ['violations']}).then(r => done(r.violations.map(v => v.id + ': ' + v.help + ' — ' + v.nodes.slice(0, 3).map(n => n.html.slice(0, 160)).join(' | ')).join('\\n')));", within);
+            "const done = arguments[2]; window.axe.run(arguments[0] ?? document, {resultTypes: ['violations'], ...(arguments[1] ? {runOnly: [arguments[1]]} : {})}).then(r => done(r.violations.map(v => v.id + ': ' + v.help + ' — ' + v.nodes.slice(0, 3).map(n => n.html.slice(0, 160)).join(' | ')).join('\\n')));", within, rule);
         return (string)found!;
     }
 
@@ -171,8 +204,9 @@ public sealed class Page : WebApplicationFactory<LiveBrew>
     {
         builder.UseSetting("Holding:File", Path.Combine(_folder, "holding.mudpie"));
         builder.UseSetting("Holding:Demo", _demo ? "true" : "false");
+        builder.UseSetting("Holding:Warm", "false");
         builder.UseSetting("Logging:LogLevel:Default", "Error");
-        builder.ConfigureServices(services => services.AddSingleton<TimeProvider>(new Shifted()));
+        builder.ConfigureServices(services => services.AddSingleton<TimeProvider>(new Shifted(_shift)));
         if (_probePort is { } port)
         {
             builder.UseSetting("Holding:ProbePort", port.ToString(System.Globalization.CultureInfo.InvariantCulture));

@@ -3,26 +3,27 @@ namespace MudPie.Browser.Tests;
 /// <summary>Makes docs/screenshots from the demo data: ./mudpie shots.</summary>
 public class Shots
 {
-    private static readonly (string File, string Path, string Sign, int Width, int Height, string Light, bool SlateUp)[] Views =
+    private static readonly (string File, string Path, string Sign, int Width, int Height, string Light)[] Views =
     [
-        ("today", "/", "is sliding", 1280, 800, "day", false),
-        ("plan", "/brew/plan", "Backwards from there", 1280, 800, "day", false),
-        ("live-brew", "/brew/14", "What would hold it", 1280, 800, "day", false),
-        ("live-brew-night", "/brew/14", "What would hold it", 1280, 800, "night", false),
-        ("brews", "/brew", "Over", 1280, 800, "day", false),
-        ("put-out", "/put-out/14", "What each bed gets", 1280, 800, "day", false),
-        ("brix", "/judge/brix", "give or take", 1280, 800, "day", false),
-        ("ground", "/ground", "Air that arrives", 1280, 800, "day", false),
-        ("water", "/brew/water", "ascorbic acid", 1280, 800, "day", false),
-        ("air", "/brew/air", "outlets ask", 1280, 800, "day", false),
-        ("ask", "/brew/ask?batch=14", "Most of each food", 1280, 800, "day", false),
-        ("lens", "/brew/microscope", "Field 1", 1280, 800, "day", false),
-        ("looking-back", "/brew/back", "What went with", 1280, 800, "day", false),
-        ("practice", "/brew/practice", "The quiet pump", 1280, 800, "day", false),
-        ("card", "/brew/14/card", "In it", 1280, 800, "day", false),
-        ("phone-today", "/", "is sliding", 390, 844, "day", false),
-        ("phone-live-brew", "/brew/14", "Fennel", 390, 844, "day", true),
-        ("phone-night-check", "/brew/14?read=oxygen#read", "Read it", 390, 844, "night", false),
+        ("today", "/", "is sliding", 1280, 800, "day"),
+        ("plan", "/brew/plan", "Backwards from there", 1280, 800, "day"),
+        ("live-brew", "/brew/14", "What would hold it", 1280, 800, "day"),
+        ("air", "/brew/air", "outlets ask", 1280, 800, "day"),
+        ("ask", "/brew/ask?batch=14", "Most of each food", 1280, 800, "day"),
+        ("lens", "/brew/microscope", "Field 1", 1280, 800, "day"),
+        ("practice", "/brew/practice", "The quiet pump", 1280, 800, "day"),
+        ("windows", "/put-out/windows", "windows ahead", 1280, 800, "day"),
+        ("put-out", "/put-out/14", "What each bed gets", 1280, 800, "day"),
+        ("dose", "/put-out/dose", "for 240 plants", 1280, 800, "day"),
+        ("season", "/put-out/season", "is wasted", 1280, 800, "day"),
+        ("shelf", "/shelf?input=13", "Lot RB-24", 1280, 800, "day"),
+        ("book", "/book", "begun in the Barrel", 1280, 800, "day"),
+        ("thread", "/book/thread?of=bed-10", "Currant Rows got", 1280, 800, "day"),
+        ("beds", "/book/plan", "no harvest before", 1280, 800, "day"),
+        ("brix", "/judge/brix", "give or take", 1280, 800, "day"),
+        ("phone-today", "/", "is sliding", 390, 844, "day"),
+        ("phone-note", "/", "is sliding", 390, 844, "day"),
+        ("phone-night-check", "/brew/14?read=oxygen#read", "Read it", 390, 844, "night"),
     ];
 
     [Fact(Explicit = true)]
@@ -30,7 +31,7 @@ public class Shots
     {
         var folder = Environment.GetEnvironmentVariable("MUDPIE_SHOTS") ?? Path.Combine(Page.Root(), "docs", "screenshots");
         Directory.CreateDirectory(folder);
-        using var page = new Page(demo: true, probe: true);
+        using var page = new Page(demo: true, probe: true, weather: true);
         page.Go("/");
         foreach (var view in Views)
         {
@@ -67,9 +68,11 @@ public class Shots
                 page.Driver.ExecuteScript("window.scrollTo(0, 0)");
             }
 
-            if (view.SlateUp)
+            if (view.File == "phone-note")
             {
-                page.Find("//button[@aria-controls='slate']").Click();
+                page.Click("Note it");
+                page.Fill("Say it in a few words", "brix 9.1 8.8 9.4 fenel top 18 c");
+                page.See("Which one?");
             }
 
             if (view.Path.EndsWith("#read", StringComparison.Ordinal))

@@ -142,6 +142,48 @@ public class SafetyTests
     }
 
     [Fact]
+    public async Task What_the_brewhouse_version_put_out_keeps_its_beds_and_gets_its_purpose_from_its_batch()
+    {
+        var folder = Directory.CreateTempSubdirectory("mudpie-old-").FullName;
+        var file = Path.Combine(folder, "old.mudpie");
+        HoldingDb Open() => new((DbContextOptions<HoldingDb>)new DbContextOptionsBuilder<HoldingDb>().UseHolding(file).Options);
+        using (var db = Open())
+        {
+            await db.GetService<Microsoft.EntityFrameworkCore.Migrations.IMigrator>().MigrateAsync("Brewhouse");
+            foreach (var sql in new[]
+            {
+                "INSERT INTO Holdings (Name, Latitude, Longitude, AltitudeM, Zone, Units, WatchNoReadingH, WatchGraceMinutes, WatchExpectedShare, IsDemo, CreatedAt) VALUES ('Saltmarsh End', 52.5, 0, 6, 'Europe/London', 'Metric', 4, 30, 0.5, 0, 0)",
+                "INSERT INTO Vessels (Name, Shape, TotalL, WorkingL, DepthM) VALUES ('the Blue Bucket', 'bucket', 20, 17, 0.28)",
+                "INSERT INTO Pumps (Name, OpenLpm, ShutOffKPa) VALUES ('pump', 6, 20)",
+                "INSERT INTO Diffusers (Name, Kind) VALUES ('stone', 'airStone')",
+                "INSERT INTO Waters (Name, Kind, Chloramine) VALUES ('mains', 'mains', 0)",
+                "INSERT INTO Beds (Name, AreaM2, AreaTyped, Crop, Growing, Version) VALUES ('Ridge Bed 4', 36, '36 m2', 'fennel', 'annual', '00000000-0000-0000-0000-000000000001')",
+                "INSERT INTO Inputs (Name, Kind, Lot, Price) VALUES ('leaf-mould compost', 'compost', 'LM-1', 0.2)",
+                "INSERT INTO Batches (Name, State, Making, Purpose, VesselId, PumpId, DiffuserId, WaterSourceId, BrewJson, StepsJson, BrewL, BrewHours, PlannedStart, UseAt, IsDemo, Version, SourceInputId) VALUES ('drench', 'Used', 'extract', 'root', 1, 1, 1, 1, '{}', '[]', 17, 0.5, 0, 0, 0, '00000000-0000-0000-0000-000000000001', 1)",
+                "INSERT INTO Applications (BatchId, At, RecordedAt, Dilution, OneIn, TeaL, WaterL, Tool, TankL, Fitness, OverrideWhy, CautionsSeen) VALUES (1, 5000, 6000, '1:1', 2, 10, 10, 'can', 10, 'unseen', NULL, 'spraying')",
+                "INSERT INTO ApplicationBed (ApplicationId, BedId, TeaL, TotalL) VALUES (1, 1, 10, 20)",
+                "INSERT INTO BrixVisits (BedId, ApplicationId, At, RecordedAt, LeafPosition, Sky, MeterCorrects, IsDemo) VALUES (1, 1, 7000, 7000, 'top', 'clear', 1, 0)",
+            })
+            {
+                await db.Database.ExecuteSqlRawAsync(sql.Replace("{}", "{{}}", StringComparison.Ordinal));
+            }
+        }
+
+        using (var db = Open())
+        {
+            HoldingFile.Prepare(db, file).ShouldNotBeNull();
+            var job = db.Applications.Include(a => a.Beds).ThenInclude(b => b.Bed).Include(a => a.Items).Single();
+            (job.Purpose, job.BatchId, job.TeaL, job.CautionsSeen, job.Strikes, job.Items.Count).ShouldBe(("root", 1, 10, "spraying", false, 0));
+            (job.Beds.Single().TotalL, job.Beds.Single().Bed.EatenRaw).ShouldBe((20, true));
+            db.BrixVisits.Single().ApplicationId.ShouldBe(1);
+            (db.Inputs.Single().Price, db.Inputs.Single().Unit).ShouldBe((0.2, null));
+        }
+
+        SqliteConnection.ClearAllPools();
+        Directory.Delete(folder, true);
+    }
+
+    [Fact]
     public async Task The_demo_never_overwrites_a_real_holding_and_a_backup_is_whole()
     {
         using var h = new TestHolding();

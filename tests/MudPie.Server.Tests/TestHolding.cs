@@ -3,6 +3,7 @@ using System.Text.Json;
 using System.Text.Json.Nodes;
 using Microsoft.AspNetCore.Hosting;
 using Microsoft.AspNetCore.Mvc.Testing;
+using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.DependencyInjection;
 using Microsoft.Extensions.Time.Testing;
 using MudPie.Server.Brewing;
@@ -29,8 +30,25 @@ public sealed class TestHolding : WebApplicationFactory<LiveBrew>
         _weatherUrl = weatherUrl;
         _background = background;
         _folder = Directory.CreateTempSubdirectory("mudpie-test-").FullName;
+        if (demo)
+        {
+            Records.HoldingFile.Copy(Template.Value, FilePath); // made once: to make it takes seconds
+            _demo = false;
+        }
+
         Http = CreateClient();
     }
+
+    private static readonly Lazy<string> Template = new(() =>
+    {
+        var file = Path.Combine(Directory.CreateTempSubdirectory("mudpie-template-").FullName, "demo.mudpie");
+        using var db = new Records.HoldingDb((DbContextOptions<Records.HoldingDb>)Records.HoldingFile.UseHolding(new DbContextOptionsBuilder<Records.HoldingDb>(), file).Options);
+        Records.HoldingFile.Prepare(db, file);
+        Records.Demo.DemoHolding.Fill(db, new FakeTimeProvider(Begins).GetUtcNow());
+        return file;
+    });
+
+    private static readonly DateTimeOffset Begins = new(2026, 6, 10, 5, 0, 0, TimeSpan.Zero);
 
     /// <summary>The same file and clock under another server, as after a restart.</summary>
     public TestHolding(TestHolding before)
@@ -42,7 +60,7 @@ public sealed class TestHolding : WebApplicationFactory<LiveBrew>
 
     public string FilePath => Path.Combine(_folder, "holding.mudpie");
 
-    public FakeTimeProvider Clock { get; } = new(new DateTimeOffset(2026, 6, 10, 5, 0, 0, TimeSpan.Zero));
+    public FakeTimeProvider Clock { get; } = new(Begins);
 
     public HttpClient Http { get; }
 

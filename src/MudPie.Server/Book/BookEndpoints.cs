@@ -26,8 +26,9 @@ namespace MudPie.Server.Book;
 /// <param name="Struck">It never happened, or it strikes one that never did.</param>
 /// <param name="CanRight">It can be put right through the tank.</param>
 /// <param name="Link">Where more of it is.</param>
+/// <param name="BedId">The one bed of a harvest or a sighting.</param>
 public sealed record BookEntry(
-    string Kind, int Id, DateTimeOffset At, DateTimeOffset RecordedAt, string Title, IReadOnlyList<string> Lines, IReadOnlyList<string> Beds, int? CorrectsId, int? CorrectedBy, string? CorrectionWhy, bool Struck, bool CanRight, string? Link);
+    string Kind, int Id, DateTimeOffset At, DateTimeOffset RecordedAt, string Title, IReadOnlyList<string> Lines, IReadOnlyList<string> Beds, int? CorrectsId, int? CorrectedBy, string? CorrectionWhy, bool Struck, bool CanRight, string? Link, int? BedId = null);
 
 /// <summary>A page of the book.</summary>
 public sealed record BookView(IReadOnlyList<BookEntry> Entries, int Page, bool More);
@@ -79,14 +80,14 @@ public static class BookEndpoints
         {
             var corrected = await db.Harvests.Where(h => h.CorrectsId != null).ToDictionaryAsync(h => h.CorrectsId!.Value, h => h.Id);
             entries.AddRange((await db.Harvests.AsNoTracking().Where(h => bed == null || h.BedId == bed).OrderByDescending(h => h.At).Take(take).Select(h => new { h, Bed = h.Bed.Name }).ToListAsync())
-                .Select(x => new BookEntry("harvest", x.h.Id, x.h.At, x.h.RecordedAt, $"{Units.Show(x.h.Kg * 1000, Dimension.Mass, units)} of {x.h.Crop} harvested", x.h.Note is null ? [] : [x.h.Note], [x.Bed], x.h.CorrectsId, corrected.TryGetValue(x.h.Id, out var by) ? by : null, null, false, true, null)));
+                .Select(x => new BookEntry("harvest", x.h.Id, x.h.At, x.h.RecordedAt, $"{Units.Show(x.h.Kg * 1000, Dimension.Mass, units)} of {x.h.Crop} harvested", x.h.Note is null ? [] : [x.h.Note], [x.Bed], x.h.CorrectsId, corrected.TryGetValue(x.h.Id, out var by) ? by : null, null, false, true, null, x.h.BedId)));
         }
 
         if (input is null && kind is null or "seen")
         {
             var corrected = await db.Observations.Where(o => o.CorrectsId != null).ToDictionaryAsync(o => o.CorrectsId!.Value, o => o.Id);
             entries.AddRange((await db.Observations.AsNoTracking().Where(o => bed == null || o.BedId == bed).OrderByDescending(o => o.At).Take(take).Select(o => new { o, Bed = o.Bed == null ? null : o.Bed.Name }).ToListAsync())
-                .Select(x => new BookEntry("seen", x.o.Id, x.o.At, x.o.RecordedAt, x.o.Text, [], x.Bed is null ? [] : [x.Bed], x.o.CorrectsId, corrected.TryGetValue(x.o.Id, out var by) ? by : null, null, false, true, null)));
+                .Select(x => new BookEntry("seen", x.o.Id, x.o.At, x.o.RecordedAt, x.o.Text, [], x.Bed is null ? [] : [x.Bed], x.o.CorrectsId, corrected.TryGetValue(x.o.Id, out var by) ? by : null, null, false, true, null, x.o.BedId)));
         }
 
         if (kind is null or "batch")

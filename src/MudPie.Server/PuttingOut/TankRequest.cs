@@ -1,6 +1,7 @@
 using MudPie.Core.Brewing;
 using MudPie.Core.PuttingOut;
 using MudPie.Core.Shelf;
+using MudPie.Core.Workings;
 using MudPie.Server.Brewing;
 
 namespace MudPie.Server.PuttingOut;
@@ -103,7 +104,7 @@ public sealed record LoadView(int Number, string TotalShown, string BrewShown, s
 public sealed record DrawView(int InputId, string Name, IReadOnlyList<AmountView> Lots, string? Short, bool Counted);
 
 /// <summary>Money, ready to read out.</summary>
-public sealed record CostView(string Batch, string Per100M2, string PerHa, IReadOnlyList<string> Unpriced);
+public sealed record CostView(string Batch, string Per100M2, string PerHa, IReadOnlyList<string> Unpriced, IReadOnlyList<WorkingLine> Working);
 
 /// <summary>The whole job, worked out.</summary>
 public sealed record TankView(

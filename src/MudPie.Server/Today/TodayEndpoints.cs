@@ -47,7 +47,7 @@ public sealed record DayNext(DateTimeOffset At, string Text, string Link, string
 /// <summary>The day line: some hours back to two days on.</summary>
 public sealed record DayLineView(
     DateTimeOffset From, DateTimeOffset To, DateTimeOffset Now, IReadOnlyList<SunStretch> Sun, IReadOnlyList<DayBrew> Brews, IReadOnlyList<DayPip> Pips, IReadOnlyList<DayNext> Next,
-    IReadOnlyList<DayWindow> Windows, IReadOnlyList<HourScore> Hours, IReadOnlyList<DayWait> Waits);
+    IReadOnlyList<DayWindow> Windows, IReadOnlyList<DayWait> Waits);
 
 /// <summary>Today and the day line.</summary>
 public static class TodayEndpoints
@@ -74,17 +74,17 @@ public static class TodayEndpoints
     }
 
     /// <summary>Windows for leaves and roots within a span.</summary>
-    private static async Task<(List<DayWindow> Windows, IReadOnlyList<HourScore> Leaf)> Windows(HoldingClock clock, WeatherBook weather, DateTimeOffset from, double hours)
+    private static async Task<List<DayWindow>> Windows(HoldingClock clock, WeatherBook weather, DateTimeOffset from, double hours)
     {
         if (await clock.Find() is not { } holding)
         {
-            return ([], []);
+            return [];
         }
 
         var known = await weather.Hours(from.AddHours(-1), from.AddHours(hours + 8));
         WindowsAnswer Ask(string purpose) => SprayWindows.Of(new WindowsQuestion { Purpose = purpose, From = from, Hours = hours, Latitude = holding.Latitude, Longitude = holding.Longitude, Weather = known }).Value;
         var (leaf, root) = (Ask("leaf"), Ask("root"));
-        return ([.. leaf.Windows.Select(w => new DayWindow(w.From, w.To, "leaf", w.Score, w.Sentence)), .. root.Windows.Select(w => new DayWindow(w.From, w.To, "root", w.Score, w.Sentence))], leaf.Hours);
+        return [.. leaf.Windows.Select(w => new DayWindow(w.From, w.To, "leaf", w.Score, w.Sentence)), .. root.Windows.Select(w => new DayWindow(w.From, w.To, "root", w.Score, w.Sentence))];
     }
 
     private static async Task<IResult> Today(HoldingDb db, HoldingClock clock, LiveBrew live, WeatherBook weather)
@@ -100,7 +100,7 @@ public static class TodayEndpoints
         }
 
         items.AddRange(await TodayMore.Of(db, clock));
-        if (TodayMore.Window((await Windows(clock, weather, clock.Now, 24)).Windows, clock.Now, local) is { } window && (going.Count > 0 || await db.Givings.AnyAsync(g => g.ApplicationId == null)))
+        if (TodayMore.Window(await Windows(clock, weather, clock.Now, 24), clock.Now, local) is { } window && (going.Count > 0 || await db.Givings.AnyAsync(g => g.ApplicationId == null)))
         {
             items.Add(window);
         }
@@ -152,12 +152,12 @@ public static class TodayEndpoints
                 .TakeLast(24).Select(l => new DayPip(l.At, g.Batch.Id, $"{g.Batch.Vessel.Name}: {Say.Fixed(l.Number ?? 0, 1)} mg/L", false))).ToList();
         pips.AddRange(going.Where(g => g.Watch is not null && g.Batch.State == BatchState.Brewing).Select(g => new DayPip(g.Batch.StartedAt!.Value.AddHours(g.Watch!.ReadingDueAtH), g.Batch.Id, $"{g.Batch.Vessel.Name}: reading due", true)));
         pips.AddRange((await Watch.WatchEndpoints.Standing(db, clock.Now)).Where(n => n.At > from && n.At < to && going.Any(g => g.Batch.Id == n.BatchId)).Select(n => new DayPip(n.At, n.BatchId, n.Title, true)));
-        var (windows, hours) = await Windows(clock, weather, clock.Now, 48);
+        var windows = await Windows(clock, weather, clock.Now, 48);
         var next = going.SelectMany(g => TodayRules.Next(g.Batch, g.Watch, clock.Now)).Where(n => n.At > clock.Now.AddHours(-2)).OrderBy(n => n.At).Take(3).ToList();
         return TypedResults.Ok(new DayLineView(
             from, to, clock.Now,
             holding is null ? [] : Sun.Stretches(from, to, holding.Latitude, holding.Longitude),
             [.. going.Select(g => new DayBrew(g.Batch.Id, g.Batch.Vessel.Name, g.Batch.State.ToString(), g.Batch.StartedAt ?? g.Batch.PlannedStart, g.Batch.AirOffAt ?? (g.Batch.StartedAt ?? g.Batch.PlannedStart).AddHours(g.Batch.BrewHours), g.Batch.UseAt, TodayRules.Loaf(g.Batch, g.Watch), g.Batch.Version, g.Batch.State is BatchState.Planned or BatchState.Brewing))],
-            pips, next, windows, hours, [.. (await Book.Waits.Running(db, clock.Now)).Where(w => w.Until < to).Select(w => new DayWait(w.Until, $"{w.Bed} may be harvested: {w.What} is over"))]));
+            pips, next, windows, [.. (await Book.Waits.Running(db, clock.Now)).Where(w => w.Until < to).Select(w => new DayWait(w.Until, $"{w.Bed} may be harvested: {w.What} is over"))]));
     }
 }

@@ -149,6 +149,7 @@ function Entry({ entry, asked }: { entry: Schemas["BookEntry"]; asked: boolean }
           ▲ puts entry {entry.correctsId} right{entry.correctionWhy && `: ${entry.correctionWhy}`}
         </p>
       )}
+      {entry.kind !== "job" && entry.canRight && !old && <RightIt entry={entry} />}
       {entry.lines.length > 0 && (
         <details open={asked}>
           <summary className="min-h-11 cursor-pointer text-clay underline underline-offset-4">{entry.lines[0]}</summary>
@@ -193,6 +194,46 @@ function Entry({ entry, asked }: { entry: Schemas["BookEntry"]; asked: boolean }
         </details>
       )}
     </article>
+  );
+}
+
+/** A harvest or a sighting put right: a new entry; the old one stays. */
+function RightIt({ entry }: { entry: Schemas["BookEntry"] }) {
+  const [typed, setTyped] = useState<string | null>(null);
+  const harvest = entry.kind === "harvest";
+  const keep = useWrite(
+    (text: string, headers) =>
+      harvest
+        ? client.POST("/api/book/harvests", {
+            body: { bedId: entry.bedId ?? null, weight: text, note: null, at: entry.at, correctsId: entry.id },
+            headers,
+          })
+        : client.POST("/api/book/seen", {
+            body: { bedId: entry.bedId ?? null, text, at: entry.at, correctsId: entry.id },
+            headers,
+          }),
+    () => setTyped(null),
+  );
+  if (typed === null) {
+    return (
+      <Button kind="plain" aria-label={`put it right: ${entry.title}`} onClick={() => setTyped("")}>
+        put it right
+      </Button>
+    );
+  }
+  return (
+    <div className="grid items-start gap-x-4 sm:grid-cols-[1fr_auto]">
+      <Field
+        label={harvest ? "The right weight" : "What was really seen"}
+        value={typed}
+        onChange={setTyped}
+        wrong={keep.error?.of(harvest ? "weight" : "text")}
+        hint="both stay readable"
+      />
+      <Button className="sm:mt-7" disabled={keep.isPending} onClick={() => keep.mutate(typed)}>
+        Keep it
+      </Button>
+    </div>
   );
 }
 

@@ -125,7 +125,7 @@ function Drawn({ thread, follow }: { thread: Schemas["ThreadView"]; follow: (id:
               key={k.id}
               role="link"
               tabIndex={0}
-              aria-label={`${k.name}, ${k.says}`}
+              data-knot={k.id}
               transform={`translate(${p.x} ${p.y})`}
               className="cursor-pointer"
               onClick={open}

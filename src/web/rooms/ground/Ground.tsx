@@ -53,7 +53,7 @@ export function Ground() {
                 id: b.id,
                 name: b.name,
                 line: `${b.areaShown}, ${b.crop}${b.soilPh ? `, pH ${b.soilPh}` : ""}`,
-                says: b.says,
+                says: b.wait ? `${b.says} ▲ ${b.wait}` : b.says,
                 old: {
                   id: b.id,
                   version: b.version,

@@ -60,7 +60,7 @@ export function MixRoom() {
                 <Button
                   kind="plain"
                   className="sm:mt-7"
-                  aria-label={`leave ${name(t)} out`}
+                  aria-label={`leave out ${name(t)}`}
                   onClick={() => setTank(tank.filter((_, n) => n !== i))}
                 >
                   leave out

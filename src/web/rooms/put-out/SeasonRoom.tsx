@@ -19,7 +19,10 @@ export function SeasonRoom() {
   const ground = useRead(["ground"], () => client.GET("/api/ground"));
   const [search, setSearch] = useSearchParams();
   const all = view.data?.programmes ?? [];
-  const open = all.find((p) => String(p.id) === search.get("season")) ?? all.find((p) => p.misses.length > 0) ?? all[0];
+  // The one that misses something is opened first, and stays open when it no longer does.
+  const [first, setFirst] = useState<number | null>(null);
+  if (first === null && all.length > 0) setFirst((all.find((p) => p.misses.length > 0) ?? all[0]!).id);
+  const open = all.find((p) => String(p.id) === (search.get("season") ?? String(first)));
   return (
     <Room
       title="The season, laid out"

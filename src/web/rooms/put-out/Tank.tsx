@@ -4,6 +4,7 @@ import { useParams, useSearchParams } from "react-router-dom";
 import { client, must, type Problem, type Schemas, useRead, useWrite } from "../../api/client";
 import { Room } from "../../parts/Room";
 import { Wrong } from "../../parts/Wrong";
+import { TankCard } from "./TankCard";
 import { Done } from "./TankDone";
 import { TankQuestions } from "./TankQuestions";
 import { TankSays } from "./TankSays";
@@ -113,7 +114,7 @@ function startWith(
 }
 
 function TheTank({ given, start }: { given: Given; start: Job }) {
-  const [job, setJob] = useState<Job>(start);
+  const [job, change] = useState<Job>(start);
   const [kept, setKept] = useState<number | null>(null);
   const asked: Job = { ...job, cautionsSeen: [], overrideWhy: null, mixWhy: null, who: null, why: null };
   const something = job.batchId !== null || (job.items?.length ?? 0) > 0;
@@ -129,6 +130,11 @@ function TheTank({ given, start }: { given: Given; start: Job }) {
     (body: Job, headers) => client.POST("/api/put-out/tank", { body, headers }),
     (k) => setKept(k.id),
   );
+  // What was refused is looked at anew once something was changed.
+  const setJob = (next: Job) => {
+    keep.reset();
+    change(next);
+  };
   const sprayer = given.sprayers.find((s) => s.id === job.sprayerId);
   if (kept !== null) {
     return <Done job={kept} sprayer={sprayer ?? null} leaf={job.purpose === "leaf"} brew={job.batchId !== null} />;
@@ -150,13 +156,18 @@ function TheTank({ given, start }: { given: Given; start: Job }) {
       }
       peek={v?.job.verdict.sentence}
       bench={
-        <TankQuestions
-          given={given}
-          job={job}
-          setJob={setJob}
-          worked={worked.data}
-          problem={worked.error ?? keep.error}
-        />
+        <>
+          <div className="print:hidden">
+            <TankQuestions
+              given={given}
+              job={job}
+              setJob={setJob}
+              worked={worked.data}
+              problem={worked.error ?? keep.error}
+            />
+          </div>
+          {worked.data?.value && <TankCard given={given} job={job} worked={worked.data} />}
+        </>
       }
       slate={
         v && worked.data ? (

@@ -294,7 +294,7 @@ function Items({ given, job, set, wrong }: PartProps) {
             <Button
               kind="plain"
               className="sm:mt-7"
-              aria-label={`leave ${input?.name ?? "it"} out`}
+              aria-label={`leave out ${input?.name ?? "it"}`}
               onClick={() => set({ items: items.filter((_, n) => n !== i) })}
             >
               leave out

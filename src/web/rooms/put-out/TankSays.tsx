@@ -120,6 +120,7 @@ export function TankSays({ job, setJob, worked, keep }: Props) {
           It costs {v.cost.batch}: {v.cost.per100M2} on 100 m², {v.cost.perHa} a hectare
           {v.cost.unpriced.length > 0 && `; no price known for ${v.cost.unpriced.join(", ")}`}.
         </p>
+        <Sum working={v.cost.working} sure="measuredHere" of="this cost" />
       </section>
       {v.mixing?.verdict.tone === "stop" && (
         <Field
