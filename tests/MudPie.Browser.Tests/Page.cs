@@ -17,7 +17,10 @@ public sealed class Page : WebApplicationFactory<LiveBrew>
 {
     private readonly bool _demo;
     private readonly string _folder = Directory.CreateTempSubdirectory("mudpie-browser-").FullName;
-    private readonly ChromeDriverService _service = ChromeDriverService.CreateDefaultService("/usr/bin");
+    /// <summary>The driver looks for a free port and takes it a moment later: no other page may take it meanwhile.</summary>
+    private static readonly Lock Ports = new();
+
+    private readonly ChromeDriverService _service;
 
     /// <summary>Every journey begins at the same hour, so that none hangs on when it is run; the clock goes on from there.</summary>
     public static readonly DateTimeOffset Begins = new(2026, 6, 10, 9, 40, 0, TimeSpan.Zero);
@@ -42,8 +45,14 @@ public sealed class Page : WebApplicationFactory<LiveBrew>
         }
 
         _shift = Begins - TimeProvider.System.GetUtcNow();
-        UseKestrel(0);
-        StartServer();
+        lock (Ports)
+        {
+            _service = ChromeDriverService.CreateDefaultService("/usr/bin");
+            _service.Start();
+            UseKestrel(0);
+            StartServer();
+        }
+
         if (weather)
         {
             using var scope = Services.CreateScope();

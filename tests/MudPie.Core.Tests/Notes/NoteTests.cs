@@ -104,7 +104,7 @@ public class NoteTests
     [InlineData("barrle", "barrel", 1)]
     [InlineData("fennel", "fennel", 0)]
     [InlineData("", "abc", 3)]
-    public void Slips_are_counted_with_swaps_as_one(string a, string b, int slips) => NoteIt.Slips(a, b).ShouldBe(slips);
+    public void Slips_are_counted_with_swaps_as_one(string a, string b, int slips) => NoteNames.Slips(a, b).ShouldBe(slips);
 
     [Fact]
     public void Nothing_typed_makes_it_throw()

@@ -1,0 +1,92 @@
+using MudPie.Core.PuttingOut;
+using MudPie.Core.Shelf;
+
+namespace MudPie.Server.Shelf;
+
+/// <summary>An organism of a label, as typed.</summary>
+public sealed record SpeciesRequest(string? Name, string? Count);
+
+/// <summary>An input with its label, as typed.</summary>
+public sealed record ShelfRequest
+{
+    public int? Id { get; init; }
+
+    public string? Name { get; init; }
+
+    public string? Kind { get; init; }
+
+    /// <summary>"L" or "kg"; empty for the usual of its kind.</summary>
+    public string? Unit { get; init; }
+
+    public string? Density { get; init; }
+
+    public string? Price { get; init; }
+
+    public IReadOnlyList<SpeciesRequest> Species { get; init; } = [];
+
+    public string? LabelPer { get; init; }
+
+    public string? LabelRate { get; init; }
+
+    public string? LabelBasis { get; init; }
+
+    public string? LabelEveryDays { get; init; }
+
+    public string? LabelWaitDays { get; init; }
+
+    /// <summary>"2-1-3", per cent by weight.</summary>
+    public string? Npk { get; init; }
+
+    public string? Ph { get; init; }
+
+    public string? Notes { get; init; }
+}
+
+/// <summary>A lot that comes in, as typed.</summary>
+public sealed record LotRequest
+{
+    public string? Mark { get; init; }
+
+    public string? Origin { get; init; }
+
+    public string? Amount { get; init; }
+
+    public DateTimeOffset? From { get; init; }
+
+    public DateTimeOffset? Expires { get; init; }
+
+    public string? Place { get; init; }
+
+    public string? Kept { get; init; }
+
+    public string? Paid { get; init; }
+
+    public string? Minutes { get; init; }
+
+    public string? Notes { get; init; }
+}
+
+/// <summary>A count, a spill or something taken, as typed.</summary>
+public sealed record EntryRequest(string? Reason, string? Amount, string? Note, DateTimeOffset? At);
+
+/// <summary>What an hour is worth.</summary>
+public sealed record WageRequest(string? Hourly);
+
+/// <summary>An entry of a lot.</summary>
+public sealed record EntryView(int Id, DateTimeOffset At, string AmountShown, string Reason, string? For, string? Link, string? Note);
+
+/// <summary>A lot on the shelf.</summary>
+public sealed record LotView(
+    int Id, string Mark, string Origin, string LeftShown, double LeftShare, DateTimeOffset From, DateTimeOffset? Expires, string? Place, string? KeptShown, string? AliveShown, string Says, string Tone,
+    string? UnitCost, string? Notes, IReadOnlyList<EntryView> Entries);
+
+/// <summary>An input with its lots.</summary>
+public sealed record ShelfInputView(
+    int Id, string Name, string? Lot, string Kind, string KindName, string Group, string Unit, string LeftShown, string? Price, double? Density, IReadOnlyList<LabelSpecies> Species, string? LabelPer, string? LabelRateShown, string? LabelBasis,
+    double? LabelEveryDays, double? LabelWaitDays, string? Npk, double? Ph, string? Notes, string? UnfitWhy, bool Counted, string? MadeOrBought, IReadOnlyList<LotView> Lots);
+
+/// <summary>Something to buy or make.</summary>
+public sealed record ToBuyView(int InputId, string Name, string AmountShown, DateTimeOffset By, string For, string LeftShown);
+
+/// <summary>The shelf.</summary>
+public sealed record ShelfView(IReadOnlyList<ShelfInputView> Inputs, IReadOnlyList<ToBuyView> ToBuy, IReadOnlyList<string> Expiring, IReadOnlyList<InputKind> Kinds, double? HourlyWage);

@@ -1,0 +1,184 @@
+import { Link } from "react-router-dom";
+import type { Schemas } from "../../api/client";
+import { AmountField } from "../../parts/AmountField";
+import { Button } from "../../parts/Button";
+import { Field } from "../../parts/Field";
+import { Pick } from "../../parts/Pick";
+import type { Given, Job } from "./Tank";
+
+const bases = [
+  { value: "perHa", name: "on a hectare" },
+  { value: "per100m2", name: "on 100 m²" },
+  { value: "perLitre", name: "in a litre of mix" },
+  { value: "oneIn", name: "one part in so many" },
+];
+
+interface PartProps {
+  given: Given;
+  job: Job;
+  set: (part: Partial<Job>) => void;
+  wrong: (field: string) => string | undefined;
+}
+
+/** What comes from the shelf, and how much of it. */
+export function Items({ given, job, set, wrong }: PartProps) {
+  const items = job.items ?? [];
+  const useful = given.shelf.inputs.filter((i) => !i.unfitWhy && !["water", "source", "part"].includes(i.group));
+  const change = (at: number, part: Partial<Schemas["TankItem"]>) =>
+    set({ items: items.map((x, i) => (i === at ? { ...x, ...part } : x)) });
+  return (
+    <section aria-label="From the shelf">
+      <h2 className="text-xl">From the shelf</h2>
+      {items.map((item, i) => {
+        const input = useful.find((u) => u.id === item.inputId);
+        return (
+          <div key={i} className="grid items-start gap-x-4 sm:grid-cols-[1.4fr_1fr_1.2fr_auto]">
+            <Pick
+              label={`Thing ${i + 1}`}
+              value={String(item.inputId)}
+              options={useful.map((u) => ({ value: String(u.id), name: `${u.name} (${u.leftShown})` }))}
+              onChange={(id) => change(i, { inputId: Number(id) })}
+            />
+            <Field
+              label="How much"
+              value={item.rate ?? ""}
+              onChange={(rate) => change(i, { rate })}
+              wrong={wrong(`items[${i}].rate`) ?? wrong(`products[${i}].rate`)}
+              hint={input?.labelRateShown ? `label: ${input.labelRateShown}` : undefined}
+            />
+            <Pick
+              label="Measured"
+              value={item.basis ?? "perHa"}
+              options={bases.filter((b) => b.value !== "oneIn" || input?.unit !== "kg")}
+              onChange={(basis) => change(i, { basis })}
+            />
+            <Button
+              kind="plain"
+              className="sm:mt-7"
+              aria-label={`leave out ${input?.name ?? "it"}`}
+              onClick={() => set({ items: items.filter((_, n) => n !== i) })}
+            >
+              leave out
+            </Button>
+          </div>
+        );
+      })}
+      {wrong("items") && (
+        <p role="alert" className="font-medium text-plum">
+          ✕ {wrong("items")}
+        </p>
+      )}
+      {useful.length > 0 ? (
+        <Button
+          kind="plain"
+          onClick={() => {
+            const next = useful.find((u) => u.counted && !items.some((x) => x.inputId === u.id)) ?? useful[0]!;
+            set({
+              items: [
+                ...items,
+                {
+                  inputId: next.id,
+                  rate: next.labelRateShown ?? "",
+                  basis: next.labelBasis?.startsWith("perPlant") ? "perLitre" : (next.labelBasis ?? "perHa"),
+                },
+              ],
+            });
+          }}
+        >
+          add something from the shelf
+        </Button>
+      ) : (
+        <p>
+          The shelf holds nothing to put out yet: <Link to="/shelf">add a bottle</Link>.
+        </p>
+      )}
+    </section>
+  );
+}
+
+/** By what, how much it holds, and what is to be said against it. */
+export function Sprayer({ given, job, set, wrong, ruling }: PartProps & { ruling: Schemas["SprayerRuling"] | null }) {
+  const sprayer = given.sprayers.find((s) => s.id === job.sprayerId);
+  return (
+    <>
+      <div className="grid gap-x-6 sm:grid-cols-2">
+        <Pick
+          label="By what"
+          value={job.sprayerId ? String(job.sprayerId) : ""}
+          options={[
+            ...given.sprayers.map((s) => ({ value: String(s.id), name: s.name })),
+            { value: "", name: "something else" },
+          ]}
+          onChange={(id) => {
+            const found = given.sprayers.find((s) => String(s.id) === id);
+            set(
+              found
+                ? {
+                    sprayerId: found.id,
+                    tool: null,
+                    tank: found.tankShown,
+                    rate: found.calibrations[0] ? null : (job.rate ?? "500"),
+                  }
+                : { sprayerId: null, tool: "", rate: job.rate ?? "500" },
+            );
+          }}
+        />
+        {!job.sprayerId && (
+          <Field
+            label="What is it?"
+            value={job.tool ?? ""}
+            onChange={(tool) => set({ tool })}
+            wrong={wrong("tool")}
+            hint="never one that held weed-killer or pesticide"
+          />
+        )}
+        <AmountField
+          label="It holds"
+          dimension="volume"
+          value={job.tank ?? ""}
+          onChange={(tank) => set({ tank })}
+          wrong={wrong("tank")}
+        />
+        {job.batchId === null && (
+          <Field
+            label="Mixed litres on a hectare"
+            inputMode="decimal"
+            value={job.rate ?? ""}
+            onChange={(rate) => set({ rate })}
+            wrong={wrong("rate")}
+            hint={
+              sprayer?.calibrations[0]
+                ? `empty: as calibrated, ${sprayer.calibrations[0].rateShown}`
+                : "a litre on a square metre is 10,000"
+            }
+          />
+        )}
+        <Field
+          label="Spare, %"
+          inputMode="decimal"
+          value={job.spare ?? ""}
+          onChange={(spare) => set({ spare })}
+          wrong={wrong("spare")}
+          hint="priming, hoses, what stays in the tank"
+        />
+      </div>
+      {ruling && ruling.verdict.tone !== "go" && (
+        <div className={ruling.allowed ? "text-straw" : "text-plum"}>
+          <p className="font-bold">
+            {ruling.allowed ? "▲" : "■"} {ruling.verdict.sentence}
+          </p>
+          <ul>
+            {(ruling.allowed ? ruling.minds : [ruling.verdict.why]).map((m) => (
+              <li key={m}>{m}</li>
+            ))}
+          </ul>
+        </div>
+      )}
+      {wrong("sprayerId") && (
+        <p role="alert" className="font-medium text-plum">
+          ✕ {wrong("sprayerId")}
+        </p>
+      )}
+    </>
+  );
+}
