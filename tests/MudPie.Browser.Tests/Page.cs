@@ -48,7 +48,7 @@ public sealed class Page : WebApplicationFactory<LiveBrew>
         lock (Ports)
         {
             _service = ChromeDriverService.CreateDefaultService("/usr/bin");
-            _service.Start();
+            _service.StartAsync().GetAwaiter().GetResult();
             UseKestrel(0);
             StartServer();
         }

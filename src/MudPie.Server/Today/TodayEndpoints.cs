@@ -100,7 +100,10 @@ public static class TodayEndpoints
         }
 
         items.AddRange(await TodayMore.Of(db, clock));
-        if (TodayMore.Window(await Windows(clock, weather, clock.Now, 24), clock.Now, local) is { } window && (going.Count > 0 || await db.Givings.AnyAsync(g => g.ApplicationId == null)))
+        var (now, soon) = (clock.Now, DateOnly.FromDateTime(local(clock.Now).DateTime).AddDays(1));
+        // Worth saying where the weather is known and something is there to go out.
+        var something = going.Count > 0 || await db.Givings.AnyAsync(g => g.ApplicationId == null && g.On <= soon);
+        if (something && await db.Weather.AnyAsync(w => w.At > now) && TodayMore.Window(await Windows(clock, weather, clock.Now, 24), now, local) is { } window)
         {
             items.Add(window);
         }

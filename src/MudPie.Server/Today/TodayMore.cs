@@ -59,7 +59,7 @@ internal static class TodayMore
     {
         var next = windows.Where(w => w.Purpose == "leaf" && w.To > now.AddMinutes(30)).MinBy(w => w.From);
         return next is null || next.From > now.AddHours(16) ? null
-            : new("window", next.From <= now ? 1 : 2, next.From <= now ? $"Leaves can be sprayed now, until {local(next.To):HH:mm}" : $"A spray window {(local(next.From).Hour >= 16 ? "this evening" : "ahead")}, {local(next.From):HH:mm} to {local(next.To):HH:mm}", next.Sentence, "Choose a window", "/put-out/windows", next.From);
+            : new("window", 2, next.From <= now ? $"Leaves can be sprayed now, until {local(next.To):HH:mm}" : $"A spray window {(local(next.From).Hour >= 16 ? "this evening" : "ahead")}, {local(next.From):HH:mm} to {local(next.To):HH:mm}", next.Sentence, "Choose a window", "/put-out/windows", next.From);
     }
 
     private static string When(DateTimeOffset at, Func<DateTimeOffset, DateTimeOffset> local) => local(at).ToString("ddd HH:mm", System.Globalization.CultureInfo.InvariantCulture);
