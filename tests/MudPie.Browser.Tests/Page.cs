@@ -48,7 +48,7 @@ public sealed class Page : WebApplicationFactory<LiveBrew>
         lock (Ports)
         {
             _service = ChromeDriverService.CreateDefaultService("/usr/bin");
-            _service.StartAsync().GetAwaiter().GetResult();
+            _service.StartAsync().AsTask().GetAwaiter().GetResult();
             UseKestrel(0);
             StartServer();
         }
