@@ -169,6 +169,7 @@ public static class Units
             (Dimension.Volume, UnitSystem.Metric) => Math.Abs(si) < 0.9995 && si != 0 ? "mL" : "L",
             (Dimension.Volume, UnitSystem.UsCustomary) => Math.Abs(si) < UsGallon / 4 && si != 0 ? "fl oz" : "gal",
             (Dimension.Mass, UnitSystem.Metric) => Math.Abs(si) >= 1000 ? "kg" : Math.Abs(si) < 1 && si != 0 ? "mg" : "g",
+            (Dimension.Mass, UnitSystem.UsCustomary) => Math.Abs(si) >= 453.592 ? "lb" : "oz",
             (Dimension.Area, UnitSystem.Metric) => si >= 10_000 ? "ha" : "m²",
             (Dimension.Area, UnitSystem.UsCustomary) => si >= 4046 ? "acre" : "sq ft",
             _ => Default(dimension, system).Shown,

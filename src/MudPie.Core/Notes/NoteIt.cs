@@ -46,8 +46,13 @@ public static partial class NoteIt
 
     private static readonly Dictionary<string, string[]> Smells = new()
     {
-        ["earthy"] = ["earthy", "earth", "wood", "woods"], ["sweet"] = ["sweet"], ["none"] = ["nothing", "none", "neutral"], ["sour"] = ["sour", "vinegar"], ["rottenEgg"] = ["egg", "eggs", "sulphur", "rotten"],
-        ["putrid"] = ["putrid", "foul", "dead"], ["alcohol"] = ["alcohol", "beer", "yeasty"],
+        ["earthy"] = ["earthy", "earth", "wood", "woods"],
+        ["sweet"] = ["sweet"],
+        ["none"] = ["nothing", "none", "neutral"],
+        ["sour"] = ["sour", "vinegar"],
+        ["rottenEgg"] = ["egg", "eggs", "sulphur", "rotten"],
+        ["putrid"] = ["putrid", "foul", "dead"],
+        ["alcohol"] = ["alcohol", "beer", "yeasty"],
     };
 
     private static readonly Dictionary<string, string[]> Foams = new() { ["none"] = ["none", "no", "gone"], ["little"] = ["little", "some", "bit", "white"], ["thick"] = ["much", "lot", "lots", "thick"], ["over"] = ["over", "overflowing", "side"] };

@@ -99,6 +99,7 @@ internal static class DemoShelf
             return input;
         }
 
+        Set("castings from the bin", i => i.Price = 0.35); // what a bought bag comes to
         Set("fish hydrolysate", i => (i.Density, i.NShare, i.PShare, i.KShare, i.Ph) = (1.1, 0.02, 0.03, 0.01, 3.9));
         Set("kelp liquid", i => (i.Density, i.NShare, i.PShare, i.KShare, i.Ph) = (1.05, 0.002, 0.0005, 0.02, 6.5));
         Set("humic liquid", i => (i.Density, i.NShare, i.PShare, i.KShare, i.Ph) = (1.08, 0, 0, 0.06, 9.8));

@@ -100,7 +100,7 @@ public static class DoseEndpoints
             Kind = kind.Life,
             AgeDays = age,
             KeptC = kept,
-            LabelDose = input.LabelBasis == BasisOf(r.Per) ? input.LabelRate : null,
+            LabelDose = LabelOn(input, r.Per),
             Price = input.Price,
         });
         if (!fields.Checks.Sound)
@@ -127,7 +127,16 @@ public static class DoseEndpoints
             worked?.Value.CostPer1E9 is { } cost ? $"{Say.Number(cost)} for a thousand million alive" : "no price known"));
     }
 
-    private static string? BasisOf(string? per) => per switch { "ha" => "perHa", "m2" => "perM2", "litre" => "perLitre", "plant" => "perPlant", _ => null };
+    /// <summary>The label's rate on what the target is for, mL or g; null where the label says it in other terms.</summary>
+    private static double? LabelOn(Input input, string? per) => (per, input.LabelBasis) switch
+    {
+        ("ha", "perHa") or ("litre", "perLitre") or ("plant", "perPlant") => input.LabelRate,
+        ("ha", "per100m2") => input.LabelRate * 100,
+        ("m2", "perHa") => input.LabelRate / 10_000,
+        ("m2", "per100m2") => input.LabelRate / 100,
+        ("litre", "oneIn") => 1000 / input.LabelRate,
+        _ => null,
+    };
 
     private static (Worked<InjectorAnswer>? Injector, Worked<Verdict>? Tank) Injector(DoseRequest r, Ruling<InoculantAnswer> dose, TypedFields fields)
     {

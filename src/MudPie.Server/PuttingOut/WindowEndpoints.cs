@@ -1,4 +1,5 @@
 using Microsoft.EntityFrameworkCore;
+using MudPie.Core.Almanac;
 using MudPie.Core.PuttingOut;
 using MudPie.Core.Workings;
 using MudPie.Records;
@@ -20,6 +21,7 @@ public static class WindowEndpoints
     public static void MapWindows(this IEndpointRouteBuilder api)
     {
         api.MapGet("/put-out/windows", Read).Produces<Worked<WindowsAnswer>>().ProducesProblem(422);
+        api.MapGet("/put-out/sun", SunThere).Produces<Worked<SunAnswer>>().ProducesProblem(404);
         api.MapGet("/weather", Weather).Produces<WeatherView>();
         api.MapPost("/weather/file", Bring).Produces<Kept>().ProducesProblem(422);
     }
@@ -41,6 +43,9 @@ public static class WindowEndpoints
             Weather = await weather.Hours(clock.Now.AddHours(-1), clock.Now.AddHours(Math.Min(hours, 96) + 8)),
         }));
     }
+
+    private static async Task<IResult> SunThere(HoldingClock clock) =>
+        await clock.Find() is { } holding ? Problems.Answer(SunTimes.From(holding.Latitude, holding.Longitude, clock.Now)) : Problems.NotFound("holding yet");
 
     private static async Task<IResult> Weather(HoldingDb db, HoldingClock clock)
     {

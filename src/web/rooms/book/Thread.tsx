@@ -6,9 +6,9 @@ import { Wrong } from "../../parts/Wrong";
 import { BookNav } from "./BookNav";
 
 const columns = ["lots", "brews", "put out", "beds", "harvests"];
-const COL = 178;
-const ROW = 52;
-const BOX = 148;
+const COL = 186;
+const ROW = 56;
+const BOX = 158;
 
 /** From any lot to every bed and harvest it touched, and back, drawn as a thread. */
 export function Thread() {
@@ -103,7 +103,7 @@ function Drawn({ thread, follow }: { thread: Schemas["ThreadView"]; follow: (id:
         {thread.lengths.map((l) => {
           const [a, b] = [place.get(l.from), place.get(l.to)];
           if (!a || !b) return null;
-          const [x1, y1, x2, y2] = [a.x + BOX, a.y + 18, b.x, b.y + 18];
+          const [x1, y1, x2, y2] = [a.x + BOX, a.y + 23, b.x, b.y + 23];
           const sag = (x2 - x1) / 2;
           return (
             <path
@@ -133,16 +133,16 @@ function Drawn({ thread, follow }: { thread: Schemas["ThreadView"]; follow: (id:
             >
               <rect
                 width={BOX}
-                height="40"
-                rx={k.kind === "bed" ? 0 : 20}
+                height="46"
+                rx={k.kind === "bed" ? 0 : 23}
                 className={k.asked ? "fill-clay stroke-clay" : "fill-paper stroke-ink"}
                 strokeWidth="1.6"
               />
-              <text x="12" y="17" fontSize="14" fontWeight="700" className={k.asked ? "fill-paper" : "fill-ink"}>
-                {k.name.length > 18 ? k.name.slice(0, 17) + "…" : k.name}
+              <text x="12" y="19" fontSize="16" fontWeight="700" className={k.asked ? "fill-paper" : "fill-ink"}>
+                {k.name.length > 16 ? k.name.slice(0, 15) + "…" : k.name}
               </text>
-              <text x="12" y="33" fontSize="14" className={k.asked ? "fill-paper" : "fill-ash"}>
-                {k.says.length > 19 ? k.says.slice(0, 18) + "…" : k.says}
+              <text x="12" y="37" fontSize="16" className={k.asked ? "fill-paper" : "fill-ash"}>
+                {k.says.length > 18 ? k.says.slice(0, 17) + "…" : k.says}
               </text>
             </g>
           );

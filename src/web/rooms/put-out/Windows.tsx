@@ -43,6 +43,7 @@ export function Windows() {
           />
           {v && chosen && <Days hours={v.hours} chosen={chosen.at} choose={setAt} />}
           {chosen && <Hour hour={chosen} />}
+          <SunThere />
           <Wrong problem={view.error} />
           <BringWeather />
         </>
@@ -239,6 +240,28 @@ function Hour({ hour }: { hour: Schemas["HourScore"] }) {
           : "; no weather known for then"}
       </p>
     </section>
+  );
+}
+
+/** When the sun rises and sets there next. */
+function SunThere() {
+  const clock = useClock();
+  const sun = useRead(["sun"], () => client.GET("/api/put-out/sun"));
+  const s = sun.data?.value;
+  if (!s || !sun.data) return null;
+  const says =
+    s.state === "polarDay"
+      ? "The sun does not set."
+      : s.state === "polarNight"
+        ? "The sun does not rise."
+        : `The sun is next up at ${s.nextRise ? clock.time(s.nextRise) : "—"} and down at ${s.nextSet ? clock.time(s.nextSet) : "—"}`;
+  return (
+    <div className="mt-4 flex flex-wrap items-center gap-x-4">
+      <p className="figures">
+        {says} · {s.noonElevationDeg.toFixed(0)}° at its highest
+      </p>
+      <Sum working={sun.data.working} sure={sun.data.sure} of="the sun’s hours" />
+    </div>
   );
 }
 
