@@ -21,7 +21,9 @@ export function TankCard({ given, job, worked }: { given: Given; job: Job; worke
             <th scope="col">in all</th>
             <th scope="col">brew</th>
             <th scope="col">water</th>
-            <th scope="col">with it</th>
+            <th scope="col" className="whitespace-nowrap pr-4">
+              with it
+            </th>
             <th scope="col">on</th>
             <th scope="col">done</th>
           </tr>
@@ -29,9 +31,9 @@ export function TankCard({ given, job, worked }: { given: Given; job: Job; worke
         <tbody>
           {v.loads.map((l) => (
             <tr key={l.number} className="border-t border-line align-top">
-              <td>{l.number}</td>
-              <td>{l.totalShown}</td>
-              <td>{l.brewShown}</td>
+              <td className="pr-4">{l.number}</td>
+              <td className="whitespace-nowrap pr-4">{l.totalShown}</td>
+              <td className="whitespace-nowrap pr-4">{l.brewShown}</td>
               <td>
                 {l.waterShown}: {l.waterInTools}
               </td>
