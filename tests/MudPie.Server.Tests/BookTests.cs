@@ -33,6 +33,8 @@ public sealed class BookTests
         (await Left(h, input)).ShouldBe("960 mL");
         (await h.Refused("/api/put-out/tank", await Ask(h, input, "10 ml", job)))["correctionWhy"].ShouldContain("not said what was wrong");
         ((string)(await h.Get($"/api/put-out/asked/{job}"))["items"]![0]!["rate"]!).ShouldBe("20 ml");
+        h.Clock.Advance(TimeSpan.FromDays(3));
+        (await h.Get($"/api/put-out/asked/{job}"))["at"]!.GetValue<DateTimeOffset>().ShouldBe(h.Now.AddDays(-3)); // when it happened, not when it is put right
         var right = (int)(await h.Post("/api/put-out/tank", await Ask(h, input, "10 ml", job, "half of that")))["id"]!;
         (await Left(h, input)).ShouldBe("980 mL");
         ((int)(await Entry(h, job))["correctedBy"]!).ShouldBe(right);

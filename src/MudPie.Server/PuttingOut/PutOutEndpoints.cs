@@ -69,8 +69,9 @@ public static class PutOutEndpoints
     /// <summary>A job of the book as it was asked for, to put it right.</summary>
     private static async Task<IResult> Asked(int id, HoldingDb db)
     {
-        var json = await db.Applications.AsNoTracking().Where(a => a.Id == id).Select(a => a.AskedJson).FirstOrDefaultAsync();
-        return json is null ? Problems.NotFound("job to put right") : TypedResults.Ok(BatchJson.Read<TankRequest>(json) with { CautionsSeen = [], CorrectsId = id });
+        var job = await db.Applications.AsNoTracking().Where(a => a.Id == id).Select(a => new { a.AskedJson, a.At }).FirstOrDefaultAsync();
+        return job?.AskedJson is not { } json ? Problems.NotFound("job to put right")
+            : TypedResults.Ok(BatchJson.Read<TankRequest>(json) with { CautionsSeen = [], CorrectsId = id, At = job.At }); // it happened when it happened, not now
     }
 
     private static Task<IResult> Keep(TankRequest r, HoldingDb db, HoldingClock clock, TankJobs jobs, LiveBrew live, StockKeeper stock, WeatherBook weather, Writes writes) => writes.Do<Kept>(async () =>
