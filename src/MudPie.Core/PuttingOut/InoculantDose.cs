@@ -151,8 +151,9 @@ public static class InjectorStock
     /// <param name="feedL">Feed, 0.1 to 1,000,000 L.</param>
     /// <param name="flowLPerMin">Flow through the injector; null where not known.</param>
     /// <param name="withFeeds">Organic feeds are in the stock: it lives a day or two.</param>
+    /// <param name="unit">"mL" or "g", for the words; left out where it is not known.</param>
     /// <remarks>1:100, 0.2 mL/L, 500 L: 5 L of stock with 20 mL in each litre, 100 mL in all.</remarks>
-    public static Ruling<InjectorAnswer> Of(double? ratio, double? dosePerL, double? feedL, double? flowLPerMin = null, bool withFeeds = false)
+    public static Ruling<InjectorAnswer> Of(double? ratio, double? dosePerL, double? feedL, double? flowLPerMin = null, bool withFeeds = false, string unit = "")
     {
         var checks = new Checks();
         var r = checks.Range("ratio", ratio, 1, 2000, "", "1:100 is 100.");
@@ -174,7 +175,7 @@ public static class InjectorStock
         var lives = withFeeds ? 24 : 48;
         var verdict = hours > lives
             ? new Brewing.Verdict(Brewing.Tone.Stop, $"This stock would outlive its biology: it lasts {Say.Hours(hours.Value)}.", $"{(withFeeds ? "With feeds in it" : "In plain water")} it is good for about {lives} h. Make it in parts.")
-            : new Brewing.Verdict(Brewing.Tone.Go, $"{Say.Number(stock)} L of stock, {Say.Number(dose * r)} in each litre.", $"{Say.Number(dose * feed)} in all. Shake the bottle first: spores settle. Use it within {lives} h.");
+            : new Brewing.Verdict(Brewing.Tone.Go, $"{Say.Number(stock)} L of stock, {Say.Number(dose * r)}{Say.Unit(unit)} in each litre.", $"{Say.Number(dose * feed)}{Say.Unit(unit)} in all. Shake the bottle first: spores settle. Use it within {lives} h.");
         return Worked.Of(
             new InjectorAnswer(stock, dose * r, dose * feed, hours, verdict), "L", Evidence.ChemistryOrPhysics,
             [

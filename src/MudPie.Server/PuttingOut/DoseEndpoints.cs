@@ -154,7 +154,7 @@ public static class DoseEndpoints
             return (null, null);
         }
 
-        var stock = InjectorStock.Of(ratio, dose.Value.Amount / feed, feed, flow, r.WithFeeds);
+        var stock = InjectorStock.Of(ratio, dose.Value.Amount / feed, feed, flow, r.WithFeeds, dose.Value.Unit);
         if (stock.Refused is { } refused)
         {
             fields.Checks.Add(refused.Problems[0].Field == "ratio" ? "ratio" : "feed", refused.Problems[0].Wrong, refused.Problems[0].WayOut);

@@ -195,6 +195,7 @@ function Questions({
 function Says({ v, bed }: { v: Schemas["DoseView"]; bed: boolean }) {
   const clock = useClock();
   const course = v.course?.value;
+  const unit = v.dose?.value?.unit;
   return (
     <>
       {v.asks.map((a) => (
@@ -249,7 +250,9 @@ function Says({ v, bed }: { v: Schemas["DoseView"]; bed: boolean }) {
                     <td>
                       {d.stage} <span className="text-ash">{d.why}</span>
                     </td>
-                    <td>{d.amount}</td>
+                    <td className="whitespace-nowrap">
+                      {Number(d.amount.toPrecision(3))} {unit}
+                    </td>
                   </tr>
                 ))}
               </tbody>
