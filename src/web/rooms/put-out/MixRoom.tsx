@@ -17,7 +17,7 @@ export function MixRoom() {
   const classes = rules.data?.classes ?? [];
   const [tank, setTank] = useState(["brew", "seaweed"]);
   const [lately, setLately] = useState<{ kind: string; days: string }>({ kind: "", days: "3" });
-  const [meter, setMeter] = useState({ ph: "", salts: "", warmth: "", strip: "0" });
+  const [meter, setMeter] = useState({ ph: "", salts: "", warmth: "", strip: "" });
   const name = (id: string) => classes.find((c) => c.id === id)?.name ?? id;
   const number = (t: string) => (t.trim() === "" ? null : Number(t.replace(",", ".")));
   const body = {

@@ -104,7 +104,7 @@ function startWith(
     spare: "5",
     stepDown: true,
     foodWaiting: null,
-    strip: "0",
+    strip: "",
     who: "brewer",
     why: "",
     at: search.get("at"),
