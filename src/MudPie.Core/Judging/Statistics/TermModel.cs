@@ -1,0 +1,90 @@
+namespace MudPie.Core.Judging.Statistics;
+
+/// <summary>One line of an analysis of variance.</summary>
+/// <param name="Term">What varied: "block", "treatment", "Residuals".</param>
+/// <param name="Df">Degrees of freedom.</param>
+/// <param name="Ss">Sum of squares, each term after all others that do not hold it.</param>
+/// <param name="Ms">Mean square.</param>
+/// <param name="F">Ratio to its error; null on an error's own line.</param>
+/// <param name="P">Chance of an F so large where nothing differs; null on an error's own line.</param>
+public sealed record AnovaLine(string Term, int Df, double Ss, double Ms, double? F, double? P);
+
+/// <summary>A linear model of terms: its table, its means, and differences with their variance.</summary>
+internal sealed class TermModel
+{
+    private readonly IReadOnlyList<Term> _terms;
+    private readonly List<(Term? Term, int[] Code)> _columns = [(null, [])];
+    private readonly LinearModel _fit;
+    private readonly IReadOnlyList<double> _y;
+
+    public TermModel(IReadOnlyList<Term> terms, IReadOnlyList<double> y)
+    {
+        (_terms, _y) = (terms, y);
+        _columns.AddRange(terms.SelectMany(t => t.Columns(y.Count).Select(c => ((Term?)t, c.Code))));
+        _fit = Fit(terms, y);
+    }
+
+    public double Rss => _fit.Rss;
+
+    public int Df => _y.Count - _fit.Rank;
+
+    /// <summary>Mean square of the noise; NaN where no freedom is left.</summary>
+    public double Ms => Df > 0 ? Rss / Df : double.NaN;
+
+    public IReadOnlyList<double> Residuals => _fit.Residuals;
+
+    /// <summary>Each term after all others that do not hold it ("marginal"); where every cell is alike this is the plain table.</summary>
+    public List<AnovaLine> Table(string error = "Residuals") =>
+    [
+        .. _terms.Select(t => Line(t, Ms, Df)),
+        new AnovaLine(error, Df, Rss, Ms, null, null),
+    ];
+
+    /// <summary>A term's line against a given error.</summary>
+    public AnovaLine Line(Term term, double errorMs, double errorDf)
+    {
+        List<Term> without = [.. _terms.Where(t => t != term && !term.Within(t))];
+        var (small, large) = (Fit(without, _y), Fit([.. without, term], _y));
+        var (df, ss) = (large.Rank - small.Rank, Math.Max(0, small.Rss - large.Rss));
+        var ms = df > 0 ? ss / df : 0;
+        var f = df > 0 && errorMs > 0 ? ms / errorMs : (double?)null;
+        return new AnovaLine(term.Name, df, ss, ms, f, f is { } v ? Distribution.UpperF(v, df, errorDf) : null);
+    }
+
+    /// <summary>Externally studentized residual of row i: its own plot left out of the noise. NaN where the plot alone decides its fit.</summary>
+    public double Studentized(int i)
+    {
+        var (h, e) = (_fit.Leverage(i), Residuals[i]);
+        if (h > 1 - 1e-9 || Df < 2)
+        {
+            return double.NaN;
+        }
+
+        var without = (Rss - (e * e / (1 - h))) / (Df - 1);
+        return without <= 0 ? double.NaN : e / Math.Sqrt(without * (1 - h));
+    }
+
+    /// <summary>The L whose L·β is the mean at some levels, averaged evenly over all other factors.</summary>
+    public double[] MeanAt(Func<Factor, int?> level) => [.. _columns.Select(c => c.Term is null ? 1.0 : Average(c.Term, c.Code, level))];
+
+    /// <summary>Estimate and its variance in units of the noise; null where the data cannot tell.</summary>
+    public (double Estimate, double VarianceShare)? Of(double[] l) => _fit.Contrast(l) is { } w ? (_fit.Estimate(w), LinearModel.Dot(w, w)) : null;
+
+    /// <summary>Covariance of two contrasts in units of the noise.</summary>
+    public double Shared(double[] a, double[] b) => LinearModel.Dot(_fit.Contrast(a)!, _fit.Contrast(b)!);
+
+    private static double Average(Term term, int[] code, Func<Factor, int?> level)
+    {
+        var value = 1.0;
+        for (var f = 0; f < term.Factors.Count; f++)
+        {
+            // Sum-to-zero columns average to nought over a factor's levels, so what is not named drops out.
+            value *= level(term.Factors[f]) is { } at ? new Term([term.Factors[f]]).Value([code[f]], _ => at) : 0;
+        }
+
+        return value;
+    }
+
+    private static LinearModel Fit(IReadOnlyList<Term> terms, IReadOnlyList<double> y) =>
+        new([Enumerable.Repeat(1.0, y.Count).ToArray(), .. terms.SelectMany(t => t.Columns(y.Count).Select(c => c.Column))], y);
+}

@@ -1,0 +1,110 @@
+using MudPie.Core.Judging.Statistics;
+using MudPie.Core.Workings;
+
+namespace MudPie.Core.Judging.Trials;
+
+/// <summary>What a design's own test comes to, before it is put in words.</summary>
+internal sealed record Sheet
+{
+    public required NamedTest Test { get; init; }
+
+    public required IReadOnlyList<AnovaLine> Anova { get; init; }
+
+    public required IReadOnlyList<TrialMean> Means { get; init; }
+
+    public required IReadOnlyList<TrialComparison> Tukey { get; init; }
+
+    public required IReadOnlyList<TrialComparison> Dunnett { get; init; }
+
+    /// <summary>|t| for the intervals that verdicts take; null where nothing tells the noise.</summary>
+    public required double? Wide { get; init; }
+
+    public required double Ms { get; init; }
+
+    public required double Df { get; init; }
+
+    public required IReadOnlyList<double> Residuals { get; init; }
+
+    public required IReadOnlyList<double> Studentized { get; init; }
+
+    public required RankTest? Ranks { get; init; }
+
+    public required string Control { get; init; }
+
+    public double? Dispersion { get; init; }
+
+    public IReadOnlyList<string> Notes { get; init; } = [];
+
+    /// <summary>The sheet in words, with its verdicts.</summary>
+    public static Worked<TrialAnswer> Write(TrialQuestion q, IReadOnlyList<TrialRow> rows, Sheet s)
+    {
+        double? sd = s.Df >= 1 && double.IsFinite(s.Ms) ? Math.Sqrt(s.Ms) : null;
+        var compared = s.Dunnett.Count(c => !q.Bystanders.Contains(c.Of));
+        var verdicts = s.Dunnett.Select(c =>
+        {
+            var se = c.T is { } t && t != 0 ? c.Difference / t : c.Upper is { } u ? (u - c.Difference) / s.Wide : null;
+            var half = s.Wide * Math.Abs(se ?? 0);
+            var (lower, upper) = c.Lower is null || s.Df < 1 ? ((double?)null, (double?)null) : q.Looked > 1 ? (c.Difference - half, c.Difference + half) : (c.Lower, c.Upper);
+            return TrialVerdicts.Judge(q, c, lower, upper, sd, Fewest(rows, c), compared, s.Ranks);
+        }).ToList();
+        List<ComparisonVerdict> counted = [.. verdicts.Where(v => !q.Bystanders.Contains(v.Of))];
+        if (counted.Count == 0)
+        {
+            counted = verdicts;
+        }
+
+        var word = TrialVerdicts.Headline(counted);
+        var told = counted.Where(v => v.Word == word).OrderBy(v => q.Factors.Count > 1 ? Changed(v.Of, s.Control) : 0).ThenByDescending(v => q.LowerIsBetter ? -v.Difference : v.Difference).First();
+        var residuals = rows.Select((r, i) =>
+        {
+            double? studentized = double.IsFinite(s.Studentized[i]) ? s.Studentized[i] : null;
+            var far = studentized is { } t && s.Df > 2 && Distribution.TwoSidedT(t, s.Df - 1) * rows.Count < 0.05;
+            return new TrialResidual(r.Plot, TrialAnalysis.Name(r), r.Value!.Value - s.Residuals[i], s.Residuals[i], studentized, far);
+        }).ToList();
+        var answer = new TrialAnswer(
+            q.Response, q.Unit, s.Test, s.Anova, s.Means, s.Tukey, s.Dunnett, s.Ranks, verdicts, word, Together(q, s, told), sd, s.Df >= 1 ? s.Df : null, s.Dispersion,
+            [.. s.Notes, .. TrialChecks.Words(q, rows, s, residuals)], residuals,
+            [.. q.Rows.Where(r => r.Value is null).Select(r => $"{r.Plot}: {r.Why ?? "no reason given"}")], q.Looked);
+        return Worked.Of(answer, q.Unit, Evidence.MeasuredHere, Lines(q, s, sd));
+    }
+
+    /// <summary>The sentence, and where factors were crossed what both together did beyond the one.</summary>
+    private static string Together(TrialQuestion q, Sheet s, ComparisonVerdict told)
+    {
+        if (q.Factors.Count != 2 || told.Word is not (TrialVerdicts.Works or TrialVerdicts.Some))
+        {
+            return told.Sentence;
+        }
+
+        var pair = s.Tukey.Where(c => c.Lower is not null && c.Term.Contains(':') && (c.Of == told.Of || c.Against == told.Of) && c.Of != s.Control && c.Against != s.Control)
+            .Where(c => Changed(c.Of, s.Control) + Changed(c.Against, s.Control) > 2).MinBy(c => c.P is { } p ? -p : 0);
+        return pair is { Lower: < 0, Upper: > 0 }
+            ? $"{told.Sentence} Nothing shows that both together do more: {pair.Of} and {pair.Against} can’t be told apart."
+            : told.Sentence;
+    }
+
+    /// <summary>How many factors of a crossed treatment are not as in the control.</summary>
+    private static int Changed(string name, string control) => name.Split(", ").Zip(control.Split(", "), (a, b) => a == b ? 0 : 1).Sum();
+
+    private static int Fewest(IReadOnlyList<TrialRow> rows, TrialComparison c) =>
+        Math.Max(1, new[] { c.Of, c.Against }.Min(n => rows.Count(r => TrialAnalysis.Name(r) == n)));
+
+    private static IEnumerable<WorkingLine> Lines(TrialQuestion q, Sheet s, double? sd)
+    {
+        if (sd is { } noise)
+        {
+            yield return new("noise", "√(residual sum of squares ÷ its degrees of freedom)", $"{Say.Number(s.Ms * s.Df, 4)} on {Say.Number(s.Df)}", $"{Say.Number(noise)}{Say.Unit(q.Unit)} between plots treated alike", s.Test.Name);
+        }
+
+        foreach (var c in s.Dunnett)
+        {
+            yield return new(c.Pair, "difference ± critical t × its standard error", c.T is { } t ? $"t {Say.Number(t)} on {Say.Number(c.Df!.Value)}" : "one of each",
+                $"{Say.Number(c.Difference)}{(c.Lower is { } l ? $" ({Say.Number(l)} to {Say.Number(c.Upper!.Value)})" : "")}", s.Dunnett.Count > 1 ? "Dunnett 1955, all against the control at once" : s.Test.Name);
+        }
+
+        if (q.Looked > 1)
+        {
+            yield return new("several looks", "verdicts take intervals at 1 − 0.05 ÷ measures", $"{q.Looked} measures and dates looked at", $"{Say.Number(100 - (5.0 / q.Looked), 4)} %", "Bonferroni");
+        }
+    }
+}

@@ -1,0 +1,101 @@
+using MudPie.Core.Judging.Statistics;
+using MudPie.Core.Workings;
+
+namespace MudPie.Core.Judging.Trials;
+
+/// <summary>Split plots: one factor on whole plots, the other within them, each judged against its own noise.</summary>
+internal static class SplitPlot
+{
+    /// <summary>The plots of a split-plot trial, as its two strata see them.</summary>
+    private sealed record Field(Factor Whole, Factor Within, Factor Plots, Factor? Block, List<double> Y);
+
+    public static Ruling<TrialAnswer> Of(TrialQuestion q, List<TrialRow> rows)
+    {
+        var factors = TrialAnalysis.Factors(q, rows);
+        var (whole, within) = (factors[0], factors[1]);
+        List<string> plotNames = [.. rows.Select(r => string.IsNullOrWhiteSpace(r.WholePlot) ? $"{r.Block} / {r.Levels[0]}" : $"{r.Block} / {r.WholePlot}")];
+        if (rows.Select((r, i) => (Plot: plotNames[i], A: r.Levels[0])).Distinct().GroupBy(x => x.Plot).FirstOrDefault(g => g.Count() > 1) is { } mixed)
+        {
+            return Refusal.Of("wholePlot", $"Whole plot {mixed.Key} holds more than one {q.Factors[0]}.", $"Name the factor that lies on whole plots first: perhaps {q.Factors[1]}.");
+        }
+
+        var block = rows.All(r => !string.IsNullOrWhiteSpace(r.Block)) ? Factor.From("block", [.. rows.Select(r => r.Block!)]) : null;
+        var field = new Field(whole, within, Factor.From("whole plots", plotNames), block is { Levels.Count: > 1 } ? block : null, [.. rows.Select(r => r.Value!.Value)]);
+        Term[] parts = [new([field.Plots]), new([within]), new([whole, within])];
+        var inner = new TermModel(parts, field.Y);
+        var outer = Outer(field);
+        var full = new TermModel([.. field.Block is { } b ? [new Term([b])] : Array.Empty<Term>(), new([whole]), new([within]), new([whole, within])], field.Y);
+        return Sheet.Write(q, rows, Fill(q, rows, field, (inner, parts), outer, full));
+    }
+
+    /// <summary>Whole-plot means, each level of the other factor counted alike.</summary>
+    private static (TermModel Model, Factor Whole, double Each) Outer(Field f)
+    {
+        var additive = new TermModel([new([f.Plots]), new([f.Within])], f.Y);
+        var means = f.Plots.Levels.Select((_, p) => additive.Of(additive.MeanAt(x => x == f.Plots ? p : null))!.Value.Estimate).ToList();
+        int First(int plot) => f.Plots.Of.ToList().IndexOf(plot);
+        Factor Lift(Factor x) => new(x.Name, x.Levels, [.. f.Plots.Levels.Select((_, p) => x.Of[First(p)])]);
+        var whole = Lift(f.Whole);
+        var model = new TermModel([.. f.Block is { } b ? [new Term([Lift(b)])] : Array.Empty<Term>(), new([whole])], means);
+        return (model, whole, f.Within.Levels.Count);
+    }
+
+    private static Sheet Fill(TrialQuestion q, List<TrialRow> rows, Field f, (TermModel Model, Term[] Terms) parts, (TermModel Model, Factor Whole, double Each) outer, TermModel full)
+    {
+        var inner = parts.Model;
+        var (msB, dfB) = (inner.Ms, (double)inner.Df);
+        var (msA, dfA) = (outer.Model.Ms * outer.Each, (double)outer.Model.Df);
+        var table = new List<AnovaLine>();
+        foreach (var line in outer.Model.Table("Residuals (whole plots)"))
+        {
+            table.Add(line with { Ss = line.Ss * outer.Each, Ms = line.Ms * outer.Each });
+        }
+
+        table.AddRange(parts.Terms.Skip(1).Select(t => inner.Line(t, msB, dfB)));
+        table.Add(new AnovaLine("Residuals", (int)dfB, inner.Rss, msB, null, null));
+
+        var n = f.Within.Levels.Count;
+        // A difference between cells of different whole plots carries both noises (Satterthwaite 1946).
+        var mixed = double.IsFinite(msA) ? (msA + ((n - 1) * msB)) / n : double.NaN;
+        var mixedDf = double.IsFinite(mixed) ? Math.Pow(msA + ((n - 1) * msB), 2) / ((msA * msA / dfA) + (Math.Pow((n - 1) * msB, 2) / dfB)) : 0;
+        var term = $"{f.Whole.Name}:{f.Within.Name}";
+        var cells = Families.ControlFirst(Families.Cells(full, [f.Whole, f.Within]), q.Control);
+        var a = Families.Cells(outer.Model, [outer.Whole]);
+        var b = Families.Cells(inner, [f.Within]);
+        var (dunnett, wide) = Families.Dunnett(full, term, cells, mixed, mixedDf, q.Looked);
+        return new Sheet
+        {
+            Test = new("split-plot analysis of variance", $"{f.Whole.Name} lay on whole plots and {f.Within.Name} within them: whole plots differ more than parts of one, so each is judged against its own noise."),
+            Anova = table,
+            Means = [.. Families.Means(f.Whole.Name, a, outer.Model.Ms, dfA), .. Families.Means(f.Within.Name, b, msB, dfB), .. Families.Means(term, cells, mixed, mixedDf)],
+            Tukey = [.. Families.Tukey(outer.Model, f.Whole.Name, a, outer.Model.Ms, dfA), .. Families.Tukey(inner, f.Within.Name, b, msB, dfB), .. Families.Tukey(full, term, cells, mixed, mixedDf)],
+            Dunnett = dunnett,
+            Wide = wide,
+            Ms = mixed,
+            Df = mixedDf,
+            Residuals = [.. inner.Residuals],
+            Studentized = [.. Enumerable.Range(0, rows.Count).Select(inner.Studentized)],
+            Ranks = null,
+            Control = cells[0].Name,
+            Notes = [.. Uneven(f), .. Caution(dfA)],
+        };
+    }
+
+    private static IEnumerable<string> Uneven(Field f)
+    {
+        if (f.Plots.Levels.Select((_, p) => f.Plots.Count(p)).Distinct().Count() > 1)
+        {
+            yield return "Some parts of whole plots are missing: within whole plots the test is exact, between them it takes each whole plot’s mean as if it were complete.";
+        }
+    }
+
+    private static IEnumerable<string> Caution(double dfA)
+    {
+        if (dfA < 1)
+        {
+            yield return "One whole plot of each: nothing tells how far whole plots differ, so what lay on them can’t be judged.";
+        }
+
+        yield return "Treatments across whole plots are compared with both noises weighed together (Satterthwaite).";
+    }
+}

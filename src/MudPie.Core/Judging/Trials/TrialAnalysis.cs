@@ -1,0 +1,136 @@
+using MudPie.Core.Judging.Statistics;
+using MudPie.Core.Workings;
+
+namespace MudPie.Core.Judging.Trials;
+
+/// <summary>Judges one measure of a trial: the test that fits its design, means and differences with intervals, and a verdict by where the interval lies.</summary>
+public static class TrialAnalysis
+{
+    /// <summary>Works it out; refuses what no design can be read from.</summary>
+    /// <remarks>Four treatments in five blocks with a residual mean square of 0.0396 on 12: tea + kelp less water only is 0.498 (0.160 to 0.836 by Dunnett), p 0.0051.</remarks>
+    public static Ruling<TrialAnswer> Of(TrialQuestion q)
+    {
+        if (TrialChecks.Refuse(q) is { } refusal)
+        {
+            return refusal;
+        }
+
+        var rows = q.Rows.Where(r => r.Value is not null).ToList();
+        if (q.Kind == "count")
+        {
+            return CountTrial.Of(q, rows);
+        }
+
+        if (q.Design == "split-plot")
+        {
+            return SplitPlot.Of(q, rows);
+        }
+
+        var factors = Factors(q, rows);
+        var y = rows.Select(r => r.Value!.Value).ToList();
+        var block = q.Design is "blocks" or "paired" or "factorial" && rows.All(r => r.Block is not null) ? Factor.From("block", [.. rows.Select(r => r.Block!)]) : null;
+        var model = new TermModel([.. block is { Levels.Count: > 1 } ? [new Term([block])] : Array.Empty<Term>(), .. Crossed(factors)], y);
+        var groups = rows.GroupBy(Name).Select(g => (IReadOnlyList<double>)[.. g.Select(r => r.Value!.Value)]).ToList();
+        return q.Design == "random" && factors is [{ Levels.Count: 2 }] && groups.All(g => g.Count > 1)
+            ? Sheet.Write(q, rows, WelchSheet(q, rows, factors[0], model))
+            : Sheet.Write(q, rows, ModelSheet(q, rows, factors, model, block));
+    }
+
+    /// <summary>Factors with the control's levels first.</summary>
+    internal static List<Factor> Factors(TrialQuestion q, IReadOnlyList<TrialRow> rows)
+    {
+        var wished = q.Control?.Split(", ") ?? [];
+        return
+        [
+            .. q.Factors.Select((name, f) =>
+            {
+                List<string> column = [.. rows.Select(r => r.Levels[f])];
+                var first = q.Factors.Count == 1 ? q.Control : wished.ElementAtOrDefault(f);
+                return Factor.From(name, column, first);
+            }),
+        ];
+    }
+
+    internal static string Name(TrialRow row) => string.Join(", ", row.Levels);
+
+    private static IEnumerable<Term> Crossed(List<Factor> factors) =>
+        Enumerable.Range(1, (1 << factors.Count) - 1)
+            .Select(bits => new Term([.. factors.Where((_, i) => (bits & (1 << i)) != 0)]))
+            .OrderBy(t => t.Factors.Count);
+
+    private static Sheet ModelSheet(TrialQuestion q, List<TrialRow> rows, List<Factor> factors, TermModel model, Factor? block)
+    {
+        var (ms, df) = (model.Ms, model.Df);
+        var term = string.Join(":", factors.Select(f => f.Name));
+        var cells = Families.ControlFirst(Families.Cells(model, factors), q.Control);
+        var marginal = factors.Count > 1 ? factors.Select(f => (f.Name, Cells: Families.Cells(model, [f]))).ToList() : [];
+        var (dunnett, wide) = Families.Dunnett(model, term, cells, ms, df, q.Looked);
+        return new Sheet
+        {
+            Test = Named(q, factors, block),
+            Anova = model.Table(),
+            Means = [.. marginal.SelectMany(m => Families.Means(m.Name, m.Cells, ms, df)), .. Families.Means(term, cells, ms, df)],
+            Tukey = [.. marginal.SelectMany(m => Families.Tukey(model, m.Name, m.Cells, ms, df)), .. Families.Tukey(model, term, factors.Count > 1 ? cells : Families.Cells(model, factors), ms, df)],
+            Dunnett = dunnett,
+            Wide = wide,
+            Ms = ms,
+            Df = df,
+            Residuals = [.. model.Residuals],
+            Studentized = [.. Enumerable.Range(0, rows.Count).Select(model.Studentized)],
+            Ranks = RankOf(rows, block),
+            Control = cells[0].Name,
+        };
+    }
+
+    /// <summary>Two treatments, completely random: Welch's t, which does not ask that both stray alike.</summary>
+    private static Sheet WelchSheet(TrialQuestion q, List<TrialRow> rows, Factor factor, TermModel model)
+    {
+        var sides = factor.Levels.Select((name, level) =>
+        {
+            var x = rows.Where((_, i) => factor.Of[i] == level).Select(r => r.Value!.Value).ToList();
+            var mean = x.Average();
+            return (Name: name, x.Count, Mean: mean, V: x.Sum(v => (v - mean) * (v - mean)) / (x.Count - 1) / x.Count);
+        }).ToList();
+        var (a, b) = (sides[0], sides[1]);
+        var se = Math.Sqrt(a.V + b.V);
+        var df = se > 0 ? (a.V + b.V) * (a.V + b.V) / ((a.V * a.V / (a.Count - 1)) + (b.V * b.V / (b.Count - 1))) : a.Count + b.Count - 2;
+        var (difference, half) = (b.Mean - a.Mean, Distribution.CriticalT(0.05, df) * se);
+        var compared = new TrialComparison(factor.Name, $"{b.Name} - {a.Name}", b.Name, a.Name, difference, difference - half, difference + half, difference / se, df, Distribution.TwoSidedT(difference / se, df));
+        return new Sheet
+        {
+            Test = new("Welch’s t", "Two treatments laid at random, and no reason to think that both stray alike."),
+            Anova = model.Table(),
+            Means = [.. sides.Select(s => { var h = Distribution.CriticalT(0.05, s.Count - 1) * Math.Sqrt(s.V); return new TrialMean(factor.Name, s.Name, s.Count, s.Mean, s.Mean - h, s.Mean + h); })],
+            Tukey = [compared with { Pair = $"{b.Name}-{a.Name}" }],
+            Dunnett = [compared],
+            Wide = Distribution.CriticalT(0.05 / q.Looked, df),
+            Ms = model.Ms,
+            Df = model.Df,
+            Residuals = [.. model.Residuals],
+            Studentized = [.. Enumerable.Range(0, rows.Count).Select(model.Studentized)],
+            Ranks = RankOf(rows, null),
+            Control = a.Name,
+        };
+    }
+
+    private static NamedTest Named(TrialQuestion q, List<Factor> factors, Factor? block) => (q.Design, q.Kind) switch
+    {
+        (_, "score") => new(block is null ? "Kruskal–Wallis, on ranks" : "Friedman, on ranks", "Scores have an order but no size: only their ranks are tested; the differences beside it are a guide."),
+        ("paired", _) => new("paired t", "Each pair lay side by side, so each is its own comparison and what differs between pairs drops out."),
+        ("blocks", _) => new("analysis of variance in blocks", $"Every block holds each treatment, so what differs between {block!.Levels.Count} blocks is taken out before treatments are compared."),
+        ("factorial", _) => new($"factorial analysis of variance{(block is null ? "" : " in blocks")}", $"{Say.List([.. factors.Select(f => f.Name)])} were crossed: each is judged over all levels of the others, and then whether they act together."),
+        _ => new("one-way analysis of variance", $"{factors[0].Levels.Count} treatments laid at random, with one noise for all."),
+    };
+
+    internal static RankTest? RankOf(IReadOnlyList<TrialRow> rows, Factor? block)
+    {
+        var names = rows.Select(Name).Distinct().ToList();
+        if (block is null)
+        {
+            return Statistics.Ranks.KruskalWallis([.. rows.GroupBy(Name).Select(g => (IReadOnlyList<double>)[.. g.Select(r => r.Value!.Value)])]);
+        }
+
+        var whole = rows.GroupBy(r => r.Block).Where(g => names.All(n => g.Count(r => Name(r) == n) == 1)).ToList();
+        return whole.Count < 2 ? null : Statistics.Ranks.Friedman([.. whole.Select(g => (IReadOnlyList<double>)[.. names.Select(n => g.First(r => Name(r) == n).Value!.Value)])]);
+    }
+}

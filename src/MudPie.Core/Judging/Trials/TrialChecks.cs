@@ -1,0 +1,156 @@
+using MudPie.Core.Judging.Statistics;
+using MudPie.Core.Workings;
+
+namespace MudPie.Core.Judging.Trials;
+
+/// <summary>What is wrong with a trial's data, and what its test takes for granted, in words.</summary>
+internal static class TrialChecks
+{
+    public static Refusal? Refuse(TrialQuestion q)
+    {
+        var checks = new Checks();
+        if (!TrialQuestion.Designs.Contains(q.Design))
+        {
+            checks.Add("design", $"“{q.Design}” is not known here.", $"Choose {Say.List(TrialQuestion.Designs)}.");
+        }
+
+        if (q.Kind is not ("amount" or "score" or "count"))
+        {
+            checks.Add("kind", $"“{q.Kind}” is not known here.", "Choose amount, score or count.");
+        }
+
+        var wanted = q.Design switch { "factorial" => (2, 3), "split-plot" => (2, 2), _ => (1, 1) };
+        if (q.Factors.Count < wanted.Item1 || q.Factors.Count > wanted.Item2)
+        {
+            checks.Add("factors", $"{(q.Factors.Count == 0 ? "No factor" : q.Factors.Count == 1 ? "One factor" : $"{q.Factors.Count} factors")} for {q.Design}.", wanted.Item2 == 1 ? "Name the one column that says what was done; for more, choose factorial." : $"Name {wanted.Item1}{(wanted.Item2 > wanted.Item1 ? " or " + wanted.Item2 : "")} columns.");
+        }
+
+        if (q.WorthHaving is not null)
+        {
+            checks.Range("worthHaving", q.WorthHaving, 1e-9, 1e9, q.Unit, "It is a size: say less is better instead of a figure below 0.");
+        }
+
+        if (q.NoWorseBy is not null)
+        {
+            checks.Range("noWorseBy", q.NoWorseBy, 1e-9, 1e9, q.Unit);
+        }
+
+        checks.Range("looked", q.Looked, 1, 50, "measures");
+        Rows(q, checks);
+        return checks.Sound ? null : checks.Refusal;
+    }
+
+    private static void Rows(TrialQuestion q, Checks checks)
+    {
+        if (q.Rows.Count > 5000)
+        {
+            checks.Add("rows", "That is more than 5,000 plots.", "Give plots, not single plants: average those first.");
+            return;
+        }
+
+        foreach (var (row, i) in q.Rows.Select((r, i) => (r, i)))
+        {
+            if (row.Value is { } v && !(Math.Abs(v) <= 1e9))
+            {
+                checks.Add($"rows[{i}].{q.Response}", "That is not a number that a plot can have.", "Leave it empty where the plot is missing.");
+            }
+
+            if (row.Levels.Count != q.Factors.Count || row.Levels.Any(string.IsNullOrWhiteSpace))
+            {
+                checks.Add($"rows[{i}].levels", $"Plot {row.Plot} does not say what was done to it.", "Give a level for each factor.");
+            }
+
+            if (row.Value is not null && q.Kind == "count" && !(row.OutOf >= 1 && row.OutOf <= 1e6 && row.Value >= 0 && row.Value <= row.OutOf))
+            {
+                checks.Add($"rows[{i}].outOf", $"Plot {row.Plot}: {Say.Number(row.Value.Value)} out of {Say.Number(row.OutOf ?? 0)} can't be.", "Give how many were sown, 1 or more, and no more up than that.");
+            }
+        }
+
+        if (!checks.Sound)
+        {
+            return;
+        }
+
+        var measured = q.Rows.Where(r => r.Value is not null).ToList();
+        var names = measured.Select(TrialAnalysis.Name).Distinct().ToList();
+        if (names.Count < 2)
+        {
+            checks.Add("rows", measured.Count == 0 ? "Nothing has been measured." : $"Only “{names[0]}” has been measured.", "Measure a plot of each treatment at least.");
+        }
+        else if (names.Count > 40)
+        {
+            checks.Add("factors", $"{names.Count} different treatments.", "A treatment is a word that several plots share; choose another column.");
+        }
+        else if (q.Design is "blocks" or "paired" && measured.Any(r => string.IsNullOrWhiteSpace(r.Block)))
+        {
+            checks.Add("block", "Some plots lie in no block.", "Name the column that says which block, or pair, each plot lies in.");
+        }
+        else if (q.Design == "split-plot" && measured.Any(r => string.IsNullOrWhiteSpace(r.WholePlot) && string.IsNullOrWhiteSpace(r.Block)))
+        {
+            checks.Add("wholePlot", "Some plots lie in no whole plot.", "Name the column that says which whole plot, or which block, each lies in.");
+        }
+        else if (q.Design == "paired" && names.Count != 2)
+        {
+            checks.Add("factors", $"{names.Count} treatments in a paired trial.", "Pairs have two; for more, choose blocks.");
+        }
+        else if (q.Control is { } control && !names.Contains(control) && !measured.Any(r => r.Levels[0] == control))
+        {
+            checks.Add("control", $"“{control}” is no treatment here.", $"Choose {Say.List([.. names.Take(8)])}.");
+        }
+    }
+
+    /// <summary>Assumptions, in words.</summary>
+    public static IEnumerable<string> Words(TrialQuestion q, IReadOnlyList<TrialRow> rows, Sheet s, IReadOnlyList<TrialResidual> residuals)
+    {
+        if (s.Df < 1)
+        {
+            yield return "One plot of each: nothing tells how far plots differ by themselves. A look, not a test.";
+            yield break;
+        }
+
+        if (s.Df < 4)
+        {
+            yield return $"Only {Say.Number(s.Df)} degrees of freedom tell the noise: intervals are wide for that reason alone.";
+        }
+
+        if (q.Kind == "amount")
+        {
+            var groups = rows.Select((r, i) => (Name: TrialAnalysis.Name(r), Left: s.Residuals[i])).GroupBy(x => x.Name).Select(g => (IReadOnlyList<double>)[.. g.Select(x => x.Left)]).ToList();
+            yield return Shape.EvenSpreadP(groups) switch
+            {
+                null => "Too few plots to tell whether all treatments stray alike.",
+                < 0.01 => "Some treatments stray far more than others: the common interval is too narrow for those and too wide for the rest.",
+                < 0.05 => "Some treatments may stray more than others; look at the dots.",
+                _ => "Nothing says that treatments stray unlike each other.",
+            };
+            yield return Shape.NormalP(s.Residuals) switch
+            {
+                null => "Too few plots to tell whether residuals are bell-shaped.",
+                < 0.01 => "Residuals are not bell-shaped: trust the rank test more.",
+                < 0.05 => "Residuals lean a little; look at the dots.",
+                _ => "Nothing says that residuals are not bell-shaped.",
+            };
+        }
+
+        if (s.Ranks is { } ranks && q.Kind == "amount" && s.Anova.LastOrDefault(a => a.P is not null) is { P: { } p } && q.Factors.Count == 1)
+        {
+            var same = ranks.P < 0.05 == p < 0.05;
+            yield return $"Ranks alone ({ranks.Name}, p {Say.Number(ranks.P, 2)}) {(same ? "say the same" : "say otherwise: treat the answer with care")}.";
+        }
+
+        foreach (var far in residuals.Where(r => r.Outlier))
+        {
+            yield return $"{far.Plot} ({far.Treatment}) lies far from the rest. It is kept: leave it out only for a reason that you saw in the field, and say so.";
+        }
+
+        if (q.Rows.Count > rows.Count)
+        {
+            yield return $"{q.Rows.Count - rows.Count} {(q.Rows.Count - rows.Count == 1 ? "plot is" : "plots are")} missing: means are those that full blocks would have given.";
+        }
+
+        if (q.Looked > 1)
+        {
+            yield return $"{q.Looked} measures and dates were looked at, so each verdict takes a wider interval: among many looks one is bound to shine.";
+        }
+    }
+}
