@@ -86,6 +86,22 @@ public sealed class HoldingDb(DbContextOptions<HoldingDb> options) : DbContext(o
 
     public DbSet<BrixVisit> BrixVisits => Set<BrixVisit>();
 
+    public DbSet<BrixMeter> BrixMeters => Set<BrixMeter>();
+
+    public DbSet<PestCount> PestCounts => Set<PestCount>();
+
+    public DbSet<Trial> Trials => Set<Trial>();
+
+    public DbSet<TrialPlot> TrialPlots => Set<TrialPlot>();
+
+    public DbSet<TrialReading> TrialReadings => Set<TrialReading>();
+
+    public DbSet<TrialPhoto> TrialPhotos => Set<TrialPhoto>();
+
+    public DbSet<AcrossSet> AcrossSets => Set<AcrossSet>();
+
+    public DbSet<PatchTest> PatchTests => Set<PatchTest>();
+
     public DbSet<Acknowledged> Acknowledgements => Set<Acknowledged>();
 
     /// <inheritdoc/>
@@ -172,6 +188,22 @@ public sealed class HoldingDb(DbContextOptions<HoldingDb> options) : DbContext(o
         modelBuilder.Entity<Observation>().HasOne<Observation>().WithMany().HasForeignKey(o => o.CorrectsId);
         modelBuilder.Entity<ApplicationBed>().HasKey(b => new { b.ApplicationId, b.BedId });
         modelBuilder.Entity<BrixVisit>().HasIndex(v => new { v.BedId, v.At });
+        modelBuilder.Entity<BrixVisit>().HasOne<BrixMeter>().WithMany().HasForeignKey(v => v.MeterId);
+        modelBuilder.Entity<BrixVisit>().HasOne<BrixVisit>().WithMany().HasForeignKey(v => v.CorrectsId);
+        modelBuilder.Entity<BrixVisit>().HasOne<BrixVisit>().WithMany().HasForeignKey(v => v.PairWithId);
+        modelBuilder.Entity<BrixMeter>().HasIndex(m => m.Name).IsUnique();
+        modelBuilder.Entity<PestCount>().HasIndex(p => new { p.BedId, p.At });
+        modelBuilder.Entity<PestCount>().HasOne<Bed>().WithMany().HasForeignKey(p => p.BedId);
+        modelBuilder.Entity<Trial>().Property(t => t.Version).IsConcurrencyToken();
+        modelBuilder.Entity<TrialPlot>().HasIndex(p => new { p.TrialId, p.Number }).IsUnique();
+        modelBuilder.Entity<TrialReading>().HasOne<Trial>().WithMany().HasForeignKey(r => r.TrialId);
+        modelBuilder.Entity<TrialReading>().HasOne<TrialMeasure>().WithMany().HasForeignKey(r => r.MeasureId);
+        modelBuilder.Entity<TrialReading>().HasOne<TrialReading>().WithMany().HasForeignKey(r => r.CorrectsId);
+        modelBuilder.Entity<TrialReading>().HasIndex(r => new { r.TrialId, r.MeasureId, r.On });
+        modelBuilder.Entity<TrialPhoto>().HasOne<TrialPlot>().WithMany().HasForeignKey(p => p.PlotId);
+        modelBuilder.Entity<TrialPhoto>().HasOne<Photo>().WithMany().HasForeignKey(p => p.PhotoId);
+        modelBuilder.Entity<AcrossResult>().HasOne<Trial>().WithMany().HasForeignKey(r => r.TrialId);
+        modelBuilder.Entity<Patch>().HasOne<Input>().WithMany().HasForeignKey(p => p.InputId);
         modelBuilder.Entity<BrixVisit>().HasOne<Application>().WithMany().HasForeignKey(v => v.ApplicationId);
     }
 

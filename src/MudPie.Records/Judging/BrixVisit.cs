@@ -30,6 +30,32 @@ public sealed class BrixVisit
     /// <summary>Of the meter, °C.</summary>
     public double? TemperatureC { get; set; }
 
+    public int? MeterId { get; set; }
+
+    /// <summary>Stage of the crop: "seedling", "leafing", "flowering", "fruiting" or "ripening".</summary>
+    public string? Stage { get; set; }
+
+    /// <summary>What it suffers from: drought, heat, frost, cutting; null where nothing is seen.</summary>
+    public string? Stress { get; set; }
+
+    /// <summary>The weed that was read instead of the crop.</summary>
+    public string? Weed { get; set; }
+
+    /// <summary>Leaves that gave no juice: a reading too.</summary>
+    public int Dry { get; set; }
+
+    /// <summary>What it is one half of: "weed-crop", "top-bottom" or "morning-afternoon".</summary>
+    public string? PairKind { get; set; }
+
+    /// <summary>The other half.</summary>
+    public int? PairWithId { get; set; }
+
+    /// <summary>Both halves were read on the same plants, in the same order.</summary>
+    public bool SamePlants { get; set; }
+
+    /// <summary>The visit that this one puts right.</summary>
+    public int? CorrectsId { get; set; }
+
     public bool IsDemo { get; set; }
 
     public List<BrixReading> Readings { get; } = [];
@@ -47,4 +73,57 @@ public sealed class BrixReading
 
     /// <summary>°Bx at 20 °C.</summary>
     public double At20 { get; set; }
+}
+
+/// <summary>A refractometer.</summary>
+public sealed class BrixMeter
+{
+    public int Id { get; set; }
+
+    public required string Name { get; set; }
+
+    /// <summary>"optical" or "digital".</summary>
+    public required string Kind { get; set; }
+
+    /// <summary>It corrects for temperature itself.</summary>
+    public bool Corrects { get; set; }
+
+    public List<MeterZero> Zeroes { get; } = [];
+}
+
+/// <summary>A meter zeroed with clean water. Never changed.</summary>
+public sealed class MeterZero
+{
+    public int Id { get; set; }
+
+    public int BrixMeterId { get; set; }
+
+    public DateTimeOffset At { get; set; }
+
+    /// <summary>What it showed on clean water before it was set, °Bx.</summary>
+    public double Showed { get; set; }
+
+    public string? Note { get; set; }
+}
+
+/// <summary>Pests counted on a bed. Never changed.</summary>
+public sealed class PestCount
+{
+    public int Id { get; set; }
+
+    public int BedId { get; set; }
+
+    public DateTimeOffset At { get; set; }
+
+    public DateTimeOffset RecordedAt { get; set; }
+
+    public required string Pest { get; set; }
+
+    public double Count { get; set; }
+
+    /// <summary>"plant" or "m²".</summary>
+    public required string Per { get; set; }
+
+    /// <summary>From which it is worth acting, by local advice.</summary>
+    public double Threshold { get; set; }
 }

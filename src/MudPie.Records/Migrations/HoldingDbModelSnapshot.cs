@@ -930,6 +930,96 @@ namespace MudPie.Records.Migrations
                     b.ToTable("Waters");
                 });
 
+            modelBuilder.Entity("MudPie.Records.Judging.AcrossResult", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("AcrossSetId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long>("AddedAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<double>("Difference")
+                        .HasColumnType("REAL");
+
+                    b.Property<string>("Label")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("OutWhy")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Source")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int?>("TrialId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<double>("Variance")
+                        .HasColumnType("REAL");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("AcrossSetId");
+
+                    b.HasIndex("TrialId");
+
+                    b.ToTable("AcrossResult");
+                });
+
+            modelBuilder.Entity("MudPie.Records.Judging.AcrossSet", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<bool>("IsDemo")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Unit")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<double?>("WorthHaving")
+                        .HasColumnType("REAL");
+
+                    b.HasKey("Id");
+
+                    b.ToTable("AcrossSets");
+                });
+
+            modelBuilder.Entity("MudPie.Records.Judging.BrixMeter", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<bool>("Corrects")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Kind")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("Name")
+                        .IsUnique();
+
+                    b.ToTable("BrixMeters");
+                });
+
             modelBuilder.Entity("MudPie.Records.Judging.BrixReading", b =>
                 {
                     b.Property<int>("Id")
@@ -967,6 +1057,12 @@ namespace MudPie.Records.Migrations
                     b.Property<int>("BedId")
                         .HasColumnType("INTEGER");
 
+                    b.Property<int?>("CorrectsId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("Dry")
+                        .HasColumnType("INTEGER");
+
                     b.Property<bool>("IsDemo")
                         .HasColumnType("INTEGER");
 
@@ -977,10 +1073,136 @@ namespace MudPie.Records.Migrations
                     b.Property<bool>("MeterCorrects")
                         .HasColumnType("INTEGER");
 
+                    b.Property<int?>("MeterId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("PairKind")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int?>("PairWithId")
+                        .HasColumnType("INTEGER");
+
                     b.Property<long>("RecordedAt")
                         .HasColumnType("INTEGER");
 
+                    b.Property<bool>("SamePlants")
+                        .HasColumnType("INTEGER");
+
                     b.Property<string>("Sky")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Stage")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Stress")
+                        .HasColumnType("TEXT");
+
+                    b.Property<double?>("TemperatureC")
+                        .HasColumnType("REAL");
+
+                    b.Property<string>("Weed")
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("ApplicationId");
+
+                    b.HasIndex("CorrectsId");
+
+                    b.HasIndex("MeterId");
+
+                    b.HasIndex("PairWithId");
+
+                    b.HasIndex("BedId", "At");
+
+                    b.ToTable("BrixVisits");
+                });
+
+            modelBuilder.Entity("MudPie.Records.Judging.MeterZero", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long>("At")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("BrixMeterId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Note")
+                        .HasColumnType("TEXT");
+
+                    b.Property<double>("Showed")
+                        .HasColumnType("REAL");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("BrixMeterId");
+
+                    b.ToTable("MeterZero");
+                });
+
+            modelBuilder.Entity("MudPie.Records.Judging.Patch", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int?>("InputId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Order")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("PatchTestId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<double?>("RatePerHa")
+                        .HasColumnType("REAL");
+
+                    b.Property<string>("RateUnit")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Role")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("InputId");
+
+                    b.HasIndex("PatchTestId");
+
+                    b.ToTable("Patch");
+                });
+
+            modelBuilder.Entity("MudPie.Records.Judging.PatchLeaves", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("AsReadJson")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<long>("At")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("At20Json")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("PatchId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Phase")
                         .IsRequired()
                         .HasColumnType("TEXT");
 
@@ -989,11 +1211,429 @@ namespace MudPie.Records.Migrations
 
                     b.HasKey("Id");
 
-                    b.HasIndex("ApplicationId");
+                    b.HasIndex("PatchId");
+
+                    b.ToTable("PatchLeaves");
+                });
+
+            modelBuilder.Entity("MudPie.Records.Judging.PatchTest", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<double>("AreaM2")
+                        .HasColumnType("REAL");
+
+                    b.Property<long>("At")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("BedId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<bool>("IsDemo")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<bool>("MeterCorrects")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long?>("PutOnAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("Seed")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<double>("WaterMlPerM2")
+                        .HasColumnType("REAL");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("BedId");
+
+                    b.ToTable("PatchTests");
+                });
+
+            modelBuilder.Entity("MudPie.Records.Judging.PestCount", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long>("At")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("BedId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<double>("Count")
+                        .HasColumnType("REAL");
+
+                    b.Property<string>("Per")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Pest")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<long>("RecordedAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<double>("Threshold")
+                        .HasColumnType("REAL");
+
+                    b.HasKey("Id");
 
                     b.HasIndex("BedId", "At");
 
-                    b.ToTable("BrixVisits");
+                    b.ToTable("PestCounts");
+                });
+
+            modelBuilder.Entity("MudPie.Records.Judging.Trial", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<bool>("Blind")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<bool>("ByLot")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long?>("CodesOpenedAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long>("CreatedAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Crop")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Design")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Displaces")
+                        .HasColumnType("TEXT");
+
+                    b.Property<long?>("EndedAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("FactorsJson")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<bool>("IsDemo")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Kind")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<bool>("Liquid")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("MoneyJson")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("NoControlWhy")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("NoWaterWhy")
+                        .HasColumnType("TEXT");
+
+                    b.Property<double?>("Noise")
+                        .HasColumnType("REAL");
+
+                    b.Property<string>("PlacesJson")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Question")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Replicates")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Season")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Seed")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long?>("StartedAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("State")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("TemplateId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<Guid>("Version")
+                        .IsConcurrencyToken()
+                        .HasColumnType("TEXT");
+
+                    b.Property<double?>("WorthHaving")
+                        .HasColumnType("REAL");
+
+                    b.HasKey("Id");
+
+                    b.ToTable("Trials");
+                });
+
+            modelBuilder.Entity("MudPie.Records.Judging.TrialEvent", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long>("At")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Kind")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Text")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("TrialId")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("TrialId");
+
+                    b.ToTable("TrialEvent");
+                });
+
+            modelBuilder.Entity("MudPie.Records.Judging.TrialMeasure", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Dates")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<double>("High")
+                        .HasColumnType("REAL");
+
+                    b.Property<string>("Kind")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<double>("Low")
+                        .HasColumnType("REAL");
+
+                    b.Property<bool>("LowerIsBetter")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Order")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<double?>("OutOf")
+                        .HasColumnType("REAL");
+
+                    b.Property<int>("TrialId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Unit")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("TrialId");
+
+                    b.ToTable("TrialMeasure");
+                });
+
+            modelBuilder.Entity("MudPie.Records.Judging.TrialPhoto", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long>("At")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("PhotoId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("PlotId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("TrialId")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("PhotoId");
+
+                    b.HasIndex("PlotId");
+
+                    b.ToTable("TrialPhotos");
+                });
+
+            modelBuilder.Entity("MudPie.Records.Judging.TrialPlot", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Block")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Code")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<double>("Length")
+                        .HasColumnType("REAL");
+
+                    b.Property<int>("Number")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Place")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("TreatmentId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("TrialId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("WholePlot")
+                        .HasColumnType("TEXT");
+
+                    b.Property<double>("Width")
+                        .HasColumnType("REAL");
+
+                    b.Property<double>("X")
+                        .HasColumnType("REAL");
+
+                    b.Property<double>("Y")
+                        .HasColumnType("REAL");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("TreatmentId");
+
+                    b.HasIndex("TrialId", "Number")
+                        .IsUnique();
+
+                    b.ToTable("TrialPlots");
+                });
+
+            modelBuilder.Entity("MudPie.Records.Judging.TrialReading", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("CorrectionWhy")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int?>("CorrectsId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<bool>("KeptAnyway")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("MeasureId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("MissingWhy")
+                        .HasColumnType("TEXT");
+
+                    b.Property<long>("On")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<double?>("OutOf")
+                        .HasColumnType("REAL");
+
+                    b.Property<int>("PlotId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long>("RecordedAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("TrialId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<double?>("Value")
+                        .HasColumnType("REAL");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("CorrectsId");
+
+                    b.HasIndex("MeasureId");
+
+                    b.HasIndex("PlotId");
+
+                    b.HasIndex("TrialId", "MeasureId", "On");
+
+                    b.ToTable("TrialReadings");
+                });
+
+            modelBuilder.Entity("MudPie.Records.Judging.TrialTreatment", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int?>("InputId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("LevelsJson")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Order")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<double?>("RatePerM2")
+                        .HasColumnType("REAL");
+
+                    b.Property<string>("RateTyped")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Role")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("TrialId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<double?>("WaterLPerM2")
+                        .HasColumnType("REAL");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("InputId");
+
+                    b.HasIndex("TrialId");
+
+                    b.ToTable("TrialTreatment");
                 });
 
             modelBuilder.Entity("MudPie.Records.PuttingOut.Application", b =>
@@ -1698,6 +2338,19 @@ namespace MudPie.Records.Migrations
                         .IsRequired();
                 });
 
+            modelBuilder.Entity("MudPie.Records.Judging.AcrossResult", b =>
+                {
+                    b.HasOne("MudPie.Records.Judging.AcrossSet", null)
+                        .WithMany("Results")
+                        .HasForeignKey("AcrossSetId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.HasOne("MudPie.Records.Judging.Trial", null)
+                        .WithMany()
+                        .HasForeignKey("TrialId");
+                });
+
             modelBuilder.Entity("MudPie.Records.Judging.BrixReading", b =>
                 {
                     b.HasOne("MudPie.Records.Judging.BrixVisit", null)
@@ -1719,7 +2372,162 @@ namespace MudPie.Records.Migrations
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired();
 
+                    b.HasOne("MudPie.Records.Judging.BrixVisit", null)
+                        .WithMany()
+                        .HasForeignKey("CorrectsId");
+
+                    b.HasOne("MudPie.Records.Judging.BrixMeter", null)
+                        .WithMany()
+                        .HasForeignKey("MeterId");
+
+                    b.HasOne("MudPie.Records.Judging.BrixVisit", null)
+                        .WithMany()
+                        .HasForeignKey("PairWithId");
+
                     b.Navigation("Bed");
+                });
+
+            modelBuilder.Entity("MudPie.Records.Judging.MeterZero", b =>
+                {
+                    b.HasOne("MudPie.Records.Judging.BrixMeter", null)
+                        .WithMany("Zeroes")
+                        .HasForeignKey("BrixMeterId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("MudPie.Records.Judging.Patch", b =>
+                {
+                    b.HasOne("MudPie.Records.Ground.Input", null)
+                        .WithMany()
+                        .HasForeignKey("InputId");
+
+                    b.HasOne("MudPie.Records.Judging.PatchTest", null)
+                        .WithMany("Patches")
+                        .HasForeignKey("PatchTestId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("MudPie.Records.Judging.PatchLeaves", b =>
+                {
+                    b.HasOne("MudPie.Records.Judging.Patch", null)
+                        .WithMany("Leaves")
+                        .HasForeignKey("PatchId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("MudPie.Records.Judging.PatchTest", b =>
+                {
+                    b.HasOne("MudPie.Records.Ground.Bed", "Bed")
+                        .WithMany()
+                        .HasForeignKey("BedId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.Navigation("Bed");
+                });
+
+            modelBuilder.Entity("MudPie.Records.Judging.PestCount", b =>
+                {
+                    b.HasOne("MudPie.Records.Ground.Bed", null)
+                        .WithMany()
+                        .HasForeignKey("BedId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("MudPie.Records.Judging.TrialEvent", b =>
+                {
+                    b.HasOne("MudPie.Records.Judging.Trial", null)
+                        .WithMany("Events")
+                        .HasForeignKey("TrialId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("MudPie.Records.Judging.TrialMeasure", b =>
+                {
+                    b.HasOne("MudPie.Records.Judging.Trial", null)
+                        .WithMany("Measures")
+                        .HasForeignKey("TrialId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("MudPie.Records.Judging.TrialPhoto", b =>
+                {
+                    b.HasOne("MudPie.Records.Brewing.Photo", null)
+                        .WithMany()
+                        .HasForeignKey("PhotoId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.HasOne("MudPie.Records.Judging.TrialPlot", null)
+                        .WithMany()
+                        .HasForeignKey("PlotId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("MudPie.Records.Judging.TrialPlot", b =>
+                {
+                    b.HasOne("MudPie.Records.Judging.TrialTreatment", "Treatment")
+                        .WithMany()
+                        .HasForeignKey("TreatmentId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.HasOne("MudPie.Records.Judging.Trial", null)
+                        .WithMany("Plots")
+                        .HasForeignKey("TrialId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.Navigation("Treatment");
+                });
+
+            modelBuilder.Entity("MudPie.Records.Judging.TrialReading", b =>
+                {
+                    b.HasOne("MudPie.Records.Judging.TrialReading", null)
+                        .WithMany()
+                        .HasForeignKey("CorrectsId");
+
+                    b.HasOne("MudPie.Records.Judging.TrialMeasure", null)
+                        .WithMany()
+                        .HasForeignKey("MeasureId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.HasOne("MudPie.Records.Judging.TrialPlot", "Plot")
+                        .WithMany()
+                        .HasForeignKey("PlotId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.HasOne("MudPie.Records.Judging.Trial", null)
+                        .WithMany()
+                        .HasForeignKey("TrialId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.Navigation("Plot");
+                });
+
+            modelBuilder.Entity("MudPie.Records.Judging.TrialTreatment", b =>
+                {
+                    b.HasOne("MudPie.Records.Ground.Input", "Input")
+                        .WithMany()
+                        .HasForeignKey("InputId");
+
+                    b.HasOne("MudPie.Records.Judging.Trial", null)
+                        .WithMany("Treatments")
+                        .HasForeignKey("TrialId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.Navigation("Input");
                 });
 
             modelBuilder.Entity("MudPie.Records.PuttingOut.Application", b =>
@@ -1890,9 +2698,40 @@ namespace MudPie.Records.Migrations
                     b.Navigation("Strips");
                 });
 
+            modelBuilder.Entity("MudPie.Records.Judging.AcrossSet", b =>
+                {
+                    b.Navigation("Results");
+                });
+
+            modelBuilder.Entity("MudPie.Records.Judging.BrixMeter", b =>
+                {
+                    b.Navigation("Zeroes");
+                });
+
             modelBuilder.Entity("MudPie.Records.Judging.BrixVisit", b =>
                 {
                     b.Navigation("Readings");
+                });
+
+            modelBuilder.Entity("MudPie.Records.Judging.Patch", b =>
+                {
+                    b.Navigation("Leaves");
+                });
+
+            modelBuilder.Entity("MudPie.Records.Judging.PatchTest", b =>
+                {
+                    b.Navigation("Patches");
+                });
+
+            modelBuilder.Entity("MudPie.Records.Judging.Trial", b =>
+                {
+                    b.Navigation("Events");
+
+                    b.Navigation("Measures");
+
+                    b.Navigation("Plots");
+
+                    b.Navigation("Treatments");
                 });
 
             modelBuilder.Entity("MudPie.Records.PuttingOut.Application", b =>

@@ -37,7 +37,7 @@ internal static class Families
             return [];
         }
 
-        double? critical = df >= 1 ? StudentizedRange.Quantile(0.05, cells.Count, df) / Math.Sqrt(2) : null;
+        double? critical = df < 1 ? null : cells.Count == 2 ? Distribution.CriticalT(0.05, df) : StudentizedRange.Quantile(0.05, cells.Count, df) / Math.Sqrt(2);
         return
         [
             .. cells.SelectMany((first, i) => cells.Skip(i + 1).Select(second =>

@@ -1,0 +1,31 @@
+namespace MudPie.Core.Judging.Trials;
+
+/// <summary>Something that is measured on plots.</summary>
+/// <param name="Id">Stable name.</param>
+/// <param name="Name">As it is called.</param>
+/// <param name="Unit">Its unit; empty for scores.</param>
+/// <param name="Kind">"amount", "score" or "count" (so many out of so many).</param>
+/// <param name="Low">Lowest that is likely; below it is asked about.</param>
+/// <param name="High">Highest that is likely.</param>
+/// <param name="LowerIsBetter">Less is better.</param>
+public sealed record MeasureKind(string Id, string Name, string Unit, string Kind, double Low, double High, bool LowerIsBetter = false);
+
+/// <summary>Measures that come ready, each with the range outside which a figure is asked about once.</summary>
+public static class MeasureKinds
+{
+    /// <summary>All.</summary>
+    public static readonly IReadOnlyList<MeasureKind> All =
+    [
+        new("up", "came up", "seeds", "count", 0, 500), new("daysToUp", "days to come up", "days", "amount", 1, 60, true), new("firstLeaf", "days to first true leaf", "days", "amount", 3, 90, true),
+        new("height", "height", "cm", "amount", 0.5, 400), new("stem", "stem", "mm", "amount", 0.3, 80), new("flowering", "days to flower", "days", "amount", 5, 300, true),
+        new("fruitSet", "flowers that set", "flowers", "count", 0, 500), new("greenness", "leaf greenness", "by chart or meter", "amount", 0, 99), new("rootMass", "root mass", "g", "amount", 0.01, 5000),
+        new("incidence", "plants with disease", "plants", "count", 0, 500, true), new("severity", "leaf taken by disease", "%", "amount", 0, 100, true), new("pests", "pests", "a plant", "amount", 0, 1000, true),
+        new("stayed", "pests that stayed", "pests", "count", 0, 500, true), new("yieldPlot", "yield", "kg a plot", "amount", 0.005, 20_000), new("yieldM2", "yield", "kg a m²", "amount", 0.01, 40),
+        new("yieldMetre", "yield", "kg a metre", "amount", 0.01, 40), new("yieldHa", "yield", "t a hectare", "amount", 0.05, 150), new("stems", "stems cut", "stems a pot", "amount", 0, 200),
+        new("shelfLife", "shelf life", "days", "amount", 0, 400), new("frost", "frost damage", "0 to 5", "score", 0, 5, true), new("drought", "drought damage", "0 to 5", "score", 0, 5, true),
+        new("brix", "brix", "°Bx", "amount", 1, 30), new("score", "score", "0 to 5", "score", 0, 5),
+    ];
+
+    /// <summary>The one of that name, or null.</summary>
+    public static MeasureKind? Find(string? id) => All.FirstOrDefault(k => k.Id == id);
+}

@@ -1,0 +1,202 @@
+using MudPie.Core.Judging.Statistics;
+using MudPie.Core.Workings;
+
+namespace MudPie.Core.Judging.Trials;
+
+/// <summary>The money behind a trial.</summary>
+public sealed record TrialMoney
+{
+    /// <summary>What the new thing costs, in the holding's money per hectare, 0 to 1e6.</summary>
+    public double? CostPerHa { get; init; }
+
+    /// <summary>What one unit of the measure sells for, above 0.</summary>
+    public double? PricePerUnit { get; init; }
+
+    /// <summary>"perPlot", "perM2" or "perHa": what one unit of the measure is on.</summary>
+    public string Basis { get; init; } = "perM2";
+
+    /// <summary>Plot, m²: for "perPlot".</summary>
+    public double? PlotM2 { get; init; }
+}
+
+/// <summary>What a difference would earn.</summary>
+public sealed record EarnAnswer(double PerHa, double? Lower, double? Upper, string Sentence);
+
+/// <summary>From money to a smallest difference worth having, and back to what a result would earn.</summary>
+public static class TrialWorth
+{
+    /// <summary>The smallest difference that pays for itself.</summary>
+    /// <remarks>300 a hectare at 2.50 a kg, measured in kg per m²: 300 ÷ 25,000 = 0.012 kg per m².</remarks>
+    public static Ruling<double> Smallest(TrialMoney m, string unit)
+    {
+        var (value, refusal) = Value(m);
+        var checks = new Checks();
+        var cost = checks.Range("costPerHa", m.CostPerHa, 0.01, 1e6, "a hectare");
+        if (refusal is not null)
+        {
+            checks.Add(refusal);
+        }
+
+        if (!checks.Sound)
+        {
+            return checks.Refusal;
+        }
+
+        return Worked.Of(
+            cost / value, unit, Evidence.ChemistryOrPhysics,
+            [new("worth having", "cost per hectare ÷ what one unit of the measure brings per hectare", $"{Say.Number(cost)} ÷ {Say.Number(value)}", $"{Say.Number(cost / value)}{Say.Unit(unit)}", "it pays for itself and no more")]);
+    }
+
+    /// <summary>What it would earn a hectare, with the interval of the difference carried through.</summary>
+    public static Ruling<EarnAnswer> Earns(TrialMoney m, double difference, double? lower, double? upper)
+    {
+        var (value, refusal) = Value(m);
+        var checks = new Checks();
+        var cost = checks.Range("costPerHa", m.CostPerHa ?? 0, 0, 1e6, "a hectare");
+        if (refusal is not null)
+        {
+            checks.Add(refusal);
+        }
+
+        if (!checks.Sound)
+        {
+            return checks.Refusal;
+        }
+
+        double Of(double d) => (d * value) - cost;
+        var (mid, low, high) = (Of(difference), lower is { } l ? Of(l) : (double?)null, upper is { } u ? Of(u) : (double?)null);
+        var told = low is null ? "one look tells no more" : low > 0 ? "it pays, 19 times in 20 that such an interval is drawn" : high < 0 ? "it does not pay for itself" : "whether it pays can’t be told yet";
+        return Worked.Of(
+            new EarnAnswer(mid, low, high, $"{Money(mid)} a hectare{(low is null ? "" : $", {Money(low.Value)} to {Money(high!.Value)}")}: {told}."),
+            "a hectare",
+            Evidence.MeasuredHere,
+            [new("earns", "difference × what a unit brings per hectare − cost", $"{Say.Number(difference)} × {Say.Number(value)} − {Say.Number(cost)}", Money(mid), "prices as you gave them")]);
+    }
+
+    private static (double Value, Refusal? Refusal) Value(TrialMoney m)
+    {
+        var checks = new Checks();
+        var price = checks.Range("pricePerUnit", m.PricePerUnit, 0.0001, 1e6, "");
+        var perHa = m.Basis switch
+        {
+            "perHa" => 1,
+            "perM2" => 10_000,
+            "perPlot" => 10_000 / checks.Range("plotM2", m.PlotM2, 0.0001, 1e6, "m²"),
+            _ => 0,
+        };
+        if (perHa == 0)
+        {
+            checks.Add("basis", $"“{m.Basis}” is not known here.", "Choose perPlot, perM2 or perHa.");
+        }
+
+        return checks.Sound ? (price * perHa, null) : (1, checks.Refusal);
+    }
+
+    private static string Money(double x) => $"{(x < 0 ? "−" : "")}{Say.Number(Math.Abs(x))}";
+}
+
+/// <summary>A point on the replicates curve of a planned trial.</summary>
+/// <param name="Replicates">Plots of each.</param>
+/// <param name="Power">Chance of seeing the difference worth having.</param>
+/// <param name="HalfWidth">Give or take of a difference, in the unit.</param>
+public sealed record ReplicatesPoint(int Replicates, double Power, double? HalfWidth);
+
+/// <summary>How many plots a planned trial takes.</summary>
+/// <param name="Points">From 2 on.</param>
+/// <param name="Needed">Fewest for eight chances in ten; null where forty are too few.</param>
+/// <param name="Now">The choice in force.</param>
+/// <param name="Sentence">In a sentence.</param>
+public sealed record ReplicatesCurve(IReadOnlyList<ReplicatesPoint> Points, int? Needed, ReplicatesPoint Now, string Sentence);
+
+/// <summary>The replicates curve of a trial as it is planned: several treatments against one, in its own design.</summary>
+public static class ReplicatesPlan
+{
+    private const int Most = 40;
+
+    /// <summary>Works it out.</summary>
+    /// <param name="design">"random", "blocks", "split-plot" or "pair".</param>
+    /// <param name="treatments">2 to 20.</param>
+    /// <param name="replicates">The present choice, 1 to 40.</param>
+    /// <param name="sd">Noise between plots treated alike, in the unit, above 0.</param>
+    /// <param name="worth">Smallest difference worth having, above 0.</param>
+    /// <param name="unit">Of the measure.</param>
+    /// <remarks>3 treatments in blocks, noise 0.16, worth 0.15: 5 blocks see it 1 time in 4, 22 are needed.</remarks>
+    public static Ruling<ReplicatesCurve> Of(string design, double? treatments, double? replicates, double? sd, double? worth, string unit)
+    {
+        var checks = new Checks();
+        var k = (int)checks.Range("treatments", treatments, 2, 20, "treatments");
+        var now = (int)checks.Range("replicates", replicates, 1, Most, "plots of each");
+        var noise = checks.Range("sd", sd, 1e-9, 1e9, unit, "It is how far plots treated alike stray.");
+        var line = checks.Range("worth", worth, 1e-9, 1e9, unit, "It is the smallest difference worth having.");
+        if (!checks.Sound)
+        {
+            return checks.Refusal;
+        }
+
+        // Each against the control, so the chance of a false alarm is shared out (Bonferroni: a little more cautious than Dunnett).
+        var alpha = 0.05 / (k - 1);
+        ReplicatesPoint At(int n)
+        {
+            double df = design is "random" ? k * (n - 1) : (k - 1) * (n - 1);
+            return df < 1
+                ? new ReplicatesPoint(n, alpha / 2, null)
+                : new ReplicatesPoint(n, Replicates.PowerAtDf(n, line, noise, alpha, df, paired: false), Distribution.CriticalT(alpha, df) * noise * Math.Sqrt(2.0 / n));
+        }
+
+        var points = Enumerable.Range(1, Most).Select(At).ToList();
+        var needed = points.FirstOrDefault(p => p.Power >= 0.8)?.Replicates;
+        var here = points[now - 1];
+        return Worked.Of(
+            new ReplicatesCurve(points, needed, here, Sentence(here, needed, line, unit)),
+            "plots of each",
+            Evidence.ChemistryOrPhysics,
+            [new("chance", "1 − T(t₁₋α⁄₂; ν, δ √(n ÷ 2) ÷ σ)", $"noise {Say.Number(noise)}, worth {Say.Number(line)}{Say.Unit(unit)}, α 0.05 ÷ {k - 1}", $"{Say.Number(10 * here.Power, 2)} times in ten with {now}", "non-central t; Cohen 1988")]);
+    }
+
+    private static string Sentence(ReplicatesPoint now, int? needed, double line, string unit)
+    {
+        var size = $"{Say.Number(line)}{Say.Unit(unit)}";
+        if (now.Replicates == 1)
+        {
+            return $"One of each is a look, not a test. {(needed is { } n ? $"{n} of each would see {size} eight times in ten." : "")}".Trim();
+        }
+
+        var chance = $"With {now.Replicates} of each, a true difference of {size} is seen {Say.Number(10 * now.Power, 2)} times in ten";
+        return needed switch
+        {
+            null => $"{chance}. Forty would still be too few: measure more evenly, ask for a larger difference, or take several seasons together.",
+            { } n when n <= now.Replicates => $"{chance}. That is enough.",
+            { } n => $"{chance}; {n} would see it eight times in ten.",
+        };
+    }
+}
+
+/// <summary>One thing that makes a trial stronger or weaker.</summary>
+public sealed record StrengthLine(string Text, bool Good);
+
+/// <summary>How strong a look is: shown beside every verdict.</summary>
+public static class TrialStrength
+{
+    /// <summary>In words, best and worst alike.</summary>
+    public static IReadOnlyList<StrengthLine> Of(int fewest, bool random, bool blind, bool waterControl, bool liquid, bool plainControl, int seasons)
+    {
+        List<StrengthLine> lines =
+        [
+            fewest >= 4 ? new($"{fewest} plots of each", true) : new(fewest <= 1 ? "one of each: a look, not a test" : $"only {fewest} plots of each", false),
+            random ? new("laid out by lot", true) : new("not laid out by lot", false),
+            blind ? new("measured blind", true) : new("whoever measured knew", false),
+        ];
+        if (liquid)
+        {
+            lines.Add(waterControl ? new("water only beside it", true) : new("no water-only plots: plants may thank the water", false));
+        }
+
+        if (!plainControl)
+        {
+            lines.Add(new("no untreated plots", false));
+        }
+
+        lines.Add(seasons > 1 ? new($"{seasons} seasons", true) : new("one season, one soil", false));
+        return lines;
+    }
+}

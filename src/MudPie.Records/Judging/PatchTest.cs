@@ -1,0 +1,78 @@
+using MudPie.Records.Ground;
+
+namespace MudPie.Records.Judging;
+
+/// <summary>Square-metre patches on one bed: candidates beside water.</summary>
+public sealed class PatchTest
+{
+    public int Id { get; set; }
+
+    public int BedId { get; set; }
+
+    public Bed Bed { get; set; } = null!;
+
+    public DateTimeOffset At { get; set; }
+
+    public double AreaM2 { get; set; }
+
+    public double WaterMlPerM2 { get; set; }
+
+    /// <summary>Seed of the order.</summary>
+    public int Seed { get; set; }
+
+    public bool MeterCorrects { get; set; }
+
+    /// <summary>When the products went on: from here 40 to 60 minutes.</summary>
+    public DateTimeOffset? PutOnAt { get; set; }
+
+    public bool IsDemo { get; set; }
+
+    public List<Patch> Patches { get; } = [];
+}
+
+/// <summary>One patch.</summary>
+public sealed class Patch
+{
+    public int Id { get; set; }
+
+    public int PatchTestId { get; set; }
+
+    /// <summary>As they lie, from 1: drawn by lot.</summary>
+    public int Order { get; set; }
+
+    public required string Name { get; set; }
+
+    /// <summary>"water", "carrier" or "candidate".</summary>
+    public required string Role { get; set; }
+
+    public int? InputId { get; set; }
+
+    /// <summary>mL or g per hectare; null for water.</summary>
+    public double? RatePerHa { get; set; }
+
+    /// <summary>"mL" or "g".</summary>
+    public string? RateUnit { get; set; }
+
+    public List<PatchLeaves> Leaves { get; } = [];
+}
+
+/// <summary>A burst of leaves on a patch. Never changed: a later one for the same phase counts instead.</summary>
+public sealed class PatchLeaves
+{
+    public int Id { get; set; }
+
+    public int PatchId { get; set; }
+
+    /// <summary>"before" or "after".</summary>
+    public required string Phase { get; set; }
+
+    public DateTimeOffset At { get; set; }
+
+    public double? TemperatureC { get; set; }
+
+    /// <summary>As read, JSON.</summary>
+    public required string AsReadJson { get; set; }
+
+    /// <summary>At 20 °C, JSON.</summary>
+    public required string At20Json { get; set; }
+}
