@@ -60,7 +60,7 @@ public static class App
         services.AddDbContext<HoldingDb>((at, o) => o.UseHolding(at.GetRequiredService<IConfiguration>()["Holding:File"] ?? "holding.mudpie"));
         services.AddSingleton(TimeProvider.System);
         services.AddHttpContextAccessor();
-        services.AddScoped<HoldingClock>().AddScoped<Writes>().AddScoped<LiveBrew>().AddScoped<StockKeeper>().AddScoped<WeatherBook>().AddScoped<TankJobs>();
+        services.AddScoped<HoldingClock>().AddScoped<Writes>().AddScoped<LiveBrew>().AddScoped<StockKeeper>().AddScoped<WeatherBook>().AddScoped<TankJobs>().AddScoped<TrialDesk>();
         if (!ForOpenApi && builder.Configuration.GetValue("Holding:Background", true))
         {
             services.AddHostedService<ProbeReader>();
@@ -125,6 +125,15 @@ public static class App
         api.MapGeo();
         api.MapNotes();
         api.MapBrix();
+        api.MapBrixBeds();
+        api.MapTrials();
+        api.MapTrialSteps();
+        api.MapSheets();
+        api.MapTrialAnswers();
+        api.MapTrialFiles();
+        api.MapAcross();
+        api.MapPatches();
+        api.MapPracticePlot();
         api.MapFallback(() => Problems.NotFound("page of the API"));
         app.MapFallbackToFile("index.html");
     }

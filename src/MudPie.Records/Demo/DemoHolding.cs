@@ -24,6 +24,8 @@ public static class DemoHolding
         db.SaveChanges();
         DemoShelf.Fill(db, kit, now);
         db.SaveChanges();
+        DemoJudging.Fill(db, kit, now);
+        db.SaveChanges();
         transaction.Commit();
     }
 

@@ -4,8 +4,11 @@ using System.Text.Json.Schema;
 using MudPie.Core.Almanac;
 using MudPie.Core.Brewing;
 using MudPie.Core.Judging;
+using MudPie.Core.Judging.Statistics;
+using MudPie.Core.Judging.Trials;
 using MudPie.Core.PuttingOut;
 using MudPie.Core.Workings;
+using MudPie.Server.Judging;
 using MudPie.Server.Web;
 
 namespace MudPie.Server.Calculators;
@@ -110,6 +113,11 @@ public static class Catalogue
         Make<InoculantQuestion, InoculantAnswer>("inoculant-dose", "How much to measure out for so many organisms, with what is still alive.", InoculantDose.Of),
         Make<InjectorQuestion, InjectorAnswer>("injector-stock", "Stock for an injector: how much, how strong, how long it lasts.", q => InjectorStock.Of(q.Ratio, q.DosePerL, q.FeedL, q.FlowLPerMin, q.WithFeeds)),
         Make<SunQuestion, SunAnswer>("sun", "Next sunrise and sunset at a place, and the height of noon.", q => SunTimes.From(q.Latitude, q.Longitude, q.FromUtc)),
+        Make<TrialAnalysisQuestion, TrialAnswer>("trial-analysis", "Any tidy CSV of a trial judged: the test its design wants, means, differences, verdict.",
+            q => q.Read().Match(w => TrialAnalysis.Of(w.Value), r => r)),
+        Make<ReplicatesQuestion, ReplicatesAnswer>("replicates", "How many plots of each a difference takes to be seen.", Replicates.Of),
+        Make<GerminationQuestion, GerminationAnswer>("germination", "So many up against so many: Fisher's exact test with its odds ratio.", Germination.Of),
+        Make<CombineQuestion, CombineAnswer>("combine-trials", "Sites and seasons put together: a random-effects mean with its prediction interval.", CombineTrials.Of),
         Make<BrixCorrectQuestion, object>("brix-correct", "A refractometer reading corrected to 20 °C.",
             q => BrixCorrection.To20(q.Brix, q.TemperatureC).Shape(v => (object)new { brix20 = v.Value })),
     ];

@@ -26,11 +26,31 @@ public sealed record BrixRequest
 
     public string? Sky { get; init; }
 
+    public int? MeterId { get; init; }
+
+    public string? Stage { get; init; }
+
+    public string? Stress { get; init; }
+
+    /// <summary>The weed that was read instead of the crop.</summary>
+    public string? Weed { get; init; }
+
+    /// <summary>"weed-crop", "top-bottom" or "morning-afternoon", where it is one half of a pair.</summary>
+    public string? PairKind { get; init; }
+
+    /// <summary>The other half, read before.</summary>
+    public int? PairWithId { get; init; }
+
+    public bool SamePlants { get; init; }
+
+    /// <summary>The visit that this one puts right.</summary>
+    public int? CorrectsId { get; init; }
+
     public DateTimeOffset? At { get; init; }
 }
 
 /// <summary>One set, read back.</summary>
-public sealed record BrixVisitView(int Id, DateTimeOffset At, string LeafPosition, string Sky, bool MeterCorrects, double? TemperatureC, IReadOnlyList<double> AsRead, IReadOnlyList<double> At20, BrixValue Value);
+public sealed record BrixVisitView(int Id, DateTimeOffset At, string LeafPosition, string Sky, bool MeterCorrects, double? TemperatureC, IReadOnlyList<double> AsRead, IReadOnlyList<double> At20, BrixValue Value, int Dry, string? Weed, string? Stage, string? Stress, string? Meter, int? CorrectsId);
 
 /// <summary>A set worked out before it is kept, and what it says against the set before the spray.</summary>
 public sealed record BrixWorkOut(IReadOnlyList<double> AsRead, IReadOnlyList<double> At20, BrixValue Value, string Advice, Worked<BrixDifference>? Difference);
@@ -65,7 +85,7 @@ public static class BrixEndpoints
                 .Select(a => new { a.Id, a.BatchId, Batch = a.Batch == null ? a.Items.Select(i => i.Name).FirstOrDefault() ?? "a spray" : a.Batch.Name, a.At, a.Dilution, Beds = a.Beds.Select(b => new { b.BedId, b.Bed.Name, b.Bed.Crop }).ToList() }).ToListAsync())
             .SelectMany(a => a.Beds.Select(b => new { a.Id, a.BatchId, a.Batch, b.BedId, Bed = b.Name, b.Crop, a.At, a.Dilution })).ToList();
         var bedIds = sprays.Select(s => s.BedId).Distinct().ToList();
-        var visits = (await db.BrixVisits.AsNoTracking().Include(v => v.Readings).Where(v => bedIds.Contains(v.BedId) && v.At > since.AddDays(-10)).ToListAsync()).ToLookup(v => v.BedId);
+        var visits = (await db.BrixVisits.AsNoTracking().Include(v => v.Readings).Where(v => bedIds.Contains(v.BedId) && v.At > since.AddDays(-10) && v.Weed == null && v.Readings.Count > 0 && !db.BrixVisits.Any(c => c.CorrectsId == v.Id)).ToListAsync()).ToLookup(v => v.BedId);
         return [.. sprays.Select(s =>
         {
             var before = visits[s.BedId].Where(v => v.At <= s.At && v.At > s.At.AddDays(-5)).MaxBy(v => v.At);
@@ -78,7 +98,7 @@ public static class BrixEndpoints
     private static async Task<IResult> Read(HoldingDb db, HoldingClock clock)
     {
         var since = clock.Now.AddMonths(-18);
-        var visits = await db.BrixVisits.AsNoTracking().Include(v => v.Readings).Where(v => v.At > since).OrderByDescending(v => v.At).Take(400)
+        var visits = await db.BrixVisits.AsNoTracking().Include(v => v.Readings).Where(v => v.At > since && !db.BrixVisits.Any(c => c.CorrectsId == v.Id)).OrderByDescending(v => v.At).Take(400)
             .Select(v => new { v.BedId, Bed = v.Bed.Name, v.Bed.Crop, Visit = v }).ToListAsync();
         var beds = visits.GroupBy(v => v.BedId).Select(g => new BrixHistory(g.Key, g.First().Bed, g.First().Crop, [.. g.Take(60).Select(v => View(v.Visit)!).Reverse()])).ToList();
         return TypedResults.Ok(new BrixView(await Pairs(db, clock), beds));
@@ -96,9 +116,12 @@ public static class BrixEndpoints
         var local = await clock.Local();
         var before = await Before(r, visit, db);
         var value = BrixReadings.Value([.. visit.Readings.Select(x => x.At20)]);
-        var advice = value.Count < 3
+        var unzeroed = visit.MeterId is { } used && !await db.BrixMeters.AnyAsync(x => x.Id == used && x.Zeroes.Any(z => z.At > clock.Now.AddDays(-7))) ? " This meter was not zeroed in the last week: clean water first." : "";
+        var dry = visit.Dry > 0 ? $" {visit.Dry} dry: warm the leaves, or take more; dry is a reading too." : "";
+        var advice = value.Count == 0 ? "No juice at all: that is kept too." : value.Count < 3
             ? $"{value.Count} of three to five: one squeeze is noise, leaves differ by 0.5 to 1 °Bx."
             : $"{Say.Fixed(value.Mean, 1)} °Bx at 20 °C, give or take {Say.Fixed((value.High95!.Value - value.Low95!.Value) / 2, 1)}.";
+        advice += dry + unzeroed;
         return TypedResults.Ok(new BrixWorkOut(
             [.. visit.Readings.Select(x => x.AsRead)], [.. visit.Readings.Select(x => x.At20)], value, advice,
             before is null ? null : BrixReadings.Compare(Set(before, local), Set(visit, local))));
@@ -142,21 +165,47 @@ public static class BrixEndpoints
             fields.Checks.Add("applicationId", "That spray is not there.", "Choose one from the list.");
         }
 
-        var temperature = r.MeterCorrects ? (double?)null : fields.Quantity("temperature", r.Temperature, Dimension.Temperature, 10, 30, "Outside that the correction table says nothing: let the meter come indoors for ten minutes and read again.");
+        var meter = r.MeterId is { } m ? await db.BrixMeters.AsNoTracking().FirstOrDefaultAsync(x => x.Id == m) : null;
+        if (r.MeterId is not null && meter is null)
+        {
+            fields.Checks.Add("meterId", "That meter is not there.", "Choose one from the list.");
+        }
+
+        if (r.PairWithId is { } with && !await db.BrixVisits.AnyAsync(v => v.Id == with && v.BedId == r.BedId && v.PairKind == r.PairKind))
+        {
+            fields.Checks.Add("pairWithId", "The first half of that pair is not there.", "Read both halves on one bed.");
+        }
+
+        if (r.CorrectsId is { } wrong && !await db.BrixVisits.AnyAsync(v => v.Id == wrong && v.BedId == r.BedId && !db.BrixVisits.Any(c => c.CorrectsId == wrong)))
+        {
+            fields.Checks.Add("correctsId", "That reading is not there, or was put right already.", "Open the bed again.");
+        }
+
+        var corrects = meter?.Corrects ?? r.MeterCorrects;
+        var temperature = corrects ? (double?)null : fields.Quantity("temperature", r.Temperature, Dimension.Temperature, 10, 30, "Outside that the correction table says nothing: let the meter come indoors for ten minutes and read again.");
         var visit = new BrixVisit
         {
             BedId = r.BedId ?? 0,
             ApplicationId = r.ApplicationId,
             At = fields.Past("at", r.At, clock.Now),
             RecordedAt = clock.Now,
-            MeterCorrects = r.MeterCorrects,
+            MeterCorrects = corrects,
             TemperatureC = temperature,
+            MeterId = meter?.Id,
+            Stage = r.Stage is null ? null : fields.OneOf("stage", r.Stage, Stages),
+            Stress = Short("stress", r.Stress, fields.Checks),
+            Weed = Short("weed", r.Weed, fields.Checks),
+            Dry = Dry(r.Readings),
+            PairKind = r.PairKind is null ? null : fields.OneOf("pairKind", r.PairKind, "weed-crop", "top-bottom", "morning-afternoon"),
+            PairWithId = r.PairWithId,
+            SamePlants = r.SamePlants,
+            CorrectsId = r.CorrectsId,
             LeafPosition = fields.OneOf("leafPosition", r.LeafPosition, "top", "middle", "bottom"),
             Sky = fields.OneOf("sky", r.Sky, "clear", "mixed", "dull"),
         };
         foreach (var read in Numbers(r.Readings, fields.Checks))
         {
-            if (r.MeterCorrects)
+            if (corrects)
             {
                 visit.Readings.Add(new BrixReading { AsRead = read, At20 = read });
             }
@@ -175,11 +224,12 @@ public static class BrixEndpoints
         return visit;
     }
 
-    private static List<double> Numbers(string? typed, Checks checks)
+    /// <summary>Brix as typed one after another; what is none is refused by name.</summary>
+    internal static List<double> Numbers(string? typed, Checks checks)
     {
         const string wayOut = "Type them one after another: 9.1 8.8 9.4.";
         var numbers = new List<double>();
-        foreach (var word in (typed ?? "").Split([' ', ';', '\n', '\t'], StringSplitOptions.RemoveEmptyEntries).Select(w => w.Trim(',')).Where(w => w.Length > 0))
+        foreach (var word in Words(typed).Where(w => !w.Equals("dry", StringComparison.OrdinalIgnoreCase)))
         {
             if (!double.TryParse(word.Replace(',', '.'), NumberStyles.AllowDecimalPoint | NumberStyles.AllowLeadingSign, CultureInfo.InvariantCulture, out var value) || !double.IsFinite(value))
             {
@@ -195,12 +245,30 @@ public static class BrixEndpoints
             }
         }
 
-        if (numbers.Count is 0 or > 30 && checks.Sound)
+        if ((numbers.Count == 0 && Dry(typed) == 0) || (numbers.Count > 30 && checks.Sound))
         {
             checks.Add("readings", numbers.Count == 0 ? "Nothing was typed." : "That is more than thirty.", wayOut);
         }
 
         return numbers;
+    }
+
+    /// <summary>Stages of a crop.</summary>
+    public static readonly string[] Stages = ["seedling", "leafing", "flowering", "fruiting", "ripening"];
+
+    private static IEnumerable<string> Words(string? typed) => (typed ?? "").Split([' ', ';', '\n', '\t'], StringSplitOptions.RemoveEmptyEntries).Select(w => w.Trim(',')).Where(w => w.Length > 0);
+
+    /// <summary>Leaves that gave no juice: "9.1 dry 8.8" has one.</summary>
+    internal static int Dry(string? typed) => Words(typed).Count(w => w.Equals("dry", StringComparison.OrdinalIgnoreCase));
+
+    private static string? Short(string field, string? typed, Checks checks)
+    {
+        if (typed?.Length > 60)
+        {
+            checks.Add(field, "That is too long.", "Use up to 60 letters.");
+        }
+
+        return string.IsNullOrWhiteSpace(typed) ? null : typed.Trim();
     }
 
     private static string Wants(DateTimeOffset sprayed, BrixVisit? before, BrixVisit? after, DateTimeOffset now) => (before, after) switch
@@ -213,9 +281,9 @@ public static class BrixEndpoints
         _ => "",
     };
 
-    private static BrixSet Set(BrixVisit v, Func<DateTimeOffset, DateTimeOffset> local) =>
+    internal static BrixSet Set(BrixVisit v, Func<DateTimeOffset, DateTimeOffset> local) =>
         new([.. v.Readings.Select(r => r.At20)], v.LeafPosition, local(v.At).TimeOfDay.TotalHours, v.Sky);
 
-    private static BrixVisitView? View(BrixVisit? v) => v is null ? null : new(
-        v.Id, v.At, v.LeafPosition, v.Sky, v.MeterCorrects, v.TemperatureC, [.. v.Readings.Select(r => r.AsRead)], [.. v.Readings.Select(r => r.At20)], BrixReadings.Value([.. v.Readings.Select(r => r.At20)]));
+    internal static BrixVisitView? View(BrixVisit? v) => v is null ? null : new(
+        v.Id, v.At, v.LeafPosition, v.Sky, v.MeterCorrects, v.TemperatureC, [.. v.Readings.Select(r => r.AsRead)], [.. v.Readings.Select(r => r.At20)], BrixReadings.Value([.. v.Readings.Select(r => r.At20)]), v.Dry, v.Weed, v.Stage, v.Stress, null, v.CorrectsId);
 }

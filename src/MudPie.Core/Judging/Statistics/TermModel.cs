@@ -4,10 +4,10 @@ namespace MudPie.Core.Judging.Statistics;
 /// <param name="Term">What varied: "block", "treatment", "Residuals".</param>
 /// <param name="Df">Degrees of freedom.</param>
 /// <param name="Ss">Sum of squares, each term after all others that do not hold it.</param>
-/// <param name="Ms">Mean square.</param>
+/// <param name="Ms">Mean square; null where no freedom is left to the noise.</param>
 /// <param name="F">Ratio to its error; null on an error's own line.</param>
 /// <param name="P">Chance of an F so large where nothing differs; null on an error's own line.</param>
-public sealed record AnovaLine(string Term, int Df, double Ss, double Ms, double? F, double? P);
+public sealed record AnovaLine(string Term, int Df, double Ss, double? Ms, double? F, double? P);
 
 /// <summary>A linear model of terms: its table, its means, and differences with their variance.</summary>
 internal sealed class TermModel
@@ -37,7 +37,7 @@ internal sealed class TermModel
     public List<AnovaLine> Table(string error = "Residuals") =>
     [
         .. _terms.Select(t => Line(t, Ms, Df)),
-        new AnovaLine(error, Df, Rss, Ms, null, null),
+        new AnovaLine(error, Df, Rss, Df > 0 ? Ms : null, null, null),
     ];
 
     /// <summary>A term's line against a given error.</summary>

@@ -154,6 +154,7 @@ public static class CombineTrials
     private static string SayIt(int k, double mean, double lower, double upper, double reach, string verdict)
     {
         var few = k < 5 ? $" {k} results are few: how much sites differ is hardly known." : "";
-        return $"Over {k} results the difference is {Say.Number(mean)}, {Say.Number(lower)} to {Say.Number(upper)}: {verdict}. The next site may see {Say.Number(mean - reach)} to {Say.Number(mean + reach)}.{few}";
+        string Shown(double x) => (x < 0 ? "−" : "+") + Say.Number(Math.Abs(x), 2);
+        return $"Over {k} results the difference is {Shown(mean)}, {Shown(lower)} to {Shown(upper)}: {verdict}. The next site may see {Shown(mean - reach)} to {Shown(mean + reach)}.{few}";
     }
 }

@@ -79,7 +79,7 @@ internal sealed record Sheet
         var pair = s.Tukey.Where(c => c.Lower is not null && c.Term.Contains(':') && (c.Of == told.Of || c.Against == told.Of) && c.Of != s.Control && c.Against != s.Control)
             .Where(c => Changed(c.Of, s.Control) + Changed(c.Against, s.Control) > 2).MinBy(c => c.P is { } p ? -p : 0);
         return pair is { Lower: < 0, Upper: > 0 }
-            ? $"{told.Sentence} Nothing shows that both together do more: {pair.Of} and {pair.Against} can’t be told apart."
+            ? $"{told.Sentence} Nothing shows that both together do more: {TrialVerdicts.Quoted(pair.Of)} and {TrialVerdicts.Quoted(pair.Against)} can’t be told apart."
             : told.Sentence;
     }
 

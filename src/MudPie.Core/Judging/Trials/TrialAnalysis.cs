@@ -67,7 +67,7 @@ public static class TrialAnalysis
         var (dunnett, wide) = Families.Dunnett(model, term, cells, ms, df, q.Looked);
         return new Sheet
         {
-            Test = Named(q, factors, block),
+            Test = df < 1 ? new("no test: a look", "One plot of each: nothing tells how far plots differ by themselves, so no test fits.") : Named(q, factors, block),
             Anova = model.Table(),
             Means = [.. marginal.SelectMany(m => Families.Means(m.Name, m.Cells, ms, df)), .. Families.Means(term, cells, ms, df)],
             Tukey = [.. marginal.SelectMany(m => Families.Tukey(model, m.Name, m.Cells, ms, df)), .. Families.Tukey(model, term, factors.Count > 1 ? cells : Families.Cells(model, factors), ms, df)],

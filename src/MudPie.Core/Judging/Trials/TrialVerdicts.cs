@@ -44,7 +44,7 @@ public static class TrialVerdicts
         if (wideLower is not { } lower || wideUpper is not { } upper)
         {
             return new(c.Of, c.Against, CannotTell, c.Difference, null, null,
-                $"{Cap(c.Of)} gave {More(c.Difference, unit)} than {c.Against}. One of each is a look, not a test: nothing tells how far two plots differ by themselves.", null, null);
+                $"{Cap(Quoted(c.Of))} gave {More(c.Difference, unit)} than {Quoted(c.Against)}. One of each is a look, not a test: nothing tells how far two plots differ by themselves.", null, null);
         }
 
         var (l, u) = q.LowerIsBetter ? (-upper, -lower) : (lower, upper);
@@ -56,13 +56,16 @@ public static class TrialVerdicts
 
         var half = (upper - lower) / 2;
         var line = q.WorthHaving is { } w ? $" You said {Say.Number(w)}{unit} would be worth it." : " No line worth having was set.";
-        var sentence = $"{Cap(c.Of)} gave {More(c.Difference, unit)} than {c.Against}, give or take {Say.Number(half, 2)}.{line}";
+        var sentence = $"{Cap(Quoted(c.Of))} gave {More(c.Difference, unit)} than {Quoted(c.Against)}, give or take {Say.Number(half, 2)}.{line}";
         int? more = word is CannotTell or Some && q.WorthHaving is { } worth && sd is > 0 ? More(sd.Value, worth, plots, compared * q.Looked) : null;
         return new(c.Of, c.Against, word, c.Difference, lower, upper, sentence, more, q.NoWorseBy is { } margin ? l > -margin : null);
     }
 
     /// <summary>"0.17 kg more", "2.1 °Bx less".</summary>
     private static string More(double difference, string unit) => $"{Say.Number(Math.Abs(difference))}{unit} {(difference < 0 ? "less" : "more")}";
+
+    /// <summary>A crossed treatment in quotes, so that its comma does not cut the sentence.</summary>
+    internal static string Quoted(string name) => name.Contains(", ", StringComparison.Ordinal) ? $"“{name}”" : name;
 
     private static string Cap(string s) => s.Length == 0 ? s : char.ToUpperInvariant(s[0]) + s[1..];
 }

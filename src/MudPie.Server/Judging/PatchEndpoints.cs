@@ -1,0 +1,214 @@
+using System.Text.Json;
+using Microsoft.EntityFrameworkCore;
+using MudPie.Core.Judging;
+using MudPie.Core.Measures;
+using MudPie.Core.Workings;
+using MudPie.Records;
+using MudPie.Records.Ground;
+using MudPie.Records.Judging;
+using MudPie.Server.Shelf;
+using MudPie.Server.Web;
+
+namespace MudPie.Server.Judging;
+
+/// <summary>A candidate as it is typed.</summary>
+public sealed record CandidateRequest
+{
+    public int? InputId { get; init; }
+
+    /// <summary>On a hectare: "5 L", "300 g"; the label's where it is left out.</summary>
+    public string? RatePerHa { get; init; }
+
+    /// <summary>It is what others are mixed with: "carrier"; else "candidate".</summary>
+    public string? Role { get; init; }
+}
+
+/// <summary>A square-metre test as it is typed.</summary>
+public sealed record PatchTestRequest
+{
+    public int? BedId { get; init; }
+
+    public IReadOnlyList<CandidateRequest>? Candidates { get; init; }
+
+    /// <summary>Patches of each, 1 to 6; water too.</summary>
+    public int? Each { get; init; }
+
+    public string? Area { get; init; }
+
+    /// <summary>Water on a square metre: "100 mL".</summary>
+    public string? Water { get; init; }
+
+    public bool MeterCorrects { get; init; }
+}
+
+/// <summary>Leaves of a patch.</summary>
+public sealed record PatchLeavesRequest
+{
+    /// <summary>"before" or "after".</summary>
+    public string? Phase { get; init; }
+
+    public string? Readings { get; init; }
+
+    public string? Temperature { get; init; }
+}
+
+/// <summary>A patch as it stands.</summary>
+public sealed record PatchView(int Id, int Order, string Name, string Role, int? InputId, PatchDoseAnswer? Dose, IReadOnlyList<double>? Before, IReadOnlyList<double>? After, DateTimeOffset? AfterAt);
+
+/// <summary>A test as it stands.</summary>
+/// <param name="ReadFrom">From when leaves are to be read again; null before the products went on.</param>
+/// <param name="ReadUntil">Until when.</param>
+public sealed record PatchTestView(int Id, int BedId, string Bed, string Crop, DateTimeOffset At, string AreaShown, DateTimeOffset? PutOnAt, DateTimeOffset? ReadFrom, DateTimeOffset? ReadUntil, IReadOnlyList<PatchView> Patches, Worked<PatchAnswer>? Answer, string? Wants, int? WinnerInputId);
+
+/// <summary>Square-metre patches.</summary>
+public static class PatchEndpoints
+{
+    /// <summary>What can be done.</summary>
+    public static void MapPatches(this IEndpointRouteBuilder api)
+    {
+        api.MapGet("/judge/patches", Read).Produces<IReadOnlyList<PatchTestView>>();
+        api.MapPost("/judge/patches", Make).Produces<Kept>().ProducesProblem(422);
+        api.MapPost("/judge/patches/{id:int}/on", PutOn).Produces<Kept>().ProducesProblem(422);
+        api.MapPost("/judge/patches/patch/{id:int}/leaves", Leaves).Produces<Kept>().ProducesProblem(422);
+    }
+
+    private static async Task<IResult> Read(HoldingDb db, HoldingClock clock)
+    {
+        var units = await clock.Units();
+        var tests = await db.PatchTests.AsNoTracking().Include(t => t.Bed).Include(t => t.Patches.OrderBy(p => p.Order)).ThenInclude(p => p.Leaves).AsSplitQuery().OrderByDescending(t => t.At).Take(20).ToListAsync();
+        return TypedResults.Ok(tests.Select(t => View(t, units)).ToList());
+    }
+
+    private static PatchTestView View(PatchTest t, UnitSystem units)
+    {
+        static List<double>? At20(Patch p, string phase) => p.Leaves.Where(l => l.Phase == phase).MaxBy(l => l.Id) is { } l ? JsonSerializer.Deserialize<List<double>>(l.At20Json) : null;
+        var read = t.Patches.Select(p => (Patch: p, Before: At20(p, "before"), After: At20(p, "after"))).ToList();
+        var whole = read.All(r => r.Before is not null && r.After is not null);
+        var answer = whole ? Core.Judging.Patches.Of([.. read.Select(r => new PatchRead { Candidate = r.Patch.Name, Role = r.Patch.Role, Before = r.Before!, After = r.After! })]) : null;
+        var views = read.Select(r => new PatchView(
+            r.Patch.Id, r.Patch.Order, r.Patch.Name, r.Patch.Role, r.Patch.InputId,
+            r.Patch.RatePerHa is { } rate && PatchDose.Of(rate, r.Patch.RateUnit!, t.AreaM2, t.WaterMlPerM2) is { Refused: null } dose ? dose.Value : null,
+            r.Before, r.After, r.Patch.Leaves.Where(l => l.Phase == "after").MaxBy(l => l.Id)?.At)).ToList();
+        var wants = whole ? null : read.Any(r => r.Before is null) ? $"Read {read.Count(r => r.Before is null)} more {(read.Count(r => r.Before is null) == 1 ? "patch" : "patches")} before anything goes on." : t.PutOnAt is null ? "Put each on its patch, water too, and say so." : "Read all again 40 to 60 minutes after.";
+        var winner = answer is { Refused: null } ? t.Patches.FirstOrDefault(p => p.Name == answer.Value.Winner)?.InputId : null;
+        return new PatchTestView(t.Id, t.BedId, t.Bed.Name, t.Bed.Crop, t.At, Units.Show(t.AreaM2, Dimension.Area, units), t.PutOnAt, t.PutOnAt?.AddMinutes(40), t.PutOnAt?.AddMinutes(60), views, answer is { Refused: null } ? answer.Worked : null, wants ?? answer?.Refused?.ToString(), winner);
+    }
+
+    private static Task<IResult> Make(PatchTestRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
+    {
+        var units = await clock.Units();
+        var fields = new TypedFields(units);
+        if (!await db.Beds.AnyAsync(b => b.Id == r.BedId))
+        {
+            fields.Checks.Add("bedId", "No bed was chosen.", "Choose the bed whose leaves you read.");
+        }
+
+        var area = fields.Quantity("area", r.Area ?? "1 m²", Dimension.Area, 0.25, 25);
+        var water = fields.Quantity("water", r.Water ?? "100 mL", Dimension.Volume, 0.02, 2);
+        var each = (int)fields.Checks.Range("each", r.Each ?? 1, 1, 6, "patches of each");
+        var asked = r.Candidates ?? [];
+        if (asked.Count is 0 or > 8)
+        {
+            fields.Checks.Add("candidates", asked.Count == 0 ? "No candidate was chosen." : "That is more than eight.", "Choose one to eight from the shelf; water is always one more.");
+        }
+
+        var ids = asked.Select(a => a.InputId).OfType<int>().ToList();
+        var inputs = await db.Inputs.Where(i => ids.Contains(i.Id)).ToListAsync();
+        var seed = System.Security.Cryptography.RandomNumberGenerator.GetInt32(1, int.MaxValue);
+        var test = new PatchTest { BedId = r.BedId ?? 0, At = clock.Now, AreaM2 = area, WaterMlPerM2 = water * 1000, Seed = seed, MeterCorrects = r.MeterCorrects };
+        var patches = asked.Select((a, i) => Candidate(a, i, inputs, fields, units)).OfType<Patch>().ToList();
+        if (patches.GroupBy(p => p.Name).Any(g => g.Count() > 1))
+        {
+            fields.Checks.Add("candidates", "One candidate is there twice.", "Choose each once, and say how many patches of each.");
+        }
+
+        if (!fields.Checks.Sound)
+        {
+            return fields.Checks.Refusal;
+        }
+
+        patches.Insert(0, new Patch { Name = "water", Role = "water" });
+        var deck = patches.SelectMany(p => Enumerable.Range(0, each).Select(_ => new Patch { Name = p.Name, Role = p.Role, InputId = p.InputId, RatePerHa = p.RatePerHa, RateUnit = p.RateUnit })).ToArray();
+        new Random(seed).Shuffle(deck);
+        for (var i = 0; i < deck.Length; i++)
+        {
+            deck[i].Order = i + 1;
+        }
+
+        test.Patches.AddRange(deck);
+        db.PatchTests.Add(test);
+        await db.SaveChangesAsync();
+        return Writes.Done(new Kept(test.Id));
+    });
+
+    private static Patch? Candidate(CandidateRequest a, int i, List<Input> inputs, TypedFields fields, UnitSystem units)
+    {
+        if (inputs.FirstOrDefault(x => x.Id == a.InputId) is not { } input)
+        {
+            fields.Checks.Add($"candidates[{i}].inputId", "That is not on the shelf.", "Choose one from the shelf.");
+            return null;
+        }
+
+        var litres = StockKeeper.UnitOf(input) == "L";
+        double? rate = null;
+        if (!string.IsNullOrWhiteSpace(a.RatePerHa))
+        {
+            var typed = fields.Quantity($"candidates[{i}].ratePerHa", a.RatePerHa, litres ? Dimension.Volume : Dimension.Mass, litres ? 1e-6 : 1e-3, litres ? 10_000 : 1e7, "It is what goes on a hectare.");
+            rate = litres ? typed * 1000 : typed;
+        }
+        else if (input.LabelRate is { } label)
+        {
+            rate = input.LabelBasis switch { "perHa" => label, "per100m2" => label * 100, _ => null };
+        }
+
+        if (rate is null)
+        {
+            fields.Checks.Add($"candidates[{i}].ratePerHa", $"{input.Name} has no rate per hectare.", $"Give one, such as {(litres ? "5 L" : "300 g")}; it is scaled to the patch.");
+        }
+
+        return new Patch { Name = input.Name, Role = fields.OneOf($"candidates[{i}].role", a.Role ?? "candidate", "candidate", "carrier"), InputId = input.Id, RatePerHa = rate, RateUnit = litres ? "mL" : "g" };
+    }
+
+    private static Task<IResult> PutOn(int id, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
+    {
+        if (await db.PatchTests.Include(t => t.Patches).ThenInclude(p => p.Leaves).FirstOrDefaultAsync(t => t.Id == id) is not { } test)
+        {
+            return Refusal.Of("id", "There is no such test.", "Open it from the list.");
+        }
+
+        if (test.PutOnAt is not null || test.Patches.Any(p => p.Leaves.All(l => l.Phase != "before")))
+        {
+            return Refusal.Of("test", test.PutOnAt is not null ? "They are on already." : "Some patches were not read before.", test.PutOnAt is not null ? "Read them again 40 to 60 minutes after." : "Read three to five leaves of every patch first: what was there before can’t be read later.");
+        }
+
+        test.PutOnAt = clock.Now;
+        return Writes.Done(new Kept(id));
+    });
+
+    private static Task<IResult> Leaves(int id, PatchLeavesRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
+    {
+        var test = await db.PatchTests.Include(t => t.Patches).FirstOrDefaultAsync(t => t.Patches.Any(p => p.Id == id));
+        var fields = new TypedFields(await clock.Units());
+        var phase = fields.OneOf("phase", r.Phase, "before", "after");
+        if (test is null)
+        {
+            return Refusal.Of("id", "There is no such patch.", "Open the test from the list.");
+        }
+
+        if (phase == "before" == test.PutOnAt is not null)
+        {
+            return Refusal.Of("phase", phase == "before" ? "The products are on: what was there before can’t be read any more." : "Nothing is on yet.", phase == "before" ? "Read the leaves as after." : "Read before, put them on, and read again 40 to 60 minutes after.");
+        }
+
+        double? temperature = test.MeterCorrects ? null : fields.Quantity("temperature", r.Temperature, Dimension.Temperature, 10, 30, "Outside that the correction table says nothing.");
+        var read = BrixEndpoints.Numbers(r.Readings, fields.Checks);
+        if (!fields.Checks.Sound)
+        {
+            return fields.Checks.Refusal;
+        }
+
+        var at20 = read.Select(b => temperature is { } c ? BrixCorrection.To20(b, c).Value.Value : b).ToList();
+        test.Patches.First(p => p.Id == id).Leaves.Add(new PatchLeaves { Phase = phase, At = clock.Now, TemperatureC = temperature, AsReadJson = JsonSerializer.Serialize(read), At20Json = JsonSerializer.Serialize(at20) });
+        return Writes.Done(new Kept(id));
+    });
+}

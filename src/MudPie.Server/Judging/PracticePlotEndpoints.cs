@@ -1,0 +1,13 @@
+using MudPie.Core.Judging;
+using MudPie.Core.Workings;
+using MudPie.Server.Web;
+
+namespace MudPie.Server.Judging;
+
+/// <summary>The practice plot: nothing is kept.</summary>
+public static class PracticePlotEndpoints
+{
+    /// <summary>What can be asked.</summary>
+    public static void MapPracticePlot(this IEndpointRouteBuilder api) =>
+        api.MapPost("/judge/practice", (PracticePlotQuestion q) => Problems.Answer(PracticePlot.Of(q))).Produces<Worked<PracticePlotAnswer>>().ProducesProblem(422);
+}

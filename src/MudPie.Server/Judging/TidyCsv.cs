@@ -1,0 +1,236 @@
+using System.Globalization;
+using CsvHelper;
+using CsvHelper.Configuration;
+using MudPie.Core.Judging.Trials;
+using MudPie.Core.Workings;
+
+namespace MudPie.Server.Judging;
+
+/// <summary>A tidy table: a header, a row a plot, text as it stands.</summary>
+public sealed record TidyTable(IReadOnlyList<string> Headers, IReadOnlyList<IReadOnlyList<string>> Rows)
+{
+    /// <summary>Cells that mean nothing was measured.</summary>
+    public static bool Missing(string cell) => cell.Length == 0 || cell is "NA" or "NaN" or "na" or "-";
+
+    /// <summary>Index of a column, or −1.</summary>
+    public int Column(string? name) => name is null ? -1 : Headers.ToList().FindIndex(h => string.Equals(h, name, StringComparison.OrdinalIgnoreCase));
+
+    /// <summary>A figure with decimal point (or comma, where cells are cut by semicolons); null where it is none.</summary>
+    public static double? Number(string cell) =>
+        double.TryParse(cell.Replace(',', '.'), NumberStyles.Float, CultureInfo.InvariantCulture, out var v) && double.IsFinite(v) ? v : null;
+
+    /// <summary>True where every cell that is not missing is a figure, and there is one.</summary>
+    public bool Numeric(int column) => Rows.Any(r => !Missing(r[column])) && Rows.All(r => Missing(r[column]) || Number(r[column]) is not null);
+
+    /// <summary>Different texts in a column, in order of appearance.</summary>
+    public IReadOnlyList<string> Levels(int column) => [.. Rows.Select(r => r[column]).Where(c => !Missing(c)).Distinct()];
+}
+
+/// <summary>Reads any tidy CSV: comma, semicolon or tab, quotes or none.</summary>
+public static class TidyCsv
+{
+    private const int MostRows = 20_000;
+
+    /// <summary>The table, or what is wrong by line.</summary>
+    public static Ruling<TidyTable> Read(string? text, string field = "csv")
+    {
+        if (string.IsNullOrWhiteSpace(text) || text.Length > 5_000_000)
+        {
+            return Refusal.Of(field, string.IsNullOrWhiteSpace(text) ? "There is no table." : "That is more than 5 MB.", "Give a CSV with a line of headers and a row for each plot.");
+        }
+
+        var first = text.TrimStart('\uFEFF').Split('\n', 2)[0];
+        var delimiter = new[] { ";", "\t", "," }.MaxBy(d => first.Split(d).Length)!;
+        using var csv = new CsvReader(new StringReader(text.TrimStart('\uFEFF')), new CsvConfiguration(CultureInfo.InvariantCulture) { Delimiter = delimiter, BadDataFound = null, MissingFieldFound = null, TrimOptions = TrimOptions.Trim });
+        try
+        {
+            if (!csv.Read() || !csv.ReadHeader() || csv.HeaderRecord is not { Length: > 1 } headers)
+            {
+                return Refusal.Of(field, "There is no line of headers with two columns or more.", "Begin with a line such as: block,treatment,yield.");
+            }
+
+            if (headers.GroupBy(h => h, StringComparer.OrdinalIgnoreCase).FirstOrDefault(g => g.Count() > 1) is { } twice)
+            {
+                return Refusal.Of(field, $"Two columns are called “{twice.Key}”.", "Give each a name of its own.");
+            }
+
+            var rows = new List<IReadOnlyList<string>>();
+            while (csv.Read())
+            {
+                if (csv.Parser.Count != headers.Length && !(csv.Parser.Count == 1 && csv.Parser[0].Length == 0))
+                {
+                    return Refusal.Of(field, $"Line {csv.Parser.RawRow} has {csv.Parser.Count} cells, the header {headers.Length}.", "Put quotes around cells that hold a comma.");
+                }
+
+                string[] cells = [.. Enumerable.Range(0, headers.Length).Select(i => csv.TryGetField<string>(i, out var c) ? c ?? "" : "")];
+                if (cells.Any(c => c.Length > 0))
+                {
+                    rows.Add(cells);
+                }
+
+                if (rows.Count > MostRows)
+                {
+                    return Refusal.Of(field, $"That is more than {MostRows:N0} rows.", "Give a row for each plot, not for each plant.");
+                }
+            }
+
+            return rows.Count == 0 ? Refusal.Of(field, "There are headers and no rows.", "Give a row for each plot.") : Worked.Of(new TidyTable(headers, rows), "", Evidence.MeasuredHere);
+        }
+        catch (CsvHelperException e)
+        {
+            return Refusal.Of(field, $"Line {e.Context?.Parser?.RawRow ?? 1} can't be read.", "Save it as plain CSV with commas.");
+        }
+    }
+}
+
+/// <summary>Question of trial-analysis: any tidy CSV, with its columns named.</summary>
+public sealed record TrialAnalysisQuestion
+{
+    /// <summary>The table: a header, a row a plot, NA for missing.</summary>
+    public string? Csv { get; init; }
+
+    /// <summary>The column that was measured. For pairs side by side in two columns: the later one.</summary>
+    public string? Response { get; init; }
+
+    /// <summary>"random", "blocks", "factorial", "split-plot" or "paired".</summary>
+    public string? Design { get; init; }
+
+    /// <summary>Columns that say what was done. For pairs in two columns: those two, the earlier first.</summary>
+    public IReadOnlyList<string>? Factors { get; init; }
+
+    /// <summary>Column of the block, or of the pair.</summary>
+    public string? Block { get; init; }
+
+    /// <summary>Column of the whole plot, in a split plot.</summary>
+    public string? WholePlot { get; init; }
+
+    /// <summary>The level that others are set against.</summary>
+    public string? Control { get; init; }
+
+    /// <summary>For counts: the column of how many were sown.</summary>
+    public string? OutOf { get; init; }
+
+    /// <summary>"amount", "score" or "count"; count where outOf is given.</summary>
+    public string? Kind { get; init; }
+
+    public string? Unit { get; init; }
+
+    public double? WorthHaving { get; init; }
+
+    public bool LowerIsBetter { get; init; }
+
+    public double? NoWorseBy { get; init; }
+
+    /// <summary>How many measures and dates were looked at; 1 when not given.</summary>
+    public int? Looked { get; init; }
+
+    /// <summary>The trial in it, or what is wrong.</summary>
+    public Ruling<TrialQuestion> Read()
+    {
+        var table = TidyCsv.Read(Csv);
+        return table.Refused is { } refused ? refused : Wide(table.Value) is { } pair ? Paired(table.Value, pair) : Tidy(table.Value);
+    }
+
+    /// <summary>Two columns of figures side by side; null where the table is tidy.</summary>
+    private (int Before, int After)? Wide(TidyTable table)
+    {
+        if (Design != "paired")
+        {
+            return null;
+        }
+
+        List<int> named = [.. (Factors ?? []).Select(f => table.Column(f))];
+        if (named.Count == 2 && named.All(c => c >= 0 && table.Numeric(c)))
+        {
+            return (named[0], named[1]);
+        }
+
+        var (response, control) = (table.Column(Response), table.Column(Control));
+        if (response >= 0 && control >= 0 && table.Numeric(response) && table.Numeric(control))
+        {
+            return (control, response);
+        }
+
+        List<int> figures = [.. Enumerable.Range(0, table.Headers.Count).Where(c => c != table.Column(Block) && table.Numeric(c) && table.Levels(c).Count > 0)];
+        figures = figures.Count == 3 && table.Rows.Select((r, i) => TidyTable.Number(r[figures[0]]) == i + 1).All(x => x) ? figures[1..] : figures; // a running number is no measure
+        return (Factors ?? []).Count == 0 && figures.Count == 2 ? (figures[0], figures[1]) : null;
+    }
+
+    private Ruling<TrialQuestion> Paired(TidyTable table, (int Before, int After) pair)
+    {
+        TrialRow Row(IReadOnlyList<string> r, int i, int column) => new() { Plot = $"{table.Headers[column]} {i + 1}", Levels = [table.Headers[column]], Block = $"{i + 1}", Value = TidyTable.Missing(r[column]) ? null : TidyTable.Number(r[column]), Why = "NA" };
+        return Worked.Of(
+            Base() with { Response = Response ?? table.Headers[pair.After], Factors = ["when"], Control = table.Headers[pair.Before], Rows = [.. table.Rows.SelectMany((r, i) => new[] { Row(r, i, pair.Before), Row(r, i, pair.After) })] },
+            "", Evidence.MeasuredHere);
+    }
+
+    private Ruling<TrialQuestion> Tidy(TidyTable table)
+    {
+        var checks = new Checks();
+        int Need(string field, string? name)
+        {
+            var column = table.Column(name);
+            if (column < 0)
+            {
+                checks.Add(field, name is null ? "Nothing was chosen." : $"There is no column “{name}”.", $"Choose {Say.List(table.Headers)}.");
+            }
+
+            return column;
+        }
+
+        var response = Need("response", Response);
+        List<int> factors = [.. (Factors ?? []).Select((f, i) => Need($"factors[{i}]", f))];
+        var (block, whole, outOf) = (Block is null ? -1 : Need("block", Block), WholePlot is null ? -1 : Need("wholePlot", WholePlot), OutOf is null ? -1 : Need("outOf", OutOf));
+        if (factors.Count == 0)
+        {
+            checks.Add("factors", "No column says what was done.", $"Choose {Say.List(table.Headers)}.");
+        }
+
+        if (!checks.Sound)
+        {
+            return checks.Refusal;
+        }
+
+        foreach (var (row, i) in table.Rows.Select((r, i) => (r, i)))
+        {
+            if (!TidyTable.Missing(row[response]) && TidyTable.Number(row[response]) is null)
+            {
+                return Refusal.Of("response", $"Line {i + 2}: “{(row[response].Length > 20 ? row[response][..20] : row[response])}” is no figure.", "Write figures as 3.16, and NA where a plot is missing.");
+            }
+        }
+
+        string? Text(IReadOnlyList<string> r, int column) => column < 0 || TidyTable.Missing(r[column]) ? null : r[column];
+        return Worked.Of(
+            Base() with
+            {
+                Response = table.Headers[response],
+                Factors = [.. factors.Select(f => table.Headers[f])],
+                Rows =
+                [
+                    .. table.Rows.Select((r, i) => new TrialRow
+                    {
+                        Plot = $"row {i + 1}",
+                        Levels = [.. factors.Select(f => r[f])],
+                        Block = Text(r, block),
+                        WholePlot = Text(r, whole),
+                        Value = TidyTable.Missing(r[response]) ? null : TidyTable.Number(r[response]),
+                        OutOf = outOf < 0 ? null : TidyTable.Number(r[outOf]),
+                        Why = "NA",
+                    }),
+                ],
+            },
+            "", Evidence.MeasuredHere);
+    }
+
+    private TrialQuestion Base() => new()
+    {
+        Unit = Unit ?? "",
+        Design = Design ?? "random",
+        Control = Control,
+        Kind = Kind ?? (OutOf is null ? "amount" : "count"),
+        WorthHaving = WorthHaving,
+        LowerIsBetter = LowerIsBetter,
+        NoWorseBy = NoWorseBy,
+        Looked = Looked ?? 1,
+    };
+}

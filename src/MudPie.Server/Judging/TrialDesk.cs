@@ -1,0 +1,112 @@
+using System.Text.Json;
+using Microsoft.EntityFrameworkCore;
+using MudPie.Core.Judging.Trials;
+using MudPie.Core.Workings;
+using MudPie.Records;
+using MudPie.Records.Judging;
+using MudPie.Server.Web;
+
+namespace MudPie.Server.Judging;
+
+/// <summary>Reads a trial and its figures, and puts the question to the core.</summary>
+public sealed class TrialDesk(HoldingDb db)
+{
+    /// <summary>The trial with all that belongs to it, or null.</summary>
+    public Task<Trial?> Find(int id, bool tracked = false)
+    {
+        var trials = db.Trials.Include(t => t.Treatments.OrderBy(x => x.Order)).ThenInclude(t => t.Input).Include(t => t.Plots.OrderBy(p => p.Number)).ThenInclude(p => p.Treatment).Include(t => t.Measures.OrderBy(m => m.Order)).Include(t => t.Events).AsSplitQuery();
+        return (tracked ? trials : trials.AsNoTracking()).FirstOrDefaultAsync(t => t.Id == id);
+    }
+
+    /// <summary>Figures that stand: those that no later one puts right.</summary>
+    public Task<List<TrialReading>> Standing(int trialId) =>
+        db.TrialReadings.AsNoTracking().Where(r => r.TrialId == trialId && !db.TrialReadings.Any(c => c.CorrectsId == r.Id)).ToListAsync();
+
+    /// <summary>Names of factors.</summary>
+    public static IReadOnlyList<string> Factors(Trial t) => JsonSerializer.Deserialize<List<string>>(t.FactorsJson)!;
+
+    /// <summary>A treatment's levels.</summary>
+    public static IReadOnlyList<string> Levels(TrialTreatment t) => JsonSerializer.Deserialize<List<string>>(t.LevelsJson)!;
+
+    /// <summary>Places.</summary>
+    public static IReadOnlyList<LayoutPlace> Places(Trial t) => JsonSerializer.Deserialize<List<LayoutPlace>>(t.PlacesJson)!;
+
+    /// <summary>True while whoever measures must not know.</summary>
+    public static bool Shut(Trial t) => t.Blind && t.State == "growing" && t.CodesOpenedAt is null;
+
+    /// <summary>The question to the core: several dates made one figure a plot.</summary>
+    /// <param name="t">The trial.</param>
+    /// <param name="m">The measure.</param>
+    /// <param name="all">Figures that stand.</param>
+    /// <param name="on">One date only; null for the measure's own way.</param>
+    public static TrialQuestion Ask(Trial t, TrialMeasure m, IReadOnlyList<TrialReading> all, DateTimeOffset? on = null)
+    {
+        var factors = Factors(t);
+        var mine = all.Where(r => r.MeasureId == m.Id).ToLookup(r => r.PlotId);
+        List<DateTimeOffset> dates = [.. all.Where(r => r.MeasureId == m.Id).Select(r => r.On).Distinct().Order()];
+        var water = t.Liquid ? t.Treatments.FirstOrDefault(x => x.Role == "water") : null;
+        var against = water ?? t.Treatments.FirstOrDefault(x => x.Role == "control") ?? t.Treatments[0];
+        var main = m.Order == 0;
+        return new TrialQuestion
+        {
+            Response = m.Name,
+            Unit = m.Unit,
+            Design = t.Design == "pair" ? (t.Plots.Select(p => p.Block).Distinct().Count() > 1 ? "paired" : "random") : t.Design,
+            Factors = factors,
+            Kind = m.Dates == "half" ? "amount" : m.Kind,
+            LowerIsBetter = m.Dates == "half" || m.LowerIsBetter,
+            Control = string.Join(", ", Levels(against)),
+            Bystanders = water is null ? [] : [.. t.Treatments.Where(x => x.Role == "control").Select(x => string.Join(", ", Levels(x)))],
+            WorthHaving = main ? t.WorthHaving : null,
+            Looked = Math.Max(1, all.Where(r => r.Value is not null).Select(r => r.MeasureId).Distinct().Count() + (on is null ? 0 : dates.Count - 1)),
+            Rows = [.. t.Plots.OrderBy(p => p.Number).Select(p => Row(p, m, mine[p.Id].ToList(), dates, on))],
+        };
+    }
+
+    private static TrialRow Row(TrialPlot p, TrialMeasure m, List<TrialReading> readings, List<DateTimeOffset> dates, DateTimeOffset? on)
+    {
+        var row = new TrialRow { Plot = $"plot {p.Number}", Levels = Levels(p.Treatment), Block = p.Block, WholePlot = p.WholePlot };
+        if (dates.Count == 0)
+        {
+            return row with { Why = "not measured" };
+        }
+
+        var day = on ?? dates[^1];
+        var last = readings.FirstOrDefault(r => r.On == day);
+        if (on is null && m.Dates != "last" && dates.Count > 1)
+        {
+            List<DatedValue> values = [.. readings.Where(r => r.Value is not null).Select(r => new DatedValue((r.On - dates[0]).TotalDays, r.Value!.Value))];
+            var one = m.Dates == "half" ? RepeatedDates.DaysToHalf(values) : RepeatedDates.MeanOverTime(values, 0, (dates[^1] - dates[0]).TotalDays);
+            return one is { } v ? row with { Value = v, OutOf = m.OutOf } : row with { Why = readings.FirstOrDefault(r => r.Value is null)?.MissingWhy ?? "not measured on its first and last date" };
+        }
+
+        return last is { Value: { } value } ? row with { Value = value, OutOf = last.OutOf ?? m.OutOf } : row with { Why = last?.MissingWhy ?? "not measured" };
+    }
+
+    /// <summary>How strong the look is.</summary>
+    public static IReadOnlyList<StrengthLine> Strength(Trial t)
+    {
+        var fewest = t.Plots.Count == 0 ? t.Replicates : t.Treatments.Min(x => t.Plots.Count(p => p.TreatmentId == x.Id));
+        return TrialStrength.Of(fewest, t.ByLot, t.Blind, t.Treatments.Any(x => x.Role == "water"), t.Liquid, t.Treatments.Any(x => x.Role == "control"), 1);
+    }
+
+    /// <summary>Noise of the same measure in trials that have ended here, the latest first; null where there is none.</summary>
+    public async Task<(double Sd, string Says)?> History(TrialMeasure m, int notTrial)
+    {
+        var ids = await db.Trials.AsNoTracking().Where(t => t.Id != notTrial && t.State == "ended" && t.Measures.Any(x => x.Name == m.Name && x.Unit == m.Unit)).OrderByDescending(t => t.EndedAt).Select(t => t.Id).Take(5).ToListAsync();
+        foreach (var id in ids)
+        {
+            var past = (await Find(id))!;
+            var same = past.Measures.First(x => x.Name == m.Name && x.Unit == m.Unit);
+            if (TrialAnalysis.Of(Ask(past, same, await Standing(id))) is { Refused: null } told && told.Value.NoiseSd is { } sd)
+            {
+                return (sd, $"from “{past.Question}”");
+            }
+        }
+
+        return null;
+    }
+
+    /// <summary>Money as kept.</summary>
+    public static TrialMoney? Money(Trial t) => t.MoneyJson is { } json ? JsonSerializer.Deserialize<TrialMoney>(json, Json.Options) : null;
+}

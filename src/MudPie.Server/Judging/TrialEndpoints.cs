@@ -1,0 +1,224 @@
+using Microsoft.EntityFrameworkCore;
+using MudPie.Core.Judging.Trials;
+using MudPie.Core.Measures;
+using MudPie.Core.Workings;
+using MudPie.Records;
+using MudPie.Records.Judging;
+using MudPie.Server.Web;
+
+namespace MudPie.Server.Judging;
+
+/// <summary>The trial bench: question, treatments, layout, and what is done with it.</summary>
+public static class TrialEndpoints
+{
+    /// <summary>What can be done.</summary>
+    public static void MapTrials(this IEndpointRouteBuilder api)
+    {
+        api.MapGet("/judge/trials", List).Produces<IReadOnlyList<TrialLine>>();
+        api.MapGet("/judge/templates", () => TypedResults.Ok(TrialTemplates.All)).Produces<IReadOnlyList<TrialTemplate>>();
+        api.MapGet("/judge/measures", () => TypedResults.Ok(MeasureKinds.All)).Produces<IReadOnlyList<MeasureKind>>();
+        api.MapPost("/judge/trials", Make).Produces<Kept>().ProducesProblem(422);
+        api.MapPost("/judge/trials/curve", Curve).Produces<Worked<ReplicatesCurve>>().ProducesProblem(422);
+        api.MapPost("/judge/trials/worth", (TrialMoney money) => Problems.Answer(TrialWorth.Smallest(money, ""))).Produces<Worked<double>>().ProducesProblem(422);
+        api.MapGet("/judge/trials/{id:int}", Read).Produces<TrialView>().ProducesProblem(404);
+        api.MapPut("/judge/trials/{id:int}", Change).Produces<Kept>().ProducesProblem(422).ProducesProblem(409);
+        api.MapPost("/judge/trials/{id:int}/layout", Draw).Produces<Kept>().ProducesProblem(422);
+        api.MapGet("/judge/trials/{id:int}/key", Key).Produces<IReadOnlyList<PlotView>>().ProducesProblem(404);
+    }
+
+    private static async Task<IResult> List(HoldingDb db, TrialDesk desk)
+    {
+        var trials = await db.Trials.AsNoTracking().OrderByDescending(t => t.CreatedAt).ThenByDescending(t => t.Id).Take(100).Select(t => new { t.Id, t.State, t.Blind, t.CodesOpenedAt, Plots = t.Plots.Count, Measured = db.TrialReadings.Count(r => r.TrialId == t.Id) }).ToListAsync();
+        var lines = new List<TrialLine>();
+        foreach (var row in trials)
+        {
+            var t = (await desk.Find(row.Id))!;
+            var (word, says) = (default(string), t.State switch { "planned" => row.Plots == 0 ? "planned; not yet drawn" : "drawn; not yet begun", "growing" => row.Measured == 0 ? "growing; nothing measured yet" : $"growing; {row.Measured} figures so far", _ => "ended" });
+            if (row.Measured > 0 && !TrialDesk.Shut(t) && t.Measures.Count > 0 && TrialAnalysis.Of(TrialDesk.Ask(t, t.Measures[0], await desk.Standing(t.Id))) is { Refused: null } told)
+            {
+                (word, says) = (t.Design == "pair" && told.Value.NoiseDf is null ? "a look, not a test" : told.Value.Verdict, told.Value.Sentence);
+            }
+
+            lines.Add(new TrialLine(t.Id, t.Question, t.Crop, t.Season, t.Design, t.State, row.Plots, says, word, t.IsDemo));
+        }
+
+        return TypedResults.Ok(lines);
+    }
+
+    private static Task<IResult> Make(TrialRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
+    {
+        var trial = new Trial { Question = "", Crop = "", Design = "blocks", Kind = "beds", FactorsJson = "[]", PlacesJson = "[]", CreatedAt = clock.Now };
+        var reader = new TrialPlanReader(db, await clock.Units());
+        await reader.Onto(trial, r);
+        if (!reader.Checks.Sound)
+        {
+            return reader.Checks.Refusal;
+        }
+
+        db.Trials.Add(trial);
+        await db.SaveChangesAsync();
+        return Writes.Done(new Kept(trial.Id));
+    });
+
+    private static Task<IResult> Change(int id, TrialRequest r, HoldingDb db, TrialDesk desk, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
+    {
+        if (await desk.Find(id, tracked: true) is not { } trial)
+        {
+            return Refusal.Of("id", "There is no such trial.", "Open it from the list.");
+        }
+
+        db.Entry(trial).Property(t => t.Version).OriginalValue = r.Version ?? Guid.Empty;
+        var reader = new TrialPlanReader(db, await clock.Units());
+        var measured = (await db.TrialReadings.Where(x => x.TrialId == id).Select(x => x.MeasureId).Distinct().ToListAsync()).ToHashSet();
+        var kept = trial.Measures.Where(m => measured.Contains(m.Id)).Select(m => (m.Name, m.Unit)).ToList();
+        var anew = await reader.Onto(trial, r);
+        if (reader.Checks.Sound && anew && trial.State != "planned")
+        {
+            reader.Checks.Add("treatments", "The trial is growing: what is compared and where it lies stands.", "Plan a new trial, or change the rest.");
+        }
+
+        if (reader.Checks.Sound && kept.Any(k => trial.Measures.All(m => (m.Name, m.Unit) != k)))
+        {
+            reader.Checks.Add("measures", "A measure that has figures can’t go.", "Leave it in the list; it is not shown first.");
+        }
+
+        if (!reader.Checks.Sound)
+        {
+            return reader.Checks.Refusal;
+        }
+
+        if (anew && trial.Plots.Count > 0)
+        {
+            db.RemoveRange(trial.Plots);
+        }
+
+        db.Entry(trial).Property(t => t.Question).IsModified = true; // so that the version moves even where only its parts changed
+        await db.SaveChangesAsync();
+        return Writes.Done(new Kept(id));
+    });
+
+    private static async Task<IResult> Curve(TrialRequest r, HoldingClock clock)
+    {
+        var fields = new TypedFields(await clock.Units());
+        var noise = fields.Quantity("noise", r.Noise, Dimension.Plain, 1e-9, 1e9, "It is how far plots treated alike stray.");
+        var worth = fields.Quantity("worthHaving", r.WorthHaving, Dimension.Plain, 1e-9, 1e9, "It is the smallest difference worth having.");
+        return fields.Checks.Sound
+            ? Problems.Answer(ReplicatesPlan.Of(r.Design ?? "blocks", r.Treatments?.Count, r.Replicates, noise, worth, MeasureKinds.Find(r.Measures?.FirstOrDefault()?.KindId)?.Unit ?? r.Measures?.FirstOrDefault()?.Unit ?? ""))
+            : Problems.Of(fields.Checks.Refusal);
+    }
+
+    private static Task<IResult> Draw(int id, DrawRequest r, HoldingDb db, TrialDesk desk, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
+    {
+        if (await desk.Find(id, tracked: true) is not { } trial)
+        {
+            return Refusal.Of("id", "There is no such trial.", "Open it from the list.");
+        }
+
+        if (trial.State != "planned")
+        {
+            return Refusal.Of("layout", "The trial has begun: its layout stands.", "A draw after planting would no longer be by lot.");
+        }
+
+        if (trial.Plots.Count > 0 && string.IsNullOrWhiteSpace(r.Why))
+        {
+            return Refusal.Of("why", "It is drawn already.", "Say why it should be drawn again; drawing until it pleases is no longer by lot.");
+        }
+
+        var seed = System.Security.Cryptography.RandomNumberGenerator.GetInt32(1, int.MaxValue);
+        var drawn = Lay(trial, seed);
+        if (drawn.Refused is { } refused)
+        {
+            return refused;
+        }
+
+        var again = trial.Plots.Count > 0;
+        db.RemoveRange(trial.Plots);
+        await db.SaveChangesAsync(); // the old numbers must be free
+        trial.Plots.Clear();
+        Put(trial, drawn.Value);
+        trial.Events.Add(new TrialEvent { At = clock.Now, Kind = "drawn", Text = again ? $"Drawn again with seed {seed}: {r.Why!.Trim()}" : $"Drawn by lot with seed {seed}." });
+        return Writes.Done(new Kept(id));
+    });
+
+    /// <summary>The layout of a trial's plan by one seed.</summary>
+    public static Ruling<LayoutAnswer> Lay(Trial trial, int seed)
+    {
+        var split = trial.Design == "split-plot";
+        var whole = split ? trial.Treatments.Select(t => TrialDesk.Levels(t)[0]).Distinct().ToList() : [];
+        var treatments = split ? [.. trial.Treatments.Select(t => TrialDesk.Levels(t)[1]).Distinct()] : trial.Treatments.OrderBy(t => t.Order).Select(t => t.Name).ToList();
+        return TrialLayout.Of(new LayoutQuestion
+        {
+            Kind = trial.Kind,
+            Design = trial.Design == "factorial" ? "blocks" : trial.Design,
+            Treatments = treatments,
+            WholePlots = whole,
+            Replicates = trial.Replicates,
+            Places = TrialDesk.Places(trial),
+            Seed = seed,
+        });
+    }
+
+    /// <summary>Puts a layout on a trial.</summary>
+    public static void Put(Trial trial, LayoutAnswer layout)
+    {
+        var split = trial.Design == "split-plot";
+        var (whole, within) = (trial.Treatments.Select(t => TrialDesk.Levels(t)[0]).Distinct().ToList(), split ? trial.Treatments.Select(t => TrialDesk.Levels(t)[1]).Distinct().ToList() : []);
+        var (places, order) = (TrialDesk.Places(trial), trial.Treatments.OrderBy(t => t.Order).ToList());
+        trial.Seed = layout.Seed;
+        trial.Plots.AddRange(layout.Plots.Select(p => new TrialPlot
+        {
+            Number = p.Number,
+            Code = p.Code,
+            Treatment = split ? order.First(t => TrialDesk.Levels(t)[0] == whole[p.WholePlot!.Value] && TrialDesk.Levels(t)[1] == within[p.Treatment]) : order[p.Treatment],
+            Block = p.Block?.ToString(System.Globalization.CultureInfo.InvariantCulture),
+            WholePlot = split ? $"{p.Block}.{p.WholePlot + 1}" : null,
+            Place = places[p.Place].Name,
+            X = p.X,
+            Y = p.Y,
+            Length = p.Length,
+            Width = p.Width,
+        }));
+    }
+
+    private static async Task<IResult> Key(int id, TrialDesk desk, HoldingDb db) =>
+        await desk.Find(id) is { } trial ? TypedResults.Ok(Plots(trial, false, await Photos(db, id))) : Problems.NotFound("trial");
+
+    private static async Task<ILookup<int, int>> Photos(HoldingDb db, int id) => (await db.TrialPhotos.AsNoTracking().Where(p => p.TrialId == id).Select(p => new { p.PlotId, p.PhotoId }).ToListAsync()).ToLookup(p => p.PlotId, p => p.PhotoId);
+
+    private static List<PlotView> Plots(Trial t, bool shut, ILookup<int, int> photos) =>
+        [.. t.Plots.OrderBy(p => p.Number).Select(p => new PlotView(p.Id, p.Number, p.Code, shut ? null : p.TreatmentId, shut ? null : p.Treatment.Name, p.Block, p.WholePlot, p.Place, p.X, p.Y, p.Length, p.Width, [.. photos[p.Id]]))];
+
+    private static async Task<IResult> Read(int id, HoldingDb db, TrialDesk desk, HoldingClock clock)
+    {
+        if (await desk.Find(id) is not { } t)
+        {
+            return Problems.NotFound("trial");
+        }
+
+        var units = await clock.Units();
+        var main = t.Measures.FirstOrDefault();
+        var (noise, says) = t.Noise is { } own ? (own, "as you stated") : main is not null && await desk.History(main, id) is { } history ? (history.Sd, history.Says) : ((double?)null, "not known: state how far plots treated alike stray");
+        var curve = noise is { } sd && t.WorthHaving is { } worth ? ReplicatesPlan.Of(t.Design, t.Treatments.Count, t.Replicates, sd, worth, main?.Unit ?? "") : null;
+        var readings = await desk.Standing(id);
+        return TypedResults.Ok(new TrialView(
+            t.Id, t.Version, t.Question, t.Crop, t.Season, t.Displaces, t.Design, t.Kind, t.Liquid, TrialDesk.Factors(t), t.NoControlWhy, t.NoWaterWhy, t.Replicates,
+            noise, says, t.WorthHaving, TrialDesk.Money(t),
+            [.. TrialDesk.Places(t).Select(p => new PlaceView(p.Name, p.LengthM, p.WidthM, Units.Show(p.LengthM, Dimension.Length, units), Units.Show(p.WidthM, Dimension.Length, units)))],
+            t.Seed, t.Blind, TrialDesk.Shut(t), t.State, t.StartedAt, t.EndedAt,
+            [.. t.Treatments.Select(x => new TreatmentView(x.Id, x.Name, TrialDesk.Levels(x), x.Role, x.InputId, x.Input?.Name, x.RateTyped, x.WaterLPerM2 is { } w ? Units.Show(w, Dimension.Volume, units) + " a m²" : null, x.RateTyped, x.WaterLPerM2 is { } water ? Units.Show(water, Dimension.Volume, units) : null))],
+            Plots(t, TrialDesk.Shut(t), await Photos(db, id)),
+            Measures(t, readings),
+            [.. t.Events.OrderBy(e => e.At).ThenBy(e => e.Id).Select(e => new TrialEventView(e.At, e.Kind, e.Text))],
+            TrialDesk.Strength(t), curve is { Refused: null } ? curve.Worked : null,
+            curve is not null ? curve.Refused?.ToString() : noise is null ? "Say how far plots treated alike stray, to see how many are needed." : "Say what difference would be worth having, to see how many are needed.",
+            TrialTemplates.Find(t.TemplateId)?.Published, t.TemplateId));
+    }
+
+    /// <summary>Measures with the dates that they have figures on.</summary>
+    public static List<MeasureView> Measures(Trial t, IReadOnlyList<TrialReading> readings) =>
+        [.. t.Measures.OrderBy(m => m.Order).Select(m =>
+        {
+            var mine = readings.Where(r => r.MeasureId == m.Id).ToList();
+            return new MeasureView(m.Id, m.Name, m.Unit, m.Kind, m.Low, m.High, m.LowerIsBetter, m.OutOf, m.Dates, [.. mine.Select(r => r.On).Distinct().Order()], mine.Count);
+        })];
+}

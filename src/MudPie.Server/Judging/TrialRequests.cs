@@ -1,0 +1,189 @@
+using MudPie.Core.Judging.Trials;
+using MudPie.Core.Workings;
+
+namespace MudPie.Server.Judging;
+
+/// <summary>A treatment as it is typed.</summary>
+public sealed record TreatmentRequest
+{
+    public string? Name { get; init; }
+
+    public IReadOnlyList<string>? Levels { get; init; }
+
+    /// <summary>"control", "water" or "treatment".</summary>
+    public string? Role { get; init; }
+
+    public int? InputId { get; init; }
+
+    /// <summary>"20 mL", "3 g", "5 L".</summary>
+    public string? Rate { get; init; }
+
+    /// <summary>"perM2", "perPlot" or "perHa".</summary>
+    public string? RateBasis { get; init; }
+
+    /// <summary>Water to carry it, on a square metre: "1 L".</summary>
+    public string? Water { get; init; }
+}
+
+/// <summary>A place as it is typed.</summary>
+public sealed record PlaceRequest(string? Name, string? Length, string? Width);
+
+/// <summary>A measure: one that comes ready, or one's own.</summary>
+public sealed record MeasureRequest
+{
+    /// <summary>Id of one that comes ready; null for one's own.</summary>
+    public string? KindId { get; init; }
+
+    public string? Name { get; init; }
+
+    public string? Unit { get; init; }
+
+    public string? Kind { get; init; }
+
+    public double? Low { get; init; }
+
+    public double? High { get; init; }
+
+    public bool LowerIsBetter { get; init; }
+
+    public double? OutOf { get; init; }
+
+    /// <summary>"last", "mean" or "half".</summary>
+    public string? Dates { get; init; }
+}
+
+/// <summary>A trial's plan as it is typed.</summary>
+public sealed record TrialRequest
+{
+    /// <summary>As it was read, so that two windows do not overwrite each other; null for a new one.</summary>
+    public Guid? Version { get; init; }
+
+    public string? TemplateId { get; init; }
+
+    public string? Question { get; init; }
+
+    public string? Crop { get; init; }
+
+    public string? Season { get; init; }
+
+    public string? Displaces { get; init; }
+
+    public string? Design { get; init; }
+
+    public string? Kind { get; init; }
+
+    public bool Liquid { get; init; }
+
+    public IReadOnlyList<string>? Factors { get; init; }
+
+    public IReadOnlyList<TreatmentRequest>? Treatments { get; init; }
+
+    public string? NoControlWhy { get; init; }
+
+    public string? NoWaterWhy { get; init; }
+
+    public int? Replicates { get; init; }
+
+    /// <summary>Noise in the main measure's unit, "0.16"; empty where it is not known.</summary>
+    public string? Noise { get; init; }
+
+    /// <summary>Smallest difference worth having, "0.15".</summary>
+    public string? WorthHaving { get; init; }
+
+    public TrialMoney? Money { get; init; }
+
+    public IReadOnlyList<PlaceRequest>? Places { get; init; }
+
+    public IReadOnlyList<MeasureRequest>? Measures { get; init; }
+
+    public bool Blind { get; init; } = true;
+}
+
+/// <summary>A draw of the layout.</summary>
+public sealed record DrawRequest
+{
+    /// <summary>Needed where one is drawn already: why it is drawn again.</summary>
+    public string? Why { get; init; }
+}
+
+/// <summary>A step of a trial: started, codes opened, ended, put on.</summary>
+public sealed record TrialStepRequest
+{
+    /// <summary>"start", "open", "end" or "treat".</summary>
+    public string? Step { get; init; }
+
+    /// <summary>For "treat".</summary>
+    public int? TreatmentId { get; init; }
+
+    /// <summary>For "treat": "leaf" or "root".</summary>
+    public string? Purpose { get; init; }
+
+    public DateTimeOffset? At { get; init; }
+}
+
+/// <summary>One figure on one plot.</summary>
+public sealed record TrialReadingRequest
+{
+    public int? PlotId { get; init; }
+
+    public int? MeasureId { get; init; }
+
+    /// <summary>The day that it counts for; today when not given.</summary>
+    public DateTimeOffset? On { get; init; }
+
+    /// <summary>"3.16", "3,16", "44/48"; empty where the plot is missing.</summary>
+    public string? Value { get; init; }
+
+    /// <summary>Why it is missing.</summary>
+    public string? MissingWhy { get; init; }
+
+    /// <summary>It lies outside the likely range, and is right.</summary>
+    public bool KeepAnyway { get; init; }
+
+    /// <summary>What was wrong with the figure that stands there already.</summary>
+    public string? CorrectionWhy { get; init; }
+}
+
+/// <summary>A trial in a list.</summary>
+public sealed record TrialLine(int Id, string Question, string Crop, string Season, string Design, string State, int Plots, string Says, string? Verdict, bool IsDemo);
+
+/// <summary>A treatment as it stands.</summary>
+public sealed record TreatmentView(int Id, string Name, IReadOnlyList<string> Levels, string Role, int? InputId, string? Input, string? RateShown, string? WaterShown, string? Rate, string? Water);
+
+/// <summary>A plot as it stands.</summary>
+public sealed record PlotView(int Id, int Number, string Code, int? TreatmentId, string? Treatment, string? Block, string? WholePlot, string Place, double X, double Y, double Length, double Width, IReadOnlyList<int> Photos);
+
+/// <summary>A measure as it stands, with its dates.</summary>
+public sealed record MeasureView(int Id, string Name, string Unit, string Kind, double Low, double High, bool LowerIsBetter, double? OutOf, string Dates, IReadOnlyList<DateTimeOffset> On, int Measured);
+
+/// <summary>A place with its sizes.</summary>
+public sealed record PlaceView(string Name, double LengthM, double WidthM, string LengthShown, string WidthShown);
+
+/// <summary>What was done.</summary>
+public sealed record TrialEventView(DateTimeOffset At, string Kind, string Text);
+
+/// <summary>A trial, whole.</summary>
+public sealed record TrialView(
+    int Id, Guid Version, string Question, string Crop, string Season, string? Displaces, string Design, string Kind, bool Liquid, IReadOnlyList<string> Factors, string? NoControlWhy, string? NoWaterWhy, int Replicates,
+    double? Noise, string NoiseSays, double? WorthHaving, TrialMoney? Money, IReadOnlyList<PlaceView> Places, int Seed, bool Blind, bool Shut, string State, DateTimeOffset? StartedAt, DateTimeOffset? EndedAt,
+    IReadOnlyList<TreatmentView> Treatments, IReadOnlyList<PlotView> Plots, IReadOnlyList<MeasureView> Measures, IReadOnlyList<TrialEventView> Events, IReadOnlyList<StrengthLine> Strength,
+    Worked<ReplicatesCurve>? Curve, string? CurveWants, Published? Published, string? TemplateId);
+
+/// <summary>A figure on the sheet.</summary>
+public sealed record SheetReading(int Id, int PlotId, int MeasureId, DateTimeOffset On, double? Value, double? OutOf, string? MissingWhy, bool KeptAnyway, string Shown, IReadOnlyList<string> Before);
+
+/// <summary>A plot on the sheet: by number and code; nothing tells what it got.</summary>
+public sealed record SheetPlot(int Id, int Number, string Code, string Place, string? Block);
+
+/// <summary>The measuring sheet.</summary>
+public sealed record SheetView(int TrialId, string Question, string State, IReadOnlyList<SheetPlot> Plots, IReadOnlyList<MeasureView> Measures, IReadOnlyList<SheetReading> Readings);
+
+/// <summary>What one treatment takes.</summary>
+public sealed record AmountLine(int TreatmentId, string Treatment, int Plots, string AreaShown, string? Product, string? PerPlotShown, string? InAllShown, string? WaterPerPlotShown, string? WaterInAllShown, int? Loads, string? Shelf, bool Short, int Done);
+
+/// <summary>A trial judged.</summary>
+public sealed record TrialJudged(
+    int MeasureId, Worked<TrialAnswer> Answer, double? WorthHaving, bool LowerIsBetter, Worked<EarnAnswer>? Money, IReadOnlyList<StrengthLine> Strength, string DatesSay, IReadOnlyList<string> Settle, string? WaterSays, IReadOnlyList<DotView> Dots);
+
+/// <summary>A plot's figure, for drawing.</summary>
+public sealed record DotView(string Plot, string Treatment, string? Block, double Value);
