@@ -86,7 +86,7 @@ public static class App
         app.UseDefaultFiles();
         app.UseStaticFiles(new StaticFileOptions
         {
-            OnPrepareResponse = c => c.Context.Response.Headers.CacheControl = c.File.Name == "index.html" ? "no-cache" : "public, max-age=31536000, immutable",
+            OnPrepareResponse = c => c.Context.Response.Headers.CacheControl = c.File.Name is "index.html" or "sw.js" ? "no-cache" : "public, max-age=31536000, immutable",
         });
         app.MapOpenApi();
         var api = app.MapGroup("/api");

@@ -34,6 +34,15 @@ const Book = lazy(() => import("./rooms/book/Book").then((m) => ({ default: m.Bo
 const Thread = lazy(() => import("./rooms/book/Thread").then((m) => ({ default: m.Thread })));
 const SeasonRecord = lazy(() => import("./rooms/book/SeasonRecord").then((m) => ({ default: m.SeasonRecord })));
 const PlanOfBeds = lazy(() => import("./rooms/book/PlanOfBeds").then((m) => ({ default: m.PlanOfBeds })));
+const TrialsRoom = lazy(() => import("./rooms/judge/TrialsRoom").then((m) => ({ default: m.TrialsRoom })));
+const TrialForm = lazy(() => import("./rooms/judge/TrialForm").then((m) => ({ default: m.TrialForm })));
+const TrialPage = lazy(() => import("./rooms/judge/TrialPage").then((m) => ({ default: m.TrialPage })));
+const Sheet = lazy(() => import("./rooms/judge/Sheet").then((m) => ({ default: m.Sheet })));
+const TrialPrint = lazy(() => import("./rooms/judge/TrialPrint").then((m) => ({ default: m.TrialPrint })));
+const PatchRoom = lazy(() => import("./rooms/judge/PatchRoom").then((m) => ({ default: m.PatchRoom })));
+const AcrossRoom = lazy(() => import("./rooms/judge/AcrossRoom").then((m) => ({ default: m.AcrossRoom })));
+const PlotPractice = lazy(() => import("./rooms/judge/PlotPractice").then((m) => ({ default: m.PlotPractice })));
+const BrixBed = lazy(() => import("./rooms/judge/BrixBed").then((m) => ({ default: m.BrixBed })));
 const Brix = lazy(() => import("./rooms/judge/Brix").then((m) => ({ default: m.Brix })));
 
 const waiting = (
@@ -90,6 +99,16 @@ export function App() {
               <Route path="/book/thread" element={<Thread />} />
               <Route path="/book/season" element={<SeasonRecord />} />
               <Route path="/book/plan" element={<PlanOfBeds />} />
+              <Route path="/judge" element={<TrialsRoom />} />
+              <Route path="/judge/new" element={<TrialForm />} />
+              <Route path="/judge/trials/:id" element={<TrialPage />} />
+              <Route path="/judge/trials/:id/plan" element={<TrialForm />} />
+              <Route path="/judge/trials/:id/sheet" element={<Sheet />} />
+              <Route path="/judge/trials/:id/print" element={<TrialPrint />} />
+              <Route path="/judge/patches" element={<PatchRoom />} />
+              <Route path="/judge/across" element={<AcrossRoom />} />
+              <Route path="/judge/practice" element={<PlotPractice />} />
+              <Route path="/judge/brix/:id" element={<BrixBed />} />
               <Route path="/judge/brix" element={<Brix />} />
               <Route path="*" element={<Navigate to="/" replace />} />
             </Route>

@@ -15,6 +15,20 @@ const queries = new QueryClient({
   },
 });
 
+// What has been opened once opens again without a signal; figures wait in the outbox (parts/outbox.ts).
+if ("serviceWorker" in navigator && import.meta.env.PROD) {
+  void navigator.serviceWorker
+    .register("/sw.js")
+    .then(() => navigator.serviceWorker.ready)
+    .then((worker) =>
+      worker.active?.postMessage([
+        location.origin + "/",
+        ...performance.getEntriesByType("resource").map((r) => r.name),
+      ]),
+    )
+    .catch(() => undefined); // a browser that has none works as before
+}
+
 createRoot(document.getElementById("root")!).render(
   <StrictMode>
     <QueryClientProvider client={queries}>

@@ -63,13 +63,7 @@ public static class GroundEndpoints
             return TypedResults.Ok(new HoldingView(false, "", "UTC", UnitSystem.Metric, false, 0, 0, 0, [], clock.Now));
         }
 
-        List<string> rooms = ["today", "brew", "put-out"];
-        if (await db.Applications.AnyAsync() || await db.BrixVisits.AnyAsync() || await db.Batches.AnyAsync())
-        {
-            rooms.Add("judge");
-        }
-
-        rooms.Add("shelf");
+        List<string> rooms = ["today", "brew", "put-out", "judge", "shelf"]; // judging has its claims to test and its practice plot from the first day
         if (await db.Applications.AnyAsync() || await db.Harvests.AnyAsync() || await db.Observations.AnyAsync() || await db.Batches.AnyAsync(b => b.StartedAt != null))
         {
             rooms.Add("book");

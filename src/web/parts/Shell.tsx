@@ -11,7 +11,7 @@ const names: Record<string, { name: string; to: string }> = {
   today: { name: "Today", to: "/" },
   brew: { name: "Brew", to: "/brew" },
   "put-out": { name: "Put out", to: "/put-out" },
-  judge: { name: "Judge", to: "/judge/brix" },
+  judge: { name: "Judge", to: "/judge" },
   shelf: { name: "Shelf", to: "/shelf" },
   book: { name: "Book", to: "/book" },
 };
@@ -65,8 +65,7 @@ export function Shell({ holding }: { holding: Schemas["HoldingView"] }) {
     window.scrollTo(0, 0);
   }, [place.pathname]);
 
-  const here = (to: string) =>
-    to === "/" ? place.pathname === "/" : place.pathname.startsWith(to.replace("/brix", ""));
+  const here = (to: string) => (to === "/" ? place.pathname === "/" : place.pathname.startsWith(to));
   const roomLinks = rooms.map((r) => (
     <NavLink
       key={r.to}

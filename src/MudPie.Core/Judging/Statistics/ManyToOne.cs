@@ -31,7 +31,7 @@ public sealed class ManyToOne
     public double P(double t) => 1 - Cdf(Math.Abs(t));
 
     /// <summary>The |t| that gives intervals holding all truths at once with chance 1 − alpha.</summary>
-    public double Critical(double alpha) => _correlation.GetLength(0) == 1 ? Distribution.CriticalT(alpha, _df) : Quadrature.Rising(Cdf, 1 - alpha, 0, 6);
+    public double Critical(double alpha) => _correlation.GetLength(0) == 1 ? Distribution.CriticalT(alpha, _df) : Quadrature.Rising(Cdf, 1 - alpha, Distribution.CriticalT(alpha, _df) * 0.99, Distribution.CriticalT(alpha / _correlation.GetLength(0), _df));
 
     private static double Product(double c, double[] loadings)
     {

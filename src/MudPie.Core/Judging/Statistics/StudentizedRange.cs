@@ -28,7 +28,8 @@ public static class StudentizedRange
     /// <param name="means">2 to 100 means.</param>
     /// <param name="df">1 or more.</param>
     /// <remarks>5 %, 3 means, 10 degrees of freedom: 3.877676.</remarks>
-    public static double Quantile(double upper, int means, double df) => Quadrature.Rising(q => Cdf(q, means, df), 1 - upper, 0, 8);
+    public static double Quantile(double upper, int means, double df) => Quadrature.Rising(
+        q => Cdf(q, means, df), 1 - upper, Math.Sqrt(2) * Distribution.CriticalT(upper, df) * 0.999, Math.Sqrt(2) * Distribution.CriticalT(upper / (means * (means - 1) / 2.0), df)); // between no allowance and Bonferroni's
 
     private static double OfRange(double w, int means)
     {

@@ -1,7 +1,9 @@
-import { useSearchParams } from "react-router-dom";
+import { Link, useSearchParams } from "react-router-dom";
 import { client, type Schemas, useRead } from "../../api/client";
 import { Button } from "../../parts/Button";
 import { Room } from "../../parts/Room";
+import { JudgeNav } from "./JudgeNav";
+import { Meters } from "./Meters";
 import { Sum } from "../../parts/Sum";
 import { useClock } from "../../parts/clock";
 import { Difference } from "./Difference";
@@ -15,6 +17,15 @@ export function Brix() {
   const ground = useRead(["ground"], () => client.GET("/api/ground"));
   const application = Number(search.get("application")) || null;
   const bed = Number(search.get("bed")) || null;
+  const corrects = Number(search.get("corrects")) || null;
+  const half = search.get("pair")
+    ? {
+        kind: search.get("pair")!,
+        with: Number(search.get("with")) || null,
+        leaf: search.get("leaf") ?? "top",
+        weed: search.get("weed") === "1",
+      }
+    : null;
   const pairs = view.data?.pairs ?? [];
   const pair = pairs.find((p) => p.applicationId === application && p.bedId === bed) ?? null;
   const told = pairs.find((p) => p.difference);
@@ -27,6 +38,7 @@ export function Brix() {
       peek={pair ? `${pair.bed}: measure` : (told?.difference?.value?.sentence ?? "Measure a bed")}
       bench={
         <>
+          <JudgeNav />
           <h2 className="text-xl">Sprays of the last two months</h2>
           {view.data && pairs.length === 0 && (
             <p className="text-lg">
@@ -71,15 +83,18 @@ export function Brix() {
             ))}
           </ul>
           <History beds={view.data?.beds ?? []} />
+          <Meters />
         </>
       }
       slate={
         ground.data && (
           <ReadLeaves
-            key={`${application}-${bed}`}
+            key={`${application}-${bed}-${search.get("pair")}-${search.get("with")}-${corrects}`}
             beds={ground.data.beds}
             pair={pair}
             bedId={bed}
+            half={half}
+            corrects={corrects}
             onDone={() => pick(null)}
           />
         )
@@ -88,46 +103,31 @@ export function Brix() {
   );
 }
 
-/** A bed's own history: each visit a mean with its interval. */
+/** Each bed in a line: its last value, and the way to all of its past. */
 function History({ beds }: { beds: Schemas["BrixHistory"][] }) {
-  const clock = useClock();
   if (beds.length === 0) return null;
   return (
     <section className="mt-8">
       <h2 className="text-xl">Each bed against its own past</h2>
-      {beds.map((b) => (
-        <details key={b.bedId} className="border-t border-line py-2">
-          <summary className="min-h-11 cursor-pointer py-2 text-lg">
-            <b>{b.bed}</b>, {b.crop}: {b.visits.at(-1)?.value.mean.toFixed(1)} °Bx last, {b.visits.length}{" "}
-            {b.visits.length === 1 ? "visit" : "visits"}
-          </summary>
-          <table className="w-full">
-            <thead>
-              <tr className="text-left">
-                <th scope="col">when</th>
-                <th scope="col">leaf</th>
-                <th scope="col">read</th>
-                <th scope="col">at 20 °C</th>
-              </tr>
-            </thead>
-            <tbody>
-              {b.visits.map((v) => (
-                <tr key={v.id} className="border-t border-line">
-                  <td>{clock.date(v.at)}</td>
-                  <td>{v.leafPosition}</td>
-                  <td>{v.asRead.map((x) => x.toFixed(1)).join(" ")}</td>
-                  <td>
-                    {v.value.mean.toFixed(1)}
-                    {v.value.low95 !== null &&
-                      v.value.high95 !== null &&
-                      ` (${v.value.low95.toFixed(1)} to ${v.value.high95.toFixed(1)})`}
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
-        </details>
-      ))}
+      <ul>
+        {beds.map((b) => {
+          const last = b.visits.filter((v) => v.weed === null && v.value.count > 0).at(-1);
+          return (
+            <li key={b.bedId} className="flex flex-wrap items-center justify-between gap-3 border-t border-line py-1">
+              <Link
+                to={`/judge/brix/${b.bedId}`}
+                className="min-h-11 content-center font-bold underline underline-offset-4"
+              >
+                {b.bed}
+              </Link>
+              <span>
+                {b.crop}: {last ? `${last.value.mean.toFixed(1)} °Bx last` : "dry"}, {b.visits.length}{" "}
+                {b.visits.length === 1 ? "visit" : "visits"}
+              </span>
+            </li>
+          );
+        })}
+      </ul>
     </section>
   );
 }

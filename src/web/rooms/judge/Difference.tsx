@@ -4,10 +4,12 @@ interface Props {
   before: Schemas["BrixVisitView"];
   after: Schemas["BrixVisitView"];
   difference: Schemas["BrixDifference"];
+  /** What the two are called; before and after where nothing else is said. */
+  names?: [string, string];
 }
 
 /** Every leaf as a dot, before above after, each with its mean and interval; the sentence above says what it comes to. */
-export function Difference({ before, after, difference }: Props) {
+export function Difference({ before, after, difference, names = ["before", "after"] }: Props) {
   const all = [
     ...before.at20,
     ...after.at20,
@@ -50,10 +52,10 @@ export function Difference({ before, after, difference }: Props) {
       viewBox="0 0 560 152"
       className="h-auto w-full max-w-2xl"
       role="img"
-      aria-label={`Before: ${before.at20.map((v) => v.toFixed(1)).join(", ")}. After: ${after.at20.map((v) => v.toFixed(1)).join(", ")}. ${difference.sentence}`}
+      aria-label={`${names[0]}: ${before.at20.map((v) => v.toFixed(1)).join(", ")}. ${names[1]}: ${after.at20.map((v) => v.toFixed(1)).join(", ")}. ${difference.sentence}`}
     >
-      {row(before, 20, "before")}
-      {row(after, 76, "after")}
+      {row(before, 20, names[0])}
+      {row(after, 76, names[1])}
       <path d="M70 122H530" className="stroke-line" />
       {ticks.map((t) => (
         <text key={t} x={x(t)} y="144" textAnchor="middle" fontSize="15" className="fill-ash figures">

@@ -1,9 +1,11 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { client, must, type Problem, type Schemas, useWrite } from "../../api/client";
+import { client, must, type Problem, type Schemas, useRead, useWrite } from "../../api/client";
 import { Button } from "../../parts/Button";
 import { Choice } from "../../parts/Choice";
 import { Field } from "../../parts/Field";
+import { Pick } from "../../parts/Pick";
+import { Tick } from "../../parts/Tick";
 import { WhenField } from "../../parts/WhenField";
 import { Wrong } from "../../parts/Wrong";
 import { useClock } from "../../parts/clock";
@@ -12,11 +14,21 @@ interface Props {
   beds: Schemas["BedView"][];
   pair: Schemas["BrixPair"] | null;
   bedId: number | null;
+  /** One half of a guided pair. */
+  half: { kind: string; with: number | null; leaf: string; weed: boolean } | null;
+  /** The visit that this one puts right. */
+  corrects: number | null;
   onDone: () => void;
 }
 
+const halves: Record<string, string> = {
+  "weed-crop": "Weed and crop, side by side",
+  "top-bottom": "Top and bottom leaves",
+  "morning-afternoon": "Morning and afternoon",
+};
+
 /** A set of squeezes, typed one after another; corrected and weighed against the set before as they are typed. */
-export function ReadLeaves({ beds, pair, bedId, onDone }: Props) {
+export function ReadLeaves({ beds, pair, bedId, half, corrects, onDone }: Props) {
   const clock = useClock();
   const [r, setR] = useState<Schemas["BrixRequest"]>({
     bedId: pair?.bedId ?? bedId ?? beds[0]?.id ?? null,
@@ -24,9 +36,18 @@ export function ReadLeaves({ beds, pair, bedId, onDone }: Props) {
     readings: "",
     temperature: "20",
     meterCorrects: false,
-    leafPosition: pair?.before?.leafPosition ?? "top",
+    leafPosition: pair?.before?.leafPosition ?? half?.leaf ?? "top",
     sky: "clear",
+    pairKind: half?.kind ?? null,
+    pairWithId: half?.with ?? null,
+    samePlants: half?.kind === "top-bottom",
+    weed: half?.weed ? "" : null,
+    stage: null,
+    stress: null,
+    meterId: null,
+    correctsId: corrects,
   });
+  const meters = useRead(["meters"], () => client.GET("/api/judge/meters"));
   const [kept, setKept] = useState(false);
   const worked = useQuery<Schemas["BrixWorkOut"], Problem>({
     queryKey: ["brix-work", r],
@@ -56,7 +77,13 @@ export function ReadLeaves({ beds, pair, bedId, onDone }: Props) {
       }}
     >
       <h2 className="text-2xl">
-        {pair ? `${pair.bed}, after the spray of ${clock.when(pair.sprayedAt)}` : "Measure a bed"}
+        {pair
+          ? `${pair.bed}, after the spray of ${clock.when(pair.sprayedAt)}`
+          : half
+            ? `${halves[half.kind]}: ${half.with ? "second" : "first"} half`
+            : corrects
+              ? "Put a reading right"
+              : "Measure a bed"}
       </h2>
       <ol className="list-inside list-decimal text-ash">
         <li>Zero the meter with clean water.</li>
@@ -85,7 +112,7 @@ export function ReadLeaves({ beds, pair, bedId, onDone }: Props) {
         value={r.readings ?? ""}
         onChange={(readings) => setR({ ...r, readings })}
         wrong={wrong("readings")}
-        hint="9.1 8.8 9.4"
+        hint="9.1 8.8 9.4; dry where a leaf gives nothing"
       />
       {w && (
         <div aria-live="polite" className="border-l-4 border-river pl-4">
@@ -93,6 +120,20 @@ export function ReadLeaves({ beds, pair, bedId, onDone }: Props) {
           <p className="text-lg font-bold">{w.advice}</p>
           {w.difference?.value && <p className="text-lg font-bold">{w.difference.value.sentence}</p>}
         </div>
+      )}
+      {(meters.data?.length ?? 0) > 0 && (
+        <Pick
+          label="Meter"
+          value={String(r.meterId ?? "")}
+          options={[
+            { value: "", name: "another" },
+            ...meters.data!.map((m) => ({ value: String(m.id), name: `${m.name}: ${m.says}` })),
+          ]}
+          onChange={(v) => {
+            const meter = meters.data!.find((m) => m.id === Number(v));
+            setR({ ...r, meterId: meter?.id ?? null, meterCorrects: meter?.corrects ?? r.meterCorrects });
+          }}
+        />
       )}
       <Choice
         label="The meter"
@@ -124,8 +165,43 @@ export function ReadLeaves({ beds, pair, bedId, onDone }: Props) {
         options={["clear", "mixed", "dull"].map((v) => ({ value: v, name: v }))}
         onChange={(sky) => setR({ ...r, sky })}
       />
+      {r.weed !== null && r.weed !== undefined && (
+        <Field
+          label="Which weed?"
+          value={r.weed}
+          onChange={(weed) => setR({ ...r, weed })}
+          wrong={wrong("weed")}
+          hint="fat hen"
+        />
+      )}
+      <details>
+        <summary className="min-h-11 cursor-pointer content-center text-clay">stage and stress</summary>
+        <Pick
+          label="Stage"
+          value={r.stage ?? ""}
+          options={[
+            { value: "", name: "not noted" },
+            ...["seedling", "leafing", "flowering", "fruiting", "ripening"].map((v) => ({ value: v, name: v })),
+          ]}
+          onChange={(v) => setR({ ...r, stage: v || null })}
+        />
+        <Field
+          label="Stress"
+          value={r.stress ?? ""}
+          onChange={(stress) => setR({ ...r, stress })}
+          wrong={wrong("stress")}
+          hint="drought, heat, just cut"
+        />
+        {half && (
+          <Tick
+            on={r.samePlants ?? false}
+            onToggle={() => setR({ ...r, samePlants: !r.samePlants })}
+            label="Same plants, in the same order"
+          />
+        )}
+      </details>
       <WhenField onChange={(at) => setR({ ...r, at })} wrong={keep.error?.of("at")} />
-      <Wrong problem={keep.error} shown={["readings", "temperature", "at"]} />
+      <Wrong problem={keep.error} shown={["readings", "temperature", "at", "weed", "stress"]} />
       <Button type="submit" kind="filled" className="self-start" disabled={keep.isPending}>
         Keep these readings
       </Button>

@@ -1,0 +1,250 @@
+import { useState } from "react";
+import { Link, useParams } from "react-router-dom";
+import { client, type Schemas, useRead, useWrite } from "../../api/client";
+import { Button } from "../../parts/Button";
+import { Field } from "../../parts/Field";
+import { ForkMark } from "../../parts/ForkMark";
+import { Mind } from "../../parts/Mind";
+import { Pick } from "../../parts/Pick";
+import { Room } from "../../parts/Room";
+import { Sum, Sure } from "../../parts/Sum";
+import { Wrong } from "../../parts/Wrong";
+import { useClock } from "../../parts/clock";
+import { BrixChart } from "./BrixChart";
+import { Difference } from "./Difference";
+import { JudgeNav } from "./JudgeNav";
+
+const pairs = [
+  { kind: "weed-crop", name: "weed and crop" },
+  { kind: "top-bottom", name: "top and bottom" },
+  { kind: "morning-afternoon", name: "morning and afternoon" },
+];
+
+/** One bed's leaves: against its own past, with what they hint at, guided pairs, and whether to hold a spray. */
+export function BrixBed() {
+  const id = Number(useParams().id);
+  const clock = useClock();
+  const read = useRead(["brix-bed", id], () => client.GET("/api/judge/brix/bed/{id}", { params: { path: { id } } }));
+  const b = read.data;
+  if (!b) return <Room title="Leaves" bench={<Wrong problem={read.error} />} slate={null} />;
+  const s = b.standing?.value;
+  const half = (w: Schemas["BrixHalf"]) => {
+    const weed = w.kind === "weed-crop" && w.weed === null;
+    const leaf = w.kind === "top-bottom" ? (w.leafPosition === "top" ? "bottom" : "top") : w.leafPosition;
+    return `/judge/brix?bed=${id}&pair=${w.kind}&with=${w.visitId}&leaf=${leaf}${weed ? "&weed=1" : ""}`;
+  };
+  return (
+    <Room
+      title={`${b.bed}: leaves`}
+      under={`${b.crop}, the last eighteen months`}
+      peek={s?.sentence}
+      bench={
+        <>
+          <JudgeNav />
+          <BrixChart bed={b} />
+          {b.noise !== null && (
+            <p>
+              Leaves of one visit differ by about {b.noise.toFixed(2)} °Bx here: that is the noise, and what lies inside
+              it is nothing seen.
+            </p>
+          )}
+          <section className="mt-5">
+            <h2 className="text-xl">Read as a pair</h2>
+            <p className="flex flex-wrap gap-3">
+              {pairs.map((p) => (
+                <Link
+                  key={p.kind}
+                  to={`/judge/brix?bed=${id}&pair=${p.kind}&leaf=top`}
+                  className="min-h-12 content-center rounded-full border-2 border-clay px-5 font-bold text-clay"
+                >
+                  {p.name}
+                </Link>
+              ))}
+            </p>
+            {b.waiting.map((w) => (
+              <p key={w.visitId} className="mt-2 border-l-4 border-straw pl-4">
+                ▲ First half read {clock.when(w.at)}:{" "}
+                <Link className="min-h-11 content-center text-clay underline" to={half(w)}>
+                  {w.wants}
+                </Link>
+              </p>
+            ))}
+            {b.pairs.map((p, i) => (
+              <details key={i} open={i === 0} className="border-t border-line py-2">
+                <summary className="min-h-11 cursor-pointer content-center">
+                  <b>{pairs.find((x) => x.kind === p.kind)?.name}</b>, {clock.when(p.second.at)}:{" "}
+                  {p.difference.value?.sentence}
+                </summary>
+                <Difference
+                  before={p.first}
+                  after={p.second}
+                  difference={p.difference.value!}
+                  names={[half1(p.first), half1(p.second)]}
+                />
+                <Sum working={p.difference.working} sure={p.difference.sure} of="this pair" />
+              </details>
+            ))}
+          </section>
+          <Visits bed={b} />
+        </>
+      }
+      slate={
+        <>
+          {s && (
+            <div>
+              <h2 className="text-2xl">
+                {s.sentence} <ForkMark fork={b.standing!.forks[0]} />
+              </h2>
+              <Sum working={b.standing!.working} sure={b.standing!.sure} of="where the leaves stand" />
+            </div>
+          )}
+          <section>
+            <h2 className="text-xl">What it may hint at</h2>
+            {b.hints.length === 0 && <p>No pattern stands out of the noise in the last sixty days.</p>}
+            <ul>
+              {b.hints.map((h) => (
+                <li key={h.id} className="border-t border-line py-2">
+                  <p>{h.seen}</p>
+                  <p className="text-lg font-bold">{h.look}</p>
+                  <p className="text-ash">
+                    {h.confirm} How sure: <Sure sure={h.sure} />.
+                  </p>
+                </li>
+              ))}
+            </ul>
+          </section>
+          <HoldOrSpray bed={b} />
+        </>
+      }
+    />
+  );
+}
+
+const half1 = (v: Schemas["BrixVisitView"]) => v.weed ?? v.leafPosition;
+
+/** Pests and leaves together. */
+function HoldOrSpray({ bed }: { bed: Schemas["BrixBedView"] }) {
+  const clock = useClock();
+  const last = bed.pests[0];
+  const [r, setR] = useState({
+    pest: last?.pest ?? "",
+    count: "",
+    per: last?.per ?? "plant",
+    threshold: last ? String(last.threshold) : "",
+  });
+  const keep = useWrite(
+    (_: null, headers) => client.POST("/api/judge/pests", { body: { bedId: bed.bedId, ...r }, headers }),
+    () => setR({ ...r, count: "" }),
+  );
+  const field = (key: "pest" | "count" | "threshold", label: string, hint?: string) => (
+    <Field
+      label={label}
+      value={r[key]}
+      onChange={(v) => setR({ ...r, [key]: v })}
+      wrong={keep.error?.of(key)}
+      hint={hint}
+    />
+  );
+  return (
+    <section>
+      <h2 className="text-xl">Hold the spray?</h2>
+      {bed.hold?.value && (
+        <>
+          <p className="text-lg font-bold">{bed.hold.value.sentence}</p>
+          <Mind cautions={bed.hold.cautions} />
+          <Sum working={bed.hold.working} sure={bed.hold.sure} of="hold or spray" />
+        </>
+      )}
+      <form
+        className="grid gap-x-4 sm:grid-cols-2"
+        aria-label="Pests counted"
+        onSubmit={(e) => {
+          e.preventDefault();
+          keep.mutate(null);
+        }}
+      >
+        {field("pest", "Pest", "aphids")}
+        {field("count", "How many")}
+        <Pick
+          label="On"
+          value={r.per}
+          options={[
+            { value: "plant", name: "a plant" },
+            { value: "m²", name: "a square metre" },
+          ]}
+          onChange={(per) => setR({ ...r, per })}
+        />
+        {field("threshold", "Worth acting from", "by your local advice")}
+        <Button type="submit">Keep the count</Button>
+      </form>
+      <Wrong problem={keep.error} shown={["pest", "count", "threshold"]} />
+      <ul>
+        {bed.pests.slice(0, 5).map((p, i) => (
+          <li key={i} className="text-ash">
+            {clock.when(p.at)}: {p.count} {p.pest} a {p.per}, threshold {p.threshold}
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+/** Every visit; a slip is put right by reading it again, and the old one stays in the record. */
+function Visits({ bed }: { bed: Schemas["BrixBedView"] }) {
+  const clock = useClock();
+  const rows = [...bed.visits].reverse();
+  const [all, setAll] = useState(false);
+  return (
+    <section className="mt-5">
+      <h2 className="text-xl">Every visit</h2>
+      <div className="overflow-x-auto">
+        <table className="w-full">
+          <thead>
+            <tr className="text-left">
+              <th scope="col">when</th>
+              <th scope="col">leaf</th>
+              <th scope="col">sky</th>
+              <th scope="col">read</th>
+              <th scope="col">at 20 °C</th>
+              <th scope="col">
+                <span className="sr-only">put right</span>
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            {(all ? rows : rows.slice(0, 12)).map((v) => (
+              <tr key={v.id} className="border-t border-line">
+                <td>{clock.when(v.at)}</td>
+                <td>{v.weed ? `weed: ${v.weed}` : v.leafPosition}</td>
+                <td>{v.sky}</td>
+                <td>
+                  {v.asRead.map((x) => x.toFixed(1)).join(" ")} {v.dry > 0 && `${v.dry} dry`}
+                </td>
+                <td>
+                  {v.value.count > 0 ? v.value.mean.toFixed(1) : "dry"}
+                  {v.value.low95 !== null &&
+                    v.value.high95 !== null &&
+                    ` (${v.value.low95.toFixed(1)} to ${v.value.high95.toFixed(1)})`}
+                </td>
+                <td>
+                  <Link
+                    to={`/judge/brix?bed=${bed.bedId}&corrects=${v.id}&leaf=${v.leafPosition}`}
+                    aria-label={`put right: ${clock.when(v.at)}, ${v.leafPosition}`}
+                    className="text-clay underline"
+                  >
+                    put right
+                  </Link>
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+      {rows.length > 12 && (
+        <Button kind="plain" onClick={() => setAll(!all)}>
+          {all ? "the last twelve" : `all ${rows.length}`}
+        </Button>
+      )}
+    </section>
+  );
+}

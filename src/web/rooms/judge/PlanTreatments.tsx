@@ -1,0 +1,198 @@
+import { useState } from "react";
+import type { Schemas } from "../../api/client";
+import { Button } from "../../parts/Button";
+import { Field } from "../../parts/Field";
+import { Pick } from "../../parts/Pick";
+import { Tick } from "../../parts/Tick";
+import { crossed, cut, type Plan } from "./trialForm";
+
+interface Props {
+  plan: Plan;
+  set: (part: Partial<Plan>) => void;
+  inputs: Schemas["ShelfInputView"][];
+  wrong: (field: string) => string | undefined;
+}
+
+type Treatment = Schemas["TreatmentRequest"];
+
+const blank = (name: string, role: string): Treatment => ({
+  name,
+  levels: [name],
+  role,
+  inputId: null,
+  rate: "",
+  rateBasis: "perM2",
+  water: "",
+});
+
+/** What is compared: a control and water only offered; things crossed; doses as a ladder. */
+export function Treatments({ plan: p, set, inputs, wrong }: Props) {
+  const several = p.design === "factorial" || p.design === "split-plot";
+  const list = p.treatments ?? [];
+  const has = (role: string) => list.some((t) => t.role === role);
+  const change = (i: number, part: Partial<Treatment>) =>
+    set({ treatments: list.map((t, k) => (k === i ? { ...t, ...part } : t)) });
+  return (
+    <section>
+      <h2 className="text-xl">2 · What is compared</h2>
+      <Tick
+        on={p.liquid ?? false}
+        onToggle={() => set({ liquid: !p.liquid })}
+        label="It goes on as a liquid:"
+        under="plants often thank the water, so water only belongs beside it"
+      />
+      {several && <Crossing plan={p} set={set} wrong={wrong} />}
+      <ul>
+        {list.map((t, i) => (
+          <li key={i} className="border-t border-line py-2">
+            <div className="grid items-start gap-x-4 sm:grid-cols-[1.4fr_1fr]">
+              {several ? (
+                <p className="py-3 font-bold">{t.name}</p>
+              ) : (
+                <Field
+                  label={`Treatment ${i + 1}`}
+                  value={t.name ?? ""}
+                  onChange={(name) => change(i, { name, levels: [name] })}
+                  wrong={wrong(`treatments[${i}].name`)}
+                />
+              )}
+              <Pick
+                label="It is"
+                value={t.role ?? "treatment"}
+                options={[
+                  { value: "treatment", name: "what is tested" },
+                  { value: "control", name: "untreated control" },
+                  { value: "water", name: "water only" },
+                ]}
+                onChange={(role) => change(i, { role })}
+              />
+            </div>
+            {t.role !== "control" && (
+              <details>
+                <summary className="min-h-11 cursor-pointer content-center text-clay">
+                  how much of what{t.rate && `: ${t.rate}`}
+                </summary>
+                <div className="grid items-start gap-x-4 sm:grid-cols-2">
+                  <Pick
+                    label="From the shelf"
+                    value={String(t.inputId ?? "")}
+                    options={[
+                      { value: "", name: "nothing from the shelf" },
+                      ...inputs.map((x) => ({ value: String(x.id), name: x.name })),
+                    ]}
+                    onChange={(v) => change(i, { inputId: Number(v) || null })}
+                  />
+                  <Field
+                    label="Rate"
+                    value={t.rate ?? ""}
+                    onChange={(rate) => change(i, { rate })}
+                    wrong={wrong(`treatments[${i}].rate`)}
+                    hint="20 mL, 3 g, 5 L"
+                  />
+                  <Pick
+                    label="On"
+                    value={t.rateBasis ?? "perM2"}
+                    options={[
+                      { value: "perM2", name: "a square metre" },
+                      { value: "perPlot", name: "a plot" },
+                      { value: "perHa", name: "a hectare" },
+                    ]}
+                    onChange={(rateBasis) => change(i, { rateBasis })}
+                  />
+                  <Field
+                    label="Mixed with water, on a square metre"
+                    value={t.water ?? ""}
+                    onChange={(water) => change(i, { water })}
+                    wrong={wrong(`treatments[${i}].water`)}
+                    hint="1 L"
+                  />
+                </div>
+              </details>
+            )}
+            {!several && list.length > 2 && (
+              <Button
+                kind="plain"
+                onClick={() => set({ treatments: list.filter((_, k) => k !== i) })}
+                aria-label={`take it out: ${t.name}`}
+              >
+                take it out
+              </Button>
+            )}
+          </li>
+        ))}
+      </ul>
+      {!several && (
+        <p className="flex flex-wrap gap-3">
+          <Button onClick={() => set({ treatments: [...list, blank("", "treatment")] })}>One more</Button>
+          {!has("control") && (
+            <Button onClick={() => set({ treatments: [blank("nothing", "control"), ...list] })}>
+              Add an untreated control
+            </Button>
+          )}
+          {p.liquid && !has("water") && (
+            <Button onClick={() => set({ treatments: [...list, blank("water only", "water")] })}>Add water only</Button>
+          )}
+        </p>
+      )}
+      {!has("control") && (
+        <Field
+          label="No untreated control: why not?"
+          value={p.noControlWhy ?? ""}
+          onChange={(noControlWhy) => set({ noControlWhy })}
+          wrong={wrong("noControlWhy")}
+          hint="kept beside the verdict"
+        />
+      )}
+      {p.liquid && !has("water") && !several && (
+        <Field
+          label="No water only: why not?"
+          value={p.noWaterWhy ?? ""}
+          onChange={(noWaterWhy) => set({ noWaterWhy })}
+          wrong={wrong("noWaterWhy")}
+          hint="kept beside the verdict"
+        />
+      )}
+    </section>
+  );
+}
+
+/** Two things crossed: each with its levels, the first of each being without. */
+function Crossing({ plan: p, set, wrong }: Omit<Props, "inputs">) {
+  const start = (f: number) => [...new Set((p.treatments ?? []).map((t) => t.levels?.[f] ?? ""))].join(", ");
+  const [texts, setTexts] = useState<string[]>([start(0), start(1)]);
+  const factors = [p.factors?.[0] ?? "", p.factors?.[1] ?? ""];
+  const type = (f: number, text: string) => {
+    const next = texts.map((t, i) => (i === f ? text : t));
+    setTexts(next);
+    const levels = next.map(cut);
+    if (levels.some((l) => l.length === 0)) return;
+    set({
+      factors,
+      treatments: crossed(levels).map((l, i) => ({
+        ...blank(l.join(", "), i === 0 ? "control" : "treatment"),
+        levels: l,
+      })),
+    });
+  };
+  return (
+    <div className="grid gap-x-4 sm:grid-cols-2">
+      {factors.map((name, f) => (
+        <div key={f}>
+          <Field
+            label={p.design === "split-plot" ? (f === 0 ? "On whole plots" : "Within them") : `Factor ${f + 1}`}
+            value={name}
+            onChange={(v) => set({ factors: factors.map((x, i) => (i === f ? v : x)) })}
+            wrong={f === 0 ? wrong("factors") : undefined}
+            hint="char, soil, seaweed"
+          />
+          <Field
+            label={`Its levels, without first`}
+            value={texts[f] ?? ""}
+            onChange={(v) => type(f, v)}
+            hint="none, seaweed · no char, 5 % char, 15 % char"
+          />
+        </div>
+      ))}
+    </div>
+  );
+}

@@ -1,0 +1,173 @@
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { client, must, type Problem, type Schemas } from "../../api/client";
+import { Button } from "../../parts/Button";
+import { Choice } from "../../parts/Choice";
+import { Field } from "../../parts/Field";
+import { Room } from "../../parts/Room";
+import { Wrong } from "../../parts/Wrong";
+import { JudgeNav } from "./JudgeNav";
+import { PracticeField, Tries } from "./PracticeDrawings";
+
+const layouts = [
+  { value: "halves", name: "one side against the other" },
+  { value: "alternate", name: "turn and turn about" },
+  { value: "random", name: "by lot over the whole" },
+  { value: "blocks", name: "in blocks across the slope" },
+] as const;
+
+const words = [
+  { value: "works", name: "it works" },
+  { value: "some effect, perhaps not worth it", name: "some effect, perhaps not worth it" },
+  { value: "no useful difference", name: "no useful difference" },
+  { value: "does harm", name: "it does harm" },
+  { value: "cannot tell yet", name: "I can’t tell yet" },
+] as const;
+
+/** The trainer: a field with a hidden truth. Choose, harvest, decide; then see the truth, and a thousand such fields. */
+export function PlotPractice() {
+  const [seed, setSeed] = useState(1);
+  const [replicates, setReplicates] = useState("4");
+  const [layout, setLayout] = useState<(typeof layouts)[number]["value"]>("halves");
+  const [laid, setLaid] = useState(false);
+  const [decision, setDecision] = useState<string | null>(null);
+  const asked: Schemas["PracticePlotQuestion"] = laid
+    ? { seed, replicates: /^\d+$/.test(replicates.trim()) ? Number(replicates) : null, layout, decision }
+    : { seed, replicates: null, layout: null, decision: null };
+  const field = useQuery<Schemas["WorkedOfPracticePlotAnswer"], Problem>({
+    queryKey: ["practice-plot", JSON.stringify(asked)],
+    queryFn: () => must(client.POST("/api/judge/practice", { body: asked })),
+    placeholderData: keepPreviousData,
+    retry: false,
+    refetchInterval: false,
+    staleTime: Infinity,
+  });
+  const p = field.data?.value;
+  const truth = decision ? p?.truth : null;
+  const anew = () => {
+    setSeed(seed + 1);
+    setLaid(false);
+    setDecision(null);
+  };
+  return (
+    <Room
+      title="Practice plot"
+      under="Made-up fields by a model. Nothing is kept, and nothing is scored."
+      peek={truth ? (truth.decidedRight ? "You were right" : "See the truth") : "Choose, harvest, decide"}
+      bench={
+        <>
+          <JudgeNav />
+          <p className="text-lg">{p?.story}</p>
+          {!laid ? (
+            <form
+              className="mt-3"
+              onSubmit={(e) => {
+                e.preventDefault();
+                setLaid(true);
+              }}
+            >
+              <div className="max-w-xs">
+                <Field
+                  label="Plots of each"
+                  inputMode="numeric"
+                  value={replicates}
+                  onChange={setReplicates}
+                  hint="1 to 20"
+                />
+              </div>
+              <Choice label="How they lie" value={layout} options={layouts} onChange={setLayout} />
+              <Button type="submit" kind="filled" className="mt-3">
+                Lay it out, and harvest
+              </Button>
+            </form>
+          ) : field.error ? (
+            <>
+              <Wrong problem={field.error} />
+              <Button onClick={() => setLaid(false)}>Choose again</Button>
+            </>
+          ) : (
+            p &&
+            p.plots.length > 0 && (
+              <>
+                <PracticeField plots={p.plots} />
+                <p className="text-lg">
+                  {p.answer?.sentence} <span className="text-ash">({p.answer?.test.name})</span>
+                </p>
+              </>
+            )
+          )}
+          {truth && <Tries truth={truth} worth={p!.worth} />}
+        </>
+      }
+      slate={
+        !laid ? (
+          <p className="text-lg">
+            Two things make a field lie: it slopes, and it strays. Replicates calm the straying; how they lie decides
+            what becomes of the slope.
+          </p>
+        ) : truth ? (
+          <>
+            <h2 className={`text-2xl ${truth.decidedRight ? "text-moss" : "text-straw"}`}>
+              {truth.decidedRight ? "✓ You were right." : "▲ Look again."}
+            </h2>
+            <p className="text-lg">{truth.account}</p>
+            <h3 className="text-lg">In a thousand such fields your choice</h3>
+            <p className="text-lg font-bold">
+              was right {(truth.yours.right * 10).toFixed(1)} times in ten, wrong {(truth.yours.wrong * 10).toFixed(1)},
+              and could not tell in the rest.
+            </p>
+            <table className="w-full">
+              <caption className="text-left font-bold">Other choices on the same field</caption>
+              <thead>
+                <tr>
+                  <th scope="col" className="text-left">
+                    layout
+                  </th>
+                  <th scope="col" className="text-right">
+                    right
+                  </th>
+                  <th scope="col" className="text-right">
+                    wrong
+                  </th>
+                </tr>
+              </thead>
+              <tbody>
+                {truth.others.map((o) => (
+                  <tr key={o.name} className="border-t border-line">
+                    <td>{o.name}</td>
+                    <td className="text-right">{(o.right * 10).toFixed(1)} in ten</td>
+                    <td className="text-right">{(o.wrong * 10).toFixed(1)} in ten</td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+            <p className="flex flex-wrap gap-3">
+              <Button kind="filled" onClick={anew}>
+                Another field
+              </Button>
+              <Button
+                onClick={() => {
+                  setLaid(false);
+                  setDecision(null);
+                }}
+              >
+                The same field, laid otherwise
+              </Button>
+            </p>
+          </>
+        ) : (
+          <section>
+            <h2 className="text-xl">What do you make of it?</h2>
+            <ul className="flex flex-col gap-2">
+              {words.map((w) => (
+                <li key={w.value}>
+                  <Button onClick={() => setDecision(w.value)}>{w.name}</Button>
+                </li>
+              ))}
+            </ul>
+          </section>
+        )
+      }
+    />
+  );
+}

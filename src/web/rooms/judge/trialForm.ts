@@ -1,0 +1,107 @@
+import type { Schemas } from "../../api/client";
+
+export type Plan = Schemas["TrialRequest"];
+
+/** Levels as typed, "no char, 5 % char", one by one. */
+export const cut = (text: string) =>
+  text
+    .split(",")
+    .map((s) => s.trim())
+    .filter(Boolean);
+
+/** Every level of each factor with every level of the others, in order. */
+export function crossed(levels: string[][]): string[][] {
+  return levels.reduce<string[][]>((sets, of) => sets.flatMap((s) => of.map((l) => [...s, l])), [[]]);
+}
+
+/** A first plan: from a template, or with sensible values standing in it. */
+export function begin(template: Schemas["TrialTemplate"] | undefined, beds: Schemas["BedView"][]): Plan {
+  const kind = template?.kind ?? "beds";
+  const [length, width] =
+    kind === "pots" ? ["3 m", "1.2 m"] : kind === "strips" ? ["100 m", "60 m"] : ["30 m", "1.2 m"];
+  const levels = template?.levels ?? [["nothing", "water only", "tea"]];
+  const treatments = crossed(levels.map((l) => [...l])).map((l, i) => ({
+    name: l.join(", "),
+    levels: l,
+    role: i === 0 ? "control" : l.includes("water only") ? "water" : "treatment",
+    inputId: null,
+    rate: "",
+    rateBasis: "perM2",
+    water: "",
+  }));
+  return {
+    templateId: template?.id ?? null,
+    question: template?.question ?? "",
+    crop: beds[0]?.crop ?? "",
+    season: "this season",
+    displaces: template?.displaces ?? "",
+    design: template?.design ?? "blocks",
+    kind,
+    liquid: template?.liquid ?? true,
+    factors: [...(template?.factors ?? ["treatment"])],
+    treatments,
+    replicates: template?.replicates ?? 5,
+    noise: "",
+    worthHaving: "",
+    money: { costPerHa: null, pricePerUnit: null, basis: "perM2", plotM2: null },
+    places: [{ name: beds[0]?.name ?? "the bench", length, width }],
+    measures: (template?.measures ?? ["yieldM2"]).map((kindId) => ({
+      kindId,
+      outOf: kindId === "up" || kindId === "incidence" || kindId === "fruitSet" || kindId === "stayed" ? 24 : null,
+      dates: "last",
+      lowerIsBetter: false,
+    })),
+    noControlWhy: "",
+    noWaterWhy: "",
+    blind: true,
+    version: null,
+  };
+}
+
+/** A trial as it was kept, to be changed. */
+export function again(t: Schemas["TrialView"], kinds: Schemas["MeasureKind"][]): Plan {
+  const basis = { m: "perM2", plot: "perPlot", hectare: "perHa" };
+  return {
+    version: t.version,
+    templateId: t.templateId,
+    question: t.question,
+    crop: t.crop,
+    season: t.season,
+    displaces: t.displaces,
+    design: t.design,
+    kind: t.kind,
+    liquid: t.liquid,
+    factors: [...t.factors],
+    treatments: t.treatments.map((x) => {
+      const [, rate = "", on = "m"] = /^(.*) a (m|plot|hectare)/.exec(x.rate ?? "") ?? [];
+      return {
+        name: x.name,
+        levels: [...x.levels],
+        role: x.role,
+        inputId: x.inputId,
+        rate,
+        rateBasis: basis[on as "m"],
+        water: x.water ?? "",
+      };
+    }),
+    replicates: t.replicates,
+    noise: t.noiseSays === "as you stated" ? String(t.noise) : "",
+    worthHaving: t.worthHaving === null ? "" : String(t.worthHaving),
+    money: t.money ?? { costPerHa: null, pricePerUnit: null, basis: "perM2", plotM2: null },
+    places: t.places.map((p) => ({ name: p.name, length: p.lengthShown, width: p.widthShown })),
+    measures: t.measures.map((m) => ({
+      kindId: kinds.find((k) => k.name === m.name && k.unit === m.unit)?.id ?? null,
+      name: m.name,
+      unit: m.unit,
+      kind: m.kind,
+      low: m.low,
+      high: m.high,
+      lowerIsBetter: m.lowerIsBetter,
+      outOf: m.outOf,
+      dates: m.dates,
+    })),
+    noControlWhy: t.noControlWhy,
+    noWaterWhy: t.noWaterWhy,
+    blind: t.blind,
+  };
+}
