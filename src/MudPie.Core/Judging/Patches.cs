@@ -83,7 +83,7 @@ public static class Patches
         var note = carrier is { } c && winner is not null && c.Mean - water.Mean > Yes / 2 ? " Its carrier alone did much of that." : "";
         var sentence = winner is null
             ? $"No candidate lifted the leaves {Say.Number(Yes)} °Bx over water with its whole interval above nought. {(candidates.Any(l => l.Word == "cannot tell yet") ? "Not told yet; more patches would." : "Leave them on the shelf.")}"
-            : $"{winner}: a lift of {Say.Fixed(candidates.First(l => l.Candidate == winner).Lift, 1)} °Bx over water.{note} One hour on one day: a hint of what the crop lacks, not of what it will yield.";
+            : $"{char.ToUpperInvariant(winner[0])}{winner[1..]}: a lift of {Say.Fixed(candidates.First(l => l.Candidate == winner).Lift, 1)} °Bx over water.{note} One hour on one day: a hint of what the crop lacks, not of what it will yield.";
         return Worked.Of(
             new PatchAnswer(water.Mean, lifts, winner, sentence),
             "°Bx",

@@ -121,7 +121,7 @@ internal static class DemoJudging
         string[] char3 = ["no char", "5 % char", "15 % char"];
         string[] soils = ["silty clay", "sandy loam"];
         var trial = Make(db, new(
-            "Does charged char at 5 or 15 % lift beetroot, in two soils?", "beetroot", "this season", "factorial", "pots", false, ["char", "soil"], [.. char3.SelectMany(c => soils.Select(s => new[] { c, s }))], ["control", "control", "treatment", "treatment", "treatment", "treatment"], 4,
+            "Does charged char at 5 or 15\u00A0% lift beetroot, in two soils?", "beetroot", "this season", "factorial", "pots", false, ["char", "soil"], [.. char3.SelectMany(c => soils.Select(s => new[] { c, s }))], ["control", "control", "treatment", "treatment", "treatment", "treatment"], 4,
             [new("Nursery Bench", 7.5, 1.2)], "height", 2, "char", 831, 31, null), now, dates: "mean");
         trial.Displaces = "Char takes the place of coir by volume; the rest of the mix is alike.";
         trial.Noise = 1.4;

@@ -1,4 +1,5 @@
 using Microsoft.EntityFrameworkCore;
+using Microsoft.Extensions.Caching.Memory;
 using MudPie.Core.Judging.Trials;
 using MudPie.Core.Measures;
 using MudPie.Core.Workings;
@@ -26,23 +27,34 @@ public static class TrialEndpoints
         api.MapGet("/judge/trials/{id:int}/key", Key).Produces<IReadOnlyList<PlotView>>().ProducesProblem(404);
     }
 
-    private static async Task<IResult> List(HoldingDb db, TrialDesk desk)
+    private static async Task<IResult> List(HoldingDb db, TrialDesk desk, IMemoryCache cache)
     {
-        var trials = await db.Trials.AsNoTracking().OrderByDescending(t => t.CreatedAt).ThenByDescending(t => t.Id).Take(100).Select(t => new { t.Id, t.State, t.Blind, t.CodesOpenedAt, Plots = t.Plots.Count, Measured = db.TrialReadings.Count(r => r.TrialId == t.Id) }).ToListAsync();
+        var trials = await db.Trials.AsNoTracking().OrderByDescending(t => t.CreatedAt).ThenByDescending(t => t.Id).Take(100).Select(t => new { t.Id, t.Version, t.State, Plots = t.Plots.Count, Measured = db.TrialReadings.Count(r => r.TrialId == t.Id), Last = db.TrialReadings.Where(r => r.TrialId == t.Id).Max(r => (int?)r.Id) ?? 0 }).ToListAsync();
         var lines = new List<TrialLine>();
         foreach (var row in trials)
         {
-            var t = (await desk.Find(row.Id))!;
-            var (word, says) = (default(string), t.State switch { "planned" => row.Plots == 0 ? "planned; not yet drawn" : "drawn; not yet begun", "growing" => row.Measured == 0 ? "growing; nothing measured yet" : $"growing; {row.Measured} figures so far", _ => "ended" });
-            if (row.Measured > 0 && !TrialDesk.Shut(t) && t.Measures.Count > 0 && TrialAnalysis.Of(TrialDesk.Ask(t, t.Measures[0], await desk.Standing(t.Id))) is { Refused: null } told)
+            // A verdict holds until the trial or its figures change.
+            var line = await cache.GetOrCreateAsync($"trial-line {row.Id} {row.Version} {row.Last}", entry =>
             {
-                (word, says) = (t.Design == "pair" && told.Value.NoiseDf is null ? "a look, not a test" : told.Value.Verdict, told.Value.Sentence);
-            }
-
-            lines.Add(new TrialLine(t.Id, t.Question, t.Crop, t.Season, t.Design, t.State, row.Plots, says, word, t.IsDemo));
+                entry.SetSize(1);
+                return Line(row.Id, row.State, row.Plots, row.Measured, desk);
+            });
+            lines.Add(line!);
         }
 
         return TypedResults.Ok(lines);
+    }
+
+    private static async Task<TrialLine> Line(int id, string state, int plots, int measured, TrialDesk desk)
+    {
+        var t = (await desk.Find(id))!;
+        var (word, says) = (default(string), state switch { "planned" => plots == 0 ? "planned; not yet drawn" : "drawn; not yet begun", "growing" => measured == 0 ? "growing; nothing measured yet" : $"growing; {measured} figures so far", _ => "ended" });
+        if (measured > 0 && !TrialDesk.Shut(t) && t.Measures.Count > 0 && TrialAnalysis.Of(TrialDesk.Ask(t, t.Measures[0], await desk.Standing(t.Id))) is { Refused: null } told)
+        {
+            (word, says) = (t.Design == "pair" && told.Value.NoiseDf is null ? "a look, not a test" : told.Value.Verdict, told.Value.Sentence);
+        }
+
+        return new TrialLine(t.Id, t.Question, t.Crop, t.Season, t.Design, t.State, plots, says, word, t.IsDemo);
     }
 
     private static Task<IResult> Make(TrialRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>

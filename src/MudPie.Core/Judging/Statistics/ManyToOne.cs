@@ -9,7 +9,7 @@ namespace MudPie.Core.Judging.Statistics;
 /// </remarks>
 public sealed class ManyToOne
 {
-    private static readonly (double Z, double Weight)[] Normal = [.. Quadrature.Nodes(-8.5, 8.5, 4).Select(n => (n.X, n.Weight * Distribution.Density(n.X)))];
+    private static readonly (double Z, double Weight)[] Normal = [.. Quadrature.Nodes(-8, 8, 2).Select(n => (n.X, n.Weight * Distribution.Density(n.X)))];
 
     private readonly double[,] _correlation;
     private readonly double _df;

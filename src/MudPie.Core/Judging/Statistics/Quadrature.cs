@@ -34,17 +34,29 @@ internal static class Quadrature
             return f(1);
         }
 
-        var chi = new MathNet.Numerics.Distributions.ChiSquared(df);
-        // All but 2e-13 of the distribution; in u = ln s the density is smooth down to one degree of freedom.
-        var (low, high) = (0.5 * Math.Log(chi.InverseCumulativeDistribution(1e-13) / df), 0.5 * Math.Log(chi.InverseCumulativeDistribution(1 - 1e-13) / df));
-        var sum = 0.0;
-        foreach (var (u, weight) in Nodes(low, high, df < 5 ? 6 : 3))
+        if (Scales.Count > 400)
         {
-            var x = df * Math.Exp(2 * u);
-            sum += weight * chi.Density(x) * 2 * x * f(Math.Exp(u));
+            Scales.Clear();
+        }
+
+        var sum = 0.0;
+        foreach (var (s, weight) in Scales.GetOrAdd(df, ScaleNodes))
+        {
+            sum += weight * f(s);
         }
 
         return sum;
+    }
+
+    // A quantile asks for the same degrees of freedom many times over, and their ends are slow to find.
+    private static readonly System.Collections.Concurrent.ConcurrentDictionary<double, (double S, double Weight)[]> Scales = new();
+
+    private static (double S, double Weight)[] ScaleNodes(double df)
+    {
+        var chi = new MathNet.Numerics.Distributions.ChiSquared(df);
+        // All but 2e-13 of the distribution; in u = ln s the density is smooth down to one degree of freedom.
+        var (low, high) = (0.5 * Math.Log(chi.InverseCumulativeDistribution(1e-13) / df), 0.5 * Math.Log(chi.InverseCumulativeDistribution(1 - 1e-13) / df));
+        return [.. Nodes(low, high, df < 5 ? 4 : 2).Select(n => (Math.Exp(n.X), n.Weight * chi.Density(df * Math.Exp(2 * n.X)) * 2 * df * Math.Exp(2 * n.X)))];
     }
 
     /// <summary>A root by Brent's (1973) method, to the tolerance that statistics programs customarily stop at, so that figures agree with theirs to the last digit shown.</summary>
@@ -115,6 +127,6 @@ internal static class Quadrature
             high *= 2;
         }
 
-        return MathNet.Numerics.RootFinding.Brent.FindRoot(x => f(x) - target, low, high, 1e-11, 200);
+        return MathNet.Numerics.RootFinding.Brent.FindRoot(x => f(x) - target, low, high, 1e-9, 200);
     }
 }

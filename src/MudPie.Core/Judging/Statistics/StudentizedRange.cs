@@ -9,7 +9,7 @@ namespace MudPie.Core.Judging.Statistics;
 /// </remarks>
 public static class StudentizedRange
 {
-    private static readonly (double Z, double Weight, double Phi)[] Normal = [.. Quadrature.Nodes(-8.5, 8.5, 6).Select(n => (n.X, n.Weight * Distribution.Density(n.X), Distribution.Phi(n.X)))];
+    private static readonly (double Z, double Weight, double Phi)[] Normal = [.. Quadrature.Nodes(-8, 8, 3).Select(n => (n.X, n.Weight * Distribution.Density(n.X), Distribution.Phi(n.X)))];
 
     /// <summary>P(Q ≤ q).</summary>
     /// <param name="q">0 or more; below it nothing.</param>

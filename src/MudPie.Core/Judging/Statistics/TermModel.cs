@@ -24,7 +24,8 @@ internal sealed class TermModel
         _fit = Fit(terms, y);
     }
 
-    public double Rss => _fit.Rss;
+    /// <summary>Sum of squares left; nothing where it is only the rounding of figures that are all alike.</summary>
+    public double Rss => _fit.Rss <= 1e-22 * LinearModel.Dot(_y, _y) ? 0 : _fit.Rss;
 
     public int Df => _y.Count - _fit.Rank;
 
@@ -45,7 +46,7 @@ internal sealed class TermModel
     {
         List<Term> without = [.. _terms.Where(t => t != term && !term.Within(t))];
         var (small, large) = (Fit(without, _y), Fit([.. without, term], _y));
-        var (df, ss) = (large.Rank - small.Rank, Math.Max(0, small.Rss - large.Rss));
+        var (df, ss) = (large.Rank - small.Rank, small.Rss - large.Rss <= 1e-22 * LinearModel.Dot(_y, _y) ? 0 : small.Rss - large.Rss);
         var ms = df > 0 ? ss / df : 0;
         var f = df > 0 && errorMs > 0 ? ms / errorMs : (double?)null;
         return new AnovaLine(term.Name, df, ss, ms, f, f is { } v ? Distribution.UpperF(v, df, errorDf) : null);

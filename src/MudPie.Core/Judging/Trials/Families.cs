@@ -43,7 +43,7 @@ internal static class Families
             .. cells.SelectMany((first, i) => cells.Skip(i + 1).Select(second =>
             {
                 var (difference, se) = Between(model, second, first, ms);
-                double? t = critical is null ? null : difference / se;
+                double? t = critical is null || se == 0 ? null : difference / se;
                 return new TrialComparison(term, $"{second.Name}-{first.Name}", second.Name, first.Name, difference, difference - (critical * se), difference + (critical * se), t, critical is null ? null : df,
                     t is { } at ? Tail(at, cells.Count, df) : null);
             })),
@@ -68,7 +68,7 @@ internal static class Families
         var law = new ManyToOne(Correlation(model, control, others), df);
         var critical = law.Critical(0.05);
         var list = others.Zip(raw, (o, d) => new TrialComparison(
-            term, $"{o.Name} - {control.Name}", o.Name, control.Name, d.Difference, d.Difference - (critical * d.Se), d.Difference + (critical * d.Se), d.Difference / d.Se, df, P(law, d.Difference / d.Se, others.Count, df))).ToList();
+            term, $"{o.Name} - {control.Name}", o.Name, control.Name, d.Difference, d.Difference - (critical * d.Se), d.Difference + (critical * d.Se), d.Se > 0 ? d.Difference / d.Se : null, df, d.Se > 0 ? P(law, d.Difference / d.Se, others.Count, df) : null)).ToList();
         return (list, looked > 1 ? law.Critical(0.05 / looked) : critical);
     }
 
@@ -87,7 +87,7 @@ internal static class Families
     private static (double Difference, double Se) Between(TermModel model, Cell a, Cell b, double ms)
     {
         var of = model.Of([.. a.L.Zip(b.L, (x, y) => x - y)]);
-        return of is { } d ? (d.Estimate, Math.Sqrt(ms * d.VarianceShare)) : (a.Mean - b.Mean, Math.Sqrt(ms * (a.VarianceShare + b.VarianceShare)));
+        return of is { } d ? (Math.Abs(d.Estimate) < 1e-12 * (Math.Abs(a.Mean) + Math.Abs(b.Mean)) ? 0 : d.Estimate, Math.Sqrt(ms * d.VarianceShare)) : (a.Mean - b.Mean, Math.Sqrt(ms * (a.VarianceShare + b.VarianceShare)));
     }
 
     private static double[,] Correlation(TermModel model, Cell control, IReadOnlyList<Cell> others)

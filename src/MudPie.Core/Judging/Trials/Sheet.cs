@@ -39,7 +39,7 @@ internal sealed record Sheet
     public static Worked<TrialAnswer> Write(TrialQuestion q, IReadOnlyList<TrialRow> rows, Sheet s)
     {
         double? sd = s.Df >= 1 && double.IsFinite(s.Ms) ? Math.Sqrt(s.Ms) : null;
-        var compared = s.Dunnett.Count(c => !q.Bystanders.Contains(c.Of));
+        var compared = s.Dunnett.Count;
         var verdicts = s.Dunnett.Select(c =>
         {
             var se = c.T is { } t && t != 0 ? c.Difference / t : c.Upper is { } u ? (u - c.Difference) / s.Wide : null;

@@ -95,7 +95,7 @@ public static class TrialAnalysis
         var se = Math.Sqrt(a.V + b.V);
         var df = se > 0 ? (a.V + b.V) * (a.V + b.V) / ((a.V * a.V / (a.Count - 1)) + (b.V * b.V / (b.Count - 1))) : a.Count + b.Count - 2;
         var (difference, half) = (b.Mean - a.Mean, Distribution.CriticalT(0.05, df) * se);
-        var compared = new TrialComparison(factor.Name, $"{b.Name} - {a.Name}", b.Name, a.Name, difference, difference - half, difference + half, difference / se, df, Distribution.TwoSidedT(difference / se, df));
+        var compared = new TrialComparison(factor.Name, $"{b.Name} - {a.Name}", b.Name, a.Name, difference, difference - half, difference + half, se > 0 ? difference / se : null, df, se > 0 ? Distribution.TwoSidedT(difference / se, df) : null);
         return new Sheet
         {
             Test = new("Welch’s t", "Two treatments laid at random, and no reason to think that both stray alike."),

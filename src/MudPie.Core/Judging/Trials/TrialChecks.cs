@@ -108,6 +108,12 @@ internal static class TrialChecks
             yield break;
         }
 
+        if (s.Ms == 0)
+        {
+            yield return "Plots treated alike are alike to the last digit: check that figures were not copied, or rounded too far.";
+            yield break;
+        }
+
         if (s.Df < 4)
         {
             yield return $"Only {Say.Number(s.Df)} degrees of freedom tell the noise: intervals are wide for that reason alone.";

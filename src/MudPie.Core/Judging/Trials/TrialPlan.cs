@@ -150,8 +150,14 @@ public static class ReplicatesPlan
             new ReplicatesCurve(points, needed, here, Sentence(here, needed, line, unit)),
             "plots of each",
             Evidence.ChemistryOrPhysics,
-            [new("chance", "1 − T(t₁₋α⁄₂; ν, δ √(n ÷ 2) ÷ σ)", $"noise {Say.Number(noise)}, worth {Say.Number(line)}{Say.Unit(unit)}, α 0.05 ÷ {k - 1}", $"{Say.Number(10 * here.Power, 2)} times in ten with {now}", "non-central t; Cohen 1988")]);
+            [new("chance", "1 − T(t₁₋α⁄₂; ν, δ √(n ÷ 2) ÷ σ)", $"noise {Say.Number(noise)}, worth {Say.Number(line)}{Say.Unit(unit)}, α 0.05 ÷ {k - 1}", $"{Say.Number(10 * here.Power, 2)} times in ten with {now}", "non-central t; Cohen 1988")],
+            forks: [Replication(here, needed)]);
     }
+
+    private static Fork Replication(ReplicatesPoint now, int? needed) => new(
+        "replication", "How many plots of each are enough?",
+        [new("pair", "side by side is enough", "one of each: a look, not a test"), new("four", "four or more, and as many as the noise asks for", needed is { } n ? $"{n} here" : "more than forty here: measure more evenly")],
+        "four", now.Replicates < 4 ? "pair" : "four", "Two plots differ by themselves; without replicates nothing tells that from what was done.", Evidence.ChemistryOrPhysics, "Whether a difference can be told from chance.");
 
     private static string Sentence(ReplicatesPoint now, int? needed, double line, string unit)
     {

@@ -1,4 +1,5 @@
 import type { Schemas } from "../../api/client";
+import { ForkMark } from "../../parts/ForkMark";
 import { Sum } from "../../parts/Sum";
 
 /** How likely a difference worth having is to be seen, by plots of each, with the present choice on it. */
@@ -10,7 +11,9 @@ export function PowerCurve({ curve }: { curve: Schemas["WorkedOfReplicatesCurve"
   const points = c.points.filter((p) => p.replicates <= most);
   return (
     <section>
-      <h3 className="text-lg">How many plots does it take?</h3>
+      <h3 className="text-lg">
+        How many plots does it take? <ForkMark fork={curve.forks[0]} />
+      </h3>
       <p className="text-lg font-bold" aria-live="polite">
         {c.sentence}
       </p>

@@ -19,6 +19,14 @@ export function begin(template: Schemas["TrialTemplate"] | undefined, beds: Sche
   const kind = template?.kind ?? "beds";
   const [length, width] =
     kind === "pots" ? ["3 m", "1.2 m"] : kind === "strips" ? ["100 m", "60 m"] : ["30 m", "1.2 m"];
+  // A claim about garlic begins on the beds that grow garlic.
+  const fit = beds.filter(
+    (b) => template && b.crop.split(/[ ,]/)[0]!.length > 2 && template.question.includes(b.crop.split(/[ ,]/)[0]!),
+  );
+  const on = fit.length > 0 ? fit : beds;
+  const places = (kind === "beds" ? on.slice(0, fit.length > 0 ? (template?.replicates ?? 5) : 1) : on.slice(0, 1)).map(
+    (b) => ({ name: b.name, length, width }),
+  );
   const levels = template?.levels ?? [["nothing", "water only", "tea"]];
   const treatments = crossed(levels.map((l) => [...l])).map((l, i) => ({
     name: l.join(", "),
@@ -32,7 +40,7 @@ export function begin(template: Schemas["TrialTemplate"] | undefined, beds: Sche
   return {
     templateId: template?.id ?? null,
     question: template?.question ?? "",
-    crop: beds[0]?.crop ?? "",
+    crop: on[0]?.crop ?? "",
     season: "this season",
     displaces: template?.displaces ?? "",
     design: template?.design ?? "blocks",
@@ -44,7 +52,7 @@ export function begin(template: Schemas["TrialTemplate"] | undefined, beds: Sche
     noise: "",
     worthHaving: "",
     money: { costPerHa: null, pricePerUnit: null, basis: "perM2", plotM2: null },
-    places: [{ name: beds[0]?.name ?? "the bench", length, width }],
+    places: places.length > 0 ? places : [{ name: "the bench", length, width }],
     measures: (template?.measures ?? ["yieldM2"]).map((kindId) => ({
       kindId,
       outOf: kindId === "up" || kindId === "incidence" || kindId === "fruitSet" || kindId === "stayed" ? 24 : null,
