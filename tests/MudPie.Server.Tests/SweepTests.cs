@@ -32,7 +32,7 @@ public sealed class SweepTests
     public async Task Nothing_that_is_only_looked_at_breaks_in_the_demo()
     {
         using var h = new TestHolding(demo: true);
-        foreach (var id in new[] { "5", "14" })
+        foreach (var id in new[] { "1", "2", "5", "14" })
         {
             await Look(h, id);
         }
@@ -75,6 +75,20 @@ public sealed class SweepTests
         ("/api/notes", """{"text":"o2 7.7 barrel"}"""),
         ("/api/notes", """{"text":"used 10 ml kelp on ridge bed 2","cautionsSeen":["spraying","run-off"]}"""),
         ("/api/notes", """{"text":"brix 8.8 9.0 8.9 ridge bed 3 18 c"}"""),
+        ("/api/judge/trials", """{"question":"Does it?","crop":"fennel","design":"pair","kind":"strips","factors":["t"],"treatments":[{"name":"nothing","role":"control"},{"name":"tea"}],"replicates":1,"places":[{"name":"Ridge Bed 4","length":"30 m","width":"1.2 m"}],"measures":[{"kindId":"brix"}]}"""),
+        ("/api/judge/trials/5/layout", "{}"),
+        ("/api/judge/trials/5/steps", """{"step":"start"}"""),
+        ("/api/judge/trials/2/steps", """{"step":"open"}"""),
+        ("/api/judge/trials/csv", """{"csv":"t,y\na,1\na,2\nb,3\nb,4","question":"Is b more?","crop":"oats","design":"random","responses":["y"],"factors":["t"]}"""),
+        ("/api/judge/across", """{"name":"A claim","unit":"kg"}"""),
+        ("/api/judge/across/1/results", """{"label":"here","difference":"0.1","standardError":"0.05"}"""),
+        ("/api/judge/across/1/file", """{"csv":"label,difference,standard_error\nthere,0.2,0.1"}"""),
+        ("/api/judge/across/results/1/out", """{"why":"other soil"}"""),
+        ("/api/judge/patches", """{"bedId":6,"candidates":[{"inputId":10,"ratePerHa":"5 L"}]}"""),
+        ("/api/judge/meters", """{"name":"the new one","corrects":true}"""),
+        ("/api/judge/meters/1/zero", """{"showed":"0.2"}"""),
+        ("/api/judge/pests", """{"bedId":6,"pest":"aphids","count":"4","per":"plant","threshold":"10"}"""),
+        ("/api/judge/brix", """{"bedId":6,"readings":"8.1 8.3","temperature":"20","leafPosition":"top","sky":"clear"}"""),
         ("/api/brew/batches/15/move", """{"useAt":"2026-06-11T20:00:00Z"}"""),
     ];
 
@@ -99,7 +113,8 @@ public sealed class SweepTests
     }
 
     private static async Task<string> Everything(TestHolding h) =>
-        await h.Http.GetStringAsync("/api/book/book.csv") + await h.Http.GetStringAsync("/api/put-out/programmes") + await h.Http.GetStringAsync("/api/brew/batches/14") + await h.Http.GetStringAsync("/api/brew/batches") + await h.Http.GetStringAsync("/api/put-out/sprayers");
+        await h.Http.GetStringAsync("/api/book/book.csv") + await h.Http.GetStringAsync("/api/put-out/programmes") + await h.Http.GetStringAsync("/api/brew/batches/14") + await h.Http.GetStringAsync("/api/brew/batches") + await h.Http.GetStringAsync("/api/put-out/sprayers")
+        + await h.Http.GetStringAsync("/api/judge/trials") + await h.Http.GetStringAsync("/api/judge/across") + await h.Http.GetStringAsync("/api/judge/patches") + await h.Http.GetStringAsync("/api/judge/meters") + await h.Http.GetStringAsync("/api/judge/brix/bed/6");
 
     [Fact]
     public async Task Forty_hands_at_once_lose_nothing_and_double_nothing()

@@ -100,6 +100,7 @@ public static class TodayEndpoints
         }
 
         items.AddRange(await TodayMore.Of(db, clock));
+        items.AddRange(await TodayJudging.Of(db, clock));
         var (now, soon) = (clock.Now, DateOnly.FromDateTime(local(clock.Now).DateTime).AddDays(1));
         // Worth saying where the weather is known and something is there to go out.
         var something = going.Count > 0 || await db.Givings.AnyAsync(g => g.ApplicationId == null && g.On <= soon);
