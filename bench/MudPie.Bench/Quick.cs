@@ -17,6 +17,8 @@ internal static class Quick
         Line("one brew-run of 48 h at 1e-6", 0.2, Median(2000, 500, () => k.Run48h()));
         Line("brew-run, the whole answer", null, Median(500, 200, () => k.RunAnswer()));
         Line("1,000 members of 48 h", 120, Median(20, 10, () => k.Ensemble()));
+        Line("a trial judged: 4 treatments, 6 blocks", null, Median(20, 10, () => Judging.Trial()));
+        Line("a thousand practice fields, five ways", null, Median(5, 5, () => Judging.Practice()));
     }
 
     /// <summary>Learning: a forecast of 48 h with 1,000 members, re-weighted by one reading, and by six.</summary>
@@ -36,6 +38,8 @@ internal static class Quick
         using var http = new HttpClient { BaseAddress = host.ClientOptions.BaseAddress };
         var plan = new { bedIds = new[] { 5, 6, 7 }, purpose = "leaf", useAt = DateTimeOffset.UtcNow.AddHours(50), warmthC = 18, swingC = 2 };
         Line("plan re-computed by HTTP", 15, Median(60, 300, () => Ask(http, plan)));
+        Line("a trial's answer, by HTTP", null, Median(20, 30, () => http.GetStringAsync("/api/judge/trials/1/answer").GetAwaiter().GetResult().Length));
+        Line("the list of trials, by HTTP", null, Median(20, 30, () => http.GetStringAsync("/api/judge/trials").GetAwaiter().GetResult().Length));
         Line("Today, by HTTP", null, Median(60, 100, () => http.GetStringAsync("/api/today").GetAwaiter().GetResult().Length));
         Line("the live brew, by HTTP", null, Median(60, 100, () => http.GetStringAsync("/api/brew/batches/14").GetAwaiter().GetResult().Length));
         Line("what-if, four curves, by HTTP", null, Median(20, 60, () => Post(http, "/api/brew/what-if", new { plan, whatIfs = new[] { new { kind = "powerFails" }, new { kind = "secondPump" }, new { kind = "cooler" } } })));

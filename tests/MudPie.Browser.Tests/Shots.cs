@@ -9,18 +9,19 @@ public class Shots
         ("plan", "/brew/plan", "Backwards from there", 1280, 800, "day"),
         ("live-brew", "/brew/14", "What would hold it", 1280, 800, "day"),
         ("air", "/brew/air", "outlets ask", 1280, 800, "day"),
-        ("ask", "/brew/ask?batch=14", "Most of each food", 1280, 800, "day"),
-        ("lens", "/brew/microscope", "Field 1", 1280, 800, "day"),
-        ("practice", "/brew/practice", "The quiet pump", 1280, 800, "day"),
         ("windows", "/put-out/windows", "windows ahead", 1280, 800, "day"),
         ("put-out", "/put-out/14", "What each bed gets", 1280, 800, "day"),
         ("dose", "/put-out/dose", "for 240 plants", 1280, 800, "day"),
         ("season", "/put-out/season", "is wasted", 1280, 800, "day"),
         ("shelf", "/shelf?input=13", "Lot RB-24", 1280, 800, "day"),
         ("book", "/book", "begun in the Barrel", 1280, 800, "day"),
-        ("thread", "/book/thread?of=bed-10", "Currant Rows got", 1280, 800, "day"),
-        ("beds", "/book/plan", "no harvest before", 1280, 800, "day"),
-        ("brix", "/judge/brix", "give or take", 1280, 800, "day"),
+        ("trial", "/judge/trials/1", "To settle it", 1280, 800, "day"),
+        ("trial-plan", "/judge/new?template=tea", "1 · The question", 1280, 800, "day"),
+        ("leaves", "/judge/brix/10", "look at potassium", 1280, 800, "day"),
+        ("patches", "/judge/patches", "a lift of", 1280, 800, "day"),
+        ("across", "/judge/across", "The next site may see", 1280, 800, "day"),
+        ("practice-plot", "/judge/practice", "A field of oats", 1280, 800, "day"),
+        ("phone-sheet", "/judge/trials/2/sheet", "In walking order", 390, 844, "day"),
         ("phone-today", "/", "is sliding", 390, 844, "day"),
         ("phone-note", "/", "is sliding", 390, 844, "day"),
         ("phone-night-check", "/brew/14?read=oxygen#read", "Read it", 390, 844, "night"),
@@ -50,21 +51,19 @@ public class Shots
                 page.Driver.ExecuteScript("window.scrollTo(0, 0)");
             }
 
-            if (view.File == "lens")
+            if (view.File == "trial-plan")
             {
-                page.Driver.FindElement(OpenQA.Selenium.By.TagName("body")).SendKeys("jjjjjjjjjjkf jjjjjjjjkj jjjjjjjjjk jjjjjjjjjjj jjjjjjjjkf");
-                page.See("F:B");
+                page.Fill("The smallest difference worth having, kg a metre", "0.15");
+                page.Fill("How far plots treated alike stray, kg a metre", "0.11");
+                page.See("times in ten");
+                page.Driver.ExecuteScript("document.activeElement.blur(); window.scrollTo(0, 0)");
             }
 
-            if (view.File == "practice")
+            if (view.File == "practice-plot")
             {
-                page.Click("Begin: A spoon too many");
-                foreach (var deed in new[] { "An hour on", "oxygen", "Four hours on", "oxygen", "smell", "Four hours on", "oxygen", "heap it" })
-                {
-                    page.Click(deed);
-                }
-
-                page.See("What really went on");
+                page.Click("Lay it out, and harvest");
+                page.Click("it does harm");
+                page.See("A thousand such fields");
                 page.Driver.ExecuteScript("window.scrollTo(0, 0)");
             }
 

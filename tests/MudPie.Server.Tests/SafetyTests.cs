@@ -184,6 +184,46 @@ public class SafetyTests
     }
 
     [Fact]
+    public async Task What_the_shelf_version_read_on_leaves_is_still_there_and_can_be_judged()
+    {
+        var folder = Directory.CreateTempSubdirectory("mudpie-old-").FullName;
+        var file = Path.Combine(folder, "old.mudpie");
+        HoldingDb Open() => new((DbContextOptions<HoldingDb>)new DbContextOptionsBuilder<HoldingDb>().UseHolding(file).Options);
+        using (var db = Open())
+        {
+            await db.GetService<Microsoft.EntityFrameworkCore.Migrations.IMigrator>().MigrateAsync("JobPurpose");
+            foreach (var sql in new[]
+            {
+                "INSERT INTO Holdings (Name, Latitude, Longitude, AltitudeM, Zone, Units, WatchNoReadingH, WatchGraceMinutes, WatchExpectedShare, IsDemo, CreatedAt) VALUES ('Saltmarsh End', 52.5, 0, 6, 'Europe/London', 'Metric', 4, 30, 0.5, 0, 0)",
+                "INSERT INTO Beds (Name, AreaM2, AreaTyped, Crop, Growing, EatenRaw, Version) VALUES ('Ridge Bed 4', 36, '36 m2', 'fennel', 'annual', 1, '00000000-0000-0000-0000-000000000001')",
+                "INSERT INTO BrixVisits (BedId, At, RecordedAt, LeafPosition, Sky, MeterCorrects, TemperatureC, IsDemo) VALUES (1, 7000, 7000, 'top', 'clear', 0, 18, 0)",
+                "INSERT INTO BrixReading (BrixVisitId, AsRead, At20) VALUES (1, 8.4, 8.27)",
+                "INSERT INTO Harvests (BedId, At, RecordedAt, Crop, Kg) VALUES (1, 9000, 9000, 'fennel', 12.5)",
+            })
+            {
+                await db.Database.ExecuteSqlRawAsync(sql);
+            }
+        }
+
+        using (var db = Open())
+        {
+            HoldingFile.Prepare(db, file).ShouldNotBeNull();
+            db.Database.GetPendingMigrations().ShouldBeEmpty();
+            var visit = db.BrixVisits.Include(v => v.Readings).Single();
+            (visit.Readings.Single().At20, visit.Dry, visit.Weed, visit.PairWithId, visit.SamePlants).ShouldBe((8.27, 0, null, null, false));
+            db.Harvests.Single().Kg.ShouldBe(12.5);
+            (db.Trials.Count(), db.PatchTests.Count(), db.BrixMeters.Count()).ShouldBe((0, 0, 0));
+            db.BrixMeters.Add(new Records.Judging.BrixMeter { Name = "a meter", Kind = "optical" });
+            db.SaveChanges();
+            visit.MeterId = db.BrixMeters.Single().Id;
+            db.SaveChanges();
+        }
+
+        SqliteConnection.ClearAllPools();
+        Directory.Delete(folder, true);
+    }
+
+    [Fact]
     public async Task The_demo_never_overwrites_a_real_holding_and_a_backup_is_whole()
     {
         using var h = new TestHolding();

@@ -166,7 +166,14 @@ export function Differences({ judged, svg }: { judged: Schemas["TrialJudged"]; s
             className="fill-moss"
             fillOpacity="0.16"
           />
-          <text x={sign > 0 ? x(worth) + 6 : left + 6} y="21" fontSize="15" fontWeight="700" className="fill-moss">
+          <text
+            x={sign > 0 ? width - right - 5 : left + 6}
+            textAnchor={sign > 0 ? "end" : "start"}
+            y="21"
+            fontSize="15"
+            fontWeight="700"
+            className="fill-moss"
+          >
             worth having
           </text>
         </>

@@ -1,4 +1,4 @@
-import { Link, useSearchParams } from "react-router-dom";
+import { Link, useNavigate, useSearchParams } from "react-router-dom";
 import { client, type Schemas, useRead } from "../../api/client";
 import { Button } from "../../parts/Button";
 import { Room } from "../../parts/Room";
@@ -12,6 +12,7 @@ import { ReadLeaves } from "./ReadLeaves";
 /** The leaves before and after: readings, the difference with its interval, and a plain sentence. */
 export function Brix() {
   const clock = useClock();
+  const go = useNavigate();
   const [search, setSearch] = useSearchParams();
   const view = useRead(["brix"], () => client.GET("/api/judge/brix"));
   const ground = useRead(["ground"], () => client.GET("/api/ground"));
@@ -95,7 +96,7 @@ export function Brix() {
             bedId={bed}
             half={half}
             corrects={corrects}
-            onDone={() => pick(null)}
+            onDone={() => (half || corrects ? go(`/judge/brix/${bed}`) : pick(null))}
           />
         )
       }

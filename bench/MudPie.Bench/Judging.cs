@@ -1,0 +1,20 @@
+using MudPie.Core.Judging;
+using MudPie.Core.Judging.Trials;
+
+namespace MudPie.Bench;
+
+/// <summary>What judging takes.</summary>
+internal static class Judging
+{
+    private static readonly TrialQuestion Question = new()
+    {
+        Design = "blocks",
+        Factors = ["treatment"],
+        WorthHaving = 0.2,
+        Rows = [.. Enumerable.Range(0, 24).Select(i => new TrialRow { Plot = $"{i}", Levels = [$"t{i % 4}"], Block = $"{i / 4}", Value = 3 + (0.1 * (i % 4)) + (0.07 * (i * 7 % 11)) })],
+    };
+
+    public static int Trial() => TrialAnalysis.Of(Question).Value.Tukey.Count;
+
+    public static int Practice() => PracticePlot.Of(new PracticePlotQuestion { Seed = 3, Replicates = 6, Layout = "blocks", Decision = TrialVerdicts.Works }).Value.Truth!.Yours.Tries;
+}

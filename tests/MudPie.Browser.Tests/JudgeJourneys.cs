@@ -1,0 +1,245 @@
+using OpenQA.Selenium;
+
+namespace MudPie.Browser.Tests;
+
+/// <summary>From a claim to a verdict, on paper, on a phone without a signal, and with a thousand made-up fields.</summary>
+public class JudgeJourneys
+{
+    /// <summary>Cuts the page off from the server, or joins it again.</summary>
+    private static void Signal(Page page, bool there)
+    {
+        page.Driver.ExecuteCdpCommand("Network.enable", []);
+        page.Driver.ExecuteCdpCommand("Network.setBypassServiceWorker", new Dictionary<string, object?> { ["bypass"] = true }); // else the worker would still reach it
+        page.Driver.ExecuteCdpCommand("Network.emulateNetworkConditions", new Dictionary<string, object?> { ["offline"] = !there, ["latency"] = 0, ["downloadThroughput"] = -1, ["uploadThroughput"] = -1 });
+    }
+
+    /// <summary>Sends the rest of a trial's figures as other hands would: tea half a kilo over water.</summary>
+    private static void Others(Page page, int trial) => page.Driver.ExecuteAsyncScript(
+        """
+        const [id, done] = arguments;
+        (async () => {
+          const get = async (p) => (await fetch(p)).json();
+          const [key, sheet] = [await get(`/api/judge/trials/${id}/key`), await get(`/api/judge/trials/${id}/sheet`)];
+          const m = sheet.measures[0].id;
+          for (const p of key) {
+            if (sheet.readings.some((r) => r.plotId === p.id && r.measureId === m)) continue;
+            const value = (p.treatment === "nothing" ? 2.5 : p.treatment === "water only" ? 2.7 : 3.2) + 0.02 * (p.number % 4);
+            await fetch(`/api/judge/trials/${id}/readings`, { method: "POST", headers: { "Content-Type": "application/json", "Idempotency-Key": crypto.randomUUID() }, body: JSON.stringify({ plotId: p.id, measureId: m, value: value.toFixed(2) }) });
+          }
+          done();
+        })();
+        """,
+        trial);
+
+    [Fact]
+    public void From_a_claim_to_a_verdict()
+    {
+        using var page = new Page(demo: true);
+        page.Go("/judge");
+        page.See("Does tea lift garlic more than water alone?");
+        page.Click("Plan it: Tea, extract, water, nothing");
+        page.See("1 · The question");
+        page.Field("In one sentence").GetAttribute("value").ShouldBe("Does tea lift garlic more than water alone?");
+        page.Field("In one sentence").SendKeys(Keys.Control + "a" + Keys.Delete);
+        page.Fill("The smallest difference worth having, kg a metre", "0.2");
+        page.Fill("How far plots treated alike stray, kg a metre", "0.05");
+        page.See("That is enough.");
+        page.Click("Keep this plan");
+        page.See("There is no question.");
+        page.Fill("In one sentence", "Does tea lift garlic?");
+        page.Click("Keep this plan");
+        page.See("Draw the layout next");
+        page.Click("Draw the layout by lot");
+        page.See("It is set out: begin");
+        page.Click("draw it again");
+        page.Click("Draw it again");
+        page.See("It is drawn already");
+        page.Fill("Why draw it again?", "the first bed was dug over");
+        page.Find("//form//button[contains(.,'Draw it again')]").Click();
+        page.See("the first bed was dug over");
+
+        page.Click("labels and sheets");
+        page.See("plot 1, Ridge Bed 1");
+        page.Driver.FindElements(By.CssSelector("main img")).Count.ShouldBeGreaterThan(9);
+        page.Click("field sheet");
+        page.See("note, or why missing");
+        page.Click("key, for whoever puts it out");
+        page.See("should not see this");
+        page.Click("back to the trial");
+        page.Click("It is set out: begin");
+        page.See("Growing, and the codes are shut");
+        Others(page, 5);
+        page.Driver.Navigate().Refresh();
+        page.Click("End it");
+        page.See("It works.");
+        page.See("Watering alone did about");
+        page.See("Every block holds each treatment");
+        page.Click("the table");
+        page.See("All pairs (Tukey)");
+        page.See("What is left over");
+        page.Driver.ExecuteScript("window.saved = []; HTMLAnchorElement.prototype.click = function () { window.saved.push([this.download, this.href.slice(0, 40), this.href.length]); }");
+        page.Click("chart as SVG");
+        page.Until(() => page.Driver.ExecuteScript("return window.saved.length === 1 && window.saved[0][1].startsWith('data:image/svg+xml') && window.saved[0][2] > 5000") is true, "the chart as SVG");
+        page.Click("chart as PNG");
+        page.Until(() => page.Driver.ExecuteScript("return window.saved.length === 2 && window.saved[1][1].startsWith('data:image/png') && window.saved[1][2] > 5000") is true, "the chart as PNG");
+    }
+
+    [Fact]
+    public void Figures_typed_without_a_signal_wait_and_are_kept_once()
+    {
+        using var page = new Page(demo: true, 390, 844);
+        page.Go("/judge/trials/2/sheet");
+        page.See("0 of 24 plots");
+        page.Fill("height, cm", "14.2");
+        page.Click("Keep, and on");
+        page.See("1 of 24 plots");
+        page.See("All sent");
+        Signal(page, false);
+        page.Fill("height, cm", "13.1");
+        page.Click("Keep, and on");
+        page.See("No signal: 1 kept on this phone");
+        page.Click("plot is missing");
+        page.Fill("Why is it missing?", "slugs took it");
+        page.Click("Keep, and on");
+        page.See("No signal: 2 kept on this phone");
+        page.See("13.1 waits");
+        page.Fill("height, cm", "1400");
+        page.Click("Keep, and on");
+        Signal(page, true);
+        page.Driver.ExecuteScript("window.dispatchEvent(new Event('online'))");
+        page.See("not taken");
+        page.Click("4 ·");
+        page.See("Likely is 0.5 to 400");
+        page.Fill("height, cm", "14.0");
+        page.Click("Keep, and on");
+        page.See("4 of 24 plots");
+        page.See("All sent");
+
+        page.Click("2 ·");
+        page.See("13.1 stands");
+        page.Fill("height, cm", "13.7");
+        page.Click("Put it right");
+        page.See("not taken");
+        page.Fill("What was wrong with the figure that stands?", "misread the rule");
+        page.Click("Put it right");
+        page.See("before: 13.1, put right: misread the rule");
+    }
+
+    [Fact]
+    public void From_the_shelf_to_a_patch_and_on_to_the_tank()
+    {
+        using var page = new Page(demo: true);
+        page.Go("/judge/patches");
+        page.See("Liquid seaweed: a lift of");
+        page.Click("Mark new patches");
+        page.Click("liquid seaweed");
+        page.Fill("Patches of each", "1");
+        page.Click("Draw the order by lot");
+        page.See("before anything goes on");
+        foreach (var (patch, level) in new[] { (1, 8.1), (2, 8.1) })
+        {
+            page.Find($"//form[@aria-label='Patch {patch}, before']//input").SendKeys($"{level} {level + 0.2} {level - 0.1} {level}".Replace(',', '.'));
+            page.Find($"//form[@aria-label='Patch {patch}, before']//button").Click();
+            page.Until(() => page.Driver.FindElements(By.XPath($"//form[@aria-label='Patch {patch}, before']")).Count == 0, "it to be kept");
+        }
+
+        page.Click("They are on: start the hour");
+        page.See("0 min since they went on");
+        var first = page.Find("//form[@aria-label='Patch 1, after']/..").Text.Contains("water", StringComparison.Ordinal);
+        foreach (var (patch, level) in new[] { (1, first ? 8.2 : 11.4), (2, first ? 11.4 : 8.2) })
+        {
+            page.Find($"//form[@aria-label='Patch {patch}, after']//input").SendKeys($"{level} {level + 0.2} {level - 0.1} {level}");
+            page.Find($"//form[@aria-label='Patch {patch}, after']//button").Click();
+            page.Until(() => page.Driver.FindElements(By.XPath($"//form[@aria-label='Patch {patch}, after']")).Count == 0, "it to be kept");
+        }
+
+        page.See("a yes by the two-degree rule");
+        page.Click("Put liquid seaweed out: to the tank");
+        page.See("liquid seaweed");
+        page.Driver.Url.ShouldContain("/put-out/tank?input=");
+    }
+
+    [Fact]
+    public void A_practice_field_shows_its_truth_after_the_decision()
+    {
+        using var page = new Page(demo: true);
+        page.Go("/judge/practice");
+        page.Fill("Plots of each", "99");
+        page.Click("Lay it out, and harvest");
+        page.See("99 plots of each is too much");
+        page.Click("Choose again");
+        page.Fill("Plots of each", "4");
+        page.Click("Lay it out, and harvest");
+        page.See("What do you make of it?");
+        page.Text.ShouldNotContain("truly gave");
+        page.Click("it does harm");
+        page.See("The drench truly gave 0 t a hectare");
+        page.See("A thousand such fields, your way");
+        page.See("Other choices on the same field");
+        page.Click("The same field, laid otherwise");
+        page.Click("in blocks across the slope");
+        page.Click("Lay it out, and harvest");
+        page.Click("I can’t tell yet");
+        page.See("Blocks took the slope out");
+    }
+
+    [Fact]
+    public void Leaves_are_read_as_a_pair_and_weighed_with_the_pests()
+    {
+        using var page = new Page(demo: true);
+        page.Go("/judge/brix/8");
+        page.See("its own middle half");
+        page.Click("top and bottom");
+        page.See("Top and bottom leaves: first half");
+        page.Fill("Brix, one after another", "10.0 11.2 11.8");
+        page.Click("Keep these readings");
+        page.Click("now the bottom leaves");
+        page.See("second half");
+        page.Fill("Brix, one after another", "7.6 9.0 9.6");
+        page.Click("Keep these readings");
+        page.See("more than the noise");
+        page.See("look at potassium");
+        page.Fill("Pest", "aphids");
+        page.Fill("How many", "3");
+        page.Fill("Worth acting from", "10");
+        page.Click("Keep the count");
+        page.See("3 aphids against a threshold of 10");
+        page.Click("Schools differ: Which line does a reading have to pass?");
+        page.See("12 for all");
+    }
+
+    [Fact]
+    public void A_table_from_elsewhere_comes_in_and_sites_are_put_together()
+    {
+        using var page = new Page(demo: true);
+        var folder = Directory.CreateTempSubdirectory("mudpie-table-").FullName;
+        File.WriteAllText(Path.Combine(folder, "fennel.csv"), "block,treatment,kg\n1,nothing,2.1\n1,castings,2.6\n2,nothing,2.3\n2,castings,2.9\n3,nothing,2.0\n3,castings,2.5\n4,nothing,2.2\n4,castings,NA\n");
+        File.WriteAllText(Path.Combine(folder, "neighbour.csv"), "label,difference,standard_error\nover the creek,0.11,0.07\n");
+        page.Go("/judge");
+        page.Click("Bring a trial from a file");
+        page.Driver.FindElement(By.CssSelector("input[type=file]")).SendKeys(Path.Combine(folder, "fennel.csv"));
+        page.Click("Look at its columns");
+        page.See("8 rows, 3 columns");
+        page.Find("//fieldset[legend[contains(.,'Measured')]]//*[@role='checkbox'][@aria-label='kg']").Click();
+        page.Find("//fieldset[legend[contains(.,'What was done')]]//*[@role='checkbox'][@aria-label='treatment']").Click();
+        page.Find("//label[contains(.,'Block, or pair')]/select/option[.='block']").Click();
+        page.Click("Bring it in");
+        page.See("no question");
+        page.Fill("The question", "Do castings lift fennel?");
+        page.Fill("Crop", "fennel");
+        page.Click("Bring it in");
+        page.See("plot 8: NA in the file");
+        page.See("1 plot is missing");
+
+        page.Go("/judge/across");
+        page.See("Over 3 results");
+        page.Click("One result more");
+        page.Find("//label[contains(.,'neighbour')]/input").SendKeys(Path.Combine(folder, "neighbour.csv"));
+        page.See("Over 4 results");
+        page.Click("leave out: over the creek");
+        page.Fill("Why does it not count?", "another soil");
+        page.Click("Leave it out");
+        page.See("left out: another soil");
+        page.See("Over 3 results");
+    }
+}
