@@ -11,7 +11,6 @@ public class Shots
         ("air", "/brew/air", "outlets ask", 1280, 800, "day"),
         ("windows", "/put-out/windows", "windows ahead", 1280, 800, "day"),
         ("put-out", "/put-out/14", "What each bed gets", 1280, 800, "day"),
-        ("dose", "/put-out/dose", "for 240 plants", 1280, 800, "day"),
         ("season", "/put-out/season", "is wasted", 1280, 800, "day"),
         ("shelf", "/shelf?input=13", "Lot RB-24", 1280, 800, "day"),
         ("book", "/book", "begun in the Barrel", 1280, 800, "day"),

@@ -164,7 +164,17 @@ public sealed class TrialTests
         var before = (await h.Get("/api/judge/trials")).AsArray().Count;
         var wrong = await h.Refused("/api/judge/trials", new
         {
-            question = "", crop = "", design = "by eye", kind = "pond", factors = Array.Empty<string>(), treatments = new[] { new { name = "only one" } }, replicates = 0, noise = "-1", worthHaving = "much", places = new[] { new { name = "x", length = "-3 m", width = "lots" } }, measures = new[] { new { kindId = "smell" } },
+            question = "",
+            crop = "",
+            design = "by eye",
+            kind = "pond",
+            factors = Array.Empty<string>(),
+            treatments = new[] { new { name = "only one" } },
+            replicates = 0,
+            noise = "-1",
+            worthHaving = "much",
+            places = new[] { new { name = "x", length = "-3 m", width = "lots" } },
+            measures = new[] { new { kindId = "smell" } },
         });
         foreach (var field in new[] { "question", "crop", "design", "kind", "replicates", "noise", "worthHaving", "factors", "places[0].length", "places[0].width", "treatments", "measures[0].kindId" })
         {

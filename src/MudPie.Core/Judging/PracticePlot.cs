@@ -131,7 +131,11 @@ public static class PracticePlot
 
     internal static TrialQuestion Ask(List<PracticeFieldPlot> plots, string layout) => new()
     {
-        Response = "yield", Unit = "t a hectare", Factors = ["treatment"], Control = "nothing", WorthHaving = Worth,
+        Response = "yield",
+        Unit = "t a hectare",
+        Factors = ["treatment"],
+        Control = "nothing",
+        WorthHaving = Worth,
         Design = layout == "blocks" && plots.Count > 2 ? "blocks" : "random",
         Rows = [.. plots.Select((p, i) => new TrialRow { Plot = $"plot {i + 1}", Levels = [p.Treated ? "drench" : "nothing"], Block = p.Block?.ToString(System.Globalization.CultureInfo.InvariantCulture), Value = p.Value })],
     };

@@ -73,8 +73,22 @@ internal static class DemoJudging
         var kind = MeasureKinds.Find(p.Measure)!;
         var trial = new Trial
         {
-            Question = p.Question, Crop = p.Crop, Season = p.Season, Design = p.Design, Kind = p.Kind, Liquid = p.Liquid, FactorsJson = JsonSerializer.Serialize(p.Factors), Replicates = p.Replicates, WorthHaving = p.Worth, PlacesJson = JsonSerializer.Serialize(p.Places),
-            TemplateId = p.Template, CreatedAt = now.AddDays(-p.FromDay - 20), StartedAt = now.AddDays(-p.FromDay), EndedAt = p.ToDay is { } end ? now.AddDays(-end) : null, State = p.ToDay is null ? "growing" : "ended", IsDemo = true,
+            Question = p.Question,
+            Crop = p.Crop,
+            Season = p.Season,
+            Design = p.Design,
+            Kind = p.Kind,
+            Liquid = p.Liquid,
+            FactorsJson = JsonSerializer.Serialize(p.Factors),
+            Replicates = p.Replicates,
+            WorthHaving = p.Worth,
+            PlacesJson = JsonSerializer.Serialize(p.Places),
+            TemplateId = p.Template,
+            CreatedAt = now.AddDays(-p.FromDay - 20),
+            StartedAt = now.AddDays(-p.FromDay),
+            EndedAt = p.ToDay is { } end ? now.AddDays(-end) : null,
+            State = p.ToDay is null ? "growing" : "ended",
+            IsDemo = true,
         };
         trial.Treatments.AddRange(p.Treatments.Select((levels, i) => new TrialTreatment { Order = i, Name = string.Join(", ", levels), LevelsJson = JsonSerializer.Serialize(levels), Role = p.Roles[i] }));
         trial.Measures.Add(new TrialMeasure { Order = 0, Name = kind.Name, Unit = kind.Unit, Kind = kind.Kind, Low = kind.Low, High = kind.High, LowerIsBetter = kind.LowerIsBetter, OutOf = outOf, Dates = dates });

@@ -50,7 +50,7 @@ public static class TrialAnswerEndpoints
         var dates = standing.Where(r => r.MeasureId == m.Id).Select(r => r.On).Distinct().Count();
         return (dates, on, m.Dates) switch
         {
-            (<= 1, _, _) => "",
+            ( <= 1, _, _) => "",
             (_, not null, _) => $"one of {dates} dates that were looked at",
             (_, _, "mean") => $"{dates} dates made one figure a plot: the mean over time",
             (_, _, "half") => $"{dates} counts made one figure a plot: days until half of what came up was up",

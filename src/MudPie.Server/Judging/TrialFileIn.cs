@@ -63,9 +63,26 @@ public sealed class TrialFileIn(DateTimeOffset now)
 
         var trial = new Trial
         {
-            Question = p.Question, Crop = p.Crop, Season = p.Season ?? "", Displaces = p.Displaces, Design = p.Design!, Kind = p.Kind, Liquid = p.Liquid, Blind = p.Blind, ByLot = p.ByLot, Replicates = Math.Clamp(p.Replicates, 1, 40), Seed = p.Seed,
-            WorthHaving = p.WorthHaving > 0 ? p.WorthHaving : null, NoControlWhy = p.NoControlWhy, NoWaterWhy = p.NoWaterWhy, FactorsJson = JsonSerializer.Serialize(p.Factors), PlacesJson = JsonSerializer.Serialize(p.Places), CreatedAt = now,
-            StartedAt = p.StartedAt, EndedAt = p.EndedAt, State = p.EndedAt is not null ? "ended" : p.StartedAt is not null ? "growing" : "planned",
+            Question = p.Question,
+            Crop = p.Crop,
+            Season = p.Season ?? "",
+            Displaces = p.Displaces,
+            Design = p.Design!,
+            Kind = p.Kind,
+            Liquid = p.Liquid,
+            Blind = p.Blind,
+            ByLot = p.ByLot,
+            Replicates = Math.Clamp(p.Replicates, 1, 40),
+            Seed = p.Seed,
+            WorthHaving = p.WorthHaving > 0 ? p.WorthHaving : null,
+            NoControlWhy = p.NoControlWhy,
+            NoWaterWhy = p.NoWaterWhy,
+            FactorsJson = JsonSerializer.Serialize(p.Factors),
+            PlacesJson = JsonSerializer.Serialize(p.Places),
+            CreatedAt = now,
+            StartedAt = p.StartedAt,
+            EndedAt = p.EndedAt,
+            State = p.EndedAt is not null ? "ended" : p.StartedAt is not null ? "growing" : "planned",
         };
         trial.Treatments.AddRange(p.Treatments.Select((t, i) => new TrialTreatment { Order = i, Name = string.Join(", ", t.Levels), LevelsJson = JsonSerializer.Serialize(t.Levels), Role = t.Role, RateTyped = t.Rate }));
         trial.Measures.AddRange(p.Measures.Select((m, i) => new TrialMeasure { Order = i, Name = m.Name, Unit = m.Unit, Kind = m.Kind, Low = m.Low, High = m.High, LowerIsBetter = m.LowerIsBetter, OutOf = m.OutOf, Dates = m.Dates is "mean" or "half" ? m.Dates : "last" }));
@@ -124,8 +141,16 @@ public sealed class TrialFileIn(DateTimeOffset now)
 
             var reading = new TrialReading
             {
-                Plot = plot, On = new DateTimeOffset(day, TimeSpan.Zero), RecordedAt = new DateTimeOffset(day, TimeSpan.Zero), Value = At("value") is { } v ? TidyTable.Number(v) : null, OutOf = At("out_of") is { } o ? TidyTable.Number(o) : null,
-                MissingWhy = At("missing_why"), KeptAnyway = At("kept_anyway") == "TRUE", CorrectionWhy = At("correction_why"), MeasureId = measure.Order, CorrectsId = At("corrects") is { } c && byNumber.TryGetValue(c, out var old) ? readings.IndexOf(old) : null,
+                Plot = plot,
+                On = new DateTimeOffset(day, TimeSpan.Zero),
+                RecordedAt = new DateTimeOffset(day, TimeSpan.Zero),
+                Value = At("value") is { } v ? TidyTable.Number(v) : null,
+                OutOf = At("out_of") is { } o ? TidyTable.Number(o) : null,
+                MissingWhy = At("missing_why"),
+                KeptAnyway = At("kept_anyway") == "TRUE",
+                CorrectionWhy = At("correction_why"),
+                MeasureId = measure.Order,
+                CorrectsId = At("corrects") is { } c && byNumber.TryGetValue(c, out var old) ? readings.IndexOf(old) : null,
             };
             byNumber[At("reading") ?? $"line {i}"] = reading;
             readings.Add(reading);
@@ -162,8 +187,18 @@ public sealed class TrialFileIn(DateTimeOffset now)
         var control = told.Value.Dunnett[0].Against;
         var package = new TrialPackage
         {
-            Question = (r.Question ?? "").Trim(), Crop = (r.Crop ?? "").Trim(), Season = r.Season, Design = q.Design == "paired" ? "pair" : q.Design, Kind = "beds", ByLot = r.ByLot, Blind = r.Blind, StartedAt = now, EndedAt = now, Factors = factors,
-            Replicates = Math.Max(1, q.Rows.Count / names.Count), WorthHaving = r.WorthHaving,
+            Question = (r.Question ?? "").Trim(),
+            Crop = (r.Crop ?? "").Trim(),
+            Season = r.Season,
+            Design = q.Design == "paired" ? "pair" : q.Design,
+            Kind = "beds",
+            ByLot = r.ByLot,
+            Blind = r.Blind,
+            StartedAt = now,
+            EndedAt = now,
+            Factors = factors,
+            Replicates = Math.Max(1, q.Rows.Count / names.Count),
+            WorthHaving = r.WorthHaving,
             Treatments = [.. q.Rows.Select(x => x.Levels).DistinctBy(l => string.Join(", ", l)).Select(l => new PackageTreatment(l, string.Join(", ", l) == control ? "control" : "treatment", null))],
             Measures = [.. (r.Responses ?? []).Select(x => new PackageMeasure(x, r.Unit ?? "", r.OutOf is null ? "amount" : "count", -1e9, 1e9, r.LowerIsBetter, null, "last"))],
         };

@@ -17,7 +17,10 @@ public class JudgingProperties
         var random = new Random(seed);
         return new TrialQuestion
         {
-            Design = design, Factors = ["treatment"], Control = "nothing", WorthHaving = 0.2 * scale,
+            Design = design,
+            Factors = ["treatment"],
+            Control = "nothing",
+            WorthHaving = 0.2 * scale,
             Rows = [.. Enumerable.Range(0, blocks).SelectMany(b => Names.Take(treatments).Select((n, t) => new TrialRow { Plot = $"{b}{n}", Levels = [n], Block = $"{b}", Value = shift + (scale * (3 + (0.15 * t) + (0.1 * b) + (0.2 * random.NextDouble()))) }))],
         };
     }

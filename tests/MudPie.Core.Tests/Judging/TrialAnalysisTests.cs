@@ -28,7 +28,10 @@ public class TrialAnalysisTests
         var given = Outside.Given.GetProperty("blocks");
         var mine = TrialAnalysis.Of(new TrialQuestion
         {
-            Design = "blocks", Factors = ["treatment"], Response = "yield", Control = "water only",
+            Design = "blocks",
+            Factors = ["treatment"],
+            Response = "yield",
+            Control = "water only",
             Rows = [.. Outside.Csv("trial-blocks.csv").Select(r => new TrialRow { Plot = $"{r["block"]}{r["treatment"]}", Levels = [r["treatment"]], Block = r["block"], Value = Outside.Number(r["yield"]) })],
         }).Value;
         Same(mine.Anova, given.GetProperty("anova"), "F");
@@ -59,7 +62,9 @@ public class TrialAnalysisTests
     {
         var mine = TrialAnalysis.Of(new TrialQuestion
         {
-            Design = "factorial", Factors = ["castings", "inoculant"], Response = "height",
+            Design = "factorial",
+            Factors = ["castings", "inoculant"],
+            Response = "height",
             Rows = [.. Outside.Csv("trial-factorial.csv").Select(r => new TrialRow { Levels = [r["castings"], r["inoculant"]], Value = Outside.Number(r["height"]) })],
         }).Value;
         Same(mine.Anova, Outside.Given.GetProperty("factorial").GetProperty("anova"), "F");
@@ -75,7 +80,9 @@ public class TrialAnalysisTests
         var given = Outside.Given.GetProperty("pairedBrix");
         var mine = TrialAnalysis.Of(new TrialQuestion
         {
-            Design = design, Factors = ["when"], Control = "before",
+            Design = design,
+            Factors = ["when"],
+            Control = "before",
             Rows = [.. Outside.Csv("brix-pairs.csv").SelectMany(r => new[] { "before", "after" }.Select(w => new TrialRow { Levels = [w], Block = r["leaf"], Value = Outside.Number(r[w]) }))],
         }).Value.Dunnett.ShouldHaveSingleItem();
         mine.Difference.ShouldAgree(given.D("meanDifference"), "difference");
@@ -184,7 +191,10 @@ public class TrialAnalysisTests
     {
         var mine = TrialAnalysis.Of(new TrialQuestion
         {
-            Kind = "count", Factors = ["soak"], Control = "plain", WorthHaving = 5,
+            Kind = "count",
+            Factors = ["soak"],
+            Control = "plain",
+            WorthHaving = 5,
             Rows = [new() { Levels = ["plain"], Value = 36, OutOf = 48 }, new() { Levels = ["tea"], Value = 44, OutOf = 48 }],
         }).Value;
         mine.Dunnett[0].P.ShouldAgree(0.052825139685, "p");

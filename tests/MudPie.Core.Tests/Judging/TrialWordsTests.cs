@@ -27,7 +27,13 @@ public class TrialWordsTests
 
     private static TrialQuestion Garlic(double lift, double? worth = 0.15) => new()
     {
-        Design = "blocks", Factors = ["treatment"], Control = "water only", Bystanders = ["nothing"], WorthHaving = worth, Response = "yield", Unit = "kg a metre",
+        Design = "blocks",
+        Factors = ["treatment"],
+        Control = "water only",
+        Bystanders = ["nothing"],
+        WorthHaving = worth,
+        Response = "yield",
+        Unit = "kg a metre",
         Rows = [.. Enumerable.Range(0, 5).SelectMany(b => new[] { Row("nothing", $"{b}", 2.7 + (0.1 * b) + (0.02 * (b % 2))), Row("water only", $"{b}", 2.9 + (0.1 * b) - (0.02 * (b % 3))), Row("tea", $"{b}", 2.9 + lift + (0.1 * b) + (0.015 * ((b + 1) % 2))) })],
     };
 
@@ -129,7 +135,11 @@ public class TrialWordsTests
         IEnumerable<TrialRow> Pots(string s, string m, double mean) => Enumerable.Range(0, 6).Select(b => new TrialRow { Plot = $"{s}{m}{b}", Levels = [s, m], Block = $"{b}", Value = mean + (b * 0.3) + ((b * 7 % 5) * 0.35) });
         var a = TrialAnalysis.Of(new TrialQuestion
         {
-            Design = "factorial", Factors = ["seaweed", "mycorrhiza"], Control = "no seaweed, no mycorrhiza", WorthHaving = 2, Unit = "stems",
+            Design = "factorial",
+            Factors = ["seaweed", "mycorrhiza"],
+            Control = "no seaweed, no mycorrhiza",
+            WorthHaving = 2,
+            Unit = "stems",
             Rows = [.. Pots("no seaweed", "no mycorrhiza", 11), .. Pots("seaweed", "no mycorrhiza", 15.6), .. Pots("no seaweed", "mycorrhiza", 11.3), .. Pots("seaweed", "mycorrhiza", 15.7).Select((r, i) => r with { Value = r.Value + (i % 2 * 0.8) - 0.4 })],
         }).Value;
         a.Verdict.ShouldBe(TrialVerdicts.Works);

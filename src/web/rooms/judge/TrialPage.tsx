@@ -34,7 +34,7 @@ export function TrialPage() {
   const values = new Map(answer.data?.dots.map((d) => [d.plot, d.value]));
   const shown = (p: Schemas["PlotView"]) => {
     const v = values.get(`plot ${p.number}`);
-    return v === undefined ? p.code : String(Number(v.toPrecision(3)));
+    return v === undefined ? p.code : v >= 100 ? v.toFixed(0) : v.toPrecision(3);
   };
   return (
     <Room
