@@ -17,6 +17,7 @@ public sealed class LeavesTests
         var patches = test["patches"]!.AsArray();
         patches.Count(p => (string)p!["role"]! == "water").ShouldBe(2);
         ((double)patches.First(p => (string)p!["role"]! == "candidate")!["dose"]!["product"]!).ShouldBe(0.5);
+        test["cautions"]!.AsArray().ShouldHaveSingleItem()!["id"]!.GetValue<string>().ShouldBe("spraying");
         async Task Read(JsonNode p, string phase, double level) => await h.Post($"/api/judge/patches/patch/{p["id"]}/leaves", new { phase, readings = string.Join(' ', new[] { 0, 0.2, -0.2, 0 }.Select(d => (level + d).ToString("0.0", System.Globalization.CultureInfo.InvariantCulture))), temperature = "20 C" });
         (await h.Refused($"/api/judge/patches/{id}/on", new { }))["test"].ShouldStartWith("Some patches were not read before");
         (await h.Refused($"/api/judge/patches/patch/{patches[0]!["id"]}/leaves", new { phase = "after", readings = "8", temperature = "20" }))["phase"].ShouldStartWith("Nothing is on yet");
@@ -105,6 +106,7 @@ public sealed class LeavesTests
         var visits = (await h.Get("/api/judge/brix/bed/7"))["visits"]!.AsArray();
         visits.Count.ShouldBe(before);
         visits.ShouldNotContain(v => (int)v!["id"]! == first);
+        (await h.Get("/api/judge/brix/bed/7"))["putRight"]!.AsArray().ShouldHaveSingleItem()!["id"]!.GetValue<int>().ShouldBe(first, "the old one stays readable");
         (await h.Refused("/api/judge/brix", Leaves("9", first))).Keys.ShouldBe(["correctsId"]);
     }
 

@@ -219,6 +219,7 @@ public sealed class TrialTests
         // 72 m² in 12 plots: 6 m² each, four of them; 5 mL a m² and a tenth to spare.
         ((string)line["perPlotShown"]!, (string)line["inAllShown"]!, (bool)line["short"]!).ShouldBe(("30 mL", "132 mL", false));
         ((string)line["waterInAllShown"]!).ShouldBe("26.4 L");
+        line["cautions"]!.AsArray().Select(c => (string)c!["id"]!).ShouldBe(["spraying", "run-off"]);
         await h.Post($"/api/judge/trials/{id}/steps", new { step = "treat", treatmentId = (int)line["treatmentId"]!, purpose = "leaf" });
         var book = (await h.Get("/api/book/book.json"))["lines"]!.AsArray();
         var item = book.Where(l => (string)l!["kind"]! == "job-item").Last()!;
@@ -249,6 +250,51 @@ public sealed class TrialTests
         var one = await h.Get($"/api/judge/trials/{beetroot["id"]}/answer?on={Uri.EscapeDataString((string)t["measures"]![0]!["on"]![0]!)}");
         ((int)one["answer"]!["value"]!["looked"]!).ShouldBe(2);
         ((string)one["datesSay"]!).ShouldStartWith("one of 2 dates");
+    }
+
+    [Theory]
+    [InlineData("random", "beds", 1)]
+    [InlineData("blocks", "strips", 1)]
+    [InlineData("pair", "strips", 1)]
+    [InlineData("factorial", "pots", 2)]
+    [InlineData("split-plot", "beds", 2)]
+    public async Task Every_design_can_be_drawn_measured_and_judged(string design, string kind, int factors)
+    {
+        using var h = new TestHolding(demo: true);
+        object[] treatments = factors == 1
+            ? [new { name = "nothing", role = "control" }, new { name = "castings", role = "treatment" }]
+            : [.. new[] { "clay", "sand" }.SelectMany(s => new[] { "no char", "char" }.Select(c => (object)new { levels = new[] { s, c }, role = c == "no char" ? "control" : "treatment" }))];
+        var id = (int)(await h.Post("/api/judge/trials", new
+        {
+            question = "Does it?",
+            crop = "beetroot",
+            design,
+            kind,
+            liquid = false,
+            factors = factors == 1 ? new[] { "treatment" } : ["soil", "char"],
+            treatments,
+            replicates = 4,
+            worthHaving = "1",
+            places = new[] { new { name = "Ridge Bed 7", length = "30 m", width = "1.2 m" } },
+            measures = new[] { new { kindId = "height" } },
+            blind = false,
+        }))["id"]!;
+        await h.Post($"/api/judge/trials/{id}/layout", new { });
+        await Step(h, id, "start");
+        var t = await h.Get($"/api/judge/trials/{id}");
+        foreach (var p in t["plots"]!.AsArray())
+        {
+            // Sand gives six more whatever is done; what is tested gives three.
+            var name = (string)p!["treatment"]!;
+            var value = 20 + (name.Contains("sand") ? 6 : 0) + (name is "castings" || name.EndsWith(", char", StringComparison.Ordinal) ? 3 : 0) + (0.2 * ((int)p["number"]! * 3 % 5));
+            await h.Post($"/api/judge/trials/{id}/readings", new { plotId = (int)p["id"]!, measureId = (int)t["measures"]![0]!["id"]!, value = value.ToString("0.0", System.Globalization.CultureInfo.InvariantCulture) });
+        }
+
+        var told = (await h.Get($"/api/judge/trials/{id}/answer"))["answer"]!["value"]!;
+        ((string)told["verdict"]!).ShouldBe("works", told["sentence"]!.ToJsonString());
+        ((double)told["verdicts"]![0]!["difference"]!).ShouldBe(3, 0.6, "soil is what it is tried in, and is averaged over");
+        told["verdicts"]!.AsArray().Count.ShouldBe(1);
+        t["plots"]!.AsArray().Count.ShouldBe(4 * treatments.Length);
     }
 
     [Fact]

@@ -38,7 +38,7 @@ public sealed record PestView(DateTimeOffset At, string Pest, double Count, stri
 /// <summary>One bed's leaves: its past, where they stand, what they hint at, and what was put out under them.</summary>
 public sealed record BrixBedView(
     int BedId, string Bed, string Crop, IReadOnlyList<BrixVisitView> Visits, Worked<BrixStanding>? Standing, double? Noise, IReadOnlyList<BrixHint> Hints, IReadOnlyList<BrixApplied> Applied, IReadOnlyList<BrixGuided> Pairs, IReadOnlyList<BrixHalf> Waiting,
-    IReadOnlyList<PestView> Pests, Worked<HoldAnswer>? Hold);
+    IReadOnlyList<PestView> Pests, Worked<HoldAnswer>? Hold, IReadOnlyList<BrixVisitView> PutRight);
 
 /// <summary>A bed's leaves, meters and pests.</summary>
 public static class BrixBedEndpoints
@@ -62,6 +62,7 @@ public static class BrixBedEndpoints
 
         var (since, local) = (clock.Now.AddMonths(-18), await clock.Local());
         var visits = await db.BrixVisits.AsNoTracking().Include(v => v.Readings).Where(v => v.BedId == id && v.At > since && !db.BrixVisits.Any(c => c.CorrectsId == v.Id)).OrderBy(v => v.At).ToListAsync();
+        var putRight = await db.BrixVisits.AsNoTracking().Include(v => v.Readings).Where(v => v.BedId == id && v.At > since && db.BrixVisits.Any(c => c.CorrectsId == v.Id)).OrderByDescending(v => v.At).Take(40).ToListAsync();
         var crop = visits.Where(v => v.Weed is null && v.Readings.Count > 0).ToList();
         var school = await db.ForkChoices.Where(f => f.ForkId == "brix-line").Select(f => f.SchoolId).FirstOrDefaultAsync() ?? "own";
         var last = crop.LastOrDefault();
@@ -74,7 +75,7 @@ public static class BrixBedEndpoints
         return TypedResults.Ok(new BrixBedView(
             id, bed.Name, bed.Crop, [.. visits.Select(v => BrixEndpoints.View(v)!)], standing, Noise(crop), hints,
             [.. applied.Select(a => new BrixApplied(a.At, string.Join(", ", new[] { a.Batch }.Concat(a.Items.Distinct()).OfType<string>()), a.Purpose))],
-            [.. Guided(visits, local)], [.. Waiting(visits, clock.Now)], [.. pests.Select(x => new PestView(x.At, x.Pest, x.Count, x.Per, x.Threshold))], hold is { Refused: null } ? hold.Worked : null));
+            [.. Guided(visits, local)], [.. Waiting(visits, clock.Now)], [.. pests.Select(x => new PestView(x.At, x.Pest, x.Count, x.Per, x.Threshold))], hold is { Refused: null } ? hold.Worked : null, [.. putRight.Select(v => BrixEndpoints.View(v)!)]));
     }
 
     private static double Mean(BrixVisit v) => v.Readings.Average(r => r.At20);

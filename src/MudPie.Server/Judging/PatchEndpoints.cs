@@ -58,7 +58,7 @@ public sealed record PatchView(int Id, int Order, string Name, string Role, int?
 /// <summary>A test as it stands.</summary>
 /// <param name="ReadFrom">From when leaves are to be read again; null before the products went on.</param>
 /// <param name="ReadUntil">Until when.</param>
-public sealed record PatchTestView(int Id, int BedId, string Bed, string Crop, DateTimeOffset At, string AreaShown, DateTimeOffset? PutOnAt, DateTimeOffset? ReadFrom, DateTimeOffset? ReadUntil, IReadOnlyList<PatchView> Patches, Worked<PatchAnswer>? Answer, string? Wants, int? WinnerInputId);
+public sealed record PatchTestView(int Id, int BedId, string Bed, string Crop, DateTimeOffset At, string AreaShown, DateTimeOffset? PutOnAt, DateTimeOffset? ReadFrom, DateTimeOffset? ReadUntil, IReadOnlyList<PatchView> Patches, Worked<PatchAnswer>? Answer, string? Wants, int? WinnerInputId, IReadOnlyList<Caution> Cautions);
 
 /// <summary>Square-metre patches.</summary>
 public static class PatchEndpoints
@@ -91,7 +91,7 @@ public static class PatchEndpoints
             r.Before, r.After, r.Patch.Leaves.Where(l => l.Phase == "after").MaxBy(l => l.Id)?.At)).ToList();
         var wants = whole ? null : read.Any(r => r.Before is null) ? $"Read {read.Count(r => r.Before is null)} more {(read.Count(r => r.Before is null) == 1 ? "patch" : "patches")} before anything goes on." : t.PutOnAt is null ? "Put each on its patch, water too, and say so." : "Read all again 40 to 60 minutes after.";
         var winner = answer is { Refused: null } ? t.Patches.FirstOrDefault(p => p.Name == answer.Value.Winner)?.InputId : null;
-        return new PatchTestView(t.Id, t.BedId, t.Bed.Name, t.Bed.Crop, t.At, Units.Show(t.AreaM2, Dimension.Area, units), t.PutOnAt, t.PutOnAt?.AddMinutes(40), t.PutOnAt?.AddMinutes(60), views, answer is { Refused: null } ? answer.Worked : null, wants ?? answer?.Refused?.ToString(), winner);
+        return new PatchTestView(t.Id, t.BedId, t.Bed.Name, t.Bed.Crop, t.At, Units.Show(t.AreaM2, Dimension.Area, units), t.PutOnAt, t.PutOnAt?.AddMinutes(40), t.PutOnAt?.AddMinutes(60), views, answer is { Refused: null } ? answer.Worked : null, wants ?? answer?.Refused?.ToString(), winner, t.PutOnAt is null ? [Cautions.Spraying] : []);
     }
 
     private static Task<IResult> Make(PatchTestRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>

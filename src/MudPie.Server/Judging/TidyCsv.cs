@@ -121,6 +121,9 @@ public sealed record TrialAnalysisQuestion
 
     public double? NoWorseBy { get; init; }
 
+    /// <summary>Factors that it was only tried in: soils, crops.</summary>
+    public IReadOnlyList<string>? Conditions { get; init; }
+
     /// <summary>How many measures and dates were looked at; 1 when not given.</summary>
     public int? Looked { get; init; }
 
@@ -227,6 +230,7 @@ public sealed record TrialAnalysisQuestion
         Unit = Unit ?? "",
         Design = Design ?? "random",
         Control = Control,
+        Conditions = Conditions ?? [],
         Kind = Kind ?? (OutOf is null ? "amount" : "count"),
         WorthHaving = WorthHaving,
         LowerIsBetter = LowerIsBetter,

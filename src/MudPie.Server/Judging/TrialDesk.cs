@@ -56,11 +56,20 @@ public sealed class TrialDesk(HoldingDb db)
             Kind = m.Dates == "half" ? "amount" : m.Kind,
             LowerIsBetter = m.Dates == "half" || m.LowerIsBetter,
             Control = string.Join(", ", Levels(against)),
+            Conditions = Conditions(t, factors),
             Bystanders = water is null ? [] : [.. t.Treatments.Where(x => x.Role == "control").Select(x => string.Join(", ", Levels(x)))],
             WorthHaving = main ? t.WorthHaving : null,
             Looked = Math.Max(1, all.Where(r => r.Value is not null).Select(r => r.MeasureId).Distinct().Count() + (on is null ? 0 : dates.Count - 1)),
             Rows = [.. t.Plots.OrderBy(p => p.Number).Select(p => Row(p, m, mine[p.Id].ToList(), dates, on))],
         };
+    }
+
+    /// <summary>Factors in which untreated controls differ: the same treatment is tried in several soils or crops.</summary>
+    private static List<string> Conditions(Trial t, IReadOnlyList<string> factors)
+    {
+        var controls = t.Treatments.Where(x => x.Role == "control").Select(Levels).ToList();
+        List<string> varied = [.. factors.Where((_, f) => controls.Select(c => c[f]).Distinct().Count() > 1)];
+        return varied.Count < factors.Count ? varied : [];
     }
 
     private static TrialRow Row(TrialPlot p, TrialMeasure m, List<TrialReading> readings, List<DateTimeOffset> dates, DateTimeOffset? on)

@@ -179,7 +179,7 @@ public sealed record SheetPlot(int Id, int Number, string Code, string Place, st
 public sealed record SheetView(int TrialId, string Question, string State, IReadOnlyList<SheetPlot> Plots, IReadOnlyList<MeasureView> Measures, IReadOnlyList<SheetReading> Readings);
 
 /// <summary>What one treatment takes.</summary>
-public sealed record AmountLine(int TreatmentId, string Treatment, int Plots, string AreaShown, string? Product, string? PerPlotShown, string? InAllShown, string? WaterPerPlotShown, string? WaterInAllShown, int? Loads, string? Shelf, bool Short, int Done);
+public sealed record AmountLine(int TreatmentId, string Treatment, int Plots, string AreaShown, string? Product, string? PerPlotShown, string? InAllShown, string? WaterPerPlotShown, string? WaterInAllShown, int? Loads, string? Shelf, bool Short, int Done, IReadOnlyList<Caution> Cautions);
 
 /// <summary>A trial judged.</summary>
 public sealed record TrialJudged(

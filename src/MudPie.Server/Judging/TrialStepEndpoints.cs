@@ -97,7 +97,7 @@ public static class TrialStepEndpoints
             Tool = "by hand, plot by plot",
             TankL = 0,
             Fitness = "none",
-            CautionsSeen = "",
+            CautionsSeen = treatment.Input is null ? "" : string.Join(' ', Warn(treatment, StockKeeper.UnitOf(treatment.Input) == "L").Select(c => c.Id)),
             WaterL = (treatment.WaterLPerM2 ?? 0) * plots.Sum(p => p.Length * p.Width),
             Why = $"trial: {trial.Question}",
         };
@@ -152,6 +152,16 @@ public static class TrialStepEndpoints
         return TypedResults.Ok(trial.Treatments.Select(t => Line(trial, t, units, standing.GetValueOrDefault(t.InputId ?? 0))).ToList());
     }
 
+    /// <summary>The usual cautions for putting it on.</summary>
+    private static IEnumerable<Caution> Warn(TrialTreatment t, bool litres)
+    {
+        if (t.Input is not null && t.RatePerM2 > 0)
+        {
+            yield return litres || t.WaterLPerM2 > 0 ? Cautions.Spraying : Cautions.Dust;
+            yield return Cautions.RunOff;
+        }
+    }
+
     private static AmountLine Line(Trial trial, TrialTreatment t, UnitSystem units, IReadOnlyList<Core.Shelf.LotStanding>? lots)
     {
         var plots = trial.Plots.Where(p => p.TreatmentId == t.Id).ToList();
@@ -161,7 +171,7 @@ public static class TrialStepEndpoints
         string? Product(double amount) => t.RatePerM2 is null || count == 0 ? null : Units.Show(litres || t.Input is null ? amount / 1000 : amount, litres || t.Input is null ? Dimension.Volume : Dimension.Mass, units);
         if (count == 0)
         {
-            return new AmountLine(t.Id, t.Name, 0, "", t.Input?.Name, null, null, null, null, null, null, false, done);
+            return new AmountLine(t.Id, t.Name, 0, "", t.Input?.Name, null, null, null, null, null, null, false, done, []);
         }
 
         // The same tank plan as for any other job: the plots are its beds.
@@ -184,6 +194,6 @@ public static class TrialStepEndpoints
             t.Id, t.Name, count, Units.Show(area, Dimension.Area, units), t.Input?.Name, Product((t.RatePerM2 ?? 0) * area / count), Product(inAll),
             tank is { Refused: null } ? Units.Show((t.WaterLPerM2 ?? 0) * area / count, Dimension.Volume, units) : null, tank is { Refused: null } ? Units.Show(tank.Value.MixL, Dimension.Volume, units) : null, tank is { Refused: null } ? tank.Value.LoadCount : null,
             t.Input is null || t.RatePerM2 is null ? null : left is null ? "the shelf keeps no count of it" : left >= need ? $"{StockKeeper.Shown(left.Value, StockKeeper.UnitOf(t.Input), units)} on the shelf" : $"only {StockKeeper.Shown(left.Value, StockKeeper.UnitOf(t.Input), units)} on the shelf: get more first",
-            left < need, done);
+            left < need, done, [.. Warn(t, litres)]);
     }
 }

@@ -147,6 +147,18 @@ public class TrialWordsTests
         a.Sentence.ShouldContain("Nothing shows that both together do more");
     }
 
+    [Fact]
+    public void A_better_soil_is_not_counted_as_the_treatment()
+    {
+        IEnumerable<TrialRow> Pots(string c, string s, double mean) => Enumerable.Range(0, 5).Select(b => new TrialRow { Levels = [c, s], Block = $"{b}", Value = mean + (b * 0.2) + (((b * c.Length) + (int)mean) % 5 * 0.15) });
+        var q = new TrialQuestion { Design = "factorial", Factors = ["char", "soil"], Control = "no char, clay", WorthHaving = 1, Rows = [.. Pots("no char", "clay", 10), .. Pots("char", "clay", 10.1), .. Pots("no char", "sand", 16), .. Pots("char", "sand", 16.1)] };
+        TrialAnalysis.Of(q).Value.Verdict.ShouldBe(TrialVerdicts.Works, "sand with char against clay without");
+        var averaged = TrialAnalysis.Of(q with { Conditions = ["soil"] }).Value;
+        averaged.Verdict.ShouldBe(TrialVerdicts.NoUse);
+        averaged.Dunnett.ShouldHaveSingleItem().Pair.ShouldBe("char - no char");
+        averaged.Checks.ShouldContain(c => c.Contains("averaged over soil"));
+    }
+
     [Theory]
     [InlineData("design")]
     [InlineData("kind")]

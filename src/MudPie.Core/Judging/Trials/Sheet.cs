@@ -45,7 +45,7 @@ internal sealed record Sheet
             var se = c.T is { } t && t != 0 ? c.Difference / t : c.Upper is { } u ? (u - c.Difference) / s.Wide : null;
             var half = s.Wide * Math.Abs(se ?? 0);
             var (lower, upper) = c.Lower is null || s.Df < 1 ? ((double?)null, (double?)null) : q.Looked > 1 ? (c.Difference - half, c.Difference + half) : (c.Lower, c.Upper);
-            return TrialVerdicts.Judge(q, c, lower, upper, sd, Fewest(rows, c), compared, s.Ranks);
+            return TrialVerdicts.Judge(q, c, lower, upper, sd, Fewest(s, c), compared, s.Ranks);
         }).ToList();
         List<ComparisonVerdict> counted = [.. verdicts.Where(v => !q.Bystanders.Contains(v.Of))];
         if (counted.Count == 0)
@@ -54,7 +54,7 @@ internal sealed record Sheet
         }
 
         var word = TrialVerdicts.Headline(counted);
-        var told = counted.Where(v => v.Word == word).OrderBy(v => q.Factors.Count > 1 ? Changed(v.Of, s.Control) : 0).ThenByDescending(v => q.LowerIsBetter ? -v.Difference : v.Difference).First();
+        var told = counted.Where(v => v.Word == word).OrderBy(v => q.Factors.Count > 1 && q.Conditions.Count == 0 ? Changed(v.Of, s.Control) : 0).ThenByDescending(v => q.LowerIsBetter ? -v.Difference : v.Difference).First();
         var residuals = rows.Select((r, i) =>
         {
             double? studentized = double.IsFinite(s.Studentized[i]) ? s.Studentized[i] : null;
@@ -71,7 +71,7 @@ internal sealed record Sheet
     /// <summary>The sentence, and where factors were crossed what both together did beyond the one.</summary>
     private static string Together(TrialQuestion q, Sheet s, ComparisonVerdict told)
     {
-        if (q.Factors.Count != 2 || told.Word is not (TrialVerdicts.Works or TrialVerdicts.Some))
+        if (q.Factors.Count != 2 || q.Conditions.Count > 0 || told.Word is not (TrialVerdicts.Works or TrialVerdicts.Some))
         {
             return told.Sentence;
         }
@@ -86,8 +86,8 @@ internal sealed record Sheet
     /// <summary>How many factors of a crossed treatment are not as in the control.</summary>
     private static int Changed(string name, string control) => name.Split(", ").Zip(control.Split(", "), (a, b) => a == b ? 0 : 1).Sum();
 
-    private static int Fewest(IReadOnlyList<TrialRow> rows, TrialComparison c) =>
-        Math.Max(1, new[] { c.Of, c.Against }.Min(n => rows.Count(r => TrialAnalysis.Name(r) == n)));
+    private static int Fewest(Sheet s, TrialComparison c) =>
+        Math.Max(1, s.Means.Where(m => m.Term == c.Term && (m.Name == c.Of || m.Name == c.Against)).Select(m => m.Plots).DefaultIfEmpty(1).Min());
 
     private static IEnumerable<WorkingLine> Lines(TrialQuestion q, Sheet s, double? sd)
     {

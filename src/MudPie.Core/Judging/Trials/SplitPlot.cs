@@ -62,7 +62,9 @@ internal static class SplitPlot
         var cells = Families.ControlFirst(Families.Cells(full, [f.Whole, f.Within]), q.Control);
         var a = Families.Cells(outer.Model, [outer.Whole]);
         var b = Families.Cells(inner, [f.Within]);
-        var (dunnett, wide) = Families.Dunnett(full, term, cells, mixed, mixedDf, q.Looked);
+        var (dunnett, wide) = q.Conditions.Contains(f.Whole.Name) ? Families.Dunnett(inner, f.Within.Name, b, msB, dfB, q.Looked)
+            : q.Conditions.Contains(f.Within.Name) ? Families.Dunnett(outer.Model, f.Whole.Name, a, outer.Model.Ms, dfA, q.Looked)
+            : Families.Dunnett(full, term, cells, mixed, mixedDf, q.Looked);
         return new Sheet
         {
             Test = new("split-plot analysis of variance", $"{f.Whole.Name} lay on whole plots and {f.Within.Name} within them: whole plots differ more than parts of one, so each is judged against its own noise."),

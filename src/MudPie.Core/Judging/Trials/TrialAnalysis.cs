@@ -64,7 +64,9 @@ public static class TrialAnalysis
         var term = string.Join(":", factors.Select(f => f.Name));
         var cells = Families.ControlFirst(Families.Cells(model, factors), q.Control);
         var marginal = factors.Count > 1 ? factors.Select(f => (f.Name, Cells: Families.Cells(model, [f]))).ToList() : [];
-        var (dunnett, wide) = Families.Dunnett(model, term, cells, ms, df, q.Looked);
+        List<Factor> tried = [.. factors.Where(f => !q.Conditions.Contains(f.Name))];
+        var judged = tried.Count == factors.Count ? cells : Families.ControlFirst(Families.Cells(model, tried), string.Join(", ", tried.Select(f => f.Levels[0])));
+        var (dunnett, wide) = Families.Dunnett(model, string.Join(":", tried.Select(f => f.Name)), judged, ms, df, q.Looked);
         return new Sheet
         {
             Test = df < 1 ? new("no test: a look", "One plot of each: nothing tells how far plots differ by themselves, so no test fits.") : Named(q, factors, block),

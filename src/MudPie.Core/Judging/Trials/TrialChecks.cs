@@ -144,6 +144,13 @@ internal static class TrialChecks
             yield return $"Ranks alone ({ranks.Name}, p {Say.Number(ranks.P, 2)}) {(same ? "say the same" : "say otherwise: treat the answer with care")}.";
         }
 
+        if (q.Conditions.Count > 0 && s.Anova.FirstOrDefault(a => a.Term.Contains(':')) is { P: { } together })
+        {
+            yield return together < 0.05
+                ? $"What it does hangs on {Say.List(q.Conditions)} (p {Say.Number(together, 2)}): the verdict is of the average; look at each by itself."
+                : $"The verdict is averaged over {Say.List(q.Conditions)}; nothing says that it acts differently there.";
+        }
+
         foreach (var far in residuals.Where(r => r.Outlier))
         {
             yield return $"{far.Plot} ({far.Treatment}) lies far from the rest. It is kept: leave it out only for a reason that you saw in the field, and say so.";

@@ -55,6 +55,9 @@ public sealed record TrialQuestion
     /// <summary>Treatments that are only there to be compared with, and make no headline: "nothing" beside "water only".</summary>
     public IReadOnlyList<string> Bystanders { get; init; } = [];
 
+    /// <summary>Crossed factors that are no treatment but what it is tried in: soils, crops. Verdicts are averaged over them, so that a better soil is not counted as the treatment.</summary>
+    public IReadOnlyList<string> Conditions { get; init; } = [];
+
     /// <summary>The smallest difference worth having, in the unit, above 0; null where none was set.</summary>
     public double? WorthHaving { get; init; }
 

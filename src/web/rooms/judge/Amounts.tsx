@@ -2,6 +2,7 @@ import { useState } from "react";
 import { client, type Schemas, useRead, useWrite } from "../../api/client";
 import { Button } from "../../parts/Button";
 import { Choice } from "../../parts/Choice";
+import { Mind } from "../../parts/Mind";
 import { Wrong } from "../../parts/Wrong";
 
 /** What it takes to carry out, from the tank plan and the shelf; and each treatment ticked as it goes on. */
@@ -24,6 +25,7 @@ export function Amounts({ trial }: { trial: Schemas["TrialView"] }) {
   return (
     <section className="mt-5">
       <h2 className="text-xl">What it takes, with a tenth to spare</h2>
+      <Mind cautions={[...new Map(lines.flatMap((l) => l.cautions).map((c) => [c.id, c])).values()]} />
       <Choice
         label="It goes"
         value={purpose}

@@ -240,6 +240,14 @@ function Visits({ bed }: { bed: Schemas["BrixBedView"] }) {
           </tbody>
         </table>
       </div>
+      {bed.putRight.length > 0 && (
+        <p className="text-ash">
+          Put right since, and kept:{" "}
+          {bed.putRight
+            .map((v) => `${clock.when(v.at)} ${v.leafPosition} ${v.asRead.map((x) => x.toFixed(1)).join(" ")}`)
+            .join(" · ")}
+        </p>
+      )}
       {rows.length > 12 && (
         <Button kind="plain" onClick={() => setAll(!all)}>
           {all ? "the last twelve" : `all ${rows.length}`}

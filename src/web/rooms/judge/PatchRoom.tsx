@@ -3,6 +3,7 @@ import { Link } from "react-router-dom";
 import { client, type Schemas, useRead, useWrite } from "../../api/client";
 import { Button } from "../../parts/Button";
 import { Field } from "../../parts/Field";
+import { Mind } from "../../parts/Mind";
 import { Pick } from "../../parts/Pick";
 import { Room } from "../../parts/Room";
 import { Sum } from "../../parts/Sum";
@@ -96,6 +97,7 @@ function Test({ test }: { test: Schemas["PatchTestView"] }) {
       </ol>
       {!test.putOnAt && (
         <>
+          <Mind cautions={test.cautions} />
           <Button
             kind="filled"
             className="mt-3"
