@@ -189,6 +189,9 @@ public class JourneyTests
         Press(Keys.Enter);
         page.See("Use it before");
         Press("4");
+        page.See("Judge: trials");
+        TabTo("Leaves");
+        Press(Keys.Enter);
         page.See("Read the leaves");
         TabTo("Brix, one after another");
         Press("9.1 8.8 9.4" + Keys.Enter);

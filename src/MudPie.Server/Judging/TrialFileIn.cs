@@ -48,8 +48,18 @@ public sealed class TrialFileIn(DateTimeOffset now)
             return null;
         }
 
+        // A zip may lie about its sizes: no more is unpacked than is allowed.
         using var reader = new StreamReader(entry.Open());
-        return reader.ReadToEnd();
+        var (text, buffer) = (new System.Text.StringBuilder(), new char[8192]);
+        for (int read; (read = reader.Read(buffer)) > 0;)
+        {
+            if (text.Append(buffer, 0, read).Length > MostUnpacked)
+            {
+                throw new InvalidDataException("It unpacks to more than is allowed.");
+            }
+        }
+
+        return text.ToString();
     }
 
     private Trial? Sound(TrialPackage p)
