@@ -88,12 +88,12 @@ public class CalculatorTests : IDisposable
     public async Task Each_has_a_line_and_a_schema()
     {
         var list = (await _holding.Get("/api/calc")).AsArray();
-        list.Select(c => (string)c!["name"]!).ShouldBe(["oxygen-saturation", "brew-run", "brew-forecast", "chlorine-dose", "microscope-count", "dilution", "tank-plan", "sprayer-rate", "inoculant-dose", "injector-stock", "sun", "brix-correct"]);
+        list.Select(c => (string)c!["name"]!).ShouldBe(["oxygen-saturation", "brew-run", "brew-forecast", "chlorine-dose", "microscope-count", "dilution", "tank-plan", "sprayer-rate", "inoculant-dose", "injector-stock", "sun", "trial-analysis", "replicates", "germination", "combine-trials", "brix-correct"]);
         foreach (var c in list)
         {
             var output = new StringWriter();
             CalcCommand.Run([(string)c!["name"]!, "--schema"], TextReader.Null, output, TextWriter.Null).ShouldBe(0);
-            JsonNode.Parse(output.ToString())!["properties"]!.AsObject().Count.ShouldBeGreaterThan(1);
+            JsonNode.Parse(output.ToString())!["properties"]!.AsObject().Count.ShouldBeGreaterThan(0);
             (await _holding.Get($"/api/calc/{c["name"]}/schema"))["title"]!.ToString().ShouldBe((string)c["name"]!);
         }
 
