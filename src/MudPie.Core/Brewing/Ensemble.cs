@@ -1,27 +1,8 @@
 using MathNet.Numerics.Distributions;
 using MathNet.Numerics.LinearAlgebra;
+using MudPie.Core.Workings;
 
 namespace MudPie.Core.Brewing;
-
-/// <summary>Random numbers from a seed that are the same on every machine: SplitMix64 (Steele, Lea and Flood 2014).</summary>
-internal struct SeededRandom(ulong seed)
-{
-    private ulong _state = seed;
-
-    /// <summary>Uniform in (0, 1).</summary>
-    public double Next()
-    {
-        _state += 0x9E3779B97F4A7C15;
-        var z = _state;
-        z = (z ^ (z >> 30)) * 0xBF58476D1CE4E5B9;
-        z = (z ^ (z >> 27)) * 0x94D049BB133111EB;
-        z ^= z >> 31;
-        return ((z >> 11) + 0.5) * (1.0 / (1UL << 53));
-    }
-
-    /// <summary>Standard normal.</summary>
-    public double NextNormal() => Normal.InvCDF(0, 1, Next());
-}
 
 /// <summary>The members of a forecast: logarithms of the multipliers, one row a member, and their weights (which add to 1).</summary>
 internal sealed class Ensemble

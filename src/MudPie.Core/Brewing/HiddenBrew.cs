@@ -1,3 +1,5 @@
+using MudPie.Core.Workings;
+
 namespace MudPie.Core.Brewing;
 
 /// <summary>How an instrument strays from the truth.</summary>

@@ -48,6 +48,9 @@ public static class Patches
     /// <summary>Least standard deviation that a meter's grain allows, °Bx.</summary>
     private const double Grain = 0.0577;
 
+    /// <summary>The order in which patches lie, drawn by lot: where each of <paramref name="count"/> goes. The same seed gives the same order.</summary>
+    public static IReadOnlyList<int> Order(int count, int seed) => new SeededRandom((ulong)seed).Shuffled(Enumerable.Range(0, count));
+
     /// <summary>Works it out. Worked: water goes from 8.0 to 8.2 and fulvic from 8.0 to 10.6: a lift of 2.4.</summary>
     public static Ruling<PatchAnswer> Of(IReadOnlyList<PatchRead> patches)
     {

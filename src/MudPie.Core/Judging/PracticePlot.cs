@@ -61,6 +61,9 @@ public static class PracticePlot
     private const double Worth = 0.4;
     private const int Tries = 1000;
 
+    // So that the first field teaches what slopes do: nothing to find, and a steep one.
+    private const ulong First = 87;
+
     /// <summary>Plays as far as the question goes.</summary>
     public static Ruling<PracticePlotAnswer> Of(PracticePlotQuestion q)
     {
@@ -89,7 +92,7 @@ public static class PracticePlot
             return checks.Refusal;
         }
 
-        var plots = Field(q.Layout!, n, effect, noise, slope, new Random(q.Seed * 7919));
+        var plots = Field(q.Layout!, n, effect, noise, slope, new SeededRandom((ulong)q.Seed * 7919));
         var answer = TrialAnalysis.Of(Ask(plots, q.Layout!)).Value;
         return Worked.Of(
             new PracticePlotAnswer(story, Worth, n, 2, plots, answer, q.Decision is null ? null : Reveal(q, n, effect, noise, slope)),
@@ -99,34 +102,27 @@ public static class PracticePlot
     /// <summary>What a seed hides: nothing in a third of fields, a little, or enough to pay.</summary>
     private static (double Effect, double Noise, double Slope) Hidden(int seed)
     {
-        var random = new Random(seed);
-        var effect = random.Next(3) switch { 0 => 0, 1 => 0.15 + (0.15 * random.NextDouble()), _ => 0.5 + (0.5 * random.NextDouble()) };
-        return (Math.Round(effect, 2), 0.2 + (0.25 * random.NextDouble()), (random.Next(2) == 0 ? -1 : 1) * (0.6 + (1.4 * random.NextDouble())));
+        var random = new SeededRandom((ulong)seed + First);
+        var effect = random.Below(3) switch { 0 => 0, 1 => 0.15 + (0.15 * random.Next()), _ => 0.5 + (0.5 * random.Next()) };
+        return (Math.Round(effect, 2), 0.2 + (0.25 * random.Next()), (random.Below(2) == 0 ? -1 : 1) * (0.6 + (1.4 * random.Next())));
     }
 
-    internal static List<PracticeFieldPlot> Field(string layout, int n, double effect, double noise, double slope, Random random)
+    internal static List<PracticeFieldPlot> Field(string layout, int n, double effect, double noise, double slope, SeededRandom random)
     {
         var count = 2 * n;
         bool[] treated = layout switch
         {
             "halves" => [.. Enumerable.Range(0, count).Select(i => i >= n)],
             "alternate" => [.. Enumerable.Range(0, count).Select(i => i % 2 == 1)],
-            "blocks" => [.. Enumerable.Range(0, n).SelectMany(_ => random.Next(2) == 0 ? new[] { true, false } : [false, true])],
-            _ => Shuffled(count, random),
+            "blocks" => [.. Enumerable.Range(0, n).SelectMany(_ => random.Below(2) == 0 ? new[] { true, false } : [false, true])],
+            _ => random.Shuffled(Enumerable.Range(0, count).Select(i => i % 2 == 0)),
         };
         return
         [
             .. treated.Select((t, i) => new PracticeFieldPlot(
                 i / 2, i % 2, t, layout == "blocks" ? (i / 2) + 1 : null,
-                Math.Round(4.6 + (slope * (count == 1 ? 0 : ((double)i / (count - 1)) - 0.5)) + (t ? effect : 0) + MathNet.Numerics.Distributions.Normal.Sample(random, 0, noise), 2))),
+                Math.Round(4.6 + (slope * (count == 1 ? 0 : ((double)i / (count - 1)) - 0.5)) + (t ? effect : 0) + (noise * random.NextNormal()), 2))),
         ];
-    }
-
-    private static bool[] Shuffled(int count, Random random)
-    {
-        bool[] deck = [.. Enumerable.Range(0, count).Select(i => i % 2 == 0)];
-        random.Shuffle(deck);
-        return deck;
     }
 
     internal static TrialQuestion Ask(List<PracticeFieldPlot> plots, string layout) => new()
@@ -185,7 +181,7 @@ public static class PracticePlot
 
     private static PracticeTries Try(string layout, int n, double effect, double noise, double slope, int seed, string right)
     {
-        var random = new Random(seed + 17);
+        var random = new SeededRandom((ulong)seed + 17);
         var (times, differences) = (new Dictionary<string, int>(), new List<double>(Tries));
         for (var i = 0; i < Tries; i++)
         {

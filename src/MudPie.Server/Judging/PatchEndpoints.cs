@@ -128,11 +128,10 @@ public static class PatchEndpoints
         }
 
         patches.Insert(0, new Patch { Name = "water", Role = "water" });
-        var deck = patches.SelectMany(p => Enumerable.Range(0, each).Select(_ => new Patch { Name = p.Name, Role = p.Role, InputId = p.InputId, RatePerHa = p.RatePerHa, RateUnit = p.RateUnit })).ToArray();
-        new Random(seed).Shuffle(deck);
-        for (var i = 0; i < deck.Length; i++)
+        var deck = patches.SelectMany(p => Enumerable.Range(0, each).Select(_ => new Patch { Name = p.Name, Role = p.Role, InputId = p.InputId, RatePerHa = p.RatePerHa, RateUnit = p.RateUnit })).ToList();
+        foreach (var (patch, place) in deck.Zip(Core.Judging.Patches.Order(deck.Count, seed)))
         {
-            deck[i].Order = i + 1;
+            patch.Order = place + 1;
         }
 
         test.Patches.AddRange(deck);

@@ -63,7 +63,7 @@ public static class TrialLayout
             return refusal;
         }
 
-        var random = new Random(q.Seed);
+        var random = new SeededRandom((ulong)q.Seed);
         var sequence = Sequence(q, random);
         var codes = Codes(sequence.Sum(b => b.Count), random);
         var plots = q.Kind switch { "pots" => Grid(q, sequence), _ => Along(q, sequence) };
@@ -122,30 +122,23 @@ public static class TrialLayout
     }
 
     /// <summary>Block by block, the (whole plot, treatment) of each plot in order.</summary>
-    private static List<List<(int? Whole, int Treatment)>> Sequence(LayoutQuestion q, Random random)
+    private static List<List<(int? Whole, int Treatment)>> Sequence(LayoutQuestion q, SeededRandom random)
     {
         var treatments = Enumerable.Range(0, q.Treatments.Count).ToArray();
-        T[] Shuffled<T>(IEnumerable<T> items)
-        {
-            T[] deck = [.. items];
-            random.Shuffle(deck);
-            return deck;
-        }
-
         return q.Design switch
         {
-            "random" => [[.. Shuffled(Enumerable.Range(0, q.Replicates).SelectMany(_ => treatments)).Select(t => ((int?)null, t))]],
-            "split-plot" => [.. Enumerable.Range(0, q.Replicates).Select(_ => Shuffled(Enumerable.Range(0, q.WholePlots.Count)).SelectMany(w => Shuffled(treatments).Select(t => ((int?)w, t))).ToList())],
-            _ => [.. Enumerable.Range(0, q.Replicates).Select(_ => Shuffled(treatments).Select(t => ((int?)null, t)).ToList())],
+            "random" => [[.. random.Shuffled(Enumerable.Range(0, q.Replicates).SelectMany(_ => treatments)).Select(t => ((int?)null, t))]],
+            "split-plot" => [.. Enumerable.Range(0, q.Replicates).Select(_ => random.Shuffled(Enumerable.Range(0, q.WholePlots.Count)).SelectMany(w => random.Shuffled(treatments).Select(t => ((int?)w, t))).ToList())],
+            _ => [.. Enumerable.Range(0, q.Replicates).Select(_ => random.Shuffled(treatments).Select(t => ((int?)null, t)).ToList())],
         };
     }
 
-    private static List<string> Codes(int count, Random random)
+    private static List<string> Codes(int count, SeededRandom random)
     {
         var codes = new HashSet<string>();
         while (codes.Count < count)
         {
-            codes.Add($"{Letters[random.Next(Letters.Length)]}{Figures[random.Next(Figures.Length)]}{Letters[random.Next(Letters.Length)]}");
+            codes.Add($"{Letters[random.Below(Letters.Length)]}{Figures[random.Below(Figures.Length)]}{Letters[random.Below(Letters.Length)]}");
         }
 
         return [.. codes];
