@@ -37,7 +37,8 @@ public sealed record PatchLift(string Candidate, int Patches, double Change, dou
 /// <param name="Lifts">Each candidate, best first.</param>
 /// <param name="Winner">The one to put out, or null.</param>
 /// <param name="Sentence">In a sentence.</param>
-public sealed record PatchAnswer(double Water, IReadOnlyList<PatchLift> Lifts, string? Winner, string Sentence);
+/// <param name="Line">A lift from here on is taken as a yes, °Bx.</param>
+public sealed record PatchAnswer(double Water, IReadOnlyList<PatchLift> Lifts, string? Winner, string Sentence, double Line);
 
 /// <summary>Square-metre patches: a quick look at which of several products a crop answers to.</summary>
 public static class Patches
@@ -88,7 +89,7 @@ public static class Patches
             ? $"No candidate lifted the leaves {Say.Number(Yes)} °Bx over water with its whole interval above nought. {(candidates.Any(l => l.Word == "cannot tell yet") ? "Not told yet; more patches would." : "Leave them on the shelf.")}"
             : $"{char.ToUpperInvariant(winner[0])}{winner[1..]}: a lift of {Say.Fixed(candidates.First(l => l.Candidate == winner).Lift, 1)} °Bx over water.{note} One hour on one day: a hint of what the crop lacks, not of what it will yield.";
         return Worked.Of(
-            new PatchAnswer(water.Mean, lifts, winner, sentence),
+            new PatchAnswer(water.Mean, lifts, winner, sentence, Yes),
             "°Bx",
             Evidence.PractitionersRule,
             [

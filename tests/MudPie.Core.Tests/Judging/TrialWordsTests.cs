@@ -159,6 +159,20 @@ public class TrialWordsTests
         averaged.Checks.ShouldContain(c => c.Contains("averaged over soil"));
     }
 
+    [Fact]
+    public void A_warmer_bench_is_not_counted_as_the_soak_when_seeds_are_counted()
+    {
+        IEnumerable<TrialRow> Trays(string s, string b, params double[] up) => up.Select((u, i) => new TrialRow { Levels = [s, b], Block = $"{i}", Value = u, OutOf = 50 });
+        var q = new TrialQuestion { Kind = "count", Design = "factorial", Factors = ["soak", "bench"], Control = "plain, cool", WorthHaving = 10, Rows = [.. Trays("plain", "cool", 20, 23, 21, 22), .. Trays("tea", "cool", 22, 21, 22, 21), .. Trays("plain", "warm", 43, 40, 42, 41), .. Trays("tea", "warm", 41, 43, 40, 42)] };
+        TrialAnalysis.Of(q).Value.Verdict.ShouldBe(TrialVerdicts.Works);
+        var averaged = TrialAnalysis.Of(q with { Conditions = ["bench"] }).Value;
+        averaged.Verdict.ShouldBe(TrialVerdicts.NoUse);
+        var tea = averaged.Dunnett.ShouldHaveSingleItem();
+        (tea.Pair, Math.Round(tea.Difference, 3)).ShouldBe(("tea - plain", 0));
+        averaged.Means.Single(m => m.Name == "tea").Plots.ShouldBe(8);
+        averaged.Means.Single(m => m.Name == "tea, warm").Mean.ShouldBe(83, 0.01);
+    }
+
     [Theory]
     [InlineData("design")]
     [InlineData("kind")]

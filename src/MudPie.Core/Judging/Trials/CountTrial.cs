@@ -9,8 +9,7 @@ internal static class CountTrial
 {
     public static Ruling<TrialAnswer> Of(TrialQuestion q, List<TrialRow> rows)
     {
-        var names = TrialAnalysis.Factors(q with { Factors = ["treatment"], Rows = rows }, [.. rows.Select(r => r with { Levels = [TrialAnalysis.Name(r)] })])[0];
-        var treatment = q.Control is { } c ? Factor.From("treatment", [.. rows.Select(TrialAnalysis.Name)], c) : names;
+        var treatment = Factor.From("treatment", [.. rows.Select(TrialAnalysis.Name)], q.Control);
         var single = treatment.Levels.All(l => rows.Count(r => TrialAnalysis.Name(r) == l) == 1);
         var asked = q with { Unit = "points of a hundred" };
         return single && treatment.Levels.Count == 2 ? Trays(asked, rows, treatment) : Fitted(asked, rows, treatment, single);
@@ -59,28 +58,36 @@ internal static class CountTrial
         var df = single ? 0 : full.Df;
         var dfTreatment = treatment.Levels.Count - 1;
         var f = (without.Deviance - full.Deviance) / dfTreatment / dispersion;
-        var (shares, gradients) = Shares(full, treatment, block);
+        var cells = Shares(full, treatment, block);
+        var groups = Tried(q, rows, treatment);
+        var (shares, gradients) = (groups.Select(g => g.Cells.Average(c => cells.Shares[c])).ToArray(), groups.Select(g => g.Cells.Select(c => cells.Gradients[c]).Aggregate((a, b) => a + b) / g.Cells.Count).ToArray());
         var covariance = full.Covariance * (dispersion * 10_000);
         double Var(Vector<double> g) => g * (covariance * g);
-        var others = Enumerable.Range(1, dfTreatment).ToList();
+        var others = Enumerable.Range(1, groups.Count - 1).ToList();
+        TrialMean Mean(string name, int trays, double share, Vector<double> gradient)
+        {
+            var half = df >= 1 ? Distribution.CriticalT(0.05, df) * Math.Sqrt(Var(gradient)) : (double?)null;
+            return new TrialMean("treatment", name, trays, 100 * share, (100 * share) - half, (100 * share) + half);
+        }
+
         var law = df >= 1 ? new ManyToOne(Correlation([.. others.Select(t => gradients[t] - gradients[0])], covariance), df) : null;
         double? critical = law?.Critical(0.05);
         var dunnett = others.Select(t =>
         {
             var (difference, se) = (100 * (shares[t] - shares[0]), Math.Sqrt(Var(gradients[t] - gradients[0])));
-            return new TrialComparison("treatment", $"{treatment.Levels[t]} - {treatment.Levels[0]}", treatment.Levels[t], treatment.Levels[0], difference, difference - (critical * se), difference + (critical * se), law is null ? null : difference / se, law is null ? null : df,
-                law is null ? null : dfTreatment == 1 ? Distribution.TwoSidedT(difference / se, df) : law.P(difference / se));
+            return new TrialComparison("treatment", $"{groups[t].Name} - {groups[0].Name}", groups[t].Name, groups[0].Name, difference, difference - (critical * se), difference + (critical * se), law is null ? null : difference / se, law is null ? null : df,
+                law is null ? null : others.Count == 1 ? Distribution.TwoSidedT(difference / se, df) : law.P(difference / se));
         }).ToList();
         var sheet = new Sheet
         {
             Test = new($"logistic regression{(block is null ? "" : " in blocks")}", $"So many up out of so many sown, in several trays: the odds are compared, with the noise that trays show ({Say.Number(dispersion, 2)} times what coins would)."),
             Anova = df < 1 ? [] : [new("treatment", dfTreatment, without.Deviance - full.Deviance, (without.Deviance - full.Deviance) / dfTreatment, f, Distribution.UpperF(f, dfTreatment, df)), new("Residuals", df, full.Deviance, full.Deviance / df, null, null)],
-            Means = [.. treatment.Levels.Select((name, t) => { var half = df >= 1 ? Distribution.CriticalT(0.05, df) * Math.Sqrt(Var(gradients[t])) : (double?)null; return new TrialMean("treatment", name, treatment.Count(t), 100 * shares[t], 100 * shares[t] - half, 100 * shares[t] + half); })],
+            Means = [.. groups.Select((g, t) => Mean(g.Name, g.Cells.Sum(treatment.Count), shares[t], gradients[t])), .. groups.Count == treatment.Levels.Count ? Array.Empty<TrialMean>() : treatment.Levels.Select((name, c) => Mean(name, treatment.Count(c), cells.Shares[c], cells.Gradients[c]))],
             Tukey = [],
             Dunnett = dunnett,
             Wide = law?.Critical(0.05 / q.Looked),
             // The noise between trays of the usual size, in points, so that more trays can be asked for.
-            Ms = df >= 1 ? Enumerable.Range(0, dfTreatment + 1).Average(t => Var(gradients[t]) * treatment.Count(t)) : double.NaN,
+            Ms = df >= 1 ? Enumerable.Range(0, dfTreatment + 1).Average(c => Var(cells.Gradients[c]) * treatment.Count(c)) : double.NaN,
             Df = df,
             Residuals = [.. rows.Select((r, i) => 100 * ((r.Value!.Value / r.OutOf!.Value) - (full.Fitted(i) / of[i])))],
             Studentized = [.. rows.Select(_ => double.NaN)],
@@ -88,6 +95,7 @@ internal static class CountTrial
             Control = treatment.Levels[0],
             Dispersion = full.Dispersion,
             Notes = [.. nudged ? ["In some treatment all or none came up: half a seed was added to each side of every treatment, so that odds can be reckoned."] : Array.Empty<string>(),
+                .. q.Design == "split-plot" ? ["Counts are judged tray by tray: what lay on whole plots has fewer true replicates than this test takes it to have."] : Array.Empty<string>(),
                 full.Dispersion > 1.5 ? $"Trays treated alike differ {Say.Number(full.Dispersion, 2)} times as much as coins would; intervals allow for it." : "Trays treated alike differ no more than coins would."],
         };
         return Percent(Sheet.Write(q, rows, sheet), rows);
@@ -113,6 +121,13 @@ internal static class CountTrial
         }
 
         return (up, of, flat);
+    }
+
+    /// <summary>What is compared: the cells themselves, or what was tried, averaged over what it was tried in; the control's first.</summary>
+    private static List<(string Name, List<int> Cells)> Tried(TrialQuestion q, List<TrialRow> rows, Factor treatment)
+    {
+        string Of(int cell) => string.Join(", ", rows.First(r => TrialAnalysis.Name(r) == treatment.Levels[cell]).Levels.Where((_, f) => !q.Conditions.Contains(q.Factors[f])));
+        return [.. Enumerable.Range(0, treatment.Levels.Count).GroupBy(Of).Select(g => (g.Key, g.ToList()))];
     }
 
     /// <summary>Each treatment's share, averaged evenly over blocks, and its gradient in β.</summary>

@@ -22,8 +22,8 @@ const signed = (text: string) => (text.startsWith("-") ? "−" + text.slice(1) :
 /** A name that fits beside the axis: cut in two lines where it is long. */
 function Name({ text, y }: { text: string; y: number }) {
   const words = text.split(" ");
-  const cut = words.findIndex((_, i) => words.slice(0, i + 1).join(" ").length > 19);
-  const lines = text.length <= 21 || cut < 1 ? [text] : [words.slice(0, cut).join(" "), words.slice(cut).join(" ")];
+  const cut = words.findIndex((_, i) => words.slice(0, i + 1).join(" ").length > 18);
+  const lines = text.length <= 18 || cut < 1 ? [text] : [words.slice(0, cut).join(" "), words.slice(cut).join(" ")];
   return (
     <text textAnchor="end" fontSize="15" fontWeight="700" className="fill-ink">
       {lines.map((l, i) => (
@@ -120,7 +120,7 @@ export function Dots({
         </text>
       ))}
       <text x={width - right} y={bottom + 42} textAnchor="end" fontSize="14" className="fill-ash">
-        {answer.response}, {answer.unit}: a dot a plot; the bar holds the mean 19 times in 20
+        {answer.unit}; a dot a plot, the bar its mean 19 times in 20
       </text>
     </svg>
   );

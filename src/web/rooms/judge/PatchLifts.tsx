@@ -2,7 +2,7 @@ import type { Schemas } from "../../api/client";
 
 /** Each candidate's lift over water with its interval, against nought and the two degrees taken as a yes. */
 export function PatchLifts({ answer: a }: { answer: Schemas["PatchAnswer"] }) {
-  const ends = [...a.lifts.flatMap((l) => [l.lower ?? l.lift, l.upper ?? l.lift]), 0, 2.6, -0.6];
+  const ends = [...a.lifts.flatMap((l) => [l.lower ?? l.lift, l.upper ?? l.lift]), 0, a.line * 1.3, -0.6];
   const [low, high] = [Math.min(...ends) - 0.2, Math.max(...ends) + 0.2];
   const x = (v: number) => 170 + ((v - low) / (high - low)) * 360;
   const bottom = a.lifts.length * 48 + 26;
@@ -13,8 +13,8 @@ export function PatchLifts({ answer: a }: { answer: Schemas["PatchAnswer"] }) {
       role="img"
       aria-label={a.lifts.map((l) => `${l.candidate}: ${l.sentence}`).join(" ")}
     >
-      <rect x={x(2)} y="0" width={530 - x(2)} height={bottom} className="fill-moss" fillOpacity="0.16" />
-      <text x={x(2) + 5} y="16" fontSize="14" fontWeight="700" className="fill-moss">
+      <rect x={x(a.line)} y="0" width={530 - x(a.line)} height={bottom} className="fill-moss" fillOpacity="0.16" />
+      <text x={x(a.line) + 5} y="16" fontSize="14" fontWeight="700" className="fill-moss">
         taken as a yes
       </text>
       <path d={`M${x(0)} 0V${bottom}`} className="stroke-ink" strokeWidth="1.8" />

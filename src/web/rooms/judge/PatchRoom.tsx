@@ -60,6 +60,7 @@ export function PatchRoom() {
 
 /** Time since the products went on, for the next reading. */
 function Timer({ test }: { test: Schemas["PatchTestView"] }) {
+  const clock = useClock();
   const [now, setNow] = useState(() => Date.now());
   useEffect(() => {
     const timer = setInterval(() => setNow(Date.now()), 10_000);
@@ -67,10 +68,16 @@ function Timer({ test }: { test: Schemas["PatchTestView"] }) {
   }, []);
   if (!test.putOnAt || test.answer) return null;
   const minutes = Math.floor((now - Date.parse(test.putOnAt)) / 60_000);
+  const [from, until] = [test.readFrom!, test.readUntil!];
   return (
     <p role="timer" className="text-lg font-bold">
       {minutes} min since they went on:{" "}
-      {minutes < 40 ? `read from ${40 - minutes} min on` : minutes <= 60 ? "read now" : "past the hour; read at once"}.
+      {now < Date.parse(from)
+        ? `read from ${clock.time(from)} on`
+        : now <= Date.parse(until)
+          ? `read now, until ${clock.time(until)}`
+          : "past the hour; read at once"}
+      .
     </p>
   );
 }

@@ -44,14 +44,17 @@ export function ReadLeaves({ beds, pair, bedId, half, corrects, onDone }: Props)
     weed: half?.weed ? "" : null,
     stage: null,
     stress: null,
-    meterId: null,
+    meterId: undefined, // until one is chosen: the first that is kept
     correctsId: corrects,
   });
   const meters = useRead(["meters"], () => client.GET("/api/judge/meters"));
   const [kept, setKept] = useState(false);
+  const meter = r.meterId === undefined ? meters.data?.[0] : meters.data?.find((m) => m.id === r.meterId);
+  const corrects20 = meter?.corrects ?? r.meterCorrects ?? false;
+  const body: Schemas["BrixRequest"] = { ...r, meterId: meter?.id ?? null, meterCorrects: corrects20 };
   const worked = useQuery<Schemas["BrixWorkOut"], Problem>({
-    queryKey: ["brix-work", r],
-    queryFn: () => must(client.POST("/api/judge/brix/work-out", { body: r })),
+    queryKey: ["brix-work", body],
+    queryFn: () => must(client.POST("/api/judge/brix/work-out", { body })),
     enabled: (r.readings ?? "").trim().length > 0,
     placeholderData: keepPreviousData,
     retry: false,
@@ -73,7 +76,7 @@ export function ReadLeaves({ beds, pair, bedId, half, corrects, onDone }: Props)
       className="flex flex-col gap-4"
       onSubmit={(e) => {
         e.preventDefault();
-        keep.mutate(r);
+        keep.mutate(body);
       }}
     >
       <h2 className="text-2xl">
@@ -124,27 +127,26 @@ export function ReadLeaves({ beds, pair, bedId, half, corrects, onDone }: Props)
       {(meters.data?.length ?? 0) > 0 && (
         <Pick
           label="Meter"
-          value={String(r.meterId ?? "")}
+          value={String(meter?.id ?? "")}
           options={[
             { value: "", name: "another" },
             ...meters.data!.map((m) => ({ value: String(m.id), name: `${m.name}: ${m.says}` })),
           ]}
-          onChange={(v) => {
-            const meter = meters.data!.find((m) => m.id === Number(v));
-            setR({ ...r, meterId: meter?.id ?? null, meterCorrects: meter?.corrects ?? r.meterCorrects });
-          }}
+          onChange={(v) => setR({ ...r, meterId: Number(v) || null })}
         />
       )}
-      <Choice
-        label="The meter"
-        value={r.meterCorrects ? "yes" : "no"}
-        options={[
-          { value: "no", name: "does not correct for temperature" },
-          { value: "yes", name: "does" },
-        ]}
-        onChange={(v) => setR({ ...r, meterCorrects: v === "yes" })}
-      />
-      {!r.meterCorrects && (
+      {!meter && (
+        <Choice
+          label="The meter"
+          value={r.meterCorrects ? "yes" : "no"}
+          options={[
+            { value: "no", name: "does not correct for temperature" },
+            { value: "yes", name: "does" },
+          ]}
+          onChange={(v) => setR({ ...r, meterCorrects: v === "yes" })}
+        />
+      )}
+      {!corrects20 && (
         <Field
           label="Its temperature"
           value={r.temperature ?? ""}
