@@ -66,20 +66,21 @@ public static partial class AmountText
         }
 
         var clean = Normalise(typed);
-        if (AmbiguousThousand().IsMatch(clean))
+        if (!TakeNumber(clean, out var figure, out var rest, out var twoWays))
         {
-            return Refusal.Of(field, $"“{typed}” can be read as one or as a thousand.", "Write 1000 or 1.0, without the comma.");
-        }
-
-        if (!TakeNumber(clean, out var figure, out var rest))
-        {
-            return Refusal.Of(field, $"There is no number in “{typed}”.", Examples(dimension));
+            return twoWays is { } both ? new Refusal([both.TwoWays(field, typed)]) : Refusal.Of(field, $"There is no number in “{typed}”.", Examples(dimension));
         }
 
         rest = LeadingWords().Replace(rest, "").Trim();
         var unit = rest.Length == 0
             ? Units.Default(dimension, system)
             : Units.Of(dimension, system).FirstOrDefault(u => u.Names.Contains(rest) || u.Names.Contains(rest.TrimEnd('.')));
+        if (dimension == Dimension.Volume && Units.TwoGallons(rest.TrimEnd('.'), system) is { } two)
+        {
+            var (us, imperial) = (Units.Show(figure * two.Us.Factor, dimension, system), Units.Show(figure * two.Imperial.Factor, dimension, system));
+            return new Refusal([new(field, $"“{typed}” can be US ({us}) or imperial ({imperial}).", $"Write {Say.Number(figure)} {two.Us.Shown} or {Say.Number(figure)} {two.Imperial.Shown}; or say once for the holding which is meant.", "gallons")]);
+        }
+
         if (unit is null)
         {
             var known = string.Join(", ", Units.Of(dimension, system).Select(u => u.Shown).Where(s => s.Length > 0).Take(6));
@@ -99,7 +100,7 @@ public static partial class AmountText
 
         var tools = dimension == Dimension.Volume ? Spoons.InTools(new Litres(si), system).Text : null;
         return Worked.Of(
-            new Amount(typed, si, Units.Show(si, dimension, system), tools),
+            new Amount(typed, si, Units.Show(si, dimension, system) + (unit.Shown.Split(' ') is ["US" or "imp", ..] ? $" ({unit.Shown})" : ""), tools),
             dimension.ToString(),
             Evidence.ChemistryOrPhysics,
             [new WorkingLine("what was typed", "figure × unit", $"{Say.Number(figure)} × {unit.Shown}", Units.Show(si, dimension, system), "SI and US customary definitions")]);
@@ -116,23 +117,30 @@ public static partial class AmountText
         return Spaces().Replace(clean, " ").Trim();
     }
 
-    private static bool TakeNumber(string text, out double figure, out string rest)
+    private static bool TakeNumber(string text, out double figure, out string rest, out TypedNumber? twoWays)
     {
-        foreach (var pattern in new[] { Mixed(), Fraction(), Decimal() })
+        (figure, rest, twoWays) = (0, text, null);
+        foreach (var pattern in new[] { Mixed(), Fraction() })
         {
             if (pattern.Match(text) is { Success: true } found)
             {
                 rest = text[found.Length..].Trim();
-                var whole = Part(found.Groups["whole"].Value);
-                var share = found.Groups["top"].Success ? Part(found.Groups["top"].Value) / Part(found.Groups["bottom"].Value) : 0;
-                figure = found.Value[0] == '-' ? whole - share : whole + share;
+                var part = Part(found, "whole") + (Part(found, "top") / Part(found, "bottom"));
+                figure = found.Value[0] == '-' ? -part : part;
                 return double.IsFinite(figure);
             }
         }
 
+        if (TypedNumber.Head().Match(text) is { Success: true } head)
+        {
+            var number = TypedNumber.Of(head.Value);
+            twoWays = number.Other is null ? null : number;
+            rest = text[head.Length..].Trim();
+            figure = number.Value ?? 0;
+            return number.Sure;
+        }
+
         // Words: "half a cup", "a quarter cup", "two cups", "a cup", "one and a half cups", "three quarters of a cup".
-        figure = 0;
-        rest = text;
         var parts = text.Split(' ').ToList();
         var value = 0.0;
         var taken = 0;
@@ -169,8 +177,8 @@ public static partial class AmountText
         return taken > 0 && value > 0;
     }
 
-    private static double Part(string text) =>
-        text.Length == 0 ? 0 : double.Parse(text.Replace(',', '.'), NumberStyles.Float, CultureInfo.InvariantCulture);
+    private static double Part(Match found, string group) =>
+        found.Groups[group] is { Success: true, Value: var digits } ? double.Parse(digits, NumberStyles.None, CultureInfo.InvariantCulture) : 0;
 
     private static string Examples(Dimension dimension) => dimension switch
     {
@@ -186,18 +194,11 @@ public static partial class AmountText
         _ => "Write a number, as 6.4.",
     };
 
-    // "1,000 l" but not "1,5 l" nor "0,250 kg".
-    [GeneratedRegex(@"^[+-]?[1-9]\d{0,2}(,\d{3})+(?![\d])")]
-    private static partial Regex AmbiguousThousand();
-
-    [GeneratedRegex(@"^(?<whole>[+-]?\d+)\s(?<top>\d+)\s?/\s?(?<bottom>\d+)")]
+    [GeneratedRegex(@"^[+-]?(?<whole>[0-9]{1,9})\s(?<top>[0-9]{1,9})\s?/\s?(?<bottom>[0-9]{1,9})")]
     private static partial Regex Mixed();
 
-    [GeneratedRegex(@"^(?<top>[+-]?\d+)\s?/\s?(?<bottom>\d+)")]
+    [GeneratedRegex(@"^[+-]?(?<top>[0-9]{1,9})\s?/\s?(?<bottom>[0-9]{1,9})")]
     private static partial Regex Fraction();
-
-    [GeneratedRegex(@"^(?<whole>[+-]?(?:\d+(?:[.,]\d+)?|[.,]\d+)(?:e[+-]?\d{1,3})?)")]
-    private static partial Regex Decimal();
 
     [GeneratedRegex(@"^(of\s+)?(an?\s+)?")]
     private static partial Regex LeadingWords();

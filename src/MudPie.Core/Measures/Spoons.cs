@@ -36,7 +36,7 @@ public static class Spoons
     /// <param name="system">Whose spoons.</param>
     public static ToolAmount InTools(Litres volume, UnitSystem system)
     {
-        var tools = system == UnitSystem.Metric ? Metric : Us;
+        var tools = system.IsUs() ? Us : Metric;
         var wanted = volume.Millilitres;
         if (wanted == 0)
         {

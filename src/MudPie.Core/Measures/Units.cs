@@ -10,6 +10,19 @@ public enum UnitSystem
 
     /// <summary>US gallons, ounces, feet, °F; a cup is 236.588 mL, a tablespoon 14.787 mL, a teaspoon 4.929 mL.</summary>
     UsCustomary,
+
+    /// <summary>As <see cref="Metric"/>, and a gallon, quart, pint or fluid ounce that is typed is the US one. The grower was asked once.</summary>
+    MetricUsGallons,
+
+    /// <summary>As <see cref="Metric"/>, and a gallon, quart, pint or fluid ounce that is typed is the imperial one. The grower was asked once.</summary>
+    MetricImperialGallons,
+}
+
+/// <summary>Questions that are asked of a unit system.</summary>
+public static class UnitSystems
+{
+    /// <summary>True where answers are in US customary units.</summary>
+    public static bool IsUs(this UnitSystem system) => system == UnitSystem.UsCustomary;
 }
 
 /// <summary>What kind of thing is being measured.</summary>
@@ -53,23 +66,46 @@ internal sealed record Unit(string Shown, double Factor, double Offset, params s
 public static class Units
 {
     // NIST Handbook 44 and SP 811: the US gallon is 3.785411784 L, the acre 4046.8564224 m², the psi 6.894757 kPa.
-    private const double UsGallon = 3.785411784;
+    private const double UsGallon = 3.785411784, ImperialGallon = 4.54609; // the imperial gallon: Weights and Measures Act 1985
 
     private static readonly Unit[] AlwaysVolume =
     [
         new("L", 1, 0, "l", "litre", "litres", "liter", "liters", "ltr"),
         new("mL", 0.001, 0, "ml", "millilitre", "millilitres", "milliliter", "milliliters", "cc", "cm3"),
         new("m³", 1000, 0, "m3", "m³", "cubic metre", "cubic metres"),
-        new("gal", UsGallon, 0, "gal", "gals", "gallon", "gallons", "us gal", "us gallon", "us gallons"),
-        new("imp gal", 4.54609, 0, "imp gal", "imperial gallon", "imperial gallons"),
-        new("qt", UsGallon / 4, 0, "qt", "qts", "quart", "quarts"),
-        new("pt", UsGallon / 8, 0, "pt", "pint", "pints"),
-        new("fl oz", UsGallon / 128, 0, "fl oz", "floz", "fluid ounce", "fluid ounces"),
+        new("US gal", UsGallon, 0, "us gal", "us gals", "us gallon", "us gallons"),
+        new("US qt", UsGallon / 4, 0, "us qt", "us quart", "us quarts"),
+        new("US pt", UsGallon / 8, 0, "us pt", "us pint", "us pints"),
+        new("US fl oz", UsGallon / 128, 0, "us fl oz", "us floz", "us fluid ounce", "us fluid ounces"),
+        new("imp gal", ImperialGallon, 0, "imp gal", "imp gals", "imperial gallon", "imperial gallons", "uk gal", "uk gallon", "uk gallons"),
+        new("imp qt", ImperialGallon / 4, 0, "imp qt", "imperial quart", "imperial quarts", "uk quart", "uk quarts"),
+        new("imp pt", ImperialGallon / 8, 0, "imp pt", "imperial pint", "imperial pints", "uk pint", "uk pints"),
+        new("imp fl oz", ImperialGallon / 160, 0, "imp fl oz", "imperial fluid ounce", "imperial fluid ounces", "uk fl oz"),
         new("jug", 1, 0, "jug", "jugs"),
         new("bucket", 10, 0, "bucket", "buckets"),
     ];
 
-    private static Unit[] Spoons(UnitSystem system) => system == UnitSystem.Metric
+    /// <summary>Gallons, quarts, pints and fluid ounces with no word of whose: the US ones where that is settled, the imperial ones where that is; else they are asked about.</summary>
+    private static Unit[] Gallons(UnitSystem system)
+    {
+        var (gallon, ounces, whose) = system == UnitSystem.MetricImperialGallons ? (ImperialGallon, 160, "imp ") : (UsGallon, 128, system == UnitSystem.UsCustomary ? "" : "US ");
+        return
+        [
+            new(whose + "gal", gallon, 0, "gal", "gals", "gallon", "gallons"),
+            new(whose + "qt", gallon / 4, 0, "qt", "qts", "quart", "quarts"),
+            new(whose + "pt", gallon / 8, 0, "pt", "pint", "pints"),
+            new(whose + "fl oz", gallon / ounces, 0, "fl oz", "floz", "fluid ounce", "fluid ounces"),
+        ];
+    }
+
+    /// <summary>The two readings of a gallon, quart, pint or fluid ounce in a holding that was not asked yet; null where there is only one.</summary>
+    internal static (Unit Us, Unit Imperial)? TwoGallons(string name, UnitSystem system)
+    {
+        var at = system == UnitSystem.Metric ? Array.FindIndex(Gallons(system), u => u.Names.Contains(name)) : -1;
+        return at < 0 ? null : (Gallons(UnitSystem.MetricUsGallons)[at], Gallons(UnitSystem.MetricImperialGallons)[at]);
+    }
+
+    private static Unit[] Spoons(UnitSystem system) => !system.IsUs()
         ?
         [
             new("cup", 0.25, 0, "cup", "cups", "c"),
@@ -142,7 +178,7 @@ public static class Units
     };
 
     internal static IReadOnlyList<Unit> Of(Dimension dimension, UnitSystem system) =>
-        dimension == Dimension.Volume ? [.. AlwaysVolume, .. Spoons(system)] : Others[dimension];
+        dimension == Dimension.Volume ? [.. AlwaysVolume, .. Gallons(system), .. Spoons(system)] : Others[dimension];
 
     /// <summary>The unit that a bare number is read in: litres or gallons, °C or °F, and so on.</summary>
     internal static Unit Default(Dimension dimension, UnitSystem system)
@@ -166,16 +202,21 @@ public static class Units
     {
         var unit = (dimension, system) switch
         {
-            (Dimension.Volume, UnitSystem.Metric) => Math.Abs(si) < 0.9995 && si != 0 ? "mL" : "L",
+            (Dimension.Volume, not UnitSystem.UsCustomary) => Math.Abs(si) < 0.9995 && si != 0 ? "mL" : "L",
             (Dimension.Volume, UnitSystem.UsCustomary) => Math.Abs(si) < UsGallon / 4 && si != 0 ? "fl oz" : "gal",
-            (Dimension.Mass, UnitSystem.Metric) => Math.Abs(si) >= 1000 ? "kg" : Math.Abs(si) < 1 && si != 0 ? "mg" : "g",
+            (Dimension.Mass, not UnitSystem.UsCustomary) => Math.Abs(si) >= 1000 ? "kg" : Math.Abs(si) < 1 && si != 0 ? "mg" : "g",
             (Dimension.Mass, UnitSystem.UsCustomary) => Math.Abs(si) >= 453.592 ? "lb" : "oz",
-            (Dimension.Area, UnitSystem.Metric) => si >= 10_000 ? "ha" : "m²",
+            (Dimension.Area, not UnitSystem.UsCustomary) => si >= 10_000 ? "ha" : "m²",
             (Dimension.Area, UnitSystem.UsCustomary) => si >= 4046 ? "acre" : "sq ft",
             _ => Default(dimension, system).Shown,
         };
         var u = Of(dimension, system).First(x => x.Shown == unit);
         var figure = (si - u.Offset) / u.Factor;
+        if (Math.Abs(figure) < 1e-9)
+        {
+            figure = 0; // never −0
+        }
+
         var text = dimension is Dimension.Temperature or Dimension.TemperatureSpan
             ? Math.Round(figure, 1).ToString("0.#", CultureInfo.InvariantCulture)
             : Workings.Say.Number(figure);

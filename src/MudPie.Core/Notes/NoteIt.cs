@@ -153,7 +153,13 @@ public static partial class NoteIt
                 continue;
             }
 
-            var figure = double.Parse(m.Groups[1].Value.Replace(',', '.'), CultureInfo.InvariantCulture);
+            var read = TypedNumber.Of(m.Groups[1].Value);
+            if (!read.Sure)
+            {
+                return read.Other is null ? Refusal.Of("text", $"“{words[i]}” is not a number.", Examples) : new Refusal([read.TwoWays("text", m.Groups[1].Value)]);
+            }
+
+            var figure = read.Value!.Value;
             var unit = m.Groups[2].Value.Length > 0 ? m.Groups[2].Value : i + 1 < words.Count ? words[i + 1] : "";
             if (kind == "brix" && unit is "c" or "°c" or "f" or "°f")
             {
@@ -183,10 +189,10 @@ public static partial class NoteIt
 
     private static Ruling<NoteUnderstood> Use(List<string> words, IReadOnlyList<Nameable> names, List<Nameable> beds, string? time, List<string> guessed, UnitSystem units)
     {
-        var (amount, unit, from, length) = AmountIn(words, units, Dimension.Volume, Dimension.Mass);
+        var (amount, unit, from, length) = AmountIn(words, units, out var asks, Dimension.Volume, Dimension.Mass);
         if (amount is not { } much)
         {
-            return Refusal.Of("text", "It is a use, but it is not said how much.", "Say how much of what, and where: used 30 ml kelp on ridge bed 4.");
+            return asks ?? Refusal.Of("text", "It is a use, but it is not said how much.", "Say how much of what, and where: used 30 ml kelp on ridge bed 4.");
         }
 
         var rest = words.Where((_, i) => i < from || i >= from + length).ToList();
@@ -204,10 +210,10 @@ public static partial class NoteIt
 
     private static Ruling<NoteUnderstood> Harvest(List<string> words, List<Nameable> beds, string? time, List<string> guessed, UnitSystem units)
     {
-        var (amount, _, _, _) = AmountIn(words, units, Dimension.Mass);
+        var (amount, _, _, _) = AmountIn(words, units, out var asks, Dimension.Mass);
         return amount is { } grams
             ? Done("harvest", [grams / 1000], null, beds, time, guessed, $"Harvested {Units.Show(grams, Dimension.Mass, units)}", "bed")
-            : Refusal.Of("text", "It is a harvest, but it is not said how much.", "Say the weight and where: picked 12 kg garlic.");
+            : asks ?? Refusal.Of("text", "It is a harvest, but it is not said how much.", "Say the weight and where: picked 12 kg garlic.");
     }
 
     private static Ruling<NoteUnderstood> Note(string typed, List<string> words, IReadOnlyList<Nameable> names, string? time, List<string> guessed)
@@ -223,8 +229,9 @@ public static partial class NoteIt
         return Done("note", [], said, found.Count > 0 ? found : vessels, time, guessed, $"Note: {said}", null);
     }
 
-    private static (double? Amount, string Unit, int From, int Length) AmountIn(List<string> words, UnitSystem units, params Dimension[] kinds)
+    private static (double? Amount, string Unit, int From, int Length) AmountIn(List<string> words, UnitSystem units, out Refusal? asks, params Dimension[] kinds)
     {
+        asks = null;
         for (var i = 0; i < words.Count; i++)
         {
             if (!Number().IsMatch(words[i]) && words[i] is not ("half" or "a"))
@@ -242,9 +249,16 @@ public static partial class NoteIt
                 var piece = string.Join(' ', words.Skip(i).Take(length));
                 foreach (var kind in kinds)
                 {
-                    if (AmountText.Read("text", piece, kind, units) is { Refused: null } read && read.Value.Si > 0)
+                    var read = AmountText.Read("text", piece, kind, units);
+                    if (read.Refused is null && read.Value.Si > 0)
                     {
                         return (read.Value.Si, kind == Dimension.Volume ? "L" : "g", i, length);
+                    }
+
+                    // What can be read two ways is asked about, and not taken for no amount at all.
+                    if (read.Refused?.Problems[0] is { } p && (p.Ask is not null || p.Wrong.Contains("can be read as", StringComparison.Ordinal)))
+                    {
+                        asks ??= read.Refused;
                     }
                 }
             }
@@ -266,10 +280,10 @@ public static partial class NoteIt
             [new("what was understood", "words against the holding's own names, with small slips", string.Join("; ", guessed), kind, "nothing is written before you say so")]);
     }
 
-    [GeneratedRegex(@"\bat (\d{1,2})[:.](\d{2})\b(?!\s*(kg|g|l|ml|%))", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(@"\bat ([0-9]{1,2})[:.]([0-9]{2})\b(?!\s*(kg|g|l|ml|%))", RegexOptions.IgnoreCase)]
     private static partial Regex AtTime();
 
-    [GeneratedRegex(@"^(-?\d{1,7}(?:[.,]\d{1,6})?)([a-z°µ/]*)$")]
+    [GeneratedRegex(@"^(-?[0-9]{1,7}(?:[.,][0-9]{1,6})*)([a-z°µ/]*)$")]
     private static partial Regex Number();
 
     [GeneratedRegex(@"^\s*note\b[:,]?", RegexOptions.IgnoreCase)]

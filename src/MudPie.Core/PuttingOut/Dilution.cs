@@ -1,5 +1,5 @@
-using System.Globalization;
 using System.Text.RegularExpressions;
+using MudPie.Core.Measures;
 using MudPie.Core.Workings;
 
 namespace MudPie.Core.PuttingOut;
@@ -38,12 +38,35 @@ public static partial class Dilutions
             return Refusal.Of("parts", "Nothing was typed.", WayOut);
         }
 
-        var text = parts.Trim().ToLowerInvariant().Replace(',', '.');
+        var typed = parts.Trim();
+        if (typed.Length > 80)
+        {
+            return Refusal.Of("parts", "That is too long for a dilution.", WayOut);
+        }
+
+        var text = typed.ToLowerInvariant();
+        if (Figures().Matches(text).Select(m => (m.Value, Read: TypedNumber.Of(m.Value))).FirstOrDefault(n => !n.Read.Sure) is { Value: { } unsure, Read: var number })
+        {
+            return number.Other is null
+                ? Refusal.Of("parts", $"“{unsure}” is not a number.", WayOut)
+                : Refusal.Of("parts", $"“{typed}” can be read as {text.Replace(unsure, TypedNumber.Figure(number.Value), StringComparison.Ordinal)} or as {text.Replace(unsure, TypedNumber.Figure(number.Other), StringComparison.Ordinal)}.", "Write the one that you mean, without a sign for thousands.");
+        }
+
         var dilution = Neat().IsMatch(text) ? new Dilution(1, 0)
             : Percent().Match(text) is { Success: true } p ? FromShare(Number(p, 1) / 100)
             : OneIn().Match(text) is { Success: true } i ? FromShare(Number(i, 1) / Number(i, 2))
-            : Pair().Match(text) is { Success: true } r ? FromPair(r)
             : null;
+        if (dilution is null && Pair().Match(text) is { Success: true } pair)
+        {
+            var (read, twoWays) = FromPair(pair, typed);
+            if (twoWays is not null)
+            {
+                return twoWays;
+            }
+
+            dilution = read;
+        }
+
         if (dilution is null)
         {
             return Refusal.Of("parts", $"“{parts.Trim()}” is not a dilution.", WayOut);
@@ -54,15 +77,11 @@ public static partial class Dilutions
             return Refusal.Of("parts", $"“{parts.Trim()}” would leave no tea, or more tea than there is.", WayOut);
         }
 
-        var cautions = dilution.WaterParts < dilution.TeaParts && dilution.WaterParts > 0 && dilution.TeaParts > 1
-            ? new[] { new Caution("more-tea-than-water", $"This is read as {dilution.BothWays}: more tea than water. If you meant it the other way, write {Say.Number(dilution.WaterParts)}:{Say.Number(dilution.TeaParts)}.", Cautions.Usual) }
-            : [];
         return Worked.Of(
             dilution,
             "",
             Evidence.ChemistryOrPhysics,
-            [new("one in", "(tea + water) ÷ tea", $"({Say.Number(dilution.TeaParts)} + {Say.Number(dilution.WaterParts)}) ÷ {Say.Number(dilution.TeaParts)}", $"1 in {Say.Number(dilution.OneIn, 4)}", "the first figure is tea, the second is water")],
-            cautions);
+            [new("one in", "(tea + water) ÷ tea", $"({Say.Number(dilution.TeaParts)} + {Say.Number(dilution.WaterParts)}) ÷ {Say.Number(dilution.TeaParts)}", $"1 in {Say.Number(dilution.OneIn, 4)}", "the first figure is tea, the second is water, unless the words say otherwise")]);
     }
 
     /// <summary>Splits a total of mixed liquid.</summary>
@@ -102,26 +121,52 @@ public static partial class Dilutions
 
     private static Dilution? FromShare(double share) => share is > 0 and <= 1 ? new Dilution(1, (1 / share) - 1) : new Dilution(0, 1);
 
-    private static Dilution FromPair(Match m)
+    /// <summary>Words on both figures or on the first decide. "1:5 tea" is tea thinned 1:5; "1 + 5 tea", and "50:1" with no word at all, are asked about.</summary>
+    private static (Dilution? Read, Refusal? TwoWays) FromPair(Match m, string typed)
     {
         var (first, second) = (Number(m, 1), Number(m, 2));
-        var words = (m.Groups["w1"].Value + " | " + m.Groups["w2"].Value).Trim();
-        var firstIsWater = m.Groups["w1"].Value.Contains("water") || words.EndsWith("water to tea", StringComparison.Ordinal)
-            || (m.Groups["w2"].Value.Contains("tea") && !m.Groups["w2"].Value.Contains("water"));
-        return firstIsWater ? new Dilution(second, first) : new Dilution(first, second);
+        var (w1, w2) = (m.Groups["w1"].Value, m.Groups["w2"].Value);
+        bool Is(string words, params string[] what) => what.Any(w => words.Contains(w, StringComparison.Ordinal));
+        string[] tea = ["tea", "brew", "extract"];
+        var straight = new Dilution(first, second);
+        var turned = new Dilution(second, first);
+        if (w2.Trim().EndsWith("water to tea", StringComparison.Ordinal) || Is(w1, "water"))
+        {
+            return (turned, null);
+        }
+
+        if (Is(w1, tea) || Is(w2, "water"))
+        {
+            return (straight, null);
+        }
+
+        var asIs = first <= second || second == 0;
+        var thinned = m.Groups["by"].Value is ":" or "/";
+        if (asIs && (thinned || !Is(w2, tea)))
+        {
+            return (straight, null);
+        }
+
+        return (null, Refusal.Of("parts", $"“{typed}” can be read as {straight.BothWays} or as {turned.BothWays}.",
+            $"Write {Say.Number(first, 9)} tea to {Say.Number(second, 9)} water, or {Say.Number(second, 9)} tea to {Say.Number(first, 9)} water."));
     }
 
-    private static double Number(Match m, int group) => double.Parse(m.Groups["n" + group].Value, CultureInfo.InvariantCulture);
+    private static double Number(Match m, int group) => TypedNumber.Of(m.Groups["n" + group].Value).Value ?? 0;
+
+    private const string Figure = @"[0-9][0-9.,]{0,18}";
+
+    [GeneratedRegex(@"[0-9][0-9.,]*")]
+    private static partial Regex Figures();
 
     [GeneratedRegex(@"^(neat|undiluted|straight)$")]
     private static partial Regex Neat();
 
-    [GeneratedRegex(@"^(?<n1>\d{1,9}(?:\.\d{1,9})?)\s*(%|per\s?cent|percent)(\s+(tea|brew|extract))?$")]
+    [GeneratedRegex(@"^(?<n1>" + Figure + @")\s*(%|per\s?cent|percent)(\s+(tea|brew|extract))?$")]
     private static partial Regex Percent();
 
-    [GeneratedRegex(@"^(?<n1>\d{1,9}(?:\.\d{1,9})?)\s+in\s+(?<n2>\d{1,9}(?:\.\d{1,9})?)$")]
+    [GeneratedRegex(@"^(?<n1>" + Figure + @")\s+in\s+(?<n2>" + Figure + @")$")]
     private static partial Regex OneIn();
 
-    [GeneratedRegex(@"^(?<n1>\d{1,9}(?:\.\d{1,9})?)\s*(?<w1>(?:parts?|of|tea|brew|extract|water|\s)*?)\s*(?::|\+|to|and|/)\s*(?<n2>\d{1,9}(?:\.\d{1,9})?)\s*(?<w2>(?:parts?|of|tea|brew|extract|water|to|\s)*)$")]
+    [GeneratedRegex(@"^(?<n1>" + Figure + @")\s*(?<w1>(?:parts?|of|tea|brew|extract|water|\s)*)\s*(?<by>:|\+|to|and|/)\s*(?<n2>" + Figure + @")\s*(?<w2>(?:parts?|of|tea|brew|extract|water|to|\s)*)$")]
     private static partial Regex Pair();
 }

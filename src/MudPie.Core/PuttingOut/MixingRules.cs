@@ -17,14 +17,23 @@ public sealed record MixClass(string Id, string Name, bool Alive);
 /// <param name="Why">The reason.</param>
 /// <param name="Sure">How sure.</param>
 /// <param name="Own">From a label that the grower read, not from the house.</param>
-public sealed record MixRule(string A, string B, bool Together, double WaitDays, string Why, Evidence Sure, bool Own = false);
+/// <param name="Known">False where nobody knows: a jar first.</param>
+/// <param name="Gas">It gives off gas or dangerous heat: no rule of the grower's own and no reason sets it aside.</param>
+/// <param name="Source">Where it is from.</param>
+public sealed record MixRule(string A, string B, bool Together, double WaitDays, string Why, Evidence Sure, bool Own = false, bool Known = true, bool Gas = false, string Source = "")
+{
+    /// <summary>"fine", "jar" (not known: a jar first) or "never".</summary>
+    public string Says => !Known ? "jar" : Together ? "fine" : "never";
+}
 
 /// <summary>Something in the tank, or that a bed got lately.</summary>
 /// <param name="Name">Its own name.</param>
 /// <param name="Class">A class of <see cref="MixingRules.Classes"/>.</param>
 /// <param name="DaysAgo">Null in the tank; days since the bed got it.</param>
 /// <param name="Bed">The bed that got it; null in the tank.</param>
-public sealed record MixItem(string Name, string Class, double? DaysAgo = null, string? Bed = null);
+/// <param name="Ph">Its own pH as it goes in, 0 to 14; null where not known. A neutralised silica or acid is judged by this, and something else by it too.</param>
+/// <param name="MgPerL">For chlorine: its strength as Cl₂, mg/L, 0 to 200,000; null where not known. To 10 it is tap water's, above it is bleach.</param>
+public sealed record MixItem(string Name, string Class, double? DaysAgo = null, string? Bed = null, double? Ph = null, double? MgPerL = null);
 
 /// <summary>The tank and the ground it goes to.</summary>
 public sealed record MixQuestion
@@ -34,6 +43,9 @@ public sealed record MixQuestion
 
     /// <summary>What the beds got in the last weeks.</summary>
     public IReadOnlyList<MixItem> Lately { get; init; } = [];
+
+    /// <summary>What the sprayer held last, where it has not been washed since.</summary>
+    public IReadOnlyList<MixItem> HeldLast { get; init; } = [];
 
     /// <summary>pH of the mix, 1 to 13; null where not measured.</summary>
     public double? Ph { get; init; }
@@ -54,13 +66,15 @@ public sealed record MixQuestion
 /// <summary>One pair, ruled on.</summary>
 /// <param name="A">Name of one.</param>
 /// <param name="B">Name of the other.</param>
-/// <param name="Says">"fine", "wait" or "never".</param>
+/// <param name="Says">"fine", "wait", "jar" (not known: a jar first) or "never".</param>
 /// <param name="WaitDays">Days still to wait; 0 where none.</param>
-/// <param name="Where">"in the tank", or the bed.</param>
+/// <param name="Where">"in the tank", "in the sprayer", or the bed.</param>
 /// <param name="Why">The reason.</param>
 /// <param name="Sure">How sure.</param>
 /// <param name="Own">By a rule of the grower's own.</param>
-public sealed record MixPair(string A, string B, string Says, double WaitDays, string Where, string Why, Evidence Sure, bool Own);
+/// <param name="Gas">It gives off gas or dangerous heat: no reason sets it aside.</param>
+/// <param name="Source">Where the rule is from.</param>
+public sealed record MixPair(string A, string B, string Says, double WaitDays, string Where, string Why, Evidence Sure, bool Own, bool Gas = false, string Source = "");
 
 /// <summary>All pairs and the tank itself.</summary>
 public sealed record MixAnswer(IReadOnlyList<MixPair> Pairs, IReadOnlyList<string> Tank, Verdict Verdict);
@@ -69,53 +83,36 @@ public sealed record MixAnswer(IReadOnlyList<MixPair> Pairs, IReadOnlyList<strin
 public static class MixingRules
 {
     /// <summary>Classes, by id.</summary>
-    public static readonly IReadOnlyList<MixClass> Classes =
-    [
-        new("brew", "a live brew", true), new("living", "living cells", true), new("spores", "dormant spores", true), new("mycorrhiza", "mycorrhiza", true), new("trichoderma", "Trichoderma", true),
-        new("seaweed", "seaweed", false), new("alkaliSeaweed", "seaweed, alkali-made", false), new("humic", "humic acid", false), new("fulvic", "fulvic acid", false), new("fish", "fish hydrolysate", false),
-        new("amino", "amino acids", false), new("silica", "silica", false), new("molasses", "sugars", false), new("salts", "mineral feed", false), new("calcium", "a calcium feed", false),
-        new("fungicide", "a fungicide", false), new("copper", "copper", false), new("sulphur", "sulphur", false), new("peroxide", "peroxide or peracetic acid", false), new("chlorine", "chlorine", false),
-        new("herbicide", "a weed-killer", false), new("insecticide", "an insecticide", false), new("oil", "oil or soap", false), new("acid", "an acid", false), new("other", "something else", false),
-    ];
+    public static IReadOnlyList<MixClass> Classes => MixPairs.Classes;
 
-    private const Evidence Chem = Evidence.ChemistryOrPhysics, Rule = Evidence.PractitionersRule, Trials = Evidence.PublishedTrials;
+    /// <summary>The house's answer for every pair of classes, each once; see docs/science/putting-out.md.</summary>
+    public static IReadOnlyList<MixRule> House { get; } = [.. MixPairs.All];
 
-    /// <summary>The house's pairs; what is not here is fine as far as is known.</summary>
-    public static readonly IReadOnlyList<MixRule> House =
-    [
-        .. Living(("brew", 7), ("living", 7), ("trichoderma", 14)).Select(l => new MixRule(l.Id, "fungicide", false, l.Days, "A fungicide kills the fungi in it, and many harm bacteria too; wait until it has broken down.", Trials)),
-        new("mycorrhiza", "fungicide", false, 21, "Many fungicides stop mycorrhiza from entering roots for weeks; foliar ones less, product by product.", Trials),
-        new("spores", "fungicide", true, 0, "Bacterial spores stand most fungicides; those meant against bacteria are another matter: the label.", Rule),
-        .. Living(("brew", 10), ("living", 10), ("trichoderma", 14), ("mycorrhiza", 21)).Select(l => new MixRule(l.Id, "copper", false, l.Days, "Copper is there to kill microbes, and stays on the leaf and in the ground.", Chem)),
-        new("spores", "copper", false, 3, "Dormant they stand it; once sprouted they do not.", Rule),
-        .. Living(("brew", 5), ("living", 5), ("trichoderma", 7)).Select(l => new MixRule(l.Id, "sulphur", false, l.Days, "Sulphur kills fungi, and some bacteria with them.", Chem)),
-        .. Living(("brew", 2), ("living", 2), ("trichoderma", 2), ("mycorrhiza", 2), ("spores", 1)).Select(l => new MixRule(l.Id, "peroxide", false, l.Days, "It oxidises whatever lives; within a day or two it is gone.", Chem)),
-        .. Living(("brew", 1), ("living", 1), ("trichoderma", 1), ("mycorrhiza", 1)).Select(l => new MixRule(l.Id, "chlorine", false, l.Days, "Chlorine kills them. Clear the water and read a strip at zero.", Chem)),
-        new("spores", "chlorine", true, 0, "Dormant spores stand the chlorine of tap water; once sprouted they do not, so use the tank at once.", Rule),
-        .. Living(("brew", 14), ("living", 14), ("trichoderma", 14), ("mycorrhiza", 14), ("spores", 7)).Select(l => new MixRule(l.Id, "herbicide", false, l.Days, "Never in one tank: the sprayer is spoilt for life by it. On the ground some weed-killers harm microbes for a week or two.", Rule)),
-        .. Living(("brew", 3), ("living", 3)).Select(l => new MixRule(l.Id, "insecticide", false, l.Days, "The solvents and soaps in it harm cells.", Rule)),
-        .. Living(("brew", 2), ("living", 2), ("trichoderma", 2)).Select(l => new MixRule(l.Id, "oil", false, l.Days, "Oils and soaps break up cell walls.", Chem)),
-        .. Living(("brew", 0), ("living", 0), ("trichoderma", 0), ("mycorrhiza", 0)).Select(l => new MixRule(l.Id, "salts", false, 1, "A mineral feed in the tank is salty at full strength: give it a day apart, or thin it below 2 mS/cm.", Chem)),
-        .. Living(("brew", 0), ("living", 0), ("trichoderma", 0), ("mycorrhiza", 0)).Select(l => new MixRule(l.Id, "acid", false, 0.5, "Below pH 5.5 most of them die in the tank.", Chem)),
-        new("brew", "silica", false, 1, "Silica is strongly alkaline: neutralise it, or give it on another day.", Chem), new("living", "silica", false, 1, "Silica is strongly alkaline: neutralise it, or give it on another day.", Chem),
-        new("brew", "alkaliSeaweed", true, 0, "Fine when thinned to the label; neat it has a high pH.", Chem),
-        new("calcium", "salts", false, 0, "Calcium and phosphates or sulphates fall out as stone: never in one stock.", Chem),
-        new("calcium", "humic", false, 0, "Calcium makes humic acid clot.", Chem), new("acid", "humic", false, 0, "Humic acid clots below about pH 5.5; fulvic stays in solution.", Chem),
-        new("silica", "acid", false, 0, "Acid makes silica gel in the tank.", Chem), new("copper", "amino", false, 3, "Amino acids carry copper into the leaf and burn it.", Rule),
-        new("sulphur", "oil", false, 14, "Oil and sulphur together burn leaves.", Trials), new("copper", "sulphur", true, 0, "Used together in places; by the label.", Rule),
-        new("seaweed", "fungicide", true, 0, "With some synthetic fungicides it is said to help: product by product.", Trials), new("seaweed", "mycorrhiza", true, 0, "A pair worth a trial: said to help each other; not a fact yet.", Evidence.Contested),
-        new("seaweed", "brew", true, 0, "Usual, and food for it.", Rule), new("brew", "molasses", true, 0, "Usual when it goes out at once; standing, it uses up the oxygen.", Rule), new("brew", "fish", true, 0, "Usual when it goes out at once; standing, it uses up the oxygen.", Rule),
-        new("brew", "humic", true, 0, "Usual: food for it in the ground.", Rule), new("trichoderma", "mycorrhiza", true, 7, "Fine in most trials; some strains of Trichoderma live on other fungi, so a week apart at planting.", Evidence.Contested),
-    ];
-
-    private static (string Id, double Days)[] Living(params (string Id, double Days)[] list) => list;
+    private const Evidence Rule = Evidence.PractitionersRule;
 
     /// <summary>The class's name, or null where it is not known.</summary>
     public static string? NameOf(string id) => Classes.FirstOrDefault(c => c.Id == id)?.Name;
 
-    /// <summary>The rule for two classes: the grower's own first.</summary>
-    public static MixRule? Find(string a, string b, IReadOnlyList<MixRule> own) =>
-        own.Concat(House).FirstOrDefault(r => (r.A == a && r.B == b) || (r.A == b && r.B == a));
+    /// <summary>The rule for two classes: the grower's own first, but never over gas.</summary>
+    public static MixRule? Find(string a, string b, IReadOnlyList<MixRule> own)
+    {
+        var house = MixPairs.Find(a, b);
+        return house is { Gas: true } ? house : own.FirstOrDefault(r => MixPairs.Key(r.A, r.B) == MixPairs.Key(a, b)) ?? house;
+    }
+
+    /// <summary>What it is by its strength and pH, not by its name alone: 1 mg/L of chlorine is tap water, 40 is bleach; silica at pH 7 is no caustic; something else at pH 3 is an acid.</summary>
+    public static string ClassOf(MixItem item) => item switch
+    {
+        { Class: "chlorine", MgPerL: <= WaterHighest } => "tapChlorine",
+        { Class: "tapChlorine", MgPerL: > WaterHighest } => "chlorine",
+        { Class: "silica" or "acid" or "caustic", Ph: >= 5.5 and <= 7.5 } => "other",
+        { Class: "ascorbic", Ph: < 4 } => "acid",
+        { Class: "other" or "salts" or "calcium" or "amino" or "fish" or "alkaliSeaweed" or "seaweed", Ph: < 3 } => "acid",
+        { Class: "other" or "salts" or "calcium" or "amino" or "alkaliSeaweed" or "seaweed" or "humic", Ph: > 10.5 } => "caustic",
+        _ => item.Class,
+    };
+
+    private const double WaterHighest = WaterClearing.Highest;
 
     /// <summary>Rules on everything in the tank, pair by pair, and on the tank against what the beds got lately.</summary>
     /// <remarks>A brew with copper: never. A brew on a bed that got copper 3 days ago, by the house's 10: wait 7 days.</remarks>
@@ -127,9 +124,15 @@ public static class MixingRules
             checks.Add("tank", q.Tank.Count == 0 ? "There is nothing in the tank." : "That is more than twelve things.", "Choose what goes in, up to twelve.");
         }
 
-        foreach (var (item, field) in q.Tank.Select((t, i) => (t, $"tank[{i}]")).Concat(q.Lately.Select((t, i) => (t, $"lately[{i}]"))).Where(x => NameOf(x.t.Class) is null))
+        foreach (var (item, field) in q.Tank.Select((t, i) => (t, $"tank[{i}]")).Concat(q.Lately.Select((t, i) => (t, $"lately[{i}]"))).Concat(q.HeldLast.Select((t, i) => (t, $"heldLast[{i}]"))))
         {
-            checks.Add(field, $"“{item.Class}” is not a kind that the rules know.", "Choose one of the list, or other.");
+            if (NameOf(item.Class) is null)
+            {
+                checks.Add(field, $"“{item.Class}” is not a kind that the rules know.", "Choose one of the list, or other.");
+            }
+
+            Optional(checks, $"{field}.ph", item.Ph, 0, 14, "");
+            Optional(checks, $"{field}.mgPerL", item.MgPerL, 0, 200_000, "mg/L");
         }
 
         Optional(checks, "ph", q.Ph, 1, 13, "");
@@ -144,16 +147,22 @@ public static class MixingRules
         var pairs = new List<MixPair>();
         for (var i = 0; i < q.Tank.Count; i++)
         {
-            pairs.AddRange(q.Tank.Skip(i + 1).Select(b => InTank(q.Tank[i], b, q.Own)));
+            pairs.AddRange(q.Tank.Skip(i + 1).Select(b => InTank(q.Tank[i], b, q.Own, "in the tank")));
             pairs.AddRange(q.Lately.Select(b => OnBed(q.Tank[i], b, q.Own)).OfType<MixPair>());
+            // What a sprayer held last is there in traces: what only wants a jar first is no matter, what must never meet is.
+            pairs.AddRange(q.HeldLast.Where(h => h.Name != q.Tank[i].Name).Select(b => InTank(q.Tank[i], b, q.Own, "in the sprayer, not washed since")).Where(p => p.Says == "never"));
         }
 
         var tank = Tank(q).ToList();
-        pairs = [.. pairs.OrderBy(p => p.Says switch { "never" => 0, "wait" => 1, _ => 2 }).ThenByDescending(p => p.WaitDays)];
+        pairs = [.. pairs.OrderBy(p => p.Gas ? 0 : 1).ThenBy(p => p.Says switch { "never" => 0, "wait" => 1, "jar" => 2, _ => 3 }).ThenByDescending(p => p.WaitDays)];
         return Worked.Of(
             new MixAnswer(pairs, tank, Says(pairs, tank)), "", pairs.Count == 0 ? Rule : pairs[0].Sure,
-            pairs.Select(p => new WorkingLine($"{p.A} and {p.B}", p.Where, p.Why, p.Says == "wait" ? $"wait {Say.Number(p.WaitDays, 2)} days" : p.Says, p.Own ? "a rule of your own" : "house rule")));
+            pairs.Select(p => new WorkingLine($"{p.A} and {p.B}", p.Where, p.Why, p.Says switch { "wait" => $"wait {Say.Number(p.WaitDays, 2)} days", "jar" => "a jar first", var s => s }, p.Own ? "a rule of your own" : p.Source)),
+            pairs.Any(p => p.Gas) ? [GasCaution] : []);
     }
+
+    /// <summary>What to do where gas could come off.</summary>
+    public static readonly Caution GasCaution = new("gas", "These give off gas or heat. Never together, not even as rinse water; if they met, leave, upwind, and call for help.", Cautions.Usual);
 
     private static void Optional(Checks checks, string field, double? value, double low, double high, string unit)
     {
@@ -163,20 +172,21 @@ public static class MixingRules
         }
     }
 
-    private static MixPair InTank(MixItem a, MixItem b, IReadOnlyList<MixRule> own)
+    private static MixPair InTank(MixItem a, MixItem b, IReadOnlyList<MixRule> own, string where)
     {
-        var rule = Find(a.Class, b.Class, own);
-        return rule is null
-            ? new(a.Name, b.Name, "fine", 0, "in the tank", "Nothing is known against it. Try a jar first: half an hour, does it clot?", Rule, false)
-            : new(a.Name, b.Name, rule.Together ? "fine" : "never", 0, "in the tank", rule.Together || rule.WaitDays == 0 ? rule.Why : $"{rule.Why} Give them {Say.Number(rule.WaitDays)} days apart.", rule.Sure, rule.Own);
+        var rule = Find(ClassOf(a), ClassOf(b), own)!;
+        var why = rule.Says != "never" || rule.WaitDays == 0 ? rule.Why : $"{rule.Why} Give them {Say.Number(rule.WaitDays)} days apart.";
+        return a.Name == b.Name && a.Class == b.Class
+            ? new(a.Name, b.Name, "fine", 0, where, "The same thing twice.", Rule, false)
+            : new(a.Name, b.Name, rule.Says, 0, where, why, rule.Sure, rule.Own, rule.Gas, rule.Source);
     }
 
     private static MixPair? OnBed(MixItem tank, MixItem lately, IReadOnlyList<MixRule> own)
     {
-        var rule = Find(tank.Class, lately.Class, own);
+        var rule = Find(ClassOf(tank), ClassOf(lately), own);
         var left = (rule?.WaitDays ?? 0) - (lately.DaysAgo ?? 0);
         return rule is null || left <= 0 ? null
-            : new(tank.Name, lately.Name, "wait", left, lately.Bed ?? "the bed", $"{rule.Why} It got {lately.Name} {Say.Number(lately.DaysAgo ?? 0, 2)} days ago; {Say.Number(rule.WaitDays)} are wanted.", rule.Sure, rule.Own);
+            : new(tank.Name, lately.Name, "wait", left, lately.Bed ?? "the bed", $"{rule.Why} It got {lately.Name} {Say.Number(lately.DaysAgo ?? 0, 2)} days ago; {Say.Number(rule.WaitDays)} are wanted.", rule.Sure, rule.Own, false, rule.Source);
     }
 
     private static IEnumerable<string> Tank(MixQuestion q)
@@ -218,12 +228,19 @@ public static class MixingRules
     {
         if (pairs.FirstOrDefault(p => p.Says == "never") is { } never)
         {
-            return new(Tone.Stop, $"Never in one tank: {never.A} and {never.B}.", never.Why);
+            return never.Where == "in the tank"
+                ? new(Tone.Stop, $"Never in one tank: {never.A} and {never.B}.", never.Why)
+                : new(Tone.Stop, $"Wash the sprayer first: it held {never.B}, and {never.A} never meets that.", never.Why);
         }
 
         if (pairs.FirstOrDefault(p => p.Says == "wait") is { } wait)
         {
             return new(Tone.Stop, $"Wait {Say.Number(Math.Ceiling(wait.WaitDays))} {(wait.WaitDays > 1 ? "days" : "day")}: {wait.Where} got {wait.B}.", wait.Why);
+        }
+
+        if (pairs.FirstOrDefault(p => p.Says == "jar") is { } jar)
+        {
+            return new(Tone.Mind, $"Not known: a jar first, small, outdoors: {jar.A} and {jar.B}.", jar.Why);
         }
 
         return tank.Count > 0 ? new(Tone.Mind, "The pairs are fine; the tank wants a look.", string.Join(" ", tank)) : new(Tone.Go, pairs.Count == 0 ? "Only one thing in it: fine." : "They get on.", "A jar first all the same: half an hour, does it clot?");

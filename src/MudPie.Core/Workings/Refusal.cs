@@ -4,7 +4,8 @@ namespace MudPie.Core.Workings;
 /// <param name="Field">The field's name as the caller knows it, in camelCase: "temperatureC", "foods[1].ml".</param>
 /// <param name="Wrong">What was wrong, with the value that was given.</param>
 /// <param name="WayOut">What would be accepted, or what to do instead.</param>
-public sealed record FieldProblem(string Field, string Wrong, string WayOut)
+/// <param name="Ask">A question that the screen can ask at once to settle it for good: "gallons"; else null.</param>
+public sealed record FieldProblem(string Field, string Wrong, string WayOut, string? Ask = null)
 {
     /// <inheritdoc/>
     public override string ToString() => $"{Wrong} {WayOut}";
@@ -60,6 +61,13 @@ public sealed class Checks
 
     /// <summary>All that was found, as one refusal.</summary>
     public Refusal Refusal => new(_problems);
+
+    /// <summary>Notes one problem.</summary>
+    public Checks Add(FieldProblem problem)
+    {
+        _problems.Add(problem);
+        return this;
+    }
 
     /// <summary>Notes one problem.</summary>
     public Checks Add(string field, string wrong, string wayOut)

@@ -16,12 +16,15 @@ public static class Say
         var magnitude = (int)Math.Floor(Math.Log10(Math.Abs(value)));
         var decimals = Math.Clamp(digits - 1 - magnitude, 0, 12);
         var rounded = Math.Round(value, decimals);
-        return rounded.ToString("0.############", CultureInfo.InvariantCulture);
+        return rounded == 0 ? "0" : rounded.ToString("0.############", CultureInfo.InvariantCulture);
     }
 
     /// <summary>A number with a fixed count of decimals.</summary>
-    public static string Fixed(double value, int decimals) =>
-        value.ToString("F" + decimals.ToString(CultureInfo.InvariantCulture), CultureInfo.InvariantCulture);
+    public static string Fixed(double value, int decimals)
+    {
+        var text = value.ToString("F" + decimals.ToString(CultureInfo.InvariantCulture), CultureInfo.InvariantCulture);
+        return text[0] == '-' && text.AsSpan(1).IndexOfAnyExcept('0', '.') < 0 ? text[1..] : text; // never −0.0
+    }
 
     /// <summary>A unit with the space before it that it wants: " mg/L", "%".</summary>
     public static string Unit(string unit) => unit.Length == 0 ? "" : " " + unit;

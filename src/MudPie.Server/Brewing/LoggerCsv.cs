@@ -166,7 +166,7 @@ public static class LoggerCsv
     }
 
     private static double? Number(string cell) =>
-        double.TryParse(cell.Replace(',', '.'), NumberStyles.Float, CultureInfo.InvariantCulture, out var value) && double.IsFinite(value) ? value : null;
+        Core.Measures.TypedNumber.Of(cell, pointIsDecimal: true, commaIsDecimal: true).Value; // nothing here goes to a thousand: a comma can only be decimal
 
     /// <summary>A time as loggers and weather files write it, in the holding's zone where it names none; null where it is none.</summary>
     internal static DateTimeOffset? Time(string cell, Func<DateTimeOffset, DateTimeOffset> local)

@@ -231,7 +231,7 @@ public static class BrixEndpoints
         var numbers = new List<double>();
         foreach (var word in Words(typed).Where(w => !w.Equals("dry", StringComparison.OrdinalIgnoreCase)))
         {
-            if (!double.TryParse(word.Replace(',', '.'), NumberStyles.AllowDecimalPoint | NumberStyles.AllowLeadingSign, CultureInfo.InvariantCulture, out var value) || !double.IsFinite(value))
+            if (Core.Measures.TypedNumber.Of(word, pointIsDecimal: true, commaIsDecimal: true).Value is not { } value) // no sap reads a thousand
             {
                 checks.Add("readings", $"“{(word.Length > 20 ? word[..20] : word)}” is no brix.", wayOut);
             }

@@ -124,6 +124,12 @@ public static class SheetEndpoints
         }
 
         var parts = typed.Split('/', 2);
+        if (Core.Measures.TypedNumber.Of(parts[0]) is { Other: { } thousand } two && (thousand <= m.High || r.KeepAnyway))
+        {
+            checks.Add(two.TwoWays("value", parts[0]));
+            return new TrialReading();
+        }
+
         if (!Number(parts[0], out var value) || (parts.Length == 2 && !Number(parts[1], out _)))
         {
             checks.Add("value", $"“{(typed.Length > 20 ? typed[..20] : typed)}” is no figure.", m.Kind == "count" ? "Type it as 44, or 44/48 where the number sown differs." : "Type it as 3.16.");
@@ -147,8 +153,12 @@ public static class SheetEndpoints
         return new TrialReading { Value = value, OutOf = outOf, KeptAnyway = r.KeepAnyway && (value < m.Low || value > m.High) };
     }
 
-    private static bool Number(string typed, out double value) =>
-        double.TryParse(typed.Trim().Replace(',', '.'), NumberStyles.AllowDecimalPoint | NumberStyles.AllowLeadingSign, CultureInfo.InvariantCulture, out value) && double.IsFinite(value) && Math.Abs(value) < 1e9;
+    private static bool Number(string typed, out double value)
+    {
+        var read = Core.Measures.TypedNumber.Of(typed);
+        value = read.Value ?? 0;
+        return read.Value is not null && Math.Abs(value) < 1e9;
+    }
 
     private static DateTimeOffset Day(DateTimeOffset at) => new(at.Year, at.Month, at.Day, 0, 0, 0, TimeSpan.Zero);
 

@@ -2,6 +2,7 @@ using System.Globalization;
 using CsvHelper;
 using CsvHelper.Configuration;
 using MudPie.Core.Judging.Trials;
+using MudPie.Core.Measures;
 using MudPie.Core.Workings;
 
 namespace MudPie.Server.Judging;
@@ -15,9 +16,8 @@ public sealed record TidyTable(IReadOnlyList<string> Headers, IReadOnlyList<IRea
     /// <summary>Index of a column, or −1.</summary>
     public int Column(string? name) => name is null ? -1 : Headers.ToList().FindIndex(h => string.Equals(h, name, StringComparison.OrdinalIgnoreCase));
 
-    /// <summary>A figure with decimal point (or comma, where cells are cut by semicolons); null where it is none.</summary>
-    public static double? Number(string cell) =>
-        double.TryParse(cell.Replace(',', '.'), NumberStyles.Float, CultureInfo.InvariantCulture, out var v) && double.IsFinite(v) ? v : null;
+    /// <summary>A figure with decimal point or comma; null where it is none. A comma that could be for thousands was refused when the table was read.</summary>
+    public static double? Number(string cell) => TypedNumber.Of(cell, pointIsDecimal: true, commaIsDecimal: true).Value;
 
     /// <summary>True where every cell that is not missing is a figure, and there is one.</summary>
     public bool Numeric(int column) => Rows.Any(r => !Missing(r[column])) && Rows.All(r => Missing(r[column]) || Number(r[column]) is not null);
@@ -74,12 +74,38 @@ public static class TidyCsv
                 }
             }
 
+            if (TwoWays(field, headers, rows) is { } unsure)
+            {
+                return unsure;
+            }
+
             return rows.Count == 0 ? Refusal.Of(field, "There are headers and no rows.", "Give a row for each plot.") : Worked.Of(new TidyTable(headers, rows), "", Evidence.MeasuredHere);
         }
         catch (CsvHelperException e)
         {
             return Refusal.Of(field, $"Line {e.Context?.Parser?.RawRow ?? 1} can't be read.", "Save it as plain CSV with commas.");
         }
+    }
+
+    /// <summary>"1,250" is 1.25 or 1250: refused with both, unless another figure of the table shows that its commas are decimal ("3,5").</summary>
+    private static Refusal? TwoWays(string field, string[] headers, List<IReadOnlyList<string>> rows)
+    {
+        TypedNumber Comma(string cell) => cell.Contains(',') ? TypedNumber.Of(cell, pointIsDecimal: true) : default;
+        if (rows.Any(r => r.Any(c => Comma(c) is { Sure: true } && c.Count(x => x == ',') == 1 && !c.Contains('.'))))
+        {
+            return null;
+        }
+
+        foreach (var (row, line) in rows.Select((r, i) => (r, i + 2)))
+        {
+            if (row.Select((c, i) => (Cell: c, Header: headers[i], Read: Comma(c))).FirstOrDefault(c => c.Read.Other is not null) is { Cell: not null } found)
+            {
+                var said = found.Read.TwoWays(field, found.Cell);
+                return Refusal.Of(field, $"Line {line}, {found.Header}: {said.Wrong}", said.WayOut);
+            }
+        }
+
+        return null;
     }
 }
 

@@ -211,7 +211,14 @@ public static class DoseEndpoints
             }
         }
 
-        if (double.TryParse(text, System.Globalization.NumberStyles.Float, System.Globalization.CultureInfo.InvariantCulture, out var value) && double.IsFinite(value * factor) && value > 0)
+        var read = TypedNumber.Of(text);
+        if (read.Other is not null)
+        {
+            fields.Checks.Add(read.TwoWays(field, typed!));
+            return 0;
+        }
+
+        if (read.Value is > 0 and var value && double.IsFinite(value * factor))
         {
             return value * factor;
         }

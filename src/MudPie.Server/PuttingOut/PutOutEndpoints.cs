@@ -142,7 +142,11 @@ public static class PutOutEndpoints
             fields.Checks.Add("sprayerId", no.Verdict.Sentence, no.Verdict.Why);
         }
 
-        if (v.Mixing?.Verdict.Tone == Tone.Stop && (r.MixWhy ?? "").Trim().Length < 10)
+        if (v.Mixing?.Pairs.FirstOrDefault(p => p.Gas) is { } gas)
+        {
+            fields.Checks.Add("items", $"Never: {gas.A} and {gas.B}, {gas.Where}. {gas.Why}", "Take one out, or wash the sprayer first. No reason sets this aside.");
+        }
+        else if (v.Mixing?.Verdict.Tone == Tone.Stop && (r.MixWhy ?? "").Trim().Length < 10)
         {
             fields.Checks.Add("mixWhy", v.Mixing.Verdict.Sentence, "Leave one out or wait; or say in words, ten letters at least, why it is done all the same. The record keeps it.");
         }
@@ -216,7 +220,7 @@ public static class PutOutEndpoints
             TankL = ready.TankL,
             Fitness = gate is null ? "none" : FitToUse.Name(gate.Fitness),
             OverrideWhy = gate?.Fitness == Fitness.NotFit ? r.OverrideWhy!.Trim() : null,
-            MixWhy = ready.Worked.Value.Mixing?.Verdict.Tone == Tone.Stop ? r.MixWhy!.Trim() : null,
+            MixWhy = ready.Worked.Value.Mixing?.Verdict.Tone == Tone.Stop ? r.MixWhy?.Trim() : null,
             CautionsSeen = string.Join(' ', r.CautionsSeen),
             Who = string.IsNullOrWhiteSpace(r.Who) ? null : r.Who.Trim(),
             Why = string.IsNullOrWhiteSpace(r.Why) ? null : r.Why.Trim(),

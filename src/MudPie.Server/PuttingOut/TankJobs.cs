@@ -166,6 +166,7 @@ public sealed class TankJobs(HoldingDb db, HoldingClock clock, LiveBrew live, St
         var ruling = MixingRules.Of(new MixQuestion
         {
             Tank = tank,
+            HeldLast = await HeldLast(r.SprayerId, at),
             Lately = await Lately(bedIds, at),
             Ph = fields.Optional("ph", r.Ph, Dimension.Plain, 1, 13),
             SaltsMsPerCm = fields.Optional("salts", r.Salts, Dimension.Plain, 0, 50),
@@ -180,6 +181,16 @@ public sealed class TankJobs(HoldingDb db, HoldingClock clock, LiveBrew live, St
         }
 
         return ruling.Worked;
+    }
+
+    /// <summary>What the sprayer held in its last job, where it was not washed since.</summary>
+    private async Task<List<MixItem>> HeldLast(int? sprayerId, DateTimeOffset at)
+    {
+        var struck = db.Applications.Where(a => a.CorrectsId != null).Select(a => a.CorrectsId);
+        var last = sprayerId is null ? null : await db.Applications.AsNoTracking().Where(a => a.SprayerId == sprayerId && a.At <= at && !a.Strikes && !struck.Contains(a.Id)).OrderByDescending(a => a.At)
+            .Select(a => new { a.At, Batch = a.Batch == null ? null : a.Batch.Name, Items = a.Items.Select(i => new { i.Name, i.Kind }).ToList() }).FirstOrDefaultAsync();
+        return last is null || await db.Washes.AnyAsync(w => w.SprayerId == sprayerId && w.At >= last.At) ? []
+            : [.. last.Items.Select(i => new MixItem(i.Name, i.Kind == "brew" ? "brew" : InputKinds.Of(i.Kind).MixClass)), .. last.Batch is null ? Array.Empty<MixItem>() : [new MixItem(last.Batch, "brew")]];
     }
 
     /// <summary>What beds got in the last month, by class.</summary>

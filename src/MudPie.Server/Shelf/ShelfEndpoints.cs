@@ -183,7 +183,7 @@ public static class ShelfEndpoints
             return;
         }
 
-        var parts = typed.Replace(',', '.').Split('-', StringSplitOptions.TrimEntries).Select(p => double.TryParse(p.TrimEnd('%'), System.Globalization.NumberStyles.AllowDecimalPoint, System.Globalization.CultureInfo.InvariantCulture, out var v) ? v : double.NaN).ToList();
+        var parts = typed.Split('-', StringSplitOptions.TrimEntries).Select(p => TypedNumber.Of(p.TrimEnd('%'), pointIsDecimal: true, commaIsDecimal: true).Value ?? double.NaN).ToList(); // none goes to a thousand
         if (parts.Count != 3 || parts.Any(p => !(p is >= 0 and <= 65)) || parts.Sum() > 100)
         {
             fields.Checks.Add("npk", $"“{typed}” is no N-P-K.", "Write it as 2-1-3: per cent of N, P₂O₅ and K₂O by weight.");

@@ -56,7 +56,7 @@ public static class WeatherCsv
                 return missing;
             }
 
-            if (double.TryParse(cell.Replace(',', '.'), NumberStyles.Float, CultureInfo.InvariantCulture, out var value) && value >= low && value <= high)
+            if (MudPie.Core.Measures.TypedNumber.Of(cell, pointIsDecimal: true, commaIsDecimal: true).Value is { } value && value >= low && value <= high)
             {
                 return value;
             }

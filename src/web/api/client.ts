@@ -2,17 +2,27 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import createClient from "openapi-fetch";
 import { useRef } from "react";
 import type { components, paths } from "./schema";
+import { unread } from "./typed";
 
 export type Schemas = components["schemas"];
 
-/** The typed door to the server; types come from its OpenAPI file. */
+/** The typed door to the server; types come from its OpenAPI file. What `typed` could not read one way only stops here, at its field. */
 export const client = createClient<paths>({ baseUrl: "/" });
+client.use({
+  async onRequest({ request }) {
+    if (!request.body || !request.headers.get("Content-Type")?.includes("json")) return;
+    const fields = unread(await request.clone().json());
+    if (fields.length > 0) throw new Problem({ title: fields[0]!.wrong, detail: fields[0]!.wayOut, fields });
+  },
+});
 
 /** What was wrong with one field, and what would do. */
 export interface FieldProblem {
   field: string;
   wrong: string;
   wayOut: string;
+  /** A question that settles it for good: "gallons". */
+  ask?: string | null;
 }
 
 /** A refusal, as the server says it; or a lost connection, said in the same form. */
@@ -41,7 +51,8 @@ export async function must<T>(reply: Promise<Reply<T>>): Promise<T> {
   let got: Reply<T>;
   try {
     got = await reply;
-  } catch {
+  } catch (e) {
+    if (e instanceof Problem) throw e;
     throw new Problem({
       title: "The connection to Mud Pie is lost.",
       detail: "Nothing is lost: what you typed is still here. Try again when it is back; it will be kept once.",

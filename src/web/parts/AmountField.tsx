@@ -1,5 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
-import { client, must, type Problem, type Schemas } from "../api/client";
+import { client, must, type Problem, type Schemas, useWrite } from "../api/client";
+import { Button } from "./Button";
 import { Field } from "./Field";
 
 interface Props {
@@ -23,16 +24,37 @@ export function AmountField({ label, value, dimension, onChange, onRead, wrong, 
     refetchInterval: false,
     staleTime: Infinity,
   });
+  const whose = useWrite((units: Schemas["UnitSystem"], headers) =>
+    client.POST("/api/holding/units", { body: { units }, headers }),
+  );
+  const asks = value.trim() && read.error?.fields.some((f) => f.ask === "gallons");
   const understood = read.data && `= ${read.data.shown}${read.data.inTools ? ` · ${read.data.inTools}` : ""}`;
   return (
-    <Field
-      label={label}
-      value={value}
-      autoFocus={autoFocus}
-      onChange={onChange}
-      onBlur={() => read.data && onRead?.(read.data.si)}
-      wrong={wrong ?? (value.trim() && read.error ? read.error.of("text") : undefined)}
-      hint={understood}
-    />
+    <>
+      <Field
+        label={label}
+        value={value}
+        autoFocus={autoFocus}
+        onChange={onChange}
+        onBlur={() => read.data && onRead?.(read.data.si)}
+        wrong={wrong ?? (value.trim() && read.error ? read.error.of("text") : undefined)}
+        hint={understood}
+      />
+      {asks && (
+        <p
+          className="flex flex-wrap items-center gap-x-3"
+          role="group"
+          aria-label="Whose gallons does this holding mean?"
+        >
+          On this holding a gallon, quart, pint or fl oz is
+          <Button kind="plain" onClick={() => whose.mutate("metricUsGallons")}>
+            US
+          </Button>
+          <Button kind="plain" onClick={() => whose.mutate("metricImperialGallons")}>
+            imperial
+          </Button>
+        </p>
+      )}
+    </>
   );
 }

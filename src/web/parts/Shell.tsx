@@ -120,9 +120,22 @@ export function Shell({ holding }: { holding: Schemas["HoldingView"] }) {
                 <MenuItem onSelect={() => setLight(light === "day" ? "night" : "day")}>
                   {light === "day" ? "Night check light" : "Day light"}
                 </MenuItem>
-                <MenuItem onSelect={() => units.mutate(holding.units === "metric" ? "usCustomary" : "metric")}>
-                  {holding.units === "metric" ? "Answer in US customary" : "Answer in metric"}
+                <MenuItem onSelect={() => units.mutate(holding.units === "usCustomary" ? "metric" : "usCustomary")}>
+                  {holding.units === "usCustomary" ? "Answer in metric" : "Answer in US customary"}
                 </MenuItem>
+                {holding.units !== "usCustomary" && (
+                  <MenuItem
+                    onSelect={() =>
+                      units.mutate(
+                        holding.units === "metricImperialGallons" ? "metricUsGallons" : "metricImperialGallons",
+                      )
+                    }
+                  >
+                    {holding.units === "metricImperialGallons"
+                      ? "A gallon that I type is US"
+                      : "A gallon that I type is imperial"}
+                  </MenuItem>
+                )}
                 <MenuItem onSelect={() => setKeys(true)}>Keys</MenuItem>
               </DropdownMenu.Content>
             </DropdownMenu.Root>

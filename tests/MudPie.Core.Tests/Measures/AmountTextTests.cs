@@ -14,7 +14,12 @@ public class AmountTextTests
     [InlineData("three quarters of a cup", 0.1875)]
     [InlineData("one and a half cups", 0.375)]
     [InlineData("two tablespoons", 0.03)]
-    [InlineData("2 gal", 7.570823568)]
+    [InlineData("2 US gal", 7.570823568)]
+    [InlineData("1,234.5 ml", 1.2345)]
+    [InlineData("1.234,5 ml", 1.2345)]
+    [InlineData("1 500 ml", 1.5)]
+    [InlineData("1,234,567 ml", 1234.567)]
+    [InlineData("0,250 l", 0.25)]
     [InlineData("1 1/2 tbsp", 0.0225)]
     [InlineData("1½ tbsp", 0.0225)]
     [InlineData("½ tsp", 0.0025)]
@@ -25,7 +30,8 @@ public class AmountTextTests
     [InlineData("1,5 l", 1.5)]
     [InlineData(".5 l", 0.5)]
     [InlineData("250ml", 0.25)]
-    [InlineData("8 fl oz", 0.2365882365)]
+    [InlineData("8 US fl oz", 0.2365882365)]
+    [InlineData("1 imp pt", 0.56826125)]
     [InlineData("2 imp gal", 9.09218)]
     public void Volumes_are_read_as_they_are_said(string typed, double litres) =>
         AmountText.Read("amount", typed, Dimension.Volume).Value.Si.ShouldBe(litres, 1e-9);
@@ -56,7 +62,13 @@ public class AmountTextTests
     [InlineData("some", "no number")]
     [InlineData("NaN", "no number")]
     [InlineData("3 furlongs", "not a unit")]
-    [InlineData("1,000 l", "one or as a thousand")]
+    [InlineData("1,000 l", "as 1 or as 1000")]
+    [InlineData("1.000 l", "as 1 or as 1000")]
+    [InlineData("2.500 l", "as 2.5 or as 2500")]
+    [InlineData("-1/2 cup", "below nothing")]
+    [InlineData("- 1 1/2 cup", "no number")]
+    [InlineData("1,2,3 l", "no number")]
+    [InlineData("٣ l", "no number")]
     [InlineData("-2 l", "below nothing")]
     [InlineData("1/0 cup", "no number")]
     [InlineData("1e400 l", "no number")]
@@ -67,6 +79,39 @@ public class AmountTextTests
         problem.Field.ShouldBe("fish");
         problem.Wrong.ShouldContain(says);
         problem.WayOut.ShouldNotBeEmpty();
+    }
+
+    [Theory]
+    [InlineData("2 gal", "7.57 L", "9.09 L")]
+    [InlineData("1 pint", "473 mL", "568 mL")]
+    [InlineData("1 quart", "946 mL", "1.14 L")]
+    [InlineData("10 fl oz", "296 mL", "284 mL")]
+    public void A_gallon_is_asked_about_once_and_then_said(string typed, string us, string imperial)
+    {
+        var asked = AmountText.Read("brew", typed, Dimension.Volume).Refused!.Problems[0];
+        asked.Ask.ShouldBe("gallons");
+        asked.Wrong.ShouldContain(us);
+        asked.Wrong.ShouldContain(imperial);
+        AmountText.Read("brew", typed, Dimension.Volume, UnitSystem.MetricUsGallons).Value.Shown.ShouldStartWith($"{us} (US ");
+        AmountText.Read("brew", typed, Dimension.Volume, UnitSystem.MetricImperialGallons).Value.Shown.ShouldStartWith($"{imperial} (imp ");
+        AmountText.Read("brew", typed, Dimension.Volume, UnitSystem.UsCustomary).Refused.ShouldBeNull();
+    }
+
+    [Theory]
+    [InlineData("1,250", 1.25, 1250.0)]
+    [InlineData("1.250", 1.25, 1250.0)]
+    [InlineData("12,5", 12.5, null)]
+    [InlineData("0.125", 0.125, null)]
+    [InlineData("1000,500", 1000.5, null)]
+    [InlineData("1e3", 1000.0, null)]
+    [InlineData("1'250", 1250.0, null)]
+    public void A_number_is_read_one_way_or_asked_about(string typed, double value, double? other) => TypedNumber.Of(typed).ShouldBe(new TypedNumber(value, other));
+
+    [Fact]
+    public void In_a_file_that_a_program_wrote_a_point_is_decimal()
+    {
+        TypedNumber.Of("1.250", pointIsDecimal: true).ShouldBe(new TypedNumber(1.25));
+        TypedNumber.Of("1,250", pointIsDecimal: true).Other.ShouldBe(1250);
     }
 
     [Property(MaxTest = 300)]

@@ -20,7 +20,9 @@ public class DilutionTests
     [InlineData("neat", 1)]
     [InlineData("1:0", 1)]
     [InlineData("100 %", 1)]
-    [InlineData("5:1", 1.2)]
+    [InlineData("1:5 tea", 6)]
+    [InlineData("5 tea to 1 water", 1.2)]
+    [InlineData("1 in 1000", 1000)]
     [InlineData("5 to 1 water", 1.2)]
     [InlineData("1:50", 51)]
     public void Is_read_one_way_only(string typed, double oneIn) =>
@@ -29,9 +31,15 @@ public class DilutionTests
     [Fact]
     public void Is_shown_both_ways() => Dilutions.Read("1:5").Value.BothWays.ShouldBe("1 part tea + 5 parts water (1 in 6)");
 
-    [Fact]
-    public void Five_to_one_asks_whether_it_was_meant() =>
-        Dilutions.Read("5:1").Worked.Cautions.ShouldHaveSingleItem().Text.ShouldContain("write 1:5");
+    [Theory]
+    [InlineData("1 in 1,000", "1 in 1 or as 1 in 1000")]
+    [InlineData("1:1,000", "1:1 or as 1:1000")]
+    [InlineData("1:1.000", "1:1 or as 1:1000")]
+    [InlineData("1+2,000", "1+2 or as 1+2000")]
+    [InlineData("50:1", "50 parts tea + 1 part water (1 in 1.02) or as 1 part tea + 50 parts water (1 in 51)")]
+    [InlineData("5:1", "5 parts tea + 1 part water (1 in 1.2) or as 1 part tea + 5 parts water (1 in 6)")]
+    [InlineData("1 + 5 tea", "1 part tea + 5 parts water (1 in 6) or as 5 parts tea + 1 part water (1 in 1.2)")]
+    public void What_can_be_read_two_ways_is_asked_about_with_both_readings(string typed, string both) => Dilutions.Read(typed).Refused!.Problems[0].Wrong.ShouldContain(both);
 
     [Theory]
     [InlineData("")]
@@ -43,6 +51,8 @@ public class DilutionTests
     [InlineData("1:99999")]
     [InlineData("-1:5")]
     [InlineData("NaN:5")]
+    [InlineData("1 in 1.2.3")]
+    [InlineData("٣:5")]
     public void Nonsense_is_refused(string typed) => Dilutions.Read(typed).Refused!.Problems[0].Field.ShouldBe("parts");
 
     [Fact]

@@ -11,6 +11,7 @@ import { Verdict } from "../../parts/Verdict";
 import { Wrong } from "../../parts/Wrong";
 import { BrewNav } from "./BrewNav";
 import { PumpCurve } from "./PumpCurve";
+import { typed as number } from "../../api/typed";
 
 type Bench = Schemas["AirBenchQuestion"];
 
@@ -40,7 +41,6 @@ interface Props {
 }
 
 const text = (n?: number | null) => (n === null || n === undefined ? "" : String(Math.round(n * 1000) / 1000));
-const number = (t: string) => (t.trim() === "" ? null : Number(t.replace(",", ".")));
 
 function OneBench({ start, ground, choose }: Props) {
   const [pumps, setPumps] = useState(

@@ -6,6 +6,7 @@ import { Choice } from "../../parts/Choice";
 import { Field } from "../../parts/Field";
 import { Wrong } from "../../parts/Wrong";
 import { useClock } from "../../parts/clock";
+import { typed as number } from "../../api/typed";
 
 const eyes = [
   ["0.05", "as it went in"],
@@ -29,7 +30,6 @@ export function GroundAlive() {
     client.POST("/api/brew/ground-checks", { body, headers }),
   );
   const bedId = bed ?? ground.data?.beds[0]?.id ?? 0;
-  const number = (t: string) => (t.trim() === "" ? null : Number(t.replace(",", ".")));
   return (
     <section aria-label="Is this ground alive already?" className="mt-8 border-t-2 border-ink pt-3">
       <h2 className="text-xl">Is this ground alive already?</h2>

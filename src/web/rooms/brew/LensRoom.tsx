@@ -12,8 +12,8 @@ import { useClock } from "../../parts/clock";
 import { BrewNav } from "./BrewNav";
 import { emptyField, TallyPad } from "./TallyPad";
 import { Through } from "./Through";
+import { typed as number } from "../../api/typed";
 
-const number = (t: string) => (t.trim() === "" ? null : Number(t.replace(",", ".")));
 const many = (n: number) =>
   n === 0 ? "0" : n >= 1000 ? Number(n.toPrecision(3)).toLocaleString("en") : n.toPrecision(3);
 

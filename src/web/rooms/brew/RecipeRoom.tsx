@@ -7,6 +7,7 @@ import { Field } from "../../parts/Field";
 import { Room } from "../../parts/Room";
 import { Wrong } from "../../parts/Wrong";
 import { BrewNav } from "./BrewNav";
+import { typed as number } from "../../api/typed";
 
 const making: Record<string, string> = { tea: "fed tea", extract: "dunked", bubbled: "bubbled", steep: "steeped" };
 
@@ -137,7 +138,6 @@ function Edit({ recipe, done }: { recipe: Schemas["RecipeLine"]; done: () => voi
     (body: Schemas["RecipeRequest"], headers) => client.POST("/api/brew/recipes", { body, headers }),
     done,
   );
-  const number = (t: string) => (t.trim() === "" ? null : Number(t.replace(",", ".")));
   return (
     <form
       className="flex flex-col gap-2 border-t-2 border-ink pt-3"

@@ -9,6 +9,7 @@ import { Wrong } from "../../parts/Wrong";
 import { useClock } from "../../parts/clock";
 import { BrewNav } from "./BrewNav";
 import { GroundAlive } from "./GroundAlive";
+import { typed as readNumber } from "../../api/typed";
 
 type Answers = Schemas["SourceAnswers"];
 
@@ -164,7 +165,7 @@ function Gate({ lot, done }: { lot: Schemas["SourceLotView"]; done: () => void }
   const [answers, setAnswers] = useState<Answers>(lot.answers ?? { kind: lot.kind });
   const set = (field: keyof Answers, value: string | null) => setAnswers({ ...answers, [field]: value });
   const number = (field: "ageMonths" | "bacteriaPerG" | "fungalToBacterial", text: string) =>
-    setAnswers({ ...answers, [field]: text.trim() === "" ? null : Number(text.replace(",", ".")) });
+    setAnswers({ ...answers, [field]: readNumber(text) });
   const [typed, setTyped] = useState<Record<string, string>>({
     ageMonths: lot.answers?.ageMonths?.toString() ?? "",
     bacteriaPerG: lot.answers?.bacteriaPerG?.toString() ?? "",

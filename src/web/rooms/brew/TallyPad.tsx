@@ -2,6 +2,7 @@ import { useEffect, useRef, useState } from "react";
 import type { Schemas } from "../../api/client";
 import { Button } from "../../parts/Button";
 import { Field } from "../../parts/Field";
+import { typed as number } from "../../api/typed";
 
 type TallyField = Schemas["TallyField"];
 type Counted = Exclude<keyof TallyField, "hyphae">;
@@ -60,10 +61,7 @@ export function TallyPad({ fields, onChange }: Props) {
   const thread = () =>
     put({
       ...now,
-      hyphae: [
-        ...(now.hyphae ?? []),
-        { lengthUm: Number(length.replace(",", ".")), widthUm: Number(width.replace(",", ".")) },
-      ],
+      hyphae: [...(now.hyphae ?? []), { lengthUm: number(length), widthUm: number(width) }],
     });
   const next = () => onChange([...fields, emptyField()]);
 

@@ -2,6 +2,7 @@ import type { Problem, Schemas } from "../../api/client";
 import { Button } from "../../parts/Button";
 import { Pick } from "../../parts/Pick";
 import { Field } from "../../parts/Field";
+import { typed as number } from "../../api/typed";
 
 type What = Schemas["WhatIf"];
 
@@ -34,7 +35,6 @@ interface Props {
 /** Up to three things that might happen or be done, drawn over the brew as it is. */
 export function WhatIfPicker({ value, onChange, planned, nowH, problem }: Props) {
   const set = (i: number, w: What) => onChange(value.map((x, k) => (k === i ? w : x)));
-  const number = (t: string) => (t.trim() === "" ? null : Number(t.replace(",", ".")));
   return (
     <div>
       <div className="flex flex-wrap gap-2" role="group" aria-label="What might happen">

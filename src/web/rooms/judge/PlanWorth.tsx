@@ -5,6 +5,7 @@ import { Field } from "../../parts/Field";
 import { Pick } from "../../parts/Pick";
 import { Wrong } from "../../parts/Wrong";
 import type { Plan } from "./trialForm";
+import { typed as number } from "../../api/typed";
 
 interface Props {
   plan: Plan;
@@ -21,10 +22,6 @@ export function Worth({ plan: p, set, unit, wrong }: Props) {
     pricePerUnit: p.money?.pricePerUnit == null ? "" : String(p.money.pricePerUnit),
     plotM2: p.money?.plotM2 == null ? "" : String(p.money.plotM2),
   });
-  const number = (v: string) => {
-    const read = Number(v.replace(",", "."));
-    return v.trim() !== "" && Number.isFinite(read) ? read : null;
-  };
   const basis = p.money?.basis ?? "perM2";
   const asked = {
     costPerHa: number(typed.costPerHa),

@@ -17,19 +17,26 @@ export function MixRoom() {
   const classes = rules.data?.classes ?? [];
   const [tank, setTank] = useState(["brew", "seaweed"]);
   const [lately, setLately] = useState<{ kind: string; days: string }>({ kind: "", days: "3" });
+  const [held, setHeld] = useState("");
   const [meter, setMeter] = useState({ ph: "", salts: "", warmth: "", strip: "" });
+  const [strength, setStrength] = useState("");
   const name = (id: string) => classes.find((c) => c.id === id)?.name ?? id;
-  const number = (t: string) => (t.trim() === "" ? null : Number(t.replace(",", ".")));
+  const item = (id: string) => ({
+    name: name(id),
+    class: id,
+    daysAgo: null,
+    bed: null,
+    ph: null,
+    mgPerL: id === "chlorine" ? strength : null,
+  });
   const body = {
-    tank: tank.map((t) => ({ name: name(t), class: t, daysAgo: null, bed: null })),
-    lately: lately.kind
-      ? [{ name: name(lately.kind), class: lately.kind, daysAgo: number(lately.days) ?? 0, bed: "the bed" }]
-      : [],
-    ph: number(meter.ph),
-    saltsMsPerCm: number(meter.salts),
-    temperatureC: number(meter.warmth),
-    chlorineMgPerL: number(meter.strip),
-    own: [],
+    tank: tank.map(item),
+    lately: lately.kind ? [{ ...item(lately.kind), daysAgo: lately.days, bed: "the bed" }] : [],
+    heldLast: held ? [item(held)] : [],
+    ph: meter.ph,
+    saltsMsPerCm: meter.salts,
+    temperatureC: meter.warmth,
+    chlorineMgPerL: meter.strip,
   };
   const worked = useQuery<Schemas["WorkedOfMixAnswer"], Problem>({
     queryKey: ["mix", body],
@@ -86,9 +93,29 @@ export function MixRoom() {
                 inputMode="decimal"
                 value={lately.days}
                 onChange={(days) => setLately({ ...lately, days })}
+                wrong={worked.error?.of("lately[0].daysAgo")}
               />
             )}
           </div>
+          <Pick
+            label="The sprayer held last, not washed since"
+            value={held}
+            options={[
+              { value: "", name: "nothing, or it was washed" },
+              ...classes.map((c) => ({ value: c.id, name: c.name })),
+            ]}
+            onChange={setHeld}
+          />
+          {[...tank, held, lately.kind].includes("chlorine") && (
+            <Field
+              label="Strength of the chlorine as it goes in, mg/L"
+              inputMode="decimal"
+              value={strength}
+              hint="to 10 it is tap water, above that bleach; empty is taken for bleach"
+              onChange={setStrength}
+              wrong={worked.error?.fields.find((f) => f.field.endsWith(".mgPerL"))?.wrong}
+            />
+          )}
           <div className="grid gap-x-4 sm:grid-cols-4">
             <Field
               label="pH"
@@ -119,7 +146,10 @@ export function MixRoom() {
               wrong={worked.error?.of("chlorineMgPerL")}
             />
           </div>
-          <Wrong problem={worked.error} shown={["ph", "saltsMsPerCm", "temperatureC", "chlorineMgPerL"]} />
+          <Wrong
+            problem={worked.error}
+            shown={["ph", "saltsMsPerCm", "temperatureC", "chlorineMgPerL", "lately[0].daysAgo"]}
+          />
           {rules.data && <OwnRules view={rules.data} />}
         </div>
       }
@@ -131,15 +161,28 @@ export function MixRoom() {
               <ul>
                 {v.pairs.map((p, i) => (
                   <li key={i} className="border-t border-line py-2">
-                    <b className={p.says === "fine" ? "text-moss" : p.says === "wait" ? "text-straw" : "text-plum"}>
-                      {p.says === "fine"
-                        ? "✓ fine"
-                        : p.says === "wait"
-                          ? `▲ wait ${Math.ceil(p.waitDays)} days`
-                          : "■ never"}
+                    <b className={p.says === "fine" ? "text-moss" : p.says === "never" ? "text-plum" : "text-straw"}>
+                      {p.gas
+                        ? "■ never: gas or heat"
+                        : p.says === "fine"
+                          ? "✓ fine"
+                          : p.says === "wait"
+                            ? `▲ wait ${Math.ceil(p.waitDays)} days`
+                            : p.says === "jar"
+                              ? "▲ a jar first"
+                              : "■ never"}
                     </b>
                     : {p.a} and {p.b}, {p.where}. {p.why}{" "}
-                    <span className="text-ash">{p.own ? "A rule of your own." : <Sure sure={p.sure} />}</span>
+                    <span className="text-ash">
+                      {p.own ? (
+                        "A rule of your own."
+                      ) : (
+                        <>
+                          {p.source && `From ${p.source}. `}
+                          <Sure sure={p.sure} />
+                        </>
+                      )}
+                    </span>
                   </li>
                 ))}
               </ul>
@@ -150,17 +193,21 @@ export function MixRoom() {
             </>
           )}
           <details>
-            <summary className="min-h-11 cursor-pointer text-clay underline underline-offset-4">all the rules</summary>
+            <summary className="min-h-11 cursor-pointer text-clay underline underline-offset-4">
+              all the rules for what is in the tank
+            </summary>
             <ul>
-              {rules.data?.rules.map((r, i) => (
-                <li key={i} className="border-t border-line py-1">
-                  <b>
-                    {r.aName} and {r.bName}
-                  </b>
-                  : {r.together ? "fine together" : "never in one tank"}
-                  {r.waitDays > 0 && `, ${r.waitDays} days apart`}. {r.why} {r.own && <b>Your own.</b>}
-                </li>
-              ))}
+              {rules.data?.rules
+                .filter((r) => r.says !== "jar" && (r.own || tank.includes(r.a) || tank.includes(r.b)))
+                .map((r, i) => (
+                  <li key={i} className="border-t border-line py-1">
+                    <b>
+                      {r.aName} and {r.bName}
+                    </b>
+                    : {r.says === "fine" ? "fine together" : r.gas ? "never: gas or heat" : "never in one tank"}
+                    {r.waitDays > 0 && `, ${r.waitDays} days apart`}. {r.why} {r.own && <b>Your own.</b>}
+                  </li>
+                ))}
             </ul>
           </details>
         </>

@@ -6,6 +6,7 @@ import { NoticeButtons } from "../../parts/NoticeButtons";
 import { Room } from "../../parts/Room";
 import { Wrong } from "../../parts/Wrong";
 import { useClock } from "../../parts/clock";
+import { typed as number } from "../../api/typed";
 
 /** What the watch has said that still stands; its lines; notices of the browser; the calendar. */
 export function WatchRoom() {
@@ -56,7 +57,10 @@ function Lines({ watch }: { watch: Schemas["WatchView"] }) {
   const keep = useWrite((body: Schemas["WatchLinesRequest"], headers) =>
     client.POST("/api/watch/lines", { body, headers }),
   );
-  const number = (t: string) => (t.trim() === "" ? null : Number(t.replace(",", ".")));
+  const share = (t: string) => {
+    const n = number(t);
+    return typeof n === "number" ? n / 100 : n;
+  };
   return (
     <>
       <form
@@ -66,7 +70,7 @@ function Lines({ watch }: { watch: Schemas["WatchView"] }) {
           keep.mutate({
             noReadingH: number(typed.noReadingH),
             graceMinutes: number(typed.graceMinutes),
-            expectedShare: number(typed.expected) === null ? null : number(typed.expected)! / 100,
+            expectedShare: share(typed.expected),
           });
         }}
       >
