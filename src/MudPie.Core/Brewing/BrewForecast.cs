@@ -74,7 +74,14 @@ public sealed record ForecastAnswer(
     double GraceMinutesTo2,
     double EffectiveMembers,
     bool Trusted,
-    IReadOnlyList<double> Learnt);
+    IReadOnlyList<double> Learnt)
+{
+    /// <summary>Why the model is not trusted here; null where it is. The band then follows the readings' own trend, and widens.</summary>
+    public string? Doubt { get; init; }
+
+    /// <summary>What the instrument is thought to read above the truth, mg/L; drawn toward 0.</summary>
+    public double OffsetMgPerL { get; init; }
+}
 
 /// <summary>The brew forecast: an ensemble of brews, re-weighted by what has been read.</summary>
 public static class BrewForecast
@@ -124,14 +131,16 @@ public static class BrewForecast
             [
                 BrewRun.ModelLine,
                 new("members", "drawn from the spreads of the parameters", $"{members:0} brews, seed {question.Seed ?? 1}", "80 % lie in the band", "docs/science/brew-model.md"),
-                new("readings", "weight = exp(−½ Σ((model − read) ÷ 0.3)²)", $"{readings.Count} oxygen readings", $"{Say.Number(answer.EffectiveMembers)} members still count", "importance weights; Kish 1965"),
+                new("readings", "fit = exp(−½ Σ((model + offset − read) ÷ 0.3)²), offset 0 ± 0.25 mg/L", $"{readings.Count} oxygen readings", answer.Doubt ?? $"{Say.Number(answer.EffectiveMembers)} members still count", "taken in by degrees, members drawn again and moved; Del Moral, Doucet and Jasra 2006"),
                 new("below 6 before use", "members below 6 ÷ members", $"up to {Say.Hours(use)}", $"{Say.Number(answer.ProbabilityBelow6 * 100, 2)} %", "the ensemble"),
             ]);
     }
 
     private static ForecastAnswer Solve(BrewSetup setup, int members, long seed, Prior? prior, IReadOnlyList<OxygenAt> readings, double use, double every)
     {
-        var (ensemble, runs, trusted) = Learn(setup, Ensemble.Draw(members, seed, prior), seed, readings, use, every);
+        var learnt = Learn(setup, Ensemble.Draw(members, seed, prior), seed, readings);
+        var ensemble = learnt.Members;
+        var runs = RunAll(setup, ensemble, use, every);
         var points = runs[0].Oxygen.Length;
         var low = new OxygenPoint[points];
         var median = new OxygenPoint[points];
@@ -154,7 +163,7 @@ public static class BrewForecast
             }
         });
 
-        return new ForecastAnswer(
+        var answer = new ForecastAnswer(
             median,
             low,
             high,
@@ -164,67 +173,35 @@ public static class BrewForecast
             Spread(ensemble, [.. runs.Select(r => r.GraceTo6)]).Median ?? GraceHours * 60,
             Spread(ensemble, [.. runs.Select(r => r.GraceTo2)]).Median ?? GraceHours * 60,
             ensemble.EffectiveSize,
-            trusted,
-            [.. ensemble.Mean().Select(Math.Exp)]);
+            learnt.Doubt is null,
+            [.. ensemble.Mean().Take(Multipliers.Spread.Count).Select(Math.Exp)])
+        {
+            Doubt = learnt.Doubt,
+            OffsetMgPerL = learnt.Offset,
+        };
+        return learnt.Doubt is null ? answer : ReadingsTrend.Over(answer, readings, setup, use);
     }
 
-    /// <summary>
-    /// Importance weights. Where fewer than a third of the members still count, the likelihood is taken in only as far as that allows, members are
-    /// redrawn around those that fit, and all are weighed anew: prior ÷ draw × fit, so that nothing of the redrawing stays in the answer.
-    /// Only the hours up to the last reading are solved while learning.
-    /// </summary>
-    private static (Ensemble Ensemble, MemberRun[] Runs, bool Trusted) Learn(
-        BrewSetup setup, Ensemble drawn, long seed, IReadOnlyList<OxygenAt> readings, double use, double every)
+    /// <summary>Members that the readings leave standing; the whole draw where there are none. Only the hours up to the last reading are solved while learning.</summary>
+    private static (Ensemble Members, string? Doubt, double Offset) Learn(BrewSetup setup, Ensemble drawn, long seed, IReadOnlyList<OxygenAt> readings)
     {
         if (readings.Count == 0)
         {
-            return (drawn, RunAll(setup, drawn, use, every), true);
+            return (drawn, null, 0);
         }
 
-        const int rounds = 6;
-        var (members, over) = (drawn, new double[drawn.Count]);
-        var misfits = Misfits(setup, members, readings);
-        for (var round = 1; round <= rounds; round++)
-        {
-            double[] Logs(double share) => [.. misfits.Select((m, i) => over[i] - (0.5 * share * m))];
-            var weighed = members.Reweighted(Logs(1));
-            if (weighed.EffectiveSize >= members.Count / 3.0 || round == rounds)
-            {
-                members = weighed;
-                break;
-            }
-
-            var share = 1.0;
-            while (share > 0.005 && weighed.EffectiveSize < members.Count / 3.0)
-            {
-                share *= 0.7;
-                weighed = members.Reweighted(Logs(share));
-            }
-
-            (members, over) = weighed.Redrawn(seed + round);
-            misfits = Misfits(setup, members, readings);
-        }
-
-        // By chance alone a good member misses by about one sigma a reading: past three and a half on average nobody fits.
-        return (members, RunAll(setup, members, use, every), misfits.Min() / readings.Count < 12);
-    }
-
-    private static double[] Misfits(BrewSetup setup, Ensemble ensemble, IReadOnlyList<OxygenAt> readings)
-    {
-        var misfits = new double[ensemble.Count];
         var last = Math.Max(readings.Max(r => r.H), 0.05);
-        Parallel.For(0, ensemble.Count, () => new BrewTrace(), (i, _, trace) =>
+        var ordered = readings.OrderBy(r => r.H).ToArray();
+        double[] Residuals(double[] logs)
         {
-            setup.Solve(Multipliers.FromLogs(ensemble.Logs[i]), last, Quick, trace);
-            foreach (var reading in readings)
-            {
-                var off = (trace.At(reading.H).O - reading.MgPerL) / ReadingSigma;
-                misfits[i] += off * off;
-            }
+            var trace = BrewTrace.Mine;
+            setup.Solve(Multipliers.FromLogs(logs), last, Quick, trace);
+            return [.. ordered.Select(r => r.MgPerL - trace.At(r.H).O)];
+        }
 
-            return trace;
-        }, _ => { });
-        return misfits;
+        var (members, misfits) = drawn.Tempered(logs => ForecastFit.Misfit(Residuals(logs)), seed, ForecastFit.Weight);
+        var best = Residuals(members.Logs[Array.IndexOf(misfits, misfits.Min())]);
+        return (members, ForecastFit.Doubt(best, misfits.Min(), members.Pull()), ForecastFit.Offset(best));
     }
 
     private static MemberRun[] RunAll(BrewSetup setup, Ensemble ensemble, double use, double every)

@@ -124,9 +124,16 @@ public static class BrewRun
     private static double HoursBelow(BrewTrace trace, double until)
     {
         const double every = 0.05;
-        var oxygen = new float[(int)(until / every) + 1];
-        trace.OxygenEvery(every, oxygen);
-        return oxygen.Count(o => o < Line) * every;
+        var oxygen = new float[(int)Math.Round(until / every) + 1];
+        trace.OxygenEvery(until / (oxygen.Length - 1), oxygen);
+        var hours = 0.0;
+        for (var i = 1; i < oxygen.Length; i++)
+        {
+            var (a, b) = (Line - oxygen[i - 1], Line - oxygen[i]);
+            hours += until / (oxygen.Length - 1) * (a > 0 && b > 0 ? 1 : a <= 0 && b <= 0 ? 0 : Math.Max(a, b) / (Math.Max(a, b) - Math.Min(a, b)));
+        }
+
+        return Math.Min(hours, until);
     }
 
     private static BrewMoment Moment(double h, in BrewState y, in BrewEquations eq) => new(h, y.O, eq.OxygenUse(h, y), y.B, y.F, y.Sr, y.Sx);

@@ -30,8 +30,10 @@ internal sealed record BrewSetup
     /// <summary>Hours solved to find when it is ready.</summary>
     public double Horizon => Math.Max(120, Hours);
 
-    /// <summary>The same with the air never failing.</summary>
-    public BrewSetup WithAirOn() => double.IsPositiveInfinity(AirOffAtH) ? this : this with { AirOffAtH = double.PositiveInfinity };
+    /// <summary>The same with the air never failing: neither off for good, nor off for a while.</summary>
+    public BrewSetup WithAirOn() => double.IsPositiveInfinity(AirOffAtH) && !AirChanges.Any(c => c.KLa20 <= 0)
+        ? this
+        : this with { AirOffAtH = double.PositiveInfinity, AirChanges = [.. AirChanges.Where(c => c.KLa20 > 0)] };
 
     /// <summary>Solves one member over the hours asked for, and on until its cells have seen their most: past that, what food is left can't lift them again.</summary>
     public BrewEquations SolvePastPeak(in Multipliers m, double tolerance, BrewTrace trace)
@@ -51,9 +53,10 @@ internal sealed record BrewSetup
         var p = new BrewParameters(m);
         var equations = new BrewEquations(p, Climate, Source.B * p.Source, Source.F * p.Source);
         var atStart = Feeds.Where(f => f.AtH <= 0).ToList();
+        var written = FromSources.Fast + FromSources.Slow + Feeds.Sum(f => f.Fast + f.Slow);
         var y = BrewState.Of(
             FromSources.Fast + (p.Food * atStart.Sum(f => f.Fast)),
-            FromSources.Slow + (p.Food * atStart.Sum(f => f.Slow)),
+            FromSources.Slow + (p.Food * atStart.Sum(f => f.Slow)) + (p.Hidden * written),
             BrewParameters.FreeAtStart * Source.B * p.Source,
             BrewParameters.FreeAtStart * Source.F * p.Source,
             Climate.At(0).OxygenFull);

@@ -40,13 +40,13 @@ internal readonly struct BrewEquations(BrewParameters p, BrewClimate climate, do
     private readonly double _releaseB = BrewParameters.Release * sourceB;
     private readonly double _releaseF = BrewParameters.Release * sourceF;
 
-    /// <summary>d/dt of the state at hour <paramref name="t"/>, with kLa20 of the air then (per h; below 0 means the air is off).</summary>
+    /// <summary>d/dt of the state at hour <paramref name="t"/>, with kLa20 of the air then (per h; 0 and below mean that the air is off).</summary>
     [MethodImpl(MethodImplOptions.AggressiveInlining)]
     public BrewState Slope(double t, in BrewState y, double kLa20)
     {
         var c = _climate.At(t);
         var rates = Rates(y, c);
-        var k = Transfer(kLa20) * c.Transfer;
+        var k = Transfer(kLa20, t) * c.Transfer;
         var b = y.B;
         var f = y.F;
         var share = rates.Share;
@@ -66,8 +66,9 @@ internal readonly struct BrewEquations(BrewParameters p, BrewClimate climate, do
         return Uptake(Rates(y, c), c, y.B, y.F);
     }
 
-    private double Transfer(double kLa20) =>
-        kLa20 < 0 ? BrewParameters.StillShare * _p.Surface : (_p.Alpha * kLa20) + _p.Surface;
+    // No air, no stirring: at 0 L/min only the still surface breathes, as when the pump stops.
+    private double Transfer(double kLa20, double t) =>
+        kLa20 <= 0 ? BrewParameters.StillShare * _p.Surface : (_p.Alpha * kLa20 / (1 + (_p.Clog * t))) + _p.Surface;
 
     [MethodImpl(MethodImplOptions.AggressiveInlining)]
     private double Uptake(in Flows r, in Climate c, double b, double f) =>

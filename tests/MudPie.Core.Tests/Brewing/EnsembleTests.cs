@@ -27,22 +27,20 @@ public class EnsembleTests
     }
 
     [Fact]
-    public void Redrawing_around_what_fits_and_weighing_anew_gives_the_posterior_that_algebra_gives()
+    public void Members_taken_in_by_degrees_give_the_posterior_that_algebra_gives_and_never_die_out()
     {
         var sigma = Math.Sqrt(Math.Log(1 + (0.35 * 0.35)));
-        var drawn = Ensemble.Draw(4000, 3);
-        // One multiplier measured as 0.6 ± 0.1: normal prior times normal likelihood.
-        double[] Fit(Ensemble e) => [.. e.Logs.Select(l => -0.5 * Math.Pow((l[0] - 0.6) / 0.1, 2))];
-        var told = drawn.Reweighted([.. Fit(drawn).Select(f => 0.2 * f)]);
-        var (members, over) = told.Redrawn(5);
-        var again = members.Reweighted([.. Fit(members).Select((f, i) => f + over[i])]);
+        // One multiplier measured as 0.6 ± 0.02: normal prior times normal likelihood, so sharp that of a plain draw some ten members would be left.
+        var (members, misfits) = Ensemble.Draw(4000, 3).Tempered(l => Math.Pow((l[0] - 0.6) / 0.02, 2), 5);
 
-        var precision = (1 / (sigma * sigma)) + (1 / 0.01);
-        again.Mean()[0].ShouldBe(0.6 / 0.01 / precision, 0.01);
-        double Variance(int d) => Enumerable.Range(0, again.Count).Sum(i => again.Weights[i] * Math.Pow(again.Logs[i][d] - again.Mean()[d], 2));
-        Math.Sqrt(Variance(0)).ShouldBe(Math.Sqrt(1 / precision), 0.01);
-        again.Mean()[1].ShouldBe(0, 0.03); // what was not measured is as it was
+        var precision = (1 / (sigma * sigma)) + (1 / 0.0004);
+        members.Mean()[0].ShouldBe(0.6 / 0.0004 / precision, 0.003);
+        double Variance(int d) => Enumerable.Range(0, members.Count).Sum(i => members.Weights[i] * Math.Pow(members.Logs[i][d] - members.Mean()[d], 2));
+        Math.Sqrt(Variance(0)).ShouldBe(Math.Sqrt(1 / precision), 0.002);
+        members.Mean()[1].ShouldBe(0, 0.03); // what was not measured is as it was
         Math.Sqrt(Variance(1)).ShouldBe(sigma, 0.03);
+        members.EffectiveSize.ShouldBeGreaterThan(400);
+        misfits.Length.ShouldBe(4000);
     }
 
     [Property(MaxTest = 60)]
