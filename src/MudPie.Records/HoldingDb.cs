@@ -20,6 +20,8 @@ public sealed class HoldingDb(DbContextOptions<HoldingDb> options) : DbContext(o
 
     public DbSet<WaterSource> Waters => Set<WaterSource>();
 
+    public DbSet<WaterTest> WaterTests => Set<WaterTest>();
+
     public DbSet<StripReading> Strips => Set<StripReading>();
 
     public DbSet<Vessel> Vessels => Set<Vessel>();
@@ -125,6 +127,7 @@ public sealed class HoldingDb(DbContextOptions<HoldingDb> options) : DbContext(o
         configurationBuilder.Properties<BatchState>().HaveConversion<string>();
         configurationBuilder.Properties<LogKind>().HaveConversion<string>();
         configurationBuilder.Properties<Core.Measures.UnitSystem>().HaveConversion<string>();
+        configurationBuilder.Properties<Core.Book.Eaten>().HaveConversion<string>();
     }
 
     /// <inheritdoc/>
@@ -137,6 +140,7 @@ public sealed class HoldingDb(DbContextOptions<HoldingDb> options) : DbContext(o
         modelBuilder.Entity<Bed>().HasIndex(b => b.Name).IsUnique();
         modelBuilder.Entity<Vessel>().HasIndex(v => v.Name).IsUnique();
         modelBuilder.Entity<StripReading>().HasIndex(s => new { s.WaterSourceId, s.At });
+        modelBuilder.Entity<WaterTest>().HasIndex(t => new { t.WaterSourceId, t.At });
         modelBuilder.Entity<Batch>(batch =>
         {
             batch.Property(b => b.Version).IsConcurrencyToken();

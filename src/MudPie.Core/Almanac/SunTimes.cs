@@ -12,8 +12,8 @@ public sealed record SunAnswer(DateTimeOffset? NextRise, DateTimeOffset? NextSet
 /// <summary>Sunrise and sunset.</summary>
 public static class SunTimes
 {
-    /// <summary>Height of the sun's centre when its upper edge stands at −50′: 16′ lower still, degrees. Taken so in the reference; an edge at the plain horizon with usual refraction comes some two minutes nearer to noon.</summary>
-    public const double EdgeDeg = Sun.RiseDeg - 0.2667;
+    /// <summary>Height of the sun's centre at rise and set: its half disc of 16′ and usual refraction of 34′, degrees.</summary>
+    public const double EdgeDeg = Sun.RiseDeg;
 
     /// <summary>Next rise and set within a day, to about ten seconds of the equations (NOAA, after Meeus); polar day and night said as such.</summary>
     /// <param name="latitude">−90 to 90, north positive.</param>
@@ -36,11 +36,23 @@ public static class SunTimes
 
         var start = from!.Value;
         double Height(DateTimeOffset at) => Sun.ElevationDeg(at, lat, lon);
+        // Every four minutes, and at the very turns of the day: near the polar circles the sun may show for a minute only.
+        var marks = Enumerable.Range(0, 361).Select(i => start.AddMinutes(i * 4)).ToList();
+        for (var i = 361 - 2; i > 0; i--)
+        {
+            var (left, here, right) = (Height(marks[i - 1]), Height(marks[i]), Height(marks[i + 1]));
+            if ((here >= left && here >= right) || (here <= left && here <= right))
+            {
+                var turn = Turn(marks[i - 1], marks[i + 1], here >= left, Height);
+                marks.Insert(turn < marks[i] ? i : i + 1, turn);
+            }
+        }
+
         DateTimeOffset? Crossing(bool up)
         {
-            for (var m = 0; m < 1440; m += 2)
+            for (var i = 1; i < marks.Count; i++)
             {
-                var (a, b) = (start.AddMinutes(m), start.AddMinutes(m + 2));
+                var (a, b) = (marks[i - 1], marks[i]);
                 if (Height(a) < EdgeDeg != Height(b) < EdgeDeg && Height(b) >= EdgeDeg == up)
                 {
                     while (b - a > TimeSpan.FromMilliseconds(500))
@@ -57,11 +69,24 @@ public static class SunTimes
         }
 
         var (rise, set) = (Crossing(true), Crossing(false));
-        var noon = Enumerable.Range(0, 1441).Max(m => Height(start.AddMinutes(m)));
+        var noon = marks.Max(Height);
         var above = Height(start) >= EdgeDeg;
         var state = rise is null && set is null ? above ? "polarDay" : "polarNight" : above ? "day" : "night";
         return Worked.Of(
             new SunAnswer(rise, set, noon, state), "", Evidence.ChemistryOrPhysics,
-            [new("sun", "upper edge of the sun through −50′ (centre at −1.10°)", $"{Say.Number(lat, 5)}°, {Say.Number(lon, 5)}°", state, "equations of the NOAA solar calculator, after Meeus 1998")]);
+            [new("sun", "upper edge of the sun on the horizon: its centre at −0.833° (half disc 16′, refraction 34′)", $"{Say.Number(lat, 5)}°, {Say.Number(lon, 5)}°", state, "equations of the NOAA solar calculator, after Meeus 1998")]);
+    }
+
+    /// <summary>The highest or lowest moment between two, by thirds.</summary>
+    private static DateTimeOffset Turn(DateTimeOffset a, DateTimeOffset b, bool highest, Func<DateTimeOffset, double> height)
+    {
+        while (b - a > TimeSpan.FromSeconds(1))
+        {
+            var third = (b - a) / 3;
+            var (x, y) = (height(a + third), height(b - third));
+            (a, b) = x < y == highest ? (a + third, b) : (a, b - third);
+        }
+
+        return a;
     }
 }

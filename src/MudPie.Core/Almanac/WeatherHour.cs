@@ -7,4 +7,6 @@ namespace MudPie.Core.Almanac;
 /// <param name="RainMm">Rain in the hour, 0 to 200 mm.</param>
 /// <param name="CloudShare">0 clear to 1 covered.</param>
 /// <param name="HumidityShare">0 to 1.</param>
-public sealed record WeatherHour(DateTimeOffset At, double TemperatureC, double WindMps, double RainMm, double CloudShare, double HumidityShare);
+/// <param name="GustMps">Strongest gust, 0 to 80 m/s; null where it is not known.</param>
+/// <param name="LeafWet">Leaves are wet, by a sensor; null where it is not known.</param>
+public sealed record WeatherHour(DateTimeOffset At, double TemperatureC, double WindMps, double RainMm, double CloudShare, double HumidityShare, double? GustMps = null, bool? LeafWet = null);

@@ -2,12 +2,37 @@ using MudPie.Core.Workings;
 
 namespace MudPie.Core.Book;
 
+/// <summary>Whether and how what grows there is eaten.</summary>
+public enum Eaten
+{
+    /// <summary>The part that is eaten touches the soil, or lies in it: roots, leaves, strawberries, seedlings, microgreens, edible flowers near the ground.</summary>
+    Touches,
+
+    /// <summary>The part that is eaten hangs clear of the soil: it meets what is sprayed, and not what is poured at the roots.</summary>
+    Clear,
+
+    /// <summary>Beasts graze it.</summary>
+    Grazed,
+
+    /// <summary>Nobody eats it: cut flowers, hops for scent, modules that go elsewhere.</summary>
+    Nothing,
+}
+
+/// <summary>What a wait for a brew hangs on.</summary>
+/// <param name="Fed">Foods went in, or it was steeped: what is there has multiplied.</param>
+/// <param name="ManureFree">No manure in its source, or manure that was heated and turned as the grower's code counts it, with the record kept.</param>
+/// <param name="TestedClean">This batch was tested, and no gut germs were found.</param>
+/// <param name="TwoCleanBefore">The two batches before it of the same source lot, foods, water and vessel were tested clean in a row.</param>
+public sealed record BrewOrigin(bool Fed, bool ManureFree, bool TestedClean = false, bool TwoCleanBefore = false);
+
 /// <summary>Something put on a bed that may have to be waited for.</summary>
 /// <param name="What">Its name.</param>
 /// <param name="Kind">"brew", "feed", "manure", "inoculant", "biostimulant", "spray" or "other".</param>
 /// <param name="On">When.</param>
 /// <param name="OwnDays">Days that its own label sets; null where it sets none.</param>
-public sealed record WaitCause(string What, string Kind, DateTimeOffset On, double? OwnDays = null);
+/// <param name="Origin">For a brew or a feed: where it is from; null where nobody knows, which counts as fed, of an unknown source.</param>
+/// <param name="Leaf">It was sprayed on leaves; else it went to the roots.</param>
+public sealed record WaitCause(string What, string Kind, DateTimeOffset On, double? OwnDays = null, BrewOrigin? Origin = null, bool Leaf = true);
 
 /// <summary>A wait that runs.</summary>
 /// <param name="What">What for.</param>
@@ -22,9 +47,10 @@ public static class HarvestWaits
     /// <summary>The house's cautious days, by kind, with the reason.</summary>
     public static readonly IReadOnlyDictionary<string, (double Days, string Why)> House = new Dictionary<string, (double, string)>
     {
-        ["brew"] = (120, "brewing can multiply gut germs; many organic and food-safety rules set a test or up to 120 days where the part eaten touches ground or spray"),
+        ["brew"] = (120, "many organic and food-safety rules set a test, or 120 days where the part eaten touches soil or spray, else 90"),
         ["feed"] = (120, "steeped without air: taken as raw until tested"),
-        ["manure"] = (120, "raw manure: 120 days is the usual of many codes"),
+        ["manure"] = (120, "raw manure: 120 days where the part eaten touches soil, else 90, is the usual of many codes"),
+        ["grazing"] = (21, "before beasts graze what was sprayed or poured: three weeks until you have set your own"),
         ["inoculant"] = (0, "by its label; none is usual"),
         ["biostimulant"] = (1, "a day, so that the film is dry and washed off; by its label"),
         ["spray"] = (7, "by its label, which is law; a week until you have read it"),
@@ -35,18 +61,14 @@ public static class HarvestWaits
     /// <param name="causes">What the bed got.</param>
     /// <param name="now">The moment.</param>
     /// <param name="own">Days set by the grower's own code, by kind, with its words.</param>
-    /// <param name="eatenRaw">A part that may be eaten raw grows there; where not, a brew waits for nothing by itself.</param>
-    /// <remarks>A brew on 1 May where things are eaten raw: until 29 August.</remarks>
-    public static IReadOnlyList<HarvestWait> Running(IEnumerable<WaitCause> causes, DateTimeOffset now, IReadOnlyDictionary<string, (double Days, string Why)> own, bool eatenRaw)
+    /// <param name="eaten">Whether and how what grows there is eaten.</param>
+    /// <remarks>An untested tea on lettuce on 1 May: until 29 August. An unfed extract of leaf mould on the same: none, wash before eating.</remarks>
+    public static IReadOnlyList<HarvestWait> Running(IEnumerable<WaitCause> causes, DateTimeOffset now, IReadOnlyDictionary<string, (double Days, string Why)> own, Eaten eaten)
     {
         var list = new List<HarvestWait>();
         foreach (var c in causes)
         {
-            var house = House.GetValueOrDefault(c.Kind, House["other"]);
-            var (days, why) = own.TryGetValue(c.Kind, out var set) ? (set.Days, $"by your own code: {set.Why}")
-                : c.OwnDays is { } label ? (label, "by its label")
-                : c.Kind is "brew" or "feed" && !eatenRaw ? (0, "not eaten raw")
-                : (house.Days, $"house default: {house.Why}");
+            var (days, why, _) = DaysFor(c, own, eaten);
             if (c.On.AddDays(days) > now)
             {
                 list.Add(new HarvestWait(c.What, c.On.AddDays(days), days, why));
@@ -54,6 +76,80 @@ public static class HarvestWaits
         }
 
         return [.. list.OrderByDescending(w => w.Until)];
+    }
+
+    /// <summary>Days for one thing on one kind of ground, the reason, and what would lift it.</summary>
+    /// <param name="c">What is put out.</param>
+    /// <param name="own">Days by the grower's own code, which come first.</param>
+    /// <param name="eaten">Whether and how what grows there is eaten.</param>
+    /// <returns>Days, 0 to 1000; the reason; what would lift it, empty where there is nothing to lift.</returns>
+    public static (double Days, string Why, IReadOnlyList<string> Lifts) DaysFor(WaitCause c, IReadOnlyDictionary<string, (double Days, string Why)> own, Eaten eaten)
+    {
+        if (eaten == Eaten.Nothing && c.Kind != "spray")
+        {
+            return (0, "nobody eats what grows there", []);
+        }
+
+        if (own.TryGetValue(c.Kind, out var set))
+        {
+            return (set.Days, $"by your own code: {set.Why}", []);
+        }
+
+        if (c.OwnDays is { } label)
+        {
+            return (label, "by its label", []);
+        }
+
+        var house = House.GetValueOrDefault(c.Kind, House["other"]);
+        return c.Kind switch
+        {
+            "brew" or "feed" => OfBrew(c, own, eaten),
+            "manure" => eaten == Eaten.Grazed ? Grazing(own, []) : (Long(c, eaten), $"house default: {house.Why}", []),
+            _ => (house.Days, $"house default: {house.Why}", []),
+        };
+    }
+
+    private static double Long(WaitCause c, Eaten eaten) => eaten == Eaten.Touches || c.Leaf ? 120 : 90;
+
+    private static (double Days, string Why, IReadOnlyList<string> Lifts) Grazing(IReadOnlyDictionary<string, (double Days, string Why)> own, IReadOnlyList<string> lifts) =>
+        own.TryGetValue("grazing", out var set) ? (set.Days, $"before grazing, by your own code: {set.Why}", lifts) : (House["grazing"].Days, $"house default: {House["grazing"].Why}", lifts);
+
+    private static (double Days, string Why, IReadOnlyList<string> Lifts) OfBrew(WaitCause c, IReadOnlyDictionary<string, (double Days, string Why)> own, Eaten eaten)
+    {
+        var o = c.Origin ?? new BrewOrigin(true, false);
+        if (o.TestedClean)
+        {
+            return (0, "this batch was tested, and no gut germs were found", []);
+        }
+
+        if (o is { Fed: true, ManureFree: true, TwoCleanBefore: true })
+        {
+            return (0, "two batches in a row of the same source, foods, water and vessel were tested clean", []);
+        }
+
+        if (o is { Fed: false, ManureFree: true })
+        {
+            return (0, "unfed, of a source without raw manure: none; wash before eating", []);
+        }
+
+        List<string> lifts = ["a germ test of this batch that finds none"];
+        if (!o.ManureFree)
+        {
+            lifts.Add("another source: no manure, or heated and turned as your code counts it, asked and answered");
+        }
+
+        if (o.Fed)
+        {
+            lifts.Add(o.ManureFree ? "an unfed extract of the same source" : "with such a source, an unfed extract");
+        }
+
+        if (c.Leaf && eaten == Eaten.Clear)
+        {
+            lifts.Add("roots and not leaves: 90 days then");
+        }
+
+        var why = !o.ManureFree ? "house default: its source holds manure that was not heated, or nobody was asked" : "house default: fed and not tested, and brewing multiplies whatever is there";
+        return eaten == Eaten.Grazed ? Grazing(own, lifts) : (Long(c, eaten), $"{why}; {(Long(c, eaten) >= 120 ? "the part eaten touches soil or spray" : "the part eaten hangs clear of the soil")}", lifts);
     }
 }
 

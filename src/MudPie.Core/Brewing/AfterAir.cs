@@ -40,8 +40,10 @@ public static class AfterAir
     /// <param name="stopAtH">Hour at which the air stops, 0 to its hours.</param>
     /// <param name="battery">A battery pump; null for none.</param>
     /// <param name="learnt">Multipliers learnt; null for the table.</param>
+    /// <param name="oxygenThen">What the vessel holds as the air stops, mg/L, where that is known better than by one run: the one reading of now. Null for the run's own.</param>
+    /// <param name="hold">The school of the hold that was chosen.</param>
     /// <remarks>The reference bucket at 20 °C, stopped at its thickest, is under 6 mg/L in about half an hour.</remarks>
-    public static Ruling<AfterAirAnswer> Of(BrewQuestion brew, double? stopAtH, BatteryPump? battery = null, IReadOnlyList<double>? learnt = null)
+    public static Ruling<AfterAirAnswer> Of(BrewQuestion brew, double? stopAtH, BatteryPump? battery = null, IReadOnlyList<double>? learnt = null, double? oxygenThen = null, string hold = "oxygen")
     {
         var checks = new Checks();
         var (setup, refused) = brew.MakeReady();
@@ -71,16 +73,18 @@ public static class AfterAir
         var trace = new BrewTrace();
         var equations = setup!.Solve(member, Math.Max(stop, 0.05), 1e-6, trace);
         var at = trace.At(trace.End);
+        at = oxygenThen is { } o ? BrewState.Of(at.Sr, at.Sx, at.B, at.F, o) : at;
         var use = equations.OxygenUse(trace.End, at);
         var still = new BrewTrace();
         BrewSetup.SolveStill(equations, at, trace.End, Horizon, 1e-6, still);
         var (six, two) = (MinutesTo(still, 6), MinutesTo(still, 2));
-        var (batterySix, holds) = battery is null ? (null, false) : OnBattery(setup, member, stop, battery, kind!, brew.VolumeL!.Value, brew.DepthM ?? brew.Outlets?.Max(o => o.DepthM) ?? 0.3);
+        var (batterySix, holds) = battery is null ? (null, false) : OnBattery(setup, member, stop, oxygenThen, battery, kind!, brew.VolumeL!.Value, brew.DepthM ?? brew.Outlets?.Max(o => o.DepthM) ?? 0.3);
         var best = battery is null ? six ?? double.PositiveInfinity : batterySix ?? double.PositiveInfinity;
-        var hold = Math.Min(FitToUse.HoldCapMinutes, best);
+        var houseHold = Math.Min(FitToUse.HoldCapMinutes, best);
+        var kept = hold == "oxygen" ? houseHold : FitToUse.HoldOf(hold, best);
         IReadOnlyList<HoldRule> rules =
         [
-            new("oxygen", "by this brew's oxygen use, 8 h at the most", hold, Say.Minutes(hold)),
+            new("oxygen", "by this brew's oxygen use, 8 h at the most", houseHold, Say.Minutes(houseHold)),
             new("hour", "one hour", 60, Against(60, six)),
             new("day", "six to eight hours", 480, Against(480, six)),
             new("cool", "days, cool and dark", null, "by then it is a feed and no live brew"),
@@ -88,15 +92,15 @@ public static class AfterAir
         var sentence = six is 0 or < 1 ? "It is under 6 mg/L already: the hold is over before it begins."
             : $"Air off, it keeps 6 mg/L for {(six is { } s ? Say.Minutes(Math.Min(s, Horizon * 60)) : "two days and more")}{(battery is null ? "" : holds ? ", and the battery pump holds it while it lasts" : batterySix is { } b ? $", {Say.Minutes(b)} with the battery pump" : "")}.";
         return Worked.Of(
-            new AfterAirAnswer(six, two, use, batterySix, holds, hold, rules, sentence),
+            new AfterAirAnswer(six, two, use, batterySix, holds, kept, rules, sentence),
             "min",
             learnt is null ? Evidence.PractitionersRule : Evidence.MeasuredHere,
             [
-                new("oxygen use", "OUR when the air stops", $"at {Say.Hours(stop)}", $"{Say.Number(use)} mg/L per h, {Say.Fixed(at.O, 1)} mg/L in it", "the model"),
+                new("oxygen use", "OUR when the air stops", $"at {Say.Hours(stop)}", $"{Say.Number(use)} mg/L per h, {Say.Fixed(at.O, 1)} mg/L in it", oxygenThen is null ? "the model" : "the model, learnt from your readings"),
                 new("to 6 mg/L", "air off: only 0.15 of the surface still breathes", $"from {Say.Fixed(at.O, 1)} mg/L", six is { } s6 ? Say.Minutes(s6) : "not within two days", "the model"),
                 new("to 2 mg/L", "the same", "", two is { } s2 ? Say.Minutes(s2) : "not within two days", "the model"),
                 .. battery is null ? Array.Empty<WorkingLine>() : [new("battery pump", "kLa of its air, until the battery is empty", $"{Say.Number(battery.AirLpm!.Value)} L/min for {Say.Hours(battery.Hours!.Value)}", batterySix is { } b6 ? $"{Say.Minutes(b6)} to 6 mg/L" : "stays above 6 mg/L", "the model")],
-                new("hold", "least of that and 8 h", "", Say.Minutes(hold), "house rule"),
+                new("hold", hold == "oxygen" ? "least of that and 8 h" : $"the school that you chose: {hold}", "", Say.Minutes(kept), hold == "oxygen" ? "house rule" : "your choice"),
             ],
             [Cautions.Lifting]);
     }
@@ -122,15 +126,17 @@ public static class AfterAir
         return null;
     }
 
-    private static (double? To6, bool Holds) OnBattery(BrewSetup setup, in Multipliers member, double stop, BatteryPump battery, DiffuserKind kind, double volume, double depth)
+    private static (double? To6, bool Holds) OnBattery(BrewSetup setup, in Multipliers member, double stop, double? oxygenThen, BatteryPump battery, DiffuserKind kind, double volume, double depth)
     {
         var kLa = BrewRun.KLa20(kind, Math.Min(depth, 0.4), battery.AirLpm!.Value, volume);
         var trace = new BrewTrace();
         (setup with { AirOffAtH = double.PositiveInfinity, AirChanges = [(stop, kLa), (stop + battery.Hours!.Value, -1)] }).Solve(member, stop + Horizon, 1e-6, trace);
+        var shift = oxygenThen is { } o ? o - trace.At(stop).O : 0;
         var below = (double?)null;
         for (var h = stop; h < stop + Horizon; h += 1.0 / 60)
         {
-            if (trace.At(h).O < BrewRun.Line)
+            // Where the reading of now differs from the run, the difference fades with the air that goes over.
+            if (trace.At(h).O + (shift * Math.Exp(-(h - stop) * 2)) < BrewRun.Line)
             {
                 below = (h - stop) * 60;
                 break;

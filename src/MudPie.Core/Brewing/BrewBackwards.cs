@@ -57,7 +57,9 @@ public static class BrewBackwards
         var air = LeastAirLpm(lpm => (brew with { Hours = hours }).WithAir(lpm), brew.VolumeL!.Value * 4, member);
         var clock = brew.StartHour ?? 0;
         var (latest, takes) = LatestStart(brew, wanted, clock, member);
-        var starts = Enumerable.Range(0, 13).Select(i => (18.0 + i) % 24).Select(h => Start(brew with { StartHour = h }, h, member)).OrderByDescending(s => Math.Round(s.LowestMgPerL, 1)).ThenBy(s => s.ReadyAtH ?? 999).Take(5).ToList();
+        // Hours that come to the same are said once: five rows with one figure tell nobody anything.
+        var starts = Enumerable.Range(0, 13).Select(i => (18.0 + i) % 24).Select(h => Start(brew with { StartHour = h }, h, member)).OrderByDescending(s => Math.Round(s.LowestMgPerL, 1)).ThenBy(s => s.ReadyAtH ?? 999)
+            .GroupBy(s => (Math.Round(s.LowestMgPerL, 1), Math.Round(s.ReadyAtH ?? 999))).Select(g => g.First()).Take(5).ToList();
         var full = BrewParameters.Beta * OxygenSaturation.MgPerLitre((brew.TemperatureByHour is { Count: > 0 } t ? t.Max() : brew.TemperatureC!.Value) + (brew.SwingC ?? 0), OxygenSaturation.PressureAtm(brew.AltitudeM ?? 0));
         var sentence = full < BrewRun.Line ? $"Water this warm and high holds {Say.Fixed(full, 1)} mg/L at best: no air will do, brew cooler."
             : air is null ? "No air will hold this recipe: less food or a cooler place would."

@@ -38,6 +38,9 @@ public sealed record ForecastQuestion : BrewQuestion
     /// <summary>Hour at which it is meant to be used; the hours asked for when not given.</summary>
     public double? UseAtH { get; init; }
 
+    /// <summary>Hour at which the grace after the air stops is asked for; the hour of use when not given.</summary>
+    public double? StopAtH { get; init; }
+
     /// <summary>Hours between points of the band; 0.5 when not given.</summary>
     public double? EveryH { get; init; }
 
@@ -105,6 +108,7 @@ public static class BrewForecast
         var hours = setup?.Hours ?? 240;
         var members = checks.Range("members", question.Members ?? 1000, 20, 5000, "");
         var use = checks.Range("useAtH", question.UseAtH ?? hours, 0, hours, "h");
+        var stop = checks.Range("stopAtH", question.StopAtH ?? use, 0, hours, "h");
         var every = checks.Range("everyH", question.EveryH ?? 0.5, 0.05, 6, "h");
         var readings = question.Readings ?? [];
         for (var i = 0; i < readings.Count; i++)
@@ -123,7 +127,7 @@ public static class BrewForecast
             return checks.Refusal;
         }
 
-        var answer = Solve(setup!, (int)members, question.Seed ?? 1, question.Prior, readings, use, every);
+        var answer = Solve(setup!, (int)members, question.Seed ?? 1, question.Prior, readings, use, stop, every);
         return Worked.Of(
             answer,
             "",
@@ -136,11 +140,11 @@ public static class BrewForecast
             ]);
     }
 
-    private static ForecastAnswer Solve(BrewSetup setup, int members, long seed, Prior? prior, IReadOnlyList<OxygenAt> readings, double use, double every)
+    private static ForecastAnswer Solve(BrewSetup setup, int members, long seed, Prior? prior, IReadOnlyList<OxygenAt> readings, double use, double stop, double every)
     {
         var learnt = Learn(setup, Ensemble.Draw(members, seed, prior), seed, readings);
         var ensemble = learnt.Members;
-        var runs = RunAll(setup, ensemble, use, every);
+        var runs = RunAll(setup, ensemble, stop, every);
         var points = runs[0].Oxygen.Length;
         var low = new OxygenPoint[points];
         var median = new OxygenPoint[points];
@@ -204,19 +208,19 @@ public static class BrewForecast
         return (members, ForecastFit.Doubt(best, misfits.Min(), members.Pull()), ForecastFit.Offset(best));
     }
 
-    private static MemberRun[] RunAll(BrewSetup setup, Ensemble ensemble, double use, double every)
+    private static MemberRun[] RunAll(BrewSetup setup, Ensemble ensemble, double stopAt, double every)
     {
         var runs = new MemberRun[ensemble.Count];
         Parallel.For(0, ensemble.Count, () => (new BrewTrace(), new BrewTrace()), (i, _, traces) =>
         {
-            runs[i] = RunOne(setup, Multipliers.FromLogs(ensemble.Logs[i]), use, every, traces.Item1, traces.Item2);
+            runs[i] = RunOne(setup, Multipliers.FromLogs(ensemble.Logs[i]), stopAt, every, traces.Item1, traces.Item2);
             return traces;
         }, _ => { });
         return runs;
     }
 
     private static MemberRun RunOne(
-        BrewSetup setup, in Multipliers member, double use, double every, BrewTrace trace, BrewTrace still)
+        BrewSetup setup, in Multipliers member, double stopAt, double every, BrewTrace trace, BrewTrace still)
     {
         var steady = setup.WithAirOn();
         var ready = double.PositiveInfinity;
@@ -235,7 +239,7 @@ public static class BrewForecast
         var oxygen = new float[(int)((setup.Hours / every) + 1e-9) + 1];
         trace.OxygenEvery(every, oxygen);
         var below = trace.FirstPast(static y => BrewRun.Line - y.O, setup.Hours) ?? double.PositiveInfinity;
-        var stop = Math.Min(setup.AirOffAtH, use);
+        var stop = Math.Min(setup.AirOffAtH, stopAt);
         BrewSetup.SolveStill(equations, trace.At(stop), stop, GraceHours, Quick, still);
         return new MemberRun(oxygen, below, ready, AfterAir.MinutesTo(still, 6) ?? double.PositiveInfinity, AfterAir.MinutesTo(still, 2) ?? double.PositiveInfinity);
     }

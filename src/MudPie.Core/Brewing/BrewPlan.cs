@@ -1,4 +1,5 @@
 using MudPie.Core.Measures;
+using MudPie.Core.PuttingOut;
 using MudPie.Core.Workings;
 
 namespace MudPie.Core.Brewing;
@@ -14,8 +15,12 @@ public static class BrewPlan
     private const double Margin = 0.5;      // mg/L above the line that the house keeps in its own recipe
     private const double Coarse = 1e-3;
 
+    /// <summary>Litres of brew that ground asks for: area × the full dose × what its checks have earned, by the tank's own rule.</summary>
+    /// <remarks>Two hectares of living ground for roots: 20,000 m² ÷ 100 × 10 L × 0.3 = 600 L.</remarks>
+    public static double WantedL(IEnumerable<PlanBed> beds, bool leaf) => beds.Sum(b => b.AreaM2 / 100 * LitresPer100M2(leaf) * TankJob.Step(b.Life));
+
     /// <summary>Litres to brew for so much ground: what it asks for and 5 % spare, two fifths to all of the working volume.</summary>
-    public static double LitresFor(double areaM2, bool leaf, double workingL) => Round(Math.Clamp(areaM2 / 100 * LitresPer100M2(leaf) * Spare, workingL * LeastFill, workingL));
+    public static double LitresFor(double wantedL, double workingL) => Round(Math.Clamp(wantedL * Spare, workingL * LeastFill, workingL));
 
     /// <summary>Plans it. All figures follow from the question: the same question gives the same plan.</summary>
     /// <param name="q">What is known and wanted.</param>
@@ -60,9 +65,9 @@ public static class BrewPlan
         var (making, why, makingFork) = ChooseMaking(q.Making, leaf, choice("root-brew", "extract"));
         var tea = Makings.IsTea(making);
         var area = q.Beds.Sum(b => b.AreaM2);
-        var wanted = area / 100 * LitresPer100M2(leaf);
+        var wanted = WantedL(q.Beds, leaf);
         var working = q.VesselWorkingL!.Value;
-        var brewL = q.BrewL ?? LitresFor(area, leaf, working);
+        var brewL = q.BrewL ?? LitresFor(wanted, working);
         var depth = q.VesselDepthM!.Value * Math.Min(1, brewL / working);
         var air = PlanAirflow.Of(q, depth, brewL);
         if (air.Refused is { } noAir)
@@ -97,7 +102,7 @@ public static class BrewPlan
             SwingC = q.SwingC ?? 0,
             Hours = tea || making == "steep" ? 48 : 8,
             AirOffAtH = making is "extract" or "steep" ? 0 : null,
-            Sources = [new SourceAmount { Kind = sourceKind, Litres = sourceL }],
+            Sources = [new SourceAmount { Kind = sourceKind, Litres = sourceL }, .. q.MoreSources ?? []],
             Foods = [],
         };
         if (air.Value.Outlets is { } outlets)
@@ -105,8 +110,10 @@ public static class BrewPlan
             brew = (brew with { Outlets = outlets }).WithAir(airLpm);
         }
 
-        var timing = new PlanTiming(q.UseAt!.Value, q.Now, brewL, water.Value.MinutesAtMost, making, q.Units, local);
-        var (foods, carried) = tea ? ChooseFoods(q, brew, bias, brewL, choice("food", "carry"), timing) : ([], 1);
+        var oneIn = PutOutRace.UsualOneIn(leaf);
+        var thinning = ThinningWater(q, brewL, oneIn);
+        var timing = new PlanTiming(q.UseAt!.Value, q.Now, brewL, water.Value.MinutesAtMost, thinning.Dose.MinutesAtMost, null, making, q.Units, local);
+        var (foods, carried) = tea ? ChooseFoods(q, brew, bias, brewL, choice("food", "carry"), timing) : making == "steep" && q.Foods is not null ? ChooseFoods(q, brew, bias, brewL, "carry", timing) : ([], 1);
         brew = brew with { Foods = [.. foods.Select(f => new FoodAmount { Kind = f.Kind, Ml = f.Litres * 1000, AtH = f.AtH })] };
         var badBrew = brew.MakeReady().Refused;
         if (badBrew is not null)
@@ -124,13 +131,23 @@ public static class BrewPlan
             hours = HoursOf("forecast", run, brew);
         }
 
-        var forecast = BrewForecast.Of(Widen(brew, run.Series[^1].H, making == "extract" ? 0 : hours, q.Members ?? 100, q.Prior));
+        var forecast = BrewForecast.Of(Widen(brew, run.Series[^1].H, making == "extract" ? 0 : Math.Min(hours + ((q.UseAt.Value - timing.StartFor(hours).AddHours(hours)).TotalHours), run.Series[^1].H), q.Members ?? 100, q.Prior));
         var strength = making is "extract" or "bubbled" ? StrengthOf(q, making, loads, sourceL, brewL, sourceKind) : null;
-        var steps = timing.Steps(hours, brewL, water.Value, ThinningWater(q, brewL, leaf), sourceKind, sourceL, loads, foods, choice("order", "source-first"));
+        var race = making == "steep" ? null : RaceOf(q, brew, making, hours, brewL, oneIn, forecast.Value, choice("hold", "oxygen"));
+        if (race is { Refused: { } noRace })
+        {
+            return new Refusal([.. noRace.Problems.Select(p => p with { Field = "race." + p.Field })]);
+        }
+
+        var steps = new PlanTiming(q.UseAt.Value, q.Now, brewL, water.Value.MinutesAtMost, thinning.Dose.MinutesAtMost, race?.Value, making, q.Units, local)
+            .Steps(hours, brewL, water.Value, thinning, sourceKind, sourceL, q.MoreSources ?? [], loads, foods, choice("order", "source-first"));
+        // The verdict and its figures are of the hours until use, and not of those that the chart shows beyond.
+        var whole = run;
+        run = tea ? Until(run, brew, hours) : run;
         var start = timing.StartFor(hours);
         var growing = q.Beds.MaxBy(b => b.AreaM2)!.Growing;
-        var nutrients = BrewNutrients.Of(brew.Sources!, brew.Foods, Math.Min(area, brewL / Spare / LitresPer100M2(leaf) * 100), growing);
-        var inputs = new VerdictInputs(brew, run, forecast.Value, hours, making, timing, Units.Show(wanted, Dimension.Volume, q.Units), wanted, q.SourceRulings.GetValueOrDefault(sourceKind));
+        var nutrients = BrewNutrients.Of(brew.Sources!, brew.Foods, Math.Min(area, brewL / Spare / wanted * area), growing);
+        var inputs = new VerdictInputs(brew, run, forecast.Value, hours, making, timing, Units.Show(wanted, Dimension.Volume, q.Units), wanted, q.SourceRulings.GetValueOrDefault(sourceKind), race?.Value);
         var answer = new BrewPlanAnswer
         {
             Making = making,
@@ -138,13 +155,14 @@ public static class BrewPlan
             Strength = strength?.Value,
             Nutrients = nutrients.Value,
             GroundSays = [.. q.Beds.Where(b => b.Life is not null).Select(b => $"{b.Name}: {char.ToLowerInvariant(GroundAlive.Means(b.Life!)[0])}{GroundAlive.Means(b.Life!)[1..]}")],
-            Effects = tea ? Effects(brew, run.Series[^1].H) : [],
+            Effects = tea ? Effects(brew, whole.Series[^1].H) : [],
             BrewL = brewL,
             WantedL = wanted,
             AreaM2 = area,
-            CoversM2 = brewL / Spare / LitresPer100M2(leaf) * 100,
+            CoversM2 = brewL / Spare / wanted * area,
             Bias = bias,
             Source = new PlanAmount(sourceKind, Ingredients.Source(sourceKind)!.Name, sourceL, true, brewL * 0.12),
+            MoreSources = [.. (q.MoreSources ?? []).Select(m => new PlanAmount(m.Kind!, Ingredients.Source(m.Kind)!.Name, m.Litres ?? 0, true, brewL * 0.12))],
             Foods = foods,
             Addable = Addable(q, foods, brewL),
             Water = water.Value,
@@ -155,16 +173,17 @@ public static class BrewPlan
             StartAt = start,
             ReadyAt = start.AddHours(hours),
             UseAt = q.UseAt.Value,
-            EarliestUseAt = q.UseAt.Value + Later(q.Now - steps[0].At),
+            EarliestUseAt = q.UseAt.Value + Later(q.Now - steps.Min(x => x.At)),
             Steps = steps,
             Verdict = PlanVerdict.Of(inputs),
+            Race = race?.Value,
             Brew = brew,
         };
         return Worked.Of(
             answer,
             "",
             Evidence.PractitionersRule,
-            [.. PlanWorking.Lines(answer, leaf, carried), .. strength?.Working ?? [], .. air.Worked.Working, .. water.Worked.Working, .. forecast.Worked.Working, .. nutrients.Working],
+            [.. PlanWorking.Lines(answer, q.Beds, leaf, carried), .. strength?.Working ?? [], .. race?.Worked.Working ?? [], .. air.Worked.Working, .. water.Worked.Working, .. forecast.Worked.Working, .. nutrients.Working],
             [.. Flags(q, making, sourceKind), Cautions.Pump, Cautions.Food, Cautions.Dust, .. water.Worked.Cautions, .. brewL >= 100 ? [Cautions.Lifting] : Array.Empty<Caution>()],
             [makingFork, PlanForks.AirFork(answer.Air, brewL), PlanForks.TimeFork(run, brew, choice("brew-time", "forecast")), PlanForks.FoodFork(choice("food", "carry"), carried),
              Recipe.BiasFork(q.Beds, choice("bias", q.BiasByCount is null ? "crop" : "count"), q.BiasByCount), PlanForks.OrderFork(choice("order", "source-first")), .. water.Worked.Forks]);
@@ -179,10 +198,33 @@ public static class BrewPlan
     }
 
     /// <summary>The water for thinning is cleared like any other: five parts for leaves, one for roots, where nothing else is said.</summary>
-    private static (double Litres, ChlorineDoseAnswer Dose) ThinningWater(BrewPlanQuestion q, double brewL, bool leaf)
+    private static (double Litres, ChlorineDoseAnswer Dose) ThinningWater(BrewPlanQuestion q, double brewL, double oneIn)
     {
-        var litres = Math.Min(brewL * (leaf ? 5 : 1), 10_000);
+        var litres = Math.Min(brewL * (oneIn - 1), 10_000);
         return (litres, WaterClearing.Dose(litres, q.ChlorineMgPerL, q.Choices?.GetValueOrDefault("clear-chlorine") ?? "ascorbic", q.Chloramine).Value);
+    }
+
+    private static Ruling<RaceAnswer> RaceOf(BrewPlanQuestion q, BrewQuestion brew, string making, double hours, double brewL, double oneIn, ForecastAnswer f, string hold)
+    {
+        var dunked = making == "extract";
+        var battery = q.Battery is null || dunked ? null : AfterAir.Of(brew with { AirOffAtH = null, Hours = Math.Max(hours, 1) }, hours, q.Battery).Match<AfterAirAnswer?>(w => w.Value, _ => null);
+        return PutOutRace.For(new RaceFacts
+        {
+            BrewL = brewL,
+            MixL = brewL * oneIn,
+            Kit = q.Race ?? new RaceKit(),
+            GraceMinutes = dunked ? FitToUse.OldestExtractH * 60 : FitToUse.HoldOf(hold, f.GraceMinutesTo6),
+            BatteryGraceMinutes = battery is null ? null : Math.Min(battery.WithBatteryTo6 ?? FitToUse.HoldCapMinutes, FitToUse.HoldCapMinutes),
+            Dunked = dunked,
+            LightMin = q.LightMin,
+        });
+    }
+
+    /// <summary>The figures of the hours until use over the series that the chart shows.</summary>
+    private static BrewRunAnswer Until(BrewRunAnswer run, BrewQuestion brew, double hours)
+    {
+        var used = BrewRun.Read((brew with { Hours = Math.Max(hours, 1) }).MakeReady().Setup!, Multipliers.Table, BrewRun.Fine, 6);
+        return run with { MinOxygen = used.MinOxygen, MinAtH = used.MinAtH, Below6AtH = used.Below6AtH, HoursBelow6 = used.HoursBelow6, PeakUse = used.PeakUse, FungalShare = used.FungalShare };
     }
 
     private static IEnumerable<Caution> Flags(BrewPlanQuestion q, string making, string sourceKind)

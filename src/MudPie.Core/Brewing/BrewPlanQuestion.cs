@@ -1,4 +1,5 @@
 using MudPie.Core.Measures;
+using MudPie.Core.PuttingOut;
 
 namespace MudPie.Core.Brewing;
 
@@ -108,6 +109,9 @@ public sealed record BrewPlanQuestion
     /// <summary>Litres of source by hand.</summary>
     public double? SourceL { get; init; }
 
+    /// <summary>Other sources beside the first, by hand or by the recipe.</summary>
+    public IReadOnlyList<SourceAmount>? MoreSources { get; init; }
+
     /// <summary>Foods by hand.</summary>
     public IReadOnlyList<FoodAmount>? Foods { get; init; }
 
@@ -116,6 +120,15 @@ public sealed record BrewPlanQuestion
 
     /// <summary>The grower's choices at forks: fork id to school id.</summary>
     public IReadOnlyDictionary<string, string>? Choices { get; init; }
+
+    /// <summary>What it is to be put out with; null for a knapsack of 15 L.</summary>
+    public RaceKit? Race { get; init; }
+
+    /// <summary>Minutes of light left from the hour of use; null where not known.</summary>
+    public double? LightMin { get; init; }
+
+    /// <summary>What the battery pump for the road would hold, L/min and hours; null where there is none.</summary>
+    public BatteryPump? Battery { get; init; }
 
     /// <summary>Units that the words of the plan are in.</summary>
     public UnitSystem Units { get; init; }
@@ -206,6 +219,9 @@ public sealed record BrewPlanAnswer
     /// <summary>What goes in the bag.</summary>
     public required PlanAmount Source { get; init; }
 
+    /// <summary>Other sources that go in with it.</summary>
+    public IReadOnlyList<PlanAmount> MoreSources { get; init; } = [];
+
     /// <summary>What it is fed.</summary>
     public required IReadOnlyList<PlanAmount> Foods { get; init; }
 
@@ -244,6 +260,9 @@ public sealed record BrewPlanAnswer
 
     /// <summary>What to do.</summary>
     public required Verdict Verdict { get; init; }
+
+    /// <summary>The race to the ground; null for a feed.</summary>
+    public required RaceAnswer? Race { get; init; }
 
     /// <summary>The brew as the model sees it, for keeping.</summary>
     public required BrewQuestion Brew { get; init; }

@@ -1,3 +1,4 @@
+using MudPie.Core.PuttingOut;
 using MudPie.Core.Workings;
 
 namespace MudPie.Core.Brewing;
@@ -28,7 +29,23 @@ public sealed record WatchQuestion
 
     /// <summary>A battery pump for the road; null for none.</summary>
     public BatteryPump? Battery { get; init; }
+
+    /// <summary>What it is to be put out with, and on how much; null where it is not known.</summary>
+    public WatchRace? Race { get; init; }
 }
+
+/// <summary>What the race of a live brew hangs on.</summary>
+/// <param name="MixL">Mixed litres in all.</param>
+/// <param name="Kit">Sprayer, flows, ways.</param>
+/// <param name="LightMin">Minutes of light left from the hour of use; null where not known.</param>
+public sealed record WatchRace(double MixL, RaceKit Kit, double? LightMin);
+
+/// <summary>The one reading of now: the model learnt from hand readings and probe, its offset taken off.</summary>
+/// <param name="MgPerL">Its middle, mg/L.</param>
+/// <param name="Low10">A tenth of the members are below.</param>
+/// <param name="High90">A tenth are above.</param>
+/// <param name="Shown">"6.4 mg/L (5.9 to 6.8)".</param>
+public sealed record OxygenNow(double MgPerL, double Low10, double High90, string Shown);
 
 /// <summary>Something that could be done, and what would come of it.</summary>
 /// <param name="Id">Stable name.</param>
@@ -50,9 +67,11 @@ public sealed record Remedy(string Id, string What, string Gives, bool Holds);
 /// <param name="Remedies">What would hold it above 6, worked out; empty where nothing is wrong.</param>
 /// <param name="LearntWords">What the readings say of this brew, against the table.</param>
 /// <param name="After">How long it keeps once the air stops: now, or when it did.</param>
+/// <param name="Now">The one reading of now, used by every screen; null for a dunked extract and a feed.</param>
+/// <param name="Race">The race to the ground; null where it is not known what it is put out with.</param>
 public sealed record WatchAnswer(
     Verdict Verdict, GateAnswer Gate, ForecastAnswer Forecast, double UseAtH, double NowH, double? ExpectedNow, double? CrossesAtH,
-    double ReadingDueAtH, double? UseByH, IReadOnlyList<Remedy> Remedies, IReadOnlyList<string> LearntWords, AfterAirAnswer? After);
+    double ReadingDueAtH, double? UseByH, IReadOnlyList<Remedy> Remedies, IReadOnlyList<string> LearntWords, AfterAirAnswer? After, OxygenNow? Now, RaceAnswer? Race);
 
 /// <summary>Watches a brew that is going.</summary>
 public static class BrewWatch
@@ -69,7 +88,8 @@ public static class BrewWatch
         var brew = Warmed(q.Brew with { Hours = hours, AirOffAtH = q.Seen.AirOffH ?? q.Brew.AirOffAtH }, q.Warmth, hours);
         var readings = q.Seen.Measured.Where(o => o.H >= 0 && o.H <= hours).Select(o => new OxygenAt { H = o.H, MgPerL = o.What }).ToList();
         var use = Math.Clamp(Math.Max(q.UseAtH, q.Seen.NowH), 0, hours);
-        var asked = new ForecastQuestion(brew) { Hours = hours, Members = q.Members ?? 300, UseAtH = use, EveryH = Every, Readings = readings, Prior = q.Prior };
+        var stop = Math.Clamp(q.Seen.AirOffH ?? q.Seen.NowH, 0, hours);
+        var asked = new ForecastQuestion(brew) { Hours = hours, Members = q.Members ?? 300, UseAtH = use, StopAtH = stop, EveryH = Every, Readings = readings, Prior = q.Prior };
         var forecast = BrewForecast.Of(asked);
         if (forecast.Refused is { } refused)
         {
@@ -77,29 +97,60 @@ public static class BrewWatch
         }
 
         var f = forecast.Value;
-        var seen = q.Seen with { GraceMinutesTo6 = f.GraceMinutesTo6 };
-        var stop = Math.Clamp(seen.AirOffH ?? seen.NowH, 0, hours);
-        var afterSum = AfterAir.Of(brew with { AirOffAtH = null }, stop, q.Battery, f.Learnt).Match<Worked<AfterAirAnswer>?>(w => w, _ => null);
-        var after = afterSum?.Value;
-        if (q.Battery is not null && seen.AirOffH is not null && after is not null)
+        var now = q.Seen.IsFeed || q.Seen.Dunked ? null : NowOf(f, q.Seen.NowH);
+        var afterSum = AfterAir.Of(brew with { AirOffAtH = null }, stop, q.Battery, f.Learnt, At(f.Median, stop), q.Seen.Hold).Match<Worked<AfterAirAnswer>?>(w => w, _ => null);
+        var after = q.Seen.Dunked ? null : afterSum?.Value;
+        var seen = q.Seen with
         {
-            seen = seen with { GraceMinutesTo6 = after.HoldMinutes };
-        }
-
+            GraceMinutesTo6 = after is null ? f.GraceMinutesTo6 : q.Battery is not null && q.Seen.AirOffH is not null ? after.HoldMinutes : after.MinutesTo6 ?? AfterAir.Horizon * 60,
+            Expected = now is null ? null : ExpectedSince(f, q.Seen, now),
+        };
         var gate = FitToUse.Judge(seen);
         var crossing = seen.AirOffH is null && q.Brew.AirOffAtH is null ? Crossing(f, seen.NowH, use) : null;
         string Clock(double h) => local(q.StartedAt.AddHours(h).AddSeconds(30)).ToString("HH:mm", System.Globalization.CultureInfo.InvariantCulture);
-        var useBy = seen.AirOffH is { } off && gate.Value.Fitness is not (Fitness.NotFit or Fitness.Feed) ? off + (Math.Min(FitToUse.HoldCapMinutes, seen.GraceMinutesTo6 ?? 60) / 60) : (double?)null;
+        var useBy = gate.Value.Fitness is Fitness.NotFit or Fitness.Feed ? null
+            : seen.Dunked ? FitToUse.OldestExtractH
+            : seen.AirOffH is { } off ? off + (FitToUse.HoldOf(seen.Hold, seen.GraceMinutesTo6) / 60) : (double?)null;
+        var race = q.Race is { } r && !seen.IsFeed && gate.Value.Fitness != Fitness.NotFit ? RaceOf(r, q, seen, after, useBy) : null;
         var worry = seen.AirOffH is null && seen.IsTea && crossing is not null;
         var answer = new WatchAnswer(
-            SayIt(seen, gate.Value, f, crossing, useBy, use, Clock), gate.Value, f, q.UseAtH, seen.NowH,
-            At(f.Median, seen.NowH), crossing, DueAt(seen), useBy,
+            SayIt(seen, gate.Value, f, crossing, useBy, use, race?.Value, Clock), gate.Value, f, q.UseAtH, seen.NowH,
+            now?.MgPerL, crossing, DueAt(seen), useBy,
             worry && gate.Value.Fitness != Fitness.NotFit ? Remedies.Of(brew, f, seen.NowH, use, crossing!.Value, Clock) : [],
-            readings.Count >= 3 && f.Trusted ? Learnt.InWords(f.Learnt) : [], seen.IsFeed ? null : after);
-        return Worked.Of(answer, "", forecast.Worked.Sure, [.. gate.Working, .. forecast.Worked.Working, .. seen.IsFeed ? [] : afterSum?.Working ?? []], [], gate.Forks);
+            readings.Count >= 3 && f.Trusted ? Learnt.InWords(f.Learnt) : [], seen.IsFeed ? null : after, now, race?.Value);
+        return Worked.Of(answer, "", forecast.Worked.Sure, [.. gate.Working, .. race?.Working ?? [], .. forecast.Worked.Working, .. seen.IsFeed ? [] : afterSum?.Working ?? []], [], gate.Forks);
     }
 
-    private static Verdict SayIt(BrewSeen seen, GateAnswer gate, ForecastAnswer f, double? crossing, double? useBy, double use, Func<double, string> clock)
+    private static Worked<RaceAnswer>? RaceOf(WatchRace r, WatchQuestion q, BrewSeen seen, AfterAirAnswer? after, double? useBy)
+    {
+        // The air is off already: what is left of the hold; an extract that was dunked: what is left of its day.
+        var gone = useBy is { } by;
+        var grace = gone ? Math.Max((useBy!.Value - seen.NowH) * 60, 0) : FitToUse.HoldOf(seen.Hold, after is null ? null : after.MinutesTo6 ?? AfterAir.Horizon * 60);
+        return PutOutRace.For(new RaceFacts
+        {
+            BrewL = q.Brew.VolumeL ?? 1,
+            MixL = r.MixL,
+            Kit = r.Kit,
+            GraceMinutes = grace,
+            BatteryGraceMinutes = q.Battery is null || gone ? null : Math.Min(after?.WithBatteryTo6 ?? FitToUse.HoldCapMinutes, FitToUse.HoldCapMinutes),
+            AirOffAtMin = gone && !seen.Dunked ? 0 : null,
+            Dunked = seen.Dunked,
+            LightMin = r.LightMin,
+        }).Match<Worked<RaceAnswer>?>(w => w, _ => null);
+    }
+
+    private static OxygenNow? NowOf(ForecastAnswer f, double h) =>
+        At(f.Median, h) is { } middle && At(f.Low10, h) is { } low && At(f.High90, h) is { } high
+            ? new(middle, low, high, $"{Say.Fixed(middle, 1)} mg/L ({Say.Fixed(low, 1)} to {Say.Fixed(high, 1)})") : null;
+
+    private static Expected ExpectedSince(ForecastAnswer f, BrewSeen seen, OxygenNow now)
+    {
+        var from = seen.Measured.Where(o => o.H > FitToUse.FirstHour).LastOrDefault()?.H ?? FitToUse.FirstHour;
+        var lowest = f.Median.Where(m => m.H > from + 0.25 && m.H <= seen.NowH).Select(m => m.MgPerL).DefaultIfEmpty(now.MgPerL).Min();
+        return new Expected(now.MgPerL, now.Low10, now.High90, Math.Min(lowest, now.MgPerL), f.Trusted);
+    }
+
+    private static Verdict SayIt(BrewSeen seen, GateAnswer gate, ForecastAnswer f, double? crossing, double? useBy, double use, RaceAnswer? race, Func<double, string> clock)
     {
         var why = string.Join(" ", gate.Reasons);
         if (gate.Fitness == Fitness.NotFit)
@@ -112,9 +163,24 @@ public static class BrewWatch
             return new(Tone.Mind, "A feed, not a live brew.", why);
         }
 
+        if (race is { Won: false } && (seen.AirOffH is not null || seen.Dunked || use - seen.NowH < 3))
+        {
+            return new(Tone.Stop, race.Verdict.Sentence, $"{race.Verdict.Why} {gate.Sentence}");
+        }
+
+        if (seen.Dunked)
+        {
+            return new(gate.ReadFirst ? Tone.Stop : Tone.Go, $"Extract, made {Say.Hours(seen.NowH)} ago: use it the same day.", $"{why}{(race is null ? "" : " " + race.Verdict.Sentence)}");
+        }
+
         if (useBy is { } by)
         {
             return new(Tone.Mind, $"Use it before {clock(by)}.", $"{gate.Sentence} {why}");
+        }
+
+        if (gate.ReadFirst)
+        {
+            return new(Tone.Stop, gate.Sentence, $"{why}{(crossing is not null ? " More air, or use it early." : "")}");
         }
 
         if (!seen.IsTea)
@@ -124,7 +190,7 @@ public static class BrewWatch
 
         if (!f.Trusted)
         {
-            return new(Tone.Mind, "The model does not fit this brew.", "No brew it can think of reads as yours does: trust the pen and your nose, and read it every hour.");
+            return new(Tone.Mind, "The model does not fit this brew.", $"{char.ToUpperInvariant((f.Doubt ?? "no brew that it can think of reads as yours does")[0])}{(f.Doubt ?? "no brew that it can think of reads as yours does")[1..]}: the band follows your own readings now, and widens. Trust the pen and your nose, and read it every hour.");
         }
 
         var chance = $"{Say.Number(f.ProbabilityBelow6 * 100, 2)} in a hundred";
@@ -138,6 +204,11 @@ public static class BrewWatch
         if (f.ProbabilityBelow6 >= 0.25)
         {
             return new(Tone.Mind, "It may dip below 6: read it again.", $"The chance is {chance} before {clock(use)}; a reading will tell more.");
+        }
+
+        if (f.ReadyAtH.Median is { } ready && ready > use + 0.5)
+        {
+            return new(Tone.Mind, $"Holding, but not ready by {clock(use)}: about {clock(ready)}, by the model.", $"{(ready > FitToUse.OldestH ? "That is past 36 h: use it as it is, or send it to the heap. " : "Use it later, or as it is: fewer cells than it would have. ")}The chance of falling below 6 mg/L before {clock(use)} is {chance}. {why}");
         }
 
         return new(Tone.Go, $"Holding. Use it at {clock(use)}.", $"The chance of falling below 6 mg/L first is {chance}, by the model. {why}");

@@ -19,9 +19,9 @@ public static class Makings
     /// <summary>All of them, the safest first.</summary>
     public static readonly IReadOnlyList<Making> All =
     [
-        new("extract", "extract, dunked", "compost in a mesh bag, dunked and squeezed in clean water, a fresh load for more strength", "roots: it soaks in as deep as the water goes", "the same day, 8 h at the most",
+        new("extract", "extract, dunked", "compost in a mesh bag, dunked and squeezed in clean water, a fresh load for more strength", "roots: it soaks in as deep as the water goes", "the same day, 24 h from making at the most",
             "strip at zero; source fit; used the same day", false, true),
-        new("bubbled", "extract, bubbled", "compost in a bag, bubbled 3 to 4 h with no food", "roots, and where there is no time to dunk", "the same day, by its own oxygen, 8 h at the most",
+        new("bubbled", "extract, bubbled", "compost in a bag, bubbled 3 to 4 h with no food", "roots, and where there is no time to dunk", "24 h from making, and by its own oxygen once the air is off",
             "strip at zero; source fit; oxygen 6 or more; used the same day", false, true),
         new("tea", "tea, fed", "the same, then fed and kept on air 12 to 36 h so that what came off multiplies", "leaves: grown cells are sticky and make a film", "by its own oxygen, 8 h at the most",
             "strip at zero; source fit; oxygen 6 or more throughout; smell; foam; under 36 h", true, true),

@@ -56,6 +56,25 @@ internal static class PlanChecks
             checks.Range("sourceL", source, 0, working / 4, "L", "A quarter of the vessel is the most that any school puts in.");
         }
 
+        for (var i = 0; i < (q.MoreSources?.Count ?? 0); i++)
+        {
+            OneOf(checks, $"moreSources[{i}].kind", q.MoreSources![i].Kind, [.. Ingredients.Sources.Select(k => k.Kind)]);
+            checks.Range($"moreSources[{i}].litres", q.MoreSources[i].Litres, 0, working / 4, "L", "A quarter of the vessel is the most that any school puts in.");
+        }
+
+        if (q.MoreSources?.Count > 3)
+        {
+            checks.Add("moreSources", "That is more than four sources.", "Blend them first, and plan with the blend.");
+        }
+
+        foreach (var (fork, school) in q.Choices ?? new Dictionary<string, string>())
+        {
+            if (KnownForks.Wrong($"choices.{fork}", fork, school) is { } wrong)
+            {
+                checks.Add(wrong);
+            }
+        }
+
         if (q.AirLpm is { } air)
         {
             checks.Range("airLpm", air, 0, 20_000, "L/min");

@@ -1,10 +1,11 @@
 using MudPie.Core.Measures;
+using MudPie.Core.PuttingOut;
 using MudPie.Core.Workings;
 
 namespace MudPie.Core.Brewing;
 
 /// <summary>Works the schedule backwards from the hour of use.</summary>
-internal sealed class PlanTiming(DateTimeOffset useAt, DateTimeOffset now, double brewL, double clearMinutes, string making, UnitSystem units, Func<DateTimeOffset, DateTimeOffset> local)
+internal sealed class PlanTiming(DateTimeOffset useAt, DateTimeOffset now, double brewL, double clearMinutes, double thinningMinutes, RaceAnswer? race, string making, UnitSystem units, Func<DateTimeOffset, DateTimeOffset> local)
 {
     /// <summary>An extract: one load dunked and squeezed, with time to lift the bag.</summary>
     public const double DunkHours = 20.0 / 60;
@@ -13,12 +14,14 @@ internal sealed class PlanTiming(DateTimeOffset useAt, DateTimeOffset now, doubl
     public static double HoursOf(string making, int loads) => making switch { "bubbled" => 3.5, "steep" => 48, _ => DunkHours + ((loads - 1) * 5.0 / 60) };
 
     private const double CheckMinutes = 10, StripMinutes = 5, SourceMinutes = 15, FoodMinutes = 10, ShopMinutes = 60;
-    private readonly double _strainMinutes = 10 + (brewL / 10);
-    private readonly double _sprayerMinutes = 15 + (brewL / 20);
+    private readonly double _setUpMinutes = 10 + (brewL / 20);
     private readonly double _fillMinutes = 5 + (brewL / 12);
 
-    /// <summary>When the source must go in for a brew of so many hours.</summary>
-    public DateTimeOffset StartFor(double hours) => FiveMinutes(useAt.AddMinutes(-_sprayerMinutes - _strainMinutes - CheckMinutes).AddHours(-hours));
+    /// <summary>When the source must go in for a brew of so many hours: the air stays on through the check and the setting up, until the last draw.</summary>
+    public DateTimeOffset StartFor(double hours) => FiveMinutes(useAt.AddMinutes(-_setUpMinutes - CheckMinutes).AddHours(-hours));
+
+    /// <summary>The hour of use: the first draw.</summary>
+    public DateTimeOffset UseAt => useAt;
 
     /// <summary>Clock hour in the holding's zone, 0 to 24.</summary>
     public double ClockHour(DateTimeOffset at) => local(at).TimeOfDay.TotalHours;
@@ -32,7 +35,7 @@ internal sealed class PlanTiming(DateTimeOffset useAt, DateTimeOffset now, doubl
 
     /// <summary>All the steps, first thing first.</summary>
     public IReadOnlyList<PlanStep> Steps(
-        double hours, double litres, ChlorineDoseAnswer water, (double Litres, ChlorineDoseAnswer Dose) thinning, string source, double sourceL, int loads, IReadOnlyList<PlanAmount> foods, string order)
+        double hours, double litres, ChlorineDoseAnswer water, (double Litres, ChlorineDoseAnswer Dose) thinning, string source, double sourceL, IReadOnlyList<SourceAmount> more, int loads, IReadOnlyList<PlanAmount> foods, string order)
     {
         var tea = Makings.IsTea(making);
         var start = StartFor(hours);
@@ -45,16 +48,18 @@ internal sealed class PlanTiming(DateTimeOffset useAt, DateTimeOffset now, doubl
         var list = new List<PlanStep>
         {
             new("shop", "Shop and clean", "Everything on the list to hand; vessel, hose and outlet brushed clean.", fill.AddMinutes(-ShopMinutes), ShopMinutes),
-            new("fill", "Fill", $"{Volume(litres)} of water; air on.{(litres >= 250 ? " Bubble it 45 to 60 min first; pump, do not lift." : "")}", fill, _fillMinutes),
+            new("fill", "Fill", $"{Volume(litres)} of water{(making is "extract" or "steep" ? "" : "; air on")}.{(litres >= 250 && making is not ("extract" or "steep") ? " Bubble it 45 to 60 min first; pump, do not lift." : litres >= 250 ? " Pump, do not lift." : "")}", fill, _fillMinutes),
             new("clear", "Clear the water", dose, clear, clearMinutes),
             new("strip", "Strip", "Read a strip: it must say zero before any biology goes in.", strip, StripMinutes),
         };
+        var bagOf = $"{Volume(sourceL)} of {source}{string.Concat(more.Select(m => $" and {Volume(m.Litres ?? 0)} of {m.Kind}"))}";
+        var with = foods.Count == 0 ? "" : $", with {string.Join(", ", foods.Select(f => $"{Volume(f.Litres)} {f.Name}"))}";
         var (bagName, bagSays) = making switch
         {
-            "tea" => ("Source", $"{Volume(sourceL)} of {source} in the bag; rub it until the water is dark."),
-            "bubbled" => ("Bag in", $"{Volume(sourceL)} of {source} in the bag, hung in the rising air; no food."),
-            "steep" => ("Steep", $"{Volume(sourceL)} of {source} loose in the water, lid on loosely; label it as a feed."),
-            _ => ("Dunk", loads == 1 ? $"{Volume(sourceL)} of {source} in the bag; dunk and squeeze gently for 1 to 2 minutes." : $"{loads} loads of {Volume(sourceL / loads)} of {source}, a fresh one each time; dunk and squeeze each gently for 1 to 2 minutes."),
+            "tea" => ("Source", $"{bagOf} in the bag; rub it until the water is dark."),
+            "bubbled" => ("Bag in", $"{bagOf} in the bag, hung in the rising air; no food."),
+            "steep" => ("Steep", $"{bagOf} loose in the water{with}, lid on loosely, no air; label it as a feed."),
+            _ => ("Dunk", loads == 1 ? $"{bagOf} in the bag; dunk and squeeze gently for 1 to 2 minutes." : $"{loads} loads of {Volume(sourceL / loads)} of {source}, a fresh one each time; dunk and squeeze each gently for 1 to 2 minutes."),
         };
         var bag = new PlanStep("source", bagName, bagSays, start, making == "extract" ? HoursOf(making, loads) * 60 : SourceMinutes);
         list.Add(bag);
@@ -80,12 +85,24 @@ internal sealed class PlanTiming(DateTimeOffset useAt, DateTimeOffset now, doubl
             list.Add(new($"feed-{later.Key:0.##}", $"Feed at {Say.Hours(later.Key)}", Fed(later), start.AddHours(later.Key), FoodMinutes));
         }
 
-        list.Add(new("check", "Check", "Oxygen, smell, foam: fit to use?", off, CheckMinutes));
-        list.Add(new("strain", "Strain", "Air off, bag out, through the mesh.", off.AddMinutes(CheckMinutes), _strainMinutes));
-        list.Add(new("thinning", "Clear the water for thinning", $"{Volume(thinning.Litres)}: {char.ToLowerInvariant(Clear(thinning.Dose)[0])}{Clear(thinning.Dose)[1..]} Strip at zero.", off.AddMinutes(CheckMinutes), thinning.Dose.MinutesAtMost));
-        list.Add(new("sprayer", "Fill the sprayer", "Strip of the thinned water at zero.", off.AddMinutes(CheckMinutes + _strainMinutes), _sprayerMinutes));
-        list.Add(new("use", "Put it out", "Wash up at once afterwards.", useAt, 60));
-        return list;
+        // Thinning water is a task of its own: cleared before the first draw, and begun as early as its way of clearing wants.
+        if (thinning.Litres > 0)
+        {
+            var needed = useAt.AddMinutes(-_setUpMinutes - StripMinutes);
+            list.Add(new("thinning", "Water for thinning", $"{Volume(thinning.Litres)} in a vessel of its own: {char.ToLowerInvariant(Clear(thinning.Dose)[0])}{Clear(thinning.Dose)[1..]} Strip at zero before the first draw.", needed.AddMinutes(-thinningMinutes), Math.Max(thinningMinutes, StripMinutes)));
+        }
+
+        var setUp = useAt.AddMinutes(-_setUpMinutes);
+        list.Add(new("check", "Check", making is "extract" ? "Strip, smell, source: fit to use?" : making is "steep" ? "Smell it; label it as a feed." : "Oxygen, smell, foam: fit to use? The air stays on.", setUp.AddMinutes(-CheckMinutes), CheckMinutes));
+        list.Add(new("sprayer", "Set up", making is "extract" or "steep" ? "Sprayer clean, strainer in; the thinning water’s strip at zero." : "Sprayer clean, strainer in, the thinning water’s strip at zero; the air stays on until the last draw.", setUp, _setUpMinutes));
+        list.Add(new("use", "First draw: put it out", race is null ? "Thin it, and wash up at once afterwards." : $"{race.Verdict.Sentence} {race.Verdict.Why}", useAt, Math.Max(race?.Times.DoneAtMin ?? 60, 5)));
+        if (race is not null && making is "tea" or "bubbled")
+        {
+            list.Add(new("air-off", "Air off", "With the last draw, and no sooner.", useAt.AddMinutes(race!.Times.Loads[^1].DrawFromMin + race.DrawMin), 2));
+        }
+
+        list.Add(new("wash", "Wash up", "Sprayer, vessel, hoses and bag, at once: a film left on them spoils the next brew.", useAt.AddMinutes((race?.Times.DoneAtMin ?? 60) + (race?.TravelMin ?? 0)), 30));
+        return [.. list.OrderBy(s => s.At)];
     }
 
     private string Volume(double litres) => Units.Show(litres, Dimension.Volume, units);

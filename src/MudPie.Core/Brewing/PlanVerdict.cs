@@ -1,9 +1,10 @@
+using MudPie.Core.PuttingOut;
 using MudPie.Core.Workings;
 
 namespace MudPie.Core.Brewing;
 
 internal sealed record VerdictInputs(
-    BrewQuestion Brew, BrewRunAnswer Run, ForecastAnswer Forecast, double Hours, string Making, PlanTiming Timing, string WantedShown, double WantedL, SourceRuling? Source);
+    BrewQuestion Brew, BrewRunAnswer Run, ForecastAnswer Forecast, double Hours, string Making, PlanTiming Timing, string WantedShown, double WantedL, SourceRuling? Source, RaceAnswer? Race);
 
 /// <summary>Says in a sentence what to make of a plan.</summary>
 internal static class PlanVerdict
@@ -30,6 +31,11 @@ internal static class PlanVerdict
                 $"Standing without air it is under 6 mg/L after {(i.Run.Below6AtH is { } b ? Say.Hours(b) : "two days")} by the model. Thin it well and keep it to the soil.");
         }
 
+        if (i.Making == "bubbled" && i.Race is { Won: false } lostBubbled)
+        {
+            return Lost(lostBubbled);
+        }
+
         if (i.Making == "bubbled")
         {
             return new(i.Run.MinOxygen >= BrewRun.Line ? Tone.Go : Tone.Stop, $"Bag in at {i.Timing.Clock(i.Timing.StartFor(i.Hours))}, bubbled {Say.Hours(i.Hours)}, used the same day.",
@@ -38,11 +44,11 @@ internal static class PlanVerdict
 
         if (i.Making == "extract")
         {
-            return new(Tone.Go, $"Dunk it at {i.Timing.Clock(i.Timing.StartFor(i.Hours))} and use it the same day.",
-                $"Standing without air it keeps 6 mg/L for about {Say.Minutes(Math.Min(i.Forecast.GraceMinutesTo6, FitToUse.HoldCapMinutes))} by the model, and 8 h is the longest hold.");
+            return i.Race is { Won: false } late ? Lost(late) : new(Tone.Go, $"Dunk it at {i.Timing.Clock(i.Timing.StartFor(i.Hours))} and use it the same day.",
+                $"Unfed, it counts from when it is made: 24 h at the most, the sooner the better.{(i.Race is null ? "" : $" {i.Race.Verdict.Sentence}")}");
         }
 
-        var lowest = i.Run.Series.Where(m => m.H <= i.Hours).Min(m => m.Oxygen);
+        var lowest = i.Run.MinOxygen;
         var chance = $"{Say.Number(i.Forecast.ProbabilityBelow6 * 100, 2)} brews in a hundred would fall below 6 mg/L before use";
         if (FullOxygen(i.Brew) < BrewRun.Line + 0.5)
         {
@@ -62,6 +68,17 @@ internal static class PlanVerdict
                 i.Run.ReadyAtH is { } r ? $"At this warmth it would take {Say.Hours(r)}." : "Nothing grows at this warmth.");
         }
 
+        if (i.Run.ReadyAtH > i.Hours + 0.5)
+        {
+            return new(Tone.Mind, $"Not ready at its hour: it would be about {i.Timing.Clock(i.Timing.StartFor(i.Hours).AddHours(i.Run.ReadyAtH.Value))}.",
+                $"At {Say.Hours(i.Hours)} it is short of the {Say.Hours(i.Run.ReadyAtH.Value)} that this warmth wants. Use it later, or take the forecast’s hours at the fork.");
+        }
+
+        if (i.Race is { Won: false } lost)
+        {
+            return Lost(lost);
+        }
+
         var fair = i.Forecast.ProbabilityBelow6 < 0.35;
         var fillings = (int)Math.Ceiling((i.WantedL / i.Brew.VolumeL!.Value) - 0.05);
         if (fillings > 1)
@@ -70,10 +87,17 @@ internal static class PlanVerdict
                 $"The ground asks for {i.WantedShown}. Take a larger vessel or fewer beds. {chance[..1].ToUpperInvariant()}{chance[1..]}, by the model.");
         }
 
+        if (i.Race is { Verdict.Tone: Tone.Mind } dark)
+        {
+            return dark.Verdict with { Why = $"{dark.Verdict.Why} By the model {chance}." };
+        }
+
         return new(fair ? Tone.Go : Tone.Mind,
-            $"Source in at {i.Timing.Clock(i.Timing.StartFor(i.Hours))}, off at {i.Timing.Clock(i.Timing.StartFor(i.Hours).AddHours(i.Hours))}.",
+            $"Source in at {i.Timing.Clock(i.Timing.StartFor(i.Hours))}, first draw at {i.Timing.Clock(i.Timing.UseAt)}, air on until the last.",
             $"Lowest oxygen about {Say.Fixed(lowest, 1)} mg/L; by the model {chance}.{(fair ? "" : " Take a reading or two on the way.")}");
     }
+
+    private static Verdict Lost(RaceAnswer race) => race.Verdict with { Sentence = $"The race is lost: {char.ToLowerInvariant(race.Verdict.Sentence[0])}{race.Verdict.Sentence[1..]}" };
 
     private static double FullOxygen(BrewQuestion b) =>
         BrewParameters.Beta * OxygenSaturation.MgPerLitre((b.TemperatureC ?? 20) + (b.SwingC ?? 0), OxygenSaturation.PressureAtm(b.AltitudeM ?? 0));
@@ -82,10 +106,15 @@ internal static class PlanVerdict
 /// <summary>The lines of a plan's own sum.</summary>
 internal static class PlanWorking
 {
-    public static IEnumerable<WorkingLine> Lines(BrewPlanAnswer a, bool leaf, double carried)
+    public static IEnumerable<WorkingLine> Lines(BrewPlanAnswer a, IReadOnlyList<PlanBed> beds, bool leaf, double carried)
     {
         var rate = BrewPlan.LitresPer100M2(leaf);
-        yield return new("litres for the ground", "area ÷ 100 × litres per 100 m²", $"{Say.Number(a.AreaM2)} m² ÷ 100 × {Say.Number(rate)} L", $"{Say.Number(a.WantedL)} L",
+        foreach (var bed in beds.Where(b => TankJob.Step(b.Life) < 1))
+        {
+            yield return new(bed.Name, "what its checks have earned", $"{bed.Life}: {Say.Number(TankJob.Step(bed.Life))} of the full dose", $"saves {Say.Number(bed.AreaM2 / 100 * rate * (1 - TankJob.Step(bed.Life)))} L", "the tank's own rule");
+        }
+
+        yield return new("litres for the ground", "Σ area ÷ 100 × litres per 100 m² × step", $"{Say.Number(a.AreaM2)} m² ÷ 100 × {Say.Number(rate)} L{(beds.Any(b => TankJob.Step(b.Life) < 1) ? " × step" : "")}", $"{Say.Number(a.WantedL)} L",
             "practitioners' rule: 1,000 L to a hectare of worn-out ground, half of that on leaves");
         yield return new("litres to brew", "with 5 % spare, two fifths to all of the working volume", $"{Say.Number(a.WantedL)} L × 1.05", $"{Say.Number(a.BrewL)} L, enough for {Say.Number(a.CoversM2)} m²", "house rule");
         yield return new("source", a.Making == "tea" ? "per 20 L, thinner in large vessels" : "a load per 20 L", $"{Say.Number(a.Source.Litres / a.BrewL * 20)} L per 20 L × {Say.Number(a.BrewL)} L", $"{Say.Number(a.Source.Litres)} L of {a.Source.Name}",

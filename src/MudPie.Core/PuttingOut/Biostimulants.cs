@@ -1,10 +1,8 @@
 using MudPie.Core.Brewing;
+using MudPie.Core.Ground;
 using MudPie.Core.Workings;
 
 namespace MudPie.Core.PuttingOut;
-
-/// <summary>A stage of a crop, as a share of the time from sowing or transplanting to harvest.</summary>
-public sealed record CropStage(string Id, string Name, double From, double To);
 
 /// <summary>How a stage suits a biostimulant.</summary>
 /// <param name="Stage">Id of the stage.</param>
@@ -57,6 +55,18 @@ public sealed record ProgrammeQuestion
     /// <summary>m².</summary>
     public double? AreaM2 { get; init; }
 
+    /// <summary>The crop, in the grower's words: its stages hang on it.</summary>
+    public string? Crop { get; init; }
+
+    /// <summary>Stages as the grower dated them; null for the crop's table, stretched to the season.</summary>
+    public IReadOnlyList<StageFrom>? Dated { get; init; }
+
+    /// <summary>Mixed litres on a hectare that a giving goes out in, 1 to 200,000; 500 when not given.</summary>
+    public double? MixLPerHa { get; init; }
+
+    /// <summary>The label of what is on the shelf, by kind.</summary>
+    public IReadOnlyDictionary<string, LabelRate> Labels { get; init; } = new Dictionary<string, LabelRate>();
+
     /// <summary>The givings, in any order.</summary>
     public IReadOnlyList<ProgrammeStep> Steps { get; init; } = [];
 }
@@ -69,9 +79,13 @@ public sealed record ProgrammeQuestion
 /// <param name="Fit">"right", "late" or "wasted".</param>
 /// <param name="Says">Why.</param>
 /// <param name="OneIn">One part in so many.</param>
-/// <param name="ProductL">Product for the bed at the middle of the usual rate, L.</param>
+/// <param name="ProductL">Product for the bed, L.</param>
 /// <param name="Hour">When in the day.</param>
-public sealed record StepLook(string Kind, string Name, DateOnly On, string Stage, string Fit, string Says, double OneIn, double ProductL, string Hour);
+/// <param name="Dose">The one dose behind it: whose, on what basis, how it goes in a tank.</param>
+public sealed record StepLook(string Kind, string Name, DateOnly On, string Stage, string Fit, string Says, double OneIn, double ProductL, string Hour, Dose Dose);
+
+/// <summary>A stage from a date on, as the grower has it.</summary>
+public sealed record StageFrom(string Id, string Name, DateOnly From);
 
 /// <summary>A season, looked at.</summary>
 /// <param name="Steps">Each giving.</param>
@@ -89,12 +103,6 @@ public sealed record StageDates(string Id, string Name, DateOnly From, DateOnly 
 /// <summary>Seaweed, humic and fulvic acids, fish, amino acids, silica: rates, stages, and a season's programme.</summary>
 public static class Biostimulants
 {
-    /// <summary>Stages from sowing or transplanting to harvest. A house calendar: the grower's own dates of start and harvest stretch it.</summary>
-    public static readonly IReadOnlyList<CropStage> Stages =
-    [
-        new("start", "sowing or transplant", 0, 0.1), new("root", "root growth", 0.1, 0.35), new("leaf", "before flower", 0.35, 0.55), new("set", "flower and set", 0.55, 0.7), new("fill", "filling", 0.7, 1),
-    ];
-
     private static StageFit[] Fits(string start, string root, string leaf, string set, string fill, string early, string late) =>
     [
         new("start", start, early), new("root", root, early), new("leaf", leaf, leaf == "right" ? early : late), new("set", set, set == "right" ? early : late), new("fill", fill, fill == "right" ? early : late),
@@ -120,9 +128,30 @@ public static class Biostimulants
     /// <summary>The kind of that name, or null.</summary>
     public static Biostimulant? Find(string? kind) => Kinds.FirstOrDefault(k => k.Kind == kind);
 
-    /// <summary>A start: each giving where its kind is right, at the longer of its intervals.</summary>
-    /// <remarks>Seaweed from 1 April to a harvest on 1 August, 122 days: 1 April, 29 April and 27 May, since from 7 June it is late.</remarks>
-    public static Ruling<IReadOnlyList<ProgrammeStep>> Propose(string? kind, DateOnly? start, DateOnly? harvest)
+    /// <summary>A crop's stages by date: its table stretched between start and harvest, or as the grower dated them.</summary>
+    /// <remarks>Potatoes from 1 April to 20 July, 110 days: emergence until 21 April, bulking from 5 June.</remarks>
+    public static IReadOnlyList<StageDates> StagesOf(string? crop, DateOnly start, DateOnly harvest, IReadOnlyList<StageFrom>? dated = null)
+    {
+        if (dated is { Count: > 0 })
+        {
+            var sorted = dated.OrderBy(d => d.From).ToList();
+            return [.. sorted.Select((d, i) => new StageDates(d.Id, d.Name, d.From, i + 1 < sorted.Count ? sorted[i + 1].From : Later(harvest, d.From)))];
+        }
+
+        var calendar = CropCalendars.Of(crop);
+        var stretch = (harvest.DayNumber - start.DayNumber) / calendar.Days;
+        DateOnly On(double day) => start.AddDays((int)Math.Round(day * stretch));
+        return [.. calendar.Stages.Select((s, i) => new StageDates(s.Id, s.Name, On(s.FromDay), i + 1 < calendar.Stages.Count ? On(calendar.Stages[i + 1].FromDay) : Later(harvest, On(s.FromDay))))];
+    }
+
+    private static DateOnly Later(DateOnly a, DateOnly b) => a > b ? a : b;
+
+    /// <summary>First day on which there are leaves to spray.</summary>
+    public static DateOnly LeavesFrom(string? crop, DateOnly start) => start.AddDays((int)CropCalendars.Of(crop).LeavesFromDay);
+
+    /// <summary>A start: each giving where its kind is right, at the longer of its intervals; to the roots until there are leaves.</summary>
+    /// <remarks>Seaweed on potatoes planted on 1 April: that day to the roots, then on leaves every 28 days while it is right.</remarks>
+    public static Ruling<IReadOnlyList<ProgrammeStep>> Propose(string? kind, DateOnly? start, DateOnly? harvest, string? crop = null, IReadOnlyList<StageFrom>? dated = null)
     {
         var checks = new Checks();
         var k = Find(kind);
@@ -138,15 +167,16 @@ public static class Biostimulants
         }
 
         var list = new List<ProgrammeStep>();
-        for (var on = start!.Value; on <= harvest!.Value; on = on.AddDays((int)k!.EveryDays.To))
+        var stages = StagesOf(crop, start!.Value, harvest!.Value, dated);
+        for (var on = start.Value; on <= harvest.Value; on = on.AddDays((int)k!.EveryDays.To))
         {
-            if (Fit(k!, StageOn(on, start.Value, harvest.Value)).Fit == "right")
+            if (Fit(k!, StageOn(on, stages, start.Value, harvest.Value)).Fit == "right")
             {
-                list.Add(new ProgrammeStep { Kind = k!.Kind, On = on, Purpose = "leaf" });
+                list.Add(new ProgrammeStep { Kind = k!.Kind, On = on, Purpose = on < LeavesFrom(crop, start.Value) ? "root" : "leaf" });
             }
         }
 
-        return Worked.Of<IReadOnlyList<ProgrammeStep>>(list, "", k!.Sure, [new("givings", "from the start, every so many days, while the stage is right", $"{k.EveryDays.To} days", $"{list.Count}", "house calendar of stages; the label comes first")]);
+        return Worked.Of<IReadOnlyList<ProgrammeStep>>(list, "", k!.Sure, [new("givings", "from the start, every so many days, while the stage is right", $"{k.EveryDays.To} days, {CropCalendars.Of(crop).Name}", $"{list.Count}", "house calendar of this crop's stages; the label comes first")]);
     }
 
     /// <summary>Checks a season for what it misses: too late for roots, too long between, none at the start, too close together.</summary>
@@ -175,18 +205,19 @@ public static class Biostimulants
         }
 
         var (start, harvest) = (q.Start!.Value, q.Harvest!.Value);
-        var looks = q.Steps.OrderBy(s => s.On).Select(s => Look(s, start, harvest, area)).ToList();
-        var misses = looks.GroupBy(l => l.Kind).SelectMany(g => Misses(Find(g.Key)!, [.. g], start, harvest)).ToList();
+        var stages = StagesOf(q.Crop, start, harvest, q.Dated);
+        var looks = q.Steps.OrderBy(s => s.On).Select(s => Look(s, q, stages, start, harvest, area)).ToList();
+        var misses = looks.GroupBy(l => l.Kind).SelectMany(g => Misses(Find(g.Key)!, [.. g], stages)).ToList();
         var needs = looks.GroupBy(l => l.Name).ToDictionary(g => g.Key, g => g.Sum(l => l.ProductL));
         var potassium = looks.Sum(l => l.ProductL * 1100 * Find(l.Kind)!.PotassiumShare);
         var verdict = looks.Count == 0 ? new Verdict(Tone.Mind, "Nothing is laid on this season yet.", "Propose one, or lay a giving on a day.")
             : misses.Count > 0 ? new Verdict(Tone.Mind, misses[0], misses.Count > 1 ? string.Join(" ", misses.Skip(1)) : "Drag it to a better week.")
             : new Verdict(Tone.Go, $"{looks.Count} givings, each in its time.", "The label comes first; leave a strip without to see what it does.");
         return Worked.Of(
-            new ProgrammeAnswer(looks, [.. Stages.Select(s => new StageDates(s.Id, s.Name, At(s.From, start, harvest), At(s.To, start, harvest)))], misses, needs, potassium, verdict),
+            new ProgrammeAnswer(looks, stages, misses, needs, potassium, verdict),
             "", Evidence.PractitionersRule,
             [
-                .. looks.Select(l => new WorkingLine($"{l.Name}, {l.On:d MMM}", "middle of the usual rate × area", $"{Say.Number((Find(l.Kind)!.LPerHa.From + Find(l.Kind)!.LPerHa.To) / 2)} L/ha × {Say.Number(area)} m²", $"{Say.Number(l.ProductL * 1000)} mL", l.Says)),
+                .. looks.Select(l => new WorkingLine($"{l.Name}, {l.On:d MMM}", l.Dose.Formula, $"{Say.Number(area)} m²", $"{Say.Number(l.ProductL * 1000)} mL", l.Dose.Whose)),
                 new("potassium", "Σ litres × 1.1 kg/L × share", "", $"{Say.Number(potassium)} g K₂O", "usual shares; a lot's own test is better"),
             ]);
     }
@@ -204,36 +235,35 @@ public static class Biostimulants
         }
     }
 
-    private static DateOnly At(double share, DateOnly start, DateOnly harvest) => start.AddDays((int)Math.Round(share * (harvest.DayNumber - start.DayNumber)));
+    private static StageDates? StageOn(DateOnly on, IReadOnlyList<StageDates> stages, DateOnly start, DateOnly harvest) =>
+        on < start || on > Later(harvest, stages[^1].To) ? null : stages.LastOrDefault(s => on >= s.From) ?? stages[0];
 
-    private static CropStage? StageOn(DateOnly on, DateOnly start, DateOnly harvest)
-    {
-        var share = (on.DayNumber - start.DayNumber) / (double)(harvest.DayNumber - start.DayNumber);
-        return share is < 0 or > 1 ? null : Stages.Last(s => share >= s.From);
-    }
+    private static StageFit Fit(Biostimulant k, StageDates? stage) =>
+        stage is null ? new("none", "wasted", "Outside the crop's time.") : k.Stages.FirstOrDefault(f => f.Stage == stage.Id) ?? k.Stages[0];
 
-    private static StageFit Fit(Biostimulant k, CropStage? stage) =>
-        stage is null ? new("none", "wasted", "Outside the crop's time.") : k.Stages.First(f => f.Stage == stage.Id);
-
-    private static StepLook Look(ProgrammeStep s, DateOnly start, DateOnly harvest, double area)
+    private static StepLook Look(ProgrammeStep s, ProgrammeQuestion q, IReadOnlyList<StageDates> stages, DateOnly start, DateOnly harvest, double area)
     {
         var k = Find(s.Kind)!;
-        var stage = StageOn(s.On, start, harvest);
-        var fit = Fit(k, stage);
-        var (low, high) = s.Purpose == "leaf" ? k.LeafOneIn : k.RootOneIn;
-        return new(s.Kind, k.Name, s.On, stage?.Name ?? "outside the crop's time", fit.Fit, fit.Why, s.OneIn ?? Math.Round(Math.Sqrt(low * high), 0), (k.LPerHa.From + k.LPerHa.To) / 2 * area / 10_000, k.Hour);
+        var stage = StageOn(s.On, stages, start, harvest);
+        var fit = s.Purpose == "leaf" && stage is not null && s.On < LeavesFrom(q.Crop, start)
+            ? new StageFit(stage.Id, "wasted", $"There are no leaves before {LeavesFrom(q.Crop, start):d MMM}: give it to the roots, or later.")
+            : Fit(k, stage);
+        var dose = Doses.Of(new DoseQuestion { Kind = k, Purpose = s.Purpose, AreaM2 = area, MixLPerHa = q.MixLPerHa ?? 500, Label = q.Labels.GetValueOrDefault(s.Kind), OwnOneIn = s.OneIn });
+        return new(s.Kind, k.Name, s.On, stage?.Name ?? "outside the crop's time", fit.Fit, fit.Why, dose.OneIn, dose.ProductL, k.Hour, dose);
     }
 
-    private static IEnumerable<string> Misses(Biostimulant k, List<StepLook> steps, DateOnly start, DateOnly harvest)
+    private static IEnumerable<string> Misses(Biostimulant k, List<StepLook> steps, IReadOnlyList<StageDates> stages)
     {
         var right = steps.Where(s => s.Fit == "right").ToList();
+        var late = stages.FirstOrDefault(x => k.Stages.FirstOrDefault(f => f.Stage == x.Id)?.Fit is "late" or "wasted")?.From;
+        var rooted = stages.FirstOrDefault(x => x.Id == "root")?.To;
         if (right.Count == 0)
         {
-            yield return $"{Cap(k.Name)} comes too late for the roots: none of it falls before {At(0.55, start, harvest):d MMM}.";
+            yield return late is { } gone ? $"{Cap(k.Name)} comes too late for the roots: none of it falls before {gone:d MMM}." : $"{Cap(k.Name)}: none of it falls where it is right.";
         }
-        else if (k.Kind is "seaweed" or "humic" && right[0].On > At(0.35, start, harvest))
+        else if (k.Kind is "seaweed" or "humic" && rooted is { } grown && right[0].On > grown)
         {
-            yield return $"{Cap(k.Name)} begins after root growth ended on {At(0.35, start, harvest):d MMM}: too late for roots.";
+            yield return $"{Cap(k.Name)} begins after root growth ended on {grown:d MMM}: too late for roots.";
         }
 
         foreach (var s in steps.Where(s => s.Fit == "wasted"))

@@ -75,15 +75,8 @@ public sealed record CourseAnswer(
 /// <summary>Rate and interval together, from seedling to harvest.</summary>
 public static class InoculantCourse
 {
-    // Families that do not host arbuscular mycorrhiza (Brundrett 2009): brassicas, beets and their kin, some others. Matched in the crop's own words.
-    private static readonly string[] NonHosts =
-    [
-        "cabbage", "kale", "broccoli", "cauliflower", "sprout", "radish", "turnip", "swede", "mustard", "rape", "rocket", "cress", "brassica", "pak choi", "kohlrabi", "horseradish",
-        "beet", "beetroot", "chard", "spinach", "quinoa", "amaranth", "orache", "lupin", "buckwheat", "rhubarb", "sorrel", "carnation", "pink",
-    ];
-
-    /// <summary>The word in a crop's name that says it does not host mycorrhiza, or null.</summary>
-    public static string? NonHost(string? crop) => crop is null ? null : NonHosts.FirstOrDefault(n => crop.Contains(n, StringComparison.OrdinalIgnoreCase));
+    /// <summary>The crop's own name where it does not host mycorrhiza, or null. By crop: grape is not rape, and a variety's name is no crop.</summary>
+    public static string? NonHost(string? crop) => Ground.Crops.Find(crop) is { HostsMycorrhiza: false } found ? found.Name : null;
 
     /// <summary>organisms a week = dose × Σ label counts × alive × 7 ÷ days between.</summary>
     /// <remarks>10 mL of 1e8 per mL every 28 days against the label's every 14: 2.5e8 a week, half the label's 5e8; 20 mL would make up.</remarks>

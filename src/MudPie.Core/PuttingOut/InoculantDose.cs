@@ -157,7 +157,7 @@ public static class InjectorStock
     {
         var checks = new Checks();
         var r = checks.Range("ratio", ratio, 1, 2000, "", "1:100 is 100.");
-        var dose = checks.Range("dosePerL", dosePerL, 0.0001, 100, "per L");
+        var dose = checks.Range("dosePerL", dosePerL, 1e-12, 100, "per L");
         var feed = checks.Range("feedL", feedL, 0.1, 1_000_000, "L");
         var flow = flowLPerMin is null ? (double?)null : checks.Range("flowLPerMin", flowLPerMin, 0.1, 2000, "L/min");
         if (checks.Sound && dose * r > 1000)

@@ -186,7 +186,7 @@ public static class MixingRules
         var rule = Find(ClassOf(tank), ClassOf(lately), own);
         var left = (rule?.WaitDays ?? 0) - (lately.DaysAgo ?? 0);
         return rule is null || left <= 0 ? null
-            : new(tank.Name, lately.Name, "wait", left, lately.Bed ?? "the bed", $"{rule.Why} It got {lately.Name} {Say.Number(lately.DaysAgo ?? 0, 2)} days ago; {Say.Number(rule.WaitDays)} are wanted.", rule.Sure, rule.Own, false, rule.Source);
+            : new(tank.Name, lately.Name, "wait", left, lately.Bed ?? "the bed", $"{rule.Why} It got {lately.Name} {Say.Ago(lately.DaysAgo ?? 0)}; {Say.Number(rule.WaitDays)} are wanted.", rule.Sure, rule.Own, false, rule.Source);
     }
 
     private static IEnumerable<string> Tank(MixQuestion q)

@@ -64,6 +64,12 @@ public static class SprayWindows
     /// <summary>Coldest air, °C: below it there may be frost on the ground.</summary>
     public const double FrostC = 2;
 
+    /// <summary>Below this a leaf takes little and a brew sleeps, °C.</summary>
+    public const double CoolC = 8;
+
+    /// <summary>Gusts that carry a leaf spray off whatever the mean wind is, m/s.</summary>
+    public const double GustMps = 7;
+
     /// <summary>Below this height of the sun it is too dark to see what is covered, degrees (civil twilight).</summary>
     public const double DarkDeg = -6;
 
@@ -103,7 +109,7 @@ public static class SprayWindows
                 new("sun", "height of the sun's centre at the middle of each half hour", $"{Say.Number(lat, 5)}°, {Say.Number(lon, 5)}°", q.Purpose == "leaf" ? "low: below 20°, above −6°" : "light enough: above −6°", "equations of the NOAA solar calculator; 20° is a practitioners' rule"),
                 new("wind", q.Purpose == "leaf" ? "1 to 4 m/s" : "up to 8 m/s", "", "", "dead calm at low sun is an inversion, in which mist hangs; above it drifts"),
                 new("rain", q.Purpose == "leaf" ? "none in the hour and the four after; up to six to be sure" : "light rain helps; 10 mm in six hours carries it off", "", "", "practitioners' rule"),
-                new("warmth", "2 to 28 °C", "", "", "not in frost; above 28 °C drops dry before they are taken up"),
+                new("warmth", "2 to 28 °C, best from 8", "", "", "not in frost; below 8 °C a leaf takes little and a brew sleeps: scored down; above 28 °C drops dry before they are taken up"),
                 new("score", "the parts multiplied: sun × wind × rain × warmth", "", $"{windows.Count} windows in {Say.Number(hours)} h", "ours, so that each part can spoil it alone"),
             ],
             [Cautions.Spraying]);
@@ -144,7 +150,8 @@ public static class SprayWindows
         if (now is not null)
         {
             Wind(now, leaf, sun, Bad, Mind);
-            Warmth(now, weather, at, Bad, Mind);
+            Warmth(now, leaf, weather, at, Bad, Mind);
+            Wetness(now, leaf, sun, Mind);
             Rain(at, leaf, weather, Bad, Mind);
         }
 
@@ -162,6 +169,10 @@ public static class SprayWindows
         {
             bad($"wind {Say.Number(w, 2)} m/s: still air under a low sun is an inversion, mist hangs");
         }
+        else if (leaf && now.GustMps > GustMps)
+        {
+            bad($"gusts of {Say.Number(now.GustMps.Value, 2)} m/s: it drifts");
+        }
         else if (leaf && w > 3)
         {
             mind(0.8, $"wind {Say.Number(w, 2)} m/s: keep the nozzle low");
@@ -172,7 +183,7 @@ public static class SprayWindows
         }
     }
 
-    private static void Warmth(WeatherHour now, Dictionary<DateTimeOffset, WeatherHour> weather, DateTimeOffset at, Action<string> bad, Action<double, string> mind)
+    private static void Warmth(WeatherHour now, bool leaf, Dictionary<DateTimeOffset, WeatherHour> weather, DateTimeOffset at, Action<string> bad, Action<double, string> mind)
     {
         if (now.TemperatureC > HotC)
         {
@@ -182,6 +193,11 @@ public static class SprayWindows
         {
             bad($"{Say.Number(now.TemperatureC, 2)} °C: frost");
         }
+        else if (now.TemperatureC < CoolC)
+        {
+            // From nine tenths at 8 °C down to a quarter at 2: uptake and growth fall off about so below their base.
+            mind(0.25 + (0.65 * (now.TemperatureC - FrostC) / (CoolC - FrostC)), $"{Say.Number(now.TemperatureC, 2)} °C: {(leaf ? "a leaf takes little so cool, and " : "")}a brew sleeps");
+        }
         else if (now.TemperatureC > 24)
         {
             mind(0.85, $"{Say.Number(now.TemperatureC, 2)} °C: warm leaves");
@@ -189,6 +205,18 @@ public static class SprayWindows
         else if (Next(weather, at, 6).Any(w => w.TemperatureC < 0))
         {
             mind(0.6, "frost within six hours");
+        }
+    }
+
+    private static void Wetness(WeatherHour now, bool leaf, double sun, Action<double, string> mind)
+    {
+        if (leaf && now.LeafWet == true)
+        {
+            mind(0.7, "leaves are wet: it runs off, wait until they dry");
+        }
+        else if (leaf && now.LeafWet is null && now.HumidityShare >= 0.95 && now.CloudShare < 0.5 && sun < 5)
+        {
+            mind(0.85, "air near saturation under a clear sky: dew is likely, look before you spray");
         }
     }
 

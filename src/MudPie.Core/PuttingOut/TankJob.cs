@@ -18,6 +18,9 @@ public sealed record JobBed
     /// <summary>Which check said so: "cotton strip of 3 May".</summary>
     public string? LifeSays { get; init; }
 
+    /// <summary>Plants that it is poured at, 1 to 1,000,000; null where it goes on the whole bed.</summary>
+    public double? Plants { get; init; }
+
     /// <summary>A rate of its own: mixed litres on a hectare, 1 to 200,000; null for the job's.</summary>
     public double? RateLPerHa { get; init; }
 }
@@ -31,7 +34,7 @@ public sealed record JobProduct
     /// <summary>"mL" or "g".</summary>
     public required string Unit { get; init; }
 
-    /// <summary>"perHa", "per100m2", "perLitre" (of mix) or "oneIn" (one part in so many of mix).</summary>
+    /// <summary>"perHa", "per100m2", "perLitre" (of mix), "perPlant" or "oneIn" (one part in so many of mix).</summary>
     public required string Basis { get; init; }
 
     /// <summary>How much, on that basis; more than 0 to 1,000,000.</summary>
@@ -65,6 +68,9 @@ public sealed record TankJobQuestion
     /// <summary>Mixed litres on a hectare where there is no brew, 1 to 200,000.</summary>
     public double? RateLPerHa { get; init; }
 
+    /// <summary>Mixed litres for one plant, poured at its stem, 0.01 to 200; null where it goes by area. Beds then say how many plants.</summary>
+    public double? PerPlantL { get; init; }
+
     /// <summary>What else goes in.</summary>
     public IReadOnlyList<JobProduct> Products { get; init; } = [];
 
@@ -90,7 +96,7 @@ public sealed record ProductAmount(string Name, string Unit, double Amount);
 /// <param name="StepSays">Which check earned it; null where none did.</param>
 /// <param name="Products">Products on it.</param>
 public sealed record JobShare(
-    string Name, double AreaM2, double MixL, double BrewL, double WaterL, double BrewPer100M2, double Millimetres, double StepShare, string? StepSays, IReadOnlyList<ProductAmount> Products);
+    string Name, double AreaM2, double MixL, double BrewL, double WaterL, double BrewPer100M2, double Millimetres, double StepShare, string? StepSays, IReadOnlyList<ProductAmount> Products, double? LitresAPlant = null);
 
 /// <summary>What a load puts on a bed.</summary>
 public sealed record LoadBed(string Name, double MixL);
@@ -118,8 +124,8 @@ public sealed record TankJobAnswer(
 /// <summary>Several beds, each at its own rate, a brew and what goes with it, to loads of one mix.</summary>
 public static class TankJob
 {
-    /// <summary>Deeper than this is an irrigation, mm.</summary>
-    public const double FloodMm = 5;
+    /// <summary>Deeper than this is more than an ordinary watering, mm.</summary>
+    public const double FloodMm = Drench.MuchMm;
 
     /// <summary>Share of the full dose by what a bed's checks say. House figures: a worn-out hectare takes 1,000 L, one that has recovered a third of it.</summary>
     public static double Step(string? life) => life switch { "middling" => 0.6, "living" => 0.3, _ => 1 };
@@ -144,7 +150,12 @@ public static class TankJob
         Beds(q, checks);
         Products(q, checks);
         var oneIn = Brew(q, checks, out var dilution);
-        var rate = q.BrewL is null ? checks.Range("rateLPerHa", q.RateLPerHa, 1, 200_000, "L/ha", "A litre on a square metre is 10,000 L/ha.") : 0;
+        var rate = q.BrewL is null && q.PerPlantL is null ? checks.Range("rateLPerHa", q.RateLPerHa, 1, 200_000, "L/ha", "A litre on a square metre is 10,000 L/ha.") : 0;
+        if (q.PerPlantL is not null)
+        {
+            checks.Range("perPlantL", q.PerPlantL, 0.01, 200, "L");
+        }
+
         if (!checks.Sound)
         {
             return checks.Refusal;
@@ -152,11 +163,11 @@ public static class TankJob
 
         var weights = q.Beds.Select(b => b.AreaM2 / 100 * (q.StepDown ? Step(b.Life) : 1)).ToList();
         var dose = q.BrewPer100M2 ?? (q.BrewL is { } all ? all / (1 + spare) / weights.Sum() : 0);
-        double MixOf(int i) => q.Beds[i].RateLPerHa is { } own ? own * q.Beds[i].AreaM2 / 10_000 : q.BrewL is null ? rate * q.Beds[i].AreaM2 / 10_000 : dose * weights[i] * oneIn;
+        double MixOf(int i) => q.PerPlantL is { } each && q.Beds[i].Plants is { } plants ? each * plants : q.Beds[i].RateLPerHa is { } own ? own * q.Beds[i].AreaM2 / 10_000 : q.BrewL is null ? rate * q.Beds[i].AreaM2 / 10_000 : dose * weights[i] * oneIn;
         var mixes = q.Beds.Select((_, i) => MixOf(i)).ToList();
         var onGround = mixes.Sum();
         var mix = onGround * (1 + spare);
-        var concentrations = q.Products.Select(p => (Product: p, PerL: PerLitre(p, q.Beds.Sum(b => b.AreaM2), onGround))).ToList();
+        var concentrations = q.Products.Select(p => (Product: p, PerL: PerLitre(p, q.Beds.Sum(b => b.AreaM2), q.Beds.Sum(b => b.Plants ?? 0), onGround))).ToList();
         var crowded = concentrations.Sum(c => c.Product.Unit == "mL" ? c.PerL / 1000 : 0) + (q.BrewL is null ? 0 : 1 / oneIn);
         if (crowded > 1 + 1e-9)
         {
@@ -168,7 +179,7 @@ public static class TankJob
         double WaterIn(double litres) => litres - BrewIn(litres) - concentrations.Sum(c => c.Product.Unit == "mL" ? c.PerL * litres / 1000 : 0);
         var shares = q.Beds.Select((b, i) => new JobShare(
             b.Name, b.AreaM2, mixes[i], BrewIn(mixes[i]), WaterIn(mixes[i]), BrewIn(mixes[i]) / b.AreaM2 * 100, mixes[i] / b.AreaM2,
-            q is { StepDown: true, BrewL: not null } && b.RateLPerHa is null ? Step(b.Life) : 1, q is { StepDown: true, BrewL: not null } && b.RateLPerHa is null && Step(b.Life) < 1 ? $"{b.LifeSays ?? "its last check"}: {b.Life}" : null, In(mixes[i]))).ToList();
+            q is { StepDown: true, BrewL: not null } && b.RateLPerHa is null ? Step(b.Life) : 1, q is { StepDown: true, BrewL: not null } && b.RateLPerHa is null && Step(b.Life) < 1 ? $"{b.LifeSays ?? "its last check"}: {b.Life}" : null, In(mixes[i]), b.Plants is { } plants ? mixes[i] / plants : null)).ToList();
         var count = (int)Math.Min(Math.Ceiling((mix / tank) - 1e-9), 1e7);
         var loads = count <= TankPlan.MostLoads ? Loads(mixes, q.Beds, mix, tank, In, BrewIn, WaterIn) : [];
         var food = Food(q);
@@ -211,6 +222,11 @@ public static class TankJob
         for (var i = 0; i < q.Beds.Count; i++)
         {
             checks.Range($"beds[{i}].areaM2", q.Beds[i].AreaM2, 0.1, 1_000_000, "m²");
+            if (q.PerPlantL is not null)
+            {
+                checks.Range($"beds[{i}].plants", q.Beds[i].Plants, 1, 1_000_000, "plants", "How many plants are there?");
+            }
+
             if (q.Beds[i].RateLPerHa is not null)
             {
                 checks.Range($"beds[{i}].rateLPerHa", q.Beds[i].RateLPerHa, 1, 200_000, "L/ha");
@@ -224,9 +240,17 @@ public static class TankJob
         {
             var p = q.Products[i];
             checks.Range($"products[{i}].rate", p.Rate, 1e-4, 1_000_000, p.Unit);
-            if (p.Basis is not ("perHa" or "per100m2" or "perLitre" or "oneIn") || p.Unit is not ("mL" or "g") || (p.Basis == "oneIn" && p.Unit == "g"))
+            if (p.Basis is not ("perHa" or "per100m2" or "perLitre" or "perPlant" or "oneIn") || p.Unit is not ("mL" or "g") || (p.Basis == "oneIn" && p.Unit == "g"))
             {
                 checks.Add($"products[{i}].basis", $"{Say.Number(p.Rate ?? 0)} {p.Unit} of {p.Name}: per what?", "Choose per hectare, per 100 m², per litre of mix, or one part in so many (liquids only).");
+            }
+        }
+
+        if (q.Products.Any(p => p.Basis == "perPlant"))
+        {
+            for (var i = 0; i < q.Beds.Count; i++)
+            {
+                checks.Range($"beds[{i}].plants", q.Beds[i].Plants, 1, 1_000_000, "plants", "How many plants are there? The rate is by the plant.");
             }
         }
 
@@ -236,10 +260,11 @@ public static class TankJob
         }
     }
 
-    private static double PerLitre(JobProduct p, double areaM2, double onGroundL) => p.Basis switch
+    private static double PerLitre(JobProduct p, double areaM2, double plants, double onGroundL) => p.Basis switch
     {
         "perHa" => p.Rate!.Value * areaM2 / 10_000 / onGroundL,
         "per100m2" => p.Rate!.Value * areaM2 / 100 / onGroundL,
+        "perPlant" => p.Rate!.Value * plants / onGroundL,
         "oneIn" => 1000 / p.Rate!.Value,
         _ => p.Rate!.Value,
     };
@@ -305,13 +330,18 @@ public static class TankJob
 
         if (wettest.Millimetres > FloodMm)
         {
-            return new(Tone.Mind, $"{Say.Number(wettest.Millimetres, 2)} mm on {wettest.Name}: that floods it.", "Part of it runs past the roots or off the bed. Less water carries the same brew.");
+            return new(Tone.Mind, $"{Say.Number(wettest.Millimetres, 2)} mm on {wettest.Name}: more than an ordinary watering.", $"{Drench.Says(wettest.Millimetres)} Less water carries the same brew.");
         }
 
         var fills = count == 1 ? $"One filling of {Say.Number(mix)} L." : $"{count} fillings, {Say.Number(mix)} L in all.";
         if (q is { BrewL: not null, Purpose: "root", FoodWaiting: "none" })
         {
             return new(Tone.Mind, fills, "There is no food waiting for it in that ground: mulch it, or send a feed with it.");
+        }
+
+        if (q is { BrewL: not null, Purpose: "root" } && wettest.Millimetres < Drench.SkinMm && shares.All(s => s.LitresAPlant is null))
+        {
+            return new(Tone.Mind, fills, Drench.Says(wettest.Millimetres));
         }
 
         var left = q.BrewL - brew;

@@ -15,7 +15,7 @@ public static class Say
 
         var magnitude = (int)Math.Floor(Math.Log10(Math.Abs(value)));
         var decimals = Math.Clamp(digits - 1 - magnitude, 0, 12);
-        var rounded = Math.Round(value, decimals);
+        var rounded = Math.Round(value, decimals, MidpointRounding.AwayFromZero);
         return rounded == 0 ? "0" : rounded.ToString("0.############", CultureInfo.InvariantCulture);
     }
 
@@ -32,7 +32,7 @@ public static class Say
     /// <summary>Minutes as "45 min", "3 h", "3 h 20 min".</summary>
     public static string Minutes(double minutes)
     {
-        var whole = (int)Math.Round(Math.Min(minutes, 1e8));
+        var whole = (int)Math.Round(Math.Min(minutes, 1e8), MidpointRounding.AwayFromZero);
         return (whole / 60, whole % 60) switch
         {
             (0, var m) => $"{m} min",
@@ -43,6 +43,15 @@ public static class Say
 
     /// <summary>Hours as <see cref="Minutes"/>.</summary>
     public static string Hours(double hours) => Minutes(hours * 60);
+
+    /// <summary>Days gone by, as people say them: "a minute ago", "5 h ago", "3 days ago".</summary>
+    public static string Ago(double days) => (days * 24 * 60) switch
+    {
+        < 2 => "just now",
+        < 60 and var m => $"{m:0} min ago",
+        < 48 * 60 and var m => $"{m / 60:0} h ago",
+        var m => $"{m / 60 / 24:0} days ago",
+    };
 
     /// <summary>"a", "a and b", "a, b and c".</summary>
     public static string List(IReadOnlyList<string> items) => items.Count switch

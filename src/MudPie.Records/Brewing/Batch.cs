@@ -84,6 +84,14 @@ public sealed class Batch
 
     public Input? SourceInput { get; set; }
 
+    /// <summary>The lot of a second source, where two went in together.</summary>
+    public int? SecondSourceInputId { get; set; }
+
+    public Input? SecondSourceInput { get; set; }
+
+    /// <summary>What it is to be put out with: a RaceKit as JSON; null for the house's choice of the kit.</summary>
+    public string? RaceJson { get; set; }
+
     /// <summary>What its readings taught, when it ended: multipliers as JSON; null where there were too few.</summary>
     public string? LearntJson { get; set; }
 

@@ -19,7 +19,7 @@ internal static class DemoShelf
         Outlines(kit);
         foreach (var bed in kit.Named("Creek Field", "Hop Yard", "Glass Lean-to", "Nursery Bench"))
         {
-            bed.EatenRaw = false; // grain, hops, flowers, and modules that go on to other beds
+            bed.Eaten = Core.Book.Eaten.Nothing; // grain, hops, flowers, and modules that go on to other beds
         }
 
         db.Holdings.Local.Single().HourlyWage = 12;

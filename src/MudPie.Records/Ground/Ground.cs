@@ -1,3 +1,4 @@
+using MudPie.Core.Book;
 using MudPie.Core.Measures;
 
 namespace MudPie.Records.Ground;
@@ -69,8 +70,8 @@ public sealed class Bed
 
     public double? SoilPh { get; set; }
 
-    /// <summary>A part that may be eaten raw grows there.</summary>
-    public bool EatenRaw { get; set; } = true;
+    /// <summary>Whether and how what grows there is eaten.</summary>
+    public Eaten Eaten { get; set; } = Eaten.Touches;
 
     /// <summary>Its outline: GeoJSON geometry, or null where it was never surveyed.</summary>
     public string? ShapeJson { get; set; }
@@ -93,6 +94,26 @@ public sealed class WaterSource
     public bool Chloramine { get; set; }
 
     public List<StripReading> Strips { get; } = [];
+
+    public List<WaterTest> Tests { get; } = [];
+}
+
+/// <summary>A test of a water for gut germs. Never changed: a later one counts instead.</summary>
+public sealed class WaterTest
+{
+    public int Id { get; set; }
+
+    public int WaterSourceId { get; set; }
+
+    public DateTimeOffset At { get; set; }
+
+    public DateTimeOffset RecordedAt { get; set; }
+
+    /// <summary>E. coli in 100 mL, as the lab says it; 0 for none found.</summary>
+    public double EColiPer100Ml { get; set; }
+
+    /// <summary>Which lab, or what was tested.</summary>
+    public required string By { get; set; }
 }
 
 /// <summary>A chlorine strip read on a source. Never changed.</summary>
@@ -171,6 +192,9 @@ public sealed class BedCheck
     /// <summary>Cotton: weeks buried.</summary>
     public double? Weeks { get; set; }
 
+    /// <summary>Cotton: the day it was buried; null where only the weeks were said.</summary>
+    public DateTimeOffset? BuriedAt { get; set; }
+
     /// <summary>"poor", "middling" or "living".</summary>
     public required string Life { get; set; }
 }
@@ -242,6 +266,12 @@ public sealed class Input
 
     /// <summary>"perHa", "per100m2", "perLitre" or "oneIn": what the label's rate is on.</summary>
     public string? LabelBasis { get; set; }
+
+    /// <summary>All that the label says of rates, as it says it: a list of LabelRate as JSON. The first is also in LabelRate and LabelBasis where they can hold it.</summary>
+    public string? LabelRatesJson { get; set; }
+
+    /// <summary>The label's rates as they were typed.</summary>
+    public string? LabelTyped { get; set; }
 
     /// <summary>The label's days between.</summary>
     public double? LabelEveryDays { get; set; }

@@ -181,7 +181,13 @@ namespace MudPie.Records.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<string>("RaceJson")
+                        .HasColumnType("TEXT");
+
                     b.Property<int?>("RecipeVersionId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int?>("SecondSourceInputId")
                         .HasColumnType("INTEGER");
 
                     b.Property<int?>("SourceInputId")
@@ -221,6 +227,8 @@ namespace MudPie.Records.Migrations
                     b.HasIndex("PumpId");
 
                     b.HasIndex("RecipeVersionId");
+
+                    b.HasIndex("SecondSourceInputId");
 
                     b.HasIndex("SourceInputId");
 
@@ -556,8 +564,9 @@ namespace MudPie.Records.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
-                    b.Property<bool>("EatenRaw")
-                        .HasColumnType("INTEGER");
+                    b.Property<string>("Eaten")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
 
                     b.Property<string>("Growing")
                         .IsRequired()
@@ -595,6 +604,9 @@ namespace MudPie.Records.Migrations
                         .HasColumnType("INTEGER");
 
                     b.Property<int>("BedId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long?>("BuriedAt")
                         .HasColumnType("INTEGER");
 
                     b.Property<double>("Figure")
@@ -734,6 +746,12 @@ namespace MudPie.Records.Migrations
 
                     b.Property<double?>("LabelRate")
                         .HasColumnType("REAL");
+
+                    b.Property<string>("LabelRatesJson")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("LabelTyped")
+                        .HasColumnType("TEXT");
 
                     b.Property<double?>("LabelWaitDays")
                         .HasColumnType("REAL");
@@ -928,6 +946,35 @@ namespace MudPie.Records.Migrations
                     b.HasKey("Id");
 
                     b.ToTable("Waters");
+                });
+
+            modelBuilder.Entity("MudPie.Records.Ground.WaterTest", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long>("At")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("By")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<double>("EColiPer100Ml")
+                        .HasColumnType("REAL");
+
+                    b.Property<long>("RecordedAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("WaterSourceId")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("WaterSourceId", "At");
+
+                    b.ToTable("WaterTests");
                 });
 
             modelBuilder.Entity("MudPie.Records.Judging.AcrossResult", b =>
@@ -1893,6 +1940,9 @@ namespace MudPie.Records.Migrations
                     b.Property<DateOnly>("Start")
                         .HasColumnType("TEXT");
 
+                    b.Property<string>("StagesJson")
+                        .HasColumnType("TEXT");
+
                     b.HasKey("Id");
 
                     b.HasIndex("BedId");
@@ -2015,8 +2065,14 @@ namespace MudPie.Records.Migrations
                     b.Property<double>("CloudShare")
                         .HasColumnType("REAL");
 
+                    b.Property<double?>("GustMps")
+                        .HasColumnType("REAL");
+
                     b.Property<double>("HumidityShare")
                         .HasColumnType("REAL");
+
+                    b.Property<bool?>("LeafWet")
+                        .HasColumnType("INTEGER");
 
                     b.Property<double>("RainMm")
                         .HasColumnType("REAL");
@@ -2170,6 +2226,10 @@ namespace MudPie.Records.Migrations
                         .WithMany()
                         .HasForeignKey("RecipeVersionId");
 
+                    b.HasOne("MudPie.Records.Ground.Input", "SecondSourceInput")
+                        .WithMany()
+                        .HasForeignKey("SecondSourceInputId");
+
                     b.HasOne("MudPie.Records.Ground.Input", "SourceInput")
                         .WithMany()
                         .HasForeignKey("SourceInputId");
@@ -2191,6 +2251,8 @@ namespace MudPie.Records.Migrations
                     b.Navigation("Pump");
 
                     b.Navigation("RecipeVersion");
+
+                    b.Navigation("SecondSourceInput");
 
                     b.Navigation("SourceInput");
 
@@ -2334,6 +2396,15 @@ namespace MudPie.Records.Migrations
                     b.HasOne("MudPie.Records.Ground.Vessel", null)
                         .WithMany("Cleanings")
                         .HasForeignKey("VesselId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("MudPie.Records.Ground.WaterTest", b =>
+                {
+                    b.HasOne("MudPie.Records.Ground.WaterSource", null)
+                        .WithMany("Tests")
+                        .HasForeignKey("WaterSourceId")
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired();
                 });
@@ -2696,6 +2767,8 @@ namespace MudPie.Records.Migrations
             modelBuilder.Entity("MudPie.Records.Ground.WaterSource", b =>
                 {
                     b.Navigation("Strips");
+
+                    b.Navigation("Tests");
                 });
 
             modelBuilder.Entity("MudPie.Records.Judging.AcrossSet", b =>

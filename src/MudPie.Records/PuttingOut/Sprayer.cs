@@ -107,6 +107,12 @@ public sealed class WeatherHourKept
 
     public double HumidityShare { get; set; }
 
+    /// <summary>Strongest gust; null where it is not known.</summary>
+    public double? GustMps { get; set; }
+
+    /// <summary>Leaves are wet, by a sensor; null where it is not known.</summary>
+    public bool? LeafWet { get; set; }
+
     /// <summary>"simulated" or "file".</summary>
     public required string Source { get; set; }
 }
@@ -124,6 +130,9 @@ public sealed class Programme
     public DateOnly Start { get; set; }
 
     public DateOnly Harvest { get; set; }
+
+    /// <summary>The crop's stages as the grower dated them: a list of StageFrom as JSON; null for the table's.</summary>
+    public string? StagesJson { get; set; }
 
     public List<Giving> Givings { get; } = [];
 }

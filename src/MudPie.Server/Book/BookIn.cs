@@ -166,7 +166,7 @@ public sealed class BookIn(HoldingDb db)
             return;
         }
 
-        _beds[r.bed] = new Bed { Name = r.bed, AreaM2 = area, AreaTyped = $"{r.area_m2} m²", Crop = r.crop, Growing = r.what_kind is "grass" or "perennial" or "tree" ? r.what_kind : "annual", EatenRaw = r.note == "eaten raw" };
+        _beds[r.bed] = new Bed { Name = r.bed, AreaM2 = area, AreaTyped = $"{r.area_m2} m²", Crop = r.crop, Growing = r.what_kind is "grass" or "perennial" or "tree" ? r.what_kind : "annual", Eaten = BookOut.EatenOf(r.note) };
         db.Beds.Add(_beds[r.bed]);
     }
 

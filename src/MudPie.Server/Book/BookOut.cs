@@ -2,6 +2,7 @@ using System.Globalization;
 using CsvHelper;
 using CsvHelper.Configuration;
 using Microsoft.EntityFrameworkCore;
+using MudPie.Core.Book;
 using MudPie.Records;
 using MudPie.Records.PuttingOut;
 
@@ -12,6 +13,12 @@ public static class BookOut
 {
     private static string N(double? value) => value?.ToString("R", CultureInfo.InvariantCulture) ?? "";
 
+    /// <summary>Whether and how a bed's crop is eaten, as the file says it.</summary>
+    internal static string EatenWord(Eaten eaten) => eaten switch { Eaten.Touches => "eaten, touches the soil", Eaten.Clear => "eaten, clear of the soil", Eaten.Grazed => "grazed", _ => "not eaten" };
+
+    /// <summary>The same read back; the words of an older file too. Nothing said is taken for not eaten, as older files meant it.</summary>
+    internal static Eaten EatenOf(string word) => word switch { "eaten, touches the soil" or "eaten raw" => Eaten.Touches, "eaten, clear of the soil" => Eaten.Clear, "grazed" => Eaten.Grazed, _ => Eaten.Nothing };
+
     private static string T(DateTimeOffset? at) => at?.UtcDateTime.ToString("yyyy-MM-dd'T'HH:mm:ss.fff'Z'", CultureInfo.InvariantCulture) ?? "";
 
     /// <summary>All lines.</summary>
@@ -20,7 +27,7 @@ public static class BookOut
         var rows = new List<BookRow>();
         var beds = await db.Beds.AsNoTracking().OrderBy(b => b.Name).ToListAsync();
         var names = beds.ToDictionary(b => b.Id, b => b.Name);
-        rows.AddRange(beds.Select(b => new BookRow { kind = "bed", bed = b.Name, area_m2 = N(b.AreaM2), crop = b.Crop, what_kind = b.Growing, note = b.EatenRaw ? "eaten raw" : "" }));
+        rows.AddRange(beds.Select(b => new BookRow { kind = "bed", bed = b.Name, area_m2 = N(b.AreaM2), crop = b.Crop, what_kind = b.Growing, note = EatenWord(b.Eaten) }));
         var sprayers = await db.Sprayers.AsNoTracking().Include(s => s.Washes).OrderBy(s => s.Name).ToListAsync();
         rows.AddRange(sprayers.Select(s => new BookRow { kind = "sprayer", tool = s.Name, what_kind = s.Kind, tank_l = N(s.TankL), note = s.Past, why = s.ClearedWhy ?? "" }));
         var jobs = await db.Applications.AsNoTracking().AsSplitQuery().Include(a => a.Beds).Include(a => a.Items).Include(a => a.Batch).OrderBy(a => a.RecordedAt).ThenBy(a => a.At).ThenBy(a => a.Id).ToListAsync();

@@ -1,9 +1,11 @@
 using Microsoft.EntityFrameworkCore;
 using MudPie.Core.Book;
+using MudPie.Core.Brewing;
 using MudPie.Core.Shelf;
 using MudPie.Core.Workings;
 using MudPie.Records;
 using MudPie.Records.Book;
+using MudPie.Records.Brewing;
 using MudPie.Server.Web;
 
 namespace MudPie.Server.Book;
@@ -11,8 +13,11 @@ namespace MudPie.Server.Book;
 /// <summary>A wait set by the grower's own code.</summary>
 public sealed record OwnWaitRequest(string? Kind, string? Days, string? Why);
 
-/// <summary>What a bed carries: eaten raw or not.</summary>
-public sealed record EatenRawRequest(bool EatenRaw);
+/// <summary>Whether and how what grows on a bed is eaten.</summary>
+public sealed record EatenRequest(Eaten? How);
+
+/// <summary>A bed and whether it is eaten.</summary>
+public sealed record EatenView(int BedId, Eaten How);
 
 /// <summary>A wait that runs on a bed.</summary>
 public sealed record WaitView(int BedId, string Bed, string What, DateTimeOffset Until, double Days, string Reason);
@@ -21,7 +26,7 @@ public sealed record WaitView(int BedId, string Bed, string What, DateTimeOffset
 public sealed record WaitRuleView(string Kind, double Days, string Why, bool Own, double HouseDays);
 
 /// <summary>Waits and the rules behind them.</summary>
-public sealed record WaitsView(IReadOnlyList<WaitView> Running, IReadOnlyList<WaitRuleView> Rules, IReadOnlyList<int> EatenRaw);
+public sealed record WaitsView(IReadOnlyList<WaitView> Running, IReadOnlyList<WaitRuleView> Rules, IReadOnlyList<EatenView> Eaten);
 
 /// <summary>Waits before harvest.</summary>
 public static class Waits
@@ -31,7 +36,7 @@ public static class Waits
     {
         api.MapGet("/book/waits", Read).Produces<WaitsView>();
         api.MapPost("/book/waits", Keep).Produces<Kept>().ProducesProblem(422);
-        api.MapPost("/book/beds/{id:int}/eaten-raw", EatenRaw).Produces<Kept>().ProducesProblem(422);
+        api.MapPost("/book/beds/{id:int}/eaten", KeepEaten).Produces<Kept>().ProducesProblem(422);
     }
 
     /// <summary>Days by the grower's own code: the newest of each kind.</summary>
@@ -48,15 +53,79 @@ public static class Waits
         var rows = await db.Applications.AsNoTracking().Where(a => a.At > since && !a.Strikes && !struck.Contains(a.Id)).Select(a => new
         {
             a.At,
+            a.Purpose,
+            a.BatchId,
             Batch = a.Batch == null ? null : a.Batch.Name,
             Making = a.Batch == null ? null : a.Batch.Making,
             Items = a.Items.Select(i => new { i.Name, i.Kind, Days = i.Input == null ? null : i.Input.LabelWaitDays }).ToList(),
-            Beds = a.Beds.Select(b => new { b.BedId, b.Bed.Name, b.Bed.EatenRaw }).ToList(),
+            Beds = a.Beds.Select(b => new { b.BedId, b.Bed.Name, b.Bed.Eaten }).ToList(),
         }).ToListAsync();
+        var origins = await Origins(db, [.. rows.Where(r => r.BatchId != null).Select(r => r.BatchId!.Value).Distinct()]);
         return [.. rows.SelectMany(a => a.Beds.Select(b => (Bed: b, Row: a))).GroupBy(x => x.Bed).SelectMany(g => HarvestWaits.Running(
-                g.SelectMany(x => x.Row.Items.Select(i => new WaitCause(i.Name, i.Kind == "brew" ? "brew" : InputKinds.Of(i.Kind).WaitKind, x.Row.At, i.Days)).Concat(x.Row.Batch is null ? [] : [new WaitCause(x.Row.Batch, x.Row.Making == "steep" ? "feed" : "brew", x.Row.At)])), now, own, g.Key.EatenRaw)
+                g.SelectMany(x => x.Row.Items.Select(i => new WaitCause(i.Name, i.Kind == "brew" ? "brew" : InputKinds.Of(i.Kind).WaitKind, x.Row.At, i.Days, Leaf: x.Row.Purpose == "leaf"))
+                    .Concat(x.Row.BatchId is { } id ? [Cause(x.Row.Batch!, x.Row.Making!, x.Row.At, origins.GetValueOrDefault(id), x.Row.Purpose == "leaf")] : [])), now, own, g.Key.Eaten)
             .Take(1).Select(w => new WaitView(g.Key.BedId, g.Key.Name, w.What, w.Until, w.Days, w.Reason))).OrderBy(w => w.Until)];
     }
+
+    /// <summary>A brew as something to be waited for.</summary>
+    internal static WaitCause Cause(string name, string making, DateTimeOffset on, BrewOrigin? origin, bool leaf) => new(name, making == "steep" ? "feed" : "brew", on, null, origin, leaf);
+
+    /// <summary>True where a lot's answers say: no manure, or heated with its record kept.</summary>
+    internal static bool ManureFree(SourceAnswers? answers) => answers is { Manure: "none" } or { Manure: "composted", HeatRecord: "kept" };
+
+    /// <summary>Where batches are from: fed or not, their sources' manure, their tests, and the two like them before.</summary>
+    internal static async Task<Dictionary<int, BrewOrigin>> Origins(HoldingDb db, IReadOnlyList<int> batchIds)
+    {
+        var list = await db.Batches.AsNoTracking().Where(b => batchIds.Contains(b.Id)).Select(b => new { b.Id, b.Making, b.SourceInputId, b.SecondSourceInputId, b.BrewJson, b.VesselId, b.WaterSourceId, b.StartedAt }).ToListAsync();
+        var lots = list.SelectMany(b => new[] { b.SourceInputId, b.SecondSourceInputId }).OfType<int>().Distinct().ToList();
+        var free = (await db.Inputs.AsNoTracking().Where(i => lots.Contains(i.Id)).Select(i => new { i.Id, Answers = i.Checks.OrderByDescending(c => c.Id).Select(c => c.AnswersJson).FirstOrDefault() }).ToListAsync())
+            .ToDictionary(i => i.Id, i => i.Answers is not null && ManureFree(BatchJson.Read<SourceAnswers>(i.Answers)));
+        var tests = (await db.Log.AsNoTracking().Where(l => l.Kind == LogKind.Pathogen && !db.Log.Any(c => c.CorrectsId == l.Id)).Select(l => new { l.BatchId, l.Id, l.Text }).ToListAsync())
+            .GroupBy(l => l.BatchId).ToDictionary(g => g.Key, g => g.MaxBy(l => l.Id)!.Text == "clear");
+        var tested = tests.Keys.ToList();
+        var before = await db.Batches.AsNoTracking().Where(b => tested.Contains(b.Id)).Select(b => new { b.Id, b.SourceInputId, b.BrewJson, b.VesselId, b.WaterSourceId, b.StartedAt, b.Making }).ToListAsync();
+        var answer = new Dictionary<int, BrewOrigin>();
+        foreach (var b in list)
+        {
+            var foods = Foods(b.BrewJson);
+            var alike = before.Where(x => x.Id != b.Id && x.Making == b.Making && x.SourceInputId == b.SourceInputId && x.VesselId == b.VesselId && x.WaterSourceId == b.WaterSourceId && (b.StartedAt is null || x.StartedAt < b.StartedAt) && Foods(x.BrewJson) == foods)
+                .OrderByDescending(x => x.StartedAt).Take(2).ToList();
+            bool Free(int? lot) => lot is { } id && free.GetValueOrDefault(id);
+            answer[b.Id] = new BrewOrigin(b.Making is "tea" or "steep", Free(b.SourceInputId) && (b.SecondSourceInputId is null || Free(b.SecondSourceInputId)), tests.GetValueOrDefault(b.Id), alike.Count == 2 && alike.All(x => tests[x.Id]));
+        }
+
+        return answer;
+    }
+
+    private static string Foods(string brewJson) => string.Join(' ', (BatchJson.Read<BrewQuestion>(brewJson).Foods ?? []).Select(f => f.Kind).Order());
+
+    /// <summary>Whether two batches like this one, the last that were, were tested clean: for a plan that is not brewed yet.</summary>
+    internal static async Task<bool> TwoCleanBefore(HoldingDb db, string making, int? sourceLot, IEnumerable<string?> foods, int vesselId, int waterId)
+    {
+        var kinds = string.Join(' ', foods.Order());
+        var clean = (await db.Log.AsNoTracking().Where(l => l.Kind == LogKind.Pathogen && !db.Log.Any(c => c.CorrectsId == l.Id)).Select(l => new { l.BatchId, l.Id, l.Text }).ToListAsync())
+            .GroupBy(l => l.BatchId).ToDictionary(g => g.Key, g => g.MaxBy(l => l.Id)!.Text == "clear");
+        if (clean.Count < 2 || sourceLot is null)
+        {
+            return false;
+        }
+
+        var last = (await db.Batches.AsNoTracking().Where(b => b.StartedAt != null && b.Making == making && b.SourceInputId == sourceLot && b.VesselId == vesselId && b.WaterSourceId == waterId).OrderByDescending(b => b.StartedAt).Select(b => new { b.Id, b.BrewJson }).Take(20).ToListAsync())
+            .Where(b => Foods(b.BrewJson) == kinds).Take(2).ToList();
+        return last.Count == 2 && last.All(b => clean.GetValueOrDefault(b.Id));
+    }
+
+    /// <summary>Waits as a job or a plan would begin them, in words, with what would lift them: one sentence for the beds that wait alike.</summary>
+    internal static List<string> InWords(IReadOnlyList<WaitCause> causes, IEnumerable<(string Name, Eaten Eaten)> beds, DateTimeOffset at, IReadOnlyDictionary<string, (double Days, string Why)> own, Func<DateTimeOffset, DateTimeOffset> local) =>
+        [.. beds.GroupBy(b => b.Eaten).Select(g => (Beds: g.ToList(), Longest: causes.Select(c => (Cause: c, Rule: HarvestWaits.DaysFor(c, own, g.Key))).MaxBy(x => x.Rule.Days)))
+            .Where(x => x.Longest.Cause is not null)
+            .Select(x =>
+            {
+                var (days, why, lifts) = x.Longest.Rule;
+                var names = $"{Say.List([.. x.Beds.Take(4).Select(b => b.Name)])}{(x.Beds.Count > 4 ? $" and {x.Beds.Count - 4} more" : "")}";
+                var word = x.Beds[0].Eaten == Eaten.Grazed ? "grazing" : "harvest";
+                return days <= 0 ? $"{names}: no wait before {word}: {why}." : $"{names}: no {word} before {local(at.AddDays(days)):d MMM yyyy} ({Say.Number(days)} days; {why}).{(lifts.Count == 0 ? "" : $" What would lift it: {string.Join("; ", lifts)}.")}";
+            })];
 
     private static async Task<IResult> Read(HoldingDb db, HoldingClock clock)
     {
@@ -64,7 +133,7 @@ public static class Waits
         return TypedResults.Ok(new WaitsView(
             await Running(db, clock.Now),
             [.. HarvestWaits.House.Select(h => own.TryGetValue(h.Key, out var set) ? new WaitRuleView(h.Key, set.Days, set.Why, true, h.Value.Days) : new WaitRuleView(h.Key, h.Value.Days, h.Value.Why, false, h.Value.Days))],
-            await db.Beds.Where(b => b.EatenRaw).Select(b => b.Id).ToListAsync()));
+            await db.Beds.AsNoTracking().Select(b => new EatenView(b.Id, b.Eaten)).ToListAsync()));
     }
 
     private static Task<IResult> Keep(OwnWaitRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
@@ -86,14 +155,19 @@ public static class Waits
         return Writes.Done(new Kept(wait.Id));
     });
 
-    private static Task<IResult> EatenRaw(int id, EatenRawRequest r, HoldingDb db, Writes writes) => writes.Do<Kept>(async () =>
+    private static Task<IResult> KeepEaten(int id, EatenRequest r, HoldingDb db, Writes writes) => writes.Do<Kept>(async () =>
     {
+        if (r.How is not { } how || !Enum.IsDefined(how))
+        {
+            return Refusal.Of("how", "It is not said whether and how it is eaten.", "Choose touches, clear, grazed or nothing.");
+        }
+
         if (await db.Beds.FindAsync(id) is not { } bed)
         {
             return Refusal.Of("id", "There is no such bed.", "Load the list again.");
         }
 
-        bed.EatenRaw = r.EatenRaw;
+        bed.Eaten = how;
         return Writes.Done(new Kept(id));
     });
 }

@@ -103,7 +103,8 @@ public static class BatchEndpoints
 
         var start = Entry(LogKind.Start, at, now, null, batch.StripWaiver);
         batch.Log.Add(start);
-        foreach (var step in BatchJson.Steps(batch).TakeWhile(s => s.Id is not ("check" or "use")))
+        // Only what this very deed is is marked done with it: the source going in, and the strip where it was read. The rest is ticked by whoever did it.
+        foreach (var step in BatchJson.Steps(batch).Where(s => s.Id == "source" || (s.Id == "strip" && strip is not null)))
         {
             batch.Log.Add(Entry(LogKind.Step, at, now, null, step.Id));
         }
@@ -156,13 +157,14 @@ public static class BatchEndpoints
     private static Task<IResult> AirOff(int id, DoneRequest request, HoldingDb db, HoldingClock clock, Writes writes) => Change(id, db, clock, writes, (batch, fields, now) =>
     {
         Must(fields, batch.State == BatchState.Brewing, "The air of this batch is not on.", "Only a brew that is going can be stopped.");
+        Must(fields, batch.Making is not ("extract" or "steep"), "There is no air to stop: it was made without.", "Put it out, or send it to the heap.");
         var at = fields.Past("at", request.At, now);
         var entry = Entry(LogKind.AirOff, at, now, null, null);
         NotBefore(fields, batch, entry);
         batch.State = BatchState.Off;
         batch.AirOffAt = at;
         batch.Log.Add(entry);
-        batch.Log.Add(Entry(LogKind.Step, at, now, null, "strain"));
+        batch.Log.Add(Entry(LogKind.Step, at, now, null, BatchJson.Steps(batch).Any(s => s.Id == "air-off") ? "air-off" : "strain"));
         return entry;
     });
 

@@ -7,15 +7,25 @@ using MudPie.Records.Ground;
 namespace MudPie.Server.Brewing;
 
 /// <summary>A water source with its newest strip.</summary>
-public sealed record KitWater(int Id, string Kind, bool Chloramine, double? Strip);
+/// <param name="Id">Its number.</param>
+/// <param name="Kind">Its kind.</param>
+/// <param name="Chloramine">It may hold chloramine.</param>
+/// <param name="Strip">Newest strip, mg/L.</param>
+/// <param name="EColi">Newest test for gut germs, E. coli in 100 mL; null for none.</param>
+/// <param name="TestedAt">When that was.</param>
+public sealed record KitWater(int Id, string Kind, bool Chloramine, double? Strip, double? EColi = null, DateTimeOffset? TestedAt = null);
+
+/// <summary>A sprayer as a plan's race needs it.</summary>
+public sealed record KitSprayer(int Id, string Name, string Kind, double TankL, double? FlowLpm, bool Allowed);
 
 /// <summary>A lot of source with its ruling; null where it was never asked.</summary>
-public sealed record KitLot(int Id, string Kind, string Name, SourceRuling? Ruling);
+public sealed record KitLot(int Id, string Kind, string Name, SourceRuling? Ruling, SourceAnswers? Answers = null);
 
 /// <summary>Ground, kit, shelf and choices as plans need them, read once and kept until the next write: a slider asks many times a second.</summary>
 public sealed record KitSnapshot(
     IReadOnlyDictionary<int, PlanBed> Beds, IReadOnlyList<Vessel> Vessels, IReadOnlyList<Pump> Pumps, IReadOnlyList<Diffuser> Diffusers, IReadOnlyList<KitWater> Waters,
-    IReadOnlyList<string> Shelf, IReadOnlyDictionary<string, string> Choices, IReadOnlyList<KitLot> Lots, IReadOnlySet<int> Unclean)
+    IReadOnlyList<string> Shelf, IReadOnlyDictionary<string, string> Choices, IReadOnlyList<KitLot> Lots, IReadOnlySet<int> Unclean,
+    IReadOnlyList<KitSprayer> Sprayers, IReadOnlyDictionary<int, Core.Book.Eaten> Eaten)
 {
     private static readonly object Key = new();
 
@@ -33,11 +43,19 @@ public sealed record KitSnapshot(
         await db.Pumps.AsNoTracking().ToListAsync(),
         await db.Diffusers.AsNoTracking().OrderBy(d => d.Id).ToListAsync(),
         await db.Waters.AsNoTracking().OrderBy(w => w.Id)
-            .Select(w => new KitWater(w.Id, w.Kind, w.Chloramine, w.Strips.OrderByDescending(s => s.At).ThenByDescending(s => s.Id).Select(s => (double?)s.MgPerL).FirstOrDefault())).ToListAsync(),
+            .Select(w => new KitWater(w.Id, w.Kind, w.Chloramine, w.Strips.OrderByDescending(s => s.At).ThenByDescending(s => s.Id).Select(s => (double?)s.MgPerL).FirstOrDefault(), w.Tests.OrderByDescending(t => t.At).ThenByDescending(t => t.Id).Select(t => (double?)t.EColiPer100Ml).FirstOrDefault(), w.Tests.OrderByDescending(t => t.At).ThenByDescending(t => t.Id).Select(t => (DateTimeOffset?)t.At).FirstOrDefault())).ToListAsync(),
         await db.Inputs.AsNoTracking().Where(i => i.UnfitWhy == null).Select(i => i.Kind).Distinct().ToListAsync(),
         await db.ForkChoices.AsNoTracking().ToDictionaryAsync(f => f.ForkId, f => f.SchoolId),
         await ReadLots(db),
-        await Cleaning.Unclean(db));
+        await Cleaning.Unclean(db),
+        await ReadSprayers(db),
+        await db.Beds.AsNoTracking().ToDictionaryAsync(b => b.Id, b => b.Eaten));
+
+    /// <summary>Sprayers as a race needs them.</summary>
+    public static Task<List<KitSprayer>> SprayersOf(HoldingDb db) => ReadSprayers(db);
+
+    private static async Task<List<KitSprayer>> ReadSprayers(HoldingDb db) =>
+        [.. (await db.Sprayers.AsNoTracking().Include(s => s.Calibrations).OrderBy(s => s.Id).Take(100).ToListAsync()).Select(s => RaceKits.Of(s))];
 
     /// <summary>Lots of source, the ones to take first at the front: judged good, then with care, then never asked.</summary>
     private static async Task<List<KitLot>> ReadLots(HoldingDb db)
@@ -45,7 +63,7 @@ public sealed record KitSnapshot(
         var kinds = Ingredients.Sources.Select(s => s.Kind).ToList();
         var rows = await db.Inputs.AsNoTracking().Where(i => kinds.Contains(i.Kind) && i.UnfitWhy == null).OrderBy(i => i.Id)
             .Select(i => new { i.Id, i.Kind, i.Name, i.Lot, Answers = i.Checks.OrderByDescending(c => c.Id).Select(c => c.AnswersJson).FirstOrDefault() }).ToListAsync();
-        return [.. rows.Select(r => new KitLot(r.Id, r.Kind, r.Lot is null ? r.Name : $"{r.Name}, {r.Lot}", r.Answers is null ? null : SourceGate.Judge(Records.Brewing.BatchJson.Read<SourceAnswers>(r.Answers)).Value))
+        return [.. rows.Select(r => new KitLot(r.Id, r.Kind, r.Lot is null ? r.Name : $"{r.Name}, {r.Lot}", r.Answers is null ? null : SourceGate.Judge(Records.Brewing.BatchJson.Read<SourceAnswers>(r.Answers)).Value, r.Answers is null ? null : Records.Brewing.BatchJson.Read<SourceAnswers>(r.Answers)))
             .OrderBy(l => l.Ruling?.Fitness ?? SourceFitness.Unasked)];
     }
 }

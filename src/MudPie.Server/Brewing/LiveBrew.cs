@@ -1,6 +1,7 @@
 using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.Caching.Memory;
 using MudPie.Core.Brewing;
+using MudPie.Core.PuttingOut;
 using MudPie.Core.Workings;
 using MudPie.Records;
 using MudPie.Records.Brewing;
@@ -14,7 +15,7 @@ public sealed class LiveBrew(HoldingDb db, HoldingClock clock, IMemoryCache cach
     /// <summary>A batch with everything that a screen of it needs.</summary>
     public async Task<Batch?> Load(int id) => await db.Batches.AsNoTracking().AsSplitQuery()
         .Include(b => b.Vessel).Include(b => b.Pump).Include(b => b.Diffuser).Include(b => b.Water)
-        .Include(b => b.Beds).ThenInclude(b => b.Bed).Include(b => b.Log).Include(b => b.SourceInput).Include(b => b.RecipeVersion)
+        .Include(b => b.Beds).ThenInclude(b => b.Bed).Include(b => b.Log).Include(b => b.SourceInput).Include(b => b.SecondSourceInput).Include(b => b.RecipeVersion)
         .FirstOrDefaultAsync(b => b.Id == id);
 
     /// <summary>Entries that nothing later puts right, oldest first.</summary>
@@ -77,6 +78,10 @@ public sealed class LiveBrew(HoldingDb db, HoldingClock clock, IMemoryCache cach
         List<SeenAt<T>> Seen<T>(LogKind kind, Func<LogEntry, T> what) => [.. log.Where(l => l.Kind == kind && l.At >= started.AddMinutes(-1)).Select(l => new SeenAt<T>(Math.Max(Hour(l.At), 0), what(l)))];
         var (probe, _) = await Probe(batch, started, now);
         var ruling = await SourceRulings.Of(db, batch.SourceInputId);
+        var hold = (await db.ForkChoices.AsNoTracking().FirstOrDefaultAsync(f => f.ForkId == "hold"))?.SchoolId ?? "oxygen";
+        var holding = await clock.Find();
+        var mixL = batch.BrewL * PutOutRace.UsualOneIn(batch.Purpose == "leaf");
+        var useAt = batch.UseAt > now ? batch.UseAt : now;
         var battery = await db.Pumps.AsNoTracking().Where(p => p.BatteryHours != null).OrderByDescending(p => p.OpenLpm).FirstOrDefaultAsync();
         return new WatchQuestion
         {
@@ -86,8 +91,12 @@ public sealed class LiveBrew(HoldingDb db, HoldingClock clock, IMemoryCache cach
             Warmth = [.. Seen(LogKind.Warmth, l => l.Number ?? 0).Concat(probe.Select(p => new SeenAt<double>(p.H, p.TemperatureC))).OrderBy(w => w.H)],
             Prior = await Lessons.Prior(db, batch.VesselId, batch.RecipeVersion?.RecipeId, BatchJson.Brew(batch).Sources?.FirstOrDefault()?.Kind, batch.Id),
             Battery = battery is null ? null : new BatteryPump { AirLpm = Air.AtDepthLpm(battery.OpenLpm, battery.ShutOffKPa, 0.3, 3), Hours = battery.BatteryHours },
+            Race = new WatchRace(mixL, batch.RaceJson is { } kept ? BatchJson.Read<RaceKit>(kept) : RaceKits.For(null, await KitSnapshot.SprayersOf(db), mixL, new TypedFields(holding?.Units ?? Core.Measures.UnitSystem.Metric)), RaceKits.LightMin(holding, useAt)),
             Seen = new BrewSeen
             {
+                Dunked = batch.Making == "extract",
+                Hold = hold,
+                CountedAtH = [.. (await db.Tallies.AsNoTracking().Where(t => t.BatchId == batch.Id).Select(t => t.At).ToListAsync()).Select(Hour).Where(h => h >= 0)],
                 IsTea = batch.Making == "tea",
                 IsFeed = batch.Making == "steep",
                 NowH = Math.Max(Hour(now), 0),

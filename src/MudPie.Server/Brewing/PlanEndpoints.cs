@@ -2,6 +2,7 @@ using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.Caching.Memory;
 using MudPie.Core.Brewing;
 using MudPie.Core.Measures;
+using MudPie.Core.PuttingOut;
 using MudPie.Core.Workings;
 using MudPie.Records;
 using MudPie.Records.Brewing;
@@ -53,6 +54,12 @@ public sealed record PlanRequest
     /// <summary>The lot of source; Mud Pie's choice when not given.</summary>
     public int? SourceInputId { get; init; }
 
+    /// <summary>Other sources beside the first, in litres.</summary>
+    public IReadOnlyList<SourceAmount>? MoreSources { get; init; }
+
+    /// <summary>What it is to be put out with, as typed.</summary>
+    public RaceAsked? Race { get; init; }
+
     /// <summary>A name for the batch, when it is kept.</summary>
     public string? Name { get; init; }
 }
@@ -61,7 +68,11 @@ public sealed record PlanRequest
 public sealed record AmountView(string Kind, string Name, double Litres, double MostL, bool OnShelf, string Shown, string InTools, string ToolError, double AtH);
 
 /// <summary>A plan with its amounts ready to read out, and the kit that it is for.</summary>
-public sealed record PlanView(int VesselId, int PumpId, int DiffuserId, int WaterSourceId, int? SourceInputId, string? SourceLot, string? SourceSays, string? RecipeName, Making MakingIs, BrewPlanAnswer Plan, string BrewShown, string WantedShown, string CoversShown, string AirShown, string BoxShown, string LeastAirShown, string WarmthShown, string SwingShown, AmountView Source, IReadOnlyList<AmountView> Foods);
+public sealed record PlanView(int VesselId, int PumpId, int DiffuserId, int WaterSourceId, int? SourceInputId, string? SourceLot, string? SourceSays, string? RecipeName, Making MakingIs, BrewPlanAnswer Plan, string BrewShown, string WantedShown, string CoversShown, string AirShown, string BoxShown, string LeastAirShown, string WarmthShown, string SwingShown, AmountView Source, IReadOnlyList<AmountView> MoreSources, IReadOnlyList<AmountView> Foods, IReadOnlyList<string> Waits)
+{
+    /// <summary>Lots that the other sources would be taken from.</summary>
+    public IReadOnlyList<int> MoreLots { get; init; } = [];
+}
 
 /// <summary>Planning.</summary>
 public static class PlanEndpoints
@@ -95,6 +106,12 @@ public static class PlanEndpoints
         }
 
         var (view, p) = (plan.Value, plan.Value.Plan);
+        if (p.EarliestUseAt > p.UseAt)
+        {
+            var local = await clock.Local();
+            return Refusal.Of("useAt", $"It is too late for {local(p.UseAt):HH:mm} on {local(p.UseAt):d MMM}: begun now it could go out at {local(p.EarliestUseAt):HH:mm} on {local(p.EarliestUseAt):d MMM}.", "Move it to that hour or later, and keep it then.");
+        }
+
         var first = await db.Beds.Where(b => b.Id == request.BedIds[0]).Select(b => b.Name).SingleAsync();
         var name = string.IsNullOrWhiteSpace(request.Name) ? $"{first}{(request.BedIds.Count > 1 ? $" and {request.BedIds.Count - 1} more" : "")}, {p.Making}" : request.Name.Trim();
         var batch = new Batch
@@ -108,6 +125,8 @@ public static class PlanEndpoints
             DiffuserId = view.DiffuserId,
             WaterSourceId = view.WaterSourceId,
             SourceInputId = view.SourceInputId,
+            SecondSourceInputId = view.MoreLots.Count > 0 ? view.MoreLots[0] : null,
+            RaceJson = p.Race is null ? null : BatchJson.Keep(p.Race.Kit),
             RecipeVersionId = RecipeEndpoints.VersionOf(request.Recipe),
             BrewJson = BatchJson.Write(p.Brew),
             StepsJson = BatchJson.Write(p.Steps),
@@ -148,7 +167,10 @@ public static class PlanEndpoints
 
         question = (recipe is null ? question : WithRecipe(question, recipe)) with { Prior = await Prior(r, recipe, question.Source, db, cache) };
 
-        var plan = BrewPlan.Of(question, await clock.Local());
+        var own = await Book.Waits.Own(db);
+        var local = await clock.Local();
+        var plan = BrewPlan.Of(question, local);
+        var waits = plan.Refused is not null ? [] : await Waits(r, kit, plan.Value, db, own, local);
         return plan.Match<Ruling<PlanView>>(
             w => w.With(
                 new PlanView(
@@ -171,9 +193,22 @@ public static class PlanEndpoints
                     Units.Show(question.WarmthC ?? 0, Dimension.Temperature, holding.Units),
                     Units.Show(question.SwingC ?? 0, Dimension.TemperatureSpan, holding.Units),
                     View(w.Value.Source, holding.Units),
-                    [.. w.Value.Foods.Select(f => View(f, holding.Units))]),
+                    [.. w.Value.MoreSources.Select(m => View(m, holding.Units))],
+                    [.. w.Value.Foods.Select(f => View(f, holding.Units))],
+                    waits)
+                {
+                    MoreLots = [.. w.Value.MoreSources.Select(m => Lot(kit, r, m.Kind)?.Id).OfType<int>()],
+                },
                 ""),
             refusal => refusal);
+    }
+
+    /// <summary>Waits before harvest that this brew would begin, said before it is made.</summary>
+    private static async Task<List<string>> Waits(PlanRequest r, KitSnapshot kit, BrewPlanAnswer p, HoldingDb db, IReadOnlyDictionary<string, (double Days, string Why)> own, Func<DateTimeOffset, DateTimeOffset> local)
+    {
+        var lots = p.MoreSources.Select(m => m.Kind).Prepend(p.Source.Kind).Select(k => Lot(kit, r, k)).ToList();
+        var origin = new Core.Book.BrewOrigin(p.Making is "tea" or "steep", lots.All(l => Book.Waits.ManureFree(l?.Answers)), false, await Book.Waits.TwoCleanBefore(db, p.Making, lots[0]?.Id, p.Foods.Select(f => f.Kind), r.VesselId!.Value, r.WaterSourceId!.Value));
+        return Book.Waits.InWords([Book.Waits.Cause("this brew", p.Making, p.UseAt, origin, r.Purpose == "leaf")], r.BedIds.Distinct().Where(kit.Beds.ContainsKey).Select(id => (kit.Beds[id].Name, kit.Eaten.GetValueOrDefault(id))), p.UseAt, own, local);
     }
 
     private static (BrewPlanQuestion? Question, Refusal? Refused) Question(PlanRequest r, KitSnapshot kit, bool kitByHand, DateTimeOffset now, Records.Ground.Holding holding)
@@ -194,9 +229,17 @@ public static class PlanEndpoints
             checks.Add("bedIds", "One of those beds is not there.", "Choose from the list.");
         }
 
-        if (water?.Kind == "surface")
+        if (water is { Kind: "surface" } && WaterTests.Wrong(water.EColi, water.TestedAt, now) is { } untested)
         {
-            checks.Add("waterSourceId", "River, pond and ditch water can carry gut germs.", "Not on food without a test: choose another water.");
+            checks.Add("waterSourceId", untested.Wrong, untested.WayOut);
+        }
+
+        var fields = new TypedFields(holding.Units);
+        var mixL = (r.BrewL ?? (vessel is null ? 1 : BrewPlan.LitresFor(BrewPlan.WantedL(beds, r.Purpose == "leaf"), vessel.WorkingL))) * PutOutRace.UsualOneIn(r.Purpose == "leaf");
+        var race = RaceKits.For(r.Race, kit.Sprayers, mixL, fields);
+        if (!fields.Checks.Sound)
+        {
+            checks.Add(fields.Checks.Refusal);
         }
 
         if (!checks.Sound)
@@ -225,6 +268,10 @@ public static class PlanEndpoints
             SourceRulings = rulings,
             BiasByCount = chosen?.Ruling?.BiasByCount,
             Loads = r.Loads,
+            MoreSources = r.MoreSources,
+            Race = race,
+            LightMin = r.UseAt is { } useAt ? RaceKits.LightMin(holding, useAt) : null,
+            Battery = kit.Pumps.Where(p => p.BatteryHours is not null).MaxBy(p => p.OpenLpm) is { } battery ? new BatteryPump { AirLpm = Air.AtDepthLpm(battery.OpenLpm, battery.ShutOffKPa, 0.3, 3), Hours = battery.BatteryHours } : null,
             Bench = vessel!.AirJson is { } air && !kitByHand ? BatchJson.Read<AirBenchQuestion>(air) : null,
             VesselUnclean = kit.Unclean.Contains(vessel.Id),
             Beds = beds,
@@ -261,7 +308,7 @@ public static class PlanEndpoints
     /// <summary>A recipe fills in whatever the grower has not set by hand, scaled to the litres of this brew.</summary>
     private static BrewPlanQuestion WithRecipe(BrewPlanQuestion q, RecipeFile recipe)
     {
-        var litres = q.BrewL ?? BrewPlan.LitresFor(q.Beds.Sum(b => b.AreaM2), q.Purpose == "leaf", q.VesselWorkingL ?? 1);
+        var litres = q.BrewL ?? BrewPlan.LitresFor(BrewPlan.WantedL(q.Beds, q.Purpose == "leaf"), q.VesselWorkingL ?? 1);
         var scaled = Recipes.ScaledTo(recipe, litres);
         return q with
         {
@@ -269,6 +316,7 @@ public static class PlanEndpoints
             Bias = recipe.Bias,
             Source = q.Source ?? scaled.Sources![0].Kind,
             SourceL = q.SourceL ?? scaled.Sources![0].Litres,
+            MoreSources = q.MoreSources ?? (scaled.Sources!.Count > 1 ? [.. scaled.Sources.Skip(1)] : null),
             Foods = q.Foods ?? scaled.Foods,
         };
     }

@@ -12,7 +12,13 @@ namespace MudPie.Server.Brewing;
 public sealed record SourceLotView(int Id, string Name, string Kind, string? Lot, SourceAnswers? Answers, DateTimeOffset? AskedAt, Worked<SourceRuling>? Ruling, int Brews, int Earlier);
 
 /// <summary>A check on whether ground is alive.</summary>
-public sealed record GroundCheckRequest(int BedId, string? Kind, double? Weeks, double? Figure, DateTimeOffset? At);
+/// <param name="BedId">The bed.</param>
+/// <param name="Kind">"cotton" or "co2".</param>
+/// <param name="Weeks">Weeks buried, where the day is not known.</param>
+/// <param name="Figure">Share gone, or mg C per kg in a day.</param>
+/// <param name="At">When it was dug up or measured; now when not given.</param>
+/// <param name="BuriedAt">The day on which the strip was buried: the weeks follow from it.</param>
+public sealed record GroundCheckRequest(int BedId, string? Kind, double? Weeks, double? Figure, DateTimeOffset? At, DateTimeOffset? BuriedAt = null);
 
 /// <summary>A check that was kept.</summary>
 public sealed record GroundCheckView(int Id, int BedId, string Bed, DateTimeOffset At, string Kind, double Figure, double? Weeks, string Life, string Says);
@@ -27,7 +33,7 @@ public static class SourceEndpoints
         api.MapPost("/brew/sources/work-out", (SourceAnswers answers) => Problems.Answer(SourceGate.Judge(answers))).Produces<Worked<SourceRuling>>().ProducesProblem(422);
         api.MapPost("/brew/sources/{id:int}/check", Check).Produces<Kept>().ProducesProblem(422);
         api.MapGet("/brew/ground-checks", ReadGround).Produces<IReadOnlyList<GroundCheckView>>();
-        api.MapPost("/brew/ground-checks/work-out", (GroundCheckRequest r) => Problems.Answer(Judge(r))).Produces<Worked<GroundAliveAnswer>>().ProducesProblem(422);
+        api.MapPost("/brew/ground-checks/work-out", (GroundCheckRequest r, HoldingClock clock) => Problems.Answer(Judge(r, clock.Now))).Produces<Worked<GroundAliveAnswer>>().ProducesProblem(422);
         api.MapPost("/brew/ground-checks", KeepGround).Produces<Kept>().ProducesProblem(422);
     }
 
@@ -74,11 +80,13 @@ public static class SourceEndpoints
 
     private static async Task<IResult> ReadGround(HoldingDb db) => TypedResults.Ok(
         (await (from c in db.BedChecks.AsNoTracking() join b in db.Beds on c.BedId equals b.Id orderby c.At descending select new { c, b.Name }).Take(100).ToListAsync())
-            .Select(x => new GroundCheckView(x.c.Id, x.c.BedId, x.Name, x.c.At, x.c.Kind, x.c.Figure, x.c.Weeks, x.c.Life, GroundAlive.Means(x.c.Life))).ToList());
+            .Select(x => new GroundCheckView(x.c.Id, x.c.BedId, x.Name, x.c.At, x.c.Kind, x.c.Figure, x.c.Weeks is { } weeks ? Math.Round(weeks, 1) : null, x.c.Life, GroundAlive.Means(x.c.Life))).ToList());
 
-    private static Ruling<GroundAliveAnswer> Judge(GroundCheckRequest r) => r.Kind switch
+    private static double? WeeksOf(GroundCheckRequest r, DateTimeOffset now) => r.BuriedAt is { } buried ? ((r.At ?? now) - buried).TotalDays / 7 : r.Weeks;
+
+    private static Ruling<GroundAliveAnswer> Judge(GroundCheckRequest r, DateTimeOffset now) => r.Kind switch
     {
-        "cotton" => GroundAlive.CottonStrip(r.Weeks, r.Figure).Match<Ruling<GroundAliveAnswer>>(w => w, x => Renamed(x, "goneShare")),
+        "cotton" => GroundAlive.CottonStrip(WeeksOf(r, now), r.Figure).Match<Ruling<GroundAliveAnswer>>(w => w, x => Renamed(x, "goneShare")),
         "co2" => GroundAlive.Co2Burst(r.Figure).Match<Ruling<GroundAliveAnswer>>(w => w, x => Renamed(x, "mgCPerKg")),
         _ => Refusal.Of("kind", "No check was chosen.", "Choose cotton or co2."),
     };
@@ -87,7 +95,7 @@ public static class SourceEndpoints
 
     private static Task<IResult> KeepGround(GroundCheckRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
     {
-        var ruling = Judge(r);
+        var ruling = Judge(r, clock.Now);
         var fields = new TypedFields(await clock.Units());
         var at = fields.Past("at", r.At, clock.Now);
         if (ruling.Refused is { } refused)
@@ -105,7 +113,7 @@ public static class SourceEndpoints
             return fields.Checks.Refusal;
         }
 
-        var check = new BedCheck { BedId = r.BedId, At = at, RecordedAt = clock.Now, Kind = r.Kind!, Figure = r.Figure!.Value, Weeks = r.Weeks, Life = ruling.Value.Life };
+        var check = new BedCheck { BedId = r.BedId, At = at, RecordedAt = clock.Now, Kind = r.Kind!, Figure = r.Figure!.Value, Weeks = WeeksOf(r, clock.Now), BuriedAt = r.BuriedAt, Life = ruling.Value.Life };
         db.BedChecks.Add(check);
         await db.SaveChangesAsync();
         return Writes.Done(new Kept(check.Id));

@@ -4,6 +4,7 @@ using MudPie.Core.Measures;
 using MudPie.Core.Workings;
 using MudPie.Records;
 using MudPie.Records.Brewing;
+using MudPie.Records.Ground;
 using MudPie.Server.Web;
 
 namespace MudPie.Server.Brewing;
@@ -23,6 +24,12 @@ public sealed record WaterMixView(WaterBenchAnswer Mix, string TotalShown, IRead
 /// <summary>A strip in the log.</summary>
 public sealed record StripView(int Id, string Water, DateTimeOffset At, double MgPerL, int? PhotoId);
 
+/// <summary>A test of a water for gut germs, as typed.</summary>
+public sealed record WaterTestRequest(string? EColi, string? By, DateTimeOffset? At);
+
+/// <summary>A test that was kept.</summary>
+public sealed record WaterTestView(int Id, int WaterId, string Water, DateTimeOffset At, double EColiPer100Ml, string By, string Says);
+
 /// <summary>The water bench.</summary>
 public static class WaterEndpoints
 {
@@ -30,6 +37,8 @@ public static class WaterEndpoints
     public static void MapWater(this IEndpointRouteBuilder api)
     {
         api.MapPost("/brew/water/work-out", WorkOut).Produces<Worked<WaterMixView>>().ProducesProblem(422);
+        api.MapGet("/brew/water/tests", ReadTests).Produces<IReadOnlyList<WaterTestView>>();
+        api.MapPost("/brew/water/{id:int}/tests", KeepTest).Produces<Kept>().ProducesProblem(422);
         api.MapGet("/brew/water/strips", Strips).Produces<IReadOnlyList<StripView>>();
         api.MapPost("/brew/water/strips/{id:int}/photo", AddPhoto).Accepts<byte[]>("image/jpeg", "image/png").Produces<Kept>().ProducesProblem(422);
     }
@@ -81,6 +90,36 @@ public static class WaterEndpoints
 
         return prices;
     }
+
+    private static async Task<IResult> ReadTests(HoldingDb db, HoldingClock clock) => TypedResults.Ok(
+        (await (from t in db.WaterTests.AsNoTracking() join w in db.Waters on t.WaterSourceId equals w.Id orderby t.At descending, t.Id descending select new { t, w.Name }).Take(40).ToListAsync())
+            .Select(x => new WaterTestView(x.t.Id, x.t.WaterSourceId, x.Name, x.t.At, x.t.EColiPer100Ml, x.t.By, WaterTests.Wrong(x.t.EColiPer100Ml, x.t.At, clock.Now)?.Wrong ?? "It lets this water in.")).ToList());
+
+    private static Task<IResult> KeepTest(int id, WaterTestRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
+    {
+        var fields = new TypedFields(await clock.Units());
+        var test = new WaterTest
+        {
+            WaterSourceId = id,
+            At = fields.Past("at", r.At, clock.Now),
+            RecordedAt = clock.Now,
+            EColiPer100Ml = fields.Quantity("eColi", r.EColi, Dimension.Plain, 0, 1e6, "As the lab writes it for 100 mL: 0 where none was found."),
+            By = fields.Name("by", r.By, "the lab or the kit"),
+        };
+        if (!await db.Waters.AnyAsync(w => w.Id == id))
+        {
+            fields.Checks.Add("id", "There is no such water.", "Choose from the list.");
+        }
+
+        if (!fields.Checks.Sound)
+        {
+            return fields.Checks.Refusal;
+        }
+
+        db.WaterTests.Add(test);
+        await db.SaveChangesAsync();
+        return Writes.Done(new Kept(test.Id));
+    });
 
     private static async Task<IResult> Strips(HoldingDb db, int page = 0) => TypedResults.Ok(
         await (from s in db.Strips.AsNoTracking() join w in db.Waters on s.WaterSourceId equals w.Id orderby s.At descending, s.Id descending select new StripView(s.Id, w.Name, s.At, s.MgPerL, s.PhotoId)).Skip(Math.Max(page, 0) * 40).Take(40).ToListAsync());

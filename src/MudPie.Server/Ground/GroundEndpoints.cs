@@ -86,6 +86,11 @@ public static class GroundEndpoints
             return Refusal.Of("school", "No school was chosen.", "Choose one of those shown at the fork.");
         }
 
+        if (KnownForks.Wrong("school", fork, request.School) is { } wrong)
+        {
+            return new Refusal([wrong]);
+        }
+
         var choice = await db.ForkChoices.FindAsync(fork);
         if (choice is null)
         {
@@ -120,7 +125,7 @@ public static class GroundEndpoints
                   let q = Air.AtDepth(p.OpenLpm, p.ShutOffKPa, v.DepthM, d.LossKPa ?? Ingredients.Diffuser(d.Kind)!.UsualLossKPa)
                   select new AirAtDepth(p.Id, v.Id, d.Id, q.Refused is null ? q.Value : null, q.Refused is null ? GroundSays.Air(q.Value, p.OpenLpm, v.WorkingL, v.DepthM, units) : q.Refused.Problems[0].ToString());
         return TypedResults.Ok(new GroundView(
-            [.. beds.Select(b => new BedView(b.Id, b.Name, b.AreaM2, b.AreaTyped, Show(b.AreaM2, Dimension.Area), b.Crop, b.Growing, b.SoilPh, b.Version, GroundSays.Bed(b.AreaM2, b.SoilPh, units), lives.GetValueOrDefault(b.Id), waits.GetValueOrDefault(b.Id), b.EatenRaw))],
+            [.. beds.Select(b => new BedView(b.Id, b.Name, b.AreaM2, b.AreaTyped, Show(b.AreaM2, Dimension.Area), b.Crop, b.Growing, b.SoilPh, b.Version, GroundSays.Bed(b.AreaM2, b.SoilPh, units), lives.GetValueOrDefault(b.Id), waits.GetValueOrDefault(b.Id), b.Eaten))],
             [.. waters.Select(w => new WaterView(w.Id, w.Name, w.Kind, w.Chloramine, w.Strip?.MgPerL, w.Strip?.At, GroundSays.Water(w.Kind, w.Strip?.MgPerL, w.Chloramine)))],
             [.. vessels.Select(v => new VesselRow(v.Id, v.Name, v.Shape, v.TotalL, v.WorkingL, v.DepthM, Show(v.WorkingL, Dimension.Volume), Show(v.DepthM, Dimension.Length), GroundSays.Vessel(v.TotalL, v.WorkingL)))],
             [.. pumps.Select(p => new PumpRow(p.Id, p.Name, p.OpenLpm, p.ShutOffKPa, Show(p.OpenLpm, Dimension.Flow), Show(p.ShutOffKPa, Dimension.Pressure), GroundSays.Pump(p.ShutOffKPa) + (p.BatteryHours is { } h ? $" Its battery lasts {Say.Hours(h)}." : ""), p.BatteryHours))],

@@ -8,7 +8,7 @@ public sealed record HoldingView(
     bool SetUp, string Name, string Zone, UnitSystem Units, bool IsDemo, double Latitude, double Longitude, double AltitudeM, IReadOnlyList<string> Rooms, DateTimeOffset Now);
 
 /// <summary>A bed with what it asks for.</summary>
-public sealed record BedView(int Id, string Name, double AreaM2, string AreaTyped, string AreaShown, string Crop, string Growing, double? SoilPh, Guid Version, string Says, string? Life, string? Wait, bool EatenRaw);
+public sealed record BedView(int Id, string Name, double AreaM2, string AreaTyped, string AreaShown, string Crop, string Growing, double? SoilPh, Guid Version, string Says, string? Life, string? Wait, Core.Book.Eaten Eaten);
 
 /// <summary>A water source with what its last strip means.</summary>
 public sealed record WaterView(int Id, string Name, string Kind, bool Chloramine, double? LastStrip, DateTimeOffset? LastStripAt, string Says);

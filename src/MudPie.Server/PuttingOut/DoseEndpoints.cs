@@ -130,7 +130,7 @@ public static class DoseEndpoints
     /// <summary>The label's rate on what the target is for, mL or g; null where the label says it in other terms.</summary>
     private static double? LabelOn(Input input, string? per) => (per, input.LabelBasis) switch
     {
-        ("ha", "perHa") or ("litre", "perLitre") or ("plant", "perPlant") => input.LabelRate,
+        ("ha", "perHa") or ("litre", "perLitre") or ("plant", "perPlant") or ("kgSeed", "perKgSeed") => input.LabelRate,
         ("ha", "per100m2") => input.LabelRate * 100,
         ("m2", "perHa") => input.LabelRate / 10_000,
         ("m2", "per100m2") => input.LabelRate / 100,

@@ -1,8 +1,10 @@
 using Microsoft.EntityFrameworkCore;
+using MudPie.Core.Ground;
 using MudPie.Core.Measures;
 using MudPie.Core.PuttingOut;
 using MudPie.Core.Workings;
 using MudPie.Records;
+using MudPie.Records.Brewing;
 using MudPie.Records.PuttingOut;
 using MudPie.Server.Web;
 
@@ -17,22 +19,25 @@ public sealed record GivingRequest(string? Kind, DateOnly? On, string? Purpose, 
 /// <summary>Where a giving goes to.</summary>
 public sealed record MoveGivingRequest(DateOnly? On, Guid? Version);
 
+/// <summary>Stages as the grower dates them; none takes the crop's table again.</summary>
+public sealed record StagesRequest(IReadOnlyList<StageFrom>? Stages);
+
 /// <summary>A proposal to be laid out.</summary>
 public sealed record ProposeRequest(string? Kind);
 
 /// <summary>A giving with how it looks.</summary>
-public sealed record GivingView(int Id, Guid Version, string Kind, string Name, DateOnly On, string Purpose, string Thinned, string Stage, string Fit, string Says, string AmountShown, string AmountInTools, string Hour, bool Done, int? InputId);
+public sealed record GivingView(int Id, Guid Version, string Kind, string Name, DateOnly On, string Purpose, string Thinned, string Stage, string Fit, string Says, string AmountShown, string AmountInTools, string Hour, bool Done, int? InputId, string Whose, string TankRate, string TankBasis);
 
 /// <summary>A programme with what it misses.</summary>
 public sealed record ProgrammeView(
     int Id, int BedId, string Bed, string Crop, string AreaShown, DateOnly Start, DateOnly Harvest, IReadOnlyList<StageDates> Stages, IReadOnlyList<GivingView> Givings, IReadOnlyList<string> Misses,
-    IReadOnlyList<string> Needs, string PotassiumShown, Worked<ProgrammeAnswer> Worked);
+    IReadOnlyList<string> Needs, string PotassiumShown, Worked<ProgrammeAnswer> Worked, string Calendar, bool Dated);
 
 /// <summary>A kind of biostimulant in words.</summary>
 public sealed record BiostimulantView(string Kind, string Name, string Leaf, string Root, string PerHa, string Every, string Hour, string Brings, Evidence Sure, IReadOnlyList<StageFit> Stages);
 
 /// <summary>Programmes and what is known of the kinds.</summary>
-public sealed record ProgrammesView(IReadOnlyList<ProgrammeView> Programmes, IReadOnlyList<BiostimulantView> Kinds);
+public sealed record ProgrammesView(IReadOnlyList<ProgrammeView> Programmes, IReadOnlyList<BiostimulantView> Kinds, double MixLPerHa, int? SprayerId);
 
 /// <summary>Dried or liquid, as typed.</summary>
 public sealed record DriedRequest(string? LiquidPerHa, string? Times, string? LiquidPrice, string? DriedPerHa, string? DriedPrice, bool Wet);
@@ -47,6 +52,7 @@ public static class ProgrammeEndpoints
         api.MapPost("/put-out/programmes", Keep).Produces<Kept>().ProducesProblem(422);
         api.MapPost("/put-out/programmes/{id:int}/givings", Add).Produces<Kept>().ProducesProblem(422);
         api.MapPost("/put-out/programmes/{id:int}/propose", Propose).Produces<Kept>().ProducesProblem(422);
+        api.MapPost("/put-out/programmes/{id:int}/stages", Date).Produces<Kept>().ProducesProblem(422);
         api.MapPost("/put-out/givings/{id:int}/move", Move).Produces<Kept>().ProducesProblem(422);
         api.MapPost("/put-out/givings/{id:int}/drop", Drop).Produces<Kept>().ProducesProblem(422);
         api.MapPost("/put-out/dried-or-liquid/work-out", Dried).Produces<Worked<DriedOrLiquidAnswer>>().ProducesProblem(422);
@@ -55,8 +61,9 @@ public static class ProgrammeEndpoints
     private static async Task<IResult> Read(HoldingDb db, HoldingClock clock)
     {
         var units = await clock.Units();
+        var dosing = await Dosing.Of(db);
         var programmes = await db.Programmes.AsNoTracking().Include(p => p.Bed).Include(p => p.Givings).OrderByDescending(p => p.Start).Take(40).ToListAsync();
-        return TypedResults.Ok(new ProgrammesView([.. programmes.Select(p => View(p, units))], [.. Biostimulants.Kinds.Select(k => Kind(k))]));
+        return TypedResults.Ok(new ProgrammesView([.. programmes.Select(p => View(p, units, dosing))], [.. Biostimulants.Kinds.Select(k => Kind(k))], dosing.MixLPerHa, dosing.SprayerId));
     }
 
     private static BiostimulantView Kind(Biostimulant k)
@@ -66,23 +73,30 @@ public static class ProgrammeEndpoints
             $"about {Say.Number(k.PotassiumShare * 100)} % K₂O, pH {Say.Number(k.Ph)} neat{(k.Ph >= 9.5 ? ": thin it well, or neutralise it" : "")}", k.Sure, k.Stages);
     }
 
-    private static ProgrammeView View(Programme p, UnitSystem units)
+    private static List<StageFrom>? Dated(Programme p) => p.StagesJson is { } json ? BatchJson.Read<List<StageFrom>>(json) : null;
+
+    private static ProgrammeView View(Programme p, UnitSystem units, Dosing dosing)
     {
         var worked = Biostimulants.Check(new ProgrammeQuestion
         {
             Start = p.Start,
             Harvest = p.Harvest,
             AreaM2 = p.Bed.AreaM2,
+            Crop = p.Bed.Crop,
+            Dated = Dated(p),
+            MixLPerHa = dosing.MixLPerHa,
+            Labels = dosing.Labels,
             Steps = [.. p.Givings.Select(g => new ProgrammeStep { Kind = g.Kind, On = g.On, Purpose = g.Purpose, OneIn = g.OneIn })],
         }).Worked;
         var looks = worked.Value.Steps.ToList();
+        var order = p.Givings.OrderBy(g => g.On).ToList(); // as the core orders them
         var givings = p.Givings.OrderBy(g => g.On).ThenBy(g => g.Id).Select(g =>
         {
-            var look = looks.First(l => l.Kind == g.Kind && l.On == g.On);
-            return new GivingView(g.Id, g.Version, g.Kind, look.Name, g.On, g.Purpose, $"1 in {Say.Number(look.OneIn)}", look.Stage, look.Fit, look.Says, Units.Show(look.ProductL, Dimension.Volume, units), Spoons.InTools(new Litres(look.ProductL), units).WithError, look.Hour, g.ApplicationId is not null, g.InputId);
+            var look = looks[order.IndexOf(g)];
+            return new GivingView(g.Id, g.Version, g.Kind, look.Name, g.On, g.Purpose, $"1 in {Say.Number(look.OneIn)}", look.Stage, look.Fit, look.Says, Units.Show(look.ProductL, Dimension.Volume, units), Spoons.InTools(new Litres(look.ProductL), units).WithError, look.Hour, g.ApplicationId is not null, g.InputId ?? (dosing.Shelf.TryGetValue(g.Kind, out var on) ? on.InputId : null), look.Dose.Whose, look.Dose.TankText, look.Dose.TankBasis);
         });
         return new(p.Id, p.BedId, p.Bed.Name, p.Bed.Crop, Units.Show(p.Bed.AreaM2, Dimension.Area, units), p.Start, p.Harvest, worked.Value.Stages, [.. givings], worked.Value.Misses,
-            [.. worked.Value.Needs.Select(n => $"{Units.Show(n.Value, Dimension.Volume, units)} of {n.Key}")], $"{Say.Number(worked.Value.PotassiumG)} g of K₂O", worked);
+            [.. worked.Value.Needs.Select(n => $"{Units.Show(n.Value, Dimension.Volume, units)} of {n.Key}")], $"{Say.Number(worked.Value.PotassiumG)} g of K₂O", worked, CropCalendars.Of(p.Bed.Crop).Name, p.StagesJson is not null);
     }
 
     private static Task<IResult> Keep(ProgrammeRequest r, HoldingDb db, Writes writes) => writes.Do<Kept>(async () =>
@@ -139,12 +153,12 @@ public static class ProgrammeEndpoints
 
     private static Task<IResult> Propose(int id, ProposeRequest r, HoldingDb db, Writes writes) => writes.Do<Kept>(async () =>
     {
-        if (await db.Programmes.Include(p => p.Givings).FirstOrDefaultAsync(p => p.Id == id) is not { } programme)
+        if (await db.Programmes.Include(p => p.Givings).Include(p => p.Bed).FirstOrDefaultAsync(p => p.Id == id) is not { } programme)
         {
             return Refusal.Of("id", "There is no such programme.", "Load the list again.");
         }
 
-        var proposed = Biostimulants.Propose(r.Kind, programme.Start, programme.Harvest);
+        var proposed = Biostimulants.Propose(r.Kind, programme.Start, programme.Harvest, programme.Bed.Crop, Dated(programme));
         if (proposed.Refused is { } refused)
         {
             return refused;
@@ -157,6 +171,43 @@ public static class ProgrammeEndpoints
 
         await db.SaveChangesAsync();
         return Writes.Done(new Kept(programme.Id));
+    });
+
+    private static Task<IResult> Date(int id, StagesRequest r, HoldingDb db, Writes writes) => writes.Do<Kept>(async () =>
+    {
+        if (await db.Programmes.Include(p => p.Bed).FirstOrDefaultAsync(p => p.Id == id) is not { } programme)
+        {
+            return Refusal.Of("id", "There is no such programme.", "Load the list again.");
+        }
+
+        var known = CropCalendars.Of(programme.Bed.Crop).Stages;
+        var stages = (r.Stages ?? []).Where(s => s is not null).ToList();
+        var checks = new Checks();
+        for (var i = 0; i < stages.Count; i++)
+        {
+            if (!known.Any(k => k.Id == stages[i].Id))
+            {
+                checks.Add($"stages[{i}].id", $"“{stages[i].Id}” is no stage of this crop.", $"Choose {Say.List([.. known.Select(k => k.Id)])}.");
+            }
+
+            if (stages[i].From < programme.Start.AddDays(-60) || stages[i].From > programme.Harvest.AddDays(120))
+            {
+                checks.Add($"stages[{i}].from", "That day is not near this season.", $"Give a day from {programme.Start.AddDays(-60):d MMM yyyy} to {programme.Harvest.AddDays(120):d MMM yyyy}.");
+            }
+        }
+
+        if (stages.Count > 0 && (stages.Count != known.Count || stages.GroupBy(s => s.Id).Any(g => g.Count() > 1)))
+        {
+            checks.Add("stages", "Not every stage has one date.", $"Date each of {Say.List([.. known.Select(k => k.Name)])}, or none to take the table again.");
+        }
+
+        if (!checks.Sound)
+        {
+            return checks.Refusal;
+        }
+
+        programme.StagesJson = stages.Count == 0 ? null : BatchJson.Keep(stages.Select(s => s with { Name = known.First(k => k.Id == s.Id).Name }).OrderBy(s => s.From).ToList());
+        return Writes.Done(new Kept(id));
     });
 
     private static Task<IResult> Move(int id, MoveGivingRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>

@@ -51,11 +51,13 @@ public sealed class TankJobs(HoldingDb db, HoldingClock clock, LiveBrew live, St
             BrewL = batch is null ? null : fields.Quantity("brew", r.Brew, Dimension.Volume, 0.1, batch.BrewL * 1.001, "You can't put out more than was brewed."),
             Dilution = r.Dilution,
             BrewPer100M2 = batch is null ? null : fields.Optional("per100M2", r.Per100M2, Dimension.Volume, 0.01, 500),
-            RateLPerHa = batch is not null ? null : string.IsNullOrWhiteSpace(r.Rate) && sprayer?.Calibrations.MaxBy(c => c.At) is { } c ? c.LPerHa : fields.Quantity("rate", r.Rate, Dimension.Plain, 1, 200_000, "Mixed litres on a hectare: a litre on a square metre is 10,000."),
+            PerPlantL = fields.Optional("perPlant", r.PerPlant, Dimension.Volume, 0.01, 200),
+            RateLPerHa = batch is not null || !string.IsNullOrWhiteSpace(r.PerPlant) ? null : string.IsNullOrWhiteSpace(r.Rate) && sprayer?.Calibrations.MaxBy(c => c.At) is { } c ? c.LPerHa : fields.Quantity("rate", r.Rate, Dimension.Plain, 1, 200_000, "Mixed litres on a hectare: a litre on a square metre is 10,000."),
             Beds = [.. beds.Select(b => new JobBed
             {
                 Name = b.Name,
                 AreaM2 = b.AreaM2,
+                Plants = fields.Optional("plants", r.Plants?.GetValueOrDefault(b.Id.ToString(System.Globalization.CultureInfo.InvariantCulture)), Dimension.Plain, 1, 1_000_000),
                 Life = checks.GetValueOrDefault(b.Id)?.Life,
                 LifeSays = checks.GetValueOrDefault(b.Id) is { } k ? $"{(k.Kind == "cotton" ? "cotton strip" : "CO₂ burst")} of {local(k.At):d MMM}" : null,
                 RateLPerHa = r.BedRates?.GetValueOrDefault(b.Id.ToString(System.Globalization.CultureInfo.InvariantCulture)) is { Length: > 0 } own ? fields.Quantity("bedRates", own, Dimension.Plain, 1, 200_000, "Mixed litres on a hectare.") : null,
@@ -93,16 +95,68 @@ public sealed class TankJobs(HoldingDb db, HoldingClock clock, LiveBrew live, St
         }
 
         var sprayerRuling = sprayer is null ? null : (await SprayerEndpoints.Judge(sprayer, db, clock.Now)).Worked;
-        var gate = batch is null ? null : await live.Watch(batch) is { Refused: null } watch ? watch.Value.Gate : new GateAnswer(Fitness.Unseen, "Unseen.", ["The forecast could not be worked out."], null);
+        var watched = batch is null ? null : await live.Watch(batch) is { Refused: null } watch ? watch.Value : null;
+        var race = watched?.Race?.Facts is { } facts ? RaceOf(r, batch!, sprayer, tankL, job.Value, facts, fields) : null;
+        if (!fields.Checks.Sound)
+        {
+            return (null, fields.Checks.Refusal);
+        }
+
+        var gate = batch is null ? null : watched is not null ? watched.Gate : new GateAnswer(Fitness.Unseen, "Unseen.", ["The forecast could not be worked out."], null);
         var holding = await clock.Find();
         var place = LeafOrRoot.Of(purpose, batch is null ? "product" : batch.Making, (await db.ForkChoices.AsNoTracking().FirstOrDefaultAsync(f => f.ForkId == "tea-or-extract"))?.SchoolId);
         var hour = holding is null ? null : SprayWindows.Of(new WindowsQuestion { Purpose = purpose, From = at, Hours = 1, Latitude = holding.Latitude, Longitude = holding.Longitude, Weather = await weather.Hours(at.AddHours(-1), at.AddHours(8)) }).Value.Hours[0];
         var cost = await Cost(job.Value, batch, items);
-        var view = TankViews.Of(job.Value, beds, units, gate, mixing?.Value, sprayerRuling?.Value, place.Value, items, cost, hour, await Waits(batch, inputs.Values, beds, at, local), purpose);
+        var view = TankViews.Of(job.Value, beds, units, gate, mixing?.Value, sprayerRuling?.Value, place.Value, items, cost, hour, await Waits(batch, inputs.Values, beds, at, local, purpose == "leaf"), purpose, race, watched?.Verdict, watched?.Now, LabelSays(r, job.Value, inputs, units));
         var worked = job.Worked.With(view, "L") with { };
         var cautions = worked.Cautions.Concat(sprayerRuling?.Cautions ?? []).DistinctBy(c => c.Id).ToList();
         var forks = worked.Forks.Concat(batch is null ? [] : place.Worked.Forks).ToList();
         return (new TankReady(worked with { Cautions = cautions, Forks = forks }, beds, batch, sprayer, tankL, items), null);
+    }
+
+    /// <summary>Where a tank takes another rate than the label's: what it changes.</summary>
+    private static List<string> LabelSays(TankRequest r, TankJobAnswer job, Dictionary<int, Input> inputs, UnitSystem units)
+    {
+        var list = new List<string>();
+        foreach (var (item, amount) in r.Items.Zip(job.Products))
+        {
+            var input = inputs[item.InputId];
+            if (Dosing.LabelOf(input) is not { } label)
+            {
+                continue;
+            }
+
+            var (area, mix) = (job.Beds.Sum(b => b.AreaM2), job.Beds.Sum(b => b.MixL));
+            var per = amount.Amount / job.MixL * mix; // on the ground, without the spare
+            string Show(double x) => amount.Unit == "mL" ? Units.Show(x / 1000, Dimension.Volume, units) : Units.Show(x, Dimension.Mass, units);
+            double? scale = label.Basis switch { "perHa" => area / 10_000, "per100m2" => area / 100, "perLitre" => mix, "oneIn" => 1, _ => null };
+            var (low, high) = label.Basis == "oneIn" ? (mix / label.High * 1000, mix / label.Low * 1000) : (label.Low * scale ?? 0, label.High * scale ?? 0);
+            if (scale is not null && (per < low * 0.995 || per > high * 1.005))
+            {
+                list.Add($"{input.Name}: the label ({label.Shown}) gives {Show(low)}{(high > low * 1.001 ? $" to {Show(high)}" : "")} on these beds; this tank gives {Show(per)}, {Say.Number(per / ((low + high) / 2), 2)} times as much. Where the product is registered its label is law.");
+            }
+        }
+
+        return list;
+    }
+
+    /// <summary>The race of this very job: its litres, its sprayer; the ways and hands that were typed here, else those of the plan.</summary>
+    private static Worked<RaceAnswer>? RaceOf(TankRequest r, Batch batch, Sprayer? sprayer, double tankL, TankJobAnswer job, RaceFacts facts, TypedFields fields)
+    {
+        var planned = batch.RaceJson is { } kept ? BatchJson.Read<RaceKit>(kept) : facts.Kit;
+        var of = sprayer is null ? null : RaceKits.Of(sprayer);
+        var kit = new RaceKit
+        {
+            Name = sprayer?.Name ?? r.Tool,
+            Kind = of?.Kind ?? (tankL > 60 ? "boom" : "knapsack"),
+            TankL = tankL,
+            FlowLpm = fields.Optional("race.flow", r.Race?.Flow, Dimension.Flow, 0.05, 2000) ?? of?.FlowLpm,
+            DrawLpm = fields.Optional("race.draw", r.Race?.Draw, Dimension.Flow, 0.5, 2000) ?? planned.DrawLpm,
+            TravelMin = fields.Optional("race.way", r.Race?.Way, Dimension.Plain, 0, 600) ?? planned.TravelMin,
+            Lanes = (int)(fields.Optional("race.lanes", r.Race?.Lanes, Dimension.Plain, 1, 10) ?? planned.Lanes),
+            BatteryOnCart = r.Race?.Battery ?? planned.BatteryOnCart,
+        };
+        return job.MixL > 0 ? PutOutRace.For(facts with { BrewL = Math.Max(job.BrewL, 0.1), MixL = job.MixL, Kit = kit }).Match<Worked<RaceAnswer>?>(w => w, _ => null) : null;
     }
 
     private async Task<Batch?> Brew(TankRequest r, TypedFields fields)
@@ -236,11 +290,12 @@ public sealed class TankJobs(HoldingDb db, HoldingClock clock, LiveBrew live, St
         return [.. rows.Select(r => new CostLine(r.Name, -r.Amount, prices.GetValueOrDefault(r.LotId) ?? r.Price))];
     }
 
-    private async Task<List<string>> Waits(Batch? batch, IEnumerable<Input> inputs, List<Bed> beds, DateTimeOffset at, Func<DateTimeOffset, DateTimeOffset> local)
+    private async Task<List<string>> Waits(Batch? batch, IEnumerable<Input> inputs, List<Bed> beds, DateTimeOffset at, Func<DateTimeOffset, DateTimeOffset> local, bool leaf)
     {
         var own = await Book.Waits.Own(db);
-        List<WaitCause> causes = [.. batch is null ? Array.Empty<WaitCause>() : [new WaitCause(batch.Name, batch.Making == "steep" ? "feed" : "brew", at)], .. inputs.Select(i => new WaitCause(i.Name, InputKinds.Of(i.Kind).WaitKind, at, i.LabelWaitDays))];
-        return [.. beds.GroupBy(b => b.EatenRaw).SelectMany(g => HarvestWaits.Running(causes, at, own, g.Key).Take(1).Select(w =>
-            $"{Say.List([.. g.Take(4).Select(b => b.Name)])}{(g.Count() > 4 ? $" and {g.Count() - 4} more" : "")}: no harvest before {local(w.Until):d MMM yyyy} ({Say.Number(w.Days)} days, {w.Reason})."))];
+        List<WaitCause> causes = [
+            .. batch is null ? Array.Empty<WaitCause>() : [Book.Waits.Cause(batch.Name, batch.Making, at, (await Book.Waits.Origins(db, [batch.Id])).GetValueOrDefault(batch.Id), leaf)],
+            .. inputs.Select(i => new WaitCause(i.Name, InputKinds.Of(i.Kind).WaitKind, at, i.LabelWaitDays, Leaf: leaf))];
+        return Book.Waits.InWords(causes, beds.Select(b => (b.Name, b.Eaten)), at, own, local);
     }
 }

@@ -59,6 +59,15 @@ public sealed record TankRequest
 
     public string? Ph { get; init; }
 
+    /// <summary>Ways, flows and hands of the race, as typed.</summary>
+    public RaceAsked? Race { get; init; }
+
+    /// <summary>Mixed litres for one plant, poured at its stem; takes the place of the rate on a hectare where there is no brew.</summary>
+    public string? PerPlant { get; init; }
+
+    /// <summary>Plants on a bed, by number of bed.</summary>
+    public IReadOnlyDictionary<string, string>? Plants { get; init; }
+
     /// <summary>mS/cm.</summary>
     public string? Salts { get; init; }
 
@@ -109,7 +118,7 @@ public sealed record CostView(string Batch, string Per100M2, string PerHa, IRead
 /// <summary>The whole job, worked out.</summary>
 public sealed record TankView(
     TankJobAnswer Job, string MixShown, string BrewShown, string WaterShown, string SpareShown, IReadOnlyList<ShareView> Shares, IReadOnlyList<LoadView> Loads,
-    GateAnswer? Gate, MixAnswer? Mixing, SprayerRuling? Sprayer, Verdict Place, IReadOnlyList<DrawView> Draws, CostView Cost, HourScore? Hour, IReadOnlyList<string> Waits, string HowToCover);
+    GateAnswer? Gate, MixAnswer? Mixing, SprayerRuling? Sprayer, Verdict Place, IReadOnlyList<DrawView> Draws, CostView Cost, HourScore? Hour, IReadOnlyList<string> Waits, string HowToCover, Worked<RaceAnswer>? Race, Verdict? Watch, OxygenNow? Now, IReadOnlyList<string> LabelSays);
 
 /// <summary>A job of the past.</summary>
 public sealed record ApplicationView(

@@ -13,7 +13,7 @@ internal static class TankViews
 {
     public static TankView Of(
         TankJobAnswer job, IReadOnlyList<Bed> beds, UnitSystem units, GateAnswer? gate, MixAnswer? mixing, SprayerRuling? sprayer, Verdict place,
-        IReadOnlyList<(Input Input, double Amount, DrawAnswer Draw, bool Counted)> items, Worked<CostAnswer> cost, HourScore? hour, IReadOnlyList<string> waits, string purpose)
+        IReadOnlyList<(Input Input, double Amount, DrawAnswer Draw, bool Counted)> items, Worked<CostAnswer> cost, HourScore? hour, IReadOnlyList<string> waits, string purpose, Worked<RaceAnswer>? race, Verdict? watch, OxygenNow? now, IReadOnlyList<string> labelSays)
     {
         string L(double litres) => Units.Show(litres, Dimension.Volume, units);
         AmountView Amount(ProductAmount p) => p.Unit == "mL"
@@ -32,6 +32,6 @@ internal static class TankViews
                 i.Counted && i.Draw.Short > 0 ? $"{Lot(i.Draw.Short, i.Input)} short" : null, i.Counted))],
             new CostView(Say.Fixed(cost.Value.Batch, 2), Say.Fixed(cost.Value.Per100M2, 2), Say.Fixed(cost.Value.PerHa, 2), cost.Value.Unpriced, cost.Working),
             hour, waits,
-            purpose == "leaf" ? "Both sides of the leaf, to the point of drip; early or late, in low sun." : "Slowly, so that it soaks to the depth of the roots; moist ground takes it better.");
+            purpose == "leaf" ? "Both sides of the leaf, to the point of drip; early or late, in low sun." : Drench.Says(job.Beds.Count == 0 ? 0 : job.Beds.Max(b => b.Millimetres)), race, watch, now, labelSays);
     }
 }

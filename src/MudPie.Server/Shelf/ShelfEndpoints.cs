@@ -54,12 +54,15 @@ public static class ShelfEndpoints
             return new ShelfInputView(
                 i.Id, i.Name, i.Lot, i.Kind, kind.Name, kind.Group, unit, i.Lots.Count == 0 ? "not counted" : StockKeeper.Shown(Math.Max(0, lots.Where(l => !l.Unfit && !(l.Expires < now)).Sum(l => l.Left)), unit, units),
                 i.Price is { } p ? Say.Fixed(p, 2) : null, i.Density, i.SpeciesJson is null ? [] : BatchJson.Read<List<LabelSpecies>>(i.SpeciesJson), i.LabelPer,
-                i.LabelRate is { } rate ? unit == "L" ? Units.Show(rate / 1000, Dimension.Volume, units) : Units.Show(rate, Dimension.Mass, units) : null, i.LabelBasis, i.LabelEveryDays, i.LabelWaitDays,
+                i.LabelRate is { } rate ? unit == "L" ? Units.Show(rate / 1000, Dimension.Volume, units) : Units.Show(rate, Dimension.Mass, units) : null, i.LabelBasis, i.LabelEveryDays, i.LabelWaitDays, LabelOf(i, unit, units),
                 i.NShare is { } n ? $"{Say.Number(n * 100)}-{Say.Number((i.PShare ?? 0) * 100)}-{Say.Number((i.KShare ?? 0) * 100)}" : null, i.Ph, i.Notes, i.UnfitWhy, i.Lots.Count > 0, MadeOrBought(i, came, wage, unit), rows);
         }).ToList();
         var expiring = views.SelectMany(v => v.Lots.Where(l => l.Expires is { } e && e < now.AddDays(21) && l.LeftShare > 0).Select(l => $"{v.Name}, {l.Mark}: {(l.Expires < now ? "past its date" : $"goes off in {Math.Ceiling((l.Expires!.Value - now).TotalDays):0} days")}, {l.LeftShown} left")).ToList();
         return TypedResults.Ok(new ShelfView(views, await ToBuy(db, clock, inputs, standing, units), expiring, InputKinds.All, wage));
     }
+
+    /// <summary>The label in its own words; of older entries, rate and basis.</summary>
+    private static string? LabelOf(Input i, string unit, UnitSystem units) => i.LabelTyped ?? (i.LabelRate is { } rate ? i.LabelBasis == "oneIn" ? $"1 in {Say.Number(rate)}" : $"{Units.Show(unit == "L" ? rate / 1000 : rate, unit == "L" ? Dimension.Volume : Dimension.Mass, units)} {Dosing.Word(i.LabelBasis ?? "")}" : null);
 
     private static (string Says, string Tone) Says(LotStanding s, double? alive, DateTimeOffset now) =>
         s.Unfit ? ("judged unfit: leave it", "stop")
@@ -95,12 +98,13 @@ public static class ShelfEndpoints
             }
         }
 
+        var dosing = await Dosing.Of(db);
         var (from, to) = (DateOnly.FromDateTime(now.UtcDateTime), DateOnly.FromDateTime(until.UtcDateTime));
-        foreach (var g in await db.Givings.AsNoTracking().Where(g => g.ApplicationId == null && g.On >= from && g.On <= to).Select(g => new { g.Kind, g.InputId, g.On, g.Programme.Bed.Name, g.Programme.Bed.AreaM2 }).ToListAsync())
+        foreach (var g in await db.Givings.AsNoTracking().Where(g => g.ApplicationId == null && g.On >= from && g.On <= to).Select(g => new { g.Kind, g.InputId, g.On, g.Programme.Bed.Name, g.Programme.Bed.AreaM2, g.Purpose, g.OneIn }).ToListAsync())
         {
             if ((inputs.FirstOrDefault(i => i.Id == g.InputId) ?? inputs.FirstOrDefault(i => InputKinds.Of(i.Kind).Biostimulant == g.Kind && i.Lots.Count > 0)) is { } input && Biostimulants.Find(g.Kind) is { } kind)
             {
-                wants.Add(new Want(input.Id, StockKeeper.InUnit(input, (kind.LPerHa.From + kind.LPerHa.To) / 2 * g.AreaM2 / 10_000, input.Kind), new DateTimeOffset(g.On.ToDateTime(new TimeOnly(6, 0)), TimeSpan.Zero), $"{kind.Name} on {g.Name}"));
+                wants.Add(new Want(input.Id, StockKeeper.InUnit(input, Doses.Of(new DoseQuestion { Kind = kind, Purpose = g.Purpose, AreaM2 = g.AreaM2, MixLPerHa = dosing.MixLPerHa, Label = Dosing.LabelOf(input), OwnOneIn = g.OneIn }).ProductL, input.Kind), new DateTimeOffset(g.On.ToDateTime(new TimeOnly(6, 0)), TimeSpan.Zero), $"{kind.Name} on {g.Name}"));
             }
         }
 
@@ -169,10 +173,33 @@ public static class ShelfEndpoints
             fields.Checks.Add("labelPer", "The label's count says nothing without its “per”.", "Is it per mL or per g? It stands beside the number; powders and granules go by the gram.");
         }
 
-        input.LabelBasis = string.IsNullOrWhiteSpace(r.LabelRate) ? null : fields.OneOf("labelBasis", r.LabelBasis, "perHa", "per100m2", "perLitre", "oneIn", "perPlant");
-        input.LabelRate = string.IsNullOrWhiteSpace(r.LabelRate) ? null
-            : r.LabelBasis == "oneIn" ? Dilutions.Read(r.LabelRate) is { Refused: null } d ? d.Value.OneIn : fields.Quantity("labelRate", r.LabelRate, Dimension.Plain, 1, 100_000)
-            : unit == "L" ? fields.Quantity("labelRate", r.LabelRate, Dimension.Volume, 1e-7, 100_000) * 1000 : fields.Quantity("labelRate", r.LabelRate, Dimension.Mass, 1e-4, 1e8);
+        (input.LabelRate, input.LabelBasis, input.LabelRatesJson, input.LabelTyped) = (null, null, null, null);
+        if (string.IsNullOrWhiteSpace(r.LabelRate))
+        {
+            return;
+        }
+
+        // As the label says it, basis and all; a bare amount takes the basis that was chosen beside it.
+        var typed = r.LabelRate.Trim();
+        var read = LabelRates.Read(typed, unit == "L", fields.Units);
+        if (read.Refused is { } first && first.Problems[0].Wrong.EndsWith("on what?", StringComparison.Ordinal) && !string.IsNullOrEmpty(r.LabelBasis))
+        {
+            var basis = fields.OneOf("labelBasis", r.LabelBasis, "perHa", "per100m2", "perLitre", "oneIn", "perPlant");
+            typed = basis == "oneIn" ? $"1:{typed}" : $"{typed} per {basis switch { "perHa" => "ha", "per100m2" => "100 m²", "perPlant" => "plant", _ => "litre" }}";
+            read = LabelRates.Read(typed, unit == "L", fields.Units);
+        }
+
+        if (read.Refused is { } refused)
+        {
+            fields.Checks.Add(refused);
+            return;
+        }
+
+        var main = read.Value[0];
+        input.LabelTyped = typed;
+        input.LabelRatesJson = BatchJson.Keep(read.Value);
+        (input.LabelRate, input.LabelBasis) = ((main.Low + main.High) / 2, main.Basis);
+        input.LabelEveryDays ??= main.EveryDays;
     }
 
     private static void Npk(string? typed, Input input, TypedFields fields)

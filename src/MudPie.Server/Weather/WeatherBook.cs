@@ -12,7 +12,7 @@ public sealed class WeatherBook(HoldingDb db)
 {
     /// <summary>Hours within a span.</summary>
     public async Task<IReadOnlyList<WeatherHour>> Hours(DateTimeOffset from, DateTimeOffset to) =>
-        [.. (await db.Weather.AsNoTracking().Where(w => w.At >= from && w.At < to).OrderBy(w => w.At).Take(400).ToListAsync()).Select(w => new WeatherHour(w.At, w.TemperatureC, w.WindMps, w.RainMm, w.CloudShare, w.HumidityShare))];
+        [.. (await db.Weather.AsNoTracking().Where(w => w.At >= from && w.At < to).OrderBy(w => w.At).Take(400).ToListAsync()).Select(w => new WeatherHour(w.At, w.TemperatureC, w.WindMps, w.RainMm, w.CloudShare, w.HumidityShare, w.GustMps, w.LeafWet))];
 
     /// <summary>The weather of a moment in words, for the record; null where it is not known.</summary>
     public async Task<string?> At(DateTimeOffset at)
@@ -47,7 +47,7 @@ public sealed class WeatherBook(HoldingDb db)
                 db.Weather.Add(row);
             }
 
-            (row.TemperatureC, row.WindMps, row.RainMm, row.CloudShare, row.HumidityShare, row.Source) = (hour.TemperatureC, hour.WindMps, hour.RainMm, hour.CloudShare, hour.HumidityShare, source);
+            (row.TemperatureC, row.WindMps, row.RainMm, row.CloudShare, row.HumidityShare, row.GustMps, row.LeafWet, row.Source) = (hour.TemperatureC, hour.WindMps, hour.RainMm, hour.CloudShare, hour.HumidityShare, hour.GustMps, hour.LeafWet, source);
             put++;
         }
 

@@ -73,8 +73,10 @@ public static class WeatherCsv
 
         var kmh = headers[Array.IndexOf(taken, "wind")].Contains("km", StringComparison.OrdinalIgnoreCase);
         var wind = Number("wind", 0, kmh ? 216 : 60, double.NaN) / (kmh ? 3.6 : 1);
-        hours.Add(new WeatherHour(new DateTimeOffset(at.UtcTicks / TimeSpan.TicksPerHour * TimeSpan.TicksPerHour, TimeSpan.Zero), Number("warmth", -60, 60, double.NaN), wind, Number("rain", 0, 200, 0), Number("cloud", 0, 100, 50) / 100, Number("humidity", 0, 100, 70) / 100));
+        hours.Add(new WeatherHour(new DateTimeOffset(at.UtcTicks / TimeSpan.TicksPerHour * TimeSpan.TicksPerHour, TimeSpan.Zero), Number("warmth", -60, 60, double.NaN), wind, Number("rain", 0, 200, 0), Number("cloud", 0, 100, 50) / 100, Number("humidity", 0, 100, 70) / 100, Cell("gust").Length == 0 ? null : Number("gust", 0, 300, double.NaN) / (GustKmh(headers, taken) ? 3.6 : 1), Cell("leafWet").ToLowerInvariant() switch { "" => null, "0" or "no" or "dry" or "false" => false, _ => true }));
     }
+
+    private static bool GustKmh(string[] headers, string[] taken) => headers[Array.IndexOf(taken, "gust")].Contains("km", StringComparison.OrdinalIgnoreCase);
 
     private static string TakenFor(string header)
     {
@@ -82,6 +84,8 @@ public static class WeatherCsv
         return h switch
         {
             _ when h.Contains("time") || h.Contains("date") => "time",
+            _ when h.Contains("gust") => "gust",
+            _ when h.Contains("leaf") && h.Contains("wet") => "leafWet",
             _ when h.Contains("wind") => "wind",
             _ when h.Contains("rain") || h.Contains("precip") => "rain",
             _ when h.Contains("cloud") => "cloud",

@@ -6,6 +6,9 @@ namespace MudPie.Server.Web;
 /// <summary>Reads the fields of a form as they were typed, and collects what is wrong with them.</summary>
 public sealed class TypedFields(UnitSystem units)
 {
+    /// <summary>Whose units.</summary>
+    public UnitSystem Units => units;
+
     /// <summary>What was wrong.</summary>
     public Checks Checks { get; } = new();
 
@@ -24,7 +27,7 @@ public sealed class TypedFields(UnitSystem units)
             return read.Value.Si;
         }
 
-        var range = $"Give {Units.Show(low, dimension, units)} to {Units.Show(high, dimension, units)}.";
+        var range = $"Give {Core.Measures.Units.Show(low, dimension, units)} to {Core.Measures.Units.Show(high, dimension, units)}.";
         Checks.Add(field, $"{read.Value.Shown} is too {(read.Value.Si < low ? "little" : "much")}.", wayOut is null ? range : $"{range} {wayOut}");
         return 0;
     }

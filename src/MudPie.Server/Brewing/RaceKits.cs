@@ -1,0 +1,90 @@
+using MudPie.Core.Almanac;
+using MudPie.Core.Measures;
+using MudPie.Core.PuttingOut;
+using MudPie.Records.Brewing;
+using MudPie.Records.Ground;
+using MudPie.Records.PuttingOut;
+using MudPie.Server.Web;
+
+namespace MudPie.Server.Brewing;
+
+/// <summary>What a brew is to be put out with, as typed; what is left out is taken from the kit and the house's table.</summary>
+public sealed record RaceAsked
+{
+    /// <summary>A sprayer of the kit; null for the first that may carry a brew.</summary>
+    public int? SprayerId { get; init; }
+
+    /// <summary>What it holds, where no sprayer of the kit is meant.</summary>
+    public string? Tank { get; init; }
+
+    /// <summary>What comes out of it.</summary>
+    public string? Flow { get; init; }
+
+    /// <summary>What the tap or pump of the vessel gives.</summary>
+    public string? Draw { get; init; }
+
+    /// <summary>Minutes to the ground.</summary>
+    public string? Way { get; init; }
+
+    /// <summary>Sprayers that go at once, each with its own hands.</summary>
+    public string? Lanes { get; init; }
+
+    /// <summary>A battery pump rides along.</summary>
+    public bool Battery { get; init; }
+}
+
+/// <summary>The kit of a race, from what was typed, what the holding has, and the house's table.</summary>
+public static class RaceKits
+{
+    /// <summary>A sprayer of the kit, with the flow of its newest calibration where that measured a nozzle.</summary>
+    public static KitSprayer Of(Sprayer s)
+    {
+        var last = s.Calibrations.MaxBy(c => c.At);
+        var measured = last is null ? null : BatchJson.Read<SprayerQuestion>(last.MeasuredJson);
+        var nozzle = s.Kind == "boom" ? null : measured?.NozzleLPerMin; // how many nozzles a boom has is not kept
+        return new(s.Id, s.Name, s.Kind, s.TankL, nozzle, Sprayers.Judge(new SprayerFacts { Kind = s.Kind, Past = s.Past, ClearedWhy = s.ClearedWhy }) is { Refused: null } ruling && ruling.Value.Allowed);
+    }
+
+    /// <summary>The kit for a brew of so many litres: the smallest sprayer that needs no more than six fillings, else the largest; only those that may carry a brew.</summary>
+    public static RaceKit For(RaceAsked? asked, IReadOnlyList<KitSprayer> sprayers, double mixL, TypedFields fields)
+    {
+        var fit = sprayers.Where(s => s.Allowed && s.Kind != "injector").OrderBy(s => s.TankL).ToList();
+        var chosen = asked?.SprayerId is { } id ? sprayers.FirstOrDefault(s => s.Id == id) : fit.FirstOrDefault(s => s.TankL * 6 >= mixL) ?? fit.LastOrDefault();
+        if (asked?.SprayerId is not null && chosen is null)
+        {
+            fields.Checks.Add("race.sprayerId", "That sprayer is not there.", "Choose from the list.");
+        }
+
+        var tank = asked?.SprayerId is null ? fields.Optional("race.tank", asked?.Tank, Dimension.Volume, 0.5, 20_000) : null;
+        return new RaceKit
+        {
+            Name = tank is null ? chosen?.Name : null,
+            Kind = tank is null ? chosen?.Kind ?? "knapsack" : tank > 60 ? "boom" : "knapsack",
+            TankL = tank ?? chosen?.TankL ?? 15,
+            FlowLpm = fields.Optional("race.flow", asked?.Flow, Dimension.Flow, 0.05, 2000) ?? (tank is null ? chosen?.FlowLpm : null),
+            DrawLpm = fields.Optional("race.draw", asked?.Draw, Dimension.Flow, 0.5, 2000),
+            TravelMin = fields.Optional("race.way", asked?.Way, Dimension.Plain, 0, 600),
+            Lanes = (int)(fields.Optional("race.lanes", asked?.Lanes, Dimension.Plain, 1, 10) ?? 1),
+            BatteryOnCart = asked?.Battery ?? false,
+        };
+    }
+
+    /// <summary>Minutes from a moment until it is too dark to see what is covered; 0 where it is dark already, null where it does not get dark within a day.</summary>
+    public static double? LightMin(Holding? holding, DateTimeOffset from)
+    {
+        if (holding is null)
+        {
+            return null;
+        }
+
+        for (var m = 0; m < 24 * 60; m += 5)
+        {
+            if (Sun.ElevationDeg(from.AddMinutes(m), holding.Latitude, holding.Longitude) < SprayWindows.DarkDeg)
+            {
+                return m;
+            }
+        }
+
+        return null;
+    }
+}
