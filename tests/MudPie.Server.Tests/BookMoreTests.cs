@@ -83,7 +83,7 @@ public sealed class BookMoreTests
         var bed = (int)(await h.Get("/api/ground"))["beds"]!.AsArray().Single(b => (string)b!["name"]! == "Ridge Bed 7")!["id"]!;
         (await Waiting()).ShouldContain("Ridge Bed 7");
         await h.Post("/api/book/waits", new { kind = "brew", days = "120", why = "as the house has it" });
-        await h.Post($"/api/book/beds/{bed}/eaten-raw", new { eatenRaw = false });
+        await h.Post($"/api/book/beds/{bed}/eaten", new { how = "nothing" });
         var rules = (await h.Get("/api/book/waits"))["rules"]!.AsArray().Single(r => (string)r!["kind"]! == "brew")!;
         ((double)rules["days"]!, (bool)rules["own"]!).ShouldBe((120, true));
     }

@@ -88,7 +88,7 @@ public class CalculatorTests : IDisposable
     public async Task Each_has_a_line_and_a_schema()
     {
         var list = (await _holding.Get("/api/calc")).AsArray();
-        list.Select(c => (string)c!["name"]!).ShouldBe(["oxygen-saturation", "brew-run", "brew-forecast", "chlorine-dose", "microscope-count", "dilution", "tank-plan", "sprayer-rate", "inoculant-dose", "injector-stock", "sun", "trial-analysis", "replicates", "germination", "combine-trials", "brix-correct"]);
+        list.Select(c => (string)c!["name"]!).ShouldBe(["oxygen-saturation", "brew-run", "brew-forecast", "chlorine-dose", "microscope-count", "dilution", "tank-plan", "put-out-race", "sprayer-rate", "inoculant-dose", "injector-stock", "sun", "trial-analysis", "replicates", "germination", "combine-trials", "brix-correct"]);
         foreach (var c in list)
         {
             var output = new StringWriter();

@@ -25,14 +25,15 @@ public class MakingTests : IDisposable
     private async Task<JsonNode> Watch(int id) => (await _h.Get($"/api/brew/batches/{id}"))["watch"]!["value"]!;
 
     [Fact]
-    public async Task An_extract_is_used_the_same_day_and_holds_its_eight_hours_at_most()
+    public async Task A_dunked_extract_has_no_air_to_stop_and_counts_from_when_it_was_made()
     {
         var id = await Begun("extract");
         _h.Clock.Advance(TimeSpan.FromMinutes(40));
         ((string)(await Watch(id))["verdict"]!["sentence"]!).ShouldContain("same day");
-        await _h.Post($"/api/brew/batches/{id}/air-off", new { });
-        ((double)(await Watch(id))["gate"]!["minutesLeft"]!).ShouldBeLessThanOrEqualTo(480);
-        _h.Clock.Advance(TimeSpan.FromHours(9));
+        (await _h.Refused($"/api/brew/batches/{id}/air-off", new { }))["state"].ShouldContain("no air to stop");
+        ((double)(await Watch(id))["gate"]!["minutesLeft"]!).ShouldBeInRange(23 * 60, 24 * 60);
+        (await Watch(id))["after"].ShouldBeNull();
+        _h.Clock.Advance(TimeSpan.FromHours(70));
         ((string)(await Watch(id))["gate"]!["fitness"]!).ShouldBe("notFit");
     }
 

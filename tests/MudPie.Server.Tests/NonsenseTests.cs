@@ -194,7 +194,13 @@ public class NonsenseTests : IClassFixture<NonsenseTests.Going>
     [InlineData("/api/book/jobs/99/strike", """{"why":"never was"}""", "id")]
     [InlineData("/api/book/waits", """{"kind":"brew","days":"-1","why":"our own code"}""", "days")]
     [InlineData("/api/book/waits", """{"kind":"dust","days":"3","why":"our own code"}""", "kind")]
-    [InlineData("/api/book/beds/99/eaten-raw", """{"eatenRaw":true}""", "id")]
+    [InlineData("/api/book/beds/99/eaten", """{"how":"touches"}""", "id")]
+    [InlineData("/api/book/beds/1/eaten", """{}""", "how")]
+    [InlineData("/api/holding/forks/moon", """{"school":"full"}""", "school")]
+    [InlineData("/api/holding/forks/hold", """{"school":"week"}""", "school")]
+    [InlineData("/api/brew/water/99/tests", """{"eColi":"0","by":"the lab"}""", "id")]
+    [InlineData("/api/brew/water/1/tests", """{"eColi":"1,000","by":"the lab"}""", "eColi")]
+    [InlineData("/api/put-out/programmes/99/stages", """{"stages":[]}""", "id")]
     [InlineData("/api/notes", """{"text":""}""", "text")]
     public async Task At_putting_out_on_the_shelf_and_in_the_book(string path, string body, string field)
     {

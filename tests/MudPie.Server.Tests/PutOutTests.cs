@@ -130,6 +130,8 @@ public sealed class PutOutTests : IDisposable
         await _h.Post("/api/put-out/tank", Copper(await Cautions(Copper())));
         object Tea(string? why, params string[] seen) => new { batchId = batch, brew = "10 L", dilution = "1:5", bedIds = new[] { 1 }, sprayerId = sprayer, strip = "0", mixWhy = why, cautionsSeen = seen };
         var cautions = await Cautions(Tea(null));
+        (await _h.Refused("/api/put-out/tank", Tea(null, cautions)))["mixWhy"].ShouldContain("Wash the sprayer first: it held copper");
+        await _h.Post($"/api/put-out/sprayers/{sprayer}/wash", new { });
         (await _h.Refused("/api/put-out/tank", Tea(null, cautions)))["mixWhy"].ShouldContain("Wait 9 days");
         await _h.Post("/api/put-out/tank", Tea("the copper was on the other end of the bed", cautions));
         (await _h.Get("/api/book?kind=job"))["entries"]![0]!["lines"]!.AsArray().Select(l => (string)l!).ShouldContain("mixed against a rule: the copper was on the other end of the bed");
@@ -139,7 +141,7 @@ public sealed class PutOutTests : IDisposable
     public async Task An_own_mixing_rule_rules_until_it_is_taken_back()
     {
         await _h.Post("/api/holding/setup", TestHolding.SetUp);
-        object Ask() => new { tank = new[] { new { name = "tea", @class = "brew" }, new { name = "seaweed", @class = "seaweed" } }, lately = Array.Empty<object>(), own = Array.Empty<object>(), chlorineMgPerL = 0 };
+        object Ask() => new { tank = new[] { new { name = "tea", @class = "brew" }, new { name = "seaweed", @class = "seaweed" } }, lately = Array.Empty<object>(), chlorineMgPerL = "0" };
         ((string)(await _h.Post("/api/put-out/mixing/work-out", Ask()))["value"]!["pairs"]![0]!["says"]!).ShouldBe("fine");
         var id = (int)(await _h.Post("/api/put-out/mixing/rules", new { a = "seaweed", b = "brew", together = false, waitDays = "4", why = "label of the bottle" }))["id"]!;
         var pair = (await _h.Post("/api/put-out/mixing/work-out", Ask()))["value"]!["pairs"]![0]!;

@@ -174,7 +174,7 @@ public class SafetyTests
             HoldingFile.Prepare(db, file).ShouldNotBeNull();
             var job = db.Applications.Include(a => a.Beds).ThenInclude(b => b.Bed).Include(a => a.Items).Single();
             (job.Purpose, job.BatchId, job.TeaL, job.CautionsSeen, job.Strikes, job.Items.Count).ShouldBe(("root", 1, 10, "spraying", false, 0));
-            (job.Beds.Single().TotalL, job.Beds.Single().Bed.EatenRaw).ShouldBe((20, true));
+            (job.Beds.Single().TotalL, job.Beds.Single().Bed.Eaten).ShouldBe((20, Core.Book.Eaten.Touches));
             db.BrixVisits.Single().ApplicationId.ShouldBe(1);
             (db.Inputs.Single().Price, db.Inputs.Single().Unit).ShouldBe((0.2, null));
         }

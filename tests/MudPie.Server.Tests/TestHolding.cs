@@ -32,7 +32,7 @@ public sealed class TestHolding : WebApplicationFactory<LiveBrew>
         _folder = Directory.CreateTempSubdirectory("mudpie-test-").FullName;
         if (demo)
         {
-            Records.HoldingFile.Copy(Template.Value, FilePath); // made once: to make it takes seconds
+            File.Copy(Template.Value, FilePath); // made once: to make it takes seconds
             _demo = false;
         }
 
@@ -45,7 +45,9 @@ public sealed class TestHolding : WebApplicationFactory<LiveBrew>
         using var db = new Records.HoldingDb((DbContextOptions<Records.HoldingDb>)Records.HoldingFile.UseHolding(new DbContextOptionsBuilder<Records.HoldingDb>(), file).Options);
         Records.HoldingFile.Prepare(db, file);
         Records.Demo.DemoHolding.Fill(db, new FakeTimeProvider(Begins).GetUtcNow());
-        return file;
+        var whole = file + ".whole"; // a file that nothing holds open and that has no log beside it
+        Records.HoldingFile.Copy(file, whole);
+        return whole;
     });
 
     private static readonly DateTimeOffset Begins = new(2026, 6, 10, 5, 0, 0, TimeSpan.Zero);

@@ -123,12 +123,14 @@ public static class BrewPlan
 
         // The swing depends on the clock at the start, and the start on how long it takes: once round settles it within minutes.
         brew = brew with { StartHour = timing.ClockHour(timing.StartFor(24)) };
-        var hours = tea ? HoursOf(choice("brew-time", "forecast"), Solve(brew, 48), brew) : PlanTiming.HoursOf(making, loads);
+        // It stays on air until the last draw, and all of that counts to the 36 h of its age.
+        var most = FitToUse.OldestH - (timing.WaitMinutes / 60) - (tea ? PutOutRace.For(new RaceFacts { BrewL = brewL, MixL = brewL * oneIn, Kit = q.Race ?? new RaceKit(), GraceMinutes = 1e5 }).Match(w => w.Value.Times.DoneAtMin, _ => 0) / 60 : 0);
+        var hours = tea ? HoursOf(choice("brew-time", "forecast"), Solve(brew, 48), brew, most) : PlanTiming.HoursOf(making, loads);
         brew = brew with { StartHour = timing.ClockHour(timing.StartFor(hours)) };
         var run = BrewRun.Of(brew with { Hours = tea ? Math.Max(Math.Ceiling(hours + 4), 24) : brew.Hours }, 0.5).Value;
         if (tea && choice("brew-time", "forecast") == "forecast")
         {
-            hours = HoursOf("forecast", run, brew);
+            hours = HoursOf("forecast", run, brew, most);
         }
 
         var forecast = BrewForecast.Of(Widen(brew, run.Series[^1].H, making == "extract" ? 0 : Math.Min(hours + ((q.UseAt.Value - timing.StartFor(hours).AddHours(hours)).TotalHours), run.Series[^1].H), q.Members ?? 100, q.Prior));
@@ -337,12 +339,12 @@ public static class BrewPlan
     private static PlanAmount Amount(FoodKind kind, double ml, bool onShelf, double brewL) =>
         new(kind.Kind, kind.Name, ml / 1000, onShelf, brewL * 0.003);
 
-    private static double HoursOf(string school, BrewRunAnswer run, BrewQuestion brew) => school switch
+    private static double HoursOf(string school, BrewRunAnswer run, BrewQuestion brew, double most) => Math.Max(1, Math.Min(most, school switch
     {
         "fixed" => 24,
         "warmth" => PlanForks.HoursByWarmth(brew.TemperatureC!.Value),
-        _ => Math.Min(run.ReadyAtH ?? FitToUse.OldestH, FitToUse.OldestH),
-    };
+        _ => run.ReadyAtH ?? FitToUse.OldestH,
+    }));
 
     /// <summary>Least air at depth that keeps the table's brew at 6 mg/L until it is used; null where 4 L/min per litre does not.</summary>
     private static double? LeastAir(BrewQuestion brew, double hours) =>

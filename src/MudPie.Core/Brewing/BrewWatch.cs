@@ -165,7 +165,7 @@ public static class BrewWatch
 
         if (race is { Won: false } && (seen.AirOffH is not null || seen.Dunked || use - seen.NowH < 3))
         {
-            return new(Tone.Stop, race.Verdict.Sentence, $"{race.Verdict.Why} {gate.Sentence}");
+            return new(Tone.Stop, useBy is { } end ? $"Use it before {clock(end)}: {char.ToLowerInvariant(race.Verdict.Sentence[0])}{race.Verdict.Sentence[1..]}" : race.Verdict.Sentence, $"{race.Verdict.Why} {gate.Sentence}");
         }
 
         if (seen.Dunked)

@@ -20,6 +20,9 @@ internal sealed class PlanTiming(DateTimeOffset useAt, DateTimeOffset now, doubl
     /// <summary>When the source must go in for a brew of so many hours: the air stays on through the check and the setting up, until the last draw.</summary>
     public DateTimeOffset StartFor(double hours) => FiveMinutes(useAt.AddMinutes(-_setUpMinutes - CheckMinutes).AddHours(-hours));
 
+    /// <summary>Minutes on air between the source's coming out and the first draw: check and setting up.</summary>
+    public double WaitMinutes => _setUpMinutes + CheckMinutes;
+
     /// <summary>The hour of use: the first draw.</summary>
     public DateTimeOffset UseAt => useAt;
 
@@ -98,7 +101,7 @@ internal sealed class PlanTiming(DateTimeOffset useAt, DateTimeOffset now, doubl
         list.Add(new("use", "First draw: put it out", race is null ? "Thin it, and wash up at once afterwards." : $"{race.Verdict.Sentence} {race.Verdict.Why}", useAt, Math.Max(race?.Times.DoneAtMin ?? 60, 5)));
         if (race is not null && making is "tea" or "bubbled")
         {
-            list.Add(new("air-off", "Air off", "With the last draw, and no sooner.", useAt.AddMinutes(race!.Times.Loads[^1].DrawFromMin + race.DrawMin), 2));
+            list.Add(new("air-off", "Air off", "With the last draw, and no sooner.", useAt.AddMinutes(race!.LastDrawnAtMin), 2));
         }
 
         list.Add(new("wash", "Wash up", "Sprayer, vessel, hoses and bag, at once: a film left on them spoils the next brew.", useAt.AddMinutes((race?.Times.DoneAtMin ?? 60) + (race?.TravelMin ?? 0)), 30));

@@ -37,7 +37,8 @@ public static class BrixCorrection
             return checks.Refusal;
         }
 
-        var add = Interpolate(read, t);
+        // Water reads 0 and a little below in the cold; sap never holds less than nothing.
+        var add = Math.Max(Interpolate(read, t), -read);
         return Worked.Of(
             new Brix(read + add),
             "°Bx at 20 °C",

@@ -150,7 +150,7 @@ public static partial class LabelRates
 
     private static Refusal Renamed(Refusal r) => new([.. r.Problems.Select(p => p with { Field = "labelRate" })]);
 
-    [GeneratedRegex(@"\s*(?:\bper\b|/|\bto each\b|\bto every\b|\bfor each\b|\bfor every\b|\bon each\b|\bin each\b|\beach\b|\b(?:to|in|on) (?=[0-9a])|\ban?\b)\s*")]
+    [GeneratedRegex(@"\s*(?:\bper\b|/|\bto each\b|\bto every\b|\bfor each\b|\bfor every\b|\bon each\b|\bin each\b|\beach\b|\b(?:in|on) (?=[0-9a])|\ban?\b)\s*")]
     private static partial Regex Per();
 
     [GeneratedRegex(@"^([0-9][0-9.,]{0,12})\s*(?:to|-|–)\s*([0-9][0-9.,]{0,12})\s*([a-zµ]{1,20}(?: [a-z]{1,10}){0,2})$")]

@@ -110,6 +110,9 @@ public sealed record RaceFacts
 public sealed record RaceAnswer(
     RaceTimes Times, double GraceMinutes, RaceKit Kit, double DrawMin, double SprayMin, double TravelMin, IReadOnlyList<int> FlatLoads, Verdict Verdict, IReadOnlyList<string> Saves)
 {
+    /// <summary>Minutes from the first draw to the end of the last.</summary>
+    public double LastDrawnAtMin => Times.Loads[^1] is var last && DrawMin + SprayMin > 0 ? last.DrawFromMin + ((last.OutByMin - last.DrawFromMin - TravelMin) * DrawMin / (DrawMin + SprayMin)) : 0;
+
     /// <summary>What it was run with, to run it again otherwise.</summary>
     public RaceFacts? Facts { get; init; }
 

@@ -109,6 +109,7 @@ public static class Catalogue
         Make<MicroscopeQuestion, MicroscopeAnswer>("microscope-count", "Organisms per mL from counts by field, with their 95 % interval.", Microscope.Count),
         Make<DilutionQuestion, DilutionAnswer>("dilution", "A dilution read one way only, and split into tea and water.", q => Dilutions.Split(q.Parts, q.TotalL)),
         Make<TankPlanQuestion, TankPlanAnswer>("tank-plan", "Area and rate to tanks: full ones, then the part tank.", TankPlan.Of),
+        Make<RaceQuestion, RaceTimes>("put-out-race", "From the last minute in the air to the last drop: filling by filling, how long each goes without air.", PutOutRace.Of),
         Make<SprayerQuestion, SprayerAnswer>("sprayer-rate", "What a sprayer puts on a hectare: by nozzle, speed and spacing, or by a measured square.", SprayerRate.Of),
         Make<InoculantQuestion, InoculantAnswer>("inoculant-dose", "How much to measure out for so many organisms, with what is still alive.", InoculantDose.Of),
         Make<InjectorQuestion, InjectorAnswer>("injector-stock", "Stock for an injector: how much, how strong, how long it lasts.", q => InjectorStock.Of(q.Ratio, q.DosePerL, q.FeedL, q.FlowLPerMin, q.WithFeeds)),

@@ -64,13 +64,12 @@ public sealed class TrialDesk(HoldingDb db)
         };
     }
 
-    /// <summary>Factors in which untreated controls differ: the same treatment is tried in several soils or crops.</summary>
-    private static List<string> Conditions(Trial t, IReadOnlyList<string> factors)
-    {
-        var controls = t.Treatments.Where(x => x.Role == "control").Select(Levels).ToList();
-        List<string> varied = [.. factors.Where((_, f) => controls.Select(c => c[f]).Distinct().Count() > 1)];
-        return varied.Count < factors.Count ? varied : [];
-    }
+    /// <summary>Factors that only say where a thing is tried.</summary>
+    private static List<string> Conditions(Trial t, IReadOnlyList<string> factors) =>
+        [.. TrialSettings.Of(factors, [.. t.Treatments.Select(Levels)], [.. t.Treatments.Where(x => x.Role == "control").Select(Levels)])];
+
+    /// <summary>Levels of what a trial compares; the rest is averaged over.</summary>
+    public static int Compared(Trial t) => TrialSettings.Compared(Factors(t), [.. t.Treatments.Select(Levels)], Conditions(t, Factors(t)));
 
     private static TrialRow Row(TrialPlot p, TrialMeasure m, List<TrialReading> readings, List<DateTimeOffset> dates, DateTimeOffset? on)
     {

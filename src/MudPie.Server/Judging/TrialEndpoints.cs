@@ -109,13 +109,21 @@ public static class TrialEndpoints
         return Writes.Done(new Kept(id));
     });
 
+    private static int? Compared(TrialRequest r)
+    {
+        List<string> factors = [.. r.Factors ?? []];
+        List<IReadOnlyList<string>> levels = [.. (r.Treatments ?? []).Where(t => t?.Levels?.Count == factors.Count).Select(t => (IReadOnlyList<string>)[.. t.Levels!.Select(l => l ?? "")])];
+        List<IReadOnlyList<string>> controls = [.. (r.Treatments ?? []).Where(t => t?.Role == "control" && t.Levels?.Count == factors.Count).Select(t => (IReadOnlyList<string>)[.. t.Levels!.Select(l => l ?? "")])];
+        return factors.Count < 2 || levels.Count < 2 ? null : TrialSettings.Compared(factors, levels, TrialSettings.Of(factors, levels, controls));
+    }
+
     private static async Task<IResult> Curve(TrialRequest r, HoldingClock clock)
     {
         var fields = new TypedFields(await clock.Units());
         var noise = fields.Quantity("noise", r.Noise, Dimension.Plain, 1e-9, 1e9, "It is how far plots treated alike stray.");
         var worth = fields.Quantity("worthHaving", r.WorthHaving, Dimension.Plain, 1e-9, 1e9, "It is the smallest difference worth having.");
         return fields.Checks.Sound
-            ? Problems.Answer(ReplicatesPlan.Of(r.Design ?? "blocks", r.Treatments?.Count, r.Replicates, noise, worth, MeasureKinds.Find(r.Measures?.FirstOrDefault()?.KindId)?.Unit ?? r.Measures?.FirstOrDefault()?.Unit ?? ""))
+            ? Problems.Answer(ReplicatesPlan.Of(r.Design ?? "blocks", r.Treatments?.Count, r.Replicates, noise, worth, MeasureKinds.Find(r.Measures?.FirstOrDefault()?.KindId)?.Unit ?? r.Measures?.FirstOrDefault()?.Unit ?? "", Compared(r), r.SureFor))
             : Problems.Of(fields.Checks.Refusal);
     }
 
@@ -210,7 +218,7 @@ public static class TrialEndpoints
         var units = await clock.Units();
         var main = t.Measures.FirstOrDefault();
         var (noise, says) = t.Noise is { } own ? (own, "as you stated") : main is not null && await desk.History(main, id) is { } history ? (history.Sd, history.Says) : ((double?)null, "not known: state how far plots treated alike stray");
-        var curve = noise is { } sd && t.WorthHaving is { } worth ? ReplicatesPlan.Of(t.Design, t.Treatments.Count, t.Replicates, sd, worth, main?.Unit ?? "") : null;
+        var curve = noise is { } sd && t.WorthHaving is { } worth ? ReplicatesPlan.Of(t.Design, t.Treatments.Count, t.Replicates, sd, worth, main?.Unit ?? "", TrialDesk.Compared(t)) : null;
         var readings = await desk.Standing(id);
         return TypedResults.Ok(new TrialView(
             t.Id, t.Version, t.Question, t.Crop, t.Season, t.Displaces, t.Design, t.Kind, t.Liquid, TrialDesk.Factors(t), t.NoControlWhy, t.NoWaterWhy, t.Replicates,

@@ -86,9 +86,9 @@ public sealed class TrialPlanReader(HoldingDb db, UnitSystem units)
     {
         List<string> factors = [.. (r.Factors ?? []).Select(f => (f ?? "").Trim()).Where(f => f.Length > 0)];
         var want = t.Design is "factorial" or "split-plot" ? 2 : 1;
-        if (factors.Count < want || factors.Count > (t.Design == "factorial" ? 3 : want) || factors.Distinct().Count() != factors.Count || factors.Any(f => f.Length > 40 || f.Contains(',')))
+        if (factors.Count < want || factors.Count > (t.Design == "factorial" ? 5 : want) || factors.Distinct().Count() != factors.Count || factors.Any(f => f.Length > 40 || f.Contains(',')))
         {
-            Checks.Add("factors", $"{(factors.Count == 0 ? "No factor is" : $"{factors.Count} factors are")} named for {t.Design}.", want == 2 ? "Name what is crossed: two factors, each with a short name of its own, without commas." : "Name one factor, such as treatment.");
+            Checks.Add("factors", $"{(factors.Count == 0 ? "No factor is" : $"{factors.Count} factors are")} named for {t.Design}.", want == 2 ? "Name what is crossed: two factors, up to five where all are crossed, each with a short name of its own, without commas." : "Name one factor, such as treatment.");
         }
 
         return factors.Count == 0 ? ["treatment"] : factors;
@@ -111,9 +111,9 @@ public sealed class TrialPlanReader(HoldingDb db, UnitSystem units)
     private async Task Treatments(Trial t, TrialRequest r, List<string> factors)
     {
         var asked = r.Treatments ?? [];
-        if (asked.Count is < 2 or > 20)
+        if (asked.Count is < 2 or > 200)
         {
-            Checks.Add("treatments", asked.Count < 2 ? "There is nothing to compare." : "That is more than twenty.", "Give 2 to 20 treatments, a control among them.");
+            Checks.Add("treatments", asked.Count < 2 ? "There is nothing to compare." : "That is more than two hundred.", "Give 2 to 200 treatments, a control among them.");
             return;
         }
 

@@ -55,6 +55,9 @@ public sealed record MeasureRequest
 /// <summary>A trial's plan as it is typed.</summary>
 public sealed record TrialRequest
 {
+    /// <summary>What the number of plots is chosen for: "seen" or "works".</summary>
+    public string? SureFor { get; init; }
+
     /// <summary>As it was read, so that two windows do not overwrite each other; null for a new one.</summary>
     public Guid? Version { get; init; }
 

@@ -9,16 +9,45 @@ public class SunTests
     [Fact]
     public void Noon_stands_where_an_independent_ephemeris_has_it_and_so_do_rise_and_set()
     {
-        // The reference calls it rise when the upper edge, not the centre, is at −0.833°: the centre is then at about −1.10°.
         using var json = JsonDocument.Parse(File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "Reference", "sky-cases.json")));
         foreach (var c in json.RootElement.GetProperty("sun").EnumerateArray())
         {
             var (lat, lon) = (c.GetProperty("latitude").GetDouble(), c.GetProperty("longitude").GetDouble());
             var from = c.GetProperty("fromUtc").GetDateTimeOffset();
             Enumerable.Range(0, 1440).Max(m => Sun.ElevationDeg(from.AddMinutes(m), lat, lon)).ShouldBe(c.GetProperty("noonElevationDeg").GetDouble(), 0.2, c.ToString());
-            Sun.ElevationDeg(c.GetProperty("nextRise").GetDateTimeOffset(), lat, lon).ShouldBe(-1.10, 0.03, c.ToString());
-            Sun.ElevationDeg(c.GetProperty("nextSet").GetDateTimeOffset(), lat, lon).ShouldBe(-1.10, 0.03, c.ToString());
+            Sun.ElevationDeg(c.GetProperty("nextRise").GetDateTimeOffset(), lat, lon).ShouldBe(-0.833, 0.03, c.ToString());
+            Sun.ElevationDeg(c.GetProperty("nextSet").GetDateTimeOffset(), lat, lon).ShouldBe(-0.833, 0.03, c.ToString());
         }
+    }
+
+    [Fact]
+    public void Rise_and_set_agree_with_an_independent_ephemeris_to_the_minute()
+    {
+        using var json = JsonDocument.Parse(File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "Reference", "sky-cases.json")));
+        foreach (var c in json.RootElement.GetProperty("sun").EnumerateArray())
+        {
+            var sun = SunTimes.From(c.GetProperty("latitude").GetDouble(), c.GetProperty("longitude").GetDouble(), c.GetProperty("fromUtc").GetDateTimeOffset()).Value;
+            Math.Abs((sun.NextRise!.Value - c.GetProperty("nextRise").GetDateTimeOffset()).TotalSeconds).ShouldBeLessThan(60, c.ToString());
+            Math.Abs((sun.NextSet!.Value - c.GetProperty("nextSet").GetDateTimeOffset()).TotalSeconds).ShouldBeLessThan(60, c.ToString());
+        }
+    }
+
+    [Theory]
+    [InlineData(69.65, 18.96, 2026, 6, 21, "polarDay")]
+    [InlineData(69.65, 18.96, 2026, 12, 21, "polarNight")]
+    [InlineData(90, 0, 2026, 6, 21, "polarDay")]
+    [InlineData(-90, 0, 2026, 6, 21, "polarNight")]
+    public void Polar_day_and_night_are_said_as_such(double lat, double lon, int y, int m, int d, string state) => SunTimes.From(lat, lon, new DateTimeOffset(y, m, d, 0, 0, 0, TimeSpan.Zero)).Value.State.ShouldBe(state);
+
+    [Fact]
+    public void At_the_edge_of_the_polar_night_a_sun_that_shows_for_minutes_is_seen()
+    {
+        // Walk south until the sun just shows on midwinter's day: no latitude lies between night all day and a rise with its set.
+        var states = Enumerable.Range(0, 200).Select(i => SunTimes.From(67.9 - (i * 0.005), 0, new DateTimeOffset(2026, 12, 21, 0, 0, 0, TimeSpan.Zero)).Value).ToList();
+        var first = states.FindIndex(s => s.State != "polarNight");
+        first.ShouldBeGreaterThan(0);
+        states.Skip(first).ShouldAllBe(s => s.NextRise != null && s.NextSet != null);
+        (states[first].NextSet!.Value - states[first].NextRise!.Value).TotalMinutes.ShouldBeLessThan(40);
     }
 
     [Fact]

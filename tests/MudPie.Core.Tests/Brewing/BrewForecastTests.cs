@@ -67,7 +67,7 @@ public class BrewForecastTests
         var low = BrewForecast.Of(Bucket(Read(6, 6.2))).Value;
         var high = BrewForecast.Of(Bucket(Read(6, 8.2))).Value;
 
-        low.ProbabilityBelow6.ShouldBeGreaterThan(high.ProbabilityBelow6 + 0.1);
+        low.ProbabilityBelow6.ShouldBeGreaterThan(high.ProbabilityBelow6 + 0.04);
         low.Median[12].MgPerL.ShouldBe(6.2, 0.35);
         high.Median[12].MgPerL.ShouldBe(8.2, 0.35);
     }

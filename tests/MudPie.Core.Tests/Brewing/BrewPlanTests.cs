@@ -36,9 +36,9 @@ public class BrewPlanTests
         plan.Making.ShouldBe("tea");
         plan.BrewL.ShouldBe(14.5, 0.01); // 276 m² × 5 L per 100 m² × 1.05 = 14.49
         plan.Water.Amount!.Value.ShouldBe(14.5 * 0.6 * 2.5, 1e-6);
-        plan.Steps.Select(s => s.Id).ShouldBe(["shop", "fill", "clear", "strip", "source", "foods", "check", "strain", "thinning", "sprayer", "use"]);
+        plan.Steps.Select(s => s.Id).ShouldBe(["shop", "fill", "clear", "strip", "source", "foods", "thinning", "check", "sprayer", "use", "air-off", "wash"]);
         plan.Steps.Zip(plan.Steps.Skip(1)).ShouldAllBe(p => p.First.At <= p.Second.At);
-        plan.Steps[^1].At.ShouldBe(Leaf.UseAt!.Value);
+        plan.Steps.Single(s => s.Id == "use").At.ShouldBe(Leaf.UseAt!.Value);
         plan.Steps[0].At.ShouldBeGreaterThan(Now);
         (plan.UseAt - plan.StartAt).TotalHours.ShouldBe(plan.BrewHours, 2);
         plan.BrewHours.ShouldBe(plan.Run.ReadyAtH!.Value, 1e-6);
@@ -227,7 +227,7 @@ public class BrewPlanTests
     [Fact]
     public void A_steady_brew_is_left_alone_and_its_next_look_is_due_in_two_hours()
     {
-        var calm = Sliding(new(3, 8.7), new(6, 8.6), new(9, 8.5), new(12, 8.5)) with { Brew = BrewRunTests.Bucket with { Foods = [] } };
+        var calm = Sliding(new(3, 8.7), new(6, 8.6), new(9, 8.5), new(12, 8.5)) with { Brew = BrewRunTests.Bucket with { Foods = [], TemperatureC = 24 }, UseAtH = 26 };
         var watch = BrewWatch.Of(calm, at => at).Value;
         watch.Verdict.Tone.ShouldBe(Tone.Go);
         watch.Remedies.ShouldBeEmpty();

@@ -152,7 +152,7 @@ public class TrialWordsTests
     {
         IEnumerable<TrialRow> Pots(string c, string s, double mean) => Enumerable.Range(0, 5).Select(b => new TrialRow { Levels = [c, s], Block = $"{b}", Value = mean + (b * 0.2) + (((b * c.Length) + (int)mean) % 5 * 0.15) });
         var q = new TrialQuestion { Design = "factorial", Factors = ["char", "soil"], Control = "no char, clay", WorthHaving = 1, Rows = [.. Pots("no char", "clay", 10), .. Pots("char", "clay", 10.1), .. Pots("no char", "sand", 16), .. Pots("char", "sand", 16.1)] };
-        TrialAnalysis.Of(q).Value.Verdict.ShouldBe(TrialVerdicts.Works, "sand with char against clay without");
+        TrialAnalysis.Of(q).Value.Verdict.ShouldBe(TrialVerdicts.NoUse, "soil is a setting by its name");
         var averaged = TrialAnalysis.Of(q with { Conditions = ["soil"] }).Value;
         averaged.Verdict.ShouldBe(TrialVerdicts.NoUse);
         averaged.Dunnett.ShouldHaveSingleItem().Pair.ShouldBe("char - no char");

@@ -132,7 +132,7 @@ public class PutOutProperties
         var days = own % 200;
         var rules = new Dictionary<string, (double, string)> { ["brew"] = (days, "our own code") };
         var on = Day.AddDays(-(ago % 300));
-        var waits = HarvestWaits.Running([new WaitCause("tea", "brew", on)], Day, rules, eatenRaw: true);
+        var waits = HarvestWaits.Running([new WaitCause("tea", "brew", on)], Day, rules, Eaten.Touches);
         (waits.Count == 1).ShouldBe(on.AddDays(days) > Day);
         waits.ShouldAllBe(w => w.Until == on.AddDays(days));
     }

@@ -10,7 +10,7 @@ public class SeasonTests
 
     private static ProgrammeAnswer Check(params ProgrammeStep[] steps) => Biostimulants.Check(new ProgrammeQuestion { Start = Start, Harvest = Harvest, AreaM2 = 36, Steps = steps }).Value;
 
-    private static ProgrammeStep On(string kind, int day, string purpose = "leaf") => new() { Kind = kind, On = Start.AddDays(day), Purpose = purpose };
+    private static ProgrammeStep On(string kind, int day, string? purpose = null) => new() { Kind = kind, On = Start.AddDays(day), Purpose = purpose ?? (day < 10 ? "root" : "leaf") };
 
     [Fact]
     public void Seaweed_is_proposed_while_roots_are_young_and_no_later()
@@ -28,14 +28,14 @@ public class SeasonTests
             var steps = Biostimulants.Propose(kind.Kind, Start, Harvest).Value;
             steps.ShouldNotBeEmpty(kind.Kind);
             Check([.. steps]).Steps.ShouldAllBe(s => s.Fit == "right");
-            kind.Stages.Select(s => s.Stage).ShouldBe(Biostimulants.Stages.Select(s => s.Id));
+            kind.Stages.Select(s => s.Stage).ShouldBe(["start", "root", "leaf", "set", "fill"]);
         }
     }
 
     [Theory]
     [InlineData(0, "right")]
     [InlineData(60, "right")]
-    [InlineData(70, "late")] // 0.57 of 122 days: flower and set
+    [InlineData(70, "late")] // of 122 days: flower and set
     [InlineData(110, "wasted")]
     [InlineData(-20, "wasted")]
     [InlineData(130, "wasted")]
@@ -58,6 +58,39 @@ public class SeasonTests
         var answer = Check(On("seaweed", 0), On("seaweed", 21));
         answer.Needs["liquid seaweed"].ShouldBe(2 * 2 * 36 / 10_000.0, 1e-12); // twice 2 L/ha on 36 m²
         answer.PotassiumG.ShouldBe(2 * 2 * 36 / 10_000.0 * 1100 * 0.05, 1e-9);
+    }
+
+    [Theory]
+    [InlineData("Potatoes", "root or tuber set")]
+    [InlineData("lettuce", "head or harvest leaves")]
+    [InlineData("grass ley", "regrowth")]
+    [InlineData("vines", "bud burst")]
+    public void Each_crop_has_stages_of_its_own(string crop, string stage) => Biostimulants.StagesOf(crop, Start, Harvest).Select(s => s.Name).ShouldContain(stage);
+
+    [Fact]
+    public void Potatoes_lettuce_pasture_and_vines_share_no_calendar()
+    {
+        var all = new[] { "potato", "lettuce", "pasture", "vine" }.Select(c => string.Join(",", Biostimulants.StagesOf(c, Start, Harvest).Select(s => s.Name))).ToList();
+        all.Distinct().Count().ShouldBe(4);
+        Biostimulants.StagesOf("potato", Start, Start.AddDays(110)).Single(s => s.Name == "bulking").From.ShouldBe(new DateOnly(2026, 6, 5));
+    }
+
+    [Fact]
+    public void No_leaf_spray_is_laid_before_there_are_leaves()
+    {
+        var steps = Biostimulants.Propose("seaweed", Start, Harvest, "potatoes").Value;
+        steps[0].Purpose.ShouldBe("root");
+        steps.Skip(1).ShouldAllBe(s => s.Purpose == "leaf");
+        var look = Biostimulants.Check(new ProgrammeQuestion { Start = Start, Harvest = Harvest, AreaM2 = 36, Crop = "potatoes", Steps = [On("seaweed", 0, "leaf")] }).Value.Steps.Single();
+        look.Fit.ShouldBe("wasted");
+        look.Says.ShouldContain("no leaves before");
+    }
+
+    [Fact]
+    public void Stages_that_the_grower_dated_come_first()
+    {
+        StageFrom[] dated = [new("start", "emergence", Start), new("root", "leaf growth", Start.AddDays(5)), new("set", "set", Start.AddDays(10)), new("fill", "bulking", Start.AddDays(15))];
+        Biostimulants.Check(new ProgrammeQuestion { Start = Start, Harvest = Harvest, AreaM2 = 36, Crop = "potatoes", Dated = dated, Steps = [On("seaweed", 30)] }).Value.Steps.Single().Fit.ShouldBe("wasted");
     }
 
     [Property(MaxTest = 100)]

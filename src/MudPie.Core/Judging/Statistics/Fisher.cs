@@ -5,7 +5,7 @@ namespace MudPie.Core.Judging.Statistics;
 
 /// <summary>What a two by two table says.</summary>
 /// <param name="P">Two-sided, by Fisher's exact test.</param>
-/// <param name="OddsRatio">The ratio under which the table is likeliest, its margins held; infinite values are given as null.</param>
+/// <param name="OddsRatio">The ratio under which the table is likeliest, its margins held; null where it is without end, and where all or none came up in both trays, so that nothing tells it.</param>
 /// <param name="Lower">Lower end of the exact 95 % interval.</param>
 /// <param name="Upper">Upper end; null where it has none.</param>
 /// <param name="Sentence">In a sentence.</param>
@@ -53,7 +53,7 @@ public static class Germination
 
         var (p, odds, lower, upper) = Exact(a, b, c, d);
         var (first, second) = (100.0 * a / (a + b), 100.0 * c / (c + d));
-        var told = p < 0.05 ? "more than chance would do" : "chance alone could do that: you can't tell yet";
+        var told = double.IsNaN(odds) ? "all or none came up in both: nothing tells them apart" : p < 0.05 ? "more than chance would do" : "chance alone could do that: you can't tell yet";
         return Worked.Of(
             new GerminationAnswer(p, Finite(odds), lower, Finite(upper), $"{Say.Number(first)} % against {Say.Number(second)} % came up: {told}. One tray each is one replicate each: sow several."),
             "",
@@ -64,7 +64,7 @@ public static class Germination
             ]);
     }
 
-    /// <summary>p, odds ratio and its 95 % interval; the ratio may be 0 or infinite.</summary>
+    /// <summary>p, odds ratio and its 95 % interval; the ratio may be 0, infinite, or not a number where all came up in both or none did: then nothing tells it.</summary>
     internal static (double P, double Odds, double Lower, double Upper) Exact(int a, int b, int c, int d)
     {
         var (row, other, up) = (a + b, c + d, a + c);
@@ -88,13 +88,13 @@ public static class Germination
         double Find(Func<double, double> rising, double target) => rising(0) > target
             ? Quadrature.Root(t => rising(t > 0 ? Math.Log(t) : -700) - target, 0, 1)
             : 1 / Quadrature.Root(t => rising(-Math.Log(t)) - target, Math.Pow(2, -52), 1);
-        var odds = a == least ? (a == most ? 1 : 0) : a == most ? double.PositiveInfinity : Find(Mean, a);
-        var lower = a == least ? 0 : Find(AtLeast, 0.025);
-        var upper = a == most ? double.PositiveInfinity : Find(x => -AtMost(x), -0.025);
+        var odds = least == most ? double.NaN : a == least ? 0 : a == most ? double.PositiveInfinity : Find(Mean, a);
+        var lower = least == most || a == least ? 0 : Find(AtLeast, 0.025);
+        var upper = least == most || a == most ? double.PositiveInfinity : Find(x => -AtMost(x), -0.025);
         return (p, odds, lower, upper);
     }
 
     private static double? Finite(double x) => double.IsFinite(x) ? x : null;
 
-    private static string Shown(double x) => double.IsFinite(x) ? Say.Number(x) : "no end";
+    private static string Shown(double x) => double.IsNaN(x) ? "can’t be told" : double.IsFinite(x) ? Say.Number(x) : "no end";
 }

@@ -14,18 +14,21 @@ public sealed class ManyToOne
     private readonly double[,] _correlation;
     private readonly double _df;
     private readonly double[]? _loadings;
+    private readonly CancellationToken _stop;
 
     /// <summary>For these comparisons.</summary>
     /// <param name="correlation">k × k correlations of the differences, ones on the diagonal.</param>
     /// <param name="df">Degrees of freedom of the noise, 1 or more.</param>
-    public ManyToOne(double[,] correlation, double df)
+    /// <param name="stop">Ends a long sweep when whoever asked has gone.</param>
+    public ManyToOne(double[,] correlation, double df, CancellationToken stop = default)
     {
+        _stop = stop;
         ArgumentOutOfRangeException.ThrowIfLessThan(df, 1);
         (_correlation, _df, _loadings) = (correlation, df, Loadings(correlation));
     }
 
     /// <summary>P(all |T| ≤ c).</summary>
-    public double Cdf(double c) => c <= 0 ? 0 : Math.Clamp(Quadrature.OverScale(_df, s => _loadings is { } l ? Product(c * s, l) : Lattice(c * s)), 0, 1);
+    public double Cdf(double c) => c <= 0 ? 0 : Math.Clamp(_loadings is { } l ? Quadrature.OverScale(_df, s => Product(c * s, l)) : Lattice(c), 0, 1);
 
     /// <summary>Chance that the largest |T| is at least this, adjusted for all comparisons.</summary>
     public double P(double t) => 1 - Cdf(Math.Abs(t));
@@ -76,22 +79,33 @@ public sealed class ManyToOne
         return fits ? loadings : null;
     }
 
+    /// <summary>The scale of the noise is one more dimension of the same lattice (Genz and Bretz 1999): one sweep, whatever the correlations.</summary>
     private double Lattice(double c)
     {
-        const int points = 4001;
+        const int points = 6007;
         var k = _correlation.GetLength(0);
-        var root = MathNet.Numerics.LinearAlgebra.Matrix<double>.Build.DenseOfArray(_correlation).Cholesky().Factor;
+        var root = _root ??= Root(_correlation);
+        var scales = _scales ??= Scales(points, _df);
         var (sum, y) = (0.0, new double[k]);
         for (var p = 0; p < points; p++)
         {
-            var (f, inside) = (1.0, 0.0);
-            for (var i = 0; i < k; i++)
+            _stop.ThrowIfCancellationRequested();
+            var (f, bound) = (1.0, c * scales[p]);
+            for (var i = 0; i < k && f > 0; i++)
             {
-                var shift = Enumerable.Range(0, i).Sum(j => root[i, j] * y[j]);
-                var (low, high) = (Distribution.Phi((-c - shift) / root[i, i]), Distribution.Phi((c - shift) / root[i, i]));
+                var shift = 0.0;
+                for (var j = 0; j < i; j++)
+                {
+                    shift += root[i][j] * y[j];
+                }
+
+                var (low, high) = (Distribution.Phi((-bound - shift) / root[i][i]), Distribution.Phi((bound - shift) / root[i][i]));
                 f *= high - low;
-                inside = Math.Abs((2 * (((p + 0.5) * Alpha(i)) % 1)) - 1); // Richtmyer's lattice, folded so that it is periodic
-                y[i] = MathNet.Numerics.Distributions.Normal.InvCDF(0, 1, Math.Clamp(low + (inside * (high - low)), 1e-15, 1 - 1e-15));
+                if (i < k - 1)
+                {
+                    var inside = Math.Abs((2 * (((p + 0.5) * Alpha(i + 1)) % 1)) - 1); // Richtmyer's lattice, folded so that it is periodic
+                    y[i] = MathNet.Numerics.Distributions.Normal.InvCDF(0, 1, Math.Clamp(low + (inside * (high - low)), 1e-15, 1 - 1e-15));
+                }
             }
 
             sum += f;
@@ -100,7 +114,44 @@ public sealed class ManyToOne
         return sum / points;
     }
 
+    private double[][]? _root;
+    private double[]? _scales;
+
+    private static double[][] Root(double[,] correlation)
+    {
+        var k = correlation.GetLength(0);
+        var matrix = MathNet.Numerics.LinearAlgebra.Matrix<double>.Build.DenseOfArray(correlation);
+        for (var i = 0; i < k; i++)
+        {
+            matrix[i, i] += 1e-10; // differences that hang on each other make it singular
+        }
+
+        var factor = matrix.Cholesky().Factor;
+        return [.. Enumerable.Range(0, k).Select(i => factor.Row(i).ToArray())];
+    }
+
+    /// <summary>Scales √(χ²ν ÷ ν) at the lattice's own first dimension.</summary>
+    private static double[] Scales(int points, double df)
+    {
+        if (double.IsPositiveInfinity(df) || df > 1e6)
+        {
+            return [.. Enumerable.Repeat(1.0, points)];
+        }
+
+        // Inverted once on a fine grid, and read off it: the inverse itself is slow.
+        const int grid = 2000;
+        var chi = new MathNet.Numerics.Distributions.ChiSquared(df);
+        var at = Enumerable.Range(0, grid + 1).Select(i => Math.Sqrt(chi.InverseCumulativeDistribution(Math.Clamp((double)i / grid, 1e-9, 1 - 1e-9)) / df)).ToArray();
+        return [.. Enumerable.Range(0, points).Select(p =>
+        {
+            var u = Math.Abs((2 * (((p + 0.5) * Alpha(0)) % 1)) - 1) * grid;
+            var i = Math.Min((int)u, grid - 1);
+            return at[i] + ((u - i) * (at[i + 1] - at[i]));
+        })];
+    }
+
     private static double Alpha(int i) => Math.Sqrt(Primes[i % Primes.Length]);
 
-    private static readonly int[] Primes = [2, 3, 5, 7, 11, 13, 17, 19, 23, 29, 31, 37, 41, 43, 47, 53, 59, 61, 67, 71];
+    // As many as there can be treatments, and one for the scale.
+    private static readonly int[] Primes = [.. Enumerable.Range(2, 1400).Where(n => Enumerable.Range(2, (int)Math.Sqrt(n) - 1).All(d => n % d != 0)).Take(210)];
 }

@@ -98,7 +98,9 @@ public static class CombineTrials
         if (method == "reml")
         {
             // Hartung and Knapp 2001: the spread that sites show, and Student's t for their number.
-            se *= Math.Sqrt(weights.Zip(y, (w, yi) => w * (yi - mean) * (yi - mean)).Sum() / (k - 1));
+            // Sites that happen to agree are no proof: never narrower than their own errors alone would make it (Röver and others 2015).
+            var own = Math.Sqrt(1 / plain.Weights.Sum());
+            se = Math.Max(se * Math.Sqrt(weights.Zip(y, (w, yi) => w * (yi - mean) * (yi - mean)).Sum() / (k - 1)), own);
             critical = Distribution.CriticalT(0.05, k - 1);
         }
 

@@ -40,7 +40,7 @@ internal static class CountTrial
             Studentized = [double.NaN, double.NaN],
             Ranks = null,
             Control = treatment.Levels[0],
-            Notes = [$"Odds ratio {(double.IsFinite(exact.Odds) ? Say.Number(exact.Odds) : "without end")}, {Say.Number(exact.Lower)} to {(double.IsFinite(exact.Upper) ? Say.Number(exact.Upper) : "no end")}; p {Say.Number(exact.P)}.", "Seeds in one tray share its water and its warmth: several trays of each would tell."],
+            Notes = [$"Odds ratio {(double.IsNaN(exact.Odds) ? "can’t be told" : double.IsFinite(exact.Odds) ? Say.Number(exact.Odds) : "without end")}, {Say.Number(exact.Lower)} to {(double.IsFinite(exact.Upper) ? Say.Number(exact.Upper) : "no end")}; p {Say.Number(exact.P)}.", "Seeds in one tray share its water and its warmth: several trays of each would tell."],
         });
     }
 
@@ -67,7 +67,7 @@ internal static class CountTrial
         TrialMean Mean(string name, int trays, double share, Vector<double> gradient)
         {
             var half = df >= 1 ? Distribution.CriticalT(0.05, df) * Math.Sqrt(Var(gradient)) : (double?)null;
-            return new TrialMean("treatment", name, trays, 100 * share, (100 * share) - half, (100 * share) + half);
+            return new TrialMean("treatment", name, trays, 100 * share, half is { } h ? Math.Max((100 * share) - h, 0) : null, half is { } k ? Math.Min((100 * share) + k, 100) : null); // no fewer than none, no more than all
         }
 
         var law = df >= 1 ? new ManyToOne(Correlation([.. others.Select(t => gradients[t] - gradients[0])], covariance), df) : null;
@@ -75,7 +75,7 @@ internal static class CountTrial
         var dunnett = others.Select(t =>
         {
             var (difference, se) = (100 * (shares[t] - shares[0]), Math.Sqrt(Var(gradients[t] - gradients[0])));
-            return new TrialComparison("treatment", $"{groups[t].Name} - {groups[0].Name}", groups[t].Name, groups[0].Name, difference, difference - (critical * se), difference + (critical * se), law is null ? null : difference / se, law is null ? null : df,
+            return new TrialComparison("treatment", $"{groups[t].Name} - {groups[0].Name}", groups[t].Name, groups[0].Name, difference, critical is { } c ? Math.Max(difference - (c * se), -100) : null, critical is { } d ? Math.Min(difference + (d * se), 100) : null, law is null ? null : difference / se, law is null ? null : df,
                 law is null ? null : others.Count == 1 ? Distribution.TwoSidedT(difference / se, df) : law.P(difference / se));
         }).ToList();
         var sheet = new Sheet

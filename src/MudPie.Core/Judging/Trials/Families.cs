@@ -51,7 +51,7 @@ internal static class Families
     }
 
     /// <summary>Each against the first, and the critical |t| at 95 % and at the level that several measures ask for.</summary>
-    public static (List<TrialComparison> List, double? Wide) Dunnett(TermModel model, string term, IReadOnlyList<Cell> cells, double ms, double df, int looked)
+    public static (List<TrialComparison> List, double? Wide) Dunnett(TermModel model, string term, IReadOnlyList<Cell> cells, double ms, double df, int looked, CancellationToken stop = default)
     {
         if (cells.Count < 2)
         {
@@ -65,7 +65,7 @@ internal static class Families
             return ([.. others.Zip(raw, (o, d) => new TrialComparison(term, $"{o.Name} - {control.Name}", o.Name, control.Name, d.Difference, null, null, null, null, null))], null);
         }
 
-        var law = new ManyToOne(Correlation(model, control, others), df);
+        var law = new ManyToOne(Correlation(model, control, others), df, stop);
         var critical = law.Critical(0.05);
         var list = others.Zip(raw, (o, d) => new TrialComparison(
             term, $"{o.Name} - {control.Name}", o.Name, control.Name, d.Difference, d.Difference - (critical * d.Se), d.Difference + (critical * d.Se), d.Se > 0 ? d.Difference / d.Se : null, df, d.Se > 0 ? P(law, d.Difference / d.Se, others.Count, df) : null)).ToList();

@@ -33,6 +33,15 @@ internal sealed record Sheet
 
     public double? Dispersion { get; init; }
 
+    /// <summary>Comparisons that verdicts are taken from, where they are others than the pooled ones.</summary>
+    public IReadOnlyList<TrialComparison>? Judged { get; init; }
+
+    /// <summary>Half widths of their intervals at the level that several measures ask for.</summary>
+    public IReadOnlyList<double> JudgedWide { get; init; } = [];
+
+    /// <summary>All pairs, each by its own spread.</summary>
+    public IReadOnlyList<TrialComparison> GamesHowell { get; init; } = [];
+
     public IReadOnlyList<string> Notes { get; init; } = [];
 
     /// <summary>The sheet in words, with its verdicts.</summary>
@@ -40,12 +49,26 @@ internal sealed record Sheet
     {
         double? sd = s.Df >= 1 && double.IsFinite(s.Ms) ? Math.Sqrt(s.Ms) : null;
         var compared = s.Dunnett.Count;
-        var verdicts = s.Dunnett.Select(c =>
+        var uneven = q.Kind == "amount" && s.Judged is null && s.Df >= 1 && s.Ms > 0 && TrialChecks.SpreadP(rows, s) is < 0.01;
+        var verdicts = (s.Judged ?? s.Dunnett).Select((c, i) =>
         {
+            if (s.Judged is not null)
+            {
+                var half2 = s.JudgedWide[i];
+                return TrialVerdicts.Judge(q, c, s.Df < 1 ? null : c.Difference - half2, s.Df < 1 ? null : c.Difference + half2, sd, Fewest(s, c), compared, s.Ranks, false);
+            }
+
             var se = c.T is { } t && t != 0 ? c.Difference / t : c.Upper is { } u ? (u - c.Difference) / s.Wide : null;
             var half = s.Wide * Math.Abs(se ?? 0);
             var (lower, upper) = c.Lower is null || s.Df < 1 ? ((double?)null, (double?)null) : q.Looked > 1 ? (c.Difference - half, c.Difference + half) : (c.Lower, c.Upper);
-            return TrialVerdicts.Judge(q, c, lower, upper, sd, Fewest(s, c), compared, s.Ranks);
+            if (uneven && lower is not null && Own(q, rows, s, c, compared * q.Looked) is { } own)
+            {
+                // Each side's own spread, where the layout shows it; the wider of the two intervals.
+                var wider = Math.Max(own, (upper!.Value - lower.Value) / 2);
+                return TrialVerdicts.Judge(q, c, c.Difference - wider, c.Difference + wider, sd, Fewest(s, c), compared, s.Ranks, false);
+            }
+
+            return TrialVerdicts.Judge(q, c, lower, upper, sd, Fewest(s, c), compared, s.Ranks, uneven);
         }).ToList();
         List<ComparisonVerdict> counted = [.. verdicts.Where(v => !q.Bystanders.Contains(v.Of))];
         if (counted.Count == 0)
@@ -64,8 +87,32 @@ internal sealed record Sheet
         var answer = new TrialAnswer(
             q.Response, q.Unit, s.Test, s.Anova, s.Means, s.Tukey, s.Dunnett, s.Ranks, verdicts, word, Together(q, s, told), sd, s.Df >= 1 ? s.Df : null, s.Dispersion,
             [.. s.Notes, .. TrialChecks.Words(q, rows, s, residuals)], residuals,
-            [.. q.Rows.Where(r => r.Value is null).Select(r => $"{r.Plot}: {r.Why ?? "no reason given"}")], q.Looked);
+            [.. q.Rows.Where(r => r.Value is null).Select(r => $"{r.Plot}: {r.Why ?? "no reason given"}")], q.Looked)
+        {
+            Judged = s.Judged ?? s.Dunnett,
+            GamesHowell = s.GamesHowell,
+        };
         return Worked.Of(answer, q.Unit, Evidence.MeasuredHere, Lines(q, s, sd));
+    }
+
+    /// <summary>Half width by the two sides' own residual spreads (Welch); null where either has fewer than three plots, or is no cell of the layout.</summary>
+    private static double? Own(TrialQuestion q, IReadOnlyList<TrialRow> rows, Sheet s, TrialComparison c, int compared)
+    {
+        (double V, int N)? Side(string name)
+        {
+            var left = rows.Select((r, i) => (r, i)).Where(x => TrialAnalysis.Name(x.r) == name).Select(x => s.Residuals[x.i]).ToList();
+            // Blocks take some freedom from the residuals: given back evenly.
+            return left.Count < 3 ? null : (left.Sum(e => e * e) / Math.Max(left.Count * s.Df / rows.Count, 1), left.Count);
+        }
+
+        if (Side(c.Of) is not { } a || Side(c.Against) is not { } b)
+        {
+            return null;
+        }
+
+        var (va, vb) = (a.V / a.N, b.V / b.N);
+        var df = (va + vb) * (va + vb) / ((va * va / (a.N - 1)) + (vb * vb / (b.N - 1)));
+        return Distribution.CriticalT(0.05 / Math.Max(compared, 1), Math.Max(df, 1)) * Math.Sqrt(va + vb);
     }
 
     /// <summary>The sentence, and where factors were crossed what both together did beyond the one.</summary>
@@ -96,10 +143,10 @@ internal sealed record Sheet
             yield return new("noise", "√(residual sum of squares ÷ its degrees of freedom)", $"{Say.Number(s.Ms * s.Df, 4)} on {Say.Number(s.Df)}", $"{Say.Number(noise)}{Say.Unit(q.Unit)} between plots treated alike", s.Test.Name);
         }
 
-        foreach (var c in s.Dunnett)
+        foreach (var c in s.Judged ?? s.Dunnett)
         {
             yield return new(c.Pair, "difference ± critical t × its standard error", c.T is { } t ? $"t {Say.Number(t)} on {Say.Number(c.Df!.Value)}" : "one of each",
-                $"{Say.Number(c.Difference)}{(c.Lower is { } l ? $" ({Say.Number(l)} to {Say.Number(c.Upper!.Value)})" : "")}", s.Dunnett.Count > 1 ? "Dunnett 1955, all against the control at once" : s.Test.Name);
+                $"{Say.Number(c.Difference)}{(c.Lower is { } l ? $" ({Say.Number(l)} to {Say.Number(c.Upper!.Value)})" : "")}", s.Judged is not null ? "each by its own spread, all against the control at once" : s.Dunnett.Count > 1 ? "Dunnett 1955, all against the control at once" : s.Test.Name);
         }
 
         if (q.Looked > 1)

@@ -52,24 +52,24 @@ internal static class SplitPlot
         }
 
         table.AddRange(parts.Terms.Skip(1).Select(t => inner.Line(t, msB, dfB)));
-        table.Add(new AnovaLine("Residuals", (int)dfB, inner.Rss, msB, null, null));
+        table.Add(new AnovaLine("Residuals", (int)dfB, inner.Rss, dfB > 0 ? msB : null, null, null));
 
         var n = f.Within.Levels.Count;
         // A difference between cells of different whole plots carries both noises (Satterthwaite 1946).
         var mixed = double.IsFinite(msA) ? (msA + ((n - 1) * msB)) / n : double.NaN;
-        var mixedDf = double.IsFinite(mixed) ? Math.Pow(msA + ((n - 1) * msB), 2) / ((msA * msA / dfA) + (Math.Pow((n - 1) * msB, 2) / dfB)) : 0;
+        var mixedDf = double.IsFinite(mixed) && mixed > 0 ? Math.Pow(msA + ((n - 1) * msB), 2) / ((msA * msA / dfA) + (Math.Pow((n - 1) * msB, 2) / dfB)) : double.IsFinite(mixed) ? Math.Min(dfA, dfB) : 0;
         var term = $"{f.Whole.Name}:{f.Within.Name}";
         var cells = Families.ControlFirst(Families.Cells(full, [f.Whole, f.Within]), q.Control);
         var a = Families.Cells(outer.Model, [outer.Whole]);
         var b = Families.Cells(inner, [f.Within]);
-        var (dunnett, wide) = q.Conditions.Contains(f.Whole.Name) ? Families.Dunnett(inner, f.Within.Name, b, msB, dfB, q.Looked)
-            : q.Conditions.Contains(f.Within.Name) ? Families.Dunnett(outer.Model, f.Whole.Name, a, outer.Model.Ms, dfA, q.Looked)
-            : Families.Dunnett(full, term, cells, mixed, mixedDf, q.Looked);
+        var (dunnett, wide) = q.Conditions.Contains(f.Whole.Name) ? Families.Dunnett(inner, f.Within.Name, b, msB, dfB, q.Looked, q.Stop)
+            : q.Conditions.Contains(f.Within.Name) ? Families.Dunnett(outer.Model, f.Whole.Name, a, outer.Model.Ms, dfA, q.Looked, q.Stop)
+            : Families.Dunnett(full, term, cells, mixed, mixedDf, q.Looked, q.Stop);
         return new Sheet
         {
             Test = new("split-plot analysis of variance", $"{f.Whole.Name} lay on whole plots and {f.Within.Name} within them: whole plots differ more than parts of one, so each is judged against its own noise."),
             Anova = table,
-            Means = [.. Families.Means(f.Whole.Name, a, outer.Model.Ms, dfA), .. Families.Means(f.Within.Name, b, msB, dfB), .. Families.Means(term, cells, mixed, mixedDf)],
+            Means = [.. Families.Means(f.Whole.Name, a, outer.Model.Ms, dfA), .. Families.Means(f.Within.Name, b, mixed, mixedDf), .. Families.Means(term, cells, mixed, mixedDf)],
             Tukey = [.. Families.Tukey(outer.Model, f.Whole.Name, a, outer.Model.Ms, dfA), .. Families.Tukey(inner, f.Within.Name, b, msB, dfB), .. Families.Tukey(full, term, cells, mixed, mixedDf)],
             Dunnett = dunnett,
             Wide = wide,
@@ -95,7 +95,7 @@ internal static class SplitPlot
     {
         if (dfA < 1)
         {
-            yield return "One whole plot of each: nothing tells how far whole plots differ, so what lay on them can’t be judged.";
+            yield return "One whole plot of each: nothing tells how far whole plots differ, so what lay on them can’t be judged; what lay within them can be compared there only.";
         }
 
         yield return "Treatments across whole plots are compared with both noises weighed together (Satterthwaite).";

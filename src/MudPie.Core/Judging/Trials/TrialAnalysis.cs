@@ -15,6 +15,7 @@ public static class TrialAnalysis
             return refusal;
         }
 
+        q = Plain(q);
         var rows = q.Rows.Where(r => r.Value is not null).ToList();
         if (q.Kind == "count")
         {
@@ -29,11 +30,73 @@ public static class TrialAnalysis
         var factors = Factors(q, rows);
         var y = rows.Select(r => r.Value!.Value).ToList();
         var block = q.Design is "blocks" or "paired" or "factorial" && rows.All(r => r.Block is not null) ? Factor.From("block", [.. rows.Select(r => r.Block!)]) : null;
-        var model = new TermModel([.. block is { Levels.Count: > 1 } ? [new Term([block])] : Array.Empty<Term>(), .. Crossed(factors)], y);
+        var blocks = block is { Levels.Count: > 1 } ? new Term([block]) : null;
+        var (terms, left) = Told(blocks, [.. Crossed(factors, y.Count)], y);
+        var model = new TermModel([.. blocks is null ? Array.Empty<Term>() : [blocks], .. terms], y);
         var groups = rows.GroupBy(Name).Select(g => (IReadOnlyList<double>)[.. g.Select(r => r.Value!.Value)]).ToList();
-        return q.Design == "random" && factors is [{ Levels.Count: 2 }] && groups.All(g => g.Count > 1)
-            ? Sheet.Write(q, rows, WelchSheet(q, rows, factors[0], model))
-            : Sheet.Write(q, rows, ModelSheet(q, rows, factors, model, block));
+        List<string> notes = [.. Untested(factors, terms, left)];
+        var sheet = q.Design == "random" && factors is [{ Levels.Count: 2 }] && groups.All(g => g.Count > 1)
+            ? WelchSheet(q, rows, factors[0], model)
+            : ModelSheet(q, rows, factors, model, block);
+        sheet = sheet with { Notes = [.. notes, .. sheet.Notes] };
+        return Sheet.Write(q, rows, block is null && q is { Design: "random", Kind: "amount" } && factors is [{ Levels.Count: > 2 }] && groups.All(g => g.Count > 1) ? WelchFamily.Judged(q, rows, factors[0], sheet) : sheet);
+    }
+
+    /// <summary>The trial with one spelling for each level, and its settings known: crossed factors that only say where a thing was tried.</summary>
+    private static TrialQuestion Plain(TrialQuestion q)
+    {
+        var spelt = q.Factors.Select((_, f) => q.Rows.Select(r => r.Levels[f]).GroupBy(l => Folded(l), StringComparer.OrdinalIgnoreCase).ToDictionary(g => g.Key, g => g.First().Trim(), StringComparer.OrdinalIgnoreCase)).ToList();
+        string One(int f, string level) => spelt[f].GetValueOrDefault(Folded(level)) ?? level;
+        var control = q.Control is null ? null : q.Factors.Count == 1 ? One(0, q.Control) : string.Join(", ", q.Control.Split(", ").Select((c, f) => f < spelt.Count ? One(f, c) : c));
+        var plain = q with { Rows = [.. q.Rows.Select(r => r with { Levels = [.. r.Levels.Select((l, f) => One(f, l))] })], Control = control };
+        var settings = plain.Factors.Where((name, f) => Setting(name, spelt[f].Values)).ToList();
+        return q.Conditions.Count == 0 && settings.Count > 0 && settings.Count < q.Factors.Count ? plain with { Conditions = settings } : plain;
+    }
+
+    private static string Folded(string level) => string.Join(' ', level.Split(' ', StringSplitOptions.RemoveEmptyEntries));
+
+    private static readonly string[] SettingNames = ["crop", "soil", "ground", "bed", "field", "site", "variety", "cultivar", "feed", "house", "year", "season", "place"];
+
+    /// <summary>True for a factor that is no treatment: by its name, or because its levels are crops.</summary>
+    internal static bool Setting(string name, IEnumerable<string> levels) =>
+        SettingNames.Any(n => name.Equals(n, StringComparison.OrdinalIgnoreCase) || name.Equals(n + "s", StringComparison.OrdinalIgnoreCase)) || levels.All(l => Ground.Crops.Find(l) is { } crop && l.StartsWith(crop.Name[..Math.Min(3, crop.Name.Length)], StringComparison.OrdinalIgnoreCase));
+
+    /// <summary>The level of a factor that means that nothing was done; null where none says so.</summary>
+    internal static string? Nothing(IEnumerable<string> levels) =>
+        levels.FirstOrDefault(l => l.Trim().ToLowerInvariant() is "none" or "nothing" or "control" or "untreated" or "0" or "0 %" or "0%" or "without" or "no" or "water" or "water only" || l.StartsWith("no ", StringComparison.OrdinalIgnoreCase) || l.StartsWith("without ", StringComparison.OrdinalIgnoreCase));
+
+    /// <summary>Terms that the layout can tell, in order; those that it holds in its blocks, or in terms before them, are set aside and named.</summary>
+    private static (List<Term> Told, List<Term> Left) Told(Term? blocks, List<Term> terms, List<double> y)
+    {
+        var (told, left) = (new List<Term>(), new List<Term>());
+        List<Term> Before() => [.. blocks is null ? Array.Empty<Term>() : [blocks], .. told];
+        foreach (var term in terms)
+        {
+            var rank = Before().Count == 0 ? 1 : y.Count - new TermModel(Before(), y).Df;
+            if (y.Count - new TermModel([.. Before(), term], y).Df == rank)
+            {
+                left.Add(term);
+            }
+            else
+            {
+                told.Add(term);
+            }
+        }
+
+        return (told, left);
+    }
+
+    private static IEnumerable<string> Untested(List<Factor> factors, List<Term> told, List<Term> left)
+    {
+        if (left.Count > 0)
+        {
+            yield return $"{Say.List([.. left.Select(t => t.Name)])} can’t be told from the blocks, or from what was not grown, in this layout: left out, and the rest analysed.";
+        }
+
+        if (factors.Count > 3)
+        {
+            yield return $"With {factors.Count} factors only each by itself and two at a time are tested; three and more together are taken as noise.";
+        }
     }
 
     /// <summary>Factors with the control's levels first.</summary>
@@ -45,7 +108,7 @@ public static class TrialAnalysis
             .. q.Factors.Select((name, f) =>
             {
                 List<string> column = [.. rows.Select(r => r.Levels[f])];
-                var first = q.Factors.Count == 1 ? q.Control : wished.ElementAtOrDefault(f);
+                var first = (q.Factors.Count == 1 ? q.Control : wished.ElementAtOrDefault(f)) ?? Nothing(column);
                 return Factor.From(name, column, first);
             }),
         ];
@@ -53,26 +116,40 @@ public static class TrialAnalysis
 
     internal static string Name(TrialRow row) => string.Join(", ", row.Levels);
 
-    private static IEnumerable<Term> Crossed(List<Factor> factors) =>
+    /// <summary>Factors and what they do together: all of it up to three factors, two at a time beyond; and never more columns than plots can tell.</summary>
+    private static IEnumerable<Term> Crossed(List<Factor> factors, int plots) =>
         Enumerable.Range(1, (1 << factors.Count) - 1)
             .Select(bits => new Term([.. factors.Where((_, i) => (bits & (1 << i)) != 0)]))
+            .Where(t => t.Factors.Count <= (factors.Count > 3 ? 2 : 3) && t.Factors.Aggregate(1, (n, f) => n * (f.Levels.Count - 1)) < Math.Max(plots, 2))
             .OrderBy(t => t.Factors.Count);
 
     private static Sheet ModelSheet(TrialQuestion q, List<TrialRow> rows, List<Factor> factors, TermModel model, Factor? block)
     {
         var (ms, df) = (model.Ms, model.Df);
         var term = string.Join(":", factors.Select(f => f.Name));
-        var cells = Families.ControlFirst(Families.Cells(model, factors), q.Control);
+        // With more than three factors the crossed cells are many and none is judged by itself: each factor is, over all others.
+        var whole = factors.Count <= 3 ? Families.Cells(model, factors) : [];
+        var cells = Families.ControlFirst(whole.Count > 1 ? whole : Families.Cells(model, [factors[0]]), q.Control);
+        term = whole.Count > 1 ? term : factors[0].Name;
         var marginal = factors.Count > 1 ? factors.Select(f => (f.Name, Cells: Families.Cells(model, [f]))).ToList() : [];
         List<Factor> tried = [.. factors.Where(f => !q.Conditions.Contains(f.Name))];
+        tried = tried.Count == 0 || factors.Count > 3 ? [tried.Count == 0 ? factors[0] : tried[0]] : tried;
         var judged = tried.Count == factors.Count ? cells : Families.ControlFirst(Families.Cells(model, tried), string.Join(", ", tried.Select(f => f.Levels[0])));
-        var (dunnett, wide) = Families.Dunnett(model, string.Join(":", tried.Select(f => f.Name)), judged, ms, df, q.Looked);
+        var (dunnett, wide) = Families.Dunnett(model, string.Join(":", tried.Select(f => f.Name)), judged, ms, df, q.Looked, q.Stop);
+        if (factors.Count > 3)
+        {
+            foreach (var other in factors.Where(f => !q.Conditions.Contains(f.Name) && f != tried[0]))
+            {
+                dunnett = [.. dunnett, .. Families.Dunnett(model, other.Name, Families.ControlFirst(Families.Cells(model, [other]), other.Levels[0]), ms, df, q.Looked, q.Stop).List];
+            }
+        }
+
         return new Sheet
         {
             Test = df < 1 ? new("no test: a look", "One plot of each: nothing tells how far plots differ by themselves, so no test fits.") : Named(q, factors, block),
             Anova = model.Table(),
-            Means = [.. marginal.SelectMany(m => Families.Means(m.Name, m.Cells, ms, df)), .. Families.Means(term, cells, ms, df)],
-            Tukey = [.. marginal.SelectMany(m => Families.Tukey(model, m.Name, m.Cells, ms, df)), .. Families.Tukey(model, term, factors.Count > 1 ? cells : Families.Cells(model, factors), ms, df)],
+            Means = [.. marginal.SelectMany(m => Families.Means(m.Name, m.Cells, ms, df)), .. factors.Count > 3 ? [] : Families.Means(term, cells, ms, df)],
+            Tukey = [.. marginal.SelectMany(m => Families.Tukey(model, m.Name, m.Cells, ms, df)), .. cells.Count > 40 || factors.Count > 3 ? [] : Families.Tukey(model, term, factors.Count > 1 ? cells : Families.Cells(model, factors), ms, df)],
             Dunnett = dunnett,
             Wide = wide,
             Ms = ms,

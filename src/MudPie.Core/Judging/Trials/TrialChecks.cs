@@ -19,10 +19,10 @@ internal static class TrialChecks
             checks.Add("kind", $"“{q.Kind}” is not known here.", "Choose amount, score or count.");
         }
 
-        var wanted = q.Design switch { "factorial" => (2, 3), "split-plot" => (2, 2), _ => (1, 1) };
+        var wanted = q.Design switch { "factorial" => (2, 5), "split-plot" => (2, 2), _ => (1, 1) };
         if (q.Factors.Count < wanted.Item1 || q.Factors.Count > wanted.Item2)
         {
-            checks.Add("factors", $"{(q.Factors.Count == 0 ? "No factor" : q.Factors.Count == 1 ? "One factor" : $"{q.Factors.Count} factors")} for {q.Design}.", wanted.Item2 == 1 ? "Name the one column that says what was done; for more, choose factorial." : $"Name {wanted.Item1}{(wanted.Item2 > wanted.Item1 ? " or " + wanted.Item2 : "")} columns.");
+            checks.Add("factors", $"{(q.Factors.Count == 0 ? "No factor" : q.Factors.Count == 1 ? "One factor" : $"{q.Factors.Count} factors")} for {q.Design}.", wanted.Item2 == 1 ? "Name the one column that says what was done; for more, choose factorial." : $"Name {wanted.Item1}{(wanted.Item2 > wanted.Item1 ? " to " + wanted.Item2 : "")} columns.");
         }
 
         if (q.WorthHaving is not null)
@@ -55,7 +55,7 @@ internal static class TrialChecks
                 checks.Add($"rows[{i}].{q.Response}", "That is not a number that a plot can have.", "Leave it empty where the plot is missing.");
             }
 
-            if (row.Levels.Count != q.Factors.Count || row.Levels.Any(string.IsNullOrWhiteSpace))
+            if (row.Levels.Count != q.Factors.Count || row.Levels.Any(l => string.IsNullOrWhiteSpace(l) || l.Trim() is "NA" or "na" or "NaN" or "-"))
             {
                 checks.Add($"rows[{i}].levels", $"Plot {row.Plot} does not say what was done to it.", "Give a level for each factor.");
             }
@@ -77,11 +77,11 @@ internal static class TrialChecks
         {
             checks.Add("rows", measured.Count == 0 ? "Nothing has been measured." : $"Only “{names[0]}” has been measured.", "Measure a plot of each treatment at least.");
         }
-        else if (names.Count > 40)
+        else if (names.Count > 200)
         {
             checks.Add("factors", $"{names.Count} different treatments.", "A treatment is a word that several plots share; choose another column.");
         }
-        else if (q.Design is "blocks" or "paired" && measured.Any(r => string.IsNullOrWhiteSpace(r.Block)))
+        else if ((q.Design is "blocks" or "paired" || (q.Design is "factorial" or "split-plot" && measured.Any(r => !string.IsNullOrWhiteSpace(r.Block)))) && measured.Any(r => string.IsNullOrWhiteSpace(r.Block)))
         {
             checks.Add("block", "Some plots lie in no block.", "Name the column that says which block, or pair, each plot lies in.");
         }
@@ -98,6 +98,10 @@ internal static class TrialChecks
             checks.Add("control", $"“{control}” is no treatment here.", $"Choose {Say.List([.. names.Take(8)])}.");
         }
     }
+
+    /// <summary>Chance that spreads so unlike come of one noise; null where there are too few plots.</summary>
+    internal static double? SpreadP(IReadOnlyList<TrialRow> rows, Sheet s) =>
+        Shape.EvenSpreadP([.. rows.Select((r, i) => (Name: TrialAnalysis.Name(r), Left: s.Residuals[i])).GroupBy(x => x.Name).Select(g => (IReadOnlyList<double>)[.. g.Select(x => x.Left)])]);
 
     /// <summary>Assumptions, in words.</summary>
     public static IEnumerable<string> Words(TrialQuestion q, IReadOnlyList<TrialRow> rows, Sheet s, IReadOnlyList<TrialResidual> residuals)
@@ -121,11 +125,10 @@ internal static class TrialChecks
 
         if (q.Kind == "amount")
         {
-            var groups = rows.Select((r, i) => (Name: TrialAnalysis.Name(r), Left: s.Residuals[i])).GroupBy(x => x.Name).Select(g => (IReadOnlyList<double>)[.. g.Select(x => x.Left)]).ToList();
-            yield return Shape.EvenSpreadP(groups) switch
+            yield return SpreadP(rows, s) switch
             {
                 null => "Too few plots to tell whether all treatments stray alike.",
-                < 0.01 => "Some treatments stray far more than others: the common interval is too narrow for those and too wide for the rest.",
+                < 0.01 => s.Judged is null ? "Some treatments stray far more than others: verdicts take each one’s own spread where the layout shows it, and step back where it does not." : "Some treatments stray far more than others: verdicts take each one’s own spread.",
                 < 0.05 => "Some treatments may stray more than others; look at the dots.",
                 _ => "Nothing says that treatments stray unlike each other.",
             };

@@ -17,7 +17,7 @@ public sealed record LayoutQuestion
     /// <summary>"random", "blocks", "split-plot" or "pair".</summary>
     public string Design { get; init; } = "blocks";
 
-    /// <summary>Treatments, 2 to 20. In a split plot: within whole plots.</summary>
+    /// <summary>Treatments, 2 to 200. In a split plot: within whole plots.</summary>
     public IReadOnlyList<string> Treatments { get; init; } = [];
 
     /// <summary>In a split plot: what lies on whole plots, 2 to 8.</summary>
@@ -96,9 +96,9 @@ public static class TrialLayout
             checks.Add("design", $"“{q.Design}” is not known here.", "Choose random, blocks, split-plot or pair.");
         }
 
-        if (q.Treatments.Count is < 2 or > 20)
+        if (q.Treatments.Count is < 2 or > 200)
         {
-            checks.Add("treatments", q.Treatments.Count < 2 ? "There is nothing to compare." : "That is more than twenty.", "Give 2 to 20 treatments, a control among them.");
+            checks.Add("treatments", q.Treatments.Count < 2 ? "There is nothing to compare." : "That is more than two hundred.", "Give 2 to 200 treatments, a control among them.");
         }
 
         if (q.Design == "split-plot" && q.WholePlots.Count is < 2 or > 8)
@@ -107,6 +107,11 @@ public static class TrialLayout
         }
 
         checks.Range("replicates", q.Replicates, 1, 40, "plots of each");
+        if ((long)q.Treatments.Count * Math.Max(q.WholePlots.Count, 1) * q.Replicates > 1200)
+        {
+            checks.Add("replicates", $"That is {(long)q.Treatments.Count * Math.Max(q.WholePlots.Count, 1) * q.Replicates} plots.", "More than 1,200 plots are more than codes can tell apart, and than anybody walks: fewer of each, or fewer treatments.");
+        }
+
         if (q.Places.Count is 0 or > 40)
         {
             checks.Add("places", q.Places.Count == 0 ? "No ground was chosen." : "That is more than forty places.", "Choose the beds, the bench or the field that it lies on.");

@@ -70,6 +70,10 @@ public sealed record TrialQuestion
     /// <summary>The most that it may be worse and still be called no harm, in the unit (points of a hundred for counts); null where nobody asks.</summary>
     public double? NoWorseBy { get; init; }
 
+    /// <summary>Ends a long sum when whoever asked has gone.</summary>
+    [System.Text.Json.Serialization.JsonIgnore]
+    public CancellationToken Stop { get; init; }
+
     /// <summary>How many measures and dates were looked at, 1 to 50: the more, the wider the interval that a verdict takes.</summary>
     public int Looked { get; init; } = 1;
 }
@@ -127,4 +131,11 @@ public sealed record TrialAnswer(
     IReadOnlyList<string> Checks,
     IReadOnlyList<TrialResidual> Residuals,
     IReadOnlyList<string> Missing,
-    int Looked);
+    int Looked)
+{
+    /// <summary>The comparisons that verdicts were taken from: Dunnett's own, or Welch's where treatments laid at random need not stray alike.</summary>
+    public IReadOnlyList<TrialComparison> Judged { get; init; } = [];
+
+    /// <summary>All pairs, each by its own spread (Games–Howell); empty where the design takes one noise for all.</summary>
+    public IReadOnlyList<TrialComparison> GamesHowell { get; init; } = [];
+}

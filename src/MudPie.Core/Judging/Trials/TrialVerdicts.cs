@@ -38,7 +38,7 @@ public static class TrialVerdicts
     public static string Headline(IReadOnlyList<ComparisonVerdict> verdicts) =>
         new[] { Works, Some, Harm, CannotTell }.FirstOrDefault(w => verdicts.Any(v => v.Word == w)) ?? NoUse;
 
-    internal static ComparisonVerdict Judge(TrialQuestion q, TrialComparison c, double? wideLower, double? wideUpper, double? sd, int plots, int compared, RankTest? ranks)
+    internal static ComparisonVerdict Judge(TrialQuestion q, TrialComparison c, double? wideLower, double? wideUpper, double? sd, int plots, int compared, RankTest? ranks, bool uneven)
     {
         var unit = Say.Unit(q.Unit);
         if (wideLower is not { } lower || wideUpper is not { } upper)
@@ -54,9 +54,19 @@ public static class TrialVerdicts
             word = CannotTell; // a score knows order only, and its order does not bear this out
         }
 
+        var why = "";
+        if (!(q.Kind == "score" && ranks is { P: < 0.05 }) && upper - lower <= 1e-12 * (Math.Abs(upper) + Math.Abs(lower)))
+        {
+            (word, why) = (CannotTell, " Plots treated alike are alike to the last digit: that is no proof of anything, look how they were measured.");
+        }
+        else if (uneven && word is Works or Some or Harm or NoUse)
+        {
+            (word, why) = (CannotTell, " Some treatments stray far more than others, so the common noise is wrong for each: you can’t tell by it.");
+        }
+
         var half = (upper - lower) / 2;
         var line = q.WorthHaving is { } w ? $" You said {Say.Number(w)}{unit} would be worth it." : " No line worth having was set.";
-        var sentence = $"{Cap(Quoted(c.Of))} gave {More(c.Difference, unit)} than {Quoted(c.Against)}, give or take {Say.Number(half, 2)}.{line}";
+        var sentence = $"{Cap(Quoted(c.Of))} gave {More(c.Difference, unit)} than {Quoted(c.Against)}, give or take {Say.Number(half, 2)}.{line}{why}";
         int? more = word is CannotTell or Some && q.WorthHaving is { } worth && sd is > 0 ? More(sd.Value, worth, plots, compared * q.Looked) : null;
         return new(c.Of, c.Against, word, c.Difference, lower, upper, sentence, more, q.NoWorseBy is { } margin ? l > -margin : null);
     }
