@@ -58,11 +58,11 @@ public class JourneyTests
         page.Click("Air off now");
         page.See("Use it before");
         page.Click("Put it out");
-        page.See("Fit");
+        page.See("Unseen"); // one reading in the first hour is no look
         page.See("1 part tea + 5 parts water (1 in 6)");
         Slate("up");
         page.See("What each bed gets");
-        foreach (var box in page.Driver.FindElements(By.XPath("//section[@aria-label='Slate']//*[@role='checkbox']")))
+        foreach (var box in page.Driver.FindElements(By.XPath("//section[@aria-label='Slate']//fieldset//*[@role='checkbox']")))
         {
             page.Driver.ExecuteScript("arguments[0].scrollIntoView({block:'center'})", box);
             box.Click();
@@ -98,7 +98,7 @@ public class JourneyTests
         page.Until(() => Curve() != before, "the forecast to move");
 
         page.Click("= show the sum");
-        page.See("importance weights");
+        page.See("members drawn again and moved");
         page.Driver.FindElement(By.TagName("body")).SendKeys(Keys.Escape);
         page.Fill("oxygen, mg/L", "3.9");
         page.Click("Keep it");

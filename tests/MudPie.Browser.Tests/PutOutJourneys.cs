@@ -9,7 +9,7 @@ public class PutOutJourneys
 {
     private static void TickAll(Page page)
     {
-        foreach (var box in page.Driver.FindElements(By.XPath("//section[@aria-label='Slate']//*[@role='checkbox']")))
+        foreach (var box in page.Driver.FindElements(By.XPath("//section[@aria-label='Slate']//fieldset//*[@role='checkbox']")))
         {
             page.Driver.ExecuteScript("arguments[0].scrollIntoView({block:'center'})", box);
             box.Click();
@@ -96,7 +96,7 @@ public class PutOutJourneys
         page.Find("//label[contains(., 'Which?')]//option[contains(., 'Threadwork')]").Click();
         page.Fill("Organisms on each", "500");
         page.Fill("Crop", "beetroot");
-        page.See("Beet does not host mycorrhiza");
+        page.See("Beetroot does not host mycorrhiza");
     }
 
     [Fact]

@@ -88,7 +88,7 @@ public static class BrixHints
 
     private static IEnumerable<BrixHint> Weeds(List<HintVisit> visits)
     {
-        foreach (var (a, b) in Pairs(visits, (a, b) => a.At.Date == b.At.Date && a.Weed != b.Weed && Math.Abs((a.At - b.At).TotalHours) <= 2))
+        foreach (var (a, b) in Pairs(visits, (a, b) => a.At.Date == b.At.Date && a.Weed != b.Weed && a.Leaf == b.Leaf && Math.Abs((a.At - b.At).TotalHours) <= 2))
         {
             var (weed, crop) = a.Weed ? (a, b) : (b, a);
             if (weed.At20.Average() >= crop.At20.Average() || !Outside(weed, crop))

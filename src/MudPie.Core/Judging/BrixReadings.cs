@@ -61,7 +61,7 @@ public static class BrixCorrection
 /// <param name="Corrected">Readings at 20 °C, °Bx.</param>
 /// <param name="LeafPosition">"top", "middle" or "bottom".</param>
 /// <param name="ClockHour">Hour of the day, 0 to 24.</param>
-/// <param name="Sky">"clear", "mixed" or "dull" over the last three days.</param>
+/// <param name="Sky">"clear", "mixed" or "dull" over the last three days; "unknown" where nobody said.</param>
 public sealed record BrixSet(IReadOnlyList<double> Corrected, string LeafPosition, double ClockHour, string Sky);
 
 /// <summary>One set's value.</summary>
@@ -182,7 +182,7 @@ public static class BrixReadings
             yield return $"The hours differ by {Say.Hours(Math.Min(apart, 24 - apart))}: brix rises through the day and falls at night.";
         }
 
-        if (before.Sky != after.Sky)
+        if (before.Sky != after.Sky && before.Sky != "unknown" && after.Sky != "unknown")
         {
             yield return $"The sky differed: {before.Sky} before, {after.Sky} after.";
         }

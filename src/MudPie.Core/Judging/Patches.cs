@@ -13,6 +13,9 @@ public sealed record PatchRead
     /// <summary>"water", "carrier" or "candidate".</summary>
     public string Role { get; init; } = "candidate";
 
+    /// <summary>The carrier that the candidate is mixed into; null for water.</summary>
+    public string? In { get; init; }
+
     /// <summary>Leaves before, °Bx, 1 to 30 of them.</summary>
     public IReadOnlyList<double> Before { get; init; } = [];
 
@@ -30,7 +33,14 @@ public sealed record PatchRead
 /// <param name="Word">"yes", "no", "nothing seen" or "cannot tell yet".</param>
 /// <param name="MorePatches">More patches of each for eight chances in ten of seeing a lift of 2 °Bx; null where it is told.</param>
 /// <param name="Sentence">In a sentence.</param>
-public sealed record PatchLift(string Candidate, int Patches, double Change, double Lift, double? Lower, double? Upper, string Word, int? MorePatches, string Sentence);
+public sealed record PatchLift(string Candidate, int Patches, double Change, double Lift, double? Lower, double? Upper, string Word, int? MorePatches, string Sentence)
+{
+    /// <summary>What it did beyond its carrier alone, °Bx; null where it went out in water.</summary>
+    public double? OverCarrier { get; init; }
+
+    /// <summary>Lower end of that interval; null where there are too few leaves.</summary>
+    public double? OverCarrierLower { get; init; }
+}
 
 /// <summary>All candidates beside water.</summary>
 /// <param name="Water">Water's own change, °Bx.</param>
@@ -66,6 +76,11 @@ public static class Patches
             checks.Add("patches", "No patch had a candidate.", "Choose one to eight from the shelf.");
         }
 
+        foreach (var alone in patches.Where(p => p.In is not null && !patches.Any(c => c.Role == "carrier" && c.Candidate == p.In)).Select(p => p.In!).Distinct())
+        {
+            checks.Add("patches", $"No patch had {alone} alone.", "Mark one of the carrier only: without it nothing can be told of what it carries.");
+        }
+
         for (var i = 0; i < patches.Count; i++)
         {
             Leaves(checks, $"patches[{i}].before", patches[i].Before);
@@ -79,13 +94,16 @@ public static class Patches
 
         var changes = patches.Select(Change).ToList();
         var water = Pool([.. changes.Where((_, i) => patches[i].Role == "water")]);
-        var carrier = patches.Any(p => p.Role == "carrier") ? Pool([.. changes.Where((_, i) => patches[i].Role == "carrier")]) : null;
-        var lifts = patches.Select((p, i) => (Patch: p, Change: changes[i])).Where(x => x.Patch.Role != "water").GroupBy(x => (x.Patch.Candidate, x.Patch.Role))
-            .Select(g => Lift(g.Key.Candidate, g.Count(), Pool([.. g.Select(x => x.Change)]), water)).OrderByDescending(l => l.Lift).ToList();
+        Part? Alone(string? name) => name is null ? null : Pool([.. changes.Where((_, i) => patches[i].Role == "carrier" && patches[i].Candidate == name)]);
+        var lifts = patches.Select((p, i) => (Patch: p, Change: changes[i])).Where(x => x.Patch.Role != "water").GroupBy(x => (x.Patch.Candidate, x.Patch.Role, x.Patch.In))
+            .Select(g => Beyond(Lift(g.Key.Candidate, g.Count(), Pool([.. g.Select(x => x.Change)]), water), g.Key.In, Pool([.. g.Select(x => x.Change)]), Alone(g.Key.In))).OrderByDescending(l => l.Lift).ToList();
         List<PatchLift> candidates = [.. lifts.Where(l => patches.Any(p => p.Candidate == l.Candidate && p.Role == "candidate"))];
-        var winner = candidates.FirstOrDefault(l => l.Word == "yes")?.Candidate;
-        var note = carrier is { } c && winner is not null && c.Mean - water.Mean > Yes / 2 ? " Its carrier alone did much of that." : "";
-        var sentence = winner is null
+        var winner = candidates.FirstOrDefault(l => l.Word == "yes" && (l.OverCarrier is null || l.OverCarrierLower > 0))?.Candidate;
+        var carried = winner is null ? candidates.FirstOrDefault(l => l.Word == "yes") : null;
+        var note = candidates.FirstOrDefault(l => l.Candidate == winner)?.OverCarrier is { } over ? $" Over its carrier alone {Signed(over)}." : "";
+        var sentence = carried is not null
+            ? $"{char.ToUpperInvariant(carried.Candidate[0])}{carried.Candidate[1..]} lifted the leaves, but not surely more than its carrier alone: put out the carrier, or mark more patches."
+            : winner is null
             ? $"No candidate lifted the leaves {Say.Number(Yes)} °Bx over water with its whole interval above nought. {(candidates.Any(l => l.Word == "cannot tell yet") ? "Not told yet; more patches would." : "Leave them on the shelf.")}"
             : $"{char.ToUpperInvariant(winner[0])}{winner[1..]}: a lift of {Say.Fixed(candidates.First(l => l.Candidate == winner).Lift, 1)} °Bx over water.{note} One hour on one day: a hint of what the crop lacks, not of what it will yield.";
         return Worked.Of(
@@ -171,6 +189,19 @@ public static class Patches
         int? more = word == "cannot tell yet" ? TrialVerdicts.More(Math.Max(sd, 0.3), Yes, count, 1) : null;
         var sentence = $"{Signed(lift)} °Bx over water, give or take {Say.Fixed(half, 1)}: {told}{(more > 0 ? $" {more} more patches of each would tell." : "")}{(count == 1 ? " One patch: its spot can’t be told from its product." : "")}";
         return new(candidate, count, own.Mean, lift, lower, upper, word, more, sentence);
+    }
+
+    /// <summary>What it did beyond the carrier that it was mixed into, by the same Welch interval.</summary>
+    private static PatchLift Beyond(PatchLift over, string? name, Part own, Part? alone)
+    {
+        if (name is null || alone is null)
+        {
+            return over;
+        }
+
+        var beyond = Lift(over.Candidate, over.Patches, own, alone);
+        var says = beyond.Lower is { } low ? $" ({Signed(low)} to {Signed(beyond.Upper!.Value)})" : "";
+        return over with { OverCarrier = beyond.Lift, OverCarrierLower = beyond.Lower, Sentence = $"{over.Sentence} Over {name} alone {Signed(beyond.Lift)}{says}: {(beyond.Lower > 0 ? "it adds to its carrier." : beyond.Upper < 0 ? "less than its carrier alone." : "whether it adds to its carrier can’t be told.")}" };
     }
 
     private static string Signed(double x) => (x < 0 ? "−" : "+") + Say.Fixed(Math.Abs(x), 1);

@@ -28,9 +28,11 @@ public sealed record Nameable(string Kind, int Id, string Name, IReadOnlyList<st
 /// <param name="Guessed">Words that were read as something near.</param>
 /// <param name="Choose">True where one of the targets has to be chosen first.</param>
 /// <param name="TemperatureC">Warmth of the meter where it was said with a brix.</param>
+/// <param name="Dry">Leaves that gave no juice.</param>
+/// <param name="Sky">"clear", "mixed" or "dull" where it was said with a brix.</param>
 public sealed record NoteUnderstood(
     string Kind, IReadOnlyList<double> Numbers, string? Word, IReadOnlyList<Nameable> Targets, Nameable? Input, double? Amount, string? AmountUnit, string? ClockTime,
-    string Sentence, IReadOnlyList<string> Guessed, bool Choose, double? TemperatureC = null);
+    string Sentence, IReadOnlyList<string> Guessed, bool Choose, double? TemperatureC = null, int Dry = 0, string? Sky = null);
 
 /// <summary>Understands short phrases: readings and uses, plurals, several numbers, units, names with small slips.</summary>
 public static partial class NoteIt
@@ -56,6 +58,8 @@ public static partial class NoteIt
     };
 
     private static readonly Dictionary<string, string[]> Foams = new() { ["none"] = ["none", "no", "gone"], ["little"] = ["little", "some", "bit", "white"], ["thick"] = ["much", "lot", "lots", "thick"], ["over"] = ["over", "overflowing", "side"] };
+
+    private static readonly Dictionary<string, string[]> Skies = new() { ["clear"] = ["clear", "sunny", "sun", "bright"], ["mixed"] = ["mixed", "broken"], ["dull"] = ["dull", "cloudy", "cloud", "overcast", "grey"] };
 
     private static readonly string[] Leaves = ["top", "middle", "bottom"];
 
@@ -171,7 +175,9 @@ public static partial class NoteIt
         }
 
         var (low, high, shown) = kind switch { "oxygen" => (0.0, 20.0, "mg/L"), "warmth" => (-5, 60, "°C"), "strip" => (0, 10, "mg/L"), _ => (0, 30, "°Bx") };
-        if (numbers.Count == 0)
+        var dry = kind == "brix" ? words.Count(w => w == "dry") : 0;
+        var sky = kind == "brix" ? Skies.FirstOrDefault(s => words.Any(w => s.Value.Contains(w))).Key : null;
+        if (numbers.Count == 0 && dry == 0)
         {
             return Refusal.Of("text", $"It is about {kind}, but there is no figure in it.", $"Say the figure: {(kind == "brix" ? "brix 9.1 8.8 9.4 fennel top" : $"{(kind == "oxygen" ? "o2 6.7" : kind == "warmth" ? "temp 19" : "strip 0.2")} and where")}.");
         }
@@ -183,8 +189,8 @@ public static partial class NoteIt
 
         var leaf = kind == "brix" ? Leaves.FirstOrDefault(words.Contains) : null;
         var what = kind switch { "oxygen" => "Oxygen", "warmth" => "Warmth", "strip" => "Strip", _ => $"Brix, {leaf ?? "top"} leaf," };
-        var done = Done(kind, numbers, leaf ?? (kind == "brix" ? "top" : null), targets, time, guessed, $"{what} {string.Join(", ", numbers.Select(n => Say.Number(n)))} {shown}{(meter is null ? "" : $" read at {Say.Number(meter.Value)} °C")}", Wanted(kind));
-        return done.Refused is null ? done.Worked.With(done.Value with { TemperatureC = meter }, "") : done;
+        var done = Done(kind, numbers, leaf ?? (kind == "brix" ? "top" : null), targets, time, guessed, $"{what}{(numbers.Count == 0 ? "" : $" {string.Join(", ", numbers.Select(n => Say.Number(n)))} {shown}")}{(dry == 0 ? "" : $"{(numbers.Count == 0 ? "" : " and")} {dry} dry")}{(sky is null ? "" : $" under a {sky} sky")}{(meter is null ? "" : $" read at {Say.Number(meter.Value)} °C")}", Wanted(kind));
+        return done.Refused is null ? done.Worked.With(done.Value with { TemperatureC = meter, Dry = dry, Sky = sky }, "") : done;
     }
 
     private static Ruling<NoteUnderstood> Use(List<string> words, IReadOnlyList<Nameable> names, List<Nameable> beds, string? time, List<string> guessed, UnitSystem units)

@@ -62,7 +62,14 @@ public static class Stock
 /// <param name="Per100M2">On 100 m².</param>
 /// <param name="PerHa">On a hectare.</param>
 /// <param name="Unpriced">What has no price.</param>
-public sealed record CostAnswer(double Batch, double Per100M2, double PerHa, IReadOnlyList<string> Unpriced);
+public sealed record CostAnswer(double Batch, double Per100M2, double PerHa, IReadOnlyList<string> Unpriced)
+{
+    /// <summary>Whether any of it has a price: where nothing has, the cost is not known, and not nothing.</summary>
+    public bool Known => Unpriced.Count == 0 || Batch > 0;
+
+    /// <summary>A figure of it in words: "9.30", "at least 9.30" where a price is missing, or "not known".</summary>
+    public string Say(double money) => !Known ? "not known" : Unpriced.Count > 0 ? $"at least {Workings.Say.Fixed(money, 2)}" : Workings.Say.Fixed(money, 2);
+}
 
 /// <summary>Something used, and its price.</summary>
 /// <param name="Name">What.</param>
@@ -95,7 +102,7 @@ public static class Costs
         return Worked.Of(
             new CostAnswer(all, all / area * 100, all / area * 10_000, [.. lines.Where(l => l.Price is null).Select(l => l.Name).Distinct()]), "money", Evidence.MeasuredHere,
             [
-                .. lines.Select(l => new WorkingLine(l.Name, "amount × price", $"{Say.Number(l.Amount)} × {(l.Price is { } p ? Say.Number(p) : "no price known")}", Say.Fixed(l.Amount * (l.Price ?? 0), 2), "the shelf")),
+                .. lines.Select(l => new WorkingLine(l.Name, "amount × price", $"{Say.Number(l.Amount)} × {(l.Price is { } p ? Say.Number(p) : "no price known")}", l.Price is null ? "not known" : Say.Fixed(l.Amount * l.Price.Value, 2), "the shelf")),
                 new("work", "minutes × wage ÷ 60", $"{Say.Number(work)} min × {Say.Number(wage)}", Say.Fixed(work * wage / 60, 2), wage == 0 ? "no wage set: time is not counted" : "your own"),
                 new("on 100 m²", "all ÷ area × 100", $"{Say.Fixed(all, 2)} ÷ {Say.Number(area)} m²", Say.Fixed(all / area * 100, 2), "sum"),
             ]);

@@ -56,7 +56,7 @@ internal static class DemoJudging
     private static BrixVisit Visit(Bed bed, BrixMeter meter, DateTime at, double level, Random random, string leaf, string sky)
     {
         var temperature = Math.Round(13 + (random.NextDouble() * 11), 1);
-        var visit = new BrixVisit { BedId = bed.Id, MeterId = meter.Id, At = new DateTimeOffset(at, TimeSpan.Zero), RecordedAt = new DateTimeOffset(at, TimeSpan.Zero), LeafPosition = leaf, Sky = sky, TemperatureC = temperature, IsDemo = true };
+        var visit = new BrixVisit { BedId = bed.Id, Crop = bed.Crop, MeterId = meter.Id, At = new DateTimeOffset(at, TimeSpan.Zero), RecordedAt = new DateTimeOffset(at, TimeSpan.Zero), LeafPosition = leaf, Sky = sky, TemperatureC = temperature, IsDemo = true };
         for (var i = 0; i < 4; i++)
         {
             var read = Math.Round(Math.Max(1, level + Normal.Sample(random, 0, 0.45)) * 5) / 5;

@@ -261,6 +261,7 @@ internal static class DemoSeason
         var visit = new BrixVisit
         {
             Bed = bed,
+            Crop = bed.Crop,
             ApplicationId = application.Id,
             At = new DateTimeOffset(at, TimeSpan.Zero),
             RecordedAt = new DateTimeOffset(at, TimeSpan.Zero),

@@ -227,7 +227,7 @@ internal static class DemoShelf
         Job(168, 10, "root", ["Creek Field"], "gypsum", 150, 0, "spreader", "structure, by the soil test", "field hand");
         Job(150, 18, "leaf", ["Hop Yard"], "copper for the hops", 0.12, 42, "400 L mounted boom", "downy mildew, by the label");
         Job(58, 18, "leaf", ["Ridge Bed 4", "Ridge Bed 5", "Ridge Bed 6"], "liquid seaweed", 0.022, 5.4, "15 L knapsack, kept for biology", "young roots gain most");
-        Job(28, 18, "leaf", ["Ridge Bed 4", "Ridge Bed 5", "Ridge Bed 6"], "liquid seaweed", 0.022, 5.4, "15 L knapsack, kept for biology", "four weeks after the first");
+        Job(28, 18, "root", ["Ridge Bed 4", "Ridge Bed 5", "Ridge Bed 6"], "liquid seaweed", 0.022, 5.4, "15 L knapsack, kept for biology", "to the roots of what was just planted");
         var wrong = Job(20, 9, "root", ["Nursery Bench"], "Rootbank spores", 0.06, 27, "10 L watering can", "modules before planting out", "field hand");
         var right = Job(20, 9, "root", ["Nursery Bench"], "Rootbank spores", 0.006, 27, "10 L watering can", "modules before planting out", "field hand");
         (right.CorrectsId, right.CorrectionWhy, right.RecordedAt) = (wrong.Id, "6 mL, not 60: read off the wrong line", wrong.RecordedAt.AddHours(9));
@@ -262,7 +262,7 @@ internal static class DemoShelf
         var fennel = new Programme { Bed = kit.Named("Ridge Bed 4")[0], Start = today.AddDays(-28), Harvest = today.AddDays(84) };
         var done = db.Applications.Local.Where(a => a.Items.Any(i => i.Name == "liquid seaweed")).MaxBy(a => a.At)!;
         void Lay(Programme p, string kind, int days, string purpose = "leaf", int? job = null) => p.Givings.Add(new Giving { Kind = kind, On = today.AddDays(days), Purpose = purpose, ApplicationId = job });
-        Lay(fennel, "seaweed", -28, "leaf", done.Id);
+        Lay(fennel, "seaweed", -28, "root", done.Id);
         Lay(fennel, "seaweed", 1);
         Lay(fennel, "seaweed", 62);
         Lay(fennel, "fulvic", 8);

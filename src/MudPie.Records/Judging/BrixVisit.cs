@@ -32,6 +32,9 @@ public sealed class BrixVisit
 
     public int? MeterId { get; set; }
 
+    /// <summary>What stood on the bed then; null where it was not kept.</summary>
+    public string? Crop { get; set; }
+
     /// <summary>Stage of the crop: "seedling", "leafing", "flowering", "fruiting" or "ripening".</summary>
     public string? Stage { get; set; }
 

@@ -53,6 +53,9 @@ public sealed class Patch
     /// <summary>"mL" or "g".</summary>
     public string? RateUnit { get; set; }
 
+    /// <summary>The carrier that it is mixed into, which lies alone on a patch of its own; null for a candidate in water.</summary>
+    public string? CarrierName { get; set; }
+
     public List<PatchLeaves> Leaves { get; } = [];
 }
 

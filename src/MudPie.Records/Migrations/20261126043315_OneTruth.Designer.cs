@@ -1110,6 +1110,9 @@ namespace MudPie.Records.Migrations
                     b.Property<int?>("CorrectsId")
                         .HasColumnType("INTEGER");
 
+                    b.Property<string>("Crop")
+                        .HasColumnType("TEXT");
+
                     b.Property<int>("Dry")
                         .HasColumnType("INTEGER");
 
@@ -1199,6 +1202,9 @@ namespace MudPie.Records.Migrations
                     b.Property<int>("Id")
                         .ValueGeneratedOnAdd()
                         .HasColumnType("INTEGER");
+
+                    b.Property<string>("CarrierName")
+                        .HasColumnType("TEXT");
 
                     b.Property<int?>("InputId")
                         .HasColumnType("INTEGER");

@@ -17,6 +17,21 @@ namespace MudPie.Records.Migrations
                 nullable: true);
 
             migrationBuilder.AddColumn<string>(
+                name: "Crop",
+                table: "BrixVisits",
+                type: "TEXT",
+                nullable: true);
+
+            // What stood there then was not kept: the bed's own crop now is the nearest that is known.
+            migrationBuilder.Sql("UPDATE BrixVisits SET Crop = (SELECT Crop FROM Beds WHERE Beds.Id = BrixVisits.BedId);");
+
+            migrationBuilder.AddColumn<string>(
+                name: "CarrierName",
+                table: "Patches",
+                type: "TEXT",
+                nullable: true);
+
+            migrationBuilder.AddColumn<string>(
                 name: "LabelTyped",
                 table: "Inputs",
                 type: "TEXT",
@@ -130,6 +145,14 @@ namespace MudPie.Records.Migrations
             migrationBuilder.DropColumn(
                 name: "LabelRatesJson",
                 table: "Inputs");
+
+            migrationBuilder.DropColumn(
+                name: "Crop",
+                table: "BrixVisits");
+
+            migrationBuilder.DropColumn(
+                name: "CarrierName",
+                table: "Patches");
 
             migrationBuilder.DropColumn(
                 name: "LabelTyped",

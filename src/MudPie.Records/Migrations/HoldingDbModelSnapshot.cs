@@ -1107,6 +1107,9 @@ namespace MudPie.Records.Migrations
                     b.Property<int?>("CorrectsId")
                         .HasColumnType("INTEGER");
 
+                    b.Property<string>("Crop")
+                        .HasColumnType("TEXT");
+
                     b.Property<int>("Dry")
                         .HasColumnType("INTEGER");
 
@@ -1196,6 +1199,9 @@ namespace MudPie.Records.Migrations
                     b.Property<int>("Id")
                         .ValueGeneratedOnAdd()
                         .HasColumnType("INTEGER");
+
+                    b.Property<string>("CarrierName")
+                        .HasColumnType("TEXT");
 
                     b.Property<int?>("InputId")
                         .HasColumnType("INTEGER");

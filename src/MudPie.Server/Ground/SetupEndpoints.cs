@@ -90,7 +90,9 @@ public static class SetupEndpoints
             ["altitude"] = $"Water there holds {Say.Fixed(full, 1)} mg/L of oxygen at 18 °C; a brew must keep 6.",
             ["area"] = GroundSays.Bed(read.Bed.AreaM2, null, units),
             ["vessel"] = GroundSays.Vessel(read.Vessel.TotalL, read.Vessel.WorkingL),
-            ["pump"] = air.Refused is null
+            ["pump"] = string.IsNullOrWhiteSpace(r.OpenFlow) && string.IsNullOrWhiteSpace(r.ShutOff)
+                ? "A dunked extract needs no pump. A small one is assumed until you name yours under Ground and kit: fed teas wait for that."
+                : air.Refused is null
                 ? $"{Units.Show(air.Value, Dimension.Flow, units)} of its {Units.Show(read.Pump.OpenLpm, Dimension.Flow, units)} arrive at the bottom of that vessel."
                 : air.Refused.Problems[0].ToString(),
             ["diffuser"] = GroundSays.Diffuser(Ingredients.Diffuser(read.Diffuser.Kind)!, null),
@@ -144,6 +146,7 @@ public static class SetupEndpoints
 
         var shape = fields.OneOf("shape", r.Shape, "bucket", "barrel", "tank");
         var total = fields.Quantity("total", r.Total, Dimension.Volume, 1, shape switch { "bucket" => 60, "barrel" => 600, _ => 5000 }, $"That is the range of a {shape}.");
+        var dunks = string.IsNullOrWhiteSpace(r.OpenFlow) && string.IsNullOrWhiteSpace(r.ShutOff); // a bag dunked by hand needs no air
         var waterKind = fields.OneOf("waterKind", r.WaterKind, "mains", "rain", "well", "ro", "surface");
         return new Setup(
             new Holding
@@ -164,12 +167,14 @@ public static class SetupEndpoints
                 Growing = fields.OneOf("growing", r.Growing, "annual", "grass", "perennial", "tree"),
             },
             new Vessel { Name = "The " + shape, Shape = shape, TotalL = total, WorkingL = total * 0.85, DepthM = fields.Quantity("depth", r.Depth, Dimension.Length, 0.05, 5) },
-            new Pump
-            {
-                Name = "Air pump",
-                OpenLpm = fields.Quantity("openFlow", r.OpenFlow, Dimension.Flow, 0.1, 5000, "It stands on the pump's box."),
-                ShutOffKPa = fields.Quantity("shutOff", r.ShutOff, Dimension.Pressure, 1, 200, "1 m of water is 9.8 kPa."),
-            },
+            dunks
+                ? new Pump { Name = "No pump of your own: a small one is assumed", OpenLpm = 3, ShutOffKPa = 15 }
+                : new Pump
+                {
+                    Name = "Air pump",
+                    OpenLpm = fields.Quantity("openFlow", r.OpenFlow, Dimension.Flow, 0.1, 5000, "It stands on the pump's box; leave flow and pressure both empty where you only dunk a bag."),
+                    ShutOffKPa = fields.Quantity("shutOff", r.ShutOff, Dimension.Pressure, 1, 200, "1 m of water is 9.8 kPa; leave flow and pressure both empty where you only dunk a bag."),
+                },
             new Diffuser { Name = "Diffuser", Kind = fields.OneOf("diffuserKind", r.DiffuserKind, [.. Ingredients.Diffusers.Select(d => d.Kind)]) },
             new WaterSource { Name = waterKind switch { "mains" => "Mains", "rain" => "Rain water", "well" => "Well", "ro" => "Reverse osmosis", _ => "Open water" }, Kind = waterKind },
             fields.Optional("strip", r.Strip, Dimension.Concentration, 0, WaterClearing.Highest));

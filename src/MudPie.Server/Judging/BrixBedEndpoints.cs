@@ -66,17 +66,21 @@ public static class BrixBedEndpoints
         var crop = visits.Where(v => v.Weed is null && v.Readings.Count > 0).ToList();
         var school = await db.ForkChoices.Where(f => f.ForkId == "brix-line").Select(f => f.SchoolId).FirstOrDefaultAsync() ?? "own";
         var last = crop.LastOrDefault();
-        var standing = last is null ? null : BrixBands.Stand(Mean(last), bed.Crop, [.. crop.Where(v => v != last).Select(Mean)], school);
+        var standing = last is null ? null : BrixBands.Stand(Mean(last), bed.Crop, [.. crop.Where(v => v != last && Like(v, last, local)).Select(Mean)], school, last.Readings.Count);
         var hints = BrixHints.Of([.. visits.Where(v => v.At > clock.Now.AddDays(-60)).Select(v => new HintVisit { At = local(v.At), Leaf = v.LeafPosition, Sky = v.Sky, Weed = v.Weed is not null, At20 = [.. v.Readings.Select(r => r.At20)] })], bed.Crop);
         var applied = await db.Applications.AsNoTracking().Where(a => a.At > since && a.Beds.Any(b => b.BedId == id) && !a.Strikes && !db.Applications.Any(c => c.CorrectsId == a.Id)).OrderBy(a => a.At)
             .Select(a => new { a.At, a.Purpose, Batch = a.Batch == null ? null : a.Batch.Name, Items = a.Items.Select(i => i.Name).ToList() }).ToListAsync();
         var pests = await db.PestCounts.AsNoTracking().Where(p => p.BedId == id).OrderByDescending(p => p.At).Take(20).ToListAsync();
-        var hold = pests.FirstOrDefault() is { } p && standing is not null && p.At > clock.Now.AddDays(-14) ? HoldOrSpray.Of(standing.Value.Good, standing.Value.Sentence, p.Pest, p.Count, p.Threshold) : null;
+        var hold = pests.FirstOrDefault() is { } p && standing is not null && last!.Readings.Count >= BrixBands.FewestLeaves && p.At > clock.Now.AddDays(-14) ? HoldOrSpray.Of(standing.Value.Good, standing.Value.Sentence, p.Pest, p.Count, p.Threshold) : null;
         return TypedResults.Ok(new BrixBedView(
             id, bed.Name, bed.Crop, [.. visits.Select(v => BrixEndpoints.View(v)!)], standing, Noise(crop), hints,
             [.. applied.Select(a => new BrixApplied(a.At, string.Join(", ", new[] { a.Batch }.Concat(a.Items.Distinct()).OfType<string>()), a.Purpose))],
             [.. Guided(visits, local)], [.. Waiting(visits, clock.Now)], [.. pests.Select(x => new PestView(x.At, x.Pest, x.Count, x.Per, x.Threshold))], hold is { Refused: null } ? hold.Worked : null, [.. putRight.Select(v => BrixEndpoints.View(v)!)]));
     }
+
+    /// <summary>Whether two visits may be held against each other: the same leaf, a like hour, the same crop.</summary>
+    private static bool Like(BrixVisit a, BrixVisit b, Func<DateTimeOffset, DateTimeOffset> local) =>
+        a.LeafPosition == b.LeafPosition && string.Equals(a.Crop, b.Crop, StringComparison.OrdinalIgnoreCase) && Math.Abs((local(a.At).TimeOfDay - local(b.At).TimeOfDay).TotalHours) <= BrixBands.LikeHours;
 
     private static double Mean(BrixVisit v) => v.Readings.Average(r => r.At20);
 

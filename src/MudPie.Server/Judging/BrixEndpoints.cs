@@ -176,6 +176,12 @@ public static class BrixEndpoints
             fields.Checks.Add("pairWithId", "The first half of that pair is not there.", "Read both halves on one bed.");
         }
 
+        // A weed is held against the crop's own leaf of the same place, never against an older one.
+        if (r.PairKind == "weed-crop" && r.PairWithId is { } half && await db.BrixVisits.Where(v => v.Id == half).Select(v => v.LeafPosition).FirstOrDefaultAsync() is { } leaf && leaf != r.LeafPosition)
+        {
+            fields.Checks.Add("leafPosition", $"The first half was read on the {leaf} leaf.", $"Read the {leaf} leaf here too: weed and crop are held against each other leaf by leaf.");
+        }
+
         if (r.CorrectsId is { } wrong && !await db.BrixVisits.AnyAsync(v => v.Id == wrong && v.BedId == r.BedId && !db.BrixVisits.Any(c => c.CorrectsId == wrong)))
         {
             fields.Checks.Add("correctsId", "That reading is not there, or was put right already.", "Open the bed again.");
@@ -192,6 +198,7 @@ public static class BrixEndpoints
             MeterCorrects = corrects,
             TemperatureC = temperature,
             MeterId = meter?.Id,
+            Crop = await db.Beds.Where(b => b.Id == r.BedId).Select(b => b.Crop).FirstOrDefaultAsync(),
             Stage = r.Stage is null ? null : fields.OneOf("stage", r.Stage, Stages),
             Stress = Short("stress", r.Stress, fields.Checks),
             Weed = Short("weed", r.Weed, fields.Checks),
@@ -201,7 +208,7 @@ public static class BrixEndpoints
             SamePlants = r.SamePlants,
             CorrectsId = r.CorrectsId,
             LeafPosition = fields.OneOf("leafPosition", r.LeafPosition, "top", "middle", "bottom"),
-            Sky = fields.OneOf("sky", r.Sky, "clear", "mixed", "dull"),
+            Sky = fields.OneOf("sky", r.Sky, "clear", "mixed", "dull", "unknown"),
         };
         foreach (var read in Numbers(r.Readings, fields.Checks))
         {

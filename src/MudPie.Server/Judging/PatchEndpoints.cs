@@ -21,6 +21,9 @@ public sealed record CandidateRequest
 
     /// <summary>It is what others are mixed with: "carrier"; else "candidate".</summary>
     public string? Role { get; init; }
+
+    /// <summary>A candidate that goes out in the carrier, which lies alone on a patch of its own.</summary>
+    public bool InCarrier { get; init; }
 }
 
 /// <summary>A square-metre test as it is typed.</summary>
@@ -84,14 +87,22 @@ public static class PatchEndpoints
         static List<double>? At20(Patch p, string phase) => p.Leaves.Where(l => l.Phase == phase).MaxBy(l => l.Id) is { } l ? JsonSerializer.Deserialize<List<double>>(l.At20Json) : null;
         var read = t.Patches.Select(p => (Patch: p, Before: At20(p, "before"), After: At20(p, "after"))).ToList();
         var whole = read.All(r => r.Before is not null && r.After is not null);
-        var answer = whole ? Core.Judging.Patches.Of([.. read.Select(r => new PatchRead { Candidate = r.Patch.Name, Role = r.Patch.Role, Before = r.Before!, After = r.After! })]) : null;
+        var answer = whole ? Core.Judging.Patches.Of([.. read.Select(r => new PatchRead { Candidate = r.Patch.Name, Role = r.Patch.Role, In = r.Patch.CarrierName, Before = r.Before!, After = r.After! })]) : null;
         var views = read.Select(r => new PatchView(
             r.Patch.Id, r.Patch.Order, r.Patch.Name, r.Patch.Role, r.Patch.InputId,
-            r.Patch.RatePerHa is { } rate && PatchDose.Of(rate, r.Patch.RateUnit!, t.AreaM2, t.WaterMlPerM2) is { Refused: null } dose ? dose.Value : null,
+            Dose(t, r.Patch),
             r.Before, r.After, r.Patch.Leaves.Where(l => l.Phase == "after").MaxBy(l => l.Id)?.At)).ToList();
         var wants = whole ? null : read.Any(r => r.Before is null) ? $"Read {read.Count(r => r.Before is null)} more {(read.Count(r => r.Before is null) == 1 ? "patch" : "patches")} before anything goes on." : t.PutOnAt is null ? "Put each on its patch, water too, and say so." : "Read all again 40 to 60 minutes after.";
         var winner = answer is { Refused: null } ? t.Patches.FirstOrDefault(p => p.Name == answer.Value.Winner)?.InputId : null;
         return new PatchTestView(t.Id, t.BedId, t.Bed.Name, t.Bed.Crop, t.At, Units.Show(t.AreaM2, Dimension.Area, units), t.PutOnAt, t.PutOnAt?.AddMinutes(40), t.PutOnAt?.AddMinutes(60), views, answer is { Refused: null } ? answer.Worked : null, wants ?? answer?.Refused?.ToString(), winner, t.PutOnAt is null ? [Cautions.Spraying] : []);
+    }
+
+    /// <summary>What to measure out for a patch, with the carrier's share where it goes out in one.</summary>
+    private static PatchDoseAnswer? Dose(PatchTest t, Patch p)
+    {
+        PatchDoseAnswer? Of(Patch? x) => x?.RatePerHa is { } rate && PatchDose.Of(rate, x.RateUnit!, t.AreaM2, t.WaterMlPerM2) is { Refused: null } dose ? dose.Value : null;
+        var carrier = Of(t.Patches.FirstOrDefault(x => x.Role == "carrier" && x.Name == p.CarrierName));
+        return Of(p) is { } own ? carrier is null ? own : own with { Sentence = $"{own.Sentence} In the same water {p.CarrierName}: {carrier.Sentence}" } : null;
     }
 
     private static Task<IResult> Make(PatchTestRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
@@ -117,6 +128,24 @@ public static class PatchEndpoints
         var seed = System.Security.Cryptography.RandomNumberGenerator.GetInt32(1, int.MaxValue);
         var test = new PatchTest { BedId = r.BedId ?? 0, At = clock.Now, AreaM2 = area, WaterMlPerM2 = water * 1000, Seed = seed, MeterCorrects = r.MeterCorrects };
         var patches = asked.Select((a, i) => Candidate(a, i, inputs, fields, units)).OfType<Patch>().ToList();
+        var carriers = patches.Where(p => p.Role == "carrier").ToList();
+        for (var i = 0; i < patches.Count && patches.Count == asked.Count; i++)
+        {
+            if (!asked[i].InCarrier || patches[i].Role == "carrier")
+            {
+                continue;
+            }
+
+            if (carriers.Count != 1)
+            {
+                fields.Checks.Add($"candidates[{i}].inCarrier", carriers.Count == 0 ? "No carrier was chosen." : "Two carriers were chosen.", "Name the one that it is mixed with as “what others are mixed with”.");
+                continue;
+            }
+
+            patches[i].CarrierName = carriers[0].Name;
+            patches[i].Name = $"{patches[i].Name} in {carriers[0].Name}";
+        }
+
         if (patches.GroupBy(p => p.Name).Any(g => g.Count() > 1))
         {
             fields.Checks.Add("candidates", "One candidate is there twice.", "Choose each once, and say how many patches of each.");
@@ -128,7 +157,7 @@ public static class PatchEndpoints
         }
 
         patches.Insert(0, new Patch { Name = "water", Role = "water" });
-        var deck = patches.SelectMany(p => Enumerable.Range(0, each).Select(_ => new Patch { Name = p.Name, Role = p.Role, InputId = p.InputId, RatePerHa = p.RatePerHa, RateUnit = p.RateUnit })).ToList();
+        var deck = patches.SelectMany(p => Enumerable.Range(0, each).Select(_ => new Patch { Name = p.Name, Role = p.Role, InputId = p.InputId, RatePerHa = p.RatePerHa, RateUnit = p.RateUnit, CarrierName = p.CarrierName })).ToList();
         foreach (var (patch, place) in deck.Zip(Core.Judging.Patches.Order(deck.Count, seed)))
         {
             patch.Order = place + 1;

@@ -74,6 +74,16 @@ public static class NoteEndpoints
             minds.Add("No warmth of the meter was said: kept as a meter that corrects itself. Add “18 C” if yours does not.");
         }
 
+        if (u.Kind == "brix" && u.Sky is null)
+        {
+            minds.Add("The sky was not said: taken from the weather where that is known, else left as not known. Add “clear”, “mixed” or “dull”.");
+        }
+
+        if (u.Kind == "brix" && u.Word is { } leaf && !(r.Text ?? "").Contains(leaf, StringComparison.OrdinalIgnoreCase))
+        {
+            minds.Add($"The leaf was not said: kept as the {leaf} leaf.");
+        }
+
         return TypedResults.Ok(new NoteView(u, target?.Name ?? (u.Choose ? "choose which" : "the book"), u.Kind == "use" ? [Cautions.Spraying, Cautions.RunOff] : [], minds));
     }
 
@@ -153,10 +163,11 @@ public static class NoteEndpoints
     private static async Task<Ruling<NoteKept>> Brix(NoteUnderstood u, Nameable bed, DateTimeOffset at, HoldingDb db, HoldingClock clock, WeatherBook weather)
     {
         var hours = await weather.Hours(at.AddDays(-3), at);
-        var cloud = hours.Count == 0 ? 0.5 : hours.Average(h => h.CloudShare);
+        // Said, or seen by the weather that is known; else not known, and nothing is made of it.
+        var sky = u.Sky ?? (hours.Count == 0 ? "unknown" : hours.Average(h => h.CloudShare) switch { < 0.35 => "clear", < 0.7 => "mixed", _ => "dull" });
         var since = at.AddDays(-10);
         var spray = await db.Applications.Where(a => a.At > since && a.At < at && a.Beds.Any(b => b.BedId == bed.Id) && !a.Strikes && a.Purpose == "leaf").OrderByDescending(a => a.At).Select(a => (int?)a.Id).FirstOrDefaultAsync();
-        var visit = new BrixVisit { BedId = bed.Id, ApplicationId = spray, At = at, RecordedAt = clock.Now, LeafPosition = u.Word ?? "top", Sky = cloud < 0.35 ? "clear" : cloud < 0.7 ? "mixed" : "dull", MeterCorrects = u.TemperatureC is null, TemperatureC = u.TemperatureC };
+        var visit = new BrixVisit { BedId = bed.Id, ApplicationId = spray, At = at, RecordedAt = clock.Now, LeafPosition = u.Word ?? "top", Sky = sky, Dry = u.Dry, Crop = await db.Beds.Where(b => b.Id == bed.Id).Select(b => b.Crop).FirstOrDefaultAsync(), MeterCorrects = u.TemperatureC is null, TemperatureC = u.TemperatureC };
         foreach (var read in u.Numbers)
         {
             var at20 = u.TemperatureC is null ? read : BrixCorrection.To20(read, u.TemperatureC) is { Refused: null } c ? c.Value.Value : double.NaN;

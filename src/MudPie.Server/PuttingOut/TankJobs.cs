@@ -271,11 +271,13 @@ public sealed class TankJobs(HoldingDb db, HoldingClock clock, LiveBrew live, St
             : [new CostLine(i.Input.Name, i.Amount, i.Input.Price)]).ToList();
         if (batch is not null)
         {
-            lines.AddRange((await BrewCost(batch.Id)).Select(l => l with { Amount = l.Amount * Math.Min(1, job.BrewL / batch.BrewL) }));
+            lines.AddRange((await BrewCost(batch)).Select(l => l with { Amount = l.Amount * Math.Min(1, job.BrewL / batch.BrewL) }));
         }
 
+        // The hands that made the brew count with those that put it out, by the share of it that goes out here.
+        var making = batch is null ? 0 : BatchJson.Steps(batch).Where(s => s.Id is not ("use" or "wash" or "shop" or "sprayer")).Sum(s => s.Minutes) * Math.Min(1, job.BrewL / batch.BrewL);
         var wage = (await clock.Find())?.HourlyWage ?? 0;
-        return Costs.Of(lines, job.Beds.Sum(b => b.AreaM2), 15 + (job.LoadCount * 6) + (job.Beds.Sum(b => b.AreaM2) / 100), wage).Worked;
+        return Costs.Of(lines, job.Beds.Sum(b => b.AreaM2), making + 15 + (job.LoadCount * 6) + (job.Beds.Sum(b => b.AreaM2) / 100), wage).Worked;
     }
 
     /// <summary>What a unit of each lot cost; null where not known.</summary>
@@ -283,11 +285,20 @@ public sealed class TankJobs(HoldingDb db, HoldingClock clock, LiveBrew live, St
         (await db.Lots.AsNoTracking().Where(l => lots.Contains(l.Id)).Select(l => new { l.Id, l.Paid, In = l.Entries.Where(e => e.Amount > 0 && e.Reason == "in").Sum(e => e.Amount) }).ToListAsync())
             .ToDictionary(l => l.Id, l => l.Paid is { } paid && l.In > 0 ? paid / l.In : (double?)null);
 
-    private async Task<List<CostLine>> BrewCost(int batchId)
+    /// <summary>What went into a brew: what left the shelf at its price, and the rest by the litre where a price of it is known.</summary>
+    private async Task<List<CostLine>> BrewCost(Batch batch)
     {
-        var rows = await db.StockEntries.AsNoTracking().Where(e => e.BatchId == batchId && e.Amount < 0).Select(e => new { e.LotId, e.Lot.Input.Name, e.Lot.Input.Price, e.Amount }).ToListAsync();
+        var batchId = batch.Id;
+        var brew = BatchJson.Brew(batch);
+        var kinds = (brew.Foods ?? []).Where(f => f.Ml > 0).Select(f => (f.Kind!, Ingredients.Food(f.Kind)!.Name, f.Ml!.Value / 1000)).ToList();
+        kinds.InsertRange(0, (brew.Sources ?? []).Where(s => s.Litres > 0).Select(s => (s.Kind!, Ingredients.Source(s.Kind)!.Name, s.Litres!.Value)));
+
+        var rows = await db.StockEntries.AsNoTracking().Where(e => e.BatchId == batchId && e.Amount < 0).Select(e => new { e.LotId, e.Lot.Input.Name, e.Lot.Input.Kind, e.Lot.Input.Price, e.Amount }).ToListAsync();
         var prices = await LotPrices([.. rows.Select(r => r.LotId)]);
-        return [.. rows.Select(r => new CostLine(r.Name, -r.Amount, prices.GetValueOrDefault(r.LotId) ?? r.Price))];
+        var known = await db.Inputs.AsNoTracking().Where(i => i.Price != null).Select(i => new { i.Kind, i.Price }).ToListAsync();
+        return [
+            .. rows.Select(r => new CostLine(r.Name, -r.Amount, prices.GetValueOrDefault(r.LotId) ?? r.Price)),
+            .. kinds.Where(k => rows.All(r => r.Kind != k.Item1)).Select(k => new CostLine(k.Name, k.Item3, InputKinds.Of(k.Item1).Unit == "L" ? known.FirstOrDefault(i => i.Kind == k.Item1)?.Price : null))];
     }
 
     private async Task<List<string>> Waits(Batch? batch, IEnumerable<Input> inputs, List<Bed> beds, DateTimeOffset at, Func<DateTimeOffset, DateTimeOffset> local, bool leaf)

@@ -118,7 +118,18 @@ public sealed record CostView(string Batch, string Per100M2, string PerHa, IRead
 /// <summary>The whole job, worked out.</summary>
 public sealed record TankView(
     TankJobAnswer Job, string MixShown, string BrewShown, string WaterShown, string SpareShown, IReadOnlyList<ShareView> Shares, IReadOnlyList<LoadView> Loads,
-    GateAnswer? Gate, MixAnswer? Mixing, SprayerRuling? Sprayer, Verdict Place, IReadOnlyList<DrawView> Draws, CostView Cost, HourScore? Hour, IReadOnlyList<string> Waits, string HowToCover, Worked<RaceAnswer>? Race, Verdict? Watch, OxygenNow? Now, IReadOnlyList<string> LabelSays);
+    GateAnswer? Gate, MixAnswer? Mixing, SprayerRuling? Sprayer, Verdict Place, IReadOnlyList<DrawView> Draws, CostView Cost, HourScore? Hour, IReadOnlyList<string> Waits, string HowToCover, Worked<RaceAnswer>? Race, Verdict? Watch, OxygenNow? Now, IReadOnlyList<string> LabelSays)
+{
+    /// <summary>The one verdict on putting it out: the gravest of what the sum, the live brew, the race, the tank's pairs and the hour say.</summary>
+    public Verdict Verdict
+    {
+        get
+        {
+            Verdict?[] all = [Job.Verdict, Watch, Race?.Value.Verdict, Mixing?.Verdict, Hour is { Spoils.Count: > 0 } h ? new(Tone.Stop, $"Not at that hour: {h.Spoils[0]}.", "A better hour is under Windows.") : null];
+            return all.OfType<Verdict>().MaxBy(v => v.Tone)!; // the first of the gravest
+        }
+    }
+}
 
 /// <summary>A job of the past.</summary>
 public sealed record ApplicationView(

@@ -30,7 +30,7 @@ internal static class TankViews
             [.. items.Select(i => new DrawView(
                 i.Input.Id, i.Input.Name, [.. i.Draw.Draws.Select(d => new AmountView(d.Mark, Lot(d.Amount, i.Input), null))],
                 i.Counted && i.Draw.Short > 0 ? $"{Lot(i.Draw.Short, i.Input)} short" : null, i.Counted))],
-            new CostView(Say.Fixed(cost.Value.Batch, 2), Say.Fixed(cost.Value.Per100M2, 2), Say.Fixed(cost.Value.PerHa, 2), cost.Value.Unpriced, cost.Working),
+            new CostView(cost.Value.Say(cost.Value.Batch), cost.Value.Say(cost.Value.Per100M2), cost.Value.Say(cost.Value.PerHa), cost.Value.Unpriced, cost.Working),
             hour, waits,
             purpose == "leaf" ? "Both sides of the leaf, to the point of drip; early or late, in low sun." : Drench.Says(job.Beds.Count == 0 ? 0 : job.Beds.Max(b => b.Millimetres)), race, watch, now, labelSays);
     }

@@ -147,6 +147,33 @@ public class LeavesAndPatchesTests
     }
 
     [Fact]
+    public void A_weed_is_held_against_the_same_leaf_of_the_crop_only() =>
+        Hints(Visit(0, 10, 8, "bottom"), Visit(0, 10.2, 8, weed: true)).ShouldNotContain("weeds-as-high");
+
+    [Theory]
+    [InlineData(1)]
+    [InlineData(2)]
+    public void Fewer_than_three_leaves_get_no_word(int leaves)
+    {
+        var s = BrixBands.Stand(14, "fennel", [7.8, 8.2, 8.4, 8.9, 9.1], "own", leaves).Value;
+        (s.Band, s.Own, s.Good).ShouldBe(("too few leaves", "too few leaves", false));
+        s.Sentence.ShouldNotContain("excellent");
+    }
+
+    [Fact]
+    public void A_candidate_in_a_carrier_stands_beside_the_carrier_alone()
+    {
+        PatchRead fulvic = Patch("fulvic", "carrier", [8.0, 8.2, 7.8, 8.0], [10.4, 10.6, 10.2, 10.4]), mixed = Patch("zinc in fulvic", "candidate", [8.0, 8.2, 7.8, 8.0], [10.5, 10.7, 10.3, 10.5]) with { In = "fulvic" };
+        var a = Patches.Of([Water, fulvic, mixed]).Value;
+        var l = a.Lifts.Single(x => x.Candidate == "zinc in fulvic");
+        l.Word.ShouldBe("yes"); // over water
+        l.OverCarrier!.Value.ShouldBe(0.1, 1e-9);
+        a.Winner.ShouldBeNull(); // the carrier did it
+        a.Sentence.ShouldContain("its carrier alone");
+        Patches.Of([Water, mixed]).Refused!.Problems.ShouldContain(p => p.Wrong.Contains("fulvic alone"));
+    }
+
+    [Fact]
     public void A_sound_day_gives_none()
     {
         Hints(Visit(0, 7, 7), Visit(0, 15, 9), Visit(1, 7, 7.2)).ShouldBeEmpty();

@@ -3,7 +3,6 @@ import { client, type Schemas, useRead, useWrite } from "../../api/client";
 import { Button } from "../../parts/Button";
 import { Field } from "../../parts/Field";
 import { Pick } from "../../parts/Pick";
-import { Tick } from "../../parts/Tick";
 import { Wrong } from "../../parts/Wrong";
 import { useClock } from "../../parts/clock";
 
@@ -17,6 +16,13 @@ const names: Record<string, string> = {
   other: "anything else",
 };
 
+export const eatenHow: { value: Schemas["Eaten"]; name: string }[] = [
+  { value: "touches", name: "raw, and it touches the ground or is splashed" },
+  { value: "clear", name: "raw, but it hangs clear of the ground" },
+  { value: "grazed", name: "grazed or cut for fodder" },
+  { value: "nothing", name: "nothing of it is eaten raw" },
+];
+
 /** Waits before harvest that run, and the rules behind them. */
 export function WaitsPanel({ beds }: { beds: Schemas["BedView"][] }) {
   const clock = useClock();
@@ -26,12 +32,8 @@ export function WaitsPanel({ beds }: { beds: Schemas["BedView"][] }) {
     (_: null, headers) => client.POST("/api/book/waits", { body: r, headers }),
     () => setR({ ...r, days: "", why: "" }),
   );
-  const raw = useWrite((b: { id: number; eatenRaw: boolean }, headers) =>
-    client.POST("/api/book/beds/{id}/eaten-raw", {
-      params: { path: { id: b.id } },
-      body: { eatenRaw: b.eatenRaw },
-      headers,
-    }),
+  const eaten = useWrite((b: { id: number; how: Schemas["Eaten"] }, headers) =>
+    client.POST("/api/book/beds/{id}/eaten", { params: { path: { id: b.id } }, body: { how: b.how }, headers }),
   );
   return (
     <section aria-label="Waits before harvest">
@@ -87,15 +89,20 @@ export function WaitsPanel({ beds }: { beds: Schemas["BedView"][] }) {
           Keep the rule
         </Button>
         <Wrong problem={keep.error} shown={["days", "why"]} />
-        <h3 className="mt-3 text-lg">Where a part may be eaten raw</h3>
-        {beds.map((b) => (
-          <Tick
-            key={b.id}
-            on={b.eatenRaw}
-            onToggle={() => raw.mutate({ id: b.id, eatenRaw: !b.eatenRaw })}
-            label={`${b.name}, ${b.crop}`}
-          />
-        ))}
+        <h3 className="mt-3 text-lg">What is eaten raw of each bed</h3>
+        <p className="text-ash">The waits follow from it. Where you are not sure, leave it as touching the ground.</p>
+        <div className="grid gap-x-4 sm:grid-cols-2">
+          {beds.map((b) => (
+            <Pick
+              key={b.id}
+              label={`${b.name}, ${b.crop}`}
+              value={waits.data?.eaten.find((e) => e.bedId === b.id)?.how ?? b.eaten}
+              options={eatenHow}
+              onChange={(how) => eaten.mutate({ id: b.id, how: how as Schemas["Eaten"] })}
+            />
+          ))}
+        </div>
+        <Wrong problem={eaten.error} />
       </details>
     </section>
   );

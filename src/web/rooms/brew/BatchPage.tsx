@@ -1,6 +1,7 @@
 import { Link, useParams, useSearchParams } from "react-router-dom";
 import { client, type Schemas, useRead } from "../../api/client";
 import { OxygenChart } from "../../parts/OxygenChart";
+import { RacePanel } from "../../parts/RacePanel";
 import { Room } from "../../parts/Room";
 import { Go } from "../../parts/Shell";
 import { Sum } from "../../parts/Sum";
@@ -70,7 +71,13 @@ export function BatchPage() {
                 probe={probe?.points ?? []}
                 readings={standing(b, "oxygen").map((l) => ({ h: hoursIn(b, l.at)!, mgPerL: l.number ?? 0 }))}
               />
+              {going && watch.now && (
+                <p className="figures">
+                  Oxygen now, by the model: <b>{watch.now.shown}</b>
+                </p>
+              )}
               <Remedies remedies={watch.remedies} />
+              {going && watch.race && <RacePanel race={watch.race} />}
               <p className="flex flex-wrap items-center gap-5">
                 <Sum working={b.watch.working} sure={b.watch.sure} of="this forecast" />
                 {b.watch.forks.map((f) => (
@@ -156,6 +163,9 @@ function over(b: Schemas["BatchView"], watch: Schemas["WatchAnswer"]): Schemas["
 export const standing = (b: Schemas["BatchView"], kind: Schemas["LogKind"]) =>
   b.log.filter((l) => l.kind === kind && l.correctedById === null);
 
+/** Whether a pump runs in it: a dunked extract and a steeped feed have none. */
+const aired = (b: Schemas["BatchView"]) => b.making === "tea" || b.making === "bubbled";
+
 const hoursIn = (b: Schemas["BatchView"], at: string | null) =>
   at && b.startedAt ? (new Date(at).getTime() - new Date(b.startedAt).getTime()) / 3_600_000 : null;
 
@@ -176,10 +186,14 @@ function Cut({ batch: b }: { batch: Schemas["BatchView"] }) {
       f.atH > 0 ? `${f.name} at ${f.atH} h` : f.name,
       `${f.shown} · ${f.inTools}${f.toolError === "exact" ? "" : `, ${f.toolError}`}`,
     ]),
-    [
-      `air ${b.vessel.airShown} at this depth`,
-      `the box says ${b.vessel.openShown}; ${b.vessel.diffuser.toLowerCase()}`,
-    ],
+    ...(aired(b)
+      ? ([
+          [
+            `air ${b.vessel.airShown} at this depth`,
+            `the box says ${b.vessel.openShown}; ${b.vessel.diffuser.toLowerCase()}`,
+          ],
+        ] as [string, string][])
+      : []),
     [
       b.vessel.water,
       b.stripWaiver
@@ -195,7 +209,7 @@ function Cut({ batch: b }: { batch: Schemas["BatchView"] }) {
       <Vessel
         shape={b.vessel.shape}
         fill={b.vessel.brewL / b.vessel.totalL}
-        air={b.state === "brewing" || b.state === "planned" ? (4 * b.vessel.airLpm) / b.vessel.brewL : 0}
+        air={aired(b) && (b.state === "brewing" || b.state === "planned") ? (4 * b.vessel.airLpm) / b.vessel.brewL : 0}
         diffuser={b.vessel.diffuserKind}
         hasBag={b.state !== "used"}
         name={b.vessel.name}

@@ -24,6 +24,7 @@ export function GroundAlive() {
   const [kind, setKind] = useState("cotton");
   const [bed, setBed] = useState<number | null>(null);
   const [weeks, setWeeks] = useState("7");
+  const [buried, setBuried] = useState("");
   const [gone, setGone] = useState("0.5");
   const [burst, setBurst] = useState("");
   const keep = useWrite((body: Schemas["GroundCheckRequest"], headers) =>
@@ -44,7 +45,8 @@ export function GroundAlive() {
           keep.mutate({
             bedId,
             kind,
-            weeks: kind === "cotton" ? number(weeks) : null,
+            weeks: kind === "cotton" && !buried ? number(weeks) : null,
+            buriedAt: kind === "cotton" && buried ? (clock.fromField(`${buried}T12:00`)?.toISOString() ?? null) : null,
             figure: number(kind === "cotton" ? gone : burst),
             at: null,
           });
@@ -68,12 +70,22 @@ export function GroundAlive() {
         {kind === "cotton" ? (
           <>
             <Field
-              label="Weeks it lay"
-              inputMode="decimal"
-              value={weeks}
-              onChange={setWeeks}
-              wrong={keep.error?.of("weeks")}
+              label="Buried on"
+              type="date"
+              value={buried}
+              onChange={setBuried}
+              wrong={keep.error?.of("buriedAt")}
+              hint="the weeks are counted from it"
             />
+            {!buried && (
+              <Field
+                label="Or weeks it lay"
+                inputMode="decimal"
+                value={weeks}
+                onChange={setWeeks}
+                wrong={keep.error?.of("weeks")}
+              />
+            )}
             <Choice
               label="What is gone of it"
               value={gone}
@@ -91,7 +103,7 @@ export function GroundAlive() {
             wrong={keep.error?.of("figure")}
           />
         )}
-        <Wrong problem={keep.error} shown={["weeks", "figure"]} />
+        <Wrong problem={keep.error} shown={["weeks", "figure", "buriedAt"]} />
         <Button type="submit" className="self-start" disabled={keep.isPending}>
           Keep this check
         </Button>

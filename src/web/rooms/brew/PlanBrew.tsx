@@ -4,6 +4,7 @@ import { Link, useNavigate, useSearchParams } from "react-router-dom";
 import { client, must, type Problem, type Schemas, useRead, useWrite } from "../../api/client";
 import { Button } from "../../parts/Button";
 import { OxygenChart } from "../../parts/OxygenChart";
+import { RacePanel } from "../../parts/RacePanel";
 import { Room } from "../../parts/Room";
 import { Sum } from "../../parts/Sum";
 import { Verdict } from "../../parts/Verdict";
@@ -100,9 +101,13 @@ function Planner({ ground }: { ground: Schemas["GroundView"] }) {
                     : "at once"
                 }
               />
-              <Figure name="lowest oxygen" value={`${p.run.minDO.toFixed(1)} mg/L`} />
-              <Figure name="below 6 for" value={`${p.run.hoursBelow6.toFixed(1)} h`} />
-              <Figure name="keeps, air off" value={`${Math.round(p.forecast.graceMinutesTo6)} min`} />
+              {(p.making === "tea" || p.making === "bubbled") && (
+                <>
+                  <Figure name="lowest oxygen" value={`${p.run.minDO.toFixed(1)} mg/L`} />
+                  <Figure name="below 6 for" value={`${p.run.hoursBelow6.toFixed(1)} h`} />
+                </>
+              )}
+              {p.race && <Figure name="each filling may go without air" value={said(p.race.graceMinutes)} />}
             </dl>
             {p.groundSays.map((s) => (
               <p key={s} className="border-l-4 border-straw pl-3">
@@ -116,6 +121,19 @@ function Planner({ ground }: { ground: Schemas["GroundView"] }) {
               </p>
             )}
             <p className="text-ash">{p.nutrients.sentence}</p>
+            {p.race && (
+              <RacePanel
+                race={p.race}
+                asked={plan.race}
+                setAsked={(race) => setPlan({ ...plan, race })}
+                problem={problem}
+              />
+            )}
+            {view.waits.map((w) => (
+              <p key={w} className="border-l-4 border-straw pl-3">
+                {w}
+              </p>
+            ))}
             <Schedule steps={p.steps} />
             <div className="flex flex-wrap items-center gap-4">
               <Button kind="filled" disabled={keep.isPending || !!problem} onClick={() => keep.mutate(plan)}>
@@ -147,6 +165,9 @@ function Planner({ ground }: { ground: Schemas["GroundView"] }) {
 }
 
 const hours = (h: number | null) => (h === null ? "never" : `${Math.round(h)} h`);
+
+const said = (min: number) =>
+  min < 100 ? `${Math.round(min)} min` : `${Math.floor(min / 60)} h ${Math.round(min % 60)} min`;
 
 function Figure({ name, value }: { name: string; value: string }) {
   return (

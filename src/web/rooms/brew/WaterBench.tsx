@@ -60,6 +60,7 @@ export function WaterBench() {
           </div>
           <Wrong problem={mix.error} />
           <Strips waters={waters} />
+          <GermTests waters={waters} />
         </>
       }
       slate={
@@ -184,6 +185,82 @@ function Strips({ waters }: { waters: Schemas["WaterView"][] }) {
                 />
               </label>
             )}
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+/** Germ tests of a water: open water has no other way in. */
+function GermTests({ waters }: { waters: Schemas["WaterView"][] }) {
+  const clock = useClock();
+  const tests = useRead(["water-tests"], () => client.GET("/api/brew/water/tests"));
+  const [water, setWater] = useState<number | null>(null);
+  const [test, setTest] = useState({ eColi: "", by: "", on: "" });
+  const id = water ?? waters.find((w) => w.kind === "surface")?.id ?? waters[0]?.id ?? 0;
+  const keep = useWrite(
+    (_: null, headers) =>
+      client.POST("/api/brew/water/{id}/tests", {
+        params: { path: { id } },
+        body: {
+          eColi: test.eColi,
+          by: test.by,
+          at: test.on ? (clock.fromField(`${test.on}T12:00`)?.toISOString() ?? null) : null,
+        },
+        headers,
+      }),
+    () => setTest({ eColi: "", by: "", on: "" }),
+  );
+  return (
+    <section aria-label="Germ tests" className="mt-5">
+      <h2 className="text-xl">Germ tests</h2>
+      <p>
+        River and pond water goes into a brew only after a lab found no E. coli in 100 mL of it, 60 days back at most.
+      </p>
+      <form
+        className="grid items-start gap-x-4 sm:grid-cols-2"
+        onSubmit={(e) => {
+          e.preventDefault();
+          keep.mutate(null);
+        }}
+      >
+        <Pick
+          label="Water tested"
+          value={String(id)}
+          options={waters.map((w) => ({ value: String(w.id), name: w.name }))}
+          onChange={(v) => setWater(Number(v))}
+        />
+        <Field
+          label="E. coli in 100 mL"
+          inputMode="decimal"
+          value={test.eColi}
+          onChange={(eColi) => setTest({ ...test, eColi })}
+          wrong={keep.error?.of("eColi")}
+        />
+        <Field
+          label="Which lab"
+          value={test.by}
+          onChange={(by) => setTest({ ...test, by })}
+          wrong={keep.error?.of("by")}
+        />
+        <Field
+          label="Sampled on"
+          type="date"
+          value={test.on}
+          onChange={(on) => setTest({ ...test, on })}
+          wrong={keep.error?.of("at")}
+          hint="empty: today"
+        />
+        <Button type="submit" className="justify-self-start" disabled={keep.isPending}>
+          Keep this test
+        </Button>
+      </form>
+      <Wrong problem={keep.error} shown={["eColi", "by", "at"]} />
+      <ul className="figures">
+        {(tests.data ?? []).map((t) => (
+          <li key={t.id} className="border-t border-line py-1.5">
+            <time dateTime={t.at}>{clock.date(t.at)}</time> {t.water}: {t.says}
           </li>
         ))}
       </ul>

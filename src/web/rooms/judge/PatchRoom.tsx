@@ -185,7 +185,8 @@ function NewTest({ done }: { done: (id: number) => void }) {
   const [each, setEach] = useState("2");
   const [area, setArea] = useState("1 m²");
   const [water, setWater] = useState("100 mL");
-  const [chosen, setChosen] = useState<Record<number, { rate: string; role: string }>>({});
+  const [chosen, setChosen] = useState<Record<number, { rate: string; role: string; inCarrier: boolean }>>({});
+  const carrier = Object.entries(chosen).find(([, c]) => c.role === "carrier")?.[0] ?? null;
   const make = useWrite(
     (_: null, headers) =>
       client.POST("/api/judge/patches", {
@@ -199,6 +200,7 @@ function NewTest({ done }: { done: (id: number) => void }) {
             inputId: Number(id),
             ratePerHa: c.rate,
             role: c.role,
+            inCarrier: c.inCarrier && c.role === "candidate" && !!carrier,
           })),
         },
         headers,
@@ -217,6 +219,8 @@ function NewTest({ done }: { done: (id: number) => void }) {
     "humicLiquid",
     "fishHydrolysate",
     "molasses",
+    "mineral",
+    "organicFeed",
   ];
   const inputs = shelf.data?.inputs.filter((i) => likely.includes(i.kind)) ?? [];
   return (
@@ -244,7 +248,7 @@ function NewTest({ done }: { done: (id: number) => void }) {
                 const rest = Object.entries(chosen).filter(([id]) => Number(id) !== i.id);
                 setChosen(
                   Object.fromEntries(
-                    i.id in chosen ? rest : [...rest, [i.id, { rate: "", role: "candidate" }]],
+                    i.id in chosen ? rest : [...rest, [i.id, { rate: "", role: "candidate", inCarrier: false }]],
                   ) as typeof chosen,
                 );
               }}
@@ -268,6 +272,15 @@ function NewTest({ done }: { done: (id: number) => void }) {
                   ]}
                   onChange={(role) => setChosen({ ...chosen, [i.id]: { ...chosen[i.id]!, role } })}
                 />
+                {carrier && chosen[i.id]!.role === "candidate" && (
+                  <Tick
+                    on={chosen[i.id]!.inCarrier}
+                    onToggle={() =>
+                      setChosen({ ...chosen, [i.id]: { ...chosen[i.id]!, inCarrier: !chosen[i.id]!.inCarrier } })
+                    }
+                    label={`mixed into ${inputs.find((x) => x.id === Number(carrier))?.name ?? "the carrier"}`}
+                  />
+                )}
               </div>
             )}
           </div>

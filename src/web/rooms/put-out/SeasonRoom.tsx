@@ -40,6 +40,7 @@ export function SeasonRoom() {
             />
           )}
           {open && <SeasonCalendar key={open.id} programme={open} />}
+          {open && <Stages key={`stages-${open.id}`} programme={open} />}
           {open && view.data && <Lay programme={open} kinds={view.data.kinds} />}
           {ground.data && <NewSeason beds={ground.data.beds} opened={(id) => setSearch({ season: String(id) })} />}
         </div>
@@ -69,7 +70,8 @@ function Slate({ programme }: { programme: Programme }) {
       )}
       {next && (
         <p>
-          Next: {next.name}, {next.amountShown} ({next.amountInTools}), {next.thinned}; {next.hour}.{" "}
+          Next: {next.name}, {next.amountShown} ({next.amountInTools}), {next.thinned}; {next.hour}. The rate is by{" "}
+          {next.whose}.{" "}
           <Button kind="plain" onClick={() => go(`/put-out/tank?giving=${next.id}`)}>
             fill the tank for it
           </Button>
@@ -77,6 +79,55 @@ function Slate({ programme }: { programme: Programme }) {
       )}
       <Sum working={w.working} sure={w.sure} of="this season" />
     </>
+  );
+}
+
+/** When its stages begin: the crop's own calendar, or as they were seen on the bed. */
+function Stages({ programme }: { programme: Programme }) {
+  const [typed, setTyped] = useState<Record<string, string>>({});
+  const keep = useWrite(
+    (stages: Schemas["StageFrom"][], headers) =>
+      client.POST("/api/put-out/programmes/{id}/stages", {
+        params: { path: { id: programme.id } },
+        body: { stages },
+        headers,
+      }),
+    () => setTyped({}),
+  );
+  return (
+    <details>
+      <summary className="min-h-11 cursor-pointer py-2 text-clay underline underline-offset-4">
+        {programme.dated ? "stages by your own dates" : `stages by ${programme.calendar}`}: put in your own
+      </summary>
+      <div className="grid gap-x-4 sm:grid-cols-3">
+        {programme.stages.map((s, i) => (
+          <Field
+            key={s.id}
+            label={`${s.name}, from`}
+            type="date"
+            value={typed[s.id] ?? s.from}
+            onChange={(on) => setTyped({ ...typed, [s.id]: on })}
+            wrong={keep.error?.of(`stages[${i}]`)}
+          />
+        ))}
+      </div>
+      <p className="flex flex-wrap gap-3">
+        <Button
+          disabled={keep.isPending}
+          onClick={() =>
+            keep.mutate(programme.stages.map((s) => ({ id: s.id, name: s.name, from: typed[s.id] ?? s.from })))
+          }
+        >
+          Keep these dates
+        </Button>
+        {programme.dated && (
+          <Button kind="plain" onClick={() => keep.mutate([])}>
+            back to the crop’s calendar
+          </Button>
+        )}
+      </p>
+      <Wrong problem={keep.error} />
+    </details>
   );
 }
 

@@ -62,18 +62,27 @@ export function Tank() {
   const laid = season.data?.programmes
     .flatMap((p) => p.givings.map((g) => ({ ...g, bedId: p.bedId })))
     .find((g) => g.id === giving);
-  return <TheTank key={search.toString()} given={given} start={asked.data ?? startWith(given, laid ?? null, search)} />;
+  return (
+    <TheTank
+      key={search.toString()}
+      given={given}
+      start={asked.data ?? startWith(given, laid ?? null, season.data ?? null, search)}
+    />
+  );
 }
 
 function startWith(
   given: Given,
   giving: (Schemas["GivingView"] & { bedId: number }) | null,
+  season: Schemas["ProgrammesView"] | null,
   search: URLSearchParams,
 ): Job {
   const { batch, sprayers, shelf } = given;
   const fit = sprayers.filter((s) => s.ruling.value?.allowed);
   const large = batch ? batch.vessel.brewL > 60 : false;
-  const sprayer = fit.find((s) => s.kind === (large ? "boom" : "knapsack")) ?? fit[0] ?? null;
+  // A giving of the season goes out as it was worked out there: same sprayer, same litres, same rate.
+  const laidWith = giving && sprayers.find((s) => s.id === season?.sprayerId);
+  const sprayer = laidWith ?? fit.find((s) => s.kind === (large ? "boom" : "knapsack")) ?? fit[0] ?? null;
   const input = giving
     ? shelf.inputs.find(
         (i) =>
@@ -90,11 +99,11 @@ function startWith(
     purpose: giving?.purpose ?? batch?.purpose ?? (search.get("purpose") === "root" ? "root" : "leaf"),
     bedIds: giving ? [giving.bedId] : bed ? [bed] : (batch?.beds.map((b) => b.id) ?? []),
     bedRates: {},
-    rate: sprayer?.calibrations[0] ? null : "500",
+    rate: giving && season ? String(season.mixLPerHa) : sprayer?.calibrations[0] ? null : "500",
     items: input
       ? [
           giving
-            ? { inputId: input.id, rate: giving.thinned, basis: "oneIn" }
+            ? { inputId: input.id, rate: giving.tankRate, basis: giving.tankBasis }
             : { inputId: input.id, rate: input.labelRateShown ?? "", basis: input.labelBasis ?? "perHa" },
         ]
       : [],
@@ -154,7 +163,7 @@ function TheTank({ given, start }: { given: Given; start: Job }) {
           ? `${given.batch.brewShown} of ${given.batch.making}, ${given.batch.purpose === "leaf" ? "for leaves" : "for roots"}`
           : "Bottles, granules, a brew or both; every bed its share."
       }
-      peek={v?.job.verdict.sentence}
+      peek={v?.verdict?.sentence}
       bench={
         <>
           <div className="print:hidden">
@@ -171,7 +180,7 @@ function TheTank({ given, start }: { given: Given; start: Job }) {
       }
       slate={
         v && worked.data ? (
-          <TankSays job={job} setJob={setJob} worked={worked.data} keep={keep} />
+          <TankSays job={job} setJob={setJob} worked={worked.data} keep={keep} problem={worked.error ?? null} />
         ) : (
           <p className="text-lg">
             {something ? "Choose the beds it goes on." : "Choose a brew, or something from the shelf, and the beds."}

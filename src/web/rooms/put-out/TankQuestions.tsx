@@ -4,7 +4,6 @@ import { Button } from "../../parts/Button";
 import { Choice } from "../../parts/Choice";
 import { Field } from "../../parts/Field";
 import { ForkMark } from "../../parts/ForkMark";
-import { Pick } from "../../parts/Pick";
 import { Tick } from "../../parts/Tick";
 import { Verdict } from "../../parts/Verdict";
 import { WhenField } from "../../parts/WhenField";
@@ -45,6 +44,9 @@ const shown = [
   "strip",
   "correctionWhy",
   "bedRates",
+  "who",
+  "perPlant",
+  "plants",
 ];
 
 /** What goes in, where it goes, with what. */
@@ -161,6 +163,36 @@ export function TankQuestions({ given, job, setJob, worked, problem }: Props) {
           )}
         </details>
       )}
+      {job.purpose === "root" && (
+        <details open={!!job.perPlant || undefined}>
+          <summary className="min-h-11 cursor-pointer text-clay underline underline-offset-4">so much a plant</summary>
+          <AmountField
+            label="Mix for each plant"
+            dimension="volume"
+            value={job.perPlant ?? ""}
+            onChange={(perPlant) => set({ perPlant })}
+            wrong={wrong("perPlant")}
+          />
+          <div className="grid gap-x-6 sm:grid-cols-3">
+            {given.ground.beds
+              .filter((b) => beds.includes(b.id))
+              .map((b) => (
+                <Field
+                  key={b.id}
+                  label={`${b.name}, plants`}
+                  inputMode="numeric"
+                  value={job.plants?.[b.id] ?? ""}
+                  onChange={(t) => set({ plants: { ...job.plants, [b.id]: t } })}
+                />
+              ))}
+          </div>
+          {wrong("plants") && (
+            <p role="alert" className="font-medium text-plum">
+              ✕ {wrong("plants")}
+            </p>
+          )}
+        </details>
+      )}
       {job.batchId !== null && (
         <Tick
           on={job.stepDown ?? true}
@@ -218,11 +250,12 @@ export function TankQuestions({ given, job, setJob, worked, problem }: Props) {
         </div>
       </details>
       <div className="grid gap-x-6 sm:grid-cols-2">
-        <Pick
-          label="Who"
-          value={job.who ?? "brewer"}
-          options={["brewer", "field hand"].map((r) => ({ value: r, name: r }))}
+        <Field
+          label="Who puts it out"
+          value={job.who ?? ""}
           onChange={(who) => set({ who })}
+          wrong={wrong("who")}
+          hint="a name or a job: brewer, field hand"
         />
         <Field
           label="What for"

@@ -2,6 +2,7 @@ import type { UseMutationResult } from "@tanstack/react-query";
 import type { Problem, Schemas } from "../../api/client";
 import { Button } from "../../parts/Button";
 import { Field } from "../../parts/Field";
+import { RacePanel } from "../../parts/RacePanel";
 import { Sum } from "../../parts/Sum";
 import { Tick } from "../../parts/Tick";
 import { Verdict } from "../../parts/Verdict";
@@ -14,6 +15,7 @@ interface Props {
   setJob: (job: Job) => void;
   worked: Schemas["WorkedOfTankView"];
   keep: UseMutationResult<Schemas["Kept"], Problem, Job>;
+  problem: Problem | null;
 }
 
 const looks = { go: "text-moss", mind: "text-straw", stop: "text-plum" } as const;
@@ -31,9 +33,10 @@ function Short({ v }: { v: Schemas["Verdict"] }) {
 }
 
 /** What each bed and each filling gets, what spoils it, what it costs; then it is ticked and kept. */
-export function TankSays({ job, setJob, worked, keep }: Props) {
+export function TankSays({ job, setJob, worked, keep, problem }: Props) {
   const clock = useClock();
   const v = worked.value!;
+  const headline = v.verdict ?? v.job.verdict;
   const seen = job.cautionsSeen ?? [];
   const tick = (id: string) =>
     setJob({ ...job, cautionsSeen: seen.includes(id) ? seen.filter((x) => x !== id) : [...seen, id] });
@@ -42,11 +45,21 @@ export function TankSays({ job, setJob, worked, keep }: Props) {
   const brew = job.batchId !== null;
   return (
     <>
-      <Verdict verdict={v.job.verdict} />
+      <Verdict verdict={headline} />
+      {headline.sentence !== v.job.verdict.sentence && <Short v={v.job.verdict} />}
       <p className="figures text-lg">
         {v.mixShown} in {v.job.loadCount} {v.job.loadCount === 1 ? "fill" : "fills"}
         {brew && `: ${v.brewShown} of brew + ${v.waterShown} of water`}. {v.howToCover}
       </p>
+      {v.watch && v.watch.sentence !== headline.sentence && <Short v={v.watch} />}
+      {v.now && (
+        <p className="figures">
+          Oxygen now, by the model: <b>{v.now.shown}</b>
+        </p>
+      )}
+      {v.labelSays.map((s) => (
+        <p key={s}>{s}</p>
+      ))}
       {v.job.foodAsked && <p>{v.job.foodAsked}</p>}
       <table className="figures w-full text-lg">
         <caption className="text-left text-ash">What each bed gets</caption>
@@ -79,6 +92,14 @@ export function TankSays({ job, setJob, worked, keep }: Props) {
       </table>
       {v.loads.length > 0 && <Loads view={v} brew={brew} />}
       <Sum working={worked.working} sure={worked.sure} of="these litres" />
+      {v.race?.value && (
+        <RacePanel
+          race={v.race.value}
+          asked={job.race}
+          setAsked={brew ? (race) => setJob({ ...job, race }) : undefined}
+          problem={problem}
+        />
+      )}
       <section aria-label="What to mind" className="flex flex-col gap-2">
         {brew && <Short v={v.place} />}
         {v.hour && (
@@ -117,7 +138,9 @@ export function TankSays({ job, setJob, worked, keep }: Props) {
           </p>
         ))}
         <p className="figures">
-          It costs {v.cost.batch}: {v.cost.per100M2} on 100 m², {v.cost.perHa} a hectare
+          {v.cost.batch === "not known"
+            ? "What it costs is not known"
+            : `It costs ${v.cost.batch}: ${v.cost.per100M2} on 100 m², ${v.cost.perHa} a hectare`}
           {v.cost.unpriced.length > 0 && `; no price known for ${v.cost.unpriced.join(", ")}`}.
         </p>
         <Sum working={v.cost.working} sure="measuredHere" of="this cost" />

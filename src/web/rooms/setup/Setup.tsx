@@ -68,7 +68,7 @@ const labels: Partial<Record<keyof Answers, string>> = {
   total: "It holds, to the brim",
   depth: "Depth of the outlet under water",
   openFlow: "Open flow",
-  shutOff: "Greatest pressure (1 m of water is 9.8 kPa)",
+  shutOff: "Greatest pressure (1 m of water is 9.8 kPa; leave both empty if you only dunk a bag)",
   strip: "Chlorine strip, mg/L (leave empty if you have read none)",
 };
 

@@ -84,9 +84,9 @@ export function InputForm({ old, kinds, done }: Props) {
         />
         {field("price", "Price of a litre or kilo")}
         {field("density", "Kilos in a litre", "water is 1")}
-        {field("labelRate", "Label rate each time", "2 L, 5 g, 1:300")}
+        {field("labelRate", "Label rate, in its own words", "4 mL per 2 L; 3 to 5 L a hectare; 1:300")}
         <Pick
-          label="on or in"
+          label="if it names no ground: on or in"
           value={r.labelBasis!}
           options={[
             { value: "perHa", name: "a hectare" },

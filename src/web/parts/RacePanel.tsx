@@ -1,0 +1,149 @@
+import { client, type Problem, type Schemas, useRead } from "../api/client";
+import { AmountField } from "./AmountField";
+import { Field } from "./Field";
+import { Pick } from "./Pick";
+import { Tick } from "./Tick";
+
+type Asked = Schemas["RaceAsked"];
+
+const mark = { go: ["✓", "text-moss"], mind: ["▲", "text-straw"], stop: ["■", "text-plum"] } as const;
+const minutes = (m: number) => (m < 100 ? `${Math.round(m)} min` : `${Math.floor(m / 60)} h ${Math.round(m % 60)} min`);
+
+/** Grace against fillings, draws and way: the same race wherever the brew is shown. */
+export function RacePanel({
+  race,
+  asked,
+  setAsked,
+  problem,
+}: {
+  race: Schemas["RaceAnswer"];
+  /** What was typed of it; left out where the race is only shown. */
+  asked?: Asked | null;
+  setAsked?: (asked: Asked) => void;
+  problem?: Problem | null;
+}) {
+  const [sign, look] = mark[race.verdict.tone];
+  const rows = race.times.loads;
+  const many = rows.length > 4;
+  const shown = rows.map((l, i) => ({ ...l, n: i + 1 })).filter((_, i) => !many || i < 2 || i === rows.length - 1);
+  return (
+    <section aria-label="The race to the ground" className="print:break-inside-avoid">
+      <h2 className="text-xl">The race to the ground</h2>
+      <p>
+        <b className={look}>
+          {sign} {race.verdict.sentence}
+        </b>{" "}
+        {race.verdict.why}
+      </p>
+      <table className="figures w-full">
+        <caption className="text-left text-ash">
+          {race.kit.name ?? "A tank"} of {race.kit.tankL} L{(race.kit.lanes ?? 1) > 1 && `, ${race.kit.lanes} at once`}:
+          draw {minutes(race.drawMin)}, way {minutes(race.travelMin)}, out {minutes(race.sprayMin)}
+        </caption>
+        <thead>
+          <tr className="text-left">
+            <th scope="col">filling</th>
+            <th scope="col">loses its air</th>
+            <th scope="col">out by</th>
+            <th scope="col">without air</th>
+          </tr>
+        </thead>
+        <tbody>
+          {shown.map((l) => (
+            <tr key={l.n} className="border-t border-line">
+              <th scope="row" className="text-left font-normal">
+                {many && l.n === rows.length && "… "}
+                {l.n}
+              </th>
+              <td>{minutes(l.airLostAtMin)}</td>
+              <td>{minutes(l.outByMin)}</td>
+              <td className={l.withinGrace ? "text-moss" : "font-bold text-plum"}>
+                {l.withinGrace ? "✓" : "■"} {minutes(l.minutesWithoutAir)}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <p className="text-ash">Minutes from the first draw; an estimate until your own flow and way are typed.</p>
+      {!race.won && race.saves.length > 0 && (
+        <>
+          <h3 className="mt-1 text-lg">What would save it</h3>
+          <ul>
+            {race.saves.map((s) => (
+              <li key={s} className="border-t border-line py-1">
+                {s}
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
+      {setAsked && <Run asked={asked ?? { battery: false }} setAsked={setAsked} problem={problem ?? null} />}
+    </section>
+  );
+}
+
+function Run({ asked, setAsked, problem }: { asked: Asked; setAsked: (a: Asked) => void; problem: Problem | null }) {
+  const sprayers = useRead(["sprayers"], () => client.GET("/api/put-out/sprayers"));
+  const set = (part: Partial<Asked>) => setAsked({ ...asked, ...part });
+  const wrong = (f: string) => problem?.of(`race.${f}`);
+  return (
+    <details open={!!problem?.fields.some((f) => f.field.startsWith("race.")) || undefined}>
+      <summary className="min-h-11 cursor-pointer py-2 text-clay underline underline-offset-4">
+        with what it is carried and put out
+      </summary>
+      <div className="grid gap-x-6 sm:grid-cols-2">
+        <Pick
+          label="Carried in"
+          value={asked.sprayerId ? String(asked.sprayerId) : ""}
+          options={[
+            { value: "", name: asked.tank ? "the tank named here" : "as Mud Pie proposes" },
+            ...(sprayers.data ?? []).map((s) => ({ value: String(s.id), name: `${s.name}, ${s.tankShown}` })),
+          ]}
+          onChange={(v) => set({ sprayerId: v ? Number(v) : null, tank: null })}
+        />
+        {!asked.sprayerId && (
+          <AmountField
+            label="Or a tank of"
+            dimension="volume"
+            value={asked.tank ?? ""}
+            onChange={(tank) => set({ tank })}
+            wrong={wrong("tank")}
+          />
+        )}
+        <AmountField
+          label="Comes out at"
+          dimension="flow"
+          value={asked.flow ?? ""}
+          onChange={(flow) => set({ flow })}
+          wrong={wrong("flow")}
+        />
+        <AmountField
+          label="The vessel’s tap gives"
+          dimension="flow"
+          value={asked.draw ?? ""}
+          onChange={(draw) => set({ draw })}
+          wrong={wrong("draw")}
+        />
+        <Field
+          label="Minutes to the bed"
+          inputMode="decimal"
+          value={asked.way ?? ""}
+          onChange={(way) => set({ way })}
+          wrong={wrong("way")}
+        />
+        <Field
+          label="How many spray at once"
+          inputMode="numeric"
+          value={asked.lanes ?? ""}
+          onChange={(lanes) => set({ lanes })}
+          wrong={wrong("lanes")}
+        />
+      </div>
+      <Tick
+        on={asked.battery ?? false}
+        onToggle={() => set({ battery: !asked.battery })}
+        label="A battery air pump rides on the cart"
+      />
+    </details>
+  );
+}
