@@ -9,7 +9,7 @@ public sealed class OneTruthTests : IDisposable
 
     public void Dispose() => _h.Dispose();
 
-    private static object Tank(int batch, object? race = null) => new { batchId = batch, bedIds = new[] { 1 }, purpose = "leaf", dilution = "1:5", tank = "15 L", tool = "knapsack", race };
+    private static object Tank(int batch, object? race = null) => new { batchId = batch, brew = "6 L", bedIds = new[] { 1 }, purpose = "leaf", dilution = "1:5", tank = "15 L", tool = "knapsack", race };
 
     [Fact]
     public async Task Plan_page_and_tank_run_the_same_race()

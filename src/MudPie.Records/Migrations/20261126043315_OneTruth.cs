@@ -27,7 +27,7 @@ namespace MudPie.Records.Migrations
 
             migrationBuilder.AddColumn<string>(
                 name: "CarrierName",
-                table: "Patches",
+                table: "Patch",
                 type: "TEXT",
                 nullable: true);
 
@@ -152,7 +152,7 @@ namespace MudPie.Records.Migrations
 
             migrationBuilder.DropColumn(
                 name: "CarrierName",
-                table: "Patches");
+                table: "Patch");
 
             migrationBuilder.DropColumn(
                 name: "LabelTyped",

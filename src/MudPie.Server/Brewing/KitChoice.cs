@@ -27,7 +27,7 @@ public static class KitChoice
             VesselId = vessel.Id,
             PumpId = r.PumpId ?? kit.Pumps.Where(p => p.BatteryHours is null).MinBy(p => Math.Abs(Math.Log(p.OpenLpm / (0.35 * vessel.WorkingL))))?.Id,
             DiffuserId = r.DiffuserId ?? (kit.Diffusers.FirstOrDefault(d => d.Kind == usual) ?? kit.Diffusers.FirstOrDefault())?.Id,
-            WaterSourceId = r.WaterSourceId ?? kit.Waters.FirstOrDefault(w => w.Kind != "surface")?.Id,
+            WaterSourceId = r.WaterSourceId ?? (kit.Waters.FirstOrDefault(w => w.Kind != "surface") ?? kit.Waters.FirstOrDefault())?.Id, // open water last, and then only after a test
         };
     }
 }

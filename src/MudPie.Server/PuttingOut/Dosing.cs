@@ -39,7 +39,7 @@ public sealed record Dosing(double MixLPerHa, int? SprayerId, IReadOnlyDictionar
         var sprayer = fit.FirstOrDefault(s => s.Kind == "knapsack") ?? fit.FirstOrDefault();
         var inputs = await db.Inputs.AsNoTracking().Where(i => i.UnfitWhy == null).OrderBy(i => i.Id).Select(i => new { Input = i, Counted = i.Lots.Count > 0 }).ToListAsync();
         var shelf = inputs.Where(i => InputKinds.Of(i.Input.Kind).Biostimulant is not null).GroupBy(i => InputKinds.Of(i.Input.Kind).Biostimulant!)
-            .ToDictionary(g => g.Key, g => g.OrderByDescending(i => i.Counted).First()).ToDictionary(g => g.Key, g => (g.Value.Input.Id, LabelOf(g.Value.Input)));
+            .ToDictionary(g => g.Key, g => g.OrderByDescending(i => i.Counted).ThenByDescending(i => LabelOf(i.Input) is not null).First()).ToDictionary(g => g.Key, g => (g.Value.Input.Id, LabelOf(g.Value.Input)));
         return new Dosing(sprayer?.Calibrations.MaxBy(c => c.At)?.LPerHa ?? 500, sprayer?.Id, shelf);
     }
 }
