@@ -145,7 +145,7 @@ public class JudgeJourneys
 
         page.Click("They are on: start the hour");
         page.See("0 min since they went on");
-        var first = page.Find("//form[@aria-label='Patch 1, after']/..").Text.Contains("water", StringComparison.Ordinal);
+        var first = page.Find("//li[form[@aria-label='Patch 1, after']]//b").Text.EndsWith("· water", StringComparison.Ordinal); // doses speak of water too
         foreach (var (patch, level) in new[] { (1, first ? 8.2 : 11.4), (2, first ? 11.4 : 8.2) })
         {
             page.Find($"//form[@aria-label='Patch {patch}, after']//input").SendKeys($"{level} {level + 0.2} {level - 0.1} {level}");

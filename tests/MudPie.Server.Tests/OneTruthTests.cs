@@ -9,7 +9,7 @@ public sealed class OneTruthTests : IDisposable
 
     public void Dispose() => _h.Dispose();
 
-    private static object Tank(int batch, object? race = null) => new { batchId = batch, brew = "6 L", bedIds = new[] { 1 }, purpose = "leaf", dilution = "1:5", tank = "15 L", tool = "knapsack", race };
+    private static object Tank(int batch, object? race = null, double litres = 6) => new { batchId = batch, brew = FormattableString.Invariant($"{litres} L"), bedIds = new[] { 1 }, purpose = "leaf", dilution = "1:5", tank = "15 L", tool = "knapsack", race };
 
     [Fact]
     public async Task Plan_page_and_tank_run_the_same_race()
@@ -22,8 +22,9 @@ public sealed class OneTruthTests : IDisposable
         _h.Clock.SetUtcNow((await _h.Get($"/api/brew/batches/{id}"))["plannedStart"]!.GetValue<DateTimeOffset>());
         await _h.Post($"/api/brew/batches/{id}/start", new { strip = "0" });
         _h.Clock.Advance(TimeSpan.FromHours(3));
-        var page = (await _h.Get($"/api/brew/batches/{id}"))["watch"]!["value"]!["race"]!;
-        var tank = (await _h.Post("/api/put-out/tank/work-out", Tank(id)))["value"]!["race"]!["value"]!;
+        var batch = await _h.Get($"/api/brew/batches/{id}");
+        var page = batch["watch"]!["value"]!["race"]!;
+        var tank = (await _h.Post("/api/put-out/tank/work-out", Tank(id, litres: (double)batch["vessel"]!["brewL"]!)))["value"]!["race"]!["value"]!; // all of it
         foreach (var other in new[] { page, tank })
         {
             ((double)other["drawMin"]!).ShouldBe((double)planned["drawMin"]!, 1e-9);

@@ -150,7 +150,7 @@ public sealed class TankJobs(HoldingDb db, HoldingClock clock, LiveBrew live, St
             Name = sprayer?.Name ?? r.Tool,
             Kind = of?.Kind ?? (tankL > 60 ? "boom" : "knapsack"),
             TankL = tankL,
-            FlowLpm = fields.Optional("race.flow", r.Race?.Flow, Dimension.Flow, 0.05, 2000) ?? of?.FlowLpm,
+            FlowLpm = fields.Optional("race.flow", r.Race?.Flow, Dimension.Flow, 0.05, 2000) ?? (of is not null ? of.FlowLpm : Math.Abs(planned.TankL - tankL) < 0.01 ? planned.FlowLpm : null),
             DrawLpm = fields.Optional("race.draw", r.Race?.Draw, Dimension.Flow, 0.5, 2000) ?? planned.DrawLpm,
             TravelMin = fields.Optional("race.way", r.Race?.Way, Dimension.Plain, 0, 600) ?? planned.TravelMin,
             Lanes = (int)(fields.Optional("race.lanes", r.Race?.Lanes, Dimension.Plain, 1, 10) ?? planned.Lanes),

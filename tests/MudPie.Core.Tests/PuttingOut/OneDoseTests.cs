@@ -34,7 +34,11 @@ public sealed class OneDoseTests
         var dose = Of(label, area: 3600);
         var job = TankJob.Of(new TankJobQuestion
         {
-            Purpose = "leaf", TankL = 100, SpareShare = 0, RateLPerHa = 500, Beds = [new JobBed { Name = "bed", AreaM2 = 3600 }],
+            Purpose = "leaf",
+            TankL = 100,
+            SpareShare = 0,
+            RateLPerHa = 500,
+            Beds = [new JobBed { Name = "bed", AreaM2 = 3600 }],
             Products = [new JobProduct { Name = "seaweed", Unit = dose.Unit, Basis = dose.TankBasis, Rate = dose.TankRate }],
         }).Value;
         (job.Products.Single().Amount / 1000).ShouldBe(dose.ProductL, 1e-9);

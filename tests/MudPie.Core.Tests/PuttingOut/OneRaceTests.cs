@@ -84,8 +84,18 @@ public sealed class OneRaceTests
 
     private static BrewPlanQuestion Plan(double warmth) => new()
     {
-        Beds = [new PlanBed { Name = "Creek Field", AreaM2 = 14_000, Growing = "grass" }], Purpose = "leaf", Now = new(2026, 6, 10, 5, 0, 0, TimeSpan.Zero), UseAt = new(2026, 6, 12, 18, 0, 0, TimeSpan.Zero),
-        VesselWorkingL = 765, VesselDepthM = 0.9, PumpOpenLpm = 900, PumpShutOffKPa = 40, Diffuser = "fineMembrane", ChlorineMgPerL = 0.6, WarmthC = warmth, Members = 40,
+        Beds = [new PlanBed { Name = "Creek Field", AreaM2 = 14_000, Growing = "grass" }],
+        Purpose = "leaf",
+        Now = new(2026, 6, 10, 5, 0, 0, TimeSpan.Zero),
+        UseAt = new(2026, 6, 12, 18, 0, 0, TimeSpan.Zero),
+        VesselWorkingL = 765,
+        VesselDepthM = 0.9,
+        PumpOpenLpm = 900,
+        PumpShutOffKPa = 40,
+        Diffuser = "fineMembrane",
+        ChlorineMgPerL = 0.6,
+        WarmthC = warmth,
+        Members = 40,
         Race = new RaceKit { Name = "the boom", Kind = "boom", TankL = 400 },
     };
 

@@ -10,6 +10,7 @@ import { Sum } from "../../parts/Sum";
 import { Verdict } from "../../parts/Verdict";
 import { Wrong } from "../../parts/Wrong";
 import { useClock } from "../../parts/clock";
+import { useLastGood } from "../../parts/lastGood";
 import { PlanAmounts } from "./PlanAmounts";
 import { PlanQuestions } from "./PlanQuestions";
 
@@ -60,9 +61,10 @@ function Planner({ ground }: { ground: Schemas["GroundView"] }) {
     (kept) => go(`/brew/${kept.id}`),
   );
   const problem = worked.error ?? null;
-  const view = worked.data?.value ?? null;
+  const data = useLastGood(worked.data);
+  const view = data?.value ?? null;
   const p = view?.plan;
-  const fork = (id: string) => worked.data?.forks.find((f) => f.id === id);
+  const fork = (id: string) => data?.forks.find((f) => f.id === id);
   const choose = (id: string, school: string) =>
     setPlan({ ...plan, choices: { ...plan.choices, [id]: school }, making: id === "root-brew" ? null : plan.making });
   return (
@@ -74,7 +76,7 @@ function Planner({ ground }: { ground: Schemas["GroundView"] }) {
         <>
           <PlanQuestions plan={plan} kit={view} setPlan={setPlan} ground={ground} problem={problem} />
           <Wrong problem={problem} shown={["beds", "bedIds", "useAt", "warmthC", "swingC", "purpose"]} />
-          {view && worked.data && (
+          {view && data && (
             <PlanAmounts
               view={view}
               plan={plan}
@@ -88,7 +90,7 @@ function Planner({ ground }: { ground: Schemas["GroundView"] }) {
         </>
       }
       slate={
-        view && p && worked.data ? (
+        view && p && data ? (
           <>
             <Verdict verdict={p.verdict} />
             {p.making === "tea" && <OxygenChart forecast={p.forecast} start={p.startAt} useAtH={p.brewHours} />}
@@ -145,11 +147,11 @@ function Planner({ ground }: { ground: Schemas["GroundView"] }) {
               >
                 Ask it what if
               </Link>
-              <Sum working={worked.data.working} sure={worked.data.sure} of="this plan" />
+              <Sum working={data.working} sure={data.sure} of="this plan" />
             </div>
             <Wrong problem={keep.error} />
             <ul className="border-t border-line pt-2 text-base">
-              {worked.data.cautions.map((c) => (
+              {data.cautions.map((c) => (
                 <li key={c.id} className="py-1">
                   <b className="text-straw">▲ Mind</b> {c.text} <span className="text-ash">{c.localRule}</span>
                 </li>

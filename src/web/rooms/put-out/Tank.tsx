@@ -3,6 +3,7 @@ import { useState } from "react";
 import { useParams, useSearchParams } from "react-router-dom";
 import { client, must, type Problem, type Schemas, useRead, useWrite } from "../../api/client";
 import { Room } from "../../parts/Room";
+import { useLastGood } from "../../parts/lastGood";
 import { Wrong } from "../../parts/Wrong";
 import { TankCard } from "./TankCard";
 import { Done } from "./TankDone";
@@ -84,11 +85,8 @@ function startWith(
   const laidWith = giving && sprayers.find((s) => s.id === season?.sprayerId);
   const sprayer = laidWith ?? fit.find((s) => s.kind === (large ? "boom" : "knapsack")) ?? fit[0] ?? null;
   const input = giving
-    ? shelf.inputs.find(
-        (i) =>
-          i.id === giving.inputId ||
-          (shelf.kinds.find((k) => k.kind === i.kind)?.biostimulant === giving.kind && i.counted),
-      )
+    ? (shelf.inputs.find((i) => i.id === giving.inputId) ??
+      shelf.inputs.find((i) => shelf.kinds.find((k) => k.kind === i.kind)?.biostimulant === giving.kind && i.counted))
     : shelf.inputs.find((i) => i.id === Number(search.get("input")));
   const bed = Number(search.get("bed"));
   return {
@@ -144,11 +142,12 @@ function TheTank({ given, start }: { given: Given; start: Job }) {
     keep.reset();
     change(next);
   };
+  const data = useLastGood(worked.data);
   const sprayer = given.sprayers.find((s) => s.id === job.sprayerId);
   if (kept !== null) {
     return <Done job={kept} sprayer={sprayer ?? null} leaf={job.purpose === "leaf"} brew={job.batchId !== null} />;
   }
-  const v = worked.data?.value;
+  const v = something && (job.bedIds?.length ?? 0) > 0 ? data?.value : undefined;
   return (
     <Room
       title={
@@ -167,20 +166,14 @@ function TheTank({ given, start }: { given: Given; start: Job }) {
       bench={
         <>
           <div className="print:hidden">
-            <TankQuestions
-              given={given}
-              job={job}
-              setJob={setJob}
-              worked={worked.data}
-              problem={worked.error ?? keep.error}
-            />
+            <TankQuestions given={given} job={job} setJob={setJob} worked={data} problem={worked.error ?? keep.error} />
           </div>
-          {worked.data?.value && <TankCard given={given} job={job} worked={worked.data} />}
+          {v && data && <TankCard given={given} job={job} worked={data} />}
         </>
       }
       slate={
-        v && worked.data ? (
-          <TankSays job={job} setJob={setJob} worked={worked.data} keep={keep} problem={worked.error ?? null} />
+        v && data ? (
+          <TankSays job={job} setJob={setJob} worked={data} keep={keep} problem={worked.error ?? null} />
         ) : (
           <p className="text-lg">
             {something ? "Choose the beds it goes on." : "Choose a brew, or something from the shelf, and the beds."}

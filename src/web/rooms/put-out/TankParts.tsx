@@ -44,7 +44,7 @@ export function Items({ given, job, set, wrong }: PartProps) {
               value={item.rate ?? ""}
               onChange={(rate) => change(i, { rate })}
               wrong={wrong(`items[${i}].rate`) ?? wrong(`products[${i}].rate`)}
-              hint={input?.labelRateShown ? `label: ${input.labelRateShown}` : undefined}
+              hint={input?.labelSays ? `label: ${input.labelSays}` : undefined}
             />
             <Pick
               label="Measured"

@@ -61,7 +61,14 @@ export function TankQuestions({ given, job, setJob, worked, problem }: Props) {
     <div className="flex flex-col gap-4">
       <PutOutNav />
       {v?.gate && (
-        <Verdict verdict={{ tone: tones[v.gate.fitness], sentence: v.gate.sentence, why: v.gate.reasons.join(" ") }} />
+        <Verdict
+          verdict={
+            // One verdict: where the live brew says no, what its gate has seen so far is no go.
+            tones[v.gate.fitness] === "go" && v.watch && v.watch.tone !== "go"
+              ? v.watch
+              : { tone: tones[v.gate.fitness], sentence: v.gate.sentence, why: v.gate.reasons.join(" ") }
+          }
+        />
       )}
       {job.correctsId && (
         <Field

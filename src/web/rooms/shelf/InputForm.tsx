@@ -19,7 +19,7 @@ export function InputForm({ old, kinds, done }: Props) {
     name: old?.name ?? "",
     density: old?.density?.toString() ?? "",
     price: old?.price ?? "",
-    labelRate: old?.labelRateShown ?? "",
+    labelRate: old?.labelSays ?? "",
     labelBasis: old?.labelBasis ?? "perHa",
     labelPer: old?.labelPer ?? "",
     labelEveryDays: old?.labelEveryDays?.toString() ?? "",

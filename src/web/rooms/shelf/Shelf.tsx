@@ -153,7 +153,7 @@ function OneInput({ input, change }: { input: Input; change: () => void }) {
         {input.price && `; bought at ${input.price} a ${input.unit === "L" ? "litre" : "kilo"}`}
         {input.npk && `; N-P-K ${input.npk}`}
         {input.ph !== null && `; pH ${input.ph}`}
-        {input.labelRateShown && `; label: ${input.labelRateShown} ${bases[input.labelBasis ?? ""] ?? ""}`}
+        {input.labelSays && `; label: ${input.labelSays}`}
         {input.labelEveryDays && ` every ${input.labelEveryDays} days`}.
       </p>
       {input.species.length > 0 && (
@@ -179,14 +179,6 @@ function OneInput({ input, change }: { input: Input; change: () => void }) {
     </section>
   );
 }
-
-const bases: Record<string, string> = {
-  perHa: "on a hectare",
-  per100m2: "on 100 m²",
-  perLitre: "in a litre of mix",
-  perPlant: "a plant",
-  oneIn: "one part in so many",
-};
 
 const reasons: Record<string, string> = {
   in: "came in",
