@@ -16,5 +16,14 @@ internal static class Judging
 
     public static int Trial() => TrialAnalysis.Of(Question).Value.Tukey.Count;
 
+    private static readonly TrialQuestion Gaps = Question with
+    {
+        Control = "t0",
+        Rows = [.. Enumerable.Range(0, 56).Where(i => i is not (3 or 17 or 30)).Select(i => new TrialRow { Plot = $"{i}", Levels = [$"t{i % 14}"], Block = $"{i / 14}", Value = 3 + (0.1 * (i % 14)) + (0.07 * (i * 7 % 11)) })],
+    };
+
+    /// <summary>Fourteen treatments with plots missing: correlations that no product makes.</summary>
+    public static int Unequal() => TrialAnalysis.Of(Gaps).Value.Dunnett.Count;
+
     public static int Practice() => PracticePlot.Of(new PracticePlotQuestion { Seed = 3, Replicates = 6, Layout = "blocks", Decision = TrialVerdicts.Works }).Value.Truth!.Yours.Tries;
 }

@@ -18,6 +18,7 @@ internal static class Quick
         Line("brew-run, the whole answer", null, Median(500, 200, () => k.RunAnswer()));
         Line("1,000 members of 48 h", 120, Median(20, 10, () => k.Ensemble()));
         Line("a trial judged: 4 treatments, 6 blocks", null, Median(20, 10, () => Judging.Trial()));
+        Line("14 treatments in 4 blocks, 3 plots missing", 2000, Median(3, 3, () => Judging.Unequal()));
         Line("a thousand practice fields, five ways", null, Median(5, 5, () => Judging.Practice()));
     }
 

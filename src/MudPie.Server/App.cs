@@ -60,7 +60,7 @@ public static class App
         services.AddDbContext<HoldingDb>((at, o) => o.UseHolding(at.GetRequiredService<IConfiguration>()["Holding:File"] ?? "holding.mudpie"));
         services.AddSingleton(TimeProvider.System);
         services.AddHttpContextAccessor();
-        services.AddScoped<HoldingClock>().AddScoped<Writes>().AddScoped<LiveBrew>().AddScoped<StockKeeper>().AddScoped<WeatherBook>().AddScoped<TankJobs>().AddScoped<TrialDesk>();
+        services.AddScoped<HoldingClock>().AddScoped<Writes>().AddScoped<LiveBrew>().AddScoped<PlanDesk>().AddScoped<StockKeeper>().AddScoped<WeatherBook>().AddScoped<TankJobs>().AddScoped<TrialDesk>();
         if (!ForOpenApi && builder.Configuration.GetValue("Holding:Background", true))
         {
             services.AddHostedService<ProbeReader>();

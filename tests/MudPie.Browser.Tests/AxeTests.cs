@@ -48,7 +48,7 @@ public class AxeTests
         if (width < 600)
         {
             page.Go("/brew/14");
-            page.Find("//button[@aria-controls='slate']").Click();
+            page.Press("//button[@aria-controls='slate']");
             page.See("Put the slate down");
             page.Axe().ShouldBeEmpty("the slate pulled up");
         }

@@ -18,7 +18,7 @@ public class BrewhouseJourneys
         page.See("no name");
         page.Fill("Name", "Currant tea");
         page.Click("+ a food, or a part");
-        page.Driver.FindElements(By.XPath("//form//label[starts-with(., 'mL')]")).Count.ShouldBe(5);
+        page.Count("//form//label[starts-with(., 'how much')]", 5);
         page.Click("Leave out food 5");
         page.Click("Keep it as mine");
         page.Click("Currant tea");
@@ -70,15 +70,15 @@ public class BrewhouseJourneys
         page.See("a second pump from");
         page.Click("○ a cooler place".TrimStart('○', ' '));
         page.See("cooler from");
-        page.Driver.FindElements(By.XPath("//button[@aria-pressed='false'][contains(., 'a cold night')]"))[0].Enabled.ShouldBeFalse(); // four curves at the most
+        page.Count("//button[@aria-pressed='false'][@disabled][contains(., 'a cold night')]", 1); // four curves at the most
         page.Fill("the power fails: at hour", "2");
         page.See("That hour has passed");
         page.Fill("the power fails: at hour", "14");
         page.See("Under 6 mg/L");
         page.See("heavy air, fed richly");
-        page.Driver.FindElements(By.XPath("//section[@aria-label='Schools side by side']//figure")).Count.ShouldBe(6);
+        page.Count("//section[@aria-label='Schools side by side']//figure", 6);
         page.Go("/brew");
-        page.Text.ShouldNotContain("power fails");
+        page.SeeNot("power fails");
     }
 
     [Fact]
@@ -116,7 +116,7 @@ public class BrewhouseJourneys
             }
 
             page.Click("thread of fungi");
-            page.Find("//button[@aria-controls='slate']").Click();
+            page.Press("//button[@aria-controls='slate']");
         }
 
         page.See("F:B");
@@ -168,9 +168,9 @@ public class BrewhouseJourneys
 
         page.Go("/brew/air");
         page.See("outlets ask");
-        page.Fill("Depth, m", "4");
+        page.Fill("Depth", "4");
         page.See("No air comes out");
-        page.Fill("Depth, m", "0.28");
+        page.Fill("Depth", "0.28");
         page.Fill("How many", "2");
         page.See("Enough");
         page.Click("Keep for the Blue Bucket");
@@ -190,6 +190,6 @@ public class BrewhouseJourneys
         page.Go("/");
         page.See("Wants hands");
         page.Until(() => page.Driver.FindElements(By.CssSelector("[aria-busy=true]")).Count == 0, "Today");
-        page.Text.ShouldNotContain("is sliding toward 6");
+        page.SeeNot("is sliding toward 6");
     }
 }

@@ -22,7 +22,7 @@ public class FieldJourneys
         page.Fill("Crop", "onions");
         page.Click("Keep it");
         page.See("Somebody else changed this");
-        page.Field("Crop").GetAttribute("value").ShouldBe("onions"); // what was typed stays
+        page.Holds("Crop", "onions"); // what was typed stays
     }
 
     [Fact]
@@ -69,10 +69,9 @@ public class FieldJourneys
         File.WriteAllText(good, """{"format":"mud-pie-recipe","formatVersion":1,"name":"Neighbour's tea","purpose":"leaf","bias":"balanced","making":"tea","vessel":"bucket","forLitres":20,"sources":[{"kind":"compost","litres":1.2}],"foods":[{"kind":"kelpLiquid","ml":15}]}""");
         page.Go("/brew/recipes");
         page.See("bring a recipe file");
-        IWebElement File1() => page.Driver.FindElement(By.CssSelector("input[type=file]"));
-        File1().SendKeys(bad);
+        page.Bring(bad);
         page.See("Line 4 can't be read");
-        File1().SendKeys(good);
+        page.Bring(good);
         page.See("Neighbour's tea");
         Directory.Delete(folder, true);
     }
@@ -88,7 +87,7 @@ public class FieldJourneys
         page.Go("/brew/14");
         page.Click("Put right oxygen of");
         page.Fill("It should be", "7.9");
-        page.Find("//form//button[.='Put right']").Click();
+        page.Press("//form//button[.='Put right']");
         page.See("put right");
         page.Click("Heap it");
         page.Fill("Why? The log keeps it", "made room for another");
@@ -97,7 +96,7 @@ public class FieldJourneys
         page.Click("its record, to print");
         page.See("What was done");
         page.See("made room for another");
-        page.Driver.FindElements(By.CssSelector("li.line-through")).Count.ShouldBe(1);
+        page.Count("//li[contains(@class, 'line-through')]", 1);
     }
 
     [Fact]
@@ -114,8 +113,8 @@ public class FieldJourneys
         page.Until(() => !page.Text.Contains("too much", StringComparison.Ordinal), "the lines to be kept");
         page.Driver.Navigate().Refresh();
         page.See("It speaks when");
-        page.Field("nobody has read oxygen for, hours").GetAttribute("value").ShouldBe("2");
-        page.Driver.FindElement(By.XPath("//a[contains(@href, 'calendar.ics')]")).Text.ShouldContain("/api/calendar.ics");
+        page.Holds("nobody has read oxygen for, hours", "2");
+        page.See("//a[contains(@href, 'calendar.ics')]", "/api/calendar.ics");
     }
 
     [Fact]
@@ -130,7 +129,7 @@ public class FieldJourneys
         page.Click("stop the air");
         page.Click("Four hours on");
         page.Click("put it out");
-        page.Find("//button[@aria-controls='slate']").Click();
+        page.Press("//button[@aria-controls='slate']");
         page.See("4 h without air");
         page.Go("/brew/clean");
         page.Click("done: Rinse, the Cone");

@@ -17,7 +17,7 @@ public class JourneyTests
         {
             if (phone)
             {
-                page.Find("//button[@aria-controls='slate'][@aria-expanded='" + (open == "up" ? "false" : "true") + "']").Click();
+                page.Press("//button[@aria-controls='slate'][@aria-expanded='" + (open == "up" ? "false" : "true") + "']");
             }
         }
 
@@ -40,7 +40,7 @@ public class JourneyTests
         page.Fill("Strip, mg/L", "0.5");
         page.Click("Start now");
         page.See("not zero");
-        page.Field("Strip, mg/L").GetAttribute("value").ShouldBe("0.5");
+        page.Holds("Strip, mg/L", "0.5");
         page.Fill("Strip, mg/L", "0");
         page.Click("Start now");
 
@@ -48,7 +48,7 @@ public class JourneyTests
         page.Fill("oxygen, mg/L", "99");
         page.Click("Keep it");
         page.See("too much");
-        page.Field("oxygen, mg/L").GetAttribute("value").ShouldBe("99");
+        page.Holds("oxygen, mg/L", "99");
         page.Fill("oxygen, mg/L", "8.7");
         page.Click("Keep it");
         page.See("Kept at");
@@ -62,11 +62,7 @@ public class JourneyTests
         page.See("1 part tea + 5 parts water (1 in 6)");
         Slate("up");
         page.See("What each bed gets");
-        foreach (var box in page.Driver.FindElements(By.XPath("//section[@aria-label='Slate']//fieldset//*[@role='checkbox']")))
-        {
-            page.Driver.ExecuteScript("arguments[0].scrollIntoView({block:'center'})", box);
-            box.Click();
-        }
+        page.TickAll();
 
         page.Click("It is out");
         page.See("It is in the book");
@@ -117,7 +113,7 @@ public class JourneyTests
         page.Click("Ridge Bed 4");
         page.Click("Ridge Bed 5");
         page.Until(() => page.Driver.FindElements(By.XPath("//*[@role='slider'][@aria-label='warmth of the brew, degrees']")).Count == 1, "the sliders");
-        var schedule = () => page.Find("//section[@aria-label='Schedule']").Text;
+        var schedule = () => page.Says("//section[@aria-label='Schedule']");
         var before = schedule();
         var warmth = page.Find("//*[@role='slider'][@aria-label='warmth of the brew, degrees']");
         for (var i = 0; i < 12; i++)
@@ -213,10 +209,10 @@ public class JourneyTests
         page.Driver.NetworkConditions = new ChromiumNetworkConditions { IsOffline = true, Latency = TimeSpan.Zero };
         page.Click("Keep it");
         page.See("connection to Mud Pie is lost");
-        page.Field("oxygen, mg/L").GetAttribute("value").ShouldBe("6.4");
+        page.Holds("oxygen, mg/L", "6.4");
         page.Driver.ClearNetworkConditions();
         page.Click("Keep it");
         page.See("Kept at");
-        page.Driver.FindElements(By.XPath("//section[@aria-label='Log']//b[.='oxygen']/..")).Count(e => e.Text.Contains("6.4")).ShouldBe(1);
+        page.Count("//section[@aria-label='Log']//*[b[.='oxygen']][contains(., '6.4')]", 1);
     }
 }

@@ -5,18 +5,9 @@ namespace MudPie.Browser.Tests;
 /// <summary>From the question to the record with one verdict all the way: race, dose, wait, leaves, a crossed trial.</summary>
 public class OneTruthJourneys
 {
-    private static string RaceSays(Page page) => page.Find("//section[@aria-label='The race to the ground']/p[1]").Text;
+    private static string RaceSays(Page page) => page.Says("//section[@aria-label='The race to the ground']/p[1]");
 
-    private static void Choose(Page page, string label, string option) => page.Find($"//label[contains(., '{label}')]//option[contains(., '{option}')]").Click();
-
-    private static void TickAll(Page page)
-    {
-        foreach (var box in page.Driver.FindElements(By.XPath("//section[@aria-label='Slate']//fieldset//*[@role='checkbox'][@aria-checked='false']")))
-        {
-            page.Driver.ExecuteScript("arguments[0].scrollIntoView({block:'center'})", box);
-            box.Click();
-        }
-    }
+    private static void Choose(Page page, string label, string option) => page.Press($"//label[contains(., '{label}')]//option[contains(., '{option}')]");
 
     [Fact]
     public void The_race_is_the_same_on_plan_page_and_tank_and_a_brew_that_loses_it_is_no_go()
@@ -32,14 +23,55 @@ public class OneTruthJourneys
         page.Fill("Minutes to the bed", "600");
         page.Until(() => RaceSays(page).Contains('■', StringComparison.Ordinal), "a race that is lost");
         page.See("What would save it");
-        page.Until(() => page.Find("//section[@aria-label='Slate']//h2[1]").Text.Length > 0 && !page.Text.Contains("\n✓ Go\n", StringComparison.Ordinal), "no go beside a lost race");
+        page.Until(() => page.Says("//section[@aria-label='Slate']//h2[1]").Length > 0 && !page.Text.Contains("\n✓ Go\n", StringComparison.Ordinal), "no go beside a lost race");
 
         page.Go("/brew/14");
         var live = RaceSays(page);
         page.Click("Put it out");
         page.See("What each bed gets");
-        RaceSays(page)[0].ShouldBe(live[0]);
+        page.Until(() => RaceSays(page)[0] == live[0], $"the race of the live page on the tank: {live}");
         page.Until(() => !page.Text.Contains("\n✓ Go\n", StringComparison.Ordinal), "no go on the tank where the live page says stop");
+    }
+
+    [Fact]
+    public void Two_sources_by_weight_go_from_the_plan_to_the_page_the_windows_and_the_card_and_a_late_tick_keeps_its_times()
+    {
+        using var page = new Page(demo: true);
+        page.Go("/brew/plan");
+        page.See("Backwards from there");
+        page.Click("Creek Field");
+        page.Click("Ridge Bed 2");
+        page.Click("+ compost");
+        page.Click("type compost");
+        page.Fill("compost, as you would say it", "200 g");
+        page.See("from 200 g at");
+        page.Field("compost, as you would say it").SendKeys(Keys.Tab);
+        page.Until(() => page.Says("//section[@aria-label='Schedule']").Contains("of compost", StringComparison.Ordinal), "both sources in the schedule");
+        page.Click("Keep this plan");
+        page.See("Source in: start it");
+        page.See("//dl", "compost");
+        page.See("//dl", "castings");
+        page.See("The race to the ground");
+        var race = RaceSays(page);
+
+        page.Go("/put-out/windows");
+        page.See("Brews for it");
+        page.See("//section[@aria-label='Brews for it']", race);
+        page.Click("Ridge Bed 2");
+        page.See("Source in: start it");
+        page.Click("its card, to print");
+        page.See("In it");
+        page.Until(() => RaceSays(page) == race, $"the same race on the card: {race}");
+        page.See("//main", "compost");
+
+        page.Driver.Navigate().Back();
+        page.See("Source in: start it");
+        page.Press("//section[@aria-label='Steps']//button[contains(., 'another time')]");
+        page.Type("//section[@aria-label='Steps']//input", "06102026" + Keys.ArrowRight + "0930AM");
+        page.Click("done: Shop and clean");
+        page.See("done 09:30");
+        page.See("written down 10:");
+        page.See("planned ");
     }
 
     [Fact]
@@ -48,7 +80,7 @@ public class OneTruthJourneys
         using var page = new Page(demo: true);
         page.Go("/put-out/season");
         page.See("The rate is by the label");
-        var next = page.Find("//p[starts-with(normalize-space(.), 'Next: ')]").Text;
+        var next = page.Says("//p[starts-with(normalize-space(.), 'Next: ')]");
         var amount = System.Text.RegularExpressions.Regex.Match(next, @"Next: [^,]+, ([0-9.]+ [A-Za-z]+)").Groups[1].Value;
         page.Click("fill the tank for it");
         page.See("What each bed gets");
@@ -77,7 +109,7 @@ public class OneTruthJourneys
         page.See("no harvest before");
         page.Go("/book");
         page.Click("whose days they are");
-        page.Find("//label[starts-with(normalize-space(.), 'Ridge Bed 4, fennel')]//option[contains(., 'nothing of it is eaten raw')]").Click();
+        page.Press("//label[starts-with(normalize-space(.), 'Ridge Bed 4, fennel')]//option[contains(., 'nothing of it is eaten raw')]");
         page.Until(() => page.Find("//label[starts-with(normalize-space(.), 'Ridge Bed 4, fennel')]//select").GetAttribute("value") == "nothing", "it to be kept");
         page.Go("/brew/plan");
         page.See("The race to the ground");
@@ -104,8 +136,8 @@ public class OneTruthJourneys
         page.Click("Mark new patches");
         page.Click("fulvic acid");
         page.Click("liquid seaweed");
-        page.Find("//label[starts-with(normalize-space(.), 'It is')]//option[contains(., 'what others are mixed with')]").Click();
-        page.Find("//*[@role='checkbox'][starts-with(@aria-label, 'mixed into') or @id=//label[starts-with(normalize-space(.), 'mixed into')]/@for] | //label[starts-with(normalize-space(.), 'mixed into')]").Click();
+        page.Press("//label[starts-with(normalize-space(.), 'It is')]//option[contains(., 'what others are mixed with')]");
+        page.Press("//*[@role='checkbox'][starts-with(@aria-label, 'mixed into') or @id=//label[starts-with(normalize-space(.), 'mixed into')]/@for] | //label[starts-with(normalize-space(.), 'mixed into')]");
         page.Fill("Patches of each", "1");
         page.Click("Draw the order by lot");
         page.See(" in ");
@@ -122,19 +154,19 @@ public class OneTruthJourneys
         File.WriteAllText(file, "block,amendment,crop,cm\n" + string.Join('\n', rows) + "\n");
         page.Go("/judge");
         page.Click("Bring a trial from a file");
-        page.Driver.FindElement(By.CssSelector("input[type=file]")).SendKeys(file);
+        page.Bring(file);
         page.Click("Look at its columns");
         page.See("16 rows, 4 columns");
-        page.Find("//fieldset[legend[contains(.,'Measured')]]//*[@role='checkbox'][@aria-label='cm']").Click();
-        page.Find("//fieldset[legend[contains(.,'What was done')]]//*[@role='checkbox'][@aria-label='amendment']").Click();
-        page.Find("//fieldset[legend[contains(.,'What was done')]]//*[@role='checkbox'][@aria-label='crop']").Click();
-        page.Find("//label[contains(.,'Block, or pair')]/select/option[.='block']").Click();
+        page.Press("//fieldset[legend[contains(.,'Measured')]]//*[@role='checkbox'][@aria-label='cm']");
+        page.Press("//fieldset[legend[contains(.,'What was done')]]//*[@role='checkbox'][@aria-label='amendment']");
+        page.Press("//fieldset[legend[contains(.,'What was done')]]//*[@role='checkbox'][@aria-label='crop']");
+        page.Press("//label[contains(.,'Block, or pair')]/select/option[.='block']");
         Choose(page, "Design", "factorial");
         page.Fill("The question", "Does char lift what grows in it?");
         page.Fill("Crop", "beet and dahlia");
         page.Click("Bring it in");
         page.Until(() => page.Driver.Url.Contains("/judge/trials/", StringComparison.Ordinal), "the trial");
         page.Until(() => page.Text.Contains("Char gave", StringComparison.OrdinalIgnoreCase), "a verdict on char");
-        page.Text.ShouldNotContain("does harm");
+        page.SeeNot("does harm");
     }
 }

@@ -36,7 +36,6 @@ public sealed class Page : WebApplicationFactory<LiveBrew>
     public Page(bool demo, int width = 1280, int height = 800, bool probe = false, bool weather = false)
     {
         _demo = demo;
-        _probePort = probe ? FreePort() : null;
         var copied = demo && !probe;
         if (copied)
         {
@@ -47,10 +46,12 @@ public sealed class Page : WebApplicationFactory<LiveBrew>
         _shift = Begins - TimeProvider.System.GetUtcNow();
         lock (Ports)
         {
+            _probePort = probe ? FreePort() : null;
             _service = ChromeDriverService.CreateDefaultService("/usr/bin");
             _service.StartAsync().AsTask().GetAwaiter().GetResult();
             UseKestrel(0);
             StartServer();
+            _probe = probe ? new StandIns.SimulatedProbe(StandIns.ProbeSettings.Read(ProbeSettings), new Shifted(_shift)) : null;
         }
 
         if (weather)
@@ -59,7 +60,6 @@ public sealed class Page : WebApplicationFactory<LiveBrew>
             scope.ServiceProvider.GetRequiredService<WeatherBook>().Put(new StandIns.SimulatedWeather(1, Begins).Hours(52.5, 0, Begins.AddHours(-14), 112), "simulated").GetAwaiter().GetResult();
         }
 
-        _probe = probe ? new StandIns.SimulatedProbe(StandIns.ProbeSettings.Read(ProbeSettings), new Shifted(_shift)) : null;
         Address = ClientOptions.BaseAddress;
         var options = new ChromeOptions { BinaryLocation = "/usr/bin/chromium" };
         foreach (var argument in new[]
@@ -71,9 +71,26 @@ public sealed class Page : WebApplicationFactory<LiveBrew>
             options.AddArgument(argument);
         }
 
-        Driver = new ChromeDriver(_service, options);
+        Driver = Open(options);
+        Driver.Manage().Timeouts().AsynchronousJavaScript = Patience;
         Driver.ExecuteCdpCommand("Page.addScriptToEvaluateOnNewDocument", new Dictionary<string, object?> { ["source"] = Clock });
         Size(width, height);
+    }
+
+    /// <summary>A browser on a machine that is busy may not come up at the first try: three tries, and then its own complaint.</summary>
+    private ChromeDriver Open(ChromeOptions options)
+    {
+        for (var tries = 1; ; tries++)
+        {
+            try
+            {
+                return new ChromeDriver(_service, options, Patience);
+            }
+            catch (WebDriverException) when (tries < 3)
+            {
+                // Tried again.
+            }
+        }
     }
 
     private static string MakeTemplate()
@@ -105,7 +122,10 @@ public sealed class Page : WebApplicationFactory<LiveBrew>
 
     public void Go(string path) => Driver.Navigate().GoToUrl(new Uri(Address, path));
 
-    /// <summary>Waits until it is so, up to 15 s.</summary>
+    /// <summary>As long as a machine ten times slower may need: what never comes is a failure, however late it is said.</summary>
+    private static readonly TimeSpan Patience = TimeSpan.FromMinutes(3);
+
+    /// <summary>Waits until it is so.</summary>
     public T Until<T>(Func<T?> found, string what)
     {
         var clock = Stopwatch.StartNew();
@@ -123,7 +143,7 @@ public sealed class Page : WebApplicationFactory<LiveBrew>
                 // Looked at while it was being drawn: look again.
             }
 
-            if (clock.Elapsed > TimeSpan.FromSeconds(15))
+            if (clock.Elapsed > Patience)
             {
                 throw new TimeoutException($"Waited for {what}. The page says:\n{Driver.FindElement(By.TagName("body")).Text}");
             }
@@ -136,46 +156,108 @@ public sealed class Page : WebApplicationFactory<LiveBrew>
 
     public void See(string text) => Until(() => Text.Contains(text, StringComparison.OrdinalIgnoreCase), $"“{text}”");
 
+    /// <summary>Waits until what lies there says this.</summary>
+    public void See(string xpath, string text) => Until(() => Says(xpath).Contains(text, StringComparison.OrdinalIgnoreCase), $"“{text}” at {xpath}");
+
+    /// <summary>Waits until so many of them are there.</summary>
+    public void Count(string xpath, int count) => Until(() => Driver.FindElements(By.XPath(xpath)).Count == count, $"{count} of {xpath}");
+
+    /// <summary>Waits until the page no longer says this.</summary>
+    public void SeeNot(string text) => Until(() => !Text.Contains(text, StringComparison.Ordinal), $"“{text}” to be gone");
+
+    /// <summary>What lies there says, read as it stands and not as it is being drawn anew.</summary>
+    public string Says(string xpath) => Until(() => Driver.FindElements(By.XPath(xpath)).FirstOrDefault(e => e.Displayed)?.Text, xpath);
+
+    /// <summary>Waits until a field holds this.</summary>
+    public void Holds(string label, string value) => Until(() => Field(label).GetDomProperty("value") == value, $"“{value}” in the field “{label}”");
+
+    /// <summary>Brings a file through the page's file field, which may be hidden behind a label.</summary>
+    public void Bring(string file) => Until(
+        () =>
+        {
+            if (Driver.FindElements(By.CssSelector("main input[type=file]")).FirstOrDefault() is not { } field)
+            {
+                return false;
+            }
+
+            field.SendKeys(file);
+            return true;
+        },
+        "a field to bring a file through");
+
+    /// <summary>Keys pressed in what lies there.</summary>
+    public void Type(string xpath, string keys) => Until(
+        () =>
+        {
+            Find(xpath).SendKeys(keys);
+            return true;
+        },
+        $"something to type into at {xpath}");
+
     public IWebElement Find(string xpath) => Until(() => Driver.FindElements(By.XPath(xpath)).FirstOrDefault(e => e.Displayed), xpath);
 
+    /// <summary>Clicks what lies there, as soon as it does and nothing lies over it; looked up again where the page has drawn it anew meanwhile.</summary>
+    public void Press(string xpath) => Until(
+        () =>
+        {
+            if (Driver.FindElements(By.XPath(xpath)).FirstOrDefault(e => e is { Displayed: true, Enabled: true }) is not { } element)
+            {
+                return false;
+            }
+
+            Driver.ExecuteScript("arguments[0].scrollIntoView({block:'center'})", element);
+            element.Click();
+            return true;
+        },
+        $"something to press at {xpath}");
+
+    /// <summary>Ticks every box of the slate, once they are there.</summary>
+    public void TickAll() => Until(
+        () =>
+        {
+            var boxes = Driver.FindElements(By.XPath("//section[@aria-label='Slate']//fieldset//*[@role='checkbox']"));
+            if (boxes.FirstOrDefault(b => b.GetDomAttribute("aria-checked") != "true") is not { } box)
+            {
+                return boxes.Count > 0;
+            }
+
+            Driver.ExecuteScript("arguments[0].scrollIntoView({block:'center'})", box);
+            box.Click();
+            return false;
+        },
+        "boxes to tick on the slate");
+
     /// <summary>Clicks the button, link, choice or summary that begins with these words.</summary>
-    public void Click(string words)
+    public void Click(string words) =>
+        Press($"//*[self::button or self::a or self::summary or @role='radio' or @role='menuitem' or @role='checkbox'][starts-with(normalize-space(translate(., '○●', '')), '{words}') or starts-with(@aria-label, '{words}')]");
+
+    /// <summary>The field under a label that begins with these words.</summary>
+    public IWebElement Field(string label) => Find(FieldPath(label));
+
+    private static string FieldPath(string label) =>
+        $"//*[self::input or self::textarea or self::select][@id=//label[starts-with(normalize-space(.), '{label}')]/@for] | //label[starts-with(normalize-space(.), '{label}')]//*[self::input or self::textarea or self::select]";
+
+    /// <summary>Types into a field in place of what stood in it; once more where the field was drawn anew under the typing.</summary>
+    public void Fill(string label, string value)
     {
-        var xpath = $"//*[self::button or self::a or self::summary or @role='radio' or @role='menuitem' or @role='checkbox'][starts-with(normalize-space(translate(., '○●', '')), '{words}') or starts-with(@aria-label, '{words}')]";
+        var tries = 0;
         Until(
             () =>
             {
-                var element = Driver.FindElements(By.XPath(xpath)).FirstOrDefault(e => e.Displayed && e.Enabled);
-                if (element is null)
+                if (Driver.FindElements(By.XPath(FieldPath(label))).FirstOrDefault(e => e.Displayed) is not { } field)
                 {
                     return false;
                 }
 
-                Driver.ExecuteScript("arguments[0].scrollIntoView({block:'center'})", element);
-                element.Click();
-                return true;
+                field.SendKeys(Keys.Control + "a");
+                field.SendKeys(value);
+                return field.GetDomProperty("type") is not ("text" or "textarea") || field.GetDomProperty("value") == value || ++tries == 3;
             },
-            $"something to click that says “{words}”");
-    }
-
-    /// <summary>The field under a label that begins with these words.</summary>
-    public IWebElement Field(string label) =>
-        Find($"//*[self::input or self::textarea or self::select][@id=//label[starts-with(normalize-space(.), '{label}')]/@for] | //label[starts-with(normalize-space(.), '{label}')]//*[self::input or self::textarea or self::select]");
-
-    public void Fill(string label, string value)
-    {
-        var field = Field(label);
-        field.SendKeys(Keys.Control + "a");
-        field.SendKeys(value);
+            $"a field “{label}” to type into");
     }
 
     /// <summary>A thumb on the keypad.</summary>
-    public void Key(char key)
-    {
-        var button = Find($"//div[@aria-label='Keypad']/button[.='{key}']");
-        Driver.ExecuteScript("arguments[0].scrollIntoView({block:'center'})", button);
-        button.Click();
-    }
+    public void Key(char key) => Press($"//div[@aria-label='Keypad']/button[.='{key}']");
 
     /// <summary>What axe-core finds wrong with the page as it is, in words; empty is right.</summary>
     /// <param name="within">What to look at; the page's own landmarks are hidden while a dialog is open.</param>

@@ -7,17 +7,6 @@ namespace MudPie.Browser.Tests;
 /// <summary>From a window to the wash-up, from a bottle to a bed, from a lot to a harvest, and a note from a phone.</summary>
 public class PutOutJourneys
 {
-    private static void TickAll(Page page)
-    {
-        foreach (var box in page.Driver.FindElements(By.XPath("//section[@aria-label='Slate']//fieldset//*[@role='checkbox']")))
-        {
-            page.Driver.ExecuteScript("arguments[0].scrollIntoView({block:'center'})", box);
-            box.Click();
-        }
-    }
-
-    private static IWebElement FileField(Page page) => page.Driver.FindElement(By.CssSelector("main input[type=file]"));
-
     [Fact]
     public void From_a_window_to_the_wash_up()
     {
@@ -26,10 +15,10 @@ public class PutOutJourneys
         File.WriteAllText(csv, "time,°C,wind m/s,rain mm\n" + string.Join('\n', Enumerable.Range(-2, 90).Select(h => string.Create(CultureInfo.InvariantCulture, $"{Page.Begins.AddHours(h).UtcDateTime:yyyy-MM-dd'T'HH':00:00Z'},15,2,0"))));
         page.Go("/put-out/windows");
         page.See("No weather is known");
-        FileField(page).SendKeys(csv);
+        page.Bring(csv);
         page.See("90 hours kept");
-        page.See("100 of 100: 15 °C, wind 2 m/s");
-        page.Find("//*[@role='slider'][@aria-label='Half hour']").SendKeys(Keys.ArrowRight);
+        page.See("100 of 100 at its best: 15 °C, wind 2 m/s");
+        page.Type("//*[@role='slider'][@aria-label='Half hour']", Keys.ArrowRight);
         page.Click("plan a brew for it");
         page.See("Backwards from there");
         page.Driver.Navigate().Back();
@@ -41,7 +30,7 @@ public class PutOutJourneys
         page.See("less: cotton strip");
         page.Click("It is out");
         page.See("cautions have not been ticked");
-        TickAll(page);
+        page.TickAll();
         page.Click("It is out");
         page.See("Wash up 400 L mounted boom");
         page.Click("It is washed up");
@@ -58,12 +47,12 @@ public class PutOutJourneys
         using var page = new Page(demo: true);
         page.Go("/put-out/tank?input=10&bed=5");
         page.See("One filling of");
-        page.Find("//label[contains(., 'By what')]//option[contains(., 'old knapsack')]").Click();
+        page.Press("//label[contains(., 'By what')]//option[contains(., 'old knapsack')]");
         page.See("it has held weed-killer or pesticide");
-        TickAll(page);
+        page.TickAll();
         page.Click("It is out");
         page.See("Take one kept for biology");
-        page.Find("//label[contains(., 'By what')]//option[contains(., 'kept for biology')]").Click();
+        page.Press("//label[contains(., 'By what')]//option[contains(., 'kept for biology')]");
         page.Until(() => !page.Text.Contains("Not this one", StringComparison.Ordinal), "the refusal to go");
         page.Fill("How much", "lots");
         page.See("There is no number in");
@@ -92,8 +81,8 @@ public class PutOutJourneys
         page.See("of the label's organisms a week");
         page.Fill("Organisms on each", "rather many");
         page.See("is no count");
-        page.Field("Organisms on each").GetAttribute("value").ShouldBe("rather many");
-        page.Find("//label[contains(., 'Which?')]//option[contains(., 'Threadwork')]").Click();
+        page.Holds("Organisms on each", "rather many");
+        page.Press("//label[contains(., 'Which?')]//option[contains(., 'Threadwork')]");
         page.Fill("Organisms on each", "500");
         page.Fill("Crop", "beetroot");
         page.See("Beetroot does not host mycorrhiza");
@@ -111,7 +100,7 @@ public class PutOutJourneys
         page.Click("follow its thread, F-24");
         page.See("fish hydrolysate, lot F-24 went into");
         page.See("300 mL was spilt or counted away");
-        page.Find("//*[name()='g'][@data-knot='bed-8']").Click();
+        page.Press("//*[name()='g'][@data-knot='bed-8']");
         page.See("Ridge Bed 7 got");
         page.See("lot F-24");
         page.Click("Season");

@@ -46,7 +46,7 @@ public class Shots
                 page.Click("Ridge Bed 4");
                 page.Click("Ridge Bed 5");
                 page.Click("Ridge Bed 6");
-                page.See("Source in at");
+                page.See("First draw: put it out");
                 page.Driver.ExecuteScript("window.scrollTo(0, 0)");
             }
 

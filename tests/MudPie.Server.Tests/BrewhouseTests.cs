@@ -131,12 +131,12 @@ public class BrewhouseTests : IDisposable
         var before = (double)(await _h.Post("/api/brew/plan", _h.Plan()))["value"]!["plan"]!["air"]!["atDepthLpm"]!;
         var view = await _h.Get("/api/brew/air/1");
         var bench = view["bench"]!;
-        bench["pumps"]![0]!["count"] = 2;
+        bench["pumps"]![0]!["count"] = "2";
         var worked = (await _h.Post("/api/brew/air/work-out", bench.ToJsonString()))["value"]!;
-        ((double)worked["totalLpm"]!).ShouldBeGreaterThan(before);
+        ((double)worked["answer"]!["totalLpm"]!).ShouldBeGreaterThan(before);
         await _h.Post("/api/brew/air/1", bench.ToJsonString());
         ((double)(await _h.Post("/api/brew/plan", _h.Plan()))["value"]!["plan"]!["air"]!["atDepthLpm"]!).ShouldBeGreaterThan(before * 1.5);
-        bench["outlets"]![0]!["depthM"] = 5;
+        bench["outlets"]![0]!["depthM"] = "5";
         (await _h.Refused("/api/brew/air/1", bench.ToJsonString())).Keys.ShouldContain("pumps[0].shutOffKPa");
         (await _h.Http.GetAsync("/api/brew/air/99")).StatusCode.ShouldBe(System.Net.HttpStatusCode.NotFound);
     }
@@ -150,10 +150,10 @@ public class BrewhouseTests : IDisposable
         var back = (await _h.Post("/api/brew/backwards", new { plan = _h.Plan() }))["value"]!;
         back["most"]!.AsArray().Count.ShouldBe(7);
         ((string)back["leastAirShown"]!).ShouldContain("L/min");
-        var live = (await _h.Post("/api/brew/what-if", new { batchId = id, whatIfs = new object[] { new { kind = "powerFails", atH = 8 }, new { kind = "secondPump" } } }))["value"]!;
+        var live = (await _h.Post("/api/brew/what-if", new { batchId = id, whatIfs = new object[] { new { kind = "powerFails", atH = "8" }, new { kind = "secondPump" } } }))["value"]!;
         live["curves"]!.AsArray().Count.ShouldBe(3);
         ((double)live["nowH"]!).ShouldBe(5, 0.2);
-        (await _h.Refused("/api/brew/what-if", new { batchId = id, whatIfs = new object[] { new { kind = "powerFails", atH = 2 } } })).Keys.ShouldContain("whatIfs[0].atH");
+        (await _h.Refused("/api/brew/what-if", new { batchId = id, whatIfs = new object[] { new { kind = "powerFails", atH = "2" } } })).Keys.ShouldContain("whatIfs[0].atH");
         ((await _h.Post("/api/brew/schools", new { plan = _h.Plan() }))["value"]!["runs"]!.AsArray().Count).ShouldBe(6);
         var after = (await _h.Post("/api/brew/after-air", new { batchId = id, battery = new { airLpm = 3, hours = 4 } }))["value"]!;
         ((double)after["holdMinutes"]!).ShouldBeInRange(1, 480);

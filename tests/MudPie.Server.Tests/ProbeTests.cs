@@ -33,7 +33,7 @@ public class ProbeTests
 
     private static async Task<JsonNode> Until(TestHolding h, int id, Func<JsonNode, bool> so)
     {
-        for (var clock = Stopwatch.StartNew(); clock.Elapsed < TimeSpan.FromSeconds(20); await Task.Delay(100, TestContext.Current.CancellationToken))
+        for (var clock = Stopwatch.StartNew(); clock.Elapsed < TimeSpan.FromMinutes(3); await Task.Delay(100, TestContext.Current.CancellationToken))
         {
             var reply = await h.Http.GetAsync($"/api/brew/batches/{id}/probe");
             if (reply.StatusCode == HttpStatusCode.OK && JsonNode.Parse(await reply.Content.ReadAsStringAsync()) is { } view && so(view))

@@ -73,7 +73,7 @@ public class SafetyTests
                         }
                     }
                 })).ToArray();
-                for (var i = 0; i < 200 && acknowledged.Count < 25; i++)
+                for (var i = 0; i < 7_200 && acknowledged.Count < 25; i++)
                 {
                     await Task.Delay(25);
                 }
@@ -274,7 +274,7 @@ public class SafetyTests
         var process = Process.Start(start)!;
         var address = new Uri($"http://127.0.0.1:{port}");
         using var http = new HttpClient { BaseAddress = address };
-        for (var i = 0; i < 200; i++)
+        for (var i = 0; i < 1_800 && !process.HasExited; i++)
         {
             try
             {

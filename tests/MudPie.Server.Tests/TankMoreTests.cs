@@ -15,7 +15,7 @@ public sealed class TankMoreTests : IDisposable
         _h.Post($"/api/shelf/inputs/{input}/lots", new { mark, origin = "bought", amount, from = _h.Now.AddDays(-30), expires = expiresInDays is { } d ? _h.Now.AddDays(d) : (DateTimeOffset?)null });
 
     private static object Job(string[] seen, string? mixWhy, params (int Input, string Rate)[] items) =>
-        new { purpose = "leaf", bedIds = new[] { 1 }, rate = "500", items = items.Select(i => new { inputId = i.Input, rate = i.Rate, basis = "per100m2" }), tool = "can", tank = "10 L", spare = "0", mixWhy, cautionsSeen = seen };
+        new { purpose = "leaf", bedIds = new[] { 1 }, rate = "500 L/ha", items = items.Select(i => new { inputId = i.Input, rate = i.Rate, basis = "per100m2" }), tool = "can", tank = "10 L", spare = "0", mixWhy, cautionsSeen = seen };
 
     private async Task<string[]> Cautions(object job) => [.. (await _h.Post("/api/put-out/tank/work-out", job))["cautions"]!.AsArray().Select(c => (string)c!["id"]!)];
 
@@ -29,7 +29,15 @@ public sealed class TankMoreTests : IDisposable
         var metric = (await _h.Post("/api/put-out/tank/work-out", Job([], null, (input, "20 ml"))))["value"]!;
         await _h.Post("/api/holding/units", new { units = "usCustomary" });
         var us = (await _h.Post("/api/put-out/tank/work-out", Job([], null, (input, "20 ml"))))["value"]!;
-        us["job"]!.ToJsonString().ShouldBe(metric["job"]!.ToJsonString());
+        foreach (var part in new[] { "mixL", "products", "beds", "loads", "loadCount" })
+        {
+            us["job"]![part]!.ToJsonString().ShouldBe(metric["job"]![part]!.ToJsonString(), part);
+        }
+
+        ((string)us["verdict"]!["sentence"]!).ShouldContain("gal");
+        ((string)us["cost"]!["says"]!).ShouldNotContain("hectare");
+        var bare = await _h.Refused("/api/put-out/tank/work-out", new { purpose = "leaf", bedIds = new[] { 1 }, rate = "500", items = new[] { new { inputId = input, rate = "20 ml", basis = "per1000ft2" } }, tool = "can", tank = "10 L" });
+        bare["rate"].ShouldContain("500 L/ha"); // a bare rate can be read two ways there
         ((string)us["mixShown"]!).ShouldContain("gal");
         ((string)us["loads"]![0]!["waterInTools"]!).ShouldNotContain("jug");
         ((string)(await _h.Post("/api/notes/read", new { text = "picked 10 lb fennel" }))["understood"]!["sentence"]!).ShouldContain("10 lb");

@@ -282,11 +282,15 @@ public sealed class TrialTests
         await h.Post($"/api/judge/trials/{id}/layout", new { });
         await Step(h, id, "start");
         var t = await h.Get($"/api/judge/trials/{id}");
-        foreach (var p in t["plots"]!.AsArray())
+        // Noise by treatment and turn, and not by where the lot put a plot: the same whatever layout is drawn.
+        int[][] noise = [[0, 3, 1, 4], [2, 0, 4, 1], [4, 1, 0, 3], [1, 4, 3, 0]];
+        var turns = t["plots"]!.AsArray().Select(p => (string)p!["treatment"]!).Distinct().ToDictionary(n => n, _ => 0);
+        foreach (var p in t["plots"]!.AsArray().OrderBy(p => (string?)p!["block"]).ThenBy(p => (int)p!["number"]!))
         {
             // Sand gives six more whatever is done; what is tested gives three.
             var name = (string)p!["treatment"]!;
-            var value = 20 + (name.Contains("sand") ? 6 : 0) + (name is "castings" || name.EndsWith(", char", StringComparison.Ordinal) ? 3 : 0) + (0.2 * ((int)p["number"]! * 3 % 5));
+            var value = 20 + (name.Contains("sand") ? 6 : 0) + (name is "castings" || name.EndsWith(", char", StringComparison.Ordinal) ? 3 : 0) + (0.2 * noise[turns.Keys.Order().ToList().IndexOf(name)][turns[name]]);
+            turns[name]++;
             await h.Post($"/api/judge/trials/{id}/readings", new { plotId = (int)p["id"]!, measureId = (int)t["measures"]![0]!["id"]!, value = value.ToString("0.0", System.Globalization.CultureInfo.InvariantCulture) });
         }
 

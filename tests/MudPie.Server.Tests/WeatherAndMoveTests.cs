@@ -81,7 +81,7 @@ public sealed class WeatherAndMoveTests
         Microsoft.AspNetCore.Builder.EndpointRouteBuilderExtensions.MapGet(sky, "/hours", (double latitude, double longitude, DateTimeOffset from, int hours) => new { simulated = true, hours = weather.Hours(latitude, longitude, from, hours) });
         await sky.StartAsync();
         using var h = new TestHolding(demo: true, background: true, weatherUrl: sky.Urls.First());
-        for (var i = 0; i < 100 && (int)(await h.Get("/api/weather"))["hoursAhead"]! == 0; i++)
+        for (var i = 0; i < 3_600 && (int)(await h.Get("/api/weather"))["hoursAhead"]! == 0; i++)
         {
             await Task.Delay(50);
         }

@@ -34,6 +34,7 @@ public sealed record AfterAirAnswer(
 public static class AfterAir
 {
     internal const double Horizon = 48;
+    private const double Fine = 1e-6, Coarse = 1e-4; // of a forecast's middle, minutes are told and not seconds
 
     /// <summary>Minutes to 6 and 2 mg/L from this brew's own oxygen use.</summary>
     /// <param name="brew">The brew.</param>
@@ -42,8 +43,9 @@ public static class AfterAir
     /// <param name="learnt">Multipliers learnt; null for the table.</param>
     /// <param name="oxygenThen">What the vessel holds as the air stops, mg/L, where that is known better than by one run: the one reading of now. Null for the run's own.</param>
     /// <param name="hold">The school of the hold that was chosen.</param>
+    /// <param name="tolerance">Of the solver, mg/L; 1e-6 when not given.</param>
     /// <remarks>The reference bucket at 20 °C, stopped at its thickest, is under 6 mg/L in about half an hour.</remarks>
-    public static Ruling<AfterAirAnswer> Of(BrewQuestion brew, double? stopAtH, BatteryPump? battery = null, IReadOnlyList<double>? learnt = null, double? oxygenThen = null, string hold = "oxygen")
+    public static Ruling<AfterAirAnswer> Of(BrewQuestion brew, double? stopAtH, BatteryPump? battery = null, IReadOnlyList<double>? learnt = null, double? oxygenThen = null, string hold = "oxygen", double tolerance = Fine)
     {
         var checks = new Checks();
         var (setup, refused) = brew.MakeReady();
@@ -71,14 +73,14 @@ public static class AfterAir
 
         var member = BrewBackwards.MemberOf(learnt);
         var trace = new BrewTrace();
-        var equations = setup!.Solve(member, Math.Max(stop, 0.05), 1e-6, trace);
+        var equations = setup!.Solve(member, Math.Max(stop, 0.05), tolerance, trace);
         var at = trace.At(trace.End);
         at = oxygenThen is { } o ? BrewState.Of(at.Sr, at.Sx, at.B, at.F, o) : at;
         var use = equations.OxygenUse(trace.End, at);
         var still = new BrewTrace();
-        BrewSetup.SolveStill(equations, at, trace.End, Horizon, 1e-6, still);
+        BrewSetup.SolveStill(equations, at, trace.End, Horizon, tolerance, still);
         var (six, two) = (MinutesTo(still, 6), MinutesTo(still, 2));
-        var (batterySix, holds) = battery is null ? (null, false) : OnBattery(setup, member, stop, oxygenThen, battery, kind!, brew.VolumeL!.Value, brew.DepthM ?? brew.Outlets?.Max(o => o.DepthM) ?? 0.3);
+        var (batterySix, holds) = battery is null ? (null, false) : OnBattery(setup, member, stop, oxygenThen, battery, kind!, brew.VolumeL!.Value, brew.DepthM ?? brew.Outlets?.Max(o => o.DepthM) ?? 0.3, tolerance);
         var best = battery is null ? six ?? double.PositiveInfinity : batterySix ?? double.PositiveInfinity;
         var houseHold = Math.Min(FitToUse.HoldCapMinutes, best);
         var kept = hold == "oxygen" ? houseHold : FitToUse.HoldOf(hold, best);
@@ -96,7 +98,7 @@ public static class AfterAir
             "min",
             learnt is null ? Evidence.PractitionersRule : Evidence.MeasuredHere,
             [
-                new("oxygen use", "OUR when the air stops", $"at {Say.Hours(stop)}", $"{Say.Number(use)} mg/L per h, {Say.Fixed(at.O, 1)} mg/L in it", oxygenThen is null ? "the model" : "the model, learnt from your readings"),
+                new("oxygen use", "OUR when the air stops", $"at {Say.Hours(stop)}", $"{Say.Number(use)} mg/L per h, {Say.Fixed(at.O, 1)} mg/L in it", oxygenThen is null ? "the model" : "the model, the middle of its band"),
                 new("to 6 mg/L", "air off: only 0.15 of the surface still breathes", $"from {Say.Fixed(at.O, 1)} mg/L", six is { } s6 ? Say.Minutes(s6) : "not within two days", "the model"),
                 new("to 2 mg/L", "the same", "", two is { } s2 ? Say.Minutes(s2) : "not within two days", "the model"),
                 .. battery is null ? Array.Empty<WorkingLine>() : [new("battery pump", "kLa of its air, until the battery is empty", $"{Say.Number(battery.AirLpm!.Value)} L/min for {Say.Hours(battery.Hours!.Value)}", batterySix is { } b6 ? $"{Say.Minutes(b6)} to 6 mg/L" : "stays above 6 mg/L", "the model")],
@@ -104,6 +106,17 @@ public static class AfterAir
             ],
             [Cautions.Lifting]);
     }
+
+    /// <summary>The same of a brew as forecast: the member in the middle by how long it keeps, from the middle of the band as the air stops. The plan, the live page, the gate and the race all ask this.</summary>
+    /// <param name="brew">The brew.</param>
+    /// <param name="f">Its forecast.</param>
+    /// <param name="typical">The forecast's typical member for that hour.</param>
+    /// <param name="stopAtH">Hour at which the air stops, 0 to its hours.</param>
+    /// <param name="battery">A battery pump; null for none.</param>
+    /// <param name="hold">The school of the hold that was chosen.</param>
+    /// <remarks>Without readings its minutes are the forecast's own median to within the band's half-hour grid.</remarks>
+    public static Ruling<AfterAirAnswer> OfForecast(BrewQuestion brew, ForecastAnswer f, IReadOnlyList<double> typical, double stopAtH, BatteryPump? battery, string hold) =>
+        Of(brew with { AirOffAtH = null, Hours = Math.Clamp(Math.Max(brew.Hours ?? 0, stopAtH), 1, 240) }, stopAtH, battery, typical, OxygenPoint.At(f.Median, stopAtH), hold, Coarse);
 
     /// <summary>Minutes from the start of a trace until oxygen is under a line; null where it never is.</summary>
     internal static double? MinutesTo(BrewTrace still, double line)
@@ -126,11 +139,11 @@ public static class AfterAir
         return null;
     }
 
-    private static (double? To6, bool Holds) OnBattery(BrewSetup setup, in Multipliers member, double stop, double? oxygenThen, BatteryPump battery, DiffuserKind kind, double volume, double depth)
+    private static (double? To6, bool Holds) OnBattery(BrewSetup setup, in Multipliers member, double stop, double? oxygenThen, BatteryPump battery, DiffuserKind kind, double volume, double depth, double tolerance)
     {
         var kLa = BrewRun.KLa20(kind, Math.Min(depth, 0.4), battery.AirLpm!.Value, volume);
         var trace = new BrewTrace();
-        (setup with { AirOffAtH = double.PositiveInfinity, AirChanges = [(stop, kLa), (stop + battery.Hours!.Value, -1)] }).Solve(member, stop + Horizon, 1e-6, trace);
+        (setup with { AirOffAtH = double.PositiveInfinity, AirChanges = [(stop, kLa), (stop + battery.Hours!.Value, -1)] }).Solve(member, stop + Horizon, tolerance, trace);
         var shift = oxygenThen is { } o ? o - trace.At(stop).O : 0;
         var below = (double?)null;
         for (var h = stop; h < stop + Horizon; h += 1.0 / 60)

@@ -1,3 +1,4 @@
+using MudPie.Core.Measures;
 using MudPie.Core.Workings;
 
 namespace MudPie.Core.Brewing;
@@ -55,6 +56,10 @@ public sealed record BenchOutlet
 /// <summary>A set-up of pumps and outlets.</summary>
 public sealed record AirBenchQuestion
 {
+    /// <summary>Units that sentences speak in; the sum itself is done in SI.</summary>
+    [System.Text.Json.Serialization.JsonIgnore]
+    public UnitSystem Units { get; init; }
+
     /// <summary>One to six pumps, in parallel.</summary>
     public IReadOnlyList<BenchPump> Pumps { get; init; } = [];
 
@@ -158,7 +163,7 @@ public static class AirBench
             total, pressure, flows, kLa,
             pumps.Count == 0 ? [] : [.. Enumerable.Range(0, 25).Select(i => pumps.Max(p => p.ShutOff) * i / 24).Select(kpa => new CurvePoint(pumps.Sum(p => p.FlowAt(kpa)), kpa))],
             [.. Enumerable.Range(0, 25).Select(i => top * 1.05 * i / 24).Select(lpm => new CurvePoint(lpm, System(lpm)))],
-            0.25 * volume, volume, least, noAir, SayIt(total, volume, least, noAir, flows));
+            0.25 * volume, volume, least, noAir, SayIt(total, volume, least, noAir, flows, q.Units));
         return Worked.Of(
             answer,
             "L/min",
@@ -186,16 +191,17 @@ public static class AirBench
     /// <summary>The outlets as the brew model takes them.</summary>
     public static IReadOnlyList<OutletAir> AsOutlets(AirBenchAnswer answer) => [.. answer.Outlets.Select(o => new OutletAir { Diffuser = o.Diffuser, DepthM = o.DepthM, AirLpm = o.Lpm })];
 
-    private static Verdict SayIt(double total, double volume, double? least, bool noAir, List<OutletFlow> flows)
+    private static Verdict SayIt(double total, double volume, double? least, bool noAir, List<OutletFlow> flows, UnitSystem units)
     {
+        string Lpm(double x) => Measures.Units.Show(x, Dimension.Flow, units);
         var rule = (total / volume) switch { < 0.2 => "less than the light rule asks", < 0.9 => "between light and heavy", _ => "heavy air" };
         var dead = flows.Count > 1 && flows.Min(f => f.Lpm) < 0.1 * total ? " One outlet gets hardly any: a dead corner." : "";
         return (noAir, least) switch
         {
             (true, _) => new(Tone.Stop, "No air will hold this brew at 6 mg/L.", $"Less food or a cooler place would. It has {rule}.{dead}"),
-            (_, { } l) when l > total => new(Tone.Stop, $"Too little: this brew asks for {Say.Number(l)} L/min.", $"{Say.Number(total)} L/min comes out, {rule}.{dead}"),
-            (_, { } l) => new(Tone.Go, $"Enough: {Say.Number(total)} L/min, and this brew asks for {Say.Number(l)}.", $"It is {rule}.{dead}"),
-            _ => new(dead.Length > 0 ? Tone.Mind : Tone.Go, $"{Say.Number(total)} L/min comes out.", $"It is {rule} for {Say.Number(volume)} L.{dead}"),
+            (_, { } l) when l > total => new(Tone.Stop, $"Too little: this brew asks for {Lpm(l)}.", $"{Lpm(total)} comes out, {rule}.{dead}"),
+            (_, { } l) => new(Tone.Go, $"Enough: {Lpm(total)}, and this brew asks for {Lpm(l)}.", $"It is {rule}.{dead}"),
+            _ => new(dead.Length > 0 ? Tone.Mind : Tone.Go, $"{Lpm(total)} comes out.", $"It is {rule} for {Measures.Units.Show(volume, Dimension.Volume, units)}.{dead}"),
         };
     }
 

@@ -35,7 +35,7 @@ public static class BrewBackwards
     /// <param name="readyInH">Hours from the asking until it should be ready, 1 to 240.</param>
     /// <param name="learnt">Multipliers learnt; null for the table.</param>
     /// <remarks>Worked: the reference bucket (19 L, stone at 0.3 m, 5 L/min, 20 °C) carries nine tenths of 15 mL of fish with 15 mL of kelp.</remarks>
-    public static Ruling<BackwardsAnswer> Of(BrewQuestion brew, double? readyInH, IReadOnlyList<double>? learnt = null)
+    public static Ruling<BackwardsAnswer> Of(BrewQuestion brew, double? readyInH, IReadOnlyList<double>? learnt = null, Measures.UnitSystem units = Measures.UnitSystem.Metric)
     {
         var checks = new Checks();
         if (brew.MakeReady().Refused is { } refused)
@@ -63,7 +63,7 @@ public static class BrewBackwards
         var full = BrewParameters.Beta * OxygenSaturation.MgPerLitre((brew.TemperatureByHour is { Count: > 0 } t ? t.Max() : brew.TemperatureC!.Value) + (brew.SwingC ?? 0), OxygenSaturation.PressureAtm(brew.AltitudeM ?? 0));
         var sentence = full < BrewRun.Line ? $"Water this warm and high holds {Say.Fixed(full, 1)} mg/L at best: no air will do, brew cooler."
             : air is null ? "No air will hold this recipe: less food or a cooler place would."
-            : $"It wants {Say.Number(air.Value)} L/min at the least; this air carries {Say.Number(all * 100, 2)} % of its food.";
+            : $"It wants {Measures.Units.Show(air.Value, Measures.Dimension.Flow, units)} at the least; this air carries {Say.Number(all * 100, 2)} % of its food.";
         return Worked.Of(
             new BackwardsAnswer(most, all, air, latest, takes, starts, full, sentence),
             "",

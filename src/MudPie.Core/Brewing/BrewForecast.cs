@@ -49,7 +49,22 @@ public sealed record ForecastQuestion : BrewQuestion
 }
 
 /// <summary>Oxygen at an hour of the brew, as forecast: h from the start, mg/L.</summary>
-public sealed record OxygenPoint(double H, double MgPerL);
+public sealed record OxygenPoint(double H, double MgPerL)
+{
+    /// <summary>The figure at an hour, drawn straight between evenly spaced points; null outside them.</summary>
+    /// <remarks>8 at 2 h and 7 at 2.5 h: 7.5 at 2.25 h.</remarks>
+    internal static double? At(IReadOnlyList<OxygenPoint> series, double h)
+    {
+        if (series.Count < 2 || h < series[0].H || h > series[^1].H)
+        {
+            return null;
+        }
+
+        var every = series[1].H - series[0].H;
+        var i = Math.Min((int)((h - series[0].H) / every), series.Count - 2);
+        return series[i].MgPerL + ((h - series[i].H) / (series[i + 1].H - series[i].H) * (series[i + 1].MgPerL - series[i].MgPerL));
+    }
+}
 
 /// <summary>Low, middle and high of a figure: 10 %, 50 % and 90 % of the ensemble. Null where that share never gets there.</summary>
 public sealed record Span80(double? Low10, double? Median, double? High90);
@@ -84,6 +99,14 @@ public sealed record ForecastAnswer(
 
     /// <summary>What the instrument is thought to read above the truth, mg/L; drawn toward 0.</summary>
     public double OffsetMgPerL { get; init; }
+
+    /// <summary>Multipliers of the member in the middle by how long it keeps once the air stops at stopAtH.</summary>
+    [System.Text.Json.Serialization.JsonIgnore]
+    public IReadOnlyList<double> TypicalAtStop { get; init; } = [];
+
+    /// <summary>The same where it stops at useAtH.</summary>
+    [System.Text.Json.Serialization.JsonIgnore]
+    public IReadOnlyList<double> TypicalAtUse { get; init; } = [];
 }
 
 /// <summary>The brew forecast: an ensemble of brews, re-weighted by what has been read.</summary>
@@ -144,7 +167,7 @@ public static class BrewForecast
     {
         var learnt = Learn(setup, Ensemble.Draw(members, seed, prior), seed, readings);
         var ensemble = learnt.Members;
-        var runs = RunAll(setup, ensemble, stop, every);
+        var runs = RunAll(setup, ensemble, stop, use, every);
         var points = runs[0].Oxygen.Length;
         var low = new OxygenPoint[points];
         var median = new OxygenPoint[points];
@@ -181,9 +204,20 @@ public static class BrewForecast
             [.. ensemble.Mean().Take(Multipliers.Spread.Count).Select(Math.Exp)])
         {
             Doubt = learnt.Doubt,
+            TypicalAtStop = Typical(ensemble, [.. runs.Select(r => r.GraceTo6)]),
+            TypicalAtUse = Typical(ensemble, [.. runs.Select(r => r.GraceAtUse)]),
             OffsetMgPerL = learnt.Offset,
         };
         return learnt.Doubt is null ? answer : ReadingsTrend.Over(answer, readings, setup, use);
+    }
+
+    /// <summary>The multipliers of the member in the middle by how long it keeps without air: what is asked of "this brew" afterwards is asked of that one.</summary>
+    private static double[] Typical(Ensemble ensemble, double[] grace)
+    {
+        var order = Enumerable.Range(0, grace.Length).OrderBy(i => grace[i]).ThenBy(i => i).ToArray();
+        var (half, sum) = (ensemble.Weights.Sum() / 2, 0.0);
+        var middle = order.First(i => (sum += ensemble.Weights[i]) >= half);
+        return [.. ensemble.Logs[middle].Take(Multipliers.Spread.Count).Select(Math.Exp)];
     }
 
     /// <summary>Members that the readings leave standing; the whole draw where there are none. Only the hours up to the last reading are solved while learning.</summary>
@@ -208,19 +242,19 @@ public static class BrewForecast
         return (members, ForecastFit.Doubt(best, misfits.Min(), members.Pull()), ForecastFit.Offset(best));
     }
 
-    private static MemberRun[] RunAll(BrewSetup setup, Ensemble ensemble, double stopAt, double every)
+    private static MemberRun[] RunAll(BrewSetup setup, Ensemble ensemble, double stopAt, double useAt, double every)
     {
         var runs = new MemberRun[ensemble.Count];
         Parallel.For(0, ensemble.Count, () => (new BrewTrace(), new BrewTrace()), (i, _, traces) =>
         {
-            runs[i] = RunOne(setup, Multipliers.FromLogs(ensemble.Logs[i]), stopAt, every, traces.Item1, traces.Item2);
+            runs[i] = RunOne(setup, Multipliers.FromLogs(ensemble.Logs[i]), stopAt, useAt, every, traces.Item1, traces.Item2);
             return traces;
         }, _ => { });
         return runs;
     }
 
     private static MemberRun RunOne(
-        BrewSetup setup, in Multipliers member, double stopAt, double every, BrewTrace trace, BrewTrace still)
+        BrewSetup setup, in Multipliers member, double stopAt, double useAt, double every, BrewTrace trace, BrewTrace still)
     {
         var steady = setup.WithAirOn();
         var ready = double.PositiveInfinity;
@@ -241,7 +275,14 @@ public static class BrewForecast
         var below = trace.FirstPast(static y => BrewRun.Line - y.O, setup.Hours) ?? double.PositiveInfinity;
         var stop = Math.Min(setup.AirOffAtH, stopAt);
         BrewSetup.SolveStill(equations, trace.At(stop), stop, GraceHours, Quick, still);
-        return new MemberRun(oxygen, below, ready, AfterAir.MinutesTo(still, 6) ?? double.PositiveInfinity, AfterAir.MinutesTo(still, 2) ?? double.PositiveInfinity);
+        var (six, two) = (AfterAir.MinutesTo(still, 6) ?? double.PositiveInfinity, AfterAir.MinutesTo(still, 2) ?? double.PositiveInfinity);
+        if (useAt <= stop + 0.05)
+        {
+            return new MemberRun(oxygen, below, ready, six, two, six);
+        }
+
+        BrewSetup.SolveStill(equations, trace.At(useAt), useAt, GraceHours, Quick, still);
+        return new MemberRun(oxygen, below, ready, six, two, AfterAir.MinutesTo(still, 6) ?? double.PositiveInfinity);
     }
 
     private static Span80 Spread(Ensemble ensemble, double[] values)
@@ -252,5 +293,5 @@ public static class BrewForecast
         return new Span80(At(0.1), At(0.5), At(0.9));
     }
 
-    private readonly record struct MemberRun(float[] Oxygen, double Below6, double Ready, double GraceTo6, double GraceTo2);
+    private readonly record struct MemberRun(float[] Oxygen, double Below6, double Ready, double GraceTo6, double GraceTo2, double GraceAtUse);
 }

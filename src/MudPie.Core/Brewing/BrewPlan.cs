@@ -10,9 +10,11 @@ public static class BrewPlan
     /// <summary>Undiluted brew per 100 m², L: 10 on roots (1,000 L to a hectare of worn-out ground), 5 on leaves.</summary>
     public static double LitresPer100M2(bool leaf) => leaf ? 5 : 10;
 
+    /// <summary>Members of a plan's forecast: few enough to follow a thumb; a Latin-hypercube draw makes fifty do.</summary>
+    public const int Members = 50;
+
     private const double Spare = 1.05;      // for the bag, the hose and the sprayer's dead end
     private const double LeastFill = 0.4;   // of the working volume, so that the outlet is well under
-    private const double Margin = 0.5;      // mg/L above the line that the house keeps in its own recipe
     private const double Coarse = 1e-3;
 
     /// <summary>Litres of brew that ground asks for: area × the full dose × what its checks have earned, by the tank's own rule.</summary>
@@ -113,7 +115,7 @@ public static class BrewPlan
         var oneIn = PutOutRace.UsualOneIn(leaf);
         var thinning = ThinningWater(q, brewL, oneIn);
         var timing = new PlanTiming(q.UseAt!.Value, q.Now, brewL, water.Value.MinutesAtMost, thinning.Dose.MinutesAtMost, null, making, q.Units, local);
-        var (foods, carried) = tea ? ChooseFoods(q, brew, bias, brewL, choice("food", "carry"), timing) : making == "steep" && q.Foods is not null ? ChooseFoods(q, brew, bias, brewL, "carry", timing) : ([], 1);
+        var (foods, carried) = tea ? PlanFoods.ChooseFoods(q, brew, bias, brewL, choice("food", "carry"), timing) : making == "steep" && q.Foods is not null ? PlanFoods.ChooseFoods(q, brew, bias, brewL, "carry", timing) : ([], 1);
         brew = brew with { Foods = [.. foods.Select(f => new FoodAmount { Kind = f.Kind, Ml = f.Litres * 1000, AtH = f.AtH })] };
         var badBrew = brew.MakeReady().Refused;
         if (badBrew is not null)
@@ -133,9 +135,9 @@ public static class BrewPlan
             hours = HoursOf("forecast", run, brew, most);
         }
 
-        var forecast = BrewForecast.Of(Widen(brew, run.Series[^1].H, making == "extract" ? 0 : Math.Min(hours + ((q.UseAt.Value - timing.StartFor(hours).AddHours(hours)).TotalHours), run.Series[^1].H), q.Members ?? 100, q.Prior));
+        var forecast = BrewForecast.Of(Widen(brew, run.Series[^1].H, making == "extract" ? 0 : Math.Min(hours + ((q.UseAt.Value - timing.StartFor(hours).AddHours(hours)).TotalHours), run.Series[^1].H), q.Members ?? Members, q.Prior));
         var strength = making is "extract" or "bubbled" ? StrengthOf(q, making, loads, sourceL, brewL, sourceKind) : null;
-        var race = making == "steep" ? null : RaceOf(q, brew, making, hours, brewL, oneIn, forecast.Value, choice("hold", "oxygen"));
+        var race = making == "steep" ? null : RaceOf(q, brew, making, (q.UseAt.Value - timing.StartFor(hours)).TotalHours, brewL, oneIn, forecast.Value, choice("hold", "oxygen"));
         if (race is { Refused: { } noRace })
         {
             return new Refusal([.. noRace.Problems.Select(p => p with { Field = "race." + p.Field })]);
@@ -148,8 +150,8 @@ public static class BrewPlan
         run = tea ? Until(run, brew, hours) : run;
         var start = timing.StartFor(hours);
         var growing = q.Beds.MaxBy(b => b.AreaM2)!.Growing;
-        var nutrients = BrewNutrients.Of(brew.Sources!, brew.Foods, Math.Min(area, brewL / Spare / wanted * area), growing);
-        var inputs = new VerdictInputs(brew, run, forecast.Value, hours, making, timing, Units.Show(wanted, Dimension.Volume, q.Units), wanted, q.SourceRulings.GetValueOrDefault(sourceKind), race?.Value);
+        var nutrients = BrewNutrients.Of(brew.Sources!, brew.Foods, Math.Min(area, brewL / Spare / wanted * area), growing, q.Units);
+        var inputs = new VerdictInputs(brew, run, forecast.Value, hours, making, timing, Units.Show(wanted, Dimension.Volume, q.Units), wanted, PlanFoods.Gravest(q, sourceKind), race?.Value);
         var answer = new BrewPlanAnswer
         {
             Making = making,
@@ -157,7 +159,7 @@ public static class BrewPlan
             Strength = strength?.Value,
             Nutrients = nutrients.Value,
             GroundSays = [.. q.Beds.Where(b => b.Life is not null).Select(b => $"{b.Name}: {char.ToLowerInvariant(GroundAlive.Means(b.Life!)[0])}{GroundAlive.Means(b.Life!)[1..]}")],
-            Effects = tea ? Effects(brew, whole.Series[^1].H) : [],
+            Effects = tea ? PlanFoods.Effects(brew, whole.Series[^1].H) : [],
             BrewL = brewL,
             WantedL = wanted,
             AreaM2 = area,
@@ -165,8 +167,9 @@ public static class BrewPlan
             Bias = bias,
             Source = new PlanAmount(sourceKind, Ingredients.Source(sourceKind)!.Name, sourceL, true, brewL * 0.12),
             MoreSources = [.. (q.MoreSources ?? []).Select(m => new PlanAmount(m.Kind!, Ingredients.Source(m.Kind)!.Name, m.Litres ?? 0, true, brewL * 0.12))],
+            AddableSources = PlanFoods.AddableSources(q, sourceKind, sourceL, brewL),
             Foods = foods,
-            Addable = Addable(q, foods, brewL),
+            Addable = PlanFoods.Addable(q, foods, brewL),
             Water = water.Value,
             Air = new PlanAir(q.PumpOpenLpm!.Value, airLpm, 0.25 * brewL, brewL, tea ? LeastAir(brew, hours) : 0, depth),
             Run = run,
@@ -206,19 +209,20 @@ public static class BrewPlan
         return (litres, WaterClearing.Dose(litres, q.ChlorineMgPerL, q.Choices?.GetValueOrDefault("clear-chlorine") ?? "ascorbic", q.Chloramine).Value);
     }
 
-    private static Ruling<RaceAnswer> RaceOf(BrewPlanQuestion q, BrewQuestion brew, string making, double hours, double brewL, double oneIn, ForecastAnswer f, string hold)
+    private static Ruling<RaceAnswer> RaceOf(BrewPlanQuestion q, BrewQuestion brew, string making, double useH, double brewL, double oneIn, ForecastAnswer f, string hold)
     {
         var dunked = making == "extract";
-        var battery = q.Battery is null || dunked ? null : AfterAir.Of(brew with { AirOffAtH = null, Hours = Math.Max(hours, 1) }, hours, q.Battery).Match<AfterAirAnswer?>(w => w.Value, _ => null);
+        var after = dunked ? null : AfterAir.OfForecast(brew, f, f.TypicalAtUse, Math.Min(useH, f.Median[^1].H), q.Battery, hold).Match<AfterAirAnswer?>(w => w.Value, _ => null);
         return PutOutRace.For(new RaceFacts
         {
             BrewL = brewL,
             MixL = brewL * oneIn,
             Kit = q.Race ?? new RaceKit(),
-            GraceMinutes = dunked ? FitToUse.OldestExtractH * 60 : FitToUse.HoldOf(hold, f.GraceMinutesTo6),
-            BatteryGraceMinutes = battery is null ? null : Math.Min(battery.WithBatteryTo6 ?? FitToUse.HoldCapMinutes, FitToUse.HoldCapMinutes),
+            GraceMinutes = dunked ? FitToUse.OldestExtractH * 60 : FitToUse.HoldOf(hold, after is null ? null : after.MinutesTo6 ?? AfterAir.Horizon * 60),
+            BatteryGraceMinutes = q.Battery is null || dunked ? null : Math.Min(after?.WithBatteryTo6 ?? FitToUse.HoldCapMinutes, FitToUse.HoldCapMinutes),
             Dunked = dunked,
-            LightMin = q.LightMin,
+            Units = q.Units,
+            Window = q.Window,
         });
     }
 
@@ -236,9 +240,12 @@ public static class BrewPlan
             yield return new("vessel-unclean", "This vessel has not been logged clean since its last brew. A film left on the walls spoils the next one: clean it first.", Cautions.Usual);
         }
 
-        if (q.SourceRulings.GetValueOrDefault(sourceKind) is { Fitness: SourceFitness.Mind or SourceFitness.Unasked } ruling)
+        foreach (var kind in (q.MoreSources ?? []).Select(m => m.Kind!).Prepend(sourceKind))
         {
-            yield return new("source", $"The source: {char.ToLowerInvariant(ruling.Sentence[0])}{ruling.Sentence[1..]}", Cautions.Usual);
+            if (q.SourceRulings.GetValueOrDefault(kind) is { Fitness: SourceFitness.Mind or SourceFitness.Unasked } ruling)
+            {
+                yield return new(kind == sourceKind ? "source" : $"source-{kind}", $"The {(kind == sourceKind ? "source" : Ingredients.Source(kind)?.Name ?? kind)}: {char.ToLowerInvariant(ruling.Sentence[0])}{ruling.Sentence[1..]}", Cautions.Usual);
+            }
         }
 
         if (making == "steep")
@@ -247,17 +254,7 @@ public static class BrewPlan
         }
     }
 
-    private static List<FoodEffect> Effects(BrewQuestion brew, double hours)
-    {
-        var all = Solve(brew, hours);
-        return [.. brew.Foods!.Select(f => Ingredients.Food(f.Kind)!.Kind).Distinct().Select(kind =>
-        {
-            var without = Solve(brew with { Foods = [.. brew.Foods!.Where(f => Ingredients.Food(f.Kind)!.Kind != kind)] }, hours);
-            return new FoodEffect(kind, all.MinOxygen - without.MinOxygen, all.FungalShare - without.FungalShare);
-        })];
-    }
-
-    private static BrewRunAnswer Solve(BrewQuestion brew, double hours) =>
+    internal static BrewRunAnswer Solve(BrewQuestion brew, double hours) =>
         BrewRun.Read((brew with { Hours = hours }).MakeReady().Setup!, Multipliers.Table, Coarse, 6);
 
     private static TimeSpan Later(TimeSpan late) => late > TimeSpan.Zero ? late : TimeSpan.Zero;
@@ -289,56 +286,6 @@ public static class BrewPlan
         _ => Recipe.BiasByCrop(q.Beds),
     };
 
-    /// <summary>The recipe's foods, as much of them as the air carries with a margin; or the grower's own.</summary>
-    private static (IReadOnlyList<PlanAmount> Foods, double Share) ChooseFoods(
-        BrewPlanQuestion q, BrewQuestion brew, string bias, double brewL, string school, PlanTiming timing)
-    {
-        bool OnShelf(string kind) => q.FoodsOnShelf is null || q.FoodsOnShelf.Contains(kind);
-        if (q.Foods is not null)
-        {
-            return ([.. q.Foods.Select(f => Amount(Ingredients.Food(f.Kind)!, f.Ml ?? 0, OnShelf(f.Kind!), brewL) with { AtH = f.AtH ?? 0 })], 1);
-        }
-
-        var recipe = Recipe.FoodsPer20L(bias).Where(f => OnShelf(f.Kind)).ToList();
-        if (recipe.Count == 0)
-        {
-            recipe = [.. Recipe.FoodsPer20L(bias)];
-        }
-
-        var trial = brew with { StartHour = timing.ClockHour(timing.StartFor(24)) };
-        IReadOnlyList<FoodAmount> At(double share) => [.. recipe.Select(f => new FoodAmount { Kind = f.Kind, Ml = f.Ml * share * brewL / 20 })];
-        bool Carries(double share) => BrewRun.Holds(trial with { Foods = At(share), Hours = 36 }, BrewRun.Line + Margin);
-        var best = school switch
-        {
-            "rich" => 1.5,
-            "light" => 0.4,
-            "none" => 0,
-            _ => MostTenths(Carries),
-        };
-        return ([.. recipe.Select(f => Amount(Ingredients.Food(f.Kind)!, RoundMl(f.Ml * best * brewL / 20), OnShelf(f.Kind), brewL)).Where(f => f.Litres > 0)], best);
-    }
-
-    /// <summary>Foods not in it yet, each with 0.3 mL per litre to begin with, as small a dose as any school starts from.</summary>
-    private static List<PlanAmount> Addable(BrewPlanQuestion q, IReadOnlyList<PlanAmount> foods, double brewL) =>
-        [.. Ingredients.Foods.Where(k => foods.All(f => f.Kind != k.Kind))
-            .Select(k => Amount(k, RoundMl(Math.Max(0.3 * brewL, 1)), q.FoodsOnShelf is null || q.FoodsOnShelf.Contains(k.Kind), brewL))];
-
-    /// <summary>The most in tenths that is carried, by halving: less food never lowers the oxygen.</summary>
-    private static double MostTenths(Func<double, bool> carries)
-    {
-        var (low, high) = (0, 11);
-        while (high - low > 1)
-        {
-            var middle = high == 11 && low == 0 ? 10 : (low + high) / 2;
-            (low, high) = carries(middle / 10.0) ? (middle, high) : (low, middle);
-        }
-
-        return low / 10.0;
-    }
-
-    private static PlanAmount Amount(FoodKind kind, double ml, bool onShelf, double brewL) =>
-        new(kind.Kind, kind.Name, ml / 1000, onShelf, brewL * 0.003);
-
     private static double HoursOf(string school, BrewRunAnswer run, BrewQuestion brew, double most) => Math.Max(1, Math.Min(most, school switch
     {
         "fixed" => 24,
@@ -352,7 +299,5 @@ public static class BrewPlan
 
     private static double Round(double litres) => litres < 30 ? Math.Round(litres * 2) / 2 : Math.Round(litres);
 
-    private static double RoundSmall(double litres) => litres < 3 ? Math.Round(litres * 20) / 20 : Math.Round(litres * 2) / 2;
-
-    private static double RoundMl(double ml) => ml < 30 ? Math.Round(ml) : ml < 300 ? Math.Round(ml / 5) * 5 : Math.Round(ml / 10) * 10;
+    internal static double RoundSmall(double litres) => litres < 3 ? Math.Round(litres * 20) / 20 : Math.Round(litres * 2) / 2;
 }

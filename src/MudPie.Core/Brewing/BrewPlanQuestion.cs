@@ -124,8 +124,8 @@ public sealed record BrewPlanQuestion
     /// <summary>What it is to be put out with; null for a knapsack of 15 L.</summary>
     public RaceKit? Race { get; init; }
 
-    /// <summary>Minutes of light left from the hour of use; null where not known.</summary>
-    public double? LightMin { get; init; }
+    /// <summary>What is left of the window from the hour of use; null where nothing spoils it, or it is not known.</summary>
+    public RaceWindow? Window { get; init; }
 
     /// <summary>What the battery pump for the road would hold, L/min and hours; null where there is none.</summary>
     public BatteryPump? Battery { get; init; }
@@ -133,7 +133,7 @@ public sealed record BrewPlanQuestion
     /// <summary>Units that the words of the plan are in.</summary>
     public UnitSystem Units { get; init; }
 
-    /// <summary>Members of the forecast; 100 while something is dragged.</summary>
+    /// <summary>Members of the forecast; <see cref="BrewPlan.Members"/> when not given.</summary>
     public int? Members { get; init; }
 }
 
@@ -178,7 +178,13 @@ public sealed record Verdict(Tone Tone, string Sentence, string Why);
 /// <param name="Kind">Kind of food.</param>
 /// <param name="OxygenMgPerL">Change of the lowest oxygen, mg/L.</param>
 /// <param name="FungalShare">Change of the fungal share, −1 to 1.</param>
-public sealed record FoodEffect(string Kind, double OxygenMgPerL, double FungalShare);
+public sealed record FoodEffect(string Kind, double OxygenMgPerL, double FungalShare)
+{
+    /// <summary>"−0.4 mg/L at the lowest, fungi +6 %"; what rounds to nothing is said so, never as −0.0.</summary>
+    public string Says => $"{(Math.Abs(OxygenMgPerL) < 0.05 ? "takes next to no oxygen" : $"{Signed(Math.Round(OxygenMgPerL, 1), "0.0")} mg/L at the lowest")}{(Math.Abs(FungalShare) < 0.005 ? "" : $", fungi {Signed(Math.Round(FungalShare * 100), "0")} %")}";
+
+    private static string Signed(double x, string form) => (x < 0 ? "−" : "+") + Math.Abs(x).ToString(form, System.Globalization.CultureInfo.InvariantCulture);
+}
 
 /// <summary>A whole plan for one brew.</summary>
 public sealed record BrewPlanAnswer
@@ -221,6 +227,9 @@ public sealed record BrewPlanAnswer
 
     /// <summary>Other sources that go in with it.</summary>
     public IReadOnlyList<PlanAmount> MoreSources { get; init; } = [];
+
+    /// <summary>What else could go in beside them, each with a first amount.</summary>
+    public IReadOnlyList<PlanAmount> AddableSources { get; init; } = [];
 
     /// <summary>What it is fed.</summary>
     public required IReadOnlyList<PlanAmount> Foods { get; init; }

@@ -1,3 +1,4 @@
+using MudPie.Core.Measures;
 using MudPie.Core.Workings;
 
 namespace MudPie.Core.Brewing;
@@ -7,6 +8,7 @@ namespace MudPie.Core.Brewing;
 /// <param name="Name">What it is called here.</param>
 /// <param name="Recipe">What it puts in.</param>
 /// <param name="AirLpm">Its air, L/min.</param>
+/// <param name="AirShown">The same in the holding's units.</param>
 /// <param name="Hours">How long it brews.</param>
 /// <param name="Hold">How long it lets it stand.</param>
 /// <param name="Oxygen">The curve, 0 to 48 h, by the table's own brew.</param>
@@ -18,7 +20,7 @@ namespace MudPie.Core.Brewing;
 /// <param name="Why">Why it differs, in a line.</param>
 /// <param name="Fit">It stays at 6 mg/L until use.</param>
 public sealed record SchoolRun(
-    string Id, string Name, string Recipe, double AirLpm, double Hours, string Hold, IReadOnlyList<OxygenPoint> Oxygen, double Lowest, double HoursBelow6, double Cells,
+    string Id, string Name, string Recipe, double AirLpm, string AirShown, double Hours, string Hold, IReadOnlyList<OxygenPoint> Oxygen, double Lowest, double HoursBelow6, double Cells,
     double FungalShare, double GraceMinutesTo6, string Why, bool Fit);
 
 /// <summary>The same vessel under each school's recipe, air, time and hold.</summary>
@@ -30,8 +32,9 @@ public static class BrewSchools
     /// <param name="house">The house's own plan: its volume, depth, diffuser, air, warmth and foods.</param>
     /// <param name="houseHours">How long the house would brew it.</param>
     /// <param name="bias">"bacterial", "balanced" or "fungal".</param>
+    /// <param name="units">Units that its sentences speak in.</param>
     /// <remarks>On the reference bucket the rich school crashes and the dunked extract never falls below 8 mg/L.</remarks>
-    public static Ruling<IReadOnlyList<SchoolRun>> Of(BrewQuestion house, double? houseHours, string? bias)
+    public static Ruling<IReadOnlyList<SchoolRun>> Of(BrewQuestion house, double? houseHours, string? bias, UnitSystem units = UnitSystem.Metric)
     {
         var checks = new Checks();
         if (house.MakeReady().Refused is { } refused)
@@ -52,19 +55,19 @@ public static class BrewSchools
         var warmth = house.TemperatureByHour is { Count: > 0 } s ? s.Average() : house.TemperatureC!.Value;
         IReadOnlyList<SchoolRun> runs =
         [
-            One("house", "by the forecast", house, hours, "by its own oxygen, 8 h at the most", "Food is what this air carries at this warmth, and it is used when it is ready."),
-            One("light", "light air, a fixed day", house.WithAir(0.25 * volume) with { Foods = Times(1) }, 24, "1 h", "A rule of 0.25 L/min per litre knows nothing of the warmth, nor of the food."),
-            One("heavy", "heavy air, fed richly", house.WithAir(volume) with { Foods = Times(1.5) }, 30, "6 to 8 h", "Four times the air, and half as much food again: air is trusted to save it."),
-            One("warmth", "by the weather", house with { Foods = Times(1) }, PlanForks.HoursByWarmth(warmth), "6 to 8 h", "Hours follow the warmth, 12 in summer to 36 in spring; the food does not."),
-            One("unfed", "no food: bubbled extract", house with { Foods = [], Sources = Bag("compost") }, 4, "the same day", "Nothing is grown, so little can go wrong and little is gained on leaves."),
-            One("sweet", "castings, sweetened, weak bubbles for days", house.WithAir(0.08 * volume) with { Sources = Bag("castings", 1.5), Foods = [new FoodAmount { Kind = "molasses", Ml = volume / 20 * 30 }] }, SpanH, "a week to a month", "Sugar and hardly any air: the surest way to run out of oxygen. The house calls it a feed."),
+            One(units, "house", "by the forecast", house, hours, "by its own oxygen, 8 h at the most", "Food is what this air carries at this warmth, and it is used when it is ready."),
+            One(units, "light", "light air, a fixed day", house.WithAir(0.25 * volume) with { Foods = Times(1) }, 24, "1 h", $"A rule of {Per.Air(0.25, units)} knows nothing of the warmth, nor of the food."),
+            One(units, "heavy", "heavy air, fed richly", house.WithAir(volume) with { Foods = Times(1.5) }, 30, "6 to 8 h", "Four times the air, and half as much food again: air is trusted to save it."),
+            One(units, "warmth", "by the weather", house with { Foods = Times(1) }, PlanForks.HoursByWarmth(warmth), "6 to 8 h", "Hours follow the warmth, 12 in summer to 36 in spring; the food does not."),
+            One(units, "unfed", "no food: bubbled extract", house with { Foods = [], Sources = Bag("compost") }, 4, "the same day", "Nothing is grown, so little can go wrong and little is gained on leaves."),
+            One(units, "sweet", "castings, sweetened, weak bubbles for days", house.WithAir(0.08 * volume) with { Sources = Bag("castings", 1.5), Foods = [new FoodAmount { Kind = "molasses", Ml = volume / 20 * 30 }] }, SpanH, "a week to a month", "Sugar and hardly any air: the surest way to run out of oxygen. The house calls it a feed."),
         ];
         return Worked.Of(
             runs, "", Evidence.PractitionersRule,
-            [BrewRun.ModelLine, .. runs.Select(r => new WorkingLine(r.Name, "one run of the table's own brew", $"{Say.Number(r.AirLpm)} L/min, {Say.Hours(r.Hours)}; {r.Recipe}", $"{Say.Fixed(r.Lowest, 1)} mg/L at its lowest", "the model; the schools' rules as practitioners give them"))]);
+            [BrewRun.ModelLine, .. runs.Select(r => new WorkingLine(r.Name, "one run of the table's own brew", $"{r.AirShown}, {Say.Hours(r.Hours)}; {r.Recipe}", $"{Say.Fixed(r.Lowest, 1)} mg/L at its lowest", "the model; the schools' rules as practitioners give them"))]);
     }
 
-    private static SchoolRun One(string id, string name, BrewQuestion brew, double hours, string hold, string why)
+    private static SchoolRun One(UnitSystem units, string id, string name, BrewQuestion brew, double hours, string hold, string why)
     {
         var setup = (brew with { Hours = SpanH, AirOffAtH = null }).MakeReady().Setup!;
         var trace = new BrewTrace();
@@ -74,9 +77,10 @@ public static class BrewSchools
         BrewSetup.SolveStill(equations, end, hours, AfterAir.Horizon, 1e-4, still);
         var (low, _) = trace.Least((_, y) => y.O, hours);
         var below = Enumerable.Range(0, (int)(hours * 20)).Count(i => trace.At(i / 20.0).O < BrewRun.Line) / 20.0;
-        var recipe = string.Join(", ", (brew.Sources ?? []).Select(s => $"{Say.Number(s.Litres ?? 0)} L {Ingredients.Source(s.Kind)!.Name}").Concat((brew.Foods ?? []).Where(f => f.Ml > 0).Select(f => $"{Say.Number(f.Ml ?? 0, 2)} mL {Ingredients.Food(f.Kind)!.Name}")));
+        var recipe = string.Join(", ", (brew.Sources ?? []).Select(s => $"{Units.Show(s.Litres ?? 0, Dimension.Volume, units)} {Ingredients.Source(s.Kind)!.Name}").Concat((brew.Foods ?? []).Where(f => f.Ml > 0).Select(f => $"{Units.Show((f.Ml ?? 0) / 1000, Dimension.Volume, units)} {Ingredients.Food(f.Kind)!.Name}")));
+        var air = brew.Outlets is { Count: > 0 } o ? o.Sum(x => x.AirLpm ?? 0) : brew.AirLpm ?? 0;
         return new SchoolRun(
-            id, name, recipe, brew.Outlets is { Count: > 0 } o ? o.Sum(x => x.AirLpm ?? 0) : brew.AirLpm ?? 0, hours, hold,
+            id, name, recipe, air, Units.Show(air, Dimension.Flow, units), hours, hold,
             [.. Enumerable.Range(0, 97).Select(i => new OxygenPoint(i / 2.0, Math.Max(trace.At(i / 2.0).O, 0)))], Math.Max(low, 0), below, end.Cells, end.Cells > 0 ? end.F / end.Cells : 0,
             AfterAir.MinutesTo(still, BrewRun.Line) ?? AfterAir.Horizon * 60, why, low >= BrewRun.Line);
     }

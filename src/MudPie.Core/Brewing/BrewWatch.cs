@@ -30,6 +30,9 @@ public sealed record WatchQuestion
     /// <summary>A battery pump for the road; null for none.</summary>
     public BatteryPump? Battery { get; init; }
 
+    /// <summary>Units that its sentences speak in.</summary>
+    public Measures.UnitSystem Units { get; init; }
+
     /// <summary>What it is to be put out with, and on how much; null where it is not known.</summary>
     public WatchRace? Race { get; init; }
 }
@@ -37,15 +40,17 @@ public sealed record WatchQuestion
 /// <summary>What the race of a live brew hangs on.</summary>
 /// <param name="MixL">Mixed litres in all.</param>
 /// <param name="Kit">Sprayer, flows, ways.</param>
-/// <param name="LightMin">Minutes of light left from the hour of use; null where not known.</param>
-public sealed record WatchRace(double MixL, RaceKit Kit, double? LightMin);
+/// <param name="Window">What is left of the window from the hour of use; null where nothing spoils it.</param>
+/// <param name="Units">Units that its sentences speak in.</param>
+public sealed record WatchRace(double MixL, RaceKit Kit, RaceWindow? Window, Measures.UnitSystem Units = Measures.UnitSystem.Metric);
 
 /// <summary>The one reading of now: the model learnt from hand readings and probe, its offset taken off.</summary>
 /// <param name="MgPerL">Its middle, mg/L.</param>
 /// <param name="Low10">A tenth of the members are below.</param>
 /// <param name="High90">A tenth are above.</param>
 /// <param name="Shown">"6.4 mg/L (5.9 to 6.8)".</param>
-public sealed record OxygenNow(double MgPerL, double Low10, double High90, string Shown);
+/// <param name="By">"by the model", or "by your own readings" where the model does not fit this brew.</param>
+public sealed record OxygenNow(double MgPerL, double Low10, double High90, string Shown, string By = "by the model");
 
 /// <summary>Something that could be done, and what would come of it.</summary>
 /// <param name="Id">Stable name.</param>
@@ -71,7 +76,14 @@ public sealed record Remedy(string Id, string What, string Gives, bool Holds);
 /// <param name="Race">The race to the ground; null where it is not known what it is put out with.</param>
 public sealed record WatchAnswer(
     Verdict Verdict, GateAnswer Gate, ForecastAnswer Forecast, double UseAtH, double NowH, double? ExpectedNow, double? CrossesAtH,
-    double ReadingDueAtH, double? UseByH, IReadOnlyList<Remedy> Remedies, IReadOnlyList<string> LearntWords, AfterAirAnswer? After, OxygenNow? Now, RaceAnswer? Race);
+    double ReadingDueAtH, double? UseByH, IReadOnlyList<Remedy> Remedies, IReadOnlyList<string> LearntWords, AfterAirAnswer? After, OxygenNow? Now, RaceAnswer? Race)
+{
+    /// <summary>How far the band is to be believed: said under it, whatever else the verdict is about.</summary>
+    public string ModelSays => Forecast.Trusted ? "A model, not a measurement; your own readings sharpen it." : $"The model does not fit this brew: {Doubt(Forecast)}. The band follows your own readings instead, and widens.";
+
+    /// <summary>Why the model is not trusted.</summary>
+    internal static string Doubt(ForecastAnswer f) => f.Doubt ?? "no brew that it can think of reads as yours does";
+}
 
 /// <summary>Watches a brew that is going.</summary>
 public static class BrewWatch
@@ -98,7 +110,7 @@ public static class BrewWatch
 
         var f = forecast.Value;
         var now = q.Seen.IsFeed || q.Seen.Dunked ? null : NowOf(f, q.Seen.NowH);
-        var afterSum = AfterAir.Of(brew with { AirOffAtH = null }, stop, q.Battery, f.Learnt, At(f.Median, stop), q.Seen.Hold).Match<Worked<AfterAirAnswer>?>(w => w, _ => null);
+        var afterSum = AfterAir.OfForecast(brew, f, f.TypicalAtStop, stop, q.Battery, q.Seen.Hold).Match<Worked<AfterAirAnswer>?>(w => w, _ => null);
         var after = q.Seen.Dunked ? null : afterSum?.Value;
         var seen = q.Seen with
         {
@@ -107,16 +119,18 @@ public static class BrewWatch
         };
         var gate = FitToUse.Judge(seen);
         var crossing = seen.AirOffH is null && q.Brew.AirOffAtH is null ? Crossing(f, seen.NowH, use) : null;
-        string Clock(double h) => local(q.StartedAt.AddHours(h).AddSeconds(30)).ToString("HH:mm", System.Globalization.CultureInfo.InvariantCulture);
+        string Clock(double h) => Say.Clock(q.StartedAt.AddHours(h).AddSeconds(30), q.StartedAt.AddHours(seen.NowH), local);
         var useBy = gate.Value.Fitness is Fitness.NotFit or Fitness.Feed ? null
             : seen.Dunked ? FitToUse.OldestExtractH
             : seen.AirOffH is { } off ? off + (FitToUse.HoldOf(seen.Hold, seen.GraceMinutesTo6) / 60) : (double?)null;
-        var race = q.Race is { } r && !seen.IsFeed && gate.Value.Fitness != Fitness.NotFit ? RaceOf(r, q, seen, after, useBy) : null;
+        // The race is run at the hour of use; "if the pump stops now" is another question while that is ahead.
+        var atUse = q.Race is null || after is null || seen.AirOffH is not null || use <= seen.NowH + 0.05 ? after : AfterAir.OfForecast(brew, f, f.TypicalAtUse, use, q.Battery, q.Seen.Hold).Match(w => w.Value, _ => after);
+        var race = q.Race is { } r && !seen.IsFeed && gate.Value.Fitness != Fitness.NotFit ? RaceOf(r, q, seen, atUse, useBy) : null;
         var worry = seen.AirOffH is null && seen.IsTea && crossing is not null;
         var answer = new WatchAnswer(
             SayIt(seen, gate.Value, f, crossing, useBy, use, race?.Value, Clock), gate.Value, f, q.UseAtH, seen.NowH,
             now?.MgPerL, crossing, DueAt(seen), useBy,
-            worry && gate.Value.Fitness != Fitness.NotFit ? Remedies.Of(brew, f, seen.NowH, use, crossing!.Value, Clock) : [],
+            worry && gate.Value.Fitness != Fitness.NotFit ? Remedies.Of(brew, f, seen.NowH, use, crossing!.Value, Clock, q.Units) : [],
             readings.Count >= 3 && f.Trusted ? Learnt.InWords(f.Learnt) : [], seen.IsFeed ? null : after, now, race?.Value);
         return Worked.Of(answer, "", forecast.Worked.Sure, [.. gate.Working, .. race?.Working ?? [], .. forecast.Worked.Working, .. seen.IsFeed ? [] : afterSum?.Working ?? []], [], gate.Forks);
     }
@@ -135,13 +149,14 @@ public static class BrewWatch
             BatteryGraceMinutes = q.Battery is null || gone ? null : Math.Min(after?.WithBatteryTo6 ?? FitToUse.HoldCapMinutes, FitToUse.HoldCapMinutes),
             AirOffAtMin = gone && !seen.Dunked ? 0 : null,
             Dunked = seen.Dunked,
-            LightMin = r.LightMin,
+            Window = r.Window,
+            Units = r.Units,
         }).Match<Worked<RaceAnswer>?>(w => w, _ => null);
     }
 
     private static OxygenNow? NowOf(ForecastAnswer f, double h) =>
-        At(f.Median, h) is { } middle && At(f.Low10, h) is { } low && At(f.High90, h) is { } high
-            ? new(middle, low, high, $"{Say.Fixed(middle, 1)} mg/L ({Say.Fixed(low, 1)} to {Say.Fixed(high, 1)})") : null;
+        OxygenPoint.At(f.Median, h) is { } middle && OxygenPoint.At(f.Low10, h) is { } low && OxygenPoint.At(f.High90, h) is { } high
+            ? new(middle, low, high, $"{Say.Fixed(middle, 1)} mg/L ({Say.Fixed(low, 1)} to {Say.Fixed(high, 1)})", f.Trusted ? "by the model" : "by your own readings") : null;
 
     private static Expected ExpectedSince(ForecastAnswer f, BrewSeen seen, OxygenNow now)
     {
@@ -170,7 +185,7 @@ public static class BrewWatch
 
         if (seen.Dunked)
         {
-            return new(gate.ReadFirst ? Tone.Stop : Tone.Go, $"Extract, made {Say.Hours(seen.NowH)} ago: use it the same day.", $"{why}{(race is null ? "" : " " + race.Verdict.Sentence)}");
+            return new(gate.ReadFirst ? Tone.Stop : Tone.Go, $"Extract, made {Say.Ago(seen.NowH / 24)}: use it the same day.", $"{why}{(race is null ? "" : " " + race.Verdict.Sentence)}");
         }
 
         if (useBy is { } by)
@@ -190,7 +205,7 @@ public static class BrewWatch
 
         if (!f.Trusted)
         {
-            return new(Tone.Mind, "The model does not fit this brew.", $"{char.ToUpperInvariant((f.Doubt ?? "no brew that it can think of reads as yours does")[0])}{(f.Doubt ?? "no brew that it can think of reads as yours does")[1..]}: the band follows your own readings now, and widens. Trust the pen and your nose, and read it every hour.");
+            return new(Tone.Mind, "The model does not fit this brew.", $"{char.ToUpperInvariant(WatchAnswer.Doubt(f)[0])}{WatchAnswer.Doubt(f)[1..]}: the band follows your own readings now, and widens. Trust the pen and your nose, and read it every hour.");
         }
 
         var chance = $"{Say.Number(f.ProbabilityBelow6 * 100, 2)} in a hundred";
@@ -199,6 +214,11 @@ public static class BrewWatch
             return h <= seen.NowH + 0.25
                 ? new(Tone.Stop, "Below 6 about now: read it, and give it more air or use it.", $"The forecast's middle is under 6 mg/L. {why}")
                 : new(Tone.Stop, "Give it more air, or use it early.", $"Oxygen is likely to cross 6 mg/L about {clock(h)}, {Say.Hours(use - h)} before you mean to use it at {clock(use)}.");
+        }
+
+        if (race is { Won: false })
+        {
+            return race.Verdict with { Why = $"{race.Verdict.Why} {gate.Sentence}" };
         }
 
         if (f.ProbabilityBelow6 >= 0.25)
@@ -239,12 +259,6 @@ public static class BrewWatch
         return f.ProbabilityBelow6 >= 0.5 && f.Below6AtH.Median is { } middle && middle < use ? Math.Max(middle, now + 0.5) : null;
     }
 
-    private static double? At(IReadOnlyList<OxygenPoint> series, double h)
-    {
-        var i = (int)(h / Every);
-        return i < 0 || i >= series.Count - 1 ? null : series[i].MgPerL + ((h - series[i].H) / Every * (series[i + 1].MgPerL - series[i].MgPerL));
-    }
-
     /// <summary>Takes warmth readings in: the planned curve is moved to pass through them, and the last difference is held.</summary>
     public static BrewQuestion Warmed(BrewQuestion brew, IReadOnlyList<SeenAt<double>> warmth, double hours)
     {
@@ -269,58 +283,4 @@ public static class BrewWatch
 
         return brew with { TemperatureByHour = [.. Enumerable.Range(0, (int)hours + 26).Select(h => Math.Clamp(Planned(h) + Off(h), 0, 45))] };
     }
-}
-
-/// <summary>What would hold a sliding brew above 6, each worked out by a run of the brew as learnt so far.</summary>
-internal static class Remedies
-{
-    public static IReadOnlyList<Remedy> Of(BrewQuestion brew, ForecastAnswer f, double now, double use, double crossing, Func<double, string> clock)
-    {
-        var member = Multipliers.FromLogs([.. f.Learnt.Select(x => Math.Log(x))]);
-        var setup = brew.MakeReady().Setup!;
-        var more = setup with { AirChanges = [.. setup.AirChanges.Where(c => c.AtH < now), (now, Math.Max(setup.AirChanges.LastOrDefault(c => c.AtH < now, (0, setup.KLa20)).KLa20, 0) + setup.KLa20)] };
-        var cool = Cooler(brew, now).MakeReady().Setup!;
-        var plain = new BrewTrace();
-        setup.Solve(member, setup.Horizon, 1e-4, plain);
-        var ready = BrewRun.ReadyAt(plain, setup.Horizon) ?? use;
-        var share = plain.At(Math.Max(crossing, now)).Cells / plain.At(Math.Max(use, now)).Cells;
-        var early = now < crossing - 0.2;
-        return
-        [
-            AirOrCool("air", "A second pump like the first, now", more, member, now, use, clock, false),
-            .. early
-                ? new[] { new Remedy("early", $"Use it by {clock(crossing)}", $"{Tenths(share)} as strong as at {clock(use)}{(crossing < ready ? "" : ", and ready")}", true) }
-                : [],
-            AirOrCool("cool", "Move it 5 °C cooler, now", cool, member, now, use, clock, true),
-        ];
-    }
-
-    private static Remedy AirOrCool(string id, string what, BrewSetup setup, in Multipliers member, double now, double use, Func<double, string> clock, bool sayReady)
-    {
-        var trace = new BrewTrace();
-        setup.Solve(member, setup.Horizon, 1e-4, trace);
-        // What has happened already cannot be mended: look at the lowest from an hour on, when the change has taken hold.
-        var from = Math.Min(now + 1, use);
-        var low = Enumerable.Range(0, 200).Select(i => trace.At(from + ((use - from) * i / 199)).O).Min();
-        var ready = BrewRun.ReadyAt(trace, setup.Horizon);
-        return new(id, what, $"{Say.Fixed(low, 1)} mg/L at its lowest{(sayReady && ready is { } r ? $"; ready about {clock(r)}" : "")}", low >= BrewRun.Line);
-    }
-
-    private static BrewQuestion Cooler(BrewQuestion brew, double now)
-    {
-        return brew with { TemperatureByHour = [.. Enumerable.Range(0, 122).Select(h => Math.Clamp(brew.WarmthAt(h) - (5 * Math.Clamp((h - now) / 2, 0, 1)), 1, 45))] };
-    }
-
-    private static string Tenths(double share) => Math.Round(share * 10) switch
-    {
-        >= 10 => "as good",
-        9 => "nine tenths",
-        8 => "eight tenths",
-        7 => "seven tenths",
-        6 => "six tenths",
-        5 => "half",
-        4 => "four tenths",
-        3 => "three tenths",
-        _ => "less than a quarter",
-    };
 }

@@ -1,3 +1,4 @@
+using MudPie.Core.Measures;
 using MudPie.Core.Workings;
 
 namespace MudPie.Core.Brewing;
@@ -42,8 +43,9 @@ public static class BrewWhatIf
     /// <param name="whatIfs">Up to three.</param>
     /// <param name="nowH">Hours since the start: what is done now changes only what comes after; 0 while it is only a plan.</param>
     /// <param name="learnt">Multipliers learnt; null for the table.</param>
+    /// <param name="units">Units that its sentences speak in.</param>
     /// <remarks>Worked: on the reference bucket at 20 °C a power failure at hour 12 takes oxygen under 6 mg/L within minutes.</remarks>
-    public static Ruling<IReadOnlyList<WhatIfCurve>> Of(BrewQuestion brew, IReadOnlyList<WhatIf> whatIfs, double nowH = 0, IReadOnlyList<double>? learnt = null)
+    public static Ruling<IReadOnlyList<WhatIfCurve>> Of(BrewQuestion brew, IReadOnlyList<WhatIf> whatIfs, double nowH = 0, IReadOnlyList<double>? learnt = null, UnitSystem units = UnitSystem.Metric)
     {
         var checks = new Checks();
         var ready = brew.MakeReady();
@@ -57,7 +59,7 @@ public static class BrewWhatIf
             checks.Add("whatIfs", "That is more than three.", "Four curves are as many as an eye can follow: take one away.");
         }
 
-        var read = whatIfs.Take(3).Select((w, i) => Read(brew, w, $"whatIfs[{i}].", nowH, ready.Setup, checks)).ToList();
+        var read = whatIfs.Take(3).Select((w, i) => Read(brew, w, $"whatIfs[{i}].", nowH, ready.Setup, checks, units)).ToList();
         if (!checks.Sound)
         {
             return checks.Refusal;
@@ -71,7 +73,7 @@ public static class BrewWhatIf
             [BrewRun.ModelLine, .. curves.Select(c => new WorkingLine(c.Name, "one run of the model", learnt is null ? "the table's own brew" : "the brew as learnt from its readings", $"{Say.Fixed(c.Lowest, 1)} mg/L at its lowest", "the model"))]);
     }
 
-    private static (string Name, BrewSetup? Setup, double FromH) Read(BrewQuestion brew, WhatIf w, string at, double nowH, BrewSetup? setup, Checks checks)
+    private static (string Name, BrewSetup? Setup, double FromH) Read(BrewQuestion brew, WhatIf w, string at, double nowH, BrewSetup? setup, Checks checks, UnitSystem units)
     {
         var hour = checks.Range(at + "atH", w.AtH ?? (w.Kind == "powerFails" && nowH == 0 ? 8 : nowH), 0, 240, "h");
         if (hour < nowH)
@@ -101,9 +103,9 @@ public static class BrewWhatIf
             case "coldNight" or "cooler":
                 var colder = checks.Range(at + "amount", w.Amount ?? 5, 1, 15, "°C");
                 var all = w.Kind == "cooler";
-                return (all ? $"{Say.Number(colder)} °C cooler from {Say.Hours(hour)}" : $"a night {Say.Number(colder)} °C colder", Warmth(brew, h => all ? h < hour ? 0 : -colder * Math.Min((h - hour) / 2, 1) : Night(brew, h, hour) * -colder).MakeReady().Setup, hour);
+                return (all ? $"{Units.Show(colder, Dimension.TemperatureSpan, units)} cooler from {Say.Hours(hour)}" : $"a night {Units.Show(colder, Dimension.TemperatureSpan, units)} colder", Warmth(brew, h => all ? h < hour ? 0 : -colder * Math.Min((h - hour) / 2, 1) : Night(brew, h, hour) * -colder).MakeReady().Setup, hour);
             case "halfFood" or "inParts" or "moreFood":
-                return Foods(brew, w, food, hour, nowH, at, checks);
+                return Foods(brew, w, food, hour, nowH, at, checks, units);
             default:
                 checks.Add(at + "kind", $"“{w.Kind}” is not known here.", "Use powerFails, secondPump, coldNight, cooler, halfFood, moreFood or inParts.");
                 return ("", null, 0);
@@ -114,14 +116,14 @@ public static class BrewWhatIf
 
     private static double AirAt(BrewSetup setup, double hour) => Math.Max(setup.AirChanges.LastOrDefault(c => c.AtH < hour, (0, setup.KLa20)).KLa20, 0);
 
-    private static (string, BrewSetup?, double) Foods(BrewQuestion brew, WhatIf w, FoodKind food, double hour, double nowH, string at, Checks checks)
+    private static (string, BrewSetup?, double) Foods(BrewQuestion brew, WhatIf w, FoodKind food, double hour, double nowH, string at, Checks checks, UnitSystem units)
     {
         var foods = brew.Foods ?? [];
         bool Mine(FoodAmount f) => Ingredients.Food(f.Kind)!.Kind == food.Kind;
         if (w.Kind == "moreFood")
         {
             var ml = checks.Range(at + "amount", w.Amount ?? brew.VolumeL!.Value * 0.5, 0.1, brew.VolumeL!.Value * 50, "mL");
-            return ($"{Say.Number(ml)} mL more {food.Name} at {Say.Hours(hour)}", (brew with { Foods = [.. foods, new FoodAmount { Kind = food.Kind, Ml = ml, AtH = hour }] }).MakeReady().Setup, hour);
+            return ($"{Units.Show(ml / 1000, Dimension.Volume, units)} more {food.Name} at {Say.Hours(hour)}", (brew with { Foods = [.. foods, new FoodAmount { Kind = food.Kind, Ml = ml, AtH = hour }] }).MakeReady().Setup, hour);
         }
 
         if (nowH > 0)

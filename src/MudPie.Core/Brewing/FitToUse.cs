@@ -246,7 +246,7 @@ public static class FitToUse
 
         if (!seen.IsTea && seen.NowH > OldestExtractH)
         {
-            yield return $"It was made {Say.Hours(seen.NowH)} ago: an extract is used within a day.";
+            yield return $"It was made {(seen.NowH < 1 ? Say.Ago(seen.NowH / 24) : $"{Say.Hours(seen.NowH)} ago")}: an extract is used within a day.";
         }
 
         if (!seen.Dunked && Left(seen) is <= 0)
@@ -322,7 +322,7 @@ public static class FitToUse
     {
         Fitness.NotFit => "Heap it: " + char.ToLowerInvariant(failures[0][0]) + failures[0][1..],
         _ when asks is not null => $"{asks}: read it before use.",
-        Fitness.Unseen when seen.Dunked => $"Made {Say.Hours(seen.NowH)} ago; unseen. Use it within {Say.Minutes(left!.Value)}, the sooner the better.",
+        Fitness.Unseen when seen.Dunked => $"Made {Say.Ago(seen.NowH / 24)}; unseen. Use it within {Say.Minutes(left!.Value)}, the sooner the better.",
         Fitness.Unseen when left is { } l => $"Unseen: nobody measured its oxygen. Use it within {Say.Minutes(l)} if you must.",
         Fitness.Unseen when seen.Measured.Any() => "Unseen: it was read in the first hour only.",
         Fitness.Unseen => "Unseen: nobody has measured its oxygen yet.",

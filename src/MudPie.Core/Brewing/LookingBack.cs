@@ -1,3 +1,4 @@
+using MudPie.Core.Measures;
 using MudPie.Core.Workings;
 
 namespace MudPie.Core.Brewing;
@@ -28,17 +29,19 @@ public sealed record WentWith(string Id, string Name, int FailedWith, int With, 
 /// <summary>All brews over each other.</summary>
 public static class LookingBack
 {
-    private static readonly (string Id, string Name, Func<PastBrew, bool?> Has)[] Marks =
+    private const double GramsInOunce = 28.349523125, LitresInUsGallon = 3.785411784;
+
+    private static (string Id, string Name, Func<PastBrew, bool?> Has)[] Marks(UnitSystem units) =>
     [
-        ("warm", "warmer than 22 °C", b => b.WarmthC > 22), ("cold", "colder than 13 °C", b => b.WarmthC < 13), ("lightAir", "less than 0.25 L/min per litre", b => b.AirPerL < 0.25),
-        ("sweet", "molasses or syrup in it", b => b.Sweet), ("fed", "more than 0.6 g of food (COD) per litre", b => b.FoodCod > 0.6), ("strip", "a strip above zero, or none", b => b.StripZero is not true),
+        ("warm", $"warmer than {Units.Show(22, Dimension.Temperature, units)}", b => b.WarmthC > 22), ("cold", $"colder than {Units.Show(13, Dimension.Temperature, units)}", b => b.WarmthC < 13), ("lightAir", $"less air than {Per.Air(0.25, units)}", b => b.AirPerL < 0.25),
+        ("sweet", "molasses or syrup in it", b => b.Sweet), ("fed", $"more than {(units.IsUs() ? $"{Say.Number(0.6 * LitresInUsGallon / GramsInOunce, 2)} oz of food (COD) per gallon" : "0.6 g of food (COD) per litre")}", b => b.FoodCod > 0.6), ("strip", "a strip above zero, or none", b => b.StripZero is not true),
         ("unclean", "a vessel not logged clean", b => b.VesselClean is null ? null : !b.VesselClean), ("unread", "no oxygen read", b => b.Readings == 0), ("long", "longer than 30 h", b => b.Hours > 30),
     ];
 
     /// <summary>What went with the failures, most telling first. Counts, and no more than counts: brews are few and differ in many ways at once.</summary>
     /// <remarks>Three of four sweet brews failed and one of nine others: "3 of 4 with it, 1 of 9 without".</remarks>
-    public static IReadOnlyList<WentWith> Of(IReadOnlyList<PastBrew> brews) =>
-        [.. Marks.Select(m => Count(m.Id, m.Name, m.Has, brews)).Where(w => w.With > 0 && w.Without > 0 && (double)w.FailedWith / w.With > (double)w.FailedWithout / w.Without)
+    public static IReadOnlyList<WentWith> Of(IReadOnlyList<PastBrew> brews, UnitSystem units = UnitSystem.Metric) =>
+        [.. Marks(units).Select(m => Count(m.Id, m.Name, m.Has, brews)).Where(w => w.With > 0 && w.Without > 0 && (double)w.FailedWith / w.With > (double)w.FailedWithout / w.Without)
             .OrderByDescending(w => ((double)w.FailedWith / w.With) - ((double)w.FailedWithout / w.Without)).ThenByDescending(w => w.FailedWith)];
 
     private static WentWith Count(string id, string name, Func<PastBrew, bool?> has, IReadOnlyList<PastBrew> brews)

@@ -69,7 +69,7 @@ public static class Microscope
     /// <summary>Field area, mm²: π/4 · (field number ÷ objective)².</summary>
     public static double FieldMm2(double fieldNumberMm, double objective) => Math.PI / 4 * Math.Pow(fieldNumberMm / objective, 2);
 
-    /// <summary>Share of organisms that came through a pump or sprayer whole: after ÷ before, with its 95 % interval on the logarithm.</summary>
+    /// <summary>Share of organisms that came through a pump or sprayer whole: after ÷ before, with its 95 % interval on the logarithm, at most 1.</summary>
     /// <remarks>160 before and 120 after in as many fields: 0.75, 0.59 to 0.95.</remarks>
     public static Ruling<WholeAnswer> CameThrough(IReadOnlyList<double>? before, IReadOnlyList<double>? after)
     {
@@ -94,8 +94,9 @@ public static class Microscope
 
         var share = Math.Max(a.Average(), 0.5 / a.Count) / b.Average();
         var se = Math.Sqrt(Relative(b) + Relative(a));
-        var (low, high) = (share * Math.Exp(-1.959964 * se), share * Math.Exp(1.959964 * se));
-        var shown = a.Sum() == 0 ? 0 : share;
+        // No more can come through than went in: what is counted above that is chance.
+        var (low, high) = (Math.Min(share * Math.Exp(-1.959964 * se), 1), Math.Min(share * Math.Exp(1.959964 * se), 1));
+        var shown = a.Sum() == 0 ? 0 : Math.Min(share, 1);
         var sentence = high < 0.8 ? $"About {Say.Number(shown * 100, 2)} % came through whole: it breaks them. Less pressure, a coarser nozzle or a gentler pump."
             : low > 0.8 ? $"About {Say.Number(shown * 100, 2)} % came through whole: it is gentle enough."
             : $"About {Say.Number(shown * 100, 2)} % came through whole, but anything from {Say.Number(low * 100, 2)} to {Say.Number(high * 100, 2)} % would look like this: count more fields.";

@@ -29,12 +29,8 @@ internal sealed class PlanTiming(DateTimeOffset useAt, DateTimeOffset now, doubl
     /// <summary>Clock hour in the holding's zone, 0 to 24.</summary>
     public double ClockHour(DateTimeOffset at) => local(at).TimeOfDay.TotalHours;
 
-    /// <summary>"07:10", or "07:10 on 3 May" where it is another day than now.</summary>
-    public string Clock(DateTimeOffset at) => Clock(at, now, local);
-
-    /// <inheritdoc cref="Clock(DateTimeOffset)"/>
-    public static string Clock(DateTimeOffset at, DateTimeOffset now, Func<DateTimeOffset, DateTimeOffset> local) =>
-        local(at).ToString(local(at).Date == local(now).Date ? "HH:mm" : "HH:mm 'on' d MMM", System.Globalization.CultureInfo.InvariantCulture);
+    /// <inheritdoc cref="Say.Clock"/>
+    public string Clock(DateTimeOffset at) => Say.Clock(at, now, local);
 
     /// <summary>All the steps, first thing first.</summary>
     public IReadOnlyList<PlanStep> Steps(
@@ -45,8 +41,7 @@ internal sealed class PlanTiming(DateTimeOffset useAt, DateTimeOffset now, doubl
         var strip = start.AddMinutes(-StripMinutes);
         var clear = strip.AddMinutes(-clearMinutes);
         var fill = clear.AddMinutes(-_fillMinutes);
-        string Clear(ChlorineDoseAnswer w) => w.Minutes == 0 ? "Nothing to clear: the strip read zero." : w.Amount is { } a ? $"{Say.Number(a)} {w.Unit} of {w.Name}, stir, wait {Say.Minutes(w.Minutes)}." : $"{w.Name}, {Say.Minutes(w.Minutes)} to {Say.Minutes(w.MinutesAtMost)}.";
-        var dose = Clear(water);
+        var dose = WaterClearing.Says(water);
         var off = start.AddHours(hours);
         var list = new List<PlanStep>
         {
@@ -55,14 +50,14 @@ internal sealed class PlanTiming(DateTimeOffset useAt, DateTimeOffset now, doubl
             new("clear", "Clear the water", dose, clear, clearMinutes),
             new("strip", "Strip", "Read a strip: it must say zero before any biology goes in.", strip, StripMinutes),
         };
-        var bagOf = $"{Volume(sourceL)} of {source}{string.Concat(more.Select(m => $" and {Volume(m.Litres ?? 0)} of {m.Kind}"))}";
+        var bagOf = $"{Volume(sourceL)} of {Named(source)}{string.Concat(more.Select(m => $" and {Volume(m.Litres ?? 0)} of {Named(m.Kind)}"))}";
         var with = foods.Count == 0 ? "" : $", with {string.Join(", ", foods.Select(f => $"{Volume(f.Litres)} {f.Name}"))}";
         var (bagName, bagSays) = making switch
         {
             "tea" => ("Source", $"{bagOf} in the bag; rub it until the water is dark."),
             "bubbled" => ("Bag in", $"{bagOf} in the bag, hung in the rising air; no food."),
             "steep" => ("Steep", $"{bagOf} loose in the water{with}, lid on loosely, no air; label it as a feed."),
-            _ => ("Dunk", loads == 1 ? $"{bagOf} in the bag; dunk and squeeze gently for 1 to 2 minutes." : $"{loads} loads of {Volume(sourceL / loads)} of {source}, a fresh one each time; dunk and squeeze each gently for 1 to 2 minutes."),
+            _ => ("Dunk", loads == 1 ? $"{bagOf} in the bag; dunk and squeeze gently for 1 to 2 minutes." : $"{loads} loads of {Volume(sourceL / loads)} of {Named(source)}, a fresh one each time; dunk and squeeze each gently for 1 to 2 minutes."),
         };
         var bag = new PlanStep("source", bagName, bagSays, start, making == "extract" ? HoursOf(making, loads) * 60 : SourceMinutes);
         list.Add(bag);
@@ -92,7 +87,7 @@ internal sealed class PlanTiming(DateTimeOffset useAt, DateTimeOffset now, doubl
         if (thinning.Litres > 0)
         {
             var needed = useAt.AddMinutes(-_setUpMinutes - StripMinutes);
-            list.Add(new("thinning", "Water for thinning", $"{Volume(thinning.Litres)} in a vessel of its own: {char.ToLowerInvariant(Clear(thinning.Dose)[0])}{Clear(thinning.Dose)[1..]} Strip at zero before the first draw.", needed.AddMinutes(-thinningMinutes), Math.Max(thinningMinutes, StripMinutes)));
+            list.Add(new("thinning", "Water for thinning", $"{Volume(thinning.Litres)} in a vessel of its own: {char.ToLowerInvariant(WaterClearing.Says(thinning.Dose)[0])}{WaterClearing.Says(thinning.Dose)[1..]} Strip at zero before the first draw.", needed.AddMinutes(-thinningMinutes), Math.Max(thinningMinutes, StripMinutes)));
         }
 
         var setUp = useAt.AddMinutes(-_setUpMinutes);
@@ -107,6 +102,8 @@ internal sealed class PlanTiming(DateTimeOffset useAt, DateTimeOffset now, doubl
         list.Add(new("wash", "Wash up", "Sprayer, vessel, hoses and bag, at once: a film left on them spoils the next brew.", useAt.AddMinutes((race?.Times.DoneAtMin ?? 60) + (race?.TravelMin ?? 0)), 30));
         return [.. list.OrderBy(s => s.At)];
     }
+
+    private static string Named(string? kind) => Ingredients.Source(kind)?.Name ?? kind ?? "";
 
     private string Volume(double litres) => Units.Show(litres, Dimension.Volume, units);
 

@@ -12,10 +12,10 @@ internal static class PlanVerdict
     /// <summary>Too late as planned; what else would stop the brew is said first, since another hour does not mend it.</summary>
     public static Verdict TooLate(BrewPlanQuestion q, DateTimeOffset earliest, Verdict otherwise, Func<DateTimeOffset, DateTimeOffset> local)
     {
-        var begun = $"Begun now, it could go out at {PlanTiming.Clock(earliest, q.Now, local)} at the earliest.";
+        var begun = $"Begun now, it could go out at {Say.Clock(earliest, q.Now, local)} at the earliest.";
         return otherwise.Tone == Tone.Stop
-            ? otherwise with { Why = $"{otherwise.Why} It is also too late for {PlanTiming.Clock(q.UseAt!.Value, q.Now, local)}: {char.ToLowerInvariant(begun[0])}{begun[1..]}" }
-            : new(Tone.Stop, $"Too late for {PlanTiming.Clock(q.UseAt!.Value, q.Now, local)}.", $"{begun} Choose that, or an extract.");
+            ? otherwise with { Why = $"{otherwise.Why} It is also too late for {Say.Clock(q.UseAt!.Value, q.Now, local)}: {char.ToLowerInvariant(begun[0])}{begun[1..]}" }
+            : new(Tone.Stop, $"Too late for {Say.Clock(q.UseAt!.Value, q.Now, local)}.", $"{begun} Choose that, or an extract.");
     }
 
     public static Verdict Of(VerdictInputs i)
@@ -39,7 +39,7 @@ internal static class PlanVerdict
         if (i.Making == "bubbled")
         {
             return new(i.Run.MinOxygen >= BrewRun.Line ? Tone.Go : Tone.Stop, $"Bag in at {i.Timing.Clock(i.Timing.StartFor(i.Hours))}, bubbled {Say.Hours(i.Hours)}, used the same day.",
-                $"Lowest oxygen about {Say.Fixed(i.Run.MinOxygen, 1)} mg/L by the model; air off, it keeps 6 mg/L for about {Say.Minutes(Math.Min(i.Forecast.GraceMinutesTo6, FitToUse.HoldCapMinutes))}.");
+                $"Lowest oxygen about {Say.Fixed(i.Run.MinOxygen, 1)} mg/L by the model; air off, it keeps 6 mg/L for about {Say.Minutes(i.Race?.GraceMinutes ?? Math.Min(i.Forecast.GraceMinutesTo6, FitToUse.HoldCapMinutes))}.");
         }
 
         if (i.Making == "extract")

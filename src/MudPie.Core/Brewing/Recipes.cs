@@ -1,3 +1,4 @@
+using MudPie.Core.Measures;
 using MudPie.Core.Workings;
 
 namespace MudPie.Core.Brewing;
@@ -178,8 +179,9 @@ public static class BrewNutrients
     /// <param name="foods">mL fed.</param>
     /// <param name="areaM2">Ground covered, more than 0 m².</param>
     /// <param name="growing">"annual", "grass", "perennial" or "tree".</param>
+    /// <param name="units">Units that the sentence speaks in.</param>
     /// <remarks>300 mL of fish (330 g at 2 % N) over 100 m² carries 6.6 g of N where vegetables take about 1,500: 0.4 %.</remarks>
-    public static Worked<NutrientsAnswer> Of(IReadOnlyList<SourceAmount> sources, IReadOnlyList<FoodAmount> foods, double areaM2, string growing)
+    public static Worked<NutrientsAnswer> Of(IReadOnlyList<SourceAmount> sources, IReadOnlyList<FoodAmount> foods, double areaM2, string growing, UnitSystem units = UnitSystem.Metric)
     {
         var parts = foods.Select(f => (Ingredients.Food(f.Kind)!.Kind, Ingredients.Food(f.Kind)!.Name, Grams: (f.Ml ?? 0) * Ingredients.Food(f.Kind)!.GPerMl))
             .Concat(sources.Select(s => (Ingredients.Source(s.Kind)!.Kind, Ingredients.Source(s.Kind)!.Name, Grams: (s.Litres ?? 0) * Ingredients.Source(s.Kind)!.KgPerLitre * 1000))).ToList();
@@ -188,8 +190,10 @@ public static class BrewNutrients
         var carried = new Npk(Total(n => n.N), Total(n => n.P), Total(n => n.K));
         var taken = Takes.GetValueOrDefault(growing, Takes["annual"]);
         var share = carried.N / taken.N;
+        var told = units.IsUs() ? Per.Small(1, units) / 28.349523125 : 1; // grams on 100 m² as ounces on 1,000 sq ft
+        string Three(Npk x, string unit, int digits) => $"{Say.Number(x.N * told, digits)}-{Say.Number(x.P * told, digits)}-{Say.Number(x.K * told, digits)}{unit}";
         return Worked.Of(
-            new NutrientsAnswer(carried, taken, share, $"It carries {Say.Number(carried.N, 2)}-{Say.Number(carried.P, 2)}-{Say.Number(carried.K, 2)} g of N-P-K per 100 m²; the crop takes about {taken.N:0}-{taken.P:0}-{taken.K:0} in a season. {Say.Number(share * 100, 2)} % of its nitrogen: {(share < 0.05 ? "no fertiliser" : "a small feed")}."),
+            new NutrientsAnswer(carried, taken, share, $"It carries {Three(carried, units.IsUs() ? " oz" : " g", 2)} of N-P-K {Per.SmallArea(units)}; the crop takes about {Three(taken, "", 3)} in a season. {Say.Number(share * 100, 2)} % of its nitrogen: {(share < 0.05 ? "no fertiliser" : "a small feed")}."),
             "g per 100 m²",
             Evidence.PublishedTrials,
             [

@@ -10,7 +10,7 @@ public sealed record WatchLines(double NoReadingH = 4, double GraceMinutes = 30,
 
 /// <summary>Something that the watch says, once.</summary>
 /// <param name="Key">The rule, and where it may come again, what it came of: it is not said twice under one key.</param>
-/// <param name="Rule">"below6Now", "below6Expected", "noReading", "ready", "graceShort", "tooOld", "probeSilent" or "probeDrift".</param>
+/// <param name="Rule">"below6Now", "below6Expected", "noReading", "ready", "readyUnseen", "graceShort", "tooOld", "probeSilent" or "probeDrift".</param>
 /// <param name="Tone">How pressing.</param>
 /// <param name="Title">What.</param>
 /// <param name="Todo">What to do.</param>
@@ -72,6 +72,20 @@ public static class WatchAlerts
         }
     }
 
+    /// <summary>A chance that has fallen to this share of the line no longer worries; above it, it is not said, unsaid and said again with each reading.</summary>
+    private const double Wavering = 0.6;
+
+    /// <summary>Whether something said before is still so; what is not is taken back, so that no two notices say different things of one brew.</summary>
+    /// <param name="key">Its key.</param>
+    /// <param name="rule">Its rule.</param>
+    /// <param name="current">What is to be said now.</param>
+    /// <param name="watch">What the forecast says.</param>
+    /// <param name="lines">Where the grower draws the lines.</param>
+    /// <remarks>Expected below 6 at 52 %, and a reading later at 35 %: it stays; at 25 %, or once it is not fit to use at all: it is taken back.</remarks>
+    public static bool StillSo(string key, string rule, IReadOnlyCollection<WatchAlert> current, WatchAnswer watch, WatchLines lines) =>
+        current.Any(a => a.Key == key)
+        || (rule == "below6Expected" && watch.Gate.Fitness != Fitness.NotFit && watch.UseByH is null && watch.Forecast.ProbabilityBelow6 >= lines.ExpectedShare * Wavering);
+
     private static IEnumerable<WatchAlert> OfTea(string vessel, BrewSeen seen, WatchAnswer watch, WatchLines lines)
     {
         if (watch.CrossesAtH is { } cross && (watch.Forecast.ProbabilityBelow6 >= lines.ExpectedShare || cross - seen.NowH < 1))
@@ -87,7 +101,9 @@ public static class WatchAlerts
 
         if (watch.Forecast.ReadyAtH.Median is { } ready && seen.NowH >= ready && watch.Gate.Fitness != Fitness.NotFit)
         {
-            yield return new("ready", "ready", Tone.Go, $"{vessel} is ready", "Check it, strain it and put it out; longer adds little and risks more.", ready);
+            yield return watch.Gate.ReadFirst
+                ? new("readyUnseen", "readyUnseen", Tone.Mind, $"{vessel} is old enough, and wants a reading first", watch.Gate.Sentence, ready)
+                : new("ready", "ready", Tone.Go, $"{vessel} is ready", "Check it, strain it and put it out; longer adds little and risks more.", ready);
         }
 
         if (seen.NowH >= FitToUse.OldestH)

@@ -54,8 +54,9 @@ public static class WaterBench
     /// <summary>Mixes the waters and works out every way.</summary>
     /// <param name="parts">One to six waters.</param>
     /// <param name="pricePerUnit">Price per mg or mL of a way's stuff, by way; null where the shelf does not know.</param>
+    /// <param name="units">Units that its sentences speak in.</param>
     /// <remarks>60 L of mains at 0.6 mg/L and 120 L of rain: 0.2 mg/L in 180 L; 90 mg of ascorbic acid, as for the 60 L alone.</remarks>
-    public static Ruling<WaterBenchAnswer> Of(IReadOnlyList<WaterPart> parts, IReadOnlyDictionary<string, double>? pricePerUnit = null)
+    public static Ruling<WaterBenchAnswer> Of(IReadOnlyList<WaterPart> parts, IReadOnlyDictionary<string, double>? pricePerUnit = null, Measures.UnitSystem units = Measures.UnitSystem.Metric)
     {
         var checks = new Checks();
         if (parts.Count is 0 or > 6)
@@ -79,7 +80,7 @@ public static class WaterBench
         var mg = read.Sum(r => r.Litres * r.Strength);
         var chloramine = read.Any(r => r.Part.Chloramine && r.Strength > 0);
         // The dose answers to the milligrams, wherever they are: the whole volume at the mixed strength gives the same.
-        var ways = WaterClearing.Known.Select(w => Way(w.Id, total, mg / total, chloramine, pricePerUnit)).ToList();
+        var ways = WaterClearing.Known.Select(w => Way(w.Id, total, mg / total, chloramine, pricePerUnit, units)).ToList();
         var surface = read.Any(r => r.Part.Kind == "surface");
         var assumed = read.Where(r => r.Assumed).Select(r => r.Part.Name).ToList();
         var house = ways[0];
@@ -87,7 +88,7 @@ public static class WaterBench
             ? new Verdict(Tone.Stop, "Not on food without a test: ditch, pond or river water is in it.", "It can carry mud and gut germs, which brewing multiplies.")
             : mg == 0
                 ? new Verdict(Tone.Go, "Nothing to clear.", "The strips read zero; read one again before any biology goes in.")
-                : new Verdict(Tone.Mind, $"{Say.Number(house.Amount!.Value)} mg of {house.Name}, then a strip at zero.", assumed.Count > 0 ? $"No strip was read of {Say.List(assumed)}: 2 mg/L is assumed. A strip would settle it." : $"{Say.Number(mg)} mg of chlorine in {Say.Number(total)} L{(chloramine ? ", maybe as chloramine, which standing and bubbling leave" : "")}.");
+                : new Verdict(Tone.Mind, $"{Say.Number(house.Amount!.Value)} mg of {house.Name}, then a strip at zero.", assumed.Count > 0 ? $"No strip was read of {Say.List(assumed)}: 2 mg/L is assumed. A strip would settle it." : $"{Say.Number(mg)} mg of chlorine in {Measures.Units.Show(total, Measures.Dimension.Volume, units)}{(chloramine ? ", maybe as chloramine, which standing and bubbling leave" : "")}.");
         return Worked.Of(
             new WaterBenchAnswer(total, mg / total, mg, assumed, chloramine, ways, verdict),
             "mg/L",
@@ -100,10 +101,10 @@ public static class WaterBench
             mg > 0 ? [Cautions.StripDecides, Cautions.Acids] : [Cautions.StripDecides]);
     }
 
-    private static ClearingWay Way(string id, double litres, double strength, bool chloramine, IReadOnlyDictionary<string, double>? prices)
+    private static ClearingWay Way(string id, double litres, double strength, bool chloramine, IReadOnlyDictionary<string, double>? prices, Measures.UnitSystem units)
     {
         var worked = WaterClearing.Dose(litres, strength, id, chloramine).Worked;
-        var (w, about) = (worked.Value, WaterClearing.About(id));
+        var (w, about) = (worked.Value, WaterClearing.About(id, units));
         var cost = w.Amount is { } a && prices is not null && prices.TryGetValue(id, out var price) ? a * price : w.Amount is null ? 0 : (double?)null;
         return new ClearingWay(
             w.Way, w.Name, w.Amount, w.Unit, w.Minutes, w.MinutesAtMost, about.Chlorine, about.Chloramine, worked.Sure, about.Note, id is "carbon" or "ro" ? null : cost,

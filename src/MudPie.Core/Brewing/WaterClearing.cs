@@ -1,3 +1,4 @@
+using MudPie.Core.Measures;
 using MudPie.Core.Workings;
 
 namespace MudPie.Core.Brewing;
@@ -32,7 +33,7 @@ public static class WaterClearing
         new("thiosulfate", "sodium thiosulfate pentahydrate", 7, null, "mg", 5, 10, "yes", "yes", Evidence.ChemistryOrPhysics, "7 mg per mg is the usual safe dose"),
         new("stand", "stand, open, in light", null, null, null, 24 * 60, 48 * 60, "slowly", "no", Evidence.PractitionersRule, "sunlight does most of it"),
         new("bubble", "bubble hard", null, null, null, 45, 60, "hardly", "no", Evidence.Contested, "dissolved chlorine barely leaves as a gas"),
-        new("humic", "liquid humic acid", null, 6, "mL", 10, 10, "partly", "partly", Evidence.PractitionersRule, "about 6 mL per litre, washed in through the bag, with air"),
+        new("humic", "liquid humic acid", null, 6, "mL", 10, 10, "partly", "partly", Evidence.PractitionersRule, "washed in through the bag, with air"),
         new("citric", "citric acid powder", null, 0.13, "mL", 10, 10, "claimed", "claimed", Evidence.Contested, "it lowers pH, and is no reducing agent"),
         new("carbon", "activated carbon filter", null, null, null, 60, 120, "yes", "slowly", Evidence.PublishedTrials, "at a slow flow"),
         new("ro", "reverse osmosis", null, null, null, 60, 240, "only behind carbon", "only behind carbon", Evidence.PublishedTrials, "chlorine harms the membrane: a carbon filter goes before it"),
@@ -57,8 +58,9 @@ public static class WaterClearing
 
     /// <summary>What a way does to chlorine and to chloramine, and what else to know of it.</summary>
     /// <param name="id">One of <see cref="Known"/>.</param>
-    public static (string Chlorine, string Chloramine, string Note) About(string id) =>
-        Ways.First(w => w.Id == id) is var w ? (w.Chlorine, w.Chloramine, w.Source) : default;
+    /// <param name="units">Units that the note speaks in: "about 6 mL per litre", "about 0.77 fl oz per gallon".</param>
+    public static (string Chlorine, string Chloramine, string Note) About(string id, UnitSystem units = UnitSystem.Metric) =>
+        Ways.First(w => w.Id == id) is var w ? (w.Chlorine, w.Chloramine, w is { Id: "humic", PerLitre: { } ml } ? $"about {Per.Mixed(ml, units)}, {w.Source}" : w.Source) : default;
 
     /// <summary>What to add, or how long to wait, for this much water of this strength.</summary>
     /// <param name="volumeL">Water, more than 0 to 10,000 L.</param>
@@ -91,6 +93,11 @@ public static class WaterClearing
             found!.Id, found.Name, amount, found.Unit, none ? 0 : found.Minutes, none ? 0 : found.AtMost, found.Chloramine, chlorineMgPerL is null ? Assumed : null);
         return Worked.Of(answer, found.Unit ?? "min", found.Sure, Lines(found, litres, strength, amount, chlorineMgPerL is null), Warnings(found, chloramine, none), [Fork(litres, strength, found.Id)]);
     }
+
+    /// <summary>A dose in a line, for the step, the plan and the sum alike: "75 mg of ascorbic acid, stir, wait 15 min."</summary>
+    public static string Says(ChlorineDoseAnswer w) => w.Minutes == 0 ? "Nothing to clear: the strip read zero."
+        : w.Amount is { } a ? $"{Say.Number(a)} {w.Unit} of {w.Name}, stir, wait {Say.Minutes(w.Minutes)}."
+        : $"{w.Name}, {Say.Minutes(w.Minutes)} to {Say.Minutes(w.MinutesAtMost)}.";
 
     private static double? AmountOf(Way way, double litres, double strength) =>
         way.PerMg is { } perMg ? perMg * strength * litres : way.PerLitre is { } perL ? (strength == 0 ? 0 : perL * litres) : null;

@@ -60,7 +60,7 @@ public static partial class Crops
         Add("leaf", true, "lettuce, endive, chicory, celery, parsley, coriander, basil, dill, lambs lettuce, salad");
         Add("leaf", false, "cabbage, kale, broccoli, cauliflower, sprout, brussels sprout, mustard, rocket, cress, watercress, pak choi, kohlrabi, spinach, chard, orache, brassica, rhubarb, sorrel");
         Add("fruiting", true, "tomato, pepper, chilli, aubergine, cucumber, courgette, squash, pumpkin, melon, strawberry, bean, pea, broad bean, okra, sweetcorn");
-        Add("grain", true, "oat, oats, wheat, barley, rye, maize, corn, rice, sunflower, linseed, vetch, lentil, chickpea, soya, soybean, clover, spelt, triticale");
+        Add("grain", true, "field bean, winter bean, faba bean, field pea, oat, oats, wheat, barley, rye, maize, corn, rice, sunflower, linseed, vetch, lentil, chickpea, soya, soybean, clover, spelt, triticale");
         Add("grain", false, "rape, oilseed rape, canola, quinoa, amaranth, buckwheat, lupin, camelina");
         Add("bulb", true, "garlic, onion, shallot, leek, fennel, tulip, daffodil");
         Add("tree", true, "apple, pear, plum, cherry, peach, apricot, grape, vine, grapevine, currant, blackcurrant, redcurrant, gooseberry, raspberry, blackberry, blueberry, hop, hops, olive, citrus, orange, lemon, fig, walnut, hazel, almond, kiwi");

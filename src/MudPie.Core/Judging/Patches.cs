@@ -1,3 +1,4 @@
+using MudPie.Core.Measures;
 using MudPie.Core.Judging.Statistics;
 using MudPie.Core.Judging.Trials;
 using MudPie.Core.Workings;
@@ -224,8 +225,9 @@ public static class PatchDose
     /// <param name="unit">"mL" or "g".</param>
     /// <param name="areaM2">Of the patch, 0.25 to 25 m².</param>
     /// <param name="waterMlPerM2">To wet it, 20 to 2,000 mL per m².</param>
+    /// <param name="units">Units that its sentence speaks in.</param>
     /// <remarks>5 L per hectare on 1 m² is 0.5 mL: 5 mL into 1,000 mL of water, and 100 mL of that on the patch.</remarks>
-    public static Ruling<PatchDoseAnswer> Of(double? ratePerHa, string unit, double? areaM2, double? waterMlPerM2)
+    public static Ruling<PatchDoseAnswer> Of(double? ratePerHa, string unit, double? areaM2, double? waterMlPerM2, UnitSystem units = UnitSystem.Metric)
     {
         var checks = new Checks();
         var rate = checks.Range("ratePerHa", ratePerHa, 0.001, 1e7, unit + " a hectare", "Take it from the label or the shelf.");
@@ -245,9 +247,11 @@ public static class PatchDose
             patches *= 10;
         }
 
+        string Stuff(double amount) => units.IsUs() ? unit == "g" ? Units.Show(amount, Dimension.Mass, units) : Units.Show(amount / 1000, Dimension.Volume, units) : $"{Say.Number(amount)} {unit}";
+        string Water(double ml) => Units.Show(ml / 1000, Dimension.Volume, units);
         var answer = small
-            ? new PatchDoseAnswer(product, carried, product * patches, carried * patches, carried, $"{Say.Number(product)} {unit} is too little to measure: stir {Say.Number(product * patches)} {unit} into {Say.Number(carried * patches / 1000)} L of water and put {Say.Number(carried)} mL of that on the patch.")
-            : new PatchDoseAnswer(product, carried, null, null, null, $"{Say.Number(product)} {unit} in {Say.Number(carried)} mL of water.");
+            ? new PatchDoseAnswer(product, carried, product * patches, carried * patches, carried, $"{Stuff(product)} is too little to measure: stir {Stuff(product * patches)} into {Water(carried * patches)} of water and put {Water(carried)} of that on the patch.")
+            : new PatchDoseAnswer(product, carried, null, null, null, $"{Stuff(product)} in {Water(carried)} of water.");
         return Worked.Of(answer, unit, Evidence.ChemistryOrPhysics, [new("patch", "rate ÷ 10,000 × area", $"{Say.Number(rate)} {unit} a hectare on {Say.Number(area)} m²", $"{Say.Number(product)} {unit}", "10,000 m² to the hectare")]);
     }
 }

@@ -47,6 +47,27 @@ public static partial class AmountText
         ['⅞'] = "7/8",
     };
 
+    /// <summary>Reads an amount of a loose stuff, by volume or by weight, as litres. A bare number is a volume.</summary>
+    /// <param name="field">The field's name, for a refusal.</param>
+    /// <param name="text">What was typed.</param>
+    /// <param name="kgPerLitre">Its bulk density, more than 0.</param>
+    /// <param name="system">The holding's units.</param>
+    /// <remarks>"2 kg" of compost at 0.5 kg a litre: 4 L.</remarks>
+    public static Ruling<Amount> ReadLoose(string field, string? text, double kgPerLitre, UnitSystem system = UnitSystem.Metric)
+    {
+        var volume = Read(field, text, Dimension.Volume, system);
+        if (volume.Refused is null || Read(field, text, Dimension.Mass, system) is not { Refused: null } mass)
+        {
+            return volume;
+        }
+
+        var litres = mass.Value.Si / 1000 / kgPerLitre;
+        return mass.Worked with
+        {
+            Value = new Amount(mass.Value.Typed, litres, $"{Units.Show(litres, Dimension.Volume, system)}, from {mass.Value.Shown} at {Say.Number(kgPerLitre)} kg a litre", Spoons.InTools(new Litres(litres), system).WithError),
+        };
+    }
+
     /// <summary>Reads an amount of one dimension. A bare number is taken in the holding's usual unit.</summary>
     /// <param name="field">The field's name, for a refusal.</param>
     /// <param name="text">What was typed; "1 1/2 tbsp" is 0.0225 L in metric spoons.</param>
@@ -72,6 +93,11 @@ public static partial class AmountText
         }
 
         rest = LeadingWords().Replace(rest, "").Trim();
+        if (rest.Length == 0 && dimension == Dimension.AreaRate && system.IsUs())
+        {
+            return Refusal.Of(field, $"“{typed}” can be read two ways: {Say.Number(figure)} L/ha, or {Say.Number(figure)} gal/acre.", "Say which of the two, with its unit.");
+        }
+
         var unit = rest.Length == 0
             ? Units.Default(dimension, system)
             : Units.Of(dimension, system).FirstOrDefault(u => u.Names.Contains(rest) || u.Names.Contains(rest.TrimEnd('.')));
@@ -190,6 +216,7 @@ public static partial class AmountText
         Dimension.TemperatureSpan => "Write it as 4 or 4 °C.",
         Dimension.Flow => "Write it as 6 L/min or 2 cfm.",
         Dimension.Pressure => "Write it as 20 kPa, 200 mbar or 3 psi.",
+        Dimension.AreaRate => "Write it as 500 L/ha, 5 L/100 m² or 50 gal/acre.",
         Dimension.Concentration => "Write it as 0.6 or 0.6 mg/L.",
         _ => "Write a number, as 6.4.",
     };

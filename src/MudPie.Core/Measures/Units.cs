@@ -55,6 +55,9 @@ public enum Dimension
     /// <summary>Milligrams per litre.</summary>
     Concentration,
 
+    /// <summary>Litres on a hectare.</summary>
+    AreaRate,
+
     /// <summary>A bare number, such as a pH or a brix reading.</summary>
     Plain,
 }
@@ -174,11 +177,20 @@ public static class Units
         [
             new("mg/L", 1, 0, "mg/l", "ppm", "mg per l", "mg per litre"),
         ],
+        [Dimension.AreaRate] =
+        [
+            new("L/ha", 1, 0, "l/ha", "l per ha", "l a hectare", "l per hectare", "litres a hectare"),
+            new("L/m²", 10_000, 0, "l/m2", "l/m²", "mm"),
+            new("L/100 m²", 100, 0, "l/100 m2", "l/100 m²", "l/100m2", "l per 100 m2"),
+            new("US gal/acre", UsGallon / 0.40468564224, 0, "us gal/acre", "us gal/ac", "us gal per acre"),
+        ],
         [Dimension.Plain] = [new("", 1, 0)],
     };
 
     internal static IReadOnlyList<Unit> Of(Dimension dimension, UnitSystem system) =>
-        dimension == Dimension.Volume ? [.. AlwaysVolume, .. Gallons(system), .. Spoons(system)] : Others[dimension];
+        dimension == Dimension.Volume ? [.. AlwaysVolume, .. Gallons(system), .. Spoons(system)]
+        : dimension == Dimension.AreaRate && system.IsUs() ? [.. Others[dimension], new("gal/acre", UsGallon / 0.40468564224, 0, "gal/acre", "gal/ac", "gpa", "gal per acre", "gal an acre")]
+        : Others[dimension];
 
     /// <summary>The unit that a bare number is read in: litres or gallons, °C or °F, and so on.</summary>
     internal static Unit Default(Dimension dimension, UnitSystem system)
@@ -192,6 +204,7 @@ public static class Units
             (Dimension.Temperature or Dimension.TemperatureSpan, UnitSystem.UsCustomary) => "°F",
             (Dimension.Flow, UnitSystem.UsCustomary) => "cfm",
             (Dimension.Pressure, UnitSystem.UsCustomary) => "psi",
+            (Dimension.AreaRate, UnitSystem.UsCustomary) => "gal/acre",
             _ => Of(dimension, system)[0].Shown,
         };
         return Of(dimension, system).First(u => u.Shown == name);

@@ -1,3 +1,4 @@
+using MudPie.Core.Measures;
 using MudPie.Core.Brewing;
 using MudPie.Core.Ground;
 using MudPie.Core.Workings;
@@ -304,8 +305,9 @@ public static class DriedOrLiquid
     /// <param name="driedKgPerHa">Once, 1 to 10,000 kg.</param>
     /// <param name="driedPrice">A kilogram, 0.01 to 10,000.</param>
     /// <param name="wet">The ground is moist through the season.</param>
+    /// <param name="units">Units that its sentence speaks in.</param>
     /// <remarks>2 L at 7.20, four times: 57.60; 150 kg dried at 1.80: 270.</remarks>
-    public static Ruling<DriedOrLiquidAnswer> Of(double? liquidLPerHa, double? times, double? liquidPrice, double? driedKgPerHa, double? driedPrice, bool wet)
+    public static Ruling<DriedOrLiquidAnswer> Of(double? liquidLPerHa, double? times, double? liquidPrice, double? driedKgPerHa, double? driedPrice, bool wet, UnitSystem units = UnitSystem.Metric)
     {
         var checks = new Checks();
         var l = checks.Range("liquidLPerHa", liquidLPerHa, 0.1, 100, "L");
@@ -319,9 +321,10 @@ public static class DriedOrLiquid
         }
 
         var (liquid, dried) = (l * n * lp, d * dp);
+        string Money(double perHa) => Say.Number(Per.Large(perHa, units));
         var speed = wet ? "Dried takes two or three weeks in moist ground to give anything" : "Dried takes up to a year in dry ground to give anything";
         return Worked.Of(
-            new DriedOrLiquidAnswer(liquid, dried, new(Tone.Go, liquid <= dried ? $"Liquid is cheaper: {Say.Number(liquid)} against {Say.Number(dried)} a hectare." : $"Dried is cheaper: {Say.Number(dried)} against {Say.Number(liquid)} a hectare.", $"{speed}, smells, and comes in seasons: buy ahead. Liquid works at once, keeps, and needs a sprayer.")),
+            new DriedOrLiquidAnswer(liquid, dried, new(Tone.Go, liquid <= dried ? $"Liquid is cheaper: {Money(liquid)} against {Money(dried)} {Per.LargeArea(units)}." : $"Dried is cheaper: {Money(dried)} against {Money(liquid)} {Per.LargeArea(units)}.", $"{speed}, smells, and comes in seasons: buy ahead. Liquid works at once, keeps, and needs a sprayer.")),
             "a hectare", Evidence.PractitionersRule,
             [
                 new("liquid", "L/ha × times × price", $"{Say.Number(l)} × {Say.Number(n)} × {Say.Number(lp)}", Say.Number(liquid), "your prices"),

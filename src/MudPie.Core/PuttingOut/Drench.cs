@@ -1,4 +1,4 @@
-using MudPie.Core.Workings;
+using MudPie.Core.Measures;
 
 namespace MudPie.Core.PuttingOut;
 
@@ -20,10 +20,10 @@ public static class Drench
     public static double DepthCm(double millimetres, double roomMmPerCm = RoomMmPerCm) => millimetres / roomMmPerCm;
 
     /// <summary>What a depth of water does, in a sentence. 0.1 mm does not soak; 10 mm is an ordinary watering.</summary>
-    public static string Says(double millimetres) => millimetres switch
+    public static string Says(double millimetres, UnitSystem units = UnitSystem.Metric) => millimetres switch
     {
-        < SkinMm => $"{Say.Number(millimetres, 2)} mm wets the skin of the ground only: it does not soak. Water it in with clean water afterwards, or pour it at the stems.",
-        <= MuchMm => $"{Say.Number(millimetres, 2)} mm wets moist ground about {Say.Number(DepthCm(millimetres), 2)} cm deep (1 to 2 mm a cm, by texture), {(millimetres < 5 ? "the top of the roots" : "an ordinary watering")}: slowly; moist ground takes it better.",
-        _ => $"{Say.Number(millimetres, 2)} mm is {Say.Number(DepthCm(millimetres), 2)} cm deep, more than an ordinary watering: some may run past the roots, or off the bed.",
+        < SkinMm => $"{Per.Depth(millimetres, units)} wets the skin of the ground only: it does not soak. Water it in with clean water afterwards, or pour it at the stems.",
+        <= MuchMm => $"{Per.Depth(millimetres, units)} wets moist ground about {Per.Centimetres(DepthCm(millimetres), units)} deep (by texture), {(millimetres < 5 ? "the top of the roots" : "an ordinary watering")}: slowly; moist ground takes it better.",
+        _ => $"{Per.Depth(millimetres, units)} is {Per.Centimetres(DepthCm(millimetres), units)} deep, more than an ordinary watering: some may run past the roots, or off the bed.",
     };
 }

@@ -1,3 +1,4 @@
+using MudPie.Core.Measures;
 using MudPie.Core.Brewing;
 using MudPie.Core.Workings;
 
@@ -16,6 +17,10 @@ public sealed record LabelSpecies
 /// <summary>An inoculant, its label, and how it is meant to be given over a season.</summary>
 public sealed record CourseQuestion
 {
+    /// <summary>Units that its sentences speak in.</summary>
+    [System.Text.Json.Serialization.JsonIgnore]
+    public UnitSystem Units { get; init; }
+
     /// <summary>What is on the label; several add up.</summary>
     public IReadOnlyList<LabelSpecies> Species { get; init; } = [];
 
@@ -192,7 +197,7 @@ public static class InoculantCourse
         }
 
         return share < 0.999
-            ? new(Tone.Mind, $"Thinned to {Say.Number(share.Value * 100, 2)} % of the label's organisms a week.", $"{(alive < 0.98 ? $"{Say.Number(alive * 100, 2)} % are still alive. " : "")}{Say.Number(makeUp!.Value)} {q.LabelPer} each time would make up for it. {kind}")
+            ? new(Tone.Mind, $"Thinned to {Say.Number(share.Value * 100, 2)} % of the label's organisms a week.", $"{(alive < 0.98 ? $"{Say.Number(alive * 100, 2)} % are still alive. " : "")}{Per.Product(makeUp!.Value, q.LabelPer!, q.Units)} each time would make up for it. {kind}")
             : new(Tone.Go, share > 1.05 ? $"{Say.Number(share.Value * 100, 2)} % of the label's organisms a week: more than it asks." : "It keeps up with the label.", kind);
     }
 }

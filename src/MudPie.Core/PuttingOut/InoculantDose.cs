@@ -1,3 +1,4 @@
+using MudPie.Core.Measures;
 using MudPie.Core.Workings;
 
 namespace MudPie.Core.PuttingOut;
@@ -5,6 +6,10 @@ namespace MudPie.Core.PuttingOut;
 /// <summary>How many organisms are wanted where, and what the bottle holds.</summary>
 public sealed record InoculantQuestion
 {
+    /// <summary>Units that its sentences speak in.</summary>
+    [System.Text.Json.Serialization.JsonIgnore]
+    public UnitSystem Units { get; init; }
+
     /// <summary>Organisms, or propagules, wanted on each, 1 to 1e15.</summary>
     public double? Target { get; init; }
 
@@ -92,9 +97,9 @@ public static class InoculantDose
         var amount = wanted / (label * viable);
         var byLabel = q.LabelDose is null ? (double?)null : q.LabelDose * count;
         var cost = q.Price is > 0 ? q.Price / 1000 / (label * viable) * 1e9 : (double?)null;
-        var beside = byLabel is { } l ? $" The label's own dose comes to {Say.Number(l)} {q.LabelPer}, {Say.Number(l / amount * 100, 2)} % of that." : "";
+        var beside = byLabel is { } l ? $" The label's own dose comes to {Per.Product(l, q.LabelPer!, q.Units)}, {Say.Number(l / amount * 100, 2)} % of that." : "";
         return Worked.Of(
-            new InoculantAnswer(amount, q.LabelPer!, wanted, viable, byLabel, cost, $"{Say.Number(amount)} {q.LabelPer} for {Say.Number(count)} {Word(q.Per!, count)}.{beside}"),
+            new InoculantAnswer(amount, q.LabelPer!, wanted, viable, byLabel, cost, $"{Per.Product(amount, q.LabelPer!, q.Units)} for {Say.Number(count)} {Word(q.Per!, count)}.{beside}"),
             q.LabelPer!,
             q.ViableShare is null && q.Kind is not null ? Evidence.PractitionersRule : Evidence.ChemistryOrPhysics,
             [
@@ -153,7 +158,7 @@ public static class InjectorStock
     /// <param name="withFeeds">Organic feeds are in the stock: it lives a day or two.</param>
     /// <param name="unit">"mL" or "g", for the words; left out where it is not known.</param>
     /// <remarks>1:100, 0.2 mL/L, 500 L: 5 L of stock with 20 mL in each litre, 100 mL in all.</remarks>
-    public static Ruling<InjectorAnswer> Of(double? ratio, double? dosePerL, double? feedL, double? flowLPerMin = null, bool withFeeds = false, string unit = "")
+    public static Ruling<InjectorAnswer> Of(double? ratio, double? dosePerL, double? feedL, double? flowLPerMin = null, bool withFeeds = false, string unit = "", UnitSystem units = UnitSystem.Metric)
     {
         var checks = new Checks();
         var r = checks.Range("ratio", ratio, 1, 2000, "", "1:100 is 100.");
@@ -175,7 +180,7 @@ public static class InjectorStock
         var lives = withFeeds ? 24 : 48;
         var verdict = hours > lives
             ? new Brewing.Verdict(Brewing.Tone.Stop, $"This stock would outlive its biology: it lasts {Say.Hours(hours.Value)}.", $"{(withFeeds ? "With feeds in it" : "In plain water")} it is good for about {lives} h. Make it in parts.")
-            : new Brewing.Verdict(Brewing.Tone.Go, $"{Say.Number(stock)} L of stock, {Say.Number(dose * r)}{Say.Unit(unit)} in each litre.", $"{Say.Number(dose * feed)}{Say.Unit(unit)} in all. Shake the bottle first: spores settle. Use it within {lives} h.");
+            : new Brewing.Verdict(Brewing.Tone.Go, units.IsUs() ? $"{Units.Show(stock, Dimension.Volume, units)} of stock, {Say.Number(dose * r * 3.785411784)}{Say.Unit(unit)} in each gallon." : $"{Say.Number(stock)} L of stock, {Say.Number(dose * r)}{Say.Unit(unit)} in each litre.", $"{Say.Number(dose * feed)}{Say.Unit(unit)} in all. Shake the bottle first: spores settle. Use it within {lives} h.");
         return Worked.Of(
             new InjectorAnswer(stock, dose * r, dose * feed, hours, verdict), "L", Evidence.ChemistryOrPhysics,
             [

@@ -1,4 +1,5 @@
 using MudPie.Core.Brewing;
+using MudPie.Core.Measures;
 using MudPie.Core.Workings;
 
 namespace MudPie.Core.PuttingOut;
@@ -93,9 +94,17 @@ public sealed record RaceFacts
     /// <summary>A dunked extract: no pump to stop, it counts from when it was made.</summary>
     public bool Dunked { get; init; }
 
-    /// <summary>Minutes of light left from the first draw; null where not known.</summary>
-    public double? LightMin { get; init; }
+    /// <summary>Units that sentences speak in; the sum itself is done in SI.</summary>
+    public UnitSystem Units { get; init; }
+
+    /// <summary>What is left of the window from the first draw; null where nothing spoils it for a day, or it is not known.</summary>
+    public RaceWindow? Window { get; init; }
 }
+
+/// <summary>The stretch of weather and light that a race runs in.</summary>
+/// <param name="Min">Minutes from the first draw until something spoils it, 0 or more.</param>
+/// <param name="Why">What spoils it then: "dark: you can't see what is covered", "wind 6 m/s: it drifts".</param>
+public sealed record RaceWindow(double Min, string Why);
 
 /// <summary>The race as it is shown everywhere.</summary>
 /// <param name="Times">Filling by filling.</param>
@@ -194,7 +203,7 @@ public static class PutOutRace
         var loads = f.MixL / f.Kit.TankL / f.Kit.Lanes;
         if (loads > MostLoads)
         {
-            return Refusal.Of("tankL", $"That is {Say.Number(Math.Ceiling(loads))} fillings of {Say.Number(f.Kit.TankL)} L.", "Thin it less, take a larger tank, or more hands.");
+            return Refusal.Of("tankL", $"That is {Say.Number(Math.Ceiling(loads))} fillings of {Measures.Units.Show(f.Kit.TankL, Dimension.Volume, f.Units)}.", "Thin it less, take a larger tank, or more hands.");
         }
 
         var answer = Answer(f);
@@ -257,7 +266,7 @@ public static class PutOutRace
         var bigger = new[] { 2, 4, 10 }.FirstOrDefault(s => f.AirOffAtMin is not null && Wins(f with { Kit = f.Kit with { TankL = f.Kit.TankL * s, FlowLpm = (f.Kit.FlowLpm ?? UsualFlow(f.Kit.Kind)) * s } }));
         if (bigger > 0)
         {
-            yield return $"A tank of {Say.Number(f.Kit.TankL * bigger)} L that puts out as much faster.";
+            yield return $"A tank of {Measures.Units.Show(f.Kit.TankL * bigger, Dimension.Volume, f.Units)} that puts out as much faster.";
         }
 
         var beds = Enumerable.Range(1, 9).Select(i => 1 - (i / 10.0)).FirstOrDefault(s => Wins(f with { MixL = f.MixL * s, BrewL = f.BrewL * s }));
@@ -282,9 +291,11 @@ public static class PutOutRace
                 $"{done}; the longest goes {Say.Minutes(longest)} without air, and {keeps}. What would save it: {char.ToLowerInvariant(saves[0][0])}{saves[0][1..]}");
         }
 
-        if (f.LightMin is { } light && light < a.Times.DoneAtMin)
+        if (f.Window is { } window && window.Min < a.Times.DoneAtMin)
         {
-            return new(Tone.Mind, $"It would be dark {Say.Minutes(a.Times.DoneAtMin - Math.Max(light, 0))} before the last drop is out.", $"{done}. Begin earlier, or with more hands.");
+            var before = $"{Say.Minutes(a.Times.DoneAtMin - window.Min)} before the last drop is out";
+            return window.Min <= 0 ? new(Tone.Mind, $"Not at that hour: {window.Why}.", $"{done}. A better hour is under Windows.")
+                : new(Tone.Mind, window.Why.StartsWith("dark", StringComparison.Ordinal) ? $"It would be dark {before}." : $"The window closes {before}: {window.Why}.", $"{done}. Begin earlier, or with more hands.");
         }
 
         return new(Tone.Go, $"{done}.", f.Dunked ? $"Made without air: {keeps} from now." : $"The longest goes {Say.Minutes(longest)} without air, and {keeps}; air on until the last draw.");

@@ -1,5 +1,6 @@
 using MudPie.Core.Almanac;
 using MudPie.Core.Brewing;
+using MudPie.Core.Measures;
 using MudPie.Core.Workings;
 
 namespace MudPie.Core.PuttingOut;
@@ -7,6 +8,9 @@ namespace MudPie.Core.PuttingOut;
 /// <summary>When can it go out?</summary>
 public sealed record WindowsQuestion
 {
+    /// <summary>Units that sentences speak in.</summary>
+    public UnitSystem Units { get; init; }
+
     /// <summary>"leaf" or "root".</summary>
     public string? Purpose { get; init; }
 
@@ -33,7 +37,8 @@ public sealed record WindowsQuestion
 /// <param name="Spoils">What spoils it; empty where nothing does.</param>
 /// <param name="Minds">What takes from it without spoiling it, and what helps.</param>
 /// <param name="Weather">What the weather will be; null where it is not known.</param>
-public sealed record HourScore(DateTimeOffset At, double SunDeg, double Score, IReadOnlyList<string> Spoils, IReadOnlyList<string> Minds, WeatherHour? Weather);
+/// <param name="WeatherShown">The same in the holding's units.</param>
+public sealed record HourScore(DateTimeOffset At, double SunDeg, double Score, IReadOnlyList<string> Spoils, IReadOnlyList<string> Minds, WeatherHour? Weather, string WeatherShown);
 
 /// <summary>A stretch in which nothing spoils it.</summary>
 /// <param name="From">Start.</param>
@@ -97,11 +102,11 @@ public static class SprayWindows
             return checks.Refusal;
         }
 
-        var weather = q.Weather.GroupBy(w => Hour(w.At)).ToDictionary(g => g.Key, g => g.Last());
+        var scorer = new HourScorer(q.Purpose == "leaf", lat, lon, ByHour(q.Weather), q.Units);
         var half = TimeSpan.FromMinutes(30);
         var start = new DateTimeOffset(q.From.UtcTicks / half.Ticks * half.Ticks, TimeSpan.Zero);
-        var list = Enumerable.Range(0, (int)(hours * 2)).Select(i => Score(start + (half * i), q.Purpose == "leaf", lat, lon, weather)).ToList();
-        var windows = Windows(list);
+        var list = Enumerable.Range(0, (int)(hours * 2)).Select(i => scorer.Score(start + (half * i), start + (half * i) + (half / 2))).ToList();
+        var windows = Windows(list, q.Units);
         var blind = list.Count(h => h.Weather is null) / 2;
         return Worked.Of(
             new WindowsAnswer(list, windows, Says(windows, list, blind), blind), "", Evidence.PractitionersRule,
@@ -115,150 +120,49 @@ public static class SprayWindows
             [Cautions.Spraying]);
     }
 
-    private static DateTimeOffset Hour(DateTimeOffset at) => new(at.UtcTicks / TimeSpan.TicksPerHour * TimeSpan.TicksPerHour, TimeSpan.Zero);
-
-    private static HourScore Score(DateTimeOffset at, bool leaf, double lat, double lon, Dictionary<DateTimeOffset, WeatherHour> weather)
+    /// <summary>How long from a moment nothing spoils it, and what does then; null where nothing does for a day.</summary>
+    /// <param name="leaf">For leaves, else for roots.</param>
+    /// <param name="from">From when.</param>
+    /// <param name="latitude">−90 to 90°.</param>
+    /// <param name="longitude">−180 to 180°.</param>
+    /// <param name="weather">Weather by the hour, for 31 h on.</param>
+    /// <param name="units">Units that the words speak in.</param>
+    /// <remarks>Roots, dry and still, an hour before civil dusk: 60 min, "dark: you can't see what is covered".</remarks>
+    public static RaceWindow? Left(bool leaf, DateTimeOffset from, double latitude, double longitude, IReadOnlyList<WeatherHour> weather, UnitSystem units = UnitSystem.Metric)
     {
-        var sun = Sun.ElevationDeg(at.AddMinutes(15), lat, lon);
-        var (score, spoils, minds) = (1.0, new List<string>(), new List<string>());
-        void Mind(double share, string why)
+        var scorer = new HourScorer(leaf, latitude, longitude, ByHour(weather), units);
+        for (var m = 0; m < 24 * 60; m += 5)
         {
-            score *= share;
-            minds.Add(why);
-        }
-
-        void Bad(string why)
-        {
-            score = 0;
-            spoils.Add(why);
-        }
-
-        if (sun < DarkDeg)
-        {
-            Bad("dark: you can't see what is covered");
-        }
-        else if (leaf && sun > Sun.LowDeg)
-        {
-            Bad($"sun at {Say.Fixed(sun, 0)}°: it dries on the leaf, and light kills");
-        }
-        else if (!leaf && sun > 45)
-        {
-            Mind(0.8, "high sun: water the ground first");
-        }
-
-        var now = weather.GetValueOrDefault(Hour(at));
-        if (now is not null)
-        {
-            Wind(now, leaf, sun, Bad, Mind);
-            Warmth(now, leaf, weather, at, Bad, Mind);
-            Wetness(now, leaf, sun, Mind);
-            Rain(at, leaf, weather, Bad, Mind);
-        }
-
-        return new HourScore(at, sun, score, spoils, minds, now);
-    }
-
-    private static void Wind(WeatherHour now, bool leaf, double sun, Action<string> bad, Action<double, string> mind)
-    {
-        var w = now.WindMps;
-        if (leaf && w > WindyMps)
-        {
-            bad($"wind {Say.Number(w, 2)} m/s: it drifts");
-        }
-        else if (leaf && w < CalmMps && sun < Sun.LowDeg)
-        {
-            bad($"wind {Say.Number(w, 2)} m/s: still air under a low sun is an inversion, mist hangs");
-        }
-        else if (leaf && now.GustMps > GustMps)
-        {
-            bad($"gusts of {Say.Number(now.GustMps.Value, 2)} m/s: it drifts");
-        }
-        else if (leaf && w > 3)
-        {
-            mind(0.8, $"wind {Say.Number(w, 2)} m/s: keep the nozzle low");
-        }
-        else if (!leaf && w > DrenchWindMps)
-        {
-            bad($"wind {Say.Number(w, 2)} m/s: even coarse drops are carried");
-        }
-    }
-
-    private static void Warmth(WeatherHour now, bool leaf, Dictionary<DateTimeOffset, WeatherHour> weather, DateTimeOffset at, Action<string> bad, Action<double, string> mind)
-    {
-        if (now.TemperatureC > HotC)
-        {
-            bad($"{Say.Number(now.TemperatureC, 2)} °C: too hot");
-        }
-        else if (now.TemperatureC < FrostC)
-        {
-            bad($"{Say.Number(now.TemperatureC, 2)} °C: frost");
-        }
-        else if (now.TemperatureC < CoolC)
-        {
-            // From nine tenths at 8 °C down to a quarter at 2: uptake and growth fall off about so below their base.
-            mind(0.25 + (0.65 * (now.TemperatureC - FrostC) / (CoolC - FrostC)), $"{Say.Number(now.TemperatureC, 2)} °C: {(leaf ? "a leaf takes little so cool, and " : "")}a brew sleeps");
-        }
-        else if (now.TemperatureC > 24)
-        {
-            mind(0.85, $"{Say.Number(now.TemperatureC, 2)} °C: warm leaves");
-        }
-        else if (Next(weather, at, 6).Any(w => w.TemperatureC < 0))
-        {
-            mind(0.6, "frost within six hours");
-        }
-    }
-
-    private static void Wetness(WeatherHour now, bool leaf, double sun, Action<double, string> mind)
-    {
-        if (leaf && now.LeafWet == true)
-        {
-            mind(0.7, "leaves are wet: it runs off, wait until they dry");
-        }
-        else if (leaf && now.LeafWet is null && now.HumidityShare >= 0.95 && now.CloudShare < 0.5 && sun < 5)
-        {
-            mind(0.85, "air near saturation under a clear sky: dew is likely, look before you spray");
-        }
-    }
-
-    private static void Rain(DateTimeOffset at, bool leaf, Dictionary<DateTimeOffset, WeatherHour> weather, Action<string> bad, Action<double, string> mind)
-    {
-        var now = weather[Hour(at)].RainMm;
-        var next = Next(weather, at, 6).ToList();
-        if (!leaf)
-        {
-            var six = now + next.Sum(w => w.RainMm);
-            if (six > RunOffMm)
+            var at = from.AddMinutes(m);
+            if (scorer.Score(at, at).Spoils is [var why, ..])
             {
-                bad($"{Say.Number(six, 2)} mm of rain within six hours: it runs off");
+                return new RaceWindow(m, why);
             }
-            else if (six > 0.5)
-            {
-                mind(1, $"{Say.Number(six, 2)} mm of rain to come: it helps a drench in");
-            }
-
-            return;
         }
 
-        var first = next.FirstOrDefault(w => w.RainMm >= WashMm);
-        var hours = first is null ? 99 : (int)Math.Ceiling((first.At - at).TotalHours);
-        if (now >= WashMm)
-        {
-            bad($"rain, {Say.Number(now, 2)} mm in the hour");
-        }
-        else if (hours <= 4)
-        {
-            bad($"rain within {hours} h: it washes off");
-        }
-        else if (hours <= 6)
-        {
-            mind(0.7, $"rain within {hours} h");
-        }
+        return null;
     }
 
-    private static IEnumerable<WeatherHour> Next(Dictionary<DateTimeOffset, WeatherHour> weather, DateTimeOffset at, int hours) =>
-        Enumerable.Range(1, hours).Select(h => weather.GetValueOrDefault(Hour(at).AddHours(h))).OfType<WeatherHour>();
+    /// <summary>The first half hour from a moment that nothing spoils, nor the hour and a half after it; the moment itself where none within two days is so.</summary>
+    /// <param name="leaf">For leaves, else for roots.</param>
+    /// <param name="from">From when: said as it is where nothing spoils it.</param>
+    /// <param name="latitude">−90 to 90°.</param>
+    /// <param name="longitude">−180 to 180°.</param>
+    /// <param name="weather">Weather by the hour, for 55 h on.</param>
+    /// <remarks>Seven in the morning late in November at 52.5° is dark: half past seven, when the sun stands less than 6° below the horizon.</remarks>
+    public static DateTimeOffset FirstFit(bool leaf, DateTimeOffset from, double latitude, double longitude, IReadOnlyList<WeatherHour> weather)
+    {
+        var scorer = new HourScorer(leaf, latitude, longitude, ByHour(weather), UnitSystem.Metric);
+        var fit = Enumerable.Range(0, 100).Select(i => from.AddMinutes(30 * i)).Select(at => scorer.Score(at, at).Spoils.Count == 0).ToList();
+        var first = Enumerable.Range(0, 96).FirstOrDefault(i => fit.Skip(i).Take(4).All(f => f), 0);
+        return from.AddMinutes(30 * first);
+    }
 
-    private static List<SprayWindow> Windows(List<HourScore> list)
+    private static Dictionary<DateTimeOffset, WeatherHour> ByHour(IEnumerable<WeatherHour> weather) => weather.GroupBy(w => Hour(w.At)).ToDictionary(g => g.Key, g => g.Last());
+
+    internal static DateTimeOffset Hour(DateTimeOffset at) => new(at.UtcTicks / TimeSpan.TicksPerHour * TimeSpan.TicksPerHour, TimeSpan.Zero);
+
+    private static List<SprayWindow> Windows(List<HourScore> list, UnitSystem units)
     {
         var windows = new List<SprayWindow>();
         for (var i = 0; i < list.Count; i++)
@@ -275,16 +179,16 @@ public static class SprayWindows
             }
 
             var best = list.Skip(i).Take(end - i + 1).MaxBy(h => h.Score)!;
-            windows.Add(new SprayWindow(list[i].At, list[end].At.AddMinutes(30), best.At, best.Score, Like(best)));
+            windows.Add(new SprayWindow(list[i].At, list[end].At.AddMinutes(30), best.At, best.Score, Like(best, units)));
             i = end;
         }
 
         return windows;
     }
 
-    private static string Like(HourScore h)
+    private static string Like(HourScore h, UnitSystem units)
     {
-        var air = h.Weather is { } w ? $"{Say.Number(w.TemperatureC, 2)} °C, wind {Say.Number(w.WindMps, 2)} m/s, " : "weather not known, ";
+        var air = h.Weather is { } w ? $"{Units.Show(w.TemperatureC, Dimension.Temperature, units)}, wind {Per.Wind(w.WindMps, units)}, " : "weather not known, ";
         return air + (h.SunDeg < Sun.RiseDeg ? "before or after the sun" : $"sun at {Say.Fixed(h.SunDeg, 0)}°") + (h.Minds.Count > 0 ? "; " + string.Join("; ", h.Minds) : "");
     }
 

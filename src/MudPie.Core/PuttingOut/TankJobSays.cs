@@ -1,3 +1,4 @@
+using MudPie.Core.Measures;
 using MudPie.Core.Workings;
 
 namespace MudPie.Core.PuttingOut;
@@ -42,7 +43,7 @@ internal static class TankJobSays
 
         if (a.Beds.Any(b => b.Millimetres > TankJob.FloodMm))
         {
-            yield return new Caution("too-wet", $"That is {Say.Number(a.Beds.Max(b => b.Millimetres), 2)} mm of water on the ground, as much as an irrigation: thin it less or cover more ground.", Cautions.Usual);
+            yield return new Caution("too-wet", $"That is {Per.Depth(a.Beds.Max(b => b.Millimetres), q.Units)} of water on the ground, as much as an irrigation: thin it less or cover more ground.", Cautions.Usual);
         }
 
         if (q.Purpose == "leaf" && a.OneIn > 6.001)
@@ -56,20 +57,20 @@ internal static class TankJobSays
         }
     }
 
-    public static Fork DilutionFork(double brew, double oneIn)
+    public static Fork DilutionFork(double brew, double oneIn, UnitSystem units)
     {
-        string Gives(double times) => $"{Say.Number(brew * times)} L in all";
+        string Gives(double times) => $"{Units.Show(brew * times, Dimension.Volume, units)} in all";
         var chosen = oneIn <= 1.001 ? "neat" : oneIn <= 2.001 ? "even" : oneIn <= 6.001 ? "five" : oneIn <= 21.001 ? "twenty" : "fifty";
         return new Fork(
             "dilution",
             "How far is it thinned?",
             [
                 new("neat", "neat", Gives(1)), new("even", "1:1, for a sick plant's roots", Gives(2)), new("five", "1:5, on leaves", Gives(6)),
-                new("twenty", "up to 1:20", Gives(21)), new("fifty", "1:50, by the hectare", Gives(51)),
+                new("twenty", "up to 1:20", Gives(21)), new("fifty", $"1:50, by {Per.LargeArea(units).Replace("a ", "the ", StringComparison.Ordinal).Replace("an ", "the ", StringComparison.Ordinal)}", Gives(51)),
             ],
             "five",
             chosen,
-            "The dilution decides how it spreads, and the litres of brew per 100 m² decide what arrives. By purpose, then.",
+            $"The dilution decides how it spreads, and the brew {Per.SmallArea(units)} decides what arrives. By purpose, then.",
             Evidence.PractitionersRule,
             "How much water has to be cleared and carried.");
     }

@@ -25,7 +25,7 @@ public static class Cautions
     public static readonly Caution Acids = new("acids", "Add it to the water, never water to it, and wear goggles.", Usual);
 
     /// <summary>Heavy liquids.</summary>
-    public static readonly Caution Lifting = new("lifting", "A litre is a kilo: pump it, don't lift it. Spilled brew is slippery.", Usual);
+    public static readonly Caution Lifting = new("lifting", "Brew weighs what water weighs: pump it, don't lift it. Spilled brew is slippery.", Usual);
 
     /// <summary>Wells, drains and streams.</summary>
     public static readonly Caution RunOff = new("run-off", "Keep it off wells, drains and streams.", "A usual caution: nitrate and phosphate limits are set locally.");

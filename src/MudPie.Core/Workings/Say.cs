@@ -26,6 +26,13 @@ public static class Say
         return text[0] == '-' && text.AsSpan(1).IndexOfAnyExcept('0', '.') < 0 ? text[1..] : text; // never −0.0
     }
 
+    /// <summary>"07:10", or "07:10 on 3 May" where it is another day than now in the holding's zone.</summary>
+    /// <param name="at">The moment.</param>
+    /// <param name="now">The moment that it is said.</param>
+    /// <param name="local">A moment in the holding's zone.</param>
+    public static string Clock(DateTimeOffset at, DateTimeOffset now, Func<DateTimeOffset, DateTimeOffset> local) =>
+        local(at).ToString(local(at).Date == local(now).Date ? "HH:mm" : "HH:mm 'on' d MMM", System.Globalization.CultureInfo.InvariantCulture);
+
     /// <summary>A unit with the space before it that it wants: " mg/L", "%".</summary>
     public static string Unit(string unit) => unit.Length == 0 ? "" : " " + unit;
 

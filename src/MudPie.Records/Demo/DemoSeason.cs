@@ -115,6 +115,8 @@ internal static class DemoSeason
         var batch = Plan(kit, kit.Barrel, "leaf", ["Ridge Bed 4", "Ridge Bed 5", "Ridge Bed 6", "Currant Rows"], 19, now.AddHours(16.5), now.AddDays(-2), foods);
         batch.Name = "Fennel and currants, tea";
         batch.State = BatchState.Brewing;
+        var (earlier, begun) = (start - batch.PlannedStart, true);
+        batch.StepsJson = BatchJson.Write(BatchJson.Steps(batch).Select(s => (begun &= s.Id != "check") ? s with { At = s.At + earlier } : s).ToList()); // it was begun that much earlier than the model would have it
         batch.StartedAt = start;
         batch.PlannedStart = start;
         batch.BrewHours = 26;

@@ -120,7 +120,7 @@ public static class BookEndpoints
 
             lines.AddRange(x.Items.Select(i => $"{Shelf.StockKeeper.Shown(i.Amount, i.Unit, units)} of {i.Name}{(i.Lot is null ? "" : $", lot {i.Lot}")}"));
             lines.AddRange(x.Beds.Select(b => $"{b.Name}: {L(b.TotalL)}"));
-            lines.Add($"by {a.Tool}{(a.Who is null ? "" : $", {a.Who}")}{(a.Weather is null ? "" : $"; {a.Weather}")}{(x.Washed is null ? "" : "; washed up")}");
+            lines.Add($"by {a.Tool}{(a.Who is null ? "" : $", {a.Who}")}{(a.Weather is null ? "" : $"; {InUnits.Say(a.Weather, units)}")}{(x.Washed is null ? "" : "; washed up")}");
             lines.AddRange(new[] { a.Why is null ? null : $"why: {a.Why}", a.OverrideWhy is null ? null : $"put out though it failed: {a.OverrideWhy}", a.MixWhy is null ? null : $"mixed against a rule: {a.MixWhy}", a.CautionsSeen.Length == 0 ? null : $"cautions ticked: {a.CautionsSeen.Replace(" ", ", ", StringComparison.Ordinal)}" }.OfType<string>());
             var what = Say.List([.. new[] { x.Batch }.OfType<string>(), .. x.Items.Select(i => i.Name).Distinct()]);
             var by = corrected.GetValueOrDefault(a.Id);

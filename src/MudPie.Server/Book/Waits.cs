@@ -83,15 +83,17 @@ public static class Waits
         var tests = (await db.Log.AsNoTracking().Where(l => l.Kind == LogKind.Pathogen && !db.Log.Any(c => c.CorrectsId == l.Id)).Select(l => new { l.BatchId, l.Id, l.Text }).ToListAsync())
             .GroupBy(l => l.BatchId).ToDictionary(g => g.Key, g => g.MaxBy(l => l.Id)!.Text == "clear");
         var tested = tests.Keys.ToList();
-        var before = await db.Batches.AsNoTracking().Where(b => tested.Contains(b.Id)).Select(b => new { b.Id, b.SourceInputId, b.BrewJson, b.VesselId, b.WaterSourceId, b.StartedAt, b.Making }).ToListAsync();
+        var before = await db.Batches.AsNoTracking().Where(b => tested.Contains(b.Id)).Select(b => new { b.Id, b.SourceInputId, b.SecondSourceInputId, b.BrewJson, b.VesselId, b.WaterSourceId, b.StartedAt, b.Making }).ToListAsync();
         var answer = new Dictionary<int, BrewOrigin>();
         foreach (var b in list)
         {
             var foods = Foods(b.BrewJson);
-            var alike = before.Where(x => x.Id != b.Id && x.Making == b.Making && x.SourceInputId == b.SourceInputId && x.VesselId == b.VesselId && x.WaterSourceId == b.WaterSourceId && (b.StartedAt is null || x.StartedAt < b.StartedAt) && Foods(x.BrewJson) == foods)
+            var alike = before.Where(x => x.Id != b.Id && x.Making == b.Making && x.SourceInputId == b.SourceInputId && x.SecondSourceInputId == b.SecondSourceInputId && x.VesselId == b.VesselId && x.WaterSourceId == b.WaterSourceId && (b.StartedAt is null || x.StartedAt < b.StartedAt) && Foods(x.BrewJson) == foods)
                 .OrderByDescending(x => x.StartedAt).Take(2).ToList();
-            bool Free(int? lot) => lot is { } id && free.GetValueOrDefault(id);
-            answer[b.Id] = new BrewOrigin(b.Making is "tea" or "steep", Free(b.SourceInputId) && (b.SecondSourceInputId is null || Free(b.SecondSourceInputId)), tests.GetValueOrDefault(b.Id), alike.Count == 2 && alike.All(x => tests[x.Id]));
+            // Every source must have a lot that is known to be free of it: one without a lot is taken for manure.
+            var from = new[] { b.SourceInputId, b.SecondSourceInputId }.OfType<int>().ToList();
+            var manureFree = from.Count >= Math.Max(BatchJson.Read<BrewQuestion>(b.BrewJson).Sources?.Count ?? 1, 1) && from.All(id => free.GetValueOrDefault(id));
+            answer[b.Id] = new BrewOrigin(b.Making is "tea" or "steep", manureFree, tests.GetValueOrDefault(b.Id), alike.Count == 2 && alike.All(x => tests[x.Id]));
         }
 
         return answer;

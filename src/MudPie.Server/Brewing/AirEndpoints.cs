@@ -9,7 +9,7 @@ using MudPie.Server.Web;
 namespace MudPie.Server.Brewing;
 
 /// <summary>A vessel's air: its set-up, or what one would begin with.</summary>
-public sealed record AirSetUpView(int VesselId, string Vessel, bool Kept, AirBenchQuestion Bench, string WorkingShown);
+public sealed record AirSetUpView(int VesselId, string Vessel, bool Kept, AirBenchAsked Bench, string WorkingShown);
 
 /// <summary>The air bench.</summary>
 public static class AirEndpoints
@@ -18,8 +18,16 @@ public static class AirEndpoints
     public static void MapAir(this IEndpointRouteBuilder api)
     {
         api.MapGet("/brew/air/{vesselId:int}", Read).Produces<AirSetUpView>().ProducesProblem(404);
-        api.MapPost("/brew/air/work-out", (AirBenchQuestion bench) => Problems.Answer(AirBench.Of(bench with { Brew = bench.Brew ?? AirBench.UsualBrew(bench.VolumeL ?? 0) }))).Produces<Worked<AirBenchAnswer>>().ProducesProblem(422);
+        api.MapPost("/brew/air/work-out", WorkOut).Produces<Worked<AirBenchView>>().ProducesProblem(422);
         api.MapPost("/brew/air/{vesselId:int}", Keep).Produces<Kept>().ProducesProblem(422);
+    }
+
+    private static async Task<IResult> WorkOut(AirBenchAsked asked, HoldingClock clock)
+    {
+        var units = await clock.Units();
+        return Problems.Answer(asked.Read(units).Match(
+            read => AirBench.Of(read.Value with { Brew = AirBench.UsualBrew(read.Value.VolumeL ?? 0) }).Match<Ruling<AirBenchView>>(w => w.With(AirBenchView.Of(w.Value, units), w.Unit), r => r),
+            r => r));
     }
 
     private static async Task<IResult> Read(int vesselId, HoldingDb db, HoldingClock clock)
@@ -38,23 +46,24 @@ public static class AirEndpoints
             Pumps = [new BenchPump { Name = pump?.Name ?? "pump", OpenLpm = pump?.OpenLpm ?? vessel.WorkingL * 0.35, ShutOffKPa = pump?.ShutOffKPa ?? 20 }],
             Outlets = [new BenchOutlet { Name = (diffusers.FirstOrDefault(d => d.Kind == usual)?.Name ?? "outlet").ToLowerInvariant(), Diffuser = usual, DepthM = vessel.DepthM, Share = 1, HoseM = 1.5, HoseMm = vessel.WorkingL > 100 ? 13 : 5 }],
         };
-        return TypedResults.Ok(new AirSetUpView(vessel.Id, vessel.Name, vessel.AirJson is not null, bench with { VolumeL = vessel.WorkingL }, Units.Show(vessel.WorkingL, Dimension.Volume, await clock.Units())));
+        var units = await clock.Units();
+        return TypedResults.Ok(new AirSetUpView(vessel.Id, vessel.Name, vessel.AirJson is not null, AirBenchAsked.Of(bench with { VolumeL = vessel.WorkingL }, units), Units.Show(vessel.WorkingL, Dimension.Volume, units)));
     }
 
-    private static Task<IResult> Keep(int vesselId, AirBenchQuestion bench, HoldingDb db, Writes writes) => writes.Do<Kept>(async () =>
+    private static Task<IResult> Keep(int vesselId, AirBenchAsked asked, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
     {
         if (await db.Vessels.FirstOrDefaultAsync(v => v.Id == vesselId) is not { } vessel)
         {
             return Refusal.Of("vesselId", "There is no such vessel.", "Choose from the list.");
         }
 
-        var worked = AirBench.Of(bench with { Brew = null });
-        if (worked.Refused is { } refused)
+        var read = asked.Read(await clock.Units());
+        if ((read.Refused ?? AirBench.Of(read.Value).Refused) is { } refused)
         {
             return refused;
         }
 
-        vessel.AirJson = BatchJson.Keep(bench with { Brew = null });
+        vessel.AirJson = BatchJson.Keep(read.Value);
         return Writes.Done(new Kept(vessel.Id));
     });
 }

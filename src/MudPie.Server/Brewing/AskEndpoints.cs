@@ -1,4 +1,3 @@
-using Microsoft.Extensions.Caching.Memory;
 using MudPie.Core.Brewing;
 using MudPie.Core.Measures;
 using MudPie.Core.Workings;
@@ -15,7 +14,7 @@ public sealed record AskRequest
     public int? BatchId { get; init; }
 
     /// <summary>For what-ifs: up to three.</summary>
-    public IReadOnlyList<WhatIf> WhatIfs { get; init; } = [];
+    public IReadOnlyList<WhatIfAsked> WhatIfs { get; init; } = [];
 
     /// <summary>For asking backwards: hours until it should be ready.</summary>
     public double? ReadyInH { get; init; }
@@ -25,6 +24,24 @@ public sealed record AskRequest
 
     /// <summary>For what comes after the air: a battery pump.</summary>
     public BatteryPump? Battery { get; init; }
+}
+
+/// <summary>A what-if as it is typed: the amount in the holding's own units, "9 °F" or "20 mL"; hours for a power cut.</summary>
+public sealed record WhatIfAsked(string? Kind, string? AtH, string? Food, string? Amount)
+{
+    /// <summary>The what-if that was typed; what can't be read is told at its field.</summary>
+    public WhatIf Read(int i, TypedFields fields) => new()
+    {
+        Kind = Kind,
+        Food = Food,
+        AtH = fields.Optional($"whatIfs[{i}].atH", AtH, Dimension.Plain, 0, 240),
+        Amount = Kind switch
+        {
+            "coldNight" or "cooler" => fields.Optional($"whatIfs[{i}].amount", Amount, Dimension.TemperatureSpan, 1, 15),
+            "moreFood" => fields.Optional($"whatIfs[{i}].amount", TypedFields.Spoonful(Amount, fields.Units), Dimension.Volume, 0.0001, 250) * 1000,
+            _ => fields.Optional($"whatIfs[{i}].amount", Amount, Dimension.Plain, 0.1, 240),
+        },
+    };
 }
 
 /// <summary>Most of a food, in spoons.</summary>
@@ -51,13 +68,16 @@ public static class AskEndpoints
         api.MapPost("/brew/after-air", After).Produces<Worked<AfterAirAnswer>>().ProducesProblem(422);
     }
 
-    private sealed record Asked(BrewQuestion Brew, DateTimeOffset StartAt, double NowH, double UseAtH, IReadOnlyList<double>? Learnt, PlanView? Plan, string Vessel);
-
-    private static async Task<IResult> Backwards(AskRequest r, HoldingDb db, HoldingClock clock, IMemoryCache cache, LiveBrew live)
+    private sealed record Asked(BrewQuestion Brew, DateTimeOffset StartAt, double NowH, double UseAtH, ForecastAnswer? Forecast, string Hold, PlanView? Plan, string Vessel)
     {
-        var (asked, refused) = await Find(r, db, clock, cache, live);
+        public IReadOnlyList<double>? Learnt => Plan is null ? Forecast?.Learnt : null;
+    }
+
+    private static async Task<IResult> Backwards(AskRequest r, PlanDesk desk, HoldingClock clock, LiveBrew live)
+    {
+        var (asked, refused) = await Find(r, desk, clock, live);
         var units = await clock.Units();
-        return refused is not null ? Problems.Of(refused) : Problems.Answer(BrewBackwards.Of(asked!.Brew with { AirOffAtH = null }, r.ReadyInH ?? Math.Clamp(asked.UseAtH, 1, 240), asked.Learnt).Match<Ruling<BackwardsView>>(
+        return refused is not null ? Problems.Of(refused) : Problems.Answer(BrewBackwards.Of(asked!.Brew with { AirOffAtH = null }, r.ReadyInH ?? Math.Clamp(asked.UseAtH, 1, 240), asked.Learnt, units).Match<Ruling<BackwardsView>>(
             w => w.With(
                 new BackwardsView(
                     w.Value,
@@ -70,36 +90,50 @@ public static class AskEndpoints
             x => x));
     }
 
-    private static async Task<IResult> WhatIf(AskRequest r, HoldingDb db, HoldingClock clock, IMemoryCache cache, LiveBrew live)
+    private static async Task<IResult> WhatIf(AskRequest r, PlanDesk desk, HoldingClock clock, LiveBrew live)
     {
-        var (asked, refused) = await Find(r, db, clock, cache, live);
+        var (asked, refused) = await Find(r, desk, clock, live);
         if (refused is not null)
         {
             return Problems.Of(refused);
         }
 
+        var fields = new TypedFields(await clock.Units());
+        IReadOnlyList<WhatIf> whatIfs = [.. r.WhatIfs.Select((w, i) => (w ?? new WhatIfAsked(null, null, null, null)).Read(i, fields))];
+        if (!fields.Checks.Sound)
+        {
+            return Problems.Of(fields.Checks.Refusal);
+        }
+
         var hours = Math.Clamp(Math.Max(asked!.UseAtH + 2, asked.NowH + 3), 8, 96);
-        return Problems.Answer(BrewWhatIf.Of(asked.Brew with { Hours = hours, AirOffAtH = null }, r.WhatIfs, asked.NowH, asked.Learnt)
+        return Problems.Answer(BrewWhatIf.Of(asked.Brew with { Hours = hours, AirOffAtH = null }, whatIfs, asked.NowH, asked.Learnt, fields.Units)
             .Match<Ruling<WhatIfView>>(w => w.With(new WhatIfView(asked.StartAt, asked.NowH, w.Value), "mg/L"), x => x));
     }
 
-    private static async Task<IResult> Schools(AskRequest r, HoldingDb db, HoldingClock clock, IMemoryCache cache, LiveBrew live)
+    private static async Task<IResult> Schools(AskRequest r, PlanDesk desk, HoldingClock clock, LiveBrew live)
     {
-        var (asked, refused) = await Find(r, db, clock, cache, live);
+        var (asked, refused) = await Find(r, desk, clock, live);
         var units = await clock.Units();
-        return refused is not null ? Problems.Of(refused) : Problems.Answer(BrewSchools.Of(asked!.Brew with { AirOffAtH = null }, Math.Clamp(asked.Plan?.Plan.BrewHours ?? asked.UseAtH, 0.4, 48), asked.Plan?.Plan.Bias)
+        return refused is not null ? Problems.Of(refused) : Problems.Answer(BrewSchools.Of(asked!.Brew with { AirOffAtH = null }, Math.Clamp(asked.Plan?.Plan.BrewHours ?? asked.UseAtH, 0.4, 48), asked.Plan?.Plan.Bias, units)
             .Match<Ruling<SchoolsView>>(w => w.With(new SchoolsView(asked.Vessel, Units.Show(asked.Brew.VolumeL ?? 0, Dimension.Volume, units), w.Value), "mg/L"), x => x));
     }
 
-    private static async Task<IResult> After(AskRequest r, HoldingDb db, HoldingClock clock, IMemoryCache cache, LiveBrew live)
+    private static async Task<IResult> After(AskRequest r, PlanDesk desk, HoldingClock clock, LiveBrew live)
     {
-        var (asked, refused) = await Find(r, db, clock, cache, live);
+        var (asked, refused) = await Find(r, desk, clock, live);
         return refused is not null
             ? Problems.Of(refused)
-            : Problems.Answer(AfterAir.Of(asked!.Brew with { AirOffAtH = null, Hours = Math.Clamp(Math.Max(asked.UseAtH, asked.NowH) + 1, 8, 240) }, r.StopAtH ?? (asked.NowH > 0 ? asked.NowH : asked.UseAtH), r.Battery, asked.Learnt));
+            : Problems.Answer(AfterOf(asked!, r.StopAtH ?? (asked!.NowH > 0 ? asked.NowH : asked.UseAtH), r.Battery));
     }
 
-    private static async Task<(Asked? Asked, Refusal? Refused)> Find(AskRequest r, HoldingDb db, HoldingClock clock, IMemoryCache cache, LiveBrew live)
+    /// <summary>By the same member and the same reading of now as the brew's own page; at another hour by the middle of the band then.</summary>
+    private static Ruling<AfterAirAnswer> AfterOf(Asked asked, double stop, BatteryPump? battery)
+    {
+        var brew = asked.Brew with { AirOffAtH = null, Hours = Math.Clamp(Math.Max(asked.UseAtH, asked.NowH) + 1, 8, 240) };
+        return asked.Forecast is { } f ? AfterAir.OfForecast(brew, f, asked.NowH > 0 && Math.Abs(stop - asked.NowH) < 0.25 ? f.TypicalAtStop : f.TypicalAtUse, stop, battery, asked.Hold) : AfterAir.Of(brew, stop, battery);
+    }
+
+    private static async Task<(Asked? Asked, Refusal? Refused)> Find(AskRequest r, PlanDesk desk, HoldingClock clock, LiveBrew live)
     {
         if (r.BatchId is { } id)
         {
@@ -113,7 +147,7 @@ public static class AskEndpoints
             var question = await live.Ask(batch, started, clock.Now);
             var now = batch.StartedAt is null ? 0 : Math.Max((clock.Now - started).TotalHours, 0);
             var hours = Math.Clamp(Math.Max(question.UseAtH + 2, now + 3), 8, 96);
-            return (new Asked(BrewWatch.Warmed(question.Brew with { Hours = hours }, question.Warmth, hours), started, now, question.UseAtH, watch is { Refused: null } ? watch.Value.Forecast.Learnt : null, null, batch.Vessel.Name), null);
+            return (new Asked(BrewWatch.Warmed(question.Brew with { Hours = hours }, question.Warmth, hours), started, now, question.UseAtH, watch is { Refused: null } ? watch.Value.Forecast : null, question.Seen.Hold, null, batch.Vessel.Name), null);
         }
 
         if (r.Plan is null)
@@ -121,9 +155,9 @@ public static class AskEndpoints
             return (null, Refusal.Of("plan", "Nothing was asked about.", "Give a plan or a batch."));
         }
 
-        var plan = await PlanEndpoints.Plan(r.Plan, db, clock, cache);
+        var plan = await desk.Plan(r.Plan);
         return plan.Match<(Asked?, Refusal?)>(
-            w => (new Asked(w.Value.Plan.Brew, w.Value.Plan.StartAt, 0, w.Value.Plan.BrewHours, null, w.Value, "this vessel"), null),
+            w => (new Asked(w.Value.Plan.Brew, w.Value.Plan.StartAt, 0, w.Value.Plan.BrewHours, w.Value.Plan.Forecast, "oxygen", w.Value, "this vessel"), null),
             refused => (null, refused));
     }
 }

@@ -73,7 +73,7 @@ public static class BatchEndpoints
         }
 
         var watch = await live.Watch(batch);
-        return TypedResults.Ok(BatchViews.Of(batch, watch is { Refused: null } ? watch.Worked : null, await clock.Units()));
+        return TypedResults.Ok(BatchViews.Of(batch, watch is { Refused: null } ? watch.Worked : null, await live.Race(batch), await clock.Units()));
     }
 
     private static Task<IResult> Start(int id, StartRequest request, HoldingDb db, HoldingClock clock, StockKeeper stock, Writes writes) => Change(id, db, clock, writes, async (batch, fields, now) =>
@@ -131,6 +131,7 @@ public static class BatchEndpoints
     {
         Must(fields, batch.State is BatchState.Brewing or BatchState.Off || (batch.State == BatchState.Planned && request.Kind is LogKind.Strip or LogKind.Note),
             "This batch is not going.", batch.State == BatchState.Planned ? "Start it first; before that only its strip and notes are logged." : "It is over; its log can still be corrected.");
+        Must(fields, request.Kind is not LogKind.AirTo || batch.Making is not ("extract" or "steep"), "There is no air in this one: it was made without.", "Log it on a brew that is aired.", "kind");
         var entry = Seen(fields, request.Kind, request.Value, fields.Past("at", request.At, now), now);
         NotBefore(fields, batch, entry);
         batch.Log.Add(entry);

@@ -1,7 +1,10 @@
 using MudPie.Core.Brewing;
 using MudPie.Core.Measures;
+using MudPie.Core.PuttingOut;
 using MudPie.Core.Workings;
 using MudPie.Records.Brewing;
+using MudPie.Records.Ground;
+using MudPie.Server.PuttingOut;
 
 namespace MudPie.Server.Brewing;
 
@@ -11,20 +14,20 @@ public sealed record BatchLine(
     DateTimeOffset PlannedStart, DateTimeOffset? StartedAt, DateTimeOffset? AirOffAt, DateTimeOffset UseAt, bool IsDemo, IReadOnlyList<string> Beds,
     double? LowestOxygen, string Outcome);
 
-/// <summary>A step with when it was really done.</summary>
-public sealed record StepView(string Id, string Name, string Detail, DateTimeOffset At, double Minutes, DateTimeOffset? DoneAt);
+/// <summary>A step with when it was planned, when it was really done, and when that was written down where it was later.</summary>
+public sealed record StepView(string Id, string Name, string Detail, DateTimeOffset At, double Minutes, DateTimeOffset? DoneAt, DateTimeOffset? WrittenAt);
 
 /// <summary>An entry of the log; one that was put right says by which.</summary>
 public sealed record LogView(int Id, LogKind Kind, DateTimeOffset At, double? Number, string? Text, string Shown, string Source, int? CorrectsId, int? CorrectedById, int? PhotoId);
 
 /// <summary>A vessel to draw.</summary>
-public sealed record VesselView(string Name, string Shape, double TotalL, double WorkingL, double BrewL, double DepthM, string Diffuser, string DiffuserKind, string Water, double AirLpm, double OpenLpm, string AirShown, string OpenShown);
+public sealed record VesselView(string Name, string Shape, double TotalL, double WorkingL, double BrewL, double DepthM, string Diffuser, string DiffuserKind, string Water, double AirLpm, double OpenLpm, string AirShown, DateTimeOffset? AirSince, string OpenShown);
 
 /// <summary>A batch whole.</summary>
 public sealed record BatchView(
     int Id, string Name, BatchState State, string Making, string Purpose, bool IsDemo, DateTimeOffset PlannedStart, DateTimeOffset? StartedAt, DateTimeOffset? AirOffAt,
-    DateTimeOffset UseAt, string BrewShown, string? StripWaiver, string? SourceLot, string? RecipeName, VesselView Vessel, IReadOnlyList<BedLine> Beds, AmountView? Source, IReadOnlyList<AmountView> Foods,
-    IReadOnlyList<StepView> Steps, IReadOnlyList<LogView> Log, Worked<WatchAnswer>? Watch);
+    DateTimeOffset UseAt, string BrewShown, string? StripWaiver, string? SourceLot, string? RecipeName, VesselView Vessel, IReadOnlyList<BedLine> Beds, AmountView? Source, IReadOnlyList<AmountView> MoreSources, IReadOnlyList<AmountView> Foods,
+    IReadOnlyList<StepView> Steps, IReadOnlyList<LogView> Log, Worked<WatchAnswer>? Watch, RaceView? Race);
 
 /// <summary>A bed in a batch.</summary>
 public sealed record BedLine(int Id, string Name, double AreaM2, string AreaShown, string Crop);
@@ -33,25 +36,37 @@ public sealed record BedLine(int Id, string Name, double AreaM2, string AreaShow
 public static class BatchViews
 {
     /// <summary>A batch whole.</summary>
-    public static BatchView Of(Batch b, Worked<WatchAnswer>? watch, UnitSystem units)
+    public static BatchView Of(Batch b, Worked<WatchAnswer>? watch, RaceAnswer? race, UnitSystem units)
     {
         var brew = BatchJson.Brew(b);
-        var done = LiveBrew.Standing(b).Where(l => l.Kind == LogKind.Step).GroupBy(l => l.Text!).ToDictionary(g => g.Key, g => g.Last().At);
+        var done = LiveBrew.Standing(b).Where(l => l.Kind == LogKind.Step).GroupBy(l => l.Text!).ToDictionary(g => g.Key, g => g.Last());
         var corrected = b.Log.Where(l => l.CorrectsId is not null).ToDictionary(l => l.CorrectsId!.Value, l => l.Id);
-        var source = brew.Sources is { Count: > 0 } sources ? sources[0] : null;
-        var air = brew.Outlets?.Sum(o => o.AirLpm ?? 0) ?? brew.AirLpm ?? 0;
+        var sources = (brew.Sources ?? []).Select(s => PlanEndpoints.View(new PlanAmount(s.Kind!, Ingredients.Source(s.Kind)!.Name, s.Litres ?? 0, true, 0), units)).ToList();
+        var changed = LiveBrew.Standing(b).LastOrDefault(l => l.Kind == LogKind.AirTo);
+        var air = changed?.Number ?? brew.Outlets?.Sum(o => o.AirLpm ?? 0) ?? brew.AirLpm ?? 0;
         var vessel = new VesselView(
             b.Vessel.Name, b.Vessel.Shape, b.Vessel.TotalL, b.Vessel.WorkingL, b.BrewL, brew.DepthM ?? b.Vessel.DepthM, b.Diffuser.Name, b.Diffuser.Kind, b.Water.Name,
-            air, b.Pump.OpenLpm, Units.Show(air, Dimension.Flow, units), Units.Show(b.Pump.OpenLpm, Dimension.Flow, units));
+            air, b.Pump.OpenLpm, Units.Show(air, Dimension.Flow, units), changed?.At, Units.Show(b.Pump.OpenLpm, Dimension.Flow, units));
         return new BatchView(
-            b.Id, b.Name, b.State, b.Making, b.Purpose, b.IsDemo, b.PlannedStart, b.StartedAt, b.AirOffAt, b.UseAt, Units.Show(b.BrewL, Dimension.Volume, units), b.StripWaiver, b.SourceInput is { } lot ? lot.Lot is null ? lot.Name : $"{lot.Name}, {lot.Lot}" : null, b.RecipeVersion is { } v ? $"{BatchJson.Read<RecipeFile>(v.Json).Name}, version {v.Number}" : null, vessel,
+            b.Id, b.Name, b.State, b.Making, b.Purpose, b.IsDemo, b.PlannedStart, b.StartedAt, b.AirOffAt, b.UseAt, Units.Show(b.BrewL, Dimension.Volume, units), b.StripWaiver, Lots(b), b.RecipeVersion is { } v ? $"{BatchJson.Read<RecipeFile>(v.Json).Name}, version {v.Number}" : null, vessel,
             [.. b.Beds.Select(x => new BedLine(x.BedId, x.Bed.Name, x.Bed.AreaM2, Units.Show(x.Bed.AreaM2, Dimension.Area, units), x.Bed.Crop))],
-            source is null ? null : PlanEndpoints.View(new PlanAmount(source.Kind!, Ingredients.Source(source.Kind)!.Name, source.Litres ?? 0, true, 0), units),
+            sources.FirstOrDefault(), [.. sources.Skip(1)],
             [.. (brew.Foods ?? []).Select(f => PlanEndpoints.View(new PlanAmount(f.Kind!, Ingredients.Food(f.Kind)!.Name, (f.Ml ?? 0) / 1000, true, 0, f.AtH ?? 0), units))],
-            [.. BatchJson.Steps(b).Select(s => new StepView(s.Id, s.Name, s.Detail, s.At, s.Minutes, done.TryGetValue(s.Id, out var at) ? at : null))],
+            [.. BatchJson.Steps(b).Select(s => Step(s, done.GetValueOrDefault(s.Id), race, units))],
             [.. b.Log.OrderByDescending(l => l.At).ThenByDescending(l => l.Id).Select(l => new LogView(l.Id, l.Kind, l.At, l.Number, l.Text, Shown(l, units), l.Source, l.CorrectsId, corrected.TryGetValue(l.Id, out var by) ? by : null, l.PhotoId))],
-            watch);
+            watch,
+            race is null ? null : RaceViews.Of(race, units));
     }
+
+    private static string? Lots(Batch b) =>
+        new[] { b.SourceInput, b.SecondSourceInput }.OfType<Input>().Select(i => i.Lot is null ? i.Name : $"{i.Name}, {i.Lot}").ToList() is { Count: > 0 } lots ? string.Join("; ", lots) : null;
+
+    /// <summary>Written down within these minutes of being done, one time says both.</summary>
+    private const double AtOnceMinutes = 3;
+
+    // What the plan said of the race is said anew while it is ahead: one race, and not the one of the day it was planned.
+    private static StepView Step(PlanStep s, LogEntry? done, RaceAnswer? race, UnitSystem units) =>
+        new(s.Id, s.Name, s.Id == "use" && done is null && race is not null ? $"{race.Verdict.Sentence} {race.Verdict.Why}" : InUnits.Say(s.Detail, units), s.At, s.Minutes, done?.At, done is not null && done.RecordedAt - done.At > TimeSpan.FromMinutes(AtOnceMinutes) ? done.RecordedAt : null);
 
     /// <summary>An entry's figure with its unit, or its words.</summary>
     private static string Shown(LogEntry l, UnitSystem units) => (l.Kind, l.Number) switch

@@ -5,12 +5,13 @@ using MudPie.Core.PuttingOut;
 using MudPie.Core.Workings;
 using MudPie.Records;
 using MudPie.Records.Brewing;
+using MudPie.Server.Weather;
 using MudPie.Server.Web;
 
 namespace MudPie.Server.Brewing;
 
 /// <summary>Reads a batch's log into what the core wants to know of it. Forecasts are kept for two minutes, or until something is logged.</summary>
-public sealed class LiveBrew(HoldingDb db, HoldingClock clock, IMemoryCache cache)
+public sealed class LiveBrew(HoldingDb db, HoldingClock clock, WeatherBook weather, IMemoryCache cache)
 {
     /// <summary>A batch with everything that a screen of it needs.</summary>
     public async Task<Batch?> Load(int id) => await db.Batches.AsNoTracking().AsSplitQuery()
@@ -35,13 +36,28 @@ public sealed class LiveBrew(HoldingDb db, HoldingClock clock, IMemoryCache cach
 
         var over = batch.State is BatchState.Used or BatchState.Heaped;
         var now = over ? batch.AirOffAt ?? batch.UseAt : clock.Now;
-        var key = (batch.Id, batch.Log.Count, batch.State, now.ToUnixTimeSeconds() / 120);
-        if (cache.TryGetValue(key, out Ruling<WatchAnswer>? kept))
+        return await Kept(batch, started, now);
+    }
+
+    /// <summary>The race to the ground: of a brew that is going as it is watched, of a planned one at its hour; null for one that is over, failed, or a feed.</summary>
+    public async Task<RaceAnswer?> Race(Batch batch) => batch.State switch
+    {
+        BatchState.Used or BatchState.Heaped => null,
+        BatchState.Planned => (await Kept(batch, batch.PlannedStart, batch.PlannedStart)).Match(w => w.Value.Race, _ => null),
+        _ => (await Watch(batch))?.Match(w => w.Value.Race, _ => null),
+    };
+
+    private async Task<Ruling<WatchAnswer>> Kept(Batch batch, DateTimeOffset started, DateTimeOffset now)
+    {
+        var (hold, window) = (await Hold(), await Window(batch, now));
+        var probed = await ProbeData.Link(db, batch.Id) is { } link ? await db.ProbeReadings.CountAsync(r => r.ProbeLinkId == link.Id) / 15 : 0; // half an hour of a probe that reads every two minutes
+        var key = (batch.Id, batch.Log.Count, batch.State, hold, window, probed, await clock.Units(), now.ToUnixTimeSeconds() / 120);
+        if (cache.TryGetValue(key, out Ruling<WatchAnswer>? kept) && kept is not null)
         {
             return kept;
         }
 
-        var ruling = BrewWatch.Of(await Ask(batch, started, now), await clock.Local());
+        var ruling = BrewWatch.Of((await Ask(batch, started, now, hold, window)) with { Members = batch.StartedAt is null ? BrewPlan.Members : null }, await clock.Local());
         return cache.Set(key, ruling, new MemoryCacheEntryOptions { AbsoluteExpirationRelativeToNow = TimeSpan.FromMinutes(3), Size = 1 });
     }
 
@@ -71,27 +87,32 @@ public sealed class LiveBrew(HoldingDb db, HoldingClock clock, IMemoryCache cach
     }
 
     /// <summary>What the core wants to know of a batch.</summary>
-    public async Task<WatchQuestion> Ask(Batch batch, DateTimeOffset started, DateTimeOffset now)
+    public async Task<WatchQuestion> Ask(Batch batch, DateTimeOffset started, DateTimeOffset now) => await Ask(batch, started, now, await Hold(), await Window(batch, now));
+
+    private async Task<string> Hold() => (await db.ForkChoices.AsNoTracking().FirstOrDefaultAsync(f => f.ForkId == "hold"))?.SchoolId ?? "oxygen";
+
+    private async Task<RaceWindow?> Window(Batch batch, DateTimeOffset now) => await RaceKits.Window(await clock.Find(), batch.Purpose == "leaf", batch.UseAt > now ? batch.UseAt : now, weather);
+
+    private async Task<WatchQuestion> Ask(Batch batch, DateTimeOffset started, DateTimeOffset now, string hold, RaceWindow? window)
     {
         double Hour(DateTimeOffset at) => (at - started).TotalHours;
         var log = Standing(batch);
         List<SeenAt<T>> Seen<T>(LogKind kind, Func<LogEntry, T> what) => [.. log.Where(l => l.Kind == kind && l.At >= started.AddMinutes(-1)).Select(l => new SeenAt<T>(Math.Max(Hour(l.At), 0), what(l)))];
         var (probe, _) = await Probe(batch, started, now);
-        var ruling = await SourceRulings.Of(db, batch.SourceInputId);
-        var hold = (await db.ForkChoices.AsNoTracking().FirstOrDefaultAsync(f => f.ForkId == "hold"))?.SchoolId ?? "oxygen";
-        var holding = await clock.Find();
+        var rulings = new[] { await SourceRulings.Of(db, batch.SourceInputId), await SourceRulings.Of(db, batch.SecondSourceInputId) };
+        var units = await clock.Units();
         var mixL = batch.BrewL * PutOutRace.UsualOneIn(batch.Purpose == "leaf");
-        var useAt = batch.UseAt > now ? batch.UseAt : now;
         var battery = await db.Pumps.AsNoTracking().Where(p => p.BatteryHours != null).OrderByDescending(p => p.OpenLpm).FirstOrDefaultAsync();
         return new WatchQuestion
         {
+            Units = units,
             Brew = AsBrewed(batch, started),
             StartedAt = started,
             UseAtH = Math.Max(Hour(batch.UseAt), 0.1),
             Warmth = [.. Seen(LogKind.Warmth, l => l.Number ?? 0).Concat(probe.Select(p => new SeenAt<double>(p.H, p.TemperatureC))).OrderBy(w => w.H)],
             Prior = await Lessons.Prior(db, batch.VesselId, batch.RecipeVersion?.RecipeId, BatchJson.Brew(batch).Sources?.FirstOrDefault()?.Kind, batch.Id),
             Battery = battery is null ? null : new BatteryPump { AirLpm = Air.AtDepthLpm(battery.OpenLpm, battery.ShutOffKPa, 0.3, 3), Hours = battery.BatteryHours },
-            Race = new WatchRace(mixL, batch.RaceJson is { } kept ? BatchJson.Read<RaceKit>(kept) : RaceKits.For(null, await KitSnapshot.SprayersOf(db), mixL, new TypedFields(holding?.Units ?? Core.Measures.UnitSystem.Metric)), RaceKits.LightMin(holding, useAt)),
+            Race = new WatchRace(mixL, batch.RaceJson is { } kept ? BatchJson.Read<RaceKit>(kept) : RaceKits.For(null, await KitSnapshot.SprayersOf(db), mixL, new TypedFields(units)), window, units),
             Seen = new BrewSeen
             {
                 Dunked = batch.Making == "extract",
@@ -106,7 +127,7 @@ public sealed class LiveBrew(HoldingDb db, HoldingClock clock, IMemoryCache cach
                 Probe = [.. probe.Select(p => new SeenAt<double>(p.H, p.MgPerL))],
                 Smells = Seen(LogKind.Smell, l => Enum.Parse<Smell>(l.Text!, true)),
                 Foams = Seen(LogKind.Foam, l => Enum.Parse<Foam>(l.Text!, true)),
-                SourceUnfit = ruling?.Fitness == SourceFitness.Unfit || batch.SourceInput?.UnfitWhy is not null,
+                SourceUnfit = rulings.Any(r => r?.Fitness == SourceFitness.Unfit) || batch.SourceInput?.UnfitWhy is not null || batch.SecondSourceInput?.UnfitWhy is not null,
                 PathogenFound = log.LastOrDefault(l => l.Kind == LogKind.Pathogen)?.Text == "found",
             },
         };

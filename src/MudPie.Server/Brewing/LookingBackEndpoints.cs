@@ -1,5 +1,6 @@
 using Microsoft.EntityFrameworkCore;
 using MudPie.Core.Brewing;
+using MudPie.Core.Measures;
 using MudPie.Records;
 using MudPie.Records.Brewing;
 using MudPie.Server.Web;
@@ -8,7 +9,7 @@ namespace MudPie.Server.Brewing;
 
 /// <summary>One brew that is over: its readings by hours since its start.</summary>
 public sealed record BackLine(
-    int Id, string Name, DateTimeOffset At, string Vessel, string? Recipe, bool Failed, string Outcome, double Hours, double WarmthC, double AirPerL, string Foods, IReadOnlyList<OxygenPoint> Readings, IReadOnlyList<string> Learnt);
+    int Id, string Name, DateTimeOffset At, string Vessel, string? Recipe, bool Failed, string Outcome, double Hours, string WarmthShown, string AirShown, string Foods, IReadOnlyList<OxygenPoint> Readings, IReadOnlyList<string> Learnt);
 
 /// <summary>All of them, and what went with the failures.</summary>
 public sealed record BackView(IReadOnlyList<BackLine> Brews, IReadOnlyList<WentWith> Went, IReadOnlyList<string> Vessels, IReadOnlyList<string> Recipes, string Says);
@@ -19,8 +20,9 @@ public static class LookingBackEndpoints
     /// <summary>What can be asked.</summary>
     public static void MapLookingBack(this IEndpointRouteBuilder api) => api.MapGet("/brew/looking-back", Read).Produces<BackView>();
 
-    private static async Task<IResult> Read(HoldingDb db, string? vessel = null, string? recipe = null, string? outcome = null)
+    private static async Task<IResult> Read(HoldingDb db, HoldingClock clock, string? vessel = null, string? recipe = null, string? outcome = null)
     {
+        var units = await clock.Units();
         var over = db.Batches.AsNoTracking().Where(b => (b.State == BatchState.Used || b.State == BatchState.Heaped) && b.StartedAt != null && b.Making == "tea");
         var vessels = await over.Select(b => b.Vessel.Name).Distinct().OrderBy(n => n).ToListAsync();
         var recipes = await over.Where(b => b.RecipeVersion != null).Select(b => b.RecipeVersion!.Recipe.Name).Distinct().OrderBy(n => n).ToListAsync();
@@ -29,8 +31,8 @@ public static class LookingBackEndpoints
             .OrderByDescending(b => b.UseAt).Take(60).AsSplitQuery().Include(b => b.Log.Where(l => l.Kind != LogKind.Photo && l.Kind != LogKind.Note)).Include(b => b.Vessel).Include(b => b.RecipeVersion!.Recipe).ToListAsync();
         var cleanings = (await db.Cleanings.AsNoTracking().Select(c => new { c.VesselId, c.At, c.Step }).ToListAsync()).ToLookup(c => c.VesselId);
         var uses = (await db.Batches.AsNoTracking().Where(b => b.StartedAt != null).Select(b => new { b.VesselId, End = b.AirOffAt ?? b.UseAt }).ToListAsync()).ToLookup(b => b.VesselId, b => b.End);
-        var lines = rows.Select(b => Line(b, WasClean(b, uses[b.VesselId], cleanings[b.VesselId].Select(c => (c.At, c.Step)).ToList()))).ToList();
-        var went = LookingBack.Of([.. lines.Select(l => l.Past)]);
+        var lines = rows.Select(b => Line(b, WasClean(b, uses[b.VesselId], cleanings[b.VesselId].Select(c => (c.At, c.Step)).ToList()), units)).ToList();
+        var went = LookingBack.Of([.. lines.Select(l => l.Past)], units);
         var failed = lines.Count(l => l.Line.Failed);
         return TypedResults.Ok(new BackView([.. lines.Select(l => l.Line)], went, vessels, recipes, lines.Count == 0 ? "No such brew is over yet." : $"{lines.Count} {(lines.Count == 1 ? "brew" : "brews")}, {failed} on the heap."));
     }
@@ -42,7 +44,7 @@ public static class LookingBackEndpoints
         return before == DateTimeOffset.MinValue || cleanings.Count == 0 ? null : CleanUp.IsClean(cleanings.Where(c => c.At >= before && c.At <= b.StartedAt).Select(c => c.Step));
     }
 
-    private static (BackLine Line, PastBrew Past) Line(Batch b, bool? clean)
+    private static (BackLine Line, PastBrew Past) Line(Batch b, bool? clean, UnitSystem units)
     {
         var brew = LiveBrew.AsBrewed(b, b.StartedAt!.Value);
         var log = LiveBrew.Standing(b);
@@ -58,7 +60,7 @@ public static class LookingBackEndpoints
         var failed = b.State == BatchState.Heaped;
         var line = new BackLine(
             b.Id, b.Name, b.UseAt, b.Vessel.Name, b.RecipeVersion?.Recipe.Name, failed, BatchViews.Outcome(b.State, readings.Count > 0 ? readings.Min(r => r.MgPerL) : null, b.Log.FirstOrDefault(l => l.Kind == LogKind.Heaped)?.Text),
-            hours, warmth, air, string.Join(", ", foods.Select(f => $"{Core.Workings.Say.Number(f.Ml ?? 0)} mL {Ingredients.Food(f.Kind)?.Name}")), readings, b.LearntJson is { } json ? Learnt.InWords(BatchJson.Read<List<double>>(json)) : []);
+            hours, Units.Show(warmth, Dimension.Temperature, units), Per.Air(air, units), string.Join(", ", foods.Select(f => $"{Units.Show((f.Ml ?? 0) / 1000, Dimension.Volume, units)} {Ingredients.Food(f.Kind)?.Name}")), readings, b.LearntJson is { } json ? Learnt.InWords(BatchJson.Read<List<double>>(json)) : []);
         return (line, new PastBrew(b.Id, failed, warmth, air, cod, foods.Any(f => Ingredients.Food(f.Kind)?.Kind is "molasses" or "sugarSyrup" && f.Ml > 0), hours, strip is null ? null : strip == 0, clean, readings.Count));
     }
 }

@@ -122,7 +122,7 @@ public static class MoveEndpoints
         }
 
         var holding = await clock.Find();
-        var hour = holding is null ? null : SprayWindows.Of(new WindowsQuestion { Purpose = batch.Purpose, From = useAt, Hours = 1, Latitude = holding.Latitude, Longitude = holding.Longitude, Weather = await weather.Hours(useAt.AddHours(-1), useAt.AddHours(8)) }).Value.Hours[0];
+        var hour = holding is null ? null : SprayWindows.Of(new WindowsQuestion { Units = holding.Units, Purpose = batch.Purpose, From = useAt, Hours = 1, Latitude = holding.Latitude, Longitude = holding.Longitude, Weather = await weather.Hours(useAt.AddHours(-1), useAt.AddHours(8)) }).Value.Hours[0];
         var slide = batch.StartedAt is null ? $"source in {local(start):ddd HH:mm}, air off {local(off):ddd HH:mm}" : $"air off {local(off):ddd HH:mm}";
         return hour is { Spoils.Count: > 0 } bad
             ? new(Tone.Mind, $"Out at {local(useAt):ddd HH:mm}: {bad.Spoils[0]}.", $"Then {slide}.")

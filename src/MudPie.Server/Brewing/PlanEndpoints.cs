@@ -1,11 +1,12 @@
 using Microsoft.EntityFrameworkCore;
-using Microsoft.Extensions.Caching.Memory;
 using MudPie.Core.Brewing;
 using MudPie.Core.Measures;
 using MudPie.Core.PuttingOut;
 using MudPie.Core.Workings;
 using MudPie.Records;
 using MudPie.Records.Brewing;
+using MudPie.Server.PuttingOut;
+using MudPie.Server.Weather;
 using MudPie.Server.Web;
 
 namespace MudPie.Server.Brewing;
@@ -68,23 +69,33 @@ public sealed record PlanRequest
 public sealed record AmountView(string Kind, string Name, double Litres, double MostL, bool OnShelf, string Shown, string InTools, string ToolError, double AtH);
 
 /// <summary>A plan with its amounts ready to read out, and the kit that it is for.</summary>
-public sealed record PlanView(int VesselId, int PumpId, int DiffuserId, int WaterSourceId, int? SourceInputId, string? SourceLot, string? SourceSays, string? RecipeName, Making MakingIs, BrewPlanAnswer Plan, string BrewShown, string WantedShown, string CoversShown, string AirShown, string BoxShown, string LeastAirShown, string WarmthShown, string SwingShown, AmountView Source, IReadOnlyList<AmountView> MoreSources, IReadOnlyList<AmountView> Foods, IReadOnlyList<string> Waits)
+public sealed record PlanView(int VesselId, int PumpId, int DiffuserId, int WaterSourceId, int? SourceInputId, string? SourceLot, string? SourceSays, string? RecipeName, Making MakingIs, BrewPlanAnswer Plan, string BrewShown, string WantedShown, string CoversShown, string AirShown, string BoxShown, string LeastAirShown, string WarmthShown, string SwingShown, AmountView Source, IReadOnlyList<AmountView> MoreSources, IReadOnlyList<AmountView> AddableSources, string WaterSays, IReadOnlyList<AmountView> Foods, IReadOnlyList<string> Waits, RaceView? Race)
 {
     /// <summary>Lots that the other sources would be taken from.</summary>
     public IReadOnlyList<int> MoreLots { get; init; } = [];
 }
 
+/// <summary>An hour to begin a plan with.</summary>
+public sealed record PlanHour(DateTimeOffset At);
+
 /// <summary>Planning.</summary>
 public static class PlanEndpoints
 {
-    // Few enough to follow a thumb; a Latin-hypercube draw makes fifty do.
-    private const int Members = 50;
-
     /// <summary>What can be asked.</summary>
     public static void MapPlans(this IEndpointRouteBuilder api)
     {
+        api.MapGet("/brew/plan/hour", Hour).Produces<PlanHour>();
         api.MapPost("/brew/plan", WorkOut).Produces<Worked<PlanView>>().ProducesProblem(422);
         api.MapPost("/brew/batches", Keep).Produces<Kept>().ProducesProblem(422);
+    }
+
+    /// <summary>Seven in the morning, late enough for any brew to be ready; or the first half hour after it that neither dark nor known weather spoils.</summary>
+    private static async Task<IResult> Hour(HoldingClock clock, WeatherBook weather, string? purpose = null)
+    {
+        var local = await clock.Local();
+        var day = local(clock.Now.AddHours(48 + 17));
+        var seven = day.Date.AddHours(7) is var at ? new DateTimeOffset(at, local(new DateTimeOffset(at, day.Offset)).Offset) : day;
+        return TypedResults.Ok(new PlanHour(await clock.Find() is { } holding ? SprayWindows.FirstFit(purpose != "root", seven, holding.Latitude, holding.Longitude, await weather.Hours(seven.AddHours(-1), seven.AddHours(55))) : seven));
     }
 
     /// <summary>An amount in the holding's units and tools.</summary>
@@ -94,12 +105,12 @@ public static class PlanEndpoints
         return new AmountView(a.Kind, a.Name, a.Litres, a.MostL, a.OnShelf, Units.Show(a.Litres, Dimension.Volume, units), tools.Text, Spoons.ErrorText(tools.ErrorShare), a.AtH);
     }
 
-    private static async Task<IResult> WorkOut(PlanRequest request, HoldingDb db, HoldingClock clock, IMemoryCache cache) =>
-        Problems.Answer(await Plan(request, db, clock, cache));
+    private static async Task<IResult> WorkOut(PlanRequest request, PlanDesk desk) =>
+        Problems.Answer(await desk.Plan(request));
 
-    private static async Task<IResult> Keep(PlanRequest request, HoldingDb db, HoldingClock clock, IMemoryCache cache, Writes writes) => await writes.Do(async () =>
+    private static async Task<IResult> Keep(PlanRequest request, PlanDesk desk, HoldingDb db, HoldingClock clock, Writes writes) => await writes.Do(async () =>
     {
-        var plan = await Plan(request, db, clock, cache);
+        var plan = await desk.Plan(request);
         if (plan.Refused is { } refused)
         {
             return refused;
@@ -140,204 +151,4 @@ public static class PlanEndpoints
         await db.SaveChangesAsync();
         return Writes.Done(new Kept(batch.Id));
     });
-
-    /// <summary>Looks the kit up and works the plan out.</summary>
-    internal static async Task<Ruling<PlanView>> Plan(PlanRequest r, HoldingDb db, HoldingClock clock, IMemoryCache cache)
-    {
-        var holding = await clock.Find();
-        if (holding is null)
-        {
-            return Refusal.Of("holding", "There is no holding yet.", "Set it up first: ten short answers.");
-        }
-
-        var kit = await KitSnapshot.Of(db, cache);
-        var kitByHand = r.PumpId is not null || r.DiffuserId is not null;
-        r = KitChoice.Complete(r, kit);
-        var (recipe, missing) = await RecipeEndpoints.Find(r.Recipe, db);
-        if (missing is not null)
-        {
-            return missing;
-        }
-
-        var (question, refused) = Question(r, kit, kitByHand, clock.Now, holding);
-        if (question is null)
-        {
-            return refused!;
-        }
-
-        question = (recipe is null ? question : WithRecipe(question, recipe)) with { Prior = await Prior(r, recipe, question.Source, db, cache) };
-
-        var own = await Book.Waits.Own(db);
-        var local = await clock.Local();
-        var plan = BrewPlan.Of(question, local);
-        var waits = plan.Refused is not null ? [] : await Waits(r, kit, plan.Value, db, own, local);
-        return plan.Match<Ruling<PlanView>>(
-            w => w.With(
-                new PlanView(
-                    r.VesselId!.Value,
-                    r.PumpId!.Value,
-                    r.DiffuserId!.Value,
-                    r.WaterSourceId!.Value,
-                    Lot(kit, r, w.Value.Source.Kind)?.Id,
-                    Lot(kit, r, w.Value.Source.Kind)?.Name,
-                    Lot(kit, r, w.Value.Source.Kind)?.Ruling?.Sentence,
-                    recipe?.Name,
-                    Makings.Find(w.Value.Making)!,
-                    w.Value,
-                    Units.Show(w.Value.BrewL, Dimension.Volume, holding.Units),
-                    Units.Show(w.Value.WantedL, Dimension.Volume, holding.Units),
-                    Units.Show(w.Value.CoversM2, Dimension.Area, holding.Units),
-                    Units.Show(w.Value.Air.AtDepthLpm, Dimension.Flow, holding.Units),
-                    Units.Show(w.Value.Air.OpenLpm, Dimension.Flow, holding.Units),
-                    w.Value.Air.LeastLpm is { } least ? $"{Units.Show(least, Dimension.Flow, holding.Units)} would hold it at 6" : "no air will hold this at 6",
-                    Units.Show(question.WarmthC ?? 0, Dimension.Temperature, holding.Units),
-                    Units.Show(question.SwingC ?? 0, Dimension.TemperatureSpan, holding.Units),
-                    View(w.Value.Source, holding.Units),
-                    [.. w.Value.MoreSources.Select(m => View(m, holding.Units))],
-                    [.. w.Value.Foods.Select(f => View(f, holding.Units))],
-                    waits)
-                {
-                    MoreLots = [.. w.Value.MoreSources.Select(m => Lot(kit, r, m.Kind)?.Id).OfType<int>()],
-                },
-                ""),
-            refusal => refusal);
-    }
-
-    /// <summary>Waits before harvest that this brew would begin, said before it is made.</summary>
-    private static async Task<List<string>> Waits(PlanRequest r, KitSnapshot kit, BrewPlanAnswer p, HoldingDb db, IReadOnlyDictionary<string, (double Days, string Why)> own, Func<DateTimeOffset, DateTimeOffset> local)
-    {
-        var lots = p.MoreSources.Select(m => m.Kind).Prepend(p.Source.Kind).Select(k => Lot(kit, r, k)).ToList();
-        var origin = new Core.Book.BrewOrigin(p.Making is "tea" or "steep", lots.All(l => Book.Waits.ManureFree(l?.Answers)), false, await Book.Waits.TwoCleanBefore(db, p.Making, lots[0]?.Id, p.Foods.Select(f => f.Kind), r.VesselId!.Value, r.WaterSourceId!.Value));
-        return Book.Waits.InWords([Book.Waits.Cause("this brew", p.Making, p.UseAt, origin, r.Purpose == "leaf")], r.BedIds.Distinct().Where(kit.Beds.ContainsKey).Select(id => (kit.Beds[id].Name, kit.Eaten.GetValueOrDefault(id))), p.UseAt, own, local);
-    }
-
-    private static (BrewPlanQuestion? Question, Refusal? Refused) Question(PlanRequest r, KitSnapshot kit, bool kitByHand, DateTimeOffset now, Records.Ground.Holding holding)
-    {
-        var ids = r.BedIds.Distinct().ToList();
-        var beds = ids.Where(kit.Beds.ContainsKey).Select(id => kit.Beds[id]).ToList();
-        var vessel = kit.Vessels.FirstOrDefault(v => v.Id == r.VesselId);
-        var pump = kit.Pumps.FirstOrDefault(p => p.Id == r.PumpId);
-        var diffuser = kit.Diffusers.FirstOrDefault(d => d.Id == r.DiffuserId);
-        var water = kit.Waters.FirstOrDefault(w => w.Id == r.WaterSourceId);
-        var checks = new Checks();
-        Missing(checks, "vesselId", vessel, "vessel");
-        Missing(checks, "pumpId", pump, "pump");
-        Missing(checks, "diffuserId", diffuser, "diffuser");
-        Missing(checks, "waterSourceId", water, "water");
-        if (beds.Count < ids.Count)
-        {
-            checks.Add("bedIds", "One of those beds is not there.", "Choose from the list.");
-        }
-
-        if (water is { Kind: "surface" } && WaterTests.Wrong(water.EColi, water.TestedAt, now) is { } untested)
-        {
-            checks.Add("waterSourceId", untested.Wrong, untested.WayOut);
-        }
-
-        var fields = new TypedFields(holding.Units);
-        var mixL = (r.BrewL ?? (vessel is null ? 1 : BrewPlan.LitresFor(BrewPlan.WantedL(beds, r.Purpose == "leaf"), vessel.WorkingL))) * PutOutRace.UsualOneIn(r.Purpose == "leaf");
-        var race = RaceKits.For(r.Race, kit.Sprayers, mixL, fields);
-        if (!fields.Checks.Sound)
-        {
-            checks.Add(fields.Checks.Refusal);
-        }
-
-        if (!checks.Sound)
-        {
-            return (null, checks.Refusal);
-        }
-
-        var choices = new Dictionary<string, string>(kit.Choices);
-        foreach (var (fork, school) in r.Choices ?? new Dictionary<string, string>())
-        {
-            choices[fork] = school;
-        }
-
-        var rulings = new Dictionary<string, SourceRuling>();
-        foreach (var kind in Ingredients.Sources.Select(s => s.Kind))
-        {
-            if (Lot(kit, r, kind)?.Ruling is { } ruling)
-            {
-                rulings[kind] = ruling;
-            }
-        }
-
-        var chosen = kit.Lots.FirstOrDefault(l => l.Id == r.SourceInputId);
-        return (new BrewPlanQuestion
-        {
-            SourceRulings = rulings,
-            BiasByCount = chosen?.Ruling?.BiasByCount,
-            Loads = r.Loads,
-            MoreSources = r.MoreSources,
-            Race = race,
-            LightMin = r.UseAt is { } useAt ? RaceKits.LightMin(holding, useAt) : null,
-            Battery = kit.Pumps.Where(p => p.BatteryHours is not null).MaxBy(p => p.OpenLpm) is { } battery ? new BatteryPump { AirLpm = Air.AtDepthLpm(battery.OpenLpm, battery.ShutOffKPa, 0.3, 3), Hours = battery.BatteryHours } : null,
-            Bench = vessel!.AirJson is { } air && !kitByHand ? BatchJson.Read<AirBenchQuestion>(air) : null,
-            VesselUnclean = kit.Unclean.Contains(vessel.Id),
-            Beds = beds,
-            Purpose = r.Purpose,
-            UseAt = r.UseAt,
-            Now = now,
-            VesselWorkingL = vessel!.WorkingL,
-            VesselDepthM = vessel.DepthM,
-            PumpOpenLpm = pump!.OpenLpm,
-            PumpShutOffKPa = pump.ShutOffKPa,
-            Diffuser = diffuser!.Kind,
-            DiffuserLossKPa = diffuser.LossKPa,
-            ChlorineMgPerL = water!.Strip ?? (water.Kind is "rain" or "well" or "ro" ? 0 : null),
-            Chloramine = water.Chloramine,
-            AltitudeM = holding.AltitudeM,
-            Units = holding.Units,
-            WarmthC = r.WarmthC,
-            SwingC = r.SwingC,
-            Source = r.Source ?? chosen?.Kind,
-            FoodsOnShelf = kit.Shelf,
-            Making = r.Making,
-            BrewL = r.BrewL,
-            SourceL = r.SourceL,
-            Foods = r.Foods,
-            AirLpm = r.AirLpm,
-            Choices = choices,
-            Members = Members,
-        }, null);
-    }
-
-    private static KitLot? Lot(KitSnapshot kit, PlanRequest r, string kind) =>
-        kit.Lots.FirstOrDefault(l => l.Id == r.SourceInputId && l.Kind == kind) ?? kit.Lots.FirstOrDefault(l => l.Kind == kind && l.Ruling?.Fitness != SourceFitness.Unfit);
-
-    /// <summary>A recipe fills in whatever the grower has not set by hand, scaled to the litres of this brew.</summary>
-    private static BrewPlanQuestion WithRecipe(BrewPlanQuestion q, RecipeFile recipe)
-    {
-        var litres = q.BrewL ?? BrewPlan.LitresFor(BrewPlan.WantedL(q.Beds, q.Purpose == "leaf"), q.VesselWorkingL ?? 1);
-        var scaled = Recipes.ScaledTo(recipe, litres);
-        return q with
-        {
-            Making = q.Making ?? recipe.Making,
-            Bias = recipe.Bias,
-            Source = q.Source ?? scaled.Sources![0].Kind,
-            SourceL = q.SourceL ?? scaled.Sources![0].Litres,
-            MoreSources = q.MoreSources ?? (scaled.Sources!.Count > 1 ? [.. scaled.Sources.Skip(1)] : null),
-            Foods = q.Foods ?? scaled.Foods,
-        };
-    }
-
-    private static async Task<Prior?> Prior(PlanRequest r, RecipeFile? recipe, string? source, HoldingDb db, IMemoryCache cache)
-    {
-        var key = ("prior", r.VesselId, r.Recipe, source);
-        if (!cache.TryGetValue(key, out Prior? prior))
-        {
-            prior = await Lessons.Prior(db, r.VesselId ?? 0, recipe is null ? null : await RecipeEndpoints.RecipeOf(r.Recipe, db), source ?? "compost");
-            cache.Set(key, prior, new MemoryCacheEntryOptions { Size = 1, AbsoluteExpirationRelativeToNow = TimeSpan.FromSeconds(20) });
-        }
-
-        return prior;
-    }
-
-    private static void Missing(Checks checks, string field, object? found, string what)
-    {
-        if (found is null)
-        {
-            checks.Add(field, $"No {what} was chosen.", $"Choose a {what}; add one under Ground and kit.");
-        }
-    }
 }

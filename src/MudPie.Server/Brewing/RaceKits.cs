@@ -1,9 +1,9 @@
-using MudPie.Core.Almanac;
 using MudPie.Core.Measures;
 using MudPie.Core.PuttingOut;
 using MudPie.Records.Brewing;
 using MudPie.Records.Ground;
 using MudPie.Records.PuttingOut;
+using MudPie.Server.Weather;
 using MudPie.Server.Web;
 
 namespace MudPie.Server.Brewing;
@@ -69,22 +69,7 @@ public static class RaceKits
         };
     }
 
-    /// <summary>Minutes from a moment until it is too dark to see what is covered; 0 where it is dark already, null where it does not get dark within a day.</summary>
-    public static double? LightMin(Holding? holding, DateTimeOffset from)
-    {
-        if (holding is null)
-        {
-            return null;
-        }
-
-        for (var m = 0; m < 24 * 60; m += 5)
-        {
-            if (Sun.ElevationDeg(from.AddMinutes(m), holding.Latitude, holding.Longitude) < SprayWindows.DarkDeg)
-            {
-                return m;
-            }
-        }
-
-        return null;
-    }
+    /// <summary>What is left of the window from a moment, by sun and by the weather that is known; null without a holding, or where nothing spoils it for a day.</summary>
+    public static async Task<RaceWindow?> Window(Holding? holding, bool leaf, DateTimeOffset from, WeatherBook weather) =>
+        holding is null ? null : SprayWindows.Left(leaf, from, holding.Latitude, holding.Longitude, await weather.Hours(from.AddHours(-1), from.AddHours(31)), holding.Units);
 }

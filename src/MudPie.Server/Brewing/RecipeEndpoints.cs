@@ -3,6 +3,7 @@ using System.Text.Json;
 using System.Text.Json.Serialization;
 using Microsoft.EntityFrameworkCore;
 using MudPie.Core.Brewing;
+using MudPie.Core.Measures;
 using MudPie.Core.Workings;
 using MudPie.Records;
 using MudPie.Records.Brewing;
@@ -11,10 +12,20 @@ using MudPie.Server.Web;
 namespace MudPie.Server.Brewing;
 
 /// <summary>A recipe in the list: of the starting set, or the grower's own newest version.</summary>
-public sealed record RecipeLine(string Ref, int? RecipeId, int Version, string Name, bool Starting, RecipeFile File, IReadOnlyList<int> Versions, int Brews);
+public sealed record RecipeLine(string Ref, int? RecipeId, int Version, string Name, bool Starting, RecipeFile File, IReadOnlyList<int> Versions, int Brews, string ForShown, IReadOnlyList<RecipePart> Parts);
+
+/// <summary>A line of a recipe as it is shown: what, how much in the holding's units, and at which hour.</summary>
+public sealed record RecipePart(string Name, string Shown, double AtH);
 
 /// <summary>A recipe to be kept: with the id of an older one it becomes its next version.</summary>
-public sealed record RecipeRequest(int? RecipeId, RecipeFile File);
+/// <param name="RecipeId">The recipe that gets a new version; null for a new one.</param>
+/// <param name="File">What it says.</param>
+/// <param name="Source">How much of the source, as typed; as in the file when not given.</param>
+/// <param name="Foods">What it is fed, as typed; as in the file when not given.</param>
+public sealed record RecipeRequest(int? RecipeId, RecipeFile File, string? Source, IReadOnlyList<FoodTyped>? Foods);
+
+/// <summary>A food as typed: "15 mL", "1 tbsp", and the hour it goes in.</summary>
+public sealed record FoodTyped(string? Kind, string? Amount, string? AtH);
 
 /// <summary>A recipe file brought, as text.</summary>
 public sealed record RecipeBrought(string? Json);
@@ -60,8 +71,9 @@ public static class RecipeEndpoints
             : (null, Refusal.Of("recipe", "That recipe is not there.", "Choose one from the list."));
     }
 
-    private static async Task<IResult> List(HoldingDb db)
+    private static async Task<IResult> List(HoldingDb db, HoldingClock clock)
     {
+        var units = await clock.Units();
         var own = await db.Recipes.AsNoTracking().OrderBy(r => r.Name).Select(r => new
         {
             r.Id,
@@ -70,8 +82,19 @@ public static class RecipeEndpoints
             Numbers = r.Versions.OrderByDescending(v => v.Number).Select(v => v.Id).ToList(),
             Brews = db.Batches.Count(b => b.RecipeVersion!.RecipeId == r.Id),
         }).Take(200).ToListAsync();
-        return TypedResults.Ok(own.Select(r => new RecipeLine($"v:{r.Newest.Id}", r.Id, r.Newest.Number, r.Name, false, BatchJson.Read<RecipeFile>(r.Newest.Json), r.Numbers, r.Brews))
-            .Concat(Recipes.Starting.Select((f, i) => new RecipeLine($"start:{i}", null, 1, f.Name!, true, f, [], 0))).ToList());
+        return TypedResults.Ok(own.Select(r => Line($"v:{r.Newest.Id}", r.Id, r.Newest.Number, r.Name, BatchJson.Read<RecipeFile>(r.Newest.Json), r.Numbers, r.Brews, units))
+            .Concat(Recipes.Starting.Select((f, i) => Line($"start:{i}", null, 1, f.Name!, f, [], 0, units))).ToList());
+    }
+
+    private static RecipeLine Line(string reference, int? id, int version, string name, RecipeFile f, IReadOnlyList<int> versions, int brews, UnitSystem units)
+    {
+        string Shown(double? litres) => Units.Show(litres ?? 0, Dimension.Volume, units);
+        return new(
+            reference, id, version, name, id is null, f, versions, brews, Shown(f.ForLitres),
+            [
+                .. (f.Sources ?? []).Select(s => new RecipePart(Ingredients.Source(s.Kind)?.Name ?? s.Kind ?? "", Shown(s.Litres), 0)),
+                .. (f.Foods ?? []).Select(x => new RecipePart(Ingredients.Food(x.Kind)?.Name ?? x.Kind ?? "", Shown((x.Ml ?? 0) / 1000), x.AtH ?? 0)),
+            ]);
     }
 
     private static async Task<IResult> Write(string reference, HoldingDb db)
@@ -82,7 +105,22 @@ public static class RecipeEndpoints
             : TypedResults.File(JsonSerializer.SerializeToUtf8Bytes(file, Pretty), "application/json", $"{string.Concat(file.Name!.ToLowerInvariant().Select(c => char.IsLetterOrDigit(c) ? c : '-')).Trim('-')}.recipe.json");
     }
 
-    private static Task<IResult> Keep(RecipeRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(() => Add(r.RecipeId, r.File, db, clock));
+    private static Task<IResult> Keep(RecipeRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
+    {
+        var fields = new TypedFields(await clock.Units());
+        var file = r.File;
+        if (r.Source is { } source && file.Sources is [var first, ..])
+        {
+            file = file with { Sources = [first with { Litres = fields.Quantity("source", source, Dimension.Volume, 0, 1250) }, .. file.Sources.Skip(1)] };
+        }
+
+        if (r.Foods is { } foods)
+        {
+            file = file with { Foods = [.. foods.Select((f, i) => new FoodAmount { Kind = f.Kind, Ml = fields.Quantity($"foods[{i}].amount", TypedFields.Spoonful(f.Amount, fields.Units), Dimension.Volume, 0, 250) * 1000, AtH = fields.Optional($"foods[{i}].atH", f.AtH, Dimension.Plain, 0, 240) ?? 0 })] };
+        }
+
+        return fields.Checks.Sound ? await Add(r.RecipeId, file, db, clock) : fields.Checks.Refusal;
+    });
 
     private static Task<IResult> Bring(RecipeBrought r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
     {

@@ -61,7 +61,7 @@ public static class WaterEndpoints
         }
 
         return fields.Checks.Sound
-            ? Problems.Answer(WaterBench.Of(parts, await Prices(db)).Match<Ruling<WaterMixView>>(w => w.With(View(w.Value, units), w.Unit), x => x))
+            ? Problems.Answer(WaterBench.Of(parts, await Prices(db), units).Match<Ruling<WaterMixView>>(w => w.With(View(w.Value, units), w.Unit), x => x))
             : Problems.Of(fields.Checks.Refusal);
     }
 

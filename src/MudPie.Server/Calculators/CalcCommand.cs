@@ -34,7 +34,7 @@ public static class CalcCommand
             return 0;
         }
 
-        var (answer, refused) = found.Answer(input.ReadToEnd());
+        var (answer, refused) = found.Answer(input.ReadToEnd(), default);
         if (refused is not null)
         {
             error.WriteLine(JsonSerializer.Serialize(Problems.Details(refused), Pretty));

@@ -17,7 +17,7 @@ public static class CalcEndpoints
         api.MapPost("/calc/{name}", Ask).Accepts<JsonObject>("application/json");
     }
 
-    private static async Task<IResult> Ask(string name, HttpRequest request)
+    private static async Task<IResult> Ask(string name, HttpRequest request, CancellationToken stop)
     {
         if (Catalogue.Find(name) is not { } calculator)
         {
@@ -25,7 +25,7 @@ public static class CalcEndpoints
         }
 
         using var reader = new StreamReader(request.Body);
-        var (answer, refused) = calculator.Answer(await reader.ReadToEndAsync());
+        var (answer, refused) = calculator.Answer(await reader.ReadToEndAsync(stop), stop);
         return refused is null ? TypedResults.Ok(answer) : Problems.Of(refused);
     }
 }

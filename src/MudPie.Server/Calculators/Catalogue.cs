@@ -17,8 +17,8 @@ namespace MudPie.Server.Calculators;
 /// <param name="Name">Stable name.</param>
 /// <param name="Line">What it does, in a line.</param>
 /// <param name="Question">Type of the question.</param>
-/// <param name="Answer">Takes JSON, gives JSON or a refusal.</param>
-public sealed record Calculator(string Name, string Line, Type Question, Func<string, (JsonObject? Answer, Refusal? Refused)> Answer)
+/// <param name="Answer">Takes JSON, gives JSON or a refusal; ends a long sum when whoever asked has gone.</param>
+public sealed record Calculator(string Name, string Line, Type Question, Func<string, CancellationToken, (JsonObject? Answer, Refusal? Refused)> Answer)
 {
     /// <summary>JSON schema of the question.</summary>
     public JsonNode Schema() => SchemaOf(Question, Name, Line);
@@ -115,7 +115,7 @@ public static class Catalogue
         Make<InjectorQuestion, InjectorAnswer>("injector-stock", "Stock for an injector: how much, how strong, how long it lasts.", q => InjectorStock.Of(q.Ratio, q.DosePerL, q.FeedL, q.FlowLPerMin, q.WithFeeds)),
         Make<SunQuestion, SunAnswer>("sun", "Next sunrise and sunset at a place, and the height of noon.", q => SunTimes.From(q.Latitude, q.Longitude, q.FromUtc)),
         Make<TrialAnalysisQuestion, TrialAnswer>("trial-analysis", "Any tidy CSV of a trial judged: the test its design wants, means, differences, verdict.",
-            q => q.Read().Match(w => TrialAnalysis.Of(w.Value), r => r)),
+            (q, stop) => q.Read().Match(w => TrialAnalysis.Of(w.Value with { Stop = stop }), r => r)),
         Make<ReplicatesQuestion, ReplicatesAnswer>("replicates", "How many plots of each a difference takes to be seen.", Replicates.Of),
         Make<GerminationQuestion, GerminationAnswer>("germination", "So many up against so many: Fisher's exact test with its odds ratio.", Germination.Of),
         Make<CombineQuestion, CombineAnswer>("combine-trials", "Sites and seasons put together: a random-effects mean with its prediction interval.", CombineTrials.Of),
@@ -129,8 +129,10 @@ public static class Catalogue
     private static Ruling<TOut> Shape<TIn, TOut>(this Ruling<TIn> ruling, Func<TIn, TOut> to) =>
         ruling.Match<Ruling<TOut>>(w => w.With(to(w.Value), w.Unit), r => r);
 
-    private static Calculator Make<TQuestion, TAnswer>(string name, string line, Func<TQuestion, Ruling<TAnswer>> rule) =>
-        new(name, line, typeof(TQuestion), text =>
+    private static Calculator Make<TQuestion, TAnswer>(string name, string line, Func<TQuestion, Ruling<TAnswer>> rule) => Make<TQuestion, TAnswer>(name, line, (q, _) => rule(q));
+
+    private static Calculator Make<TQuestion, TAnswer>(string name, string line, Func<TQuestion, CancellationToken, Ruling<TAnswer>> rule) =>
+        new(name, line, typeof(TQuestion), (text, stop) =>
         {
             TQuestion? question;
             try
@@ -144,7 +146,7 @@ public static class Catalogue
 
             return question is null
                 ? (null, Refusal.Of("body", "There is no question.", $"Give a JSON object; see --schema of {name}."))
-                : rule(question).Match<(JsonObject?, Refusal?)>(w => (Whole(w), null), r => (null, r));
+                : rule(question, stop).Match<(JsonObject?, Refusal?)>(w => (Whole(w), null), r => (null, r));
         });
 
     /// <summary>The answer's own fields at the top, and working, cautions, forks and sure beside them.</summary>

@@ -6,6 +6,7 @@ using MudPie.Records;
 using MudPie.Records.Brewing;
 using MudPie.Records.Ground;
 using MudPie.Server.Brewing;
+using MudPie.Server.Shelf;
 using MudPie.Server.Web;
 
 namespace MudPie.Server.Ground;
@@ -125,18 +126,18 @@ public static class GroundEndpoints
                   let q = Air.AtDepth(p.OpenLpm, p.ShutOffKPa, v.DepthM, d.LossKPa ?? Ingredients.Diffuser(d.Kind)!.UsualLossKPa)
                   select new AirAtDepth(p.Id, v.Id, d.Id, q.Refused is null ? q.Value : null, q.Refused is null ? GroundSays.Air(q.Value, p.OpenLpm, v.WorkingL, v.DepthM, units) : q.Refused.Problems[0].ToString());
         return TypedResults.Ok(new GroundView(
-            [.. beds.Select(b => new BedView(b.Id, b.Name, b.AreaM2, b.AreaTyped, Show(b.AreaM2, Dimension.Area), b.Crop, b.Growing, b.SoilPh, b.Version, GroundSays.Bed(b.AreaM2, b.SoilPh, units), lives.GetValueOrDefault(b.Id), waits.GetValueOrDefault(b.Id), b.Eaten))],
-            [.. waters.Select(w => new WaterView(w.Id, w.Name, w.Kind, w.Chloramine, w.Strip?.MgPerL, w.Strip?.At, GroundSays.Water(w.Kind, w.Strip?.MgPerL, w.Chloramine)))],
-            [.. vessels.Select(v => new VesselRow(v.Id, v.Name, v.Shape, v.TotalL, v.WorkingL, v.DepthM, Show(v.WorkingL, Dimension.Volume), Show(v.DepthM, Dimension.Length), GroundSays.Vessel(v.TotalL, v.WorkingL)))],
-            [.. pumps.Select(p => new PumpRow(p.Id, p.Name, p.OpenLpm, p.ShutOffKPa, Show(p.OpenLpm, Dimension.Flow), Show(p.ShutOffKPa, Dimension.Pressure), GroundSays.Pump(p.ShutOffKPa) + (p.BatteryHours is { } h ? $" Its battery lasts {Say.Hours(h)}." : ""), p.BatteryHours))],
-            [.. diffusers.Select(d => new DiffuserRow(d.Id, d.Name, d.Kind, d.LossKPa, GroundSays.Diffuser(Ingredients.Diffuser(d.Kind)!, d.LossKPa)))],
-            [.. inputs.Select(i => new InputRow(i.Id, i.Name, i.Kind, i.Lot, i.UnfitWhy, i.Price))],
+            [.. beds.Select(b => new BedView(b.Id, b.Name, b.AreaM2, b.AreaTyped, Show(b.AreaM2, Dimension.Area), b.Crop, b.Growing, b.SoilPh, b.Version, GroundSays.Bed(b.AreaM2, b.SoilPh, lives.GetValueOrDefault(b.Id), units), lives.GetValueOrDefault(b.Id), waits.GetValueOrDefault(b.Id), b.Eaten))],
+            [.. waters.Select(w => new WaterView(w.Id, w.Name, w.Kind, w.Chloramine, w.Strip?.MgPerL, w.Strip?.At, GroundSays.Water(w.Kind, w.Strip?.MgPerL, w.Chloramine, units)))],
+            [.. vessels.Select(v => new VesselRow(v.Id, v.Name, v.Shape, v.TotalL, v.WorkingL, v.DepthM, Show(v.WorkingL, Dimension.Volume), Show(v.DepthM, Dimension.Length), GroundSays.Vessel(v.TotalL, v.WorkingL, units)))],
+            [.. pumps.Select(p => new PumpRow(p.Id, p.Name, p.OpenLpm, p.ShutOffKPa, Show(p.OpenLpm, Dimension.Flow), Show(p.ShutOffKPa, Dimension.Pressure), GroundSays.Pump(p.ShutOffKPa, units) + (p.BatteryHours is { } h ? $" Its battery lasts {Say.Hours(h)}." : ""), p.BatteryHours))],
+            [.. diffusers.Select(d => new DiffuserRow(d.Id, d.Name, d.Kind, d.LossKPa, GroundSays.Diffuser(Ingredients.Diffuser(d.Kind)!, d.LossKPa, units)))],
+            [.. inputs.Select(i => new InputRow(i.Id, i.Name, i.Kind, i.Lot, i.UnfitWhy, i.Price is { } p ? Say.Fixed(Per.Price(p, StockKeeper.UnitOf(i), units), 2) : null, i.Price is { } q ? Per.PriceShown(q, StockKeeper.UnitOf(i), units) : null))],
             [.. air.Take(400)],
             [.. Ingredients.Sources.Select(s => new KindView(s.Kind, s.Name))],
             [.. Ingredients.Foods.Select(s => new KindView(s.Kind, s.Name))],
             [.. Ingredients.Clearers.Select(s => new KindView(s.Kind, s.Name))],
             [.. Ingredients.Diffusers.Select(s => new KindView(s.Kind, s.Name))],
-            await db.ForkChoices.AsNoTracking().ToDictionaryAsync(f => f.ForkId, f => f.SchoolId)));
+            await db.ForkChoices.AsNoTracking().ToDictionaryAsync(f => f.ForkId, f => f.SchoolId), Per.SmallArea(units)));
     }
 
     private static Task<IResult> KeepBed(BedRequest r, HoldingDb db, HoldingClock clock, Writes writes) => Keep(db, clock, writes, fields => KitReader.Bed(r, fields, db), b => b.Id);

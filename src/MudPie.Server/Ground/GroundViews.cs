@@ -23,7 +23,7 @@ public sealed record PumpRow(int Id, string Name, double OpenLpm, double ShutOff
 public sealed record DiffuserRow(int Id, string Name, string Kind, double? LossKPa, string Says);
 
 /// <summary>Something on the shelf.</summary>
-public sealed record InputRow(int Id, string Name, string Kind, string? Lot, string? UnfitWhy, double? Price);
+public sealed record InputRow(int Id, string Name, string Kind, string? Lot, string? UnfitWhy, string? Price, string? PriceShown);
 
 /// <summary>What pump, diffuser and vessel make of each other: air at depth and the schools' asking.</summary>
 public sealed record AirAtDepth(int PumpId, int VesselId, int DiffuserId, double? Lpm, string Says);
@@ -32,7 +32,7 @@ public sealed record AirAtDepth(int PumpId, int VesselId, int DiffuserId, double
 public sealed record GroundView(
     IReadOnlyList<BedView> Beds, IReadOnlyList<WaterView> Waters, IReadOnlyList<VesselRow> Vessels, IReadOnlyList<PumpRow> Pumps,
     IReadOnlyList<DiffuserRow> Diffusers, IReadOnlyList<InputRow> Inputs, IReadOnlyList<AirAtDepth> Air, IReadOnlyList<KindView> Sources, IReadOnlyList<KindView> Foods, IReadOnlyList<KindView> Clearers,
-    IReadOnlyList<KindView> DiffuserKinds, IReadOnlyDictionary<string, string> ForkChoices);
+    IReadOnlyList<KindView> DiffuserKinds, IReadOnlyDictionary<string, string> ForkChoices, string SmallArea);
 
 /// <summary>A kind to choose from.</summary>
 public sealed record KindView(string Kind, string Name);
@@ -40,34 +40,35 @@ public sealed record KindView(string Kind, string Name);
 /// <summary>The sentences that stand beside ground and kit, each computed.</summary>
 public static class GroundSays
 {
-    /// <summary>What a bed asks for of either making.</summary>
-    public static string Bed(double areaM2, double? ph, UnitSystem units)
+    /// <summary>What a bed asks for of either making, by what its checks have earned: the plan's and the tank's own rule.</summary>
+    public static string Bed(double areaM2, double? ph, string? life, UnitSystem units)
     {
-        string Litres(bool leaf) => Units.Show(areaM2 / 100 * BrewPlan.LitresPer100M2(leaf), Dimension.Volume, units);
+        string Litres(bool leaf) => Units.Show(BrewPlan.WantedL([new PlanBed { Name = "", AreaM2 = areaM2, Life = life }], leaf), Dimension.Volume, units);
+        var less = Core.PuttingOut.TankJob.Step(life) < 1 ? $", less for ground that its checks call {life}" : "";
         var soil = ph switch { null => "", > 7.2 => " Alkaline: the school of pH would brew fungal.", < 6.3 => " Acid: the school of pH would brew bacterial.", _ => " Near neutral." };
-        return $"Asks for {Litres(false)} of extract on roots or {Litres(true)} of tea on leaves.{soil}";
+        return $"Asks for {Litres(false)} of extract on roots or {Litres(true)} of tea on leaves{less}.{soil}";
     }
 
     /// <summary>What a strip means for the dose.</summary>
-    public static string Water(string kind, double? strip, bool chloramine)
+    public static string Water(string kind, double? strip, bool chloramine, UnitSystem units)
     {
         if (kind == "surface")
         {
             return "Not on food without a test: it can carry gut germs and mud.";
         }
 
-        var dose = WaterClearing.Dose(10, strip ?? (kind is "rain" or "well" or "ro" ? 0 : null), "ascorbic", chloramine).Value;
+        var dose = WaterClearing.Dose(units.IsUs() ? 10 * 3.785411784 : 10, strip ?? (kind is "rain" or "well" or "ro" ? 0 : null), "ascorbic", chloramine).Value;
         return dose.Amount == 0
             ? "Nothing to clear, if the strip still reads zero."
-            : $"{Core.Workings.Say.Number(dose.Amount!.Value)} mg of ascorbic acid clears 10 L{(dose.AssumedMgPerL is null ? "" : "; no strip read, 2 mg/L assumed")}.{(chloramine ? " Standing it open would leave the chloramine." : "")}";
+            : $"{Core.Workings.Say.Number(dose.Amount!.Value)} mg of ascorbic acid clears 10 {(units.IsUs() ? "gal" : "L")}{(dose.AssumedMgPerL is null ? "" : "; no strip read, 2 mg/L assumed")}.{(chloramine ? " Standing it open would leave the chloramine." : "")}";
     }
 
     /// <summary>What a vessel holds, and the air the schools would give it.</summary>
-    public static string Vessel(double totalL, double workingL) =>
-        $"{Core.Workings.Say.Number(workingL / totalL * 100, 2)} % filled, the rest for foam. Light air {Core.Workings.Say.Number(workingL * 0.25)} L/min, heavy {Core.Workings.Say.Number(workingL)}.";
+    public static string Vessel(double totalL, double workingL, UnitSystem units) =>
+        $"{Core.Workings.Say.Number(workingL / totalL * 100, 2)} % filled, the rest for foam. Light air {Units.Show(workingL * 0.25, Dimension.Flow, units)}, heavy {Units.Show(workingL, Dimension.Flow, units)}.";
 
     /// <summary>How deep a pump can blow at all.</summary>
-    public static string Pump(double shutOffKPa) => $"Blows no deeper than {Core.Workings.Say.Number(shutOffKPa / 9.80665, 2)} m, and half its figure at {Core.Workings.Say.Number(shutOffKPa / 9.80665 / 2, 2)} m.";
+    public static string Pump(double shutOffKPa, UnitSystem units) => $"Blows no deeper than {Units.Show(shutOffKPa / 9.80665, Dimension.Length, units)}, and half its figure at {Units.Show(shutOffKPa / 9.80665 / 2, Dimension.Length, units)}.";
 
     /// <summary>What arrives at depth, against the schools' rules of 0.25 and 1 L/min per litre.</summary>
     public static string Air(double lpm, double openLpm, double workingL, double depthM, UnitSystem units) =>
@@ -75,6 +76,6 @@ public static class GroundSays
         + (lpm / workingL) switch { < 0.2 => "less than light air", < 0.6 => "light air", < 1.2 => "heavy air", _ => "more than heavy air" } + ".";
 
     /// <summary>How much oxygen a diffuser gets over.</summary>
-    public static string Diffuser(DiffuserKind kind, double? loss) =>
-        $"{Core.Workings.Say.Number(kind.SotePerMetre * 100)} % of the oxygen goes over per metre of depth; takes {Core.Workings.Say.Number(loss ?? kind.UsualLossKPa)} kPa{(loss is null ? " as usual for its kind" : "")}.";
+    public static string Diffuser(DiffuserKind kind, double? loss, UnitSystem units) =>
+        $"{Core.Workings.Say.Number(kind.SotePerMetre * (units.IsUs() ? 30.48 : 100), 2)} % of the oxygen goes over per {(units.IsUs() ? "foot" : "metre")} of depth; takes {Units.Show(loss ?? kind.UsualLossKPa, Dimension.Pressure, units)}{(loss is null ? " as usual for its kind" : "")}.";
 }

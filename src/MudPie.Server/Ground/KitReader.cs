@@ -92,7 +92,8 @@ public static class KitReader
         var input = await Old(db.Inputs, r.Id, fields) ?? Added(db, new Input { Name = "", Kind = "" });
         input.Name = fields.Name("name", r.Name, "it");
         input.Kind = fields.OneOf("kind", r.Kind, [.. Core.Shelf.InputKinds.All.Select(k => k.Kind)]);
-        input.Price = string.IsNullOrWhiteSpace(r.Price) ? null : fields.Quantity("price", r.Price, Dimension.Plain, 0, 100_000, "Give the price of a litre, or of a kilogram of a powder.");
+        var unit = input.Unit ?? Core.Shelf.InputKinds.Of(input.Kind).Unit;
+        input.Price = string.IsNullOrWhiteSpace(r.Price) ? null : Per.PriceSi(fields.Quantity("price", r.Price, Dimension.Plain, 0, 100_000, $"Give the price of a {Per.PricedBy("L", fields.Units)}, or of a {Per.PricedBy("kg", fields.Units)} of a powder."), unit, fields.Units);
         input.Lot = string.IsNullOrWhiteSpace(r.Lot) ? null : fields.Name("lot", r.Lot, "the lot");
         input.UnfitWhy = string.IsNullOrWhiteSpace(r.UnfitWhy) ? null : fields.Name("unfitWhy", r.UnfitWhy, "the reason");
         return input;

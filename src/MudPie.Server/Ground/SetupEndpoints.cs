@@ -88,15 +88,15 @@ public static class SetupEndpoints
         return TypedResults.Ok(new SetupRemarks(new Dictionary<string, string>
         {
             ["altitude"] = $"Water there holds {Say.Fixed(full, 1)} mg/L of oxygen at 18 °C; a brew must keep 6.",
-            ["area"] = GroundSays.Bed(read.Bed.AreaM2, null, units),
-            ["vessel"] = GroundSays.Vessel(read.Vessel.TotalL, read.Vessel.WorkingL),
+            ["area"] = GroundSays.Bed(read.Bed.AreaM2, null, null, units),
+            ["vessel"] = GroundSays.Vessel(read.Vessel.TotalL, read.Vessel.WorkingL, units),
             ["pump"] = string.IsNullOrWhiteSpace(r.OpenFlow) && string.IsNullOrWhiteSpace(r.ShutOff)
                 ? "A dunked extract needs no pump. A small one is assumed until you name yours under Ground and kit: fed teas wait for that."
                 : air.Refused is null
                 ? $"{Units.Show(air.Value, Dimension.Flow, units)} of its {Units.Show(read.Pump.OpenLpm, Dimension.Flow, units)} arrive at the bottom of that vessel."
                 : air.Refused.Problems[0].ToString(),
-            ["diffuser"] = GroundSays.Diffuser(Ingredients.Diffuser(read.Diffuser.Kind)!, null),
-            ["water"] = GroundSays.Water(read.Water.Kind, read.Strip, false),
+            ["diffuser"] = GroundSays.Diffuser(Ingredients.Diffuser(read.Diffuser.Kind)!, null, units),
+            ["water"] = GroundSays.Water(read.Water.Kind, read.Strip, false, units),
         }));
     }
 

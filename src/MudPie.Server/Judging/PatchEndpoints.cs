@@ -90,7 +90,7 @@ public static class PatchEndpoints
         var answer = whole ? Core.Judging.Patches.Of([.. read.Select(r => new PatchRead { Candidate = r.Patch.Name, Role = r.Patch.Role, In = r.Patch.CarrierName, Before = r.Before!, After = r.After! })]) : null;
         var views = read.Select(r => new PatchView(
             r.Patch.Id, r.Patch.Order, r.Patch.Name, r.Patch.Role, r.Patch.InputId,
-            Dose(t, r.Patch),
+            Dose(t, r.Patch, units),
             r.Before, r.After, r.Patch.Leaves.Where(l => l.Phase == "after").MaxBy(l => l.Id)?.At)).ToList();
         var wants = whole ? null : read.Any(r => r.Before is null) ? $"Read {read.Count(r => r.Before is null)} more {(read.Count(r => r.Before is null) == 1 ? "patch" : "patches")} before anything goes on." : t.PutOnAt is null ? "Put each on its patch, water too, and say so." : "Read all again 40 to 60 minutes after.";
         var winner = answer is { Refused: null } ? t.Patches.FirstOrDefault(p => p.Name == answer.Value.Winner)?.InputId : null;
@@ -98,9 +98,9 @@ public static class PatchEndpoints
     }
 
     /// <summary>What to measure out for a patch, with the carrier's share where it goes out in one.</summary>
-    private static PatchDoseAnswer? Dose(PatchTest t, Patch p)
+    private static PatchDoseAnswer? Dose(PatchTest t, Patch p, UnitSystem units)
     {
-        PatchDoseAnswer? Of(Patch? x) => x?.RatePerHa is { } rate && PatchDose.Of(rate, x.RateUnit!, t.AreaM2, t.WaterMlPerM2) is { Refused: null } dose ? dose.Value : null;
+        PatchDoseAnswer? Of(Patch? x) => x?.RatePerHa is { } rate && PatchDose.Of(rate, x.RateUnit!, t.AreaM2, t.WaterMlPerM2, units) is { Refused: null } dose ? dose.Value : null;
         var carrier = Of(t.Patches.FirstOrDefault(x => x.Role == "carrier" && x.Name == p.CarrierName));
         return Of(p) is { } own ? carrier is null ? own : own with { Sentence = $"{own.Sentence} In the same water {p.CarrierName}: {carrier.Sentence}" } : null;
     }

@@ -22,8 +22,8 @@ public sealed record TidyTable(IReadOnlyList<string> Headers, IReadOnlyList<IRea
     /// <summary>True where every cell that is not missing is a figure, and there is one.</summary>
     public bool Numeric(int column) => Rows.Any(r => !Missing(r[column])) && Rows.All(r => Missing(r[column]) || Number(r[column]) is not null);
 
-    /// <summary>Different texts in a column, in order of appearance.</summary>
-    public IReadOnlyList<string> Levels(int column) => [.. Rows.Select(r => r[column]).Where(c => !Missing(c)).Distinct()];
+    /// <summary>Different texts in a column, in order of appearance; "Water" and "water" are one.</summary>
+    public IReadOnlyList<string> Levels(int column) => [.. Rows.Select(r => r[column].Trim()).Where(c => !Missing(c)).Distinct(StringComparer.OrdinalIgnoreCase)];
 }
 
 /// <summary>Reads any tidy CSV: comma, semicolon or tab, quotes or none.</summary>

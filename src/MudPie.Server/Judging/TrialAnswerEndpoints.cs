@@ -11,7 +11,7 @@ public static class TrialAnswerEndpoints
     /// <summary>What can be asked.</summary>
     public static void MapTrialAnswers(this IEndpointRouteBuilder api) => api.MapGet("/judge/trials/{id:int}/answer", Answer).Produces<TrialJudged>().ProducesProblem(422);
 
-    private static async Task<IResult> Answer(int id, int? measure, DateTimeOffset? on, TrialDesk desk)
+    private static async Task<IResult> Answer(int id, int? measure, DateTimeOffset? on, TrialDesk desk, CancellationToken stop)
     {
         if (await desk.Find(id) is not { } t)
         {
@@ -29,7 +29,7 @@ public static class TrialAnswerEndpoints
         }
 
         var standing = await desk.Standing(id);
-        var asked = TrialDesk.Ask(t, m, standing, on);
+        var asked = TrialDesk.Ask(t, m, standing, on, stop);
         var ruling = TrialAnalysis.Of(asked);
         return ruling.Match<IResult>(w => TypedResults.Ok(Judged(t, m, asked, w, standing, on)), Problems.Of);
     }

@@ -39,7 +39,8 @@ public sealed class TrialDesk(HoldingDb db)
     /// <param name="m">The measure.</param>
     /// <param name="all">Figures that stand.</param>
     /// <param name="on">One date only; null for the measure's own way.</param>
-    public static TrialQuestion Ask(Trial t, TrialMeasure m, IReadOnlyList<TrialReading> all, DateTimeOffset? on = null)
+    /// <param name="stop">Ends a long sum when whoever asked has gone.</param>
+    public static TrialQuestion Ask(Trial t, TrialMeasure m, IReadOnlyList<TrialReading> all, DateTimeOffset? on = null, CancellationToken stop = default)
     {
         var factors = Factors(t);
         var mine = all.Where(r => r.MeasureId == m.Id).ToLookup(r => r.PlotId);
@@ -50,6 +51,7 @@ public sealed class TrialDesk(HoldingDb db)
         return new TrialQuestion
         {
             Response = m.Name,
+            Stop = stop,
             Unit = m.Unit,
             Design = t.Design == "pair" ? (t.Plots.Select(p => p.Block).Distinct().Count() > 1 ? "paired" : "random") : t.Design,
             Factors = factors,
@@ -91,6 +93,13 @@ public sealed class TrialDesk(HoldingDb db)
         return last is { Value: { } value } ? row with { Value = value, OutOf = last.OutOf ?? m.OutOf } : row with { Why = last?.MissingWhy ?? "not measured" };
     }
 
+    /// <summary>How many plots of each: "4 of each"; "4 to 9 of each" where they differ; "one pair".</summary>
+    public static string EachSays(Trial t)
+    {
+        var counts = t.Plots.Count == 0 ? [t.Replicates] : t.Treatments.Select(x => t.Plots.Count(p => p.TreatmentId == x.Id)).ToList();
+        return t.Design == "pair" ? "one pair" : counts.Min() == counts.Max() ? $"{counts[0]} of each" : $"{counts.Min()} to {counts.Max()} of each";
+    }
+
     /// <summary>How strong the look is.</summary>
     public static IReadOnlyList<StrengthLine> Strength(Trial t)
     {
@@ -99,14 +108,14 @@ public sealed class TrialDesk(HoldingDb db)
     }
 
     /// <summary>Noise of the same measure in trials that have ended here, the latest first; null where there is none.</summary>
-    public async Task<(double Sd, string Says)?> History(TrialMeasure m, int notTrial)
+    public async Task<(double Sd, string Says)?> History(TrialMeasure m, int notTrial, CancellationToken stop)
     {
-        var ids = await db.Trials.AsNoTracking().Where(t => t.Id != notTrial && t.State == "ended" && t.Measures.Any(x => x.Name == m.Name && x.Unit == m.Unit)).OrderByDescending(t => t.EndedAt).Select(t => t.Id).Take(5).ToListAsync();
+        var ids = await db.Trials.AsNoTracking().Where(t => t.Id != notTrial && t.State == "ended" && t.Measures.Any(x => x.Name == m.Name && x.Unit == m.Unit)).OrderByDescending(t => t.EndedAt).Select(t => t.Id).Take(5).ToListAsync(stop);
         foreach (var id in ids)
         {
             var past = (await Find(id))!;
             var same = past.Measures.First(x => x.Name == m.Name && x.Unit == m.Unit);
-            if (TrialAnalysis.Of(Ask(past, same, await Standing(id))) is { Refused: null } told && told.Value.NoiseSd is { } sd)
+            if (TrialAnalysis.Of(Ask(past, same, await Standing(id), stop: stop)) is { Refused: null } told && told.Value.NoiseSd is { } sd)
             {
                 return (sd, $"from “{past.Question}”");
             }

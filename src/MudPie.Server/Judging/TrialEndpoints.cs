@@ -27,9 +27,9 @@ public static class TrialEndpoints
         api.MapGet("/judge/trials/{id:int}/key", Key).Produces<IReadOnlyList<PlotView>>().ProducesProblem(404);
     }
 
-    private static async Task<IResult> List(HoldingDb db, TrialDesk desk, IMemoryCache cache)
+    private static async Task<IResult> List(HoldingDb db, TrialDesk desk, IMemoryCache cache, CancellationToken stop)
     {
-        var trials = await db.Trials.AsNoTracking().OrderByDescending(t => t.CreatedAt).ThenByDescending(t => t.Id).Take(100).Select(t => new { t.Id, t.Version, t.State, Plots = t.Plots.Count, Measured = db.TrialReadings.Count(r => r.TrialId == t.Id), Last = db.TrialReadings.Where(r => r.TrialId == t.Id).Max(r => (int?)r.Id) ?? 0 }).ToListAsync();
+        var trials = await db.Trials.AsNoTracking().OrderByDescending(t => t.CreatedAt).ThenByDescending(t => t.Id).Take(100).Select(t => new { t.Id, t.Version, t.State, Plots = t.Plots.Count, Measured = db.TrialReadings.Count(r => r.TrialId == t.Id), Last = db.TrialReadings.Where(r => r.TrialId == t.Id).Max(r => (int?)r.Id) ?? 0 }).ToListAsync(stop);
         var lines = new List<TrialLine>();
         foreach (var row in trials)
         {
@@ -37,7 +37,7 @@ public static class TrialEndpoints
             var line = await cache.GetOrCreateAsync($"trial-line {row.Id} {row.Version} {row.Last}", entry =>
             {
                 entry.SetSize(1);
-                return Line(row.Id, row.State, row.Plots, row.Measured, desk);
+                return Line(row.Id, row.State, row.Plots, row.Measured, desk, stop);
             });
             lines.Add(line!);
         }
@@ -45,11 +45,11 @@ public static class TrialEndpoints
         return TypedResults.Ok(lines);
     }
 
-    private static async Task<TrialLine> Line(int id, string state, int plots, int measured, TrialDesk desk)
+    private static async Task<TrialLine> Line(int id, string state, int plots, int measured, TrialDesk desk, CancellationToken stop)
     {
         var t = (await desk.Find(id))!;
         var (word, says) = (default(string), state switch { "planned" => plots == 0 ? "planned; not yet drawn" : "drawn; not yet begun", "growing" => measured == 0 ? "growing; nothing measured yet" : $"growing; {measured} figures so far", _ => "ended" });
-        if (measured > 0 && !TrialDesk.Shut(t) && t.Measures.Count > 0 && TrialAnalysis.Of(TrialDesk.Ask(t, t.Measures[0], await desk.Standing(t.Id))) is { Refused: null } told)
+        if (measured > 0 && !TrialDesk.Shut(t) && t.Measures.Count > 0 && TrialAnalysis.Of(TrialDesk.Ask(t, t.Measures[0], await desk.Standing(t.Id), stop: stop)) is { Refused: null } told)
         {
             (word, says) = (t.Design == "pair" && told.Value.NoiseDf is null ? "a look, not a test" : told.Value.Verdict, told.Value.Sentence);
         }
@@ -208,7 +208,7 @@ public static class TrialEndpoints
     private static List<PlotView> Plots(Trial t, bool shut, ILookup<int, int> photos) =>
         [.. t.Plots.OrderBy(p => p.Number).Select(p => new PlotView(p.Id, p.Number, p.Code, shut ? null : p.TreatmentId, shut ? null : p.Treatment.Name, p.Block, p.WholePlot, p.Place, p.X, p.Y, p.Length, p.Width, [.. photos[p.Id]]))];
 
-    private static async Task<IResult> Read(int id, HoldingDb db, TrialDesk desk, HoldingClock clock)
+    private static async Task<IResult> Read(int id, HoldingDb db, TrialDesk desk, HoldingClock clock, CancellationToken stop)
     {
         if (await desk.Find(id) is not { } t)
         {
@@ -217,11 +217,11 @@ public static class TrialEndpoints
 
         var units = await clock.Units();
         var main = t.Measures.FirstOrDefault();
-        var (noise, says) = t.Noise is { } own ? (own, "as you stated") : main is not null && await desk.History(main, id) is { } history ? (history.Sd, history.Says) : ((double?)null, "not known: state how far plots treated alike stray");
+        var (noise, says) = t.Noise is { } own ? (own, "as you stated") : main is not null && await desk.History(main, id, stop) is { } history ? (history.Sd, history.Says) : ((double?)null, "not known: state how far plots treated alike stray");
         var curve = noise is { } sd && t.WorthHaving is { } worth ? ReplicatesPlan.Of(t.Design, t.Treatments.Count, t.Replicates, sd, worth, main?.Unit ?? "", TrialDesk.Compared(t)) : null;
         var readings = await desk.Standing(id);
         return TypedResults.Ok(new TrialView(
-            t.Id, t.Version, t.Question, t.Crop, t.Season, t.Displaces, t.Design, t.Kind, t.Liquid, TrialDesk.Factors(t), t.NoControlWhy, t.NoWaterWhy, t.Replicates,
+            t.Id, t.Version, t.Question, t.Crop, t.Season, t.Displaces, t.Design, t.Kind, t.Liquid, TrialDesk.Factors(t), t.NoControlWhy, t.NoWaterWhy, t.Replicates, TrialDesk.EachSays(t),
             noise, says, t.WorthHaving, TrialDesk.Money(t),
             [.. TrialDesk.Places(t).Select(p => new PlaceView(p.Name, p.LengthM, p.WidthM, Units.Show(p.LengthM, Dimension.Length, units), Units.Show(p.WidthM, Dimension.Length, units)))],
             t.Seed, t.Blind, TrialDesk.Shut(t), t.State, t.StartedAt, t.EndedAt,

@@ -192,9 +192,12 @@ public sealed class TrialFileIn(DateTimeOffset now)
             return wrong;
         }
 
-        var (q, factors) = (asked.Value, asked.Value.Factors);
+        var q = TrialAnalysis.OneSpelling(asked.Value);
+        var factors = q.Factors;
         var names = q.Rows.Select(x => string.Join(", ", x.Levels)).Distinct().ToList();
         var control = told.Value.Dunnett[0].Against;
+        // Crossed, the verdict may be over one factor alone: all that have its control level are controls.
+        bool Control(IReadOnlyList<string> levels) => names.Contains(control) ? string.Join(", ", levels) == control : levels.Contains(control);
         var package = new TrialPackage
         {
             Question = (r.Question ?? "").Trim(),
@@ -209,7 +212,7 @@ public sealed class TrialFileIn(DateTimeOffset now)
             Factors = factors,
             Replicates = Math.Max(1, q.Rows.Count / names.Count),
             WorthHaving = r.WorthHaving,
-            Treatments = [.. q.Rows.Select(x => x.Levels).DistinctBy(l => string.Join(", ", l)).Select(l => new PackageTreatment(l, string.Join(", ", l) == control ? "control" : "treatment", null))],
+            Treatments = [.. q.Rows.Select(x => x.Levels).DistinctBy(l => string.Join(", ", l)).Select(l => new PackageTreatment(l, Control(l) ? "control" : "treatment", null))],
             Measures = [.. (r.Responses ?? []).Select(x => new PackageMeasure(x, r.Unit ?? "", r.OutOf is null ? "amount" : "count", -1e9, 1e9, r.LowerIsBetter, null, "last"))],
         };
         if (Sound(package) is not { } trial)

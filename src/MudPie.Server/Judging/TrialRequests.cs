@@ -55,7 +55,7 @@ public sealed record MeasureRequest
 /// <summary>A trial's plan as it is typed.</summary>
 public sealed record TrialRequest
 {
-    /// <summary>What the number of plots is chosen for: "seen" or "works".</summary>
+    /// <summary>What the number of plots is chosen for: "seen", "twice" or "works".</summary>
     public string? SureFor { get; init; }
 
     /// <summary>As it was read, so that two windows do not overwrite each other; null for a new one.</summary>
@@ -167,7 +167,7 @@ public sealed record TrialEventView(DateTimeOffset At, string Kind, string Text)
 
 /// <summary>A trial, whole.</summary>
 public sealed record TrialView(
-    int Id, Guid Version, string Question, string Crop, string Season, string? Displaces, string Design, string Kind, bool Liquid, IReadOnlyList<string> Factors, string? NoControlWhy, string? NoWaterWhy, int Replicates,
+    int Id, Guid Version, string Question, string Crop, string Season, string? Displaces, string Design, string Kind, bool Liquid, IReadOnlyList<string> Factors, string? NoControlWhy, string? NoWaterWhy, int Replicates, string EachSays,
     double? Noise, string NoiseSays, double? WorthHaving, TrialMoney? Money, IReadOnlyList<PlaceView> Places, int Seed, bool Blind, bool Shut, string State, DateTimeOffset? StartedAt, DateTimeOffset? EndedAt,
     IReadOnlyList<TreatmentView> Treatments, IReadOnlyList<PlotView> Plots, IReadOnlyList<MeasureView> Measures, IReadOnlyList<TrialEventView> Events, IReadOnlyList<StrengthLine> Strength,
     Worked<ReplicatesCurve>? Curve, string? CurveWants, Published? Published, string? TemplateId);

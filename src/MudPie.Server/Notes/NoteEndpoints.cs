@@ -222,7 +222,7 @@ public static class NoteEndpoints
             return Refusal.Of("text", $"The shelf has {StockKeeper.Shown(amount - draw.Short, unit, await clock.Units())} of {input.Name}, and that takes more.", "Count the lot on the shelf, or say less.");
         }
 
-        var job = new Application { At = at, RecordedAt = clock.Now, Purpose = "root", Dilution = "", OneIn = 1, Tool = "by hand", Fitness = "none", CautionsSeen = string.Join(' ', seen), Why = "noted", Weather = await weather.At(at) };
+        var job = new Application { At = at, RecordedAt = clock.Now, Purpose = "root", Dilution = "", OneIn = 1, Tool = "by hand", Fitness = "none", CautionsSeen = string.Join(' ', seen), Why = "noted", Weather = await weather.At(at, await clock.Units()) };
         job.Beds.Add(new ApplicationBed { BedId = bed.Id });
         job.Items.AddRange(counted ? draw.Draws.Select(d => new ApplicationItem { InputId = input.Id, LotId = d.LotId, Lot = d.Mark, Name = input.Name, Kind = input.Kind, Amount = d.Amount, Unit = unit }) : [new ApplicationItem { InputId = input.Id, Name = input.Name, Kind = input.Kind, Amount = amount, Unit = unit }]);
         db.Applications.Add(job);

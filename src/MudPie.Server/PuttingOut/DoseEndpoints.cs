@@ -102,6 +102,7 @@ public static class DoseEndpoints
             KeptC = kept,
             LabelDose = LabelOn(input, r.Per),
             Price = input.Price,
+            Units = fields.Units,
         });
         if (!fields.Checks.Sound)
         {
@@ -154,7 +155,7 @@ public static class DoseEndpoints
             return (null, null);
         }
 
-        var stock = InjectorStock.Of(ratio, dose.Value.Amount / feed, feed, flow, r.WithFeeds, dose.Value.Unit);
+        var stock = InjectorStock.Of(ratio, dose.Value.Amount / feed, feed, flow, r.WithFeeds, dose.Value.Unit, fields.Units);
         if (stock.Refused is { } refused)
         {
             fields.Checks.Add(refused.Problems[0].Field == "ratio" ? "ratio" : "feed", refused.Problems[0].Wrong, refused.Problems[0].WayOut);
@@ -187,6 +188,7 @@ public static class DoseEndpoints
             EveryDays = every,
             From = r.From,
             Harvest = r.Harvest,
+            Units = fields.Units,
             Price = input.Price,
         });
         if (course.Refused is { } refused && refused.Problems.Any(p => p.Field == "harvest"))

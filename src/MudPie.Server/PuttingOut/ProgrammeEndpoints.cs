@@ -63,13 +63,13 @@ public static class ProgrammeEndpoints
         var units = await clock.Units();
         var dosing = await Dosing.Of(db);
         var programmes = await db.Programmes.AsNoTracking().Include(p => p.Bed).Include(p => p.Givings).OrderByDescending(p => p.Start).Take(40).ToListAsync();
-        return TypedResults.Ok(new ProgrammesView([.. programmes.Select(p => View(p, units, dosing))], [.. Biostimulants.Kinds.Select(k => Kind(k))], dosing.MixLPerHa, dosing.SprayerId));
+        return TypedResults.Ok(new ProgrammesView([.. programmes.Select(p => View(p, units, dosing))], [.. Biostimulants.Kinds.Select(k => Kind(k, units))], dosing.MixLPerHa, dosing.SprayerId));
     }
 
-    private static BiostimulantView Kind(Biostimulant k)
+    private static BiostimulantView Kind(Biostimulant k, UnitSystem units)
     {
         string Range((double From, double To) r, string unit = "") => $"{Say.Number(r.From)} to {Say.Number(r.To)}{unit}";
-        return new(k.Kind, k.Name, $"1 in {Range(k.LeafOneIn)}", $"1 in {Range(k.RootOneIn)}", Range(k.LPerHa, " L/ha"), Range(k.EveryDays, " days"), k.Hour,
+        return new(k.Kind, k.Name, $"1 in {Range(k.LeafOneIn)}", $"1 in {Range(k.RootOneIn)}", $"{Units.Show(Per.Large(k.LPerHa.From, units), Dimension.Volume, units)} to {Per.Large(k.LPerHa.To, Dimension.Volume, units)}", Range(k.EveryDays, " days"), k.Hour,
             $"about {Say.Number(k.PotassiumShare * 100)} % K₂O, pH {Say.Number(k.Ph)} neat{(k.Ph >= 9.5 ? ": thin it well, or neutralise it" : "")}", k.Sure, k.Stages);
     }
 
@@ -267,7 +267,10 @@ public static class ProgrammeEndpoints
     {
         var fields = new TypedFields(await clock.Units());
         double Plain(string field, string? typed, double low, double high) => fields.Quantity(field, typed, Dimension.Plain, low, high);
-        var (l, n, lp, d, dp) = (Plain("liquidPerHa", r.LiquidPerHa, 0.1, 100), Plain("times", r.Times, 1, 52), Plain("liquidPrice", r.LiquidPrice, 0.01, 10_000), Plain("driedPerHa", r.DriedPerHa, 1, 10_000), Plain("driedPrice", r.DriedPrice, 0.01, 10_000));
-        return fields.Checks.Sound ? Problems.Answer(DriedOrLiquid.Of(l, n, lp, d, dp, r.Wet)) : Problems.Of(fields.Checks.Refusal);
+        var (us, acre) = (fields.Units, Per.Large(1, fields.Units));
+        double OnGround(string field, string? typed, double low, double high, string unit) => Per.PriceSi(1, unit, us) is var perUnit ? Plain(field, typed, low * acre * perUnit, high * acre * perUnit) / acre / perUnit : 0;
+        double Price(string field, string? typed, string unit) => Per.PriceSi(Plain(field, typed, 0.01, 10_000), unit, us);
+        var (l, n, lp, d, dp) = (OnGround("liquidPerHa", r.LiquidPerHa, 0.1, 100, "L"), Plain("times", r.Times, 1, 52), Price("liquidPrice", r.LiquidPrice, "L"), OnGround("driedPerHa", r.DriedPerHa, 1, 10_000, "kg"), Price("driedPrice", r.DriedPrice, "kg"));
+        return fields.Checks.Sound ? Problems.Answer(DriedOrLiquid.Of(l, n, lp, d, dp, r.Wet, us)) : Problems.Of(fields.Checks.Refusal);
     }
 }

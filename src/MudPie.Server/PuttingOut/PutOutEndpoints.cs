@@ -97,7 +97,7 @@ public static class PutOutEndpoints
             await Undo(old.Id, db, clock.Now, r.CorrectionWhy!);
         }
 
-        var application = Record(r, ready, tool, at, clock.Now, await weather.At(at));
+        var application = Record(r, ready, tool, at, clock.Now, await weather.At(at, await clock.Units()));
         await TakeStock(ready, application, at, stock, fields, old is not null);
         if (!fields.Checks.Sound)
         {

@@ -118,7 +118,7 @@ public static class SprayerEndpoints
             list.Add(new SprayerView(
                 s.Id, s.Version, s.Name, s.Kind, s.TankL, Units.Show(s.TankL, Dimension.Volume, units), s.Past, s.ClearedWhy, s.MeshUm, s.MeshUm is { } um ? Sprayers.MeshSays(um) : null, s.PressureBar, s.Ratio,
                 Ruling(s, clock.Now, toWash).Worked,
-                [.. s.Calibrations.OrderByDescending(c => c.At).Take(12).Select(c => new CalibrationView(c.At, $"{Say.Number(c.LPerHa)} L/ha", c.LPerHa, BatchJson.Read<SprayerQuestion>(c.MeasuredJson).UsedL is null ? "by a nozzle" : "by a measured square"))],
+                [.. s.Calibrations.OrderByDescending(c => c.At).Take(12).Select(c => new CalibrationView(c.At, Per.Large(c.LPerHa, Dimension.Volume, units), c.LPerHa, BatchJson.Read<SprayerQuestion>(c.MeasuredJson).UsedL is null ? "by a nozzle" : "by a measured square"))],
                 last?.At.AddDays(Sprayers.CalibrateEveryDays(s.Kind)), washed, used, toWash));
         }
 
@@ -199,11 +199,12 @@ public static class SprayerEndpoints
     private static SprayerQuestion Question(CalibrationRequest r, TypedFields fields) => string.IsNullOrWhiteSpace(r.Used)
         ? new SprayerQuestion
         {
+            Units = fields.Units,
             NozzleLPerMin = fields.Optional("nozzle", r.Nozzle, Dimension.Flow, 0.01, 100),
             SpeedKmPerH = fields.Optional("speed", r.Speed, Dimension.Plain, 0.1, 50),
             SpacingM = fields.Optional("spacing", r.Spacing, Dimension.Length, 0.01, 50),
         }
-        : new SprayerQuestion { UsedL = fields.Quantity("used", r.Used, Dimension.Volume, 0.001, 500), SquareM2 = fields.Optional("square", r.Square, Dimension.Area, 0.5, 20_000) };
+        : new SprayerQuestion { Units = fields.Units, UsedL = fields.Quantity("used", r.Used, Dimension.Volume, 0.001, 500), SquareM2 = fields.Optional("square", r.Square, Dimension.Area, 0.5, 20_000) };
 
     private static Ruling<SprayerAnswer> Rate(CalibrationRequest r, TypedFields fields)
     {

@@ -29,6 +29,11 @@ public sealed class TankJobs(HoldingDb db, HoldingClock clock, LiveBrew live, St
         var fields = new TypedFields(units);
         var at = r.At ?? clock.Now;
         var batch = await Brew(r, fields);
+        if (r.BatchId is not null && batch is null)
+        {
+            return (null, fields.Checks.Refusal);
+        }
+
         var ids = r.BedIds.Distinct().ToList();
         var beds = await db.Beds.AsNoTracking().Where(b => ids.Contains(b.Id)).OrderBy(b => b.Id).ToListAsync();
         var checks = (await db.BedChecks.AsNoTracking().Where(c => ids.Contains(c.BedId)).ToListAsync()).GroupBy(c => c.BedId).ToDictionary(g => g.Key, g => g.MaxBy(c => c.At)!);
@@ -45,14 +50,15 @@ public sealed class TankJobs(HoldingDb db, HoldingClock clock, LiveBrew live, St
         var local = await clock.Local();
         var question = new TankJobQuestion
         {
+            Units = units,
             Purpose = purpose,
             TankL = tankL,
             SpareShare = string.IsNullOrWhiteSpace(r.Spare) ? null : fields.Quantity("spare", r.Spare.TrimEnd('%', ' '), Dimension.Plain, 0, 50) / 100,
             BrewL = batch is null ? null : fields.Quantity("brew", r.Brew, Dimension.Volume, 0.1, batch.BrewL * 1.001, "You can't put out more than was brewed."),
             Dilution = r.Dilution,
-            BrewPer100M2 = batch is null ? null : fields.Optional("per100M2", r.Per100M2, Dimension.Volume, 0.01, 500),
+            BrewPer100M2 = batch is null ? null : fields.Optional("per100M2", r.Per100M2, Dimension.Volume, 0.01, 500) / Per.Small(1, units),
             PerPlantL = fields.Optional("perPlant", r.PerPlant, Dimension.Volume, 0.01, 200),
-            RateLPerHa = batch is not null || !string.IsNullOrWhiteSpace(r.PerPlant) ? null : string.IsNullOrWhiteSpace(r.Rate) && sprayer?.Calibrations.MaxBy(c => c.At) is { } c ? c.LPerHa : fields.Quantity("rate", r.Rate, Dimension.Plain, 1, 200_000, "Mixed litres on a hectare: a litre on a square metre is 10,000."),
+            RateLPerHa = batch is not null || !string.IsNullOrWhiteSpace(r.PerPlant) ? null : string.IsNullOrWhiteSpace(r.Rate) && sprayer?.Calibrations.MaxBy(c => c.At) is { } c ? c.LPerHa : fields.Quantity("rate", r.Rate, Dimension.AreaRate, 1, 200_000, "What goes on the ground, mixed: a litre on a square metre is 10,000 L/ha."),
             Beds = [.. beds.Select(b => new JobBed
             {
                 Name = b.Name,
@@ -60,7 +66,7 @@ public sealed class TankJobs(HoldingDb db, HoldingClock clock, LiveBrew live, St
                 Plants = fields.Optional("plants", r.Plants?.GetValueOrDefault(b.Id.ToString(System.Globalization.CultureInfo.InvariantCulture)), Dimension.Plain, 1, 1_000_000),
                 Life = checks.GetValueOrDefault(b.Id)?.Life,
                 LifeSays = checks.GetValueOrDefault(b.Id) is { } k ? $"{(k.Kind == "cotton" ? "cotton strip" : "CO₂ burst")} of {local(k.At):d MMM}" : null,
-                RateLPerHa = r.BedRates?.GetValueOrDefault(b.Id.ToString(System.Globalization.CultureInfo.InvariantCulture)) is { Length: > 0 } own ? fields.Quantity("bedRates", own, Dimension.Plain, 1, 200_000, "Mixed litres on a hectare.") : null,
+                RateLPerHa = r.BedRates?.GetValueOrDefault(b.Id.ToString(System.Globalization.CultureInfo.InvariantCulture)) is { Length: > 0 } own ? fields.Quantity("bedRates", own, Dimension.AreaRate, 1, 200_000, "What goes on that bed, mixed.") : null,
             })],
             Products = [.. r.Items.Select((item, i) => Product(item, i, inputs, fields, units)).OfType<JobProduct>()],
             StepDown = r.StepDown,
@@ -105,10 +111,10 @@ public sealed class TankJobs(HoldingDb db, HoldingClock clock, LiveBrew live, St
         var gate = batch is null ? null : watched is not null ? watched.Gate : new GateAnswer(Fitness.Unseen, "Unseen.", ["The forecast could not be worked out."], null);
         var holding = await clock.Find();
         var place = LeafOrRoot.Of(purpose, batch is null ? "product" : batch.Making, (await db.ForkChoices.AsNoTracking().FirstOrDefaultAsync(f => f.ForkId == "tea-or-extract"))?.SchoolId);
-        var hour = holding is null ? null : SprayWindows.Of(new WindowsQuestion { Purpose = purpose, From = at, Hours = 1, Latitude = holding.Latitude, Longitude = holding.Longitude, Weather = await weather.Hours(at.AddHours(-1), at.AddHours(8)) }).Value.Hours[0];
+        var hour = holding is null ? null : SprayWindows.Of(new WindowsQuestion { Units = units, Purpose = purpose, From = at, Hours = 1, Latitude = holding.Latitude, Longitude = holding.Longitude, Weather = await weather.Hours(at.AddHours(-1), at.AddHours(8)) }).Value.Hours[0];
         var cost = await Cost(job.Value, batch, items);
-        var view = TankViews.Of(job.Value, beds, units, gate, mixing?.Value, sprayerRuling?.Value, place.Value, items, cost, hour, await Waits(batch, inputs.Values, beds, at, local, purpose == "leaf"), purpose, race, watched?.Verdict, watched?.Now, LabelSays(r, job.Value, inputs, units));
-        var worked = job.Worked.With(view, "L") with { };
+        var view = TankViews.Of(job.Value, beds, units, gate, mixing?.Value, sprayerRuling?.Value, place.Value, items, cost, hour, await Waits(batch, inputs.Values, beds, at, local, purpose == "leaf"), purpose, race?.Value, watched?.Verdict, watched?.Now, LabelSays(r, job.Value, inputs, units));
+        var worked = job.Worked.With(view, "L") with { Working = [.. job.Worked.Working, .. race?.Working ?? []] };
         var cautions = worked.Cautions.Concat(sprayerRuling?.Cautions ?? []).DistinctBy(c => c.Id).ToList();
         var forks = worked.Forks.Concat(batch is null ? [] : place.Worked.Forks).ToList();
         return (new TankReady(worked with { Cautions = cautions, Forks = forks }, beds, batch, sprayer, tankL, items), null);
@@ -186,7 +192,9 @@ public sealed class TankJobs(HoldingDb db, HoldingClock clock, LiveBrew live, St
         }
 
         var liquid = StockKeeper.UnitOf(input) == "L";
-        var product = new JobProduct { Name = input.Name, Unit = liquid ? "mL" : "g", Basis = item.Basis ?? "", Rate = null };
+        // Rates on an acre or on 1,000 sq ft are those of a hectare or of 100 m², told otherwise.
+        var (basis, ground) = item.Basis switch { "perAcre" => ("perHa", Per.Large(1, UnitSystem.UsCustomary)), "per1000ft2" => ("per100m2", Per.Small(1, UnitSystem.UsCustomary)), var plain => (plain ?? "", 1.0) };
+        var product = new JobProduct { Name = input.Name, Unit = liquid ? "mL" : "g", Basis = basis, Rate = null };
         if (item.Basis == "oneIn")
         {
             var read = Dilutions.Read(item.Rate);
@@ -206,7 +214,7 @@ public sealed class TankJobs(HoldingDb db, HoldingClock clock, LiveBrew live, St
             return null;
         }
 
-        return product with { Rate = liquid ? amount.Value.Si * 1000 : amount.Value.Si };
+        return product with { Rate = (liquid ? amount.Value.Si * 1000 : amount.Value.Si) / ground };
     }
 
     private async Task<Worked<MixAnswer>?> Mixing(TankRequest r, Batch? batch, Dictionary<int, Input> inputs, List<int> bedIds, DateTimeOffset at, TypedFields fields)

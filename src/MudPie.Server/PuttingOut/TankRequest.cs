@@ -14,7 +14,7 @@ public sealed record TankItem
     /// <summary>"2 L", "30 ml", "250 g"; "1:300" where it is one part in so many.</summary>
     public string? Rate { get; init; }
 
-    /// <summary>"perHa", "per100m2", "perLitre" or "oneIn".</summary>
+    /// <summary>"perHa", "perAcre", "per100m2", "per1000ft2", "perLitre" or "oneIn".</summary>
     public string? Basis { get; init; }
 }
 
@@ -113,23 +113,14 @@ public sealed record LoadView(int Number, string TotalShown, string BrewShown, s
 public sealed record DrawView(int InputId, string Name, IReadOnlyList<AmountView> Lots, string? Short, bool Counted);
 
 /// <summary>Money, ready to read out.</summary>
-public sealed record CostView(string Batch, string Per100M2, string PerHa, IReadOnlyList<string> Unpriced, IReadOnlyList<WorkingLine> Working);
+public sealed record CostView(string Says, string Batch, string Per100M2, string PerHa, IReadOnlyList<string> Unpriced, IReadOnlyList<WorkingLine> Working);
 
 /// <summary>The whole job, worked out.</summary>
+/// <param name="Verdict">The one verdict on putting it out: the gravest of what the sum, the live brew, the race, the tank's pairs and the hour say.</param>
+/// <param name="GateSays">What the gate says of the brew; where the live brew says no, that. Null without a brew.</param>
 public sealed record TankView(
-    TankJobAnswer Job, string MixShown, string BrewShown, string WaterShown, string SpareShown, IReadOnlyList<ShareView> Shares, IReadOnlyList<LoadView> Loads,
-    GateAnswer? Gate, MixAnswer? Mixing, SprayerRuling? Sprayer, Verdict Place, IReadOnlyList<DrawView> Draws, CostView Cost, HourScore? Hour, IReadOnlyList<string> Waits, string HowToCover, Worked<RaceAnswer>? Race, Verdict? Watch, OxygenNow? Now, IReadOnlyList<string> LabelSays)
-{
-    /// <summary>The one verdict on putting it out: the gravest of what the sum, the live brew, the race, the tank's pairs and the hour say.</summary>
-    public Verdict Verdict
-    {
-        get
-        {
-            Verdict?[] all = [Job.Verdict, Watch, Race?.Value.Verdict, Mixing?.Verdict, Hour is { Spoils.Count: > 0 } h ? new(Tone.Stop, $"Not at that hour: {h.Spoils[0]}.", "A better hour is under Windows.") : null];
-            return all.OfType<Verdict>().MaxBy(v => v.Tone)!; // the first of the gravest
-        }
-    }
-}
+    TankJobAnswer Job, Verdict Verdict, Verdict? GateSays, string MixShown, string BrewShown, string WaterShown, string SpareShown, IReadOnlyList<ShareView> Shares, IReadOnlyList<LoadView> Loads,
+    GateAnswer? Gate, MixAnswer? Mixing, SprayerRuling? Sprayer, Verdict Place, IReadOnlyList<DrawView> Draws, CostView Cost, HourScore? Hour, IReadOnlyList<string> Waits, string HowToCover, RaceView? Race, Verdict? Watch, OxygenNow? Now, IReadOnlyList<string> LabelSays);
 
 /// <summary>A job of the past.</summary>
 public sealed record ApplicationView(

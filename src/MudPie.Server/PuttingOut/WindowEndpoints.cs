@@ -1,8 +1,12 @@
 using Microsoft.EntityFrameworkCore;
 using MudPie.Core.Almanac;
+using MudPie.Core.Brewing;
+using MudPie.Core.Measures;
 using MudPie.Core.PuttingOut;
 using MudPie.Core.Workings;
 using MudPie.Records;
+using MudPie.Records.Brewing;
+using MudPie.Server.Brewing;
 using MudPie.Server.Weather;
 using MudPie.Server.Web;
 
@@ -10,6 +14,9 @@ namespace MudPie.Server.PuttingOut;
 
 /// <summary>Where the weather comes from, and how far it reaches.</summary>
 public sealed record WeatherView(int HoursAhead, DateTimeOffset? Until, bool Simulated, bool FromFile, string Says);
+
+/// <summary>A brew that is meant to go out in the hours ahead, and its race.</summary>
+public sealed record WindowBrew(int BatchId, string Name, DateTimeOffset UseAt, string BrewShown, Verdict? Verdict, RaceView? Race);
 
 /// <summary>A weather file as text.</summary>
 public sealed record WeatherFileRequest(string? Csv);
@@ -21,6 +28,7 @@ public static class WindowEndpoints
     public static void MapWindows(this IEndpointRouteBuilder api)
     {
         api.MapGet("/put-out/windows", Read).Produces<Worked<WindowsAnswer>>().ProducesProblem(422);
+        api.MapGet("/put-out/windows/brews", Brews).Produces<IReadOnlyList<WindowBrew>>();
         api.MapGet("/put-out/sun", SunThere).Produces<Worked<SunAnswer>>().ProducesProblem(404);
         api.MapGet("/weather", Weather).Produces<WeatherView>();
         api.MapPost("/weather/file", Bring).Produces<Kept>().ProducesProblem(422);
@@ -35,6 +43,7 @@ public static class WindowEndpoints
 
         return Problems.Answer(SprayWindows.Of(new WindowsQuestion
         {
+            Units = await clock.Units(),
             Purpose = purpose,
             From = clock.Now,
             Hours = hours,
@@ -44,8 +53,28 @@ public static class WindowEndpoints
         }));
     }
 
+    /// <summary>Brews planned or going for this purpose, each with what its own page says of it and the one race.</summary>
+    private static async Task<IResult> Brews(HoldingDb db, HoldingClock clock, LiveBrew live, string purpose = "leaf")
+    {
+        var ids = await db.Batches.AsNoTracking().Where(b => b.Purpose == purpose && (b.State == BatchState.Planned || b.State == BatchState.Brewing || b.State == BatchState.Off))
+            .OrderBy(b => b.UseAt).Select(b => b.Id).Take(12).ToListAsync();
+        var units = await clock.Units();
+        var list = new List<WindowBrew>();
+        foreach (var id in ids)
+        {
+            var batch = (await live.Load(id))!;
+            var watch = await live.Watch(batch);
+            list.Add(new(id, batch.Name, batch.UseAt, Units.Show(batch.BrewL, Dimension.Volume, units), watch?.Match(w => w.Value.Verdict, _ => null!), await live.Race(batch) is { } race ? RaceViews.Of(race, units) : null));
+        }
+
+        return TypedResults.Ok(list);
+    }
+
+    /// <summary>To the nearest minute, as almanacs print it: pages cut seconds off.</summary>
+    private static DateTimeOffset? ToMinute(DateTimeOffset? at) => at is { } x ? x.AddSeconds(30) is var y ? y.AddTicks(-(y.Ticks % TimeSpan.TicksPerMinute)) : x : null;
+
     private static async Task<IResult> SunThere(HoldingClock clock) =>
-        await clock.Find() is { } holding ? Problems.Answer(SunTimes.From(holding.Latitude, holding.Longitude, clock.Now)) : Problems.NotFound("holding yet");
+        await clock.Find() is { } holding ? Problems.Answer(SunTimes.From(holding.Latitude, holding.Longitude, clock.Now).Match<Ruling<SunAnswer>>(w => w.With(w.Value with { NextRise = ToMinute(w.Value.NextRise), NextSet = ToMinute(w.Value.NextSet) }, w.Unit), r => r)) : Problems.NotFound("holding yet");
 
     private static async Task<IResult> Weather(HoldingDb db, HoldingClock clock)
     {

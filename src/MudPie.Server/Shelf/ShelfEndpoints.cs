@@ -48,14 +48,14 @@ public static class ShelfEndpoints
                 var (says, tone) = Says(s, alive, now);
                 return new LotView(
                     l.Id, l.Mark, l.Origin, StockKeeper.Shown(Math.Max(0, s.Left), unit, units), Math.Clamp(s.Left / Math.Max(came.GetValueOrDefault(l.Id), 1e-9), 0, 1), l.From, l.Expires, l.Place, l.KeptC is { } c ? Units.Show(c, Dimension.Temperature, units) : null,
-                    alive is { } a ? $"{Say.Number(a * 100, 2)} % alive" : null, says, tone, UnitCost(l, came.GetValueOrDefault(l.Id), wage) is { } cost ? $"{Say.Fixed(cost, 2)} a {(unit == "L" ? "litre" : "kilo")}" : null, l.Notes,
+                    alive is { } a ? $"{Say.Number(a * 100, 2)} % alive" : null, says, tone, UnitCost(l, came.GetValueOrDefault(l.Id), wage) is { } cost ? Per.PriceShown(cost, unit, units) : null, l.Notes,
                     [.. entries[l.Id].Take(12).Select(e => new EntryView(e.Id, e.At, (e.Amount < 0 ? "−" : "+") + StockKeeper.Shown(Math.Abs(e.Amount), unit, units), e.Reason, e.Batch ?? (e.ApplicationId is null ? null : "a job"), e.BatchId is { } b ? $"/brew/{b}" : e.ApplicationId is { } x ? $"/book?entry={x}" : null, e.Note))]);
             }).ToList();
             return new ShelfInputView(
                 i.Id, i.Name, i.Lot, i.Kind, kind.Name, kind.Group, unit, i.Lots.Count == 0 ? "not counted" : StockKeeper.Shown(Math.Max(0, lots.Where(l => !l.Unfit && !(l.Expires < now)).Sum(l => l.Left)), unit, units),
-                i.Price is { } p ? Say.Fixed(p, 2) : null, i.Density, i.SpeciesJson is null ? [] : BatchJson.Read<List<LabelSpecies>>(i.SpeciesJson), i.LabelPer,
+                i.Price is { } p ? Say.Fixed(Per.Price(p, unit, units), 2) : null, Per.PricedBy(unit, units), i.Density, i.SpeciesJson is null ? [] : BatchJson.Read<List<LabelSpecies>>(i.SpeciesJson), i.LabelPer,
                 i.LabelRate is { } rate ? unit == "L" ? Units.Show(rate / 1000, Dimension.Volume, units) : Units.Show(rate, Dimension.Mass, units) : null, i.LabelBasis, i.LabelEveryDays, i.LabelWaitDays, LabelOf(i, unit, units),
-                i.NShare is { } n ? $"{Say.Number(n * 100)}-{Say.Number((i.PShare ?? 0) * 100)}-{Say.Number((i.KShare ?? 0) * 100)}" : null, i.Ph, i.Notes, i.UnfitWhy, i.Lots.Count > 0, MadeOrBought(i, came, wage, unit), rows);
+                i.NShare is { } n ? $"{Say.Number(n * 100)}-{Say.Number((i.PShare ?? 0) * 100)}-{Say.Number((i.KShare ?? 0) * 100)}" : null, i.Ph, i.Notes, i.UnfitWhy, i.Lots.Count > 0, MadeOrBought(i, came, wage, unit, units), rows);
         }).ToList();
         var expiring = views.SelectMany(v => v.Lots.Where(l => l.Expires is { } e && e < now.AddDays(21) && l.LeftShare > 0).Select(l => $"{v.Name}, {l.Mark}: {(l.Expires < now ? "past its date" : $"goes off in {Math.Ceiling((l.Expires!.Value - now).TotalDays):0} days")}, {l.LeftShown} left")).ToList();
         return TypedResults.Ok(new ShelfView(views, await ToBuy(db, clock, inputs, standing, units), expiring, InputKinds.All, wage));
@@ -74,11 +74,11 @@ public static class ShelfEndpoints
     private static double? UnitCost(StockLot l, double came, double? wage) =>
         came <= 0 || (l.Paid is null && (l.Minutes is null || wage is null)) ? null : ((l.Paid ?? 0) + ((l.Minutes ?? 0) * (wage ?? 0) / 60)) / came;
 
-    private static string? MadeOrBought(Input i, Dictionary<int, double> came, double? wage, string unit)
+    private static string? MadeOrBought(Input i, Dictionary<int, double> came, double? wage, string unit, UnitSystem units)
     {
         double? Cheapest(string origin) => i.Lots.Where(l => l.Origin == origin).Select(l => UnitCost(l, came.GetValueOrDefault(l.Id), wage)).Min();
         var (made, bought) = (Cheapest("made"), Cheapest("bought") ?? i.Price);
-        return made is { } m && bought is { } b ? $"Yours comes to {Say.Fixed(m, 2)} a {(unit == "L" ? "litre" : "kilo")}, bought {Say.Fixed(b, 2)}{(wage is null ? "; your time is not counted until an hour has a price" : "")}." : null;
+        return made is { } m && bought is { } b ? $"Yours comes to {Per.PriceShown(m, unit, units)}, bought {Say.Fixed(Per.Price(b, unit, units), 2)}{(wage is null ? "; your time is not counted until an hour has a price" : "")}." : null;
     }
 
     /// <summary>What plans of the coming two weeks want: batches not begun, and givings.</summary>
@@ -142,7 +142,7 @@ public static class ShelfEndpoints
         (input.Kind, input.Unit) = (kind, unit);
         double? Plain(string field, string? typed, double low, double high, string? way = null) => string.IsNullOrWhiteSpace(typed) ? null : fields.Quantity(field, typed, Dimension.Plain, low, high, way);
         input.Density = Plain("density", r.Density, 0.05, 3, "kg in a litre; water is 1.");
-        input.Price = Plain("price", r.Price, 0, 100_000, "Of a litre, or of a kilogram.");
+        input.Price = Plain("price", r.Price, 0, 100_000, $"Of a {Per.PricedBy(unit, fields.Units)}.") is { } price ? Per.PriceSi(price, unit, fields.Units) : null;
         input.LabelEveryDays = Plain("labelEveryDays", r.LabelEveryDays, 1, 365);
         input.LabelWaitDays = Plain("labelWaitDays", r.LabelWaitDays, 0, 365);
         input.Ph = Plain("ph", r.Ph, 0, 14);

@@ -82,7 +82,7 @@ public sealed record LotView(
 
 /// <summary>An input with its lots.</summary>
 public sealed record ShelfInputView(
-    int Id, string Name, string? Lot, string Kind, string KindName, string Group, string Unit, string LeftShown, string? Price, double? Density, IReadOnlyList<LabelSpecies> Species, string? LabelPer, string? LabelRateShown, string? LabelBasis,
+    int Id, string Name, string? Lot, string Kind, string KindName, string Group, string Unit, string LeftShown, string? Price, string PricedBy, double? Density, IReadOnlyList<LabelSpecies> Species, string? LabelPer, string? LabelRateShown, string? LabelBasis,
     double? LabelEveryDays, double? LabelWaitDays, string? LabelSays, string? Npk, double? Ph, string? Notes, string? UnfitWhy, bool Counted, string? MadeOrBought, IReadOnlyList<LotView> Lots);
 
 /// <summary>Something to buy or make.</summary>

@@ -1,6 +1,7 @@
 using Microsoft.EntityFrameworkCore;
 using MudPie.Core.Almanac;
 using MudPie.Core.Brewing;
+using MudPie.Core.Measures;
 using MudPie.Core.PuttingOut;
 using MudPie.Core.Workings;
 using MudPie.Records;
@@ -82,7 +83,7 @@ public static class TodayEndpoints
         }
 
         var known = await weather.Hours(from.AddHours(-1), from.AddHours(hours + 8));
-        WindowsAnswer Ask(string purpose) => SprayWindows.Of(new WindowsQuestion { Purpose = purpose, From = from, Hours = hours, Latitude = holding.Latitude, Longitude = holding.Longitude, Weather = known }).Value;
+        WindowsAnswer Ask(string purpose) => SprayWindows.Of(new WindowsQuestion { Units = holding.Units, Purpose = purpose, From = from, Hours = hours, Latitude = holding.Latitude, Longitude = holding.Longitude, Weather = known }).Value;
         var (leaf, root) = (Ask("leaf"), Ask("root"));
         return [.. leaf.Windows.Select(w => new DayWindow(w.From, w.To, "leaf", w.Score, w.Sentence)), .. root.Windows.Select(w => new DayWindow(w.From, w.To, "root", w.Score, w.Sentence))];
     }
@@ -92,7 +93,7 @@ public static class TodayEndpoints
         var units = await clock.Units();
         var local = await clock.Local();
         var going = await Going(db, live);
-        var items = going.SelectMany(g => TodayRules.Of(g.Batch, g.Watch, clock.Now, local)).ToList();
+        var items = going.SelectMany(g => TodayRules.Of(g.Batch, g.Watch, clock.Now, local)).Select(i => i with { Detail = InUnits.Say(i.Detail, units) }).ToList();
         items = await WithNotices(items, going, db, clock.Now);
         foreach (var pair in (await BrixEndpoints.Pairs(db, clock)).Where(p => p.After is null && clock.Now > p.SprayedAt.AddDays(1) && clock.Now < p.SprayedAt.AddDays(10)).DistinctBy(p => p.BedId))
         {

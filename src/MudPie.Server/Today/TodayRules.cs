@@ -13,7 +13,7 @@ public static class TodayRules
     /// <summary>All that one batch wants.</summary>
     public static IEnumerable<TodayItem> Of(Batch b, WatchAnswer? watch, DateTimeOffset now, Func<DateTimeOffset, DateTimeOffset> local)
     {
-        string Clock(DateTimeOffset at) => local(at).ToString("HH:mm", CultureInfo.InvariantCulture);
+        string Clock(DateTimeOffset at) => Say.Clock(at, now, local);
         var link = $"/brew/{b.Id}";
         if (b.State == BatchState.Planned)
         {
@@ -42,7 +42,7 @@ public static class TodayRules
         if (watch.CrossesAtH is { } cross && b.Making == "tea")
         {
             var at = started.AddHours(cross);
-            yield return new($"slide-{b.Id}", cross - watch.NowH < 3 ? 0 : 1, $"{b.Vessel.Name} is sliding toward 6", $"about {Clock(at)}, before you use it at {Clock(b.UseAt)}", "See what holds it", link, at);
+            yield return new($"slide-{b.Id}", cross - watch.NowH < 3 ? 0 : 1, $"{b.Vessel.Name} is sliding toward 6", $"about {Clock(at.AddSeconds(30))}, before you use it at {Clock(b.UseAt)}", "See what holds it", link, at);
         }
 
         var due = started.AddHours(watch.ReadingDueAtH);

@@ -2,6 +2,7 @@ using Ical.Net.CalendarComponents;
 using Ical.Net.DataTypes;
 using Ical.Net.Serialization;
 using Microsoft.EntityFrameworkCore;
+using MudPie.Core.Measures;
 using MudPie.Core.Workings;
 using MudPie.Records;
 using MudPie.Records.Brewing;
@@ -110,6 +111,7 @@ public static class WatchEndpoints
     /// <summary>What is planned and what the watch expects, as iCalendar: steps of plans, ready times, use by, readings due.</summary>
     private static async Task<IResult> Calendar(HoldingDb db, HoldingClock clock, LiveBrew live)
     {
+        var units = await clock.Units();
         var calendar = new Ical.Net.Calendar { ProductId = "-//Mud Pie//Brews//EN" };
         void Event(string uid, DateTimeOffset at, double minutes, string what, string how) => calendar.Events.Add(new CalendarEvent
         {
@@ -127,7 +129,7 @@ public static class WatchEndpoints
             var done = LiveBrew.Standing(batch).Where(l => l.Kind == LogKind.Step).Select(l => l.Text).ToHashSet();
             foreach (var step in BatchJson.Steps(batch).Where(s => !done.Contains(s.Id)))
             {
-                Event($"batch-{id}-{step.Id}", step.At, step.Minutes, $"{step.Name}: {batch.Vessel.Name}", step.Detail);
+                Event($"batch-{id}-{step.Id}", step.At, step.Minutes, $"{step.Name}: {batch.Vessel.Name}", InUnits.Say(step.Detail, units));
             }
 
             if (batch.StartedAt is { } started && await live.Watch(batch) is { Refused: null } watch)

@@ -58,9 +58,17 @@ public sealed class WatchService(IServiceScopeFactory scopes, ILogger<WatchServi
 
             var (_, probe) = await live.Probe(batch, started, now);
             var seen = (await live.Ask(batch, started, now)).Seen;
-            var known = (await db.Notices.Where(n => n.BatchId == id).Select(n => n.Key).ToListAsync()).ToHashSet();
+            var notices = await db.Notices.Where(n => n.BatchId == id).ToListAsync();
             var name = char.ToUpperInvariant(batch.Vessel.Name[0]) + batch.Vessel.Name[1..];
-            foreach (var alert in WatchAlerts.Of(name, seen, watch.Value, lines, probe).Where(a => known.Add(a.Key)))
+            List<WatchAlert> alerts = [.. WatchAlerts.Of(name, seen, watch.Value, lines, probe)];
+            foreach (var notice in notices.Where(n => n.DoneAt is null && !WatchAlerts.StillSo(n.Key, n.Rule, alerts, watch.Value, lines)))
+            {
+                // Kept with the hour that it held until; under a key of its own, so that it can be said again where it comes to be so again.
+                (notice.Key, notice.DoneAt) = ($"{notice.Key}~{notice.Id}", now);
+            }
+
+            var known = notices.Select(n => n.Key).ToHashSet();
+            foreach (var alert in alerts.Where(a => known.Add(a.Key)))
             {
                 db.Notices.Add(new WatchNotice { BatchId = id, Key = alert.Key, Rule = alert.Rule, Tone = alert.Tone.ToString(), Title = alert.Title, Todo = alert.Todo, At = started.AddHours(alert.AtH), FiredAt = now });
             }

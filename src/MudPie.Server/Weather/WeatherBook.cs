@@ -1,6 +1,7 @@
 using System.Globalization;
 using Microsoft.EntityFrameworkCore;
 using MudPie.Core.Almanac;
+using MudPie.Core.Measures;
 using MudPie.Core.Workings;
 using MudPie.Records;
 using MudPie.Records.PuttingOut;
@@ -15,11 +16,11 @@ public sealed class WeatherBook(HoldingDb db)
         [.. (await db.Weather.AsNoTracking().Where(w => w.At >= from && w.At < to).OrderBy(w => w.At).Take(400).ToListAsync()).Select(w => new WeatherHour(w.At, w.TemperatureC, w.WindMps, w.RainMm, w.CloudShare, w.HumidityShare, w.GustMps, w.LeafWet))];
 
     /// <summary>The weather of a moment in words, for the record; null where it is not known.</summary>
-    public async Task<string?> At(DateTimeOffset at)
+    public async Task<string?> At(DateTimeOffset at, UnitSystem units)
     {
         var from = at.AddHours(-1);
         var hour = await db.Weather.AsNoTracking().Where(w => w.At > from && w.At <= at).OrderByDescending(w => w.At).FirstOrDefaultAsync();
-        return hour is null ? null : $"{Say.Number(hour.TemperatureC)} °C, wind {Say.Number(hour.WindMps)} m/s, {(hour.RainMm > 0 ? $"{Say.Number(hour.RainMm)} mm of rain" : "dry")}{(hour.Source == "simulated" ? " (simulated)" : "")}";
+        return hour is null ? null : $"{Units.Show(hour.TemperatureC, Dimension.Temperature, units)}, wind {Per.Wind(hour.WindMps, units)}, {(hour.RainMm > 0 ? $"{Per.Depth(hour.RainMm, units)} of rain" : "dry")}{(hour.Source == "simulated" ? " (simulated)" : "")}";
     }
 
     /// <summary>Puts hours in; those of a file are not overwritten by a service.</summary>

@@ -43,6 +43,11 @@ public sealed class ProblemHandler(ILogger<ProblemHandler> log) : IExceptionHand
     /// <inheritdoc/>
     public async ValueTask<bool> TryHandleAsync(HttpContext httpContext, Exception exception, CancellationToken cancellationToken)
     {
+        if (exception is OperationCanceledException && httpContext.RequestAborted.IsCancellationRequested)
+        {
+            return true; // whoever asked has gone: nobody is there to be told
+        }
+
         var problem = exception switch
         {
             BadHttpRequestException { InnerException: JsonException json } => Unreadable(json),

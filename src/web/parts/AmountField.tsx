@@ -10,15 +10,19 @@ interface Props {
   onChange: (typed: string) => void;
   /** Called with the SI figure when the field is left, where it could be read. */
   onRead?: (si: number) => void;
+  /** A kind of source: then a weight may be typed for a volume. */
+  ofSource?: string;
+  hint?: string;
   wrong?: string;
   autoFocus?: boolean;
 }
 
 /** An amount typed as people say it; shows at once what was understood, and the spoons and jugs for it. */
-export function AmountField({ label, value, dimension, onChange, onRead, wrong, autoFocus }: Props) {
+export function AmountField({ label, value, dimension, onChange, onRead, ofSource, hint, wrong, autoFocus }: Props) {
   const read = useQuery<Schemas["Amount"], Problem>({
-    queryKey: ["amount", dimension, value],
-    queryFn: async () => (await must(client.POST("/api/amounts/read", { body: { text: value, dimension } }))).value!,
+    queryKey: ["amount", dimension, ofSource, value],
+    queryFn: async () =>
+      (await must(client.POST("/api/amounts/read", { body: { text: value, dimension, ofSource } }))).value!,
     enabled: value.trim().length > 0,
     retry: false,
     refetchInterval: false,
@@ -38,7 +42,7 @@ export function AmountField({ label, value, dimension, onChange, onRead, wrong, 
         onChange={onChange}
         onBlur={() => read.data && onRead?.(read.data.si)}
         wrong={wrong ?? (value.trim() && read.error ? read.error.of("text") : undefined)}
-        hint={understood}
+        hint={understood || hint}
       />
       {asks && (
         <p

@@ -11,6 +11,8 @@ interface Props {
   /** Means of a probe, drawn as a thin line. */
   probe?: { h: number; mgPerL: number }[];
   airOffH?: number | null;
+  /** How far the band is to be believed. */
+  note?: string;
 }
 
 const W = 560;
@@ -21,7 +23,7 @@ const T = 30;
 const B = 40;
 
 /** Oxygen against time with the line it must not cross. Drawing only: all figures come from the server. A table stands behind it. */
-export function OxygenChart({ forecast, start, nowH, useAtH, readings = [], probe = [], airOffH }: Props) {
+export function OxygenChart({ forecast, start, nowH, useAtH, readings = [], probe = [], airOffH, note }: Props) {
   const id = useId();
   const clock = useClock();
   const at = (h: number) => new Date(new Date(start).getTime() + h * 3_600_000);
@@ -32,7 +34,8 @@ export function OxygenChart({ forecast, start, nowH, useAtH, readings = [], prob
   const line = (points: { h: number; mgPerL: number }[]) =>
     points.map((p, i) => `${i ? "L" : "M"}${x(p.h).toFixed(1)} ${y(p.mgPerL).toFixed(1)}`).join("");
   const band = `${line(forecast.high90)}${line([...forecast.low10].reverse()).replace("M", "L")}Z`;
-  const ticks = Array.from({ length: Math.floor(end / 6) + 1 }, (_, i) => i * 6);
+  const apart = end > 36 ? 12 : 6; // hours between two times that can be read
+  const ticks = Array.from({ length: Math.floor(end / apart) + 1 }, (_, i) => i * apart);
   // The band's highest place past its middle: words above it touch nothing.
   const label = forecast.high90
     .filter((p) => p.h > end * 0.45 && p.h < end * 0.78)
@@ -194,7 +197,9 @@ export function OxygenChart({ forecast, start, nowH, useAtH, readings = [], prob
           ))}
         </tbody>
       </table>
-      <figcaption className="text-ash">A model, not a measurement; your own readings sharpen it.</figcaption>
+      <figcaption className="text-ash">
+        {note ?? "A model, not a measurement; your own readings sharpen it."}
+      </figcaption>
     </figure>
   );
 }

@@ -3,11 +3,9 @@ import { AmountField } from "./AmountField";
 import { Field } from "./Field";
 import { Pick } from "./Pick";
 import { Tick } from "./Tick";
+import { Short } from "./Verdict";
 
 type Asked = Schemas["RaceAsked"];
-
-const mark = { go: ["✓", "text-moss"], mind: ["▲", "text-straw"], stop: ["■", "text-plum"] } as const;
-const minutes = (m: number) => (m < 100 ? `${Math.round(m)} min` : `${Math.floor(m / 60)} h ${Math.round(m % 60)} min`);
 
 /** Grace against fillings, draws and way: the same race wherever the brew is shown. */
 export function RacePanel({
@@ -16,30 +14,18 @@ export function RacePanel({
   setAsked,
   problem,
 }: {
-  race: Schemas["RaceAnswer"];
+  race: Schemas["RaceView"];
   /** What was typed of it; left out where the race is only shown. */
   asked?: Asked | null;
   setAsked?: (asked: Asked) => void;
   problem?: Problem | null;
 }) {
-  const [sign, look] = mark[race.verdict.tone];
-  const rows = race.times.loads;
-  const many = rows.length > 4;
-  const shown = rows.map((l, i) => ({ ...l, n: i + 1 })).filter((_, i) => !many || i < 2 || i === rows.length - 1);
   return (
     <section aria-label="The race to the ground" className="print:break-inside-avoid">
       <h2 className="text-xl">The race to the ground</h2>
-      <p>
-        <b className={look}>
-          {sign} {race.verdict.sentence}
-        </b>{" "}
-        {race.verdict.why}
-      </p>
+      <Short verdict={race.verdict} />
       <table className="figures w-full">
-        <caption className="text-left text-ash">
-          {race.kit.name ?? "A tank"} of {race.kit.tankL} L{(race.kit.lanes ?? 1) > 1 && `, ${race.kit.lanes} at once`}:
-          draw {minutes(race.drawMin)}, way {minutes(race.travelMin)}, out {minutes(race.sprayMin)}
-        </caption>
+        <caption className="text-left text-ash">{race.kitSays}</caption>
         <thead>
           <tr className="text-left">
             <th scope="col">filling</th>
@@ -49,23 +35,22 @@ export function RacePanel({
           </tr>
         </thead>
         <tbody>
-          {shown.map((l) => (
-            <tr key={l.n} className="border-t border-line">
+          {race.rows.map((l) => (
+            <tr key={l.filling} className="border-t border-line">
               <th scope="row" className="text-left font-normal">
-                {many && l.n === rows.length && "… "}
-                {l.n}
+                {l.filling}
               </th>
-              <td>{minutes(l.airLostAtMin)}</td>
-              <td>{minutes(l.outByMin)}</td>
+              <td>{l.airLost}</td>
+              <td>{l.outBy}</td>
               <td className={l.withinGrace ? "text-moss" : "font-bold text-plum"}>
-                {l.withinGrace ? "✓" : "■"} {minutes(l.minutesWithoutAir)}
+                {l.withinGrace ? "✓" : "■"} {l.withoutAir}
               </td>
             </tr>
           ))}
         </tbody>
       </table>
       <p className="text-ash">Minutes from the first draw; an estimate until your own flow and way are typed.</p>
-      {!race.won && race.saves.length > 0 && (
+      {race.saves.length > 0 && (
         <>
           <h3 className="mt-1 text-lg">What would save it</h3>
           <ul>

@@ -1,6 +1,7 @@
 import { Dialog } from "radix-ui";
 import { useEffect, useState } from "react";
 import type { Schemas } from "../api/client";
+import { useUs } from "../api/units";
 import { Button } from "./Button";
 
 const sureWords: Record<Schemas["Evidence"], string> = {
@@ -23,6 +24,7 @@ interface Props {
 /** Show the sum: any figure opened to its working, line by line. Opens by tap, or by the key w. */
 export function Sum({ working, sure, of }: Props) {
   const [open, setOpen] = useState(false);
+  const us = useUs();
   useEffect(() => {
     const press = (e: Event) => {
       if ((e as CustomEvent<string>).detail === "sum") setOpen(true);
@@ -43,6 +45,7 @@ export function Sum({ working, sure, of }: Props) {
           <Dialog.Title className="font-head text-xl font-bold">The sum behind {of}</Dialog.Title>
           <Dialog.Description className="mb-3 text-ash">
             How sure: <Sure sure={sure} />
+            {us && ". The sum itself is done in litres, metres and °C."}
           </Dialog.Description>
           <ol className="flex flex-col">
             {working.map((l, i) => (

@@ -19,3 +19,26 @@ export function Verdict({ verdict }: { verdict: Schemas["Verdict"] }) {
     </div>
   );
 }
+
+type Props = {
+  verdict: Schemas["Verdict"];
+  inline?: boolean;
+  /** The headline that it stands under: a tick under one that says stop would read as a second verdict, so it goes without. */
+  beside?: Schemas["Verdict"];
+};
+
+/** The same in a line, where it is not the headline. */
+export function Short({ verdict, inline = false, beside }: Props) {
+  const look = looks[verdict.tone];
+  const plain = verdict.tone === "go" && beside !== undefined && beside.tone !== "go";
+  const Line = inline ? "span" : "p";
+  return (
+    <Line>
+      <b className={plain ? undefined : look.colour}>
+        {!plain && `${look.mark} `}
+        {verdict.sentence}
+      </b>{" "}
+      {verdict.why}
+    </Line>
+  );
+}

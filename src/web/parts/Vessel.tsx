@@ -4,7 +4,8 @@ interface Props {
   fill: number;
   /** Air per litre against light air: decides how many bubbles. */
   air: number;
-  diffuser: string;
+  /** What the air comes out of; null where none is blown in. */
+  diffuser: string | null;
   hasBag: boolean;
   name: string;
 }
@@ -19,7 +20,7 @@ const outlines: Record<string, string> = {
 export function Vessel({ shape, fill, air, diffuser, hasBag, name }: Props) {
   const outline = outlines[shape] ?? outlines.barrel!;
   const top = 304 - fill * 264;
-  const count = Math.min(46, Math.round(8 + air * 12));
+  const count = diffuser === null ? 0 : Math.min(46, Math.round(8 + air * 12));
   const wide = diffuser === "drilledPipe" || diffuser === "fineMembrane";
   const small = diffuser === "airStone" || diffuser === "fineMembrane";
   const floor = shape === "tank" ? 262 : 288;
@@ -62,16 +63,20 @@ export function Vessel({ shape, fill, air, diffuser, hasBag, name }: Props) {
         })}
       </g>
       <path d={outline} className="fill-none stroke-ink" strokeWidth="5" strokeLinejoin="round" strokeLinecap="round" />
-      <path d={`M190 4V${floor}`} className="stroke-river" strokeWidth="5" fill="none" />
-      {wide ? (
-        <path
-          d={`M${shape === "tank" ? 118 : 92} ${floor}H${shape === "tank" ? 184 : 208}`}
-          className="stroke-river"
-          strokeWidth="9"
-          strokeLinecap="round"
-        />
-      ) : diffuser === "openHose" ? null : (
-        <ellipse cx="190" cy={floor} rx="17" ry="9" className="fill-river" />
+      {diffuser !== null && (
+        <>
+          <path d={`M190 4V${floor}`} className="stroke-river" strokeWidth="5" fill="none" />
+          {wide ? (
+            <path
+              d={`M${shape === "tank" ? 118 : 92} ${floor}H${shape === "tank" ? 184 : 208}`}
+              className="stroke-river"
+              strokeWidth="9"
+              strokeLinecap="round"
+            />
+          ) : diffuser === "openHose" ? null : (
+            <ellipse cx="190" cy={floor} rx="17" ry="9" className="fill-river" />
+          )}
+        </>
       )}
     </svg>
   );

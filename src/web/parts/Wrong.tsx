@@ -8,7 +8,9 @@ export function Wrong({ problem, shown = [] }: { problem: Problem | null | undef
   return (
     <div role="alert" className="border-l-4 border-plum bg-paper px-4 py-3 text-plum">
       <p className="font-bold">✕ {problem.message}</p>
-      {others.length > 0 ? (
+      {others.length === 1 && problem.message === others[0]!.wrong ? (
+        <p>{others[0]!.wayOut}</p>
+      ) : others.length > 0 ? (
         <ul>
           {others.map((f) => (
             <li key={f.field + f.wrong}>
@@ -21,4 +23,13 @@ export function Wrong({ problem, shown = [] }: { problem: Problem | null | undef
       )}
     </div>
   );
+}
+
+/** What is wrong with something that is not one field: beds, a rate of its own. */
+export function WrongHere({ text }: { text?: string | null }) {
+  return text ? (
+    <p role="alert" className="mt-1 font-medium text-plum">
+      ✕ {text}
+    </p>
+  ) : null;
 }

@@ -4,6 +4,9 @@ import type { Schemas } from "../api/client";
 /** The holding that is open; times are shown in its own zone. */
 export const Holding = createContext<Schemas["HoldingView"] | null>(null);
 
+/** Three letters for every month, as the server writes them. */
+const short = (date: string) => date.replace("Sept", "Sep");
+
 /** Words for times in the holding's zone. */
 export function useClock() {
   const zone = useContext(Holding)?.zone ?? "UTC";
@@ -14,8 +17,8 @@ export function useClock() {
   return {
     zone,
     time: (at: string | Date) => hm.format(new Date(at)),
-    day: (at: string | Date) => day.format(new Date(at)),
-    date: (at: string | Date) => full.format(new Date(at)),
+    day: (at: string | Date) => short(day.format(new Date(at))),
+    date: (at: string | Date) => short(full.format(new Date(at))),
     /** "07:10", or "Tue 3 May 07:10" where it is another day than now. */
     when: (at: string | Date) => {
       const there = new Date(at);

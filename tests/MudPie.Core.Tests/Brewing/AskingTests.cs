@@ -160,6 +160,29 @@ public class AskingTests
     private static List<string> Rules(BrewSeen seen, ProbeState? probe = null) => [.. WatchAlerts.Of("The Barrel", seen, Watch(seen), new WatchLines(), probe).Select(a => a.Rule)];
 
     [Fact]
+    public void What_was_said_of_a_brew_is_taken_back_when_it_is_no_longer_so()
+    {
+        var seen = new BrewSeen { IsTea = true, NowH = 9, StripMgPerL = 0, Oxygen = [new(2, 8.6), new(8, 6.1)] };
+        bool Still(string rule, BrewSeen s) => Watch(s) is var w && WatchAlerts.StillSo(rule, rule, [.. WatchAlerts.Of("The Barrel", s, w, new WatchLines())], w, new WatchLines());
+        Still("below6Expected", seen).ShouldBeTrue();
+        Still("below6Expected", seen with { Oxygen = [new(2, 8.6), new(8, 5.2)] }).ShouldBeFalse(); // it is to be heaped: one notice says so
+        Still("below6Expected", seen with { NowH = 23, Oxygen = [new(2, 8.6), new(8, 7.6), new(14, 7.7), new(20, 8.2), new(22.8, 8.4)] }).ShouldBeFalse();
+        Still("readyUnseen", seen with { NowH = 30, Oxygen = [new(0.9, 3.0)] }).ShouldBeTrue();
+        Still("readyUnseen", seen with { NowH = 30, Oxygen = [new(0.9, 3.0), new(29, 8)] }).ShouldBeFalse();
+        Still("below6Now", seen).ShouldBeFalse(); // the reading was put right
+    }
+
+    [Fact]
+    public void A_model_that_does_not_fit_says_so_whatever_the_verdict_is_about()
+    {
+        var odd = Watch(new BrewSeen { IsTea = true, NowH = 9, StripMgPerL = 0, Oxygen = [new(2, 2.1), new(4, 9.0), new(6, 1.6), new(8, 9.1)] });
+        odd.Gate.Fitness.ShouldBe(Fitness.NotFit);
+        odd.ModelSays.ShouldStartWith("The model does not fit this brew: ");
+        odd.Now!.By.ShouldBe("by your own readings");
+        Watch(new BrewSeen { IsTea = true, NowH = 9, StripMgPerL = 0, Oxygen = [new(2, 8.6), new(8, 7.5)] }).ModelSays.ShouldStartWith("A model, not a measurement");
+    }
+
+    [Fact]
     public void The_watch_says_each_thing_when_it_is_so()
     {
         var seen = new BrewSeen { IsTea = true, NowH = 9, StripMgPerL = 0, Oxygen = [new(2, 8.6), new(8, 6.1)] };
@@ -167,6 +190,7 @@ public class AskingTests
         Rules(seen with { Oxygen = [new(2, 8.6), new(8, 5.2)] }).ShouldBe(["below6Now"]);
         Rules(seen with { NowH = 13 }).ShouldContain("noReading");
         Rules(seen with { NowH = 30, Oxygen = [new(10, 7.5), new(29, 8)] }).ShouldContain("ready");
+        Rules(seen with { NowH = 30, Oxygen = [new(0.9, 3.0)] }).ShouldSatisfyAllConditions(r => r.ShouldContain("readyUnseen"), r => r.ShouldNotContain("ready"));
         Rules(seen with { NowH = 37, Oxygen = [new(36.5, 8)] }).ShouldContain("tooOld");
         Rules(seen with { Oxygen = [new(2.5, 8.7)], NowH = 3, AirOffH = 2.97 }).ShouldBe([]);
         Rules(seen with { Oxygen = [new(8.5, 8)], AirOffH = 8.9 }).ShouldBe(["graceShort"]);

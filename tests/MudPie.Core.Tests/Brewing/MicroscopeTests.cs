@@ -88,6 +88,9 @@ public class MicroscopeTests
         a.Share.ShouldBe(0.75);
         (a.Low95, a.High95).ShouldBe((0.5919, 0.9503), 1e-3);
         a.Sentence.ShouldContain("count more fields");
+        var more = Microscope.CameThrough([6, 7, 5], [9, 8, 10]).Value;
+        (more.Share, more.High95).ShouldBe((1, 1)); // none can come through that did not go in
+        more.Sentence.ShouldNotContain("148");
         Microscope.CameThrough([100, 110, 90], [20, 25, 15]).Value.Sentence.ShouldContain("breaks them");
     }
 

@@ -179,9 +179,9 @@ public class WorkedOutsideTests
     [Theory]
     [InlineData(10, 16, 10, 12, 0.75, 0.591928, 0.950284)]
     [InlineData(20, 20, 20, 5, 0.25, 0.200804, 0.311248)]
-    [InlineData(5, 10, 5, 9, 0.9, 0.601641, 1.346318)]
+    [InlineData(5, 10, 5, 9, 0.9, 0.601641, 1)]
     [InlineData(10, 100, 20, 75, 0.75, 0.692327, 0.812478)]
-    [InlineData(20, 4.5, 20, 4.4, 0.977778, 0.728839, 1.311743)]
+    [InlineData(20, 4.5, 20, 4.4, 0.977778, 0.728839, 1)]
     [InlineData(8, 8, 8, 2, 0.25, 0.144551, 0.432373)]
     public void Share_through_a_pump(int fieldsBefore, double meanBefore, int fieldsAfter, double meanAfter, double share, double low, double high)
     {

@@ -79,7 +79,7 @@ public class TrialBenchTests
         plan.Needed.ShouldBe(12);
         plan.Now.Replicates.ShouldBe(5);
         plan.Points.Zip(plan.Points.Skip(1)).ShouldAllBe(p => p.Second.Power >= p.First.Power);
-        plan.Sentence.ShouldContain("12 would see it eight times in ten");
+        plan.Sentence.ShouldContain("12 would see 0.5 kg eight times in ten");
     }
 
     [Fact]

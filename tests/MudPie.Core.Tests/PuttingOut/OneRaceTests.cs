@@ -60,7 +60,33 @@ public sealed class OneRaceTests
     public void A_dunked_extract_counts_from_when_it_was_made_and_dark_is_said()
     {
         PutOutRace.For(Cone with { Dunked = true, GraceMinutes = 60 }).Value.Won.ShouldBeFalse();
-        PutOutRace.For(Cone with { LightMin = 30 }).Value.Verdict.Sentence.ShouldStartWith("It would be dark");
+        PutOutRace.For(Cone with { Window = new(30, "dark: you can't see what is covered") }).Value.Verdict.Sentence.ShouldStartWith("It would be dark");
+    }
+
+    [Fact]
+    public void The_race_knows_the_window_that_it_runs_in()
+    {
+        var done = PutOutRace.For(Cone).Value.Times.DoneAtMin;
+        var closes = PutOutRace.For(Cone with { Window = new(done - 20, "wind 6 m/s: it drifts") }).Value.Verdict;
+        (closes.Tone, closes.Sentence).ShouldBe((Tone.Mind, "The window closes 20 min before the last drop is out: wind 6 m/s: it drifts."));
+        PutOutRace.For(Cone with { Window = new(0, "rain, 2 mm in the hour") }).Value.Verdict.Sentence.ShouldBe("Not at that hour: rain, 2 mm in the hour.");
+        PutOutRace.For(Cone with { Window = new(done + 1, "rain, 2 mm in the hour") }).Value.Verdict.Tone.ShouldBe(Tone.Go);
+        PutOutRace.For(Cone with { GraceMinutes = 1, Window = new(0, "rain, 2 mm in the hour") }).Value.Verdict.Tone.ShouldBe(Tone.Stop);
+    }
+
+    [Fact]
+    public void What_is_left_of_a_window_ends_with_dusk_or_with_the_weather_whichever_is_first()
+    {
+        // 47.5° N, 8.5° E on 10 June: civil dusk is about 19:59 UTC.
+        var seven = new DateTimeOffset(2026, 6, 10, 19, 0, 0, TimeSpan.Zero);
+        var dusk = SprayWindows.Left(true, seven, 47.5, 8.5, []).ShouldNotBeNull();
+        dusk.Min.ShouldBeInRange(50, 70);
+        dusk.Why.ShouldStartWith("dark");
+        SprayWindows.Left(true, seven.AddHours(-7), 47.5, 8.5, []).ShouldNotBeNull().ShouldSatisfyAllConditions(w => w.Min.ShouldBe(0), w => w.Why.ShouldStartWith("sun at"));
+        var windy = new Core.Almanac.WeatherHour(seven, 16, 6, 0, 0.2, 0.6);
+        SprayWindows.Left(true, seven, 47.5, 8.5, [windy]).ShouldNotBeNull().Why.ShouldStartWith("wind 6");
+        SprayWindows.Left(false, seven, 47.5, 8.5, [windy]).ShouldNotBeNull().Min.ShouldBe(dusk.Min);
+        SprayWindows.Left(false, seven, 78, 15, []).ShouldBeNull(); // the sun does not set there in June
     }
 
     [Property(MaxTest = 100)]

@@ -125,7 +125,7 @@ public class TankJobTests
     {
         var job = TankJob.Of(Two with { BrewPer100M2 = 60 }).Value; // 60 × 0.468 is 28.1 L
         job.Verdict.Tone.ShouldBe(Tone.Stop);
-        job.Verdict.Sentence.ShouldBe("That takes 28.1 L of brew, and there are 17.");
+        job.Verdict.Sentence.ShouldBe("That takes 28.1 L of brew, and there are 17 L.");
     }
 
     [Theory]

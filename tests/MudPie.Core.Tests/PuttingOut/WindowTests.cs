@@ -28,6 +28,21 @@ public class WindowTests
         windows[1].To.ShouldBe(Day.AddHours(21));
     }
 
+    [Theory]
+    [InlineData(true, 6, 18)] // seven by the clock in June: the sun is at 20° twelve minutes later, so it waits for the evening
+    [InlineData(true, 3, 3)]
+    [InlineData(false, 6, 6)]
+    public void A_plan_begins_with_an_hour_that_lasts(bool leaf, double from, double proposed) =>
+        SprayWindows.FirstFit(leaf, Day.AddHours(from), 52.5, 0, Fair()).ShouldBe(Day.AddHours(proposed), TimeSpan.FromMinutes(20));
+
+    [Fact]
+    public void A_plan_does_not_begin_in_the_dark_nor_in_rain()
+    {
+        var november = new DateTimeOffset(2026, 11, 29, 7, 0, 0, TimeSpan.Zero);
+        SprayWindows.FirstFit(true, november, 52.5, 0, []).ShouldBe(november.AddMinutes(30)); // civil twilight begins about 07:05
+        SprayWindows.FirstFit(false, Day.AddHours(6), 52.5, 0, Fair((_, w) => w with { RainMm = 30 })).ShouldBe(Day.AddHours(6)); // none will do: the hour asked for, and the plan says what is wrong with it
+    }
+
     [Fact]
     public void Roots_can_be_drenched_all_day() => Ask("root", Fair()).Windows.Single().To.ShouldBe(Day.AddHours(21));
 

@@ -39,6 +39,9 @@ internal sealed record Sheet
     /// <summary>Half widths of their intervals at the level that several measures ask for.</summary>
     public IReadOnlyList<double> JudgedWide { get; init; } = [];
 
+    /// <summary>Means by each treatment's own spread, where verdicts take that.</summary>
+    public IReadOnlyList<TrialMean>? OwnMeans { get; init; }
+
     /// <summary>All pairs, each by its own spread.</summary>
     public IReadOnlyList<TrialComparison> GamesHowell { get; init; } = [];
 
@@ -90,6 +93,7 @@ internal sealed record Sheet
             [.. q.Rows.Where(r => r.Value is null).Select(r => $"{r.Plot}: {r.Why ?? "no reason given"}")], q.Looked)
         {
             Judged = s.Judged ?? s.Dunnett,
+            JudgedMeans = s.OwnMeans ?? s.Means,
             GamesHowell = s.GamesHowell,
         };
         return Worked.Of(answer, q.Unit, Evidence.MeasuredHere, Lines(q, s, sd));

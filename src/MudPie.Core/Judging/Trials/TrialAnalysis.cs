@@ -15,7 +15,7 @@ public static class TrialAnalysis
             return refusal;
         }
 
-        q = Plain(q);
+        q = OneSpelling(q);
         var rows = q.Rows.Where(r => r.Value is not null).ToList();
         if (q.Kind == "count")
         {
@@ -43,7 +43,8 @@ public static class TrialAnalysis
     }
 
     /// <summary>The trial with one spelling for each level, and its settings known: crossed factors that only say where a thing was tried.</summary>
-    private static TrialQuestion Plain(TrialQuestion q)
+    /// <remarks>"Water" and "water" are the treatment that was spelt first.</remarks>
+    public static TrialQuestion OneSpelling(TrialQuestion q)
     {
         var spelt = q.Factors.Select((_, f) => q.Rows.Select(r => r.Levels[f]).GroupBy(l => Folded(l), StringComparer.OrdinalIgnoreCase).ToDictionary(g => g.Key, g => g.First().Trim(), StringComparer.OrdinalIgnoreCase)).ToList();
         string One(int f, string level) => spelt[f].GetValueOrDefault(Folded(level)) ?? level;

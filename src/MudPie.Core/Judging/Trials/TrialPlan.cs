@@ -100,19 +100,21 @@ public static class TrialWorth
 /// <param name="Power">Chance of seeing the difference worth having: that its interval lies clear of nought.</param>
 /// <param name="HalfWidth">Give or take of a difference, in the unit.</param>
 /// <param name="WorksAtWorth">Chance that the verdict is "works" where the truth is just the difference worth having: the whole interval above it.</param>
-/// <param name="WorksAtTwice">The same where the truth is twice that.</param>
-public sealed record ReplicatesPoint(int Replicates, double Power, double? HalfWidth, double WorksAtWorth = 0, double WorksAtTwice = 0);
+/// <param name="WorksAtTwice">The same where the truth is twice that: as far above the line as the line is above nought, so the same chance as of seeing the difference worth having.</param>
+/// <param name="SeenAtTwice">Chance of seeing it where the truth is twice the difference worth having.</param>
+public sealed record ReplicatesPoint(int Replicates, double Power, double? HalfWidth, double WorksAtWorth, double WorksAtTwice, double SeenAtTwice);
 
 /// <summary>How many plots a planned trial takes.</summary>
 /// <param name="Points">From 2 on.</param>
 /// <param name="Needed">Fewest for eight chances in ten of what was chosen; null where forty are too few.</param>
 /// <param name="NeededSeen">Fewest to see the difference worth having eight times in ten.</param>
+/// <param name="NeededTwice">Fewest to see twice it eight times in ten.</param>
 /// <param name="NeededWorks">Fewest to say "works" eight times in ten where the truth is twice the difference worth having.</param>
-/// <param name="For">"seen" or "works": which of them the grower chose.</param>
+/// <param name="For">"seen", "twice" or "works": which of them the grower chose.</param>
 /// <param name="Averaged">Plots that one side of a comparison averages over, for each replicate.</param>
 /// <param name="Now">The choice in force.</param>
 /// <param name="Sentence">In a sentence.</param>
-public sealed record ReplicatesCurve(IReadOnlyList<ReplicatesPoint> Points, int? Needed, ReplicatesPoint Now, string Sentence, int? NeededSeen = null, int? NeededWorks = null, string For = "seen", int Averaged = 1);
+public sealed record ReplicatesCurve(IReadOnlyList<ReplicatesPoint> Points, int? Needed, ReplicatesPoint Now, string Sentence, int? NeededSeen, int? NeededTwice, int? NeededWorks, string For, int Averaged);
 
 /// <summary>The replicates curve of a trial as it is planned: several treatments against one, in its own design.</summary>
 public static class ReplicatesPlan
@@ -127,7 +129,7 @@ public static class ReplicatesPlan
     /// <param name="worth">Smallest difference worth having, above 0.</param>
     /// <param name="unit">Of the measure.</param>
     /// <param name="compared">Levels of what is compared, where it is not every cell: the contrast averages over the other factors; null for all cells.</param>
-    /// <param name="chosenFor">"seen" (clear of nought, at the difference worth having) or "works" (the verdict, where the truth is twice that).</param>
+    /// <param name="chosenFor">"seen" (clear of nought, at the difference worth having), "twice" (the same where the truth is twice that) or "works" (the verdict, where the truth is twice that).</param>
     /// <remarks>3 treatments in blocks, noise 0.16, worth 0.15: 5 blocks see it 1 time in 4, 22 are needed.</remarks>
     public static Ruling<ReplicatesCurve> Of(string design, double? treatments, double? replicates, double? sd, double? worth, string unit, int? compared = null, string? chosenFor = null)
     {
@@ -135,9 +137,9 @@ public static class ReplicatesPlan
         var k = (int)checks.Range("treatments", treatments, 2, 200, "treatments");
         var now = (int)checks.Range("replicates", replicates, 1, Most, "plots of each");
         var noise = checks.Range("sd", sd, 1e-9, 1e9, unit, "It is how far plots treated alike stray.");
-        if (chosenFor is not (null or "seen" or "works"))
+        if (chosenFor is not (null or "seen" or "twice" or "works"))
         {
-            checks.Add("chosenFor", $"“{chosenFor}” is not known here.", "Choose seen or works.");
+            checks.Add("chosenFor", $"“{chosenFor}” is not known here.", "Choose seen, twice or works.");
         }
 
         var line = checks.Range("worth", worth, 1e-9, 1e9, unit, "It is the smallest difference worth having.");
@@ -153,20 +155,19 @@ public static class ReplicatesPlan
         ReplicatesPoint At(int n)
         {
             double df = design is "random" ? k * (n - 1) : (k - 1) * (n - 1);
-            return df < 1
-                ? new ReplicatesPoint(n, alpha / 2, null)
-                : new ReplicatesPoint(
-                    n, Replicates.PowerAtDf(n * averaged, line, noise, alpha, df, paired: false), Distribution.CriticalT(alpha, df) * noise * Math.Sqrt(2.0 / n / averaged),
-                    alpha / 2, Replicates.PowerAtDf(n * averaged, line, noise, alpha, df, paired: false)); // above the line by as much as the line is above nought
+            double Seen(double difference) => df < 1 ? alpha / 2 : Replicates.PowerAtDf(n * averaged, difference, noise, alpha, df, paired: false);
+            // Called "works" at twice: above the line by as much as the line is above nought.
+            return new ReplicatesPoint(n, Seen(line), df < 1 ? null : Distribution.CriticalT(alpha, df) * noise * Math.Sqrt(2.0 / n / averaged), df < 1 ? 0 : alpha / 2, df < 1 ? 0 : Seen(line), Seen(2 * line));
         }
 
         var points = Enumerable.Range(1, Most).Select(At).ToList();
         var seen = points.FirstOrDefault(p => p.Power >= 0.8)?.Replicates;
+        var twice = points.FirstOrDefault(p => p.SeenAtTwice >= 0.8)?.Replicates;
         var works = points.FirstOrDefault(p => p.WorksAtTwice >= 0.8)?.Replicates;
-        var needed = chosenFor == "works" ? works : seen;
+        var needed = chosenFor switch { "works" => works, "twice" => twice, _ => seen };
         var here = points[now - 1];
         return Worked.Of(
-            new ReplicatesCurve(points, needed, here, Sentence(here, needed, line, unit), seen, works, chosenFor ?? "seen", averaged),
+            new ReplicatesCurve(points, needed, here, Sentence(here, needed, line, unit, chosenFor ?? "seen"), seen, twice, works, chosenFor ?? "seen", averaged),
             "plots of each",
             Evidence.ChemistryOrPhysics,
             [new("chance", "1 − T(t₁₋α⁄₂; ν, δ √(n ÷ 2) ÷ σ)", $"noise {Say.Number(noise)}, worth {Say.Number(line)}{Say.Unit(unit)}, α 0.05 ÷ {levels - 1}{(averaged > 1 ? $", each side averaged over {averaged} cells" : "")}", $"{Say.Number(10 * here.Power, 2)} times in ten with {now}", "non-central t; Cohen 1988")],
@@ -178,24 +179,24 @@ public static class ReplicatesPlan
         [new("pair", "side by side is enough", "one of each: a look, not a test"), new("four", "four or more, and as many as the noise asks for", needed is { } n ? $"{n} here" : "more than forty here: measure more evenly")],
         "four", now.Replicates < 4 ? "pair" : "four", "Two plots differ by themselves; without replicates nothing tells that from what was done.", Evidence.ChemistryOrPhysics, "Whether a difference can be told from chance.");
 
-    /// <summary>"2 times in a hundred", "8 times in ten".</summary>
-    private static string Share(double p) => p < 0.095 ? $"{Say.Number(100 * p, 1)} times in a hundred" : $"{Say.Number(10 * p, 2)} times in ten";
+    /// <summary>"twice in a hundred", "8 times in ten".</summary>
+    private static string Share(double p) => p switch { < 0.015 => "once in a hundred", < 0.025 => "twice in a hundred", < 0.095 => $"{Say.Number(100 * p, 1)} times in a hundred", _ => $"{Say.Number(10 * p, 2)} times in ten" };
 
-    private static string Sentence(ReplicatesPoint now, int? needed, double line, string unit)
+    private static string Sentence(ReplicatesPoint now, int? needed, double line, string unit, string chosenFor)
     {
-        var size = $"{Say.Number(line)}{Say.Unit(unit)}";
+        var (size, twice) = ($"{Say.Number(line)}{Say.Unit(unit)}", $"{Say.Number(2 * line)}{Say.Unit(unit)}");
+        var does = chosenFor switch { "works" => $"call {twice} “works”", "twice" => $"see {twice}", _ => $"see {size}" };
         if (now.Replicates == 1)
         {
-            return $"One of each is a look, not a test. {(needed is { } n ? $"{n} of each would see {size} eight times in ten." : "")}".Trim();
+            return $"One of each is a look, not a test. {(needed is { } n ? $"{n} of each would {does} eight times in ten." : "")}".Trim();
         }
 
-        var chance = $"With {now.Replicates} of each, a true difference of {size} is seen {Say.Number(10 * now.Power, 2)} times in ten";
-        chance += $", clear of nought; the verdict would be “works” {Share(now.WorksAtWorth)} then, and {Share(now.WorksAtTwice)} where the truth is twice that";
+        var chance = $"With {now.Replicates} of each, a true difference of {size} is seen {Share(now.Power)}, clear of nought, and called “works” {Share(now.WorksAtWorth)}; one of {twice} is seen {Share(now.SeenAtTwice)} and called “works” {Share(now.WorksAtTwice)}";
         return needed switch
         {
-            null => $"{chance}. Forty would still be too few: measure more evenly, ask for a larger difference, or take several seasons together.",
-            { } n when n <= now.Replicates => $"{chance}. That is enough.",
-            { } n => $"{chance}; {n} would see it eight times in ten.",
+            null => $"{chance}. Forty would still be too few to {does} eight times in ten: measure more evenly, ask for a larger difference, or take several seasons together.",
+            { } n when n <= now.Replicates => $"{chance}. That is enough to {does} eight times in ten.",
+            { } n => $"{chance}. {n} would {does} eight times in ten.",
         };
     }
 }

@@ -136,6 +136,9 @@ public sealed record TrialAnswer(
     /// <summary>The comparisons that verdicts were taken from: Dunnett's own, or Welch's where treatments laid at random need not stray alike.</summary>
     public IReadOnlyList<TrialComparison> Judged { get; init; } = [];
 
+    /// <summary>Means with the intervals that belong to those comparisons: by each treatment's own spread where verdicts take that, else by the common noise.</summary>
+    public IReadOnlyList<TrialMean> JudgedMeans { get; init; } = [];
+
     /// <summary>All pairs, each by its own spread (Games–Howell); empty where the design takes one noise for all.</summary>
     public IReadOnlyList<TrialComparison> GamesHowell { get; init; } = [];
 }

@@ -42,6 +42,7 @@ internal static class WelchFamily
             Test = new("Welch’s analysis, each pair by its own spread", $"{sides.Count} treatments laid at random; nothing says that all stray alike, so each comparison takes its own two spreads. The table with one noise for all stands beside it."),
             Judged = [.. judged.Select(j => j.Compared)],
             JudgedWide = [.. judged.Select(j => j.Wide)],
+            OwnMeans = [.. sides.Select(s => Mean(factor.Name, s))],
             GamesHowell = [.. sides.SelectMany((a, i) => sides.Skip(i + 1).Select(b => Pair(factor.Name, a, b, sides.Count)))],
         };
     }
@@ -57,6 +58,13 @@ internal static class WelchFamily
             return new Side(name, x.Count, mean, x.Sum(v => (v - mean) * (v - mean)) / (x.Count - 1) / x.Count);
         }),
     ];
+
+    /// <summary>A mean with its interval by its own plots alone.</summary>
+    private static TrialMean Mean(string term, Side s)
+    {
+        var half = Distribution.CriticalT(0.05, s.N - 1) * Math.Sqrt(s.V);
+        return new TrialMean(term, s.Name, s.N, s.Mean, s.Mean - half, s.Mean + half);
+    }
 
     private static (double Se, double Df) Apart(Side a, Side b)
     {

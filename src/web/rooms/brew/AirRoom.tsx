@@ -1,6 +1,7 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useDeferredValue, useState } from "react";
 import { client, must, type Problem, type Schemas, useRead, useWrite } from "../../api/client";
+import { useUs } from "../../api/units";
 import { Button } from "../../parts/Button";
 import { Pick } from "../../parts/Pick";
 import { Choice } from "../../parts/Choice";
@@ -11,9 +12,8 @@ import { Verdict } from "../../parts/Verdict";
 import { Wrong } from "../../parts/Wrong";
 import { BrewNav } from "./BrewNav";
 import { PumpCurve } from "./PumpCurve";
-import { typed as number } from "../../api/typed";
 
-type Bench = Schemas["AirBenchQuestion"];
+type Bench = Schemas["AirBenchAsked"];
 
 /** The air that really comes out: pumps, hoses and outlets in parallel. */
 export function AirRoom() {
@@ -40,51 +40,14 @@ interface Props {
   choose: (id: number) => void;
 }
 
-const text = (n?: number | null) => (n === null || n === undefined ? "" : String(Math.round(n * 1000) / 1000));
-
 function OneBench({ start, ground, choose }: Props) {
-  const [pumps, setPumps] = useState(
-    start.bench.pumps!.map((p) => ({
-      name: p.name ?? "pump",
-      openLpm: text(p.openLpm),
-      shutOffKPa: text(p.shutOffKPa),
-      count: text(p.count),
-      curve: (p.curve ?? []).map((c) => `${c.lpm} at ${c.kPa}`).join(", "),
-    })),
-  );
-  const [outlets, setOutlets] = useState(
-    start.bench.outlets!.map((o) => ({
-      name: o.name ?? "outlet",
-      diffuser: o.diffuser ?? "airStone",
-      depthM: text(o.depthM),
-      share: text(o.share),
-      hoseM: text(o.hoseM),
-      hoseMm: text(o.hoseMm),
-    })),
-  );
+  const us = useUs();
+  const [pumps, setPumps] = useState(start.bench.pumps ?? []);
+  const [outlets, setOutlets] = useState(start.bench.outlets ?? []);
   const [fill, setFill] = useState({ l: "", s: "" });
-  const bench: Bench = {
-    volumeL: start.bench.volumeL,
-    pumps: pumps.map((p) => ({
-      name: p.name,
-      openLpm: number(p.openLpm),
-      shutOffKPa: number(p.shutOffKPa),
-      count: number(p.count) ?? 1,
-      curve: points(p.curve),
-    })),
-    outlets: outlets.map((o) => ({
-      name: o.name,
-      diffuser: o.diffuser,
-      depthM: number(o.depthM),
-      share: number(o.share),
-      hoseM: number(o.hoseM),
-      hoseMm: number(o.hoseMm),
-    })),
-    fillL: number(fill.l),
-    fillS: number(fill.s),
-  };
+  const bench: Bench = { volumeL: start.bench.volumeL, pumps, outlets, fillL: fill.l, fillS: fill.s };
   const asked = useDeferredValue(JSON.stringify(bench));
-  const worked = useQuery<Schemas["WorkedOfAirBenchAnswer"], Problem>({
+  const worked = useQuery<Schemas["WorkedOfAirBenchView"], Problem>({
     queryKey: ["air-bench", asked],
     queryFn: () => must(client.POST("/api/brew/air/work-out", { body: JSON.parse(asked) as Bench })),
     placeholderData: keepPreviousData,
@@ -94,7 +57,8 @@ function OneBench({ start, ground, choose }: Props) {
   const keep = useWrite((body: Bench, headers) =>
     client.POST("/api/brew/air/{vesselId}", { params: { path: { vesselId: start.vesselId } }, body, headers }),
   );
-  const a = worked.data?.value;
+  const v = worked.data?.value;
+  const a = v?.answer;
   const wrong = (f: string) => worked.error?.of(f);
   const setPump = (i: number, field: string, v: string) =>
     setPumps(pumps.map((p, k) => (k === i ? { ...p, [field]: v } : p)));
@@ -119,34 +83,34 @@ function OneBench({ start, ground, choose }: Props) {
             <fieldset key={i} className="border-t border-line pt-2">
               <legend className="sr-only">Pump {i + 1}</legend>
               <div className="grid grid-cols-2 gap-x-4 sm:grid-cols-4">
-                <Field label="Pump" value={p.name} onChange={(v) => setPump(i, "name", v)} />
+                <Field label="Pump" value={p.name ?? ""} onChange={(v) => setPump(i, "name", v)} />
                 <Field
-                  label="Open, L/min"
+                  label="Open flow"
                   inputMode="decimal"
-                  value={p.openLpm}
+                  value={p.openLpm ?? ""}
                   onChange={(v) => setPump(i, "openLpm", v)}
                   wrong={wrong(`pumps[${i}].openLpm`)}
                 />
                 <Field
-                  label="Stops at, kPa"
+                  label="Stops at"
                   inputMode="decimal"
-                  value={p.shutOffKPa}
+                  value={p.shutOffKPa ?? ""}
                   onChange={(v) => setPump(i, "shutOffKPa", v)}
                   wrong={wrong(`pumps[${i}].shutOffKPa`)}
                 />
                 <Field
                   label="How many"
                   inputMode="numeric"
-                  value={p.count}
+                  value={p.count ?? ""}
                   onChange={(v) => setPump(i, "count", v)}
                   wrong={wrong(`pumps[${i}].count`)}
                 />
               </div>
               <Field
                 label="Or its own curve"
-                value={p.curve}
+                value={p.curve ?? ""}
                 onChange={(v) => setPump(i, "curve", v)}
-                hint="L/min at kPa: 60 at 0, 40 at 10, 0 at 25"
+                hint={us ? "cfm at psi: 2 at 0, 1.4 at 1.5, 0 at 3.6" : "L/min at kPa: 60 at 0, 40 at 10, 0 at 25"}
                 wrong={wrong(`pumps[${i}].curve`)}
               />
               {pumps.length > 1 && (
@@ -167,38 +131,38 @@ function OneBench({ start, ground, choose }: Props) {
             <fieldset key={i} className="border-t border-line pt-2">
               <legend className="sr-only">Outlet {i + 1}</legend>
               <div className="grid grid-cols-2 gap-x-4 sm:grid-cols-3">
-                <Field label="Outlet" value={o.name} onChange={(v) => setOutlet(i, "name", v)} />
+                <Field label="Outlet" value={o.name ?? ""} onChange={(v) => setOutlet(i, "name", v)} />
                 <Pick
                   label="Kind"
-                  value={o.diffuser}
+                  value={o.diffuser ?? "airStone"}
                   options={ground.diffuserKinds.map((k) => ({ value: k.kind, name: k.name }))}
                   onChange={(v) => setOutlet(i, "diffuser", v)}
                 />
                 <Field
-                  label="Depth, m"
+                  label="Depth"
                   inputMode="decimal"
-                  value={o.depthM}
+                  value={o.depthM ?? ""}
                   onChange={(v) => setOutlet(i, "depthM", v)}
                   wrong={wrong(`outlets[${i}].depthM`)}
                 />
                 <Field
                   label="Share, by valve"
                   inputMode="decimal"
-                  value={o.share}
+                  value={o.share ?? ""}
                   onChange={(v) => setOutlet(i, "share", v)}
                   wrong={wrong(`outlets[${i}].share`)}
                 />
                 <Field
-                  label="Hose, m"
+                  label="Hose"
                   inputMode="decimal"
-                  value={o.hoseM}
+                  value={o.hoseM ?? ""}
                   onChange={(v) => setOutlet(i, "hoseM", v)}
                   wrong={wrong(`outlets[${i}].hoseM`)}
                 />
                 <Field
-                  label="Bore, mm"
+                  label="Bore"
                   inputMode="decimal"
-                  value={o.hoseMm}
+                  value={o.hoseMm ?? ""}
                   onChange={(v) => setOutlet(i, "hoseMm", v)}
                   wrong={wrong(`outlets[${i}].hoseMm`)}
                 />
@@ -222,7 +186,7 @@ function OneBench({ start, ground, choose }: Props) {
           </p>
           <div className="grid grid-cols-2 gap-4">
             <Field
-              label="Litres caught"
+              label="Caught"
               inputMode="decimal"
               value={fill.l}
               onChange={(l) => setFill({ ...fill, l })}
@@ -241,16 +205,16 @@ function OneBench({ start, ground, choose }: Props) {
       slate={
         <>
           <Wrong problem={worked.error} />
-          {a && worked.data && (
+          {v && a && worked.data && (
             <>
               <Verdict verdict={a.verdict} />
-              <PumpCurve answer={a} />
+              <PumpCurve view={v} />
               <dl className="figures grid grid-cols-2 gap-x-5">
                 {(
                   [
-                    ["light air", `${a.lightLpm.toFixed(1)} L/min`],
-                    ["heavy air", `${a.heavyLpm.toFixed(0)} L/min`],
-                    ["by oxygen", a.noAirWillDo ? "none will do" : `${(a.byOxygenLpm ?? 0).toFixed(1)} L/min`],
+                    ["light air", v.lightShown],
+                    ["heavy air", v.heavyShown],
+                    ["by oxygen", v.byOxygenShown],
                     ["goes over", `${a.kLa20.toFixed(1)} per h`],
                   ] as const
                 ).map(([what, value]) => (
@@ -264,9 +228,7 @@ function OneBench({ start, ground, choose }: Props) {
                 {a.outlets.map((o, i) => (
                   <li key={i} className="flex flex-wrap justify-between gap-x-4 border-t border-line py-1.5">
                     <b>{o.name}</b>
-                    <span>
-                      {o.lpm.toFixed(1)} L/min · asks {o.needsKPa.toFixed(1)} kPa, hose {o.hoseKPa.toFixed(2)}
-                    </span>
+                    <span>{v.outletsShown[i]}</span>
                   </li>
                 ))}
               </ul>
@@ -280,7 +242,7 @@ function OneBench({ start, ground, choose }: Props) {
                 {keep.isSuccess && "✓ Kept: plans for this vessel breathe with it."}
               </p>
               <Wrong problem={keep.error} />
-              <p className="text-ash">By oxygen: a usual balanced tea at 20 °C, by the model.</p>
+              <p className="text-ash">{v.usualShown}</p>
               {worked.data.cautions.map((c) => (
                 <p key={c.id}>
                   <b className="text-straw">▲ Mind</b> {c.text} <span className="text-ash">{c.localRule}</span>
@@ -292,14 +254,4 @@ function OneBench({ start, ground, choose }: Props) {
       }
     />
   );
-}
-
-/** "60 at 0, 40 at 10" as points; what can't be read is left to the server to refuse. */
-function points(curve: string): Schemas["CurvePoint"][] | null {
-  const parts = curve.split(/[,;]/).filter((p) => p.trim());
-  if (parts.length === 0) return null;
-  return parts.map((p) => {
-    const [lpm, kPa] = p.split("at");
-    return { lpm: Number(lpm), kPa: Number(kPa ?? "x") };
-  });
 }

@@ -12,7 +12,7 @@ import { BrewNav } from "./BrewNav";
 import { SchoolsPanel } from "./SchoolsPanel";
 import { WhatIfPicker } from "./WhatIfPicker";
 
-type What = Schemas["WhatIf"];
+type What = Schemas["WhatIfAsked"];
 
 /** The model asked backwards, what-ifs over each other, and the schools side by side: of a plan, or of a brew that is going. Nothing is kept. */
 export function Ask() {
@@ -58,7 +58,9 @@ function Asked({
   chooser: React.ReactNode;
 }) {
   const clock = useClock();
-  const [whatIfs, setWhatIfs] = useState<What[]>([{ kind: "powerFails" }, { kind: "secondPump" }]);
+  const [whatIfs, setWhatIfs] = useState<What[]>(
+    ["powerFails", "secondPump"].map((kind) => ({ kind, atH: null, amount: null, food: null })),
+  );
   const planned = !subject.batchId;
   const ask = <T,>(key: string, body: unknown, post: () => Promise<T>) =>
     // One question of the model: asked again when its figures change.

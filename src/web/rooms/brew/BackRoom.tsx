@@ -191,8 +191,8 @@ function Beside({ pair: [a, b] }: { pair: Schemas["BackLine"][] }) {
   if (!a || !b) return null;
   const rows: [string, string, string][] = [
     ["vessel", a.vessel, b.vessel],
-    ["warmth", `${a.warmthC.toFixed(1)} °C`, `${b.warmthC.toFixed(1)} °C`],
-    ["air per litre", `${a.airPerL.toFixed(2)} L/min`, `${b.airPerL.toFixed(2)} L/min`],
+    ["warmth", a.warmthShown, b.warmthShown],
+    ["air", a.airShown, b.airShown],
     ["on air", `${a.hours.toFixed(1)} h`, `${b.hours.toFixed(1)} h`],
     ["foods", a.foods || "none", b.foods || "none"],
     ["came to", a.outcome, b.outcome],

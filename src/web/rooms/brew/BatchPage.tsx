@@ -10,6 +10,7 @@ import { Verdict } from "../../parts/Verdict";
 import { Vessel } from "../../parts/Vessel";
 import { Wrong } from "../../parts/Wrong";
 import { useClock } from "../../parts/clock";
+import { aired } from "./aired";
 import { AfterPanel } from "./AfterPanel";
 import { EndBatch } from "./EndBatch";
 import { LogList } from "./LogList";
@@ -36,6 +37,8 @@ export function BatchPage() {
   }
   const watch = b.watch?.value ?? null;
   const going = b.state === "brewing" || b.state === "off";
+  /** It goes on the heap: when it would be ready, and how long it would keep, is nobody’s business any more. */
+  const failed = b.watch?.value?.gate.fitness === "notFit";
   const under = [
     `${b.brewShown} of ${b.making} for ${b.beds.map((x) => x.name).join(", ")}`,
     `${b.purpose === "leaf" ? "leaf spray" : "root drench"}, ${clock.when(b.useAt)}`,
@@ -62,22 +65,25 @@ export function BatchPage() {
           {watch && b.watch && (
             <>
               <Verdict verdict={going ? watch.verdict : over(b, watch)} />
-              <OxygenChart
-                forecast={watch.forecast}
-                start={b.startedAt!}
-                nowH={going ? watch.nowH : undefined}
-                useAtH={watch.useAtH}
-                airOffH={hoursIn(b, b.airOffAt)}
-                probe={probe?.points ?? []}
-                readings={standing(b, "oxygen").map((l) => ({ h: hoursIn(b, l.at)!, mgPerL: l.number ?? 0 }))}
-              />
+              {/* An extract without food has no oxygen line to cross by feeding: it speaks of hours since it was made. */}
+              {b.making !== "extract" && (
+                <OxygenChart
+                  forecast={watch.forecast}
+                  note={watch.modelSays ?? undefined}
+                  start={b.startedAt!}
+                  nowH={going ? watch.nowH : undefined}
+                  useAtH={watch.useAtH}
+                  airOffH={hoursIn(b, b.airOffAt)}
+                  probe={probe?.points ?? []}
+                  readings={standing(b, "oxygen").map((l) => ({ h: hoursIn(b, l.at)!, mgPerL: l.number ?? 0 }))}
+                />
+              )}
               {going && watch.now && (
                 <p className="figures">
-                  Oxygen now, by the model: <b>{watch.now.shown}</b>
+                  Oxygen now, {watch.now.by}: <b>{watch.now.shown}</b>
                 </p>
               )}
               <Remedies remedies={watch.remedies} />
-              {going && watch.race && <RacePanel race={watch.race} />}
               <p className="flex flex-wrap items-center gap-5">
                 <Sum working={b.watch.working} sure={b.watch.sure} of="this forecast" />
                 {b.watch.forks.map((f) => (
@@ -86,7 +92,7 @@ export function BatchPage() {
                   </span>
                 ))}
               </p>
-              {b.making === "tea" && b.state === "brewing" && (
+              {b.making === "tea" && b.state === "brewing" && !failed && (
                 <p>
                   Ready about{" "}
                   <b>
@@ -99,6 +105,7 @@ export function BatchPage() {
               )}
             </>
           )}
+          {b.race && <RacePanel race={b.race} />}
           {going && (
             <p className="flex flex-wrap gap-3">
               <Go to={`/put-out/${b.id}`}>Put it out</Go>
@@ -129,7 +136,7 @@ export function BatchPage() {
                   <p className="text-ash">By the model; kept for the next brew in this vessel or of this kind.</p>
                 </section>
               )}
-              {going && watch.after && (
+              {going && !failed && watch.after && (
                 <AfterPanel after={watch.after} endsAt={watch.useByH === null ? null : hourAt(b, watch.useByH)} />
               )}
             </>
@@ -163,9 +170,6 @@ function over(b: Schemas["BatchView"], watch: Schemas["WatchAnswer"]): Schemas["
 export const standing = (b: Schemas["BatchView"], kind: Schemas["LogKind"]) =>
   b.log.filter((l) => l.kind === kind && l.correctedById === null);
 
-/** Whether a pump runs in it: a dunked extract and a steeped feed have none. */
-const aired = (b: Schemas["BatchView"]) => b.making === "tea" || b.making === "bubbled";
-
 const hoursIn = (b: Schemas["BatchView"], at: string | null) =>
   at && b.startedAt ? (new Date(at).getTime() - new Date(b.startedAt).getTime()) / 3_600_000 : null;
 
@@ -182,6 +186,7 @@ function Cut({ batch: b }: { batch: Schemas["BatchView"] }) {
           string,
         ][])
       : []),
+    ...b.moreSources.map((s): [string, string] => [s.name, `${s.shown} · ${s.inTools}`]),
     ...b.foods.map((f): [string, string] => [
       f.atH > 0 ? `${f.name} at ${f.atH} h` : f.name,
       `${f.shown} · ${f.inTools}${f.toolError === "exact" ? "" : `, ${f.toolError}`}`,
@@ -189,7 +194,9 @@ function Cut({ batch: b }: { batch: Schemas["BatchView"] }) {
     ...(aired(b)
       ? ([
           [
-            `air ${b.vessel.airShown} at this depth`,
+            b.vessel.airSince
+              ? `air ${b.vessel.airShown} since ${clock.when(b.vessel.airSince)}`
+              : `air ${b.vessel.airShown} at this depth`,
             `the box says ${b.vessel.openShown}; ${b.vessel.diffuser.toLowerCase()}`,
           ],
         ] as [string, string][])
@@ -210,7 +217,7 @@ function Cut({ batch: b }: { batch: Schemas["BatchView"] }) {
         shape={b.vessel.shape}
         fill={b.vessel.brewL / b.vessel.totalL}
         air={aired(b) && (b.state === "brewing" || b.state === "planned") ? (4 * b.vessel.airLpm) / b.vessel.brewL : 0}
-        diffuser={b.vessel.diffuserKind}
+        diffuser={aired(b) ? b.vessel.diffuserKind : null}
         hasBag={b.state !== "used"}
         name={b.vessel.name}
       />

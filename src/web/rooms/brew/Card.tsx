@@ -1,8 +1,11 @@
 import { useParams } from "react-router-dom";
 import { client, useRead } from "../../api/client";
 import { Button } from "../../parts/Button";
+import { RacePanel } from "../../parts/RacePanel";
 import { Wrong } from "../../parts/Wrong";
 import { useClock } from "../../parts/clock";
+import { aired } from "./aired";
+import { StepTimes } from "./Steps";
 
 /** A card to hang on the vessel: amounts in spoons and jugs, times, cautions, a square that leads to the batch. For a batch that is over: its record. */
 export function Card() {
@@ -19,7 +22,7 @@ export function Card() {
     );
   }
   const over = b.state === "used" || b.state === "heaped";
-  const amounts = [...(b.source ? [b.source] : []), ...b.foods];
+  const amounts = [...(b.source ? [b.source] : []), ...b.moreSources, ...b.foods];
   return (
     <main id="room" className="mx-auto max-w-3xl px-5 pb-24 pt-5">
       <p className="no-print mb-4 flex gap-4">
@@ -39,9 +42,7 @@ export function Card() {
             {b.isDemo && " · made-up demo"}
           </p>
           {(b.recipeName || b.sourceLot) && (
-            <p>
-              {b.recipeName} {b.sourceLot && `· source: ${b.sourceLot}`}
-            </p>
+            <p>{[b.recipeName, b.sourceLot && `source: ${b.sourceLot}`].filter(Boolean).join(" · ")}</p>
           )}
         </div>
         <img src={`/api/brew/batches/${b.id}/qr.svg`} alt="Leads to this batch in Mud Pie" className="h-32 w-32" />
@@ -61,18 +62,25 @@ export function Card() {
               </span>
             </li>
           ))}
-          <li className="flex justify-between gap-4 border-t border-line py-1">
-            <b>air</b>
-            <span>
-              {b.vessel.airShown} at depth, {b.vessel.diffuser.toLowerCase()}
-            </span>
-          </li>
+          {aired(b) && (
+            <li className="flex justify-between gap-4 border-t border-line py-1">
+              <b>air</b>
+              <span>
+                {b.vessel.airShown} at depth, {b.vessel.diffuser.toLowerCase()}
+              </span>
+            </li>
+          )}
           <li className="flex justify-between gap-4 border-t border-line py-1">
             <b>water</b>
             <span>{b.vessel.water}; strip at zero first</span>
           </li>
         </ul>
       </section>
+      {b.race && (
+        <div className="mt-4">
+          <RacePanel race={b.race} />
+        </div>
+      )}
       <section className="mt-4">
         <h2 className="text-xl">{over ? "What was done" : "Steps"}</h2>
         <ol className="figures text-lg">
@@ -82,6 +90,7 @@ export function Card() {
               <time dateTime={s.doneAt ?? s.at}>{clock.when(s.doneAt ?? s.at)}</time>
               <span>
                 <b>{s.name}.</b> {s.detail}
+                <StepTimes step={s} />
               </span>
             </li>
           ))}

@@ -3,6 +3,7 @@ import { client, type Schemas, useWrite } from "../../api/client";
 import { Button } from "../../parts/Button";
 import { Field } from "../../parts/Field";
 import { Wrong } from "../../parts/Wrong";
+import { aired } from "./aired";
 
 /** Stopping the air, and heaping. */
 export function EndBatch({ batch }: { batch: Schemas["BatchView"] }) {
@@ -17,7 +18,7 @@ export function EndBatch({ batch }: { batch: Schemas["BatchView"] }) {
   return (
     <section aria-label="End it">
       <p className="flex flex-wrap gap-3">
-        {batch.state === "brewing" && (
+        {batch.state === "brewing" && aired(batch) && (
           <Button onClick={() => off.mutate(null)} disabled={off.isPending}>
             Air off now
           </Button>

@@ -1,5 +1,6 @@
 import { useState } from "react";
 import { client, type Schemas, useRead, useWrite } from "../../api/client";
+import { useUnitWords } from "../../api/units";
 import { Button } from "../../parts/Button";
 import { Pick } from "../../parts/Pick";
 import { Choice } from "../../parts/Choice";
@@ -27,6 +28,7 @@ export function GroundAlive() {
   const [buried, setBuried] = useState("");
   const [gone, setGone] = useState("0.5");
   const [burst, setBurst] = useState("");
+  const words = useUnitWords();
   const keep = useWrite((body: Schemas["GroundCheckRequest"], headers) =>
     client.POST("/api/brew/ground-checks", { body, headers }),
   );
@@ -35,8 +37,8 @@ export function GroundAlive() {
     <section aria-label="Is this ground alive already?" className="mt-8 border-t-2 border-ink pt-3">
       <h2 className="text-xl">Is this ground alive already?</h2>
       <p>
-        Poor ground may gain from a brew; living ground gains little. Bury a strip of cotton, 10 cm down, for six to
-        eight weeks; dig it up and look. Or have a lab wet a dried sample and measure a day’s carbon dioxide.
+        Poor ground may gain from a brew; living ground gains little. Bury a strip of cotton, {words.hand} down, for six
+        to eight weeks; dig it up and look. Or have a lab wet a dried sample and measure a day’s carbon dioxide.
       </p>
       <form
         className="mt-3 flex flex-col gap-3"

@@ -31,6 +31,9 @@ export function PlanAmounts({ view, plan, setPlan, fork, choose, ground, stale }
         (a, b) => order(view, a.kind, a.atH) - order(view, b.kind, b.atH),
       ),
     });
+  const others = (kind: string) =>
+    view.moreSources.filter((s) => s.kind !== kind).map((s) => ({ kind: s.kind, litres: s.litres }));
+  const setSources = (moreSources: Schemas["SourceAmount"][]) => setPlan({ ...plan, moreSources });
   // In two parts: half at the start and half six hours on.
   const split = (kind: string, litres: number) =>
     setPlan({
@@ -46,9 +49,7 @@ export function PlanAmounts({ view, plan, setPlan, fork, choose, ground, stale }
     });
   const effect = (kind: string) => {
     const e = p.effects.find((x) => x.kind === kind);
-    if (!e) return "";
-    const fungal = Math.round(e.fungalShare * 100);
-    return ` · ${e.oxygenMgPerL.toFixed(1)} mg/L at the lowest${fungal ? `, fungi ${fungal > 0 ? "+" : ""}${fungal} %` : ""}`;
+    return e?.says ? ` · ${e.says}` : "";
   };
   const mark = (id: string) => <ForkMark fork={fork(id)} onChoose={choose} />;
   const tea = p.making === "tea";
@@ -62,7 +63,7 @@ export function PlanAmounts({ view, plan, setPlan, fork, choose, ground, stale }
           shape={vessel?.shape ?? "bucket"}
           fill={p.brewL / (vessel?.totalL ?? p.brewL)}
           air={p.air.atDepthLpm / Math.max(p.air.lightLpm, 0.1)}
-          diffuser={diffuser?.kind ?? ""}
+          diffuser={p.making === "extract" || p.making === "steep" ? null : (diffuser?.kind ?? "")}
           hasBag
           name={vessel?.name ?? "the vessel"}
         />
@@ -92,8 +93,38 @@ export function PlanAmounts({ view, plan, setPlan, fork, choose, ground, stale }
           litres={p.source.litres}
           most={p.source.mostL}
           onSet={(v) => setPlan({ ...plan, sourceL: v })}
+          ofSource={view.source.kind}
           after={mark("order")}
         />
+        {view.moreSources.map((s) => (
+          <AmountRow
+            key={s.kind}
+            name={s.name}
+            shown={s.shown}
+            tools={s}
+            litres={s.litres}
+            most={s.mostL}
+            onSet={(v) => setSources([...others(s.kind), { kind: s.kind, litres: v }])}
+            ofSource={s.kind}
+            after={
+              <Button kind="plain" aria-label={`leave out ${s.name}`} onClick={() => setSources(others(s.kind))}>
+                leave out
+              </Button>
+            }
+          />
+        ))}
+        <p className="border-t border-line py-2">
+          {view.addableSources.map((s) => (
+            <Button
+              key={s.kind}
+              kind="plain"
+              className="mr-4"
+              onClick={() => setSources([...others(s.kind), { kind: s.kind, litres: s.litres }])}
+            >
+              + {s.name}
+            </Button>
+          ))}
+        </p>
         {view.foods.map((f) => (
           <AmountRow
             key={f.kind + f.atH}
@@ -179,11 +210,7 @@ export function PlanAmounts({ view, plan, setPlan, fork, choose, ground, stale }
         <p className="border-t border-line py-2">
           <b>{ground.waters.find((w) => w.id === view.waterSourceId)?.name}</b> {mark("clear-chlorine")}
           <br />
-          {p.water.minutes === 0
-            ? "nothing to clear, if the strip still reads zero"
-            : p.water.amount !== null
-              ? `${p.water.name}: ${p.water.amount.toFixed(p.water.amount < 10 ? 1 : 0)} ${p.water.unit}, then the strip`
-              : `${p.water.name}, then the strip`}
+          {view.waterSays}
           {p.water.assumedMgPerL !== null && <b className="text-straw"> ▲ no strip read: 2 mg/L assumed</b>}
         </p>
       </div>
@@ -233,11 +260,25 @@ interface RowProps {
   also?: string;
   short?: boolean;
   after?: React.ReactNode;
+  /** A kind of source, which may be typed in grams or kilos too. */
+  ofSource?: string;
   onSet: (litres: number) => void;
 }
 
 /** One amount: in units, in tools with the error of rounding, on a slider, or typed as it is said. */
-function AmountRow({ name, shown, litres, most, least = 0, tools, also = "", short, after, onSet }: RowProps) {
+function AmountRow({
+  name,
+  shown,
+  litres,
+  most,
+  least = 0,
+  tools,
+  also = "",
+  short,
+  after,
+  ofSource,
+  onSet,
+}: RowProps) {
   const [typing, setTyping] = useState<string | null>(null);
   return (
     <Slide
@@ -273,6 +314,7 @@ function AmountRow({ name, shown, litres, most, least = 0, tools, also = "", sho
           label={`${name}, as you would say it`}
           value={typing}
           dimension="volume"
+          ofSource={ofSource}
           autoFocus
           onChange={setTyping}
           onRead={onSet}

@@ -16,14 +16,13 @@ import { PlanQuestions } from "./PlanQuestions";
 
 type Plan = Schemas["PlanRequest"];
 
-/** The first seven in the morning that leaves two days, in the holding's zone: late enough for any brew. */
-function startingPlan(ground: Schemas["GroundView"], clock: ReturnType<typeof useClock>, asked: URLSearchParams): Plan {
-  const day = clock.toField(new Date(Date.now() + (48 + 17) * 3_600_000)).slice(0, 10);
+/** What a plan begins with, before anything is asked of it. */
+function startingPlan(ground: Schemas["GroundView"], hour: string, asked: URLSearchParams): Plan {
   return {
     bedIds: ground.beds.slice(0, 1).map((b) => b.id),
     purpose: asked.get("purpose") === "root" ? "root" : "leaf",
     recipe: asked.get("recipe"),
-    useAt: asked.get("at") ?? clock.fromField(`${day}T07:00`)?.toISOString() ?? null,
+    useAt: asked.get("at") ?? hour,
     warmthC: 18,
     swingC: 2,
     choices: {},
@@ -32,8 +31,13 @@ function startingPlan(ground: Schemas["GroundView"], clock: ReturnType<typeof us
 
 export function PlanBrew() {
   const ground = useRead(["ground"], () => client.GET("/api/ground"));
-  return ground.data ? (
-    <Planner ground={ground.data} />
+  const [search] = useSearchParams();
+  const purpose = search.get("purpose") ?? "leaf";
+  const hour = useRead(["plan-hour", purpose], () =>
+    client.GET("/api/brew/plan/hour", { params: { query: { purpose } } }),
+  );
+  return ground.data && hour.data ? (
+    <Planner ground={ground.data} hour={hour.data.at} />
   ) : (
     <main id="room" aria-busy className="p-7">
       <h1 className="text-2xl">Plan a brew</h1>
@@ -42,11 +46,11 @@ export function PlanBrew() {
 }
 
 /** Choose beds, leaf or root, and when; all the rest is worked back from there and follows what is dragged. */
-function Planner({ ground }: { ground: Schemas["GroundView"] }) {
+function Planner({ ground, hour }: { ground: Schemas["GroundView"]; hour: string }) {
   const clock = useClock();
   const go = useNavigate();
   const [search] = useSearchParams();
-  const [plan, setPlan] = useState<Plan>(() => startingPlan(ground, clock, search));
+  const [plan, setPlan] = useState<Plan>(() => startingPlan(ground, hour, search));
   const asked = useDeferredValue(plan);
   const worked = useQuery<Schemas["WorkedOfPlanView"], Problem>({
     queryKey: ["plan", asked],
@@ -109,7 +113,7 @@ function Planner({ ground }: { ground: Schemas["GroundView"] }) {
                   <Figure name="below 6 for" value={`${p.run.hoursBelow6.toFixed(1)} h`} />
                 </>
               )}
-              {p.race && <Figure name="each filling may go without air" value={said(p.race.graceMinutes)} />}
+              {view.race && <Figure name="each filling may go without air" value={view.race.graceShown} />}
             </dl>
             {p.groundSays.map((s) => (
               <p key={s} className="border-l-4 border-straw pl-3">
@@ -123,9 +127,9 @@ function Planner({ ground }: { ground: Schemas["GroundView"] }) {
               </p>
             )}
             <p className="text-ash">{p.nutrients.sentence}</p>
-            {p.race && (
+            {view.race && (
               <RacePanel
-                race={p.race}
+                race={view.race}
                 asked={plan.race}
                 setAsked={(race) => setPlan({ ...plan, race })}
                 problem={problem}
@@ -167,9 +171,6 @@ function Planner({ ground }: { ground: Schemas["GroundView"] }) {
 }
 
 const hours = (h: number | null) => (h === null ? "never" : `${Math.round(h)} h`);
-
-const said = (min: number) =>
-  min < 100 ? `${Math.round(min)} min` : `${Math.floor(min / 60)} h ${Math.round(min % 60)} min`;
 
 function Figure({ name, value }: { name: string; value: string }) {
   return (

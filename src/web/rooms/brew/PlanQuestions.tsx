@@ -3,6 +3,7 @@ import { useState } from "react";
 import type { Problem, Schemas } from "../../api/client";
 import { Choice } from "../../parts/Choice";
 import { Field } from "../../parts/Field";
+import { WrongHere } from "../../parts/Wrong";
 import { useClock } from "../../parts/clock";
 import { PlanChoices } from "./PlanChoices";
 
@@ -64,11 +65,7 @@ export function PlanQuestions({ plan, kit, setPlan, ground, problem }: Props) {
             </label>
           ))}
         </div>
-        {wrongBeds && (
-          <p role="alert" className="mt-1 font-medium text-plum">
-            ✕ {wrongBeds}
-          </p>
-        )}
+        <WrongHere text={wrongBeds} />
       </fieldset>
       <div className="grid gap-x-6 gap-y-3 sm:grid-cols-2">
         <Choice

@@ -5,37 +5,43 @@ const W = 560;
 const H = 280;
 
 /** Pressure against flow: what the pumps give and what the outlets ask, and the point where they meet. */
-export function PumpCurve({ answer: a }: { answer: Schemas["AirBenchAnswer"] }) {
+export function PumpCurve({ view: v }: { view: Schemas["AirBenchView"] }) {
+  const a = v.answer;
   const id = useId();
-  const most = Math.max(a.totalLpm * 1.2, ...a.pumpCurve.map((p) => p.lpm), ...a.systemCurve.map((p) => p.lpm));
-  const top = Math.max(a.pressureKPa * 1.2, ...a.pumpCurve.map((p) => p.kPa), 1);
+  const most = v.flowMarks.at(-1)?.at ?? 1;
+  const top = v.pressureMarks.at(-1)?.at ?? 1;
   const x = (lpm: number) => 44 + (lpm / most) * (W - 60);
   const y = (kPa: number) => H - 40 - (Math.min(kPa, top) / top) * (H - 66);
   const line = (points: Schemas["CurvePoint"][]) =>
     points.map((p, i) => `${i ? "L" : "M"}${x(p.lpm).toFixed(1)} ${y(p.kPa).toFixed(1)}`).join("");
-  const right = x(a.totalLpm) > W / 2;
+  const right = x(a.totalLpm) > W - 190; // to the right of where they meet nothing is drawn above the outlets’ line
   return (
     <figure className="m-0">
       <svg viewBox={`0 0 ${W} ${H}`} className="h-auto w-full" role="img" aria-labelledby={id}>
-        <title id={id}>
-          {`The pumps meet the outlets at ${a.totalLpm.toFixed(1)} L/min and ${a.pressureKPa.toFixed(1)} kPa.`}
-        </title>
+        <title id={id}>{`The pumps meet the outlets: ${v.meetShown}.`}</title>
         <path d={`M44 20V${H - 40}H${W - 14}`} fill="none" className="stroke-ink" strokeWidth="1.6" />
         <text x="44" y="14" fontSize="16" className="fill-ink halo">
-          kPa
+          {v.pressureUnit}
         </text>
         <text x={W - 14} y={H - 8} textAnchor="end" fontSize="16" className="fill-ink halo">
-          L/min
+          {v.flowUnit}
         </text>
-        {[0, 0.5, 1].map((s) => (
-          <g key={s}>
-            <text x="38" y={y(top * s) + 5} textAnchor="end" fontSize="15" className="fill-ink figures halo">
-              {Math.round(top * s)}
-            </text>
-            <text x={x(most * s * 0.9)} y={H - 22} textAnchor="middle" fontSize="15" className="fill-ink figures halo">
-              {Math.round(most * s * 0.9)}
-            </text>
-          </g>
+        {v.pressureMarks.map((m) => (
+          <text key={m.at} x="38" y={y(m.at) + 5} textAnchor="end" fontSize="15" className="fill-ink figures halo">
+            {m.says}
+          </text>
+        ))}
+        {v.flowMarks.map((m, i) => (
+          <text
+            key={m.at}
+            x={x(m.at)}
+            y={H - 22}
+            textAnchor={i === v.flowMarks.length - 1 ? "end" : "middle"}
+            fontSize="15"
+            className="fill-ink figures halo"
+          >
+            {m.says}
+          </text>
         ))}
         <path d={line(a.pumpCurve)} fill="none" className="stroke-clay" strokeWidth="3" />
         <path d={line(a.systemCurve)} fill="none" className="stroke-river" strokeWidth="3" strokeDasharray="9 5" />
@@ -68,7 +74,7 @@ export function PumpCurve({ answer: a }: { answer: Schemas["AirBenchAnswer"] }) 
           fontWeight="700"
           className="fill-ink figures halo"
         >
-          {a.totalLpm.toFixed(1)} L/min at {a.pressureKPa.toFixed(1)} kPa
+          {v.meetShown}
         </text>
       </svg>
     </figure>

@@ -6,6 +6,7 @@ import { Field } from "../../parts/Field";
 import { WhenField } from "../../parts/WhenField";
 import { Wrong } from "../../parts/Wrong";
 import { useClock } from "../../parts/clock";
+import { aired } from "./aired";
 import { Bring } from "./Bring";
 
 type Kind = Extract<
@@ -63,21 +64,23 @@ export function ReadIt({ batch, first }: { batch: Schemas["BatchView"]; first: s
     <section aria-label="Read it" className="mt-6 border-t-2 border-ink pt-3">
       <h2 className="text-xl">Read it</h2>
       <div className="mt-2 flex flex-wrap gap-2" role="group" aria-label="What you read">
-        {kinds.map((k) => (
-          <button
-            key={k.kind}
-            type="button"
-            aria-pressed={k.kind === kind}
-            onClick={() => {
-              setKind(k.kind);
-              setValue("");
-              log.reset();
-            }}
-            className={`min-h-12 rounded-full border-2 px-4 ${k.kind === kind ? "border-clay bg-paper font-bold text-clay" : "border-ink"}`}
-          >
-            {k.name}
-          </button>
-        ))}
+        {kinds
+          .filter((k) => aired(batch) || (k.kind !== "airTo" && k.kind !== "fed"))
+          .map((k) => (
+            <button
+              key={k.kind}
+              type="button"
+              aria-pressed={k.kind === kind}
+              onClick={() => {
+                setKind(k.kind);
+                setValue("");
+                log.reset();
+              }}
+              className={`min-h-12 rounded-full border-2 px-4 ${k.kind === kind ? "border-clay bg-paper font-bold text-clay" : "border-ink"}`}
+            >
+              {k.name}
+            </button>
+          ))}
         <button
           type="button"
           aria-pressed={bring}

@@ -7,7 +7,6 @@ import { Field } from "../../parts/Field";
 import { Room } from "../../parts/Room";
 import { Wrong } from "../../parts/Wrong";
 import { BrewNav } from "./BrewNav";
-import { typed as number } from "../../api/typed";
 
 const making: Record<string, string> = { tea: "fed tea", extract: "dunked", bubbled: "bubbled", steep: "steeped" };
 
@@ -62,20 +61,17 @@ function OneRecipe({ recipe }: { recipe: Schemas["RecipeLine"] }) {
     <>
       <h2 className="text-2xl">{recipe.name}</h2>
       <p>
-        For {f.purpose === "leaf" ? "leaves" : "roots"}, {f.bias}, {making[f.making ?? ""]}, written for {f.forLitres} L
+        For {f.purpose === "leaf" ? "leaves" : "roots"}, {f.bias}, {making[f.making ?? ""]}, written for{" "}
+        {recipe.forShown}
         in a {f.vessel}.
       </p>
       <ul className="figures">
-        {f.sources?.map((s, i) => (
+        {recipe.parts.map((x, i) => (
           <li key={i} className="flex justify-between border-t border-line py-1.5">
-            <b>{s.kind}</b> <span>{s.litres} L</span>
-          </li>
-        ))}
-        {f.foods?.map((x, i) => (
-          <li key={i} className="flex justify-between border-t border-line py-1.5">
-            <b>{foodName(x.kind)}</b>{" "}
+            <b>{x.name}</b>{" "}
             <span>
-              {x.ml} mL{x.atH ? ` at ${x.atH} h` : ""}
+              {x.shown}
+              {x.atH ? ` at ${x.atH} h` : ""}
             </span>
           </li>
         ))}
@@ -121,19 +117,19 @@ const foodNames: Record<string, string> = {
   oatFlour: "oat flour",
   sugarSyrup: "sugar syrup",
 };
-const foodName = (kind?: string | null) => foodNames[kind ?? ""] ?? kind;
 
 /** A new version, or a new recipe; each food may go in at an hour, and more than once. */
 function Edit({ recipe, done }: { recipe: Schemas["RecipeLine"]; done: () => void }) {
   const [file, setFile] = useState(recipe.file);
+  const sources = recipe.file.sources?.length ?? 0;
   const [typed, setTyped] = useState(
-    (recipe.file.foods ?? []).map((f) => ({
+    (recipe.file.foods ?? []).map((f, i) => ({
       kind: f.kind ?? "molasses",
-      ml: String(f.ml ?? ""),
+      amount: recipe.parts[sources + i]?.shown ?? "",
       atH: String(f.atH ?? 0),
     })),
   );
-  const [source, setSource] = useState(String(recipe.file.sources?.[0]?.litres ?? ""));
+  const [source, setSource] = useState(recipe.parts[0]?.shown ?? "");
   const keep = useWrite(
     (body: Schemas["RecipeRequest"], headers) => client.POST("/api/brew/recipes", { body, headers }),
     done,
@@ -145,11 +141,9 @@ function Edit({ recipe, done }: { recipe: Schemas["RecipeLine"]; done: () => voi
         e.preventDefault();
         keep.mutate({
           recipeId: recipe.recipeId,
-          file: {
-            ...file,
-            sources: [{ ...recipe.file.sources?.[0], litres: number(source) }],
-            foods: typed.map((f) => ({ kind: f.kind, ml: number(f.ml), atH: number(f.atH) })),
-          },
+          file,
+          source: sources > 0 ? source : null,
+          foods: typed,
         });
       }}
     >
@@ -160,14 +154,13 @@ function Edit({ recipe, done }: { recipe: Schemas["RecipeLine"]; done: () => voi
         wrong={keep.error?.of("name")}
       />
       <Field
-        label={`Litres of ${recipe.file.sources?.[0]?.kind}`}
-        inputMode="decimal"
+        label={`How much ${recipe.parts[0]?.name ?? "source"}`}
         value={source}
         onChange={setSource}
-        wrong={keep.error?.of("sources")}
+        wrong={keep.error?.of("source") ?? keep.error?.of("sources")}
       />
       {typed.map((f, i) => (
-        <div key={i} className="grid grid-cols-[1fr_5rem_5rem_auto] items-start gap-2">
+        <div key={i} className="grid grid-cols-[1fr_7rem_5rem_auto] items-start gap-2">
           <Pick
             label={`Food ${i + 1}`}
             value={f.kind}
@@ -175,10 +168,10 @@ function Edit({ recipe, done }: { recipe: Schemas["RecipeLine"]; done: () => voi
             onChange={(v) => setTyped(typed.map((x, k) => (k === i ? { ...x, kind: v } : x)))}
           />
           <Field
-            label="mL"
-            inputMode="decimal"
-            value={f.ml}
-            onChange={(v) => setTyped(typed.map((x, k) => (k === i ? { ...x, ml: v } : x)))}
+            label="how much"
+            value={f.amount}
+            onChange={(v) => setTyped(typed.map((x, k) => (k === i ? { ...x, amount: v } : x)))}
+            wrong={keep.error?.of(`foods[${i}].amount`)}
           />
           <Field
             label="at h"
@@ -199,12 +192,12 @@ function Edit({ recipe, done }: { recipe: Schemas["RecipeLine"]; done: () => voi
       <Button
         kind="plain"
         className="self-start"
-        onClick={() => setTyped([...typed, { kind: "fishHydrolysate", ml: "", atH: "0" }])}
+        onClick={() => setTyped([...typed, { kind: "fishHydrolysate", amount: "", atH: "0" }])}
       >
         + a food, or a part of one at another hour
       </Button>
       <Field label="Note" value={file.note ?? ""} onChange={(note) => setFile({ ...file, note })} />
-      <Wrong problem={keep.error} shown={["name", "sources"]} />
+      <Wrong problem={keep.error} shown={["name", "source", "sources", ...typed.map((_, i) => `foods[${i}].amount`)]} />
       <p className="flex gap-4">
         <Button type="submit" kind="filled" disabled={keep.isPending}>
           {recipe.starting ? "Keep it as mine" : `Keep as version ${recipe.version + 1}`}

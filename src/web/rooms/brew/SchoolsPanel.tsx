@@ -31,7 +31,7 @@ export function SchoolsPanel({ subject }: { subject: Pick<Schemas["AskRequest"],
                 </h3>
                 <Curves title={r.name} curves={[{ name: r.name, points: r.oxygen }]} endH={48} useAtH={r.hours} small />
                 <p className="figures">
-                  {r.lowest.toFixed(1)} mg/L at its lowest; {r.airLpm.toFixed(1)} L/min for{" "}
+                  {r.lowest.toFixed(1)} mg/L at its lowest; {r.airShown} for{" "}
                   {r.hours < 1 ? `${Math.round(r.hours * 60)} min` : `${Math.round(r.hours * 10) / 10} h`}, held{" "}
                   {r.hold}
                 </p>

@@ -5,6 +5,20 @@ import { WhenField } from "../../parts/WhenField";
 import { Wrong } from "../../parts/Wrong";
 import { useClock } from "../../parts/clock";
 
+/** A step that was done at another hour than planned, or written down later, keeps each of its times. */
+export function StepTimes({ step: s }: { step: Schemas["StepView"] }) {
+  const clock = useClock();
+  if (!s.doneAt) return null;
+  const planned = clock.when(s.at);
+  return (
+    <span className="block text-ash">
+      {planned !== clock.when(s.doneAt) && `planned ${planned}`}
+      {planned !== clock.when(s.doneAt) && s.writtenAt && "; "}
+      {s.writtenAt && `written down ${clock.when(s.writtenAt)}`}
+    </span>
+  );
+}
+
 /** The schedule, ticked with real times. */
 export function Steps({ batch }: { batch: Schemas["BatchView"] }) {
   const clock = useClock();
@@ -31,6 +45,7 @@ export function Steps({ batch }: { batch: Schemas["BatchView"] }) {
                 <span className="text-ash">planned {clock.when(s.at)}</span>
               )}
               {!s.doneAt && <span className="block">{s.detail}</span>}
+              <StepTimes step={s} />
             </span>
             {!s.doneAt && !over && !["source", "use", "strain"].includes(s.id) && (
               <Button aria-label={`done: ${s.name}`} onClick={() => tick.mutate(s.id)} disabled={tick.isPending}>

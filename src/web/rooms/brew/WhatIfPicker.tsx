@@ -1,17 +1,17 @@
 import type { Problem, Schemas } from "../../api/client";
+import { useUnitWords } from "../../api/units";
 import { Button } from "../../parts/Button";
 import { Pick } from "../../parts/Pick";
 import { Field } from "../../parts/Field";
-import { typed as number } from "../../api/typed";
 
-type What = Schemas["WhatIf"];
+type What = Schemas["WhatIfAsked"];
 
 const all: { kind: string; name: string; planOnly?: boolean; amount?: string; hour?: boolean; food?: boolean }[] = [
   { kind: "powerFails", name: "the power fails", hour: true },
   { kind: "secondPump", name: "a second pump", hour: true },
-  { kind: "coldNight", name: "a cold night", amount: "°C colder" },
-  { kind: "cooler", name: "a cooler place", amount: "°C cooler", hour: true },
-  { kind: "moreFood", name: "a spoon more", amount: "mL", hour: true, food: true },
+  { kind: "coldNight", name: "a cold night", amount: "colder" },
+  { kind: "cooler", name: "a cooler place", amount: "cooler", hour: true },
+  { kind: "moreFood", name: "a spoon more", amount: "volume", hour: true, food: true },
   { kind: "halfFood", name: "half of a food", planOnly: true, food: true },
   { kind: "inParts", name: "a food in three parts", planOnly: true, food: true },
 ];
@@ -34,6 +34,7 @@ interface Props {
 
 /** Up to three things that might happen or be done, drawn over the brew as it is. */
 export function WhatIfPicker({ value, onChange, planned, nowH, problem }: Props) {
+  const words = useUnitWords();
   const set = (i: number, w: What) => onChange(value.map((x, k) => (k === i ? w : x)));
   return (
     <div>
@@ -52,7 +53,7 @@ export function WhatIfPicker({ value, onChange, planned, nowH, problem }: Props)
                   onChange(
                     on
                       ? value.filter((w) => w.kind !== k.kind)
-                      : [...value, { kind: k.kind, food: k.food ? "fishHydrolysate" : null }],
+                      : [...value, { kind: k.kind, atH: null, amount: null, food: k.food ? "fishHydrolysate" : null }],
                   )
                 }
                 className={`min-h-12 rounded-full border-2 px-4 disabled:opacity-60 ${on ? "border-clay bg-paper font-bold text-clay" : "border-ink"}`}
@@ -73,18 +74,18 @@ export function WhatIfPicker({ value, onChange, planned, nowH, problem }: Props)
                 <Field
                   label={`${kind.name}: at hour`}
                   inputMode="decimal"
-                  value={w.atH === null || w.atH === undefined ? "" : String(w.atH)}
+                  value={w.atH ?? ""}
                   hint={`now is ${nowH.toFixed(1)}`}
-                  onChange={(t) => set(i, { ...w, atH: number(t) })}
+                  onChange={(atH) => set(i, { ...w, atH })}
                   wrong={problem?.of(`whatIfs[${i}].atH`)}
                 />
               )}
               {kind.amount && (
                 <Field
-                  label={`${kind.name}: ${kind.amount}`}
+                  label={`${kind.name}: ${kind.amount === "volume" ? words.ounce : `${words.warmth} ${kind.amount}`}`}
                   inputMode="decimal"
-                  value={w.amount === null || w.amount === undefined ? "" : String(w.amount)}
-                  onChange={(t) => set(i, { ...w, amount: number(t) })}
+                  value={w.amount ?? ""}
+                  onChange={(amount) => set(i, { ...w, amount })}
                   wrong={problem?.of(`whatIfs[${i}].amount`)}
                 />
               )}

@@ -128,16 +128,14 @@ export function Ground() {
               g.inputs.map((i) => ({
                 id: i.id,
                 name: i.name,
-                line: [i.lot && `lot ${i.lot}`, i.price !== null && `${i.price} a litre or kilo`]
-                  .filter(Boolean)
-                  .join(", "),
+                line: [i.lot && `lot ${i.lot}`, i.priceShown].filter(Boolean).join(", "),
                 says: i.unfitWhy ? `not to be used: ${i.unfitWhy}` : undefined,
                 old: {
                   id: i.id,
                   name: i.name,
                   kind: i.kind,
                   lot: i.lot ?? "",
-                  price: i.price?.toString() ?? "",
+                  price: i.price ?? "",
                   unfitWhy: i.unfitWhy ?? "",
                 },
               })),

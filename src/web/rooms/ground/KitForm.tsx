@@ -1,5 +1,6 @@
 import { useState } from "react";
 import { client, type Schemas, useWrite } from "../../api/client";
+import { useUnitWords } from "../../api/units";
 import { Button } from "../../parts/Button";
 import { Choice } from "../../parts/Choice";
 import { Field } from "../../parts/Field";
@@ -23,7 +24,7 @@ const one: Record<KitKind, string> = {
   inputs: "thing on the shelf",
 };
 
-function fieldsOf(kind: KitKind, ground: Schemas["GroundView"]): FormField[] {
+function fieldsOf(kind: KitKind, ground: Schemas["GroundView"], words: ReturnType<typeof useUnitWords>): FormField[] {
   const kinds = (list: Schemas["KindView"][]) => list.map((k) => ({ value: k.kind, name: k.name }));
   const plain = (values: string[]) => values.map((v) => ({ value: v, name: v }));
   switch (kind) {
@@ -81,7 +82,10 @@ function fieldsOf(kind: KitKind, ground: Schemas["GroundView"]): FormField[] {
           start: "compost",
         },
         { name: "lot", label: "Lot (if it has a mark)" },
-        { name: "price", label: "Price of a litre, or of a kilogram of powder (leave empty if unknown)" },
+        {
+          name: "price",
+          label: `Price of a ${words.volume}, or of a ${words.mass} of powder (leave empty if unknown)`,
+        },
         { name: "unfitWhy", label: "Not to be used, because (leave empty if it is sound)" },
       ];
   }
@@ -96,7 +100,7 @@ interface Props {
 
 /** New or changed ground and kit, as typed; what Mud Pie makes of it stands beside it once kept. */
 export function KitForm({ kind, old, ground, done }: Props) {
-  const fields = fieldsOf(kind, ground);
+  const fields = fieldsOf(kind, ground, useUnitWords());
   const [values, setValues] = useState<Record<string, unknown>>(
     old ?? Object.fromEntries(fields.map((f) => [f.name, f.start ?? ""])),
   );

@@ -48,7 +48,7 @@ export function Dots({
   const id = useId().replaceAll(":", "");
   const answer = judged.answer.value!;
   const names = order.filter((n) => judged.dots.some((d) => d.treatment === n));
-  const means = names.map((n) => answer.means.find((m) => m.name === n));
+  const means = names.map((n) => answer.judgedMeans?.find((m) => m.name === n));
   const all = [...judged.dots.map((d) => d.value), ...means.flatMap((m) => [m?.lower, m?.upper])].filter(
     (v): v is number => typeof v === "number",
   );
@@ -120,7 +120,7 @@ export function Dots({
         </text>
       ))}
       <text x={width - right} y={bottom + 42} textAnchor="end" fontSize="14" className="fill-ash">
-        {answer.unit}; a dot a plot, the bar its mean 19 times in 20
+        {answer.unit && `${answer.unit}; `}a dot a plot, the bar its mean 19 times in 20
       </text>
     </svg>
   );
@@ -203,7 +203,8 @@ export function Differences({ judged, svg }: { judged: Schemas["TrialJudged"]; s
         </text>
       ))}
       <text x={width - right} y={bottom + 42} textAnchor="end" fontSize="14" className="fill-ash">
-        {answer.unit}; such a bar holds the truth {answer.looked > 1 ? "more than " : ""}19 times in 20
+        {answer.unit && `${answer.unit}; `}such a bar holds the truth {answer.looked > 1 ? "more than " : ""}19 times in
+        20
       </text>
     </svg>
   );

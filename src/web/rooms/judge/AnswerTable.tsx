@@ -7,15 +7,27 @@ const n = (v: number | null | undefined) => (v == null ? "" : String(Number(v.to
 export function AnswerTable({ answer: a }: { answer: Schemas["TrialAnswer"] }) {
   return (
     <div className="flex flex-col gap-4 overflow-x-auto">
+      <Table
+        title="What the verdicts rest on"
+        heads={["pair", "difference", "from", "to", "verdict"]}
+        rows={a.verdicts.map((v) => [`${v.of} − ${v.against}`, n(v.difference), n(v.lower), n(v.upper), v.word])}
+      />
+      {(a.gamesHowell?.length ?? 0) > 1 && (
+        <Table
+          title="All pairs, each by its own spread (Games and Howell)"
+          heads={["pair", "difference", "from", "to", "p"]}
+          rows={a.gamesHowell!.map((c) => [`${c.of} − ${c.against}`, n(c.difference), n(c.lower), n(c.upper), p(c.p)])}
+        />
+      )}
       {a.anova.length > 0 && (
         <Table
-          title="Analysis"
+          title="Analysis, one noise for all"
           heads={["what", "df", "sum of squares", "mean square", "F", "p"]}
           rows={a.anova.map((l) => [l.term, String(l.df), n(l.ss), n(l.ms), n(l.f), p(l.p)])}
         />
       )}
       <Table
-        title="Means, each with its 95 % interval"
+        title="Means, each with its 95 % interval by that noise"
         heads={["what", "plots", "mean", "from", "to"]}
         rows={a.means.map((m) => [m.name, String(m.plots), n(m.mean), n(m.lower), n(m.upper)])}
       />
@@ -93,7 +105,13 @@ function Residuals({ residuals }: { residuals: Schemas["TrialResidual"][] }) {
               strokeWidth="2"
             />
             {r.outlier && (
-              <text x={x(r.fitted) + 10} y={y(r.residual) + 5} fontSize="14" className="fill-plum">
+              <text
+                x={x(r.fitted) + (x(r.fitted) > 420 ? -10 : 10)}
+                y={y(r.residual) + 5}
+                textAnchor={x(r.fitted) > 420 ? "end" : "start"}
+                fontSize="14"
+                className="fill-plum"
+              >
                 {r.plot}
               </text>
             )}

@@ -1,6 +1,7 @@
 import { useEffect, useState } from "react";
 import { Link } from "react-router-dom";
 import { client, type Schemas, useRead, useWrite } from "../../api/client";
+import { useUnitWords } from "../../api/units";
 import { Button } from "../../parts/Button";
 import { Field } from "../../parts/Field";
 import { Mind } from "../../parts/Mind";
@@ -122,7 +123,8 @@ function Test({ test }: { test: Schemas["PatchTestView"] }) {
 
 function PatchLine({ patch: p, phase, over }: { patch: Schemas["PatchView"]; phase: string; over: boolean }) {
   const [readings, setReadings] = useState("");
-  const [temperature, setTemperature] = useState("20");
+  const words = useUnitWords();
+  const [temperature, setTemperature] = useState(words.indoors);
   const keep = useWrite(
     (_: null, headers) =>
       client.POST("/api/judge/patches/patch/{id}/leaves", {
@@ -164,7 +166,7 @@ function PatchLine({ patch: p, phase, over }: { patch: Schemas["PatchView"]; pha
             hint="8.1 8.4 7.9 8.2"
           />
           <Field
-            label="Meter, °C"
+            label={`Meter, ${words.warmth}`}
             value={temperature}
             onChange={setTemperature}
             wrong={keep.error?.of("temperature")}

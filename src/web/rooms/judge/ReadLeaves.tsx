@@ -1,6 +1,7 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { client, must, type Problem, type Schemas, useRead, useWrite } from "../../api/client";
+import { useUnitWords } from "../../api/units";
 import { Button } from "../../parts/Button";
 import { Choice } from "../../parts/Choice";
 import { Field } from "../../parts/Field";
@@ -29,6 +30,7 @@ const halves: Record<string, string> = {
 
 /** A set of squeezes, typed one after another; corrected and weighed against the set before as they are typed. */
 export function ReadLeaves({ beds, pair, bedId, half, corrects, onDone }: Props) {
+  const words = useUnitWords();
   const clock = useClock();
   const [r, setR] = useState<Schemas["BrixRequest"]>({
     bedId: pair?.bedId ?? bedId ?? beds[0]?.id ?? null,
@@ -152,7 +154,7 @@ export function ReadLeaves({ beds, pair, bedId, half, corrects, onDone }: Props)
           value={r.temperature ?? ""}
           onChange={(temperature) => setR({ ...r, temperature })}
           wrong={wrong("temperature")}
-          hint="10 to 30 °C"
+          hint={words.meter}
         />
       )}
       <Choice

@@ -77,7 +77,17 @@ function Bench({ id, start, kinds, beds, inputs, template }: BenchProps) {
   );
   const known = (p.noise ?? "").trim() !== "" && (p.worthHaving ?? "").trim() !== "";
   const curve = useQuery<Schemas["WorkedOfReplicatesCurve"], Problem>({
-    queryKey: ["trial-curve", p.design, p.treatments?.length, p.replicates, p.noise, p.worthHaving],
+    queryKey: [
+      "trial-curve",
+      p.design,
+      p.factors,
+      p.treatments,
+      p.measures?.[0],
+      p.replicates,
+      p.noise,
+      p.worthHaving,
+      p.sureFor,
+    ],
     queryFn: () => must(client.POST("/api/judge/trials/curve", { body: p })),
     enabled: known,
     placeholderData: keepPreviousData,
@@ -194,7 +204,7 @@ function Bench({ id, start, kinds, beds, inputs, template }: BenchProps) {
             wrong={(f) => wrong(f) ?? curve.error?.of(f)}
           />
           {known && curve.data ? (
-            <PowerCurve curve={curve.data} />
+            <PowerCurve curve={curve.data} choose={set} />
           ) : (
             <p className="text-lg">
               Say what would be worth having and how far plots treated alike stray, and the number of plots it takes is

@@ -28,6 +28,18 @@ export function TrialMap({ trial, plots = trial.plots, shown }: Props) {
   const rows = trial.places.map((p, i) => ({ place: p, y: tops[i]!, h: tall(p) }));
   const height = rows.length > 0 ? rows.at(-1)!.y + rows.at(-1)!.h + 44 : 60;
   const order = (p: Schemas["PlotView"]) => trial.treatments.findIndex((t) => t.id === p.treatmentId);
+  if (trial.places.length === 0) {
+    return (
+      <figure>
+        <svg width="0" height="0" aria-hidden>
+          <Fills id={id} />
+        </svg>
+        <p>How it lay is not known here: it was brought from a file.</p>
+        <Legend trial={trial} plots={plots} id={id} />
+      </figure>
+    );
+  }
+
   return (
     <figure>
       <svg
@@ -95,18 +107,24 @@ export function TrialMap({ trial, plots = trial.plots, shown }: Props) {
           {trial.places[0]?.lengthShown} long, {trial.places[0]?.widthShown} wide; lengths to scale
         </text>
       </svg>
-      {plots.some((p) => p.treatmentId !== null) && (
-        <figcaption className="mt-1 flex flex-wrap gap-x-6 gap-y-1">
-          {trial.treatments.map((t, i) => (
-            <span key={t.id} className="flex items-center gap-2">
-              <svg width="38" height="24" aria-hidden>
-                <rect x="1" y="1" width="36" height="22" rx="6" className="stroke-ink" fill={fill(id, i)} />
-              </svg>
-              {t.name}
-            </span>
-          ))}
-        </figcaption>
-      )}
+      <Legend trial={trial} plots={plots} id={id} />
     </figure>
+  );
+}
+
+/** Which hatch is which treatment; nothing while the codes are shut. */
+function Legend({ trial, plots, id }: { trial: Props["trial"]; plots: Schemas["PlotView"][]; id: string }) {
+  if (!plots.some((p) => p.treatmentId !== null)) return null;
+  return (
+    <figcaption className="mt-1 flex flex-wrap gap-x-6 gap-y-1">
+      {trial.treatments.map((t, i) => (
+        <span key={t.id} className="flex items-center gap-2">
+          <svg width="38" height="24" aria-hidden>
+            <rect x="1" y="1" width="36" height="22" rx="6" className="stroke-ink" fill={fill(id, i)} />
+          </svg>
+          {t.name}
+        </span>
+      ))}
+    </figcaption>
   );
 }

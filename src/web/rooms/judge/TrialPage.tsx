@@ -39,7 +39,7 @@ export function TrialPage() {
   return (
     <Room
       title={t.question}
-      under={`${t.crop}${t.season ? `, ${t.season}` : ""} · ${t.design === "pair" ? "one pair" : `${t.replicates} of each`}`}
+      under={`${t.crop}${t.season ? `, ${t.season}` : ""} · ${t.eachSays}`}
       peek={answer.data?.answer.value?.sentence ?? says(t)}
       bench={
         <>
@@ -51,7 +51,8 @@ export function TrialPage() {
           )}
           {values.size > 0 && (
             <p className="text-ash">
-              {answer.data!.answer.value!.response}, {answer.data!.answer.value!.unit}: one figure a plot
+              {[answer.data!.answer.value!.response, answer.data!.answer.value!.unit].filter(Boolean).join(", ")}: one
+              figure a plot
               {answer.data!.datesSay && `; ${answer.data!.datesSay}`}. A code stands where a plot has none.
             </p>
           )}

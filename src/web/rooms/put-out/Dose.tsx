@@ -232,7 +232,7 @@ function Says({ v, bed }: { v: Schemas["DoseView"]; bed: boolean }) {
       {course && v.course && (
         <section>
           <Verdict verdict={course.verdict} />
-          {course.host && <p>{course.host}</p>}
+          {course.host && course.host !== course.verdict.sentence && <p>{course.host}</p>}
           {course.doses.length > 0 && (
             <table className="figures mt-2 w-full">
               <caption className="text-left text-ash">From seedling to harvest</caption>

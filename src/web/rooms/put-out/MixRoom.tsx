@@ -1,6 +1,7 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { client, must, type Problem, type Schemas, useRead, useWrite } from "../../api/client";
+import { useUnitWords } from "../../api/units";
 import { Button } from "../../parts/Button";
 import { Choice } from "../../parts/Choice";
 import { Field } from "../../parts/Field";
@@ -13,6 +14,7 @@ import { PutOutNav } from "./PutOutNav";
 
 /** May these be together? Every pair with its reason, and rules from the grower's own labels. */
 export function MixRoom() {
+  const words = useUnitWords();
   const rules = useRead(["mixing"], () => client.GET("/api/put-out/mixing"));
   const classes = rules.data?.classes ?? [];
   const [tank, setTank] = useState(["brew", "seaweed"]);
@@ -132,7 +134,7 @@ export function MixRoom() {
               wrong={worked.error?.of("saltsMsPerCm")}
             />
             <Field
-              label="Warmth, °C"
+              label={`Warmth, ${words.warmth}`}
               inputMode="decimal"
               value={meter.warmth}
               onChange={set("warmth")}

@@ -8,7 +8,6 @@ const W = 760;
 const LEFT = 130;
 const ROW = 46;
 const day = 86_400_000;
-const short: Record<string, string> = { start: "start", set: "set" };
 const at = (on: string) => new Date(on + "T12:00Z").getTime();
 const iso = (t: number) => new Date(t).toISOString().slice(0, 10);
 
@@ -77,7 +76,7 @@ export function SeasonCalendar({ programme }: { programme: Schemas["ProgrammeVie
               />
               <path d={`M${x(at(s.from))} 26V${height - 26}`} className="stroke-line" strokeWidth="1" />
               <text x={x(at(s.from)) + 4} y="19" fontSize="14" className="fill-ink">
-                {short[s.id] ?? s.name}
+                {s.name}
               </text>
             </g>
           ))}

@@ -1,6 +1,7 @@
 import { useState } from "react";
 import { useNavigate, useSearchParams } from "react-router-dom";
 import { client, type Schemas, useRead, useWrite } from "../../api/client";
+import { useUnitWords } from "../../api/units";
 import { Button } from "../../parts/Button";
 import { Field } from "../../parts/Field";
 import { Pick } from "../../parts/Pick";
@@ -247,6 +248,7 @@ function Kinds({ kinds }: { kinds: Schemas["BiostimulantView"][] }) {
 
 /** Seaweed by the money on a hectare. */
 function DriedOrLiquid() {
+  const words = useUnitWords();
   const [r, setR] = useState({
     liquidPerHa: "2",
     times: "4",
@@ -274,11 +276,11 @@ function DriedOrLiquid() {
         seaweed: dried or liquid?
       </summary>
       <div className="grid gap-x-4 sm:grid-cols-2">
-        {field("liquidPerHa", "Liquid, L a hectare")}
+        {field("liquidPerHa", `Liquid, ${words.volume}s ${words.large}`)}
         {field("times", "Times a season")}
-        {field("liquidPrice", "Price of a litre")}
-        {field("driedPerHa", "Dried, kg a hectare")}
-        {field("driedPrice", "Price of a kilo")}
+        {field("liquidPrice", `Price of a ${words.volume}`)}
+        {field("driedPerHa", `Dried, ${words.mass}s ${words.large}`)}
+        {field("driedPrice", `Price of a ${words.mass}`)}
         <Button className="self-center" onClick={() => ask.mutate(r)}>
           Compare
         </Button>

@@ -97,7 +97,7 @@ function startWith(
     purpose: giving?.purpose ?? batch?.purpose ?? (search.get("purpose") === "root" ? "root" : "leaf"),
     bedIds: giving ? [giving.bedId] : bed ? [bed] : (batch?.beds.map((b) => b.id) ?? []),
     bedRates: {},
-    rate: giving && season ? String(season.mixLPerHa) : sprayer?.calibrations[0] ? null : "500",
+    rate: giving && season ? `${season.mixLPerHa} L/ha` : sprayer?.calibrations[0] ? null : "500 L/ha",
     items: input
       ? [
           giving
@@ -162,7 +162,7 @@ function TheTank({ given, start }: { given: Given; start: Job }) {
           ? `${given.batch.brewShown} of ${given.batch.making}, ${given.batch.purpose === "leaf" ? "for leaves" : "for roots"}`
           : "Bottles, granules, a brew or both; every bed its share."
       }
-      peek={v?.verdict?.sentence}
+      peek={v?.verdict.sentence}
       bench={
         <>
           <div className="print:hidden">
@@ -176,7 +176,11 @@ function TheTank({ given, start }: { given: Given; start: Job }) {
           <TankSays job={job} setJob={setJob} worked={data} keep={keep} problem={worked.error ?? null} />
         ) : (
           <p className="text-lg">
-            {something ? "Choose the beds it goes on." : "Choose a brew, or something from the shelf, and the beds."}
+            {worked.error
+              ? "What is marked at the side has to be put right first."
+              : something
+                ? "Choose the beds it goes on."
+                : "Choose a brew, or something from the shelf, and the beds."}
           </p>
         )
       }

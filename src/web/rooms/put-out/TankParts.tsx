@@ -4,11 +4,14 @@ import { AmountField } from "../../parts/AmountField";
 import { Button } from "../../parts/Button";
 import { Field } from "../../parts/Field";
 import { Pick } from "../../parts/Pick";
+import { WrongHere } from "../../parts/Wrong";
 import type { Given, Job } from "./Tank";
 
 const bases = [
   { value: "perHa", name: "on a hectare" },
+  { value: "perAcre", name: "on an acre" },
   { value: "per100m2", name: "on 100 m²" },
+  { value: "per1000ft2", name: "on 1,000 sq ft" },
   { value: "perLitre", name: "in a litre of mix" },
   { value: "oneIn", name: "one part in so many" },
 ];
@@ -63,11 +66,7 @@ export function Items({ given, job, set, wrong }: PartProps) {
           </div>
         );
       })}
-      {wrong("items") && (
-        <p role="alert" className="font-medium text-plum">
-          ✕ {wrong("items")}
-        </p>
-      )}
+      <WrongHere text={wrong("items")} />
       {useful.length > 0 ? (
         <Button
           kind="plain"
@@ -140,16 +139,16 @@ export function Sprayer({ given, job, set, wrong, ruling }: PartProps & { ruling
           wrong={wrong("tank")}
         />
         {job.batchId === null && (
-          <Field
-            label="Mixed litres on a hectare"
-            inputMode="decimal"
+          <AmountField
+            label="Mix on the ground"
+            dimension="areaRate"
             value={job.rate ?? ""}
             onChange={(rate) => set({ rate })}
             wrong={wrong("rate")}
             hint={
               sprayer?.calibrations[0]
                 ? `empty: as calibrated, ${sprayer.calibrations[0].rateShown}`
-                : "a litre on a square metre is 10,000"
+                : "500 L/ha, 5 L/100 m², 50 gal/acre"
             }
           />
         )}
@@ -174,11 +173,7 @@ export function Sprayer({ given, job, set, wrong, ruling }: PartProps & { ruling
           </ul>
         </div>
       )}
-      {wrong("sprayerId") && (
-        <p role="alert" className="font-medium text-plum">
-          ✕ {wrong("sprayerId")}
-        </p>
-      )}
+      <WrongHere text={wrong("sprayerId")} />
     </>
   );
 }

@@ -7,13 +7,11 @@ import { ForkMark } from "../../parts/ForkMark";
 import { Tick } from "../../parts/Tick";
 import { Verdict } from "../../parts/Verdict";
 import { WhenField } from "../../parts/WhenField";
-import { Wrong } from "../../parts/Wrong";
+import { Wrong, WrongHere } from "../../parts/Wrong";
 import { useClock } from "../../parts/clock";
 import { PutOutNav } from "./PutOutNav";
 import type { Given, Job } from "./Tank";
 import { Items, Sprayer } from "./TankParts";
-
-const tones: Record<Schemas["Fitness"], Schemas["Tone"]> = { fit: "go", unseen: "mind", notFit: "stop", feed: "mind" };
 
 interface Props {
   given: Given;
@@ -24,6 +22,7 @@ interface Props {
 }
 
 const shown = [
+  "batch",
   "brew",
   "dilution",
   "per100M2",
@@ -60,16 +59,8 @@ export function TankQuestions({ given, job, setJob, worked, problem }: Props) {
   return (
     <div className="flex flex-col gap-4">
       <PutOutNav />
-      {v?.gate && (
-        <Verdict
-          verdict={
-            // One verdict: where the live brew says no, what its gate has seen so far is no go.
-            tones[v.gate.fitness] === "go" && v.watch && v.watch.tone !== "go"
-              ? v.watch
-              : { tone: tones[v.gate.fitness], sentence: v.gate.sentence, why: v.gate.reasons.join(" ") }
-          }
-        />
-      )}
+      {v?.gateSays && <Verdict verdict={v.gateSays} />}
+      <WrongHere text={wrong("batch")} />
       {job.correctsId && (
         <Field
           label="What was wrong with the old entry?"
@@ -107,7 +98,7 @@ export function TankQuestions({ given, job, setJob, worked, problem }: Props) {
             hint={v?.job.dilution}
           />
           <Field
-            label="Brew on 100 m²"
+            label={`Brew ${given.ground.smallArea}`}
             value={job.per100M2 ?? ""}
             onChange={(per100M2) => set({ per100M2 })}
             wrong={wrong("per100M2")}
@@ -138,11 +129,7 @@ export function TankQuestions({ given, job, setJob, worked, problem }: Props) {
             />
           ))}
         </div>
-        {wrong("beds") && (
-          <p role="alert" className="font-medium text-plum">
-            ✕ {wrong("beds")}
-          </p>
-        )}
+        <WrongHere text={wrong("beds")} />
       </fieldset>
       {beds.length > 1 && (
         <details>
@@ -153,21 +140,17 @@ export function TankQuestions({ given, job, setJob, worked, problem }: Props) {
             {given.ground.beds
               .filter((b) => beds.includes(b.id))
               .map((b) => (
-                <Field
+                <AmountField
                   key={b.id}
-                  label={`${b.name}, L of mix on a hectare`}
-                  inputMode="decimal"
+                  label={`${b.name}, mix on it`}
+                  dimension="areaRate"
                   value={job.bedRates?.[b.id] ?? ""}
                   onChange={(t) => set({ bedRates: { ...job.bedRates, [b.id]: t } })}
                   hint="empty: as the job"
                 />
               ))}
           </div>
-          {wrong("bedRates") && (
-            <p role="alert" className="font-medium text-plum">
-              ✕ {wrong("bedRates")}
-            </p>
-          )}
+          <WrongHere text={wrong("bedRates")} />
         </details>
       )}
       {job.purpose === "root" && (
@@ -193,11 +176,7 @@ export function TankQuestions({ given, job, setJob, worked, problem }: Props) {
                 />
               ))}
           </div>
-          {wrong("plants") && (
-            <p role="alert" className="font-medium text-plum">
-              ✕ {wrong("plants")}
-            </p>
-          )}
+          <WrongHere text={wrong("plants")} />
         </details>
       )}
       {job.batchId !== null && (

@@ -5,8 +5,8 @@ import { Field } from "../../parts/Field";
 import { RacePanel } from "../../parts/RacePanel";
 import { Sum } from "../../parts/Sum";
 import { Tick } from "../../parts/Tick";
-import { Verdict } from "../../parts/Verdict";
-import { Wrong } from "../../parts/Wrong";
+import { Short, Verdict } from "../../parts/Verdict";
+import { Wrong, WrongHere } from "../../parts/Wrong";
 import { useClock } from "../../parts/clock";
 import type { Job } from "./Tank";
 
@@ -18,25 +18,11 @@ interface Props {
   problem: Problem | null;
 }
 
-const looks = { go: "text-moss", mind: "text-straw", stop: "text-plum" } as const;
-const marks = { go: "✓", mind: "▲", stop: "■" } as const;
-
-function Short({ v }: { v: Schemas["Verdict"] }) {
-  return (
-    <p>
-      <b className={looks[v.tone]}>
-        {marks[v.tone]} {v.sentence}
-      </b>{" "}
-      {v.why}
-    </p>
-  );
-}
-
 /** What each bed and each filling gets, what spoils it, what it costs; then it is ticked and kept. */
 export function TankSays({ job, setJob, worked, keep, problem }: Props) {
   const clock = useClock();
   const v = worked.value!;
-  const headline = v.verdict ?? v.job.verdict;
+  const headline = v.verdict;
   const seen = job.cautionsSeen ?? [];
   const tick = (id: string) =>
     setJob({ ...job, cautionsSeen: seen.includes(id) ? seen.filter((x) => x !== id) : [...seen, id] });
@@ -46,15 +32,14 @@ export function TankSays({ job, setJob, worked, keep, problem }: Props) {
   return (
     <>
       <Verdict verdict={headline} />
-      {headline.sentence !== v.job.verdict.sentence && <Short v={v.job.verdict} />}
+      {headline.sentence !== v.job.verdict.sentence && <Short verdict={v.job.verdict} beside={headline} />}
       <p className="figures text-lg">
         {v.mixShown} in {v.job.loadCount} {v.job.loadCount === 1 ? "fill" : "fills"}
         {brew && `: ${v.brewShown} of brew + ${v.waterShown} of water`}. {v.howToCover}
       </p>
-      {v.watch && v.watch.sentence !== headline.sentence && <Short v={v.watch} />}
       {v.now && (
         <p className="figures">
-          Oxygen now, by the model: <b>{v.now.shown}</b>
+          Oxygen now, {v.now.by}: <b>{v.now.shown}</b>
         </p>
       )}
       {v.labelSays.map((s) => (
@@ -92,16 +77,16 @@ export function TankSays({ job, setJob, worked, keep, problem }: Props) {
       </table>
       {v.loads.length > 0 && <Loads view={v} brew={brew} />}
       <Sum working={worked.working} sure={worked.sure} of="these litres" />
-      {v.race?.value && (
+      {v.race && (
         <RacePanel
-          race={v.race.value}
+          race={v.race}
           asked={job.race}
           setAsked={brew ? (race) => setJob({ ...job, race }) : undefined}
           problem={problem}
         />
       )}
       <section aria-label="What to mind" className="flex flex-col gap-2">
-        {brew && <Short v={v.place} />}
+        {brew && <Short verdict={v.place} />}
         {v.hour && (
           <p>
             <b className={v.hour.spoils.length > 0 ? "text-plum" : "text-moss"}>
@@ -110,7 +95,7 @@ export function TankSays({ job, setJob, worked, keep, problem }: Props) {
             {[...v.hour.spoils, ...v.hour.minds].map((s) => `; ${s}`).join("")}.
           </p>
         )}
-        {v.mixing && <Short v={v.mixing.verdict} />}
+        {v.mixing && <Short verdict={v.mixing.verdict} />}
         {v.mixing && v.mixing.pairs.length > 0 && (
           <details>
             <summary className="min-h-11 cursor-pointer text-clay underline underline-offset-4">every pair</summary>
@@ -137,12 +122,7 @@ export function TankSays({ job, setJob, worked, keep, problem }: Props) {
             .
           </p>
         ))}
-        <p className="figures">
-          {v.cost.batch === "not known"
-            ? "What it costs is not known"
-            : `It costs ${v.cost.batch}: ${v.cost.per100M2} on 100 m², ${v.cost.perHa} a hectare`}
-          {v.cost.unpriced.length > 0 && `; no price known for ${v.cost.unpriced.join(", ")}`}.
-        </p>
+        <p className="figures">{v.cost.says}</p>
         <Sum working={v.cost.working} sure="measuredHere" of="this cost" />
       </section>
       {v.mixing?.verdict.tone === "stop" && (
@@ -173,11 +153,7 @@ export function TankSays({ job, setJob, worked, keep, problem }: Props) {
           ))}
         </ul>
       </fieldset>
-      {keep.error?.of("cautionsSeen") && (
-        <p role="alert" className="font-medium text-plum">
-          ✕ {keep.error.of("cautionsSeen")}
-        </p>
-      )}
+      <WrongHere text={keep.error?.of("cautionsSeen")} />
       <Wrong
         problem={keep.error}
         shown={[

@@ -1,12 +1,13 @@
 import { useState } from "react";
-import { useNavigate } from "react-router-dom";
+import { Link, useNavigate } from "react-router-dom";
 import { client, type Schemas, useRead, useWrite } from "../../api/client";
 import { Button } from "../../parts/Button";
 import { Choice } from "../../parts/Choice";
 import { Mind } from "../../parts/Mind";
+import { RacePanel } from "../../parts/RacePanel";
 import { Room } from "../../parts/Room";
 import { Sum } from "../../parts/Sum";
-import { Verdict } from "../../parts/Verdict";
+import { Short, Verdict } from "../../parts/Verdict";
 import { Wrong } from "../../parts/Wrong";
 import { useClock } from "../../parts/clock";
 import { PutOutNav } from "./PutOutNav";
@@ -57,6 +58,7 @@ export function Windows() {
                 <OneWindow key={w.from} w={w} purpose={purpose} show={() => setAt(w.best)} />
               ))}
             </ol>
+            <Brews purpose={purpose} windows={windows} />
             <Sum working={view.data.working} sure={view.data.sure} of="these windows" />
             <Mind cautions={view.data.cautions} />
           </>
@@ -75,7 +77,7 @@ function OneWindow({ w, purpose, show }: { w: Schemas["SprayWindow"]; purpose: P
         {clock.when(w.from)} to {clock.time(w.to)}
       </p>
       <p>
-        {Math.round(w.score * 100)} of 100: {w.sentence}
+        {Math.round(w.score * 100)} of 100 at its best: {w.sentence}
       </p>
       <p className="flex flex-wrap gap-x-4">
         <Button
@@ -97,6 +99,48 @@ function OneWindow({ w, purpose, show }: { w: Schemas["SprayWindow"]; purpose: P
         </Button>
       </p>
     </li>
+  );
+}
+
+/** Brews meant for these days: what each one's own page says, and its race, which knows the window that it runs in. */
+function Brews({ purpose, windows }: { purpose: Purpose; windows: Schemas["SprayWindow"][] }) {
+  const clock = useClock();
+  const brews = useRead(["window-brews", purpose], () =>
+    client.GET("/api/put-out/windows/brews", { params: { query: { purpose } } }),
+  );
+  if (!brews.data || brews.data.length === 0) return <Wrong problem={brews.error} />;
+  const inside = (at: string) => windows.find((w) => new Date(w.from) <= new Date(at) && new Date(at) < new Date(w.to));
+  return (
+    <section aria-label="Brews for it" className="flex flex-col gap-4">
+      <h2 className="text-xl">Brews for it</h2>
+      {brews.data.map((b) => {
+        const window = inside(b.useAt);
+        return (
+          <article key={b.batchId} aria-label={b.name} className="border-l-8 border-clay pl-4">
+            <h3 className="text-lg">
+              <Link to={`/brew/${b.batchId}`} className="text-clay underline underline-offset-4">
+                {b.name}
+              </Link>
+              , {b.brewShown} at {clock.when(b.useAt)}
+            </h3>
+            <p className="text-ash">
+              {window
+                ? `in the window of ${clock.when(window.from)} to ${clock.time(window.to)}`
+                : "in none of these windows"}
+            </p>
+            {b.verdict && <Short verdict={b.verdict} />}
+            {b.race && (
+              <details>
+                <summary className="min-h-11 cursor-pointer py-2">
+                  <Short verdict={b.race.verdict} inline />
+                </summary>
+                <RacePanel race={b.race} />
+              </details>
+            )}
+          </article>
+        );
+      })}
+    </section>
   );
 }
 
@@ -214,7 +258,6 @@ function Days({
 
 function Hour({ hour }: { hour: Schemas["HourScore"] }) {
   const clock = useClock();
-  const w = hour.weather;
   return (
     <section aria-label="The half hour" aria-live="polite" className="mt-3 border-l-8 border-clay pl-4">
       <h2 className="text-xl">
@@ -234,10 +277,7 @@ function Hour({ hour }: { hour: Schemas["HourScore"] }) {
         ))}
       </ul>
       <p className="figures text-ash">
-        sun at {hour.sunDeg.toFixed(0)}°
-        {w
-          ? `; ${w.temperatureC} °C, wind ${w.windMps} m/s, ${w.rainMm} mm of rain, ${Math.round(w.cloudShare * 100)} % cloud`
-          : "; no weather known for then"}
+        sun at {hour.sunDeg.toFixed(0)}°; {hour.weatherShown}
       </p>
     </section>
   );
@@ -271,7 +311,10 @@ function BringWeather() {
   return (
     <section aria-label="Weather of your own" className="mt-5">
       <h2 className="text-xl">Weather of your own</h2>
-      <p>A CSV by the hour: time, °C, wind m/s (or km/h), rain mm; cloud % and humidity % if it has them.</p>
+      <p>
+        A CSV by the hour: time, °C, wind m/s (or km/h), rain mm; cloud %, humidity %, gusts m/s and leaf wet (1 or 0)
+        if it has them.
+      </p>
       <label className="inline-flex min-h-12 cursor-pointer items-center text-clay underline underline-offset-4">
         bring a weather file
         <input

@@ -1,5 +1,6 @@
 import { useState } from "react";
 import { client, type Schemas, useWrite } from "../../api/client";
+import { useUnitWords } from "../../api/units";
 import { Button } from "../../parts/Button";
 import { Choice } from "../../parts/Choice";
 import { Field } from "../../parts/Field";
@@ -31,6 +32,7 @@ export function InputForm({ old, kinds, done }: Props) {
   const [species, setSpecies] = useState<{ name: string; count: string }[]>(
     old?.species.map((s) => ({ name: s.name, count: s.count?.toExponential() ?? "" })) ?? [],
   );
+  const words = useUnitWords();
   const life = kinds.find((k) => k.kind === kind)?.life;
   const keep = useWrite(
     (_: null, headers) =>
@@ -82,7 +84,7 @@ export function InputForm({ old, kinds, done }: Props) {
           options={kinds.map((k) => ({ value: k.kind, name: k.name }))}
           onChange={setKind}
         />
-        {field("price", "Price of a litre or kilo")}
+        {field("price", `Price of a ${words.volume} or ${words.mass}`)}
         {field("density", "Kilos in a litre", "water is 1")}
         {field("labelRate", "Label rate, in its own words", "4 mL per 2 L; 3 to 5 L a hectare; 1:300")}
         <Pick

@@ -150,7 +150,7 @@ function OneInput({ input, change }: { input: Input; change: () => void }) {
       </h2>
       <p className="figures">
         {input.kindName}; {input.leftShown} good
-        {input.price && `; bought at ${input.price} a ${input.unit === "L" ? "litre" : "kilo"}`}
+        {input.price && `; bought at ${input.price} a ${input.pricedBy}`}
         {input.npk && `; N-P-K ${input.npk}`}
         {input.ph !== null && `; pH ${input.ph}`}
         {input.labelSays && `; label: ${input.labelSays}`}

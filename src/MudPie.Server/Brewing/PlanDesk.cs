@@ -1,0 +1,219 @@
+using Microsoft.EntityFrameworkCore;
+using Microsoft.Extensions.Caching.Memory;
+using MudPie.Core.Brewing;
+using MudPie.Core.Measures;
+using MudPie.Core.PuttingOut;
+using MudPie.Core.Workings;
+using MudPie.Records;
+using MudPie.Records.Brewing;
+using MudPie.Server.PuttingOut;
+using MudPie.Server.Weather;
+using MudPie.Server.Web;
+
+namespace MudPie.Server.Brewing;
+
+/// <summary>Looks up what a plan hangs on — kit, recipe, priors, weather, waits — and asks the core.</summary>
+public sealed class PlanDesk(HoldingDb db, HoldingClock clock, WeatherBook weather, IMemoryCache cache)
+{
+    /// <summary>Looks the kit up and works the plan out.</summary>
+    public async Task<Ruling<PlanView>> Plan(PlanRequest r)
+    {
+        var holding = await clock.Find();
+        if (holding is null)
+        {
+            return Refusal.Of("holding", "There is no holding yet.", "Set it up first: ten short answers.");
+        }
+
+        var kit = await KitSnapshot.Of(db, cache);
+        var kitByHand = r.PumpId is not null || r.DiffuserId is not null;
+        r = KitChoice.Complete(r, kit);
+        var (recipe, missing) = await RecipeEndpoints.Find(r.Recipe, db);
+        if (missing is not null)
+        {
+            return missing;
+        }
+
+        var (question, refused) = Question(r, kit, kitByHand, clock.Now, holding, r.UseAt is { } useAt ? await RaceKits.Window(holding, r.Purpose == "leaf", useAt, weather) : null);
+        if (question is null)
+        {
+            return refused!;
+        }
+
+        question = (recipe is null ? question : WithRecipe(question, recipe)) with { Prior = await Prior(r, recipe, question.Source) };
+
+        var own = await Book.Waits.Own(db);
+        var local = await clock.Local();
+        var plan = BrewPlan.Of(question, local);
+        var waits = plan.Refused is not null ? [] : await Waits(r, kit, plan.Value, own, local);
+        return plan.Match<Ruling<PlanView>>(
+            w => w.With(
+                new PlanView(
+                    r.VesselId!.Value,
+                    r.PumpId!.Value,
+                    r.DiffuserId!.Value,
+                    r.WaterSourceId!.Value,
+                    Lot(kit, r, w.Value.Source.Kind)?.Id,
+                    Lot(kit, r, w.Value.Source.Kind)?.Name,
+                    Lot(kit, r, w.Value.Source.Kind)?.Ruling?.Sentence,
+                    recipe?.Name,
+                    Makings.Find(w.Value.Making)!,
+                    w.Value,
+                    Units.Show(w.Value.BrewL, Dimension.Volume, holding.Units),
+                    Units.Show(w.Value.WantedL, Dimension.Volume, holding.Units),
+                    Units.Show(w.Value.CoversM2, Dimension.Area, holding.Units),
+                    Units.Show(w.Value.Air.AtDepthLpm, Dimension.Flow, holding.Units),
+                    Units.Show(w.Value.Air.OpenLpm, Dimension.Flow, holding.Units),
+                    w.Value.Air.LeastLpm is { } least ? $"{Units.Show(least, Dimension.Flow, holding.Units)} would hold it at 6" : "no air will hold this at 6",
+                    Units.Show(question.WarmthC ?? 0, Dimension.Temperature, holding.Units),
+                    Units.Show(question.SwingC ?? 0, Dimension.TemperatureSpan, holding.Units),
+                    PlanEndpoints.View(w.Value.Source, holding.Units),
+                    [.. w.Value.MoreSources.Select(m => PlanEndpoints.View(m, holding.Units))],
+                    [.. w.Value.AddableSources.Select(m => PlanEndpoints.View(m, holding.Units))],
+                    WaterClearing.Says(w.Value.Water),
+                    [.. w.Value.Foods.Select(f => PlanEndpoints.View(f, holding.Units))],
+                    waits,
+                    w.Value.Race is { } race ? RaceViews.Of(race, holding.Units) : null)
+                {
+                    MoreLots = [.. w.Value.MoreSources.Select(m => Lot(kit, r, m.Kind)?.Id).OfType<int>()],
+                },
+                ""),
+            refusal => refusal);
+    }
+
+    /// <summary>Waits before harvest that this brew would begin, said before it is made.</summary>
+    private async Task<List<string>> Waits(PlanRequest r, KitSnapshot kit, BrewPlanAnswer p, IReadOnlyDictionary<string, (double Days, string Why)> own, Func<DateTimeOffset, DateTimeOffset> local)
+    {
+        var lots = p.MoreSources.Select(m => m.Kind).Prepend(p.Source.Kind).Select(k => Lot(kit, r, k)).ToList();
+        var origin = new Core.Book.BrewOrigin(p.Making is "tea" or "steep", lots.All(l => Book.Waits.ManureFree(l?.Answers)), false, await Book.Waits.TwoCleanBefore(db, p.Making, lots[0]?.Id, p.Foods.Select(f => f.Kind), r.VesselId!.Value, r.WaterSourceId!.Value));
+        return Book.Waits.InWords([Book.Waits.Cause("this brew", p.Making, p.UseAt, origin, r.Purpose == "leaf")], r.BedIds.Distinct().Where(kit.Beds.ContainsKey).Select(id => (kit.Beds[id].Name, kit.Eaten.GetValueOrDefault(id))), p.UseAt, own, local);
+    }
+
+    private static (BrewPlanQuestion? Question, Refusal? Refused) Question(PlanRequest r, KitSnapshot kit, bool kitByHand, DateTimeOffset now, Records.Ground.Holding holding, RaceWindow? window)
+    {
+        var ids = r.BedIds.Distinct().ToList();
+        var beds = ids.Where(kit.Beds.ContainsKey).Select(id => kit.Beds[id]).ToList();
+        var vessel = kit.Vessels.FirstOrDefault(v => v.Id == r.VesselId);
+        var pump = kit.Pumps.FirstOrDefault(p => p.Id == r.PumpId);
+        var diffuser = kit.Diffusers.FirstOrDefault(d => d.Id == r.DiffuserId);
+        var water = kit.Waters.FirstOrDefault(w => w.Id == r.WaterSourceId);
+        var checks = new Checks();
+        Missing(checks, "vesselId", vessel, "vessel");
+        Missing(checks, "pumpId", pump, "pump");
+        Missing(checks, "diffuserId", diffuser, "diffuser");
+        Missing(checks, "waterSourceId", water, "water");
+        if (beds.Count < ids.Count)
+        {
+            checks.Add("bedIds", "One of those beds is not there.", "Choose from the list.");
+        }
+
+        if (water is { Kind: "surface" } && WaterTests.Wrong(water.EColi, water.TestedAt, now) is { } untested)
+        {
+            checks.Add("waterSourceId", untested.Wrong, untested.WayOut);
+        }
+
+        var fields = new TypedFields(holding.Units);
+        var mixL = (r.BrewL ?? (vessel is null ? 1 : BrewPlan.LitresFor(BrewPlan.WantedL(beds, r.Purpose == "leaf"), vessel.WorkingL))) * PutOutRace.UsualOneIn(r.Purpose == "leaf");
+        var race = RaceKits.For(r.Race, kit.Sprayers, mixL, fields);
+        if (!fields.Checks.Sound)
+        {
+            checks.Add(fields.Checks.Refusal);
+        }
+
+        if (!checks.Sound)
+        {
+            return (null, checks.Refusal);
+        }
+
+        var choices = new Dictionary<string, string>(kit.Choices);
+        foreach (var (fork, school) in r.Choices ?? new Dictionary<string, string>())
+        {
+            choices[fork] = school;
+        }
+
+        var rulings = new Dictionary<string, SourceRuling>();
+        foreach (var kind in Ingredients.Sources.Select(s => s.Kind))
+        {
+            if (Lot(kit, r, kind)?.Ruling is { } ruling)
+            {
+                rulings[kind] = ruling;
+            }
+        }
+
+        var chosen = kit.Lots.FirstOrDefault(l => l.Id == r.SourceInputId);
+        return (new BrewPlanQuestion
+        {
+            SourceRulings = rulings,
+            BiasByCount = chosen?.Ruling?.BiasByCount,
+            Loads = r.Loads,
+            MoreSources = r.MoreSources,
+            Race = race,
+            Window = window,
+            Battery = kit.Pumps.Where(p => p.BatteryHours is not null).MaxBy(p => p.OpenLpm) is { } battery ? new BatteryPump { AirLpm = Air.AtDepthLpm(battery.OpenLpm, battery.ShutOffKPa, 0.3, 3), Hours = battery.BatteryHours } : null,
+            Bench = vessel!.AirJson is { } air && !kitByHand ? BatchJson.Read<AirBenchQuestion>(air) : null,
+            VesselUnclean = kit.Unclean.Contains(vessel.Id),
+            Beds = beds,
+            Purpose = r.Purpose,
+            UseAt = r.UseAt is { } use ? use.AddTicks(-(use.Ticks % TimeSpan.TicksPerMinute)) : null, // hours of use are said to the minute, everywhere the same
+            Now = now,
+            VesselWorkingL = vessel!.WorkingL,
+            VesselDepthM = vessel.DepthM,
+            PumpOpenLpm = pump!.OpenLpm,
+            PumpShutOffKPa = pump.ShutOffKPa,
+            Diffuser = diffuser!.Kind,
+            DiffuserLossKPa = diffuser.LossKPa,
+            ChlorineMgPerL = water!.Strip ?? (water.Kind is "rain" or "well" or "ro" ? 0 : null),
+            Chloramine = water.Chloramine,
+            AltitudeM = holding.AltitudeM,
+            Units = holding.Units,
+            WarmthC = r.WarmthC,
+            SwingC = r.SwingC,
+            Source = r.Source ?? chosen?.Kind,
+            FoodsOnShelf = kit.Shelf,
+            Making = r.Making,
+            BrewL = r.BrewL,
+            SourceL = r.SourceL,
+            Foods = r.Foods,
+            AirLpm = r.AirLpm,
+            Choices = choices,
+        }, null);
+    }
+
+    private static KitLot? Lot(KitSnapshot kit, PlanRequest r, string kind) =>
+        kit.Lots.FirstOrDefault(l => l.Id == r.SourceInputId && l.Kind == kind) ?? kit.Lots.FirstOrDefault(l => l.Kind == kind && l.Ruling?.Fitness != SourceFitness.Unfit);
+
+    /// <summary>A recipe fills in whatever the grower has not set by hand, scaled to the litres of this brew.</summary>
+    private static BrewPlanQuestion WithRecipe(BrewPlanQuestion q, RecipeFile recipe)
+    {
+        var litres = q.BrewL ?? BrewPlan.LitresFor(BrewPlan.WantedL(q.Beds, q.Purpose == "leaf"), q.VesselWorkingL ?? 1);
+        var scaled = Recipes.ScaledTo(recipe, litres);
+        return q with
+        {
+            Making = q.Making ?? recipe.Making,
+            Bias = recipe.Bias,
+            Source = q.Source ?? scaled.Sources![0].Kind,
+            SourceL = q.SourceL ?? scaled.Sources![0].Litres,
+            MoreSources = q.MoreSources ?? (scaled.Sources!.Count > 1 ? [.. scaled.Sources.Skip(1)] : null),
+            Foods = q.Foods ?? scaled.Foods,
+        };
+    }
+
+    private async Task<Prior?> Prior(PlanRequest r, RecipeFile? recipe, string? source)
+    {
+        var key = ("prior", r.VesselId, r.Recipe, source);
+        if (!cache.TryGetValue(key, out Prior? prior))
+        {
+            prior = await Lessons.Prior(db, r.VesselId ?? 0, recipe is null ? null : await RecipeEndpoints.RecipeOf(r.Recipe, db), source ?? "compost");
+            cache.Set(key, prior, new MemoryCacheEntryOptions { Size = 1, AbsoluteExpirationRelativeToNow = TimeSpan.FromSeconds(20) });
+        }
+
+        return prior;
+    }
+
+    private static void Missing(Checks checks, string field, object? found, string what)
+    {
+        if (found is null)
+        {
+            checks.Add(field, $"No {what} was chosen.", $"Choose a {what}; add one under Ground and kit.");
+        }
+    }
+}
