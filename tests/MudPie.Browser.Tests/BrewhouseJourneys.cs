@@ -26,9 +26,11 @@ public class BrewhouseJourneys
         page.Click("Plan a brew of it");
         page.See("Backwards from there");
         page.See("Currant tea");
+        page.See("in the Cone"); // the field wants more than a barrel
         page.Click("Creek Field");
         page.Click("Currant Rows");
-        page.See("in the Cone");
+        page.See("in the Barrel");
+        page.See("covers 5016 m²");
         page.Until(() => page.Driver.FindElements(By.XPath("//*[@role='slider'][@aria-label='oat flour']")).Count == 1, "the recipe's own foods, scaled");
         page.Click("in parts: oat flour");
         page.See("oat flour at 6 h");
