@@ -91,6 +91,18 @@ internal sealed class LinearModel
         return known ? w : null;
     }
 
+    /// <summary>What each row of y counts for in the estimate behind <see cref="Contrast"/>: L·β = Σ rowᵢyᵢ.</summary>
+    public double[] Rows(double[] w)
+    {
+        var rows = new double[Residuals.Length];
+        for (var k = 0; k < w.Length; k++)
+        {
+            Take(rows, _q[k], -w[k]);
+        }
+
+        return rows;
+    }
+
     /// <summary>The estimate behind <see cref="Contrast"/>.</summary>
     public double Estimate(double[] w) => Dot(w, Effects);
 

@@ -71,6 +71,9 @@ internal sealed class TermModel
     /// <summary>Estimate and its variance in units of the noise; null where the data cannot tell.</summary>
     public (double Estimate, double VarianceShare)? Of(double[] l) => _fit.Contrast(l) is { } w ? (_fit.Estimate(w), LinearModel.Dot(w, w)) : null;
 
+    /// <summary>What each row counts for in an estimate; null where the data cannot tell it.</summary>
+    public double[]? Rows(double[] l) => _fit.Contrast(l) is { } w ? _fit.Rows(w) : null;
+
     /// <summary>Covariance of two contrasts in units of the noise.</summary>
     public double Shared(double[] a, double[] b) => LinearModel.Dot(_fit.Contrast(a)!, _fit.Contrast(b)!);
 

@@ -33,7 +33,7 @@ internal static class CountTrial
             Means = [Mean(treatment.Levels[0], pa), Mean(treatment.Levels[1], pb)],
             Tukey = [],
             Dunnett = [compared],
-            Wide = null,
+            Halves = [null],
             Ms = double.NaN,
             Df = 0,
             Residuals = [0, 0],
@@ -85,7 +85,7 @@ internal static class CountTrial
             Means = [.. groups.Select((g, t) => Mean(g.Name, g.Cells.Sum(treatment.Count), shares[t], gradients[t])), .. groups.Count == treatment.Levels.Count ? Array.Empty<TrialMean>() : treatment.Levels.Select((name, c) => Mean(name, treatment.Count(c), cells.Shares[c], cells.Gradients[c]))],
             Tukey = [],
             Dunnett = dunnett,
-            Wide = law?.Critical(0.05 / q.Looked),
+            Halves = [.. others.Select(t => law?.Critical(0.05 / q.Looked) * Math.Sqrt(Var(gradients[t] - gradients[0])))],
             // The noise between trays of the usual size, in points, so that more trays can be asked for.
             Ms = df >= 1 ? Enumerable.Range(0, dfTreatment + 1).Average(c => Var(cells.Gradients[c]) * treatment.Count(c)) : double.NaN,
             Df = df,

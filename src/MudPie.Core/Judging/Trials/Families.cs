@@ -2,8 +2,36 @@ using MudPie.Core.Judging.Statistics;
 
 namespace MudPie.Core.Judging.Trials;
 
-/// <summary>A mean that a model can give: its name, its plots, and how it is got.</summary>
-internal sealed record Cell(string Name, int Plots, double[] L, double Mean, double VarianceShare);
+/// <summary>A mean that a model can give: its name, the levels it stands at, its plots, and how it is got.</summary>
+internal sealed record Cell(string Name, IReadOnlyList<int> Levels, int Plots, double[] L, double Mean, double VarianceShare);
+
+/// <summary>How far apart two means lie, and what noise that difference carries.</summary>
+internal interface INoise
+{
+    /// <summary>The first less the second, its standard error, and the degrees of freedom of that; below 1 where nothing tells it.</summary>
+    (double Difference, double Se, double Df) Between(Cell a, Cell b);
+
+    /// <summary>How far two differences from one control stray together, −1 to 1.</summary>
+    double Correlation(Cell a, Cell b, Cell control);
+}
+
+/// <summary>One noise for all: the mean square that the model leaves.</summary>
+internal sealed class CommonNoise(TermModel model, double ms, double df) : INoise
+{
+    public (double Difference, double Se, double Df) Between(Cell a, Cell b)
+    {
+        var of = model.Of(Less(a, b));
+        return of is { } d ? (Math.Abs(d.Estimate) < 1e-12 * (Math.Abs(a.Mean) + Math.Abs(b.Mean)) ? 0 : d.Estimate, Math.Sqrt(ms * d.VarianceShare), df) : (a.Mean - b.Mean, Math.Sqrt(ms * (a.VarianceShare + b.VarianceShare)), df);
+    }
+
+    public double Correlation(Cell a, Cell b, Cell control)
+    {
+        var (x, y) = (Less(a, control), Less(b, control));
+        return model.Shared(x, y) / Math.Sqrt(model.Shared(x, x) * model.Shared(y, y));
+    }
+
+    private static double[] Less(Cell a, Cell b) => [.. a.L.Zip(b.L, (x, y) => x - y)];
+}
 
 /// <summary>Families of comparisons: all pairs (Tukey), and each against one (Dunnett).</summary>
 internal static class Families
@@ -15,7 +43,7 @@ internal static class Families
         {
             var l = model.MeanAt(f => factors.ToList().IndexOf(f) is >= 0 and var i ? levels[i] : null);
             var plots = Enumerable.Range(0, factors[0].Of.Count).Count(r => factors.Select((f, i) => f.Of[r] == levels[i]).All(x => x));
-            return plots > 0 && model.Of(l) is { } mean ? new Cell(string.Join(", ", factors.Select((f, i) => f.Levels[levels[i]])), plots, l, mean.Estimate, mean.VarianceShare) : null;
+            return plots > 0 && model.Of(l) is { } mean ? new Cell(string.Join(", ", factors.Select((f, i) => f.Levels[levels[i]])), levels, plots, l, mean.Estimate, mean.VarianceShare) : null;
         }).OfType<Cell>(),
     ];
 
@@ -29,47 +57,69 @@ internal static class Families
         }
     }
 
-    /// <summary>All pairs, later less earlier, by the studentized range (Tukey; Kramer 1956 where plots are uneven).</summary>
-    public static List<TrialComparison> Tukey(TermModel model, string term, IReadOnlyList<Cell> cells, double ms, double df)
+    /// <summary>All pairs, later less earlier, by the studentized range (Tukey; Kramer 1956 where plots are uneven), each with its own noise and freedom.</summary>
+    public static List<TrialComparison> Tukey(string term, IReadOnlyList<Cell> cells, INoise noise)
     {
-        if (cells.Count < 2)
-        {
-            return [];
-        }
-
-        double? critical = df < 1 ? null : cells.Count == 2 ? Distribution.CriticalT(0.05, df) : StudentizedRange.Quantile(0.05, cells.Count, df) / Math.Sqrt(2);
+        var critical = new Dictionary<double, double>();
+        double Critical(double df) => critical.TryGetValue(df, out var c) ? c : critical[df] = cells.Count == 2 ? Distribution.CriticalT(0.05, df) : StudentizedRange.Quantile(0.05, cells.Count, df) / Math.Sqrt(2);
         return
         [
             .. cells.SelectMany((first, i) => cells.Skip(i + 1).Select(second =>
             {
-                var (difference, se) = Between(model, second, first, ms);
-                double? t = critical is null || se == 0 ? null : difference / se;
-                return new TrialComparison(term, $"{second.Name}-{first.Name}", second.Name, first.Name, difference, difference - (critical * se), difference + (critical * se), t, critical is null ? null : df,
-                    t is { } at ? Tail(at, cells.Count, df) : null);
+                var (difference, se, df) = noise.Between(second, first);
+                double? half = df < 1 ? null : Critical(df) * se;
+                double? t = half is null || se == 0 ? null : difference / se;
+                return new TrialComparison(term, $"{second.Name}-{first.Name}", second.Name, first.Name, difference, difference - half, difference + half, t, half is null ? null : df, t is { } at ? Tail(at, cells.Count, df) : null);
             })),
         ];
     }
 
-    /// <summary>Each against the first, and the critical |t| at 95 % and at the level that several measures ask for.</summary>
-    public static (List<TrialComparison> List, double? Wide) Dunnett(TermModel model, string term, IReadOnlyList<Cell> cells, double ms, double df, int looked, CancellationToken stop = default)
+    /// <summary>Each against the first with intervals that hold at once, and their half widths at the level that several measures ask for; null where nothing tells the noise.</summary>
+    public static (List<TrialComparison> List, List<double?> Halves) Dunnett(string term, IReadOnlyList<Cell> cells, INoise noise, int looked, CancellationToken stop = default)
     {
         if (cells.Count < 2)
         {
-            return ([], null);
+            return ([], []);
         }
 
-        var (control, others) = (cells[0], cells.Skip(1).ToList());
-        var raw = others.Select(o => Between(model, o, control, ms)).ToList();
-        if (df < 1)
+        var control = cells[0];
+        var apart = cells.Skip(1).Select(cell => (Cell: cell, Apart: noise.Between(cell, control))).ToList();
+        List<Cell> told = [.. apart.Where(x => x.Apart.Df >= 1).Select(x => x.Cell)];
+        var correlation = new double[told.Count, told.Count];
+        for (var i = 0; i < told.Count; i++)
         {
-            return ([.. others.Zip(raw, (o, d) => new TrialComparison(term, $"{o.Name} - {control.Name}", o.Name, control.Name, d.Difference, null, null, null, null, null))], null);
+            for (var j = 0; j < told.Count; j++)
+            {
+                correlation[i, j] = i == j ? 1 : noise.Correlation(told[i], told[j], control);
+            }
         }
 
-        var law = new ManyToOne(Correlation(model, control, others), df, stop);
-        var critical = law.Critical(0.05);
-        var list = others.Zip(raw, (o, d) => new TrialComparison(
-            term, $"{o.Name} - {control.Name}", o.Name, control.Name, d.Difference, d.Difference - (critical * d.Se), d.Difference + (critical * d.Se), d.Se > 0 ? d.Difference / d.Se : null, df, d.Se > 0 ? P(law, d.Difference / d.Se, others.Count, df) : null)).ToList();
-        return (list, looked > 1 ? law.Critical(0.05 / looked) : critical);
+        // Comparisons with other freedoms have laws of their own; all hold at once (Hasler and Hothorn 2008).
+        var laws = new Dictionary<double, (ManyToOne Law, double Critical, double Wide)>();
+        (ManyToOne Law, double Critical, double Wide) Law(double df)
+        {
+            if (!laws.TryGetValue(df, out var law))
+            {
+                var many = new ManyToOne(correlation, df, stop);
+                var critical = many.Critical(0.05);
+                law = laws[df] = (many, critical, looked > 1 ? many.Critical(0.05 / looked) : critical);
+            }
+
+            return law;
+        }
+
+        var all = apart.Select(x =>
+        {
+            var (difference, se, df) = x.Apart;
+            if (df < 1)
+            {
+                return (Compared: new TrialComparison(term, $"{x.Cell.Name} - {control.Name}", x.Cell.Name, control.Name, difference, null, null, null, null, null), Half: (double?)null);
+            }
+
+            var (law, critical, wide) = Law(df);
+            return (new(term, $"{x.Cell.Name} - {control.Name}", x.Cell.Name, control.Name, difference, difference - (critical * se), difference + (critical * se), se > 0 ? difference / se : null, df, se > 0 ? P(law, difference / se, told.Count, df) : null), wide * se);
+        }).ToList();
+        return ([.. all.Select(x => x.Compared)], [.. all.Select(x => x.Half)]);
     }
 
     /// <summary>The cell of that name, or the first.</summary>
@@ -83,27 +133,6 @@ internal static class Families
 
     private static double Tail(double t, int means, double df) =>
         means == 2 ? Distribution.TwoSidedT(t, df) : double.IsFinite(t) ? 1 - StudentizedRange.Cdf(Math.Abs(t) * Math.Sqrt(2), means, df) : 0;
-
-    private static (double Difference, double Se) Between(TermModel model, Cell a, Cell b, double ms)
-    {
-        var of = model.Of([.. a.L.Zip(b.L, (x, y) => x - y)]);
-        return of is { } d ? (Math.Abs(d.Estimate) < 1e-12 * (Math.Abs(a.Mean) + Math.Abs(b.Mean)) ? 0 : d.Estimate, Math.Sqrt(ms * d.VarianceShare)) : (a.Mean - b.Mean, Math.Sqrt(ms * (a.VarianceShare + b.VarianceShare)));
-    }
-
-    private static double[,] Correlation(TermModel model, Cell control, IReadOnlyList<Cell> others)
-    {
-        var l = others.Select(o => o.L.Zip(control.L, (x, y) => x - y).ToArray()).ToList();
-        var r = new double[l.Count, l.Count];
-        for (var i = 0; i < l.Count; i++)
-        {
-            for (var j = 0; j < l.Count; j++)
-            {
-                r[i, j] = i == j ? 1 : model.Shared(l[i], l[j]) / Math.Sqrt(model.Shared(l[i], l[i]) * model.Shared(l[j], l[j]));
-            }
-        }
-
-        return r;
-    }
 
     private static IEnumerable<int[]> Combine(IReadOnlyList<Factor> factors) =>
         factors.Aggregate<Factor, IEnumerable<int[]>>([[]], (sets, f) => sets.SelectMany(s => Enumerable.Range(0, f.Levels.Count).Select(l => (int[])[.. s, l])));

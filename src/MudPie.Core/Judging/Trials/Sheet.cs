@@ -16,8 +16,11 @@ internal sealed record Sheet
 
     public required IReadOnlyList<TrialComparison> Dunnett { get; init; }
 
-    /// <summary>|t| for the intervals that verdicts take; null where nothing tells the noise.</summary>
-    public required double? Wide { get; init; }
+    /// <summary>Half widths of the intervals that verdicts take, at the level that several measures ask for, one for each comparison judged; null where nothing tells the noise.</summary>
+    public required IReadOnlyList<double?> Halves { get; init; }
+
+    /// <summary>Standard deviations between plots that count for each comparison, where they differ.</summary>
+    public IReadOnlyList<double?>? Strays { get; init; }
 
     public required double Ms { get; init; }
 
@@ -33,11 +36,11 @@ internal sealed record Sheet
 
     public double? Dispersion { get; init; }
 
+    /// <summary>Its noises in the working, where there are more than one.</summary>
+    public IReadOnlyList<WorkingLine> Noises { get; init; } = [];
+
     /// <summary>Comparisons that verdicts are taken from, where they are others than the pooled ones.</summary>
     public IReadOnlyList<TrialComparison>? Judged { get; init; }
-
-    /// <summary>Half widths of their intervals at the level that several measures ask for.</summary>
-    public IReadOnlyList<double> JudgedWide { get; init; } = [];
 
     /// <summary>Means by each treatment's own spread, where verdicts take that.</summary>
     public IReadOnlyList<TrialMean>? OwnMeans { get; init; }
@@ -55,23 +58,17 @@ internal sealed record Sheet
         var uneven = q.Kind == "amount" && s.Judged is null && s.Df >= 1 && s.Ms > 0 && TrialChecks.SpreadP(rows, s) is < 0.01;
         var verdicts = (s.Judged ?? s.Dunnett).Select((c, i) =>
         {
-            if (s.Judged is not null)
-            {
-                var half2 = s.JudgedWide[i];
-                return TrialVerdicts.Judge(q, c, s.Df < 1 ? null : c.Difference - half2, s.Df < 1 ? null : c.Difference + half2, sd, Fewest(s, c), compared, s.Ranks, false);
-            }
-
-            var se = c.T is { } t && t != 0 ? c.Difference / t : c.Upper is { } u ? (u - c.Difference) / s.Wide : null;
-            var half = s.Wide * Math.Abs(se ?? 0);
-            var (lower, upper) = c.Lower is null || s.Df < 1 ? ((double?)null, (double?)null) : q.Looked > 1 ? (c.Difference - half, c.Difference + half) : (c.Lower, c.Upper);
-            if (uneven && lower is not null && Own(q, rows, s, c, compared * q.Looked) is { } own)
+            var half = c.Lower is null || s.Df < 1 ? null : s.Halves[i];
+            var (lower, upper) = half is null ? (null, null) : q.Looked > 1 ? (c.Difference - half, c.Difference + half) : (c.Lower, c.Upper);
+            var own = uneven && half is not null ? Own(q, rows, s, c, compared * q.Looked) : null;
+            if (own is { } apart)
             {
                 // Each side's own spread, where the layout shows it; the wider of the two intervals.
-                var wider = Math.Max(own, (upper!.Value - lower.Value) / 2);
-                return TrialVerdicts.Judge(q, c, c.Difference - wider, c.Difference + wider, sd, Fewest(s, c), compared, s.Ranks, false);
+                var wider = Math.Max(apart, (upper!.Value - lower!.Value) / 2);
+                (lower, upper) = (c.Difference - wider, c.Difference + wider);
             }
 
-            return TrialVerdicts.Judge(q, c, lower, upper, sd, Fewest(s, c), compared, s.Ranks, uneven);
+            return TrialVerdicts.Judge(q, c, lower, upper, s.Strays is { } strays ? strays[i] : sd, Fewest(s, c), compared, s.Ranks, uneven && own is null);
         }).ToList();
         List<ComparisonVerdict> counted = [.. verdicts.Where(v => !q.Bystanders.Contains(v.Of))];
         if (counted.Count == 0)
@@ -142,7 +139,12 @@ internal sealed record Sheet
 
     private static IEnumerable<WorkingLine> Lines(TrialQuestion q, Sheet s, double? sd)
     {
-        if (sd is { } noise)
+        foreach (var line in s.Noises)
+        {
+            yield return line;
+        }
+
+        if (sd is { } noise && s.Noises.Count == 0)
         {
             yield return new("noise", "√(residual sum of squares ÷ its degrees of freedom)", $"{Say.Number(s.Ms * s.Df, 4)} on {Say.Number(s.Df)}", $"{Say.Number(noise)}{Say.Unit(q.Unit)} between plots treated alike", s.Test.Name);
         }
@@ -150,7 +152,7 @@ internal sealed record Sheet
         foreach (var c in s.Judged ?? s.Dunnett)
         {
             yield return new(c.Pair, "difference ± critical t × its standard error", c.T is { } t ? $"t {Say.Number(t)} on {Say.Number(c.Df!.Value)}" : "one of each",
-                $"{Say.Number(c.Difference)}{(c.Lower is { } l ? $" ({Say.Number(l)} to {Say.Number(c.Upper!.Value)})" : "")}", s.Judged is not null ? "each by its own spread, all against the control at once" : s.Dunnett.Count > 1 ? "Dunnett 1955, all against the control at once" : s.Test.Name);
+                $"{Say.Number(c.Difference)}{(c.Lower is { } l ? $" ({Say.Number(l)} to {Say.Number(c.Upper!.Value)})" : "")}", s.Judged is not null ? "each by its own spread, all against the control at once" : s.Dunnett.Count > 1 ? s.Noises.Count > 0 ? "each by the noise it carries, all against the control at once" : "Dunnett 1955, all against the control at once" : s.Test.Name);
         }
 
         if (q.Looked > 1)

@@ -55,32 +55,52 @@ internal static class SplitPlot
         table.Add(new AnovaLine("Residuals", (int)dfB, inner.Rss, dfB > 0 ? msB : null, null, null));
 
         var n = f.Within.Levels.Count;
-        // A difference between cells of different whole plots carries both noises (Satterthwaite 1946).
+        // A mean carries both noises (Satterthwaite 1946); what a difference carries hangs on where its two sides lie.
         var mixed = double.IsFinite(msA) ? (msA + ((n - 1) * msB)) / n : double.NaN;
         var mixedDf = double.IsFinite(mixed) && mixed > 0 ? Math.Pow(msA + ((n - 1) * msB), 2) / ((msA * msA / dfA) + (Math.Pow((n - 1) * msB, 2) / dfB)) : double.IsFinite(mixed) ? Math.Min(dfA, dfB) : 0;
         var term = $"{f.Whole.Name}:{f.Within.Name}";
         var cells = Families.ControlFirst(Families.Cells(full, [f.Whole, f.Within]), q.Control);
-        var a = Families.Cells(outer.Model, [outer.Whole]);
-        var b = Families.Cells(inner, [f.Within]);
-        var (dunnett, wide) = q.Conditions.Contains(f.Whole.Name) ? Families.Dunnett(inner, f.Within.Name, b, msB, dfB, q.Looked, q.Stop)
-            : q.Conditions.Contains(f.Within.Name) ? Families.Dunnett(outer.Model, f.Whole.Name, a, outer.Model.Ms, dfA, q.Looked, q.Stop)
-            : Families.Dunnett(full, term, cells, mixed, mixedDf, q.Looked, q.Stop);
+        var (a, b) = (Families.Cells(outer.Model, [outer.Whole]), Families.Cells(inner, [f.Within]));
+        var (ofWhole, ofParts) = (new CommonNoise(outer.Model, outer.Model.Ms, dfA), new CommonNoise(inner, msB, dfB));
+        var both = new TwoNoises(full, inner, f.Whole, f.Within, f.Plots, (msA, dfA), (msB, dfB));
+        var (judged, told) = q.Conditions.Contains(f.Whole.Name) ? (Families.Dunnett(f.Within.Name, b, ofParts, q.Looked, q.Stop), Alike(b, msB))
+            : q.Conditions.Contains(f.Within.Name) ? (Families.Dunnett(f.Whole.Name, a, ofWhole, q.Looked, q.Stop), Alike(a, outer.Model.Ms))
+            : (Families.Dunnett(term, cells, both, q.Looked, q.Stop), [.. cells.Skip(1).Select(c => Finite(both.Stray(c, cells[0])))]);
         return new Sheet
         {
             Test = new("split-plot analysis of variance", $"{f.Whole.Name} lay on whole plots and {f.Within.Name} within them: whole plots differ more than parts of one, so each is judged against its own noise."),
             Anova = table,
             Means = [.. Families.Means(f.Whole.Name, a, outer.Model.Ms, dfA), .. Families.Means(f.Within.Name, b, mixed, mixedDf), .. Families.Means(term, cells, mixed, mixedDf)],
-            Tukey = [.. Families.Tukey(outer.Model, f.Whole.Name, a, outer.Model.Ms, dfA), .. Families.Tukey(inner, f.Within.Name, b, msB, dfB), .. Families.Tukey(full, term, cells, mixed, mixedDf)],
-            Dunnett = dunnett,
-            Wide = wide,
-            Ms = mixed,
-            Df = mixedDf,
+            Tukey = [.. Families.Tukey(f.Whole.Name, a, ofWhole), .. Families.Tukey(f.Within.Name, b, ofParts), .. Families.Tukey(term, cells, both)],
+            Dunnett = judged.List,
+            Halves = judged.Halves,
+            Strays = told,
+            Noises = [.. Noises(q, f, outer.Model, inner)],
+            Ms = dfA < 1 ? msB : mixed,
+            Df = dfA < 1 ? dfB : mixedDf,
             Residuals = [.. inner.Residuals],
             Studentized = [.. Enumerable.Range(0, rows.Count).Select(inner.Studentized)],
             Ranks = null,
             Control = cells[0].Name,
             Notes = [.. Uneven(f), .. Caution(dfA)],
         };
+    }
+
+    private static double? Finite(double x) => double.IsFinite(x) ? x : null;
+
+    private static List<double?> Alike(List<Cell> cells, double ms) => [.. cells.Skip(1).Select(_ => Finite(Math.Sqrt(ms)))];
+
+    private static IEnumerable<WorkingLine> Noises(TrialQuestion q, Field f, TermModel outer, TermModel inner)
+    {
+        if (outer.Df > 0)
+        {
+            yield return new("noise of whole plots", "√(what their means leave ÷ its degrees of freedom)", $"{Say.Number(outer.Rss, 4)} on {outer.Df}", $"{Say.Number(Math.Sqrt(outer.Ms))}{Say.Unit(q.Unit)} between means of whole plots treated alike", $"{f.Whole.Name} is judged by it");
+        }
+
+        if (inner.Df > 0)
+        {
+            yield return new("noise within them", "√(residual sum of squares ÷ its degrees of freedom)", $"{Say.Number(inner.Rss, 4)} on {inner.Df}", $"{Say.Number(Math.Sqrt(inner.Ms))}{Say.Unit(q.Unit)} between parts of one whole plot treated alike", $"{f.Within.Name} is judged by it");
+        }
     }
 
     private static IEnumerable<string> Uneven(Field f)
@@ -98,6 +118,6 @@ internal static class SplitPlot
             yield return "One whole plot of each: nothing tells how far whole plots differ, so what lay on them can’t be judged; what lay within them can be compared there only.";
         }
 
-        yield return "Treatments across whole plots are compared with both noises weighed together (Satterthwaite).";
+        yield return "Treatments within one whole plot are compared with the noise of its parts alone; across whole plots with both noises weighed together (Satterthwaite).";
     }
 }

@@ -136,12 +136,14 @@ public static class TrialAnalysis
         List<Factor> tried = [.. factors.Where(f => !q.Conditions.Contains(f.Name))];
         tried = tried.Count == 0 || factors.Count > 3 ? [tried.Count == 0 ? factors[0] : tried[0]] : tried;
         var judged = tried.Count == factors.Count ? cells : Families.ControlFirst(Families.Cells(model, tried), string.Join(", ", tried.Select(f => f.Levels[0])));
-        var (dunnett, wide) = Families.Dunnett(model, string.Join(":", tried.Select(f => f.Name)), judged, ms, df, q.Looked, q.Stop);
+        var noise = new CommonNoise(model, ms, df);
+        var (dunnett, halves) = Families.Dunnett(string.Join(":", tried.Select(f => f.Name)), judged, noise, q.Looked, q.Stop);
         if (factors.Count > 3)
         {
             foreach (var other in factors.Where(f => !q.Conditions.Contains(f.Name) && f != tried[0]))
             {
-                dunnett = [.. dunnett, .. Families.Dunnett(model, other.Name, Families.ControlFirst(Families.Cells(model, [other]), other.Levels[0]), ms, df, q.Looked, q.Stop).List];
+                var (more, wider) = Families.Dunnett(other.Name, Families.ControlFirst(Families.Cells(model, [other]), other.Levels[0]), noise, q.Looked, q.Stop);
+                (dunnett, halves) = ([.. dunnett, .. more], [.. halves, .. wider]);
             }
         }
 
@@ -150,9 +152,9 @@ public static class TrialAnalysis
             Test = df < 1 ? new("no test: a look", "One plot of each: nothing tells how far plots differ by themselves, so no test fits.") : Named(q, factors, block),
             Anova = model.Table(),
             Means = [.. marginal.SelectMany(m => Families.Means(m.Name, m.Cells, ms, df)), .. factors.Count > 3 ? [] : Families.Means(term, cells, ms, df)],
-            Tukey = [.. marginal.SelectMany(m => Families.Tukey(model, m.Name, m.Cells, ms, df)), .. cells.Count > 40 || factors.Count > 3 ? [] : Families.Tukey(model, term, factors.Count > 1 ? cells : Families.Cells(model, factors), ms, df)],
+            Tukey = [.. marginal.SelectMany(m => Families.Tukey(m.Name, m.Cells, noise)), .. cells.Count > 40 || factors.Count > 3 ? [] : Families.Tukey(term, factors.Count > 1 ? cells : Families.Cells(model, factors), noise)],
             Dunnett = dunnett,
-            Wide = wide,
+            Halves = halves,
             Ms = ms,
             Df = df,
             Residuals = [.. model.Residuals],
@@ -183,7 +185,7 @@ public static class TrialAnalysis
             Means = [.. sides.Select(s => { var h = Distribution.CriticalT(0.05, s.Count - 1) * Math.Sqrt(s.V); return new TrialMean(factor.Name, s.Name, s.Count, s.Mean, s.Mean - h, s.Mean + h); })],
             Tukey = [compared with { Pair = $"{b.Name}-{a.Name}" }],
             Dunnett = [compared],
-            Wide = Distribution.CriticalT(0.05 / q.Looked, df),
+            Halves = [Distribution.CriticalT(0.05 / q.Looked, df) * se],
             Ms = model.Ms,
             Df = model.Df,
             Residuals = [.. model.Residuals],

@@ -34,14 +34,14 @@ internal static class WelchFamily
         {
             var (se, df) = Apart(o, control);
             var law = new ManyToOne(correlation, Math.Max(df, 1), q.Stop);
-            var (difference, half, wide) = (o.Mean - control.Mean, law.Critical(0.05) * se, q.Looked > 1 ? law.Critical(0.05 / q.Looked) * se : law.Critical(0.05) * se);
+            var (difference, half, wide) = (o.Mean - control.Mean, law.Critical(0.05) * se, (double?)(q.Looked > 1 ? law.Critical(0.05 / q.Looked) * se : law.Critical(0.05) * se));
             return (Compared: new TrialComparison(factor.Name, $"{o.Name} - {control.Name}", o.Name, control.Name, difference, difference - half, difference + half, se > 0 ? difference / se : null, df, se > 0 ? law.P(difference / se) : null), Wide: wide);
         }).ToList();
         return sheet with
         {
             Test = new("Welch’s analysis, each pair by its own spread", $"{sides.Count} treatments laid at random; nothing says that all stray alike, so each comparison takes its own two spreads. The table with one noise for all stands beside it."),
             Judged = [.. judged.Select(j => j.Compared)],
-            JudgedWide = [.. judged.Select(j => j.Wide)],
+            Halves = [.. judged.Select(j => j.Wide)],
             OwnMeans = [.. sides.Select(s => Mean(factor.Name, s))],
             GamesHowell = [.. sides.SelectMany((a, i) => sides.Skip(i + 1).Select(b => Pair(factor.Name, a, b, sides.Count)))],
         };
