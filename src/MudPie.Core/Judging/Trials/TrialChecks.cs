@@ -120,7 +120,7 @@ internal static class TrialChecks
 
         if (s.Df < 4)
         {
-            yield return $"Only {Say.Number(s.Df)} degrees of freedom tell the noise: intervals are wide for that reason alone.";
+            yield return $"{(s.Noises.Count > 1 ? "Across whole plots only" : "Only")} {Say.Number(s.Df)} degrees of freedom tell the noise: intervals {(s.Noises.Count > 1 ? "there " : "")}are wide for that reason alone.";
         }
 
         if (q.Kind == "amount")

@@ -5,6 +5,7 @@ const n = (v: number | null | undefined) => (v == null ? "" : String(Number(v.to
 
 /** The table for those who want it: analysis, means, all comparisons, and what is left over of each plot. */
 export function AnswerTable({ answer: a }: { answer: Schemas["TrialAnswer"] }) {
+  const apart = (a.gamesHowell?.length ?? 0) > 1;
   return (
     <div className="flex flex-col gap-4 overflow-x-auto">
       <Table
@@ -12,7 +13,7 @@ export function AnswerTable({ answer: a }: { answer: Schemas["TrialAnswer"] }) {
         heads={["pair", "difference", "from", "to", "verdict"]}
         rows={a.verdicts.map((v) => [`${v.of} − ${v.against}`, n(v.difference), n(v.lower), n(v.upper), v.word])}
       />
-      {(a.gamesHowell?.length ?? 0) > 1 && (
+      {apart && (
         <Table
           title="All pairs, each by its own spread (Games and Howell)"
           heads={["pair", "difference", "from", "to", "p"]}
@@ -21,13 +22,13 @@ export function AnswerTable({ answer: a }: { answer: Schemas["TrialAnswer"] }) {
       )}
       {a.anova.length > 0 && (
         <Table
-          title="Analysis, one noise for all"
+          title={apart ? "Analysis, one noise for all" : "Analysis"}
           heads={["what", "df", "sum of squares", "mean square", "F", "p"]}
           rows={a.anova.map((l) => [l.term, String(l.df), n(l.ss), n(l.ms), n(l.f), p(l.p)])}
         />
       )}
       <Table
-        title="Means, each with its 95 % interval by that noise"
+        title={apart ? "Means, each with its 95 % interval by that noise" : "Means, each with its 95 % interval"}
         heads={["what", "plots", "mean", "from", "to"]}
         rows={a.means.map((m) => [m.name, String(m.plots), n(m.mean), n(m.lower), n(m.upper)])}
       />
