@@ -15,7 +15,6 @@ public static class BrewPlan
 
     private const double Spare = 1.05;      // for the bag, the hose and the sprayer's dead end
     private const double LeastFill = 0.4;   // of the working volume, so that the outlet is well under
-    private const double Coarse = 1e-3;
 
     /// <summary>Litres of brew that ground asks for: area × the full dose × what its checks have earned, by the tank's own rule.</summary>
     /// <remarks>Two hectares of living ground for roots: 20,000 m² ÷ 100 × 10 L × 0.3 = 600 L.</remarks>
@@ -40,7 +39,7 @@ public static class BrewPlan
         var earliest = plan.Value.EarliestUseAt;
         for (var i = 0; i < 6; i++)
         {
-            var trial = Once(q with { UseAt = earliest, Members = 20 }, local).Value.EarliestUseAt;
+            var trial = Once(q with { UseAt = earliest }, local).Value.EarliestUseAt;
             if (trial <= earliest)
             {
                 break;
@@ -115,27 +114,23 @@ public static class BrewPlan
         var oneIn = PutOutRace.UsualOneIn(leaf);
         var thinning = ThinningWater(q, brewL, oneIn);
         var timing = new PlanTiming(q.UseAt!.Value, q.Now, brewL, water.Value.MinutesAtMost, thinning.Dose.MinutesAtMost, null, making, q.Units, local);
-        var (foods, carried) = tea ? PlanFoods.ChooseFoods(q, brew, bias, brewL, choice("food", "carry"), timing) : making == "steep" && q.Foods is not null ? PlanFoods.ChooseFoods(q, brew, bias, brewL, "carry", timing) : ([], 1);
-        brew = brew with { Foods = [.. foods.Select(f => new FoodAmount { Kind = f.Kind, Ml = f.Litres * 1000, AtH = f.AtH })] };
-        var badBrew = brew.MakeReady().Refused;
-        if (badBrew is not null)
+        // It stays on air until the last draw, and all of that counts to the 36 h of its age.
+        var most = FitToUse.OldestH - (timing.WaitMinutes / 60) - (tea ? PutOutRace.For(new RaceFacts { BrewL = brewL, MixL = brewL * oneIn, Kit = q.Race ?? new RaceKit(), GraceMinutes = 1e5 }).Match(w => w.Value.Times.DoneAtMin, _ => 0) / 60 : 0);
+        PlannedBrew With(PlanFoods.Fed food) => PlannedBrew.Of(q, brew.With(food.Foods), making, loads, timing, ready => HoursOf(choice("brew-time", "forecast"), ready, brew, most));
+        var fed = tea ? PlanFoods.ChooseFoods(q, brew, bias, brewL, choice("food", "carry"), timing) : making == "steep" && q.Foods is not null ? PlanFoods.ChooseFoods(q, brew, bias, brewL, "carry", timing) : PlanFoods.Fed.None;
+        if (brew.With(fed.Foods).MakeReady().Refused is { } badBrew)
         {
             return badBrew;
         }
 
-        // The swing depends on the clock at the start, and the start on how long it takes: once round settles it within minutes.
-        brew = brew with { StartHour = timing.ClockHour(timing.StartFor(24)) };
-        // It stays on air until the last draw, and all of that counts to the 36 h of its age.
-        var most = FitToUse.OldestH - (timing.WaitMinutes / 60) - (tea ? PutOutRace.For(new RaceFacts { BrewL = brewL, MixL = brewL * oneIn, Kit = q.Race ?? new RaceKit(), GraceMinutes = 1e5 }).Match(w => w.Value.Times.DoneAtMin, _ => 0) / 60 : 0);
-        var hours = tea ? HoursOf(choice("brew-time", "forecast"), Solve(brew, 48), brew, most) : PlanTiming.HoursOf(making, loads);
-        brew = brew with { StartHour = timing.ClockHour(timing.StartFor(hours)) };
-        var run = BrewRun.Of(brew with { Hours = tea ? Math.Max(Math.Ceiling(hours + 4), 24) : brew.Hours }, 0.5).Value;
-        if (tea && choice("brew-time", "forecast") == "forecast")
+        var planned = With(fed);
+        while (planned.Forecast.Value.ProbabilityBelow6 > PlanFoods.Let + 1e-9 && fed.Less() is { } less)
         {
-            hours = HoursOf("forecast", run, brew, most);
+            (fed, planned) = (less, With(less)); // its own start and hours say otherwise than those that it was chosen by
         }
 
-        var forecast = BrewForecast.Of(Widen(brew, run.Series[^1].H, making == "extract" ? 0 : Math.Min(hours + ((q.UseAt.Value - timing.StartFor(hours).AddHours(hours)).TotalHours), run.Series[^1].H), q.Members ?? Members, q.Prior));
+        var foods = fed.Foods;
+        (brew, var hours, var run, var forecast) = planned;
         var strength = making is "extract" or "bubbled" ? StrengthOf(q, making, loads, sourceL, brewL, sourceKind) : null;
         var race = making == "steep" ? null : RaceOf(q, brew, making, (q.UseAt.Value - timing.StartFor(hours)).TotalHours, brewL, oneIn, forecast.Value, choice("hold", "oxygen"));
         if (race is { Refused: { } noRace })
@@ -145,12 +140,9 @@ public static class BrewPlan
 
         var steps = new PlanTiming(q.UseAt.Value, q.Now, brewL, water.Value.MinutesAtMost, thinning.Dose.MinutesAtMost, race?.Value, making, q.Units, local)
             .Steps(hours, brewL, water.Value, thinning, sourceKind, sourceL, q.MoreSources ?? [], loads, foods, choice("order", "source-first"));
-        // The verdict and its figures are of the hours until use, and not of those that the chart shows beyond.
-        var whole = run;
-        run = tea ? Until(run, brew, hours) : run;
         var start = timing.StartFor(hours);
         var growing = q.Beds.MaxBy(b => b.AreaM2)!.Growing;
-        var nutrients = BrewNutrients.Of(brew.Sources!, brew.Foods, Math.Min(area, brewL / Spare / wanted * area), growing, q.Units);
+        var nutrients = BrewNutrients.Of(brew.Sources!, brew.Foods!, Math.Min(area, brewL / Spare / wanted * area), growing, q.Units);
         var inputs = new VerdictInputs(brew, run, forecast.Value, hours, making, timing, Units.Show(wanted, Dimension.Volume, q.Units), wanted, PlanFoods.Gravest(q, sourceKind), race?.Value);
         var answer = new BrewPlanAnswer
         {
@@ -159,7 +151,7 @@ public static class BrewPlan
             Strength = strength?.Value,
             Nutrients = nutrients.Value,
             GroundSays = [.. q.Beds.Where(b => b.Life is not null).Select(b => $"{b.Name}: {char.ToLowerInvariant(GroundAlive.Means(b.Life!)[0])}{GroundAlive.Means(b.Life!)[1..]}")],
-            Effects = tea ? PlanFoods.Effects(brew, whole.Series[^1].H) : [],
+            Effects = tea ? PlanFoods.Effects(brew, hours) : [],
             BrewL = brewL,
             WantedL = wanted,
             AreaM2 = area,
@@ -169,6 +161,7 @@ public static class BrewPlan
             MoreSources = [.. (q.MoreSources ?? []).Select(m => new PlanAmount(m.Kind!, Ingredients.Source(m.Kind)!.Name, m.Litres ?? 0, true, brewL * 0.12))],
             AddableSources = PlanFoods.AddableSources(q, sourceKind, sourceL, brewL),
             Foods = foods,
+            FoodSays = tea ? PlanFoods.Says(q, brew, fed, forecast.Value.ProbabilityBelow6) : null,
             Addable = PlanFoods.Addable(q, foods, brewL),
             Water = water.Value,
             Air = new PlanAir(q.PumpOpenLpm!.Value, airLpm, 0.25 * brewL, brewL, tea ? LeastAir(brew, hours) : 0, depth),
@@ -188,9 +181,9 @@ public static class BrewPlan
             answer,
             "",
             Evidence.PractitionersRule,
-            [.. PlanWorking.Lines(answer, q.Beds, leaf, carried), .. strength?.Working ?? [], .. race?.Worked.Working ?? [], .. air.Worked.Working, .. water.Worked.Working, .. forecast.Worked.Working, .. nutrients.Working],
+            [.. PlanWorking.Lines(answer, q.Beds, leaf, fed), .. strength?.Working ?? [], .. race?.Worked.Working ?? [], .. air.Worked.Working, .. water.Worked.Working, .. forecast.Working, .. nutrients.Working],
             [.. Flags(q, making, sourceKind), Cautions.Pump, Cautions.Food, Cautions.Dust, .. water.Worked.Cautions, .. brewL >= 100 ? [Cautions.Lifting] : Array.Empty<Caution>()],
-            [makingFork, PlanForks.AirFork(answer.Air, brewL), PlanForks.TimeFork(run, brew, choice("brew-time", "forecast")), PlanForks.FoodFork(choice("food", "carry"), carried),
+            [makingFork, PlanForks.AirFork(answer.Air, brewL), PlanForks.TimeFork(run, brew, choice("brew-time", "forecast")), PlanForks.FoodFork(choice("food", "carry"), fed),
              Recipe.BiasFork(q.Beds, choice("bias", q.BiasByCount is null ? "crop" : "count"), q.BiasByCount), PlanForks.OrderFork(choice("order", "source-first")), .. water.Worked.Forks]);
     }
 
@@ -226,13 +219,6 @@ public static class BrewPlan
         });
     }
 
-    /// <summary>The figures of the hours until use over the series that the chart shows.</summary>
-    private static BrewRunAnswer Until(BrewRunAnswer run, BrewQuestion brew, double hours)
-    {
-        var used = BrewRun.Read((brew with { Hours = Math.Max(hours, 1) }).MakeReady().Setup!, Multipliers.Table, BrewRun.Fine, 6);
-        return run with { MinOxygen = used.MinOxygen, MinAtH = used.MinAtH, Below6AtH = used.Below6AtH, HoursBelow6 = used.HoursBelow6, PeakUse = used.PeakUse, FungalShare = used.FungalShare };
-    }
-
     private static IEnumerable<Caution> Flags(BrewPlanQuestion q, string making, string sourceKind)
     {
         if (q.VesselUnclean)
@@ -254,13 +240,7 @@ public static class BrewPlan
         }
     }
 
-    internal static BrewRunAnswer Solve(BrewQuestion brew, double hours) =>
-        BrewRun.Read((brew with { Hours = hours }).MakeReady().Setup!, Multipliers.Table, Coarse, 6);
-
     private static TimeSpan Later(TimeSpan late) => late > TimeSpan.Zero ? late : TimeSpan.Zero;
-
-    private static ForecastQuestion Widen(BrewQuestion brew, double hours, double use, int members, Prior? prior) =>
-        new(brew) { Hours = hours, Members = members, UseAtH = Math.Min(use, hours), EveryH = 0.5, Prior = prior };
 
     private static (string Making, string Why, Fork Fork) ChooseMaking(string? byHand, bool leaf, string rootSchool)
     {
@@ -286,11 +266,11 @@ public static class BrewPlan
         _ => Recipe.BiasByCrop(q.Beds),
     };
 
-    private static double HoursOf(string school, BrewRunAnswer run, BrewQuestion brew, double most) => Math.Max(1, Math.Min(most, school switch
+    private static double HoursOf(string school, double? readyAtH, BrewQuestion brew, double most) => Math.Max(1, Math.Min(most, school switch
     {
         "fixed" => 24,
         "warmth" => PlanForks.HoursByWarmth(brew.TemperatureC!.Value),
-        _ => run.ReadyAtH ?? FitToUse.OldestH,
+        _ => readyAtH ?? FitToUse.OldestH,
     }));
 
     /// <summary>Least air at depth that keeps the table's brew at 6 mg/L until it is used; null where 4 L/min per litre does not.</summary>

@@ -234,6 +234,9 @@ public sealed record BrewPlanAnswer
     /// <summary>What it is fed.</summary>
     public required IReadOnlyList<PlanAmount> Foods { get; init; }
 
+    /// <summary>How far the food is from the edge, in a sentence; null where it is not fed, or where there is nothing to say.</summary>
+    public string? FoodSays { get; init; }
+
     /// <summary>What else could be fed, each with a cautious first amount.</summary>
     public required IReadOnlyList<PlanAmount> Addable { get; init; }
 

@@ -78,19 +78,25 @@ public static class BrewRun
         return $"{outlets} ÷ {Say.Number(q.VolumeL ?? 0)} L";
     }
 
-    internal static BrewRunAnswer Read(BrewSetup setup, in Multipliers member, double tolerance, double? everyH)
+    /// <param name="setup">The brew.</param>
+    /// <param name="member">Its multipliers.</param>
+    /// <param name="tolerance">Of the solver.</param>
+    /// <param name="everyH">Steps of the series in hours; null for the reference's own.</param>
+    /// <param name="until">Hour up to which the figures count, by when it is ready; null for all the hours asked for. Only for a brew that stays on air.</param>
+    internal static BrewRunAnswer Read(BrewSetup setup, in Multipliers member, double tolerance, double? everyH, Func<double?, double>? until = null)
     {
         var trace = BrewTrace.Mine;
         var steady = setup.WithAirOn();
         var alike = ReferenceEquals(steady, setup);
         var equations = alike ? setup.SolvePastPeak(member, tolerance, trace) : setup.Solve(member, setup.Hours, tolerance, trace);
-        var (least, leastAt) = trace.Least((_, y) => y.O, setup.Hours);
-        var (peak, _) = trace.Least((t, y) => -equations.OxygenUse(t, y), setup.Hours);
-        var end = trace.At(setup.Hours);
-        var below = least < Line ? trace.FirstPast(y => Line - y.O, setup.Hours) : null;
+        var counted = until is null || !alike ? setup.Hours : Math.Min(until(ReadyAt(trace, setup.Horizon)), setup.Hours);
+        var (least, leastAt) = trace.Least((_, y) => y.O, counted);
+        var (peak, _) = trace.Least((t, y) => -equations.OxygenUse(t, y), counted);
+        var end = trace.At(counted);
+        var below = least < Line ? trace.FirstPast(y => Line - y.O, counted) : null;
         var hours = everyH is { } e ? Enumerable.Range(0, (int)(setup.Hours / e) + 1).Select(i => i * e) : SeriesHours.Where(h => h <= setup.Hours);
         var series = hours.Select(h => Moment(h, trace.At(h), equations)).ToList();
-        var hoursBelow = below is null ? 0 : HoursBelow(trace, setup.Hours);
+        var hoursBelow = below is null ? 0 : HoursBelow(trace, counted);
         if (!alike)
         {
             steady.SolvePastPeak(member, tolerance, trace);
@@ -98,6 +104,16 @@ public static class BrewRun
 
         return new BrewRunAnswer(
             setup.KLa20, least, leastAt, below, -peak, ReadyAt(trace, setup.Horizon), end.Cells > 0 ? end.F / end.Cells : 0, hoursBelow, series);
+    }
+
+    /// <summary>Least oxygen and the fungal share at the end of the hours asked for, to about 0.1 %.</summary>
+    internal static (double MinOxygen, double FungalShare) Lowest(BrewQuestion brew, in Multipliers member)
+    {
+        var setup = brew.MakeReady().Setup!;
+        var trace = BrewTrace.Mine;
+        setup.Solve(member, setup.Hours, 1e-3, trace);
+        var end = trace.At(setup.Hours);
+        return (trace.Least((_, y) => y.O, setup.Hours).Value, end.Cells > 0 ? end.F / end.Cells : 0);
     }
 
     /// <summary>True where the table's own brew stays at <paramref name="line"/> mg/L or above over the hours asked for; a brew that falls below is not followed further.</summary>

@@ -46,11 +46,11 @@ internal static class PlanForks
         Evidence.PractitionersRule,
         "When the source must go in.");
 
-    public static Fork FoodFork(string chosen, double share) => new(
+    public static Fork FoodFork(string chosen, PlanFoods.Fed fed) => new(
         "food",
         "How much food?",
         [
-            new("carry", "as much as the air can carry, and no more", chosen == "carry" ? $"{Say.Number(share * 100, 2)} % of the usual recipe" : "worked out from the air"),
+            new("carry", "the most for which nine brews in ten stay above 6", fed.Edge is { } edge ? $"{Say.Number(fed.Share * 100, 2)} % of the usual recipe; the edge is at {(edge < 1 ? $"{Say.Number(edge * 100, 2)} %" : "100 % or more")}" : "worked out from the air"),
             new("rich", "feed richly", "150 % of the usual recipe"),
             new("light", "feed lightly", "40 % of the usual recipe"),
             new("none", "none", "source alone"),

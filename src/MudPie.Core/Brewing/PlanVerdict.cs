@@ -106,7 +106,7 @@ internal static class PlanVerdict
 /// <summary>The lines of a plan's own sum.</summary>
 internal static class PlanWorking
 {
-    public static IEnumerable<WorkingLine> Lines(BrewPlanAnswer a, IReadOnlyList<PlanBed> beds, bool leaf, double carried)
+    public static IEnumerable<WorkingLine> Lines(BrewPlanAnswer a, IReadOnlyList<PlanBed> beds, bool leaf, PlanFoods.Fed fed)
     {
         var rate = BrewPlan.LitresPer100M2(leaf);
         foreach (var bed in beds.Where(b => TankJob.Step(b.Life) < 1))
@@ -121,8 +121,8 @@ internal static class PlanWorking
             "practitioners' rule: 1 to 1.5 L of compost or 0.5 to 0.8 L of castings per 20 L, 6 to 12 L per 1,000 L in tanks");
         if (a.Making == "tea")
         {
-            yield return new("foods", "recipe × what the air carries", $"{Say.Number(carried * 100, 2)} % of the {a.Bias} recipe", a.Foods.Count == 0 ? "none" : string.Join(", ", a.Foods.Select(f => $"{Say.Number(f.Litres * 1000)} mL {f.Name}")),
-                "the most, in tenths, that keeps the table's brew at 6.5 mg/L");
+            yield return new("foods", "recipe × what the air carries", fed.At is null ? "set by hand, or by a recipe" : $"{Say.Number(fed.Share * 100, 2)} % of the {a.Bias} recipe", a.Foods.Count == 0 ? "none" : string.Join(", ", a.Foods.Select(f => $"{Say.Number(f.Litres * 1000)} mL {f.Name}")),
+                fed.Edge is { } edge ? $"the most, in tenths, for which nine brews in ten stay above 6 mg/L; the middle one carries {Say.Number(edge * 100, 2)} %" : "chosen");
             yield return new("hours", "the forecast's ready time, 36 h at most", a.Run.ReadyAtH is { } r ? Say.Hours(r) : "never", Say.Hours(a.BrewHours), "the model; see the fork for other schools");
         }
     }

@@ -148,6 +148,11 @@ export function PlanAmounts({ view, plan, setPlan, fork, choose, ground, stale }
             short={!f.onShelf}
           />
         ))}
+        {tea && p.foodSays && (
+          <p className="border-t border-line py-2">
+            {p.foodSays} {view.foods.length === 0 && mark("food")}
+          </p>
+        )}
         {tea && (
           <p className="border-t border-line py-2">
             {p.addable.map((f) => (
