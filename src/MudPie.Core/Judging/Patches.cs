@@ -252,6 +252,8 @@ public static class PatchDose
         var answer = small
             ? new PatchDoseAnswer(product, carried, product * patches, carried * patches, carried, $"{Stuff(product)} is too little to measure: stir {Stuff(product * patches)} into {Water(carried * patches)} of water and put {Water(carried)} of that on the patch.")
             : new PatchDoseAnswer(product, carried, null, null, null, $"{Stuff(product)} in {Water(carried)} of water.");
-        return Worked.Of(answer, unit, Evidence.ChemistryOrPhysics, [new("patch", "rate ÷ 10,000 × area", $"{Say.Number(rate)} {unit} a hectare on {Say.Number(area)} m²", $"{Say.Number(product)} {unit}", "10,000 m² to the hectare")]);
+        return Worked.Of(answer, unit, Evidence.ChemistryOrPhysics, units.IsUs()
+            ? [new("patch", "rate ÷ 43,560 × area", $"{Stuff(Per.Large(rate, units))} {Per.LargeArea(units)} on {Units.Show(area, Dimension.Area, units)}", Stuff(product), "43,560 square feet to the acre")]
+            : [new("patch", "rate ÷ 10,000 × area", $"{Say.Number(rate)} {unit} a hectare on {Say.Number(area)} m²", $"{Say.Number(product)} {unit}", "10,000 m² to the hectare")]);
     }
 }

@@ -1,4 +1,5 @@
 using MudPie.Core.Judging.Trials;
+using MudPie.Core.Measures;
 using MudPie.Core.Workings;
 
 namespace MudPie.Core.Judging;
@@ -44,13 +45,14 @@ public sealed record PracticeRival(string Name, double Right, double Wrong);
 
 /// <summary>The practice field as the grower sees it.</summary>
 /// <param name="Story">What is told at the start.</param>
-/// <param name="Worth">Smallest difference worth having, t a hectare.</param>
+/// <param name="Worth">Smallest difference worth having, in the unit.</param>
 /// <param name="Columns">Plots across the field.</param>
 /// <param name="Rows">Plots down the slope.</param>
 /// <param name="Plots">The data; empty before the choice.</param>
 /// <param name="Answer">What the analysis says; null where nothing is chosen.</param>
 /// <param name="Truth">What was hidden; null before the decision.</param>
-public sealed record PracticePlotAnswer(string Story, double Worth, int Columns, int Rows, IReadOnlyList<PracticeFieldPlot> Plots, TrialAnswer? Answer, PracticePlotTruth? Truth);
+/// <param name="Unit">"t a hectare", or "tons an acre" (of 2,000 lb) in a US holding.</param>
+public sealed record PracticePlotAnswer(string Story, double Worth, int Columns, int Rows, IReadOnlyList<PracticeFieldPlot> Plots, TrialAnswer? Answer, PracticePlotTruth? Truth, string Unit);
 
 /// <summary>The trainer: a simulated field with a hidden truth. Nothing is kept: the same question gives the same field.</summary>
 public static class PracticePlot
@@ -64,14 +66,25 @@ public static class PracticePlot
     // So that the first field teaches what slopes do: nothing to find, and a steep one.
     private const ulong First = 87;
 
-    /// <summary>Plays as far as the question goes.</summary>
-    public static Ruling<PracticePlotAnswer> Of(PracticePlotQuestion q)
+    /// <summary>A yield as the holding says it: t a hectare, or tons of 2,000 lb an acre.</summary>
+    private sealed record Told(string Unit, double Times)
     {
+        public static Told In(UnitSystem units) => units.IsUs() ? new("tons an acre", Per.Large(1000, units) / (2000 * 0.45359237)) : new("t a hectare", 1);
+
+        public double Of(double x) => Times == 1 ? x : Math.Round(x * Times, 3);
+    }
+
+    /// <summary>Plays as far as the question goes.</summary>
+    /// <param name="q">What was chosen so far.</param>
+    /// <param name="units">Units that the field is told in; it is the same field.</param>
+    public static Ruling<PracticePlotAnswer> Of(PracticePlotQuestion q, UnitSystem units = UnitSystem.Metric)
+    {
+        var told = Told.In(units);
         var (effect, noise, slope) = Hidden(q.Seed);
-        var story = $"A field of oats slopes from a wet end to a dry one. Somebody sells a drench for it; {Say.Number(Worth)} t a hectare more would pay for it. Choose how many plots of each and how they lie; then say what you make of the harvest.";
+        var story = $"A field of oats slopes from a wet end to a dry one. Somebody sells a drench for it; {Say.Number(told.Of(Worth), 2)} {told.Unit} more would pay for it. Choose how many plots of each and how they lie; then say what you make of the harvest.";
         if (q.Replicates is null && q.Layout is null)
         {
-            return Worked.Of(new PracticePlotAnswer(story, Worth, 0, 0, [], null, null), "t a hectare", Evidence.ChemistryOrPhysics);
+            return Worked.Of(new PracticePlotAnswer(story, told.Of(Worth), 0, 0, [], null, null, told.Unit), told.Unit, Evidence.ChemistryOrPhysics);
         }
 
         var checks = new Checks();
@@ -93,10 +106,11 @@ public static class PracticePlot
         }
 
         var plots = Field(q.Layout!, n, effect, noise, slope, new SeededRandom((ulong)q.Seed * 7919));
-        var answer = TrialAnalysis.Of(Ask(plots, q.Layout!)).Value;
+        List<PracticeFieldPlot> shown = [.. plots.Select(p => p with { Value = told.Of(p.Value) })];
+        var answer = TrialAnalysis.Of(Ask(shown, q.Layout!) with { Unit = told.Unit, WorthHaving = told.Of(Worth) }).Value;
         return Worked.Of(
-            new PracticePlotAnswer(story, Worth, n, 2, plots, answer, q.Decision is null ? null : Reveal(q, n, effect, noise, slope)),
-            "t a hectare", Evidence.ChemistryOrPhysics);
+            new PracticePlotAnswer(story, told.Of(Worth), n, 2, shown, answer, q.Decision is null ? null : Reveal(q, n, effect, noise, slope, told), told.Unit),
+            told.Unit, Evidence.ChemistryOrPhysics);
     }
 
     /// <summary>What a seed hides: nothing in a third of fields, a little, or enough to pay.</summary>
@@ -136,7 +150,7 @@ public static class PracticePlot
         Rows = [.. plots.Select((p, i) => new TrialRow { Plot = $"plot {i + 1}", Levels = [p.Treated ? "drench" : "nothing"], Block = p.Block?.ToString(System.Globalization.CultureInfo.InvariantCulture), Value = p.Value })],
     };
 
-    private static PracticePlotTruth Reveal(PracticePlotQuestion q, int n, double effect, double noise, double slope)
+    private static PracticePlotTruth Reveal(PracticePlotQuestion q, int n, double effect, double noise, double slope, Told told)
     {
         var right = TrialVerdicts.Of(effect, effect, Worth);
         var yours = Try(q.Layout!, n, effect, noise, slope, q.Seed, right);
@@ -144,10 +158,11 @@ public static class PracticePlot
             .Append(n >= 20 ? default : (Name: $"{Named("blocks")}, {Math.Min(20, n * 2)} of each", Tried: Try("blocks", Math.Min(20, n * 2), effect, noise, slope, q.Seed, right)))
             .Where(x => x.Name is not null).Select(x => new PracticeRival(x.Name, x.Tried.Right, x.Tried.Wrong)).ToList();
         var decidedRight = q.Decision == right;
-        var account = $"The drench truly gave {Say.Number(effect)} t a hectare: {right}. You said: {q.Decision}. The field slopes by {Say.Number(Math.Abs(slope))} from end to end and plots stray by {Say.Number(noise, 2)}. "
+        var account = $"The drench truly gave {Say.Number(told.Of(effect))} {told.Unit}: {right}. You said: {q.Decision}. The field slopes by {Say.Number(told.Of(Math.Abs(slope)))} from end to end and plots stray by {Say.Number(told.Of(noise), 2)}. "
             + (q.Layout == "halves" ? "With one side against the other, the slope was counted as the drench. " : q.Layout == "blocks" ? "Blocks took the slope out. " : "The slope went into the noise. ")
             + (decidedRight ? "You were right." : q.Decision == TrialVerdicts.CannotTell ? "Not knowing is no mistake, but it settles nothing." : "That was not so.");
-        return new(effect, Math.Round(noise, 2), Math.Round(slope, 2), right, decidedRight, account, yours, others);
+        yours = yours with { Differences = [.. yours.Differences.Select(b => b with { From = told.Of(b.From), To = told.Of(b.To) })] };
+        return new(told.Of(effect), Math.Round(told.Of(noise), 2), Math.Round(told.Of(slope), 2), right, decidedRight, account, yours, others);
     }
 
     private static string Named(string layout) => layout switch { "halves" => "one side against the other", "alternate" => "turn and turn about", "blocks" => "blocks across the slope", _ => "by lot over the whole" };

@@ -7,7 +7,8 @@ public static class Per
 {
     // NIST SP 811: a square foot is 0.09290304 m², an acre 4046.8564224 m², an inch 25.4 mm, a mile 1609.344 m, a US gallon 3.785411784 L, a cubic foot 28.316846592 L.
     internal const double MphInMps = 0.44704;
-    private const double ThousandFt2InM2 = 92.90304, AcreInM2 = 4046.8564224, InchMm = 25.4, UsGallonL = 3.785411784, CfmInLpm = 28.316846592, PoundKg = 0.45359237, UsFluidOunceMl = 29.5735295625;
+    internal const double Ft2InM2 = 0.09290304, AcreInM2 = 4046.8564224;
+    private const double ThousandFt2InM2 = 1000 * Ft2InM2, InchMm = 25.4, UsGallonL = 3.785411784, CfmInLpm = 28.316846592, PoundKg = 0.45359237, UsFluidOunceMl = 29.5735295625;
 
     /// <summary>"on 100 m²", or "on 1,000 sq ft".</summary>
     public static string SmallArea(UnitSystem units) => units.IsUs() ? "on 1,000 sq ft" : "on 100 m²";
@@ -21,6 +22,19 @@ public static class Per
 
     /// <summary>A figure of a hectare as one of the large area: the same, or × 0.4047.</summary>
     public static double Large(double perHa, UnitSystem units) => units.IsUs() ? perHa * AcreInM2 / 10_000 : perHa;
+
+    /// <summary>A figure of one of the large area as one of a hectare: 1 L an acre is 2.471 L a hectare.</summary>
+    public static double LargeSi(double perLarge, UnitSystem units) => perLarge / Large(1, units);
+
+    /// <summary>"a m²", or "a sq ft".</summary>
+    public static string Square(UnitSystem units) => units.IsUs() ? "a sq ft" : "a m²";
+
+    /// <summary>A figure of a square foot as one of a square metre; metric figures stay.</summary>
+    /// <remarks>1 fl oz a sq ft is 10.76 fl oz a m².</remarks>
+    public static double SquareSi(double perSquare, UnitSystem units) => units.IsUs() ? perSquare / Ft2InM2 : perSquare;
+
+    /// <summary>"1 L a m²", "3.1 fl oz a sq ft".</summary>
+    public static string Square(double perM2, Dimension dimension, UnitSystem units) => $"{Units.Show(perM2 / SquareSi(1, units), dimension, units)} {Square(units)}";
 
     /// <summary>"10 L on 100 m²", "2.5 gal on 1,000 sq ft".</summary>
     public static string Small(double per100M2, Dimension dimension, UnitSystem units) => $"{Units.Show(Small(per100M2, units), dimension, units)} {SmallArea(units)}";

@@ -16,7 +16,7 @@ public sealed record CandidateRequest
 {
     public int? InputId { get; init; }
 
-    /// <summary>On a hectare: "5 L", "300 g"; the label's where it is left out.</summary>
+    /// <summary>On a hectare: "5 L", "300 g"; on an acre in a US holding; the label's where it is left out.</summary>
     public string? RatePerHa { get; init; }
 
     /// <summary>It is what others are mixed with: "carrier"; else "candidate".</summary>
@@ -114,8 +114,9 @@ public static class PatchEndpoints
             fields.Checks.Add("bedId", "No bed was chosen.", "Choose the bed whose leaves you read.");
         }
 
-        var area = fields.Quantity("area", r.Area ?? "1 m²", Dimension.Area, 0.25, 25);
-        var water = fields.Quantity("water", r.Water ?? "100 mL", Dimension.Volume, 0.02, 2);
+        var area = fields.Quantity("area", r.Area ?? (units.IsUs() ? "10 sq ft" : "1 m²"), Dimension.Area, 0.25, 25);
+        var wetted = units.IsUs() ? 10 / Per.SquareSi(1, units) : 1; // m² that the water is said for: a square metre, or ten square feet
+        var water = fields.Quantity("water", r.Water ?? (units.IsUs() ? "3 fl oz" : "100 mL"), Dimension.Volume, 0.02 * wetted, 2 * wetted) / wetted;
         var each = (int)fields.Checks.Range("each", r.Each ?? 1, 1, 6, "patches of each");
         var asked = r.Candidates ?? [];
         if (asked.Count is 0 or > 8)
@@ -181,8 +182,8 @@ public static class PatchEndpoints
         double? rate = null;
         if (!string.IsNullOrWhiteSpace(a.RatePerHa))
         {
-            var typed = fields.Quantity($"candidates[{i}].ratePerHa", a.RatePerHa, litres ? Dimension.Volume : Dimension.Mass, litres ? 1e-6 : 1e-3, litres ? 10_000 : 1e7, "It is what goes on a hectare.");
-            rate = litres ? typed * 1000 : typed;
+            var typed = fields.Quantity($"candidates[{i}].ratePerHa", a.RatePerHa, litres ? Dimension.Volume : Dimension.Mass, litres ? 1e-6 : 1e-3, litres ? 10_000 : 1e7, $"It is what goes on {Per.LargeArea(units)}.");
+            rate = Per.LargeSi(litres ? typed * 1000 : typed, units);
         }
         else if (input.LabelRate is { } label)
         {
@@ -191,7 +192,7 @@ public static class PatchEndpoints
 
         if (rate is null)
         {
-            fields.Checks.Add($"candidates[{i}].ratePerHa", $"{input.Name} has no rate per hectare.", $"Give one, such as {(litres ? "5 L" : "300 g")}; it is scaled to the patch.");
+            fields.Checks.Add($"candidates[{i}].ratePerHa", $"{input.Name} has no rate on {Per.LargeArea(units)}.", $"Give one, such as {(units.IsUs() ? litres ? "2 qt" : "1 lb" : litres ? "5 L" : "300 g")}; it is scaled to the patch.");
         }
 
         return new Patch { Name = input.Name, Role = fields.OneOf($"candidates[{i}].role", a.Role ?? "candidate", "candidate", "carrier"), InputId = input.Id, RatePerHa = rate, RateUnit = litres ? "mL" : "g" };

@@ -16,8 +16,8 @@ public static class TrialEndpoints
     public static void MapTrials(this IEndpointRouteBuilder api)
     {
         api.MapGet("/judge/trials", List).Produces<IReadOnlyList<TrialLine>>();
-        api.MapGet("/judge/templates", () => TypedResults.Ok(TrialTemplates.All)).Produces<IReadOnlyList<TrialTemplate>>();
-        api.MapGet("/judge/measures", () => TypedResults.Ok(MeasureKinds.All)).Produces<IReadOnlyList<MeasureKind>>();
+        api.MapGet("/judge/templates", Templates).Produces<IReadOnlyList<TrialTemplate>>();
+        api.MapGet("/judge/measures", Offered).Produces<IReadOnlyList<MeasureKind>>();
         api.MapPost("/judge/trials", Make).Produces<Kept>().ProducesProblem(422);
         api.MapPost("/judge/trials/curve", Curve).Produces<Worked<ReplicatesCurve>>().ProducesProblem(422);
         api.MapPost("/judge/trials/worth", (TrialMoney money) => Problems.Answer(TrialWorth.Smallest(money, ""))).Produces<Worked<double>>().ProducesProblem(422);
@@ -25,6 +25,18 @@ public static class TrialEndpoints
         api.MapPut("/judge/trials/{id:int}", Change).Produces<Kept>().ProducesProblem(422).ProducesProblem(409);
         api.MapPost("/judge/trials/{id:int}/layout", Draw).Produces<Kept>().ProducesProblem(422);
         api.MapGet("/judge/trials/{id:int}/key", Key).Produces<IReadOnlyList<PlotView>>().ProducesProblem(404);
+    }
+
+    private static async Task<IResult> Templates(HoldingClock clock)
+    {
+        var units = await clock.Units();
+        return TypedResults.Ok(TrialTemplates.All.Select(t => t with { Measures = [.. t.Measures.Select(m => MeasureKinds.Same(m, units))] }));
+    }
+
+    private static async Task<IResult> Offered(HoldingClock clock)
+    {
+        var units = await clock.Units();
+        return TypedResults.Ok(MeasureKinds.All.Where(k => k.For(units)));
     }
 
     private static async Task<IResult> List(HoldingDb db, TrialDesk desk, IMemoryCache cache, CancellationToken stop)
@@ -225,7 +237,7 @@ public static class TrialEndpoints
             noise, says, t.WorthHaving, TrialDesk.Money(t),
             [.. TrialDesk.Places(t).Select(p => new PlaceView(p.Name, p.LengthM, p.WidthM, Units.Show(p.LengthM, Dimension.Length, units), Units.Show(p.WidthM, Dimension.Length, units)))],
             t.Seed, t.Blind, TrialDesk.Shut(t), t.State, t.StartedAt, t.EndedAt,
-            [.. t.Treatments.Select(x => new TreatmentView(x.Id, x.Name, TrialDesk.Levels(x), x.Role, x.InputId, x.Input?.Name, x.RateTyped, x.WaterLPerM2 is { } w ? Units.Show(w, Dimension.Volume, units) + " a m²" : null, x.RateTyped, x.WaterLPerM2 is { } water ? Units.Show(water, Dimension.Volume, units) : null))],
+            [.. t.Treatments.Select(x => new TreatmentView(x.Id, x.Name, TrialDesk.Levels(x), x.Role, x.InputId, x.Input?.Name, x.RateTyped, x.WaterLPerM2 is { } w ? Per.Square(w, Dimension.Volume, units) : null, x.RateTyped, x.WaterLPerM2 is { } water ? Units.Show(water / Per.SquareSi(1, units), Dimension.Volume, units) : null))],
             Plots(t, TrialDesk.Shut(t), await Photos(db, id)),
             Measures(t, readings),
             [.. t.Events.OrderBy(e => e.At).ThenBy(e => e.Id).Select(e => new TrialEventView(e.At, e.Kind, e.Text))],

@@ -142,7 +142,7 @@ public sealed class TrialPlanReader(HoldingDb db, UnitSystem units)
                 InputId = a.InputId,
                 RatePerM2 = Rate(t, a, i),
                 RateTyped = string.IsNullOrWhiteSpace(a.Rate) ? null : $"{a.Rate.Trim()} {Basis(a)}",
-                WaterLPerM2 = _fields.Optional($"treatments[{i}].water", a.Water, Dimension.Volume, 0, 50),
+                WaterLPerM2 = _fields.Optional($"treatments[{i}].water", a.Water, Dimension.Volume, 0, units.IsUs() ? 5 : 50) is { } water ? Per.SquareSi(water, units) : null,
             });
         }
 
@@ -170,7 +170,7 @@ public sealed class TrialPlanReader(HoldingDb db, UnitSystem units)
 
     private static bool Same(List<TrialTreatment> old, List<TrialTreatment> now) => old.OrderBy(x => x.Order).Select(x => x.LevelsJson).SequenceEqual(now.Select(x => x.LevelsJson));
 
-    private static string Basis(TreatmentRequest a) => a.RateBasis switch { "perHa" => "a hectare", "perPlot" => "a plot", _ => "a m²" };
+    private static string Basis(TreatmentRequest a) => a.RateBasis switch { "perHa" => "a hectare", "perAcre" => "an acre", "perFt2" => "a sq ft", "perPlot" => "a plot", _ => "a m²" };
 
     private double? Rate(Trial t, TreatmentRequest a, int i)
     {
@@ -186,6 +186,8 @@ public sealed class TrialPlanReader(HoldingDb db, UnitSystem units)
         {
             "perM2" => amount,
             "perHa" => amount / 10_000,
+            "perFt2" => Per.SquareSi(amount, UnitSystem.UsCustomary),
+            "perAcre" => Per.LargeSi(amount, UnitSystem.UsCustomary) / 10_000,
             "perPlot" => amount / Math.Max(PlotM2(t), 0.01),
             _ => Unknown(field, a.RateBasis!),
         };
@@ -193,7 +195,7 @@ public sealed class TrialPlanReader(HoldingDb db, UnitSystem units)
 
     private double? Unknown(string field, string basis)
     {
-        Checks.Add(field, $"“{basis}” is not known here.", "Choose perM2, perPlot or perHa.");
+        Checks.Add(field, $"“{basis}” is not known here.", "Choose perM2, perPlot, perHa, perFt2 or perAcre.");
         return null;
     }
 

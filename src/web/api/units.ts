@@ -11,6 +11,10 @@ export function useUnitWords() {
   return us
     ? {
         large: "an acre",
+        square: "a square foot",
+        patch: "10 sq ft",
+        wetting: "10 sq ft",
+        wet: "3 fl oz",
         small: "1,000 sq ft",
         volume: "gallon",
         mass: "pound",
@@ -22,6 +26,10 @@ export function useUnitWords() {
       }
     : {
         large: "a hectare",
+        square: "a square metre",
+        patch: "1 m²",
+        wetting: "a m²",
+        wet: "100 mL",
         small: "100 m²",
         volume: "litre",
         mass: "kilo",

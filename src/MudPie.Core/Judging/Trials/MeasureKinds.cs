@@ -1,3 +1,5 @@
+using MudPie.Core.Measures;
+
 namespace MudPie.Core.Judging.Trials;
 
 /// <summary>Something that is measured on plots.</summary>
@@ -8,7 +10,12 @@ namespace MudPie.Core.Judging.Trials;
 /// <param name="Low">Lowest that is likely; below it is asked about.</param>
 /// <param name="High">Highest that is likely.</param>
 /// <param name="LowerIsBetter">Less is better.</param>
-public sealed record MeasureKind(string Id, string Name, string Unit, string Kind, double Low, double High, bool LowerIsBetter = false);
+/// <param name="In">Holdings that are offered it; null for all.</param>
+public sealed record MeasureKind(string Id, string Name, string Unit, string Kind, double Low, double High, bool LowerIsBetter = false, UnitSystem? In = null)
+{
+    /// <summary>True where a holding in these units is offered it; trials that have it keep it anyway.</summary>
+    public bool For(UnitSystem units) => In is null || In == units;
+}
 
 /// <summary>Measures that come ready, each with the range outside which a figure is asked about once.</summary>
 public static class MeasureKinds
@@ -17,14 +24,24 @@ public static class MeasureKinds
     public static readonly IReadOnlyList<MeasureKind> All =
     [
         new("up", "came up", "seeds", "count", 0, 500), new("daysToUp", "days to come up", "days", "amount", 1, 60, true), new("firstLeaf", "days to first true leaf", "days", "amount", 3, 90, true),
-        new("height", "height", "cm", "amount", 0.5, 400), new("stem", "stem", "mm", "amount", 0.3, 80), new("flowering", "days to flower", "days", "amount", 5, 300, true),
-        new("fruitSet", "flowers that set", "flowers", "count", 0, 500), new("greenness", "leaf greenness", "by chart or meter", "amount", 0, 99), new("rootMass", "root mass", "g", "amount", 0.01, 5000),
+        new("height", "height", "cm", "amount", 0.5, 400, In: UnitSystem.Metric), new("stem", "stem", "mm", "amount", 0.3, 80, In: UnitSystem.Metric), new("flowering", "days to flower", "days", "amount", 5, 300, true),
+        new("fruitSet", "flowers that set", "flowers", "count", 0, 500), new("greenness", "leaf greenness", "by chart or meter", "amount", 0, 99), new("rootMass", "root mass", "g", "amount", 0.01, 5000, In: UnitSystem.Metric),
         new("incidence", "plants with disease", "plants", "count", 0, 500, true), new("severity", "leaf taken by disease", "%", "amount", 0, 100, true), new("pests", "pests", "a plant", "amount", 0, 1000, true),
-        new("stayed", "pests that stayed", "pests", "count", 0, 500, true), new("yieldPlot", "yield", "kg a plot", "amount", 0.005, 20_000), new("yieldM2", "yield", "kg a m²", "amount", 0.01, 40),
-        new("yieldMetre", "yield", "kg a metre", "amount", 0.01, 40), new("yieldHa", "yield", "t a hectare", "amount", 0.05, 150), new("stems", "stems cut", "stems a pot", "amount", 0, 200),
+        new("stayed", "pests that stayed", "pests", "count", 0, 500, true), new("yieldPlot", "yield", "kg a plot", "amount", 0.005, 20_000, In: UnitSystem.Metric), new("yieldM2", "yield", "kg a m²", "amount", 0.01, 40, In: UnitSystem.Metric),
+        new("yieldMetre", "yield", "kg a metre", "amount", 0.01, 40, In: UnitSystem.Metric), new("yieldHa", "yield", "t a hectare", "amount", 0.05, 150, In: UnitSystem.Metric), new("stems", "stems cut", "stems a pot", "amount", 0, 200),
         new("shelfLife", "shelf life", "days", "amount", 0, 400), new("frost", "frost damage", "0 to 5", "score", 0, 5, true), new("drought", "drought damage", "0 to 5", "score", 0, 5, true),
         new("brix", "brix", "°Bx", "amount", 1, 30), new("score", "score", "0 to 5", "score", 0, 5),
+        new("heightIn", "height", "in", "amount", 0.2, 160, In: UnitSystem.UsCustomary), new("stemIn", "stem", "in", "amount", 0.01, 3, In: UnitSystem.UsCustomary), new("rootMassOz", "root mass", "oz", "amount", 0.0005, 180, In: UnitSystem.UsCustomary),
+        new("yieldPlotLb", "yield", "lb a plot", "amount", 0.01, 45_000, In: UnitSystem.UsCustomary), new("yieldFt2", "yield", "lb a sq ft", "amount", 0.002, 8, In: UnitSystem.UsCustomary),
+        new("yieldFoot", "yield", "lb a foot", "amount", 0.006, 27, In: UnitSystem.UsCustomary), new("yieldAcre", "yield", "lb an acre", "amount", 40, 130_000, In: UnitSystem.UsCustomary),
     ];
+
+    /// <summary>The same measure as a holding in these units is offered it: for templates, which name the metric one.</summary>
+    /// <remarks>"yieldM2" is "yieldFt2" in a US holding, and "brix" is brix everywhere.</remarks>
+    public static string Same(string id, UnitSystem units) => units.IsUs() ? id switch
+    {
+        "height" => "heightIn", "stem" => "stemIn", "rootMass" => "rootMassOz", "yieldPlot" => "yieldPlotLb", "yieldM2" => "yieldFt2", "yieldMetre" => "yieldFoot", "yieldHa" => "yieldAcre", _ => id,
+    } : id;
 
     /// <summary>The one of that name, or null.</summary>
     public static MeasureKind? Find(string? id) => All.FirstOrDefault(k => k.Id == id);

@@ -1,4 +1,5 @@
 using MudPie.Core.Judging.Statistics;
+using MudPie.Core.Measures;
 using MudPie.Core.Workings;
 
 namespace MudPie.Core.Judging.Trials;
@@ -9,14 +10,22 @@ public sealed record TrialMoney
     /// <summary>What the new thing costs, in the holding's money per hectare, 0 to 1e6.</summary>
     public double? CostPerHa { get; init; }
 
+    /// <summary>The same per acre, in its place: then words speak of acres. 0 to 1e6.</summary>
+    public double? CostPerAcre { get; init; }
+
     /// <summary>What one unit of the measure sells for, above 0.</summary>
     public double? PricePerUnit { get; init; }
 
-    /// <summary>"perPlot", "perM2" or "perHa": what one unit of the measure is on.</summary>
+    /// <summary>"perPlot", "perM2", "perHa", "perFt2" or "perAcre": what one unit of the measure is on.</summary>
     public string Basis { get; init; } = "perM2";
 
     /// <summary>Plot, m²: for "perPlot".</summary>
     public double? PlotM2 { get; init; }
+
+    /// <summary>The same in square feet, in its place.</summary>
+    public double? PlotFt2 { get; init; }
+
+    internal UnitSystem Units => CostPerAcre is not null || Basis is "perFt2" or "perAcre" ? UnitSystem.UsCustomary : UnitSystem.Metric;
 }
 
 /// <summary>What a difference would earn.</summary>
@@ -31,7 +40,7 @@ public static class TrialWorth
     {
         var (value, refusal) = Value(m);
         var checks = new Checks();
-        var cost = checks.Range("costPerHa", m.CostPerHa, 0.01, 1e6, "a hectare");
+        var cost = Cost(m, checks, 0.01);
         if (refusal is not null)
         {
             checks.Add(refusal);
@@ -44,7 +53,7 @@ public static class TrialWorth
 
         return Worked.Of(
             cost / value, unit, Evidence.ChemistryOrPhysics,
-            [new("worth having", "cost per hectare ÷ what one unit of the measure brings per hectare", $"{Say.Number(cost)} ÷ {Say.Number(value)}", $"{Say.Number(cost / value)}{Say.Unit(unit)}", "it pays for itself and no more")]);
+            [new("worth having", $"cost {Per.LargeArea(m.Units)} ÷ what one unit of the measure brings {Per.LargeArea(m.Units)}", $"{Say.Number(cost)} ÷ {Say.Number(value)}", $"{Say.Number(cost / value)}{Say.Unit(unit)}", "it pays for itself and no more")]);
     }
 
     /// <summary>What it would earn a hectare, with the interval of the difference carried through.</summary>
@@ -52,7 +61,7 @@ public static class TrialWorth
     {
         var (value, refusal) = Value(m);
         var checks = new Checks();
-        var cost = checks.Range("costPerHa", m.CostPerHa ?? 0, 0, 1e6, "a hectare");
+        var cost = m.CostPerHa is null && m.CostPerAcre is null ? 0 : Cost(m, checks, 0);
         if (refusal is not null)
         {
             checks.Add(refusal);
@@ -64,15 +73,22 @@ public static class TrialWorth
         }
 
         double Of(double d) => (d * value) - cost;
+        double PerHa(double x) => Per.LargeSi(x, m.Units);
         var (mid, low, high) = (Of(difference), lower is { } l ? Of(l) : (double?)null, upper is { } u ? Of(u) : (double?)null);
         var told = low is null ? "one look tells no more" : low > 0 ? "it pays, 19 times in 20 that such an interval is drawn" : high < 0 ? "it does not pay for itself" : "whether it pays can’t be told yet";
         return Worked.Of(
-            new EarnAnswer(mid, low, high, $"{Money(mid)} a hectare{(low is null ? "" : $", {Money(low.Value)} to {Money(high!.Value)}")}: {told}."),
-            "a hectare",
+            new EarnAnswer(PerHa(mid), low is { } a ? PerHa(a) : null, high is { } b ? PerHa(b) : null, $"{Money(mid)} {Per.LargeArea(m.Units)}{(low is null ? "" : $", {Money(low.Value)} to {Money(high!.Value)}")}: {told}."),
+            Per.LargeArea(m.Units),
             Evidence.MeasuredHere,
-            [new("earns", "difference × what a unit brings per hectare − cost", $"{Say.Number(difference)} × {Say.Number(value)} − {Say.Number(cost)}", Money(mid), "prices as you gave them")]);
+            [new("earns", $"difference × what a unit brings {Per.LargeArea(m.Units)} − cost", $"{Say.Number(difference)} × {Say.Number(value)} − {Say.Number(cost)}", Money(mid), "prices as you gave them")]);
     }
 
+    /// <summary>Cost of the large area in the units that it was given in.</summary>
+    private static double Cost(TrialMoney m, Checks checks, double least) =>
+        m.Units.IsUs() ? checks.Range("costPerAcre", m.CostPerAcre ?? (m.CostPerHa is { } ha ? Per.Large(ha, m.Units) : null), least, 1e6, "an acre")
+        : checks.Range("costPerHa", m.CostPerHa, least, 1e6, "a hectare");
+
+    /// <summary>What one unit of the measure brings on the large area.</summary>
     private static (double Value, Refusal? Refusal) Value(TrialMoney m)
     {
         var checks = new Checks();
@@ -81,15 +97,18 @@ public static class TrialWorth
         {
             "perHa" => 1,
             "perM2" => 10_000,
+            "perAcre" => Per.LargeSi(1, UnitSystem.UsCustomary),
+            "perFt2" => 10_000 / Per.Ft2InM2,
+            "perPlot" when m.PlotFt2 is not null || m.CostPerAcre is not null => 10_000 / Per.Ft2InM2 / checks.Range("plotFt2", m.PlotFt2, 0.001, 1e7, "sq ft"),
             "perPlot" => 10_000 / checks.Range("plotM2", m.PlotM2, 0.0001, 1e6, "m²"),
             _ => 0,
         };
         if (perHa == 0)
         {
-            checks.Add("basis", $"“{m.Basis}” is not known here.", "Choose perPlot, perM2 or perHa.");
+            checks.Add("basis", $"“{m.Basis}” is not known here.", "Choose perPlot, perM2, perHa, perFt2 or perAcre.");
         }
 
-        return checks.Sound ? (price * perHa, null) : (1, checks.Refusal);
+        return checks.Sound ? (price * Per.Large(perHa, m.Units), null) : (1, checks.Refusal);
     }
 
     private static string Money(double x) => $"{(x < 0 ? "−" : "")}{Say.Number(Math.Abs(x))}";

@@ -1,7 +1,7 @@
 import { useEffect, useState } from "react";
 import { Link } from "react-router-dom";
 import { client, type Schemas, useRead, useWrite } from "../../api/client";
-import { useUnitWords } from "../../api/units";
+import { useUnitWords, useUs } from "../../api/units";
 import { Button } from "../../parts/Button";
 import { Field } from "../../parts/Field";
 import { Mind } from "../../parts/Mind";
@@ -185,8 +185,10 @@ function NewTest({ done }: { done: (id: number) => void }) {
   const shelf = useRead(["shelf"], () => client.GET("/api/shelf"));
   const [bed, setBed] = useState("");
   const [each, setEach] = useState("2");
-  const [area, setArea] = useState("1 m²");
-  const [water, setWater] = useState("100 mL");
+  const us = useUs();
+  const words = useUnitWords();
+  const [area, setArea] = useState<string | null>(null);
+  const [water, setWater] = useState<string | null>(null);
   const [chosen, setChosen] = useState<Record<number, { rate: string; role: string; inCarrier: boolean }>>({});
   const carrier = Object.entries(chosen).find(([, c]) => c.role === "carrier")?.[0] ?? null;
   const make = useWrite(
@@ -259,11 +261,11 @@ function NewTest({ done }: { done: (id: number) => void }) {
             {chosen[i.id] && (
               <div className="grid gap-x-4 pl-10 sm:grid-cols-2">
                 <Field
-                  label="Rate on a hectare"
+                  label={`Rate on ${words.large}`}
                   value={chosen[i.id]!.rate}
                   onChange={(rate) => setChosen({ ...chosen, [i.id]: { ...chosen[i.id]!, rate } })}
                   wrong={make.error?.of(`candidates[${order.indexOf(i.id)}].ratePerHa`)}
-                  hint="5 L; empty takes the label’s"
+                  hint={`${us ? "2 qt" : "5 L"}; empty takes the label’s`}
                 />
                 <Pick
                   label="It is"
@@ -296,8 +298,13 @@ function NewTest({ done }: { done: (id: number) => void }) {
           wrong={make.error?.of("each")}
           inputMode="numeric"
         />
-        <Field label="Patch" value={area} onChange={setArea} wrong={make.error?.of("area")} />
-        <Field label="Water on a m²" value={water} onChange={setWater} wrong={make.error?.of("water")} />
+        <Field label="Patch" value={area ?? words.patch} onChange={setArea} wrong={make.error?.of("area")} />
+        <Field
+          label={`Water on ${words.wetting}`}
+          value={water ?? words.wet}
+          onChange={setWater}
+          wrong={make.error?.of("water")}
+        />
       </div>
       <Wrong problem={make.error} shown={["each", "area", "water"]} />
       <Button type="submit" kind="filled">

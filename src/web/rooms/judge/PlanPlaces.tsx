@@ -1,6 +1,7 @@
 import type { Schemas } from "../../api/client";
 import { Button } from "../../parts/Button";
 import { Field } from "../../parts/Field";
+import { useUs } from "../../api/units";
 import type { Plan } from "./trialForm";
 
 interface Props {
@@ -12,6 +13,7 @@ interface Props {
 
 /** Where it lies: beds, a bench or a field, each with its sizes; blocks are dealt out over them. */
 export function Places({ plan: p, set, beds, wrong }: Props) {
+  const us = useUs();
   const places = p.places ?? [];
   const change = (i: number, part: Partial<Schemas["PlaceRequest"]>) =>
     set({ places: places.map((x, k) => (k === i ? { ...x, ...part } : x)) });
@@ -54,7 +56,14 @@ export function Places({ plan: p, set, beds, wrong }: Props) {
           <Button
             onClick={() =>
               set({
-                places: [...places, { name: next, length: last?.length ?? "30 m", width: last?.width ?? "1.2 m" }],
+                places: [
+                  ...places,
+                  {
+                    name: next,
+                    length: last?.length ?? (us ? "100 ft" : "30 m"),
+                    width: last?.width ?? (us ? "4 ft" : "1.2 m"),
+                  },
+                ],
               })
             }
           >

@@ -4,6 +4,7 @@ import { Button } from "../../parts/Button";
 import { Field } from "../../parts/Field";
 import { Pick } from "../../parts/Pick";
 import { Tick } from "../../parts/Tick";
+import { useUnitWords, useUs } from "../../api/units";
 import { crossed, cut, type Plan } from "./trialForm";
 
 interface Props {
@@ -15,18 +16,28 @@ interface Props {
 
 type Treatment = Schemas["TreatmentRequest"];
 
-const blank = (name: string, role: string): Treatment => ({
+const blank = (name: string, role: string, rateBasis: string): Treatment => ({
   name,
   levels: [name],
   role,
   inputId: null,
   rate: "",
-  rateBasis: "perM2",
+  rateBasis,
   water: "",
 });
 
 /** What is compared: a control and water only offered; things crossed; doses as a ladder. */
 export function Treatments({ plan: p, set, inputs, wrong }: Props) {
+  const us = useUs();
+  const words = useUnitWords();
+  const square = us ? "perFt2" : "perM2";
+  const bases = [
+    { value: square, name: words.square },
+    { value: "perPlot", name: "a plot" },
+    { value: us ? "perAcre" : "perHa", name: words.large },
+  ];
+  // A trial keeps the words it was planned in, whatever the holding speaks in by now.
+  const kept = { perM2: "a square metre", perHa: "a hectare", perFt2: "a square foot", perAcre: "an acre" };
   const several = p.design === "factorial" || p.design === "split-plot";
   const list = p.treatments ?? [];
   const has = (role: string) => list.some((t) => t.role === role);
@@ -87,24 +98,24 @@ export function Treatments({ plan: p, set, inputs, wrong }: Props) {
                     value={t.rate ?? ""}
                     onChange={(rate) => change(i, { rate })}
                     wrong={wrong(`treatments[${i}].rate`)}
-                    hint="20 mL, 3 g, 5 L"
+                    hint={us ? "1 fl oz, 0.1 oz, 2 qt" : "20 mL, 3 g, 5 L"}
                   />
                   <Pick
                     label="On"
-                    value={t.rateBasis ?? "perM2"}
-                    options={[
-                      { value: "perM2", name: "a square metre" },
-                      { value: "perPlot", name: "a plot" },
-                      { value: "perHa", name: "a hectare" },
-                    ]}
+                    value={t.rateBasis ?? square}
+                    options={
+                      bases.some((b) => b.value === (t.rateBasis ?? square))
+                        ? bases
+                        : [...bases, { value: t.rateBasis!, name: kept[t.rateBasis as "perM2"] }]
+                    }
                     onChange={(rateBasis) => change(i, { rateBasis })}
                   />
                   <Field
-                    label="Mixed with water, on a square metre"
+                    label={`Mixed with water, on ${words.square}`}
                     value={t.water ?? ""}
                     onChange={(water) => change(i, { water })}
                     wrong={wrong(`treatments[${i}].water`)}
-                    hint="1 L"
+                    hint={us ? "3 fl oz" : "1 L"}
                   />
                 </div>
               </details>
@@ -123,14 +134,16 @@ export function Treatments({ plan: p, set, inputs, wrong }: Props) {
       </ul>
       {!several && (
         <p className="flex flex-wrap gap-3">
-          <Button onClick={() => set({ treatments: [...list, blank("", "treatment")] })}>One more</Button>
+          <Button onClick={() => set({ treatments: [...list, blank("", "treatment", square)] })}>One more</Button>
           {!has("control") && (
-            <Button onClick={() => set({ treatments: [blank("nothing", "control"), ...list] })}>
+            <Button onClick={() => set({ treatments: [blank("nothing", "control", square), ...list] })}>
               Add an untreated control
             </Button>
           )}
           {p.liquid && !has("water") && (
-            <Button onClick={() => set({ treatments: [...list, blank("water only", "water")] })}>Add water only</Button>
+            <Button onClick={() => set({ treatments: [...list, blank("water only", "water", square)] })}>
+              Add water only
+            </Button>
           )}
         </p>
       )}
@@ -156,43 +169,70 @@ export function Treatments({ plan: p, set, inputs, wrong }: Props) {
   );
 }
 
-/** Two things crossed: each with its levels, the first of each being without. */
+/** Things crossed, two to five of them: each with its levels, the first of each being without. */
 function Crossing({ plan: p, set, wrong }: Omit<Props, "inputs">) {
-  const start = (f: number) => [...new Set((p.treatments ?? []).map((t) => t.levels?.[f] ?? ""))].join(", ");
-  const [texts, setTexts] = useState<string[]>([start(0), start(1)]);
-  const factors = [p.factors?.[0] ?? "", p.factors?.[1] ?? ""];
-  const type = (f: number, text: string) => {
-    const next = texts.map((t, i) => (i === f ? text : t));
-    setTexts(next);
-    const levels = next.map(cut);
-    if (levels.some((l) => l.length === 0)) return;
+  const us = useUs();
+  const [rows, setRows] = useState(() =>
+    Array.from({ length: Math.max(p.factors?.length ?? 0, 2) }, (_, f) => ({
+      name: p.factors?.[f] ?? "",
+      levels: [...new Set((p.treatments ?? []).map((t) => t.levels?.[f] ?? ""))].filter(Boolean).join(", "),
+    })),
+  );
+  const cross = (next: typeof rows) => {
+    setRows(next);
+    // What has no levels yet is not crossed yet.
+    const filled = next.filter((r) => cut(r.levels).length > 0);
+    if (filled.length === 0) return;
     set({
-      factors,
-      treatments: crossed(levels).map((l, i) => ({
-        ...blank(l.join(", "), i === 0 ? "control" : "treatment"),
+      factors: filled.map((r) => r.name),
+      treatments: crossed(filled.map((r) => cut(r.levels))).map((l, i) => ({
+        ...blank(l.join(", "), i === 0 ? "control" : "treatment", us ? "perFt2" : "perM2"),
         levels: l,
       })),
     });
   };
+  const changed = (f: number, part: Partial<(typeof rows)[number]>) =>
+    rows.map((r, i) => (i === f ? { ...r, ...part } : r));
+  // Another name for a factor leaves its treatments as they are.
+  const rename = (f: number, name: string) => {
+    const next = changed(f, { name });
+    setRows(next);
+    set({ factors: next.filter((r) => cut(r.levels).length > 0).map((r) => r.name) });
+  };
   return (
-    <div className="grid gap-x-4 sm:grid-cols-2">
-      {factors.map((name, f) => (
-        <div key={f}>
-          <Field
-            label={p.design === "split-plot" ? (f === 0 ? "On whole plots" : "Within them") : `Factor ${f + 1}`}
-            value={name}
-            onChange={(v) => set({ factors: factors.map((x, i) => (i === f ? v : x)) })}
-            wrong={f === 0 ? wrong("factors") : undefined}
-            hint="char, soil, seaweed"
-          />
-          <Field
-            label={`Its levels, without first`}
-            value={texts[f] ?? ""}
-            onChange={(v) => type(f, v)}
-            hint="none, seaweed · no char, 5 % char, 15 % char"
-          />
-        </div>
-      ))}
-    </div>
+    <>
+      <div className="grid gap-x-4 sm:grid-cols-2">
+        {rows.map((r, f) => (
+          <div key={f}>
+            <Field
+              label={p.design === "split-plot" ? (f === 0 ? "On whole plots" : "Within them") : `Factor ${f + 1}`}
+              value={r.name}
+              onChange={(name) => rename(f, name)}
+              wrong={f === 0 ? wrong("factors") : undefined}
+              hint="char, soil, seaweed"
+            />
+            <Field
+              label="Its levels, without first"
+              value={r.levels}
+              onChange={(levels) => cross(changed(f, { levels }))}
+              hint="none, seaweed · no char, 5 % char, 15 % char"
+            />
+          </div>
+        ))}
+      </div>
+      {p.design === "factorial" && (
+        <p className="flex flex-wrap items-center gap-3">
+          {rows.length < 5 && (
+            <Button onClick={() => setRows([...rows, { name: "", levels: "" }])}>One more factor</Button>
+          )}
+          {rows.length > 2 && (
+            <Button kind="plain" onClick={() => cross(rows.slice(0, -1))}>
+              one fewer
+            </Button>
+          )}
+          <span className="text-ash">{(p.treatments ?? []).length} treatments; up to 200</span>
+        </p>
+      )}
+    </>
   );
 }

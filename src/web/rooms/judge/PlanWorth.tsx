@@ -1,5 +1,6 @@
 import { useState } from "react";
-import { client, useWrite } from "../../api/client";
+import { client, type Schemas, useWrite } from "../../api/client";
+import { useUnitWords, useUs } from "../../api/units";
 import { Button } from "../../parts/Button";
 import { Field } from "../../parts/Field";
 import { Pick } from "../../parts/Pick";
@@ -14,28 +15,35 @@ interface Props {
   wrong: (field: string) => string | undefined;
 }
 
+const said = (v: number | null | undefined) => (v == null ? "" : String(v));
+
 /** The smallest difference worth having, from money if wanted; and how far plots treated alike stray. */
 export function Worth({ plan: p, set, unit, wrong }: Props) {
   const [money, setMoney] = useState(p.money?.pricePerUnit != null);
   const [typed, setTyped] = useState({
-    costPerHa: p.money?.costPerHa == null ? "" : String(p.money.costPerHa),
-    pricePerUnit: p.money?.pricePerUnit == null ? "" : String(p.money.pricePerUnit),
-    plotM2: p.money?.plotM2 == null ? "" : String(p.money.plotM2),
+    cost: said(p.money?.costPerAcre ?? p.money?.costPerHa),
+    pricePerUnit: said(p.money?.pricePerUnit),
+    plot: said(p.money?.plotFt2 ?? p.money?.plotM2),
   });
-  const basis = p.money?.basis ?? "perM2";
-  const asked = {
-    costPerHa: number(typed.costPerHa),
-    pricePerUnit: number(typed.pricePerUnit),
-    plotM2: number(typed.plotM2),
+  // Money that was given on a hectare stays so, whatever the holding speaks in by now.
+  const us = useUs() && p.money?.costPerHa == null && p.money?.plotM2 == null;
+  const words = useUnitWords();
+  const large = us ? words.large : "a hectare";
+  const basis = p.money?.basis ?? (us ? "perFt2" : "perM2");
+  const of = (t: typeof typed) => ({
+    [us ? "costPerAcre" : "costPerHa"]: number(t.cost),
+    pricePerUnit: number(t.pricePerUnit),
+    [us ? "plotFt2" : "plotM2"]: number(t.plot),
     basis,
-  };
+  });
+  const asked: Schemas["TrialMoney"] = of(typed);
   const worth = useWrite(
-    (body: typeof asked) => client.POST("/api/judge/trials/worth", { body }),
+    (body: Schemas["TrialMoney"]) => client.POST("/api/judge/trials/worth", { body }),
     (w) => set({ worthHaving: String(Number(w.value!.toPrecision(3))), money: asked }),
   );
   const type = (key: keyof typeof typed, v: string) => {
     setTyped({ ...typed, [key]: v });
-    set({ money: { ...asked, [key]: number(v) } });
+    set({ money: of({ ...typed, [key]: v }) });
   };
   return (
     <section>
@@ -54,11 +62,11 @@ export function Worth({ plan: p, set, unit, wrong }: Props) {
         <div className="border-l-4 border-line pl-4">
           <div className="grid gap-x-4 sm:grid-cols-2">
             <Field
-              label="It costs, a hectare"
+              label={`It costs, ${large}`}
               inputMode="decimal"
-              value={typed.costPerHa}
-              onChange={(v) => type("costPerHa", v)}
-              wrong={worth.error?.of("costPerHa")}
+              value={typed.cost}
+              onChange={(v) => type("cost", v)}
+              wrong={worth.error?.of(us ? "costPerAcre" : "costPerHa")}
             />
             <Field
               label="One unit measured sells for"
@@ -71,24 +79,24 @@ export function Worth({ plan: p, set, unit, wrong }: Props) {
               label="The measure is"
               value={basis}
               options={[
-                { value: "perM2", name: "on a square metre" },
-                { value: "perPlot", name: "on a plot, or a metre of bed" },
-                { value: "perHa", name: "on a hectare" },
+                { value: us ? "perFt2" : "perM2", name: `on ${us ? words.square : "a square metre"}` },
+                { value: "perPlot", name: `on a plot, or a ${us ? "foot" : "metre"} of bed` },
+                { value: us ? "perAcre" : "perHa", name: `on ${large}` },
               ]}
               onChange={(b) => set({ money: { ...asked, basis: b } })}
             />
             {basis === "perPlot" && (
               <Field
-                label="That is so many m²"
+                label={`That is so many ${us ? "sq ft" : "m²"}`}
                 inputMode="decimal"
-                value={typed.plotM2}
-                onChange={(v) => type("plotM2", v)}
-                wrong={worth.error?.of("plotM2")}
+                value={typed.plot}
+                onChange={(v) => type("plot", v)}
+                wrong={worth.error?.of(us ? "plotFt2" : "plotM2")}
               />
             )}
           </div>
           <Button onClick={() => worth.mutate(asked)}>Work it out</Button>
-          <Wrong problem={worth.error} shown={["costPerHa", "pricePerUnit", "plotM2"]} />
+          <Wrong problem={worth.error} shown={["costPerHa", "costPerAcre", "pricePerUnit", "plotM2", "plotFt2"]} />
         </div>
       )}
       <Field

@@ -89,14 +89,14 @@ export function PlotPractice() {
             p &&
             p.plots.length > 0 && (
               <>
-                <PracticeField plots={p.plots} />
+                <PracticeField unit={p.unit} plots={p.plots} />
                 <p className="text-lg">
                   {p.answer?.sentence} <span className="text-ash">({p.answer?.test.name})</span>
                 </p>
               </>
             )
           )}
-          {truth && <Tries truth={truth} worth={p!.worth} />}
+          {truth && <Tries truth={truth} worth={p!.worth} unit={p!.unit} />}
         </>
       }
       slate={

@@ -2,7 +2,7 @@ import type { Schemas } from "../../api/client";
 import { Fills, fill } from "./fills";
 
 /** The practice field, wet end at the left: each plot with what it yielded. */
-export function PracticeField({ plots }: { plots: Schemas["PracticeFieldPlot"][] }) {
+export function PracticeField({ plots, unit }: { plots: Schemas["PracticeFieldPlot"][]; unit: string }) {
   const columns = Math.max(...plots.map((p) => p.column)) + 1;
   const w = 620 / columns;
   return (
@@ -47,7 +47,7 @@ export function PracticeField({ plots }: { plots: Schemas["PracticeFieldPlot"][]
           one end of the slope
         </text>
         <text x="630" y="166" textAnchor="end" fontSize="14" className="fill-ash">
-          the other · t a hectare; hatched got the drench
+          the other · {unit}; hatched got the drench
         </text>
       </svg>
     </figure>
@@ -55,7 +55,7 @@ export function PracticeField({ plots }: { plots: Schemas["PracticeFieldPlot"][]
 }
 
 /** A thousand such fields: what each would have shown, and what it truly was. */
-export function Tries({ truth, worth }: { truth: Schemas["PracticePlotTruth"]; worth: number }) {
+export function Tries({ truth, worth, unit }: { truth: Schemas["PracticePlotTruth"]; worth: number; unit: string }) {
   const bins = truth.yours.differences;
   const [low, high] = [bins[0]!.from, bins.at(-1)!.to];
   const most = Math.max(...bins.map((b) => b.times));
@@ -69,7 +69,7 @@ export function Tries({ truth, worth }: { truth: Schemas["PracticePlotTruth"]; w
         viewBox="0 0 640 240"
         className="h-auto w-full"
         role="img"
-        aria-label={`Differences seen in a thousand tries, from ${low.toFixed(1)} to ${high.toFixed(1)} t a hectare; the truth is ${truth.effect}. ${told}`}
+        aria-label={`Differences seen in a thousand tries, from ${low.toFixed(1)} to ${high.toFixed(1)} ${unit}; the truth is ${truth.effect}. ${told}`}
       >
         {bins.map((b) => (
           <rect
@@ -119,7 +119,7 @@ export function Tries({ truth, worth }: { truth: Schemas["PracticePlotTruth"]; w
           </text>
         ))}
         <text x="620" y="232" textAnchor="end" fontSize="14" className="fill-ash">
-          difference that was seen, t a hectare; higher is oftener
+          difference that was seen, {unit}; higher is oftener
         </text>
       </svg>
     </section>

@@ -20,6 +20,7 @@ import { again, begin, type Plan } from "./trialForm";
 export function TrialForm() {
   const id = Number(useParams().id) || null;
   const [search] = useSearchParams();
+  const holding = useRead(["holding"], () => client.GET("/api/holding"));
   const templates = useRead(["templates"], () => client.GET("/api/judge/templates"));
   const kinds = useRead(["measure-kinds"], () => client.GET("/api/judge/measures"));
   const ground = useRead(["ground"], () => client.GET("/api/ground"));
@@ -29,7 +30,8 @@ export function TrialForm() {
     () => client.GET("/api/judge/trials/{id}", { params: { path: { id: id! } } }),
     id !== null,
   );
-  const ready = templates.data && kinds.data && ground.data && shelf.data && (id === null || trial.data);
+  const ready =
+    holding.data && templates.data && kinds.data && ground.data && shelf.data && (id === null || trial.data);
   if (!ready) {
     return <Room title="Plan a trial" bench={<Wrong problem={templates.error ?? trial.error} />} slate={null} />;
   }
@@ -37,7 +39,11 @@ export function TrialForm() {
   return (
     <Bench
       id={id}
-      start={trial.data ? again(trial.data, kinds.data) : begin(template, ground.data.beds)}
+      start={
+        trial.data
+          ? again(trial.data, kinds.data)
+          : begin(template, ground.data.beds, holding.data.units === "usCustomary")
+      }
       kinds={kinds.data}
       beds={ground.data.beds}
       inputs={shelf.data.inputs}
@@ -58,7 +64,7 @@ interface BenchProps {
 const designs = [
   { value: "blocks", name: "in blocks" },
   { value: "random", name: "all by lot" },
-  { value: "factorial", name: "two things crossed" },
+  { value: "factorial", name: "things crossed" },
   { value: "split-plot", name: "split plots" },
   { value: "pair", name: "side by side" },
 ] as const;

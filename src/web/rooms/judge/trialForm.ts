@@ -15,10 +15,13 @@ export function crossed(levels: string[][]): string[][] {
 }
 
 /** A first plan: from a template, or with sensible values standing in it. */
-export function begin(template: Schemas["TrialTemplate"] | undefined, beds: Schemas["BedView"][]): Plan {
+export function begin(template: Schemas["TrialTemplate"] | undefined, beds: Schemas["BedView"][], us = false): Plan {
   const kind = template?.kind ?? "beds";
-  const [length, width] =
-    kind === "pots" ? ["3 m", "1.2 m"] : kind === "strips" ? ["100 m", "60 m"] : ["30 m", "1.2 m"];
+  const [length, width] = (
+    us
+      ? { pots: ["10 ft", "4 ft"], strips: ["330 ft", "200 ft"], beds: ["100 ft", "4 ft"] }
+      : { pots: ["3 m", "1.2 m"], strips: ["100 m", "60 m"], beds: ["30 m", "1.2 m"] }
+  )[kind as "beds"] as [string, string];
   // A claim about garlic begins on the beds that grow garlic.
   const fit = beds.filter(
     (b) => template && b.crop.split(/[ ,]/)[0]!.length > 2 && template.question.includes(b.crop.split(/[ ,]/)[0]!),
@@ -34,7 +37,7 @@ export function begin(template: Schemas["TrialTemplate"] | undefined, beds: Sche
     role: i === 0 ? "control" : l.includes("water only") ? "water" : "treatment",
     inputId: null,
     rate: "",
-    rateBasis: "perM2",
+    rateBasis: us ? "perFt2" : "perM2",
     water: "",
   }));
   return {
@@ -51,9 +54,9 @@ export function begin(template: Schemas["TrialTemplate"] | undefined, beds: Sche
     replicates: template?.replicates ?? 5,
     noise: "",
     worthHaving: "",
-    money: { costPerHa: null, pricePerUnit: null, basis: "perM2", plotM2: null },
+    money: { costPerHa: null, pricePerUnit: null, basis: us ? "perFt2" : "perM2", plotM2: null },
     places: places.length > 0 ? places : [{ name: "the bench", length, width }],
-    measures: (template?.measures ?? ["yieldM2"]).map((kindId) => ({
+    measures: (template?.measures ?? [us ? "yieldFt2" : "yieldM2"]).map((kindId) => ({
       kindId,
       outOf: kindId === "up" || kindId === "incidence" || kindId === "fruitSet" || kindId === "stayed" ? 24 : null,
       dates: "last",
@@ -68,7 +71,7 @@ export function begin(template: Schemas["TrialTemplate"] | undefined, beds: Sche
 
 /** A trial as it was kept, to be changed. */
 export function again(t: Schemas["TrialView"], kinds: Schemas["MeasureKind"][]): Plan {
-  const basis = { m: "perM2", plot: "perPlot", hectare: "perHa" };
+  const basis = { "m²": "perM2", plot: "perPlot", hectare: "perHa", "sq ft": "perFt2", acre: "perAcre" };
   return {
     version: t.version,
     templateId: t.templateId,
@@ -81,21 +84,21 @@ export function again(t: Schemas["TrialView"], kinds: Schemas["MeasureKind"][]):
     liquid: t.liquid,
     factors: [...t.factors],
     treatments: t.treatments.map((x) => {
-      const [, rate = "", on = "m"] = /^(.*) a (m|plot|hectare)/.exec(x.rate ?? "") ?? [];
+      const [, rate = "", on = "m²"] = /^(.*) an? (m²|plot|hectare|sq ft|acre)/.exec(x.rate ?? "") ?? [];
       return {
         name: x.name,
         levels: [...x.levels],
         role: x.role,
         inputId: x.inputId,
         rate,
-        rateBasis: basis[on as "m"],
+        rateBasis: basis[on as "m²"],
         water: x.water ?? "",
       };
     }),
     replicates: t.replicates,
     noise: t.noiseSays === "as you stated" ? String(t.noise) : "",
     worthHaving: t.worthHaving === null ? "" : String(t.worthHaving),
-    money: t.money ?? { costPerHa: null, pricePerUnit: null, basis: "perM2", plotM2: null },
+    money: t.money ?? { costPerHa: null, costPerAcre: null, pricePerUnit: null, basis: "perM2", plotM2: null },
     places: t.places.map((p) => ({ name: p.name, length: p.lengthShown, width: p.widthShown })),
     measures: t.measures.map((m) => ({
       kindId: kinds.find((k) => k.name === m.name && k.unit === m.unit)?.id ?? null,
