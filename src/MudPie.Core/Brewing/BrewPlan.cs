@@ -116,8 +116,10 @@ public static class BrewPlan
         var timing = new PlanTiming(q.UseAt!.Value, q.Now, brewL, water.Value.MinutesAtMost, thinning.Dose.MinutesAtMost, null, making, q.Units, local);
         // It stays on air until the last draw, and all of that counts to the 36 h of its age.
         var most = FitToUse.OldestH - (timing.WaitMinutes / 60) - (tea ? PutOutRace.For(new RaceFacts { BrewL = brewL, MixL = brewL * oneIn, Kit = q.Race ?? new RaceKit(), GraceMinutes = 1e5 }).Match(w => w.Value.Times.DoneAtMin, _ => 0) / 60 : 0);
-        PlannedBrew With(PlanFoods.Fed food) => PlannedBrew.Of(q, brew.With(food.Foods), making, loads, timing, ready => HoursOf(choice("brew-time", "forecast"), ready, brew, most));
-        var fed = tea ? PlanFoods.ChooseFoods(q, brew, bias, brewL, choice("food", "carry"), timing) : making == "steep" && q.Foods is not null ? PlanFoods.ChooseFoods(q, brew, bias, brewL, "carry", timing) : PlanFoods.Fed.None;
+        double HoursBy(double? ready) => HoursOf(choice("brew-time", "forecast"), ready, brew, most);
+        double StartHour(BrewQuestion fed) => timing.ClockHour(timing.StartFor(PlannedBrew.About(fed, timing, HoursBy)));
+        PlannedBrew With(PlanFoods.Fed food) => PlannedBrew.Of(q, brew.With(food.Foods), making, loads, timing, HoursBy);
+        var fed = tea || (making == "steep" && q.Foods is not null) ? PlanFoods.ChooseFoods(q, brew, bias, brewL, choice("food", "carry"), StartHour) : PlanFoods.Fed.None;
         if (brew.With(fed.Foods).MakeReady().Refused is { } badBrew)
         {
             return badBrew;

@@ -106,23 +106,35 @@ public static class BrewRun
             setup.KLa20, least, leastAt, below, -peak, ReadyAt(trace, setup.Horizon), end.Cells > 0 ? end.F / end.Cells : 0, hoursBelow, series);
     }
 
-    /// <summary>Least oxygen and the fungal share at the end of the hours asked for, to about 0.1 %.</summary>
-    internal static (double MinOxygen, double FungalShare) Lowest(BrewQuestion brew, in Multipliers member)
+    /// <summary>Least oxygen and the fungal share at the end of the hours asked for, to about the tolerance.</summary>
+    internal static (double MinOxygen, double FungalShare) Lowest(BrewQuestion brew, in Multipliers member, double tolerance = 1e-3) => Lowest(brew.MakeReady().Setup!, member, tolerance);
+
+    /// <inheritdoc cref="Lowest(BrewQuestion, in Multipliers, double)"/>
+    internal static (double MinOxygen, double FungalShare) Lowest(BrewSetup setup, in Multipliers member, double tolerance)
     {
-        var setup = brew.MakeReady().Setup!;
         var trace = BrewTrace.Mine;
-        setup.Solve(member, setup.Hours, 1e-3, trace);
+        setup.Solve(member, setup.Hours, tolerance, trace);
         var end = trace.At(setup.Hours);
         return (trace.Least((_, y) => y.O, setup.Hours).Value, end.Cells > 0 ? end.F / end.Cells : 0);
     }
 
     /// <summary>True where the table's own brew stays at <paramref name="line"/> mg/L or above over the hours asked for; a brew that falls below is not followed further.</summary>
-    internal static bool Holds(BrewQuestion brew, double line, Multipliers? member = null)
+    internal static bool Holds(BrewQuestion brew, double line, Multipliers? member = null) => Holds(brew.MakeReady().Setup!, line, member);
+
+    /// <inheritdoc cref="Holds(BrewQuestion, double, Multipliers?)"/>
+    internal static bool Holds(BrewSetup setup, double line, Multipliers? member)
     {
-        var setup = brew.MakeReady().Setup!;
         var trace = BrewTrace.Mine;
         setup.Solve(member ?? Multipliers.Table, setup.Hours, 1e-3, trace, (_, y) => y.O < line);
         return trace.End >= setup.Hours && trace.Least((_, y) => y.O, setup.Hours).Value >= line;
+    }
+
+    /// <summary>When the table's brew is ready on air; null where nothing lives.</summary>
+    internal static double? ReadyAt(BrewSetup setup, double tolerance)
+    {
+        var trace = BrewTrace.Mine;
+        setup.WithAirOn().SolvePastPeak(Multipliers.Table, tolerance, trace);
+        return ReadyAt(trace, setup.Horizon);
     }
 
     /// <summary>First hour at which B+F is 90 % of its most over the trace; null where nothing lives.</summary>

@@ -5,6 +5,9 @@ namespace MudPie.Core.Brewing;
 /// <summary>What goes in: foods by what the air carries, what else could be added, sources and foods alike, and what each of it does.</summary>
 internal static class PlanFoods
 {
+    // Enough to tell which members fall lowest; what is decided is decided by finer runs.
+    private const double Roughly = 1e-2;
+
     /// <summary>Brews of a plan's forecast that may fall below 6 mg/L with the food that the house gives.</summary>
     public const double Let = 0.1;
 
@@ -22,7 +25,13 @@ internal static class PlanFoods
     }
 
     /// <summary>The recipe's foods, the most of them for which nine brews in ten stay above 6 mg/L; or the grower's own.</summary>
-    public static Fed ChooseFoods(BrewPlanQuestion q, BrewQuestion brew, string bias, double brewL, string school, PlanTiming timing)
+    /// <param name="q">The plan's question.</param>
+    /// <param name="brew">The brew without its foods.</param>
+    /// <param name="bias">"bacterial", "balanced" or "fungal".</param>
+    /// <param name="brewL">Litres.</param>
+    /// <param name="school">How much: "carry", "rich", "light" or "none".</param>
+    /// <param name="startHour">Clock hour at which a brew with these foods begins.</param>
+    public static Fed ChooseFoods(BrewPlanQuestion q, BrewQuestion brew, string bias, double brewL, string school, Func<BrewQuestion, double> startHour)
     {
         bool OnShelf(string kind) => q.FoodsOnShelf is null || q.FoodsOnShelf.Contains(kind);
         if (q.Foods is not null)
@@ -37,13 +46,19 @@ internal static class PlanFoods
         }
 
         IReadOnlyList<PlanAmount> At(double share) => [.. recipe.Select(f => Amount(Ingredients.Food(f.Kind)!, RoundMl(f.Ml * share * brewL / 20), OnShelf(f.Kind), brewL)).Where(f => f.Litres > 0)];
-        var trial = brew with { StartHour = timing.ClockHour(timing.StartFor(24)), Hours = FitToUse.OldestH };
+        // Less food takes longer, so each share begins at an hour of its own.
+        BrewQuestion Trial(double share)
+        {
+            var fed = brew.With(At(share));
+            return fed with { StartHour = startHour(fed), Hours = FitToUse.OldestH };
+        }
+
         (double Share, double? Edge) chosen = school switch
         {
             "rich" => (1.5, null),
             "light" => (0.4, null),
             "none" => (0, null),
-            _ => ByMargin(share => trial.With(At(share)), q.Prior),
+            _ => ByMargin(Trial, q.Prior),
         };
         return new(At(chosen.Share), chosen.Share, chosen.Edge, At);
     }
@@ -70,15 +85,15 @@ internal static class PlanFoods
 
         var drawn = Ensemble.Draw(BrewPlan.Members, 1, prior).Logs.Select(l => Multipliers.FromLogs(l)).ToArray();
         var lowest = new double[drawn.Length];
-        var edgewise = at(edge / 10.0);
-        Parallel.For(0, drawn.Length, i => lowest[i] = BrewRun.Lowest(edgewise, drawn[i]).MinOxygen);
+        var edgewise = at(edge / 10.0).MakeReady().Setup!;
+        Parallel.For(0, drawn.Length, i => lowest[i] = BrewRun.Lowest(edgewise, drawn[i], Roughly).MinOxygen);
         var weakest = Enumerable.Range(0, drawn.Length).OrderBy(i => lowest[i]).Take(12).Select(i => drawn[i]).ToArray();
         var let = (int)Math.Floor((Let * drawn.Length) + 1e-9);
         bool NineInTen(double share)
         {
-            var brew = at(share);
+            var setup = at(share).MakeReady().Setup!;
             var fallen = 0;
-            Parallel.ForEach(weakest, member => Interlocked.Add(ref fallen, BrewRun.Holds(brew, BrewRun.Line, member) ? 0 : 1));
+            Parallel.ForEach(weakest, member => Interlocked.Add(ref fallen, BrewRun.Holds(setup, BrewRun.Line, member) ? 0 : 1));
             return fallen <= let;
         }
 

@@ -11,6 +11,10 @@ internal sealed record PlannedBrew(BrewQuestion Brew, double Hours, BrewRunAnswe
 {
     private const double Coarse = 1e-3;
 
+    /// <summary>Hours of a tea, near enough for when it must begin: the swing depends on the clock at the start, and the start on how long it takes, and once round settles it within minutes.</summary>
+    public static double About(BrewQuestion brew, PlanTiming timing, Func<double?, double> hoursOf) =>
+        hoursOf(BrewRun.ReadyAt((brew with { StartHour = timing.ClockHour(timing.StartFor(24)), Hours = 48 }).MakeReady().Setup!, Coarse));
+
     /// <summary>Works it out; the brew has been found sound.</summary>
     /// <param name="q">The plan's question.</param>
     /// <param name="brew">The brew with its foods.</param>
@@ -21,9 +25,7 @@ internal sealed record PlannedBrew(BrewQuestion Brew, double Hours, BrewRunAnswe
     public static PlannedBrew Of(BrewPlanQuestion q, BrewQuestion brew, string making, int loads, PlanTiming timing, Func<double?, double> hoursOf)
     {
         var tea = Makings.IsTea(making);
-        // The swing depends on the clock at the start, and the start on how long it takes: once round settles it within minutes.
-        brew = brew with { StartHour = timing.ClockHour(timing.StartFor(24)) };
-        var hours = tea ? hoursOf(BrewRun.Read((brew with { Hours = 48 }).MakeReady().Setup!, Multipliers.Table, Coarse, 6).ReadyAtH) : PlanTiming.HoursOf(making, loads);
+        var hours = tea ? About(brew, timing, hoursOf) : PlanTiming.HoursOf(making, loads);
         brew = brew with { StartHour = timing.ClockHour(timing.StartFor(hours)) };
         var seen = tea ? Math.Max(Math.Ceiling(hours + 4), 24) : brew.Hours!.Value;
         var run = BrewRun.Read((brew with { Hours = seen }).MakeReady().Setup!, Multipliers.Table, BrewRun.Fine, 0.5, tea ? ready => hours = Math.Max(hoursOf(ready), 1) : null);

@@ -40,7 +40,14 @@ public static class MeasureKinds
     /// <remarks>"yieldM2" is "yieldFt2" in a US holding, and "brix" is brix everywhere.</remarks>
     public static string Same(string id, UnitSystem units) => units.IsUs() ? id switch
     {
-        "height" => "heightIn", "stem" => "stemIn", "rootMass" => "rootMassOz", "yieldPlot" => "yieldPlotLb", "yieldM2" => "yieldFt2", "yieldMetre" => "yieldFoot", "yieldHa" => "yieldAcre", _ => id,
+        "height" => "heightIn",
+        "stem" => "stemIn",
+        "rootMass" => "rootMassOz",
+        "yieldPlot" => "yieldPlotLb",
+        "yieldM2" => "yieldFt2",
+        "yieldMetre" => "yieldFoot",
+        "yieldHa" => "yieldAcre",
+        _ => id,
     } : id;
 
     /// <summary>The one of that name, or null.</summary>
