@@ -69,7 +69,7 @@ internal sealed class Ensemble
     }
 
     /// <summary>1 ÷ Σw², copies of one member counted as one: how many members still carry the band. Kish 1965.</summary>
-    public double EffectiveSize => 1 / Logs.Select((l, i) => (l, w: Weights[i])).GroupBy(x => x.l, ReferenceEqualityComparer.Instance).Sum(g => Math.Pow(g.Sum(x => x.w), 2));
+    public double EffectiveSize => Math.Min(Count, 1 / Logs.Select((l, i) => (l, w: Weights[i])).GroupBy(x => x.l, ReferenceEqualityComparer.Instance).Sum(g => Math.Pow(g.Sum(x => x.w), 2)));
 
     private static double[] Even(int count) => [.. Enumerable.Repeat(1.0 / count, count)];
 

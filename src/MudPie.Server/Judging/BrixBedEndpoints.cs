@@ -168,7 +168,7 @@ public static class BrixBedEndpoints
             RecordedAt = clock.Now,
             Pest = fields.Name("pest", r.Pest, "the pest"),
             Count = fields.Quantity("count", r.Count, Dimension.Plain, 0, 100_000),
-            Per = fields.OneOf("per", r.Per ?? "plant", "plant", "m²"),
+            Per = fields.OneOf("per", r.Per ?? "plant", "plant", "m²", "sq ft"),
             Threshold = fields.Quantity("threshold", r.Threshold, Dimension.Plain, 0.01, 100_000, "Take it from your local advice for that pest and crop."),
         };
         if (!await db.Beds.AnyAsync(b => b.Id == r.BedId))

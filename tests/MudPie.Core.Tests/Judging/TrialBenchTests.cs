@@ -1,3 +1,4 @@
+using MudPie.Core.Measures;
 using FsCheck.Xunit;
 using MudPie.Core.Judging;
 using MudPie.Core.Judging.Trials;
@@ -111,6 +112,16 @@ public class TrialBenchTests
         earns.Sentence.ShouldContain("can’t be told yet");
         TrialWorth.Smallest(money with { Basis = "perPlot", PlotM2 = 12 }, "kg").Value.ShouldBe(300 / (2.5 * 10_000 / 12), 1e-12);
         TrialWorth.Smallest(new TrialMoney { Basis = "perPlot" }, "kg").Refused!.Problems.Select(p => p.Field).ShouldBe(["costPerHa", "pricePerUnit", "plotM2"]);
+        // On an acre: 120 ÷ (2 a lb × 43,560 sq ft) and its like; the two systems come to the same.
+        var acre = new TrialMoney { CostPerAcre = 120, PricePerUnit = 2, Basis = "perFt2" };
+        TrialWorth.Smallest(acre, "lb a sq ft").Value.ShouldBe(120.0 / 2 / 43_560, 1e-9);
+        TrialWorth.Smallest(acre with { Basis = "perPlot", PlotFt2 = 100 }, "lb").Value.ShouldBe(120.0 / 2 / 435.6, 1e-9);
+        TrialWorth.Smallest(acre with { Basis = "perAcre" }, "lb").Value.ShouldBe(60, 1e-9);
+        TrialWorth.Smallest(new TrialMoney { CostPerHa = 120 / 0.40468564224, PricePerUnit = 2, Basis = "perFt2" }, "lb").Value.ShouldBe(120.0 / 2 / 43_560, 1e-9);
+        TrialWorth.Smallest(acre with { Basis = "perPlot" }, "lb").Refused!.Problems.Select(p => p.Field).ShouldBe(["plotFt2"]);
+        var inAcres = TrialWorth.Earns(acre, 0.01, 0.005, 0.02).Value;
+        inAcres.Sentence.ShouldStartWith("751 an acre, 316 to 1622");
+        inAcres.PerHa.ShouldBe(((0.01 * 2 * 43_560) - 120) / 0.40468564224, 1e-6);
         TrialWorth.Earns(money with { Basis = "per moon" }, 1, null, null).Refused!.Problems.ShouldHaveSingleItem().Field.ShouldBe("basis");
     }
 
@@ -128,6 +139,7 @@ public class TrialBenchTests
     {
         foreach (var t in TrialTemplates.All)
         {
+            t.Measures.ShouldAllBe(m => MeasureKinds.Find(MeasureKinds.Same(m, UnitSystem.UsCustomary))!.For(UnitSystem.UsCustomary) && MeasureKinds.Find(m)!.For(UnitSystem.Metric));
             t.Levels.Count.ShouldBe(t.Factors.Count, t.Id);
             t.Measures.ShouldAllBe(m => MeasureKinds.Find(m) != null, t.Id);
             t.Published.Text.ShouldNotBeEmpty();
@@ -175,6 +187,14 @@ public class TrialBenchTests
         PracticePlot.Of(q).Value.Plots.ShouldBe(PracticePlot.Of(q).Value.Plots);
         PracticePlot.Of(q).Value.Truth.ShouldBeNull();
         PracticePlot.Of(new PracticePlotQuestion { Seed = 5 }).Value.Plots.ShouldBeEmpty();
+        // The same field in tons of 2,000 lb an acre: 1 t a hectare is 0.4461 of them.
+        var us = PracticePlot.Of(q with { Decision = TrialVerdicts.CannotTell }, UnitSystem.UsCustomary).Value;
+        var metric = PracticePlot.Of(q with { Decision = TrialVerdicts.CannotTell }).Value;
+        us.Unit.ShouldBe("tons an acre");
+        us.Plots.Zip(metric.Plots).ShouldAllBe(p => Math.Abs(p.First.Value - (p.Second.Value * 0.44609)) < 0.001 && p.First.Treated == p.Second.Treated);
+        us.Truth!.RightWord.ShouldBe(metric.Truth!.RightWord);
+        us.Truth.Account.ShouldNotContain("hectare");
+        us.Answer!.Verdict.ShouldBe(metric.Answer!.Verdict);
         PracticePlot.Of(new PracticePlotQuestion { Replicates = 99, Layout = "circle", Decision = "maybe" }).Refused!.Problems.Select(p => p.Field).ShouldBe(["replicates", "layout", "decision"]);
     }
 }

@@ -142,6 +142,61 @@ public class TrialTruthTests
         }
     }
 
+    [Theory]
+    [InlineData(2)]
+    [InlineData(3)]
+    [InlineData(5)]
+    public void Even_spreads_are_not_called_uneven_however_few_the_plots(int blocks)
+    {
+        var random = new Random(blocks);
+        double Normal() => MathNet.Numerics.Distributions.Normal.InvCDF(0, 1, Math.Clamp(random.NextDouble(), 1e-12, 1 - 1e-12));
+        var (told, works) = (0, 0);
+        for (var trial = 0; trial < 200; trial++)
+        {
+            var rows = Enumerable.Range(0, blocks).SelectMany(b => new[] { "none", "tea" }.SelectMany(t => new[] { "none", "kelp" }.Select(k => new TrialRow { Plot = $"{b}{t}{k}", Levels = [t, k], Block = $"{b}", Value = 10 + b + (t == "tea" ? 12 : 0) + Normal() }))).ToList();
+            var a = TrialAnalysis.Of(new() { Design = "factorial", Factors = ["tea", "kelp"], Rows = rows, Control = "none, none", WorthHaving = 1 }).Value;
+            told += a.Checks.Any(c => c.Contains("far more than others")) ? 1 : 0;
+            works += a.Verdicts.Single(v => v.Of == "tea, none").Word == TrialVerdicts.Works ? 1 : 0;
+        }
+
+        told.ShouldBeLessThan(12); // one in a hundred is asked for; few plots come near it
+        works.ShouldBeGreaterThan(180);
+    }
+
+    [Fact]
+    public void Pairs_of_plots_that_stray_more_under_one_factor_are_seen()
+    {
+        var random = new Random(12);
+        double Normal() => MathNet.Numerics.Distributions.Normal.InvCDF(0, 1, Math.Clamp(random.NextDouble(), 1e-12, 1 - 1e-12));
+        var (uneven, even) = (0, 0);
+        for (var trial = 0; trial < 100; trial++)
+        {
+            bool Said(double tea)
+            {
+                var rows = Enumerable.Range(0, 32).Select(i => new TrialRow { Plot = $"p{i}", Levels = [.. new[] { "tea", "char", "kelp", "mulch" }.Select((n, f) => (i >> f) % 2 == 1 ? n : "none")], Block = $"{i / 16}", Value = 10 + ((i % 2 == 1 ? tea : 1) * Normal()) }).ToList();
+                return TrialAnalysis.Of(new() { Design = "factorial", Factors = ["tea", "char", "kelp", "mulch"], Rows = rows, WorthHaving = 1 }).Value.Checks.Any(c => c.Contains("far more than others"));
+            }
+
+            uneven += Said(12) ? 1 : 0;
+            even += Said(1) ? 1 : 0;
+        }
+
+        uneven.ShouldBeGreaterThan(35); // few plots: half of so gross a difference is seen, and seldom one that is not there
+        even.ShouldBeLessThan(8);
+    }
+
+    [Fact]
+    public void What_is_compared_over_other_factors_takes_its_own_spread_and_does_not_step_back_for_want_of_a_cell()
+    {
+        // Tea makes plots stray four times as far; four things crossed, so no treatment of the layout is called "tea" alone.
+        var rows = Enumerable.Range(0, 64).Select(i => new TrialRow { Plot = $"p{i}", Levels = [.. new[] { "tea", "char", "kelp", "mulch" }.Select((n, f) => (i >> f) % 2 == 1 ? n : "none")], Block = $"{i / 16}", Value = 10 + (i % 2 == 1 ? 6 + (4 * Noise(i * 3)) : Noise(i * 3)) }).ToList();
+        var a = TrialAnalysis.Of(new() { Design = "factorial", Factors = ["tea", "char", "kelp", "mulch"], Rows = rows, WorthHaving = 1 }).Value;
+        a.Checks.ShouldContain(c => c.StartsWith("Some treatments stray far more"));
+        var tea = a.Verdicts.Single(v => v.Of == "tea");
+        tea.Word.ShouldBe(TrialVerdicts.Works);
+        (tea.Upper!.Value - tea.Lower!.Value).ShouldBeGreaterThanOrEqualTo(a.Dunnett.Single(c => c.Of == "tea").Upper!.Value - a.Dunnett.Single(c => c.Of == "tea").Lower!.Value - 1e-12);
+    }
+
     [Fact]
     public void Fourteen_treatments_with_plots_missing_are_told_and_a_client_that_has_gone_stops_the_sum()
     {

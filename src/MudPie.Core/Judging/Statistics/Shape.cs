@@ -29,10 +29,16 @@ internal static class Shape
         return 1 - Normal.CDF(0, 1, (Math.Log(1 - Math.Min(w, 1 - 1e-15)) - mu) / sigma);
     }
 
-    /// <summary>Brown–Forsythe (1974): is the spread alike in all groups? p of an analysis of |x − median|. Null where there is too little to tell.</summary>
-    public static double? EvenSpreadP(IReadOnlyList<IReadOnlyList<double>> groups)
+    /// <summary>
+    /// Brown–Forsythe (1974): is the spread alike in all groups? p of an analysis of |x − median|. Two plots lie equally far from their middle whatever their
+    /// spread, so groups of two tell nothing here and are left out. Null where there is too little to tell.
+    /// </summary>
+    public static double? EvenSpreadP(IReadOnlyList<IReadOnlyList<double>> groups) => EvenP([.. groups.Select(g => g.Select(x => Math.Abs(x - Median(g))).ToList())]);
+
+    /// <summary>Are deviations alike in all groups? p of their analysis; groups of fewer than three are left out. Null where there is too little to tell.</summary>
+    public static double? EvenP(IReadOnlyList<IReadOnlyList<double>> deviations)
     {
-        List<List<double>> from = [.. groups.Where(g => g.Count > 1).Select(g => g.Select(x => Math.Abs(x - Median(g))).ToList())];
+        List<IReadOnlyList<double>> from = [.. deviations.Where(g => g.Count > 2)];
         var n = from.Sum(g => g.Count);
         if (from.Count < 2 || n - from.Count < 4)
         {

@@ -96,12 +96,15 @@ internal sealed record Sheet
         return Worked.Of(answer, q.Unit, Evidence.MeasuredHere, Lines(q, s, sd));
     }
 
-    /// <summary>Half width by the two sides' own residual spreads (Welch); null where either has fewer than three plots, or is no cell of the layout.</summary>
+    /// <summary>Half width by the two sides' own residual spreads (Welch); null where either has fewer than three plots.</summary>
     private static double? Own(TrialQuestion q, IReadOnlyList<TrialRow> rows, Sheet s, TrialComparison c, int compared)
     {
+        // A side is a level of what is compared, averaged over all else: "tea", or "tea, kelp" of tea:kelp.
+        var compares = c.Term.Split(':').Select(name => q.Factors.ToList().IndexOf(name)).Where(f => f >= 0).ToList();
+        string Level(TrialRow r) => compares.Count == 0 ? TrialAnalysis.Name(r) : string.Join(", ", compares.Select(f => r.Levels[f]));
         (double V, int N)? Side(string name)
         {
-            var left = rows.Select((r, i) => (r, i)).Where(x => TrialAnalysis.Name(x.r) == name).Select(x => s.Residuals[x.i]).ToList();
+            var left = rows.Select((r, i) => (r, i)).Where(x => Level(x.r) == name).Select(x => s.Residuals[x.i]).ToList();
             // Blocks take some freedom from the residuals: given back evenly.
             return left.Count < 3 ? null : (left.Sum(e => e * e) / Math.Max(left.Count * s.Df / rows.Count, 1), left.Count);
         }

@@ -100,8 +100,23 @@ internal static class TrialChecks
     }
 
     /// <summary>Chance that spreads so unlike come of one noise; null where there are too few plots.</summary>
-    internal static double? SpreadP(IReadOnlyList<TrialRow> rows, Sheet s) =>
-        Shape.EvenSpreadP([.. rows.Select((r, i) => (Name: TrialAnalysis.Name(r), Left: s.Residuals[i])).GroupBy(x => x.Name).Select(g => (IReadOnlyList<double>)[.. g.Select(x => x.Left)])]);
+    /// <remarks>
+    /// By treatment. Two plots of one treatment stray by one figure between them: where things are crossed in pairs of plots, the logarithms of those figures are
+    /// compared by each factor over the others, all of them at once (Bonferroni).
+    /// </remarks>
+    internal static double? SpreadP(IReadOnlyList<TrialRow> rows, Sheet s)
+    {
+        var cells = rows.Select((r, i) => (Row: r, Left: s.Residuals[i])).GroupBy(x => TrialAnalysis.Name(x.Row)).ToList();
+        if (cells.Any(c => c.Count() > 2))
+        {
+            return Shape.EvenSpreadP([.. cells.Select(c => (IReadOnlyList<double>)[.. c.Select(x => x.Left)])]);
+        }
+
+        var least = 1e-9 * Math.Sqrt(s.Ms);
+        var pairs = cells.Where(c => c.Count() == 2).Select(c => (c.First().Row.Levels, Apart: Math.Log(Math.Max(Math.Abs(c.First().Left - c.Last().Left), least)))).ToList();
+        var factors = rows[0].Levels.Count;
+        return factors > 1 && Enumerable.Range(0, factors).Select(f => Shape.EvenP([.. pairs.GroupBy(x => x.Levels[f]).Select(g => (IReadOnlyList<double>)[.. g.Select(x => x.Apart)])])).Min() is { } p ? Math.Min(p * factors, 1) : null;
+    }
 
     /// <summary>Assumptions, in words.</summary>
     public static IEnumerable<string> Words(TrialQuestion q, IReadOnlyList<TrialRow> rows, Sheet s, IReadOnlyList<TrialResidual> residuals)

@@ -1,6 +1,7 @@
 import { useState } from "react";
 import { Link, useParams } from "react-router-dom";
 import { client, type Schemas, useRead, useWrite } from "../../api/client";
+import { useUs } from "../../api/units";
 import { Button } from "../../parts/Button";
 import { Field } from "../../parts/Field";
 import { ForkMark } from "../../parts/ForkMark";
@@ -126,6 +127,7 @@ const half1 = (v: Schemas["BrixVisitView"]) => v.weed ?? v.leafPosition;
 function HoldOrSpray({ bed }: { bed: Schemas["BrixBedView"] }) {
   const clock = useClock();
   const last = bed.pests[0];
+  const us = useUs();
   const [r, setR] = useState({
     pest: last?.pest ?? "",
     count: "",
@@ -168,10 +170,7 @@ function HoldOrSpray({ bed }: { bed: Schemas["BrixBedView"] }) {
         <Pick
           label="On"
           value={r.per}
-          options={[
-            { value: "plant", name: "a plant" },
-            { value: "m²", name: "a square metre" },
-          ]}
+          options={[...new Set(["plant", us ? "sq ft" : "m²", r.per])].map((v) => ({ value: v, name: `a ${v}` }))}
           onChange={(per) => setR({ ...r, per })}
         />
         {field("threshold", "Worth acting from", "by your local advice")}
