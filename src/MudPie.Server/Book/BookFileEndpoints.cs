@@ -33,7 +33,7 @@ public static class BookFileEndpoints
             return Refusal.Of("file", "There is nothing in it, or more than 20 MB.", "Bring the CSV or JSON that the book gave out.");
         }
 
-        var rows = r.Text.TrimStart().StartsWith('{') ? FromJson(r.Text) : BookIn.Csv(r.Text);
+        var rows = r.Text.TrimStart().StartsWith('{') ? FromJson(r.Text) : BookCells.Csv(r.Text);
         return rows.Refused is { } refused ? refused : await new BookIn(db).Put(rows.Value);
     });
 

@@ -1,6 +1,3 @@
-using System.Globalization;
-using CsvHelper;
-using CsvHelper.Configuration;
 using Microsoft.EntityFrameworkCore;
 using MudPie.Core.Workings;
 using MudPie.Records;
@@ -17,32 +14,14 @@ public sealed record BookBrought(int Jobs, int Harvests, int Seen, int Lots, int
 /// <summary>Reads a book's file into the holding: all of it or nothing; what the book holds already is left as it is.</summary>
 public sealed class BookIn(HoldingDb db)
 {
-    private readonly Checks _checks = new();
+    private readonly BookCells _cells = new();
     private readonly Dictionary<string, Bed> _beds = [];
     private readonly Dictionary<string, Sprayer> _sprayers = [];
     private readonly Dictionary<(string, string), Input> _inputs = [];
     private readonly Dictionary<(string, string, string), StockLot> _lots = [];
     private readonly Dictionary<string, Application> _jobs = [];
-    private readonly HashSet<string> _known = [];
     private readonly HashSet<StockLot> _old = [];
-    private int _line;
-
-    /// <summary>Reads the lines of a CSV.</summary>
-    public static Ruling<List<BookRow>> Csv(string? text)
-    {
-        using var csv = new CsvReader(new StringReader((text ?? "").TrimStart('\uFEFF')), new CsvConfiguration(CultureInfo.InvariantCulture) { MissingFieldFound = null, HeaderValidated = null, BadDataFound = null });
-        try
-        {
-            var rows = csv.GetRecords<BookRow>().Take(200_001).ToList();
-            return rows.Count == 0 || rows.All(r => r.kind.Length == 0) ? Refusal.Of("file", "That is no book.", "Bring the CSV or JSON that the book gave out; its first column is kind.")
-                : rows.Count > 200_000 ? Refusal.Of("file", "That is more than 200,000 lines.", "Split it by year.")
-                : Worked.Of(rows, "", Evidence.MeasuredHere);
-        }
-        catch (CsvHelperException e)
-        {
-            return Refusal.Of("file", $"Line {e.Context?.Parser?.RawRow ?? 1} can't be read.", "Bring the file as the book gave it out.");
-        }
-    }
+    private HashSet<string> _known = [];
 
     /// <summary>Puts the lines in. To be called within a write.</summary>
     public async Task<Ruling<BookBrought>> Put(IReadOnlyList<BookRow> rows)
@@ -54,7 +33,7 @@ public sealed class BookIn(HoldingDb db)
         var newJobs = new HashSet<string>();
         foreach (var row in rows)
         {
-            _line++;
+            _cells.Line++;
             switch (row.kind)
             {
                 case "bed":
@@ -85,24 +64,24 @@ public sealed class BookIn(HoldingDb db)
                     Seen(row, seen);
                     break;
                 default:
-                    _checks.Add($"line {_line + 1}", $"“{row.kind}” is no kind of line.", "See docs/formats/book.md.");
+                    _cells.Wrong($"“{row.kind}” is no kind of line.", "See docs/formats/book.md.");
                     break;
             }
 
-            if (!_checks.Sound)
+            if (_cells.Refusal is { } refusal)
             {
-                return _checks.Refusal;
+                return refusal;
             }
         }
 
-        _line = 0;
+        _cells.Line = 0;
         foreach (var row in rows)
         {
-            _line++;
+            _cells.Line++;
             Second(row, newJobs);
-            if (!_checks.Sound)
+            if (_cells.Refusal is { } refusal)
             {
-                return _checks.Refusal;
+                return refusal;
             }
         }
 
@@ -112,12 +91,12 @@ public sealed class BookIn(HoldingDb db)
             // Jobs have their numbers now.
             if (newJobs.Contains(row.entry) && _lots.TryGetValue((row.what, row.place, row.lot), out var lot) && !_old.Contains(lot))
             {
-                lot.Entries.First(e => e.ApplicationId == null && e.Amount == Number(row.amount) && e.At == Time(row.at) && e.Reason == row.why).ApplicationId = _jobs[row.entry].Id;
+                lot.Entries.First(e => e.ApplicationId == null && e.Amount == _cells.Number(row.amount) && e.At == _cells.Time(row.at) && e.Reason == row.why).ApplicationId = _jobs[row.entry].Id;
             }
         }
 
         await db.SaveChangesAsync();
-        return Worked.Of(new BookBrought(newJobs.Count, harvests.Values.Count(h => !_known.Contains(Key(h))), seen.Values.Count(o => !_known.Contains(Key(o))), counts.GetValueOrDefault("lot"), _jobs.Count - newJobs.Count), "", Evidence.MeasuredHere);
+        return Worked.Of(new BookBrought(newJobs.Count, harvests.Values.Count(h => !_known.Contains(BookKeys.Of(h))), seen.Values.Count(o => !_known.Contains(BookKeys.Of(o))), counts.GetValueOrDefault("lot"), _jobs.Count - newJobs.Count), "", Evidence.MeasuredHere);
     }
 
     private async Task Known()
@@ -142,15 +121,8 @@ public sealed class BookIn(HoldingDb db)
             }
         }
 
-        _known.UnionWith((await db.Harvests.AsNoTracking().ToListAsync()).Select(Key));
-        _known.UnionWith((await db.Observations.AsNoTracking().ToListAsync()).Select(Key));
-        _known.UnionWith((await db.Applications.AsNoTracking().Select(a => new { a.At, a.RecordedAt, a.Tool, a.Strikes, a.TeaL, a.WaterL }).ToListAsync()).Select(a => $"job {a.At.ToUnixTimeMilliseconds()} {a.RecordedAt.ToUnixTimeMilliseconds()} {a.Tool} {a.Strikes} {a.TeaL:R} {a.WaterL:R}"));
-        _known.UnionWith((await db.Washes.AsNoTracking().Select(w => new { w.At, w.SprayerId }).ToListAsync()).Select(w => $"wash {w.At.ToUnixTimeMilliseconds()} {w.SprayerId}"));
+        _known = await BookKeys.Of(db);
     }
-
-    private static string Key(HarvestEntry h) => $"harvest {h.At.ToUnixTimeMilliseconds()} {h.RecordedAt.ToUnixTimeMilliseconds()} {h.Kg:R} {h.Crop}";
-
-    private static string Key(Observation o) => $"seen {o.At.ToUnixTimeMilliseconds()} {o.RecordedAt.ToUnixTimeMilliseconds()} {o.Text}";
 
     private void Bed(BookRow r)
     {
@@ -159,10 +131,10 @@ public sealed class BookIn(HoldingDb db)
             return;
         }
 
-        var area = Number(r.area_m2);
+        var area = _cells.Number(r.area_m2);
         if (r.bed.Length is 0 or > 60 || !(area is >= 0.1 and <= 1_000_000))
         {
-            _checks.Add($"line {_line + 1}", $"“{r.bed}” of {r.area_m2} m² is no bed.", "A name of up to 60 letters, and 0.1 to 1,000,000 m².");
+            _cells.Wrong($"“{r.bed}” of {r.area_m2} m² is no bed.", "A name of up to 60 letters, and 0.1 to 1,000,000 m².");
             return;
         }
 
@@ -177,7 +149,7 @@ public sealed class BookIn(HoldingDb db)
             return;
         }
 
-        _sprayers[r.tool] = new Sprayer { Name = r.tool, Kind = r.what_kind, TankL = Number(r.tank_l), Past = r.note is "new" or "biology" or "fertiliser" or "poison" ? r.note : "unknown", ClearedWhy = r.why.Length > 0 ? r.why : null };
+        _sprayers[r.tool] = new Sprayer { Name = r.tool, Kind = r.what_kind, TankL = _cells.Number(r.tank_l), Past = r.note is "new" or "biology" or "fertiliser" or "poison" ? r.note : "unknown", ClearedWhy = r.why.Length > 0 ? r.why : null };
         db.Sprayers.Add(_sprayers[r.tool]);
     }
 
@@ -199,7 +171,7 @@ public sealed class BookIn(HoldingDb db)
             return false;
         }
 
-        var lot = new StockLot { Input = input, Mark = r.lot, Origin = r.what_kind, From = Time(r.at), Expires = r.expires.Length > 0 ? Time(r.expires) : null, Place = Text(r.weather), KeptC = Maybe(r.kept_c), Paid = Maybe(r.paid), Minutes = Maybe(r.minutes), Notes = Text(r.note) };
+        var lot = new StockLot { Input = input, Mark = r.lot, Origin = r.what_kind, From = _cells.Time(r.at), Expires = r.expires.Length > 0 ? _cells.Time(r.expires) : null, Place = BookCells.Text(r.weather), KeptC = _cells.Maybe(r.kept_c), Paid = _cells.Maybe(r.paid), Minutes = _cells.Maybe(r.minutes), Notes = BookCells.Text(r.note) };
         _lots[(r.what, r.place, r.lot)] = lot;
         db.Lots.Add(lot);
         return true;
@@ -209,29 +181,29 @@ public sealed class BookIn(HoldingDb db)
     {
         var job = new Application
         {
-            At = Time(r.at),
-            RecordedAt = Time(r.recorded_at),
+            At = _cells.Time(r.at),
+            RecordedAt = _cells.Time(r.recorded_at),
             Purpose = r.purpose,
             Dilution = r.dilution,
-            OneIn = Number(r.amount),
-            TeaL = Number(r.brew_l),
-            WaterL = Number(r.water_l),
-            SpareL = Number(r.spare_l),
+            OneIn = _cells.Number(r.amount),
+            TeaL = _cells.Number(r.brew_l),
+            WaterL = _cells.Number(r.water_l),
+            SpareL = _cells.Number(r.spare_l),
             Tool = r.tool,
             Sprayer = _sprayers.GetValueOrDefault(r.tool),
-            TankL = Number(r.tank_l),
+            TankL = _cells.Number(r.tank_l),
             Fitness = r.gate,
-            Who = Text(r.who),
-            Why = Text(r.why),
-            Weather = Text(r.weather),
-            FoodWaiting = Text(r.food_waiting),
-            OverrideWhy = Text(r.override_why),
-            MixWhy = Text(r.mix_why),
+            Who = BookCells.Text(r.who),
+            Why = BookCells.Text(r.why),
+            Weather = BookCells.Text(r.weather),
+            FoodWaiting = BookCells.Text(r.food_waiting),
+            OverrideWhy = BookCells.Text(r.override_why),
+            MixWhy = BookCells.Text(r.mix_why),
             CautionsSeen = r.cautions,
-            CorrectionWhy = Text(r.correction_why),
+            CorrectionWhy = BookCells.Text(r.correction_why),
             Strikes = r.struck == "yes",
         };
-        var fresh = !_known.Contains($"job {job.At.ToUnixTimeMilliseconds()} {job.RecordedAt.ToUnixTimeMilliseconds()} {job.Tool} {job.Strikes} {job.TeaL:R} {job.WaterL:R}");
+        var fresh = !_known.Contains(BookKeys.Of(job));
         _jobs[r.entry] = job;
         return fresh;
     }
@@ -240,16 +212,16 @@ public sealed class BookIn(HoldingDb db)
     {
         if (!_beds.TryGetValue(r.bed, out var bed))
         {
-            _checks.Add($"line {_line + 1}", $"There is no bed “{r.bed}”.", "A line of kind bed comes first.");
+            _cells.Wrong($"There is no bed “{r.bed}”.", "A line of kind bed comes first.");
             return;
         }
 
-        var h = new HarvestEntry { Bed = bed, At = Time(r.at), RecordedAt = Time(r.recorded_at), Crop = r.crop, Kg = Number(r.amount), Note = Text(r.note) };
+        var h = new HarvestEntry { Bed = bed, At = _cells.Time(r.at), RecordedAt = _cells.Time(r.recorded_at), Crop = r.crop, Kg = _cells.Number(r.amount), Note = BookCells.Text(r.note) };
         harvests[r.entry] = h;
-        if (!_known.Contains(Key(h)))
+        if (!_known.Contains(BookKeys.Of(h)))
         {
             db.Harvests.Add(h);
-            if (harvests.TryGetValue(r.corrects, out var old) && !_known.Contains(Key(old)))
+            if (harvests.TryGetValue(r.corrects, out var old) && !_known.Contains(BookKeys.Of(old)))
             {
                 db.SaveChanges();
                 h.CorrectsId = old.Id;
@@ -259,12 +231,12 @@ public sealed class BookIn(HoldingDb db)
 
     private void Seen(BookRow r, Dictionary<string, Observation> seen)
     {
-        var o = new Observation { Bed = _beds.GetValueOrDefault(r.bed), At = Time(r.at), RecordedAt = Time(r.recorded_at), Text = r.note };
+        var o = new Observation { Bed = _beds.GetValueOrDefault(r.bed), At = _cells.Time(r.at), RecordedAt = _cells.Time(r.recorded_at), Text = r.note };
         seen[r.entry] = o;
-        if (!_known.Contains(Key(o)))
+        if (!_known.Contains(BookKeys.Of(o)))
         {
             db.Observations.Add(o);
-            if (seen.TryGetValue(r.corrects, out var old) && !_known.Contains(Key(old)))
+            if (seen.TryGetValue(r.corrects, out var old) && !_known.Contains(BookKeys.Of(old)))
             {
                 db.SaveChanges();
                 o.CorrectsId = old.Id;
@@ -289,11 +261,11 @@ public sealed class BookIn(HoldingDb db)
             case "job-bed" when newJobs.Contains(r.entry):
                 if (!_beds.TryGetValue(r.bed, out var bed))
                 {
-                    _checks.Add($"line {_line + 1}", $"There is no bed “{r.bed}”.", "A line of kind bed comes first.");
+                    _cells.Wrong($"There is no bed “{r.bed}”.", "A line of kind bed comes first.");
                     break;
                 }
 
-                _jobs[r.entry].Beds.Add(new ApplicationBed { Bed = bed, TeaL = Number(r.brew_l), TotalL = Number(r.total_l) });
+                _jobs[r.entry].Beds.Add(new ApplicationBed { Bed = bed, TeaL = _cells.Number(r.brew_l), TotalL = _cells.Number(r.total_l) });
                 break;
             case "job-item" when newJobs.Contains(r.entry):
                 var input = _inputs.FirstOrDefault(i => i.Key.Item1 == r.what && i.Value.Kind == r.what_kind).Value;
@@ -303,13 +275,13 @@ public sealed class BookIn(HoldingDb db)
                     db.SaveChanges();
                 }
 
-                _jobs[r.entry].Items.Add(new ApplicationItem { Input = input, LotId = r.lot.Length > 0 ? lot?.Id : null, Name = r.what, Kind = r.what_kind, Lot = Text(r.lot), Amount = Number(r.amount), Unit = r.unit });
+                _jobs[r.entry].Items.Add(new ApplicationItem { Input = input, LotId = r.lot.Length > 0 ? lot?.Id : null, Name = r.what, Kind = r.what_kind, Lot = BookCells.Text(r.lot), Amount = _cells.Number(r.amount), Unit = r.unit });
                 break;
             case "stock" when _lots.TryGetValue((r.what, r.place, r.lot), out var l) && !_old.Contains(l):
-                l.Entries.Add(new StockEntry { At = Time(r.at), RecordedAt = Time(r.recorded_at), Amount = Number(r.amount), Reason = r.why, Note = Text(r.note) });
+                l.Entries.Add(new StockEntry { At = _cells.Time(r.at), RecordedAt = _cells.Time(r.recorded_at), Amount = _cells.Number(r.amount), Reason = r.why, Note = BookCells.Text(r.note) });
                 break;
-            case "wash" when _sprayers.TryGetValue(r.tool, out var s) && !_known.Contains($"wash {Time(r.at).ToUnixTimeMilliseconds()} {s.Id}"):
-                var wash = new SprayerWash { At = Time(r.at), RecordedAt = Time(r.recorded_at), Note = Text(r.note) };
+            case "wash" when _sprayers.TryGetValue(r.tool, out var s) && !_known.Contains(BookKeys.Wash(_cells.Time(r.at), s.Id)):
+                var wash = new SprayerWash { At = _cells.Time(r.at), RecordedAt = _cells.Time(r.recorded_at), Note = BookCells.Text(r.note) };
                 if (newJobs.Contains(r.entry))
                 {
                     db.SaveChanges();
@@ -319,36 +291,5 @@ public sealed class BookIn(HoldingDb db)
                 s.Washes.Add(wash);
                 break;
         }
-    }
-
-    private static string? Text(string cell) => cell.Length > 0 ? cell : null;
-
-    private double? Maybe(string cell) => cell.Length > 0 ? Number(cell) : null;
-
-    private double Number(string cell)
-    {
-        if (cell.Length == 0)
-        {
-            return 0;
-        }
-
-        if (double.TryParse(cell, NumberStyles.Float, CultureInfo.InvariantCulture, out var value) && double.IsFinite(value) && Math.Abs(value) <= 1e12)
-        {
-            return value;
-        }
-
-        _checks.Add($"line {_line + 1}", $"“{(cell.Length > 20 ? cell[..20] : cell)}” is no number.", "Write numbers as 12.5.");
-        return 0;
-    }
-
-    private DateTimeOffset Time(string cell)
-    {
-        if (DateTimeOffset.TryParse(cell, CultureInfo.InvariantCulture, DateTimeStyles.AssumeUniversal | DateTimeStyles.AdjustToUniversal, out var at) && at.Year is > 1950 and < 2200)
-        {
-            return at;
-        }
-
-        _checks.Add($"line {_line + 1}", $"“{(cell.Length > 30 ? cell[..30] : cell)}” is no time.", "Write times as 2026-05-01T06:30:00Z.");
-        return DateTimeOffset.UnixEpoch;
     }
 }

@@ -1,0 +1,73 @@
+using System.Globalization;
+using CsvHelper;
+using CsvHelper.Configuration;
+using MudPie.Core.Workings;
+
+namespace MudPie.Server.Book;
+
+/// <summary>The lines of a book's file, and what stands in their cells: what can't be read is kept as a problem of its line.</summary>
+public sealed class BookCells
+{
+    private readonly Checks _checks = new();
+
+    /// <summary>Lines read so far, without the header.</summary>
+    public int Line { get; set; }
+
+    /// <summary>What could not be read; null where all could.</summary>
+    public Refusal? Refusal => _checks.Sound ? null : _checks.Refusal;
+
+    /// <summary>Reads the lines of a CSV.</summary>
+    public static Ruling<List<BookRow>> Csv(string? text)
+    {
+        using var csv = new CsvReader(new StringReader((text ?? "").TrimStart('\uFEFF')), new CsvConfiguration(CultureInfo.InvariantCulture) { MissingFieldFound = null, HeaderValidated = null, BadDataFound = null });
+        try
+        {
+            var rows = csv.GetRecords<BookRow>().Take(200_001).ToList();
+            return rows.Count == 0 || rows.All(r => r.kind.Length == 0) ? Refusal.Of("file", "That is no book.", "Bring the CSV or JSON that the book gave out; its first column is kind.")
+                : rows.Count > 200_000 ? Refusal.Of("file", "That is more than 200,000 lines.", "Split it by year.")
+                : Worked.Of(rows, "", Evidence.MeasuredHere);
+        }
+        catch (CsvHelperException e)
+        {
+            return Refusal.Of("file", $"Line {e.Context?.Parser?.RawRow ?? 1} can't be read.", "Bring the file as the book gave it out.");
+        }
+    }
+
+    /// <summary>Something is wrong with this line.</summary>
+    public void Wrong(string wrong, string wayOut) => _checks.Add($"line {Line + 1}", wrong, wayOut);
+
+    /// <summary>Words, or null where there are none.</summary>
+    public static string? Text(string cell) => cell.Length > 0 ? cell : null;
+
+    /// <summary>A number, or null where there is none.</summary>
+    public double? Maybe(string cell) => cell.Length > 0 ? Number(cell) : null;
+
+    /// <summary>A number within ±10¹²; 0 where there is none.</summary>
+    public double Number(string cell)
+    {
+        if (cell.Length == 0)
+        {
+            return 0;
+        }
+
+        if (double.TryParse(cell, NumberStyles.Float, CultureInfo.InvariantCulture, out var value) && double.IsFinite(value) && Math.Abs(value) <= 1e12)
+        {
+            return value;
+        }
+
+        Wrong($"“{(cell.Length > 20 ? cell[..20] : cell)}” is no number.", "Write numbers as 12.5.");
+        return 0;
+    }
+
+    /// <summary>A time of the years 1951 to 2199.</summary>
+    public DateTimeOffset Time(string cell)
+    {
+        if (DateTimeOffset.TryParse(cell, CultureInfo.InvariantCulture, DateTimeStyles.AssumeUniversal | DateTimeStyles.AdjustToUniversal, out var at) && at.Year is > 1950 and < 2200)
+        {
+            return at;
+        }
+
+        Wrong($"“{(cell.Length > 30 ? cell[..30] : cell)}” is no time.", "Write times as 2026-05-01T06:30:00Z.");
+        return DateTimeOffset.UnixEpoch;
+    }
+}
