@@ -76,6 +76,10 @@ public static class Per
     /// <summary>The other way: 35.58 a gallon is 9.40 a litre.</summary>
     public static double PriceSi(double typed, string unit, UnitSystem units) => typed / PricedIn(unit, units);
 
+    /// <summary>How many of the holding's amounts on its large area one litre, or kilogram, on a hectare is.</summary>
+    /// <remarks>1 L a hectare is 0.1069 gallons an acre.</remarks>
+    public static double ProductOnLarge(string unit, UnitSystem units) => Large(1, units) / PricedIn(unit, units);
+
     /// <summary>"9.40 a litre", "35.58 a gallon".</summary>
     public static string PriceShown(double ofLitreOrKilo, string unit, UnitSystem units) => $"{Say.Fixed(Price(ofLitreOrKilo, unit, units), 2)} a {PricedBy(unit, units)}";
 

@@ -267,8 +267,8 @@ public static class ProgrammeEndpoints
     {
         var fields = new TypedFields(await clock.Units());
         double Plain(string field, string? typed, double low, double high) => fields.Quantity(field, typed, Dimension.Plain, low, high);
-        var (us, acre) = (fields.Units, Per.Large(1, fields.Units));
-        double OnGround(string field, string? typed, double low, double high, string unit) => Per.PriceSi(1, unit, us) is var perUnit ? Plain(field, typed, low * acre * perUnit, high * acre * perUnit) / acre / perUnit : 0;
+        var us = fields.Units;
+        double OnGround(string field, string? typed, double low, double high, string unit) => Per.ProductOnLarge(unit, us) is var each ? Plain(field, typed, low * each, high * each) / each : 0;
         double Price(string field, string? typed, string unit) => Per.PriceSi(Plain(field, typed, 0.01, 10_000), unit, us);
         var (l, n, lp, d, dp) = (OnGround("liquidPerHa", r.LiquidPerHa, 0.1, 100, "L"), Plain("times", r.Times, 1, 52), Price("liquidPrice", r.LiquidPrice, "L"), OnGround("driedPerHa", r.DriedPerHa, 1, 10_000, "kg"), Price("driedPrice", r.DriedPrice, "kg"));
         return fields.Checks.Sound ? Problems.Answer(DriedOrLiquid.Of(l, n, lp, d, dp, r.Wet, us)) : Problems.Of(fields.Checks.Refusal);

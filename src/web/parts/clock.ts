@@ -7,6 +7,12 @@ export const Holding = createContext<Schemas["HoldingView"] | null>(null);
 /** Three letters for every month, as the server writes them. */
 const short = (date: string) => date.replace("Sept", "Sep");
 
+/** A length of time: "45 min", "1 h 05 min"; rounded to the minute first, so that no hour has sixty of them. */
+export const span = (minutes: number) => {
+  const whole = Math.round(minutes);
+  return whole < 60 ? `${whole} min` : `${Math.floor(whole / 60)} h ${String(whole % 60).padStart(2, "0")} min`;
+};
+
 /** Words for times in the holding's zone. */
 export function useClock() {
   const zone = useContext(Holding)?.zone ?? "UTC";

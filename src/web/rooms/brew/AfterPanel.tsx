@@ -1,12 +1,8 @@
 import { useEffect, useState } from "react";
 import type { Schemas } from "../../api/client";
+import { span } from "../../parts/clock";
 
-const said = (m: number | null) =>
-  m === null
-    ? "two days and more"
-    : m < 60
-      ? `${Math.round(m)} min`
-      : `${Math.floor(m / 60)} h ${String(Math.round(m % 60)).padStart(2, "0")} min`;
+const said = (m: number | null) => (m === null ? "two days and more" : span(m));
 
 /** Once the pump stops: minutes to 6 and to 2, the battery pump, each school's rule, and a clock that runs. */
 export function AfterPanel({ after, endsAt }: { after: Schemas["AfterAirAnswer"]; endsAt: Date | null }) {

@@ -122,8 +122,8 @@ function Planner({ ground, hour }: { ground: Schemas["GroundView"]; hour: string
             ))}
             {p.strength && (
               <p>
-                Strength: <b>{p.strength.litresPer100L.toFixed(1)} L of compost per 100 L</b>; one more load would add{" "}
-                {p.strength.nextLoadAdds.toFixed(1)}.
+                Strength: <b>{p.strength.litresPer100L.toFixed(1)} of compost to 100 of water</b>, by volume; one more
+                load would add {p.strength.nextLoadAdds.toFixed(1)}.
               </p>
             )}
             <p className="text-ash">{p.nutrients.sentence}</p>

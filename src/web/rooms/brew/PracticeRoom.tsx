@@ -7,6 +7,7 @@ import { Room } from "../../parts/Room";
 import { Verdict } from "../../parts/Verdict";
 import { Vessel } from "../../parts/Vessel";
 import { Wrong } from "../../parts/Wrong";
+import { span } from "../../parts/clock";
 import { BrewNav } from "./BrewNav";
 
 type Deed = Schemas["PracticeDeed"];
@@ -21,8 +22,7 @@ const deeds: [string, string][] = [
 // 24 hours in about three minutes.
 const hoursPerTick = 24 / 180 / 2;
 
-/** Hours as "7 h 30 min". */
-const hm = (h: number) => `${Math.floor(h)} h ${String(Math.round((h % 1) * 60) % 60).padStart(2, "0")} min`;
+const hm = (h: number) => span(h * 60);
 
 /** The trainer: a hidden brew at high speed. No points: a plain account at the end. */
 export function PracticeRoom() {

@@ -3,6 +3,7 @@ import { client, must, type Problem, type Schemas } from "../../api/client";
 import { Curves } from "../../parts/Curves";
 import { Sum } from "../../parts/Sum";
 import { Wrong } from "../../parts/Wrong";
+import { span } from "../../parts/clock";
 
 /** One vessel under each school's recipe, air, time and hold: small pictures on the same axes. */
 export function SchoolsPanel({ subject }: { subject: Pick<Schemas["AskRequest"], "plan" | "batchId"> }) {
@@ -31,9 +32,7 @@ export function SchoolsPanel({ subject }: { subject: Pick<Schemas["AskRequest"],
                 </h3>
                 <Curves title={r.name} curves={[{ name: r.name, points: r.oxygen }]} endH={48} useAtH={r.hours} small />
                 <p className="figures">
-                  {r.lowest.toFixed(1)} mg/L at its lowest; {r.airShown} for{" "}
-                  {r.hours < 1 ? `${Math.round(r.hours * 60)} min` : `${Math.round(r.hours * 10) / 10} h`}, held{" "}
-                  {r.hold}
+                  {r.lowest.toFixed(1)} mg/L at its lowest; {r.airShown} for {span(r.hours * 60)}, held {r.hold}
                 </p>
                 <p>{r.why}</p>
                 <p className="text-ash">{r.recipe}</p>
