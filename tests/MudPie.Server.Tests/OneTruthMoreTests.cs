@@ -167,6 +167,20 @@ public sealed class OneTruthMoreTests : IDisposable
     }
 
     [Fact]
+    public async Task What_is_asked_of_a_plan_after_its_air_is_what_its_own_race_has()
+    {
+        await _h.Post("/api/holding/setup", TestHolding.SetUp);
+        var plan = Planned(hoursOn: 48);
+        async Task<(string Race, JsonNode Asked)> Both() => ((string)(await _h.Post("/api/brew/plan", plan))["value"]!["race"]!["graceShown"]!, (await _h.Post("/api/brew/after-air", new { plan }))["value"]!);
+        var (race, asked) = await Both();
+        race.ShouldBe(Core.Workings.Say.Minutes((double)asked["minutesTo6"]!));
+        await _h.Post("/api/holding/forks/hold", new { school = "hour" });
+        (race, asked) = await Both();
+        race.ShouldBe("1 h");
+        asked.ToJsonString().ShouldContain("hour");
+    }
+
+    [Fact]
     public async Task A_bed_asks_for_what_the_plan_would_brew_for_it()
     {
         await _h.Post("/api/holding/setup", TestHolding.SetUp);

@@ -156,8 +156,9 @@ public static class AskEndpoints
         }
 
         var plan = await desk.Plan(r.Plan);
+        var hold = r.Plan.Choices?.GetValueOrDefault("hold") ?? await live.Hold();
         return plan.Match<(Asked?, Refusal?)>(
-            w => (new Asked(w.Value.Plan.Brew, w.Value.Plan.StartAt, 0, w.Value.Plan.BrewHours, w.Value.Plan.Forecast, "oxygen", w.Value, "this vessel"), null),
+            w => (new Asked(w.Value.Plan.Brew, w.Value.Plan.StartAt, 0, (w.Value.Plan.UseAt - w.Value.Plan.StartAt).TotalHours, w.Value.Plan.Forecast, hold, w.Value, "this vessel"), null),
             refused => (null, refused));
     }
 }

@@ -89,7 +89,8 @@ public sealed class LiveBrew(HoldingDb db, HoldingClock clock, WeatherBook weath
     /// <summary>What the core wants to know of a batch.</summary>
     public async Task<WatchQuestion> Ask(Batch batch, DateTimeOffset started, DateTimeOffset now) => await Ask(batch, started, now, await Hold(), await Window(batch, now));
 
-    private async Task<string> Hold() => (await db.ForkChoices.AsNoTracking().FirstOrDefaultAsync(f => f.ForkId == "hold"))?.SchoolId ?? "oxygen";
+    /// <summary>The school that the holding keeps for how long a brew may stand.</summary>
+    public async Task<string> Hold() => (await db.ForkChoices.AsNoTracking().FirstOrDefaultAsync(f => f.ForkId == "hold"))?.SchoolId ?? "oxygen";
 
     private async Task<RaceWindow?> Window(Batch batch, DateTimeOffset now) => await RaceKits.Window(await clock.Find(), batch.Purpose == "leaf", batch.UseAt > now ? batch.UseAt : now, weather);
 
