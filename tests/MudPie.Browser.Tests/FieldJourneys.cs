@@ -52,7 +52,7 @@ public class FieldJourneys
         page.See("A feed, not a live brew");
         page.See("Keep it apart, off leaves");
         page.Click("dunked extract");
-        page.See("L of compost per 100 L");
+        page.See("of compost to 100 of water");
         page.Click("3");
         page.See("3 loads of");
         page.Click("bubbled extract");

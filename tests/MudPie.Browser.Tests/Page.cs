@@ -105,6 +105,7 @@ public sealed class Page : WebApplicationFactory<LiveBrew>
     private string Clock => $$"""
         { const Real = Date, by = {{(long)_shift.TotalMilliseconds}};
           Date = class extends Real { constructor(...a) { if (a.length) super(...a); else super(Real.now() + by); } static now() { return Real.now() + by; } }; }
+        { const ask = window.fetch; window.asked = 0; window.fetch = (...a) => { window.asked++; return ask(...a).finally(() => window.asked--); }; }
         """;
 
     private sealed class Shifted(TimeSpan by) : TimeProvider
@@ -196,20 +197,41 @@ public sealed class Page : WebApplicationFactory<LiveBrew>
 
     public IWebElement Find(string xpath) => Until(() => Driver.FindElements(By.XPath(xpath)).FirstOrDefault(e => e.Displayed), xpath);
 
-    /// <summary>Clicks what lies there, as soon as it does and nothing lies over it; looked up again where the page has drawn it anew meanwhile.</summary>
-    public void Press(string xpath) => Until(
-        () =>
-        {
-            if (Driver.FindElements(By.XPath(xpath)).FirstOrDefault(e => e is { Displayed: true, Enabled: true }) is not { } element)
+    /// <summary>
+    /// Clicks what lies there, as soon as it does, lies still and nothing lies over it; looked up again where the page has drawn it anew meanwhile.
+    /// A page that is still being told what to show may move a button from under the finger.
+    /// </summary>
+    public void Press(string xpath)
+    {
+        var looks = 0;
+        Until(
+            () =>
             {
-                return false;
-            }
+                if (Driver.FindElements(By.XPath(xpath)).FirstOrDefault(e => e is { Displayed: true, Enabled: true }) is not { } element)
+                {
+                    return false;
+                }
 
-            Driver.ExecuteScript("arguments[0].scrollIntoView({block:'center'})", element);
-            element.Click();
-            return true;
-        },
-        $"something to press at {xpath}");
+                if (Driver.ExecuteAsyncScript(LiesStill, element) is not true && ++looks < 200) // a page that never rests is pressed all the same
+                {
+                    return false;
+                }
+
+                element.Click();
+                return true;
+            },
+            $"something to press at {xpath}");
+    }
+
+    /// <summary>Nothing is asked of the server, and two frames on it lies where it lay.</summary>
+    private const string LiesStill = """
+        const [e, done] = arguments;
+        e.scrollIntoView({ block: 'center' });
+        const at = () => { const r = e.getBoundingClientRect(); return [r.x, r.y, r.width, r.height, document.documentElement.scrollHeight].join(); };
+        const before = at();
+        if (window.asked > 0) done(false);
+        else requestAnimationFrame(() => setTimeout(() => requestAnimationFrame(() => done(!(window.asked > 0) && e.isConnected && at() === before)), 20));
+        """;
 
     /// <summary>Ticks every box of the slate, once they are there.</summary>
     public void TickAll() => Until(
