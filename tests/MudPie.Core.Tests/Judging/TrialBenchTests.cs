@@ -137,6 +137,11 @@ public class TrialBenchTests
     [Fact]
     public void Every_template_can_be_laid_and_measured()
     {
+        // A metric holding that was asked whose gallon it types keeps all its measures.
+        string[] In(UnitSystem units) => [.. MeasureKinds.All.Where(k => k.For(units)).Select(k => k.Id)];
+        In(UnitSystem.MetricImperialGallons).ShouldBe(In(UnitSystem.Metric));
+        In(UnitSystem.MetricUsGallons).ShouldBe(In(UnitSystem.Metric));
+        In(UnitSystem.UsCustomary).ShouldNotContain("yieldM2");
         foreach (var t in TrialTemplates.All)
         {
             t.Measures.ShouldAllBe(m => MeasureKinds.Find(MeasureKinds.Same(m, UnitSystem.UsCustomary))!.For(UnitSystem.UsCustomary) && MeasureKinds.Find(m)!.For(UnitSystem.Metric));

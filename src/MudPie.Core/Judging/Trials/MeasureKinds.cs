@@ -10,11 +10,11 @@ namespace MudPie.Core.Judging.Trials;
 /// <param name="Low">Lowest that is likely; below it is asked about.</param>
 /// <param name="High">Highest that is likely.</param>
 /// <param name="LowerIsBetter">Less is better.</param>
-/// <param name="In">Holdings that are offered it; null for all.</param>
+/// <param name="In">The system whose holdings are offered it, metric or US customary; null for all.</param>
 public sealed record MeasureKind(string Id, string Name, string Unit, string Kind, double Low, double High, bool LowerIsBetter = false, UnitSystem? In = null)
 {
     /// <summary>True where a holding in these units is offered it; trials that have it keep it anyway.</summary>
-    public bool For(UnitSystem units) => In is null || In == units;
+    public bool For(UnitSystem units) => In is not { } system || system.IsUs() == units.IsUs(); // whose gallon is typed changes no yield
 }
 
 /// <summary>Measures that come ready, each with the range outside which a figure is asked about once.</summary>
