@@ -98,6 +98,11 @@ internal static class PlanFoods
         }
 
         var most = MostTenths(share => BrewRun.Holds(at(share), BrewRun.Line, weakest[let]), edge);
+        while (most > 0 && !NineInTen(most / 10.0))
+        {
+            most--;
+        }
+
         while (most < edge && NineInTen((most + 1) / 10.0))
         {
             most++;
@@ -122,7 +127,8 @@ internal static class PlanFoods
             return null;
         }
 
-        var (share, middle) = OfTheirOwn(brew, fed.Foods, q.Prior);
+        var (carried, middle) = OfTheirOwn(brew, fed.Foods, q.Prior);
+        var share = Math.Min(carried, 0.9); // all of it was asked of the forecast just now, and is too much
         return share == 0 ? "No food leaves nine brews in ten above 6 mg/L here." : $"Nine brews in ten would stay above 6 mg/L with {Say.Number(share * 100, 2)} % of this food; the middle one {(middle >= 1 ? "carries all of it" : $"stands at the edge with {Say.Number(middle * 100, 2)} %")}.";
     }
 

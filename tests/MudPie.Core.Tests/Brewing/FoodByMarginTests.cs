@@ -53,6 +53,20 @@ public class FoodByMarginTests
         more.FoodSays.ShouldNotBeNull().ShouldContain("Nine brews in ten would stay above 6 mg/L with");
     }
 
+    [Theory]
+    [InlineData(20, 8, 18)]
+    [InlineData(60, 20, 24)]
+    [InlineData(150, 46, 20)]
+    public void Of_food_set_by_hand_it_never_says_that_all_of_it_is_safe_where_the_forecast_says_otherwise(double litres, double air, double warmth)
+    {
+        for (var times = 0.6; times < 2; times += 0.2)
+        {
+            var plan = Plan(Asked(litres, air, warmth) with { Foods = [new() { Kind = "fishHydrolysate", Ml = times * litres }, new() { Kind = "molasses", Ml = times * litres / 3 }] });
+            (plan.FoodSays is null).ShouldBe(plan.Forecast.ProbabilityBelow6 <= 0.1 + 1e-9);
+            plan.FoodSays?.ShouldNotContain("with 100 % of this food");
+        }
+    }
+
     [Fact]
     public void The_screen_says_where_the_edge_is()
     {
