@@ -106,18 +106,34 @@ public sealed class HoldingDb(DbContextOptions<HoldingDb> options) : DbContext(o
 
     public DbSet<Acknowledged> Acknowledgements => Set<Acknowledged>();
 
+    /// <summary>Awaited before anything is written; null where nobody has to wait for anybody.</summary>
+    public Func<CancellationToken, Task>? BeforeWrite { get; set; }
+
     /// <inheritdoc/>
-    public override Task<int> SaveChangesAsync(bool acceptAllChangesOnSuccess, CancellationToken cancellationToken = default)
+    public override async Task<int> SaveChangesAsync(bool acceptAllChangesOnSuccess, CancellationToken cancellationToken = default)
     {
-        foreach (var entry in ChangeTracker.Entries().Where(e => e.State is EntityState.Added or EntityState.Modified))
+        if (BeforeWrite is not null)
         {
-            if (entry.Metadata.FindProperty("Version") is not null)
-            {
-                entry.Property("Version").CurrentValue = Guid.NewGuid();
-            }
+            await BeforeWrite(cancellationToken);
         }
 
-        return base.SaveChangesAsync(acceptAllChangesOnSuccess, cancellationToken);
+        Renew();
+        return await base.SaveChangesAsync(acceptAllChangesOnSuccess, cancellationToken);
+    }
+
+    /// <inheritdoc/>
+    public override int SaveChanges(bool acceptAllChangesOnSuccess)
+    {
+        Renew();
+        return base.SaveChanges(acceptAllChangesOnSuccess);
+    }
+
+    private void Renew()
+    {
+        foreach (var entry in ChangeTracker.Entries<IVersioned>().Where(e => e.State is EntityState.Added or EntityState.Modified))
+        {
+            entry.Entity.Version = Guid.NewGuid();
+        }
     }
 
     /// <inheritdoc/>
@@ -133,17 +149,20 @@ public sealed class HoldingDb(DbContextOptions<HoldingDb> options) : DbContext(o
     /// <inheritdoc/>
     protected override void OnModelCreating(ModelBuilder modelBuilder)
     {
+        foreach (var versioned in modelBuilder.Model.GetEntityTypes().Where(t => typeof(IVersioned).IsAssignableFrom(t.ClrType)))
+        {
+            versioned.FindProperty(nameof(IVersioned.Version))!.IsConcurrencyToken = true;
+        }
+
         modelBuilder.Entity<ForkChoice>().HasKey(f => f.ForkId);
         modelBuilder.Entity<Acknowledged>().HasKey(a => a.Key);
         modelBuilder.Entity<Acknowledged>().HasIndex(a => a.At);
-        modelBuilder.Entity<Bed>().Property(b => b.Version).IsConcurrencyToken();
         modelBuilder.Entity<Bed>().HasIndex(b => b.Name).IsUnique();
         modelBuilder.Entity<Vessel>().HasIndex(v => v.Name).IsUnique();
         modelBuilder.Entity<StripReading>().HasIndex(s => new { s.WaterSourceId, s.At });
         modelBuilder.Entity<WaterTest>().HasIndex(t => new { t.WaterSourceId, t.At });
         modelBuilder.Entity<Batch>(batch =>
         {
-            batch.Property(b => b.Version).IsConcurrencyToken();
             batch.HasIndex(b => new { b.State, b.UseAt });
             batch.HasOne(b => b.Water).WithMany().HasForeignKey(b => b.WaterSourceId);
         });
@@ -173,12 +192,10 @@ public sealed class HoldingDb(DbContextOptions<HoldingDb> options) : DbContext(o
         modelBuilder.Entity<Application>().HasOne<Application>().WithMany().HasForeignKey(a => a.CorrectsId);
         modelBuilder.Entity<ApplicationItem>().HasOne<StockLot>().WithMany().HasForeignKey(i => i.LotId);
         modelBuilder.Entity<Sprayer>().HasIndex(s => s.Name).IsUnique();
-        modelBuilder.Entity<Sprayer>().Property(s => s.Version).IsConcurrencyToken();
         modelBuilder.Entity<SprayerWash>().HasIndex(w => new { w.SprayerId, w.At });
         modelBuilder.Entity<SprayerWash>().HasOne<Application>().WithMany().HasForeignKey(w => w.ApplicationId);
         modelBuilder.Entity<WeatherHourKept>().HasKey(w => w.At);
         modelBuilder.Entity<WeatherHourKept>().Property(w => w.At).ValueGeneratedNever();
-        modelBuilder.Entity<Giving>().Property(g => g.Version).IsConcurrencyToken();
         modelBuilder.Entity<Giving>().HasIndex(g => g.On);
         modelBuilder.Entity<Giving>().HasOne<Input>().WithMany().HasForeignKey(g => g.InputId);
         modelBuilder.Entity<Giving>().HasOne<Application>().WithMany().HasForeignKey(g => g.ApplicationId);
@@ -198,7 +215,6 @@ public sealed class HoldingDb(DbContextOptions<HoldingDb> options) : DbContext(o
         modelBuilder.Entity<BrixMeter>().HasIndex(m => m.Name).IsUnique();
         modelBuilder.Entity<PestCount>().HasIndex(p => new { p.BedId, p.At });
         modelBuilder.Entity<PestCount>().HasOne<Bed>().WithMany().HasForeignKey(p => p.BedId);
-        modelBuilder.Entity<Trial>().Property(t => t.Version).IsConcurrencyToken();
         modelBuilder.Entity<TrialPlot>().HasIndex(p => new { p.TrialId, p.Number }).IsUnique();
         modelBuilder.Entity<TrialReading>().HasOne<Trial>().WithMany().HasForeignKey(r => r.TrialId);
         modelBuilder.Entity<TrialReading>().HasOne<TrialMeasure>().WithMany().HasForeignKey(r => r.MeasureId);

@@ -6,58 +6,281 @@ using Microsoft.EntityFrameworkCore.Diagnostics;
 
 namespace MudPie.Records;
 
-/// <summary>Opens a holding's file, and brings an older one up to date after copying it.</summary>
+/// <summary>Opens a holding's file: makes it beside and renames it into place, brings an older one up to date the same way, and says in words what is wrong with one that can't be opened.</summary>
+/// <remarks>Whoever prepares, restores or serves a file holds its <see cref="HoldingLease"/>, so nothing beside it can be anybody else's.</remarks>
 public static class HoldingFile
 {
     /// <summary>Settings that make an acknowledged write survive a kill or a power cut.</summary>
     public const string Pragmas = "PRAGMA journal_mode=WAL; PRAGMA synchronous=FULL; PRAGMA foreign_keys=ON; PRAGMA busy_timeout=5000;";
 
+    private const string OnlyToRead = "PRAGMA busy_timeout=5000;"; // EF looks so whether a file is there at all
+
+    private const int PatienceSeconds = 5;
+
     /// <summary>Points a context at a file.</summary>
-    public static DbContextOptionsBuilder UseHolding(this DbContextOptionsBuilder options, string path) =>
-        options.UseSqlite(new SqliteConnectionStringBuilder { DataSource = path, Pooling = true }.ToString())
-            // SQLite rebuilds a table to change it, which it can't do inside a transaction: hence the copy that Prepare makes first.
+    public static DbContextOptionsBuilder UseHolding(this DbContextOptionsBuilder options, string path) => options.Use(path, true);
+
+    private static DbContextOptionsBuilder Use(this DbContextOptionsBuilder options, string path, bool pooling) =>
+        options.UseSqlite(new SqliteConnectionStringBuilder { DataSource = path, Pooling = pooling, DefaultTimeout = PatienceSeconds }.ToString())
+            // SQLite rebuilds a table to change it, which it can't do inside a transaction: hence all of it is done on a copy.
             .ConfigureWarnings(w => w.Ignore(RelationalEventId.NonTransactionalMigrationOperationWarning))
             .AddInterceptors(new PragmaInterceptor());
 
-    /// <summary>Makes the file if there is none; copies it beside itself and migrates it if it is older.</summary>
-    /// <returns>The copy's path, or null where none was needed.</returns>
-    public static string? Prepare(HoldingDb db, string path)
+    private static HoldingDb Beside(string path) => new((DbContextOptions<HoldingDb>)new DbContextOptionsBuilder<HoldingDb>().Use(path, false).Options);
+
+    /// <summary>Makes the file if there is none; copies it beside itself and brings it up to date if it is older. A kill at any moment leaves the file as it was, or as it should be.</summary>
+    /// <param name="path">The file.</param>
+    /// <param name="fill">What goes into a new file before it is put in place; null for an empty one.</param>
+    /// <returns>The path of the copy of an older file as it was, or null where none was needed.</returns>
+    /// <exception cref="HoldingFileException">It can't be opened; the reason in words.</exception>
+    public static string? Prepare(string path, Action<HoldingDb>? fill = null)
     {
-        var pending = db.Database.GetPendingMigrations().ToList();
-        string? copy = null;
-        if (pending.Count > 0 && File.Exists(path) && db.Database.GetAppliedMigrations().Any())
+        path = Path.GetFullPath(path);
+        Sweep(path);
+        Writable(path);
+        var state = HoldingFileState.Of(path);
+        if (state.Trouble is { } trouble)
         {
-            copy = $"{path}.before-{pending[^1]}";
-            Copy(path, copy);
+            throw new HoldingFileException(trouble);
         }
 
-        db.Database.Migrate();
+        if (state.IsEmpty)
+        {
+            MakeNew(path, fill);
+            return null;
+        }
+
+        if (state.Pending is not [.., var last])
+        {
+            return null;
+        }
+
+        var copy = $"{path}.before-{last}";
+        Copy(path, copy, replace: true);
+        var fresh = Aside(path);
+        Copy(path, fresh, replace: true);
+        using (var db = Beside(fresh))
+        {
+            db.Database.ExecuteSqlRaw("DROP TABLE IF EXISTS \"__EFMigrationsLock\""); // of one that was killed: whoever asks now holds the lease
+            db.Database.Migrate();
+            Close(db);
+        }
+
+        PutInPlace(fresh, path);
         return copy;
     }
 
-    /// <summary>A whole copy of a holding's file, safe while it is in use.</summary>
-    public static void Copy(string from, string to)
+    /// <summary>Makes the demo anew, beside, and puts it in the place of the last one.</summary>
+    /// <param name="path">The demo's file.</param>
+    /// <param name="fill">What goes into it.</param>
+    /// <exception cref="HoldingFileException">What lies there is no demo.</exception>
+    public static void PrepareDemo(string path, Action<HoldingDb> fill)
     {
-        using var source = new SqliteConnection(new SqliteConnectionStringBuilder { DataSource = from, Mode = SqliteOpenMode.ReadOnly, Pooling = false }.ToString());
-        using var target = new SqliteConnection(new SqliteConnectionStringBuilder { DataSource = to, Pooling = false }.ToString());
-        source.Open();
-        target.Open();
-        source.BackupDatabase(target);
+        path = Path.GetFullPath(path);
+        Sweep(path);
+        Writable(path);
+        if (HoldingFileState.Of(path) is { IsEmpty: false, IsDemo: false } state && File.Exists(path))
+        {
+            throw new HoldingFileException(state.Trouble is { Kind: not ("not ours" or "damaged") } trouble ? trouble : new FileTrouble("not ours", $"{path} holds a real holding or something else, and the demo would overwrite it.", "It was left as it is. Move it, or give the demo another folder with TMPDIR."));
+        }
+
+        MakeNew(path, fill);
+    }
+
+    private static void Writable(string path)
+    {
+        try
+        {
+            if (File.Exists(path))
+            {
+                new FileStream(path, FileMode.Open, FileAccess.ReadWrite, FileShare.ReadWrite | FileShare.Delete).Dispose();
+            }
+        }
+        catch (Exception e) when (e is UnauthorizedAccessException || FileTrouble.Of(e) is not null)
+        {
+            throw new HoldingFileException(e is UnauthorizedAccessException ? FileTrouble.OnlyRead : FileTrouble.Of(e)!, e);
+        }
+    }
+
+    private static void MakeNew(string path, Action<HoldingDb>? fill)
+    {
+        var fresh = Aside(path);
+        using (var db = Beside(fresh))
+        {
+            db.Database.Migrate();
+            fill?.Invoke(db);
+            Close(db);
+        }
+
+        PutInPlace(fresh, path);
+    }
+
+    /// <summary>Puts a whole file in another's place at one stroke, with nothing of the old one's log left beside it.</summary>
+    internal static void PutInPlace(string fresh, string path)
+    {
+        Settle(path);
+        File.Move(fresh, path, overwrite: true);
+    }
+
+    /// <summary>Brings what stands in the log into the file, so that the file alone is the whole of it.</summary>
+    internal static void Settle(string path)
+    {
+        SqliteConnection.ClearAllPools(); // one that waits in a pool would go on writing to the file that is being replaced
+        if (File.Exists(path) && new FileInfo(path).Length > 0)
+        {
+            using var old = Connect(path, SqliteOpenMode.ReadWrite);
+            Run(old, "PRAGMA wal_checkpoint(TRUNCATE); PRAGMA journal_mode=DELETE;");
+        }
+
+        foreach (var log in new[] { path + "-wal", path + "-shm" })
+        {
+            File.Delete(log);
+        }
+    }
+
+    private static void Close(HoldingDb db) => db.Database.ExecuteSqlRaw("PRAGMA wal_checkpoint(TRUNCATE); PRAGMA journal_mode=DELETE;");
+
+    /// <summary>Where a file is made before it takes its place.</summary>
+    internal static string Aside(string path) => path + ".new";
+
+    /// <summary>Takes away what a killed start left half made.</summary>
+    internal static void Sweep(string path)
+    {
+        foreach (var left in new[] { "", "-wal", "-shm", "-journal" })
+        {
+            File.Delete(Aside(path) + left);
+        }
+    }
+
+    /// <summary>A whole copy of a holding's file, safe while it is in use: made beside, checked, and only then given its name.</summary>
+    /// <param name="from">A holding's file.</param>
+    /// <param name="to">Where to.</param>
+    /// <param name="replace">Whether a copy of that name may be replaced.</param>
+    /// <exception cref="HoldingFileException">It can't be had; nothing lies at <paramref name="to"/> that did not before.</exception>
+    public static void Copy(string from, string to, bool replace = false)
+    {
+        var part = to + ".part";
+        try
+        {
+            File.Delete(part);
+            using (var source = Connect(from, SqliteOpenMode.ReadWrite))
+            using (var target = Connect(part, SqliteOpenMode.ReadWriteCreate))
+            {
+                source.BackupDatabase(target);
+                Run(target, "PRAGMA journal_mode=DELETE;");
+            }
+
+            if (HoldingFileState.Of(part).Trouble is { } trouble)
+            {
+                throw new HoldingFileException(trouble);
+            }
+
+            File.Move(part, to, replace);
+        }
+        catch (Exception e) when (e is IOException or UnauthorizedAccessException or SqliteException)
+        {
+            foreach (var left in new[] { part, part + "-wal", part + "-shm", part + "-journal" })
+            {
+                TryDelete(left);
+            }
+
+            throw e is HoldingFileException || FileTrouble.Of(e) is not { } why ? e : new HoldingFileException(why, e);
+        }
+    }
+
+    /// <summary>Puts a copy in a holding's place at one stroke; to be called by whoever holds the lease.</summary>
+    /// <param name="copy">A sound holding's file.</param>
+    /// <param name="target">The place. What lies there, sound or not, is kept beside it.</param>
+    /// <returns>Where what was there is kept; null where nothing was.</returns>
+    /// <exception cref="HoldingFileException">It can't be done; the target is as it was.</exception>
+    public static string? Restore(string copy, string target)
+    {
+        var fresh = Aside(target);
+        Sweep(target);
+        Copy(copy, fresh, replace: true);
+        string? kept = null;
+        try
+        {
+            if (File.Exists(target))
+            {
+                kept = Free($"{target}.before-restore");
+                Keep(target, kept);
+            }
+
+            PutInPlace(fresh, target);
+        }
+        catch (Exception e) when (e is IOException or UnauthorizedAccessException or SqliteException)
+        {
+            TryDelete(fresh);
+            throw FileTrouble.Of(e) is { } why ? new HoldingFileException(why, e) : e;
+        }
+
+        return kept;
+    }
+
+    /// <summary>Keeps a file under another name as it is: as one whole where it is sound, else with its log.</summary>
+    private static void Keep(string target, string kept)
+    {
+        if (HoldingFileState.Of(target) is { Trouble: null, IsEmpty: false })
+        {
+            Copy(target, kept);
+            return;
+        }
+
+        foreach (var part in new[] { "", "-wal" }.Where(p => File.Exists(target + p)))
+        {
+            File.Copy(target + part, kept + part);
+        }
+
+        foreach (var part in new[] { "-wal", "-shm", "" })
+        {
+            File.Delete(target + part); // of a damaged one nothing can be brought into the file first
+        }
+    }
+
+    private static string Free(string name) => Enumerable.Range(1, 9999).Select(i => i == 1 ? name : $"{name}-{i}").First(n => !File.Exists(n));
+
+    private static void TryDelete(string path)
+    {
+        try
+        {
+            File.Delete(path);
+        }
+        catch (Exception e) when (e is IOException or UnauthorizedAccessException)
+        {
+            // It stays, named as a part: nothing takes it for a copy.
+        }
+    }
+
+    internal static SqliteConnection Connect(string path, SqliteOpenMode mode)
+    {
+        var connection = new SqliteConnection(new SqliteConnectionStringBuilder { DataSource = Path.GetFullPath(path), Mode = mode, Pooling = false, DefaultTimeout = PatienceSeconds }.ToString());
+        connection.Open();
+        return connection;
+    }
+
+    internal static void Run(SqliteConnection connection, string sql)
+    {
+        using var command = connection.CreateCommand();
+        command.CommandText = sql;
+        command.ExecuteNonQuery();
     }
 
     private sealed class PragmaInterceptor : DbConnectionInterceptor
     {
+        private static string Of(DbConnection connection) => new SqliteConnectionStringBuilder(connection.ConnectionString).Mode == SqliteOpenMode.ReadOnly ? OnlyToRead : Pragmas;
+
         public override void ConnectionOpened(DbConnection connection, ConnectionEndEventData eventData)
         {
             using var command = connection.CreateCommand();
-            command.CommandText = Pragmas;
+            command.CommandText = Of(connection);
             command.ExecuteNonQuery();
         }
 
         public override async Task ConnectionOpenedAsync(DbConnection connection, ConnectionEndEventData eventData, CancellationToken cancellationToken = default)
         {
             await using var command = connection.CreateCommand();
-            command.CommandText = Pragmas;
+            command.CommandText = Of(connection);
             await command.ExecuteNonQueryAsync(cancellationToken);
         }
     }

@@ -1,6 +1,5 @@
 using Microsoft.EntityFrameworkCore;
 using MudPie.Records;
-using MudPie.Records.Demo;
 using MudPie.Server.Brewing;
 using MudPie.Server.Calculators;
 using MudPie.Server.Ground;
@@ -20,23 +19,42 @@ namespace MudPie.Server;
 /// <summary>The web application, put together.</summary>
 public static class App
 {
-    /// <summary>Settings: <c>Holding:File</c> where the data lies, <c>Holding:Demo</c> to make the demo holding anew, <c>Holding:Port</c>.</summary>
+    /// <summary>Serves a holding until it is told to stop. Settings: <c>Holding:File</c> where the data lies, <c>Holding:Demo</c> to make the demo holding anew, <c>Holding:Port</c>.</summary>
+    /// <returns>0 when it was stopped; 2, with one sentence on the error stream, when it could not begin.</returns>
     public static async Task<int> Run(string[] args)
+    {
+        try
+        {
+            return await Serve(args);
+        }
+        catch (Exception e) when (Opening.Says(e) is { } sentence)
+        {
+            await Console.Error.WriteLineAsync(sentence);
+            return 2;
+        }
+    }
+
+    private static async Task<int> Serve(string[] args)
     {
         var builder = WebApplication.CreateBuilder(args);
         var settings = builder.Configuration.GetSection("Holding");
-        var port = settings.GetValue("Port", 5180);
         if (builder.Configuration["urls"] is null)
         {
-            builder.WebHost.UseUrls($"http://127.0.0.1:{port}");
+            builder.WebHost.UseUrls($"http://127.0.0.1:{Opening.Port(settings["Port"] ?? "5180")}");
         }
 
         AddServices(builder);
-        var app = builder.Build();
+        await using var app = builder.Build();
         Map(app);
-        if (!ForOpenApi && !PrepareFile(app, settings))
+        if (!ForOpenApi)
         {
-            return 2;
+            var opened = app.Services.GetRequiredService<Opening>();
+            if (settings["Port"] is { } port && builder.Configuration["urls"] is null)
+            {
+                Opening.Free(Opening.Port(port));
+            }
+
+            opened.File(app.Services.GetRequiredService<TimeProvider>().GetUtcNow());
         }
 
         app.Lifetime.ApplicationStarted.Register(() => Console.WriteLine($"Mud Pie is open at {string.Join(", ", app.Urls)}"));
@@ -59,6 +77,7 @@ public static class App
         services.Configure<RouteHandlerOptions>(o => o.ThrowOnBadRequest = true);
         services.AddDbContext<HoldingDb>((at, o) => o.UseHolding(at.GetRequiredService<IConfiguration>()["Holding:File"] ?? "holding.mudpie"));
         services.AddSingleton(TimeProvider.System);
+        services.AddSingleton<Opening>().AddSingleton<WriteTurns>();
         services.AddHttpContextAccessor();
         services.AddScoped<HoldingClock>().AddScoped<Writes>().AddScoped<LiveBrew>().AddScoped<PlanDesk>().AddScoped<StockKeeper>().AddScoped<WeatherBook>().AddScoped<TankJobs>().AddScoped<TrialDesk>();
         if (!ForOpenApi && builder.Configuration.GetValue("Holding:Background", true))
@@ -80,6 +99,11 @@ public static class App
     {
         app.UseHostFiltering();
         app.UseExceptionHandler();
+        app.Use((context, next) =>
+        {
+            SentBody.Watch(context);
+            return next(context);
+        });
         app.UseStatusCodePages();
         app.UseSecurityHeaders(Headers());
         app.UseResponseCompression();
@@ -153,38 +177,4 @@ public static class App
             csp.AddFormAction().Self();
             csp.AddBaseUri().Self();
         });
-
-    private static bool PrepareFile(WebApplication app, IConfigurationSection settings)
-    {
-        var path = settings["File"] ?? "holding.mudpie";
-        var demo = settings.GetValue("Demo", false);
-        try
-        {
-            var folder = Path.GetDirectoryName(Path.GetFullPath(path))!;
-            Directory.CreateDirectory(folder);
-            using var scope = app.Services.CreateScope();
-            if (demo)
-            {
-                DemoFile.Clear(path);
-            }
-
-            var db = scope.ServiceProvider.GetRequiredService<HoldingDb>();
-            if (HoldingFile.Prepare(db, path) is { } copy)
-            {
-                Console.WriteLine($"The file was of an older version; a copy of it as it was lies at {copy}");
-            }
-
-            if (demo && !db.Holdings.Any())
-            {
-                DemoHolding.Fill(db, scope.ServiceProvider.GetRequiredService<TimeProvider>().GetUtcNow(), settings.GetValue<int?>("ProbePort"), settings["ProbeSettings"]);
-            }
-
-            return true;
-        }
-        catch (Exception e) when (e is IOException or UnauthorizedAccessException or Microsoft.Data.Sqlite.SqliteException)
-        {
-            Console.Error.WriteLine($"The holding's file {path} can't be opened: {e.Message} Give another with --data FILE.");
-            return false;
-        }
-    }
 }

@@ -2,48 +2,99 @@ using MudPie.Records;
 
 namespace MudPie.Server;
 
-/// <summary><c>mudpie backup FILE TO</c>: a whole copy, safe while the holding is in use.</summary>
+/// <summary><c>mudpie backup FILE TO</c> and <c>mudpie restore COPY FILE</c>: all or nothing, checked before and after.</summary>
 public static class BackupCommand
 {
-    /// <summary>0, or 2 with the reason.</summary>
+    /// <summary>A whole copy, safe while the holding is in use; never over anything that is there.</summary>
+    /// <returns>0, or 2 with the reason, and then nothing was made.</returns>
     public static int Run(string[] args, TextWriter output, TextWriter error)
     {
-        if (args.Length != 2 || !File.Exists(args[0]) || File.Exists(args[1]))
+        if (args.Length != 2)
         {
-            error.WriteLine(args.Length != 2 ? "Say which file, and where to: ./mudpie backup holding.mudpie copy.mudpie" : File.Exists(args[1]) ? $"{args[1]} is there already; nothing was overwritten." : $"There is no {args[0]}.");
-            return 2;
+            return No(error, "Say which file, and where to: ./mudpie backup holding.mudpie copy.mudpie");
         }
 
-        HoldingFile.Copy(args[0], args[1]);
-        output.WriteLine($"Copied to {args[1]}");
-        return 0;
+        var (from, to) = (args[0], args[1]);
+        if ((Unnamed(from) ?? Unnamed(to) ?? Unsound(from)) is { } wrong)
+        {
+            return No(error, wrong);
+        }
+
+        if (File.Exists(to) || Directory.Exists(to))
+        {
+            return No(error, $"{to} is there already; nothing was overwritten.");
+        }
+
+        return Try(error, $"Nothing was made at {to}.", () =>
+        {
+            HoldingFile.Copy(from, to);
+            output.WriteLine($"Copied to {to}");
+        });
     }
 
-    /// <summary><c>mudpie restore COPY FILE</c>: puts a copy in a holding's place. Refuses while the holding is open; keeps what was there beside it.</summary>
-    /// <returns>0, or 2 with the reason.</returns>
+    /// <summary>Puts a copy in a holding's place. Refuses while the holding is open; keeps what was there beside it.</summary>
+    /// <returns>0, or 2 with the reason, and then nothing was moved.</returns>
     public static int Restore(string[] args, TextWriter output, TextWriter error)
     {
-        if (args.Length != 2 || !File.Exists(args[0]))
+        if (args.Length != 2)
         {
-            error.WriteLine(args.Length != 2 ? "Say which copy, and in whose place: ./mudpie restore copy.mudpie holding.mudpie" : $"There is no {args[0]}.");
-            return 2;
+            return No(error, "Say which copy, and in whose place: ./mudpie restore copy.mudpie holding.mudpie");
         }
 
-        if (File.Exists(args[1] + "-wal"))
+        var (copy, target) = (args[0], args[1]);
+        if ((Unnamed(copy) ?? Unnamed(target) ?? Unsound(copy)) is { } wrong)
         {
-            error.WriteLine($"{args[1]} is open, or was not closed: stop Mud Pie first. If it was killed, start and stop it once.");
-            return 2;
+            return No(error, wrong);
         }
 
-        var kept = $"{args[1]}.before-restore-{DateTime.UtcNow:yyyyMMdd-HHmmss}";
-        if (File.Exists(args[1]))
+        if (Same(copy, target))
         {
-            File.Move(args[1], kept);
-            output.WriteLine($"What was there lies at {kept}");
+            return No(error, $"{copy} and {target} are one file; nothing was moved.");
         }
 
-        HoldingFile.Copy(args[0], args[1]);
-        output.WriteLine($"{args[1]} is as {args[0]} was");
-        return 0;
+        return Try(error, $"{target} is as it was.", () =>
+        {
+            using var lease = HoldingLease.Take(target);
+            if (HoldingFile.Restore(copy, target) is { } kept)
+            {
+                output.WriteLine($"What was there lies at {kept}");
+            }
+
+            output.WriteLine($"{target} is as {copy} was");
+        });
+    }
+
+    private static int No(TextWriter error, string why)
+    {
+        error.WriteLine(why);
+        return 2;
+    }
+
+    private static int Try(TextWriter error, string stands, Action what)
+    {
+        try
+        {
+            what();
+            return 0;
+        }
+        catch (Exception e) when (FileTrouble.Of(e) is not null || e is IOException)
+        {
+            return No(error, $"{(FileTrouble.Of(e) is { } t ? $"{t.Wrong} {(t.Kind == "full" ? "Make room, then do it again." : t.WayOut)}" : e.Message)} {stands}");
+        }
+    }
+
+    private static string? Unnamed(string path) => string.IsNullOrWhiteSpace(path) || Path.GetFileName(path) is "" or ":memory:"
+        ? $"“{path}” is no name for a file."
+        : !Directory.Exists(Path.GetDirectoryName(Path.GetFullPath(path))) ? $"There is no folder {Path.GetDirectoryName(Path.GetFullPath(path))}."
+        : Directory.Exists(path) ? $"{path} is a folder, not a file." : null;
+
+    private static string? Unsound(string from) => !File.Exists(from) ? $"There is no {from}."
+        : HoldingFileState.Of(from) is var state && state.Trouble is { } trouble ? $"{from}: {trouble.Wrong}"
+        : state.IsEmpty ? $"{from} is empty: it is no copy of a holding." : null;
+
+    private static bool Same(string a, string b)
+    {
+        static string Final(string path) => File.ResolveLinkTarget(path, true)?.FullName ?? Path.GetFullPath(path);
+        return Final(a) == (File.Exists(b) ? Final(b) : Path.GetFullPath(b));
     }
 }

@@ -96,9 +96,7 @@ public sealed class Page : WebApplicationFactory<LiveBrew>
     private static string MakeTemplate()
     {
         var file = Path.Combine(Directory.CreateTempSubdirectory("mudpie-template-").FullName, "demo.mudpie");
-        using var db = new HoldingDb((DbContextOptions<HoldingDb>)new DbContextOptionsBuilder<HoldingDb>().UseHolding(file).Options);
-        HoldingFile.Prepare(db, file);
-        DemoHolding.Fill(db, Begins);
+        HoldingFile.Prepare(file, db => DemoHolding.Fill(db, Begins));
         return file;
     }
 

@@ -125,7 +125,7 @@ public class SafetyTests
 
         using (var db = Open())
         {
-            var copy = HoldingFile.Prepare(db, file).ShouldNotBeNull();
+            var copy = HoldingFile.Prepare(file).ShouldNotBeNull();
             File.Exists(copy).ShouldBeTrue();
             db.Database.GetPendingMigrations().ShouldBeEmpty();
             var holding = db.Holdings.Single();
@@ -171,7 +171,7 @@ public class SafetyTests
 
         using (var db = Open())
         {
-            HoldingFile.Prepare(db, file).ShouldNotBeNull();
+            HoldingFile.Prepare(file).ShouldNotBeNull();
             var job = db.Applications.Include(a => a.Beds).ThenInclude(b => b.Bed).Include(a => a.Items).Single();
             (job.Purpose, job.BatchId, job.TeaL, job.CautionsSeen, job.Strikes, job.Items.Count).ShouldBe(("root", 1, 10, "spraying", false, 0));
             (job.Beds.Single().TotalL, job.Beds.Single().Bed.Eaten).ShouldBe((20, Core.Book.Eaten.Touches));
@@ -207,7 +207,7 @@ public class SafetyTests
 
         using (var db = Open())
         {
-            HoldingFile.Prepare(db, file).ShouldNotBeNull();
+            HoldingFile.Prepare(file).ShouldNotBeNull();
             db.Database.GetPendingMigrations().ShouldBeEmpty();
             var visit = db.BrixVisits.Include(v => v.Readings).Single();
             (visit.Readings.Single().At20, visit.Dry, visit.Weed, visit.PairWithId, visit.SamePlants).ShouldBe((8.27, 0, null, null, false));
@@ -228,7 +228,7 @@ public class SafetyTests
     {
         using var h = new TestHolding();
         await h.Post("/api/holding/setup", TestHolding.SetUp);
-        Should.Throw<IOException>(() => Records.Demo.DemoFile.Clear(h.FilePath)).Message.ShouldContain("real holding");
+        Should.Throw<HoldingFileException>(() => HoldingFile.PrepareDemo(h.FilePath, _ => throw new InvalidOperationException("nothing may be made"))).Message.ShouldContain("real holding");
 
         var copy = h.FilePath + ".copy";
         BackupCommand.Run([h.FilePath, copy], TextWriter.Null, TextWriter.Null).ShouldBe(0);

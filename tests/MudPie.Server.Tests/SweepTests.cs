@@ -57,7 +57,7 @@ public sealed class SweepTests
         }
     }
 
-    private static readonly (string Path, string Body)[] Writings =
+    internal static readonly (string Path, string Body)[] Writings =
     [
         ("/api/shelf/inputs", """{"name":"yarrow tea","kind":"other"}"""),
         ("/api/shelf/inputs/10/lots", """{"mark":"twice?","origin":"bought","amount":"1 L"}"""),

@@ -5,6 +5,7 @@ using Microsoft.AspNetCore.Hosting;
 using Microsoft.AspNetCore.Mvc.Testing;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.DependencyInjection;
+using Microsoft.Extensions.Logging;
 using Microsoft.Extensions.Time.Testing;
 using MudPie.Server.Brewing;
 
@@ -17,6 +18,7 @@ public sealed class TestHolding : WebApplicationFactory<LiveBrew>
     private readonly bool _background;
     private readonly string _folder;
     private readonly string? _weatherUrl;
+    private readonly ILoggerProvider? _logs;
     private bool _owner = true;
 
     public TestHolding()
@@ -24,8 +26,9 @@ public sealed class TestHolding : WebApplicationFactory<LiveBrew>
     {
     }
 
-    public TestHolding(bool demo, bool background = false, string? weatherUrl = null)
+    public TestHolding(bool demo, bool background = false, string? weatherUrl = null, ILoggerProvider? logs = null)
     {
+        _logs = logs;
         _demo = demo;
         _weatherUrl = weatherUrl;
         _background = background;
@@ -42,12 +45,8 @@ public sealed class TestHolding : WebApplicationFactory<LiveBrew>
     private static readonly Lazy<string> Template = new(() =>
     {
         var file = Path.Combine(Directory.CreateTempSubdirectory("mudpie-template-").FullName, "demo.mudpie");
-        using var db = new Records.HoldingDb((DbContextOptions<Records.HoldingDb>)Records.HoldingFile.UseHolding(new DbContextOptionsBuilder<Records.HoldingDb>(), file).Options);
-        Records.HoldingFile.Prepare(db, file);
-        Records.Demo.DemoHolding.Fill(db, new FakeTimeProvider(Begins).GetUtcNow());
-        var whole = file + ".whole"; // a file that nothing holds open and that has no log beside it
-        Records.HoldingFile.Copy(file, whole);
-        return whole;
+        Records.HoldingFile.Prepare(file, db => Records.Demo.DemoHolding.Fill(db, new FakeTimeProvider(Begins).GetUtcNow()));
+        return file;
     });
 
     private static readonly DateTimeOffset Begins = new(2026, 6, 10, 5, 0, 0, TimeSpan.Zero);
@@ -76,7 +75,14 @@ public sealed class TestHolding : WebApplicationFactory<LiveBrew>
         builder.UseSetting("Holding:Background", _background ? "true" : "false");
         builder.UseSetting("Holding:WeatherUrl", _weatherUrl ?? "");
         builder.UseSetting("Logging:LogLevel:Default", "Error");
-        builder.ConfigureServices(services => services.AddSingleton<TimeProvider>(Clock));
+        builder.ConfigureServices(services =>
+        {
+            services.AddSingleton<TimeProvider>(Clock);
+            if (_logs is not null)
+            {
+                services.AddLogging(l => l.ClearProviders().AddProvider(_logs));
+            }
+        });
     }
 
     public async Task<JsonNode> Get(string path) => JsonNode.Parse(await Http.GetStringAsync(path))!;

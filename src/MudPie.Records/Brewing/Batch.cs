@@ -22,7 +22,7 @@ public enum BatchState
 }
 
 /// <summary>One brew, from its plan to its end. The plan is kept as it was made; what happened is in the log.</summary>
-public sealed class Batch
+public sealed class Batch : IVersioned
 {
     public int Id { get; set; }
 

@@ -4,7 +4,7 @@ using MudPie.Core.Measures;
 namespace MudPie.Records.Ground;
 
 /// <summary>The holding itself: one row a file.</summary>
-public sealed class Holding
+public sealed class Holding : IVersioned
 {
     public int Id { get; set; }
 
@@ -40,6 +40,12 @@ public sealed class Holding
     public bool IsDemo { get; set; }
 
     public DateTimeOffset CreatedAt { get; set; }
+
+    /// <summary>This holding's own mark, the same wherever its file is served: what a browser keeps for it is kept under this.</summary>
+    public Guid Own { get; set; } = Guid.NewGuid();
+
+    /// <inheritdoc/>
+    public Guid Version { get; set; }
 }
 
 /// <summary>A choice at a fork, for the whole holding.</summary>
@@ -51,7 +57,7 @@ public sealed class ForkChoice
 }
 
 /// <summary>A piece of ground.</summary>
-public sealed class Bed
+public sealed class Bed : IVersioned
 {
     public int Id { get; set; }
 
@@ -81,9 +87,12 @@ public sealed class Bed
 }
 
 /// <summary>Where water comes from.</summary>
-public sealed class WaterSource
+public sealed class WaterSource : IVersioned
 {
     public int Id { get; set; }
+
+    /// <inheritdoc/>
+    public Guid Version { get; set; }
 
     public required string Name { get; set; }
 
@@ -133,9 +142,12 @@ public sealed class StripReading
 }
 
 /// <summary>What it is brewed in.</summary>
-public sealed class Vessel
+public sealed class Vessel : IVersioned
 {
     public int Id { get; set; }
+
+    /// <inheritdoc/>
+    public Guid Version { get; set; }
 
     public required string Name { get; set; }
 
@@ -200,9 +212,12 @@ public sealed class BedCheck
 }
 
 /// <summary>An air pump.</summary>
-public sealed class Pump
+public sealed class Pump : IVersioned
 {
     public int Id { get; set; }
+
+    /// <inheritdoc/>
+    public Guid Version { get; set; }
 
     public required string Name { get; set; }
 
@@ -217,9 +232,12 @@ public sealed class Pump
 }
 
 /// <summary>What breaks the air up.</summary>
-public sealed class Diffuser
+public sealed class Diffuser : IVersioned
 {
     public int Id { get; set; }
+
+    /// <inheritdoc/>
+    public Guid Version { get; set; }
 
     public required string Name { get; set; }
 
@@ -231,9 +249,12 @@ public sealed class Diffuser
 }
 
 /// <summary>Something on the shelf that goes in a brew.</summary>
-public sealed class Input
+public sealed class Input : IVersioned
 {
     public int Id { get; set; }
+
+    /// <inheritdoc/>
+    public Guid Version { get; set; }
 
     public required string Name { get; set; }
 

@@ -4,7 +4,7 @@ using MudPie.Records.Ground;
 namespace MudPie.Records.Judging;
 
 /// <summary>A trial: its question, what is compared, where it lies and what came of it.</summary>
-public sealed class Trial
+public sealed class Trial : IVersioned
 {
     public int Id { get; set; }
 

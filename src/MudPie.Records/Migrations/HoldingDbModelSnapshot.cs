@@ -33,6 +33,9 @@ namespace MudPie.Records.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<string>("Sent")
+                        .HasColumnType("TEXT");
+
                     b.HasKey("Key");
 
                     b.HasIndex("At");
@@ -650,6 +653,10 @@ namespace MudPie.Records.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<Guid>("Version")
+                        .IsConcurrencyToken()
+                        .HasColumnType("TEXT");
+
                     b.HasKey("Id");
 
                     b.ToTable("Diffusers");
@@ -697,8 +704,15 @@ namespace MudPie.Records.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<Guid>("Own")
+                        .HasColumnType("TEXT");
+
                     b.Property<string>("Units")
                         .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<Guid>("Version")
+                        .IsConcurrencyToken()
                         .HasColumnType("TEXT");
 
                     b.Property<double>("WatchExpectedShare")
@@ -787,6 +801,10 @@ namespace MudPie.Records.Migrations
                     b.Property<string>("Unit")
                         .HasColumnType("TEXT");
 
+                    b.Property<Guid>("Version")
+                        .IsConcurrencyToken()
+                        .HasColumnType("TEXT");
+
                     b.HasKey("Id");
 
                     b.ToTable("Inputs");
@@ -810,6 +828,10 @@ namespace MudPie.Records.Migrations
 
                     b.Property<double>("ShutOffKPa")
                         .HasColumnType("REAL");
+
+                    b.Property<Guid>("Version")
+                        .IsConcurrencyToken()
+                        .HasColumnType("TEXT");
 
                     b.HasKey("Id");
 
@@ -889,6 +911,10 @@ namespace MudPie.Records.Migrations
                     b.Property<double>("TotalL")
                         .HasColumnType("REAL");
 
+                    b.Property<Guid>("Version")
+                        .IsConcurrencyToken()
+                        .HasColumnType("TEXT");
+
                     b.Property<double>("WorkingL")
                         .HasColumnType("REAL");
 
@@ -941,6 +967,10 @@ namespace MudPie.Records.Migrations
 
                     b.Property<string>("Name")
                         .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<Guid>("Version")
+                        .IsConcurrencyToken()
                         .HasColumnType("TEXT");
 
                     b.HasKey("Id");
@@ -1943,10 +1973,10 @@ namespace MudPie.Records.Migrations
                     b.Property<DateOnly>("Harvest")
                         .HasColumnType("TEXT");
 
-                    b.Property<DateOnly>("Start")
+                    b.Property<string>("StagesJson")
                         .HasColumnType("TEXT");
 
-                    b.Property<string>("StagesJson")
+                    b.Property<DateOnly>("Start")
                         .HasColumnType("TEXT");
 
                     b.HasKey("Id");

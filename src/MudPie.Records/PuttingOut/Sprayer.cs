@@ -1,7 +1,7 @@
 namespace MudPie.Records.PuttingOut;
 
 /// <summary>What a job is put out with.</summary>
-public sealed class Sprayer
+public sealed class Sprayer : IVersioned
 {
     public int Id { get; set; }
 
@@ -138,7 +138,7 @@ public sealed class Programme
 }
 
 /// <summary>One giving of a programme.</summary>
-public sealed class Giving
+public sealed class Giving : IVersioned
 {
     public int Id { get; set; }
 

@@ -19,7 +19,7 @@ public static class AirEndpoints
     {
         api.MapGet("/brew/air/{vesselId:int}", Read).Produces<AirSetUpView>().ProducesProblem(404);
         api.MapPost("/brew/air/work-out", WorkOut).Produces<Worked<AirBenchView>>().ProducesProblem(422);
-        api.MapPost("/brew/air/{vesselId:int}", Keep).Produces<Kept>().ProducesProblem(422);
+        api.MapPost("/brew/air/{vesselId:int}", Keep).Produces<Changed>().ProducesProblem(422);
     }
 
     private static async Task<IResult> WorkOut(AirBenchAsked asked, HoldingClock clock)
@@ -47,23 +47,31 @@ public static class AirEndpoints
             Outlets = [new BenchOutlet { Name = (diffusers.FirstOrDefault(d => d.Kind == usual)?.Name ?? "outlet").ToLowerInvariant(), Diffuser = usual, DepthM = vessel.DepthM, Share = 1, HoseM = 1.5, HoseMm = vessel.WorkingL > 100 ? 13 : 5 }],
         };
         var units = await clock.Units();
-        return TypedResults.Ok(new AirSetUpView(vessel.Id, vessel.Name, vessel.AirJson is not null, AirBenchAsked.Of(bench with { VolumeL = vessel.WorkingL }, units), Units.Show(vessel.WorkingL, Dimension.Volume, units)));
+        return TypedResults.Ok(new AirSetUpView(vessel.Id, vessel.Name, vessel.AirJson is not null, AirBenchAsked.Of(bench with { VolumeL = vessel.WorkingL }, units) with { Version = vessel.Version }, Units.Show(vessel.WorkingL, Dimension.Volume, units)));
     }
 
-    private static Task<IResult> Keep(int vesselId, AirBenchAsked asked, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
+    private static Task<IResult> Keep(int vesselId, AirBenchAsked asked, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Changed>(async () =>
     {
         if (await db.Vessels.FirstOrDefaultAsync(v => v.Id == vesselId) is not { } vessel)
         {
             return Refusal.Of("vesselId", "There is no such vessel.", "Choose from the list.");
         }
 
+        var checks = new Checks();
+        db.Seen(vessel, asked.Version, checks);
         var read = asked.Read(await clock.Units());
         if ((read.Refused ?? AirBench.Of(read.Value).Refused) is { } refused)
         {
             return refused;
         }
 
+        if (!checks.Sound)
+        {
+            return checks.Refusal;
+        }
+
         vessel.AirJson = BatchJson.Keep(read.Value);
-        return Writes.Done(new Kept(vessel.Id));
+        await db.SaveChangesAsync();
+        return Writes.Done(new Changed(vessel.Id, vessel.Version));
     });
 }

@@ -17,7 +17,7 @@ public sealed record OutletAsked(string? Name, string? Diffuser, string? DepthM,
 /// <param name="Outlets">One to twelve.</param>
 /// <param name="FillL">What was caught, as typed.</param>
 /// <param name="FillS">In how many seconds.</param>
-public sealed record AirBenchAsked(double? VolumeL, IReadOnlyList<PumpAsked>? Pumps, IReadOnlyList<OutletAsked>? Outlets, string? FillL, string? FillS)
+public sealed record AirBenchAsked(double? VolumeL, IReadOnlyList<PumpAsked>? Pumps, IReadOnlyList<OutletAsked>? Outlets, string? FillL, string? FillS, Guid? Version = null)
 {
     private const double MmInM = 0.001;
     private const string OnTheBox = "It stands on the pump's box.";

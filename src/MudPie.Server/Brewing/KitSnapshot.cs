@@ -1,3 +1,4 @@
+using System.Runtime.CompilerServices;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.Caching.Memory;
 using MudPie.Core.Brewing;
@@ -27,14 +28,39 @@ public sealed record KitSnapshot(
     IReadOnlyList<string> Shelf, IReadOnlyDictionary<string, string> Choices, IReadOnlyList<KitLot> Lots, IReadOnlySet<int> Unclean,
     IReadOnlyList<KitSprayer> Sprayers, IReadOnlyDictionary<int, Core.Book.Eaten> Eaten)
 {
-    private static readonly object Key = new();
+    private static readonly ConditionalWeakTable<IMemoryCache, Standing> Shelves = [];
 
-    /// <summary>The snapshot, from memory or from the file.</summary>
-    public static async Task<KitSnapshot> Of(HoldingDb db, IMemoryCache cache) =>
-        cache.TryGetValue(Key, out KitSnapshot? kept) ? kept! : cache.Set(Key, await Read(db), new MemoryCacheEntryOptions { Size = 1 });
+    /// <summary>The snapshot, from memory or from the file. One that was being read while something was written is answered and not kept.</summary>
+    public static async Task<KitSnapshot> Of(HoldingDb db, IMemoryCache cache)
+    {
+        if (db.Database.CurrentTransaction is not null)
+        {
+            return await Read(db); // a write sees what it has itself changed, and nobody else may
+        }
+
+        var shelf = Shelves.GetOrCreateValue(cache);
+        var writes = Volatile.Read(ref shelf.Writes);
+        if (Volatile.Read(ref shelf.Kept) is { } kept && kept.Writes == writes)
+        {
+            return kept.Snapshot;
+        }
+
+        var read = await Read(db);
+        Volatile.Write(ref shelf.Kept, new Kept(writes, read));
+        return read;
+    }
 
     /// <summary>To be called after every write.</summary>
-    public static void Forget(IMemoryCache cache) => cache.Remove(Key);
+    public static void Forget(IMemoryCache cache) => Interlocked.Increment(ref Shelves.GetOrCreateValue(cache).Writes);
+
+    private sealed record Kept(long Writes, KitSnapshot Snapshot);
+
+    private sealed class Standing
+    {
+        public long Writes;
+
+        public Kept? Kept;
+    }
 
     private static async Task<KitSnapshot> Read(HoldingDb db) => new(
         (await db.Beds.AsNoTracking().Select(b => new { b.Id, b.Name, b.AreaM2, b.Growing, b.SoilPh, Life = db.BedChecks.Where(c => c.BedId == b.Id).OrderByDescending(c => c.At).Select(c => c.Life).FirstOrDefault() }).ToListAsync())

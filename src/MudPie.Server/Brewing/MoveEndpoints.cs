@@ -30,7 +30,7 @@ public static class MoveEndpoints
     public static void MapMoves(this IEndpointRouteBuilder api)
     {
         api.MapPost("/brew/batches/{id:int}/move/work-out", WorkOut).Produces<MoveView>().ProducesProblem(422);
-        api.MapPost("/brew/batches/{id:int}/move", Keep).Produces<Kept>().ProducesProblem(422);
+        api.MapPost("/brew/batches/{id:int}/move", Keep).Produces<Changed>().ProducesProblem(422);
     }
 
     private static async Task<IResult> WorkOut(int id, MoveRequest r, HoldingDb db, HoldingClock clock, WeatherBook weather)
@@ -40,7 +40,7 @@ public static class MoveEndpoints
         return moved.Match<IResult>(w => TypedResults.Ok(w.Value), Problems.Of);
     }
 
-    private static Task<IResult> Keep(int id, MoveRequest r, HoldingDb db, HoldingClock clock, WeatherBook weather, Writes writes) => writes.Do<Kept>(async () =>
+    private static Task<IResult> Keep(int id, MoveRequest r, HoldingDb db, HoldingClock clock, WeatherBook weather, Writes writes) => writes.Do<Changed>(async () =>
     {
         var batch = await db.Batches.Include(b => b.Log).FirstOrDefaultAsync(b => b.Id == id);
         var moved = await Move(batch, r, clock, weather);
@@ -49,9 +49,11 @@ public static class MoveEndpoints
             return refused;
         }
 
-        if (r.Version is { } version)
+        var checks = new Checks();
+        db.Seen(batch!, r.Version, checks);
+        if (!checks.Sound)
         {
-            db.Entry(batch!).Property(b => b.Version).OriginalValue = version;
+            return checks.Refusal;
         }
 
         var m = moved.Value;
@@ -67,7 +69,7 @@ public static class MoveEndpoints
         }
 
         await db.SaveChangesAsync();
-        return Writes.Done(new Kept(id));
+        return Writes.Done(new Changed(id, batch.Version));
     });
 
     /// <summary>All of a plan slides; of a brew that is going, what has not been done yet.</summary>

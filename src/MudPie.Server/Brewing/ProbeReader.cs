@@ -3,11 +3,12 @@ using System.Text;
 using Microsoft.EntityFrameworkCore;
 using MudPie.Records;
 using MudPie.Records.Brewing;
+using MudPie.Server.Web;
 
 namespace MudPie.Server.Brewing;
 
 /// <summary>Reads every probe that hangs in a batch, in the background: stores each reading once, survives its loss, marks gaps, refuses what is not a reading.</summary>
-public sealed class ProbeReader(IServiceScopeFactory scopes, TimeProvider time, IConfiguration settings, ILogger<ProbeReader> log) : BackgroundService
+public sealed class ProbeReader(IServiceScopeFactory scopes, WriteTurns turns, TimeProvider time, IConfiguration settings, ILogger<ProbeReader> log) : BackgroundService
 {
     private static readonly TimeSpan Look = TimeSpan.FromSeconds(1);
     private static readonly TimeSpan Again = TimeSpan.FromSeconds(2);
@@ -146,6 +147,7 @@ public sealed class ProbeReader(IServiceScopeFactory scopes, TimeProvider time, 
         }
 
         using var scope = scopes.CreateScope();
+        using var turn = await turns.Take(stop);
         var db = scope.ServiceProvider.GetRequiredService<HoldingDb>();
         await using var transaction = await db.Database.BeginTransactionAsync(stop);
         var (low, high) = (readings.Min(r => r.Sequence), readings.Max(r => r.Sequence));

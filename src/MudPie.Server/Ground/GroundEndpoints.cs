@@ -15,22 +15,22 @@ namespace MudPie.Server.Ground;
 public sealed record BedRequest(int? Id, Guid? Version, string? Name, string? Area, string? Crop, string? Growing, string? SoilPh);
 
 /// <summary>A water source as typed.</summary>
-public sealed record WaterRequest(int? Id, string? Name, string? Kind, bool Chloramine, string? Strip);
+public sealed record WaterRequest(int? Id, string? Name, string? Kind, bool Chloramine, string? Strip, Guid? Version = null);
 
 /// <summary>A strip as typed.</summary>
 public sealed record StripRequest(string? Strip, DateTimeOffset? At);
 
 /// <summary>A vessel as typed.</summary>
-public sealed record VesselRequest(int? Id, string? Name, string? Shape, string? Total, string? Working, string? Depth);
+public sealed record VesselRequest(int? Id, string? Name, string? Shape, string? Total, string? Working, string? Depth, Guid? Version = null);
 
 /// <summary>A pump as typed.</summary>
-public sealed record PumpRequest(int? Id, string? Name, string? OpenFlow, string? ShutOff, string? Battery = null);
+public sealed record PumpRequest(int? Id, string? Name, string? OpenFlow, string? ShutOff, string? Battery = null, Guid? Version = null);
 
 /// <summary>A diffuser as typed.</summary>
-public sealed record DiffuserRequest(int? Id, string? Name, string? Kind, string? Loss);
+public sealed record DiffuserRequest(int? Id, string? Name, string? Kind, string? Loss, Guid? Version = null);
 
 /// <summary>Something on the shelf as typed.</summary>
-public sealed record InputRequest(int? Id, string? Name, string? Kind, string? Lot, string? UnfitWhy, string? Price = null);
+public sealed record InputRequest(int? Id, string? Name, string? Kind, string? Lot, string? UnfitWhy, string? Price = null, Guid? Version = null);
 
 /// <summary>A choice at a fork.</summary>
 public sealed record ChoiceRequest(string? School);
@@ -61,7 +61,7 @@ public static class GroundEndpoints
     {
         if (await clock.Find() is not { } h)
         {
-            return TypedResults.Ok(new HoldingView(false, "", "UTC", UnitSystem.Metric, false, 0, 0, 0, [], clock.Now));
+            return TypedResults.Ok(new HoldingView(false, "", "UTC", UnitSystem.Metric, false, 0, 0, 0, [], clock.Now, null));
         }
 
         List<string> rooms = ["today", "brew", "put-out", "judge", "shelf"]; // judging has its claims to test and its practice plot from the first day
@@ -70,12 +70,16 @@ public static class GroundEndpoints
             rooms.Add("book");
         }
 
-        return TypedResults.Ok(new HoldingView(true, h.Name, h.Zone, h.Units, h.IsDemo, h.Latitude, h.Longitude, h.AltitudeM, rooms, clock.Now));
+        return TypedResults.Ok(new HoldingView(true, h.Name, h.Zone, h.Units, h.IsDemo, h.Latitude, h.Longitude, h.AltitudeM, rooms, clock.Now, h.Own));
     }
 
     private static Task<IResult> SetUnits(UnitsRequest request, HoldingDb db, Writes writes) => writes.Do<Kept>(async () =>
     {
-        var holding = await db.Holdings.OrderBy(h => h.Id).FirstAsync();
+        if (await db.Holdings.OrderBy(h => h.Id).FirstOrDefaultAsync() is not { } holding)
+        {
+            return Writes.NoHolding;
+        }
+
         holding.Units = request.Units ?? UnitSystem.Metric;
         return Writes.Done(new Kept(holding.Id));
     });
@@ -114,7 +118,7 @@ public static class GroundEndpoints
         var local = await clock.Local();
         var waits = (await Book.Waits.Running(db, clock.Now)).ToDictionary(w => w.BedId, w => $"no harvest before {local(w.Until):d MMM yyyy}: {w.What}, {w.Reason}");
         var waters = await db.Waters.AsNoTracking().OrderBy(w => w.Id)
-            .Select(w => new { w.Id, w.Name, w.Kind, w.Chloramine, Strip = w.Strips.OrderByDescending(s => s.At).ThenByDescending(s => s.Id).Select(s => new { s.MgPerL, s.At }).FirstOrDefault() }).ToListAsync();
+            .Select(w => new { w.Id, w.Version, w.Name, w.Kind, w.Chloramine, Strip = w.Strips.OrderByDescending(s => s.At).ThenByDescending(s => s.Id).Select(s => new { s.MgPerL, s.At }).FirstOrDefault() }).ToListAsync();
         var vessels = await db.Vessels.AsNoTracking().OrderBy(v => v.Id).ToListAsync();
         var pumps = await db.Pumps.AsNoTracking().OrderBy(v => v.Id).ToListAsync();
         var diffusers = await db.Diffusers.AsNoTracking().OrderBy(v => v.Id).ToListAsync();
@@ -127,11 +131,11 @@ public static class GroundEndpoints
                   select new AirAtDepth(p.Id, v.Id, d.Id, q.Refused is null ? q.Value : null, q.Refused is null ? GroundSays.Air(q.Value, p.OpenLpm, v.WorkingL, v.DepthM, units) : q.Refused.Problems[0].ToString());
         return TypedResults.Ok(new GroundView(
             [.. beds.Select(b => new BedView(b.Id, b.Name, b.AreaM2, b.AreaTyped, Show(b.AreaM2, Dimension.Area), b.Crop, b.Growing, b.SoilPh, b.Version, GroundSays.Bed(b.AreaM2, b.SoilPh, lives.GetValueOrDefault(b.Id), units), lives.GetValueOrDefault(b.Id), waits.GetValueOrDefault(b.Id), b.Eaten))],
-            [.. waters.Select(w => new WaterView(w.Id, w.Name, w.Kind, w.Chloramine, w.Strip?.MgPerL, w.Strip?.At, GroundSays.Water(w.Kind, w.Strip?.MgPerL, w.Chloramine, units)))],
-            [.. vessels.Select(v => new VesselRow(v.Id, v.Name, v.Shape, v.TotalL, v.WorkingL, v.DepthM, Show(v.WorkingL, Dimension.Volume), Show(v.DepthM, Dimension.Length), GroundSays.Vessel(v.TotalL, v.WorkingL, units)))],
-            [.. pumps.Select(p => new PumpRow(p.Id, p.Name, p.OpenLpm, p.ShutOffKPa, Show(p.OpenLpm, Dimension.Flow), Show(p.ShutOffKPa, Dimension.Pressure), GroundSays.Pump(p.ShutOffKPa, units) + (p.BatteryHours is { } h ? $" Its battery lasts {Say.Hours(h)}." : ""), p.BatteryHours))],
-            [.. diffusers.Select(d => new DiffuserRow(d.Id, d.Name, d.Kind, d.LossKPa, GroundSays.Diffuser(Ingredients.Diffuser(d.Kind)!, d.LossKPa, units)))],
-            [.. inputs.Select(i => new InputRow(i.Id, i.Name, i.Kind, i.Lot, i.UnfitWhy, i.Price is { } p ? Say.Fixed(Per.Price(p, StockKeeper.UnitOf(i), units), 2) : null, i.Price is { } q ? Per.PriceShown(q, StockKeeper.UnitOf(i), units) : null))],
+            [.. waters.Select(w => new WaterView(w.Id, w.Name, w.Kind, w.Chloramine, w.Strip?.MgPerL, w.Strip?.At, GroundSays.Water(w.Kind, w.Strip?.MgPerL, w.Chloramine, units), w.Version))],
+            [.. vessels.Select(v => new VesselRow(v.Id, v.Name, v.Shape, v.TotalL, v.WorkingL, v.DepthM, Show(v.WorkingL, Dimension.Volume), Show(v.DepthM, Dimension.Length), GroundSays.Vessel(v.TotalL, v.WorkingL, units), v.Version))],
+            [.. pumps.Select(p => new PumpRow(p.Id, p.Name, p.OpenLpm, p.ShutOffKPa, Show(p.OpenLpm, Dimension.Flow), Show(p.ShutOffKPa, Dimension.Pressure), GroundSays.Pump(p.ShutOffKPa, units) + (p.BatteryHours is { } h ? $" Its battery lasts {Say.Hours(h)}." : ""), p.BatteryHours, p.Version))],
+            [.. diffusers.Select(d => new DiffuserRow(d.Id, d.Name, d.Kind, d.LossKPa, GroundSays.Diffuser(Ingredients.Diffuser(d.Kind)!, d.LossKPa, units), d.Version))],
+            [.. inputs.Select(i => new InputRow(i.Id, i.Name, i.Kind, i.Lot, i.UnfitWhy, i.Price is { } p ? Say.Fixed(Per.Price(p, StockKeeper.UnitOf(i), units), 2) : null, i.Price is { } q ? Per.PriceShown(q, StockKeeper.UnitOf(i), units) : null, i.Version))],
             [.. air.Take(400)],
             [.. Ingredients.Sources.Select(s => new KindView(s.Kind, s.Name))],
             [.. Ingredients.Foods.Select(s => new KindView(s.Kind, s.Name))],

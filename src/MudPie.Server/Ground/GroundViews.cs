@@ -5,25 +5,25 @@ namespace MudPie.Server.Ground;
 
 /// <summary>The holding as the shell needs it.</summary>
 public sealed record HoldingView(
-    bool SetUp, string Name, string Zone, UnitSystem Units, bool IsDemo, double Latitude, double Longitude, double AltitudeM, IReadOnlyList<string> Rooms, DateTimeOffset Now);
+    bool SetUp, string Name, string Zone, UnitSystem Units, bool IsDemo, double Latitude, double Longitude, double AltitudeM, IReadOnlyList<string> Rooms, DateTimeOffset Now, Guid? Own);
 
 /// <summary>A bed with what it asks for.</summary>
 public sealed record BedView(int Id, string Name, double AreaM2, string AreaTyped, string AreaShown, string Crop, string Growing, double? SoilPh, Guid Version, string Says, string? Life, string? Wait, Core.Book.Eaten Eaten);
 
 /// <summary>A water source with what its last strip means.</summary>
-public sealed record WaterView(int Id, string Name, string Kind, bool Chloramine, double? LastStrip, DateTimeOffset? LastStripAt, string Says);
+public sealed record WaterView(int Id, string Name, string Kind, bool Chloramine, double? LastStrip, DateTimeOffset? LastStripAt, string Says, Guid Version);
 
 /// <summary>A vessel.</summary>
-public sealed record VesselRow(int Id, string Name, string Shape, double TotalL, double WorkingL, double DepthM, string WorkingShown, string DepthShown, string Says);
+public sealed record VesselRow(int Id, string Name, string Shape, double TotalL, double WorkingL, double DepthM, string WorkingShown, string DepthShown, string Says, Guid Version);
 
 /// <summary>A pump.</summary>
-public sealed record PumpRow(int Id, string Name, double OpenLpm, double ShutOffKPa, string OpenShown, string ShutOffShown, string Says, double? BatteryHours);
+public sealed record PumpRow(int Id, string Name, double OpenLpm, double ShutOffKPa, string OpenShown, string ShutOffShown, string Says, double? BatteryHours, Guid Version);
 
 /// <summary>A diffuser.</summary>
-public sealed record DiffuserRow(int Id, string Name, string Kind, double? LossKPa, string Says);
+public sealed record DiffuserRow(int Id, string Name, string Kind, double? LossKPa, string Says, Guid Version);
 
 /// <summary>Something on the shelf.</summary>
-public sealed record InputRow(int Id, string Name, string Kind, string? Lot, string? UnfitWhy, string? Price, string? PriceShown);
+public sealed record InputRow(int Id, string Name, string Kind, string? Lot, string? UnfitWhy, string? Price, string? PriceShown, Guid Version);
 
 /// <summary>What pump, diffuser and vessel make of each other: air at depth and the schools' asking.</summary>
 public sealed record AirAtDepth(int PumpId, int VesselId, int DiffuserId, double? Lpm, string Says);

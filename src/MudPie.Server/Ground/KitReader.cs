@@ -18,11 +18,7 @@ public static class KitReader
     {
         var area = fields.Quantity("area", r.Area, Dimension.Area, 0.1, 1_000_000);
         var bed = await Old(db.Beds, r.Id, fields) ?? Added(db, new Bed { Name = "", AreaTyped = "", Crop = "", Growing = "" });
-        if (r.Id is not null && r.Version is { } seen)
-        {
-            db.Entry(bed).Property(b => b.Version).OriginalValue = seen;
-        }
-
+        db.Seen(bed, r.Version, fields.Checks);
         bed.Name = fields.Name("name", r.Name, "the bed");
         bed.AreaM2 = area;
         bed.AreaTyped = (r.Area ?? "").Trim();
@@ -38,6 +34,7 @@ public static class KitReader
     {
         var strip = fields.Optional("strip", r.Strip, Dimension.Concentration, 0, WaterClearing.Highest);
         var water = await Old(db.Waters, r.Id, fields) ?? Added(db, new WaterSource { Name = "", Kind = "" });
+        db.Seen(water, r.Version, fields.Checks);
         water.Name = fields.Name("name", r.Name, "the water");
         water.Kind = fields.OneOf("kind", r.Kind, "mains", "rain", "well", "ro", "surface");
         water.Chloramine = r.Chloramine;
@@ -56,6 +53,7 @@ public static class KitReader
         var total = fields.Quantity("total", r.Total, Dimension.Volume, 1, MostOf(shape), $"That is the range of a {shape}.");
         var working = string.IsNullOrWhiteSpace(r.Working) ? total * 0.85 : fields.Quantity("working", r.Working, Dimension.Volume, 1, Math.Max(total, 1), "No more than it holds: leave about 15 % for foam.");
         var vessel = await Old(db.Vessels, r.Id, fields) ?? Added(db, new Vessel { Name = "", Shape = "" });
+        db.Seen(vessel, r.Version, fields.Checks);
         vessel.Name = fields.Name("name", r.Name, "the vessel");
         vessel.Shape = shape;
         vessel.TotalL = total;
@@ -69,6 +67,7 @@ public static class KitReader
     public static async Task<Pump> Pump(PumpRequest r, TypedFields fields, HoldingDb db)
     {
         var pump = await Old(db.Pumps, r.Id, fields) ?? Added(db, new Pump { Name = "" });
+        db.Seen(pump, r.Version, fields.Checks);
         pump.Name = fields.Name("name", r.Name, "the pump");
         pump.OpenLpm = fields.Quantity("openFlow", r.OpenFlow, Dimension.Flow, 0.1, 5000, "It stands on the pump's box.");
         pump.ShutOffKPa = fields.Quantity("shutOff", r.ShutOff, Dimension.Pressure, 1, 200, "It stands on the box as pressure, or as the greatest depth: 1 m of water is 9.8 kPa.");
@@ -80,6 +79,7 @@ public static class KitReader
     public static async Task<Diffuser> Diffuser(DiffuserRequest r, TypedFields fields, HoldingDb db)
     {
         var diffuser = await Old(db.Diffusers, r.Id, fields) ?? Added(db, new Diffuser { Name = "", Kind = "" });
+        db.Seen(diffuser, r.Version, fields.Checks);
         diffuser.Name = fields.Name("name", r.Name, "the diffuser");
         diffuser.Kind = fields.OneOf("kind", r.Kind, [.. Ingredients.Diffusers.Select(d => d.Kind)]);
         diffuser.LossKPa = fields.Optional("loss", r.Loss, Dimension.Pressure, 0, 50);
@@ -90,6 +90,7 @@ public static class KitReader
     public static async Task<Input> Input(InputRequest r, TypedFields fields, HoldingDb db)
     {
         var input = await Old(db.Inputs, r.Id, fields) ?? Added(db, new Input { Name = "", Kind = "" });
+        db.Seen(input, r.Version, fields.Checks);
         input.Name = fields.Name("name", r.Name, "it");
         input.Kind = fields.OneOf("kind", r.Kind, [.. Core.Shelf.InputKinds.All.Select(k => k.Kind)]);
         var unit = input.Unit ?? Core.Shelf.InputKinds.Of(input.Kind).Unit;

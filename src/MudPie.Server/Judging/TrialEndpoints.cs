@@ -91,8 +91,8 @@ public static class TrialEndpoints
             return Refusal.Of("id", "There is no such trial.", "Open it from the list.");
         }
 
-        db.Entry(trial).Property(t => t.Version).OriginalValue = r.Version ?? Guid.Empty;
         var reader = new TrialPlanReader(db, await clock.Units());
+        db.Seen(trial, r.Version, reader.Checks);
         var measured = (await db.TrialReadings.Where(x => x.TrialId == id).Select(x => x.MeasureId).Distinct().ToListAsync()).ToHashSet();
         var kept = trial.Measures.Where(m => measured.Contains(m.Id)).Select(m => (m.Name, m.Unit)).ToList();
         var anew = await reader.Onto(trial, r);

@@ -53,7 +53,7 @@ public static class ProgrammeEndpoints
         api.MapPost("/put-out/programmes/{id:int}/givings", Add).Produces<Kept>().ProducesProblem(422);
         api.MapPost("/put-out/programmes/{id:int}/propose", Propose).Produces<Kept>().ProducesProblem(422);
         api.MapPost("/put-out/programmes/{id:int}/stages", Date).Produces<Kept>().ProducesProblem(422);
-        api.MapPost("/put-out/givings/{id:int}/move", Move).Produces<Kept>().ProducesProblem(422);
+        api.MapPost("/put-out/givings/{id:int}/move", Move).Produces<Changed>().ProducesProblem(422);
         api.MapPost("/put-out/givings/{id:int}/drop", Drop).Produces<Kept>().ProducesProblem(422);
         api.MapPost("/put-out/dried-or-liquid/work-out", Dried).Produces<Worked<DriedOrLiquidAnswer>>().ProducesProblem(422);
     }
@@ -210,7 +210,7 @@ public static class ProgrammeEndpoints
         return Writes.Done(new Kept(id));
     });
 
-    private static Task<IResult> Move(int id, MoveGivingRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
+    private static Task<IResult> Move(int id, MoveGivingRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Changed>(async () =>
     {
         var fields = new TypedFields(await clock.Units());
         if (await db.Givings.Include(g => g.Programme).FirstOrDefaultAsync(g => g.Id == id) is not { } giving)
@@ -223,11 +223,7 @@ public static class ProgrammeEndpoints
             return Refusal.Of("on", "It was done already; what was done stays in the book.", "Lay another one.");
         }
 
-        if (r.Version is { } version)
-        {
-            db.Entry(giving).Property(g => g.Version).OriginalValue = version;
-        }
-
+        db.Seen(giving, r.Version, fields.Checks);
         giving.On = On(r.On, giving.Programme, fields);
         if (!fields.Checks.Sound)
         {
@@ -235,7 +231,7 @@ public static class ProgrammeEndpoints
         }
 
         await db.SaveChangesAsync();
-        return Writes.Done(new Kept(id));
+        return Writes.Done(new Changed(id, giving.Version));
     });
 
     private static Task<IResult> Drop(int id, HoldingDb db, Writes writes) => writes.Do<Kept>(async () =>

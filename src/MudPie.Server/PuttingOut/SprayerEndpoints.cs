@@ -139,11 +139,8 @@ public static class SprayerEndpoints
             sprayer = new Sprayer { Name = "", Kind = "", Past = "" };
             db.Sprayers.Add(sprayer);
         }
-        else if (r.Version is { } version)
-        {
-            db.Entry(sprayer).Property(s => s.Version).OriginalValue = version;
-        }
 
+        db.Seen(sprayer, r.Version, fields.Checks);
         sprayer.Name = fields.Name("name", r.Name, "the sprayer");
         sprayer.Kind = fields.OneOf("kind", r.Kind, "knapsack", "can", "boom", "injector", "other");
         sprayer.TankL = fields.Quantity("tank", r.Tank, Dimension.Volume, 0.5, 20_000);

@@ -55,7 +55,7 @@ public static class ShelfEndpoints
                 i.Id, i.Name, i.Lot, i.Kind, kind.Name, kind.Group, unit, i.Lots.Count == 0 ? "not counted" : StockKeeper.Shown(Math.Max(0, lots.Where(l => !l.Unfit && !(l.Expires < now)).Sum(l => l.Left)), unit, units),
                 i.Price is { } p ? Say.Fixed(Per.Price(p, unit, units), 2) : null, Per.PricedBy(unit, units), i.Density, i.SpeciesJson is null ? [] : BatchJson.Read<List<LabelSpecies>>(i.SpeciesJson), i.LabelPer,
                 i.LabelRate is { } rate ? unit == "L" ? Units.Show(rate / 1000, Dimension.Volume, units) : Units.Show(rate, Dimension.Mass, units) : null, i.LabelBasis, i.LabelEveryDays, i.LabelWaitDays, LabelOf(i, unit, units),
-                i.NShare is { } n ? $"{Say.Number(n * 100)}-{Say.Number((i.PShare ?? 0) * 100)}-{Say.Number((i.KShare ?? 0) * 100)}" : null, i.Ph, i.Notes, i.UnfitWhy, i.Lots.Count > 0, MadeOrBought(i, came, wage, unit, units), rows);
+                i.NShare is { } n ? $"{Say.Number(n * 100)}-{Say.Number((i.PShare ?? 0) * 100)}-{Say.Number((i.KShare ?? 0) * 100)}" : null, i.Ph, i.Notes, i.UnfitWhy, i.Lots.Count > 0, MadeOrBought(i, came, wage, unit, units), rows, i.Version);
         }).ToList();
         var expiring = views.SelectMany(v => v.Lots.Where(l => l.Expires is { } e && e < now.AddDays(21) && l.LeftShare > 0).Select(l => $"{v.Name}, {l.Mark}: {(l.Expires < now ? "past its date" : $"goes off in {Math.Ceiling((l.Expires!.Value - now).TotalDays):0} days")}, {l.LeftShown} left")).ToList();
         return TypedResults.Ok(new ShelfView(views, await ToBuy(db, clock, inputs, standing, units), expiring, InputKinds.All, wage));
@@ -131,6 +131,7 @@ public static class ShelfEndpoints
             db.Inputs.Add(input);
         }
 
+        db.Seen(input, r.Version, fields.Checks);
         var kind = fields.OneOf("kind", r.Kind, [.. InputKinds.All.Select(k => k.Kind)]);
         var unit = string.IsNullOrEmpty(r.Unit) ? InputKinds.Of(kind).Unit : fields.OneOf("unit", r.Unit, "L", "kg");
         if (input.Id != 0 && unit != StockKeeper.UnitOf(input) && await db.Lots.AnyAsync(l => l.InputId == input.Id))
@@ -314,7 +315,11 @@ public static class ShelfEndpoints
             return fields.Checks.Refusal;
         }
 
-        var holding = await db.Holdings.OrderBy(h => h.Id).FirstAsync();
+        if (await db.Holdings.OrderBy(h => h.Id).FirstOrDefaultAsync() is not { } holding)
+        {
+            return Writes.NoHolding;
+        }
+
         holding.HourlyWage = wage;
         return Writes.Done(new Kept(holding.Id));
     });

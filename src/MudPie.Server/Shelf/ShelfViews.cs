@@ -11,6 +11,9 @@ public sealed record ShelfRequest
 {
     public int? Id { get; init; }
 
+    /// <summary>Of one that is changed: its version as it was read.</summary>
+    public Guid? Version { get; init; }
+
     public string? Name { get; init; }
 
     public string? Kind { get; init; }
@@ -83,7 +86,7 @@ public sealed record LotView(
 /// <summary>An input with its lots.</summary>
 public sealed record ShelfInputView(
     int Id, string Name, string? Lot, string Kind, string KindName, string Group, string Unit, string LeftShown, string? Price, string PricedBy, double? Density, IReadOnlyList<LabelSpecies> Species, string? LabelPer, string? LabelRateShown, string? LabelBasis,
-    double? LabelEveryDays, double? LabelWaitDays, string? LabelSays, string? Npk, double? Ph, string? Notes, string? UnfitWhy, bool Counted, string? MadeOrBought, IReadOnlyList<LotView> Lots);
+    double? LabelEveryDays, double? LabelWaitDays, string? LabelSays, string? Npk, double? Ph, string? Notes, string? UnfitWhy, bool Counted, string? MadeOrBought, IReadOnlyList<LotView> Lots, Guid Version);
 
 /// <summary>Something to buy or make.</summary>
 public sealed record ToBuyView(int InputId, string Name, string AmountShown, DateTimeOffset By, string For, string LeftShown);

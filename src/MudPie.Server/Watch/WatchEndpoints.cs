@@ -15,13 +15,13 @@ namespace MudPie.Server.Watch;
 public sealed record NoticeView(int Id, int BatchId, string Rule, string Tone, string Title, string Todo, DateTimeOffset At, DateTimeOffset FiredAt, DateTimeOffset? PutOffUntil);
 
 /// <summary>What stands, and where the lines are drawn.</summary>
-public sealed record WatchView(IReadOnlyList<NoticeView> Notices, double NoReadingH, double GraceMinutes, double ExpectedShare);
+public sealed record WatchView(IReadOnlyList<NoticeView> Notices, double NoReadingH, double GraceMinutes, double ExpectedShare, Guid? Version);
 
 /// <summary>Putting a notice off.</summary>
 public sealed record PutOffRequest(double? Minutes);
 
 /// <summary>Where the watch draws its lines.</summary>
-public sealed record WatchLinesRequest(double? NoReadingH, double? GraceMinutes, double? ExpectedShare);
+public sealed record WatchLinesRequest(double? NoReadingH, double? GraceMinutes, double? ExpectedShare, Guid? Version = null);
 
 /// <summary>The watch, and the calendar of what is planned.</summary>
 public static class WatchEndpoints
@@ -32,7 +32,7 @@ public static class WatchEndpoints
         api.MapGet("/watch", Read).Produces<WatchView>();
         api.MapPost("/watch/{id:int}/done", Done).Produces<Kept>().ProducesProblem(422);
         api.MapPost("/watch/{id:int}/put-off", PutOff).Produces<Kept>().ProducesProblem(422);
-        api.MapPost("/watch/lines", SetLines).Produces<Kept>().ProducesProblem(422);
+        api.MapPost("/watch/lines", SetLines).Produces<Changed>().ProducesProblem(422);
         api.MapGet("/calendar.ics", Calendar);
     }
 
@@ -44,7 +44,7 @@ public static class WatchEndpoints
     private static async Task<IResult> Read(HoldingDb db, HoldingClock clock)
     {
         var holding = await clock.Find();
-        return TypedResults.Ok(new WatchView(await Standing(db, clock.Now), holding?.WatchNoReadingH ?? 4, holding?.WatchGraceMinutes ?? 30, holding?.WatchExpectedShare ?? 0.5));
+        return TypedResults.Ok(new WatchView(await Standing(db, clock.Now), holding?.WatchNoReadingH ?? 4, holding?.WatchGraceMinutes ?? 30, holding?.WatchExpectedShare ?? 0.5, holding?.Version));
     }
 
     private static Task<IResult> Done(int id, HoldingDb db, HoldingClock clock, Writes writes) => Change(id, db, writes, n => n.DoneAt = clock.Now);
@@ -67,18 +67,24 @@ public static class WatchEndpoints
         return Writes.Done(new Kept(id));
     });
 
-    private static Task<IResult> SetLines(WatchLinesRequest r, HoldingDb db, Writes writes) => writes.Do<Kept>(async () =>
+    private static Task<IResult> SetLines(WatchLinesRequest r, HoldingDb db, Writes writes) => writes.Do<Changed>(async () =>
     {
         var checks = new Checks();
         var (hours, minutes, share) = (checks.Range("noReadingH", r.NoReadingH, 0.5, 24, "h"), checks.Range("graceMinutes", r.GraceMinutes, 5, 240, "min"), checks.Range("expectedShare", r.ExpectedShare, 0.05, 0.95, ""));
+        if (await db.Holdings.OrderBy(h => h.Id).FirstOrDefaultAsync() is not { } holding)
+        {
+            return Writes.NoHolding;
+        }
+
+        db.Seen(holding, r.Version, checks);
         if (!checks.Sound)
         {
             return checks.Refusal;
         }
 
-        var holding = await db.Holdings.OrderBy(h => h.Id).FirstAsync();
         (holding.WatchNoReadingH, holding.WatchGraceMinutes, holding.WatchExpectedShare) = (hours, minutes, share);
-        return Writes.Done(new Kept(holding.Id));
+        await db.SaveChangesAsync();
+        return Writes.Done(new Changed(holding.Id, holding.Version));
     });
 
     /// <summary>Givings, calibrations due, waits that end, lots that go off.</summary>

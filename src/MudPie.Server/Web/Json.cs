@@ -17,6 +17,7 @@ public static class Json
         if (!options.Converters.OfType<JsonStringEnumConverter>().Any())
         {
             options.Converters.Add(new JsonStringEnumConverter(JsonNamingPolicy.CamelCase));
+            Contract.Set(options);
         }
 
         return options;

@@ -1,8 +1,10 @@
 using System.Text.Json;
+using System.Text.RegularExpressions;
 using Microsoft.AspNetCore.Diagnostics;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.EntityFrameworkCore;
 using MudPie.Core.Workings;
+using MudPie.Records;
 
 namespace MudPie.Server.Web;
 
@@ -38,7 +40,7 @@ public static class Problems
 }
 
 /// <summary>What could not be read, or was changed by somebody else meanwhile, said in the same form.</summary>
-public sealed class ProblemHandler(ILogger<ProblemHandler> log) : IExceptionHandler
+public sealed partial class ProblemHandler(ILogger<ProblemHandler> log) : IExceptionHandler
 {
     /// <inheritdoc/>
     public async ValueTask<bool> TryHandleAsync(HttpContext httpContext, Exception exception, CancellationToken cancellationToken)
@@ -52,12 +54,10 @@ public sealed class ProblemHandler(ILogger<ProblemHandler> log) : IExceptionHand
         {
             BadHttpRequestException { InnerException: JsonException json } => Unreadable(json),
             BadHttpRequestException bad => new ProblemDetails { Status = bad.StatusCode, Title = "That could not be read.", Detail = bad.Message },
-            DbUpdateConcurrencyException => new ProblemDetails
-            {
-                Status = 409,
-                Title = "Somebody else changed this while you had it open.",
-                Detail = "Nothing was overwritten. Load it again and make your change once more.",
-            },
+            DbUpdateConcurrencyException clash => await Versions.Clash(clash, cancellationToken),
+            RegexMatchTimeoutException => new ProblemDetails { Status = 422, Title = "That text is too tangled to be understood.", Detail = "Write it shorter and plainer." },
+            OperationCanceledException => new ProblemDetails { Status = 503, Title = "That took too long, and was stopped.", Detail = "Nothing was kept of it. Ask for less at once, or try it again." },
+            _ when FileTrouble.Of(exception) is { } trouble => new ProblemDetails { Status = trouble.Kind == "full" ? 507 : 503, Title = trouble.Wrong, Detail = trouble.WayOut, Extensions = { ["trouble"] = trouble.Kind } },
             _ => null,
         };
         if (problem is null)
@@ -77,7 +77,22 @@ public sealed class ProblemHandler(ILogger<ProblemHandler> log) : IExceptionHand
     /// <summary>The same as a refusal.</summary>
     public static Refusal Unread(JsonException json)
     {
-        var field = (json.Path ?? "").Replace("$.", "", StringComparison.Ordinal).Replace("$", "", StringComparison.Ordinal);
-        return Refusal.Of(field.Length == 0 ? "body" : field, "That could not be read.", "Give a number as 6.4, a text in quotes, a time as 2026-05-01T06:30:00Z.");
+        var at = (json.Path ?? "").Replace("$.", "", StringComparison.Ordinal).Replace("$", "", StringComparison.Ordinal);
+        if (json is RequestFault fault)
+        {
+            return new Refusal([at.Length == 0 ? fault.Problem : fault.Problem with { Field = $"{at}.{fault.Problem.Field}" }]);
+        }
+
+        if (Missing().Match(json.Message) is { Success: true } missing)
+        {
+            var names = missing.Groups[1].Value.Split(',').Select(n => n.Trim(' ', '\'', '.'));
+            return new Refusal([.. names.Select(n => new FieldProblem(at.Length == 0 ? n : $"{at}.{n}", "Nothing was given.", "Fill it in."))]);
+        }
+
+        return Refusal.Of(at.Length == 0 ? "body" : at, "That could not be read.", "Give a number as 6.4, a text in quotes, a time as 2026-05-01T06:30:00Z.");
     }
+
+    /// <summary>"… was missing required properties including: 'beds', 'items'.": the serializer has it in words only.</summary>
+    [GeneratedRegex("missing required properties[^:]*: (.+)$", RegexOptions.NonBacktracking)]
+    private static partial Regex Missing();
 }

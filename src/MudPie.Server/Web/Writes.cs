@@ -1,4 +1,7 @@
+using System.Diagnostics;
+using System.Security.Cryptography;
 using System.Text.Json;
+using Microsoft.Data.Sqlite;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.Caching.Memory;
 using MudPie.Core.Workings;
@@ -8,26 +11,74 @@ using MudPie.Server.Brewing;
 namespace MudPie.Server.Web;
 
 /// <summary>One write, one transaction, done once: a request sent again with the same Idempotency-Key is answered again and not done again.</summary>
-public sealed class Writes(IHttpContextAccessor accessor, HoldingDb db, TimeProvider clock, IMemoryCache cache)
+/// <remarks>
+/// What has to be computed is computed while nobody waits: the transaction begins as one that only reads, and takes its turn at writing with its first change.
+/// Where another write came between, SQLite says so at that moment, and the work is done again from what stands then. What is soon done is then done within its turn; what takes long a few times more without, and only then within, so that it is done at all.
+/// </remarks>
+public sealed class Writes(IHttpContextAccessor accessor, HoldingDb db, TimeProvider clock, IMemoryCache cache, WriteTurns turns)
 {
     /// <summary>Name of the header.</summary>
     public const string Header = "Idempotency-Key";
 
+    private const int MostTries = 4;
+    private const int StaleSnapshot = 517; // SQLITE_BUSY_SNAPSHOT
+    private static readonly TimeSpan SoonDone = TimeSpan.FromMilliseconds(10);
+
+    private IDisposable? _turn;
+
     /// <summary>Does the work and keeps its answer; a refusal or a failure keeps nothing.</summary>
     public async Task<IResult> Do<T>(Func<Task<Ruling<T>>> work)
     {
-        var request = accessor.HttpContext!.Request;
-        var key = request.Headers[Header].ToString();
+        var context = accessor.HttpContext!;
+        var key = context.Request.Headers[Header].ToString();
         if (key.Length is < 8 or > 100)
         {
             return Problems.Of(Refusal.Of(Header, "This write carries no key.", $"Send a header {Header} of 8 to 100 characters, new for each write and the same for each retry."));
         }
 
-        var name = $"{request.Method} {request.Path}";
-        await using var transaction = await db.Database.BeginTransactionAsync();
-        if (await db.Acknowledgements.FindAsync(key) is { } before)
+        if (db.Database.GetConnectionString() is { } place && !File.Exists(new SqliteConnectionStringBuilder(place).DataSource))
         {
-            return before.Request == name
+            throw new HoldingFileException(FileTrouble.Unreachable); // taken away while it was open: what is written now would be lost with it
+        }
+
+        var write = new Write(key, $"{context.Request.Method} {context.Request.Path}", SentBody.Of(context), context.RequestAborted);
+        db.BeforeWrite = async stop => _turn ??= await turns.Take(stop);
+        var within = false;
+        for (var tried = 1; ; tried++)
+        {
+            var began = Stopwatch.GetTimestamp();
+            try
+            {
+                if (within)
+                {
+                    await db.BeforeWrite(write.Stop);
+                }
+
+                return await Once(work, write, within);
+            }
+            catch (Exception e) when (!within && Stale(e))
+            {
+                db.ChangeTracker.Clear();
+                within = tried == MostTries - 1 || Stopwatch.GetElapsedTime(began) < SoonDone;
+            }
+            finally
+            {
+                _turn?.Dispose();
+                _turn = null;
+            }
+        }
+    }
+
+    private sealed record Write(string Key, string Name, string? Sent, CancellationToken Stop);
+
+    private async Task<IResult> Once<T>(Func<Task<Ruling<T>>> work, Write write, bool within)
+    {
+        await db.Database.OpenConnectionAsync(write.Stop);
+        await using var held = ((SqliteConnection)db.Database.GetDbConnection()).BeginTransaction(deferred: !within);
+        await using var transaction = (await db.Database.UseTransactionAsync(held, write.Stop))!;
+        if (await db.Acknowledgements.FindAsync([write.Key], write.Stop) is { } before)
+        {
+            return before.Request == write.Name && (before.Sent is null || write.Sent is null || before.Sent == write.Sent)
                 ? TypedResults.Content(before.Body, "application/json")
                 : Problems.Of(Refusal.Of(Header, "This key was used for another request.", "Make a new key for a new write."));
         }
@@ -38,18 +89,117 @@ public sealed class Writes(IHttpContextAccessor accessor, HoldingDb db, TimeProv
             return Problems.Of(refusal);
         }
 
-        await db.SaveChangesAsync();
+        await db.SaveChangesAsync(write.Stop);
         var body = JsonSerializer.Serialize(ruling.Value, Json.Options);
-        db.Acknowledgements.Add(new Acknowledged { Key = key, Request = name, Body = body, At = clock.GetUtcNow() });
-        await db.SaveChangesAsync();
-        await transaction.CommitAsync();
+        db.Acknowledgements.Add(new Acknowledged { Key = write.Key, Request = write.Name, Sent = write.Sent, Body = body, At = clock.GetUtcNow() });
+        await db.SaveChangesAsync(write.Stop);
+        await held.CommitAsync(CancellationToken.None);
         KitSnapshot.Forget(cache);
         return TypedResults.Content(body, "application/json");
     }
+
+    private static bool Stale(Exception e) => e is SqliteException { SqliteExtendedErrorCode: StaleSnapshot } || e is DbUpdateException { InnerException: SqliteException { SqliteExtendedErrorCode: StaleSnapshot } };
+
+    /// <summary>What is said where there is no holding to write to yet.</summary>
+    public static Refusal NoHolding { get; } = Refusal.Of("holding", "There is no holding yet.", "Set it up first: ten short answers.");
 
     /// <summary>Shorthand for a plain value.</summary>
     public static Ruling<T> Done<T>(T value) => Worked.Of(value, "", Evidence.MeasuredHere);
 }
 
+/// <summary>The one turn at writing: whoever writes waits here in the order of coming, and not by asking SQLite again and again.</summary>
+public sealed class WriteTurns : IDisposable
+{
+    private readonly SemaphoreSlim _one = new(1, 1);
+
+    /// <summary>Waits for a turn; to be given back by disposing.</summary>
+    public async Task<IDisposable> Take(CancellationToken stop)
+    {
+        await _one.WaitAsync(stop);
+        return new Turn(_one);
+    }
+
+    /// <inheritdoc/>
+    public void Dispose() => _one.Dispose();
+
+    private sealed class Turn(SemaphoreSlim one) : IDisposable
+    {
+        public void Dispose() => one.Release();
+    }
+}
+
+/// <summary>A digest of a request's body as it goes by, for writes that carry a key.</summary>
+public static class SentBody
+{
+    private const string Item = "mudpie-sent-body";
+
+    /// <summary>Puts the digest between the wire and whoever reads.</summary>
+    public static void Watch(HttpContext context)
+    {
+        if (context.Request.Headers.ContainsKey(Writes.Header))
+        {
+            var passing = new Passing(context.Request.Body);
+            context.Request.Body = passing;
+            context.Items[Item] = passing;
+            context.Response.RegisterForDispose(passing);
+        }
+    }
+
+    /// <summary>SHA-256 of what was read of the body, in hex; null where nothing watched.</summary>
+    public static string? Of(HttpContext context) => (context.Items[Item] as Passing)?.Digest();
+
+    private sealed class Passing(Stream inner) : Stream
+    {
+        private readonly IncrementalHash _hash = IncrementalHash.CreateHash(HashAlgorithmName.SHA256);
+
+        public string Digest() => Convert.ToHexStringLower(_hash.GetCurrentHash());
+
+        public override bool CanRead => true;
+
+        public override bool CanSeek => false;
+
+        public override bool CanWrite => false;
+
+        public override long Length => throw new NotSupportedException();
+
+        public override long Position { get => throw new NotSupportedException(); set => throw new NotSupportedException(); }
+
+        public override int Read(byte[] buffer, int offset, int count)
+        {
+            var read = inner.Read(buffer, offset, count);
+            _hash.AppendData(buffer, offset, read);
+            return read;
+        }
+
+        public override async ValueTask<int> ReadAsync(Memory<byte> buffer, CancellationToken cancellationToken = default)
+        {
+            var read = await inner.ReadAsync(buffer, cancellationToken);
+            _hash.AppendData(buffer.Span[..read]);
+            return read;
+        }
+
+        public override Task<int> ReadAsync(byte[] buffer, int offset, int count, CancellationToken cancellationToken) => ReadAsync(buffer.AsMemory(offset, count), cancellationToken).AsTask();
+
+        public override void Flush()
+        {
+        }
+
+        public override long Seek(long offset, SeekOrigin origin) => throw new NotSupportedException();
+
+        public override void SetLength(long value) => throw new NotSupportedException();
+
+        public override void Write(byte[] buffer, int offset, int count) => throw new NotSupportedException();
+
+        protected override void Dispose(bool disposing)
+        {
+            _hash.Dispose();
+            base.Dispose(disposing);
+        }
+    }
+}
+
 /// <summary>The number of what was kept.</summary>
 public sealed record Kept(int Id);
+
+/// <summary>The number of what was changed, and its version since: what a way back has to name.</summary>
+public sealed record Changed(int Id, Guid Version);

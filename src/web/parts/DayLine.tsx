@@ -46,6 +46,8 @@ interface Moved {
   name: string;
   from: string;
   to: string;
+  /** Its version since: nobody else's move in between is undone with it. */
+  version: string;
 }
 
 function Unfolded({ line }: { line: Schemas["DayLineView"] }) {
@@ -180,7 +182,7 @@ function Remark({
     (m: Moved, headers) =>
       client.POST("/api/brew/batches/{id}/move", {
         params: { path: { id: m.id } },
-        body: { useAt: m.from, version: null },
+        body: { useAt: m.from, version: m.version },
         headers,
       }),
     clear,

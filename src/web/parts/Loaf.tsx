@@ -14,7 +14,7 @@ interface Props {
   row: number;
   open: () => void;
   /** Says what was moved, so that it can be put back. */
-  moved: (m: { id: number; name: string; from: string; to: string }) => void;
+  moved: (m: { id: number; name: string; from: string; to: string; version: string }) => void;
   /** What sliding it would do, while it is held. */
   says: (v: { name: string; verdict: Schemas["Verdict"] } | null) => void;
 }
@@ -62,7 +62,7 @@ export function Loaf({ brew, x, unit, row, open, moved, says }: Props) {
     if (by === 0) return setSlid(null);
     const to = new Date(use + by).toISOString();
     move.mutate(to, {
-      onSuccess: () => moved({ id: brew.id, name: brew.name, from: brew.useAt, to }),
+      onSuccess: (kept) => moved({ id: brew.id, name: brew.name, from: brew.useAt, to, version: kept.version }),
       onError: (p) => {
         says({
           name: brew.name,

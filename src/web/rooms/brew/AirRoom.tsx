@@ -45,7 +45,8 @@ function OneBench({ start, ground, choose }: Props) {
   const [pumps, setPumps] = useState(start.bench.pumps ?? []);
   const [outlets, setOutlets] = useState(start.bench.outlets ?? []);
   const [fill, setFill] = useState({ l: "", s: "" });
-  const bench: Bench = { volumeL: start.bench.volumeL, pumps, outlets, fillL: fill.l, fillS: fill.s };
+  const [version, setVersion] = useState(start.bench.version);
+  const bench: Bench = { volumeL: start.bench.volumeL, pumps, outlets, fillL: fill.l, fillS: fill.s, version };
   const asked = useDeferredValue(JSON.stringify(bench));
   const worked = useQuery<Schemas["WorkedOfAirBenchView"], Problem>({
     queryKey: ["air-bench", asked],
@@ -54,8 +55,10 @@ function OneBench({ start, ground, choose }: Props) {
     retry: false,
     refetchInterval: false,
   });
-  const keep = useWrite((body: Bench, headers) =>
-    client.POST("/api/brew/air/{vesselId}", { params: { path: { vesselId: start.vesselId } }, body, headers }),
+  const keep = useWrite(
+    (body: Bench, headers) =>
+      client.POST("/api/brew/air/{vesselId}", { params: { path: { vesselId: start.vesselId } }, body, headers }),
+    (kept) => setVersion(kept.version),
   );
   const v = worked.data?.value;
   const a = v?.answer;

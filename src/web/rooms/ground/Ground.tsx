@@ -73,7 +73,7 @@ export function Ground() {
                 name: w.name,
                 line: w.lastStrip === null ? "no strip read" : `last strip ${w.lastStrip} mg/L`,
                 says: w.says,
-                old: { id: w.id, name: w.name, kind: w.kind, chloramine: w.chloramine, strip: "" },
+                old: { id: w.id, version: w.version, name: w.name, kind: w.kind, chloramine: w.chloramine, strip: "" },
               })),
             )}
             {part(
@@ -86,6 +86,7 @@ export function Ground() {
                 says: v.says,
                 old: {
                   id: v.id,
+                  version: v.version,
                   name: v.name,
                   shape: v.shape,
                   total: `${v.totalL} L`,
@@ -104,6 +105,7 @@ export function Ground() {
                 says: p.says,
                 old: {
                   id: p.id,
+                  version: p.version,
                   name: p.name,
                   openFlow: `${p.openLpm} L/min`,
                   shutOff: `${p.shutOffKPa} kPa`,
@@ -119,7 +121,7 @@ export function Ground() {
                 name: d.name,
                 line: "",
                 says: d.says,
-                old: { id: d.id, name: d.name, kind: d.kind, loss: d.lossKPa === null ? "" : `${d.lossKPa} kPa` },
+                old: { id: d.id, version: d.version, name: d.name, kind: d.kind, loss: d.lossKPa === null ? "" : `${d.lossKPa} kPa` },
               })),
             )}
             {part(
@@ -132,6 +134,7 @@ export function Ground() {
                 says: i.unfitWhy ? `not to be used: ${i.unfitWhy}` : undefined,
                 old: {
                   id: i.id,
+                  version: i.version,
                   name: i.name,
                   kind: i.kind,
                   lot: i.lot ?? "",

@@ -19,8 +19,8 @@ export function SeasonCalendar({ programme }: { programme: Schemas["ProgrammeVie
   const hatch = useId();
   const svg = useRef<SVGSVGElement>(null);
   const [held, setHeld] = useState<{ id: number; on: string } | null>(null);
-  const [undo, setUndo] = useState<{ id: number; on: string; name: string } | null>(null);
-  const move = useWrite((m: { id: number; on: string; version: string | null }, headers) =>
+  const [undo, setUndo] = useState<{ id: number; on: string; name: string; version: string } | null>(null);
+  const move = useWrite((m: { id: number; on: string; version: string }, headers) =>
     client.POST("/api/put-out/givings/{id}/move", {
       params: { path: { id: m.id } },
       body: { on: m.on, version: m.version },
@@ -42,8 +42,11 @@ export function SeasonCalendar({ programme }: { programme: Schemas["ProgrammeVie
   };
   const put = (g: Giving, on: string) => {
     if (on === g.on) return;
-    setUndo({ id: g.id, on: g.on, name: g.name });
-    move.mutate({ id: g.id, on, version: g.version });
+    setUndo(null);
+    move.mutate(
+      { id: g.id, on, version: g.version },
+      { onSuccess: (kept) => setUndo({ id: g.id, on: g.on, name: g.name, version: kept.version }) },
+    );
   };
   const months = Array.from({ length: 30 }, (_, i) => {
     const d = new Date(first);
@@ -175,7 +178,7 @@ export function SeasonCalendar({ programme }: { programme: Schemas["ProgrammeVie
           <Button
             kind="plain"
             onClick={() => {
-              move.mutate({ id: undo.id, on: undo.on, version: null });
+              move.mutate({ id: undo.id, on: undo.on, version: undo.version });
               setUndo(null);
             }}
           >

@@ -32,6 +32,7 @@ export function InputForm({ old, kinds, done }: Props) {
   const [species, setSpecies] = useState<{ name: string; count: string }[]>(
     old?.species.map((s) => ({ name: s.name, count: s.count?.toExponential() ?? "" })) ?? [],
   );
+  const [version] = useState(old?.version ?? null); // of what this form was filled from
   const words = useUnitWords();
   const life = kinds.find((k) => k.kind === kind)?.life;
   const keep = useWrite(
@@ -39,6 +40,7 @@ export function InputForm({ old, kinds, done }: Props) {
       client.POST("/api/shelf/inputs", {
         body: {
           id: old?.id ?? null,
+          version,
           kind,
           name: r.name!,
           density: r.density!,

@@ -54,8 +54,10 @@ function Lines({ watch }: { watch: Schemas["WatchView"] }) {
     expected: String(Math.round(watch.expectedShare * 100)),
   });
   const [asked, setAsked] = useState(typeof Notification === "undefined" ? "unsupported" : Notification.permission);
-  const keep = useWrite((body: Schemas["WatchLinesRequest"], headers) =>
-    client.POST("/api/watch/lines", { body, headers }),
+  const [version, setVersion] = useState(watch.version);
+  const keep = useWrite(
+    (body: Schemas["WatchLinesRequest"], headers) => client.POST("/api/watch/lines", { body, headers }),
+    (kept) => setVersion(kept.version),
   );
   const share = (t: string) => {
     const n = number(t);
@@ -71,6 +73,7 @@ function Lines({ watch }: { watch: Schemas["WatchView"] }) {
             noReadingH: number(typed.noReadingH),
             graceMinutes: number(typed.graceMinutes),
             expectedShare: share(typed.expected),
+            version,
           });
         }}
       >

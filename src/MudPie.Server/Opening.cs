@@ -1,0 +1,80 @@
+using System.Globalization;
+using System.Net;
+using System.Net.Sockets;
+using MudPie.Records;
+using MudPie.Records.Demo;
+
+namespace MudPie.Server;
+
+/// <summary>What is done before anything is served: the port looked at, the holding's file taken and made fit. Holds the lease on the file as long as the server lives.</summary>
+public sealed class Opening(IConfiguration configuration) : IDisposable
+{
+    private HoldingLease? _lease;
+
+    /// <summary>Takes the file, makes it if it is not there, brings it up to date if it is old.</summary>
+    /// <exception cref="HoldingFileException">It can't be had; the reason in words.</exception>
+    public void File(DateTimeOffset now)
+    {
+        var settings = configuration.GetSection("Holding");
+        var path = Path.GetFullPath(settings["File"] ?? "holding.mudpie");
+        try
+        {
+            Directory.CreateDirectory(Path.GetDirectoryName(path)!);
+            if (Directory.Exists(path))
+            {
+                throw new HoldingFileException(new FileTrouble("not ours", $"{path} is a folder, not a file.", "Name a file in it, such as holding.mudpie."));
+            }
+
+            _lease = HoldingLease.Take(path);
+            if (settings.GetValue("Demo", false))
+            {
+                HoldingFile.PrepareDemo(path, db => DemoHolding.Fill(db, now, settings.GetValue<int?>("ProbePort"), settings["ProbeSettings"]));
+            }
+            else if (HoldingFile.Prepare(path) is { } copy)
+            {
+                Console.WriteLine($"The file was of an older version; a copy of it as it was lies at {copy}");
+            }
+        }
+        catch (Exception e) when (FileTrouble.Of(e) is { } trouble)
+        {
+            throw new OpeningException($"The holding's file {path} can't be opened. {trouble.Wrong} {trouble.WayOut}", e);
+        }
+    }
+
+    /// <summary>A port as it was given.</summary>
+    /// <exception cref="OpeningException">It is none.</exception>
+    public static int Port(string given) => int.TryParse(given, NumberStyles.None, CultureInfo.InvariantCulture, out var port) && port is >= 1 and <= 65535
+        ? port
+        : throw new OpeningException($"“{given}” is not a port: give 1 to 65535.");
+
+    /// <summary>Looks whether a port can be had, so that nothing is made where it can't.</summary>
+    /// <exception cref="OpeningException">Another program listens there.</exception>
+    public static void Free(int port)
+    {
+        using var socket = new Socket(AddressFamily.InterNetwork, SocketType.Stream, ProtocolType.Tcp);
+        try
+        {
+            socket.Bind(new IPEndPoint(IPAddress.Loopback, port));
+        }
+        catch (SocketException e)
+        {
+            throw new OpeningException(
+                e.SocketErrorCode == SocketError.AccessDenied ? $"Port {port} is kept for the system: give another with --port." : $"Port {port} is in use: give another with --port, or stop the program that has it.", e);
+        }
+    }
+
+    /// <summary>One sentence for what can go wrong while the server begins; null where it is something else.</summary>
+    public static string? Says(Exception e) => e switch
+    {
+        OpeningException => e.Message,
+        _ when FileTrouble.Of(e) is { } trouble => $"{trouble.Wrong} {trouble.WayOut}",
+        IOException { InnerException: SocketException or Microsoft.AspNetCore.Connections.AddressInUseException } => "The port is in use: give another with --port, or stop the program that has it.",
+        _ => null,
+    };
+
+    /// <inheritdoc/>
+    public void Dispose() => _lease?.Dispose();
+}
+
+/// <summary>The server could not begin; its message is the one sentence to say.</summary>
+public sealed class OpeningException(string sentence, Exception? inner = null) : Exception(sentence, inner);

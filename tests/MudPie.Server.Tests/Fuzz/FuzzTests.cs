@@ -1,0 +1,146 @@
+using System.Diagnostics;
+using System.Text;
+using System.Text.Json.Nodes;
+using Microsoft.Extensions.DependencyInjection;
+using Microsoft.Extensions.Logging;
+
+namespace MudPie.Server.Tests.Fuzz;
+
+/// <summary>Every endpoint of the OpenAPI document and every calculator, sent bodies made from its schema and spoilt: nothing answers 5xx, and what was taken breaks no page.</summary>
+/// <remarks><c>./mudpie fuzz</c> sends 30,000 with a seed that can be given; the suite sends fewer, with the same seed each time.</remarks>
+public sealed class FuzzTests
+{
+    private static int Setting(string name, int usual) => int.TryParse(Environment.GetEnvironmentVariable(name), out var n) ? n : usual;
+
+    [Fact]
+    public async Task Whatever_is_sent_is_answered_or_refused_and_never_breaks()
+    {
+        var (many, seed) = (Setting("MUDPIE_FUZZ", 3000), Setting("MUDPIE_FUZZ_SEED", 9));
+        var heard = new Heard();
+        using var h = new TestHolding(demo: true, logs: heard);
+        var doors = await Doors(h);
+        doors.Count.ShouldBeGreaterThan(150);
+        var bodies = new HostileBodies(await h.Get("/openapi/v1.json"), seed);
+        var broken = new Dictionary<string, (int Times, string First)>();
+        var by = new Dictionary<int, int>();
+        var (slowest, slowestOf) = (TimeSpan.Zero, "");
+        for (var i = 0; i < many; i++)
+        {
+            var door = doors[i % doors.Count];
+            using var request = Ask(door, bodies);
+            var said = request.Content is null ? "" : await request.Content.ReadAsStringAsync();
+            var began = Stopwatch.GetTimestamp();
+            using var reply = await h.Http.SendAsync(request);
+            var took = Stopwatch.GetElapsedTime(began);
+            by[(int)reply.StatusCode] = by.GetValueOrDefault((int)reply.StatusCode) + 1;
+            (slowest, slowestOf) = took > slowest ? (took, $"{door.Method} {request.RequestUri} {Short(said)}") : (slowest, slowestOf);
+            Note(broken, heard, (int)reply.StatusCode, $"{door.Method} {door.Path}", $"{request.RequestUri} {Short(said)}");
+            if ((int)reply.StatusCode >= 400 && reply.Content.Headers.ContentType?.MediaType != "application/problem+json")
+            {
+                broken.TryAdd($"{(int)reply.StatusCode} {door.Method} {door.Path}: says nothing", (1, $"{request.RequestUri} {Short(said)}"));
+            }
+
+            if (i % 1000 == 999 || i == many - 1)
+            {
+                foreach (var page in doors.Where(d => d.Method == "GET"))
+                {
+                    using var look = new HttpRequestMessage(HttpMethod.Get, Fill(page.Path, _ => bodies.Any(["1", "2", "5", "14"])));
+                    using var seen = await h.Http.SendAsync(look);
+                    Note(broken, heard, (int)seen.StatusCode, $"GET {page.Path} (after what was taken)", look.RequestUri!.ToString());
+                }
+            }
+        }
+
+        TestContext.Current.TestOutputHelper?.WriteLine($"{many} sent; the slowest took {slowest.TotalMilliseconds:0} ms: {slowestOf}");
+        if (Environment.GetEnvironmentVariable("MUDPIE_FUZZ") is not null)
+        {
+            Console.WriteLine($"{many} sent with seed {seed}, {broken.Count} kinds of 5xx, {string.Join(", ", by.OrderBy(b => b.Key).Select(b => $"{b.Value} × {b.Key}"))}; the slowest took {slowest.TotalMilliseconds:0} ms: {slowestOf}");
+        }
+
+        broken.Select(b => $"{b.Value.Times} × {b.Key}\n      first: {b.Value.First}").ShouldBeEmpty();
+    }
+
+    private sealed record Door(string Method, string Path, JsonNode? Schema, string? Known, string ContentType);
+
+    private static async Task<List<Door>> Doors(TestHolding h)
+    {
+        var api = await h.Get("/openapi/v1.json");
+        List<Door> doors = [];
+        foreach (var (path, methods) in api["paths"]!.AsObject())
+        {
+            foreach (var (method, of) in methods!.AsObject())
+            {
+                var content = of!["requestBody"]?["content"]?.AsObject().FirstOrDefault();
+                doors.Add(new Door(method.ToUpperInvariant(), path, content?.Value?["schema"], Examples.GoodFor(path), content?.Key ?? ""));
+            }
+        }
+
+        foreach (var name in (await h.Get("/api/calc")).AsArray().Select(c => (string)c!["name"]!))
+        {
+            doors.Add(new Door("POST", $"/api/calc/{name}", await h.Get($"/api/calc/{name}/schema"), Examples.Question(name), "application/json"));
+        }
+
+        return doors;
+    }
+
+    private static HttpRequestMessage Ask(Door door, HostileBodies bodies)
+    {
+        var path = Fill(door.Path, name => bodies.In100(85) ? bodies.Any<string>(name is "step" ? ["Heap", "source", "air"] : ["1", "2", "3", "5", "14", "15"]) : bodies.Any(["0", "-1", "2147483648", "abc", "%01", "٣", "1.5", "99999999999999999999"]));
+        var query = door.Method == "GET" && bodies.In100(50) ? "?" + string.Join('&', new[] { "page", "of", "bed", "from", "to", "year", "hours", "purpose", "at", "useAt", "kind", "input" }.Where(_ => bodies.In100(30)).Select(q => $"{q}={Uri.EscapeDataString(bodies.Any(Queries))}")) : "";
+        var request = new HttpRequestMessage(new HttpMethod(door.Method), path + query);
+        request.Headers.Add("Idempotency-Key", Guid.NewGuid().ToString());
+        if (door.ContentType.Length > 0)
+        {
+            var body = bodies.In100(8) || door.ContentType != "application/json" ? bodies.Any(HostileBodies.Raw) : bodies.Of(door.Schema, door.Known)?.ToJsonString() ?? "null";
+            request.Content = new StringContent(body, Encoding.UTF8, bodies.In100(4) ? bodies.Any(["text/plain", "application/xml", "image/png"]) : door.ContentType);
+        }
+
+        return request;
+    }
+
+    private static readonly string[] Queries = ["", "1", "0", "-1", "2147483648", "NaN", "abc", "٣", "2026-06-11T07:00:00Z", "9999-12-31T23:59:59Z", "0001-01-01T00:00:00+14:00", "bed-1", "batch-99999999999", "lot--1", "leaf", "1e308"];
+
+    private static string Fill(string path, Func<string, string> of) => System.Text.RegularExpressions.Regex.Replace(path, @"\{([^}:]+)[^}]*\}", m => of(m.Groups[1].Value));
+
+    private static string Short(string text) => text.Length > 900 ? text[..900] + $"… ({text.Length})" : text;
+
+    private static void Note(Dictionary<string, (int Times, string First)> broken, Heard heard, int status, string door, string first)
+    {
+        var why = heard.Take();
+        if (status < 500)
+        {
+            return;
+        }
+
+        var key = $"{status} {door}: {why}";
+        broken[key] = (broken.GetValueOrDefault(key).Times + 1, broken.GetValueOrDefault(key).First ?? first);
+    }
+
+    /// <summary>Hears what the server logs of a failure: the kind of it and where in our own code.</summary>
+    public sealed class Heard : ILoggerProvider, ILogger
+    {
+        private string _last = "";
+
+        public string Take() => Interlocked.Exchange(ref _last, "");
+
+        public ILogger CreateLogger(string categoryName) => this;
+
+        public void Dispose()
+        {
+        }
+
+        public IDisposable? BeginScope<TState>(TState state)
+            where TState : notnull => null;
+
+        public bool IsEnabled(LogLevel logLevel) => logLevel >= LogLevel.Error;
+
+        public void Log<TState>(LogLevel logLevel, EventId eventId, TState state, Exception? exception, Func<TState, Exception?, string> formatter)
+        {
+            if (exception is not null)
+            {
+                var ours = exception.ToString().Split('\n').Where(l => l.Contains("at MudPie.", StringComparison.Ordinal)).Select(l => l.Trim().Split(" in ")[0]).Take(2);
+                _last = $"{exception.GetType().Name} {exception.Message.Split('\n')[0]} {(exception.InnerException is { } inner ? $"({inner.Message})" : "")} {string.Join(" ← ", ours)}";
+            }
+        }
+    }
+}
