@@ -5,11 +5,15 @@ namespace MudPie.Core.Brewing;
 
 /// <summary>
 /// Adaptive Dormand–Prince 5(4) with dense output (Dormand and Prince 1980; Hairer, Nørsett and Wanner 1993, II.5),
-/// for the five states of a brew.
+/// for the five states of a brew; where oxygen is all but gone it hands over to <see cref="StiffSolver"/>.
 /// </summary>
 internal static class BrewSolver
 {
     private const double MaxStepH = 4;
+
+    // Below so much oxygen, mg/L, the steps are watched; where five in a row are held short by how fast it is pulled back, and not by how fast anything changes, the other solver takes over.
+    private const double Scarce = 1;
+    private const double Stiff = 2;
 
     /// <summary>Solves from <paramref name="fromH"/> to <paramref name="toH"/> with one setting of the air, adding steps to the trace.</summary>
     /// <returns>The state at the end.</returns>
@@ -20,6 +24,7 @@ internal static class BrewSolver
         var h = Math.Min(0.02, toH - fromH);
         var k1 = eq.Slope(t, y, kLa20);
         var lastError = 1e-4;
+        var tight = 0;
         while (t < toH)
         {
             h = Math.Min(h, MaxStepH);
@@ -35,10 +40,8 @@ internal static class BrewSolver
                 t + (h * (8.0 / 9)),
                 y + (h * (((19372.0 / 6561) * k1) + ((-25360.0 / 2187) * k2) + ((64448.0 / 6561) * k3) + ((-212.0 / 729) * k4))),
                 kLa20);
-            var k6 = eq.Slope(
-                t + h,
-                y + (h * (((9017.0 / 3168) * k1) + ((-355.0 / 33) * k2) + ((46732.0 / 5247) * k3) + ((49.0 / 176) * k4) + ((-5103.0 / 18656) * k5))),
-                kLa20);
+            var before6 = y + (h * (((9017.0 / 3168) * k1) + ((-355.0 / 33) * k2) + ((46732.0 / 5247) * k3) + ((49.0 / 176) * k4) + ((-5103.0 / 18656) * k5)));
+            var k6 = eq.Slope(t + h, before6, kLa20);
             var next = y + (h * (((35.0 / 384) * k1) + ((500.0 / 1113) * k3) + ((125.0 / 192) * k4) + ((-2187.0 / 6784) * k5) + ((11.0 / 84) * k6)));
             var k7 = eq.Slope(t + h, next, kLa20);
             var off = h * (((71.0 / 57600) * k1) + ((-71.0 / 16695) * k3) + ((71.0 / 1920) * k4)
@@ -60,6 +63,15 @@ internal static class BrewSolver
                 t = toH - (t + h) < 1e-10 ? toH : t + h;
                 y = next;
                 k1 = k7;
+                tight = y.O < Scarce && h * Pull(k7, k6, next, before6) > Stiff ? tight + 1 : 0;
+                if (tight == 5 && t < toH)
+                {
+                    (y, t) = StiffSolver.Solve(eq, y, t, toH, kLa20, tolerance, trace);
+                    k1 = eq.Slope(t, y, kLa20);
+                    (tight, h, lastError) = (0, Math.Min(0.02, Math.Max(toH - t, 0)), 1e-4);
+                    continue;
+                }
+
                 h *= Math.Clamp(0.9 * FifthRoot(error, lastError), 0.2, 5);
                 lastError = Math.Max(error, 1e-4);
             }
@@ -72,12 +84,16 @@ internal static class BrewSolver
         return y;
     }
 
+    // How fast oxygen is pulled back, per h, from two looks at one moment: Hairer and Wanner 1996, IV.2.
+    private static double Pull(in BrewState slopeA, in BrewState slopeB, in BrewState a, in BrewState b) =>
+        Math.Abs(a.O - b.O) is > 1e-14 and var apart ? Math.Abs(slopeA.O - slopeB.O) / apart : 0;
+
     // The controller of Hairer et al.: error^−(0.2 − 0.75·0.04) · last^0.04.
     private static double FifthRoot(double error, double lastError) =>
         error < 1e-12 ? 5 : Math.Pow(error, -0.17) * Math.Pow(lastError, 0.04);
 
     [MethodImpl(MethodImplOptions.AggressiveInlining)]
-    private static double Norm(in BrewState off, in BrewState a, in BrewState b, double tolerance)
+    internal static double Norm(in BrewState off, in BrewState a, in BrewState b, double tolerance)
     {
         var scale = (Vector256.Max(Vector256.Abs(a.Cod), Vector256.Abs(b.Cod)) + Vector256<double>.One) * tolerance;
         var part = off.Cod / scale;

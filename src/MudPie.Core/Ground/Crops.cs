@@ -71,10 +71,10 @@ public static partial class Crops
         return known;
     }
 
-    [GeneratedRegex("['\"‘’“”(\\[][^'\"‘’“”)\\]]*['\"‘’“”)\\]]")]
+    [GeneratedRegex("['\"‘’“”(\\[][^'\"‘’“”)\\]]*['\"‘’“”)\\]]", RegexOptions.NonBacktracking)]
     private static partial Regex Aside();
 
-    [GeneratedRegex("[\\p{L}]+")]
+    [GeneratedRegex("[\\p{L}]+", RegexOptions.NonBacktracking)]
     private static partial Regex Words();
 }
 

@@ -221,15 +221,15 @@ public static partial class AmountText
         _ => "Write a number, as 6.4.",
     };
 
-    [GeneratedRegex(@"^[+-]?(?<whole>[0-9]{1,9})\s(?<top>[0-9]{1,9})\s?/\s?(?<bottom>[0-9]{1,9})")]
+    [GeneratedRegex(@"^[+-]?(?<whole>[0-9]{1,9})\s(?<top>[0-9]{1,9})\s?/\s?(?<bottom>[0-9]{1,9})", RegexOptions.NonBacktracking)]
     private static partial Regex Mixed();
 
-    [GeneratedRegex(@"^[+-]?(?<top>[0-9]{1,9})\s?/\s?(?<bottom>[0-9]{1,9})")]
+    [GeneratedRegex(@"^[+-]?(?<top>[0-9]{1,9})\s?/\s?(?<bottom>[0-9]{1,9})", RegexOptions.NonBacktracking)]
     private static partial Regex Fraction();
 
-    [GeneratedRegex(@"^(of\s+)?(an?\s+)?")]
+    [GeneratedRegex(@"^(of\s+)?(an?\s+)?", RegexOptions.NonBacktracking)]
     private static partial Regex LeadingWords();
 
-    [GeneratedRegex(@"\s+")]
+    [GeneratedRegex(@"\s+", RegexOptions.NonBacktracking)]
     private static partial Regex Spaces();
 }

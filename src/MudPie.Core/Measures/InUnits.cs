@@ -37,6 +37,6 @@ public static partial class InUnits
     private static double Read(double figure, string unit, Dimension dimension) => Units.Of(dimension, UnitSystem.UsCustomary).First(u => u.Shown == unit) is var u ? (figure * u.Factor) + u.Offset : figure;
 
     // The longer words first: "L/min" is not "L".
-    [GeneratedRegex(@"(-?\d[\d,]*(?:\.\d+)?) (mg/L|mL/L|g/L|L/min|L/ha|gal/acre|m/s|mph|fl oz|gal|cfm|°C|°F|psi|kPa|lb|kg|mm|mL|L)\b", RegexOptions.NonBacktracking)]
+    [GeneratedRegex(@"(-?[0-9][0-9,]*(?:\.[0-9]+)?) (mg/L|mL/L|g/L|L/min|L/ha|gal/acre|m/s|mph|fl oz|gal|cfm|°C|°F|psi|kPa|lb|kg|mm|mL|L)\b", RegexOptions.NonBacktracking)]
     private static partial Regex Figures();
 }

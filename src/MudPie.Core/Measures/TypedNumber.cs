@@ -71,9 +71,9 @@ public readonly partial record struct TypedNumber(double? Value, double? Other =
     }
 
     /// <summary>A number at the head of a text: what <see cref="Of"/> reads.</summary>
-    [GeneratedRegex(@"^[+-]?(?:[0-9]{1,3}(?:[ '][0-9]{3})+(?:[.,][0-9]+)?|[0-9]+(?:[.,][0-9]+)*|[.,][0-9]+)(?:[eE][+-]?[0-9]{1,3})?(?![0-9])")]
+    [GeneratedRegex(@"^[+-]?(?:[0-9]{1,3}(?:[ '][0-9]{3})+(?:[.,][0-9]+)?|[0-9]+(?:[.,][0-9]+)*|[.,][0-9]+)(?:[eE][+-]?[0-9]{1,3})?(?![0-9])", RegexOptions.None, 1000)]
     internal static partial Regex Head();
 
-    [GeneratedRegex(@"^[+-]?(?:[0-9]{1,3}(?:[ '][0-9]{3})+(?:[.,][0-9]+)?|[0-9]+(?:[.,][0-9]+)*|[.,][0-9]+)(?:[eE][+-]?[0-9]{1,3})?$")]
+    [GeneratedRegex(@"^[+-]?(?:[0-9]{1,3}(?:[ '][0-9]{3})+(?:[.,][0-9]+)?|[0-9]+(?:[.,][0-9]+)*|[.,][0-9]+)(?:[eE][+-]?[0-9]{1,3})?$", RegexOptions.NonBacktracking)]
     private static partial Regex Whole();
 }

@@ -110,7 +110,7 @@ public static partial class NoteIt
             }
         }
 
-        foreach (var word in words.Where(w => w.Length >= 4 && !char.IsDigit(w[0])))
+        foreach (var word in words.Where(w => w.Length >= 4 && !char.IsAsciiDigit(w[0])))
         {
             var near = Kinds.SelectMany(k => k.Words.Where(w => w.Length >= 4).Select(w => (k.Kind, Word: w))).FirstOrDefault(k => Near(word, k.Word));
             if (near.Kind is not null)
@@ -286,12 +286,12 @@ public static partial class NoteIt
             [new("what was understood", "words against the holding's own names, with small slips", string.Join("; ", guessed), kind, "nothing is written before you say so")]);
     }
 
-    [GeneratedRegex(@"\bat ([0-9]{1,2})[:.]([0-9]{2})\b(?!\s*(kg|g|l|ml|%))", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(@"\bat ([0-9]{1,2})[:.]([0-9]{2})\b(?!\s*(kg|g|l|ml|%))", RegexOptions.IgnoreCase, 1000)]
     private static partial Regex AtTime();
 
-    [GeneratedRegex(@"^(-?[0-9]{1,7}(?:[.,][0-9]{1,6})*)([a-z°µ/]*)$")]
+    [GeneratedRegex(@"^(-?[0-9]{1,7}(?:[.,][0-9]{1,6})*)([a-z°µ/]*)$", RegexOptions.NonBacktracking)]
     private static partial Regex Number();
 
-    [GeneratedRegex(@"^\s*note\b[:,]?", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(@"^\s*note\b[:,]?", RegexOptions.NonBacktracking | RegexOptions.IgnoreCase)]
     private static partial Regex NoteWord();
 }

@@ -67,7 +67,7 @@ public static partial class NoteNames
         var own = Words(n.Name).Where(p => !Small.Contains(p)).ToList();
         bool Hit(string part)
         {
-            if (char.IsDigit(part[0]))
+            if (char.IsAsciiDigit(part[0]))
             {
                 // A figure is a bed's own number only where it stands behind a word of its name: "3 kg ridge bed 4" is not bed 3.
                 return words.Where((w, i) => w == part && IsNumberOfName(words, i, own)).Any();
@@ -78,7 +78,7 @@ public static partial class NoteNames
                 return true;
             }
 
-            var near = slips && part.Length >= 4 ? words.FirstOrDefault(w => w.Length >= 4 && !char.IsDigit(w[0]) && Near(w, part)) : null;
+            var near = slips && part.Length >= 4 ? words.FirstOrDefault(w => w.Length >= 4 && !char.IsAsciiDigit(w[0]) && Near(w, part)) : null;
             if (near is not null)
             {
                 told.Add($"“{near}” read as {part}");
@@ -89,9 +89,9 @@ public static partial class NoteNames
 
         var parts = own;
         var hits = parts.Count(Hit);
-        var number = parts.FirstOrDefault(p => char.IsDigit(p[0]));
+        var number = parts.FirstOrDefault(p => char.IsAsciiDigit(p[0]));
         var named = hits == parts.Count && parts.Count > 0 ? 2 + parts.Count : 0.0;
-        if (named == 0 && hits > 0 && (number is null || Hit(number)) && parts.Where(p => !char.IsDigit(p[0])).Any(p => p.Length >= 4 && Hit(p)))
+        if (named == 0 && hits > 0 && (number is null || Hit(number)) && parts.Where(p => !char.IsAsciiDigit(p[0])).Any(p => p.Length >= 4 && Hit(p)))
         {
             named = 1 + (hits / (double)parts.Count);
         }
@@ -101,8 +101,8 @@ public static partial class NoteNames
     }
 
     internal static bool IsNumberOfName(List<string> words, int at, List<string> name) =>
-        at > 0 && name.Any(p => !char.IsDigit(p[0]) && (words[at - 1] == p || words[at - 1].TrimEnd('s') == p.TrimEnd('s') || (p.Length >= 4 && Near(words[at - 1], p))));
+        at > 0 && name.Any(p => !char.IsAsciiDigit(p[0]) && (words[at - 1] == p || words[at - 1].TrimEnd('s') == p.TrimEnd('s') || (p.Length >= 4 && Near(words[at - 1], p))));
 
-    [GeneratedRegex(@"[^\s,;]+(?:,\d+[^\s,;]*)?")]
+    [GeneratedRegex(@"[^\s,;]+(?:,[0-9]+[^\s,;]*)?", RegexOptions.NonBacktracking)]
     private static partial Regex Token();
 }

@@ -155,18 +155,18 @@ public static partial class Dilutions
 
     private const string Figure = @"[0-9][0-9.,]{0,18}";
 
-    [GeneratedRegex(@"[0-9][0-9.,]*")]
+    [GeneratedRegex(@"[0-9][0-9.,]*", RegexOptions.NonBacktracking)]
     private static partial Regex Figures();
 
-    [GeneratedRegex(@"^(neat|undiluted|straight)$")]
+    [GeneratedRegex(@"^(neat|undiluted|straight)$", RegexOptions.NonBacktracking)]
     private static partial Regex Neat();
 
-    [GeneratedRegex(@"^(?<n1>" + Figure + @")\s*(%|per\s?cent|percent)(\s+(tea|brew|extract))?$")]
+    [GeneratedRegex(@"^(?<n1>" + Figure + @")\s*(%|per\s?cent|percent)(\s+(tea|brew|extract))?$", RegexOptions.NonBacktracking)]
     private static partial Regex Percent();
 
-    [GeneratedRegex(@"^(?<n1>" + Figure + @")\s+in\s+(?<n2>" + Figure + @")$")]
+    [GeneratedRegex(@"^(?<n1>" + Figure + @")\s+in\s+(?<n2>" + Figure + @")$", RegexOptions.NonBacktracking)]
     private static partial Regex OneIn();
 
-    [GeneratedRegex(@"^(?<n1>" + Figure + @")\s*(?<w1>(?:parts?|of|tea|brew|extract|water|\s)*)\s*(?<by>:|\+|to|and|/)\s*(?<n2>" + Figure + @")\s*(?<w2>(?:parts?|of|tea|brew|extract|water|to|\s)*)$")]
+    [GeneratedRegex(@"^(?<n1>" + Figure + @")\s*(?<w1>(?:parts?|of|tea|brew|extract|water|\s)*)\s*(?<by>:|\+|to|and|/)\s*(?<n2>" + Figure + @")\s*(?<w2>(?:parts?|of|tea|brew|extract|water|to|\s)*)$", RegexOptions.NonBacktracking)]
     private static partial Regex Pair();
 }

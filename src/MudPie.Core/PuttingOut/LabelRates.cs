@@ -150,27 +150,27 @@ public static partial class LabelRates
 
     private static Refusal Renamed(Refusal r) => new([.. r.Problems.Select(p => p with { Field = "labelRate" })]);
 
-    [GeneratedRegex(@"\s*(?:\bper\b|/|\bto each\b|\bto every\b|\bfor each\b|\bfor every\b|\bon each\b|\bin each\b|\beach\b|\b(?:in|on) (?=[0-9a])|\ban?\b)\s*")]
+    [GeneratedRegex(@"\s*(?:\bper\b|/|\bto each\b|\bto every\b|\bfor each\b|\bfor every\b|\bon each\b|\bin each\b|\beach\b|\b(?:in|on) (?=[0-9a])|\ban?\b)\s*", RegexOptions.None, 1000)]
     private static partial Regex Per();
 
-    [GeneratedRegex(@"^([0-9][0-9.,]{0,12})\s*(?:to|-|–)\s*([0-9][0-9.,]{0,12})\s*([a-zµ]{1,20}(?: [a-z]{1,10}){0,2})$")]
+    [GeneratedRegex(@"^([0-9][0-9.,]{0,12})\s*(?:to|-|–)\s*([0-9][0-9.,]{0,12})\s*([a-zµ]{1,20}(?: [a-z]{1,10}){0,2})$", RegexOptions.NonBacktracking)]
     private static partial Regex Range();
 
-    [GeneratedRegex(@"^(?:1\s*[:+]\s*[0-9][0-9., ]{0,12}|1 in [0-9][0-9., ]{0,12}|[0-9.,]{1,8}\s*%)$")]
+    [GeneratedRegex(@"^(?:1\s*[:+]\s*[0-9][0-9., ]{0,12}|1 in [0-9][0-9., ]{0,12}|[0-9.,]{1,8}\s*%)$", RegexOptions.NonBacktracking)]
     private static partial Regex Thinned();
 
-    [GeneratedRegex(@"\b(?:can|cans|bucket|tank|of|water|feed|solution|mixed|knapsack|full)\b")]
+    [GeneratedRegex(@"\b(?:can|cans|bucket|tank|of|water|feed|solution|mixed|knapsack|full)\b", RegexOptions.NonBacktracking)]
     private static partial Regex Filler();
 
-    [GeneratedRegex(@"^(?:1 )?(?:plant|plants|tree|trees|bush|bushes|pot|pots|hill|vine)\b")]
+    [GeneratedRegex(@"^(?:1 )?(?:plant|plants|tree|trees|bush|bushes|pot|pots|hill|vine)\b", RegexOptions.NonBacktracking)]
     private static partial Regex Plant();
 
-    [GeneratedRegex(@"^(.{1,20}?)\s+seeds?$")]
+    [GeneratedRegex(@"^(.{1,20}?)\s+seeds?$", RegexOptions.NonBacktracking)]
     private static partial Regex Seed();
 
-    [GeneratedRegex(@"^(.{1,24}?)\s+(?:mix|compost|soil|substrate|potting mix)$")]
+    [GeneratedRegex(@"^(.{1,24}?)\s+(?:mix|compost|soil|substrate|potting mix)$", RegexOptions.NonBacktracking)]
     private static partial Regex Mix();
 
-    [GeneratedRegex(@",?\s*\b(?:(?:every|each)\s+(?:(?<n>[0-9]{1,3})\s+)?(?:days?|weeks?|months?|fortnights?)|once a (?:day|week|month|fortnight)|a (?:day|week|month)|daily|weekly|monthly|fortnightly)\b")]
+    [GeneratedRegex(@",?\s*\b(?:(?:every|each)\s+(?:(?<n>[0-9]{1,3})\s+)?(?:days?|weeks?|months?|fortnights?)|once a (?:day|week|month|fortnight)|a (?:day|week|month)|daily|weekly|monthly|fortnightly)\b", RegexOptions.NonBacktracking)]
     private static partial Regex Every();
 }

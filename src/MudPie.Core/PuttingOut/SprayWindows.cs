@@ -198,7 +198,7 @@ public static class SprayWindows
         if (windows.Count == 0)
         {
             var most = list.SelectMany(h => h.Spoils.Select(s => s.Split(':')[0].Split(' ')[0])).GroupBy(s => s).OrderByDescending(g => g.Count()).First().Key;
-            return new Verdict(Tone.Stop, "Nothing suits in the hours ahead.", $"Mostly it is the {(most.StartsWith('-') || char.IsDigit(most[0]) ? "warmth" : most)} that spoils it.{unknown}");
+            return new Verdict(Tone.Stop, "Nothing suits in the hours ahead.", $"Mostly it is the {(most.StartsWith('-') || char.IsAsciiDigit(most[0]) ? "warmth" : most)} that spoils it.{unknown}");
         }
 
         var best = windows.MaxBy(w => w.Score)!;

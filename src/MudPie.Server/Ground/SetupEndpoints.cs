@@ -62,7 +62,7 @@ public static class SetupEndpoints
     public static (double Latitude, double Longitude)? Place(string? typed)
     {
         var text = (typed ?? "").ToUpperInvariant().Replace("°", " ");
-        var numbers = System.Text.RegularExpressions.Regex.Matches(text, @"(-?[0-9]{1,3}(?:\.[0-9]{1,12})?)\s*([NSEW]?)");
+        var numbers = Figures().Matches(text);
         if (numbers.Count != 2)
         {
             return null;

@@ -37,7 +37,7 @@ public sealed class TypedFields(UnitSystem units)
         string.IsNullOrWhiteSpace(typed) ? null : Quantity(field, typed, dimension, low, high, wayOut);
 
     /// <summary>A bare number of food is a spoon's worth, mL or fl oz: litres or gallons of it nobody means.</summary>
-    public static string? Spoonful(string? typed, UnitSystem units) => string.IsNullOrWhiteSpace(typed) || !char.IsDigit(typed.Trim()[^1]) ? typed : $"{typed} {(units.IsUs() ? "fl oz" : "mL")}";
+    public static string? Spoonful(string? typed, UnitSystem units) => string.IsNullOrWhiteSpace(typed) || !char.IsAsciiDigit(typed.Trim()[^1]) ? typed : $"{typed} {(units.IsUs() ? "fl oz" : "mL")}";
 
     /// <summary>A name of 1 to 60 characters.</summary>
     public string Name(string field, string? typed, string what)
