@@ -30,7 +30,7 @@ public sealed record FileTrouble(string Kind, string Wrong, string WayOut)
         _ => null,
     };
 
-    private static FileTrouble? OfCode(int code) => code switch
+    private static FileTrouble? OfCode(int code) => (code & 0xFF) switch
     {
         Full => DiskFull,
         Busy or Locked => InUse,

@@ -268,7 +268,12 @@ public static class HoldingFile
 
     private sealed class PragmaInterceptor : DbConnectionInterceptor
     {
-        private static string Of(DbConnection connection) => new SqliteConnectionStringBuilder(connection.ConnectionString).Mode == SqliteOpenMode.ReadOnly ? OnlyToRead : Pragmas;
+        private static string Of(DbConnection connection)
+        {
+            // With these, a write from a stale snapshot says so at once; without, it looks like a busy file and is tried again for seconds.
+            SQLitePCL.raw.sqlite3_extended_result_codes(((SqliteConnection)connection).Handle!, 1);
+            return new SqliteConnectionStringBuilder(connection.ConnectionString).Mode == SqliteOpenMode.ReadOnly ? OnlyToRead : Pragmas;
+        }
 
         public override void ConnectionOpened(DbConnection connection, ConnectionEndEventData eventData)
         {

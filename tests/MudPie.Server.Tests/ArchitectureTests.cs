@@ -1,3 +1,5 @@
+using System.Reflection;
+using System.Text.RegularExpressions;
 using ArchUnitNET.Domain;
 using ArchUnitNET.Loader;
 using ArchUnitNET.xUnitV3;
@@ -36,6 +38,23 @@ public class ArchitectureTests
             foreach (var banned in new[] { "DateTime.Now", "DateTime.UtcNow", "DateTimeOffset.Now", "DateTimeOffset.UtcNow", "Stopwatch", "File.", "new Random(", "Random.Shared", "Guid.NewGuid", "Console." })
             {
                 text.ShouldNotContain(banned, Case.Sensitive, file);
+            }
+        }
+    }
+
+    [Fact]
+    public void No_pattern_can_take_longer_than_its_text_is_long_without_being_stopped()
+    {
+        var patterns = new[] { typeof(Core.Brewing.BrewRun).Assembly, typeof(Records.HoldingDb).Assembly, typeof(App).Assembly }
+            .SelectMany(a => a.GetTypes()).SelectMany(t => t.GetMethods(BindingFlags.Static | BindingFlags.NonPublic | BindingFlags.Public | BindingFlags.DeclaredOnly))
+            .Select(m => (Where: $"{m.DeclaringType}.{m.Name}", Of: m.GetCustomAttribute<GeneratedRegexAttribute>())).Where(p => p.Of is not null).ToList();
+        patterns.Count.ShouldBeGreaterThan(20);
+        patterns.Where(p => !p.Of!.Options.HasFlag(RegexOptions.NonBacktracking) && p.Of.MatchTimeoutMilliseconds <= 0).Select(p => p.Where).ShouldBeEmpty();
+        foreach (var file in Directory.EnumerateFiles(Path.Combine(Root(), "src"), "*.cs", SearchOption.AllDirectories).Where(f => !f.Contains("/obj/")))
+        {
+            foreach (var loose in new[] { "new Regex(", "Regex.Match(", "Regex.Matches(", "Regex.IsMatch(", "Regex.Replace(", "Regex.Split(" })
+            {
+                File.ReadAllText(file).ShouldNotContain(loose, Case.Sensitive, file);
             }
         }
     }

@@ -96,7 +96,8 @@ public sealed class PutOutTests : IDisposable
         var cautions = await Cautions(Job(input, bad, "20 ml"));
         cautions.ShouldContain("sprayer-past");
         (await _h.Refused("/api/put-out/tank", Job(input, bad, "20 ml", cautions)))["sprayerId"].ShouldContain("weed-killer");
-        object As(string past, string why) => new { id = bad, name = "knapsack poison", kind = "knapsack", tank = "15 L", past, clearedWhy = why };
+        var seen = (await _h.Get("/api/put-out/sprayers")).AsArray().Single(s => (int)s!["id"]! == bad)!["version"]!.GetValue<Guid>();
+        object As(string past, string why) => new { id = bad, version = seen, name = "knapsack poison", kind = "knapsack", tank = "15 L", past, clearedWhy = why };
         (await _h.Refused("/api/put-out/sprayers", As("biology", "")))["past"].ShouldContain("does not go away");
         (await _h.Refused("/api/put-out/sprayers", As("poison", "washed")))["clearedWhy"].ShouldContain("no reason");
         await _h.Post("/api/put-out/sprayers", As("poison", "lab slip 114 finds none above 1 µg/L"));

@@ -96,8 +96,9 @@ public sealed class SweepTests
     public async Task What_is_sent_twice_on_a_bad_connection_is_done_once()
     {
         using var h = new TestHolding(demo: true);
-        foreach (var (path, body) in Writings)
+        foreach (var (path, written) in Writings)
         {
+            var body = path.EndsWith("/move", StringComparison.Ordinal) ? written.Replace("}", $$""","version":"{{(await h.Get("/api/day-line"))["brews"]!.AsArray().Single(b => (int)b!["id"]! == 15)!["version"]}}"}""", StringComparison.Ordinal) : written;
             var key = Guid.NewGuid().ToString();
             var first = await h.Send(path, body, key);
             first.Status.ShouldBe(200, path + first.Reply.ToJsonString());
@@ -105,7 +106,7 @@ public sealed class SweepTests
             var again = await h.Send(path, body, key);
             again.Status.ShouldBe(200, path);
             again.Reply.ToJsonString().ShouldBe(first.Reply.ToJsonString(), path);
-            (await h.Send("/api/book/seen", """{"text":"the same key for another thing"}""", key)).Status.ShouldBe(path == "/api/book/seen" ? 200 : 422, path);
+            (await h.Send("/api/book/seen", """{"text":"the same key for another thing"}""", key)).Status.ShouldBe(422, path); // also where the path is the same
             using var keyless = await h.Http.PostAsync(path, new StringContent(body, System.Text.Encoding.UTF8, "application/json"));
             ((int)keyless.StatusCode).ShouldBe(422, path);
             (await Everything(h)).ShouldBe(book, path);

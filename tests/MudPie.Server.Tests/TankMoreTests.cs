@@ -134,7 +134,7 @@ public sealed class TankMoreTests : IDisposable
         await _h.Post("/api/holding/setup", TestHolding.SetUp);
         var compost = (await _h.Get("/api/shelf"))["inputs"]!.AsArray().First(i => (string)i!["kind"]! == "compost")!["id"]!.GetValue<int>();
         await Lot(compost, "heap", "40 L");
-        await _h.Post("/api/ground/inputs", new { id = compost, name = "compost", kind = "compost", unfitWhy = "smells of ammonia" });
+        await _h.Post("/api/ground/inputs", new { id = compost, version = (await _h.Get("/api/ground"))["inputs"]!.AsArray().Single(i => (int)i!["id"]! == compost)!["version"], name = "compost", kind = "compost", unfitWhy = "smells of ammonia" });
         var lot = (await _h.Get("/api/shelf"))["inputs"]!.AsArray().First(i => (int)i!["id"]! == compost)!;
         ((string)lot["lots"]![0]!["says"]!).ShouldBe("judged unfit: leave it");
         ((string)lot["leftShown"]!).ShouldBe("0 L");

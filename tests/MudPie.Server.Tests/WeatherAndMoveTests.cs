@@ -109,7 +109,8 @@ public sealed class WeatherAndMoveTests
         var look = await h.Post($"/api/brew/batches/{id}/move/work-out", new { useAt });
         At(look, "start").ShouldBe(At(before, "plannedStart").AddHours(6));
         At(await h.Get($"/api/brew/batches/{id}"), "useAt").ShouldBe(At(before, "useAt")); // only looked at
-        await h.Post($"/api/brew/batches/{id}/move", new { useAt });
+        await h.Post($"/api/brew/batches/{id}/move", new { useAt, version = look["version"] });
+        (await h.Refused($"/api/brew/batches/{id}/move", new { useAt, version = (string?)null })).Keys.ShouldBe(["version"]); // a way back names what it goes back from
         var after = await h.Get($"/api/brew/batches/{id}");
         (At(after, "useAt"), At(after, "plannedStart")).ShouldBe((useAt, At(before, "plannedStart").AddHours(6)));
         after["steps"]!.AsArray().Zip(before["steps"]!.AsArray(), (a, b) => At(a!, "at") - At(b!, "at")).ShouldAllBe(d => d == TimeSpan.FromHours(6));
@@ -127,8 +128,9 @@ public sealed class WeatherAndMoveTests
         h.Clock.Advance(TimeSpan.FromHours(3));
         var before = await h.Get($"/api/brew/batches/{id}");
         var use = before["useAt"]!.GetValue<DateTimeOffset>();
-        ((string)(await h.Post($"/api/brew/batches/{id}/move/work-out", new { useAt = use.AddHours(30) }))["verdict"]!["tone"]!).ShouldBe("stop");
-        await h.Post($"/api/brew/batches/{id}/move", new { useAt = use.AddHours(2), version = (string?)null });
+        var look = await h.Post($"/api/brew/batches/{id}/move/work-out", new { useAt = use.AddHours(30) });
+        ((string)look["verdict"]!["tone"]!).ShouldBe("stop");
+        await h.Post($"/api/brew/batches/{id}/move", new { useAt = use.AddHours(2), version = look["version"] });
         var after = await h.Get($"/api/brew/batches/{id}");
         after["useAt"]!.GetValue<DateTimeOffset>().ShouldBe(use.AddHours(2));
         after["startedAt"]!.GetValue<DateTimeOffset>().ShouldBe(before["startedAt"]!.GetValue<DateTimeOffset>());
@@ -187,7 +189,7 @@ public sealed class WeatherAndMoveTests
         await h.Post($"/api/put-out/givings/{giving["id"]}/move", new { on = start.AddDays(90), version = giving["version"] });
         (await Programme())["misses"]!.AsArray().Count.ShouldBeGreaterThan(0);
         (await h.Send($"/api/put-out/givings/{giving["id"]}/move", new { on = start.AddDays(30), version = giving["version"] }, null)).Status.ShouldBe(409);
-        (await h.Refused($"/api/put-out/givings/{giving["id"]}/move", new { on = start.AddDays(900) })).Keys.ShouldBe(["on"]);
+        (await h.Refused($"/api/put-out/givings/{giving["id"]}/move", new { on = start.AddDays(900) })).Keys.ShouldBe(["version", "on"]);
         object Job(string[] seen) => new { purpose = "leaf", bedIds = new[] { 1 }, rate = "300", items = new[] { new { inputId = input, rate = "1:316", basis = "oneIn" } }, tool = "can", tank = "10 L", cautionsSeen = seen, givingId = (int)givings[0]!["id"]! };
         var seen = (await h.Post("/api/put-out/tank/work-out", Job([])))["cautions"]!.AsArray().Select(c => (string)c!["id"]!).ToArray();
         await h.Post("/api/put-out/tank", Job(seen));

@@ -49,7 +49,7 @@ public sealed record SetupRequest
 public sealed record SetupRemarks(IReadOnlyDictionary<string, string> Says);
 
 /// <summary>From nothing to a holding that can plan a brew.</summary>
-public static class SetupEndpoints
+public static partial class SetupEndpoints
 {
     /// <summary>What can be done.</summary>
     public static void MapSetup(this IEndpointRouteBuilder api)
@@ -179,4 +179,7 @@ public static class SetupEndpoints
             new WaterSource { Name = waterKind switch { "mains" => "Mains", "rain" => "Rain water", "well" => "Well", "ro" => "Reverse osmosis", _ => "Open water" }, Kind = waterKind },
             fields.Optional("strip", r.Strip, Dimension.Concentration, 0, WaterClearing.Highest));
     }
+
+    [System.Text.RegularExpressions.GeneratedRegex(@"(-?[0-9]{1,3}(?:\.[0-9]{1,12})?)\s*([NSEW]?)", System.Text.RegularExpressions.RegexOptions.NonBacktracking)]
+    private static partial System.Text.RegularExpressions.Regex Figures();
 }
