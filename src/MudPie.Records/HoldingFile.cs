@@ -24,7 +24,7 @@ public static class HoldingFile
         options.UseSqlite(new SqliteConnectionStringBuilder { DataSource = path, Pooling = pooling, DefaultTimeout = PatienceSeconds }.ToString())
             // SQLite rebuilds a table to change it, which it can't do inside a transaction: hence all of it is done on a copy.
             .ConfigureWarnings(w => w.Ignore(RelationalEventId.NonTransactionalMigrationOperationWarning))
-            .AddInterceptors(new PragmaInterceptor());
+            .AddInterceptors(new PragmaInterceptor(), new PatientCommands());
 
     private static HoldingDb Beside(string path) => new((DbContextOptions<HoldingDb>)new DbContextOptionsBuilder<HoldingDb>().Use(path, false).Options);
 

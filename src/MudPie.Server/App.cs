@@ -77,11 +77,12 @@ public static class App
         services.Configure<RouteHandlerOptions>(o => o.ThrowOnBadRequest = true);
         services.AddDbContext<HoldingDb>((at, o) => o.UseHolding(at.GetRequiredService<IConfiguration>()["Holding:File"] ?? "holding.mudpie"));
         services.AddSingleton(TimeProvider.System);
-        services.AddSingleton<Opening>().AddSingleton<WriteTurns>();
+        services.AddSingleton<Opening>().AddSingleton<WriteTurns>().AddSingleton<WeatherHealth>();
         services.AddHttpContextAccessor();
         services.AddScoped<HoldingClock>().AddScoped<Writes>().AddScoped<LiveBrew>().AddScoped<PlanDesk>().AddScoped<StockKeeper>().AddScoped<WeatherBook>().AddScoped<TankJobs>().AddScoped<TrialDesk>();
         if (!ForOpenApi && builder.Configuration.GetValue("Holding:Background", true))
         {
+            services.Configure<HostOptions>(o => o.BackgroundServiceExceptionBehavior = BackgroundServiceExceptionBehavior.Ignore);
             services.AddHostedService<ProbeReader>();
             services.AddHostedService<WatchService>();
             services.AddHostedService<WeatherReader>();
@@ -89,6 +90,7 @@ public static class App
 
         services.AddMemoryCache(o => o.SizeLimit = 200);
         services.AddProblemDetails();
+        services.AddRequestTimeouts(o => o.DefaultPolicy = new() { Timeout = TimeSpan.FromSeconds(builder.Configuration.GetValue("Holding:PatienceSeconds", 60)), TimeoutStatusCode = 503, WriteTimeoutResponse = Problems.TookTooLong });
         services.AddExceptionHandler<ProblemHandler>();
         services.AddOpenApi();
         services.AddResponseCompression(o => o.EnableForHttps = true);
@@ -99,8 +101,10 @@ public static class App
     {
         app.UseHostFiltering();
         app.UseExceptionHandler();
+        app.UseRequestTimeouts();
         app.Use((context, next) =>
         {
+            Core.Workings.Patience.Until(context.RequestAborted);
             SentBody.Watch(context);
             return next(context);
         });

@@ -1,3 +1,5 @@
+using MudPie.Core.Workings;
+
 namespace MudPie.Core.Brewing;
 
 /// <summary>A brew question made ready for the solver: all in mg/L and hours.</summary>
@@ -60,6 +62,7 @@ internal sealed record BrewSetup
             BrewParameters.FreeAtStart * Source.B * p.Source,
             BrewParameters.FreeAtStart * Source.F * p.Source,
             Climate.At(0).OxygenFull);
+        Patience.Check();
         trace.Clear();
         var t = 0.0;
         foreach (var stop in Stops(toH, enough is not null))

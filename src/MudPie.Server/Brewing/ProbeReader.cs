@@ -1,3 +1,4 @@
+using System.Diagnostics;
 using System.Net.Sockets;
 using System.Text;
 using Microsoft.EntityFrameworkCore;
@@ -32,9 +33,10 @@ public sealed class ProbeReader(IServiceScopeFactory scopes, WriteTurns turns, T
             {
                 break;
             }
-            catch (Exception e) when (e is DbUpdateException or Microsoft.Data.Sqlite.SqliteException or InvalidOperationException)
+            catch (Exception e) // a background job never ends the server
             {
                 log.LogWarning(e, "The probes could not be looked at; trying again");
+                await Task.Delay(Again, stoppingToken).ContinueWith(_ => { }, CancellationToken.None);
             }
         }
 
@@ -75,12 +77,20 @@ public sealed class ProbeReader(IServiceScopeFactory scopes, WriteTurns turns, T
             {
                 // Not there, or gone: the gap is marked by its silence.
             }
-            catch (Exception e) when (e is DbUpdateException or Microsoft.Data.Sqlite.SqliteException or InvalidOperationException)
+            catch (Exception e)
             {
                 log.LogWarning(e, "A probe's readings could not be kept; they are asked for again");
             }
 
-            await MarkSilence(link, stop);
+            try
+            {
+                await MarkSilence(link, stop);
+            }
+            catch (Exception e) when (!stop.IsCancellationRequested)
+            {
+                log.LogWarning(e, "A probe's silence could not be noted; it is looked at again");
+            }
+
             await Task.Delay(Again, stop).ContinueWith(_ => { }, CancellationToken.None);
         }
     }
@@ -101,6 +111,8 @@ public sealed class ProbeReader(IServiceScopeFactory scopes, WriteTurns turns, T
 
         await stream.WriteAsync(Encoding.ASCII.GetBytes($"from {await Next(link, stop)}\n"), stop);
         var kept = new List<WireReading>();
+        var pace = new Pace();
+        var refused = 0;
         while (!stop.IsCancellationRequested)
         {
             // What waits on the wire goes into one write; a lone reading is written at once.
@@ -118,9 +130,16 @@ public sealed class ProbeReader(IServiceScopeFactory scopes, WriteTurns turns, T
                 continue;
             }
 
+            await pace.Keep(stop);
             var (reading, wrong) = ProbeWire.Reading(line, time.GetUtcNow());
             if (reading is null)
             {
+                if (++refused > MostRefused)
+                {
+                    await Note(link, "refused", $"More than {MostRefused} lines that are no readings: the connection was closed.", stop);
+                    break;
+                }
+
                 await Note(link, "refused", $"{wrong}: {(line.Length > 60 ? line[..60] : line)}", stop);
                 continue;
             }
@@ -132,6 +151,34 @@ public sealed class ProbeReader(IServiceScopeFactory scopes, WriteTurns turns, T
     }
 
     private static readonly TimeSpan Patience = TimeSpan.FromMinutes(5);
+
+    private const int MostRefused = 50;
+
+    /// <summary>A probe may send what it remembers at once, and then no more than this in a minute: past it, its lines wait on the wire.</summary>
+    private sealed class Pace
+    {
+        private const int AtOnce = 10_000;
+        private const int AMinute = 3_000;
+
+        private long _began = Stopwatch.GetTimestamp();
+        private int _left = AtOnce;
+
+        public async Task Keep(CancellationToken stop)
+        {
+            if (--_left > 0)
+            {
+                return;
+            }
+
+            var rest = TimeSpan.FromMinutes(1) - Stopwatch.GetElapsedTime(_began);
+            if (rest > TimeSpan.Zero)
+            {
+                await Task.Delay(rest, stop);
+            }
+
+            (_began, _left) = (Stopwatch.GetTimestamp(), AMinute);
+        }
+    }
 
     private async Task<long> Next(ProbeLink link, CancellationToken stop)
     {

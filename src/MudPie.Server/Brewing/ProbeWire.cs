@@ -11,6 +11,12 @@ public static class ProbeWire
     /// <summary>No line is longer than this; a longer one is refused and the connection closed.</summary>
     public const int LongestLine = 160;
 
+    /// <summary>The greatest count of a reading: a million readings a second for thirty years.</summary>
+    public const long MostCount = 1_000_000_000_000_000;
+
+    /// <summary>Days back from which a reading is still taken.</summary>
+    public const int Remembers = 60;
+
     /// <summary>Reads the first words: "hello mudpie-probe 1 NAME simulated" or "… real".</summary>
     /// <returns>Name and whether it says that it is simulated; null where it is no probe of this protocol.</returns>
     public static (string Name, bool Simulated)? Hello(string line) =>
@@ -31,6 +37,16 @@ public static class ProbeWire
             || !double.TryParse(warmth, NumberStyles.AllowDecimalPoint | NumberStyles.AllowLeadingSign, CultureInfo.InvariantCulture, out var c))
         {
             return (null, "a figure that can't be read");
+        }
+
+        if (n > MostCount)
+        {
+            return (null, "a count that no probe reaches");
+        }
+
+        if (when < now.AddDays(-Remembers))
+        {
+            return (null, "a time that is long past");
         }
 
         return mg is not (>= 0 and <= 25) || c is not (>= -5 and <= 60)

@@ -76,14 +76,20 @@ public static class WindowEndpoints
     private static async Task<IResult> SunThere(HoldingClock clock) =>
         await clock.Find() is { } holding ? Problems.Answer(SunTimes.From(holding.Latitude, holding.Longitude, clock.Now).Match<Ruling<SunAnswer>>(w => w.With(w.Value with { NextRise = ToMinute(w.Value.NextRise), NextSet = ToMinute(w.Value.NextSet) }, w.Unit), r => r)) : Problems.NotFound("holding yet");
 
-    private static async Task<IResult> Weather(HoldingDb db, HoldingClock clock)
+    private static async Task<IResult> Weather(HoldingDb db, HoldingClock clock, WeatherHealth health)
     {
         var now = clock.Now;
         var ahead = await db.Weather.AsNoTracking().Where(w => w.At > now).Select(w => new { w.At, w.Source }).ToListAsync();
         var simulated = ahead.Any(w => w.Source == "simulated");
         var file = ahead.Any(w => w.Source == "file");
         var says = ahead.Count == 0 ? "No weather is known: hours are scored by the sun alone. Bring a file by the hour, or start with the simulated service."
-            : simulated ? "Simulated weather, made up from the place and the date: not a forecast." + (file ? " Some hours are from your file." : "") : "From your file.";
+            : simulated ? "Simulated weather, made up from the place and the date: not a forecast." + (file ? " Some hours are from your file." : "") : file ? "From your file." : "From your weather service.";
+        if (health.Now is { } failing)
+        {
+            var since = (await clock.Local())(failing.Since);
+            says += $" The weather service has not been read since {since:d MMM HH:mm}: {failing.Why} It is asked again and again; what is known stays.";
+        }
+
         return TypedResults.Ok(new WeatherView(ahead.Count, ahead.Count == 0 ? null : ahead.Max(w => w.At), simulated, file, says));
     }
 

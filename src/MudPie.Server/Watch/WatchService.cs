@@ -20,19 +20,31 @@ public sealed class WatchService(IServiceScopeFactory scopes, ILogger<WatchServi
         {
             try
             {
-                using var scope = scopes.CreateScope();
-                await Look(scope.ServiceProvider.GetRequiredService<HoldingDb>(), scope.ServiceProvider.GetRequiredService<HoldingClock>(), scope.ServiceProvider.GetRequiredService<LiveBrew>());
-                await Task.Delay(Every, stoppingToken);
+                await LookOnce();
             }
-            catch (OperationCanceledException) when (stoppingToken.IsCancellationRequested)
-            {
-                return;
-            }
-            catch (Exception e) when (e is DbUpdateException or Microsoft.Data.Sqlite.SqliteException or InvalidOperationException)
+            catch (Exception e) // whatever one brew holds: the watch looks again, and the server goes on
             {
                 log.LogWarning(e, "The watch could not look; it looks again in half a minute");
-                await Task.Delay(Every, stoppingToken).ContinueWith(_ => { }, CancellationToken.None);
             }
+
+            await Task.Delay(Every, stoppingToken).ContinueWith(_ => { }, CancellationToken.None);
+        }
+    }
+
+    private async Task LookOnce()
+    {
+        using var scope = scopes.CreateScope();
+        var turns = scope.ServiceProvider.GetRequiredService<WriteTurns>();
+        var db = scope.ServiceProvider.GetRequiredService<HoldingDb>();
+        IDisposable? turn = null;
+        db.BeforeWrite = async stop => turn ??= await turns.Take(stop);
+        try
+        {
+            await Look(db, scope.ServiceProvider.GetRequiredService<HoldingClock>(), scope.ServiceProvider.GetRequiredService<LiveBrew>());
+        }
+        finally
+        {
+            turn?.Dispose();
         }
     }
 
@@ -74,6 +86,9 @@ public sealed class WatchService(IServiceScopeFactory scopes, ILogger<WatchServi
             }
         }
 
-        await db.SaveChangesAsync();
+        if (db.ChangeTracker.HasChanges())
+        {
+            await db.SaveChangesAsync();
+        }
     }
 }

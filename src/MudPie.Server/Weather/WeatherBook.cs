@@ -1,4 +1,3 @@
-using System.Globalization;
 using Microsoft.EntityFrameworkCore;
 using MudPie.Core.Almanac;
 using MudPie.Core.Measures;
@@ -54,66 +53,5 @@ public sealed class WeatherBook(HoldingDb db)
 
         await db.SaveChangesAsync();
         return put;
-    }
-}
-
-/// <summary>Asks a weather service on the loopback address every half hour; without one, what is known stays.</summary>
-public sealed class WeatherReader(IServiceScopeFactory scopes, TimeProvider time, IConfiguration settings, ILogger<WeatherReader> log) : BackgroundService
-{
-    private sealed record Reply(bool Simulated, IReadOnlyList<WeatherHour> Hours);
-
-    /// <inheritdoc/>
-    protected override async Task ExecuteAsync(CancellationToken stoppingToken)
-    {
-        if (settings["Holding:WeatherUrl"] is not { Length: > 0 } url || !Uri.TryCreate(url, UriKind.Absolute, out var address) || !address.IsLoopback)
-        {
-            return;
-        }
-
-        using var http = new HttpClient { BaseAddress = address, Timeout = TimeSpan.FromSeconds(5) };
-        while (!stoppingToken.IsCancellationRequested)
-        {
-            var wait = TimeSpan.FromMinutes(30);
-            try
-            {
-                if (!await Read(http, stoppingToken))
-                {
-                    wait = TimeSpan.FromSeconds(3); // not set up yet
-                }
-            }
-            catch (Exception e) when (e is HttpRequestException or TaskCanceledException or System.Text.Json.JsonException or DbUpdateException or Microsoft.Data.Sqlite.SqliteException)
-            {
-                if (!stoppingToken.IsCancellationRequested)
-                {
-                    log.LogInformation("The weather service did not answer: {Message}", e.Message);
-                }
-
-                wait = TimeSpan.FromSeconds(2);
-            }
-
-            try
-            {
-                await Task.Delay(wait, stoppingToken);
-            }
-            catch (OperationCanceledException)
-            {
-                return;
-            }
-        }
-    }
-
-    private async Task<bool> Read(HttpClient http, CancellationToken stop)
-    {
-        using var scope = scopes.CreateScope();
-        var db = scope.ServiceProvider.GetRequiredService<HoldingDb>();
-        if (await db.Holdings.AsNoTracking().OrderBy(h => h.Id).FirstOrDefaultAsync(stop) is not { } holding)
-        {
-            return false;
-        }
-
-        var from = time.GetUtcNow().AddHours(-14);
-        var reply = await http.GetFromJsonAsync<Reply>(string.Create(CultureInfo.InvariantCulture, $"hours?latitude={holding.Latitude}&longitude={holding.Longitude}&from={from.UtcDateTime:yyyy-MM-dd'T'HH:mm:ss'Z'}&hours=112"), stop);
-        await scope.ServiceProvider.GetRequiredService<WeatherBook>().Put(reply?.Hours ?? [], reply is { Simulated: true } ? "simulated" : "service");
-        return true;
     }
 }

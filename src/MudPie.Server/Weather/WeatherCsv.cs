@@ -72,8 +72,8 @@ public static class WeatherCsv
         }
 
         var kmh = headers[Array.IndexOf(taken, "wind")].Contains("km", StringComparison.OrdinalIgnoreCase);
-        var wind = Number("wind", 0, kmh ? 216 : 60, double.NaN) / (kmh ? 3.6 : 1);
-        hours.Add(new WeatherHour(new DateTimeOffset(at.UtcTicks / TimeSpan.TicksPerHour * TimeSpan.TicksPerHour, TimeSpan.Zero), Number("warmth", -60, 60, double.NaN), wind, Number("rain", 0, 200, 0), Number("cloud", 0, 100, 50) / 100, Number("humidity", 0, 100, 70) / 100, Cell("gust").Length == 0 ? null : Number("gust", 0, 300, double.NaN) / (GustKmh(headers, taken) ? 3.6 : 1), Cell("leafWet").ToLowerInvariant() switch { "" => null, "0" or "no" or "dry" or "false" => false, _ => true }));
+        var wind = Number("wind", WeatherBounds.Wind.Low, WeatherBounds.Wind.High * (kmh ? 3.6 : 1), double.NaN) / (kmh ? 3.6 : 1);
+        hours.Add(new WeatherHour(new DateTimeOffset(at.UtcTicks / TimeSpan.TicksPerHour * TimeSpan.TicksPerHour, TimeSpan.Zero), Number("warmth", WeatherBounds.Warmth.Low, WeatherBounds.Warmth.High, double.NaN), wind, Number("rain", WeatherBounds.Rain.Low, WeatherBounds.Rain.High, 0), Number("cloud", 0, 100, 50) / 100, Number("humidity", 0, 100, 70) / 100, Cell("gust").Length == 0 ? null : Number("gust", WeatherBounds.Gust.Low, WeatherBounds.Gust.High * (GustKmh(headers, taken) ? 3.6 : 1), double.NaN) / (GustKmh(headers, taken) ? 3.6 : 1), Cell("leafWet").ToLowerInvariant() switch { "" => null, "0" or "no" or "dry" or "false" => false, _ => true }));
     }
 
     private static bool GustKmh(string[] headers, string[] taken) => headers[Array.IndexOf(taken, "gust")].Contains("km", StringComparison.OrdinalIgnoreCase);

@@ -25,6 +25,10 @@ public static class Problems
         Detail = "It may have been opened from an old link. Nothing was lost.",
     });
 
+    /// <summary>What is said where a request was given up.</summary>
+    public static Task TookTooLong(HttpContext context) => context.Response.WriteAsJsonAsync(
+        new ProblemDetails { Status = 503, Title = "That took too long, and was stopped.", Detail = "Nothing was kept of it. Ask for less at once, or try it again." }, Json.Options, "application/problem+json");
+
     /// <summary>The details of a refusal.</summary>
     public static ProblemDetails Details(Refusal refusal, int status = 422) => new()
     {
@@ -45,7 +49,7 @@ public sealed partial class ProblemHandler(ILogger<ProblemHandler> log) : IExcep
     /// <inheritdoc/>
     public async ValueTask<bool> TryHandleAsync(HttpContext httpContext, Exception exception, CancellationToken cancellationToken)
     {
-        if (exception is OperationCanceledException && httpContext.RequestAborted.IsCancellationRequested)
+        if (exception is OperationCanceledException)
         {
             return true; // whoever asked has gone: nobody is there to be told
         }
@@ -56,7 +60,6 @@ public sealed partial class ProblemHandler(ILogger<ProblemHandler> log) : IExcep
             BadHttpRequestException bad => new ProblemDetails { Status = bad.StatusCode, Title = "That could not be read.", Detail = bad.Message },
             DbUpdateConcurrencyException clash => await Versions.Clash(clash, cancellationToken),
             RegexMatchTimeoutException => new ProblemDetails { Status = 422, Title = "That text is too tangled to be understood.", Detail = "Write it shorter and plainer." },
-            OperationCanceledException => new ProblemDetails { Status = 503, Title = "That took too long, and was stopped.", Detail = "Nothing was kept of it. Ask for less at once, or try it again." },
             _ when FileTrouble.Of(exception) is { } trouble => new ProblemDetails { Status = trouble.Kind == "full" ? 507 : 503, Title = trouble.Wrong, Detail = trouble.WayOut, Extensions = { ["trouble"] = trouble.Kind } },
             _ => null,
         };

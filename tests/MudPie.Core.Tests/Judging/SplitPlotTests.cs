@@ -117,8 +117,39 @@ public class SplitPlotTests
     {
         var y = new double[] { 3, 5, 4, 9, 8, 1 };
         var model = new TermModel([new([Factor.From("t", ["a", "b", "a", "b", "c", "c"])])], y);
-        var l = model.MeanAt(_ => 1);
-        LinearModel.Dot(model.Rows(l)!, y).ShouldBe(model.Of(l)!.Value.Estimate, 1e-12);
-        LinearModel.Dot(model.Rows(l)!, model.Rows(l)!).ShouldBe(model.Of(l)!.Value.VarianceShare, 1e-12);
+        double[] l = [.. model.MeanAt(_ => 1).Zip(model.MeanAt(_ => 0), (b, a) => b - a)];
+        var w = model.Weights(l)!;
+        double[] rows = [.. Enumerable.Range(0, y.Length).Select(r => w.Select((x, k) => x * model.Q[k][r]).Sum())];
+        LinearModel.Dot(rows, y).ShouldBe(7 - 3.5, 1e-12); // the mean of b less the mean of a
+        LinearModel.Dot(rows, rows).ShouldBe(model.Of(l)!.Value.VarianceShare, 1e-12);
+    }
+
+    [Fact]
+    public void Blocks_swept_out_by_their_means_give_what_a_column_for_each_gives()
+    {
+        var block = Factor.From("block", ["1", "1", "1", "2", "2", "3", "3", "3", "4"]); // a plot is missing here and there
+        var t = Factor.From("t", ["a", "b", "c", "a", "c", "a", "b", "c", "b"]);
+        double[] y = [3, 5, 4, 9, 8, 1, 2, 7, 6];
+        var (columns, swept) = (new Term([block]), new Term([t]));
+        var (plain, quick) = (new TermModel([columns, swept], y), new TermModel([columns, swept], y, columns));
+        (quick.Rss, quick.Df).ShouldBe((plain.Rss, plain.Df), new Close());
+        foreach (var level in new[] { 0, 1, 2 })
+        {
+            var (a, b) = (plain.Of(plain.MeanAt(f => f == t ? level : null))!.Value, quick.Of(quick.MeanAt(f => f == t ? level : null))!.Value);
+            (b.Estimate - a.Estimate).ShouldBe(0, 1e-12);
+            (b.VarianceShare - a.VarianceShare).ShouldBe(0, 1e-12);
+        }
+
+        Enumerable.Range(0, y.Length).ShouldAllBe(i => Math.Abs(plain.Residuals[i] - quick.Residuals[i]) < 1e-12 && (double.IsNaN(plain.Studentized(i)) ? double.IsNaN(quick.Studentized(i)) : Math.Abs(plain.Studentized(i) - quick.Studentized(i)) < 1e-9));
+        quick.Table().Zip(plain.Table()).ShouldAllBe(p => p.First.Df == p.Second.Df && Math.Abs(p.First.Ss - p.Second.Ss) < 1e-10);
+        var means = quick.SweptMeans();
+        Enumerable.Range(0, 4).ShouldAllBe(g => Math.Abs(means[g] - plain.Of(plain.MeanAt(f => f == block ? g : null))!.Value.Estimate) < 1e-12);
+    }
+
+    private sealed class Close : IEqualityComparer<(double, int)>
+    {
+        public bool Equals((double, int) x, (double, int) y) => x.Item2 == y.Item2 && Math.Abs(x.Item1 - y.Item1) < 1e-10;
+
+        public int GetHashCode((double, int) obj) => obj.Item2;
     }
 }

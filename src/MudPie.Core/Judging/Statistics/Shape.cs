@@ -5,11 +5,14 @@ namespace MudPie.Core.Judging.Statistics;
 /// <summary>Checks of what a t or an F takes for granted.</summary>
 internal static class Shape
 {
+    /// <summary>The most residuals that <see cref="NormalP"/> knows the law of.</summary>
+    public const int MostStraight = 5000;
+
     /// <summary>Shapiro–Francia: how straight residuals lie on normal scores; its p by Royston (1993), for 5 to 5000 of them. Null outside.</summary>
     public static double? NormalP(IReadOnlyList<double> residuals)
     {
         var n = residuals.Count;
-        if (n is < 5 or > 5000)
+        if (n is < 5 or > MostStraight)
         {
             return null;
         }

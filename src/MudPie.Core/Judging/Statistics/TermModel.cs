@@ -16,12 +16,30 @@ internal sealed class TermModel
     private readonly List<(Term? Term, int[] Code)> _columns = [(null, [])];
     private readonly LinearModel _fit;
     private readonly IReadOnlyList<double> _y;
+    private readonly Term? _swept;
 
-    public TermModel(IReadOnlyList<Term> terms, IReadOnlyList<double> y)
+    /// <summary>Fits.</summary>
+    /// <param name="terms">Beside the constant.</param>
+    /// <param name="y">A value for each row.</param>
+    /// <param name="swept">The term whose levels nobody asks for by name, of one factor: blocks, whole plots. It is taken out by its means, however many levels it has.</param>
+    public TermModel(IReadOnlyList<Term> terms, IReadOnlyList<double> y, Term? swept = null)
     {
-        (_terms, _y) = (terms, y);
-        _columns.AddRange(terms.SelectMany(t => t.Columns(y.Count).Select(c => ((Term?)t, c.Code))));
-        _fit = Fit(terms, y);
+        (_terms, _y, _swept) = (terms, y, swept);
+        _columns.AddRange(terms.Where(t => t != swept).SelectMany(t => t.Columns(y.Count).Select(c => ((Term?)t, c.Code))));
+        _fit = Fit(terms);
+    }
+
+    /// <summary>Orthonormal columns of all that is beyond what was swept out; see <see cref="Weights"/>.</summary>
+    public IReadOnlyList<double[]> Q => _fit.Q;
+
+    /// <summary>What each column of <see cref="Q"/> counts for in a difference; null where the data cannot tell it.</summary>
+    public double[]? Weights(double[] l) => _fit.Contrast(l);
+
+    /// <summary>The mean of each level of what was swept out, at the even middle of all else.</summary>
+    public double[] SweptMeans()
+    {
+        var at = MeanAt(_ => null);
+        return _fit.Levels(_y, ColumnsOf(_terms), at[1..]);
     }
 
     /// <summary>Sum of squares left; nothing where it is only the rounding of figures that are all alike.</summary>
@@ -45,7 +63,7 @@ internal sealed class TermModel
     public AnovaLine Line(Term term, double errorMs, double errorDf)
     {
         List<Term> without = [.. _terms.Where(t => t != term && !term.Within(t))];
-        var (small, large) = (Fit(without, _y), Fit([.. without, term], _y));
+        var (small, large) = (Fit(without), Fit([.. without, term]));
         var (df, ss) = (large.Rank - small.Rank, small.Rss - large.Rss <= 1e-22 * LinearModel.Dot(_y, _y) ? 0 : small.Rss - large.Rss);
         var ms = df > 0 ? ss / df : 0;
         var f = df > 0 && errorMs > 0 ? ms / errorMs : (double?)null;
@@ -69,12 +87,9 @@ internal sealed class TermModel
     public double[] MeanAt(Func<Factor, int?> level) => [.. _columns.Select(c => c.Term is null ? 1.0 : Average(c.Term, c.Code, level))];
 
     /// <summary>Estimate and its variance in units of the noise; null where the data cannot tell.</summary>
-    public (double Estimate, double VarianceShare)? Of(double[] l) => _fit.Contrast(l) is { } w ? (_fit.Estimate(w), LinearModel.Dot(w, w)) : null;
+    public (double Estimate, double VarianceShare)? Of(double[] l) => _fit.Contrast(l) is { } w ? (_fit.Estimate(l, w), _fit.VarianceShare(l, w)) : null;
 
-    /// <summary>What each row counts for in an estimate; null where the data cannot tell it.</summary>
-    public double[]? Rows(double[] l) => _fit.Contrast(l) is { } w ? _fit.Rows(w) : null;
-
-    /// <summary>Covariance of two contrasts in units of the noise.</summary>
+    /// <summary>Covariance of two differences in units of the noise.</summary>
     public double Shared(double[] a, double[] b) => LinearModel.Dot(_fit.Contrast(a)!, _fit.Contrast(b)!);
 
     private static double Average(Term term, int[] code, Func<Factor, int?> level)
@@ -89,6 +104,7 @@ internal sealed class TermModel
         return value;
     }
 
-    private static LinearModel Fit(IReadOnlyList<Term> terms, IReadOnlyList<double> y) =>
-        new([Enumerable.Repeat(1.0, y.Count).ToArray(), .. terms.SelectMany(t => t.Columns(y.Count).Select(c => c.Column))], y);
+    private LinearModel Fit(IReadOnlyList<Term> terms) => new(ColumnsOf(terms), _y, _swept is not null && terms.Contains(_swept) ? new Sweep(_swept.Factors[0]) : new Sweep(_y.Count));
+
+    private List<double[]> ColumnsOf(IReadOnlyList<Term> terms) => [.. terms.Where(t => t != _swept).SelectMany(t => t.Columns(_y.Count).Select(c => c.Column))];
 }

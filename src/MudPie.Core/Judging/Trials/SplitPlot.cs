@@ -22,21 +22,28 @@ internal static class SplitPlot
         var block = rows.All(r => !string.IsNullOrWhiteSpace(r.Block)) ? Factor.From("block", [.. rows.Select(r => r.Block!)]) : null;
         var field = new Field(whole, within, Factor.From("whole plots", plotNames), block is { Levels.Count: > 1 } ? block : null, [.. rows.Select(r => r.Value!.Value)]);
         Term[] parts = [new([field.Plots]), new([within]), new([whole, within])];
-        var inner = new TermModel(parts, field.Y);
+        var inner = new TermModel(parts, field.Y, parts[0]);
         var outer = Outer(field);
-        var full = new TermModel([.. field.Block is { } b ? [new Term([b])] : Array.Empty<Term>(), new([whole]), new([within]), new([whole, within])], field.Y);
+        var blocks = field.Block is { } b ? new Term([b]) : null;
+        var full = new TermModel([.. blocks is null ? Array.Empty<Term>() : [blocks], new([whole]), new([within]), new([whole, within])], field.Y, blocks);
         return Sheet.Write(q, rows, Fill(q, rows, field, (inner, parts), outer, full));
     }
 
     /// <summary>Whole-plot means, each level of the other factor counted alike.</summary>
     private static (TermModel Model, Factor Whole, double Each) Outer(Field f)
     {
-        var additive = new TermModel([new([f.Plots]), new([f.Within])], f.Y);
-        var means = f.Plots.Levels.Select((_, p) => additive.Of(additive.MeanAt(x => x == f.Plots ? p : null))!.Value.Estimate).ToList();
-        int First(int plot) => f.Plots.Of.ToList().IndexOf(plot);
-        Factor Lift(Factor x) => new(x.Name, x.Levels, [.. f.Plots.Levels.Select((_, p) => x.Of[First(p)])]);
+        var plots = new Term([f.Plots]);
+        var means = new TermModel([plots, new([f.Within])], f.Y, plots).SweptMeans();
+        var first = new int[f.Plots.Levels.Count];
+        for (var row = f.Plots.Of.Count - 1; row >= 0; row--)
+        {
+            first[f.Plots.Of[row]] = row;
+        }
+
+        Factor Lift(Factor x) => new(x.Name, x.Levels, [.. first.Select(row => x.Of[row])]);
         var whole = Lift(f.Whole);
-        var model = new TermModel([.. f.Block is { } b ? [new Term([Lift(b)])] : Array.Empty<Term>(), new([whole])], means);
+        var blocks = f.Block is { } b ? new Term([Lift(b)]) : null;
+        var model = new TermModel([.. blocks is null ? Array.Empty<Term>() : [blocks], new([whole])], means, blocks);
         return (model, whole, f.Within.Levels.Count);
     }
 

@@ -32,7 +32,7 @@ public static class TrialAnalysis
         var block = q.Design is "blocks" or "paired" or "factorial" && rows.All(r => r.Block is not null) ? Factor.From("block", [.. rows.Select(r => r.Block!)]) : null;
         var blocks = block is { Levels.Count: > 1 } ? new Term([block]) : null;
         var (terms, left) = Told(blocks, [.. Crossed(factors, y.Count)], y);
-        var model = new TermModel([.. blocks is null ? Array.Empty<Term>() : [blocks], .. terms], y);
+        var model = new TermModel([.. blocks is null ? Array.Empty<Term>() : [blocks], .. terms], y, blocks);
         var groups = rows.GroupBy(Name).Select(g => (IReadOnlyList<double>)[.. g.Select(r => r.Value!.Value)]).ToList();
         List<string> notes = [.. Untested(factors, terms, left)];
         var sheet = q.Design == "random" && factors is [{ Levels.Count: 2 }] && groups.All(g => g.Count > 1)
@@ -73,8 +73,8 @@ public static class TrialAnalysis
         List<Term> Before() => [.. blocks is null ? Array.Empty<Term>() : [blocks], .. told];
         foreach (var term in terms)
         {
-            var rank = Before().Count == 0 ? 1 : y.Count - new TermModel(Before(), y).Df;
-            if (y.Count - new TermModel([.. Before(), term], y).Df == rank)
+            var rank = Before().Count == 0 ? 1 : y.Count - new TermModel(Before(), y, blocks).Df;
+            if (y.Count - new TermModel([.. Before(), term], y, blocks).Df == rank)
             {
                 left.Add(term);
             }

@@ -42,9 +42,9 @@ internal static class TrialChecks
 
     private static void Rows(TrialQuestion q, Checks checks)
     {
-        if (q.Rows.Count > 5000)
+        if (q.Rows.Count > TrialQuestion.MostPlots)
         {
-            checks.Add("rows", "That is more than 5,000 plots.", "Give plots, not single plants: average those first.");
+            checks.Add("rows", "That is more than 20,000 plots.", "Give plots, not single plants: average those first.");
             return;
         }
 
@@ -149,6 +149,7 @@ internal static class TrialChecks
             };
             yield return Shape.NormalP(s.Residuals) switch
             {
+                null when s.Residuals.Count > Shape.MostStraight => "So many plots that the least lean would show: look at the dots instead.",
                 null => "Too few plots to tell whether residuals are bell-shaped.",
                 < 0.01 => "Residuals are not bell-shaped: trust the rank test more.",
                 < 0.05 => "Residuals lean a little; look at the dots.",

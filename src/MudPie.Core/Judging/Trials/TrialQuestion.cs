@@ -31,6 +31,9 @@ public sealed record TrialRow
 /// <summary>A trial to be judged: one measure, on one date or over several.</summary>
 public sealed record TrialQuestion
 {
+    /// <summary>The most plots that one sheet judges.</summary>
+    public const int MostPlots = 20_000;
+
     /// <summary>Known designs.</summary>
     public static readonly IReadOnlyList<string> Designs = ["random", "blocks", "factorial", "split-plot", "paired"];
 

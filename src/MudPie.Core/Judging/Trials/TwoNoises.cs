@@ -21,17 +21,22 @@ internal sealed class TwoNoises(TermModel full, TermModel inner, Factor whole, F
 {
     private readonly double _n = within.Levels.Count;
 
+    // What two columns of the full model share over all rows is nought or one; what they share by whole plots, and with columns of the inner model, is worked out once.
+    private readonly double[,] _byPlot = Shared(PerPlot(full.Q, plots), PerPlot(full.Q, plots));
+    private readonly double[,] _across = Shared(inner.Q, full.Q);
+    private readonly Dictionary<(Cell, Cell), (double[] W, bool Inside)> _counts = [];
+
     public (double Difference, double Se, double Df) Between(Cell a, Cell b)
     {
-        var (v, perPlot) = Counts(a, b);
+        var counts = Counts(a, b);
         var difference = a.Mean - b.Mean;
         if (a.Levels[0] == b.Levels[0])
         {
             difference = inner.Of(Inner(a, b)) is { } within ? within.Estimate : difference;
         }
 
-        var all = LinearModel.Dot(v, v);
-        var shared = Math.Clamp(LinearModel.Dot(perPlot, perPlot) / _n, 0, all); // no more than all, as no whole plot has more than n parts
+        var all = LinearModel.Dot(counts.W, counts.W);
+        var shared = Math.Clamp(ByPlot(counts, counts) / _n, 0, all); // no more than all, as no whole plot has more than n parts
         var (outside, inside) = (shared < 1e-9 * all ? 0 : shared * between.Ms, (all - shared) * parts.Ms);
         var variance = outside + inside;
         var df = shared < 1e-9 * all ? parts.Df
@@ -45,7 +50,7 @@ internal sealed class TwoNoises(TermModel full, TermModel inner, Factor whole, F
     {
         var (x, y) = (Counts(a, control), Counts(b, control));
         var tau = double.IsFinite(between.Ms) ? Math.Max(between.Ms - parts.Ms, 0) / _n : 0;
-        double Both((double[] Rows, double[] PerPlot) p, (double[] Rows, double[] PerPlot) r) => (parts.Ms * LinearModel.Dot(p.Rows, r.Rows)) + (tau * LinearModel.Dot(p.PerPlot, r.PerPlot));
+        double Both((double[] W, bool Inside) p, (double[] W, bool Inside) r) => (parts.Ms * ByRow(p, r)) + (tau * ByPlot(p, r));
         var size = Math.Sqrt(Both(x, x) * Both(y, y));
         return size > 0 ? Both(x, y) / size : 0.5; // without any noise none of it is asked for
     }
@@ -53,17 +58,63 @@ internal sealed class TwoNoises(TermModel full, TermModel inner, Factor whole, F
     /// <summary>The standard deviation between two plots that a difference of these is judged by.</summary>
     public double Stray(Cell a, Cell b) => Between(a, b).Se * Math.Sqrt(Math.Min(a.Plots, b.Plots) / 2.0);
 
-    /// <summary>What each row, and each whole plot in all, counts for in a difference.</summary>
-    private (double[] Rows, double[] PerPlot) Counts(Cell a, Cell b)
+    /// <summary>What each column of the model that tells it counts for in a difference, and whether that is the model of one whole plot's parts.</summary>
+    private (double[] W, bool Inside) Counts(Cell a, Cell b)
     {
-        var rows = (a.Levels[0] == b.Levels[0] ? inner.Rows(Inner(a, b)) : null) ?? full.Rows([.. a.L.Zip(b.L, (x, y) => x - y)]) ?? throw new InvalidOperationException("Two cells that can be told can be told apart.");
-        var perPlot = new double[plots.Levels.Count];
-        for (var r = 0; r < rows.Length; r++)
+        if (_counts.TryGetValue((a, b), out var known))
         {
-            perPlot[plots.Of[r]] += rows[r];
+            return known;
         }
 
-        return (rows, perPlot);
+        var inside = a.Levels[0] == b.Levels[0] ? inner.Weights(Inner(a, b)) : null;
+        return _counts[(a, b)] = inside is not null ? (inside, true)
+            : (full.Weights([.. a.L.Zip(b.L, (x, y) => x - y)]) ?? throw new InvalidOperationException("Two cells that can be told can be told apart."), false);
+    }
+
+    /// <summary>Σ over rows of what both count for.</summary>
+    private double ByRow((double[] W, bool Inside) a, (double[] W, bool Inside) b) =>
+        a.Inside == b.Inside ? LinearModel.Dot(a.W, b.W) : a.Inside ? Through(a.W, _across, b.W) : Through(b.W, _across, a.W);
+
+    /// <summary>The same over whole plots; within one whole plot the parts of a difference make up for each other.</summary>
+    private double ByPlot((double[] W, bool Inside) a, (double[] W, bool Inside) b) => a.Inside || b.Inside ? 0 : Through(a.W, _byPlot, b.W);
+
+    private static List<double[]> PerPlot(IReadOnlyList<double[]> q, Factor plots) => [.. q.Select(column =>
+    {
+        var sums = new double[plots.Levels.Count];
+        for (var r = 0; r < column.Length; r++)
+        {
+            sums[plots.Of[r]] += column[r];
+        }
+
+        return sums;
+    })];
+
+    private static double[,] Shared(IReadOnlyList<double[]> a, IReadOnlyList<double[]> b)
+    {
+        var shared = new double[a.Count, b.Count];
+        for (var i = 0; i < a.Count; i++)
+        {
+            for (var j = 0; j < b.Count; j++)
+            {
+                shared[i, j] = LinearModel.Dot(a[i], b[j]);
+            }
+        }
+
+        return shared;
+    }
+
+    private static double Through(double[] a, double[,] m, double[] b)
+    {
+        var sum = 0.0;
+        for (var i = 0; i < a.Length; i++)
+        {
+            for (var j = 0; j < b.Length; j++)
+            {
+                sum += a[i] * m[i, j] * b[j];
+            }
+        }
+
+        return sum;
     }
 
     /// <summary>The difference of two cells of one whole plot, as the model with whole plots in it asks for it.</summary>
