@@ -1,3 +1,5 @@
+using System.Numerics;
+
 namespace MudPie.Core.Judging.Statistics;
 
 /// <summary>
@@ -86,7 +88,28 @@ internal sealed class LinearModel
     public IReadOnlyList<double[]> Q => _q;
 
     /// <summary>Leverage of row i: how much it draws its own fitted value.</summary>
-    public double Leverage(int i) => (1.0 / _sweep.SizeOf(i)) + _q.Sum(q => q[i] * q[i]);
+    public double Leverage(int i) => (_leverages ??= Leverages())[i];
+
+    private double[]? _leverages;
+
+    private double[] Leverages()
+    {
+        var all = new double[Residuals.Length];
+        for (var i = 0; i < all.Length; i++)
+        {
+            all[i] = 1.0 / _sweep.SizeOf(i);
+        }
+
+        foreach (var q in _q)
+        {
+            for (var i = 0; i < all.Length; i++)
+            {
+                all[i] += q[i] * q[i];
+            }
+        }
+
+        return all;
+    }
 
     /// <summary>The vector w with L·β = w·(Q'y) and variance σ²|w|², beside what the even mean of the groups brings; null where the data cannot tell L·β.</summary>
     /// <param name="l">First what the groups' levels count for, all groups alike; then a figure for each column of X.</param>
@@ -147,10 +170,16 @@ internal sealed class LinearModel
     }
 
     /// <summary>Σ aᵢbᵢ.</summary>
-    public static double Dot(IReadOnlyList<double> a, IReadOnlyList<double> b)
+    public static double Dot(ReadOnlySpan<double> a, ReadOnlySpan<double> b)
     {
-        var sum = 0.0;
-        for (var i = 0; i < a.Count; i++)
+        var (lanes, sums, i) = (Vector<double>.Count, Vector<double>.Zero, 0);
+        for (; i <= a.Length - lanes; i += lanes)
+        {
+            sums += new Vector<double>(a[i..]) * new Vector<double>(b[i..]);
+        }
+
+        var sum = Vector.Sum(sums);
+        for (; i < a.Length; i++)
         {
             sum += a[i] * b[i];
         }
@@ -158,9 +187,15 @@ internal sealed class LinearModel
         return sum;
     }
 
-    private static void Take(double[] v, double[] q, double part)
+    private static void Take(Span<double> v, ReadOnlySpan<double> q, double part)
     {
-        for (var i = 0; i < v.Length; i++)
+        var (lanes, i) = (Vector<double>.Count, 0);
+        for (; i <= v.Length - lanes; i += lanes)
+        {
+            (new Vector<double>(v[i..]) - (part * new Vector<double>(q[i..]))).CopyTo(v[i..]);
+        }
+
+        for (; i < v.Length; i++)
         {
             v[i] -= part * q[i];
         }
@@ -170,24 +205,37 @@ internal sealed class LinearModel
 /// <summary>Groups of rows whose own level is taken out: blocks, whole plots, or all rows as one.</summary>
 internal sealed class Sweep
 {
-    private readonly IReadOnlyList<int>? _of;
+    private readonly int[]? _of;
     private readonly int[] _sizes;
 
     /// <summary>One group of all.</summary>
     /// <param name="rows">How many rows there are.</param>
-    public Sweep(int rows) => _sizes = [rows];
+    public Sweep(int rows)
+        : this(null, [rows])
+    {
+    }
 
     /// <summary>A group for each level of a factor; a level without a row is none.</summary>
-    public Sweep(Factor by) => (_of, _sizes) = (by.Of, by.Counts);
+    public Sweep(Factor by)
+        : this([.. by.Of], by.Counts)
+    {
+    }
+
+    private Sweep(int[]? of, int[] sizes)
+    {
+        (_of, _sizes) = (of, sizes);
+        Groups = sizes.Count(s => s > 0);
+        VarianceOfMean = sizes.Where(s => s > 0).Sum(s => 1.0 / s) / Groups / Groups;
+    }
 
     /// <summary>Groups with a row.</summary>
-    public int Groups => _sizes.Count(s => s > 0);
+    public int Groups { get; }
 
     /// <summary>Rows in the group of row i.</summary>
     public int SizeOf(int i) => _sizes[_of is null ? 0 : _of[i]];
 
     /// <summary>Variance of the mean of the groups' means, in units of the noise: Σ 1/n ÷ G².</summary>
-    public double VarianceOfMean => _sizes.Where(s => s > 0).Sum(s => 1.0 / s) / Groups / Groups;
+    public double VarianceOfMean { get; }
 
     /// <summary>Each group's mean; nought where it has no row.</summary>
     public double[] Means(double[] v)
@@ -261,7 +309,26 @@ internal sealed record Term(IReadOnlyList<Factor> Factors)
     public bool Within(Term other) => other.Factors.Count > Factors.Count && Factors.All(other.Factors.Contains);
 
     /// <summary>Columns in deviations from the mean level (sum to zero), products for crossed factors.</summary>
-    public IEnumerable<(double[] Column, int[] Code)> Columns(int rows) => Codes(0).Select(code => (Enumerable.Range(0, rows).Select(r => Value(code, f => Factors[f].Of[r])).ToArray(), code));
+    public IEnumerable<(double[] Column, int[] Code)> Columns(int rows) => Codes(0).Select(code => (Column(rows, code), code));
+
+    /// <summary>Which levels each of its columns stands for.</summary>
+    public IEnumerable<int[]> Codes() => Codes(0);
+
+    private double[] Column(int rows, int[] code)
+    {
+        var column = new double[rows];
+        Array.Fill(column, 1);
+        for (var f = 0; f < Factors.Count; f++)
+        {
+            var (of, last) = (Factors[f].Of, Factors[f].Levels.Count - 1);
+            for (var r = 0; r < rows; r++)
+            {
+                column[r] *= of[r] == last ? -1 : of[r] == code[f] ? 1 : 0;
+            }
+        }
+
+        return column;
+    }
 
     /// <summary>What a column of this code is at given levels.</summary>
     public double Value(int[] code, Func<int, int> levelOf)

@@ -36,7 +36,11 @@ internal static class Shape
     /// Brown–Forsythe (1974): is the spread alike in all groups? p of an analysis of |x − median|. Two plots lie equally far from their middle whatever their
     /// spread, so groups of two tell nothing here and are left out. Null where there is too little to tell.
     /// </summary>
-    public static double? EvenSpreadP(IReadOnlyList<IReadOnlyList<double>> groups) => EvenP([.. groups.Select(g => g.Select(x => Math.Abs(x - Median(g))).ToList())]);
+    public static double? EvenSpreadP(IReadOnlyList<IReadOnlyList<double>> groups) => EvenP([.. groups.Select(g =>
+    {
+        var middle = Median(g);
+        return g.Select(x => Math.Abs(x - middle)).ToList();
+    })]);
 
     /// <summary>Are deviations alike in all groups? p of their analysis; groups of fewer than three are left out. Null where there is too little to tell.</summary>
     public static double? EvenP(IReadOnlyList<IReadOnlyList<double>> deviations)
@@ -50,7 +54,11 @@ internal static class Shape
 
         var grand = from.SelectMany(g => g).Average();
         var between = from.Sum(g => g.Count * Math.Pow(g.Average() - grand, 2)) / (from.Count - 1);
-        var within = from.Sum(g => g.Sum(x => Math.Pow(x - g.Average(), 2))) / (n - from.Count);
+        var within = from.Sum(g =>
+        {
+            var mean = g.Average();
+            return g.Sum(x => (x - mean) * (x - mean));
+        }) / (n - from.Count);
         return within > 0 ? Distribution.UpperF(between / within, from.Count - 1, n - from.Count) : null;
     }
 

@@ -1,5 +1,3 @@
-using MathNet.Numerics.Distributions;
-
 namespace MudPie.Core.Judging.Statistics;
 
 /// <summary>Distribution of the studentized range: the largest less the smallest of k means, over an independent estimate of their standard error.</summary>
@@ -36,31 +34,21 @@ public static class StudentizedRange
         var sum = 0.0;
         foreach (var (z, weight, phi) in Normal)
         {
-            sum += weight * Math.Pow(phi - Distribution.Phi(z - w), means - 1);
+            sum += weight * Power(phi - Distribution.Phi(z - w), means - 1);
         }
 
         return means * sum;
     }
-}
 
-/// <summary>The standard normal distribution, plain.</summary>
-internal static class Distribution
-{
-    private const double RootTwoPi = 2.5066282746310002;
+    private static double Power(double x, int n)
+    {
+        var power = 1.0;
+        for (; n > 0; n >>= 1)
+        {
+            power *= (n & 1) == 1 ? x : 1;
+            x *= x;
+        }
 
-    public static double Density(double z) => Math.Exp(-0.5 * z * z) / RootTwoPi;
-
-    public static double Phi(double z) => Normal.CDF(0, 1, z);
-
-    /// <summary>Two-sided chance of a t at least this large.</summary>
-    public static double TwoSidedT(double t, double df) => double.IsFinite(t) ? 2 * StudentT.CDF(0, 1, df, -Math.Abs(t)) : 0;
-
-    /// <summary>The t exceeded on either side with this chance in all.</summary>
-    public static double CriticalT(double alpha, double df) => -StudentT.InvCDF(0, 1, df, alpha / 2);
-
-    /// <summary>Chance of an F at least this large.</summary>
-    public static double UpperF(double f, double df1, double df2) => f <= 0 ? 1 : double.IsFinite(f) ? MathNet.Numerics.SpecialFunctions.BetaRegularized(df2 / 2, df1 / 2, df2 / (df2 + (df1 * f))) : 0;
-
-    /// <summary>Chance of a χ² at least this large.</summary>
-    public static double UpperChi(double x, double df) => x <= 0 ? 1 : MathNet.Numerics.SpecialFunctions.GammaUpperRegularized(df / 2, x / 2);
+        return power;
+    }
 }

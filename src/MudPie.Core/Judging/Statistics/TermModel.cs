@@ -15,7 +15,8 @@ internal sealed class TermModel
     private readonly IReadOnlyList<Term> _terms;
     private readonly List<(Term? Term, int[] Code)> _columns = [(null, [])];
     private readonly LinearModel _fit;
-    private readonly IReadOnlyList<double> _y;
+    private readonly double[] _y;
+    private readonly Dictionary<Term, List<double[]>> _columnsOf = [];
     private readonly Term? _swept;
 
     /// <summary>Fits.</summary>
@@ -24,9 +25,10 @@ internal sealed class TermModel
     /// <param name="swept">The term whose levels nobody asks for by name, of one factor: blocks, whole plots. It is taken out by its means, however many levels it has.</param>
     public TermModel(IReadOnlyList<Term> terms, IReadOnlyList<double> y, Term? swept = null)
     {
-        (_terms, _y, _swept) = (terms, y, swept);
-        _columns.AddRange(terms.Where(t => t != swept).SelectMany(t => t.Columns(y.Count).Select(c => ((Term?)t, c.Code))));
+        (_terms, _y, _swept) = (terms, [.. y], swept);
+        _columns.AddRange(terms.Where(t => t != swept).SelectMany(t => t.Codes().Select(code => ((Term?)t, code))));
         _fit = Fit(terms);
+        Rss = _fit.Rss <= 1e-22 * LinearModel.Dot(_y, _y) ? 0 : _fit.Rss;
     }
 
     /// <summary>Orthonormal columns of all that is beyond what was swept out; see <see cref="Weights"/>.</summary>
@@ -43,9 +45,9 @@ internal sealed class TermModel
     }
 
     /// <summary>Sum of squares left; nothing where it is only the rounding of figures that are all alike.</summary>
-    public double Rss => _fit.Rss <= 1e-22 * LinearModel.Dot(_y, _y) ? 0 : _fit.Rss;
+    public double Rss { get; }
 
-    public int Df => _y.Count - _fit.Rank;
+    public int Df => _y.Length - _fit.Rank;
 
     /// <summary>Mean square of the noise; NaN where no freedom is left.</summary>
     public double Ms => Df > 0 ? Rss / Df : double.NaN;
@@ -63,7 +65,7 @@ internal sealed class TermModel
     public AnovaLine Line(Term term, double errorMs, double errorDf)
     {
         List<Term> without = [.. _terms.Where(t => t != term && !term.Within(t))];
-        var (small, large) = (Fit(without), Fit([.. without, term]));
+        var (small, large) = (Fit(without), without.Count == _terms.Count - 1 ? _fit : Fit([.. without, term]));
         var (df, ss) = (large.Rank - small.Rank, small.Rss - large.Rss <= 1e-22 * LinearModel.Dot(_y, _y) ? 0 : small.Rss - large.Rss);
         var ms = df > 0 ? ss / df : 0;
         var f = df > 0 && errorMs > 0 ? ms / errorMs : (double?)null;
@@ -104,7 +106,7 @@ internal sealed class TermModel
         return value;
     }
 
-    private LinearModel Fit(IReadOnlyList<Term> terms) => new(ColumnsOf(terms), _y, _swept is not null && terms.Contains(_swept) ? new Sweep(_swept.Factors[0]) : new Sweep(_y.Count));
+    private LinearModel Fit(IReadOnlyList<Term> terms) => new(ColumnsOf(terms), _y, _swept is not null && terms.Contains(_swept) ? new Sweep(_swept.Factors[0]) : new Sweep(_y.Length));
 
-    private List<double[]> ColumnsOf(IReadOnlyList<Term> terms) => [.. terms.Where(t => t != _swept).SelectMany(t => t.Columns(_y.Count).Select(c => c.Column))];
+    private List<double[]> ColumnsOf(IReadOnlyList<Term> terms) => [.. terms.Where(t => t != _swept).SelectMany(t => _columnsOf.TryGetValue(t, out var known) ? known : _columnsOf[t] = [.. t.Columns(_y.Length).Select(c => c.Column)])];
 }

@@ -37,15 +37,20 @@ internal sealed class CommonNoise(TermModel model, double ms, double df) : INois
 internal static class Families
 {
     /// <summary>Means of a factor's levels, or of crossed levels, as the model gives them; what it can't tell is left out.</summary>
-    public static List<Cell> Cells(TermModel model, IReadOnlyList<Factor> factors) =>
-    [
-        .. Combine(factors).Select(levels =>
+    public static List<Cell> Cells(TermModel model, IReadOnlyList<Factor> factors)
+    {
+        var counts = factors.Count == 1 ? factors[0].Counts.Select((n, i) => (n, i)).ToDictionary(x => x.i.ToString(System.Globalization.CultureInfo.InvariantCulture), x => x.n)
+            : Enumerable.Range(0, factors[0].Of.Count).GroupBy(r => factors.Aggregate(0L, (at, f) => (at * f.Levels.Count) + f.Of[r])).ToDictionary(g => string.Join(',', factors.Select(f => f.Of[g.First()])), g => g.Count());
+        return [.. Means(model, factors, counts)];
+    }
+
+    private static IEnumerable<Cell> Means(TermModel model, IReadOnlyList<Factor> factors, Dictionary<string, int> counts) =>
+        Combine(factors).Select(levels =>
         {
             var l = model.MeanAt(f => factors.ToList().IndexOf(f) is >= 0 and var i ? levels[i] : null);
-            var plots = Enumerable.Range(0, factors[0].Of.Count).Count(r => factors.Select((f, i) => f.Of[r] == levels[i]).All(x => x));
+            var plots = counts.GetValueOrDefault(string.Join(',', levels));
             return plots > 0 && model.Of(l) is { } mean ? new Cell(string.Join(", ", factors.Select((f, i) => f.Levels[levels[i]])), levels, plots, l, mean.Estimate, mean.VarianceShare) : null;
-        }).OfType<Cell>(),
-    ];
+        }).OfType<Cell>();
 
     /// <summary>Each with its own 95 % interval from the common noise.</summary>
     public static IEnumerable<TrialMean> Means(string term, IReadOnlyList<Cell> cells, double ms, double df)
@@ -96,11 +101,12 @@ internal static class Families
 
         // Comparisons with other freedoms have laws of their own; all hold at once (Hasler and Hothorn 2008).
         var laws = new Dictionary<double, (ManyToOne Law, double Critical, double Wide)>();
+        ManyToOne? first = null;
         (ManyToOne Law, double Critical, double Wide) Law(double df)
         {
             if (!laws.TryGetValue(df, out var law))
             {
-                var many = new ManyToOne(correlation, df, stop);
+                var many = first?.With(df) ?? (first = new ManyToOne(correlation, df, stop));
                 var critical = many.Critical(0.05);
                 law = laws[df] = (many, critical, looked > 1 ? many.Critical(0.05 / looked) : critical);
             }

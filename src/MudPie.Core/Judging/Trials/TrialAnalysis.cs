@@ -46,8 +46,9 @@ public static class TrialAnalysis
     /// <remarks>"Water" and "water" are the treatment that was spelt first.</remarks>
     public static TrialQuestion OneSpelling(TrialQuestion q)
     {
-        var spelt = q.Factors.Select((_, f) => q.Rows.Select(r => r.Levels[f]).GroupBy(l => Folded(l), StringComparer.OrdinalIgnoreCase).ToDictionary(g => g.Key, g => g.First().Trim(), StringComparer.OrdinalIgnoreCase)).ToList();
-        string One(int f, string level) => spelt[f].GetValueOrDefault(Folded(level)) ?? level;
+        var spelt = q.Factors.Select((_, f) => q.Rows.Select(r => r.Levels[f]).Distinct().GroupBy(l => Folded(l), StringComparer.OrdinalIgnoreCase).ToDictionary(g => g.Key, g => g.First().Trim(), StringComparer.OrdinalIgnoreCase)).ToList();
+        var one = new Dictionary<(int, string), string>();
+        string One(int f, string level) => one.TryGetValue((f, level), out var known) ? known : one[(f, level)] = spelt[f].GetValueOrDefault(Folded(level)) ?? level;
         var control = q.Control is null ? null : q.Factors.Count == 1 ? One(0, q.Control) : string.Join(", ", q.Control.Split(", ").Select((c, f) => f < spelt.Count ? One(f, c) : c));
         var plain = q with { Rows = [.. q.Rows.Select(r => r with { Levels = [.. r.Levels.Select((l, f) => One(f, l))] })], Control = control };
         var settings = plain.Factors.Where((name, f) => Setting(name, spelt[f].Values)).ToList();
@@ -206,13 +207,30 @@ public static class TrialAnalysis
 
     internal static RankTest? RankOf(IReadOnlyList<TrialRow> rows, Factor? block)
     {
-        var names = rows.Select(Name).Distinct().ToList();
+        List<string> every = [.. rows.Select(Name)];
+        var names = every.Distinct().ToList();
         if (block is null)
         {
             return Statistics.Ranks.KruskalWallis([.. rows.GroupBy(Name).Select(g => (IReadOnlyList<double>)[.. g.Select(r => r.Value!.Value)])]);
         }
 
-        var whole = rows.GroupBy(r => r.Block).Where(g => names.All(n => g.Count(r => Name(r) == n) == 1)).ToList();
-        return whole.Count < 2 ? null : Statistics.Ranks.Friedman([.. whole.Select(g => (IReadOnlyList<double>)[.. names.Select(n => g.First(r => Name(r) == n).Value!.Value)])]);
+        var place = names.Select((n, i) => (n, i)).ToDictionary(x => x.n, x => x.i);
+        var whole = new List<IReadOnlyList<double>>();
+        foreach (var g in rows.Zip(every).GroupBy(r => r.First.Block))
+        {
+            var (values, seen) = (new double[names.Count], 0);
+            Array.Fill(values, double.NaN);
+            foreach (var (row, name) in g)
+            {
+                (values[place[name]], seen) = (row.Value!.Value, seen + 1);
+            }
+
+            if (seen == names.Count && !values.Any(double.IsNaN))
+            {
+                whole.Add(values);
+            }
+        }
+
+        return whole.Count < 2 ? null : Statistics.Ranks.Friedman(whole);
     }
 }
