@@ -21,11 +21,11 @@ public static class App
 {
     /// <summary>Serves a holding until it is told to stop. Settings: <c>Holding:File</c> where the data lies, <c>Holding:Demo</c> to make the demo holding anew, <c>Holding:Port</c>.</summary>
     /// <returns>0 when it was stopped; 2, with one sentence on the error stream, when it could not begin.</returns>
-    public static async Task<int> Run(string[] args)
+    public static async Task<int> Run(string[] args, Action? whenOpen = null)
     {
         try
         {
-            return await Serve(args);
+            return await Serve(args, whenOpen);
         }
         catch (Exception e) when (Opening.Says(e) is { } sentence)
         {
@@ -34,7 +34,7 @@ public static class App
         }
     }
 
-    private static async Task<int> Serve(string[] args)
+    private static async Task<int> Serve(string[] args, Action? whenOpen)
     {
         var builder = WebApplication.CreateBuilder(args);
         var settings = builder.Configuration.GetSection("Holding");
@@ -55,6 +55,11 @@ public static class App
             }
 
             opened.File(app.Services.GetRequiredService<TimeProvider>().GetUtcNow());
+        }
+
+        if (whenOpen is not null)
+        {
+            app.Lifetime.ApplicationStarted.Register(whenOpen);
         }
 
         app.Lifetime.ApplicationStarted.Register(() => Console.WriteLine($"Mud Pie is open at {string.Join(", ", app.Urls)}"));
