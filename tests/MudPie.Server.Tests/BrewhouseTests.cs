@@ -258,8 +258,10 @@ public class BrewhouseTests : IDisposable
         await _h.Look();
         (await _h.Get("/api/watch"))["notices"]!.AsArray().Count(n => (string)n!["rule"]! == "noReading").ShouldBe(0);
 
-        await _h.Post("/api/watch/lines", new { noReadingH = 2, graceMinutes = 45, expectedShare = 0.3 });
-        (await _h.Refused("/api/watch/lines", new { noReadingH = 0, graceMinutes = 45, expectedShare = double.MaxValue })).Keys.ShouldBe(["noReadingH", "expectedShare"], ignoreOrder: true);
+        var seen = (await _h.Get("/api/watch"))["version"]!.GetValue<Guid>();
+        await _h.Post("/api/watch/lines", new { noReadingH = 2, graceMinutes = 45, expectedShare = 0.3, version = seen });
+        (await _h.Send("/api/watch/lines", new { noReadingH = 3, graceMinutes = 45, expectedShare = 0.3, version = seen }, null)).Status.ShouldBe(409); // the other window
+        (await _h.Refused("/api/watch/lines", new { noReadingH = 0, graceMinutes = 45, expectedShare = double.MaxValue })).Keys.ShouldBe(["noReadingH", "expectedShare", "version"], ignoreOrder: true);
         await _h.Post($"/api/brew/batches/{id}/log", new { kind = "oxygen", value = "4.2" });
         await _h.Look();
         (await _h.Get("/api/watch"))["notices"]!.AsArray().Select(n => (string)n!["rule"]!).ShouldContain("below6Now");

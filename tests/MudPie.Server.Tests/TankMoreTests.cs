@@ -54,9 +54,30 @@ public sealed class TankMoreTests : IDisposable
         var job = Job([], null, (input, "20 ml"));
         var worked = await _h.Post("/api/put-out/tank/work-out", job);
         ((string)worked["value"]!["draws"]![0]!["short"]!).ShouldBe("30 mL short");
-        (await _h.Refused("/api/put-out/tank", Job(await Cautions(job), null, (input, "20 ml"))))["items"].ShouldContain("30 mL short");
+        var seen = await Cautions(job);
+        (await _h.Refused("/api/put-out/tank", Job([.. seen.Except(["stock-short"])], null, (input, "20 ml"))))["items"].ShouldContain("30 mL short");
         (await _h.Get("/api/today"))["items"]!.AsArray().Select(i => (string)i!["title"]!).ShouldContain("Seaweed, old, is past its date");
         (await Left(input)).ShouldBe("10 mL"); // what is good
+
+        // It was used all the same: the record keeps it whole, the book stands at nought and asks to be counted.
+        await _h.Post("/api/put-out/tank", Job(seen, null, (input, "20 ml")));
+        (await Left(input)).ShouldBe("0 L");
+        var lots = (await _h.Get("/api/shelf"))["inputs"]!.AsArray().Single(i => (int)i!["id"]! == input)!["lots"]!.AsArray();
+        lots.Select(l => (string)l!["says"]!).ShouldContain("the book was short: count it");
+        var book = (await _h.Get("/api/book/book.json"))["lines"]!.AsArray().Where(l => (string)l!["kind"]! == "stock" && (string)l["lot"]! == "new").ToList();
+        double Sum(string why) => book.Where(l => (string)l!["why"]! == why).Sum(l => double.Parse((string)l!["amount"]!, System.Globalization.CultureInfo.InvariantCulture));
+        (Sum("used"), Sum("more")).ShouldBe((-0.04, 0.03), "what was used, and by how much the book was wrong");
+    }
+
+    [Fact]
+    public async Task Two_items_of_one_input_are_never_planned_from_the_same_litre()
+    {
+        await _h.Post("/api/holding/setup", TestHolding.SetUp);
+        var input = await Input("seaweed", "seaweed");
+        await Lot(input, "one", "50 ml");
+        var job = Job([], null, (input, "20 ml"), (input, "20 ml")); // 40 mL each, of 50
+        var draws = (await _h.Post("/api/put-out/tank/work-out", job))["value"]!["draws"]!.AsArray();
+        draws.Select(d => (string?)d!["short"]).ShouldBe([null, "30 mL short"]);
     }
 
     [Fact]

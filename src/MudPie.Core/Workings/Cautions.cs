@@ -18,6 +18,9 @@ public static class Cautions
     /// <summary>Spraying.</summary>
     public static readonly Caution Spraying = new("spraying", "Gloves, eye protection and a mask against the mist. Not with people near, and not in wind.", "A usual caution: the label is law; local codes and licensed people come first.");
 
+    /// <summary>More is used than the shelf's book holds.</summary>
+    public static readonly Caution StockShort = new("stock-short", "The shelf’s book does not hold so much. If it is used all the same, the book goes to nought and says by how much it was wrong: count it afterwards.", "Your own shelf.");
+
     /// <summary>Dust from compost.</summary>
     public static readonly Caution Dust = new("compost-dust", "Compost dust can carry Legionella and moulds: damp it first, wear a mask, wash afterwards.", Usual);
 

@@ -115,11 +115,16 @@ public static class TrialStepEndpoints
         {
             var (unit, inUnit) = (StockKeeper.UnitOf(input), amount);
             var taken = await stock.Plan(input.Id, inUnit, at);
-            var entries = stock.Write(taken.Draws, at, "used", note: $"trial {trial.Id}");
-            job.Items.AddRange(taken.Draws.Select(d => new ApplicationItem { InputId = input.Id, LotId = d.LotId, Name = input.Name, Lot = d.Mark, Kind = input.Kind, Amount = d.Amount, Unit = unit }));
+            var counted = await db.Lots.AnyAsync(l => l.InputId == input.Id);
+            var (entries, draws) = counted ? await stock.WriteUse(input.Id, taken, at, $"trial {trial.Id}") : ([], []);
+            job.Items.AddRange(draws.Select(d => new ApplicationItem { InputId = input.Id, LotId = d.LotId, Name = input.Name, Lot = d.Mark, Kind = input.Kind, Amount = d.Amount, Unit = unit }));
             if (taken.Short > 0)
             {
-                job.Items.Add(new ApplicationItem { InputId = input.Id, Name = input.Name, Kind = input.Kind, Amount = taken.Short, Unit = unit });
+                if (!counted)
+                {
+                    job.Items.Add(new ApplicationItem { InputId = input.Id, Name = input.Name, Kind = input.Kind, Amount = taken.Short, Unit = unit });
+                }
+
                 said += $" The shelf’s book is short of {StockKeeper.Shown(taken.Short, unit, await clock.Units())}: count it.";
             }
 

@@ -217,22 +217,18 @@ public static class NoteEndpoints
 
         var counted = await db.Lots.AnyAsync(l => l.InputId == input.Id);
         var draw = await stock.Plan(input.Id, amount, at);
-        if (counted && draw.Short > 0)
-        {
-            return Refusal.Of("text", $"The shelf has {StockKeeper.Shown(amount - draw.Short, unit, await clock.Units())} of {input.Name}, and that takes more.", "Count the lot on the shelf, or say less.");
-        }
-
+        var (entries, draws) = counted ? await stock.WriteUse(input.Id, draw, at) : ([], []);
         var job = new Application { At = at, RecordedAt = clock.Now, Purpose = "root", Dilution = "", OneIn = 1, Tool = "by hand", Fitness = "none", CautionsSeen = string.Join(' ', seen), Why = "noted", Weather = await weather.At(at, await clock.Units()) };
         job.Beds.Add(new ApplicationBed { BedId = bed.Id });
-        job.Items.AddRange(counted ? draw.Draws.Select(d => new ApplicationItem { InputId = input.Id, LotId = d.LotId, Lot = d.Mark, Name = input.Name, Kind = input.Kind, Amount = d.Amount, Unit = unit }) : [new ApplicationItem { InputId = input.Id, Name = input.Name, Kind = input.Kind, Amount = amount, Unit = unit }]);
+        job.Items.AddRange(counted ? draws.Select(d => new ApplicationItem { InputId = input.Id, LotId = d.LotId, Lot = d.Mark, Name = input.Name, Kind = input.Kind, Amount = d.Amount, Unit = unit }) : [new ApplicationItem { InputId = input.Id, Name = input.Name, Kind = input.Kind, Amount = amount, Unit = unit }]);
         db.Applications.Add(job);
         await db.SaveChangesAsync();
-        foreach (var entry in stock.Write(draw.Draws, at, "used"))
+        foreach (var entry in entries)
         {
             entry.ApplicationId = job.Id;
         }
 
         await db.SaveChangesAsync();
-        return Writes.Done(new NoteKept(u.Sentence, $"/book?bed={bed.Id}"));
+        return Writes.Done(new NoteKept(counted && draw.Short > 0 ? $"{u.Sentence} The shelf’s book was short of {StockKeeper.Shown(draw.Short, unit, await clock.Units())}: count it." : u.Sentence, $"/book?bed={bed.Id}"));
     }
 }

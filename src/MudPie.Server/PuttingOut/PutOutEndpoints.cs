@@ -98,11 +98,7 @@ public static class PutOutEndpoints
         }
 
         var application = Record(r, ready, tool, at, clock.Now, await weather.At(at, await clock.Units()));
-        await TakeStock(ready, application, at, stock, fields, old is not null);
-        if (!fields.Checks.Sound)
-        {
-            return fields.Checks.Refusal;
-        }
+        await TakeStock(ready, application, at, stock, old is not null);
 
         db.Applications.Add(application);
         await db.SaveChangesAsync();
@@ -156,9 +152,9 @@ public static class PutOutEndpoints
             fields.Checks.Add(v.Job.LoadCount > TankPlan.MostLoads ? "tank" : "per100M2", v.Job.Verdict.Sentence, v.Job.Verdict.Why);
         }
 
-        foreach (var draw in v.Draws.Where(d => d.Short is not null))
+        foreach (var draw in v.Draws.Where(d => d.Short is not null && !r.CautionsSeen.Contains(Cautions.StockShort.Id)))
         {
-            fields.Checks.Add("items", $"{draw.Name}: {draw.Short} of what this takes.", "Somebody may have used it meanwhile. Count the lot on the shelf, or take less.");
+            fields.Checks.Add("items", $"{draw.Name}: {draw.Short} of what this takes.", "Somebody may have used it meanwhile. Count the lot on the shelf, take less, or tick that it was used all the same.");
         }
 
         if (r.Who is { Length: > 40 } || r.Why is { Length: > 300 })
@@ -235,26 +231,21 @@ public static class PutOutEndpoints
     }
 
     /// <summary>Lots fall. Read anew inside the write, so that of two who take the last of a lot, one is told.</summary>
-    private static async Task TakeStock(TankReady ready, Application application, DateTimeOffset at, StockKeeper stock, TypedFields fields, bool corrects)
+    private static async Task TakeStock(TankReady ready, Application application, DateTimeOffset at, StockKeeper stock, bool corrects)
     {
+        var again = new Dictionary<int, double>();
         foreach (var (input, amount, draw, counted) in ready.Items)
         {
             var unit = StockKeeper.UnitOf(input);
-            var taken = corrects ? await stock.Plan(input.Id, amount, at) : draw;
-            if (counted && taken.Short > 0)
-            {
-                fields.Checks.Add("items", $"{input.Name}: {Say.Number(taken.Short)} {unit} short.", "Count the lot on the shelf, or take less.");
-                continue;
-            }
-
+            var taken = corrects ? await stock.PlanAfter(input.Id, amount, at, again) : draw;
             if (!counted)
             {
                 application.Items.Add(new ApplicationItem { InputId = input.Id, Name = input.Name, Kind = input.Kind, Amount = amount, Unit = unit });
                 continue;
             }
 
-            stock.Write(taken.Draws, at, "used");
-            application.Items.AddRange(taken.Draws.Select(d => new ApplicationItem { InputId = input.Id, LotId = d.LotId, Name = input.Name, Lot = d.Mark, Kind = input.Kind, Amount = d.Amount, Unit = unit }));
+            var (_, draws) = await stock.WriteUse(input.Id, taken, at);
+            application.Items.AddRange(draws.Select(d => new ApplicationItem { InputId = input.Id, LotId = d.LotId, Name = input.Name, Lot = d.Mark, Kind = input.Kind, Amount = d.Amount, Unit = unit }));
         }
     }
 }

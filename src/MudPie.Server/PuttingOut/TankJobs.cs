@@ -92,12 +92,13 @@ public sealed class TankJobs(HoldingDb db, HoldingClock clock, LiveBrew live, St
             return (null, fields.Checks.Refusal);
         }
 
-        var items = new List<(Input, double, DrawAnswer, bool)>();
+        var items = new List<(Input, double, DrawAnswer Draw, bool Counted)>();
+        var taken = new Dictionary<int, double>();
         foreach (var (item, amount) in r.Items.Zip(job.Value.Products))
         {
             var input = inputs[item.InputId];
             var inUnit = amount.Amount / 1000;
-            items.Add((input, inUnit, await stock.Plan(input.Id, inUnit, at), await db.Lots.AnyAsync(l => l.InputId == input.Id)));
+            items.Add((input, inUnit, await stock.PlanAfter(input.Id, inUnit, at, taken), await db.Lots.AnyAsync(l => l.InputId == input.Id)));
         }
 
         var sprayerRuling = sprayer is null ? null : (await SprayerEndpoints.Judge(sprayer, db, clock.Now)).Worked;
@@ -115,7 +116,7 @@ public sealed class TankJobs(HoldingDb db, HoldingClock clock, LiveBrew live, St
         var cost = await Cost(job.Value, batch, items);
         var view = TankViews.Of(job.Value, beds, units, gate, mixing?.Value, sprayerRuling?.Value, place.Value, items, cost, hour, await Waits(batch, inputs.Values, beds, at, local, purpose == "leaf"), purpose, race?.Value, watched?.Verdict, watched?.Now, LabelSays(r, job.Value, inputs, units));
         var worked = job.Worked.With(view, "L") with { Working = [.. job.Worked.Working, .. race?.Working ?? []] };
-        var cautions = worked.Cautions.Concat(sprayerRuling?.Cautions ?? []).DistinctBy(c => c.Id).ToList();
+        var cautions = worked.Cautions.Concat(sprayerRuling?.Cautions ?? []).Concat(items.Any(i => i.Counted && i.Draw.Short > 0) ? [Cautions.StockShort] : []).DistinctBy(c => c.Id).ToList();
         var forks = worked.Forks.Concat(batch is null ? [] : place.Worked.Forks).ToList();
         return (new TankReady(worked with { Cautions = cautions, Forks = forks }, beds, batch, sprayer, tankL, items), null);
     }

@@ -45,7 +45,8 @@ public static class ShelfEndpoints
             {
                 var s = lots.First(x => x.Id == l.Id);
                 var alive = kind.Life is null ? (double?)null : Stock.Alive(kind.Life, l.From, now, l.KeptC);
-                var (says, tone) = Says(s, alive, now);
+                var uncounted = entries[l.Id].FirstOrDefault(e => e.Reason is StockKeeper.More or "count")?.Reason == StockKeeper.More;
+                var (says, tone) = uncounted ? ("the book was short: count it", "mind") : Says(s, alive, now);
                 return new LotView(
                     l.Id, l.Mark, l.Origin, StockKeeper.Shown(Math.Max(0, s.Left), unit, units), Math.Clamp(s.Left / Math.Max(came.GetValueOrDefault(l.Id), 1e-9), 0, 1), l.From, l.Expires, l.Place, l.KeptC is { } c ? Units.Show(c, Dimension.Temperature, units) : null,
                     alive is { } a ? $"{Say.Number(a * 100, 2)} % alive" : null, says, tone, UnitCost(l, came.GetValueOrDefault(l.Id), wage) is { } cost ? Per.PriceShown(cost, unit, units) : null, l.Notes,

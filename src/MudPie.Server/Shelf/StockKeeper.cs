@@ -22,6 +22,40 @@ public sealed class StockKeeper(HoldingDb db, HoldingClock clock)
         return rows.GroupBy(r => r.InputId).ToDictionary(g => g.Key, g => (IReadOnlyList<LotStanding>)[.. g.Select(r => new LotStanding(r.Id, r.Mark, r.Left, r.From, r.Expires, r.Unfit || Unfit(r.Answers)))]);
     }
 
+    /// <summary>Reason of the entry that says by how much the book was short of a use that happened.</summary>
+    public const string More = "more";
+
+    /// <summary>What would be taken of an input, oldest good lot first, after what is taken already for the same job: a plan never takes more than there is.</summary>
+    /// <param name="inputId">Which input.</param>
+    /// <param name="amount">In its unit.</param>
+    /// <param name="on">The day of use.</param>
+    /// <param name="taken">What the same job takes of each lot so far; what this takes is added.</param>
+    public async Task<DrawAnswer> PlanAfter(int inputId, double amount, DateTimeOffset on, Dictionary<int, double> taken)
+    {
+        var lots = (await Standing([inputId])).GetValueOrDefault(inputId) ?? [];
+        var draw = Stock.Take([.. lots.Select(l => l with { Left = l.Left - taken.GetValueOrDefault(l.Id) })], amount, on).Value;
+        foreach (var d in draw.Draws)
+        {
+            taken[d.LotId] = taken.GetValueOrDefault(d.LotId) + d.Amount;
+        }
+
+        return draw;
+    }
+
+    /// <summary>Writes a use that has happened, whatever the book says. What it is short of is used from the newest lot, and an entry of its own says that there was more: the book stands at nought, and asks to be counted. To be called within a write.</summary>
+    /// <returns>The entries of the use, and what was taken of which lot.</returns>
+    public async Task<(IReadOnlyList<StockEntry> Entries, IReadOnlyList<Draw> Draws)> WriteUse(int inputId, DrawAnswer taken, DateTimeOffset at, string? note = null)
+    {
+        var draws = taken.Draws.ToList();
+        if (taken.Short > 0 && await db.Lots.Where(l => l.InputId == inputId).OrderByDescending(l => l.From).ThenByDescending(l => l.Id).Select(l => new { l.Id, l.Mark }).FirstOrDefaultAsync() is { } lot)
+        {
+            draws.Add(new Draw(lot.Id, lot.Mark, taken.Short));
+            db.StockEntries.Add(new StockEntry { LotId = lot.Id, At = at, RecordedAt = clock.Now, Amount = taken.Short, Reason = More, Note = "more was used than the book held: count it" });
+        }
+
+        return (Write(draws, at, "used", note: note), draws);
+    }
+
     /// <summary>What would be taken of an input, oldest good lot first.</summary>
     public async Task<DrawAnswer> Plan(int inputId, double amount, DateTimeOffset on) =>
         Stock.Take((await Standing([inputId])).GetValueOrDefault(inputId) ?? [], amount, on).Value;
