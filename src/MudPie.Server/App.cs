@@ -99,12 +99,15 @@ public static class App
         services.AddExceptionHandler<ProblemHandler>();
         services.AddOpenApi();
         services.AddResponseCompression(o => o.EnableForHttps = true);
-        services.AddHostFiltering(o => o.AllowedHosts = ["127.0.0.1", "localhost", "[::1]"]);
+        services.AddHostFiltering(o =>
+        {
+            o.AllowedHosts = ["127.0.0.1", "localhost", "[::1]"];
+            o.IncludeFailureMessage = false; // said as all else
+        });
     }
 
     private static void Map(WebApplication app)
     {
-        app.UseHostFiltering();
         app.UseExceptionHandler();
         app.UseRequestTimeouts();
         app.Use((context, next) =>
@@ -113,7 +116,8 @@ public static class App
             SentBody.Watch(context);
             return next(context);
         });
-        app.UseStatusCodePages();
+        app.UsePlainAnswers();
+        app.UseHostFiltering();
         app.UseSecurityHeaders(Headers());
         app.UseResponseCompression();
         app.UseDefaultFiles();
@@ -167,8 +171,8 @@ public static class App
         api.MapAcross();
         api.MapPatches();
         api.MapPracticePlot();
-        api.MapFallback(() => Problems.NotFound("page of the API"));
-        app.MapFallbackToFile("index.html");
+        api.MapFallback(PlainAnswers.NoEndpoint);
+        app.MapFallbackToFile("index.html", new StaticFileOptions { OnPrepareResponse = c => c.Context.Response.Headers.CacheControl = "no-cache" });
     }
 
     private static HeaderPolicyCollection Headers() => new HeaderPolicyCollection()
@@ -185,5 +189,6 @@ public static class App
             csp.AddFrameAncestors().None();
             csp.AddFormAction().Self();
             csp.AddBaseUri().Self();
-        });
+        })
+        .AddCrossOriginResourcePolicy(corp => corp.SameOrigin());
 }

@@ -6,7 +6,8 @@ using MudPie.Core.Workings;
 namespace MudPie.Server.Book;
 
 /// <summary>The lines of a book's file, and what stands in their cells: what can't be read is kept as a problem of its line.</summary>
-public sealed class BookCells
+/// <param name="now">Nothing in a book has happened after this.</param>
+public sealed class BookCells(DateTimeOffset now)
 {
     private readonly Checks _checks = new();
 
@@ -20,6 +21,7 @@ public sealed class BookCells
     public static Ruling<List<BookRow>> Csv(string? text)
     {
         using var csv = new CsvReader(new StringReader((text ?? "").TrimStart('\uFEFF')), new CsvConfiguration(CultureInfo.InvariantCulture) { MissingFieldFound = null, HeaderValidated = null, BadDataFound = null });
+        csv.Context.TypeConverterCache.AddConverter<string>(new SafeCells());
         try
         {
             var rows = csv.GetRecords<BookRow>().Take(200_001).ToList();
@@ -59,10 +61,50 @@ public sealed class BookCells
         return 0;
     }
 
-    /// <summary>A time of the years 1951 to 2199.</summary>
+    /// <summary>An amount of 0 to a most; 0 where there is none.</summary>
+    public double Amount(string cell, double most = 1e7)
+    {
+        var amount = Number(cell);
+        if (amount >= 0 && amount <= most)
+        {
+            return amount;
+        }
+
+        Wrong($"{cell} is {(amount < 0 ? "below nought" : "more than there can be")}.", $"Give 0 to {Say.Number(most)}.");
+        return 0;
+    }
+
+    /// <summary>"L" or "kg", in which amounts are kept; empty where it does not apply.</summary>
+    public string Unit(string cell) => OneOf(cell, ["L", "kg", ""]);
+
+    /// <summary>One of a few words.</summary>
+    public string OneOf(string cell, IReadOnlyList<string> known)
+    {
+        if (known.Contains(cell))
+        {
+            return cell;
+        }
+
+        Wrong($"“{(cell.Length > 30 ? cell[..30] : cell)}” is not known here.", $"Write {Say.List([.. known.Where(k => k.Length > 0)])}.");
+        return known[0];
+    }
+
+    /// <summary>A time that has been.</summary>
+    public DateTimeOffset Past(string cell)
+    {
+        var at = Time(cell);
+        if (at > now.AddDays(1))
+        {
+            Wrong($"“{cell}” has not come yet.", "A book holds what has happened.");
+        }
+
+        return at;
+    }
+
+    /// <summary>A time of the years 1951 to 2099.</summary>
     public DateTimeOffset Time(string cell)
     {
-        if (DateTimeOffset.TryParse(cell, CultureInfo.InvariantCulture, DateTimeStyles.AssumeUniversal | DateTimeStyles.AdjustToUniversal, out var at) && at.Year is > 1950 and < 2200)
+        if (DateTimeOffset.TryParse(cell, CultureInfo.InvariantCulture, DateTimeStyles.AssumeUniversal | DateTimeStyles.AdjustToUniversal, out var at) && at.Year is > 1950 and < 2100)
         {
             return at;
         }

@@ -78,14 +78,14 @@ public static class BookEndpoints
 
         if (input is null && kind is null or "harvest")
         {
-            var corrected = await db.Harvests.Where(h => h.CorrectsId != null).ToDictionaryAsync(h => h.CorrectsId!.Value, h => h.Id);
+            var corrected = (await db.Harvests.Where(h => h.CorrectsId != null).Select(h => new { h.CorrectsId, h.Id }).ToListAsync()).GroupBy(h => h.CorrectsId!.Value).ToDictionary(g => g.Key, g => g.Max(h => h.Id));
             entries.AddRange((await db.Harvests.AsNoTracking().Where(h => bed == null || h.BedId == bed).OrderByDescending(h => h.At).Take(take).Select(h => new { h, Bed = h.Bed.Name }).ToListAsync())
                 .Select(x => new BookEntry("harvest", x.h.Id, x.h.At, x.h.RecordedAt, $"{Units.Show(x.h.Kg * 1000, Dimension.Mass, units)} of {x.h.Crop} harvested", x.h.Note is null ? [] : [x.h.Note], [x.Bed], x.h.CorrectsId, corrected.TryGetValue(x.h.Id, out var by) ? by : null, null, false, true, null, x.h.BedId)));
         }
 
         if (input is null && kind is null or "seen")
         {
-            var corrected = await db.Observations.Where(o => o.CorrectsId != null).ToDictionaryAsync(o => o.CorrectsId!.Value, o => o.Id);
+            var corrected = (await db.Observations.Where(o => o.CorrectsId != null).Select(o => new { o.CorrectsId, o.Id }).ToListAsync()).GroupBy(o => o.CorrectsId!.Value).ToDictionary(g => g.Key, g => g.Max(o => o.Id));
             entries.AddRange((await db.Observations.AsNoTracking().Where(o => bed == null || o.BedId == bed).OrderByDescending(o => o.At).Take(take).Select(o => new { o, Bed = o.Bed == null ? null : o.Bed.Name }).ToListAsync())
                 .Select(x => new BookEntry("seen", x.o.Id, x.o.At, x.o.RecordedAt, x.o.Text, [], x.Bed is null ? [] : [x.Bed], x.o.CorrectsId, corrected.TryGetValue(x.o.Id, out var by) ? by : null, null, false, true, null, x.o.BedId)));
         }
@@ -103,7 +103,7 @@ public static class BookEndpoints
 
     private static async Task<IEnumerable<BookEntry>> Jobs(HoldingDb db, UnitSystem units, int? bed, int? input, int take)
     {
-        var corrected = await db.Applications.Where(a => a.CorrectsId != null).Select(a => new { a.CorrectsId, a.Id, a.Strikes }).ToDictionaryAsync(a => a.CorrectsId!.Value, a => a);
+        var corrected = (await db.Applications.Where(a => a.CorrectsId != null).Select(a => new { a.CorrectsId, a.Id, a.Strikes }).ToListAsync()).GroupBy(a => a.CorrectsId!.Value).ToDictionary(g => g.Key, g => g.MaxBy(a => a.Id)!);
         var rows = await db.Applications.AsNoTracking().AsSplitQuery()
             .Where(a => (bed == null || a.Beds.Any(b => b.BedId == bed)) && (input == null || a.Items.Any(i => i.InputId == input) || (a.Batch != null && (a.Batch.SourceInputId == input || db.StockEntries.Any(e => e.BatchId == a.BatchId && e.Lot.InputId == input)))))
             .OrderByDescending(a => a.At).Take(take)

@@ -26,7 +26,7 @@ public static class BookFileEndpoints
         api.MapPost("/book/file", Bring).Produces<BookBrought>().ProducesProblem(422);
     }
 
-    private static Task<IResult> Bring(BookFileRequest r, HoldingDb db, Writes writes) => writes.Do<BookBrought>(async () =>
+    private static Task<IResult> Bring(BookFileRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<BookBrought>(async () =>
     {
         if (r.Text is not { Length: > 0 and < 20_000_000 })
         {
@@ -34,7 +34,7 @@ public static class BookFileEndpoints
         }
 
         var rows = r.Text.TrimStart().StartsWith('{') ? FromJson(r.Text) : BookCells.Csv(r.Text);
-        return rows.Refused is { } refused ? refused : await new BookIn(db).Put(rows.Value);
+        return rows.Refused is { } refused ? refused : await new BookIn(db, clock.Now).Put(rows.Value);
     });
 
     private static Ruling<List<BookRow>> FromJson(string text)

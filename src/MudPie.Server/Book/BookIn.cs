@@ -12,10 +12,15 @@ namespace MudPie.Server.Book;
 public sealed record BookBrought(int Jobs, int Harvests, int Seen, int Lots, int Known);
 
 /// <summary>Reads a book's file into the holding: all of it or nothing; what the book holds already is left as it is.</summary>
-public sealed class BookIn(HoldingDb db)
+public sealed class BookIn(HoldingDb db, DateTimeOffset now)
 {
-    private readonly BookCells _cells = new();
-    private readonly Dictionary<string, Bed> _beds = [];
+    private static readonly string[] SprayerKinds = ["knapsack", "can", "boom", "injector", "other"];
+
+    private readonly BookCells _cells = new(now);
+    private readonly Dictionary<string, Bed> _beds = new(StringComparer.OrdinalIgnoreCase); // two beds are not told apart by capitals
+    private readonly Dictionary<(string, string), Input> _inputOf = [];
+    private readonly Dictionary<(string, string), StockLot> _lotOf = [];
+    private readonly List<Action> _whenNumbered = []; // what names another line by its number, once it has one
     private readonly Dictionary<string, Sprayer> _sprayers = [];
     private readonly Dictionary<(string, string), Input> _inputs = [];
     private readonly Dictionary<(string, string, string), StockLot> _lots = [];
@@ -85,16 +90,13 @@ public sealed class BookIn(HoldingDb db)
             }
         }
 
-        await db.SaveChangesAsync();
-        foreach (var row in rows.Where(r => r is { kind: "stock", entry.Length: > 0 }))
+        if (_lots.Values.FirstOrDefault(l => !_old.Contains(l) && l.Entries.Sum(e => e.Amount) < -1e-6) is { } below)
         {
-            // Jobs have their numbers now.
-            if (newJobs.Contains(row.entry) && _lots.TryGetValue((row.what, row.place, row.lot), out var lot) && !_old.Contains(lot))
-            {
-                lot.Entries.First(e => e.ApplicationId == null && e.Amount == _cells.Number(row.amount) && e.At == _cells.Time(row.at) && e.Reason == row.why).ApplicationId = _jobs[row.entry].Id;
-            }
+            return Refusal.Of("file", $"Lot {below.Mark} of {below.Input.Name} would stand below nought.", "More is taken of it than came in: put its stock lines right.");
         }
 
+        await db.SaveChangesAsync();
+        _whenNumbered.ForEach(name => name()); // jobs, lots and entries have their numbers now
         await db.SaveChangesAsync();
         return Worked.Of(new BookBrought(newJobs.Count, harvests.Values.Count(h => !_known.Contains(BookKeys.Of(h))), seen.Values.Count(o => !_known.Contains(BookKeys.Of(o))), counts.GetValueOrDefault("lot"), _jobs.Count - newJobs.Count), "", Evidence.MeasuredHere);
     }
@@ -114,9 +116,11 @@ public sealed class BookIn(HoldingDb db)
         foreach (var i in await db.Inputs.Include(i => i.Lots).ToListAsync())
         {
             _inputs.TryAdd((i.Name, i.Lot ?? ""), i);
+            _inputOf.TryAdd((i.Name, i.Kind), i);
             foreach (var l in i.Lots)
             {
                 _lots[(i.Name, i.Lot ?? "", l.Mark)] = l;
+                _lotOf.TryAdd((i.Name, l.Mark), l);
                 _old.Add(l);
             }
         }
@@ -149,7 +153,7 @@ public sealed class BookIn(HoldingDb db)
             return;
         }
 
-        _sprayers[r.tool] = new Sprayer { Name = r.tool, Kind = r.what_kind, TankL = _cells.Number(r.tank_l), Past = r.note is "new" or "biology" or "fertiliser" or "poison" ? r.note : "unknown", ClearedWhy = r.why.Length > 0 ? r.why : null };
+        _sprayers[r.tool] = new Sprayer { Name = r.tool, Kind = _cells.OneOf(r.what_kind, SprayerKinds), TankL = _cells.Amount(r.tank_l, 20_000), Past = r.note is "new" or "biology" or "fertiliser" or "poison" ? r.note : "unknown", ClearedWhy = r.why.Length > 0 ? r.why : null };
         db.Sprayers.Add(_sprayers[r.tool]);
     }
 
@@ -160,8 +164,10 @@ public sealed class BookIn(HoldingDb db)
             return;
         }
 
-        _inputs[(r.what, r.place)] = new Input { Name = r.what, Kind = r.what_kind, Lot = r.place.Length > 0 ? r.place : null, Unit = r.unit };
-        db.Inputs.Add(_inputs[(r.what, r.place)]);
+        var input = new Input { Name = r.what, Kind = _cells.OneOf(r.what_kind, [.. Core.Shelf.InputKinds.All.Select(k => k.Kind)]), Lot = r.place.Length > 0 ? r.place : null, Unit = _cells.Unit(r.unit) };
+        _inputs[(r.what, r.place)] = input;
+        _inputOf.TryAdd((input.Name, input.Kind), input);
+        db.Inputs.Add(input);
     }
 
     private bool Lot(BookRow r)
@@ -171,8 +177,9 @@ public sealed class BookIn(HoldingDb db)
             return false;
         }
 
-        var lot = new StockLot { Input = input, Mark = r.lot, Origin = r.what_kind, From = _cells.Time(r.at), Expires = r.expires.Length > 0 ? _cells.Time(r.expires) : null, Place = BookCells.Text(r.weather), KeptC = _cells.Maybe(r.kept_c), Paid = _cells.Maybe(r.paid), Minutes = _cells.Maybe(r.minutes), Notes = BookCells.Text(r.note) };
+        var lot = new StockLot { Input = input, Mark = r.lot, Origin = _cells.OneOf(r.what_kind, ["bought", "made"]), From = _cells.Past(r.at), Expires = r.expires.Length > 0 ? _cells.Time(r.expires) : null, Place = BookCells.Text(r.weather), KeptC = _cells.Maybe(r.kept_c), Paid = _cells.Maybe(r.paid), Minutes = _cells.Maybe(r.minutes), Notes = BookCells.Text(r.note) };
         _lots[(r.what, r.place, r.lot)] = lot;
+        _lotOf.TryAdd((r.what, r.lot), lot);
         db.Lots.Add(lot);
         return true;
     }
@@ -181,17 +188,17 @@ public sealed class BookIn(HoldingDb db)
     {
         var job = new Application
         {
-            At = _cells.Time(r.at),
-            RecordedAt = _cells.Time(r.recorded_at),
-            Purpose = r.purpose,
+            At = _cells.Past(r.at),
+            RecordedAt = _cells.Past(r.recorded_at),
+            Purpose = _cells.OneOf(r.purpose, ["leaf", "root", ""]),
             Dilution = r.dilution,
             OneIn = _cells.Number(r.amount),
-            TeaL = _cells.Number(r.brew_l),
-            WaterL = _cells.Number(r.water_l),
-            SpareL = _cells.Number(r.spare_l),
+            TeaL = _cells.Amount(r.brew_l),
+            WaterL = _cells.Amount(r.water_l),
+            SpareL = _cells.Amount(r.spare_l),
             Tool = r.tool,
             Sprayer = _sprayers.GetValueOrDefault(r.tool),
-            TankL = _cells.Number(r.tank_l),
+            TankL = _cells.Amount(r.tank_l),
             Fitness = r.gate,
             Who = BookCells.Text(r.who),
             Why = BookCells.Text(r.why),
@@ -216,30 +223,28 @@ public sealed class BookIn(HoldingDb db)
             return;
         }
 
-        var h = new HarvestEntry { Bed = bed, At = _cells.Time(r.at), RecordedAt = _cells.Time(r.recorded_at), Crop = r.crop, Kg = _cells.Number(r.amount), Note = BookCells.Text(r.note) };
+        var h = new HarvestEntry { Bed = bed, At = _cells.Past(r.at), RecordedAt = _cells.Past(r.recorded_at), Crop = r.crop, Kg = _cells.Amount(r.amount), Note = BookCells.Text(r.note) };
         harvests[r.entry] = h;
         if (!_known.Contains(BookKeys.Of(h)))
         {
             db.Harvests.Add(h);
             if (harvests.TryGetValue(r.corrects, out var old) && !_known.Contains(BookKeys.Of(old)))
             {
-                db.SaveChanges();
-                h.CorrectsId = old.Id;
+                _whenNumbered.Add(() => h.CorrectsId = old.Id);
             }
         }
     }
 
     private void Seen(BookRow r, Dictionary<string, Observation> seen)
     {
-        var o = new Observation { Bed = _beds.GetValueOrDefault(r.bed), At = _cells.Time(r.at), RecordedAt = _cells.Time(r.recorded_at), Text = r.note };
+        var o = new Observation { Bed = _beds.GetValueOrDefault(r.bed), At = _cells.Past(r.at), RecordedAt = _cells.Past(r.recorded_at), Text = r.note };
         seen[r.entry] = o;
         if (!_known.Contains(BookKeys.Of(o)))
         {
             db.Observations.Add(o);
             if (seen.TryGetValue(r.corrects, out var old) && !_known.Contains(BookKeys.Of(old)))
             {
-                db.SaveChanges();
-                o.CorrectsId = old.Id;
+                _whenNumbered.Add(() => o.CorrectsId = old.Id);
             }
         }
     }
@@ -253,8 +258,8 @@ public sealed class BookIn(HoldingDb db)
                 db.Applications.Add(_jobs[r.entry]);
                 if (r.corrects.Length > 0 && newJobs.Contains(r.corrects))
                 {
-                    db.SaveChanges();
-                    _jobs[r.entry].CorrectsId = _jobs[r.corrects].Id;
+                    var (right, wrong) = (_jobs[r.entry], _jobs[r.corrects]);
+                    _whenNumbered.Add(() => right.CorrectsId = wrong.Id);
                 }
 
                 break;
@@ -265,27 +270,31 @@ public sealed class BookIn(HoldingDb db)
                     break;
                 }
 
-                _jobs[r.entry].Beds.Add(new ApplicationBed { Bed = bed, TeaL = _cells.Number(r.brew_l), TotalL = _cells.Number(r.total_l) });
+                _jobs[r.entry].Beds.Add(new ApplicationBed { Bed = bed, TeaL = _cells.Amount(r.brew_l), TotalL = _cells.Amount(r.total_l) });
                 break;
             case "job-item" when newJobs.Contains(r.entry):
-                var input = _inputs.FirstOrDefault(i => i.Key.Item1 == r.what && i.Value.Kind == r.what_kind).Value;
-                var lot = _lots.FirstOrDefault(l => l.Key.Item1 == r.what && l.Key.Item3 == r.lot).Value;
-                if (lot is { Id: 0 })
+                var item = new ApplicationItem { Input = _inputOf.GetValueOrDefault((r.what, r.what_kind)), Name = r.what, Kind = _cells.OneOf(r.what_kind, ["brew", .. Core.Shelf.InputKinds.All.Select(k => k.Kind)]), Lot = BookCells.Text(r.lot), Amount = _cells.Amount(r.amount), Unit = _cells.Unit(r.unit) };
+                _jobs[r.entry].Items.Add(item);
+                if (r.lot.Length > 0 && _lotOf.TryGetValue((r.what, r.lot), out var lot))
                 {
-                    db.SaveChanges();
+                    _whenNumbered.Add(() => item.LotId = lot.Id);
                 }
 
-                _jobs[r.entry].Items.Add(new ApplicationItem { Input = input, LotId = r.lot.Length > 0 ? lot?.Id : null, Name = r.what, Kind = r.what_kind, Lot = BookCells.Text(r.lot), Amount = _cells.Number(r.amount), Unit = r.unit });
                 break;
             case "stock" when _lots.TryGetValue((r.what, r.place, r.lot), out var l) && !_old.Contains(l):
-                l.Entries.Add(new StockEntry { At = _cells.Time(r.at), RecordedAt = _cells.Time(r.recorded_at), Amount = _cells.Number(r.amount), Reason = r.why, Note = BookCells.Text(r.note) });
-                break;
-            case "wash" when _sprayers.TryGetValue(r.tool, out var s) && !_known.Contains(BookKeys.Wash(_cells.Time(r.at), s.Id)):
-                var wash = new SprayerWash { At = _cells.Time(r.at), RecordedAt = _cells.Time(r.recorded_at), Note = BookCells.Text(r.note) };
+                var stock = new StockEntry { At = _cells.Past(r.at), RecordedAt = _cells.Past(r.recorded_at), Amount = _cells.Number(r.amount), Reason = _cells.OneOf(r.why, ["in", "brew", "used", "made", "spilt", "count", "undone", Shelf.StockKeeper.More]), Note = BookCells.Text(r.note) };
+                l.Entries.Add(stock);
                 if (newJobs.Contains(r.entry))
                 {
-                    db.SaveChanges();
-                    wash.ApplicationId = _jobs[r.entry].Id;
+                    _whenNumbered.Add(() => stock.ApplicationId = _jobs[r.entry].Id);
+                }
+
+                break;
+            case "wash" when _sprayers.TryGetValue(r.tool, out var s) && !_known.Contains(BookKeys.Wash(_cells.Time(r.at), s.Id)):
+                var wash = new SprayerWash { At = _cells.Past(r.at), RecordedAt = _cells.Past(r.recorded_at), Note = BookCells.Text(r.note) };
+                if (newJobs.Contains(r.entry))
+                {
+                    _whenNumbered.Add(() => wash.ApplicationId = _jobs[r.entry].Id);
                 }
 
                 s.Washes.Add(wash);

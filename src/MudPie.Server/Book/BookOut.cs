@@ -118,7 +118,8 @@ public static class BookOut
     public static string Csv(IEnumerable<BookRow> rows)
     {
         using var writer = new StringWriter(CultureInfo.InvariantCulture);
-        using var csv = new CsvWriter(writer, new CsvConfiguration(CultureInfo.InvariantCulture) { NewLine = "\n" });
+        using var csv = new CsvWriter(writer, new CsvConfiguration(CultureInfo.InvariantCulture) { NewLine = "\n", ShouldQuote = SafeCells.Quotes });
+        csv.Context.TypeConverterCache.AddConverter<string>(new SafeCells());
         csv.WriteRecords(rows);
         csv.Flush();
         return writer.ToString();

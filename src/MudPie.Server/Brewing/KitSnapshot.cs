@@ -71,7 +71,7 @@ public sealed record KitSnapshot(
         await db.Waters.AsNoTracking().OrderBy(w => w.Id)
             .Select(w => new KitWater(w.Id, w.Kind, w.Chloramine, w.Strips.OrderByDescending(s => s.At).ThenByDescending(s => s.Id).Select(s => (double?)s.MgPerL).FirstOrDefault(), w.Tests.OrderByDescending(t => t.At).ThenByDescending(t => t.Id).Select(t => (double?)t.EColiPer100Ml).FirstOrDefault(), w.Tests.OrderByDescending(t => t.At).ThenByDescending(t => t.Id).Select(t => (DateTimeOffset?)t.At).FirstOrDefault())).ToListAsync(),
         await db.Inputs.AsNoTracking().Where(i => i.UnfitWhy == null).Select(i => i.Kind).Distinct().ToListAsync(),
-        await db.ForkChoices.AsNoTracking().ToDictionaryAsync(f => f.ForkId, f => f.SchoolId),
+        (await db.ForkChoices.AsNoTracking().ToListAsync()).Where(f => Core.Workings.KnownForks.Wrong("school", f.ForkId, f.SchoolId) is null).ToDictionary(f => f.ForkId, f => f.SchoolId), // a word of another version is none
         await ReadLots(db),
         await Cleaning.Unclean(db),
         await ReadSprayers(db),

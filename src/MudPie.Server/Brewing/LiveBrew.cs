@@ -90,7 +90,7 @@ public sealed class LiveBrew(HoldingDb db, HoldingClock clock, WeatherBook weath
     public async Task<WatchQuestion> Ask(Batch batch, DateTimeOffset started, DateTimeOffset now) => await Ask(batch, started, now, await Hold(), await Window(batch, now));
 
     /// <summary>The school that the holding keeps for how long a brew may stand.</summary>
-    public async Task<string> Hold() => (await db.ForkChoices.AsNoTracking().FirstOrDefaultAsync(f => f.ForkId == "hold"))?.SchoolId ?? "oxygen";
+    public async Task<string> Hold() => (await db.ForkChoices.AsNoTracking().FirstOrDefaultAsync(f => f.ForkId == "hold"))?.SchoolId is { } school && KnownForks.Wrong("hold", "hold", school) is null ? school : "oxygen";
 
     private async Task<RaceWindow?> Window(Batch batch, DateTimeOffset now) => await RaceKits.Window(await clock.Find(), batch.Purpose == "leaf", batch.UseAt > now ? batch.UseAt : now, weather);
 

@@ -47,8 +47,25 @@ public static class GeoEndpoints
         api.MapPost("/ground/geojson", Bring).Produces<Kept>().ProducesProblem(422);
     }
 
+    private const int MostCorners = 1000;
+
     private static IReadOnlyList<Corner>? Outline(string? json) =>
-        json is null ? null : JsonSerializer.Deserialize<Geometry>(json, Geo) is { } g ? [.. Biggest(g)!.ExteriorRing.Coordinates.Select(c => new Corner(c.X, c.Y))] : null;
+        Shape(json) is { } g && Biggest(g) is { IsEmpty: false } shape ? [.. shape.ExteriorRing.Coordinates.Select(c => new Corner(c.X, c.Y))] : null;
+
+    /// <summary>An outline as it is kept; null where there is none, or none that can be read.</summary>
+    private static Geometry? Shape(string? json)
+    {
+        try
+        {
+            return json is null ? null : JsonSerializer.Deserialize<Geometry>(json, Geo);
+        }
+        catch (Exception e) when (Unreadable(e))
+        {
+            return null; // the bed is drawn by its area, as one that was never surveyed
+        }
+    }
+
+    private static bool Unreadable(Exception e) => e is JsonException or ArgumentException or NotSupportedException or InvalidOperationException or IndexOutOfRangeException or NullReferenceException or InvalidCastException;
 
     private static async Task<IResult> Plan(HoldingDb db, HoldingClock clock)
     {
@@ -69,7 +86,7 @@ public static class GeoEndpoints
         var features = new FeatureCollection();
         foreach (var b in await db.Beds.AsNoTracking().OrderBy(b => b.Id).ToListAsync())
         {
-            features.Add(new Feature(b.ShapeJson is null ? null : JsonSerializer.Deserialize<Geometry>(b.ShapeJson, Geo), new AttributesTable { { "name", b.Name }, { "crop", b.Crop }, { "growing", b.Growing }, { "areaM2", b.AreaM2 }, { "soilPh", b.SoilPh } }));
+            features.Add(new Feature(Shape(b.ShapeJson), new AttributesTable { { "name", b.Name }, { "crop", b.Crop }, { "growing", b.Growing }, { "areaM2", b.AreaM2 }, { "soilPh", b.SoilPh } }));
         }
 
         return TypedResults.Text(JsonSerializer.Serialize(features, Geo), "application/geo+json");
@@ -123,12 +140,13 @@ public static class GeoEndpoints
         {
             read = JsonSerializer.Deserialize<FeatureCollection>(r.GeoJson, Geo);
         }
-        catch (Exception e) when (e is JsonException or ArgumentException or NotSupportedException or InvalidOperationException)
+        catch (Exception e) when (Unreadable(e))
         {
             return (null, Refusal.Of("geoJson", "That is no GeoJSON.", wayOut));
         }
 
-        var beds = (await db.Beds.ToListAsync()).ToDictionary(b => b.Name, StringComparer.OrdinalIgnoreCase);
+        var beds = (await db.Beds.OrderBy(b => b.Id).ToListAsync()).GroupBy(b => b.Name, StringComparer.OrdinalIgnoreCase).ToDictionary(g => g.Key, g => g.First(), StringComparer.OrdinalIgnoreCase);
+        var named = new HashSet<string>(StringComparer.OrdinalIgnoreCase);
         var (checks, list) = (new Checks(), new List<Found>());
         foreach (var (f, i) in (read ?? []).Select((f, i) => (f, i)))
         {
@@ -143,7 +161,15 @@ public static class GeoEndpoints
             {
                 checks.Add($"features[{i}]", "It has no name.", wayOut);
             }
-            else if (shape is null || !shape.IsValid || shape.Coordinates.Any(c => Math.Abs(c.X) > 180 || Math.Abs(c.Y) > 90))
+            else if (!named.Add(name))
+            {
+                checks.Add($"features[{i}]", $"There are two outlines of {name}.", "Give each bed once; capitals do not tell two apart.");
+            }
+            else if (shape is { NumPoints: > MostCorners })
+            {
+                checks.Add($"features[{i}]", $"The outline of {name} has more than {MostCorners} corners.", "Simplify it: a bed is drawn with a few dozen.");
+            }
+            else if (shape is null || shape.IsEmpty || !shape.IsValid || shape.Coordinates.Any(c => Math.Abs(c.X) > 180 || Math.Abs(c.Y) > 90))
             {
                 checks.Add($"features[{i}]", $"The outline of {name} crosses itself, or is not on the earth.", wayOut);
             }

@@ -121,7 +121,7 @@ public static class KitReader
 
     private static async Task Unique(IQueryable<string> others, string name, TypedFields fields)
     {
-        if (name.Length > 0 && await others.AnyAsync(o => o == name))
+        if (name.Length > 0 && (await others.ToListAsync()).Contains(name, StringComparer.OrdinalIgnoreCase))
         {
             fields.Checks.Add("name", $"There is a “{name}” already.", "Give it another name.");
         }

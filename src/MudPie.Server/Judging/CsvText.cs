@@ -10,11 +10,11 @@ public static class CsvText
     public static string Of(IEnumerable<string> headers, IEnumerable<IReadOnlyList<string?>> rows)
     {
         using var text = new StringWriter();
-        using (var csv = new CsvWriter(text, CultureInfo.InvariantCulture))
+        using (var csv = new CsvWriter(text, new CsvHelper.Configuration.CsvConfiguration(CultureInfo.InvariantCulture) { ShouldQuote = Book.SafeCells.Quotes }))
         {
             foreach (var h in headers)
             {
-                csv.WriteField(h);
+                csv.WriteField(Book.SafeCells.Marked(h));
             }
 
             csv.NextRecord();
@@ -22,7 +22,7 @@ public static class CsvText
             {
                 foreach (var cell in row)
                 {
-                    csv.WriteField(cell is null or "" ? "NA" : cell);
+                    csv.WriteField(cell is null or "" ? "NA" : Book.SafeCells.Marked(cell));
                 }
 
                 csv.NextRecord();

@@ -44,7 +44,7 @@ public static class TidyCsv
         using var csv = new CsvReader(new StringReader(text.TrimStart('\uFEFF')), new CsvConfiguration(CultureInfo.InvariantCulture) { Delimiter = delimiter, BadDataFound = null, MissingFieldFound = null, TrimOptions = TrimOptions.Trim });
         try
         {
-            if (!csv.Read() || !csv.ReadHeader() || csv.HeaderRecord is not { Length: > 1 } headers)
+            if (!csv.Read() || !csv.ReadHeader() || csv.HeaderRecord?.Select(Book.SafeCells.Plain).ToArray() is not { Length: > 1 } headers)
             {
                 return Refusal.Of(field, "There is no line of headers with two columns or more.", "Begin with a line such as: block,treatment,yield.");
             }
@@ -62,7 +62,7 @@ public static class TidyCsv
                     return Refusal.Of(field, $"Line {csv.Parser.RawRow} has {csv.Parser.Count} cells, the header {headers.Length}.", "Put quotes around cells that hold a comma.");
                 }
 
-                string[] cells = [.. Enumerable.Range(0, headers.Length).Select(i => csv.TryGetField<string>(i, out var c) ? c ?? "" : "")];
+                string[] cells = [.. Enumerable.Range(0, headers.Length).Select(i => csv.TryGetField<string>(i, out var c) ? Book.SafeCells.Plain(c ?? "") : "")];
                 if (cells.Any(c => c.Length > 0))
                 {
                     rows.Add(cells);

@@ -23,13 +23,26 @@ public sealed class TrialDesk(HoldingDb db)
         db.TrialReadings.AsNoTracking().Where(r => r.TrialId == trialId && !db.TrialReadings.Any(c => c.CorrectsId == r.Id)).ToListAsync();
 
     /// <summary>Names of factors.</summary>
-    public static IReadOnlyList<string> Factors(Trial t) => JsonSerializer.Deserialize<List<string>>(t.FactorsJson)!;
+    public static IReadOnlyList<string> Factors(Trial t) => Kept<string>(t.FactorsJson);
 
     /// <summary>A treatment's levels.</summary>
-    public static IReadOnlyList<string> Levels(TrialTreatment t) => JsonSerializer.Deserialize<List<string>>(t.LevelsJson)!;
+    public static IReadOnlyList<string> Levels(TrialTreatment t) => Kept<string>(t.LevelsJson);
 
     /// <summary>Places.</summary>
-    public static IReadOnlyList<LayoutPlace> Places(Trial t) => JsonSerializer.Deserialize<List<LayoutPlace>>(t.PlacesJson)!;
+    public static IReadOnlyList<LayoutPlace> Places(Trial t) => Kept<LayoutPlace>(t.PlacesJson);
+
+    /// <summary>A list as it is kept; what of it can’t be read is not there, and takes no page down.</summary>
+    private static List<T> Kept<T>(string json)
+    {
+        try
+        {
+            return [.. (JsonSerializer.Deserialize<List<T?>>(json) ?? []).OfType<T>()];
+        }
+        catch (JsonException)
+        {
+            return [];
+        }
+    }
 
     /// <summary>True while whoever measures must not know.</summary>
     public static bool Shut(Trial t) => t.Blind && t.State == "growing" && t.CodesOpenedAt is null;

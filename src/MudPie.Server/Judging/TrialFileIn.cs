@@ -65,7 +65,7 @@ public sealed class TrialFileIn(DateTimeOffset now)
     private Trial? Sound(TrialPackage p)
     {
         string[] designs = ["random", "blocks", "factorial", "split-plot", "pair"];
-        if (p.Question is not { Length: > 0 and <= 200 } || p.Crop is not { Length: > 0 and <= 60 } || !designs.Contains(p.Design) || p.Kind is not ("pots" or "beds" or "strips") || p.Factors.Count is 0 or > 3
+        if (p.Question is not { Length: > 0 and <= 200 } || p.Crop is not { Length: > 0 and <= 60 } || !designs.Contains(p.Design) || p.Kind is not ("pots" or "beds" or "strips") || p.Factors.Count is 0 or > 5
             || p.Treatments.Count is < 2 or > 40 || p.Treatments.Any(t => t.Levels.Count != p.Factors.Count || t.Role is not ("control" or "water" or "treatment")) || p.Measures.Count is 0 or > 12 || p.Measures.Any(m => m.Kind is not ("amount" or "score" or "count")))
         {
             return null;

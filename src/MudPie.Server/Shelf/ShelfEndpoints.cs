@@ -244,7 +244,11 @@ public static class ShelfEndpoints
             fields.Checks.Add("from", "That day is not in the last ten years.", "Give the day it was bought or made.");
         }
 
-        if (r.Expires is { } e && e <= from)
+        if (r.Expires is { } far && far > clock.Now.AddYears(30))
+        {
+            fields.Checks.Add("expires", "That is more than thirty years from now.", "Give the day on the label; leave it empty where it does not go off.");
+        }
+        else if (r.Expires is { } e && e <= from)
         {
             fields.Checks.Add("expires", "It would go off before it came.", "Look at the date on it.");
         }

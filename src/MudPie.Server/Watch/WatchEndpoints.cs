@@ -93,7 +93,11 @@ public static class WatchEndpoints
         var today = DateOnly.FromDateTime(clock.Now.UtcDateTime);
         foreach (var g in await db.Givings.AsNoTracking().Where(g => g.ApplicationId == null && g.On >= today.AddDays(-7)).OrderBy(g => g.On).Take(200).Select(g => new { g.Id, g.Kind, g.On, g.Purpose, g.Programme.Bed.Name }).ToListAsync())
         {
-            var kind = Core.PuttingOut.Biostimulants.Find(g.Kind)!;
+            if (Core.PuttingOut.Biostimulants.Find(g.Kind) is not { } kind)
+            {
+                continue;
+            }
+
             add($"giving-{g.Id}", new DateTimeOffset(g.On.ToDateTime(new TimeOnly(18, 0)), TimeSpan.Zero), 45, $"{kind.Name}: {g.Name}", $"On {(g.Purpose == "leaf" ? "leaves" : "roots")}; {kind.Hour}.");
         }
 
@@ -114,12 +118,25 @@ public static class WatchEndpoints
         }
     }
 
+    private static readonly DateTimeOffset Earliest = new(1980, 1, 1, 0, 0, 0, TimeSpan.Zero);
+    private static readonly DateTimeOffset Latest = new(2200, 1, 1, 0, 0, 0, TimeSpan.Zero);
+
     /// <summary>What is planned and what the watch expects, as iCalendar: steps of plans, ready times, use by, readings due.</summary>
     private static async Task<IResult> Calendar(HoldingDb db, HoldingClock clock, LiveBrew live)
     {
         var units = await clock.Units();
         var calendar = new Ical.Net.Calendar { ProductId = "-//Mud Pie//Brews//EN" };
-        void Event(string uid, DateTimeOffset at, double minutes, string what, string how) => calendar.Events.Add(new CalendarEvent
+        void Event(string uid, DateTimeOffset at, double minutes, string what, string how)
+        {
+            if (at < Earliest || at > Latest)
+            {
+                return; // a date that no calendar holds; its own page shows it
+            }
+
+            Add(uid, at, minutes, what, how);
+        }
+
+        void Add(string uid, DateTimeOffset at, double minutes, string what, string how) => calendar.Events.Add(new CalendarEvent
         {
             Uid = $"{uid}@mudpie",
             DtStamp = new CalDateTime(clock.Now.UtcDateTime),

@@ -1,6 +1,6 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useCallback, useEffect, useState } from "react";
-import { client, type FieldProblem, type Schemas } from "../api/client";
+import { client, type FieldProblem, type Schemas, useRead } from "../api/client";
 
 /** A figure that waits to be sent: its key stays the same however often it is tried, so that it is kept once. */
 export interface Waiting {
@@ -11,8 +11,18 @@ export interface Waiting {
   refused: { message: string; fields: FieldProblem[] } | null;
 }
 
-const place = "mudpie-outbox";
+const older = "mudpie-outbox"; // of before each holding had its own
 const changed = "mudpie-outbox-changed";
+let place = older;
+
+/** What waits belongs to a holding, wherever it is served: the same address may serve another one tomorrow. */
+function belongsTo(own: string) {
+  place = `${older}-${own}`;
+  const left = localStorage.getItem(older);
+  if (left === null) return;
+  if (localStorage.getItem(place) === null) localStorage.setItem(place, left);
+  localStorage.removeItem(older);
+}
 
 function read(): Waiting[] {
   try {
@@ -68,6 +78,7 @@ async function send(): Promise<boolean> {
 export function useOutbox(trial: number) {
   const queries = useQueryClient();
   const [list, setList] = useState(read);
+  const own = useRead(["holding"], () => client.GET("/api/holding")).data?.own;
   const [reached, setReached] = useState(true);
   const flush = useCallback(async () => {
     const had = read().some((w) => w.refused === null);
@@ -75,7 +86,10 @@ export function useOutbox(trial: number) {
     if (had) await queries.invalidateQueries({ queryKey: ["sheet"] });
   }, [queries]);
   useEffect(() => {
+    if (!own) return;
+    belongsTo(own);
     const look = () => setList(read());
+    look();
     const again = () => void flush();
     window.addEventListener(changed, look);
     window.addEventListener("storage", look);
@@ -89,7 +103,7 @@ export function useOutbox(trial: number) {
       clearInterval(timer);
       clearTimeout(soon);
     };
-  }, [flush]);
+  }, [flush, own]);
   return {
     waiting: list.filter((w) => w.trial === trial),
     reached,

@@ -121,7 +121,13 @@ export function Ground() {
                 name: d.name,
                 line: "",
                 says: d.says,
-                old: { id: d.id, version: d.version, name: d.name, kind: d.kind, loss: d.lossKPa === null ? "" : `${d.lossKPa} kPa` },
+                old: {
+                  id: d.id,
+                  version: d.version,
+                  name: d.name,
+                  kind: d.kind,
+                  loss: d.lossKPa === null ? "" : `${d.lossKPa} kPa`,
+                },
               })),
             )}
             {part(
