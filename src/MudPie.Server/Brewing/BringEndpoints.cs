@@ -3,7 +3,6 @@ using MudPie.Core.Workings;
 using MudPie.Records;
 using MudPie.Records.Brewing;
 using MudPie.Server.Web;
-using SkiaSharp;
 
 namespace MudPie.Server.Brewing;
 
@@ -17,7 +16,6 @@ public sealed record Brought(int Readings);
 public static class BringEndpoints
 {
     private const int MostPhotoBytes = 12 * 1024 * 1024;
-    private const int LongestSide = 1600;
 
     /// <summary>What can be brought.</summary>
     public static void MapBringing(this IEndpointRouteBuilder api)
@@ -87,32 +85,11 @@ public static class BringEndpoints
 
         using var memory = new MemoryStream();
         await request.Body.CopyToAsync(memory);
-        return Encode(memory.ToArray()) is { } jpeg ? (jpeg, null) : (null, Refusal.Of("photo", "That is not a picture that can be read.", "Bring a JPEG or PNG."));
+        return Pictures.Encode(memory.ToArray());
     }
 
     private static async Task<IResult> ReadPhoto(int id, HoldingDb db) =>
         await db.Photos.AsNoTracking().Where(p => p.Id == id).Select(p => p.Jpeg).FirstOrDefaultAsync() is { } jpeg
             ? TypedResults.File(jpeg, "image/jpeg")
             : Problems.NotFound("photo");
-
-    /// <summary>Decoded and encoded again, so that only a picture is kept: no place, no name, nothing hidden in it.</summary>
-    private static byte[]? Encode(byte[] bytes)
-    {
-        using var codec = SKCodec.Create(new SKMemoryStream(bytes));
-        if (codec is null || codec.Info.Width is < 1 or > 12_000 || codec.Info.Height is < 1 or > 12_000)
-        {
-            return null;
-        }
-
-        using var bitmap = SKBitmap.Decode(codec);
-        if (bitmap is null)
-        {
-            return null;
-        }
-
-        var scale = Math.Min(1.0, (double)LongestSide / Math.Max(bitmap.Width, bitmap.Height));
-        using var sized = bitmap.Resize(new SKImageInfo(Math.Max(1, (int)(bitmap.Width * scale)), Math.Max(1, (int)(bitmap.Height * scale))), new SKSamplingOptions(SKFilterMode.Linear, SKMipmapMode.Linear));
-        using var image = SKImage.FromBitmap(sized ?? bitmap);
-        return image.Encode(SKEncodedImageFormat.Jpeg, 82).ToArray();
-    }
 }

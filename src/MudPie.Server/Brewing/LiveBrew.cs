@@ -14,10 +14,16 @@ namespace MudPie.Server.Brewing;
 public sealed class LiveBrew(HoldingDb db, HoldingClock clock, WeatherBook weather, IMemoryCache cache)
 {
     /// <summary>A batch with everything that a screen of it needs.</summary>
-    public async Task<Batch?> Load(int id) => await db.Batches.AsNoTracking().AsSplitQuery()
-        .Include(b => b.Vessel).Include(b => b.Pump).Include(b => b.Diffuser).Include(b => b.Water)
-        .Include(b => b.Beds).ThenInclude(b => b.Bed).Include(b => b.Log).Include(b => b.SourceInput).Include(b => b.SecondSourceInput).Include(b => b.RecipeVersion)
-        .FirstOrDefaultAsync(b => b.Id == id);
+    /// <remarks>Of a logger's file of more than 600 figures its log holds the means of ten minutes or more, 300 of each kind at most; all of them stay in the file, and are paged by <see cref="BatchLogEndpoints"/>.</remarks>
+    public async Task<Batch?> Load(int id)
+    {
+        var batch = await db.Batches.AsNoTracking().AsSplitQuery()
+            .Include(b => b.Vessel).Include(b => b.Pump).Include(b => b.Diffuser).Include(b => b.Water)
+            .Include(b => b.Beds).ThenInclude(b => b.Bed).Include(b => b.Log.Where(l => l.Source != LoggerThinning.Source)).Include(b => b.SourceInput).Include(b => b.SecondSourceInput).Include(b => b.RecipeVersion)
+            .FirstOrDefaultAsync(b => b.Id == id);
+        batch?.Log.AddRange(await LoggerThinning.Of(db, id));
+        return batch;
+    }
 
     /// <summary>Entries that nothing later puts right, oldest first.</summary>
     public static List<LogEntry> Standing(Batch batch)

@@ -2,6 +2,7 @@ using System.Globalization;
 using CsvHelper;
 using CsvHelper.Configuration;
 using MudPie.Core.Workings;
+using MudPie.Server.Web;
 
 namespace MudPie.Server.Brewing;
 
@@ -63,7 +64,7 @@ public static class LoggerCsv
                 continue;
             }
 
-            if (Row(line, cells, taken, started, now, local, problems) is { } row)
+            if (Row(line, cells, taken, started, now, local, rows.Count > 0 ? rows[^1].At : null, problems) is { } row)
             {
                 rows.Add(row);
             }
@@ -113,7 +114,7 @@ public static class LoggerCsv
     }
 
     private static LoggerRow? Row(
-        int line, string[] cells, string[] taken, DateTimeOffset started, DateTimeOffset now, Func<DateTimeOffset, DateTimeOffset> local, List<LoggerProblem> problems)
+        int line, string[] cells, string[] taken, DateTimeOffset started, DateTimeOffset now, Func<DateTimeOffset, DateTimeOffset> local, DateTimeOffset? after, List<LoggerProblem> problems)
     {
         var before = problems.Count;
         DateTimeOffset? at = null;
@@ -123,7 +124,7 @@ public static class LoggerCsv
             switch (taken[i])
             {
                 case "time" when at is null:
-                    at = Time(cells[i], local);
+                    at = Time(cells[i], local, after);
                     break;
                 case "hours" when Number(cells[i]) is { } h && Math.Abs(h) < 1000:
                     at = started.AddHours(h);
@@ -139,7 +140,7 @@ public static class LoggerCsv
 
         if (at is null)
         {
-            problems.Add(new(line, "Its time can't be read.", "Write it as 2026-05-01 06:30 (the holding's own time) or 2026-05-01T06:30Z."));
+            problems.Add(new(line, "Its time can't be read, or was left out when the clocks changed.", "Write it as 2026-05-01 06:30 (the holding's own time) or 2026-05-01T06:30Z."));
         }
         else if (at < started.AddMinutes(-5) || at > now.AddMinutes(5))
         {
@@ -169,13 +170,16 @@ public static class LoggerCsv
         Core.Measures.TypedNumber.Of(cell, pointIsDecimal: true, commaIsDecimal: true).Value; // nothing here goes to a thousand: a comma can only be decimal
 
     /// <summary>A time as loggers and weather files write it, in the holding's zone where it names none; null where it is none.</summary>
-    internal static DateTimeOffset? Time(string cell, Func<DateTimeOffset, DateTimeOffset> local)
+    /// <param name="cell">As it stands in the file.</param>
+    /// <param name="local">A moment in the holding's zone.</param>
+    /// <param name="after">The row before; null where there is none.</param>
+    internal static DateTimeOffset? Time(string cell, Func<DateTimeOffset, DateTimeOffset> local, DateTimeOffset? after = null)
     {
         if (DateTime.TryParseExact(cell, Formats, CultureInfo.InvariantCulture, DateTimeStyles.None, out var there))
         {
-            var guess = new DateTimeOffset(there, TimeSpan.Zero);
-            var offset = local(guess.Subtract(local(guess).Offset)).Offset;
-            return new DateTimeOffset(there, offset);
+            var moments = LocalTimes.Of(there, local);
+            // In the hour that comes twice, the one that goes on from the row before.
+            return moments.Cast<DateTimeOffset?>().FirstOrDefault(m => after is null || m > after) ?? moments.Cast<DateTimeOffset?>().LastOrDefault();
         }
 
         return cell.Length > 16 && DateTimeOffset.TryParse(cell, CultureInfo.InvariantCulture, DateTimeStyles.AssumeUniversal, out var at) ? at : null;

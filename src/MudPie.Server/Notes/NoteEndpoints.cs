@@ -102,7 +102,11 @@ public static class NoteEndpoints
             return Refusal.Of("targetId", "It can mean several.", $"Choose one of {Say.List([.. u.Targets.Select(t => t.Name)])}.");
         }
 
-        var at = When(u.ClockTime, clock.Now, await clock.Local());
+        if (When(u.ClockTime, clock.Now, await clock.Local()) is not { } at)
+        {
+            return Refusal.Of("text", $"No clock there showed {u.ClockTime} today: it was left out when the clocks went forward.", "Say a time that was.");
+        }
+
         return u.Kind switch
         {
             "brix" => await Brix(u, target!, at, db, clock, weather),
@@ -115,17 +119,8 @@ public static class NoteEndpoints
     });
 
     /// <summary>A time of today, or of yesterday where it has not come yet.</summary>
-    private static DateTimeOffset When(string? time, DateTimeOffset now, Func<DateTimeOffset, DateTimeOffset> local)
-    {
-        if (time is null || !TimeOnly.TryParse(time, System.Globalization.CultureInfo.InvariantCulture, out var clock))
-        {
-            return now;
-        }
-
-        var there = local(now);
-        var at = new DateTimeOffset(there.Date + clock.ToTimeSpan(), there.Offset);
-        return at > now ? at.AddDays(-1) : at;
-    }
+    private static DateTimeOffset? When(string? time, DateTimeOffset now, Func<DateTimeOffset, DateTimeOffset> local) =>
+        time is null || !TimeOnly.TryParse(time, System.Globalization.CultureInfo.InvariantCulture, out var clock) ? now : LocalTimes.Last(clock, now, local);
 
     private static async Task<Ruling<NoteKept>> InBatch(NoteUnderstood u, Nameable vessel, DateTimeOffset at, HoldingDb db, HoldingClock clock)
     {

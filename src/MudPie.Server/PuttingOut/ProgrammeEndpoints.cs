@@ -77,6 +77,9 @@ public static class ProgrammeEndpoints
 
     private static ProgrammeView View(Programme p, UnitSystem units, Dosing dosing)
     {
+        // What another version laid, and this one does not know, takes the season's page not down: it is said, and can be laid anew.
+        var unread = p.Givings.Where(g => Biostimulants.Find(g.Kind) is null || g.Purpose is not ("leaf" or "root")).ToList();
+        p.Givings.RemoveAll(unread.Contains);
         var worked = Biostimulants.Check(new ProgrammeQuestion
         {
             Start = p.Start,
@@ -95,7 +98,7 @@ public static class ProgrammeEndpoints
             var look = looks[order.IndexOf(g)];
             return new GivingView(g.Id, g.Version, g.Kind, look.Name, g.On, g.Purpose, $"1 in {Say.Number(look.OneIn)}", look.Stage, look.Fit, look.Says, Units.Show(look.ProductL, Dimension.Volume, units), Spoons.InTools(new Litres(look.ProductL), units).WithError, look.Hour, g.ApplicationId is not null, g.InputId ?? (dosing.Shelf.TryGetValue(g.Kind, out var on) ? on.InputId : null), look.Dose.Whose, look.Dose.TankText, look.Dose.TankBasis);
         });
-        return new(p.Id, p.BedId, p.Bed.Name, p.Bed.Crop, Units.Show(p.Bed.AreaM2, Dimension.Area, units), p.Start, p.Harvest, worked.Value.Stages, [.. givings], worked.Value.Misses,
+        return new(p.Id, p.BedId, p.Bed.Name, p.Bed.Crop, Units.Show(p.Bed.AreaM2, Dimension.Area, units), p.Start, p.Harvest, worked.Value.Stages, [.. givings], [.. unread.Select(g => $"A giving of “{g.Kind}” on {g.On:d MMM} can’t be read here: lay it anew."), .. worked.Value.Misses],
             [.. worked.Value.Needs.Select(n => $"{Units.Show(n.Value, Dimension.Volume, units)} of {n.Key}")], $"{Say.Number(worked.Value.PotassiumG)} g of K₂O", worked, CropCalendars.Of(p.Bed.Crop).Name, p.StagesJson is not null);
     }
 

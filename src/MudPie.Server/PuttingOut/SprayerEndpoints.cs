@@ -89,7 +89,14 @@ public static class SprayerEndpoints
         return Ruling(s, now, toWash);
     }
 
-    private static Ruling<SprayerRuling> Ruling(Sprayer s, DateTimeOffset now, bool toWash) => Sprayers.Judge(new SprayerFacts
+    private static Ruling<SprayerRuling> Ruling(Sprayer s, DateTimeOffset now, bool toWash)
+    {
+        var facts = Facts(s, now, toWash);
+        // One whose kind or past no rule knows is judged as one of which nothing is known; its form puts it right.
+        return Sprayers.Judge(facts) is { Refused: null } known ? known : Sprayers.Judge(facts with { Kind = "other", Past = "unknown" });
+    }
+
+    private static SprayerFacts Facts(Sprayer s, DateTimeOffset now, bool toWash) => new()
     {
         Kind = s.Kind,
         Past = s.Past,
@@ -98,7 +105,7 @@ public static class SprayerEndpoints
         PressureBar = s.PressureBar,
         CalibratedDaysAgo = s.Calibrations.Count == 0 ? null : (now - s.Calibrations.Max(c => c.At)).TotalDays,
         Unwashed = toWash,
-    });
+    };
 
     private static async Task<(DateTimeOffset? Used, DateTimeOffset? Washed, bool ToWash)> Standing(int id, HoldingDb db)
     {

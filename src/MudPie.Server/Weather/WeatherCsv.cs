@@ -65,7 +65,7 @@ public static class WeatherCsv
             return 0;
         }
 
-        if (LoggerCsv.Time(Cell("time"), local) is not { } at)
+        if (LoggerCsv.Time(Cell("time"), local, hours.Count > 0 ? hours[^1].At : null) is not { } at)
         {
             checks.Add("csv", $"Line {line}: “{Cell("time")}” is no time.", "Write it as 2026-05-01 06:00.");
             return;

@@ -1,7 +1,6 @@
 using System.Collections;
 using System.Globalization;
 using System.Reflection;
-using System.Text;
 using System.Text.Json;
 using System.Text.Json.Serialization.Metadata;
 using MudPie.Core.Workings;
@@ -56,8 +55,8 @@ public static class Contract
             {
                 case null when Never:
                     throw new RequestFault(Field, "Nothing was given.", "Fill it in, or leave it out altogether.");
-                case string text when Clean(Field, text, Most) is var clean && !ReferenceEquals(clean, text) && Of.CanWrite:
-                    Of.SetValue(read, clean);
+                case string text:
+                    Clean(Field, text, Most);
                     break;
                 case IList list when Of.PropertyType.GetGenericArguments() is not [{ IsValueType: true }]:
                     for (var i = 0; i < list.Count; i++)
@@ -83,9 +82,9 @@ public static class Contract
         }
     }
 
-    /// <summary>The text in composed form.</summary>
+    /// <summary>Looks at a text; it is kept as it was typed, composed or not.</summary>
     /// <exception cref="RequestFault">It is too long, or holds NUL, another control sign, or half a sign.</exception>
-    private static string Clean(string field, string text, int most)
+    private static void Clean(string field, string text, int most)
     {
         if (text.Length > most)
         {
@@ -106,7 +105,6 @@ public static class Contract
             }
         }
 
-        return text.IsNormalized() ? text : text.Normalize(NormalizationForm.FormC);
     }
 }
 

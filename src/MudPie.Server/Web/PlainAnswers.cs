@@ -10,7 +10,7 @@ public static class PlainAnswers
     public static IResult NoEndpoint(HttpContext context, IEnumerable<EndpointDataSource> sources)
     {
         var methods = sources.SelectMany(s => s.Endpoints).OfType<RouteEndpoint>()
-            .Where(e => e.Metadata.GetMetadata<HttpMethodMetadata>() is { HttpMethods.Count: > 0 } && new TemplateMatcher(new RouteTemplate(e.RoutePattern), []).TryMatch(context.Request.Path, []))
+            .Where(e => e.RoutePattern.RawText?.StartsWith("/api/", StringComparison.Ordinal) == true && e.Metadata.GetMetadata<HttpMethodMetadata>() is { HttpMethods.Count: > 0 } && new TemplateMatcher(new RouteTemplate(e.RoutePattern), []).TryMatch(context.Request.Path, []))
             .SelectMany(e => e.Metadata.GetMetadata<HttpMethodMetadata>()!.HttpMethods).Distinct().Order().ToList();
         if (methods.Count == 0)
         {

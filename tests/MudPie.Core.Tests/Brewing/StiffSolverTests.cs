@@ -7,7 +7,13 @@ public class StiffSolverTests
 {
     private static BrewQuestion Brew(double molassesMl, double airLpm) => new()
     {
-        VolumeL = molassesMl > 1000 ? 180 : 17, TemperatureC = 22, AltitudeM = 6, Hours = 72, Diffuser = "airStone", DepthM = 0.5, AirLpm = airLpm,
+        VolumeL = molassesMl > 1000 ? 180 : 17,
+        TemperatureC = 22,
+        AltitudeM = 6,
+        Hours = 72,
+        Diffuser = "airStone",
+        DepthM = 0.5,
+        AirLpm = airLpm,
         Sources = [new SourceAmount { Kind = "compost", Litres = 0.8 }],
         Foods = [new FoodAmount { Kind = "molasses", Ml = molassesMl }],
     };

@@ -15,7 +15,7 @@ public sealed class FuzzTests
     [Fact]
     public async Task Whatever_is_sent_is_answered_or_refused_and_never_breaks()
     {
-        var (many, seed) = (Setting("MUDPIE_FUZZ", 3000), Setting("MUDPIE_FUZZ_SEED", 9));
+        var (many, seed) = (Setting("MUDPIE_FUZZ", 2000), Setting("MUDPIE_FUZZ_SEED", 9));
         var heard = new Heard();
         using var h = new TestHolding(demo: true, logs: heard);
         var doors = await Doors(h);

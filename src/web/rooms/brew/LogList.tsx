@@ -50,6 +50,7 @@ export function LogList({ batch }: { batch: Schemas["BatchView"] }) {
   return (
     <section aria-label="Log" className="mt-6">
       <h2 className="text-xl">Log</h2>
+      {batch.logSays && <p className="text-ash">{batch.logSays}</p>}
       {shown.length === 0 && <p>Nothing yet. Strip, source, then a reading every few hours.</p>}
       <ol className="figures">
         {(all ? shown : shown.slice(0, 12)).map((l) => (
@@ -62,7 +63,7 @@ export function LogList({ batch }: { batch: Schemas["BatchView"] }) {
                 {l.source === "logger" && "(logger)"}
                 {l.correctsId !== null && <span className="text-straw"> put right</span>}
               </span>
-              {l.correctedById === null && mendable.includes(l.kind) && (
+              {l.correctedById === null && mendable.includes(l.kind) && !(batch.logSays && l.source === "logger") && (
                 <Button
                   kind="plain"
                   aria-label={`Put right ${words[l.kind]} of ${clock.when(l.at)}`}
