@@ -25,5 +25,27 @@ internal static class Judging
     /// <summary>Fourteen treatments with plots missing: correlations that no product makes.</summary>
     public static int Unequal() => TrialAnalysis.Of(Gaps).Value.Dunnett.Count;
 
+    private static readonly Dictionary<string, TrialQuestion> Asked = [];
+
+    /// <summary>A trial of blocks × whole plots × parts, of thousands of plots.</summary>
+    public static int Large(string design, int blocks, int whole, int within)
+    {
+        var two = design != "blocks";
+        if (!Asked.TryGetValue($"{design} {blocks}", out var question))
+        {
+            var chance = new Random(5);
+            question = Asked[$"{design} {blocks}"] = new TrialQuestion
+            {
+                Design = design,
+                Factors = two ? ["a", "t"] : ["t"],
+                Control = two ? "a0, t0" : "t0",
+                WorthHaving = 0.5,
+                Rows = [.. from b in Enumerable.Range(0, blocks) from w in Enumerable.Range(0, whole) from p in Enumerable.Range(0, within) select new TrialRow { Plot = $"{b}-{w}-{p}", Block = $"b{b}", WholePlot = design == "split-plot" ? $"w{w}" : null, Levels = two ? [$"a{w}", $"t{p}"] : [$"t{p}"], Value = 20 + chance.NextDouble() + (0.1 * p) }],
+            };
+        }
+
+        return TrialAnalysis.Of(question).Value.Dunnett.Count;
+    }
+
     public static int Practice() => PracticePlot.Of(new PracticePlotQuestion { Seed = 3, Replicates = 6, Layout = "blocks", Decision = TrialVerdicts.Works }).Value.Truth!.Yours.Tries;
 }

@@ -18,6 +18,10 @@ internal static class Quick
         Line("brew-run, the whole answer", null, Median(500, 200, () => k.RunAnswer()));
         Line("1,000 members of 48 h", 120, Median(20, 10, () => k.Ensemble()));
         Line("a trial judged: 4 treatments, 6 blocks", null, Median(20, 10, () => Judging.Trial()));
+        Line("a split plot of 72", 20, Median(20, 20, () => Judging.Large("split-plot", 6, 4, 3)));
+        Line("20,000 plots in 4,000 blocks", 200, Median(5, 5, () => Judging.Large("blocks", 4000, 1, 5)));
+        Line("20,000 plots, crossed, in 1,000 blocks", 200, Median(5, 5, () => Judging.Large("factorial", 1000, 4, 5)));
+        Line("20,000 plots of a split plot", 200, Median(5, 5, () => Judging.Large("split-plot", 1000, 4, 5)));
         Line("14 treatments in 4 blocks, 3 plots missing", 2000, Median(3, 3, () => Judging.Unequal()));
         Line("a thousand practice fields, five ways", null, Median(5, 5, () => Judging.Practice()));
     }
@@ -52,6 +56,12 @@ internal static class Quick
         Line("the day line over that history", null, Median(20, 60, () => http.GetStringAsync("/api/day-line").GetAwaiter().GetResult().Length));
         Line("a page of the book over that history", null, Median(10, 30, () => http.GetStringAsync("/api/book").GetAwaiter().GetResult().Length));
         Line("the thread of a bed over that history", null, Median(10, 30, () => http.GetStringAsync("/api/book/thread?of=bed-1").GetAwaiter().GetResult().Length));
+        foreach (var page in new[] { "today", "shelf", "ground" })
+        {
+            Line($"{page} over that history", 8, Median(30, 60, () => http.GetStringAsync($"/api/{page}").GetAwaiter().GetResult().Length));
+        }
+
+        await Sixteen(http, TimeSpan.FromSeconds(Environment.GetCommandLineArgs().Contains("--full") ? 60 : 10));
         FillProbe(host);
         Line("the probe's 10,000 readings, by HTTP", null, Median(20, 60, () => http.GetStringAsync("/api/brew/batches/14/probe").GetAwaiter().GetResult().Length));
         await host.DisposeAsync();
@@ -60,6 +70,27 @@ internal static class Quick
         {
             File.Delete(left);
         }
+    }
+
+    /// <summary>Sixteen clients write without a pause: what 95 in 100 wait, and whether any was lost.</summary>
+    private static async Task Sixteen(HttpClient http, TimeSpan span)
+    {
+        var before = (await http.GetStringAsync("/api/book/book.csv")).Split('\n').Count(l => l.StartsWith("seen,", StringComparison.Ordinal));
+        var (began, times) = (Stopwatch.GetTimestamp(), new System.Collections.Concurrent.ConcurrentBag<double>());
+        await Task.WhenAll(Enumerable.Range(0, 16).Select(client => Task.Run(async () =>
+        {
+            for (var i = 0; Stopwatch.GetElapsedTime(began) < span; i++)
+            {
+                var at = Stopwatch.GetTimestamp();
+                using var request = new HttpRequestMessage(HttpMethod.Post, "/api/book/seen") { Content = JsonContent.Create(new { text = $"client {client}, {i}" }) };
+                request.Headers.Add("Idempotency-Key", Guid.NewGuid().ToString());
+                (await http.SendAsync(request)).EnsureSuccessStatusCode().Dispose();
+                times.Add(Stopwatch.GetElapsedTime(at).TotalMilliseconds);
+            }
+        })));
+        var after = (await http.GetStringAsync("/api/book/book.csv")).Split('\n').Count(l => l.StartsWith("seen,", StringComparison.Ordinal));
+        Line($"sixteen clients: 95 in 100 of {times.Count} writes", 150, times.Order().ElementAt(times.Count * 95 / 100));
+        Console.WriteLine($"{"  of them lost or doubled",-42}{Math.Abs(after - before - times.Count),10}");
     }
 
     private static string ServerFolder()

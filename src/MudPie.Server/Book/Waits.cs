@@ -6,6 +6,7 @@ using MudPie.Core.Workings;
 using MudPie.Records;
 using MudPie.Records.Book;
 using MudPie.Records.Brewing;
+using MudPie.Records.PuttingOut;
 using MudPie.Server.Web;
 
 namespace MudPie.Server.Book;
@@ -50,22 +51,30 @@ public static class Waits
         var most = Math.Max(HarvestWaits.House.Values.Max(v => v.Days), own.Count == 0 ? 0 : own.Values.Max(v => v.Days));
         var since = now.AddDays(-Math.Min(Math.Max(most, 366), 400));
         var struck = db.Applications.Where(a => a.CorrectsId != null).Select(a => a.CorrectsId);
-        var rows = await db.Applications.AsNoTracking().Where(a => a.At > since && !a.Strikes && !struck.Contains(a.Id)).Select(a => new
+        var jobs = await db.Applications.AsNoTracking().Where(a => a.At > since && !a.Strikes && !struck.Contains(a.Id)).Select(a => new
         {
+            a.Id,
             a.At,
             a.Purpose,
             a.BatchId,
             Batch = a.Batch == null ? null : a.Batch.Name,
             Making = a.Batch == null ? null : a.Batch.Making,
             Items = a.Items.Select(i => new { i.Name, i.Kind, Days = i.Input == null ? null : i.Input.LabelWaitDays }).ToList(),
-            Beds = a.Beds.Select(b => new { b.BedId, b.Bed.Name, b.Bed.Eaten }).ToList(),
         }).ToListAsync();
+        // Of a year's jobs few can still be waited for: only their beds are looked up.
+        var rows = jobs.Where(a => a.At.AddDays(Math.Max(a.BatchId is not null ? most : 0, a.Items.Select(i => Longest(i.Name, i.Kind, a.At, i.Days, a.Purpose == "leaf", own)).DefaultIfEmpty(0).Max())) > now).ToList();
+        var ids = rows.Select(a => a.Id).ToList();
+        var beds = (await db.Set<ApplicationBed>().AsNoTracking().Where(b => ids.Contains(b.ApplicationId)).Select(b => new { b.ApplicationId, b.BedId, b.Bed.Name, b.Bed.Eaten }).ToListAsync()).ToLookup(b => b.ApplicationId, b => (b.BedId, b.Name, b.Eaten));
         var origins = await Origins(db, [.. rows.Where(r => r.BatchId != null).Select(r => r.BatchId!.Value).Distinct()]);
-        return [.. rows.SelectMany(a => a.Beds.Select(b => (Bed: b, Row: a))).GroupBy(x => x.Bed).SelectMany(g => HarvestWaits.Running(
+        return [.. rows.SelectMany(a => beds[a.Id].Select(b => (Bed: b, Row: a))).GroupBy(x => x.Bed).SelectMany(g => HarvestWaits.Running(
                 g.SelectMany(x => x.Row.Items.Select(i => new WaitCause(i.Name, i.Kind == "brew" ? "brew" : InputKinds.Of(i.Kind).WaitKind, x.Row.At, i.Days, Leaf: x.Row.Purpose == "leaf"))
                     .Concat(x.Row.BatchId is { } id ? [Cause(x.Row.Batch!, x.Row.Making!, x.Row.At, origins.GetValueOrDefault(id), x.Row.Purpose == "leaf")] : [])), now, own, g.Key.Eaten)
             .Take(1).Select(w => new WaitView(g.Key.BedId, g.Key.Name, w.What, w.Until, w.Days, w.Reason))).OrderBy(w => w.Until)];
     }
+
+    /// <summary>The most days that something is waited for, however what grows there is eaten.</summary>
+    private static double Longest(string name, string kind, DateTimeOffset at, double? labelDays, bool leaf, IReadOnlyDictionary<string, (double Days, string Why)> own) =>
+        Enum.GetValues<Eaten>().Max(eaten => HarvestWaits.DaysFor(new WaitCause(name, kind == "brew" ? "brew" : InputKinds.Of(kind).WaitKind, at, labelDays, Leaf: leaf), own, eaten).Days);
 
     /// <summary>A brew as something to be waited for.</summary>
     internal static WaitCause Cause(string name, string making, DateTimeOffset on, BrewOrigin? origin, bool leaf) => new(name, making == "steep" ? "feed" : "brew", on, null, origin, leaf);
