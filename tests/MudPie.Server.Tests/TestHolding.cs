@@ -56,6 +56,7 @@ public sealed class TestHolding : WebApplicationFactory<LiveBrew>
     {
         (_background, _folder, Clock) = (before._background, before._folder, before.Clock);
         before._owner = false;
+        before.Dispose(); // one server a file
         Http = CreateClient();
     }
 

@@ -53,7 +53,7 @@ public static class NoteEndpoints
             .. (await db.Inputs.AsNoTracking().Where(i => i.UnfitWhy == null).OrderBy(i => i.Id).ToListAsync()).Select(i => new Nameable("input", i.Id, i.Name, [InputKinds.Of(i.Kind).Name, i.Lot ?? ""]))];
     }
 
-    private static async Task<IResult> Read(NoteRequest r, HoldingDb db, HoldingClock clock)
+    private static async Task<IResult> Read(NoteRequest r, HoldingDb db, HoldingClock clock, StockKeeper stock)
     {
         var read = NoteIt.Read(r.Text, await Names(db), await clock.Units());
         if (read.Refused is { } refused)
@@ -84,7 +84,27 @@ public static class NoteEndpoints
             minds.Add($"The leaf was not said: kept as the {leaf} leaf.");
         }
 
-        return TypedResults.Ok(new NoteView(u, target?.Name ?? (u.Choose ? "choose which" : "the book"), u.Kind == "use" ? [Cautions.Spraying, Cautions.RunOff] : [], minds));
+        List<Caution> cautions = u.Kind == "use" ? [Cautions.Spraying, Cautions.RunOff] : [];
+        if (u.Kind == "use" && await db.Inputs.AsNoTracking().FirstOrDefaultAsync(i => i.Id == u.Input!.Id) is { } input && InUnit(u, input) is { } amount
+            && await db.Lots.AnyAsync(l => l.InputId == input.Id) && (await stock.Plan(input.Id, amount, clock.Now)).Short > 0)
+        {
+            cautions.Add(Cautions.StockShort);
+        }
+
+        return TypedResults.Ok(new NoteView(u, target?.Name ?? (u.Choose ? "choose which" : "the book"), cautions, minds));
+    }
+
+    /// <summary>The amount in the unit of the input's lots; null where it can't be told without a density.</summary>
+    private static double? InUnit(NoteUnderstood u, Input input)
+    {
+        var (kept, said) = (StockKeeper.UnitOf(input), u.AmountUnit);
+        return (kept == "L", said == "L") switch
+        {
+            (true, true) => u.Amount,
+            (false, false) => u.Amount / 1000,
+            (true, false) => u.Amount / 1000 / input.Density,
+            _ => u.Amount * input.Density,
+        };
     }
 
     private static Task<IResult> Keep(NoteRequest r, HoldingDb db, HoldingClock clock, StockKeeper stock, WeatherBook weather, Writes writes) => writes.Do<NoteKept>(async () =>
@@ -198,13 +218,11 @@ public static class NoteEndpoints
     {
         var input = await db.Inputs.FirstAsync(i => i.Id == u.Input!.Id);
         var unit = StockKeeper.UnitOf(input);
-        var litres = u.AmountUnit == "L";
-        if ((unit == "L") != litres && input.Density is null)
+        if (InUnit(u, input) is not { } amount)
         {
             return Refusal.Of("text", $"{input.Name} is kept in {(unit == "L" ? "litres" : "kilograms")}.", $"Say how much in {(unit == "L" ? "litres" : "grams")}, or give its density on the shelf.");
         }
 
-        var amount = unit == "L" ? litres ? u.Amount!.Value : u.Amount!.Value / 1000 / input.Density!.Value : litres ? u.Amount!.Value * input.Density!.Value : u.Amount!.Value / 1000;
         if (new[] { Cautions.Spraying, Cautions.RunOff }.Any(c => !seen.Contains(c.Id)))
         {
             return Refusal.Of("cautionsSeen", "The cautions have not been read.", "Read each; then record it.");
@@ -212,6 +230,11 @@ public static class NoteEndpoints
 
         var counted = await db.Lots.AnyAsync(l => l.InputId == input.Id);
         var draw = await stock.Plan(input.Id, amount, at);
+        if (counted && draw.Short > 0 && !seen.Contains(Cautions.StockShort.Id))
+        {
+            return Refusal.Of("text", $"The shelf has {StockKeeper.Shown(amount - draw.Short, unit, await clock.Units())} of {input.Name}, and that takes more.", "Say less, or count the lot on the shelf; or read the caution, and record that it was used all the same.");
+        }
+
         var (entries, draws) = counted ? await stock.WriteUse(input.Id, draw, at) : ([], []);
         var job = new Application { At = at, RecordedAt = clock.Now, Purpose = "root", Dilution = "", OneIn = 1, Tool = "by hand", Fitness = "none", CautionsSeen = string.Join(' ', seen), Why = "noted", Weather = await weather.At(at, await clock.Units()) };
         job.Beds.Add(new ApplicationBed { BedId = bed.Id });
