@@ -56,10 +56,16 @@ public static class Versions
         {
             Status = 409,
             Title = gone ? "Somebody else took this away while you had it open." : "Somebody else changed this while you had it open.",
-            Detail = $"Nothing was overwritten.{string.Concat(both.Take(6).Select(b => $" {b.Field}: it is now “{b.Theirs ?? "nothing"}”, you had “{b.Yours ?? "nothing"}”."))} Load it again, and make your change once more.",
+            Detail = $"Nothing was overwritten.{string.Concat(both.Where(b => !both.Any(x => x.Field == Plain(b.Field) + "Typed")).Take(6).Select(b => $" Its {Words(b.Field)} is now “{b.Theirs ?? "nothing"}”, you had “{b.Yours ?? "nothing"}”."))} Load it again, and make your change once more.",
             Extensions = { ["both"] = both },
         };
     }
+
+    /// <summary>"areaM2" without its unit: what a field of the typed words is called after.</summary>
+    private static string Plain(string field) => field.EndsWith("M2", StringComparison.Ordinal) ? field[..^2] : field;
+
+    /// <summary>"soilPh" as "soil ph", "areaTyped" as "area".</summary>
+    private static string Words(string field) => string.Concat((field.EndsWith("Typed", StringComparison.Ordinal) ? field[..^5] : field).Select(c => char.IsUpper(c) ? $" {char.ToLowerInvariant(c)}" : $"{c}"));
 
     private static string? Text(object? value) => value switch
     {
