@@ -74,6 +74,8 @@ public class NonsenseTests : IClassFixture<NonsenseTests.Going>
     [InlineData("plan", """{"bedIds":[77],"purpose":"leaf","useAt":"2026-06-13T07:00:00Z","warmthC":18}""", "bedIds")]
     [InlineData("plan", """{"bedIds":[1],"purpose":"wish","useAt":"2026-06-13T07:00:00Z","warmthC":18}""", "purpose")]
     [InlineData("plan", """{"bedIds":[1],"purpose":"leaf","useAt":"2020-01-01T00:00:00Z","warmthC":18}""", "useAt")]
+    [InlineData("plan", """{"bedIds":[1],"purpose":"leaf","useAt":"9999-12-31T23:59:59Z","warmthC":18}""", "useAt")]
+    [InlineData("plan", """{"bedIds":[1],"purpose":"leaf","useAt":"0001-01-01T00:00:00Z","warmthC":18}""", "useAt")]
     [InlineData("plan", """{"bedIds":[1],"purpose":"leaf","warmthC":18}""", "useAt")]
     [InlineData("plan", """{"bedIds":[1],"purpose":"leaf","useAt":"2026-06-13T07:00:00Z","warmthC":60}""", "warmthC")]
     [InlineData("plan", """{"bedIds":[1],"purpose":"leaf","useAt":"2026-06-13T07:00:00Z","warmthC":"hot"}""", "warmthC")]

@@ -24,14 +24,14 @@ public static class Contract
 
         var looks = new List<Held>();
         var nullability = new NullabilityInfoContext();
-        foreach (var property in type.Properties.Where(p => !p.PropertyType.IsValueType))
+        foreach (var property in type.Properties.Where(p => !p.PropertyType.IsValueType || p.PropertyType == typeof(DateTimeOffset?)))
         {
             if (property.AttributeProvider is not PropertyInfo { CanRead: true } of || of.GetIndexParameters().Length > 0)
             {
                 continue;
             }
 
-            var never = nullability.Create(of).ReadState == NullabilityState.NotNull;
+            var never = !property.PropertyType.IsValueType && nullability.Create(of).ReadState == NullabilityState.NotNull;
             if (never && property.AssociatedParameter is { HasDefaultValue: false })
             {
                 property.IsRequired = true; // left out is as good as null
@@ -55,6 +55,8 @@ public static class Contract
             {
                 case null when Never:
                     throw new RequestFault(Field, "Nothing was given.", "Fill it in, or leave it out altogether.");
+                case DateTimeOffset at when at.Year is < 1800 or > 2300:
+                    throw new RequestFault(Field, "That time lies at the ends of the calendar.", "Give a day of this century, as 2026-05-01T06:30:00Z.");
                 case string text:
                     Clean(Field, text, Most);
                     break;
