@@ -114,7 +114,7 @@ public static class Recipes
     {
         if (value is null || !known.Contains(value))
         {
-            checks.Add(field, value is null ? "Nothing was given." : $"“{value}” is not known here.", $"Use {Say.List(known)}.");
+            checks.Add(field, value is null ? "Nothing was given." : $"“{value}” is not known here.", $"Use {Say.Any(known)}.");
         }
     }
 

@@ -209,7 +209,7 @@ public static class SourceGate
     {
         if (value is not null && !known.Contains(value))
         {
-            checks.Add(field, $"“{value}” is not an answer here.", $"Choose {Say.List(known)}, or leave it unknown.");
+            checks.Add(field, $"“{value}” is not an answer here.", $"Choose {Say.Any(known)}, or leave it unknown.");
         }
     }
 }

@@ -91,13 +91,13 @@ public static class PracticePlot
         var n = (int)checks.Range("replicates", q.Replicates, 1, 20, "plots of each");
         if (q.Layout is null || !Layouts.Contains(q.Layout))
         {
-            checks.Add("layout", q.Layout is null ? "Nothing was chosen." : $"“{q.Layout}” is not known here.", $"Choose {Say.List(Layouts)}.");
+            checks.Add("layout", q.Layout is null ? "Nothing was chosen." : $"“{q.Layout}” is not known here.", $"Choose {Say.Any(Layouts)}.");
         }
 
         string[] words = [TrialVerdicts.Works, TrialVerdicts.Some, TrialVerdicts.NoUse, TrialVerdicts.Harm, TrialVerdicts.CannotTell];
         if (q.Decision is not null && !words.Contains(q.Decision))
         {
-            checks.Add("decision", $"“{q.Decision}” is no verdict.", $"Choose {Say.List(words)}.");
+            checks.Add("decision", $"“{q.Decision}” is no verdict.", $"Choose {Say.Any(words)}.");
         }
 
         if (!checks.Sound)

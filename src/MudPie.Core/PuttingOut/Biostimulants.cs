@@ -158,7 +158,7 @@ public static class Biostimulants
         var k = Find(kind);
         if (k is null)
         {
-            checks.Add("kind", $"“{kind}” is not a kind that is known here.", $"Choose {Say.List([.. Kinds.Select(x => x.Kind)])}.");
+            checks.Add("kind", $"“{kind}” is not a kind that is known here.", $"Choose {Say.Any([.. Kinds.Select(x => x.Kind)])}.");
         }
 
         Dates(checks, start, harvest);
@@ -191,7 +191,7 @@ public static class Biostimulants
             var s = q.Steps[i];
             if (Find(s.Kind) is null || s.Purpose is not ("leaf" or "root"))
             {
-                checks.Add($"steps[{i}].kind", $"“{s.Kind}” for {s.Purpose} is not known here.", $"Choose {Say.List([.. Kinds.Select(k => k.Kind)])}, for leaf or root.");
+                checks.Add($"steps[{i}].kind", $"“{s.Kind}” for {s.Purpose} is not known here.", $"Choose {Say.Any([.. Kinds.Select(k => k.Kind)])}, for leaf or root.");
             }
 
             if (s.OneIn is not null)

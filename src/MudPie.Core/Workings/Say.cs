@@ -61,10 +61,15 @@ public static class Say
     };
 
     /// <summary>"a", "a and b", "a, b and c".</summary>
-    public static string List(IReadOnlyList<string> items) => items.Count switch
+    public static string List(IReadOnlyList<string> items) => Joined(items, "and");
+
+    /// <summary>One of a few to choose from: "a", "a or b", "a, b or c".</summary>
+    public static string Any(IReadOnlyList<string> items) => Joined(items, "or");
+
+    private static string Joined(IReadOnlyList<string> items, string last) => items.Count switch
     {
         0 => "",
         1 => items[0],
-        _ => string.Join(", ", items.Take(items.Count - 1)) + " and " + items[^1],
+        _ => string.Join(", ", items.Take(items.Count - 1)) + $" {last} " + items[^1],
     };
 }

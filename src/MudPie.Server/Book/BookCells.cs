@@ -1,4 +1,5 @@
 using System.Globalization;
+using System.Runtime.CompilerServices;
 using CsvHelper;
 using CsvHelper.Configuration;
 using MudPie.Core.Workings;
@@ -38,14 +39,17 @@ public sealed class BookCells(DateTimeOffset now)
     /// <summary>Something is wrong with this line.</summary>
     public void Wrong(string wrong, string wayOut) => _checks.Add($"line {Line + 1}", wrong, wayOut);
 
+    // "r.recorded_at", as the code reads it, is the column recorded_at.
+    private static string Column(string of) => of[(of.LastIndexOf('.') + 1)..];
+
     /// <summary>Words, or null where there are none.</summary>
     public static string? Text(string cell) => cell.Length > 0 ? cell : null;
 
     /// <summary>A number, or null where there is none.</summary>
-    public double? Maybe(string cell) => cell.Length > 0 ? Number(cell) : null;
+    public double? Maybe(string cell, [CallerArgumentExpression(nameof(cell))] string of = "") => cell.Length > 0 ? Number(cell, of) : null;
 
     /// <summary>A number within ±10¹²; 0 where there is none.</summary>
-    public double Number(string cell)
+    public double Number(string cell, [CallerArgumentExpression(nameof(cell))] string of = "")
     {
         if (cell.Length == 0)
         {
@@ -57,59 +61,62 @@ public sealed class BookCells(DateTimeOffset now)
             return value;
         }
 
-        Wrong($"“{(cell.Length > 20 ? cell[..20] : cell)}” is no number.", "Write numbers as 12.5.");
+        Wrong($"{Column(of)}: “{(cell.Length > 20 ? cell[..20] : cell)}” is no number.", "Write numbers as 12.5.");
         return 0;
     }
 
     /// <summary>An amount of 0 to a most; 0 where there is none.</summary>
-    public double Amount(string cell, double most = 1e7)
+    public double Amount(string cell, double most = 1e7, [CallerArgumentExpression(nameof(cell))] string of = "")
     {
-        var amount = Number(cell);
+        var amount = Number(cell, of);
         if (amount >= 0 && amount <= most)
         {
             return amount;
         }
 
-        Wrong($"{cell} is {(amount < 0 ? "below nought" : "more than there can be")}.", $"Give 0 to {Say.Number(most)}.");
+        Wrong($"{Column(of)}: {cell} is {(amount < 0 ? "below nought" : "more than there can be")}.", $"Give 0 to {Say.Number(most)}.");
         return 0;
     }
 
     /// <summary>"L" or "kg", in which amounts are kept; empty where it does not apply.</summary>
-    public string Unit(string cell) => OneOf(cell, ["L", "kg", ""]);
+    public string Unit(string cell, [CallerArgumentExpression(nameof(cell))] string of = "") => OneOf(cell, ["L", "kg", ""], of);
 
     /// <summary>One of a few words.</summary>
-    public string OneOf(string cell, IReadOnlyList<string> known)
+    public string OneOf(string cell, IReadOnlyList<string> known, [CallerArgumentExpression(nameof(cell))] string of = "")
     {
         if (known.Contains(cell))
         {
             return cell;
         }
 
-        Wrong($"“{(cell.Length > 30 ? cell[..30] : cell)}” is not known here.", $"Write {Say.List([.. known.Where(k => k.Length > 0)])}.");
+        Wrong($"{Column(of)}: “{(cell.Length > 30 ? cell[..30] : cell)}” is not known here.", $"Write {Say.Any([.. known.Where(k => k.Length > 0)])}.");
         return known[0];
     }
 
     /// <summary>A time that has been.</summary>
-    public DateTimeOffset Past(string cell)
+    public DateTimeOffset Past(string cell, [CallerArgumentExpression(nameof(cell))] string of = "")
     {
-        var at = Time(cell);
+        var at = Time(cell, of);
         if (at > now.AddDays(1))
         {
-            Wrong($"“{cell}” has not come yet.", "A book holds what has happened.");
+            Wrong($"{Column(of)}: “{cell}” has not come yet.", "A book holds what has happened.");
         }
 
         return at;
     }
 
+    /// <summary>When it was written down: now, where a line does not say.</summary>
+    public DateTimeOffset Recorded(string cell) => cell.Length == 0 ? now : Past(cell, "recorded_at");
+
     /// <summary>A time of the years 1951 to 2099.</summary>
-    public DateTimeOffset Time(string cell)
+    public DateTimeOffset Time(string cell, [CallerArgumentExpression(nameof(cell))] string of = "")
     {
         if (DateTimeOffset.TryParse(cell, CultureInfo.InvariantCulture, DateTimeStyles.AssumeUniversal | DateTimeStyles.AdjustToUniversal, out var at) && at.Year is > 1950 and < 2100)
         {
             return at;
         }
 
-        Wrong($"“{(cell.Length > 30 ? cell[..30] : cell)}” is no time.", "Write times as 2026-05-01T06:30:00Z.");
+        Wrong($"{Column(of)}: “{(cell.Length > 30 ? cell[..30] : cell)}” is no time.", "Write times as 2026-05-01T06:30:00Z.");
         return DateTimeOffset.UnixEpoch;
     }
 }

@@ -189,7 +189,7 @@ public sealed class BookIn(HoldingDb db, DateTimeOffset now)
         var job = new Application
         {
             At = _cells.Past(r.at),
-            RecordedAt = _cells.Past(r.recorded_at),
+            RecordedAt = _cells.Recorded(r.recorded_at),
             Purpose = _cells.OneOf(r.purpose, ["leaf", "root", ""]),
             Dilution = r.dilution,
             OneIn = _cells.Number(r.amount),
@@ -223,7 +223,7 @@ public sealed class BookIn(HoldingDb db, DateTimeOffset now)
             return;
         }
 
-        var h = new HarvestEntry { Bed = bed, At = _cells.Past(r.at), RecordedAt = _cells.Past(r.recorded_at), Crop = r.crop, Kg = _cells.Amount(r.amount), Note = BookCells.Text(r.note) };
+        var h = new HarvestEntry { Bed = bed, At = _cells.Past(r.at), RecordedAt = _cells.Recorded(r.recorded_at), Crop = r.crop, Kg = _cells.Amount(r.amount), Note = BookCells.Text(r.note) };
         harvests[r.entry] = h;
         if (!_known.Contains(BookKeys.Of(h)))
         {
@@ -237,7 +237,7 @@ public sealed class BookIn(HoldingDb db, DateTimeOffset now)
 
     private void Seen(BookRow r, Dictionary<string, Observation> seen)
     {
-        var o = new Observation { Bed = _beds.GetValueOrDefault(r.bed), At = _cells.Past(r.at), RecordedAt = _cells.Past(r.recorded_at), Text = r.note };
+        var o = new Observation { Bed = _beds.GetValueOrDefault(r.bed), At = _cells.Past(r.at), RecordedAt = _cells.Recorded(r.recorded_at), Text = r.note };
         seen[r.entry] = o;
         if (!_known.Contains(BookKeys.Of(o)))
         {
@@ -282,7 +282,7 @@ public sealed class BookIn(HoldingDb db, DateTimeOffset now)
 
                 break;
             case "stock" when _lots.TryGetValue((r.what, r.place, r.lot), out var l) && !_old.Contains(l):
-                var stock = new StockEntry { At = _cells.Past(r.at), RecordedAt = _cells.Past(r.recorded_at), Amount = _cells.Number(r.amount), Reason = _cells.OneOf(r.why, ["in", "brew", "used", "made", "spilt", "count", "undone", Shelf.StockKeeper.More]), Note = BookCells.Text(r.note) };
+                var stock = new StockEntry { At = _cells.Past(r.at), RecordedAt = _cells.Recorded(r.recorded_at), Amount = _cells.Number(r.amount), Reason = _cells.OneOf(r.why, ["in", "brew", "used", "made", "spilt", "count", "undone", Shelf.StockKeeper.More]), Note = BookCells.Text(r.note) };
                 l.Entries.Add(stock);
                 if (newJobs.Contains(r.entry))
                 {
@@ -291,7 +291,7 @@ public sealed class BookIn(HoldingDb db, DateTimeOffset now)
 
                 break;
             case "wash" when _sprayers.TryGetValue(r.tool, out var s) && !_known.Contains(BookKeys.Wash(_cells.Time(r.at), s.Id)):
-                var wash = new SprayerWash { At = _cells.Past(r.at), RecordedAt = _cells.Past(r.recorded_at), Note = BookCells.Text(r.note) };
+                var wash = new SprayerWash { At = _cells.Past(r.at), RecordedAt = _cells.Recorded(r.recorded_at), Note = BookCells.Text(r.note) };
                 if (newJobs.Contains(r.entry))
                 {
                     _whenNumbered.Add(() => wash.ApplicationId = _jobs[r.entry].Id);

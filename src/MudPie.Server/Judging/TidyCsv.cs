@@ -201,7 +201,7 @@ public sealed record TrialAnalysisQuestion
             var column = table.Column(name);
             if (column < 0)
             {
-                checks.Add(field, name is null ? "Nothing was chosen." : $"There is no column “{name}”.", $"Choose {Say.List(table.Headers)}.");
+                checks.Add(field, name is null ? "Nothing was chosen." : $"There is no column “{name}”.", $"Choose {Say.Any(table.Headers)}.");
             }
 
             return column;
@@ -212,7 +212,7 @@ public sealed record TrialAnalysisQuestion
         var (block, whole, outOf) = (Block is null ? -1 : Need("block", Block), WholePlot is null ? -1 : Need("wholePlot", WholePlot), OutOf is null ? -1 : Need("outOf", OutOf));
         if (factors.Count == 0)
         {
-            checks.Add("factors", "No column says what was done.", $"Choose {Say.List(table.Headers)}.");
+            checks.Add("factors", "No column says what was done.", $"Choose {Say.Any(table.Headers)}.");
         }
 
         if (!checks.Sound)

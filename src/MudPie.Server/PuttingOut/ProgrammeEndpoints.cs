@@ -190,7 +190,7 @@ public static class ProgrammeEndpoints
         {
             if (!known.Any(k => k.Id == stages[i].Id))
             {
-                checks.Add($"stages[{i}].id", $"“{stages[i].Id}” is no stage of this crop.", $"Choose {Say.List([.. known.Select(k => k.Id)])}.");
+                checks.Add($"stages[{i}].id", $"“{stages[i].Id}” is no stage of this crop.", $"Choose {Say.Any([.. known.Select(k => k.Id)])}.");
             }
 
             if (stages[i].From < programme.Start.AddDays(-60) || stages[i].From > programme.Harvest.AddDays(120))

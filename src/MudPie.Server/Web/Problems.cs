@@ -92,10 +92,19 @@ public sealed partial class ProblemHandler(ILogger<ProblemHandler> log) : IExcep
             return new Refusal([.. names.Select(n => new FieldProblem(at.Length == 0 ? n : $"{at}.{n}", "Nothing was given.", "Fill it in."))]);
         }
 
+        if (Ours().Match(json.Message) is { Success: true } type && (typeof(Refusal).Assembly.GetType(type.Value) ?? typeof(Problems).Assembly.GetType(type.Value)) is { IsEnum: true } words)
+        {
+            return Refusal.Of(at.Length == 0 ? "body" : at, "That is not known here.", $"Use {Say.Any(Enum.GetNames(words).Select(JsonNamingPolicy.CamelCase.ConvertName).ToList())}.");
+        }
+
         return Refusal.Of(at.Length == 0 ? "body" : at, "That could not be read.", "Give a number as 6.4, a text in quotes, a time as 2026-05-01T06:30:00Z.");
     }
 
     /// <summary>"… was missing required properties including: 'beds', 'items'.": the serializer has it in words only.</summary>
     [GeneratedRegex("missing required properties[^:]*: (.+)$", RegexOptions.NonBacktracking)]
     private static partial Regex Missing();
+
+    /// <summary>A type of ours that a word did not fit: "… could not be converted to MudPie.Core.Measures.UnitSystem."</summary>
+    [GeneratedRegex(@"MudPie(\.\w+)+", RegexOptions.NonBacktracking)]
+    private static partial Regex Ours();
 }

@@ -66,7 +66,7 @@ public sealed class TypedFields(UnitSystem units)
             return value;
         }
 
-        Checks.Add(field, string.IsNullOrEmpty(value) ? "Nothing was chosen." : $"“{value}” is not known here.", $"Choose {Say.List(known)}.");
+        Checks.Add(field, string.IsNullOrEmpty(value) ? "Nothing was chosen." : $"“{value}” is not known here.", $"Choose {Say.Any(known)}.");
         return known[0];
     }
 

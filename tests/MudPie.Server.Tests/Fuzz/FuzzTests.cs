@@ -3,6 +3,7 @@ using System.Text;
 using System.Text.Json.Nodes;
 using Microsoft.Extensions.DependencyInjection;
 using Microsoft.Extensions.Logging;
+using SkiaSharp;
 
 namespace MudPie.Server.Tests.Fuzz;
 
@@ -13,11 +14,42 @@ public sealed class FuzzTests
     private static int Setting(string name, int usual) => int.TryParse(Environment.GetEnvironmentVariable(name), out var n) ? n : usual;
 
     [Fact]
-    public async Task Whatever_is_sent_is_answered_or_refused_and_never_breaks()
+    public Task Whatever_is_sent_is_answered_or_refused_and_never_breaks() => Send(demo: true, Setting("MUDPIE_FUZZ", 2000));
+
+    [Fact]
+    public Task Nor_before_the_holding_is_set_up() => Send(demo: false, Setting("MUDPIE_FUZZ", 2000) / 5);
+
+    [Fact]
+    public async Task What_is_spoilt_here_is_taken_as_it_stands()
     {
-        var (many, seed) = (Setting("MUDPIE_FUZZ", 2000), Setting("MUDPIE_FUZZ_SEED", 9));
+        using var h = new TestHolding(demo: true);
+        var doors = (await Doors(h)).Where(d => d.ContentType == "application/json").ToList();
+        doors.Where(d => d.Known is null && !d.Path.StartsWith("/api/calc/", StringComparison.Ordinal)).Select(d => d.Path).ShouldBeEmpty("an example is wanted for each door");
+        string[] asItStandsThere = ["/api/holding/setup", "/api/brew/batches/15/move", "/api/brew/batches/14/log/1/correct", "/api/brew/batches/14/probe", "/api/watch/lines", "/api/watch/1/put-off", "/api/put-out/givings/1/move"]; // refused for what stands in the demo, not for their words
+        List<string> refused = [];
+        foreach (var (path, body) in Examples.All)
+        {
+            var (status, reply) = await h.Send(path, body, Guid.NewGuid().ToString());
+            if (status != 200 && (status != 422 || !asItStandsThere.Contains(path)))
+            {
+                refused.Add($"{status} {path} {Short(reply.ToJsonString())}");
+            }
+        }
+
+        refused.ShouldBeEmpty();
+    }
+
+    private static async Task Send(bool demo, int many)
+    {
+        var seed = Setting("MUDPIE_FUZZ_SEED", 9);
         var heard = new Heard();
-        using var h = new TestHolding(demo: true, logs: heard);
+        byte[] zip;
+        using (var full = new TestHolding(demo: true))
+        {
+            zip = await full.Http.GetByteArrayAsync("/api/judge/trials/1/trial.zip");
+        }
+
+        using var h = new TestHolding(demo, logs: heard);
         var doors = await Doors(h);
         doors.Count.ShouldBeGreaterThan(150);
         var bodies = new HostileBodies(await h.Get("/openapi/v1.json"), seed);
@@ -27,7 +59,7 @@ public sealed class FuzzTests
         for (var i = 0; i < many; i++)
         {
             var door = doors[i % doors.Count];
-            using var request = Ask(door, bodies);
+            using var request = Ask(door, bodies, zip);
             var said = request.Content is null ? "" : await request.Content.ReadAsStringAsync();
             var began = Stopwatch.GetTimestamp();
             using var reply = await h.Http.SendAsync(request);
@@ -83,7 +115,14 @@ public sealed class FuzzTests
         return doors;
     }
 
-    private static HttpRequestMessage Ask(Door door, HostileBodies bodies)
+    private static readonly byte[][] Pictures = [.. new[] { SKEncodedImageFormat.Png, SKEncodedImageFormat.Jpeg }.Select(f =>
+    {
+        using var picture = new SKBitmap(40, 30);
+        picture.Erase(SKColors.DarkOliveGreen);
+        return picture.Encode(f, 90).ToArray();
+    })];
+
+    private static HttpRequestMessage Ask(Door door, HostileBodies bodies, byte[] zip)
     {
         var path = Fill(door.Path, name => bodies.In100(85) ? bodies.Any<string>(name is "step" ? ["Heap", "source", "air"] : ["1", "2", "3", "5", "14", "15"]) : bodies.Any(["0", "-1", "2147483648", "abc", "%01", "٣", "1.5", "99999999999999999999"]));
         var query = door.Method == "GET" && bodies.In100(50) ? "?" + string.Join('&', new[] { "page", "of", "bed", "from", "to", "year", "hours", "purpose", "at", "useAt", "kind", "input" }.Where(_ => bodies.In100(30)).Select(q => $"{q}={Uri.EscapeDataString(bodies.Any(Queries))}")) : "";
@@ -91,8 +130,10 @@ public sealed class FuzzTests
         request.Headers.Add("Idempotency-Key", Guid.NewGuid().ToString());
         if (door.ContentType.Length > 0)
         {
-            var body = bodies.In100(8) || door.ContentType != "application/json" ? bodies.Any(HostileBodies.Raw) : bodies.Of(door.Schema, door.Known)?.ToJsonString() ?? "null";
-            request.Content = new StringContent(body, Encoding.UTF8, bodies.In100(4) ? bodies.Any(["text/plain", "application/xml", "image/png"]) : door.ContentType);
+            var type = bodies.In100(4) ? bodies.Any(["text/plain", "application/xml", "image/png"]) : door.ContentType;
+            request.Content = door.ContentType == "application/json" || bodies.In100(8)
+                ? new StringContent(bodies.In100(8) ? bodies.Any(HostileBodies.Raw) : bodies.Of(door.Schema, door.Known)?.ToJsonString() ?? "null", Encoding.UTF8, type)
+                : new ByteArrayContent(bodies.Of(door.ContentType == "application/zip" ? zip : bodies.Any(Pictures))) { Headers = { ContentType = new(type) } };
         }
 
         return request;

@@ -53,7 +53,7 @@ public static class Replicates
         var checks = new Checks();
         if (q.Kind is null || !Kinds.Contains(q.Kind))
         {
-            checks.Add("kind", q.Kind is null ? "Nothing was given." : $"“{q.Kind}” is not known here.", $"Choose {Say.List(Kinds)}.");
+            checks.Add("kind", q.Kind is null ? "Nothing was given." : $"“{q.Kind}” is not known here.", $"Choose {Say.Any(Kinds)}.");
         }
 
         var anova = q.Kind == "one-way anova";

@@ -11,7 +11,7 @@ internal static class TrialChecks
         var checks = new Checks();
         if (!TrialQuestion.Designs.Contains(q.Design))
         {
-            checks.Add("design", $"“{q.Design}” is not known here.", $"Choose {Say.List(TrialQuestion.Designs)}.");
+            checks.Add("design", $"“{q.Design}” is not known here.", $"Choose {Say.Any(TrialQuestion.Designs)}.");
         }
 
         if (q.Kind is not ("amount" or "score" or "count"))
@@ -95,7 +95,7 @@ internal static class TrialChecks
         }
         else if (q.Control is { } control && !names.Contains(control) && !measured.Any(r => r.Levels[0] == control))
         {
-            checks.Add("control", $"“{control}” is no treatment here.", $"Choose {Say.List([.. names.Take(8)])}.");
+            checks.Add("control", $"“{control}” is no treatment here.", $"Choose {Say.Any([.. names.Take(8)])}.");
         }
     }
 
