@@ -2,6 +2,7 @@ using System.Text.Json;
 using FsCheck.Xunit;
 using MudPie.Core.Judging.Statistics;
 using MudPie.Core.Judging.Trials;
+using MudPie.Core.Workings;
 
 namespace MudPie.Core.Tests.Judging;
 
@@ -66,6 +67,54 @@ public class StatisticsTests
 
         new ManyToOne(even, 12).P(3.9546650017).ShouldBe(0.0050917779194, 2e-6);
         new ManyToOne(free, 8).P(2.4).ShouldBeInRange(Distribution.TwoSidedT(2.4, 8), 3 * Distribution.TwoSidedT(2.4, 8));
+    }
+
+    [Fact]
+    public void Differences_of_a_split_plot_are_answered_as_any_others_are()
+    {
+        foreach (var theta in new[] { 0.02, 0.2, 0.6, 0.95 })
+        {
+            // The control, two more parts of its whole plots, and two whole plots with three parts each; in the second matrix nothing of that is to be recognised.
+            int[] group = [0, 0, 1, 1, 1, 2, 2, 2];
+            double[,] Together(double off)
+            {
+                var r = new double[8, 8];
+                for (var i = 0; i < 8; i++)
+                {
+                    for (var j = 0; j < 8; j++)
+                    {
+                        r[i, j] = i == j ? 1 : (group[i] == 0) != (group[j] == 0) ? Math.Sqrt(theta) / 2 : group[i] == group[j] && group[i] > 0 ? 1 - (theta / 2) : 0.5;
+                    }
+                }
+
+                r[0, 1] = r[1, 0] = r[0, 1] - off;
+                return r;
+            }
+
+            TwoLevels.Of(Together(1e-6)).ShouldBeNull();
+            foreach (var c in new[] { 0.8, 1.9, 2.6, 3.4 })
+            {
+                TwoLevels.Of(Together(0)).ShouldNotBeNull().Cdf(c).ShouldBe(new ManyToOne(Together(1e-6), 1e7).Cdf(c), 4e-4, $"{theta} {c}");
+            }
+        }
+    }
+
+    [Fact]
+    public void Two_differences_of_a_split_plot_one_near_and_two_far_agree_with_a_count_of_a_million_draws()
+    {
+        const double theta = 0.3;
+        var chance = new SeededRandom(11);
+        var within = 0;
+        for (var n = 0; n < 1_000_000; n++)
+        {
+            var (u, e, w) = (Math.Sqrt(1 - theta) * chance.NextNormal(), Math.Sqrt(theta) * chance.NextNormal(), Math.Sqrt(1 - theta) * chance.NextNormal());
+            var near = (Math.Sqrt(theta) * chance.NextNormal() - e) / Math.Sqrt(2 * theta);
+            var (one, two) = ((w + (Math.Sqrt(theta) * chance.NextNormal()) - u - e) / Math.Sqrt(2), (w + (Math.Sqrt(theta) * chance.NextNormal()) - u - e) / Math.Sqrt(2));
+            within += Math.Max(Math.Abs(near), Math.Max(Math.Abs(one), Math.Abs(two))) <= 1.7 ? 1 : 0;
+        }
+
+        var (cross, most) = (Math.Sqrt(theta) / 2, 1 - (theta / 2));
+        TwoLevels.Of(new[,] { { 1, cross, cross }, { cross, 1, most }, { cross, most, 1 } })!.Cdf(1.7).ShouldBe(within / 1e6, 2e-3);
     }
 
     [Fact]

@@ -1,5 +1,6 @@
 using System.Globalization;
 using System.IO.Compression;
+using System.Text;
 using System.Text.Json;
 using System.Text.Json.Nodes;
 
@@ -154,7 +155,7 @@ public sealed class HostileBodies(JsonNode openApi, int seed)
             foreach (var entry in from.Entries.Where(_ => In100(95)))
             {
                 using var reader = new StreamReader(entry.Open());
-                using var writer = new StreamWriter(to.CreateEntry(In100(97) ? entry.FullName : "../" + entry.FullName).Open());
+                using var writer = new StreamWriter(to.CreateEntry(In100(97) ? entry.FullName : "../" + entry.FullName).Open(), Encoding.UTF8);
                 var text = reader.ReadToEnd();
                 writer.Write(In100(60) ? Within(text) : text);
             }

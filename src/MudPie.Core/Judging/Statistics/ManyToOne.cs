@@ -3,7 +3,7 @@ namespace MudPie.Core.Judging.Statistics;
 /// <summary>Dunnett's distribution: the largest of several |t| that share one control and one estimate of the noise.</summary>
 /// <remarks>
 /// Where the correlations are products λᵢλⱼ (one-way, and complete blocks), P = ∫ f(s) ∫ φ(z) ∏ [Φ((λz + cs)/√(1−λ²)) − Φ((λz − cs)/√(1−λ²))] dz ds (Dunnett 1955).
-/// Otherwise, for a known noise, by Genz's (1992) separation of variables on a fixed lattice, good to about 1e-4, at the nodes of a Chebyshev series in the bound; the estimate of the noise is then one integral more. Three against one with equal replicates, 12 degrees of freedom: |t| of 3.9547 has p 0.00509.
+/// In a split plot with no plot missing by <see cref="TwoLevels"/>. Otherwise, for a known noise, by Genz's (1992) separation of variables on a fixed lattice, good to about 1e-4. What holds for a known noise is kept as a Chebyshev series in the bound; the estimate of the noise is then one integral more. Three against one with equal replicates, 12 degrees of freedom: |t| of 3.9547 has p 0.00509.
 /// </remarks>
 public sealed class ManyToOne
 {
@@ -13,7 +13,7 @@ public sealed class ManyToOne
     private readonly double _df;
     private readonly double[]? _loadings;
     private readonly CancellationToken _stop;
-    private readonly Lazy<Series>? _series;
+    private readonly Lazy<Chebyshev> _series;
 
     /// <summary>For these comparisons.</summary>
     /// <param name="correlation">k × k correlations of the differences, ones on the diagonal.</param>
@@ -24,7 +24,7 @@ public sealed class ManyToOne
         _stop = stop;
         ArgumentOutOfRangeException.ThrowIfLessThan(df, 1);
         (_correlation, _df, _loadings) = (correlation, df, Loadings(correlation));
-        _series = _loadings is null ? new Lazy<Series>(() => new Series(c => Lattice(c))) : null;
+        _series = new Lazy<Chebyshev>(() => _loadings is { } l ? new Chebyshev(c => Product(c, l), 9, 60) : TwoLevels.Of(correlation) is { } split ? new Chebyshev(split.Cdf, 9, 60) : new Chebyshev(Lattice, 7, 28));
     }
 
     private ManyToOne(ManyToOne alike, double df)
@@ -38,7 +38,7 @@ public sealed class ManyToOne
     public ManyToOne With(double df) => new(this, df);
 
     /// <summary>P(all |T| ≤ c).</summary>
-    public double Cdf(double c) => c <= 0 ? 0 : Math.Clamp(Quadrature.OverScale(_df, s => _loadings is { } l ? Product(c * s, l) : _series!.Value.At(c * s)), 0, 1);
+    public double Cdf(double c) => c <= 0 ? 0 : Math.Clamp(Quadrature.OverScale(_df, s => _series.Value.At(c * s)), 0, 1);
 
     /// <summary>Chance that the largest |T| is at least this, adjusted for all comparisons.</summary>
     public double P(double t) => 1 - Cdf(Math.Abs(t));
@@ -149,54 +149,6 @@ public sealed class ManyToOne
 
         var factor = matrix.Cholesky().Factor;
         return [.. Enumerable.Range(0, k).Select(i => factor.Row(i).ToArray())];
-    }
-
-    /// <summary>A rising function from nought to one, kept as a Chebyshev series on [0, 7]; one beyond.</summary>
-    private sealed class Series
-    {
-        private const double End = 7;
-        private const int Nodes = 28;
-
-        private readonly double[] _coefficients = new double[Nodes];
-
-        public Series(Func<double, double> f)
-        {
-            var values = new double[Nodes];
-            try
-            {
-                Parallel.For(0, Nodes, i => values[i] = f(End / 2 * (1 + Math.Cos(Math.PI * (i + 0.5) / Nodes))));
-            }
-            catch (AggregateException several) when (several.InnerExceptions.All(e => e is OperationCanceledException))
-            {
-                throw several.InnerExceptions[0];
-            }
-
-            for (var j = 0; j < Nodes; j++)
-            {
-                for (var i = 0; i < Nodes; i++)
-                {
-                    _coefficients[j] += 2.0 / Nodes * values[i] * Math.Cos(Math.PI * j * (i + 0.5) / Nodes);
-                }
-            }
-        }
-
-        /// <summary>By Clenshaw's rule.</summary>
-        public double At(double u)
-        {
-            if (u >= End)
-            {
-                return 1;
-            }
-
-            var x = (2 * Math.Max(u, 0) / End) - 1;
-            var (a, b) = (0.0, 0.0);
-            for (var j = Nodes - 1; j > 0; j--)
-            {
-                (a, b) = (_coefficients[j] + (2 * x * a) - b, a);
-            }
-
-            return Math.Clamp((_coefficients[0] / 2) + (x * a) - b, 0, 1);
-        }
     }
 
     // As many as there can be treatments.
