@@ -215,6 +215,49 @@ public class SturdyTests
     }
 
     [Fact]
+    public async Task A_book_typed_by_hand_needs_no_more_columns_than_it_uses()
+    {
+        using var h = new TestHolding(demo: true);
+        var brought = await h.Post("/api/book/file", new { text = "kind,at,bed,amount,unit\nharvest,2026-06-01T10:00:00Z,Ridge Bed 4,3,kg" });
+        ((int)brought["harvests"]!).ShouldBe(1, brought.ToJsonString());
+        string.Join(' ', (await h.Refused("/api/book/file", new { text = "kind,at,bed,amount,unit\nharvest,yesterday,Ridge Bed 4,3,kg" })).Values).ShouldContain("at: “yesterday” is no time");
+        string.Join(' ', (await h.Refused("/api/book/file", new { text = $"kind,at,note\nseen,2026-06-01T10:00:00Z,{new string('x', 9000)}" })).Values).ShouldContain("more than 4,000 characters");
+    }
+
+    [Theory] // each broke a page once
+    [InlineData("/api/amounts/read", """{"text":"5 L","dimension":2147483647}""", "dimension", "volume")]
+    [InlineData("/api/holding/units", """{"units":"furlongs"}""", "units", "Use metric, usCustomary, metricUsGallons or")]
+    [InlineData("/api/ground/geojson", """{"geoJson":"{\"type\":\"FeatureCollection\",\"features\":[{\"type\":\"Feature\",\"id\":2147483648,\"properties\":{\"name\":1e300},\"geometry\":{\"type\":2147483648,\"coordinates\":[]}}]}"}""", "geoJson", "no GeoJSON")]
+    [InlineData("/api/ground/geojson", """{"geoJson":"{\"type\":\"FeatureCollection\",\"features\":[{\"type\":\"Feature\",\"properties\":{\"name\":\"x\\u200b\"},\"geometry\":{\"type\":\"Polygon\",\"coordinates\":[[[0,52],[0.001,52],[0.001,52.001],[0,52]]]}}]}"}""", "features[0]", "can't be seen (U+200B)")]
+    public async Task What_does_not_fit_is_said_with_what_would(string path, string body, string field, string says)
+    {
+        using var h = new TestHolding(demo: true);
+        var (status, reply) = await h.Send(path, body, Guid.NewGuid().ToString());
+        status.ShouldBeOneOf(400, 422);
+        var wrong = reply["fields"]!.AsArray().Single(f => (string)f!["field"]! == field)!;
+        $"{wrong["wrong"]} {wrong["wayOut"]}".ShouldContain(says);
+    }
+
+    [Theory]
+    [InlineData("null")]
+    [InlineData("[1]")]
+    [InlineData("{\"trial\":[]}")]
+    public void A_trial_s_zip_that_describes_something_else_is_refused(string package)
+    {
+        using var made = new MemoryStream();
+        using (var zip = new System.IO.Compression.ZipArchive(made, System.IO.Compression.ZipArchiveMode.Create, leaveOpen: true))
+        {
+            foreach (var (name, text) in new[] { ("datapackage.json", package), ("data.csv", "plot"), ("plots.csv", "plot") })
+            {
+                using var writer = new StreamWriter(zip.CreateEntry(name).Open());
+                writer.Write(text);
+            }
+        }
+
+        new Judging.TrialFileIn(DateTimeOffset.UnixEpoch).Zip(made.ToArray()).Refused.ShouldNotBeNull();
+    }
+
+    [Fact]
     public void A_picture_is_turned_upright_measured_before_it_is_decoded_and_refused_where_it_breaks_off()
     {
         using var bitmap = new SKBitmap(200, 100);

@@ -3,6 +3,7 @@ using System.Runtime.CompilerServices;
 using CsvHelper;
 using CsvHelper.Configuration;
 using MudPie.Core.Workings;
+using MudPie.Server.Web;
 
 namespace MudPie.Server.Book;
 
@@ -11,6 +12,8 @@ namespace MudPie.Server.Book;
 public sealed class BookCells(DateTimeOffset now)
 {
     private readonly Checks _checks = new();
+
+    private const int MostInCell = (2 * TextLimits.Prose) + 200; // every sign of it may be a quote, which is written twice
 
     /// <summary>Lines read so far, without the header.</summary>
     public int Line { get; set; }
@@ -21,7 +24,7 @@ public sealed class BookCells(DateTimeOffset now)
     /// <summary>Reads the lines of a CSV.</summary>
     public static Ruling<List<BookRow>> Csv(string? text)
     {
-        using var csv = new CsvReader(new StringReader((text ?? "").TrimStart('\uFEFF')), new CsvConfiguration(CultureInfo.InvariantCulture) { MissingFieldFound = null, HeaderValidated = null, BadDataFound = null });
+        using var csv = new CsvReader(new StringReader((text ?? "").TrimStart('\uFEFF')), new CsvConfiguration(CultureInfo.InvariantCulture) { MissingFieldFound = null, HeaderValidated = null, BadDataFound = null, MaxFieldSize = MostInCell });
         csv.Context.TypeConverterCache.AddConverter<string>(new SafeCells());
         try
         {
@@ -29,6 +32,10 @@ public sealed class BookCells(DateTimeOffset now)
             return rows.Count == 0 || rows.All(r => r.kind.Length == 0) ? Refusal.Of("file", "That is no book.", "Bring the CSV or JSON that the book gave out; its first column is kind.")
                 : rows.Count > 200_000 ? Refusal.Of("file", "That is more than 200,000 lines.", "Split it by year.")
                 : Worked.Of(rows, "", Evidence.MeasuredHere);
+        }
+        catch (MaxFieldSizeException e)
+        {
+            return Refusal.Of("file", $"Line {e.Context?.Parser?.RawRow ?? 1} has a cell of more than {TextLimits.Prose:N0} characters.", "Shorten it, or cut it in two lines.");
         }
         catch (CsvHelperException e)
         {

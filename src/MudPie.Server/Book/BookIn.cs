@@ -1,10 +1,11 @@
 using Microsoft.EntityFrameworkCore;
 using MudPie.Core.Workings;
-using MudPie.Records;
 using MudPie.Records.Book;
 using MudPie.Records.Ground;
 using MudPie.Records.PuttingOut;
 using MudPie.Records.Shelf;
+using MudPie.Records;
+using MudPie.Server.Web;
 
 namespace MudPie.Server.Book;
 
@@ -136,9 +137,9 @@ public sealed class BookIn(HoldingDb db, DateTimeOffset now)
         }
 
         var area = _cells.Number(r.area_m2);
-        if (r.bed.Length is 0 or > 60 || !(area is >= 0.1 and <= 1_000_000))
+        if (Names.Wrong(r.bed) is not null || !(area is >= 0.1 and <= 1_000_000))
         {
-            _cells.Wrong($"“{r.bed}” of {r.area_m2} m² is no bed.", "A name of up to 60 letters, and 0.1 to 1,000,000 m².");
+            _cells.Wrong($"“{Short(r.bed)}” of {r.area_m2} m² is no bed.", "A name of up to 60 letters, and 0.1 to 1,000,000 m².");
             return;
         }
 
@@ -148,7 +149,7 @@ public sealed class BookIn(HoldingDb db, DateTimeOffset now)
 
     private void Sprayer(BookRow r)
     {
-        if (_sprayers.ContainsKey(r.tool) || r.tool.Length is 0 or > 60)
+        if (_sprayers.ContainsKey(r.tool) || Nameless(r.tool))
         {
             return;
         }
@@ -157,9 +158,22 @@ public sealed class BookIn(HoldingDb db, DateTimeOffset now)
         db.Sprayers.Add(_sprayers[r.tool]);
     }
 
+    private bool Nameless(string name)
+    {
+        if (Names.Wrong(name) is not { } wrong)
+        {
+            return false;
+        }
+
+        _cells.Wrong($"“{Short(name)}”: {char.ToLowerInvariant(wrong[0])}{wrong[1..]}", "Give a name of up to 60 letters, all of which can be seen.");
+        return true;
+    }
+
+    private static string Short(string text) => text.Length > 30 ? text[..30] + "…" : text;
+
     private void Input(BookRow r)
     {
-        if (_inputs.ContainsKey((r.what, r.place)) || r.what.Length is 0 or > 60)
+        if (_inputs.ContainsKey((r.what, r.place)) || Nameless(r.what))
         {
             return;
         }

@@ -30,5 +30,5 @@ public sealed class SafeCells : StringConverter
     public override string? ConvertToString(object? value, IWriterRow row, MemberMapData memberMapData) => value is string text ? Marked(text) : base.ConvertToString(value, row, memberMapData);
 
     /// <inheritdoc/>
-    public override object? ConvertFromString(string? text, IReaderRow row, MemberMapData memberMapData) => text is null ? null : Plain(text);
+    public override object ConvertFromString(string? text, IReaderRow row, MemberMapData memberMapData) => Plain(text ?? "");
 }

@@ -65,7 +65,7 @@ public static class GeoEndpoints
         }
     }
 
-    private static bool Unreadable(Exception e) => e is JsonException or ArgumentException or NotSupportedException or InvalidOperationException or IndexOutOfRangeException or NullReferenceException or InvalidCastException;
+    private static bool Unreadable(Exception e) => e is JsonException or ArgumentException or NotSupportedException or InvalidOperationException or IndexOutOfRangeException or NullReferenceException or InvalidCastException or OverflowException or FormatException;
 
     private static async Task<IResult> Plan(HoldingDb db, HoldingClock clock)
     {
@@ -157,11 +157,16 @@ public static class GeoEndpoints
             }
 
             var shape = Biggest(f.Geometry);
-            if (name is not { Length: > 0 and <= 60 })
+            var crop = f.Attributes?.GetOptionalValue("crop")?.ToString();
+            if (Names.Wrong(name) is { } nameless)
             {
-                checks.Add($"features[{i}]", "It has no name.", wayOut);
+                checks.Add($"features[{i}]", nameless, wayOut);
             }
-            else if (!named.Add(name))
+            else if (crop is not null && Names.Wrong(crop) is not null)
+            {
+                checks.Add($"features[{i}]", $"What grows on {name} can't be read.", "Give crop up to 60 letters, or leave it out.");
+            }
+            else if (!named.Add(name!))
             {
                 checks.Add($"features[{i}]", $"There are two outlines of {name}.", "Give each bed once; capitals do not tell two apart.");
             }
@@ -179,7 +184,7 @@ public static class GeoEndpoints
             }
             else
             {
-                list.Add(new Found(name, f.Attributes?.GetOptionalValue("crop")?.ToString(), shape, area, beds.GetValueOrDefault(name)));
+                list.Add(new Found(name!, crop, shape, area, beds.GetValueOrDefault(name!)));
             }
         }
 

@@ -31,7 +31,7 @@ public sealed class TrialFileIn(DateTimeOffset now)
             }
 
             using var json = JsonDocument.Parse(package);
-            return json.RootElement.TryGetProperty("trial", out var design) && design.Deserialize<TrialPackage>(Json.Options) is { } told && Sound(told) is { } trial
+            return json.RootElement.ValueKind == JsonValueKind.Object && json.RootElement.TryGetProperty("trial", out var design) && design.Deserialize<TrialPackage>(Json.Options) is { } told && Sound(told) is { } trial
                 ? Fill(trial, told, data, plots)
                 : Refusal.Of("file", "Its datapackage.json does not describe a trial.", "Bring the zip as Mud Pie gave it out.");
         }

@@ -16,7 +16,7 @@ public static class Json
         options.NumberHandling = JsonNumberHandling.Strict;
         if (!options.Converters.OfType<JsonStringEnumConverter>().Any())
         {
-            options.Converters.Add(new JsonStringEnumConverter(JsonNamingPolicy.CamelCase));
+            options.Converters.Add(new JsonStringEnumConverter(JsonNamingPolicy.CamelCase, allowIntegerValues: false));
             Contract.Set(options);
         }
 

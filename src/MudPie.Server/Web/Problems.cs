@@ -1,3 +1,4 @@
+using System.Reflection;
 using System.Text.Json;
 using System.Text.RegularExpressions;
 using Microsoft.AspNetCore.Diagnostics;
@@ -92,12 +93,24 @@ public sealed partial class ProblemHandler(ILogger<ProblemHandler> log) : IExcep
             return new Refusal([.. names.Select(n => new FieldProblem(at.Length == 0 ? n : $"{at}.{n}", "Nothing was given.", "Fill it in."))]);
         }
 
-        if (Ours().Match(json.Message) is { Success: true } type && (typeof(Refusal).Assembly.GetType(type.Value) ?? typeof(Problems).Assembly.GetType(type.Value)) is { IsEnum: true } words)
+        if (Words(json.Message, at) is { } words)
         {
-            return Refusal.Of(at.Length == 0 ? "body" : at, "That is not known here.", $"Use {Say.Any(Enum.GetNames(words).Select(JsonNamingPolicy.CamelCase.ConvertName).ToList())}.");
+            return Refusal.Of(at.Length == 0 ? "body" : at, "That is not known here.", $"Use {Say.Any([.. Enum.GetNames(words).Select(JsonNamingPolicy.CamelCase.ConvertName)])}.");
         }
 
         return Refusal.Of(at.Length == 0 ? "body" : at, "That could not be read.", "Give a number as 6.4, a text in quotes, a time as 2026-05-01T06:30:00Z.");
+    }
+
+    /// <summary>The type whose words a field takes, where it takes one of a few: the serializer names it, or the request that the field is in.</summary>
+    private static Type? Words(string message, string at)
+    {
+        if (Ours().Match(message) is not { Success: true } named || (typeof(Refusal).Assembly.GetType(named.Value) ?? typeof(Problems).Assembly.GetType(named.Value)) is not { } type)
+        {
+            return null;
+        }
+
+        var field = type.IsEnum ? type : type.GetProperty(at[(at.LastIndexOf('.') + 1)..], BindingFlags.Public | BindingFlags.Instance | BindingFlags.IgnoreCase)?.PropertyType;
+        return field is null ? null : (Nullable.GetUnderlyingType(field) ?? field) is { IsEnum: true } words ? words : null;
     }
 
     /// <summary>"… was missing required properties including: 'beds', 'items'.": the serializer has it in words only.</summary>

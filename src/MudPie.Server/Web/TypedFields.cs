@@ -43,20 +43,13 @@ public sealed class TypedFields(UnitSystem units)
     public string Name(string field, string? typed, string what)
     {
         var name = (typed ?? "").Trim();
-        if (name.Length is 0 or > 60)
+        if (Names.Wrong(name) is { } wrong)
         {
-            Checks.Add(field, name.Length == 0 ? "It has no name." : "That name is too long.", $"Give {what} a name of up to 60 letters.");
-        }
-        else if (name.FirstOrDefault(Unseen) is var unseen and not '\0')
-        {
-            Checks.Add(field, $"That name holds a sign that can't be seen (U+{(int)unseen:X4}).", "Type it again: two names must not look alike.");
+            Checks.Add(field, wrong, $"Give {what} a name of up to 60 letters, all of which can be seen.");
         }
 
         return name;
     }
-
-    /// <summary>Signs of no width, and those that turn the direction of writing. Joiners stay: some scripts, and some pictures, are written with them.</summary>
-    private static bool Unseen(char c) => c is '\u200B' or '\u2060' or '\uFEFF' or '\u00AD' or (>= '\u202A' and <= '\u202E') or (>= '\u2066' and <= '\u2069') or '\n' or '\r' or '\t';
 
     /// <summary>One of a few words.</summary>
     public string OneOf(string field, string? value, params string[] known)
