@@ -10,7 +10,7 @@ namespace MudPie.Records;
 public sealed record FileTrouble(string Kind, string Wrong, string WayOut)
 {
     // https://www.sqlite.org/rescode.html
-    private const int Busy = 5, Locked = 6, ReadOnly = 8, IoError = 10, Corrupt = 11, Full = 13, CantOpen = 14, NotADatabase = 26;
+    private const int Busy = 5, Locked = 6, ReadOnly = 8, IoError = 10, Corrupt = 11, Full = 13, CantOpen = 14, NotADatabase = 26, NoRoomForIndex = IoError | (19 << 8); // SQLITE_IOERR_SHMSIZE
     private const int DiskFullHResult = unchecked((int)0x80070070), NoSpaceOnDevice = 28;
 
     /// <summary>The trouble behind an exception; null where it is of another kind.</summary>
@@ -19,6 +19,7 @@ public sealed record FileTrouble(string Kind, string Wrong, string WayOut)
     {
         null => null,
         HoldingFileException ours => ours.Trouble,
+        SqliteException { SqliteExtendedErrorCode: NoRoomForIndex } => DiskFull,
         SqliteException sqlite => OfCode(sqlite.SqliteErrorCode),
         DbUpdateException => Of(e.InnerException),
         UnauthorizedAccessException => Denied,

@@ -57,17 +57,34 @@ public static class HoldingFile
 
         var copy = $"{path}.before-{last}";
         Copy(path, copy, replace: true);
-        var fresh = Aside(path);
-        Copy(path, fresh, replace: true);
-        using (var db = Beside(fresh))
+        Make(path, fresh =>
         {
+            Copy(path, fresh, replace: true);
+            using var db = Beside(fresh);
             db.Database.ExecuteSqlRaw("DROP TABLE IF EXISTS \"__EFMigrationsLock\""); // of one that was killed: whoever asks now holds the lease
             db.Database.Migrate();
             Close(db);
-        }
-
-        PutInPlace(fresh, path);
+        });
         return copy;
+    }
+
+    /// <summary>Makes a file beside another and puts it in its place; where that fails nothing half made is left.</summary>
+    private static void Make(string path, Action<string> make)
+    {
+        try
+        {
+            make(Aside(path));
+            PutInPlace(Aside(path), path);
+        }
+        catch
+        {
+            foreach (var left in Halves(path))
+            {
+                TryDelete(left);
+            }
+
+            throw;
+        }
     }
 
     /// <summary>Makes the demo anew, beside, and puts it in the place of the last one.</summary>
@@ -102,18 +119,14 @@ public static class HoldingFile
         }
     }
 
-    private static void MakeNew(string path, Action<HoldingDb>? fill)
-    {
-        var fresh = Aside(path);
-        using (var db = Beside(fresh))
+    private static void MakeNew(string path, Action<HoldingDb>? fill) =>
+        Make(path, fresh =>
         {
+            using var db = Beside(fresh);
             db.Database.Migrate();
             fill?.Invoke(db);
             Close(db);
-        }
-
-        PutInPlace(fresh, path);
-    }
+        });
 
     /// <summary>Puts a whole file in another's place at one stroke, with nothing of the old one's log left beside it.</summary>
     internal static void PutInPlace(string fresh, string path)
@@ -146,11 +159,13 @@ public static class HoldingFile
     /// <summary>Takes away what a killed start left half made.</summary>
     internal static void Sweep(string path)
     {
-        foreach (var left in new[] { "", "-wal", "-shm", "-journal" })
+        foreach (var left in Halves(path))
         {
-            File.Delete(Aside(path) + left);
+            File.Delete(left);
         }
     }
+
+    private static IEnumerable<string> Halves(string path) => new[] { "", "-wal", "-shm", "-journal" }.Select(end => Aside(path) + end);
 
     /// <summary>A whole copy of a holding's file, safe while it is in use: made beside, checked, and only then given its name.</summary>
     /// <param name="from">A holding's file.</param>

@@ -215,6 +215,16 @@ public class SturdyTests
     }
 
     [Fact]
+    public void A_file_that_could_not_be_made_leaves_nothing_half_made()
+    {
+        var file = Path.Combine(Folder(), "a.mudpie");
+        Should.Throw<IOException>(() => HoldingFile.Prepare(file, _ => throw new IOException("No space left on device", 28)));
+        Directory.GetFiles(Path.GetDirectoryName(file)!).ShouldBeEmpty();
+        FileTrouble.Of(new SqliteException("no room for the index of its log", 10, 4874))!.Kind.ShouldBe("full");
+        FileTrouble.Of(new SqliteException("disk I/O error", 10, 266))!.Kind.ShouldBe("unreachable");
+    }
+
+    [Fact]
     public async Task A_book_typed_by_hand_needs_no_more_columns_than_it_uses()
     {
         using var h = new TestHolding(demo: true);
