@@ -61,7 +61,7 @@ internal static class Quick
             Line($"{page} over that history", 8, Median(30, 60, () => http.GetStringAsync($"/api/{page}").GetAwaiter().GetResult().Length));
         }
 
-        await Sixteen(http, TimeSpan.FromSeconds(Environment.GetCommandLineArgs().Contains("--full") ? 60 : 10));
+        await Sixteen(http, TimeSpan.FromSeconds(Environment.GetCommandLineArgs().Contains("--minute") ? 60 : 10));
         FillProbe(host);
         Line("the probe's 10,000 readings, by HTTP", null, Median(20, 60, () => http.GetStringAsync("/api/brew/batches/14/probe").GetAwaiter().GetResult().Length));
         await host.DisposeAsync();

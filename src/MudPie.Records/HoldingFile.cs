@@ -1,4 +1,5 @@
 using System.Data.Common;
+using System.Runtime.CompilerServices;
 using Microsoft.Data.Sqlite;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.Design;
@@ -281,27 +282,31 @@ public static class HoldingFile
         command.ExecuteNonQuery();
     }
 
+    /// <summary>Sets up a connection to SQLite the first time that it is opened; one that comes out of the pool again stands as it was left.</summary>
     private sealed class PragmaInterceptor : DbConnectionInterceptor
     {
-        private static string Of(DbConnection connection)
-        {
-            // With these, a write from a stale snapshot says so at once; without, it looks like a busy file and is tried again for seconds.
-            SQLitePCL.raw.sqlite3_extended_result_codes(((SqliteConnection)connection).Handle!, 1);
-            return new SqliteConnectionStringBuilder(connection.ConnectionString).Mode == SqliteOpenMode.ReadOnly ? OnlyToRead : Pragmas;
-        }
+        private static readonly ConditionalWeakTable<SQLitePCL.sqlite3, object> Ready = [];
 
         public override void ConnectionOpened(DbConnection connection, ConnectionEndEventData eventData)
         {
+            var handle = ((SqliteConnection)connection).Handle!;
+            if (Ready.TryGetValue(handle, out _))
+            {
+                return;
+            }
+
+            // With these, a write from a stale snapshot says so at once; without, it looks like a busy file and is tried again for seconds.
+            SQLitePCL.raw.sqlite3_extended_result_codes(handle, 1);
             using var command = connection.CreateCommand();
-            command.CommandText = Of(connection);
+            command.CommandText = new SqliteConnectionStringBuilder(connection.ConnectionString).Mode == SqliteOpenMode.ReadOnly ? OnlyToRead : Pragmas;
             command.ExecuteNonQuery();
+            Ready.AddOrUpdate(handle, Ready);
         }
 
-        public override async Task ConnectionOpenedAsync(DbConnection connection, ConnectionEndEventData eventData, CancellationToken cancellationToken = default)
+        public override Task ConnectionOpenedAsync(DbConnection connection, ConnectionEndEventData eventData, CancellationToken cancellationToken = default)
         {
-            await using var command = connection.CreateCommand();
-            command.CommandText = Of(connection);
-            await command.ExecuteNonQueryAsync(cancellationToken);
+            ConnectionOpened(connection, eventData);
+            return Task.CompletedTask;
         }
     }
 }

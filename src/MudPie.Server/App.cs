@@ -77,6 +77,12 @@ public static class App
 
     private static void AddServices(WebApplicationBuilder builder)
     {
+        // A write that comes too late is done again, and a file that can't be written is said in one sentence (ProblemHandler): the layers below need not shout as well.
+        foreach (var shouts in new[] { "Microsoft.EntityFrameworkCore.Database.Command", "Microsoft.EntityFrameworkCore.Update" })
+        {
+            builder.Logging.AddFilter(shouts, LogLevel.None);
+        }
+
         var services = builder.Services;
         services.ConfigureHttpJsonOptions(o => Json.Set(o.SerializerOptions));
         services.Configure<RouteHandlerOptions>(o => o.ThrowOnBadRequest = true);

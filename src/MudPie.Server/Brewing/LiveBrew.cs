@@ -13,16 +13,25 @@ namespace MudPie.Server.Brewing;
 /// <summary>Reads a batch's log into what the core wants to know of it. Forecasts are kept for two minutes, or until something is logged.</summary>
 public sealed class LiveBrew(HoldingDb db, HoldingClock clock, WeatherBook weather, IMemoryCache cache)
 {
+    private string? _hold;
+
     /// <summary>A batch with everything that a screen of it needs.</summary>
     /// <remarks>Of a logger's file of more than 600 figures its log holds the means of ten minutes or more, 300 of each kind at most; all of them stay in the file, and are paged by <see cref="BatchLogEndpoints"/>.</remarks>
-    public async Task<Batch?> Load(int id)
+    public async Task<Batch?> Load(int id) => (await Load([id])).FirstOrDefault();
+
+    /// <summary>Several at once, in no order.</summary>
+    public async Task<List<Batch>> Load(IReadOnlyList<int> ids)
     {
-        var batch = await db.Batches.AsNoTracking().AsSplitQuery()
+        var batches = await db.Batches.AsNoTracking().AsSplitQuery()
             .Include(b => b.Vessel).Include(b => b.Pump).Include(b => b.Diffuser).Include(b => b.Water)
             .Include(b => b.Beds).ThenInclude(b => b.Bed).Include(b => b.Log.Where(l => l.Source != LoggerThinning.Source)).Include(b => b.SourceInput).Include(b => b.SecondSourceInput).Include(b => b.RecipeVersion)
-            .FirstOrDefaultAsync(b => b.Id == id);
-        batch?.Log.AddRange(await LoggerThinning.Of(db, id));
-        return batch;
+            .Where(b => ids.Contains(b.Id)).ToListAsync();
+        foreach (var id in await db.Log.Where(l => ids.Contains(l.BatchId) && l.Source == LoggerThinning.Source).Select(l => l.BatchId).Distinct().ToListAsync())
+        {
+            batches.First(b => b.Id == id).Log.AddRange(await LoggerThinning.Of(db, id));
+        }
+
+        return batches;
     }
 
     /// <summary>Entries that nothing later puts right, oldest first.</summary>
@@ -96,7 +105,7 @@ public sealed class LiveBrew(HoldingDb db, HoldingClock clock, WeatherBook weath
     public async Task<WatchQuestion> Ask(Batch batch, DateTimeOffset started, DateTimeOffset now) => await Ask(batch, started, now, await Hold(), await Window(batch, now));
 
     /// <summary>The school that the holding keeps for how long a brew may stand.</summary>
-    public async Task<string> Hold() => (await db.ForkChoices.AsNoTracking().FirstOrDefaultAsync(f => f.ForkId == "hold"))?.SchoolId is { } school && KnownForks.Wrong("hold", "hold", school) is null ? school : "oxygen";
+    public async Task<string> Hold() => _hold ??= (await db.ForkChoices.AsNoTracking().FirstOrDefaultAsync(f => f.ForkId == "hold"))?.SchoolId is { } school && KnownForks.Wrong("hold", "hold", school) is null ? school : "oxygen";
 
     private async Task<RaceWindow?> Window(Batch batch, DateTimeOffset now) => await RaceKits.Window(await clock.Find(), batch.Purpose == "leaf", batch.UseAt > now ? batch.UseAt : now, weather);
 

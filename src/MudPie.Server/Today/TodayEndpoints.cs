@@ -64,9 +64,8 @@ public static class TodayEndpoints
     {
         var ids = await db.Batches.Where(b => b.State == BatchState.Planned || b.State == BatchState.Brewing || b.State == BatchState.Off).OrderBy(b => b.UseAt).Select(b => b.Id).Take(20).ToListAsync();
         var list = new List<(Batch, WatchAnswer?)>();
-        foreach (var id in ids)
+        foreach (var batch in (await live.Load(ids)).OrderBy(b => ids.IndexOf(b.Id)))
         {
-            var batch = (await live.Load(id))!;
             var watch = await live.Watch(batch);
             list.Add((batch, watch is { Refused: null } ? watch.Value : null));
         }
@@ -95,10 +94,7 @@ public static class TodayEndpoints
         var going = await Going(db, live);
         var items = going.SelectMany(g => TodayRules.Of(g.Batch, g.Watch, clock.Now, local)).Select(i => i with { Detail = InUnits.Say(i.Detail, units) }).ToList();
         items = await WithNotices(items, going, db, clock.Now);
-        foreach (var pair in (await BrixEndpoints.Pairs(db, clock)).Where(p => p.After is null && clock.Now > p.SprayedAt.AddDays(1) && clock.Now < p.SprayedAt.AddDays(10)).DistinctBy(p => p.BedId))
-        {
-            items.Add(TodayRules.BrixDue(pair, clock.Now, local));
-        }
+        items.AddRange((await BrixDues.Of(db, clock.Now)).Select(d => TodayRules.BrixDue(d, clock.Now, local)));
 
         items.AddRange(await TodayMore.Of(db, clock));
         items.AddRange(await TodayJudging.Of(db, clock));

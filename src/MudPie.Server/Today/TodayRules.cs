@@ -68,11 +68,11 @@ public static class TodayRules
             : null;
 
     /// <summary>Leaves to read again after a spray.</summary>
-    public static TodayItem BrixDue(BrixPair pair, DateTimeOffset now, Func<DateTimeOffset, DateTimeOffset> local)
+    public static TodayItem BrixDue(BrixDue due, DateTimeOffset now, Func<DateTimeOffset, DateTimeOffset> local)
     {
-        var days = Math.Max(1, (int)Math.Round((now - pair.SprayedAt).TotalDays));
-        var hour = pair.Before is { } b ? $"{b.LeafPosition} leaf, about {local(b.At):HH:mm}, as before" : "no reading before it; one now is still worth having";
-        return new($"brix-{pair.ApplicationId}-{pair.BedId}", 2, $"Brix on {pair.Bed}, {days} {(days == 1 ? "day" : "days")} after", hour, "Measure", $"/judge/brix?application={pair.ApplicationId}&bed={pair.BedId}", pair.SprayedAt.AddDays(1));
+        var days = Math.Max(1, (int)Math.Round((now - due.SprayedAt).TotalDays));
+        var hour = due.Before is { } before ? $"{due.Leaf} leaf, about {local(before):HH:mm}, as before" : "no reading before it; one now is still worth having";
+        return new($"brix-{due.ApplicationId}-{due.BedId}", 2, $"Brix on {due.Bed}, {days} {(days == 1 ? "day" : "days")} after", hour, "Measure", $"/judge/brix?application={due.ApplicationId}&bed={due.BedId}", due.SprayedAt.AddDays(1));
     }
 
     /// <summary>What comes next for a batch, for the folded day line.</summary>

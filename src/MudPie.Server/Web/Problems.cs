@@ -64,6 +64,11 @@ public sealed partial class ProblemHandler(ILogger<ProblemHandler> log) : IExcep
             _ when FileTrouble.Of(exception) is { } trouble => new ProblemDetails { Status = trouble.Kind == "full" ? 507 : 503, Title = trouble.Wrong, Detail = trouble.WayOut, Extensions = { ["trouble"] = trouble.Kind } },
             _ => null,
         };
+        if (problem?.Extensions.ContainsKey("trouble") == true)
+        {
+            log.LogWarning("{Wrong} {WayOut}", problem.Title, problem.Detail);
+        }
+
         if (problem is null)
         {
             log.LogError(exception, "A request failed");
