@@ -234,6 +234,17 @@ public class SturdyTests
         string.Join(' ', (await h.Refused("/api/book/file", new { text = $"kind,at,note\nseen,2026-06-01T10:00:00Z,{new string('x', 9000)}" })).Values).ShouldContain("more than 4,000 characters");
     }
 
+    [Theory]
+    [InlineData("/api/book?page=abc", "page", "“abc” could not be read")]
+    [InlineData("/api/put-out/windows?hours=x", "hours", "“x” could not be read")]
+    public async Task A_part_of_an_address_that_can_not_be_read_is_named(string path, string field, string says)
+    {
+        using var h = new TestHolding(demo: true);
+        using var reply = await h.Http.GetAsync(path);
+        reply.StatusCode.ShouldBe(System.Net.HttpStatusCode.BadRequest);
+        ((string)JsonNode.Parse(await reply.Content.ReadAsStringAsync())!["errors"]![field]![0]!).ShouldContain(says);
+    }
+
     [Theory] // each broke a page once
     [InlineData("/api/amounts/read", """{"text":"5 L","dimension":2147483647}""", "dimension", "volume")]
     [InlineData("/api/holding/units", """{"units":"furlongs"}""", "units", "Use metric, usCustomary, metricUsGallons or")]
@@ -339,6 +350,11 @@ public class SturdyTests
             var name = reply["both"]!.AsArray().Single(b => (string)b!["field"]! == "name")!;
             ((string)name["yours"]!, (string)name["theirs"]!).ShouldBe(($"{list[..^1]} 2", $"{list[..^1]} 1"));
         }
+
+        var pump = (await h.Get("/api/ground"))["pumps"]![0]!;
+        object Pump(string flow) => new { id = (int)pump["id"]!, version = pump["version"], name = "pump 1", openFlow = flow, shutOff = "20 kPa" };
+        await h.Post("/api/ground/pumps", Pump("9 L/min"));
+        ((string)(await h.Send("/api/ground/pumps", Pump("7 L/min"), null)).Reply["detail"]!).ShouldContain("Its open flow is now “9 L/min”, you had “7 L/min”.");
     }
 
     [Theory]

@@ -58,8 +58,8 @@ public sealed partial class ProblemHandler(ILogger<ProblemHandler> log) : IExcep
         var problem = exception switch
         {
             BadHttpRequestException { InnerException: JsonException json } => Unreadable(json),
-            BadHttpRequestException bad => new ProblemDetails { Status = bad.StatusCode, Title = "That could not be read.", Detail = bad.Message },
-            DbUpdateConcurrencyException clash => await Versions.Clash(clash, cancellationToken),
+            BadHttpRequestException bad => Problems.Details(Unbound(bad.Message), bad.StatusCode),
+            DbUpdateConcurrencyException clash => await Versions.Clash(clash, await httpContext.RequestServices.GetRequiredService<HoldingClock>().Units(), cancellationToken),
             RegexMatchTimeoutException => new ProblemDetails { Status = 422, Title = "That text is too tangled to be understood.", Detail = "Write it shorter and plainer." },
             _ when FileTrouble.Of(exception) is { } trouble => new ProblemDetails { Status = trouble.Kind == "full" ? 507 : 503, Title = trouble.Wrong, Detail = trouble.WayOut, Extensions = { ["trouble"] = trouble.Kind } },
             _ => null,
@@ -79,6 +79,15 @@ public sealed partial class ProblemHandler(ILogger<ProblemHandler> log) : IExcep
         await httpContext.Response.WriteAsJsonAsync(problem, Json.Options, "application/problem+json", cancellationToken);
         return true;
     }
+
+    /// <summary>A part of an address that is no number, day or word as it should be, or a body that is not there: "Failed to bind parameter "int page" from "abc"." names page.</summary>
+    private static Refusal Unbound(string message) =>
+        Parameter().Match(message) is { Success: true } bound
+            ? Refusal.Of(bound.Groups[1].Value, $"“{bound.Groups[2].Value}” could not be read.", "Give whole numbers as 3, other numbers as 6.4, times as 2026-05-01T06:30:00Z.")
+            : Refusal.Of("body", "There was nothing in the request, or it broke off.", "Send it again, whole.");
+
+    [GeneratedRegex("parameter \"[^\" ]+ (\\w+)\" from \"([^\"]{0,60})", RegexOptions.NonBacktracking)]
+    private static partial Regex Parameter();
 
     /// <summary>Names the field in which JSON went wrong: "$.foods[0].ml" is foods[0].ml.</summary>
     public static ProblemDetails Unreadable(JsonException json) => Problems.Details(Unread(json), 400);

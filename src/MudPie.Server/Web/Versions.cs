@@ -2,6 +2,7 @@ using System.Globalization;
 using System.Text.Json;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.EntityFrameworkCore;
+using MudPie.Core.Measures;
 using MudPie.Core.Workings;
 using MudPie.Records;
 
@@ -38,8 +39,8 @@ public static class Versions
         entry.Property(nameof(IVersioned.Version)).OriginalValue = version;
     }
 
-    /// <summary>A 409 that says what the other window wrote, and what this one would have written.</summary>
-    public static async Task<ProblemDetails> Clash(DbUpdateConcurrencyException clash, CancellationToken stop)
+    /// <summary>A 409 that says what the other window wrote, and what this one would have written, in a grower's words and units.</summary>
+    public static async Task<ProblemDetails> Clash(DbUpdateConcurrencyException clash, UnitSystem units, CancellationToken stop)
     {
         List<ChangedField> both = [];
         var gone = false;
@@ -49,7 +50,7 @@ public static class Versions
             gone = theirs is null;
             both = theirs is null ? [] : [.. entry.CurrentValues.Properties
                 .Where(p => p.Name != nameof(IVersioned.Version) && !Equals(entry.CurrentValues[p.Name], theirs[p.Name]))
-                .Select(p => new ChangedField(JsonNamingPolicy.CamelCase.ConvertName(p.Name), Text(entry.CurrentValues[p.Name]), Text(theirs[p.Name])))];
+                .Select(p => new ChangedField(JsonNamingPolicy.CamelCase.ConvertName(p.Name), Text(p.Name, entry.CurrentValues[p.Name], units), Text(p.Name, theirs[p.Name], units)))];
         }
 
         return new ProblemDetails
@@ -61,11 +62,28 @@ public static class Versions
         };
     }
 
-    /// <summary>"areaM2" without its unit: what a field of the typed words is called after.</summary>
-    private static string Plain(string field) => field.EndsWith("M2", StringComparison.Ordinal) ? field[..^2] : field;
+    // What a field's name ends in says what it is measured in.
+    private static readonly (string End, Dimension Of)[] Measured = [("Lpm", Dimension.Flow), ("KPa", Dimension.Pressure), ("M2", Dimension.Area), ("L", Dimension.Volume), ("M", Dimension.Length), ("C", Dimension.Temperature)];
 
-    /// <summary>"soilPh" as "soil ph", "areaTyped" as "area".</summary>
-    private static string Words(string field) => string.Concat((field.EndsWith("Typed", StringComparison.Ordinal) ? field[..^5] : field).Select(c => char.IsUpper(c) ? $" {char.ToLowerInvariant(c)}" : $"{c}"));
+    private static readonly Dictionary<string, string> Called = new(StringComparer.OrdinalIgnoreCase)
+    {
+        ["open"] = "open flow", ["shutOff"] = "greatest pressure", ["loss"] = "pressure it takes", ["working"] = "working volume", ["total"] = "whole volume", ["tank"] = "tank", ["soilPh"] = "soil pH", ["batteryHours"] = "hours on its battery",
+    };
+
+    /// <summary>"areaM2" without its unit: what a field of the typed words is called after.</summary>
+    private static string Plain(string field) => field.Length > 3 && Measured.FirstOrDefault(m => field.EndsWith(m.End, StringComparison.Ordinal)) is { End: { } end } ? field[..^end.Length] : field;
+
+    /// <summary>"growingSince" as "growing since", "areaTyped" as "area", "openLpm" as "open flow".</summary>
+    private static string Words(string field)
+    {
+        var plain = Plain(field.EndsWith("Typed", StringComparison.Ordinal) ? field[..^5] : field);
+        return Called.GetValueOrDefault(plain) ?? string.Concat(plain.Select(c => char.IsUpper(c) ? $" {char.ToLowerInvariant(c)}" : $"{c}"));
+    }
+
+    private static string? Text(string field, object? value, UnitSystem units) =>
+        value is double si && Measured.FirstOrDefault(m => field.EndsWith(m.End, StringComparison.Ordinal)) is { End: not null } measured ? Units.Show(si, measured.Of, units)
+        : value is bool yes ? yes ? "yes" : "no"
+        : Text(value);
 
     private static string? Text(object? value) => value switch
     {

@@ -46,11 +46,13 @@ public static class TrialAnalysis
     /// <remarks>"Water" and "water" are the treatment that was spelt first.</remarks>
     public static TrialQuestion OneSpelling(TrialQuestion q)
     {
-        var spelt = q.Factors.Select((_, f) => q.Rows.Select(r => r.Levels[f]).Distinct().GroupBy(l => Folded(l), StringComparer.OrdinalIgnoreCase).ToDictionary(g => g.Key, g => g.First().Trim(), StringComparer.OrdinalIgnoreCase)).ToList();
+        var written = q.Factors.Select((_, f) => q.Rows.Select(r => r.Levels[f]).Distinct().ToList()).ToList();
+        var spelt = written.Select(levels => levels.GroupBy(l => Folded(l), StringComparer.OrdinalIgnoreCase).ToDictionary(g => g.Key, g => g.First().Trim(), StringComparer.OrdinalIgnoreCase)).ToList();
         var one = new Dictionary<(int, string), string>();
         string One(int f, string level) => one.TryGetValue((f, level), out var known) ? known : one[(f, level)] = spelt[f].GetValueOrDefault(Folded(level)) ?? level;
         var control = q.Control is null ? null : q.Factors.Count == 1 ? One(0, q.Control) : string.Join(", ", q.Control.Split(", ").Select((c, f) => f < spelt.Count ? One(f, c) : c));
-        var plain = q with { Rows = [.. q.Rows.Select(r => r with { Levels = [.. r.Levels.Select((l, f) => One(f, l))] })], Control = control };
+        var asWritten = written.Select((levels, f) => levels.All(l => One(f, l) == l)).All(same => same);
+        var plain = q with { Rows = asWritten ? q.Rows : [.. q.Rows.Select(r => r with { Levels = [.. r.Levels.Select((l, f) => One(f, l))] })], Control = control };
         var settings = plain.Factors.Where((name, f) => Setting(name, spelt[f].Values)).ToList();
         return q.Conditions.Count == 0 && settings.Count > 0 && settings.Count < q.Factors.Count ? plain with { Conditions = settings } : plain;
     }
@@ -72,17 +74,12 @@ public static class TrialAnalysis
     {
         var (told, left) = (new List<Term>(), new List<Term>());
         List<Term> Before() => [.. blocks is null ? Array.Empty<Term>() : [blocks], .. told];
+        var rank = blocks is null ? 1 : y.Count - new TermModel([blocks], y, blocks).Df;
         foreach (var term in terms)
         {
-            var rank = Before().Count == 0 ? 1 : y.Count - new TermModel(Before(), y, blocks).Df;
-            if (y.Count - new TermModel([.. Before(), term], y, blocks).Df == rank)
-            {
-                left.Add(term);
-            }
-            else
-            {
-                told.Add(term);
-            }
+            var with = y.Count - new TermModel([.. Before(), term], y, blocks).Df;
+            (with == rank ? left : told).Add(term);
+            rank = with;
         }
 
         return (told, left);
