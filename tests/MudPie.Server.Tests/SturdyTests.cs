@@ -234,6 +234,26 @@ public class SturdyTests
         string.Join(' ', (await h.Refused("/api/book/file", new { text = $"kind,at,note\nseen,2026-06-01T10:00:00Z,{new string('x', 9000)}" })).Values).ShouldContain("more than 4,000 characters");
     }
 
+    [Fact]
+    public async Task What_was_meant_for_another_holding_is_not_kept_in_this_one()
+    {
+        using var h = new TestHolding();
+        await h.Post("/api/holding/setup", TestHolding.SetUp);
+        var own = (string)(await h.Get("/api/holding"))["own"]!;
+        async Task<int> See(string meant, string text)
+        {
+            using var request = new HttpRequestMessage(HttpMethod.Post, "/api/book/seen") { Content = new StringContent($$"""{"text":"{{text}}"}""", System.Text.Encoding.UTF8, "application/json") };
+            request.Headers.Add("Idempotency-Key", Guid.NewGuid().ToString());
+            request.Headers.Add("Mudpie-Holding", meant);
+            using var reply = await h.Http.SendAsync(request);
+            return (int)reply.StatusCode;
+        }
+
+        (await See(Guid.NewGuid().ToString(), "a hare next door")).ShouldBe(409);
+        (await See(own, "a hare here")).ShouldBe(200);
+        (await h.Http.GetStringAsync("/api/book/book.csv")).ShouldSatisfyAllConditions(b => b.ShouldContain("a hare here"), b => b.ShouldNotContain("next door"));
+    }
+
     [Theory]
     [InlineData("/api/book?page=abc", "page", "“abc” could not be read")]
     [InlineData("/api/put-out/windows?hours=x", "hours", "“x” could not be read")]

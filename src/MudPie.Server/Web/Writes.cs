@@ -1,6 +1,7 @@
 using System.Diagnostics;
 using System.Security.Cryptography;
 using System.Text.Json;
+using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.Data.Sqlite;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.Caching.Memory;
@@ -19,6 +20,9 @@ public sealed class Writes(IHttpContextAccessor accessor, HoldingDb db, TimeProv
 {
     /// <summary>Name of the header.</summary>
     public const string Header = "Idempotency-Key";
+
+    /// <summary>Name of the header that says for which holding a write is meant: the same address may serve another one by the time it is sent.</summary>
+    public const string MeantFor = "Mudpie-Holding";
 
     private const int MostTries = 4;
     private const int StaleSnapshot = 517; // SQLITE_BUSY_SNAPSHOT
@@ -41,7 +45,7 @@ public sealed class Writes(IHttpContextAccessor accessor, HoldingDb db, TimeProv
             throw new HoldingFileException(FileTrouble.Unreachable); // taken away while it was open: what is written now would be lost with it
         }
 
-        var write = new Write(key, $"{context.Request.Method} {context.Request.Path}", SentBody.Of(context), context.RequestAborted);
+        var write = new Write(key, $"{context.Request.Method} {context.Request.Path}", SentBody.Of(context), context.Request.Headers[MeantFor].ToString(), context.RequestAborted);
         db.BeforeWrite = async stop => _turn ??= await turns.Take(stop);
         var within = false;
         for (var tried = 1; ; tried++)
@@ -69,13 +73,18 @@ public sealed class Writes(IHttpContextAccessor accessor, HoldingDb db, TimeProv
         }
     }
 
-    private sealed record Write(string Key, string Name, string? Sent, CancellationToken Stop);
+    private sealed record Write(string Key, string Name, string? Sent, string MeantFor, CancellationToken Stop);
 
     private async Task<IResult> Once<T>(Func<Task<Ruling<T>>> work, Write write, bool within)
     {
         await db.Database.OpenConnectionAsync(write.Stop);
         await using var held = ((SqliteConnection)db.Database.GetDbConnection()).BeginTransaction(deferred: !within);
         await using var transaction = (await db.Database.UseTransactionAsync(held, write.Stop))!;
+        if (write.MeantFor.Length > 0 && await db.Holdings.OrderBy(h => h.Id).Select(h => (Guid?)h.Own).FirstOrDefaultAsync(write.Stop) is { } own && own.ToString() != write.MeantFor)
+        {
+            return Another();
+        }
+
         if (await db.Acknowledgements.FindAsync([write.Key], write.Stop) is { } before)
         {
             return before.Request == write.Name && (before.Sent is null || write.Sent is null || before.Sent == write.Sent)
@@ -96,6 +105,13 @@ public sealed class Writes(IHttpContextAccessor accessor, HoldingDb db, TimeProv
         await held.CommitAsync(CancellationToken.None);
         KitSnapshot.Forget(cache);
         return TypedResults.Content(body, "application/json");
+    }
+
+    private static ProblemHttpResult Another()
+    {
+        var problem = Problems.Details(Refusal.Of("holding", "Another holding is served at this address now.", "Load the page again to see it. What waits here for the one before stays, and is sent when that one is back."), 409);
+        problem.Extensions["trouble"] = "another holding";
+        return TypedResults.Problem(problem);
     }
 
     private static bool Stale(Exception e) => e is SqliteException { SqliteExtendedErrorCode: StaleSnapshot } || e is DbUpdateException { InnerException: SqliteException { SqliteExtendedErrorCode: StaleSnapshot } };

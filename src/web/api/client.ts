@@ -8,6 +8,19 @@ export type Schemas = components["schemas"];
 
 /** The typed door to the server; types come from its OpenAPI file. What `typed` could not read one way only stops here, at its field. */
 export const client = createClient<paths>({ baseUrl: "/" });
+
+/** Whose page this is: said with every write, for the same address may serve another holding by the time it is sent. */
+let own: string | null = null;
+client.use({
+  onRequest({ request }) {
+    if (request.method !== "GET" && own) request.headers.set("Mudpie-Holding", own);
+  },
+  async onResponse({ request, response }) {
+    if (own !== null || !response.ok || new URL(request.url).pathname !== "/api/holding") return;
+    own = ((await response.clone().json()) as Schemas["HoldingView"]).own ?? null;
+  },
+});
+
 client.use({
   async onRequest({ request }) {
     if (!request.body || !request.headers.get("Content-Type")?.includes("json")) return;

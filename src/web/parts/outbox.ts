@@ -39,6 +39,9 @@ function write(list: Waiting[]) {
 
 const without = (key: string) => write(read().filter((w) => w.key !== key));
 
+/** The address serves another holding now: what waits here is not for it. */
+const isAnothers = (error: unknown) => (error as { trouble?: string }).trouble === "another holding";
+
 let sending = false;
 
 /** Sends what waits, in order. True when all that could be sent was; false when there is no connection. */
@@ -56,7 +59,8 @@ async function send(): Promise<boolean> {
           headers: { "Idempotency-Key": next.key },
         })
         .catch(() => null);
-      if (got === null || (got.error !== undefined && got.response.status >= 500)) return false;
+      if (got === null || (got.error !== undefined && (got.response.status >= 500 || isAnothers(got.error))))
+        return false;
       if (got.error === undefined) without(next.key);
       else {
         const said = got.error as { title?: string; fields?: FieldProblem[] };
