@@ -67,7 +67,14 @@ public static class Versions
 
     private static readonly Dictionary<string, string> Called = new(StringComparer.OrdinalIgnoreCase)
     {
-        ["open"] = "open flow", ["shutOff"] = "greatest pressure", ["loss"] = "pressure it takes", ["working"] = "working volume", ["total"] = "whole volume", ["tank"] = "tank", ["soilPh"] = "soil pH", ["batteryHours"] = "hours on its battery",
+        ["open"] = "open flow",
+        ["shutOff"] = "greatest pressure",
+        ["loss"] = "pressure it takes",
+        ["working"] = "working volume",
+        ["total"] = "whole volume",
+        ["tank"] = "tank",
+        ["soilPh"] = "soil pH",
+        ["batteryHours"] = "hours on its battery",
     };
 
     /// <summary>"areaM2" without its unit: what a field of the typed words is called after.</summary>
