@@ -118,6 +118,35 @@ public class StatisticsTests
     }
 
     [Fact]
+    public void A_series_gives_a_smooth_curve_back_and_one_beyond_its_end()
+    {
+        var bell = new Chebyshev(u => 1 - Math.Exp(-u * u / 2), 9, 60);
+        foreach (var u in new[] { 0, 0.01, 0.7, 1.9, 3.3, 6.2, 8.99 })
+        {
+            bell.At(u).ShouldBe(1 - Math.Exp(-u * u / 2), 1e-12);
+        }
+
+        (bell.At(9), bell.At(1e9), bell.At(double.PositiveInfinity)).ShouldBe((1, 1, 1));
+        bell.At(-1).ShouldBe(0, 1e-12);
+        Should.Throw<OperationCanceledException>(() => new Chebyshev(_ => throw new OperationCanceledException(), 9, 60));
+    }
+
+    [Theory]
+    [InlineData(2)]
+    [InlineData(3)]
+    [InlineData(12)]
+    [InlineData(40)]
+    public void The_range_of_means_falls_short_of_no_pair_and_of_no_more_than_all_pairs_together(int means)
+    {
+        foreach (var (q, df) in new[] { (1.5, 4.0), (3.2, 9.5), (4.8, 30.0), (6.5, double.PositiveInfinity) })
+        {
+            var (p, pair) = (1 - StudentizedRange.Cdf(q, means, df), Distribution.TwoSidedT(q / Math.Sqrt(2), double.IsFinite(df) ? df : 1e9));
+            p.ShouldBeGreaterThan(pair - 1e-8);
+            p.ShouldBeLessThan((means * (means - 1) / 2.0 * pair) + 1e-8);
+        }
+    }
+
+    [Fact]
     public void One_against_one_is_a_t() => new ManyToOne(new double[,] { { 1 } }, 9).P(2.262157163).ShouldBe(0.05, 1e-8);
 
     [Fact]
