@@ -37,6 +37,20 @@ public static class HoldingFile
     public static string? Prepare(string path, Action<HoldingDb>? fill = null)
     {
         path = Path.GetFullPath(path);
+        var copy = Made(path, fill);
+        Settings(path);
+        return copy;
+    }
+
+    /// <summary>Sets the file itself to keep a log, while nobody else has it open: several that open a file for the first time at once would stand in each other's way.</summary>
+    private static void Settings(string path)
+    {
+        using var alone = Connect(path, SqliteOpenMode.ReadWrite);
+        Run(alone, Pragmas);
+    }
+
+    private static string? Made(string path, Action<HoldingDb>? fill)
+    {
         Sweep(path);
         Writable(path);
         var state = HoldingFileState.Of(path);
@@ -103,6 +117,7 @@ public static class HoldingFile
         }
 
         MakeNew(path, fill);
+        Settings(path);
     }
 
     private static void Writable(string path)

@@ -215,6 +215,29 @@ public class SturdyTests
     }
 
     [Fact]
+    public void A_file_is_set_to_keep_a_log_before_several_open_it_at_once()
+    {
+        var file = Path.Combine(Folder(), "a.mudpie");
+        HoldingFile.Prepare(file);
+        string Mode()
+        {
+            using var plain = new SqliteConnection(new SqliteConnectionStringBuilder { DataSource = file, Pooling = false }.ToString());
+            plain.Open();
+            using var ask = plain.CreateCommand();
+            ask.CommandText = "PRAGMA journal_mode";
+            return (string)ask.ExecuteScalar()!;
+        }
+
+        Mode().ShouldBe("wal");
+        var copy = file + ".copy";
+        HoldingFile.Copy(file, copy); // a copy is one file and nothing beside it
+        File.Move(copy, file, true);
+        HoldingFile.Prepare(file).ShouldBeNull();
+        Mode().ShouldBe("wal");
+        Directory.GetFiles(Path.GetDirectoryName(file)!).ShouldBe([file]);
+    }
+
+    [Fact]
     public void A_file_that_could_not_be_made_leaves_nothing_half_made()
     {
         var file = Path.Combine(Folder(), "a.mudpie");
