@@ -12,7 +12,7 @@ namespace MudPie.Records;
 public static class HoldingFile
 {
     /// <summary>Settings that make an acknowledged write survive a kill or a power cut.</summary>
-    public const string Pragmas = "PRAGMA journal_mode=WAL; PRAGMA synchronous=FULL; PRAGMA foreign_keys=ON; PRAGMA busy_timeout=5000;";
+    public const string Pragmas = "PRAGMA busy_timeout=5000; PRAGMA journal_mode=WAL; PRAGMA synchronous=FULL; PRAGMA foreign_keys=ON;";
 
     private const string OnlyToRead = "PRAGMA busy_timeout=5000;"; // EF looks so whether a file is there at all
 
@@ -310,11 +310,12 @@ public static class HoldingFile
                 return;
             }
 
-            // With these, a write from a stale snapshot says so at once; without, it looks like a busy file and is tried again for seconds.
-            SQLitePCL.raw.sqlite3_extended_result_codes(handle, 1);
             using var command = connection.CreateCommand();
             command.CommandText = new SqliteConnectionStringBuilder(connection.ConnectionString).Mode == SqliteOpenMode.ReadOnly ? OnlyToRead : Pragmas;
             command.ExecuteNonQuery();
+            // With these, a write from a stale snapshot says so at once; without, it looks like a busy file and is tried again for seconds.
+            // Not sooner: the driver knows the plain code of a busy file only, and would give up where another connection is just reading the log in.
+            SQLitePCL.raw.sqlite3_extended_result_codes(handle, 1);
             Ready.AddOrUpdate(handle, Ready);
         }
 

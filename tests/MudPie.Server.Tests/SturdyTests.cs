@@ -238,6 +238,34 @@ public class SturdyTests
     }
 
     [Fact]
+    public async Task Eight_that_open_a_file_at_the_same_moment_are_all_served()
+    {
+        var folder = Folder();
+        HoldingFile.Prepare(Path.Combine(folder, "made.mudpie"));
+        HoldingFile.Copy(Path.Combine(folder, "made.mudpie"), Path.Combine(folder, "plain.mudpie"));
+        for (var n = 0; n < 24; n++)
+        {
+            var file = Path.Combine(folder, $"{n}.mudpie");
+            File.Copy(Path.Combine(folder, "plain.mudpie"), file);
+            if (n % 2 == 0)
+            {
+                HoldingFile.Prepare(file);
+            }
+
+            await Task.WhenAll(Enumerable.Range(0, 8).Select(i => Task.Run(() =>
+            {
+                using var db = Open(file);
+                db.Observations.Add(new MudPie.Records.Book.Observation { At = DateTimeOffset.UnixEpoch, RecordedAt = DateTimeOffset.UnixEpoch, Text = $"hand {i}" });
+                db.SaveChanges();
+            })));
+            using var all = Open(file);
+            all.Observations.Count().ShouldBe(8);
+        }
+
+        SqliteConnection.ClearAllPools();
+    }
+
+    [Fact]
     public void A_file_that_could_not_be_made_leaves_nothing_half_made()
     {
         var file = Path.Combine(Folder(), "a.mudpie");
