@@ -14,7 +14,7 @@ public static class HoldingFile
     /// <summary>Settings that make an acknowledged write survive a kill or a power cut.</summary>
     public const string Pragmas = "PRAGMA busy_timeout=5000; PRAGMA journal_mode=WAL; PRAGMA synchronous=FULL; PRAGMA foreign_keys=ON;";
 
-    private const string OnlyToRead = "PRAGMA busy_timeout=5000;"; // EF looks so whether a file is there at all
+    private const string OnlyToRead = "PRAGMA busy_timeout=5000;"; // also where EF looks whether a file is there at all, and where one is copied: SQLite itself waits then, the driver does not
 
     private const int PatienceSeconds = 5;
 
@@ -287,6 +287,7 @@ public static class HoldingFile
     {
         var connection = new SqliteConnection(new SqliteConnectionStringBuilder { DataSource = Path.GetFullPath(path), Mode = mode, Pooling = false, DefaultTimeout = PatienceSeconds }.ToString());
         connection.Open();
+        Run(connection, OnlyToRead);
         return connection;
     }
 

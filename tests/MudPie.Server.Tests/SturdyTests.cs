@@ -266,6 +266,32 @@ public class SturdyTests
     }
 
     [Fact]
+    public async Task A_file_is_copied_while_several_copy_it_and_one_writes()
+    {
+        var folder = Folder();
+        var file = Path.Combine(folder, "a.mudpie");
+        HoldingFile.Prepare(file);
+        for (var n = 0; n < 6; n++)
+        {
+            await Task.WhenAll(Enumerable.Range(0, 8).Select(i => Task.Run(() =>
+            {
+                if (i > 0)
+                {
+                    HoldingFile.Copy(file, Path.Combine(folder, $"{n}-{i}.copy"));
+                    return;
+                }
+
+                using var db = Open(file);
+                db.Observations.Add(new MudPie.Records.Book.Observation { At = DateTimeOffset.UnixEpoch, RecordedAt = DateTimeOffset.UnixEpoch, Text = $"round {n}" });
+                db.SaveChanges();
+            })));
+            SqliteConnection.ClearAllPools(); // the last one to leave takes the log away: whoever comes next has to make it
+        }
+
+        Directory.GetFiles(folder, "*.copy").Length.ShouldBe(42);
+    }
+
+    [Fact]
     public void A_file_that_could_not_be_made_leaves_nothing_half_made()
     {
         var file = Path.Combine(Folder(), "a.mudpie");
