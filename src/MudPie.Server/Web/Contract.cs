@@ -60,6 +60,13 @@ public static class Contract
                 case string text:
                     Clean(Field, text, Most);
                     break;
+                case IDictionary several:
+                    foreach (DictionaryEntry each in several)
+                    {
+                        Element($"{Field}.{each.Key}", each.Value);
+                    }
+
+                    break;
                 case IList list when Of.PropertyType.GetGenericArguments() is not [{ IsValueType: true }]:
                     for (var i = 0; i < list.Count; i++)
                     {
