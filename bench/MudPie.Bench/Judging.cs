@@ -8,7 +8,7 @@ internal static class Judging
 {
     private static readonly TrialQuestion Question = new()
     {
-        Design = "blocks",
+        Design = Design.Blocks,
         Factors = ["treatment"],
         WorthHaving = 0.2,
         Rows = [.. Enumerable.Range(0, 24).Select(i => new TrialRow { Plot = $"{i}", Levels = [$"t{i % 4}"], Block = $"{i / 4}", Value = 3 + (0.1 * (i % 4)) + (0.07 * (i * 7 % 11)) })],
@@ -28,9 +28,9 @@ internal static class Judging
     private static readonly Dictionary<string, TrialQuestion> Asked = [];
 
     /// <summary>A trial of blocks × whole plots × parts, of thousands of plots.</summary>
-    public static int Large(string design, int blocks, int whole, int within)
+    public static int Large(Design design, int blocks, int whole, int within)
     {
-        var two = design != "blocks";
+        var two = design != Design.Blocks;
         if (!Asked.TryGetValue($"{design} {blocks}", out var question))
         {
             var chance = new Random(5);
@@ -40,12 +40,12 @@ internal static class Judging
                 Factors = two ? ["a", "t"] : ["t"],
                 Control = two ? "a0, t0" : "t0",
                 WorthHaving = 0.5,
-                Rows = [.. from b in Enumerable.Range(0, blocks) from w in Enumerable.Range(0, whole) from p in Enumerable.Range(0, within) select new TrialRow { Plot = $"{b}-{w}-{p}", Block = $"b{b}", WholePlot = design == "split-plot" ? $"w{w}" : null, Levels = two ? [$"a{w}", $"t{p}"] : [$"t{p}"], Value = 20 + chance.NextDouble() + (0.1 * p) }],
+                Rows = [.. from b in Enumerable.Range(0, blocks) from w in Enumerable.Range(0, whole) from p in Enumerable.Range(0, within) select new TrialRow { Plot = $"{b}-{w}-{p}", Block = $"b{b}", WholePlot = design == Design.SplitPlot ? $"w{w}" : null, Levels = two ? [$"a{w}", $"t{p}"] : [$"t{p}"], Value = 20 + chance.NextDouble() + (0.1 * p) }],
             };
         }
 
         return TrialAnalysis.Of(question).Value.Dunnett.Count;
     }
 
-    public static int Practice() => PracticePlot.Of(new PracticePlotQuestion { Seed = 3, Replicates = 6, Layout = "blocks", Decision = TrialVerdicts.Works }).Value.Truth!.Yours.Tries;
+    public static int Practice() => PracticePlot.Of(new PracticePlotQuestion { Seed = 3, Replicates = 6, Layout = "blocks", Decision = Finding.Works }).Value.Truth!.Yours.Tries;
 }

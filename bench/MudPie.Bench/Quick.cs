@@ -18,10 +18,10 @@ internal static class Quick
         Line("brew-run, the whole answer", null, Median(500, 200, () => k.RunAnswer()));
         Line("1,000 members of 48 h", 120, Median(20, 10, () => k.Ensemble()));
         Line("a trial judged: 4 treatments, 6 blocks", null, Median(20, 10, () => Judging.Trial()));
-        Line("a split plot of 72", 20, Median(20, 20, () => Judging.Large("split-plot", 6, 4, 3)));
-        Line("20,000 plots in 4,000 blocks", 200, Median(5, 5, () => Judging.Large("blocks", 4000, 1, 5)));
-        Line("20,000 plots, crossed, in 1,000 blocks", 200, Median(5, 5, () => Judging.Large("factorial", 1000, 4, 5)));
-        Line("20,000 plots of a split plot", 200, Median(5, 5, () => Judging.Large("split-plot", 1000, 4, 5)));
+        Line("a split plot of 72", 20, Median(20, 20, () => Judging.Large(Design.SplitPlot, 6, 4, 3)));
+        Line("20,000 plots in 4,000 blocks", 200, Median(5, 5, () => Judging.Large(Design.Blocks, 4000, 1, 5)));
+        Line("20,000 plots, crossed, in 1,000 blocks", 200, Median(5, 5, () => Judging.Large(Design.Factorial, 1000, 4, 5)));
+        Line("20,000 plots of a split plot", 200, Median(5, 5, () => Judging.Large(Design.SplitPlot, 1000, 4, 5)));
         Line("14 treatments in 4 blocks, 3 plots missing", 2000, Median(3, 3, () => Judging.Unequal()));
         Line("a thousand practice fields, five ways", null, Median(5, 5, () => Judging.Practice()));
     }
@@ -140,7 +140,7 @@ internal static class Quick
         for (var i = 0; i < 312; i++)
         {
             var at = now.AddDays(-i * 3.5);
-            var job = new Records.PuttingOut.Application { At = at, RecordedAt = at, Purpose = "leaf", Dilution = "", OneIn = 1, WaterL = 200, Tool = "boom", TankL = 400, Fitness = "none", CautionsSeen = "spraying" };
+            var job = new Records.PuttingOut.Application { At = at, RecordedAt = at, Purpose = Purpose.Leaf, Dilution = "", OneIn = 1, WaterL = 200, Tool = "boom", TankL = 400, Fitness = "none", CautionsSeen = "spraying" };
             job.Beds.AddRange(beds.Select(b => new Records.PuttingOut.ApplicationBed { BedId = b.Id, TotalL = 5 }));
             job.Items.Add(new Records.PuttingOut.ApplicationItem { InputId = input.Id, LotId = lot.Id, Lot = "bench", Name = input.Name, Kind = input.Kind, Amount = 0.4, Unit = "L" });
             lot.Entries.Add(new Records.Shelf.StockEntry { At = at, RecordedAt = at, Amount = -0.4, Reason = "used" });

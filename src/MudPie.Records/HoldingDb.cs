@@ -140,10 +140,20 @@ public sealed class HoldingDb(DbContextOptions<HoldingDb> options) : DbContext(o
     protected override void ConfigureConventions(ModelConfigurationBuilder configurationBuilder)
     {
         configurationBuilder.Properties<DateTimeOffset>().HaveConversion<UtcMilliseconds>();
-        configurationBuilder.Properties<BatchState>().HaveConversion<string>();
-        configurationBuilder.Properties<LogKind>().HaveConversion<string>();
-        configurationBuilder.Properties<Core.Measures.UnitSystem>().HaveConversion<string>();
-        configurationBuilder.Properties<Core.Book.Eaten>().HaveConversion<string>();
+        Words<BatchState>(configurationBuilder);
+        Words<LogKind>(configurationBuilder);
+        Words<Core.Measures.UnitSystem>(configurationBuilder);
+        Words<Core.Book.Eaten>(configurationBuilder);
+        Words<Purpose>(configurationBuilder);
+        Words<Making>(configurationBuilder);
+        Words<Life>(configurationBuilder);
+        Words<Design>(configurationBuilder);
+        Words<TrialKind>(configurationBuilder);
+        Words<TrialRole>(configurationBuilder);
+        Words<PatchRole>(configurationBuilder);
+        Words<Scale>(configurationBuilder);
+        Words<TrialState>(configurationBuilder);
+        Words<Tone>(configurationBuilder);
     }
 
     /// <inheritdoc/>
@@ -226,6 +236,13 @@ public sealed class HoldingDb(DbContextOptions<HoldingDb> options) : DbContext(o
         modelBuilder.Entity<Patch>().HasOne<Input>().WithMany().HasForeignKey(p => p.InputId);
         modelBuilder.Entity<BrixVisit>().HasOne<Application>().WithMany().HasForeignKey(v => v.ApplicationId);
     }
+
+    /// <summary>Ideas are kept by their words, so that a file can be read without this program.</summary>
+    private static void Words<T>(ModelConfigurationBuilder builder)
+        where T : struct, Enum => builder.Properties<T>().HaveConversion<ByWord<T>>();
+
+    private sealed class ByWord<T>() : ValueConverter<T, string>(member => member.Word(), word => Core.Ideas.Words.Must<T>(word))
+        where T : struct, Enum;
 
     private sealed class UtcMilliseconds() : ValueConverter<DateTimeOffset, long>(
         at => at.ToUnixTimeMilliseconds(), ms => DateTimeOffset.FromUnixTimeMilliseconds(ms));

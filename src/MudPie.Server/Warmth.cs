@@ -15,7 +15,7 @@ public static class Warmth
                 new BrewPlanQuestion
                 {
                     Beds = [new PlanBed { Name = "bed", AreaM2 = 200 }],
-                    Purpose = "leaf",
+                    Purpose = Purpose.Leaf,
                     Now = now,
                     UseAt = now.AddHours(50),
                     VesselWorkingL = 17,

@@ -23,7 +23,7 @@ public sealed class BrixDueTests
         Readings = { new BrixReading { AsRead = 8, At20 = 8 } },
     };
 
-    private static Application Sprayed(double daysAgo, int? corrects = null, string purpose = "leaf", params int[] beds)
+    private static Application Sprayed(double daysAgo, int? corrects = null, Purpose purpose = Purpose.Leaf, params int[] beds)
     {
         var spray = new Application { At = Now.AddDays(-daysAgo), RecordedAt = Now.AddDays(-daysAgo), Purpose = purpose, Dilution = "1:5", CorrectsId = corrects, CautionsSeen = "", Fitness = "none", Tool = "can" };
         spray.Beds.AddRange(beds.Select(b => new ApplicationBed { BedId = b }));
@@ -49,7 +49,7 @@ public sealed class BrixDueTests
         (await Due(db => db.Applications.Add(Sprayed(1.1, beds: 1)))).Single().BedId.ShouldBe(1);
         (await Due(db => db.Applications.Add(Sprayed(9.9, beds: 1)))).Count.ShouldBe(1);
         (await Due(db => db.Applications.Add(Sprayed(10.1, beds: 1)))).ShouldBeEmpty();
-        (await Due(db => db.Applications.Add(Sprayed(2, purpose: "root", beds: 1)))).ShouldBeEmpty();
+        (await Due(db => db.Applications.Add(Sprayed(2, purpose: Purpose.Root, beds: 1)))).ShouldBeEmpty();
     }
 
     [Fact]

@@ -25,8 +25,27 @@ public class SafetyTests
         together.ShouldAllBe(r => r.ToJsonString() == first.ToJsonString());
         (await h.Get($"/api/brew/batches/{id}"))["log"]!.AsArray().Count(l => (string)l!["kind"]! == "oxygen").ShouldBe(1);
         var (status, reply) = await h.Send($"/api/brew/batches/{id}/air-off", new { }, "key-of-one-reading");
-        status.ShouldBe(422);
+        status.ShouldBe(409);
         ((string)reply["title"]!).ShouldContain("used for another");
+        ((string)reply["detail"]!).ShouldContain("not kept");
+    }
+
+    [Fact]
+    public async Task A_key_is_remembered_for_ninety_days_and_then_forgotten()
+    {
+        using var h = new TestHolding();
+        await h.Post("/api/holding/setup", TestHolding.SetUp);
+        var said = new { text = "first frost on the ridge" };
+        var first = await h.Post("/api/book/seen", said, "key-of-one-sighting");
+        h.Clock.Advance(Web.Writes.KeptFor - TimeSpan.FromHours(1));
+        await h.Post("/api/book/seen", new { text = "the day before it is forgotten" });
+        (await h.Post("/api/book/seen", said, "key-of-one-sighting")).ToJsonString().ShouldBe(first.ToJsonString());
+        h.Clock.Advance(TimeSpan.FromDays(2));
+        using var later = new TestHolding(h); // pruned once a day: a server begun anew looks at its first write
+        await later.Post("/api/book/seen", new { text = "the day after" });
+        using var db = new HoldingDb((DbContextOptions<HoldingDb>)new DbContextOptionsBuilder<HoldingDb>().UseHolding(later.FilePath).Options);
+        (await db.Acknowledgements.Where(a => a.Key == "key-of-one-sighting").CountAsync(TestContext.Current.CancellationToken)).ShouldBe(0);
+        (await db.Observations.CountAsync(TestContext.Current.CancellationToken)).ShouldBe(3);
     }
 
     [Fact]
@@ -173,7 +192,7 @@ public class SafetyTests
         {
             HoldingFile.Prepare(file).ShouldNotBeNull();
             var job = db.Applications.Include(a => a.Beds).ThenInclude(b => b.Bed).Include(a => a.Items).Single();
-            (job.Purpose, job.BatchId, job.TeaL, job.CautionsSeen, job.Strikes, job.Items.Count).ShouldBe(("root", 1, 10, "spraying", false, 0));
+            (job.Purpose, job.BatchId, job.TeaL, job.CautionsSeen, job.Strikes, job.Items.Count).ShouldBe((Purpose.Root, 1, 10, "spraying", false, 0));
             (job.Beds.Single().TotalL, job.Beds.Single().Bed.Eaten).ShouldBe((20, Core.Book.Eaten.Touches));
             db.BrixVisits.Single().ApplicationId.ShouldBe(1);
             (db.Inputs.Single().Price, db.Inputs.Single().Unit).ShouldBe((0.2, null));

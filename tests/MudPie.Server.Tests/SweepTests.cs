@@ -106,7 +106,7 @@ public sealed class SweepTests
             var again = await h.Send(path, body, key);
             again.Status.ShouldBe(200, path);
             again.Reply.ToJsonString().ShouldBe(first.Reply.ToJsonString(), path);
-            (await h.Send("/api/book/seen", """{"text":"the same key for another thing"}""", key)).Status.ShouldBe(422, path); // also where the path is the same
+            (await h.Send("/api/book/seen", """{"text":"the same key for another thing"}""", key)).Status.ShouldBe(409, path); // also where the path is the same
             using var keyless = await h.Http.PostAsync(path, new StringContent(body, System.Text.Encoding.UTF8, "application/json"));
             ((int)keyless.StatusCode).ShouldBe(422, path);
             (await Everything(h)).ShouldBe(book, path);

@@ -58,10 +58,10 @@ public class TidyTests
         const string tidy = "leaf,when,brix\n1,before,8.8\n1,after,9.1\n2,before,8.8\n2,after,8.3\n3,before,8.5\n3,after,9.4\n";
         var told = new[]
         {
-            Read(new() { Csv = wide, Design = "paired" }),
-            Read(new() { Csv = wide, Design = "paired", Factors = ["before", "after"] }),
-            Read(new() { Csv = wide, Design = "paired", Response = "after", Control = "before", Block = "leaf" }),
-            Read(new() { Csv = tidy, Design = "paired", Response = "brix", Factors = ["when"], Block = "leaf", Control = "before" }),
+            Read(new() { Csv = wide, Design = Design.Paired }),
+            Read(new() { Csv = wide, Design = Design.Paired, Factors = ["before", "after"] }),
+            Read(new() { Csv = wide, Design = Design.Paired, Response = "after", Control = "before", Block = "leaf" }),
+            Read(new() { Csv = tidy, Design = Design.Paired, Response = "brix", Factors = ["when"], Block = "leaf", Control = "before" }),
         }.Select(q => TrialAnalysis.Of(q).Value.Dunnett[0]).ToList();
         told.ShouldAllBe(c => Math.Abs(c.Difference - told[0].Difference) < 1e-12 && Math.Abs(c.P!.Value - told[0].P!.Value) < 1e-12);
         told[0].Difference.ShouldBe((0.3 - 0.5 + 0.9) / 3, 1e-12);
@@ -78,7 +78,7 @@ public class TidyTests
     public void Counts_take_how_many_were_sown_from_their_column()
     {
         var q = Read(new() { Csv = "t,up,sown\na,30,50\na,28,50\nb,44,50\nb,41,48\n", Response = "up", OutOf = "sown", Factors = ["t"], Control = "a" });
-        q.Kind.ShouldBe("count");
+        q.Kind.ShouldBe(Scale.Count);
         q.Rows[3].OutOf.ShouldBe(48);
         TrialAnalysis.Of(q).Value.Test.Name.ShouldStartWith("logistic");
     }

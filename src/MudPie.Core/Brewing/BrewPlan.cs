@@ -62,9 +62,9 @@ public static class BrewPlan
         }
 
         var choice = (string fork, string house) => q.Choices?.GetValueOrDefault(fork) ?? house;
-        var leaf = q.Purpose == "leaf";
+        var leaf = q.Purpose == Purpose.Leaf;
         var (making, why, makingFork) = ChooseMaking(q.Making, leaf, choice("root-brew", "extract"));
-        var tea = Makings.IsTea(making);
+        var tea = making == Making.Tea;
         var area = q.Beds.Sum(b => b.AreaM2);
         var wanted = WantedL(q.Beds, leaf);
         var working = q.VesselWorkingL!.Value;
@@ -84,12 +84,12 @@ public static class BrewPlan
 
         var airLpm = q.AirLpm ?? air.Value.Lpm;
         var bias = q.Bias ?? BiasOf(q, choice("bias", q.BiasByCount is null ? "crop" : "count"));
-        var sourceKind = q.Source ?? (bias == "bacterial" && tea ? "castings" : "compost");
-        var loads = making == "extract" ? q.Loads ?? 1 : 1;
+        var sourceKind = q.Source ?? (bias == Bias.Bacterial && tea ? "castings" : "compost");
+        var loads = making == Making.Extract ? q.Loads ?? 1 : 1;
         var sourceL = q.SourceL ?? RoundSmall(making switch
         {
-            "extract" => Recipe.ExtractLoadPer20L * brewL / 20 * loads,
-            "steep" => brewL / 20,
+            Making.Extract => Recipe.ExtractLoadPer20L * brewL / 20 * loads,
+            Making.Steep => brewL / 20,
             _ => Recipe.SourcePer20L(sourceKind, brewL) * brewL / 20,
         });
         var brew = new BrewQuestion
@@ -101,8 +101,8 @@ public static class BrewPlan
             AltitudeM = q.AltitudeM ?? 0,
             TemperatureC = q.WarmthC,
             SwingC = q.SwingC ?? 0,
-            Hours = tea || making == "steep" ? 48 : 8,
-            AirOffAtH = making is "extract" or "steep" ? 0 : null,
+            Hours = tea || making == Making.Steep ? 48 : 8,
+            AirOffAtH = making is Making.Extract or Making.Steep ? 0 : null,
             Sources = [new SourceAmount { Kind = sourceKind, Litres = sourceL }, .. q.MoreSources ?? []],
             Foods = [],
         };
@@ -119,7 +119,7 @@ public static class BrewPlan
         double HoursBy(double? ready) => HoursOf(choice("brew-time", "forecast"), ready, brew, most);
         double StartHour(BrewQuestion fed) => timing.ClockHour(timing.StartFor(PlannedBrew.About(fed, timing, HoursBy)));
         PlannedBrew With(PlanFoods.Fed food) => PlannedBrew.Of(q, brew.With(food.Foods), making, loads, timing, HoursBy);
-        var fed = tea || (making == "steep" && q.Foods is not null) ? PlanFoods.ChooseFoods(q, brew, bias, brewL, choice("food", "carry"), StartHour) : PlanFoods.Fed.None;
+        var fed = tea || (making == Making.Steep && q.Foods is not null) ? PlanFoods.ChooseFoods(q, brew, bias, brewL, choice("food", "carry"), StartHour) : PlanFoods.Fed.None;
         if (brew.With(fed.Foods).MakeReady().Refused is { } badBrew)
         {
             return badBrew;
@@ -133,8 +133,8 @@ public static class BrewPlan
 
         var foods = fed.Foods;
         (brew, var hours, var run, var forecast) = planned;
-        var strength = making is "extract" or "bubbled" ? StrengthOf(q, making, loads, sourceL, brewL, sourceKind) : null;
-        var race = making == "steep" ? null : RaceOf(q, brew, making, (q.UseAt.Value - timing.StartFor(hours)).TotalHours, brewL, oneIn, forecast.Value, choice("hold", "oxygen"));
+        var strength = making is Making.Extract or Making.Bubbled ? StrengthOf(q, making, loads, sourceL, brewL, sourceKind) : null;
+        var race = making == Making.Steep ? null : RaceOf(q, brew, making, (q.UseAt.Value - timing.StartFor(hours)).TotalHours, brewL, oneIn, forecast.Value, choice("hold", "oxygen"));
         if (race is { Refused: { } noRace })
         {
             return new Refusal([.. noRace.Problems.Select(p => p with { Field = "race." + p.Field })]);
@@ -152,7 +152,7 @@ public static class BrewPlan
             MakingWhy = why,
             Strength = strength?.Value,
             Nutrients = nutrients.Value,
-            GroundSays = [.. q.Beds.Where(b => b.Life is not null).Select(b => $"{b.Name}: {char.ToLowerInvariant(GroundAlive.Means(b.Life!)[0])}{GroundAlive.Means(b.Life!)[1..]}")],
+            GroundSays = [.. q.Beds.Where(b => b.Life is not null).Select(b => $"{b.Name}: {char.ToLowerInvariant(GroundAlive.Means(b.Life!.Value)[0])}{GroundAlive.Means(b.Life!.Value)[1..]}")],
             Effects = tea ? PlanFoods.Effects(brew, hours) : [],
             BrewL = brewL,
             WantedL = wanted,
@@ -189,10 +189,10 @@ public static class BrewPlan
              Recipe.BiasFork(q.Beds, choice("bias", q.BiasByCount is null ? "crop" : "count"), q.BiasByCount), PlanForks.OrderFork(choice("order", "source-first")), .. water.Worked.Forks]);
     }
 
-    private static Worked<ExtractAnswer>? StrengthOf(BrewPlanQuestion q, string making, int loads, double sourceL, double brewL, string source)
+    private static Worked<ExtractAnswer>? StrengthOf(BrewPlanQuestion q, Making making, int loads, double sourceL, double brewL, string source)
     {
         // Bubbling for hours frees what two minutes of dunking do.
-        var seconds = making == "bubbled" ? 150 : q.LoadSeconds ?? 90;
+        var seconds = making == Making.Bubbled ? 150 : q.LoadSeconds ?? 90;
         var each = new ExtractLoad { Litres = sourceL / loads, Seconds = seconds };
         return ExtractStrength.Of([.. Enumerable.Repeat(each, loads)], brewL, null, null, Ingredients.Source(source)!.KgPerLitre).Match<Worked<ExtractAnswer>?>(w => w, _ => null);
     }
@@ -204,9 +204,9 @@ public static class BrewPlan
         return (litres, WaterClearing.Dose(litres, q.ChlorineMgPerL, q.Choices?.GetValueOrDefault("clear-chlorine") ?? "ascorbic", q.Chloramine).Value);
     }
 
-    private static Ruling<RaceAnswer> RaceOf(BrewPlanQuestion q, BrewQuestion brew, string making, double useH, double brewL, double oneIn, ForecastAnswer f, string hold)
+    private static Ruling<RaceAnswer> RaceOf(BrewPlanQuestion q, BrewQuestion brew, Making making, double useH, double brewL, double oneIn, ForecastAnswer f, string hold)
     {
-        var dunked = making == "extract";
+        var dunked = making == Making.Extract;
         var after = dunked ? null : AfterAir.OfForecast(brew, f, f.TypicalAtUse, Math.Min(useH, f.Median[^1].H), q.Battery, hold).Match<AfterAirAnswer?>(w => w.Value, _ => null);
         return PutOutRace.For(new RaceFacts
         {
@@ -221,7 +221,7 @@ public static class BrewPlan
         });
     }
 
-    private static IEnumerable<Caution> Flags(BrewPlanQuestion q, string making, string sourceKind)
+    private static IEnumerable<Caution> Flags(BrewPlanQuestion q, Making making, string sourceKind)
     {
         if (q.VesselUnclean)
         {
@@ -236,7 +236,7 @@ public static class BrewPlan
             }
         }
 
-        if (making == "steep")
+        if (making == Making.Steep)
         {
             yield return new("feed-not-brew", "Steeped castings have gone without air: a feed for the soil, not a live brew. Keep it apart, off leaves and off anything eaten raw.", Cautions.Usual);
         }
@@ -244,27 +244,27 @@ public static class BrewPlan
 
     private static TimeSpan Later(TimeSpan late) => late > TimeSpan.Zero ? late : TimeSpan.Zero;
 
-    private static (string Making, string Why, Fork Fork) ChooseMaking(string? byHand, bool leaf, string rootSchool)
+    private static (Making Making, string Why, Fork Fork) ChooseMaking(Making? byHand, bool leaf, string rootSchool)
     {
-        var house = leaf || rootSchool == "either" ? "tea" : "extract";
+        var house = leaf || rootSchool == "either" ? Making.Tea : Making.Extract;
         var making = byHand ?? house;
         var why = (leaf, making) switch
         {
-            (true, "tea") => "Tea for leaves: cells grown in the brew are sticky and make a film that stays. Worth it where there is disease pressure to get ahead of.",
+            (true, Making.Tea) => "Tea for leaves: cells grown in the brew are sticky and make a film that stays. Worth it where there is disease pressure to get ahead of.",
             (true, _) => "You chose an extract for leaves: it does not stick as a tea does, and little can go wrong with it.",
-            (_, "steep") => "You chose steeped castings: the house calls that a feed, and keeps it apart from live brews.",
-            (false, "bubbled") => "Bubbled extract for roots: three to four hours on air without food, for when there is no time to dunk.",
-            (false, "extract") => "Extract for roots: nothing is grown in it, so it soaks in as deep as the water goes and little can go wrong.",
+            (_, Making.Steep) => "You chose steeped castings: the house calls that a feed, and keeps it apart from live brews.",
+            (false, Making.Bubbled) => "Bubbled extract for roots: three to four hours on air without food, for when there is no time to dunk.",
+            (false, Making.Extract) => "Extract for roots: nothing is grown in it, so it soaks in as deep as the water goes and little can go wrong.",
             _ => "You chose a tea for roots: much of it stays in the top centimetres, which dry first.",
         };
-        return (making, why, PlanForks.RootFork(making == "tea" && !leaf ? "either" : "extract"));
+        return (making, why, PlanForks.RootFork(making == Making.Tea && !leaf ? "either" : "extract"));
     }
 
-    private static string BiasOf(BrewPlanQuestion q, string school) => school switch
+    private static Bias BiasOf(BrewPlanQuestion q, string school) => school switch
     {
         "ph" => Recipe.BiasByPh(q.Beds) ?? Recipe.BiasByCrop(q.Beds),
         // A source that leans one way by count is met from the other side: what it has little of is what it is fed for.
-        "count" when q.BiasByCount is "bacterial" or "fungal" => Recipe.BiasByCrop(q.Beds) == q.BiasByCount ? "balanced" : Recipe.BiasByCrop(q.Beds),
+        "count" when q.BiasByCount is Bias.Bacterial or Bias.Fungal => Recipe.BiasByCrop(q.Beds) == q.BiasByCount ? Bias.Balanced : Recipe.BiasByCrop(q.Beds),
         _ => Recipe.BiasByCrop(q.Beds),
     };
 

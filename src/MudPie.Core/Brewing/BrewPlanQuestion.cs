@@ -19,7 +19,7 @@ public sealed record PlanBed
     public double? SoilPh { get; init; }
 
     /// <summary>"poor", "middling" or "living" by its last check; null where none was made.</summary>
-    public string? Life { get; init; }
+    public Life? Life { get; init; }
 }
 
 /// <summary>What a plan is made from: the ground, the kit, the wish, and whatever the grower has set by hand.</summary>
@@ -29,7 +29,7 @@ public sealed record BrewPlanQuestion
     public IReadOnlyList<PlanBed> Beds { get; init; } = [];
 
     /// <summary>"leaf" or "root".</summary>
-    public string? Purpose { get; init; }
+    public Purpose? Purpose { get; init; }
 
     /// <summary>When it should be ready to put out.</summary>
     public DateTimeOffset? UseAt { get; init; }
@@ -77,7 +77,7 @@ public sealed record BrewPlanQuestion
     public IReadOnlyList<string>? FoodsOnShelf { get; init; }
 
     /// <summary>A kind of <see cref="Makings.All"/> by hand; null for Mud Pie's choice.</summary>
-    public string? Making { get; init; }
+    public Making? Making { get; init; }
 
     /// <summary>For a dunked extract: fresh loads, 1 to 6; 1 when not given.</summary>
     public int? Loads { get; init; }
@@ -86,10 +86,10 @@ public sealed record BrewPlanQuestion
     public double? LoadSeconds { get; init; }
 
     /// <summary>"bacterial", "balanced" or "fungal" by hand, as of a recipe; null for what the schools say.</summary>
-    public string? Bias { get; init; }
+    public Bias? Bias { get; init; }
 
     /// <summary>Bias of the source by count; null where it was not counted.</summary>
-    public string? BiasByCount { get; init; }
+    public Bias? BiasByCount { get; init; }
 
     /// <summary>Rulings on the lots of source that would be taken, by kind; none where nobody was asked.</summary>
     public IReadOnlyDictionary<string, SourceRuling> SourceRulings { get; init; } = new Dictionary<string, SourceRuling>();
@@ -158,22 +158,6 @@ public sealed record PlanAir(double OpenLpm, double AtDepthLpm, double LightLpm,
 /// <summary>One step of the schedule.</summary>
 public sealed record PlanStep(string Id, string Name, string Detail, DateTimeOffset At, double Minutes);
 
-/// <summary>How a plan or a live brew looks, in a word: the colour and shape on screen follow from it.</summary>
-public enum Tone
-{
-    /// <summary>Go ahead.</summary>
-    Go,
-
-    /// <summary>Mind something.</summary>
-    Mind,
-
-    /// <summary>Stop.</summary>
-    Stop,
-}
-
-/// <summary>A verdict: a sentence that says what to do, and one that says why.</summary>
-public sealed record Verdict(Tone Tone, string Sentence, string Why);
-
 /// <summary>What one food does: the run with it against the run without.</summary>
 /// <param name="Kind">Kind of food.</param>
 /// <param name="OxygenMgPerL">Change of the lowest oxygen, mg/L.</param>
@@ -190,7 +174,7 @@ public sealed record FoodEffect(string Kind, double OxygenMgPerL, double FungalS
 public sealed record BrewPlanAnswer
 {
     /// <summary>A kind of <see cref="Makings.All"/>.</summary>
-    public required string Making { get; init; }
+    public required Making Making { get; init; }
 
     /// <summary>Strength of an extract; null for a tea.</summary>
     public ExtractAnswer? Strength { get; init; }
@@ -220,7 +204,7 @@ public sealed record BrewPlanAnswer
     public required double CoversM2 { get; init; }
 
     /// <summary>"bacterial", "balanced" or "fungal".</summary>
-    public required string Bias { get; init; }
+    public required Bias Bias { get; init; }
 
     /// <summary>What goes in the bag.</summary>
     public required PlanAmount Source { get; init; }

@@ -34,7 +34,7 @@ public static class BrewSchools
     /// <param name="bias">"bacterial", "balanced" or "fungal".</param>
     /// <param name="units">Units that its sentences speak in.</param>
     /// <remarks>On the reference bucket the rich school crashes and the dunked extract never falls below 8 mg/L.</remarks>
-    public static Ruling<IReadOnlyList<SchoolRun>> Of(BrewQuestion house, double? houseHours, string? bias, UnitSystem units = UnitSystem.Metric)
+    public static Ruling<IReadOnlyList<SchoolRun>> Of(BrewQuestion house, double? houseHours, Bias? bias, UnitSystem units = UnitSystem.Metric)
     {
         var checks = new Checks();
         if (house.MakeReady().Refused is { } refused)
@@ -49,7 +49,7 @@ public static class BrewSchools
         }
 
         var volume = house.VolumeL!.Value;
-        var usual = Recipe.FoodsPer20L(bias ?? "balanced").Select(f => new FoodAmount { Kind = f.Kind, Ml = f.Ml * volume / 20 }).ToList();
+        var usual = Recipe.FoodsPer20L(bias ?? Bias.Balanced).Select(f => new FoodAmount { Kind = f.Kind, Ml = f.Ml * volume / 20 }).ToList();
         IReadOnlyList<FoodAmount> Times(double share, double? at = null) => [.. usual.Select(f => f with { Ml = f.Ml * share, AtH = at ?? 0 })];
         IReadOnlyList<SourceAmount> Bag(string kind, double share = 1) => [new SourceAmount { Kind = kind, Litres = Recipe.SourcePer20L(kind, volume) * volume / 20 * share }];
         var warmth = house.TemperatureByHour is { Count: > 0 } s ? s.Average() : house.TemperatureC!.Value;

@@ -150,7 +150,7 @@ public static class FitToUse
     public const double FirstHour = 1;
 
     /// <summary>Oldest that a making may be, hours from the start; null for a feed, which has no age at which it is alive.</summary>
-    public static double? OldestOf(string making) => making switch { "tea" => OldestH, "extract" or "bubbled" => OldestExtractH, _ => null };
+    public static double? OldestOf(Making making) => making switch { Making.Tea => OldestH, Making.Extract or Making.Bubbled => OldestExtractH, _ => null };
 
     /// <summary>Minutes that a brew may stand without air by a school of the hold.</summary>
     /// <param name="school">"oxygen", "hour", "day" or "cool"; the house takes "oxygen".</param>

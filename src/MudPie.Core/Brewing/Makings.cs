@@ -3,7 +3,7 @@ using MudPie.Core.Workings;
 namespace MudPie.Core.Brewing;
 
 /// <summary>A way of making, with its own steps, gate, hold and best use.</summary>
-/// <param name="Id">"tea", "extract", "bubbled" or "steep".</param>
+/// <param name="Id">Which it is.</param>
 /// <param name="Name">What it is called.</param>
 /// <param name="Line">What is done.</param>
 /// <param name="BestUse">What it is best for.</param>
@@ -11,29 +11,26 @@ namespace MudPie.Core.Brewing;
 /// <param name="Gate">What it must pass.</param>
 /// <param name="IsFed">Foods go in.</param>
 /// <param name="IsLive">A live brew; false for a feed.</param>
-public sealed record Making(string Id, string Name, string Line, string BestUse, string Hold, string Gate, bool IsFed, bool IsLive);
+public sealed record WayOfMaking(Making Id, string Name, string Line, string BestUse, string Hold, string Gate, bool IsFed, bool IsLive);
 
 /// <summary>The makings that Mud Pie knows.</summary>
 public static class Makings
 {
     /// <summary>All of them, the safest first.</summary>
-    public static readonly IReadOnlyList<Making> All =
+    public static readonly IReadOnlyList<WayOfMaking> All =
     [
-        new("extract", "extract, dunked", "compost in a mesh bag, dunked and squeezed in clean water, a fresh load for more strength", "roots: it soaks in as deep as the water goes", "the same day, 24 h from making at the most",
+        new(Making.Extract, "extract, dunked", "compost in a mesh bag, dunked and squeezed in clean water, a fresh load for more strength", "roots: it soaks in as deep as the water goes", "the same day, 24 h from making at the most",
             "strip at zero; source fit; used the same day", false, true),
-        new("bubbled", "extract, bubbled", "compost in a bag, bubbled 3 to 4 h with no food", "roots, and where there is no time to dunk", "24 h from making, and by its own oxygen once the air is off",
+        new(Making.Bubbled, "extract, bubbled", "compost in a bag, bubbled 3 to 4 h with no food", "roots, and where there is no time to dunk", "24 h from making, and by its own oxygen once the air is off",
             "strip at zero; source fit; oxygen 6 or more; used the same day", false, true),
-        new("tea", "tea, fed", "the same, then fed and kept on air 12 to 36 h so that what came off multiplies", "leaves: grown cells are sticky and make a film", "by its own oxygen, 8 h at the most",
+        new(Making.Tea, "tea, fed", "the same, then fed and kept on air 12 to 36 h so that what came off multiplies", "leaves: grown cells are sticky and make a film", "by its own oxygen, 8 h at the most",
             "strip at zero; source fit; oxygen 6 or more throughout; smell; foam; under 36 h", true, true),
-        new("steep", "castings, steeped", "castings stood in water for days with little air or none, often sweetened", "a thinned feed on soil, well away from anything eaten raw", "a week to a month in one school; the house calls it a feed from the start",
+        new(Making.Steep, "castings, steeped", "castings stood in water for days with little air or none, often sweetened", "a thinned feed on soil, well away from anything eaten raw", "a week to a month in one school; the house calls it a feed from the start",
             "none that would make it a live brew: it has gone without air", true, false),
     ];
 
-    /// <summary>The making of that name, or null.</summary>
-    public static Making? Find(string? id) => All.FirstOrDefault(m => m.Id == id);
-
-    /// <summary>True for tea: fed, aerated, and judged by its oxygen over hours.</summary>
-    public static bool IsTea(string making) => making == "tea";
+    /// <summary>What a making is.</summary>
+    public static WayOfMaking Of(Making making) => All.First(m => m.Id == making);
 }
 
 /// <summary>One load of source that was dunked.</summary>

@@ -147,7 +147,7 @@ public static class MicroscopeTally
         {
             null => "No bacteria were seen: no ratio.",
             0 => "No threads were seen: bacterial, as far as these fields tell.",
-            { } r => $"F:B {Say.Number(r, 2)}, {Say.Number(low!.Value, 2)} to {Say.Number(high!.Value, 2)}: {SourceGate.BiasByCount(low) switch { var l when l == SourceGate.BiasByCount(high) => l, _ => $"{SourceGate.BiasByCount(r)} by its middle, but not settled" }}.",
+            { } r => $"F:B {Say.Number(r, 2)}, {Say.Number(low!.Value, 2)} to {Say.Number(high!.Value, 2)}: {SourceGate.BiasByCount(low) switch { { } l when l == SourceGate.BiasByCount(high) => l.Word(), _ => $"{SourceGate.BiasByCount(r)!.Value.Word()} by its middle, but not settled" }}.",
         }) + few;
     }
 }

@@ -17,19 +17,9 @@ internal static class PlanChecks
             checks.Range($"beds[{i}].areaM2", q.Beds[i].AreaM2, 0.1, 1_000_000, "m²");
         }
 
-        OneOf(checks, "purpose", q.Purpose, "leaf", "root");
-        if (q.Making is not null)
-        {
-            OneOf(checks, "making", q.Making, [.. Makings.All.Select(m => m.Id)]);
-        }
-
+        checks.One("purpose", q.Purpose);
         checks.Range("loads", q.Loads ?? 1, 1, 6, "");
         checks.Range("loadSeconds", q.LoadSeconds ?? 90, 5, 600, "s", "One to two minutes is usual.");
-        if (q.Bias is not null)
-        {
-            OneOf(checks, "bias", q.Bias, "bacterial", "balanced", "fungal");
-        }
-
         if (q.Source is not null)
         {
             OneOf(checks, "source", q.Source, "compost", "castings");

@@ -31,7 +31,7 @@ internal static class PlanFoods
     /// <param name="brewL">Litres.</param>
     /// <param name="school">How much: "carry", "rich", "light" or "none".</param>
     /// <param name="startHour">Clock hour at which a brew with these foods begins.</param>
-    public static Fed ChooseFoods(BrewPlanQuestion q, BrewQuestion brew, string bias, double brewL, string school, Func<BrewQuestion, double> startHour)
+    public static Fed ChooseFoods(BrewPlanQuestion q, BrewQuestion brew, Bias bias, double brewL, string school, Func<BrewQuestion, double> startHour)
     {
         bool OnShelf(string kind) => q.FoodsOnShelf is null || q.FoodsOnShelf.Contains(kind);
         if (q.Foods is not null)

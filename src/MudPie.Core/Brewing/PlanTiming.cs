@@ -5,13 +5,13 @@ using MudPie.Core.Workings;
 namespace MudPie.Core.Brewing;
 
 /// <summary>Works the schedule backwards from the hour of use.</summary>
-internal sealed class PlanTiming(DateTimeOffset useAt, DateTimeOffset now, double brewL, double clearMinutes, double thinningMinutes, RaceAnswer? race, string making, UnitSystem units, Func<DateTimeOffset, DateTimeOffset> local)
+internal sealed class PlanTiming(DateTimeOffset useAt, DateTimeOffset now, double brewL, double clearMinutes, double thinningMinutes, RaceAnswer? race, Making making, UnitSystem units, Func<DateTimeOffset, DateTimeOffset> local)
 {
     /// <summary>An extract: one load dunked and squeezed, with time to lift the bag.</summary>
     public const double DunkHours = 20.0 / 60;
 
     /// <summary>Hours from the source going in to its coming out: 20 min and 5 more a load for dunking, 3½ h of bubbles, two days of steeping.</summary>
-    public static double HoursOf(string making, int loads) => making switch { "bubbled" => 3.5, "steep" => 48, _ => DunkHours + ((loads - 1) * 5.0 / 60) };
+    public static double HoursOf(Making making, int loads) => making switch { Making.Bubbled => 3.5, Making.Steep => 48, _ => DunkHours + ((loads - 1) * 5.0 / 60) };
 
     private const double CheckMinutes = 10, StripMinutes = 5, SourceMinutes = 15, FoodMinutes = 10, ShopMinutes = 60;
     private readonly double _setUpMinutes = 10 + (brewL / 20);
@@ -36,7 +36,7 @@ internal sealed class PlanTiming(DateTimeOffset useAt, DateTimeOffset now, doubl
     public IReadOnlyList<PlanStep> Steps(
         double hours, double litres, ChlorineDoseAnswer water, (double Litres, ChlorineDoseAnswer Dose) thinning, string source, double sourceL, IReadOnlyList<SourceAmount> more, int loads, IReadOnlyList<PlanAmount> foods, string order)
     {
-        var tea = Makings.IsTea(making);
+        var tea = making == Making.Tea;
         var start = StartFor(hours);
         var strip = start.AddMinutes(-StripMinutes);
         var clear = strip.AddMinutes(-clearMinutes);
@@ -46,7 +46,7 @@ internal sealed class PlanTiming(DateTimeOffset useAt, DateTimeOffset now, doubl
         var list = new List<PlanStep>
         {
             new("shop", "Shop and clean", "Everything on the list to hand; vessel, hose and outlet brushed clean.", fill.AddMinutes(-ShopMinutes), ShopMinutes),
-            new("fill", "Fill", $"{Volume(litres)} of water{(making is "extract" or "steep" ? "" : "; air on")}.{(litres >= 250 && making is not ("extract" or "steep") ? " Bubble it 45 to 60 min first; pump, do not lift." : litres >= 250 ? " Pump, do not lift." : "")}", fill, _fillMinutes),
+            new("fill", "Fill", $"{Volume(litres)} of water{(making is Making.Extract or Making.Steep ? "" : "; air on")}.{(litres >= 250 && making is not (Making.Extract or Making.Steep) ? " Bubble it 45 to 60 min first; pump, do not lift." : litres >= 250 ? " Pump, do not lift." : "")}", fill, _fillMinutes),
             new("clear", "Clear the water", dose, clear, clearMinutes),
             new("strip", "Strip", "Read a strip: it must say zero before any biology goes in.", strip, StripMinutes),
         };
@@ -54,12 +54,12 @@ internal sealed class PlanTiming(DateTimeOffset useAt, DateTimeOffset now, doubl
         var with = foods.Count == 0 ? "" : $", with {string.Join(", ", foods.Select(f => $"{Volume(f.Litres)} {f.Name}"))}";
         var (bagName, bagSays) = making switch
         {
-            "tea" => ("Source", $"{bagOf} in the bag; rub it until the water is dark."),
-            "bubbled" => ("Bag in", $"{bagOf} in the bag, hung in the rising air; no food."),
-            "steep" => ("Steep", $"{bagOf} loose in the water{with}, lid on loosely, no air; label it as a feed."),
+            Making.Tea => ("Source", $"{bagOf} in the bag; rub it until the water is dark."),
+            Making.Bubbled => ("Bag in", $"{bagOf} in the bag, hung in the rising air; no food."),
+            Making.Steep => ("Steep", $"{bagOf} loose in the water{with}, lid on loosely, no air; label it as a feed."),
             _ => ("Dunk", loads == 1 ? $"{bagOf} in the bag; dunk and squeeze gently for 1 to 2 minutes." : $"{loads} loads of {Volume(sourceL / loads)} of {Named(source)}, a fresh one each time; dunk and squeeze each gently for 1 to 2 minutes."),
         };
-        var bag = new PlanStep("source", bagName, bagSays, start, making == "extract" ? HoursOf(making, loads) * 60 : SourceMinutes);
+        var bag = new PlanStep("source", bagName, bagSays, start, making == Making.Extract ? HoursOf(making, loads) * 60 : SourceMinutes);
         list.Add(bag);
         string Fed(IEnumerable<PlanAmount> amounts) => string.Join(", ", amounts.Select(f => $"{Volume(f.Litres)} {f.Name}")) + ".";
         var first = foods.Where(f => f.AtH <= 0).ToList();
@@ -91,10 +91,10 @@ internal sealed class PlanTiming(DateTimeOffset useAt, DateTimeOffset now, doubl
         }
 
         var setUp = useAt.AddMinutes(-_setUpMinutes);
-        list.Add(new("check", "Check", making is "extract" ? "Strip, smell, source: fit to use?" : making is "steep" ? "Smell it; label it as a feed." : "Oxygen, smell, foam: fit to use? The air stays on.", setUp.AddMinutes(-CheckMinutes), CheckMinutes));
-        list.Add(new("sprayer", "Set up", making is "extract" or "steep" ? "Sprayer clean, strainer in; the thinning water’s strip at zero." : "Sprayer clean, strainer in, the thinning water’s strip at zero; the air stays on until the last draw.", setUp, _setUpMinutes));
+        list.Add(new("check", "Check", making is Making.Extract ? "Strip, smell, source: fit to use?" : making is Making.Steep ? "Smell it; label it as a feed." : "Oxygen, smell, foam: fit to use? The air stays on.", setUp.AddMinutes(-CheckMinutes), CheckMinutes));
+        list.Add(new("sprayer", "Set up", making is Making.Extract or Making.Steep ? "Sprayer clean, strainer in; the thinning water’s strip at zero." : "Sprayer clean, strainer in, the thinning water’s strip at zero; the air stays on until the last draw.", setUp, _setUpMinutes));
         list.Add(new("use", "First draw: put it out", race is null ? "Thin it, and wash up at once afterwards." : $"{race.Verdict.Sentence} {race.Verdict.Why}", useAt, Math.Max(race?.Times.DoneAtMin ?? 60, 5)));
-        if (race is not null && making is "tea" or "bubbled")
+        if (race is not null && making is Making.Tea or Making.Bubbled)
         {
             list.Add(new("air-off", "Air off", "With the last draw, and no sooner.", useAt.AddMinutes(race!.LastDrawnAtMin), 2));
         }

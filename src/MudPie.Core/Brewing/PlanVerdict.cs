@@ -4,7 +4,7 @@ using MudPie.Core.Workings;
 namespace MudPie.Core.Brewing;
 
 internal sealed record VerdictInputs(
-    BrewQuestion Brew, BrewRunAnswer Run, ForecastAnswer Forecast, double Hours, string Making, PlanTiming Timing, string WantedShown, double WantedL, SourceRuling? Source, RaceAnswer? Race);
+    BrewQuestion Brew, BrewRunAnswer Run, ForecastAnswer Forecast, double Hours, Making Making, PlanTiming Timing, string WantedShown, double WantedL, SourceRuling? Source, RaceAnswer? Race);
 
 /// <summary>Says in a sentence what to make of a plan.</summary>
 internal static class PlanVerdict
@@ -25,24 +25,24 @@ internal static class PlanVerdict
             return new(Tone.Stop, "Not from this source.", $"{unfit.Sentence} Take another lot, or bring this one on.");
         }
 
-        if (i.Making == "steep")
+        if (i.Making == Making.Steep)
         {
             return new(Tone.Mind, $"A feed, not a live brew: steep it from {i.Timing.Clock(i.Timing.StartFor(i.Hours))}.",
                 $"Standing without air it is under 6 mg/L after {(i.Run.Below6AtH is { } b ? Say.Hours(b) : "two days")} by the model. Thin it well and keep it to the soil.");
         }
 
-        if (i.Making == "bubbled" && i.Race is { Won: false } lostBubbled)
+        if (i.Making == Making.Bubbled && i.Race is { Won: false } lostBubbled)
         {
             return Lost(lostBubbled);
         }
 
-        if (i.Making == "bubbled")
+        if (i.Making == Making.Bubbled)
         {
             return new(i.Run.MinOxygen >= BrewRun.Line ? Tone.Go : Tone.Stop, $"Bag in at {i.Timing.Clock(i.Timing.StartFor(i.Hours))}, bubbled {Say.Hours(i.Hours)}, used the same day.",
                 $"Lowest oxygen about {Say.Fixed(i.Run.MinOxygen, 1)} mg/L by the model; air off, it keeps 6 mg/L for about {Say.Minutes(i.Race?.GraceMinutes ?? Math.Min(i.Forecast.GraceMinutesTo6, FitToUse.HoldCapMinutes))}.");
         }
 
-        if (i.Making == "extract")
+        if (i.Making == Making.Extract)
         {
             return i.Race is { Won: false } late ? Lost(late) : new(Tone.Go, $"Dunk it at {i.Timing.Clock(i.Timing.StartFor(i.Hours))} and use it the same day.",
                 $"Unfed, it counts from when it is made: 24 h at the most, the sooner the better.{(i.Race is null ? "" : $" {i.Race.Verdict.Sentence}")}");
@@ -111,17 +111,17 @@ internal static class PlanWorking
         var rate = BrewPlan.LitresPer100M2(leaf);
         foreach (var bed in beds.Where(b => TankJob.Step(b.Life) < 1))
         {
-            yield return new(bed.Name, "what its checks have earned", $"{bed.Life}: {Say.Number(TankJob.Step(bed.Life))} of the full dose", $"saves {Say.Number(bed.AreaM2 / 100 * rate * (1 - TankJob.Step(bed.Life)))} L", "the tank's own rule");
+            yield return new(bed.Name, "what its checks have earned", $"{bed.Life!.Value.Word()}: {Say.Number(TankJob.Step(bed.Life))} of the full dose", $"saves {Say.Number(bed.AreaM2 / 100 * rate * (1 - TankJob.Step(bed.Life)))} L", "the tank's own rule");
         }
 
         yield return new("litres for the ground", "Σ area ÷ 100 × litres per 100 m² × step", $"{Say.Number(a.AreaM2)} m² ÷ 100 × {Say.Number(rate)} L{(beds.Any(b => TankJob.Step(b.Life) < 1) ? " × step" : "")}", $"{Say.Number(a.WantedL)} L",
             "practitioners' rule: 1,000 L to a hectare of worn-out ground, half of that on leaves");
         yield return new("litres to brew", "with 5 % spare, two fifths to all of the working volume", $"{Say.Number(a.WantedL)} L × 1.05", $"{Say.Number(a.BrewL)} L, enough for {Say.Number(a.CoversM2)} m²", "house rule");
-        yield return new("source", a.Making == "tea" ? "per 20 L, thinner in large vessels" : "a load per 20 L", $"{Say.Number(a.Source.Litres / a.BrewL * 20)} L per 20 L × {Say.Number(a.BrewL)} L", $"{Say.Number(a.Source.Litres)} L of {a.Source.Name}",
+        yield return new("source", a.Making == Making.Tea ? "per 20 L, thinner in large vessels" : "a load per 20 L", $"{Say.Number(a.Source.Litres / a.BrewL * 20)} L per 20 L × {Say.Number(a.BrewL)} L", $"{Say.Number(a.Source.Litres)} L of {a.Source.Name}",
             "practitioners' rule: 1 to 1.5 L of compost or 0.5 to 0.8 L of castings per 20 L, 6 to 12 L per 1,000 L in tanks");
-        if (a.Making == "tea")
+        if (a.Making == Making.Tea)
         {
-            yield return new("foods", "recipe × what the air carries", fed.At is null ? "set by hand, or by a recipe" : $"{Say.Number(fed.Share * 100, 2)} % of the {a.Bias} recipe", a.Foods.Count == 0 ? "none" : string.Join(", ", a.Foods.Select(f => $"{Say.Number(f.Litres * 1000)} mL {f.Name}")),
+            yield return new("foods", "recipe × what the air carries", fed.At is null ? "set by hand, or by a recipe" : $"{Say.Number(fed.Share * 100, 2)} % of the {a.Bias.Word()} recipe", a.Foods.Count == 0 ? "none" : string.Join(", ", a.Foods.Select(f => $"{Say.Number(f.Litres * 1000)} mL {f.Name}")),
                 fed.Edge is { } edge ? $"the most, in tenths, for which nine brews in ten stay above 6 mg/L; the middle one carries {Say.Number(edge * 100, 2)} %" : "chosen");
             yield return new("hours", "the forecast's ready time, 36 h at most", a.Run.ReadyAtH is { } r ? Say.Hours(r) : "never", Say.Hours(a.BrewHours), "the model; see the fork for other schools");
         }

@@ -6,10 +6,10 @@ namespace MudPie.Core.Brewing;
 internal static class Recipe
 {
     /// <summary>Foods per 20 L in mL, by bias: practitioners' places to start.</summary>
-    public static IReadOnlyList<(string Kind, double Ml)> FoodsPer20L(string bias) => bias switch
+    public static IReadOnlyList<(string Kind, double Ml)> FoodsPer20L(Bias bias) => bias switch
     {
-        "bacterial" => [("fishHydrolysate", 8), ("kelpLiquid", 10), ("molasses", 5)],
-        "fungal" => [("fishHydrolysate", 15), ("kelpLiquid", 15), ("humicLiquid", 15), ("oatFlour", 5)],
+        Bias.Bacterial => [("fishHydrolysate", 8), ("kelpLiquid", 10), ("molasses", 5)],
+        Bias.Fungal => [("fishHydrolysate", 15), ("kelpLiquid", 15), ("humicLiquid", 15), ("oatFlour", 5)],
         _ => [("fishHydrolysate", 15), ("kelpLiquid", 15)],
     };
 
@@ -25,32 +25,32 @@ internal static class Recipe
     public static double ExtractLoadPer20L => 0.85;
 
     /// <summary>Bias by what grows: the house choice without a count.</summary>
-    public static string BiasByCrop(IEnumerable<PlanBed> beds)
+    public static Bias BiasByCrop(IEnumerable<PlanBed> beds)
     {
         var woody = beds.Where(b => b.Growing is "perennial" or "tree").Sum(b => b.AreaM2);
         var soft = beds.Where(b => b.Growing is not ("perennial" or "tree")).Sum(b => b.AreaM2);
-        return woody > 3 * soft ? "fungal" : soft > 3 * woody ? "bacterial" : "balanced";
+        return woody > 3 * soft ? Bias.Fungal : soft > 3 * woody ? Bias.Bacterial : Bias.Balanced;
     }
 
     /// <summary>Bias by soil pH: alkaline ground fungal, acid ground bacterial; null where no pH is known.</summary>
-    public static string? BiasByPh(IReadOnlyList<PlanBed> beds)
+    public static Bias? BiasByPh(IReadOnlyList<PlanBed> beds)
     {
         var known = beds.Where(b => b.SoilPh is not null).ToList();
         var area = known.Sum(b => b.AreaM2);
-        return known.Count == 0 ? null : (known.Sum(b => b.SoilPh!.Value * b.AreaM2) / area) switch { > 7.2 => "fungal", < 6.3 => "bacterial", _ => "balanced" };
+        return known.Count == 0 ? null : (known.Sum(b => b.SoilPh!.Value * b.AreaM2) / area) switch { > 7.2 => Bias.Fungal, < 6.3 => Bias.Bacterial, _ => Bias.Balanced };
     }
 
     /// <summary>The fork over bias, with what each school gives here.</summary>
-    public static Fork BiasFork(IReadOnlyList<PlanBed> beds, string chosen, string? byCount = null)
+    public static Fork BiasFork(IReadOnlyList<PlanBed> beds, string chosen, Bias? byCount = null)
     {
         var byPh = BiasByPh(beds);
         return new Fork(
             "bias",
             "Bacterial or fungal?",
             [
-                new("crop", "by what grows", $"{BiasByCrop(beds)}: annuals and grass bacterial, perennials and trees fungal"),
-                new("ph", "by soil pH", byPh is null ? "no pH is known for these beds" : $"{byPh}: alkaline ground fungal, acid ground bacterial"),
-                new("count", "by count", byCount is null ? "no count is known for this source: a microscope or a lab tells" : $"the source counts as {byCount}: feed what it has little of"),
+                new("crop", "by what grows", $"{BiasByCrop(beds).Word()}: annuals and grass bacterial, perennials and trees fungal"),
+                new("ph", "by soil pH", byPh is null ? "no pH is known for these beds" : $"{byPh.Value.Word()}: alkaline ground fungal, acid ground bacterial"),
+                new("count", "by count", byCount is null ? "no count is known for this source: a microscope or a lab tells" : $"the source counts as {byCount.Value.Word()}: feed what it has little of"),
             ],
             byCount is null ? "crop" : "count",
             chosen,

@@ -16,13 +16,13 @@ public sealed record RecipeFile
     public string? Name { get; init; }
 
     /// <summary>"leaf" or "root".</summary>
-    public string? Purpose { get; init; }
+    public Purpose? Purpose { get; init; }
 
     /// <summary>"bacterial", "balanced" or "fungal".</summary>
-    public string? Bias { get; init; }
+    public Bias? Bias { get; init; }
 
     /// <summary>"tea", "extract", "bubbled" or "steep".</summary>
-    public string? Making { get; init; }
+    public Making? Making { get; init; }
 
     /// <summary>"bucket", "barrel" or "tank": what it was made for.</summary>
     public string? Vessel { get; init; }
@@ -46,8 +46,8 @@ public static class Recipes
     /// <summary>The starting set: leaf and root × bacterial, balanced and fungal × bucket, barrel and tank. Places to start, not findings.</summary>
     public static IReadOnlyList<RecipeFile> Starting { get; } =
     [
-        .. from purpose in new[] { "leaf", "root" }
-           from bias in new[] { "bacterial", "balanced", "fungal" }
+        .. from purpose in Enum.GetValues<Purpose>()
+           from bias in Enum.GetValues<Bias>()
            from vessel in new[] { (Name: "bucket", Litres: 17.0), (Name: "barrel", Litres: 180.0), (Name: "tank", Litres: 765.0) }
            select Start(purpose, bias, vessel.Name, vessel.Litres),
     ];
@@ -59,7 +59,7 @@ public static class Recipes
     public static RecipeFile ScaledTo(RecipeFile recipe, double litres)
     {
         var from = recipe.ForLitres!.Value;
-        double SourceScale(string kind) => recipe.Making == "tea" ? Recipe.SourcePer20L(kind, litres) * litres / (Recipe.SourcePer20L(kind, from) * from) : litres / from;
+        double SourceScale(string kind) => recipe.Making == Making.Tea ? Recipe.SourcePer20L(kind, litres) * litres / (Recipe.SourcePer20L(kind, from) * from) : litres / from;
         return recipe with
         {
             ForLitres = litres,
@@ -82,9 +82,9 @@ public static class Recipes
             checks.Add("name", "It has no name, or one that is too long.", "Give 1 to 80 letters.");
         }
 
-        OneOf(checks, "purpose", r.Purpose, "leaf", "root");
-        OneOf(checks, "bias", r.Bias, "bacterial", "balanced", "fungal");
-        OneOf(checks, "making", r.Making, [.. Makings.All.Select(m => m.Id)]);
+        checks.One("purpose", r.Purpose, "Nothing was given.");
+        checks.One("bias", r.Bias, "Nothing was given.");
+        checks.One("making", r.Making, "Nothing was given.");
         OneOf(checks, "vessel", r.Vessel, "bucket", "barrel", "tank");
         var litres = checks.Range("forLitres", r.ForLitres, 1, 5000, "L");
         if ((r.Sources?.Count ?? 0) is 0 or > 6)
@@ -118,17 +118,17 @@ public static class Recipes
         }
     }
 
-    private static RecipeFile Start(string purpose, string bias, string vessel, double litres)
+    private static RecipeFile Start(Purpose purpose, Bias bias, string vessel, double litres)
     {
-        var tea = purpose == "leaf";
-        var source = bias == "bacterial" ? "castings" : "compost";
+        var tea = purpose == Purpose.Leaf;
+        var source = bias == Bias.Bacterial ? "castings" : "compost";
         var sourceL = tea ? Recipe.SourcePer20L(source, litres) * litres / 20 : Recipe.ExtractLoadPer20L * litres / 20;
         return new RecipeFile
         {
-            Name = $"{(purpose == "leaf" ? "Leaf" : "Root")}, {bias}, {vessel}",
+            Name = $"{(purpose == Purpose.Leaf ? "Leaf" : "Root")}, {bias.Word()}, {vessel}",
             Purpose = purpose,
             Bias = bias,
-            Making = tea ? "tea" : litres > 60 ? "bubbled" : "extract",
+            Making = tea ? Ideas.Making.Tea : litres > 60 ? Ideas.Making.Bubbled : Ideas.Making.Extract,
             Vessel = vessel,
             ForLitres = litres,
             Sources = [new SourceAmount { Kind = source, Litres = Math.Round(sourceL, 2) }],

@@ -61,7 +61,7 @@ public enum SourceFitness
 /// <param name="Reasons">Why, one sentence each.</param>
 /// <param name="Unknown">What was not answered.</param>
 /// <param name="BiasByCount">"bacterial", "balanced" or "fungal" where it was counted; else null.</param>
-public sealed record SourceRuling(SourceFitness Fitness, string Sentence, IReadOnlyList<string> Reasons, IReadOnlyList<string> Unknown, string? BiasByCount);
+public sealed record SourceRuling(SourceFitness Fitness, string Sentence, IReadOnlyList<string> Reasons, IReadOnlyList<string> Unknown, Bias? BiasByCount);
 
 /// <summary>The gate that a lot of source passes once, before any brew is made of it.</summary>
 public static class SourceGate
@@ -119,7 +119,7 @@ public static class SourceGate
     }
 
     /// <summary>Bias of a counted source: below 0.5 bacterial, above 2 fungal, by dry mass. House lines.</summary>
-    public static string? BiasByCount(double? fungalToBacterial) => fungalToBacterial switch { null => null, < 0.5 => "bacterial", > 2 => "fungal", _ => "balanced" };
+    public static Bias? BiasByCount(double? fungalToBacterial) => fungalToBacterial switch { null => null, < 0.5 => Bias.Bacterial, > 2 => Bias.Fungal, _ => Bias.Balanced };
 
     /// <summary>A fitness in words.</summary>
     public static string Name(SourceFitness f) => f switch { SourceFitness.Fit => "fit", SourceFitness.Mind => "with care", SourceFitness.Unfit => "unfit", _ => "not asked" };
@@ -218,7 +218,7 @@ public static class SourceGate
 /// <param name="Life">"poor", "middling" or "living".</param>
 /// <param name="Sentence">What it means for brewing.</param>
 /// <param name="Figure">What was found, in words.</param>
-public sealed record GroundAliveAnswer(string Life, string Sentence, string Figure);
+public sealed record GroundAliveAnswer(Life Life, string Sentence, string Figure);
 
 /// <summary>Is this ground alive already? Two small guided checks, to be asked before any brewing.</summary>
 public static class GroundAlive
@@ -238,7 +238,7 @@ public static class GroundAlive
         }
 
         var at7 = gone >= 1 ? 1 : 1 - Math.Pow(1 - gone, 7 / w);
-        return Say7(at7 switch { < 0.25 => "poor", < 0.6 => "middling", _ => "living" }, $"{Say.Number(gone * 100, 2)} % gone in {Say.Number(w)} weeks",
+        return Say7(at7 switch { < 0.25 => Life.Poor, < 0.6 => Life.Middling, _ => Life.Living }, $"{Say.Number(gone * 100, 2)} % gone in {Say.Number(w)} weeks",
             new("cotton strip", "1 − (1 − gone)^(7 ÷ weeks)", $"{Say.Number(gone * 100, 2)} % in {Say.Number(w)} weeks", $"{Say.Number(at7 * 100, 2)} % at seven weeks", "first-order decay; lines at 25 and 60 %: practitioners' rule"));
     }
 
@@ -250,19 +250,19 @@ public static class GroundAlive
         var checks = new Checks();
         var c = checks.Range("mgCPerKg", mgCPerKg, 0, 1000, "mg/kg", "It is the carbon breathed out in 24 h, mg CO₂-C per kg.");
         return checks.Sound
-            ? Say7(c switch { < 25 => "poor", < 70 => "middling", _ => "living" }, $"{Say.Number(c)} mg CO₂-C per kg in a day",
+            ? Say7(c switch { < 25 => Life.Poor, < 70 => Life.Middling, _ => Life.Living }, $"{Say.Number(c)} mg CO₂-C per kg in a day",
                 new("CO₂ burst", "poor under 25, living from 70", $"{Say.Number(c)} mg/kg in 24 h", Say.Number(c) + " mg/kg", "usual lab bands; they differ between labs and soils"))
             : checks.Refusal;
     }
 
     /// <summary>What a life means for a brew.</summary>
-    public static string Means(string life) => life switch
+    public static string Means(Life life) => life switch
     {
-        "poor" => "This ground is poor in life: a brew may help, with food for it in the ground.",
-        "living" => "This ground is alive already: expect little from a brew, and leave a strip without.",
+        Life.Poor => "This ground is poor in life: a brew may help, with food for it in the ground.",
+        Life.Living => "This ground is alive already: expect little from a brew, and leave a strip without.",
         _ => "This ground is middling: a brew may help or not; leave a strip without, and see.",
     };
 
-    private static Worked<GroundAliveAnswer> Say7(string life, string figure, WorkingLine line) =>
+    private static Worked<GroundAliveAnswer> Say7(Life life, string figure, WorkingLine line) =>
         Worked.Of(new GroundAliveAnswer(life, Means(life), figure), "", Evidence.PractitionersRule, [line]);
 }

@@ -12,7 +12,7 @@ public sealed record PatchRead
     public string Candidate { get; init; } = "";
 
     /// <summary>"water", "carrier" or "candidate".</summary>
-    public string Role { get; init; } = "candidate";
+    public PatchRole Role { get; init; } = PatchRole.Candidate;
 
     /// <summary>The carrier that the candidate is mixed into; null for water.</summary>
     public string? In { get; init; }
@@ -67,17 +67,17 @@ public static class Patches
     public static Ruling<PatchAnswer> Of(IReadOnlyList<PatchRead> patches)
     {
         var checks = new Checks();
-        if (!patches.Any(p => p.Role == "water"))
+        if (!patches.Any(p => p.Role == PatchRole.Water))
         {
             checks.Add("patches", "No patch had water only.", "Mark one of water only: without it nothing can be told from the hour of the day.");
         }
 
-        if (!patches.Any(p => p.Role == "candidate"))
+        if (!patches.Any(p => p.Role == PatchRole.Candidate))
         {
             checks.Add("patches", "No patch had a candidate.", "Choose one to eight from the shelf.");
         }
 
-        foreach (var alone in patches.Where(p => p.In is not null && !patches.Any(c => c.Role == "carrier" && c.Candidate == p.In)).Select(p => p.In!).Distinct())
+        foreach (var alone in patches.Where(p => p.In is not null && !patches.Any(c => c.Role == PatchRole.Carrier && c.Candidate == p.In)).Select(p => p.In!).Distinct())
         {
             checks.Add("patches", $"No patch had {alone} alone.", "Mark one of the carrier only: without it nothing can be told of what it carries.");
         }
@@ -94,11 +94,11 @@ public static class Patches
         }
 
         var changes = patches.Select(Change).ToList();
-        var water = Pool([.. changes.Where((_, i) => patches[i].Role == "water")]);
-        Part? Alone(string? name) => name is null ? null : Pool([.. changes.Where((_, i) => patches[i].Role == "carrier" && patches[i].Candidate == name)]);
-        var lifts = patches.Select((p, i) => (Patch: p, Change: changes[i])).Where(x => x.Patch.Role != "water").GroupBy(x => (x.Patch.Candidate, x.Patch.Role, x.Patch.In))
+        var water = Pool([.. changes.Where((_, i) => patches[i].Role == PatchRole.Water)]);
+        Part? Alone(string? name) => name is null ? null : Pool([.. changes.Where((_, i) => patches[i].Role == PatchRole.Carrier && patches[i].Candidate == name)]);
+        var lifts = patches.Select((p, i) => (Patch: p, Change: changes[i])).Where(x => x.Patch.Role != PatchRole.Water).GroupBy(x => (x.Patch.Candidate, x.Patch.Role, x.Patch.In))
             .Select(g => Beyond(Lift(g.Key.Candidate, g.Count(), Pool([.. g.Select(x => x.Change)]), water), g.Key.In, Pool([.. g.Select(x => x.Change)]), Alone(g.Key.In))).OrderByDescending(l => l.Lift).ToList();
-        List<PatchLift> candidates = [.. lifts.Where(l => patches.Any(p => p.Candidate == l.Candidate && p.Role == "candidate"))];
+        List<PatchLift> candidates = [.. lifts.Where(l => patches.Any(p => p.Candidate == l.Candidate && p.Role == PatchRole.Candidate))];
         var winner = candidates.FirstOrDefault(l => l.Word == "yes" && (l.OverCarrier is null || l.OverCarrierLower > 0))?.Candidate;
         var carried = winner is null ? candidates.FirstOrDefault(l => l.Word == "yes") : null;
         var note = candidates.FirstOrDefault(l => l.Candidate == winner)?.OverCarrier is { } over ? $" Over its carrier alone {Signed(over)}." : "";
@@ -112,7 +112,7 @@ public static class Patches
             "°Bx",
             Evidence.PractitionersRule,
             [
-                new("water", "mean after − mean before", $"{patches.Count(p => p.Role == "water")} {(patches.Count(p => p.Role == "water") == 1 ? "patch" : "patches")}", Signed(water.Mean), "refractometer"),
+                new("water", "mean after − mean before", $"{patches.Count(p => p.Role == PatchRole.Water)} {(patches.Count(p => p.Role == PatchRole.Water) == 1 ? "patch" : "patches")}", Signed(water.Mean), "refractometer"),
                 .. lifts.Select(l => new WorkingLine(l.Candidate, "its change − water’s change, ± t · √(variances added)", $"{Signed(l.Change)} − ({Signed(water.Mean)})", $"{Signed(l.Lift)}{(l.Lower is { } low ? $" ({Signed(low)} to {Signed(l.Upper!.Value)})" : "")}", "Welch 1947; 2 °Bx is practitioners’ rule")),
             ]);
     }

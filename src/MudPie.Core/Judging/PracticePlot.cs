@@ -16,8 +16,8 @@ public sealed record PracticePlotQuestion
     /// <summary>"halves" (one side against the other), "random", "blocks" (across the slope) or "alternate".</summary>
     public string? Layout { get; init; }
 
-    /// <summary>A word of the verdicts; null while not decided.</summary>
-    public string? Decision { get; init; }
+    /// <summary>What was decided; null while not decided.</summary>
+    public Finding? Decision { get; init; }
 }
 
 /// <summary>A plot of the practice field.</summary>
@@ -32,13 +32,13 @@ public sealed record PracticeFieldPlot(int Column, int Row, bool Treated, int? B
 public sealed record PracticeTries(int Tries, IReadOnlyList<PracticeWord> Words, double Right, double Wrong, IReadOnlyList<PracticeBin> Differences);
 
 /// <summary>A verdict and how often it came.</summary>
-public sealed record PracticeWord(string Word, int Times, bool Right);
+public sealed record PracticeWord(Finding Word, int Times, bool Right);
 
 /// <summary>A bin of estimated differences.</summary>
 public sealed record PracticeBin(double From, double To, int Times);
 
 /// <summary>What was hidden.</summary>
-public sealed record PracticePlotTruth(double Effect, double Noise, double Slope, string RightWord, bool DecidedRight, string Account, PracticeTries Yours, IReadOnlyList<PracticeRival> Others);
+public sealed record PracticePlotTruth(double Effect, double Noise, double Slope, Finding RightWord, bool DecidedRight, string Account, PracticeTries Yours, IReadOnlyList<PracticeRival> Others);
 
 /// <summary>How another choice would have done on the same field.</summary>
 public sealed record PracticeRival(string Name, double Right, double Wrong);
@@ -94,12 +94,6 @@ public static class PracticePlot
             checks.Add("layout", q.Layout is null ? "Nothing was chosen." : $"“{q.Layout}” is not known here.", $"Choose {Say.Any(Layouts)}.");
         }
 
-        string[] words = [TrialVerdicts.Works, TrialVerdicts.Some, TrialVerdicts.NoUse, TrialVerdicts.Harm, TrialVerdicts.CannotTell];
-        if (q.Decision is not null && !words.Contains(q.Decision))
-        {
-            checks.Add("decision", $"“{q.Decision}” is no verdict.", $"Choose {Say.Any(words)}.");
-        }
-
         if (!checks.Sound)
         {
             return checks.Refusal;
@@ -146,7 +140,7 @@ public static class PracticePlot
         Factors = ["treatment"],
         Control = "nothing",
         WorthHaving = Worth,
-        Design = layout == "blocks" && plots.Count > 2 ? "blocks" : "random",
+        Design = layout == "blocks" && plots.Count > 2 ? Design.Blocks : Design.Random,
         Rows = [.. plots.Select((p, i) => new TrialRow { Plot = $"plot {i + 1}", Levels = [p.Treated ? "drench" : "nothing"], Block = p.Block?.ToString(System.Globalization.CultureInfo.InvariantCulture), Value = p.Value })],
     };
 
@@ -158,9 +152,9 @@ public static class PracticePlot
             .Append(n >= 20 ? default : (Name: $"{Named("blocks")}, {Math.Min(20, n * 2)} of each", Tried: Try("blocks", Math.Min(20, n * 2), effect, noise, slope, q.Seed, right)))
             .Where(x => x.Name is not null).Select(x => new PracticeRival(x.Name, x.Tried.Right, x.Tried.Wrong)).ToList();
         var decidedRight = q.Decision == right;
-        var account = $"The drench truly gave {Say.Number(told.Of(effect))} {told.Unit}: {right}. You said: {q.Decision}. The field slopes by {Say.Number(told.Of(Math.Abs(slope)))} from end to end and plots stray by {Say.Number(told.Of(noise), 2)}. "
+        var account = $"The drench truly gave {Say.Number(told.Of(effect))} {told.Unit}: {right.Word()}. You said: {q.Decision!.Value.Word()}. The field slopes by {Say.Number(told.Of(Math.Abs(slope)))} from end to end and plots stray by {Say.Number(told.Of(noise), 2)}. "
             + (q.Layout == "halves" ? "With one side against the other, the slope was counted as the drench. " : q.Layout == "blocks" ? "Blocks took the slope out. " : "The slope went into the noise. ")
-            + (decidedRight ? "You were right." : q.Decision == TrialVerdicts.CannotTell ? "Not knowing is no mistake, but it settles nothing." : "That was not so.");
+            + (decidedRight ? "You were right." : q.Decision == Finding.CannotTell ? "Not knowing is no mistake, but it settles nothing." : "That was not so.");
         yours = yours with { Differences = [.. yours.Differences.Select(b => b with { From = told.Of(b.From), To = told.Of(b.To) })] };
         return new(told.Of(effect), Math.Round(told.Of(noise), 2), Math.Round(told.Of(slope), 2), right, decidedRight, account, yours, others);
     }
@@ -168,14 +162,14 @@ public static class PracticePlot
     private static string Named(string layout) => layout switch { "halves" => "one side against the other", "alternate" => "turn and turn about", "blocks" => "blocks across the slope", _ => "by lot over the whole" };
 
     /// <summary>The same verdict as the whole analysis gives two treatments, without its tables: paired t in blocks, else Welch's.</summary>
-    internal static (string Verdict, double Difference) Quick(List<PracticeFieldPlot> plots, bool blocks)
+    internal static (Finding Verdict, double Difference) Quick(List<PracticeFieldPlot> plots, bool blocks)
     {
         double[] Of(bool treated) => [.. plots.Where(p => p.Treated == treated).OrderBy(p => p.Block ?? 0).Select(p => p.Value)];
         var (plain, drench) = (Of(false), Of(true));
         var (n, difference) = (plain.Length, drench.Average() - plain.Average());
         if (n < 2)
         {
-            return (TrialVerdicts.CannotTell, difference);
+            return (Finding.CannotTell, difference);
         }
 
         static double Squares(double[] x) => x.Sum(v => (v - x.Average()) * (v - x.Average())) / (x.Length - 1);
@@ -194,10 +188,10 @@ public static class PracticePlot
         return (TrialVerdicts.Of(difference - half, difference + half, Worth), difference);
     }
 
-    private static PracticeTries Try(string layout, int n, double effect, double noise, double slope, int seed, string right)
+    private static PracticeTries Try(string layout, int n, double effect, double noise, double slope, int seed, Finding right)
     {
         var random = new SeededRandom((ulong)seed + 17);
-        var (times, differences) = (new Dictionary<string, int>(), new List<double>(Tries));
+        var (times, differences) = (new Dictionary<Finding, int>(), new List<double>(Tries));
         for (var i = 0; i < Tries; i++)
         {
             var (verdict, difference) = Quick(Field(layout, n, effect, noise, slope, random), layout == "blocks");
@@ -209,7 +203,7 @@ public static class PracticePlot
         var step = (high - low) / 24;
         var words = times.Select(t => new PracticeWord(t.Key, t.Value, t.Key == right)).OrderByDescending(w => w.Times).ToList();
         return new(
-            Tries, words, times.GetValueOrDefault(right) / (double)Tries, words.Where(w => !w.Right && w.Word != TrialVerdicts.CannotTell).Sum(w => w.Times) / (double)Tries,
+            Tries, words, times.GetValueOrDefault(right) / (double)Tries, words.Where(w => !w.Right && w.Word != Finding.CannotTell).Sum(w => w.Times) / (double)Tries,
             [.. Enumerable.Range(0, 24).Select(b => new PracticeBin(low + (b * step), low + ((b + 1) * step), differences.Count(d => d >= low + (b * step) && (d < low + ((b + 1) * step) || b == 23))))]);
     }
 }

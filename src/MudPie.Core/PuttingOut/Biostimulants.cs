@@ -38,7 +38,7 @@ public sealed record ProgrammeStep
     public DateOnly On { get; init; }
 
     /// <summary>"leaf" or "root".</summary>
-    public required string Purpose { get; init; }
+    public required Purpose Purpose { get; init; }
 
     /// <summary>One part in so many; null for the middle of the usual.</summary>
     public double? OneIn { get; init; }
@@ -173,7 +173,7 @@ public static class Biostimulants
         {
             if (Fit(k!, StageOn(on, stages, start.Value, harvest.Value)).Fit == "right")
             {
-                list.Add(new ProgrammeStep { Kind = k!.Kind, On = on, Purpose = on < LeavesFrom(crop, start.Value) ? "root" : "leaf" });
+                list.Add(new ProgrammeStep { Kind = k!.Kind, On = on, Purpose = on < LeavesFrom(crop, start.Value) ? Purpose.Root : Purpose.Leaf });
             }
         }
 
@@ -189,9 +189,9 @@ public static class Biostimulants
         for (var i = 0; i < q.Steps.Count; i++)
         {
             var s = q.Steps[i];
-            if (Find(s.Kind) is null || s.Purpose is not ("leaf" or "root"))
+            if (Find(s.Kind) is null)
             {
-                checks.Add($"steps[{i}].kind", $"“{s.Kind}” for {s.Purpose} is not known here.", $"Choose {Say.Any([.. Kinds.Select(k => k.Kind)])}, for leaf or root.");
+                checks.Add($"steps[{i}].kind", $"“{s.Kind}” for {s.Purpose.Word()} is not known here.", $"Choose {Say.Any([.. Kinds.Select(k => k.Kind)])}, for leaf or root.");
             }
 
             if (s.OneIn is not null)
@@ -246,7 +246,7 @@ public static class Biostimulants
     {
         var k = Find(s.Kind)!;
         var stage = StageOn(s.On, stages, start, harvest);
-        var fit = s.Purpose == "leaf" && stage is not null && s.On < LeavesFrom(q.Crop, start)
+        var fit = s.Purpose == Purpose.Leaf && stage is not null && s.On < LeavesFrom(q.Crop, start)
             ? new StageFit(stage.Id, "wasted", $"There are no leaves before {LeavesFrom(q.Crop, start):d MMM}: give it to the roots, or later.")
             : Fit(k, stage);
         var dose = Doses.Of(new DoseQuestion { Kind = k, Purpose = s.Purpose, AreaM2 = area, MixLPerHa = q.MixLPerHa ?? 500, Label = q.Labels.GetValueOrDefault(s.Kind), OwnOneIn = s.OneIn });

@@ -9,7 +9,7 @@ public sealed record DoseQuestion
     public Biostimulant? Kind { get; init; }
 
     /// <summary>"leaf" or "root".</summary>
-    public required string Purpose { get; init; }
+    public required Purpose Purpose { get; init; }
 
     /// <summary>m².</summary>
     public double AreaM2 { get; init; }

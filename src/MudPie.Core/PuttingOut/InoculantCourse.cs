@@ -27,8 +27,8 @@ public sealed record CourseQuestion
     /// <summary>"mL" or "g".</summary>
     public string? LabelPer { get; init; }
 
-    /// <summary>"spores", "living" or "propagules" (mycorrhiza).</summary>
-    public string? Kind { get; init; }
+    /// <summary>In what form it lives.</summary>
+    public LifeForm? Kind { get; init; }
 
     /// <summary>Days since it was made, 0 to 3650; 0 when not given.</summary>
     public double? AgeDays { get; init; }
@@ -103,11 +103,7 @@ public static class InoculantCourse
             checks.Add("labelPer", "The label's count says nothing without its “per”.", "Is it per mL or per g? It stands beside the number; powders and granules go by the gram.");
         }
 
-        if (q.Kind is not ("spores" or "living" or "propagules"))
-        {
-            checks.Add("kind", "It is not said what kind it is.", "Choose spores, living or propagules.");
-        }
-
+        var kind = checks.One("kind", q.Kind, "It is not said what kind it is.");
         var age = checks.Range("ageDays", q.AgeDays ?? 0, 0, 3650, "days");
         var kept = checks.Range("keptC", q.KeptC ?? 20, -20, 50, "°C");
         var dose = checks.Range("dose", q.Dose ?? q.LabelDose, 1e-4, 1e7, q.LabelPer ?? "");
@@ -123,12 +119,12 @@ public static class InoculantCourse
         }
 
         var label = q.Species.Sum(s => s.Count!.Value);
-        var alive = InoculantDose.Viable(q.Kind!, age, kept);
+        var alive = InoculantDose.Viable(kind, age, kept);
         var weekly = dose * label * alive * 7 / every;
         var labelWeekly = q is { LabelDose: { } ld, LabelEveryDays: { } le } ? ld * label * 7 / le : (double?)null;
         var share = weekly / labelWeekly;
         var makeUp = share < 0.999 ? dose / share : null;
-        var host = q.Kind == "propagules" ? Host(q.Crop) : null;
+        var host = q.Kind == LifeForm.Propagules ? Host(q.Crop) : null;
         var doses = Doses(q, dose, every, label * alive);
         var total = doses.Sum(d => d.Amount);
         return Worked.Of(
@@ -136,7 +132,7 @@ public static class InoculantCourse
             "", Evidence.PractitionersRule,
             [
                 new("on the label", "Σ counts", string.Join(" + ", q.Species.Select(s => $"{s.Count:0.##e+0}")), $"{label:0.##e+0} per {q.LabelPer}", "the label"),
-                new("still alive", "e^(−ln 2 · days ÷ half-life · 2^((T − 20) ÷ 10))", $"{q.Kind}, {Say.Number(age)} days at {Say.Number(kept)} °C", $"{Say.Number(alive * 100)} %", "house figures until a lot is counted"),
+                new("still alive", "e^(−ln 2 · days ÷ half-life · 2^((T − 20) ÷ 10))", $"{kind.Word()}, {Say.Number(age)} days at {Say.Number(kept)} °C", $"{Say.Number(alive * 100)} %", "house figures until a lot is counted"),
                 new("a week, as meant", "dose × label × alive × 7 ÷ days", $"{Say.Number(dose)} {q.LabelPer} × {label:0.##e+0} × {Say.Number(alive)} × 7 ÷ {Say.Number(every)}", $"{weekly:0.##e+0}", "sum"),
                 new("a week, by the label", "label dose × label × 7 ÷ label days", labelWeekly is null ? "the label does not say" : $"{Say.Number(q.LabelDose!.Value)} × {label:0.##e+0} × 7 ÷ {Say.Number(q.LabelEveryDays!.Value)}", labelWeekly is null ? "not known" : $"{labelWeekly:0.##e+0}", "the label, taken as fresh"),
             ],
@@ -167,7 +163,7 @@ public static class InoculantCourse
                 < 0.75 => ("flower and set", "stress falls here"),
                 _ => ("filling", "late: little is gained, a place to save"),
             };
-            if (q.Kind == "propagules" && at > 0)
+            if (q.Kind == LifeForm.Propagules && at > 0)
             {
                 break; // once it is in the root it spreads with the root
             }
@@ -187,8 +183,8 @@ public static class InoculantCourse
 
         var kind = q.Kind switch
         {
-            "spores" => "Dormant spores stand chlorine and salt until they have sprouted; shake the bottle, they settle.",
-            "living" => "Living cells stand neither chlorine nor salt nor a hot tank; shake the bottle and use the tank within the day.",
+            LifeForm.Spores => "Dormant spores stand chlorine and salt until they have sprouted; shake the bottle, they settle.",
+            LifeForm.Living => "Living cells stand neither chlorine nor salt nor a hot tank; shake the bottle and use the tank within the day.",
             _ => host ?? "It must touch roots.",
         };
         if (share is null)

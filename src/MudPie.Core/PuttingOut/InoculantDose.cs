@@ -28,8 +28,8 @@ public sealed record InoculantQuestion
     /// <summary>Share still alive, more than 0 to 1; worked out from age, warmth and kind when not given.</summary>
     public double? ViableShare { get; init; }
 
-    /// <summary>"spores", "living" or "propagules", to work the viable share out.</summary>
-    public string? Kind { get; init; }
+    /// <summary>In what form it lives, to work the viable share out.</summary>
+    public LifeForm? Kind { get; init; }
 
     /// <summary>Days since it was made, 0 to 3650.</summary>
     public double? AgeDays { get; init; }
@@ -58,11 +58,11 @@ public sealed record InoculantAnswer(double Amount, string Unit, double Organism
 public static class InoculantDose
 {
     // Days in which half are lost at 20 °C: spores hardly fall. House figures, until a lot is counted.
-    private static readonly Dictionary<string, double> HalfLives = new() { ["spores"] = 2500, ["propagules"] = 500, ["living"] = 90 };
+    private static readonly Dictionary<LifeForm, double> HalfLives = new() { [LifeForm.Spores] = 2500, [LifeForm.Propagules] = 500, [LifeForm.Living] = 90 };
 
     /// <summary>Share alive after so many days: first order, twice as fast for each 10 °C.</summary>
     /// <remarks>Living cells, 90 days at 20 °C: one half; at 10 °C: 0.71.</remarks>
-    public static double Viable(string kind, double ageDays, double keptC) => Math.Exp(-Math.Log(2) * ageDays / HalfLives[kind] * Math.Pow(2, (keptC - 20) / 10));
+    public static double Viable(LifeForm kind, double ageDays, double keptC) => Math.Exp(-Math.Log(2) * ageDays / HalfLives[kind] * Math.Pow(2, (keptC - 20) / 10));
 
     /// <summary>amount = target × count ÷ (label count × viable share).</summary>
     /// <remarks>1e6 a plant on 240 plants, a label of 2e8 per mL, half alive: 2.4 mL.</remarks>
@@ -104,7 +104,7 @@ public static class InoculantDose
             q.ViableShare is null && q.Kind is not null ? Evidence.PractitionersRule : Evidence.ChemistryOrPhysics,
             [
                 new("organisms wanted", "target × how many", $"{target:0.##e+0} × {Say.Number(count)}", $"{wanted:0.##e+0}", "your own target"),
-                new("still alive", "e^(−ln 2 · days ÷ half-life · 2^((T − 20) ÷ 10))", q.ViableShare is null && q.Kind is { } k ? $"{k}, {Say.Number(q.AgeDays ?? 0)} days at {Say.Number(q.KeptC ?? 20)} °C, half-life {HalfLives[k]} days at 20 °C" : "as given", $"{Say.Number(viable * 100, 3)} %", "first order, twice as fast for each 10 °C; half-lives are house figures until a lot is counted"),
+                new("still alive", "e^(−ln 2 · days ÷ half-life · 2^((T − 20) ÷ 10))", q.ViableShare is null && q.Kind is { } k ? $"{k.Word()}, {Say.Number(q.AgeDays ?? 0)} days at {Say.Number(q.KeptC ?? 20)} °C, half-life {HalfLives[k]} days at 20 °C" : "as given", $"{Say.Number(viable * 100, 3)} %", "first order, twice as fast for each 10 °C; half-lives are house figures until a lot is counted"),
                 new("amount", "wanted ÷ (label count × alive)", $"{wanted:0.##e+0} ÷ ({label:0.##e+0} × {Say.Number(viable)})", $"{Say.Number(amount)} {q.LabelPer}", "sum"),
             ],
             [new("label-is-law", "Where the product is registered its label is law: this sum does not stand above it.", Cautions.Usual)]);
@@ -117,14 +117,8 @@ public static class InoculantDose
             return 1;
         }
 
-        if (q.Kind is null || !HalfLives.ContainsKey(q.Kind))
-        {
-            checks.Add("kind", q.Kind is null ? "It is not said what kind it is." : $"“{q.Kind}” is not a kind that is known here.", "Choose spores, living or propagules.");
-            return 1;
-        }
-
         var (age, kept) = (checks.Range("ageDays", q.AgeDays ?? 0, 0, 3650, "days"), checks.Range("keptC", q.KeptC ?? 20, -20, 50, "°C"));
-        return Viable(q.Kind, age, kept);
+        return Viable(checks.One("kind", q.Kind, "It is not said what kind it is."), age, kept);
     }
 
     private static string Word(string per, double count) => (per, count == 1) switch
@@ -145,7 +139,7 @@ public static class InoculantDose
 /// <param name="Product">Product in all.</param>
 /// <param name="Hours">How long the stock lasts; null where no flow was given.</param>
 /// <param name="Verdict">In a sentence.</param>
-public sealed record InjectorAnswer(double StockL, double ProductPerL, double Product, double? Hours, Brewing.Verdict Verdict);
+public sealed record InjectorAnswer(double StockL, double ProductPerL, double Product, double? Hours, Verdict Verdict);
 
 /// <summary>Stock strength from an injector's ratio.</summary>
 public static class InjectorStock
@@ -179,8 +173,8 @@ public static class InjectorStock
         var hours = flow is { } f ? feed / f / 60 : (double?)null;
         var lives = withFeeds ? 24 : 48;
         var verdict = hours > lives
-            ? new Brewing.Verdict(Brewing.Tone.Stop, $"This stock would outlive its biology: it lasts {Say.Hours(hours.Value)}.", $"{(withFeeds ? "With feeds in it" : "In plain water")} it is good for about {lives} h. Make it in parts.")
-            : new Brewing.Verdict(Brewing.Tone.Go, units.IsUs() ? $"{Units.Show(stock, Dimension.Volume, units)} of stock, {Say.Number(dose * r * 3.785411784)}{Say.Unit(unit)} in each gallon." : $"{Say.Number(stock)} L of stock, {Say.Number(dose * r)}{Say.Unit(unit)} in each litre.", $"{Say.Number(dose * feed)}{Say.Unit(unit)} in all. Shake the bottle first: spores settle. Use it within {lives} h.");
+            ? new Verdict(Tone.Stop, $"This stock would outlive its biology: it lasts {Say.Hours(hours.Value)}.", $"{(withFeeds ? "With feeds in it" : "In plain water")} it is good for about {lives} h. Make it in parts.")
+            : new Verdict(Tone.Go, units.IsUs() ? $"{Units.Show(stock, Dimension.Volume, units)} of stock, {Say.Number(dose * r * 3.785411784)}{Say.Unit(unit)} in each gallon." : $"{Say.Number(stock)} L of stock, {Say.Number(dose * r)}{Say.Unit(unit)} in each litre.", $"{Say.Number(dose * feed)}{Say.Unit(unit)} in all. Shake the bottle first: spores settle. Use it within {lives} h.");
         return Worked.Of(
             new InjectorAnswer(stock, dose * r, dose * feed, hours, verdict), "L", Evidence.ChemistryOrPhysics,
             [

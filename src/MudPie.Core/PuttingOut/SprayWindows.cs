@@ -12,7 +12,7 @@ public sealed record WindowsQuestion
     public UnitSystem Units { get; init; }
 
     /// <summary>"leaf" or "root".</summary>
-    public string? Purpose { get; init; }
+    public Purpose? Purpose { get; init; }
 
     /// <summary>From when.</summary>
     public DateTimeOffset From { get; init; }
@@ -92,17 +92,14 @@ public static class SprayWindows
         var lat = checks.Range("latitude", q.Latitude, -90, 90, "°");
         var lon = checks.Range("longitude", q.Longitude, -180, 180, "°");
         var hours = checks.Range("hours", q.Hours ?? 72, 1, 96, "h");
-        if (q.Purpose is not ("leaf" or "root"))
-        {
-            checks.Add("purpose", "It is not said whether it is for leaves or roots.", "Choose leaf or root.");
-        }
+        checks.One("purpose", q.Purpose, "It is not said whether it is for leaves or roots.");
 
         if (!checks.Sound)
         {
             return checks.Refusal;
         }
 
-        var scorer = new HourScorer(q.Purpose == "leaf", lat, lon, ByHour(q.Weather), q.Units);
+        var scorer = new HourScorer(q.Purpose == Purpose.Leaf, lat, lon, ByHour(q.Weather), q.Units);
         var half = TimeSpan.FromMinutes(30);
         var start = new DateTimeOffset(q.From.UtcTicks / half.Ticks * half.Ticks, TimeSpan.Zero);
         var list = Enumerable.Range(0, (int)(hours * 2)).Select(i => scorer.Score(start + (half * i), start + (half * i) + (half / 2))).ToList();
@@ -111,9 +108,9 @@ public static class SprayWindows
         return Worked.Of(
             new WindowsAnswer(list, windows, Says(windows, list, blind), blind), "", Evidence.PractitionersRule,
             [
-                new("sun", "height of the sun's centre at the middle of each half hour", $"{Say.Number(lat, 5)}°, {Say.Number(lon, 5)}°", q.Purpose == "leaf" ? "low: below 20°, above −6°" : "light enough: above −6°", "equations of the NOAA solar calculator; 20° is a practitioners' rule"),
-                new("wind", q.Purpose == "leaf" ? "1 to 4 m/s" : "up to 8 m/s", "", "", "dead calm at low sun is an inversion, in which mist hangs; above it drifts"),
-                new("rain", q.Purpose == "leaf" ? "none in the hour and the four after; up to six to be sure" : "light rain helps; 10 mm in six hours carries it off", "", "", "practitioners' rule"),
+                new("sun", "height of the sun's centre at the middle of each half hour", $"{Say.Number(lat, 5)}°, {Say.Number(lon, 5)}°", q.Purpose == Purpose.Leaf ? "low: below 20°, above −6°" : "light enough: above −6°", "equations of the NOAA solar calculator; 20° is a practitioners' rule"),
+                new("wind", q.Purpose == Purpose.Leaf ? "1 to 4 m/s" : "up to 8 m/s", "", "", "dead calm at low sun is an inversion, in which mist hangs; above it drifts"),
+                new("rain", q.Purpose == Purpose.Leaf ? "none in the hour and the four after; up to six to be sure" : "light rain helps; 10 mm in six hours carries it off", "", "", "practitioners' rule"),
                 new("warmth", "2 to 28 °C, best from 8", "", "", "not in frost; below 8 °C a leaf takes little and a brew sleeps: scored down; above 28 °C drops dry before they are taken up"),
                 new("score", "the parts multiplied: sun × wind × rain × warmth", "", $"{windows.Count} windows in {Say.Number(hours)} h", "ours, so that each part can spoil it alone"),
             ],

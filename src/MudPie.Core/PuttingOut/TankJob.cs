@@ -11,7 +11,7 @@ public static class TankJob
     public const double FloodMm = Drench.MuchMm;
 
     /// <summary>Share of the full dose by what a bed's checks say. House figures: a worn-out hectare takes 1,000 L, one that has recovered a third of it.</summary>
-    public static double Step(string? life) => life switch { "middling" => 0.6, "living" => 0.3, _ => 1 };
+    public static double Step(Life? life) => life switch { Life.Middling => 0.6, Life.Living => 0.3, _ => 1 };
 
     /// <summary>One mix for all: a bed's dose is its litres of it. Brew on a bed = area × dose per 100 m² × step; mix = brew × one in.</summary>
     /// <remarks>17 L at 1:5 over two beds of 36 m², one living: 13.1 and 3.9 L of brew; 102 L in all, seven loads of 15 L, the last of 12.</remarks>
@@ -20,10 +20,7 @@ public static class TankJob
         var checks = new Checks();
         var tank = checks.Range("tankL", q.TankL, 0.5, 20_000, "L", "How much does the sprayer or can hold?");
         var spare = checks.Range("spareShare", q.SpareShare ?? 0.05, 0, 0.5, "");
-        if (q.Purpose is not ("leaf" or "root"))
-        {
-            checks.Add("purpose", "It is not said whether it is for leaves or roots.", "Choose leaf or root.");
-        }
+        checks.One("purpose", q.Purpose, "It is not said whether it is for leaves or roots.");
 
         if (q.FoodWaiting is not (null or "mulch" or "residue" or "feed" or "none"))
         {
@@ -62,7 +59,7 @@ public static class TankJob
         double WaterIn(double litres) => litres - BrewIn(litres) - concentrations.Sum(c => c.Product.Unit == "mL" ? c.PerL * litres / 1000 : 0);
         var shares = q.Beds.Select((b, i) => new JobShare(
             b.Name, b.AreaM2, mixes[i], BrewIn(mixes[i]), WaterIn(mixes[i]), BrewIn(mixes[i]) / b.AreaM2 * 100, mixes[i] / b.AreaM2,
-            q is { StepDown: true, BrewL: not null } && b.RateLPerHa is null ? Step(b.Life) : 1, q is { StepDown: true, BrewL: not null } && b.RateLPerHa is null && Step(b.Life) < 1 ? $"{b.LifeSays ?? "its last check"}: {b.Life}" : null, In(mixes[i]), b.Plants is { } plants ? mixes[i] / plants : null)).ToList();
+            q is { StepDown: true, BrewL: not null } && b.RateLPerHa is null ? Step(b.Life) : 1, q is { StepDown: true, BrewL: not null } && b.RateLPerHa is null && Step(b.Life) < 1 ? $"{b.LifeSays ?? "its last check"}: {b.Life!.Value.Word()}" : null, In(mixes[i]), b.Plants is { } plants ? mixes[i] / plants : null)).ToList();
         var count = (int)Math.Min(Math.Ceiling((mix / tank) - 1e-9), 1e7);
         var loads = count <= TankPlan.MostLoads ? Loads(mixes, q.Beds, mix, tank, In, BrewIn, WaterIn) : [];
         var food = Food(q);
@@ -183,7 +180,7 @@ public static class TankJob
 
     private static string? Food(TankJobQuestion q)
     {
-        if (q.BrewL is null || q.Purpose == "leaf")
+        if (q.BrewL is null || q.Purpose == Purpose.Leaf)
         {
             return null;
         }
@@ -218,12 +215,12 @@ public static class TankJob
         }
 
         var fills = count == 1 ? $"One filling of {L(mix)}." : $"{count} fillings, {L(mix)} in all.";
-        if (q is { BrewL: not null, Purpose: "root", FoodWaiting: "none" })
+        if (q is { BrewL: not null, Purpose: Purpose.Root, FoodWaiting: "none" })
         {
             return new(Tone.Mind, fills, "There is no food waiting for it in that ground: mulch it, or send a feed with it.");
         }
 
-        if (q is { BrewL: not null, Purpose: "root" } && wettest.Millimetres < Drench.SkinMm && shares.All(s => s.LitresAPlant is null))
+        if (q is { BrewL: not null, Purpose: Purpose.Root } && wettest.Millimetres < Drench.SkinMm && shares.All(s => s.LitresAPlant is null))
         {
             return new(Tone.Mind, fills, Drench.Says(wettest.Millimetres, q.Units));
         }

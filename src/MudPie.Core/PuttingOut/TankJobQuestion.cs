@@ -13,7 +13,7 @@ public sealed record JobBed
     public double AreaM2 { get; init; }
 
     /// <summary>"poor", "middling" or "living" by its last check; null where none was made.</summary>
-    public string? Life { get; init; }
+    public Life? Life { get; init; }
 
     /// <summary>Which check said so: "cotton strip of 3 May".</summary>
     public string? LifeSays { get; init; }
@@ -48,7 +48,7 @@ public sealed record TankJobQuestion
     public UnitSystem Units { get; init; }
 
     /// <summary>"leaf" or "root".</summary>
-    public string? Purpose { get; init; }
+    public Purpose? Purpose { get; init; }
 
     /// <summary>At least one.</summary>
     public IReadOnlyList<JobBed> Beds { get; init; } = [];

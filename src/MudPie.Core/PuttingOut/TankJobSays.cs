@@ -46,7 +46,7 @@ internal static class TankJobSays
             yield return new Caution("too-wet", $"That is {Per.Depth(a.Beds.Max(b => b.Millimetres), q.Units)} of water on the ground, as much as an irrigation: thin it less or cover more ground.", Cautions.Usual);
         }
 
-        if (q.Purpose == "leaf" && a.OneIn > 6.001)
+        if (q.Purpose == Purpose.Leaf && a.OneIn > 6.001)
         {
             yield return new Caution("thin-film", "On leaves the film wants 1:5 or stronger; this is thinner.", Cautions.Usual);
         }

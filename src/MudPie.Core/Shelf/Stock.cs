@@ -53,8 +53,8 @@ public static class Stock
     }
 
     /// <summary>Share of life in a lot at a moment, by kind, age and warmth; 1 where it carries none.</summary>
-    public static double Alive(string? kind, DateTimeOffset made, DateTimeOffset at, double? keptC) =>
-        kind is "spores" or "living" or "propagules" ? PuttingOut.InoculantDose.Viable(kind, Math.Max(0, (at - made).TotalDays), Math.Clamp(keptC ?? 20, -20, 50)) : 1;
+    public static double Alive(LifeForm? kind, DateTimeOffset made, DateTimeOffset at, double? keptC) =>
+        kind is { } form ? PuttingOut.InoculantDose.Viable(form, Math.Max(0, (at - made).TotalDays), Math.Clamp(keptC ?? 20, -20, 50)) : 1;
 }
 
 /// <summary>What something costs to put out.</summary>

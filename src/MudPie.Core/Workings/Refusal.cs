@@ -83,6 +83,21 @@ public sealed class Checks
         return this;
     }
 
+    /// <summary>A choice that must be made; returns it, or the first of its idea when it is refused.</summary>
+    /// <param name="field">The field's name.</param>
+    /// <param name="value">What was chosen; null where nothing was.</param>
+    /// <param name="wrong">What is said where nothing was.</param>
+    public T One<T>(string field, T? value, string wrong = "Nothing was chosen.")
+        where T : struct, Enum
+    {
+        if (value is null)
+        {
+            Add(field, wrong, $"Choose {Say.Any(Words.All<T>())}.");
+        }
+
+        return value ?? default;
+    }
+
     /// <summary>A number that must be there, finite, and within [low, high]; returns it, or <paramref name="low"/> when it is refused.</summary>
     /// <param name="field">The field's name.</param>
     /// <param name="value">What was given.</param>

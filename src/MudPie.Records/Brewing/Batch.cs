@@ -30,11 +30,9 @@ public sealed class Batch : IVersioned
 
     public BatchState State { get; set; }
 
-    /// <summary>"tea" or "extract".</summary>
-    public required string Making { get; set; }
+    public required Making Making { get; set; }
 
-    /// <summary>"leaf" or "root".</summary>
-    public required string Purpose { get; set; }
+    public required Purpose Purpose { get; set; }
 
     public int VesselId { get; set; }
 

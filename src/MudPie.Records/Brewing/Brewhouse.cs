@@ -117,7 +117,7 @@ public sealed class WatchNotice
     public required string Rule { get; set; }
 
     /// <summary>A Tone by name.</summary>
-    public required string Tone { get; set; }
+    public required Tone Tone { get; set; }
 
     public required string Title { get; set; }
 

@@ -22,16 +22,16 @@ internal static class DemoBrewhouse
         {
             var kind = BatchJson.Brew(batch).Sources?[0].Kind;
             batch.SourceInputId = kind == "castings" ? castings.Id : mould.Id;
-            batch.RecipeVersionId = batch.Making == "tea" && batch.Purpose == "leaf" ? recipe.Versions[batch.UseAt < now.AddMonths(-6) ? 0 : 1].Id : null;
-            batch.LearntJson = batch.State is BatchState.Used or BatchState.Heaped && batch.Making == "tea" ? Taught(batch) : null;
+            batch.RecipeVersionId = batch.Making == Making.Tea && batch.Purpose == Purpose.Leaf ? recipe.Versions[batch.UseAt < now.AddMonths(-6) ? 0 : 1].Id : null;
+            batch.LearntJson = batch.State is BatchState.Used or BatchState.Heaped && batch.Making == Making.Tea ? Taught(batch) : null;
         }
 
         Clean(kit, batches, now);
         db.AddRange(
-            new BedCheck { BedId = kit.Beds[0].Id, At = now.AddMonths(-2), RecordedAt = now.AddMonths(-2), Kind = "cotton", Figure = 0.2, Weeks = 7, Life = "poor" },
-            new BedCheck { BedId = kit.Beds[4].Id, At = now.AddMonths(-2), RecordedAt = now.AddMonths(-2), Kind = "cotton", Figure = 0.7, Weeks = 7, Life = "living" },
-            new BedCheck { BedId = kit.Named("Currant Rows")[0].Id, At = now.AddMonths(-3), RecordedAt = now.AddMonths(-3), Kind = "co2", Figure = 48, Life = "middling" });
-        var counted = batches.Last(b => b.State == BatchState.Used && b.Making == "tea");
+            new BedCheck { BedId = kit.Beds[0].Id, At = now.AddMonths(-2), RecordedAt = now.AddMonths(-2), Kind = "cotton", Figure = 0.2, Weeks = 7, Life = Life.Poor },
+            new BedCheck { BedId = kit.Beds[4].Id, At = now.AddMonths(-2), RecordedAt = now.AddMonths(-2), Kind = "cotton", Figure = 0.7, Weeks = 7, Life = Life.Living },
+            new BedCheck { BedId = kit.Named("Currant Rows")[0].Id, At = now.AddMonths(-3), RecordedAt = now.AddMonths(-3), Kind = "co2", Figure = 48, Life = Life.Middling });
+        var counted = batches.Last(b => b.State == BatchState.Used && b.Making == Making.Tea);
         db.AddRange(Tally(counted, "extracted", counted.StartedAt!.Value.AddMinutes(30), 9, 3), Tally(counted, "end", counted.AirOffAt!.Value, 34, 11));
         if (probePort is { } port)
         {
@@ -43,7 +43,7 @@ internal static class DemoBrewhouse
 
     private static Recipe HouseTea(DateTimeOffset now)
     {
-        var first = Recipes.Starting.Single(r => r is { Purpose: "leaf", Bias: "balanced", Vessel: "bucket" }) with { Name = "House leaf tea", Note = "As it was begun." };
+        var first = Recipes.Starting.Single(r => r is { Purpose: Purpose.Leaf, Bias: Bias.Balanced, Vessel: "bucket" }) with { Name = "House leaf tea", Note = "As it was begun." };
         var second = first with { Foods = [.. first.Foods!.Select(f => f.Kind == "fishHydrolysate" ? f with { Ml = f.Ml - 3 } : f)], Note = "A little less fish: it dipped under 6 in a warm week." };
         var recipe = new Recipe { Name = "House leaf tea" };
         recipe.Versions.Add(new RecipeVersion { Number = 1, At = now.AddMonths(-18), Json = BatchJson.Keep(first) });

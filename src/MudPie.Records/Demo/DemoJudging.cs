@@ -66,7 +66,7 @@ internal static class DemoJudging
         return visit;
     }
 
-    private sealed record Plan(string Question, string Crop, string Season, string Design, string Kind, bool Liquid, string[] Factors, string[][] Treatments, string[] Roles, int Replicates, LayoutPlace[] Places, string Measure, double? Worth, string Template, int Seed, int FromDay, int? ToDay);
+    private sealed record Plan(string Question, string Crop, string Season, Design Design, TrialKind Kind, bool Liquid, string[] Factors, string[][] Treatments, TrialRole[] Roles, int Replicates, LayoutPlace[] Places, string Measure, double? Worth, string Template, int Seed, int FromDay, int? ToDay);
 
     private static Trial Make(HoldingDb db, Plan p, DateTimeOffset now, double? outOf = null, string dates = "last")
     {
@@ -87,12 +87,12 @@ internal static class DemoJudging
             CreatedAt = now.AddDays(-p.FromDay - 20),
             StartedAt = now.AddDays(-p.FromDay),
             EndedAt = p.ToDay is { } end ? now.AddDays(-end) : null,
-            State = p.ToDay is null ? "growing" : "ended",
+            State = p.ToDay is null ? TrialState.Growing : TrialState.Ended,
             IsDemo = true,
         };
         trial.Treatments.AddRange(p.Treatments.Select((levels, i) => new TrialTreatment { Order = i, Name = string.Join(", ", levels), LevelsJson = JsonSerializer.Serialize(levels), Role = p.Roles[i] }));
         trial.Measures.Add(new TrialMeasure { Order = 0, Name = kind.Name, Unit = kind.Unit, Kind = kind.Kind, Low = kind.Low, High = kind.High, LowerIsBetter = kind.LowerIsBetter, OutOf = outOf, Dates = dates });
-        var layout = TrialLayout.Of(new LayoutQuestion { Kind = p.Kind, Design = p.Design == "factorial" ? "blocks" : p.Design, Treatments = [.. trial.Treatments.Select(t => t.Name)], Replicates = p.Replicates, Places = p.Places, Seed = p.Seed }).Value;
+        var layout = TrialLayout.Of(new LayoutQuestion { Kind = p.Kind, Design = p.Design == Design.Factorial ? Design.Blocks : p.Design, Treatments = [.. trial.Treatments.Select(t => t.Name)], Replicates = p.Replicates, Places = p.Places, Seed = p.Seed }).Value;
         trial.Seed = p.Seed;
         trial.Plots.AddRange(layout.Plots.Select(l => new TrialPlot { Number = l.Number, Code = l.Code, Treatment = trial.Treatments[l.Treatment], Block = l.Block is { } b ? $"{b}" : null, Place = p.Places[l.Place].Name, X = l.X, Y = l.Y, Length = l.Length, Width = l.Width }));
         trial.Events.Add(new TrialEvent { At = trial.StartedAt!.Value.AddDays(-2), Kind = "drawn", Text = $"Drawn by lot with seed {p.Seed}." });
@@ -123,10 +123,10 @@ internal static class DemoJudging
     private static Trial Garlic(HoldingDb db, DateTimeOffset now)
     {
         var trial = Make(db, new(
-            "Does tea lift garlic more than water alone?", "garlic", "last season", "blocks", "beds", true, ["treatment"], [["nothing"], ["water only"], ["tea"]], ["control", "water", "treatment"], 5,
+            "Does tea lift garlic more than water alone?", "garlic", "last season", Design.Blocks, TrialKind.Beds, true, ["treatment"], [["nothing"], ["water only"], ["tea"]], [TrialRole.Control, TrialRole.Water, TrialRole.Treatment], 5,
             [.. Enumerable.Range(1, 5).Select(i => new LayoutPlace($"Ridge Bed {i}", 30, 1.2))], "yieldMetre", 0.15, "tea", 5107, 330, 118), now);
         trial.MoneyJson = """{"costPerHa":450,"pricePerUnit":2.4,"basis":"perPlot","plotM2":1.2}""";
-        Measure(db, trial, trial.EndedAt!.Value, 14, 0.13, 0.1, t => t.Role switch { "control" => 2.78, "water" => 2.98, _ => 3.13 }, 2);
+        Measure(db, trial, trial.EndedAt!.Value, 14, 0.13, 0.1, t => t.Role switch { TrialRole.Control => 2.78, TrialRole.Water => 2.98, _ => 3.13 }, 2);
         return trial;
     }
 
@@ -135,7 +135,7 @@ internal static class DemoJudging
         string[] char3 = ["no char", "5 % char", "15 % char"];
         string[] soils = ["silty clay", "sandy loam"];
         var trial = Make(db, new(
-            "Does charged char at 5 or 15\u00A0% lift beetroot, in two soils?", "beetroot", "this season", "factorial", "pots", false, ["char", "soil"], [.. char3.SelectMany(c => soils.Select(s => new[] { c, s }))], ["control", "control", "treatment", "treatment", "treatment", "treatment"], 4,
+            "Does charged char at 5 or 15\u00A0% lift beetroot, in two soils?", "beetroot", "this season", Design.Factorial, TrialKind.Pots, false, ["char", "soil"], [.. char3.SelectMany(c => soils.Select(s => new[] { c, s }))], [TrialRole.Control, TrialRole.Control, TrialRole.Treatment, TrialRole.Treatment, TrialRole.Treatment, TrialRole.Treatment], 4,
             [new("Nursery Bench", 7.5, 1.2)], "height", 2, "char", 831, 31, null), now, dates: "mean");
         trial.Displaces = "Char takes the place of coir by volume; the rest of the mix is alike.";
         trial.Noise = 1.4;
@@ -147,8 +147,8 @@ internal static class DemoJudging
     private static void Dahlias(HoldingDb db, DateTimeOffset now)
     {
         var trial = Make(db, new(
-            "Do seaweed early and a mycorrhizal granule lift dahlias, alone and together?", "dahlias for cutting", "last summer", "factorial", "pots", true, ["seaweed", "mycorrhiza"],
-            [["no seaweed", "no mycorrhiza"], ["seaweed", "no mycorrhiza"], ["no seaweed", "mycorrhiza"], ["seaweed", "mycorrhiza"]], ["control", "treatment", "treatment", "treatment"], 6, [new("Glass Lean-to", 7, 4)], "stems", 2, "seaweed", 4242, 190, 62), now);
+            "Do seaweed early and a mycorrhizal granule lift dahlias, alone and together?", "dahlias for cutting", "last summer", Design.Factorial, TrialKind.Pots, true, ["seaweed", "mycorrhiza"],
+            [["no seaweed", "no mycorrhiza"], ["seaweed", "no mycorrhiza"], ["no seaweed", "mycorrhiza"], ["seaweed", "mycorrhiza"]], [TrialRole.Control, TrialRole.Treatment, TrialRole.Treatment, TrialRole.Treatment], 6, [new("Glass Lean-to", 7, 4)], "stems", 2, "seaweed", 4242, 190, 62), now);
         trial.NoWaterWhy = "every pot gets the same water by the dripper; the seaweed went in with it";
         Measure(db, trial, trial.EndedAt!.Value, 16, 0.9, 0.5, t => 11 + (t.Name.StartsWith("seaweed", StringComparison.Ordinal) ? 4.6 : 0) + (t.Name.EndsWith(", mycorrhiza", StringComparison.Ordinal) ? 0.2 : 0), 0);
     }
@@ -156,9 +156,9 @@ internal static class DemoJudging
     private static void Oats(HoldingDb db, DateTimeOffset now)
     {
         var trial = Make(db, new(
-            "Does extract at sowing lift oats and vetch?", "oats and vetch", "last season", "pair", "strips", true, ["treatment"], [["nothing"], ["extract"]], ["control", "treatment"], 1, [new("Creek Field", 140, 100)], "yieldHa", 0.4, "tea", 77, 260, 100), now);
+            "Does extract at sowing lift oats and vetch?", "oats and vetch", "last season", Design.Pair, TrialKind.Strips, true, ["treatment"], [["nothing"], ["extract"]], [TrialRole.Control, TrialRole.Treatment], 1, [new("Creek Field", 140, 100)], "yieldHa", 0.4, "tea", 77, 260, 100), now);
         (trial.NoWaterWhy, trial.Blind) = ("no tank to spare at sowing", false);
-        Measure(db, trial, trial.EndedAt!.Value, 41, 0.3, 0, t => t.Role == "control" ? 4.3 : 4.6, 2);
+        Measure(db, trial, trial.EndedAt!.Value, 41, 0.3, 0, t => t.Role == TrialRole.Control ? 4.3 : 4.6, 2);
     }
 
     private static void Across(HoldingDb db, Trial garlic, DateTimeOffset now)
@@ -169,7 +169,7 @@ internal static class DemoJudging
             new AcrossResult { Label = "a neighbour up the creek, last season", Difference = 0.06, Variance = 0.0081, Source = "neighbour’s file (made up)", AddedAt = now.AddDays(-60) },
             new AcrossResult { Label = "the same, the year before", Difference = 0.21, Variance = 0.0121, Source = "neighbour’s file (made up)", AddedAt = now.AddDays(-60) });
         var readings = db.TrialReadings.Where(r => r.TrialId == garlic.Id).ToDictionary(r => r.PlotId, r => r.Value);
-        var told = TrialAnalysis.Of(new TrialQuestion { Design = "blocks", Factors = ["treatment"], Control = "water only", Rows = [.. garlic.Plots.Select(p => new TrialRow { Levels = [p.Treatment.Name], Block = p.Block, Value = readings[p.Id] })] }).Value;
+        var told = TrialAnalysis.Of(new TrialQuestion { Design = Design.Blocks, Factors = ["treatment"], Control = "water only", Rows = [.. garlic.Plots.Select(p => new TrialRow { Levels = [p.Treatment.Name], Block = p.Block, Value = readings[p.Id] })] }).Value;
         var tea = told.Dunnett.Single(c => c.Of == "tea");
         set.Results.Add(new AcrossResult { Label = "garlic, last season", Difference = tea.Difference, Variance = Math.Pow(tea.Difference / tea.T!.Value, 2), TrialId = garlic.Id, Source = tea.Pair, AddedAt = now.AddDays(-60) });
         db.Add(set);
@@ -181,7 +181,7 @@ internal static class DemoJudging
         var (fulvic, seaweed) = (db.Inputs.First(i => i.Kind == "fulvic"), db.Inputs.First(i => i.Kind == "seaweed"));
         var at = now.AddDays(-6).Date.AddHours(9.5);
         var test = new PatchTest { BedId = kit.Named("Ridge Bed 6")[0].Id, At = new DateTimeOffset(at, TimeSpan.Zero), AreaM2 = 1, WaterMlPerM2 = 100, Seed = 9, PutOnAt = new DateTimeOffset(at.AddMinutes(25), TimeSpan.Zero), IsDemo = true };
-        var plan = new[] { ("water", "water", (Input?)null, 0.1), (seaweed.Name, "candidate", seaweed, 2.9), (fulvic.Name, "carrier", fulvic, 0.7), ("water", "water", null, 0.3), (seaweed.Name, "candidate", seaweed, 3.3), (fulvic.Name, "carrier", fulvic, 0.4) };
+        var plan = new[] { ("water", PatchRole.Water, (Input?)null, 0.1), (seaweed.Name, PatchRole.Candidate, seaweed, 2.9), (fulvic.Name, PatchRole.Carrier, fulvic, 0.7), ("water", PatchRole.Water, null, 0.3), (seaweed.Name, PatchRole.Candidate, seaweed, 3.3), (fulvic.Name, PatchRole.Carrier, fulvic, 0.4) };
         foreach (var ((name, role, input, lift), i) in plan.Select((p, i) => (p, i)))
         {
             var patch = new Patch { Order = i + 1, Name = name, Role = role, InputId = input?.Id, RatePerHa = input is null ? null : 5000, RateUnit = input is null ? null : "mL" };

@@ -11,23 +11,23 @@ namespace MudPie.Records.Demo;
 /// <summary>Eighteen months of brews, made by the model with a seed and noise: a dozen that are over, one that is going, one that is planned.</summary>
 internal static class DemoSeason
 {
-    private sealed record Past(int DaysAgo, int Hour, string Vessel, string Purpose, string[] Beds, double WarmthC, string Ends, double BrixLift = 0.2);
+    private sealed record Past(int DaysAgo, int Hour, string Vessel, Purpose Purpose, string[] Beds, double WarmthC, string Ends, double BrixLift = 0.2);
 
     private static readonly Past[] Brews =
     [
-        new(512, 7, "bucket", "leaf", ["Ridge Bed 4", "Ridge Bed 5"], 16, "used"),
-        new(481, 19, "barrel", "leaf", ["Currant Rows"], 18, "used"),
-        new(455, 6, "bucket", "leaf", ["Ridge Bed 1", "Ridge Bed 2", "Ridge Bed 3"], 24, "molasses"),
-        new(430, 8, "bucket", "root", ["Nursery Bench"], 19, "used"),
-        new(392, 7, "cone", "root", ["Creek Field"], 15, "used"),
-        new(301, 9, "bucket", "root", ["Glass Lean-to"], 12, "used"),
-        new(214, 7, "barrel", "leaf", ["Hop Yard"], 14, "strip"),
-        new(171, 18, "barrel", "leaf", ["Hop Yard", "Currant Rows"], 17, "used", 0.5),
-        new(128, 7, "bucket", "leaf", ["Ridge Bed 4", "Ridge Bed 6"], 19, "pump"),
-        new(96, 19, "barrel", "leaf", ["Currant Rows"], 20, "used"),
-        new(34, 8, "bucket", "leaf", ["Ridge Bed 7", "Ridge Bed 8"], 17, "used", 0.9),
-        new(9, 8, "bucket", "leaf", ["Ridge Bed 4", "Ridge Bed 5"], 16, "used", 0.4),
-        new(2, 9, "bucket", "leaf", ["Ridge Bed 6"], 16, "fresh"),
+        new(512, 7, "bucket", Purpose.Leaf, ["Ridge Bed 4", "Ridge Bed 5"], 16, "used"),
+        new(481, 19, "barrel", Purpose.Leaf, ["Currant Rows"], 18, "used"),
+        new(455, 6, "bucket", Purpose.Leaf, ["Ridge Bed 1", "Ridge Bed 2", "Ridge Bed 3"], 24, "molasses"),
+        new(430, 8, "bucket", Purpose.Root, ["Nursery Bench"], 19, "used"),
+        new(392, 7, "cone", Purpose.Root, ["Creek Field"], 15, "used"),
+        new(301, 9, "bucket", Purpose.Root, ["Glass Lean-to"], 12, "used"),
+        new(214, 7, "barrel", Purpose.Leaf, ["Hop Yard"], 14, "strip"),
+        new(171, 18, "barrel", Purpose.Leaf, ["Hop Yard", "Currant Rows"], 17, "used", 0.5),
+        new(128, 7, "bucket", Purpose.Leaf, ["Ridge Bed 4", "Ridge Bed 6"], 19, "pump"),
+        new(96, 19, "barrel", Purpose.Leaf, ["Currant Rows"], 20, "used"),
+        new(34, 8, "bucket", Purpose.Leaf, ["Ridge Bed 7", "Ridge Bed 8"], 17, "used", 0.9),
+        new(9, 8, "bucket", Purpose.Leaf, ["Ridge Bed 4", "Ridge Bed 5"], 16, "used", 0.4),
+        new(2, 9, "bucket", Purpose.Leaf, ["Ridge Bed 6"], 16, "fresh"),
     ];
 
     /// <summary>What is hidden in the live brew.</summary>
@@ -59,7 +59,7 @@ internal static class DemoSeason
         batch.AirOffAt = past.Ends == "pump" ? batch.StartedAt.Value.AddHours(9.5) : off;
         Log(batch, LogKind.Strip, batch.StartedAt.Value, past.Ends == "strip" ? 0.3 : 0);
         Log(batch, LogKind.Start, batch.StartedAt.Value);
-        if (batch.Making == "tea")
+        if (batch.Making == Making.Tea)
         {
             Readings(batch, random, past.Ends == "pump" ? 9.5 : null, batch.BrewHours);
         }
@@ -113,7 +113,7 @@ internal static class DemoSeason
         var random = new Random(14); // its own, so that its readings do not hang on the season before it
         var start = now.AddHours(-11);
         FoodAmount[] foods = [new() { Kind = "fishHydrolysate", Ml = 255 }, new() { Kind = "kelpLiquid", Ml = 120 }];
-        var batch = Plan(kit, kit.Barrel, "leaf", ["Ridge Bed 4", "Ridge Bed 5", "Ridge Bed 6", "Currant Rows"], 19, now.AddHours(16.5), now.AddDays(-2), foods);
+        var batch = Plan(kit, kit.Barrel, Purpose.Leaf, ["Ridge Bed 4", "Ridge Bed 5", "Ridge Bed 6", "Currant Rows"], 19, now.AddHours(16.5), now.AddDays(-2), foods);
         batch.Name = "Fennel and currants, tea";
         batch.State = BatchState.Brewing;
         // In a shed that keeps its warmth: the same story at whatever hour the demo is opened.
@@ -146,13 +146,13 @@ internal static class DemoSeason
 
     private static void AddPlanned(HoldingDb db, DemoKit kit, DateTimeOffset now)
     {
-        var batch = Plan(kit, kit.Bucket, "root", ["Nursery Bench", "Glass Lean-to"], 16, now.AddHours(27), now, null);
+        var batch = Plan(kit, kit.Bucket, Purpose.Root, ["Nursery Bench", "Glass Lean-to"], 16, now.AddHours(27), now, null);
         batch.Name = "Modules and dahlias, extract";
         db.Add(batch);
     }
 
     private static Batch Plan(
-        DemoKit kit, Vessel vessel, string purpose, string[] bedNames, double warmthC, DateTimeOffset useAt, DateTimeOffset plannedAt, IReadOnlyList<FoodAmount>? foods)
+        DemoKit kit, Vessel vessel, Purpose purpose, string[] bedNames, double warmthC, DateTimeOffset useAt, DateTimeOffset plannedAt, IReadOnlyList<FoodAmount>? foods)
     {
         var beds = kit.Named(bedNames);
         var (pump, diffuser) = kit.AirOf(vessel);
@@ -179,7 +179,7 @@ internal static class DemoSeason
             at => at).Value;
         var batch = new Batch
         {
-            Name = $"{beds[0].Name}{(beds.Count > 1 ? $" and {beds.Count - 1} more" : "")}, {plan.Making}",
+            Name = $"{beds[0].Name}{(beds.Count > 1 ? $" and {beds.Count - 1} more" : "")}, {plan.Making.Word()}",
             Making = plan.Making,
             Purpose = purpose,
             Vessel = vessel,
@@ -222,7 +222,7 @@ internal static class DemoSeason
     private static Application PutOut(Batch batch, DemoKit kit, Past past, DateTimeOffset useAt)
     {
         var beds = kit.Named(past.Beds);
-        var dilution = past.Purpose == "leaf" ? "1:5" : "1:1";
+        var dilution = past.Purpose == Purpose.Leaf ? "1:5" : "1:1";
         var spread = TankJob.Of(new TankJobQuestion { Purpose = past.Purpose, BrewL = batch.BrewL, Dilution = dilution, SpareShare = 0, TankL = past.Vessel == "bucket" ? 15 : 400, Beds = [.. beds.Select(b => new JobBed { Name = b.Name, AreaM2 = b.AreaM2 })] }).Value;
         var application = new Application
         {
@@ -235,7 +235,7 @@ internal static class DemoSeason
             WaterL = spread.WaterL,
             Tool = past.Vessel == "bucket" ? "15 L knapsack, kept for biology" : "400 L mounted boom",
             TankL = past.Vessel == "bucket" ? 15 : 400,
-            Fitness = batch.Making == "tea" ? "fit" : "unseen",
+            Fitness = batch.Making == Making.Tea ? "fit" : "unseen",
             CautionsSeen = "spraying brew-on-food run-off dilution-water",
         };
         application.Beds.AddRange(beds.Zip(spread.Beds, (bed, share) => new ApplicationBed { Bed = bed, TeaL = share.BrewL, TotalL = share.MixL }));
@@ -245,7 +245,7 @@ internal static class DemoSeason
     /// <summary>Leaves read the afternoon before and two days after, with the scatter of leaves and a small true lift.</summary>
     private static void Brix(HoldingDb db, DemoKit kit, Past past, Application application, Random random)
     {
-        if (past.Purpose != "leaf")
+        if (past.Purpose != Purpose.Leaf)
         {
             return;
         }

@@ -195,8 +195,8 @@ internal static class DemoShelf
             a.Sprayer = sprayers.GetValueOrDefault(a.Tool);
             a.Who = i % 3 == 2 ? "field hand" : "brewer";
             a.Weather = skies[i % skies.Length];
-            a.Why = a.Purpose == "leaf" ? "keep the leaf film up" : "wake the ground before sowing";
-            a.FoodWaiting = a.Purpose == "root" ? "mulch" : null;
+            a.Why = a.Purpose == Purpose.Leaf ? "keep the leaf film up" : "wake the ground before sowing";
+            a.FoodWaiting = a.Purpose == Purpose.Root ? "mulch" : null;
             if (a.Sprayer is not null)
             {
                 a.Sprayer.Washes.Add(new SprayerWash { ApplicationId = a.Id, At = a.At.AddMinutes(70), RecordedAt = a.At.AddMinutes(72), Note = i == 1 ? "nozzle 3 was blocked; cleaned" : null });
@@ -206,7 +206,7 @@ internal static class DemoShelf
 
     private static void Products(HoldingDb db, DemoKit kit, Dictionary<string, Sprayer> sprayers, DateTimeOffset now)
     {
-        Application Job(int daysAgo, int hour, string purpose, string[] beds, string input, double amount, double mixL, string tool, string why, string who = "brewer")
+        Application Job(int daysAgo, int hour, Purpose purpose, string[] beds, string input, double amount, double mixL, string tool, string why, string who = "brewer")
         {
             var at = new DateTimeOffset(now.AddDays(-daysAgo).Date, TimeSpan.Zero).AddHours(hour);
             var ground = kit.Named(beds);
@@ -223,13 +223,13 @@ internal static class DemoShelf
             return job;
         }
 
-        Job(196, 8, "root", ["Ridge Bed 1", "Ridge Bed 2", "Ridge Bed 3"], "Threadwork granules", 0.45, 0, "by hand, in the row", "garlic at planting: must touch roots");
-        Job(168, 10, "root", ["Creek Field"], "gypsum", 150, 0, "spreader", "structure, by the soil test", "field hand");
-        Job(150, 18, "leaf", ["Hop Yard"], "copper for the hops", 0.12, 42, "400 L mounted boom", "downy mildew, by the label");
-        Job(58, 18, "leaf", ["Ridge Bed 4", "Ridge Bed 5", "Ridge Bed 6"], "liquid seaweed", 0.022, 5.4, "15 L knapsack, kept for biology", "young roots gain most");
-        Job(28, 18, "root", ["Ridge Bed 4", "Ridge Bed 5", "Ridge Bed 6"], "liquid seaweed", 0.022, 5.4, "15 L knapsack, kept for biology", "to the roots of what was just planted");
-        var wrong = Job(20, 9, "root", ["Nursery Bench"], "Rootbank spores", 0.06, 27, "10 L watering can", "modules before planting out", "field hand");
-        var right = Job(20, 9, "root", ["Nursery Bench"], "Rootbank spores", 0.006, 27, "10 L watering can", "modules before planting out", "field hand");
+        Job(196, 8, Purpose.Root, ["Ridge Bed 1", "Ridge Bed 2", "Ridge Bed 3"], "Threadwork granules", 0.45, 0, "by hand, in the row", "garlic at planting: must touch roots");
+        Job(168, 10, Purpose.Root, ["Creek Field"], "gypsum", 150, 0, "spreader", "structure, by the soil test", "field hand");
+        Job(150, 18, Purpose.Leaf, ["Hop Yard"], "copper for the hops", 0.12, 42, "400 L mounted boom", "downy mildew, by the label");
+        Job(58, 18, Purpose.Leaf, ["Ridge Bed 4", "Ridge Bed 5", "Ridge Bed 6"], "liquid seaweed", 0.022, 5.4, "15 L knapsack, kept for biology", "young roots gain most");
+        Job(28, 18, Purpose.Root, ["Ridge Bed 4", "Ridge Bed 5", "Ridge Bed 6"], "liquid seaweed", 0.022, 5.4, "15 L knapsack, kept for biology", "to the roots of what was just planted");
+        var wrong = Job(20, 9, Purpose.Root, ["Nursery Bench"], "Rootbank spores", 0.06, 27, "10 L watering can", "modules before planting out", "field hand");
+        var right = Job(20, 9, Purpose.Root, ["Nursery Bench"], "Rootbank spores", 0.006, 27, "10 L watering can", "modules before planting out", "field hand");
         (right.CorrectsId, right.CorrectionWhy, right.RecordedAt) = (wrong.Id, "6 mL, not 60: read off the wrong line", wrong.RecordedAt.AddHours(9));
         foreach (var entry in db.StockEntries.Local.Where(e => e.ApplicationId == wrong.Id).ToList())
         {
@@ -261,14 +261,14 @@ internal static class DemoShelf
         var today = DateOnly.FromDateTime(now.UtcDateTime);
         var fennel = new Programme { Bed = kit.Named("Ridge Bed 4")[0], Start = today.AddDays(-28), Harvest = today.AddDays(84) };
         var done = db.Applications.Local.Where(a => a.Items.Any(i => i.Name == "liquid seaweed")).MaxBy(a => a.At)!;
-        void Lay(Programme p, string kind, int days, string purpose = "leaf", int? job = null) => p.Givings.Add(new Giving { Kind = kind, On = today.AddDays(days), Purpose = purpose, ApplicationId = job });
-        Lay(fennel, "seaweed", -28, "root", done.Id);
+        void Lay(Programme p, string kind, int days, Purpose purpose = Purpose.Leaf, int? job = null) => p.Givings.Add(new Giving { Kind = kind, On = today.AddDays(days), Purpose = purpose, ApplicationId = job });
+        Lay(fennel, "seaweed", -28, Purpose.Root, done.Id);
         Lay(fennel, "seaweed", 1);
         Lay(fennel, "seaweed", 62);
         Lay(fennel, "fulvic", 8);
-        Lay(fennel, "fish", 15, "root");
+        Lay(fennel, "fish", 15, Purpose.Root);
         var garlic = new Programme { Bed = kit.Named("Ridge Bed 2")[0], Start = today.AddDays(-20), Harvest = today.AddDays(210) };
-        Lay(garlic, "humic", 5, "root");
+        Lay(garlic, "humic", 5, Purpose.Root);
         Lay(garlic, "seaweed", 20);
         Lay(garlic, "seaweed", 48);
         db.AddRange(fennel, garlic);

@@ -208,7 +208,7 @@ public sealed class BedCheck
     public DateTimeOffset? BuriedAt { get; set; }
 
     /// <summary>"poor", "middling" or "living".</summary>
-    public required string Life { get; set; }
+    public required Life Life { get; set; }
 }
 
 /// <summary>An air pump.</summary>

@@ -42,8 +42,7 @@ public sealed class Patch
 
     public required string Name { get; set; }
 
-    /// <summary>"water", "carrier" or "candidate".</summary>
-    public required string Role { get; set; }
+    public required PatchRole Role { get; set; }
 
     public int? InputId { get; set; }
 

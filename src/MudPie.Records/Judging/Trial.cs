@@ -19,11 +19,9 @@ public sealed class Trial : IVersioned
     /// <summary>What the new thing takes the place of, to be kept alike.</summary>
     public string? Displaces { get; set; }
 
-    /// <summary>"random", "blocks", "factorial", "split-plot" or "pair".</summary>
-    public required string Design { get; set; }
+    public required Design Design { get; set; }
 
-    /// <summary>"pots", "beds" or "strips".</summary>
-    public required string Kind { get; set; }
+    public required TrialKind Kind { get; set; }
 
     /// <summary>Put on as a liquid: water only belongs beside it.</summary>
     public bool Liquid { get; set; }
@@ -57,8 +55,7 @@ public sealed class Trial : IVersioned
     /// <summary>Whoever measures sees codes only, until they are opened.</summary>
     public bool Blind { get; set; } = true;
 
-    /// <summary>"planned", "growing" or "ended".</summary>
-    public string State { get; set; } = "planned";
+    public TrialState State { get; set; }
 
     public DateTimeOffset CreatedAt { get; set; }
 
@@ -100,8 +97,7 @@ public sealed class TrialTreatment
     /// <summary>Its level of each factor, JSON.</summary>
     public required string LevelsJson { get; set; }
 
-    /// <summary>"control", "water" or "treatment".</summary>
-    public required string Role { get; set; }
+    public required TrialRole Role { get; set; }
 
     public int? InputId { get; set; }
 
@@ -162,8 +158,7 @@ public sealed class TrialMeasure
 
     public required string Unit { get; set; }
 
-    /// <summary>"amount", "score" or "count".</summary>
-    public required string Kind { get; set; }
+    public required Scale Kind { get; set; }
 
     public double Low { get; set; }
 

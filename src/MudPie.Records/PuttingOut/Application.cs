@@ -17,8 +17,7 @@ public sealed class Application
 
     public DateTimeOffset RecordedAt { get; set; }
 
-    /// <summary>"leaf" or "root".</summary>
-    public string Purpose { get; set; } = "leaf";
+    public Purpose Purpose { get; set; }
 
     /// <summary>As typed: "1:5"; empty without brew.</summary>
     public required string Dilution { get; set; }

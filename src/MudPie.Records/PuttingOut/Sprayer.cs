@@ -154,8 +154,7 @@ public sealed class Giving : IVersioned
 
     public DateOnly On { get; set; }
 
-    /// <summary>"leaf" or "root".</summary>
-    public required string Purpose { get; set; }
+    public required Purpose Purpose { get; set; }
 
     public double? OneIn { get; set; }
 

@@ -94,7 +94,7 @@ public static class BookEndpoints
         {
             entries.AddRange((await db.Batches.AsNoTracking().Where(b => b.StartedAt != null && (bed == null || b.Beds.Any(x => x.BedId == bed)) && (input == null || b.SourceInputId == input || db.StockEntries.Any(e => e.BatchId == b.Id && e.Lot.InputId == input)))
                     .OrderByDescending(b => b.StartedAt).Take(take).Select(b => new { b.Id, b.Name, b.Making, b.BrewL, b.StartedAt, b.State, Vessel = b.Vessel.Name, Beds = b.Beds.Select(x => x.Bed.Name).ToList(), Heaped = b.Log.Where(l => l.Kind == LogKind.Heaped).Select(l => l.Text).FirstOrDefault() }).ToListAsync())
-                .Select(b => new BookEntry("batch", b.Id, b.StartedAt!.Value, b.StartedAt.Value, $"{b.Name} begun in {b.Vessel}", [$"{Units.Show(b.BrewL, Dimension.Volume, units)} of {b.Making}", .. b.Heaped is null ? Array.Empty<string>() : [$"heaped: {b.Heaped}"]], b.Beds, null, null, null, false, false, $"/brew/{b.Id}")));
+                .Select(b => new BookEntry("batch", b.Id, b.StartedAt!.Value, b.StartedAt.Value, $"{b.Name} begun in {b.Vessel}", [$"{Units.Show(b.BrewL, Dimension.Volume, units)} of {b.Making.Word()}", .. b.Heaped is null ? Array.Empty<string>() : [$"heaped: {b.Heaped}"]], b.Beds, null, null, null, false, false, $"/brew/{b.Id}")));
         }
 
         var ordered = entries.OrderByDescending(e => e.At).ThenByDescending(e => e.Id).Skip(Math.Max(page, 0) * PageSize).Take(PageSize + 1).ToList();
@@ -124,7 +124,7 @@ public static class BookEndpoints
             lines.AddRange(new[] { a.Why is null ? null : $"why: {a.Why}", a.OverrideWhy is null ? null : $"put out though it failed: {a.OverrideWhy}", a.MixWhy is null ? null : $"mixed against a rule: {a.MixWhy}", a.CautionsSeen.Length == 0 ? null : $"cautions ticked: {a.CautionsSeen.Replace(" ", ", ", StringComparison.Ordinal)}" }.OfType<string>());
             var what = Say.List([.. new[] { x.Batch }.OfType<string>(), .. x.Items.Select(i => i.Name).Distinct()]);
             var by = corrected.GetValueOrDefault(a.Id);
-            return new BookEntry("job", a.Id, a.At, a.RecordedAt, a.Strikes ? $"Struck: entry {a.CorrectsId} never happened" : $"{what} on {(a.Purpose == "leaf" ? "leaves" : "roots")}", a.Strikes ? [] : lines, [.. x.Beds.Select(b => b.Name)], a.CorrectsId, by?.Id, a.CorrectionWhy, a.Strikes || by is { Strikes: true }, a is { AskedJson: not null, Strikes: false } && by is null, a.BatchId is { } batch ? $"/brew/{batch}" : null);
+            return new BookEntry("job", a.Id, a.At, a.RecordedAt, a.Strikes ? $"Struck: entry {a.CorrectsId} never happened" : $"{what} on {(a.Purpose == Purpose.Leaf ? "leaves" : "roots")}", a.Strikes ? [] : lines, [.. x.Beds.Select(b => b.Name)], a.CorrectsId, by?.Id, a.CorrectionWhy, a.Strikes || by is { Strikes: true }, a is { AskedJson: not null, Strikes: false } && by is null, a.BatchId is { } batch ? $"/brew/{batch}" : null);
         });
     }
 
@@ -243,7 +243,7 @@ public static class BookEndpoints
         }).Where(r => r.Jobs > 0 || harvests[r.BedId].Any()).ToList();
         var names = beds.ToDictionary(b => b.Id, b => b.Name);
         var inputs = jobs.SelectMany(a => a.Items.Select(i => (a, i))).GroupBy(x => (x.i.Name, x.i.Unit)).Select(g => new SeasonInput(g.Key.Name, Shelf.StockKeeper.Shown(g.Sum(x => x.i.Amount), g.Key.Unit, units), g.Select(x => x.a.Id).Distinct().Count(), [.. g.SelectMany(x => x.a.Beds.Select(b => names[b.BedId])).Distinct()]))
-            .Concat(jobs.Where(a => a.Batch is not null).GroupBy(a => a.Batch!.Making).Select(g => new SeasonInput($"brew: {g.Key}", Units.Show(g.Sum(a => a.TeaL), Dimension.Volume, units), g.Count(), [.. g.SelectMany(a => a.Beds.Select(b => names[b.BedId])).Distinct()]))).OrderBy(i => i.Name).ToList();
+            .Concat(jobs.Where(a => a.Batch is not null).GroupBy(a => a.Batch!.Making).Select(g => new SeasonInput($"brew: {g.Key.Word()}", Units.Show(g.Sum(a => a.TeaL), Dimension.Volume, units), g.Count(), [.. g.SelectMany(a => a.Beds.Select(b => names[b.BedId])).Distinct()]))).OrderBy(i => i.Name).ToList();
         return TypedResults.Ok(new SeasonView(y, years, rows, inputs));
     }
 

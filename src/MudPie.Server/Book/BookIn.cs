@@ -204,7 +204,7 @@ public sealed class BookIn(HoldingDb db, DateTimeOffset now)
         {
             At = _cells.Past(r.at),
             RecordedAt = _cells.Recorded(r.recorded_at),
-            Purpose = _cells.OneOf(r.purpose, ["leaf", "root", ""]),
+            Purpose = Words.Read<Purpose>(_cells.OneOf(r.purpose, [.. Words.All<Purpose>(), ""])) ?? Purpose.Leaf,
             Dilution = r.dilution,
             OneIn = _cells.Number(r.amount),
             TeaL = _cells.Amount(r.brew_l),

@@ -85,7 +85,7 @@ public static class BookOut
             entry = entry[j.Id],
             at = T(j.At),
             recorded_at = T(j.RecordedAt),
-            purpose = j.Purpose,
+            purpose = j.Purpose.Word(),
             dilution = j.Dilution,
             amount = N(j.OneIn),
             brew_l = N(j.TeaL),

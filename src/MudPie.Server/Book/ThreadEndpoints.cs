@@ -29,7 +29,7 @@ public sealed record ThreadStart(string Id, string Name, string Group);
 /// <summary>From any lot to every bed and harvest it touched, and back.</summary>
 public static class ThreadEndpoints
 {
-    private sealed record Job(int Id, DateTimeOffset At, string Purpose, int? BatchId, List<int> Lots, List<(int Bed, double L)> Beds);
+    private sealed record Job(int Id, DateTimeOffset At, Purpose Purpose, int? BatchId, List<int> Lots, List<(int Bed, double L)> Beds);
 
     /// <summary>What can be asked.</summary>
     public static void MapThreads(this IEndpointRouteBuilder api)
@@ -77,7 +77,7 @@ public static class ThreadEndpoints
         var knots = new List<ThreadKnot>();
         knots.AddRange((await db.Lots.AsNoTracking().Where(l => lots.Contains(l.Id)).Select(l => new { l.Id, l.Mark, l.From, l.Input.Name }).ToListAsync()).OrderBy(l => l.Name).Select(l => new ThreadKnot($"lot-{l.Id}", "lot", l.Name, $"lot {l.Mark}, {local(l.From):d MMM yyyy}", 0, "/shelf", of == $"lot-{l.Id}")));
         knots.AddRange((await db.Batches.AsNoTracking().Where(b => batches.Contains(b.Id)).Select(b => new { b.Id, b.Name, b.Making, At = b.StartedAt ?? b.PlannedStart }).ToListAsync()).OrderByDescending(b => b.At).Select(b => new ThreadKnot($"batch-{b.Id}", "batch", b.Name, $"begun {local(b.At):d MMM yyyy}", 1, $"/brew/{b.Id}", of == $"batch-{b.Id}")));
-        knots.AddRange(wanted.Select(j => new ThreadKnot($"job-{j.Id}", "job", $"{local(j.At):d MMM yyyy}", j.Purpose == "leaf" ? "on leaves" : "on roots", 2, $"/book?entry={j.Id}", false)));
+        knots.AddRange(wanted.Select(j => new ThreadKnot($"job-{j.Id}", "job", $"{local(j.At):d MMM yyyy}", j.Purpose == Purpose.Leaf ? "on leaves" : "on roots", 2, $"/book?entry={j.Id}", false)));
         knots.AddRange((await db.Beds.AsNoTracking().Where(b => beds.Contains(b.Id)).ToListAsync()).OrderBy(b => b.Id).Select(b => new ThreadKnot($"bed-{b.Id}", "bed", b.Name, b.Crop, 3, $"/book?bed={b.Id}", of == $"bed-{b.Id}")));
         knots.AddRange(harvests.Select(h => new ThreadKnot($"harvest-{h.Id}", "harvest", Units.Show(h.Kg * 1000, Dimension.Mass, units), $"{h.Crop}, {local(h.At):d MMM yyyy}", 4, null, false)));
         var there = knots.Select(x => x.Id).ToHashSet();

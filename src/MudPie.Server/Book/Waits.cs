@@ -58,17 +58,17 @@ public static class Waits
             a.Purpose,
             a.BatchId,
             Batch = a.Batch == null ? null : a.Batch.Name,
-            Making = a.Batch == null ? null : a.Batch.Making,
+            Making = a.Batch == null ? (Making?)null : a.Batch.Making,
             Items = a.Items.Select(i => new { i.Name, i.Kind, Days = i.Input == null ? null : i.Input.LabelWaitDays }).ToList(),
         }).ToListAsync();
         // Of a year's jobs few can still be waited for: only their beds are looked up.
-        var rows = jobs.Where(a => a.At.AddDays(Math.Max(a.BatchId is not null ? most : 0, a.Items.Select(i => Longest(i.Name, i.Kind, a.At, i.Days, a.Purpose == "leaf", own)).DefaultIfEmpty(0).Max())) > now).ToList();
+        var rows = jobs.Where(a => a.At.AddDays(Math.Max(a.BatchId is not null ? most : 0, a.Items.Select(i => Longest(i.Name, i.Kind, a.At, i.Days, a.Purpose == Purpose.Leaf, own)).DefaultIfEmpty(0).Max())) > now).ToList();
         var ids = rows.Select(a => a.Id).ToList();
         var beds = (await db.Set<ApplicationBed>().AsNoTracking().Where(b => ids.Contains(b.ApplicationId)).Select(b => new { b.ApplicationId, b.BedId, b.Bed.Name, b.Bed.Eaten }).ToListAsync()).ToLookup(b => b.ApplicationId, b => (b.BedId, b.Name, b.Eaten));
         var origins = await Origins(db, [.. rows.Where(r => r.BatchId != null).Select(r => r.BatchId!.Value).Distinct()]);
         return [.. rows.SelectMany(a => beds[a.Id].Select(b => (Bed: b, Row: a))).GroupBy(x => x.Bed).SelectMany(g => HarvestWaits.Running(
-                g.SelectMany(x => x.Row.Items.Select(i => new WaitCause(i.Name, i.Kind == "brew" ? "brew" : InputKinds.Of(i.Kind).WaitKind, x.Row.At, i.Days, Leaf: x.Row.Purpose == "leaf"))
-                    .Concat(x.Row.BatchId is { } id ? [Cause(x.Row.Batch!, x.Row.Making!, x.Row.At, origins.GetValueOrDefault(id), x.Row.Purpose == "leaf")] : [])), now, own, g.Key.Eaten)
+                g.SelectMany(x => x.Row.Items.Select(i => new WaitCause(i.Name, i.Kind == "brew" ? "brew" : InputKinds.Of(i.Kind).WaitKind, x.Row.At, i.Days, Leaf: x.Row.Purpose == Purpose.Leaf))
+                    .Concat(x.Row.BatchId is { } id ? [Cause(x.Row.Batch!, x.Row.Making!.Value, x.Row.At, origins.GetValueOrDefault(id), x.Row.Purpose == Purpose.Leaf)] : [])), now, own, g.Key.Eaten)
             .Take(1).Select(w => new WaitView(g.Key.BedId, g.Key.Name, w.What, w.Until, w.Days, w.Reason))).OrderBy(w => w.Until)];
     }
 
@@ -77,7 +77,7 @@ public static class Waits
         Enum.GetValues<Eaten>().Max(eaten => HarvestWaits.DaysFor(new WaitCause(name, kind == "brew" ? "brew" : InputKinds.Of(kind).WaitKind, at, labelDays, Leaf: leaf), own, eaten).Days);
 
     /// <summary>A brew as something to be waited for.</summary>
-    internal static WaitCause Cause(string name, string making, DateTimeOffset on, BrewOrigin? origin, bool leaf) => new(name, making == "steep" ? "feed" : "brew", on, null, origin, leaf);
+    internal static WaitCause Cause(string name, Making making, DateTimeOffset on, BrewOrigin? origin, bool leaf) => new(name, making == Making.Steep ? "feed" : "brew", on, null, origin, leaf);
 
     /// <summary>True where a lot's answers say: no manure, or heated with its record kept.</summary>
     internal static bool ManureFree(SourceAnswers? answers) => answers is { Manure: "none" } or { Manure: "composted", HeatRecord: "kept" };
@@ -102,7 +102,7 @@ public static class Waits
             // Every source must have a lot that is known to be free of it: one without a lot is taken for manure.
             var from = new[] { b.SourceInputId, b.SecondSourceInputId }.OfType<int>().ToList();
             var manureFree = from.Count >= Math.Max(BatchJson.Read<BrewQuestion>(b.BrewJson).Sources?.Count ?? 1, 1) && from.All(id => free.GetValueOrDefault(id));
-            answer[b.Id] = new BrewOrigin(b.Making is "tea" or "steep", manureFree, tests.GetValueOrDefault(b.Id), alike.Count == 2 && alike.All(x => tests[x.Id]));
+            answer[b.Id] = new BrewOrigin(b.Making is Making.Tea or Making.Steep, manureFree, tests.GetValueOrDefault(b.Id), alike.Count == 2 && alike.All(x => tests[x.Id]));
         }
 
         return answer;
@@ -111,7 +111,7 @@ public static class Waits
     private static string Foods(string brewJson) => string.Join(' ', (BatchJson.Read<BrewQuestion>(brewJson).Foods ?? []).Select(f => f.Kind).Order());
 
     /// <summary>Whether two batches like this one, the last that were, were tested clean: for a plan that is not brewed yet.</summary>
-    internal static async Task<bool> TwoCleanBefore(HoldingDb db, string making, int? sourceLot, IEnumerable<string?> foods, int vesselId, int waterId)
+    internal static async Task<bool> TwoCleanBefore(HoldingDb db, Making making, int? sourceLot, IEnumerable<string?> foods, int vesselId, int waterId)
     {
         var kinds = string.Join(' ', foods.Order());
         var clean = (await db.Log.AsNoTracking().Where(l => l.Kind == LogKind.Pathogen && !db.Log.Any(c => c.CorrectsId == l.Id)).Select(l => new { l.BatchId, l.Id, l.Text }).ToListAsync())

@@ -131,7 +131,7 @@ public static class BatchEndpoints
     {
         Must(fields, batch.State is BatchState.Brewing or BatchState.Off || (batch.State == BatchState.Planned && request.Kind is LogKind.Strip or LogKind.Note),
             "This batch is not going.", batch.State == BatchState.Planned ? "Start it first; before that only its strip and notes are logged." : "It is over; its log can still be corrected.");
-        Must(fields, request.Kind is not LogKind.AirTo || batch.Making is not ("extract" or "steep"), "There is no air in this one: it was made without.", "Log it on a brew that is aired.", "kind");
+        Must(fields, request.Kind is not LogKind.AirTo || batch.Making is not (Making.Extract or Making.Steep), "There is no air in this one: it was made without.", "Log it on a brew that is aired.", "kind");
         var entry = Seen(fields, request.Kind, request.Value, fields.Past("at", request.At, now), now);
         NotBefore(fields, batch, entry);
         batch.Log.Add(entry);
@@ -158,7 +158,7 @@ public static class BatchEndpoints
     private static Task<IResult> AirOff(int id, DoneRequest request, HoldingDb db, HoldingClock clock, Writes writes) => Change(id, db, clock, writes, (batch, fields, now) =>
     {
         Must(fields, batch.State == BatchState.Brewing, "The air of this batch is not on.", "Only a brew that is going can be stopped.");
-        Must(fields, batch.Making is not ("extract" or "steep"), "There is no air to stop: it was made without.", "Put it out, or send it to the heap.");
+        Must(fields, batch.Making is not (Making.Extract or Making.Steep), "There is no air to stop: it was made without.", "Put it out, or send it to the heap.");
         var at = fields.Past("at", request.At, now);
         var entry = Entry(LogKind.AirOff, at, now, null, null);
         NotBefore(fields, batch, entry);
@@ -206,10 +206,10 @@ public static class BatchEndpoints
                 entry.Number = fields.Quantity("value", value, Dimension.Concentration, 0, WaterClearing.Highest, "Above 10 a strip is not to be trusted.");
                 break;
             case LogKind.Smell:
-                entry.Text = fields.OneOf("value", value, [.. Enum.GetNames<Smell>().Select(Camel)]);
+                entry.Text = fields.OneOf("value", value, [.. Words.All<Smell>()]);
                 break;
             case LogKind.Foam:
-                entry.Text = fields.OneOf("value", value, [.. Enum.GetNames<Foam>().Select(Camel)]);
+                entry.Text = fields.OneOf("value", value, [.. Words.All<Foam>()]);
                 break;
             case LogKind.Note:
                 entry.Text = (value ?? "").Trim();
@@ -259,8 +259,6 @@ public static class BatchEndpoints
             fields.Checks.Add(field, wrong, wayOut);
         }
     }
-
-    private static string Camel(string name) => char.ToLowerInvariant(name[0]) + name[1..];
 
     private static Task<IResult> Change(int id, HoldingDb db, HoldingClock clock, Writes writes, Func<Batch, TypedFields, DateTimeOffset, LogEntry?> change) =>
         Change(id, db, clock, writes, (batch, fields, now) => Task.FromResult(change(batch, fields, now)));

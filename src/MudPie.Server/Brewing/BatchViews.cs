@@ -10,7 +10,7 @@ namespace MudPie.Server.Brewing;
 
 /// <summary>A batch in a list.</summary>
 public sealed record BatchLine(
-    int Id, string Name, BatchState State, string Making, string Purpose, string Vessel, string VesselShape, double BrewL, string BrewShown,
+    int Id, string Name, BatchState State, Making Making, Purpose Purpose, string Vessel, string VesselShape, double BrewL, string BrewShown,
     DateTimeOffset PlannedStart, DateTimeOffset? StartedAt, DateTimeOffset? AirOffAt, DateTimeOffset UseAt, bool IsDemo, IReadOnlyList<string> Beds,
     double? LowestOxygen, string Outcome);
 
@@ -25,7 +25,7 @@ public sealed record VesselView(string Name, string Shape, double TotalL, double
 
 /// <summary>A batch whole.</summary>
 public sealed record BatchView(
-    int Id, string Name, BatchState State, string Making, string Purpose, bool IsDemo, DateTimeOffset PlannedStart, DateTimeOffset? StartedAt, DateTimeOffset? AirOffAt,
+    int Id, string Name, BatchState State, Making Making, Purpose Purpose, bool IsDemo, DateTimeOffset PlannedStart, DateTimeOffset? StartedAt, DateTimeOffset? AirOffAt,
     DateTimeOffset UseAt, string BrewShown, string? StripWaiver, string? SourceLot, string? RecipeName, VesselView Vessel, IReadOnlyList<BedLine> Beds, AmountView? Source, IReadOnlyList<AmountView> MoreSources, IReadOnlyList<AmountView> Foods,
     IReadOnlyList<StepView> Steps, IReadOnlyList<LogView> Log, Worked<WatchAnswer>? Watch, RaceView? Race)
 {

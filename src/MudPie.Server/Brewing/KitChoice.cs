@@ -14,7 +14,7 @@ public static class KitChoice
     /// </summary>
     public static PlanRequest Complete(PlanRequest r, KitSnapshot kit)
     {
-        var wanted = BrewPlan.WantedL(r.BedIds.Distinct().Where(kit.Beds.ContainsKey).Select(id => kit.Beds[id]), r.Purpose == "leaf");
+        var wanted = BrewPlan.WantedL(r.BedIds.Distinct().Where(kit.Beds.ContainsKey).Select(id => kit.Beds[id]), r.Purpose == Purpose.Leaf);
         var vessel = r.VesselId is { } given ? kit.Vessels.FirstOrDefault(v => v.Id == given) : kit.Vessels.FirstOrDefault(v => v.WorkingL >= wanted) ?? kit.Vessels.LastOrDefault();
         if (vessel is null)
         {

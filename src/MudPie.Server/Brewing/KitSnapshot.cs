@@ -63,7 +63,7 @@ public sealed record KitSnapshot(
     }
 
     private static async Task<KitSnapshot> Read(HoldingDb db) => new(
-        (await db.Beds.AsNoTracking().Select(b => new { b.Id, b.Name, b.AreaM2, b.Growing, b.SoilPh, Life = db.BedChecks.Where(c => c.BedId == b.Id).OrderByDescending(c => c.At).Select(c => c.Life).FirstOrDefault() }).ToListAsync())
+        (await db.Beds.AsNoTracking().Select(b => new { b.Id, b.Name, b.AreaM2, b.Growing, b.SoilPh, Life = db.BedChecks.Where(c => c.BedId == b.Id).OrderByDescending(c => c.At).Select(c => (Life?)c.Life).FirstOrDefault() }).ToListAsync())
             .ToDictionary(b => b.Id, b => new PlanBed { Name = b.Name, AreaM2 = b.AreaM2, Growing = b.Growing, SoilPh = b.SoilPh, Life = b.Life }),
         await db.Vessels.AsNoTracking().OrderBy(v => v.WorkingL).ToListAsync(),
         await db.Pumps.AsNoTracking().ToListAsync(),

@@ -79,7 +79,7 @@ public sealed class LiveBrew(HoldingDb db, HoldingClock clock, WeatherBook weath
     /// <summary>What a batch has taught so far, to be kept when it ends; null where there is too little.</summary>
     public async Task<string?> Taught(int id)
     {
-        if (await Load(id) is not { StartedAt: not null } batch || batch.Making != "tea")
+        if (await Load(id) is not { StartedAt: not null } batch || batch.Making != Making.Tea)
         {
             return null;
         }
@@ -107,7 +107,7 @@ public sealed class LiveBrew(HoldingDb db, HoldingClock clock, WeatherBook weath
     /// <summary>The school that the holding keeps for how long a brew may stand.</summary>
     public async Task<string> Hold() => _hold ??= (await db.ForkChoices.AsNoTracking().FirstOrDefaultAsync(f => f.ForkId == "hold"))?.SchoolId is { } school && KnownForks.Wrong("hold", "hold", school) is null ? school : "oxygen";
 
-    private async Task<RaceWindow?> Window(Batch batch, DateTimeOffset now) => await RaceKits.Window(await clock.Find(), batch.Purpose == "leaf", batch.UseAt > now ? batch.UseAt : now, weather);
+    private async Task<RaceWindow?> Window(Batch batch, DateTimeOffset now) => await RaceKits.Window(await clock.Find(), batch.Purpose == Purpose.Leaf, batch.UseAt > now ? batch.UseAt : now, weather);
 
     private async Task<WatchQuestion> Ask(Batch batch, DateTimeOffset started, DateTimeOffset now, string hold, RaceWindow? window)
     {
@@ -117,7 +117,7 @@ public sealed class LiveBrew(HoldingDb db, HoldingClock clock, WeatherBook weath
         var (probe, _) = await Probe(batch, started, now);
         var rulings = new[] { await SourceRulings.Of(db, batch.SourceInputId), await SourceRulings.Of(db, batch.SecondSourceInputId) };
         var units = await clock.Units();
-        var mixL = batch.BrewL * PutOutRace.UsualOneIn(batch.Purpose == "leaf");
+        var mixL = batch.BrewL * PutOutRace.UsualOneIn(batch.Purpose == Purpose.Leaf);
         var battery = await db.Pumps.AsNoTracking().Where(p => p.BatteryHours != null).OrderByDescending(p => p.OpenLpm).FirstOrDefaultAsync();
         return new WatchQuestion
         {
@@ -131,11 +131,11 @@ public sealed class LiveBrew(HoldingDb db, HoldingClock clock, WeatherBook weath
             Race = new WatchRace(mixL, batch.RaceJson is { } kept ? BatchJson.Read<RaceKit>(kept) : RaceKits.For(null, await KitSnapshot.SprayersOf(db), mixL, new TypedFields(units)), window, units),
             Seen = new BrewSeen
             {
-                Dunked = batch.Making == "extract",
+                Dunked = batch.Making == Making.Extract,
                 Hold = hold,
                 CountedAtH = [.. (await db.Tallies.AsNoTracking().Where(t => t.BatchId == batch.Id).Select(t => t.At).ToListAsync()).Select(Hour).Where(h => h >= 0)],
-                IsTea = batch.Making == "tea",
-                IsFeed = batch.Making == "steep",
+                IsTea = batch.Making == Making.Tea,
+                IsFeed = batch.Making == Making.Steep,
                 NowH = Math.Max(Hour(now), 0),
                 AirOffH = batch.AirOffAt is { } off ? Math.Max(Hour(off), 0) : null,
                 StripMgPerL = log.LastOrDefault(l => l.Kind == LogKind.Strip)?.Number,

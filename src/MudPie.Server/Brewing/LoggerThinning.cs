@@ -35,7 +35,7 @@ public static class LoggerThinning
             WHERE "BatchId" = {batchId} AND "Source" = {Source} AND NOT EXISTS (SELECT 1 FROM "Log" AS c WHERE c."CorrectsId" = l."Id")
             GROUP BY "Kind", "At" / {span}
             """).ToListAsync();
-        return [.. means.Select(m => new LogEntry { Id = m.Id, BatchId = batchId, Kind = Enum.Parse<LogKind>(m.Kind), At = DateTimeOffset.FromUnixTimeMilliseconds(m.At), RecordedAt = DateTimeOffset.FromUnixTimeMilliseconds(m.At), Number = m.Number, Source = Source })];
+        return [.. means.Select(m => new LogEntry { Id = m.Id, BatchId = batchId, Kind = Words.Must<LogKind>(m.Kind), At = DateTimeOffset.FromUnixTimeMilliseconds(m.At), RecordedAt = DateTimeOffset.FromUnixTimeMilliseconds(m.At), Number = m.Number, Source = Source })];
     }
 
     /// <summary>How many there are, and what stands for them; null where all are shown.</summary>

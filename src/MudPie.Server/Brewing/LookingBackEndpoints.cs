@@ -23,7 +23,7 @@ public static class LookingBackEndpoints
     private static async Task<IResult> Read(HoldingDb db, HoldingClock clock, string? vessel = null, string? recipe = null, string? outcome = null)
     {
         var units = await clock.Units();
-        var over = db.Batches.AsNoTracking().Where(b => (b.State == BatchState.Used || b.State == BatchState.Heaped) && b.StartedAt != null && b.Making == "tea");
+        var over = db.Batches.AsNoTracking().Where(b => (b.State == BatchState.Used || b.State == BatchState.Heaped) && b.StartedAt != null && b.Making == Making.Tea);
         var vessels = await over.Select(b => b.Vessel.Name).Distinct().OrderBy(n => n).ToListAsync();
         var recipes = await over.Where(b => b.RecipeVersion != null).Select(b => b.RecipeVersion!.Recipe.Name).Distinct().OrderBy(n => n).ToListAsync();
         var rows = await over.Where(b => (vessel == null || b.Vessel.Name == vessel) && (recipe == null || b.RecipeVersion!.Recipe.Name == recipe)

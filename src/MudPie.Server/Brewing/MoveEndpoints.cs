@@ -118,7 +118,7 @@ public static class MoveEndpoints
 
     private static async Task<Verdict> Says(Batch batch, DateTimeOffset start, DateTimeOffset off, DateTimeOffset useAt, HoldingClock clock, WeatherBook weather, Func<DateTimeOffset, DateTimeOffset> local)
     {
-        if ((off - start).TotalHours > CapHours && batch.Making == "tea")
+        if ((off - start).TotalHours > CapHours && batch.Making == Making.Tea)
         {
             return new(Tone.Stop, $"{Say.Hours((off - start).TotalHours)} on the air: past the house's cap of {CapHours:0} h.", "What grew starts to eat itself. Use it sooner, or start it later.");
         }

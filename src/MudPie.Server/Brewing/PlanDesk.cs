@@ -33,7 +33,7 @@ public sealed class PlanDesk(HoldingDb db, HoldingClock clock, WeatherBook weath
             return missing;
         }
 
-        var (question, refused) = Question(r, kit, kitByHand, clock.Now, holding, r.UseAt is { } useAt ? await RaceKits.Window(holding, r.Purpose == "leaf", useAt, weather) : null);
+        var (question, refused) = Question(r, kit, kitByHand, clock.Now, holding, r.UseAt is { } useAt ? await RaceKits.Window(holding, r.Purpose == Purpose.Leaf, useAt, weather) : null);
         if (question is null)
         {
             return refused!;
@@ -56,7 +56,7 @@ public sealed class PlanDesk(HoldingDb db, HoldingClock clock, WeatherBook weath
                     Lot(kit, r, w.Value.Source.Kind)?.Name,
                     Lot(kit, r, w.Value.Source.Kind)?.Ruling?.Sentence,
                     recipe?.Name,
-                    Makings.Find(w.Value.Making)!,
+                    Makings.Of(w.Value.Making),
                     w.Value,
                     Units.Show(w.Value.BrewL, Dimension.Volume, holding.Units),
                     Units.Show(w.Value.WantedL, Dimension.Volume, holding.Units),
@@ -84,8 +84,8 @@ public sealed class PlanDesk(HoldingDb db, HoldingClock clock, WeatherBook weath
     private async Task<List<string>> Waits(PlanRequest r, KitSnapshot kit, BrewPlanAnswer p, IReadOnlyDictionary<string, (double Days, string Why)> own, Func<DateTimeOffset, DateTimeOffset> local)
     {
         var lots = p.MoreSources.Select(m => m.Kind).Prepend(p.Source.Kind).Select(k => Lot(kit, r, k)).ToList();
-        var origin = new Core.Book.BrewOrigin(p.Making is "tea" or "steep", lots.All(l => Book.Waits.ManureFree(l?.Answers)), false, await Book.Waits.TwoCleanBefore(db, p.Making, lots[0]?.Id, p.Foods.Select(f => f.Kind), r.VesselId!.Value, r.WaterSourceId!.Value));
-        return Book.Waits.InWords([Book.Waits.Cause("this brew", p.Making, p.UseAt, origin, r.Purpose == "leaf")], r.BedIds.Distinct().Where(kit.Beds.ContainsKey).Select(id => (kit.Beds[id].Name, kit.Eaten.GetValueOrDefault(id))), p.UseAt, own, local);
+        var origin = new Core.Book.BrewOrigin(p.Making is Making.Tea or Making.Steep, lots.All(l => Book.Waits.ManureFree(l?.Answers)), false, await Book.Waits.TwoCleanBefore(db, p.Making, lots[0]?.Id, p.Foods.Select(f => f.Kind), r.VesselId!.Value, r.WaterSourceId!.Value));
+        return Book.Waits.InWords([Book.Waits.Cause("this brew", p.Making, p.UseAt, origin, r.Purpose == Purpose.Leaf)], r.BedIds.Distinct().Where(kit.Beds.ContainsKey).Select(id => (kit.Beds[id].Name, kit.Eaten.GetValueOrDefault(id))), p.UseAt, own, local);
     }
 
     private static (BrewPlanQuestion? Question, Refusal? Refused) Question(PlanRequest r, KitSnapshot kit, bool kitByHand, DateTimeOffset now, Records.Ground.Holding holding, RaceWindow? window)
@@ -112,7 +112,7 @@ public sealed class PlanDesk(HoldingDb db, HoldingClock clock, WeatherBook weath
         }
 
         var fields = new TypedFields(holding.Units);
-        var mixL = (r.BrewL ?? (vessel is null ? 1 : BrewPlan.LitresFor(BrewPlan.WantedL(beds, r.Purpose == "leaf"), vessel.WorkingL))) * PutOutRace.UsualOneIn(r.Purpose == "leaf");
+        var mixL = (r.BrewL ?? (vessel is null ? 1 : BrewPlan.LitresFor(BrewPlan.WantedL(beds, r.Purpose == Purpose.Leaf), vessel.WorkingL))) * PutOutRace.UsualOneIn(r.Purpose == Purpose.Leaf);
         var race = RaceKits.For(r.Race, kit.Sprayers, mixL, fields);
         if (!fields.Checks.Sound)
         {
@@ -184,7 +184,7 @@ public sealed class PlanDesk(HoldingDb db, HoldingClock clock, WeatherBook weath
     /// <summary>A recipe fills in whatever the grower has not set by hand, scaled to the litres of this brew.</summary>
     private static BrewPlanQuestion WithRecipe(BrewPlanQuestion q, RecipeFile recipe)
     {
-        var litres = q.BrewL ?? BrewPlan.LitresFor(BrewPlan.WantedL(q.Beds, q.Purpose == "leaf"), q.VesselWorkingL ?? 1);
+        var litres = q.BrewL ?? BrewPlan.LitresFor(BrewPlan.WantedL(q.Beds, q.Purpose == Purpose.Leaf), q.VesselWorkingL ?? 1);
         var scaled = Recipes.ScaledTo(recipe, litres);
         return q with
         {

@@ -16,7 +16,7 @@ public sealed record PlanRequest
 {
     public IReadOnlyList<int> BedIds { get; init; } = [];
 
-    public string? Purpose { get; init; }
+    public Purpose? Purpose { get; init; }
 
     public DateTimeOffset? UseAt { get; init; }
 
@@ -34,7 +34,7 @@ public sealed record PlanRequest
 
     public string? Source { get; init; }
 
-    public string? Making { get; init; }
+    public Making? Making { get; init; }
 
     public double? BrewL { get; init; }
 
@@ -69,7 +69,7 @@ public sealed record PlanRequest
 public sealed record AmountView(string Kind, string Name, double Litres, double MostL, bool OnShelf, string Shown, string InTools, string ToolError, double AtH);
 
 /// <summary>A plan with its amounts ready to read out, and the kit that it is for.</summary>
-public sealed record PlanView(int VesselId, int PumpId, int DiffuserId, int WaterSourceId, int? SourceInputId, string? SourceLot, string? SourceSays, string? RecipeName, Making MakingIs, BrewPlanAnswer Plan, string BrewShown, string WantedShown, string CoversShown, string AirShown, string BoxShown, string LeastAirShown, string WarmthShown, string SwingShown, AmountView Source, IReadOnlyList<AmountView> MoreSources, IReadOnlyList<AmountView> AddableSources, string WaterSays, IReadOnlyList<AmountView> Foods, IReadOnlyList<string> Waits, RaceView? Race)
+public sealed record PlanView(int VesselId, int PumpId, int DiffuserId, int WaterSourceId, int? SourceInputId, string? SourceLot, string? SourceSays, string? RecipeName, WayOfMaking MakingIs, BrewPlanAnswer Plan, string BrewShown, string WantedShown, string CoversShown, string AirShown, string BoxShown, string LeastAirShown, string WarmthShown, string SwingShown, AmountView Source, IReadOnlyList<AmountView> MoreSources, IReadOnlyList<AmountView> AddableSources, string WaterSays, IReadOnlyList<AmountView> Foods, IReadOnlyList<string> Waits, RaceView? Race)
 {
     /// <summary>Lots that the other sources would be taken from.</summary>
     public IReadOnlyList<int> MoreLots { get; init; } = [];
@@ -95,7 +95,7 @@ public static class PlanEndpoints
         var local = await clock.Local();
         var day = local(clock.Now.AddHours(48 + 17));
         var seven = day.Date.AddHours(7) is var at ? new DateTimeOffset(at, local(new DateTimeOffset(at, day.Offset)).Offset) : day;
-        return TypedResults.Ok(new PlanHour(await clock.Find() is { } holding ? SprayWindows.FirstFit(purpose != "root", seven, holding.Latitude, holding.Longitude, await weather.Hours(seven.AddHours(-1), seven.AddHours(55))) : seven));
+        return TypedResults.Ok(new PlanHour(await clock.Find() is { } holding ? SprayWindows.FirstFit(Words.Read<Purpose>(purpose) != Purpose.Root, seven, holding.Latitude, holding.Longitude, await weather.Hours(seven.AddHours(-1), seven.AddHours(55))) : seven));
     }
 
     /// <summary>An amount in the holding's units and tools.</summary>
@@ -124,13 +124,13 @@ public static class PlanEndpoints
         }
 
         var first = await db.Beds.Where(b => b.Id == request.BedIds[0]).Select(b => b.Name).SingleAsync();
-        var name = string.IsNullOrWhiteSpace(request.Name) ? $"{first}{(request.BedIds.Count > 1 ? $" and {request.BedIds.Count - 1} more" : "")}, {p.Making}" : request.Name.Trim();
+        var name = string.IsNullOrWhiteSpace(request.Name) ? $"{first}{(request.BedIds.Count > 1 ? $" and {request.BedIds.Count - 1} more" : "")}, {p.Making.Word()}" : request.Name.Trim();
         var batch = new Batch
         {
             Name = name.Length > 80 ? name[..80] : name,
             State = BatchState.Planned,
             Making = p.Making,
-            Purpose = request.Purpose!,
+            Purpose = request.Purpose!.Value,
             VesselId = view.VesselId,
             PumpId = view.PumpId,
             DiffuserId = view.DiffuserId,

@@ -21,7 +21,7 @@ public sealed record SourceLotView(int Id, string Name, string Kind, string? Lot
 public sealed record GroundCheckRequest(int BedId, string? Kind, double? Weeks, double? Figure, DateTimeOffset? At, DateTimeOffset? BuriedAt = null);
 
 /// <summary>A check that was kept.</summary>
-public sealed record GroundCheckView(int Id, int BedId, string Bed, DateTimeOffset At, string Kind, double Figure, double? Weeks, string Life, string Says);
+public sealed record GroundCheckView(int Id, int BedId, string Bed, DateTimeOffset At, string Kind, double Figure, double? Weeks, Life Life, string Says);
 
 /// <summary>Lots of source, and whether ground is alive.</summary>
 public static class SourceEndpoints

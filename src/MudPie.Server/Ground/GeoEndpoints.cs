@@ -28,7 +28,7 @@ public sealed record GeoFeature(string Name, int? BedId, string AreaShown, strin
 public sealed record GeoPreview(IReadOnlyList<GeoFeature> Features);
 
 /// <summary>A bed on the plan with what runs on it.</summary>
-public sealed record PlanBedView(int Id, string Name, string Crop, string AreaShown, IReadOnlyList<PlanPoint> Points, bool Surveyed, string? Wait, string? Life);
+public sealed record PlanBedView(int Id, string Name, string Crop, string AreaShown, IReadOnlyList<PlanPoint> Points, bool Surveyed, string? Wait, Life? Life);
 
 /// <summary>The plan of the ground.</summary>
 public sealed record GroundPlanView(double WidthM, double HeightM, double ScaleBarM, string ScaleBarShown, IReadOnlyList<PlanBedView> Beds, IReadOnlyList<WorkingLine> Working, Evidence Sure);
@@ -73,7 +73,7 @@ public static class GeoEndpoints
         var local = await clock.Local();
         var beds = await db.Beds.AsNoTracking().OrderBy(b => b.Id).Take(500).ToListAsync();
         var waits = (await Book.Waits.Running(db, clock.Now)).ToDictionary(w => w.BedId, w => $"no harvest before {local(w.Until):d MMM yyyy}");
-        var lives = (await db.BedChecks.AsNoTracking().ToListAsync()).GroupBy(c => c.BedId).ToDictionary(g => g.Key, g => g.MaxBy(c => c.At)!.Life);
+        var lives = (await db.BedChecks.AsNoTracking().ToListAsync()).GroupBy(c => c.BedId).ToDictionary(g => g.Key, g => (Life?)g.MaxBy(c => c.At)!.Life);
         var plan = GroundPlan.Of([.. beds.Select(b => new BedOutline(b.Id, b.Name, b.AreaM2, Outline(b.ShapeJson)))]).Worked;
         return TypedResults.Ok(new GroundPlanView(
             plan.Value.WidthM, plan.Value.HeightM, plan.Value.ScaleBarM, Units.Show(plan.Value.ScaleBarM, Dimension.Length, units),

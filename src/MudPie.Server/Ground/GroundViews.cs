@@ -8,7 +8,7 @@ public sealed record HoldingView(
     bool SetUp, string Name, string Zone, UnitSystem Units, bool IsDemo, double Latitude, double Longitude, double AltitudeM, IReadOnlyList<string> Rooms, DateTimeOffset Now, Guid? Own);
 
 /// <summary>A bed with what it asks for.</summary>
-public sealed record BedView(int Id, string Name, double AreaM2, string AreaTyped, string AreaShown, string Crop, string Growing, double? SoilPh, Guid Version, string Says, string? Life, string? Wait, Core.Book.Eaten Eaten);
+public sealed record BedView(int Id, string Name, double AreaM2, string AreaTyped, string AreaShown, string Crop, string Growing, double? SoilPh, Guid Version, string Says, Life? Life, string? Wait, Core.Book.Eaten Eaten);
 
 /// <summary>A water source with what its last strip means.</summary>
 public sealed record WaterView(int Id, string Name, string Kind, bool Chloramine, double? LastStrip, DateTimeOffset? LastStripAt, string Says, Guid Version);
@@ -41,10 +41,10 @@ public sealed record KindView(string Kind, string Name);
 public static class GroundSays
 {
     /// <summary>What a bed asks for of either making, by what its checks have earned: the plan's and the tank's own rule.</summary>
-    public static string Bed(double areaM2, double? ph, string? life, UnitSystem units)
+    public static string Bed(double areaM2, double? ph, Life? life, UnitSystem units)
     {
         string Litres(bool leaf) => Units.Show(BrewPlan.WantedL([new PlanBed { Name = "", AreaM2 = areaM2, Life = life }], leaf), Dimension.Volume, units);
-        var less = Core.PuttingOut.TankJob.Step(life) < 1 ? $", less for ground that its checks call {life}" : "";
+        var less = Core.PuttingOut.TankJob.Step(life) < 1 ? $", less for ground that its checks call {life!.Value.Word()}" : "";
         var soil = ph switch { null => "", > 7.2 => " Alkaline: the school of pH would brew fungal.", < 6.3 => " Acid: the school of pH would brew bacterial.", _ => " Near neutral." };
         return $"Asks for {Litres(false)} of extract on roots or {Litres(true)} of tea on leaves{less}.{soil}";
     }

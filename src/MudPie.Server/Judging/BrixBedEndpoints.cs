@@ -24,7 +24,7 @@ public sealed record ZeroView(DateTimeOffset At, double Showed, string? Note);
 public sealed record PestRequest(int? BedId, string? Pest, string? Count, string? Per, string? Threshold);
 
 /// <summary>Something put on a bed.</summary>
-public sealed record BrixApplied(DateTimeOffset At, string What, string Purpose);
+public sealed record BrixApplied(DateTimeOffset At, string What, Purpose Purpose);
 
 /// <summary>A guided pair, told.</summary>
 public sealed record BrixGuided(string Kind, BrixVisitView First, BrixVisitView Second, Worked<BrixDifference> Difference);

@@ -24,7 +24,7 @@ public static class BrixDues
     public static async Task<List<BrixDue>> Of(HoldingDb db, DateTimeOffset now)
     {
         var (from, to) = (now.AddDays(-LastAfterDays), now.AddDays(-FirstAfterDays));
-        var sprays = await db.Applications.AsNoTracking().Where(a => a.At > from && a.At < to && a.Purpose == "leaf" && !a.Strikes && !db.Applications.Any(c => c.CorrectsId == a.Id))
+        var sprays = await db.Applications.AsNoTracking().Where(a => a.At > from && a.At < to && a.Purpose == Purpose.Leaf && !a.Strikes && !db.Applications.Any(c => c.CorrectsId == a.Id))
             .OrderByDescending(a => a.At).Take(60).SelectMany(a => a.Beds, (a, b) => new { a.Id, b.BedId, b.Bed.Name, a.At }).ToListAsync();
         if (sprays.Count == 0)
         {

@@ -81,7 +81,7 @@ public static class BrixEndpoints
     {
         var since = clock.Now.AddDays(-60);
         var local = await clock.Local();
-        var sprays = (await db.Applications.AsNoTracking().Where(a => a.At > since && a.Purpose == "leaf" && !a.Strikes && !db.Applications.Any(c => c.CorrectsId == a.Id)).OrderByDescending(a => a.At).Take(60)
+        var sprays = (await db.Applications.AsNoTracking().Where(a => a.At > since && a.Purpose == Purpose.Leaf && !a.Strikes && !db.Applications.Any(c => c.CorrectsId == a.Id)).OrderByDescending(a => a.At).Take(60)
                 .Select(a => new { a.Id, a.BatchId, Batch = a.Batch == null ? a.Items.Select(i => i.Name).FirstOrDefault() ?? "a spray" : a.Batch.Name, a.At, a.Dilution, Beds = a.Beds.Select(b => new { b.BedId, b.Bed.Name, b.Bed.Crop }).ToList() }).ToListAsync())
             .SelectMany(a => a.Beds.Select(b => new { a.Id, a.BatchId, a.Batch, b.BedId, Bed = b.Name, b.Crop, a.At, a.Dilution })).ToList();
         var bedIds = sprays.Select(s => s.BedId).Distinct().ToList();

@@ -20,7 +20,7 @@ public sealed record CandidateRequest
     public string? RatePerHa { get; init; }
 
     /// <summary>It is what others are mixed with: "carrier"; else "candidate".</summary>
-    public string? Role { get; init; }
+    public PatchRole? Role { get; init; }
 
     /// <summary>A candidate that goes out in the carrier, which lies alone on a patch of its own.</summary>
     public bool InCarrier { get; init; }
@@ -56,7 +56,7 @@ public sealed record PatchLeavesRequest
 }
 
 /// <summary>A patch as it stands.</summary>
-public sealed record PatchView(int Id, int Order, string Name, string Role, int? InputId, PatchDoseAnswer? Dose, IReadOnlyList<double>? Before, IReadOnlyList<double>? After, DateTimeOffset? AfterAt);
+public sealed record PatchView(int Id, int Order, string Name, PatchRole Role, int? InputId, PatchDoseAnswer? Dose, IReadOnlyList<double>? Before, IReadOnlyList<double>? After, DateTimeOffset? AfterAt);
 
 /// <summary>A test as it stands.</summary>
 /// <param name="ReadFrom">From when leaves are to be read again; null before the products went on.</param>
@@ -101,7 +101,7 @@ public static class PatchEndpoints
     private static PatchDoseAnswer? Dose(PatchTest t, Patch p, UnitSystem units)
     {
         PatchDoseAnswer? Of(Patch? x) => x?.RatePerHa is { } rate && PatchDose.Of(rate, x.RateUnit!, t.AreaM2, t.WaterMlPerM2, units) is { Refused: null } dose ? dose.Value : null;
-        var carrier = Of(t.Patches.FirstOrDefault(x => x.Role == "carrier" && x.Name == p.CarrierName));
+        var carrier = Of(t.Patches.FirstOrDefault(x => x.Role == PatchRole.Carrier && x.Name == p.CarrierName));
         return Of(p) is { } own ? carrier is null ? own : own with { Sentence = $"{own.Sentence} In the same water {p.CarrierName}: {carrier.Sentence}" } : null;
     }
 
@@ -129,10 +129,10 @@ public static class PatchEndpoints
         var seed = System.Security.Cryptography.RandomNumberGenerator.GetInt32(1, int.MaxValue);
         var test = new PatchTest { BedId = r.BedId ?? 0, At = clock.Now, AreaM2 = area, WaterMlPerM2 = water * 1000, Seed = seed, MeterCorrects = r.MeterCorrects };
         var patches = asked.Select((a, i) => Candidate(a, i, inputs, fields, units)).OfType<Patch>().ToList();
-        var carriers = patches.Where(p => p.Role == "carrier").ToList();
+        var carriers = patches.Where(p => p.Role == PatchRole.Carrier).ToList();
         for (var i = 0; i < patches.Count && patches.Count == asked.Count; i++)
         {
-            if (!asked[i].InCarrier || patches[i].Role == "carrier")
+            if (!asked[i].InCarrier || patches[i].Role == PatchRole.Carrier)
             {
                 continue;
             }
@@ -157,7 +157,7 @@ public static class PatchEndpoints
             return fields.Checks.Refusal;
         }
 
-        patches.Insert(0, new Patch { Name = "water", Role = "water" });
+        patches.Insert(0, new Patch { Name = "water", Role = PatchRole.Water });
         var deck = patches.SelectMany(p => Enumerable.Range(0, each).Select(_ => new Patch { Name = p.Name, Role = p.Role, InputId = p.InputId, RatePerHa = p.RatePerHa, RateUnit = p.RateUnit, CarrierName = p.CarrierName })).ToList();
         foreach (var (patch, place) in deck.Zip(Core.Judging.Patches.Order(deck.Count, seed)))
         {
@@ -195,7 +195,12 @@ public static class PatchEndpoints
             fields.Checks.Add($"candidates[{i}].ratePerHa", $"{input.Name} has no rate on {Per.LargeArea(units)}.", $"Give one, such as {(units.IsUs() ? litres ? "2 qt" : "1 lb" : litres ? "5 L" : "300 g")}; it is scaled to the patch.");
         }
 
-        return new Patch { Name = input.Name, Role = fields.OneOf($"candidates[{i}].role", a.Role ?? "candidate", "candidate", "carrier"), InputId = input.Id, RatePerHa = rate, RateUnit = litres ? "mL" : "g" };
+        if (a.Role == PatchRole.Water)
+        {
+            fields.Checks.Add($"candidates[{i}].role", "Water lies beside them anyway.", "Choose candidate or carrier.");
+        }
+
+        return new Patch { Name = input.Name, Role = a.Role ?? PatchRole.Candidate, InputId = input.Id, RatePerHa = rate, RateUnit = litres ? "mL" : "g" };
     }
 
     private static Task<IResult> PutOn(int id, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>

@@ -76,7 +76,7 @@ public static class SheetEndpoints
             checks.Add("on", on > clock.Now ? "That day has not come yet." : "That is more than three years ago.", "Give the day on which it was measured.");
         }
 
-        if (trial.State == "planned")
+        if (trial.State == TrialState.Planned)
         {
             checks.Add("trial", "The trial has not begun.", "Start it first.");
         }
@@ -132,16 +132,16 @@ public static class SheetEndpoints
 
         if (!Number(parts[0], out var value) || (parts.Length == 2 && !Number(parts[1], out _)))
         {
-            checks.Add("value", $"“{(typed.Length > 20 ? typed[..20] : typed)}” is no figure.", m.Kind == "count" ? "Type it as 44, or 44/48 where the number sown differs." : "Type it as 3.16.");
+            checks.Add("value", $"“{(typed.Length > 20 ? typed[..20] : typed)}” is no figure.", m.Kind == Scale.Count ? "Type it as 44, or 44/48 where the number sown differs." : "Type it as 3.16.");
             return new TrialReading();
         }
 
-        double? outOf = m.Kind != "count" ? null : parts.Length == 2 && Number(parts[1], out var of) ? of : m.OutOf;
-        if (parts.Length == 2 && m.Kind != "count")
+        double? outOf = m.Kind != Scale.Count ? null : parts.Length == 2 && Number(parts[1], out var of) ? of : m.OutOf;
+        if (parts.Length == 2 && m.Kind != Scale.Count)
         {
             checks.Add("value", $"{m.Name} is not so many out of so many.", "Type one figure.");
         }
-        else if (m.Kind == "count" && !(value >= 0 && value == Math.Floor(value) && outOf >= 1 && value <= outOf))
+        else if (m.Kind == Scale.Count && !(value >= 0 && value == Math.Floor(value) && outOf >= 1 && value <= outOf))
         {
             checks.Add("value", $"{typed} out of {outOf:0} can’t be.", "Give whole numbers, and no more than were sown.");
         }

@@ -119,7 +119,7 @@ public sealed record TrialAnalysisQuestion
     public string? Response { get; init; }
 
     /// <summary>"random", "blocks", "factorial", "split-plot" or "paired".</summary>
-    public string? Design { get; init; }
+    public Design? Design { get; init; }
 
     /// <summary>Columns that say what was done. For pairs in two columns: those two, the earlier first.</summary>
     public IReadOnlyList<string>? Factors { get; init; }
@@ -136,8 +136,8 @@ public sealed record TrialAnalysisQuestion
     /// <summary>For counts: the column of how many were sown.</summary>
     public string? OutOf { get; init; }
 
-    /// <summary>"amount", "score" or "count"; count where outOf is given.</summary>
-    public string? Kind { get; init; }
+    /// <summary>What its figures are; counts where outOf is given, else amounts.</summary>
+    public Scale? Kind { get; init; }
 
     public string? Unit { get; init; }
 
@@ -163,7 +163,7 @@ public sealed record TrialAnalysisQuestion
     /// <summary>Two columns of figures side by side; null where the table is tidy.</summary>
     private (int Before, int After)? Wide(TidyTable table)
     {
-        if (Design != "paired")
+        if (Design != Core.Ideas.Design.Paired)
         {
             return null;
         }
@@ -254,10 +254,10 @@ public sealed record TrialAnalysisQuestion
     private TrialQuestion Base() => new()
     {
         Unit = Unit ?? "",
-        Design = Design ?? "random",
+        Design = Design ?? Core.Ideas.Design.Random,
         Control = Control,
         Conditions = Conditions ?? [],
-        Kind = Kind ?? (OutOf is null ? "amount" : "count"),
+        Kind = Kind ?? (OutOf is null ? Scale.Amount : Scale.Count),
         WorthHaving = WorthHaving,
         LowerIsBetter = LowerIsBetter,
         NoWorseBy = NoWorseBy,

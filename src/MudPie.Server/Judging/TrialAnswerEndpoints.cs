@@ -42,7 +42,7 @@ public static class TrialAnswerEndpoints
         var money = m.Order == 0 && TrialDesk.Money(t) is { PricePerUnit: not null } kept && TrialWorth.Earns(kept, sign * told.Difference, sign > 0 ? told.Lower : -told.Upper, sign > 0 ? told.Upper : -told.Lower) is { Refused: null } earns ? earns.Worked : null;
         return new TrialJudged(
             m.Id, worked, asked.WorthHaving, asked.LowerIsBetter, money, TrialDesk.Strength(t), Dates(m, standing, on), [.. Settle(t, answer, told)], Water(t, answer, asked),
-            [.. asked.Rows.Where(r => r.Value is not null).Select(r => new DotView(r.Plot, string.Join(", ", r.Levels), r.Block, r.OutOf is { } of && asked.Kind == "count" ? 100 * r.Value!.Value / of : r.Value!.Value))]);
+            [.. asked.Rows.Where(r => r.Value is not null).Select(r => new DotView(r.Plot, string.Join(", ", r.Levels), r.Block, r.OutOf is { } of && asked.Kind == Scale.Count ? 100 * r.Value!.Value / of : r.Value!.Value))]);
     }
 
     private static string Dates(TrialMeasure m, IReadOnlyList<TrialReading> standing, DateTimeOffset? on)
@@ -61,14 +61,14 @@ public static class TrialAnswerEndpoints
     /// <summary>What would settle it.</summary>
     private static IEnumerable<string> Settle(Trial t, TrialAnswer a, ComparisonVerdict told)
     {
-        if (a.Verdict is TrialVerdicts.NoUse or TrialVerdicts.Works or TrialVerdicts.Harm)
+        if (a.Verdict is Finding.NoUse or Finding.Works or Finding.Harm)
         {
             yield break;
         }
 
         if (told.MorePerTreatment is { } more)
         {
-            var blocks = t.Design is "blocks" or "factorial" ? "blocks" : t.Design is "paired" or "pair" ? "pairs" : "plots of each";
+            var blocks = t.Design is Design.Blocks or Design.Factorial ? "blocks" : t.Design is Design.Paired or Design.Pair ? "pairs" : "plots of each";
             yield return more == 0
                 ? "There are plots enough to see such a difference eight times in ten: the truth may lie near the line. Another season would tell."
                 : $"{more} more {blocks} next season: then you would know eight times in ten.";
@@ -78,7 +78,7 @@ public static class TrialAnswerEndpoints
             yield return "Four pairs or more, laid by lot: then there is something to judge by.";
         }
 
-        if (a.NoiseSd is { } sd && a.Verdict == TrialVerdicts.CannotTell && told.Lower is not null)
+        if (a.NoiseSd is { } sd && a.Verdict == Finding.CannotTell && told.Lower is not null)
         {
             yield return $"Or quieter plots: those treated alike stray by {Say.Number(sd, 2)}{Say.Unit(a.Unit)}; weighing more plants a plot, or even ground, brings that down.";
         }
@@ -87,7 +87,7 @@ public static class TrialAnswerEndpoints
     /// <summary>What watering alone did, where tea, water only and nothing lay side by side.</summary>
     private static string? Water(Trial t, TrialAnswer a, TrialQuestion asked)
     {
-        var (water, nothing) = (t.Treatments.FirstOrDefault(x => x.Role == "water"), t.Treatments.FirstOrDefault(x => x.Role == "control"));
+        var (water, nothing) = (t.Treatments.FirstOrDefault(x => x.Role == TrialRole.Water), t.Treatments.FirstOrDefault(x => x.Role == TrialRole.Control));
         if (water is null || nothing is null || !t.Liquid || a.Means.FirstOrDefault(m => m.Name == water.Name) is not { } w || a.Means.FirstOrDefault(m => m.Name == nothing.Name) is not { } n)
         {
             return null;

@@ -45,7 +45,7 @@ public sealed class TrialDesk(HoldingDb db)
     }
 
     /// <summary>True while whoever measures must not know.</summary>
-    public static bool Shut(Trial t) => t.Blind && t.State == "growing" && t.CodesOpenedAt is null;
+    public static bool Shut(Trial t) => t.Blind && t.State == TrialState.Growing && t.CodesOpenedAt is null;
 
     /// <summary>The question to the core: several dates made one figure a plot.</summary>
     /// <param name="t">The trial.</param>
@@ -58,21 +58,21 @@ public sealed class TrialDesk(HoldingDb db)
         var factors = Factors(t);
         var mine = all.Where(r => r.MeasureId == m.Id).ToLookup(r => r.PlotId);
         List<DateTimeOffset> dates = [.. all.Where(r => r.MeasureId == m.Id).Select(r => r.On).Distinct().Order()];
-        var water = t.Liquid ? t.Treatments.FirstOrDefault(x => x.Role == "water") : null;
-        var against = water ?? t.Treatments.FirstOrDefault(x => x.Role == "control") ?? t.Treatments[0];
+        var water = t.Liquid ? t.Treatments.FirstOrDefault(x => x.Role == TrialRole.Water) : null;
+        var against = water ?? t.Treatments.FirstOrDefault(x => x.Role == TrialRole.Control) ?? t.Treatments[0];
         var main = m.Order == 0;
         return new TrialQuestion
         {
             Response = m.Name,
             Stop = stop,
             Unit = m.Unit,
-            Design = t.Design == "pair" ? (t.Plots.Select(p => p.Block).Distinct().Count() > 1 ? "paired" : "random") : t.Design,
+            Design = t.Design == Design.Pair ? (t.Plots.Select(p => p.Block).Distinct().Count() > 1 ? Design.Paired : Design.Random) : t.Design,
             Factors = factors,
-            Kind = m.Dates == "half" ? "amount" : m.Kind,
+            Kind = m.Dates == "half" ? Scale.Amount : m.Kind,
             LowerIsBetter = m.Dates == "half" || m.LowerIsBetter,
             Control = string.Join(", ", Levels(against)),
             Conditions = Conditions(t, factors),
-            Bystanders = water is null ? [] : [.. t.Treatments.Where(x => x.Role == "control").Select(x => string.Join(", ", Levels(x)))],
+            Bystanders = water is null ? [] : [.. t.Treatments.Where(x => x.Role == TrialRole.Control).Select(x => string.Join(", ", Levels(x)))],
             WorthHaving = main ? t.WorthHaving : null,
             Looked = Math.Max(1, all.Where(r => r.Value is not null).Select(r => r.MeasureId).Distinct().Count() + (on is null ? 0 : dates.Count - 1)),
             Rows = [.. t.Plots.OrderBy(p => p.Number).Select(p => Row(p, m, mine[p.Id].ToList(), dates, on))],
@@ -81,7 +81,7 @@ public sealed class TrialDesk(HoldingDb db)
 
     /// <summary>Factors that only say where a thing is tried.</summary>
     private static List<string> Conditions(Trial t, IReadOnlyList<string> factors) =>
-        [.. TrialSettings.Of(factors, [.. t.Treatments.Select(Levels)], [.. t.Treatments.Where(x => x.Role == "control").Select(Levels)])];
+        [.. TrialSettings.Of(factors, [.. t.Treatments.Select(Levels)], [.. t.Treatments.Where(x => x.Role == TrialRole.Control).Select(Levels)])];
 
     /// <summary>Levels of what a trial compares; the rest is averaged over.</summary>
     public static int Compared(Trial t) => TrialSettings.Compared(Factors(t), [.. t.Treatments.Select(Levels)], Conditions(t, Factors(t)));
@@ -110,20 +110,20 @@ public sealed class TrialDesk(HoldingDb db)
     public static string EachSays(Trial t)
     {
         var counts = t.Plots.Count == 0 ? [t.Replicates] : t.Treatments.Select(x => t.Plots.Count(p => p.TreatmentId == x.Id)).ToList();
-        return t.Design == "pair" ? "one pair" : counts.Min() == counts.Max() ? $"{counts[0]} of each" : $"{counts.Min()} to {counts.Max()} of each";
+        return t.Design == Design.Pair ? "one pair" : counts.Min() == counts.Max() ? $"{counts[0]} of each" : $"{counts.Min()} to {counts.Max()} of each";
     }
 
     /// <summary>How strong the look is.</summary>
     public static IReadOnlyList<StrengthLine> Strength(Trial t)
     {
         var fewest = t.Plots.Count == 0 ? t.Replicates : t.Treatments.Min(x => t.Plots.Count(p => p.TreatmentId == x.Id));
-        return TrialStrength.Of(fewest, t.ByLot, t.Blind, t.Treatments.Any(x => x.Role == "water"), t.Liquid, t.Treatments.Any(x => x.Role == "control"), 1);
+        return TrialStrength.Of(fewest, t.ByLot, t.Blind, t.Treatments.Any(x => x.Role == TrialRole.Water), t.Liquid, t.Treatments.Any(x => x.Role == TrialRole.Control), 1);
     }
 
     /// <summary>Noise of the same measure in trials that have ended here, the latest first; null where there is none.</summary>
     public async Task<(double Sd, string Says)?> History(TrialMeasure m, int notTrial, CancellationToken stop)
     {
-        var ids = await db.Trials.AsNoTracking().Where(t => t.Id != notTrial && t.State == "ended" && t.Measures.Any(x => x.Name == m.Name && x.Unit == m.Unit)).OrderByDescending(t => t.EndedAt).Select(t => t.Id).Take(5).ToListAsync(stop);
+        var ids = await db.Trials.AsNoTracking().Where(t => t.Id != notTrial && t.State == TrialState.Ended && t.Measures.Any(x => x.Name == m.Name && x.Unit == m.Unit)).OrderByDescending(t => t.EndedAt).Select(t => t.Id).Take(5).ToListAsync(stop);
         foreach (var id in ids)
         {
             var past = (await Find(id))!;

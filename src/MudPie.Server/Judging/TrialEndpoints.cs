@@ -57,13 +57,13 @@ public static class TrialEndpoints
         return TypedResults.Ok(lines);
     }
 
-    private static async Task<TrialLine> Line(int id, string state, int plots, int measured, TrialDesk desk, CancellationToken stop)
+    private static async Task<TrialLine> Line(int id, TrialState state, int plots, int measured, TrialDesk desk, CancellationToken stop)
     {
         var t = (await desk.Find(id))!;
-        var (word, says) = (default(string), state switch { "planned" => plots == 0 ? "planned; not yet drawn" : "drawn; not yet begun", "growing" => measured == 0 ? "growing; nothing measured yet" : $"growing; {measured} figures so far", _ => "ended" });
+        var (word, says) = (default(string), state switch { TrialState.Planned => plots == 0 ? "planned; not yet drawn" : "drawn; not yet begun", TrialState.Growing => measured == 0 ? "growing; nothing measured yet" : $"growing; {measured} figures so far", _ => "ended" });
         if (measured > 0 && !TrialDesk.Shut(t) && t.Measures.Count > 0 && TrialAnalysis.Of(TrialDesk.Ask(t, t.Measures[0], await desk.Standing(t.Id), stop: stop)) is { Refused: null } told)
         {
-            (word, says) = (t.Design == "pair" && told.Value.NoiseDf is null ? "a look, not a test" : told.Value.Verdict, told.Value.Sentence);
+            (word, says) = (t.Design == Design.Pair && told.Value.NoiseDf is null ? "a look, not a test" : told.Value.Verdict.Word(), told.Value.Sentence);
         }
 
         return new TrialLine(t.Id, t.Question, t.Crop, t.Season, t.Design, t.State, plots, says, word, t.IsDemo);
@@ -71,7 +71,7 @@ public static class TrialEndpoints
 
     private static Task<IResult> Make(TrialRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
     {
-        var trial = new Trial { Question = "", Crop = "", Design = "blocks", Kind = "beds", FactorsJson = "[]", PlacesJson = "[]", CreatedAt = clock.Now };
+        var trial = new Trial { Question = "", Crop = "", Design = Design.Blocks, Kind = TrialKind.Beds, FactorsJson = "[]", PlacesJson = "[]", CreatedAt = clock.Now };
         var reader = new TrialPlanReader(db, await clock.Units());
         await reader.Onto(trial, r);
         if (!reader.Checks.Sound)
@@ -96,7 +96,7 @@ public static class TrialEndpoints
         var measured = (await db.TrialReadings.Where(x => x.TrialId == id).Select(x => x.MeasureId).Distinct().ToListAsync()).ToHashSet();
         var kept = trial.Measures.Where(m => measured.Contains(m.Id)).Select(m => (m.Name, m.Unit)).ToList();
         var anew = await reader.Onto(trial, r);
-        if (reader.Checks.Sound && anew && trial.State != "planned")
+        if (reader.Checks.Sound && anew && trial.State != TrialState.Planned)
         {
             reader.Checks.Add("treatments", "The trial is growing: what is compared and where it lies stands.", "Plan a new trial, or change the rest.");
         }
@@ -125,7 +125,7 @@ public static class TrialEndpoints
     {
         List<string> factors = [.. r.Factors ?? []];
         List<IReadOnlyList<string>> levels = [.. (r.Treatments ?? []).Where(t => t?.Levels?.Count == factors.Count).Select(t => (IReadOnlyList<string>)[.. t.Levels!.Select(l => l ?? "")])];
-        List<IReadOnlyList<string>> controls = [.. (r.Treatments ?? []).Where(t => t?.Role == "control" && t.Levels?.Count == factors.Count).Select(t => (IReadOnlyList<string>)[.. t.Levels!.Select(l => l ?? "")])];
+        List<IReadOnlyList<string>> controls = [.. (r.Treatments ?? []).Where(t => t?.Role == TrialRole.Control && t.Levels?.Count == factors.Count).Select(t => (IReadOnlyList<string>)[.. t.Levels!.Select(l => l ?? "")])];
         return factors.Count < 2 || levels.Count < 2 ? null : TrialSettings.Compared(factors, levels, TrialSettings.Of(factors, levels, controls));
     }
 
@@ -135,7 +135,7 @@ public static class TrialEndpoints
         var noise = fields.Quantity("noise", r.Noise, Dimension.Plain, 1e-9, 1e9, "It is how far plots treated alike stray.");
         var worth = fields.Quantity("worthHaving", r.WorthHaving, Dimension.Plain, 1e-9, 1e9, "It is the smallest difference worth having.");
         return fields.Checks.Sound
-            ? Problems.Answer(ReplicatesPlan.Of(r.Design ?? "blocks", r.Treatments?.Count, r.Replicates, noise, worth, MeasureKinds.Find(r.Measures?.FirstOrDefault()?.KindId)?.Unit ?? r.Measures?.FirstOrDefault()?.Unit ?? "", Compared(r), r.SureFor))
+            ? Problems.Answer(ReplicatesPlan.Of(r.Design ?? Design.Blocks, r.Treatments?.Count, r.Replicates, noise, worth, MeasureKinds.Find(r.Measures?.FirstOrDefault()?.KindId)?.Unit ?? r.Measures?.FirstOrDefault()?.Unit ?? "", Compared(r), r.SureFor))
             : Problems.Of(fields.Checks.Refusal);
     }
 
@@ -146,7 +146,7 @@ public static class TrialEndpoints
             return Refusal.Of("id", "There is no such trial.", "Open it from the list.");
         }
 
-        if (trial.State != "planned")
+        if (trial.State != TrialState.Planned)
         {
             return Refusal.Of("layout", "The trial has begun: its layout stands.", "A draw after planting would no longer be by lot.");
         }
@@ -175,13 +175,13 @@ public static class TrialEndpoints
     /// <summary>The layout of a trial's plan by one seed.</summary>
     public static Ruling<LayoutAnswer> Lay(Trial trial, int seed)
     {
-        var split = trial.Design == "split-plot";
+        var split = trial.Design == Design.SplitPlot;
         var whole = split ? trial.Treatments.Select(t => TrialDesk.Levels(t)[0]).Distinct().ToList() : [];
         var treatments = split ? [.. trial.Treatments.Select(t => TrialDesk.Levels(t)[1]).Distinct()] : trial.Treatments.OrderBy(t => t.Order).Select(t => t.Name).ToList();
         return TrialLayout.Of(new LayoutQuestion
         {
             Kind = trial.Kind,
-            Design = trial.Design == "factorial" ? "blocks" : trial.Design,
+            Design = trial.Design == Design.Factorial ? Design.Blocks : trial.Design,
             Treatments = treatments,
             WholePlots = whole,
             Replicates = trial.Replicates,
@@ -193,7 +193,7 @@ public static class TrialEndpoints
     /// <summary>Puts a layout on a trial.</summary>
     public static void Put(Trial trial, LayoutAnswer layout)
     {
-        var split = trial.Design == "split-plot";
+        var split = trial.Design == Design.SplitPlot;
         var (whole, within) = (trial.Treatments.Select(t => TrialDesk.Levels(t)[0]).Distinct().ToList(), split ? trial.Treatments.Select(t => TrialDesk.Levels(t)[1]).Distinct().ToList() : []);
         var (places, order) = (TrialDesk.Places(trial), trial.Treatments.OrderBy(t => t.Order).ToList());
         trial.Seed = layout.Seed;

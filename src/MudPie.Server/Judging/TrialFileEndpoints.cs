@@ -16,7 +16,7 @@ public sealed record CsvTrialRequest
 
     public string? Season { get; init; }
 
-    public string? Design { get; init; }
+    public Design? Design { get; init; }
 
     /// <summary>Columns that were measured; the first is the main one.</summary>
     public IReadOnlyList<string>? Responses { get; init; }

@@ -64,9 +64,8 @@ public sealed class TrialFileIn(DateTimeOffset now)
 
     private Trial? Sound(TrialPackage p)
     {
-        string[] designs = ["random", "blocks", "factorial", "split-plot", "pair"];
-        if (p.Question is not { Length: > 0 and <= 200 } || p.Crop is not { Length: > 0 and <= 60 } || !designs.Contains(p.Design) || p.Kind is not ("pots" or "beds" or "strips") || p.Factors.Count is 0 or > 5
-            || p.Treatments.Count is < 2 or > 40 || p.Treatments.Any(t => t.Levels.Count != p.Factors.Count || t.Role is not ("control" or "water" or "treatment")) || p.Measures.Count is 0 or > 12 || p.Measures.Any(m => m.Kind is not ("amount" or "score" or "count")))
+        if (p.Question is not { Length: > 0 and <= 200 } || p.Crop is not { Length: > 0 and <= 60 } || p.Design is null or Design.Paired || p.Kind is null || p.Factors.Count is 0 or > 5
+            || p.Treatments.Count is < 2 or > 40 || p.Treatments.Any(t => t.Levels.Count != p.Factors.Count) || p.Measures.Count is 0 or > 12)
         {
             return null;
         }
@@ -77,8 +76,8 @@ public sealed class TrialFileIn(DateTimeOffset now)
             Crop = p.Crop,
             Season = p.Season ?? "",
             Displaces = p.Displaces,
-            Design = p.Design!,
-            Kind = p.Kind,
+            Design = p.Design.Value,
+            Kind = p.Kind.Value,
             Liquid = p.Liquid,
             Blind = p.Blind,
             ByLot = p.ByLot,
@@ -92,7 +91,7 @@ public sealed class TrialFileIn(DateTimeOffset now)
             CreatedAt = now,
             StartedAt = p.StartedAt,
             EndedAt = p.EndedAt,
-            State = p.EndedAt is not null ? "ended" : p.StartedAt is not null ? "growing" : "planned",
+            State = p.EndedAt is not null ? TrialState.Ended : p.StartedAt is not null ? TrialState.Growing : TrialState.Planned,
         };
         trial.Treatments.AddRange(p.Treatments.Select((t, i) => new TrialTreatment { Order = i, Name = string.Join(", ", t.Levels), LevelsJson = JsonSerializer.Serialize(t.Levels), Role = t.Role, RateTyped = t.Rate }));
         trial.Measures.AddRange(p.Measures.Select((m, i) => new TrialMeasure { Order = i, Name = m.Name, Unit = m.Unit, Kind = m.Kind, Low = m.Low, High = m.High, LowerIsBetter = m.LowerIsBetter, OutOf = m.OutOf, Dates = m.Dates is "mean" or "half" ? m.Dates : "last" }));
@@ -203,8 +202,8 @@ public sealed class TrialFileIn(DateTimeOffset now)
             Question = (r.Question ?? "").Trim(),
             Crop = (r.Crop ?? "").Trim(),
             Season = r.Season,
-            Design = q.Design == "paired" ? "pair" : q.Design,
-            Kind = "beds",
+            Design = q.Design == Design.Paired ? Design.Pair : q.Design,
+            Kind = TrialKind.Beds,
             ByLot = r.ByLot,
             Blind = r.Blind,
             StartedAt = now,
@@ -212,8 +211,8 @@ public sealed class TrialFileIn(DateTimeOffset now)
             Factors = factors,
             Replicates = Math.Max(1, q.Rows.Count / names.Count),
             WorthHaving = r.WorthHaving,
-            Treatments = [.. q.Rows.Select(x => x.Levels).DistinctBy(l => string.Join(", ", l)).Select(l => new PackageTreatment(l, Control(l) ? "control" : "treatment", null))],
-            Measures = [.. (r.Responses ?? []).Select(x => new PackageMeasure(x, r.Unit ?? "", r.OutOf is null ? "amount" : "count", -1e9, 1e9, r.LowerIsBetter, null, "last"))],
+            Treatments = [.. q.Rows.Select(x => x.Levels).DistinctBy(l => string.Join(", ", l)).Select(l => new PackageTreatment(l, Control(l) ? TrialRole.Control : TrialRole.Treatment, null))],
+            Measures = [.. (r.Responses ?? []).Select(x => new PackageMeasure(x, r.Unit ?? "", r.OutOf is null ? Scale.Amount : Scale.Count, -1e9, 1e9, r.LowerIsBetter, null, "last"))],
         };
         if (Sound(package) is not { } trial)
         {

@@ -105,9 +105,9 @@ public sealed record TrialPackage
 
     public string? Displaces { get; init; }
 
-    public string? Design { get; init; }
+    public Design? Design { get; init; }
 
-    public string? Kind { get; init; }
+    public TrialKind? Kind { get; init; }
 
     public bool Liquid { get; init; }
 
@@ -139,7 +139,7 @@ public sealed record TrialPackage
 }
 
 /// <summary>A treatment in the package.</summary>
-public sealed record PackageTreatment(IReadOnlyList<string> Levels, string Role, string? Rate);
+public sealed record PackageTreatment(IReadOnlyList<string> Levels, TrialRole Role, string? Rate);
 
 /// <summary>A measure in the package.</summary>
-public sealed record PackageMeasure(string Name, string Unit, string Kind, double Low, double High, bool LowerIsBetter, double? OutOf, string Dates);
+public sealed record PackageMeasure(string Name, string Unit, Scale Kind, double Low, double High, bool LowerIsBetter, double? OutOf, string Dates);

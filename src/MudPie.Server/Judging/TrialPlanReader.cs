@@ -25,8 +25,8 @@ public sealed class TrialPlanReader(HoldingDb db, UnitSystem units)
         t.Crop = _fields.Name("crop", r.Crop, "the crop");
         t.Season = Short("season", r.Season, 40) ?? "";
         t.Displaces = Short("displaces", r.Displaces, 300);
-        t.Design = _fields.OneOf("design", r.Design, "blocks", "random", "factorial", "split-plot", "pair");
-        t.Kind = _fields.OneOf("kind", r.Kind, "pots", "beds", "strips");
+        t.Design = Checks.One("design", r.Design);
+        t.Kind = Checks.One("kind", r.Kind);
         t.Liquid = r.Liquid;
         t.Blind = r.Blind;
         t.TemplateId ??= TrialTemplates.Find(r.TemplateId)?.Id;
@@ -85,10 +85,10 @@ public sealed class TrialPlanReader(HoldingDb db, UnitSystem units)
     private List<string> Factors(Trial t, TrialRequest r)
     {
         List<string> factors = [.. (r.Factors ?? []).Select(f => (f ?? "").Trim()).Where(f => f.Length > 0)];
-        var want = t.Design is "factorial" or "split-plot" ? 2 : 1;
-        if (factors.Count < want || factors.Count > (t.Design == "factorial" ? 5 : want) || factors.Distinct().Count() != factors.Count || factors.Any(f => f.Length > 40 || f.Contains(',')))
+        var want = t.Design is Design.Factorial or Design.SplitPlot ? 2 : 1;
+        if (factors.Count < want || factors.Count > (t.Design == Design.Factorial ? 5 : want) || factors.Distinct().Count() != factors.Count || factors.Any(f => f.Length > 40 || f.Contains(',')))
         {
-            Checks.Add("factors", $"{(factors.Count == 0 ? "No factor is" : $"{factors.Count} factors are")} named for {t.Design}.", want == 2 ? "Name what is crossed: two factors, up to five where all are crossed, each with a short name of its own, without commas." : "Name one factor, such as treatment.");
+            Checks.Add("factors", $"{(factors.Count == 0 ? "No factor is" : $"{factors.Count} factors are")} named for {t.Design.Word()}.", want == 2 ? "Name what is crossed: two factors, up to five where all are crossed, each with a short name of its own, without commas." : "Name one factor, such as treatment.");
         }
 
         return factors.Count == 0 ? ["treatment"] : factors;
@@ -138,7 +138,7 @@ public sealed class TrialPlanReader(HoldingDb db, UnitSystem units)
                 Order = i,
                 Name = string.Join(", ", levels),
                 LevelsJson = JsonSerializer.Serialize(levels),
-                Role = _fields.OneOf($"treatments[{i}].role", a.Role ?? "treatment", "control", "water", "treatment"),
+                Role = a.Role ?? TrialRole.Treatment,
                 InputId = a.InputId,
                 RatePerM2 = Rate(t, a, i),
                 RateTyped = string.IsNullOrWhiteSpace(a.Rate) ? null : $"{a.Rate.Trim()} {Basis(a)}",
@@ -253,8 +253,8 @@ public sealed class TrialPlanReader(HoldingDb db, UnitSystem units)
             Checks.Add($"measures[{i}].low", "The lowest likely figure is not below the highest.", "Give a range outside which a figure should be asked about.");
         }
 
-        var kind = ready?.Kind ?? _fields.OneOf($"measures[{i}].kind", m.Kind ?? "amount", "amount", "score", "count");
-        double? outOf = kind == "count" ? Checks.Range($"measures[{i}].outOf", m.OutOf, 1, 100_000, "", "Say how many were sown or looked at on each plot.") : null;
+        var kind = ready?.Kind ?? m.Kind ?? Scale.Amount;
+        double? outOf = kind == Scale.Count ? Checks.Range($"measures[{i}].outOf", m.OutOf, 1, 100_000, "", "Say how many were sown or looked at on each plot.") : null;
         return new TrialMeasure
         {
             Order = i,
@@ -274,12 +274,12 @@ public sealed class TrialPlanReader(HoldingDb db, UnitSystem units)
     {
         t.NoControlWhy = Short("noControlWhy", r.NoControlWhy, 300);
         t.NoWaterWhy = Short("noWaterWhy", r.NoWaterWhy, 300);
-        if (t.Treatments.Count > 0 && t.Treatments.All(x => x.Role != "control") && t.NoControlWhy is null)
+        if (t.Treatments.Count > 0 && t.Treatments.All(x => x.Role != TrialRole.Control) && t.NoControlWhy is null)
         {
             Checks.Add("noControlWhy", "There is no untreated control.", "Add one, or say in words why not: it is kept beside the verdict.");
         }
 
-        if (t.Liquid && t.Treatments.Count > 0 && t.Treatments.All(x => x.Role != "water") && t.Design is not ("factorial" or "split-plot") && t.NoWaterWhy is null)
+        if (t.Liquid && t.Treatments.Count > 0 && t.Treatments.All(x => x.Role != TrialRole.Water) && t.Design is not (Design.Factorial or Design.SplitPlot) && t.NoWaterWhy is null)
         {
             Checks.Add("noWaterWhy", "Nothing gets water only.", "Plants often thank the water: add it, or say in words why not.");
         }

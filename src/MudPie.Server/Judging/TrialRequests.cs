@@ -10,8 +10,7 @@ public sealed record TreatmentRequest
 
     public IReadOnlyList<string>? Levels { get; init; }
 
-    /// <summary>"control", "water" or "treatment".</summary>
-    public string? Role { get; init; }
+    public TrialRole? Role { get; init; }
 
     public int? InputId { get; init; }
 
@@ -38,7 +37,7 @@ public sealed record MeasureRequest
 
     public string? Unit { get; init; }
 
-    public string? Kind { get; init; }
+    public Scale? Kind { get; init; }
 
     public double? Low { get; init; }
 
@@ -71,9 +70,9 @@ public sealed record TrialRequest
 
     public string? Displaces { get; init; }
 
-    public string? Design { get; init; }
+    public Design? Design { get; init; }
 
-    public string? Kind { get; init; }
+    public TrialKind? Kind { get; init; }
 
     public bool Liquid { get; init; }
 
@@ -119,7 +118,7 @@ public sealed record TrialStepRequest
     public int? TreatmentId { get; init; }
 
     /// <summary>For "treat": "leaf" or "root".</summary>
-    public string? Purpose { get; init; }
+    public Purpose? Purpose { get; init; }
 
     public DateTimeOffset? At { get; init; }
 }
@@ -148,16 +147,16 @@ public sealed record TrialReadingRequest
 }
 
 /// <summary>A trial in a list.</summary>
-public sealed record TrialLine(int Id, string Question, string Crop, string Season, string Design, string State, int Plots, string Says, string? Verdict, bool IsDemo);
+public sealed record TrialLine(int Id, string Question, string Crop, string Season, Design Design, TrialState State, int Plots, string Says, string? Verdict, bool IsDemo);
 
 /// <summary>A treatment as it stands.</summary>
-public sealed record TreatmentView(int Id, string Name, IReadOnlyList<string> Levels, string Role, int? InputId, string? Input, string? RateShown, string? WaterShown, string? Rate, string? Water);
+public sealed record TreatmentView(int Id, string Name, IReadOnlyList<string> Levels, TrialRole Role, int? InputId, string? Input, string? RateShown, string? WaterShown, string? Rate, string? Water);
 
 /// <summary>A plot as it stands.</summary>
 public sealed record PlotView(int Id, int Number, string Code, int? TreatmentId, string? Treatment, string? Block, string? WholePlot, string Place, double X, double Y, double Length, double Width, IReadOnlyList<int> Photos);
 
 /// <summary>A measure as it stands, with its dates.</summary>
-public sealed record MeasureView(int Id, string Name, string Unit, string Kind, double Low, double High, bool LowerIsBetter, double? OutOf, string Dates, IReadOnlyList<DateTimeOffset> On, int Measured);
+public sealed record MeasureView(int Id, string Name, string Unit, Scale Kind, double Low, double High, bool LowerIsBetter, double? OutOf, string Dates, IReadOnlyList<DateTimeOffset> On, int Measured);
 
 /// <summary>A place with its sizes.</summary>
 public sealed record PlaceView(string Name, double LengthM, double WidthM, string LengthShown, string WidthShown);
@@ -167,8 +166,8 @@ public sealed record TrialEventView(DateTimeOffset At, string Kind, string Text)
 
 /// <summary>A trial, whole.</summary>
 public sealed record TrialView(
-    int Id, Guid Version, string Question, string Crop, string Season, string? Displaces, string Design, string Kind, bool Liquid, IReadOnlyList<string> Factors, string? NoControlWhy, string? NoWaterWhy, int Replicates, string EachSays,
-    double? Noise, string NoiseSays, double? WorthHaving, TrialMoney? Money, IReadOnlyList<PlaceView> Places, int Seed, bool Blind, bool Shut, string State, DateTimeOffset? StartedAt, DateTimeOffset? EndedAt,
+    int Id, Guid Version, string Question, string Crop, string Season, string? Displaces, Design Design, TrialKind Kind, bool Liquid, IReadOnlyList<string> Factors, string? NoControlWhy, string? NoWaterWhy, int Replicates, string EachSays,
+    double? Noise, string NoiseSays, double? WorthHaving, TrialMoney? Money, IReadOnlyList<PlaceView> Places, int Seed, bool Blind, bool Shut, TrialState State, DateTimeOffset? StartedAt, DateTimeOffset? EndedAt,
     IReadOnlyList<TreatmentView> Treatments, IReadOnlyList<PlotView> Plots, IReadOnlyList<MeasureView> Measures, IReadOnlyList<TrialEventView> Events, IReadOnlyList<StrengthLine> Strength,
     Worked<ReplicatesCurve>? Curve, string? CurveWants, Published? Published, string? TemplateId);
 
@@ -179,7 +178,7 @@ public sealed record SheetReading(int Id, int PlotId, int MeasureId, DateTimeOff
 public sealed record SheetPlot(int Id, int Number, string Code, string Place, string? Block);
 
 /// <summary>The measuring sheet.</summary>
-public sealed record SheetView(int TrialId, string Question, string State, IReadOnlyList<SheetPlot> Plots, IReadOnlyList<MeasureView> Measures, IReadOnlyList<SheetReading> Readings);
+public sealed record SheetView(int TrialId, string Question, TrialState State, IReadOnlyList<SheetPlot> Plots, IReadOnlyList<MeasureView> Measures, IReadOnlyList<SheetReading> Readings);
 
 /// <summary>What one treatment takes.</summary>
 public sealed record AmountLine(int TreatmentId, string Treatment, int Plots, string AreaShown, string? Product, string? PerPlotShown, string? InAllShown, string? WaterPerPlotShown, string? WaterInAllShown, int? Loads, string? Shelf, bool Short, int Done, IReadOnlyList<Caution> Cautions);

@@ -47,7 +47,7 @@ public static class TrialStepEndpoints
         switch (step)
         {
             case "start":
-                (trial.State, trial.StartedAt) = ("growing", at);
+                (trial.State, trial.StartedAt) = (TrialState.Growing, at);
                 Note(trial, at, "started", $"Begun with {trial.Plots.Count} plots.");
                 break;
             case "open":
@@ -55,7 +55,7 @@ public static class TrialStepEndpoints
                 Note(trial, at, "opened", "Codes opened: from here on whoever measures knows.");
                 break;
             case "end":
-                (trial.State, trial.EndedAt) = ("ended", at);
+                (trial.State, trial.EndedAt) = (TrialState.Ended, at);
                 Note(trial, at, "ended", trial.Blind && trial.CodesOpenedAt is null ? "Ended; codes opened after the last figure." : "Ended.");
                 break;
             default:
@@ -67,12 +67,12 @@ public static class TrialStepEndpoints
 
     private static (string Wrong, string WayOut)? Wrong(Trial t, string step) => (step, t.State) switch
     {
-        ("start", not "planned") => ("It has begun already.", "Go on measuring."),
+        ("start", not TrialState.Planned) => ("It has begun already.", "Go on measuring."),
         ("start", _) when t.Plots.Count == 0 => ("It has no layout yet.", "Draw it first."),
-        ("open", not "growing") => ("There are no codes to open.", "Codes are shut while a blind trial grows."),
+        ("open", not TrialState.Growing) => ("There are no codes to open.", "Codes are shut while a blind trial grows."),
         ("open", _) when t.CodesOpenedAt is not null || !t.Blind => ("They are open already.", "Read the answer."),
-        ("end", not "growing") => (t.State == "ended" ? "It has ended already." : "It has not begun.", "Read the answer, or start it."),
-        ("treat", "ended") => ("It has ended.", "Nothing more goes on."),
+        ("end", not TrialState.Growing) => (t.State == TrialState.Ended ? "It has ended already." : "It has not begun.", "Read the answer, or start it."),
+        ("treat", TrialState.Ended) => ("It has ended.", "Nothing more goes on."),
         ("treat", _) when t.Plots.Count == 0 => ("It has no layout yet.", "Draw it first."),
         _ => null,
     };
@@ -92,7 +92,7 @@ public static class TrialStepEndpoints
         {
             At = at,
             RecordedAt = clock.Now,
-            Purpose = fields.OneOf("purpose", r.Purpose ?? "root", "leaf", "root"),
+            Purpose = r.Purpose ?? Purpose.Root,
             Dilution = "",
             Tool = "by hand, plot by plot",
             TankL = 0,
@@ -183,7 +183,7 @@ public static class TrialStepEndpoints
         var tank = t.WaterLPerM2 is > 0 and { } water
             ? TankJob.Of(new TankJobQuestion
             {
-                Purpose = "root",
+                Purpose = Purpose.Root,
                 TankL = Math.Clamp(water * area * (1 + Spare), 0.5, 15),
                 SpareShare = Spare,
                 RateLPerHa = water * 10_000,

@@ -181,7 +181,7 @@ public static class NoteEndpoints
         // Said, or seen by the weather that is known; else not known, and nothing is made of it.
         var sky = u.Sky ?? (hours.Count == 0 ? "unknown" : hours.Average(h => h.CloudShare) switch { < 0.35 => "clear", < 0.7 => "mixed", _ => "dull" });
         var since = at.AddDays(-10);
-        var spray = await db.Applications.Where(a => a.At > since && a.At < at && a.Beds.Any(b => b.BedId == bed.Id) && !a.Strikes && a.Purpose == "leaf").OrderByDescending(a => a.At).Select(a => (int?)a.Id).FirstOrDefaultAsync();
+        var spray = await db.Applications.Where(a => a.At > since && a.At < at && a.Beds.Any(b => b.BedId == bed.Id) && !a.Strikes && a.Purpose == Purpose.Leaf).OrderByDescending(a => a.At).Select(a => (int?)a.Id).FirstOrDefaultAsync();
         var visit = new BrixVisit { BedId = bed.Id, ApplicationId = spray, At = at, RecordedAt = clock.Now, LeafPosition = u.Word ?? "top", Sky = sky, Dry = u.Dry, Crop = await db.Beds.Where(b => b.Id == bed.Id).Select(b => b.Crop).FirstOrDefaultAsync(), MeterCorrects = u.TemperatureC is null, TemperatureC = u.TemperatureC };
         foreach (var read in u.Numbers)
         {
@@ -236,7 +236,7 @@ public static class NoteEndpoints
         }
 
         var (entries, draws) = counted ? await stock.WriteUse(input.Id, draw, at) : ([], []);
-        var job = new Application { At = at, RecordedAt = clock.Now, Purpose = "root", Dilution = "", OneIn = 1, Tool = "by hand", Fitness = "none", CautionsSeen = string.Join(' ', seen), Why = "noted", Weather = await weather.At(at, await clock.Units()) };
+        var job = new Application { At = at, RecordedAt = clock.Now, Purpose = Purpose.Root, Dilution = "", OneIn = 1, Tool = "by hand", Fitness = "none", CautionsSeen = string.Join(' ', seen), Why = "noted", Weather = await weather.At(at, await clock.Units()) };
         job.Beds.Add(new ApplicationBed { BedId = bed.Id });
         job.Items.AddRange(counted ? draws.Select(d => new ApplicationItem { InputId = input.Id, LotId = d.LotId, Lot = d.Mark, Name = input.Name, Kind = input.Kind, Amount = d.Amount, Unit = unit }) : [new ApplicationItem { InputId = input.Id, Name = input.Name, Kind = input.Kind, Amount = amount, Unit = unit }]);
         db.Applications.Add(job);

@@ -52,7 +52,7 @@ public sealed record DoseRequest
 
 /// <summary>What was worked out, each part on its own so that one gap does not hide the rest.</summary>
 public sealed record DoseView(
-    string Name, string Kind, string LotSays, double ViableShare, Worked<InoculantAnswer>? Dose, string? AmountInTools, Worked<InjectorAnswer>? Injector, Worked<Verdict>? Tank, Worked<CourseAnswer>? Course,
+    string Name, LifeForm Kind, string LotSays, double ViableShare, Worked<InoculantAnswer>? Dose, string? AmountInTools, Worked<InjectorAnswer>? Injector, Worked<Verdict>? Tank, Worked<CourseAnswer>? Course,
     IReadOnlyList<string> Asks, string CostShown);
 
 /// <summary>Inoculants by organisms.</summary>
@@ -68,7 +68,7 @@ public static class DoseEndpoints
         var fields = new TypedFields(units);
         var input = await db.Inputs.AsNoTracking().FirstOrDefaultAsync(i => i.Id == r.InputId);
         var kind = input is null ? null : InputKinds.Of(input.Kind);
-        if (input is null || kind?.Life is null)
+        if (input is null || kind?.Life is not { } form)
         {
             return Problems.Of(Refusal.Of("inputId", input is null ? "No inoculant was chosen." : $"{input.Name} carries no life that is dosed by number.", "Choose an inoculant of the shelf; add one there with its label."));
         }
@@ -97,7 +97,7 @@ public static class DoseEndpoints
             Count = fields.Quantity("count", r.Count, Dimension.Plain, 1e-6, 1e9),
             LabelCount = species.Count == 0 ? null : species.Sum(s => s.Count ?? 0),
             LabelPer = input.LabelPer,
-            Kind = kind.Life,
+            Kind = form,
             AgeDays = age,
             KeptC = kept,
             LabelDose = LabelOn(input, r.Per),
@@ -115,7 +115,7 @@ public static class DoseEndpoints
         }
 
         var (injector, tank) = Injector(r, dose, fields);
-        var course = Course(r, input, species, kind.Life, age, kept, fields);
+        var course = Course(r, input, species, form, age, kept, fields);
         if (!fields.Checks.Sound)
         {
             return Problems.Of(fields.Checks.Refusal);
@@ -123,7 +123,7 @@ public static class DoseEndpoints
 
         var worked = dose.Refused is null ? dose.Worked : null;
         return TypedResults.Ok(new DoseView(
-            input.Name, kind.Life, lot is null ? "No lot is counted: taken as fresh." : $"From {lot.Mark}, {Say.Number(age)} days old, kept at {Units.Show(kept, Dimension.Temperature, units)}.", InoculantDose.Viable(kind.Life, age, kept),
+            input.Name, form, lot is null ? "No lot is counted: taken as fresh." : $"From {lot.Mark}, {Say.Number(age)} days old, kept at {Units.Show(kept, Dimension.Temperature, units)}.", InoculantDose.Viable(form, age, kept),
             worked, worked is { Value.Unit: "mL" } w ? Spoons.InTools(new Litres(w.Value.Amount / 1000), units).WithError : null, injector, tank, course, asks,
             worked?.Value.CostPer1E9 is { } cost ? $"{Say.Number(cost)} for a thousand million alive" : "no price known"));
     }
@@ -165,7 +165,7 @@ public static class DoseEndpoints
         return (stock.Worked, FeedTank.Of(r.WithFeeds, warmth).Worked);
     }
 
-    private static Worked<CourseAnswer>? Course(DoseRequest r, Input input, List<LabelSpecies> species, string life, double age, double kept, TypedFields fields)
+    private static Worked<CourseAnswer>? Course(DoseRequest r, Input input, List<LabelSpecies> species, LifeForm life, double age, double kept, TypedFields fields)
     {
         var dose = string.IsNullOrWhiteSpace(r.Dose) ? null : (double?)fields.Quantity("dose", r.Dose, input.LabelPer == "g" ? Dimension.Mass : Dimension.Volume, 1e-7, 1e6) * (input.LabelPer == "g" ? 1 : 1000);
         var every = fields.Optional("everyDays", r.EveryDays, Dimension.Plain, 1, 365);

@@ -14,7 +14,7 @@ namespace MudPie.Server.PuttingOut;
 public sealed record ProgrammeRequest(int? BedId, DateOnly? Start, DateOnly? Harvest);
 
 /// <summary>A giving as typed.</summary>
-public sealed record GivingRequest(string? Kind, DateOnly? On, string? Purpose, string? OneIn);
+public sealed record GivingRequest(string? Kind, DateOnly? On, Purpose? Purpose, string? OneIn);
 
 /// <summary>Where a giving goes to.</summary>
 public sealed record MoveGivingRequest(DateOnly? On, Guid? Version);
@@ -26,7 +26,7 @@ public sealed record StagesRequest(IReadOnlyList<StageFrom>? Stages);
 public sealed record ProposeRequest(string? Kind);
 
 /// <summary>A giving with how it looks.</summary>
-public sealed record GivingView(int Id, Guid Version, string Kind, string Name, DateOnly On, string Purpose, string Thinned, string Stage, string Fit, string Says, string AmountShown, string AmountInTools, string Hour, bool Done, int? InputId, string Whose, string TankRate, string TankBasis);
+public sealed record GivingView(int Id, Guid Version, string Kind, string Name, DateOnly On, Purpose Purpose, string Thinned, string Stage, string Fit, string Says, string AmountShown, string AmountInTools, string Hour, bool Done, int? InputId, string Whose, string TankRate, string TankBasis);
 
 /// <summary>A programme with what it misses.</summary>
 public sealed record ProgrammeView(
@@ -78,7 +78,7 @@ public static class ProgrammeEndpoints
     private static ProgrammeView View(Programme p, UnitSystem units, Dosing dosing)
     {
         // What another version laid, and this one does not know, takes the season's page not down: it is said, and can be laid anew.
-        var unread = p.Givings.Where(g => Biostimulants.Find(g.Kind) is null || g.Purpose is not ("leaf" or "root")).ToList();
+        var unread = p.Givings.Where(g => Biostimulants.Find(g.Kind) is null).ToList();
         p.Givings.RemoveAll(unread.Contains);
         var worked = Biostimulants.Check(new ProgrammeQuestion
         {
@@ -138,7 +138,7 @@ public static class ProgrammeEndpoints
     {
         var fields = new TypedFields(await clock.Units());
         var programme = await db.Programmes.FindAsync(id);
-        var giving = new Giving { ProgrammeId = id, Kind = fields.OneOf("kind", r.Kind, [.. Biostimulants.Kinds.Select(k => k.Kind)]), On = On(r.On, programme, fields), Purpose = fields.OneOf("purpose", r.Purpose, "leaf", "root") };
+        var giving = new Giving { ProgrammeId = id, Kind = fields.OneOf("kind", r.Kind, [.. Biostimulants.Kinds.Select(k => k.Kind)]), On = On(r.On, programme, fields), Purpose = fields.Checks.One("purpose", r.Purpose) };
         if (!string.IsNullOrWhiteSpace(r.OneIn))
         {
             Dilutions.Read(r.OneIn).Match(w => { giving.OneIn = w.Value.OneIn; return true; }, no => { fields.Checks.Add("oneIn", no.Problems[0].Wrong, no.Problems[0].WayOut); return false; });

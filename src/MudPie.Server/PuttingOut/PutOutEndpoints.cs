@@ -205,7 +205,7 @@ public static class PutOutEndpoints
             BatchId = ready.Batch?.Id,
             At = at,
             RecordedAt = now,
-            Purpose = r.Purpose ?? ready.Batch?.Purpose ?? "leaf",
+            Purpose = r.Purpose ?? ready.Batch?.Purpose ?? Purpose.Leaf,
             Dilution = ready.Batch is null ? "" : r.Dilution!.Trim(),
             OneIn = job.OneIn ?? 1,
             TeaL = job.BrewL,

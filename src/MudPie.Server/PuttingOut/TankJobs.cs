@@ -45,7 +45,7 @@ public sealed class TankJobs(HoldingDb db, HoldingClock clock, LiveBrew live, St
 
         var inputIds = r.Items.Select(i => i.InputId).Distinct().ToList();
         var inputs = await db.Inputs.AsNoTracking().Where(i => inputIds.Contains(i.Id)).ToDictionaryAsync(i => i.Id);
-        var purpose = r.Purpose ?? batch?.Purpose ?? "leaf";
+        var purpose = r.Purpose ?? batch?.Purpose ?? Purpose.Leaf;
         var tankL = string.IsNullOrWhiteSpace(r.Tank) && sprayer is not null ? sprayer.TankL : fields.Quantity("tank", r.Tank, Dimension.Volume, 0.5, 20_000, "How much does the sprayer or can hold?");
         var local = await clock.Local();
         var question = new TankJobQuestion
@@ -111,13 +111,13 @@ public sealed class TankJobs(HoldingDb db, HoldingClock clock, LiveBrew live, St
 
         var gate = batch is null ? null : watched is not null ? watched.Gate : new GateAnswer(Fitness.Unseen, "Unseen.", ["The forecast could not be worked out."], null);
         var holding = await clock.Find();
-        var place = LeafOrRoot.Of(purpose, batch is null ? "product" : batch.Making, (await db.ForkChoices.AsNoTracking().FirstOrDefaultAsync(f => f.ForkId == "tea-or-extract"))?.SchoolId);
+        var place = LeafOrRoot.Of(purpose, batch?.Making, (await db.ForkChoices.AsNoTracking().FirstOrDefaultAsync(f => f.ForkId == "tea-or-extract"))?.SchoolId);
         var hour = holding is null ? null : SprayWindows.Of(new WindowsQuestion { Units = units, Purpose = purpose, From = at, Hours = 1, Latitude = holding.Latitude, Longitude = holding.Longitude, Weather = await weather.Hours(at.AddHours(-1), at.AddHours(8)) }).Value.Hours[0];
         var cost = await Cost(job.Value, batch, items);
-        var view = TankViews.Of(job.Value, beds, units, gate, mixing?.Value, sprayerRuling?.Value, place.Value, items, cost, hour, await Waits(batch, inputs.Values, beds, at, local, purpose == "leaf"), purpose, race?.Value, watched?.Verdict, watched?.Now, LabelSays(r, job.Value, inputs, units));
+        var view = TankViews.Of(job.Value, beds, units, gate, mixing?.Value, sprayerRuling?.Value, place.Value, items, cost, hour, await Waits(batch, inputs.Values, beds, at, local, purpose == Purpose.Leaf), purpose, race?.Value, watched?.Verdict, watched?.Now, LabelSays(r, job.Value, inputs, units));
         var worked = job.Worked.With(view, "L") with { Working = [.. job.Worked.Working, .. race?.Working ?? []] };
         var cautions = worked.Cautions.Concat(sprayerRuling?.Cautions ?? []).Concat(items.Any(i => i.Counted && i.Draw.Short > 0) ? [Cautions.StockShort] : []).DistinctBy(c => c.Id).ToList();
-        var forks = worked.Forks.Concat(batch is null ? [] : place.Worked.Forks).ToList();
+        var forks = worked.Forks.Concat(batch is null ? [] : place.Forks).ToList();
         return (new TankReady(worked with { Cautions = cautions, Forks = forks }, beds, batch, sprayer, tankL, items), null);
     }
 

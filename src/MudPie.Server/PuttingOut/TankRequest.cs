@@ -31,7 +31,7 @@ public sealed record TankRequest
     /// <summary>Undiluted brew on 100 m²; nothing shares out all of it.</summary>
     public string? Per100M2 { get; init; }
 
-    public string? Purpose { get; init; }
+    public Purpose? Purpose { get; init; }
 
     public IReadOnlyList<int> BedIds { get; init; } = [];
 
@@ -124,7 +124,7 @@ public sealed record TankView(
 
 /// <summary>A job of the past.</summary>
 public sealed record ApplicationView(
-    int Id, int? BatchId, string What, DateTimeOffset At, string Purpose, string Dilution, string TeaShown, string TotalShown, string Tool, string Fitness, string? OverrideWhy, IReadOnlyList<string> Beds, bool ToWash, int? SprayerId);
+    int Id, int? BatchId, string What, DateTimeOffset At, Purpose Purpose, string Dilution, string TeaShown, string TotalShown, string Tool, string Fitness, string? OverrideWhy, IReadOnlyList<string> Beds, bool ToWash, int? SprayerId);
 
 /// <summary>What could go out, and what did.</summary>
 public sealed record PutOutView(IReadOnlyList<BatchLine> Ready, IReadOnlyList<ApplicationView> Past);

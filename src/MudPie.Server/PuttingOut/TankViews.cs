@@ -13,7 +13,7 @@ internal static class TankViews
 {
     public static TankView Of(
         TankJobAnswer job, IReadOnlyList<Bed> beds, UnitSystem units, GateAnswer? gate, MixAnswer? mixing, SprayerRuling? sprayer, Verdict place,
-        IReadOnlyList<(Input Input, double Amount, DrawAnswer Draw, bool Counted)> items, Worked<CostAnswer> cost, HourScore? hour, IReadOnlyList<string> waits, string purpose, RaceAnswer? race, Verdict? watch, OxygenNow? now, IReadOnlyList<string> labelSays)
+        IReadOnlyList<(Input Input, double Amount, DrawAnswer Draw, bool Counted)> items, Worked<CostAnswer> cost, HourScore? hour, IReadOnlyList<string> waits, Purpose purpose, RaceAnswer? race, Verdict? watch, OxygenNow? now, IReadOnlyList<string> labelSays)
     {
         string L(double litres) => Units.Show(litres, Dimension.Volume, units);
         AmountView Amount(ProductAmount p) => p.Unit == "mL"
@@ -32,7 +32,7 @@ internal static class TankViews
                 i.Counted && i.Draw.Short > 0 ? $"{Lot(i.Draw.Short, i.Input)} short" : null, i.Counted))],
             new CostView(CostSays(cost.Value, units), cost.Value.Say(cost.Value.Batch), cost.Value.Say(cost.Value.Per100M2), cost.Value.Say(cost.Value.PerHa), cost.Value.Unpriced, cost.Working),
             hour, waits,
-            purpose == "leaf" ? "Both sides of the leaf, to the point of drip; early or late, in low sun." : HowToDrench(job, units), race is null ? null : RaceViews.Of(race, units), watch, now, labelSays);
+            purpose == Purpose.Leaf ? "Both sides of the leaf, to the point of drip; early or late, in low sun." : HowToDrench(job, units), race is null ? null : RaceViews.Of(race, units), watch, now, labelSays);
     }
 
     /// <summary>The first of the gravest.</summary>

@@ -44,7 +44,7 @@ public static class WindowEndpoints
         return Problems.Answer(SprayWindows.Of(new WindowsQuestion
         {
             Units = await clock.Units(),
-            Purpose = purpose,
+            Purpose = Words.Read<Purpose>(purpose),
             From = clock.Now,
             Hours = hours,
             Latitude = holding.Latitude,
@@ -56,7 +56,8 @@ public static class WindowEndpoints
     /// <summary>Brews planned or going for this purpose, each with what its own page says of it and the one race.</summary>
     private static async Task<IResult> Brews(HoldingDb db, HoldingClock clock, LiveBrew live, string purpose = "leaf")
     {
-        var ids = await db.Batches.AsNoTracking().Where(b => b.Purpose == purpose && (b.State == BatchState.Planned || b.State == BatchState.Brewing || b.State == BatchState.Off))
+        var wanted = Words.Read<Purpose>(purpose);
+        var ids = await db.Batches.AsNoTracking().Where(b => b.Purpose == wanted && (b.State == BatchState.Planned || b.State == BatchState.Brewing || b.State == BatchState.Off))
             .OrderBy(b => b.UseAt).Select(b => b.Id).Take(12).ToListAsync();
         var units = await clock.Units();
         var list = new List<WindowBrew>();

@@ -34,7 +34,7 @@ public sealed record LoafPoint(DateTimeOffset At, double Level, bool Short);
 public sealed record DayBrew(int Id, string Name, string State, DateTimeOffset Start, DateTimeOffset ReadyAt, DateTimeOffset UseAt, IReadOnlyList<LoafPoint> Loaf, Guid Version, bool Moves);
 
 /// <summary>A stretch in which something can be put out.</summary>
-public sealed record DayWindow(DateTimeOffset From, DateTimeOffset To, string Purpose, double Score, string Sentence);
+public sealed record DayWindow(DateTimeOffset From, DateTimeOffset To, Purpose Purpose, double Score, string Sentence);
 
 /// <summary>A wait before harvest that ends on the line.</summary>
 public sealed record DayWait(DateTimeOffset At, string Text);
@@ -82,9 +82,9 @@ public static class TodayEndpoints
         }
 
         var known = await weather.Hours(from.AddHours(-1), from.AddHours(hours + 8));
-        WindowsAnswer Ask(string purpose) => SprayWindows.Of(new WindowsQuestion { Units = holding.Units, Purpose = purpose, From = from, Hours = hours, Latitude = holding.Latitude, Longitude = holding.Longitude, Weather = known }).Value;
-        var (leaf, root) = (Ask("leaf"), Ask("root"));
-        return [.. leaf.Windows.Select(w => new DayWindow(w.From, w.To, "leaf", w.Score, w.Sentence)), .. root.Windows.Select(w => new DayWindow(w.From, w.To, "root", w.Score, w.Sentence))];
+        WindowsAnswer Ask(Purpose purpose) => SprayWindows.Of(new WindowsQuestion { Units = holding.Units, Purpose = purpose, From = from, Hours = hours, Latitude = holding.Latitude, Longitude = holding.Longitude, Weather = known }).Value;
+        var (leaf, root) = (Ask(Purpose.Leaf), Ask(Purpose.Root));
+        return [.. leaf.Windows.Select(w => new DayWindow(w.From, w.To, Purpose.Leaf, w.Score, w.Sentence)), .. root.Windows.Select(w => new DayWindow(w.From, w.To, Purpose.Root, w.Score, w.Sentence))];
     }
 
     private static async Task<IResult> Today(HoldingDb db, HoldingClock clock, LiveBrew live, WeatherBook weather)
@@ -137,7 +137,7 @@ public static class TodayEndpoints
 
         foreach (var n in newest.Values.Where(n => !Away(n) && !told.Contains((n.BatchId, n.Rule))))
         {
-            list.Add(new TodayItem($"watch-{n.Id}", n.Tone switch { "Stop" => 0, "Mind" => 1, _ => 2 }, n.Title, n.Todo, "Look at it", $"/brew/{n.BatchId}", n.At, n.Id));
+            list.Add(new TodayItem($"watch-{n.Id}", n.Tone switch { Tone.Stop => 0, Tone.Mind => 1, _ => 2 }, n.Title, n.Todo, "Look at it", $"/brew/{n.BatchId}", n.At, n.Id));
         }
 
         return list;

@@ -21,7 +21,7 @@ internal static class TodayJudging
             items.Add(new($"patches-{t.Id}", now >= from ? 0 : 1, $"Read the patches on {t.Name} again", now < from ? $"from {local(from):HH:mm}" : now <= from.AddMinutes(20) ? "now: 40 to 60 minutes after" : "past the hour: read them at once", "Read them", "/judge/patches", from));
         }
 
-        foreach (var t in await db.Trials.AsNoTracking().Where(t => t.State == "growing").OrderBy(t => t.Id).Take(4).Select(t => new { t.Id, t.Crop, t.StartedAt, Last = db.TrialReadings.Where(r => r.TrialId == t.Id).Max(r => (DateTimeOffset?)r.RecordedAt) }).ToListAsync())
+        foreach (var t in await db.Trials.AsNoTracking().Where(t => t.State == TrialState.Growing).OrderBy(t => t.Id).Take(4).Select(t => new { t.Id, t.Crop, t.StartedAt, Last = db.TrialReadings.Where(r => r.TrialId == t.Id).Max(r => (DateTimeOffset?)r.RecordedAt) }).ToListAsync())
         {
             if ((t.Last ?? t.StartedAt) is { } last && (now - last).TotalDays >= AskAfterDays)
             {

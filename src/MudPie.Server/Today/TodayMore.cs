@@ -57,7 +57,7 @@ internal static class TodayMore
     /// <summary>The next window, where something is there to go out.</summary>
     public static TodayItem? Window(IReadOnlyList<DayWindow> windows, DateTimeOffset now, Func<DateTimeOffset, DateTimeOffset> local)
     {
-        var next = windows.Where(w => w.Purpose == "leaf" && w.To > now.AddMinutes(30)).MinBy(w => w.From);
+        var next = windows.Where(w => w.Purpose == Purpose.Leaf && w.To > now.AddMinutes(30)).MinBy(w => w.From);
         return next is null || next.From > now.AddHours(16) ? null
             : new("window", 2, next.From <= now ? $"Leaves can be sprayed now, until {local(next.To):HH:mm}" : $"A spray window {(local(next.From).Hour >= 16 ? "this evening" : "ahead")}, {local(next.From):HH:mm} to {local(next.To):HH:mm}", next.Sentence, "Choose a window", "/put-out/windows", next.From);
     }

@@ -39,7 +39,7 @@ public static class TodayRules
             yield break;
         }
 
-        if (watch.CrossesAtH is { } cross && b.Making == "tea")
+        if (watch.CrossesAtH is { } cross && b.Making == Making.Tea)
         {
             var at = started.AddHours(cross);
             yield return new($"slide-{b.Id}", cross - watch.NowH < 3 ? 0 : 1, $"{b.Vessel.Name} is sliding toward 6", $"about {Clock(at.AddSeconds(30))}, before you use it at {Clock(b.UseAt)}", "See what holds it", link, at);

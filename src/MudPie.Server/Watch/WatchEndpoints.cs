@@ -12,7 +12,7 @@ using MudPie.Server.Web;
 namespace MudPie.Server.Watch;
 
 /// <summary>Something the watch has said that still stands.</summary>
-public sealed record NoticeView(int Id, int BatchId, string Rule, string Tone, string Title, string Todo, DateTimeOffset At, DateTimeOffset FiredAt, DateTimeOffset? PutOffUntil);
+public sealed record NoticeView(int Id, int BatchId, string Rule, Tone Tone, string Title, string Todo, DateTimeOffset At, DateTimeOffset FiredAt, DateTimeOffset? PutOffUntil);
 
 /// <summary>What stands, and where the lines are drawn.</summary>
 public sealed record WatchView(IReadOnlyList<NoticeView> Notices, double NoReadingH, double GraceMinutes, double ExpectedShare, Guid? Version);
@@ -98,7 +98,7 @@ public static class WatchEndpoints
                 continue;
             }
 
-            add($"giving-{g.Id}", new DateTimeOffset(g.On.ToDateTime(new TimeOnly(18, 0)), TimeSpan.Zero), 45, $"{kind.Name}: {g.Name}", $"On {(g.Purpose == "leaf" ? "leaves" : "roots")}; {kind.Hour}.");
+            add($"giving-{g.Id}", new DateTimeOffset(g.On.ToDateTime(new TimeOnly(18, 0)), TimeSpan.Zero), 45, $"{kind.Name}: {g.Name}", $"On {(g.Purpose == Purpose.Leaf ? "leaves" : "roots")}; {kind.Hour}.");
         }
 
         foreach (var w in (await Book.Waits.Running(db, clock.Now)).Take(100))

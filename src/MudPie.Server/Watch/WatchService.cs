@@ -82,7 +82,7 @@ public sealed class WatchService(IServiceScopeFactory scopes, ILogger<WatchServi
             var known = notices.Select(n => n.Key).ToHashSet();
             foreach (var alert in alerts.Where(a => known.Add(a.Key)))
             {
-                db.Notices.Add(new WatchNotice { BatchId = id, Key = alert.Key, Rule = alert.Rule, Tone = alert.Tone.ToString(), Title = alert.Title, Todo = alert.Todo, At = started.AddHours(alert.AtH), FiredAt = now });
+                db.Notices.Add(new WatchNotice { BatchId = id, Key = alert.Key, Rule = alert.Rule, Tone = alert.Tone, Title = alert.Title, Todo = alert.Todo, At = started.AddHours(alert.AtH), FiredAt = now });
             }
         }
 

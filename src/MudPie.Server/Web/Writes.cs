@@ -24,6 +24,9 @@ public sealed class Writes(IHttpContextAccessor accessor, HoldingDb db, TimeProv
     /// <summary>Name of the header that says for which holding a write is meant: the same address may serve another one by the time it is sent.</summary>
     public const string MeantFor = "Mudpie-Holding";
 
+    /// <summary>How long a key is remembered: longer than any phone keeps a write that waits.</summary>
+    public static readonly TimeSpan KeptFor = TimeSpan.FromDays(90);
+
     private const int MostTries = 4;
     private const int StaleSnapshot = 517; // SQLITE_BUSY_SNAPSHOT
     private static readonly TimeSpan SoonDone = TimeSpan.FromMilliseconds(10);
@@ -89,7 +92,7 @@ public sealed class Writes(IHttpContextAccessor accessor, HoldingDb db, TimeProv
         {
             return before.Request == write.Name && (before.Sent is null || write.Sent is null || before.Sent == write.Sent)
                 ? TypedResults.Content(before.Body, "application/json")
-                : Problems.Of(Refusal.Of(Header, "This key was used for another request.", "Make a new key for a new write."));
+                : TypedResults.Problem(Problems.Details(Refusal.Of(Header, "This key was used for another write.", "What came with it was not kept. Make a new key for a new write."), 409));
         }
 
         var ruling = await work();
@@ -102,9 +105,23 @@ public sealed class Writes(IHttpContextAccessor accessor, HoldingDb db, TimeProv
         var body = JsonSerializer.Serialize(ruling.Value, Json.Options);
         db.Acknowledgements.Add(new Acknowledged { Key = write.Key, Request = write.Name, Sent = write.Sent, Body = body, At = clock.GetUtcNow() });
         await db.SaveChangesAsync(write.Stop);
+        await Prune(write.Stop);
         await held.CommitAsync(CancellationToken.None);
         KitSnapshot.Forget(cache);
         return TypedResults.Content(body, "application/json");
+    }
+
+    /// <summary>Once a day, with a write that is made anyway: keys so old that nobody sends them again are forgotten.</summary>
+    private async Task Prune(CancellationToken stop)
+    {
+        if (cache.TryGetValue(nameof(Prune), out _))
+        {
+            return;
+        }
+
+        var oldest = clock.GetUtcNow() - KeptFor;
+        await db.Acknowledgements.Where(a => a.At < oldest).ExecuteDeleteAsync(stop);
+        cache.Set(nameof(Prune), true, new MemoryCacheEntryOptions { Size = 1, AbsoluteExpirationRelativeToNow = TimeSpan.FromDays(1) });
     }
 
     private static ProblemHttpResult Another()

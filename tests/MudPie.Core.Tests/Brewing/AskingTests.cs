@@ -92,7 +92,7 @@ public class AskingTests
     [Fact]
     public void The_schools_differ_as_their_rules_do()
     {
-        var runs = BrewSchools.Of(Bucket with { Foods = [.. Bucket.Foods!.Select(f => f with { Ml = f.Ml * 0.8 })] }, 23, "balanced").Value.ToDictionary(r => r.Id);
+        var runs = BrewSchools.Of(Bucket with { Foods = [.. Bucket.Foods!.Select(f => f with { Ml = f.Ml * 0.8 })] }, 23, Bias.Balanced).Value.ToDictionary(r => r.Id);
         runs["house"].Fit.ShouldBeTrue();
         runs["sweet"].Fit.ShouldBeFalse();
         runs["sweet"].Lowest.ShouldBeLessThan(0.5);

@@ -14,7 +14,7 @@ public class BrewPlanTests
     private static BrewPlanQuestion Leaf => new()
     {
         Beds = [new PlanBed { Name = "Ridge Bed 1", AreaM2 = 36 }, new PlanBed { Name = "Ridge Bed 2", AreaM2 = 240 }],
-        Purpose = "leaf",
+        Purpose = Purpose.Leaf,
         Now = Now,
         UseAt = Now.AddHours(48),
         VesselWorkingL = 17,
@@ -33,7 +33,7 @@ public class BrewPlanTests
     {
         var plan = Plan(Leaf).Value;
 
-        plan.Making.ShouldBe("tea");
+        plan.Making.ShouldBe(Making.Tea);
         plan.BrewL.ShouldBe(14.5, 0.01); // 276 m² × 5 L per 100 m² × 1.05 = 14.49
         plan.Water.Amount!.Value.ShouldBe(14.5 * 0.6 * 2.5, 1e-6);
         plan.Steps.Select(s => s.Id).ShouldBe(["shop", "fill", "clear", "strip", "source", "foods", "thinning", "check", "sprayer", "use", "air-off", "wash"]);
@@ -47,14 +47,14 @@ public class BrewPlanTests
     [Fact]
     public void Roots_get_an_extract_with_no_food_and_the_fork_lets_the_grower_differ()
     {
-        var root = Leaf with { Purpose = "root" };
+        var root = Leaf with { Purpose = Purpose.Root };
         var plan = Plan(root).Worked;
-        plan.Value.Making.ShouldBe("extract");
+        plan.Value.Making.ShouldBe(Making.Extract);
         plan.Value.Foods.ShouldBeEmpty();
         plan.Value.MakingWhy.ShouldContain("soaks in");
         plan.Forks.ShouldContain(f => f.Id == "root-brew");
 
-        Plan(root with { Choices = new Dictionary<string, string> { ["root-brew"] = "either" } }).Value.Making.ShouldBe("tea");
+        Plan(root with { Choices = new Dictionary<string, string> { ["root-brew"] = "either" } }).Value.Making.ShouldBe(Making.Tea);
     }
 
     [Fact]
@@ -134,16 +134,16 @@ public class BrewPlanTests
     [Fact]
     public void Each_making_has_its_own_steps_hours_and_verdict()
     {
-        var root = Leaf with { Purpose = "root" };
-        var dunked = Plan(root with { Making = "extract", Loads = 3 }).Value;
+        var root = Leaf with { Purpose = Purpose.Root };
+        var dunked = Plan(root with { Making = Making.Extract, Loads = 3 }).Value;
         dunked.Strength!.LitresPer100L.ShouldBe(3 * 0.85 / 20 * 0.8 * 100, 0.2);
         dunked.Steps.Single(s => s.Id == "source").Detail.ShouldContain("3 loads");
         dunked.BrewHours.ShouldBe(0.5, 1e-9);
-        var bubbled = Plan(root with { Making = "bubbled" }).Value;
+        var bubbled = Plan(root with { Making = Making.Bubbled }).Value;
         bubbled.BrewHours.ShouldBe(3.5);
         bubbled.Foods.ShouldBeEmpty();
         bubbled.Run.MinOxygen.ShouldBeGreaterThan(6);
-        var steep = Plan(root with { Making = "steep", UseAt = Now.AddHours(60) }).Worked;
+        var steep = Plan(root with { Making = Making.Steep, UseAt = Now.AddHours(60) }).Worked;
         steep.Value.Verdict.Sentence.ShouldContain("A feed, not a live brew");
         steep.Cautions.ShouldContain(c => c.Id == "feed-not-brew");
         steep.Value.Run.Below6AtH!.Value.ShouldBeLessThan(36);
@@ -154,7 +154,7 @@ public class BrewPlanTests
     {
         var unfit = SourceGate.Judge(new SourceAnswers { Kind = "compost", Manure = "raw" }).Value;
         Plan(Leaf with { SourceRulings = new Dictionary<string, SourceRuling> { ["castings"] = unfit } }).Value.Verdict.Sentence.ShouldBe("Not from this source.");
-        var plan = Plan(Leaf with { VesselUnclean = true, Beds = [Leaf.Beds[0] with { Life = "living" }, Leaf.Beds[1]] }).Worked;
+        var plan = Plan(Leaf with { VesselUnclean = true, Beds = [Leaf.Beds[0] with { Life = Life.Living }, Leaf.Beds[1]] }).Worked;
         plan.Cautions[0].Id.ShouldBe("vessel-unclean");
         plan.Value.GroundSays.Single().ShouldContain("Ridge Bed 1: this ground is alive already");
     }
@@ -162,10 +162,10 @@ public class BrewPlanTests
     [Fact]
     public void A_counted_source_moves_the_bias_and_the_fork_says_who_said_so()
     {
-        var counted = Plan(Leaf with { BiasByCount = "bacterial" }).Worked;
-        counted.Value.Bias.ShouldBe("balanced"); // annuals lean bacterial, and so does the source already
+        var counted = Plan(Leaf with { BiasByCount = Bias.Bacterial }).Worked;
+        counted.Value.Bias.ShouldBe(Bias.Balanced); // annuals lean bacterial, and so does the source already
         counted.Forks.Single(f => f.Id == "bias").House.ShouldBe("count");
-        Plan(Leaf with { BiasByCount = "bacterial", Choices = new Dictionary<string, string> { ["bias"] = "crop" } }).Value.Bias.ShouldBe("bacterial");
+        Plan(Leaf with { BiasByCount = Bias.Bacterial, Choices = new Dictionary<string, string> { ["bias"] = "crop" } }).Value.Bias.ShouldBe(Bias.Bacterial);
     }
 
     [Fact]

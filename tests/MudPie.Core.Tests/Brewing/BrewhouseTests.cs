@@ -57,22 +57,22 @@ public class BrewhouseTests
     {
         SourceGate.Judge(new SourceAnswers { Kind = "compost" }).Value.Fitness.ShouldBe(SourceFitness.Unasked);
         SourceGate.Judge(LeafMould with { Sterilised = "yes" }).Value.Fitness.ShouldBe(SourceFitness.Mind);
-        SourceGate.Judge(LeafMould with { FungalToBacterial = 3 }).Value.BiasByCount.ShouldBe("fungal");
+        SourceGate.Judge(LeafMould with { FungalToBacterial = 3 }).Value.BiasByCount.ShouldBe(Bias.Fungal);
         SourceGate.Judge(LeafMould with { Manure = "some" }).Refused!.Problems[0].Field.ShouldBe("manure");
         SourceGate.Judge(LeafMould with { AgeMonths = double.NaN }).Refused!.Problems[0].Field.ShouldBe("ageMonths");
     }
 
     [Theory]
-    [InlineData(7, 0.5, "middling")]
-    [InlineData(8, 0.1, "poor")]
-    [InlineData(6, 0.8, "living")]
-    [InlineData(14, 0.5, "middling")] // 0.29 at seven weeks
-    public void A_cotton_strip_tells_poor_ground_from_living(double weeks, double gone, string life) => GroundAlive.CottonStrip(weeks, gone).Value.Life.ShouldBe(life);
+    [InlineData(7, 0.5, Life.Middling)]
+    [InlineData(8, 0.1, Life.Poor)]
+    [InlineData(6, 0.8, Life.Living)]
+    [InlineData(14, 0.5, Life.Middling)] // 0.29 at seven weeks
+    public void A_cotton_strip_tells_poor_ground_from_living(double weeks, double gone, Life life) => GroundAlive.CottonStrip(weeks, gone).Value.Life.ShouldBe(life);
 
     [Fact]
     public void A_burst_of_carbon_dioxide_tells_the_same_and_living_ground_is_promised_little()
     {
-        GroundAlive.Co2Burst(12).Value.Life.ShouldBe("poor");
+        GroundAlive.Co2Burst(12).Value.Life.ShouldBe(Life.Poor);
         GroundAlive.Co2Burst(95).Value.Sentence.ShouldContain("expect little");
         GroundAlive.CottonStrip(40, 2).Refused!.Problems.Count.ShouldBe(2);
     }
@@ -95,7 +95,7 @@ public class BrewhouseTests
     {
         Recipes.Starting.Count.ShouldBe(18);
         Recipes.Starting.ShouldAllBe(r => Recipes.Wrong(r) == null);
-        var bucket = Recipes.Starting.Single(r => r is { Purpose: "leaf", Bias: "balanced", Vessel: "bucket" });
+        var bucket = Recipes.Starting.Single(r => r is { Purpose: Purpose.Leaf, Bias: Bias.Balanced, Vessel: "bucket" });
         var scaled = Recipes.ScaledTo(bucket, 170);
         scaled.Foods![0].Ml!.Value.ShouldBe(bucket.Foods![0].Ml!.Value * 10, 1e-9);
         scaled.Sources![0].Litres!.Value.ShouldBeLessThan(bucket.Sources![0].Litres!.Value * 10);
@@ -106,7 +106,7 @@ public class BrewhouseTests
     [Fact]
     public void A_recipe_file_that_is_wrong_is_told_field_by_field()
     {
-        var wrong = Recipes.Wrong(Recipes.Starting[0] with { Name = "", Bias = "sweet", ForLitres = -1, Foods = [new FoodAmount { Kind = "blood", Ml = 5 }] })!;
+        var wrong = Recipes.Wrong(Recipes.Starting[0] with { Name = "", Bias = null, ForLitres = -1, Foods = [new FoodAmount { Kind = "blood", Ml = 5 }] })!;
         wrong.Problems.Select(p => p.Field).ShouldBe(["name", "bias", "forLitres"]);
         Recipes.Wrong(Recipes.Starting[0] with { Foods = [new FoodAmount { Kind = "blood", Ml = 5 }] })!.Problems[0].Field.ShouldBe("foods[0].kind");
         Recipes.Wrong(Recipes.Starting[0] with { Format = "other" })!.Problems[0].Field.ShouldBe("format");

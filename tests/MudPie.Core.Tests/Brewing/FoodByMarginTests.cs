@@ -10,7 +10,7 @@ public class FoodByMarginTests
     private static BrewPlanQuestion Asked(double litres, double air, double warmth) => new()
     {
         Beds = [new PlanBed { Name = "Ridge Bed 1", AreaM2 = litres / 1.05 / 5 * 100, Growing = "annual" }],
-        Purpose = "leaf",
+        Purpose = Purpose.Leaf,
         UseAt = Now.AddHours(60),
         Now = Now,
         VesselWorkingL = litres,

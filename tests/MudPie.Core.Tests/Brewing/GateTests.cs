@@ -185,7 +185,7 @@ public class GateTests
                 Members = 20,
             },
             at => at).Worked;
-        plan.Value.Bias.ShouldBe(recipe.Bias);
+        plan.Value.Bias.ShouldBe(recipe.Bias!.Value);
         plan.Value.Source.Kind.ShouldBe(recipe.Sources[0].Kind);
         plan.Value.Foods.Count.ShouldBe(recipe.Foods!.Count);
         plan.Value.Nutrients.ShareN.ShouldBeLessThan(0.01);

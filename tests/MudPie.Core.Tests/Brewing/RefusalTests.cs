@@ -97,7 +97,7 @@ public class RefusalTests
         Names(BrewWhatIf.Of(Bucket, [new WhatIf { Kind = "powerFails", AtH = bad }]).Refused, "whatIfs[0].atH");
         Names(BrewWhatIf.Of(Bucket, [new WhatIf { Kind = "cooler", Amount = bad }]).Refused, "whatIfs[0].amount");
         Names(BrewWhatIf.Of(Bucket, [new WhatIf { Kind = "moreFood", Amount = bad }]).Refused, "whatIfs[0].amount");
-        Names(BrewSchools.Of(Bucket, bad, "balanced").Refused, "houseHours");
+        Names(BrewSchools.Of(Bucket, bad, Bias.Balanced).Refused, "houseHours");
         Names(AfterAir.Of(Bucket, bad).Refused, "stopAtH");
         Names(AfterAir.Of(Bucket, 5, new BatteryPump { AirLpm = bad, Hours = 2 }).Refused, "battery.airLpm");
         Names(PracticeBrew.Of(new PracticeQuestion { Situation = "warm", NowH = bad }).Refused, "nowH");

@@ -90,27 +90,27 @@ public class WorkedOutsideTests
     public void Cotton_scaled_to_seven_weeks(double weeks, double gone, double atSeven)
     {
         var line = GroundAlive.CottonStrip(weeks, gone).Worked;
-        line.Value.Life.ShouldBe(atSeven switch { < 0.25 => "poor", < 0.6 => "middling", _ => "living" });
+        line.Value.Life.ShouldBe(atSeven switch { < 0.25 => Life.Poor, < 0.6 => Life.Middling, _ => Life.Living });
         line.Working[0].Result.ShouldStartWith(Workings.Say(atSeven));
     }
 
     [Theory]
-    [InlineData("living", 0, 20, 1.0)]
-    [InlineData("living", 30, 20, 0.793700526)]
-    [InlineData("living", 90, 20, 0.5)]
-    [InlineData("living", 180, 20, 0.25)]
-    [InlineData("living", 90, 4, 0.795604324)]
-    [InlineData("living", 90, 10, 0.707106781)]
-    [InlineData("living", 90, 30, 0.25)]
-    [InlineData("living", 14, 40, 0.649669453)]
-    [InlineData("spores", 365, 20, 0.903752727)]
-    [InlineData("spores", 730, 20, 0.816768991)]
-    [InlineData("spores", 730, 35, 0.564129888)]
-    [InlineData("spores", 2500, 20, 0.5)]
-    [InlineData("propagules", 180, 15, 0.838243653)]
-    [InlineData("propagules", 500, 20, 0.5)]
-    [InlineData("propagules", 250, 30, 0.5)]
-    public void Share_still_alive(string kind, double days, double celsius, double share) => InoculantDose.Viable(kind, days, celsius).ShouldBe(share, 1e-8);
+    [InlineData(LifeForm.Living, 0, 20, 1.0)]
+    [InlineData(LifeForm.Living, 30, 20, 0.793700526)]
+    [InlineData(LifeForm.Living, 90, 20, 0.5)]
+    [InlineData(LifeForm.Living, 180, 20, 0.25)]
+    [InlineData(LifeForm.Living, 90, 4, 0.795604324)]
+    [InlineData(LifeForm.Living, 90, 10, 0.707106781)]
+    [InlineData(LifeForm.Living, 90, 30, 0.25)]
+    [InlineData(LifeForm.Living, 14, 40, 0.649669453)]
+    [InlineData(LifeForm.Spores, 365, 20, 0.903752727)]
+    [InlineData(LifeForm.Spores, 730, 20, 0.816768991)]
+    [InlineData(LifeForm.Spores, 730, 35, 0.564129888)]
+    [InlineData(LifeForm.Spores, 2500, 20, 0.5)]
+    [InlineData(LifeForm.Propagules, 180, 15, 0.838243653)]
+    [InlineData(LifeForm.Propagules, 500, 20, 0.5)]
+    [InlineData(LifeForm.Propagules, 250, 30, 0.5)]
+    public void Share_still_alive(LifeForm kind, double days, double celsius, double share) => InoculantDose.Viable(kind, days, celsius).ShouldBe(share, 1e-8);
 
     [Theory]
     [InlineData(36, 2000, 15, 6, 0, 1, 7.2, 1.2, 7.2)]

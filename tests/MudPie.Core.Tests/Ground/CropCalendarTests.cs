@@ -63,7 +63,7 @@ public sealed class CropCalendarTests
             var steps = Biostimulants.Propose(kind, start, harvest, crop);
             if (steps.Refused is null)
             {
-                steps.Value.Where(s => s.Purpose == "leaf").ShouldAllBe(s => s.On.DayNumber - start.DayNumber >= calendar.LeavesFromDay - 0.5, $"{kind} on {crop}");
+                steps.Value.Where(s => s.Purpose == Purpose.Leaf).ShouldAllBe(s => s.On.DayNumber - start.DayNumber >= calendar.LeavesFromDay - 0.5, $"{kind} on {crop}");
                 steps.Value.ShouldAllBe(s => s.On >= start && s.On <= harvest);
             }
         }

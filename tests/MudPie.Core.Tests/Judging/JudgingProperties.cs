@@ -12,7 +12,7 @@ public class JudgingProperties
     private static readonly string[] Names = ["nothing", "water", "tea", "extract"];
 
     /// <summary>A made-up trial in blocks, told by its seed.</summary>
-    private static TrialQuestion Made(int seed, int treatments = 3, int blocks = 5, string design = "blocks", double shift = 0, double scale = 1)
+    private static TrialQuestion Made(int seed, int treatments = 3, int blocks = 5, Design design = Design.Blocks, double shift = 0, double scale = 1)
     {
         var random = new Random(seed);
         return new TrialQuestion
@@ -111,7 +111,7 @@ public class JudgingProperties
     public void A_verdict_is_one_of_five_and_a_better_interval_is_never_a_worse_word(int a, int b, int w)
     {
         var (lower, upper, worth) = (Math.Min(a % 100, b % 100) / 10.0, (Math.Max(a % 100, b % 100) / 10.0) + 0.05, (Math.Abs(w % 50) + 1) / 10.0);
-        int Rank(string word) => word switch { TrialVerdicts.Harm => 0, TrialVerdicts.CannotTell or TrialVerdicts.NoUse => 1, TrialVerdicts.Some => 2, TrialVerdicts.Works => 3, _ => throw new InvalidOperationException(word) };
+        int Rank(Finding word) => word switch { Finding.Harm => 0, Finding.CannotTell or Finding.NoUse => 1, Finding.Some => 2, Finding.Works => 3, _ => throw new InvalidOperationException(word.Word()) };
         Rank(TrialVerdicts.Of(lower + 1, upper + 1, worth)).ShouldBeGreaterThanOrEqualTo(Rank(TrialVerdicts.Of(lower, upper, worth)));
     }
 
@@ -201,7 +201,7 @@ public class JudgingProperties
     {
         var (pa, pb) = (0.1 + (0.8 * a / 255), 0.1 + (0.8 * b / 255));
         IEnumerable<TrialRow> Trays(string t, double p) => Enumerable.Range(0, 3).Select(_ => new TrialRow { Levels = [t], Value = Math.Round(200 * p), OutOf = 200 });
-        var answer = TrialAnalysis.Of(new TrialQuestion { Kind = "count", Factors = ["t"], Control = "a", Rows = [.. Trays("a", pa), .. Trays("b", pb)] }).Value;
+        var answer = TrialAnalysis.Of(new TrialQuestion { Kind = Scale.Count, Factors = ["t"], Control = "a", Rows = [.. Trays("a", pa), .. Trays("b", pb)] }).Value;
         answer.Means[0].Mean.ShouldBe(Math.Round(200 * pa) / 2, 1e-6);
         answer.Dunnett[0].Difference.ShouldBe((Math.Round(200 * pb) - Math.Round(200 * pa)) / 2, 1e-6);
         answer.Dispersion!.Value.ShouldBe(0, 1e-9);
@@ -214,7 +214,7 @@ public class JudgingProperties
     public void More_plots_always_see_more(byte worth, byte noise)
     {
         var (line, sd) = (0.05 + (worth / 255.0), 0.05 + (noise / 255.0));
-        var points = ReplicatesPlan.Of("blocks", 3, 4, sd, line, "").Value.Points;
+        var points = ReplicatesPlan.Of(Design.Blocks, 3, 4, sd, line, "").Value.Points;
         points.Skip(1).Zip(points.Skip(2)).ShouldAllBe(p => p.Second.Power >= p.First.Power - 1e-9 && p.Second.HalfWidth <= p.First.HalfWidth);
     }
 
@@ -222,7 +222,7 @@ public class JudgingProperties
     public void Water_that_rises_takes_its_rise_from_every_lift(byte by)
     {
         double[] before = [8, 8.2, 7.8, 8.1], after = [9.4, 9.9, 9.6, 9.5];
-        PatchRead Water(double rise) => new() { Candidate = "water", Role = "water", Before = before, After = [.. before.Select(b => b + rise)] };
+        PatchRead Water(double rise) => new() { Candidate = "water", Role = PatchRole.Water, Before = before, After = [.. before.Select(b => b + rise)] };
         var kelp = new PatchRead { Candidate = "kelp", Before = before, After = after };
         var (still, risen) = (Patches.Of([Water(0), kelp]).Value, Patches.Of([Water(by / 100.0), kelp]).Value);
         risen.Lifts[0].Lift.ShouldBe(still.Lifts[0].Lift - (by / 100.0), 1e-9);
@@ -254,7 +254,7 @@ public class JudgingProperties
         var random = new Random(8);
         var held = Enumerable.Range(0, 400).Count(_ =>
         {
-            var q = new TrialQuestion { Design = "blocks", Factors = ["t"], Control = "a", Rows = [.. Enumerable.Range(0, 4).SelectMany(b => new[] { ("a", 0.0), ("b", 0.5), ("c", 0.2) }.Select(t => new TrialRow { Levels = [t.Item1], Block = $"{b}", Value = t.Item2 + (0.4 * b) + Normal.Sample(random, 0, 0.3) }))] };
+            var q = new TrialQuestion { Design = Design.Blocks, Factors = ["t"], Control = "a", Rows = [.. Enumerable.Range(0, 4).SelectMany(b => new[] { ("a", 0.0), ("b", 0.5), ("c", 0.2) }.Select(t => new TrialRow { Levels = [t.Item1], Block = $"{b}", Value = t.Item2 + (0.4 * b) + Normal.Sample(random, 0, 0.3) }))] };
             var d = TrialAnalysis.Of(q).Value.Dunnett;
             return d.Single(c => c.Of == "b") is { Lower: < 0.5, Upper: > 0.5 } && d.Single(c => c.Of == "c") is { Lower: < 0.2, Upper: > 0.2 };
         });

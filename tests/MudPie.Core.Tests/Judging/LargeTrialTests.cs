@@ -5,7 +5,7 @@ namespace MudPie.Core.Tests.Judging;
 /// <summary>Trials of thousands of plots: the same figures as plain arithmetic gives, and none refused below 20,000.</summary>
 public class LargeTrialTests
 {
-    private static TrialQuestion Trial(string design, int blocks, int whole, int within, ulong seed = 5)
+    private static TrialQuestion Trial(Design design, int blocks, int whole, int within, ulong seed = 5)
     {
         var chance = new Core.Workings.SeededRandom(seed);
         var rows = new List<TrialRow>();
@@ -14,28 +14,28 @@ public class LargeTrialTests
             var ofBlock = chance.NextNormal();
             for (var w = 0; w < whole; w++)
             {
-                var ofPlot = design == "split-plot" ? chance.NextNormal() : 0;
+                var ofPlot = design == Design.SplitPlot ? chance.NextNormal() : 0;
                 for (var p = 0; p < within; p++)
                 {
                     rows.Add(new TrialRow
                     {
                         Plot = $"{rows.Count + 1}",
-                        Block = design == "random" ? null : $"b{b}",
-                        WholePlot = design == "split-plot" ? $"w{w}" : null,
-                        Levels = design is "factorial" or "split-plot" ? [$"a{w}", $"t{p}"] : [$"t{p}"],
+                        Block = design == Design.Random ? null : $"b{b}",
+                        WholePlot = design == Design.SplitPlot ? $"w{w}" : null,
+                        Levels = design is Design.Factorial or Design.SplitPlot ? [$"a{w}", $"t{p}"] : [$"t{p}"],
                         Value = 20 + ofBlock + ofPlot + (p == 1 ? 0.5 : 0) + chance.NextNormal(),
                     });
                 }
             }
         }
 
-        return new TrialQuestion { Response = "yield", Unit = "kg", Design = design, Kind = "amount", Factors = design is "factorial" or "split-plot" ? ["a", "t"] : ["t"], Rows = rows, Control = design is "factorial" or "split-plot" ? "a0, t0" : "t0" };
+        return new TrialQuestion { Response = "yield", Unit = "kg", Design = design, Kind = Scale.Amount, Factors = design is Design.Factorial or Design.SplitPlot ? ["a", "t"] : ["t"], Rows = rows, Control = design is Design.Factorial or Design.SplitPlot ? "a0, t0" : "t0" };
     }
 
     [Fact]
     public void A_thousand_blocks_of_five_come_to_what_block_means_give()
     {
-        var q = Trial("blocks", 1000, 1, 5);
+        var q = Trial(Design.Blocks, 1000, 1, 5);
         var answer = TrialAnalysis.Of(q).Value;
         // By hand: with every block whole, a treatment's effect is its mean less the control's, and the noise what blocks and treatments leave.
         double Mean(Func<TrialRow, bool> of) => q.Rows.Where(of).Average(r => r.Value!.Value);
@@ -55,7 +55,7 @@ public class LargeTrialTests
     [Fact]
     public void Two_hundred_and_fifty_split_blocks_come_to_what_their_means_give()
     {
-        var q = Trial("split-plot", 250, 4, 5);
+        var q = Trial(Design.SplitPlot, 250, 4, 5);
         var answer = TrialAnalysis.Of(q).Value;
         var plots = q.Rows.GroupBy(r => (r.Block, A: r.Levels[0])).ToDictionary(g => g.Key, g => g.Average(r => r.Value!.Value));
         var blocks = q.Rows.GroupBy(r => r.Block!).ToDictionary(g => g.Key, g => g.Average(r => r.Value!.Value));
@@ -72,12 +72,12 @@ public class LargeTrialTests
     }
 
     [Theory]
-    [InlineData("random", 4000, 1, 5)]
-    [InlineData("blocks", 4000, 1, 5)]
-    [InlineData("factorial", 1000, 4, 5)]
-    [InlineData("split-plot", 1000, 4, 5)]
-    [InlineData("paired", 10_000, 1, 2)]
-    public void Twenty_thousand_plots_are_answered_and_one_more_is_refused(string design, int blocks, int whole, int within)
+    [InlineData(Design.Random, 4000, 1, 5)]
+    [InlineData(Design.Blocks, 4000, 1, 5)]
+    [InlineData(Design.Factorial, 1000, 4, 5)]
+    [InlineData(Design.SplitPlot, 1000, 4, 5)]
+    [InlineData(Design.Paired, 10_000, 1, 2)]
+    public void Twenty_thousand_plots_are_answered_and_one_more_is_refused(Design design, int blocks, int whole, int within)
     {
         var q = Trial(design, blocks, whole, within);
         q.Rows.Count.ShouldBe(20_000);

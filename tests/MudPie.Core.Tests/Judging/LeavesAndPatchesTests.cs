@@ -6,14 +6,14 @@ namespace MudPie.Core.Tests.Judging;
 /// <summary>Patches, bands, hints, and holding a spray.</summary>
 public class LeavesAndPatchesTests
 {
-    private static PatchRead Patch(string name, string role, double[] before, double[] after) => new() { Candidate = name, Role = role, Before = before, After = after };
+    private static PatchRead Patch(string name, PatchRole role, double[] before, double[] after) => new() { Candidate = name, Role = role, Before = before, After = after };
 
-    private static readonly PatchRead Water = Patch("water", "water", [8.0, 8.2, 7.8, 8.0], [8.2, 8.4, 8.0, 8.2]);
+    private static readonly PatchRead Water = Patch("water", PatchRole.Water, [8.0, 8.2, 7.8, 8.0], [8.2, 8.4, 8.0, 8.2]);
 
     [Fact]
     public void A_lift_is_reckoned_over_water()
     {
-        var a = Patches.Of([Water, Patch("fulvic", "candidate", [8.0, 8.2, 7.8, 8.0], [10.6, 10.8, 10.4, 10.6])]).Value;
+        var a = Patches.Of([Water, Patch("fulvic", PatchRole.Candidate, [8.0, 8.2, 7.8, 8.0], [10.6, 10.8, 10.4, 10.6])]).Value;
         a.Water.ShouldBe(0.2, 1e-9);
         a.Winner.ShouldBe("fulvic");
         var lift = a.Lifts.ShouldHaveSingleItem();
@@ -30,13 +30,13 @@ public class LeavesAndPatchesTests
     public void Two_degrees_are_a_yes_a_fall_is_a_no_and_between_nothing_is_seen(double after, string word)
     {
         double[] leaves = [after + 0.1, after - 0.1, after + 0.1, after - 0.1];
-        Patches.Of([Water, Patch("kelp", "candidate", [8.0, 8.2, 7.8, 8.0], leaves)]).Value.Lifts[0].Word.ShouldBe(after == 10.2 ? "yes" : word);
+        Patches.Of([Water, Patch("kelp", PatchRole.Candidate, [8.0, 8.2, 7.8, 8.0], leaves)]).Value.Lifts[0].Word.ShouldBe(after == 10.2 ? "yes" : word);
     }
 
     [Fact]
     public void An_interval_that_holds_nought_says_so_and_how_many_more()
     {
-        var l = Patches.Of([Water, Patch("kelp", "candidate", [6, 10, 8, 8.4], [7, 12.5, 9.4, 9])]).Value.Lifts[0];
+        var l = Patches.Of([Water, Patch("kelp", PatchRole.Candidate, [6, 10, 8, 8.4], [7, 12.5, 9.4, 9])]).Value.Lifts[0];
         l.Word.ShouldBe("cannot tell yet");
         l.MorePatches.ShouldNotBeNull().ShouldBeGreaterThan(0);
         l.Sentence.ShouldContain("holds nought");
@@ -45,7 +45,7 @@ public class LeavesAndPatchesTests
     [Fact]
     public void Several_patches_are_judged_by_their_own_spread()
     {
-        var a = Patches.Of([Water, Water with { After = [8.6, 8.8, 8.4, 8.6] }, Patch("k", "candidate", [8, 8, 8, 8], [11, 11, 11, 11]), Patch("k", "candidate", [8, 8, 8, 8], [10.4, 10.4, 10.4, 10.4])]).Value.Lifts[0];
+        var a = Patches.Of([Water, Water with { After = [8.6, 8.8, 8.4, 8.6] }, Patch("k", PatchRole.Candidate, [8, 8, 8, 8], [11, 11, 11, 11]), Patch("k", PatchRole.Candidate, [8, 8, 8, 8], [10.4, 10.4, 10.4, 10.4])]).Value.Lifts[0];
         a.Patches.ShouldBe(2);
         a.Lift.ShouldBe(2.7 - 0.4, 1e-9);
         // Changes 0.2 and 0.6, 3 and 2.4: variances of means 0.04 and 0.09 on one degree of freedom each; Welch 1.742.
@@ -56,10 +56,10 @@ public class LeavesAndPatchesTests
     [Fact]
     public void Without_water_or_leaves_nothing_is_told()
     {
-        Patches.Of([Patch("k", "candidate", [8], [9])]).Refused!.Problems.ShouldContain(p => p.Wrong.Contains("water only"));
+        Patches.Of([Patch("k", PatchRole.Candidate, [8], [9])]).Refused!.Problems.ShouldContain(p => p.Wrong.Contains("water only"));
         Patches.Of([Water]).Refused!.Problems.ShouldContain(p => p.Wrong.Contains("candidate"));
-        Patches.Of([Water, Patch("k", "candidate", [], [99])]).Refused!.Problems.Select(p => p.Field).ShouldBe(["patches[1].before", "patches[1].after"]);
-        Patches.Of([Water, Patch("k", "candidate", [8], [9])]).Value.Lifts[0].Lower.ShouldBeNull();
+        Patches.Of([Water, Patch("k", PatchRole.Candidate, [], [99])]).Refused!.Problems.Select(p => p.Field).ShouldBe(["patches[1].before", "patches[1].after"]);
+        Patches.Of([Water, Patch("k", PatchRole.Candidate, [8], [9])]).Value.Lifts[0].Lower.ShouldBeNull();
     }
 
     [Fact]
@@ -163,7 +163,7 @@ public class LeavesAndPatchesTests
     [Fact]
     public void A_candidate_in_a_carrier_stands_beside_the_carrier_alone()
     {
-        PatchRead fulvic = Patch("fulvic", "carrier", [8.0, 8.2, 7.8, 8.0], [10.4, 10.6, 10.2, 10.4]), mixed = Patch("zinc in fulvic", "candidate", [8.0, 8.2, 7.8, 8.0], [10.5, 10.7, 10.3, 10.5]) with { In = "fulvic" };
+        PatchRead fulvic = Patch("fulvic", PatchRole.Carrier, [8.0, 8.2, 7.8, 8.0], [10.4, 10.6, 10.2, 10.4]), mixed = Patch("zinc in fulvic", PatchRole.Candidate, [8.0, 8.2, 7.8, 8.0], [10.5, 10.7, 10.3, 10.5]) with { In = "fulvic" };
         var a = Patches.Of([Water, fulvic, mixed]).Value;
         var l = a.Lifts.Single(x => x.Candidate == "zinc in fulvic");
         l.Word.ShouldBe("yes"); // over water

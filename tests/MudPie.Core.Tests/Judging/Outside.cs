@@ -30,12 +30,12 @@ internal static class Outside
         mine.ShouldBe(theirs, Math.Max(Math.Abs(theirs) * figures, 1e-11), what);
 
     /// <summary>A trial from rows of JSON.</summary>
-    public static TrialQuestion Trial(JsonElement rows, string design, string[] factors, string? block = null, string? outOf = null, string value = "y", string? control = null) => new()
+    public static TrialQuestion Trial(JsonElement rows, Design design, string[] factors, string? block = null, string? outOf = null, string value = "y", string? control = null) => new()
     {
         Design = design,
         Factors = factors,
         Control = control,
-        Kind = outOf is null ? "amount" : "count",
+        Kind = outOf is null ? Scale.Amount : Scale.Count,
         Rows =
         [
             .. rows.EnumerateArray().Select((r, i) => new TrialRow

@@ -29,7 +29,7 @@ public class SplitPlotTests
         ];
     }
 
-    private static TrialQuestion Asked(List<TrialRow> rows) => new() { Design = "split-plot", Factors = ["char", "brew"], Rows = rows, Control = "none, bare", WorthHaving = 0.2 };
+    private static TrialQuestion Asked(List<TrialRow> rows) => new() { Design = Design.SplitPlot, Factors = ["char", "brew"], Rows = rows, Control = "none, bare", WorthHaving = 0.2 };
 
     [Fact]
     public void Parts_of_one_whole_plot_take_the_noise_of_parts_and_pairs_across_take_both()
@@ -49,8 +49,8 @@ public class SplitPlotTests
 
         // One page, one answer: what the table finds beyond doubt the verdicts find too.
         a.Anova.Single(l => l.Term == "brew").P!.Value.ShouldBeLessThan(0.0001);
-        a.Verdicts.Single(v => v.Of == "none, tea").Word.ShouldBe(TrialVerdicts.Works);
-        a.Verdicts.Single(v => v.Of == "char, bare").Word.ShouldBe(TrialVerdicts.CannotTell);
+        a.Verdicts.Single(v => v.Of == "none, tea").Word.ShouldBe(Finding.Works);
+        a.Verdicts.Single(v => v.Of == "char, bare").Word.ShouldBe(Finding.CannotTell);
         a.Verdicts.Single(v => v.Of == "char, bare").MorePerTreatment!.Value.ShouldBeGreaterThan(50);
         a.Verdicts.Where(v => v.Of.StartsWith("none", StringComparison.Ordinal)).ShouldAllBe(v => v.MorePerTreatment == null);
     }
@@ -109,7 +109,7 @@ public class SplitPlotTests
         var a = answer.Value;
         a.Dunnett.Where(c => c.Of.StartsWith("none", StringComparison.Ordinal)).ShouldAllBe(c => c.Lower != null);
         a.Dunnett.Where(c => c.Of.StartsWith("char", StringComparison.Ordinal)).ShouldAllBe(c => c.Lower == null);
-        a.Verdicts.Where(v => v.Of.StartsWith("char", StringComparison.Ordinal)).ShouldAllBe(v => v.Word == TrialVerdicts.CannotTell);
+        a.Verdicts.Where(v => v.Of.StartsWith("char", StringComparison.Ordinal)).ShouldAllBe(v => v.Word == Finding.CannotTell);
     }
 
     [Fact]

@@ -28,7 +28,7 @@ public class TrialAnalysisTests
         var given = Outside.Given.GetProperty("blocks");
         var mine = TrialAnalysis.Of(new TrialQuestion
         {
-            Design = "blocks",
+            Design = Design.Blocks,
             Factors = ["treatment"],
             Response = "yield",
             Control = "water only",
@@ -62,7 +62,7 @@ public class TrialAnalysisTests
     {
         var mine = TrialAnalysis.Of(new TrialQuestion
         {
-            Design = "factorial",
+            Design = Design.Factorial,
             Factors = ["castings", "inoculant"],
             Response = "height",
             Rows = [.. Outside.Csv("trial-factorial.csv").Select(r => new TrialRow { Levels = [r["castings"], r["inoculant"]], Value = Outside.Number(r["height"]) })],
@@ -73,9 +73,9 @@ public class TrialAnalysisTests
     }
 
     [Theory]
-    [InlineData("paired")]
-    [InlineData("blocks")]
-    public void Pairs_agree_with_the_reference_to_six_figures(string design)
+    [InlineData(Design.Paired)]
+    [InlineData(Design.Blocks)]
+    public void Pairs_agree_with_the_reference_to_six_figures(Design design)
     {
         var given = Outside.Given.GetProperty("pairedBrix");
         var mine = TrialAnalysis.Of(new TrialQuestion
@@ -97,7 +97,7 @@ public class TrialAnalysisTests
     public void Blocks_with_plots_missing_are_judged_by_adjusted_means()
     {
         var c = Outside.Made.GetProperty("missingBlocks");
-        var mine = TrialAnalysis.Of(Outside.Trial(c.GetProperty("rows"), "blocks", ["treatment"], "block", control: "nothing")).Value;
+        var mine = TrialAnalysis.Of(Outside.Trial(c.GetProperty("rows"), Design.Blocks, ["treatment"], "block", control: "nothing")).Value;
         Same(mine.Anova, c.GetProperty("anova"), figures: 2e-6);
         foreach (var (own, theirs) in mine.Dunnett.Zip(c.GetProperty("dunnett").EnumerateArray()))
         {
@@ -116,7 +116,7 @@ public class TrialAnalysisTests
     public void Uneven_groups_agree_by_Tukey_Kramer_and_Dunnett()
     {
         var c = Outside.Made.GetProperty("oneWay");
-        var mine = TrialAnalysis.Of(Outside.Trial(c.GetProperty("rows"), "random", ["treatment"], control: "nothing")).Value;
+        var mine = TrialAnalysis.Of(Outside.Trial(c.GetProperty("rows"), Design.Random, ["treatment"], control: "nothing")).Value;
         Same(mine.Anova, c.GetProperty("anova"));
         foreach (var theirs in c.GetProperty("tukey").EnumerateArray())
         {
@@ -138,7 +138,7 @@ public class TrialAnalysisTests
     public void An_uneven_factorial_is_judged_by_marginal_tests()
     {
         var c = Outside.Made.GetProperty("unevenFactorial");
-        var mine = TrialAnalysis.Of(Outside.Trial(c.GetProperty("rows"), "factorial", ["seaweed", "fungus"])).Value;
+        var mine = TrialAnalysis.Of(Outside.Trial(c.GetProperty("rows"), Design.Factorial, ["seaweed", "fungus"])).Value;
         Same(mine.Anova, c.GetProperty("anova"));
         mine.Anova[^1].Ss.ShouldAgree(c.D("rss"), "residual");
     }
@@ -147,12 +147,12 @@ public class TrialAnalysisTests
     public void A_split_plot_takes_the_right_noise_for_each_factor()
     {
         var c = Outside.Made.GetProperty("splitPlot");
-        var mine = TrialAnalysis.Of(Outside.Trial(c.GetProperty("rows"), "split-plot", ["whole", "sub"], "block")).Value;
+        var mine = TrialAnalysis.Of(Outside.Trial(c.GetProperty("rows"), Design.SplitPlot, ["whole", "sub"], "block")).Value;
         Same(mine.Anova, c.GetProperty("whole"));
         Same(mine.Anova, c.GetProperty("within"));
         mine.Anova.Single(a => a.Term == "Residuals (whole plots)").Ms.ShouldAgree(c.D("wholeError"), "error of whole plots");
         mine.Anova[^1].Ms.ShouldAgree(c.D("error"), "error within");
-        TrialAnalysis.Of(Outside.Trial(c.GetProperty("rows"), "split-plot", ["sub", "whole"], "block")).Value.Test.Name.ShouldStartWith("split-plot");
+        TrialAnalysis.Of(Outside.Trial(c.GetProperty("rows"), Design.SplitPlot, ["sub", "whole"], "block")).Value.Test.Name.ShouldStartWith("split-plot");
     }
 
     [Fact]
@@ -160,7 +160,7 @@ public class TrialAnalysisTests
     {
         var c = Outside.Made.GetProperty("welch");
         IEnumerable<TrialRow> Side(string name) => c.GetProperty(name).EnumerateArray().Select(v => new TrialRow { Levels = [name], Value = v.GetDouble() });
-        var answer = TrialAnalysis.Of(new TrialQuestion { Design = "random", Factors = ["t"], Control = "control", Rows = [.. Side("control"), .. Side("treated")] }).Value;
+        var answer = TrialAnalysis.Of(new TrialQuestion { Design = Design.Random, Factors = ["t"], Control = "control", Rows = [.. Side("control"), .. Side("treated")] }).Value;
         var mine = answer.Dunnett.ShouldHaveSingleItem();
         mine.T.ShouldAgree(c.D("t"), "t");
         mine.Df.ShouldAgree(c.D("df"), "df");
@@ -174,7 +174,7 @@ public class TrialAnalysisTests
     public void Trays_that_differ_more_than_coins_are_judged_by_their_own_spread()
     {
         var c = Outside.Made.GetProperty("trays");
-        var mine = TrialAnalysis.Of(Outside.Trial(c.GetProperty("rows"), "random", ["treatment"], outOf: "of", value: "up", control: "plain")).Value;
+        var mine = TrialAnalysis.Of(Outside.Trial(c.GetProperty("rows"), Design.Random, ["treatment"], outOf: "of", value: "up", control: "plain")).Value;
         mine.Dispersion.ShouldAgree(c.D("dispersion"), "dispersion");
         mine.Anova[0].Ss.ShouldAgree(c.D("deviance"), "deviance");
         mine.Anova[0].F.ShouldAgree(c.D("f"), "F");
@@ -191,14 +191,14 @@ public class TrialAnalysisTests
     {
         var mine = TrialAnalysis.Of(new TrialQuestion
         {
-            Kind = "count",
+            Kind = Scale.Count,
             Factors = ["soak"],
             Control = "plain",
             WorthHaving = 5,
             Rows = [new() { Levels = ["plain"], Value = 36, OutOf = 48 }, new() { Levels = ["tea"], Value = 44, OutOf = 48 }],
         }).Value;
         mine.Dunnett[0].P.ShouldAgree(0.052825139685, "p");
-        mine.Verdict.ShouldBe(TrialVerdicts.CannotTell);
+        mine.Verdict.ShouldBe(Finding.CannotTell);
         mine.Dunnett[0].Difference.ShouldBe(100 * 8 / 48.0, 1e-9);
     }
 
@@ -206,8 +206,8 @@ public class TrialAnalysisTests
     public void Where_none_came_up_odds_can_still_be_reckoned()
     {
         TrialRow Tray(string t, double up) => new() { Levels = [t], Value = up, OutOf = 30 };
-        var mine = TrialAnalysis.Of(new TrialQuestion { Kind = "count", Factors = ["t"], Control = "plain", WorthHaving = 10, NoWorseBy = 5, Rows = [Tray("plain", 20), Tray("plain", 23), Tray("plain", 22), Tray("fresh", 0), Tray("fresh", 0), Tray("fresh", 0)] }).Value;
-        mine.Verdict.ShouldBe(TrialVerdicts.Harm);
+        var mine = TrialAnalysis.Of(new TrialQuestion { Kind = Scale.Count, Factors = ["t"], Control = "plain", WorthHaving = 10, NoWorseBy = 5, Rows = [Tray("plain", 20), Tray("plain", 23), Tray("plain", 22), Tray("fresh", 0), Tray("fresh", 0), Tray("fresh", 0)] }).Value;
+        mine.Verdict.ShouldBe(Finding.Harm);
         mine.Verdicts[0].NoHarm.ShouldBe(false);
         mine.Checks.ShouldContain(c => c.StartsWith("In some treatment all or none", StringComparison.Ordinal));
         mine.Dunnett[0].Difference.ShouldBeInRange(-75, -60);

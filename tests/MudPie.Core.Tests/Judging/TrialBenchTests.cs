@@ -9,7 +9,7 @@ namespace MudPie.Core.Tests.Judging;
 /// <summary>Planning: layouts by lot, plots needed, money, templates, strength; and the practice plot.</summary>
 public class TrialBenchTests
 {
-    private static LayoutQuestion Beds(int seed, string design = "blocks") => new() { Kind = "beds", Design = design, Treatments = ["nothing", "water only", "tea"], Replicates = 5, Seed = seed, Places = [.. Enumerable.Range(1, 5).Select(i => new LayoutPlace($"bed {i}", 30, 1.2))] };
+    private static LayoutQuestion Beds(int seed, Design design = Design.Blocks) => new() { Kind = TrialKind.Beds, Design = design, Treatments = ["nothing", "water only", "tea"], Replicates = 5, Seed = seed, Places = [.. Enumerable.Range(1, 5).Select(i => new LayoutPlace($"bed {i}", 30, 1.2))] };
 
     [Fact]
     public void Every_block_holds_every_treatment_once_and_plots_share_the_bed()
@@ -39,16 +39,16 @@ public class TrialBenchTests
     }
 
     [Theory]
-    [InlineData("pots")]
-    [InlineData("beds")]
-    [InlineData("strips")]
-    public void Plots_lie_inside_their_place_and_do_not_overlap(string kind)
+    [InlineData(TrialKind.Pots)]
+    [InlineData(TrialKind.Beds)]
+    [InlineData(TrialKind.Strips)]
+    public void Plots_lie_inside_their_place_and_do_not_overlap(TrialKind kind)
     {
-        foreach (var design in new[] { "random", "blocks", "split-plot" })
+        foreach (var design in new[] { Design.Random, Design.Blocks, Design.SplitPlot })
         {
             var q = Beds(3, design) with { Kind = kind, Places = [new("bench", 6, 2.4)], WholePlots = ["dry", "wet"] };
             var plots = TrialLayout.Of(q).Value.Plots;
-            plots.Count.ShouldBe(design == "split-plot" ? 30 : 15);
+            plots.Count.ShouldBe(design == Design.SplitPlot ? 30 : 15);
             plots.ShouldAllBe(p => p.X >= 0 && p.X + p.Length <= 6 + 1e-9 && p.Y >= 0 && p.Y + p.Width <= 2.4 + 1e-9);
             foreach (var a in plots)
             {
@@ -60,15 +60,15 @@ public class TrialBenchTests
     [Fact]
     public void Whole_plots_keep_together()
     {
-        var plots = TrialLayout.Of(Beds(3, "split-plot") with { WholePlots = ["dry", "wet"], Places = [new("bed", 60, 1.2)] }).Value.Plots.OrderBy(p => p.X).ToList();
+        var plots = TrialLayout.Of(Beds(3, Design.SplitPlot) with { WholePlots = ["dry", "wet"], Places = [new("bed", 60, 1.2)] }).Value.Plots.OrderBy(p => p.X).ToList();
         plots.Chunk(3).ShouldAllBe(c => c.Select(p => $"{p.Block}.{p.WholePlot}").Distinct().Count() == 1 && c.Select(p => p.Treatment).Distinct().Count() == 3);
     }
 
     [Fact]
     public void What_can_not_be_laid_is_refused()
     {
-        TrialLayout.Of(new LayoutQuestion { Kind = "pool", Design = "eye", Treatments = ["one"], Replicates = 0 }).Refused!.Problems.Select(p => p.Field).ShouldBe(["kind", "design", "treatments", "replicates", "places"]);
-        TrialLayout.Of(Beds(1, "split-plot")).Refused!.Problems.ShouldHaveSingleItem().Field.ShouldBe("wholePlots");
+        TrialLayout.Of(new LayoutQuestion { Design = Design.Factorial, Treatments = ["one"], Replicates = 0 }).Refused!.Problems.Select(p => p.Field).ShouldBe(["design", "treatments", "replicates", "places"]);
+        TrialLayout.Of(Beds(1, Design.SplitPlot)).Refused!.Problems.ShouldHaveSingleItem().Field.ShouldBe("wholePlots");
         TrialLayout.Of(Beds(1) with { Places = [new("bed", double.NaN, -1)] }).Refused!.Problems.Select(p => p.Field).ShouldBe(["places[0].lengthM", "places[0].widthM"]);
     }
 
@@ -76,7 +76,7 @@ public class TrialBenchTests
     public void Two_treatments_all_by_lot_need_what_a_t_needs()
     {
         // The reference's 11.0942 plots of each for 0.5 at a deviation of 0.4.
-        var plan = ReplicatesPlan.Of("random", 2, 5, 0.4, 0.5, "kg").Value;
+        var plan = ReplicatesPlan.Of(Design.Random, 2, 5, 0.4, 0.5, "kg").Value;
         plan.Needed.ShouldBe(12);
         plan.Now.Replicates.ShouldBe(5);
         plan.Points.Zip(plan.Points.Skip(1)).ShouldAllBe(p => p.Second.Power >= p.First.Power);
@@ -86,7 +86,7 @@ public class TrialBenchTests
     [Fact]
     public void One_of_each_is_said_to_be_a_look_and_the_schools_are_shown()
     {
-        var plan = ReplicatesPlan.Of("pair", 2, 1, 0.4, 0.5, "kg").Worked;
+        var plan = ReplicatesPlan.Of(Design.Pair, 2, 1, 0.4, 0.5, "kg").Worked;
         plan.Value.Sentence.ShouldStartWith("One of each is a look, not a test.");
         plan.Value.Now.HalfWidth.ShouldBeNull();
         plan.Forks.ShouldHaveSingleItem().Chosen.ShouldBe("pair");
@@ -98,7 +98,7 @@ public class TrialBenchTests
     [InlineData(3.0, 4.0, 0.0, 0.5, "sd")]
     [InlineData(3.0, 4.0, 0.4, double.NaN, "worth")]
     public void A_curve_wants_all_its_figures(double treatments, double replicates, double sd, double worth, string field) =>
-        ReplicatesPlan.Of("blocks", treatments, replicates, sd, worth, "kg").Refused!.Problems.ShouldHaveSingleItem().Field.ShouldBe(field);
+        ReplicatesPlan.Of(Design.Blocks, treatments, replicates, sd, worth, "kg").Refused!.Problems.ShouldHaveSingleItem().Field.ShouldBe(field);
 
     [Fact]
     public void Money_gives_the_line_and_takes_the_result_back()
@@ -150,7 +150,7 @@ public class TrialBenchTests
             t.Published.Text.ShouldNotBeEmpty();
             t.Published.Limits.ShouldNotBeEmpty();
             var cells = t.Levels.Aggregate(1, (n, l) => n * l.Count);
-            TrialLayout.Of(new LayoutQuestion { Kind = t.Kind, Design = "blocks", Treatments = [.. Enumerable.Range(0, cells).Select(i => $"{i}")], Replicates = t.Replicates, Places = [new("here", 30, 3)], Seed = 1 }).Refused.ShouldBeNull(t.Id);
+            TrialLayout.Of(new LayoutQuestion { Kind = t.Kind, Design = Design.Blocks, Treatments = [.. Enumerable.Range(0, cells).Select(i => $"{i}")], Replicates = t.Replicates, Places = [new("here", 30, 3)], Seed = 1 }).Refused.ShouldBeNull(t.Id);
             if (t.Liquid && t.Factors.Count == 1)
             {
                 t.Levels[0].ShouldContain("water only", t.Id);
@@ -177,7 +177,7 @@ public class TrialBenchTests
     [Fact]
     public void On_a_slope_one_side_against_the_other_is_wrong_far_oftener_than_blocks()
     {
-        var told = PracticePlot.Of(new PracticePlotQuestion { Seed = 1, Replicates = 6, Layout = "halves", Decision = TrialVerdicts.CannotTell }).Value.Truth.ShouldNotBeNull();
+        var told = PracticePlot.Of(new PracticePlotQuestion { Seed = 1, Replicates = 6, Layout = "halves", Decision = Finding.CannotTell }).Value.Truth.ShouldNotBeNull();
         told.Yours.Tries.ShouldBe(1000);
         told.Yours.Words.Sum(w => w.Times).ShouldBe(1000);
         told.Yours.Differences.Sum(b => b.Times).ShouldBe(1000);
@@ -193,13 +193,13 @@ public class TrialBenchTests
         PracticePlot.Of(q).Value.Truth.ShouldBeNull();
         PracticePlot.Of(new PracticePlotQuestion { Seed = 5 }).Value.Plots.ShouldBeEmpty();
         // The same field in tons of 2,000 lb an acre: 1 t a hectare is 0.4461 of them.
-        var us = PracticePlot.Of(q with { Decision = TrialVerdicts.CannotTell }, UnitSystem.UsCustomary).Value;
-        var metric = PracticePlot.Of(q with { Decision = TrialVerdicts.CannotTell }).Value;
+        var us = PracticePlot.Of(q with { Decision = Finding.CannotTell }, UnitSystem.UsCustomary).Value;
+        var metric = PracticePlot.Of(q with { Decision = Finding.CannotTell }).Value;
         us.Unit.ShouldBe("tons an acre");
         us.Plots.Zip(metric.Plots).ShouldAllBe(p => Math.Abs(p.First.Value - (p.Second.Value * 0.44609)) < 0.001 && p.First.Treated == p.Second.Treated);
         us.Truth!.RightWord.ShouldBe(metric.Truth!.RightWord);
         us.Truth.Account.ShouldNotContain("hectare");
         us.Answer!.Verdict.ShouldBe(metric.Answer!.Verdict);
-        PracticePlot.Of(new PracticePlotQuestion { Replicates = 99, Layout = "circle", Decision = "maybe" }).Refused!.Problems.Select(p => p.Field).ShouldBe(["replicates", "layout", "decision"]);
+        PracticePlot.Of(new PracticePlotQuestion { Replicates = 99, Layout = "circle" }).Refused!.Problems.Select(p => p.Field).ShouldBe(["replicates", "layout"]);
     }
 }

@@ -26,9 +26,9 @@ public class TrialTruthTests
             }
         }
 
-        var a = TrialAnalysis.Of(new() { Design = "factorial", Factors = ["amendment", "crop"], Rows = rows, Control = "no char", WorthHaving = 1, Response = "height", Unit = "cm" }).Value;
+        var a = TrialAnalysis.Of(new() { Design = Design.Factorial, Factors = ["amendment", "crop"], Rows = rows, Control = "no char", WorthHaving = 1, Response = "height", Unit = "cm" }).Value;
         a.Verdicts.ShouldAllBe(v => v.Of == "char" && v.Against == "no char");
-        a.Verdict.ShouldBe(TrialVerdicts.Works);
+        a.Verdict.ShouldBe(Finding.Works);
         a.Verdicts[0].Difference.ShouldBe(3, 0.6);
     }
 
@@ -45,7 +45,7 @@ public class TrialTruthTests
             }
         }
 
-        var a = TrialAnalysis.Of(new() { Design = "factorial", Factors = ["tea", "char", "kelp"], Rows = rows, Response = "yield", Unit = "kg" });
+        var a = TrialAnalysis.Of(new() { Design = Design.Factorial, Factors = ["tea", "char", "kelp"], Rows = rows, Response = "yield", Unit = "kg" });
         a.Refused.ShouldBeNull();
         a.Value.Checks.ShouldContain(c => c.Contains("tea", StringComparison.Ordinal) && c.Contains("kelp", StringComparison.Ordinal) && c.Contains("block", StringComparison.Ordinal));
         a.Value.Anova.ShouldContain(l => l.Term == "tea");
@@ -56,9 +56,9 @@ public class TrialTruthTests
     public void Five_by_five_and_four_factors_are_judged()
     {
         var five = Enumerable.Range(0, 75).Select(i => Row($"{i}", 10 + (i % 5) + Noise(i), $"{i / 25}", $"a{i % 5}", $"b{i / 5 % 5}")).ToList();
-        TrialAnalysis.Of(new() { Design = "factorial", Factors = ["a", "b"], Rows = five, Control = "a0" }).Refused.ShouldBeNull();
+        TrialAnalysis.Of(new() { Design = Design.Factorial, Factors = ["a", "b"], Rows = five, Control = "a0" }).Refused.ShouldBeNull();
         var four = Enumerable.Range(0, 48).Select(i => Row($"{i}", 10 + (i & 1) + Noise(i), $"{i / 16}", $"a{i & 1}", $"b{(i >> 1) & 1}", $"c{(i >> 2) & 1}", $"d{(i >> 3) & 1}")).ToList();
-        TrialAnalysis.Of(new() { Design = "factorial", Factors = ["a", "b", "c", "d"], Rows = four, Control = "a0" }).Refused.ShouldBeNull();
+        TrialAnalysis.Of(new() { Design = Design.Factorial, Factors = ["a", "b", "c", "d"], Rows = four, Control = "a0" }).Refused.ShouldBeNull();
     }
 
     [Fact]
@@ -79,7 +79,7 @@ public class TrialTruthTests
                 }
             }
 
-            var a = TrialAnalysis.Of(new() { Design = "random", Factors = ["treatment"], Rows = rows, Control = "water" }).Value;
+            var a = TrialAnalysis.Of(new() { Design = Design.Random, Factors = ["treatment"], Rows = rows, Control = "water" }).Value;
             found += a.Verdicts.Any(v => v.Lower > 0 || v.Upper < 0) ? 1 : 0;
         }
 
@@ -90,7 +90,7 @@ public class TrialTruthTests
     public void No_spread_at_all_is_no_proof()
     {
         var rows = new[] { "water", "tea" }.SelectMany(t => Enumerable.Range(0, 4).Select(i => Row($"{t}{i}", t == "tea" ? 11 : 10, null, t))).ToList();
-        TrialAnalysis.Of(new() { Design = "random", Factors = ["treatment"], Rows = rows, Control = "water", WorthHaving = 0.5 }).Value.Verdict.ShouldBe(TrialVerdicts.CannotTell);
+        TrialAnalysis.Of(new() { Design = Design.Random, Factors = ["treatment"], Rows = rows, Control = "water", WorthHaving = 0.5 }).Value.Verdict.ShouldBe(Finding.CannotTell);
     }
 
     [Fact]
@@ -106,8 +106,8 @@ public class TrialTruthTests
     public void Not_available_is_no_treatment_and_water_is_water_however_it_is_written()
     {
         var rows = Enumerable.Range(0, 8).SelectMany(i => new[] { Row($"w{i}", 10 + Noise(i), null, i % 2 == 0 ? "Water" : "water"), Row($"t{i}", 12 + Noise(i + 5), null, "tea") }).ToList();
-        TrialAnalysis.Of(new() { Design = "random", Factors = ["treatment"], Rows = [.. rows, Row("x", 99, null, "NA")], Control = "water" }).Refused!.Problems.ShouldHaveSingleItem().Wrong.ShouldContain("Plot x");
-        var a = TrialAnalysis.Of(new() { Design = "random", Factors = ["treatment"], Rows = rows, Control = "water", WorthHaving = 1 }).Value;
+        TrialAnalysis.Of(new() { Design = Design.Random, Factors = ["treatment"], Rows = [.. rows, Row("x", 99, null, "NA")], Control = "water" }).Refused!.Problems.ShouldHaveSingleItem().Wrong.ShouldContain("Plot x");
+        var a = TrialAnalysis.Of(new() { Design = Design.Random, Factors = ["treatment"], Rows = rows, Control = "water", WorthHaving = 1 }).Value;
         a.Means.Count.ShouldBe(2);
         a.Means.Single(m => m.Name.Equals("water", StringComparison.OrdinalIgnoreCase)).Plots.ShouldBe(8);
         a.Verdicts.Count.ShouldBe(1);
@@ -130,14 +130,14 @@ public class TrialTruthTests
             }
         }
 
-        var a = TrialAnalysis.Of(new() { Design = "split-plot", Factors = ["water", "brew"], Rows = rows, Control = "water", WorthHaving = 0.5 });
+        var a = TrialAnalysis.Of(new() { Design = Design.SplitPlot, Factors = ["water", "brew"], Rows = rows, Control = "water", WorthHaving = 0.5 });
         if (a.Refused is { } no)
         {
             no.Problems.ShouldNotBeEmpty();
         }
         else
         {
-            a.Value.Verdicts.ShouldAllBe(v => v.Word == TrialVerdicts.CannotTell);
+            a.Value.Verdicts.ShouldAllBe(v => v.Word == Finding.CannotTell);
             a.Value.Means.ShouldAllBe(m => double.IsFinite(m.Mean) && m.Lower != double.NegativeInfinity);
         }
     }
@@ -154,9 +154,9 @@ public class TrialTruthTests
         for (var trial = 0; trial < 200; trial++)
         {
             var rows = Enumerable.Range(0, blocks).SelectMany(b => new[] { "none", "tea" }.SelectMany(t => new[] { "none", "kelp" }.Select(k => new TrialRow { Plot = $"{b}{t}{k}", Levels = [t, k], Block = $"{b}", Value = 10 + b + (t == "tea" ? 12 : 0) + Normal() }))).ToList();
-            var a = TrialAnalysis.Of(new() { Design = "factorial", Factors = ["tea", "kelp"], Rows = rows, Control = "none, none", WorthHaving = 1 }).Value;
+            var a = TrialAnalysis.Of(new() { Design = Design.Factorial, Factors = ["tea", "kelp"], Rows = rows, Control = "none, none", WorthHaving = 1 }).Value;
             told += a.Checks.Any(c => c.Contains("far more than others")) ? 1 : 0;
-            works += a.Verdicts.Single(v => v.Of == "tea, none").Word == TrialVerdicts.Works ? 1 : 0;
+            works += a.Verdicts.Single(v => v.Of == "tea, none").Word == Finding.Works ? 1 : 0;
         }
 
         told.ShouldBeLessThan(12); // one in a hundred is asked for; few plots come near it
@@ -174,7 +174,7 @@ public class TrialTruthTests
             bool Said(double tea)
             {
                 var rows = Enumerable.Range(0, 32).Select(i => new TrialRow { Plot = $"p{i}", Levels = [.. new[] { "tea", "char", "kelp", "mulch" }.Select((n, f) => (i >> f) % 2 == 1 ? n : "none")], Block = $"{i / 16}", Value = 10 + ((i % 2 == 1 ? tea : 1) * Normal()) }).ToList();
-                return TrialAnalysis.Of(new() { Design = "factorial", Factors = ["tea", "char", "kelp", "mulch"], Rows = rows, WorthHaving = 1 }).Value.Checks.Any(c => c.Contains("far more than others"));
+                return TrialAnalysis.Of(new() { Design = Design.Factorial, Factors = ["tea", "char", "kelp", "mulch"], Rows = rows, WorthHaving = 1 }).Value.Checks.Any(c => c.Contains("far more than others"));
             }
 
             uneven += Said(12) ? 1 : 0;
@@ -190,10 +190,10 @@ public class TrialTruthTests
     {
         // Tea makes plots stray four times as far; four things crossed, so no treatment of the layout is called "tea" alone.
         var rows = Enumerable.Range(0, 64).Select(i => new TrialRow { Plot = $"p{i}", Levels = [.. new[] { "tea", "char", "kelp", "mulch" }.Select((n, f) => (i >> f) % 2 == 1 ? n : "none")], Block = $"{i / 16}", Value = 10 + (i % 2 == 1 ? 6 + (4 * Noise(i * 3)) : Noise(i * 3)) }).ToList();
-        var a = TrialAnalysis.Of(new() { Design = "factorial", Factors = ["tea", "char", "kelp", "mulch"], Rows = rows, WorthHaving = 1 }).Value;
+        var a = TrialAnalysis.Of(new() { Design = Design.Factorial, Factors = ["tea", "char", "kelp", "mulch"], Rows = rows, WorthHaving = 1 }).Value;
         a.Checks.ShouldContain(c => c.StartsWith("Some treatments stray far more"));
         var tea = a.Verdicts.Single(v => v.Of == "tea");
-        tea.Word.ShouldBe(TrialVerdicts.Works);
+        tea.Word.ShouldBe(Finding.Works);
         (tea.Upper!.Value - tea.Lower!.Value).ShouldBeGreaterThanOrEqualTo(a.Dunnett.Single(c => c.Of == "tea").Upper!.Value - a.Dunnett.Single(c => c.Of == "tea").Lower!.Value - 1e-12);
     }
 
@@ -201,7 +201,7 @@ public class TrialTruthTests
     public void Fourteen_treatments_with_plots_missing_are_told_and_a_client_that_has_gone_stops_the_sum()
     {
         var rows = Enumerable.Range(0, 14 * 4).Where(i => i is not (3 or 17 or 30)).Select(i => Row($"{i}", 10 + (i % 14 == 5 ? 2 : 0) + Noise(i), $"{i / 14}", i % 14 == 0 ? "water" : $"t{i % 14}")).ToList();
-        var q = new TrialQuestion { Design = "blocks", Factors = ["treatment"], Rows = rows, Control = "water", WorthHaving = 1 };
+        var q = new TrialQuestion { Design = Design.Blocks, Factors = ["treatment"], Rows = rows, Control = "water", WorthHaving = 1 };
         TrialAnalysis.Of(q).Value.Dunnett.Count.ShouldBe(13);
         using var gone = new CancellationTokenSource();
         gone.Cancel();
@@ -219,10 +219,10 @@ public class TrialTruthTests
     [Fact]
     public void Seen_and_called_works_are_two_numbers_and_the_grower_chooses()
     {
-        var seen = ReplicatesPlan.Of("random", 2, 5, 0.2, 0.2, "kg").Value;
+        var seen = ReplicatesPlan.Of(Design.Random, 2, 5, 0.2, 0.2, "kg").Value;
         // At exactly the worth-having difference its interval hardly ever lies whole above it.
         seen.Points.ShouldAllBe(p => p.WorksAtWorth < 0.06);
-        var works = ReplicatesPlan.Of("random", 2, 5, 0.2, 0.2, "kg", chosenFor: "works").Value;
+        var works = ReplicatesPlan.Of(Design.Random, 2, 5, 0.2, 0.2, "kg", chosenFor: "works").Value;
         seen.Needed.ShouldBe(seen.NeededSeen);
         works.Needed.ShouldBe(works.NeededWorks);
         works.NeededWorks!.Value.ShouldBeGreaterThanOrEqualTo(seen.NeededSeen!.Value);

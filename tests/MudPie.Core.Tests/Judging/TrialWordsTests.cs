@@ -6,28 +6,28 @@ namespace MudPie.Core.Tests.Judging;
 public class TrialWordsTests
 {
     [Theory]
-    [InlineData(0.2, 0.5, 0.15, TrialVerdicts.Works)]
-    [InlineData(0.15, 0.5, 0.15, TrialVerdicts.Works)]
-    [InlineData(0.05, 0.5, 0.15, TrialVerdicts.Some)]
-    [InlineData(0.05, 0.1, 0.15, TrialVerdicts.Some)]
-    [InlineData(-0.1, 0.1, 0.15, TrialVerdicts.NoUse)]
-    [InlineData(-0.3, -0.1, 0.15, TrialVerdicts.Harm)]
-    [InlineData(-0.1, -0.01, 0.15, TrialVerdicts.Harm)]
-    [InlineData(-0.02, 0.36, 0.15, TrialVerdicts.CannotTell)]
-    [InlineData(-0.2, 0.1, 0.15, TrialVerdicts.CannotTell)]
-    public void A_verdict_is_where_the_whole_interval_lies(double lower, double upper, double worth, string word) => TrialVerdicts.Of(lower, upper, worth).ShouldBe(word);
+    [InlineData(0.2, 0.5, 0.15, Finding.Works)]
+    [InlineData(0.15, 0.5, 0.15, Finding.Works)]
+    [InlineData(0.05, 0.5, 0.15, Finding.Some)]
+    [InlineData(0.05, 0.1, 0.15, Finding.Some)]
+    [InlineData(-0.1, 0.1, 0.15, Finding.NoUse)]
+    [InlineData(-0.3, -0.1, 0.15, Finding.Harm)]
+    [InlineData(-0.1, -0.01, 0.15, Finding.Harm)]
+    [InlineData(-0.02, 0.36, 0.15, Finding.CannotTell)]
+    [InlineData(-0.2, 0.1, 0.15, Finding.CannotTell)]
+    public void A_verdict_is_where_the_whole_interval_lies(double lower, double upper, double worth, Finding word) => TrialVerdicts.Of(lower, upper, worth).ShouldBe(word);
 
     [Theory]
-    [InlineData(0.2, 0.5, TrialVerdicts.Some)]
-    [InlineData(-0.01, 0.01, TrialVerdicts.CannotTell)]
-    [InlineData(-0.5, -0.2, TrialVerdicts.Harm)]
-    public void Without_a_line_nothing_works_and_nothing_is_useless(double lower, double upper, string word) => TrialVerdicts.Of(lower, upper, null).ShouldBe(word);
+    [InlineData(0.2, 0.5, Finding.Some)]
+    [InlineData(-0.01, 0.01, Finding.CannotTell)]
+    [InlineData(-0.5, -0.2, Finding.Harm)]
+    public void Without_a_line_nothing_works_and_nothing_is_useless(double lower, double upper, Finding word) => TrialVerdicts.Of(lower, upper, null).ShouldBe(word);
 
     private static TrialRow Row(string treatment, string block, double? value, string? why = null) => new() { Plot = $"{block}{treatment}", Levels = [treatment], Block = block, Value = value, Why = why };
 
     private static TrialQuestion Garlic(double lift, double? worth = 0.15) => new()
     {
-        Design = "blocks",
+        Design = Design.Blocks,
         Factors = ["treatment"],
         Control = "water only",
         Bystanders = ["nothing"],
@@ -38,11 +38,11 @@ public class TrialWordsTests
     };
 
     [Theory]
-    [InlineData(0.30, TrialVerdicts.Works)]
-    [InlineData(0.13, TrialVerdicts.Some)]
-    [InlineData(-0.01, TrialVerdicts.NoUse)]
-    [InlineData(-0.20, TrialVerdicts.Harm)]
-    public void Tea_is_judged_against_water_and_nothing_makes_no_headline(double lift, string word)
+    [InlineData(0.30, Finding.Works)]
+    [InlineData(0.13, Finding.Some)]
+    [InlineData(-0.01, Finding.NoUse)]
+    [InlineData(-0.20, Finding.Harm)]
+    public void Tea_is_judged_against_water_and_nothing_makes_no_headline(double lift, Finding word)
     {
         var a = TrialAnalysis.Of(Garlic(lift)).Value;
         a.Verdict.ShouldBe(word);
@@ -63,9 +63,9 @@ public class TrialWordsTests
     public void Where_less_is_better_the_sign_turns()
     {
         var a = TrialAnalysis.Of(Garlic(-0.35) with { LowerIsBetter = true, NoWorseBy = 0.1 }).Value;
-        a.Verdict.ShouldBe(TrialVerdicts.Works);
+        a.Verdict.ShouldBe(Finding.Works);
         a.Verdicts.Single(v => v.Of == "tea").NoHarm.ShouldBe(true);
-        TrialAnalysis.Of(Garlic(0.35) with { LowerIsBetter = true }).Value.Verdict.ShouldBe(TrialVerdicts.Harm);
+        TrialAnalysis.Of(Garlic(0.35) with { LowerIsBetter = true }).Value.Verdict.ShouldBe(Finding.Harm);
     }
 
     [Fact]
@@ -73,7 +73,7 @@ public class TrialWordsTests
     {
         var noisy = Garlic(0.1) with { Rows = [.. Garlic(0.1).Rows.Select((r, i) => r with { Value = r.Value + (i % 4 * 0.12) })] };
         var a = TrialAnalysis.Of(noisy).Value;
-        a.Verdict.ShouldBe(TrialVerdicts.CannotTell);
+        a.Verdict.ShouldBe(Finding.CannotTell);
         var more = a.Verdicts.Single(v => v.Of == "tea").MorePerTreatment.ShouldNotBeNull();
         // Two treatments against water: α is shared, and 5 plots of each stand already.
         more.ShouldBe((int)Math.Ceiling(Replicates.PerGroup(0.15, a.NoiseSd!.Value, 0.025, 0.8, false)) - 5);
@@ -84,7 +84,7 @@ public class TrialWordsTests
     public void A_single_pair_is_a_look_and_no_test()
     {
         var a = TrialAnalysis.Of(new TrialQuestion { Factors = ["t"], Control = "nothing", WorthHaving = 0.4, Rows = [new() { Levels = ["nothing"], Value = 4.3 }, new() { Levels = ["extract"], Value = 4.8 }] }).Value;
-        a.Verdict.ShouldBe(TrialVerdicts.CannotTell);
+        a.Verdict.ShouldBe(Finding.CannotTell);
         a.Test.Name.ShouldBe("no test: a look");
         a.Dunnett[0].Lower.ShouldBeNull();
         a.Dunnett[0].Difference.ShouldBe(0.5, 1e-12);
@@ -120,13 +120,13 @@ public class TrialWordsTests
     public void A_score_is_tested_by_its_order_and_its_verdict_waits_for_it()
     {
         double[] plain = [1, 2, 1, 2, 1], tea = [2, 2, 1, 3, 1];
-        var q = new TrialQuestion { Kind = "score", Factors = ["t"], Control = "plain", WorthHaving = 0.1, Rows = [.. plain.Select(v => new TrialRow { Levels = ["plain"], Value = v }), .. tea.Select(v => new TrialRow { Levels = ["tea"], Value = v })] };
+        var q = new TrialQuestion { Kind = Scale.Score, Factors = ["t"], Control = "plain", WorthHaving = 0.1, Rows = [.. plain.Select(v => new TrialRow { Levels = ["plain"], Value = v }), .. tea.Select(v => new TrialRow { Levels = ["tea"], Value = v })] };
         var a = TrialAnalysis.Of(q).Value;
-        a.Verdict.ShouldBe(TrialVerdicts.CannotTell);
+        a.Verdict.ShouldBe(Finding.CannotTell);
         a.Ranks!.Name.ShouldBe("Kruskal–Wallis");
-        var clear = TrialAnalysis.Of(q with { Design = "blocks", Rows = [.. Enumerable.Range(0, 8).SelectMany(b => new[] { Row("plain", $"{b}", 1 + (b % 2)), Row("tea", $"{b}", 4 + (b % 2)) })] }).Value;
+        var clear = TrialAnalysis.Of(q with { Design = Design.Blocks, Rows = [.. Enumerable.Range(0, 8).SelectMany(b => new[] { Row("plain", $"{b}", 1 + (b % 2)), Row("tea", $"{b}", 4 + (b % 2)) })] }).Value;
         clear.Test.Name.ShouldBe("Friedman, on ranks");
-        clear.Verdict.ShouldBe(TrialVerdicts.Works);
+        clear.Verdict.ShouldBe(Finding.Works);
     }
 
     [Fact]
@@ -135,14 +135,14 @@ public class TrialWordsTests
         IEnumerable<TrialRow> Pots(string s, string m, double mean) => Enumerable.Range(0, 6).Select(b => new TrialRow { Plot = $"{s}{m}{b}", Levels = [s, m], Block = $"{b}", Value = mean + (b * 0.3) + ((b * 7 % 5) * 0.35) });
         var a = TrialAnalysis.Of(new TrialQuestion
         {
-            Design = "factorial",
+            Design = Design.Factorial,
             Factors = ["seaweed", "mycorrhiza"],
             Control = "no seaweed, no mycorrhiza",
             WorthHaving = 2,
             Unit = "stems",
             Rows = [.. Pots("no seaweed", "no mycorrhiza", 11), .. Pots("seaweed", "no mycorrhiza", 15.6), .. Pots("no seaweed", "mycorrhiza", 11.3), .. Pots("seaweed", "mycorrhiza", 15.7).Select((r, i) => r with { Value = r.Value + (i % 2 * 0.8) - 0.4 })],
         }).Value;
-        a.Verdict.ShouldBe(TrialVerdicts.Works);
+        a.Verdict.ShouldBe(Finding.Works);
         a.Sentence.ShouldStartWith("“seaweed, no mycorrhiza” gave");
         a.Sentence.ShouldContain("Nothing shows that both together do more");
     }
@@ -151,10 +151,10 @@ public class TrialWordsTests
     public void A_better_soil_is_not_counted_as_the_treatment()
     {
         IEnumerable<TrialRow> Pots(string c, string s, double mean) => Enumerable.Range(0, 5).Select(b => new TrialRow { Levels = [c, s], Block = $"{b}", Value = mean + (b * 0.2) + (((b * c.Length) + (int)mean) % 5 * 0.15) });
-        var q = new TrialQuestion { Design = "factorial", Factors = ["char", "soil"], Control = "no char, clay", WorthHaving = 1, Rows = [.. Pots("no char", "clay", 10), .. Pots("char", "clay", 10.1), .. Pots("no char", "sand", 16), .. Pots("char", "sand", 16.1)] };
-        TrialAnalysis.Of(q).Value.Verdict.ShouldBe(TrialVerdicts.NoUse, "soil is a setting by its name");
+        var q = new TrialQuestion { Design = Design.Factorial, Factors = ["char", "soil"], Control = "no char, clay", WorthHaving = 1, Rows = [.. Pots("no char", "clay", 10), .. Pots("char", "clay", 10.1), .. Pots("no char", "sand", 16), .. Pots("char", "sand", 16.1)] };
+        TrialAnalysis.Of(q).Value.Verdict.ShouldBe(Finding.NoUse, "soil is a setting by its name");
         var averaged = TrialAnalysis.Of(q with { Conditions = ["soil"] }).Value;
-        averaged.Verdict.ShouldBe(TrialVerdicts.NoUse);
+        averaged.Verdict.ShouldBe(Finding.NoUse);
         averaged.Dunnett.ShouldHaveSingleItem().Pair.ShouldBe("char - no char");
         averaged.Checks.ShouldContain(c => c.Contains("averaged over soil"));
     }
@@ -163,10 +163,10 @@ public class TrialWordsTests
     public void A_warmer_bench_is_not_counted_as_the_soak_when_seeds_are_counted()
     {
         IEnumerable<TrialRow> Trays(string s, string b, params double[] up) => up.Select((u, i) => new TrialRow { Levels = [s, b], Block = $"{i}", Value = u, OutOf = 50 });
-        var q = new TrialQuestion { Kind = "count", Design = "factorial", Factors = ["soak", "bench"], Control = "plain, cool", WorthHaving = 10, Rows = [.. Trays("plain", "cool", 20, 23, 21, 22), .. Trays("tea", "cool", 22, 21, 22, 21), .. Trays("plain", "warm", 43, 40, 42, 41), .. Trays("tea", "warm", 41, 43, 40, 42)] };
-        TrialAnalysis.Of(q).Value.Verdict.ShouldBe(TrialVerdicts.Works);
+        var q = new TrialQuestion { Kind = Scale.Count, Design = Design.Factorial, Factors = ["soak", "bench"], Control = "plain, cool", WorthHaving = 10, Rows = [.. Trays("plain", "cool", 20, 23, 21, 22), .. Trays("tea", "cool", 22, 21, 22, 21), .. Trays("plain", "warm", 43, 40, 42, 41), .. Trays("tea", "warm", 41, 43, 40, 42)] };
+        TrialAnalysis.Of(q).Value.Verdict.ShouldBe(Finding.Works);
         var averaged = TrialAnalysis.Of(q with { Conditions = ["bench"] }).Value;
-        averaged.Verdict.ShouldBe(TrialVerdicts.NoUse);
+        averaged.Verdict.ShouldBe(Finding.NoUse);
         var tea = averaged.Dunnett.ShouldHaveSingleItem();
         (tea.Pair, Math.Round(tea.Difference, 3)).ShouldBe(("tea - plain", 0));
         averaged.Means.Single(m => m.Name == "tea").Plots.ShouldBe(8);
@@ -175,7 +175,6 @@ public class TrialWordsTests
 
     [Theory]
     [InlineData("design")]
-    [InlineData("kind")]
     [InlineData("factors")]
     [InlineData("worthHaving")]
     [InlineData("looked")]
@@ -187,8 +186,7 @@ public class TrialWordsTests
         var q = Garlic(0.1);
         q = field switch
         {
-            "design" => q with { Design = "by eye" },
-            "kind" => q with { Kind = "feeling" },
+            "design" => q with { Design = Design.Pair },
             "factors" => q with { Factors = [] },
             "worthHaving" => q with { WorthHaving = -1 },
             "looked" => q with { Looked = 0 },
@@ -212,13 +210,13 @@ public class TrialWordsTests
 
     [Fact]
     public void Counts_that_cannot_be_are_refused() =>
-        TrialAnalysis.Of(new TrialQuestion { Kind = "count", Factors = ["t"], Rows = [new() { Levels = ["a"], Value = 5, OutOf = 4 }, new() { Levels = ["b"], Value = 1, OutOf = null }] })
+        TrialAnalysis.Of(new TrialQuestion { Kind = Scale.Count, Factors = ["t"], Rows = [new() { Levels = ["a"], Value = 5, OutOf = 4 }, new() { Levels = ["b"], Value = 1, OutOf = null }] })
             .Refused!.Problems.Select(p => p.Field).ShouldBe(["rows[0].outOf", "rows[1].outOf"]);
 
     [Fact]
     public void A_whole_plot_with_two_treatments_is_no_whole_plot()
     {
-        var q = new TrialQuestion { Design = "split-plot", Factors = ["water", "feed"], Rows = [.. new[] { ("dry", "a"), ("wet", "b"), ("dry", "b"), ("wet", "a") }.Select(x => new TrialRow { Levels = [x.Item1, x.Item2], Block = "1", WholePlot = "w", Value = 1 })] };
+        var q = new TrialQuestion { Design = Design.SplitPlot, Factors = ["water", "feed"], Rows = [.. new[] { ("dry", "a"), ("wet", "b"), ("dry", "b"), ("wet", "a") }.Select(x => new TrialRow { Levels = [x.Item1, x.Item2], Block = "1", WholePlot = "w", Value = 1 })] };
         TrialAnalysis.Of(q).Refused!.Problems.ShouldHaveSingleItem().Field.ShouldBe("wholePlot");
     }
 

@@ -58,7 +58,7 @@ public sealed class UnitsOnEveryLineTests
     {
         var us = UnitSystem.UsCustomary;
         var bucket = new BrewQuestion { VolumeL = 19, DepthM = 0.3, Diffuser = "airStone", AirLpm = 6, TemperatureC = 20, Hours = 24, Sources = [new SourceAmount { Kind = "compost", Litres = 1.2 }], Foods = [new FoodAmount { Kind = "molasses", Ml = 60 }] };
-        Speaks(BrewSchools.Of(bucket, 24, "balanced", us).Value.SelectMany(r => new[] { r.Recipe, r.AirShown, r.Why }));
+        Speaks(BrewSchools.Of(bucket, 24, Bias.Balanced, us).Value.SelectMany(r => new[] { r.Recipe, r.AirShown, r.Why }));
         Speaks(BrewWhatIf.Of(bucket, [new WhatIf { Kind = "cooler", Amount = 5 }, new WhatIf { Kind = "moreFood", Amount = 20 }], units: us).Value.Select(c => c.Name));
         var watch = BrewWatch.Of(new WatchQuestion { Brew = bucket, Seen = new BrewSeen { IsTea = true, NowH = 5, StripMgPerL = 0, Oxygen = [new(2, 8), new(5, 6.4)] }, UseAtH = 24, StartedAt = DateTimeOffset.UnixEpoch, Members = 100, Units = us }, at => at).Value;
         watch.Remedies.ShouldContain(r => r.What == "Move it 9 °F cooler, now");
@@ -104,7 +104,7 @@ public sealed class UnitsOnEveryLineTests
     [InlineData(0.5, "residue")]
     public void The_tank_speaks_it(double brewPer100M2, string waiting)
     {
-        var q = new TankJobQuestion { Units = UnitSystem.UsCustomary, Purpose = "root", TankL = 15, BrewL = 200, BrewPer100M2 = brewPer100M2, Dilution = "1:1", FoodWaiting = waiting, Beds = [new JobBed { Name = "river bed", AreaM2 = 40 }] };
+        var q = new TankJobQuestion { Units = UnitSystem.UsCustomary, Purpose = Purpose.Root, TankL = 15, BrewL = 200, BrewPer100M2 = brewPer100M2, Dilution = "1:1", FoodWaiting = waiting, Beds = [new JobBed { Name = "river bed", AreaM2 = 40 }] };
         var a = TankJob.Of(q);
         Speaks([a.Value.Verdict.Sentence, a.Value.Verdict.Why, .. a.Worked.Cautions.Select(c => c.Text), .. a.Worked.Forks.SelectMany(f => f.Schools.SelectMany(s => new[] { s.Name, s.Gives }).Append(f.Why))]);
     }
@@ -118,7 +118,7 @@ public sealed class UnitsOnEveryLineTests
         race.Saves.ShouldContain(s => s.Contains("gal", StringComparison.Ordinal));
         Speaks(PutOutRace.For(slow with { Kit = new RaceKit { TankL = 1, Kind = "can" } }).Refused!.Problems.Select(p => p.Wrong));
         Core.Almanac.WeatherHour Hour(int h, double c, double wind, double rain) => new(new DateTimeOffset(2026, 6, 10, h, 0, 0, TimeSpan.Zero), c, wind, rain, 0.2, 0.6, 9, false);
-        var windows = SprayWindows.Of(new WindowsQuestion { Units = UnitSystem.UsCustomary, Purpose = "leaf", From = new DateTimeOffset(2026, 6, 10, 0, 0, 0, TimeSpan.Zero), Hours = 24, Latitude = 47.5, Longitude = 8.5, Weather = [Hour(3, 16, 2, 0), Hour(4, 5, 6, 0), Hour(5, 30, 0.5, 3), Hour(18, 12, 3.5, 0), Hour(19, 1, 2, 0)] }).Value;
+        var windows = SprayWindows.Of(new WindowsQuestion { Units = UnitSystem.UsCustomary, Purpose = Purpose.Leaf, From = new DateTimeOffset(2026, 6, 10, 0, 0, 0, TimeSpan.Zero), Hours = 24, Latitude = 47.5, Longitude = 8.5, Weather = [Hour(3, 16, 2, 0), Hour(4, 5, 6, 0), Hour(5, 30, 0.5, 3), Hour(18, 12, 3.5, 0), Hour(19, 1, 2, 0)] }).Value;
         Speaks([windows.Verdict.Why, .. windows.Windows.Select(w => w.Sentence), .. windows.Hours.SelectMany(h => h.Spoils.Concat(h.Minds).Append(h.WeatherShown))]);
         Speaks(SprayerRate.Of(new SprayerQuestion { Units = UnitSystem.UsCustomary, UsedL = 1, SquareM2 = 20 }).Value.Sentence);
         Speaks(InjectorStock.Of(100, 1, 500, 10, false, "mL", UnitSystem.UsCustomary).Value.Verdict.Sentence.Replace(" mL", "", StringComparison.Ordinal));

@@ -10,7 +10,7 @@ public class CourseAndMixTests
     {
         Species = [new LabelSpecies { Name = "one", Count = 6e7 }, new LabelSpecies { Name = "two", Count = 4e7 }],
         LabelPer = "mL",
-        Kind = "spores",
+        Kind = LifeForm.Spores,
         LabelDose = 10,
         LabelEveryDays = 14,
     };
@@ -32,7 +32,7 @@ public class CourseAndMixTests
     [Fact]
     public void A_warm_old_bottle_of_living_cells_thins_it_too()
     {
-        var course = InoculantCourse.Of(Course with { Kind = "living", AgeDays = 45, KeptC = 30 }).Value; // 45 days at 30 °C is 90 at 20: one half-life
+        var course = InoculantCourse.Of(Course with { Kind = LifeForm.Living, AgeDays = 45, KeptC = 30 }).Value; // 45 days at 30 °C is 90 at 20: one half-life
         course.Share!.Value.ShouldBe(0.5, 1e-9);
         course.Verdict.Why.ShouldContain("50 % are still alive");
     }
@@ -56,7 +56,7 @@ public class CourseAndMixTests
     public void Crops_that_do_not_host_mycorrhiza_are_known(string crop, string? word)
     {
         InoculantCourse.NonHost(crop).ShouldBe(word);
-        var course = InoculantCourse.Of(Course with { Kind = "propagules", Crop = crop, From = new DateOnly(2026, 4, 1), Harvest = new DateOnly(2026, 8, 1) }).Value;
+        var course = InoculantCourse.Of(Course with { Kind = LifeForm.Propagules, Crop = crop, From = new DateOnly(2026, 4, 1), Harvest = new DateOnly(2026, 8, 1) }).Value;
         course.Verdict.Tone.ShouldBe(word is null ? course.Verdict.Tone : Tone.Stop);
         course.Doses.Count.ShouldBe(1); // once, at the roots
         if (word is null)

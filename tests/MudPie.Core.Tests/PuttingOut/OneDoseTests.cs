@@ -12,7 +12,7 @@ public sealed class OneDoseTests
     private static LabelRate Label(string text, bool liquid = true) => LabelRates.Read(text, liquid).Value[0];
 
     private static Dose Of(string? label = null, double? own = null, double area = 20_000) =>
-        Doses.Of(new DoseQuestion { Kind = Seaweed, Purpose = "leaf", AreaM2 = area, MixLPerHa = 500, Label = label is null ? null : Label(label), OwnOneIn = own });
+        Doses.Of(new DoseQuestion { Kind = Seaweed, Purpose = Purpose.Leaf, AreaM2 = area, MixLPerHa = 500, Label = label is null ? null : Label(label), OwnOneIn = own });
 
     [Fact]
     public void The_label_comes_first_then_the_grower_then_the_table()
@@ -34,7 +34,7 @@ public sealed class OneDoseTests
         var dose = Of(label, area: 3600);
         var job = TankJob.Of(new TankJobQuestion
         {
-            Purpose = "leaf",
+            Purpose = Purpose.Leaf,
             TankL = 100,
             SpareShare = 0,
             RateLPerHa = 500,
@@ -123,11 +123,11 @@ public sealed class OneDoseTests
     [Fact]
     public void A_drench_may_go_by_the_plant()
     {
-        var job = TankJob.Of(new TankJobQuestion { Purpose = "root", TankL = 100, SpareShare = 0, BrewL = 20, Dilution = "1:4", PerPlantL = 0.5, Beds = [new JobBed { Name = "hops", AreaM2 = 900, Plants = 120 }] }).Value;
+        var job = TankJob.Of(new TankJobQuestion { Purpose = Purpose.Root, TankL = 100, SpareShare = 0, BrewL = 20, Dilution = "1:4", PerPlantL = 0.5, Beds = [new JobBed { Name = "hops", AreaM2 = 900, Plants = 120 }] }).Value;
         job.MixL.ShouldBe(60, 1e-9);
         job.Beds[0].LitresAPlant.ShouldBe(0.5);
-        job.Verdict.Tone.ShouldBe(MudPie.Core.Brewing.Tone.Go);
-        TankJob.Of(new TankJobQuestion { Purpose = "root", TankL = 100, BrewL = 20, Dilution = "1:4", PerPlantL = 0.5, Beds = [new JobBed { Name = "hops", AreaM2 = 900 }] }).Refused.ShouldNotBeNull().Problems[0].Field.ShouldBe("beds[0].plants");
+        job.Verdict.Tone.ShouldBe(Tone.Go);
+        TankJob.Of(new TankJobQuestion { Purpose = Purpose.Root, TankL = 100, BrewL = 20, Dilution = "1:4", PerPlantL = 0.5, Beds = [new JobBed { Name = "hops", AreaM2 = 900 }] }).Refused.ShouldNotBeNull().Problems[0].Field.ShouldBe("beds[0].plants");
     }
 
     [Fact]

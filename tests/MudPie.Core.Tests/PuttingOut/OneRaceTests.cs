@@ -111,7 +111,7 @@ public sealed class OneRaceTests
     private static BrewPlanQuestion Plan(double warmth) => new()
     {
         Beds = [new PlanBed { Name = "Creek Field", AreaM2 = 14_000, Growing = "grass" }],
-        Purpose = "leaf",
+        Purpose = Purpose.Leaf,
         Now = new(2026, 6, 10, 5, 0, 0, TimeSpan.Zero),
         UseAt = new(2026, 6, 12, 18, 0, 0, TimeSpan.Zero),
         VesselWorkingL = 765,
@@ -164,7 +164,7 @@ public sealed class OneRaceTests
         var q = Plan(18) with { Choices = new Dictionary<string, string> { ["clear-chlorine"] = "stand" } };
         var p = BrewPlan.Of(q, at => at).Value;
         (p.UseAt - p.Steps.Single(s => s.Id == "thinning").At).TotalHours.ShouldBeInRange(48, 50);
-        var soon = BrewPlan.Of(q with { UseAt = q.Now.AddHours(40), Making = "extract", Purpose = "root" }, at => at).Value;
+        var soon = BrewPlan.Of(q with { UseAt = q.Now.AddHours(40), Making = Making.Extract, Purpose = Purpose.Root }, at => at).Value;
         soon.EarliestUseAt.ShouldBeGreaterThan(soon.UseAt);
         soon.Verdict.Sentence.ShouldStartWith("Too late");
     }
@@ -188,9 +188,9 @@ public sealed class OneRaceTests
     [Fact]
     public void Two_hectares_of_living_ground_ask_the_plan_for_what_the_tank_gives_them()
     {
-        PlanBed[] beds = [new() { Name = "Creek", AreaM2 = 20_000, Life = "living" }];
+        PlanBed[] beds = [new() { Name = "Creek", AreaM2 = 20_000, Life = Life.Living }];
         BrewPlan.WantedL(beds, leaf: false).ShouldBe(600, 1e-9);
-        BrewPlan.Of(Plan(18) with { Beds = beds, Purpose = "root" }, at => at).Value.WantedL.ShouldBe(600, 1e-9);
+        BrewPlan.Of(Plan(18) with { Beds = beds, Purpose = Purpose.Root }, at => at).Value.WantedL.ShouldBe(600, 1e-9);
     }
 
     [Fact]

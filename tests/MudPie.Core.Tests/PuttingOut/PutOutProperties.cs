@@ -23,7 +23,7 @@ public class PutOutProperties
     [Property(MaxTest = 60)]
     public void Windows_are_exactly_the_half_hours_that_nothing_spoils(int seed, byte place)
     {
-        foreach (var purpose in new[] { "leaf", "root" })
+        foreach (var purpose in Enum.GetValues<Purpose>())
         {
             var answer = SprayWindows.Of(new WindowsQuestion { Purpose = purpose, From = Day, Hours = 72, Latitude = (place % 150) - 75, Longitude = place - 128, Weather = Sky(seed) }).Value;
             answer.Hours.Count.ShouldBe(144);
@@ -42,7 +42,7 @@ public class PutOutProperties
     {
         var calm = Sky(seed).Select(w => w with { WindMps = 2 + (w.WindMps % 2) }).ToList();
         var windy = calm.Select(w => w with { WindMps = w.WindMps + (more / 40.0) }).ToList();
-        WindowsAnswer Ask(List<WeatherHour> weather) => SprayWindows.Of(new WindowsQuestion { Purpose = "leaf", From = Day, Hours = 72, Latitude = 50, Longitude = 0, Weather = weather }).Value;
+        WindowsAnswer Ask(List<WeatherHour> weather) => SprayWindows.Of(new WindowsQuestion { Purpose = Purpose.Leaf, From = Day, Hours = 72, Latitude = 50, Longitude = 0, Weather = weather }).Value;
         Ask(windy).Hours.Zip(Ask(calm).Hours, (w, c) => w.Score <= c.Score + 1e-12).ShouldAllBe(no => no);
     }
 
@@ -51,8 +51,8 @@ public class PutOutProperties
     {
         var sky = Sky(seed);
         var random = new Random(seed);
-        SprayWindows.Of(new WindowsQuestion { Purpose = "leaf", From = Day, Hours = 24, Latitude = 50, Longitude = 0, Weather = [.. sky.OrderBy(_ => random.Next())] }).Value.Hours.Select(h => h.Score)
-            .ShouldBe(SprayWindows.Of(new WindowsQuestion { Purpose = "leaf", From = Day, Hours = 24, Latitude = 50, Longitude = 0, Weather = sky }).Value.Hours.Select(h => h.Score));
+        SprayWindows.Of(new WindowsQuestion { Purpose = Purpose.Leaf, From = Day, Hours = 24, Latitude = 50, Longitude = 0, Weather = [.. sky.OrderBy(_ => random.Next())] }).Value.Hours.Select(h => h.Score)
+            .ShouldBe(SprayWindows.Of(new WindowsQuestion { Purpose = Purpose.Leaf, From = Day, Hours = 24, Latitude = 50, Longitude = 0, Weather = sky }).Value.Hours.Select(h => h.Score));
     }
 
     [Fact]
@@ -76,7 +76,7 @@ public class PutOutProperties
     [Property(MaxTest = 200)]
     public void Older_and_warmer_is_never_more_alive(ushort days, byte more, byte celsius)
     {
-        foreach (var kind in new[] { "spores", "living", "propagules" })
+        foreach (var kind in Enum.GetValues<LifeForm>())
         {
             var (age, warm) = (days % 2000, (celsius % 60) - 15.0);
             var now = InoculantDose.Viable(kind, age, warm);
@@ -91,7 +91,7 @@ public class PutOutProperties
     [Property(MaxTest = 200)]
     public void The_dose_that_would_make_up_does(byte dose, byte every, byte age)
     {
-        var question = new CourseQuestion { Species = [new LabelSpecies { Name = "a", Count = 1e8 }], LabelPer = "mL", Kind = "living", AgeDays = age, LabelDose = 10, LabelEveryDays = 14, Dose = 1 + (dose % 12), EveryDays = 7 + (every % 60) };
+        var question = new CourseQuestion { Species = [new LabelSpecies { Name = "a", Count = 1e8 }], LabelPer = "mL", Kind = LifeForm.Living, AgeDays = age, LabelDose = 10, LabelEveryDays = 14, Dose = 1 + (dose % 12), EveryDays = 7 + (every % 60) };
         var course = InoculantCourse.Of(question).Value;
         if (course.MakeUp is { } up)
         {
@@ -116,7 +116,7 @@ public class PutOutProperties
     public void A_season_is_looked_at_the_same_however_its_givings_are_listed(byte[] days, int seed)
     {
         var start = new DateOnly(2026, 4, 1);
-        var steps = days.Take(12).Select((d, i) => new ProgrammeStep { Kind = Biostimulants.Kinds[i % Biostimulants.Kinds.Count].Kind, On = start.AddDays(d), Purpose = "leaf" }).DistinctBy(s => (s.Kind, s.On)).ToList();
+        var steps = days.Take(12).Select((d, i) => new ProgrammeStep { Kind = Biostimulants.Kinds[i % Biostimulants.Kinds.Count].Kind, On = start.AddDays(d), Purpose = Purpose.Leaf }).DistinctBy(s => (s.Kind, s.On)).ToList();
         ProgrammeAnswer Check(IEnumerable<ProgrammeStep> s) => Biostimulants.Check(new ProgrammeQuestion { Start = start, Harvest = start.AddDays(120), AreaM2 = 100, Steps = [.. s] }).Value;
         var random = new Random(seed);
         var (one, two) = (Check(steps), Check(steps.OrderBy(_ => random.Next())));

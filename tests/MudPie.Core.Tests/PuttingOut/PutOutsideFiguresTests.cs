@@ -8,40 +8,40 @@ namespace MudPie.Core.Tests.PuttingOut;
 public class PutOutsideFiguresTests
 {
     [Theory]
-    [InlineData(28, 72, "poor", 765, 5, 0.25, 15, 171.36, 440.64, 4590, 306, 15)]
-    [InlineData(9, 9, "poor", 60, 9, 0.1, 10, 27.2727273, 27.2727273, 600, 60, 10)]
-    [InlineData(28, 5000, "living", 17, 2, 0.05, 10, 0.296684119, 15.8937921, 51, 6, 1)]
-    [InlineData(36, 36, "poor", 765, 2, 0.1, 15, 347.727273, 347.727273, 2295, 153, 15)]
-    [InlineData(28, 72, "middling", 765, 20, 0.1, 10, 273.493361, 421.961185, 16065, 1607, 5)]
-    [InlineData(1200, 5000, "middling", 765, 5, 0.05, 15, 208.163265, 520.408163, 4590, 306, 15)]
-    [InlineData(28, 500, "middling", 3, 9, 0.1, 10, 0.232815965, 2.49445676, 30, 3, 10)]
-    [InlineData(36, 5000, "living", 17, 9, 0.05, 400, 0.379464286, 15.8110119, 170, 1, 170)]
-    [InlineData(100, 5000, "middling", 60, 5, 0.05, 15, 1.84331797, 55.2995392, 360, 24, 15)]
-    [InlineData(36, 72, "poor", 3, 0, 0.25, 20, 0.8, 1.6, 3, 1, 3)]
-    [InlineData(250, 5000, "living", 60, 20, 0.1, 15, 7.79220779, 46.7532468, 1260, 84, 15)]
-    [InlineData(430, 36, "poor", 60, 1, 0.25, 20, 44.2918455, 3.70815451, 120, 6, 20)]
-    [InlineData(28, 72, "middling", 765, 9, 0.1, 600, 273.493361, 421.961185, 7650, 13, 450)]
-    [InlineData(28, 72, "poor", 3, 20, 0.05, 20, 0.8, 2.05714286, 63, 4, 3)]
-    [InlineData(1200, 5000, "living", 7, 0, 0.1, 15, 2.82828283, 3.53535354, 7, 1, 7)]
-    [InlineData(36, 500, "poor", 3, 2, 0, 20, 0.201492537, 2.79850746, 9, 1, 9)]
-    [InlineData(430, 72, "poor", 17, 2, 0.1, 15, 13.2379573, 2.21658819, 51, 4, 6)]
-    [InlineData(1200, 500, "living", 765, 0, 0.1, 600, 618.181818, 77.2727273, 765, 2, 165)]
-    [InlineData(28, 500, "middling", 7, 2, 0.25, 600, 0.47804878, 5.12195122, 21, 1, 21)]
-    [InlineData(28, 72, "living", 3, 2, 0, 400, 1.69354839, 1.30645161, 9, 1, 9)]
-    [InlineData(28, 72, "middling", 17, 9, 0, 400, 6.68539326, 10.3146067, 170, 1, 170)]
-    [InlineData(28, 500, "poor", 3, 0, 0, 10, 0.159090909, 2.84090909, 3, 1, 3)]
-    [InlineData(430, 36, "living", 765, 1, 0, 600, 746.256806, 18.7431942, 1530, 3, 330)]
-    [InlineData(100, 5000, "poor", 17, 0, 0, 600, 0.333333333, 16.6666667, 17, 1, 17)]
-    public void A_job_over_two_beds_is_as_worked_elsewhere(double worn, double other, string life, double brew, int water, double spare, double tank, double first, double second, double mix, int loads, double last)
+    [InlineData(28, 72, Life.Poor, 765, 5, 0.25, 15, 171.36, 440.64, 4590, 306, 15)]
+    [InlineData(9, 9, Life.Poor, 60, 9, 0.1, 10, 27.2727273, 27.2727273, 600, 60, 10)]
+    [InlineData(28, 5000, Life.Living, 17, 2, 0.05, 10, 0.296684119, 15.8937921, 51, 6, 1)]
+    [InlineData(36, 36, Life.Poor, 765, 2, 0.1, 15, 347.727273, 347.727273, 2295, 153, 15)]
+    [InlineData(28, 72, Life.Middling, 765, 20, 0.1, 10, 273.493361, 421.961185, 16065, 1607, 5)]
+    [InlineData(1200, 5000, Life.Middling, 765, 5, 0.05, 15, 208.163265, 520.408163, 4590, 306, 15)]
+    [InlineData(28, 500, Life.Middling, 3, 9, 0.1, 10, 0.232815965, 2.49445676, 30, 3, 10)]
+    [InlineData(36, 5000, Life.Living, 17, 9, 0.05, 400, 0.379464286, 15.8110119, 170, 1, 170)]
+    [InlineData(100, 5000, Life.Middling, 60, 5, 0.05, 15, 1.84331797, 55.2995392, 360, 24, 15)]
+    [InlineData(36, 72, Life.Poor, 3, 0, 0.25, 20, 0.8, 1.6, 3, 1, 3)]
+    [InlineData(250, 5000, Life.Living, 60, 20, 0.1, 15, 7.79220779, 46.7532468, 1260, 84, 15)]
+    [InlineData(430, 36, Life.Poor, 60, 1, 0.25, 20, 44.2918455, 3.70815451, 120, 6, 20)]
+    [InlineData(28, 72, Life.Middling, 765, 9, 0.1, 600, 273.493361, 421.961185, 7650, 13, 450)]
+    [InlineData(28, 72, Life.Poor, 3, 20, 0.05, 20, 0.8, 2.05714286, 63, 4, 3)]
+    [InlineData(1200, 5000, Life.Living, 7, 0, 0.1, 15, 2.82828283, 3.53535354, 7, 1, 7)]
+    [InlineData(36, 500, Life.Poor, 3, 2, 0, 20, 0.201492537, 2.79850746, 9, 1, 9)]
+    [InlineData(430, 72, Life.Poor, 17, 2, 0.1, 15, 13.2379573, 2.21658819, 51, 4, 6)]
+    [InlineData(1200, 500, Life.Living, 765, 0, 0.1, 600, 618.181818, 77.2727273, 765, 2, 165)]
+    [InlineData(28, 500, Life.Middling, 7, 2, 0.25, 600, 0.47804878, 5.12195122, 21, 1, 21)]
+    [InlineData(28, 72, Life.Living, 3, 2, 0, 400, 1.69354839, 1.30645161, 9, 1, 9)]
+    [InlineData(28, 72, Life.Middling, 17, 9, 0, 400, 6.68539326, 10.3146067, 170, 1, 170)]
+    [InlineData(28, 500, Life.Poor, 3, 0, 0, 10, 0.159090909, 2.84090909, 3, 1, 3)]
+    [InlineData(430, 36, Life.Living, 765, 1, 0, 600, 746.256806, 18.7431942, 1530, 3, 330)]
+    [InlineData(100, 5000, Life.Poor, 17, 0, 0, 600, 0.333333333, 16.6666667, 17, 1, 17)]
+    public void A_job_over_two_beds_is_as_worked_elsewhere(double worn, double other, Life life, double brew, int water, double spare, double tank, double first, double second, double mix, int loads, double last)
     {
         var job = TankJob.Of(new TankJobQuestion
         {
-            Purpose = "root",
+            Purpose = Purpose.Root,
             BrewL = brew,
             Dilution = $"1:{water}",
             SpareShare = spare,
             TankL = tank,
-            Beds = [new JobBed { Name = "worn", AreaM2 = worn, Life = "poor" }, new JobBed { Name = "other", AreaM2 = other, Life = life }],
+            Beds = [new JobBed { Name = "worn", AreaM2 = worn, Life = Life.Poor }, new JobBed { Name = "other", AreaM2 = other, Life = life }],
         }).Value;
         job.Beds[0].BrewL.ShouldBe(first, first * 1e-7);
         job.Beds[1].BrewL.ShouldBe(second, second * 1e-7);
@@ -54,27 +54,27 @@ public class PutOutsideFiguresTests
     }
 
     [Theory]
-    [InlineData(1e+08, "propagules", 10, 27, 2, 10, 5, 14, 136882378, 0.547529513, 3.65277113)]
-    [InlineData(2e+09, "spores", 10, 27, 50, 10, 10, 14, 6.96854231e+10, 6.96854231, double.NaN)]
-    [InlineData(5e+07, "propagules", 10, 4, 0.5, 14, 5, 7, 12442967.2, 0.0497718687, 10.0458354)]
-    [InlineData(5e+07, "spores", 200, 20, 2, 14, 1, 14, 47302882.3, 1.89211529, double.NaN)]
-    [InlineData(1e+06, "living", 200, 4, 50, 28, 1, 14, 7520331.4, 15.0406628, double.NaN)]
-    [InlineData(5e+07, "living", 10, 20, 10, 28, 10, 14, 115734339, 0.462937356, 21.6011948)]
-    [InlineData(2e+09, "living", 10, 20, 10, 28, 5, 7, 4.62937356e+09, 0.462937356, 21.6011948)]
-    [InlineData(1e+08, "living", 10, 4, 50, 60, 1, 14, 568699887, 11.3739977, double.NaN)]
-    [InlineData(1e+06, "spores", 200, 35, 50, 28, 5, 7, 10685496.4, 2.13709927, double.NaN)]
-    [InlineData(1e+06, "spores", 10, 4, 10, 7, 5, 14, 9990858.05, 3.99634322, double.NaN)]
-    [InlineData(5e+07, "living", 0, 12, 2, 60, 5, 21, 11666666.7, 0.14, 14.2857143)]
-    [InlineData(2e+09, "living", 200, 4, 0.5, 7, 10, 21, 601626512, 0.0902439768, 5.54053597)]
-    [InlineData(1e+06, "propagules", 700, 20, 2, 7, 5, 7, 757858.283, 0.151571657, 13.1950791)]
-    [InlineData(1e+06, "propagules", 60, 4, 0.5, 60, 5, 14, 56754.5194, 0.0227018077, 22.0246778)]
-    [InlineData(5e+07, "propagules", 200, 12, 50, 28, 1, 7, 532992975, 10.6598595, double.NaN)]
-    [InlineData(1e+06, "living", 60, 35, 50, 28, 10, 14, 3382847.42, 0.676569484, 73.9022395)]
-    [InlineData(1e+06, "living", 10, 20, 50, 28, 1, 21, 11573433.9, 34.7203017, double.NaN)]
-    [InlineData(5e+07, "propagules", 10, 12, 2, 14, 5, 14, 49603472.2, 0.396827778, 5.03996976)]
-    [InlineData(1e+08, "living", 0, 12, 0.5, 14, 1, 21, 25000000, 0.75, 0.666666667)]
-    [InlineData(1e+06, "propagules", 700, 27, 0.5, 60, 1, 14, 12058.1937, 0.0241163873, 20.7327902)]
-    public void A_course_is_as_worked_elsewhere(double count, string kind, double age, double kept, double dose, double every, double labelDose, double labelEvery, double week, double share, double makeUp)
+    [InlineData(1e+08, LifeForm.Propagules, 10, 27, 2, 10, 5, 14, 136882378, 0.547529513, 3.65277113)]
+    [InlineData(2e+09, LifeForm.Spores, 10, 27, 50, 10, 10, 14, 6.96854231e+10, 6.96854231, double.NaN)]
+    [InlineData(5e+07, LifeForm.Propagules, 10, 4, 0.5, 14, 5, 7, 12442967.2, 0.0497718687, 10.0458354)]
+    [InlineData(5e+07, LifeForm.Spores, 200, 20, 2, 14, 1, 14, 47302882.3, 1.89211529, double.NaN)]
+    [InlineData(1e+06, LifeForm.Living, 200, 4, 50, 28, 1, 14, 7520331.4, 15.0406628, double.NaN)]
+    [InlineData(5e+07, LifeForm.Living, 10, 20, 10, 28, 10, 14, 115734339, 0.462937356, 21.6011948)]
+    [InlineData(2e+09, LifeForm.Living, 10, 20, 10, 28, 5, 7, 4.62937356e+09, 0.462937356, 21.6011948)]
+    [InlineData(1e+08, LifeForm.Living, 10, 4, 50, 60, 1, 14, 568699887, 11.3739977, double.NaN)]
+    [InlineData(1e+06, LifeForm.Spores, 200, 35, 50, 28, 5, 7, 10685496.4, 2.13709927, double.NaN)]
+    [InlineData(1e+06, LifeForm.Spores, 10, 4, 10, 7, 5, 14, 9990858.05, 3.99634322, double.NaN)]
+    [InlineData(5e+07, LifeForm.Living, 0, 12, 2, 60, 5, 21, 11666666.7, 0.14, 14.2857143)]
+    [InlineData(2e+09, LifeForm.Living, 200, 4, 0.5, 7, 10, 21, 601626512, 0.0902439768, 5.54053597)]
+    [InlineData(1e+06, LifeForm.Propagules, 700, 20, 2, 7, 5, 7, 757858.283, 0.151571657, 13.1950791)]
+    [InlineData(1e+06, LifeForm.Propagules, 60, 4, 0.5, 60, 5, 14, 56754.5194, 0.0227018077, 22.0246778)]
+    [InlineData(5e+07, LifeForm.Propagules, 200, 12, 50, 28, 1, 7, 532992975, 10.6598595, double.NaN)]
+    [InlineData(1e+06, LifeForm.Living, 60, 35, 50, 28, 10, 14, 3382847.42, 0.676569484, 73.9022395)]
+    [InlineData(1e+06, LifeForm.Living, 10, 20, 50, 28, 1, 21, 11573433.9, 34.7203017, double.NaN)]
+    [InlineData(5e+07, LifeForm.Propagules, 10, 12, 2, 14, 5, 14, 49603472.2, 0.396827778, 5.03996976)]
+    [InlineData(1e+08, LifeForm.Living, 0, 12, 0.5, 14, 1, 21, 25000000, 0.75, 0.666666667)]
+    [InlineData(1e+06, LifeForm.Propagules, 700, 27, 0.5, 60, 1, 14, 12058.1937, 0.0241163873, 20.7327902)]
+    public void A_course_is_as_worked_elsewhere(double count, LifeForm kind, double age, double kept, double dose, double every, double labelDose, double labelEvery, double week, double share, double makeUp)
     {
         var course = InoculantCourse.Of(new CourseQuestion
         {

@@ -10,7 +10,7 @@ public class SeasonTests
 
     private static ProgrammeAnswer Check(params ProgrammeStep[] steps) => Biostimulants.Check(new ProgrammeQuestion { Start = Start, Harvest = Harvest, AreaM2 = 36, Steps = steps }).Value;
 
-    private static ProgrammeStep On(string kind, int day, string? purpose = null) => new() { Kind = kind, On = Start.AddDays(day), Purpose = purpose ?? (day < 10 ? "root" : "leaf") };
+    private static ProgrammeStep On(string kind, int day, Purpose? purpose = null) => new() { Kind = kind, On = Start.AddDays(day), Purpose = purpose ?? (day < 10 ? Purpose.Root : Purpose.Leaf) };
 
     [Fact]
     public void Seaweed_is_proposed_while_roots_are_young_and_no_later()
@@ -79,9 +79,9 @@ public class SeasonTests
     public void No_leaf_spray_is_laid_before_there_are_leaves()
     {
         var steps = Biostimulants.Propose("seaweed", Start, Harvest, "potatoes").Value;
-        steps[0].Purpose.ShouldBe("root");
-        steps.Skip(1).ShouldAllBe(s => s.Purpose == "leaf");
-        var look = Biostimulants.Check(new ProgrammeQuestion { Start = Start, Harvest = Harvest, AreaM2 = 36, Crop = "potatoes", Steps = [On("seaweed", 0, "leaf")] }).Value.Steps.Single();
+        steps[0].Purpose.ShouldBe(Purpose.Root);
+        steps.Skip(1).ShouldAllBe(s => s.Purpose == Purpose.Leaf);
+        var look = Biostimulants.Check(new ProgrammeQuestion { Start = Start, Harvest = Harvest, AreaM2 = 36, Crop = "potatoes", Steps = [On("seaweed", 0, Purpose.Leaf)] }).Value.Steps.Single();
         look.Fit.ShouldBe("wasted");
         look.Says.ShouldContain("no leaves before");
     }
@@ -96,15 +96,14 @@ public class SeasonTests
     [Property(MaxTest = 100)]
     public void Moving_a_giving_changes_no_other(byte a, byte b)
     {
-        var one = Check(On("fish", 10, "root"), On("amino", a % 120)).Steps.Single(s => s.Kind == "fish");
-        var two = Check(On("fish", 10, "root"), On("amino", b % 120)).Steps.Single(s => s.Kind == "fish");
+        var one = Check(On("fish", 10, Purpose.Root), On("amino", a % 120)).Steps.Single(s => s.Kind == "fish");
+        var two = Check(On("fish", 10, Purpose.Root), On("amino", b % 120)).Steps.Single(s => s.Kind == "fish");
         two.ShouldBe(one);
     }
 
     [Theory]
-    [InlineData("whey", "leaf")]
-    [InlineData("seaweed", "stem")]
-    public void Nonsense_is_refused(string kind, string purpose) =>
+    [InlineData("whey", Purpose.Leaf)]
+    public void Nonsense_is_refused(string kind, Purpose purpose) =>
         Biostimulants.Check(new ProgrammeQuestion { Start = Start, Harvest = Harvest, AreaM2 = 36, Steps = [On(kind, 3, purpose)] }).Refused.ShouldNotBeNull().Problems[0].Field.ShouldBe("steps[0].kind");
 
     [Fact]

@@ -67,11 +67,11 @@ public class TankAndDoseTests
     [Fact]
     public void Living_cells_fall_with_age_and_warmth_and_spores_hardly()
     {
-        InoculantDose.Viable("living", 90, 20).ShouldBe(0.5, 1e-12);
-        InoculantDose.Viable("living", 90, 10).ShouldBe(Math.Pow(0.5, 0.5), 1e-12);
-        InoculantDose.Viable("spores", 365, 20).ShouldBeGreaterThan(0.9);
-        InoculantDose.Of(Spores with { ViableShare = null, Kind = "living", AgeDays = 90, KeptC = 20 }).Value.Amount.ShouldBe(2.4, 1e-9);
-        InoculantDose.Of(Spores with { ViableShare = null, Kind = "living", AgeDays = 3000, KeptC = 35 }).Refused!.Problems[0].Field.ShouldBe("ageDays");
+        InoculantDose.Viable(LifeForm.Living, 90, 20).ShouldBe(0.5, 1e-12);
+        InoculantDose.Viable(LifeForm.Living, 90, 10).ShouldBe(Math.Pow(0.5, 0.5), 1e-12);
+        InoculantDose.Viable(LifeForm.Spores, 365, 20).ShouldBeGreaterThan(0.9);
+        InoculantDose.Of(Spores with { ViableShare = null, Kind = LifeForm.Living, AgeDays = 90, KeptC = 20 }).Value.Amount.ShouldBe(2.4, 1e-9);
+        InoculantDose.Of(Spores with { ViableShare = null, Kind = LifeForm.Living, AgeDays = 3000, KeptC = 35 }).Refused!.Problems[0].Field.ShouldBe("ageDays");
     }
 
     [Fact]

@@ -8,12 +8,12 @@ public class TankJobTests
 {
     private static TankJobQuestion Two => new()
     {
-        Purpose = "root",
+        Purpose = Purpose.Root,
         TankL = 15,
         SpareShare = 0,
         BrewL = 17,
         Dilution = "1:5",
-        Beds = [new JobBed { Name = "worn out", AreaM2 = 36, Life = "poor" }, new JobBed { Name = "alive", AreaM2 = 36, Life = "living", LifeSays = "cotton strip of 3 May" }],
+        Beds = [new JobBed { Name = "worn out", AreaM2 = 36, Life = Life.Poor }, new JobBed { Name = "alive", AreaM2 = 36, Life = Life.Living, LifeSays = "cotton strip of 3 May" }],
     };
 
     [Fact]
@@ -49,12 +49,12 @@ public class TankJobTests
     {
         var question = new TankJobQuestion
         {
-            Purpose = "leaf",
+            Purpose = Purpose.Leaf,
             TankL = 20 + tank,
             SpareShare = spare % 50 / 100.0,
             BrewL = brew + 1,
             Dilution = $"1:{water % 20}",
-            Beds = [.. areas.Take(40).Select((a, i) => new JobBed { Name = $"Bed {i}", AreaM2 = a + 1, Life = (a % 4) switch { 0 => "poor", 1 => "middling", 2 => "living", _ => null } }), new JobBed { Name = "last", AreaM2 = 10 }],
+            Beds = [.. areas.Take(40).Select((a, i) => new JobBed { Name = $"Bed {i}", AreaM2 = a + 1, Life = (a % 4) switch { 0 => Life.Poor, 1 => Life.Middling, 2 => Life.Living, _ => null } }), new JobBed { Name = "last", AreaM2 = 10 }],
             Products = [new JobProduct { Name = "kelp", Unit = "mL", Basis = "perHa", Rate = 1000 }, new JobProduct { Name = "flour", Unit = "g", Basis = "perLitre", Rate = 2 }],
         };
         var ruling = TankJob.Of(question);
@@ -83,7 +83,7 @@ public class TankJobTests
     {
         var job = TankJob.Of(new TankJobQuestion
         {
-            Purpose = "leaf",
+            Purpose = Purpose.Leaf,
             TankL = 400,
             SpareShare = 0,
             RateLPerHa = 300,
@@ -98,7 +98,7 @@ public class TankJobTests
     [Fact]
     public void One_to_fifty_by_the_knapsack_is_called_what_it_is()
     {
-        var job = TankJob.Of(new TankJobQuestion { Purpose = "root", TankL = 15, BrewL = 1000, Dilution = "1:50", SpareShare = 0, Beds = [new JobBed { Name = "the field", AreaM2 = 10_000 }] }).Worked;
+        var job = TankJob.Of(new TankJobQuestion { Purpose = Purpose.Root, TankL = 15, BrewL = 1000, Dilution = "1:50", SpareShare = 0, Beds = [new JobBed { Name = "the field", AreaM2 = 10_000 }] }).Worked;
         job.Value.LoadCount.ShouldBe(3400);
         job.Value.Loads.ShouldBeEmpty();
         job.Value.Verdict.Tone.ShouldBe(Tone.Stop);
@@ -108,7 +108,7 @@ public class TankJobTests
 
     [Fact]
     public void A_flood_is_said_by_bed() =>
-        TankJob.Of(new TankJobQuestion { Purpose = "root", TankL = 400, BrewL = 100, Dilution = "1:20", SpareShare = 0, Beds = [new JobBed { Name = "Bed 1", AreaM2 = 36 }] }).Value.Verdict.Sentence.ShouldBe("58 mm on Bed 1: more than an ordinary watering.");
+        TankJob.Of(new TankJobQuestion { Purpose = Purpose.Root, TankL = 400, BrewL = 100, Dilution = "1:20", SpareShare = 0, Beds = [new JobBed { Name = "Bed 1", AreaM2 = 36 }] }).Value.Verdict.Sentence.ShouldBe("58 mm on Bed 1: more than an ordinary watering.");
 
     [Theory]
     [InlineData(null, "Does it find food there")]
@@ -117,7 +117,7 @@ public class TankJobTests
     public void What_is_put_out_is_asked_whether_it_finds_food(string? waiting, string says)
     {
         TankJob.Of(Two with { FoodWaiting = waiting }).Value.FoodAsked.ShouldNotBeNull().ShouldContain(says);
-        TankJob.Of(Two with { FoodWaiting = waiting, Purpose = "leaf" }).Value.FoodAsked.ShouldBeNull();
+        TankJob.Of(Two with { FoodWaiting = waiting, Purpose = Purpose.Leaf }).Value.FoodAsked.ShouldBeNull();
     }
 
     [Fact]

@@ -83,10 +83,10 @@ public class StockTests
     [Fact]
     public void Life_falls_with_age_and_warmth_and_a_mineral_has_none()
     {
-        Stock.Alive("living", May, May.AddDays(90), 20).ShouldBe(0.5, 1e-12);
-        Stock.Alive("living", May, May.AddDays(90), 10).ShouldBe(Math.Pow(0.5, 0.5), 1e-12);
+        Stock.Alive(LifeForm.Living, May, May.AddDays(90), 20).ShouldBe(0.5, 1e-12);
+        Stock.Alive(LifeForm.Living, May, May.AddDays(90), 10).ShouldBe(Math.Pow(0.5, 0.5), 1e-12);
         Stock.Alive(null, May, May.AddDays(9000), 40).ShouldBe(1);
-        Stock.Alive("spores", May, May.AddDays(-5), 20).ShouldBe(1); // not made yet: no more than whole
+        Stock.Alive(LifeForm.Spores, May, May.AddDays(-5), 20).ShouldBe(1); // not made yet: no more than whole
     }
 
     [Fact]

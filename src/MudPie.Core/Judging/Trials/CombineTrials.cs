@@ -47,7 +47,7 @@ public sealed record SiteLine(string Label, double Estimate, double Lower, doubl
 /// <param name="Verdict">By where the interval lies.</param>
 /// <param name="Sentence">In a sentence.</param>
 public sealed record CombineAnswer(
-    double Estimate, double Se, double Lower, double Upper, double Tau2, double I2, double Q, double QP, double PredictionLower, double PredictionUpper, IReadOnlyList<SiteLine> Sites, string Verdict, string Sentence);
+    double Estimate, double Se, double Lower, double Upper, double Tau2, double I2, double Q, double QP, double PredictionLower, double PredictionUpper, IReadOnlyList<SiteLine> Sites, Finding Verdict, string Sentence);
 
 /// <summary>Puts sites and seasons together: a random-effects mean.</summary>
 public static class CombineTrials
@@ -153,10 +153,10 @@ public static class CombineTrials
         return tau2;
     }
 
-    private static string SayIt(int k, double mean, double lower, double upper, double reach, string verdict)
+    private static string SayIt(int k, double mean, double lower, double upper, double reach, Finding verdict)
     {
         var few = k < 5 ? $" {k} results are few: how much sites differ is hardly known." : "";
         string Shown(double x) => (x < 0 ? "−" : "+") + Say.Number(Math.Abs(x), 2);
-        return $"Over {k} results the difference is {Shown(mean)}, {Shown(lower)} to {Shown(upper)}: {verdict}. The next site may see {Shown(mean - reach)} to {Shown(mean + reach)}.{few}";
+        return $"Over {k} results the difference is {Shown(mean)}, {Shown(lower)} to {Shown(upper)}: {verdict.Word()}. The next site may see {Shown(mean - reach)} to {Shown(mean + reach)}.{few}";
     }
 }

@@ -95,7 +95,7 @@ internal static class CountTrial
             Control = treatment.Levels[0],
             Dispersion = full.Dispersion,
             Notes = [.. nudged ? ["In some treatment all or none came up: half a seed was added to each side of every treatment, so that odds can be reckoned."] : Array.Empty<string>(),
-                .. q.Design == "split-plot" ? ["Counts are judged tray by tray: what lay on whole plots has fewer true replicates than this test takes it to have."] : Array.Empty<string>(),
+                .. q.Design == Design.SplitPlot ? ["Counts are judged tray by tray: what lay on whole plots has fewer true replicates than this test takes it to have."] : Array.Empty<string>(),
                 full.Dispersion > 1.5 ? $"Trays treated alike differ {Say.Number(full.Dispersion, 2)} times as much as coins would; intervals allow for it." : "Trays treated alike differ no more than coins would."],
         };
         return Percent(Sheet.Write(q, rows, sheet), rows);

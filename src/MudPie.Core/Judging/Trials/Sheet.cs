@@ -55,7 +55,7 @@ internal sealed record Sheet
     {
         double? sd = s.Df >= 1 && double.IsFinite(s.Ms) ? Math.Sqrt(s.Ms) : null;
         var compared = s.Dunnett.Count;
-        var uneven = q.Kind == "amount" && s.Judged is null && s.Df >= 1 && s.Ms > 0 && TrialChecks.SpreadP(rows, s) is < 0.01;
+        var uneven = q.Kind == Scale.Amount && s.Judged is null && s.Df >= 1 && s.Ms > 0 && TrialChecks.SpreadP(rows, s) is < 0.01;
         var verdicts = (s.Judged ?? s.Dunnett).Select((c, i) =>
         {
             var half = c.Lower is null || s.Df < 1 ? null : s.Halves[i];
@@ -122,7 +122,7 @@ internal sealed record Sheet
     /// <summary>The sentence, and where factors were crossed what both together did beyond the one.</summary>
     private static string Together(TrialQuestion q, Sheet s, ComparisonVerdict told)
     {
-        if (q.Factors.Count != 2 || q.Conditions.Count > 0 || told.Word is not (TrialVerdicts.Works or TrialVerdicts.Some))
+        if (q.Factors.Count != 2 || q.Conditions.Count > 0 || told.Word is not (Finding.Works or Finding.Some))
         {
             return told.Sentence;
         }

@@ -17,29 +17,29 @@ public static class TrialAnalysis
 
         q = OneSpelling(q);
         var rows = q.Rows.Where(r => r.Value is not null).ToList();
-        if (q.Kind == "count")
+        if (q.Kind == Scale.Count)
         {
             return CountTrial.Of(q, rows);
         }
 
-        if (q.Design == "split-plot")
+        if (q.Design == Design.SplitPlot)
         {
             return SplitPlot.Of(q, rows);
         }
 
         var factors = Factors(q, rows);
         var y = rows.Select(r => r.Value!.Value).ToList();
-        var block = q.Design is "blocks" or "paired" or "factorial" && rows.All(r => r.Block is not null) ? Factor.From("block", [.. rows.Select(r => r.Block!)]) : null;
+        var block = q.Design is Design.Blocks or Design.Paired or Design.Factorial && rows.All(r => r.Block is not null) ? Factor.From("block", [.. rows.Select(r => r.Block!)]) : null;
         var blocks = block is { Levels.Count: > 1 } ? new Term([block]) : null;
         var (terms, left) = Told(blocks, [.. Crossed(factors, y.Count)], y);
         var model = new TermModel([.. blocks is null ? Array.Empty<Term>() : [blocks], .. terms], y, blocks);
         var groups = rows.GroupBy(Name).Select(g => (IReadOnlyList<double>)[.. g.Select(r => r.Value!.Value)]).ToList();
         List<string> notes = [.. Untested(factors, terms, left)];
-        var sheet = q.Design == "random" && factors is [{ Levels.Count: 2 }] && groups.All(g => g.Count > 1)
+        var sheet = q.Design == Design.Random && factors is [{ Levels.Count: 2 }] && groups.All(g => g.Count > 1)
             ? WelchSheet(q, rows, factors[0], model)
             : ModelSheet(q, rows, factors, model, block);
         sheet = sheet with { Notes = [.. notes, .. sheet.Notes] };
-        return Sheet.Write(q, rows, block is null && q is { Design: "random", Kind: "amount" } && factors is [{ Levels.Count: > 2 }] && groups.All(g => g.Count > 1) ? WelchFamily.Judged(q, rows, factors[0], sheet) : sheet);
+        return Sheet.Write(q, rows, block is null && q is { Design: Design.Random, Kind: Scale.Amount } && factors is [{ Levels.Count: > 2 }] && groups.All(g => g.Count > 1) ? WelchFamily.Judged(q, rows, factors[0], sheet) : sheet);
     }
 
     /// <summary>The trial with one spelling for each level, and its settings known: crossed factors that only say where a thing was tried.</summary>
@@ -195,10 +195,10 @@ public static class TrialAnalysis
 
     private static NamedTest Named(TrialQuestion q, List<Factor> factors, Factor? block) => (q.Design, q.Kind) switch
     {
-        (_, "score") => new(block is null ? "Kruskal–Wallis, on ranks" : "Friedman, on ranks", "Scores have an order but no size: only their ranks are tested; the differences beside it are a guide."),
-        ("paired", _) => new("paired t", "Each pair lay side by side, so each is its own comparison and what differs between pairs drops out."),
-        ("blocks", _) => new("analysis of variance in blocks", $"Every block holds each treatment, so what differs between {block!.Levels.Count} blocks is taken out before treatments are compared."),
-        ("factorial", _) => new($"factorial analysis of variance{(block is null ? "" : " in blocks")}", $"{Say.List([.. factors.Select(f => f.Name)])} were crossed: each is judged over all levels of the others, and then whether they act together."),
+        (_, Scale.Score) => new(block is null ? "Kruskal–Wallis, on ranks" : "Friedman, on ranks", "Scores have an order but no size: only their ranks are tested; the differences beside it are a guide."),
+        (Design.Paired, _) => new("paired t", "Each pair lay side by side, so each is its own comparison and what differs between pairs drops out."),
+        (Design.Blocks, _) => new("analysis of variance in blocks", $"Every block holds each treatment, so what differs between {block!.Levels.Count} blocks is taken out before treatments are compared."),
+        (Design.Factorial, _) => new($"factorial analysis of variance{(block is null ? "" : " in blocks")}", $"{Say.List([.. factors.Select(f => f.Name)])} were crossed: each is judged over all levels of the others, and then whether they act together."),
         _ => new("one-way analysis of variance", $"{factors[0].Levels.Count} treatments laid at random, with one noise for all."),
     };
 

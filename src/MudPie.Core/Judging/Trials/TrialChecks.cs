@@ -11,18 +11,13 @@ internal static class TrialChecks
         var checks = new Checks();
         if (!TrialQuestion.Designs.Contains(q.Design))
         {
-            checks.Add("design", $"“{q.Design}” is not known here.", $"Choose {Say.Any(TrialQuestion.Designs)}.");
+            checks.Add("design", $"A {q.Design.Word()} is a look, and is not judged.", $"Choose {Say.Any([.. TrialQuestion.Designs.Select(d => d.Word())])}.");
         }
 
-        if (q.Kind is not ("amount" or "score" or "count"))
-        {
-            checks.Add("kind", $"“{q.Kind}” is not known here.", "Choose amount, score or count.");
-        }
-
-        var wanted = q.Design switch { "factorial" => (2, 5), "split-plot" => (2, 2), _ => (1, 1) };
+        var wanted = q.Design switch { Design.Factorial => (2, 5), Design.SplitPlot => (2, 2), _ => (1, 1) };
         if (q.Factors.Count < wanted.Item1 || q.Factors.Count > wanted.Item2)
         {
-            checks.Add("factors", $"{(q.Factors.Count == 0 ? "No factor" : q.Factors.Count == 1 ? "One factor" : $"{q.Factors.Count} factors")} for {q.Design}.", wanted.Item2 == 1 ? "Name the one column that says what was done; for more, choose factorial." : $"Name {wanted.Item1}{(wanted.Item2 > wanted.Item1 ? " to " + wanted.Item2 : "")} columns.");
+            checks.Add("factors", $"{(q.Factors.Count == 0 ? "No factor" : q.Factors.Count == 1 ? "One factor" : $"{q.Factors.Count} factors")} for {q.Design.Word()}.", wanted.Item2 == 1 ? "Name the one column that says what was done; for more, choose factorial." : $"Name {wanted.Item1}{(wanted.Item2 > wanted.Item1 ? " to " + wanted.Item2 : "")} columns.");
         }
 
         if (q.WorthHaving is not null)
@@ -60,7 +55,7 @@ internal static class TrialChecks
                 checks.Add($"rows[{i}].levels", $"Plot {row.Plot} does not say what was done to it.", "Give a level for each factor.");
             }
 
-            if (row.Value is not null && q.Kind == "count" && !(row.OutOf >= 1 && row.OutOf <= 1e6 && row.Value >= 0 && row.Value <= row.OutOf))
+            if (row.Value is not null && q.Kind == Scale.Count && !(row.OutOf >= 1 && row.OutOf <= 1e6 && row.Value >= 0 && row.Value <= row.OutOf))
             {
                 checks.Add($"rows[{i}].outOf", $"Plot {row.Plot}: {Say.Number(row.Value.Value)} out of {Say.Number(row.OutOf ?? 0)} can't be.", "Give how many were sown, 1 or more, and no more up than that.");
             }
@@ -81,15 +76,15 @@ internal static class TrialChecks
         {
             checks.Add("factors", $"{names.Count} different treatments.", "A treatment is a word that several plots share; choose another column.");
         }
-        else if ((q.Design is "blocks" or "paired" || (q.Design is "factorial" or "split-plot" && measured.Any(r => !string.IsNullOrWhiteSpace(r.Block)))) && measured.Any(r => string.IsNullOrWhiteSpace(r.Block)))
+        else if ((q.Design is Design.Blocks or Design.Paired || (q.Design is Design.Factorial or Design.SplitPlot && measured.Any(r => !string.IsNullOrWhiteSpace(r.Block)))) && measured.Any(r => string.IsNullOrWhiteSpace(r.Block)))
         {
             checks.Add("block", "Some plots lie in no block.", "Name the column that says which block, or pair, each plot lies in.");
         }
-        else if (q.Design == "split-plot" && measured.Any(r => string.IsNullOrWhiteSpace(r.WholePlot) && string.IsNullOrWhiteSpace(r.Block)))
+        else if (q.Design == Design.SplitPlot && measured.Any(r => string.IsNullOrWhiteSpace(r.WholePlot) && string.IsNullOrWhiteSpace(r.Block)))
         {
             checks.Add("wholePlot", "Some plots lie in no whole plot.", "Name the column that says which whole plot, or which block, each lies in.");
         }
-        else if (q.Design == "paired" && names.Count != 2)
+        else if (q.Design == Design.Paired && names.Count != 2)
         {
             checks.Add("factors", $"{names.Count} treatments in a paired trial.", "Pairs have two; for more, choose blocks.");
         }
@@ -138,7 +133,7 @@ internal static class TrialChecks
             yield return $"{(s.Noises.Count > 1 ? "Across whole plots only" : "Only")} {Say.Number(s.Df)} degrees of freedom tell the noise: intervals {(s.Noises.Count > 1 ? "there " : "")}are wide for that reason alone.";
         }
 
-        if (q.Kind == "amount")
+        if (q.Kind == Scale.Amount)
         {
             yield return SpreadP(rows, s) switch
             {
@@ -157,7 +152,7 @@ internal static class TrialChecks
             };
         }
 
-        if (s.Ranks is { } ranks && q.Kind == "amount" && s.Anova.LastOrDefault(a => a.P is not null) is { P: { } p } && q.Factors.Count == 1)
+        if (s.Ranks is { } ranks && q.Kind == Scale.Amount && s.Anova.LastOrDefault(a => a.P is not null) is { P: { } p } && q.Factors.Count == 1)
         {
             var same = ranks.P < 0.05 == p < 0.05;
             yield return $"Ranks alone ({ranks.Name}, p {Say.Number(ranks.P, 2)}) {(same ? "say the same" : "say otherwise: treat the answer with care")}.";

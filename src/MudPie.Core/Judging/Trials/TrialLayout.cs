@@ -12,10 +12,10 @@ public sealed record LayoutPlace(string Name, double LengthM, double WidthM);
 public sealed record LayoutQuestion
 {
     /// <summary>"pots" (a grid on a bench), "beds" (plots one after another along each bed) or "strips" (side by side across a field).</summary>
-    public string Kind { get; init; } = "beds";
+    public TrialKind Kind { get; init; } = TrialKind.Beds;
 
     /// <summary>"random", "blocks", "split-plot" or "pair".</summary>
-    public string Design { get; init; } = "blocks";
+    public Design Design { get; init; } = Design.Blocks;
 
     /// <summary>Treatments, 2 to 200. In a split plot: within whole plots.</summary>
     public IReadOnlyList<string> Treatments { get; init; } = [];
@@ -66,14 +66,14 @@ public static class TrialLayout
         var random = new SeededRandom((ulong)q.Seed);
         var sequence = Sequence(q, random);
         var codes = Codes(sequence.Sum(b => b.Count), random);
-        var plots = q.Kind switch { "pots" => Grid(q, sequence), _ => Along(q, sequence) };
-        var walked = plots.OrderBy(p => p.Place).ThenBy(p => q.Kind == "pots" ? p.Y : 0).ThenBy(p => q.Kind == "pots" && (int)Math.Round(p.Y / p.Width) % 2 == 1 ? -p.X : p.X).ThenBy(p => p.Y)
+        var plots = q.Kind switch { TrialKind.Pots => Grid(q, sequence), _ => Along(q, sequence) };
+        var walked = plots.OrderBy(p => p.Place).ThenBy(p => q.Kind == TrialKind.Pots ? p.Y : 0).ThenBy(p => q.Kind == TrialKind.Pots && (int)Math.Round(p.Y / p.Width) % 2 == 1 ? -p.X : p.X).ThenBy(p => p.Y)
             .Select((p, i) => p with { Number = i + 1, Code = codes[i] }).ToList();
         var how = q.Design switch
         {
-            "random" => "drawn by lot over the whole",
-            "pair" => "side by side, the order drawn by lot",
-            "split-plot" => "whole plots drawn by lot in each block, parts drawn by lot in each whole plot",
+            Design.Random => "drawn by lot over the whole",
+            Design.Pair => "side by side, the order drawn by lot",
+            Design.SplitPlot => "whole plots drawn by lot in each block, parts drawn by lot in each whole plot",
             _ => "drawn by lot within each block",
         };
         return Worked.Of(
@@ -86,14 +86,9 @@ public static class TrialLayout
     private static Refusal? Refuse(LayoutQuestion q)
     {
         var checks = new Checks();
-        if (q.Kind is not ("pots" or "beds" or "strips"))
+        if (q.Design is not (Design.Random or Design.Blocks or Design.SplitPlot or Design.Pair))
         {
-            checks.Add("kind", $"“{q.Kind}” is not known here.", "Choose pots, beds or strips.");
-        }
-
-        if (q.Design is not ("random" or "blocks" or "split-plot" or "pair"))
-        {
-            checks.Add("design", $"“{q.Design}” is not known here.", "Choose random, blocks, split-plot or pair.");
+            checks.Add("design", $"{q.Design.Word()} is no layout.", "Choose random, blocks, split-plot or pair.");
         }
 
         if (q.Treatments.Count is < 2 or > 200)
@@ -101,7 +96,7 @@ public static class TrialLayout
             checks.Add("treatments", q.Treatments.Count < 2 ? "There is nothing to compare." : "That is more than two hundred.", "Give 2 to 200 treatments, a control among them.");
         }
 
-        if (q.Design == "split-plot" && q.WholePlots.Count is < 2 or > 8)
+        if (q.Design == Design.SplitPlot && q.WholePlots.Count is < 2 or > 8)
         {
             checks.Add("wholePlots", "A split plot needs 2 to 8 levels on whole plots.", "Name them, or choose blocks.");
         }
@@ -132,8 +127,8 @@ public static class TrialLayout
         var treatments = Enumerable.Range(0, q.Treatments.Count).ToArray();
         return q.Design switch
         {
-            "random" => [[.. random.Shuffled(Enumerable.Range(0, q.Replicates).SelectMany(_ => treatments)).Select(t => ((int?)null, t))]],
-            "split-plot" => [.. Enumerable.Range(0, q.Replicates).Select(_ => random.Shuffled(Enumerable.Range(0, q.WholePlots.Count)).SelectMany(w => random.Shuffled(treatments).Select(t => ((int?)w, t))).ToList())],
+            Design.Random => [[.. random.Shuffled(Enumerable.Range(0, q.Replicates).SelectMany(_ => treatments)).Select(t => ((int?)null, t))]],
+            Design.SplitPlot => [.. Enumerable.Range(0, q.Replicates).Select(_ => random.Shuffled(Enumerable.Range(0, q.WholePlots.Count)).SelectMany(w => random.Shuffled(treatments).Select(t => ((int?)w, t))).ToList())],
             _ => [.. Enumerable.Range(0, q.Replicates).Select(_ => random.Shuffled(treatments).Select(t => ((int?)null, t)).ToList())],
         };
     }
@@ -152,7 +147,7 @@ public static class TrialLayout
     /// <summary>Blocks dealt out over places; in each place plots follow one another (beds) or lie side by side (strips).</summary>
     private static List<LaidPlot> Along(LayoutQuestion q, List<List<(int? Whole, int Treatment)>> blocks)
     {
-        var dealt = q.Design == "random"
+        var dealt = q.Design == Design.Random
             ? Deal(blocks[0].Select(p => (Block: (int?)null, Plot: p)).ToList(), q.Places.Count)
             : Deal(blocks.Select((b, i) => (Block: (int?)(i + 1), Plots: b)).ToList(), q.Places.Count).Select(mine => mine.SelectMany(b => b.Plots.Select(p => (b.Block, Plot: p))).ToList()).ToList();
         return
@@ -160,7 +155,7 @@ public static class TrialLayout
             .. dealt.SelectMany((mine, place) => mine.Select((p, i) =>
             {
                 var (length, width) = (q.Places[place].LengthM, q.Places[place].WidthM);
-                return q.Kind == "strips"
+                return q.Kind == TrialKind.Strips
                     ? new LaidPlot(0, "", p.Plot.Treatment, p.Plot.Whole, p.Block, place, 0, i * width / mine.Count, length, width / mine.Count)
                     : new LaidPlot(0, "", p.Plot.Treatment, p.Plot.Whole, p.Block, place, i * length / mine.Count, 0, length / mine.Count, width);
             })),
@@ -170,8 +165,8 @@ public static class TrialLayout
     /// <summary>Pots in rows as long as the bench is to its width.</summary>
     private static List<LaidPlot> Grid(LayoutQuestion q, List<List<(int? Whole, int Treatment)>> blocks)
     {
-        var all = blocks.SelectMany((b, i) => b.Select(p => (Block: q.Design == "random" ? null : (int?)(i + 1), Plot: p))).ToList();
-        var (place, perRow) = (q.Places[0], q.Design == "random" ? 0 : blocks[0].Count);
+        var all = blocks.SelectMany((b, i) => b.Select(p => (Block: q.Design == Design.Random ? null : (int?)(i + 1), Plot: p))).ToList();
+        var (place, perRow) = (q.Places[0], q.Design == Design.Random ? 0 : blocks[0].Count);
         var columns = perRow > 0 && perRow <= 16 ? perRow : Math.Clamp((int)Math.Ceiling(Math.Sqrt(all.Count * place.LengthM / place.WidthM)), 1, all.Count);
         var rows = (int)Math.Ceiling(all.Count / (double)columns);
         return [.. all.Select((p, i) => new LaidPlot(0, "", p.Plot.Treatment, p.Plot.Whole, p.Block, 0, i % columns * place.LengthM / columns, i / columns * (place.WidthM / rows), place.LengthM / columns, place.WidthM / rows))];

@@ -150,7 +150,7 @@ public static class ReplicatesPlan
     /// <param name="compared">Levels of what is compared, where it is not every cell: the contrast averages over the other factors; null for all cells.</param>
     /// <param name="chosenFor">"seen" (clear of nought, at the difference worth having), "twice" (the same where the truth is twice that) or "works" (the verdict, where the truth is twice that).</param>
     /// <remarks>3 treatments in blocks, noise 0.16, worth 0.15: 5 blocks see it 1 time in 4, 22 are needed.</remarks>
-    public static Ruling<ReplicatesCurve> Of(string design, double? treatments, double? replicates, double? sd, double? worth, string unit, int? compared = null, string? chosenFor = null)
+    public static Ruling<ReplicatesCurve> Of(Design design, double? treatments, double? replicates, double? sd, double? worth, string unit, int? compared = null, string? chosenFor = null)
     {
         var checks = new Checks();
         var k = (int)checks.Range("treatments", treatments, 2, 200, "treatments");
@@ -173,7 +173,7 @@ public static class ReplicatesPlan
         var alpha = 0.05 / (levels - 1);
         ReplicatesPoint At(int n)
         {
-            double df = design is "random" ? k * (n - 1) : (k - 1) * (n - 1);
+            double df = design is Design.Random ? k * (n - 1) : (k - 1) * (n - 1);
             double Seen(double difference) => df < 1 ? alpha / 2 : Replicates.PowerAtDf(n * averaged, difference, noise, alpha, df, paired: false);
             // Called "works" at twice: above the line by as much as the line is above nought.
             return new ReplicatesPoint(n, Seen(line), df < 1 ? null : Distribution.CriticalT(alpha, df) * noise * Math.Sqrt(2.0 / n / averaged), df < 1 ? 0 : alpha / 2, df < 1 ? 0 : Seen(line), Seen(2 * line));

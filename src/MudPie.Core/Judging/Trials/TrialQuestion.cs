@@ -35,7 +35,7 @@ public sealed record TrialQuestion
     public const int MostPlots = 20_000;
 
     /// <summary>Known designs.</summary>
-    public static readonly IReadOnlyList<string> Designs = ["random", "blocks", "factorial", "split-plot", "paired"];
+    public static readonly IReadOnlyList<Design> Designs = [Design.Random, Design.Blocks, Design.Factorial, Design.SplitPlot, Design.Paired];
 
     /// <summary>What was measured, as it is called.</summary>
     public string Response { get; init; } = "response";
@@ -44,7 +44,7 @@ public sealed record TrialQuestion
     public string Unit { get; init; } = "";
 
     /// <summary>One of <see cref="Designs"/>. Factorial takes blocks too where rows name them.</summary>
-    public string Design { get; init; } = "random";
+    public Design Design { get; init; } = Design.Random;
 
     /// <summary>Names of the factors; in a split plot, the one on whole plots first.</summary>
     public IReadOnlyList<string> Factors { get; init; } = [];
@@ -68,7 +68,7 @@ public sealed record TrialQuestion
     public bool LowerIsBetter { get; init; }
 
     /// <summary>"amount", "score" (order only) or "count" (so many out of so many).</summary>
-    public string Kind { get; init; } = "amount";
+    public Scale Kind { get; init; } = Scale.Amount;
 
     /// <summary>The most that it may be worse and still be called no harm, in the unit (points of a hundred for counts); null where nobody asks.</summary>
     public double? NoWorseBy { get; init; }
@@ -100,14 +100,14 @@ public sealed record TrialComparison(string Term, string Pair, string Of, string
 /// <summary>A comparison's verdict.</summary>
 /// <param name="Of">The treatment.</param>
 /// <param name="Against">What it is set against.</param>
-/// <param name="Word">works, some effect, perhaps not worth it, no useful difference, does harm, cannot tell yet.</param>
+/// <param name="Word">What it found.</param>
 /// <param name="Difference">As in the comparison.</param>
 /// <param name="Lower">Lower end of the interval that the verdict took: wider than 95 % where several measures were looked at.</param>
 /// <param name="Upper">Upper end.</param>
 /// <param name="Sentence">In a sentence.</param>
 /// <param name="MorePerTreatment">More plots of each for eight chances in ten of seeing the difference worth having; null where the verdict stands or no line was set.</param>
 /// <param name="NoHarm">Whether it is no worse than the margin; null where nobody asked.</param>
-public sealed record ComparisonVerdict(string Of, string Against, string Word, double Difference, double? Lower, double? Upper, string Sentence, int? MorePerTreatment, bool? NoHarm);
+public sealed record ComparisonVerdict(string Of, string Against, Finding Word, double Difference, double? Lower, double? Upper, string Sentence, int? MorePerTreatment, bool? NoHarm);
 
 /// <summary>The test and why this one.</summary>
 public sealed record NamedTest(string Name, string Why);
@@ -126,7 +126,7 @@ public sealed record TrialAnswer(
     IReadOnlyList<TrialComparison> Dunnett,
     RankTest? Ranks,
     IReadOnlyList<ComparisonVerdict> Verdicts,
-    string Verdict,
+    Finding Verdict,
     string Sentence,
     double? NoiseSd,
     double? NoiseDf,

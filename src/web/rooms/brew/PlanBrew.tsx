@@ -32,7 +32,7 @@ function startingPlan(ground: Schemas["GroundView"], hour: string, asked: URLSea
 export function PlanBrew() {
   const ground = useRead(["ground"], () => client.GET("/api/ground"));
   const [search] = useSearchParams();
-  const purpose = search.get("purpose") ?? "leaf";
+  const purpose = search.get("purpose") === "root" ? "root" : "leaf";
   const hour = useRead(["plan-hour", purpose], () =>
     client.GET("/api/brew/plan/hour", { params: { query: { purpose } } }),
   );

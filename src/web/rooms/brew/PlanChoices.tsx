@@ -11,7 +11,7 @@ const words: Record<Schemas["SourceFitness"], string> = {
   unfit: "unfit",
 };
 
-const makings = [
+const makings: { value: Schemas["Making"] | ""; name: string }[] = [
   { value: "", name: "as Mud Pie proposes" },
   { value: "extract", name: "dunked extract" },
   { value: "bubbled", name: "bubbled extract" },

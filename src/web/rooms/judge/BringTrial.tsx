@@ -127,7 +127,10 @@ function Columns({ csv, done }: { csv: string; done: (id: number) => void }) {
       <Pick
         label="Design"
         value={r.design ?? "blocks"}
-        options={["random", "blocks", "factorial", "split-plot", "paired"].map((v) => ({ value: v, name: v }))}
+        options={(["random", "blocks", "factorial", "split-plot", "paired"] as const).map((v) => ({
+          value: v,
+          name: v,
+        }))}
         onChange={(design) => setR({ ...r, design })}
       />
       <div className="grid gap-x-4 sm:grid-cols-2">

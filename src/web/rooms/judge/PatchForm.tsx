@@ -1,5 +1,5 @@
 import { useState } from "react";
-import { client, useRead, useWrite } from "../../api/client";
+import { client, type Schemas, useRead, useWrite } from "../../api/client";
 import { useUnitWords, useUs } from "../../api/units";
 import { Button } from "../../parts/Button";
 import { Field } from "../../parts/Field";
@@ -17,7 +17,9 @@ export function NewTest({ done }: { done: (id: number) => void }) {
   const words = useUnitWords();
   const [area, setArea] = useState<string | null>(null);
   const [water, setWater] = useState<string | null>(null);
-  const [chosen, setChosen] = useState<Record<number, { rate: string; role: string; inCarrier: boolean }>>({});
+  const [chosen, setChosen] = useState<
+    Record<number, { rate: string; role: Schemas["PatchRole"]; inCarrier: boolean }>
+  >({});
   const carrier = Object.entries(chosen).find(([, c]) => c.role === "carrier")?.[0] ?? null;
   const make = useWrite(
     (_: null, headers) =>

@@ -16,7 +16,7 @@ interface Props {
 
 type Treatment = Schemas["TreatmentRequest"];
 
-const blank = (name: string, role: string, rateBasis: string): Treatment => ({
+const blank = (name: string, role: Schemas["TrialRole"], rateBasis: string): Treatment => ({
   name,
   levels: [name],
   role,

@@ -30,7 +30,7 @@ export function PlotPractice() {
   const [replicates, setReplicates] = useState("4");
   const [layout, setLayout] = useState<(typeof layouts)[number]["value"]>("halves");
   const [laid, setLaid] = useState(false);
-  const [decision, setDecision] = useState<string | null>(null);
+  const [decision, setDecision] = useState<Schemas["Finding"] | null>(null);
   const asked: Schemas["PracticePlotQuestion"] = laid
     ? { seed, replicates: /^\d+$/.test(replicates.trim()) ? Number(replicates) : null, layout, decision }
     : { seed, replicates: null, layout: null, decision: null };

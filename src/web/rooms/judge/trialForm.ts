@@ -34,7 +34,7 @@ export function begin(template: Schemas["TrialTemplate"] | undefined, beds: Sche
   const treatments = crossed(levels.map((l) => [...l])).map((l, i) => ({
     name: l.join(", "),
     levels: l,
-    role: i === 0 ? "control" : l.includes("water only") ? "water" : "treatment",
+    role: (i === 0 ? "control" : l.includes("water only") ? "water" : "treatment") as Schemas["TrialRole"],
     inputId: null,
     rate: "",
     rateBasis: us ? "perFt2" : "perM2",

@@ -35,7 +35,7 @@ function Notice({ notice: n }: { notice: Schemas["NoticeView"] }) {
   const clock = useClock();
   return (
     <li
-      className={`border-l-8 pl-4 ${n.tone === "Stop" ? "border-plum" : n.tone === "Mind" ? "border-straw" : "border-moss"}`}
+      className={`border-l-8 pl-4 ${n.tone === "stop" ? "border-plum" : n.tone === "mind" ? "border-straw" : "border-moss"}`}
     >
       <h2 className="text-xl">{n.title}</h2>
       <p className="text-lg">{n.todo}</p>
