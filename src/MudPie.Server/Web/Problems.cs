@@ -109,7 +109,7 @@ public sealed partial class ProblemHandler(ILogger<ProblemHandler> log) : IExcep
 
         if (Words(json.Message, at) is { } words)
         {
-            return Refusal.Of(at.Length == 0 ? "body" : at, "That is not known here.", $"Use {Say.Any(Words.All(words))}.");
+            return Refusal.Of(at.Length == 0 ? "body" : at, "That is not known here.", $"Use {Say.Any(Core.Ideas.Words.All(words))}.");
         }
 
         return Refusal.Of(at.Length == 0 ? "body" : at, "That could not be read.", "Give a number as 6.4, a text in quotes, a time as 2026-05-01T06:30:00Z.");
