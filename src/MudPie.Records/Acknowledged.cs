@@ -8,8 +8,8 @@ public sealed class Acknowledged
     /// <summary>Method and path, so that a key used twice for different things is noticed.</summary>
     public required string Request { get; set; }
 
-    /// <summary>SHA-256 of what was sent, so that a key used for another body is noticed; null of writes kept before it was.</summary>
-    public string? Sent { get; set; }
+    /// <summary>SHA-256 of what was sent, so that a key used for another body is noticed.</summary>
+    public required string Sent { get; set; }
 
     public required string Body { get; set; }
 

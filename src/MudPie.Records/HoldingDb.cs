@@ -5,7 +5,9 @@ using MudPie.Records.Brewing;
 using MudPie.Records.Ground;
 using MudPie.Records.Judging;
 using MudPie.Records.PuttingOut;
+using MudPie.Records.Season;
 using MudPie.Records.Shelf;
+using MudPie.Records.Weather;
 
 namespace MudPie.Records;
 
@@ -140,6 +142,7 @@ public sealed class HoldingDb(DbContextOptions<HoldingDb> options) : DbContext(o
     protected override void ConfigureConventions(ModelConfigurationBuilder configurationBuilder)
     {
         configurationBuilder.Properties<DateTimeOffset>().HaveConversion<UtcMilliseconds>();
+        Forms.Configure(configurationBuilder);
         Words<BatchState>(configurationBuilder);
         Words<LogKind>(configurationBuilder);
         Words<Core.Measures.UnitSystem>(configurationBuilder);

@@ -76,6 +76,7 @@ public static class HoldingFile
         {
             Copy(path, fresh, replace: true);
             using var db = Beside(fresh);
+            FirstFile.BringUp(fresh, db.Database.GetMigrations().First());
             db.Database.ExecuteSqlRaw("DROP TABLE IF EXISTS \"__EFMigrationsLock\""); // of one that was killed: whoever asks now holds the lease
             db.Database.Migrate();
             Close(db);

@@ -72,9 +72,14 @@ public sealed record HoldingFileState(FileTrouble? Trouble, bool IsEmpty = false
         using var db = new HoldingDb((DbContextOptions<HoldingDb>)new DbContextOptionsBuilder<HoldingDb>().UseHolding(path).Options);
         var known = db.Database.GetMigrations().ToList();
         var isDemo = Text(connection, "SELECT count(*) FROM Holdings WHERE IsDemo = 0") is "0";
-        if (applied.Find(a => !known.Contains(a)) is not null)
+        if (applied.Find(a => !known.Contains(a) && !FirstFile.Knows(a)) is not null)
         {
             return new(new FileTrouble("newer", "A newer Mud Pie has written this file.", "It was left as it is. Open it with that version or a later one; a copy made before it was brought up to date can be opened with this one."), IsDemo: isDemo);
+        }
+
+        if (!FirstFile.Stands(applied) && applied.Exists(FirstFile.Knows))
+        {
+            return new(new FileTrouble("older", "This file is older than the first release of Mud Pie.", "It was left as it is. Open it once with the last version before, which brings it up to date, and then with this one."), IsDemo: isDemo);
         }
 
         return new(null, false, [.. known.Except(applied)], isDemo);

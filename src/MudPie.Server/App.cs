@@ -1,9 +1,9 @@
 using Microsoft.EntityFrameworkCore;
 using MudPie.Records;
+using MudPie.Server.Book;
 using MudPie.Server.Brewing;
 using MudPie.Server.Calculators;
 using MudPie.Server.Ground;
-using MudPie.Server.Book;
 using MudPie.Server.Judging;
 using MudPie.Server.Notes;
 using MudPie.Server.PuttingOut;

@@ -17,12 +17,7 @@ public sealed class KillTests
     {
         var folder = Directory.CreateTempSubdirectory("mudpie-kills-").FullName;
         var older = Path.Combine(folder, "older.mudpie");
-        using (var db = Open(older))
-        {
-            db.GetService<Microsoft.EntityFrameworkCore.Migrations.IMigrator>().Migrate("Judging");
-        }
-
-        Microsoft.Data.Sqlite.SqliteConnection.ClearAllPools();
+        ReleasedFileTests.Older(older);
         var chance = new Random(7);
         try
         {

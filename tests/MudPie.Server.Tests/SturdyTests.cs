@@ -59,13 +59,8 @@ public class SturdyTests
     public void A_stale_lock_of_a_killed_migration_is_cleared_and_the_older_file_is_whole_until_the_new_one_is()
     {
         var file = Path.Combine(Folder(), "old.mudpie");
-        using (var db = Open(file))
-        {
-            Microsoft.EntityFrameworkCore.Infrastructure.AccessorExtensions.GetService<Microsoft.EntityFrameworkCore.Migrations.IMigrator>(db.Database).Migrate("OneTruth");
-        }
-
-        SqliteConnection.ClearAllPools();
-        Run(file, "CREATE TABLE IF NOT EXISTS \"__EFMigrationsLock\" (\"Id\" INTEGER PRIMARY KEY, \"Timestamp\" TEXT); INSERT OR REPLACE INTO \"__EFMigrationsLock\" VALUES (1, '2026-01-01'); INSERT INTO Holdings (Name, Latitude, Longitude, AltitudeM, Zone, Units, WatchNoReadingH, WatchGraceMinutes, WatchExpectedShare, IsDemo, CreatedAt) VALUES ('Saltmarsh End', 52.5, 0, 6, 'Europe/London', 'Metric', 4, 30, 0.5, 0, 0)");
+        ReleasedFileTests.Older(file);
+        Run(file, "CREATE TABLE IF NOT EXISTS \"__EFMigrationsLock\" (\"Id\" INTEGER PRIMARY KEY, \"Timestamp\" TEXT); INSERT OR REPLACE INTO \"__EFMigrationsLock\" VALUES (1, '2026-01-01')");
         var copy = HoldingFile.Prepare(file).ShouldNotBeNull();
         using var after = Open(file);
         after.Database.GetPendingMigrations().ShouldBeEmpty();
@@ -150,7 +145,7 @@ public class SturdyTests
             UPDATE Beds SET ShapeJson = '{"type":"Polygon","coordinates":[]}' WHERE Id = 4;
             UPDATE Beds SET ShapeJson = 'no shape at all' WHERE Id = 5;
             INSERT OR REPLACE INTO ForkChoices (ForkId, SchoolId) VALUES ('hold', 'week'), ('food', 'banquet'), ('moon', 'full'), ('tea-or-extract', 'neither'), ('brix-line', 'sky');
-            UPDATE Trials SET PlacesJson = 'null' WHERE Id = 1;
+            UPDATE Trials SET Places = 'null' WHERE Id = 1;
             INSERT INTO Harvests (BedId, At, RecordedAt, Crop, Kg, CorrectsId) SELECT BedId, At + 1, RecordedAt, Crop, 1, Id FROM Harvests WHERE Id = 1;
             INSERT INTO Harvests (BedId, At, RecordedAt, Crop, Kg, CorrectsId) SELECT BedId, At + 2, RecordedAt, Crop, 2, Id FROM Harvests WHERE Id = 1;
             INSERT INTO Applications (At, RecordedAt, Purpose, Dilution, OneIn, TeaL, WaterL, SpareL, Tool, TankL, Fitness, CautionsSeen, Strikes, CorrectsId) SELECT At, RecordedAt, Purpose, '', 1, 0, 0, 0, '', 0, 'none', '', 1, Id FROM Applications WHERE Id = 1;

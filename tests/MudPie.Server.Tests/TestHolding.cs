@@ -42,6 +42,14 @@ public sealed class TestHolding : WebApplicationFactory<LiveBrew>
         Http = CreateClient();
     }
 
+    /// <summary>A server over a file that an earlier version has written.</summary>
+    public TestHolding(byte[] released)
+    {
+        _folder = Directory.CreateTempSubdirectory("mudpie-test-").FullName;
+        File.WriteAllBytes(FilePath, released);
+        Http = CreateClient();
+    }
+
     private static readonly Lazy<string> Template = new(() =>
     {
         var file = Path.Combine(Directory.CreateTempSubdirectory("mudpie-template-").FullName, "demo.mudpie");

@@ -35,6 +35,16 @@ public readonly record struct Multipliers(
         ("the air clogs, per h", 0.002, 1), ("slow food that nobody wrote down, share of the food", 0.015, 3),
     ];
 
+    /// <summary>Stable names of the members, in the same order, under which what was learnt is kept.</summary>
+    public static readonly IReadOnlyList<string> Ids = ["growthB", "growthF", "yieldB", "yieldF", "hydrolysis", "alpha", "surface", "source", "food"];
+
+    /// <summary>What was learnt, by name.</summary>
+    /// <param name="learnt">One figure for each of <see cref="Ids"/>, more than 0; more are left out.</param>
+    public static IReadOnlyDictionary<string, double> Named(IReadOnlyList<double> learnt) => Ids.Zip(learnt).ToDictionary(x => x.First, x => x.Second);
+
+    /// <summary>What was learnt, in the order of <see cref="Ids"/>; 1, as the table has it, for what was not known then.</summary>
+    public static IReadOnlyList<double> Listed(IReadOnlyDictionary<string, double> learnt) => [.. Ids.Select(id => learnt.GetValueOrDefault(id, 1))];
+
     private static double Fault(int which, double z) => Math.Min(Faults[which].Median * Math.Exp(z + (z * z * z / 4)), Faults[which].Most);
 
     /// <summary>From natural logarithms, in the order of <see cref="Names"/>, then of <see cref="Faults"/>; nine of them are a brew in which nothing goes wrong.</summary>

@@ -1,6 +1,6 @@
-using MudPie.Core.Measures;
 using MudPie.Core.Judging.Statistics;
 using MudPie.Core.Judging.Trials;
+using MudPie.Core.Measures;
 using MudPie.Core.Workings;
 
 namespace MudPie.Core.Judging;

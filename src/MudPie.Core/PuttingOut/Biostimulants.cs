@@ -1,6 +1,6 @@
-using MudPie.Core.Measures;
 using MudPie.Core.Brewing;
 using MudPie.Core.Ground;
+using MudPie.Core.Measures;
 using MudPie.Core.Workings;
 
 namespace MudPie.Core.PuttingOut;

@@ -1,4 +1,7 @@
+using MudPie.Core.Brewing;
+using MudPie.Core.PuttingOut;
 using MudPie.Records.Ground;
+using MudPie.Records.Shelf;
 
 namespace MudPie.Records.Brewing;
 
@@ -50,11 +53,11 @@ public sealed class Batch : IVersioned
 
     public WaterSource Water { get; set; } = null!;
 
-    /// <summary>The brew as the model sees it: a BrewQuestion as JSON.</summary>
-    public required string BrewJson { get; set; }
+    /// <summary>The brew as the model sees it.</summary>
+    public required BrewQuestion Brew { get; set; }
 
-    /// <summary>The schedule: a list of PlanStep as JSON.</summary>
-    public required string StepsJson { get; set; }
+    /// <summary>The schedule.</summary>
+    public required IReadOnlyList<PlanStep> Steps { get; set; }
 
     public double BrewL { get; set; }
 
@@ -88,10 +91,10 @@ public sealed class Batch : IVersioned
     public Input? SecondSourceInput { get; set; }
 
     /// <summary>What it is to be put out with: a RaceKit as JSON; null for the house's choice of the kit.</summary>
-    public string? RaceJson { get; set; }
+    public RaceKit? Race { get; set; }
 
     /// <summary>What its readings taught, when it ended: multipliers as JSON; null where there were too few.</summary>
-    public string? LearntJson { get; set; }
+    public IReadOnlyDictionary<string, double>? Learnt { get; set; }
 
     /// <summary>Made by the demo's model, not by hand.</summary>
     public bool IsDemo { get; set; }

@@ -1,3 +1,4 @@
+using MudPie.Core.Brewing;
 namespace MudPie.Records.Brewing;
 
 /// <summary>A recipe of the grower's own, through its versions.</summary>
@@ -25,7 +26,7 @@ public sealed class RecipeVersion
     public DateTimeOffset At { get; set; }
 
     /// <summary>A RecipeFile as JSON.</summary>
-    public required string Json { get; set; }
+    public required RecipeFile File { get; set; }
 }
 
 /// <summary>Counts under the microscope, as they were tallied. Never changed.</summary>
@@ -47,7 +48,7 @@ public sealed class MicroscopeTallyKept
     public required string Stage { get; set; }
 
     /// <summary>A TallyQuestion as JSON.</summary>
-    public required string TallyJson { get; set; }
+    public required TallyQuestion Tally { get; set; }
 }
 
 /// <summary>An oxygen and temperature probe hung in a batch.</summary>

@@ -2,6 +2,7 @@ using Microsoft.EntityFrameworkCore;
 using MudPie.Core.Brewing;
 using MudPie.Records.Brewing;
 using MudPie.Records.Ground;
+using MudPie.Records.Shelf;
 
 namespace MudPie.Records.Demo;
 
@@ -20,10 +21,10 @@ internal static class DemoBrewhouse
         db.SaveChanges();
         foreach (var batch in batches)
         {
-            var kind = BatchJson.Brew(batch).Sources?[0].Kind;
+            var kind = batch.Brew.Sources?[0].Kind;
             batch.SourceInputId = kind == "castings" ? castings.Id : mould.Id;
             batch.RecipeVersionId = batch.Making == Making.Tea && batch.Purpose == Purpose.Leaf ? recipe.Versions[batch.UseAt < now.AddMonths(-6) ? 0 : 1].Id : null;
-            batch.LearntJson = batch.State is BatchState.Used or BatchState.Heaped && batch.Making == Making.Tea ? Taught(batch) : null;
+            batch.Learnt = batch.State is BatchState.Used or BatchState.Heaped && batch.Making == Making.Tea ? Taught(batch) : null;
         }
 
         Clean(kit, batches, now);
@@ -39,20 +40,20 @@ internal static class DemoBrewhouse
         }
     }
 
-    private static void Judge(Input input, DateTimeOffset at, SourceAnswers answers) => input.Checks.Add(new SourceCheck { At = at, AnswersJson = BatchJson.Keep(answers) });
+    private static void Judge(Input input, DateTimeOffset at, SourceAnswers answers) => input.Checks.Add(new SourceCheck { At = at, Answers = answers });
 
     private static Recipe HouseTea(DateTimeOffset now)
     {
         var first = Recipes.Starting.Single(r => r is { Purpose: Purpose.Leaf, Bias: Bias.Balanced, Vessel: "bucket" }) with { Name = "House leaf tea", Note = "As it was begun." };
         var second = first with { Foods = [.. first.Foods!.Select(f => f.Kind == "fishHydrolysate" ? f with { Ml = f.Ml - 3 } : f)], Note = "A little less fish: it dipped under 6 in a warm week." };
         var recipe = new Recipe { Name = "House leaf tea" };
-        recipe.Versions.Add(new RecipeVersion { Number = 1, At = now.AddMonths(-18), Json = BatchJson.Keep(first) });
-        recipe.Versions.Add(new RecipeVersion { Number = 2, At = now.AddMonths(-6), Json = BatchJson.Keep(second) });
+        recipe.Versions.Add(new RecipeVersion { Number = 1, At = now.AddMonths(-18), File = first });
+        recipe.Versions.Add(new RecipeVersion { Number = 2, At = now.AddMonths(-6), File = second });
         return recipe;
     }
 
     /// <summary>What a past brew's readings taught, by the same rule as for a real one.</summary>
-    private static string? Taught(Batch batch)
+    private static IReadOnlyDictionary<string, double>? Taught(Batch batch)
     {
         var readings = batch.Log.Where(l => l.Kind == LogKind.Oxygen).Select(l => new OxygenAt { H = (l.At - batch.StartedAt!.Value).TotalHours, MgPerL = l.Number!.Value }).OrderBy(r => r.H).ToList();
         if (readings.Count < 3)
@@ -62,8 +63,8 @@ internal static class DemoBrewhouse
 
         var hours = Math.Ceiling(readings[^1].H) + 1;
         var off = (batch.AirOffAt!.Value - batch.StartedAt!.Value).TotalHours;
-        var told = BrewForecast.Of(new ForecastQuestion(BatchJson.Brew(batch)) { Hours = hours, AirOffAtH = off < hours - 2 ? off : null, Members = 60, Readings = readings }).Value;
-        return told.Trusted ? BatchJson.Keep(told.Learnt) : null;
+        var told = BrewForecast.Of(new ForecastQuestion(batch.Brew) { Hours = hours, AirOffAtH = off < hours - 2 ? off : null, Members = 60, Readings = readings }).Value;
+        return told.Trusted ? Multipliers.Named(told.Learnt) : null;
     }
 
     /// <summary>Cleaned after every brew but the Cone's last.</summary>
@@ -101,7 +102,7 @@ internal static class DemoBrewhouse
             At = at,
             RecordedAt = at,
             Stage = stage,
-            TallyJson = BatchJson.Keep(new TallyQuestion { FieldNumberMm = 18, Objective = 40, CoverSlipMm2 = 324, DropMl = 0.05, Dilution = 5, BacteriaShare = 0.1, Fields = fields }),
+            Tally = new TallyQuestion { FieldNumberMm = 18, Objective = 40, CoverSlipMm2 = 324, DropMl = 0.05, Dilution = 5, BacteriaShare = 0.1, Fields = fields },
         };
     }
 
@@ -110,11 +111,11 @@ internal static class DemoBrewhouse
         db.Add(new ProbeLink { BatchId = live.Id, Name = "barrel-probe", Host = "127.0.0.1", Port = port, Simulated = true, AttachedAt = now });
         if (settings is not null)
         {
-            File.WriteAllText(settings, BatchJson.Keep(new
+            File.WriteAllText(settings, System.Text.Json.JsonSerializer.Serialize(new
             {
                 name = "barrel-probe",
                 startedAt = live.StartedAt,
-                brew = BatchJson.Brew(live),
+                brew = live.Brew,
                 truth = DemoSeason.LiveTruth,
                 seed = 14,
                 everySeconds = 120,
@@ -122,7 +123,7 @@ internal static class DemoBrewhouse
                 strays = new Straying(0.08, 0.15, 0.02, 0.02),
                 port,
                 httpPort = port + 1,
-            }));
+            }, Forms.Json));
         }
     }
 }

@@ -1,6 +1,7 @@
 using MudPie.Core.Measures;
 using MudPie.Records.Brewing;
 using MudPie.Records.Ground;
+using MudPie.Records.Shelf;
 
 namespace MudPie.Records.Demo;
 

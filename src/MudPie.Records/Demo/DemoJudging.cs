@@ -1,9 +1,9 @@
-using System.Text.Json;
 using MathNet.Numerics.Distributions;
 using MudPie.Core.Judging;
 using MudPie.Core.Judging.Trials;
 using MudPie.Records.Ground;
 using MudPie.Records.Judging;
+using MudPie.Records.Shelf;
 
 namespace MudPie.Records.Demo;
 
@@ -79,10 +79,10 @@ internal static class DemoJudging
             Design = p.Design,
             Kind = p.Kind,
             Liquid = p.Liquid,
-            FactorsJson = JsonSerializer.Serialize(p.Factors),
+            Factors = p.Factors,
             Replicates = p.Replicates,
             WorthHaving = p.Worth,
-            PlacesJson = JsonSerializer.Serialize(p.Places),
+            Places = p.Places,
             TemplateId = p.Template,
             CreatedAt = now.AddDays(-p.FromDay - 20),
             StartedAt = now.AddDays(-p.FromDay),
@@ -90,7 +90,7 @@ internal static class DemoJudging
             State = p.ToDay is null ? TrialState.Growing : TrialState.Ended,
             IsDemo = true,
         };
-        trial.Treatments.AddRange(p.Treatments.Select((levels, i) => new TrialTreatment { Order = i, Name = string.Join(", ", levels), LevelsJson = JsonSerializer.Serialize(levels), Role = p.Roles[i] }));
+        trial.Treatments.AddRange(p.Treatments.Select((levels, i) => new TrialTreatment { Order = i, Name = string.Join(", ", levels), Levels = [.. p.Factors.Zip(levels, (f, l) => new FactorLevel(f, l))], Role = p.Roles[i] }));
         trial.Measures.Add(new TrialMeasure { Order = 0, Name = kind.Name, Unit = kind.Unit, Kind = kind.Kind, Low = kind.Low, High = kind.High, LowerIsBetter = kind.LowerIsBetter, OutOf = outOf, Dates = dates });
         var layout = TrialLayout.Of(new LayoutQuestion { Kind = p.Kind, Design = p.Design == Design.Factorial ? Design.Blocks : p.Design, Treatments = [.. trial.Treatments.Select(t => t.Name)], Replicates = p.Replicates, Places = p.Places, Seed = p.Seed }).Value;
         trial.Seed = p.Seed;
@@ -125,7 +125,7 @@ internal static class DemoJudging
         var trial = Make(db, new(
             "Does tea lift garlic more than water alone?", "garlic", "last season", Design.Blocks, TrialKind.Beds, true, ["treatment"], [["nothing"], ["water only"], ["tea"]], [TrialRole.Control, TrialRole.Water, TrialRole.Treatment], 5,
             [.. Enumerable.Range(1, 5).Select(i => new LayoutPlace($"Ridge Bed {i}", 30, 1.2))], "yieldMetre", 0.15, "tea", 5107, 330, 118), now);
-        trial.MoneyJson = """{"costPerHa":450,"pricePerUnit":2.4,"basis":"perPlot","plotM2":1.2}""";
+        trial.Money = new TrialMoney { CostPerHa = 450, PricePerUnit = 2.4, Basis = "perPlot", PlotM2 = 1.2 };
         Measure(db, trial, trial.EndedAt!.Value, 14, 0.13, 0.1, t => t.Role switch { TrialRole.Control => 2.78, TrialRole.Water => 2.98, _ => 3.13 }, 2);
         return trial;
     }
@@ -188,7 +188,7 @@ internal static class DemoJudging
             foreach (var (phase, level, minutes) in new[] { ("before", 8.1, 0), ("after", 8.1 + lift, 72) })
             {
                 var read = Enumerable.Range(0, 4).Select(_ => Math.Round((level + Normal.Sample(random, 0, 0.3)) * 5) / 5).ToList();
-                patch.Leaves.Add(new PatchLeaves { Phase = phase, At = new DateTimeOffset(at.AddMinutes(minutes), TimeSpan.Zero), TemperatureC = 18, AsReadJson = JsonSerializer.Serialize(read), At20Json = JsonSerializer.Serialize(read.Select(r => BrixCorrection.To20(r, 18).Value.Value)) });
+                patch.Leaves.Add(new PatchLeaves { Phase = phase, At = new DateTimeOffset(at.AddMinutes(minutes), TimeSpan.Zero), TemperatureC = 18, Read = [.. read.Select(r => new LeafRead(r, BrixCorrection.To20(r, 18).Value.Value))] });
             }
 
             test.Patches.Add(patch);

@@ -117,21 +117,21 @@ internal static class DemoSeason
         batch.Name = "Fennel and currants, tea";
         batch.State = BatchState.Brewing;
         // In a shed that keeps its warmth: the same story at whatever hour the demo is opened.
-        batch.BrewJson = BatchJson.Write(BatchJson.Brew(batch) with { SwingC = 0 });
+        batch.Brew = batch.Brew with { SwingC = 0 };
         var (earlier, begun) = (start - batch.PlannedStart, true);
-        batch.StepsJson = BatchJson.Write(BatchJson.Steps(batch).Select(s => (begun &= s.Id != "check") ? s with { At = s.At + earlier } : s).ToList()); // it was begun that much earlier than the model would have it
+        batch.Steps = batch.Steps.Select(s => (begun &= s.Id != "check") ? s with { At = s.At + earlier } : s).ToList(); // it was begun that much earlier than the model would have it
         batch.StartedAt = start;
         batch.PlannedStart = start;
         batch.BrewHours = 26;
         Log(batch, LogKind.Strip, start.AddMinutes(-5), 0);
         Log(batch, LogKind.Start, start);
-        foreach (var step in BatchJson.Steps(batch).TakeWhile(s => s.Id != "check"))
+        foreach (var step in batch.Steps.TakeWhile(s => s.Id != "check"))
         {
             Log(batch, LogKind.Step, start.AddMinutes(step.Id is "source" ? 0 : step.Id == "foods" ? 18 : -20), null, step.Id);
         }
 
         var member = LiveTruth;
-        var run = BrewRun.Of(BatchJson.Brew(batch), 0.25, member).Value;
+        var run = BrewRun.Of(batch.Brew, 0.25, member).Value;
         foreach (var h in new[] { 0.5, 2.75, 5.5, 8.25 })
         {
             Log(batch, LogKind.Oxygen, start.AddHours(h), Math.Round(run.Series[(int)(h * 4)].Oxygen + (0.1 * (random.NextDouble() - 0.5)), 1));
@@ -186,8 +186,8 @@ internal static class DemoSeason
             Pump = pump,
             Diffuser = diffuser,
             Water = kit.Rain,
-            BrewJson = BatchJson.Write(plan.Brew),
-            StepsJson = BatchJson.Write(plan.Steps),
+            Brew = plan.Brew,
+            Steps = plan.Steps,
             BrewL = plan.BrewL,
             BrewHours = plan.BrewHours,
             PlannedStart = plan.StartAt,
@@ -203,7 +203,7 @@ internal static class DemoSeason
     {
         double Near(double cv) => Math.Exp(cv * ((random.NextDouble() * 2) - 1));
         BrewRunAnswer Draw() => BrewRun.Of(
-            BatchJson.Brew(batch) with { Hours = Math.Max(hours, 2), AirOffAtH = airOffH }, 0.25,
+            batch.Brew with { Hours = Math.Max(hours, 2), AirOffAtH = airOffH }, 0.25,
             new Multipliers(Near(0.15), Near(0.15), 1, 1, Near(0.2), Near(0.1), 1, Near(0.3), Near(0.1))).Value;
         var run = Draw();
         for (var i = 0; i < 40 && batch.State == BatchState.Used && run.MinOxygen < BrewRun.Line + 0.3; i++)
@@ -215,7 +215,7 @@ internal static class DemoSeason
         {
             var at = batch.StartedAt!.Value.AddHours(h);
             Log(batch, LogKind.Oxygen, at, Math.Round(Math.Max(0, run.Series[(int)(h * 4)].Oxygen + (0.3 * (random.NextDouble() - 0.5))), 1));
-            Log(batch, LogKind.Warmth, at, Math.Round(BatchJson.Brew(batch).TemperatureC!.Value + (2 * (random.NextDouble() - 0.5)), 1));
+            Log(batch, LogKind.Warmth, at, Math.Round(batch.Brew.TemperatureC!.Value + (2 * (random.NextDouble() - 0.5)), 1));
         }
     }
 

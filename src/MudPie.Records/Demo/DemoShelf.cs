@@ -6,6 +6,7 @@ using MudPie.Records.Book;
 using MudPie.Records.Brewing;
 using MudPie.Records.Ground;
 using MudPie.Records.PuttingOut;
+using MudPie.Records.Season;
 using MudPie.Records.Shelf;
 
 namespace MudPie.Records.Demo;
@@ -83,7 +84,7 @@ internal static class DemoShelf
     }
 
     private static void Calibrated(Sprayer sprayer, DateTimeOffset at, SprayerQuestion measured) =>
-        sprayer.Calibrations.Add(new SprayerCalibration { At = at, RecordedAt = at, MeasuredJson = BatchJson.Keep(measured), LPerHa = SprayerRate.Of(measured).Value.LPerHa });
+        sprayer.Calibrations.Add(new SprayerCalibration { At = at, RecordedAt = at, Measured = measured, LPerHa = SprayerRate.Of(measured).Value.LPerHa });
 
     private static void Inputs(HoldingDb db)
     {
@@ -107,8 +108,8 @@ internal static class DemoShelf
         Set("liquid seaweed", i => (i.Kind, i.Price, i.Density, i.KShare, i.NShare, i.PShare, i.Ph, i.LabelRate, i.LabelBasis, i.LabelEveryDays, i.Notes) = ("seaweed", 9.4, 1.06, 0.05, 0.003, 0.001, 8.2, 2000, "perHa", 21, "brown weed, alkali-made: brings potassium and a high pH"));
         Set("fulvic acid", i => (i.Kind, i.Price, i.Density, i.KShare, i.NShare, i.PShare, i.Ph, i.LabelRate, i.LabelBasis, i.LabelEveryDays) = ("fulvic", 11.5, 1.05, 0.01, 0, 0, 3.8, 1000, "perHa", 21));
         Set("dried kelp meal", i => (i.Kind, i.Price, i.KShare, i.NShare, i.PShare) = ("driedSeaweed", 1.8, 0.025, 0.01, 0.002));
-        Set("Rootbank spores", i => (i.Kind, i.Unit, i.Price, i.SpeciesJson, i.LabelPer, i.LabelRate, i.LabelBasis, i.LabelEveryDays, i.LabelWaitDays) = ("sporeInoculant", "L", 38, BatchJson.Keep(new LabelSpecies[] { new() { Name = "Bacillus subtilis", Count = 1e8 }, new() { Name = "Bacillus megaterium", Count = 5e7 } }), "mL", 0.2, "perLitre", 14, 0));
-        Set("Threadwork granules", i => (i.Kind, i.Unit, i.Price, i.SpeciesJson, i.LabelPer, i.LabelRate, i.LabelBasis, i.LabelEveryDays) = ("mycorrhiza", "kg", 26, BatchJson.Keep(new LabelSpecies[] { new() { Name = "Rhizophagus irregularis", Count = 140 } }), "g", 5, "perPlant", 365));
+        Set("Rootbank spores", i => (i.Kind, i.Unit, i.Price, i.Species, i.LabelPer, i.LabelRate, i.LabelBasis, i.LabelEveryDays, i.LabelWaitDays) = ("sporeInoculant", "L", 38, new LabelSpecies[] { new() { Name = "Bacillus subtilis", Count = 1e8 }, new() { Name = "Bacillus megaterium", Count = 5e7 } }, "mL", 0.2, "perLitre", 14, 0));
+        Set("Threadwork granules", i => (i.Kind, i.Unit, i.Price, i.Species, i.LabelPer, i.LabelRate, i.LabelBasis, i.LabelEveryDays) = ("mycorrhiza", "kg", 26, new LabelSpecies[] { new() { Name = "Rhizophagus irregularis", Count = 140 } }, "g", 5, "perPlant", 365));
         Set("char from hedge brash", i => (i.Kind, i.Notes) = ("char", "cone pit, quenched early; char of class 450 to 600 °C by guess"));
         foreach (var part in new[] { "coir", "rice hulls", "pumice", "oyster-shell flour" })
         {
@@ -156,7 +157,7 @@ internal static class DemoShelf
     {
         foreach (var batch in db.Batches.Local.Where(b => b.StartedAt is not null).OrderBy(b => b.StartedAt).ToList())
         {
-            var brew = BatchJson.Brew(batch);
+            var brew = batch.Brew;
             foreach (var (kind, litres) in (brew.Foods ?? []).Select(f => (f.Kind, (f.Ml ?? 0) / 1000)).Concat((brew.Sources ?? []).Select(s => (s.Kind, s.Litres ?? 0))))
             {
                 var input = db.Inputs.Local.FirstOrDefault(i => i.Id == batch.SourceInputId && i.Kind == kind) ?? db.Inputs.Local.FirstOrDefault(i => i.Kind == kind);

@@ -72,9 +72,11 @@ public sealed class PatchLeaves
 
     public double? TemperatureC { get; set; }
 
-    /// <summary>As read, JSON.</summary>
-    public required string AsReadJson { get; set; }
-
-    /// <summary>At 20 °C, JSON.</summary>
-    public required string At20Json { get; set; }
+    /// <summary>Each leaf.</summary>
+    public required IReadOnlyList<LeafRead> Read { get; set; }
 }
+
+/// <summary>One leaf.</summary>
+/// <param name="AsRead">°Bx as read.</param>
+/// <param name="At20">°Bx at 20 °C.</param>
+public sealed record LeafRead(double AsRead, double At20);

@@ -1,5 +1,7 @@
+using MudPie.Core.Judging.Trials;
 using MudPie.Records.Brewing;
 using MudPie.Records.Ground;
+using MudPie.Records.Shelf;
 
 namespace MudPie.Records.Judging;
 
@@ -27,7 +29,7 @@ public sealed class Trial : IVersioned
     public bool Liquid { get; set; }
 
     /// <summary>Names of the factors, JSON; in a split plot the one on whole plots first.</summary>
-    public required string FactorsJson { get; set; }
+    public required IReadOnlyList<string> Factors { get; set; }
 
     /// <summary>Why there is no untreated control, in the grower's words.</summary>
     public string? NoControlWhy { get; set; }
@@ -44,10 +46,10 @@ public sealed class Trial : IVersioned
     public double? WorthHaving { get; set; }
 
     /// <summary>A TrialMoney as JSON.</summary>
-    public string? MoneyJson { get; set; }
+    public TrialMoney? Money { get; set; }
 
     /// <summary>Where it lies: LayoutPlaces as JSON.</summary>
-    public required string PlacesJson { get; set; }
+    public required IReadOnlyList<LayoutPlace> Places { get; set; }
 
     /// <summary>Seed of the draw in force.</summary>
     public int Seed { get; set; }
@@ -95,7 +97,7 @@ public sealed class TrialTreatment
     public required string Name { get; set; }
 
     /// <summary>Its level of each factor, JSON.</summary>
-    public required string LevelsJson { get; set; }
+    public required IReadOnlyList<FactorLevel> Levels { get; set; }
 
     public required TrialRole Role { get; set; }
 
@@ -278,3 +280,6 @@ public sealed class AcrossResult
     /// <summary>Taken out, and why.</summary>
     public string? OutWhy { get; set; }
 }
+
+/// <summary>Which level of a factor a treatment has.</summary>
+public sealed record FactorLevel(string Factor, string Level);

@@ -34,6 +34,7 @@ namespace MudPie.Records.Migrations
                         .HasColumnType("TEXT");
 
                     b.Property<string>("Sent")
+                        .IsRequired()
                         .HasColumnType("TEXT");
 
                     b.HasKey("Key");
@@ -147,12 +148,12 @@ namespace MudPie.Records.Migrations
                     b.Property<long?>("AirOffAt")
                         .HasColumnType("INTEGER");
 
-                    b.Property<double>("BrewHours")
-                        .HasColumnType("REAL");
-
-                    b.Property<string>("BrewJson")
+                    b.Property<string>("Brew")
                         .IsRequired()
                         .HasColumnType("TEXT");
+
+                    b.Property<double>("BrewHours")
+                        .HasColumnType("REAL");
 
                     b.Property<double>("BrewL")
                         .HasColumnType("REAL");
@@ -163,7 +164,7 @@ namespace MudPie.Records.Migrations
                     b.Property<bool>("IsDemo")
                         .HasColumnType("INTEGER");
 
-                    b.Property<string>("LearntJson")
+                    b.Property<string>("Learnt")
                         .HasColumnType("TEXT");
 
                     b.Property<string>("Making")
@@ -184,7 +185,7 @@ namespace MudPie.Records.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
-                    b.Property<string>("RaceJson")
+                    b.Property<string>("Race")
                         .HasColumnType("TEXT");
 
                     b.Property<int?>("RecipeVersionId")
@@ -203,7 +204,7 @@ namespace MudPie.Records.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
-                    b.Property<string>("StepsJson")
+                    b.Property<string>("Steps")
                         .IsRequired()
                         .HasColumnType("TEXT");
 
@@ -327,7 +328,7 @@ namespace MudPie.Records.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
-                    b.Property<string>("TallyJson")
+                    b.Property<string>("Tally")
                         .IsRequired()
                         .HasColumnType("TEXT");
 
@@ -481,7 +482,7 @@ namespace MudPie.Records.Migrations
                     b.Property<long>("At")
                         .HasColumnType("INTEGER");
 
-                    b.Property<string>("Json")
+                    b.Property<string>("File")
                         .IsRequired()
                         .HasColumnType("TEXT");
 
@@ -733,83 +734,6 @@ namespace MudPie.Records.Migrations
                     b.ToTable("Holdings");
                 });
 
-            modelBuilder.Entity("MudPie.Records.Ground.Input", b =>
-                {
-                    b.Property<int>("Id")
-                        .ValueGeneratedOnAdd()
-                        .HasColumnType("INTEGER");
-
-                    b.Property<double?>("Density")
-                        .HasColumnType("REAL");
-
-                    b.Property<double?>("KShare")
-                        .HasColumnType("REAL");
-
-                    b.Property<string>("Kind")
-                        .IsRequired()
-                        .HasColumnType("TEXT");
-
-                    b.Property<string>("LabelBasis")
-                        .HasColumnType("TEXT");
-
-                    b.Property<double?>("LabelEveryDays")
-                        .HasColumnType("REAL");
-
-                    b.Property<string>("LabelPer")
-                        .HasColumnType("TEXT");
-
-                    b.Property<double?>("LabelRate")
-                        .HasColumnType("REAL");
-
-                    b.Property<string>("LabelRatesJson")
-                        .HasColumnType("TEXT");
-
-                    b.Property<string>("LabelTyped")
-                        .HasColumnType("TEXT");
-
-                    b.Property<double?>("LabelWaitDays")
-                        .HasColumnType("REAL");
-
-                    b.Property<string>("Lot")
-                        .HasColumnType("TEXT");
-
-                    b.Property<double?>("NShare")
-                        .HasColumnType("REAL");
-
-                    b.Property<string>("Name")
-                        .IsRequired()
-                        .HasColumnType("TEXT");
-
-                    b.Property<string>("Notes")
-                        .HasColumnType("TEXT");
-
-                    b.Property<double?>("PShare")
-                        .HasColumnType("REAL");
-
-                    b.Property<double?>("Ph")
-                        .HasColumnType("REAL");
-
-                    b.Property<double?>("Price")
-                        .HasColumnType("REAL");
-
-                    b.Property<string>("SpeciesJson")
-                        .HasColumnType("TEXT");
-
-                    b.Property<string>("UnfitWhy")
-                        .HasColumnType("TEXT");
-
-                    b.Property<string>("Unit")
-                        .HasColumnType("TEXT");
-
-                    b.Property<Guid>("Version")
-                        .IsConcurrencyToken()
-                        .HasColumnType("TEXT");
-
-                    b.HasKey("Id");
-
-                    b.ToTable("Inputs");
-                });
-
             modelBuilder.Entity("MudPie.Records.Ground.Pump", b =>
                 {
                     b.Property<int>("Id")
@@ -836,29 +760,6 @@ namespace MudPie.Records.Migrations
                     b.HasKey("Id");
 
                     b.ToTable("Pumps");
-                });
-
-            modelBuilder.Entity("MudPie.Records.Ground.SourceCheck", b =>
-                {
-                    b.Property<int>("Id")
-                        .ValueGeneratedOnAdd()
-                        .HasColumnType("INTEGER");
-
-                    b.Property<string>("AnswersJson")
-                        .IsRequired()
-                        .HasColumnType("TEXT");
-
-                    b.Property<long>("At")
-                        .HasColumnType("INTEGER");
-
-                    b.Property<int>("InputId")
-                        .HasColumnType("INTEGER");
-
-                    b.HasKey("Id");
-
-                    b.HasIndex("InputId", "At");
-
-                    b.ToTable("SourceChecks");
                 });
 
             modelBuilder.Entity("MudPie.Records.Ground.StripReading", b =>
@@ -894,7 +795,7 @@ namespace MudPie.Records.Migrations
                         .ValueGeneratedOnAdd()
                         .HasColumnType("INTEGER");
 
-                    b.Property<string>("AirJson")
+                    b.Property<string>("Air")
                         .HasColumnType("TEXT");
 
                     b.Property<double>("DepthM")
@@ -1271,21 +1172,17 @@ namespace MudPie.Records.Migrations
                         .ValueGeneratedOnAdd()
                         .HasColumnType("INTEGER");
 
-                    b.Property<string>("AsReadJson")
-                        .IsRequired()
-                        .HasColumnType("TEXT");
-
                     b.Property<long>("At")
                         .HasColumnType("INTEGER");
-
-                    b.Property<string>("At20Json")
-                        .IsRequired()
-                        .HasColumnType("TEXT");
 
                     b.Property<int>("PatchId")
                         .HasColumnType("INTEGER");
 
                     b.Property<string>("Phase")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Read")
                         .IsRequired()
                         .HasColumnType("TEXT");
 
@@ -1404,7 +1301,7 @@ namespace MudPie.Records.Migrations
                     b.Property<long?>("EndedAt")
                         .HasColumnType("INTEGER");
 
-                    b.Property<string>("FactorsJson")
+                    b.Property<string>("Factors")
                         .IsRequired()
                         .HasColumnType("TEXT");
 
@@ -1418,7 +1315,7 @@ namespace MudPie.Records.Migrations
                     b.Property<bool>("Liquid")
                         .HasColumnType("INTEGER");
 
-                    b.Property<string>("MoneyJson")
+                    b.Property<string>("Money")
                         .HasColumnType("TEXT");
 
                     b.Property<string>("NoControlWhy")
@@ -1430,7 +1327,7 @@ namespace MudPie.Records.Migrations
                     b.Property<double?>("Noise")
                         .HasColumnType("REAL");
 
-                    b.Property<string>("PlacesJson")
+                    b.Property<string>("Places")
                         .IsRequired()
                         .HasColumnType("TEXT");
 
@@ -1683,7 +1580,7 @@ namespace MudPie.Records.Migrations
                     b.Property<int?>("InputId")
                         .HasColumnType("INTEGER");
 
-                    b.Property<string>("LevelsJson")
+                    b.Property<string>("Levels")
                         .IsRequired()
                         .HasColumnType("TEXT");
 
@@ -1725,7 +1622,7 @@ namespace MudPie.Records.Migrations
                         .ValueGeneratedOnAdd()
                         .HasColumnType("INTEGER");
 
-                    b.Property<string>("AskedJson")
+                    b.Property<string>("Asked")
                         .HasColumnType("TEXT");
 
                     b.Property<long>("At")
@@ -1880,52 +1777,6 @@ namespace MudPie.Records.Migrations
                     b.ToTable("ApplicationItems");
                 });
 
-            modelBuilder.Entity("MudPie.Records.PuttingOut.Giving", b =>
-                {
-                    b.Property<int>("Id")
-                        .ValueGeneratedOnAdd()
-                        .HasColumnType("INTEGER");
-
-                    b.Property<int?>("ApplicationId")
-                        .HasColumnType("INTEGER");
-
-                    b.Property<int?>("InputId")
-                        .HasColumnType("INTEGER");
-
-                    b.Property<string>("Kind")
-                        .IsRequired()
-                        .HasColumnType("TEXT");
-
-                    b.Property<DateOnly>("On")
-                        .HasColumnType("TEXT");
-
-                    b.Property<double?>("OneIn")
-                        .HasColumnType("REAL");
-
-                    b.Property<int>("ProgrammeId")
-                        .HasColumnType("INTEGER");
-
-                    b.Property<string>("Purpose")
-                        .IsRequired()
-                        .HasColumnType("TEXT");
-
-                    b.Property<Guid>("Version")
-                        .IsConcurrencyToken()
-                        .HasColumnType("TEXT");
-
-                    b.HasKey("Id");
-
-                    b.HasIndex("ApplicationId");
-
-                    b.HasIndex("InputId");
-
-                    b.HasIndex("On");
-
-                    b.HasIndex("ProgrammeId");
-
-                    b.ToTable("Givings");
-                });
-
             modelBuilder.Entity("MudPie.Records.PuttingOut.OwnMixRule", b =>
                 {
                     b.Property<int>("Id")
@@ -1959,31 +1810,6 @@ namespace MudPie.Records.Migrations
                     b.HasKey("Id");
 
                     b.ToTable("MixRules");
-                });
-
-            modelBuilder.Entity("MudPie.Records.PuttingOut.Programme", b =>
-                {
-                    b.Property<int>("Id")
-                        .ValueGeneratedOnAdd()
-                        .HasColumnType("INTEGER");
-
-                    b.Property<int>("BedId")
-                        .HasColumnType("INTEGER");
-
-                    b.Property<DateOnly>("Harvest")
-                        .HasColumnType("TEXT");
-
-                    b.Property<string>("StagesJson")
-                        .HasColumnType("TEXT");
-
-                    b.Property<DateOnly>("Start")
-                        .HasColumnType("TEXT");
-
-                    b.HasKey("Id");
-
-                    b.HasIndex("BedId");
-
-                    b.ToTable("Programmes");
                 });
 
             modelBuilder.Entity("MudPie.Records.PuttingOut.Sprayer", b =>
@@ -2046,7 +1872,7 @@ namespace MudPie.Records.Migrations
                     b.Property<double>("LPerHa")
                         .HasColumnType("REAL");
 
-                    b.Property<string>("MeasuredJson")
+                    b.Property<string>("Measured")
                         .IsRequired()
                         .HasColumnType("TEXT");
 
@@ -2093,39 +1919,175 @@ namespace MudPie.Records.Migrations
                     b.ToTable("Washes");
                 });
 
-            modelBuilder.Entity("MudPie.Records.PuttingOut.WeatherHourKept", b =>
+            modelBuilder.Entity("MudPie.Records.Season.Giving", b =>
                 {
-                    b.Property<long>("At")
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
                         .HasColumnType("INTEGER");
 
-                    b.Property<double>("CloudShare")
-                        .HasColumnType("REAL");
-
-                    b.Property<double?>("GustMps")
-                        .HasColumnType("REAL");
-
-                    b.Property<double>("HumidityShare")
-                        .HasColumnType("REAL");
-
-                    b.Property<bool?>("LeafWet")
+                    b.Property<int?>("ApplicationId")
                         .HasColumnType("INTEGER");
 
-                    b.Property<double>("RainMm")
-                        .HasColumnType("REAL");
+                    b.Property<int?>("InputId")
+                        .HasColumnType("INTEGER");
 
-                    b.Property<string>("Source")
+                    b.Property<string>("Kind")
                         .IsRequired()
                         .HasColumnType("TEXT");
 
-                    b.Property<double>("TemperatureC")
+                    b.Property<DateOnly>("On")
+                        .HasColumnType("TEXT");
+
+                    b.Property<double?>("OneIn")
                         .HasColumnType("REAL");
 
-                    b.Property<double>("WindMps")
+                    b.Property<int>("ProgrammeId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Purpose")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<Guid>("Version")
+                        .IsConcurrencyToken()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("ApplicationId");
+
+                    b.HasIndex("InputId");
+
+                    b.HasIndex("On");
+
+                    b.HasIndex("ProgrammeId");
+
+                    b.ToTable("Givings");
+                });
+
+            modelBuilder.Entity("MudPie.Records.Season.Programme", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("BedId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<DateOnly>("Harvest")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Stages")
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateOnly>("Start")
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("BedId");
+
+                    b.ToTable("Programmes");
+                });
+
+            modelBuilder.Entity("MudPie.Records.Shelf.Input", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<double?>("Density")
                         .HasColumnType("REAL");
 
-                    b.HasKey("At");
+                    b.Property<double?>("KShare")
+                        .HasColumnType("REAL");
 
-                    b.ToTable("Weather");
+                    b.Property<string>("Kind")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("LabelBasis")
+                        .HasColumnType("TEXT");
+
+                    b.Property<double?>("LabelEveryDays")
+                        .HasColumnType("REAL");
+
+                    b.Property<string>("LabelPer")
+                        .HasColumnType("TEXT");
+
+                    b.Property<double?>("LabelRate")
+                        .HasColumnType("REAL");
+
+                    b.Property<string>("LabelRates")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("LabelTyped")
+                        .HasColumnType("TEXT");
+
+                    b.Property<double?>("LabelWaitDays")
+                        .HasColumnType("REAL");
+
+                    b.Property<string>("Lot")
+                        .HasColumnType("TEXT");
+
+                    b.Property<double?>("NShare")
+                        .HasColumnType("REAL");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Notes")
+                        .HasColumnType("TEXT");
+
+                    b.Property<double?>("PShare")
+                        .HasColumnType("REAL");
+
+                    b.Property<double?>("Ph")
+                        .HasColumnType("REAL");
+
+                    b.Property<double?>("Price")
+                        .HasColumnType("REAL");
+
+                    b.Property<string>("Species")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("UnfitWhy")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Unit")
+                        .HasColumnType("TEXT");
+
+                    b.Property<Guid>("Version")
+                        .IsConcurrencyToken()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.ToTable("Inputs");
+                });
+
+            modelBuilder.Entity("MudPie.Records.Shelf.SourceCheck", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Answers")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<long>("At")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("InputId")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("InputId", "At");
+
+                    b.ToTable("SourceChecks");
                 });
 
             modelBuilder.Entity("MudPie.Records.Shelf.StockEntry", b =>
@@ -2216,6 +2178,41 @@ namespace MudPie.Records.Migrations
                     b.ToTable("Lots");
                 });
 
+            modelBuilder.Entity("MudPie.Records.Weather.WeatherHourKept", b =>
+                {
+                    b.Property<long>("At")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<double>("CloudShare")
+                        .HasColumnType("REAL");
+
+                    b.Property<double?>("GustMps")
+                        .HasColumnType("REAL");
+
+                    b.Property<double>("HumidityShare")
+                        .HasColumnType("REAL");
+
+                    b.Property<bool?>("LeafWet")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<double>("RainMm")
+                        .HasColumnType("REAL");
+
+                    b.Property<string>("Source")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<double>("TemperatureC")
+                        .HasColumnType("REAL");
+
+                    b.Property<double>("WindMps")
+                        .HasColumnType("REAL");
+
+                    b.HasKey("At");
+
+                    b.ToTable("Weather");
+                });
+
             modelBuilder.Entity("MudPie.Records.Book.HarvestEntry", b =>
                 {
                     b.HasOne("MudPie.Records.Ground.Bed", "Bed")
@@ -2262,11 +2259,11 @@ namespace MudPie.Records.Migrations
                         .WithMany()
                         .HasForeignKey("RecipeVersionId");
 
-                    b.HasOne("MudPie.Records.Ground.Input", "SecondSourceInput")
+                    b.HasOne("MudPie.Records.Shelf.Input", "SecondSourceInput")
                         .WithMany()
                         .HasForeignKey("SecondSourceInputId");
 
-                    b.HasOne("MudPie.Records.Ground.Input", "SourceInput")
+                    b.HasOne("MudPie.Records.Shelf.Input", "SourceInput")
                         .WithMany()
                         .HasForeignKey("SourceInputId");
 
@@ -2337,7 +2334,7 @@ namespace MudPie.Records.Migrations
                         .WithMany()
                         .HasForeignKey("BatchId");
 
-                    b.HasOne("MudPie.Records.Ground.Input", null)
+                    b.HasOne("MudPie.Records.Shelf.Input", null)
                         .WithMany()
                         .HasForeignKey("InputId");
                 });
@@ -2401,15 +2398,6 @@ namespace MudPie.Records.Migrations
                     b.HasOne("MudPie.Records.Ground.Bed", null)
                         .WithMany()
                         .HasForeignKey("BedId")
-                        .OnDelete(DeleteBehavior.Cascade)
-                        .IsRequired();
-                });
-
-            modelBuilder.Entity("MudPie.Records.Ground.SourceCheck", b =>
-                {
-                    b.HasOne("MudPie.Records.Ground.Input", null)
-                        .WithMany("Checks")
-                        .HasForeignKey("InputId")
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired();
                 });
@@ -2505,7 +2493,7 @@ namespace MudPie.Records.Migrations
 
             modelBuilder.Entity("MudPie.Records.Judging.Patch", b =>
                 {
-                    b.HasOne("MudPie.Records.Ground.Input", null)
+                    b.HasOne("MudPie.Records.Shelf.Input", null)
                         .WithMany()
                         .HasForeignKey("InputId");
 
@@ -2624,7 +2612,7 @@ namespace MudPie.Records.Migrations
 
             modelBuilder.Entity("MudPie.Records.Judging.TrialTreatment", b =>
                 {
-                    b.HasOne("MudPie.Records.Ground.Input", "Input")
+                    b.HasOne("MudPie.Records.Shelf.Input", "Input")
                         .WithMany()
                         .HasForeignKey("InputId");
 
@@ -2681,7 +2669,7 @@ namespace MudPie.Records.Migrations
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired();
 
-                    b.HasOne("MudPie.Records.Ground.Input", "Input")
+                    b.HasOne("MudPie.Records.Shelf.Input", "Input")
                         .WithMany()
                         .HasForeignKey("InputId");
 
@@ -2692,36 +2680,6 @@ namespace MudPie.Records.Migrations
                     b.Navigation("Application");
 
                     b.Navigation("Input");
-                });
-
-            modelBuilder.Entity("MudPie.Records.PuttingOut.Giving", b =>
-                {
-                    b.HasOne("MudPie.Records.PuttingOut.Application", null)
-                        .WithMany()
-                        .HasForeignKey("ApplicationId");
-
-                    b.HasOne("MudPie.Records.Ground.Input", null)
-                        .WithMany()
-                        .HasForeignKey("InputId");
-
-                    b.HasOne("MudPie.Records.PuttingOut.Programme", "Programme")
-                        .WithMany("Givings")
-                        .HasForeignKey("ProgrammeId")
-                        .OnDelete(DeleteBehavior.Cascade)
-                        .IsRequired();
-
-                    b.Navigation("Programme");
-                });
-
-            modelBuilder.Entity("MudPie.Records.PuttingOut.Programme", b =>
-                {
-                    b.HasOne("MudPie.Records.Ground.Bed", "Bed")
-                        .WithMany()
-                        .HasForeignKey("BedId")
-                        .OnDelete(DeleteBehavior.Cascade)
-                        .IsRequired();
-
-                    b.Navigation("Bed");
                 });
 
             modelBuilder.Entity("MudPie.Records.PuttingOut.SprayerCalibration", b =>
@@ -2742,6 +2700,45 @@ namespace MudPie.Records.Migrations
                     b.HasOne("MudPie.Records.PuttingOut.Sprayer", null)
                         .WithMany("Washes")
                         .HasForeignKey("SprayerId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("MudPie.Records.Season.Giving", b =>
+                {
+                    b.HasOne("MudPie.Records.PuttingOut.Application", null)
+                        .WithMany()
+                        .HasForeignKey("ApplicationId");
+
+                    b.HasOne("MudPie.Records.Shelf.Input", null)
+                        .WithMany()
+                        .HasForeignKey("InputId");
+
+                    b.HasOne("MudPie.Records.Season.Programme", "Programme")
+                        .WithMany("Givings")
+                        .HasForeignKey("ProgrammeId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.Navigation("Programme");
+                });
+
+            modelBuilder.Entity("MudPie.Records.Season.Programme", b =>
+                {
+                    b.HasOne("MudPie.Records.Ground.Bed", "Bed")
+                        .WithMany()
+                        .HasForeignKey("BedId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.Navigation("Bed");
+                });
+
+            modelBuilder.Entity("MudPie.Records.Shelf.SourceCheck", b =>
+                {
+                    b.HasOne("MudPie.Records.Shelf.Input", null)
+                        .WithMany("Checks")
+                        .HasForeignKey("InputId")
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired();
                 });
@@ -2767,7 +2764,7 @@ namespace MudPie.Records.Migrations
 
             modelBuilder.Entity("MudPie.Records.Shelf.StockLot", b =>
                 {
-                    b.HasOne("MudPie.Records.Ground.Input", "Input")
+                    b.HasOne("MudPie.Records.Shelf.Input", "Input")
                         .WithMany("Lots")
                         .HasForeignKey("InputId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -2786,13 +2783,6 @@ namespace MudPie.Records.Migrations
             modelBuilder.Entity("MudPie.Records.Brewing.Recipe", b =>
                 {
                     b.Navigation("Versions");
-                });
-
-            modelBuilder.Entity("MudPie.Records.Ground.Input", b =>
-                {
-                    b.Navigation("Checks");
-
-                    b.Navigation("Lots");
                 });
 
             modelBuilder.Entity("MudPie.Records.Ground.Vessel", b =>
@@ -2850,16 +2840,23 @@ namespace MudPie.Records.Migrations
                     b.Navigation("Items");
                 });
 
-            modelBuilder.Entity("MudPie.Records.PuttingOut.Programme", b =>
-                {
-                    b.Navigation("Givings");
-                });
-
             modelBuilder.Entity("MudPie.Records.PuttingOut.Sprayer", b =>
                 {
                     b.Navigation("Calibrations");
 
                     b.Navigation("Washes");
+                });
+
+            modelBuilder.Entity("MudPie.Records.Season.Programme", b =>
+                {
+                    b.Navigation("Givings");
+                });
+
+            modelBuilder.Entity("MudPie.Records.Shelf.Input", b =>
+                {
+                    b.Navigation("Checks");
+
+                    b.Navigation("Lots");
                 });
 
             modelBuilder.Entity("MudPie.Records.Shelf.StockLot", b =>

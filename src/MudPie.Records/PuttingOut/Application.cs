@@ -1,5 +1,7 @@
+using MudPie.Core.PuttingOut;
 using MudPie.Records.Brewing;
 using MudPie.Records.Ground;
+using MudPie.Records.Shelf;
 
 namespace MudPie.Records.PuttingOut;
 
@@ -65,7 +67,7 @@ public sealed class Application
     public string? FoodWaiting { get; set; }
 
     /// <summary>The job as it was asked for, JSON, so that it can be put right.</summary>
-    public string? AskedJson { get; set; }
+    public TankRequest? Asked { get; set; }
 
     /// <summary>The job that this one puts right.</summary>
     public int? CorrectsId { get; set; }

@@ -7,6 +7,7 @@ using MudPie.Records;
 using MudPie.Records.Book;
 using MudPie.Records.Brewing;
 using MudPie.Records.PuttingOut;
+using MudPie.Records.Shelf;
 using MudPie.Server.PuttingOut;
 using MudPie.Server.Web;
 
@@ -124,7 +125,7 @@ public static class BookEndpoints
             lines.AddRange(new[] { a.Why is null ? null : $"why: {a.Why}", a.OverrideWhy is null ? null : $"put out though it failed: {a.OverrideWhy}", a.MixWhy is null ? null : $"mixed against a rule: {a.MixWhy}", a.CautionsSeen.Length == 0 ? null : $"cautions ticked: {a.CautionsSeen.Replace(" ", ", ", StringComparison.Ordinal)}" }.OfType<string>());
             var what = Say.List([.. new[] { x.Batch }.OfType<string>(), .. x.Items.Select(i => i.Name).Distinct()]);
             var by = corrected.GetValueOrDefault(a.Id);
-            return new BookEntry("job", a.Id, a.At, a.RecordedAt, a.Strikes ? $"Struck: entry {a.CorrectsId} never happened" : $"{what} on {(a.Purpose == Purpose.Leaf ? "leaves" : "roots")}", a.Strikes ? [] : lines, [.. x.Beds.Select(b => b.Name)], a.CorrectsId, by?.Id, a.CorrectionWhy, a.Strikes || by is { Strikes: true }, a is { AskedJson: not null, Strikes: false } && by is null, a.BatchId is { } batch ? $"/brew/{batch}" : null);
+            return new BookEntry("job", a.Id, a.At, a.RecordedAt, a.Strikes ? $"Struck: entry {a.CorrectsId} never happened" : $"{what} on {(a.Purpose == Purpose.Leaf ? "leaves" : "roots")}", a.Strikes ? [] : lines, [.. x.Beds.Select(b => b.Name)], a.CorrectsId, by?.Id, a.CorrectionWhy, a.Strikes || by is { Strikes: true }, a is { Asked: not null, Strikes: false } && by is null, a.BatchId is { } batch ? $"/brew/{batch}" : null);
         });
     }
 
@@ -248,7 +249,7 @@ public static class BookEndpoints
     }
 
     /// <summary>Nutrients on one bed: products by its share of the mix, and the foods of a brew by its share of it.</summary>
-    private static IEnumerable<NutrientLine> NutrientsOf(Application job, ApplicationBed share, List<Records.Ground.Input> foods)
+    private static IEnumerable<NutrientLine> NutrientsOf(Application job, ApplicationBed share, List<Input> foods)
     {
         var mixed = job.Beds.Sum(b => b.TotalL) + job.SpareL;
         foreach (var i in job.Items.Where(i => i.Input?.NShare is not null))
@@ -258,7 +259,7 @@ public static class BookEndpoints
 
         if (job.Batch is { } batch)
         {
-            foreach (var f in BatchJson.Brew(batch).Foods ?? [])
+            foreach (var f in batch.Brew.Foods ?? [])
             {
                 if (foods.FirstOrDefault(i => i.Kind == f.Kind) is { } food)
                 {

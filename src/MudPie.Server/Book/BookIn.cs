@@ -1,10 +1,10 @@
 using Microsoft.EntityFrameworkCore;
 using MudPie.Core.Workings;
+using MudPie.Records;
 using MudPie.Records.Book;
 using MudPie.Records.Ground;
 using MudPie.Records.PuttingOut;
 using MudPie.Records.Shelf;
-using MudPie.Records;
 using MudPie.Server.Web;
 
 namespace MudPie.Server.Book;

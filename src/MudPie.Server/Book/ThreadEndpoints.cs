@@ -2,6 +2,7 @@ using Microsoft.EntityFrameworkCore;
 using MudPie.Core.Measures;
 using MudPie.Core.Workings;
 using MudPie.Records;
+using MudPie.Records.Shelf;
 using MudPie.Server.Shelf;
 using MudPie.Server.Web;
 

@@ -7,6 +7,7 @@ using MudPie.Records;
 using MudPie.Records.Book;
 using MudPie.Records.Brewing;
 using MudPie.Records.PuttingOut;
+using MudPie.Records.Shelf;
 using MudPie.Server.Web;
 
 namespace MudPie.Server.Book;
@@ -85,30 +86,30 @@ public static class Waits
     /// <summary>Where batches are from: fed or not, their sources' manure, their tests, and the two like them before.</summary>
     internal static async Task<Dictionary<int, BrewOrigin>> Origins(HoldingDb db, IReadOnlyList<int> batchIds)
     {
-        var list = await db.Batches.AsNoTracking().Where(b => batchIds.Contains(b.Id)).Select(b => new { b.Id, b.Making, b.SourceInputId, b.SecondSourceInputId, b.BrewJson, b.VesselId, b.WaterSourceId, b.StartedAt }).ToListAsync();
+        var list = await db.Batches.AsNoTracking().Where(b => batchIds.Contains(b.Id)).Select(b => new { b.Id, b.Making, b.SourceInputId, b.SecondSourceInputId, b.Brew, b.VesselId, b.WaterSourceId, b.StartedAt }).ToListAsync();
         var lots = list.SelectMany(b => new[] { b.SourceInputId, b.SecondSourceInputId }).OfType<int>().Distinct().ToList();
-        var free = (await db.Inputs.AsNoTracking().Where(i => lots.Contains(i.Id)).Select(i => new { i.Id, Answers = i.Checks.OrderByDescending(c => c.Id).Select(c => c.AnswersJson).FirstOrDefault() }).ToListAsync())
-            .ToDictionary(i => i.Id, i => i.Answers is not null && ManureFree(BatchJson.Read<SourceAnswers>(i.Answers)));
+        var free = (await db.Inputs.AsNoTracking().Where(i => lots.Contains(i.Id)).Select(i => new { i.Id, Answers = i.Checks.OrderByDescending(c => c.Id).Select(c => c.Answers).FirstOrDefault() }).ToListAsync())
+            .ToDictionary(i => i.Id, i => i.Answers is not null && ManureFree(i.Answers));
         var tests = (await db.Log.AsNoTracking().Where(l => l.Kind == LogKind.Pathogen && !db.Log.Any(c => c.CorrectsId == l.Id)).Select(l => new { l.BatchId, l.Id, l.Text }).ToListAsync())
             .GroupBy(l => l.BatchId).ToDictionary(g => g.Key, g => g.MaxBy(l => l.Id)!.Text == "clear");
         var tested = tests.Keys.ToList();
-        var before = await db.Batches.AsNoTracking().Where(b => tested.Contains(b.Id)).Select(b => new { b.Id, b.SourceInputId, b.SecondSourceInputId, b.BrewJson, b.VesselId, b.WaterSourceId, b.StartedAt, b.Making }).ToListAsync();
+        var before = await db.Batches.AsNoTracking().Where(b => tested.Contains(b.Id)).Select(b => new { b.Id, b.SourceInputId, b.SecondSourceInputId, b.Brew, b.VesselId, b.WaterSourceId, b.StartedAt, b.Making }).ToListAsync();
         var answer = new Dictionary<int, BrewOrigin>();
         foreach (var b in list)
         {
-            var foods = Foods(b.BrewJson);
-            var alike = before.Where(x => x.Id != b.Id && x.Making == b.Making && x.SourceInputId == b.SourceInputId && x.SecondSourceInputId == b.SecondSourceInputId && x.VesselId == b.VesselId && x.WaterSourceId == b.WaterSourceId && (b.StartedAt is null || x.StartedAt < b.StartedAt) && Foods(x.BrewJson) == foods)
+            var foods = Foods(b.Brew);
+            var alike = before.Where(x => x.Id != b.Id && x.Making == b.Making && x.SourceInputId == b.SourceInputId && x.SecondSourceInputId == b.SecondSourceInputId && x.VesselId == b.VesselId && x.WaterSourceId == b.WaterSourceId && (b.StartedAt is null || x.StartedAt < b.StartedAt) && Foods(x.Brew) == foods)
                 .OrderByDescending(x => x.StartedAt).Take(2).ToList();
             // Every source must have a lot that is known to be free of it: one without a lot is taken for manure.
             var from = new[] { b.SourceInputId, b.SecondSourceInputId }.OfType<int>().ToList();
-            var manureFree = from.Count >= Math.Max(BatchJson.Read<BrewQuestion>(b.BrewJson).Sources?.Count ?? 1, 1) && from.All(id => free.GetValueOrDefault(id));
+            var manureFree = from.Count >= Math.Max(b.Brew.Sources?.Count ?? 1, 1) && from.All(id => free.GetValueOrDefault(id));
             answer[b.Id] = new BrewOrigin(b.Making is Making.Tea or Making.Steep, manureFree, tests.GetValueOrDefault(b.Id), alike.Count == 2 && alike.All(x => tests[x.Id]));
         }
 
         return answer;
     }
 
-    private static string Foods(string brewJson) => string.Join(' ', (BatchJson.Read<BrewQuestion>(brewJson).Foods ?? []).Select(f => f.Kind).Order());
+    private static string Foods(BrewQuestion brew) => string.Join(' ', (brew.Foods ?? []).Select(f => f.Kind).Order());
 
     /// <summary>Whether two batches like this one, the last that were, were tested clean: for a plan that is not brewed yet.</summary>
     internal static async Task<bool> TwoCleanBefore(HoldingDb db, Making making, int? sourceLot, IEnumerable<string?> foods, int vesselId, int waterId)
@@ -121,8 +122,8 @@ public static class Waits
             return false;
         }
 
-        var last = (await db.Batches.AsNoTracking().Where(b => b.StartedAt != null && b.Making == making && b.SourceInputId == sourceLot && b.VesselId == vesselId && b.WaterSourceId == waterId).OrderByDescending(b => b.StartedAt).Select(b => new { b.Id, b.BrewJson }).Take(20).ToListAsync())
-            .Where(b => Foods(b.BrewJson) == kinds).Take(2).ToList();
+        var last = (await db.Batches.AsNoTracking().Where(b => b.StartedAt != null && b.Making == making && b.SourceInputId == sourceLot && b.VesselId == vesselId && b.WaterSourceId == waterId).OrderByDescending(b => b.StartedAt).Select(b => new { b.Id, b.Brew }).Take(20).ToListAsync())
+            .Where(b => Foods(b.Brew) == kinds).Take(2).ToList();
         return last.Count == 2 && last.All(b => clean.GetValueOrDefault(b.Id));
     }
 

@@ -41,13 +41,13 @@ public static class AirEndpoints
         var diffusers = await db.Diffusers.AsNoTracking().ToListAsync();
         var pump = pumps.MinBy(p => Math.Abs(Math.Log(p.OpenLpm / (0.35 * vessel.WorkingL))));
         var usual = KitChoice.UsualDiffuser(vessel.Shape);
-        var bench = vessel.AirJson is { } json ? BatchJson.Read<AirBenchQuestion>(json) : new AirBenchQuestion
+        var bench = vessel.Air is { } json ? json : new AirBenchQuestion
         {
             Pumps = [new BenchPump { Name = pump?.Name ?? "pump", OpenLpm = pump?.OpenLpm ?? vessel.WorkingL * 0.35, ShutOffKPa = pump?.ShutOffKPa ?? 20 }],
             Outlets = [new BenchOutlet { Name = (diffusers.FirstOrDefault(d => d.Kind == usual)?.Name ?? "outlet").ToLowerInvariant(), Diffuser = usual, DepthM = vessel.DepthM, Share = 1, HoseM = 1.5, HoseMm = vessel.WorkingL > 100 ? 13 : 5 }],
         };
         var units = await clock.Units();
-        return TypedResults.Ok(new AirSetUpView(vessel.Id, vessel.Name, vessel.AirJson is not null, AirBenchAsked.Of(bench with { VolumeL = vessel.WorkingL }, units) with { Version = vessel.Version }, Units.Show(vessel.WorkingL, Dimension.Volume, units)));
+        return TypedResults.Ok(new AirSetUpView(vessel.Id, vessel.Name, vessel.Air is not null, AirBenchAsked.Of(bench with { VolumeL = vessel.WorkingL }, units) with { Version = vessel.Version }, Units.Show(vessel.WorkingL, Dimension.Volume, units)));
     }
 
     private static Task<IResult> Keep(int vesselId, AirBenchAsked asked, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Changed>(async () =>
@@ -70,7 +70,7 @@ public static class AirEndpoints
             return checks.Refusal;
         }
 
-        vessel.AirJson = BatchJson.Keep(read.Value);
+        vessel.Air = read.Value;
         await db.SaveChangesAsync();
         return Writes.Done(new Changed(vessel.Id, vessel.Version));
     });

@@ -104,7 +104,7 @@ public static class BatchEndpoints
         var start = Entry(LogKind.Start, at, now, null, batch.StripWaiver);
         batch.Log.Add(start);
         // Only what this very deed is is marked done with it: the source going in, and the strip where it was read. The rest is ticked by whoever did it.
-        foreach (var step in BatchJson.Steps(batch).Where(s => s.Id == "source" || (s.Id == "strip" && strip is not null)))
+        foreach (var step in batch.Steps.Where(s => s.Id == "source" || (s.Id == "strip" && strip is not null)))
         {
             batch.Log.Add(Entry(LogKind.Step, at, now, null, step.Id));
         }
@@ -119,7 +119,7 @@ public static class BatchEndpoints
 
     private static Task<IResult> Tick(int id, string step, DoneRequest request, HoldingDb db, HoldingClock clock, Writes writes) => Change(id, db, clock, writes, (batch, fields, now) =>
     {
-        var known = BatchJson.Steps(batch).Any(s => s.Id == step);
+        var known = batch.Steps.Any(s => s.Id == step);
         Must(fields, known, $"“{step}” is not a step of this batch.", "Tick one of its own steps.", "step");
         Must(fields, batch.State is not (BatchState.Used or BatchState.Heaped), "This batch is over.", "Its log can still be read.");
         var entry = Entry(LogKind.Step, fields.Past("at", request.At, now), now, null, step);
@@ -165,7 +165,7 @@ public static class BatchEndpoints
         batch.State = BatchState.Off;
         batch.AirOffAt = at;
         batch.Log.Add(entry);
-        batch.Log.Add(Entry(LogKind.Step, at, now, null, BatchJson.Steps(batch).Any(s => s.Id == "air-off") ? "air-off" : "strain"));
+        batch.Log.Add(Entry(LogKind.Step, at, now, null, batch.Steps.Any(s => s.Id == "air-off") ? "air-off" : "strain"));
         return entry;
     });
 
@@ -175,14 +175,14 @@ public static class BatchEndpoints
         return await HeapIt(id, request, db, clock, writes, learnt);
     }
 
-    private static Task<IResult> HeapIt(int id, HeapRequest request, HoldingDb db, HoldingClock clock, Writes writes, string? learnt) => Change(id, db, clock, writes, (batch, fields, now) =>
+    private static Task<IResult> HeapIt(int id, HeapRequest request, HoldingDb db, HoldingClock clock, Writes writes, IReadOnlyDictionary<string, double>? learnt) => Change(id, db, clock, writes, (batch, fields, now) =>
     {
         Must(fields, batch.State is BatchState.Brewing or BatchState.Off or BatchState.Planned, "This batch is over already.", "Its log can still be read.");
         var why = (request.Why ?? "").Trim();
         Must(fields, why.Length is >= 3 and <= 300, "No reason was given.", "Say in a few words why it goes on the heap; the log keeps it.", "why");
         var entry = Entry(LogKind.Heaped, now, now, null, why);
         batch.State = BatchState.Heaped;
-        batch.LearntJson = learnt;
+        batch.Learnt = learnt;
         batch.AirOffAt ??= batch.StartedAt is null ? null : now;
         batch.Log.Add(entry);
         return entry;

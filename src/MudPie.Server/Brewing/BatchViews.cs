@@ -4,6 +4,7 @@ using MudPie.Core.PuttingOut;
 using MudPie.Core.Workings;
 using MudPie.Records.Brewing;
 using MudPie.Records.Ground;
+using MudPie.Records.Shelf;
 using MudPie.Server.PuttingOut;
 
 namespace MudPie.Server.Brewing;
@@ -42,7 +43,7 @@ public static class BatchViews
     /// <summary>A batch whole.</summary>
     public static BatchView Of(Batch b, Worked<WatchAnswer>? watch, RaceAnswer? race, UnitSystem units)
     {
-        var brew = BatchJson.Brew(b);
+        var brew = b.Brew;
         var done = LiveBrew.Standing(b).Where(l => l.Kind == LogKind.Step).GroupBy(l => l.Text!).ToDictionary(g => g.Key, g => g.Last());
         var corrected = b.Log.Where(l => l.CorrectsId is not null).GroupBy(l => l.CorrectsId!.Value).ToDictionary(g => g.Key, g => g.Max(l => l.Id));
         var sources = (brew.Sources ?? []).Select(s => PlanEndpoints.View(new PlanAmount(s.Kind!, Ingredients.Source(s.Kind)!.Name, s.Litres ?? 0, true, 0), units)).ToList();
@@ -52,11 +53,11 @@ public static class BatchViews
             b.Vessel.Name, b.Vessel.Shape, b.Vessel.TotalL, b.Vessel.WorkingL, b.BrewL, brew.DepthM ?? b.Vessel.DepthM, b.Diffuser.Name, b.Diffuser.Kind, b.Water.Name,
             air, b.Pump.OpenLpm, Units.Show(air, Dimension.Flow, units), changed?.At, Units.Show(b.Pump.OpenLpm, Dimension.Flow, units));
         return new BatchView(
-            b.Id, b.Name, b.State, b.Making, b.Purpose, b.IsDemo, b.PlannedStart, b.StartedAt, b.AirOffAt, b.UseAt, Units.Show(b.BrewL, Dimension.Volume, units), b.StripWaiver, Lots(b), b.RecipeVersion is { } v ? $"{BatchJson.Read<RecipeFile>(v.Json).Name}, version {v.Number}" : null, vessel,
+            b.Id, b.Name, b.State, b.Making, b.Purpose, b.IsDemo, b.PlannedStart, b.StartedAt, b.AirOffAt, b.UseAt, Units.Show(b.BrewL, Dimension.Volume, units), b.StripWaiver, Lots(b), b.RecipeVersion is { } v ? $"{v.File.Name}, version {v.Number}" : null, vessel,
             [.. b.Beds.Select(x => new BedLine(x.BedId, x.Bed.Name, x.Bed.AreaM2, Units.Show(x.Bed.AreaM2, Dimension.Area, units), x.Bed.Crop))],
             sources.FirstOrDefault(), [.. sources.Skip(1)],
             [.. (brew.Foods ?? []).Select(f => PlanEndpoints.View(new PlanAmount(f.Kind!, Ingredients.Food(f.Kind)!.Name, (f.Ml ?? 0) / 1000, true, 0, f.AtH ?? 0), units))],
-            [.. BatchJson.Steps(b).Select(s => Step(s, done.GetValueOrDefault(s.Id), race, units))],
+            [.. b.Steps.Select(s => Step(s, done.GetValueOrDefault(s.Id), race, units))],
             [.. b.Log.OrderByDescending(l => l.At).ThenByDescending(l => l.Id).Select(l => Line(l, corrected, units))],
             watch,
             race is null ? null : RaceViews.Of(race, units));

@@ -88,8 +88,8 @@ public sealed record KitSnapshot(
     {
         var kinds = Ingredients.Sources.Select(s => s.Kind).ToList();
         var rows = await db.Inputs.AsNoTracking().Where(i => kinds.Contains(i.Kind) && i.UnfitWhy == null).OrderBy(i => i.Id)
-            .Select(i => new { i.Id, i.Kind, i.Name, i.Lot, Answers = i.Checks.OrderByDescending(c => c.Id).Select(c => c.AnswersJson).FirstOrDefault() }).ToListAsync();
-        return [.. rows.Select(r => new KitLot(r.Id, r.Kind, r.Lot is null ? r.Name : $"{r.Name}, {r.Lot}", r.Answers is null ? null : SourceGate.Judge(Records.Brewing.BatchJson.Read<SourceAnswers>(r.Answers)).Value, r.Answers is null ? null : Records.Brewing.BatchJson.Read<SourceAnswers>(r.Answers)))
+            .Select(i => new { i.Id, i.Kind, i.Name, i.Lot, Answers = i.Checks.OrderByDescending(c => c.Id).Select(c => c.Answers).FirstOrDefault() }).ToListAsync();
+        return [.. rows.Select(r => new KitLot(r.Id, r.Kind, r.Lot is null ? r.Name : $"{r.Name}, {r.Lot}", r.Answers is null ? null : SourceGate.Judge(r.Answers).Value, r.Answers is null ? null : r.Answers))
             .OrderBy(l => l.Ruling?.Fitness ?? SourceFitness.Unasked)];
     }
 }

@@ -77,7 +77,7 @@ public sealed class LiveBrew(HoldingDb db, HoldingClock clock, WeatherBook weath
     }
 
     /// <summary>What a batch has taught so far, to be kept when it ends; null where there is too little.</summary>
-    public async Task<string?> Taught(int id)
+    public async Task<IReadOnlyDictionary<string, double>?> Taught(int id)
     {
         if (await Load(id) is not { StartedAt: not null } batch || batch.Making != Making.Tea)
         {
@@ -91,7 +91,7 @@ public sealed class LiveBrew(HoldingDb db, HoldingClock clock, WeatherBook weath
     /// <summary>The brew as it really went: with what it was fed on the way and the air it was given.</summary>
     public static BrewQuestion AsBrewed(Batch batch, DateTimeOffset started)
     {
-        var brew = BatchJson.Brew(batch);
+        var brew = batch.Brew;
         var log = Standing(batch);
         double Hour(LogEntry l) => Math.Max((l.At - started).TotalHours, 0);
         return brew with
@@ -126,9 +126,9 @@ public sealed class LiveBrew(HoldingDb db, HoldingClock clock, WeatherBook weath
             StartedAt = started,
             UseAtH = Math.Max(Hour(batch.UseAt), 0.1),
             Warmth = [.. Seen(LogKind.Warmth, l => l.Number ?? 0).Concat(probe.Select(p => new SeenAt<double>(p.H, p.TemperatureC))).OrderBy(w => w.H)],
-            Prior = await Lessons.Prior(db, batch.VesselId, batch.RecipeVersion?.RecipeId, BatchJson.Brew(batch).Sources?.FirstOrDefault()?.Kind, batch.Id),
+            Prior = await Lessons.Prior(db, batch.VesselId, batch.RecipeVersion?.RecipeId, batch.Brew.Sources?.FirstOrDefault()?.Kind, batch.Id),
             Battery = battery is null ? null : new BatteryPump { AirLpm = Air.AtDepthLpm(battery.OpenLpm, battery.ShutOffKPa, 0.3, 3), Hours = battery.BatteryHours },
-            Race = new WatchRace(mixL, batch.RaceJson is { } kept ? BatchJson.Read<RaceKit>(kept) : RaceKits.For(null, await KitSnapshot.SprayersOf(db), mixL, new TypedFields(units)), window, units),
+            Race = new WatchRace(mixL, batch.Race is { } kept ? kept : RaceKits.For(null, await KitSnapshot.SprayersOf(db), mixL, new TypedFields(units)), window, units),
             Seen = new BrewSeen
             {
                 Dunked = batch.Making == Making.Extract,

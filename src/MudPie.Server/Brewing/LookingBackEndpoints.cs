@@ -60,7 +60,7 @@ public static class LookingBackEndpoints
         var failed = b.State == BatchState.Heaped;
         var line = new BackLine(
             b.Id, b.Name, b.UseAt, b.Vessel.Name, b.RecipeVersion?.Recipe.Name, failed, BatchViews.Outcome(b.State, readings.Count > 0 ? readings.Min(r => r.MgPerL) : null, b.Log.FirstOrDefault(l => l.Kind == LogKind.Heaped)?.Text),
-            hours, Units.Show(warmth, Dimension.Temperature, units), Per.Air(air, units), string.Join(", ", foods.Select(f => $"{Units.Show((f.Ml ?? 0) / 1000, Dimension.Volume, units)} {Ingredients.Food(f.Kind)?.Name}")), readings, b.LearntJson is { } json ? Learnt.InWords(BatchJson.Read<List<double>>(json)) : []);
+            hours, Units.Show(warmth, Dimension.Temperature, units), Per.Air(air, units), string.Join(", ", foods.Select(f => $"{Units.Show((f.Ml ?? 0) / 1000, Dimension.Volume, units)} {Ingredients.Food(f.Kind)?.Name}")), readings, b.Learnt is { } learnt ? Learnt.InWords(Multipliers.Listed(learnt)) : []);
         return (line, new PastBrew(b.Id, failed, warmth, air, cod, foods.Any(f => Ingredients.Food(f.Kind)?.Kind is "molasses" or "sugarSyrup" && f.Ml > 0), hours, strip is null ? null : strip == 0, clean, readings.Count));
     }
 }

@@ -3,6 +3,7 @@ using MudPie.Core.Brewing;
 using MudPie.Core.Workings;
 using MudPie.Records;
 using MudPie.Records.Brewing;
+using MudPie.Records.Shelf;
 using MudPie.Server.Web;
 
 namespace MudPie.Server.Brewing;
@@ -55,7 +56,7 @@ public static class MicroscopeEndpoints
             return fields.Checks.Refusal;
         }
 
-        var kept = new MicroscopeTallyKept { BatchId = stage == "source" ? null : r.BatchId, InputId = stage == "source" ? r.InputId : null, At = at, RecordedAt = clock.Now, Stage = stage, TallyJson = BatchJson.Keep(r.Tally) };
+        var kept = new MicroscopeTallyKept { BatchId = stage == "source" ? null : r.BatchId, InputId = stage == "source" ? r.InputId : null, At = at, RecordedAt = clock.Now, Stage = stage, Tally = r.Tally };
         db.Tallies.Add(kept);
         await db.SaveChangesAsync();
         return Writes.Done(new Kept(kept.Id));
@@ -69,11 +70,11 @@ public static class MicroscopeEndpoints
             t.BatchId,
             t.Stage,
             t.At,
-            t.TallyJson,
+            t.Tally,
             Batch = db.Batches.Where(b => b.Id == t.BatchId).Select(b => b.Name).FirstOrDefault(),
             Input = db.Inputs.Where(i => i.Id == t.InputId).Select(i => i.Lot == null ? i.Name : i.Name + ", " + i.Lot).FirstOrDefault(),
         }).ToListAsync();
-        var views = rows.Select(r => (r.BatchId, View: new TallyView(r.Id, r.Batch ?? r.Input ?? "", r.Stage, r.At, MicroscopeTally.Of(BatchJson.Read<TallyQuestion>(r.TallyJson)).Worked))).ToList();
+        var views = rows.Select(r => (r.BatchId, View: new TallyView(r.Id, r.Batch ?? r.Input ?? "", r.Stage, r.At, MicroscopeTally.Of(r.Tally).Worked))).ToList();
         var growth = views.Where(v => v.BatchId is not null).GroupBy(v => v.BatchId).Select(g => (First: g.LastOrDefault(v => v.View.Stage == "extracted").View, Last: g.FirstOrDefault(v => v.View.Stage == "end").View))
             .Where(p => p.First is not null && p.Last is not null).Select(p => Grown(p.First, p.Last)).OfType<GrowthView>().ToList();
         return TypedResults.Ok(new TalliesView([.. views.Select(v => v.View)], growth));

@@ -58,7 +58,7 @@ public static class MoveEndpoints
 
         var m = moved.Value;
         batch!.UseAt = m.UseAt;
-        batch.StepsJson = BatchJson.Write(m.Steps);
+        batch.Steps = m.Steps;
         if (batch.StartedAt is { } started)
         {
             batch.BrewHours = (m.Off - started).TotalHours;
@@ -89,7 +89,7 @@ public static class MoveEndpoints
         var useAt = new DateTimeOffset((wanted.UtcTicks + (step / 2)) / step * step, TimeSpan.Zero);
         var by = useAt - batch.UseAt;
         var local = await clock.Local();
-        var steps = BatchJson.Steps(batch).ToList();
+        var steps = batch.Steps.ToList();
         var done = LiveBrew.Standing(batch).Where(l => l.Kind == LogKind.Step).Select(l => l.Text).ToHashSet();
         var fixedFeed = batch.StartedAt is not null;
         var slid = steps.Select(s => done.Contains(s.Id) || (fixedFeed && s.Id.StartsWith("feed", StringComparison.Ordinal)) ? s : s with { At = s.At + by }).ToList();

@@ -149,7 +149,7 @@ public sealed class PlanDesk(HoldingDb db, HoldingClock clock, WeatherBook weath
             Race = race,
             Window = window,
             Battery = kit.Pumps.Where(p => p.BatteryHours is not null).MaxBy(p => p.OpenLpm) is { } battery ? new BatteryPump { AirLpm = Air.AtDepthLpm(battery.OpenLpm, battery.ShutOffKPa, 0.3, 3), Hours = battery.BatteryHours } : null,
-            Bench = vessel!.AirJson is { } air && !kitByHand ? BatchJson.Read<AirBenchQuestion>(air) : null,
+            Bench = vessel!.Air is { } air && !kitByHand ? air : null,
             VesselUnclean = kit.Unclean.Contains(vessel.Id),
             Beds = beds,
             Purpose = r.Purpose,

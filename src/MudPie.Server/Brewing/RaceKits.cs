@@ -8,31 +8,6 @@ using MudPie.Server.Web;
 
 namespace MudPie.Server.Brewing;
 
-/// <summary>What a brew is to be put out with, as typed; what is left out is taken from the kit and the house's table.</summary>
-public sealed record RaceAsked
-{
-    /// <summary>A sprayer of the kit; null for the first that may carry a brew.</summary>
-    public int? SprayerId { get; init; }
-
-    /// <summary>What it holds, where no sprayer of the kit is meant.</summary>
-    public string? Tank { get; init; }
-
-    /// <summary>What comes out of it.</summary>
-    public string? Flow { get; init; }
-
-    /// <summary>What the tap or pump of the vessel gives.</summary>
-    public string? Draw { get; init; }
-
-    /// <summary>Minutes to the ground.</summary>
-    public string? Way { get; init; }
-
-    /// <summary>Sprayers that go at once, each with its own hands.</summary>
-    public string? Lanes { get; init; }
-
-    /// <summary>A battery pump rides along.</summary>
-    public bool Battery { get; init; }
-}
-
 /// <summary>The kit of a race, from what was typed, what the holding has, and the house's table.</summary>
 public static class RaceKits
 {
@@ -40,7 +15,7 @@ public static class RaceKits
     public static KitSprayer Of(Sprayer s)
     {
         var last = s.Calibrations.MaxBy(c => c.At);
-        var measured = last is null ? null : BatchJson.Read<SprayerQuestion>(last.MeasuredJson);
+        var measured = last is null ? null : last.Measured;
         var nozzle = s.Kind == "boom" ? null : measured?.NozzleLPerMin; // how many nozzles a boom has is not kept
         return new(s.Id, s.Name, s.Kind, s.TankL, nozzle, Sprayers.Judge(new SprayerFacts { Kind = s.Kind, Past = s.Past, ClearedWhy = s.ClearedWhy }) is { Refused: null } ruling && ruling.Value.Allowed);
     }

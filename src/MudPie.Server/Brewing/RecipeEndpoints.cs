@@ -67,7 +67,7 @@ public static class RecipeEndpoints
         }
 
         return VersionOf(reference) is { } id && await db.RecipeVersions.AsNoTracking().FirstOrDefaultAsync(v => v.Id == id) is { } version
-            ? (BatchJson.Read<RecipeFile>(version.Json), null)
+            ? (version.File, null)
             : (null, Refusal.Of("recipe", "That recipe is not there.", "Choose one from the list."));
     }
 
@@ -82,7 +82,7 @@ public static class RecipeEndpoints
             Numbers = r.Versions.OrderByDescending(v => v.Number).Select(v => v.Id).ToList(),
             Brews = db.Batches.Count(b => b.RecipeVersion!.RecipeId == r.Id),
         }).Take(200).ToListAsync();
-        return TypedResults.Ok(own.Select(r => Line($"v:{r.Newest.Id}", r.Id, r.Newest.Number, r.Name, BatchJson.Read<RecipeFile>(r.Newest.Json), r.Numbers, r.Brews, units))
+        return TypedResults.Ok(own.Select(r => Line($"v:{r.Newest.Id}", r.Id, r.Newest.Number, r.Name, r.Newest.File, r.Numbers, r.Brews, units))
             .Concat(Recipes.Starting.Select((f, i) => Line($"start:{i}", null, 1, f.Name!, f, [], 0, units))).ToList());
     }
 
@@ -166,7 +166,7 @@ public static class RecipeEndpoints
         }
 
         recipe.Name = name;
-        var version = new RecipeVersion { Number = recipe.Versions.Select(v => v.Number).DefaultIfEmpty(0).Max() + 1, At = clock.Now, Json = BatchJson.Keep(file with { Name = name }) };
+        var version = new RecipeVersion { Number = recipe.Versions.Select(v => v.Number).DefaultIfEmpty(0).Max() + 1, At = clock.Now, File = file with { Name = name } };
         recipe.Versions.Add(version);
         await db.SaveChangesAsync();
         return Writes.Done(new Kept(version.Id));

@@ -4,6 +4,7 @@ using MudPie.Core.Workings;
 using MudPie.Records;
 using MudPie.Records.Brewing;
 using MudPie.Records.Ground;
+using MudPie.Records.Shelf;
 using MudPie.Server.Web;
 
 namespace MudPie.Server.Brewing;
@@ -46,13 +47,13 @@ public static class SourceEndpoints
             i.Name,
             i.Kind,
             i.Lot,
-            Check = i.Checks.OrderByDescending(c => c.Id).Select(c => new { c.AnswersJson, c.At }).FirstOrDefault(),
+            Check = i.Checks.OrderByDescending(c => c.Id).Select(c => new { c.Answers, c.At }).FirstOrDefault(),
             Checks = i.Checks.Count,
             Brews = db.Batches.Count(b => b.SourceInputId == i.Id),
         }).ToListAsync();
         return TypedResults.Ok(rows.Select(r =>
         {
-            var answers = r.Check is null ? null : BatchJson.Read<SourceAnswers>(r.Check.AnswersJson);
+            var answers = r.Check is null ? null : r.Check.Answers;
             return new SourceLotView(r.Id, r.Name, r.Kind, r.Lot, answers, r.Check?.At, answers is null ? null : SourceGate.Judge(answers).Worked, r.Brews, Math.Max(r.Checks - 1, 0));
         }).ToList());
     }
@@ -72,7 +73,7 @@ public static class SourceEndpoints
             return refused;
         }
 
-        var check = new SourceCheck { InputId = id, At = clock.Now, AnswersJson = BatchJson.Keep(answers) };
+        var check = new SourceCheck { InputId = id, At = clock.Now, Answers = answers };
         db.SourceChecks.Add(check);
         await db.SaveChangesAsync();
         return Writes.Done(new Kept(check.Id));

@@ -3,6 +3,7 @@ using MudPie.Core.Brewing;
 using MudPie.Core.Measures;
 using MudPie.Records;
 using MudPie.Records.Ground;
+using MudPie.Records.Shelf;
 using MudPie.Server.Web;
 
 namespace MudPie.Server.Ground;

@@ -1,4 +1,3 @@
-using System.Text.Json;
 using Microsoft.EntityFrameworkCore;
 using MudPie.Core.Judging;
 using MudPie.Core.Measures;
@@ -6,6 +5,7 @@ using MudPie.Core.Workings;
 using MudPie.Records;
 using MudPie.Records.Ground;
 using MudPie.Records.Judging;
+using MudPie.Records.Shelf;
 using MudPie.Server.Shelf;
 using MudPie.Server.Web;
 
@@ -84,7 +84,7 @@ public static class PatchEndpoints
 
     private static PatchTestView View(PatchTest t, UnitSystem units)
     {
-        static List<double>? At20(Patch p, string phase) => p.Leaves.Where(l => l.Phase == phase).MaxBy(l => l.Id) is { } l ? JsonSerializer.Deserialize<List<double>>(l.At20Json) : null;
+        static List<double>? At20(Patch p, string phase) => p.Leaves.Where(l => l.Phase == phase).MaxBy(l => l.Id) is { } l ? [.. l.Read.Select(x => x.At20)] : null;
         var read = t.Patches.Select(p => (Patch: p, Before: At20(p, "before"), After: At20(p, "after"))).ToList();
         var whole = read.All(r => r.Before is not null && r.After is not null);
         var answer = whole ? Core.Judging.Patches.Of([.. read.Select(r => new PatchRead { Candidate = r.Patch.Name, Role = r.Patch.Role, In = r.Patch.CarrierName, Before = r.Before!, After = r.After! })]) : null;
@@ -242,7 +242,7 @@ public static class PatchEndpoints
         }
 
         var at20 = read.Select(b => temperature is { } c ? BrixCorrection.To20(b, c).Value.Value : b).ToList();
-        test.Patches.First(p => p.Id == id).Leaves.Add(new PatchLeaves { Phase = phase, At = clock.Now, TemperatureC = temperature, AsReadJson = JsonSerializer.Serialize(read), At20Json = JsonSerializer.Serialize(at20) });
+        test.Patches.First(p => p.Id == id).Leaves.Add(new PatchLeaves { Phase = phase, At = clock.Now, TemperatureC = temperature, Read = [.. read.Zip(at20, (asRead, at) => new LeafRead(asRead, at))] });
         return Writes.Done(new Kept(id));
     });
 }

@@ -39,7 +39,7 @@ public static class TrialAnswerEndpoints
         var answer = worked.Value;
         var told = answer.Verdicts.Where(v => !asked.Bystanders.Contains(v.Of)).OrderByDescending(v => v.Word == answer.Verdict).ThenByDescending(v => asked.LowerIsBetter ? -v.Difference : v.Difference).First();
         var sign = asked.LowerIsBetter ? -1 : 1;
-        var money = m.Order == 0 && TrialDesk.Money(t) is { PricePerUnit: not null } kept && TrialWorth.Earns(kept, sign * told.Difference, sign > 0 ? told.Lower : -told.Upper, sign > 0 ? told.Upper : -told.Lower) is { Refused: null } earns ? earns.Worked : null;
+        var money = m.Order == 0 && t.Money is { PricePerUnit: not null } kept && TrialWorth.Earns(kept, sign * told.Difference, sign > 0 ? told.Lower : -told.Upper, sign > 0 ? told.Upper : -told.Lower) is { Refused: null } earns ? earns.Worked : null;
         return new TrialJudged(
             m.Id, worked, asked.WorthHaving, asked.LowerIsBetter, money, TrialDesk.Strength(t), Dates(m, standing, on), [.. Settle(t, answer, told)], Water(t, answer, asked),
             [.. asked.Rows.Where(r => r.Value is not null).Select(r => new DotView(r.Plot, string.Join(", ", r.Levels), r.Block, r.OutOf is { } of && asked.Kind == Scale.Count ? 100 * r.Value!.Value / of : r.Value!.Value))]);

@@ -4,6 +4,7 @@ using MudPie.Core.Judging.Trials;
 using MudPie.Core.Workings;
 using MudPie.Records;
 using MudPie.Records.Judging;
+using MudPie.Records.Shelf;
 using MudPie.Server.Web;
 
 namespace MudPie.Server.Judging;
@@ -22,27 +23,14 @@ public sealed class TrialDesk(HoldingDb db)
     public Task<List<TrialReading>> Standing(int trialId) =>
         db.TrialReadings.AsNoTracking().Where(r => r.TrialId == trialId && !db.TrialReadings.Any(c => c.CorrectsId == r.Id)).ToListAsync();
 
-    /// <summary>Names of factors.</summary>
-    public static IReadOnlyList<string> Factors(Trial t) => Kept<string>(t.FactorsJson);
+    /// <summary>A treatment by its levels, each closed off: "tea, 1:5".</summary>
+    public static string Name(TrialTreatment t) => string.Join(", ", Levels(t));
 
     /// <summary>A treatment's levels.</summary>
-    public static IReadOnlyList<string> Levels(TrialTreatment t) => Kept<string>(t.LevelsJson);
+    public static IReadOnlyList<string> Levels(TrialTreatment t) => [.. t.Levels.Select(l => l.Level)];
 
     /// <summary>Places.</summary>
-    public static IReadOnlyList<LayoutPlace> Places(Trial t) => Kept<LayoutPlace>(t.PlacesJson);
-
-    /// <summary>A list as it is kept; what of it can’t be read is not there, and takes no page down.</summary>
-    private static List<T> Kept<T>(string json)
-    {
-        try
-        {
-            return [.. (JsonSerializer.Deserialize<List<T?>>(json) ?? []).OfType<T>()];
-        }
-        catch (JsonException)
-        {
-            return [];
-        }
-    }
+    public static IReadOnlyList<LayoutPlace> Places(Trial t) => t.Places;
 
     /// <summary>True while whoever measures must not know.</summary>
     public static bool Shut(Trial t) => t.Blind && t.State == TrialState.Growing && t.CodesOpenedAt is null;
@@ -55,7 +43,7 @@ public sealed class TrialDesk(HoldingDb db)
     /// <param name="stop">Ends a long sum when whoever asked has gone.</param>
     public static TrialQuestion Ask(Trial t, TrialMeasure m, IReadOnlyList<TrialReading> all, DateTimeOffset? on = null, CancellationToken stop = default)
     {
-        var factors = Factors(t);
+        var factors = t.Factors;
         var mine = all.Where(r => r.MeasureId == m.Id).ToLookup(r => r.PlotId);
         List<DateTimeOffset> dates = [.. all.Where(r => r.MeasureId == m.Id).Select(r => r.On).Distinct().Order()];
         var water = t.Liquid ? t.Treatments.FirstOrDefault(x => x.Role == TrialRole.Water) : null;
@@ -84,7 +72,7 @@ public sealed class TrialDesk(HoldingDb db)
         [.. TrialSettings.Of(factors, [.. t.Treatments.Select(Levels)], [.. t.Treatments.Where(x => x.Role == TrialRole.Control).Select(Levels)])];
 
     /// <summary>Levels of what a trial compares; the rest is averaged over.</summary>
-    public static int Compared(Trial t) => TrialSettings.Compared(Factors(t), [.. t.Treatments.Select(Levels)], Conditions(t, Factors(t)));
+    public static int Compared(Trial t) => TrialSettings.Compared(t.Factors, [.. t.Treatments.Select(Levels)], Conditions(t, t.Factors));
 
     private static TrialRow Row(TrialPlot p, TrialMeasure m, List<TrialReading> readings, List<DateTimeOffset> dates, DateTimeOffset? on)
     {
@@ -137,6 +125,4 @@ public sealed class TrialDesk(HoldingDb db)
         return null;
     }
 
-    /// <summary>Money as kept.</summary>
-    public static TrialMoney? Money(Trial t) => t.MoneyJson is { } json ? JsonSerializer.Deserialize<TrialMoney>(json, Json.Options) : null;
 }

@@ -5,6 +5,7 @@ using MudPie.Core.Measures;
 using MudPie.Core.Workings;
 using MudPie.Records;
 using MudPie.Records.Judging;
+using MudPie.Records.Shelf;
 using MudPie.Server.Web;
 
 namespace MudPie.Server.Judging;
@@ -71,7 +72,7 @@ public static class TrialEndpoints
 
     private static Task<IResult> Make(TrialRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
     {
-        var trial = new Trial { Question = "", Crop = "", Design = Design.Blocks, Kind = TrialKind.Beds, FactorsJson = "[]", PlacesJson = "[]", CreatedAt = clock.Now };
+        var trial = new Trial { Question = "", Crop = "", Design = Design.Blocks, Kind = TrialKind.Beds, Factors = [], Places = [], CreatedAt = clock.Now };
         var reader = new TrialPlanReader(db, await clock.Units());
         await reader.Onto(trial, r);
         if (!reader.Checks.Sound)
@@ -185,7 +186,7 @@ public static class TrialEndpoints
             Treatments = treatments,
             WholePlots = whole,
             Replicates = trial.Replicates,
-            Places = TrialDesk.Places(trial),
+            Places = trial.Places,
             Seed = seed,
         });
     }
@@ -195,7 +196,7 @@ public static class TrialEndpoints
     {
         var split = trial.Design == Design.SplitPlot;
         var (whole, within) = (trial.Treatments.Select(t => TrialDesk.Levels(t)[0]).Distinct().ToList(), split ? trial.Treatments.Select(t => TrialDesk.Levels(t)[1]).Distinct().ToList() : []);
-        var (places, order) = (TrialDesk.Places(trial), trial.Treatments.OrderBy(t => t.Order).ToList());
+        var (places, order) = (trial.Places, trial.Treatments.OrderBy(t => t.Order).ToList());
         trial.Seed = layout.Seed;
         trial.Plots.AddRange(layout.Plots.Select(p => new TrialPlot
         {
@@ -233,9 +234,9 @@ public static class TrialEndpoints
         var curve = noise is { } sd && t.WorthHaving is { } worth ? ReplicatesPlan.Of(t.Design, t.Treatments.Count, t.Replicates, sd, worth, main?.Unit ?? "", TrialDesk.Compared(t)) : null;
         var readings = await desk.Standing(id);
         return TypedResults.Ok(new TrialView(
-            t.Id, t.Version, t.Question, t.Crop, t.Season, t.Displaces, t.Design, t.Kind, t.Liquid, TrialDesk.Factors(t), t.NoControlWhy, t.NoWaterWhy, t.Replicates, TrialDesk.EachSays(t),
-            noise, says, t.WorthHaving, TrialDesk.Money(t),
-            [.. TrialDesk.Places(t).Select(p => new PlaceView(p.Name, p.LengthM, p.WidthM, Units.Show(p.LengthM, Dimension.Length, units), Units.Show(p.WidthM, Dimension.Length, units)))],
+            t.Id, t.Version, t.Question, t.Crop, t.Season, t.Displaces, t.Design, t.Kind, t.Liquid, t.Factors, t.NoControlWhy, t.NoWaterWhy, t.Replicates, TrialDesk.EachSays(t),
+            noise, says, t.WorthHaving, t.Money,
+            [.. t.Places.Select(p => new PlaceView(p.Name, p.LengthM, p.WidthM, Units.Show(p.LengthM, Dimension.Length, units), Units.Show(p.WidthM, Dimension.Length, units)))],
             t.Seed, t.Blind, TrialDesk.Shut(t), t.State, t.StartedAt, t.EndedAt,
             [.. t.Treatments.Select(x => new TreatmentView(x.Id, x.Name, TrialDesk.Levels(x), x.Role, x.InputId, x.Input?.Name, x.RateTyped, x.WaterLPerM2 is { } w ? Per.Square(w, Dimension.Volume, units) : null, x.RateTyped, x.WaterLPerM2 is { } water ? Units.Show(water / Per.SquareSi(1, units), Dimension.Volume, units) : null))],
             Plots(t, TrialDesk.Shut(t), await Photos(db, id)),

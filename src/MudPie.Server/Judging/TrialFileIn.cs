@@ -86,14 +86,14 @@ public sealed class TrialFileIn(DateTimeOffset now)
             WorthHaving = p.WorthHaving > 0 ? p.WorthHaving : null,
             NoControlWhy = p.NoControlWhy,
             NoWaterWhy = p.NoWaterWhy,
-            FactorsJson = JsonSerializer.Serialize(p.Factors),
-            PlacesJson = JsonSerializer.Serialize(p.Places),
+            Factors = p.Factors,
+            Places = p.Places,
             CreatedAt = now,
             StartedAt = p.StartedAt,
             EndedAt = p.EndedAt,
             State = p.EndedAt is not null ? TrialState.Ended : p.StartedAt is not null ? TrialState.Growing : TrialState.Planned,
         };
-        trial.Treatments.AddRange(p.Treatments.Select((t, i) => new TrialTreatment { Order = i, Name = string.Join(", ", t.Levels), LevelsJson = JsonSerializer.Serialize(t.Levels), Role = t.Role, RateTyped = t.Rate }));
+        trial.Treatments.AddRange(p.Treatments.Select((t, i) => new TrialTreatment { Order = i, Name = string.Join(", ", t.Levels), Levels = [.. p.Factors.Zip(t.Levels, (f, l) => new FactorLevel(f, l))], Role = t.Role, RateTyped = t.Rate }));
         trial.Measures.AddRange(p.Measures.Select((m, i) => new TrialMeasure { Order = i, Name = m.Name, Unit = m.Unit, Kind = m.Kind, Low = m.Low, High = m.High, LowerIsBetter = m.LowerIsBetter, OutOf = m.OutOf, Dates = m.Dates is "mean" or "half" ? m.Dates : "last" }));
         trial.Events.Add(new TrialEvent { At = now, Kind = "brought", Text = "Brought from a file." });
         return trial;

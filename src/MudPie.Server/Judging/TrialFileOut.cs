@@ -26,7 +26,7 @@ public static class TrialFileOut
     public static async Task<byte[]> Zip(Trial t, HoldingDb db)
     {
         var readings = await db.TrialReadings.AsNoTracking().Where(r => r.TrialId == t.Id).OrderBy(r => r.Id).ToListAsync();
-        var factors = TrialDesk.Factors(t);
+        var factors = t.Factors;
         using var memory = new MemoryStream();
         using (var zip = new ZipArchive(memory, ZipArchiveMode.Create, leaveOpen: true))
         {
@@ -86,7 +86,7 @@ public static class TrialFileOut
                 StartedAt = t.StartedAt,
                 EndedAt = t.EndedAt,
                 Factors = factors,
-                Places = TrialDesk.Places(t),
+                Places = t.Places,
                 Treatments = [.. t.Treatments.OrderBy(x => x.Order).Select(x => new PackageTreatment(TrialDesk.Levels(x), x.Role, x.RateTyped))],
                 Measures = [.. t.Measures.OrderBy(m => m.Order).Select(m => new PackageMeasure(m.Name, m.Unit, m.Kind, m.Low, m.High, m.LowerIsBetter, m.OutOf, m.Dates))],
             },

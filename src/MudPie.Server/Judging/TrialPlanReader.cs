@@ -33,9 +33,9 @@ public sealed class TrialPlanReader(HoldingDb db, UnitSystem units)
         t.Replicates = (int)Checks.Range("replicates", r.Replicates, 1, 40, "plots of each");
         t.Noise = Above("noise", r.Noise);
         t.WorthHaving = Above("worthHaving", r.WorthHaving);
-        t.MoneyJson = r.Money is { CostPerHa: not null } or { PricePerUnit: not null } ? JsonSerializer.Serialize(r.Money, Json.Options) : null;
+        t.Money = r.Money is { CostPerHa: not null } or { PricePerUnit: not null } ? r.Money : null;
         var factors = Factors(t, r);
-        t.FactorsJson = JsonSerializer.Serialize(factors);
+        t.Factors = factors;
         Places(t, r);
         await Treatments(t, r, factors);
         Measures(t, r);
@@ -43,7 +43,7 @@ public sealed class TrialPlanReader(HoldingDb db, UnitSystem units)
         return before != Laid(t);
     }
 
-    private static string Laid(Trial t) => $"{t.Design} {t.Kind} {t.Replicates} {t.PlacesJson} {string.Join("|", t.Treatments.OrderBy(x => x.Order).Select(x => x.LevelsJson))}";
+    private static string Laid(Trial t) => $"{t.Design} {t.Kind} {t.Replicates} {string.Join(";", t.Places)} {string.Join("|", t.Treatments.OrderBy(x => x.Order).Select(TrialDesk.Name))}";
 
     private string Sentence(string? typed)
     {
@@ -105,7 +105,7 @@ public sealed class TrialPlanReader(HoldingDb db, UnitSystem units)
             Checks.Add("places", places.Count == 0 ? "No ground was chosen." : "That is more than forty places.", "Choose the beds, the bench or the field that it lies on.");
         }
 
-        t.PlacesJson = JsonSerializer.Serialize(places);
+        t.Places = places;
     }
 
     private async Task Treatments(Trial t, TrialRequest r, List<string> factors)
@@ -137,7 +137,7 @@ public sealed class TrialPlanReader(HoldingDb db, UnitSystem units)
             {
                 Order = i,
                 Name = string.Join(", ", levels),
-                LevelsJson = JsonSerializer.Serialize(levels),
+                Levels = [.. factors.Zip(levels, (f, l) => new FactorLevel(f, l))],
                 Role = a.Role ?? TrialRole.Treatment,
                 InputId = a.InputId,
                 RatePerM2 = Rate(t, a, i),
@@ -155,7 +155,7 @@ public sealed class TrialPlanReader(HoldingDb db, UnitSystem units)
         {
             foreach (var (old, now) in t.Treatments.OrderBy(x => x.Order).Zip(read))
             {
-                (old.Role, old.InputId, old.RatePerM2, old.RateTyped, old.WaterLPerM2) = (now.Role, now.InputId, now.RatePerM2, now.RateTyped, now.WaterLPerM2);
+                (old.Levels, old.Role, old.InputId, old.RatePerM2, old.RateTyped, old.WaterLPerM2) = (now.Levels, now.Role, now.InputId, now.RatePerM2, now.RateTyped, now.WaterLPerM2);
             }
 
             return;
@@ -168,7 +168,7 @@ public sealed class TrialPlanReader(HoldingDb db, UnitSystem units)
         t.Treatments.AddRange(read);
     }
 
-    private static bool Same(List<TrialTreatment> old, List<TrialTreatment> now) => old.OrderBy(x => x.Order).Select(x => x.LevelsJson).SequenceEqual(now.Select(x => x.LevelsJson));
+    private static bool Same(List<TrialTreatment> old, List<TrialTreatment> now) => old.OrderBy(x => x.Order).Select(TrialDesk.Name).SequenceEqual(now.Select(TrialDesk.Name));
 
     private static string Basis(TreatmentRequest a) => a.RateBasis switch { "perHa" => "a hectare", "perAcre" => "an acre", "perFt2" => "a sq ft", "perPlot" => "a plot", _ => "a m²" };
 
@@ -201,7 +201,7 @@ public sealed class TrialPlanReader(HoldingDb db, UnitSystem units)
 
     private static double PlotM2(Trial t)
     {
-        var places = TrialDesk.Places(t);
+        var places = t.Places;
         var plots = Math.Max(1, t.Replicates * Math.Max(2, t.Treatments.Count));
         return places.Sum(p => p.LengthM * p.WidthM) / plots;
     }

@@ -6,6 +6,7 @@ using MudPie.Core.Workings;
 using MudPie.Records;
 using MudPie.Records.Judging;
 using MudPie.Records.PuttingOut;
+using MudPie.Records.Shelf;
 using MudPie.Server.Shelf;
 using MudPie.Server.Web;
 

@@ -11,6 +11,7 @@ using MudPie.Records.Brewing;
 using MudPie.Records.Ground;
 using MudPie.Records.Judging;
 using MudPie.Records.PuttingOut;
+using MudPie.Records.Shelf;
 using MudPie.Server.Shelf;
 using MudPie.Server.Weather;
 using MudPie.Server.Web;

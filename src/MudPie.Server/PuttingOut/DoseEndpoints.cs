@@ -7,6 +7,7 @@ using MudPie.Core.Workings;
 using MudPie.Records;
 using MudPie.Records.Brewing;
 using MudPie.Records.Ground;
+using MudPie.Records.Shelf;
 using MudPie.Server.Shelf;
 using MudPie.Server.Web;
 
@@ -73,7 +74,7 @@ public static class DoseEndpoints
             return Problems.Of(Refusal.Of("inputId", input is null ? "No inoculant was chosen." : $"{input.Name} carries no life that is dosed by number.", "Choose an inoculant of the shelf; add one there with its label."));
         }
 
-        var species = input.SpeciesJson is null ? [] : BatchJson.Read<List<LabelSpecies>>(input.SpeciesJson);
+        var species = input.Species is null ? [] : input.Species;
         var standing = (await stock.Standing([input.Id])).GetValueOrDefault(input.Id) ?? [];
         var first = Stock.Take(standing, Math.Max(1e-6, Math.Min(0.001, standing.Sum(l => Math.Max(0, l.Left)))), clock.Now).Value.Draws;
         var lot = first.Count > 0 ? await db.Lots.AsNoTracking().FirstAsync(l => l.Id == first[0].LotId) : null;
@@ -165,7 +166,7 @@ public static class DoseEndpoints
         return (stock.Worked, FeedTank.Of(r.WithFeeds, warmth).Worked);
     }
 
-    private static Worked<CourseAnswer>? Course(DoseRequest r, Input input, List<LabelSpecies> species, LifeForm life, double age, double kept, TypedFields fields)
+    private static Worked<CourseAnswer>? Course(DoseRequest r, Input input, IReadOnlyList<LabelSpecies> species, LifeForm life, double age, double kept, TypedFields fields)
     {
         var dose = string.IsNullOrWhiteSpace(r.Dose) ? null : (double?)fields.Quantity("dose", r.Dose, input.LabelPer == "g" ? Dimension.Mass : Dimension.Volume, 1e-7, 1e6) * (input.LabelPer == "g" ? 1 : 1000);
         var every = fields.Optional("everyDays", r.EveryDays, Dimension.Plain, 1, 365);

@@ -5,6 +5,7 @@ using MudPie.Core.Workings;
 using MudPie.Records;
 using MudPie.Records.Brewing;
 using MudPie.Records.Ground;
+using MudPie.Records.Shelf;
 using MudPie.Server.Brewing;
 using MudPie.Server.Shelf;
 
@@ -19,9 +20,9 @@ public sealed record Dosing(double MixLPerHa, int? SprayerId, IReadOnlyDictionar
     /// <summary>The first label rate of an input; null where it has none.</summary>
     public static LabelRate? LabelOf(Input i)
     {
-        if (i.LabelRatesJson is { } json)
+        if (i.LabelRates is { } json)
         {
-            return BatchJson.Read<List<LabelRate>>(json).FirstOrDefault();
+            return json.FirstOrDefault();
         }
 
         var unit = StockKeeper.UnitOf(i) == "L" ? "mL" : "g";

@@ -6,6 +6,7 @@ using MudPie.Core.Workings;
 using MudPie.Records;
 using MudPie.Records.Brewing;
 using MudPie.Records.PuttingOut;
+using MudPie.Records.Season;
 using MudPie.Server.Web;
 
 namespace MudPie.Server.PuttingOut;
@@ -73,8 +74,6 @@ public static class ProgrammeEndpoints
             $"about {Say.Number(k.PotassiumShare * 100)} % K₂O, pH {Say.Number(k.Ph)} neat{(k.Ph >= 9.5 ? ": thin it well, or neutralise it" : "")}", k.Sure, k.Stages);
     }
 
-    private static List<StageFrom>? Dated(Programme p) => p.StagesJson is { } json ? BatchJson.Read<List<StageFrom>>(json) : null;
-
     private static ProgrammeView View(Programme p, UnitSystem units, Dosing dosing)
     {
         // What another version laid, and this one does not know, takes the season's page not down: it is said, and can be laid anew.
@@ -86,7 +85,7 @@ public static class ProgrammeEndpoints
             Harvest = p.Harvest,
             AreaM2 = p.Bed.AreaM2,
             Crop = p.Bed.Crop,
-            Dated = Dated(p),
+            Dated = p.Stages,
             MixLPerHa = dosing.MixLPerHa,
             Labels = dosing.Labels,
             Steps = [.. p.Givings.Select(g => new ProgrammeStep { Kind = g.Kind, On = g.On, Purpose = g.Purpose, OneIn = g.OneIn })],
@@ -99,7 +98,7 @@ public static class ProgrammeEndpoints
             return new GivingView(g.Id, g.Version, g.Kind, look.Name, g.On, g.Purpose, $"1 in {Say.Number(look.OneIn)}", look.Stage, look.Fit, look.Says, Units.Show(look.ProductL, Dimension.Volume, units), Spoons.InTools(new Litres(look.ProductL), units).WithError, look.Hour, g.ApplicationId is not null, g.InputId ?? (dosing.Shelf.TryGetValue(g.Kind, out var on) ? on.InputId : null), look.Dose.Whose, look.Dose.TankText, look.Dose.TankBasis);
         });
         return new(p.Id, p.BedId, p.Bed.Name, p.Bed.Crop, Units.Show(p.Bed.AreaM2, Dimension.Area, units), p.Start, p.Harvest, worked.Value.Stages, [.. givings], [.. unread.Select(g => $"A giving of “{g.Kind}” on {g.On:d MMM} can’t be read here: lay it anew."), .. worked.Value.Misses],
-            [.. worked.Value.Needs.Select(n => $"{Units.Show(n.Value, Dimension.Volume, units)} of {n.Key}")], $"{Say.Number(worked.Value.PotassiumG)} g of K₂O", worked, CropCalendars.Of(p.Bed.Crop).Name, p.StagesJson is not null);
+            [.. worked.Value.Needs.Select(n => $"{Units.Show(n.Value, Dimension.Volume, units)} of {n.Key}")], $"{Say.Number(worked.Value.PotassiumG)} g of K₂O", worked, CropCalendars.Of(p.Bed.Crop).Name, p.Stages is not null);
     }
 
     private static Task<IResult> Keep(ProgrammeRequest r, HoldingDb db, Writes writes) => writes.Do<Kept>(async () =>
@@ -161,7 +160,7 @@ public static class ProgrammeEndpoints
             return Refusal.Of("id", "There is no such programme.", "Load the list again.");
         }
 
-        var proposed = Biostimulants.Propose(r.Kind, programme.Start, programme.Harvest, programme.Bed.Crop, Dated(programme));
+        var proposed = Biostimulants.Propose(r.Kind, programme.Start, programme.Harvest, programme.Bed.Crop, programme.Stages);
         if (proposed.Refused is { } refused)
         {
             return refused;
@@ -209,7 +208,7 @@ public static class ProgrammeEndpoints
             return checks.Refusal;
         }
 
-        programme.StagesJson = stages.Count == 0 ? null : BatchJson.Keep(stages.Select(s => s with { Name = known.First(k => k.Id == s.Id).Name }).OrderBy(s => s.From).ToList());
+        programme.Stages = stages.Count == 0 ? null : stages.Select(s => s with { Name = known.First(k => k.Id == s.Id).Name }).OrderBy(s => s.From).ToList();
         return Writes.Done(new Kept(id));
     });
 

@@ -69,9 +69,9 @@ public static class PutOutEndpoints
     /// <summary>A job of the book as it was asked for, to put it right.</summary>
     private static async Task<IResult> Asked(int id, HoldingDb db)
     {
-        var job = await db.Applications.AsNoTracking().Where(a => a.Id == id).Select(a => new { a.AskedJson, a.At }).FirstOrDefaultAsync();
-        return job?.AskedJson is not { } json ? Problems.NotFound("job to put right")
-            : TypedResults.Ok(BatchJson.Read<TankRequest>(json) with { CautionsSeen = [], CorrectsId = id, At = job.At }); // it happened when it happened, not now
+        var job = await db.Applications.AsNoTracking().Where(a => a.Id == id).Select(a => new { a.Asked, a.At }).FirstOrDefaultAsync();
+        return job?.Asked is not { } json ? Problems.NotFound("job to put right")
+            : TypedResults.Ok(json with { CautionsSeen = [], CorrectsId = id, At = job.At }); // it happened when it happened, not now
     }
 
     private static Task<IResult> Keep(TankRequest r, HoldingDb db, HoldingClock clock, TankJobs jobs, LiveBrew live, StockKeeper stock, WeatherBook weather, Writes writes) => writes.Do<Kept>(async () =>
@@ -105,7 +105,7 @@ public static class PutOutEndpoints
         if (ready.Batch is { } b && r.CorrectsId is null)
         {
             var batch = await db.Batches.FirstAsync(x => x.Id == b.Id);
-            batch.LearntJson = await live.Taught(b.Id);
+            batch.Learnt = await live.Taught(b.Id);
             batch.State = BatchState.Used;
             batch.AirOffAt ??= at;
             db.Log.Add(new LogEntry { BatchId = b.Id, Kind = LogKind.Step, At = at, RecordedAt = clock.Now, Text = "use", Source = "hand" });
@@ -222,7 +222,7 @@ public static class PutOutEndpoints
             Why = string.IsNullOrWhiteSpace(r.Why) ? null : r.Why.Trim(),
             Weather = weather,
             FoodWaiting = r.FoodWaiting,
-            AskedJson = BatchJson.Keep(r),
+            Asked = r,
             CorrectsId = r.CorrectsId,
             CorrectionWhy = r.CorrectsId is null ? null : r.CorrectionWhy!.Trim(),
         };

@@ -125,7 +125,7 @@ public static class SprayerEndpoints
             list.Add(new SprayerView(
                 s.Id, s.Version, s.Name, s.Kind, s.TankL, Units.Show(s.TankL, Dimension.Volume, units), s.Past, s.ClearedWhy, s.MeshUm, s.MeshUm is { } um ? Sprayers.MeshSays(um) : null, s.PressureBar, s.Ratio,
                 Ruling(s, clock.Now, toWash).Worked,
-                [.. s.Calibrations.OrderByDescending(c => c.At).Take(12).Select(c => new CalibrationView(c.At, Per.Large(c.LPerHa, Dimension.Volume, units), c.LPerHa, BatchJson.Read<SprayerQuestion>(c.MeasuredJson).UsedL is null ? "by a nozzle" : "by a measured square"))],
+                [.. s.Calibrations.OrderByDescending(c => c.At).Take(12).Select(c => new CalibrationView(c.At, Per.Large(c.LPerHa, Dimension.Volume, units), c.LPerHa, c.Measured.UsedL is null ? "by a nozzle" : "by a measured square"))],
                 last?.At.AddDays(Sprayers.CalibrateEveryDays(s.Kind)), washed, used, toWash));
         }
 
@@ -238,7 +238,7 @@ public static class SprayerEndpoints
             return refused;
         }
 
-        var kept = new SprayerCalibration { SprayerId = id, At = at, RecordedAt = clock.Now, MeasuredJson = BatchJson.Keep(Question(r, fields)), LPerHa = rate.Value.LPerHa };
+        var kept = new SprayerCalibration { SprayerId = id, At = at, RecordedAt = clock.Now, Measured = Question(r, fields), LPerHa = rate.Value.LPerHa };
         db.Calibrations.Add(kept);
         await db.SaveChangesAsync();
         return Writes.Done(new Kept(kept.Id));

@@ -9,6 +9,7 @@ using MudPie.Records;
 using MudPie.Records.Brewing;
 using MudPie.Records.Ground;
 using MudPie.Records.PuttingOut;
+using MudPie.Records.Shelf;
 using MudPie.Server.Brewing;
 using MudPie.Server.Shelf;
 using MudPie.Server.Weather;
@@ -150,7 +151,7 @@ public sealed class TankJobs(HoldingDb db, HoldingClock clock, LiveBrew live, St
     /// <summary>The race of this very job: its litres, its sprayer; the ways and hands that were typed here, else those of the plan.</summary>
     private static Worked<RaceAnswer>? RaceOf(TankRequest r, Batch batch, Sprayer? sprayer, double tankL, TankJobAnswer job, RaceFacts facts, TypedFields fields)
     {
-        var planned = batch.RaceJson is { } kept ? BatchJson.Read<RaceKit>(kept) : facts.Kit;
+        var planned = batch.Race is { } kept ? kept : facts.Kit;
         var of = sprayer is null ? null : RaceKits.Of(sprayer);
         var kit = new RaceKit
         {
@@ -284,7 +285,7 @@ public sealed class TankJobs(HoldingDb db, HoldingClock clock, LiveBrew live, St
         }
 
         // The hands that made the brew count with those that put it out, by the share of it that goes out here.
-        var making = batch is null ? 0 : BatchJson.Steps(batch).Where(s => s.Id is not ("use" or "wash" or "shop" or "sprayer")).Sum(s => s.Minutes) * Math.Min(1, job.BrewL / batch.BrewL);
+        var making = batch is null ? 0 : batch.Steps.Where(s => s.Id is not ("use" or "wash" or "shop" or "sprayer")).Sum(s => s.Minutes) * Math.Min(1, job.BrewL / batch.BrewL);
         var wage = (await clock.Find())?.HourlyWage ?? 0;
         return Costs.Of(lines, job.Beds.Sum(b => b.AreaM2), making + 15 + (job.LoadCount * 6) + (job.Beds.Sum(b => b.AreaM2) / 100), wage).Worked;
     }
@@ -298,7 +299,7 @@ public sealed class TankJobs(HoldingDb db, HoldingClock clock, LiveBrew live, St
     private async Task<List<CostLine>> BrewCost(Batch batch)
     {
         var batchId = batch.Id;
-        var brew = BatchJson.Brew(batch);
+        var brew = batch.Brew;
         var kinds = (brew.Foods ?? []).Where(f => f.Ml > 0).Select(f => (f.Kind!, Ingredients.Food(f.Kind)!.Name, f.Ml!.Value / 1000)).ToList();
         kinds.InsertRange(0, (brew.Sources ?? []).Where(s => s.Litres > 0).Select(s => (s.Kind!, Ingredients.Source(s.Kind)!.Name, s.Litres!.Value)));
 

@@ -4,6 +4,7 @@ using MudPie.Core.PuttingOut;
 using MudPie.Core.Shelf;
 using MudPie.Core.Workings;
 using MudPie.Records.Ground;
+using MudPie.Records.Shelf;
 using MudPie.Server.Shelf;
 
 namespace MudPie.Server.PuttingOut;

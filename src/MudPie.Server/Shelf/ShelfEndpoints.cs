@@ -6,6 +6,7 @@ using MudPie.Core.Workings;
 using MudPie.Records;
 using MudPie.Records.Brewing;
 using MudPie.Records.Ground;
+using MudPie.Records.Season;
 using MudPie.Records.Shelf;
 using MudPie.Server.PuttingOut;
 using MudPie.Server.Web;
@@ -54,7 +55,7 @@ public static class ShelfEndpoints
             }).ToList();
             return new ShelfInputView(
                 i.Id, i.Name, i.Lot, i.Kind, kind.Name, kind.Group, unit, i.Lots.Count == 0 ? "not counted" : StockKeeper.Shown(Math.Max(0, lots.Where(l => !l.Unfit && !(l.Expires < now)).Sum(l => l.Left)), unit, units),
-                i.Price is { } p ? Say.Fixed(Per.Price(p, unit, units), 2) : null, Per.PricedBy(unit, units), i.Density, i.SpeciesJson is null ? [] : BatchJson.Read<List<LabelSpecies>>(i.SpeciesJson), i.LabelPer,
+                i.Price is { } p ? Say.Fixed(Per.Price(p, unit, units), 2) : null, Per.PricedBy(unit, units), i.Density, i.Species is null ? [] : i.Species, i.LabelPer,
                 i.LabelRate is { } rate ? unit == "L" ? Units.Show(rate / 1000, Dimension.Volume, units) : Units.Show(rate, Dimension.Mass, units) : null, i.LabelBasis, i.LabelEveryDays, i.LabelWaitDays, LabelOf(i, unit, units),
                 i.NShare is { } n ? $"{Say.Number(n * 100)}-{Say.Number((i.PShare ?? 0) * 100)}-{Say.Number((i.KShare ?? 0) * 100)}" : null, i.Ph, i.Notes, i.UnfitWhy, i.Lots.Count > 0, MadeOrBought(i, came, wage, unit, units), rows, i.Version);
         }).ToList();
@@ -89,7 +90,7 @@ public static class ShelfEndpoints
         var wants = new List<Want>();
         foreach (var batch in await db.Batches.AsNoTracking().Where(b => b.State == BatchState.Planned && b.UseAt < until).ToListAsync())
         {
-            var brew = BatchJson.Brew(batch);
+            var brew = batch.Brew;
             foreach (var (kind, litres) in (brew.Foods ?? []).Select(f => (f.Kind, (f.Ml ?? 0) / 1000)).Concat((brew.Sources ?? []).Select(s => (s.Kind, s.Litres ?? 0))))
             {
                 if (inputs.FirstOrDefault(i => i.Kind == kind && i.Lots.Count > 0 && (batch.SourceInputId is null || InputKinds.Of(kind!).Group != "source" || i.Id == batch.SourceInputId)) is { } input)
@@ -168,14 +169,14 @@ public static class ShelfEndpoints
             fields.Checks.Add("species", "That is more than twelve.", "Give the twelve that count.");
         }
 
-        input.SpeciesJson = species.Count == 0 ? null : BatchJson.Keep(species);
+        input.Species = species.Count == 0 ? null : species;
         input.LabelPer = species.Count == 0 ? null : r.LabelPer;
         if (species.Count > 0 && r.LabelPer is not ("mL" or "g"))
         {
             fields.Checks.Add("labelPer", "The label's count says nothing without its “per”.", "Is it per mL or per g? It stands beside the number; powders and granules go by the gram.");
         }
 
-        (input.LabelRate, input.LabelBasis, input.LabelRatesJson, input.LabelTyped) = (null, null, null, null);
+        (input.LabelRate, input.LabelBasis, input.LabelRates, input.LabelTyped) = (null, null, null, null);
         if (string.IsNullOrWhiteSpace(r.LabelRate))
         {
             return;
@@ -199,7 +200,7 @@ public static class ShelfEndpoints
 
         var main = read.Value[0];
         input.LabelTyped = typed;
-        input.LabelRatesJson = BatchJson.Keep(read.Value);
+        input.LabelRates = read.Value;
         (input.LabelRate, input.LabelBasis) = ((main.Low + main.High) / 2, main.Basis);
         input.LabelEveryDays ??= main.EveryDays;
     }

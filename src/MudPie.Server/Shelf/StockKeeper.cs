@@ -16,9 +16,9 @@ public sealed class StockKeeper(HoldingDb db, HoldingClock clock)
     public async Task<Dictionary<int, IReadOnlyList<LotStanding>>> Standing(IReadOnlyCollection<int>? inputs = null)
     {
         var rows = await db.Lots.AsNoTracking().Where(l => inputs == null || inputs.Contains(l.InputId))
-            .Select(l => new { l.Id, l.InputId, l.Mark, l.From, l.Expires, Left = l.Entries.Sum(e => e.Amount), Unfit = l.Input.UnfitWhy != null, Answers = l.Input.Checks.OrderByDescending(c => c.Id).Select(c => c.AnswersJson).FirstOrDefault() })
+            .Select(l => new { l.Id, l.InputId, l.Mark, l.From, l.Expires, Left = l.Entries.Sum(e => e.Amount), Unfit = l.Input.UnfitWhy != null, Answers = l.Input.Checks.OrderByDescending(c => c.Id).Select(c => c.Answers).FirstOrDefault() })
             .ToListAsync();
-        bool Unfit(string? answers) => answers is not null && SourceGate.Judge(BatchJson.Read<SourceAnswers>(answers)) is { Refused: null } r && r.Value.Fitness == SourceFitness.Unfit;
+        bool Unfit(SourceAnswers? answers) => answers is not null && SourceGate.Judge(answers) is { Refused: null } r && r.Value.Fitness == SourceFitness.Unfit;
         return rows.GroupBy(r => r.InputId).ToDictionary(g => g.Key, g => (IReadOnlyList<LotStanding>)[.. g.Select(r => new LotStanding(r.Id, r.Mark, r.Left, r.From, r.Expires, r.Unfit || Unfit(r.Answers)))]);
     }
 
@@ -71,7 +71,7 @@ public sealed class StockKeeper(HoldingDb db, HoldingClock clock)
     /// <summary>A batch has begun: its source and foods leave the shelf. What the shelf's book is short of is said in words, and the brew goes on.</summary>
     public async Task<IReadOnlyList<string>> Brew(Batch batch, DateTimeOffset at)
     {
-        var brew = BatchJson.Brew(batch);
+        var brew = batch.Brew;
         var inputs = await db.Inputs.AsNoTracking().Where(i => i.UnfitWhy == null).OrderBy(i => i.Id).ToListAsync();
         var wants = (brew.Foods ?? []).Select(f => (f.Kind, Litres: (f.Ml ?? 0) / 1000, Input: inputs.FirstOrDefault(i => i.Kind == f.Kind)))
             .Concat((brew.Sources ?? []).Select(s => (s.Kind, Litres: s.Litres ?? 0, Input: inputs.FirstOrDefault(i => i.Id == batch.SourceInputId && i.Kind == s.Kind) ?? inputs.FirstOrDefault(i => i.Kind == s.Kind))));

@@ -80,7 +80,7 @@ public static class TodayRules
     {
         if (b.StartedAt is not { } started)
         {
-            yield return new(BatchJson.Steps(b)[0].At, $"begin {b.Vessel.Name}", $"/brew/{b.Id}", "hands");
+            yield return new(b.Steps[0].At, $"begin {b.Vessel.Name}", $"/brew/{b.Id}", "hands");
             yield break;
         }
 
@@ -110,7 +110,7 @@ public static class TodayRules
     {
         var start = b.StartedAt ?? b.PlannedStart;
         var hours = Math.Clamp(((b.AirOffAt ?? start.AddHours(b.BrewHours)) - start).TotalHours, 0.5, 72);
-        var run = BrewRun.Of(BatchJson.Brew(b) with { Hours = Math.Max(hours, 1) }, Math.Max(hours, 1) / 24);
+        var run = BrewRun.Of(b.Brew with { Hours = Math.Max(hours, 1) }, Math.Max(hours, 1) / 24);
         if (run.Refused is not null)
         {
             return [];
@@ -124,7 +124,7 @@ public static class TodayRules
     private static TodayItem Planned(Batch b, DateTimeOffset now, Func<DateTimeOffset, DateTimeOffset> local, string link)
     {
         var done = LiveBrew.Standing(b).Where(l => l.Kind == LogKind.Step).Select(l => l.Text).ToHashSet();
-        var step = BatchJson.Steps(b).FirstOrDefault(s => !done.Contains(s.Id)) ?? BatchJson.Steps(b)[0];
+        var step = b.Steps.FirstOrDefault(s => !done.Contains(s.Id)) ?? b.Steps[0];
         var late = now - step.At;
         var when = local(step.At).Date == local(now).Date ? local(step.At).ToString("HH:mm", CultureInfo.InvariantCulture) : local(step.At).ToString("ddd HH:mm", CultureInfo.InvariantCulture);
         return new($"plan-{b.Id}-{step.Id}", late > TimeSpan.Zero ? 1 : step.At < now.AddHours(12) ? 2 : 3,

@@ -6,6 +6,8 @@ using MudPie.Core.Measures;
 using MudPie.Core.Workings;
 using MudPie.Records;
 using MudPie.Records.Brewing;
+using MudPie.Records.Season;
+using MudPie.Records.Shelf;
 using MudPie.Server.Brewing;
 using MudPie.Server.Web;
 
@@ -150,7 +152,7 @@ public static class WatchEndpoints
         {
             var batch = (await live.Load(id))!;
             var done = LiveBrew.Standing(batch).Where(l => l.Kind == LogKind.Step).Select(l => l.Text).ToHashSet();
-            foreach (var step in BatchJson.Steps(batch).Where(s => !done.Contains(s.Id)))
+            foreach (var step in batch.Steps.Where(s => !done.Contains(s.Id)))
             {
                 Event($"batch-{id}-{step.Id}", step.At, step.Minutes, $"{step.Name}: {batch.Vessel.Name}", InUnits.Say(step.Detail, units));
             }

@@ -4,6 +4,7 @@ using MudPie.Core.Measures;
 using MudPie.Core.Workings;
 using MudPie.Records;
 using MudPie.Records.PuttingOut;
+using MudPie.Records.Weather;
 
 namespace MudPie.Server.Weather;
 

@@ -48,7 +48,7 @@ public sealed class Writes(IHttpContextAccessor accessor, HoldingDb db, TimeProv
             throw new HoldingFileException(FileTrouble.Unreachable); // taken away while it was open: what is written now would be lost with it
         }
 
-        var write = new Write(key, $"{context.Request.Method} {context.Request.Path}", SentBody.Of(context), context.Request.Headers[MeantFor].ToString(), context.RequestAborted);
+        var write = new Write(key, $"{context.Request.Method} {context.Request.Path}", SentBody.Of(context) ?? "", context.Request.Headers[MeantFor].ToString(), context.RequestAborted);
         db.BeforeWrite = async stop => _turn ??= await turns.Take(stop);
         var within = false;
         for (var tried = 1; ; tried++)
@@ -76,7 +76,7 @@ public sealed class Writes(IHttpContextAccessor accessor, HoldingDb db, TimeProv
         }
     }
 
-    private sealed record Write(string Key, string Name, string? Sent, string MeantFor, CancellationToken Stop);
+    private sealed record Write(string Key, string Name, string Sent, string MeantFor, CancellationToken Stop);
 
     private async Task<IResult> Once<T>(Func<Task<Ruling<T>>> work, Write write, bool within)
     {
@@ -90,7 +90,7 @@ public sealed class Writes(IHttpContextAccessor accessor, HoldingDb db, TimeProv
 
         if (await db.Acknowledgements.FindAsync([write.Key], write.Stop) is { } before)
         {
-            return before.Request == write.Name && (before.Sent is null || write.Sent is null || before.Sent == write.Sent)
+            return before.Request == write.Name && before.Sent == write.Sent
                 ? TypedResults.Content(before.Body, "application/json")
                 : TypedResults.Problem(Problems.Details(Refusal.Of(Header, "This key was used for another write.", "What came with it was not kept. Make a new key for a new write."), 409));
         }

@@ -1,7 +1,7 @@
-using MudPie.Core.Measures;
 using FsCheck.Xunit;
 using MudPie.Core.Judging;
 using MudPie.Core.Judging.Trials;
+using MudPie.Core.Measures;
 using MudPie.Core.Workings;
 
 namespace MudPie.Core.Tests.Judging;

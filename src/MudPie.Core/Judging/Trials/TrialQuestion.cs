@@ -1,5 +1,5 @@
-using MudPie.Core.Workings;
 using MudPie.Core.Judging.Statistics;
+using MudPie.Core.Workings;
 
 namespace MudPie.Core.Judging.Trials;
 

@@ -1,10 +1,4 @@
-using MudPie.Core.Brewing;
-using MudPie.Core.PuttingOut;
-using MudPie.Core.Shelf;
-using MudPie.Core.Workings;
-using MudPie.Server.Brewing;
-
-namespace MudPie.Server.PuttingOut;
+namespace MudPie.Core.PuttingOut;
 
 /// <summary>Something from the shelf that goes in the tank, as typed.</summary>
 public sealed record TankItem
@@ -100,31 +94,27 @@ public sealed record TankRequest
     public int? GivingId { get; init; }
 }
 
-/// <summary>An amount ready to read out.</summary>
-public sealed record AmountView(string Name, string Shown, string? InTools);
+/// <summary>What a brew is to be put out with, as typed; what is left out is taken from the kit and the house's table.</summary>
+public sealed record RaceAsked
+{
+    /// <summary>A sprayer of the kit; null for the first that may carry a brew.</summary>
+    public int? SprayerId { get; init; }
 
-/// <summary>A bed's share ready to read out.</summary>
-public sealed record ShareView(int BedId, string Name, string AreaShown, string MixShown, string BrewShown, string WaterShown, string RateShown, string DeepShown, string? StepSays, IReadOnlyList<AmountView> Products);
+    /// <summary>What it holds, where no sprayer of the kit is meant.</summary>
+    public string? Tank { get; init; }
 
-/// <summary>A filling ready to read out.</summary>
-public sealed record LoadView(int Number, string TotalShown, string BrewShown, string WaterShown, string WaterInTools, IReadOnlyList<AmountView> Products, IReadOnlyList<string> On);
+    /// <summary>What comes out of it.</summary>
+    public string? Flow { get; init; }
 
-/// <summary>Which lots it comes from.</summary>
-public sealed record DrawView(int InputId, string Name, IReadOnlyList<AmountView> Lots, string? Short, bool Counted);
+    /// <summary>What the tap or pump of the vessel gives.</summary>
+    public string? Draw { get; init; }
 
-/// <summary>Money, ready to read out.</summary>
-public sealed record CostView(string Says, string Batch, string Per100M2, string PerHa, IReadOnlyList<string> Unpriced, IReadOnlyList<WorkingLine> Working);
+    /// <summary>Minutes to the ground.</summary>
+    public string? Way { get; init; }
 
-/// <summary>The whole job, worked out.</summary>
-/// <param name="Verdict">The one verdict on putting it out: the gravest of what the sum, the live brew, the race, the tank's pairs and the hour say.</param>
-/// <param name="GateSays">What the gate says of the brew; where the live brew says no, that. Null without a brew.</param>
-public sealed record TankView(
-    TankJobAnswer Job, Verdict Verdict, Verdict? GateSays, string MixShown, string BrewShown, string WaterShown, string SpareShown, IReadOnlyList<ShareView> Shares, IReadOnlyList<LoadView> Loads,
-    GateAnswer? Gate, MixAnswer? Mixing, SprayerRuling? Sprayer, Verdict Place, IReadOnlyList<DrawView> Draws, CostView Cost, HourScore? Hour, IReadOnlyList<string> Waits, string HowToCover, RaceView? Race, Verdict? Watch, OxygenNow? Now, IReadOnlyList<string> LabelSays);
+    /// <summary>Sprayers that go at once, each with its own hands.</summary>
+    public string? Lanes { get; init; }
 
-/// <summary>A job of the past.</summary>
-public sealed record ApplicationView(
-    int Id, int? BatchId, string What, DateTimeOffset At, Purpose Purpose, string Dilution, string TeaShown, string TotalShown, string Tool, string Fitness, string? OverrideWhy, IReadOnlyList<string> Beds, bool ToWash, int? SprayerId);
-
-/// <summary>What could go out, and what did.</summary>
-public sealed record PutOutView(IReadOnlyList<BatchLine> Ready, IReadOnlyList<ApplicationView> Past);
+    /// <summary>A battery pump rides along.</summary>
+    public bool Battery { get; init; }
+}
