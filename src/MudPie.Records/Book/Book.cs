@@ -3,7 +3,7 @@ using MudPie.Records.Ground;
 namespace MudPie.Records.Book;
 
 /// <summary>Something taken off a bed. Never changed: a correction is a new one.</summary>
-public sealed class HarvestEntry
+public sealed class HarvestEntry : IPutRight
 {
     public int Id { get; set; }
 
@@ -25,7 +25,7 @@ public sealed class HarvestEntry
 }
 
 /// <summary>Something seen, in words. Never changed: a correction is a new one.</summary>
-public sealed class Observation
+public sealed class Observation : IPutRight
 {
     public int Id { get; set; }
 

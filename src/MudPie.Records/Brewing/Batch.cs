@@ -163,7 +163,7 @@ public enum LogKind
 }
 
 /// <summary>One thing seen or done. Never changed: a correction is a new entry that points at the old one.</summary>
-public sealed class LogEntry
+public sealed class LogEntry : IPutRight
 {
     public int Id { get; set; }
 

@@ -3,7 +3,7 @@ using MudPie.Records.Ground;
 namespace MudPie.Records.Judging;
 
 /// <summary>One set of brix readings on one bed. Never changed.</summary>
-public sealed class BrixVisit
+public sealed class BrixVisit : IPutRight
 {
     public int Id { get; set; }
 

@@ -176,7 +176,7 @@ public sealed class TrialMeasure
 }
 
 /// <summary>One figure on one plot. Never changed: a correction is a new one that points at the old.</summary>
-public sealed class TrialReading
+public sealed class TrialReading : IPutRight
 {
     public int Id { get; set; }
 

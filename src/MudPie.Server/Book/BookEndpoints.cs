@@ -79,14 +79,14 @@ public static class BookEndpoints
 
         if (input is null && kind is null or "harvest")
         {
-            var corrected = (await db.Harvests.Where(h => h.CorrectsId != null).Select(h => new { h.CorrectsId, h.Id }).ToListAsync()).GroupBy(h => h.CorrectsId!.Value).ToDictionary(g => g.Key, g => g.Max(h => h.Id));
+            var corrected = (await db.Harvests.AsNoTracking().Where(h => h.CorrectsId != null).ToListAsync()).RightedBy();
             entries.AddRange((await db.Harvests.AsNoTracking().Where(h => bed == null || h.BedId == bed).OrderByDescending(h => h.At).Take(take).Select(h => new { h, Bed = h.Bed.Name }).ToListAsync())
                 .Select(x => new BookEntry("harvest", x.h.Id, x.h.At, x.h.RecordedAt, $"{Units.Show(x.h.Kg * 1000, Dimension.Mass, units)} of {x.h.Crop} harvested", x.h.Note is null ? [] : [x.h.Note], [x.Bed], x.h.CorrectsId, corrected.TryGetValue(x.h.Id, out var by) ? by : null, null, false, true, null, x.h.BedId)));
         }
 
         if (input is null && kind is null or "seen")
         {
-            var corrected = (await db.Observations.Where(o => o.CorrectsId != null).Select(o => new { o.CorrectsId, o.Id }).ToListAsync()).GroupBy(o => o.CorrectsId!.Value).ToDictionary(g => g.Key, g => g.Max(o => o.Id));
+            var corrected = (await db.Observations.AsNoTracking().Where(o => o.CorrectsId != null).ToListAsync()).RightedBy();
             entries.AddRange((await db.Observations.AsNoTracking().Where(o => bed == null || o.BedId == bed).OrderByDescending(o => o.At).Take(take).Select(o => new { o, Bed = o.Bed == null ? null : o.Bed.Name }).ToListAsync())
                 .Select(x => new BookEntry("seen", x.o.Id, x.o.At, x.o.RecordedAt, x.o.Text, [], x.Bed is null ? [] : [x.Bed], x.o.CorrectsId, corrected.TryGetValue(x.o.Id, out var by) ? by : null, null, false, true, null, x.o.BedId)));
         }
@@ -131,10 +131,10 @@ public static class BookEndpoints
 
     private static Task<IResult> Strike(int id, StrikeRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
     {
-        var old = await db.Applications.FirstOrDefaultAsync(a => a.Id == id && !a.Strikes);
+        var old = await db.Applications.ThatStand().FirstOrDefaultAsync(a => a.Id == id);
         var why = (r.Why ?? "").Trim();
         var checks = new Checks();
-        if (old is null || await db.Applications.AnyAsync(a => a.CorrectsId == id))
+        if (old is null)
         {
             checks.Add("id", "That entry is not there, or was put right already.", "Correct the newest one.");
         }
@@ -175,7 +175,7 @@ public static class BookEndpoints
             fields.Checks.Add("bedId", "No bed was chosen.", "Choose the bed it came from.");
         }
 
-        if (r.CorrectsId is { } old && (!await db.Harvests.AnyAsync(h => h.Id == old) || await db.Harvests.AnyAsync(h => h.CorrectsId == old)))
+        if (r.CorrectsId is { } old && !await db.Harvests.ThatStand().AnyAsync(h => h.Id == old))
         {
             fields.Checks.Add("correctsId", "That entry is not there, or was put right already.", "Correct the newest one.");
         }
@@ -205,7 +205,7 @@ public static class BookEndpoints
             fields.Checks.Add("bedId", "That bed is not there.", "Choose from the list, or none.");
         }
 
-        if (r.CorrectsId is { } old && (!await db.Observations.AnyAsync(o => o.Id == old) || await db.Observations.AnyAsync(o => o.CorrectsId == old)))
+        if (r.CorrectsId is { } old && !await db.Observations.ThatStand().AnyAsync(o => o.Id == old))
         {
             fields.Checks.Add("correctsId", "That entry is not there, or was put right already.", "Correct the newest one.");
         }
@@ -229,10 +229,8 @@ public static class BookEndpoints
         List<int> years = [.. all.Select(at => local(at).Year).Append(local(clock.Now).Year).Distinct().OrderDescending()];
         var y = year is { } asked && years.Contains(asked) ? asked : years[0];
         var (from, to) = (new DateTimeOffset(y, 1, 1, 0, 0, 0, TimeSpan.Zero).AddHours(-14), new DateTimeOffset(y + 1, 1, 1, 0, 0, 0, TimeSpan.Zero).AddHours(14));
-        var struck = db.Applications.Where(a => a.CorrectsId != null).Select(a => a.CorrectsId);
-        var jobs = (await db.Applications.AsNoTracking().AsSplitQuery().Where(a => a.At >= from && a.At < to && !a.Strikes && !struck.Contains(a.Id)).Include(a => a.Beds).Include(a => a.Items).ThenInclude(i => i.Input).Include(a => a.Batch).ToListAsync()).Where(a => local(a.At).Year == y).ToList();
-        var fixedHarvests = db.Harvests.Where(h => h.CorrectsId != null).Select(h => h.CorrectsId);
-        var harvests = (await db.Harvests.AsNoTracking().Where(h => h.At >= from && h.At < to && !fixedHarvests.Contains(h.Id)).ToListAsync()).Where(h => local(h.At).Year == y).ToLookup(h => h.BedId);
+        var jobs = (await db.Applications.ThatStand().AsNoTracking().AsSplitQuery().Where(a => a.At >= from && a.At < to).Include(a => a.Beds).Include(a => a.Items).ThenInclude(i => i.Input).Include(a => a.Batch).ToListAsync()).Where(a => local(a.At).Year == y).ToList();
+        var harvests = (await db.Harvests.ThatStand().AsNoTracking().Where(h => h.At >= from && h.At < to).ToListAsync()).Where(h => local(h.At).Year == y).ToLookup(h => h.BedId);
         var beds = await db.Beds.AsNoTracking().OrderBy(b => b.Id).ToListAsync();
         var foods = await db.Inputs.AsNoTracking().Where(i => i.NShare != null).ToListAsync();
         var rows = beds.Select(b =>

@@ -53,8 +53,7 @@ public static class ThreadEndpoints
         var units = await clock.Units();
         var local = await clock.Local();
         var entries = await db.StockEntries.AsNoTracking().Where(e => e.BatchId != null && e.Amount < 0).Select(e => new { e.LotId, Batch = e.BatchId!.Value, Amount = -e.Amount }).ToListAsync();
-        var struck = db.Applications.Where(a => a.CorrectsId != null).Select(a => a.CorrectsId);
-        var jobs = (await db.Applications.AsNoTracking().AsSplitQuery().Where(a => !a.Strikes && !struck.Contains(a.Id)).Select(a => new { a.Id, a.At, a.Purpose, a.BatchId, Lots = a.Items.Where(i => i.LotId != null).Select(i => i.LotId!.Value).ToList(), Beds = a.Beds.Select(b => new { b.BedId, b.TotalL }).ToList() }).ToListAsync())
+        var jobs = (await db.Applications.ThatStand().AsNoTracking().AsSplitQuery().Select(a => new { a.Id, a.At, a.Purpose, a.BatchId, Lots = a.Items.Where(i => i.LotId != null).Select(i => i.LotId!.Value).ToList(), Beds = a.Beds.Select(b => new { b.BedId, b.TotalL }).ToList() }).ToListAsync())
             .Select(a => new Job(a.Id, a.At, a.Purpose, a.BatchId, a.Lots, [.. a.Beds.Select(b => (b.BedId, b.TotalL))])).ToList();
         var (batches, wanted) = kind switch
         {
@@ -73,8 +72,7 @@ public static class ThreadEndpoints
         var lots = kind == "lot" ? [id] : entries.Where(e => batches.Contains(e.Batch)).Select(e => e.LotId).Concat(wanted.SelectMany(j => j.Lots)).ToHashSet();
         var beds = kind == "bed" ? [id] : wanted.SelectMany(j => j.Beds.Select(b => b.Bed)).ToHashSet();
         var first = wanted.Count == 0 ? DateTimeOffset.MaxValue : wanted.Min(j => j.At);
-        var righted = db.Harvests.Where(h => h.CorrectsId != null).Select(h => h.CorrectsId);
-        var harvests = await db.Harvests.AsNoTracking().Where(h => beds.Contains(h.BedId) && h.At >= first && !righted.Contains(h.Id)).OrderByDescending(h => h.At).Take(24).ToListAsync();
+        var harvests = await db.Harvests.ThatStand().AsNoTracking().Where(h => beds.Contains(h.BedId) && h.At >= first).OrderByDescending(h => h.At).Take(24).ToListAsync();
         var knots = new List<ThreadKnot>();
         knots.AddRange((await db.Lots.AsNoTracking().Where(l => lots.Contains(l.Id)).Select(l => new { l.Id, l.Mark, l.From, l.Input.Name }).ToListAsync()).OrderBy(l => l.Name).Select(l => new ThreadKnot($"lot-{l.Id}", "lot", l.Name, $"lot {l.Mark}, {local(l.From):d MMM yyyy}", 0, "/shelf", of == $"lot-{l.Id}")));
         knots.AddRange((await db.Batches.AsNoTracking().Where(b => batches.Contains(b.Id)).Select(b => new { b.Id, b.Name, b.Making, At = b.StartedAt ?? b.PlannedStart }).ToListAsync()).OrderByDescending(b => b.At).Select(b => new ThreadKnot($"batch-{b.Id}", "batch", b.Name, $"begun {local(b.At):d MMM yyyy}", 1, $"/brew/{b.Id}", of == $"batch-{b.Id}")));

@@ -51,8 +51,7 @@ public static class Waits
         var own = await Own(db);
         var most = Math.Max(HarvestWaits.House.Values.Max(v => v.Days), own.Count == 0 ? 0 : own.Values.Max(v => v.Days));
         var since = now.AddDays(-Math.Min(Math.Max(most, 366), 400));
-        var struck = db.Applications.Where(a => a.CorrectsId != null).Select(a => a.CorrectsId);
-        var jobs = await db.Applications.AsNoTracking().Where(a => a.At > since && !a.Strikes && !struck.Contains(a.Id)).Select(a => new
+        var jobs = await db.Applications.ThatStand().AsNoTracking().Where(a => a.At > since).Select(a => new
         {
             a.Id,
             a.At,
@@ -88,9 +87,10 @@ public static class Waits
     {
         var list = await db.Batches.AsNoTracking().Where(b => batchIds.Contains(b.Id)).Select(b => new { b.Id, b.Making, b.SourceInputId, b.SecondSourceInputId, b.Brew, b.VesselId, b.WaterSourceId, b.StartedAt }).ToListAsync();
         var lots = list.SelectMany(b => new[] { b.SourceInputId, b.SecondSourceInputId }).OfType<int>().Distinct().ToList();
-        var free = (await db.Inputs.AsNoTracking().Where(i => lots.Contains(i.Id)).Select(i => new { i.Id, Answers = i.Checks.OrderByDescending(c => c.Id).Select(c => c.Answers).FirstOrDefault() }).ToListAsync())
+        var asked = db.SourceChecks.Newest();
+        var free = (await db.Inputs.AsNoTracking().Where(i => lots.Contains(i.Id)).Select(i => new { i.Id, Answers = asked.Where(c => c.InputId == i.Id).Select(c => c.Answers).FirstOrDefault() }).ToListAsync())
             .ToDictionary(i => i.Id, i => i.Answers is not null && ManureFree(i.Answers));
-        var tests = (await db.Log.AsNoTracking().Where(l => l.Kind == LogKind.Pathogen && !db.Log.Any(c => c.CorrectsId == l.Id)).Select(l => new { l.BatchId, l.Id, l.Text }).ToListAsync())
+        var tests = (await db.Log.ThatStand().AsNoTracking().Where(l => l.Kind == LogKind.Pathogen).Select(l => new { l.BatchId, l.Id, l.Text }).ToListAsync())
             .GroupBy(l => l.BatchId).ToDictionary(g => g.Key, g => g.MaxBy(l => l.Id)!.Text == "clear");
         var tested = tests.Keys.ToList();
         var before = await db.Batches.AsNoTracking().Where(b => tested.Contains(b.Id)).Select(b => new { b.Id, b.SourceInputId, b.SecondSourceInputId, b.Brew, b.VesselId, b.WaterSourceId, b.StartedAt, b.Making }).ToListAsync();
@@ -115,7 +115,7 @@ public static class Waits
     internal static async Task<bool> TwoCleanBefore(HoldingDb db, Making making, int? sourceLot, IEnumerable<string?> foods, int vesselId, int waterId)
     {
         var kinds = string.Join(' ', foods.Order());
-        var clean = (await db.Log.AsNoTracking().Where(l => l.Kind == LogKind.Pathogen && !db.Log.Any(c => c.CorrectsId == l.Id)).Select(l => new { l.BatchId, l.Id, l.Text }).ToListAsync())
+        var clean = (await db.Log.ThatStand().AsNoTracking().Where(l => l.Kind == LogKind.Pathogen).Select(l => new { l.BatchId, l.Id, l.Text }).ToListAsync())
             .GroupBy(l => l.BatchId).ToDictionary(g => g.Key, g => g.MaxBy(l => l.Id)!.Text == "clear");
         if (clean.Count < 2 || sourceLot is null)
         {

@@ -2,6 +2,7 @@ using MudPie.Core.Brewing;
 using MudPie.Core.Measures;
 using MudPie.Core.PuttingOut;
 using MudPie.Core.Workings;
+using MudPie.Records;
 using MudPie.Records.Brewing;
 using MudPie.Records.Ground;
 using MudPie.Records.Shelf;
@@ -45,7 +46,7 @@ public static class BatchViews
     {
         var brew = b.Brew;
         var done = LiveBrew.Standing(b).Where(l => l.Kind == LogKind.Step).GroupBy(l => l.Text!).ToDictionary(g => g.Key, g => g.Last());
-        var corrected = b.Log.Where(l => l.CorrectsId is not null).GroupBy(l => l.CorrectsId!.Value).ToDictionary(g => g.Key, g => g.Max(l => l.Id));
+        var corrected = b.Log.RightedBy();
         var sources = (brew.Sources ?? []).Select(s => PlanEndpoints.View(new PlanAmount(s.Kind!, Ingredients.Source(s.Kind)!.Name, s.Litres ?? 0, true, 0), units)).ToList();
         var changed = LiveBrew.Standing(b).LastOrDefault(l => l.Kind == LogKind.AirTo);
         var air = changed?.Number ?? brew.Outlets?.Sum(o => o.AirLpm ?? 0) ?? brew.AirLpm ?? 0;

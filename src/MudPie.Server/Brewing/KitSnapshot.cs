@@ -62,9 +62,15 @@ public sealed record KitSnapshot(
         public Kept? Kept;
     }
 
+    private static async Task<List<(int Id, string Name, double AreaM2, string Growing, double? SoilPh, Life? Life)>> BedsOf(HoldingDb db)
+    {
+        var newest = db.BedChecks.Newest();
+        return [.. (await db.Beds.AsNoTracking().Select(b => new { b.Id, b.Name, b.AreaM2, b.Growing, b.SoilPh, Life = newest.Where(c => c.BedId == b.Id).Select(c => (Life?)c.Life).FirstOrDefault() }).ToListAsync())
+            .Select(b => (b.Id, b.Name, b.AreaM2, b.Growing, b.SoilPh, b.Life))];
+    }
+
     private static async Task<KitSnapshot> Read(HoldingDb db) => new(
-        (await db.Beds.AsNoTracking().Select(b => new { b.Id, b.Name, b.AreaM2, b.Growing, b.SoilPh, Life = db.BedChecks.Where(c => c.BedId == b.Id).OrderByDescending(c => c.At).Select(c => (Life?)c.Life).FirstOrDefault() }).ToListAsync())
-            .ToDictionary(b => b.Id, b => new PlanBed { Name = b.Name, AreaM2 = b.AreaM2, Growing = b.Growing, SoilPh = b.SoilPh, Life = b.Life }),
+        (await BedsOf(db)).ToDictionary(b => b.Id, b => new PlanBed { Name = b.Name, AreaM2 = b.AreaM2, Growing = b.Growing, SoilPh = b.SoilPh, Life = b.Life }),
         await db.Vessels.AsNoTracking().OrderBy(v => v.WorkingL).ToListAsync(),
         await db.Pumps.AsNoTracking().ToListAsync(),
         await db.Diffusers.AsNoTracking().OrderBy(d => d.Id).ToListAsync(),
@@ -87,8 +93,9 @@ public sealed record KitSnapshot(
     private static async Task<List<KitLot>> ReadLots(HoldingDb db)
     {
         var kinds = Ingredients.Sources.Select(s => s.Kind).ToList();
+        var asked = db.SourceChecks.Newest();
         var rows = await db.Inputs.AsNoTracking().Where(i => kinds.Contains(i.Kind) && i.UnfitWhy == null).OrderBy(i => i.Id)
-            .Select(i => new { i.Id, i.Kind, i.Name, i.Lot, Answers = i.Checks.OrderByDescending(c => c.Id).Select(c => c.Answers).FirstOrDefault() }).ToListAsync();
+            .Select(i => new { i.Id, i.Kind, i.Name, i.Lot, Answers = asked.Where(c => c.InputId == i.Id).Select(c => c.Answers).FirstOrDefault() }).ToListAsync();
         return [.. rows.Select(r => new KitLot(r.Id, r.Kind, r.Lot is null ? r.Name : $"{r.Name}, {r.Lot}", r.Answers is null ? null : SourceGate.Judge(r.Answers).Value, r.Answers is null ? null : r.Answers))
             .OrderBy(l => l.Ruling?.Fitness ?? SourceFitness.Unasked)];
     }

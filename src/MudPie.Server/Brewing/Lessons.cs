@@ -30,7 +30,7 @@ public static class SourceRulings
 {
     /// <summary>The newest ruling on a lot; null where it was never asked, or none is meant.</summary>
     public static async Task<SourceRuling?> Of(HoldingDb db, int? inputId) =>
-        inputId is null || await db.SourceChecks.AsNoTracking().Where(c => c.InputId == inputId).OrderByDescending(c => c.Id).Select(c => c.Answers).FirstOrDefaultAsync() is not { } answers
+        inputId is null || await db.SourceChecks.Newest().Where(c => c.InputId == inputId).Select(c => c.Answers).FirstOrDefaultAsync() is not { } answers
             ? null
             : SourceGate.Judge(answers).Value;
 }

@@ -35,11 +35,7 @@ public sealed class LiveBrew(HoldingDb db, HoldingClock clock, WeatherBook weath
     }
 
     /// <summary>Entries that nothing later puts right, oldest first.</summary>
-    public static List<LogEntry> Standing(Batch batch)
-    {
-        var corrected = batch.Log.Where(l => l.CorrectsId is not null).Select(l => l.CorrectsId!.Value).ToHashSet();
-        return [.. batch.Log.Where(l => !corrected.Contains(l.Id)).OrderBy(l => l.At).ThenBy(l => l.Id)];
-    }
+    public static List<LogEntry> Standing(Batch batch) => [.. batch.Log.ThatStand().OrderBy(l => l.At).ThenBy(l => l.Id)];
 
     /// <summary>What Mud Pie says of it now; for one that is over, of the moment its air went off.</summary>
     public async Task<Ruling<WatchAnswer>?> Watch(Batch batch)

@@ -70,7 +70,7 @@ public static class BatchLogEndpoints
         page = Math.Clamp(page, 1, pages);
         var rows = await all.OrderByDescending(l => l.At).ThenByDescending(l => l.Id).Skip((page - 1) * PerPage).Take(PerPage).ToListAsync();
         var ids = rows.Select(r => r.Id).ToList();
-        var corrected = (await db.Log.Where(l => l.CorrectsId != null && ids.Contains(l.CorrectsId.Value)).Select(l => new { Of = l.CorrectsId!.Value, l.Id }).ToListAsync()).GroupBy(x => x.Of).ToDictionary(g => g.Key, g => g.Max(x => x.Id));
+        var corrected = (await db.Log.AsNoTracking().Where(l => l.CorrectsId != null && ids.Contains(l.CorrectsId.Value)).ToListAsync()).RightedBy();
         return TypedResults.Ok(new LogPage(page, pages, many, [.. rows.Select(l => BatchViews.Line(l, corrected, units))]));
     }
 }

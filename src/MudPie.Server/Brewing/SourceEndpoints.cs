@@ -41,13 +41,14 @@ public static class SourceEndpoints
     private static async Task<IResult> Read(HoldingDb db)
     {
         var kinds = Ingredients.Sources.Select(s => s.Kind).ToList();
+        var asked = db.SourceChecks.Newest();
         var rows = await db.Inputs.AsNoTracking().Where(i => kinds.Contains(i.Kind)).OrderBy(i => i.Id).Select(i => new
         {
             i.Id,
             i.Name,
             i.Kind,
             i.Lot,
-            Check = i.Checks.OrderByDescending(c => c.Id).Select(c => new { c.Answers, c.At }).FirstOrDefault(),
+            Check = asked.Where(c => c.InputId == i.Id).Select(c => new { c.Answers, c.At }).FirstOrDefault(),
             Checks = i.Checks.Count,
             Brews = db.Batches.Count(b => b.SourceInputId == i.Id),
         }).ToListAsync();

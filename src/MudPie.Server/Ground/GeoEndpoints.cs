@@ -73,7 +73,7 @@ public static class GeoEndpoints
         var local = await clock.Local();
         var beds = await db.Beds.AsNoTracking().OrderBy(b => b.Id).Take(500).ToListAsync();
         var waits = (await Book.Waits.Running(db, clock.Now)).ToDictionary(w => w.BedId, w => $"no harvest before {local(w.Until):d MMM yyyy}");
-        var lives = (await db.BedChecks.AsNoTracking().ToListAsync()).GroupBy(c => c.BedId).ToDictionary(g => g.Key, g => (Life?)g.MaxBy(c => c.At)!.Life);
+        var lives = (await db.BedChecks.Newest().AsNoTracking().ToListAsync()).ToDictionary(c => c.BedId, c => (Life?)c.Life);
         var plan = GroundPlan.Of([.. beds.Select(b => new BedOutline(b.Id, b.Name, b.AreaM2, Outline(b.ShapeJson)))]).Worked;
         return TypedResults.Ok(new GroundPlanView(
             plan.Value.WidthM, plan.Value.HeightM, plan.Value.ScaleBarM, Units.Show(plan.Value.ScaleBarM, Dimension.Length, units),

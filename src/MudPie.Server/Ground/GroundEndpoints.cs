@@ -113,7 +113,7 @@ public static class GroundEndpoints
     {
         var units = await clock.Units();
         string Show(double si, Dimension d) => Units.Show(si, d, units);
-        var lives = (await db.BedChecks.AsNoTracking().GroupBy(c => c.BedId).Select(g => g.OrderByDescending(c => c.At).First()).ToListAsync()).ToDictionary(c => c.BedId, c => (Life?)c.Life);
+        var lives = (await db.BedChecks.Newest().AsNoTracking().ToListAsync()).ToDictionary(c => c.BedId, c => (Life?)c.Life);
         var beds = await db.Beds.AsNoTracking().OrderBy(b => b.Id).Take(500).ToListAsync();
         var local = await clock.Local();
         var waits = (await Book.Waits.Running(db, clock.Now)).ToDictionary(w => w.BedId, w => $"no harvest before {local(w.Until):d MMM yyyy}: {w.What}, {w.Reason}");

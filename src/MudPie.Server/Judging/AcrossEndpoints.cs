@@ -59,7 +59,7 @@ public static class AcrossEndpoints
 
     private static AcrossView View(AcrossSet s)
     {
-        var standing = s.Results.Where(r => r.OutWhy is null).OrderBy(r => r.Id).ToList();
+        var standing = s.Results.ThatStand().OrderBy(r => r.Id).ToList();
         var together = standing.Count < 2 ? null : CombineTrials.Of(new CombineQuestion { Results = [.. standing.Select(r => new SiteResult { Label = r.Label, Yi = r.Difference, Vi = r.Variance })], WorthHaving = s.WorthHaving });
         return new AcrossView(
             s.Id, s.Name, s.Unit, s.WorthHaving, [.. s.Results.OrderBy(r => r.Id).Select(r => new AcrossResultView(r.Id, r.Label, r.Difference, Math.Sqrt(r.Variance), r.TrialId, r.Source, r.OutWhy))],
@@ -124,7 +124,7 @@ public static class AcrossEndpoints
             return Refusal.Of("trialId", "Its codes are still shut.", "Put it in once they are open.");
         }
 
-        if (set.Results.Any(r => r.TrialId == id && r.OutWhy is null))
+        if (set.Results.ThatStand().Any(r => r.TrialId == id))
         {
             return Refusal.Of("trialId", "That trial is in it already.", "A trial counts once.");
         }
@@ -217,7 +217,7 @@ public static class AcrossEndpoints
             return Problems.NotFound("set");
         }
 
-        var csv = CsvText.Of(["label", "difference", "standard_error", "unit"], set.Results.Where(r => r.OutWhy is null).Select(r => new[] { r.Label, CsvText.Number(r.Difference), CsvText.Number(Math.Sqrt(r.Variance)), set.Unit }));
+        var csv = CsvText.Of(["label", "difference", "standard_error", "unit"], set.Results.ThatStand().Select(r => new[] { r.Label, CsvText.Number(r.Difference), CsvText.Number(Math.Sqrt(r.Variance)), set.Unit }));
         return TypedResults.File(System.Text.Encoding.UTF8.GetBytes(csv), "text/csv", "results.csv");
     }
 }

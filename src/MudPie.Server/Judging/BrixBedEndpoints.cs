@@ -61,14 +61,14 @@ public static class BrixBedEndpoints
         }
 
         var (since, local) = (clock.Now.AddMonths(-18), await clock.Local());
-        var visits = await db.BrixVisits.AsNoTracking().Include(v => v.Readings).Where(v => v.BedId == id && v.At > since && !db.BrixVisits.Any(c => c.CorrectsId == v.Id)).OrderBy(v => v.At).ToListAsync();
+        var visits = await db.BrixVisits.ThatStand().AsNoTracking().Include(v => v.Readings).Where(v => v.BedId == id && v.At > since).OrderBy(v => v.At).ToListAsync();
         var putRight = await db.BrixVisits.AsNoTracking().Include(v => v.Readings).Where(v => v.BedId == id && v.At > since && db.BrixVisits.Any(c => c.CorrectsId == v.Id)).OrderByDescending(v => v.At).Take(40).ToListAsync();
         var crop = visits.Where(v => v.Weed is null && v.Readings.Count > 0).ToList();
         var school = await db.ForkChoices.Where(f => f.ForkId == "brix-line").Select(f => f.SchoolId).FirstOrDefaultAsync() ?? "own";
         var last = crop.LastOrDefault();
         var standing = last is null ? null : BrixBands.Stand(Mean(last), bed.Crop, [.. crop.Where(v => v != last && Like(v, last, local)).Select(Mean)], school, last.Readings.Count);
         var hints = BrixHints.Of([.. visits.Where(v => v.At > clock.Now.AddDays(-60)).Select(v => new HintVisit { At = local(v.At), Leaf = v.LeafPosition, Sky = v.Sky, Weed = v.Weed is not null, At20 = [.. v.Readings.Select(r => r.At20)] })], bed.Crop);
-        var applied = await db.Applications.AsNoTracking().Where(a => a.At > since && a.Beds.Any(b => b.BedId == id) && !a.Strikes && !db.Applications.Any(c => c.CorrectsId == a.Id)).OrderBy(a => a.At)
+        var applied = await db.Applications.ThatStand().AsNoTracking().Where(a => a.At > since && a.Beds.Any(b => b.BedId == id)).OrderBy(a => a.At)
             .Select(a => new { a.At, a.Purpose, Batch = a.Batch == null ? null : a.Batch.Name, Items = a.Items.Select(i => i.Name).ToList() }).ToListAsync();
         var pests = await db.PestCounts.AsNoTracking().Where(p => p.BedId == id).OrderByDescending(p => p.At).Take(20).ToListAsync();
         var hold = pests.FirstOrDefault() is { } p && standing is not null && last!.Readings.Count >= BrixBands.FewestLeaves && p.At > clock.Now.AddDays(-14) ? HoldOrSpray.Of(standing.Value.Good, standing.Value.Sentence, p.Pest, p.Count, p.Threshold) : null;

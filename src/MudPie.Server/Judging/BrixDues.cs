@@ -24,7 +24,7 @@ public static class BrixDues
     public static async Task<List<BrixDue>> Of(HoldingDb db, DateTimeOffset now)
     {
         var (from, to) = (now.AddDays(-LastAfterDays), now.AddDays(-FirstAfterDays));
-        var sprays = await db.Applications.AsNoTracking().Where(a => a.At > from && a.At < to && a.Purpose == Purpose.Leaf && !a.Strikes && !db.Applications.Any(c => c.CorrectsId == a.Id))
+        var sprays = await db.Applications.ThatStand().AsNoTracking().Where(a => a.At > from && a.At < to && a.Purpose == Purpose.Leaf)
             .OrderByDescending(a => a.At).Take(60).SelectMany(a => a.Beds, (a, b) => new { a.Id, b.BedId, b.Bed.Name, a.At }).ToListAsync();
         if (sprays.Count == 0)
         {
@@ -33,7 +33,7 @@ public static class BrixDues
 
         var beds = sprays.Select(s => s.BedId).Distinct().ToList();
         var since = from.AddDays(-BeforeDays);
-        var visits = (await db.BrixVisits.AsNoTracking().Where(v => beds.Contains(v.BedId) && v.At > since && v.Weed == null && v.Readings.Count > 0 && !db.BrixVisits.Any(c => c.CorrectsId == v.Id))
+        var visits = (await db.BrixVisits.ThatStand().AsNoTracking().Where(v => beds.Contains(v.BedId) && v.At > since && v.Weed == null && v.Readings.Count > 0)
             .Select(v => new { v.BedId, v.At, v.LeafPosition }).ToListAsync()).ToLookup(v => v.BedId);
         return
         [

@@ -81,11 +81,11 @@ public static class BrixEndpoints
     {
         var since = clock.Now.AddDays(-60);
         var local = await clock.Local();
-        var sprays = (await db.Applications.AsNoTracking().Where(a => a.At > since && a.Purpose == Purpose.Leaf && !a.Strikes && !db.Applications.Any(c => c.CorrectsId == a.Id)).OrderByDescending(a => a.At).Take(60)
+        var sprays = (await db.Applications.ThatStand().AsNoTracking().Where(a => a.At > since && a.Purpose == Purpose.Leaf).OrderByDescending(a => a.At).Take(60)
                 .Select(a => new { a.Id, a.BatchId, Batch = a.Batch == null ? a.Items.Select(i => i.Name).FirstOrDefault() ?? "a spray" : a.Batch.Name, a.At, a.Dilution, Beds = a.Beds.Select(b => new { b.BedId, b.Bed.Name, b.Bed.Crop }).ToList() }).ToListAsync())
             .SelectMany(a => a.Beds.Select(b => new { a.Id, a.BatchId, a.Batch, b.BedId, Bed = b.Name, b.Crop, a.At, a.Dilution })).ToList();
         var bedIds = sprays.Select(s => s.BedId).Distinct().ToList();
-        var visits = (await db.BrixVisits.AsNoTracking().Include(v => v.Readings).Where(v => bedIds.Contains(v.BedId) && v.At > since.AddDays(-10) && v.Weed == null && v.Readings.Count > 0 && !db.BrixVisits.Any(c => c.CorrectsId == v.Id)).ToListAsync()).ToLookup(v => v.BedId);
+        var visits = (await db.BrixVisits.ThatStand().AsNoTracking().Include(v => v.Readings).Where(v => bedIds.Contains(v.BedId) && v.At > since.AddDays(-10) && v.Weed == null && v.Readings.Count > 0).ToListAsync()).ToLookup(v => v.BedId);
         return [.. sprays.Select(s =>
         {
             var before = visits[s.BedId].Where(v => v.At <= s.At && v.At > s.At.AddDays(-5)).MaxBy(v => v.At);
@@ -98,7 +98,7 @@ public static class BrixEndpoints
     private static async Task<IResult> Read(HoldingDb db, HoldingClock clock)
     {
         var since = clock.Now.AddMonths(-18);
-        var visits = await db.BrixVisits.AsNoTracking().Include(v => v.Readings).Where(v => v.At > since && !db.BrixVisits.Any(c => c.CorrectsId == v.Id)).OrderByDescending(v => v.At).Take(400)
+        var visits = await db.BrixVisits.ThatStand().AsNoTracking().Include(v => v.Readings).Where(v => v.At > since).OrderByDescending(v => v.At).Take(400)
             .Select(v => new { v.BedId, Bed = v.Bed.Name, v.Bed.Crop, Visit = v }).ToListAsync();
         var beds = visits.GroupBy(v => v.BedId).Select(g => new BrixHistory(g.Key, g.First().Bed, g.First().Crop, [.. g.Take(60).Select(v => View(v.Visit)!).Reverse()])).ToList();
         return TypedResults.Ok(new BrixView(await Pairs(db, clock), beds));
@@ -150,7 +150,7 @@ public static class BrixEndpoints
         }
 
         var from = at.AddDays(-5);
-        return await db.BrixVisits.AsNoTracking().Include(v => v.Readings).Where(v => v.BedId == visit.BedId && v.At <= at && v.At > from).OrderByDescending(v => v.At).FirstOrDefaultAsync();
+        return await db.BrixVisits.ThatStand().AsNoTracking().Include(v => v.Readings).Where(v => v.BedId == visit.BedId && v.At <= at && v.At > from && v.Weed == null && v.Readings.Count > 0).OrderByDescending(v => v.At).FirstOrDefaultAsync();
     }
 
     private static async Task<BrixVisit> Typed(BrixRequest r, TypedFields fields, HoldingDb db, HoldingClock clock)
@@ -182,7 +182,7 @@ public static class BrixEndpoints
             fields.Checks.Add("leafPosition", $"The first half was read on the {leaf} leaf.", $"Read the {leaf} leaf here too: weed and crop are held against each other leaf by leaf.");
         }
 
-        if (r.CorrectsId is { } wrong && !await db.BrixVisits.AnyAsync(v => v.Id == wrong && v.BedId == r.BedId && !db.BrixVisits.Any(c => c.CorrectsId == wrong)))
+        if (r.CorrectsId is { } wrong && !await db.BrixVisits.ThatStand().AnyAsync(v => v.Id == wrong && v.BedId == r.BedId))
         {
             fields.Checks.Add("correctsId", "That reading is not there, or was put right already.", "Open the bed again.");
         }

@@ -31,8 +31,7 @@ public static class SheetEndpoints
 
         var all = await db.TrialReadings.AsNoTracking().Where(r => r.TrialId == id).ToListAsync();
         var byId = all.ToDictionary(r => r.Id);
-        var corrected = all.Select(r => r.CorrectsId).OfType<int>().ToHashSet();
-        var standing = all.Where(r => !corrected.Contains(r.Id)).ToList();
+        var standing = all.ThatStand().ToList();
         return TypedResults.Ok(new SheetView(
             t.Id, t.Question, t.State, [.. t.Plots.Select(p => new SheetPlot(p.Id, p.Number, p.Code, p.Place, p.Block))], TrialEndpoints.Measures(t, standing),
             [.. standing.OrderBy(r => r.On).Select(r => new SheetReading(r.Id, r.PlotId, r.MeasureId, r.On, r.Value, r.OutOf, r.MissingWhy, r.KeptAnyway, Shown(r), [.. Before(r, byId)]))]));
@@ -92,7 +91,7 @@ public static class SheetEndpoints
             return checks.Refusal;
         }
 
-        var stands = await db.TrialReadings.FirstOrDefaultAsync(x => x.PlotId == r.PlotId && x.MeasureId == r.MeasureId && x.On == on && !db.TrialReadings.Any(c => c.CorrectsId == x.Id));
+        var stands = await db.TrialReadings.ThatStand().FirstOrDefaultAsync(x => x.PlotId == r.PlotId && x.MeasureId == r.MeasureId && x.On == on);
         if (stands is not null && stands.Value == read.Value && stands.MissingWhy == read.MissingWhy && stands.OutOf == read.OutOf)
         {
             return Writes.Done(new Kept(stands.Id)); // the same figure again, from another window: kept once

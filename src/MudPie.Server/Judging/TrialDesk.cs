@@ -21,7 +21,7 @@ public sealed class TrialDesk(HoldingDb db)
 
     /// <summary>Figures that stand: those that no later one puts right.</summary>
     public Task<List<TrialReading>> Standing(int trialId) =>
-        db.TrialReadings.AsNoTracking().Where(r => r.TrialId == trialId && !db.TrialReadings.Any(c => c.CorrectsId == r.Id)).ToListAsync();
+        db.TrialReadings.ThatStand().AsNoTracking().Where(r => r.TrialId == trialId).ToListAsync();
 
     /// <summary>A treatment by its levels, each closed off: "tea, 1:5".</summary>
     public static string Name(TrialTreatment t) => string.Join(", ", Levels(t));

@@ -182,7 +182,7 @@ public static class NoteEndpoints
         // Said, or seen by the weather that is known; else not known, and nothing is made of it.
         var sky = u.Sky ?? (hours.Count == 0 ? "unknown" : hours.Average(h => h.CloudShare) switch { < 0.35 => "clear", < 0.7 => "mixed", _ => "dull" });
         var since = at.AddDays(-10);
-        var spray = await db.Applications.Where(a => a.At > since && a.At < at && a.Beds.Any(b => b.BedId == bed.Id) && !a.Strikes && a.Purpose == Purpose.Leaf).OrderByDescending(a => a.At).Select(a => (int?)a.Id).FirstOrDefaultAsync();
+        var spray = await db.Applications.ThatStand().Where(a => a.At > since && a.At < at && a.Beds.Any(b => b.BedId == bed.Id) && a.Purpose == Purpose.Leaf).OrderByDescending(a => a.At).Select(a => (int?)a.Id).FirstOrDefaultAsync();
         var visit = new BrixVisit { BedId = bed.Id, ApplicationId = spray, At = at, RecordedAt = clock.Now, LeafPosition = u.Word ?? "top", Sky = sky, Dry = u.Dry, Crop = await db.Beds.Where(b => b.Id == bed.Id).Select(b => b.Crop).FirstOrDefaultAsync(), MeterCorrects = u.TemperatureC is null, TemperatureC = u.TemperatureC };
         foreach (var read in u.Numbers)
         {

@@ -39,7 +39,7 @@ public static class MixEndpoints
     private static async Task<IResult> Read(HoldingDb db)
     {
         MixRuleView View(MixRule r, int? id, DateTimeOffset? at) => new(id, r.A, r.B, MixingRules.NameOf(r.A) ?? r.A, MixingRules.NameOf(r.B) ?? r.B, r.Together, r.WaitDays, r.Why, r.Sure, r.Own, at, r.Says, r.Gas, r.Source);
-        var own = (await db.MixRules.AsNoTracking().Where(m => m.EndedAt == null).OrderByDescending(m => m.Id).ToListAsync()).Select(m => View(new MixRule(m.A, m.B, m.Together, m.WaitDays, m.Why, Evidence.MeasuredHere, true), m.Id, m.At));
+        var own = (await db.MixRules.ThatStand().AsNoTracking().ToListAsync()).Select(m => View(new MixRule(m.A, m.B, m.Together, m.WaitDays, m.Why, Evidence.MeasuredHere, true), m.Id, m.At));
         return TypedResults.Ok(new MixRulesView(MixingRules.Classes, [.. own, .. MixingRules.House.Where(r => r.A != r.B).OrderBy(r => r.Gas ? 0 : r.Says == "never" ? 1 : r.Says == "fine" ? 2 : 3).Select(r => View(r, null, null))]));
     }
 
@@ -84,7 +84,7 @@ public static class MixEndpoints
             return fields.Checks.Refusal;
         }
 
-        foreach (var old in await db.MixRules.Where(m => m.EndedAt == null && ((m.A == rule.A && m.B == rule.B) || (m.A == rule.B && m.B == rule.A))).ToListAsync())
+        foreach (var old in await db.MixRules.ThatStand().Where(m => ((m.A == rule.A && m.B == rule.B) || (m.A == rule.B && m.B == rule.A))).ToListAsync())
         {
             old.EndedAt = clock.Now;
         }
@@ -96,7 +96,7 @@ public static class MixEndpoints
 
     private static Task<IResult> End(int id, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
     {
-        if (await db.MixRules.FirstOrDefaultAsync(m => m.Id == id && m.EndedAt == null) is not { } rule)
+        if (await db.MixRules.ThatStand().FirstOrDefaultAsync(m => m.Id == id) is not { } rule)
         {
             return Refusal.Of("id", "That rule does not stand.", "Load the list again.");
         }

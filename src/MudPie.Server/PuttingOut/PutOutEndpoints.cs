@@ -32,8 +32,7 @@ public static class PutOutEndpoints
         var ready = await db.Batches.AsNoTracking().Where(b => b.State == BatchState.Brewing || b.State == BatchState.Off).OrderBy(b => b.UseAt)
             .Select(b => new { b.Id, b.Name, b.State, b.Making, b.Purpose, Vessel = b.Vessel.Name, b.Vessel.Shape, b.BrewL, b.PlannedStart, b.StartedAt, b.AirOffAt, b.UseAt, b.IsDemo, Beds = b.Beds.Select(x => x.Bed.Name).ToList() })
             .ToListAsync();
-        var struck = db.Applications.Where(a => a.CorrectsId != null).Select(a => a.CorrectsId);
-        var past = await db.Applications.AsNoTracking().Where(a => !a.Strikes && !struck.Contains(a.Id)).OrderByDescending(a => a.At).Skip(Math.Max(page, 0) * 50).Take(50)
+        var past = await db.Applications.ThatStand().AsNoTracking().OrderByDescending(a => a.At).Skip(Math.Max(page, 0) * 50).Take(50)
             .Select(a => new
             {
                 a.Id,
@@ -171,8 +170,8 @@ public static class PutOutEndpoints
 
     private static async Task<Application?> Old(TankRequest r, HoldingDb db, TypedFields fields)
     {
-        var old = await db.Applications.FirstOrDefaultAsync(a => a.Id == r.CorrectsId && !a.Strikes);
-        if (old is null || await db.Applications.AnyAsync(a => a.CorrectsId == r.CorrectsId))
+        var old = await db.Applications.ThatStand().FirstOrDefaultAsync(a => a.Id == r.CorrectsId);
+        if (old is null)
         {
             fields.Checks.Add("correctsId", "That entry is not there, or was put right already.", "Correct the newest one.");
         }

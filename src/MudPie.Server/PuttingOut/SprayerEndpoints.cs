@@ -109,7 +109,7 @@ public static class SprayerEndpoints
 
     private static async Task<(DateTimeOffset? Used, DateTimeOffset? Washed, bool ToWash)> Standing(int id, HoldingDb db)
     {
-        var used = await db.Applications.Where(a => a.SprayerId == id && !a.Strikes && !db.Applications.Any(c => c.CorrectsId == a.Id && c.Strikes)).MaxAsync(a => (DateTimeOffset?)a.At);
+        var used = await db.Applications.ThatHappened().Where(a => a.SprayerId == id).MaxAsync(a => (DateTimeOffset?)a.At);
         var washed = await db.Washes.Where(w => w.SprayerId == id).MaxAsync(w => (DateTimeOffset?)w.At);
         return (used, washed, used is { } u && !(washed >= u));
     }

@@ -37,7 +37,7 @@ public sealed class TankJobs(HoldingDb db, HoldingClock clock, LiveBrew live, St
 
         var ids = r.BedIds.Distinct().ToList();
         var beds = await db.Beds.AsNoTracking().Where(b => ids.Contains(b.Id)).OrderBy(b => b.Id).ToListAsync();
-        var checks = (await db.BedChecks.AsNoTracking().Where(c => ids.Contains(c.BedId)).ToListAsync()).GroupBy(c => c.BedId).ToDictionary(g => g.Key, g => g.MaxBy(c => c.At)!);
+        var checks = (await db.BedChecks.Newest().AsNoTracking().Where(c => ids.Contains(c.BedId)).ToListAsync()).ToDictionary(c => c.BedId);
         var sprayer = r.SprayerId is null ? null : await db.Sprayers.AsNoTracking().Include(s => s.Calibrations).FirstOrDefaultAsync(s => s.Id == r.SprayerId);
         if (r.SprayerId is not null && sprayer is null)
         {
@@ -250,8 +250,7 @@ public sealed class TankJobs(HoldingDb db, HoldingClock clock, LiveBrew live, St
     /// <summary>What the sprayer held in its last job, where it was not washed since.</summary>
     private async Task<List<MixItem>> HeldLast(int? sprayerId, DateTimeOffset at)
     {
-        var struck = db.Applications.Where(a => a.CorrectsId != null).Select(a => a.CorrectsId);
-        var last = sprayerId is null ? null : await db.Applications.AsNoTracking().Where(a => a.SprayerId == sprayerId && a.At <= at && !a.Strikes && !struck.Contains(a.Id)).OrderByDescending(a => a.At)
+        var last = sprayerId is null ? null : await db.Applications.ThatStand().AsNoTracking().Where(a => a.SprayerId == sprayerId && a.At <= at).OrderByDescending(a => a.At)
             .Select(a => new { a.At, Batch = a.Batch == null ? null : a.Batch.Name, Items = a.Items.Select(i => new { i.Name, i.Kind }).ToList() }).FirstOrDefaultAsync();
         return last is null || await db.Washes.AnyAsync(w => w.SprayerId == sprayerId && w.At >= last.At) ? []
             : [.. last.Items.Select(i => new MixItem(i.Name, i.Kind == "brew" ? "brew" : InputKinds.Of(i.Kind).MixClass)), .. last.Batch is null ? Array.Empty<MixItem>() : [new MixItem(last.Batch, "brew")]];
@@ -261,8 +260,7 @@ public sealed class TankJobs(HoldingDb db, HoldingClock clock, LiveBrew live, St
     public async Task<List<MixItem>> Lately(IReadOnlyCollection<int> bedIds, DateTimeOffset at)
     {
         var since = at.AddDays(-31);
-        var struck = db.Applications.Where(a => a.CorrectsId != null).Select(a => a.CorrectsId);
-        var rows = await db.Applications.AsNoTracking().Where(a => a.At > since && a.At <= at && !a.Strikes && !struck.Contains(a.Id) && a.Beds.Any(b => bedIds.Contains(b.BedId)))
+        var rows = await db.Applications.ThatStand().AsNoTracking().Where(a => a.At > since && a.At <= at && a.Beds.Any(b => bedIds.Contains(b.BedId)))
             .Select(a => new { a.At, Batch = a.Batch == null ? null : a.Batch.Name, Items = a.Items.Select(i => new { i.Name, i.Kind }).ToList(), Beds = a.Beds.Where(b => bedIds.Contains(b.BedId)).Select(b => b.Bed.Name).ToList() }).ToListAsync();
         return [.. rows.SelectMany(a => a.Beds.SelectMany(bed => a.Items.Select(i => new MixItem(i.Name, i.Kind == "brew" ? "brew" : InputKinds.Of(i.Kind).MixClass, (at - a.At).TotalDays, bed))
             .Concat(a.Batch is null ? [] : [new MixItem(a.Batch, "brew", (at - a.At).TotalDays, bed)])))];
@@ -270,7 +268,7 @@ public sealed class TankJobs(HoldingDb db, HoldingClock clock, LiveBrew live, St
 
     /// <summary>The grower's own mixing rules that stand.</summary>
     public static async Task<List<MixRule>> OwnRules(HoldingDb db) =>
-        [.. (await db.MixRules.AsNoTracking().Where(m => m.EndedAt == null).OrderByDescending(m => m.Id).ToListAsync()).Select(m => new MixRule(m.A, m.B, m.Together, m.WaitDays, m.Why, Evidence.MeasuredHere, true))];
+        [.. (await db.MixRules.ThatStand().AsNoTracking().ToListAsync()).Select(m => new MixRule(m.A, m.B, m.Together, m.WaitDays, m.Why, Evidence.MeasuredHere, true))];
 
     private async Task<Worked<CostAnswer>> Cost(TankJobAnswer job, Batch? batch, List<(Input Input, double Amount, DrawAnswer Draw, bool Counted)> items)
     {

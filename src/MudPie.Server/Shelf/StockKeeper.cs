@@ -15,8 +15,9 @@ public sealed class StockKeeper(HoldingDb db, HoldingClock clock)
     /// <summary>Lots by input, with what is left of each; judged unfit where its source was.</summary>
     public async Task<Dictionary<int, IReadOnlyList<LotStanding>>> Standing(IReadOnlyCollection<int>? inputs = null)
     {
+        var asked = db.SourceChecks.Newest();
         var rows = await db.Lots.AsNoTracking().Where(l => inputs == null || inputs.Contains(l.InputId))
-            .Select(l => new { l.Id, l.InputId, l.Mark, l.From, l.Expires, Left = l.Entries.Sum(e => e.Amount), Unfit = l.Input.UnfitWhy != null, Answers = l.Input.Checks.OrderByDescending(c => c.Id).Select(c => c.Answers).FirstOrDefault() })
+            .Select(l => new { l.Id, l.InputId, l.Mark, l.From, l.Expires, Left = l.Entries.Sum(e => e.Amount), Unfit = l.Input.UnfitWhy != null, Answers = asked.Where(c => c.InputId == l.InputId).Select(c => c.Answers).FirstOrDefault() })
             .ToListAsync();
         bool Unfit(SourceAnswers? answers) => answers is not null && SourceGate.Judge(answers) is { Refused: null } r && r.Value.Fitness == SourceFitness.Unfit;
         return rows.GroupBy(r => r.InputId).ToDictionary(g => g.Key, g => (IReadOnlyList<LotStanding>)[.. g.Select(r => new LotStanding(r.Id, r.Mark, r.Left, r.From, r.Expires, r.Unfit || Unfit(r.Answers)))]);

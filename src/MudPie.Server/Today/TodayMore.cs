@@ -17,13 +17,14 @@ internal static class TodayMore
         var now = clock.Now;
         var local = await clock.Local();
         var items = new List<TodayItem>();
+        var happened = db.Applications.ThatHappened();
         foreach (var s in await db.Sprayers.AsNoTracking().Select(s => new
         {
             s.Id,
             s.Name,
             s.Kind,
             s.Past,
-            Used = db.Applications.Where(a => a.SprayerId == s.Id && !a.Strikes && !db.Applications.Any(c => c.CorrectsId == a.Id && c.Strikes)).Max(a => (DateTimeOffset?)a.At),
+            Used = happened.Where(a => a.SprayerId == s.Id).Max(a => (DateTimeOffset?)a.At),
             Washed = s.Washes.Max(w => (DateTimeOffset?)w.At),
             Calibrated = s.Calibrations.Max(c => (DateTimeOffset?)c.At),
         }).ToListAsync())
