@@ -5,6 +5,7 @@ using MudPie.Server.Brewing;
 using MudPie.Server.Calculators;
 using MudPie.Server.Ground;
 using MudPie.Server.Judging;
+using MudPie.Server.Lots;
 using MudPie.Server.Notes;
 using MudPie.Server.PuttingOut;
 using MudPie.Server.Shelf;
@@ -62,7 +63,11 @@ public static class App
             app.Lifetime.ApplicationStarted.Register(whenOpen);
         }
 
-        app.Lifetime.ApplicationStarted.Register(() => Console.WriteLine($"Mud Pie is open at {string.Join(", ", app.Urls)}"));
+        if (settings.GetValue("Say", true))
+        {
+            app.Lifetime.ApplicationStarted.Register(() => Console.WriteLine($"Mud Pie is open at {string.Join(", ", app.Urls)}"));
+        }
+
         if (!ForOpenApi && settings.GetValue("Warm", true))
         {
             app.Lifetime.ApplicationStarted.Register(() => Task.Run(Warmth.Up));

@@ -316,6 +316,7 @@ public sealed class Page : WebApplicationFactory<LiveBrew>
         builder.UseSetting("Holding:File", Path.Combine(_folder, "holding.mudpie"));
         builder.UseSetting("Holding:Demo", _demo ? "true" : "false");
         builder.UseSetting("Holding:Warm", "false");
+        builder.UseSetting("Holding:Say", "false");
         builder.UseSetting("Logging:LogLevel:Default", "Error");
         builder.ConfigureServices(services => services.AddSingleton<TimeProvider>(new Shifted(_shift)));
         if (_probePort is { } port)

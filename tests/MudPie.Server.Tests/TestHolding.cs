@@ -82,6 +82,7 @@ public sealed class TestHolding : WebApplicationFactory<LiveBrew>
         builder.UseSetting("Holding:Demo", _demo ? "true" : "false");
         builder.UseSetting("Holding:PatienceSeconds", "900"); // right on a slow machine too
         builder.UseSetting("Holding:Warm", "false");
+        builder.UseSetting("Holding:Say", "false");
         builder.UseSetting("Holding:Background", _background ? "true" : "false");
         builder.UseSetting("Holding:WeatherUrl", _weatherUrl ?? "");
         builder.UseSetting("Logging:LogLevel:Default", "Error");
