@@ -162,4 +162,22 @@ public sealed class BittenTests : IDisposable
         ((string)vessel["says"]!).ShouldStartWith("Not logged clean since its last brew");
         vessel["steps"]!.AsArray().ShouldAllBe(s => s!["doneAt"] == null);
     }
+
+    [Fact]
+    public async Task A_noted_use_meets_the_same_mixing_rules_as_the_tank()
+    {
+        await _h.Post("/api/holding/setup", TestHolding.SetUp);
+        foreach (var (name, kind) in new[] { ("copper", "copperSpray"), ("soil bacteria", "livingInoculant") })
+        {
+            await _h.Post("/api/shelf/inputs", new { name, kind });
+        }
+
+        var seen = new[] { "spraying", "run-off" };
+        await _h.Post("/api/notes", new { text = "sprayed 20 g copper on ridge bed 4", cautionsSeen = seen });
+        (await _h.Refused("/api/notes", new { text = "used 20 ml soil bacteria on ridge bed 4", cautionsSeen = seen }))["text"].ShouldStartWith("Wait 10 days: Ridge Bed 4 got copper");
+        _h.Clock.Advance(TimeSpan.FromDays(11));
+        await _h.Post("/api/notes", new { text = "used 20 ml soil bacteria on ridge bed 4", cautionsSeen = seen });
+        var entries = (await _h.Get("/api/book"))["entries"]!.AsArray();
+        entries.Select(e => (string)e!["title"]!).ShouldBe(["soil bacteria on roots", "copper on leaves"]);
+    }
 }

@@ -137,7 +137,7 @@ public static class BrewForecast
         for (var i = 0; i < readings.Count; i++)
         {
             checks.Range($"readings[{i}].h", readings[i].H, 0, hours, "h", "A reading lies inside the hours asked for.");
-            checks.Range($"readings[{i}].mgPerL", readings[i].MgPerL, 0, 20, "mg/L");
+            checks.Range($"readings[{i}].mgPerL", readings[i].MgPerL, BrewReadings.Oxygen.Low, BrewReadings.Oxygen.High, "mg/L");
         }
 
         if (question.Prior is { } p && !p.IsSound)

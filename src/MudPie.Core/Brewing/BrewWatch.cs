@@ -96,7 +96,7 @@ public static class BrewWatch
     /// <remarks>Three readings that fall faster than the table's brew move the crossing of 6 mg/L forward and narrow the band.</remarks>
     public static Ruling<WatchAnswer> Of(WatchQuestion q, Func<DateTimeOffset, DateTimeOffset> local)
     {
-        var hours = Math.Clamp(Math.Max(q.UseAtH + 2, q.Seen.NowH + 3), 8, 96);
+        var hours = BrewReadings.Horizon(q.UseAtH, q.Seen.NowH);
         var brew = Warmed(q.Brew with { Hours = hours, AirOffAtH = q.Seen.AirOffH ?? q.Brew.AirOffAtH }, q.Warmth, hours);
         var readings = q.Seen.Measured.Where(o => o.H >= 0 && o.H <= hours).Select(o => new OxygenAt { H = o.H, MgPerL = o.What }).ToList();
         var use = Math.Clamp(Math.Max(q.UseAtH, q.Seen.NowH), 0, hours);

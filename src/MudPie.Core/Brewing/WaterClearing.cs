@@ -22,7 +22,7 @@ public static class WaterClearing
     public const double Assumed = 2;
 
     /// <summary>Above this a strip is not to be trusted, mg/L as Cl₂.</summary>
-    public const double Highest = 10;
+    public const double Highest = Measures.ChlorineStrip.Highest;
 
     private sealed record Way(
         string Id, string Name, double? PerMg, double? PerLitre, string? Unit, double Minutes, double AtMost, string Chlorine, string Chloramine, Evidence Sure, string Source);

@@ -30,9 +30,10 @@ public sealed record Nameable(string Kind, int Id, string Name, IReadOnlyList<st
 /// <param name="TemperatureC">Warmth of the meter where it was said with a brix.</param>
 /// <param name="Dry">Leaves that gave no juice.</param>
 /// <param name="Sky">"clear", "mixed" or "dull" where it was said with a brix.</param>
+/// <param name="Purpose">Of a use: on leaves where leaves or spraying were said, else to the roots.</param>
 public sealed record NoteUnderstood(
     string Kind, IReadOnlyList<double> Numbers, string? Word, IReadOnlyList<Nameable> Targets, Nameable? Input, double? Amount, string? AmountUnit, string? ClockTime,
-    string Sentence, IReadOnlyList<string> Guessed, bool Choose, double? TemperatureC = null, int Dry = 0, string? Sky = null);
+    string Sentence, IReadOnlyList<string> Guessed, bool Choose, double? TemperatureC = null, int Dry = 0, string? Sky = null, Purpose? Purpose = null);
 
 /// <summary>Understands short phrases: readings and uses, plurals, several numbers, units, names with small slips.</summary>
 public static partial class NoteIt
@@ -174,7 +175,7 @@ public static partial class NoteIt
             numbers.Add(kind == "warmth" && (unit is "f" or "°f" || (unit is not ("c" or "°c") && units == UnitSystem.UsCustomary)) ? (figure - 32) / 1.8 : figure);
         }
 
-        var (low, high, shown) = kind switch { "oxygen" => (0.0, 20.0, "mg/L"), "warmth" => (-5, 60, "°C"), "strip" => (0, 10, "mg/L"), _ => (0, 30, "°Bx") };
+        var ((low, high), shown) = kind switch { "oxygen" => (BrewReadings.Oxygen, "mg/L"), "warmth" => (BrewReadings.Warmth, "°C"), "strip" => (BrewReadings.Strip, "mg/L"), _ => ((0, 30), "°Bx") };
         var dry = kind == "brix" ? words.Count(w => w == "dry") : 0;
         var sky = kind == "brix" ? Skies.FirstOrDefault(s => words.Any(w => s.Value.Contains(w))).Key : null;
         if (numbers.Count == 0 && dry == 0)
@@ -209,9 +210,10 @@ public static partial class NoteIt
         }
 
         var bed = Targets(rest, names, "bed", []);
+        var purpose = words.Any(w => w is "leaf" or "leaves" or "foliar" or "sprayed") ? Purpose.Leaf : Purpose.Root;
         var shown = Units.Show(much, unit == "L" ? Dimension.Volume : Dimension.Mass, units);
-        var done = Done("use", [], null, bed.Count > 0 ? bed : beds, time, guessed, $"Used {shown} of {inputs[0].Name}", "bed");
-        return done.Refused is { } no ? no : done.Worked.With(done.Value with { Input = inputs[0], Amount = much, AmountUnit = unit }, "");
+        var done = Done("use", [], null, bed.Count > 0 ? bed : beds, time, guessed, $"Used {shown} of {inputs[0].Name}{(purpose == Purpose.Leaf ? ", on leaves," : "")}", "bed");
+        return done.Refused is { } no ? no : done.Worked.With(done.Value with { Input = inputs[0], Amount = much, AmountUnit = unit, Purpose = purpose }, "");
     }
 
     private static Ruling<NoteUnderstood> Harvest(List<string> words, List<Nameable> beds, string? time, List<string> guessed, UnitSystem units)

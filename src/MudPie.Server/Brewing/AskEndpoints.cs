@@ -105,7 +105,7 @@ public static class AskEndpoints
             return Problems.Of(fields.Checks.Refusal);
         }
 
-        var hours = Math.Clamp(Math.Max(asked!.UseAtH + 2, asked.NowH + 3), 8, 96);
+        var hours = BrewReadings.Horizon(asked!.UseAtH, asked.NowH);
         return Problems.Answer(BrewWhatIf.Of(asked.Brew with { Hours = hours, AirOffAtH = null }, whatIfs, asked.NowH, asked.Learnt, fields.Units)
             .Match<Ruling<WhatIfView>>(w => w.With(new WhatIfView(asked.StartAt, asked.NowH, w.Value), "mg/L"), x => x));
     }
@@ -146,7 +146,7 @@ public static class AskEndpoints
             var watch = await live.Watch(batch);
             var question = await live.Ask(batch, started, clock.Now);
             var now = batch.StartedAt is null ? 0 : Math.Max((clock.Now - started).TotalHours, 0);
-            var hours = Math.Clamp(Math.Max(question.UseAtH + 2, now + 3), 8, 96);
+            var hours = BrewReadings.Horizon(question.UseAtH, now);
             return (new Asked(BrewWatch.Warmed(question.Brew with { Hours = hours }, question.Warmth, hours), started, now, question.UseAtH, watch is { Refused: null } ? watch.Value.Forecast : null, question.Seen.Hold, null, batch.Vessel.Name), null);
         }
 

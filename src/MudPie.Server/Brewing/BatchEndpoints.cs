@@ -4,7 +4,7 @@ using MudPie.Core.Measures;
 using MudPie.Core.Workings;
 using MudPie.Records;
 using MudPie.Records.Brewing;
-using MudPie.Server.Shelf;
+using MudPie.Server.Lots;
 using MudPie.Server.Web;
 
 namespace MudPie.Server.Brewing;
@@ -197,10 +197,10 @@ public static class BatchEndpoints
         switch (kind)
         {
             case LogKind.Oxygen:
-                entry.Number = fields.Quantity("value", value, Dimension.Concentration, 0, 20, "Water holds 15 mg/L at freezing and less when warmer.");
+                entry.Number = fields.Quantity("value", value, Dimension.Concentration, BrewReadings.Oxygen.Low, BrewReadings.Oxygen.High, "Water holds 15 mg/L at freezing and less when warmer.");
                 break;
             case LogKind.Warmth:
-                entry.Number = fields.Quantity("value", value, Dimension.Temperature, 0, 45);
+                entry.Number = fields.Quantity("value", value, Dimension.Temperature, BrewReadings.Warmth.Low, BrewReadings.Warmth.High);
                 break;
             case LogKind.Strip:
                 entry.Number = fields.Quantity("value", value, Dimension.Concentration, 0, WaterClearing.Highest, "Above 10 a strip is not to be trusted.");

@@ -12,7 +12,8 @@ using MudPie.Records.Ground;
 using MudPie.Records.Judging;
 using MudPie.Records.PuttingOut;
 using MudPie.Records.Shelf;
-using MudPie.Server.Shelf;
+using MudPie.Server.Lots;
+using MudPie.Server.PuttingOut;
 using MudPie.Server.Weather;
 using MudPie.Server.Web;
 
@@ -108,7 +109,7 @@ public static class NoteEndpoints
         };
     }
 
-    private static Task<IResult> Keep(NoteRequest r, HoldingDb db, HoldingClock clock, StockKeeper stock, WeatherBook weather, Writes writes) => writes.Do<NoteKept>(async () =>
+    private static Task<IResult> Keep(NoteRequest r, HoldingDb db, HoldingClock clock, StockKeeper stock, WeatherBook weather, TankJobs jobs, Writes writes) => writes.Do<NoteKept>(async () =>
     {
         var read = NoteIt.Read(r.Text, await Names(db), await clock.Units());
         if (read.Refused is { } refused)
@@ -133,7 +134,7 @@ public static class NoteEndpoints
             "brix" => await Brix(u, target!, at, db, clock, weather),
             "strip" => await Strip(u, target!, at, db),
             "harvest" => await Harvest(u, target!, at, db, clock),
-            "use" => await Use(u, target!, at, r.CautionsSeen ?? [], db, clock, stock, weather),
+            "use" => await Use(u, target!, at, r.CautionsSeen ?? [], db, clock, stock, weather, jobs),
             "note" when target is not { Kind: "vessel" } => await Seen(u, target, at, db, clock),
             _ => await InBatch(u, target!, at, db, clock),
         };
@@ -215,7 +216,7 @@ public static class NoteEndpoints
         return Writes.Done(new NoteKept(u.Sentence, bed is null ? "/book" : $"/book?bed={bed.Id}"));
     }
 
-    private static async Task<Ruling<NoteKept>> Use(NoteUnderstood u, Nameable bed, DateTimeOffset at, IReadOnlyList<string> seen, HoldingDb db, HoldingClock clock, StockKeeper stock, WeatherBook weather)
+    private static async Task<Ruling<NoteKept>> Use(NoteUnderstood u, Nameable bed, DateTimeOffset at, IReadOnlyList<string> seen, HoldingDb db, HoldingClock clock, StockKeeper stock, WeatherBook weather, TankJobs jobs)
     {
         var input = await db.Inputs.FirstAsync(i => i.Id == u.Input!.Id);
         var unit = StockKeeper.UnitOf(input);
@@ -229,6 +230,11 @@ public static class NoteEndpoints
             return Refusal.Of("cautionsSeen", "The cautions have not been read.", "Read each; then record it.");
         }
 
+        if ((await jobs.Mixed(input, bed.Id, at)).Verdict is { Tone: Tone.Stop } stop)
+        {
+            return Refusal.Of("text", stop.Sentence, $"{stop.Why} Wait; or put it down under Tank, where a reason is asked for and kept.");
+        }
+
         var counted = await db.Lots.AnyAsync(l => l.InputId == input.Id);
         var draw = await stock.Plan(input.Id, amount, at);
         if (counted && draw.Short > 0 && !seen.Contains(Cautions.StockShort.Id))
@@ -237,7 +243,7 @@ public static class NoteEndpoints
         }
 
         var (entries, draws) = counted ? await stock.WriteUse(input.Id, draw, at) : ([], []);
-        var job = new Application { At = at, RecordedAt = clock.Now, Purpose = Purpose.Root, Dilution = "", OneIn = 1, Tool = "by hand", Fitness = "none", CautionsSeen = string.Join(' ', seen), Why = "noted", Weather = await weather.At(at, await clock.Units()) };
+        var job = new Application { At = at, RecordedAt = clock.Now, Purpose = u.Purpose ?? Purpose.Root, Dilution = "", OneIn = 1, Tool = "by hand", Fitness = "none", CautionsSeen = string.Join(' ', seen), Why = "noted", Weather = await weather.At(at, await clock.Units()) };
         job.Beds.Add(new ApplicationBed { BedId = bed.Id });
         job.Items.AddRange(counted ? draws.Select(d => new ApplicationItem { InputId = input.Id, LotId = d.LotId, Lot = d.Mark, Name = input.Name, Kind = input.Kind, Amount = d.Amount, Unit = unit }) : [new ApplicationItem { InputId = input.Id, Name = input.Name, Kind = input.Kind, Amount = amount, Unit = unit }]);
         db.Applications.Add(job);

@@ -11,7 +11,7 @@ using MudPie.Records.Ground;
 using MudPie.Records.PuttingOut;
 using MudPie.Records.Shelf;
 using MudPie.Server.Brewing;
-using MudPie.Server.Shelf;
+using MudPie.Server.Lots;
 using MudPie.Server.Weather;
 using MudPie.Server.Web;
 
@@ -129,7 +129,7 @@ public sealed class TankJobs(HoldingDb db, HoldingClock clock, LiveBrew live, St
         foreach (var (item, amount) in r.Items.Zip(job.Products))
         {
             var input = inputs[item.InputId];
-            if (Dosing.LabelOf(input) is not { } label)
+            if (Labels.Of(input) is not { } label)
             {
                 continue;
             }
@@ -246,6 +246,14 @@ public sealed class TankJobs(HoldingDb db, HoldingClock clock, LiveBrew live, St
 
         return ruling.Worked;
     }
+
+    /// <summary>What the mixing rules say of one thing put on a bed by hand, after what that bed got lately.</summary>
+    public async Task<MixAnswer> Mixed(Input input, int bedId, DateTimeOffset at) => MixingRules.Of(new MixQuestion
+    {
+        Tank = [new MixItem(input.Name, InputKinds.Of(input.Kind).MixClass)],
+        Lately = await Lately([bedId], at),
+        Own = await OwnRules(db),
+    }).Value;
 
     /// <summary>What the sprayer held in its last job, where it was not washed since.</summary>
     private async Task<List<MixItem>> HeldLast(int? sprayerId, DateTimeOffset at)

@@ -38,7 +38,7 @@ public class NoteTests
     [InlineData("used 30 ml kelp on ridge bed 4", "Used 30 mL of kelp liquid on Ridge Bed 4.")]
     [InlineData("gave half a cup of molasses to creek field", "Used 125 mL of molasses on Creek Field.")]
     [InlineData("put 2 kg gypsum on creek field", "Used 2 kg of gypsum on Creek Field.")]
-    [InlineData("sprayed 1 1/2 tbsp rootbank on ridge bed 14", "Used 22.5 mL of Rootbank spores on Ridge Bed 14.")]
+    [InlineData("sprayed 1 1/2 tbsp rootbank on ridge bed 14", "Used 22.5 mL of Rootbank spores, on leaves, on Ridge Bed 14.")]
     [InlineData("note aphids on ridge bed 5", "Note: aphids on ridge bed 5 on Ridge Bed 5.")]
     [InlineData("o2 6.7 drum at 7:05", "Oxygen 6.7 mg/L in the Barrel, at 07:05.")]
     public void A_phrase_is_understood(string text, string sentence) => Read(text).Sentence.ShouldBe(sentence);
@@ -116,5 +116,23 @@ public class NoteTests
             var text = new string([.. Enumerable.Range(0, random.Next(1, 60)).Select(_ => letters[random.Next(letters.Length)])]);
             Should.NotThrow(() => NoteIt.Read((i % 3) switch { 0 => "o2 " + text, 1 => "used " + text, _ => text }, Names), text);
         }
+    }
+
+    [Theory]
+    [InlineData("temp 46 cone")]
+    [InlineData("temp -1 cone")]
+    [InlineData("o2 21 cone")]
+    [InlineData("strip 11 mains")]
+    public void A_note_takes_what_the_log_takes_and_no_more(string text) => NoteIt.Read(text, Names).Refused.ShouldNotBeNull().Problems.Single().Field.ShouldBe("text");
+
+    [Theory]
+    [InlineData("used 30 ml kelp on ridge bed 4", Purpose.Root, "Used 30 mL of kelp liquid on Ridge Bed 4.")]
+    [InlineData("drenched ridge bed 4 with 30 ml kelp", Purpose.Root, "Used 30 mL of kelp liquid on Ridge Bed 4.")]
+    [InlineData("sprayed 30 ml kelp on ridge bed 4", Purpose.Leaf, "Used 30 mL of kelp liquid, on leaves, on Ridge Bed 4.")]
+    [InlineData("used 30 ml kelp foliar ridge bed 4", Purpose.Leaf, "Used 30 mL of kelp liquid, on leaves, on Ridge Bed 4.")]
+    public void A_noted_use_goes_where_it_was_said_to_go(string text, Purpose purpose, string sentence)
+    {
+        var read = Read(text);
+        (read.Purpose, read.Sentence).ShouldBe((purpose, sentence));
     }
 }
