@@ -1,6 +1,7 @@
 using System.Reflection;
 using System.Text.RegularExpressions;
 using ArchUnitNET.Domain;
+using ArchUnitNET.Fluent.Slices;
 using ArchUnitNET.Loader;
 using ArchUnitNET.xUnitV3;
 using static ArchUnitNET.Fluent.ArchRuleDefinition;
@@ -27,6 +28,13 @@ public class ArchitectureTests
     public void No_arrow_points_back(string from, string to) =>
         Types().That().ResideInNamespaceMatching($@"^{from}(\.|$)").Should().NotDependOnAny(Types(true).That().ResideInNamespaceMatching($@"^{to}(\.|$)"))
             .WithoutRequiringPositiveResults().Check(Whole);
+
+    [Theory]
+    [InlineData("MudPie.Core")]
+    [InlineData("MudPie.Records")]
+    [InlineData("MudPie.Server")]
+    public void Rooms_of_one_project_do_not_lean_on_each_other_in_a_circle(string project) =>
+        SliceRuleDefinition.Slices().Matching($"{project}.(*)").Should().BeFreeOfCycles().Check(Whole);
 
     [Fact]
     public void The_core_has_no_clock_no_files_and_no_unseeded_chance()

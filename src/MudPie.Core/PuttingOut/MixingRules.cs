@@ -112,7 +112,7 @@ public static class MixingRules
         _ => item.Class,
     };
 
-    private const double WaterHighest = WaterClearing.Highest;
+    private const double WaterHighest = Measures.ChlorineStrip.Highest;
 
     /// <summary>Rules on everything in the tank, pair by pair, and on the tank against what the beds got lately.</summary>
     /// <remarks>A brew with copper: never. A brew on a bed that got copper 3 days ago, by the house's 10: wait 7 days.</remarks>

@@ -8,6 +8,7 @@ using MudPie.Records.Book;
 using MudPie.Records.Brewing;
 using MudPie.Records.PuttingOut;
 using MudPie.Records.Shelf;
+using MudPie.Server.Lots;
 using MudPie.Server.PuttingOut;
 using MudPie.Server.Web;
 
@@ -119,7 +120,7 @@ public static class BookEndpoints
                 lines.Add($"{L(a.TeaL)} of {x.Batch}, {Dilutions.Read(a.Dilution).Match(d => d.Value.BothWays, _ => a.Dilution)}; gate: {a.Fitness}");
             }
 
-            lines.AddRange(x.Items.Select(i => $"{Shelf.StockKeeper.Shown(i.Amount, i.Unit, units)} of {i.Name}{(i.Lot is null ? "" : $", lot {i.Lot}")}"));
+            lines.AddRange(x.Items.Select(i => $"{StockKeeper.Shown(i.Amount, i.Unit, units)} of {i.Name}{(i.Lot is null ? "" : $", lot {i.Lot}")}"));
             lines.AddRange(x.Beds.Select(b => $"{b.Name}: {L(b.TotalL)}"));
             lines.Add($"by {a.Tool}{(a.Who is null ? "" : $", {a.Who}")}{(a.Weather is null ? "" : $"; {InUnits.Say(a.Weather, units)}")}{(x.Washed is null ? "" : "; washed up")}");
             lines.AddRange(new[] { a.Why is null ? null : $"why: {a.Why}", a.OverrideWhy is null ? null : $"put out though it failed: {a.OverrideWhy}", a.MixWhy is null ? null : $"mixed against a rule: {a.MixWhy}", a.CautionsSeen.Length == 0 ? null : $"cautions ticked: {a.CautionsSeen.Replace(" ", ", ", StringComparison.Ordinal)}" }.OfType<string>());
@@ -129,7 +130,7 @@ public static class BookEndpoints
         });
     }
 
-    private static Task<IResult> Strike(int id, StrikeRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
+    private static Task<IResult> Strike(int id, StrikeRequest r, HoldingDb db, HoldingClock clock, StockKeeper stock, Writes writes) => writes.Do<Kept>(async () =>
     {
         var old = await db.Applications.ThatStand().FirstOrDefaultAsync(a => a.Id == id);
         var why = (r.Why ?? "").Trim();
@@ -149,7 +150,7 @@ public static class BookEndpoints
             return checks.Refusal;
         }
 
-        await PutOutEndpoints.Undo(id, db, clock.Now, why);
+        await stock.GiveBack(id, clock.Now, why);
         foreach (var giving in await db.Givings.Where(g => g.ApplicationId == id).ToListAsync())
         {
             giving.ApplicationId = null;
@@ -241,7 +242,7 @@ public static class BookEndpoints
                 Units.Show(harvests[b.Id].Sum(h => h.Kg) * 1000, Dimension.Mass, units), sum, $"{Say.Number(sum.Value.NitrogenG)}-{Say.Number(sum.Value.PhosphateG)}-{Say.Number(sum.Value.PotashG)} g");
         }).Where(r => r.Jobs > 0 || harvests[r.BedId].Any()).ToList();
         var names = beds.ToDictionary(b => b.Id, b => b.Name);
-        var inputs = jobs.SelectMany(a => a.Items.Select(i => (a, i))).GroupBy(x => (x.i.Name, x.i.Unit)).Select(g => new SeasonInput(g.Key.Name, Shelf.StockKeeper.Shown(g.Sum(x => x.i.Amount), g.Key.Unit, units), g.Select(x => x.a.Id).Distinct().Count(), [.. g.SelectMany(x => x.a.Beds.Select(b => names[b.BedId])).Distinct()]))
+        var inputs = jobs.SelectMany(a => a.Items.Select(i => (a, i))).GroupBy(x => (x.i.Name, x.i.Unit)).Select(g => new SeasonInput(g.Key.Name, StockKeeper.Shown(g.Sum(x => x.i.Amount), g.Key.Unit, units), g.Select(x => x.a.Id).Distinct().Count(), [.. g.SelectMany(x => x.a.Beds.Select(b => names[b.BedId])).Distinct()]))
             .Concat(jobs.Where(a => a.Batch is not null).GroupBy(a => a.Batch!.Making).Select(g => new SeasonInput($"brew: {g.Key.Word()}", Units.Show(g.Sum(a => a.TeaL), Dimension.Volume, units), g.Count(), [.. g.SelectMany(a => a.Beds.Select(b => names[b.BedId])).Distinct()]))).OrderBy(i => i.Name).ToList();
         return TypedResults.Ok(new SeasonView(y, years, rows, inputs));
     }

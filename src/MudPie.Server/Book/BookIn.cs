@@ -5,6 +5,7 @@ using MudPie.Records.Book;
 using MudPie.Records.Ground;
 using MudPie.Records.PuttingOut;
 using MudPie.Records.Shelf;
+using MudPie.Server.Lots;
 using MudPie.Server.Web;
 
 namespace MudPie.Server.Book;
@@ -296,7 +297,7 @@ public sealed class BookIn(HoldingDb db, DateTimeOffset now)
 
                 break;
             case "stock" when _lots.TryGetValue((r.what, r.place, r.lot), out var l) && !_old.Contains(l):
-                var stock = new StockEntry { At = _cells.Past(r.at), RecordedAt = _cells.Recorded(r.recorded_at), Amount = _cells.Number(r.amount), Reason = _cells.OneOf(r.why, ["in", "brew", "used", "made", "spilt", "count", "undone", Shelf.StockKeeper.More]), Note = BookCells.Text(r.note) };
+                var stock = new StockEntry { At = _cells.Past(r.at), RecordedAt = _cells.Recorded(r.recorded_at), Amount = _cells.Number(r.amount), Reason = _cells.OneOf(r.why, ["in", "brew", "used", "made", "spilt", "count", "undone", StockKeeper.More]), Note = BookCells.Text(r.note) };
                 l.Entries.Add(stock);
                 if (newJobs.Contains(r.entry))
                 {

@@ -5,6 +5,7 @@ using Microsoft.EntityFrameworkCore;
 using MudPie.Core.Book;
 using MudPie.Records;
 using MudPie.Records.PuttingOut;
+using MudPie.Server.Lots;
 
 namespace MudPie.Server.Book;
 
@@ -54,7 +55,7 @@ public static class BookOut
         var batches = await db.Batches.AsNoTracking().Select(b => new { b.Id, b.Name }).ToDictionaryAsync(b => b.Id, b => b.Name);
         foreach (var i in inputs.OrderBy(i => i.Name).ThenBy(i => i.Lot))
         {
-            var unit = Shelf.StockKeeper.UnitOf(i);
+            var unit = StockKeeper.UnitOf(i);
             rows.Add(new BookRow { kind = "input", what = i.Name, what_kind = i.Kind, place = i.Lot ?? "", unit = unit });
             foreach (var l in i.Lots.OrderBy(l => l.Mark))
             {

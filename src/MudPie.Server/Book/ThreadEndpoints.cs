@@ -3,7 +3,7 @@ using MudPie.Core.Measures;
 using MudPie.Core.Workings;
 using MudPie.Records;
 using MudPie.Records.Shelf;
-using MudPie.Server.Shelf;
+using MudPie.Server.Lots;
 using MudPie.Server.Web;
 
 namespace MudPie.Server.Book;

@@ -4,6 +4,7 @@ using Microsoft.Extensions.Caching.Memory;
 using MudPie.Core.Brewing;
 using MudPie.Records;
 using MudPie.Records.Ground;
+using MudPie.Server.Web;
 
 namespace MudPie.Server.Brewing;
 
@@ -39,7 +40,7 @@ public sealed record KitSnapshot(
         }
 
         var shelf = Shelves.GetOrCreateValue(cache);
-        var writes = Volatile.Read(ref shelf.Writes);
+        var writes = WriteCount.Of(cache);
         if (Volatile.Read(ref shelf.Kept) is { } kept && kept.Writes == writes)
         {
             return kept.Snapshot;
@@ -50,15 +51,10 @@ public sealed record KitSnapshot(
         return read;
     }
 
-    /// <summary>To be called after every write.</summary>
-    public static void Forget(IMemoryCache cache) => Interlocked.Increment(ref Shelves.GetOrCreateValue(cache).Writes);
-
     private sealed record Kept(long Writes, KitSnapshot Snapshot);
 
     private sealed class Standing
     {
-        public long Writes;
-
         public Kept? Kept;
     }
 

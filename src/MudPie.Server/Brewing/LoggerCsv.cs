@@ -1,6 +1,7 @@
 using System.Globalization;
 using CsvHelper;
 using CsvHelper.Configuration;
+using MudPie.Core.Brewing;
 using MudPie.Core.Workings;
 using MudPie.Server.Web;
 
@@ -23,12 +24,6 @@ public static class LoggerCsv
 {
     private const int MostRows = 20_000;
 
-    private static readonly string[] Formats =
-    [
-        "yyyy-MM-dd HH:mm", "yyyy-MM-dd HH:mm:ss", "yyyy-MM-ddTHH:mm", "yyyy-MM-ddTHH:mm:ss", "yyyy/MM/dd HH:mm", "yyyy/MM/dd HH:mm:ss",
-        "dd.MM.yyyy HH:mm", "dd.MM.yyyy HH:mm:ss",
-    ];
-
     /// <summary>Reads it all. Rows with faults are left out and listed; nothing is guessed.</summary>
     /// <param name="text">The file.</param>
     /// <param name="started">Start of the batch, for hours and for what lies before it.</param>
@@ -37,16 +32,7 @@ public static class LoggerCsv
     public static (LoggerPreview Preview, IReadOnlyList<LoggerRow> Rows) Read(
         string text, DateTimeOffset started, DateTimeOffset now, Func<DateTimeOffset, DateTimeOffset> local)
     {
-        var first = text.Split('\n', 2)[0];
-        var delimiter = new[] { ";", "\t", "," }.MaxBy(d => first.Split(d).Length)!;
-        using var csv = new CsvReader(new StringReader(text.TrimStart('\uFEFF')), new CsvConfiguration(CultureInfo.InvariantCulture)
-        {
-            Delimiter = delimiter,
-            BadDataFound = null,
-            MissingFieldFound = null,
-            TrimOptions = TrimOptions.Trim,
-            DetectColumnCountChanges = false,
-        });
+        using var csv = CsvHead.Open(text);
         if (!csv.Read() || !csv.ReadHeader() || csv.HeaderRecord is not { Length: > 1 } headers)
         {
             return (new LoggerPreview([], 0, [], [new(1, "There is no line of headers with at least two columns.", "Begin with a line such as: time,mg/L,°C.")]), []);
@@ -124,16 +110,16 @@ public static class LoggerCsv
             switch (taken[i])
             {
                 case "time" when at is null:
-                    at = Time(cells[i], local, after);
+                    at = CsvHead.Time(cells[i], local, after);
                     break;
                 case "hours" when Number(cells[i]) is { } h && Math.Abs(h) < 1000:
                     at = started.AddHours(h);
                     break;
                 case "oxygen":
-                    oxygen = Reading(cells[i], 20, "mg/L", line, problems);
+                    oxygen = Reading(cells[i], BrewReadings.Oxygen.High, "mg/L", line, problems);
                     break;
                 case "warmth":
-                    warmth = Reading(cells[i], 45, "°C", line, problems);
+                    warmth = Reading(cells[i], BrewReadings.Warmth.High, "°C", line, problems);
                     break;
             }
         }
@@ -168,20 +154,4 @@ public static class LoggerCsv
 
     private static double? Number(string cell) =>
         Core.Measures.TypedNumber.Of(cell, pointIsDecimal: true, commaIsDecimal: true).Value; // nothing here goes to a thousand: a comma can only be decimal
-
-    /// <summary>A time as loggers and weather files write it, in the holding's zone where it names none; null where it is none.</summary>
-    /// <param name="cell">As it stands in the file.</param>
-    /// <param name="local">A moment in the holding's zone.</param>
-    /// <param name="after">The row before; null where there is none.</param>
-    internal static DateTimeOffset? Time(string cell, Func<DateTimeOffset, DateTimeOffset> local, DateTimeOffset? after = null)
-    {
-        if (DateTime.TryParseExact(cell, Formats, CultureInfo.InvariantCulture, DateTimeStyles.None, out var there))
-        {
-            var moments = LocalTimes.Of(there, local);
-            // In the hour that comes twice, the one that goes on from the row before.
-            return moments.Cast<DateTimeOffset?>().FirstOrDefault(m => after is null || m > after) ?? moments.Cast<DateTimeOffset?>().LastOrDefault();
-        }
-
-        return cell.Length > 16 && DateTimeOffset.TryParse(cell, CultureInfo.InvariantCulture, DateTimeStyles.AssumeUniversal, out var at) ? at : null;
-    }
 }

@@ -3,7 +3,7 @@ using MudPie.Core.Measures;
 using MudPie.Core.PuttingOut;
 using MudPie.Core.Workings;
 
-namespace MudPie.Server.PuttingOut;
+namespace MudPie.Server.Brewing;
 
 /// <summary>A filling of the race, ready to read out; where there are many, those in the middle are left out.</summary>
 public sealed record RaceRow(string Filling, string AirLost, string OutBy, string WithoutAir, bool WithinGrace);

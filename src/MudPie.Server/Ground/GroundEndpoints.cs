@@ -6,7 +6,7 @@ using MudPie.Records;
 using MudPie.Records.Brewing;
 using MudPie.Records.Ground;
 using MudPie.Server.Brewing;
-using MudPie.Server.Shelf;
+using MudPie.Server.Lots;
 using MudPie.Server.Web;
 
 namespace MudPie.Server.Ground;

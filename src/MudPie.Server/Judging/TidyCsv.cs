@@ -1,9 +1,9 @@
 using System.Globalization;
 using CsvHelper;
-using CsvHelper.Configuration;
 using MudPie.Core.Judging.Trials;
 using MudPie.Core.Measures;
 using MudPie.Core.Workings;
+using MudPie.Server.Web;
 
 namespace MudPie.Server.Judging;
 
@@ -39,9 +39,7 @@ public static class TidyCsv
             return Refusal.Of(field, string.IsNullOrWhiteSpace(text) ? "There is no table." : "That is more than 5 MB.", "Give a CSV with a line of headers and a row for each plot.");
         }
 
-        var first = text.TrimStart('\uFEFF').Split('\n', 2)[0];
-        var delimiter = new[] { ";", "\t", "," }.MaxBy(d => first.Split(d).Length)!;
-        using var csv = new CsvReader(new StringReader(text.TrimStart('\uFEFF')), new CsvConfiguration(CultureInfo.InvariantCulture) { Delimiter = delimiter, BadDataFound = null, MissingFieldFound = null, TrimOptions = TrimOptions.Trim });
+        using var csv = CsvHead.Open(text);
         try
         {
             if (!csv.Read() || !csv.ReadHeader() || csv.HeaderRecord?.Select(Book.SafeCells.Plain).ToArray() is not { Length: > 1 } headers)

@@ -7,7 +7,7 @@ using MudPie.Records;
 using MudPie.Records.Judging;
 using MudPie.Records.PuttingOut;
 using MudPie.Records.Shelf;
-using MudPie.Server.Shelf;
+using MudPie.Server.Lots;
 using MudPie.Server.Web;
 
 namespace MudPie.Server.Judging;

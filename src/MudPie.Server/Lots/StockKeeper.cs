@@ -7,11 +7,22 @@ using MudPie.Records.Ground;
 using MudPie.Records.Shelf;
 using MudPie.Server.Web;
 
-namespace MudPie.Server.Shelf;
+namespace MudPie.Server.Lots;
 
 /// <summary>What is left of each lot, and taking from it.</summary>
 public sealed class StockKeeper(HoldingDb db, HoldingClock clock)
 {
+    /// <summary>Gives back to its lots what a job took, where it was put right or never happened.</summary>
+    public async Task GiveBack(int applicationId, DateTimeOffset now, string why)
+    {
+        foreach (var entry in await db.StockEntries.AsNoTracking().Where(e => e.ApplicationId == applicationId && e.Reason == "used").ToListAsync())
+        {
+            db.StockEntries.Add(new StockEntry { LotId = entry.LotId, At = now, RecordedAt = now, Amount = -entry.Amount, Reason = "undone", ApplicationId = applicationId, Note = why });
+        }
+
+        await db.SaveChangesAsync();
+    }
+
     /// <summary>Lots by input, with what is left of each; judged unfit where its source was.</summary>
     public async Task<Dictionary<int, IReadOnlyList<LotStanding>>> Standing(IReadOnlyCollection<int>? inputs = null)
     {

@@ -8,7 +8,7 @@ using MudPie.Records;
 using MudPie.Records.Brewing;
 using MudPie.Records.Ground;
 using MudPie.Records.Shelf;
-using MudPie.Server.Shelf;
+using MudPie.Server.Lots;
 using MudPie.Server.Web;
 
 namespace MudPie.Server.PuttingOut;
@@ -93,7 +93,7 @@ public static class DoseEndpoints
 
         var dose = InoculantDose.Of(new InoculantQuestion
         {
-            Target = Organisms(r.Target, "target", fields),
+            Target = Labels.Organisms(r.Target, "target", fields),
             Per = r.Per,
             Count = fields.Quantity("count", r.Count, Dimension.Plain, 1e-6, 1e9),
             LabelCount = species.Count == 0 ? null : species.Sum(s => s.Count ?? 0),
@@ -198,35 +198,5 @@ public static class DoseEndpoints
         }
 
         return course.Refused is null ? course.Worked : null;
-    }
-
-    /// <summary>"1e6", "2 million", "500 000".</summary>
-    internal static double Organisms(string? typed, string field, TypedFields fields)
-    {
-        var text = (typed ?? "").Trim().ToLowerInvariant().Replace(" ", "", StringComparison.Ordinal).Replace("×10^", "e", StringComparison.Ordinal).Replace("x10^", "e", StringComparison.Ordinal);
-        var factor = 1.0;
-        foreach (var (word, times) in new[] { ("thousandmillion", 1e9), ("billion", 1e9), ("million", 1e6), ("thousand", 1e3) })
-        {
-            if (text.EndsWith(word, StringComparison.Ordinal))
-            {
-                (text, factor) = (text[..^word.Length], times);
-                break;
-            }
-        }
-
-        var read = TypedNumber.Of(text);
-        if (read.Other is not null)
-        {
-            fields.Checks.Add(read.TwoWays(field, typed!));
-            return 0;
-        }
-
-        if (read.Value is > 0 and var value && double.IsFinite(value * factor))
-        {
-            return value * factor;
-        }
-
-        fields.Checks.Add(field, string.IsNullOrWhiteSpace(typed) ? "Nothing was typed." : $"“{typed}” is no count.", "Write 1e6, 1000000 or 1 million.");
-        return 0;
     }
 }

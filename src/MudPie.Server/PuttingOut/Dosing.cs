@@ -7,7 +7,7 @@ using MudPie.Records.Brewing;
 using MudPie.Records.Ground;
 using MudPie.Records.Shelf;
 using MudPie.Server.Brewing;
-using MudPie.Server.Shelf;
+using MudPie.Server.Lots;
 
 namespace MudPie.Server.PuttingOut;
 
@@ -17,21 +17,6 @@ public sealed record Dosing(double MixLPerHa, int? SprayerId, IReadOnlyDictionar
     /// <summary>Labels by kind of biostimulant.</summary>
     public IReadOnlyDictionary<string, LabelRate> Labels { get; } = Shelf.Where(s => s.Value.Label is not null).ToDictionary(s => s.Key, s => s.Value.Label!);
 
-    /// <summary>The first label rate of an input; null where it has none.</summary>
-    public static LabelRate? LabelOf(Input i)
-    {
-        if (i.LabelRates is { } json)
-        {
-            return json.FirstOrDefault();
-        }
-
-        var unit = StockKeeper.UnitOf(i) == "L" ? "mL" : "g";
-        return i is { LabelRate: { } rate, LabelBasis: { } basis } ? new LabelRate(rate, rate, unit, basis, i.LabelEveryDays, basis == "oneIn" ? $"1 in {Say.Number(rate)}" : $"{Say.Number(rate)} {unit} {Word(basis)}") : null;
-    }
-
-    /// <summary>A basis in words.</summary>
-    public static string Word(string basis) => basis switch { "perHa" => "a hectare", "per100m2" => "on 100 m²", "perLitre" => "a litre", "perPlant" => "a plant", "perKgSeed" => "a kilo of seed", "perM3Mix" => "a cubic metre of mix", _ => "one part in so many" };
-
     /// <summary>Reads it: the first sprayer that may carry life, a knapsack before others, with its newest calibration; 500 L/ha where none was measured.</summary>
     public static async Task<Dosing> Of(HoldingDb db)
     {
@@ -40,7 +25,7 @@ public sealed record Dosing(double MixLPerHa, int? SprayerId, IReadOnlyDictionar
         var sprayer = fit.FirstOrDefault(s => s.Kind == "knapsack") ?? fit.FirstOrDefault();
         var inputs = await db.Inputs.AsNoTracking().Where(i => i.UnfitWhy == null).OrderBy(i => i.Id).Select(i => new { Input = i, Counted = i.Lots.Count > 0 }).ToListAsync();
         var shelf = inputs.Where(i => InputKinds.Of(i.Input.Kind).Biostimulant is not null).GroupBy(i => InputKinds.Of(i.Input.Kind).Biostimulant!)
-            .ToDictionary(g => g.Key, g => g.OrderByDescending(i => i.Counted).ThenByDescending(i => LabelOf(i.Input) is not null).First()).ToDictionary(g => g.Key, g => (g.Value.Input.Id, LabelOf(g.Value.Input)));
+            .ToDictionary(g => g.Key, g => g.OrderByDescending(i => i.Counted).ThenByDescending(i => Lots.Labels.Of(i.Input) is not null).First()).ToDictionary(g => g.Key, g => (g.Value.Input.Id, Lots.Labels.Of(g.Value.Input)));
         return new Dosing(sprayer?.Calibrations.MaxBy(c => c.At)?.LPerHa ?? 500, sprayer?.Id, shelf);
     }
 }

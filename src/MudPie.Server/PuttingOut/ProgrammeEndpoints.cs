@@ -7,6 +7,7 @@ using MudPie.Records;
 using MudPie.Records.Brewing;
 using MudPie.Records.PuttingOut;
 using MudPie.Records.Season;
+using MudPie.Server.Lots;
 using MudPie.Server.Web;
 
 namespace MudPie.Server.PuttingOut;

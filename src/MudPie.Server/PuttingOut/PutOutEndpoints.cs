@@ -8,7 +8,7 @@ using MudPie.Records.Brewing;
 using MudPie.Records.PuttingOut;
 using MudPie.Records.Shelf;
 using MudPie.Server.Brewing;
-using MudPie.Server.Shelf;
+using MudPie.Server.Lots;
 using MudPie.Server.Weather;
 using MudPie.Server.Web;
 
@@ -93,7 +93,7 @@ public static class PutOutEndpoints
 
         if (old is not null)
         {
-            await Undo(old.Id, db, clock.Now, r.CorrectionWhy!);
+            await stock.GiveBack(old.Id, clock.Now, r.CorrectionWhy!);
         }
 
         var application = Record(r, ready, tool, at, clock.Now, await weather.At(at, await clock.Units()));
@@ -182,17 +182,6 @@ public static class PutOutEndpoints
         }
 
         return old;
-    }
-
-    /// <summary>Gives back to the lots what a job took, by new entries.</summary>
-    internal static async Task Undo(int applicationId, HoldingDb db, DateTimeOffset now, string why)
-    {
-        foreach (var entry in await db.StockEntries.AsNoTracking().Where(e => e.ApplicationId == applicationId && e.Reason == "used").ToListAsync())
-        {
-            db.StockEntries.Add(new StockEntry { LotId = entry.LotId, At = now, RecordedAt = now, Amount = -entry.Amount, Reason = "undone", ApplicationId = applicationId, Note = why });
-        }
-
-        await db.SaveChangesAsync();
     }
 
     private static Application Record(TankRequest r, TankReady ready, string tool, DateTimeOffset at, DateTimeOffset now, string? weather)

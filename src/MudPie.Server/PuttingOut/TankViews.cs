@@ -5,7 +5,8 @@ using MudPie.Core.Shelf;
 using MudPie.Core.Workings;
 using MudPie.Records.Ground;
 using MudPie.Records.Shelf;
-using MudPie.Server.Shelf;
+using MudPie.Server.Brewing;
+using MudPie.Server.Lots;
 
 namespace MudPie.Server.PuttingOut;
 

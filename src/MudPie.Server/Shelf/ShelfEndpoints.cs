@@ -8,6 +8,7 @@ using MudPie.Records.Brewing;
 using MudPie.Records.Ground;
 using MudPie.Records.Season;
 using MudPie.Records.Shelf;
+using MudPie.Server.Lots;
 using MudPie.Server.PuttingOut;
 using MudPie.Server.Web;
 
@@ -64,7 +65,7 @@ public static class ShelfEndpoints
     }
 
     /// <summary>The label in its own words; of older entries, rate and basis.</summary>
-    private static string? LabelOf(Input i, string unit, UnitSystem units) => i.LabelTyped ?? (i.LabelRate is { } rate ? i.LabelBasis == "oneIn" ? $"1 in {Say.Number(rate)}" : $"{Units.Show(unit == "L" ? rate / 1000 : rate, unit == "L" ? Dimension.Volume : Dimension.Mass, units)} {Dosing.Word(i.LabelBasis ?? "")}" : null);
+    private static string? LabelOf(Input i, string unit, UnitSystem units) => i.LabelTyped ?? (i.LabelRate is { } rate ? i.LabelBasis == "oneIn" ? $"1 in {Say.Number(rate)}" : $"{Units.Show(unit == "L" ? rate / 1000 : rate, unit == "L" ? Dimension.Volume : Dimension.Mass, units)} {Labels.Word(i.LabelBasis ?? "")}" : null);
 
     private static (string Says, string Tone) Says(LotStanding s, double? alive, DateTimeOffset now) =>
         s.Unfit ? ("judged unfit: leave it", "stop")
@@ -106,7 +107,7 @@ public static class ShelfEndpoints
         {
             if ((inputs.FirstOrDefault(i => i.Id == g.InputId) ?? inputs.FirstOrDefault(i => InputKinds.Of(i.Kind).Biostimulant == g.Kind && i.Lots.Count > 0)) is { } input && Biostimulants.Find(g.Kind) is { } kind)
             {
-                wants.Add(new Want(input.Id, StockKeeper.InUnit(input, Doses.Of(new DoseQuestion { Kind = kind, Purpose = g.Purpose, AreaM2 = g.AreaM2, MixLPerHa = dosing.MixLPerHa, Label = Dosing.LabelOf(input), OwnOneIn = g.OneIn }).ProductL, input.Kind), new DateTimeOffset(g.On.ToDateTime(new TimeOnly(6, 0)), TimeSpan.Zero), $"{kind.Name} on {g.Name}"));
+                wants.Add(new Want(input.Id, StockKeeper.InUnit(input, Doses.Of(new DoseQuestion { Kind = kind, Purpose = g.Purpose, AreaM2 = g.AreaM2, MixLPerHa = dosing.MixLPerHa, Label = Labels.Of(input), OwnOneIn = g.OneIn }).ProductL, input.Kind), new DateTimeOffset(g.On.ToDateTime(new TimeOnly(6, 0)), TimeSpan.Zero), $"{kind.Name} on {g.Name}"));
             }
         }
 
@@ -163,7 +164,7 @@ public static class ShelfEndpoints
 
     private static void Label(ShelfRequest r, Input input, string unit, TypedFields fields)
     {
-        var species = r.Species.Where(s => !string.IsNullOrWhiteSpace(s.Name) || !string.IsNullOrWhiteSpace(s.Count)).Select((s, i) => new LabelSpecies { Name = fields.Name($"species[{i}].name", s.Name, "the organism"), Count = DoseEndpoints.Organisms(s.Count, $"species[{i}].count", fields) }).ToList();
+        var species = r.Species.Where(s => !string.IsNullOrWhiteSpace(s.Name) || !string.IsNullOrWhiteSpace(s.Count)).Select((s, i) => new LabelSpecies { Name = fields.Name($"species[{i}].name", s.Name, "the organism"), Count = Labels.Organisms(s.Count, $"species[{i}].count", fields) }).ToList();
         if (species.Count > 12)
         {
             fields.Checks.Add("species", "That is more than twelve.", "Give the twelve that count.");

@@ -1,9 +1,8 @@
 using System.Globalization;
 using CsvHelper;
-using CsvHelper.Configuration;
 using MudPie.Core.Almanac;
 using MudPie.Core.Workings;
-using MudPie.Server.Brewing;
+using MudPie.Server.Web;
 
 namespace MudPie.Server.Weather;
 
@@ -15,9 +14,7 @@ public static class WeatherCsv
     /// <summary>Hours, or what is wrong by line; nothing is guessed and nothing half read.</summary>
     public static Ruling<IReadOnlyList<WeatherHour>> Read(string? text, Func<DateTimeOffset, DateTimeOffset> local)
     {
-        var body = (text ?? "").TrimStart('\uFEFF');
-        var delimiter = new[] { ";", "\t", "," }.MaxBy(d => body.Split('\n', 2)[0].Split(d).Length)!;
-        using var csv = new CsvReader(new StringReader(body), new CsvConfiguration(CultureInfo.InvariantCulture) { Delimiter = delimiter, BadDataFound = null, MissingFieldFound = null, TrimOptions = TrimOptions.Trim });
+        using var csv = CsvHead.Open(text ?? "");
         if (!csv.Read() || !csv.ReadHeader() || csv.HeaderRecord is not { Length: > 1 } headers)
         {
             return Refusal.Of("csv", "There is no line of headers with at least two columns.", "Begin with a line such as: time,°C,wind m/s,rain mm.");
@@ -65,7 +62,7 @@ public static class WeatherCsv
             return 0;
         }
 
-        if (LoggerCsv.Time(Cell("time"), local, hours.Count > 0 ? hours[^1].At : null) is not { } at)
+        if (CsvHead.Time(Cell("time"), local, hours.Count > 0 ? hours[^1].At : null) is not { } at)
         {
             checks.Add("csv", $"Line {line}: “{Cell("time")}” is no time.", "Write it as 2026-05-01 06:00.");
             return;

@@ -33,5 +33,5 @@ public static class TextLimits
     /// <param name="type">The request's own name.</param>
     /// <param name="field">The field, in camelCase.</param>
     /// <remarks>"note" takes 4,000, "csv" 16,000,000, "amount" 400.</remarks>
-    public static int Of(string type, string field) => ByField.TryGetValue($"{type}.{field}", out var own) ? own : ByField.GetValueOrDefault(field, type == nameof(Book.BookRow) ? Prose : Usual); // what a form took, the book takes back
+    public static int Of(string type, string field) => ByField.TryGetValue($"{type}.{field}", out var own) ? own : ByField.GetValueOrDefault(field, type == "BookRow" ? Prose : Usual); // what a form took, the book takes back
 }

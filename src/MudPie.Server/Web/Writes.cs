@@ -7,7 +7,6 @@ using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.Caching.Memory;
 using MudPie.Core.Workings;
 using MudPie.Records;
-using MudPie.Server.Brewing;
 
 namespace MudPie.Server.Web;
 
@@ -107,7 +106,7 @@ public sealed class Writes(IHttpContextAccessor accessor, HoldingDb db, TimeProv
         await db.SaveChangesAsync(write.Stop);
         await Prune(write.Stop);
         await held.CommitAsync(CancellationToken.None);
-        KitSnapshot.Forget(cache);
+        WriteCount.Add(cache);
         return TypedResults.Content(body, "application/json");
     }
 
