@@ -2,6 +2,7 @@ using System.Text.Json;
 using System.Text.Json.Nodes;
 using System.Text.Json.Serialization;
 using Microsoft.EntityFrameworkCore;
+using Microsoft.EntityFrameworkCore.ChangeTracking;
 using Microsoft.EntityFrameworkCore.Storage.ValueConversion;
 using MudPie.Core.Brewing;
 using MudPie.Core.Judging.Trials;
@@ -89,11 +90,15 @@ public static class Forms
     {
         foreach (var type in All.Keys)
         {
-            builder.Properties(type, p => p.HaveConversion(typeof(InForm<>).MakeGenericType(type)));
+            builder.Properties(type, p => p.HaveConversion(typeof(InForm<>).MakeGenericType(type), typeof(AsIs<>).MakeGenericType(type)));
         }
     }
 
     private sealed record Kept<T>(string Form, int Version, T Is);
+
+    /// <summary>What is kept whole is never changed in place: another one takes its place, and that is how a change is seen.</summary>
+    private sealed class AsIs<T>() : ValueComparer<T>((a, b) => object.Equals(a, b), what => what.GetHashCode(), what => what)
+        where T : class;
 
     private sealed class InForm<T>() : ValueConverter<T, string>(what => Write(what), json => Read<T>(json))
         where T : class;
