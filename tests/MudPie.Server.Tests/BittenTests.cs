@@ -174,6 +174,7 @@ public sealed class BittenTests : IDisposable
 
         var seen = new[] { "spraying", "run-off" };
         await _h.Post("/api/notes", new { text = "sprayed 20 g copper on ridge bed 4", cautionsSeen = seen });
+        (await _h.Post("/api/notes/read", new { text = "used 20 ml soil bacteria on ridge bed 4" }))["minds"]!.ToJsonString().ShouldContain("Wait 10 days: Ridge Bed 4 got copper"); // said before it is refused
         (await _h.Refused("/api/notes", new { text = "used 20 ml soil bacteria on ridge bed 4", cautionsSeen = seen }))["text"].ShouldStartWith("Wait 10 days: Ridge Bed 4 got copper");
         _h.Clock.Advance(TimeSpan.FromDays(11));
         await _h.Post("/api/notes", new { text = "used 20 ml soil bacteria on ridge bed 4", cautionsSeen = seen });

@@ -55,7 +55,7 @@ public static class NoteEndpoints
             .. (await db.Inputs.AsNoTracking().Where(i => i.UnfitWhy == null).OrderBy(i => i.Id).ToListAsync()).Select(i => new Nameable("input", i.Id, i.Name, [InputKinds.Of(i.Kind).Name, i.Lot ?? ""]))];
     }
 
-    private static async Task<IResult> Read(NoteRequest r, HoldingDb db, HoldingClock clock, StockKeeper stock)
+    private static async Task<IResult> Read(NoteRequest r, HoldingDb db, HoldingClock clock, StockKeeper stock, TankJobs jobs)
     {
         var read = NoteIt.Read(r.Text, await Names(db), await clock.Units());
         if (read.Refused is { } refused)
@@ -84,6 +84,11 @@ public static class NoteEndpoints
         if (u.Kind == "brix" && u.Word is { } leaf && !(r.Text ?? "").Contains(leaf, StringComparison.OrdinalIgnoreCase))
         {
             minds.Add($"The leaf was not said: kept as the {leaf} leaf.");
+        }
+
+        if (u.Kind == "use" && target is not null && (await jobs.Mixed(await db.Inputs.AsNoTracking().FirstAsync(i => i.Id == u.Input!.Id), target.Id, clock.Now)).Verdict is { Tone: Tone.Stop } stop)
+        {
+            minds.Add($"{stop.Sentence} {stop.Why}");
         }
 
         List<Caution> cautions = u.Kind == "use" ? [Cautions.Spraying, Cautions.RunOff] : [];
