@@ -12,8 +12,7 @@ public class Kernels
 
     private readonly ForecastQuestion _bucket = Bucket;
 
-    internal static ForecastQuestion Bucket => new()
-    {
+    internal static ForecastQuestion Bucket => new() {
         VolumeL = 19,
         DepthM = 0.3,
         Diffuser = "airStone",
@@ -38,7 +37,12 @@ public class Kernels
     public double RunAnswer() => BrewRun.Of(_bucket).Value.MinOxygen;
 
     /// <summary>The same, re-weighted by readings of a brew that nobody sees.</summary>
-    public double Learn(int readings) => BrewForecast.Of(_bucket with { Readings = [.. Enumerable.Range(1, readings).Select(i => new OxygenAt { H = i * 2, MgPerL = Hidden.OxygenAt(i * 2) })] }).Value.EffectiveMembers;
+    public double Learn(int readings) =>
+        BrewForecast.Of(_bucket
+            with {
+            Readings = [.. Enumerable.Range(1, readings)
+                .Select(i => new OxygenAt { H = i * 2, MgPerL = Hidden.OxygenAt(i * 2) })]
+        }).Value.EffectiveMembers;
 
     private static readonly HiddenBrew Hidden = HiddenBrew.Of(Bucket, 7);
 

@@ -41,21 +41,37 @@ internal static class Quick
         host.UseKestrel(0);
         host.StartServer();
         using var http = new HttpClient { BaseAddress = host.ClientOptions.BaseAddress };
-        var plan = new { bedIds = new[] { 5, 6, 7 }, purpose = "leaf", useAt = DateTimeOffset.UtcNow.AddHours(50), warmthC = 18, swingC = 2 };
+        var plan = new {
+            bedIds = new[] { 5, 6, 7 }, purpose = "leaf", useAt = DateTimeOffset.UtcNow.AddHours(50), warmthC = 18,
+            swingC = 2
+        };
         Line("plan re-computed by HTTP", 15, Median(60, 300, () => Ask(http, plan)));
-        Line("a trial's answer, by HTTP", null, Median(20, 30, () => http.GetStringAsync("/api/judge/trials/1/answer").GetAwaiter().GetResult().Length));
-        Line("the list of trials, by HTTP", null, Median(20, 30, () => http.GetStringAsync("/api/judge/trials").GetAwaiter().GetResult().Length));
+        Line("a trial's answer, by HTTP", null,
+            Median(20, 30, () => http.GetStringAsync("/api/judge/trials/1/answer").GetAwaiter().GetResult().Length));
+        Line("the list of trials, by HTTP", null,
+            Median(20, 30, () => http.GetStringAsync("/api/judge/trials").GetAwaiter().GetResult().Length));
         Line("Today, by HTTP", null, Median(60, 100, () => http.GetStringAsync("/api/today").GetAwaiter().GetResult().Length));
-        Line("the live brew, by HTTP", null, Median(60, 100, () => http.GetStringAsync("/api/brew/batches/14").GetAwaiter().GetResult().Length));
-        Line("what-if, four curves, by HTTP", null, Median(20, 60, () => Post(http, "/api/brew/what-if", new { plan, whatIfs = new[] { new { kind = "powerFails" }, new { kind = "secondPump" }, new { kind = "cooler" } } })));
+        Line("the live brew, by HTTP", null,
+            Median(60, 100, () => http.GetStringAsync("/api/brew/batches/14").GetAwaiter().GetResult().Length));
+        Line("what-if, four curves, by HTTP", null,
+            Median(20, 60,
+                () => Post(http, "/api/brew/what-if",
+                    new { plan, whatIfs = new[] { new { kind = "powerFails" }, new { kind = "secondPump" }, new { kind = "cooler" } } })));
         Line("asked backwards, by HTTP", null, Median(5, 20, () => Post(http, "/api/brew/backwards", new { plan })));
         FillHistory(host);
-        var job = new { purpose = "leaf", bedIds = Enumerable.Range(1, 40), rate = "500", tank = "400 L", tool = "boom", items = new[] { new { inputId = 10, rate = "2 L", basis = "perHa" } } };
+        var job = new {
+            purpose = "leaf", bedIds = Enumerable.Range(1, 40), rate = "500", tank = "400 L", tool = "boom",
+            items = new[] { new { inputId = 10, rate = "2 L", basis = "perHa" } }
+        };
         Line("a tank for 40 beds over 3 years of history", 100, Median(20, 60, () => Post(http, "/api/put-out/tank/work-out", job)));
-        Line("windows of 72 h, by HTTP", null, Median(20, 60, () => http.GetStringAsync("/api/put-out/windows").GetAwaiter().GetResult().Length));
-        Line("the day line over that history", null, Median(20, 60, () => http.GetStringAsync("/api/day-line").GetAwaiter().GetResult().Length));
-        Line("a page of the book over that history", null, Median(10, 30, () => http.GetStringAsync("/api/book").GetAwaiter().GetResult().Length));
-        Line("the thread of a bed over that history", null, Median(10, 30, () => http.GetStringAsync("/api/book/thread?of=bed-1").GetAwaiter().GetResult().Length));
+        Line("windows of 72 h, by HTTP", null,
+            Median(20, 60, () => http.GetStringAsync("/api/put-out/windows").GetAwaiter().GetResult().Length));
+        Line("the day line over that history", null,
+            Median(20, 60, () => http.GetStringAsync("/api/day-line").GetAwaiter().GetResult().Length));
+        Line("a page of the book over that history", null,
+            Median(10, 30, () => http.GetStringAsync("/api/book").GetAwaiter().GetResult().Length));
+        Line("the thread of a bed over that history", null,
+            Median(10, 30, () => http.GetStringAsync("/api/book/thread?of=bed-1").GetAwaiter().GetResult().Length));
         foreach (var page in new[] { "today", "shelf", "ground" })
         {
             Line($"{page} over that history", 8, Median(30, 60, () => http.GetStringAsync($"/api/{page}").GetAwaiter().GetResult().Length));
@@ -63,7 +79,8 @@ internal static class Quick
 
         await Sixteen(http, TimeSpan.FromSeconds(Environment.GetCommandLineArgs().Contains("--minute") ? 60 : 10));
         FillProbe(host);
-        Line("the probe's 10,000 readings, by HTTP", null, Median(20, 60, () => http.GetStringAsync("/api/brew/batches/14/probe").GetAwaiter().GetResult().Length));
+        Line("the probe's 10,000 readings, by HTTP", null,
+            Median(20, 60, () => http.GetStringAsync("/api/brew/batches/14/probe").GetAwaiter().GetResult().Length));
         await host.DisposeAsync();
         Microsoft.Data.Sqlite.SqliteConnection.ClearAllPools();
         foreach (var left in new[] { file, file + "-wal", file + "-shm" })
@@ -75,20 +92,23 @@ internal static class Quick
     /// <summary>Sixteen clients write without a pause: what 95 in 100 wait, and whether any was lost.</summary>
     private static async Task Sixteen(HttpClient http, TimeSpan span)
     {
-        var before = (await http.GetStringAsync("/api/book/book.csv")).Split('\n').Count(l => l.StartsWith("seen,", StringComparison.Ordinal));
+        var before = (await http.GetStringAsync("/api/book/book.csv")).Split('\n')
+            .Count(l => l.StartsWith("seen,", StringComparison.Ordinal));
         var (began, times) = (Stopwatch.GetTimestamp(), new System.Collections.Concurrent.ConcurrentBag<double>());
         await Task.WhenAll(Enumerable.Range(0, 16).Select(client => Task.Run(async () =>
         {
             for (var i = 0; Stopwatch.GetElapsedTime(began) < span; i++)
             {
                 var at = Stopwatch.GetTimestamp();
-                using var request = new HttpRequestMessage(HttpMethod.Post, "/api/book/seen") { Content = JsonContent.Create(new { text = $"client {client}, {i}" }) };
+                using var request = new HttpRequestMessage(HttpMethod.Post,
+                    "/api/book/seen") { Content = JsonContent.Create(new { text = $"client {client}, {i}" }) };
                 request.Headers.Add("Idempotency-Key", Guid.NewGuid().ToString());
                 (await http.SendAsync(request)).EnsureSuccessStatusCode().Dispose();
                 times.Add(Stopwatch.GetElapsedTime(at).TotalMilliseconds);
             }
         })));
-        var after = (await http.GetStringAsync("/api/book/book.csv")).Split('\n').Count(l => l.StartsWith("seen,", StringComparison.Ordinal));
+        var after = (await http.GetStringAsync("/api/book/book.csv")).Split('\n')
+            .Count(l => l.StartsWith("seen,", StringComparison.Ordinal));
         Line($"sixteen clients: 95 in 100 of {times.Count} writes", 150, times.Order().ElementAt(times.Count * 95 / 100));
         Console.WriteLine($"{"  of them lost or doubled",-42}{Math.Abs(after - before - times.Count),10}");
     }
@@ -107,8 +127,10 @@ internal static class Quick
     public static void Script()
     {
         var root = Path.Combine(ServerFolder(), "wwwroot");
-        var first = System.Text.RegularExpressions.Regex.Matches(File.ReadAllText(Path.Combine(root, "index.html")), "/assets/[^\"]+\\.js").Select(m => m.Value).Distinct();
-        Console.WriteLine($"{"script of the first screen, gzip",-42}{first.Sum(f => Zipped(root + f)) / 1000.0,10:0.0} kB   wanted under 200");
+        var first = System.Text.RegularExpressions.Regex.Matches(File.ReadAllText(Path.Combine(root, "index.html")), "/assets/[^\"]+\\.js")
+            .Select(m => m.Value).Distinct();
+        Console.WriteLine($"{"script of the first screen, gzip",-42}{first.Sum(f => Zipped(root + f)) / 1000.0,10:0.0} kB   wanted under "
+            + "200");
     }
 
     private static long Zipped(string file)
@@ -129,7 +151,11 @@ internal static class Quick
         var db = scope.ServiceProvider.GetRequiredService<Records.HoldingDb>();
         var now = DateTimeOffset.UtcNow;
         var beds = db.Beds.OrderBy(b => b.Id).ToList();
-        db.AddRange(Enumerable.Range(beds.Count, 40 - beds.Count).Select(i => new Records.Ground.Bed { Name = $"Bench Bed {i}", AreaM2 = 36, AreaTyped = "36 m²", Crop = "kale", Growing = "annual" }));
+        db.AddRange(Enumerable.Range(beds.Count, 40 - beds.Count)
+            .Select(i => new Records.Ground.Bed {
+                Name = $"Bench Bed {i}", AreaM2 = 36, AreaTyped = "36 m²", Crop = "kale",
+                Growing = "annual"
+            }));
         db.SaveChanges();
         beds = [.. db.Beds.OrderBy(b => b.Id)];
         var input = db.Inputs.First(i => i.Id == 10);
@@ -140,9 +166,15 @@ internal static class Quick
         for (var i = 0; i < 312; i++)
         {
             var at = now.AddDays(-i * 3.5);
-            var job = new Records.PuttingOut.Application { At = at, RecordedAt = at, Purpose = Purpose.Leaf, Dilution = "", OneIn = 1, WaterL = 200, Tool = "boom", TankL = 400, Fitness = "none", CautionsSeen = "spraying" };
+            var job = new Records.PuttingOut.Application {
+                At = at, RecordedAt = at, Purpose = Purpose.Leaf, Dilution = "", OneIn = 1,
+                WaterL = 200, Tool = "boom", TankL = 400, Fitness = "none", CautionsSeen = "spraying"
+            };
             job.Beds.AddRange(beds.Select(b => new Records.PuttingOut.ApplicationBed { BedId = b.Id, TotalL = 5 }));
-            job.Items.Add(new Records.PuttingOut.ApplicationItem { InputId = input.Id, LotId = lot.Id, Lot = "bench", Name = input.Name, Kind = input.Kind, Amount = 0.4, Unit = "L" });
+            job.Items.Add(new Records.PuttingOut.ApplicationItem {
+                InputId = input.Id, LotId = lot.Id, Lot = "bench", Name = input.Name,
+                Kind = input.Kind, Amount = 0.4, Unit = "L"
+            });
             lot.Entries.Add(new Records.Shelf.StockEntry { At = at, RecordedAt = at, Amount = -0.4, Reason = "used" });
             db.Add(job);
         }
@@ -155,10 +187,17 @@ internal static class Quick
         using var scope = host.Services.CreateScope();
         var db = scope.ServiceProvider.GetRequiredService<Records.HoldingDb>();
         var start = db.Batches.Single(b => b.Id == 14).StartedAt!.Value;
-        var link = new Records.Brewing.ProbeLink { BatchId = 14, Name = "bench", Host = "127.0.0.1", Port = 1, Simulated = true, AttachedAt = start, DetachedAt = start };
+        var link = new Records.Brewing.ProbeLink {
+            BatchId = 14, Name = "bench", Host = "127.0.0.1", Port = 1, Simulated = true,
+            AttachedAt = start, DetachedAt = start
+        };
         db.Add(link);
         db.SaveChanges();
-        db.AddRange(Enumerable.Range(0, 10_000).Select(i => new Records.Brewing.ProbeReadingKept { ProbeLinkId = link.Id, Sequence = i, At = start.AddSeconds(i * 4), MgPerL = 8 + Math.Sin(i / 900.0), TemperatureC = 19 }));
+        db.AddRange(Enumerable.Range(0, 10_000)
+            .Select(i => new Records.Brewing.ProbeReadingKept {
+                ProbeLinkId = link.Id, Sequence = i, At = start.AddSeconds(i * 4),
+                MgPerL = 8 + Math.Sin(i / 900.0), TemperatureC = 19
+            }));
         db.SaveChanges();
     }
 

@@ -22,8 +22,7 @@ public sealed record FormKind(string Name, int Version = 1, params IReadOnlyList
 public static class Forms
 {
     /// <summary>Every type that is kept whole.</summary>
-    public static readonly IReadOnlyDictionary<Type, FormKind> All = new Dictionary<Type, FormKind>
-    {
+    public static readonly IReadOnlyDictionary<Type, FormKind> All = new Dictionary<Type, FormKind> {
         [typeof(BrewQuestion)] = new("brew"),
         [typeof(IReadOnlyList<PlanStep>)] = new("steps"),
         [typeof(RaceKit)] = new("race-kit"),
@@ -45,14 +44,16 @@ public static class Forms
     };
 
     /// <summary>How they are written: camelCase, ideas by their words.</summary>
-    public static readonly JsonSerializerOptions Json = new(JsonSerializerDefaults.Web) { Converters = { new JsonStringEnumConverter(JsonNamingPolicy.CamelCase) } };
+    public static readonly JsonSerializerOptions Json =
+        new(JsonSerializerDefaults.Web) { Converters = { new JsonStringEnumConverter(JsonNamingPolicy.CamelCase) } };
 
     /// <summary>Something in its form.</summary>
     public static string Write<T>(T what)
         where T : class => JsonSerializer.Serialize(new Kept<T>(All[typeof(T)].Name, All[typeof(T)].Version, what), Json);
 
     /// <summary>What was kept so, in this version or an older one.</summary>
-    /// <exception cref="JsonException">It is of another form, or of a version that is not known yet; of a list, nothing is there then, and no page is taken down.</exception>
+    /// <exception cref="JsonException">It is of another form, or of a version that is not known yet; of a list, nothing is there then, and
+    /// no page is taken down.</exception>
     public static T Read<T>(string json)
         where T : class
     {

@@ -7,14 +7,17 @@ using Microsoft.EntityFrameworkCore.Diagnostics;
 
 namespace MudPie.Records;
 
-/// <summary>Opens a holding's file: makes it beside and renames it into place, brings an older one up to date the same way, and says in words what is wrong with one that can't be opened.</summary>
-/// <remarks>Whoever prepares, restores or serves a file holds its <see cref="HoldingLease"/>, so nothing beside it can be anybody else's.</remarks>
+/// <summary>Opens a holding's file: makes it beside and renames it into place, brings an older one up to date the same way, and says in
+/// words what is wrong with one that can't be opened.</summary>
+/// <remarks>Whoever prepares, restores or serves a file holds its <see cref="HoldingLease"/>, so nothing beside it can be anybody
+/// else's.</remarks>
 public static class HoldingFile
 {
     /// <summary>Settings that make an acknowledged write survive a kill or a power cut.</summary>
     public const string Pragmas = "PRAGMA busy_timeout=5000; PRAGMA journal_mode=WAL; PRAGMA synchronous=FULL; PRAGMA foreign_keys=ON;";
 
-    private const string OnlyToRead = "PRAGMA busy_timeout=5000;"; // also where EF looks whether a file is there at all, and where one is copied: SQLite itself waits then, the driver does not
+    // also where EF looks whether a file is there at all, and where one is copied: SQLite itself waits then, the driver does not
+    private const string OnlyToRead = "PRAGMA busy_timeout=5000;";
 
     private const int PatienceSeconds = 5;
 
@@ -22,14 +25,19 @@ public static class HoldingFile
     public static DbContextOptionsBuilder UseHolding(this DbContextOptionsBuilder options, string path) => options.Use(path, true);
 
     private static DbContextOptionsBuilder Use(this DbContextOptionsBuilder options, string path, bool pooling) =>
-        options.UseSqlite(new SqliteConnectionStringBuilder { DataSource = path, Pooling = pooling, DefaultTimeout = PatienceSeconds }.ToString())
+        options.UseSqlite(new SqliteConnectionStringBuilder {
+            DataSource = path, Pooling = pooling,
+            DefaultTimeout = PatienceSeconds
+        }.ToString())
             // SQLite rebuilds a table to change it, which it can't do inside a transaction: hence all of it is done on a copy.
             .ConfigureWarnings(w => w.Ignore(RelationalEventId.NonTransactionalMigrationOperationWarning))
             .AddInterceptors(new PragmaInterceptor(), new PatientCommands());
 
-    private static HoldingDb Beside(string path) => new((DbContextOptions<HoldingDb>)new DbContextOptionsBuilder<HoldingDb>().Use(path, false).Options);
+    private static HoldingDb Beside(string path) =>
+        new((DbContextOptions<HoldingDb>)new DbContextOptionsBuilder<HoldingDb>().Use(path, false).Options);
 
-    /// <summary>Makes the file if there is none; copies it beside itself and brings it up to date if it is older. A kill at any moment leaves the file as it was, or as it should be.</summary>
+    /// <summary>Makes the file if there is none; copies it beside itself and brings it up to date if it is older. A kill at any moment
+    /// leaves the file as it was, or as it should be.</summary>
     /// <param name="path">The file.</param>
     /// <param name="fill">What goes into a new file before it is put in place; null for an empty one.</param>
     /// <returns>The path of the copy of an older file as it was, or null where none was needed.</returns>
@@ -42,7 +50,8 @@ public static class HoldingFile
         return copy;
     }
 
-    /// <summary>Sets the file itself to keep a log, while nobody else has it open: several that open a file for the first time at once would stand in each other's way.</summary>
+    /// <summary>Sets the file itself to keep a log, while nobody else has it open: several that open a file for the first time at once
+    /// would stand in each other's way.</summary>
     private static void Settings(string path)
     {
         using var alone = Connect(path, SqliteOpenMode.ReadWrite);
@@ -77,7 +86,8 @@ public static class HoldingFile
             Copy(path, fresh, replace: true);
             using var db = Beside(fresh);
             FirstFile.BringUp(fresh, db.Database.GetMigrations().First());
-            db.Database.ExecuteSqlRaw("DROP TABLE IF EXISTS \"__EFMigrationsLock\""); // of one that was killed: whoever asks now holds the lease
+            // of one that was killed: whoever asks now holds the lease
+            db.Database.ExecuteSqlRaw("DROP TABLE IF EXISTS \"__EFMigrationsLock\"");
             db.Database.Migrate();
             Close(db);
         });
@@ -114,7 +124,9 @@ public static class HoldingFile
         Writable(path);
         if (HoldingFileState.Of(path) is { IsEmpty: false, IsDemo: false } state && File.Exists(path))
         {
-            throw new HoldingFileException(state.Trouble is { Kind: not ("not ours" or "damaged") } trouble ? trouble : new FileTrouble("not ours", $"{path} holds a real holding or something else, and the demo would overwrite it.", "It was left as it is. Move it, or give the demo another folder with TMPDIR."));
+            throw new HoldingFileException(state.Trouble is { Kind: not ("not ours" or "damaged") } trouble
+                ? trouble : new FileTrouble("not ours", $"{path} holds a real holding or something else, and the demo would overwrite it.",
+                    "It was left as it is. Move it, or give the demo another folder with TMPDIR."));
         }
 
         MakeNew(path, fill);
@@ -270,7 +282,8 @@ public static class HoldingFile
         }
     }
 
-    private static string Free(string name) => Enumerable.Range(1, 9999).Select(i => i == 1 ? name : $"{name}-{i}").First(n => !File.Exists(n));
+    private static string Free(string name) => Enumerable.Range(1, 9999).Select(i => i == 1 ? name : $"{name}-{i}")
+        .First(n => !File.Exists(n));
 
     private static void TryDelete(string path)
     {
@@ -286,7 +299,10 @@ public static class HoldingFile
 
     internal static SqliteConnection Connect(string path, SqliteOpenMode mode)
     {
-        var connection = new SqliteConnection(new SqliteConnectionStringBuilder { DataSource = Path.GetFullPath(path), Mode = mode, Pooling = false, DefaultTimeout = PatienceSeconds }.ToString());
+        var connection = new SqliteConnection(new SqliteConnectionStringBuilder {
+            DataSource = Path.GetFullPath(path), Mode = mode,
+            Pooling = false, DefaultTimeout = PatienceSeconds
+        }.ToString());
         connection.Open();
         Run(connection, OnlyToRead);
         return connection;
@@ -299,7 +315,8 @@ public static class HoldingFile
         command.ExecuteNonQuery();
     }
 
-    /// <summary>Sets up a connection to SQLite the first time that it is opened; one that comes out of the pool again stands as it was left.</summary>
+    /// <summary>Sets up a connection to SQLite the first time that it is opened; one that comes out of the pool again stands as it was
+    /// left.</summary>
     private sealed class PragmaInterceptor : DbConnectionInterceptor
     {
         private static readonly ConditionalWeakTable<SQLitePCL.sqlite3, object> Ready = [];
@@ -313,15 +330,18 @@ public static class HoldingFile
             }
 
             using var command = connection.CreateCommand();
-            command.CommandText = new SqliteConnectionStringBuilder(connection.ConnectionString).Mode == SqliteOpenMode.ReadOnly ? OnlyToRead : Pragmas;
+            command.CommandText = new SqliteConnectionStringBuilder(connection.ConnectionString).Mode == SqliteOpenMode.ReadOnly
+                ? OnlyToRead : Pragmas;
             command.ExecuteNonQuery();
             // With these, a write from a stale snapshot says so at once; without, it looks like a busy file and is tried again for seconds.
-            // Not sooner: the driver knows the plain code of a busy file only, and would give up where another connection is just reading the log in.
+            // Not sooner: the driver knows the plain code of a busy file only, and would give up where another connection is just reading
+            // the log in.
             SQLitePCL.raw.sqlite3_extended_result_codes(handle, 1);
             Ready.AddOrUpdate(handle, Ready);
         }
 
-        public override Task ConnectionOpenedAsync(DbConnection connection, ConnectionEndEventData eventData, CancellationToken cancellationToken = default)
+        public override Task ConnectionOpenedAsync(DbConnection connection, ConnectionEndEventData eventData,
+            CancellationToken cancellationToken = default)
         {
             ConnectionOpened(connection, eventData);
             return Task.CompletedTask;

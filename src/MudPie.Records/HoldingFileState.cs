@@ -9,7 +9,8 @@ namespace MudPie.Records;
 /// <param name="IsEmpty">There is nothing in it yet, or it is not there: it can be made.</param>
 /// <param name="Pending">What it lacks of this version, oldest first.</param>
 /// <param name="IsDemo">It holds nothing but the demo.</param>
-public sealed record HoldingFileState(FileTrouble? Trouble, bool IsEmpty = false, IReadOnlyList<string>? Pending = null, bool IsDemo = false)
+public sealed record HoldingFileState(FileTrouble? Trouble, bool IsEmpty = false, IReadOnlyList<string>? Pending = null,
+    bool IsDemo = false)
 {
     private static readonly byte[] Header = Encoding.ASCII.GetBytes("SQLite format 3\0");
 
@@ -30,14 +31,16 @@ public sealed record HoldingFileState(FileTrouble? Trouble, bool IsEmpty = false
     {
         if (Path.GetFileName(path) is "" or ":memory:" || Directory.Exists(path))
         {
-            return new(new FileTrouble("not ours", Directory.Exists(path) ? "That is a folder, not a file." : "That is no name for a file.", "Name a file, such as holding.mudpie."));
+            return new(new FileTrouble("not ours", Directory.Exists(path) ? "That is a folder, not a file." : "That is no name for a file.",
+                "Name a file, such as holding.mudpie."));
         }
 
         if (!File.Exists(path) || new FileInfo(path).Length == 0)
         {
             var what = File.Exists(path) ? $"{path} is empty" : $"There is no {path}";
             return LastCopy(path) is { } copy
-                ? new(new FileTrouble("missing", $"{what}, and a copy of it lies beside.", $"Put the last copy in its place: ./mudpie restore \"{copy}\" \"{path}\". To begin a new holding, give another name."))
+                ? new(new FileTrouble("missing", $"{what}, and a copy of it lies beside.",
+                    $"Put the last copy in its place: ./mudpie restore \"{copy}\" \"{path}\". To begin a new holding, give another name."))
                 : new(null, true);
         }
 
@@ -58,10 +61,12 @@ public sealed record HoldingFileState(FileTrouble? Trouble, bool IsEmpty = false
             return new(null, true);
         }
 
-        var applied = tables.Contains("__EFMigrationsHistory") ? All(connection, "SELECT MigrationId FROM \"__EFMigrationsHistory\" ORDER BY MigrationId") : null;
+        var applied = tables.Contains("__EFMigrationsHistory")
+            ? All(connection, "SELECT MigrationId FROM \"__EFMigrationsHistory\" ORDER BY MigrationId") : null;
         if (applied is { Count: 0 } || tables.TrueForAll(t => t.StartsWith("__EFMigrations", StringComparison.Ordinal)))
         {
-            return new(tables.TrueForAll(t => t.StartsWith("__EFMigrations", StringComparison.Ordinal)) ? null : FileTrouble.NotOurs, true); // a first start that was killed, before anything was in it
+            // a first start that was killed, before anything was in it
+            return new(tables.TrueForAll(t => t.StartsWith("__EFMigrations", StringComparison.Ordinal)) ? null : FileTrouble.NotOurs, true);
         }
 
         if (applied is null || !tables.Contains("Holdings"))
@@ -74,20 +79,32 @@ public sealed record HoldingFileState(FileTrouble? Trouble, bool IsEmpty = false
         var isDemo = Text(connection, "SELECT count(*) FROM Holdings WHERE IsDemo = 0") is "0";
         if (applied.Find(a => !known.Contains(a) && !FirstFile.Knows(a)) is not null)
         {
-            return new(new FileTrouble("newer", "A newer Mud Pie has written this file.", "It was left as it is. Open it with that version or a later one; a copy made before it was brought up to date can be opened with this one."), IsDemo: isDemo);
+            return new(new FileTrouble("newer", "A newer Mud Pie has written this file.",
+                "It was left as it is. Open it with that version or a later one; a copy made before it was brought up to date can be "
+                    + "opened with this one."), IsDemo: isDemo);
         }
 
         if (!FirstFile.Stands(applied) && applied.Exists(FirstFile.Knows))
         {
-            return new(new FileTrouble("older", "This file is older than the first release of Mud Pie.", "It was left as it is. Open it once with the last version before, which brings it up to date, and then with this one."), IsDemo: isDemo);
+            return new(new FileTrouble("older", "This file is older than the first release of Mud Pie.",
+                "It was left as it is. Open it once with the last version before, which brings it up to date, and then with this one."),
+                IsDemo: isDemo);
         }
 
         return new(null, false, [.. known.Except(applied)], isDemo);
     }
 
     private static FileTrouble WithLastCopy(FileTrouble trouble, string path) => LastCopy(Path.GetFullPath(path)) is { } copy
-        ? trouble with { WayOut = $"Nothing in it was changed. Put the last copy in its place, which keeps the damaged one beside it: ./mudpie restore \"{copy}\" \"{path}\"" }
-        : trouble with { WayOut = $"Nothing in it was changed, and no copy lies beside it. If you made one elsewhere, put it in its place: ./mudpie restore COPY \"{path}\"" };
+        ? trouble with {
+            WayOut =
+            "Nothing in it was changed. Put the last copy in its place, which keeps the damaged one beside it: ./mudpie restore "
+                + $"\"{copy}\" \"{path}\""
+        }
+        : trouble with {
+            WayOut =
+            "Nothing in it was changed, and no copy lies beside it. If you made one elsewhere, put it in its place: ./mudpie restore "
+                + $"COPY \"{path}\""
+        };
 
     /// <summary>The newest copy that lies beside a file under its name; null where there is none.</summary>
     public static string? LastCopy(string path)
@@ -95,8 +112,10 @@ public sealed record HoldingFileState(FileTrouble? Trouble, bool IsEmpty = false
         var (folder, name) = (Path.GetDirectoryName(path)!, Path.GetFileName(path));
         return Directory.Exists(folder)
             ? new DirectoryInfo(folder).EnumerateFiles()
-                .Where(f => f.Name.StartsWith(name + ".", StringComparison.Ordinal) && !f.Name.EndsWith("-wal", StringComparison.Ordinal) && !f.Name.EndsWith("-shm", StringComparison.Ordinal) && !f.Name.EndsWith("-journal", StringComparison.Ordinal))
-                .Where(f => f.Name[name.Length..] is not (".new" or ".lock") && !f.Name.EndsWith(".part", StringComparison.Ordinal) && f.Length > Header.Length && Begins(f.FullName))
+                .Where(f => f.Name.StartsWith(name + ".", StringComparison.Ordinal) && !f.Name.EndsWith("-wal", StringComparison.Ordinal)
+                    && !f.Name.EndsWith("-shm", StringComparison.Ordinal) && !f.Name.EndsWith("-journal", StringComparison.Ordinal))
+                .Where(f => f.Name[name.Length..] is not (".new" or ".lock") && !f.Name.EndsWith(".part", StringComparison.Ordinal)
+                    && f.Length > Header.Length && Begins(f.FullName))
                 .OrderByDescending(f => f.LastWriteTimeUtc).FirstOrDefault()?.FullName
             : null;
     }

@@ -1,6 +1,7 @@
 namespace MudPie.Records;
 
-/// <summary>The right to one holding's file: a lock on a small file beside it, held as long as the holding is served. The system lets go of it when its process ends, however it ends.</summary>
+/// <summary>The right to one holding's file: a lock on a small file beside it, held as long as the holding is served. The system lets go of
+/// it when its process ends, however it ends.</summary>
 public sealed class HoldingLease : IDisposable
 {
     private readonly FileStream _held;
@@ -21,7 +22,8 @@ public sealed class HoldingLease : IDisposable
         {
             var taken = e is IOException and not (FileNotFoundException or DirectoryNotFoundException) && FileTrouble.Of(e) is null;
             throw new HoldingFileException(
-                taken ? new FileTrouble("locked", $"Another Mud Pie has {path} open.", "Use the one that is running, or stop it first.") : FileTrouble.Of(e) ?? FileTrouble.Unreachable, e);
+                taken ? new FileTrouble("locked", $"Another Mud Pie has {path} open.", "Use the one that is running, or stop it first.")
+                    : FileTrouble.Of(e) ?? FileTrouble.Unreachable, e);
         }
     }
 

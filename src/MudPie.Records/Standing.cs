@@ -16,7 +16,8 @@ public interface IPutRight
     int? CorrectsId { get; }
 }
 
-/// <summary>What stands: of entries that are never changed, those that no later one puts right. Asked here, and nowhere in other words.</summary>
+/// <summary>What stands: of entries that are never changed, those that no later one puts right. Asked here, and nowhere in other
+/// words.</summary>
 public static class Standing
 {
     /// <summary>Entries that no later one puts right.</summary>
@@ -24,10 +25,13 @@ public static class Standing
         where T : class, IPutRight => all.Where(e => !all.Any(c => c.CorrectsId == e.Id));
 
     /// <summary>Jobs that were done and stand: neither put right nor struck, and no mere striking of another.</summary>
-    public static IQueryable<Application> ThatStand(this DbSet<Application> all) => all.Where(e => !e.Strikes && !all.Any(c => c.CorrectsId == e.Id));
+    public static IQueryable<Application> ThatStand(this DbSet<Application> all) =>
+        all.Where(e => !e.Strikes && !all.Any(c => c.CorrectsId == e.Id));
 
-    /// <summary>Jobs that happened, whatever was put right of them since: what a sprayer was used for does not wash itself out of it. A job that was struck never was.</summary>
-    public static IQueryable<Application> ThatHappened(this DbSet<Application> all) => all.Where(e => !e.Strikes && !all.Any(c => c.CorrectsId == e.Id && c.Strikes));
+    /// <summary>Jobs that happened, whatever was put right of them since: what a sprayer was used for does not wash itself out of it. A job
+    /// that was struck never was.</summary>
+    public static IQueryable<Application> ThatHappened(this DbSet<Application> all) =>
+        all.Where(e => !e.Strikes && !all.Any(c => c.CorrectsId == e.Id && c.Strikes));
 
     /// <summary>The same of entries that were read in, such as a batch's log.</summary>
     public static IEnumerable<T> ThatStand<T>(this IReadOnlyCollection<T> all)
@@ -43,14 +47,17 @@ public static class Standing
         all.Where(e => e.CorrectsId is not null).GroupBy(e => e.CorrectsId!.Value).ToDictionary(g => g.Key, g => g.Max(e => e.Id));
 
     /// <summary>The grower's own mixing rules that are in force, the newest first.</summary>
-    public static IQueryable<OwnMixRule> ThatStand(this DbSet<OwnMixRule> all) => all.Where(m => m.EndedAt == null).OrderByDescending(m => m.Id);
+    public static IQueryable<OwnMixRule> ThatStand(this DbSet<OwnMixRule> all) =>
+        all.Where(m => m.EndedAt == null).OrderByDescending(m => m.Id);
 
     /// <summary>Results of a set that were not taken out.</summary>
     public static IEnumerable<AcrossResult> ThatStand(this IEnumerable<AcrossResult> all) => all.Where(r => r.OutWhy is null);
 
     /// <summary>The newest check of each bed.</summary>
-    public static IQueryable<BedCheck> Newest(this DbSet<BedCheck> all) => all.Where(c => !all.Any(d => d.BedId == c.BedId && (d.At > c.At || (d.At == c.At && d.Id > c.Id))));
+    public static IQueryable<BedCheck> Newest(this DbSet<BedCheck> all) =>
+        all.Where(c => !all.Any(d => d.BedId == c.BedId && (d.At > c.At || (d.At == c.At && d.Id > c.Id))));
 
     /// <summary>The newest asking of each lot of source.</summary>
-    public static IQueryable<SourceCheck> Newest(this DbSet<SourceCheck> all) => all.Where(c => !all.Any(d => d.InputId == c.InputId && d.Id > c.Id));
+    public static IQueryable<SourceCheck> Newest(this DbSet<SourceCheck> all) =>
+        all.Where(c => !all.Any(d => d.InputId == c.InputId && d.Id > c.Id));
 }

@@ -20,7 +20,8 @@ namespace MudPie.Server;
 /// <summary>The web application, put together.</summary>
 public static class App
 {
-    /// <summary>Serves a holding until it is told to stop. Settings: <c>Holding:File</c> where the data lies, <c>Holding:Demo</c> to make the demo holding anew, <c>Holding:Port</c>.</summary>
+    /// <summary>Serves a holding until it is told to stop. Settings: <c>Holding:File</c> where the data lies, <c>Holding:Demo</c> to make
+    /// the demo holding anew, <c>Holding:Port</c>.</summary>
     /// <returns>0 when it was stopped; 2, with one sentence on the error stream, when it could not begin.</returns>
     public static async Task<int> Run(string[] args, Action? whenOpen = null)
     {
@@ -82,7 +83,8 @@ public static class App
 
     private static void AddServices(WebApplicationBuilder builder)
     {
-        // A write that comes too late is done again, and a file that can't be written is said in one sentence (ProblemHandler): the layers below need not shout as well.
+        // A write that comes too late is done again, and a file that can't be written is said in one sentence (ProblemHandler): the layers
+        // below need not shout as well.
         foreach (var shouts in new[] { "Microsoft.EntityFrameworkCore.Database.Command", "Microsoft.EntityFrameworkCore.Update" })
         {
             builder.Logging.AddFilter(shouts, LogLevel.None);
@@ -91,11 +93,13 @@ public static class App
         var services = builder.Services;
         services.ConfigureHttpJsonOptions(o => Json.Set(o.SerializerOptions));
         services.Configure<RouteHandlerOptions>(o => o.ThrowOnBadRequest = true);
-        services.AddDbContext<HoldingDb>((at, o) => o.UseHolding(at.GetRequiredService<IConfiguration>()["Holding:File"] ?? "holding.mudpie"));
+        services.AddDbContext<HoldingDb>((at, o) => o.UseHolding(at.GetRequiredService<IConfiguration>()["Holding:File"]
+            ?? "holding.mudpie"));
         services.AddSingleton(TimeProvider.System);
         services.AddSingleton<Opening>().AddSingleton<WriteTurns>().AddSingleton<WeatherHealth>();
         services.AddHttpContextAccessor();
-        services.AddScoped<HoldingClock>().AddScoped<Writes>().AddScoped<LiveBrew>().AddScoped<PlanDesk>().AddScoped<StockKeeper>().AddScoped<WeatherBook>().AddScoped<TankJobs>().AddScoped<TrialDesk>();
+        services.AddScoped<HoldingClock>().AddScoped<Writes>().AddScoped<LiveBrew>().AddScoped<PlanDesk>().AddScoped<StockKeeper>()
+            .AddScoped<WeatherBook>().AddScoped<TankJobs>().AddScoped<TrialDesk>();
         if (!ForOpenApi && builder.Configuration.GetValue("Holding:Background", true))
         {
             services.Configure<HostOptions>(o => o.BackgroundServiceExceptionBehavior = BackgroundServiceExceptionBehavior.Ignore);
@@ -106,7 +110,11 @@ public static class App
 
         services.AddMemoryCache(o => o.SizeLimit = 200);
         services.AddProblemDetails();
-        services.AddRequestTimeouts(o => o.DefaultPolicy = new() { Timeout = TimeSpan.FromSeconds(builder.Configuration.GetValue("Holding:PatienceSeconds", 60)), TimeoutStatusCode = 503, WriteTimeoutResponse = Problems.TookTooLong });
+        services.AddRequestTimeouts(o =>
+            o.DefaultPolicy = new() {
+                Timeout = TimeSpan.FromSeconds(builder.Configuration.GetValue("Holding:PatienceSeconds", 60)),
+                TimeoutStatusCode = 503, WriteTimeoutResponse = Problems.TookTooLong
+            });
         services.AddExceptionHandler<ProblemHandler>();
         services.AddOpenApi();
         services.AddResponseCompression(o => o.EnableForHttps = true);
@@ -137,9 +145,9 @@ public static class App
         app.UseSecurityHeaders(Headers());
         app.UseResponseCompression();
         app.UseDefaultFiles();
-        app.UseStaticFiles(new StaticFileOptions
-        {
-            OnPrepareResponse = c => c.Context.Response.Headers.CacheControl = c.File.Name is "index.html" or "sw.js" ? "no-cache" : "public, max-age=31536000, immutable",
+        app.UseStaticFiles(new StaticFileOptions {
+            OnPrepareResponse = c => c.Context.Response.Headers.CacheControl = c.File.Name is "index.html" or "sw.js"
+                ? "no-cache" : "public, max-age=31536000, immutable",
         });
         app.MapOpenApi();
         var api = app.MapGroup("/api");
@@ -189,7 +197,8 @@ public static class App
         api.MapPatches();
         api.MapPracticePlot();
         api.MapFallback(PlainAnswers.NoEndpoint);
-        app.MapFallbackToFile("index.html", new StaticFileOptions { OnPrepareResponse = c => c.Context.Response.Headers.CacheControl = "no-cache" });
+        app.MapFallbackToFile("index.html",
+            new StaticFileOptions { OnPrepareResponse = c => c.Context.Response.Headers.CacheControl = "no-cache" });
     }
 
     private static HeaderPolicyCollection Headers() => new HeaderPolicyCollection()

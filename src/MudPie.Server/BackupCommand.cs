@@ -79,13 +79,16 @@ public static class BackupCommand
         }
         catch (Exception e) when (FileTrouble.Of(e) is not null || e is IOException)
         {
-            return No(error, $"{(FileTrouble.Of(e) is { } t ? $"{t.Wrong} {(t.Kind == "full" ? "Make room, then do it again." : t.WayOut)}" : e.Message)} {stands}");
+            return No(error,
+                $"{(FileTrouble.Of(e) is { } t ? $"{t.Wrong} {(t.Kind == "full" ? "Make room, then do it again." : t.WayOut)}"
+                    : e.Message)} {stands}");
         }
     }
 
     private static string? Unnamed(string path) => string.IsNullOrWhiteSpace(path) || Path.GetFileName(path) is "" or ":memory:"
         ? $"“{path}” is no name for a file."
-        : !Directory.Exists(Path.GetDirectoryName(Path.GetFullPath(path))) ? $"There is no folder {Path.GetDirectoryName(Path.GetFullPath(path))}."
+        : !Directory.Exists(Path.GetDirectoryName(Path.GetFullPath(path)))
+        ? $"There is no folder {Path.GetDirectoryName(Path.GetFullPath(path))}."
         : Directory.Exists(path) ? $"{path} is a folder, not a file." : null;
 
     private static string? Unsound(string from) => !File.Exists(from) ? $"There is no {from}."

@@ -3,11 +3,13 @@ using System.Globalization;
 
 namespace MudPie.Server;
 
-/// <summary><c>mudpie demo</c>: the made-up holding with a simulated probe and simulated weather beside it. This process minds the stand-ins; they end when it does, however it ends.</summary>
+/// <summary><c>mudpie demo</c>: the made-up holding with a simulated probe and simulated weather beside it. This process minds the
+/// stand-ins; they end when it does, however it ends.</summary>
 public static class DemoCommand
 {
     /// <summary>Serves the demo until it is told to stop.</summary>
-    /// <param name="args"><c>--port N</c> and <c>--standins FILE</c>, the stand-ins' program; what else there is goes to the server.</param>
+    /// <param name="args"><c>--port N</c> and <c>--standins FILE</c>, the stand-ins' program; what else there is goes to the
+    /// server.</param>
     /// <returns>0 when it was stopped; 2, with one sentence, when it could not begin. Nothing was made then.</returns>
     public static async Task<int> Run(string[] args)
     {
@@ -27,7 +29,8 @@ public static class DemoCommand
             }
 
             var folder = Folder();
-            var file = Path.Combine(folder, $"mudpie-demo-{Environment.UserName}{(port == 5180 ? "" : $"-{port.ToString(CultureInfo.InvariantCulture)}")}.mudpie");
+            var file = Path.Combine(folder,
+                $"mudpie-demo-{Environment.UserName}{(port == 5180 ? "" : $"-{port.ToString(CultureInfo.InvariantCulture)}")}.mudpie");
             settings = $"{file}.probe.json";
             var program = Option(args, "--standins");
             if (program is not null)
@@ -37,7 +40,8 @@ public static class DemoCommand
 
             return await App.Run(
                 [
-                    .. Rest(args), $"--Holding:File={file}", $"--Holding:Port={port}", "--Holding:Demo=true", $"--Holding:ProbePort={port + 1}", $"--Holding:ProbeSettings={settings}",
+                    .. Rest(args), $"--Holding:File={file}", $"--Holding:Port={port}", "--Holding:Demo=true",
+                    $"--Holding:ProbePort={port + 1}", $"--Holding:ProbeSettings={settings}",
                     $"--Holding:WeatherUrl=http://127.0.0.1:{port + 3}/", "--Logging:LogLevel:Default=Warning",
                 ],
                 () =>
@@ -75,7 +79,8 @@ public static class DemoCommand
         }
         catch (Exception e) when (e is IOException or UnauthorizedAccessException)
         {
-            throw new OpeningException($"{folder} can't be written, and the demo's file would lie there: set TMPDIR to a folder that can.", e);
+            throw new OpeningException($"{folder} can't be written, and the demo's file would lie there: set TMPDIR to a folder that can.",
+                e);
         }
     }
 

@@ -6,7 +6,8 @@ using MudPie.Records.Demo;
 
 namespace MudPie.Server;
 
-/// <summary>What is done before anything is served: the port looked at, the holding's file taken and made fit. Holds the lease on the file as long as the server lives.</summary>
+/// <summary>What is done before anything is served: the port looked at, the holding's file taken and made fit. Holds the lease on the file
+/// as long as the server lives.</summary>
 public sealed class Opening(IConfiguration configuration) : IDisposable
 {
     private HoldingLease? _lease;
@@ -22,13 +23,15 @@ public sealed class Opening(IConfiguration configuration) : IDisposable
             Directory.CreateDirectory(Path.GetDirectoryName(path)!);
             if (Directory.Exists(path))
             {
-                throw new HoldingFileException(new FileTrouble("not ours", $"{path} is a folder, not a file.", "Name a file in it, such as holding.mudpie."));
+                throw new HoldingFileException(new FileTrouble("not ours", $"{path} is a folder, not a file.",
+                    "Name a file in it, such as holding.mudpie."));
             }
 
             _lease = HoldingLease.Take(path);
             if (settings.GetValue("Demo", false))
             {
-                HoldingFile.PrepareDemo(path, db => DemoHolding.Fill(db, now, settings.GetValue<int?>("ProbePort"), settings["ProbeSettings"]));
+                HoldingFile.PrepareDemo(path,
+                    db => DemoHolding.Fill(db, now, settings.GetValue<int?>("ProbePort"), settings["ProbeSettings"]));
             }
             else if (HoldingFile.Prepare(path) is { } copy)
             {
@@ -43,7 +46,8 @@ public sealed class Opening(IConfiguration configuration) : IDisposable
 
     /// <summary>A port as it was given.</summary>
     /// <exception cref="OpeningException">It is none.</exception>
-    public static int Port(string given) => int.TryParse(given, NumberStyles.None, CultureInfo.InvariantCulture, out var port) && port is >= 1 and <= 65535
+    public static int Port(string given) => int.TryParse(given, NumberStyles.None, CultureInfo.InvariantCulture, out var port)
+        && port is >= 1 and <= 65535
         ? port
         : throw new OpeningException($"“{given}” is not a port: give 1 to 65535.");
 
@@ -59,16 +63,17 @@ public sealed class Opening(IConfiguration configuration) : IDisposable
         catch (SocketException e)
         {
             throw new OpeningException(
-                e.SocketErrorCode == SocketError.AccessDenied ? $"Port {port} is kept for the system: give another with --port." : $"Port {port} is in use: give another with --port, or stop the program that has it.", e);
+                e.SocketErrorCode == SocketError.AccessDenied ? $"Port {port} is kept for the system: give another with --port."
+                    : $"Port {port} is in use: give another with --port, or stop the program that has it.", e);
         }
     }
 
     /// <summary>One sentence for what can go wrong while the server begins; null where it is something else.</summary>
-    public static string? Says(Exception e) => e switch
-    {
+    public static string? Says(Exception e) => e switch {
         OpeningException => e.Message,
         _ when FileTrouble.Of(e) is { } trouble => $"{trouble.Wrong} {trouble.WayOut}",
-        IOException { InnerException: SocketException or Microsoft.AspNetCore.Connections.AddressInUseException } => "The port is in use: give another with --port, or stop the program that has it.",
+        IOException { InnerException: SocketException or Microsoft.AspNetCore.Connections.AddressInUseException } =>
+            "The port is in use: give another with --port, or stop the program that has it.",
         _ => null,
     };
 

@@ -1,8 +1,7 @@
 using MudPie.Server;
 using MudPie.Server.Calculators;
 
-return args.FirstOrDefault() switch
-{
+return args.FirstOrDefault() switch {
     "demo" => await DemoCommand.Run(args[1..]),
     "calc" => CalcCommand.Run(args[1..], Console.In, Console.Out, Console.Error),
     "restore" => BackupCommand.Restore(args[1..], Console.Out, Console.Error),

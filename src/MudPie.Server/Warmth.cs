@@ -2,7 +2,8 @@ using MudPie.Core.Brewing;
 
 namespace MudPie.Server;
 
-/// <summary>Runs the model for a second in the background after the start, so that the first slider a grower takes hold of already follows.</summary>
+/// <summary>Runs the model for a second in the background after the start, so that the first slider a grower takes hold of already
+/// follows.</summary>
 public static class Warmth
 {
     /// <summary>Thirty plans of a made-up bucket: enough for the compiler to have made its best of the solver.</summary>
@@ -12,8 +13,7 @@ public static class Warmth
         for (var i = 0; i < 30; i++)
         {
             BrewPlan.Of(
-                new BrewPlanQuestion
-                {
+                new BrewPlanQuestion {
                     Beds = [new PlanBed { Name = "bed", AreaM2 = 200 }],
                     Purpose = Purpose.Leaf,
                     Now = now,

@@ -4,7 +4,8 @@ using MudPie.Core.Brewing;
 
 namespace MudPie.StandIns;
 
-/// <summary>What a simulated probe hangs in, and how it strays. Read from a JSON file, so that a killed probe can be started again as it was.</summary>
+/// <summary>What a simulated probe hangs in, and how it strays. Read from a JSON file, so that a killed probe can be started again as it
+/// was.</summary>
 public sealed record ProbeSettings
 {
     /// <summary>Its name, without spaces.</summary>
@@ -37,9 +38,11 @@ public sealed record ProbeSettings
     /// <summary>HTTP port on the loopback address; 0 takes a free one.</summary>
     public int HttpPort { get; init; } = 5182;
 
-    private static readonly JsonSerializerOptions Json = new(JsonSerializerDefaults.Web) { Converters = { new JsonStringEnumConverter(JsonNamingPolicy.CamelCase) } };
+    private static readonly JsonSerializerOptions Json =
+        new(JsonSerializerDefaults.Web) { Converters = { new JsonStringEnumConverter(JsonNamingPolicy.CamelCase) } };
 
     /// <summary>Reads a settings file.</summary>
     /// <exception cref="JsonException">It can't be read.</exception>
-    public static ProbeSettings Read(string path) => JsonSerializer.Deserialize<ProbeSettings>(File.ReadAllText(path), Json) ?? throw new JsonException("It is empty.");
+    public static ProbeSettings Read(string path) => JsonSerializer.Deserialize<ProbeSettings>(File.ReadAllText(path), Json)
+        ?? throw new JsonException("It is empty.");
 }

@@ -27,8 +27,12 @@ if (args is ["weather", var text, ..] && int.TryParse(text, NumberStyles.None, C
     service.Logging.ClearProviders();
     service.WebHost.UseUrls($"http://127.0.0.1:{weatherPort}");
     var sky = service.Build();
-    sky.MapGet("/", () => new { name = "simulated-weather", simulated = true, says = "Simulated weather: it follows from the place and the date alone." });
-    sky.MapGet("/hours", (double latitude, double longitude, DateTimeOffset from, int hours) => new { simulated = true, hours = weather.Hours(latitude, longitude, from, hours) });
+    sky.MapGet("/", () => new {
+        name = "simulated-weather", simulated = true,
+        says = "Simulated weather: it follows from the place and the date alone."
+    });
+    sky.MapGet("/hours", (double latitude, double longitude, DateTimeOffset from, int hours) =>
+        new { simulated = true, hours = weather.Hours(latitude, longitude, from, hours) });
     sky.Lifetime.ApplicationStarted.Register(() => Console.WriteLine($"Simulated weather on http 127.0.0.1:{weatherPort}"));
     WithParent(sky.Lifetime);
     await sky.RunAsync();
@@ -58,9 +62,13 @@ builder.Logging.ClearProviders();
 builder.WebHost.UseUrls($"http://127.0.0.1:{settings.HttpPort}");
 await using var probe = new SimulatedProbe(settings);
 var app = builder.Build();
-app.MapGet("/", () => new { name = settings.Name, simulated = true, says = "A simulated probe: no real brew is behind it.", settings.StartedAt, settings.EverySeconds, settings.Speed, newest = probe.Newest, port = probe.Port });
+app.MapGet("/", () => new {
+    name = settings.Name, simulated = true, says = "A simulated probe: no real brew is behind it.",
+    settings.StartedAt, settings.EverySeconds, settings.Speed, newest = probe.Newest, port = probe.Port
+});
 app.MapGet("/readings", (long? from) => probe.From(from ?? Math.Max(probe.Newest - 60, 0)).Take(2000));
-app.Lifetime.ApplicationStarted.Register(() => Console.WriteLine($"Simulated probe {settings.Name} on tcp 127.0.0.1:{probe.Port} and http 127.0.0.1:{settings.HttpPort}"));
+app.Lifetime.ApplicationStarted.Register(() =>
+    Console.WriteLine($"Simulated probe {settings.Name} on tcp 127.0.0.1:{probe.Port} and http 127.0.0.1:{settings.HttpPort}"));
 WithParent(app.Lifetime);
 await app.RunAsync();
 return 0;

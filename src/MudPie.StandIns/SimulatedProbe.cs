@@ -10,10 +10,13 @@ namespace MudPie.StandIns;
 public sealed record ProbeLine(long Sequence, DateTimeOffset At, double MgPerL, double TemperatureC)
 {
     /// <summary>As it goes over the wire: "r 17 2026-11-25T00:34:00.000Z 6.42 19.3".</summary>
-    public string Wire => string.Create(CultureInfo.InvariantCulture, $"r {Sequence} {At.UtcDateTime:yyyy-MM-dd'T'HH:mm:ss.fff'Z'} {MgPerL:0.00} {TemperatureC:0.0}");
+    public string Wire =>
+        string.Create(CultureInfo.InvariantCulture,
+            $"r {Sequence} {At.UtcDateTime:yyyy-MM-dd'T'HH:mm:ss.fff'Z'} {MgPerL:0.00} {TemperatureC:0.0}");
 }
 
-/// <summary>A simulated oxygen and temperature probe, speaking the line protocol of docs/probe.md over TCP on the loopback address. It says that it is simulated.</summary>
+/// <summary>A simulated oxygen and temperature probe, speaking the line protocol of docs/probe.md over TCP on the loopback address. It says
+/// that it is simulated.</summary>
 public sealed class SimulatedProbe : IAsyncDisposable
 {
     // What it remembers and can send again: eight days at two minutes.
@@ -50,7 +53,8 @@ public sealed class SimulatedProbe : IAsyncDisposable
     public ProbeLine? Line(long sequence)
     {
         var seconds = sequence * _settings.EverySeconds;
-        return _brew.ReadAt(seconds * _settings.Speed / 3600, _settings.Strays) is { } read ? new ProbeLine(sequence, _settings.StartedAt.AddSeconds(seconds), read.MgPerL, read.TemperatureC) : null;
+        return _brew.ReadAt(seconds * _settings.Speed / 3600, _settings.Strays) is { } read
+            ? new ProbeLine(sequence, _settings.StartedAt.AddSeconds(seconds), read.MgPerL, read.TemperatureC) : null;
     }
 
     /// <summary>Readings from a count on, as far back as it remembers.</summary>
@@ -106,7 +110,8 @@ public sealed class SimulatedProbe : IAsyncDisposable
                 using var wait = CancellationTokenSource.CreateLinkedTokenSource(_stop.Token);
                 wait.CancelAfter(TimeSpan.FromSeconds(10));
                 var asked = await reader.ReadLineAsync(wait.Token);
-                var next = asked?.Split(' ') is ["from", var n] && long.TryParse(n, NumberStyles.None, CultureInfo.InvariantCulture, out var from) ? from : Newest;
+                var next = asked?.Split(' ') is ["from", var n] && long.TryParse(n, NumberStyles.None, CultureInfo.InvariantCulture,
+                    out var from) ? from : Newest;
                 while (!_stop.IsCancellationRequested)
                 {
                     foreach (var line in From(next))
@@ -125,5 +130,6 @@ public sealed class SimulatedProbe : IAsyncDisposable
         }
     }
 
-    private async Task Send(NetworkStream stream, string line) => await stream.WriteAsync(Encoding.ASCII.GetBytes(line + "\n"), _stop.Token);
+    private async Task Send(NetworkStream stream, string line) =>
+        await stream.WriteAsync(Encoding.ASCII.GetBytes(line + "\n"), _stop.Token);
 }

@@ -2,9 +2,11 @@ using MudPie.Core.Almanac;
 
 namespace MudPie.StandIns;
 
-/// <summary>A simulated weather service: hours that follow from the place and the date alone, with plausible seasons. No real weather is behind it, and it says so.</summary>
+/// <summary>A simulated weather service: hours that follow from the place and the date alone, with plausible seasons. No real weather is
+/// behind it, and it says so.</summary>
 /// <param name="Seed">Another seed is another climate's luck.</param>
-/// <param name="FairEveningOf">Makes the evening of that day fit to spray in, so that a demonstration has one; null leaves it to the seed.</param>
+/// <param name="FairEveningOf">Makes the evening of that day fit to spray in, so that a demonstration has one; null leaves it to the
+/// seed.</param>
 public sealed record SimulatedWeather(long Seed = 1, DateTimeOffset? FairEveningOf = null)
 {
     /// <summary>Hours from a moment on.</summary>
@@ -26,7 +28,8 @@ public sealed record SimulatedWeather(long Seed = 1, DateTimeOffset? FairEvening
         var season = -Math.Cos((at.DayOfYear - 20) / 365.25 * 2 * Math.PI) * Math.Sign(latitude == 0 ? 1 : latitude);
         var cloud = Math.Clamp(0.5 + (0.55 * Noise(place, 1, days / 1.3)), 0, 1);
         var day = Math.Cos((solar - 15) / 24 * 2 * Math.PI);
-        var warmth = 28 - (0.35 * Math.Abs(latitude)) + (0.13 * Math.Abs(latitude) * season) + (4 * Noise(place, 2, days / 2.7)) + ((1.2 + (4.5 * (1 - cloud))) * day);
+        var warmth = 28 - (0.35 * Math.Abs(latitude)) + (0.13 * Math.Abs(latitude) * season) + (4 * Noise(place, 2, days / 2.7))
+            + ((1.2 + (4.5 * (1 - cloud))) * day);
         var wind = Math.Max(0.1, (3.2 + (2.6 * Noise(place, 3, days / 0.9)) + (0.7 * Noise(place, 4, days * 6))) * (0.85 + (0.35 * day)));
         var wet = Noise(place, 5, days / 1.1) + (0.5 * Noise(place, 6, days * 3)) + (cloud - 0.5);
         var rain = wet > 0.75 ? Math.Round((wet - 0.75) * 3.5 * (1 + Noise(place, 7, days * 24)), 1) : 0;
@@ -36,7 +39,8 @@ public sealed record SimulatedWeather(long Seed = 1, DateTimeOffset? FairEvening
             (wind, rain, warmth, cloud) = (2 + (0.4 * Noise(place, 4, days * 6)), 0, Math.Clamp(warmth, 7, 22), Math.Min(cloud, 0.4));
         }
 
-        return new WeatherHour(at, Math.Round(warmth, 1), Math.Round(wind, 1), Math.Max(0, rain), Math.Round(cloud, 2), Math.Round(humidity, 2));
+        return new WeatherHour(at, Math.Round(warmth, 1), Math.Round(wind, 1), Math.Max(0, rain), Math.Round(cloud, 2),
+            Math.Round(humidity, 2));
     }
 
     private bool Fair(DateTimeOffset at, double solar)
@@ -58,10 +62,12 @@ public sealed record SimulatedWeather(long Seed = 1, DateTimeOffset? FairEvening
         return a + ((b - a) * f * f * (3 - (2 * f)));
     }
 
-    private static double Unit(ulong place, ulong kind, long step) => (Mix(place ^ (kind * 0x9E3779B97F4A7C15) ^ ((ulong)step * 0xBF58476D1CE4E5B9)) / (double)ulong.MaxValue * 2) - 1;
+    private static double Unit(ulong place, ulong kind, long step) =>
+        (Mix(place ^ (kind * 0x9E3779B97F4A7C15) ^ ((ulong)step * 0xBF58476D1CE4E5B9)) / (double)ulong.MaxValue * 2) - 1;
 
     private static ulong HashCode(double latitude, double longitude, long seed) =>
-        Mix((ulong)BitConverter.DoubleToInt64Bits(latitude) ^ Mix((ulong)BitConverter.DoubleToInt64Bits(longitude) + 7) ^ Mix((ulong)seed + 13));
+        Mix((ulong)BitConverter.DoubleToInt64Bits(latitude) ^ Mix((ulong)BitConverter.DoubleToInt64Bits(longitude) + 7)
+            ^ Mix((ulong)seed + 13));
 
     private static ulong Mix(ulong x) // splitmix64, Steele and others 2014
     {

@@ -31,7 +31,8 @@ public class BrewhouseJourneys
         page.Click("Currant Rows");
         page.See("in the Barrel");
         page.See("covers 5016 m²");
-        page.Until(() => page.Driver.FindElements(By.XPath("//*[@role='slider'][@aria-label='oat flour']")).Count == 1, "the recipe's own foods, scaled");
+        page.Until(() => page.Driver.FindElements(By.XPath("//*[@role='slider'][@aria-label='oat flour']")).Count == 1,
+            "the recipe's own foods, scaled");
         page.Click("in parts: oat flour");
         page.See("oat flour at 6 h");
         page.See("Feed at 6 h");
@@ -89,7 +90,8 @@ public class BrewhouseJourneys
         using var page = new Page(demo: true, probe: true);
         page.Go("/brew/14");
         page.See("This probe is simulated");
-        page.Until(() => page.Text.Contains("readings kept", StringComparison.Ordinal) && !page.Text.Contains(" 0 readings kept", StringComparison.Ordinal), "its readings");
+        page.Until(() => page.Text.Contains("readings kept", StringComparison.Ordinal)
+            && !page.Text.Contains(" 0 readings kept", StringComparison.Ordinal), "its readings");
         page.Driver.Navigate().Refresh();
         page.See("your own readings");
         page.Click("take it out");
@@ -125,7 +127,8 @@ public class BrewhouseJourneys
         page.See("more fields halve it");
         page.Click("at the end");
         page.Click("Keep this tally");
-        page.Until(() => page.Driver.FindElements(By.XPath("//section[@aria-label='Tallies kept']//li")).Count == 3, "the tally among those kept");
+        page.Until(() => page.Driver.FindElements(By.XPath("//section[@aria-label='Tallies kept']//li")).Count == 3,
+            "the tally among those kept");
     }
 
     [Fact]

@@ -66,7 +66,8 @@ public class FieldJourneys
         var folder = Directory.CreateTempSubdirectory("mudpie-files-").FullName;
         var (bad, good) = (Path.Combine(folder, "bad.json"), Path.Combine(folder, "good.json"));
         File.WriteAllText(bad, "{\n  \"format\": \"mud-pie-recipe\",\n  \"formatVersion\": 1,\n  \"name\": 7\n}");
-        File.WriteAllText(good, """{"format":"mud-pie-recipe","formatVersion":1,"name":"Neighbour's tea","purpose":"leaf","bias":"balanced","making":"tea","vessel":"bucket","forLitres":20,"sources":[{"kind":"compost","litres":1.2}],"foods":[{"kind":"kelpLiquid","ml":15}]}""");
+        File.WriteAllText(good,
+            """{"format":"mud-pie-recipe","formatVersion":1,"name":"Neighbour's tea","purpose":"leaf","bias":"balanced","making":"tea","vessel":"bucket","forLitres":20,"sources":[{"kind":"compost","litres":1.2}],"foods":[{"kind":"kelpLiquid","ml":15}]}""");
         page.Go("/brew/recipes");
         page.See("bring a recipe file");
         page.Bring(bad);
@@ -133,6 +134,7 @@ public class FieldJourneys
         page.See("4 h without air");
         page.Go("/brew/clean");
         page.Click("done: Rinse, the Cone");
-        page.Until(() => page.Driver.FindElements(By.XPath("//button[@aria-label='done: Rinse, the Cone']")).Count == 0, "the step to be ticked");
+        page.Until(() => page.Driver.FindElements(By.XPath("//button[@aria-label='done: Rinse, the Cone']")).Count == 0,
+            "the step to be ticked");
     }
 }

@@ -52,7 +52,10 @@ public class JourneyTests
         page.Fill("oxygen, mg/L", "8.7");
         page.Click("Keep it");
         page.See("Kept at");
-        page.Until(() => page.Driver.FindElements(By.XPath("//table[caption='Oxygen in mg/L by the hour']//tr[td[contains(., ', read')]]/td[.='8.7']")).Count == 1, "the reading on the forecast");
+        page.Until(() =>
+            page.Driver.FindElements(
+                By.XPath("//table[caption='Oxygen in mg/L by the hour']//tr[td[contains(., ', read')]]/td[.='8.7']")).Count == 1,
+                "the reading on the forecast");
 
         Slate("up");
         page.Click("Air off now");
@@ -86,7 +89,8 @@ public class JourneyTests
         page.See("The Barrel is sliding toward 6");
         page.Click("See what holds it");
         page.See("What would hold it above six");
-        string Curve() => page.Find("//main//*[name()='svg']/*[name()='path'][contains(@class,'stroke-river')][@stroke-width='3.5']").GetAttribute("d")!;
+        string Curve() => page.Find("//main//*[name()='svg']/*[name()='path'][contains(@class,'stroke-river')][@stroke-width='3.5']")
+            .GetAttribute("d")!;
         var before = Curve();
         page.Fill("oxygen, mg/L", "7.6");
         page.Click("Keep it");
@@ -112,7 +116,8 @@ public class JourneyTests
         page.Click("Creek Field");
         page.Click("Ridge Bed 4");
         page.Click("Ridge Bed 5");
-        page.Until(() => page.Driver.FindElements(By.XPath("//*[@role='slider'][@aria-label='warmth of the brew, degrees']")).Count == 1, "the sliders");
+        page.Until(() => page.Driver.FindElements(By.XPath("//*[@role='slider'][@aria-label='warmth of the brew, degrees']")).Count == 1,
+            "the sliders");
         var schedule = () => page.Says("//section[@aria-label='Schedule']");
         var before = schedule();
         var warmth = page.Find("//*[@role='slider'][@aria-label='warmth of the brew, degrees']");
@@ -147,8 +152,12 @@ public class JourneyTests
             {
                 Press(Keys.Tab);
                 var at = Focused();
-                if ((at.GetAttribute("aria-label") ?? "").StartsWith(words, StringComparison.Ordinal) || at.Text.TrimStart('○', '●', ' ').StartsWith(words, StringComparison.Ordinal)
-                    || (bool)page.Driver.ExecuteScript("return !!arguments[0].labels && [...arguments[0].labels].some(l => l.innerText.startsWith(arguments[1]))", at, words)!)
+                if ((at.GetAttribute("aria-label") ?? "").StartsWith(words, StringComparison.Ordinal) || at.Text.TrimStart('○', '●', ' ')
+                    .StartsWith(words, StringComparison.Ordinal)
+                    || (bool)page.Driver
+                        .ExecuteScript(
+                            "return !!arguments[0].labels && [...arguments[0].labels].some(l => l.innerText.startsWith(arguments[1]))",
+                            at, words)!)
                 {
                     return;
                 }

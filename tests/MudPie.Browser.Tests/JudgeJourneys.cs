@@ -9,8 +9,12 @@ public class JudgeJourneys
     private static void Signal(Page page, bool there)
     {
         page.Driver.ExecuteCdpCommand("Network.enable", []);
-        page.Driver.ExecuteCdpCommand("Network.setBypassServiceWorker", new Dictionary<string, object?> { ["bypass"] = true }); // else the worker would still reach it
-        page.Driver.ExecuteCdpCommand("Network.emulateNetworkConditions", new Dictionary<string, object?> { ["offline"] = !there, ["latency"] = 0, ["downloadThroughput"] = -1, ["uploadThroughput"] = -1 });
+        // else the worker would still reach it
+        page.Driver.ExecuteCdpCommand("Network.setBypassServiceWorker", new Dictionary<string, object?> { ["bypass"] = true });
+        page.Driver.ExecuteCdpCommand("Network.emulateNetworkConditions", new Dictionary<string, object?> {
+            ["offline"] = !there,
+            ["latency"] = 0, ["downloadThroughput"] = -1, ["uploadThroughput"] = -1
+        });
     }
 
     /// <summary>Sends the rest of a trial's figures as other hands would: tea half a kilo over water.</summary>
@@ -84,11 +88,16 @@ public class JudgeJourneys
         page.Click("the table");
         page.See("All pairs (Tukey)");
         page.See("What is left over");
-        page.Driver.ExecuteScript("window.saved = []; HTMLAnchorElement.prototype.click = function () { window.saved.push([this.download, this.href.slice(0, 40), this.href.length]); }");
+        page.Driver.ExecuteScript("window.saved = []; HTMLAnchorElement.prototype.click = function () { window.saved.push([this.download, "
+            + "this.href.slice(0, 40), this.href.length]); }");
         page.Click("chart as SVG");
-        page.Until(() => page.Driver.ExecuteScript("return window.saved.length === 1 && window.saved[0][1].startsWith('data:image/svg+xml') && window.saved[0][2] > 5000") is true, "the chart as SVG");
+        page.Until(() =>
+            page.Driver.ExecuteScript("return window.saved.length === 1 && window.saved[0][1].startsWith('data:image/svg+xml') && "
+                + "window.saved[0][2] > 5000") is true, "the chart as SVG");
         page.Click("chart as PNG");
-        page.Until(() => page.Driver.ExecuteScript("return window.saved.length === 2 && window.saved[1][1].startsWith('data:image/png') && window.saved[1][2] > 5000") is true, "the chart as PNG");
+        page.Until(() =>
+            page.Driver.ExecuteScript("return window.saved.length === 2 && window.saved[1][1].startsWith('data:image/png') && "
+                + "window.saved[1][2] > 5000") is true, "the chart as PNG");
     }
 
     [Fact]
@@ -145,14 +154,17 @@ public class JudgeJourneys
         page.See("before anything goes on");
         foreach (var (patch, level) in new[] { (1, 8.1), (2, 8.1) })
         {
-            page.Find($"//form[@aria-label='Patch {patch}, before']//input").SendKeys($"{level} {level + 0.2} {level - 0.1} {level}".Replace(',', '.'));
+            page.Find($"//form[@aria-label='Patch {patch}, before']//input")
+                .SendKeys($"{level} {level + 0.2} {level - 0.1} {level}".Replace(',', '.'));
             page.Press($"//form[@aria-label='Patch {patch}, before']//button");
-            page.Until(() => page.Driver.FindElements(By.XPath($"//form[@aria-label='Patch {patch}, before']")).Count == 0, "it to be kept");
+            page.Until(() => page.Driver.FindElements(By.XPath($"//form[@aria-label='Patch {patch}, before']")).Count == 0,
+                "it to be kept");
         }
 
         page.Click("They are on: start the hour");
         page.See("0 min since they went on");
-        var first = page.Says("//li[form[@aria-label='Patch 1, after']]//b").EndsWith("· water", StringComparison.Ordinal); // doses speak of water too
+        // doses speak of water too
+        var first = page.Says("//li[form[@aria-label='Patch 1, after']]//b").EndsWith("· water", StringComparison.Ordinal);
         foreach (var (patch, level) in new[] { (1, first ? 8.2 : 11.4), (2, first ? 11.4 : 8.2) })
         {
             page.Find($"//form[@aria-label='Patch {patch}, after']//input").SendKeys($"{level} {level + 0.2} {level - 0.1} {level}");
@@ -220,7 +232,8 @@ public class JudgeJourneys
     {
         using var page = new Page(demo: true);
         var folder = Directory.CreateTempSubdirectory("mudpie-table-").FullName;
-        File.WriteAllText(Path.Combine(folder, "fennel.csv"), "block,treatment,kg\n1,nothing,2.1\n1,castings,2.6\n2,nothing,2.3\n2,castings,2.9\n3,nothing,2.0\n3,castings,2.5\n4,nothing,2.2\n4,castings,NA\n");
+        File.WriteAllText(Path.Combine(folder, "fennel.csv"),
+            "block,treatment,kg\n1,nothing,2.1\n1,castings,2.6\n2,nothing,2.3\n2,castings,2.9\n3,nothing,2.0\n3,castings,2.5\n4,nothing,2.2\n4,castings,NA\n");
         File.WriteAllText(Path.Combine(folder, "neighbour.csv"), "label,difference,standard_error\nover the creek,0.11,0.07\n");
         page.Go("/judge");
         page.Click("Bring a trial from a file");

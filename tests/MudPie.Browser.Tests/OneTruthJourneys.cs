@@ -7,7 +7,8 @@ public class OneTruthJourneys
 {
     private static string RaceSays(Page page) => page.Says("//section[@aria-label='The race to the ground']/p[1]");
 
-    private static void Choose(Page page, string label, string option) => page.Press($"//label[contains(., '{label}')]//option[contains(., '{option}')]");
+    private static void Choose(Page page, string label, string option) =>
+        page.Press($"//label[contains(., '{label}')]//option[contains(., '{option}')]");
 
     [Fact]
     public void The_race_is_the_same_on_plan_page_and_tank_and_a_brew_that_loses_it_is_no_go()
@@ -23,7 +24,8 @@ public class OneTruthJourneys
         page.Fill("Minutes to the bed", "600");
         page.Until(() => RaceSays(page).Contains('■', StringComparison.Ordinal), "a race that is lost");
         page.See("What would save it");
-        page.Until(() => page.Says("//section[@aria-label='Slate']//h2[1]").Length > 0 && !page.Text.Contains("\n✓ Go\n", StringComparison.Ordinal), "no go beside a lost race");
+        page.Until(() => page.Says("//section[@aria-label='Slate']//h2[1]").Length > 0
+            && !page.Text.Contains("\n✓ Go\n", StringComparison.Ordinal), "no go beside a lost race");
 
         page.Go("/brew/14");
         var live = RaceSays(page);
@@ -46,7 +48,8 @@ public class OneTruthJourneys
         page.Fill("compost, as you would say it", "200 g");
         page.See("from 200 g at");
         page.Field("compost, as you would say it").SendKeys(Keys.Tab);
-        page.Until(() => page.Says("//section[@aria-label='Schedule']").Contains("of compost", StringComparison.Ordinal), "both sources in the schedule");
+        page.Until(() => page.Says("//section[@aria-label='Schedule']").Contains("of compost", StringComparison.Ordinal),
+            "both sources in the schedule");
         page.Click("Keep this plan");
         page.See("Source in: start it");
         page.See("//dl", "compost");
@@ -110,12 +113,16 @@ public class OneTruthJourneys
         page.Go("/book");
         page.Click("whose days they are");
         page.Press("//label[starts-with(normalize-space(.), 'Ridge Bed 4, fennel')]//option[contains(., 'nothing of it is eaten raw')]");
-        page.Until(() => page.Find("//label[starts-with(normalize-space(.), 'Ridge Bed 4, fennel')]//select").GetAttribute("value") == "nothing", "it to be kept");
+        page.Until(() => page.Find("//label[starts-with(normalize-space(.), 'Ridge Bed 4, fennel')]//select")
+            .GetAttribute("value") == "nothing", "it to be kept");
         page.Go("/brew/plan");
         page.See("The race to the ground");
         page.Click("Creek Field");
         page.Click("Ridge Bed 4");
-        page.Until(() => page.Text.Contains("for Ridge Bed 4", StringComparison.Ordinal) || page.Driver.FindElements(By.XPath("//*[@role='checkbox'][starts-with(@aria-label,'Ridge Bed 4')][@aria-checked='true']")).Count == 1, "the bed to be chosen");
+        page.Until(() => page.Text.Contains("for Ridge Bed 4", StringComparison.Ordinal)
+            || page.Driver
+                .FindElements(By.XPath("//*[@role='checkbox'][starts-with(@aria-label,'Ridge Bed 4')][@aria-checked='true']")).Count == 1,
+                "the bed to be chosen");
         page.Until(() => !page.Text.Contains("no harvest before", StringComparison.Ordinal), "no wait on what nobody eats raw");
     }
 
@@ -137,7 +144,8 @@ public class OneTruthJourneys
         page.Click("fulvic acid");
         page.Click("liquid seaweed");
         page.Press("//label[starts-with(normalize-space(.), 'It is')]//option[contains(., 'what others are mixed with')]");
-        page.Press("//*[@role='checkbox'][starts-with(@aria-label, 'mixed into') or @id=//label[starts-with(normalize-space(.), 'mixed into')]/@for] | //label[starts-with(normalize-space(.), 'mixed into')]");
+        page.Press("//*[@role='checkbox'][starts-with(@aria-label, 'mixed into') or @id=//label[starts-with(normalize-space(.), 'mixed "
+            + "into')]/@for] | //label[starts-with(normalize-space(.), 'mixed into')]");
         page.Fill("Patches of each", "1");
         page.Click("Draw the order by lot");
         page.See(" in ");
@@ -150,7 +158,12 @@ public class OneTruthJourneys
     {
         using var page = new Page(demo: true);
         var file = Path.Combine(Directory.CreateTempSubdirectory("mudpie-crossed-").FullName, "char.csv");
-        var rows = from b in Enumerable.Range(1, 4) from crop in new[] { "beet", "dahlia" } from amendment in new[] { "no char", "char" } select FormattableString.Invariant($"{b},{amendment},{crop},{(crop == "dahlia" ? 40 : 24) + (amendment == "char" ? 6 : 0) + (((b * 7) + crop.Length) % 5 * 0.3):0.0}");
+        static double Grown(int b, string crop, string amendment) =>
+            (crop == "dahlia" ? 40 : 24) + (amendment == "char" ? 6 : 0) + (((b * 7) + crop.Length) % 5 * 0.3);
+        var rows = from b in Enumerable.Range(1, 4)
+                   from crop in new[] { "beet", "dahlia" }
+                   from amendment in new[] { "no char", "char" }
+                   select FormattableString.Invariant($"{b},{amendment},{crop},{Grown(b, crop, amendment):0.0}");
         File.WriteAllText(file, "block,amendment,crop,cm\n" + string.Join('\n', rows) + "\n");
         page.Go("/judge");
         page.Click("Bring a trial from a file");

@@ -57,15 +57,19 @@ public sealed class Page : WebApplicationFactory<LiveBrew>
         if (weather)
         {
             using var scope = Services.CreateScope();
-            scope.ServiceProvider.GetRequiredService<WeatherBook>().Put(new StandIns.SimulatedWeather(1, Begins).Hours(52.5, 0, Begins.AddHours(-14), 112), "simulated").GetAwaiter().GetResult();
+            scope.ServiceProvider.GetRequiredService<WeatherBook>()
+                .Put(new StandIns.SimulatedWeather(1, Begins).Hours(52.5, 0, Begins.AddHours(-14), 112), "simulated").GetAwaiter()
+                .GetResult();
         }
 
         Address = ClientOptions.BaseAddress;
         var options = new ChromeOptions { BinaryLocation = "/usr/bin/chromium" };
         foreach (var argument in new[]
         {
-            "--headless=new", "--no-sandbox", "--disable-gpu", "--no-first-run", "--disable-background-networking", "--disable-component-update", "--disable-sync", "--disable-dev-shm-usage",
-            "--hide-scrollbars", "--lang=en-GB", "--force-prefers-reduced-motion", $"--user-data-dir={Path.Combine(_folder, "chrome")}", $"--window-size={width},{height}",
+            "--headless=new", "--no-sandbox", "--disable-gpu", "--no-first-run", "--disable-background-networking",
+            "--disable-component-update", "--disable-sync", "--disable-dev-shm-usage",
+            "--hide-scrollbars", "--lang=en-GB", "--force-prefers-reduced-motion", $"--user-data-dir={Path.Combine(_folder, "chrome")}",
+            $"--window-size={width},{height}",
         })
         {
             options.AddArgument(argument);
@@ -117,7 +121,10 @@ public sealed class Page : WebApplicationFactory<LiveBrew>
 
     /// <summary>The size of the page itself, not of a window.</summary>
     public void Size(int width, int height) => Driver.ExecuteCdpCommand(
-        "Emulation.setDeviceMetricsOverride", new Dictionary<string, object?> { ["width"] = width, ["height"] = height, ["deviceScaleFactor"] = 1, ["mobile"] = width < 600 });
+        "Emulation.setDeviceMetricsOverride", new Dictionary<string, object?> {
+            ["width"] = width, ["height"] = height,
+            ["deviceScaleFactor"] = 1, ["mobile"] = width < 600
+        });
 
     public void Go(string path) => Driver.Navigate().GoToUrl(new Uri(Address, path));
 
@@ -137,7 +144,8 @@ public sealed class Page : WebApplicationFactory<LiveBrew>
                     return value;
                 }
             }
-            catch (Exception e) when (e is StaleElementReferenceException or NoSuchElementException or ElementClickInterceptedException or ElementNotInteractableException)
+            catch (Exception e) when (e is StaleElementReferenceException or NoSuchElementException or ElementClickInterceptedException
+                or ElementNotInteractableException)
             {
                 // Looked at while it was being drawn: look again.
             }
@@ -156,7 +164,8 @@ public sealed class Page : WebApplicationFactory<LiveBrew>
     public void See(string text) => Until(() => Text.Contains(text, StringComparison.OrdinalIgnoreCase), $"“{text}”");
 
     /// <summary>Waits until what lies there says this.</summary>
-    public void See(string xpath, string text) => Until(() => Says(xpath).Contains(text, StringComparison.OrdinalIgnoreCase), $"“{text}” at {xpath}");
+    public void See(string xpath, string text) =>
+        Until(() => Says(xpath).Contains(text, StringComparison.OrdinalIgnoreCase), $"“{text}” at {xpath}");
 
     /// <summary>Waits until so many of them are there.</summary>
     public void Count(string xpath, int count) => Until(() => Driver.FindElements(By.XPath(xpath)).Count == count, $"{count} of {xpath}");
@@ -168,7 +177,8 @@ public sealed class Page : WebApplicationFactory<LiveBrew>
     public string Says(string xpath) => Until(() => Driver.FindElements(By.XPath(xpath)).FirstOrDefault(e => e.Displayed)?.Text, xpath);
 
     /// <summary>Waits until a field holds this.</summary>
-    public void Holds(string label, string value) => Until(() => Field(label).GetDomProperty("value") == value, $"“{value}” in the field “{label}”");
+    public void Holds(string label, string value) =>
+        Until(() => Field(label).GetDomProperty("value") == value, $"“{value}” in the field “{label}”");
 
     /// <summary>Brings a file through the page's file field, which may be hidden behind a label.</summary>
     public void Bring(string file) => Until(
@@ -196,7 +206,8 @@ public sealed class Page : WebApplicationFactory<LiveBrew>
     public IWebElement Find(string xpath) => Until(() => Driver.FindElements(By.XPath(xpath)).FirstOrDefault(e => e.Displayed), xpath);
 
     /// <summary>
-    /// Clicks what lies there, as soon as it does, lies still and nothing lies over it; looked up again where the page has drawn it anew meanwhile.
+    /// Clicks what lies there, as soon as it does, lies still and nothing lies over it; looked up again where the page has drawn it anew
+    /// meanwhile.
     /// A page that is still being told what to show may move a button from under the finger.
     /// </summary>
     public void Press(string xpath)
@@ -210,7 +221,8 @@ public sealed class Page : WebApplicationFactory<LiveBrew>
                     return false;
                 }
 
-                if (Driver.ExecuteAsyncScript(LiesStill, element) is not true && ++looks < 200) // a page that never rests is pressed all the same
+                // a page that never rests is pressed all the same
+                if (Driver.ExecuteAsyncScript(LiesStill, element) is not true && ++looks < 200)
                 {
                     return false;
                 }
@@ -249,13 +261,15 @@ public sealed class Page : WebApplicationFactory<LiveBrew>
 
     /// <summary>Clicks the button, link, choice or summary that begins with these words.</summary>
     public void Click(string words) =>
-        Press($"//*[self::button or self::a or self::summary or @role='radio' or @role='menuitem' or @role='checkbox'][starts-with(normalize-space(translate(., '○●', '')), '{words}') or starts-with(@aria-label, '{words}')]");
+        Press("//*[self::button or self::a or self::summary or @role='radio' or @role='menuitem' or "
+            + $"@role='checkbox'][starts-with(normalize-space(translate(., '○●', '')), '{words}') or starts-with(@aria-label, '{words}')]");
 
     /// <summary>The field under a label that begins with these words.</summary>
     public IWebElement Field(string label) => Find(FieldPath(label));
 
     private static string FieldPath(string label) =>
-        $"//*[self::input or self::textarea or self::select][@id=//label[starts-with(normalize-space(.), '{label}')]/@for] | //label[starts-with(normalize-space(.), '{label}')]//*[self::input or self::textarea or self::select]";
+        $"//*[self::input or self::textarea or self::select][@id=//label[starts-with(normalize-space(.), '{label}')]/@for] | "
+            + $"//label[starts-with(normalize-space(.), '{label}')]//*[self::input or self::textarea or self::select]";
 
     /// <summary>Types into a field in place of what stood in it; once more where the field was drawn anew under the typing.</summary>
     public void Fill(string label, string value)
@@ -287,7 +301,9 @@ public sealed class Page : WebApplicationFactory<LiveBrew>
         var source = File.ReadAllText(Path.Combine(Root(), "src", "web", "node_modules", "axe-core", "axe.min.js"));
         Driver.ExecuteScript(source + ";window.axe = axe;");
         var found = Driver.ExecuteAsyncScript(
-            "const done = arguments[2]; window.axe.run(arguments[0] ?? document, {resultTypes: ['violations'], ...(arguments[1] ? {runOnly: [arguments[1]]} : {})}).then(r => done(r.violations.map(v => v.id + ': ' + v.help + ' — ' + v.nodes.slice(0, 3).map(n => n.html.slice(0, 160)).join(' | ')).join('\\n')));", within, rule);
+            "const done = arguments[2]; window.axe.run(arguments[0] ?? document, {resultTypes: ['violations'], ...(arguments[1] ? "
+                + "{runOnly: [arguments[1]]} : {})}).then(r => done(r.violations.map(v => v.id + ': ' + v.help + ' — ' + v.nodes.slice(0, "
+                + "3).map(n => n.html.slice(0, 160)).join(' | ')).join('\\n')));", within, rule);
         return (string)found!;
     }
 

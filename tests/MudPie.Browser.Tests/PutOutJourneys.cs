@@ -12,7 +12,10 @@ public class PutOutJourneys
     {
         using var page = new Page(demo: true);
         var csv = Path.Combine(Directory.CreateTempSubdirectory("mudpie-sky-").FullName, "sky.csv");
-        File.WriteAllText(csv, "time,°C,wind m/s,rain mm\n" + string.Join('\n', Enumerable.Range(-2, 90).Select(h => string.Create(CultureInfo.InvariantCulture, $"{Page.Begins.AddHours(h).UtcDateTime:yyyy-MM-dd'T'HH':00:00Z'},15,2,0"))));
+        File.WriteAllText(csv, "time,°C,wind m/s,rain mm\n"
+            + string.Join('\n', Enumerable.Range(-2, 90)
+                .Select(h => string.Create(CultureInfo.InvariantCulture,
+                    $"{Page.Begins.AddHours(h).UtcDateTime:yyyy-MM-dd'T'HH':00:00Z'},15,2,0"))));
         page.Go("/put-out/windows");
         page.See("No weather is known");
         page.Bring(csv);
@@ -115,7 +118,8 @@ public class PutOutJourneys
         using var page = new Page(demo: true);
         page.Go("/put-out/season");
         page.See("is wasted");
-        IWebElement Knob() => page.Find("//*[name()='g'][@role='slider'][contains(@aria-label, 'wasted')] | //*[name()='g'][@data-giving='3']");
+        IWebElement Knob() =>
+            page.Find("//*[name()='g'][@role='slider'][contains(@aria-label, 'wasted')] | //*[name()='g'][@data-giving='3']");
         var before = Knob().GetAttribute("aria-label");
         new Actions(page.Driver).ClickAndHold(Knob()).MoveByOffset(-60, 0).MoveByOffset(-100, 0).Release().Perform();
         page.See("liquid seaweed moved.");
@@ -155,7 +159,8 @@ public class PutOutJourneys
         page.Click("see it");
         page.See("kelp liquid on roots");
         page.Go("/brew/14");
-        page.Until(() => page.Driver.FindElement(By.TagName("main")).GetAttribute("textContent")!.Contains("6.7", StringComparison.Ordinal), "the reading in the log");
+        page.Until(() => page.Driver.FindElement(By.TagName("main")).GetAttribute("textContent")!.Contains("6.7", StringComparison.Ordinal),
+            "the reading in the log");
     }
 
     [Fact]

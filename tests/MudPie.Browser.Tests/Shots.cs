@@ -39,7 +39,8 @@ public class Shots
             page.Driver.ExecuteScript($"localStorage.setItem('light', '{view.Light}')");
             page.Go(view.Path);
             page.See(view.Sign);
-            page.Until(() => page.Driver.FindElements(OpenQA.Selenium.By.CssSelector("[aria-busy=true]")).Count == 0, "all of it to be there");
+            page.Until(() => page.Driver.FindElements(OpenQA.Selenium.By.CssSelector("[aria-busy=true]")).Count == 0,
+                "all of it to be there");
             if (view.Path.StartsWith("/brew/plan", StringComparison.Ordinal))
             {
                 page.Click("Creek Field");

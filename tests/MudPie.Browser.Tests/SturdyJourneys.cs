@@ -6,7 +6,8 @@ using OpenQA.Selenium;
 
 namespace MudPie.Browser.Tests;
 
-/// <summary>What goes wrong around the page: another window, another program on the file, another holding at the address. Each is said, and nothing typed is lost.</summary>
+/// <summary>What goes wrong around the page: another window, another program on the file, another holding at the address. Each is said, and
+/// nothing typed is lost.</summary>
 public class SturdyJourneys
 {
     private static T Asked<T>(Page page, Func<HoldingDb, T> ask)
@@ -30,7 +31,8 @@ public class SturdyJourneys
         void Change()
         {
             page.Go("/ground");
-            page.Until(() => page.Driver.FindElement(By.CssSelector("button[aria-label='Change Bucket pump']")), "the pump's own button").Click();
+            page.Until(() => page.Driver.FindElement(By.CssSelector("button[aria-label='Change Bucket pump']")),
+                "the pump's own button").Click();
         }
 
         Change();
@@ -49,7 +51,8 @@ public class SturdyJourneys
         page.Fill("Open flow, on the box", "9 L/min");
         page.Click("Keep it");
         page.See("9 L/min");
-        page.Until(() => Asked(page, db => db.Pumps.Single(p => p.Name == "Bucket pump").OpenLpm) == 9, "the pump as it was changed at last");
+        page.Until(() => Asked(page, db => db.Pumps.Single(p => p.Name == "Bucket pump").OpenLpm) == 9,
+            "the pump as it was changed at last");
     }
 
     [Fact]

@@ -19,7 +19,10 @@ public class BittenTests
     [InlineData(3.9)]
     public void A_tea_that_read_four_in_its_first_hours_is_heaped_however_well_it_read_since(double hour)
     {
-        var gate = FitToUse.Judge(new BrewSeen { IsTea = true, NowH = 20, StripMgPerL = 0, Oxygen = [new(hour, 4.1), new(12, 7.4), new(18, 7.2)], Smells = [new(12, Smell.Earthy)] }).Value;
+        var gate = FitToUse.Judge(new BrewSeen {
+            IsTea = true, NowH = 20, StripMgPerL = 0,
+            Oxygen = [new(hour, 4.1), new(12, 7.4), new(18, 7.2)], Smells = [new(12, Smell.Earthy)]
+        }).Value;
         gate.Fitness.ShouldBe(Fitness.NotFit);
         gate.Sentence.ShouldStartWith("Heap it: oxygen was 4.1 mg/L");
     }
@@ -27,7 +30,10 @@ public class BittenTests
     [Fact]
     public void What_is_read_up_to_the_first_hour_fails_nothing()
     {
-        var gate = FitToUse.Judge(new BrewSeen { IsTea = true, NowH = 20, StripMgPerL = 0, Oxygen = [new(1, 4.1), new(12, 7.4), new(18, 7.2)] }).Value;
+        var gate = FitToUse.Judge(new BrewSeen {
+            IsTea = true, NowH = 20, StripMgPerL = 0,
+            Oxygen = [new(1, 4.1), new(12, 7.4), new(18, 7.2)]
+        }).Value;
         gate.Fitness.ShouldBe(Fitness.Fit);
     }
 
@@ -50,11 +56,11 @@ public class BittenTests
         var own = new Dictionary<string, (double Days, string Why)> { ["spray"] = (21, "the co-operative's code") };
         var (days, why, _) = HarvestWaits.DaysFor(new WaitCause("copper", "spray", Day, 14), own, Eaten.Touches);
         (days, why).ShouldBe((21, "by your own code: the co-operative's code"));
-        HarvestWaits.DaysFor(new WaitCause("copper", "spray", Day, 14), new Dictionary<string, (double, string)>(), Eaten.Touches).Days.ShouldBe(14);
+        HarvestWaits.DaysFor(new WaitCause("copper", "spray", Day, 14), new Dictionary<string, (double, string)>(),
+            Eaten.Touches).Days.ShouldBe(14);
     }
 
-    private static TankJobAnswer Tank(double brewPer100M2) => TankJob.Of(new TankJobQuestion
-    {
+    private static TankJobAnswer Tank(double brewPer100M2) => TankJob.Of(new TankJobQuestion {
         Purpose = Purpose.Leaf,
         BrewL = 10,
         BrewPer100M2 = brewPer100M2,
@@ -78,25 +84,35 @@ public class BittenTests
         // Means 1 apart with one score far off: t sees a difference, the order of the ranks does not.
         double[] none = [2, 2, 2, 2, 2], tea = [2, 2, 3, 3, 4];
         TrialRow[] rows = [.. none.Select((v, i) => Row("nothing", v, i)), .. tea.Select((v, i) => Row("tea", v, i + 5))];
-        var scores = TrialAnalysis.Of(new TrialQuestion { Factors = ["treatment"], Control = "nothing", Kind = Scale.Score, Rows = rows, WorthHaving = 0.01 }).Value;
+        var scores = TrialAnalysis.Of(new TrialQuestion {
+            Factors = ["treatment"], Control = "nothing", Kind = Scale.Score, Rows = rows,
+            WorthHaving = 0.01
+        }).Value;
         var p = scores.Ranks!.P;
         scores.Verdict.ShouldBe(p < 0.05 ? Finding.Works : Finding.CannotTell, $"p by ranks {p}");
 
         // Half the plots: every rank test of two against two has p of a third or more.
         TrialRow[] few = [Row("nothing", 1.0, 0), Row("nothing", 1.01, 1), Row("tea", 5, 2), Row("tea", 5.01, 3)];
-        var told = TrialAnalysis.Of(new TrialQuestion { Factors = ["treatment"], Control = "nothing", Kind = Scale.Score, Rows = few, WorthHaving = 1 }).Value;
+        var told = TrialAnalysis.Of(new TrialQuestion {
+            Factors = ["treatment"], Control = "nothing", Kind = Scale.Score, Rows = few,
+            WorthHaving = 1
+        }).Value;
         told.Ranks!.P.ShouldBeGreaterThan(0.1);
         told.Verdicts.Single().Lower!.Value.ShouldBeGreaterThan(1, "by its means it would work");
         told.Verdict.ShouldBe(Finding.CannotTell);
-        TrialAnalysis.Of(new TrialQuestion { Factors = ["treatment"], Control = "nothing", Rows = few, WorthHaving = 1 }).Value.Verdict.ShouldBe(Finding.Works, "as amounts it does");
+        TrialAnalysis.Of(new TrialQuestion { Factors = ["treatment"], Control = "nothing", Rows = few, WorthHaving = 1 }).Value.Verdict
+            .ShouldBe(Finding.Works, "as amounts it does");
 
         static TrialRow Row(string level, double value, int i) => new() { Plot = $"plot {i}", Levels = [level], Value = value };
     }
 
     private static WatchAnswer Watched(double molassesMl) => BrewWatch.Of(
-        new WatchQuestion
-        {
-            Brew = new BrewQuestion { VolumeL = 17, DepthM = 0.28, Diffuser = "airStone", AirLpm = 4, TemperatureC = 18, Hours = 26, Sources = [new SourceAmount { Kind = "compost", Litres = 1 }], Foods = [new FoodAmount { Kind = "molasses", Ml = molassesMl }] },
+        new WatchQuestion {
+            Brew = new BrewQuestion {
+                VolumeL = 17, DepthM = 0.28, Diffuser = "airStone", AirLpm = 4, TemperatureC = 18, Hours = 26,
+                Sources = [new SourceAmount { Kind = "compost", Litres = 1 }],
+                Foods = [new FoodAmount { Kind = "molasses", Ml = molassesMl }]
+            },
             Seen = new BrewSeen { IsTea = true, NowH = 2, StripMgPerL = 0, Oxygen = [new(1.5, 8.6)] },
             UseAtH = 24,
             StartedAt = Day,
@@ -105,7 +121,8 @@ public class BittenTests
     [Fact]
     public void A_brew_that_may_dip_says_so_from_a_quarter_on()
     {
-        var told = Enumerable.Range(0, 24).Select(i => Watched(2 + (i * 1.5))).Where(w => w.CrossesAtH is null && w.Gate.Fitness != Fitness.NotFit).ToList();
+        var told = Enumerable.Range(0, 24).Select(i => Watched(2 + (i * 1.5)))
+            .Where(w => w.CrossesAtH is null && w.Gate.Fitness != Fitness.NotFit).ToList();
         var between = told.Where(w => w.Forecast.ProbabilityBelow6 is >= 0.25 and < 0.45).ToList();
         between.ShouldNotBeEmpty();
         between.ShouldAllBe(w => w.Verdict.Tone == Tone.Mind && w.Verdict.Sentence.StartsWith("It may dip below 6"));
@@ -120,7 +137,8 @@ public class BittenTests
     [InlineData("two thirds of a cup", 0.5 / 3)]
     [InlineData("one and a third litres", 4.0 / 3)]
     [InlineData("⅓ cup", 0.25 / 3)]
-    public void A_third_is_a_third(string typed, double litres) => AmountText.Read("amount", typed, Dimension.Volume).Value.Si.ShouldBe(litres, 1e-12);
+    public void A_third_is_a_third(string typed, double litres) =>
+        AmountText.Read("amount", typed, Dimension.Volume).Value.Si.ShouldBe(litres, 1e-12);
 
     [Theory]
     [InlineData(4, true)]
@@ -129,15 +147,18 @@ public class BittenTests
     public void Rain_within_four_hours_spoils_a_leaf_spray_and_later_rain_is_minded(int hoursOn, bool spoils)
     {
         // At 18:00 on 10 June at 52.5° the sun stands below 20°; nothing else is in the way.
-        var weather = Enumerable.Range(0, 48).Select(h => new WeatherHour(Day.AddHours(h), 16, 2, h == 18 + hoursOn ? 3 : 0, 0.3, 0.7)).ToList();
-        var hour = SprayWindows.Of(new WindowsQuestion { Purpose = Purpose.Leaf, From = Day, Hours = 24, Latitude = 52.5, Longitude = 0, Weather = weather }).Value.Hours.Single(h => h.At == Day.AddHours(18));
+        var weather = Enumerable.Range(0, 48).Select(h => new WeatherHour(Day.AddHours(h), 16, 2, h == 18 + hoursOn ? 3 : 0, 0.3, 0.7))
+            .ToList();
+        var hour = SprayWindows.Of(new WindowsQuestion {
+            Purpose = Purpose.Leaf, From = Day, Hours = 24, Latitude = 52.5, Longitude = 0,
+            Weather = weather
+        }).Value.Hours.Single(h => h.At == Day.AddHours(18));
         hour.Spoils.Any(s => s.StartsWith("rain", StringComparison.Ordinal)).ShouldBe(spoils);
         (hour.Spoils.Concat(hour.Minds)).ShouldContain($"rain within {hoursOn} h{(spoils ? ": it washes off" : "")}");
     }
 
     private static BrewPlanAnswer Planned(Purpose purpose = Purpose.Leaf) => BrewPlan.Of(
-        new BrewPlanQuestion
-        {
+        new BrewPlanQuestion {
             Beds = [new PlanBed { Name = "Ridge Bed 1", AreaM2 = 1000 }],
             Purpose = purpose,
             Now = Day,

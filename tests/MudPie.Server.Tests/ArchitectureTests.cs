@@ -12,7 +12,8 @@ namespace MudPie.Server.Tests;
 public class ArchitectureTests
 {
     private static readonly Architecture Whole = new ArchLoader()
-        .LoadAssemblies(typeof(Core.Brewing.BrewRun).Assembly, typeof(Records.HoldingDb).Assembly, typeof(App).Assembly, typeof(StandIns.SimulatedProbe).Assembly).Build();
+        .LoadAssemblies(typeof(Core.Brewing.BrewRun).Assembly, typeof(Records.HoldingDb).Assembly, typeof(App).Assembly,
+            typeof(StandIns.SimulatedProbe).Assembly).Build();
 
     [Theory]
     [InlineData("MudPie.Core", "MudPie.Records")]
@@ -26,7 +27,8 @@ public class ArchitectureTests
     [InlineData("MudPie.StandIns", "MudPie.Server")]
     [InlineData("MudPie.Server", "MudPie.StandIns")]
     public void No_arrow_points_back(string from, string to) =>
-        Types().That().ResideInNamespaceMatching($@"^{from}(\.|$)").Should().NotDependOnAny(Types(true).That().ResideInNamespaceMatching($@"^{to}(\.|$)"))
+        Types().That().ResideInNamespaceMatching($@"^{from}(\.|$)").Should()
+            .NotDependOnAny(Types(true).That().ResideInNamespaceMatching($@"^{to}(\.|$)"))
             .WithoutRequiringPositiveResults().Check(Whole);
 
     [Theory]
@@ -39,11 +41,13 @@ public class ArchitectureTests
     [Fact]
     public void The_core_has_no_clock_no_files_and_no_unseeded_chance()
     {
-        var source = Directory.EnumerateFiles(Path.Combine(Root(), "src", "MudPie.Core"), "*.cs", SearchOption.AllDirectories).Where(f => !f.Contains("/obj/"));
+        var source = Directory.EnumerateFiles(Path.Combine(Root(), "src", "MudPie.Core"), "*.cs", SearchOption.AllDirectories)
+            .Where(f => !f.Contains("/obj/"));
         foreach (var file in source)
         {
             var text = File.ReadAllText(file);
-            foreach (var banned in new[] { "DateTime.Now", "DateTime.UtcNow", "DateTimeOffset.Now", "DateTimeOffset.UtcNow", "Stopwatch", "File.", "new Random(", "Random.Shared", "Guid.NewGuid", "Console." })
+            foreach (var banned in new[] { "DateTime.Now", "DateTime.UtcNow", "DateTimeOffset.Now", "DateTimeOffset.UtcNow", "Stopwatch",
+                "File.", "new Random(", "Random.Shared", "Guid.NewGuid", "Console." })
             {
                 text.ShouldNotContain(banned, Case.Sensitive, file);
             }
@@ -54,13 +58,18 @@ public class ArchitectureTests
     public void No_pattern_can_take_longer_than_its_text_is_long_without_being_stopped()
     {
         var patterns = new[] { typeof(Core.Brewing.BrewRun).Assembly, typeof(Records.HoldingDb).Assembly, typeof(App).Assembly }
-            .SelectMany(a => a.GetTypes()).SelectMany(t => t.GetMethods(BindingFlags.Static | BindingFlags.NonPublic | BindingFlags.Public | BindingFlags.DeclaredOnly))
-            .Select(m => (Where: $"{m.DeclaringType}.{m.Name}", Of: m.GetCustomAttribute<GeneratedRegexAttribute>())).Where(p => p.Of is not null).ToList();
+            .SelectMany(a => a.GetTypes())
+            .SelectMany(t => t.GetMethods(BindingFlags.Static | BindingFlags.NonPublic | BindingFlags.Public | BindingFlags.DeclaredOnly))
+            .Select(m => (Where: $"{m.DeclaringType}.{m.Name}", Of: m.GetCustomAttribute<GeneratedRegexAttribute>()))
+            .Where(p => p.Of is not null).ToList();
         patterns.Count.ShouldBeGreaterThan(20);
-        patterns.Where(p => !p.Of!.Options.HasFlag(RegexOptions.NonBacktracking) && p.Of.MatchTimeoutMilliseconds <= 0).Select(p => p.Where).ShouldBeEmpty();
-        foreach (var file in Directory.EnumerateFiles(Path.Combine(Root(), "src"), "*.cs", SearchOption.AllDirectories).Where(f => !f.Contains("/obj/")))
+        patterns.Where(p => !p.Of!.Options.HasFlag(RegexOptions.NonBacktracking) && p.Of.MatchTimeoutMilliseconds <= 0).Select(p => p.Where)
+            .ShouldBeEmpty();
+        foreach (var file in Directory.EnumerateFiles(Path.Combine(Root(), "src"), "*.cs", SearchOption.AllDirectories)
+            .Where(f => !f.Contains("/obj/")))
         {
-            foreach (var loose in new[] { "new Regex(", "Regex.Match(", "Regex.Matches(", "Regex.IsMatch(", "Regex.Replace(", "Regex.Split(" })
+            foreach (var loose in new[] { "new Regex(", "Regex.Match(", "Regex.Matches(", "Regex.IsMatch(", "Regex.Replace(",
+                "Regex.Split(" })
             {
                 File.ReadAllText(file).ShouldNotContain(loose, Case.Sensitive, file);
             }

@@ -25,7 +25,8 @@ public sealed class BittenTests : IDisposable
         return scope.ServiceProvider.GetRequiredService<HoldingDb>();
     }
 
-    private async Task<string[]> Cautions(object job) => [.. (await _h.Post("/api/put-out/tank/work-out", job))["cautions"]!.AsArray().Select(c => (string)c!["id"]!)];
+    private async Task<string[]> Cautions(object job) =>
+        [.. (await _h.Post("/api/put-out/tank/work-out", job))["cautions"]!.AsArray().Select(c => (string)c!["id"]!)];
 
     [Fact]
     public async Task A_failed_brew_does_not_go_out_for_a_reason_of_a_letter()
@@ -33,7 +34,10 @@ public sealed class BittenTests : IDisposable
         var id = await _h.Started();
         _h.Clock.Advance(TimeSpan.FromHours(6));
         await _h.Post($"/api/brew/batches/{id}/log", new { kind = "oxygen", value = "4.1" });
-        object Job(string? why, string[] seen) => new { batchId = id, purpose = "root", dilution = "neat", bedIds = new[] { 1 }, brew = "5 L", tool = "can", tank = "10 L", overrideWhy = why, cautionsSeen = seen };
+        object Job(string? why, string[] seen) => new {
+            batchId = id, purpose = "root", dilution = "neat", bedIds = new[] { 1 },
+            brew = "5 L", tool = "can", tank = "10 L", overrideWhy = why, cautionsSeen = seen
+        };
         var seen = await Cautions(Job(null, []));
         foreach (var why in new[] { "x", "     ", "123456789", "  ok  ok   " })
         {
@@ -49,7 +53,11 @@ public sealed class BittenTests : IDisposable
         var id = await _h.Started();
         _h.Clock.Advance(TimeSpan.FromHours(20));
         await _h.Post($"/api/brew/batches/{id}/log", new { kind = "oxygen", value = "7.4" });
-        object Job(string[] seen, string dilution, int? corrects = null) => new { batchId = id, purpose = "leaf", dilution, bedIds = new[] { 1 }, brew = "5 L", tool = "can", tank = "10 L", cautionsSeen = seen, correctsId = corrects, correctionWhy = corrects is null ? null : "one to five, not one to four" };
+        object Job(string[] seen, string dilution, int? corrects = null) =>
+            new {
+                batchId = id, purpose = "leaf", dilution, bedIds = new[] { 1 }, brew = "5 L", tool = "can", tank = "10 L",
+                cautionsSeen = seen, correctsId = corrects, correctionWhy = corrects is null ? null : "one to five, not one to four"
+            };
         var job = (int)(await _h.Post("/api/put-out/tank", Job(await Cautions(Job([], "1:4")), "1:4")))["id"]!;
         var before = await _h.Get($"/api/brew/batches/{id}");
         _h.Clock.Advance(TimeSpan.FromHours(3));
@@ -89,7 +97,11 @@ public sealed class BittenTests : IDisposable
             var link = new ProbeLink { BatchId = id, Name = "barrel-probe", Host = "127.0.0.1", Port = 9, AttachedAt = started };
             db.Add(link);
             await db.SaveChangesAsync();
-            db.AddRange(Enumerable.Range(0, 121).Select(i => new ProbeReadingKept { ProbeLinkId = link.Id, Sequence = i, At = started.AddMinutes(i * 2), MgPerL = 8.0, TemperatureC = 18 }));
+            db.AddRange(Enumerable.Range(0, 121)
+                .Select(i => new ProbeReadingKept {
+                    ProbeLinkId = link.Id, Sequence = i, At = started.AddMinutes(i * 2), MgPerL = 8.0,
+                    TemperatureC = 18
+                }));
             await db.SaveChangesAsync();
             var live = scope.ServiceProvider.GetRequiredService<LiveBrew>();
             var (hours, state) = await live.Probe((await live.Load(id))!, started, _h.Now);
@@ -120,9 +132,16 @@ public sealed class BittenTests : IDisposable
     [Fact]
     public void Days_until_half_are_up_are_better_the_fewer_whatever_the_measure_is_called()
     {
-        var treatments = new[] { ("nothing", TrialRole.Control), ("castings", TrialRole.Treatment) }.Select((t, i) => new TrialTreatment { Id = i + 1, Order = i, Name = t.Item1, Levels = [new("treatment", t.Item1)], Role = t.Item2 }).ToList();
-        var measure = new TrialMeasure { Id = 1, Name = "came up", Unit = "seeds", Kind = Scale.Count, OutOf = 50, Dates = "half", LowerIsBetter = false };
-        var trial = new Trial { Question = "Do castings bring seedlings up sooner?", Crop = "fennel", Design = Design.Random, Kind = TrialKind.Pots, Factors = ["treatment"], Places = [], Measures = { measure } };
+        var treatments = new[] { ("nothing", TrialRole.Control), ("castings", TrialRole.Treatment) }.Select((t, i) =>
+            new TrialTreatment { Id = i + 1, Order = i, Name = t.Item1, Levels = [new("treatment", t.Item1)], Role = t.Item2 }).ToList();
+        var measure = new TrialMeasure {
+            Id = 1, Name = "came up", Unit = "seeds", Kind = Scale.Count, OutOf = 50, Dates = "half",
+            LowerIsBetter = false
+        };
+        var trial = new Trial {
+            Question = "Do castings bring seedlings up sooner?", Crop = "fennel", Design = Design.Random,
+            Kind = TrialKind.Pots, Factors = ["treatment"], Places = [], Measures = { measure }
+        };
         trial.Treatments.AddRange(treatments);
         var day = new DateTimeOffset(2026, 4, 1, 0, 0, 0, TimeSpan.Zero);
         var all = new List<TrialReading>();
@@ -132,7 +151,10 @@ public sealed class BittenTests : IDisposable
             var plot = new TrialPlot { Id = p, Number = p, Code = $"{p}", Treatment = t, TreatmentId = t.Id, Place = "bench" };
             trial.Plots.Add(plot);
             double[] up = t.Order == 1 ? [0, 24 + p, 50, 50] : [0, 4 + p, 26, 50]; // castings: half are up four days before
-            all.AddRange(up.Select((v, i) => new TrialReading { Id = (p * 10) + i, PlotId = p, MeasureId = 1, On = day.AddDays(i * 4), Value = v, OutOf = 50 }));
+            all.AddRange(up.Select((v, i) => new TrialReading {
+                Id = (p * 10) + i, PlotId = p, MeasureId = 1, On = day.AddDays(i * 4),
+                Value = v, OutOf = 50
+            }));
         }
 
         var question = TrialDesk.Ask(trial, measure, all);
@@ -140,7 +162,8 @@ public sealed class BittenTests : IDisposable
         var told = Core.Judging.Trials.TrialAnalysis.Of(question with { WorthHaving = 1 }).Value;
         told.Verdicts.Single().Difference.ShouldBeLessThan(-2);
         told.Verdict.ShouldBe(Finding.Works);
-        TrialDesk.Ask(trial, new TrialMeasure { Id = 1, Name = "height", Unit = "cm", Kind = Scale.Amount, Dates = "last" }, all).LowerIsBetter.ShouldBeFalse();
+        TrialDesk.Ask(trial, new TrialMeasure { Id = 1, Name = "height", Unit = "cm", Kind = Scale.Amount, Dates = "last" },
+            all).LowerIsBetter.ShouldBeFalse();
     }
 
     [Fact]
@@ -174,8 +197,13 @@ public sealed class BittenTests : IDisposable
 
         var seen = new[] { "spraying", "run-off" };
         await _h.Post("/api/notes", new { text = "sprayed 20 g copper on ridge bed 4", cautionsSeen = seen });
-        (await _h.Post("/api/notes/read", new { text = "used 20 ml soil bacteria on ridge bed 4" }))["minds"]!.ToJsonString().ShouldContain("Wait 10 days: Ridge Bed 4 got copper"); // said before it is refused
-        (await _h.Refused("/api/notes", new { text = "used 20 ml soil bacteria on ridge bed 4", cautionsSeen = seen }))["text"].ShouldStartWith("Wait 10 days: Ridge Bed 4 got copper");
+        // said before it is refused
+        (await _h.Post("/api/notes/read", new { text = "used 20 ml soil bacteria on ridge bed 4" }))["minds"]!.ToJsonString()
+            .ShouldContain("Wait 10 days: Ridge Bed 4 got copper");
+        (await _h.Refused("/api/notes", new {
+            text = "used 20 ml soil bacteria on ridge bed 4",
+            cautionsSeen = seen
+        }))["text"].ShouldStartWith("Wait 10 days: Ridge Bed 4 got copper");
         _h.Clock.Advance(TimeSpan.FromDays(11));
         await _h.Post("/api/notes", new { text = "used 20 ml soil bacteria on ridge bed 4", cautionsSeen = seen });
         var entries = (await _h.Get("/api/book"))["entries"]!.AsArray();

@@ -35,11 +35,13 @@ public sealed class BookMoreTests
         var beds = (await h.Get("/api/ground"))["beds"]!.AsArray();
         var hops = (int)beds.Single(b => (string)b!["name"]! == "Hop Yard")!["id"]!;
         Entries(await h.Get($"/api/book?bed={hops}")).ShouldAllBe(e => e["beds"]!.AsArray().Any(b => (string)b! == "Hop Yard"));
-        var copper = (int)(await h.Get("/api/shelf"))["inputs"]!.AsArray().Single(i => (string)i!["name"]! == "copper for the hops")!["id"]!;
+        var copper = (int)(await h.Get("/api/shelf"))["inputs"]!.AsArray()
+            .Single(i => (string)i!["name"]! == "copper for the hops")!["id"]!;
         Entries(await h.Get($"/api/book?input={copper}")).Single()["title"]!.GetValue<string>().ShouldBe("copper for the hops on leaves");
         var fish = (int)(await h.Get("/api/shelf"))["inputs"]!.AsArray().Single(i => (string)i!["name"]! == "fish hydrolysate")!["id"]!;
         var withFish = Entries(await h.Get($"/api/book?input={fish}")).ToList();
-        withFish.Select(e => (string)e["kind"]!).Distinct().Order().ShouldBe(["batch", "job"]); // what was brewed of it, and where that went
+        // what was brewed of it, and where that went
+        withFish.Select(e => (string)e["kind"]!).Distinct().Order().ShouldBe(["batch", "job"]);
     }
 
     [Fact]
@@ -94,7 +96,8 @@ public sealed class BookMoreTests
         using var h = new TestHolding(demo: true);
         var lot = (await h.Get("/api/book/thread/starts")).AsArray().First(s => ((string)s!["name"]!).Contains("RB-24"))!["id"]!;
         var thread = await h.Get($"/api/book/thread?of={lot}");
-        thread["knots"]!.AsArray().Select(k => (string)k!["kind"]!).ShouldBe(["lot", "job", "bed"], ignoreOrder: true); // one job: the wrong one does not count twice
+        // one job: the wrong one does not count twice
+        thread["knots"]!.AsArray().Select(k => (string)k!["kind"]!).ShouldBe(["lot", "job", "bed"], ignoreOrder: true);
         ((string)thread["sentence"]!).ShouldContain("1 job");
     }
 
@@ -105,9 +108,14 @@ public sealed class BookMoreTests
         var line = await h.Get("/api/day-line");
         line["windows"]!.AsArray().Count.ShouldBeGreaterThan(2);
         line["brews"]!.AsArray().ShouldAllBe(b => (bool)b!["moves"]!);
-        await h.Post("/api/weather/file", new { csv = "time,°C,wind m/s,rain mm\n" + string.Join('\n', Enumerable.Range(-1, 60).Select(i => $"{h.Now.AddHours(i).UtcDateTime:yyyy-MM-dd'T'HH:00:00'Z'},15,12,0")) });
+        await h.Post("/api/weather/file",
+            new {
+                csv = "time,°C,wind m/s,rain mm\n" + string.Join('\n', Enumerable.Range(-1, 60)
+                .Select(i => $"{h.Now.AddHours(i).UtcDateTime:yyyy-MM-dd'T'HH:00:00'Z'},15,12,0"))
+            });
         (await h.Get("/api/day-line"))["windows"]!.AsArray().ShouldBeEmpty();
         await h.Post("/api/book/waits", new { kind = "brew", days = "3", why = "three days by our own rule" });
-        (await h.Get("/api/day-line"))["waits"]!.AsArray().Select(w => (string)w!["text"]!).ShouldContain(w => w.StartsWith("Ridge Bed 6 may be harvested", StringComparison.Ordinal));
+        (await h.Get("/api/day-line"))["waits"]!.AsArray().Select(w => (string)w!["text"]!)
+            .ShouldContain(w => w.StartsWith("Ridge Bed 6 may be harvested", StringComparison.Ordinal));
     }
 }

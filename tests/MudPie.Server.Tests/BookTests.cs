@@ -6,7 +6,8 @@ namespace MudPie.Server.Tests;
 /// <summary>The book: corrections, threads, files, waits, the season, the plan of the beds.</summary>
 public sealed class BookTests
 {
-    private static async Task<JsonNode> Entry(TestHolding h, int id) => (await h.Get("/api/book?kind=job"))["entries"]!.AsArray().Concat((await h.Get("/api/book?kind=job&page=1"))["entries"]!.AsArray()).First(e => (int)e!["id"]! == id)!;
+    private static async Task<JsonNode> Entry(TestHolding h, int id) => (await h.Get("/api/book?kind=job"))["entries"]!.AsArray()
+        .Concat((await h.Get("/api/book?kind=job&page=1"))["entries"]!.AsArray()).First(e => (int)e!["id"]! == id)!;
 
     private static async Task<(int Input, int Job)> OneJob(TestHolding h)
     {
@@ -18,12 +19,18 @@ public sealed class BookTests
 
     private static async Task<object> Ask(TestHolding h, int input, string rate, int? corrects = null, string? why = null)
     {
-        object Body(string[] seen) => new { purpose = "leaf", bedIds = new[] { 1 }, rate = "500", items = new[] { new { inputId = input, rate, basis = "per100m2" } }, tool = "can", tank = "10 L", spare = "0", who = "field hand", why = "colour", cautionsSeen = seen, correctsId = corrects, correctionWhy = why };
+        object Body(string[] seen) =>
+            new {
+                purpose = "leaf", bedIds = new[] { 1 }, rate = "500", items = new[] { new { inputId = input, rate, basis = "per100m2" } },
+                tool = "can", tank = "10 L", spare = "0", who = "field hand", why = "colour", cautionsSeen = seen, correctsId = corrects,
+                correctionWhy = why
+            };
         var seen = (await h.Post("/api/put-out/tank/work-out", Body([])))["cautions"]!.AsArray().Select(c => (string)c!["id"]!).ToArray();
         return Body(seen);
     }
 
-    private static async Task<string> Left(TestHolding h, int input) => (string)(await h.Get("/api/shelf"))["inputs"]!.AsArray().Single(i => (int)i!["id"]! == input)!["leftShown"]!;
+    private static async Task<string> Left(TestHolding h, int input) => (string)(await h.Get("/api/shelf"))["inputs"]!.AsArray()
+        .Single(i => (int)i!["id"]! == input)!["leftShown"]!;
 
     [Fact]
     public async Task A_correction_keeps_the_old_entry_in_sight_and_gives_back_what_it_took()
@@ -34,7 +41,8 @@ public sealed class BookTests
         (await h.Refused("/api/put-out/tank", await Ask(h, input, "10 ml", job)))["correctionWhy"].ShouldContain("not said what was wrong");
         ((string)(await h.Get($"/api/put-out/asked/{job}"))["items"]![0]!["rate"]!).ShouldBe("20 ml");
         h.Clock.Advance(TimeSpan.FromDays(3));
-        (await h.Get($"/api/put-out/asked/{job}"))["at"]!.GetValue<DateTimeOffset>().ShouldBe(h.Now.AddDays(-3)); // when it happened, not when it is put right
+        // when it happened, not when it is put right
+        (await h.Get($"/api/put-out/asked/{job}"))["at"]!.GetValue<DateTimeOffset>().ShouldBe(h.Now.AddDays(-3));
         var right = (int)(await h.Post("/api/put-out/tank", await Ask(h, input, "10 ml", job, "half of that")))["id"]!;
         (await Left(h, input)).ShouldBe("980 mL");
         ((int)(await Entry(h, job))["correctedBy"]!).ShouldBe(right);
@@ -63,7 +71,12 @@ public sealed class BookTests
         var csv = await demo.Http.GetStringAsync("/api/book/book.csv");
         csv.Split('\n').Length.ShouldBeGreaterThan(150);
         using var empty = new TestHolding();
-        await empty.Post("/api/holding/setup", new { name = "Saltmarsh End", place = "52.5, 0.0", altitude = "6 m", zone = "Europe/London", units = "metric", bedName = "Ridge Bed 4", area = "36 m²", crop = "fennel", growing = "annual", shape = "bucket", total = "20 L", depth = "28 cm", openFlow = "6 L/min", shutOff = "20 kPa", diffuserKind = "airStone", waterKind = "mains", strip = "0.6" });
+        await empty.Post("/api/holding/setup", new {
+            name = "Saltmarsh End", place = "52.5, 0.0", altitude = "6 m", zone = "Europe/London",
+            units = "metric", bedName = "Ridge Bed 4", area = "36 m²", crop = "fennel", growing = "annual", shape = "bucket",
+            total = "20 L", depth = "28 cm", openFlow = "6 L/min", shutOff = "20 kPa", diffuserKind = "airStone", waterKind = "mains",
+            strip = "0.6"
+        });
         var brought = await empty.Post("/api/book/file", new { text = csv });
         ((int)brought["jobs"]!).ShouldBeGreaterThan(15);
         (await empty.Http.GetStringAsync("/api/book/book.csv")).ShouldBe(csv);
@@ -125,7 +138,8 @@ public sealed class BookTests
         (await h.Refused("/api/book/waits", new { kind = "brew", days = "30", why = "" }))["why"].ShouldContain("which code");
         await h.Post("/api/book/waits", new { kind = "brew", days = "0", why = "our scheme tests every batch, rule 7" });
         (await h.Get("/api/book/waits"))["running"]!.AsArray().Select(w => (string)w!["what"]!).ShouldNotContain(w => w.Contains("tea"));
-        (await h.Get("/api/ground"))["beds"]!.AsArray().Select(b => (string?)b!["wait"]).ShouldNotContain(w => w != null && w.Contains("tea"));
+        (await h.Get("/api/ground"))["beds"]!.AsArray().Select(b => (string?)b!["wait"])
+            .ShouldNotContain(w => w != null && w.Contains("tea"));
     }
 
     [Fact]
@@ -144,7 +158,8 @@ public sealed class BookTests
     {
         using var h = new TestHolding();
         await h.Post("/api/holding/setup", TestHolding.SetUp);
-        const string geo = """{"type":"FeatureCollection","features":[{"type":"Feature","geometry":{"type":"Polygon","coordinates":[[[0,52.5],[0.0002,52.5],[0.0002,52.5001329],[0,52.5001329],[0,52.5]]]},"properties":{"name":"Ridge Bed 4"}},{"type":"Feature","geometry":{"type":"Polygon","coordinates":[[[0.001,52.5],[0.002,52.5],[0.002,52.501],[0.001,52.5]]]},"properties":{"name":"Orchard","crop":"apples"}}]}""";
+        const string geo =
+            """{"type":"FeatureCollection","features":[{"type":"Feature","geometry":{"type":"Polygon","coordinates":[[[0,52.5],[0.0002,52.5],[0.0002,52.5001329],[0,52.5001329],[0,52.5]]]},"properties":{"name":"Ridge Bed 4"}},{"type":"Feature","geometry":{"type":"Polygon","coordinates":[[[0.001,52.5],[0.002,52.5],[0.002,52.501],[0.001,52.5]]]},"properties":{"name":"Orchard","crop":"apples"}}]}""";
         var look = (await h.Post("/api/ground/geojson/preview", new { geoJson = geo }))["features"]!.AsArray();
         look.Select(f => (string)f!["says"]!).ShouldBe(["its outline; the area agrees", "a new bed"]);
         (await h.Get("/api/ground"))["beds"]!.AsArray().Count.ShouldBe(1); // only looked at

@@ -10,7 +10,8 @@ public class BringTests
 {
     private static readonly DateTimeOffset Start = new(2026, 6, 10, 5, 0, 0, TimeSpan.Zero);
 
-    private static (LoggerPreview Preview, IReadOnlyList<LoggerRow> Rows) Read(string csv) => LoggerCsv.Read(csv, Start, Start.AddHours(20), at => at.ToOffset(TimeSpan.FromHours(1)));
+    private static (LoggerPreview Preview, IReadOnlyList<LoggerRow> Rows) Read(string csv) =>
+        LoggerCsv.Read(csv, Start, Start.AddHours(20), at => at.ToOffset(TimeSpan.FromHours(1)));
 
     [Theory]
     [InlineData("time,mg/L,°C\n2026-06-10 07:00,8.1,17.5\n2026-06-10 08:00,7.9,17.9\n")]
@@ -77,7 +78,8 @@ public class BringTests
 
         async Task<HttpResponseMessage> Bring(byte[] bytes, string type)
         {
-            using var request = new HttpRequestMessage(HttpMethod.Post, $"/api/brew/batches/{id}/photos") { Content = new ByteArrayContent(bytes) };
+            using var request = new HttpRequestMessage(HttpMethod.Post,
+                $"/api/brew/batches/{id}/photos") { Content = new ByteArrayContent(bytes) };
             request.Content.Headers.ContentType = new MediaTypeHeaderValue(type);
             request.Headers.Add("Idempotency-Key", Guid.NewGuid().ToString());
             return await h.Http.SendAsync(request);

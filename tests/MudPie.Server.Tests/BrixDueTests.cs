@@ -12,8 +12,7 @@ public sealed class BrixDueTests
 {
     private static readonly DateTimeOffset Now = new(2026, 6, 10, 5, 0, 0, TimeSpan.Zero);
 
-    private static BrixVisit Read(int bed, double daysAgo, string leaf = "top", string? weed = null) => new()
-    {
+    private static BrixVisit Read(int bed, double daysAgo, string leaf = "top", string? weed = null) => new() {
         BedId = bed,
         At = Now.AddDays(-daysAgo),
         RecordedAt = Now.AddDays(-daysAgo),
@@ -25,7 +24,10 @@ public sealed class BrixDueTests
 
     private static Application Sprayed(double daysAgo, int? corrects = null, Purpose purpose = Purpose.Leaf, params int[] beds)
     {
-        var spray = new Application { At = Now.AddDays(-daysAgo), RecordedAt = Now.AddDays(-daysAgo), Purpose = purpose, Dilution = "1:5", CorrectsId = corrects, CautionsSeen = "", Fitness = "none", Tool = "can" };
+        var spray = new Application {
+            At = Now.AddDays(-daysAgo), RecordedAt = Now.AddDays(-daysAgo), Purpose = purpose, Dilution = "1:5",
+            CorrectsId = corrects, CautionsSeen = "", Fitness = "none", Tool = "can"
+        };
         spray.Beds.AddRange(beds.Select(b => new ApplicationBed { BedId = b }));
         return spray;
     }
@@ -64,7 +66,8 @@ public sealed class BrixDueTests
     [Fact]
     public async Task It_asks_for_the_leaf_that_was_read_before()
     {
-        var due = (await Due(db => db.AddRange(Sprayed(3, beds: 1), Read(1, 7.9, "bottom"), Read(1, 3.2, "middle"), Read(1, 9, "top")))).Single();
+        var due = (await Due(db => db.AddRange(Sprayed(3, beds: 1), Read(1, 7.9, "bottom"), Read(1, 3.2, "middle"),
+            Read(1, 9, "top")))).Single();
         (due.Leaf, due.Before).ShouldBe(("middle", Now.AddDays(-3.2)));
         (await Due(db => db.AddRange(Sprayed(3, beds: 1), Read(1, 8.1)))).Single().Before.ShouldBeNull();
     }
@@ -89,8 +92,10 @@ public sealed class BrixDueTests
         for (var day = 0; day < 12; day++)
         {
             using var scope = h.Services.CreateScope();
-            var (db, clock) = (scope.ServiceProvider.GetRequiredService<HoldingDb>(), scope.ServiceProvider.GetRequiredService<HoldingClock>());
-            var page = (await BrixEndpoints.Pairs(db, clock)).Where(p => p.Wants.StartsWith("due now", StringComparison.Ordinal)).DistinctBy(p => p.BedId).Select(p => (p.ApplicationId, p.BedId, p.Before?.At)).ToList();
+            var (db, clock) =
+                (scope.ServiceProvider.GetRequiredService<HoldingDb>(), scope.ServiceProvider.GetRequiredService<HoldingClock>());
+            var page = (await BrixEndpoints.Pairs(db, clock)).Where(p => p.Wants.StartsWith("due now", StringComparison.Ordinal))
+                .DistinctBy(p => p.BedId).Select(p => (p.ApplicationId, p.BedId, p.Before?.At)).ToList();
             (await BrixDues.Of(db, clock.Now)).Select(d => (d.ApplicationId, d.BedId, d.Before)).ShouldBe(page, $"day {day}");
             h.Clock.Advance(TimeSpan.FromHours(23));
         }

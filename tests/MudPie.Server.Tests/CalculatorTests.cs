@@ -14,7 +14,8 @@ public class CalculatorTests : IDisposable
         GC.SuppressFinalize(this);
     }
 
-    private const string Bucket = """{"volumeL":19,"depthM":0.3,"diffuser":"airStone","airLpm":5,"altitudeM":0,"temperatureC":20,"hours":48,"sources":[{"kind":"compost","litres":1.2}],"foods":[{"kind":"fishHydrolysate","ml":15},{"kind":"kelpLiquid","ml":15}]}""";
+    private const string Bucket =
+        """{"volumeL":19,"depthM":0.3,"diffuser":"airStone","airLpm":5,"altitudeM":0,"temperatureC":20,"hours":48,"sources":[{"kind":"compost","litres":1.2}],"foods":[{"kind":"fishHydrolysate","ml":15},{"kind":"kelpLiquid","ml":15}]}""";
 
     public static TheoryData<string, string, string, double> Figures => new()
     {
@@ -24,10 +25,12 @@ public class CalculatorTests : IDisposable
         { "chlorine-dose", """{"volumeL":50,"chlorineMgPerL":0.6,"way":"ascorbic"}""", "amount", 75 },
         { "dilution", """{"parts":"1:5","totalL":12}""", "teaL", 2 },
         { "dilution", """{"parts":"20 %","totalL":10}""", "oneIn", 5 },
-        { "microscope-count", """{"counts":[8,8,8,8],"fieldNumberMm":18,"objective":40,"coverSlipMm2":324,"dropMl":0.05,"dilution":1}""", "perMl", 325949.32 },
+        { "microscope-count", """{"counts":[8,8,8,8],"fieldNumberMm":18,"objective":40,"coverSlipMm2":324,"dropMl":0.05,"dilution":1}""",
+            "perMl", 325949.32 },
         { "tank-plan", """{"areaM2":3600,"rateLPerHa":300,"tankL":60,"oneIn":6,"spareShare":0}""", "teaL", 18 },
         { "sprayer-rate", """{"nozzleLPerMin":0.8,"speedKmPerH":6,"spacingM":0.5}""", "lPerHa", 160 },
-        { "inoculant-dose", """{"target":1e6,"per":"plant","count":240,"labelCount":2e8,"labelPer":"mL","viableShare":0.5}""", "amount", 2.4 },
+        { "inoculant-dose", """{"target":1e6,"per":"plant","count":240,"labelCount":2e8,"labelPer":"mL","viableShare":0.5}""",
+            "amount", 2.4 },
         { "injector-stock", """{"ratio":100,"dosePerL":0.2,"feedL":500}""", "product", 100 },
         { "sun", """{"latitude":51.9,"longitude":0,"fromUtc":"2026-06-21T00:00:00Z"}""", "noonElevationDeg", 61.54 },
         { "brix-correct", """{"brix":10,"temperatureC":25}""", "brix20", 10.36 },
@@ -54,7 +57,9 @@ public class CalculatorTests : IDisposable
     public void Brew_forecast_gives_three_curves_of_one_shape()
     {
         var output = new StringWriter();
-        CalcCommand.Run(["brew-forecast"], new StringReader(Bucket.Replace("\"hours\":48", "\"hours\":30,\"members\":200,\"seed\":3,\"readings\":[{\"h\":4,\"mgPerL\":7.9}]")), output, TextWriter.Null).ShouldBe(0);
+        CalcCommand.Run(["brew-forecast"],
+            new StringReader(Bucket.Replace("\"hours\":48",
+                "\"hours\":30,\"members\":200,\"seed\":3,\"readings\":[{\"h\":4,\"mgPerL\":7.9}]")), output, TextWriter.Null).ShouldBe(0);
         var answer = JsonNode.Parse(output.ToString())!;
         var hours = answer["median"]!.AsArray().Select(p => (double)p!["h"]!).ToList();
         hours.ShouldBe(answer["low10"]!.AsArray().Select(p => (double)p!["h"]!));
@@ -88,7 +93,10 @@ public class CalculatorTests : IDisposable
     public async Task Each_has_a_line_and_a_schema()
     {
         var list = (await _holding.Get("/api/calc")).AsArray();
-        list.Select(c => (string)c!["name"]!).ShouldBe(["oxygen-saturation", "brew-run", "brew-forecast", "chlorine-dose", "microscope-count", "dilution", "tank-plan", "put-out-race", "sprayer-rate", "inoculant-dose", "injector-stock", "sun", "trial-analysis", "replicates", "germination", "combine-trials", "brix-correct"]);
+        list.Select(c => (string)c!["name"]!)
+            .ShouldBe(["oxygen-saturation", "brew-run", "brew-forecast", "chlorine-dose", "microscope-count", "dilution", "tank-plan",
+                "put-out-race", "sprayer-rate", "inoculant-dose", "injector-stock", "sun", "trial-analysis", "replicates", "germination",
+                "combine-trials", "brix-correct"]);
         foreach (var c in list)
         {
             var output = new StringWriter();

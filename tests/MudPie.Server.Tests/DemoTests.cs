@@ -13,7 +13,8 @@ public class DemoTests
 
         var titles = (await h.Get("/api/today"))["items"]!.AsArray().Select(i => (string)i!["title"]!).ToList();
         titles[0].ShouldBe("The Barrel is sliding toward 6");
-        titles.ShouldContain(t => t.StartsWith("Oxygen reading in the Barrel", StringComparison.Ordinal) && t.EndsWith("late", StringComparison.Ordinal));
+        titles.ShouldContain(t => t.StartsWith("Oxygen reading in the Barrel", StringComparison.Ordinal)
+            && t.EndsWith("late", StringComparison.Ordinal));
         titles.ShouldContain(t => t.StartsWith("Brix on", StringComparison.Ordinal));
 
         var batches = (await h.Get("/api/brew/batches")).AsArray();

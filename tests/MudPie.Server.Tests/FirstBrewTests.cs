@@ -28,14 +28,20 @@ public class FirstBrewTests : IDisposable
         Math.Abs(Median(after, 6) - 7.4).ShouldBeLessThan(Math.Abs(Median(before, 6) - 7.4));
         ((string)after["watch"]!["value"]!["gate"]!["fitness"]!).ShouldBe("fit");
 
-        await _h.Post("/api/judge/brix", new { bedId = 1, readings = "8.6 8.9 8.4 8.8", temperature = "18", leafPosition = "top", sky = "clear" });
+        await _h.Post("/api/judge/brix", new {
+            bedId = 1, readings = "8.6 8.9 8.4 8.8", temperature = "18", leafPosition = "top",
+            sky = "clear"
+        });
         _h.Clock.Advance(TimeSpan.FromHours(2));
         await _h.Post($"{path}/air-off", new { });
         _h.Clock.Advance(TimeSpan.FromMinutes(10));
         var off = await _h.Get(path);
         ((string)off["watch"]!["value"]!["verdict"]!["sentence"]!).ShouldStartWith("Use it before");
 
-        object Out(params string[] seen) => new { batchId = id, dilution = "1:5", bedIds = new[] { 1 }, brew = "10 L", tool = "knapsack", tank = "15 L", cautionsSeen = seen };
+        object Out(params string[] seen) => new {
+            batchId = id, dilution = "1:5", bedIds = new[] { 1 }, brew = "10 L", tool = "knapsack",
+            tank = "15 L", cautionsSeen = seen
+        };
         var spread = await _h.Post("/api/put-out/tank/work-out", Out());
         ((double)spread["value"]!["job"]!["waterL"]!).ShouldBe(50, 1e-9);
         ((string)spread["value"]!["job"]!["dilution"]!).ShouldBe("1 part tea + 5 parts water (1 in 6)");
@@ -45,11 +51,16 @@ public class FirstBrewTests : IDisposable
         (await _h.Refused("/api/put-out/tank", Out(cautions)))["batch"].ShouldContain("not there to put out");
 
         _h.Clock.Advance(TimeSpan.FromDays(2));
-        (await _h.Get("/api/today"))["items"]!.AsArray().Select(i => (string)i!["title"]!).ShouldContain(t => t.StartsWith("Brix on Ridge Bed 4", StringComparison.Ordinal));
-        await _h.Post("/api/judge/brix", new { bedId = 1, applicationId = 1, readings = "9,0 8,8 9,3 8,7", temperature = "22", leafPosition = "top", sky = "clear" });
+        (await _h.Get("/api/today"))["items"]!.AsArray().Select(i => (string)i!["title"]!)
+            .ShouldContain(t => t.StartsWith("Brix on Ridge Bed 4", StringComparison.Ordinal));
+        await _h.Post("/api/judge/brix", new {
+            bedId = 1, applicationId = 1, readings = "9,0 8,8 9,3 8,7", temperature = "22",
+            leafPosition = "top", sky = "clear"
+        });
         var pair = (await _h.Get("/api/judge/brix"))["pairs"]![0]!;
         ((string)pair["difference"]!["value"]!["sentence"]!).ShouldContain("give or take");
-        (await _h.Get("/api/today"))["items"]!.AsArray().Select(i => (string)i!["title"]!).ShouldNotContain(t => t.StartsWith("Brix", StringComparison.Ordinal));
+        (await _h.Get("/api/today"))["items"]!.AsArray().Select(i => (string)i!["title"]!)
+            .ShouldNotContain(t => t.StartsWith("Brix", StringComparison.Ordinal));
     }
 
     [Fact]
@@ -76,12 +87,16 @@ public class FirstBrewTests : IDisposable
         await _h.Post($"/api/brew/batches/{id}/log", new { kind = "oxygen", value = "4.1" });
         (await _h.Get("/api/today"))["items"]![0]!["title"]!.ToString().ShouldContain("not fit to use");
 
-        var cautions = (await _h.Post("/api/put-out/tank/work-out", Out(null, [])))["cautions"]!.AsArray().Select(c => (string)c!["id"]!).ToArray();
+        var cautions = (await _h.Post("/api/put-out/tank/work-out", Out(null, [])))["cautions"]!.AsArray()
+            .Select(c => (string)c!["id"]!).ToArray();
         (await _h.Refused("/api/put-out/tank", Out(null, cautions)))["overrideWhy"].ShouldContain("4.1 mg/L");
         await _h.Post("/api/put-out/tank", Out("on fallow ground only, nothing grown there this year", cautions));
         ((string)(await _h.Get("/api/put-out"))["past"]![0]!["overrideWhy"]!).ShouldStartWith("on fallow");
 
-        object Out(string? why, string[] seen) => new { batchId = id, purpose = "root", dilution = "neat", bedIds = new[] { 1 }, brew = "5 L", tool = "can", tank = "10 L", overrideWhy = why, cautionsSeen = seen };
+        object Out(string? why, string[] seen) => new {
+            batchId = id, purpose = "root", dilution = "neat", bedIds = new[] { 1 },
+            brew = "5 L", tool = "can", tank = "10 L", overrideWhy = why, cautionsSeen = seen
+        };
     }
 
     [Fact]
@@ -95,7 +110,8 @@ public class FirstBrewTests : IDisposable
         var oxygen = batch["log"]!.AsArray().Where(l => (string)l!["kind"]! == "oxygen").ToList();
         oxygen.Select(l => (double)l!["number"]!).Order().ShouldBe([1.7, 7.1]);
         ((string)batch["watch"]!["value"]!["gate"]!["fitness"]!).ShouldBe("fit");
-        (await _h.Refused($"/api/brew/batches/{id}/log/{entry}/correct", new { kind = "oxygen", value = "7.2" })).Keys.ShouldContain("entry");
+        (await _h.Refused($"/api/brew/batches/{id}/log/{entry}/correct", new { kind = "oxygen", value = "7.2" })).Keys
+            .ShouldContain("entry");
     }
 
     [Theory]
@@ -119,7 +135,8 @@ public class FirstBrewTests : IDisposable
     {
         var id = await _h.Started();
         await _h.Post($"/api/brew/batches/{id}/log", new { kind = "warmth", value = "68 F" });
-        (await _h.Get($"/api/brew/batches/{id}"))["log"]!.AsArray().First(l => (string)l!["kind"]! == "warmth")!["number"]!.GetValue<double>().ShouldBe(20, 1e-9);
+        (await _h.Get($"/api/brew/batches/{id}"))["log"]!.AsArray()
+            .First(l => (string)l!["kind"]! == "warmth")!["number"]!.GetValue<double>().ShouldBe(20, 1e-9);
     }
 
     [Fact]
@@ -139,9 +156,13 @@ public class FirstBrewTests : IDisposable
     {
         await _h.Post("/api/holding/setup", TestHolding.SetUp);
         (await _h.Refused("/api/brew/plan", _h.Plan(hoursOn: -3)))["useAt"].ShouldContain("passed");
-        (await _h.Refused("/api/brew/plan", new { bedIds = Array.Empty<int>(), purpose = "leaf", useAt = _h.Now.AddHours(40), warmthC = 18 })).Keys.ShouldContain("beds");
+        (await _h.Refused("/api/brew/plan", new {
+            bedIds = Array.Empty<int>(), purpose = "leaf", useAt = _h.Now.AddHours(40),
+            warmthC = 18
+        })).Keys.ShouldContain("beds");
         (await _h.Refused("/api/brew/plan", """{"bedIds":[1],"warmthC":"hot"}""")).Keys.ShouldContain("warmthC");
-        (await _h.Refused("/api/brew/plan", new { bedIds = new[] { 1 }, purpose = "leaf", useAt = _h.Now.AddHours(40), warmthC = 60 })).Keys.ShouldContain("warmthC");
+        (await _h.Refused("/api/brew/plan", new { bedIds = new[] { 1 }, purpose = "leaf", useAt = _h.Now.AddHours(40), warmthC = 60 })).Keys
+            .ShouldContain("warmthC");
     }
 
     [Fact]
@@ -169,9 +190,12 @@ public class FirstBrewTests : IDisposable
     public async Task Kit_that_cannot_be_is_refused_and_units_are_read_either_way()
     {
         await _h.Post("/api/holding/setup", TestHolding.SetUp);
-        (await _h.Refused("/api/ground/vessels", new { name = "Vat", shape = "bucket", total = "10000 L", depth = "1 m" }))["total"].ShouldContain("bucket");
-        (await _h.Refused("/api/ground/beds", new { name = "Ridge Bed 4", area = "3 m2", crop = "x", growing = "annual" }))["name"].ShouldContain("already");
-        (await _h.Refused("/api/ground/pumps", new { name = "P", openFlow = "-6", shutOff = "0" })).Keys.ShouldBe(["openFlow", "shutOff"], ignoreOrder: true);
+        (await _h.Refused("/api/ground/vessels",
+            new { name = "Vat", shape = "bucket", total = "10000 L", depth = "1 m" }))["total"].ShouldContain("bucket");
+        (await _h.Refused("/api/ground/beds",
+            new { name = "Ridge Bed 4", area = "3 m2", crop = "x", growing = "annual" }))["name"].ShouldContain("already");
+        (await _h.Refused("/api/ground/pumps", new { name = "P", openFlow = "-6", shutOff = "0" })).Keys.ShouldBe(["openFlow", "shutOff"],
+            ignoreOrder: true);
         await _h.Post("/api/holding/units", new { units = "usCustomary" });
         await _h.Post("/api/ground/beds", new { name = "Ridge Bed 5", area = "400", crop = "fennel", growing = "annual" });
         var bed = (await _h.Get("/api/ground"))["beds"]![1]!;

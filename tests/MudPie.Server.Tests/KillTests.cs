@@ -6,7 +6,8 @@ using MudPie.Records;
 
 namespace MudPie.Server.Tests;
 
-/// <summary>The server is killed at any moment of a first start, of bringing an older file up to date, and of writing: the file opens by itself, and holds what was acknowledged.</summary>
+/// <summary>The server is killed at any moment of a first start, of bringing an older file up to date, and of writing: the file opens by
+/// itself, and holds what was acknowledged.</summary>
 /// <remarks>The suite kills a few times; <c>./mudpie kills</c> many.</remarks>
 public sealed class KillTests
 {
@@ -53,14 +54,21 @@ public sealed class KillTests
         }
     }
 
-    private static HoldingDb Open(string file) => new((DbContextOptions<HoldingDb>)new DbContextOptionsBuilder<HoldingDb>().UseHolding(file).Options);
+    private static HoldingDb Open(string file) =>
+        new((DbContextOptions<HoldingDb>)new DbContextOptionsBuilder<HoldingDb>().UseHolding(file).Options);
 
-    /// <summary>Starts a server on the file and kills it: after a while, or, where it writes, that while after its first acknowledged write.</summary>
+    /// <summary>Starts a server on the file and kills it: after a while, or, where it writes, that while after its first acknowledged
+    /// write.</summary>
     private static async Task<List<string>> Killed(string file, TimeSpan after, bool write)
     {
         var dll = typeof(App).Assembly.Location;
         var port = FreePort();
-        using var process = Process.Start(new ProcessStartInfo("dotnet", [dll, $"--Holding:File={file}", $"--Holding:Port={port}", "--Holding:Warm=false", "--Logging:LogLevel:Default=Error"]) { RedirectStandardOutput = true, RedirectStandardError = true, WorkingDirectory = Path.GetDirectoryName(dll) })!;
+        using var process =
+            Process.Start(new ProcessStartInfo("dotnet", [dll, $"--Holding:File={file}", $"--Holding:Port={port}", "--Holding:Warm=false",
+                "--Logging:LogLevel:Default=Error"]) {
+                RedirectStandardOutput = true, RedirectStandardError = true,
+                WorkingDirectory = Path.GetDirectoryName(dll)
+            })!;
         var kept = new List<string>();
         if (!write)
         {
@@ -77,7 +85,8 @@ public sealed class KillTests
             {
                 try
                 {
-                    using var request = new HttpRequestMessage(HttpMethod.Post, "/api/book/seen") { Content = JsonContent.Create(new { text = $"a heron, the {i}th" }) };
+                    using var request = new HttpRequestMessage(HttpMethod.Post,
+                        "/api/book/seen") { Content = JsonContent.Create(new { text = $"a heron, the {i}th" }) };
                     request.Headers.Add("Idempotency-Key", Guid.NewGuid().ToString());
                     using var reply = await http.SendAsync(request);
                     if (reply.IsSuccessStatusCode)

@@ -5,29 +5,39 @@ namespace MudPie.Server.Tests;
 /// <summary>Patches, meters, pairs, pests and the practice plot over HTTP.</summary>
 public sealed class LeavesTests
 {
-    private static async Task<int> Input(TestHolding h, string name) => (int)(await h.Get("/api/shelf"))["inputs"]!.AsArray().Single(i => (string)i!["name"]! == name)!["id"]!;
+    private static async Task<int> Input(TestHolding h, string name) => (int)(await h.Get("/api/shelf"))["inputs"]!.AsArray()
+        .Single(i => (string)i!["name"]! == name)!["id"]!;
 
     [Fact]
     public async Task Patches_go_from_the_shelf_to_a_tank_plan()
     {
         using var h = new TestHolding(demo: true);
         var seaweed = await Input(h, "liquid seaweed");
-        var id = (int)(await h.Post("/api/judge/patches", new { bedId = 6, each = 2, candidates = new[] { new { inputId = seaweed, ratePerHa = "5 L" } } }))["id"]!;
+        var id = (int)(await h.Post("/api/judge/patches",
+            new { bedId = 6, each = 2, candidates = new[] { new { inputId = seaweed, ratePerHa = "5 L" } } }))["id"]!;
         var test = (await h.Get("/api/judge/patches")).AsArray().Single(t => (int)t!["id"]! == id)!;
         var patches = test["patches"]!.AsArray();
         patches.Count(p => (string)p!["role"]! == "water").ShouldBe(2);
         ((double)patches.First(p => (string)p!["role"]! == "candidate")!["dose"]!["product"]!).ShouldBe(0.5);
         test["cautions"]!.AsArray().ShouldHaveSingleItem()!["id"]!.GetValue<string>().ShouldBe("spraying");
-        async Task Read(JsonNode p, string phase, double level) => await h.Post($"/api/judge/patches/patch/{p["id"]}/leaves", new { phase, readings = string.Join(' ', new[] { 0, 0.2, -0.2, 0 }.Select(d => (level + d).ToString("0.0", System.Globalization.CultureInfo.InvariantCulture))), temperature = "20 C" });
+        async Task Read(JsonNode p, string phase, double level) =>
+            await h.Post($"/api/judge/patches/patch/{p["id"]}/leaves",
+                new {
+                    phase, readings = string.Join(' ',
+                    new[] { 0, 0.2, -0.2, 0 }.Select(d => (level + d).ToString("0.0", System.Globalization.CultureInfo.InvariantCulture))),
+                    temperature = "20 C"
+                });
         (await h.Refused($"/api/judge/patches/{id}/on", new { }))["test"].ShouldStartWith("Some patches were not read before");
-        (await h.Refused($"/api/judge/patches/patch/{patches[0]!["id"]}/leaves", new { phase = "after", readings = "8", temperature = "20" }))["phase"].ShouldStartWith("Nothing is on yet");
+        (await h.Refused($"/api/judge/patches/patch/{patches[0]!["id"]}/leaves",
+            new { phase = "after", readings = "8", temperature = "20" }))["phase"].ShouldStartWith("Nothing is on yet");
         foreach (var p in patches)
         {
             await Read(p!, "before", 8);
         }
 
         await h.Post($"/api/judge/patches/{id}/on", new { });
-        (await h.Refused($"/api/judge/patches/patch/{patches[0]!["id"]}/leaves", new { phase = "before", readings = "8", temperature = "20" })).Keys.ShouldBe(["phase"]);
+        (await h.Refused($"/api/judge/patches/patch/{patches[0]!["id"]}/leaves",
+            new { phase = "before", readings = "8", temperature = "20" })).Keys.ShouldBe(["phase"]);
         h.Clock.Advance(TimeSpan.FromMinutes(45));
         ((string)(await h.Get("/api/today")).ToJsonString()).ShouldContain("patches");
         foreach (var (p, i) in patches.Select((p, i) => (p!, i)))
@@ -45,10 +55,16 @@ public sealed class LeavesTests
     public async Task Patches_without_a_rate_or_a_candidate_are_refused()
     {
         using var h = new TestHolding(demo: true);
-        (await h.Refused("/api/judge/patches", new { bedId = 99, area = "1 ha", water = "9 L", each = 0 })).Keys.ShouldBe(["bedId", "area", "water", "each", "candidates"]);
+        (await h.Refused("/api/judge/patches", new { bedId = 99, area = "1 ha", water = "9 L", each = 0 })).Keys.ShouldBe(["bedId", "area",
+            "water", "each", "candidates"]);
         var molasses = await Input(h, "molasses");
-        (await h.Refused("/api/judge/patches", new { bedId = 6, candidates = new[] { new { inputId = molasses } } }))["candidates[0].ratePerHa"].ShouldContain("has no rate");
-        (await h.Refused("/api/judge/patches", new { bedId = 6, candidates = new[] { new { inputId = molasses, ratePerHa = "5 L" }, new { inputId = molasses, ratePerHa = "5 L" } } })).Keys.ShouldBe(["candidates"]);
+        (await h.Refused("/api/judge/patches",
+            new { bedId = 6, candidates = new[] { new { inputId = molasses } } }))["candidates[0].ratePerHa"].ShouldContain("has no rate");
+        (await h.Refused("/api/judge/patches",
+            new {
+                bedId = 6, candidates = new[] { new { inputId = molasses, ratePerHa = "5 L" },
+                new { inputId = molasses, ratePerHa = "5 L" } }
+            })).Keys.ShouldBe(["candidates"]);
         (await h.Refused("/api/judge/patches/999/on", new { })).Keys.ShouldBe(["id"]);
     }
 
@@ -58,7 +74,10 @@ public sealed class LeavesTests
         using var h = new TestHolding(demo: true);
         var id = (int)(await h.Post("/api/judge/meters", new { name = "digital one", kind = "digital", corrects = true }))["id"]!;
         (await h.Refused("/api/judge/meters", new { name = "digital one" })).Keys.ShouldBe(["name"]);
-        object Leaves() => new { bedId = 6, readings = "8.1 dry 8.4 8.2", meterId = id, leafPosition = "top", sky = "clear", stage = "flowering", stress = "drought" };
+        object Leaves() => new {
+            bedId = 6, readings = "8.1 dry 8.4 8.2", meterId = id, leafPosition = "top", sky = "clear",
+            stage = "flowering", stress = "drought"
+        };
         async Task<string> Advice()
         {
             var (status, reply) = await h.Send("/api/judge/brix/work-out", Leaves(), null);
@@ -83,7 +102,10 @@ public sealed class LeavesTests
     public async Task A_guided_pair_is_told_when_its_second_half_is_in()
     {
         using var h = new TestHolding(demo: true);
-        object Half(string readings, string leaf, int? with = null) => new { bedId = 7, readings, temperature = "20", leafPosition = leaf, sky = "clear", pairKind = "top-bottom", pairWithId = with, samePlants = true };
+        object Half(string readings, string leaf, int? with = null) => new {
+            bedId = 7, readings, temperature = "20", leafPosition = leaf,
+            sky = "clear", pairKind = "top-bottom", pairWithId = with, samePlants = true
+        };
         var first = (int)(await h.Post("/api/judge/brix", Half("10.0 11.2 11.8", "top")))["id"]!;
         var waiting = (await h.Get("/api/judge/brix/bed/7"))["waiting"]!.AsArray().ShouldHaveSingleItem()!;
         ((string)waiting["wants"]!).ShouldBe("now the bottom leaves");
@@ -99,14 +121,16 @@ public sealed class LeavesTests
     public async Task A_reading_is_put_right_by_a_new_one()
     {
         using var h = new TestHolding(demo: true);
-        object Leaves(string readings, int? corrects = null) => new { bedId = 7, readings, temperature = "20", leafPosition = "top", sky = "clear", correctsId = corrects };
+        object Leaves(string readings, int? corrects = null) =>
+            new { bedId = 7, readings, temperature = "20", leafPosition = "top", sky = "clear", correctsId = corrects };
         var first = (int)(await h.Post("/api/judge/brix", Leaves("18.8 19.1")))["id"]!;
         var before = (await h.Get("/api/judge/brix/bed/7"))["visits"]!.AsArray().Count;
         await h.Post("/api/judge/brix", Leaves("8.8 9.1", first));
         var visits = (await h.Get("/api/judge/brix/bed/7"))["visits"]!.AsArray();
         visits.Count.ShouldBe(before);
         visits.ShouldNotContain(v => (int)v!["id"]! == first);
-        (await h.Get("/api/judge/brix/bed/7"))["putRight"]!.AsArray().ShouldHaveSingleItem()!["id"]!.GetValue<int>().ShouldBe(first, "the old one stays readable");
+        (await h.Get("/api/judge/brix/bed/7"))["putRight"]!.AsArray().ShouldHaveSingleItem()!["id"]!.GetValue<int>()
+            .ShouldBe(first, "the old one stays readable");
         (await h.Refused("/api/judge/brix", Leaves("9", first))).Keys.ShouldBe(["correctsId"]);
     }
 
@@ -121,7 +145,8 @@ public sealed class LeavesTests
         var twelve = await h.Get("/api/judge/brix/bed/7");
         ((double)twelve["standing"]!["value"]!["line"]!).ShouldBe(12);
         ((string)twelve["hold"]!["value"]!["word"]!).ShouldBe("feed");
-        (await h.Refused("/api/judge/pests", new { bedId = 0, pest = "", count = "-1", per = "tree", threshold = "0" })).Keys.ShouldBe(["pest", "count", "per", "threshold", "bedId"]);
+        (await h.Refused("/api/judge/pests", new { bedId = 0, pest = "", count = "-1", per = "tree", threshold = "0" })).Keys
+            .ShouldBe(["pest", "count", "per", "threshold", "bedId"]);
     }
 
     [Fact]
@@ -148,6 +173,7 @@ public sealed class LeavesTests
         shown["value"]!["truth"].ShouldBeNull();
         var (_, told) = await h.Send("/api/judge/practice", new { seed = 3, replicates = 5, layout = "blocks", decision = "works" }, null);
         ((int)told["value"]!["truth"]!["yours"]!["tries"]!).ShouldBe(1000);
-        (await h.Refused("/api/judge/practice", new { seed = 3, replicates = 500, layout = "rings" })).Keys.ShouldBe(["replicates", "layout"]);
+        (await h.Refused("/api/judge/practice", new { seed = 3, replicates = 500, layout = "rings" })).Keys
+            .ShouldBe(["replicates", "layout"]);
     }
 }

@@ -16,7 +16,10 @@ public class MakingTests : IDisposable
     private async Task<int> Begun(string making, string purpose = "root")
     {
         await _h.Post("/api/holding/setup", TestHolding.SetUp);
-        var id = (int)(await _h.Post("/api/brew/batches", new { bedIds = new[] { 1 }, purpose, making, useAt = _h.Now.AddHours(60), warmthC = 18, swingC = 2 }))["id"]!;
+        var id = (int)(await _h.Post("/api/brew/batches", new {
+            bedIds = new[] { 1 }, purpose, making, useAt = _h.Now.AddHours(60),
+            warmthC = 18, swingC = 2
+        }))["id"]!;
         _h.Clock.SetUtcNow((await _h.Get($"/api/brew/batches/{id}"))["plannedStart"]!.GetValue<DateTimeOffset>());
         await _h.Post($"/api/brew/batches/{id}/start", new { strip = "0" });
         return id;
@@ -56,9 +59,15 @@ public class MakingTests : IDisposable
         var watch = await Watch(id);
         ((string)watch["gate"]!["fitness"]!).ShouldBe("feed");
         ((string)watch["verdict"]!["sentence"]!).ShouldContain("feed, not a live brew");
-        var spread = (await _h.Post("/api/put-out/tank/work-out", new { batchId = id, purpose = "root", brew = "2 L", dilution = "1:20", tank = "15 L", bedIds = new[] { 1 }, tool = "can" }));
+        var spread = (await _h.Post("/api/put-out/tank/work-out", new {
+            batchId = id, purpose = "root", brew = "2 L", dilution = "1:20",
+            tank = "15 L", bedIds = new[] { 1 }, tool = "can"
+        }));
         var seen = spread["cautions"]!.AsArray().Select(c => (string)c!["id"]!).ToArray();
-        await _h.Post("/api/put-out/tank", new { batchId = id, purpose = "root", brew = "2 L", dilution = "1:20", tank = "15 L", bedIds = new[] { 1 }, tool = "can", cautionsSeen = seen });
+        await _h.Post("/api/put-out/tank", new {
+            batchId = id, purpose = "root", brew = "2 L", dilution = "1:20", tank = "15 L",
+            bedIds = new[] { 1 }, tool = "can", cautionsSeen = seen
+        });
         ((string)(await _h.Get("/api/put-out"))["past"]![0]!["fitness"]!).ShouldBe("a feed");
     }
 
@@ -95,7 +104,8 @@ public class MakingTests : IDisposable
     public async Task Both_orders_of_feeding_are_plans_and_one_may_be_chosen_for_good()
     {
         await _h.Post("/api/holding/setup", TestHolding.SetUp);
-        async Task<List<string>> Order() => [.. (await _h.Post("/api/brew/plan", _h.Plan()))["value"]!["plan"]!["steps"]!.AsArray().Select(s => (string)s!["id"]!)];
+        async Task<List<string>> Order() =>
+            [.. (await _h.Post("/api/brew/plan", _h.Plan()))["value"]!["plan"]!["steps"]!.AsArray().Select(s => (string)s!["id"]!)];
         var before = await Order();
         before.IndexOf("source").ShouldBeLessThan(before.IndexOf("foods"));
         await _h.Post("/api/holding/forks/order", new { school = "food-first" });
@@ -107,7 +117,11 @@ public class MakingTests : IDisposable
     public async Task A_school_of_hours_chosen_for_this_job_changes_the_start_and_not_the_holding()
     {
         await _h.Post("/api/holding/setup", TestHolding.SetUp);
-        async Task<double> Hours(object? choices) => (double)(await _h.Post("/api/brew/plan", new { bedIds = new[] { 1 }, purpose = "leaf", useAt = _h.Now.AddHours(55), warmthC = 18, choices }))["value"]!["plan"]!["brewHours"]!;
+        async Task<double> Hours(object? choices) =>
+            (double)(await _h.Post("/api/brew/plan", new {
+                bedIds = new[] { 1 }, purpose = "leaf", useAt = _h.Now.AddHours(55),
+                warmthC = 18, choices
+            }))["value"]!["plan"]!["brewHours"]!;
         (await Hours(new Dictionary<string, string> { ["brew-time"] = "fixed" })).ShouldBe(24);
         (await Hours(new Dictionary<string, string> { ["brew-time"] = "warmth" })).ShouldBe(27);
         (await Hours(null)).ShouldNotBe(24);
@@ -129,7 +143,8 @@ public class MakingTests : IDisposable
         back["went"]!.AsArray().Count.ShouldBeGreaterThan(1);
         (await demo.Get("/api/brew/cleaning")).AsArray().Count(v => !(bool)v!["clean"]! && !(bool)v["inUse"]!).ShouldBe(1);
         (await demo.Get("/api/brew/tallies"))["growth"]!.AsArray().Count.ShouldBe(1);
-        (await demo.Get("/api/brew/ground-checks")).AsArray().Select(c => (string)c!["life"]!).ShouldBe(["poor", "living", "middling"], ignoreOrder: true);
+        (await demo.Get("/api/brew/ground-checks")).AsArray().Select(c => (string)c!["life"]!)
+            .ShouldBe(["poor", "living", "middling"], ignoreOrder: true);
         var live = (await demo.Get("/api/brew/batches/14"))["watch"]!["value"]!;
         live["crossesAtH"].ShouldNotBeNull();
         live["remedies"]!.AsArray().Count(r => (bool)r!["holds"]!).ShouldBeGreaterThan(1);

@@ -40,5 +40,6 @@ public sealed class NamesTests
     [InlineData("a", "a")]
     [InlineData("a|b", "a or b")]
     [InlineData("a|b|c", "a, b or c")]
-    public void One_of_a_few_is_offered_with_or(string words, string says) => Say.Any(words.Split('|', StringSplitOptions.RemoveEmptyEntries)).ShouldBe(says);
+    public void One_of_a_few_is_offered_with_or(string words, string says) =>
+        Say.Any(words.Split('|', StringSplitOptions.RemoveEmptyEntries)).ShouldBe(says);
 }

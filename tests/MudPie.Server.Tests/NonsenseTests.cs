@@ -64,7 +64,8 @@ public class NonsenseTests : IClassFixture<NonsenseTests.Going>
     public async Task In_a_live_brew(string path, string body, string field)
     {
         var before = (await _h.Get($"/api/brew/batches/{_batch}"))["log"]!.AsArray().Count;
-        (await _h.Refused($"/api/brew/batches/{_batch}/{path}", body)).Keys.ShouldContain(k => k.StartsWith(field, StringComparison.Ordinal), body);
+        (await _h.Refused($"/api/brew/batches/{_batch}/{path}", body)).Keys.ShouldContain(k =>
+            k.StartsWith(field, StringComparison.Ordinal), body);
         (await _h.Get($"/api/brew/batches/{_batch}"))["log"]!.AsArray().Count.ShouldBe(before);
     }
 
@@ -82,10 +83,14 @@ public class NonsenseTests : IClassFixture<NonsenseTests.Going>
     [InlineData("plan", """{"bedIds":[1],"purpose":"leaf","useAt":"2026-06-13T07:00:00Z","warmthC":18,"swingC":40}""", "swingC")]
     [InlineData("plan", """{"bedIds":[1],"purpose":"leaf","useAt":"2026-06-13T07:00:00Z","warmthC":18,"brewL":10000}""", "brewL")]
     [InlineData("plan", """{"bedIds":[1],"purpose":"leaf","useAt":"2026-06-13T07:00:00Z","warmthC":18,"sourceL":-2}""", "sourceL")]
-    [InlineData("plan", """{"bedIds":[1],"purpose":"leaf","useAt":"2026-06-13T07:00:00Z","warmthC":18,"foods":[{"kind":"blood","ml":5}]}""", "foods[0].kind")]
-    [InlineData("plan", """{"bedIds":[1],"purpose":"leaf","useAt":"2026-06-13T07:00:00Z","warmthC":18,"foods":[{"kind":"molasses","ml":1e9}]}""", "foods[0].ml")]
+    [InlineData("plan", """{"bedIds":[1],"purpose":"leaf","useAt":"2026-06-13T07:00:00Z","warmthC":18,"foods":[{"kind":"blood","ml":5}]}""",
+        "foods[0].kind")]
+    [InlineData("plan",
+        """{"bedIds":[1],"purpose":"leaf","useAt":"2026-06-13T07:00:00Z","warmthC":18,"foods":[{"kind":"molasses","ml":1e9}]}""",
+        "foods[0].ml")]
     [InlineData("plan", """{"bedIds":[1],"purpose":"leaf","useAt":"2026-06-13T07:00:00Z","warmthC":18,"making":"magic"}""", "making")]
-    [InlineData("plan", """{"bedIds":[1],"purpose":"root","useAt":"2026-06-13T07:00:00Z","warmthC":18,"making":"extract","loads":400}""", "loads")]
+    [InlineData("plan", """{"bedIds":[1],"purpose":"root","useAt":"2026-06-13T07:00:00Z","warmthC":18,"making":"extract","loads":400}""",
+        "loads")]
     [InlineData("plan", """{"bedIds":[1],"purpose":"leaf","useAt":"2026-06-13T07:00:00Z","warmthC":18,"recipe":"start:99"}""", "recipe")]
     [InlineData("plan", """{"bedIds":[1],"purpose":"leaf","useAt":"2026-06-13T07:00:00Z","warmthC":18,"recipe":"v:no"}""", "recipe")]
     [InlineData("plan", """{"bedIds":[1],"purpose":"leaf","useAt":"2026-06-13T07:00:00Z","warmthC":18,"vesselId":55}""", "vesselId")]
@@ -103,24 +108,34 @@ public class NonsenseTests : IClassFixture<NonsenseTests.Going>
     [InlineData("recipes/bring", """{"json":""}""", "json")]
     [InlineData("recipes/bring", """{"json":"[1,2]"}""", "json")]
     [InlineData("air/work-out", """{"volumeL":17,"pumps":[],"outlets":[{"diffuser":"airStone","depthM":"0.3"}]}""", "pumps")]
-    [InlineData("air/work-out", """{"volumeL":17,"pumps":[{"openLpm":"6","shutOffKPa":"20"}],"outlets":[{"diffuser":"bellows","depthM":"0.3"}]}""", "outlets[0].diffuser")]
-    [InlineData("air/work-out", """{"volumeL":17,"pumps":[{"openLpm":"6","shutOffKPa":"20","count":"900"}],"outlets":[{"diffuser":"airStone","depthM":"0.3"}]}""", "pumps[0].count")]
+    [InlineData("air/work-out",
+        """{"volumeL":17,"pumps":[{"openLpm":"6","shutOffKPa":"20"}],"outlets":[{"diffuser":"bellows","depthM":"0.3"}]}""",
+        "outlets[0].diffuser")]
+    [InlineData("air/work-out",
+        """{"volumeL":17,"pumps":[{"openLpm":"6","shutOffKPa":"20","count":"900"}],"outlets":[{"diffuser":"airStone","depthM":"0.3"}]}""",
+        "pumps[0].count")]
     [InlineData("air/work-out", """{"volumeL":17,"fillL":"2","pumps":[],"outlets":[{"diffuser":"airStone","depthM":"0.3"}]}""", "fillS")]
-    [InlineData("air/work-out", """{"volumeL":17,"pumps":[{"curve":"60 to 0"}],"outlets":[{"diffuser":"airStone","depthM":"0.3"}]}""", "pumps[0].curve")]
+    [InlineData("air/work-out", """{"volumeL":17,"pumps":[{"curve":"60 to 0"}],"outlets":[{"diffuser":"airStone","depthM":"0.3"}]}""",
+        "pumps[0].curve")]
     [InlineData("air/work-out", """{"volumeL":17,"pumps":[null],"outlets":[{"diffuser":"airStone","depthM":"a hand"}]}""", "pumps[0]")]
-    [InlineData("air/work-out", """{"volumeL":17,"pumps":[{"openLpm":"6","shutOffKPa":"20"}],"outlets":[{"diffuser":"airStone","depthM":"0.3","hoseMm":"1,000"}]}""", "outlets[0].hoseMm")]
+    [InlineData("air/work-out",
+        """{"volumeL":17,"pumps":[{"openLpm":"6","shutOffKPa":"20"}],"outlets":[{"diffuser":"airStone","depthM":"0.3","hoseMm":"1,000"}]}""", "outlets[0].hoseMm")]
     [InlineData("air/work-out", """{"volumeL":17,"pumps":[{"openLpm":"-6","shutOffKPa":"1e308"}],"outlets":[null]}""", "outlets[0]")]
-    [InlineData("air/99", """{"volumeL":17,"pumps":[{"openLpm":"6","shutOffKPa":"20"}],"outlets":[{"diffuser":"airStone","depthM":"0.3"}]}""", "vesselId")]
+    [InlineData("air/99",
+        """{"volumeL":17,"pumps":[{"openLpm":"6","shutOffKPa":"20"}],"outlets":[{"diffuser":"airStone","depthM":"0.3"}]}""", "vesselId")]
     [InlineData("what-if", """{"batchId":99,"whatIfs":[]}""", "batchId")]
     [InlineData("what-if", """{"batchId":1,"whatIfs":[{"kind":"flood"}]}""", "whatIfs[0].kind")]
     [InlineData("what-if", """{"batchId":1,"whatIfs":[{"kind":"halfFood"}]}""", "whatIfs[0].kind")]
-    [InlineData("what-if", """{"batchId":1,"whatIfs":[{"kind":"secondPump"},{"kind":"cooler"},{"kind":"coldNight"},{"kind":"powerFails"}]}""", "whatIfs")]
+    [InlineData("what-if",
+        """{"batchId":1,"whatIfs":[{"kind":"secondPump"},{"kind":"cooler"},{"kind":"coldNight"},{"kind":"powerFails"}]}""", "whatIfs")]
     [InlineData("backwards", """{"batchId":1,"readyInH":-5}""", "readyInH")]
     [InlineData("after-air", """{"batchId":1,"stopAtH":900}""", "stopAtH")]
     [InlineData("after-air", """{"batchId":1,"battery":{"airLpm":0,"hours":3}}""", "battery.airLpm")]
     [InlineData("tally/work-out", """{"fields":[]}""", "fields")]
-    [InlineData("tally/work-out", """{"fieldNumberMm":18,"objective":0,"coverSlipMm2":324,"dropMl":0.05,"fields":[{"bacteria":3}]}""", "objective")]
-    [InlineData("tally/work-out", """{"fieldNumberMm":18,"objective":40,"coverSlipMm2":324,"dropMl":0.05,"fields":[{"bacteria":-3}]}""", "fields[0].bacteria")]
+    [InlineData("tally/work-out", """{"fieldNumberMm":18,"objective":0,"coverSlipMm2":324,"dropMl":0.05,"fields":[{"bacteria":3}]}""",
+        "objective")]
+    [InlineData("tally/work-out", """{"fieldNumberMm":18,"objective":40,"coverSlipMm2":324,"dropMl":0.05,"fields":[{"bacteria":-3}]}""",
+        "fields[0].bacteria")]
     [InlineData("tally/through", """{"before":[],"after":[1]}""", "before")]
     [InlineData("tally/through", """{"before":[0,0],"after":[1]}""", "before")]
     [InlineData("tallies", """{"stage":"lunch","tally":{}}""", "stage")]
@@ -135,22 +150,40 @@ public class NonsenseTests : IClassFixture<NonsenseTests.Going>
     [Theory]
     // The tank.
     [InlineData("/api/put-out/tank/work-out", "{}", "products")]
-    [InlineData("/api/put-out/tank/work-out", """{"bedIds":[1],"rate":"lots","tank":"15 L","items":[{"inputId":3,"rate":"2 L","basis":"perHa"}]}""", "rate")]
-    [InlineData("/api/put-out/tank/work-out", """{"bedIds":[1],"rate":"-5","tank":"15 L","items":[{"inputId":3,"rate":"2 L","basis":"perHa"}]}""", "rate")]
-    [InlineData("/api/put-out/tank/work-out", """{"bedIds":[1],"rate":"300","tank":"NaN","items":[{"inputId":3,"rate":"2 L","basis":"perHa"}]}""", "tank")]
-    [InlineData("/api/put-out/tank/work-out", """{"bedIds":[1],"rate":"300","tank":"15 L","items":[{"inputId":3,"rate":"2 kg","basis":"perHa"}]}""", "items[0].rate")]
-    [InlineData("/api/put-out/tank/work-out", """{"bedIds":[1],"rate":"300","tank":"15 L","items":[{"inputId":3,"rate":"2 L","basis":"per moon"}]}""", "products[0].basis")]
-    [InlineData("/api/put-out/tank/work-out", """{"bedIds":[1],"rate":"300","tank":"15 L","items":[{"inputId":999,"rate":"2 L","basis":"perHa"}]}""", "items[0]")]
-    [InlineData("/api/put-out/tank/work-out", """{"bedIds":[1],"rate":"300","tank":"15 L","sprayerId":77,"items":[{"inputId":3,"rate":"2 L","basis":"perHa"}]}""", "sprayerId")]
-    [InlineData("/api/put-out/tank/work-out", """{"bedIds":[1],"rate":"300","tank":"15 L","ph":"19","items":[{"inputId":3,"rate":"2 L","basis":"perHa"}]}""", "ph")]
-    [InlineData("/api/put-out/tank/work-out", """{"bedIds":[1],"rate":"300","tank":"15 L","spare":"90","items":[{"inputId":3,"rate":"2 L","basis":"perHa"}]}""", "spare")]
-    [InlineData("/api/put-out/tank/work-out", """{"bedIds":[1],"rate":"300","tank":"15 L","bedRates":{"1":"much"},"items":[{"inputId":3,"rate":"2 L","basis":"perHa"}]}""", "bedRates")]
-    [InlineData("/api/put-out/tank/work-out", """{"bedIds":[1],"rate":"300","tank":"15 L","foodWaiting":"cake","items":[{"inputId":3,"rate":"2 L","basis":"perHa"}]}""", "foodWaiting")]
+    [InlineData("/api/put-out/tank/work-out",
+        """{"bedIds":[1],"rate":"lots","tank":"15 L","items":[{"inputId":3,"rate":"2 L","basis":"perHa"}]}""", "rate")]
+    [InlineData("/api/put-out/tank/work-out",
+        """{"bedIds":[1],"rate":"-5","tank":"15 L","items":[{"inputId":3,"rate":"2 L","basis":"perHa"}]}""", "rate")]
+    [InlineData("/api/put-out/tank/work-out",
+        """{"bedIds":[1],"rate":"300","tank":"NaN","items":[{"inputId":3,"rate":"2 L","basis":"perHa"}]}""", "tank")]
+    [InlineData("/api/put-out/tank/work-out",
+        """{"bedIds":[1],"rate":"300","tank":"15 L","items":[{"inputId":3,"rate":"2 kg","basis":"perHa"}]}""", "items[0].rate")]
+    [InlineData("/api/put-out/tank/work-out",
+        """{"bedIds":[1],"rate":"300","tank":"15 L","items":[{"inputId":3,"rate":"2 L","basis":"per moon"}]}""", "products[0].basis")]
+    [InlineData("/api/put-out/tank/work-out",
+        """{"bedIds":[1],"rate":"300","tank":"15 L","items":[{"inputId":999,"rate":"2 L","basis":"perHa"}]}""", "items[0]")]
+    [InlineData("/api/put-out/tank/work-out",
+        """{"bedIds":[1],"rate":"300","tank":"15 L","sprayerId":77,"items":[{"inputId":3,"rate":"2 L","basis":"perHa"}]}""", "sprayerId")]
+    [InlineData("/api/put-out/tank/work-out",
+        """{"bedIds":[1],"rate":"300","tank":"15 L","ph":"19","items":[{"inputId":3,"rate":"2 L","basis":"perHa"}]}""", "ph")]
+    [InlineData("/api/put-out/tank/work-out",
+        """{"bedIds":[1],"rate":"300","tank":"15 L","spare":"90","items":[{"inputId":3,"rate":"2 L","basis":"perHa"}]}""", "spare")]
+    [InlineData("/api/put-out/tank/work-out",
+        """{"bedIds":[1],"rate":"300","tank":"15 L","bedRates":{"1":"much"},"items":[{"inputId":3,"rate":"2 L","basis":"perHa"}]}""",
+        "bedRates")]
+    [InlineData("/api/put-out/tank/work-out",
+        """{"bedIds":[1],"rate":"300","tank":"15 L","foodWaiting":"cake","items":[{"inputId":3,"rate":"2 L","basis":"perHa"}]}""",
+        "foodWaiting")]
     [InlineData("/api/put-out/tank/work-out", """{"batchId":1,"bedIds":[1],"brew":"9000 L","dilution":"1:5","tank":"15 L"}""", "brew")]
-    [InlineData("/api/put-out/tank/work-out", """{"batchId":1,"bedIds":[1],"brew":"5 L","dilution":"1:5","per100M2":"-2","tank":"15 L"}""", "per100M2")]
-    [InlineData("/api/put-out/tank", """{"bedIds":[1],"rate":"300","tank":"15 L","tool":"","items":[{"inputId":3,"rate":"20 ml","basis":"perHa"}]}""", "tool")]
-    [InlineData("/api/put-out/tank", """{"bedIds":[1],"rate":"300","tank":"15 L","tool":"can","at":"2099-01-01T00:00:00Z","items":[{"inputId":3,"rate":"20 ml","basis":"perHa"}]}""", "at")]
-    [InlineData("/api/put-out/tank", """{"bedIds":[1],"rate":"300","tank":"15 L","tool":"can","correctsId":55,"items":[{"inputId":3,"rate":"20 ml","basis":"perHa"}]}""", "correctsId")]
+    [InlineData("/api/put-out/tank/work-out", """{"batchId":1,"bedIds":[1],"brew":"5 L","dilution":"1:5","per100M2":"-2","tank":"15 L"}""",
+        "per100M2")]
+    [InlineData("/api/put-out/tank",
+        """{"bedIds":[1],"rate":"300","tank":"15 L","tool":"","items":[{"inputId":3,"rate":"20 ml","basis":"perHa"}]}""", "tool")]
+    [InlineData("/api/put-out/tank",
+        """{"bedIds":[1],"rate":"300","tank":"15 L","tool":"can","at":"2099-01-01T00:00:00Z","items":[{"inputId":3,"rate":"20 ml","basis":"perHa"}]}""", "at")]
+    [InlineData("/api/put-out/tank",
+        """{"bedIds":[1],"rate":"300","tank":"15 L","tool":"can","correctsId":55,"items":[{"inputId":3,"rate":"20 ml","basis":"perHa"}]}""",
+        "correctsId")]
     // Sprayers, doses, mixing, seasons.
     [InlineData("/api/put-out/sprayers", """{"name":"","kind":"knapsack","tank":"15 L","past":"new"}""", "name")]
     [InlineData("/api/put-out/sprayers", """{"name":"s","kind":"hose","tank":"15 L","past":"new"}""", "kind")]
@@ -167,7 +200,8 @@ public class NonsenseTests : IClassFixture<NonsenseTests.Going>
     [InlineData("/api/put-out/dose/work-out", "{}", "inputId")]
     [InlineData("/api/put-out/mixing/work-out", """{"tank":[],"lately":[],"own":[]}""", "tank")]
     [InlineData("/api/put-out/mixing/rules", """{"a":"brew","b":"sherry","together":false,"why":"label of it"}""", "b")]
-    [InlineData("/api/put-out/mixing/rules", """{"a":"brew","b":"copper","together":false,"waitDays":"-3","why":"label of it"}""", "waitDays")]
+    [InlineData("/api/put-out/mixing/rules", """{"a":"brew","b":"copper","together":false,"waitDays":"-3","why":"label of it"}""",
+        "waitDays")]
     [InlineData("/api/put-out/mixing/rules", """{"a":"brew","b":"copper","together":false,"why":""}""", "why")]
     [InlineData("/api/put-out/mixing/rules/9/end", "{}", "id")]
     [InlineData("/api/put-out/programmes", """{"bedId":99,"start":"2026-04-01","harvest":"2026-08-01"}""", "bedId")]
@@ -175,21 +209,24 @@ public class NonsenseTests : IClassFixture<NonsenseTests.Going>
     [InlineData("/api/put-out/programmes", """{"bedId":1,"start":"someday","harvest":"2026-04-01"}""", "start")]
     [InlineData("/api/put-out/programmes/9/propose", """{"kind":"seaweed"}""", "id")]
     [InlineData("/api/put-out/givings/9/move", """{"on":"2026-05-01"}""", "id")]
-    [InlineData("/api/put-out/dried-or-liquid/work-out", """{"liquidPerHa":"2","times":"0","liquidPrice":"7","driedPerHa":"150","driedPrice":"free"}""", "times")]
+    [InlineData("/api/put-out/dried-or-liquid/work-out",
+        """{"liquidPerHa":"2","times":"0","liquidPrice":"7","driedPerHa":"150","driedPrice":"free"}""", "times")]
     // Shelf and book.
     [InlineData("/api/shelf/inputs", """{"name":"","kind":"seaweed"}""", "name")]
     [InlineData("/api/shelf/inputs", """{"name":"x","kind":"unicorn"}""", "kind")]
     [InlineData("/api/shelf/inputs", """{"name":"x","kind":"seaweed","density":"99"}""", "density")]
     [InlineData("/api/shelf/inputs", """{"name":"x","kind":"seaweed","npk":"2-1"}""", "npk")]
     [InlineData("/api/shelf/inputs", """{"name":"x","kind":"seaweed","npk":"60-60-60"}""", "npk")]
-    [InlineData("/api/shelf/inputs", """{"name":"x","kind":"sporeInoculant","labelPer":"mL","species":[{"name":"b","count":"a few"}]}""", "species[0].count")]
+    [InlineData("/api/shelf/inputs", """{"name":"x","kind":"sporeInoculant","labelPer":"mL","species":[{"name":"b","count":"a few"}]}""",
+        "species[0].count")]
     [InlineData("/api/shelf/inputs", """{"name":"x","kind":"seaweed","labelRate":"2 kg","labelBasis":"perHa"}""", "labelRate")]
     [InlineData("/api/shelf/inputs/99/lots", """{"mark":"a","origin":"bought","amount":"1 L"}""", "id")]
     [InlineData("/api/shelf/inputs/3/lots", """{"mark":"","origin":"bought","amount":"1 L"}""", "mark")]
     [InlineData("/api/shelf/inputs/3/lots", """{"mark":"a","origin":"stolen","amount":"1 L"}""", "origin")]
     [InlineData("/api/shelf/inputs/3/lots", """{"mark":"a","origin":"bought","amount":"-1 L"}""", "amount")]
     [InlineData("/api/shelf/inputs/3/lots", """{"mark":"a","origin":"bought","amount":"1 L","from":"2099-01-01T00:00:00Z"}""", "from")]
-    [InlineData("/api/shelf/inputs/3/lots", """{"mark":"a","origin":"bought","amount":"1 L","expires":"1999-01-01T00:00:00Z"}""", "expires")]
+    [InlineData("/api/shelf/inputs/3/lots", """{"mark":"a","origin":"bought","amount":"1 L","expires":"1999-01-01T00:00:00Z"}""",
+        "expires")]
     [InlineData("/api/shelf/inputs/3/lots", """{"mark":"a","origin":"bought","amount":"1 L","kept":"900 C"}""", "kept")]
     [InlineData("/api/shelf/lots/99/entries", """{"reason":"count","amount":"1 L"}""", "id")]
     [InlineData("/api/shelf/wage", """{"hourly":"priceless"}""", "hourly")]

@@ -3,7 +3,8 @@ using Microsoft.Extensions.DependencyInjection;
 
 namespace MudPie.Server.Tests;
 
-/// <summary>What two screens must never say differently, asked over HTTP: sources, steps, drenches, races in their windows, units.</summary>
+/// <summary>What two screens must never say differently, asked over HTTP: sources, steps, drenches, races in their windows,
+/// units.</summary>
 public sealed class OneTruthMoreTests : IDisposable
 {
     private readonly TestHolding _h = new();
@@ -36,7 +37,8 @@ public sealed class OneTruthMoreTests : IDisposable
         step["doneAt"]!.GetValue<DateTimeOffset>().ShouldBe(_h.Now.AddMinutes(-50), TimeSpan.FromSeconds(1));
         step["writtenAt"]!.GetValue<DateTimeOffset>().ShouldBe(_h.Now, TimeSpan.FromSeconds(1));
         await _h.Post($"/api/brew/batches/{id}/steps/sprayer", new { });
-        Step(await _h.Get($"/api/brew/batches/{id}"), "sprayer")["writtenAt"].ShouldBeNull(); // done and written at once: one time says both
+        // done and written at once: one time says both
+        Step(await _h.Get($"/api/brew/batches/{id}"), "sprayer")["writtenAt"].ShouldBeNull();
     }
 
     [Fact]
@@ -111,7 +113,8 @@ public sealed class OneTruthMoreTests : IDisposable
         await _h.Post("/api/holding/setup", TestHolding.SetUp);
         var plan = Planned(hoursOn: 48); // 06:00 in June: low sun, light enough
         var id = (int)(await _h.Post("/api/brew/batches", plan))["id"]!;
-        var csv = "time,°C,wind m/s,rain mm\n" + string.Concat(Enumerable.Range(40, 24).Select(h => $"{_h.Now.AddHours(h):yyyy-MM-ddTHH:mm:ssZ},16,9,0\n"));
+        var csv = "time,°C,wind m/s,rain mm\n"
+            + string.Concat(Enumerable.Range(40, 24).Select(h => $"{_h.Now.AddHours(h):yyyy-MM-ddTHH:mm:ssZ},16,9,0\n"));
         await _h.Post("/api/weather/file", new { csv });
         var spoilt = (string)(await _h.Post("/api/brew/plan", plan))["value"]!["race"]!["verdict"]!["sentence"]!;
         spoilt.ShouldBe("Not at that hour: wind 9 m/s: it drifts.");
@@ -126,7 +129,11 @@ public sealed class OneTruthMoreTests : IDisposable
     {
         var id = await _h.Started();
         (await _h.Get($"/api/brew/batches/{id}"))["race"].ShouldNotBeNull();
-        await _h.Post("/api/weather/file", new { csv = "time,°C,wind m/s,rain mm\n" + string.Concat(Enumerable.Range(0, 80).Select(h => $"{_h.Now.AddHours(h):yyyy-MM-ddTHH:mm:ssZ},16,9,0\n")) });
+        await _h.Post("/api/weather/file",
+            new {
+                csv = "time,°C,wind m/s,rain mm\n"
+                + string.Concat(Enumerable.Range(0, 80).Select(h => $"{_h.Now.AddHours(h):yyyy-MM-ddTHH:mm:ssZ},16,9,0\n"))
+            });
         async Task<string> Says() => (string)(await _h.Get($"/api/brew/batches/{id}"))["race"]!["verdict"]!["sentence"]!;
         (await Says()).ShouldContain("9 m/s");
         await _h.Post("/api/holding/units", new { units = "usCustomary" });
@@ -143,10 +150,17 @@ public sealed class OneTruthMoreTests : IDisposable
         using (var scope = _h.Services.CreateScope())
         {
             var db = scope.ServiceProvider.GetRequiredService<Records.HoldingDb>();
-            var link = new Records.Brewing.ProbeLink { BatchId = id, Name = "pen", Host = "127.0.0.1", Port = 1, AttachedAt = _h.Now.AddHours(-5) };
+            var link = new Records.Brewing.ProbeLink {
+                BatchId = id, Name = "pen", Host = "127.0.0.1", Port = 1,
+                AttachedAt = _h.Now.AddHours(-5)
+            };
             db.Add(link);
             await db.SaveChangesAsync();
-            db.ProbeReadings.AddRange(Enumerable.Range(0, 150).Select(i => new Records.Brewing.ProbeReadingKept { ProbeLinkId = link.Id, Sequence = i, At = _h.Now.AddMinutes(-300 + (2 * i)), MgPerL = before - (0.006 * i), TemperatureC = 18 }));
+            db.ProbeReadings.AddRange(Enumerable.Range(0, 150)
+                .Select(i => new Records.Brewing.ProbeReadingKept {
+                    ProbeLinkId = link.Id, Sequence = i,
+                    At = _h.Now.AddMinutes(-300 + (2 * i)), MgPerL = before - (0.006 * i), TemperatureC = 18
+                }));
             await db.SaveChangesAsync();
         }
 
@@ -171,7 +185,9 @@ public sealed class OneTruthMoreTests : IDisposable
     {
         await _h.Post("/api/holding/setup", TestHolding.SetUp);
         var plan = Planned(hoursOn: 48);
-        async Task<(string Race, JsonNode Asked)> Both() => ((string)(await _h.Post("/api/brew/plan", plan))["value"]!["race"]!["graceShown"]!, (await _h.Post("/api/brew/after-air", new { plan }))["value"]!);
+        async Task<(string Race, JsonNode Asked)> Both() =>
+            ((string)(await _h.Post("/api/brew/plan", plan))["value"]!["race"]!["graceShown"]!,
+                (await _h.Post("/api/brew/after-air", new { plan }))["value"]!);
         var (race, asked) = await Both();
         race.ShouldBe(Core.Workings.Say.Minutes((double)asked["minutesTo6"]!));
         await _h.Post("/api/holding/forks/hold", new { school = "hour" });
@@ -185,7 +201,8 @@ public sealed class OneTruthMoreTests : IDisposable
     {
         await _h.Post("/api/holding/setup", TestHolding.SetUp);
         async Task<string> Asks() => (string)(await _h.Get("/api/ground"))["beds"]![0]!["says"]!;
-        async Task<string> Wants() => (string)(await _h.Post("/api/brew/plan", Planned("root", 30, making: "extract")))["value"]!["wantedShown"]!;
+        async Task<string> Wants() =>
+            (string)(await _h.Post("/api/brew/plan", Planned("root", 30, making: "extract")))["value"]!["wantedShown"]!;
         (await Asks()).ShouldContain($"{await Wants()} of extract");
         await _h.Post("/api/brew/ground-checks", new { bedId = 1, kind = "co2", figure = 100, at = _h.Now });
         var said = await Asks();
@@ -198,7 +215,8 @@ public sealed class OneTruthMoreTests : IDisposable
     {
         await _h.Post("/api/holding/setup", TestHolding.SetUp);
         var id = (int)(await _h.Post("/api/brew/batches", Planned()))["id"]!;
-        var refused = await _h.Refused("/api/put-out/tank/work-out", new { batchId = id, brew = "7 L", dilution = "1:5", bedIds = new[] { 1 }, tank = "15 L", tool = "can" });
+        var refused = await _h.Refused("/api/put-out/tank/work-out",
+            new { batchId = id, brew = "7 L", dilution = "1:5", bedIds = new[] { 1 }, tank = "15 L", tool = "can" });
         refused.Keys.ShouldBe(["batch"]);
     }
 
@@ -206,8 +224,7 @@ public sealed class OneTruthMoreTests : IDisposable
     public async Task A_tank_by_the_plant_speaks_of_plants_and_costs_say_what_they_do_not_know()
     {
         var id = await Dunked();
-        var tank = (await _h.Post("/api/put-out/tank/work-out", new
-        {
+        var tank = (await _h.Post("/api/put-out/tank/work-out", new {
             batchId = id,
             brew = "5 L",
             dilution = "1:1",
@@ -224,7 +241,8 @@ public sealed class OneTruthMoreTests : IDisposable
         ((string)tank["howToCover"]!).ShouldContain("stem");
         ((string)tank["mixShown"]!).ShouldBe("6 L");
         ((string)tank["cost"]!["says"]!).ShouldContain("not known");
-        ((string)tank["gateSays"]!["sentence"]!).ShouldBe((string)(await _h.Get($"/api/brew/batches/{id}"))["watch"]!["value"]!["verdict"]!["sentence"]!);
+        ((string)tank["gateSays"]!["sentence"]!).ShouldBe(
+            (string)(await _h.Get($"/api/brew/batches/{id}"))["watch"]!["value"]!["verdict"]!["sentence"]!);
     }
 
     [Fact]
@@ -232,11 +250,19 @@ public sealed class OneTruthMoreTests : IDisposable
     {
         await _h.Post("/api/holding/setup", TestHolding.SetUp);
         await _h.Post("/api/holding/units", new { units = "usCustomary" });
-        await _h.Post("/api/weather/file", new { csv = "time,°C,wind m/s,rain mm\n" + string.Concat(Enumerable.Range(0, 60).Select(h => $"{_h.Now.AddHours(h):yyyy-MM-ddTHH:mm:ssZ},{5 + (h % 26)},{h % 7},{h % 3}\n")) });
+        await _h.Post("/api/weather/file",
+            new {
+                csv = "time,°C,wind m/s,rain mm\n"
+                + string.Concat(Enumerable.Range(0, 60)
+                    .Select(h => $"{_h.Now.AddHours(h):yyyy-MM-ddTHH:mm:ssZ},{5 + (h % 26)},{h % 7},{h % 3}\n"))
+            });
         var id = (int)(await _h.Post("/api/brew/batches", Planned("root", 20, making: "extract")))["id"]!;
         _h.Clock.SetUtcNow((await _h.Get($"/api/brew/batches/{id}"))["plannedStart"]!.GetValue<DateTimeOffset>());
         await _h.Post($"/api/brew/batches/{id}/start", new { strip = "0" });
-        await _h.Post("/api/shelf/inputs", new { name = "fish", kind = "fishHydrolysate", price = "35.58", labelBasis = "perHa", species = Array.Empty<object>() });
+        await _h.Post("/api/shelf/inputs", new {
+            name = "fish", kind = "fishHydrolysate", price = "35.58", labelBasis = "perHa",
+            species = Array.Empty<object>()
+        });
         var bench = await _h.Get("/api/brew/air/1");
         JsonNode[] pages =
         [
@@ -244,24 +270,29 @@ public sealed class OneTruthMoreTests : IDisposable
             (await _h.Post("/api/brew/plan", Planned()))["value"]!,
             (await _h.Get("/api/put-out/windows?purpose=leaf"))["value"]!,
             (await _h.Get("/api/put-out/windows?purpose=root"))["value"]!,
-            (await _h.Post("/api/put-out/tank/work-out", new { batchId = id, brew = "1 gal", dilution = "1:1", purpose = "root", bedIds = new[] { 1 }, tank = "2 gal", tool = "can" }))["value"]!,
+            (await _h.Post("/api/put-out/tank/work-out", new { batchId = id, brew = "1 gal", dilution = "1:1", purpose = "root",
+                bedIds = new[] { 1 }, tank = "2 gal", tool = "can" }))["value"]!,
             bench,
             (await _h.Post("/api/brew/air/work-out", bench["bench"]!.ToJsonString()))["value"]!,
             (await _h.Post("/api/brew/schools", new { plan = Planned() }))["value"]!,
-            (await _h.Post("/api/brew/what-if", new { plan = Planned(), whatIfs = new[] { new { kind = "cooler", amount = "9" }, new { kind = "moreFood", amount = "1" } } }))["value"]!,
+            (await _h.Post("/api/brew/what-if",
+                new { plan = Planned(),
+                    whatIfs = new[] { new { kind = "cooler", amount = "9" }, new { kind = "moreFood", amount = "1" } } }))["value"]!,
             .. (await _h.Get("/api/brew/recipes")).AsArray().Select(r => r!["parts"]!),
             await _h.Get("/api/shelf"),
-            (await _h.Post("/api/put-out/dried-or-liquid/work-out", new { liquidPerHa = "0.2", times = "4", liquidPrice = "35", driedPerHa = "130", driedPrice = "0.8", wet = true }))["value"]!,
+            (await _h.Post("/api/put-out/dried-or-liquid/work-out", new { liquidPerHa = "0.2", times = "4", liquidPrice = "35",
+                driedPerHa = "130", driedPrice = "0.8", wet = true }))["value"]!,
         ];
-        var metric = new System.Text.RegularExpressions.Regex(@"\d\s?(L|mL|L/min|m²|ha|mm|cm|m/s|°C|kPa)(?![\w/])|100 m²|hectare", System.Text.RegularExpressions.RegexOptions.None, System.Text.RegularExpressions.Regex.InfiniteMatchTimeout);
-        foreach (var (path, text) in pages.SelectMany(p => Strings(p, "")).Where(x => !x.Path.Contains("typed", StringComparison.OrdinalIgnoreCase)))
+        var metric = new System.Text.RegularExpressions.Regex(@"\d\s?(L|mL|L/min|m²|ha|mm|cm|m/s|°C|kPa)(?![\w/])|100 m²|hectare",
+            System.Text.RegularExpressions.RegexOptions.None, System.Text.RegularExpressions.Regex.InfiniteMatchTimeout);
+        foreach (var (path, text) in pages.SelectMany(p => Strings(p, ""))
+            .Where(x => !x.Path.Contains("typed", StringComparison.OrdinalIgnoreCase)))
         {
             metric.IsMatch(text.Replace("mg/L", "", StringComparison.Ordinal)).ShouldBeFalse($"{path}: {text}");
         }
     }
 
-    private static IEnumerable<(string Path, string Text)> Strings(JsonNode? node, string path) => node switch
-    {
+    private static IEnumerable<(string Path, string Text)> Strings(JsonNode? node, string path) => node switch {
         JsonObject o => o.Where(p => p.Key is not ("working" or "dilution")).SelectMany(p => Strings(p.Value, $"{path}.{p.Key}")),
         JsonArray a => a.SelectMany((x, i) => Strings(x, $"{path}[{i}]")),
         JsonValue v when v.TryGetValue<string>(out var s) => [(path, s)],
@@ -275,25 +306,42 @@ public sealed class OneTruthMoreTests : IDisposable
     public async Task The_number_of_plots_is_for_what_the_grower_chose(string sureFor, string does)
     {
         await _h.Post("/api/holding/setup", TestHolding.SetUp);
-        object[] treatments = [new { name = "nothing", levels = new[] { "nothing" }, role = "control" }, new { name = "tea", levels = new[] { "tea" }, role = "treatment" }];
-        var curve = (await _h.Post("/api/judge/trials/curve", new { sureFor, design = "blocks", replicates = 4, noise = "0.2", worthHaving = "0.2", factors = new[] { "treatment" }, treatments, measures = new[] { new { kindId = "yieldM2" } } }))["value"]!;
+        object[] treatments = [new { name = "nothing", levels = new[] { "nothing" }, role = "control" },
+            new { name = "tea", levels = new[] { "tea" }, role = "treatment" }];
+        var curve = (await _h.Post("/api/judge/trials/curve", new {
+            sureFor, design = "blocks", replicates = 4, noise = "0.2",
+            worthHaving = "0.2", factors = new[] { "treatment" }, treatments, measures = new[] { new { kindId = "yieldM2" } }
+        }))["value"]!;
         ((string)curve["sentence"]!).ShouldContain($"would {does}");
-        ((int)curve["needed"]!).ShouldBe((int)curve[sureFor switch { "twice" => "neededTwice", "works" => "neededWorks", _ => "neededSeen" }]!);
+        ((int)curve["needed"]!).ShouldBe((int)curve[sureFor switch {
+            "twice" => "neededTwice",
+            "works" => "neededWorks",
+            _ =>
+            "neededSeen"
+        }]!);
         ((int)curve["neededTwice"]!).ShouldBeLessThan((int)curve["neededSeen"]!);
-        (await _h.Refused("/api/judge/trials/curve", new { sureFor = "luck", design = "blocks", replicates = 4, noise = "0.2", worthHaving = "0.2", factors = new[] { "treatment" }, treatments })).ShouldNotBeEmpty();
+        (await _h.Refused("/api/judge/trials/curve", new {
+            sureFor = "luck", design = "blocks", replicates = 4, noise = "0.2",
+            worthHaving = "0.2", factors = new[] { "treatment" }, treatments
+        })).ShouldNotBeEmpty();
     }
 
     private async Task<JsonNode> Brought(string csv, string design, string[] factors, string? block)
     {
         await _h.Post("/api/holding/setup", TestHolding.SetUp);
-        var id = (int)(await _h.Post("/api/judge/trials/csv", new { csv, question = "Does it lift it?", crop = "oats", design, factors, responses = new[] { "kg" }, block, byLot = true }))["id"]!;
+        var id = (int)(await _h.Post("/api/judge/trials/csv", new {
+            csv, question = "Does it lift it?", crop = "oats", design, factors,
+            responses = new[] { "kg" }, block, byLot = true
+        }))["id"]!;
         return await _h.Get($"/api/judge/trials/{id}");
     }
 
     [Fact]
     public async Task A_trial_brought_from_a_file_has_one_spelling_of_each_treatment_and_says_how_many_plots_each_has()
     {
-        var trial = await Brought("treatment,kg\nWater,5.0\nwater,5.2\nwater ,5.1\ntea,5.6\ntea,5.4\ntea,5.9\ntea,5.7\nextract,5.3\nextract,5.5", "random", ["treatment"], null);
+        var trial = await Brought(
+            "treatment,kg\nWater,5.0\nwater,5.2\nwater ,5.1\ntea,5.6\ntea,5.4\ntea,5.9\ntea,5.7\nextract,5.3\nextract,5.5", "random",
+            ["treatment"], null);
         trial["treatments"]!.AsArray().Select(t => (string)t!["name"]!).ShouldBe(["Water", "tea", "extract"]);
         ((string)trial["eachSays"]!).ShouldBe("2 to 4 of each");
         trial["strength"]!.AsArray().ShouldContain(s => ((string)s!["text"]!).Contains("2 plots of each", StringComparison.Ordinal));
@@ -303,9 +351,15 @@ public sealed class OneTruthMoreTests : IDisposable
     [Fact]
     public async Task A_crossed_trial_brought_from_a_file_knows_its_untreated_plots()
     {
-        var rows = from b in Enumerable.Range(1, 4) from crop in new[] { "beet", "dahlia" } from char_ in new[] { "no char", "char" } select FormattableString.Invariant($"{b},{char_},{crop},{(crop == "dahlia" ? 40 : 24) + (char_ == "char" ? 6 : 0) + (((b * 7) + crop.Length) % 5 * 0.3):0.0}");
+        var rows = from b in Enumerable.Range(1, 4)
+                   from crop in new[] { "beet", "dahlia" }
+                   from char_ in new[] { "no char",
+            "char" }
+                   select FormattableString.Invariant(
+                $"{b},{char_},{crop},{(crop == "dahlia" ? 40 : 24) + (char_ == "char" ? 6 : 0) + (((b * 7) + crop.Length) % 5 * 0.3):0.0}");
         var trial = await Brought("block,amendment,crop,kg\n" + string.Join('\n', rows), "factorial", ["amendment", "crop"], "block");
-        trial["treatments"]!.AsArray().Where(t => (string)t!["role"]! == "control").Select(t => (string)t!["name"]!).ShouldBe(["no char, beet", "no char, dahlia"]);
+        trial["treatments"]!.AsArray().Where(t => (string)t!["role"]! == "control").Select(t => (string)t!["name"]!)
+            .ShouldBe(["no char, beet", "no char, dahlia"]);
         trial["strength"]!.AsArray().ShouldNotContain(s => ((string)s!["text"]!).Contains("no untreated", StringComparison.Ordinal));
     }
 

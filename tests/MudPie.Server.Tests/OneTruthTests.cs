@@ -9,7 +9,11 @@ public sealed class OneTruthTests : IDisposable
 
     public void Dispose() => _h.Dispose();
 
-    private static object Tank(int batch, object? race = null, double litres = 6) => new { batchId = batch, brew = FormattableString.Invariant($"{litres} L"), bedIds = new[] { 1 }, purpose = "leaf", dilution = "1:5", tank = "15 L", tool = "knapsack", race };
+    private static object Tank(int batch, object? race = null, double litres = 6) =>
+        new {
+            batchId = batch, brew = FormattableString.Invariant($"{litres} L"), bedIds = new[] { 1 }, purpose = "leaf", dilution = "1:5",
+            tank = "15 L", tool = "knapsack", race
+        };
 
     [Fact]
     public async Task Plan_page_and_tank_run_the_same_race()
@@ -33,7 +37,8 @@ public sealed class OneTruthTests : IDisposable
         _h.Clock.Advance(TimeSpan.FromHours(3));
         var batch = await _h.Get($"/api/brew/batches/{id}");
         var page = batch["race"]!;
-        var tank = (await _h.Post("/api/put-out/tank/work-out", Tank(id, litres: (double)batch["vessel"]!["brewL"]!)))["value"]!["race"]!; // all of it
+        // all of it
+        var tank = (await _h.Post("/api/put-out/tank/work-out", Tank(id, litres: (double)batch["vessel"]!["brewL"]!)))["value"]!["race"]!;
         (await Windows()).ToJsonString().ShouldBe(page.ToJsonString());
         foreach (var part in new[] { "graceShown", "rows", "verdict" })
         {
@@ -65,7 +70,10 @@ public sealed class OneTruthTests : IDisposable
     public async Task A_choice_that_does_not_exist_is_refused(string fork, string school)
     {
         await _h.Post("/api/holding/setup", TestHolding.SetUp);
-        var refused = await _h.Refused("/api/brew/plan", new { bedIds = new[] { 1 }, purpose = "leaf", useAt = _h.Now.AddHours(48), warmthC = 18, choices = new Dictionary<string, string> { [fork] = school } });
+        var refused = await _h.Refused("/api/brew/plan", new {
+            bedIds = new[] { 1 }, purpose = "leaf", useAt = _h.Now.AddHours(48),
+            warmthC = 18, choices = new Dictionary<string, string> { [fork] = school }
+        });
         refused.Keys.ShouldContain(k => k.StartsWith("choices", StringComparison.Ordinal));
     }
 
@@ -95,13 +103,15 @@ public sealed class OneTruthTests : IDisposable
     {
         await _h.Post("/api/holding/setup", With("waterKind", "surface"));
         var before = await _h.Send("/api/brew/plan", _h.Plan(), null);
-        (before.Status == 422 || (string)before.Reply["value"]!["plan"]!["verdict"]!["tone"]! == "stop").ShouldBeTrue(before.Reply.ToJsonString());
+        (before.Status == 422 || (string)before.Reply["value"]!["plan"]!["verdict"]!["tone"]!
+            == "stop").ShouldBeTrue(before.Reply.ToJsonString());
         await _h.Post("/api/brew/water/1/tests", new { eColi = "0", by = "the county lab" });
         var after = await _h.Post("/api/brew/plan", _h.Plan());
         ((string)after["value"]!["plan"]!["verdict"]!["tone"]!).ShouldNotBe("stop");
         await _h.Post("/api/brew/water/1/tests", new { eColi = "12", by = "the county lab" });
         var foul = await _h.Send("/api/brew/plan", _h.Plan(), null);
-        (foul.Status == 422 || (string)foul.Reply["value"]!["plan"]!["verdict"]!["tone"]! == "stop").ShouldBeTrue(foul.Reply.ToJsonString());
+        (foul.Status == 422 || (string)foul.Reply["value"]!["plan"]!["verdict"]!["tone"]!
+            == "stop").ShouldBeTrue(foul.Reply.ToJsonString());
     }
 
     private static JsonObject With(string field, string value)
@@ -118,7 +128,10 @@ public sealed class OneTruthTests : IDisposable
         body["shutOff"] = "";
         await _h.Post("/api/holding/setup", body);
         ((string)(await _h.Get("/api/ground"))["pumps"]![0]!["name"]!).ShouldContain("assumed");
-        (await _h.Post("/api/brew/plan", new { bedIds = new[] { 1 }, purpose = "root", making = "extract", useAt = _h.Now.AddHours(20), warmthC = 18 }))["value"].ShouldNotBeNull();
+        (await _h.Post("/api/brew/plan", new {
+            bedIds = new[] { 1 }, purpose = "root", making = "extract", useAt = _h.Now.AddHours(20),
+            warmthC = 18
+        }))["value"].ShouldNotBeNull();
     }
 
     [Fact]
@@ -127,14 +140,14 @@ public sealed class OneTruthTests : IDisposable
         await _h.Post("/api/holding/setup", TestHolding.SetUp);
         async Task<int> Add(string name, string kind) => (int)(await _h.Post("/api/shelf/inputs", new { name, kind }))["id"]!;
         var (sulphur, fulvic) = (await Add("lime sulphur", "limeSulphur"), await Add("fulvic acid", "fulvic"));
-        var job = new
-        {
+        var job = new {
             purpose = "leaf",
             bedIds = new[] { 1 },
             rate = "500",
             tool = "knapsack",
             tank = "15 L",
-            items = new[] { new { inputId = sulphur, rate = "1 L", basis = "perHa" }, new { inputId = fulvic, rate = "1 L", basis = "perHa" } },
+            items = new[] { new { inputId = sulphur, rate = "1 L", basis = "perHa" },
+                new { inputId = fulvic, rate = "1 L", basis = "perHa" } },
             mixWhy = "we have always done it like that here",
         };
         (await _h.Refused("/api/put-out/tank", job))["items"].ShouldContain("No reason sets this aside");
@@ -144,14 +157,26 @@ public sealed class OneTruthTests : IDisposable
     public async Task A_label_in_its_own_words_gives_one_dose_on_shelf_season_and_tank()
     {
         await _h.Post("/api/holding/setup", TestHolding.SetUp);
-        var input = (int)(await _h.Post("/api/shelf/inputs", new { name = "liquid seaweed", kind = "seaweed", labelRate = "3 to 5 mL a can of 10 L, each week" }))["id"]!;
-        ((string)(await _h.Get("/api/shelf"))["inputs"]!.AsArray().Single(i => (int)i!["id"]! == input)!["labelSays"]!).ShouldContain("10 L");
-        var season = (int)(await _h.Post("/api/put-out/programmes", new { bedId = 1, start = DateOnly.FromDateTime(_h.Now.UtcDateTime.AddDays(-30)), harvest = DateOnly.FromDateTime(_h.Now.UtcDateTime.AddDays(70)) }))["id"]!;
-        await _h.Post($"/api/put-out/programmes/{season}/givings", new { kind = "seaweed", on = DateOnly.FromDateTime(_h.Now.UtcDateTime.AddDays(2)), purpose = "leaf" });
+        var input = (int)(await _h.Post("/api/shelf/inputs",
+            new { name = "liquid seaweed", kind = "seaweed", labelRate = "3 to 5 mL a can of 10 L, each week" }))["id"]!;
+        ((string)(await _h.Get("/api/shelf"))["inputs"]!.AsArray()
+            .Single(i => (int)i!["id"]! == input)!["labelSays"]!).ShouldContain("10 L");
+        var season = (int)(await _h.Post("/api/put-out/programmes",
+            new {
+                bedId = 1, start = DateOnly.FromDateTime(_h.Now.UtcDateTime.AddDays(-30)),
+                harvest = DateOnly.FromDateTime(_h.Now.UtcDateTime.AddDays(70))
+            }))["id"]!;
+        await _h.Post($"/api/put-out/programmes/{season}/givings",
+            new { kind = "seaweed", on = DateOnly.FromDateTime(_h.Now.UtcDateTime.AddDays(2)), purpose = "leaf" });
         var view = await _h.Get("/api/put-out/programmes");
         var giving = view["programmes"]![0]!["givings"]![0]!;
         ((string)giving["whose"]!).ShouldContain("label");
-        var tank = await _h.Post("/api/put-out/tank/work-out", new { purpose = "leaf", bedIds = new[] { 1 }, rate = view["mixLPerHa"]!.ToString(), items = new[] { new { inputId = input, rate = (string)giving["tankRate"]!, basis = (string)giving["tankBasis"]! } }, tool = "knapsack", tank = "15 L", spare = "0" });
+        var tank = await _h.Post("/api/put-out/tank/work-out",
+            new {
+                purpose = "leaf", bedIds = new[] { 1 }, rate = view["mixLPerHa"]!.ToString(),
+                items = new[] { new { inputId = input, rate = (string)giving["tankRate"]!, basis = (string)giving["tankBasis"]! } },
+                tool = "knapsack", tank = "15 L", spare = "0"
+            });
         ((string)tank["value"]!["shares"]![0]!["products"]![0]!["shown"]!).ShouldBe((string)giving["amountShown"]!);
     }
 
@@ -160,7 +185,10 @@ public sealed class OneTruthTests : IDisposable
     {
         await _h.Post("/api/holding/setup", TestHolding.SetUp);
         var input = (int)(await _h.Post("/api/shelf/inputs", new { name = "liquid seaweed", kind = "seaweed" }))["id"]!;
-        var worked = await _h.Post("/api/put-out/tank/work-out", new { purpose = "leaf", bedIds = new[] { 1 }, rate = "500", items = new[] { new { inputId = input, rate = "20 ml", basis = "per100m2" } }, tool = "knapsack", tank = "15 L" });
+        var worked = await _h.Post("/api/put-out/tank/work-out", new {
+            purpose = "leaf", bedIds = new[] { 1 }, rate = "500",
+            items = new[] { new { inputId = input, rate = "20 ml", basis = "per100m2" } }, tool = "knapsack", tank = "15 L"
+        });
         ((string)worked["value"]!["cost"]!["batch"]!).ShouldBe("not known");
     }
 
@@ -181,7 +209,11 @@ public sealed class OneTruthTests : IDisposable
     {
         await _h.Post("/api/holding/setup", TestHolding.SetUp);
         _h.Clock.SetUtcNow(new DateTimeOffset(2026, 6, 20, 15, 0, 0, TimeSpan.Zero));
-        async Task Visit(double daysAgo, string leaf, string readings) => await _h.Post("/api/judge/brix", new { bedId = 1, at = _h.Now.AddDays(-daysAgo), leafPosition = leaf, sky = "clear", meterCorrects = true, readings });
+        async Task Visit(double daysAgo, string leaf, string readings) =>
+            await _h.Post("/api/judge/brix", new {
+                bedId = 1, at = _h.Now.AddDays(-daysAgo), leafPosition = leaf, sky = "clear",
+                meterCorrects = true, readings
+            });
         for (var d = 1; d <= 6; d++)
         {
             await Visit(d, "bottom", "4 4.2 4.1");

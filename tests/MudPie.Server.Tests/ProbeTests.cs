@@ -12,11 +12,13 @@ namespace MudPie.Server.Tests;
 /// <summary>The simulated probe and the reader of probes, over real sockets.</summary>
 public class ProbeTests
 {
-    private static ProbeSettings Settings(TestHolding h, int port = 0, double every = 120) => new()
-    {
+    private static ProbeSettings Settings(TestHolding h, int port = 0, double every = 120) => new() {
         Name = "test-probe",
         StartedAt = h.Now.AddHours(-6),
-        Brew = new BrewQuestion { VolumeL = 17, DepthM = 0.28, Diffuser = "airStone", AirLpm = 5, TemperatureC = 18, Hours = 48, Sources = [new SourceAmount { Kind = "compost", Litres = 1 }], Foods = [new FoodAmount { Kind = "fishHydrolysate", Ml = 10 }] },
+        Brew = new BrewQuestion {
+            VolumeL = 17, DepthM = 0.28, Diffuser = "airStone", AirLpm = 5, TemperatureC = 18, Hours = 48,
+            Sources = [new SourceAmount { Kind = "compost", Litres = 1 }], Foods = [new FoodAmount { Kind = "fishHydrolysate", Ml = 10 }]
+        },
         Truth = Multipliers.Table,
         EverySeconds = every,
         Strays = new Straying(0.05, 0.4),
@@ -33,7 +35,8 @@ public class ProbeTests
 
     private static async Task<JsonNode> Until(TestHolding h, int id, Func<JsonNode, bool> so)
     {
-        for (var clock = Stopwatch.StartNew(); clock.Elapsed < TimeSpan.FromMinutes(3); await Task.Delay(100, TestContext.Current.CancellationToken))
+        for (var clock = Stopwatch.StartNew(); clock.Elapsed < TimeSpan.FromMinutes(3);
+        await Task.Delay(100, TestContext.Current.CancellationToken))
         {
             var reply = await h.Http.GetAsync($"/api/brew/batches/{id}/probe");
             if (reply.StatusCode == HttpStatusCode.OK && JsonNode.Parse(await reply.Content.ReadAsStringAsync()) is { } view && so(view))
@@ -99,7 +102,8 @@ public class ProbeTests
         h.Clock.Advance(TimeSpan.FromHours(1));
         await using var probe = new SimulatedProbe(Settings(h, 0, 5), h.Clock); // 5 s: some 4,300 readings at once
         await h.Post($"/api/brew/batches/{first}/probe", new { port = probe.Port });
-        await Task.WhenAll(Enumerable.Range(0, 40).Select(i => h.Post($"/api/brew/batches/{(i % 2 == 0 ? first : second)}/log", new { kind = "note", value = $"note {i}" })));
+        await Task.WhenAll(Enumerable.Range(0, 40)
+            .Select(i => h.Post($"/api/brew/batches/{(i % 2 == 0 ? first : second)}/log", new { kind = "note", value = $"note {i}" })));
         foreach (var id in new[] { first, second })
         {
             (await h.Get($"/api/brew/batches/{id}"))["log"]!.AsArray().Count(l => (string)l!["kind"]! == "note").ShouldBe(20);
@@ -126,7 +130,10 @@ public class ProbeTests
                 try
                 {
                     await client.GetStream().WriteAsync(Encoding.ASCII.GetBytes(hello + "\n"));
-                    var sent = then == "flood" ? new string('7', 1_000_000) : "r x y z\nr 1 2026-06-10T09:00:00.000Z NaN 18\nr 2 2099-01-01T00:00:00.000Z 7 18\nr 3 2026-06-10T09:00:00.000Z 7.5 18.0\nr 4 2026-06-10T09:02:00.000Z -3 18\n";
+                    var sent = then == "flood"
+                        ? new string('7', 1_000_000)
+                        : "r x y z\nr 1 2026-06-10T09:00:00.000Z NaN 18\nr 2 2099-01-01T00:00:00.000Z 7 18\nr 3 2026-06-10T09:00:00.000Z "
+                            + "7.5 18.0\nr 4 2026-06-10T09:02:00.000Z -3 18\n";
                     await client.GetStream().WriteAsync(Encoding.ASCII.GetBytes(sent));
                     await Task.Delay(400);
                 }
@@ -137,7 +144,8 @@ public class ProbeTests
             }
         }, TestContext.Current.CancellationToken);
         await h.Post($"/api/brew/batches/{id}/probe", new { port = ((IPEndPoint)listener.LocalEndpoint).Port });
-        var view = await Until(h, id, v => v["events"]!.AsArray().Count(e => (string)e!["kind"]! == "refused") >= (then == "flood" ? 1 : 4));
+        var view = await Until(h, id, v => v["events"]!.AsArray().Count(e => (string)e!["kind"]! == "refused")
+            >= (then == "flood" ? 1 : 4));
         ((int)view["readings"]!).ShouldBeLessThanOrEqualTo(1);
         await Until(h, id, v => (int)v["readings"]! == (then == "flood" ? 0 : 1));
         (await h.Get("/api/today"))["items"].ShouldNotBeNull();
@@ -167,17 +175,22 @@ public class ProbeTests
     {
         var settings = Path.GetTempFileName();
         var (tcp, http) = (Free(), Free());
-        File.WriteAllText(settings, $$"""{"name":"p","startedAt":"{{DateTimeOffset.UtcNow.AddHours(-1):O}}","brew":{"volumeL":17,"depthM":0.28,"diffuser":"airStone","airLpm":5,"temperatureC":18,"hours":48,"sources":[{"kind":"compost","litres":1}]},"seed":3,"everySeconds":60,"port":{{tcp}},"httpPort":{{http}}}""");
+        File.WriteAllText(settings,
+            $$"""{"name":"p","startedAt":"{{DateTimeOffset.UtcNow.AddHours(-1):O}}","brew":{"volumeL":17,"depthM":0.28,"diffuser":"airStone","airLpm":5,"temperatureC":18,"hours":48,"sources":[{"kind":"compost","litres":1}]},"seed":3,"everySeconds":60,"port":{{tcp}},"httpPort":{{http}}}""");
         var seen = new List<string>();
         for (var i = 0; i < 2; i++)
         {
-            using var process = Process.Start(new ProcessStartInfo("dotnet", [typeof(SimulatedProbe).Assembly.Location, "probe", settings]) { RedirectStandardOutput = true })!;
+            using var process =
+                Process.Start(new ProcessStartInfo("dotnet",
+                    [typeof(SimulatedProbe).Assembly.Location, "probe", settings]) { RedirectStandardOutput = true })!;
             try
             {
                 (await process.StandardOutput.ReadLineAsync(TestContext.Current.CancellationToken))!.ShouldContain("Simulated probe");
                 using var web = new HttpClient();
-                (await web.GetStringAsync($"http://127.0.0.1:{http}/", TestContext.Current.CancellationToken)).ShouldContain("\"simulated\":true");
-                seen.Add((await web.GetStringAsync($"http://127.0.0.1:{http}/readings?from=0", TestContext.Current.CancellationToken))[..2000]);
+                (await web.GetStringAsync($"http://127.0.0.1:{http}/", TestContext.Current.CancellationToken)).ShouldContain(
+                    "\"simulated\":true");
+                seen.Add((await web.GetStringAsync($"http://127.0.0.1:{http}/readings?from=0",
+                    TestContext.Current.CancellationToken))[..2000]);
             }
             finally
             {

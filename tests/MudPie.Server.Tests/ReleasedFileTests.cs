@@ -8,7 +8,8 @@ using MudPie.Records;
 namespace MudPie.Server.Tests;
 
 /// <summary>Files that a version has written are opened by every later one, with everything in them as it was said.</summary>
-/// <remarks>Each release lays its own demo file and what its screens said of it into Released/: <c>MUDPIE_RELEASE=2</c> and this test write them.</remarks>
+/// <remarks>Each release lays its own demo file and what its screens said of it into Released/: <c>MUDPIE_RELEASE=2</c> and this test write
+/// them.</remarks>
 public class ReleasedFileTests
 {
     private static string Folder => Path.Combine(ArchitectureTests.Root(), "tests", "MudPie.Server.Tests", "Released");
@@ -17,11 +18,15 @@ public class ReleasedFileTests
     private static IEnumerable<string> Screens() =>
         new[]
         {
-            "ground", "shelf", "put-out", "put-out/programmes", "put-out/sprayers", "put-out/mixing", "book", "book/book.json", "book/waits", "book/season", "today", "brew/batches", "brew/sources", "brew/ground-checks",
-            "brew/recipes", "brew/tallies", "brew/cleaning", "brew/looking-back", "brew/water/tests", "brew/water/strips", "judge/brix", "judge/meters", "judge/trials", "judge/across", "judge/patches",
+            "ground", "shelf", "put-out", "put-out/programmes", "put-out/sprayers", "put-out/mixing", "book", "book/book.json",
+            "book/waits", "book/season", "today", "brew/batches", "brew/sources", "brew/ground-checks",
+            "brew/recipes", "brew/tallies", "brew/cleaning", "brew/looking-back", "brew/water/tests", "brew/water/strips", "judge/brix",
+            "judge/meters", "judge/trials", "judge/across", "judge/patches",
         }.Concat(Enumerable.Range(1, 16).SelectMany(i => new[]
         {
-            $"brew/batches/{i}", $"brew/batches/{i}/log", $"judge/brix/bed/{i}", $"put-out/asked/{i}", $"brew/air/{i}", $"brew/recipes/v:{i}/file", $"judge/trials/{i}", $"judge/trials/{i}/sheet", $"judge/trials/{i}/answer", $"judge/trials/{i}/amounts",
+            $"brew/batches/{i}", $"brew/batches/{i}/log", $"judge/brix/bed/{i}", $"put-out/asked/{i}", $"brew/air/{i}",
+            $"brew/recipes/v:{i}/file", $"judge/trials/{i}", $"judge/trials/{i}/sheet", $"judge/trials/{i}/answer",
+            $"judge/trials/{i}/amounts",
         })).Select(page => "/api/" + page);
 
     private static byte[] Unpacked(string name)
@@ -47,7 +52,8 @@ public class ReleasedFileTests
         return said;
     }
 
-    public static TheoryData<string> Releases => [.. Directory.GetFiles(Folder, "*.mudpie.gz").Select(f => Path.GetFileName(f)[..^".mudpie.gz".Length])];
+    public static TheoryData<string> Releases =>
+        [.. Directory.GetFiles(Folder, "*.mudpie.gz").Select(f => Path.GetFileName(f)[..^".mudpie.gz".Length])];
 
     [Theory]
     [MemberData(nameof(Releases))]
@@ -104,8 +110,12 @@ public class ReleasedFileTests
 
         using var h = new TestHolding(demo: true);
         await h.Post("/api/book/seen", new { bedId = 6, text = "first swallow" });
-        object Job(string[] seen) => new { items = new[] { new { inputId = 6, rate = "20 ml", basis = "perLitre" } }, bedIds = new[] { 6 }, rate = "500 L/ha", purpose = "root", tool = "10 L watering can", tank = "10 L", who = "brewer", cautionsSeen = seen };
-        await h.Post("/api/put-out/tank", Job([.. (await h.Post("/api/put-out/tank/work-out", Job([])))["cautions"]!.AsArray().Select(c => (string)c!["id"]!)]));
+        object Job(string[] seen) => new {
+            items = new[] { new { inputId = 6, rate = "20 ml", basis = "perLitre" } }, bedIds = new[] { 6 },
+            rate = "500 L/ha", purpose = "root", tool = "10 L watering can", tank = "10 L", who = "brewer", cautionsSeen = seen
+        };
+        await h.Post("/api/put-out/tank",
+            Job([.. (await h.Post("/api/put-out/tank/work-out", Job([])))["cautions"]!.AsArray().Select(c => (string)c!["id"]!)]));
         var copy = h.FilePath + ".release";
         HoldingFile.Copy(h.FilePath, copy);
         Pack($"{name}.mudpie.gz", await File.ReadAllBytesAsync(copy));
@@ -121,7 +131,9 @@ public class ReleasedFileTests
     [Fact]
     public void A_form_that_changes_its_shape_needs_a_new_version()
     {
-        var shapes = new JsonObject(Forms.All.OrderBy(f => f.Value.Name, StringComparer.Ordinal).Select(f => KeyValuePair.Create<string, JsonNode?>($"{f.Value.Name}/{f.Value.Version}", Forms.Json.GetJsonSchemaAsNode(f.Key))));
+        var shapes = new JsonObject(Forms.All.OrderBy(f => f.Value.Name, StringComparer.Ordinal)
+            .Select(f => KeyValuePair.Create<string, JsonNode?>($"{f.Value.Name}/{f.Value.Version}",
+                Forms.Json.GetJsonSchemaAsNode(f.Key))));
         var path = Path.Combine(Folder, "forms.json");
         var known = File.Exists(path) ? JsonNode.Parse(File.ReadAllText(path))!.AsObject() : [];
         if (Environment.GetEnvironmentVariable("MUDPIE_RELEASE") is not null)
@@ -136,7 +148,8 @@ public class ReleasedFileTests
 
         foreach (var (form, shape) in shapes)
         {
-            shape!.ToJsonString().ShouldBe(known[form]?.ToJsonString(), $"{form}: raise its version in Forms, say how an older one is read, and write it with MUDPIE_RELEASE");
+            shape!.ToJsonString().ShouldBe(known[form]?.ToJsonString(),
+                $"{form}: raise its version in Forms, say how an older one is read, and write it with MUDPIE_RELEASE");
         }
     }
 
@@ -158,7 +171,8 @@ public class ReleasedFileTests
         using var connection = new SqliteConnection($"Data Source={file}");
         connection.Open();
         using var command = connection.CreateCommand();
-        command.CommandText = "SELECT m.name || '.' || c.name FROM sqlite_master m, pragma_table_info(m.name) c WHERE m.type = 'table' AND m.name NOT LIKE '\\_\\_%' ESCAPE '\\' UNION SELECT name FROM sqlite_master WHERE type = 'index' ORDER BY 1";
+        command.CommandText = "SELECT m.name || '.' || c.name FROM sqlite_master m, pragma_table_info(m.name) c WHERE m.type = 'table' "
+            + "AND m.name NOT LIKE '\\_\\_%' ESCAPE '\\' UNION SELECT name FROM sqlite_master WHERE type = 'index' ORDER BY 1";
         using var reader = command.ExecuteReader();
         var all = new List<string>();
         while (reader.Read())
@@ -173,7 +187,8 @@ public class ReleasedFileTests
     public void A_file_older_than_any_release_and_one_of_a_later_version_are_left_as_they_are_and_told_apart()
     {
         var folder = Directory.CreateTempSubdirectory("mudpie-ages-").FullName;
-        foreach (var (sql, says) in new[] { ("DELETE FROM __EFMigrationsHistory WHERE MigrationId LIKE '%Sturdy'", "older than the first release"), ("INSERT INTO __EFMigrationsHistory VALUES ('20990101000000_Later', '10')", "newer Mud Pie") })
+        foreach (var (sql, says) in new[] { ("DELETE FROM __EFMigrationsHistory WHERE MigrationId LIKE '%Sturdy'",
+            "older than the first release"), ("INSERT INTO __EFMigrationsHistory VALUES ('20990101000000_Later', '10')", "newer Mud Pie") })
         {
             var file = Path.Combine(folder, $"{says[..5]}.mudpie");
             File.WriteAllBytes(file, Unpacked("0-before-the-first.mudpie.gz"));

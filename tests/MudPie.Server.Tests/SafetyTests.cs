@@ -43,8 +43,10 @@ public class SafetyTests
         h.Clock.Advance(TimeSpan.FromDays(2));
         using var later = new TestHolding(h); // pruned once a day: a server begun anew looks at its first write
         await later.Post("/api/book/seen", new { text = "the day after" });
-        using var db = new HoldingDb((DbContextOptions<HoldingDb>)new DbContextOptionsBuilder<HoldingDb>().UseHolding(later.FilePath).Options);
-        (await db.Acknowledgements.Where(a => a.Key == "key-of-one-sighting").CountAsync(TestContext.Current.CancellationToken)).ShouldBe(0);
+        using var db =
+            new HoldingDb((DbContextOptions<HoldingDb>)new DbContextOptionsBuilder<HoldingDb>().UseHolding(later.FilePath).Options);
+        (await db.Acknowledgements.Where(a => a.Key == "key-of-one-sighting")
+            .CountAsync(TestContext.Current.CancellationToken)).ShouldBe(0);
         (await db.Observations.CountAsync(TestContext.Current.CancellationToken)).ShouldBe(3);
     }
 
@@ -69,7 +71,8 @@ public class SafetyTests
             {
                 using var http = new HttpClient { BaseAddress = server.Address };
                 await Send(http, "/api/holding/setup", TestHolding.SetUp);
-                var plan = await Send(http, "/api/brew/batches", new { bedIds = new[] { 1 }, purpose = "leaf", useAt = DateTimeOffset.UtcNow.AddHours(50), warmthC = 18 });
+                var plan = await Send(http, "/api/brew/batches",
+                    new { bedIds = new[] { 1 }, purpose = "leaf", useAt = DateTimeOffset.UtcNow.AddHours(50), warmthC = 18 });
                 var id = (int)plan["id"]!;
                 await Send(http, $"/api/brew/batches/{id}/start", new { strip = "0" });
                 var killed = false;
@@ -105,7 +108,8 @@ public class SafetyTests
             acknowledged.Count.ShouldBeGreaterThan(10);
             using var again = await Serve(file);
             using var reader = new HttpClient { BaseAddress = again.Address };
-            var notes = JsonNode.Parse(await reader.GetStringAsync("/api/brew/batches/1"))!["log"]!.AsArray().Where(l => (string)l!["kind"]! == "note").Select(l => (string)l!["text"]!).ToList();
+            var notes = JsonNode.Parse(await reader.GetStringAsync("/api/brew/batches/1"))!["log"]!.AsArray()
+                .Where(l => (string)l!["kind"]! == "note").Select(l => (string)l!["text"]!).ToList();
             acknowledged.Except(notes).ShouldBeEmpty();
             notes.Distinct().Count().ShouldBe(notes.Count);
         }
@@ -120,7 +124,8 @@ public class SafetyTests
     {
         using var h = new TestHolding();
         await h.Post("/api/holding/setup", TestHolding.SetUp);
-        Should.Throw<HoldingFileException>(() => HoldingFile.PrepareDemo(h.FilePath, _ => throw new InvalidOperationException("nothing may be made"))).Message.ShouldContain("real holding");
+        Should.Throw<HoldingFileException>(() => HoldingFile.PrepareDemo(h.FilePath,
+            _ => throw new InvalidOperationException("nothing may be made"))).Message.ShouldContain("real holding");
 
         var copy = h.FilePath + ".copy";
         BackupCommand.Run([h.FilePath, copy], TextWriter.Null, TextWriter.Null).ShouldBe(0);
@@ -162,7 +167,11 @@ public class SafetyTests
     {
         var dll = typeof(App).Assembly.Location;
         var port = FreePort();
-        var start = new ProcessStartInfo("dotnet", [dll, $"--Holding:File={file}", $"--Holding:Port={port}", "--Logging:LogLevel:Default=Error"]) { RedirectStandardOutput = true, RedirectStandardError = true, WorkingDirectory = Path.GetDirectoryName(dll) };
+        var start = new ProcessStartInfo("dotnet",
+            [dll, $"--Holding:File={file}", $"--Holding:Port={port}", "--Logging:LogLevel:Default=Error"]) {
+            RedirectStandardOutput = true,
+            RedirectStandardError = true, WorkingDirectory = Path.GetDirectoryName(dll)
+        };
         var process = Process.Start(start)!;
         var address = new Uri($"http://127.0.0.1:{port}");
         using var http = new HttpClient { BaseAddress = address };

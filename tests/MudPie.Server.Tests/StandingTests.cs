@@ -8,10 +8,10 @@ namespace MudPie.Server.Tests;
 /// <summary>What was put right no longer counts, wherever it is asked.</summary>
 public class StandingTests
 {
-    private static HoldingDb Open(TestHolding h) => new((DbContextOptions<HoldingDb>)new DbContextOptionsBuilder<HoldingDb>().UseHolding(h.FilePath).Options);
+    private static HoldingDb Open(TestHolding h) =>
+        new((DbContextOptions<HoldingDb>)new DbContextOptionsBuilder<HoldingDb>().UseHolding(h.FilePath).Options);
 
-    private static Application Spray(TestHolding h, double daysAgo) => new()
-    {
+    private static Application Spray(TestHolding h, double daysAgo) => new() {
         At = h.Now.AddDays(-daysAgo),
         RecordedAt = h.Now.AddDays(-daysAgo),
         Purpose = Purpose.Leaf,
@@ -58,7 +58,10 @@ public class StandingTests
             var wrong = Spray(h, 1);
             db.Add(wrong);
             await db.SaveChangesAsync();
-            db.Add(new Application { At = wrong.At, RecordedAt = h.Now, Purpose = Purpose.Leaf, Dilution = "", Tool = "", Fitness = "none", CautionsSeen = "", CorrectsId = wrong.Id, Strikes = true });
+            db.Add(new Application {
+                At = wrong.At, RecordedAt = h.Now, Purpose = Purpose.Leaf, Dilution = "", Tool = "", Fitness = "none",
+                CautionsSeen = "", CorrectsId = wrong.Id, Strikes = true
+            });
             await db.SaveChangesAsync();
         }
 
@@ -77,7 +80,12 @@ public class StandingTests
         await using (var db = Open(h))
         {
             var job = Spray(h, 2);
-            BrixVisit Visit(double daysAgo, double brix, string? weed = null) => new() { BedId = 1, At = h.Now.AddDays(-daysAgo), RecordedAt = h.Now.AddDays(-daysAgo), LeafPosition = "top", Sky = "clear", MeterCorrects = true, Weed = weed, Readings = { new BrixReading { AsRead = brix, At20 = brix }, new BrixReading { AsRead = brix, At20 = brix } } };
+            BrixVisit Visit(double daysAgo, double brix, string? weed = null) =>
+                new() {
+                    BedId = 1, At = h.Now.AddDays(-daysAgo), RecordedAt = h.Now.AddDays(-daysAgo), LeafPosition = "top", Sky = "clear",
+                    MeterCorrects = true, Weed = weed,
+                    Readings = { new BrixReading { AsRead = brix, At20 = brix }, new BrixReading { AsRead = brix, At20 = brix } }
+                };
             var (good, wrong, right, weed) = (Visit(4, 8), Visit(2.5, 80), Visit(6, 7), Visit(2.2, 12, "dock"));
             db.AddRange(job, good, wrong, right, weed);
             await db.SaveChangesAsync();
@@ -86,7 +94,8 @@ public class StandingTests
             spray = job.Id;
         }
 
-        var told = await h.Post("/api/judge/brix/work-out", new { bedId = 1, applicationId = spray, readings = "8.4 8.6 8.5", temperature = "20", leafPosition = "top", sky = "clear" });
+        var told = await h.Post("/api/judge/brix/work-out",
+            new { bedId = 1, applicationId = spray, readings = "8.4 8.6 8.5", temperature = "20", leafPosition = "top", sky = "clear" });
         ((double)told["difference"]!["value"]!["difference"]!).ShouldBe(0.5, 1e-9, told.ToJsonString());
     }
 

@@ -16,7 +16,8 @@ public class SturdyTests
 {
     private static string Folder() => Directory.CreateTempSubdirectory("mudpie-sturdy-").FullName;
 
-    private static HoldingDb Open(string file) => new((DbContextOptions<HoldingDb>)new DbContextOptionsBuilder<HoldingDb>().UseHolding(file).Options);
+    private static HoldingDb Open(string file) =>
+        new((DbContextOptions<HoldingDb>)new DbContextOptionsBuilder<HoldingDb>().UseHolding(file).Options);
 
     private static void Run(string file, string sql)
     {
@@ -41,8 +42,12 @@ public class SturdyTests
         {
             ("nothing", _ => { }),
             ("empty", f => File.WriteAllBytes(f, [])),
-            ("lock", f => Run(f, "CREATE TABLE \"__EFMigrationsLock\" (\"Id\" INTEGER PRIMARY KEY, \"Timestamp\" TEXT); INSERT INTO \"__EFMigrationsLock\" VALUES (1, '2026-01-01')")),
-            ("history", f => Run(f, "CREATE TABLE \"__EFMigrationsHistory\" (\"MigrationId\" TEXT PRIMARY KEY, \"ProductVersion\" TEXT); CREATE TABLE \"__EFMigrationsLock\" (\"Id\" INTEGER PRIMARY KEY, \"Timestamp\" TEXT)")),
+            ("lock", f =>
+                Run(f, "CREATE TABLE \"__EFMigrationsLock\" (\"Id\" INTEGER PRIMARY KEY, \"Timestamp\" TEXT); INSERT INTO "
+                    + "\"__EFMigrationsLock\" VALUES (1, '2026-01-01')")),
+            ("history", f =>
+                Run(f, "CREATE TABLE \"__EFMigrationsHistory\" (\"MigrationId\" TEXT PRIMARY KEY, \"ProductVersion\" TEXT); CREATE TABLE "
+                    + "\"__EFMigrationsLock\" (\"Id\" INTEGER PRIMARY KEY, \"Timestamp\" TEXT)")),
             ("half made", f => File.WriteAllText(f + ".new", "half")),
         })
         {
@@ -60,7 +65,8 @@ public class SturdyTests
     {
         var file = Path.Combine(Folder(), "old.mudpie");
         ReleasedFileTests.Older(file);
-        Run(file, "CREATE TABLE IF NOT EXISTS \"__EFMigrationsLock\" (\"Id\" INTEGER PRIMARY KEY, \"Timestamp\" TEXT); INSERT OR REPLACE INTO \"__EFMigrationsLock\" VALUES (1, '2026-01-01')");
+        Run(file, "CREATE TABLE IF NOT EXISTS \"__EFMigrationsLock\" (\"Id\" INTEGER PRIMARY KEY, \"Timestamp\" TEXT); INSERT OR REPLACE "
+            + "INTO \"__EFMigrationsLock\" VALUES (1, '2026-01-01')");
         var copy = HoldingFile.Prepare(file).ShouldNotBeNull();
         using var after = Open(file);
         after.Database.GetPendingMigrations().ShouldBeEmpty();
@@ -110,8 +116,10 @@ public class SturdyTests
         File.WriteAllText(At("letter"), new string('x', 5000));
         foreach (var (args, says) in new[]
         {
-            (new[] { At("copy"), At("copy") }, "one file"), (new[] { At("copy"), "" }, "no name"), (new[] { At("copy"), ":memory:" }, "no name"), (new[] { At("copy"), At("no/where") }, "no folder"),
-            (new[] { At("letter"), At("target") }, "no Mud Pie holding"), (new[] { At("nothing"), At("target") }, "There is no"), (new[] { At("copy") }, "Say which"),
+            (new[] { At("copy"), At("copy") }, "one file"), (new[] { At("copy"), "" }, "no name"),
+            (new[] { At("copy"), ":memory:" }, "no name"), (new[] { At("copy"), At("no/where") }, "no folder"),
+            (new[] { At("letter"), At("target") }, "no Mud Pie holding"), (new[] { At("nothing"), At("target") }, "There is no"),
+            (new[] { At("copy") }, "Say which"),
         })
         {
             var (code, _, error) = Command(BackupCommand.Restore, args);
@@ -151,15 +159,18 @@ public class SturdyTests
             INSERT INTO Applications (At, RecordedAt, Purpose, Dilution, OneIn, TeaL, WaterL, SpareL, Tool, TankL, Fitness, CautionsSeen, Strikes, CorrectsId) SELECT At, RecordedAt, Purpose, '', 1, 0, 0, 0, '', 0, 'none', '', 1, Id FROM Applications WHERE Id = 1;
             INSERT INTO Applications (At, RecordedAt, Purpose, Dilution, OneIn, TeaL, WaterL, SpareL, Tool, TankL, Fitness, CautionsSeen, Strikes, CorrectsId) SELECT At, RecordedAt, Purpose, '', 1, 0, 0, 0, '', 0, 'none', '', 1, Id FROM Applications WHERE Id = 1;
             """);
-        var paths = (await h.Get("/openapi/v1.json"))["paths"]!.AsObject().Where(p => p.Value!.AsObject().ContainsKey("get")).Select(p => p.Key).ToList();
-        foreach (var path in paths.SelectMany(p => new[] { "1", "14" }.Select(id => System.Text.RegularExpressions.Regex.Replace(p, @"\{[^}]+\}", id))).Distinct())
+        var paths = (await h.Get("/openapi/v1.json"))["paths"]!.AsObject().Where(p => p.Value!.AsObject().ContainsKey("get"))
+            .Select(p => p.Key).ToList();
+        foreach (var path in paths.SelectMany(p =>
+            new[] { "1", "14" }.Select(id => System.Text.RegularExpressions.Regex.Replace(p, @"\{[^}]+\}", id))).Distinct())
         {
             using var reply = await h.Http.GetAsync(path);
             ((int)reply.StatusCode).ShouldBeLessThan(500, path + await reply.Content.ReadAsStringAsync());
         }
 
         (await h.Send("/api/brew/plan", h.Plan(), null)).Status.ShouldBe(200);
-        (await h.Send("/api/ground/geojson/preview", new { geoJson = """{"type":"FeatureCollection","features":[{"type":"Feature","properties":{"name":"x"},"geometry":{"type":"Polygon","coordinates":[]}}]}""" }, null)).Status.ShouldBe(422);
+        (await h.Send("/api/ground/geojson/preview",
+            new { geoJson = """{"type":"FeatureCollection","features":[{"type":"Feature","properties":{"name":"x"},"geometry":{"type":"Polygon","coordinates":[]}}]}""" }, null)).Status.ShouldBe(422);
     }
 
     [Theory]
@@ -172,25 +183,31 @@ public class SturdyTests
     [InlineData("<html>")]
     [InlineData("")]
     public void Weather_that_can_not_be_is_refused_in_words(string reply) =>
-        Should.Throw<WeatherException>(() => WeatherReader.Sound(System.Text.Encoding.UTF8.GetBytes(reply), new DateTimeOffset(2026, 6, 10, 5, 0, 0, TimeSpan.Zero))).Message.ShouldStartWith("It answers");
+        Should.Throw<WeatherException>(() => WeatherReader.Sound(System.Text.Encoding.UTF8.GetBytes(reply),
+            new DateTimeOffset(2026, 6, 10, 5, 0, 0, TimeSpan.Zero))).Message.ShouldStartWith("It answers");
 
     [Theory]
     [InlineData("r 9223372036854775807 2026-06-10T05:00:00.000Z 6.4 18.0")]
     [InlineData("r 5 0001-01-01T00:00:00.000Z 6.4 18.0")]
     [InlineData("r 5 2026-01-10T05:00:00.000Z 6.4 18.0")]
-    public void A_probe_s_impossible_count_or_time_is_no_reading(string line) => ProbeWire.Reading(line, new DateTimeOffset(2026, 6, 10, 5, 0, 0, TimeSpan.Zero)).Reading.ShouldBeNull();
+    public void A_probe_s_impossible_count_or_time_is_no_reading(string line) =>
+        ProbeWire.Reading(line, new DateTimeOffset(2026, 6, 10, 5, 0, 0, TimeSpan.Zero)).Reading.ShouldBeNull();
 
     [Fact]
     public void Any_text_goes_out_in_the_book_s_file_and_comes_back_the_same()
     {
         var chance = new Random(3);
         const string signs = "=+-@'\"\t\r\n, ;aé🌱0.5−";
-        var texts = Enumerable.Range(0, 3000).Select(_ => string.Concat(Enumerable.Range(0, chance.Next(7)).Select(_ => char.ConvertFromUtf32(signs.EnumerateRunes().ElementAt(chance.Next(signs.EnumerateRunes().Count())).Value)))).ToList();
+        var texts = Enumerable.Range(0, 3000)
+            .Select(_ => string.Concat(Enumerable.Range(0, chance.Next(7))
+                .Select(_ => char.ConvertFromUtf32(signs.EnumerateRunes().ElementAt(chance.Next(signs.EnumerateRunes().Count())).Value))))
+                .ToList();
         foreach (var text in texts)
         {
             var marked = SafeCells.Marked(text);
             SafeCells.Plain(marked).ShouldBe(text);
-            (marked.Length > 0 && "=+@\t\r".Contains(marked[0])).ShouldBe(marked.Length > 0 && "+".Contains(marked[0]) && double.TryParse(marked, System.Globalization.CultureInfo.InvariantCulture, out _), marked);
+            (marked.Length > 0 && "=+@\t\r".Contains(marked[0])).ShouldBe(marked.Length > 0 && "+".Contains(marked[0])
+                && double.TryParse(marked, System.Globalization.CultureInfo.InvariantCulture, out _), marked);
         }
 
         var rows = texts.Chunk(3).Select((t, i) => new BookRow { kind = "seen", entry = $"seen-{i}", note = t[0], what = t[^1] }).ToList();
@@ -205,7 +222,8 @@ public class SturdyTests
     public async Task A_book_s_file_that_can_not_be_is_refused_by_its_line(string lines, string says)
     {
         using var h = new TestHolding(demo: true);
-        var csv = "kind,entry,at,recorded_at,bed,area_m2,crop,what,what_kind,lot,amount,unit,tool\n" + lines.Replace("catapult,,,", "catapult,,,,a sling", StringComparison.Ordinal);
+        var csv = "kind,entry,at,recorded_at,bed,area_m2,crop,what,what_kind,lot,amount,unit,tool\n"
+            + lines.Replace("catapult,,,", "catapult,,,,a sling", StringComparison.Ordinal);
         string.Join(' ', (await h.Refused("/api/book/file", new { text = csv })).Values).ShouldContain(says);
     }
 
@@ -250,7 +268,10 @@ public class SturdyTests
             await Task.WhenAll(Enumerable.Range(0, 8).Select(i => Task.Run(() =>
             {
                 using var db = Open(file);
-                db.Observations.Add(new MudPie.Records.Book.Observation { At = DateTimeOffset.UnixEpoch, RecordedAt = DateTimeOffset.UnixEpoch, Text = $"hand {i}" });
+                db.Observations.Add(new MudPie.Records.Book.Observation {
+                    At = DateTimeOffset.UnixEpoch,
+                    RecordedAt = DateTimeOffset.UnixEpoch, Text = $"hand {i}"
+                });
                 db.SaveChanges();
             })));
             using var all = Open(file);
@@ -277,7 +298,10 @@ public class SturdyTests
                 }
 
                 using var db = Open(file);
-                db.Observations.Add(new MudPie.Records.Book.Observation { At = DateTimeOffset.UnixEpoch, RecordedAt = DateTimeOffset.UnixEpoch, Text = $"round {n}" });
+                db.Observations.Add(new MudPie.Records.Book.Observation {
+                    At = DateTimeOffset.UnixEpoch,
+                    RecordedAt = DateTimeOffset.UnixEpoch, Text = $"round {n}"
+                });
                 db.SaveChanges();
             })));
             SqliteConnection.ClearAllPools(); // the last one to leave takes the log away: whoever comes next has to make it
@@ -300,10 +324,15 @@ public class SturdyTests
     public async Task A_book_typed_by_hand_needs_no_more_columns_than_it_uses()
     {
         using var h = new TestHolding(demo: true);
-        var brought = await h.Post("/api/book/file", new { text = "kind,at,bed,amount,unit\nharvest,2026-06-01T10:00:00Z,Ridge Bed 4,3,kg" });
+        var brought = await h.Post("/api/book/file",
+            new { text = "kind,at,bed,amount,unit\nharvest,2026-06-01T10:00:00Z,Ridge Bed 4,3,kg" });
         ((int)brought["harvests"]!).ShouldBe(1, brought.ToJsonString());
-        string.Join(' ', (await h.Refused("/api/book/file", new { text = "kind,at,bed,amount,unit\nharvest,yesterday,Ridge Bed 4,3,kg" })).Values).ShouldContain("at: “yesterday” is no time");
-        string.Join(' ', (await h.Refused("/api/book/file", new { text = $"kind,at,note\nseen,2026-06-01T10:00:00Z,{new string('x', 9000)}" })).Values).ShouldContain("more than 4,000 characters");
+        string.Join(' ',
+            (await h.Refused("/api/book/file", new { text = "kind,at,bed,amount,unit\nharvest,yesterday,Ridge Bed 4,3,kg" })).Values)
+            .ShouldContain("at: “yesterday” is no time");
+        string.Join(' ',
+            (await h.Refused("/api/book/file", new { text = $"kind,at,note\nseen,2026-06-01T10:00:00Z,{new string('x', 9000)}" })).Values)
+            .ShouldContain("more than 4,000 characters");
     }
 
     [Fact]
@@ -314,7 +343,10 @@ public class SturdyTests
         var own = (string)(await h.Get("/api/holding"))["own"]!;
         async Task<int> See(string meant, string text)
         {
-            using var request = new HttpRequestMessage(HttpMethod.Post, "/api/book/seen") { Content = new StringContent($$"""{"text":"{{text}}"}""", System.Text.Encoding.UTF8, "application/json") };
+            using var request = new HttpRequestMessage(HttpMethod.Post, "/api/book/seen") {
+                Content =
+                new StringContent($$"""{"text":"{{text}}"}""", System.Text.Encoding.UTF8, "application/json")
+            };
             request.Headers.Add("Idempotency-Key", Guid.NewGuid().ToString());
             request.Headers.Add("Mudpie-Holding", meant);
             using var reply = await h.Http.SendAsync(request);
@@ -323,7 +355,8 @@ public class SturdyTests
 
         (await See(Guid.NewGuid().ToString(), "a hare next door")).ShouldBe(409);
         (await See(own, "a hare here")).ShouldBe(200);
-        (await h.Http.GetStringAsync("/api/book/book.csv")).ShouldSatisfyAllConditions(b => b.ShouldContain("a hare here"), b => b.ShouldNotContain("next door"));
+        (await h.Http.GetStringAsync("/api/book/book.csv")).ShouldSatisfyAllConditions(b => b.ShouldContain("a hare here"),
+            b => b.ShouldNotContain("next door"));
     }
 
     [Theory]
@@ -340,8 +373,10 @@ public class SturdyTests
     [Theory] // each broke a page once
     [InlineData("/api/amounts/read", """{"text":"5 L","dimension":2147483647}""", "dimension", "volume")]
     [InlineData("/api/holding/units", """{"units":"furlongs"}""", "units", "Use metric, usCustomary, metricUsGallons or")]
-    [InlineData("/api/ground/geojson", """{"geoJson":"{\"type\":\"FeatureCollection\",\"features\":[{\"type\":\"Feature\",\"id\":2147483648,\"properties\":{\"name\":1e300},\"geometry\":{\"type\":2147483648,\"coordinates\":[]}}]}"}""", "geoJson", "no GeoJSON")]
-    [InlineData("/api/ground/geojson", """{"geoJson":"{\"type\":\"FeatureCollection\",\"features\":[{\"type\":\"Feature\",\"properties\":{\"name\":\"x\\u200b\"},\"geometry\":{\"type\":\"Polygon\",\"coordinates\":[[[0,52],[0.001,52],[0.001,52.001],[0,52]]]}}]}"}""", "features[0]", "can't be seen (U+200B)")]
+    [InlineData("/api/ground/geojson",
+        """{"geoJson":"{\"type\":\"FeatureCollection\",\"features\":[{\"type\":\"Feature\",\"id\":2147483648,\"properties\":{\"name\":1e300},\"geometry\":{\"type\":2147483648,\"coordinates\":[]}}]}"}""", "geoJson", "no GeoJSON")]
+    [InlineData("/api/ground/geojson",
+        """{"geoJson":"{\"type\":\"FeatureCollection\",\"features\":[{\"type\":\"Feature\",\"properties\":{\"name\":\"x\\u200b\"},\"geometry\":{\"type\":\"Polygon\",\"coordinates\":[[[0,52],[0.001,52],[0.001,52.001],[0,52]]]}}]}"}""", "features[0]", "can't be seen (U+200B)")]
     public async Task What_does_not_fit_is_said_with_what_would(string path, string body, string field, string says)
     {
         using var h = new TestHolding(demo: true);
@@ -383,7 +418,9 @@ public class SturdyTests
         new byte[] { 0, 0, 0x2E, 0xE0, 0, 0, 0x2E, 0xE0 }.CopyTo(huge, 16); // 12,000 × 12,000 in its header alone
         Pictures.Encode(huge).Jpeg.ShouldBeNull();
         var jpeg = image.Encode(SKEncodedImageFormat.Jpeg, 90).ToArray();
-        byte[] exif = [0xFF, 0xE1, 0, 34, .. "Exif\0\0"u8, .. "MM"u8, 0, 42, 0, 0, 0, 8, 0, 1, 1, 0x12, 0, 3, 0, 0, 0, 1, 0, 6, 0, 0, 0, 0, 0, 0]; // orientation 6: held on its side
+        // orientation 6: held on its side
+        byte[] exif = [0xFF, 0xE1, 0, 34, .. "Exif\0\0"u8, .. "MM"u8, 0, 42, 0, 0, 0, 8, 0, 1, 1, 0x12, 0, 3, 0, 0, 0, 1, 0, 6, 0, 0,
+            0, 0, 0, 0];
         byte[] aside = [.. jpeg[..2], .. exif, .. jpeg[2..]];
         using var upright = SKBitmap.Decode(Pictures.Encode(aside).Jpeg);
         (upright.Width, upright.Height).ShouldBe((100, 200));
@@ -396,7 +433,8 @@ public class SturdyTests
         LocalTimes.Of(new DateTime(2026, 3, 29, 1, 30, 0), local).ShouldBeEmpty();
         LocalTimes.Of(new DateTime(2026, 10, 25, 1, 30, 0), local).Select(m => m.UtcDateTime.Hour).ShouldBe([0, 1]);
         var now = new DateTimeOffset(2026, 10, 25, 2, 10, 0, TimeSpan.Zero); // 02:10 GMT, after the clocks went back
-        LocalTimes.Last(new TimeOnly(0, 15), now, local)!.Value.UtcDateTime.ShouldBe(new DateTime(2026, 10, 24, 23, 15, 0)); // still summer time then
+        // still summer time then
+        LocalTimes.Last(new TimeOnly(0, 15), now, local)!.Value.UtcDateTime.ShouldBe(new DateTime(2026, 10, 24, 23, 15, 0));
         LocalTimes.Last(new TimeOnly(1, 30), now, local)!.Value.UtcDateTime.ShouldBe(new DateTime(2026, 10, 25, 1, 30, 0));
         LocalTimes.Last(new TimeOnly(1, 30), new DateTimeOffset(2026, 3, 29, 5, 0, 0, TimeSpan.Zero), local).ShouldBeNull();
         var far = HoldingClock.In("Pacific/Kiritimati");
@@ -410,7 +448,8 @@ public class SturdyTests
         var id = await h.Started();
         h.Clock.Advance(TimeSpan.FromHours(24));
         var start = h.Now.AddHours(-23);
-        var csv = "time,mg/L\n" + string.Join('\n', Enumerable.Range(0, 19_000).Select(i => $"{start.AddSeconds(4 * i):yyyy-MM-ddTHH:mm:ssZ},{7 + Math.Sin(i / 900.0):0.00}"));
+        var csv = "time,mg/L\n" + string.Join('\n', Enumerable.Range(0, 19_000)
+            .Select(i => $"{start.AddSeconds(4 * i):yyyy-MM-ddTHH:mm:ssZ},{7 + Math.Sin(i / 900.0):0.00}"));
         ((int)(await h.Post($"/api/brew/batches/{id}/logger", new { csv }))["readings"]!).ShouldBe(19_000);
         var batch = await h.Get($"/api/brew/batches/{id}");
         batch["log"]!.AsArray().Count(l => (string)l!["source"]! == "logger").ShouldBeInRange(100, 310);
@@ -428,9 +467,12 @@ public class SturdyTests
         var ground = await h.Get("/api/ground");
         foreach (var (list, body) in new (string, Func<JsonNode, int, object>)[]
         {
-            ("waters", (w, i) => new { id = (int)w["id"]!, version = w["version"], name = $"water {i}", kind = "mains", chloramine = false }),
-            ("vessels", (v, i) => new { id = (int)v["id"]!, version = v["version"], name = $"vessel {i}", shape = "bucket", total = "20 L", depth = "28 cm" }),
-            ("pumps", (p, i) => new { id = (int)p["id"]!, version = p["version"], name = $"pump {i}", openFlow = "6 L/min", shutOff = "20 kPa" }),
+            ("waters", (w, i) => new { id = (int)w["id"]!, version = w["version"], name = $"water {i}", kind = "mains",
+                chloramine = false }),
+            ("vessels", (v, i) => new { id = (int)v["id"]!, version = v["version"], name = $"vessel {i}", shape = "bucket", total = "20 L",
+                depth = "28 cm" }),
+            ("pumps", (p, i) => new { id = (int)p["id"]!, version = p["version"], name = $"pump {i}", openFlow = "6 L/min",
+                shutOff = "20 kPa" }),
             ("diffusers", (d, i) => new { id = (int)d["id"]!, version = d["version"], name = $"diffuser {i}", kind = "airStone" }),
             ("inputs", (d, i) => new { id = (int)d["id"]!, version = d["version"], name = $"input {i}", kind = "compost" }),
         })
@@ -444,9 +486,13 @@ public class SturdyTests
         }
 
         var pump = (await h.Get("/api/ground"))["pumps"]![0]!;
-        object Pump(string flow) => new { id = (int)pump["id"]!, version = pump["version"], name = "pump 1", openFlow = flow, shutOff = "20 kPa" };
+        object Pump(string flow) => new {
+            id = (int)pump["id"]!, version = pump["version"], name = "pump 1", openFlow = flow,
+            shutOff = "20 kPa"
+        };
         await h.Post("/api/ground/pumps", Pump("9 L/min"));
-        ((string)(await h.Send("/api/ground/pumps", Pump("7 L/min"), null)).Reply["detail"]!).ShouldContain("Its open flow is now “9 L/min”, you had “7 L/min”.");
+        ((string)(await h.Send("/api/ground/pumps", Pump("7 L/min"), null)).Reply["detail"]!).ShouldContain(
+            "Its open flow is now “9 L/min”, you had “7 L/min”.");
     }
 
     [Theory]
@@ -466,8 +512,10 @@ public class SturdyTests
         await h.Post("/api/holding/setup", TestHolding.SetUp);
         await h.Post("/api/ground/beds", new { name = "Caf\u00e9 bed", area = "10 m2", crop = "kale", growing = "annual" });
         (await h.Get("/api/ground"))["beds"]!.AsArray().Select(b => (string)b!["name"]!).ShouldContain("Caf\u00e9 bed");
-        (await h.Refused("/api/ground/beds", new { name = "kale\u200b", area = "10 m2", crop = "kale", growing = "annual" })).Keys.ShouldBe(["name"]);
-        (await h.Refused("/api/ground/beds", new { name = "CAF\u00c9 BED", area = "10 m2", crop = "kale", growing = "annual" })).Keys.ShouldBe(["name"]);
+        (await h.Refused("/api/ground/beds", new { name = "kale\u200b", area = "10 m2", crop = "kale", growing = "annual" })).Keys
+            .ShouldBe(["name"]);
+        (await h.Refused("/api/ground/beds", new { name = "CAF\u00c9 BED", area = "10 m2", crop = "kale", growing = "annual" })).Keys
+            .ShouldBe(["name"]);
     }
 
     [Fact]
@@ -475,6 +523,7 @@ public class SturdyTests
     {
         using var h = new TestHolding();
         (await h.Refused("/api/calc/dilution", new { parts = "1" + new string(' ', 300) + "x", totalL = 5 })).Keys.ShouldBe(["parts"]);
-        (await h.Refused("/api/calc/dilution", new { parts = "1" + new string(' ', 4000) + "x", totalL = 5 }))["parts"].ShouldContain("400 characters");
+        (await h.Refused("/api/calc/dilution", new { parts = "1" + new string(' ', 4000) + "x", totalL = 5 }))["parts"].ShouldContain(
+            "400 characters");
     }
 }

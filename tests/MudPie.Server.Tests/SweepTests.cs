@@ -3,7 +3,8 @@ using System.Text.Json.Nodes;
 
 namespace MudPie.Server.Tests;
 
-/// <summary>Every door at once: nothing that is only looked at breaks, on no holding, an empty one and a full one; nothing is done twice.</summary>
+/// <summary>Every door at once: nothing that is only looked at breaks, on no holding, an empty one and a full one; nothing is done
+/// twice.</summary>
 public sealed class SweepTests
 {
     private static async Task<List<string>> Reads(TestHolding h)
@@ -48,11 +49,19 @@ public sealed class SweepTests
         foreach (var path in reads)
         {
             var asked = System.Text.RegularExpressions.Regex.Replace(path, @"\{[^}]+\}", id);
-            foreach (var query in asked switch { "/api/book/thread" => new[] { "?of=bed-1", "?of=lot-1", "?of=batch-1", "?of=" }, "/api/put-out/windows" => ["?purpose=root", "?purpose=stem", "?hours=-1", "?hours=9999"], "/api/book" => ["", "?bed=1", "?input=1", "?kind=seen", "?page=99", "?page=-3"], "/api/book/season" => ["", "?year=1"], _ => [""] })
+            foreach (var query in asked switch {
+                "/api/book/thread" => new[] { "?of=bed-1", "?of=lot-1", "?of=batch-1", "?of=" },
+                "/api/put-out/windows" => ["?purpose=root", "?purpose=stem", "?hours=-1", "?hours=9999"],
+                "/api/book" =>
+                    ["", "?bed=1", "?input=1", "?kind=seen", "?page=99", "?page=-3"],
+                "/api/book/season" => ["", "?year=1"],
+                _ => [""]
+            })
             {
                 using var reply = await h.Http.GetAsync(asked + query);
                 ((int)reply.StatusCode).ShouldBeLessThan(500, asked + query);
-                reply.StatusCode.ShouldBeOneOf([HttpStatusCode.OK, HttpStatusCode.NoContent, HttpStatusCode.NotFound, HttpStatusCode.BadRequest, HttpStatusCode.UnprocessableEntity], asked + query);
+                reply.StatusCode.ShouldBeOneOf([HttpStatusCode.OK, HttpStatusCode.NoContent, HttpStatusCode.NotFound,
+                    HttpStatusCode.BadRequest, HttpStatusCode.UnprocessableEntity], asked + query);
             }
         }
     }
@@ -75,11 +84,13 @@ public sealed class SweepTests
         ("/api/notes", """{"text":"o2 7.7 barrel"}"""),
         ("/api/notes", """{"text":"used 10 ml kelp on ridge bed 2","cautionsSeen":["spraying","run-off"]}"""),
         ("/api/notes", """{"text":"brix 8.8 9.0 8.9 ridge bed 3 18 c"}"""),
-        ("/api/judge/trials", """{"question":"Does it?","crop":"fennel","design":"pair","kind":"strips","factors":["t"],"treatments":[{"name":"nothing","role":"control"},{"name":"tea"}],"replicates":1,"places":[{"name":"Ridge Bed 4","length":"30 m","width":"1.2 m"}],"measures":[{"kindId":"brix"}]}"""),
+        ("/api/judge/trials",
+            """{"question":"Does it?","crop":"fennel","design":"pair","kind":"strips","factors":["t"],"treatments":[{"name":"nothing","role":"control"},{"name":"tea"}],"replicates":1,"places":[{"name":"Ridge Bed 4","length":"30 m","width":"1.2 m"}],"measures":[{"kindId":"brix"}]}"""),
         ("/api/judge/trials/5/layout", "{}"),
         ("/api/judge/trials/5/steps", """{"step":"start"}"""),
         ("/api/judge/trials/2/steps", """{"step":"open"}"""),
-        ("/api/judge/trials/csv", """{"csv":"t,y\na,1\na,2\nb,3\nb,4","question":"Is b more?","crop":"oats","design":"random","responses":["y"],"factors":["t"]}"""),
+        ("/api/judge/trials/csv",
+            """{"csv":"t,y\na,1\na,2\nb,3\nb,4","question":"Is b more?","crop":"oats","design":"random","responses":["y"],"factors":["t"]}"""),
         ("/api/judge/across", """{"name":"A claim","unit":"kg"}"""),
         ("/api/judge/across/1/results", """{"label":"here","difference":"0.1","standardError":"0.05"}"""),
         ("/api/judge/across/1/file", """{"csv":"label,difference,standard_error\nthere,0.2,0.1"}"""),
@@ -98,7 +109,9 @@ public sealed class SweepTests
         using var h = new TestHolding(demo: true);
         foreach (var (path, written) in Writings)
         {
-            var body = path.EndsWith("/move", StringComparison.Ordinal) ? written.Replace("}", $$""","version":"{{(await h.Get("/api/day-line"))["brews"]!.AsArray().Single(b => (int)b!["id"]! == 15)!["version"]}}"}""", StringComparison.Ordinal) : written;
+            var body = path.EndsWith("/move", StringComparison.Ordinal)
+                ? written.Replace("}",
+                    $$""","version":"{{(await h.Get("/api/day-line"))["brews"]!.AsArray().Single(b => (int)b!["id"]! == 15)!["version"]}}"}""", StringComparison.Ordinal) : written;
             var key = Guid.NewGuid().ToString();
             var first = await h.Send(path, body, key);
             first.Status.ShouldBe(200, path + first.Reply.ToJsonString());
@@ -106,7 +119,8 @@ public sealed class SweepTests
             var again = await h.Send(path, body, key);
             again.Status.ShouldBe(200, path);
             again.Reply.ToJsonString().ShouldBe(first.Reply.ToJsonString(), path);
-            (await h.Send("/api/book/seen", """{"text":"the same key for another thing"}""", key)).Status.ShouldBe(409, path); // also where the path is the same
+            // also where the path is the same
+            (await h.Send("/api/book/seen", """{"text":"the same key for another thing"}""", key)).Status.ShouldBe(409, path);
             using var keyless = await h.Http.PostAsync(path, new StringContent(body, System.Text.Encoding.UTF8, "application/json"));
             ((int)keyless.StatusCode).ShouldBe(422, path);
             (await Everything(h)).ShouldBe(book, path);
@@ -114,8 +128,12 @@ public sealed class SweepTests
     }
 
     private static async Task<string> Everything(TestHolding h) =>
-        await h.Http.GetStringAsync("/api/book/book.csv") + await h.Http.GetStringAsync("/api/put-out/programmes") + await h.Http.GetStringAsync("/api/brew/batches/14") + await h.Http.GetStringAsync("/api/brew/batches") + await h.Http.GetStringAsync("/api/put-out/sprayers")
-        + await h.Http.GetStringAsync("/api/judge/trials") + await h.Http.GetStringAsync("/api/judge/across") + await h.Http.GetStringAsync("/api/judge/patches") + await h.Http.GetStringAsync("/api/judge/meters") + await h.Http.GetStringAsync("/api/judge/brix/bed/6");
+        await h.Http.GetStringAsync("/api/book/book.csv") + await h.Http.GetStringAsync("/api/put-out/programmes")
+            + await h.Http.GetStringAsync("/api/brew/batches/14") + await h.Http.GetStringAsync("/api/brew/batches")
+            + await h.Http.GetStringAsync("/api/put-out/sprayers")
+        + await h.Http.GetStringAsync("/api/judge/trials") + await h.Http.GetStringAsync("/api/judge/across")
+        + await h.Http.GetStringAsync("/api/judge/patches") + await h.Http.GetStringAsync("/api/judge/meters")
+        + await h.Http.GetStringAsync("/api/judge/brix/bed/6");
 
     [Fact]
     public async Task Forty_hands_at_once_lose_nothing_and_double_nothing()
@@ -124,7 +142,8 @@ public sealed class SweepTests
         var sent = Enumerable.Range(0, 40).Select(i => $"sighting {i}").ToList();
         var replies = await Task.WhenAll(sent.Select(text => h.Send("/api/book/seen", new { text }, null)));
         replies.ShouldAllBe(r => r.Status == 200);
-        var lines = (await h.Get("/api/book/book.json"))["lines"]!.AsArray().Where(l => (string)l!["kind"]! == "seen").Select(l => (string)l!["note"]!).ToList();
+        var lines = (await h.Get("/api/book/book.json"))["lines"]!.AsArray().Where(l => (string)l!["kind"]! == "seen")
+            .Select(l => (string)l!["note"]!).ToList();
         lines.Where(l => l.StartsWith("sighting", StringComparison.Ordinal)).Order().ShouldBe(sent.Order());
     }
 
@@ -132,11 +151,16 @@ public sealed class SweepTests
     public async Task A_count_at_the_moment_somebody_takes_from_the_lot_leaves_a_sum_that_adds_up()
     {
         using var h = new TestHolding(demo: true);
-        var lot = (await h.Get("/api/shelf"))["inputs"]!.AsArray().Single(i => (string)i!["name"]! == "kelp liquid")!["lots"]![0]!["id"]!.GetValue<int>();
-        var takes = Enumerable.Range(0, 8).Select(_ => h.Send("/api/notes", new { text = "used 10 ml kelp on ridge bed 2", cautionsSeen = new[] { "spraying", "run-off" } }, null));
-        var counts = Enumerable.Range(0, 4).Select(i => h.Send($"/api/shelf/lots/{lot}/entries", new { reason = "count", amount = "2 L", note = $"count {i}" }, null));
+        var lot = (await h.Get("/api/shelf"))["inputs"]!.AsArray()
+            .Single(i => (string)i!["name"]! == "kelp liquid")!["lots"]![0]!["id"]!.GetValue<int>();
+        var takes = Enumerable.Range(0, 8)
+            .Select(_ => h.Send("/api/notes",
+                new { text = "used 10 ml kelp on ridge bed 2", cautionsSeen = new[] { "spraying", "run-off" } }, null));
+        var counts = Enumerable.Range(0, 4)
+            .Select(i => h.Send($"/api/shelf/lots/{lot}/entries", new { reason = "count", amount = "2 L", note = $"count {i}" }, null));
         (await Task.WhenAll(takes.Concat(counts))).ShouldAllBe(r => r.Status == 200);
-        var entries = (await h.Get("/api/book/book.json"))["lines"]!.AsArray().Where(l => (string)l!["kind"]! == "stock" && (string)l["lot"]! == "K-11").ToList();
+        var entries = (await h.Get("/api/book/book.json"))["lines"]!.AsArray()
+            .Where(l => (string)l!["kind"]! == "stock" && (string)l["lot"]! == "K-11").ToList();
         var sum = entries.Sum(e => double.Parse((string)e!["amount"]!, System.Globalization.CultureInfo.InvariantCulture));
         entries.Count(e => (string)e!["why"]! == "used").ShouldBe(8);
         sum.ShouldBeInRange(1.92 - 1e-9, 2 + 1e-9); // the last count says 2 L; up to eight takes come after it

@@ -12,14 +12,23 @@ public sealed class TankMoreTests : IDisposable
     private async Task<int> Input(string name, string kind) => (int)(await _h.Post("/api/shelf/inputs", new { name, kind }))["id"]!;
 
     private Task<JsonNode> Lot(int input, string mark, string amount, int? expiresInDays = null) =>
-        _h.Post($"/api/shelf/inputs/{input}/lots", new { mark, origin = "bought", amount, from = _h.Now.AddDays(-30), expires = expiresInDays is { } d ? _h.Now.AddDays(d) : (DateTimeOffset?)null });
+        _h.Post($"/api/shelf/inputs/{input}/lots", new {
+            mark, origin = "bought", amount, from = _h.Now.AddDays(-30),
+            expires = expiresInDays is { } d ? _h.Now.AddDays(d) : (DateTimeOffset?)null
+        });
 
     private static object Job(string[] seen, string? mixWhy, params (int Input, string Rate)[] items) =>
-        new { purpose = "leaf", bedIds = new[] { 1 }, rate = "500 L/ha", items = items.Select(i => new { inputId = i.Input, rate = i.Rate, basis = "per100m2" }), tool = "can", tank = "10 L", spare = "0", mixWhy, cautionsSeen = seen };
+        new {
+            purpose = "leaf", bedIds = new[] { 1 }, rate = "500 L/ha",
+            items = items.Select(i => new { inputId = i.Input, rate = i.Rate, basis = "per100m2" }), tool = "can", tank = "10 L",
+            spare = "0", mixWhy, cautionsSeen = seen
+        };
 
-    private async Task<string[]> Cautions(object job) => [.. (await _h.Post("/api/put-out/tank/work-out", job))["cautions"]!.AsArray().Select(c => (string)c!["id"]!)];
+    private async Task<string[]> Cautions(object job) =>
+        [.. (await _h.Post("/api/put-out/tank/work-out", job))["cautions"]!.AsArray().Select(c => (string)c!["id"]!)];
 
-    private async Task<string> Left(int input) => (string)(await _h.Get("/api/shelf"))["inputs"]!.AsArray().Single(i => (int)i!["id"]! == input)!["leftShown"]!;
+    private async Task<string> Left(int input) => (string)(await _h.Get("/api/shelf"))["inputs"]!.AsArray()
+        .Single(i => (int)i!["id"]! == input)!["leftShown"]!;
 
     [Fact]
     public async Task In_gallons_the_same_job_is_the_same_job()
@@ -36,11 +45,15 @@ public sealed class TankMoreTests : IDisposable
 
         ((string)us["verdict"]!["sentence"]!).ShouldContain("gal");
         ((string)us["cost"]!["says"]!).ShouldNotContain("hectare");
-        var bare = await _h.Refused("/api/put-out/tank/work-out", new { purpose = "leaf", bedIds = new[] { 1 }, rate = "500", items = new[] { new { inputId = input, rate = "20 ml", basis = "per1000ft2" } }, tool = "can", tank = "10 L" });
+        var bare = await _h.Refused("/api/put-out/tank/work-out", new {
+            purpose = "leaf", bedIds = new[] { 1 }, rate = "500",
+            items = new[] { new { inputId = input, rate = "20 ml", basis = "per1000ft2" } }, tool = "can", tank = "10 L"
+        });
         bare["rate"].ShouldContain("500 L/ha"); // a bare rate can be read two ways there
         ((string)us["mixShown"]!).ShouldContain("gal");
         ((string)us["loads"]![0]!["waterInTools"]!).ShouldNotContain("jug");
-        ((string)(await _h.Post("/api/notes/read", new { text = "picked 10 lb fennel" }))["understood"]!["sentence"]!).ShouldContain("10 lb");
+        ((string)(await _h.Post("/api/notes/read", new { text = "picked 10 lb fennel" }))["understood"]!["sentence"]!).ShouldContain(
+            "10 lb");
     }
 
     [Fact]
@@ -55,7 +68,8 @@ public sealed class TankMoreTests : IDisposable
         var worked = await _h.Post("/api/put-out/tank/work-out", job);
         ((string)worked["value"]!["draws"]![0]!["short"]!).ShouldBe("30 mL short");
         var seen = await Cautions(job);
-        (await _h.Refused("/api/put-out/tank", Job([.. seen.Except(["stock-short"])], null, (input, "20 ml"))))["items"].ShouldContain("30 mL short");
+        (await _h.Refused("/api/put-out/tank", Job([.. seen.Except(["stock-short"])], null, (input, "20 ml"))))["items"].ShouldContain(
+            "30 mL short");
         (await _h.Get("/api/today"))["items"]!.AsArray().Select(i => (string)i!["title"]!).ShouldContain("Seaweed, old, is past its date");
         (await Left(input)).ShouldBe("10 mL"); // what is good
 
@@ -64,8 +78,10 @@ public sealed class TankMoreTests : IDisposable
         (await Left(input)).ShouldBe("0 L");
         var lots = (await _h.Get("/api/shelf"))["inputs"]!.AsArray().Single(i => (int)i!["id"]! == input)!["lots"]!.AsArray();
         lots.Select(l => (string)l!["says"]!).ShouldContain("the book was short: count it");
-        var book = (await _h.Get("/api/book/book.json"))["lines"]!.AsArray().Where(l => (string)l!["kind"]! == "stock" && (string)l["lot"]! == "new").ToList();
-        double Sum(string why) => book.Where(l => (string)l!["why"]! == why).Sum(l => double.Parse((string)l!["amount"]!, System.Globalization.CultureInfo.InvariantCulture));
+        var book = (await _h.Get("/api/book/book.json"))["lines"]!.AsArray()
+            .Where(l => (string)l!["kind"]! == "stock" && (string)l["lot"]! == "new").ToList();
+        double Sum(string why) => book.Where(l => (string)l!["why"]! == why)
+            .Sum(l => double.Parse((string)l!["amount"]!, System.Globalization.CultureInfo.InvariantCulture));
         (Sum("used"), Sum("more")).ShouldBe((-0.04, 0.03), "what was used, and by how much the book was wrong");
     }
 
@@ -89,7 +105,8 @@ public sealed class TankMoreTests : IDisposable
         var seen = await Cautions(Both([], null));
         (await _h.Refused("/api/put-out/tank", Both(seen, "short")))["mixWhy"].ShouldContain("Never in one tank");
         await _h.Post("/api/put-out/tank", Both(seen, "our adviser's jar test of 3 May"));
-        (await _h.Refused("/api/put-out/tank", Job(await Cautions(Job([], null, (oil, "20 ml"))), null, (oil, "20 ml"))))["mixWhy"].ShouldContain("Wait 14 days");
+        (await _h.Refused("/api/put-out/tank",
+            Job(await Cautions(Job([], null, (oil, "20 ml"))), null, (oil, "20 ml"))))["mixWhy"].ShouldContain("Wait 14 days");
         _h.Clock.Advance(TimeSpan.FromDays(15));
         await _h.Post("/api/put-out/tank", Job(await Cautions(Job([], null, (oil, "20 ml"))), null, (oil, "20 ml")));
     }
@@ -100,7 +117,10 @@ public sealed class TankMoreTests : IDisposable
         var batch = await _h.Started();
         _h.Clock.Advance(TimeSpan.FromHours(5));
         await _h.Post($"/api/brew/batches/{batch}/log", new { kind = "oxygen", value = "7.8" });
-        object Out(string[] seen) => new { batchId = batch, brew = "10 L", dilution = "1:5", bedIds = new[] { 1 }, tool = "can", tank = "10 L", strip = "0", cautionsSeen = seen };
+        object Out(string[] seen) => new {
+            batchId = batch, brew = "10 L", dilution = "1:5", bedIds = new[] { 1 }, tool = "can",
+            tank = "10 L", strip = "0", cautionsSeen = seen
+        };
         var id = (int)(await _h.Post("/api/put-out/tank", Out(await Cautions(Out([])))))["id"]!;
         ((string)(await _h.Get($"/api/brew/batches/{batch}"))["state"]!).ShouldBe("used");
         (await _h.Refused("/api/put-out/tank/work-out", Out([])))["batch"].ShouldContain("not there");
@@ -117,11 +137,18 @@ public sealed class TankMoreTests : IDisposable
         var input = await Input("seaweed", "seaweed");
         var start = DateOnly.FromDateTime(_h.Now.UtcDateTime);
         var programme = (int)(await _h.Post("/api/put-out/programmes", new { bedId = 1, start, harvest = start.AddDays(100) }))["id"]!;
-        var giving = (int)(await _h.Post($"/api/put-out/programmes/{programme}/givings", new { kind = "seaweed", on = start, purpose = "leaf", oneIn = "1:300" }))["id"]!;
+        var giving = (int)(await _h.Post($"/api/put-out/programmes/{programme}/givings",
+            new { kind = "seaweed", on = start, purpose = "leaf", oneIn = "1:300" }))["id"]!;
         (await _h.Get("/api/today"))["items"]!.AsArray().Select(i => (string)i!["title"]!).ShouldContain("Liquid seaweed on Ridge Bed 4");
-        object Job(string[] seen) => new { purpose = "leaf", bedIds = new[] { 1 }, rate = "300", items = new[] { new { inputId = input, rate = "1:300", basis = "oneIn" } }, tool = "can", tank = "10 L", cautionsSeen = seen, givingId = giving };
+        object Job(string[] seen) =>
+            new {
+                purpose = "leaf", bedIds = new[] { 1 }, rate = "300",
+                items = new[] { new { inputId = input, rate = "1:300", basis = "oneIn" } }, tool = "can", tank = "10 L",
+                cautionsSeen = seen, givingId = giving
+            };
         var id = (int)(await _h.Post("/api/put-out/tank", Job(await Cautions(Job([])))))["id"]!;
-        (await _h.Get("/api/today"))["items"]!.AsArray().Select(i => (string)i!["title"]!).ShouldNotContain("Liquid seaweed on Ridge Bed 4");
+        (await _h.Get("/api/today"))["items"]!.AsArray().Select(i => (string)i!["title"]!)
+            .ShouldNotContain("Liquid seaweed on Ridge Bed 4");
         await _h.Post($"/api/book/jobs/{id}/strike", new { why = "wrong bottle" });
         ((bool)(await _h.Get("/api/put-out/programmes"))["programmes"]![0]!["givings"]![0]!["done"]!).ShouldBeFalse();
     }
@@ -132,8 +159,10 @@ public sealed class TankMoreTests : IDisposable
         await _h.Post("/api/holding/setup", TestHolding.SetUp);
         var start = new DateOnly(2026, 4, 1);
         var one = (int)(await _h.Post("/api/put-out/programmes", new { bedId = 1, start, harvest = start.AddDays(100) }))["id"]!;
-        ((int)(await _h.Post("/api/put-out/programmes", new { bedId = 1, start = start.AddDays(7), harvest = start.AddDays(110) }))["id"]!).ShouldBe(one);
-        ((int)(await _h.Post("/api/put-out/programmes", new { bedId = 1, start = start.AddYears(1), harvest = start.AddYears(1).AddDays(90) }))["id"]!).ShouldNotBe(one);
+        ((int)(await _h.Post("/api/put-out/programmes",
+            new { bedId = 1, start = start.AddDays(7), harvest = start.AddDays(110) }))["id"]!).ShouldBe(one);
+        ((int)(await _h.Post("/api/put-out/programmes",
+            new { bedId = 1, start = start.AddYears(1), harvest = start.AddYears(1).AddDays(90) }))["id"]!).ShouldNotBe(one);
     }
 
     [Fact]
@@ -142,8 +171,12 @@ public sealed class TankMoreTests : IDisposable
         await _h.Post("/api/holding/setup", TestHolding.SetUp);
         var flour = (int)(await _h.Post("/api/shelf/inputs", new { name = "oat flour", kind = "oatFlour", density = "0.5" }))["id"]!;
         await Lot(flour, "O-1", "1 kg");
-        (await _h.Refused("/api/shelf/inputs", new { id = flour, name = "oat flour", kind = "oatFlour", unit = "L" }))["unit"].ShouldContain("other unit already");
-        var id = (int)(await _h.Post("/api/brew/batches", new { bedIds = new[] { 1 }, purpose = "leaf", useAt = _h.Now.AddHours(48), warmthC = 18, swingC = 2, making = "tea", foods = new[] { new { kind = "oatFlour", ml = 20.0 } } }))["id"]!;
+        (await _h.Refused("/api/shelf/inputs",
+            new { id = flour, name = "oat flour", kind = "oatFlour", unit = "L" }))["unit"].ShouldContain("other unit already");
+        var id = (int)(await _h.Post("/api/brew/batches", new {
+            bedIds = new[] { 1 }, purpose = "leaf", useAt = _h.Now.AddHours(48),
+            warmthC = 18, swingC = 2, making = "tea", foods = new[] { new { kind = "oatFlour", ml = 20.0 } }
+        }))["id"]!;
         _h.Clock.SetUtcNow((await _h.Get($"/api/brew/batches/{id}"))["plannedStart"]!.GetValue<DateTimeOffset>());
         await _h.Post($"/api/brew/batches/{id}/start", new { strip = "0" });
         (await Left(flour)).ShouldBe("990 g"); // 20 mL at 0.5 kg/L
@@ -153,9 +186,13 @@ public sealed class TankMoreTests : IDisposable
     public async Task A_lot_judged_unfit_is_brewed_from_no_more_and_drawn_from_no_more()
     {
         await _h.Post("/api/holding/setup", TestHolding.SetUp);
-        var compost = (await _h.Get("/api/shelf"))["inputs"]!.AsArray().First(i => (string)i!["kind"]! == "compost")!["id"]!.GetValue<int>();
+        var compost = (await _h.Get("/api/shelf"))["inputs"]!.AsArray()
+            .First(i => (string)i!["kind"]! == "compost")!["id"]!.GetValue<int>();
         await Lot(compost, "heap", "40 L");
-        await _h.Post("/api/ground/inputs", new { id = compost, version = (await _h.Get("/api/ground"))["inputs"]!.AsArray().Single(i => (int)i!["id"]! == compost)!["version"], name = "compost", kind = "compost", unfitWhy = "smells of ammonia" });
+        await _h.Post("/api/ground/inputs", new {
+            id = compost, version = (await _h.Get("/api/ground"))["inputs"]!.AsArray()
+            .Single(i => (int)i!["id"]! == compost)!["version"], name = "compost", kind = "compost", unfitWhy = "smells of ammonia"
+        });
         var lot = (await _h.Get("/api/shelf"))["inputs"]!.AsArray().First(i => (int)i!["id"]! == compost)!;
         ((string)lot["lots"]![0]!["says"]!).ShouldBe("judged unfit: leave it");
         ((string)lot["leftShown"]!).ShouldBe("0 L");
@@ -171,7 +208,8 @@ public sealed class TankMoreTests : IDisposable
         await _h.Post("/api/put-out/sprayers", As("2"));
         (await _h.Send("/api/put-out/sprayers", As("3"), null)).Status.ShouldBe(409);
         ((double)(await _h.Get("/api/put-out/sprayers"))[0]!["pressureBar"]!).ShouldBe(2);
-        (await _h.Refused("/api/put-out/sprayers", new { name = "knapsack", kind = "can", tank = "8 L", past = "new" }))["name"].ShouldContain("already");
+        (await _h.Refused("/api/put-out/sprayers",
+            new { name = "knapsack", kind = "can", tank = "8 L", past = "new" }))["name"].ShouldContain("already");
     }
 
     [Theory]
@@ -185,8 +223,12 @@ public sealed class TankMoreTests : IDisposable
     public async Task The_label_s_dose_stands_beside_in_the_same_terms(string per, string basis, string rate, double mL)
     {
         await _h.Post("/api/holding/setup", TestHolding.SetUp);
-        var id = (int)(await _h.Post("/api/shelf/inputs", new { name = "spores", kind = "sporeInoculant", labelPer = "mL", species = new[] { new { name = "one", count = "1e8" } }, labelRate = rate, labelBasis = basis }))["id"]!;
-        var dose = (await _h.Post("/api/put-out/dose/work-out", new { inputId = id, target = "1e6", per, count = "10" }))["dose"]!["value"]!;
+        var id = (int)(await _h.Post("/api/shelf/inputs", new {
+            name = "spores", kind = "sporeInoculant", labelPer = "mL",
+            species = new[] { new { name = "one", count = "1e8" } }, labelRate = rate, labelBasis = basis
+        }))["id"]!;
+        var dose = (await _h.Post("/api/put-out/dose/work-out",
+            new { inputId = id, target = "1e6", per, count = "10" }))["dose"]!["value"]!;
         ((double)dose["byLabel"]!).ShouldBe(mL * 10, 1e-9);
         ((string)dose["sentence"]!).ShouldContain("label's own dose");
     }

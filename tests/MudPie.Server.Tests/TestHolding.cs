@@ -102,7 +102,9 @@ public sealed class TestHolding : WebApplicationFactory<LiveBrew>
     public async Task Look()
     {
         using var scope = Services.CreateScope();
-        await MudPie.Server.Watch.WatchService.Look(scope.ServiceProvider.GetRequiredService<MudPie.Records.HoldingDb>(), scope.ServiceProvider.GetRequiredService<MudPie.Server.Web.HoldingClock>(), scope.ServiceProvider.GetRequiredService<LiveBrew>());
+        await MudPie.Server.Watch.WatchService.Look(scope.ServiceProvider.GetRequiredService<MudPie.Records.HoldingDb>(),
+            scope.ServiceProvider.GetRequiredService<MudPie.Server.Web.HoldingClock>(),
+            scope.ServiceProvider.GetRequiredService<LiveBrew>());
     }
 
     /// <summary>Posts and expects a yes.</summary>
@@ -118,22 +120,22 @@ public sealed class TestHolding : WebApplicationFactory<LiveBrew>
     {
         var (status, reply) = await Send(path, body, null);
         status.ShouldBeInRange(400, 422, reply.ToJsonString());
-        return reply["fields"]!.AsArray().GroupBy(f => (string)f!["field"]!).ToDictionary(g => g.Key, g => $"{g.First()!["wrong"]} {g.First()!["wayOut"]}");
+        return reply["fields"]!.AsArray().GroupBy(f => (string)f!["field"]!)
+            .ToDictionary(g => g.Key, g => $"{g.First()!["wrong"]} {g.First()!["wayOut"]}");
     }
 
     public async Task<(int Status, JsonNode Reply)> Send(string path, object body, string? key)
     {
-        using var request = new HttpRequestMessage(HttpMethod.Post, path)
-        {
-            Content = body is string raw ? new StringContent(raw, System.Text.Encoding.UTF8, "application/json") : JsonContent.Create(body, options: new JsonSerializerOptions(JsonSerializerDefaults.Web)),
+        using var request = new HttpRequestMessage(HttpMethod.Post, path) {
+            Content = body is string raw ? new StringContent(raw, System.Text.Encoding.UTF8, "application/json")
+                : JsonContent.Create(body, options: new JsonSerializerOptions(JsonSerializerDefaults.Web)),
         };
         request.Headers.Add("Idempotency-Key", key ?? Guid.NewGuid().ToString());
         using var response = await Http.SendAsync(request);
         return ((int)response.StatusCode, JsonNode.Parse(await response.Content.ReadAsStringAsync())!);
     }
 
-    public static object SetUp => new
-    {
+    public static object SetUp => new {
         name = "Saltmarsh End",
         place = "52.5, 0.0",
         altitude = "6 m",
@@ -153,7 +155,8 @@ public sealed class TestHolding : WebApplicationFactory<LiveBrew>
         strip = "0.6",
     };
 
-    public object Plan(string purpose = "leaf", double hoursOn = 48) => new { bedIds = new[] { 1 }, purpose, useAt = Now.AddHours(hoursOn), warmthC = 18, swingC = 2 };
+    public object Plan(string purpose = "leaf", double hoursOn = 48) =>
+        new { bedIds = new[] { 1 }, purpose, useAt = Now.AddHours(hoursOn), warmthC = 18, swingC = 2 };
 
     /// <summary>Sets up, plans, and starts a tea; the number of the batch.</summary>
     public async Task<int> Started()

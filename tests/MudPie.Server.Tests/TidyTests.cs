@@ -32,15 +32,19 @@ public class TidyTests
     [InlineData("a,A\n1,2\n", "Two columns are called")]
     [InlineData("a,b\n1,2\n1,2,3\n", "Line 3 has 3 cells")]
     [InlineData("a,b\n1,\"two\nrows\"\n1\n", "has 1 cells")]
-    public void What_is_no_tidy_table_says_where(string text, string wrong) => TidyCsv.Read(text).Refused!.Problems.ShouldHaveSingleItem().Wrong.ShouldContain(wrong);
+    public void What_is_no_tidy_table_says_where(string text, string wrong) =>
+        TidyCsv.Read(text).Refused!.Problems.ShouldHaveSingleItem().Wrong.ShouldContain(wrong);
 
     [Fact]
-    public void A_table_too_long_is_refused() => TidyCsv.Read("a,b\n" + string.Concat(Enumerable.Repeat("1,2\n", 20_002))).Refused!.Problems[0].Wrong.ShouldContain("more than 20,000 rows");
+    public void A_table_too_long_is_refused() =>
+        TidyCsv.Read("a,b\n" + string.Concat(Enumerable.Repeat("1,2\n", 20_002))).Refused!.Problems[0].Wrong
+            .ShouldContain("more than 20,000 rows");
 
     [Fact]
     public void Quotes_hold_commas_and_what_is_written_is_read_again()
     {
-        var text = CsvText.Of(["plot", "treatment", "kg"], [["1", "tea, then kelp", CsvText.Number(3.1)], ["2", "said \"nothing\"", null], ["3", "", CsvText.Number(1e-7)]]);
+        var text = CsvText.Of(["plot", "treatment", "kg"], [["1", "tea, then kelp", CsvText.Number(3.1)], ["2", "said \"nothing\"", null],
+            ["3", "", CsvText.Number(1e-7)]]);
         var table = TidyCsv.Read(text).Value;
         table.Rows[0][1].ShouldBe("tea, then kelp");
         table.Rows[1][1].ShouldBe("said \"nothing\"");
@@ -77,7 +81,10 @@ public class TidyTests
     [Fact]
     public void Counts_take_how_many_were_sown_from_their_column()
     {
-        var q = Read(new() { Csv = "t,up,sown\na,30,50\na,28,50\nb,44,50\nb,41,48\n", Response = "up", OutOf = "sown", Factors = ["t"], Control = "a" });
+        var q = Read(new() {
+            Csv = "t,up,sown\na,30,50\na,28,50\nb,44,50\nb,41,48\n", Response = "up", OutOf = "sown", Factors = ["t"],
+            Control = "a"
+        });
         q.Kind.ShouldBe(Scale.Count);
         q.Rows[3].OutOf.ShouldBe(48);
         TrialAnalysis.Of(q).Value.Test.Name.ShouldStartWith("logistic");

@@ -88,7 +88,8 @@ public class TodayTests : IDisposable
     {
         var id = await _h.Started();
         await _h.Post($"/api/brew/batches/{id}/heap", new { why = "dropped it" });
-        foreach (var (path, body) in new (string, object)[] { ("log", new { kind = "note", value = "x" }), ("start", new { strip = "0" }), ("air-off", new { }), ("heap", new { why = "again" }) })
+        foreach (var (path, body) in new (string, object)[] { ("log", new { kind = "note", value = "x" }), ("start", new { strip = "0" }),
+            ("air-off", new { }), ("heap", new { why = "again" }) })
         {
             (await _h.Refused($"/api/brew/batches/{id}/{path}", body)).Keys.ShouldContain("state", path);
         }
@@ -103,22 +104,26 @@ public class TodayTests : IDisposable
     {
         var id = await _h.Started();
         _h.Clock.Advance(TimeSpan.FromHours(2));
-        (await _h.Refused($"/api/brew/batches/{id}/log", new { kind = "oxygen", value = "8", at = _h.Now.AddHours(-5) }))["at"].ShouldContain("before this batch");
-        (await _h.Refused($"/api/brew/batches/{id}/log", new { kind = "oxygen", value = "8", at = _h.Now.AddHours(5) }))["at"].ShouldContain("not come yet");
+        (await _h.Refused($"/api/brew/batches/{id}/log",
+            new { kind = "oxygen", value = "8", at = _h.Now.AddHours(-5) }))["at"].ShouldContain("before this batch");
+        (await _h.Refused($"/api/brew/batches/{id}/log",
+            new { kind = "oxygen", value = "8", at = _h.Now.AddHours(5) }))["at"].ShouldContain("not come yet");
     }
 
     [Fact]
     public async Task An_American_holding_is_answered_in_gallons_and_fahrenheit()
     {
         var us = JsonNode.Parse(System.Text.Json.JsonSerializer.Serialize(TestHolding.SetUp))!;
-        (us["units"], us["area"], us["total"], us["depth"], us["altitude"], us["openFlow"], us["shutOff"]) = ("usCustomary", "2000", "5 gal", "11 in", "20 ft", "0.2 cfm", "3 psi");
+        (us["units"], us["area"], us["total"], us["depth"], us["altitude"], us["openFlow"], us["shutOff"]) =
+            ("usCustomary", "2000", "5 gal", "11 in", "20 ft", "0.2 cfm", "3 psi");
         await _h.Post("/api/holding/setup", us.ToJsonString());
         var plan = (await _h.Post("/api/brew/plan", _h.Plan()))["value"]!;
         ((string)plan["brewShown"]!).ShouldEndWith("gal");
         ((string)plan["warmthShown"]!).ShouldBe("64.4 °F");
         ((string)plan["airShown"]!).ShouldEndWith("cfm");
         plan["plan"]!["steps"]!.AsArray().Select(s => (string)s!["detail"]!).ShouldContain(d => d.Contains("gal of water"));
-        (await _h.Post("/api/amounts/read", new { text = "half a cup", dimension = "volume" }))["value"]!["si"]!.GetValue<double>().ShouldBe(0.11829411825, 1e-9);
+        (await _h.Post("/api/amounts/read", new { text = "half a cup", dimension = "volume" }))["value"]!["si"]!.GetValue<double>()
+            .ShouldBe(0.11829411825, 1e-9);
     }
 
     [Theory]
@@ -134,7 +139,8 @@ public class TodayTests : IDisposable
     [InlineData("52.5 N 1.2 W", 52.5, -1.2)]
     [InlineData("-36.5 145", -36.5, 145)]
     [InlineData("36.5° S, 145° E", -36.5, 145)]
-    public void A_place_is_read_as_it_is_written(string typed, double latitude, double longitude) => SetupEndpoints.Place(typed).ShouldBe((latitude, longitude));
+    public void A_place_is_read_as_it_is_written(string typed, double latitude, double longitude) =>
+        SetupEndpoints.Place(typed).ShouldBe((latitude, longitude));
 
     [Theory]
     [InlineData("")]
@@ -176,6 +182,7 @@ public class TodayTests : IDisposable
     public async Task Nonsense_at_putting_out_is_refused_at_its_field(string brew, string dilution, string tank, int bed, string field)
     {
         var id = await _h.Started();
-        (await _h.Refused("/api/put-out/tank/work-out", new { batchId = id, brew, dilution, tank, bedIds = new[] { bed }, tool = "can" })).Keys.ShouldContain(field);
+        (await _h.Refused("/api/put-out/tank/work-out",
+            new { batchId = id, brew, dilution, tank, bedIds = new[] { bed }, tool = "can" })).Keys.ShouldContain(field);
     }
 }

@@ -6,7 +6,8 @@ namespace MudPie.Server.Tests;
 /// <summary>Trials as files, any tidy table, sites together, and the open calculators of judging.</summary>
 public sealed class TrialFileTests
 {
-    private static string Reference(string file) => File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "..", "..", "..", "..", "MudPie.Core.Tests", "Reference", file));
+    private static string Reference(string file) =>
+        File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "..", "..", "..", "..", "MudPie.Core.Tests", "Reference", file));
 
     private static async Task<(int Status, JsonNode Reply)> Bring(TestHolding h, byte[] zip)
     {
@@ -78,7 +79,8 @@ public sealed class TrialFileTests
     {
         using var h = new TestHolding(demo: true);
         var good = await h.Http.GetByteArrayAsync("/api/judge/trials/1/trial.zip");
-        foreach (var (name, from, to, field) in new[] { ("data.csv", "yield", "yeild", "data.csv line 2"), ("plots.csv", "tea", "teä", "plots.csv line"), ("datapackage.json", "\"design\": \"blocks\"", "\"design\": \"eye\"", "file") })
+        foreach (var (name, from, to, field) in new[] { ("data.csv", "yield", "yeild", "data.csv line 2"),
+            ("plots.csv", "tea", "teä", "plots.csv line"), ("datapackage.json", "\"design\": \"blocks\"", "\"design\": \"eye\"", "file") })
         {
             using var memory = new MemoryStream();
             memory.Write(good);
@@ -108,15 +110,26 @@ public sealed class TrialFileTests
     {
         using var h = new TestHolding(demo: true);
         var csv = Reference("trial-blocks.csv");
-        var preview = await (await h.Http.PostAsync("/api/judge/trials/csv/preview", new StringContent(new JsonObject { ["csv"] = csv }.ToJsonString(), System.Text.Encoding.UTF8, "application/json"))).Content.ReadAsStringAsync();
+        var preview =
+            await (await h.Http.PostAsync("/api/judge/trials/csv/preview",
+                new StringContent(new JsonObject { ["csv"] = csv }.ToJsonString(), System.Text.Encoding.UTF8, "application/json"))).Content
+                .ReadAsStringAsync();
         var columns = JsonNode.Parse(preview)!["columns"]!.AsArray();
         columns.Select(c => ((string)c!["name"]!, (bool)c["figures"]!)).ShouldBe([("block", true), ("treatment", false), ("yield", true)]);
-        var id = (int)(await h.Post("/api/judge/trials/csv", new { csv, question = "Does tea with kelp lift fennel?", crop = "fennel", design = "blocks", responses = new[] { "yield" }, factors = new[] { "treatment" }, block = "block", control = "water only", unit = "kg" }))["id"]!;
+        var id = (int)(await h.Post("/api/judge/trials/csv", new {
+            csv, question = "Does tea with kelp lift fennel?", crop = "fennel",
+            design = "blocks", responses = new[] { "yield" }, factors = new[] { "treatment" }, block = "block", control = "water only",
+            unit = "kg"
+        }))["id"]!;
         var answer = await h.Get($"/api/judge/trials/{id}/answer");
         ((double)answer["answer"]!["value"]!["anova"]![1]!["f"]!).ShouldBe(8.4661047233, 1e-8);
         answer["strength"]!.AsArray().ShouldContain(s => (string)s!["text"]! == "not laid out by lot" && !(bool)s["good"]!);
-        (await h.Refused("/api/judge/trials/csv", new { csv, question = "?", crop = "x", design = "blocks", responses = new[] { "weight" }, factors = new[] { "treatment" }, block = "block" })).Keys.ShouldBe(["response"]);
-        (await h.Refused("/api/judge/trials/csv", new { csv = "a,b\n1", question = "?", crop = "x" }))["csv"].ShouldContain("Line 2 has 1 cells");
+        (await h.Refused("/api/judge/trials/csv", new {
+            csv, question = "?", crop = "x", design = "blocks", responses = new[] { "weight" },
+            factors = new[] { "treatment" }, block = "block"
+        })).Keys.ShouldBe(["response"]);
+        (await h.Refused("/api/judge/trials/csv", new { csv = "a,b\n1", question = "?", crop = "x" }))["csv"].ShouldContain(
+            "Line 2 has 1 cells");
         (await h.Refused("/api/judge/trials/csv/preview", new { csv = "" })).Keys.ShouldBe(["csv"]);
     }
 
@@ -130,11 +143,14 @@ public sealed class TrialFileTests
         var view = (await h.Get("/api/judge/across"))[0]!;
         ((double)view["together"]!["value"]!["estimate"]!).ShouldBe(0.069592777791, 1e-8);
         ((double)view["together"]!["value"]!["predictionLower"]!).ShouldBeLessThan((double)view["together"]!["value"]!["lower"]!);
-        (await h.Refused($"/api/judge/across/{set}/file", new { csv = Reference("meta-sites.csv") }))["csv"].ShouldStartWith("All of these are in it already");
+        (await h.Refused($"/api/judge/across/{set}/file", new { csv = Reference("meta-sites.csv") }))["csv"].ShouldStartWith(
+            "All of these are in it already");
         (await h.Refused($"/api/judge/across/{set}/file", new { csv = "a,b\n1,2" })).Keys.ShouldBe(["csv"]);
-        (await h.Refused($"/api/judge/across/{set}/file", new { csv = "label,difference,standard_error\nx,1,0" })).Keys.ShouldBe(["line 2"]);
+        (await h.Refused($"/api/judge/across/{set}/file", new { csv = "label,difference,standard_error\nx,1,0" })).Keys
+            .ShouldBe(["line 2"]);
         await h.Post($"/api/judge/across/{set}/results", new { label = "here, 2026", difference = "0.08", standardError = "0.05" });
-        (await h.Refused($"/api/judge/across/{set}/results", new { label = "", difference = "x", standardError = "0" })).Keys.ShouldBe(["label", "difference", "standardError"]);
+        (await h.Refused($"/api/judge/across/{set}/results", new { label = "", difference = "x", standardError = "0" })).Keys
+            .ShouldBe(["label", "difference", "standardError"]);
         (await h.Refused($"/api/judge/across/{set}/results", new { trialId = 1 }))["trialId"].ShouldContain("measured in kg a metre");
         (await h.Refused($"/api/judge/across/{set}/results", new { trialId = 2 }))["trialId"].ShouldStartWith("Its codes are still shut");
         var result = (int)view["results"]![0]!["id"]!;
@@ -153,7 +169,8 @@ public sealed class TrialFileTests
         var set = (int)(await h.Post("/api/judge/across", new { name = "Tea again", unit = "kg a metre" }))["id"]!;
         await h.Post($"/api/judge/across/{set}/results", new { trialId = 1 });
         var result = (await h.Get("/api/judge/across"))[0]!["results"]![0]!;
-        var tea = (await h.Get("/api/judge/trials/1/answer"))["answer"]!["value"]!["dunnett"]!.AsArray().Single(c => (string)c!["of"]! == "tea")!;
+        var tea = (await h.Get("/api/judge/trials/1/answer"))["answer"]!["value"]!["dunnett"]!.AsArray()
+            .Single(c => (string)c!["of"]! == "tea")!;
         ((double)result["standardError"]!).ShouldBe((double)tea["difference"]! / (double)tea["t"]!, 1e-9);
         (await h.Refused($"/api/judge/across/{set}/results", new { trialId = 1 }))["trialId"].ShouldContain("in it already");
     }
@@ -173,17 +190,34 @@ public sealed class TrialFileTests
         var paired = await Ask("trial-analysis", new { csv = Reference("brix-pairs.csv"), design = "paired" });
         ((double)paired["dunnett"]![0]!["lower"]!).ShouldBe(0.15951890466, 1e-9);
         ((string)paired["dunnett"]![0]!["pair"]!).ShouldBe("after - before");
-        var tidy = await Ask("trial-analysis", new { csv = Reference("brix-pairs.csv"), design = "paired", response = "after", control = "before", block = "leaf" });
+        var tidy = await Ask("trial-analysis", new {
+            csv = Reference("brix-pairs.csv"), design = "paired", response = "after",
+            control = "before", block = "leaf"
+        });
         ((double)tidy["dunnett"]![0]!["p"]!).ShouldBe(0.0054726252171, 1e-9);
-        var factorial = await Ask("trial-analysis", new { csv = Reference("trial-factorial.csv").Replace(',', ';'), response = "height", design = "factorial", factors = new[] { "castings", "inoculant" } });
+        var factorial = await Ask("trial-analysis", new {
+            csv = Reference("trial-factorial.csv").Replace(',', ';'), response = "height",
+            design = "factorial", factors = new[] { "castings", "inoculant" }
+        });
         ((double)factorial["anova"]![2]!["p"]!).ShouldBe(0.69897351302, 1e-8);
-        var missing = await Ask("trial-analysis", new { csv = "t,y\na,1\na,NA\na,1.2\nb,2\nb,2.4\nb,\n", response = "y", design = "random", factors = new[] { "t" }, control = "a" });
+        var missing = await Ask("trial-analysis", new {
+            csv = "t,y\na,1\na,NA\na,1.2\nb,2\nb,2.4\nb,\n", response = "y", design = "random",
+            factors = new[] { "t" }, control = "a"
+        });
         missing["missing"]!.AsArray().Count.ShouldBe(2);
-        ((double)(await Ask("replicates", new { kind = "one-way anova", groups = 4, betweenVar = 1.2, withinVar = 3 }))["perGroup"]!).ShouldBe(10.1176959772, 1e-5);
+        ((double)(await Ask("replicates",
+            new { kind = "one-way anova", groups = 4, betweenVar = 1.2, withinVar = 3 }))["perGroup"]!).ShouldBe(10.1176959772, 1e-5);
         ((double)(await Ask("germination", new { table = new[] { new[] { 44, 4 }, [36, 12] } }))["p"]!).ShouldBe(0.052825139685, 1e-9);
-        var dl = await Ask("combine-trials", new { method = "dl", results = new[] { new { label = "a", yi = 0.11, vi = 0.004 }, new { label = "b", yi = 0.05, vi = 0.006 } } });
+        var dl = await Ask("combine-trials",
+            new {
+                method = "dl",
+                results = new[] { new { label = "a", yi = 0.11, vi = 0.004 }, new { label = "b", yi = 0.05, vi = 0.006 } }
+            });
         dl["sites"]!.AsArray().Count.ShouldBe(2);
-        foreach (var (name, body, field) in new[] { ("trial-analysis", """{"csv":"a,b\n1,x","response":"b","factors":["a"]}""", "response"), ("trial-analysis", """{"csv":"a,b\n1,2","response":"c","factors":["a"]}""", "response"), ("trial-analysis", """{"csv":"a,a\n1,2"}""", "csv"), ("trial-analysis", "{}", "csv"), ("replicates", "{}", "kind"), ("germination", "{}", "table"), ("combine-trials", "{}", "results") })
+        foreach (var (name, body, field) in new[] { ("trial-analysis", """{"csv":"a,b\n1,x","response":"b","factors":["a"]}""", "response"),
+            ("trial-analysis", """{"csv":"a,b\n1,2","response":"c","factors":["a"]}""", "response"),
+            ("trial-analysis", """{"csv":"a,a\n1,2"}""", "csv"), ("trial-analysis", "{}", "csv"), ("replicates", "{}", "kind"),
+            ("germination", "{}", "table"), ("combine-trials", "{}", "results") })
         {
             (await h.Refused($"/api/calc/{name}", body)).Keys.ShouldContain(field, name + body);
         }

@@ -6,30 +6,33 @@ namespace MudPie.Server.Tests;
 /// <summary>A trial over HTTP and real SQLite: planned, drawn, measured, judged, and sent as a file.</summary>
 public sealed class TrialTests
 {
-    private static object Plan(Guid? version = null, string question = "Does tea lift fennel more than water alone?", int replicates = 4, string? noWater = null) => new
-    {
-        version,
-        question,
-        crop = "fennel",
-        season = "this spring",
-        design = "blocks",
-        kind = "beds",
-        liquid = true,
-        factors = new[] { "treatment" },
-        treatments = new object[]
+    private static object Plan(Guid? version = null, string question = "Does tea lift fennel more than water alone?", int replicates = 4,
+        string? noWater = null) => new {
+            version,
+            question,
+            crop = "fennel",
+            season = "this spring",
+            design = "blocks",
+            kind = "beds",
+            liquid = true,
+            factors = new[] { "treatment" },
+            treatments = new object[]
         {
             new { name = "nothing", role = "control" },
             new { name = noWater is null ? "water only" : "extract", role = noWater is null ? "water" : "treatment", water = "1 L" },
             new { name = "tea", role = "treatment", rate = "100 mL", rateBasis = "perM2", water = "1 L" },
         },
-        noWaterWhy = noWater,
-        replicates,
-        noise = "0.15",
-        worthHaving = "0.2",
-        places = new[] { new { name = "Ridge Bed 4", length = "30 m", width = "1.2 m" }, new { name = "Ridge Bed 5", length = "30 m", width = "1.2 m" } },
-        measures = new object[] { new { kindId = "yieldM2" }, new { name = "slugs", unit = "a plot", kind = "amount", low = 0, high = 40, lowerIsBetter = true } },
-        blind = true,
-    };
+            noWaterWhy = noWater,
+            replicates,
+            noise = "0.15",
+            worthHaving = "0.2",
+            places = new[] { new { name = "Ridge Bed 4", length = "30 m", width = "1.2 m" },
+            new { name = "Ridge Bed 5", length = "30 m", width = "1.2 m" } },
+            measures = new object[] { new { kindId = "yieldM2" },
+                new { name = "slugs", unit = "a plot", kind = "amount", low = 0, high = 40,
+            lowerIsBetter = true } },
+            blind = true,
+        };
 
     private static async Task<(TestHolding H, int Id)> Drawn()
     {
@@ -57,8 +60,12 @@ public sealed class TrialTests
         var m = (int)t["measures"]![measure]!["id"]!;
         foreach (var p in key)
         {
-            var value = ((string)p!["treatment"]! switch { "nothing" => 2.5, "water only" => 2.7, _ => 3.2 }) + (0.02 * ((int)p["number"]! % 4));
-            await h.Post($"/api/judge/trials/{id}/readings", new { plotId = (int)p["id"]!, measureId = m, value = value.ToString("0.00", System.Globalization.CultureInfo.InvariantCulture) });
+            var value = ((string)p!["treatment"]! switch { "nothing" => 2.5, "water only" => 2.7, _ => 3.2 })
+                + (0.02 * ((int)p["number"]! % 4));
+            await h.Post($"/api/judge/trials/{id}/readings", new {
+                plotId = (int)p["id"]!, measureId = m,
+                value = value.ToString("0.00", System.Globalization.CultureInfo.InvariantCulture)
+            });
         }
     }
 
@@ -69,7 +76,8 @@ public sealed class TrialTests
         using var _ = h;
         var t = await h.Get($"/api/judge/trials/{id}");
         t["plots"]!.AsArray().Count.ShouldBe(12);
-        t["plots"]!.AsArray().GroupBy(p => (string)p!["block"]!).ShouldAllBe(g => g.Select(p => (string)p!["treatment"]!).Distinct().Count() == 3);
+        t["plots"]!.AsArray().GroupBy(p => (string)p!["block"]!)
+            .ShouldAllBe(g => g.Select(p => (string)p!["treatment"]!).Distinct().Count() == 3);
         t["curve"]!["value"]!["now"]!["replicates"]!.GetValue<int>().ShouldBe(4);
         await Step(h, id, "start");
         (await h.Get($"/api/judge/trials/{id}"))["plots"]!.AsArray().ShouldAllBe(p => p!["treatment"] == null, "codes are shut");
@@ -80,7 +88,8 @@ public sealed class TrialTests
         var told = await h.Get($"/api/judge/trials/{id}/answer");
         told["answer"]!["value"]!["verdict"]!.GetValue<string>().ShouldBe("works");
         told["answer"]!["value"]!["test"]!["name"]!.GetValue<string>().ShouldBe("analysis of variance in blocks");
-        ((double)told["answer"]!["value"]!["dunnett"]!.AsArray().Single(c => (string)c!["of"]! == "tea")!["difference"]!).ShouldBe(0.5, 0.06);
+        ((double)told["answer"]!["value"]!["dunnett"]!.AsArray().Single(c => (string)c!["of"]! == "tea")!["difference"]!).ShouldBe(0.5,
+            0.06);
         told["waterSays"]!.GetValue<string>().ShouldStartWith("Watering alone did about");
         told["strength"]!.AsArray().ShouldContain(s => (string)s!["text"]! == "measured blind" && (bool)s["good"]!);
         (await h.Get("/api/judge/trials")).AsArray().Single(l => (int)l!["id"]! == id)!["verdict"]!.GetValue<string>().ShouldBe("works");
@@ -98,7 +107,8 @@ public sealed class TrialTests
         ((int)t["seed"]!).ShouldNotBe(seed);
         t["events"]!.AsArray().Select(e => (string)e!["text"]!).ShouldContain(e => e.Contains("the top bed was dug over"));
         await Step(h, id, "start");
-        (await h.Refused($"/api/judge/trials/{id}/layout", new { why = "I do not like it" }))["layout"].ShouldStartWith("The trial has begun");
+        (await h.Refused($"/api/judge/trials/{id}/layout", new { why = "I do not like it" }))["layout"].ShouldStartWith(
+            "The trial has begun");
     }
 
     [Fact]
@@ -108,7 +118,8 @@ public sealed class TrialTests
         using var _ = h;
         var t = await h.Get($"/api/judge/trials/{id}");
         var (plot, measure) = ((int)t["plots"]![0]!["id"]!, (int)t["measures"]![0]!["id"]!);
-        object Reading(string? value, string? why = null, bool anyway = false, string? missing = null, object? on = null) => new { plotId = plot, measureId = measure, value, correctionWhy = why, keepAnyway = anyway, missingWhy = missing, on };
+        object Reading(string? value, string? why = null, bool anyway = false, string? missing = null, object? on = null) =>
+            new { plotId = plot, measureId = measure, value, correctionWhy = why, keepAnyway = anyway, missingWhy = missing, on };
         var path = $"/api/judge/trials/{id}/readings";
         (await h.Refused(path, Reading("3.1")))["trial"].ShouldStartWith("The trial has not begun");
         await Step(h, id, "start");
@@ -162,8 +173,7 @@ public sealed class TrialTests
     {
         using var h = new TestHolding(demo: true);
         var before = (await h.Get("/api/judge/trials")).AsArray().Count;
-        var wrong = await h.Refused("/api/judge/trials", new
-        {
+        var wrong = await h.Refused("/api/judge/trials", new {
             question = "",
             crop = "",
             factors = Array.Empty<string>(),
@@ -174,12 +184,14 @@ public sealed class TrialTests
             places = new[] { new { name = "x", length = "-3 m", width = "lots" } },
             measures = new[] { new { kindId = "smell" } },
         });
-        foreach (var field in new[] { "question", "crop", "design", "kind", "replicates", "noise", "worthHaving", "factors", "places[0].length", "places[0].width", "treatments", "measures[0].kindId" })
+        foreach (var field in new[] { "question", "crop", "design", "kind", "replicates", "noise", "worthHaving", "factors",
+            "places[0].length", "places[0].width", "treatments", "measures[0].kindId" })
         {
             wrong.Keys.ShouldContain(field);
         }
 
-        (await h.Refused("/api/judge/trials", new { design = "by eye" }))["design"].ShouldContain("split-plot"); // a word that is none is answered with those that are
+        // a word that is none is answered with those that are
+        (await h.Refused("/api/judge/trials", new { design = "by eye" }))["design"].ShouldContain("split-plot");
         (await h.Refused("/api/judge/trials", new { kind = "pond" }))["kind"].ShouldContain("strips");
         (await h.Refused("/api/judge/trials", new { })).Count.ShouldBeGreaterThan(5);
         (await h.Get("/api/judge/trials")).AsArray().Count.ShouldBe(before);
@@ -225,7 +237,8 @@ public sealed class TrialTests
         var item = book.Where(l => (string)l!["kind"]! == "job-item").Last()!;
         ((string)item["what"]!, (string)item["lot"]!, (string)item["amount"]!).ShouldBe(("liquid seaweed", "S-7", "0.12"));
         book.ShouldContain(l => (string)l!["kind"]! == "stock" && (string)l["lot"]! == "S-7" && (string)l["amount"]! == "-0.12");
-        ((int)(await h.Get($"/api/judge/trials/{id}/amounts")).AsArray().Single(l => (string)l!["treatment"]! == "tea")!["done"]!).ShouldBe(1);
+        ((int)(await h.Get($"/api/judge/trials/{id}/amounts")).AsArray()
+            .Single(l => (string)l!["treatment"]! == "tea")!["done"]!).ShouldBe(1);
         (await h.Refused($"/api/judge/trials/{id}/steps", new { step = "treat", treatmentId = 9999 })).Keys.ShouldBe(["treatmentId"]);
         (await h.Refused($"/api/judge/trials/{id}/steps", new { step = "open" })).Keys.ShouldBe(["step"]);
         (await h.Refused($"/api/judge/trials/{id}/steps", new { step = "jump" })).Keys.ShouldBe(["step"]);
@@ -247,7 +260,8 @@ public sealed class TrialTests
         var over = await h.Get($"/api/judge/trials/{beetroot["id"]}/answer");
         ((string)over["datesSay"]!).ShouldContain("2 dates made one figure a plot");
         over["answer"]!["value"]!["missing"]!.AsArray().ShouldHaveSingleItem()!.GetValue<string>().ShouldContain("slugs took it");
-        var one = await h.Get($"/api/judge/trials/{beetroot["id"]}/answer?on={Uri.EscapeDataString((string)t["measures"]![0]!["on"]![0]!)}");
+        var one = await h.Get(
+            $"/api/judge/trials/{beetroot["id"]}/answer?on={Uri.EscapeDataString((string)t["measures"]![0]!["on"]![0]!)}");
         ((int)one["answer"]!["value"]!["looked"]!).ShouldBe(2);
         ((string)one["datesSay"]!).ShouldStartWith("one of 2 dates");
     }
@@ -263,9 +277,9 @@ public sealed class TrialTests
         using var h = new TestHolding(demo: true);
         object[] treatments = factors == 1
             ? [new { name = "nothing", role = "control" }, new { name = "castings", role = "treatment" }]
-            : [.. new[] { "clay", "sand" }.SelectMany(s => new[] { "no char", "char" }.Select(c => (object)new { levels = new[] { s, c }, role = c == "no char" ? "control" : "treatment" }))];
-        var id = (int)(await h.Post("/api/judge/trials", new
-        {
+            : [.. new[] { "clay", "sand" }.SelectMany(s => new[] { "no char",
+                "char" }.Select(c => (object)new { levels = new[] { s, c }, role = c == "no char" ? "control" : "treatment" }))];
+        var id = (int)(await h.Post("/api/judge/trials", new {
             question = "Does it?",
             crop = "beetroot",
             design,
@@ -289,9 +303,13 @@ public sealed class TrialTests
         {
             // Sand gives six more whatever is done; what is tested gives three.
             var name = (string)p!["treatment"]!;
-            var value = 20 + (name.Contains("sand") ? 6 : 0) + (name is "castings" || name.EndsWith(", char", StringComparison.Ordinal) ? 3 : 0) + (0.2 * noise[turns.Keys.Order().ToList().IndexOf(name)][turns[name]]);
+            var value = 20 + (name.Contains("sand") ? 6 : 0) + (name is "castings" || name.EndsWith(", char", StringComparison.Ordinal)
+                ? 3 : 0) + (0.2 * noise[turns.Keys.Order().ToList().IndexOf(name)][turns[name]]);
             turns[name]++;
-            await h.Post($"/api/judge/trials/{id}/readings", new { plotId = (int)p["id"]!, measureId = (int)t["measures"]![0]!["id"]!, value = value.ToString("0.0", System.Globalization.CultureInfo.InvariantCulture) });
+            await h.Post($"/api/judge/trials/{id}/readings", new {
+                plotId = (int)p["id"]!, measureId = (int)t["measures"]![0]!["id"]!,
+                value = value.ToString("0.0", System.Globalization.CultureInfo.InvariantCulture)
+            });
         }
 
         var told = (await h.Get($"/api/judge/trials/{id}/answer"))["answer"]!["value"]!;
@@ -309,7 +327,10 @@ public sealed class TrialTests
         var plot = (int)(await h.Get($"/api/judge/trials/{id}"))["plots"]![0]!["id"]!;
         async Task<int> Send(byte[] bytes)
         {
-            using var request = new HttpRequestMessage(HttpMethod.Post, $"/api/judge/trials/{id}/plots/{plot}/photos") { Content = new ByteArrayContent(bytes) };
+            using var request = new HttpRequestMessage(HttpMethod.Post, $"/api/judge/trials/{id}/plots/{plot}/photos") {
+                Content =
+                new ByteArrayContent(bytes)
+            };
             request.Content.Headers.ContentType = new("image/png");
             request.Headers.Add("Idempotency-Key", Guid.NewGuid().ToString());
             using var response = await h.Http.SendAsync(request);
@@ -317,7 +338,8 @@ public sealed class TrialTests
         }
 
         (await Send("no picture"u8.ToArray())).ShouldBe(422);
-        (await Send(Convert.FromBase64String("iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg=="))).ShouldBe(200);
+        (await Send(Convert.FromBase64String(
+            "iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg=="))).ShouldBe(200);
         (await h.Get($"/api/judge/trials/{id}"))["plots"]![0]!["photos"]!.AsArray().Count.ShouldBe(1);
     }
 

@@ -17,7 +17,8 @@ public static class Sun
 
     private const double Rad = Math.PI / 180;
 
-    /// <summary>Elevation of the sun's centre above the horizon, degrees, without refraction; true to about 0.01° from 1950 to 2050.</summary>
+    /// <summary>Elevation of the sun's centre above the horizon, degrees, without refraction; true to about 0.01° from 1950 to
+    /// 2050.</summary>
     /// <param name="at">When.</param>
     /// <param name="latitude">−90 to 90, north positive.</param>
     /// <param name="longitude">−180 to 180, east positive.</param>
@@ -33,7 +34,8 @@ public static class Sun
             + (Math.Sin(2 * anomaly * Rad) * (0.019993 - (0.000101 * t))) + (Math.Sin(3 * anomaly * Rad) * 0.000289);
         var node = 125.04 - (1934.136 * t);
         var apparent = meanLongitude + centre - 0.00569 - (0.00478 * Math.Sin(node * Rad));
-        var obliquity = 23 + ((26 + ((21.448 - (t * (46.815 + (t * (0.00059 - (t * 0.001813)))))) / 60)) / 60) + (0.00256 * Math.Cos(node * Rad));
+        var obliquity = 23 + ((26 + ((21.448 - (t * (46.815 + (t * (0.00059 - (t * 0.001813)))))) / 60)) / 60)
+            + (0.00256 * Math.Cos(node * Rad));
         var declination = Math.Asin(Math.Sin(obliquity * Rad) * Math.Sin(apparent * Rad));
         var y = Math.Pow(Math.Tan(obliquity / 2 * Rad), 2);
         var equationOfTime = 4 / Rad * ((y * Math.Sin(2 * meanLongitude * Rad)) - (2 * eccentricity * Math.Sin(anomaly * Rad))
@@ -41,7 +43,8 @@ public static class Sun
             - (0.5 * y * y * Math.Sin(4 * meanLongitude * Rad)) - (1.25 * eccentricity * eccentricity * Math.Sin(2 * anomaly * Rad)));
         var solarMinutes = at.UtcDateTime.TimeOfDay.TotalMinutes + equationOfTime + (4 * longitude);
         var hourAngle = ((solarMinutes / 4) - 180) * Rad;
-        var sine = (Math.Sin(latitude * Rad) * Math.Sin(declination)) + (Math.Cos(latitude * Rad) * Math.Cos(declination) * Math.Cos(hourAngle));
+        var sine = (Math.Sin(latitude * Rad) * Math.Sin(declination))
+            + (Math.Cos(latitude * Rad) * Math.Cos(declination) * Math.Cos(hourAngle));
         return Math.Asin(Math.Clamp(sine, -1, 1)) / Rad;
     }
 

@@ -15,7 +15,8 @@ public static class SunTimes
     /// <summary>Height of the sun's centre at rise and set: its half disc of 16′ and usual refraction of 34′, degrees.</summary>
     public const double EdgeDeg = Sun.RiseDeg;
 
-    /// <summary>Next rise and set within a day, to about ten seconds of the equations (NOAA, after Meeus); polar day and night said as such.</summary>
+    /// <summary>Next rise and set within a day, to about ten seconds of the equations (NOAA, after Meeus); polar day and night said as
+    /// such.</summary>
     /// <param name="latitude">−90 to 90, north positive.</param>
     /// <param name="longitude">−180 to 180, east positive.</param>
     /// <param name="from">From when.</param>
@@ -26,7 +27,8 @@ public static class SunTimes
         var lon = checks.Range("longitude", longitude, -180, 180, "°");
         if (from is not { Year: >= 1901 and <= 2099 })
         {
-            checks.Add("fromUtc", from is null ? "No time was given." : "The equations hold from 1901 to 2099.", "Give a time as 2026-06-21T00:00:00Z.");
+            checks.Add("fromUtc", from is null ? "No time was given." : "The equations hold from 1901 to 2099.",
+                "Give a time as 2026-06-21T00:00:00Z.");
         }
 
         if (!checks.Sound)
@@ -74,7 +76,8 @@ public static class SunTimes
         var state = rise is null && set is null ? above ? "polarDay" : "polarNight" : above ? "day" : "night";
         return Worked.Of(
             new SunAnswer(rise, set, noon, state), "", Evidence.ChemistryOrPhysics,
-            [new("sun", "upper edge of the sun on the horizon: its centre at −0.833° (half disc 16′, refraction 34′)", $"{Say.Number(lat, 5)}°, {Say.Number(lon, 5)}°", state, "equations of the NOAA solar calculator, after Meeus 1998")]);
+            [new("sun", "upper edge of the sun on the horizon: its centre at −0.833° (half disc 16′, refraction 34′)",
+                $"{Say.Number(lat, 5)}°, {Say.Number(lon, 5)}°", state, "equations of the NOAA solar calculator, after Meeus 1998")]);
     }
 
     /// <summary>The highest or lowest moment between two, by thirds.</summary>

@@ -9,4 +9,5 @@ namespace MudPie.Core.Almanac;
 /// <param name="HumidityShare">0 to 1.</param>
 /// <param name="GustMps">Strongest gust, 0 to 80 m/s; null where it is not known.</param>
 /// <param name="LeafWet">Leaves are wet, by a sensor; null where it is not known.</param>
-public sealed record WeatherHour(DateTimeOffset At, double TemperatureC, double WindMps, double RainMm, double CloudShare, double HumidityShare, double? GustMps = null, bool? LeafWet = null);
+public sealed record WeatherHour(DateTimeOffset At, double TemperatureC, double WindMps, double RainMm, double CloudShare,
+    double HumidityShare, double? GustMps = null, bool? LeafWet = null);

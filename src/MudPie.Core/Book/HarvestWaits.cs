@@ -5,7 +5,8 @@ namespace MudPie.Core.Book;
 /// <summary>Whether and how what grows there is eaten.</summary>
 public enum Eaten
 {
-    /// <summary>The part that is eaten touches the soil, or lies in it: roots, leaves, strawberries, seedlings, microgreens, edible flowers near the ground.</summary>
+    /// <summary>The part that is eaten touches the soil, or lies in it: roots, leaves, strawberries, seedlings, microgreens, edible flowers
+    /// near the ground.</summary>
     Touches,
 
     /// <summary>The part that is eaten hangs clear of the soil: it meets what is sprayed, and not what is poured at the roots.</summary>
@@ -20,9 +21,11 @@ public enum Eaten
 
 /// <summary>What a wait for a brew hangs on.</summary>
 /// <param name="Fed">Foods went in, or it was steeped: what is there has multiplied.</param>
-/// <param name="ManureFree">No manure in its source, or manure that was heated and turned as the grower's code counts it, with the record kept.</param>
+/// <param name="ManureFree">No manure in its source, or manure that was heated and turned as the grower's code counts it, with the record
+/// kept.</param>
 /// <param name="TestedClean">This batch was tested, and no gut germs were found.</param>
-/// <param name="TwoCleanBefore">The two batches before it of the same source lot, foods, water and vessel were tested clean in a row.</param>
+/// <param name="TwoCleanBefore">The two batches before it of the same source lot, foods, water and vessel were tested clean in a
+/// row.</param>
 public sealed record BrewOrigin(bool Fed, bool ManureFree, bool TestedClean = false, bool TwoCleanBefore = false);
 
 /// <summary>Something put on a bed that may have to be waited for.</summary>
@@ -32,7 +35,8 @@ public sealed record BrewOrigin(bool Fed, bool ManureFree, bool TestedClean = fa
 /// <param name="OwnDays">Days that its own label sets; null where it sets none.</param>
 /// <param name="Origin">For a brew or a feed: where it is from; null where nobody knows, which counts as fed, of an unknown source.</param>
 /// <param name="Leaf">It was sprayed on leaves; else it went to the roots.</param>
-public sealed record WaitCause(string What, string Kind, DateTimeOffset On, double? OwnDays = null, BrewOrigin? Origin = null, bool Leaf = true);
+public sealed record WaitCause(string What, string Kind, DateTimeOffset On, double? OwnDays = null, BrewOrigin? Origin = null,
+    bool Leaf = true);
 
 /// <summary>A wait that runs.</summary>
 /// <param name="What">What for.</param>
@@ -45,8 +49,7 @@ public sealed record HarvestWait(string What, DateTimeOffset Until, double Days,
 public static class HarvestWaits
 {
     /// <summary>The house's cautious days, by kind, with the reason.</summary>
-    public static readonly IReadOnlyDictionary<string, (double Days, string Why)> House = new Dictionary<string, (double, string)>
-    {
+    public static readonly IReadOnlyDictionary<string, (double Days, string Why)> House = new Dictionary<string, (double, string)> {
         ["brew"] = (120, "many organic and food-safety rules set a test, or 120 days where the part eaten touches soil or spray, else 90"),
         ["feed"] = (120, "steeped without air: taken as raw until tested"),
         ["manure"] = (120, "raw manure: 120 days where the part eaten touches soil, else 90, is the usual of many codes"),
@@ -62,8 +65,10 @@ public static class HarvestWaits
     /// <param name="now">The moment.</param>
     /// <param name="own">Days set by the grower's own code, by kind, with its words.</param>
     /// <param name="eaten">Whether and how what grows there is eaten.</param>
-    /// <remarks>An untested tea on lettuce on 1 May: until 29 August. An unfed extract of leaf mould on the same: none, wash before eating.</remarks>
-    public static IReadOnlyList<HarvestWait> Running(IEnumerable<WaitCause> causes, DateTimeOffset now, IReadOnlyDictionary<string, (double Days, string Why)> own, Eaten eaten)
+    /// <remarks>An untested tea on lettuce on 1 May: until 29 August. An unfed extract of leaf mould on the same: none, wash before
+    /// eating.</remarks>
+    public static IReadOnlyList<HarvestWait> Running(IEnumerable<WaitCause> causes, DateTimeOffset now,
+        IReadOnlyDictionary<string, (double Days, string Why)> own, Eaten eaten)
     {
         var list = new List<HarvestWait>();
         foreach (var c in causes)
@@ -83,7 +88,8 @@ public static class HarvestWaits
     /// <param name="own">Days by the grower's own code, which come first.</param>
     /// <param name="eaten">Whether and how what grows there is eaten.</param>
     /// <returns>Days, 0 to 1000; the reason; what would lift it, empty where there is nothing to lift.</returns>
-    public static (double Days, string Why, IReadOnlyList<string> Lifts) DaysFor(WaitCause c, IReadOnlyDictionary<string, (double Days, string Why)> own, Eaten eaten)
+    public static (double Days, string Why, IReadOnlyList<string> Lifts) DaysFor(WaitCause c,
+        IReadOnlyDictionary<string, (double Days, string Why)> own, Eaten eaten)
     {
         if (eaten == Eaten.Nothing && c.Kind != "spray")
         {
@@ -101,8 +107,7 @@ public static class HarvestWaits
         }
 
         var house = House.GetValueOrDefault(c.Kind, House["other"]);
-        return c.Kind switch
-        {
+        return c.Kind switch {
             "brew" or "feed" => OfBrew(c, own, eaten),
             "manure" => eaten == Eaten.Grazed ? Grazing(own, []) : (Long(c, eaten), $"house default: {house.Why}", []),
             _ => (house.Days, $"house default: {house.Why}", []),
@@ -111,10 +116,13 @@ public static class HarvestWaits
 
     private static double Long(WaitCause c, Eaten eaten) => eaten == Eaten.Touches || c.Leaf ? 120 : 90;
 
-    private static (double Days, string Why, IReadOnlyList<string> Lifts) Grazing(IReadOnlyDictionary<string, (double Days, string Why)> own, IReadOnlyList<string> lifts) =>
-        own.TryGetValue("grazing", out var set) ? (set.Days, $"before grazing, by your own code: {set.Why}", lifts) : (House["grazing"].Days, $"house default: {House["grazing"].Why}", lifts);
+    private static (double Days, string Why, IReadOnlyList<string> Lifts) Grazing(IReadOnlyDictionary<string, (double Days,
+        string Why)> own, IReadOnlyList<string> lifts) =>
+        own.TryGetValue("grazing", out var set) ? (set.Days, $"before grazing, by your own code: {set.Why}", lifts)
+            : (House["grazing"].Days, $"house default: {House["grazing"].Why}", lifts);
 
-    private static (double Days, string Why, IReadOnlyList<string> Lifts) OfBrew(WaitCause c, IReadOnlyDictionary<string, (double Days, string Why)> own, Eaten eaten)
+    private static (double Days, string Why, IReadOnlyList<string> Lifts) OfBrew(WaitCause c,
+        IReadOnlyDictionary<string, (double Days, string Why)> own, Eaten eaten)
     {
         var o = c.Origin ?? new BrewOrigin(true, false);
         if (o.TestedClean)
@@ -148,8 +156,13 @@ public static class HarvestWaits
             lifts.Add("roots and not leaves: 90 days then");
         }
 
-        var why = !o.ManureFree ? "house default: its source holds manure that was not heated, or nobody was asked" : "house default: fed and not tested, and brewing multiplies whatever is there";
-        return eaten == Eaten.Grazed ? Grazing(own, lifts) : (Long(c, eaten), $"{why}; {(Long(c, eaten) >= 120 ? "the part eaten touches soil or spray" : "the part eaten hangs clear of the soil")}", lifts);
+        var why = !o.ManureFree ? "house default: its source holds manure that was not heated, or nobody was asked"
+            : "house default: fed and not tested, and brewing multiplies whatever is there";
+        return eaten == Eaten.Grazed
+            ? Grazing(own, lifts)
+            : (Long(c, eaten),
+                $"{why}; {(Long(c, eaten) >= 120 ? "the part eaten touches soil or spray" : "the part eaten hangs clear of the soil")}",
+                lifts);
     }
 }
 
@@ -170,7 +183,8 @@ public sealed record NutrientLine(string Name, double Kg, double NShare, double 
 /// <param name="NitrogenPerM2">N, g/m².</param>
 /// <param name="PhosphatePerM2">P₂O₅, g/m².</param>
 /// <param name="PotashPerM2">K₂O, g/m².</param>
-public sealed record NutrientSum(double NitrogenG, double PhosphateG, double PotashG, double OrganicG, double NitrogenPerM2, double PhosphatePerM2, double PotashPerM2);
+public sealed record NutrientSum(double NitrogenG, double PhosphateG, double PotashG, double OrganicG, double NitrogenPerM2,
+    double PhosphatePerM2, double PotashPerM2);
 
 /// <summary>N-P-K and organic matter by season, small additions included.</summary>
 public static class SeasonSums
@@ -190,6 +204,9 @@ public static class SeasonSums
         var (n, p, k, om) = (G(l => l.NShare), G(l => l.PShare), G(l => l.KShare), G(l => l.OrganicShare));
         return Worked.Of(
             new NutrientSum(n, p, k, om, n / area, p / area, k / area), "g", Evidence.ChemistryOrPhysics,
-            lines.GroupBy(l => l.Name).Select(g => new WorkingLine(g.Key, "Σ kg × share", $"{Say.Number(g.Sum(l => l.Kg))} kg", $"{Say.Number(g.Sum(l => l.Kg * l.NShare) * 1000)}-{Say.Number(g.Sum(l => l.Kg * l.PShare) * 1000)}-{Say.Number(g.Sum(l => l.Kg * l.KShare) * 1000)} g", "its label or test")));
+            lines.GroupBy(l => l.Name)
+                .Select(g => new WorkingLine(g.Key, "Σ kg × share", $"{Say.Number(g.Sum(l => l.Kg))} kg",
+                    $"{Say.Number(g.Sum(l => l.Kg * l.NShare) * 1000)}-{Say.Number(g.Sum(l => l.Kg * l.PShare) * 1000)}-"
+                        + $"{Say.Number(g.Sum(l => l.Kg * l.KShare) * 1000)} g", "its label or test")));
     }
 }

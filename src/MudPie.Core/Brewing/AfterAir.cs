@@ -22,13 +22,15 @@ public sealed record HoldRule(string Id, string Name, double? Minutes, string Sa
 /// <param name="MinutesTo6">Minutes to 6 mg/L; null where it stays above for two days.</param>
 /// <param name="MinutesTo2">Minutes to 2 mg/L.</param>
 /// <param name="UseMgPerLPerH">Oxygen that it was using when the air stopped, mg/L per h.</param>
-/// <param name="WithBatteryTo6">Minutes to 6 with the battery pump running from the stop; null where there is none or it stays above.</param>
+/// <param name="WithBatteryTo6">Minutes to 6 with the battery pump running from the stop; null where there is none or it stays
+/// above.</param>
 /// <param name="BatteryHolds">The battery pump alone keeps it at 6 while it lasts.</param>
 /// <param name="HoldMinutes">The house hold: minutes to 6, with the battery pump if there is one, never over 8 h.</param>
 /// <param name="Rules">Each school's rule beside it.</param>
 /// <param name="Sentence">In a sentence.</param>
 public sealed record AfterAirAnswer(
-    double? MinutesTo6, double? MinutesTo2, double UseMgPerLPerH, double? WithBatteryTo6, bool BatteryHolds, double HoldMinutes, IReadOnlyList<HoldRule> Rules, string Sentence);
+    double? MinutesTo6, double? MinutesTo2, double UseMgPerLPerH, double? WithBatteryTo6, bool BatteryHolds, double HoldMinutes,
+    IReadOnlyList<HoldRule> Rules, string Sentence);
 
 /// <summary>After the pump stops.</summary>
 public static class AfterAir
@@ -41,11 +43,13 @@ public static class AfterAir
     /// <param name="stopAtH">Hour at which the air stops, 0 to its hours.</param>
     /// <param name="battery">A battery pump; null for none.</param>
     /// <param name="learnt">Multipliers learnt; null for the table.</param>
-    /// <param name="oxygenThen">What the vessel holds as the air stops, mg/L, where that is known better than by one run: the one reading of now. Null for the run's own.</param>
+    /// <param name="oxygenThen">What the vessel holds as the air stops, mg/L, where that is known better than by one run: the one reading
+    /// of now. Null for the run's own.</param>
     /// <param name="hold">The school of the hold that was chosen.</param>
     /// <param name="tolerance">Of the solver, mg/L; 1e-6 when not given.</param>
     /// <remarks>The reference bucket at 20 °C, stopped at its thickest, is under 6 mg/L in about half an hour.</remarks>
-    public static Ruling<AfterAirAnswer> Of(BrewQuestion brew, double? stopAtH, BatteryPump? battery = null, IReadOnlyList<double>? learnt = null, double? oxygenThen = null, string hold = "oxygen", double tolerance = Fine)
+    public static Ruling<AfterAirAnswer> Of(BrewQuestion brew, double? stopAtH, BatteryPump? battery = null,
+        IReadOnlyList<double>? learnt = null, double? oxygenThen = null, string hold = "oxygen", double tolerance = Fine)
     {
         var checks = new Checks();
         var (setup, refused) = brew.MakeReady();
@@ -80,7 +84,8 @@ public static class AfterAir
         var still = new BrewTrace();
         BrewSetup.SolveStill(equations, at, trace.End, Horizon, tolerance, still);
         var (six, two) = (MinutesTo(still, 6), MinutesTo(still, 2));
-        var (batterySix, holds) = battery is null ? (null, false) : OnBattery(setup, member, stop, oxygenThen, battery, kind!, brew.VolumeL!.Value, brew.DepthM ?? brew.Outlets?.Max(o => o.DepthM) ?? 0.3, tolerance);
+        var (batterySix, holds) = battery is null ? (null, false) : OnBattery(setup, member, stop, oxygenThen, battery, kind!,
+            brew.VolumeL!.Value, brew.DepthM ?? brew.Outlets?.Max(o => o.DepthM) ?? 0.3, tolerance);
         var best = battery is null ? six ?? double.PositiveInfinity : batterySix ?? double.PositiveInfinity;
         var houseHold = Math.Min(FitToUse.HoldCapMinutes, best);
         var kept = hold == "oxygen" ? houseHold : FitToUse.HoldOf(hold, best);
@@ -92,22 +97,33 @@ public static class AfterAir
             new("cool", "days, cool and dark", null, "by then it is a feed and no live brew"),
         ];
         var sentence = six is 0 or < 1 ? "It is under 6 mg/L already: the hold is over before it begins."
-            : $"Air off, it keeps 6 mg/L for {(six is { } s ? Say.Minutes(Math.Min(s, Horizon * 60)) : "two days and more")}{(battery is null ? "" : holds ? ", and the battery pump holds it while it lasts" : batterySix is { } b ? $", {Say.Minutes(b)} with the battery pump" : "")}.";
+            : $"Air off, it keeps 6 mg/L for {(six is { } s ? Say.Minutes(Math.Min(s, Horizon * 60)) : "two days and more")}"
+                + (battery is null ? "" : holds ? ", and the battery pump holds it while it lasts" : batterySix is { } b
+                    ? $", {Say.Minutes(b)} with the battery pump" : "") + ".";
         return Worked.Of(
             new AfterAirAnswer(six, two, use, batterySix, holds, kept, rules, sentence),
             "min",
             learnt is null ? Evidence.PractitionersRule : Evidence.MeasuredHere,
             [
-                new("oxygen use", "OUR when the air stops", $"at {Say.Hours(stop)}", $"{Say.Number(use)} mg/L per h, {Say.Fixed(at.O, 1)} mg/L in it", oxygenThen is null ? "the model" : "the model, the middle of its band"),
-                new("to 6 mg/L", "air off: only 0.15 of the surface still breathes", $"from {Say.Fixed(at.O, 1)} mg/L", six is { } s6 ? Say.Minutes(s6) : "not within two days", "the model"),
+                new("oxygen use", "OUR when the air stops", $"at {Say.Hours(stop)}",
+                    $"{Say.Number(use)} mg/L per h, {Say.Fixed(at.O, 1)} mg/L in it", oxygenThen is null
+                        ? "the model" : "the model, the middle of its band"),
+                new("to 6 mg/L", "air off: only 0.15 of the surface still breathes", $"from {Say.Fixed(at.O, 1)} mg/L", six is { } s6
+                    ? Say.Minutes(s6) : "not within two days", "the model"),
                 new("to 2 mg/L", "the same", "", two is { } s2 ? Say.Minutes(s2) : "not within two days", "the model"),
-                .. battery is null ? Array.Empty<WorkingLine>() : [new("battery pump", "kLa of its air, until the battery is empty", $"{Say.Number(battery.AirLpm!.Value)} L/min for {Say.Hours(battery.Hours!.Value)}", batterySix is { } b6 ? $"{Say.Minutes(b6)} to 6 mg/L" : "stays above 6 mg/L", "the model")],
-                new("hold", hold == "oxygen" ? "least of that and 8 h" : $"the school that you chose: {hold}", "", Say.Minutes(kept), hold == "oxygen" ? "house rule" : "your choice"),
+                .. battery is null
+                    ? Array.Empty<WorkingLine>()
+                    : [new("battery pump", "kLa of its air, until the battery is empty",
+                        $"{Say.Number(battery.AirLpm!.Value)} L/min for {Say.Hours(battery.Hours!.Value)}", batterySix is { } b6
+                            ? $"{Say.Minutes(b6)} to 6 mg/L" : "stays above 6 mg/L", "the model")],
+                new("hold", hold == "oxygen" ? "least of that and 8 h" : $"the school that you chose: {hold}", "", Say.Minutes(kept),
+                    hold == "oxygen" ? "house rule" : "your choice"),
             ],
             [Cautions.Lifting]);
     }
 
-    /// <summary>The same of a brew as forecast: the member in the middle by how long it keeps, from the middle of the band as the air stops. The plan, the live page, the gate and the race all ask this.</summary>
+    /// <summary>The same of a brew as forecast: the member in the middle by how long it keeps, from the middle of the band as the air
+    /// stops. The plan, the live page, the gate and the race all ask this.</summary>
     /// <param name="brew">The brew.</param>
     /// <param name="f">Its forecast.</param>
     /// <param name="typical">The forecast's typical member for that hour.</param>
@@ -115,8 +131,10 @@ public static class AfterAir
     /// <param name="battery">A battery pump; null for none.</param>
     /// <param name="hold">The school of the hold that was chosen.</param>
     /// <remarks>Without readings its minutes are the forecast's own median to within the band's half-hour grid.</remarks>
-    public static Ruling<AfterAirAnswer> OfForecast(BrewQuestion brew, ForecastAnswer f, IReadOnlyList<double> typical, double stopAtH, BatteryPump? battery, string hold) =>
-        Of(brew with { AirOffAtH = null, Hours = Math.Clamp(Math.Max(brew.Hours ?? 0, stopAtH), 1, 240) }, stopAtH, battery, typical, OxygenPoint.At(f.Median, stopAtH), hold, Coarse);
+    public static Ruling<AfterAirAnswer> OfForecast(BrewQuestion brew, ForecastAnswer f, IReadOnlyList<double> typical, double stopAtH,
+        BatteryPump? battery, string hold) =>
+        Of(brew with { AirOffAtH = null, Hours = Math.Clamp(Math.Max(brew.Hours ?? 0, stopAtH), 1, 240) }, stopAtH, battery, typical,
+            OxygenPoint.At(f.Median, stopAtH), hold, Coarse);
 
     /// <summary>Minutes from the start of a trace until oxygen is under a line; null where it never is.</summary>
     internal static double? MinutesTo(BrewTrace still, double line)
@@ -139,11 +157,13 @@ public static class AfterAir
         return null;
     }
 
-    private static (double? To6, bool Holds) OnBattery(BrewSetup setup, in Multipliers member, double stop, double? oxygenThen, BatteryPump battery, DiffuserKind kind, double volume, double depth, double tolerance)
+    private static (double? To6, bool Holds) OnBattery(BrewSetup setup, in Multipliers member, double stop, double? oxygenThen,
+        BatteryPump battery, DiffuserKind kind, double volume, double depth, double tolerance)
     {
         var kLa = BrewRun.KLa20(kind, Math.Min(depth, 0.4), battery.AirLpm!.Value, volume);
         var trace = new BrewTrace();
-        (setup with { AirOffAtH = double.PositiveInfinity, AirChanges = [(stop, kLa), (stop + battery.Hours!.Value, -1)] }).Solve(member, stop + Horizon, tolerance, trace);
+        (setup with { AirOffAtH = double.PositiveInfinity, AirChanges = [(stop, kLa), (stop + battery.Hours!.Value, -1)] }).Solve(member,
+            stop + Horizon, tolerance, trace);
         var shift = oxygenThen is { } o ? o - trace.At(stop).O : 0;
         var below = (double?)null;
         for (var h = stop; h < stop + Horizon; h += 1.0 / 60)
@@ -159,5 +179,6 @@ public static class AfterAir
         return (below, below is null || below > battery.Hours.Value * 60);
     }
 
-    private static string Against(double minutes, double? six) => six is { } s && s < minutes ? $"by then it has been under 6 mg/L for {Say.Minutes(minutes - s)}" : "it is still above 6 mg/L then";
+    private static string Against(double minutes, double? six) => six is { } s && s < minutes
+        ? $"by then it has been under 6 mg/L for {Say.Minutes(minutes - s)}" : "it is still above 6 mg/L then";
 }

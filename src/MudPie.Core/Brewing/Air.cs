@@ -7,7 +7,8 @@ public static class Air
 {
     private const double KPaPerMetre = 9.80665; // ρ g of fresh water
 
-    /// <summary>Q = Q_open × (1 − (ρ g h + diffuser loss) ÷ P_max), L/min; 0 where the pump cannot push that deep. A straight pump curve.</summary>
+    /// <summary>Q = Q_open × (1 − (ρ g h + diffuser loss) ÷ P_max), L/min; 0 where the pump cannot push that deep. A straight pump
+    /// curve.</summary>
     public static double AtDepthLpm(double openFlowLpm, double shutOffKPa, double depthM, double lossKPa) =>
         Math.Max(0, openFlowLpm * (1 - (((KPaPerMetre * depthM) + lossKPa) / shutOffKPa)));
 
@@ -21,7 +22,8 @@ public static class Air
     {
         var checks = new Checks();
         var open = checks.Range("openFlowLpm", openFlowLpm, 0.1, 5000, "L/min", "It stands on the pump's box.");
-        var shut = checks.Range("shutOffKPa", shutOffKPa, 1, 200, "kPa", "It stands on the pump's box as pressure, or as the greatest depth: 1 m of water is 9.8 kPa.");
+        var shut = checks.Range("shutOffKPa", shutOffKPa, 1, 200, "kPa",
+            "It stands on the pump's box as pressure, or as the greatest depth: 1 m of water is 9.8 kPa.");
         var depth = checks.Range("depthM", depthM, 0.02, 6, "m");
         var loss = checks.Range("lossKPa", lossKPa ?? 0, 0, 50, "kPa");
         if (!checks.Sound)
@@ -32,7 +34,9 @@ public static class Air
         var q = AtDepthLpm(open, shut, depth, loss);
         if (q <= 0)
         {
-            return Refusal.Of("shutOffKPa", $"This pump stops at {Say.Number(shut)} kPa; the water and the diffuser press back with {Say.Number((KPaPerMetre * depth) + loss)} kPa, so no air comes out.",
+            return Refusal.Of("shutOffKPa",
+                $"This pump stops at {Say.Number(shut)} kPa; the water and the diffuser press back "
+                    + $"with {Say.Number((KPaPerMetre * depth) + loss)} kPa, so no air comes out.",
                 "Take a pump with more pressure, a shallower outlet or a coarser diffuser.");
         }
 
@@ -41,8 +45,10 @@ public static class Air
             "L/min",
             Evidence.ChemistryOrPhysics,
             [
-                new("pressure at the outlet", "ρ g h + diffuser loss", $"9.81 × {Say.Number(depth)} m + {Say.Number(loss)} kPa", $"{Say.Number((KPaPerMetre * depth) + loss)} kPa", "hydrostatics"),
-                new("air at depth", "open flow × (1 − pressure ÷ shut-off)", $"{Say.Number(open)} × (1 − {Say.Number((KPaPerMetre * depth) + loss)} ÷ {Say.Number(shut)})", $"{Say.Number(q)} L/min",
+                new("pressure at the outlet", "ρ g h + diffuser loss", $"9.81 × {Say.Number(depth)} m + {Say.Number(loss)} kPa",
+                    $"{Say.Number((KPaPerMetre * depth) + loss)} kPa", "hydrostatics"),
+                new("air at depth", "open flow × (1 − pressure ÷ shut-off)",
+                    $"{Say.Number(open)} × (1 − {Say.Number((KPaPerMetre * depth) + loss)} ÷ {Say.Number(shut)})", $"{Say.Number(q)} L/min",
                     "a straight pump curve; measure by filling an upturned bottle under water to be sure"),
             ],
             [Cautions.Pump]);

@@ -69,7 +69,8 @@ public sealed record AirBenchQuestion
     /// <summary>Litres of brew, 1 to 5000.</summary>
     public double? VolumeL { get; init; }
 
-    /// <summary>Litres caught in an upturned bottle under water at the outlet, and the seconds it took: takes the place of the pumps' figures.</summary>
+    /// <summary>Litres caught in an upturned bottle under water at the outlet, and the seconds it took: takes the place of the pumps'
+    /// figures.</summary>
     public double? FillL { get; init; }
 
     /// <summary>Seconds the fill took, 1 to 3600.</summary>
@@ -102,7 +103,8 @@ public sealed record OutletFlow(string Name, double Lpm, double NeedsKPa, double
 /// <param name="NoAirWillDo">True where a brew was given and no air will do.</param>
 /// <param name="Verdict">In a sentence.</param>
 public sealed record AirBenchAnswer(
-    double TotalLpm, double PressureKPa, IReadOnlyList<OutletFlow> Outlets, double KLa20, IReadOnlyList<CurvePoint> PumpCurve, IReadOnlyList<CurvePoint> SystemCurve,
+    double TotalLpm, double PressureKPa, IReadOnlyList<OutletFlow> Outlets, double KLa20, IReadOnlyList<CurvePoint> PumpCurve,
+    IReadOnlyList<CurvePoint> SystemCurve,
     double LightLpm, double HeavyLpm, double? ByOxygenLpm, bool NoAirWillDo, Verdict Verdict);
 
 /// <summary>Pumps, hoses and outlets in parallel: where the pumps' curve meets what the outlets ask for.</summary>
@@ -112,7 +114,8 @@ public static class AirBench
     private const double AirViscosity = 1.82e-5; // Pa s
     private const double KPaPerMetre = 9.80665;
 
-    /// <summary>Pressure lost in a hose, kPa: f · L/D · ρ v²/2, f = 64/Re, or 0.316 Re^−¼ above Re 3000 (Darcy, Blasius), the larger of both between.</summary>
+    /// <summary>Pressure lost in a hose, kPa: f · L/D · ρ v²/2, f = 64/Re, or 0.316 Re^−¼ above Re 3000 (Darcy, Blasius), the larger of
+    /// both between.</summary>
     /// <remarks>60 L/min through 3 m of 8 mm: 19.9 m/s, Re 10,500, f 0.0312: 2.78 kPa.</remarks>
     public static double HoseLossKPa(double lpm, double lengthM, double boreMm)
     {
@@ -130,14 +133,16 @@ public static class AirBench
     }
 
     /// <summary>Works out where pumps and outlets meet.</summary>
-    /// <remarks>One 6 L/min pump of 20 kPa and one stone (3 kPa) at 0.25 m without hose: 4.36 L/min, as <see cref="Air.AtDepth"/>.</remarks>
+    /// <remarks>One 6 L/min pump of 20 kPa and one stone (3 kPa) at 0.25 m without hose: 4.36 L/min, as
+    /// <see cref="Air.AtDepth"/>.</remarks>
     public static Ruling<AirBenchAnswer> Of(AirBenchQuestion q)
     {
         var checks = new Checks();
         var volume = checks.Range("volumeL", q.VolumeL, 1, 5000, "L");
         var outlets = CheckOutlets(q, checks);
         var measured = q.FillL is not null || q.FillS is not null
-            ? checks.Range("fillL", q.FillL, 0.05, 50, "L", "A one- to five-litre bottle is handy.") / checks.Range("fillS", q.FillS, 1, 3600, "s") * 60
+            ? checks.Range("fillL", q.FillL, 0.05, 50, "L", "A one- to five-litre bottle is handy.") / checks.Range("fillS", q.FillS, 1,
+                3600, "s") * 60
             : (double?)null;
         var pumps = measured is null ? CheckPumps(q, checks) : [];
         if (!checks.Sound)
@@ -149,19 +154,23 @@ public static class AirBench
         var top = pumps.Count == 0 ? measured!.Value : pumps.Sum(p => p.FlowAt(0));
         if (measured is null && pumps.Sum(p => p.FlowAt(System(0))) <= 0)
         {
-            return Refusal.Of("pumps[0].shutOffKPa", $"No air comes out: the outlets ask for {Say.Number(System(0))} kPa before anything flows, and the pumps stop at {Say.Number(pumps.Max(p => p.ShutOff))} kPa.",
+            return Refusal.Of("pumps[0].shutOffKPa",
+                $"No air comes out: the outlets ask for {Say.Number(System(0))} kPa before anything flows, and the pumps stop "
+                    + $"at {Say.Number(pumps.Max(p => p.ShutOff))} kPa.",
                 "Take a pump with more pressure, a shallower outlet or a coarser diffuser.");
         }
 
         var total = measured ?? Meet(lpm => pumps.Sum(p => p.FlowAt(System(lpm))), top);
         var pressure = System(total);
-        var flows = outlets.Select(o => new OutletFlow(o.Name, o.Share * total, o.Asks(total), o.Hose(total), BrewRun.KLa20(o.Kind, o.DepthM, o.Share * total, volume), o.DepthM, o.Kind.Kind)).ToList();
+        var flows = outlets.Select(o => new OutletFlow(o.Name, o.Share * total, o.Asks(total), o.Hose(total),
+            BrewRun.KLa20(o.Kind, o.DepthM, o.Share * total, volume), o.DepthM, o.Kind.Kind)).ToList();
         var kLa = flows.Sum(f => f.KLa20);
         var least = q.Brew is null ? null : LeastAir(q.Brew, flows, volume, total);
         var noAir = q.Brew is not null && least is null;
         var answer = new AirBenchAnswer(
             total, pressure, flows, kLa,
-            pumps.Count == 0 ? [] : [.. Enumerable.Range(0, 25).Select(i => pumps.Max(p => p.ShutOff) * i / 24).Select(kpa => new CurvePoint(pumps.Sum(p => p.FlowAt(kpa)), kpa))],
+            pumps.Count == 0 ? [] : [.. Enumerable.Range(0, 25).Select(i => pumps.Max(p => p.ShutOff) * i / 24)
+                .Select(kpa => new CurvePoint(pumps.Sum(p => p.FlowAt(kpa)), kpa))],
             [.. Enumerable.Range(0, 25).Select(i => top * 1.05 * i / 24).Select(lpm => new CurvePoint(lpm, System(lpm)))],
             0.25 * volume, volume, least, noAir, SayIt(total, volume, least, noAir, flows, q.Units));
         return Worked.Of(
@@ -169,39 +178,60 @@ public static class AirBench
             "L/min",
             measured is null ? Evidence.ChemistryOrPhysics : Evidence.MeasuredHere,
             [
-                .. pumps.Select(p => new WorkingLine(p.Name, p.Formula, $"{(p.Count > 1 ? $"{p.Count} of them, " : "")}{Say.Number(pressure)} kPa", $"{Say.Number(p.FlowAt(pressure))} L/min", "the maker's figures; a straight curve where only the ends are known")),
-                .. measured is { } m ? [new WorkingLine("measured", "litres ÷ seconds · 60", $"{Say.Number(q.FillL!.Value)} L in {Say.Number(q.FillS!.Value)} s", $"{Say.Number(m)} L/min", "an upturned bottle filled at the outlet")] : Array.Empty<WorkingLine>(),
-                .. flows.Select(f => new WorkingLine(f.Name, "ρ g h + diffuser + hose", $"9.81 × {Say.Number(f.DepthM)} m + {Say.Number(f.NeedsKPa - f.HoseKPa - (KPaPerMetre * f.DepthM))} + {Say.Number(f.HoseKPa)} kPa", $"{Say.Number(f.NeedsKPa)} kPa, {Say.Number(f.Lpm)} L/min, {Say.Number(f.KLa20)} per h", "hydrostatics; Darcy and Blasius; ASCE 2-06")),
-                new("working point", "where the pumps' curve meets what the outlets ask for", $"{flows.Count} {(flows.Count == 1 ? "outlet" : "outlets")}", $"{Say.Number(total)} L/min at {Say.Number(pressure)} kPa", "halving"),
+                .. pumps.Select(p =>
+                    new WorkingLine(p.Name, p.Formula, $"{(p.Count > 1 ? $"{p.Count} of them, " : "")}{Say.Number(pressure)} kPa",
+                        $"{Say.Number(p.FlowAt(pressure))} L/min", "the maker's figures; a straight curve where only the ends are known")),
+                .. measured is { } m
+                    ? [new WorkingLine("measured", "litres ÷ seconds · 60",
+                        $"{Say.Number(q.FillL!.Value)} L in {Say.Number(q.FillS!.Value)} s", $"{Say.Number(m)} L/min",
+                        "an upturned bottle filled at the outlet")] : Array.Empty<WorkingLine>(),
+                .. flows.Select(f => new WorkingLine(f.Name, "ρ g h + diffuser + hose",
+                    $"9.81 × {Say.Number(f.DepthM)} m + {Say.Number(f.NeedsKPa - f.HoseKPa - (KPaPerMetre * f.DepthM))} "
+                        + $"+ {Say.Number(f.HoseKPa)} kPa",
+                        $"{Say.Number(f.NeedsKPa)} kPa, {Say.Number(f.Lpm)} L/min, {Say.Number(f.KLa20)} per h",
+                        "hydrostatics; Darcy and Blasius; ASCE 2-06")),
+                new("working point", "where the pumps' curve meets what the outlets ask for",
+                    $"{flows.Count} {(flows.Count == 1 ? "outlet" : "outlets")}",
+                    $"{Say.Number(total)} L/min at {Say.Number(pressure)} kPa", "halving"),
             ],
             [Cautions.Pump],
-            q.Brew is null ? [] : [PlanForks.AirFork(new PlanAir(top, total, 0.25 * volume, volume, least, flows.Max(f => f.DepthM)), volume)]);
+            q.Brew is null
+                ? [] : [PlanForks.AirFork(new PlanAir(top, total, 0.25 * volume, volume, least, flows.Max(f => f.DepthM)), volume)]);
     }
 
-    /// <summary>What "enough" is asked of where no brew is given: a usual balanced tea at 20 °C over 36 h, half a millilitre each of fish and kelp and a twentieth of compost per litre, 6 L at the most.</summary>
-    public static BrewQuestion UsualBrew(double volumeL) => new()
-    {
+    /// <summary>What "enough" is asked of where no brew is given: a usual balanced tea at 20 °C over 36 h, half a millilitre each of fish
+    /// and kelp and a twentieth of compost per litre, 6 L at the most.</summary>
+    public static BrewQuestion UsualBrew(double volumeL) => new() {
         VolumeL = volumeL,
         TemperatureC = 20,
         Hours = 36,
         Sources = [new SourceAmount { Kind = "compost", Litres = Math.Min(volumeL / 20, 6) }],
-        Foods = [new FoodAmount { Kind = "fishHydrolysate", Ml = volumeL * 0.5 }, new FoodAmount { Kind = "kelpLiquid", Ml = volumeL * 0.5 }],
+        Foods = [new FoodAmount { Kind = "fishHydrolysate", Ml = volumeL * 0.5 },
+            new FoodAmount { Kind = "kelpLiquid", Ml = volumeL * 0.5 }],
     };
 
     /// <summary>The outlets as the brew model takes them.</summary>
-    public static IReadOnlyList<OutletAir> AsOutlets(AirBenchAnswer answer) => [.. answer.Outlets.Select(o => new OutletAir { Diffuser = o.Diffuser, DepthM = o.DepthM, AirLpm = o.Lpm })];
+    public static IReadOnlyList<OutletAir> AsOutlets(AirBenchAnswer answer) =>
+        [.. answer.Outlets.Select(o => new OutletAir { Diffuser = o.Diffuser, DepthM = o.DepthM, AirLpm = o.Lpm })];
 
     private static Verdict SayIt(double total, double volume, double? least, bool noAir, List<OutletFlow> flows, UnitSystem units)
     {
         string Lpm(double x) => Measures.Units.Show(x, Dimension.Flow, units);
-        var rule = (total / volume) switch { < 0.2 => "less than the light rule asks", < 0.9 => "between light and heavy", _ => "heavy air" };
+        var rule = (total / volume) switch {
+            < 0.2 => "less than the light rule asks",
+            < 0.9 => "between light and heavy",
+            _ =>
+            "heavy air"
+        };
         var dead = flows.Count > 1 && flows.Min(f => f.Lpm) < 0.1 * total ? " One outlet gets hardly any: a dead corner." : "";
-        return (noAir, least) switch
-        {
-            (true, _) => new(Tone.Stop, "No air will hold this brew at 6 mg/L.", $"Less food or a cooler place would. It has {rule}.{dead}"),
-            (_, { } l) when l > total => new(Tone.Stop, $"Too little: this brew asks for {Lpm(l)}.", $"{Lpm(total)} comes out, {rule}.{dead}"),
+        return (noAir, least) switch {
+            (true, _) => new(Tone.Stop, "No air will hold this brew at 6 mg/L.",
+                $"Less food or a cooler place would. It has {rule}.{dead}"),
+            (_, { } l) when l > total =>
+                new(Tone.Stop, $"Too little: this brew asks for {Lpm(l)}.", $"{Lpm(total)} comes out, {rule}.{dead}"),
             (_, { } l) => new(Tone.Go, $"Enough: {Lpm(total)}, and this brew asks for {Lpm(l)}.", $"It is {rule}.{dead}"),
-            _ => new(dead.Length > 0 ? Tone.Mind : Tone.Go, $"{Lpm(total)} comes out.", $"It is {rule} for {Measures.Units.Show(volume, Dimension.Volume, units)}.{dead}"),
+            _ => new(dead.Length > 0 ? Tone.Mind : Tone.Go, $"{Lpm(total)} comes out.",
+                $"It is {rule} for {Measures.Units.Show(volume, Dimension.Volume, units)}.{dead}"),
         };
     }
 
@@ -219,15 +249,16 @@ public static class AirBench
 
     private static double? LeastAir(BrewQuestion brew, List<OutletFlow> flows, double volume, double total)
     {
-        BrewQuestion At(double lpm) => brew with
-        {
+        BrewQuestion At(double lpm) => brew with {
             VolumeL = volume,
-            Outlets = [.. flows.Select(f => new OutletAir { Diffuser = f.Diffuser, DepthM = f.DepthM, AirLpm = total > 0 ? f.Lpm / total * lpm : lpm / flows.Count })],
+            Outlets = [.. flows.Select(f => new OutletAir { Diffuser = f.Diffuser, DepthM = f.DepthM, AirLpm = total > 0
+                ? f.Lpm / total * lpm : lpm / flows.Count })],
         };
         return At(1).MakeReady().Refused is not null ? null : BrewBackwards.LeastAirLpm(At, volume * 4);
     }
 
-    private sealed record ReadyOutlet(string Name, DiffuserKind Kind, double DepthM, double Share, double LossKPa, double HoseM, double HoseMm)
+    private sealed record ReadyOutlet(string Name, DiffuserKind Kind, double DepthM, double Share, double LossKPa, double HoseM,
+        double HoseMm)
     {
         public double Hose(double totalLpm) => HoseLossKPa(Share * totalLpm, HoseM, HoseMm);
 
@@ -261,7 +292,8 @@ public static class AirBench
     {
         if (q.Outlets.Count is 0 or > 12)
         {
-            checks.Add("outlets", q.Outlets.Count == 0 ? "There is no outlet." : "That is more than twelve outlets.", "Give one to twelve.");
+            checks.Add("outlets", q.Outlets.Count == 0 ? "There is no outlet." : "That is more than twelve outlets.",
+                "Give one to twelve.");
             return [];
         }
 
@@ -270,12 +302,15 @@ public static class AirBench
             var kind = Ingredients.Diffuser(o.Diffuser);
             if (kind is null)
             {
-                checks.Add($"outlets[{i}].diffuser", $"“{o.Diffuser}” is not a diffuser that the model knows.", "Use one of " + string.Join(", ", Ingredients.Diffusers.Select(d => d.Kind)) + ".");
+                checks.Add($"outlets[{i}].diffuser", $"“{o.Diffuser}” is not a diffuser that the model knows.",
+                    "Use one of " + string.Join(", ", Ingredients.Diffusers.Select(d => d.Kind)) + ".");
             }
 
             return new ReadyOutlet(
-                o.Name, kind ?? Ingredients.Diffusers[0], checks.Range($"outlets[{i}].depthM", o.DepthM, 0.02, 6, "m"), checks.Range($"outlets[{i}].share", o.Share ?? 1, 0.001, 1, ""),
-                checks.Range($"outlets[{i}].lossKPa", o.LossKPa ?? kind?.UsualLossKPa ?? 0, 0, 50, "kPa"), checks.Range($"outlets[{i}].hoseM", o.HoseM ?? 0, 0, 100, "m"),
+                o.Name, kind ?? Ingredients.Diffusers[0], checks.Range($"outlets[{i}].depthM", o.DepthM, 0.02, 6, "m"),
+                checks.Range($"outlets[{i}].share", o.Share ?? 1, 0.001, 1, ""),
+                checks.Range($"outlets[{i}].lossKPa", o.LossKPa ?? kind?.UsualLossKPa ?? 0, 0, 50, "kPa"),
+                checks.Range($"outlets[{i}].hoseM", o.HoseM ?? 0, 0, 100, "m"),
                 checks.Range($"outlets[{i}].hoseMm", o.HoseMm ?? 10, 2, 60, "mm"));
         }).ToList();
         var shares = read.Sum(o => o.Share);
@@ -286,7 +321,8 @@ public static class AirBench
     {
         if (q.Pumps.Count is 0 or > 6)
         {
-            checks.Add("pumps", q.Pumps.Count == 0 ? "There is no pump." : "That is more than six pumps.", "Give one to six, or a measured fill.");
+            checks.Add("pumps", q.Pumps.Count == 0 ? "There is no pump." : "That is more than six pumps.",
+                "Give one to six, or a measured fill.");
             return [];
         }
 
@@ -296,9 +332,11 @@ public static class AirBench
             if (p.Curve is { Count: > 1 } curve)
             {
                 var sorted = curve.OrderBy(c => c.KPa).ToList();
-                if (sorted.Any(c => !(c.Lpm is >= 0 and <= 5000) || !(c.KPa is >= 0 and <= 200)) || sorted.Zip(sorted.Skip(1)).Any(x => x.Second.Lpm > x.First.Lpm || x.Second.KPa <= x.First.KPa))
+                if (sorted.Any(c => !(c.Lpm is >= 0 and <= 5000) || !(c.KPa is >= 0 and <= 200)) || sorted.Zip(sorted.Skip(1))
+                    .Any(x => x.Second.Lpm > x.First.Lpm || x.Second.KPa <= x.First.KPa))
                 {
-                    checks.Add($"pumps[{i}].curve", "A pump gives less as it is pressed harder; this curve does not.", "Give points such as 60 L/min at 0 kPa, 40 at 10, 0 at 25.");
+                    checks.Add($"pumps[{i}].curve", "A pump gives less as it is pressed harder; this curve does not.",
+                        "Give points such as 60 L/min at 0 kPa, 40 at 10, 0 at 25.");
                 }
 
                 return new ReadyPump(p.Name, sorted, count, "its own curve, straight between points");

@@ -25,7 +25,8 @@ public sealed record StartChoice(double StartHour, double LowestMgPerL, double? 
 /// <param name="FullMgPerL">What the water holds at its warmest, mg/L.</param>
 /// <param name="Sentence">In a sentence.</param>
 public sealed record BackwardsAnswer(
-    IReadOnlyList<MostFood> Most, double MostOfAll, double? LeastAirLpm, double? LatestStartH, double? ReadyInH, IReadOnlyList<StartChoice> Starts, double FullMgPerL, string Sentence);
+    IReadOnlyList<MostFood> Most, double MostOfAll, double? LeastAirLpm, double? LatestStartH, double? ReadyInH,
+    IReadOnlyList<StartChoice> Starts, double FullMgPerL, string Sentence);
 
 /// <summary>Asks the model backwards: how much food, how little air, how late a start, which hours.</summary>
 public static class BrewBackwards
@@ -34,8 +35,10 @@ public static class BrewBackwards
     /// <param name="brew">The brew, with its start hour for the daily swing.</param>
     /// <param name="readyInH">Hours from the asking until it should be ready, 1 to 240.</param>
     /// <param name="learnt">Multipliers learnt; null for the table.</param>
-    /// <remarks>Worked: the reference bucket (19 L, stone at 0.3 m, 5 L/min, 20 °C) carries nine tenths of 15 mL of fish with 15 mL of kelp.</remarks>
-    public static Ruling<BackwardsAnswer> Of(BrewQuestion brew, double? readyInH, IReadOnlyList<double>? learnt = null, Measures.UnitSystem units = Measures.UnitSystem.Metric)
+    /// <remarks>Worked: the reference bucket (19 L, stone at 0.3 m, 5 L/min, 20 °C) carries nine tenths of 15 mL of fish with 15 mL of
+    /// kelp.</remarks>
+    public static Ruling<BackwardsAnswer> Of(BrewQuestion brew, double? readyInH, IReadOnlyList<double>? learnt = null,
+        Measures.UnitSystem units = Measures.UnitSystem.Metric)
     {
         var checks = new Checks();
         if (brew.MakeReady().Refused is { } refused)
@@ -58,25 +61,33 @@ public static class BrewBackwards
         var clock = brew.StartHour ?? 0;
         var (latest, takes) = LatestStart(brew, wanted, clock, member);
         // Hours that come to the same are said once: five rows with one figure tell nobody anything.
-        var starts = Enumerable.Range(0, 13).Select(i => (18.0 + i) % 24).Select(h => Start(brew with { StartHour = h }, h, member)).OrderByDescending(s => Math.Round(s.LowestMgPerL, 1)).ThenBy(s => s.ReadyAtH ?? 999)
+        var starts = Enumerable.Range(0, 13).Select(i => (18.0 + i) % 24).Select(h => Start(brew with { StartHour = h }, h, member))
+            .OrderByDescending(s => Math.Round(s.LowestMgPerL, 1)).ThenBy(s => s.ReadyAtH ?? 999)
             .GroupBy(s => (Math.Round(s.LowestMgPerL, 1), Math.Round(s.ReadyAtH ?? 999))).Select(g => g.First()).Take(5).ToList();
-        var full = BrewParameters.Beta * OxygenSaturation.MgPerLitre((brew.TemperatureByHour is { Count: > 0 } t ? t.Max() : brew.TemperatureC!.Value) + (brew.SwingC ?? 0), OxygenSaturation.PressureAtm(brew.AltitudeM ?? 0));
-        var sentence = full < BrewRun.Line ? $"Water this warm and high holds {Say.Fixed(full, 1)} mg/L at best: no air will do, brew cooler."
+        var full = BrewParameters.Beta * OxygenSaturation.MgPerLitre((brew.TemperatureByHour is { Count: > 0 } t
+            ? t.Max() : brew.TemperatureC!.Value) + (brew.SwingC ?? 0), OxygenSaturation.PressureAtm(brew.AltitudeM ?? 0));
+        var sentence = full < BrewRun.Line
+            ? $"Water this warm and high holds {Say.Fixed(full, 1)} mg/L at best: no air will do, brew cooler."
             : air is null ? "No air will hold this recipe: less food or a cooler place would."
-            : $"It wants {Measures.Units.Show(air.Value, Measures.Dimension.Flow, units)} at the least; this air carries {Say.Number(all * 100, 2)} % of its food.";
+            : $"It wants {Measures.Units.Show(air.Value, Measures.Dimension.Flow, units)} at the least; this air carries "
+                + $"{Say.Number(all * 100, 2)} % of its food.";
         return Worked.Of(
             new BackwardsAnswer(most, all, air, latest, takes, starts, full, sentence),
             "",
             learnt is null ? Evidence.PractitionersRule : Evidence.MeasuredHere,
             [
                 BrewRun.ModelLine,
-                new("most food", "halving, until the lowest oxygen over 36 h is 6 mg/L", "one food at a time, the others as they are", $"{Say.Number(all * 100, 2)} % of all of it", "the model"),
-                new("least air", "halving", "up to 4 L/min per litre", air is { } a ? $"{Say.Number(a)} L/min" : "none will do", "the model"),
-                new("latest start", "ready time − hours to ready at that start", $"ready in {Say.Hours(wanted)}", latest is { } l ? $"in {Say.Hours(Math.Max(l, 0))}, taking {Say.Hours(takes!.Value)}" : "never ready", "the model"),
+                new("most food", "halving, until the lowest oxygen over 36 h is 6 mg/L", "one food at a time, the others as they are",
+                    $"{Say.Number(all * 100, 2)} % of all of it", "the model"),
+                new("least air", "halving", "up to 4 L/min per litre", air is { } a ? $"{Say.Number(a)} L/min" : "none will do",
+                    "the model"),
+                new("latest start", "ready time − hours to ready at that start", $"ready in {Say.Hours(wanted)}", latest is { } l
+                    ? $"in {Say.Hours(Math.Max(l, 0))}, taking {Say.Hours(takes!.Value)}" : "never ready", "the model"),
             ]);
     }
 
-    /// <summary>Least air that holds a brew at 6 mg/L over its hours, L/min to about 1 %; null where <paramref name="most"/> does not.</summary>
+    /// <summary>Least air that holds a brew at 6 mg/L over its hours, L/min to about 1 %; null where <paramref name="most"/> does
+    /// not.</summary>
     internal static double? LeastAirLpm(Func<double, BrewQuestion> at, double most, Multipliers? member = null)
     {
         bool Holds(double lpm) => BrewRun.Holds(at(lpm), BrewRun.Line, member);
@@ -96,7 +107,8 @@ public static class BrewBackwards
     }
 
     internal static Multipliers MemberOf(IReadOnlyList<double>? learnt) =>
-        learnt is { Count: > 0 } l && l.Count == Multipliers.Spread.Count ? Multipliers.FromLogs([.. l.Select(x => Math.Log(x))]) : Multipliers.Table;
+        learnt is { Count: > 0 } l && l.Count == Multipliers.Spread.Count ? Multipliers.FromLogs([.. l.Select(x => Math.Log(x))])
+            : Multipliers.Table;
 
     /// <summary>The brew with other air in all: several outlets keep their shares.</summary>
     internal static BrewQuestion WithAir(this BrewQuestion brew, double lpm)
@@ -107,10 +119,14 @@ public static class BrewBackwards
         }
 
         var total = outlets.Sum(o => o.AirLpm ?? 0);
-        return brew with { Outlets = [.. outlets.Select(o => o with { AirLpm = total > 0 ? (o.AirLpm ?? 0) / total * lpm : lpm / outlets.Count })] };
+        return brew with {
+            Outlets =
+            [.. outlets.Select(o => o with { AirLpm = total > 0 ? (o.AirLpm ?? 0) / total * lpm : lpm / outlets.Count })]
+        };
     }
 
-    private static double NowMl(BrewQuestion brew, string kind) => (brew.Foods ?? []).Where(f => Ingredients.Food(f.Kind)!.Kind == kind).Sum(f => f.Ml ?? 0);
+    private static double NowMl(BrewQuestion brew, string kind) => (brew.Foods ?? []).Where(f => Ingredients.Food(f.Kind)!.Kind == kind)
+        .Sum(f => f.Ml ?? 0);
 
     private static double MostMl(BrewQuestion brew, string kind, Func<BrewQuestion, bool> holds)
     {
@@ -147,7 +163,8 @@ public static class BrewBackwards
 
     private static (double? At, double? Takes) LatestStart(BrewQuestion brew, double wanted, double clock, in Multipliers member)
     {
-        double? Takes(double at, in Multipliers m) => BrewRun.Read((brew with { StartHour = (clock + at + 240) % 24, Hours = 24 }).MakeReady().Setup!, m, 1e-4, 6).ReadyAtH;
+        double? Takes(double at, in Multipliers m) =>
+            BrewRun.Read((brew with { StartHour = (clock + at + 240) % 24, Hours = 24 }).MakeReady().Setup!, m, 1e-4, 6).ReadyAtH;
         // The swing moves the hours with the start: a few rounds settle it.
         var at = 0.0;
         double? takes = null;

@@ -24,7 +24,8 @@ internal sealed class BrewClimate
     /// <summary>One warmth throughout.</summary>
     public static BrewClimate Constant(double temperatureC, double pressureAtm) => new(true, Of(temperatureC, pressureAtm), []);
 
-    /// <summary>Warmth as a function of the hour, tabulated to <paramref name="hours"/>; with a period, that many hours come round again.</summary>
+    /// <summary>Warmth as a function of the hour, tabulated to <paramref name="hours"/>; with a period, that many hours come round
+    /// again.</summary>
     public static BrewClimate Over(Func<double, double> temperatureCAtH, double hours, double pressureAtm, bool comesRound)
     {
         var table = new Climate[(int)Math.Ceiling(hours / StepH) + 2];

@@ -76,7 +76,8 @@ public sealed record Span80(double? Low10, double? Median, double? High90);
 /// <param name="ProbabilityBelow6">Share of members that fall below 6 mg/L before use.</param>
 /// <param name="Below6AtH">When they first do; null where they do not.</param>
 /// <param name="ReadyAtH">When it is ready, by the rule of <see cref="BrewRun"/>.</param>
-/// <param name="GraceMinutesTo6">Median minutes from the air stopping (at airOffAtH, else at use) to 6 mg/L; 0 if it is below already.</param>
+/// <param name="GraceMinutesTo6">Median minutes from the air stopping (at airOffAtH, else at use) to 6 mg/L; 0 if it is below
+/// already.</param>
 /// <param name="GraceMinutesTo2">The same to 2 mg/L.</param>
 /// <param name="EffectiveMembers">How many members still count after the readings.</param>
 /// <param name="Trusted">False where no member comes near the readings: then the model is not to be trusted here.</param>
@@ -118,7 +119,8 @@ public static class BrewForecast
     private const double Quick = 1e-3;
     private const double GraceHours = 12;
 
-    /// <summary>Draws, solves and sums up. Worked: the reference bucket at 20 °C has a median low near 5.7 mg/L and falls below 6 in about six brews of ten.</summary>
+    /// <summary>Draws, solves and sums up. Worked: the reference bucket at 20 °C has a median low near 5.7 mg/L and falls below 6 in about
+    /// six brews of ten.</summary>
     public static Ruling<ForecastAnswer> Of(ForecastQuestion question)
     {
         var (setup, refused) = question.MakeReady();
@@ -142,7 +144,8 @@ public static class BrewForecast
 
         if (question.Prior is { } p && !p.IsSound)
         {
-            checks.Add("prior", "What was learnt is not in a form that can be read.", $"Give {Multipliers.Spread.Count} logarithms from -3 to 3 and as many shares from 0.1 to 1.");
+            checks.Add("prior", "What was learnt is not in a form that can be read.",
+                $"Give {Multipliers.Spread.Count} logarithms from -3 to 3 and as many shares from 0.1 to 1.");
         }
 
         if (!checks.Sound)
@@ -157,13 +160,18 @@ public static class BrewForecast
             readings.Count == 0 ? Evidence.PractitionersRule : Evidence.MeasuredHere,
             [
                 BrewRun.ModelLine,
-                new("members", "drawn from the spreads of the parameters", $"{members:0} brews, seed {question.Seed ?? 1}", "80 % lie in the band", "docs/science/brew-model.md"),
-                new("readings", "fit = exp(−½ Σ((model + offset − read) ÷ 0.3)²), offset 0 ± 0.25 mg/L", $"{readings.Count} oxygen readings", answer.Doubt ?? $"{Say.Number(answer.EffectiveMembers)} members still count", "taken in by degrees, members drawn again and moved; Del Moral, Doucet and Jasra 2006"),
-                new("below 6 before use", "members below 6 ÷ members", $"up to {Say.Hours(use)}", $"{Say.Number(answer.ProbabilityBelow6 * 100, 2)} %", "the ensemble"),
+                new("members", "drawn from the spreads of the parameters", $"{members:0} brews, seed {question.Seed ?? 1}",
+                    "80 % lie in the band", "docs/science/brew-model.md"),
+                new("readings", "fit = exp(−½ Σ((model + offset − read) ÷ 0.3)²), offset 0 ± 0.25 mg/L",
+                    $"{readings.Count} oxygen readings", answer.Doubt ?? $"{Say.Number(answer.EffectiveMembers)} members still count",
+                    "taken in by degrees, members drawn again and moved; Del Moral, Doucet and Jasra 2006"),
+                new("below 6 before use", "members below 6 ÷ members", $"up to {Say.Hours(use)}",
+                    $"{Say.Number(answer.ProbabilityBelow6 * 100, 2)} %", "the ensemble"),
             ]);
     }
 
-    private static ForecastAnswer Solve(BrewSetup setup, int members, long seed, Prior? prior, IReadOnlyList<OxygenAt> readings, double use, double stop, double every)
+    private static ForecastAnswer Solve(BrewSetup setup, int members, long seed, Prior? prior, IReadOnlyList<OxygenAt> readings, double use,
+        double stop, double every)
     {
         var learnt = Learn(setup, Ensemble.Draw(members, seed, prior), seed, readings);
         var ensemble = learnt.Members;
@@ -201,8 +209,7 @@ public static class BrewForecast
             Spread(ensemble, [.. runs.Select(r => r.GraceTo2)]).Median ?? GraceHours * 60,
             ensemble.EffectiveSize,
             learnt.Doubt is null,
-            [.. ensemble.Mean().Take(Multipliers.Spread.Count).Select(Math.Exp)])
-        {
+            [.. ensemble.Mean().Take(Multipliers.Spread.Count).Select(Math.Exp)]) {
             Doubt = learnt.Doubt,
             TypicalAtStop = Typical(ensemble, [.. runs.Select(r => r.GraceTo6)]),
             TypicalAtUse = Typical(ensemble, [.. runs.Select(r => r.GraceAtUse)]),
@@ -211,7 +218,8 @@ public static class BrewForecast
         return learnt.Doubt is null ? answer : ReadingsTrend.Over(answer, readings, setup, use);
     }
 
-    /// <summary>The multipliers of the member in the middle by how long it keeps without air: what is asked of "this brew" afterwards is asked of that one.</summary>
+    /// <summary>The multipliers of the member in the middle by how long it keeps without air: what is asked of "this brew" afterwards is
+    /// asked of that one.</summary>
     private static double[] Typical(Ensemble ensemble, double[] grace)
     {
         var order = Enumerable.Range(0, grace.Length).OrderBy(i => grace[i]).ThenBy(i => i).ToArray();
@@ -220,8 +228,10 @@ public static class BrewForecast
         return [.. ensemble.Logs[middle].Take(Multipliers.Spread.Count).Select(Math.Exp)];
     }
 
-    /// <summary>Members that the readings leave standing; the whole draw where there are none. Only the hours up to the last reading are solved while learning.</summary>
-    private static (Ensemble Members, string? Doubt, double Offset) Learn(BrewSetup setup, Ensemble drawn, long seed, IReadOnlyList<OxygenAt> readings)
+    /// <summary>Members that the readings leave standing; the whole draw where there are none. Only the hours up to the last reading are
+    /// solved while learning.</summary>
+    private static (Ensemble Members, string? Doubt, double Offset) Learn(BrewSetup setup, Ensemble drawn, long seed,
+        IReadOnlyList<OxygenAt> readings)
     {
         if (readings.Count == 0)
         {
@@ -264,7 +274,8 @@ public static class BrewForecast
             ready = BrewRun.ReadyAt(trace, setup.Horizon) ?? ready;
         }
 
-        var equations = ReferenceEquals(steady, setup) ? setup.SolvePastPeak(member, Quick, trace) : setup.Solve(member, setup.Hours, Quick, trace);
+        var equations = ReferenceEquals(steady, setup) ? setup.SolvePastPeak(member, Quick, trace) : setup.Solve(member, setup.Hours,
+            Quick, trace);
         if (ReferenceEquals(steady, setup))
         {
             ready = BrewRun.ReadyAt(trace, setup.Horizon) ?? ready;
@@ -293,5 +304,6 @@ public static class BrewForecast
         return new Span80(At(0.1), At(0.5), At(0.9));
     }
 
-    private readonly record struct MemberRun(float[] Oxygen, double Below6, double Ready, double GraceTo6, double GraceTo2, double GraceAtUse);
+    private readonly record struct MemberRun(float[] Oxygen, double Below6, double Ready, double GraceTo6, double GraceTo2,
+        double GraceAtUse);
 }

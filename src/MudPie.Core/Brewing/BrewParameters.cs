@@ -1,6 +1,7 @@
 namespace MudPie.Core.Brewing;
 
-/// <summary>How a member of the ensemble differs from the table: 1 everywhere, and nought for what may go wrong, is the table itself.</summary>
+/// <summary>How a member of the ensemble differs from the table: 1 everywhere, and nought for what may go wrong, is the table
+/// itself.</summary>
 /// <param name="GrowthB">Times mu_b.</param>
 /// <param name="GrowthF">Times mu_f.</param>
 /// <param name="YieldB">Times Y_b.</param>
@@ -10,10 +11,13 @@ namespace MudPie.Core.Brewing;
 /// <param name="Surface">Times k_surf.</param>
 /// <param name="Source">Times what the source gives up.</param>
 /// <param name="Food">Times the food's COD.</param>
-/// <param name="Clog">How the air's transfer falls as bag and diffuser clog, per h: alpha·kLa ÷ (1 + clog·t), halved after 1 ÷ clog hours. 0 in the table.</param>
-/// <param name="Hidden">Slow food that nobody wrote down (fines through the mesh, a film on the wall), as a share of all food that was. 0 in the table.</param>
+/// <param name="Clog">How the air's transfer falls as bag and diffuser clog, per h: alpha·kLa ÷ (1 + clog·t), halved after 1 ÷ clog hours.
+/// 0 in the table.</param>
+/// <param name="Hidden">Slow food that nobody wrote down (fines through the mesh, a film on the wall), as a share of all food that was. 0
+/// in the table.</param>
 public readonly record struct Multipliers(
-    double GrowthB, double GrowthF, double YieldB, double YieldF, double Hydrolysis, double Alpha, double Surface, double Source, double Food, double Clog = 0, double Hidden = 0)
+    double GrowthB, double GrowthF, double YieldB, double YieldF, double Hydrolysis, double Alpha, double Surface, double Source,
+    double Food, double Clog = 0, double Hidden = 0)
 {
     /// <summary>The table as it stands.</summary>
     public static readonly Multipliers Table = new(1, 1, 1, 1, 1, 1, 1, 1, 1);
@@ -28,28 +32,35 @@ public readonly record struct Multipliers(
         "air goes over", "the open surface breathes", "the source gives up life", "the food feeds",
     ];
 
-    /// <summary>What may go wrong in a brew without anybody seeing it: usually little, at times much. value = median · e^(z + z³/4), z standard normal, no more than the most. A reasoned start; see docs/science/brew-model.md.</summary>
-    /// <remarks>Clogging: one brew in two is under 0.002 per h (a twentieth of the transfer gone in a day), one in ten over 0.012, one in forty over 0.09 (half gone in eleven hours).</remarks>
+    /// <summary>What may go wrong in a brew without anybody seeing it: usually little, at times much. value = median · e^(z + z³/4), z
+    /// standard normal, no more than the most. A reasoned start; see docs/science/brew-model.md.</summary>
+    /// <remarks>Clogging: one brew in two is under 0.002 per h (a twentieth of the transfer gone in a day), one in ten over 0.012, one in
+    /// forty over 0.09 (half gone in eleven hours).</remarks>
     public static readonly IReadOnlyList<(string Name, double Median, double Most)> Faults =
     [
         ("the air clogs, per h", 0.002, 1), ("slow food that nobody wrote down, share of the food", 0.015, 3),
     ];
 
     /// <summary>Stable names of the members, in the same order, under which what was learnt is kept.</summary>
-    public static readonly IReadOnlyList<string> Ids = ["growthB", "growthF", "yieldB", "yieldF", "hydrolysis", "alpha", "surface", "source", "food"];
+    public static readonly IReadOnlyList<string> Ids = ["growthB", "growthF", "yieldB", "yieldF", "hydrolysis", "alpha", "surface",
+        "source", "food"];
 
     /// <summary>What was learnt, by name.</summary>
     /// <param name="learnt">One figure for each of <see cref="Ids"/>, more than 0; more are left out.</param>
-    public static IReadOnlyDictionary<string, double> Named(IReadOnlyList<double> learnt) => Ids.Zip(learnt).ToDictionary(x => x.First, x => x.Second);
+    public static IReadOnlyDictionary<string, double> Named(IReadOnlyList<double> learnt) =>
+        Ids.Zip(learnt).ToDictionary(x => x.First, x => x.Second);
 
     /// <summary>What was learnt, in the order of <see cref="Ids"/>; 1, as the table has it, for what was not known then.</summary>
-    public static IReadOnlyList<double> Listed(IReadOnlyDictionary<string, double> learnt) => [.. Ids.Select(id => learnt.GetValueOrDefault(id, 1))];
+    public static IReadOnlyList<double> Listed(IReadOnlyDictionary<string, double> learnt) =>
+        [.. Ids.Select(id => learnt.GetValueOrDefault(id, 1))];
 
     private static double Fault(int which, double z) => Math.Min(Faults[which].Median * Math.Exp(z + (z * z * z / 4)), Faults[which].Most);
 
-    /// <summary>From natural logarithms, in the order of <see cref="Names"/>, then of <see cref="Faults"/>; nine of them are a brew in which nothing goes wrong.</summary>
+    /// <summary>From natural logarithms, in the order of <see cref="Names"/>, then of <see cref="Faults"/>; nine of them are a brew in
+    /// which nothing goes wrong.</summary>
     public static Multipliers FromLogs(ReadOnlySpan<double> z) => new(
-        Math.Exp(z[0]), Math.Exp(z[1]), Math.Exp(z[2]), Math.Exp(z[3]), Math.Exp(z[4]), Math.Exp(z[5]), Math.Exp(z[6]), Math.Exp(z[7]), Math.Exp(z[8]),
+        Math.Exp(z[0]), Math.Exp(z[1]), Math.Exp(z[2]), Math.Exp(z[3]), Math.Exp(z[4]), Math.Exp(z[5]), Math.Exp(z[6]), Math.Exp(z[7]),
+        Math.Exp(z[8]),
         z.Length > 9 ? Fault(0, z[9]) : 0, z.Length > 10 ? Fault(1, z[10]) : 0);
 }
 

@@ -18,7 +18,8 @@ public static class BrewPlan
 
     /// <summary>Litres of brew that ground asks for: area × the full dose × what its checks have earned, by the tank's own rule.</summary>
     /// <remarks>Two hectares of living ground for roots: 20,000 m² ÷ 100 × 10 L × 0.3 = 600 L.</remarks>
-    public static double WantedL(IEnumerable<PlanBed> beds, bool leaf) => beds.Sum(b => b.AreaM2 / 100 * LitresPer100M2(leaf) * TankJob.Step(b.Life));
+    public static double WantedL(IEnumerable<PlanBed> beds, bool leaf) =>
+        beds.Sum(b => b.AreaM2 / 100 * LitresPer100M2(leaf) * TankJob.Step(b.Life));
 
     /// <summary>Litres to brew for so much ground: what it asks for and 5 % spare, two fifths to all of the working volume.</summary>
     public static double LitresFor(double wantedL, double workingL) => Round(Math.Clamp(wantedL * Spare, workingL * LeastFill, workingL));
@@ -86,14 +87,12 @@ public static class BrewPlan
         var bias = q.Bias ?? BiasOf(q, choice("bias", q.BiasByCount is null ? "crop" : "count"));
         var sourceKind = q.Source ?? (bias == Bias.Bacterial && tea ? "castings" : "compost");
         var loads = making == Making.Extract ? q.Loads ?? 1 : 1;
-        var sourceL = q.SourceL ?? RoundSmall(making switch
-        {
+        var sourceL = q.SourceL ?? RoundSmall(making switch {
             Making.Extract => Recipe.ExtractLoadPer20L * brewL / 20 * loads,
             Making.Steep => brewL / 20,
             _ => Recipe.SourcePer20L(sourceKind, brewL) * brewL / 20,
         });
-        var brew = new BrewQuestion
-        {
+        var brew = new BrewQuestion {
             VolumeL = brewL,
             DepthM = depth,
             Diffuser = q.Diffuser,
@@ -113,13 +112,19 @@ public static class BrewPlan
 
         var oneIn = PutOutRace.UsualOneIn(leaf);
         var thinning = ThinningWater(q, brewL, oneIn);
-        var timing = new PlanTiming(q.UseAt!.Value, q.Now, brewL, water.Value.MinutesAtMost, thinning.Dose.MinutesAtMost, null, making, q.Units, local);
+        var timing = new PlanTiming(q.UseAt!.Value, q.Now, brewL, water.Value.MinutesAtMost, thinning.Dose.MinutesAtMost, null, making,
+            q.Units, local);
         // It stays on air until the last draw, and all of that counts to the 36 h of its age.
-        var most = FitToUse.OldestH - (timing.WaitMinutes / 60) - (tea ? PutOutRace.For(new RaceFacts { BrewL = brewL, MixL = brewL * oneIn, Kit = q.Race ?? new RaceKit(), GraceMinutes = 1e5 }).Match(w => w.Value.Times.DoneAtMin, _ => 0) / 60 : 0);
+        var most = FitToUse.OldestH - (timing.WaitMinutes / 60)
+            - (tea ? PutOutRace.For(new RaceFacts {
+                BrewL = brewL, MixL = brewL * oneIn, Kit = q.Race ?? new RaceKit(),
+                GraceMinutes = 1e5
+            }).Match(w => w.Value.Times.DoneAtMin, _ => 0) / 60 : 0);
         double HoursBy(double? ready) => HoursOf(choice("brew-time", "forecast"), ready, brew, most);
         double StartHour(BrewQuestion fed) => timing.ClockHour(timing.StartFor(PlannedBrew.About(fed, timing, HoursBy)));
         PlannedBrew With(PlanFoods.Fed food) => PlannedBrew.Of(q, brew.With(food.Foods), making, loads, timing, HoursBy);
-        var fed = tea || (making == Making.Steep && q.Foods is not null) ? PlanFoods.ChooseFoods(q, brew, bias, brewL, choice("food", "carry"), StartHour) : PlanFoods.Fed.None;
+        var fed = tea || (making == Making.Steep && q.Foods is not null)
+            ? PlanFoods.ChooseFoods(q, brew, bias, brewL, choice("food", "carry"), StartHour) : PlanFoods.Fed.None;
         if (brew.With(fed.Foods).MakeReady().Refused is { } badBrew)
         {
             return badBrew;
@@ -134,25 +139,30 @@ public static class BrewPlan
         var foods = fed.Foods;
         (brew, var hours, var run, var forecast) = planned;
         var strength = making is Making.Extract or Making.Bubbled ? StrengthOf(q, making, loads, sourceL, brewL, sourceKind) : null;
-        var race = making == Making.Steep ? null : RaceOf(q, brew, making, (q.UseAt.Value - timing.StartFor(hours)).TotalHours, brewL, oneIn, forecast.Value, choice("hold", "oxygen"));
+        var race = making == Making.Steep ? null : RaceOf(q, brew, making, (q.UseAt.Value - timing.StartFor(hours)).TotalHours, brewL,
+            oneIn, forecast.Value, choice("hold", "oxygen"));
         if (race is { Refused: { } noRace })
         {
             return new Refusal([.. noRace.Problems.Select(p => p with { Field = "race." + p.Field })]);
         }
 
-        var steps = new PlanTiming(q.UseAt.Value, q.Now, brewL, water.Value.MinutesAtMost, thinning.Dose.MinutesAtMost, race?.Value, making, q.Units, local)
-            .Steps(hours, brewL, water.Value, thinning, sourceKind, sourceL, q.MoreSources ?? [], loads, foods, choice("order", "source-first"));
+        var steps = new PlanTiming(q.UseAt.Value, q.Now, brewL, water.Value.MinutesAtMost, thinning.Dose.MinutesAtMost, race?.Value, making,
+            q.Units, local)
+            .Steps(hours, brewL, water.Value, thinning, sourceKind, sourceL, q.MoreSources ?? [], loads, foods,
+                choice("order", "source-first"));
         var start = timing.StartFor(hours);
         var growing = q.Beds.MaxBy(b => b.AreaM2)!.Growing;
         var nutrients = BrewNutrients.Of(brew.Sources!, brew.Foods!, Math.Min(area, brewL / Spare / wanted * area), growing, q.Units);
-        var inputs = new VerdictInputs(brew, run, forecast.Value, hours, making, timing, Units.Show(wanted, Dimension.Volume, q.Units), wanted, PlanFoods.Gravest(q, sourceKind), race?.Value);
-        var answer = new BrewPlanAnswer
-        {
+        var inputs = new VerdictInputs(brew, run, forecast.Value, hours, making, timing, Units.Show(wanted, Dimension.Volume, q.Units),
+            wanted, PlanFoods.Gravest(q, sourceKind), race?.Value);
+        var answer = new BrewPlanAnswer {
             Making = making,
             MakingWhy = why,
             Strength = strength?.Value,
             Nutrients = nutrients.Value,
-            GroundSays = [.. q.Beds.Where(b => b.Life is not null).Select(b => $"{b.Name}: {char.ToLowerInvariant(GroundAlive.Means(b.Life!.Value)[0])}{GroundAlive.Means(b.Life!.Value)[1..]}")],
+            GroundSays = [.. q.Beds.Where(b => b.Life is not null)
+                .Select(b => $"{b.Name}: {char.ToLowerInvariant(GroundAlive.Means(b.Life!.Value)[0])}"
+                    + $"{GroundAlive.Means(b.Life!.Value)[1..]}")],
             Effects = tea ? PlanFoods.Effects(brew, hours) : [],
             BrewL = brewL,
             WantedL = wanted,
@@ -160,7 +170,9 @@ public static class BrewPlan
             CoversM2 = brewL / Spare / wanted * area,
             Bias = bias,
             Source = new PlanAmount(sourceKind, Ingredients.Source(sourceKind)!.Name, sourceL, true, brewL * 0.12),
-            MoreSources = [.. (q.MoreSources ?? []).Select(m => new PlanAmount(m.Kind!, Ingredients.Source(m.Kind)!.Name, m.Litres ?? 0, true, brewL * 0.12))],
+            MoreSources =
+                [.. (q.MoreSources ?? []).Select(m => new PlanAmount(m.Kind!, Ingredients.Source(m.Kind)!.Name, m.Litres ?? 0, true,
+                    brewL * 0.12))],
             AddableSources = PlanFoods.AddableSources(q, sourceKind, sourceL, brewL),
             Foods = foods,
             FoodSays = tea ? PlanFoods.Says(q, brew, fed, forecast.Value.ProbabilityBelow6) : null,
@@ -183,38 +195,49 @@ public static class BrewPlan
             answer,
             "",
             Evidence.PractitionersRule,
-            [.. PlanWorking.Lines(answer, q.Beds, leaf, fed), .. strength?.Working ?? [], .. race?.Worked.Working ?? [], .. air.Worked.Working, .. water.Worked.Working, .. forecast.Working, .. nutrients.Working],
-            [.. Flags(q, making, sourceKind), Cautions.Pump, Cautions.Food, Cautions.Dust, .. water.Worked.Cautions, .. brewL >= 100 ? [Cautions.Lifting] : Array.Empty<Caution>()],
-            [makingFork, PlanForks.AirFork(answer.Air, brewL), PlanForks.TimeFork(run, brew, choice("brew-time", "forecast")), PlanForks.FoodFork(choice("food", "carry"), fed),
-             Recipe.BiasFork(q.Beds, choice("bias", q.BiasByCount is null ? "crop" : "count"), q.BiasByCount), PlanForks.OrderFork(choice("order", "source-first")), .. water.Worked.Forks]);
+            [.. PlanWorking.Lines(answer, q.Beds, leaf, fed), .. strength?.Working ?? [], .. race?.Worked.Working ?? [],
+                .. air.Worked.Working, .. water.Worked.Working, .. forecast.Working, .. nutrients.Working],
+            [.. Flags(q, making, sourceKind), Cautions.Pump, Cautions.Food, Cautions.Dust, .. water.Worked.Cautions, .. brewL >= 100
+                ? [Cautions.Lifting] : Array.Empty<Caution>()],
+            [makingFork, PlanForks.AirFork(answer.Air, brewL), PlanForks.TimeFork(run, brew, choice("brew-time", "forecast")),
+                PlanForks.FoodFork(choice("food", "carry"), fed),
+             Recipe.BiasFork(q.Beds, choice("bias", q.BiasByCount is null ? "crop" : "count"), q.BiasByCount),
+             PlanForks.OrderFork(choice("order", "source-first")), .. water.Worked.Forks]);
     }
 
-    private static Worked<ExtractAnswer>? StrengthOf(BrewPlanQuestion q, Making making, int loads, double sourceL, double brewL, string source)
+    private static Worked<ExtractAnswer>? StrengthOf(BrewPlanQuestion q, Making making, int loads, double sourceL, double brewL,
+        string source)
     {
         // Bubbling for hours frees what two minutes of dunking do.
         var seconds = making == Making.Bubbled ? 150 : q.LoadSeconds ?? 90;
         var each = new ExtractLoad { Litres = sourceL / loads, Seconds = seconds };
-        return ExtractStrength.Of([.. Enumerable.Repeat(each, loads)], brewL, null, null, Ingredients.Source(source)!.KgPerLitre).Match<Worked<ExtractAnswer>?>(w => w, _ => null);
+        return ExtractStrength.Of([.. Enumerable.Repeat(each, loads)], brewL, null, null, Ingredients.Source(source)!.KgPerLitre)
+            .Match<Worked<ExtractAnswer>?>(w => w, _ => null);
     }
 
-    /// <summary>The water for thinning is cleared like any other: five parts for leaves, one for roots, where nothing else is said.</summary>
+    /// <summary>The water for thinning is cleared like any other: five parts for leaves, one for roots, where nothing else is
+    /// said.</summary>
     private static (double Litres, ChlorineDoseAnswer Dose) ThinningWater(BrewPlanQuestion q, double brewL, double oneIn)
     {
         var litres = Math.Min(brewL * (oneIn - 1), 10_000);
-        return (litres, WaterClearing.Dose(litres, q.ChlorineMgPerL, q.Choices?.GetValueOrDefault("clear-chlorine") ?? "ascorbic", q.Chloramine).Value);
+        return (litres, WaterClearing.Dose(litres, q.ChlorineMgPerL, q.Choices?.GetValueOrDefault("clear-chlorine") ?? "ascorbic",
+            q.Chloramine).Value);
     }
 
-    private static Ruling<RaceAnswer> RaceOf(BrewPlanQuestion q, BrewQuestion brew, Making making, double useH, double brewL, double oneIn, ForecastAnswer f, string hold)
+    private static Ruling<RaceAnswer> RaceOf(BrewPlanQuestion q, BrewQuestion brew, Making making, double useH, double brewL, double oneIn,
+        ForecastAnswer f, string hold)
     {
         var dunked = making == Making.Extract;
-        var after = dunked ? null : AfterAir.OfForecast(brew, f, f.TypicalAtUse, Math.Min(useH, f.Median[^1].H), q.Battery, hold).Match<AfterAirAnswer?>(w => w.Value, _ => null);
-        return PutOutRace.For(new RaceFacts
-        {
+        var after = dunked ? null : AfterAir.OfForecast(brew, f, f.TypicalAtUse, Math.Min(useH, f.Median[^1].H), q.Battery, hold)
+            .Match<AfterAirAnswer?>(w => w.Value, _ => null);
+        return PutOutRace.For(new RaceFacts {
             BrewL = brewL,
             MixL = brewL * oneIn,
             Kit = q.Race ?? new RaceKit(),
-            GraceMinutes = dunked ? FitToUse.OldestExtractH * 60 : FitToUse.HoldOf(hold, after is null ? null : after.MinutesTo6 ?? AfterAir.Horizon * 60),
-            BatteryGraceMinutes = q.Battery is null || dunked ? null : Math.Min(after?.WithBatteryTo6 ?? FitToUse.HoldCapMinutes, FitToUse.HoldCapMinutes),
+            GraceMinutes = dunked ? FitToUse.OldestExtractH * 60 : FitToUse.HoldOf(hold, after is null ? null : after.MinutesTo6
+                ?? AfterAir.Horizon * 60),
+            BatteryGraceMinutes = q.Battery is null || dunked ? null : Math.Min(after?.WithBatteryTo6 ?? FitToUse.HoldCapMinutes,
+                FitToUse.HoldCapMinutes),
             Dunked = dunked,
             Units = q.Units,
             Window = q.Window,
@@ -225,20 +248,26 @@ public static class BrewPlan
     {
         if (q.VesselUnclean)
         {
-            yield return new("vessel-unclean", "This vessel has not been logged clean since its last brew. A film left on the walls spoils the next one: clean it first.", Cautions.Usual);
+            yield return new("vessel-unclean",
+                "This vessel has not been logged clean since its last brew. A film left on the walls spoils the next one: clean it first.",
+                Cautions.Usual);
         }
 
         foreach (var kind in (q.MoreSources ?? []).Select(m => m.Kind!).Prepend(sourceKind))
         {
             if (q.SourceRulings.GetValueOrDefault(kind) is { Fitness: SourceFitness.Mind or SourceFitness.Unasked } ruling)
             {
-                yield return new(kind == sourceKind ? "source" : $"source-{kind}", $"The {(kind == sourceKind ? "source" : Ingredients.Source(kind)?.Name ?? kind)}: {char.ToLowerInvariant(ruling.Sentence[0])}{ruling.Sentence[1..]}", Cautions.Usual);
+                yield return new(kind == sourceKind ? "source" : $"source-{kind}",
+                    $"The {(kind == sourceKind ? "source" : Ingredients.Source(kind)?.Name ?? kind)}: "
+                        + $"{char.ToLowerInvariant(ruling.Sentence[0])}{ruling.Sentence[1..]}", Cautions.Usual);
             }
         }
 
         if (making == Making.Steep)
         {
-            yield return new("feed-not-brew", "Steeped castings have gone without air: a feed for the soil, not a live brew. Keep it apart, off leaves and off anything eaten raw.", Cautions.Usual);
+            yield return new("feed-not-brew",
+                "Steeped castings have gone without air: a feed for the soil, not a live brew. Keep it apart, off leaves and off anything "
+                    + "eaten raw.", Cautions.Usual);
         }
     }
 
@@ -248,32 +277,35 @@ public static class BrewPlan
     {
         var house = leaf || rootSchool == "either" ? Making.Tea : Making.Extract;
         var making = byHand ?? house;
-        var why = (leaf, making) switch
-        {
-            (true, Making.Tea) => "Tea for leaves: cells grown in the brew are sticky and make a film that stays. Worth it where there is disease pressure to get ahead of.",
+        var why = (leaf, making) switch {
+            (true, Making.Tea) =>
+                "Tea for leaves: cells grown in the brew are sticky and make a film that stays. Worth it where there is disease pressure "
+                    + "to get ahead of.",
             (true, _) => "You chose an extract for leaves: it does not stick as a tea does, and little can go wrong with it.",
             (_, Making.Steep) => "You chose steeped castings: the house calls that a feed, and keeps it apart from live brews.",
-            (false, Making.Bubbled) => "Bubbled extract for roots: three to four hours on air without food, for when there is no time to dunk.",
-            (false, Making.Extract) => "Extract for roots: nothing is grown in it, so it soaks in as deep as the water goes and little can go wrong.",
+            (false, Making.Bubbled) =>
+                "Bubbled extract for roots: three to four hours on air without food, for when there is no time to dunk.",
+            (false, Making.Extract) =>
+                "Extract for roots: nothing is grown in it, so it soaks in as deep as the water goes and little can go wrong.",
             _ => "You chose a tea for roots: much of it stays in the top centimetres, which dry first.",
         };
         return (making, why, PlanForks.RootFork(making == Making.Tea && !leaf ? "either" : "extract"));
     }
 
-    private static Bias BiasOf(BrewPlanQuestion q, string school) => school switch
-    {
+    private static Bias BiasOf(BrewPlanQuestion q, string school) => school switch {
         "ph" => Recipe.BiasByPh(q.Beds) ?? Recipe.BiasByCrop(q.Beds),
         // A source that leans one way by count is met from the other side: what it has little of is what it is fed for.
-        "count" when q.BiasByCount is Bias.Bacterial or Bias.Fungal => Recipe.BiasByCrop(q.Beds) == q.BiasByCount ? Bias.Balanced : Recipe.BiasByCrop(q.Beds),
+        "count" when q.BiasByCount is Bias.Bacterial or Bias.Fungal => Recipe.BiasByCrop(q.Beds) == q.BiasByCount
+            ? Bias.Balanced : Recipe.BiasByCrop(q.Beds),
         _ => Recipe.BiasByCrop(q.Beds),
     };
 
-    private static double HoursOf(string school, double? readyAtH, BrewQuestion brew, double most) => Math.Max(1, Math.Min(most, school switch
-    {
-        "fixed" => 24,
-        "warmth" => PlanForks.HoursByWarmth(brew.TemperatureC!.Value),
-        _ => readyAtH ?? FitToUse.OldestH,
-    }));
+    private static double HoursOf(string school, double? readyAtH, BrewQuestion brew, double most) =>
+        Math.Max(1, Math.Min(most, school switch {
+            "fixed" => 24,
+            "warmth" => PlanForks.HoursByWarmth(brew.TemperatureC!.Value),
+            _ => readyAtH ?? FitToUse.OldestH,
+        }));
 
     /// <summary>Least air at depth that keeps the table's brew at 6 mg/L until it is used; null where 4 L/min per litre does not.</summary>
     private static double? LeastAir(BrewQuestion brew, double hours) =>

@@ -165,9 +165,13 @@ public sealed record PlanStep(string Id, string Name, string Detail, DateTimeOff
 public sealed record FoodEffect(string Kind, double OxygenMgPerL, double FungalShare)
 {
     /// <summary>"−0.4 mg/L at the lowest, fungi +6 %"; what rounds to nothing is said so, never as −0.0.</summary>
-    public string Says => $"{(Math.Abs(OxygenMgPerL) < 0.05 ? "takes next to no oxygen" : $"{Signed(Math.Round(OxygenMgPerL, 1), "0.0")} mg/L at the lowest")}{(Math.Abs(FungalShare) < 0.005 ? "" : $", fungi {Signed(Math.Round(FungalShare * 100), "0")} %")}";
+    public string Says =>
+        $"{(Math.Abs(OxygenMgPerL) < 0.05 ? "takes next to no oxygen" :
+            $"{Signed(Math.Round(OxygenMgPerL, 1), "0.0")} mg/L at the lowest")}"
+            + $"{(Math.Abs(FungalShare) < 0.005 ? "" : $", fungi {Signed(Math.Round(FungalShare * 100), "0")} %")}";
 
-    private static string Signed(double x, string form) => (x < 0 ? "−" : "+") + Math.Abs(x).ToString(form, System.Globalization.CultureInfo.InvariantCulture);
+    private static string Signed(double x, string form) =>
+        (x < 0 ? "−" : "+") + Math.Abs(x).ToString(form, System.Globalization.CultureInfo.InvariantCulture);
 }
 
 /// <summary>A whole plan for one brew.</summary>

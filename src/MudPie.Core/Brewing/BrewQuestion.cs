@@ -131,16 +131,18 @@ public record BrewQuestion
         var (air, kLa) = (outlets.Sum(o => o.AirLpm), outlets.Sum(o => BrewRun.KLa20(o.Kind, o.DepthM, o.AirLpm, volume)));
         // Per litre of air; where none was planned at all, what one litre a minute would get over.
         var perLpm = air > 0 ? kLa / air : outlets.Average(o => BrewRun.KLa20(o.Kind, o.DepthM, 1, volume));
-        var setup = new BrewSetup
-        {
+        var setup = new BrewSetup {
             Hours = hours,
             KLa20 = kLa,
             AirChanges = [.. (AirChanges ?? []).OrderBy(c => c.AtH).Select(c => (c.AtH, c.AirLpm > 0 ? c.AirLpm * perLpm : -1))],
             AirOffAtH = off,
             FromSources = (sources.Sum(s => s.Kind.FastPerG * s.GramsPerL) * 1000, sources.Sum(s => s.Kind.SlowPerG * s.GramsPerL) * 1000),
             Source = (sources.Sum(s => s.Kind.BacteriaMgPerG * s.GramsPerL), sources.Sum(s => s.Kind.FungiMgPerG * s.GramsPerL)),
-            Feeds = [.. foods.Select(f => (f.AtH, f.Kind.FastPerG * f.GramsPerL * 1000, f.Kind.SlowPerG * f.GramsPerL * 1000)).OrderBy(f => f.AtH)],
-            Climate = byHour is null ? BrewClimate.Constant(temperature, pressure) : BrewClimate.Over(byHour, TemperatureByHour is { Count: > 0 } series ? series.Count : 24, pressure, comesRound: TemperatureByHour is not { Count: > 0 }),
+            Feeds = [.. foods.Select(f => (f.AtH, f.Kind.FastPerG * f.GramsPerL * 1000, f.Kind.SlowPerG * f.GramsPerL * 1000))
+                .OrderBy(f => f.AtH)],
+            Climate = byHour is null ? BrewClimate.Constant(temperature, pressure)
+                : BrewClimate.Over(byHour, TemperatureByHour is { Count: > 0 } series ? series.Count : 24, pressure,
+                    comesRound: TemperatureByHour is not { Count: > 0 }),
         };
         return (setup, null);
     }
@@ -152,10 +154,12 @@ public record BrewQuestion
             var diffuser = Ingredients.Diffuser(kind);
             if (diffuser is null)
             {
-                checks.Add(prefix + "diffuser", $"“{kind}” is not a diffuser that the model knows.", "Use one of " + string.Join(", ", Ingredients.Diffusers.Select(d => d.Kind)) + ".");
+                checks.Add(prefix + "diffuser", $"“{kind}” is not a diffuser that the model knows.",
+                    "Use one of " + string.Join(", ", Ingredients.Diffusers.Select(d => d.Kind)) + ".");
             }
 
-            return (diffuser ?? Ingredients.Diffusers[0], checks.Range(prefix + "depthM", depthM, 0.02, 6, "m"), checks.Range(prefix + "airLpm", airLpm, 0, 20_000, "L/min"));
+            return (diffuser ?? Ingredients.Diffusers[0], checks.Range(prefix + "depthM", depthM, 0.02, 6, "m"),
+                checks.Range(prefix + "airLpm", airLpm, 0, 20_000, "L/min"));
         }
 
         return Outlets is { Count: > 0 } several
@@ -173,7 +177,8 @@ public record BrewQuestion
                 checks.Range($"temperatureByHour[{i}]", series[i], 0, 45, "°C", wayOut);
             }
 
-            return (series[0], h => h >= series.Count - 1 ? series[^1] : series[(int)h] + ((h - (int)h) * (series[(int)h + 1] - series[(int)h])));
+            return (series[0], h => h >= series.Count - 1 ? series[^1] : series[(int)h]
+                + ((h - (int)h) * (series[(int)h + 1] - series[(int)h])));
         }
 
         var mean = checks.Range("temperatureC", TemperatureC, 0, 45, "°C", wayOut);
@@ -195,11 +200,13 @@ public record BrewQuestion
             var kind = Ingredients.Source(Sources![i].Kind);
             if (kind is null)
             {
-                checks.Add($"sources[{i}].kind", $"“{Sources[i].Kind}” is not a source that the model knows.", "Use one of " + string.Join(", ", Ingredients.Sources.Select(s => s.Kind)) + ".");
+                checks.Add($"sources[{i}].kind", $"“{Sources[i].Kind}” is not a source that the model knows.",
+                    "Use one of " + string.Join(", ", Ingredients.Sources.Select(s => s.Kind)) + ".");
                 continue;
             }
 
-            var litres = checks.Range($"sources[{i}].litres", Sources[i].Litres, 0, Math.Max(volume, 1) / 2, "L", "More than half the vessel is no brew.");
+            var litres = checks.Range($"sources[{i}].litres", Sources[i].Litres, 0, Math.Max(volume, 1) / 2, "L",
+                "More than half the vessel is no brew.");
             found.Add((kind, litres * kind.KgPerLitre * 1000 / volume));
         }
 
@@ -214,11 +221,13 @@ public record BrewQuestion
             var kind = Ingredients.Food(Foods![i].Kind);
             if (kind is null)
             {
-                checks.Add($"foods[{i}].kind", $"“{Foods[i].Kind}” is not a food that the model knows.", "Use one of " + string.Join(", ", Ingredients.Foods.Select(f => f.Kind)) + ".");
+                checks.Add($"foods[{i}].kind", $"“{Foods[i].Kind}” is not a food that the model knows.",
+                    "Use one of " + string.Join(", ", Ingredients.Foods.Select(f => f.Kind)) + ".");
                 continue;
             }
 
-            var ml = checks.Range($"foods[{i}].ml", Foods[i].Ml, 0, Math.Max(volume, 1) * 50, "mL", "That is 5 % of the vessel: it would only rot.");
+            var ml = checks.Range($"foods[{i}].ml", Foods[i].Ml, 0, Math.Max(volume, 1) * 50, "mL",
+                "That is 5 % of the vessel: it would only rot.");
             var at = checks.Range($"foods[{i}].atH", Foods[i].AtH ?? 0, 0, 240, "h");
             found.Add((kind, ml * kind.GPerMl / volume, at));
         }

@@ -2,7 +2,8 @@ using MudPie.Core.Workings;
 
 namespace MudPie.Core.Brewing;
 
-/// <summary>One moment of a run: hours, mg/L of oxygen, mg/L per h of oxygen use, and mg COD/L of bacteria, fungi, fast and slow food.</summary>
+/// <summary>One moment of a run: hours, mg/L of oxygen, mg/L per h of oxygen use, and mg COD/L of bacteria, fungi, fast and slow
+/// food.</summary>
 public sealed record BrewMoment(
     double H,
     [property: System.Text.Json.Serialization.JsonPropertyName("DO")] double Oxygen,
@@ -47,7 +48,8 @@ public static class BrewRun
         diffuser.SotePerMetre * depthM * airLpm * 60 * BrewParameters.OxygenInAir / (volumeL * OxygenSaturation.MgPerLitre(20, 1));
 
     /// <summary>Runs the table's own brew: no spread.</summary>
-    /// <param name="question">The brew. Worked: the 19 L bucket of reference/brew-cases.json at 20 °C dips to 5.72 mg/L at 11 h and is ready at 23.25 h.</param>
+    /// <param name="question">The brew. Worked: the 19 L bucket of reference/brew-cases.json at 20 °C dips to 5.72 mg/L at 11 h and is
+    /// ready at 23.25 h.</param>
     /// <param name="seriesEveryH">Even steps of the series in hours; null for the reference's own hours.</param>
     /// <param name="member">Another brew than the table's, as a hidden truth to draw readings from; null for the table.</param>
     public static Ruling<BrewRunAnswer> Of(BrewQuestion question, double? seriesEveryH = null, Multipliers? member = null)
@@ -64,17 +66,22 @@ public static class BrewRun
             "",
             Evidence.PractitionersRule,
             [
-                new("air to water", "SOTE per m · depth · air · 60 · 278.7 ÷ (volume · Cs at 20 °C), summed over outlets", AirFigures(question), $"kLa20 {Say.Number(answer.KLa20)} per h", "ASCE 2-06"),
+                new("air to water", "SOTE per m · depth · air · 60 · 278.7 ÷ (volume · Cs at 20 °C), summed over outlets",
+                    AirFigures(question), $"kLa20 {Say.Number(answer.KLa20)} per h", "ASCE 2-06"),
                 ModelLine,
-                new("lowest oxygen", "least O over the hours asked for", $"{Say.Number(setup.Hours)} h", $"{Say.Fixed(answer.MinOxygen, 1)} mg/L at {Say.Hours(answer.MinAtH)}", "the model"),
-                new("ready", "first hour at 90 % of the most cells, air on", "over 120 h", answer.ReadyAtH is { } r ? Say.Hours(r) : "not reached", "the model"),
+                new("lowest oxygen", "least O over the hours asked for", $"{Say.Number(setup.Hours)} h",
+                    $"{Say.Fixed(answer.MinOxygen, 1)} mg/L at {Say.Hours(answer.MinAtH)}", "the model"),
+                new("ready", "first hour at 90 % of the most cells, air on", "over 120 h", answer.ReadyAtH is { } r
+                    ? Say.Hours(r) : "not reached", "the model"),
             ]);
     }
 
     private static string AirFigures(BrewQuestion q)
     {
-        string One(string? kind, double? depth, double? air) => $"{Say.Number(Ingredients.Diffuser(kind)!.SotePerMetre)} · {Say.Number(depth ?? 0)} m · {Say.Number(air ?? 0)} L/min";
-        var outlets = q.Outlets is { Count: > 0 } several ? string.Join(" + ", several.Select(o => One(o.Diffuser, o.DepthM, o.AirLpm))) : One(q.Diffuser, q.DepthM, q.AirLpm);
+        string One(string? kind, double? depth, double? air) =>
+            $"{Say.Number(Ingredients.Diffuser(kind)!.SotePerMetre)} · {Say.Number(depth ?? 0)} m · {Say.Number(air ?? 0)} L/min";
+        var outlets = q.Outlets is { Count: > 0 } several ? string.Join(" + ", several.Select(o => One(o.Diffuser, o.DepthM, o.AirLpm)))
+            : One(q.Diffuser, q.DepthM, q.AirLpm);
         return $"{outlets} ÷ {Say.Number(q.VolumeL ?? 0)} L";
     }
 
@@ -82,8 +89,10 @@ public static class BrewRun
     /// <param name="member">Its multipliers.</param>
     /// <param name="tolerance">Of the solver.</param>
     /// <param name="everyH">Steps of the series in hours; null for the reference's own.</param>
-    /// <param name="until">Hour up to which the figures count, by when it is ready; null for all the hours asked for. Only for a brew that stays on air.</param>
-    internal static BrewRunAnswer Read(BrewSetup setup, in Multipliers member, double tolerance, double? everyH, Func<double?, double>? until = null)
+    /// <param name="until">Hour up to which the figures count, by when it is ready; null for all the hours asked for. Only for a brew that
+    /// stays on air.</param>
+    internal static BrewRunAnswer Read(BrewSetup setup, in Multipliers member, double tolerance, double? everyH,
+        Func<double?, double>? until = null)
     {
         var trace = BrewTrace.Mine;
         var steady = setup.WithAirOn();
@@ -94,7 +103,8 @@ public static class BrewRun
         var (peak, _) = trace.Least((t, y) => -equations.OxygenUse(t, y), counted);
         var end = trace.At(counted);
         var below = least < Line ? trace.FirstPast(y => Line - y.O, counted) : null;
-        var hours = everyH is { } e ? Enumerable.Range(0, (int)(setup.Hours / e) + 1).Select(i => i * e) : SeriesHours.Where(h => h <= setup.Hours);
+        var hours = everyH is { } e ? Enumerable.Range(0, (int)(setup.Hours / e) + 1)
+            .Select(i => i * e) : SeriesHours.Where(h => h <= setup.Hours);
         var series = hours.Select(h => Moment(h, trace.At(h), equations)).ToList();
         var hoursBelow = below is null ? 0 : HoursBelow(trace, counted);
         if (!alike)
@@ -103,11 +113,13 @@ public static class BrewRun
         }
 
         return new BrewRunAnswer(
-            setup.KLa20, least, leastAt, below, -peak, ReadyAt(trace, setup.Horizon), end.Cells > 0 ? end.F / end.Cells : 0, hoursBelow, series);
+            setup.KLa20, least, leastAt, below, -peak, ReadyAt(trace, setup.Horizon), end.Cells > 0 ? end.F / end.Cells : 0,
+            hoursBelow, series);
     }
 
     /// <summary>Least oxygen and the fungal share at the end of the hours asked for, to about the tolerance.</summary>
-    internal static (double MinOxygen, double FungalShare) Lowest(BrewQuestion brew, in Multipliers member, double tolerance = 1e-3) => Lowest(brew.MakeReady().Setup!, member, tolerance);
+    internal static (double MinOxygen, double FungalShare) Lowest(BrewQuestion brew, in Multipliers member, double tolerance = 1e-3) =>
+        Lowest(brew.MakeReady().Setup!, member, tolerance);
 
     /// <inheritdoc cref="Lowest(BrewQuestion, in Multipliers, double)"/>
     internal static (double MinOxygen, double FungalShare) Lowest(BrewSetup setup, in Multipliers member, double tolerance)
@@ -118,7 +130,8 @@ public static class BrewRun
         return (trace.Least((_, y) => y.O, setup.Hours).Value, end.Cells > 0 ? end.F / end.Cells : 0);
     }
 
-    /// <summary>True where the table's own brew stays at <paramref name="line"/> mg/L or above over the hours asked for; a brew that falls below is not followed further.</summary>
+    /// <summary>True where the table's own brew stays at <paramref name="line"/> mg/L or above over the hours asked for; a brew that falls
+    /// below is not followed further.</summary>
     internal static bool Holds(BrewQuestion brew, double line, Multipliers? member = null) => Holds(brew.MakeReady().Setup!, line, member);
 
     /// <inheritdoc cref="Holds(BrewQuestion, double, Multipliers?)"/>
@@ -158,11 +171,13 @@ public static class BrewRun
         for (var i = 1; i < oxygen.Length; i++)
         {
             var (a, b) = (Line - oxygen[i - 1], Line - oxygen[i]);
-            hours += until / (oxygen.Length - 1) * (a > 0 && b > 0 ? 1 : a <= 0 && b <= 0 ? 0 : Math.Max(a, b) / (Math.Max(a, b) - Math.Min(a, b)));
+            hours += until / (oxygen.Length - 1) * (a > 0 && b > 0 ? 1 : a <= 0 && b <= 0
+                ? 0 : Math.Max(a, b) / (Math.Max(a, b) - Math.Min(a, b)));
         }
 
         return Math.Min(hours, until);
     }
 
-    private static BrewMoment Moment(double h, in BrewState y, in BrewEquations eq) => new(h, y.O, eq.OxygenUse(h, y), y.B, y.F, y.Sr, y.Sx);
+    private static BrewMoment Moment(double h, in BrewState y, in BrewEquations eq) =>
+        new(h, y.O, eq.OxygenUse(h, y), y.B, y.F, y.Sr, y.Sx);
 }

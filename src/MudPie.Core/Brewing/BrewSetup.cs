@@ -37,7 +37,8 @@ internal sealed record BrewSetup
         ? this
         : this with { AirOffAtH = double.PositiveInfinity, AirChanges = [.. AirChanges.Where(c => c.KLa20 > 0)] };
 
-    /// <summary>Solves one member over the hours asked for, and on until its cells have seen their most: past that, what food is left can't lift them again.</summary>
+    /// <summary>Solves one member over the hours asked for, and on until its cells have seen their most: past that, what food is left can't
+    /// lift them again.</summary>
     public BrewEquations SolvePastPeak(in Multipliers m, double tolerance, BrewTrace trace)
     {
         // A yield is below 1, so cells + food bounds all cells to come; the source has given up all it has by 24 h.
@@ -50,7 +51,8 @@ internal sealed record BrewSetup
     }
 
     /// <summary>Solves one member to <paramref name="toH"/>, or until <paramref name="enough"/> says so, asked every few hours.</summary>
-    public BrewEquations Solve(in Multipliers m, double toH, double tolerance, BrewTrace trace, Func<double, BrewState, bool>? enough = null)
+    public BrewEquations Solve(in Multipliers m, double toH, double tolerance, BrewTrace trace,
+        Func<double, BrewState, bool>? enough = null)
     {
         var p = new BrewParameters(m);
         var equations = new BrewEquations(p, Climate, Source.B * p.Source, Source.F * p.Source);

@@ -11,13 +11,16 @@ internal static class BrewSolver
 {
     private const double MaxStepH = 4;
 
-    // Below so much oxygen, mg/L, the steps are watched; where five in a row are held short by how fast it is pulled back, and not by how fast anything changes, the other solver takes over.
+    // Below so much oxygen, mg/L, the steps are watched; where five in a row are held short by how fast it is pulled back, and not by how
+    // fast anything changes, the other solver takes over.
     private const double Scarce = 1;
     private const double Stiff = 2;
 
-    /// <summary>Solves from <paramref name="fromH"/> to <paramref name="toH"/> with one setting of the air, adding steps to the trace.</summary>
+    /// <summary>Solves from <paramref name="fromH"/> to <paramref name="toH"/> with one setting of the air, adding steps to the
+    /// trace.</summary>
     /// <returns>The state at the end.</returns>
-    public static BrewState Solve(in BrewEquations eq, in BrewState start, double fromH, double toH, double kLa20, double tolerance, BrewTrace trace)
+    public static BrewState Solve(in BrewEquations eq, in BrewState start, double fromH, double toH, double kLa20, double tolerance,
+        BrewTrace trace)
     {
         var y = start;
         var t = fromH;
@@ -40,9 +43,12 @@ internal static class BrewSolver
                 t + (h * (8.0 / 9)),
                 y + (h * (((19372.0 / 6561) * k1) + ((-25360.0 / 2187) * k2) + ((64448.0 / 6561) * k3) + ((-212.0 / 729) * k4))),
                 kLa20);
-            var before6 = y + (h * (((9017.0 / 3168) * k1) + ((-355.0 / 33) * k2) + ((46732.0 / 5247) * k3) + ((49.0 / 176) * k4) + ((-5103.0 / 18656) * k5)));
+            var before6 = y
+                + (h * (((9017.0 / 3168) * k1) + ((-355.0 / 33) * k2) + ((46732.0 / 5247) * k3) + ((49.0 / 176) * k4)
+                    + ((-5103.0 / 18656) * k5)));
             var k6 = eq.Slope(t + h, before6, kLa20);
-            var next = y + (h * (((35.0 / 384) * k1) + ((500.0 / 1113) * k3) + ((125.0 / 192) * k4) + ((-2187.0 / 6784) * k5) + ((11.0 / 84) * k6)));
+            var next = y + (h * (((35.0 / 384) * k1) + ((500.0 / 1113) * k3) + ((125.0 / 192) * k4) + ((-2187.0 / 6784) * k5)
+                + ((11.0 / 84) * k6)));
             var k7 = eq.Slope(t + h, next, kLa20);
             var off = h * (((71.0 / 57600) * k1) + ((-71.0 / 16695) * k3) + ((71.0 / 1920) * k4)
                 + ((-17253.0 / 339200) * k5) + ((22.0 / 525) * k6) + ((-1.0 / 40) * k7));

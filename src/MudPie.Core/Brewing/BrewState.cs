@@ -3,7 +3,8 @@ using System.Runtime.Intrinsics;
 
 namespace MudPie.Core.Brewing;
 
-/// <summary>State of a brew: Sr fast food, Sx slow food, B bacteria, F fungi (mg COD/L) as one vector, and O dissolved oxygen (mg/L).</summary>
+/// <summary>State of a brew: Sr fast food, Sx slow food, B bacteria, F fungi (mg COD/L) as one vector, and O dissolved oxygen
+/// (mg/L).</summary>
 internal readonly struct BrewState(Vector256<double> cod, double oxygen)
 {
     public readonly Vector256<double> Cod = cod;
@@ -40,7 +41,8 @@ internal readonly struct BrewEquations(BrewParameters p, BrewClimate climate, do
     private readonly double _releaseB = BrewParameters.Release * sourceB;
     private readonly double _releaseF = BrewParameters.Release * sourceF;
 
-    /// <summary>d/dt of the state at hour <paramref name="t"/>, with kLa20 of the air then (per h; 0 and below mean that the air is off).</summary>
+    /// <summary>d/dt of the state at hour <paramref name="t"/>, with kLa20 of the air then (per h; 0 and below mean that the air is
+    /// off).</summary>
     [MethodImpl(MethodImplOptions.AggressiveInlining)]
     public BrewState Slope(double t, in BrewState y, double kLa20)
     {

@@ -44,7 +44,8 @@ internal sealed class BrewTrace
 
     public double LengthOf(int step) => _length[step];
 
-    /// <summary>State inside a step, share 0 to 1 of the way. Hairer, Nørsett and Wanner 1993, II.6: y = r1 + θ(r2 + (1−θ)(r3 + θ(r4 + (1−θ)r5))).</summary>
+    /// <summary>State inside a step, share 0 to 1 of the way. Hairer, Nørsett and Wanner 1993, II.6: y = r1 + θ(r2 + (1−θ)(r3 + θ(r4 +
+    /// (1−θ)r5))).</summary>
     [MethodImpl(MethodImplOptions.AggressiveInlining)]
     public BrewState Inside(int step, double share)
     {
@@ -81,7 +82,8 @@ internal sealed class BrewTrace
         }
     }
 
-    /// <summary>First hour up to <paramref name="until"/> at which <paramref name="what"/> is at or past nought, or null: sampled five times a step, then halved.</summary>
+    /// <summary>First hour up to <paramref name="until"/> at which <paramref name="what"/> is at or past nought, or null: sampled five
+    /// times a step, then halved.</summary>
     public double? FirstPast(Func<BrewState, double> what, double until)
     {
         var before = 0.0;

@@ -76,10 +76,12 @@ public sealed record Remedy(string Id, string What, string Gives, bool Holds);
 /// <param name="Race">The race to the ground; null where it is not known what it is put out with.</param>
 public sealed record WatchAnswer(
     Verdict Verdict, GateAnswer Gate, ForecastAnswer Forecast, double UseAtH, double NowH, double? ExpectedNow, double? CrossesAtH,
-    double ReadingDueAtH, double? UseByH, IReadOnlyList<Remedy> Remedies, IReadOnlyList<string> LearntWords, AfterAirAnswer? After, OxygenNow? Now, RaceAnswer? Race)
+    double ReadingDueAtH, double? UseByH, IReadOnlyList<Remedy> Remedies, IReadOnlyList<string> LearntWords, AfterAirAnswer? After,
+    OxygenNow? Now, RaceAnswer? Race)
 {
     /// <summary>How far the band is to be believed: said under it, whatever else the verdict is about.</summary>
-    public string ModelSays => Forecast.Trusted ? "A model, not a measurement; your own readings sharpen it." : $"The model does not fit this brew: {Doubt(Forecast)}. The band follows your own readings instead, and widens.";
+    public string ModelSays => Forecast.Trusted ? "A model, not a measurement; your own readings sharpen it."
+        : $"The model does not fit this brew: {Doubt(Forecast)}. The band follows your own readings instead, and widens.";
 
     /// <summary>Why the model is not trusted.</summary>
     internal static string Doubt(ForecastAnswer f) => f.Doubt ?? "no brew that it can think of reads as yours does";
@@ -101,7 +103,10 @@ public static class BrewWatch
         var readings = q.Seen.Measured.Where(o => o.H >= 0 && o.H <= hours).Select(o => new OxygenAt { H = o.H, MgPerL = o.What }).ToList();
         var use = Math.Clamp(Math.Max(q.UseAtH, q.Seen.NowH), 0, hours);
         var stop = Math.Clamp(q.Seen.AirOffH ?? q.Seen.NowH, 0, hours);
-        var asked = new ForecastQuestion(brew) { Hours = hours, Members = q.Members ?? 300, UseAtH = use, StopAtH = stop, EveryH = Every, Readings = readings, Prior = q.Prior };
+        var asked = new ForecastQuestion(brew) {
+            Hours = hours, Members = q.Members ?? 300, UseAtH = use, StopAtH = stop, EveryH = Every,
+            Readings = readings, Prior = q.Prior
+        };
         var forecast = BrewForecast.Of(asked);
         if (forecast.Refused is { } refused)
         {
@@ -110,11 +115,12 @@ public static class BrewWatch
 
         var f = forecast.Value;
         var now = q.Seen.IsFeed || q.Seen.Dunked ? null : NowOf(f, q.Seen.NowH);
-        var afterSum = AfterAir.OfForecast(brew, f, f.TypicalAtStop, stop, q.Battery, q.Seen.Hold).Match<Worked<AfterAirAnswer>?>(w => w, _ => null);
+        var afterSum = AfterAir.OfForecast(brew, f, f.TypicalAtStop, stop, q.Battery, q.Seen.Hold)
+            .Match<Worked<AfterAirAnswer>?>(w => w, _ => null);
         var after = q.Seen.Dunked ? null : afterSum?.Value;
-        var seen = q.Seen with
-        {
-            GraceMinutesTo6 = after is null ? f.GraceMinutesTo6 : q.Battery is not null && q.Seen.AirOffH is not null ? after.HoldMinutes : after.MinutesTo6 ?? AfterAir.Horizon * 60,
+        var seen = q.Seen with {
+            GraceMinutesTo6 = after is null ? f.GraceMinutesTo6 : q.Battery is not null && q.Seen.AirOffH is not null
+                ? after.HoldMinutes : after.MinutesTo6 ?? AfterAir.Horizon * 60,
             Expected = now is null ? null : ExpectedSince(f, q.Seen, now),
         };
         var gate = FitToUse.Judge(seen);
@@ -124,7 +130,8 @@ public static class BrewWatch
             : seen.Dunked ? FitToUse.OldestExtractH
             : seen.AirOffH is { } off ? off + (FitToUse.HoldOf(seen.Hold, seen.GraceMinutesTo6) / 60) : (double?)null;
         // The race is run at the hour of use; "if the pump stops now" is another question while that is ahead.
-        var atUse = q.Race is null || after is null || seen.AirOffH is not null || use <= seen.NowH + 0.05 ? after : AfterAir.OfForecast(brew, f, f.TypicalAtUse, use, q.Battery, q.Seen.Hold).Match(w => w.Value, _ => after);
+        var atUse = q.Race is null || after is null || seen.AirOffH is not null || use <= seen.NowH + 0.05
+            ? after : AfterAir.OfForecast(brew, f, f.TypicalAtUse, use, q.Battery, q.Seen.Hold).Match(w => w.Value, _ => after);
         var race = q.Race is { } r && !seen.IsFeed && gate.Value.Fitness != Fitness.NotFit ? RaceOf(r, q, seen, atUse, useBy) : null;
         var worry = seen.AirOffH is null && seen.IsTea && crossing is not null;
         var answer = new WatchAnswer(
@@ -132,21 +139,23 @@ public static class BrewWatch
             now?.MgPerL, crossing, DueAt(seen), useBy,
             worry && gate.Value.Fitness != Fitness.NotFit ? Remedies.Of(brew, f, seen.NowH, use, crossing!.Value, Clock, q.Units) : [],
             readings.Count >= 3 && f.Trusted ? Learnt.InWords(f.Learnt) : [], seen.IsFeed ? null : after, now, race?.Value);
-        return Worked.Of(answer, "", forecast.Worked.Sure, [.. gate.Working, .. race?.Working ?? [], .. forecast.Worked.Working, .. seen.IsFeed ? [] : afterSum?.Working ?? []], [], gate.Forks);
+        return Worked.Of(answer, "", forecast.Worked.Sure, [.. gate.Working, .. race?.Working ?? [], .. forecast.Worked.Working,
+            .. seen.IsFeed ? [] : afterSum?.Working ?? []], [], gate.Forks);
     }
 
     private static Worked<RaceAnswer>? RaceOf(WatchRace r, WatchQuestion q, BrewSeen seen, AfterAirAnswer? after, double? useBy)
     {
         // The air is off already: what is left of the hold; an extract that was dunked: what is left of its day.
         var gone = useBy is { } by;
-        var grace = gone ? Math.Max((useBy!.Value - seen.NowH) * 60, 0) : FitToUse.HoldOf(seen.Hold, after is null ? null : after.MinutesTo6 ?? AfterAir.Horizon * 60);
-        return PutOutRace.For(new RaceFacts
-        {
+        var grace = gone ? Math.Max((useBy!.Value - seen.NowH) * 60, 0) : FitToUse.HoldOf(seen.Hold, after is null ? null : after.MinutesTo6
+            ?? AfterAir.Horizon * 60);
+        return PutOutRace.For(new RaceFacts {
             BrewL = q.Brew.VolumeL ?? 1,
             MixL = r.MixL,
             Kit = r.Kit,
             GraceMinutes = grace,
-            BatteryGraceMinutes = q.Battery is null || gone ? null : Math.Min(after?.WithBatteryTo6 ?? FitToUse.HoldCapMinutes, FitToUse.HoldCapMinutes),
+            BatteryGraceMinutes = q.Battery is null || gone ? null : Math.Min(after?.WithBatteryTo6 ?? FitToUse.HoldCapMinutes,
+                FitToUse.HoldCapMinutes),
             AirOffAtMin = gone && !seen.Dunked ? 0 : null,
             Dunked = seen.Dunked,
             Window = r.Window,
@@ -156,7 +165,8 @@ public static class BrewWatch
 
     private static OxygenNow? NowOf(ForecastAnswer f, double h) =>
         OxygenPoint.At(f.Median, h) is { } middle && OxygenPoint.At(f.Low10, h) is { } low && OxygenPoint.At(f.High90, h) is { } high
-            ? new(middle, low, high, $"{Say.Fixed(middle, 1)} mg/L ({Say.Fixed(low, 1)} to {Say.Fixed(high, 1)})", f.Trusted ? "by the model" : "by your own readings") : null;
+            ? new(middle, low, high, $"{Say.Fixed(middle, 1)} mg/L ({Say.Fixed(low, 1)} to {Say.Fixed(high, 1)})", f.Trusted
+                ? "by the model" : "by your own readings") : null;
 
     private static Expected ExpectedSince(ForecastAnswer f, BrewSeen seen, OxygenNow now)
     {
@@ -165,7 +175,8 @@ public static class BrewWatch
         return new Expected(now.MgPerL, now.Low10, now.High90, Math.Min(lowest, now.MgPerL), f.Trusted);
     }
 
-    private static Verdict SayIt(BrewSeen seen, GateAnswer gate, ForecastAnswer f, double? crossing, double? useBy, double use, RaceAnswer? race, Func<double, string> clock)
+    private static Verdict SayIt(BrewSeen seen, GateAnswer gate, ForecastAnswer f, double? crossing, double? useBy, double use,
+        RaceAnswer? race, Func<double, string> clock)
     {
         var why = string.Join(" ", gate.Reasons);
         if (gate.Fitness == Fitness.NotFit)
@@ -180,12 +191,15 @@ public static class BrewWatch
 
         if (race is { Won: false } && (seen.AirOffH is not null || seen.Dunked || use - seen.NowH < 3))
         {
-            return new(Tone.Stop, useBy is { } end ? $"Use it before {clock(end)}: {char.ToLowerInvariant(race.Verdict.Sentence[0])}{race.Verdict.Sentence[1..]}" : race.Verdict.Sentence, $"{race.Verdict.Why} {gate.Sentence}");
+            return new(Tone.Stop, useBy is { } end
+                ? $"Use it before {clock(end)}: {char.ToLowerInvariant(race.Verdict.Sentence[0])}{race.Verdict.Sentence[1..]}"
+                : race.Verdict.Sentence, $"{race.Verdict.Why} {gate.Sentence}");
         }
 
         if (seen.Dunked)
         {
-            return new(gate.ReadFirst ? Tone.Stop : Tone.Go, $"Extract, made {Say.Ago(seen.NowH / 24)}: use it the same day.", $"{why}{(race is null ? "" : " " + race.Verdict.Sentence)}");
+            return new(gate.ReadFirst ? Tone.Stop : Tone.Go, $"Extract, made {Say.Ago(seen.NowH / 24)}: use it the same day.",
+                $"{why}{(race is null ? "" : " " + race.Verdict.Sentence)}");
         }
 
         if (useBy is { } by)
@@ -205,15 +219,19 @@ public static class BrewWatch
 
         if (!f.Trusted)
         {
-            return new(Tone.Mind, "The model does not fit this brew.", $"{char.ToUpperInvariant(WatchAnswer.Doubt(f)[0])}{WatchAnswer.Doubt(f)[1..]}: the band follows your own readings now, and widens. Trust the pen and your nose, and read it every hour.");
+            return new(Tone.Mind, "The model does not fit this brew.",
+                $"{char.ToUpperInvariant(WatchAnswer.Doubt(f)[0])}{WatchAnswer.Doubt(f)[1..]}: the band follows your own readings now, "
+                    + "and widens. Trust the pen and your nose, and read it every hour.");
         }
 
         var chance = $"{Say.Number(f.ProbabilityBelow6 * 100, 2)} in a hundred";
         if (crossing is { } h)
         {
             return h <= seen.NowH + 0.25
-                ? new(Tone.Stop, "Below 6 about now: read it, and give it more air or use it.", $"The forecast's middle is under 6 mg/L. {why}")
-                : new(Tone.Stop, "Give it more air, or use it early.", $"Oxygen is likely to cross 6 mg/L about {clock(h)}, {Say.Hours(use - h)} before you mean to use it at {clock(use)}.");
+                ? new(Tone.Stop, "Below 6 about now: read it, and give it more air or use it.",
+                    $"The forecast's middle is under 6 mg/L. {why}")
+                : new(Tone.Stop, "Give it more air, or use it early.",
+                    $"Oxygen is likely to cross 6 mg/L about {clock(h)}, {Say.Hours(use - h)} before you mean to use it at {clock(use)}.");
         }
 
         if (race is { Won: false })
@@ -223,15 +241,20 @@ public static class BrewWatch
 
         if (f.ProbabilityBelow6 >= 0.25)
         {
-            return new(Tone.Mind, "It may dip below 6: read it again.", $"The chance is {chance} before {clock(use)}; a reading will tell more.");
+            return new(Tone.Mind, "It may dip below 6: read it again.",
+                $"The chance is {chance} before {clock(use)}; a reading will tell more.");
         }
 
         if (f.ReadyAtH.Median is { } ready && ready > use + 0.5)
         {
-            return new(Tone.Mind, $"Holding, but not ready by {clock(use)}: about {clock(ready)}, by the model.", $"{(ready > FitToUse.OldestH ? "That is past 36 h: use it as it is, or send it to the heap. " : "Use it later, or as it is: fewer cells than it would have. ")}The chance of falling below 6 mg/L before {clock(use)} is {chance}. {why}");
+            return new(Tone.Mind, $"Holding, but not ready by {clock(use)}: about {clock(ready)}, by the model.",
+                $"{(ready > FitToUse.OldestH ? "That is past 36 h: use it as it is, or send it to the heap. "
+                    : "Use it later, or as it is: fewer cells than it would have. ")}"
+                    + $"The chance of falling below 6 mg/L before {clock(use)} is {chance}. {why}");
         }
 
-        return new(Tone.Go, $"Holding. Use it at {clock(use)}.", $"The chance of falling below 6 mg/L first is {chance}, by the model. {why}");
+        return new(Tone.Go, $"Holding. Use it at {clock(use)}.",
+            $"The chance of falling below 6 mg/L first is {chance}, by the model. {why}");
     }
 
     /// <summary>Every three hours at first and last, two in the steep middle (6 to 18 h): practitioners look a few times.</summary>
@@ -241,7 +264,8 @@ public static class BrewWatch
         return last + (last is >= 5 and <= 18 ? 2 : 3);
     }
 
-    /// <summary>When the band's middle falls below 6 from now on; or, where more members than not fall below at hours of their own, the middle of those hours.</summary>
+    /// <summary>When the band's middle falls below 6 from now on; or, where more members than not fall below at hours of their own, the
+    /// middle of those hours.</summary>
     private static double? Crossing(ForecastAnswer f, double now, double use)
     {
         for (var i = 1; i < f.Median.Count; i++)
@@ -281,6 +305,9 @@ public static class BrewWatch
             return b.H == a.H ? b.Off : a.Off + ((h - a.H) / (b.H - a.H) * (b.Off - a.Off));
         }
 
-        return brew with { TemperatureByHour = [.. Enumerable.Range(0, (int)hours + 26).Select(h => Math.Clamp(Planned(h) + Off(h), 0, 45))] };
+        return brew with {
+            TemperatureByHour =
+            [.. Enumerable.Range(0, (int)hours + 26).Select(h => Math.Clamp(Planned(h) + Off(h), 0, 45))]
+        };
     }
 }

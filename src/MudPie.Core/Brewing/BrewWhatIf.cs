@@ -15,7 +15,8 @@ public sealed record WhatIf
     /// <summary>For foods: which one; molasses when not given.</summary>
     public string? Food { get; init; }
 
-    /// <summary>For moreFood: how much, mL, 0.1 to 5 % of the volume; for coldNight and cooler: °C colder, 1 to 15; for powerFails: hours until it is back, or never.</summary>
+    /// <summary>For moreFood: how much, mL, 0.1 to 5 % of the volume; for coldNight and cooler: °C colder, 1 to 15; for powerFails: hours
+    /// until it is back, or never.</summary>
     public double? Amount { get; init; }
 }
 
@@ -31,7 +32,8 @@ public sealed record WhatIf
 /// <param name="GraceMinutesTo6">Minutes to 6 mg/L once the air stops at the end of the hours, or where the power fails.</param>
 /// <param name="Says">What comes of it, in a sentence.</param>
 public sealed record WhatIfCurve(
-    string Id, string Name, IReadOnlyList<OxygenPoint> Oxygen, double Lowest, double LowestAtH, double HoursBelow6, double? ReadyAtH, double FungalShare, double GraceMinutesTo6, string Says);
+    string Id, string Name, IReadOnlyList<OxygenPoint> Oxygen, double Lowest, double LowestAtH, double HoursBelow6, double? ReadyAtH,
+    double FungalShare, double GraceMinutesTo6, string Says);
 
 /// <summary>What-ifs drawn over each other: the brew as it is, and up to three others. Nothing is kept.</summary>
 public static class BrewWhatIf
@@ -45,7 +47,8 @@ public static class BrewWhatIf
     /// <param name="learnt">Multipliers learnt; null for the table.</param>
     /// <param name="units">Units that its sentences speak in.</param>
     /// <remarks>Worked: on the reference bucket at 20 °C a power failure at hour 12 takes oxygen under 6 mg/L within minutes.</remarks>
-    public static Ruling<IReadOnlyList<WhatIfCurve>> Of(BrewQuestion brew, IReadOnlyList<WhatIf> whatIfs, double nowH = 0, IReadOnlyList<double>? learnt = null, UnitSystem units = UnitSystem.Metric)
+    public static Ruling<IReadOnlyList<WhatIfCurve>> Of(BrewQuestion brew, IReadOnlyList<WhatIf> whatIfs, double nowH = 0,
+        IReadOnlyList<double>? learnt = null, UnitSystem units = UnitSystem.Metric)
     {
         var checks = new Checks();
         var ready = brew.MakeReady();
@@ -67,13 +70,17 @@ public static class BrewWhatIf
 
         var member = BrewBackwards.MemberOf(learnt);
         var plain = Curve("asItIs", "as it is", ready.Setup!, member, nowH, null);
-        IReadOnlyList<WhatIfCurve> curves = [plain, .. read.Select((r, i) => Curve($"{i + 1}", r.Name, r.Setup!, member, Math.Max(nowH, r.FromH), plain))];
+        IReadOnlyList<WhatIfCurve> curves =
+            [plain, .. read.Select((r, i) => Curve($"{i + 1}", r.Name, r.Setup!, member, Math.Max(nowH, r.FromH), plain))];
         return Worked.Of(
             curves, "", learnt is null ? Evidence.PractitionersRule : Evidence.MeasuredHere,
-            [BrewRun.ModelLine, .. curves.Select(c => new WorkingLine(c.Name, "one run of the model", learnt is null ? "the table's own brew" : "the brew as learnt from its readings", $"{Say.Fixed(c.Lowest, 1)} mg/L at its lowest", "the model"))]);
+            [BrewRun.ModelLine,
+                .. curves.Select(c => new WorkingLine(c.Name, "one run of the model", learnt is null ? "the table's own brew"
+                    : "the brew as learnt from its readings", $"{Say.Fixed(c.Lowest, 1)} mg/L at its lowest", "the model"))]);
     }
 
-    private static (string Name, BrewSetup? Setup, double FromH) Read(BrewQuestion brew, WhatIf w, string at, double nowH, BrewSetup? setup, Checks checks, UnitSystem units)
+    private static (string Name, BrewSetup? Setup, double FromH) Read(BrewQuestion brew, WhatIf w, string at, double nowH, BrewSetup? setup,
+        Checks checks, UnitSystem units)
     {
         var hour = checks.Range(at + "atH", w.AtH ?? (w.Kind == "powerFails" && nowH == 0 ? 8 : nowH), 0, 240, "h");
         if (hour < nowH)
@@ -96,34 +103,45 @@ public static class BrewWhatIf
         {
             case "powerFails":
                 var back = w.Amount is null ? double.PositiveInfinity : checks.Range(at + "amount", w.Amount, 0.1, 240, "h");
-                return (double.IsPositiveInfinity(back) ? $"power fails at {Say.Hours(hour)}" : $"power off for {Say.Hours(back)} at {Say.Hours(hour)}",
-                    setup with { AirChanges = [.. Before(setup, hour), (hour, -1), .. double.IsPositiveInfinity(back) ? Array.Empty<(double, double)>() : [(hour + back, AirAt(setup, hour))]] }, hour);
+                return (double.IsPositiveInfinity(back) ? $"power fails at {Say.Hours(hour)}"
+                    : $"power off for {Say.Hours(back)} at {Say.Hours(hour)}",
+                    setup with {
+                        AirChanges = [.. Before(setup, hour), (hour, -1), .. double.IsPositiveInfinity(back)
+                        ? Array.Empty<(double, double)>() : [(hour + back, AirAt(setup, hour))]]
+                    }, hour);
             case "secondPump":
-                return ($"a second pump from {Say.Hours(hour)}", setup with { AirChanges = [.. Before(setup, hour), (hour, AirAt(setup, hour) + setup.KLa20)] }, hour);
+                return ($"a second pump from {Say.Hours(hour)}",
+                    setup with { AirChanges = [.. Before(setup, hour), (hour, AirAt(setup, hour) + setup.KLa20)] }, hour);
             case "coldNight" or "cooler":
                 var colder = checks.Range(at + "amount", w.Amount ?? 5, 1, 15, "°C");
                 var all = w.Kind == "cooler";
-                return (all ? $"{Units.Show(colder, Dimension.TemperatureSpan, units)} cooler from {Say.Hours(hour)}" : $"a night {Units.Show(colder, Dimension.TemperatureSpan, units)} colder", Warmth(brew, h => all ? h < hour ? 0 : -colder * Math.Min((h - hour) / 2, 1) : Night(brew, h, hour) * -colder).MakeReady().Setup, hour);
+                return (all ? $"{Units.Show(colder, Dimension.TemperatureSpan, units)} cooler from {Say.Hours(hour)}"
+                    : $"a night {Units.Show(colder, Dimension.TemperatureSpan, units)} colder", Warmth(brew, h => all ? h < hour
+                        ? 0 : -colder * Math.Min((h - hour) / 2, 1) : Night(brew, h, hour) * -colder).MakeReady().Setup, hour);
             case "halfFood" or "inParts" or "moreFood":
                 return Foods(brew, w, food, hour, nowH, at, checks, units);
             default:
-                checks.Add(at + "kind", $"“{w.Kind}” is not known here.", "Use powerFails, secondPump, coldNight, cooler, halfFood, moreFood or inParts.");
+                checks.Add(at + "kind", $"“{w.Kind}” is not known here.",
+                    "Use powerFails, secondPump, coldNight, cooler, halfFood, moreFood or inParts.");
                 return ("", null, 0);
         }
     }
 
     private static IEnumerable<(double, double)> Before(BrewSetup setup, double hour) => setup.AirChanges.Where(c => c.AtH < hour);
 
-    private static double AirAt(BrewSetup setup, double hour) => Math.Max(setup.AirChanges.LastOrDefault(c => c.AtH < hour, (0, setup.KLa20)).KLa20, 0);
+    private static double AirAt(BrewSetup setup, double hour) =>
+        Math.Max(setup.AirChanges.LastOrDefault(c => c.AtH < hour, (0, setup.KLa20)).KLa20, 0);
 
-    private static (string, BrewSetup?, double) Foods(BrewQuestion brew, WhatIf w, FoodKind food, double hour, double nowH, string at, Checks checks, UnitSystem units)
+    private static (string, BrewSetup?, double) Foods(BrewQuestion brew, WhatIf w, FoodKind food, double hour, double nowH, string at,
+        Checks checks, UnitSystem units)
     {
         var foods = brew.Foods ?? [];
         bool Mine(FoodAmount f) => Ingredients.Food(f.Kind)!.Kind == food.Kind;
         if (w.Kind == "moreFood")
         {
             var ml = checks.Range(at + "amount", w.Amount ?? brew.VolumeL!.Value * 0.5, 0.1, brew.VolumeL!.Value * 50, "mL");
-            return ($"{Units.Show(ml / 1000, Dimension.Volume, units)} more {food.Name} at {Say.Hours(hour)}", (brew with { Foods = [.. foods, new FoodAmount { Kind = food.Kind, Ml = ml, AtH = hour }] }).MakeReady().Setup, hour);
+            return ($"{Units.Show(ml / 1000, Dimension.Volume, units)} more {food.Name} at {Say.Hours(hour)}",
+                (brew with { Foods = [.. foods, new FoodAmount { Kind = food.Kind, Ml = ml, AtH = hour }] }).MakeReady().Setup, hour);
         }
 
         if (nowH > 0)
@@ -139,8 +157,14 @@ public static class BrewWhatIf
         }
 
         return w.Kind == "halfFood"
-            ? ($"half the {food.Name}", (brew with { Foods = [.. foods.Select(f => Mine(f) ? f with { Ml = f.Ml / 2 } : f)] }).MakeReady().Setup, 0)
-            : ($"the {food.Name} in three parts, 6 h apart", (brew with { Foods = [.. foods.SelectMany(f => Mine(f) ? Enumerable.Range(0, 3).Select(i => f with { Ml = f.Ml / 3, AtH = (f.AtH ?? 0) + (6 * i) }) : [f])] }).MakeReady().Setup, 0);
+            ? ($"half the {food.Name}",
+                (brew with { Foods = [.. foods.Select(f => Mine(f) ? f with { Ml = f.Ml / 2 } : f)] }).MakeReady().Setup, 0)
+            : ($"the {food.Name} in three parts, 6 h apart",
+                (brew with {
+                    Foods =
+                    [.. foods.SelectMany(f => Mine(f) ? Enumerable.Range(0, 3)
+                        .Select(i => f with { Ml = f.Ml / 3, AtH = (f.AtH ?? 0) + (6 * i) }) : [f])]
+                }).MakeReady().Setup, 0);
     }
 
     /// <summary>1 through the night hours from 20:00 to 08:00 after <paramref name="from"/>, easing in and out over two hours.</summary>
@@ -170,9 +194,17 @@ public static class BrewWhatIf
         var grace = AfterAir.MinutesTo(still, BrewRun.Line);
         var holds = low.Oxygen >= BrewRun.Line;
         var says = failed
-            ? $"Under 6 mg/L {Say.Minutes(grace ?? AfterAir.Horizon * 60)} after the power goes{(low.Oxygen < 1 ? "; then it is airless" : "")}."
-            : $"{Say.Fixed(low.Oxygen, 1)} mg/L at its lowest{(holds ? "" : ", too little")}; {(run.ReadyAtH is { } r ? $"ready at {Say.Hours(r)}" : "never ready")}"
-              + (plain is null ? "." : $"; {(low.Oxygen - plain.Lowest) switch { > 0.05 => $"{Say.Fixed(low.Oxygen - plain.Lowest, 1)} mg/L better", < -0.05 => $"{Say.Fixed(plain.Lowest - low.Oxygen, 1)} mg/L worse", _ => "no different" }} than as it is.");
-        return new WhatIfCurve(id, name, [.. run.Series.Select(m => new OxygenPoint(m.H, Math.Max(m.Oxygen, 0)))], low.Oxygen, low.H, run.HoursBelow6, run.ReadyAtH, run.FungalShare, grace ?? AfterAir.Horizon * 60, says);
+            ? $"Under 6 mg/L {Say.Minutes(grace ?? AfterAir.Horizon * 60)} after the power "
+                + $"goes{(low.Oxygen < 1 ? "; then it is airless" : "")}."
+            : $"{Say.Fixed(low.Oxygen, 1)} mg/L at its lowest{(holds ? "" : ", too little")}; "
+                + $"{(run.ReadyAtH is { } r ? $"ready at {Say.Hours(r)}" : "never ready")}"
+              + (plain is null
+                  ? "." : $"; {(low.Oxygen - plain.Lowest) switch {
+                      > 0.05 => $"{Say.Fixed(low.Oxygen - plain.Lowest, 1)} mg/L better",
+                      < -0.05 => $"{Say.Fixed(plain.Lowest - low.Oxygen, 1)} mg/L worse",
+                      _ => "no different"
+                  }} than as it is.");
+        return new WhatIfCurve(id, name, [.. run.Series.Select(m => new OxygenPoint(m.H, Math.Max(m.Oxygen, 0)))], low.Oxygen, low.H,
+            run.HoursBelow6, run.ReadyAtH, run.FungalShare, grace ?? AfterAir.Horizon * 60, says);
     }
 }

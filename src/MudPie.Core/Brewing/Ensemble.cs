@@ -4,15 +4,18 @@ using MudPie.Core.Workings;
 
 namespace MudPie.Core.Brewing;
 
-/// <summary>The members of a forecast: logarithms of the multipliers and of what may go wrong, one row a member, and their weights (which add to 1).</summary>
+/// <summary>The members of a forecast: logarithms of the multipliers and of what may go wrong, one row a member, and their weights (which
+/// add to 1).</summary>
 internal sealed class Ensemble
 {
-    private static readonly double[] Sigma = [.. Multipliers.Spread.Select(cv => Math.Sqrt(Math.Log(1 + (cv * cv)))), .. Multipliers.Faults.Select(_ => 1.0)];
+    private static readonly double[] Sigma = [.. Multipliers.Spread.Select(cv => Math.Sqrt(Math.Log(1 + (cv * cv)))),
+        .. Multipliers.Faults.Select(_ => 1.0)];
 
     private readonly double[] _centre;
     private readonly double[] _sigma;
 
-    private Ensemble(double[][] logs, double[] weights, double[] centre, double[] sigma) => (Logs, Weights, _centre, _sigma) = (logs, weights, centre, sigma);
+    private Ensemble(double[][] logs, double[] weights, double[] centre, double[] sigma) =>
+        (Logs, Weights, _centre, _sigma) = (logs, weights, centre, sigma);
 
     public double[][] Logs { get; }
 
@@ -20,7 +23,8 @@ internal sealed class Ensemble
 
     public int Count => Logs.Length;
 
-    /// <summary>Latin-hypercube draw from the log-normal spreads (McKay et al. 1979): each spread is covered evenly, so that few members do.</summary>
+    /// <summary>Latin-hypercube draw from the log-normal spreads (McKay et al. 1979): each spread is covered evenly, so that few members
+    /// do.</summary>
     /// <param name="count">Members.</param>
     /// <param name="seed">The same seed gives the same draw.</param>
     /// <param name="prior">What earlier brews have taught; null for the table.</param>
@@ -69,15 +73,20 @@ internal sealed class Ensemble
     }
 
     /// <summary>1 ÷ Σw², copies of one member counted as one: how many members still carry the band. Kish 1965.</summary>
-    public double EffectiveSize => Math.Min(Count, 1 / Logs.Select((l, i) => (l, w: Weights[i])).GroupBy(x => x.l, ReferenceEqualityComparer.Instance).Sum(g => Math.Pow(g.Sum(x => x.w), 2)));
+    public double EffectiveSize =>
+        Math.Min(Count, 1 / Logs.Select((l, i) => (l, w: Weights[i])).GroupBy(x => x.l, ReferenceEqualityComparer.Instance)
+            .Sum(g => Math.Pow(g.Sum(x => x.w), 2)));
 
     private static double[] Even(int count) => [.. Enumerable.Repeat(1.0 / count, count)];
 
     /// <summary>
-    /// Takes a misfit in by degrees, so that members never die out: weights to a share of it at which half still count, members drawn again by weight
-    /// (systematic, Kitagawa 1996), each moved by Metropolis steps with the spread that they have in common (sequential Monte Carlo, Del Moral, Doucet and Jasra 2006).
+    /// Takes a misfit in by degrees, so that members never die out: weights to a share of it at which half still count, members drawn again
+    /// by weight
+    /// (systematic, Kitagawa 1996), each moved by Metropolis steps with the spread that they have in common (sequential Monte Carlo, Del
+    /// Moral, Doucet and Jasra 2006).
     /// </summary>
-    /// <param name="misfit">Twice the negative log-likelihood of a member, by its logarithms; asked on several threads at once, with the number of the thread's row.</param>
+    /// <param name="misfit">Twice the negative log-likelihood of a member, by its logarithms; asked on several threads at once, with the
+    /// number of the thread's row.</param>
     /// <param name="seed">The same seed gives the same members.</param>
     /// <param name="upTo">Share of the misfit to take in at last, 0 to 1.</param>
     /// <param name="moves">Metropolis steps at the end; one is made on the way at each degree.</param>
@@ -98,7 +107,8 @@ internal sealed class Ensemble
             var chosen = Systematic(weights, random.Next());
             logs = [.. chosen.Select(i => logs[i])];
             misfits = [.. chosen.Select(i => misfits[i])];
-            for (var move = 0; move < (share < upTo ? 1 : moves) || (share >= upTo && move < 12 * moves && Apart(logs) < Count / 5.0); move++)
+            for (var move = 0; move < (share < upTo ? 1 : moves) || (share >= upTo && move < 12 * moves && Apart(logs) < Count / 5.0);
+            move++)
             {
                 Move(logs, misfits, misfit, factor, share, seed + (1000 * (degree + 1)) + move);
             }
@@ -139,7 +149,8 @@ internal sealed class Ensemble
     private static readonly double[] Lengths = [0.3, 0.8, 1.2, 2.4];
 
     /// <summary>How many members there are, copies counted as <see cref="EffectiveSize"/> counts them.</summary>
-    private static double Apart(double[][] logs) => logs.Length * (double)logs.Length / logs.GroupBy(l => l, ReferenceEqualityComparer.Instance).Sum(g => Math.Pow(g.Count(), 2));
+    private static double Apart(double[][] logs) =>
+        logs.Length * (double)logs.Length / logs.GroupBy(l => l, ReferenceEqualityComparer.Instance).Sum(g => Math.Pow(g.Count(), 2));
 
     private static int[] Systematic(double[] weights, double u)
     {
@@ -159,7 +170,8 @@ internal sealed class Ensemble
         return chosen;
     }
 
-    private void Move(double[][] logs, double[] misfits, Func<double[], double> misfit, Matrix<double> factor, double share, long seed) => Parallel.For(0, Count, i =>
+    private void Move(double[][] logs, double[] misfits, Func<double[], double> misfit, Matrix<double> factor, double share, long seed) =>
+        Parallel.For(0, Count, i =>
     {
         var random = new SeededRandom(((ulong)seed * 0x9E3779B97F4A7C15UL) ^ (ulong)(i + 1));
         random.Next();
@@ -229,9 +241,11 @@ internal sealed class Ensemble
     }
 
     /// <summary>Weighted mean of the logarithms: what has been learnt.</summary>
-    public double[] Mean() => [.. Enumerable.Range(0, Sigma.Length).Select(d => Enumerable.Range(0, Count).Sum(i => Weights[i] * Logs[i][d]))];
+    public double[] Mean() =>
+        [.. Enumerable.Range(0, Sigma.Length).Select(d => Enumerable.Range(0, Count).Sum(i => Weights[i] * Logs[i][d]))];
 
-    /// <summary>How far the members' middle has been pulled from where they were drawn, in prior standard deviations, squared and summed: about as chi-square where the brew is one of the table's kind.</summary>
+    /// <summary>How far the members' middle has been pulled from where they were drawn, in prior standard deviations, squared and summed:
+    /// about as chi-square where the brew is one of the table's kind.</summary>
     public double Pull() => Mean().Select((m, d) => Math.Pow((m - _centre[d]) / _sigma[d], 2)).Sum();
 
     /// <summary>Weighted quantile of <paramref name="values"/>; those that never happen are +∞ and sort last.</summary>

@@ -130,9 +130,12 @@ public sealed record Expected(double Now, double Low10, double High90, double Lo
 /// <param name="Fitness">Fit, not fit, or unseen.</param>
 /// <param name="Sentence">What to do, in a sentence.</param>
 /// <param name="Reasons">Why, one sentence each.</param>
-/// <param name="MinutesLeft">Minutes in which it may still be used once the air is off, or since a dunked extract was made; null while the air runs.</param>
-/// <param name="ReadFirst">It wants an oxygen reading before it is used: one of the first hour was low, or the model expects it under 6 since the last.</param>
-public sealed record GateAnswer(Fitness Fitness, string Sentence, IReadOnlyList<string> Reasons, double? MinutesLeft, bool ReadFirst = false);
+/// <param name="MinutesLeft">Minutes in which it may still be used once the air is off, or since a dunked extract was made; null while the
+/// air runs.</param>
+/// <param name="ReadFirst">It wants an oxygen reading before it is used: one of the first hour was low, or the model expects it under 6
+/// since the last.</param>
+public sealed record GateAnswer(Fitness Fitness, string Sentence, IReadOnlyList<string> Reasons, double? MinutesLeft,
+    bool ReadFirst = false);
 
 /// <summary>The gate that every brew passes before it touches a plant.</summary>
 public static class FitToUse
@@ -150,22 +153,30 @@ public static class FitToUse
     public const double FirstHour = 1;
 
     /// <summary>Oldest that a making may be, hours from the start; null for a feed, which has no age at which it is alive.</summary>
-    public static double? OldestOf(Making making) => making switch { Making.Tea => OldestH, Making.Extract or Making.Bubbled => OldestExtractH, _ => null };
+    public static double? OldestOf(Making making) =>
+        making switch { Making.Tea => OldestH, Making.Extract or Making.Bubbled => OldestExtractH, _ => null };
 
     /// <summary>Minutes that a brew may stand without air by a school of the hold.</summary>
     /// <param name="school">"oxygen", "hour", "day" or "cool"; the house takes "oxygen".</param>
     /// <param name="graceTo6">Minutes to 6 mg/L by the forecast; null where it was not asked: an hour then.</param>
-    /// <remarks>By oxygen, 44 min to 6 mg/L: 44. By the hour: 60. Six to eight hours, or cool and dark: 480, and what stands longer is a feed.</remarks>
-    public static double HoldOf(string school, double? graceTo6) => school switch { "hour" => 60, "day" or "cool" => HoldCapMinutes, _ => Math.Min(HoldCapMinutes, graceTo6 ?? 60) };
+    /// <remarks>By oxygen, 44 min to 6 mg/L: 44. By the hour: 60. Six to eight hours, or cool and dark: 480, and what stands longer is a
+    /// feed.</remarks>
+    public static double HoldOf(string school, double? graceTo6) =>
+        school switch { "hour" => 60, "day" or "cool" => HoldCapMinutes, _ => Math.Min(HoldCapMinutes, graceTo6 ?? 60) };
 
-    /// <summary>Rules on what has been seen. Worked: one oxygen reading of 4.1 mg/L at hour 9 makes a brew not fit, whatever it smells of.</summary>
+    /// <summary>Rules on what has been seen. Worked: one oxygen reading of 4.1 mg/L at hour 9 makes a brew not fit, whatever it smells
+    /// of.</summary>
     public static Worked<GateAnswer> Judge(BrewSeen seen)
     {
         if (seen.IsFeed && !seen.SourceUnfit && !seen.PathogenFound)
         {
             return Worked.Of(
-                new GateAnswer(Fitness.Feed, "A feed, not a live brew: thin it, keep it to the soil, off leaves and off anything eaten raw.", ["It has stood without air: the gate of a live brew does not apply."], null),
-                "", Evidence.PractitionersRule, [new("the gate", "steeped without air", Say.Hours(seen.NowH), "a feed", "house rule; one school keeps it a week to a month and calls it a brew")], [Cautions.Food], [HoldFork(seen)]);
+                new GateAnswer(Fitness.Feed,
+                    "A feed, not a live brew: thin it, keep it to the soil, off leaves and off anything eaten raw.",
+                    ["It has stood without air: the gate of a live brew does not apply."], null),
+                "", Evidence.PractitionersRule,
+                [new("the gate", "steeped without air", Say.Hours(seen.NowH), "a feed",
+                    "house rule; one school keeps it a week to a month and calls it a brew")], [Cautions.Food], [HoldFork(seen)]);
         }
 
         var failures = Failures(seen).ToList();
@@ -174,15 +185,24 @@ public static class FitToUse
         var looked = Looks(seen).Any() || seen.CountedAtH.Any(h => h > FirstHour);
         var fitness = failures.Count > 0 ? Fitness.NotFit : asks is not null || !looked ? Fitness.Unseen : Fitness.Fit;
         var reasons = failures.Count > 0 ? failures : Passed(seen, asks).ToList();
-        var answer = new GateAnswer(fitness, Sentence(seen, fitness, failures, asks, left), reasons, fitness == Fitness.NotFit ? null : left, asks is not null);
+        var answer = new GateAnswer(fitness, Sentence(seen, fitness, failures, asks, left), reasons, fitness == Fitness.NotFit
+            ? null : left, asks is not null);
         return Worked.Of(
             answer,
             "",
             fitness == Fitness.Unseen ? Evidence.PractitionersRule : Evidence.MeasuredHere,
             [
-                new("the gate", "strip zero · oxygen 6 or more after the first hour · smell · foam inside · source fit · fed 36 h, unfed 24 h at the most · inside the hold",
-                    $"{seen.Oxygen.Count} oxygen readings{(seen.Probe.Count > 0 ? $" and {seen.Probe.Count} hours of a probe" : "")}, {Looks(seen).Count()} of them after the first hour, {seen.Smells.Count} smells, {seen.Foams.Count} looks at the foam", Name(fitness), "practitioners' rules; smell can fail a brew and never pass it"),
-                .. seen.Expected is { } e ? [new WorkingLine("since the last look", "the model, learnt from the readings", LastLook(seen) is { } l ? $"since {Say.Hours(l.H)}" : "since the start", $"{Say.Fixed(e.Now, 1)} mg/L now, {Say.Fixed(e.Low10, 1)} to {Say.Fixed(e.High90, 1)}", "the model: unseen")] : Array.Empty<WorkingLine>(),
+                new("the gate",
+                    "strip zero · oxygen 6 or more after the first hour · smell · foam inside · source fit · fed 36 h, unfed 24 h at the "
+                        + "most · inside the hold",
+                    $"{seen.Oxygen.Count} oxygen readings{(seen.Probe.Count > 0 ? $" and {seen.Probe.Count} hours of a probe" : "")}, "
+                        + $"{Looks(seen).Count()} of them after the first hour, {seen.Smells.Count} smells, {seen.Foams.Count} looks at "
+                        + "the foam", Name(fitness), "practitioners' rules; smell can fail a brew and never pass it"),
+                .. seen.Expected is { } e
+                    ? [new WorkingLine("since the last look", "the model, learnt from the readings", LastLook(seen) is { } l
+                        ? $"since {Say.Hours(l.H)}" : "since the start",
+                        $"{Say.Fixed(e.Now, 1)} mg/L now, {Say.Fixed(e.Low10, 1)} to {Say.Fixed(e.High90, 1)}", "the model: unseen")]
+                        : Array.Empty<WorkingLine>(),
                 .. HoldLines(seen),
             ],
             [],
@@ -202,8 +222,10 @@ public static class FitToUse
             return $"It read {Say.Fixed(early.What, 1)} mg/L at {Say.Hours(early.H)}, and nobody has read it since";
         }
 
-        return seen is { IsTea: true, AirOffH: null, Expected: { Trusted: true, LowestSince: < BrewRun.Line } e } && seen.NowH - (LastLook(seen)?.H ?? 0) > 0.25
-            ? $"Unseen since {(LastLook(seen) is { } l ? Say.Hours(l.H) : "the start")}: the model expects {Say.Fixed(e.LowestSince, 1)} mg/L{(e.LowestSince < e.Now - 0.05 ? " on the way" : " now")}"
+        return seen is { IsTea: true, AirOffH: null, Expected: { Trusted: true, LowestSince: < BrewRun.Line } e }
+            && seen.NowH - (LastLook(seen)?.H ?? 0) > 0.25
+            ? $"Unseen since {(LastLook(seen) is { } l ? Say.Hours(l.H) : "the start")}: the model expects {Say.Fixed(e.LowestSince, 1)} "
+                + $"mg/L{(e.LowestSince < e.Now - 0.05 ? " on the way" : " now")}"
             : null;
     }
 
@@ -246,7 +268,8 @@ public static class FitToUse
 
         if (!seen.IsTea && seen.NowH > OldestExtractH)
         {
-            yield return $"It was made {(seen.NowH < 1 ? Say.Ago(seen.NowH / 24) : $"{Say.Hours(seen.NowH)} ago")}: an extract is used within a day.";
+            yield return $"It was made {(seen.NowH < 1 ? Say.Ago(seen.NowH / 24) : $"{Say.Hours(seen.NowH)} ago")}: an extract is used "
+                + "within a day.";
         }
 
         if (!seen.Dunked && Left(seen) is <= 0)
@@ -265,16 +288,18 @@ public static class FitToUse
         yield return seen.StripMgPerL is null ? "No strip was read." : "The strip read zero.";
         var looks = Looks(seen).ToList();
         var byHand = seen.Oxygen.Where(o => o.H > FirstHour).ToList();
-        yield return byHand.Count switch
-        {
-            0 when looks.Count > 0 => $"The probe never read below {Say.Fixed(looks.Min(o => o.What), 1)} mg/L over an hour; nobody read by hand.",
+        yield return byHand.Count switch {
+            0 when looks.Count > 0 =>
+                $"The probe never read below {Say.Fixed(looks.Min(o => o.What), 1)} mg/L over an hour; nobody read by hand.",
             0 when seen.Measured.Any() => "It was read in the first hour only, which counts as no look: unseen.",
             0 => "Nobody measured its oxygen: a brew that has turned can smell fine for hours.",
             var n => $"Oxygen never read below {Say.Fixed(byHand.Min(o => o.What), 1)} mg/L in {n} {(n == 1 ? "reading" : "readings")}.",
         };
         if (looks.Count > 0 && asks is null && seen is { AirOffH: null, Expected: { } e } && seen.NowH - looks[^1].H >= 0.5)
         {
-            yield return e.Trusted ? $"Unseen since {Say.Hours(looks[^1].H)}; the model expects {Say.Fixed(e.Now, 1)} mg/L now ({Say.Fixed(e.Low10, 1)} to {Say.Fixed(e.High90, 1)})." : $"Unseen since {Say.Hours(looks[^1].H)}, and the model is not trusted here.";
+            yield return e.Trusted
+                ? $"Unseen since {Say.Hours(looks[^1].H)}; the model expects {Say.Fixed(e.Now, 1)} mg/L now ({Say.Fixed(e.Low10, 1)} "
+                    + $"to {Say.Fixed(e.High90, 1)})." : $"Unseen since {Say.Hours(looks[^1].H)}, and the model is not trusted here.";
         }
 
         if (seen.CountedAtH.Count > 0)
@@ -288,7 +313,8 @@ public static class FitToUse
         }
     }
 
-    /// <summary>Minutes left: of the hold since the air went off, or of the day since a dunked extract was made; null while the air runs.</summary>
+    /// <summary>Minutes left: of the hold since the air went off, or of the day since a dunked extract was made; null while the air
+    /// runs.</summary>
     private static double? Left(BrewSeen seen) =>
         seen.Dunked ? (OldestExtractH - seen.NowH) * 60 : seen.AirOffH is { } off ? HoldMinutes(seen) - ((seen.NowH - off) * 60) : null;
 
@@ -298,9 +324,11 @@ public static class FitToUse
         ? []
         :
         [
-            new("hold", seen.Hold == "oxygen" ? "least of minutes to 6 mg/L and 8 h" : $"the school that you chose: {seen.Hold}", seen.GraceMinutesTo6 is { } g ? $"{Say.Minutes(g)} to 6 mg/L by the model" : "no forecast: 1 h",
+            new("hold", seen.Hold == "oxygen" ? "least of minutes to 6 mg/L and 8 h" : $"the school that you chose: {seen.Hold}",
+                seen.GraceMinutesTo6 is { } g ? $"{Say.Minutes(g)} to 6 mg/L by the model" : "no forecast: 1 h",
                 Say.Minutes(HoldMinutes(seen)), "oxygen use of this brew; the cap is a house rule"),
-            new("left", "hold − time since the air stopped", $"{Say.Minutes(HoldMinutes(seen))} − {Say.Hours(seen.NowH - off)}", Say.Minutes(Math.Max(0, Left(seen) ?? 0)), "clock"),
+            new("left", "hold − time since the air stopped", $"{Say.Minutes(HoldMinutes(seen))} − {Say.Hours(seen.NowH - off)}",
+                Say.Minutes(Math.Max(0, Left(seen) ?? 0)), "clock"),
         ];
 
     private static Fork HoldFork(BrewSeen seen) => new(
@@ -318,24 +346,25 @@ public static class FitToUse
         Evidence.PractitionersRule,
         "The last minute at which it may go on.");
 
-    private static string Sentence(BrewSeen seen, Fitness fitness, List<string> failures, string? asks, double? left) => fitness switch
-    {
+    private static string Sentence(BrewSeen seen, Fitness fitness, List<string> failures, string? asks, double? left) => fitness switch {
         Fitness.NotFit => "Heap it: " + char.ToLowerInvariant(failures[0][0]) + failures[0][1..],
         _ when asks is not null => $"{asks}: read it before use.",
-        Fitness.Unseen when seen.Dunked => $"Made {Say.Ago(seen.NowH / 24)}; unseen. Use it within {Say.Minutes(left!.Value)}, the sooner the better.",
+        Fitness.Unseen when seen.Dunked =>
+            $"Made {Say.Ago(seen.NowH / 24)}; unseen. Use it within {Say.Minutes(left!.Value)}, the sooner the better.",
         Fitness.Unseen when left is { } l => $"Unseen: nobody measured its oxygen. Use it within {Say.Minutes(l)} if you must.",
         Fitness.Unseen when seen.Measured.Any() => "Unseen: it was read in the first hour only.",
         Fitness.Unseen => "Unseen: nobody has measured its oxygen yet.",
         _ when left is { } l => $"Fit to use for another {Say.Minutes(l)}.",
-        _ => LastLook(seen) is { } look && seen.NowH - look.H >= 0.5 ? $"Fit at its last reading, {Say.Fixed(look.What, 1)} mg/L at {Say.Hours(look.H)}." : "Fit so far.",
+        _ => LastLook(seen) is { } look && seen.NowH - look.H >= 0.5
+            ? $"Fit at its last reading, {Say.Fixed(look.What, 1)} mg/L at {Say.Hours(look.H)}." : "Fit so far.",
     };
 
     /// <summary>A fitness in words.</summary>
-    public static string Name(Fitness fitness) => fitness switch { Fitness.Fit => "fit", Fitness.NotFit => "not fit", Fitness.Feed => "a feed", _ => "unseen" };
+    public static string Name(Fitness fitness) =>
+        fitness switch { Fitness.Fit => "fit", Fitness.NotFit => "not fit", Fitness.Feed => "a feed", _ => "unseen" };
 
     /// <summary>A smell in words, after "it smelt".</summary>
-    public static string Word(Smell smell) => smell switch
-    {
+    public static string Word(Smell smell) => smell switch {
         Smell.Earthy => "earthy",
         Smell.Sweet => "sweet",
         Smell.None => "of nothing much",

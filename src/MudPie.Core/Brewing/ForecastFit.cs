@@ -9,12 +9,14 @@ internal static class ForecastFit
     /// <summary>Standard deviation of what a pen or probe is off by, mg/L: two calibrations of one pen differ by so much.</summary>
     public const double OffsetSigma = 0.25;
 
-    /// <summary>How much of a reading's weight is taken: the model itself is wrong by something, so that readings say a little less of it than their own error would let them (Grünwald and van Ommen 2017). Found on hidden brews, with and without faults.</summary>
+    /// <summary>How much of a reading's weight is taken: the model itself is wrong by something, so that readings say a little less of it
+    /// than their own error would let them (Grünwald and van Ommen 2017). Found on hidden brews, with and without faults.</summary>
     public const double Weight = 0.8;
 
     private const double Sigma = BrewForecast.ReadingSigma;
 
-    /// <summary>Twice the negative log-likelihood with the instrument's offset summed out: Σr²/σ² − (Σr/σ²)² ÷ (n/σ² + 1/τ²), r = read − model, mg/L.</summary>
+    /// <summary>Twice the negative log-likelihood with the instrument's offset summed out: Σr²/σ² − (Σr/σ²)² ÷ (n/σ² + 1/τ²), r = read −
+    /// model, mg/L.</summary>
     /// <remarks>Three readings all 0.3 above: 3 − 10² ÷ (33.3 + 16) = 0.97; with an offset unthinkable it would be 3.</remarks>
     public static double Misfit(ReadOnlySpan<double> residuals)
     {
@@ -42,8 +44,10 @@ internal static class ForecastFit
     }
 
     /// <summary>
-    /// Why no brew of the model's kind reads like this, or null. Three questions: is even the best member further off than chance would leave ?
-    /// do its residuals lie on one side for too long (largest sum of a run, against √n σ)? has it been pulled so far from all that was ever drawn ?
+    /// Why no brew of the model's kind reads like this, or null. Three questions: is even the best member further off than chance would
+    /// leave ?
+    /// do its residuals lie on one side for too long (largest sum of a run, against √n σ)? has it been pulled so far from all that was ever
+    /// drawn ?
     /// </summary>
     /// <param name="best">Residuals of the best member, mg/L, in order of time.</param>
     /// <param name="misfit">Its misfit.</param>
@@ -88,7 +92,8 @@ internal static class ReadingsTrend
 {
     private const double Z90 = 1.2816, HoldH = 4;
 
-    /// <summary>The same forecast with its band by the readings: between them by straight lines, after them by the slope of the last three, fading over four hours, ± what slopes and brews stray.</summary>
+    /// <summary>The same forecast with its band by the readings: between them by straight lines, after them by the slope of the last three,
+    /// fading over four hours, ± what slopes and brews stray.</summary>
     public static ForecastAnswer Over(ForecastAnswer model, IReadOnlyList<OxygenAt> readings, BrewSetup setup, double use)
     {
         var read = readings.GroupBy(r => r.H).Select(g => (H: g.Key, O: g.Average(r => r.MgPerL))).OrderBy(r => r.H).ToList();
@@ -115,12 +120,14 @@ internal static class ReadingsTrend
             return (a.O + ((h - a.H) / (b.H - a.H) * (b.O - a.O)), Math.Sqrt((0.35 * 0.35) + (0.15 * gap)));
         }
 
-        OxygenPoint Point(double h, double z) => new(h, Math.Clamp(At(h).Middle + (z * At(h).Sd), 0, setup.Climate.At(h).OxygenFull * 1.05));
+        OxygenPoint Point(double h, double z) =>
+            new(h, Math.Clamp(At(h).Middle + (z * At(h).Sd), 0, setup.Climate.At(h).OxygenFull * 1.05));
         var hours = model.Median.Select(p => p.H).ToList();
-        var worst = hours.Where(h => h <= use && h >= 1).Select(h => Normal.CDF(At(h).Middle, At(h).Sd, BrewRun.Line)).DefaultIfEmpty(0).Max();
-        double? First(double z) => hours.FirstOrDefault(h => h >= 1 && h <= use && At(h).Middle + (z * At(h).Sd) < BrewRun.Line, -1) is var f and >= 0 ? f : null;
-        return model with
-        {
+        var worst = hours.Where(h => h <= use && h >= 1).Select(h => Normal.CDF(At(h).Middle, At(h).Sd, BrewRun.Line))
+            .DefaultIfEmpty(0).Max();
+        double? First(double z) => hours.FirstOrDefault(h => h >= 1 && h <= use && At(h).Middle + (z * At(h).Sd) < BrewRun.Line,
+            -1) is var f and >= 0 ? f : null;
+        return model with {
             Median = [.. hours.Select(h => Point(h, 0))],
             Low10 = [.. hours.Select(h => Point(h, -Z90))],
             High90 = [.. hours.Select(h => Point(h, Z90))],

@@ -12,7 +12,8 @@ public sealed record Straying(double Noise = 0.1, double Offset = 0, double Drif
 /// <summary>A reading that came.</summary>
 public sealed record ProbeReading(double H, double MgPerL, double TemperatureC);
 
-/// <summary>A "true" brew that nobody sees, and what an instrument would read in it: for the simulated probe, the practice brew, and the tests of the forecast.</summary>
+/// <summary>A "true" brew that nobody sees, and what an instrument would read in it: for the simulated probe, the practice brew, and the
+/// tests of the forecast.</summary>
 public sealed class HiddenBrew
 {
     private readonly BrewTrace _trace = new();
@@ -37,10 +38,12 @@ public sealed class HiddenBrew
     /// <exception cref="ArgumentException">The brew is not sound.</exception>
     public static HiddenBrew Of(BrewQuestion brew, long seed, Multipliers? truth = null) => Of(brew, [], seed, truth);
 
-    internal static HiddenBrew Of(BrewQuestion brew, IReadOnlyList<(double AtH, double KLa20)> airChanges, long seed, Multipliers? truth = null)
+    internal static HiddenBrew Of(BrewQuestion brew, IReadOnlyList<(double AtH, double KLa20)> airChanges, long seed,
+        Multipliers? truth = null)
     {
         var (setup, refused) = brew.MakeReady();
-        return setup is null ? throw new ArgumentException(refused!.ToString(), nameof(brew)) : new HiddenBrew(brew, airChanges.Count == 0 ? setup : setup with { AirChanges = airChanges }, truth ?? Multipliers.FromLogs(Ensemble.Draw(1, seed).Logs[0]), seed);
+        return setup is null ? throw new ArgumentException(refused!.ToString(), nameof(brew)) : new HiddenBrew(brew, airChanges.Count == 0
+            ? setup : setup with { AirChanges = airChanges }, truth ?? Multipliers.FromLogs(Ensemble.Draw(1, seed).Logs[0]), seed);
     }
 
     /// <summary>True oxygen, mg/L; the last hour's past the end.</summary>
@@ -61,7 +64,8 @@ public sealed class HiddenBrew
     /// <summary>Warmth, °C.</summary>
     public double WarmthAt(double h) => _brew.WarmthAt(h);
 
-    /// <summary>What an instrument reads at an hour; null where the reading drops out. The same hour, to the second, reads the same.</summary>
+    /// <summary>What an instrument reads at an hour; null where the reading drops out. The same hour, to the second, reads the
+    /// same.</summary>
     public ProbeReading? ReadAt(double h, Straying strays)
     {
         var random = new SeededRandom((ulong)_seed ^ ((ulong)Math.Round(h * 3600) * 0x9E3779B97F4A7C15));

@@ -8,7 +8,8 @@ namespace MudPie.Core.Brewing;
 /// <param name="SlowPerG">Slow food, g COD per g.</param>
 /// <param name="BacteriaMgPerG">Bacteria given up, mg COD per g.</param>
 /// <param name="FungiMgPerG">Fungi given up, mg COD per g.</param>
-public sealed record SourceKind(string Kind, string Name, double KgPerLitre, double FastPerG, double SlowPerG, double BacteriaMgPerG, double FungiMgPerG);
+public sealed record SourceKind(string Kind, string Name, double KgPerLitre, double FastPerG, double SlowPerG, double BacteriaMgPerG,
+    double FungiMgPerG);
 
 /// <summary>What is fed to a brew.</summary>
 /// <param name="Kind">Stable name.</param>
@@ -58,10 +59,10 @@ public static class Ingredients
     ];
 
     /// <summary>What clears water, by kind, for the shelf.</summary>
-    public static readonly IReadOnlyList<(string Kind, string Name)> Clearers = [("ascorbicAcid", "ascorbic acid"), ("thiosulfate", "sodium thiosulfate"), ("citricAcid", "citric acid")];
+    public static readonly IReadOnlyList<(string Kind, string Name)> Clearers = [("ascorbicAcid", "ascorbic acid"),
+        ("thiosulfate", "sodium thiosulfate"), ("citricAcid", "citric acid")];
 
-    private static readonly Dictionary<string, string> OtherNames = new(StringComparer.OrdinalIgnoreCase)
-    {
+    private static readonly Dictionary<string, string> OtherNames = new(StringComparer.OrdinalIgnoreCase) {
         ["wormCastings"] = "castings",
         ["vermicast"] = "castings",
         ["fish"] = "fishHydrolysate",

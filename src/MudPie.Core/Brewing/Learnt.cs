@@ -2,7 +2,8 @@ using MudPie.Core.Workings;
 
 namespace MudPie.Core.Brewing;
 
-/// <summary>Where a forecast starts from, once earlier brews have taught something: natural logarithms of the multipliers, and how far their spreads are narrowed (1 is the table's own).</summary>
+/// <summary>Where a forecast starts from, once earlier brews have taught something: natural logarithms of the multipliers, and how far
+/// their spreads are narrowed (1 is the table's own).</summary>
 public sealed record Prior(IReadOnlyList<double> Centre, IReadOnlyList<double> Narrowed)
 {
     /// <summary>True where both lists are whole and within reason.</summary>
@@ -36,10 +37,12 @@ public static class Learnt
         ("the foods are richer than the table's", "the foods are thinner than the table's"),
     ];
 
-    /// <summary>The start for a next brew: the mean of what was taught, drawn toward the table as if one more brew had taught nothing; spreads narrowed by 1 ÷ √(1 + n ÷ 2), never below a half.</summary>
+    /// <summary>The start for a next brew: the mean of what was taught, drawn toward the table as if one more brew had taught nothing;
+    /// spreads narrowed by 1 ÷ √(1 + n ÷ 2), never below a half.</summary>
     /// <param name="lessons">Brews with three readings or more.</param>
     /// <returns>Null where nothing was taught.</returns>
-    /// <remarks>Two brews in one vessel at alpha 0.8: centre 2 ÷ 3 · ln 0.8 = −0.149, spread × 0.707. House rule, so that one odd brew does not run away with the next.</remarks>
+    /// <remarks>Two brews in one vessel at alpha 0.8: centre 2 ÷ 3 · ln 0.8 = −0.149, spread × 0.707. House rule, so that one odd brew does
+    /// not run away with the next.</remarks>
     public static Prior? Prior(IReadOnlyList<Lesson> lessons)
     {
         var centre = new double[Multipliers.Spread.Count];
@@ -47,7 +50,8 @@ public static class Learnt
         var taught = false;
         for (var d = 0; d < centre.Length; d++)
         {
-            var fitting = lessons.Where(l => l.Multipliers.Count == centre.Length && (OfVessel.Contains(d) ? l.SameVessel : l.SameRecipe) && l.Multipliers[d] > 0).ToList();
+            var fitting = lessons.Where(l => l.Multipliers.Count == centre.Length && (OfVessel.Contains(d) ? l.SameVessel : l.SameRecipe)
+                && l.Multipliers[d] > 0).ToList();
             if (fitting.Count > 0)
             {
                 taught = true;
@@ -59,11 +63,13 @@ public static class Learnt
         return taught ? new Prior(centre, narrowed) : null;
     }
 
-    /// <summary>What the readings say of this brew, most telling first: those that moved by a third of their own spread or more, and by a twelfth at least.</summary>
+    /// <summary>What the readings say of this brew, most telling first: those that moved by a third of their own spread or more, and by a
+    /// twelfth at least.</summary>
     /// <param name="multipliers">Middle of each after the readings; 1 is the table.</param>
     /// <remarks>A source multiplier of 1.7 is said as "this source is strong: it gives up much life, about 1.7 times the table".</remarks>
     public static IReadOnlyList<string> InWords(IReadOnlyList<double> multipliers) =>
-        [.. multipliers.Select((m, d) => (m, d, Pull: Math.Log(m) / Math.Sqrt(Math.Log(1 + (Multipliers.Spread[d] * Multipliers.Spread[d])))))
+        [.. multipliers.Select((m, d) =>
+            (m, d, Pull: Math.Log(m) / Math.Sqrt(Math.Log(1 + (Multipliers.Spread[d] * Multipliers.Spread[d])))))
             .Where(x => Math.Abs(x.Pull) >= 0.33 && Math.Abs(x.m - 1) >= 0.08).OrderByDescending(x => Math.Abs(x.Pull)).Take(4)
             .Select(x => $"{(x.Pull > 0 ? Words[x.d].Strong : Words[x.d].Weak)}, about {Say.Number(x.m, 2)} times the table")];
 }

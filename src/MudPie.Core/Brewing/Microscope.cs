@@ -33,7 +33,8 @@ public record MicroscopeQuestion
 /// <param name="MoreFieldsToHalve">More fields that would halve the error; null where nothing was seen.</param>
 /// <param name="WithFive">What five fields would have left open: give or take, per mL.</param>
 /// <param name="Clumped">The fields differ more than chance alone makes them.</param>
-public sealed record MicroscopeAnswer(double PerMl, double Low95, double High95, int Fields, int? MoreFieldsToHalve, double? WithFive, bool Clumped);
+public sealed record MicroscopeAnswer(double PerMl, double Low95, double High95, int Fields, int? MoreFieldsToHalve, double? WithFive,
+    bool Clumped);
 
 /// <summary>Counts under the microscope.</summary>
 public static class Microscope
@@ -41,8 +42,10 @@ public static class Microscope
     /// <summary>Dry mass of a cell's volume: 0.23 g per cm³ = 2.3e-7 µg per µm³ (wet density 1.1, about 21 % dry).</summary>
     public const double MicrogramsPerCubicMicron = 2.3e-7;
 
-    /// <summary>perMl = mean per field × (cover slip ÷ field) × dilution ÷ drop; 95 % by Poisson, or by the fields' own spread where that is wider.</summary>
-    /// <remarks>Twenty fields with 8 on average, field number 18 at 40×, 324 mm² slip, 0.05 mL, neat: field 0.159 mm², 326,000 per mL.</remarks>
+    /// <summary>perMl = mean per field × (cover slip ÷ field) × dilution ÷ drop; 95 % by Poisson, or by the fields' own spread where that
+    /// is wider.</summary>
+    /// <remarks>Twenty fields with 8 on average, field number 18 at 40×, 324 mm² slip, 0.05 mL, neat: field 0.159 mm², 326,000 per
+    /// mL.</remarks>
     public static Ruling<MicroscopeAnswer> Count(MicroscopeQuestion q)
     {
         var checks = new Checks();
@@ -56,20 +59,25 @@ public static class Microscope
         var (mean, half, low, high, clumped) = Interval(counts);
         var five = HalfWidth(counts, 5);
         return Worked.Of(
-            new MicroscopeAnswer(mean * perField, low * perField, high * perField, counts.Count, More(counts, half), five * perField, clumped),
+            new MicroscopeAnswer(mean * perField, low * perField, high * perField, counts.Count, More(counts, half),
+                five * perField, clumped),
             "per mL",
             Evidence.MeasuredHere,
             [
                 FieldLine(q),
-                new("per mL", "mean per field × (cover slip ÷ field) × dilution ÷ drop", $"{Say.Number(mean)} × {Say.Number(perField)}", $"{Say.Number(mean * perField)} per mL", "counting from a drop"),
-                new("interval", clumped ? "mean ± t · s ÷ √n: the fields' own spread" : "Poisson on all that was counted", $"{counts.Count} fields, {Say.Number(counts.Sum())} counted", $"{Say.Number(low * perField)} to {Say.Number(high * perField)}", "Garwood 1936; Student 1908; the wider is taken"),
+                new("per mL", "mean per field × (cover slip ÷ field) × dilution ÷ drop", $"{Say.Number(mean)} × {Say.Number(perField)}",
+                    $"{Say.Number(mean * perField)} per mL", "counting from a drop"),
+                new("interval", clumped ? "mean ± t · s ÷ √n: the fields' own spread" : "Poisson on all that was counted",
+                    $"{counts.Count} fields, {Say.Number(counts.Sum())} counted",
+                    $"{Say.Number(low * perField)} to {Say.Number(high * perField)}", "Garwood 1936; Student 1908; the wider is taken"),
             ]);
     }
 
     /// <summary>Field area, mm²: π/4 · (field number ÷ objective)².</summary>
     public static double FieldMm2(double fieldNumberMm, double objective) => Math.PI / 4 * Math.Pow(fieldNumberMm / objective, 2);
 
-    /// <summary>Share of organisms that came through a pump or sprayer whole: after ÷ before, with its 95 % interval on the logarithm, at most 1.</summary>
+    /// <summary>Share of organisms that came through a pump or sprayer whole: after ÷ before, with its 95 % interval on the logarithm, at
+    /// most 1.</summary>
     /// <remarks>160 before and 120 after in as many fields: 0.75, 0.59 to 0.95.</remarks>
     public static Ruling<WholeAnswer> CameThrough(IReadOnlyList<double>? before, IReadOnlyList<double>? after)
     {
@@ -97,12 +105,17 @@ public static class Microscope
         // No more can come through than went in: what is counted above that is chance.
         var (low, high) = (Math.Min(share * Math.Exp(-1.959964 * se), 1), Math.Min(share * Math.Exp(1.959964 * se), 1));
         var shown = a.Sum() == 0 ? 0 : Math.Min(share, 1);
-        var sentence = high < 0.8 ? $"About {Say.Number(shown * 100, 2)} % came through whole: it breaks them. Less pressure, a coarser nozzle or a gentler pump."
+        var sentence = high < 0.8
+            ? $"About {Say.Number(shown * 100, 2)} % came through whole: it breaks them. Less pressure, a coarser nozzle or a gentler pump."
             : low > 0.8 ? $"About {Say.Number(shown * 100, 2)} % came through whole: it is gentle enough."
-            : $"About {Say.Number(shown * 100, 2)} % came through whole, but anything from {Say.Number(low * 100, 2)} to {Say.Number(high * 100, 2)} % would look like this: count more fields.";
+            : $"About {Say.Number(shown * 100, 2)} % came through whole, but anything from {Say.Number(low * 100, 2)} "
+                + $"to {Say.Number(high * 100, 2)} % would look like this: count more fields.";
         return Worked.Of(
             new WholeAnswer(shown, low, high, sentence), "", Evidence.MeasuredHere,
-            [new("came through whole", "after ÷ before, ± 1.96 · √(relative variances) on the logarithm", $"{Say.Number(a.Average())} ÷ {Say.Number(b.Average())} per field", $"{Say.Number(shown * 100, 2)} %, {Say.Number(low * 100, 2)} to {Say.Number(high * 100, 2)} %", "Poisson or the fields' own spread, whichever is wider")]);
+            [new("came through whole", "after ÷ before, ± 1.96 · √(relative variances) on the logarithm",
+                $"{Say.Number(a.Average())} ÷ {Say.Number(b.Average())} per field",
+                $"{Say.Number(shown * 100, 2)} %, {Say.Number(low * 100, 2)} to {Say.Number(high * 100, 2)} %",
+                "Poisson or the fields' own spread, whichever is wider")]);
     }
 
     internal static double PerField(MicroscopeQuestion q, Checks checks)
@@ -116,13 +129,15 @@ public static class Microscope
     }
 
     internal static WorkingLine FieldLine(MicroscopeQuestion q) => new(
-        "field", "π ÷ 4 · (field number ÷ objective)²", $"{Say.Number(q.FieldNumberMm!.Value)} mm ÷ {Say.Number(q.Objective!.Value)}", $"{Say.Number(FieldMm2(q.FieldNumberMm.Value, q.Objective.Value))} mm²", "optics");
+        "field", "π ÷ 4 · (field number ÷ objective)²", $"{Say.Number(q.FieldNumberMm!.Value)} mm ÷ {Say.Number(q.Objective!.Value)}",
+        $"{Say.Number(FieldMm2(q.FieldNumberMm.Value, q.Objective.Value))} mm²", "optics");
 
     internal static IReadOnlyList<double> Read(IReadOnlyList<double>? counts, string field, Checks checks)
     {
         if (counts is null || counts.Count is 0 or > 400)
         {
-            checks.Add(field, counts is { Count: > 400 } ? "That is more than 400 fields." : "No field was counted.", "Give one number a field, twenty fields as a rule.");
+            checks.Add(field, counts is { Count: > 400 } ? "That is more than 400 fields." : "No field was counted.",
+                "Give one number a field, twenty fields as a rule.");
             return [0];
         }
 

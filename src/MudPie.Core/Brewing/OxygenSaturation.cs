@@ -55,8 +55,10 @@ public static class OxygenSaturation
             "mg/L",
             Evidence.ChemistryOrPhysics,
             [
-                new("air pressure", "(1 − 2.25577e−5 · altitude)^5.25588", $"altitude {Say.Number(h)} m", $"{Say.Number(p, 4)} atm", "ICAO standard atmosphere"),
-                new("oxygen at saturation", "Cs(T) · P(1−u/P)(1−θP) ÷ ((1−u)(1−θ))", $"T {Say.Number(t)} °C, P {Say.Number(p, 4)} atm", $"{Say.Number(cs, 4)} mg/L", Source),
+                new("air pressure", "(1 − 2.25577e−5 · altitude)^5.25588", $"altitude {Say.Number(h)} m", $"{Say.Number(p, 4)} atm",
+                    "ICAO standard atmosphere"),
+                new("oxygen at saturation", "Cs(T) · P(1−u/P)(1−θP) ÷ ((1−u)(1−θ))", $"T {Say.Number(t)} °C, P {Say.Number(p, 4)} atm",
+                    $"{Say.Number(cs, 4)} mg/L", Source),
             ]);
     }
 }

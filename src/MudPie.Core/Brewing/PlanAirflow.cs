@@ -12,11 +12,17 @@ internal sealed record PlanAirflow(double Lpm, IReadOnlyList<OutletAir>? Outlets
     {
         if (q.Bench is { Outlets.Count: > 0 } bench)
         {
-            var filled = bench with { VolumeL = brewL, Brew = null, Outlets = [.. bench.Outlets.Select(o => o with { DepthM = Math.Min(o.DepthM ?? depthM, depthM) })] };
-            return AirBench.Of(filled).Match<Ruling<PlanAirflow>>(w => w.With(new PlanAirflow(w.Value.TotalLpm, AirBench.AsOutlets(w.Value)), "L/min"), r => r);
+            var filled = bench with {
+                VolumeL = brewL,
+                Brew = null,
+                Outlets = [.. bench.Outlets.Select(o => o with { DepthM = Math.Min(o.DepthM ?? depthM, depthM) })]
+            };
+            return AirBench.Of(filled)
+                .Match<Ruling<PlanAirflow>>(w => w.With(new PlanAirflow(w.Value.TotalLpm, AirBench.AsOutlets(w.Value)), "L/min"), r => r);
         }
 
         var loss = q.DiffuserLossKPa ?? Ingredients.Diffuser(q.Diffuser)!.UsualLossKPa;
-        return Air.AtDepth(q.PumpOpenLpm, q.PumpShutOffKPa, depthM, loss).Match<Ruling<PlanAirflow>>(w => w.With(new PlanAirflow(w.Value, null), "L/min"), r => r);
+        return Air.AtDepth(q.PumpOpenLpm, q.PumpShutOffKPa, depthM, loss)
+            .Match<Ruling<PlanAirflow>>(w => w.With(new PlanAirflow(w.Value, null), "L/min"), r => r);
     }
 }

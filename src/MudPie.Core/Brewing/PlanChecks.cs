@@ -49,7 +49,8 @@ internal static class PlanChecks
         for (var i = 0; i < (q.MoreSources?.Count ?? 0); i++)
         {
             OneOf(checks, $"moreSources[{i}].kind", q.MoreSources![i].Kind, [.. Ingredients.Sources.Select(k => k.Kind)]);
-            checks.Range($"moreSources[{i}].litres", q.MoreSources[i].Litres, 0, working / 4, "L", "A quarter of the vessel is the most that any school puts in.");
+            checks.Range($"moreSources[{i}].litres", q.MoreSources[i].Litres, 0, working / 4, "L",
+                "A quarter of the vessel is the most that any school puts in.");
         }
 
         if (q.MoreSources?.Count > 3)
@@ -83,7 +84,8 @@ internal static class PlanChecks
 
         if (Ingredients.Diffuser(q.Diffuser) is null)
         {
-            checks.Add("diffuser", "No diffuser was chosen.", "Use one of " + string.Join(", ", Ingredients.Diffusers.Select(d => d.Kind)) + ".");
+            checks.Add("diffuser", "No diffuser was chosen.",
+                "Use one of " + string.Join(", ", Ingredients.Diffusers.Select(d => d.Kind)) + ".");
         }
     }
 
@@ -107,7 +109,8 @@ internal static class PlanChecks
     {
         if (value is null || !known.Contains(value))
         {
-            checks.Add(field, value is null ? "Nothing was chosen." : $"“{value}” is not known here.", $"Choose {string.Join(" or ", known)}.");
+            checks.Add(field, value is null ? "Nothing was chosen." : $"“{value}” is not known here.",
+                $"Choose {string.Join(" or ", known)}.");
         }
     }
 }

@@ -2,7 +2,8 @@ using MudPie.Core.Workings;
 
 namespace MudPie.Core.Brewing;
 
-/// <summary>What goes in: foods by what the air carries, what else could be added, sources and foods alike, and what each of it does.</summary>
+/// <summary>What goes in: foods by what the air carries, what else could be added, sources and foods alike, and what each of it
+/// does.</summary>
 internal static class PlanFoods
 {
     // Enough to tell which members fall lowest; what is decided is decided by finer runs.
@@ -11,7 +12,8 @@ internal static class PlanFoods
     /// <summary>Brews of a plan's forecast that may fall below 6 mg/L with the food that the house gives.</summary>
     public const double Let = 0.1;
 
-    /// <summary>What a brew is fed: the amounts, their share of the usual recipe, and the share at which the middle brew stands at the edge.</summary>
+    /// <summary>What a brew is fed: the amounts, their share of the usual recipe, and the share at which the middle brew stands at the
+    /// edge.</summary>
     /// <param name="Foods">The amounts.</param>
     /// <param name="Share">Share of the usual recipe, 0 to 1.5; 1 for the grower's own.</param>
     /// <param name="Edge">Share that the middle brew just carries, 0 to 1; null where no margin was asked for.</param>
@@ -21,7 +23,10 @@ internal static class PlanFoods
         public static readonly Fed None = new([], 1, null, null);
 
         /// <summary>A tenth of the recipe less; null where there is no less, or where a grower chose it.</summary>
-        public Fed? Less() => Edge is null || Share <= 0 ? null : this with { Share = Math.Round(Math.Max(Share - 0.1, 0), 1), Foods = At!(Math.Round(Math.Max(Share - 0.1, 0), 1)) };
+        public Fed? Less() => Edge is null || Share <= 0 ? null : this with {
+            Share = Math.Round(Math.Max(Share - 0.1, 0), 1),
+            Foods = At!(Math.Round(Math.Max(Share - 0.1, 0), 1))
+        };
     }
 
     /// <summary>The recipe's foods, the most of them for which nine brews in ten stay above 6 mg/L; or the grower's own.</summary>
@@ -31,12 +36,14 @@ internal static class PlanFoods
     /// <param name="brewL">Litres.</param>
     /// <param name="school">How much: "carry", "rich", "light" or "none".</param>
     /// <param name="startHour">Clock hour at which a brew with these foods begins.</param>
-    public static Fed ChooseFoods(BrewPlanQuestion q, BrewQuestion brew, Bias bias, double brewL, string school, Func<BrewQuestion, double> startHour)
+    public static Fed ChooseFoods(BrewPlanQuestion q, BrewQuestion brew, Bias bias, double brewL, string school,
+        Func<BrewQuestion, double> startHour)
     {
         bool OnShelf(string kind) => q.FoodsOnShelf is null || q.FoodsOnShelf.Contains(kind);
         if (q.Foods is not null)
         {
-            return new([.. q.Foods.Select(f => Amount(Ingredients.Food(f.Kind)!, f.Ml ?? 0, OnShelf(f.Kind!), brewL) with { AtH = f.AtH ?? 0 })], 1, null, null);
+            return new([.. q.Foods.Select(f => Amount(Ingredients.Food(f.Kind)!, f.Ml ?? 0, OnShelf(f.Kind!), brewL) with { AtH = f.AtH
+                ?? 0 })], 1, null, null);
         }
 
         var recipe = Recipe.FoodsPer20L(bias).Where(f => OnShelf(f.Kind)).ToList();
@@ -45,7 +52,9 @@ internal static class PlanFoods
             recipe = [.. Recipe.FoodsPer20L(bias)];
         }
 
-        IReadOnlyList<PlanAmount> At(double share) => [.. recipe.Select(f => Amount(Ingredients.Food(f.Kind)!, RoundMl(f.Ml * share * brewL / 20), OnShelf(f.Kind), brewL)).Where(f => f.Litres > 0)];
+        IReadOnlyList<PlanAmount> At(double share) =>
+            [.. recipe.Select(f => Amount(Ingredients.Food(f.Kind)!, RoundMl(f.Ml * share * brewL / 20), OnShelf(f.Kind), brewL))
+                .Where(f => f.Litres > 0)];
         // Less food takes longer, so each share begins at an hour of its own.
         BrewQuestion Trial(double share)
         {
@@ -53,8 +62,7 @@ internal static class PlanFoods
             return fed with { StartHour = startHour(fed), Hours = FitToUse.OldestH };
         }
 
-        (double Share, double? Edge) chosen = school switch
-        {
+        (double Share, double? Edge) chosen = school switch {
             "rich" => (1.5, null),
             "light" => (0.4, null),
             "none" => (0, null),
@@ -63,16 +71,19 @@ internal static class PlanFoods
         return new(At(chosen.Share), chosen.Share, chosen.Edge, At);
     }
 
-    /// <summary>The share of their own foods, in tenths, for which nine brews in ten stay above 6 mg/L, and the edge, for those who feed by hand.</summary>
+    /// <summary>The share of their own foods, in tenths, for which nine brews in ten stay above 6 mg/L, and the edge, for those who feed by
+    /// hand.</summary>
     public static (double Share, double Edge) OfTheirOwn(BrewQuestion brew, IReadOnlyList<PlanAmount> foods, Prior? prior)
     {
-        var (share, edge) = ByMargin(s => (brew with { Hours = FitToUse.OldestH }).With([.. foods.Select(f => f with { Litres = f.Litres * s })]), prior);
+        var (share, edge) =
+            ByMargin(s => (brew with { Hours = FitToUse.OldestH }).With([.. foods.Select(f => f with { Litres = f.Litres * s })]), prior);
         return (share, edge!.Value);
     }
 
     /// <summary>
     /// The most food, in tenths, for which nine members in ten stay above 6 mg/L over 36 h, and the most for which the middle brew does.
-    /// More food never raises the oxygen, so both are found by halving; and since members keep nearly the same order by how low they fall, the one in ten
+    /// More food never raises the oxygen, so both are found by halving; and since members keep nearly the same order by how low they fall,
+    /// the one in ten
     /// is asked, and then the weakest dozen at the share found and at the next.
     /// </summary>
     private static (double Share, double? Edge) ByMargin(Func<double, BrewQuestion> at, Prior? prior)
@@ -117,9 +128,14 @@ internal static class PlanFoods
         if (fed.Edge is { } edge)
         {
             return edge == 0 ? "Even with a tenth of the usual food the middle brew falls below 6 mg/L here: none is put in."
-                : fed.Share == 0 ? $"No food leaves nine brews in ten above 6 mg/L here: none is put in. The middle brew would stand at the edge with {Percent(edge)}."
+                : fed.Share == 0
+                ? "No food leaves nine brews in ten above 6 mg/L here: none is put in. The middle brew would stand at the edge "
+                    + $"with {Percent(edge)}."
                 : fed.Share >= 1 ? "All of the usual food: nine brews in ten stay above 6 mg/L with it."
-                : $"{Percent(fed.Share)} is the most for which nine brews in ten stay above 6 mg/L; the middle one {(edge >= 1 ? "carries all of it" : edge > fed.Share ? $"stands at the edge with {Say.Number(edge * 100, 2)} %" : "carries no tenth more")}.";
+                : $"{Percent(fed.Share)} is the most for which nine brews in ten stay above 6 mg/L; the middle "
+                    + $"one {(edge >= 1 ? "carries all of it"
+                        : edge > fed.Share ? $"stands at the edge with {Say.Number(edge * 100, 2)} %"
+                        : "carries no tenth more")}.";
         }
 
         if (fed.Foods.Count == 0 || below <= Let + 1e-9)
@@ -129,7 +145,9 @@ internal static class PlanFoods
 
         var (carried, middle) = OfTheirOwn(brew, fed.Foods, q.Prior);
         var share = Math.Min(carried, 0.9); // all of it was asked of the forecast just now, and is too much
-        return share == 0 ? "No food leaves nine brews in ten above 6 mg/L here." : $"Nine brews in ten would stay above 6 mg/L with {Say.Number(share * 100, 2)} % of this food; the middle one {(middle >= 1 ? "carries all of it" : $"stands at the edge with {Say.Number(middle * 100, 2)} %")}.";
+        return share == 0 ? "No food leaves nine brews in ten above 6 mg/L here."
+            : $"Nine brews in ten would stay above 6 mg/L with {Say.Number(share * 100, 2)} % of this food; the middle "
+                + $"one {(middle >= 1 ? "carries all of it" : $"stands at the edge with {Say.Number(middle * 100, 2)} %")}.";
     }
 
     private static string Percent(double share) => $"{Say.Number(share * 100, 2)} % of the usual food";
@@ -142,7 +160,8 @@ internal static class PlanFoods
     /// <summary>What is said of the source, and of each that goes in with it: the gravest.</summary>
     public static SourceRuling? Gravest(BrewPlanQuestion q, string first)
     {
-        var all = (q.MoreSources ?? []).Select(m => m.Kind).Prepend(first).Select(k => q.SourceRulings.GetValueOrDefault(k!)).OfType<SourceRuling>().ToList();
+        var all = (q.MoreSources ?? []).Select(m => m.Kind).Prepend(first).Select(k => q.SourceRulings.GetValueOrDefault(k!))
+            .OfType<SourceRuling>().ToList();
         return all.FirstOrDefault(r => r.Fitness == SourceFitness.Unfit) ?? all.FirstOrDefault();
     }
 
@@ -168,7 +187,8 @@ internal static class PlanFoods
         new(kind.Kind, kind.Name, ml / 1000, onShelf, brewL * 0.003);
 
     /// <summary>The brew with these foods in it.</summary>
-    public static BrewQuestion With(this BrewQuestion brew, IReadOnlyList<PlanAmount> foods) => brew with { Foods = [.. foods.Select(f => new FoodAmount { Kind = f.Kind, Ml = f.Litres * 1000, AtH = f.AtH })] };
+    public static BrewQuestion With(this BrewQuestion brew, IReadOnlyList<PlanAmount> foods) =>
+        brew with { Foods = [.. foods.Select(f => new FoodAmount { Kind = f.Kind, Ml = f.Litres * 1000, AtH = f.AtH })] };
 
     /// <summary>What each food does until use: the table's brew with it against without.</summary>
     public static List<FoodEffect> Effects(BrewQuestion brew, double hours)
@@ -177,7 +197,8 @@ internal static class PlanFoods
         var all = BrewRun.Lowest(until, Multipliers.Table);
         return [.. brew.Foods!.Select(f => Ingredients.Food(f.Kind)!.Kind).Distinct().Select(kind =>
         {
-            var without = BrewRun.Lowest(until with { Foods = [.. brew.Foods!.Where(f => Ingredients.Food(f.Kind)!.Kind != kind)] }, Multipliers.Table);
+            var without = BrewRun.Lowest(until with { Foods = [.. brew.Foods!.Where(f => Ingredients.Food(f.Kind)!.Kind != kind)] },
+                Multipliers.Table);
             return new FoodEffect(kind, all.MinOxygen - without.MinOxygen, all.FungalShare - without.FungalShare);
         })];
     }

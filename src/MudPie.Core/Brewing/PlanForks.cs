@@ -11,7 +11,8 @@ internal static class PlanForks
     public static Fork RootFork(string chosen) => new(
         "root-brew",
         "Tea or extract to the root?",
-        [new("extract", "only extract", "an extract: it soaks in"), new("either", "either will do", "a tea: more cells, fewer of them deep")],
+        [new("extract", "only extract", "an extract: it soaks in"),
+            new("either", "either will do", "a tea: more cells, fewer of them deep")],
         "extract",
         chosen,
         "Grown cells are sticky and stay in the top centimetres; what was only washed off goes as deep as the water.",
@@ -22,7 +23,8 @@ internal static class PlanForks
         "air",
         "How much air?",
         [
-            new("oxygen", "enough to keep 6 mg/L, by the forecast", air.LeastLpm is { } l ? $"{Say.Number(l)} L/min" : "no air will do here: less food, or cooler"),
+            new("oxygen", "enough to keep 6 mg/L, by the forecast", air.LeastLpm is { } l
+                ? $"{Say.Number(l)} L/min" : "no air will do here: less food, or cooler"),
             new("light", "light, 0.25 L/min per litre", $"{Say.Number(0.25 * litres)} L/min"),
             new("heavy", "heavy, 1 L/min per litre", $"{Say.Number(litres)} L/min"),
         ],
@@ -36,7 +38,8 @@ internal static class PlanForks
         "brew-time",
         "How long is it brewed?",
         [
-            new("forecast", "until the forecast's ready time, 36 h at most", run.ReadyAtH is { } r ? (r <= FitToUse.OldestH ? Say.Hours(r) : $"not ready by 36 h ({Say.Hours(r)})") : "never ready"),
+            new("forecast", "until the forecast's ready time, 36 h at most", run.ReadyAtH is { } r
+                ? (r <= FitToUse.OldestH ? Say.Hours(r) : $"not ready by 36 h ({Say.Hours(r)})") : "never ready"),
             new("fixed", "24 h", "24 h"),
             new("warmth", "by warmth, 12 h to 36 h", Say.Hours(HoursByWarmth(brew.TemperatureC ?? 20))),
         ],
@@ -50,7 +53,9 @@ internal static class PlanForks
         "food",
         "How much food?",
         [
-            new("carry", "the most for which nine brews in ten stay above 6", fed.Edge is { } edge ? $"{Say.Number(fed.Share * 100, 2)} % of the usual recipe; the edge is at {(edge < 1 ? $"{Say.Number(edge * 100, 2)} %" : "100 % or more")}" : "worked out from the air"),
+            new("carry", "the most for which nine brews in ten stay above 6", fed.Edge is { } edge
+                ? $"{Say.Number(fed.Share * 100, 2)} % of the usual recipe; the edge is "
+                    + $"at {(edge < 1 ? $"{Say.Number(edge * 100, 2)} %" : "100 % or more")}" : "worked out from the air"),
             new("rich", "feed richly", "150 % of the usual recipe"),
             new("light", "feed lightly", "40 % of the usual recipe"),
             new("none", "none", "source alone"),
@@ -64,7 +69,8 @@ internal static class PlanForks
     public static Fork OrderFork(string chosen) => new(
         "order",
         "Source or food first?",
-        [new("source-first", "source, then foods", "rub the bag until the water is dark, then feed"), new("food-first", "foods, then the bag", "feed, then hang the bag")],
+        [new("source-first", "source, then foods", "rub the bag until the water is dark, then feed"),
+            new("food-first", "foods, then the bag", "feed, then hang the bag")],
         "source-first",
         chosen,
         "A fed bag is unpleasant to work by hand. The brew is the same.",

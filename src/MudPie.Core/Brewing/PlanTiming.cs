@@ -5,19 +5,23 @@ using MudPie.Core.Workings;
 namespace MudPie.Core.Brewing;
 
 /// <summary>Works the schedule backwards from the hour of use.</summary>
-internal sealed class PlanTiming(DateTimeOffset useAt, DateTimeOffset now, double brewL, double clearMinutes, double thinningMinutes, RaceAnswer? race, Making making, UnitSystem units, Func<DateTimeOffset, DateTimeOffset> local)
+internal sealed class PlanTiming(DateTimeOffset useAt, DateTimeOffset now, double brewL, double clearMinutes, double thinningMinutes,
+    RaceAnswer? race, Making making, UnitSystem units, Func<DateTimeOffset, DateTimeOffset> local)
 {
     /// <summary>An extract: one load dunked and squeezed, with time to lift the bag.</summary>
     public const double DunkHours = 20.0 / 60;
 
-    /// <summary>Hours from the source going in to its coming out: 20 min and 5 more a load for dunking, 3½ h of bubbles, two days of steeping.</summary>
-    public static double HoursOf(Making making, int loads) => making switch { Making.Bubbled => 3.5, Making.Steep => 48, _ => DunkHours + ((loads - 1) * 5.0 / 60) };
+    /// <summary>Hours from the source going in to its coming out: 20 min and 5 more a load for dunking, 3½ h of bubbles, two days of
+    /// steeping.</summary>
+    public static double HoursOf(Making making, int loads) =>
+        making switch { Making.Bubbled => 3.5, Making.Steep => 48, _ => DunkHours + ((loads - 1) * 5.0 / 60) };
 
     private const double CheckMinutes = 10, StripMinutes = 5, SourceMinutes = 15, FoodMinutes = 10, ShopMinutes = 60;
     private readonly double _setUpMinutes = 10 + (brewL / 20);
     private readonly double _fillMinutes = 5 + (brewL / 12);
 
-    /// <summary>When the source must go in for a brew of so many hours: the air stays on through the check and the setting up, until the last draw.</summary>
+    /// <summary>When the source must go in for a brew of so many hours: the air stays on through the check and the setting up, until the
+    /// last draw.</summary>
     public DateTimeOffset StartFor(double hours) => FiveMinutes(useAt.AddMinutes(-_setUpMinutes - CheckMinutes).AddHours(-hours));
 
     /// <summary>Minutes on air between the source's coming out and the first draw: check and setting up.</summary>
@@ -34,7 +38,8 @@ internal sealed class PlanTiming(DateTimeOffset useAt, DateTimeOffset now, doubl
 
     /// <summary>All the steps, first thing first.</summary>
     public IReadOnlyList<PlanStep> Steps(
-        double hours, double litres, ChlorineDoseAnswer water, (double Litres, ChlorineDoseAnswer Dose) thinning, string source, double sourceL, IReadOnlyList<SourceAmount> more, int loads, IReadOnlyList<PlanAmount> foods, string order)
+        double hours, double litres, ChlorineDoseAnswer water, (double Litres, ChlorineDoseAnswer Dose) thinning, string source,
+        double sourceL, IReadOnlyList<SourceAmount> more, int loads, IReadOnlyList<PlanAmount> foods, string order)
     {
         var tea = making == Making.Tea;
         var start = StartFor(hours);
@@ -45,19 +50,25 @@ internal sealed class PlanTiming(DateTimeOffset useAt, DateTimeOffset now, doubl
         var off = start.AddHours(hours);
         var list = new List<PlanStep>
         {
-            new("shop", "Shop and clean", "Everything on the list to hand; vessel, hose and outlet brushed clean.", fill.AddMinutes(-ShopMinutes), ShopMinutes),
-            new("fill", "Fill", $"{Volume(litres)} of water{(making is Making.Extract or Making.Steep ? "" : "; air on")}.{(litres >= 250 && making is not (Making.Extract or Making.Steep) ? " Bubble it 45 to 60 min first; pump, do not lift." : litres >= 250 ? " Pump, do not lift." : "")}", fill, _fillMinutes),
+            new("shop", "Shop and clean", "Everything on the list to hand; vessel, hose and outlet brushed clean.",
+                fill.AddMinutes(-ShopMinutes), ShopMinutes),
+            new("fill", "Fill",
+                $"{Volume(litres)} of water{(making is Making.Extract or Making.Steep ? "" : "; air on")}."
+                    + (litres >= 250 && making is not (Making.Extract or Making.Steep) ? " Bubble it 45 to 60 min first; pump, do not lift."
+                        : litres >= 250 ? " Pump, do not lift." : ""), fill, _fillMinutes),
             new("clear", "Clear the water", dose, clear, clearMinutes),
             new("strip", "Strip", "Read a strip: it must say zero before any biology goes in.", strip, StripMinutes),
         };
-        var bagOf = $"{Volume(sourceL)} of {Named(source)}{string.Concat(more.Select(m => $" and {Volume(m.Litres ?? 0)} of {Named(m.Kind)}"))}";
+        var bagOf = $"{Volume(sourceL)} of {Named(source)}"
+            + $"{string.Concat(more.Select(m => $" and {Volume(m.Litres ?? 0)} of {Named(m.Kind)}"))}";
         var with = foods.Count == 0 ? "" : $", with {string.Join(", ", foods.Select(f => $"{Volume(f.Litres)} {f.Name}"))}";
-        var (bagName, bagSays) = making switch
-        {
+        var (bagName, bagSays) = making switch {
             Making.Tea => ("Source", $"{bagOf} in the bag; rub it until the water is dark."),
             Making.Bubbled => ("Bag in", $"{bagOf} in the bag, hung in the rising air; no food."),
             Making.Steep => ("Steep", $"{bagOf} loose in the water{with}, lid on loosely, no air; label it as a feed."),
-            _ => ("Dunk", loads == 1 ? $"{bagOf} in the bag; dunk and squeeze gently for 1 to 2 minutes." : $"{loads} loads of {Volume(sourceL / loads)} of {Named(source)}, a fresh one each time; dunk and squeeze each gently for 1 to 2 minutes."),
+            _ => ("Dunk", loads == 1 ? $"{bagOf} in the bag; dunk and squeeze gently for 1 to 2 minutes."
+                : $"{loads} loads of {Volume(sourceL / loads)} of {Named(source)}, a fresh one each time; dunk and squeeze each gently "
+                    + "for 1 to 2 minutes."),
         };
         var bag = new PlanStep("source", bagName, bagSays, start, making == Making.Extract ? HoursOf(making, loads) * 60 : SourceMinutes);
         list.Add(bag);
@@ -87,19 +98,29 @@ internal sealed class PlanTiming(DateTimeOffset useAt, DateTimeOffset now, doubl
         if (thinning.Litres > 0)
         {
             var needed = useAt.AddMinutes(-_setUpMinutes - StripMinutes);
-            list.Add(new("thinning", "Water for thinning", $"{Volume(thinning.Litres)} in a vessel of its own: {char.ToLowerInvariant(WaterClearing.Says(thinning.Dose)[0])}{WaterClearing.Says(thinning.Dose)[1..]} Strip at zero before the first draw.", needed.AddMinutes(-thinningMinutes), Math.Max(thinningMinutes, StripMinutes)));
+            list.Add(new("thinning", "Water for thinning",
+                $"{Volume(thinning.Litres)} in a vessel of its own: {char.ToLowerInvariant(WaterClearing.Says(thinning.Dose)[0])}"
+                    + $"{WaterClearing.Says(thinning.Dose)[1..]} Strip at zero before the first draw.", needed.AddMinutes(-thinningMinutes),
+                    Math.Max(thinningMinutes, StripMinutes)));
         }
 
         var setUp = useAt.AddMinutes(-_setUpMinutes);
-        list.Add(new("check", "Check", making is Making.Extract ? "Strip, smell, source: fit to use?" : making is Making.Steep ? "Smell it; label it as a feed." : "Oxygen, smell, foam: fit to use? The air stays on.", setUp.AddMinutes(-CheckMinutes), CheckMinutes));
-        list.Add(new("sprayer", "Set up", making is Making.Extract or Making.Steep ? "Sprayer clean, strainer in; the thinning water’s strip at zero." : "Sprayer clean, strainer in, the thinning water’s strip at zero; the air stays on until the last draw.", setUp, _setUpMinutes));
-        list.Add(new("use", "First draw: put it out", race is null ? "Thin it, and wash up at once afterwards." : $"{race.Verdict.Sentence} {race.Verdict.Why}", useAt, Math.Max(race?.Times.DoneAtMin ?? 60, 5)));
+        list.Add(new("check", "Check", making is Making.Extract ? "Strip, smell, source: fit to use?" : making is Making.Steep
+            ? "Smell it; label it as a feed." : "Oxygen, smell, foam: fit to use? The air stays on.", setUp.AddMinutes(-CheckMinutes),
+            CheckMinutes));
+        list.Add(new("sprayer", "Set up", making is Making.Extract or Making.Steep
+            ? "Sprayer clean, strainer in; the thinning water’s strip at zero."
+            : "Sprayer clean, strainer in, the thinning water’s strip at zero; the air stays on until the last draw.", setUp,
+            _setUpMinutes));
+        list.Add(new("use", "First draw: put it out", race is null ? "Thin it, and wash up at once afterwards."
+            : $"{race.Verdict.Sentence} {race.Verdict.Why}", useAt, Math.Max(race?.Times.DoneAtMin ?? 60, 5)));
         if (race is not null && making is Making.Tea or Making.Bubbled)
         {
             list.Add(new("air-off", "Air off", "With the last draw, and no sooner.", useAt.AddMinutes(race!.LastDrawnAtMin), 2));
         }
 
-        list.Add(new("wash", "Wash up", "Sprayer, vessel, hoses and bag, at once: a film left on them spoils the next brew.", useAt.AddMinutes((race?.Times.DoneAtMin ?? 60) + (race?.TravelMin ?? 0)), 30));
+        list.Add(new("wash", "Wash up", "Sprayer, vessel, hoses and bag, at once: a film left on them spoils the next brew.",
+            useAt.AddMinutes((race?.Times.DoneAtMin ?? 60) + (race?.TravelMin ?? 0)), 30));
         return [.. list.OrderBy(s => s.At)];
     }
 

@@ -6,14 +6,14 @@ namespace MudPie.Core.Brewing;
 internal static class Recipe
 {
     /// <summary>Foods per 20 L in mL, by bias: practitioners' places to start.</summary>
-    public static IReadOnlyList<(string Kind, double Ml)> FoodsPer20L(Bias bias) => bias switch
-    {
+    public static IReadOnlyList<(string Kind, double Ml)> FoodsPer20L(Bias bias) => bias switch {
         Bias.Bacterial => [("fishHydrolysate", 8), ("kelpLiquid", 10), ("molasses", 5)],
         Bias.Fungal => [("fishHydrolysate", 15), ("kelpLiquid", 15), ("humicLiquid", 15), ("oatFlour", 5)],
         _ => [("fishHydrolysate", 15), ("kelpLiquid", 15)],
     };
 
-    /// <summary>Source per 20 L in L: 1.2 of compost or 0.65 of castings up to 20 L, falling evenly by ratio to a fifth of that at 250 L and more.</summary>
+    /// <summary>Source per 20 L in L: 1.2 of compost or 0.65 of castings up to 20 L, falling evenly by ratio to a fifth of that at 250 L
+    /// and more.</summary>
     public static double SourcePer20L(string kind, double brewL)
     {
         var bucket = kind == "castings" ? 0.65 : 1.2;
@@ -37,7 +37,12 @@ internal static class Recipe
     {
         var known = beds.Where(b => b.SoilPh is not null).ToList();
         var area = known.Sum(b => b.AreaM2);
-        return known.Count == 0 ? null : (known.Sum(b => b.SoilPh!.Value * b.AreaM2) / area) switch { > 7.2 => Bias.Fungal, < 6.3 => Bias.Bacterial, _ => Bias.Balanced };
+        return known.Count == 0 ? null : (known.Sum(b => b.SoilPh!.Value * b.AreaM2) / area) switch {
+            > 7.2 => Bias.Fungal,
+            < 6.3 =>
+            Bias.Bacterial,
+            _ => Bias.Balanced
+        };
     }
 
     /// <summary>The fork over bias, with what each school gives here.</summary>
@@ -49,12 +54,15 @@ internal static class Recipe
             "Bacterial or fungal?",
             [
                 new("crop", "by what grows", $"{BiasByCrop(beds).Word()}: annuals and grass bacterial, perennials and trees fungal"),
-                new("ph", "by soil pH", byPh is null ? "no pH is known for these beds" : $"{byPh.Value.Word()}: alkaline ground fungal, acid ground bacterial"),
-                new("count", "by count", byCount is null ? "no count is known for this source: a microscope or a lab tells" : $"the source counts as {byCount.Value.Word()}: feed what it has little of"),
+                new("ph", "by soil pH", byPh is null
+                    ? "no pH is known for these beds" : $"{byPh.Value.Word()}: alkaline ground fungal, acid ground bacterial"),
+                new("count", "by count", byCount is null ? "no count is known for this source: a microscope or a lab tells"
+                    : $"the source counts as {byCount.Value.Word()}: feed what it has little of"),
             ],
             byCount is null ? "crop" : "count",
             chosen,
-            byCount is null ? "A count would settle it; without one, what grows there is the better guess of two weak ones." : "A count is the only one of the three that looked.",
+            byCount is null ? "A count would settle it; without one, what grows there is the better guess of two weak ones."
+                : "A count is the only one of the three that looked.",
             byCount is null ? Evidence.Contested : Evidence.MeasuredHere,
             "The source and the foods.");
     }

@@ -43,7 +43,8 @@ public sealed record RecipeFile
 /// <summary>Recipes: the starting set, scaling, checking a file.</summary>
 public static class Recipes
 {
-    /// <summary>The starting set: leaf and root × bacterial, balanced and fungal × bucket, barrel and tank. Places to start, not findings.</summary>
+    /// <summary>The starting set: leaf and root × bacterial, balanced and fungal × bucket, barrel and tank. Places to start, not
+    /// findings.</summary>
     public static IReadOnlyList<RecipeFile> Starting { get; } =
     [
         .. from purpose in Enum.GetValues<Purpose>()
@@ -52,16 +53,17 @@ public static class Recipes
            select Start(purpose, bias, vessel.Name, vessel.Litres),
     ];
 
-    /// <summary>The recipe for other litres: foods in proportion; source in proportion to what a vessel of that size takes, as large tanks extract better.</summary>
+    /// <summary>The recipe for other litres: foods in proportion; source in proportion to what a vessel of that size takes, as large tanks
+    /// extract better.</summary>
     /// <param name="recipe">A sound recipe.</param>
     /// <param name="litres">Litres to brew, 1 to 5000.</param>
     /// <remarks>15 mL of fish for 20 L is 135 mL for 180 L; 1.2 L of compost for 20 L is 2.7 L for 180 L.</remarks>
     public static RecipeFile ScaledTo(RecipeFile recipe, double litres)
     {
         var from = recipe.ForLitres!.Value;
-        double SourceScale(string kind) => recipe.Making == Making.Tea ? Recipe.SourcePer20L(kind, litres) * litres / (Recipe.SourcePer20L(kind, from) * from) : litres / from;
-        return recipe with
-        {
+        double SourceScale(string kind) => recipe.Making == Making.Tea
+            ? Recipe.SourcePer20L(kind, litres) * litres / (Recipe.SourcePer20L(kind, from) * from) : litres / from;
+        return recipe with {
             ForLitres = litres,
             Sources = [.. (recipe.Sources ?? []).Select(s => s with { Litres = s.Litres * SourceScale(s.Kind!) })],
             Foods = [.. (recipe.Foods ?? []).Select(f => f with { Ml = f.Ml * litres / from })],
@@ -74,7 +76,8 @@ public static class Recipes
         var checks = new Checks();
         if (r.Format != "mud-pie-recipe" || r.FormatVersion != 1)
         {
-            checks.Add("format", "That is not a recipe file of version 1.", "It begins with \"format\": \"mud-pie-recipe\", \"formatVersion\": 1.");
+            checks.Add("format", "That is not a recipe file of version 1.",
+                "It begins with \"format\": \"mud-pie-recipe\", \"formatVersion\": 1.");
         }
 
         if (r.Name is not { Length: > 0 and <= 80 } || string.IsNullOrWhiteSpace(r.Name))
@@ -102,7 +105,10 @@ public static class Recipes
             checks.Add("note", "That note is too long.", "Give up to 2,000 letters.");
         }
 
-        if (checks.Sound && new BrewQuestion { VolumeL = litres, DepthM = 0.3, Diffuser = "airStone", AirLpm = 1, TemperatureC = 20, Hours = 24, Sources = r.Sources, Foods = r.Foods }.MakeReady().Refused is { } refused)
+        if (checks.Sound && new BrewQuestion {
+            VolumeL = litres, DepthM = 0.3, Diffuser = "airStone", AirLpm = 1, TemperatureC = 20,
+            Hours = 24, Sources = r.Sources, Foods = r.Foods
+        }.MakeReady().Refused is { } refused)
         {
             checks.Add(refused);
         }
@@ -123,8 +129,7 @@ public static class Recipes
         var tea = purpose == Purpose.Leaf;
         var source = bias == Bias.Bacterial ? "castings" : "compost";
         var sourceL = tea ? Recipe.SourcePer20L(source, litres) * litres / 20 : Recipe.ExtractLoadPer20L * litres / 20;
-        return new RecipeFile
-        {
+        return new RecipeFile {
             Name = $"{(purpose == Purpose.Leaf ? "Leaf" : "Root")}, {bias.Word()}, {vessel}",
             Purpose = purpose,
             Bias = bias,
@@ -132,7 +137,8 @@ public static class Recipes
             Vessel = vessel,
             ForLitres = litres,
             Sources = [new SourceAmount { Kind = source, Litres = Math.Round(sourceL, 2) }],
-            Foods = tea ? [.. Recipe.FoodsPer20L(bias).Select(f => new FoodAmount { Kind = f.Kind, Ml = Math.Round(f.Ml * litres / 20), AtH = 0 })] : [],
+            Foods = tea ? [.. Recipe.FoodsPer20L(bias)
+                .Select(f => new FoodAmount { Kind = f.Kind, Ml = Math.Round(f.Ml * litres / 20), AtH = 0 })] : [],
             Note = "A place to start, by practitioners' rule: let the forecast trim the foods to your air and warmth.",
         };
     }
@@ -151,9 +157,9 @@ public sealed record NutrientsAnswer(Npk Carried, Npk Taken, double ShareN, stri
 /// <summary>What a brew feeds, so that nobody mistakes it for fertiliser.</summary>
 public static class BrewNutrients
 {
-    // Elemental N, P, K as shares of mass: common label and table figures; a grower's own label comes first. What a source gives up into water is a tenth of what it holds.
-    private static readonly Dictionary<string, Npk> Shares = new()
-    {
+    // Elemental N, P, K as shares of mass: common label and table figures; a grower's own label comes first. What a source gives up into
+    // water is a tenth of what it holds.
+    private static readonly Dictionary<string, Npk> Shares = new() {
         ["molasses"] = new(0.010, 0.0008, 0.030),
         ["fishHydrolysate"] = new(0.020, 0.010, 0.003),
         ["kelpLiquid"] = new(0.001, 0.0002, 0.010),
@@ -166,8 +172,7 @@ public static class BrewNutrients
     };
 
     // Grams per 100 m² and season: agronomic tables' usual middle for each way of growing.
-    private static readonly Dictionary<string, Npk> Takes = new()
-    {
+    private static readonly Dictionary<string, Npk> Takes = new() {
         ["annual"] = new(1500, 250, 1800),
         ["grass"] = new(2000, 280, 1900),
         ["perennial"] = new(700, 110, 700),
@@ -181,24 +186,34 @@ public static class BrewNutrients
     /// <param name="growing">"annual", "grass", "perennial" or "tree".</param>
     /// <param name="units">Units that the sentence speaks in.</param>
     /// <remarks>300 mL of fish (330 g at 2 % N) over 100 m² carries 6.6 g of N where vegetables take about 1,500: 0.4 %.</remarks>
-    public static Worked<NutrientsAnswer> Of(IReadOnlyList<SourceAmount> sources, IReadOnlyList<FoodAmount> foods, double areaM2, string growing, UnitSystem units = UnitSystem.Metric)
+    public static Worked<NutrientsAnswer> Of(IReadOnlyList<SourceAmount> sources, IReadOnlyList<FoodAmount> foods, double areaM2,
+        string growing, UnitSystem units = UnitSystem.Metric)
     {
-        var parts = foods.Select(f => (Ingredients.Food(f.Kind)!.Kind, Ingredients.Food(f.Kind)!.Name, Grams: (f.Ml ?? 0) * Ingredients.Food(f.Kind)!.GPerMl))
-            .Concat(sources.Select(s => (Ingredients.Source(s.Kind)!.Kind, Ingredients.Source(s.Kind)!.Name, Grams: (s.Litres ?? 0) * Ingredients.Source(s.Kind)!.KgPerLitre * 1000))).ToList();
+        var parts = foods.Select(f =>
+            (Ingredients.Food(f.Kind)!.Kind, Ingredients.Food(f.Kind)!.Name, Grams: (f.Ml ?? 0) * Ingredients.Food(f.Kind)!.GPerMl))
+            .Concat(sources.Select(s => (Ingredients.Source(s.Kind)!.Kind, Ingredients.Source(s.Kind)!.Name, Grams: (s.Litres ?? 0)
+                * Ingredients.Source(s.Kind)!.KgPerLitre * 1000))).ToList();
         var per = 100 / Math.Max(areaM2, 1e-9);
         double Total(Func<Npk, double> of) => parts.Sum(p => p.Grams * of(Shares[p.Kind])) * per;
         var carried = new Npk(Total(n => n.N), Total(n => n.P), Total(n => n.K));
         var taken = Takes.GetValueOrDefault(growing, Takes["annual"]);
         var share = carried.N / taken.N;
         var told = units.IsUs() ? Per.Small(1, units) / 28.349523125 : 1; // grams on 100 m² as ounces on 1,000 sq ft
-        string Three(Npk x, string unit, int digits) => $"{Say.Number(x.N * told, digits)}-{Say.Number(x.P * told, digits)}-{Say.Number(x.K * told, digits)}{unit}";
+        string Three(Npk x, string unit, int digits) =>
+            $"{Say.Number(x.N * told, digits)}-{Say.Number(x.P * told, digits)}-{Say.Number(x.K * told, digits)}{unit}";
         return Worked.Of(
-            new NutrientsAnswer(carried, taken, share, $"It carries {Three(carried, units.IsUs() ? " oz" : " g", 2)} of N-P-K {Per.SmallArea(units)}; the crop takes about {Three(taken, "", 3)} in a season. {Say.Number(share * 100, 2)} % of its nitrogen: {(share < 0.05 ? "no fertiliser" : "a small feed")}."),
+            new NutrientsAnswer(carried, taken, share,
+                $"It carries {Three(carried, units.IsUs() ? " oz" : " g", 2)} of N-P-K {Per.SmallArea(units)}; the crop takes "
+                    + $"about {Three(taken, "", 3)} in a season. {Say.Number(share * 100, 2)} % of its nitrogen: "
+                    + $"{(share < 0.05 ? "no fertiliser" : "a small feed")}."),
             "g per 100 m²",
             Evidence.PublishedTrials,
             [
-                .. parts.Select(p => new WorkingLine(p.Name, "grams × share of N", $"{Say.Number(p.Grams)} g × {Say.Number(Shares[p.Kind].N * 100)} %", $"{Say.Number(p.Grams * Shares[p.Kind].N)} g N", "common table figures; your own label comes first")),
-                new("taken by the crop", "N-P-K per 100 m² and season", growing, $"{taken.N:0}-{taken.P:0}-{taken.K:0} g", "usual middle of agronomic tables"),
+                .. parts.Select(p => new WorkingLine(p.Name, "grams × share of N",
+                    $"{Say.Number(p.Grams)} g × {Say.Number(Shares[p.Kind].N * 100)} %", $"{Say.Number(p.Grams * Shares[p.Kind].N)} g N",
+                    "common table figures; your own label comes first")),
+                new("taken by the crop", "N-P-K per 100 m² and season", growing, $"{taken.N:0}-{taken.P:0}-{taken.K:0} g",
+                    "usual middle of agronomic tables"),
             ]);
     }
 }

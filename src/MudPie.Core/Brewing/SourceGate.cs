@@ -61,12 +61,14 @@ public enum SourceFitness
 /// <param name="Reasons">Why, one sentence each.</param>
 /// <param name="Unknown">What was not answered.</param>
 /// <param name="BiasByCount">"bacterial", "balanced" or "fungal" where it was counted; else null.</param>
-public sealed record SourceRuling(SourceFitness Fitness, string Sentence, IReadOnlyList<string> Reasons, IReadOnlyList<string> Unknown, Bias? BiasByCount);
+public sealed record SourceRuling(SourceFitness Fitness, string Sentence, IReadOnlyList<string> Reasons, IReadOnlyList<string> Unknown,
+    Bias? BiasByCount);
 
 /// <summary>The gate that a lot of source passes once, before any brew is made of it.</summary>
 public static class SourceGate
 {
-    /// <summary>Rules on a lot. Worked: finished, earthy leaf-mould of 14 months with no manure is fit; the same with raw manure is unfit.</summary>
+    /// <summary>Rules on a lot. Worked: finished, earthy leaf-mould of 14 months with no manure is fit; the same with raw manure is
+    /// unfit.</summary>
     public static Ruling<SourceRuling> Judge(SourceAnswers a)
     {
         var checks = new Checks();
@@ -101,28 +103,32 @@ public static class SourceGate
         var unknown = Unknown(a).ToList();
         // Manure, disease and heating decide over health and harm: without those three there is no ruling.
         var decisive = a.Manure is not null && a.Diseased is not null && a.HeatsWhenTurned is not null && a.Smell is not null;
-        var fitness = stop.Count > 0 ? SourceFitness.Unfit : !decisive ? SourceFitness.Unasked : mind.Count > 0 ? SourceFitness.Mind : SourceFitness.Fit;
-        var sentence = fitness switch
-        {
+        var fitness = stop.Count > 0 ? SourceFitness.Unfit : !decisive ? SourceFitness.Unasked : mind.Count > 0
+            ? SourceFitness.Mind : SourceFitness.Fit;
+        var sentence = fitness switch {
             SourceFitness.Unfit => "Do not brew this: " + char.ToLowerInvariant(stop[0][0]) + stop[0][1..],
             SourceFitness.Unasked => $"Not judged yet: {Say.List(unknown)} not known.",
             SourceFitness.Mind => "It may be brewed, with care: " + char.ToLowerInvariant(mind[0][0]) + mind[0][1..],
             _ => "Good to brew.",
         };
-        var ruling = new SourceRuling(fitness, sentence, [.. stop, .. mind, .. stop.Count + mind.Count == 0 && decisive ? ["Finished, sweet, nothing in it to fear."] : Array.Empty<string>()], unknown, BiasByCount(a.FungalToBacterial));
+        var ruling = new SourceRuling(fitness, sentence, [.. stop, .. mind, .. stop.Count + mind.Count == 0 && decisive
+            ? ["Finished, sweet, nothing in it to fear."] : Array.Empty<string>()], unknown, BiasByCount(a.FungalToBacterial));
         return Worked.Of(
             ruling,
             "",
             a.BacteriaPerG is not null || a.FungalToBacterial is not null ? Evidence.MeasuredHere : Evidence.PractitionersRule,
-            [new("the gate of the source", "finished · no raw manure · no disease · not sterilised · moist · earthy", $"{7 - unknown.Count} of 7 answered", Name(fitness), "practitioners' rules: brewing multiplies whatever is there")],
+            [new("the gate of the source", "finished · no raw manure · no disease · not sterilised · moist · earthy",
+                $"{7 - unknown.Count} of 7 answered", Name(fitness), "practitioners' rules: brewing multiplies whatever is there")],
             a.Manure is "none" ? [Cautions.Dust] : [Cautions.Dust, Cautions.Food]);
     }
 
     /// <summary>Bias of a counted source: below 0.5 bacterial, above 2 fungal, by dry mass. House lines.</summary>
-    public static Bias? BiasByCount(double? fungalToBacterial) => fungalToBacterial switch { null => null, < 0.5 => Bias.Bacterial, > 2 => Bias.Fungal, _ => Bias.Balanced };
+    public static Bias? BiasByCount(double? fungalToBacterial) =>
+        fungalToBacterial switch { null => null, < 0.5 => Bias.Bacterial, > 2 => Bias.Fungal, _ => Bias.Balanced };
 
     /// <summary>A fitness in words.</summary>
-    public static string Name(SourceFitness f) => f switch { SourceFitness.Fit => "fit", SourceFitness.Mind => "with care", SourceFitness.Unfit => "unfit", _ => "not asked" };
+    public static string Name(SourceFitness f) =>
+        f switch { SourceFitness.Fit => "fit", SourceFitness.Mind => "with care", SourceFitness.Unfit => "unfit", _ => "not asked" };
 
     private static IEnumerable<string> Stops(SourceAnswers a)
     {
@@ -199,8 +205,10 @@ public static class SourceGate
     {
         (bool Known, string What)[] all =
         [
-            (a.HeatsWhenTurned is not null, "whether it still heats"), (a.Manure is not null, "manure"), (a.Diseased is not null, "diseased plants"), (a.Smell is not null, "its smell"),
-            (a.HeatRecord is not null || a.Kind == "castings", "its heat"), (a.Sterilised is not null, "whether it was sterilised"), (a.Moisture is not null, "how moist it is"),
+            (a.HeatsWhenTurned is not null, "whether it still heats"), (a.Manure is not null, "manure"),
+            (a.Diseased is not null, "diseased plants"), (a.Smell is not null, "its smell"),
+            (a.HeatRecord is not null || a.Kind == "castings", "its heat"), (a.Sterilised is not null, "whether it was sterilised"),
+            (a.Moisture is not null, "how moist it is"),
         ];
         return all.Where(x => !x.Known).Select(x => x.What);
     }
@@ -226,7 +234,8 @@ public static class GroundAlive
     /// <summary>Cotton strip: share of a buried strip that is gone, scaled to seven weeks.</summary>
     /// <param name="weeks">Weeks buried, 2 to 16; six to eight are usual.</param>
     /// <param name="goneShare">Share of its mass, or of its strength by eye, that is gone, 0 to 1.</param>
-    /// <remarks>Half gone after seven weeks is middling. First order: gone at 7 weeks = 1 − (1 − gone)^(7 ÷ weeks). Lines at 0.25 and 0.6: practitioners' rule.</remarks>
+    /// <remarks>Half gone after seven weeks is middling. First order: gone at 7 weeks = 1 − (1 − gone)^(7 ÷ weeks). Lines at 0.25 and 0.6:
+    /// practitioners' rule.</remarks>
     public static Ruling<GroundAliveAnswer> CottonStrip(double? weeks, double? goneShare)
     {
         var checks = new Checks();
@@ -238,8 +247,10 @@ public static class GroundAlive
         }
 
         var at7 = gone >= 1 ? 1 : 1 - Math.Pow(1 - gone, 7 / w);
-        return Say7(at7 switch { < 0.25 => Life.Poor, < 0.6 => Life.Middling, _ => Life.Living }, $"{Say.Number(gone * 100, 2)} % gone in {Say.Number(w)} weeks",
-            new("cotton strip", "1 − (1 − gone)^(7 ÷ weeks)", $"{Say.Number(gone * 100, 2)} % in {Say.Number(w)} weeks", $"{Say.Number(at7 * 100, 2)} % at seven weeks", "first-order decay; lines at 25 and 60 %: practitioners' rule"));
+        return Say7(at7 switch { < 0.25 => Life.Poor, < 0.6 => Life.Middling, _ => Life.Living },
+            $"{Say.Number(gone * 100, 2)} % gone in {Say.Number(w)} weeks",
+            new("cotton strip", "1 − (1 − gone)^(7 ÷ weeks)", $"{Say.Number(gone * 100, 2)} % in {Say.Number(w)} weeks",
+                $"{Say.Number(at7 * 100, 2)} % at seven weeks", "first-order decay; lines at 25 and 60 %: practitioners' rule"));
     }
 
     /// <summary>CO₂ burst: carbon breathed out in a day after a dried sample is wetted.</summary>
@@ -251,13 +262,13 @@ public static class GroundAlive
         var c = checks.Range("mgCPerKg", mgCPerKg, 0, 1000, "mg/kg", "It is the carbon breathed out in 24 h, mg CO₂-C per kg.");
         return checks.Sound
             ? Say7(c switch { < 25 => Life.Poor, < 70 => Life.Middling, _ => Life.Living }, $"{Say.Number(c)} mg CO₂-C per kg in a day",
-                new("CO₂ burst", "poor under 25, living from 70", $"{Say.Number(c)} mg/kg in 24 h", Say.Number(c) + " mg/kg", "usual lab bands; they differ between labs and soils"))
+                new("CO₂ burst", "poor under 25, living from 70", $"{Say.Number(c)} mg/kg in 24 h", Say.Number(c) + " mg/kg",
+                    "usual lab bands; they differ between labs and soils"))
             : checks.Refusal;
     }
 
     /// <summary>What a life means for a brew.</summary>
-    public static string Means(Life life) => life switch
-    {
+    public static string Means(Life life) => life switch {
         Life.Poor => "This ground is poor in life: a brew may help, with food for it in the ground.",
         Life.Living => "This ground is alive already: expect little from a brew, and leave a strip without.",
         _ => "This ground is middling: a brew may help or not; leave a strip without, and see.",

@@ -3,10 +3,12 @@ using System.Runtime.Intrinsics;
 namespace MudPie.Core.Brewing;
 
 /// <summary>
-/// Rosenbrock method of order 4(3), stiffly accurate, with dense output (RODAS: Hairer and Wanner 1996, IV.7), for a brew whose oxygen is all but gone.
+/// Rosenbrock method of order 4(3), stiffly accurate, with dense output (RODAS: Hairer and Wanner 1996, IV.7), for a brew whose oxygen is
+/// all but gone.
 /// </summary>
 /// <remarks>
-/// Where oxygen is scarce, what uses it follows it within seconds while food and cells take hours: an explicit method would have to step by the seconds, some thousand times an hour.
+/// Where oxygen is scarce, what uses it follows it within seconds while food and cells take hours: an explicit method would have to step by
+/// the seconds, some thousand times an hour.
 /// This one steps by the hours; the error is held to the same tolerance. The Jacobian is taken by differences, once a step.
 /// </remarks>
 internal static class StiffSolver
@@ -39,12 +41,16 @@ internal static class StiffSolver
 
     private static readonly double[] At = [0, 0.386, 0.21, 0.63, 1, 1];
     private static readonly double[] OfTime = [0.25, -0.1043, 0.1035, -0.0362, 0, 0];
-    private static readonly double[] Dense3 = [10.12623508344586, -7.487995877610167, -34.80091861555747, -7.992771707568823, 1.025137723295662];
-    private static readonly double[] Dense4 = [-0.6762803392801253, 6.087714651680015, 16.43084320892478, 24.76722511418386, -6.594389125716872];
+    private static readonly double[] Dense3 = [10.12623508344586, -7.487995877610167, -34.80091861555747, -7.992771707568823,
+        1.025137723295662];
+    private static readonly double[] Dense4 = [-0.6762803392801253, 6.087714651680015, 16.43084320892478, 24.76722511418386,
+        -6.594389125716872];
 
-    /// <summary>Solves from <paramref name="t"/> on, adding steps to the trace, until <paramref name="toH"/> or until oxygen has come back to <see cref="Enough"/>.</summary>
+    /// <summary>Solves from <paramref name="t"/> on, adding steps to the trace, until <paramref name="toH"/> or until oxygen has come back
+    /// to <see cref="Enough"/>.</summary>
     /// <returns>The state and the hour reached.</returns>
-    public static (BrewState Y, double T) Solve(in BrewEquations eq, BrewState y, double t, double toH, double kLa20, double tolerance, BrewTrace trace)
+    public static (BrewState Y, double T) Solve(in BrewEquations eq, BrewState y, double t, double toH, double kLa20, double tolerance,
+        BrewTrace trace)
     {
         var h = Math.Min(0.02, toH - t);
         Span<double> matrix = stackalloc double[N * N];
@@ -140,7 +146,8 @@ internal static class StiffSolver
 
     private static double Of(in BrewState y, int i) => i < 4 ? y.Cod.GetElement(i) : y.O;
 
-    private static BrewState Moved(in BrewState y, int i, double by) => i < 4 ? new(y.Cod.WithElement(i, y.Cod.GetElement(i) + by), y.O) : new(y.Cod, y.O + by);
+    private static BrewState Moved(in BrewState y, int i, double by) => i < 4 ? new(y.Cod.WithElement(i, y.Cod.GetElement(i) + by), y.O)
+        : new(y.Cod, y.O + by);
 
     /// <summary>Factors (shift·I − J) in place by rows, the largest of each column first.</summary>
     private static void Factor(Span<double> m, Span<int> order, double shift)

@@ -35,7 +35,8 @@ public sealed record WaterPart
 /// <param name="Cost">What it costs, in the holding's own money; null where the shelf does not know.</param>
 /// <param name="WillDo">It clears what is in this water.</param>
 public sealed record ClearingWay(
-    string Way, string Name, double? Amount, string? Unit, double Minutes, double MinutesAtMost, string Chlorine, string Chloramine, Evidence Sure, string Note, double? Cost, bool WillDo);
+    string Way, string Name, double? Amount, string? Unit, double Minutes, double MinutesAtMost, string Chlorine, string Chloramine,
+    Evidence Sure, string Note, double? Cost, bool WillDo);
 
 /// <summary>What to do with this water.</summary>
 /// <param name="TotalL">Litres in all.</param>
@@ -46,7 +47,8 @@ public sealed record ClearingWay(
 /// <param name="Ways">Every way, the house choice first.</param>
 /// <param name="Verdict">In a sentence.</param>
 public sealed record WaterBenchAnswer(
-    double TotalL, double MgPerL, double ChlorineMg, IReadOnlyList<string> Assumed, bool Chloramine, IReadOnlyList<ClearingWay> Ways, Verdict Verdict);
+    double TotalL, double MgPerL, double ChlorineMg, IReadOnlyList<string> Assumed, bool Chloramine, IReadOnlyList<ClearingWay> Ways,
+    Verdict Verdict);
 
 /// <summary>Mixed waters, and every way of clearing them.</summary>
 public static class WaterBench
@@ -56,19 +58,22 @@ public static class WaterBench
     /// <param name="pricePerUnit">Price per mg or mL of a way's stuff, by way; null where the shelf does not know.</param>
     /// <param name="units">Units that its sentences speak in.</param>
     /// <remarks>60 L of mains at 0.6 mg/L and 120 L of rain: 0.2 mg/L in 180 L; 90 mg of ascorbic acid, as for the 60 L alone.</remarks>
-    public static Ruling<WaterBenchAnswer> Of(IReadOnlyList<WaterPart> parts, IReadOnlyDictionary<string, double>? pricePerUnit = null, Measures.UnitSystem units = Measures.UnitSystem.Metric)
+    public static Ruling<WaterBenchAnswer> Of(IReadOnlyList<WaterPart> parts, IReadOnlyDictionary<string, double>? pricePerUnit = null,
+        Measures.UnitSystem units = Measures.UnitSystem.Metric)
     {
         var checks = new Checks();
         if (parts.Count is 0 or > 6)
         {
-            checks.Add("parts", parts.Count == 0 ? "There is no water." : "That is more than six waters.", "Give one to six, each with its litres.");
+            checks.Add("parts", parts.Count == 0 ? "There is no water." : "That is more than six waters.",
+                "Give one to six, each with its litres.");
         }
 
         var read = parts.Take(6).Select((p, i) =>
         {
             var litres = checks.Range($"parts[{i}].litres", p.Litres, 0.1, 10_000, "L");
             var known = p.Kind is "rain" or "well" or "ro" ? p.ChlorineMgPerL ?? 0 : p.ChlorineMgPerL;
-            var strength = known is null ? WaterClearing.Assumed : checks.Range($"parts[{i}].chlorineMgPerL", known, 0, WaterClearing.Highest, "mg/L", "Above 10 a strip is not to be trusted: read it again in water thinned one to nine.");
+            var strength = known is null ? WaterClearing.Assumed : checks.Range($"parts[{i}].chlorineMgPerL", known, 0,
+                WaterClearing.Highest, "mg/L", "Above 10 a strip is not to be trusted: read it again in water thinned one to nine.");
             return (Part: p, Litres: litres, Strength: strength, Assumed: known is null);
         }).ToList();
         if (!checks.Sound)
@@ -85,29 +90,43 @@ public static class WaterBench
         var assumed = read.Where(r => r.Assumed).Select(r => r.Part.Name).ToList();
         var house = ways[0];
         var verdict = surface
-            ? new Verdict(Tone.Stop, "Not on food without a test: ditch, pond or river water is in it.", "It can carry mud and gut germs, which brewing multiplies.")
+            ? new Verdict(Tone.Stop, "Not on food without a test: ditch, pond or river water is in it.",
+                "It can carry mud and gut germs, which brewing multiplies.")
             : mg == 0
                 ? new Verdict(Tone.Go, "Nothing to clear.", "The strips read zero; read one again before any biology goes in.")
-                : new Verdict(Tone.Mind, $"{Say.Number(house.Amount!.Value)} mg of {house.Name}, then a strip at zero.", assumed.Count > 0 ? $"No strip was read of {Say.List(assumed)}: 2 mg/L is assumed. A strip would settle it." : $"{Say.Number(mg)} mg of chlorine in {Measures.Units.Show(total, Measures.Dimension.Volume, units)}{(chloramine ? ", maybe as chloramine, which standing and bubbling leave" : "")}.");
+                : new Verdict(Tone.Mind, $"{Say.Number(house.Amount!.Value)} mg of {house.Name}, then a strip at zero.", assumed.Count > 0
+                    ? $"No strip was read of {Say.List(assumed)}: 2 mg/L is assumed. A strip would settle it."
+                    : $"{Say.Number(mg)} mg of chlorine in {Measures.Units.Show(total, Measures.Dimension.Volume, units)}"
+                        + $"{(chloramine ? ", maybe as chloramine, which standing and bubbling leave" : "")}.");
         return Worked.Of(
             new WaterBenchAnswer(total, mg / total, mg, assumed, chloramine, ways, verdict),
             "mg/L",
             assumed.Count > 0 ? Evidence.PractitionersRule : Evidence.MeasuredHere,
             [
-                .. read.Select(r => new WorkingLine(r.Part.Name, "litres × strip", $"{Say.Number(r.Litres)} L × {Say.Number(r.Strength)} mg/L", $"{Say.Number(r.Litres * r.Strength)} mg", r.Assumed ? "no strip read: 2 mg/L assumed" : "strip, or none in rain and well water")),
-                new("the mix", "milligrams ÷ litres", $"{Say.Number(mg)} mg ÷ {Say.Number(total)} L", $"{Say.Number(mg / total)} mg/L", "mixing"),
-                .. ways.Where(w => w.Amount > 0).Select(w => new WorkingLine(w.Name, w.Unit == "mg" ? "mg per mg of chlorine" : "mL per litre", w.Unit == "mg" ? $"{Say.Number(w.Amount!.Value / mg)} × {Say.Number(mg)} mg" : $"{Say.Number(w.Amount!.Value / total)} × {Say.Number(total)} L", $"{Say.Number(w.Amount.Value)} {w.Unit}", w.Note)),
+                .. read.Select(r => new WorkingLine(r.Part.Name, "litres × strip",
+                    $"{Say.Number(r.Litres)} L × {Say.Number(r.Strength)} mg/L", $"{Say.Number(r.Litres * r.Strength)} mg", r.Assumed
+                        ? "no strip read: 2 mg/L assumed" : "strip, or none in rain and well water")),
+                new("the mix", "milligrams ÷ litres", $"{Say.Number(mg)} mg ÷ {Say.Number(total)} L",
+                    $"{Say.Number(mg / total)} mg/L", "mixing"),
+                .. ways.Where(w => w.Amount > 0)
+                    .Select(w => new WorkingLine(w.Name, w.Unit == "mg" ? "mg per mg of chlorine" : "mL per litre", w.Unit == "mg"
+                        ? $"{Say.Number(w.Amount!.Value / mg)} × {Say.Number(mg)} mg"
+                        : $"{Say.Number(w.Amount!.Value / total)} × {Say.Number(total)} L",
+                        $"{Say.Number(w.Amount.Value)} {w.Unit}", w.Note)),
             ],
             mg > 0 ? [Cautions.StripDecides, Cautions.Acids] : [Cautions.StripDecides]);
     }
 
-    private static ClearingWay Way(string id, double litres, double strength, bool chloramine, IReadOnlyDictionary<string, double>? prices, Measures.UnitSystem units)
+    private static ClearingWay Way(string id, double litres, double strength, bool chloramine, IReadOnlyDictionary<string, double>? prices,
+        Measures.UnitSystem units)
     {
         var worked = WaterClearing.Dose(litres, strength, id, chloramine).Worked;
         var (w, about) = (worked.Value, WaterClearing.About(id, units));
-        var cost = w.Amount is { } a && prices is not null && prices.TryGetValue(id, out var price) ? a * price : w.Amount is null ? 0 : (double?)null;
+        var cost = w.Amount is { } a && prices is not null && prices.TryGetValue(id, out var price) ? a * price : w.Amount is null
+            ? 0 : (double?)null;
         return new ClearingWay(
-            w.Way, w.Name, w.Amount, w.Unit, w.Minutes, w.MinutesAtMost, about.Chlorine, about.Chloramine, worked.Sure, about.Note, id is "carbon" or "ro" ? null : cost,
+            w.Way, w.Name, w.Amount, w.Unit, w.Minutes, w.MinutesAtMost, about.Chlorine, about.Chloramine, worked.Sure, about.Note,
+            id is "carbon" or "ro" ? null : cost,
             strength == 0 || (about.Chlorine is "yes" or "slowly" && (!chloramine || about.Chloramine is "yes" or "slowly")));
     }
 }

@@ -13,7 +13,8 @@ namespace MudPie.Core.Brewing;
 /// <param name="ClearsChloramine">"yes", "partly", "no".</param>
 /// <param name="AssumedMgPerL">The chlorine that was assumed, where none was given.</param>
 public sealed record ChlorineDoseAnswer(
-    string Way, string Name, double? Amount, string? Unit, double Minutes, double MinutesAtMost, string ClearsChloramine, double? AssumedMgPerL);
+    string Way, string Name, double? Amount, string? Unit, double Minutes, double MinutesAtMost, string ClearsChloramine,
+    double? AssumedMgPerL);
 
 /// <summary>Clearing chlorine and chloramine from water before any biology goes in.</summary>
 public static class WaterClearing
@@ -25,22 +26,29 @@ public static class WaterClearing
     public const double Highest = Measures.ChlorineStrip.Highest;
 
     private sealed record Way(
-        string Id, string Name, double? PerMg, double? PerLitre, string? Unit, double Minutes, double AtMost, string Chlorine, string Chloramine, Evidence Sure, string Source);
+        string Id, string Name, double? PerMg, double? PerLitre, string? Unit, double Minutes, double AtMost, string Chlorine,
+        string Chloramine, Evidence Sure, string Source);
 
     private static readonly Way[] Ways =
     [
-        new("ascorbic", "ascorbic acid", 2.5, null, "mg", 5, 10, "yes", "yes", Evidence.ChemistryOrPhysics, "HOCl + C₆H₈O₆ → C₆H₆O₆ + HCl + H₂O: 2.48 mg per mg by mole, 2.5 in use"),
-        new("thiosulfate", "sodium thiosulfate pentahydrate", 7, null, "mg", 5, 10, "yes", "yes", Evidence.ChemistryOrPhysics, "7 mg per mg is the usual safe dose"),
-        new("stand", "stand, open, in light", null, null, null, 24 * 60, 48 * 60, "slowly", "no", Evidence.PractitionersRule, "sunlight does most of it"),
-        new("bubble", "bubble hard", null, null, null, 45, 60, "hardly", "no", Evidence.Contested, "dissolved chlorine barely leaves as a gas"),
-        new("humic", "liquid humic acid", null, 6, "mL", 10, 10, "partly", "partly", Evidence.PractitionersRule, "washed in through the bag, with air"),
-        new("citric", "citric acid powder", null, 0.13, "mL", 10, 10, "claimed", "claimed", Evidence.Contested, "it lowers pH, and is no reducing agent"),
+        new("ascorbic", "ascorbic acid", 2.5, null, "mg", 5, 10, "yes", "yes", Evidence.ChemistryOrPhysics,
+            "HOCl + C₆H₈O₆ → C₆H₆O₆ + HCl + H₂O: 2.48 mg per mg by mole, 2.5 in use"),
+        new("thiosulfate", "sodium thiosulfate pentahydrate", 7, null, "mg", 5, 10, "yes", "yes", Evidence.ChemistryOrPhysics,
+            "7 mg per mg is the usual safe dose"),
+        new("stand", "stand, open, in light", null, null, null, 24 * 60, 48 * 60, "slowly", "no", Evidence.PractitionersRule,
+            "sunlight does most of it"),
+        new("bubble", "bubble hard", null, null, null, 45, 60, "hardly", "no", Evidence.Contested,
+            "dissolved chlorine barely leaves as a gas"),
+        new("humic", "liquid humic acid", null, 6, "mL", 10, 10, "partly", "partly", Evidence.PractitionersRule,
+            "washed in through the bag, with air"),
+        new("citric", "citric acid powder", null, 0.13, "mL", 10, 10, "claimed", "claimed", Evidence.Contested,
+            "it lowers pH, and is no reducing agent"),
         new("carbon", "activated carbon filter", null, null, null, 60, 120, "yes", "slowly", Evidence.PublishedTrials, "at a slow flow"),
-        new("ro", "reverse osmosis", null, null, null, 60, 240, "only behind carbon", "only behind carbon", Evidence.PublishedTrials, "chlorine harms the membrane: a carbon filter goes before it"),
+        new("ro", "reverse osmosis", null, null, null, 60, 240, "only behind carbon", "only behind carbon", Evidence.PublishedTrials,
+            "chlorine harms the membrane: a carbon filter goes before it"),
     ];
 
-    private static readonly Dictionary<string, string> OtherNames = new(StringComparer.OrdinalIgnoreCase)
-    {
+    private static readonly Dictionary<string, string> OtherNames = new(StringComparer.OrdinalIgnoreCase) {
         ["ascorbicAcid"] = "ascorbic",
         ["vitaminC"] = "ascorbic",
         ["sodiumThiosulfate"] = "thiosulfate",
@@ -60,7 +68,8 @@ public static class WaterClearing
     /// <param name="id">One of <see cref="Known"/>.</param>
     /// <param name="units">Units that the note speaks in: "about 6 mL per litre", "about 0.77 fl oz per gallon".</param>
     public static (string Chlorine, string Chloramine, string Note) About(string id, UnitSystem units = UnitSystem.Metric) =>
-        Ways.First(w => w.Id == id) is var w ? (w.Chlorine, w.Chloramine, w is { Id: "humic", PerLitre: { } ml } ? $"about {Per.Mixed(ml, units)}, {w.Source}" : w.Source) : default;
+        Ways.First(w => w.Id == id) is var w ? (w.Chlorine, w.Chloramine, w is { Id: "humic", PerLitre: { } ml }
+            ? $"about {Per.Mixed(ml, units)}, {w.Source}" : w.Source) : default;
 
     /// <summary>What to add, or how long to wait, for this much water of this strength.</summary>
     /// <param name="volumeL">Water, more than 0 to 10,000 L.</param>
@@ -74,9 +83,11 @@ public static class WaterClearing
         var litres = checks.Range("volumeL", volumeL, 0.1, 10_000, "L");
         var strength = chlorineMgPerL is null
             ? Assumed
-            : checks.Range("chlorineMgPerL", chlorineMgPerL, 0, Highest, "mg/L", "Above 10 a strip is not to be trusted: read it again in water thinned one to nine.");
+            : checks.Range("chlorineMgPerL", chlorineMgPerL, 0, Highest, "mg/L",
+                "Above 10 a strip is not to be trusted: read it again in water thinned one to nine.");
         var asked = string.Concat((way ?? "ascorbic").Where(char.IsLetter));
-        var found = Ways.FirstOrDefault(w => string.Equals(w.Id, OtherNames.GetValueOrDefault(asked, asked), StringComparison.OrdinalIgnoreCase));
+        var found = Ways.FirstOrDefault(w => string.Equals(w.Id, OtherNames.GetValueOrDefault(asked, asked),
+            StringComparison.OrdinalIgnoreCase));
         if (found is null)
         {
             checks.Add("way", $"“{way}” is not a way that is known here.", "Use one of " + string.Join(", ", Ways.Select(w => w.Id)) + ".");
@@ -90,8 +101,10 @@ public static class WaterClearing
         var amount = AmountOf(found!, litres, strength);
         var none = strength == 0;
         var answer = new ChlorineDoseAnswer(
-            found!.Id, found.Name, amount, found.Unit, none ? 0 : found.Minutes, none ? 0 : found.AtMost, found.Chloramine, chlorineMgPerL is null ? Assumed : null);
-        return Worked.Of(answer, found.Unit ?? "min", found.Sure, Lines(found, litres, strength, amount, chlorineMgPerL is null), Warnings(found, chloramine, none), [Fork(litres, strength, found.Id)]);
+            found!.Id, found.Name, amount, found.Unit, none ? 0 : found.Minutes, none ? 0 : found.AtMost, found.Chloramine,
+            chlorineMgPerL is null ? Assumed : null);
+        return Worked.Of(answer, found.Unit ?? "min", found.Sure, Lines(found, litres, strength, amount, chlorineMgPerL is null),
+            Warnings(found, chloramine, none), [Fork(litres, strength, found.Id)]);
     }
 
     /// <summary>A dose in a line, for the step, the plan and the sum alike: "75 mg of ascorbic acid, stir, wait 15 min."</summary>
@@ -104,13 +117,16 @@ public static class WaterClearing
 
     private static IEnumerable<WorkingLine> Lines(Way way, double litres, double strength, double? amount, bool assumed)
     {
-        yield return new("chlorine to clear", "strength × water", $"{Say.Number(strength)} mg/L × {Say.Number(litres)} L", $"{Say.Number(strength * litres)} mg",
+        yield return new("chlorine to clear", "strength × water", $"{Say.Number(strength)} mg/L × {Say.Number(litres)} L",
+            $"{Say.Number(strength * litres)} mg",
             assumed ? "no strip read: 2 mg/L assumed" : "strip or meter");
         if (amount is { } a)
         {
             yield return way.PerMg is { } perMg
-                ? new(way.Name, $"{Say.Number(perMg)} mg per mg", $"{Say.Number(perMg)} × {Say.Number(strength * litres)} mg", $"{Say.Number(a)} mg", way.Source)
-                : new(way.Name, $"{Say.Number(way.PerLitre!.Value)} {way.Unit} per litre", $"{Say.Number(litres)} L", $"{Say.Number(a)} {way.Unit}", way.Source);
+                ? new(way.Name, $"{Say.Number(perMg)} mg per mg", $"{Say.Number(perMg)} × {Say.Number(strength * litres)} mg",
+                    $"{Say.Number(a)} mg", way.Source)
+                : new(way.Name, $"{Say.Number(way.PerLitre!.Value)} {way.Unit} per litre", $"{Say.Number(litres)} L",
+                    $"{Say.Number(a)} {way.Unit}", way.Source);
         }
         else
         {
@@ -127,7 +143,8 @@ public static class WaterClearing
 
         if (chloramine && way.Chloramine == "no")
         {
-            yield return new("chloramine-stays", $"This water may hold chloramine, which “{way.Name}” does not clear. Use ascorbic acid or thiosulfate.", Cautions.Usual);
+            yield return new("chloramine-stays",
+                $"This water may hold chloramine, which “{way.Name}” does not clear. Use ascorbic acid or thiosulfate.", Cautions.Usual);
         }
 
         if (way.Id is "thiosulfate" or "citric")
@@ -141,7 +158,8 @@ public static class WaterClearing
         string Gives(string id)
         {
             var w = Ways.First(x => x.Id == id);
-            return AmountOf(w, litres, strength) is { } a ? $"{Say.Number(a)} {w.Unit}, {Say.Minutes(w.Minutes)}" : $"{Say.Minutes(w.Minutes)} to {Say.Minutes(w.AtMost)}";
+            return AmountOf(w, litres, strength) is { } a ? $"{Say.Number(a)} {w.Unit}, {Say.Minutes(w.Minutes)}"
+                : $"{Say.Minutes(w.Minutes)} to {Say.Minutes(w.AtMost)}";
         }
 
         return new Fork(
@@ -150,7 +168,8 @@ public static class WaterClearing
             [.. Ways.Where(w => w.Id is not "carbon").Select(w => new School(w.Id, w.Name, Gives(w.Id)))],
             "ascorbic",
             chosen,
-            "It is chemistry: the dose follows from the strip, it clears chloramine too, and it takes minutes. The strip at zero decides all the same.",
+            "It is chemistry: the dose follows from the strip, it clears chloramine too, and it takes minutes. The strip at zero decides "
+                + "all the same.",
             Evidence.ChemistryOrPhysics,
             "What is added to the water and how long it stands before the source goes in.");
     }

@@ -13,8 +13,10 @@ public static partial class Crops
 {
     private static readonly Dictionary<string, Crop> Known = Build();
 
-    /// <summary>The crop that a text names: the first word, or two words, that is one; varieties behind it, in quotes or brackets, do not count. Null where none is known.</summary>
-    /// <remarks>"grape, Mustard Red" is a grape; "oilseed rape" is rape; "apple Pink Lady" is an apple; "beet" and "beetroots" are beet.</remarks>
+    /// <summary>The crop that a text names: the first word, or two words, that is one; varieties behind it, in quotes or brackets, do not
+    /// count. Null where none is known.</summary>
+    /// <remarks>"grape, Mustard Red" is a grape; "oilseed rape" is rape; "apple Pink Lady" is an apple; "beet" and "beetroots" are
+    /// beet.</remarks>
     public static Crop? Find(string? text)
     {
         var plain = Aside().Replace((text ?? "").ToLowerInvariant(), " ");
@@ -35,11 +37,11 @@ public static partial class Crops
         return null;
     }
 
-    private static string One(string word) => word switch
-    {
+    private static string One(string word) => word switch {
         _ when Known.ContainsKey(word) => word,
         _ when word.EndsWith("ies", StringComparison.Ordinal) => word[..^3] + "y",
-        _ when word.EndsWith("oes", StringComparison.Ordinal) || word.EndsWith("ches", StringComparison.Ordinal) || word.EndsWith("shes", StringComparison.Ordinal) => word[..^2],
+        _ when word.EndsWith("oes", StringComparison.Ordinal) || word.EndsWith("ches", StringComparison.Ordinal)
+            || word.EndsWith("shes", StringComparison.Ordinal) => word[..^2],
         _ when word.EndsWith('s') && word.Length > 3 => word[..^1],
         _ => word,
     };
@@ -58,12 +60,20 @@ public static partial class Crops
         Add("root", true, "potato, carrot, parsnip, celeriac, sweet potato, yacon, jerusalem artichoke, cassava");
         Add("root", false, "beet, beetroot, sugar beet, mangel, radish, turnip, swede, rutabaga, horseradish");
         Add("leaf", true, "lettuce, endive, chicory, celery, parsley, coriander, basil, dill, lambs lettuce, salad");
-        Add("leaf", false, "cabbage, kale, broccoli, cauliflower, sprout, brussels sprout, mustard, rocket, cress, watercress, pak choi, kohlrabi, spinach, chard, orache, brassica, rhubarb, sorrel");
-        Add("fruiting", true, "tomato, pepper, chilli, aubergine, cucumber, courgette, squash, pumpkin, melon, strawberry, bean, pea, broad bean, okra, sweetcorn");
-        Add("grain", true, "field bean, winter bean, faba bean, field pea, oat, oats, wheat, barley, rye, maize, corn, rice, sunflower, linseed, vetch, lentil, chickpea, soya, soybean, clover, spelt, triticale");
+        Add("leaf", false,
+            "cabbage, kale, broccoli, cauliflower, sprout, brussels sprout, mustard, rocket, cress, watercress, pak choi, kohlrabi, "
+                + "spinach, chard, orache, brassica, rhubarb, sorrel");
+        Add("fruiting", true,
+            "tomato, pepper, chilli, aubergine, cucumber, courgette, squash, pumpkin, melon, strawberry, bean, pea, broad bean, okra, "
+                + "sweetcorn");
+        Add("grain", true,
+            "field bean, winter bean, faba bean, field pea, oat, oats, wheat, barley, rye, maize, corn, rice, sunflower, linseed, vetch, "
+                + "lentil, chickpea, soya, soybean, clover, spelt, triticale");
         Add("grain", false, "rape, oilseed rape, canola, quinoa, amaranth, buckwheat, lupin, camelina");
         Add("bulb", true, "garlic, onion, shallot, leek, fennel, tulip, daffodil");
-        Add("tree", true, "apple, pear, plum, cherry, peach, apricot, grape, vine, grapevine, currant, blackcurrant, redcurrant, gooseberry, raspberry, blackberry, blueberry, hop, hops, olive, citrus, orange, lemon, fig, walnut, hazel, almond, kiwi");
+        Add("tree", true,
+            "apple, pear, plum, cherry, peach, apricot, grape, vine, grapevine, currant, blackcurrant, redcurrant, gooseberry, raspberry, "
+                + "blackberry, blueberry, hop, hops, olive, citrus, orange, lemon, fig, walnut, hazel, almond, kiwi");
         Add("pasture", true, "grass, pasture, meadow, ley, lawn, hay, sward, turf");
         Add("flowers", true, "dahlia, rose, chrysanthemum, zinnia, aster, sweet pea, cosmos, marigold, snapdragon, peony, lily, flower");
         Add("flowers", false, "carnation, dianthus, pinks, stock, wallflower");
@@ -79,7 +89,8 @@ public static partial class Crops
 }
 
 /// <summary>A stage of a crop: from which day on, counted from sowing, planting or bud burst.</summary>
-/// <param name="Id">What the plant is doing, as the rules of biostimulants see it: "start", "root", "leaf", "set", "fill" or "rest".</param>
+/// <param name="Id">What the plant is doing, as the rules of biostimulants see it: "start", "root", "leaf", "set", "fill" or
+/// "rest".</param>
 /// <param name="Name">What it is called in this crop.</param>
 /// <param name="FromDay">First day.</param>
 public sealed record CalendarStage(string Id, string Name, double FromDay);
@@ -91,7 +102,8 @@ public sealed record CalendarStage(string Id, string Name, double FromDay);
 /// <param name="Stages">In order.</param>
 /// <param name="Days">Days in all; a season of another length stretches it.</param>
 /// <param name="LeavesFromDay">First day on which there are leaves to spray.</param>
-public sealed record CropCalendar(string Id, string Name, string From, IReadOnlyList<CalendarStage> Stages, double Days, double LeavesFromDay);
+public sealed record CropCalendar(string Id, string Name, string From, IReadOnlyList<CalendarStage> Stages, double Days,
+    double LeavesFromDay);
 
 /// <summary>House calendars by kind of crop. Round figures of growing guides for temperate ground; every date can be changed.</summary>
 public static class CropCalendars
@@ -99,16 +111,26 @@ public static class CropCalendars
     /// <summary>All of them.</summary>
     public static readonly IReadOnlyList<CropCalendar> All =
     [
-        new("root", "root crops and tubers", "sowing or planting", [new("start", "emergence", 0), new("root", "leaf growth", 21), new("set", "root or tuber set", 45), new("fill", "bulking", 65)], 110, 18),
-        new("leaf", "leaf crops", "sowing or transplanting", [new("start", "settling", 0), new("root", "rosette", 12), new("leaf", "head or harvest leaves", 35)], 65, 8),
-        new("fruiting", "fruiting vegetables", "transplanting", [new("start", "settling", 0), new("root", "root growth", 10), new("leaf", "before flower", 30), new("set", "flower and set", 50), new("fill", "filling", 75)], 120, 3),
-        new("grain", "grains and pulses", "sowing", [new("start", "emergence", 0), new("root", "tillering or branching", 20), new("leaf", "stem growth", 60), new("set", "flower", 100), new("fill", "grain fill", 118)], 155, 12),
-        new("bulb", "bulbs", "planting", [new("start", "sprouting", 0), new("root", "root and leaf growth", 30), new("set", "bulbing", 130), new("fill", "bulb fill", 165)], 220, 25),
-        new("tree", "tree and bush fruit, vines", "bud burst", [new("start", "bud burst", 0), new("leaf", "flower", 18), new("set", "set", 35), new("fill", "fill", 55), new("root", "after harvest", 150)], 185, 10),
-        new("pasture", "pasture", "the last grazing or cut", [new("start", "first leaves", 0), new("root", "regrowth", 6), new("leaf", "full sward", 18)], 32, 4),
-        new("flowers", "pots and flowers", "planting", [new("start", "settling", 0), new("root", "root growth", 10), new("leaf", "shoots and buds", 35), new("set", "flowering", 65)], 120, 3),
-        new("seedlings", "seedlings", "sowing", [new("start", "germination", 0), new("root", "seed leaves and roots", 8), new("leaf", "true leaves", 16)], 35, 9),
-        new("other", "other crops", "sowing or transplanting", [new("start", "sowing or transplant", 0), new("root", "root growth", 12), new("leaf", "before flower", 42), new("set", "flower and set", 66), new("fill", "filling", 84)], 120, 10),
+        new("root", "root crops and tubers", "sowing or planting", [new("start", "emergence", 0), new("root", "leaf growth", 21),
+            new("set", "root or tuber set", 45), new("fill", "bulking", 65)], 110, 18),
+        new("leaf", "leaf crops", "sowing or transplanting",
+            [new("start", "settling", 0), new("root", "rosette", 12), new("leaf", "head or harvest leaves", 35)], 65, 8),
+        new("fruiting", "fruiting vegetables", "transplanting", [new("start", "settling", 0), new("root", "root growth", 10),
+            new("leaf", "before flower", 30), new("set", "flower and set", 50), new("fill", "filling", 75)], 120, 3),
+        new("grain", "grains and pulses", "sowing", [new("start", "emergence", 0), new("root", "tillering or branching", 20),
+            new("leaf", "stem growth", 60), new("set", "flower", 100), new("fill", "grain fill", 118)], 155, 12),
+        new("bulb", "bulbs", "planting", [new("start", "sprouting", 0), new("root", "root and leaf growth", 30), new("set", "bulbing", 130),
+            new("fill", "bulb fill", 165)], 220, 25),
+        new("tree", "tree and bush fruit, vines", "bud burst", [new("start", "bud burst", 0), new("leaf", "flower", 18),
+            new("set", "set", 35), new("fill", "fill", 55), new("root", "after harvest", 150)], 185, 10),
+        new("pasture", "pasture", "the last grazing or cut",
+            [new("start", "first leaves", 0), new("root", "regrowth", 6), new("leaf", "full sward", 18)], 32, 4),
+        new("flowers", "pots and flowers", "planting", [new("start", "settling", 0), new("root", "root growth", 10),
+            new("leaf", "shoots and buds", 35), new("set", "flowering", 65)], 120, 3),
+        new("seedlings", "seedlings", "sowing", [new("start", "germination", 0), new("root", "seed leaves and roots", 8),
+            new("leaf", "true leaves", 16)], 35, 9),
+        new("other", "other crops", "sowing or transplanting", [new("start", "sowing or transplant", 0), new("root", "root growth", 12),
+            new("leaf", "before flower", 42), new("set", "flower and set", 66), new("fill", "filling", 84)], 120, 10),
     ];
 
     /// <summary>The calendar of a crop by its name; "other crops" where it is not known.</summary>

@@ -47,9 +47,11 @@ public static class GroundPlan
         for (var i = 0; i < beds.Count; i++)
         {
             checks.Range($"beds[{i}].areaM2", beds[i].AreaM2, 0.1, 1_000_000, "m²");
-            if (beds[i].Outline is { } o && (o.Count is < 3 or > 5000 || o.Any(c => !(Math.Abs(c.Latitude) <= 90) || !(Math.Abs(c.Longitude) <= 180))))
+            if (beds[i].Outline is { } o
+                && (o.Count is < 3 or > 5000 || o.Any(c => !(Math.Abs(c.Latitude) <= 90) || !(Math.Abs(c.Longitude) <= 180))))
             {
-                checks.Add($"beds[{i}].outline", $"The outline of {beds[i].Name} has {o.Count} corners, or one that is not on the earth.", "Give three or more, as longitude and latitude in degrees.");
+                checks.Add($"beds[{i}].outline", $"The outline of {beds[i].Name} has {o.Count} corners, or one that is not on the earth.",
+                    "Give three or more, as longitude and latitude in degrees.");
             }
         }
 
@@ -64,10 +66,12 @@ public static class GroundPlan
         if (surveyed.Count > 0)
         {
             var corners = surveyed.SelectMany(b => b.Outline!).ToList();
-            var (lat, lon) = ((corners.Max(c => c.Latitude) + corners.Min(c => c.Latitude)) / 2, (corners.Max(c => c.Longitude) + corners.Min(c => c.Longitude)) / 2);
+            var (lat, lon) = ((corners.Max(c => c.Latitude) + corners.Min(c => c.Latitude)) / 2,
+                (corners.Max(c => c.Longitude) + corners.Min(c => c.Longitude)) / 2);
             var flat = surveyed.Select(b => Flat(b.Outline!, lat, lon)).ToList();
             var (west, south) = (flat.Min(f => f.Min(p => p.X)), flat.Min(f => f.Min(p => p.Y)));
-            drawn.AddRange(surveyed.Zip(flat, (b, f) => new BedDrawn(b.Id, b.Name, [.. f.Select(p => new PlanPoint(p.X - west, p.Y - south))], AreaM2(b.Outline!), true)));
+            drawn.AddRange(surveyed.Zip(flat, (b, f) =>
+                new BedDrawn(b.Id, b.Name, [.. f.Select(p => new PlanPoint(p.X - west, p.Y - south))], AreaM2(b.Outline!), true)));
             (width, height) = (drawn.Max(d => d.Points.Max(p => p.X)), drawn.Max(d => d.Points.Max(p => p.Y)));
         }
 
@@ -84,21 +88,25 @@ public static class GroundPlan
                 (x, y, row) = (0, y + row + gap, 0);
             }
 
-            drawn.Add(new BedDrawn(bed.Id, bed.Name, [new(x, y), new(x + wide, y), new(x + wide, y + deep), new(x, y + deep)], bed.AreaM2, false));
+            drawn.Add(new BedDrawn(bed.Id, bed.Name, [new(x, y), new(x + wide, y), new(x + wide, y + deep), new(x, y + deep)],
+                bed.AreaM2, false));
             (width, height, row) = (Math.Max(width, x + wide), Math.Max(height, y + deep), Math.Max(row, deep));
             x += wide + gap;
         }
 
         return Worked.Of(
             new GroundPlanAnswer(width, height, Bar(width), drawn), "m", Evidence.ChemistryOrPhysics,
-            drawn.Where(d => d.Surveyed).Select(d => new WorkingLine(d.Name, "shoelace over its corners on a plane", $"{d.Points.Count} corners", $"{Say.Number(d.AreaM2, 4)} m²", "mean radius of the earth 6,371,009 m")));
+            drawn.Where(d => d.Surveyed)
+                .Select(d => new WorkingLine(d.Name, "shoelace over its corners on a plane", $"{d.Points.Count} corners",
+                    $"{Say.Number(d.AreaM2, 4)} m²", "mean radius of the earth 6,371,009 m")));
     }
 
     private static List<PlanPoint> Flat(IReadOnlyList<Corner> outline, double latitude, double longitude)
     {
         const double rad = Math.PI / 180;
         var ring = outline.Count > 1 && outline[0] == outline[^1] ? outline.SkipLast(1) : outline;
-        return [.. ring.Select(c => new PlanPoint((c.Longitude - longitude) * rad * EarthM * Math.Cos(latitude * rad), (c.Latitude - latitude) * rad * EarthM))];
+        return [.. ring.Select(c => new PlanPoint((c.Longitude - longitude) * rad * EarthM * Math.Cos(latitude * rad),
+            (c.Latitude - latitude) * rad * EarthM))];
     }
 
     private static double Bar(double width)

@@ -28,13 +28,16 @@ public static class Words
     public static IReadOnlyList<string> All(Type idea) => [.. Enum.GetNames(idea).Select(name => Named(idea, name))];
 
     private static string Named(Type idea, string member) =>
-        idea.GetField(member)!.GetCustomAttribute<JsonStringEnumMemberNameAttribute>()?.Name ?? JsonNamingPolicy.CamelCase.ConvertName(member);
+        idea.GetField(member)!.GetCustomAttribute<JsonStringEnumMemberNameAttribute>()?.Name
+            ?? JsonNamingPolicy.CamelCase.ConvertName(member);
 
     private static class Of<T>
         where T : struct, Enum
     {
-        public static readonly Dictionary<T, string> ByMember = Enum.GetValues<T>().ToDictionary(m => m, m => Named(typeof(T), m.ToString()));
+        public static readonly Dictionary<T, string> ByMember = Enum.GetValues<T>()
+            .ToDictionary(m => m, m => Named(typeof(T), m.ToString()));
 
-        public static readonly Dictionary<string, T> ByWord = ByMember.ToDictionary(p => p.Value, p => p.Key, StringComparer.OrdinalIgnoreCase);
+        public static readonly Dictionary<string, T> ByWord = ByMember.ToDictionary(p => p.Value, p => p.Key,
+            StringComparer.OrdinalIgnoreCase);
     }
 }

@@ -15,7 +15,8 @@ public sealed record BrixBand(string Crop, double Average, double Good, double E
 /// <param name="Good">At or above the line in force.</param>
 /// <param name="Bands">The crop's bands.</param>
 /// <param name="Sentence">In a sentence.</param>
-public sealed record BrixStanding(double Line, string Band, string Own, double? OwnLow, double? OwnMedian, double? OwnHigh, bool Good, BrixBand Bands, string Sentence);
+public sealed record BrixStanding(double Line, string Band, string Own, double? OwnLow, double? OwnMedian, double? OwnHigh, bool Good,
+    BrixBand Bands, string Sentence);
 
 /// <summary>Lines for leaf brix: three schools, the house choice this crop's own history here.</summary>
 public static class BrixBands
@@ -32,12 +33,15 @@ public static class BrixBands
     // Practitioners' rules for sap of leaves, rounded; they differ from one to the next by a degree or two.
     private static readonly BrixBand[] Known =
     [
-        new("garlic", 7, 10, 13), new("fennel", 5, 8, 11), new("beetroot", 6, 9, 12), new("oats", 6, 10, 14), new("currant", 7, 10, 13), new("hops", 7, 10, 13), new("dahlia", 6, 9, 12), new("grass", 6, 10, 14),
-        new("tomato", 5, 8, 11), new("lettuce", 4, 6, 9), new("cabbage", 6, 9, 12), new("bean", 5, 8, 11), new("potato", 4, 6, 9), new("apple", 7, 10, 13),
+        new("garlic", 7, 10, 13), new("fennel", 5, 8, 11), new("beetroot", 6, 9, 12), new("oats", 6, 10, 14), new("currant", 7, 10, 13),
+        new("hops", 7, 10, 13), new("dahlia", 6, 9, 12), new("grass", 6, 10, 14),
+        new("tomato", 5, 8, 11), new("lettuce", 4, 6, 9), new("cabbage", 6, 9, 12), new("bean", 5, 8, 11), new("potato", 4, 6, 9),
+        new("apple", 7, 10, 13),
     ];
 
     /// <summary>A crop's bands; those for most crops where it is not known.</summary>
-    public static BrixBand For(string crop) => Known.FirstOrDefault(b => crop.Contains(b.Crop, StringComparison.OrdinalIgnoreCase)) ?? new BrixBand("most crops", 6, 9, 12);
+    public static BrixBand For(string crop) => Known.FirstOrDefault(b => crop.Contains(b.Crop, StringComparison.OrdinalIgnoreCase))
+        ?? new BrixBand("most crops", 6, 9, 12);
 
     /// <summary>Where a mean stands.</summary>
     /// <param name="mean">At 20 °C, °Bx.</param>
@@ -50,24 +54,37 @@ public static class BrixBands
     {
         var bands = For(crop);
         var sorted = past.Order().ToArray();
-        double? At(double share) => sorted.Length < Enough ? null : sorted[(int)Math.Floor(share * (sorted.Length - 1))] + (((share * (sorted.Length - 1)) % 1) * (sorted[(int)Math.Ceiling(share * (sorted.Length - 1))] - sorted[(int)Math.Floor(share * (sorted.Length - 1))]));
+        double? At(double share) => sorted.Length < Enough ? null : sorted[(int)Math.Floor(share * (sorted.Length - 1))]
+            + (((share * (sorted.Length - 1)) % 1) * (sorted[(int)Math.Ceiling(share * (sorted.Length - 1))]
+                - sorted[(int)Math.Floor(share * (sorted.Length - 1))]));
         var (low, median, high) = (At(0.25), At(0.5), At(0.75));
         var few = leaves < FewestLeaves;
-        var band = few ? "too few leaves" : mean >= bands.Excellent ? "excellent" : mean >= bands.Good ? "good" : mean >= bands.Average ? "average" : "poor";
-        var own = few ? "too few leaves" : median is null ? "no past yet" : mean < low ? "below its own past" : mean > high ? "above its own past" : "as usual here";
+        var band = few ? "too few leaves" : mean >= bands.Excellent ? "excellent" : mean >= bands.Good ? "good" : mean >= bands.Average
+            ? "average" : "poor";
+        var own = few ? "too few leaves" : median is null ? "no past yet" : mean < low ? "below its own past" : mean > high
+            ? "above its own past" : "as usual here";
         var line = school switch { "twelve" => 12, "bands" => bands.Good, _ => median ?? bands.Good };
         var fork = new Fork(
             "brix-line", "Which line does a reading have to pass?",
-            [new("own", "this crop’s own past here", median is { } m ? $"{Say.Fixed(m, 1)} °Bx, the middle of {sorted.Length} visits" : $"no past yet: its band, {Say.Fixed(bands.Good, 1)}"), new("bands", "bands for each crop", $"{Say.Fixed(bands.Good, 1)} °Bx, good for {bands.Crop}"), new("twelve", "12 for all", "12 °Bx")],
-            "own", school, "Crops, meters and seasons differ more than lines in books do; a bed is best judged against itself.", Evidence.PractitionersRule, "Whether a reading is called good, and so whether a spray is held.");
+            [new("own", "this crop’s own past here", median is { } m ? $"{Say.Fixed(m, 1)} °Bx, the middle of {sorted.Length} visits"
+                : $"no past yet: its band, {Say.Fixed(bands.Good, 1)}"),
+                new("bands", "bands for each crop", $"{Say.Fixed(bands.Good, 1)} °Bx, good for {bands.Crop}"),
+                new("twelve", "12 for all", "12 °Bx")],
+            "own", school, "Crops, meters and seasons differ more than lines in books do; a bed is best judged against itself.",
+            Evidence.PractitionersRule, "Whether a reading is called good, and so whether a spray is held.");
         return Worked.Of(
             new BrixStanding(line, band, own, low, median, high, !few && mean >= line, bands,
-                few ? $"{Say.Fixed(mean, 1)} °Bx on {(leaves == 1 ? "one leaf" : $"{leaves} leaves")}: too few for a word. Read {FewestLeaves} or more." : $"{Say.Fixed(mean, 1)} °Bx: {own}; {band} by the bands for {bands.Crop}."),
+                few ? $"{Say.Fixed(mean, 1)} °Bx on {(leaves == 1 ? "one leaf" : $"{leaves} leaves")}: too few for a word. "
+                    + $"Read {FewestLeaves} or more." : $"{Say.Fixed(mean, 1)} °Bx: {own}; {band} by the bands for {bands.Crop}."),
             "°Bx",
             Evidence.PractitionersRule,
             [
-                new("own past", "quarters of earlier visits’ means", $"{sorted.Length} visits", median is null ? $"fewer than {Enough}: too few" : $"{Say.Fixed(low!.Value, 1)} · {Say.Fixed(median.Value, 1)} · {Say.Fixed(high!.Value, 1)} °Bx", "readings here"),
-                new("bands", "from here on average · good · excellent", bands.Crop, $"{Say.Number(bands.Average)} · {Say.Number(bands.Good)} · {Say.Number(bands.Excellent)} °Bx", "practitioners’ rule, house figures"),
+                new("own past", "quarters of earlier visits’ means", $"{sorted.Length} visits", median is null
+                    ? $"fewer than {Enough}: too few"
+                    : $"{Say.Fixed(low!.Value, 1)} · {Say.Fixed(median.Value, 1)} · {Say.Fixed(high!.Value, 1)} °Bx", "readings here"),
+                new("bands", "from here on average · good · excellent", bands.Crop,
+                    $"{Say.Number(bands.Average)} · {Say.Number(bands.Good)} · {Say.Number(bands.Excellent)} °Bx",
+                    "practitioners’ rule, house figures"),
             ],
             forks: [fork]);
     }
@@ -82,7 +99,8 @@ public sealed record HoldAnswer(string Word, string Sentence, double LookAgainDa
 /// <summary>Brix and a pest's count against its threshold, read together.</summary>
 public static class HoldOrSpray
 {
-    /// <summary>Advice, never a promise. Worked: brix good and 2 aphids a plant against a threshold of 10: hold, and look again in 3 days.</summary>
+    /// <summary>Advice, never a promise. Worked: brix good and 2 aphids a plant against a threshold of 10: hold, and look again in 3
+    /// days.</summary>
     /// <param name="good">The leaves are at or above the line in force.</param>
     /// <param name="standing">How the leaves stand, in words.</param>
     /// <param name="pest">What was seen.</param>
@@ -105,17 +123,24 @@ public static class HoldOrSpray
 
         var (share, name) = (seen / line, pest!.Trim());
         var counted = $"{Say.Number(seen)} {name} against a threshold of {Say.Number(line)}";
-        var answer = (good, share) switch
-        {
-            (_, >= 2) => new HoldAnswer("act", $"{counted}: twice the threshold and more. Brix does not overrule that: act by your local advice and the label.", 1),
-            (true, >= 1) => new HoldAnswer("recount", $"{counted}, and the leaves stand well. Count again tomorrow before you spray: act if it has grown.", 1),
-            (false, >= 1) => new HoldAnswer("act", $"{counted}, and the leaves stand low: act by your local advice and the label, and find out why they are low.", 1),
+        var answer = (good, share) switch {
+            (_, >= 2) => new HoldAnswer("act",
+                $"{counted}: twice the threshold and more. Brix does not overrule that: act by your local advice and the label.", 1),
+            (true, >= 1) =>
+                new HoldAnswer("recount",
+                    $"{counted}, and the leaves stand well. Count again tomorrow before you spray: act if it has grown.", 1),
+            (false, >= 1) =>
+                new HoldAnswer("act",
+                    $"{counted}, and the leaves stand low: act by your local advice and the label, and find out why they are low.", 1),
             (true, _) => new HoldAnswer("hold", $"{counted}, and the leaves stand well: hold the spray and look again in three days.", 3),
-            _ => new HoldAnswer("feed", $"{counted}, so no spray yet; but the leaves stand low: look for what they lack, and look again in two days.", 2),
+            _ => new HoldAnswer("feed",
+                $"{counted}, so no spray yet; but the leaves stand low: look for what they lack, and look again in two days.", 2),
         };
         return Worked.Of(
             answer, "", Evidence.PractitionersRule,
-            [new("pests", "count ÷ threshold", $"{Say.Number(seen)} ÷ {Say.Number(line)}", Say.Number(share), "local advice for that pest"), new("leaves", "against the line in force", standing, good ? "well" : "low", "practitioners’ rule: fewer sucking insects on high brix; evidence mixed")],
+            [new("pests", "count ÷ threshold", $"{Say.Number(seen)} ÷ {Say.Number(line)}", Say.Number(share), "local advice for that pest"),
+                new("leaves", "against the line in force", standing, good ? "well" : "low",
+                    "practitioners’ rule: fewer sucking insects on high brix; evidence mixed")],
             share >= 1 ? [Cautions.Spraying] : []);
     }
 }

@@ -7,7 +7,8 @@ namespace MudPie.Core.Judging;
 /// <summary>Corrects refractometer readings to 20 °C by the international sucrose table.</summary>
 public static class BrixCorrection
 {
-    // International temperature correction for sucrose refractometers, reference 20 °C: rows 10 to 30 °C, columns 0, 5 … 30 °Bx as read. Add the figure.
+    // International temperature correction for sucrose refractometers, reference 20 °C: rows 10 to 30 °C, columns 0, 5 … 30 °Bx as read.
+    // Add the figure.
     private static readonly double[,] Table =
     {
         { -0.50, -0.54, -0.58, -0.61, -0.64, -0.66, -0.68 }, { -0.46, -0.49, -0.53, -0.55, -0.58, -0.60, -0.62 },
@@ -31,7 +32,8 @@ public static class BrixCorrection
     {
         var checks = new Checks();
         var read = checks.Range("brix", brix, 0, 30, "°Bx", "The correction table ends at 30.");
-        var t = checks.Range("temperatureC", temperatureC, 10, 30, "°C", "Outside that the table says nothing: let the meter come indoors for ten minutes and read again.");
+        var t = checks.Range("temperatureC", temperatureC, 10, 30, "°C",
+            "Outside that the table says nothing: let the meter come indoors for ten minutes and read again.");
         if (!checks.Sound)
         {
             return checks.Refusal;
@@ -43,7 +45,9 @@ public static class BrixCorrection
             new Brix(read + add),
             "°Bx at 20 °C",
             Evidence.ChemistryOrPhysics,
-            [new("temperature", "reading + table, interpolated both ways", $"{Say.Number(read)} °Bx at {Say.Number(t)} °C, {(add < 0 ? "−" : "+")}{Say.Fixed(Math.Abs(add), 2)}", $"{Say.Fixed(read + add, 2)} °Bx",
+            [new("temperature", "reading + table, interpolated both ways",
+                $"{Say.Number(read)} °Bx at {Say.Number(t)} °C, {(add < 0 ? "−" : "+")}{Say.Fixed(Math.Abs(add), 2)}",
+                $"{Say.Fixed(read + add, 2)} °Bx",
                 "international temperature correction table for sucrose refractometers, reference 20 °C")]);
     }
 
@@ -77,7 +81,8 @@ public sealed record BrixValue(int Count, double Mean, double? Low95, double? Hi
 /// <param name="Sentence">The plain sentence.</param>
 /// <param name="Caveats">What else could have made the change.</param>
 public sealed record BrixDifference(
-    BrixValue Before, BrixValue After, double Difference, double? Low95, double? High95, bool? InsideNoise, string Sentence, IReadOnlyList<string> Caveats);
+    BrixValue Before, BrixValue After, double Difference, double? Low95, double? High95, bool? InsideNoise, string Sentence,
+    IReadOnlyList<string> Caveats);
 
 /// <summary>Compares readings before and after.</summary>
 public static class BrixReadings
@@ -123,7 +128,8 @@ public static class BrixReadings
         var df = (va + vb) * (va + vb) / ((va * va / (a.Count - 1)) + (vb * vb / (b.Count - 1)));
         var half = StudentT.InvCDF(0, 1, df, 0.975) * se;
         var inside = Math.Abs(difference) <= half;
-        var answer = new BrixDifference(a, b, difference, difference - half, difference + half, inside, Sentence(difference, half, inside), caveats);
+        var answer = new BrixDifference(a, b, difference, difference - half, difference + half, inside,
+            Sentence(difference, half, inside), caveats);
         return Worked.Of(
             answer,
             "°Bx",
@@ -131,11 +137,13 @@ public static class BrixReadings
             [
                 new("before", "mean of readings at 20 °C", $"{a.Count} readings", $"{Say.Fixed(a.Mean, 2)} °Bx", "refractometer"),
                 new("after", "mean of readings at 20 °C", $"{b.Count} readings", $"{Say.Fixed(b.Mean, 2)} °Bx", "refractometer"),
-                new("give or take", "t(0.975, df) · √(s₁²/n₁ + s₂²/n₂)", $"df {Say.Fixed(df, 1)}, standard error {Say.Fixed(se, 2)}", $"±{Say.Fixed(half, 2)} °Bx", "Welch 1947"),
+                new("give or take", "t(0.975, df) · √(s₁²/n₁ + s₂²/n₂)", $"df {Say.Fixed(df, 1)}, standard error {Say.Fixed(se, 2)}",
+                    $"±{Say.Fixed(half, 2)} °Bx", "Welch 1947"),
             ]);
     }
 
-    /// <summary>Second less first, plant by plant: the same plants in the same order, so that what differs between plants drops out (paired t).</summary>
+    /// <summary>Second less first, plant by plant: the same plants in the same order, so that what differs between plants drops out (paired
+    /// t).</summary>
     /// <remarks>8, 9, 10 at the bottom and 10, 11.2, 11.8 at the top: +2.0 °Bx, give or take 0.5.</remarks>
     public static Worked<BrixDifference> ComparePlants(BrixSet first, BrixSet second)
     {
@@ -150,7 +158,8 @@ public static class BrixReadings
         var inside = Math.Abs(mean) <= half;
         var size = $"{Signed(mean)} °Bx, give or take {Say.Fixed(half, 1)}";
         return Worked.Of(
-            new BrixDifference(Value(first.Corrected), Value(second.Corrected), mean, mean - half, mean + half, inside, inside ? $"{size}: inside the noise. You can't tell." : $"{size}: more than the noise.", []),
+            new BrixDifference(Value(first.Corrected), Value(second.Corrected), mean, mean - half, mean + half, inside,
+                inside ? $"{size}: inside the noise. You can't tell." : $"{size}: more than the noise.", []),
             "°Bx", Evidence.MeasuredHere,
             [new("plant by plant", "mean of differences ± t · s ÷ √n", $"{n} plants", size, "paired t")]);
     }

@@ -14,8 +14,7 @@ public sealed record Amount(string Typed, double Si, string Shown, string? InToo
 /// <summary>Reads amounts as people say them: "half a cup", "2 gal", "1 1/2 tbsp", "3 l", "1,5 kg", "½ tsp".</summary>
 public static partial class AmountText
 {
-    private static readonly Dictionary<string, double> Words = new()
-    {
+    private static readonly Dictionary<string, double> Words = new() {
         ["half"] = 0.5,
         ["quarter"] = 0.25,
         ["third"] = 1.0 / 3,
@@ -34,8 +33,7 @@ public static partial class AmountText
         ["dozen"] = 12,
     };
 
-    private static readonly Dictionary<char, string> Fractions = new()
-    {
+    private static readonly Dictionary<char, string> Fractions = new() {
         ['½'] = "1/2",
         ['¼'] = "1/4",
         ['¾'] = "3/4",
@@ -62,9 +60,10 @@ public static partial class AmountText
         }
 
         var litres = mass.Value.Si / 1000 / kgPerLitre;
-        return mass.Worked with
-        {
-            Value = new Amount(mass.Value.Typed, litres, $"{Units.Show(litres, Dimension.Volume, system)}, from {mass.Value.Shown} at {Say.Number(kgPerLitre)} kg a litre", Spoons.InTools(new Litres(litres), system).WithError),
+        return mass.Worked with {
+            Value = new Amount(mass.Value.Typed, litres,
+                $"{Units.Show(litres, Dimension.Volume, system)}, from {mass.Value.Shown} at {Say.Number(kgPerLitre)} kg a litre",
+                Spoons.InTools(new Litres(litres), system).WithError),
         };
     }
 
@@ -89,13 +88,15 @@ public static partial class AmountText
         var clean = Normalise(typed);
         if (!TakeNumber(clean, out var figure, out var rest, out var twoWays))
         {
-            return twoWays is { } both ? new Refusal([both.TwoWays(field, typed)]) : Refusal.Of(field, $"There is no number in “{typed}”.", Examples(dimension));
+            return twoWays is { } both ? new Refusal([both.TwoWays(field, typed)]) : Refusal.Of(field, $"There is no number in “{typed}”.",
+                Examples(dimension));
         }
 
         rest = LeadingWords().Replace(rest, "").Trim();
         if (rest.Length == 0 && dimension == Dimension.AreaRate && system.IsUs())
         {
-            return Refusal.Of(field, $"“{typed}” can be read two ways: {Say.Number(figure)} L/ha, or {Say.Number(figure)} gal/acre.", "Say which of the two, with its unit.");
+            return Refusal.Of(field, $"“{typed}” can be read two ways: {Say.Number(figure)} L/ha, or {Say.Number(figure)} gal/acre.",
+                "Say which of the two, with its unit.");
         }
 
         var unit = rest.Length == 0
@@ -103,14 +104,18 @@ public static partial class AmountText
             : Units.Of(dimension, system).FirstOrDefault(u => u.Names.Contains(rest) || u.Names.Contains(rest.TrimEnd('.')));
         if (dimension == Dimension.Volume && Units.TwoGallons(rest.TrimEnd('.'), system) is { } two)
         {
-            var (us, imperial) = (Units.Show(figure * two.Us.Factor, dimension, system), Units.Show(figure * two.Imperial.Factor, dimension, system));
-            return new Refusal([new(field, $"“{typed}” can be US ({us}) or imperial ({imperial}).", $"Write {Say.Number(figure)} {two.Us.Shown} or {Say.Number(figure)} {two.Imperial.Shown}; or say once for the holding which is meant.", "gallons")]);
+            var (us, imperial) = (Units.Show(figure * two.Us.Factor, dimension, system), Units.Show(figure * two.Imperial.Factor,
+                dimension, system));
+            return new Refusal([new(field, $"“{typed}” can be US ({us}) or imperial ({imperial}).",
+                $"Write {Say.Number(figure)} {two.Us.Shown} or {Say.Number(figure)} {two.Imperial.Shown}; or say once for the holding "
+                    + "which is meant.", "gallons")]);
         }
 
         if (unit is null)
         {
             var known = string.Join(", ", Units.Of(dimension, system).Select(u => u.Shown).Where(s => s.Length > 0).Take(6));
-            return Refusal.Of(field, $"“{rest}” is not a unit that fits here.", known.Length > 0 ? $"Use {known}." : "Give the number alone.");
+            return Refusal.Of(field, $"“{rest}” is not a unit that fits here.", known.Length > 0
+                ? $"Use {known}." : "Give the number alone.");
         }
 
         var si = (figure * unit.Factor) + unit.Offset;
@@ -126,10 +131,12 @@ public static partial class AmountText
 
         var tools = dimension == Dimension.Volume ? Spoons.InTools(new Litres(si), system).Text : null;
         return Worked.Of(
-            new Amount(typed, si, Units.Show(si, dimension, system) + (unit.Shown.Split(' ') is ["US" or "imp", ..] ? $" ({unit.Shown})" : ""), tools),
+            new Amount(typed, si, Units.Show(si, dimension, system)
+                + (unit.Shown.Split(' ') is ["US" or "imp", ..] ? $" ({unit.Shown})" : ""), tools),
             dimension.ToString(),
             Evidence.ChemistryOrPhysics,
-            [new WorkingLine("what was typed", "figure × unit", $"{Say.Number(figure)} × {unit.Shown}", Units.Show(si, dimension, system), "SI and US customary definitions")]);
+            [new WorkingLine("what was typed", "figure × unit", $"{Say.Number(figure)} × {unit.Shown}", Units.Show(si, dimension, system),
+                "SI and US customary definitions")]);
     }
 
     private static string Normalise(string text)
@@ -186,8 +193,7 @@ public static partial class AmountText
 
             var isShare = key is "half" or "quarter" or "third";
             var afterAnd = taken > 0 && parts[..taken].Contains("and");
-            value = (isShare, key) switch
-            {
+            value = (isShare, key) switch {
                 (true, _) when value >= 2 && !afterAnd => value * n,
                 (true, _) when afterAnd => value + n - (parts[taken - 1] is "a" ? 1 : 0),
                 (true, _) => n,
@@ -204,10 +210,10 @@ public static partial class AmountText
     }
 
     private static double Part(Match found, string group) =>
-        found.Groups[group] is { Success: true, Value: var digits } ? double.Parse(digits, NumberStyles.None, CultureInfo.InvariantCulture) : 0;
+        found.Groups[group] is { Success: true, Value: var digits }
+            ? double.Parse(digits, NumberStyles.None, CultureInfo.InvariantCulture) : 0;
 
-    private static string Examples(Dimension dimension) => dimension switch
-    {
+    private static string Examples(Dimension dimension) => dimension switch {
         Dimension.Volume => "Write it as 17 L, 2 gal, half a cup or 1 1/2 tbsp.",
         Dimension.Mass => "Write it as 250 g or 0.5 kg.",
         Dimension.Area => "Write it as 36 m², 1.4 ha or 400 sq ft.",

@@ -3,11 +3,11 @@ using System.Text.RegularExpressions;
 
 namespace MudPie.Core.Measures;
 
-/// <summary>Sentences of Mud Pie's own that were written down while the holding spoke other units. What a grower typed is never put through it.</summary>
+/// <summary>Sentences of Mud Pie's own that were written down while the holding spoke other units. What a grower typed is never put through
+/// it.</summary>
 public static partial class InUnits
 {
-    private static readonly Dictionary<string, (bool Us, Func<double, UnitSystem, string> Show)> Words = new()
-    {
+    private static readonly Dictionary<string, (bool Us, Func<double, UnitSystem, string> Show)> Words = new() {
         ["L"] = (false, (x, u) => Units.Show(x, Dimension.Volume, u)),
         ["mL"] = (false, (x, u) => Units.Show(x / 1000, Dimension.Volume, u)),
         ["L/min"] = (false, (x, u) => Units.Show(x, Dimension.Flow, u)),
@@ -28,15 +28,21 @@ public static partial class InUnits
     /// <summary>The sentence in the holding's units.</summary>
     /// <param name="sentence">As it was written.</param>
     /// <param name="units">What the holding speaks now.</param>
-    /// <remarks>"180 L of water; 12 °C, wind 2 m/s" is "47.6 gal of water; 53.6 °F, wind 4.5 mph"; mg/L stays, and so do grams: they are the field's own words everywhere.</remarks>
+    /// <remarks>"180 L of water; 12 °C, wind 2 m/s" is "47.6 gal of water; 53.6 °F, wind 4.5 mph"; mg/L stays, and so do grams: they are
+    /// the field's own words everywhere.</remarks>
     public static string Say(string sentence, UnitSystem units) => Figures().Replace(sentence, m =>
-        Words.TryGetValue(m.Groups[2].Value, out var word) && word.Us != units.IsUs() && double.TryParse(m.Groups[1].Value.Replace(",", "", StringComparison.Ordinal), NumberStyles.Float, CultureInfo.InvariantCulture, out var figure)
+        Words.TryGetValue(m.Groups[2].Value, out var word) && word.Us != units.IsUs()
+            && double.TryParse(m.Groups[1].Value.Replace(",", "", StringComparison.Ordinal), NumberStyles.Float,
+                CultureInfo.InvariantCulture, out var figure)
             ? word.Show(figure, units)
             : m.Value);
 
-    private static double Read(double figure, string unit, Dimension dimension) => Units.Of(dimension, UnitSystem.UsCustomary).First(u => u.Shown == unit) is var u ? (figure * u.Factor) + u.Offset : figure;
+    private static double Read(double figure, string unit, Dimension dimension) => Units.Of(dimension, UnitSystem.UsCustomary)
+        .First(u => u.Shown == unit) is var u ? (figure * u.Factor) + u.Offset : figure;
 
     // The longer words first: "L/min" is not "L".
-    [GeneratedRegex(@"(-?[0-9][0-9,]*(?:\.[0-9]+)?) (mg/L|mL/L|g/L|L/min|L/ha|gal/acre|m/s|mph|fl oz|gal|cfm|°C|°F|psi|kPa|lb|kg|mm|mL|L)\b", RegexOptions.NonBacktracking)]
+    [GeneratedRegex(@"(-?[0-9][0-9,]*(?:\.[0-9]+)?) (mg/L|mL/L|g/L|L/min|L/ha|gal/acre"
+        + @"|m/s|mph|fl oz|gal|cfm|°C|°F|psi|kPa|lb|kg|mm|mL|L)\b",
+        RegexOptions.NonBacktracking)]
     private static partial Regex Figures();
 }

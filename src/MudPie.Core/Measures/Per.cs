@@ -5,10 +5,12 @@ namespace MudPie.Core.Measures;
 /// <summary>Amounts and money over ground, depths of water and winds, in the holding's own units.</summary>
 public static class Per
 {
-    // NIST SP 811: a square foot is 0.09290304 m², an acre 4046.8564224 m², an inch 25.4 mm, a mile 1609.344 m, a US gallon 3.785411784 L, a cubic foot 28.316846592 L.
+    // NIST SP 811: a square foot is 0.09290304 m², an acre 4046.8564224 m², an inch 25.4 mm, a mile 1609.344 m, a US gallon 3.785411784 L,
+    // a cubic foot 28.316846592 L.
     internal const double MphInMps = 0.44704;
     internal const double Ft2InM2 = 0.09290304, AcreInM2 = 4046.8564224;
-    private const double ThousandFt2InM2 = 1000 * Ft2InM2, InchMm = 25.4, UsGallonL = 3.785411784, CfmInLpm = 28.316846592, PoundKg = 0.45359237, UsFluidOunceMl = 29.5735295625;
+    private const double ThousandFt2InM2 = 1000 * Ft2InM2, InchMm = 25.4, UsGallonL = 3.785411784, CfmInLpm = 28.316846592,
+        PoundKg = 0.45359237, UsFluidOunceMl = 29.5735295625;
 
     /// <summary>"on 100 m²", or "on 1,000 sq ft".</summary>
     public static string SmallArea(UnitSystem units) => units.IsUs() ? "on 1,000 sq ft" : "on 100 m²";
@@ -34,40 +36,50 @@ public static class Per
     public static double SquareSi(double perSquare, UnitSystem units) => units.IsUs() ? perSquare / Ft2InM2 : perSquare;
 
     /// <summary>"1 L a m²", "3.1 fl oz a sq ft".</summary>
-    public static string Square(double perM2, Dimension dimension, UnitSystem units) => $"{Units.Show(perM2 / SquareSi(1, units), dimension, units)} {Square(units)}";
+    public static string Square(double perM2, Dimension dimension, UnitSystem units) =>
+        $"{Units.Show(perM2 / SquareSi(1, units), dimension, units)} {Square(units)}";
 
     /// <summary>"10 L on 100 m²", "2.5 gal on 1,000 sq ft".</summary>
-    public static string Small(double per100M2, Dimension dimension, UnitSystem units) => $"{Units.Show(Small(per100M2, units), dimension, units)} {SmallArea(units)}";
+    public static string Small(double per100M2, Dimension dimension, UnitSystem units) =>
+        $"{Units.Show(Small(per100M2, units), dimension, units)} {SmallArea(units)}";
 
     /// <summary>"300 L a hectare", "32 gal an acre".</summary>
-    public static string Large(double perHa, Dimension dimension, UnitSystem units) => $"{Units.Show(Large(perHa, units), dimension, units)} {LargeArea(units)}";
+    public static string Large(double perHa, Dimension dimension, UnitSystem units) =>
+        $"{Units.Show(Large(perHa, units), dimension, units)} {LargeArea(units)}";
 
     /// <summary>Water on the ground: "10 mm", "0.39 in".</summary>
-    public static string Depth(double mm, UnitSystem units) => units.IsUs() ? $"{Say.Number(mm / InchMm, 2)} in" : $"{Say.Number(mm, 2)} mm";
+    public static string Depth(double mm, UnitSystem units) =>
+        units.IsUs() ? $"{Say.Number(mm / InchMm, 2)} in" : $"{Say.Number(mm, 2)} mm";
 
     /// <summary>Wind: "6 m/s", "13 mph".</summary>
-    public static string Wind(double metresPerSecond, UnitSystem units) => units.IsUs() ? $"{Say.Number(metresPerSecond / MphInMps, 2)} mph" : $"{Say.Number(metresPerSecond, 2)} m/s";
+    public static string Wind(double metresPerSecond, UnitSystem units) => units.IsUs() ? $"{Say.Number(metresPerSecond / MphInMps, 2)} mph"
+        : $"{Say.Number(metresPerSecond, 2)} m/s";
 
     /// <summary>Depth of ground: "7 cm", "2.8 in".</summary>
-    public static string Centimetres(double cm, UnitSystem units) => units.IsUs() ? $"{Say.Number(cm * 10 / InchMm, 2)} in" : $"{Say.Number(cm, 2)} cm";
+    public static string Centimetres(double cm, UnitSystem units) =>
+        units.IsUs() ? $"{Say.Number(cm * 10 / InchMm, 2)} in" : $"{Say.Number(cm, 2)} cm";
 
     /// <summary>Air to a volume of brew: "0.25 L/min per litre", "0.033 cfm per gallon".</summary>
     public static string Air(double litresAMinutePerLitre, UnitSystem units) =>
-        units.IsUs() ? $"{Say.Number(litresAMinutePerLitre * UsGallonL / CfmInLpm, 2)} cfm per gallon" : $"{Say.Number(litresAMinutePerLitre, 2)} L/min per litre";
+        units.IsUs() ? $"{Say.Number(litresAMinutePerLitre * UsGallonL / CfmInLpm, 2)} cfm per gallon"
+            : $"{Say.Number(litresAMinutePerLitre, 2)} L/min per litre";
 
     /// <summary>A liquid in a volume of water: "6 mL per litre", "0.77 fl oz per gallon".</summary>
-    public static string Mixed(double mlPerLitre, UnitSystem units) => units.IsUs() ? $"{Say.Number(mlPerLitre * UsGallonL / UsFluidOunceMl, 2)} fl oz per gallon" : $"{Say.Number(mlPerLitre)} mL per litre";
+    public static string Mixed(double mlPerLitre, UnitSystem units) => units.IsUs()
+        ? $"{Say.Number(mlPerLitre * UsGallonL / UsFluidOunceMl, 2)} fl oz per gallon" : $"{Say.Number(mlPerLitre)} mL per litre";
 
     /// <summary>So much of a product: 1.79 mL is "1.79 mL", 2,115,142 g "2115 kg", and 30 mL in a US holding "1.01 fl oz".</summary>
     /// <param name="amount">In that unit.</param>
     /// <param name="unit">"mL" or "g".</param>
     /// <param name="units">The holding's units.</param>
-    public static string Product(double amount, string unit, UnitSystem units) => unit == "mL" ? Units.Show(amount / 1000, Dimension.Volume, units) : Units.Show(amount, Dimension.Mass, units);
+    public static string Product(double amount, string unit, UnitSystem units) =>
+        unit == "mL" ? Units.Show(amount / 1000, Dimension.Volume, units) : Units.Show(amount, Dimension.Mass, units);
 
     /// <summary>What an input is priced by: "litre" or "kilo", "gallon" or "pound".</summary>
     /// <param name="unit">"L" or "kg": what the input is kept in.</param>
     /// <param name="units">The holding's units.</param>
-    public static string PricedBy(string unit, UnitSystem units) => (unit, units.IsUs()) switch { ("L", false) => "litre", ("L", true) => "gallon", (_, false) => "kilo", _ => "pound" };
+    public static string PricedBy(string unit, UnitSystem units) =>
+        (unit, units.IsUs()) switch { ("L", false) => "litre", ("L", true) => "gallon", (_, false) => "kilo", _ => "pound" };
 
     /// <summary>A price of a litre or kilogram as one of what the holding prices by.</summary>
     /// <remarks>9.40 a litre is 35.58 a gallon.</remarks>
@@ -81,10 +93,12 @@ public static class Per
     public static double ProductOnLarge(string unit, UnitSystem units) => Large(1, units) / PricedIn(unit, units);
 
     /// <summary>"9.40 a litre", "35.58 a gallon".</summary>
-    public static string PriceShown(double ofLitreOrKilo, string unit, UnitSystem units) => $"{Say.Fixed(Price(ofLitreOrKilo, unit, units), 2)} a {PricedBy(unit, units)}";
+    public static string PriceShown(double ofLitreOrKilo, string unit, UnitSystem units) =>
+        $"{Say.Fixed(Price(ofLitreOrKilo, unit, units), 2)} a {PricedBy(unit, units)}";
 
     private static double PricedIn(string unit, UnitSystem units) => !units.IsUs() ? 1 : unit == "L" ? UsGallonL : PoundKg;
 
     /// <summary>Bore of a hose: "13 mm", "0.51 in".</summary>
-    public static string Millimetres(double mm, UnitSystem units) => units.IsUs() ? $"{Say.Number(mm / InchMm, 2)} in" : $"{Say.Number(mm)} mm";
+    public static string Millimetres(double mm, UnitSystem units) =>
+        units.IsUs() ? $"{Say.Number(mm / InchMm, 2)} in" : $"{Say.Number(mm)} mm";
 }

@@ -20,7 +20,8 @@ public static class Spoons
 
     private static readonly Tool[] Metric =
     [
-        new("bucket (10 L)", "buckets (10 L)", 10_000), new("jug (1 L)", "jugs (1 L)", 1000), new("cup", "cups", 250), new("½ cup", "½ cup", 125),
+        new("bucket (10 L)", "buckets (10 L)", 10_000), new("jug (1 L)", "jugs (1 L)", 1000), new("cup", "cups", 250),
+        new("½ cup", "½ cup", 125),
         new("tbsp", "tbsp", 15), new("tsp", "tsp", 5), new("½ tsp", "½ tsp", 2.5), new("¼ tsp", "¼ tsp", 1.25),
     ];
 
@@ -61,7 +62,8 @@ public static class Spoons
         for (var i = 0; i < tools.Length && words.Count < kinds; i++)
         {
             var last = words.Count == kinds - 1 || i == tools.Length - 1;
-            var count = last && left / tools[i].Ml > (i == tools.Length - 1 ? 0.5 : 0.75) ? Math.Round(left / tools[i].Ml) : Math.Floor((left / tools[i].Ml) + 1e-9);
+            var count = last && left / tools[i].Ml > (i == tools.Length - 1 ? 0.5 : 0.75)
+                ? Math.Round(left / tools[i].Ml) : Math.Floor((left / tools[i].Ml) + 1e-9);
             if (count < 1)
             {
                 continue;

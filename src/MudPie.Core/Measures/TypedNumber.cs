@@ -7,7 +7,8 @@ namespace MudPie.Core.Measures;
 /// <summary>A number as people type it, read one way only: or none, or two ways, and then it is asked about.</summary>
 /// <param name="Value">The figure; null where there is none. Of two readings, the one with a decimal sign.</param>
 /// <param name="Other">The second reading, with the sign for thousands; null where there is only one.</param>
-/// <remarks>"1,5" is 1.5; "1,234.5", "1.234,5" and "1 234.5" are 1234.5; "0.250" is 0.25; "1,000" and "1.000" are one or a thousand, and are asked about.</remarks>
+/// <remarks>"1,5" is 1.5; "1,234.5", "1.234,5" and "1 234.5" are 1234.5; "0.250" is 0.25; "1,000" and "1.000" are one or a thousand, and
+/// are asked about.</remarks>
 public readonly partial record struct TypedNumber(double? Value, double? Other = null)
 {
     private const int Longest = 40;
@@ -21,7 +22,8 @@ public readonly partial record struct TypedNumber(double? Value, double? Other =
     /// <param name="commaIsDecimal">A comma can only be a decimal sign here, as its neighbours show.</param>
     public static TypedNumber Of(string? text, bool pointIsDecimal = false, bool commaIsDecimal = false)
     {
-        var clean = (text ?? "").Trim().Replace('−', '-').Replace('\u00a0', ' ').Replace('\u202f', ' ').Replace('\u2009', ' ').Replace('’', '\'');
+        var clean = (text ?? "").Trim().Replace('−', '-').Replace('\u00a0', ' ').Replace('\u202f', ' ').Replace('\u2009', ' ')
+            .Replace('’', '\'');
         if (clean.Length is 0 or > Longest || !Whole().IsMatch(clean))
         {
             return default;
@@ -32,7 +34,8 @@ public readonly partial record struct TypedNumber(double? Value, double? Other =
         body = body.Replace(" ", "", StringComparison.Ordinal).Replace("'", "", StringComparison.Ordinal);
         var spaced = body.Length < (exponent < 0 ? clean.Length : exponent);
         var (commas, points) = (body.Count(c => c == ','), body.Count(c => c == '.'));
-        double? Plain(string figure) => double.TryParse(figure + power, NumberStyles.Float, CultureInfo.InvariantCulture, out var v) && double.IsFinite(v) ? v : null;
+        double? Plain(string figure) => double.TryParse(figure + power, NumberStyles.Float, CultureInfo.InvariantCulture, out var v)
+            && double.IsFinite(v) ? v : null;
         if (commas + points == 0)
         {
             return new(Plain(body));
@@ -42,7 +45,8 @@ public readonly partial record struct TypedNumber(double? Value, double? Other =
         {
             var (group, sign) = body.LastIndexOf(',') > body.LastIndexOf('.') ? ('.', ',') : (',', '.');
             var cut = body.LastIndexOf(sign);
-            return body.Count(c => c == sign) == 1 && Grouped(body[..cut], group) ? new(Plain(body[..cut].Replace(group.ToString(), "", StringComparison.Ordinal) + "." + body[(cut + 1)..])) : default;
+            return body.Count(c => c == sign) == 1 && Grouped(body[..cut], group)
+                ? new(Plain(body[..cut].Replace(group.ToString(), "", StringComparison.Ordinal) + "." + body[(cut + 1)..])) : default;
         }
 
         var separator = commas > 0 ? ',' : '.';
@@ -59,7 +63,8 @@ public readonly partial record struct TypedNumber(double? Value, double? Other =
 
     /// <summary>What to say where it is read two ways: both, and how to write each.</summary>
     public FieldProblem TwoWays(string field, string typed) => new(
-        field, $"“{typed.Trim()}” can be read as {Figure(Value)} or as {Figure(Other)}.", $"Write {Figure(Value)} or {Figure(Other)}, without a sign for thousands.");
+        field, $"“{typed.Trim()}” can be read as {Figure(Value)} or as {Figure(Other)}.",
+        $"Write {Figure(Value)} or {Figure(Other)}, without a sign for thousands.");
 
     internal static string Figure(double? value) => (value ?? 0).ToString("0.############", CultureInfo.InvariantCulture);
 
@@ -67,13 +72,17 @@ public readonly partial record struct TypedNumber(double? Value, double? Other =
     private static bool Grouped(string body, char separator)
     {
         var parts = body.TrimStart('+', '-').Split(separator);
-        return parts.Length > 1 && parts[0].Length is >= 1 and <= 3 && parts[0][0] is >= '1' and <= '9' && parts.Skip(1).All(p => p.Length == 3);
+        return parts.Length > 1 && parts[0].Length is >= 1 and <= 3 && parts[0][0] is >= '1' and <= '9' && parts.Skip(1)
+            .All(p => p.Length == 3);
     }
 
     /// <summary>A number at the head of a text: what <see cref="Of"/> reads.</summary>
-    [GeneratedRegex(@"^[+-]?(?:[0-9]{1,3}(?:[ '][0-9]{3})+(?:[.,][0-9]+)?|[0-9]+(?:[.,][0-9]+)*|[.,][0-9]+)(?:[eE][+-]?[0-9]{1,3})?(?![0-9])", RegexOptions.None, 1000)]
+    [GeneratedRegex(@"^[+-]?(?:[0-9]{1,3}(?:[ '][0-9]{3})+(?:[.,][0-9]+)?|[0-9]+(?:[.,][0-9]+)*|[.,][0-9]+)"
+        + @"(?:[eE][+-]?[0-9]{1,3})?(?![0-9])",
+        RegexOptions.None, 1000)]
     internal static partial Regex Head();
 
-    [GeneratedRegex(@"^[+-]?(?:[0-9]{1,3}(?:[ '][0-9]{3})+(?:[.,][0-9]+)?|[0-9]+(?:[.,][0-9]+)*|[.,][0-9]+)(?:[eE][+-]?[0-9]{1,3})?$", RegexOptions.NonBacktracking)]
+    [GeneratedRegex(@"^[+-]?(?:[0-9]{1,3}(?:[ '][0-9]{3})+(?:[.,][0-9]+)?|[0-9]+(?:[.,][0-9]+)*|[.,][0-9]+)(?:[eE][+-]?[0-9]{1,3})?$",
+        RegexOptions.NonBacktracking)]
     private static partial Regex Whole();
 }

@@ -11,10 +11,12 @@ public enum UnitSystem
     /// <summary>US gallons, ounces, feet, °F; a cup is 236.588 mL, a tablespoon 14.787 mL, a teaspoon 4.929 mL.</summary>
     UsCustomary,
 
-    /// <summary>As <see cref="Metric"/>, and a gallon, quart, pint or fluid ounce that is typed is the US one. The grower was asked once.</summary>
+    /// <summary>As <see cref="Metric"/>, and a gallon, quart, pint or fluid ounce that is typed is the US one. The grower was asked
+    /// once.</summary>
     MetricUsGallons,
 
-    /// <summary>As <see cref="Metric"/>, and a gallon, quart, pint or fluid ounce that is typed is the imperial one. The grower was asked once.</summary>
+    /// <summary>As <see cref="Metric"/>, and a gallon, quart, pint or fluid ounce that is typed is the imperial one. The grower was asked
+    /// once.</summary>
     MetricImperialGallons,
 }
 
@@ -80,7 +82,8 @@ public static class Units
         new("US qt", UsGallon / 4, 0, "us qt", "us quart", "us quarts"),
         new("US pt", UsGallon / 8, 0, "us pt", "us pint", "us pints"),
         new("US fl oz", UsGallon / 128, 0, "us fl oz", "us floz", "us fluid ounce", "us fluid ounces"),
-        new("imp gal", ImperialGallon, 0, "imp gal", "imp gals", "imperial gallon", "imperial gallons", "uk gal", "uk gallon", "uk gallons"),
+        new("imp gal", ImperialGallon, 0, "imp gal", "imp gals", "imperial gallon", "imperial gallons", "uk gal", "uk gallon",
+            "uk gallons"),
         new("imp qt", ImperialGallon / 4, 0, "imp qt", "imperial quart", "imperial quarts", "uk quart", "uk quarts"),
         new("imp pt", ImperialGallon / 8, 0, "imp pt", "imperial pint", "imperial pints", "uk pint", "uk pints"),
         new("imp fl oz", ImperialGallon / 160, 0, "imp fl oz", "imperial fluid ounce", "imperial fluid ounces", "uk fl oz"),
@@ -88,10 +91,12 @@ public static class Units
         new("bucket", 10, 0, "bucket", "buckets"),
     ];
 
-    /// <summary>Gallons, quarts, pints and fluid ounces with no word of whose: the US ones where that is settled, the imperial ones where that is; else they are asked about.</summary>
+    /// <summary>Gallons, quarts, pints and fluid ounces with no word of whose: the US ones where that is settled, the imperial ones where
+    /// that is; else they are asked about.</summary>
     private static Unit[] Gallons(UnitSystem system)
     {
-        var (gallon, ounces, whose) = system == UnitSystem.MetricImperialGallons ? (ImperialGallon, 160, "imp ") : (UsGallon, 128, system == UnitSystem.UsCustomary ? "" : "US ");
+        var (gallon, ounces, whose) = system == UnitSystem.MetricImperialGallons
+            ? (ImperialGallon, 160, "imp ") : (UsGallon, 128, system == UnitSystem.UsCustomary ? "" : "US ");
         return
         [
             new(whose + "gal", gallon, 0, "gal", "gals", "gallon", "gallons"),
@@ -101,7 +106,8 @@ public static class Units
         ];
     }
 
-    /// <summary>The two readings of a gallon, quart, pint or fluid ounce in a holding that was not asked yet; null where there is only one.</summary>
+    /// <summary>The two readings of a gallon, quart, pint or fluid ounce in a holding that was not asked yet; null where there is only
+    /// one.</summary>
     internal static (Unit Us, Unit Imperial)? TwoGallons(string name, UnitSystem system)
     {
         var at = system == UnitSystem.Metric ? Array.FindIndex(Gallons(system), u => u.Names.Contains(name)) : -1;
@@ -122,8 +128,7 @@ public static class Units
             new("tsp", UsGallon / 768, 0, "tsp", "tsps", "teaspoon", "teaspoons"),
         ];
 
-    private static readonly Dictionary<Dimension, Unit[]> Others = new()
-    {
+    private static readonly Dictionary<Dimension, Unit[]> Others = new() {
         [Dimension.Mass] =
         [
             new("g", 1, 0, "g", "gram", "grams", "gm"),
@@ -189,14 +194,14 @@ public static class Units
 
     internal static IReadOnlyList<Unit> Of(Dimension dimension, UnitSystem system) =>
         dimension == Dimension.Volume ? [.. AlwaysVolume, .. Gallons(system), .. Spoons(system)]
-        : dimension == Dimension.AreaRate && system.IsUs() ? [.. Others[dimension], new("gal/acre", UsGallon / 0.40468564224, 0, "gal/acre", "gal/ac", "gpa", "gal per acre", "gal an acre")]
+        : dimension == Dimension.AreaRate && system.IsUs()
+        ? [.. Others[dimension], new("gal/acre", UsGallon / 0.40468564224, 0, "gal/acre", "gal/ac", "gpa", "gal per acre", "gal an acre")]
         : Others[dimension];
 
     /// <summary>The unit that a bare number is read in: litres or gallons, °C or °F, and so on.</summary>
     internal static Unit Default(Dimension dimension, UnitSystem system)
     {
-        var name = (dimension, system) switch
-        {
+        var name = (dimension, system) switch {
             (Dimension.Volume, UnitSystem.UsCustomary) => "gal",
             (Dimension.Mass, UnitSystem.UsCustomary) => "oz",
             (Dimension.Area, UnitSystem.UsCustomary) => "sq ft",
@@ -213,8 +218,7 @@ public static class Units
     /// <summary>An SI figure in the holding's units: 0.015 L is "15 mL" or "0.5 fl oz"; 20 °C is "20 °C" or "68 °F".</summary>
     public static string Show(double si, Dimension dimension, UnitSystem system)
     {
-        var unit = (dimension, system) switch
-        {
+        var unit = (dimension, system) switch {
             (Dimension.Volume, not UnitSystem.UsCustomary) => Math.Abs(si) < 0.9995 && si != 0 ? "mL" : "L",
             (Dimension.Volume, UnitSystem.UsCustomary) => Math.Abs(si) < UsGallon / 4 && si != 0 ? "fl oz" : "gal",
             (Dimension.Mass, not UnitSystem.UsCustomary) => Math.Abs(si) >= 1000 ? "kg" : Math.Abs(si) < 1 && si != 0 ? "mg" : "g",

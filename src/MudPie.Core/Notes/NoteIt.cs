@@ -32,23 +32,28 @@ public sealed record Nameable(string Kind, int Id, string Name, IReadOnlyList<st
 /// <param name="Sky">"clear", "mixed" or "dull" where it was said with a brix.</param>
 /// <param name="Purpose">Of a use: on leaves where leaves or spraying were said, else to the roots.</param>
 public sealed record NoteUnderstood(
-    string Kind, IReadOnlyList<double> Numbers, string? Word, IReadOnlyList<Nameable> Targets, Nameable? Input, double? Amount, string? AmountUnit, string? ClockTime,
-    string Sentence, IReadOnlyList<string> Guessed, bool Choose, double? TemperatureC = null, int Dry = 0, string? Sky = null, Purpose? Purpose = null);
+    string Kind, IReadOnlyList<double> Numbers, string? Word, IReadOnlyList<Nameable> Targets, Nameable? Input, double? Amount,
+    string? AmountUnit, string? ClockTime,
+    string Sentence, IReadOnlyList<string> Guessed, bool Choose, double? TemperatureC = null, int Dry = 0, string? Sky = null,
+    Purpose? Purpose = null);
 
 /// <summary>Understands short phrases: readings and uses, plurals, several numbers, units, names with small slips.</summary>
 public static partial class NoteIt
 {
-    private const string Examples = "Try: o2 6.7 drum · smells sour tank · brix 9.1 8.8 9.4 fennel top · used 30 ml kelp on ridge bed 4 · picked 12 kg garlic.";
+    private const string Examples =
+        "Try: o2 6.7 drum · smells sour tank · brix 9.1 8.8 9.4 fennel top · used 30 ml kelp on ridge bed 4 · picked 12 kg garlic.";
 
     private static readonly (string Kind, string[] Words)[] Kinds =
     [
-        ("oxygen", ["o2", "oxygen", "do"]), ("warmth", ["temp", "temperature", "warmth", "warm", "degrees"]), ("smell", ["smell", "smelled", "smelt", "nose"]), ("foam", ["foam", "foaming", "froth"]),
-        ("strip", ["strip", "chlorine"]), ("brix", ["brix", "bx"]), ("use", ["used", "use", "put", "gave", "given", "sprayed", "drenched", "dosed", "fed"]), ("harvest", ["harvest", "harvested", "picked", "cut", "pulled", "lifted"]),
+        ("oxygen", ["o2", "oxygen", "do"]), ("warmth", ["temp", "temperature", "warmth", "warm", "degrees"]),
+        ("smell", ["smell", "smelled", "smelt", "nose"]), ("foam", ["foam", "foaming", "froth"]),
+        ("strip", ["strip", "chlorine"]), ("brix", ["brix", "bx"]),
+        ("use", ["used", "use", "put", "gave", "given", "sprayed", "drenched", "dosed", "fed"]),
+        ("harvest", ["harvest", "harvested", "picked", "cut", "pulled", "lifted"]),
         ("note", ["note", "saw", "seen"]),
     ];
 
-    private static readonly Dictionary<string, string[]> Smells = new()
-    {
+    private static readonly Dictionary<string, string[]> Smells = new() {
         ["earthy"] = ["earthy", "earth", "wood", "woods"],
         ["sweet"] = ["sweet"],
         ["none"] = ["nothing", "none", "neutral"],
@@ -58,9 +63,16 @@ public static partial class NoteIt
         ["alcohol"] = ["alcohol", "beer", "yeasty"],
     };
 
-    private static readonly Dictionary<string, string[]> Foams = new() { ["none"] = ["none", "no", "gone"], ["little"] = ["little", "some", "bit", "white"], ["thick"] = ["much", "lot", "lots", "thick"], ["over"] = ["over", "overflowing", "side"] };
+    private static readonly Dictionary<string, string[]> Foams = new() {
+        ["none"] = ["none", "no", "gone"],
+        ["little"] = ["little", "some", "bit", "white"], ["thick"] = ["much", "lot", "lots", "thick"],
+        ["over"] = ["over", "overflowing", "side"]
+    };
 
-    private static readonly Dictionary<string, string[]> Skies = new() { ["clear"] = ["clear", "sunny", "sun", "bright"], ["mixed"] = ["mixed", "broken"], ["dull"] = ["dull", "cloudy", "cloud", "overcast", "grey"] };
+    private static readonly Dictionary<string, string[]> Skies = new() {
+        ["clear"] = ["clear", "sunny", "sun", "bright"],
+        ["mixed"] = ["mixed", "broken"], ["dull"] = ["dull", "cloudy", "cloud", "overcast", "grey"]
+    };
 
     private static readonly string[] Leaves = ["top", "middle", "bottom"];
 
@@ -68,7 +80,8 @@ public static partial class NoteIt
     /// <param name="text">What was typed or said, up to 300 letters.</param>
     /// <param name="names">Vessels, beds, waters and inputs.</param>
     /// <param name="units">Units for a bare number.</param>
-    /// <remarks>"o2 6.7 drum" with one barrel: oxygen 6.7 mg/L in the Barrel. "brix 9.1 8.8 9.4 fenel top": brix of the top leaf on the fennel beds, to be chosen where there are several.</remarks>
+    /// <remarks>"o2 6.7 drum" with one barrel: oxygen 6.7 mg/L in the Barrel. "brix 9.1 8.8 9.4 fenel top": brix of the top leaf on the
+    /// fennel beds, to be chosen where there are several.</remarks>
     public static Ruling<NoteUnderstood> Read(string? text, IReadOnlyList<Nameable> names, UnitSystem units = UnitSystem.Metric)
     {
         var typed = (text ?? "").Trim();
@@ -88,8 +101,7 @@ public static partial class NoteIt
         }
 
         var targets = Targets(words, names, Wanted(kind), guessed);
-        return kind switch
-        {
+        return kind switch {
             "smell" => OneWord(kind, words, Smells, targets, time, guessed, "smells"),
             "foam" => OneWord(kind, words, Foams, targets, time, guessed, "foam"),
             "use" => Use(words, names, targets, time, guessed, units),
@@ -113,7 +125,8 @@ public static partial class NoteIt
 
         foreach (var word in words.Where(w => w.Length >= 4 && !char.IsAsciiDigit(w[0])))
         {
-            var near = Kinds.SelectMany(k => k.Words.Where(w => w.Length >= 4).Select(w => (k.Kind, Word: w))).FirstOrDefault(k => Near(word, k.Word));
+            var near = Kinds.SelectMany(k => k.Words.Where(w => w.Length >= 4).Select(w => (k.Kind, Word: w)))
+                .FirstOrDefault(k => Near(word, k.Word));
             if (near.Kind is not null)
             {
                 guessed.Add($"“{word}” read as {near.Word}");
@@ -124,14 +137,16 @@ public static partial class NoteIt
         return null;
     }
 
-    private static Ruling<NoteUnderstood> OneWord(string kind, List<string> words, Dictionary<string, string[]> known, List<Nameable> targets, string? time, List<string> guessed, string says)
+    private static Ruling<NoteUnderstood> OneWord(string kind, List<string> words, Dictionary<string, string[]> known,
+        List<Nameable> targets, string? time, List<string> guessed, string says)
     {
         var found = known.FirstOrDefault(k => words.Any(w => k.Value.Contains(w))).Key;
         if (found is null)
         {
             foreach (var word in words.Where(w => w.Length >= 4))
             {
-                if (known.SelectMany(k => k.Value.Select(v => (k.Key, v))).FirstOrDefault(k => k.v.Length >= 4 && Near(word, k.v)) is { Key: { } near } hit)
+                if (known.SelectMany(k => k.Value.Select(v => (k.Key, v)))
+                    .FirstOrDefault(k => k.v.Length >= 4 && Near(word, k.v)) is { Key: { } near } hit)
                 {
                     guessed.Add($"“{word}” read as {hit.v}");
                     found = near;
@@ -142,10 +157,18 @@ public static partial class NoteIt
 
         return found is null
             ? Refusal.Of("text", $"It is about {kind}, but not said how.", $"Say one of {Say.List([.. known.Select(k => k.Value[0])])}.")
-            : Done(kind, [], found, targets, time, guessed, $"{(says == "smells" ? "Smells" : "Foam:")} {found switch { "rottenEgg" => "of rotten eggs", "alcohol" => "of alcohol", "none" when says == "smells" => "of nothing", _ => known[found][0] }}", "vessel");
+            : Done(kind, [], found, targets, time, guessed,
+                $"{(says == "smells" ? "Smells" : "Foam:")} "
+                    + $"{found switch {
+                        "rottenEgg" => "of rotten eggs",
+                        "alcohol" => "of alcohol",
+                        "none" when says == "smells" => "of nothing",
+                        _ => known[found][0]
+                    }}", "vessel");
     }
 
-    private static Ruling<NoteUnderstood> Figures(string kind, List<string> words, List<Nameable> targets, string? time, List<string> guessed, UnitSystem units)
+    private static Ruling<NoteUnderstood> Figures(string kind, List<string> words, List<Nameable> targets, string? time,
+        List<string> guessed, UnitSystem units)
     {
         var name = targets.Count > 0 ? Words(targets[0].Name) : [];
         var numbers = new List<double>();
@@ -161,7 +184,8 @@ public static partial class NoteIt
             var read = TypedNumber.Of(m.Groups[1].Value);
             if (!read.Sure)
             {
-                return read.Other is null ? Refusal.Of("text", $"“{words[i]}” is not a number.", Examples) : new Refusal([read.TwoWays("text", m.Groups[1].Value)]);
+                return read.Other is null ? Refusal.Of("text", $"“{words[i]}” is not a number.", Examples)
+                    : new Refusal([read.TwoWays("text", m.Groups[1].Value)]);
             }
 
             var figure = read.Value!.Value;
@@ -172,15 +196,24 @@ public static partial class NoteIt
                 continue;
             }
 
-            numbers.Add(kind == "warmth" && (unit is "f" or "°f" || (unit is not ("c" or "°c") && units == UnitSystem.UsCustomary)) ? (figure - 32) / 1.8 : figure);
+            numbers.Add(kind == "warmth" && (unit is "f" or "°f" || (unit is not ("c" or "°c") && units == UnitSystem.UsCustomary))
+                ? (figure - 32) / 1.8 : figure);
         }
 
-        var ((low, high), shown) = kind switch { "oxygen" => (BrewReadings.Oxygen, "mg/L"), "warmth" => (BrewReadings.Warmth, "°C"), "strip" => (BrewReadings.Strip, "mg/L"), _ => ((0, 30), "°Bx") };
+        var ((low, high), shown) = kind switch {
+            "oxygen" => (BrewReadings.Oxygen, "mg/L"),
+            "warmth" => (BrewReadings.Warmth, "°C"),
+            "strip" => (BrewReadings.Strip, "mg/L"),
+            _ => ((0, 30), "°Bx")
+        };
         var dry = kind == "brix" ? words.Count(w => w == "dry") : 0;
         var sky = kind == "brix" ? Skies.FirstOrDefault(s => words.Any(w => s.Value.Contains(w))).Key : null;
         if (numbers.Count == 0 && dry == 0)
         {
-            return Refusal.Of("text", $"It is about {kind}, but there is no figure in it.", $"Say the figure: {(kind == "brix" ? "brix 9.1 8.8 9.4 fennel top" : $"{(kind == "oxygen" ? "o2 6.7" : kind == "warmth" ? "temp 19" : "strip 0.2")} and where")}.");
+            return Refusal.Of("text", $"It is about {kind}, but there is no figure in it.",
+                "Say the figure: "
+                    + (kind == "brix" ? "brix 9.1 8.8 9.4 fennel top" : (kind == "oxygen" ? "o2 6.7" : kind == "warmth"
+                        ? "temp 19" : "strip 0.2") + " and where") + ".");
         }
 
         if (numbers.FirstOrDefault(n => n < low || n > high, double.NaN) is var wrong && !double.IsNaN(wrong))
@@ -190,33 +223,42 @@ public static partial class NoteIt
 
         var leaf = kind == "brix" ? Leaves.FirstOrDefault(words.Contains) : null;
         var what = kind switch { "oxygen" => "Oxygen", "warmth" => "Warmth", "strip" => "Strip", _ => $"Brix, {leaf ?? "top"} leaf," };
-        var done = Done(kind, numbers, leaf ?? (kind == "brix" ? "top" : null), targets, time, guessed, $"{what}{(numbers.Count == 0 ? "" : $" {string.Join(", ", numbers.Select(n => Say.Number(n)))} {shown}")}{(dry == 0 ? "" : $"{(numbers.Count == 0 ? "" : " and")} {dry} dry")}{(sky is null ? "" : $" under a {sky} sky")}{(meter is null ? "" : $" read at {Say.Number(meter.Value)} °C")}", Wanted(kind));
+        var done = Done(kind, numbers, leaf ?? (kind == "brix" ? "top" : null), targets, time, guessed,
+            $"{what}{(numbers.Count == 0 ? "" : $" {string.Join(", ", numbers.Select(n => Say.Number(n)))} {shown}")}"
+                + $"{(dry == 0 ? "" : $"{(numbers.Count == 0 ? "" : " and")} {dry} dry")}{(sky is null ? "" : $" under a {sky} sky")}"
+                + $"{(meter is null ? "" : $" read at {Say.Number(meter.Value)} °C")}", Wanted(kind));
         return done.Refused is null ? done.Worked.With(done.Value with { TemperatureC = meter, Dry = dry, Sky = sky }, "") : done;
     }
 
-    private static Ruling<NoteUnderstood> Use(List<string> words, IReadOnlyList<Nameable> names, List<Nameable> beds, string? time, List<string> guessed, UnitSystem units)
+    private static Ruling<NoteUnderstood> Use(List<string> words, IReadOnlyList<Nameable> names, List<Nameable> beds, string? time,
+        List<string> guessed, UnitSystem units)
     {
         var (amount, unit, from, length) = AmountIn(words, units, out var asks, Dimension.Volume, Dimension.Mass);
         if (amount is not { } much)
         {
-            return asks ?? Refusal.Of("text", "It is a use, but it is not said how much.", "Say how much of what, and where: used 30 ml kelp on ridge bed 4.");
+            return asks ?? Refusal.Of("text", "It is a use, but it is not said how much.",
+                "Say how much of what, and where: used 30 ml kelp on ridge bed 4.");
         }
 
         var rest = words.Where((_, i) => i < from || i >= from + length).ToList();
         var inputs = Targets(rest, names, "input", guessed);
         if (inputs.Count == 0)
         {
-            return Refusal.Of("text", "It is a use, but nothing on the shelf is named.", $"Name it as it stands on the shelf: {Say.List([.. names.Where(n => n.Kind == "input").Take(4).Select(n => n.Name)])}.");
+            return Refusal.Of("text", "It is a use, but nothing on the shelf is named.",
+                $"Name it as it stands on the shelf: {Say.List([.. names.Where(n => n.Kind == "input").Take(4).Select(n => n.Name)])}.");
         }
 
         var bed = Targets(rest, names, "bed", []);
         var purpose = words.Any(w => w is "leaf" or "leaves" or "foliar" or "sprayed") ? Purpose.Leaf : Purpose.Root;
         var shown = Units.Show(much, unit == "L" ? Dimension.Volume : Dimension.Mass, units);
-        var done = Done("use", [], null, bed.Count > 0 ? bed : beds, time, guessed, $"Used {shown} of {inputs[0].Name}{(purpose == Purpose.Leaf ? ", on leaves," : "")}", "bed");
-        return done.Refused is { } no ? no : done.Worked.With(done.Value with { Input = inputs[0], Amount = much, AmountUnit = unit, Purpose = purpose }, "");
+        var done = Done("use", [], null, bed.Count > 0 ? bed : beds, time, guessed,
+            $"Used {shown} of {inputs[0].Name}{(purpose == Purpose.Leaf ? ", on leaves," : "")}", "bed");
+        return done.Refused is { } no
+            ? no : done.Worked.With(done.Value with { Input = inputs[0], Amount = much, AmountUnit = unit, Purpose = purpose }, "");
     }
 
-    private static Ruling<NoteUnderstood> Harvest(List<string> words, List<Nameable> beds, string? time, List<string> guessed, UnitSystem units)
+    private static Ruling<NoteUnderstood> Harvest(List<string> words, List<Nameable> beds, string? time, List<string> guessed,
+        UnitSystem units)
     {
         var (amount, _, _, _) = AmountIn(words, units, out var asks, Dimension.Mass);
         return amount is { } grams
@@ -224,7 +266,8 @@ public static partial class NoteIt
             : asks ?? Refusal.Of("text", "It is a harvest, but it is not said how much.", "Say the weight and where: picked 12 kg garlic.");
     }
 
-    private static Ruling<NoteUnderstood> Note(string typed, List<string> words, IReadOnlyList<Nameable> names, string? time, List<string> guessed)
+    private static Ruling<NoteUnderstood> Note(string typed, List<string> words, IReadOnlyList<Nameable> names, string? time,
+        List<string> guessed)
     {
         var said = NoteWord().Replace(typed, "").Trim();
         if (said.Length == 0)
@@ -237,7 +280,8 @@ public static partial class NoteIt
         return Done("note", [], said, found.Count > 0 ? found : vessels, time, guessed, $"Note: {said}", null);
     }
 
-    private static (double? Amount, string Unit, int From, int Length) AmountIn(List<string> words, UnitSystem units, out Refusal? asks, params Dimension[] kinds)
+    private static (double? Amount, string Unit, int From, int Length) AmountIn(List<string> words, UnitSystem units, out Refusal? asks,
+        params Dimension[] kinds)
     {
         asks = null;
         for (var i = 0; i < words.Count; i++)
@@ -249,7 +293,8 @@ public static partial class NoteIt
 
             foreach (var length in new[] { 4, 3, 2, 1 }.Where(n => words.Count >= n))
             {
-                if (i + length > words.Count || (length == 1 && !Number().Match(words[i]).Groups[2].Success) || (length == 1 && Number().Match(words[i]).Groups[2].Length == 0))
+                if (i + length > words.Count || (length == 1 && !Number().Match(words[i]).Groups[2].Success)
+                    || (length == 1 && Number().Match(words[i]).Groups[2].Length == 0))
                 {
                     continue;
                 }
@@ -264,7 +309,8 @@ public static partial class NoteIt
                     }
 
                     // What can be read two ways is asked about, and not taken for no amount at all.
-                    if (read.Refused?.Problems[0] is { } p && (p.Ask is not null || p.Wrong.Contains("can be read as", StringComparison.Ordinal)))
+                    if (read.Refused?.Problems[0] is { } p
+                        && (p.Ask is not null || p.Wrong.Contains("can be read as", StringComparison.Ordinal)))
                     {
                         asks ??= read.Refused;
                     }
@@ -275,17 +321,31 @@ public static partial class NoteIt
         return (null, "", 0, 0);
     }
 
-    private static Ruling<NoteUnderstood> Done(string kind, IReadOnlyList<double> numbers, string? word, List<Nameable> targets, string? time, List<string> guessed, string says, string? wants)
+    private static Ruling<NoteUnderstood> Done(string kind, IReadOnlyList<double> numbers, string? word, List<Nameable> targets,
+        string? time, List<string> guessed, string says, string? wants)
     {
         if (targets.Count == 0 && wants is not null)
         {
-            return Refusal.Of("text", $"{says}: but where?", wants switch { "vessel" => "Name the vessel: drum, bucket, tank, or its own name.", "water" => "Name the water: mains, rain.", _ => "Name the bed, or its crop." });
+            return Refusal.Of("text", $"{says}: but where?",
+                wants switch {
+                    "vessel" => "Name the vessel: drum, bucket, tank, or its own name.",
+                    "water" =>
+                    "Name the water: mains, rain.",
+                    _ => "Name the bed, or its crop."
+                });
         }
 
-        var where = targets.Count switch { 0 => "", 1 => $" {(wants is "bed" or null ? "on" : "in")} {targets[0].Name}", _ => $" on one of {Say.List([.. targets.Take(6).Select(t => t.Name)])}" };
+        var where = targets.Count switch {
+            0 => "",
+            1 => $" {(wants is "bed" or null ? "on" : "in")} {targets[0].Name}",
+            _ =>
+            $" on one of {Say.List([.. targets.Take(6).Select(t => t.Name)])}"
+        };
         return Worked.Of(
-            new NoteUnderstood(kind, numbers, word, targets, null, null, null, time, $"{says}{where}{(time is null ? "" : $", at {time}")}.", guessed, targets.Count > 1), "", Evidence.MeasuredHere,
-            [new("what was understood", "words against the holding's own names, with small slips", string.Join("; ", guessed), kind, "nothing is written before you say so")]);
+            new NoteUnderstood(kind, numbers, word, targets, null, null, null, time,
+                $"{says}{where}{(time is null ? "" : $", at {time}")}.", guessed, targets.Count > 1), "", Evidence.MeasuredHere,
+            [new("what was understood", "words against the holding's own names, with small slips", string.Join("; ", guessed), kind,
+                "nothing is written before you say so")]);
     }
 
     [GeneratedRegex(@"\bat ([0-9]{1,2})[:.]([0-9]{2})\b(?!\s*(kg|g|l|ml|%))", RegexOptions.IgnoreCase, 1000)]

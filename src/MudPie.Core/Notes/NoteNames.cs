@@ -5,14 +5,17 @@ namespace MudPie.Core.Notes;
 /// <summary>Words, slips, and which of the holding's own names they fit.</summary>
 public static partial class NoteNames
 {
-    private static readonly HashSet<string> Small = ["the", "a", "an", "on", "in", "of", "to", "at", "for", "and", "is", "was", "it", "with", "onto", "from", "like", "my", "out", "mg/l", "ppm", "bx"];
+    private static readonly HashSet<string> Small = ["the", "a", "an", "on", "in", "of", "to", "at", "for", "and", "is", "was", "it",
+        "with", "onto", "from", "like", "my", "out", "mg/l", "ppm", "bx"];
 
     internal static List<string> Words(string text) =>
-        [.. Token().Matches(text.ToLowerInvariant().Replace('’', '\'')).Select(m => m.Value.Trim('.', ',', ';', ':', '!')).Where(w => w.Length > 0)];
+        [.. Token().Matches(text.ToLowerInvariant().Replace('’', '\'')).Select(m => m.Value.Trim('.', ',', ';', ':', '!'))
+            .Where(w => w.Length > 0)];
 
     internal static bool Same(string word, string known) => word == known || word == known + "s" || word == known + "es";
 
-    internal static bool Near(string word, string known) => Slips(word.TrimEnd('s'), known.TrimEnd('s')) <= (known.Length >= 7 ? 2 : known.Length >= 4 ? 1 : 0);
+    internal static bool Near(string word, string known) =>
+        Slips(word.TrimEnd('s'), known.TrimEnd('s')) <= (known.Length >= 7 ? 2 : known.Length >= 4 ? 1 : 0);
 
     /// <summary>How many letters are wrong, left out, added, or swapped with their neighbour.</summary>
     public static int Slips(string a, string b)
@@ -33,7 +36,8 @@ public static partial class NoteNames
             for (var j = 1; j <= b.Length; j++)
             {
                 var swap = i > 1 && j > 1 && a[i - 1] == b[j - 2] && a[i - 2] == b[j - 1] ? d[i - 2, j - 2] + 1 : int.MaxValue;
-                d[i, j] = Math.Min(Math.Min(Math.Min(d[i - 1, j], d[i, j - 1]) + 1, d[i - 1, j - 1] + (a[i - 1] == b[j - 1] ? 0 : 1)), swap);
+                d[i, j] = Math.Min(Math.Min(Math.Min(d[i - 1, j], d[i, j - 1]) + 1, d[i - 1, j - 1] + (a[i - 1] == b[j - 1] ? 0 : 1)),
+                    swap);
             }
         }
 
@@ -45,7 +49,8 @@ public static partial class NoteNames
     {
         var all = names.Where(n => n.Kind == kind).ToList();
         var told = new HashSet<string>();
-        List<(Nameable Name, double Score)> Scored(bool slips) => [.. all.Select(n => (n, Score(words, n, slips, told))).Where(x => x.Item2 > 0)];
+        List<(Nameable Name, double Score)> Scored(bool slips) =>
+            [.. all.Select(n => (n, Score(words, n, slips, told))).Where(x => x.Item2 > 0)];
         var found = Scored(false);
         if (found.Count == 0)
         {
@@ -78,7 +83,8 @@ public static partial class NoteNames
                 return true;
             }
 
-            var near = slips && part.Length >= 4 ? words.FirstOrDefault(w => w.Length >= 4 && !char.IsAsciiDigit(w[0]) && Near(w, part)) : null;
+            var near = slips && part.Length >= 4
+                ? words.FirstOrDefault(w => w.Length >= 4 && !char.IsAsciiDigit(w[0]) && Near(w, part)) : null;
             if (near is not null)
             {
                 told.Add($"“{near}” read as {part}");
@@ -91,7 +97,8 @@ public static partial class NoteNames
         var hits = parts.Count(Hit);
         var number = parts.FirstOrDefault(p => char.IsAsciiDigit(p[0]));
         var named = hits == parts.Count && parts.Count > 0 ? 2 + parts.Count : 0.0;
-        if (named == 0 && hits > 0 && (number is null || Hit(number)) && parts.Where(p => !char.IsAsciiDigit(p[0])).Any(p => p.Length >= 4 && Hit(p)))
+        if (named == 0 && hits > 0 && (number is null || Hit(number)) && parts.Where(p => !char.IsAsciiDigit(p[0]))
+            .Any(p => p.Length >= 4 && Hit(p)))
         {
             named = 1 + (hits / (double)parts.Count);
         }
@@ -101,7 +108,8 @@ public static partial class NoteNames
     }
 
     internal static bool IsNumberOfName(List<string> words, int at, List<string> name) =>
-        at > 0 && name.Any(p => !char.IsAsciiDigit(p[0]) && (words[at - 1] == p || words[at - 1].TrimEnd('s') == p.TrimEnd('s') || (p.Length >= 4 && Near(words[at - 1], p))));
+        at > 0 && name.Any(p => !char.IsAsciiDigit(p[0]) && (words[at - 1] == p || words[at - 1].TrimEnd('s') == p.TrimEnd('s')
+            || (p.Length >= 4 && Near(words[at - 1], p))));
 
     [GeneratedRegex(@"[^\s,;]+(?:,[0-9]+[^\s,;]*)?", RegexOptions.NonBacktracking)]
     private static partial Regex Token();

@@ -25,7 +25,8 @@ public sealed record StageFit(string Stage, string Fit, string Why);
 /// <param name="Sure">How sure.</param>
 /// <param name="Stages">How each stage suits it.</param>
 public sealed record Biostimulant(
-    string Kind, string Name, (double From, double To) LeafOneIn, (double From, double To) RootOneIn, (double From, double To) LPerHa, (double From, double To) EveryDays,
+    string Kind, string Name, (double From, double To) LeafOneIn, (double From, double To) RootOneIn, (double From, double To) LPerHa,
+    (double From, double To) EveryDays,
     string Hour, double PotassiumShare, double Ph, string MixClass, Evidence Sure, IReadOnlyList<StageFit> Stages);
 
 /// <summary>One giving of a programme.</summary>
@@ -83,7 +84,8 @@ public sealed record ProgrammeQuestion
 /// <param name="ProductL">Product for the bed, L.</param>
 /// <param name="Hour">When in the day.</param>
 /// <param name="Dose">The one dose behind it: whose, on what basis, how it goes in a tank.</param>
-public sealed record StepLook(string Kind, string Name, DateOnly On, string Stage, string Fit, string Says, double OneIn, double ProductL, string Hour, Dose Dose);
+public sealed record StepLook(string Kind, string Name, DateOnly On, string Stage, string Fit, string Says, double OneIn, double ProductL,
+    string Hour, Dose Dose);
 
 /// <summary>A stage from a date on, as the grower has it.</summary>
 public sealed record StageFrom(string Id, string Name, DateOnly From);
@@ -96,7 +98,8 @@ public sealed record StageFrom(string Id, string Name, DateOnly From);
 /// <param name="PotassiumG">K₂O that it brings to the bed, g.</param>
 /// <param name="Verdict">In a sentence.</param>
 public sealed record ProgrammeAnswer(
-    IReadOnlyList<StepLook> Steps, IReadOnlyList<StageDates> Stages, IReadOnlyList<string> Misses, IReadOnlyDictionary<string, double> Needs, double PotassiumG, Verdict Verdict);
+    IReadOnlyList<StepLook> Steps, IReadOnlyList<StageDates> Stages, IReadOnlyList<string> Misses,
+    IReadOnlyDictionary<string, double> Needs, double PotassiumG, Verdict Verdict);
 
 /// <summary>A stage by date.</summary>
 public sealed record StageDates(string Id, string Name, DateOnly From, DateOnly To);
@@ -106,23 +109,32 @@ public static class Biostimulants
 {
     private static StageFit[] Fits(string start, string root, string leaf, string set, string fill, string early, string late) =>
     [
-        new("start", start, early), new("root", root, early), new("leaf", leaf, leaf == "right" ? early : late), new("set", set, set == "right" ? early : late), new("fill", fill, fill == "right" ? early : late),
+        new("start", start, early), new("root", root, early), new("leaf", leaf, leaf == "right" ? early : late),
+        new("set", set, set == "right" ? early : late), new("fill", fill, fill == "right" ? early : late),
     ];
 
     /// <summary>Kinds, with their usual figures.</summary>
     public static readonly IReadOnlyList<Biostimulant> Kinds =
     [
-        new("seaweed", "liquid seaweed", (200, 500), (500, 2000), (1, 3), (14, 28), "evening or early morning, the cooler the better", 0.05, 8, "seaweed", Evidence.PublishedTrials,
-            Fits("right", "right", "right", "late", "wasted", "It works by timing: young roots gain most.", "The roots are grown: a full-grown plant gains little.")),
-        new("humic", "humic acid", (300, 800), (200, 1000), (3, 10), (21, 42), "any hour to the root; low sun on leaves", 0.06, 10, "humic", Evidence.Contested,
+        new("seaweed", "liquid seaweed", (200, 500), (500, 2000), (1, 3), (14, 28), "evening or early morning, the cooler the better", 0.05,
+            8, "seaweed", Evidence.PublishedTrials,
+            Fits("right", "right", "right", "late", "wasted", "It works by timing: young roots gain most.",
+                "The roots are grown: a full-grown plant gains little.")),
+        new("humic", "humic acid", (300, 800), (200, 1000), (3, 10), (21, 42), "any hour to the root; low sun on leaves", 0.06, 10, "humic",
+            Evidence.Contested,
             Fits("right", "right", "right", "late", "wasted", "Holds nutrients by young roots.", "Little to gain so late.")),
         new("fulvic", "fulvic acid", (500, 2000), (500, 2000), (0.5, 2), (14, 28), "low sun", 0.01, 4, "fulvic", Evidence.Contested,
             Fits("right", "right", "right", "right", "late", "Goes with a leaf feed and carries it.", "Late for anything it carries.")),
-        new("fish", "fish hydrolysate", (100, 300), (50, 200), (10, 30), (14, 28), "evening: it smells, and draws flies", 0.01, 4, "fish", Evidence.PublishedTrials,
-            Fits("right", "right", "right", "right", "wasted", "A quick feed of nitrogen and amino acids.", "Nitrogen so late softens and delays.")),
-        new("amino", "amino acids", (300, 1000), (500, 2000), (1, 3), (10, 21), "low sun, on or after stress", 0.005, 5.5, "amino", Evidence.PublishedTrials,
-            Fits("right", "late", "right", "right", "late", "Helps over stress: transplanting, cold, heat.", "No stress to help over here.")),
-        new("silica", "silica", (500, 2000), (1000, 3000), (0.3, 1), (14, 28), "low sun, alone in the tank unless neutralised", 0.08, 11, "silica", Evidence.PublishedTrials,
+        new("fish", "fish hydrolysate", (100, 300), (50, 200), (10, 30), (14, 28), "evening: it smells, and draws flies", 0.01, 4, "fish",
+            Evidence.PublishedTrials,
+            Fits("right", "right", "right", "right", "wasted", "A quick feed of nitrogen and amino acids.",
+                "Nitrogen so late softens and delays.")),
+        new("amino", "amino acids", (300, 1000), (500, 2000), (1, 3), (10, 21), "low sun, on or after stress", 0.005, 5.5, "amino",
+            Evidence.PublishedTrials,
+            Fits("right", "late", "right", "right", "late", "Helps over stress: transplanting, cold, heat.",
+                "No stress to help over here.")),
+        new("silica", "silica", (500, 2000), (1000, 3000), (0.3, 1), (14, 28), "low sun, alone in the tank unless neutralised", 0.08, 11,
+            "silica", Evidence.PublishedTrials,
             Fits("right", "right", "right", "right", "late", "Goes into cell walls as they are built.", "The walls are built.")),
     ];
 
@@ -136,13 +148,15 @@ public static class Biostimulants
         if (dated is { Count: > 0 })
         {
             var sorted = dated.OrderBy(d => d.From).ToList();
-            return [.. sorted.Select((d, i) => new StageDates(d.Id, d.Name, d.From, i + 1 < sorted.Count ? sorted[i + 1].From : Later(harvest, d.From)))];
+            return [.. sorted.Select((d, i) => new StageDates(d.Id, d.Name, d.From, i + 1 < sorted.Count
+                ? sorted[i + 1].From : Later(harvest, d.From)))];
         }
 
         var calendar = CropCalendars.Of(crop);
         var stretch = (harvest.DayNumber - start.DayNumber) / calendar.Days;
         DateOnly On(double day) => start.AddDays((int)Math.Round(day * stretch));
-        return [.. calendar.Stages.Select((s, i) => new StageDates(s.Id, s.Name, On(s.FromDay), i + 1 < calendar.Stages.Count ? On(calendar.Stages[i + 1].FromDay) : Later(harvest, On(s.FromDay))))];
+        return [.. calendar.Stages.Select((s, i) => new StageDates(s.Id, s.Name, On(s.FromDay), i + 1 < calendar.Stages.Count
+            ? On(calendar.Stages[i + 1].FromDay) : Later(harvest, On(s.FromDay))))];
     }
 
     private static DateOnly Later(DateOnly a, DateOnly b) => a > b ? a : b;
@@ -150,9 +164,11 @@ public static class Biostimulants
     /// <summary>First day on which there are leaves to spray.</summary>
     public static DateOnly LeavesFrom(string? crop, DateOnly start) => start.AddDays((int)CropCalendars.Of(crop).LeavesFromDay);
 
-    /// <summary>A start: each giving where its kind is right, at the longer of its intervals; to the roots until there are leaves.</summary>
+    /// <summary>A start: each giving where its kind is right, at the longer of its intervals; to the roots until there are
+    /// leaves.</summary>
     /// <remarks>Seaweed on potatoes planted on 1 April: that day to the roots, then on leaves every 28 days while it is right.</remarks>
-    public static Ruling<IReadOnlyList<ProgrammeStep>> Propose(string? kind, DateOnly? start, DateOnly? harvest, string? crop = null, IReadOnlyList<StageFrom>? dated = null)
+    public static Ruling<IReadOnlyList<ProgrammeStep>> Propose(string? kind, DateOnly? start, DateOnly? harvest, string? crop = null,
+        IReadOnlyList<StageFrom>? dated = null)
     {
         var checks = new Checks();
         var k = Find(kind);
@@ -173,11 +189,17 @@ public static class Biostimulants
         {
             if (Fit(k!, StageOn(on, stages, start.Value, harvest.Value)).Fit == "right")
             {
-                list.Add(new ProgrammeStep { Kind = k!.Kind, On = on, Purpose = on < LeavesFrom(crop, start.Value) ? Purpose.Root : Purpose.Leaf });
+                list.Add(new ProgrammeStep {
+                    Kind = k!.Kind, On = on, Purpose = on < LeavesFrom(crop, start.Value)
+                    ? Purpose.Root : Purpose.Leaf
+                });
             }
         }
 
-        return Worked.Of<IReadOnlyList<ProgrammeStep>>(list, "", k!.Sure, [new("givings", "from the start, every so many days, while the stage is right", $"{k.EveryDays.To} days, {CropCalendars.Of(crop).Name}", $"{list.Count}", "house calendar of this crop's stages; the label comes first")]);
+        return Worked.Of<IReadOnlyList<ProgrammeStep>>(list, "", k!.Sure,
+            [new("givings", "from the start, every so many days, while the stage is right",
+                $"{k.EveryDays.To} days, {CropCalendars.Of(crop).Name}", $"{list.Count}",
+                "house calendar of this crop's stages; the label comes first")]);
     }
 
     /// <summary>Checks a season for what it misses: too late for roots, too long between, none at the start, too close together.</summary>
@@ -191,7 +213,8 @@ public static class Biostimulants
             var s = q.Steps[i];
             if (Find(s.Kind) is null)
             {
-                checks.Add($"steps[{i}].kind", $"“{s.Kind}” for {s.Purpose.Word()} is not known here.", $"Choose {Say.Any([.. Kinds.Select(k => k.Kind)])}, for leaf or root.");
+                checks.Add($"steps[{i}].kind", $"“{s.Kind}” for {s.Purpose.Word()} is not known here.",
+                    $"Choose {Say.Any([.. Kinds.Select(k => k.Kind)])}, for leaf or root.");
             }
 
             if (s.OneIn is not null)
@@ -211,15 +234,20 @@ public static class Biostimulants
         var misses = looks.GroupBy(l => l.Kind).SelectMany(g => Misses(Find(g.Key)!, [.. g], stages)).ToList();
         var needs = looks.GroupBy(l => l.Name).ToDictionary(g => g.Key, g => g.Sum(l => l.ProductL));
         var potassium = looks.Sum(l => l.ProductL * 1100 * Find(l.Kind)!.PotassiumShare);
-        var verdict = looks.Count == 0 ? new Verdict(Tone.Mind, "Nothing is laid on this season yet.", "Propose one, or lay a giving on a day.")
-            : misses.Count > 0 ? new Verdict(Tone.Mind, misses[0], misses.Count > 1 ? string.Join(" ", misses.Skip(1)) : "Drag it to a better week.")
-            : new Verdict(Tone.Go, $"{looks.Count} givings, each in its time.", "The label comes first; leave a strip without to see what it does.");
+        var verdict = looks.Count == 0 ? new Verdict(Tone.Mind, "Nothing is laid on this season yet.",
+            "Propose one, or lay a giving on a day.")
+            : misses.Count > 0
+            ? new Verdict(Tone.Mind, misses[0], misses.Count > 1 ? string.Join(" ", misses.Skip(1)) : "Drag it to a better week.")
+            : new Verdict(Tone.Go, $"{looks.Count} givings, each in its time.",
+                "The label comes first; leave a strip without to see what it does.");
         return Worked.Of(
             new ProgrammeAnswer(looks, stages, misses, needs, potassium, verdict),
             "", Evidence.PractitionersRule,
             [
-                .. looks.Select(l => new WorkingLine($"{l.Name}, {l.On:d MMM}", l.Dose.Formula, $"{Say.Number(area)} m²", $"{Say.Number(l.ProductL * 1000)} mL", l.Dose.Whose)),
-                new("potassium", "Σ litres × 1.1 kg/L × share", "", $"{Say.Number(potassium)} g K₂O", "usual shares; a lot's own test is better"),
+                .. looks.Select(l => new WorkingLine($"{l.Name}, {l.On:d MMM}", l.Dose.Formula, $"{Say.Number(area)} m²",
+                    $"{Say.Number(l.ProductL * 1000)} mL", l.Dose.Whose)),
+                new("potassium", "Σ litres × 1.1 kg/L × share", "", $"{Say.Number(potassium)} g K₂O",
+                    "usual shares; a lot's own test is better"),
             ]);
     }
 
@@ -232,7 +260,8 @@ public static class Biostimulants
 
         if (harvest is null || (start is { } s && (harvest <= s || harvest > s.AddYears(2))))
         {
-            checks.Add("harvest", harvest is null ? "It is not said when it is harvested." : "The harvest is not within two years after the start.", "Give the first day of harvest.");
+            checks.Add("harvest", harvest is null ? "It is not said when it is harvested."
+                : "The harvest is not within two years after the start.", "Give the first day of harvest.");
         }
     }
 
@@ -240,17 +269,24 @@ public static class Biostimulants
         on < start || on > Later(harvest, stages[^1].To) ? null : stages.LastOrDefault(s => on >= s.From) ?? stages[0];
 
     private static StageFit Fit(Biostimulant k, StageDates? stage) =>
-        stage is null ? new("none", "wasted", "Outside the crop's time.") : k.Stages.FirstOrDefault(f => f.Stage == stage.Id) ?? k.Stages[0];
+        stage is null ? new("none", "wasted", "Outside the crop's time.") : k.Stages.FirstOrDefault(f => f.Stage == stage.Id)
+            ?? k.Stages[0];
 
-    private static StepLook Look(ProgrammeStep s, ProgrammeQuestion q, IReadOnlyList<StageDates> stages, DateOnly start, DateOnly harvest, double area)
+    private static StepLook Look(ProgrammeStep s, ProgrammeQuestion q, IReadOnlyList<StageDates> stages, DateOnly start, DateOnly harvest,
+        double area)
     {
         var k = Find(s.Kind)!;
         var stage = StageOn(s.On, stages, start, harvest);
         var fit = s.Purpose == Purpose.Leaf && stage is not null && s.On < LeavesFrom(q.Crop, start)
-            ? new StageFit(stage.Id, "wasted", $"There are no leaves before {LeavesFrom(q.Crop, start):d MMM}: give it to the roots, or later.")
+            ? new StageFit(stage.Id, "wasted",
+                $"There are no leaves before {LeavesFrom(q.Crop, start):d MMM}: give it to the roots, or later.")
             : Fit(k, stage);
-        var dose = Doses.Of(new DoseQuestion { Kind = k, Purpose = s.Purpose, AreaM2 = area, MixLPerHa = q.MixLPerHa ?? 500, Label = q.Labels.GetValueOrDefault(s.Kind), OwnOneIn = s.OneIn });
-        return new(s.Kind, k.Name, s.On, stage?.Name ?? "outside the crop's time", fit.Fit, fit.Why, dose.OneIn, dose.ProductL, k.Hour, dose);
+        var dose = Doses.Of(new DoseQuestion {
+            Kind = k, Purpose = s.Purpose, AreaM2 = area, MixLPerHa = q.MixLPerHa ?? 500,
+            Label = q.Labels.GetValueOrDefault(s.Kind), OwnOneIn = s.OneIn
+        });
+        return new(s.Kind, k.Name, s.On, stage?.Name ?? "outside the crop's time", fit.Fit, fit.Why, dose.OneIn, dose.ProductL,
+            k.Hour, dose);
     }
 
     private static IEnumerable<string> Misses(Biostimulant k, List<StepLook> steps, IReadOnlyList<StageDates> stages)
@@ -260,7 +296,8 @@ public static class Biostimulants
         var rooted = stages.FirstOrDefault(x => x.Id == "root")?.To;
         if (right.Count == 0)
         {
-            yield return late is { } gone ? $"{Cap(k.Name)} comes too late for the roots: none of it falls before {gone:d MMM}." : $"{Cap(k.Name)}: none of it falls where it is right.";
+            yield return late is { } gone ? $"{Cap(k.Name)} comes too late for the roots: none of it falls before {gone:d MMM}."
+                : $"{Cap(k.Name)}: none of it falls where it is right.";
         }
         else if (k.Kind is "seaweed" or "humic" && rooted is { } grown && right[0].On > grown)
         {
@@ -277,11 +314,13 @@ public static class Biostimulants
             var gap = steps[i].On.DayNumber - steps[i - 1].On.DayNumber;
             if (gap > k.EveryDays.To * 1.25 && steps[i - 1].Fit == "right")
             {
-                yield return $"{gap} days of {k.Name} between {steps[i - 1].On:d MMM} and {steps[i].On:d MMM}: too long, its effect is gone after {Say.Number(k.EveryDays.To)}.";
+                yield return $"{gap} days of {k.Name} between {steps[i - 1].On:d MMM} and {steps[i].On:d MMM}: too long, its effect is "
+                    + $"gone after {Say.Number(k.EveryDays.To)}.";
             }
             else if (gap < k.EveryDays.From * 0.7)
             {
-                yield return $"{Cap(k.Name)} on {steps[i - 1].On:d MMM} and again {gap} {(gap == 1 ? "day" : "days")} later: closer than {Say.Number(k.EveryDays.From)} days gains nothing.";
+                yield return $"{Cap(k.Name)} on {steps[i - 1].On:d MMM} and again {gap} {(gap == 1 ? "day" : "days")} later: closer "
+                    + $"than {Say.Number(k.EveryDays.From)} days gains nothing.";
             }
         }
     }
@@ -307,7 +346,8 @@ public static class DriedOrLiquid
     /// <param name="wet">The ground is moist through the season.</param>
     /// <param name="units">Units that its sentence speaks in.</param>
     /// <remarks>2 L at 7.20, four times: 57.60; 150 kg dried at 1.80: 270.</remarks>
-    public static Ruling<DriedOrLiquidAnswer> Of(double? liquidLPerHa, double? times, double? liquidPrice, double? driedKgPerHa, double? driedPrice, bool wet, UnitSystem units = UnitSystem.Metric)
+    public static Ruling<DriedOrLiquidAnswer> Of(double? liquidLPerHa, double? times, double? liquidPrice, double? driedKgPerHa,
+        double? driedPrice, bool wet, UnitSystem units = UnitSystem.Metric)
     {
         var checks = new Checks();
         var l = checks.Range("liquidLPerHa", liquidLPerHa, 0.1, 100, "L");
@@ -322,12 +362,17 @@ public static class DriedOrLiquid
 
         var (liquid, dried) = (l * n * lp, d * dp);
         string Money(double perHa) => Say.Number(Per.Large(perHa, units));
-        var speed = wet ? "Dried takes two or three weeks in moist ground to give anything" : "Dried takes up to a year in dry ground to give anything";
+        var speed = wet ? "Dried takes two or three weeks in moist ground to give anything"
+            : "Dried takes up to a year in dry ground to give anything";
         return Worked.Of(
-            new DriedOrLiquidAnswer(liquid, dried, new(Tone.Go, liquid <= dried ? $"Liquid is cheaper: {Money(liquid)} against {Money(dried)} {Per.LargeArea(units)}." : $"Dried is cheaper: {Money(dried)} against {Money(liquid)} {Per.LargeArea(units)}.", $"{speed}, smells, and comes in seasons: buy ahead. Liquid works at once, keeps, and needs a sprayer.")),
+            new DriedOrLiquidAnswer(liquid, dried,
+                new(Tone.Go, liquid <= dried ? $"Liquid is cheaper: {Money(liquid)} against {Money(dried)} {Per.LargeArea(units)}."
+                    : $"Dried is cheaper: {Money(dried)} against {Money(liquid)} {Per.LargeArea(units)}.",
+                    $"{speed}, smells, and comes in seasons: buy ahead. Liquid works at once, keeps, and needs a sprayer.")),
             "a hectare", Evidence.PractitionersRule,
             [
-                new("liquid", "L/ha × times × price", $"{Say.Number(l)} × {Say.Number(n)} × {Say.Number(lp)}", Say.Number(liquid), "your prices"),
+                new("liquid", "L/ha × times × price", $"{Say.Number(l)} × {Say.Number(n)} × {Say.Number(lp)}", Say.Number(liquid),
+                    "your prices"),
                 new("dried", "kg/ha × price", $"{Say.Number(d)} × {Say.Number(dp)}", Say.Number(dried), "your prices"),
             ]);
     }

@@ -45,11 +45,15 @@ public static partial class Dilutions
         }
 
         var text = typed.ToLowerInvariant();
-        if (Figures().Matches(text).Select(m => (m.Value, Read: TypedNumber.Of(m.Value))).FirstOrDefault(n => !n.Read.Sure) is { Value: { } unsure, Read: var number })
+        if (Figures().Matches(text).Select(m => (m.Value, Read: TypedNumber.Of(m.Value)))
+            .FirstOrDefault(n => !n.Read.Sure) is { Value: { } unsure, Read: var number })
         {
             return number.Other is null
                 ? Refusal.Of("parts", $"“{unsure}” is not a number.", WayOut)
-                : Refusal.Of("parts", $"“{typed}” can be read as {text.Replace(unsure, TypedNumber.Figure(number.Value), StringComparison.Ordinal)} or as {text.Replace(unsure, TypedNumber.Figure(number.Other), StringComparison.Ordinal)}.", "Write the one that you mean, without a sign for thousands.");
+                : Refusal.Of("parts",
+                    $"“{typed}” can be read as {text.Replace(unsure, TypedNumber.Figure(number.Value), StringComparison.Ordinal)} or "
+                        + $"as {text.Replace(unsure, TypedNumber.Figure(number.Other), StringComparison.Ordinal)}.",
+                        "Write the one that you mean, without a sign for thousands.");
         }
 
         var dilution = Neat().IsMatch(text) ? new Dilution(1, 0)
@@ -81,7 +85,9 @@ public static partial class Dilutions
             dilution,
             "",
             Evidence.ChemistryOrPhysics,
-            [new("one in", "(tea + water) ÷ tea", $"({Say.Number(dilution.TeaParts)} + {Say.Number(dilution.WaterParts)}) ÷ {Say.Number(dilution.TeaParts)}", $"1 in {Say.Number(dilution.OneIn, 4)}", "the first figure is tea, the second is water, unless the words say otherwise")]);
+            [new("one in", "(tea + water) ÷ tea",
+                $"({Say.Number(dilution.TeaParts)} + {Say.Number(dilution.WaterParts)}) ÷ {Say.Number(dilution.TeaParts)}",
+                $"1 in {Say.Number(dilution.OneIn, 4)}", "the first figure is tea, the second is water, unless the words say otherwise")]);
     }
 
     /// <summary>Splits a total of mixed liquid.</summary>
@@ -112,16 +118,20 @@ public static partial class Dilutions
         var lines = read.Worked.Working.ToList();
         if (totalL is { } total)
         {
-            lines.Add(new("tea", "total ÷ one in", $"{Say.Number(total)} L ÷ {Say.Number(d.OneIn, 4)}", $"{Say.Number(tea!.Value)} L", "definition"));
-            lines.Add(new("water", "total − tea", $"{Say.Number(total)} − {Say.Number(tea.Value)} L", $"{Say.Number(total - tea.Value)} L", "definition"));
+            lines.Add(new("tea", "total ÷ one in", $"{Say.Number(total)} L ÷ {Say.Number(d.OneIn, 4)}", $"{Say.Number(tea!.Value)} L",
+                "definition"));
+            lines.Add(new("water", "total − tea", $"{Say.Number(total)} − {Say.Number(tea.Value)} L", $"{Say.Number(total - tea.Value)} L",
+                "definition"));
         }
 
-        return Worked.Of(new DilutionAnswer(tea, totalL - tea, d.OneIn, d.BothWays), "L", Evidence.ChemistryOrPhysics, lines, read.Worked.Cautions);
+        return Worked.Of(new DilutionAnswer(tea, totalL - tea, d.OneIn, d.BothWays), "L", Evidence.ChemistryOrPhysics, lines,
+            read.Worked.Cautions);
     }
 
     private static Dilution? FromShare(double share) => share is > 0 and <= 1 ? new Dilution(1, (1 / share) - 1) : new Dilution(0, 1);
 
-    /// <summary>Words on both figures or on the first decide. "1:5 tea" is tea thinned 1:5; "1 + 5 tea", and "50:1" with no word at all, are asked about.</summary>
+    /// <summary>Words on both figures or on the first decide. "1:5 tea" is tea thinned 1:5; "1 + 5 tea", and "50:1" with no word at all,
+    /// are asked about.</summary>
     private static (Dilution? Read, Refusal? TwoWays) FromPair(Match m, string typed)
     {
         var (first, second) = (Number(m, 1), Number(m, 2));
@@ -148,7 +158,8 @@ public static partial class Dilutions
         }
 
         return (null, Refusal.Of("parts", $"“{typed}” can be read as {straight.BothWays} or as {turned.BothWays}.",
-            $"Write {Say.Number(first, 9)} tea to {Say.Number(second, 9)} water, or {Say.Number(second, 9)} tea to {Say.Number(first, 9)} water."));
+            $"Write {Say.Number(first, 9)} tea to {Say.Number(second, 9)} water, or {Say.Number(second, 9)} tea to {Say.Number(first, 9)} "
+                + "water."));
     }
 
     private static double Number(Match m, int group) => TypedNumber.Of(m.Groups["n" + group].Value).Value ?? 0;
@@ -167,6 +178,7 @@ public static partial class Dilutions
     [GeneratedRegex(@"^(?<n1>" + Figure + @")\s+in\s+(?<n2>" + Figure + @")$", RegexOptions.NonBacktracking)]
     private static partial Regex OneIn();
 
-    [GeneratedRegex(@"^(?<n1>" + Figure + @")\s*(?<w1>(?:parts?|of|tea|brew|extract|water|\s)*)\s*(?<by>:|\+|to|and|/)\s*(?<n2>" + Figure + @")\s*(?<w2>(?:parts?|of|tea|brew|extract|water|to|\s)*)$", RegexOptions.NonBacktracking)]
+    [GeneratedRegex(@"^(?<n1>" + Figure + @")\s*(?<w1>(?:parts?|of|tea|brew|extract|water|\s)*)\s*(?<by>:|\+|to|and|/)\s*(?<n2>" + Figure
+        + @")\s*(?<w2>(?:parts?|of|tea|brew|extract|water|to|\s)*)$", RegexOptions.NonBacktracking)]
     private static partial Regex Pair();
 }

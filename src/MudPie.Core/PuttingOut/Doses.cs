@@ -45,7 +45,8 @@ public sealed record Dose(double ProductL, double OneIn, string Whose, string Fo
 public static class Doses
 {
     /// <summary>Works it out.</summary>
-    /// <remarks>Seaweed on 2 ha at 500 L/ha: by a label of 5 L/ha 10 L; by the grower's 1 in 250, 4 L; by the table's middle, 2 L/ha, 4 L. In all three the tank is told the same.</remarks>
+    /// <remarks>Seaweed on 2 ha at 500 L/ha: by a label of 5 L/ha 10 L; by the grower's 1 in 250, 4 L; by the table's middle, 2 L/ha, 4 L.
+    /// In all three the tank is told the same.</remarks>
     public static Dose Of(DoseQuestion q)
     {
         var mix = q.MixLPerHa * q.AreaM2 / 10_000;
@@ -61,15 +62,16 @@ public static class Doses
 
         var perHa = q.Kind is null ? 0 : (q.Kind.LPerHa.From + q.Kind.LPerHa.To) / 2;
         var product = perHa * q.AreaM2 / 10_000;
-        return new Dose(product, product > 0 ? Math.Max(mix / product, 1) : 1, "the table", $"{Say.Number(perHa)} L/ha × area", perHa * 1000, "perHa", "mL");
+        return new Dose(product, product > 0 ? Math.Max(mix / product, 1) : 1, "the table", $"{Say.Number(perHa)} L/ha × area",
+            perHa * 1000, "perHa", "mL");
     }
 
-    /// <summary>A label's rate on this ground, the middle of its range; null where its basis does not fit ground at all (seed, potting mix), or plants are not known.</summary>
+    /// <summary>A label's rate on this ground, the middle of its range; null where its basis does not fit ground at all (seed, potting
+    /// mix), or plants are not known.</summary>
     private static Dose? On(LabelRate label, DoseQuestion q, double mix)
     {
         var middle = (label.Low + label.High) / 2;
-        double? amount = label.Basis switch
-        {
+        double? amount = label.Basis switch {
             "perHa" => middle * q.AreaM2 / 10_000,
             "per100m2" => middle * q.AreaM2 / 100,
             "perLitre" => middle * mix,
@@ -78,7 +80,8 @@ public static class Doses
             _ => null,
         };
         return amount is { } ml
-            ? new Dose(ml / 1000, ml > 0 ? Math.Max(mix / (ml / 1000), 1) : 1, "the label", $"label: {label.Shown}", middle, label.Basis, label.Unit)
+            ? new Dose(ml / 1000, ml > 0 ? Math.Max(mix / (ml / 1000), 1) : 1, "the label", $"label: {label.Shown}", middle,
+                label.Basis, label.Unit)
             : null;
     }
 }

@@ -5,7 +5,8 @@ using MudPie.Core.Workings;
 namespace MudPie.Core.PuttingOut;
 
 /// <summary>Scores one half hour for leaves or roots: what spoils it, and what takes from it.</summary>
-internal sealed class HourScorer(bool leaf, double lat, double lon, IReadOnlyDictionary<DateTimeOffset, WeatherHour> weather, UnitSystem units)
+internal sealed class HourScorer(bool leaf, double lat, double lon, IReadOnlyDictionary<DateTimeOffset, WeatherHour> weather,
+    UnitSystem units)
 {
     /// <summary>Scores half an hour, with the sun as it stands at a moment of it.</summary>
     public HourScore Score(DateTimeOffset at, DateTimeOffset sunAt)
@@ -46,7 +47,10 @@ internal sealed class HourScorer(bool leaf, double lat, double lon, IReadOnlyDic
             Rain(at, Bad, Mind);
         }
 
-        return new HourScore(at, sun, score, spoils, minds, now, now is null ? "no weather known for then" : $"{Warm(now.TemperatureC)}, wind {Per.Wind(now.WindMps, units)}, {Per.Depth(now.RainMm, units)} of rain, {Say.Number(now.CloudShare * 100, 2)} % cloud");
+        return new HourScore(at, sun, score, spoils, minds, now, now is null
+            ? "no weather known for then"
+            : $"{Warm(now.TemperatureC)}, wind {Per.Wind(now.WindMps, units)}, {Per.Depth(now.RainMm, units)} of "
+                + $"rain, {Say.Number(now.CloudShare * 100, 2)} % cloud");
     }
 
     private void Wind(WeatherHour now, double sun, Action<string> bad, Action<double, string> mind)
@@ -87,7 +91,8 @@ internal sealed class HourScorer(bool leaf, double lat, double lon, IReadOnlyDic
         else if (now.TemperatureC < SprayWindows.CoolC)
         {
             // From nine tenths at 8 °C down to a quarter at 2: uptake and growth fall off about so below their base.
-            mind(0.25 + (0.65 * (now.TemperatureC - SprayWindows.FrostC) / (SprayWindows.CoolC - SprayWindows.FrostC)), $"{Warm(now.TemperatureC)}: {(leaf ? "a leaf takes little so cool, and " : "")}a brew sleeps");
+            mind(0.25 + (0.65 * (now.TemperatureC - SprayWindows.FrostC) / (SprayWindows.CoolC - SprayWindows.FrostC)),
+                $"{Warm(now.TemperatureC)}: {(leaf ? "a leaf takes little so cool, and " : "")}a brew sleeps");
         }
         else if (now.TemperatureC > 24)
         {

@@ -75,16 +75,19 @@ public sealed record CourseDose(DateOnly On, string Stage, double Amount, double
 /// <param name="Host">What is known of the crop as a host; null where it does not matter.</param>
 /// <param name="Verdict">In a sentence.</param>
 public sealed record CourseAnswer(
-    double PerWeek, double? LabelPerWeek, double? Share, double? MakeUp, IReadOnlyList<CourseDose> Doses, double Total, double? Cost, string? Host, Verdict Verdict);
+    double PerWeek, double? LabelPerWeek, double? Share, double? MakeUp, IReadOnlyList<CourseDose> Doses, double Total, double? Cost,
+    string? Host, Verdict Verdict);
 
 /// <summary>Rate and interval together, from seedling to harvest.</summary>
 public static class InoculantCourse
 {
-    /// <summary>The crop's own name where it does not host mycorrhiza, or null. By crop: grape is not rape, and a variety's name is no crop.</summary>
+    /// <summary>The crop's own name where it does not host mycorrhiza, or null. By crop: grape is not rape, and a variety's name is no
+    /// crop.</summary>
     public static string? NonHost(string? crop) => Ground.Crops.Find(crop) is { HostsMycorrhiza: false } found ? found.Name : null;
 
     /// <summary>organisms a week = dose × Σ label counts × alive × 7 ÷ days between.</summary>
-    /// <remarks>10 mL of 1e8 per mL every 28 days against the label's every 14: 2.5e8 a week, half the label's 5e8; 20 mL would make up.</remarks>
+    /// <remarks>10 mL of 1e8 per mL every 28 days against the label's every 14: 2.5e8 a week, half the label's 5e8; 20 mL would make
+    /// up.</remarks>
     public static Ruling<CourseAnswer> Of(CourseQuestion q)
     {
         var checks = new Checks();
@@ -100,7 +103,8 @@ public static class InoculantCourse
 
         if (q.LabelPer is not ("mL" or "g"))
         {
-            checks.Add("labelPer", "The label's count says nothing without its “per”.", "Is it per mL or per g? It stands beside the number; powders and granules go by the gram.");
+            checks.Add("labelPer", "The label's count says nothing without its “per”.",
+                "Is it per mL or per g? It stands beside the number; powders and granules go by the gram.");
         }
 
         var kind = checks.One("kind", q.Kind, "It is not said what kind it is.");
@@ -128,20 +132,30 @@ public static class InoculantCourse
         var doses = Doses(q, dose, every, label * alive);
         var total = doses.Sum(d => d.Amount);
         return Worked.Of(
-            new CourseAnswer(weekly, labelWeekly, share, makeUp, doses, total, q.Price is > 0 ? total / 1000 * q.Price : null, host, Says(q, share, makeUp, host, alive)),
+            new CourseAnswer(weekly, labelWeekly, share, makeUp, doses, total, q.Price is > 0 ? total / 1000 * q.Price : null, host,
+                Says(q, share, makeUp, host, alive)),
             "", Evidence.PractitionersRule,
             [
-                new("on the label", "Σ counts", string.Join(" + ", q.Species.Select(s => $"{s.Count:0.##e+0}")), $"{label:0.##e+0} per {q.LabelPer}", "the label"),
-                new("still alive", "e^(−ln 2 · days ÷ half-life · 2^((T − 20) ÷ 10))", $"{kind.Word()}, {Say.Number(age)} days at {Say.Number(kept)} °C", $"{Say.Number(alive * 100)} %", "house figures until a lot is counted"),
-                new("a week, as meant", "dose × label × alive × 7 ÷ days", $"{Say.Number(dose)} {q.LabelPer} × {label:0.##e+0} × {Say.Number(alive)} × 7 ÷ {Say.Number(every)}", $"{weekly:0.##e+0}", "sum"),
-                new("a week, by the label", "label dose × label × 7 ÷ label days", labelWeekly is null ? "the label does not say" : $"{Say.Number(q.LabelDose!.Value)} × {label:0.##e+0} × 7 ÷ {Say.Number(q.LabelEveryDays!.Value)}", labelWeekly is null ? "not known" : $"{labelWeekly:0.##e+0}", "the label, taken as fresh"),
+                new("on the label", "Σ counts", string.Join(" + ", q.Species.Select(s => $"{s.Count:0.##e+0}")),
+                    $"{label:0.##e+0} per {q.LabelPer}", "the label"),
+                new("still alive", "e^(−ln 2 · days ÷ half-life · 2^((T − 20) ÷ 10))",
+                    $"{kind.Word()}, {Say.Number(age)} days at {Say.Number(kept)} °C", $"{Say.Number(alive * 100)} %",
+                    "house figures until a lot is counted"),
+                new("a week, as meant", "dose × label × alive × 7 ÷ days",
+                    $"{Say.Number(dose)} {q.LabelPer} × {label:0.##e+0} × {Say.Number(alive)} × 7 ÷ {Say.Number(every)}",
+                    $"{weekly:0.##e+0}", "sum"),
+                new("a week, by the label", "label dose × label × 7 ÷ label days", labelWeekly is null
+                    ? "the label does not say"
+                    : $"{Say.Number(q.LabelDose!.Value)} × {label:0.##e+0} × 7 ÷ {Say.Number(q.LabelEveryDays!.Value)}", labelWeekly is null
+                        ? "not known" : $"{labelWeekly:0.##e+0}", "the label, taken as fresh"),
             ],
             [new("label-is-law", "Where the product is registered its label is law: this sum does not stand above it.", Cautions.Usual)]);
     }
 
     private static string? Host(string? crop) => NonHost(crop) is { } word
         ? $"{char.ToUpperInvariant(word[0])}{word[1..]} does not host mycorrhiza: leave it out here."
-        : string.IsNullOrWhiteSpace(crop) ? "Which crop? Brassicas, beets and their kin do not host it." : "It must touch roots: in the planting hole, in the row, or as a root dip; on top of the ground it does nothing.";
+        : string.IsNullOrWhiteSpace(crop) ? "Which crop? Brassicas, beets and their kin do not host it."
+        : "It must touch roots: in the planting hole, in the row, or as a root dip; on top of the ground it does nothing.";
 
     private static List<CourseDose> Doses(CourseQuestion q, double dose, double every, double perUnit)
     {
@@ -155,8 +169,7 @@ public static class InoculantCourse
         for (var at = 0.0; at <= days && list.Count < 200; at += every)
         {
             var share = days == 0 ? 0 : at / days;
-            var (stage, why) = share switch
-            {
+            var (stage, why) = share switch {
                 0 => ("seedling or transplant", "young roots gain most"),
                 < 0.25 => ("root growth", "roots are reaching out"),
                 < 0.5 => ("leaf growth", "keeps the numbers up"),
@@ -181,10 +194,10 @@ public static class InoculantCourse
             return new(Tone.Stop, host, "Spores and living bacteria do not mind what crop it is; mycorrhiza does.");
         }
 
-        var kind = q.Kind switch
-        {
+        var kind = q.Kind switch {
             LifeForm.Spores => "Dormant spores stand chlorine and salt until they have sprouted; shake the bottle, they settle.",
-            LifeForm.Living => "Living cells stand neither chlorine nor salt nor a hot tank; shake the bottle and use the tank within the day.",
+            LifeForm.Living =>
+                "Living cells stand neither chlorine nor salt nor a hot tank; shake the bottle and use the tank within the day.",
             _ => host ?? "It must touch roots.",
         };
         if (share is null)
@@ -193,8 +206,11 @@ public static class InoculantCourse
         }
 
         return share < 0.999
-            ? new(Tone.Mind, $"Thinned to {Say.Number(share.Value * 100, 2)} % of the label's organisms a week.", $"{(alive < 0.98 ? $"{Say.Number(alive * 100, 2)} % are still alive. " : "")}{Per.Product(makeUp!.Value, q.LabelPer!, q.Units)} each time would make up for it. {kind}")
-            : new(Tone.Go, share > 1.05 ? $"{Say.Number(share.Value * 100, 2)} % of the label's organisms a week: more than it asks." : "It keeps up with the label.", kind);
+            ? new(Tone.Mind, $"Thinned to {Say.Number(share.Value * 100, 2)} % of the label's organisms a week.",
+                $"{(alive < 0.98 ? $"{Say.Number(alive * 100, 2)} % are still alive. " : "")}"
+                    + $"{Per.Product(makeUp!.Value, q.LabelPer!, q.Units)} each time would make up for it. {kind}")
+            : new(Tone.Go, share > 1.05 ? $"{Say.Number(share.Value * 100, 2)} % of the label's organisms a week: more than it asks."
+                : "It keeps up with the label.", kind);
     }
 }
 
@@ -216,7 +232,11 @@ public static class FeedTank
 
         var hours = !withFeeds ? 72 : t > 20 ? 24 : 48;
         return Worked.Of(
-            new Verdict(withFeeds ? Tone.Mind : Tone.Go, $"Use the tank within {hours} h.", withFeeds ? "With food in it they wake and grow, use up the oxygen, and block drippers with slime." : "Without food they sleep; in light and warmth algae come instead."),
-            "h", Evidence.PractitionersRule, [new("keeps", withFeeds ? "24 h above 20 °C, 48 h below" : "72 h", $"{Say.Number(t)} °C", $"{hours} h", "practitioners' rule: a day or two")]);
+            new Verdict(withFeeds ? Tone.Mind : Tone.Go, $"Use the tank within {hours} h.", withFeeds
+                ? "With food in it they wake and grow, use up the oxygen, and block drippers with slime."
+                : "Without food they sleep; in light and warmth algae come instead."),
+            "h", Evidence.PractitionersRule,
+            [new("keeps", withFeeds ? "24 h above 20 °C, 48 h below" : "72 h", $"{Say.Number(t)} °C", $"{hours} h",
+                "practitioners' rule: a day or two")]);
     }
 }

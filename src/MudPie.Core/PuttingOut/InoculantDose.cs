@@ -52,17 +52,22 @@ public sealed record InoculantQuestion
 /// <param name="ByLabel">What the label's own dose comes to; null where there is none.</param>
 /// <param name="CostPer1E9">Price of a thousand million that live; null where no price is known.</param>
 /// <param name="Sentence">In a sentence.</param>
-public sealed record InoculantAnswer(double Amount, string Unit, double Organisms, double ViableShare, double? ByLabel, double? CostPer1E9, string Sentence);
+public sealed record InoculantAnswer(double Amount, string Unit, double Organisms, double ViableShare, double? ByLabel, double? CostPer1E9,
+    string Sentence);
 
 /// <summary>Dosing by organisms, with the label's dose beside it.</summary>
 public static class InoculantDose
 {
     // Days in which half are lost at 20 °C: spores hardly fall. House figures, until a lot is counted.
-    private static readonly Dictionary<LifeForm, double> HalfLives = new() { [LifeForm.Spores] = 2500, [LifeForm.Propagules] = 500, [LifeForm.Living] = 90 };
+    private static readonly Dictionary<LifeForm, double> HalfLives = new() {
+        [LifeForm.Spores] = 2500, [LifeForm.Propagules] = 500,
+        [LifeForm.Living] = 90
+    };
 
     /// <summary>Share alive after so many days: first order, twice as fast for each 10 °C.</summary>
     /// <remarks>Living cells, 90 days at 20 °C: one half; at 10 °C: 0.71.</remarks>
-    public static double Viable(LifeForm kind, double ageDays, double keptC) => Math.Exp(-Math.Log(2) * ageDays / HalfLives[kind] * Math.Pow(2, (keptC - 20) / 10));
+    public static double Viable(LifeForm kind, double ageDays, double keptC) =>
+        Math.Exp(-Math.Log(2) * ageDays / HalfLives[kind] * Math.Pow(2, (keptC - 20) / 10));
 
     /// <summary>amount = target × count ÷ (label count × viable share).</summary>
     /// <remarks>1e6 a plant on 240 plants, a label of 2e8 per mL, half alive: 2.4 mL.</remarks>
@@ -79,7 +84,8 @@ public static class InoculantDose
 
         if (q.LabelPer is not ("mL" or "g"))
         {
-            checks.Add("labelPer", "The label's count says nothing without its “per”.", "Is it per mL or per g? It stands beside the number; powders and granules go by the gram.");
+            checks.Add("labelPer", "The label's count says nothing without its “per”.",
+                "Is it per mL or per g? It stands beside the number; powders and granules go by the gram.");
         }
 
         var viable = q.ViableShare is not null ? checks.Range("viableShare", q.ViableShare, 1e-6, 1, "") : WorkedOut(q, checks);
@@ -97,15 +103,22 @@ public static class InoculantDose
         var amount = wanted / (label * viable);
         var byLabel = q.LabelDose is null ? (double?)null : q.LabelDose * count;
         var cost = q.Price is > 0 ? q.Price / 1000 / (label * viable) * 1e9 : (double?)null;
-        var beside = byLabel is { } l ? $" The label's own dose comes to {Per.Product(l, q.LabelPer!, q.Units)}, {Say.Number(l / amount * 100, 2)} % of that." : "";
+        var beside = byLabel is { } l
+            ? $" The label's own dose comes to {Per.Product(l, q.LabelPer!, q.Units)}, {Say.Number(l / amount * 100, 2)} % of that." : "";
         return Worked.Of(
-            new InoculantAnswer(amount, q.LabelPer!, wanted, viable, byLabel, cost, $"{Per.Product(amount, q.LabelPer!, q.Units)} for {Say.Number(count)} {Word(q.Per!, count)}.{beside}"),
+            new InoculantAnswer(amount, q.LabelPer!, wanted, viable, byLabel, cost,
+                $"{Per.Product(amount, q.LabelPer!, q.Units)} for {Say.Number(count)} {Word(q.Per!, count)}.{beside}"),
             q.LabelPer!,
             q.ViableShare is null && q.Kind is not null ? Evidence.PractitionersRule : Evidence.ChemistryOrPhysics,
             [
-                new("organisms wanted", "target × how many", $"{target:0.##e+0} × {Say.Number(count)}", $"{wanted:0.##e+0}", "your own target"),
-                new("still alive", "e^(−ln 2 · days ÷ half-life · 2^((T − 20) ÷ 10))", q.ViableShare is null && q.Kind is { } k ? $"{k.Word()}, {Say.Number(q.AgeDays ?? 0)} days at {Say.Number(q.KeptC ?? 20)} °C, half-life {HalfLives[k]} days at 20 °C" : "as given", $"{Say.Number(viable * 100, 3)} %", "first order, twice as fast for each 10 °C; half-lives are house figures until a lot is counted"),
-                new("amount", "wanted ÷ (label count × alive)", $"{wanted:0.##e+0} ÷ ({label:0.##e+0} × {Say.Number(viable)})", $"{Say.Number(amount)} {q.LabelPer}", "sum"),
+                new("organisms wanted", "target × how many", $"{target:0.##e+0} × {Say.Number(count)}", $"{wanted:0.##e+0}",
+                    "your own target"),
+                new("still alive", "e^(−ln 2 · days ÷ half-life · 2^((T − 20) ÷ 10))", q.ViableShare is null && q.Kind is { } k
+                    ? $"{k.Word()}, {Say.Number(q.AgeDays ?? 0)} days at {Say.Number(q.KeptC ?? 20)} °C, half-life {HalfLives[k]} days at "
+                        + "20 °C" : "as given", $"{Say.Number(viable * 100, 3)} %",
+                        "first order, twice as fast for each 10 °C; half-lives are house figures until a lot is counted"),
+                new("amount", "wanted ÷ (label count × alive)", $"{wanted:0.##e+0} ÷ ({label:0.##e+0} × {Say.Number(viable)})",
+                    $"{Say.Number(amount)} {q.LabelPer}", "sum"),
             ],
             [new("label-is-law", "Where the product is registered its label is law: this sum does not stand above it.", Cautions.Usual)]);
     }
@@ -121,8 +134,7 @@ public static class InoculantDose
         return Viable(checks.One("kind", q.Kind, "It is not said what kind it is."), age, kept);
     }
 
-    private static string Word(string per, double count) => (per, count == 1) switch
-    {
+    private static string Word(string per, double count) => (per, count == 1) switch {
         ("plant", true) => "plant",
         ("plant", false) => "plants",
         ("litre", true) => "litre of feed",
@@ -152,7 +164,8 @@ public static class InjectorStock
     /// <param name="withFeeds">Organic feeds are in the stock: it lives a day or two.</param>
     /// <param name="unit">"mL" or "g", for the words; left out where it is not known.</param>
     /// <remarks>1:100, 0.2 mL/L, 500 L: 5 L of stock with 20 mL in each litre, 100 mL in all.</remarks>
-    public static Ruling<InjectorAnswer> Of(double? ratio, double? dosePerL, double? feedL, double? flowLPerMin = null, bool withFeeds = false, string unit = "", UnitSystem units = UnitSystem.Metric)
+    public static Ruling<InjectorAnswer> Of(double? ratio, double? dosePerL, double? feedL, double? flowLPerMin = null,
+        bool withFeeds = false, string unit = "", UnitSystem units = UnitSystem.Metric)
     {
         var checks = new Checks();
         var r = checks.Range("ratio", ratio, 1, 2000, "", "1:100 is 100.");
@@ -161,7 +174,8 @@ public static class InjectorStock
         var flow = flowLPerMin is null ? (double?)null : checks.Range("flowLPerMin", flowLPerMin, 0.1, 2000, "L/min");
         if (checks.Sound && dose * r > 1000)
         {
-            checks.Add("dosePerL", $"That would be {Say.Number(dose * r)} mL or g in a litre of stock.", "More than neat: a lower ratio or a smaller dose.");
+            checks.Add("dosePerL", $"That would be {Say.Number(dose * r)} mL or g in a litre of stock.",
+                "More than neat: a lower ratio or a smaller dose.");
         }
 
         if (!checks.Sound)
@@ -173,14 +187,22 @@ public static class InjectorStock
         var hours = flow is { } f ? feed / f / 60 : (double?)null;
         var lives = withFeeds ? 24 : 48;
         var verdict = hours > lives
-            ? new Verdict(Tone.Stop, $"This stock would outlive its biology: it lasts {Say.Hours(hours.Value)}.", $"{(withFeeds ? "With feeds in it" : "In plain water")} it is good for about {lives} h. Make it in parts.")
-            : new Verdict(Tone.Go, units.IsUs() ? $"{Units.Show(stock, Dimension.Volume, units)} of stock, {Say.Number(dose * r * 3.785411784)}{Say.Unit(unit)} in each gallon." : $"{Say.Number(stock)} L of stock, {Say.Number(dose * r)}{Say.Unit(unit)} in each litre.", $"{Say.Number(dose * feed)}{Say.Unit(unit)} in all. Shake the bottle first: spores settle. Use it within {lives} h.");
+            ? new Verdict(Tone.Stop, $"This stock would outlive its biology: it lasts {Say.Hours(hours.Value)}.",
+                $"{(withFeeds ? "With feeds in it" : "In plain water")} it is good for about {lives} h. Make it in parts.")
+            : new Verdict(Tone.Go, units.IsUs()
+                ? $"{Units.Show(stock, Dimension.Volume, units)} of stock, {Say.Number(dose * r * 3.785411784)}{Say.Unit(unit)} in each "
+                    + "gallon." : $"{Say.Number(stock)} L of stock, {Say.Number(dose * r)}{Say.Unit(unit)} in each litre.",
+                    $"{Say.Number(dose * feed)}{Say.Unit(unit)} in all. Shake the bottle first: spores settle. Use it within {lives} h.");
         return Worked.Of(
             new InjectorAnswer(stock, dose * r, dose * feed, hours, verdict), "L", Evidence.ChemistryOrPhysics,
             [
-                new("stock", "feed ÷ ratio", $"{Say.Number(feed)} L ÷ {Say.Number(r)}", $"{Say.Number(stock)} L", "a litre of stock into so many litres of feed"),
-                new("strength", "dose × ratio", $"{Say.Number(dose)} per L × {Say.Number(r)}", $"{Say.Number(dose * r)} per L of stock", "sum"),
-                .. hours is { } h ? [new WorkingLine("lasts", "feed ÷ flow", $"{Say.Number(feed)} L ÷ {Say.Number(flow!.Value)} L/min", Say.Hours(h), "sum")] : Array.Empty<WorkingLine>(),
+                new("stock", "feed ÷ ratio", $"{Say.Number(feed)} L ÷ {Say.Number(r)}", $"{Say.Number(stock)} L",
+                    "a litre of stock into so many litres of feed"),
+                new("strength", "dose × ratio", $"{Say.Number(dose)} per L × {Say.Number(r)}",
+                    $"{Say.Number(dose * r)} per L of stock", "sum"),
+                .. hours is { } h
+                    ? [new WorkingLine("lasts", "feed ÷ flow", $"{Say.Number(feed)} L ÷ {Say.Number(flow!.Value)} L/min", Say.Hours(h),
+                        "sum")] : Array.Empty<WorkingLine>(),
             ]);
     }
 }

@@ -16,13 +16,15 @@ public sealed record LabelRate(double Low, double High, string Unit, string Basi
 /// <summary>Reads what stands on a label: ranges, bases, and several pairs of rate and interval.</summary>
 public static partial class LabelRates
 {
-    private const string WayOut = "Write it as the label does: 4 mL per 2 US gallons; 3 to 5 mL a can of 10 L, each week; 12 mL monthly; 2 L/ha; 5 g a plant; 1:300.";
+    private const string WayOut =
+        "Write it as the label does: 4 mL per 2 US gallons; 3 to 5 mL a can of 10 L, each week; 12 mL monthly; 2 L/ha; 5 g a plant; 1:300.";
 
     /// <summary>All pairs of a label, in its order. What follows without a basis of its own is on the one before.</summary>
     /// <param name="text">Up to 200 letters.</param>
     /// <param name="liquid">The product is measured by volume.</param>
     /// <param name="units">Whose spoons and gallons.</param>
-    /// <remarks>"3 to 5 mL a can of 10 L, each week; 12 mL monthly": 0.3 to 0.5 mL a litre every 7 days, and 1.2 mL a litre every 30.</remarks>
+    /// <remarks>"3 to 5 mL a can of 10 L, each week; 12 mL monthly": 0.3 to 0.5 mL a litre every 7 days, and 1.2 mL a litre every
+    /// 30.</remarks>
     public static Ruling<IReadOnlyList<LabelRate>> Read(string? text, bool liquid, UnitSystem units = UnitSystem.Metric)
     {
         var typed = (text ?? "").Trim();
@@ -47,10 +49,13 @@ public static partial class LabelRates
         }
 
         return Worked.Of<IReadOnlyList<LabelRate>>(list, "", Evidence.MeasuredHere,
-            list.Select(r => new WorkingLine("on the label", r.Basis, r.Shown, r.Basis == "oneIn" ? $"1 in {Say.Number(r.Low)}" : $"{Say.Number(r.Low)}{(r.High > r.Low ? $" to {Say.Number(r.High)}" : "")} {r.Unit}", r.EveryDays is { } d ? $"every {Say.Number(d)} days" : "no interval said")));
+            list.Select(r => new WorkingLine("on the label", r.Basis, r.Shown, r.Basis == "oneIn"
+                ? $"1 in {Say.Number(r.Low)}" : $"{Say.Number(r.Low)}{(r.High > r.Low ? $" to {Say.Number(r.High)}" : "")} {r.Unit}",
+                r.EveryDays is { } d ? $"every {Say.Number(d)} days" : "no interval said")));
     }
 
-    private static Ruling<LabelRate> One(string part, bool liquid, UnitSystem units, (string Basis, double Per)? before, out (string Basis, double Per)? basis)
+    private static Ruling<LabelRate> One(string part, bool liquid, UnitSystem units, (string Basis, double Per)? before,
+        out (string Basis, double Per)? basis)
     {
         basis = before;
         var dimension = liquid ? Dimension.Volume : Dimension.Mass;
@@ -59,7 +64,8 @@ public static partial class LabelRates
         if (Thinned().IsMatch(text) && Dilutions.Read(text) is { } thin)
         {
             basis = ("oneIn", 1);
-            return thin.Refused is { } no ? Renamed(no) : Worked.Of(new LabelRate(thin.Value.OneIn, thin.Value.OneIn, unit, "oneIn", null, part), "", Evidence.MeasuredHere);
+            return thin.Refused is { } no ? Renamed(no)
+                : Worked.Of(new LabelRate(thin.Value.OneIn, thin.Value.OneIn, unit, "oneIn", null, part), "", Evidence.MeasuredHere);
         }
 
         var cut = Per().Match(text);
@@ -77,11 +83,13 @@ public static partial class LabelRates
 
         if (basis is not { } on)
         {
-            return Refusal.Of("labelRate", $"“{part}”: on what?", $"Say what it is for: a litre of feed, a plant, 100 m², a hectare, a kilo of seed, a cubic metre of mix. {WayOut}");
+            return Refusal.Of("labelRate", $"“{part}”: on what?",
+                $"Say what it is for: a litre of feed, a plant, 100 m², a hectare, a kilo of seed, a cubic metre of mix. {WayOut}");
         }
 
         var range = Range().Match(amounts.Trim());
-        string[] ends = range.Success ? [$"{range.Groups[1].Value} {range.Groups[3].Value}", $"{range.Groups[2].Value} {range.Groups[3].Value}"] : [amounts.Trim()];
+        string[] ends = range.Success
+            ? [$"{range.Groups[1].Value} {range.Groups[3].Value}", $"{range.Groups[2].Value} {range.Groups[3].Value}"] : [amounts.Trim()];
         var si = new List<double>();
         foreach (var end in ends)
         {
@@ -111,17 +119,21 @@ public static partial class LabelRates
 
         if (Seed().Match(plain) is { Success: true } seed)
         {
-            return AmountText.Read("labelRate", Counted(seed.Groups[1].Value), Dimension.Mass, units).Match(w => Is("perKgSeed", w.Value.Si / 1000), r => r);
+            return AmountText.Read("labelRate", Counted(seed.Groups[1].Value), Dimension.Mass, units)
+                .Match(w => Is("perKgSeed", w.Value.Si / 1000), r => r);
         }
 
         if (Mix().Match(plain) is { Success: true } mix)
         {
-            return AmountText.Read("labelRate", Counted(mix.Groups[1].Value), Dimension.Volume, units).Match(w => Is("perM3Mix", w.Value.Si / 1000), r => r);
+            return AmountText.Read("labelRate", Counted(mix.Groups[1].Value), Dimension.Volume, units)
+                .Match(w => Is("perM3Mix", w.Value.Si / 1000), r => r);
         }
 
         if (AmountText.Read("labelRate", Counted(plain), Dimension.Area, units) is { Refused: null } area)
         {
-            return plain.Contains("ha", StringComparison.Ordinal) || plain.Contains("hectare", StringComparison.Ordinal) || plain.Contains("acre", StringComparison.Ordinal) ? Is("perHa", area.Value.Si / 10_000) : Is("per100m2", area.Value.Si / 100);
+            return plain.Contains("ha", StringComparison.Ordinal) || plain.Contains("hectare", StringComparison.Ordinal)
+                || plain.Contains("acre", StringComparison.Ordinal) ? Is("perHa", area.Value.Si / 10_000)
+                : Is("per100m2", area.Value.Si / 100);
         }
 
         if (plain is "m³" or "m3" or "cubic metre")
@@ -133,7 +145,8 @@ public static partial class LabelRates
     }
 
     /// <summary>A basis with no figure is one of it: "litre" is "1 litre".</summary>
-    private static string Counted(string text) => text.Length > 0 && (char.IsAsciiDigit(text[0]) || text.StartsWith("half", StringComparison.Ordinal)) ? text : "1 " + text;
+    private static string Counted(string text) =>
+        text.Length > 0 && (char.IsAsciiDigit(text[0]) || text.StartsWith("half", StringComparison.Ordinal)) ? text : "1 " + text;
 
     private static double? Interval(string part, out string rest)
     {
@@ -145,15 +158,23 @@ public static partial class LabelRates
         }
 
         var n = m.Groups["n"].Success ? double.Parse(m.Groups["n"].Value, System.Globalization.CultureInfo.InvariantCulture) : 1;
-        return n * (m.Value switch { var v when v.Contains("fortnight") => 14, var v when v.Contains("month") => 30, var v when v.Contains("week") => 7, _ => 1 });
+        return n * (m.Value switch {
+            var v when v.Contains("fortnight") => 14,
+            var v when v.Contains("month") => 30,
+            var v when v.Contains("week") => 7,
+            _ => 1
+        });
     }
 
     private static Refusal Renamed(Refusal r) => new([.. r.Problems.Select(p => p with { Field = "labelRate" })]);
 
-    [GeneratedRegex(@"\s*(?:\bper\b|/|\bto each\b|\bto every\b|\bfor each\b|\bfor every\b|\bon each\b|\bin each\b|\beach\b|\b(?:in|on) (?=[0-9a])|\ban?\b)\s*", RegexOptions.None, 1000)]
+    [GeneratedRegex(@"\s*(?:\bper\b|/|\bto each\b|\bto every\b|\bfor each\b|\bfor every\b|\bon each\b"
+        + @"|\bin each\b|\beach\b|\b(?:in|on) (?=[0-9a])|\ban?\b)\s*",
+        RegexOptions.None, 1000)]
     private static partial Regex Per();
 
-    [GeneratedRegex(@"^([0-9][0-9.,]{0,12})\s*(?:to|-|–)\s*([0-9][0-9.,]{0,12})\s*([a-zµ]{1,20}(?: [a-z]{1,10}){0,2})$", RegexOptions.NonBacktracking)]
+    [GeneratedRegex(@"^([0-9][0-9.,]{0,12})\s*(?:to|-|–)\s*([0-9][0-9.,]{0,12})\s*([a-zµ]{1,20}(?: [a-z]{1,10}){0,2})$",
+        RegexOptions.NonBacktracking)]
     private static partial Regex Range();
 
     [GeneratedRegex(@"^(?:1\s*[:+]\s*[0-9][0-9., ]{0,12}|1 in [0-9][0-9., ]{0,12}|[0-9.,]{1,8}\s*%)$", RegexOptions.NonBacktracking)]
@@ -171,6 +192,9 @@ public static partial class LabelRates
     [GeneratedRegex(@"^(.{1,24}?)\s+(?:mix|compost|soil|substrate|potting mix)$", RegexOptions.NonBacktracking)]
     private static partial Regex Mix();
 
-    [GeneratedRegex(@",?\s*\b(?:(?:every|each)\s+(?:(?<n>[0-9]{1,3})\s+)?(?:days?|weeks?|months?|fortnights?)|once a (?:day|week|month|fortnight)|a (?:day|week|month)|daily|weekly|monthly|fortnightly)\b", RegexOptions.NonBacktracking)]
+    [GeneratedRegex(@",?\s*\b(?:(?:every|each)\s+(?:(?<n>[0-9]{1,3})\s+)?(?:days?|weeks?|months?|fortnights?)"
+        + @"|once a (?:day|week|month|fortnight)|a (?:day|week|month)"
+        + @"|daily|weekly|monthly|fortnightly)\b",
+        RegexOptions.NonBacktracking)]
     private static partial Regex Every();
 }

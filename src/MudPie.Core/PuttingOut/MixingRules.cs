@@ -20,7 +20,8 @@ public sealed record MixClass(string Id, string Name, bool Alive);
 /// <param name="Known">False where nobody knows: a jar first.</param>
 /// <param name="Gas">It gives off gas or dangerous heat: no rule of the grower's own and no reason sets it aside.</param>
 /// <param name="Source">Where it is from.</param>
-public sealed record MixRule(string A, string B, bool Together, double WaitDays, string Why, Evidence Sure, bool Own = false, bool Known = true, bool Gas = false, string Source = "")
+public sealed record MixRule(string A, string B, bool Together, double WaitDays, string Why, Evidence Sure, bool Own = false,
+    bool Known = true, bool Gas = false, string Source = "")
 {
     /// <summary>"fine", "jar" (not known: a jar first) or "never".</summary>
     public string Says => !Known ? "jar" : Together ? "fine" : "never";
@@ -31,9 +32,12 @@ public sealed record MixRule(string A, string B, bool Together, double WaitDays,
 /// <param name="Class">A class of <see cref="MixingRules.Classes"/>.</param>
 /// <param name="DaysAgo">Null in the tank; days since the bed got it.</param>
 /// <param name="Bed">The bed that got it; null in the tank.</param>
-/// <param name="Ph">Its own pH as it goes in, 0 to 14; null where not known. A neutralised silica or acid is judged by this, and something else by it too.</param>
-/// <param name="MgPerL">For chlorine: its strength as Cl₂, mg/L, 0 to 200,000; null where not known. To 10 it is tap water's, above it is bleach.</param>
-public sealed record MixItem(string Name, string Class, double? DaysAgo = null, string? Bed = null, double? Ph = null, double? MgPerL = null);
+/// <param name="Ph">Its own pH as it goes in, 0 to 14; null where not known. A neutralised silica or acid is judged by this, and something
+/// else by it too.</param>
+/// <param name="MgPerL">For chlorine: its strength as Cl₂, mg/L, 0 to 200,000; null where not known. To 10 it is tap water's, above it is
+/// bleach.</param>
+public sealed record MixItem(string Name, string Class, double? DaysAgo = null, string? Bed = null, double? Ph = null,
+    double? MgPerL = null);
 
 /// <summary>The tank and the ground it goes to.</summary>
 public sealed record MixQuestion
@@ -74,7 +78,8 @@ public sealed record MixQuestion
 /// <param name="Own">By a rule of the grower's own.</param>
 /// <param name="Gas">It gives off gas or dangerous heat: no reason sets it aside.</param>
 /// <param name="Source">Where the rule is from.</param>
-public sealed record MixPair(string A, string B, string Says, double WaitDays, string Where, string Why, Evidence Sure, bool Own, bool Gas = false, string Source = "");
+public sealed record MixPair(string A, string B, string Says, double WaitDays, string Where, string Why, Evidence Sure, bool Own,
+    bool Gas = false, string Source = "");
 
 /// <summary>All pairs and the tank itself.</summary>
 public sealed record MixAnswer(IReadOnlyList<MixPair> Pairs, IReadOnlyList<string> Tank, Verdict Verdict);
@@ -100,9 +105,9 @@ public static class MixingRules
         return house is { Gas: true } ? house : own.FirstOrDefault(r => MixPairs.Key(r.A, r.B) == MixPairs.Key(a, b)) ?? house;
     }
 
-    /// <summary>What it is by its strength and pH, not by its name alone: 1 mg/L of chlorine is tap water, 40 is bleach; silica at pH 7 is no caustic; something else at pH 3 is an acid.</summary>
-    public static string ClassOf(MixItem item) => item switch
-    {
+    /// <summary>What it is by its strength and pH, not by its name alone: 1 mg/L of chlorine is tap water, 40 is bleach; silica at pH 7 is
+    /// no caustic; something else at pH 3 is an acid.</summary>
+    public static string ClassOf(MixItem item) => item switch {
         { Class: "chlorine", MgPerL: <= WaterHighest } => "tapChlorine",
         { Class: "tapChlorine", MgPerL: > WaterHighest } => "chlorine",
         { Class: "silica" or "acid" or "caustic", Ph: >= 5.5 and <= 7.5 } => "other",
@@ -121,10 +126,12 @@ public static class MixingRules
         var checks = new Checks();
         if (q.Tank.Count is 0 or > 12)
         {
-            checks.Add("tank", q.Tank.Count == 0 ? "There is nothing in the tank." : "That is more than twelve things.", "Choose what goes in, up to twelve.");
+            checks.Add("tank", q.Tank.Count == 0 ? "There is nothing in the tank." : "That is more than twelve things.",
+                "Choose what goes in, up to twelve.");
         }
 
-        foreach (var (item, field) in q.Tank.Select((t, i) => (t, $"tank[{i}]")).Concat(q.Lately.Select((t, i) => (t, $"lately[{i}]"))).Concat(q.HeldLast.Select((t, i) => (t, $"heldLast[{i}]"))))
+        foreach (var (item, field) in q.Tank.Select((t, i) => (t, $"tank[{i}]")).Concat(q.Lately.Select((t, i) => (t, $"lately[{i}]")))
+            .Concat(q.HeldLast.Select((t, i) => (t, $"heldLast[{i}]"))))
         {
             if (NameOf(item.Class) is null)
             {
@@ -150,19 +157,25 @@ public static class MixingRules
             pairs.AddRange(q.Tank.Skip(i + 1).Select(b => InTank(q.Tank[i], b, q.Own, "in the tank")));
             pairs.AddRange(q.Lately.Select(b => OnBed(q.Tank[i], b, q.Own)).OfType<MixPair>());
             // What a sprayer held last is there in traces: what only wants a jar first is no matter, what must never meet is.
-            pairs.AddRange(q.HeldLast.Where(h => h.Name != q.Tank[i].Name).Select(b => InTank(q.Tank[i], b, q.Own, "in the sprayer, not washed since")).Where(p => p.Says == "never"));
+            pairs.AddRange(q.HeldLast.Where(h => h.Name != q.Tank[i].Name)
+                .Select(b => InTank(q.Tank[i], b, q.Own, "in the sprayer, not washed since")).Where(p => p.Says == "never"));
         }
 
         var tank = Tank(q).ToList();
-        pairs = [.. pairs.OrderBy(p => p.Gas ? 0 : 1).ThenBy(p => p.Says switch { "never" => 0, "wait" => 1, "jar" => 2, _ => 3 }).ThenByDescending(p => p.WaitDays)];
+        pairs = [.. pairs.OrderBy(p => p.Gas ? 0 : 1).ThenBy(p => p.Says switch { "never" => 0, "wait" => 1, "jar" => 2, _ => 3 })
+            .ThenByDescending(p => p.WaitDays)];
         return Worked.Of(
             new MixAnswer(pairs, tank, Says(pairs, tank)), "", pairs.Count == 0 ? Rule : pairs[0].Sure,
-            pairs.Select(p => new WorkingLine($"{p.A} and {p.B}", p.Where, p.Why, p.Says switch { "wait" => $"wait {Say.Number(p.WaitDays, 2)} days", "jar" => "a jar first", var s => s }, p.Own ? "a rule of your own" : p.Source)),
+            pairs.Select(p => new WorkingLine($"{p.A} and {p.B}", p.Where, p.Why,
+                p.Says switch { "wait" => $"wait {Say.Number(p.WaitDays, 2)} days", "jar" => "a jar first", var s => s },
+                p.Own ? "a rule of your own" : p.Source)),
             pairs.Any(p => p.Gas) ? [GasCaution] : []);
     }
 
     /// <summary>What to do where gas could come off.</summary>
-    public static readonly Caution GasCaution = new("gas", "These give off gas or heat. Never together, not even as rinse water; if they met, leave, upwind, and call for help.", Cautions.Usual);
+    public static readonly Caution GasCaution =
+        new("gas", "These give off gas or heat. Never together, not even as rinse water; if they met, leave, upwind, and call for help.",
+            Cautions.Usual);
 
     private static void Optional(Checks checks, string field, double? value, double low, double high, string unit)
     {
@@ -186,7 +199,9 @@ public static class MixingRules
         var rule = Find(ClassOf(tank), ClassOf(lately), own);
         var left = (rule?.WaitDays ?? 0) - (lately.DaysAgo ?? 0);
         return rule is null || left <= 0 ? null
-            : new(tank.Name, lately.Name, "wait", left, lately.Bed ?? "the bed", $"{rule.Why} It got {lately.Name} {Say.Ago(lately.DaysAgo ?? 0)}; {Say.Number(rule.WaitDays)} are wanted.", rule.Sure, rule.Own, false, rule.Source);
+            : new(tank.Name, lately.Name, "wait", left, lately.Bed ?? "the bed",
+                $"{rule.Why} It got {lately.Name} {Say.Ago(lately.DaysAgo ?? 0)}; {Say.Number(rule.WaitDays)} are wanted.", rule.Sure,
+                rule.Own, false, rule.Source);
     }
 
     private static IEnumerable<string> Tank(MixQuestion q)
@@ -205,7 +220,8 @@ public static class MixingRules
 
         if (q.SaltsMsPerCm > 2 && tender)
         {
-            yield return $"{Say.Number(q.SaltsMsPerCm.Value)} mS/cm of salts: above 2 living cells are pulled dry. Thin it, or give it on another day.";
+            yield return $"{Say.Number(q.SaltsMsPerCm.Value)} mS/cm of salts: above 2 living cells are pulled dry. Thin it, or give it on "
+                + "another day.";
         }
 
         if (q.TemperatureC > 32)
@@ -235,7 +251,9 @@ public static class MixingRules
 
         if (pairs.FirstOrDefault(p => p.Says == "wait") is { } wait)
         {
-            return new(Tone.Stop, $"Wait {Say.Number(Math.Ceiling(wait.WaitDays))} {(wait.WaitDays > 1 ? "days" : "day")}: {wait.Where} got {wait.B}.", wait.Why);
+            return new(Tone.Stop,
+                $"Wait {Say.Number(Math.Ceiling(wait.WaitDays))} {(wait.WaitDays > 1 ? "days" : "day")}: {wait.Where} got {wait.B}.",
+                wait.Why);
         }
 
         if (pairs.FirstOrDefault(p => p.Says == "jar") is { } jar)
@@ -243,6 +261,7 @@ public static class MixingRules
             return new(Tone.Mind, $"Not known: a jar first, small, outdoors: {jar.A} and {jar.B}.", jar.Why);
         }
 
-        return tank.Count > 0 ? new(Tone.Mind, "The pairs are fine; the tank wants a look.", string.Join(" ", tank)) : new(Tone.Go, pairs.Count == 0 ? "Only one thing in it: fine." : "They get on.", "A jar first all the same: half an hour, does it clot?");
+        return tank.Count > 0 ? new(Tone.Mind, "The pairs are fine; the tank wants a look.", string.Join(" ", tank)) : new(Tone.Go,
+            pairs.Count == 0 ? "Only one thing in it: fine." : "They get on.", "A jar first all the same: half an hour, does it clot?");
     }
 }

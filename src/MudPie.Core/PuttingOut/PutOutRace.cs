@@ -117,10 +117,12 @@ public sealed record RaceWindow(double Min, string Why);
 /// <param name="Verdict">Go, or which filling is flat and by how much.</param>
 /// <param name="Saves">What would save it, each tried by the same sum.</param>
 public sealed record RaceAnswer(
-    RaceTimes Times, double GraceMinutes, RaceKit Kit, double DrawMin, double SprayMin, double TravelMin, IReadOnlyList<int> FlatLoads, Verdict Verdict, IReadOnlyList<string> Saves)
+    RaceTimes Times, double GraceMinutes, RaceKit Kit, double DrawMin, double SprayMin, double TravelMin, IReadOnlyList<int> FlatLoads,
+    Verdict Verdict, IReadOnlyList<string> Saves)
 {
     /// <summary>Minutes from the first draw to the end of the last.</summary>
-    public double LastDrawnAtMin => Times.Loads[^1] is var last && DrawMin + SprayMin > 0 ? last.DrawFromMin + ((last.OutByMin - last.DrawFromMin - TravelMin) * DrawMin / (DrawMin + SprayMin)) : 0;
+    public double LastDrawnAtMin => Times.Loads[^1] is var last && DrawMin + SprayMin > 0 ? last.DrawFromMin
+        + ((last.OutByMin - last.DrawFromMin - TravelMin) * DrawMin / (DrawMin + SprayMin)) : 0;
 
     /// <summary>What it was run with, to run it again otherwise.</summary>
     public RaceFacts? Facts { get; init; }
@@ -135,11 +137,13 @@ public static class PutOutRace
     /// <summary>More fillings than this are nobody's day's work.</summary>
     public const int MostLoads = 500;
 
-    /// <summary>Mixed with water on top of brew, one in so many, where nothing else was said: five parts for leaves, one for roots.</summary>
+    /// <summary>Mixed with water on top of brew, one in so many, where nothing else was said: five parts for leaves, one for
+    /// roots.</summary>
     public static double UsualOneIn(bool leaf) => leaf ? 6 : 2;
 
     /// <summary>The bare sum. Loads run one after another: draw, way there, putting out, way back.</summary>
-    /// <remarks>Three fillings, the last 0.7 full, 8 min to draw, 4 to the bed, 28 to put out: with the air on each goes 40 min without it, done at 117.2; air off at the first draw, the last goes 117.2. reference/mixing-cases.json.</remarks>
+    /// <remarks>Three fillings, the last 0.7 full, 8 min to draw, 4 to the bed, 28 to put out: with the air on each goes 40 min without it,
+    /// done at 117.2; air off at the first draw, the last goes 117.2. reference/mixing-cases.json.</remarks>
     public static Ruling<RaceTimes> Of(RaceQuestion q)
     {
         var checks = new Checks();
@@ -164,8 +168,11 @@ public static class PutOutRace
         return Worked.Of(
             times, "min", Evidence.ChemistryOrPhysics,
             [
-                new("a filling", "draw + way there + putting out", $"{Say.Number(draw)} + {Say.Number(travel)} + {Say.Number(spray)} min", $"{Say.Number(draw + travel + spray)} min without air", "the first litre loses its air as the draw begins"),
-                .. times.Loads.Select((l, i) => new WorkingLine($"filling {i + 1}", "out by − air lost at", $"{Say.Number(l.OutByMin)} − {Say.Number(l.AirLostAtMin)} min", $"{Say.Number(l.MinutesWithoutAir)} min, {(l.WithinGrace ? "within" : "past")} {Say.Number(grace)}", "sum")),
+                new("a filling", "draw + way there + putting out", $"{Say.Number(draw)} + {Say.Number(travel)} + {Say.Number(spray)} min",
+                    $"{Say.Number(draw + travel + spray)} min without air", "the first litre loses its air as the draw begins"),
+                .. times.Loads.Select((l, i) => new WorkingLine($"filling {i + 1}", "out by − air lost at",
+                    $"{Say.Number(l.OutByMin)} − {Say.Number(l.AirLostAtMin)} min",
+                    $"{Say.Number(l.MinutesWithoutAir)} min, {(l.WithinGrace ? "within" : "past")} {Say.Number(grace)}", "sum")),
             ]);
     }
 
@@ -186,7 +193,8 @@ public static class PutOutRace
     }
 
     /// <summary>The race of a brew: fillings from litres and tank, minutes from flows, the verdict, and what would save it.</summary>
-    /// <remarks>300 L of brew thinned 1:5 in a 400 L boom at 30 L/min, drawn at 40: five fillings of 22 to 27 min each, well within a grace of 44.</remarks>
+    /// <remarks>300 L of brew thinned 1:5 in a 400 L boom at 30 L/min, drawn at 40: five fillings of 22 to 27 min each, well within a grace
+    /// of 44.</remarks>
     public static Ruling<RaceAnswer> For(RaceFacts f)
     {
         var checks = new Checks();
@@ -203,7 +211,9 @@ public static class PutOutRace
         var loads = f.MixL / f.Kit.TankL / f.Kit.Lanes;
         if (loads > MostLoads)
         {
-            return Refusal.Of("tankL", $"That is {Say.Number(Math.Ceiling(loads))} fillings of {Measures.Units.Show(f.Kit.TankL, Dimension.Volume, f.Units)}.", "Thin it less, take a larger tank, or more hands.");
+            return Refusal.Of("tankL",
+                $"That is {Say.Number(Math.Ceiling(loads))} fillings of {Measures.Units.Show(f.Kit.TankL, Dimension.Volume, f.Units)}.",
+                "Thin it less, take a larger tank, or more hands.");
         }
 
         var answer = Answer(f);
@@ -211,11 +221,20 @@ public static class PutOutRace
         return Worked.Of(
             answer with { Saves = saves, Verdict = Says(answer, f, saves), Facts = f }, "min", Evidence.PractitionersRule,
             [
-                new("fillings", "mix ÷ tank ÷ lanes", $"{Say.Number(f.MixL)} L ÷ {Say.Number(f.Kit.TankL)} L{(f.Kit.Lanes > 1 ? $" ÷ {f.Kit.Lanes}" : "")}", $"{answer.Times.Loads.Count}{(f.Kit.Lanes > 1 ? " each" : "")}", "the last is a part tank"),
-                new("draw", "litres ÷ tap or pump", $"{Say.Number(Math.Min(f.Kit.TankL, f.MixL))} L ÷ {Say.Number(answer.Kit.DrawLpm!.Value)} L/min", Say.Minutes(answer.DrawMin), f.Kit.DrawLpm is null ? "usual of the house" : "yours"),
-                new("putting out", "litres ÷ what comes out", $"{Say.Number(Math.Min(f.Kit.TankL, f.MixL))} L ÷ {Say.Number(answer.Kit.FlowLpm!.Value)} L/min", Say.Minutes(answer.SprayMin), f.Kit.FlowLpm is null ? $"usual of a {answer.Kit.Kind}" : "your calibration"),
+                new("fillings", "mix ÷ tank ÷ lanes",
+                    $"{Say.Number(f.MixL)} L ÷ {Say.Number(f.Kit.TankL)} L{(f.Kit.Lanes > 1 ? $" ÷ {f.Kit.Lanes}" : "")}",
+                    $"{answer.Times.Loads.Count}{(f.Kit.Lanes > 1 ? " each" : "")}", "the last is a part tank"),
+                new("draw", "litres ÷ tap or pump",
+                    $"{Say.Number(Math.Min(f.Kit.TankL, f.MixL))} L ÷ {Say.Number(answer.Kit.DrawLpm!.Value)} L/min",
+                    Say.Minutes(answer.DrawMin), f.Kit.DrawLpm is null ? "usual of the house" : "yours"),
+                new("putting out", "litres ÷ what comes out",
+                    $"{Say.Number(Math.Min(f.Kit.TankL, f.MixL))} L ÷ {Say.Number(answer.Kit.FlowLpm!.Value)} L/min",
+                    Say.Minutes(answer.SprayMin), f.Kit.FlowLpm is null ? $"usual of a {answer.Kit.Kind}" : "your calibration"),
                 new("grace", "minutes without air that it stands", "", Say.Minutes(answer.GraceMinutes), "by the hold that was chosen"),
-                .. answer.Times.Loads.Take(12).Select((l, i) => new WorkingLine($"filling {i + 1}", "out by − air lost at", $"{Say.Number(l.OutByMin)} − {Say.Number(l.AirLostAtMin)} min", Say.Minutes(l.MinutesWithoutAir), l.WithinGrace ? "within the grace" : "flat")),
+                .. answer.Times.Loads.Take(12)
+                    .Select((l, i) => new WorkingLine($"filling {i + 1}", "out by − air lost at",
+                        $"{Say.Number(l.OutByMin)} − {Say.Number(l.AirLostAtMin)} min", Say.Minutes(l.MinutesWithoutAir), l.WithinGrace
+                            ? "within the grace" : "flat")),
             ]);
     }
 
@@ -231,12 +250,17 @@ public static class PutOutRace
         var count = Math.Max(1, (int)Math.Ceiling((each / f.Kit.TankL) - 1e-9));
         var full = Math.Min(f.Kit.TankL, each);
         var last = count == 1 ? 1 : (each - (f.Kit.TankL * (count - 1))) / f.Kit.TankL;
-        var kit = f.Kit with { FlowLpm = f.Kit.FlowLpm ?? UsualFlow(f.Kit.Kind), DrawLpm = f.Kit.DrawLpm ?? UsualDraw(f.BrewL), TravelMin = f.Kit.TravelMin ?? 3 };
+        var kit = f.Kit with {
+            FlowLpm = f.Kit.FlowLpm ?? UsualFlow(f.Kit.Kind),
+            DrawLpm = f.Kit.DrawLpm ?? UsualDraw(f.BrewL),
+            TravelMin = f.Kit.TravelMin ?? 3
+        };
         var grace = f.Kit.BatteryOnCart ? Math.Max(f.GraceMinutes, f.BatteryGraceMinutes ?? 0) : f.GraceMinutes;
         var (draw, spray) = (full / kit.DrawLpm!.Value, full / kit.FlowLpm!.Value);
         // An extract that was dunked has stood without air since it was made.
         var times = Run(count, last, draw, kit.TravelMin!.Value, spray, grace, f.Dunked ? 0 : f.AirOffAtMin ?? double.PositiveInfinity);
-        return new RaceAnswer(times, grace, kit, draw, spray, kit.TravelMin.Value, [.. times.Loads.Select((l, i) => (l, i)).Where(x => !x.l.WithinGrace).Select(x => x.i + 1)], new(Tone.Go, "", ""), []);
+        return new RaceAnswer(times, grace, kit, draw, spray, kit.TravelMin.Value,
+            [.. times.Loads.Select((l, i) => (l, i)).Where(x => !x.l.WithinGrace).Select(x => x.i + 1)], new(Tone.Go, "", ""), []);
     }
 
     private static IEnumerable<string> Saves(RaceFacts f)
@@ -263,13 +287,15 @@ public static class PutOutRace
             yield return $"Fill the tank {Say.Number(part * 100, 2)} % full: each filling is out sooner.";
         }
 
-        var bigger = new[] { 2, 4, 10 }.FirstOrDefault(s => f.AirOffAtMin is not null && Wins(f with { Kit = f.Kit with { TankL = f.Kit.TankL * s, FlowLpm = (f.Kit.FlowLpm ?? UsualFlow(f.Kit.Kind)) * s } }));
+        var bigger = new[] { 2, 4, 10 }.FirstOrDefault(s => f.AirOffAtMin is not null
+            && Wins(f with { Kit = f.Kit with { TankL = f.Kit.TankL * s, FlowLpm = (f.Kit.FlowLpm ?? UsualFlow(f.Kit.Kind)) * s } }));
         if (bigger > 0)
         {
             yield return $"A tank of {Measures.Units.Show(f.Kit.TankL * bigger, Dimension.Volume, f.Units)} that puts out as much faster.";
         }
 
-        var beds = Enumerable.Range(1, 9).Select(i => 1 - (i / 10.0)).FirstOrDefault(s => Wins(f with { MixL = f.MixL * s, BrewL = f.BrewL * s }));
+        var beds = Enumerable.Range(1, 9).Select(i => 1 - (i / 10.0))
+            .FirstOrDefault(s => Wins(f with { MixL = f.MixL * s, BrewL = f.BrewL * s }));
         if (beds > 0)
         {
             yield return $"Fewer beds: {Say.Number(beds * 100, 2)} % of this.";
@@ -280,24 +306,29 @@ public static class PutOutRace
 
     private static Verdict Says(RaceAnswer a, RaceFacts f, string[] saves)
     {
-        var done = $"{(a.Times.Loads.Count == 1 ? "One filling" : $"{a.Times.Loads.Count} fillings")}{(f.Kit.Lanes > 1 ? $" for each of {f.Kit.Lanes}" : "")}, done {Say.Minutes(a.Times.DoneAtMin)} after the first draw";
+        var done = $"{(a.Times.Loads.Count == 1 ? "One filling" : $"{a.Times.Loads.Count} fillings")}"
+            + $"{(f.Kit.Lanes > 1 ? $" for each of {f.Kit.Lanes}" : "")}, done {Say.Minutes(a.Times.DoneAtMin)} after the first draw";
         var longest = a.Times.Loads.Max(l => l.MinutesWithoutAir);
         var keeps = a.GraceMinutes <= 0 ? "it keeps no time at all" : $"it keeps {Say.Minutes(a.GraceMinutes)}";
         if (!a.Won)
         {
             var flat = a.FlatLoads[0];
             var over = a.Times.Loads[flat - 1].MinutesWithoutAir - a.GraceMinutes;
-            return new(Tone.Stop, $"{(a.Times.Loads.Count == 1 ? "It" : $"Filling {flat}")} would be flat by {Say.Minutes(Math.Ceiling(over))}.",
-                $"{done}; the longest goes {Say.Minutes(longest)} without air, and {keeps}. What would save it: {char.ToLowerInvariant(saves[0][0])}{saves[0][1..]}");
+            return new(Tone.Stop,
+                $"{(a.Times.Loads.Count == 1 ? "It" : $"Filling {flat}")} would be flat by {Say.Minutes(Math.Ceiling(over))}.",
+                $"{done}; the longest goes {Say.Minutes(longest)} without air, and {keeps}. What would save "
+                    + $"it: {char.ToLowerInvariant(saves[0][0])}{saves[0][1..]}");
         }
 
         if (f.Window is { } window && window.Min < a.Times.DoneAtMin)
         {
             var before = $"{Say.Minutes(a.Times.DoneAtMin - window.Min)} before the last drop is out";
             return window.Min <= 0 ? new(Tone.Mind, $"Not at that hour: {window.Why}.", $"{done}. A better hour is under Windows.")
-                : new(Tone.Mind, window.Why.StartsWith("dark", StringComparison.Ordinal) ? $"It would be dark {before}." : $"The window closes {before}: {window.Why}.", $"{done}. Begin earlier, or with more hands.");
+                : new(Tone.Mind, window.Why.StartsWith("dark", StringComparison.Ordinal) ? $"It would be dark {before}."
+                    : $"The window closes {before}: {window.Why}.", $"{done}. Begin earlier, or with more hands.");
         }
 
-        return new(Tone.Go, $"{done}.", f.Dunked ? $"Made without air: {keeps} from now." : $"The longest goes {Say.Minutes(longest)} without air, and {keeps}; air on until the last draw.");
+        return new(Tone.Go, $"{done}.", f.Dunked ? $"Made without air: {keeps} from now."
+            : $"The longest goes {Say.Minutes(longest)} without air, and {keeps}; air on until the last draw.");
     }
 }

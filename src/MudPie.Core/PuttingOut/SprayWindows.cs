@@ -38,7 +38,8 @@ public sealed record WindowsQuestion
 /// <param name="Minds">What takes from it without spoiling it, and what helps.</param>
 /// <param name="Weather">What the weather will be; null where it is not known.</param>
 /// <param name="WeatherShown">The same in the holding's units.</param>
-public sealed record HourScore(DateTimeOffset At, double SunDeg, double Score, IReadOnlyList<string> Spoils, IReadOnlyList<string> Minds, WeatherHour? Weather, string WeatherShown);
+public sealed record HourScore(DateTimeOffset At, double SunDeg, double Score, IReadOnlyList<string> Spoils, IReadOnlyList<string> Minds,
+    WeatherHour? Weather, string WeatherShown);
 
 /// <summary>A stretch in which nothing spoils it.</summary>
 /// <param name="From">Start.</param>
@@ -49,7 +50,8 @@ public sealed record HourScore(DateTimeOffset At, double SunDeg, double Score, I
 public sealed record SprayWindow(DateTimeOffset From, DateTimeOffset To, DateTimeOffset Best, double Score, string Sentence);
 
 /// <summary>The coming days, scored.</summary>
-public sealed record WindowsAnswer(IReadOnlyList<HourScore> Hours, IReadOnlyList<SprayWindow> Windows, Verdict Verdict, int HoursWithoutWeather);
+public sealed record WindowsAnswer(IReadOnlyList<HourScore> Hours, IReadOnlyList<SprayWindow> Windows, Verdict Verdict,
+    int HoursWithoutWeather);
 
 /// <summary>Scores the hours for leaves or roots by sun, wind, rain and warmth.</summary>
 public static class SprayWindows
@@ -102,17 +104,25 @@ public static class SprayWindows
         var scorer = new HourScorer(q.Purpose == Purpose.Leaf, lat, lon, ByHour(q.Weather), q.Units);
         var half = TimeSpan.FromMinutes(30);
         var start = new DateTimeOffset(q.From.UtcTicks / half.Ticks * half.Ticks, TimeSpan.Zero);
-        var list = Enumerable.Range(0, (int)(hours * 2)).Select(i => scorer.Score(start + (half * i), start + (half * i) + (half / 2))).ToList();
+        var list = Enumerable.Range(0, (int)(hours * 2))
+            .Select(i => scorer.Score(start + (half * i), start + (half * i) + (half / 2))).ToList();
         var windows = Windows(list, q.Units);
         var blind = list.Count(h => h.Weather is null) / 2;
         return Worked.Of(
             new WindowsAnswer(list, windows, Says(windows, list, blind), blind), "", Evidence.PractitionersRule,
             [
-                new("sun", "height of the sun's centre at the middle of each half hour", $"{Say.Number(lat, 5)}°, {Say.Number(lon, 5)}°", q.Purpose == Purpose.Leaf ? "low: below 20°, above −6°" : "light enough: above −6°", "equations of the NOAA solar calculator; 20° is a practitioners' rule"),
-                new("wind", q.Purpose == Purpose.Leaf ? "1 to 4 m/s" : "up to 8 m/s", "", "", "dead calm at low sun is an inversion, in which mist hangs; above it drifts"),
-                new("rain", q.Purpose == Purpose.Leaf ? "none in the hour and the four after; up to six to be sure" : "light rain helps; 10 mm in six hours carries it off", "", "", "practitioners' rule"),
-                new("warmth", "2 to 28 °C, best from 8", "", "", "not in frost; below 8 °C a leaf takes little and a brew sleeps: scored down; above 28 °C drops dry before they are taken up"),
-                new("score", "the parts multiplied: sun × wind × rain × warmth", "", $"{windows.Count} windows in {Say.Number(hours)} h", "ours, so that each part can spoil it alone"),
+                new("sun", "height of the sun's centre at the middle of each half hour", $"{Say.Number(lat, 5)}°, {Say.Number(lon, 5)}°",
+                    q.Purpose == Purpose.Leaf ? "low: below 20°, above −6°" : "light enough: above −6°",
+                    "equations of the NOAA solar calculator; 20° is a practitioners' rule"),
+                new("wind", q.Purpose == Purpose.Leaf ? "1 to 4 m/s" : "up to 8 m/s", "", "",
+                    "dead calm at low sun is an inversion, in which mist hangs; above it drifts"),
+                new("rain", q.Purpose == Purpose.Leaf ? "none in the hour and the four after; up to six to be sure"
+                    : "light rain helps; 10 mm in six hours carries it off", "", "", "practitioners' rule"),
+                new("warmth", "2 to 28 °C, best from 8", "", "",
+                    "not in frost; below 8 °C a leaf takes little and a brew sleeps: scored down; above 28 °C drops dry before they are "
+                        + "taken up"),
+                new("score", "the parts multiplied: sun × wind × rain × warmth", "", $"{windows.Count} windows in {Say.Number(hours)} h",
+                    "ours, so that each part can spoil it alone"),
             ],
             [Cautions.Spraying]);
     }
@@ -125,7 +135,8 @@ public static class SprayWindows
     /// <param name="weather">Weather by the hour, for 31 h on.</param>
     /// <param name="units">Units that the words speak in.</param>
     /// <remarks>Roots, dry and still, an hour before civil dusk: 60 min, "dark: you can't see what is covered".</remarks>
-    public static RaceWindow? Left(bool leaf, DateTimeOffset from, double latitude, double longitude, IReadOnlyList<WeatherHour> weather, UnitSystem units = UnitSystem.Metric)
+    public static RaceWindow? Left(bool leaf, DateTimeOffset from, double latitude, double longitude, IReadOnlyList<WeatherHour> weather,
+        UnitSystem units = UnitSystem.Metric)
     {
         var scorer = new HourScorer(leaf, latitude, longitude, ByHour(weather), units);
         for (var m = 0; m < 24 * 60; m += 5)
@@ -140,24 +151,30 @@ public static class SprayWindows
         return null;
     }
 
-    /// <summary>The first half hour from a moment that nothing spoils, nor the hour and a half after it; the moment itself where none within two days is so.</summary>
+    /// <summary>The first half hour from a moment that nothing spoils, nor the hour and a half after it; the moment itself where none
+    /// within two days is so.</summary>
     /// <param name="leaf">For leaves, else for roots.</param>
     /// <param name="from">From when: said as it is where nothing spoils it.</param>
     /// <param name="latitude">−90 to 90°.</param>
     /// <param name="longitude">−180 to 180°.</param>
     /// <param name="weather">Weather by the hour, for 55 h on.</param>
-    /// <remarks>Seven in the morning late in November at 52.5° is dark: half past seven, when the sun stands less than 6° below the horizon.</remarks>
-    public static DateTimeOffset FirstFit(bool leaf, DateTimeOffset from, double latitude, double longitude, IReadOnlyList<WeatherHour> weather)
+    /// <remarks>Seven in the morning late in November at 52.5° is dark: half past seven, when the sun stands less than 6° below the
+    /// horizon.</remarks>
+    public static DateTimeOffset FirstFit(bool leaf, DateTimeOffset from, double latitude, double longitude,
+        IReadOnlyList<WeatherHour> weather)
     {
         var scorer = new HourScorer(leaf, latitude, longitude, ByHour(weather), UnitSystem.Metric);
-        var fit = Enumerable.Range(0, 100).Select(i => from.AddMinutes(30 * i)).Select(at => scorer.Score(at, at).Spoils.Count == 0).ToList();
+        var fit = Enumerable.Range(0, 100).Select(i => from.AddMinutes(30 * i))
+            .Select(at => scorer.Score(at, at).Spoils.Count == 0).ToList();
         var first = Enumerable.Range(0, 96).FirstOrDefault(i => fit.Skip(i).Take(4).All(f => f), 0);
         return from.AddMinutes(30 * first);
     }
 
-    private static Dictionary<DateTimeOffset, WeatherHour> ByHour(IEnumerable<WeatherHour> weather) => weather.GroupBy(w => Hour(w.At)).ToDictionary(g => g.Key, g => g.Last());
+    private static Dictionary<DateTimeOffset, WeatherHour> ByHour(IEnumerable<WeatherHour> weather) =>
+        weather.GroupBy(w => Hour(w.At)).ToDictionary(g => g.Key, g => g.Last());
 
-    internal static DateTimeOffset Hour(DateTimeOffset at) => new(at.UtcTicks / TimeSpan.TicksPerHour * TimeSpan.TicksPerHour, TimeSpan.Zero);
+    internal static DateTimeOffset Hour(DateTimeOffset at) =>
+        new(at.UtcTicks / TimeSpan.TicksPerHour * TimeSpan.TicksPerHour, TimeSpan.Zero);
 
     private static List<SprayWindow> Windows(List<HourScore> list, UnitSystem units)
     {
@@ -185,8 +202,10 @@ public static class SprayWindows
 
     private static string Like(HourScore h, UnitSystem units)
     {
-        var air = h.Weather is { } w ? $"{Units.Show(w.TemperatureC, Dimension.Temperature, units)}, wind {Per.Wind(w.WindMps, units)}, " : "weather not known, ";
-        return air + (h.SunDeg < Sun.RiseDeg ? "before or after the sun" : $"sun at {Say.Fixed(h.SunDeg, 0)}°") + (h.Minds.Count > 0 ? "; " + string.Join("; ", h.Minds) : "");
+        var air = h.Weather is { } w ? $"{Units.Show(w.TemperatureC, Dimension.Temperature, units)}, wind {Per.Wind(w.WindMps, units)}, "
+            : "weather not known, ";
+        return air + (h.SunDeg < Sun.RiseDeg ? "before or after the sun" : $"sun at {Say.Fixed(h.SunDeg, 0)}°")
+            + (h.Minds.Count > 0 ? "; " + string.Join("; ", h.Minds) : "");
     }
 
     private static Verdict Says(List<SprayWindow> windows, List<HourScore> list, int blind)
@@ -194,11 +213,14 @@ public static class SprayWindows
         var unknown = blind > 0 ? $" For {blind} h there is no weather: those are scored by the sun alone." : "";
         if (windows.Count == 0)
         {
-            var most = list.SelectMany(h => h.Spoils.Select(s => s.Split(':')[0].Split(' ')[0])).GroupBy(s => s).OrderByDescending(g => g.Count()).First().Key;
-            return new Verdict(Tone.Stop, "Nothing suits in the hours ahead.", $"Mostly it is the {(most.StartsWith('-') || char.IsAsciiDigit(most[0]) ? "warmth" : most)} that spoils it.{unknown}");
+            var most = list.SelectMany(h => h.Spoils.Select(s => s.Split(':')[0].Split(' ')[0])).GroupBy(s => s)
+                .OrderByDescending(g => g.Count()).First().Key;
+            return new Verdict(Tone.Stop, "Nothing suits in the hours ahead.",
+                $"Mostly it is the {(most.StartsWith('-') || char.IsAsciiDigit(most[0]) ? "warmth" : most)} that spoils it.{unknown}");
         }
 
         var best = windows.MaxBy(w => w.Score)!;
-        return new Verdict(best.Score >= 0.75 ? Tone.Go : Tone.Mind, windows.Count == 1 ? "One window ahead." : $"{windows.Count} windows ahead.", $"The best: {best.Sentence}.{unknown}");
+        return new Verdict(best.Score >= 0.75 ? Tone.Go : Tone.Mind, windows.Count == 1
+            ? "One window ahead." : $"{windows.Count} windows ahead.", $"The best: {best.Sentence}.{unknown}");
     }
 }

@@ -42,7 +42,8 @@ public static class SprayerRate
             var used = checks.Range("usedL", q.UsedL, 0.02, 50, "L");
             var square = checks.Range("squareM2", q.SquareM2 ?? 25, 1, 10_000, "m²");
             return checks.Sound
-                ? Answer(q.Units, used / square * 10_000, Evidence.MeasuredHere, new("by a square", "litres used ÷ square × 10,000", $"{Say.Number(used)} L ÷ {Say.Number(square)} m²", $"{Say.Number(used / square * 10_000)} L/ha", "your own measuring"))
+                ? Answer(q.Units, used / square * 10_000, Evidence.MeasuredHere, new("by a square", "litres used ÷ square × 10,000",
+                    $"{Say.Number(used)} L ÷ {Say.Number(square)} m²", $"{Say.Number(used / square * 10_000)} L/ha", "your own measuring"))
                 : checks.Refusal;
         }
 
@@ -51,10 +52,15 @@ public static class SprayerRate
         var spacing = checks.Range("spacingM", q.SpacingM, 0.1, 10, "m");
         var rate = 600 * nozzle / (speed * spacing);
         return checks.Sound
-            ? Answer(q.Units, rate, Evidence.ChemistryOrPhysics, new("by a nozzle", "600 × L/min ÷ (km/h × spacing)", $"600 × {Say.Number(nozzle)} ÷ ({Say.Number(speed)} × {Say.Number(spacing)})", $"{Say.Number(rate)} L/ha", "1 L/min over 1 m at 1 km/h is 600 L/ha"))
+            ? Answer(q.Units, rate, Evidence.ChemistryOrPhysics,
+                new("by a nozzle", "600 × L/min ÷ (km/h × spacing)",
+                    $"600 × {Say.Number(nozzle)} ÷ ({Say.Number(speed)} × {Say.Number(spacing)})", $"{Say.Number(rate)} L/ha",
+                    "1 L/min over 1 m at 1 km/h is 600 L/ha"))
             : checks.Refusal;
     }
 
     private static Worked<SprayerAnswer> Answer(UnitSystem units, double rate, Evidence sure, WorkingLine line) =>
-        Worked.Of(new SprayerAnswer(rate, rate / 100, $"It puts {Per.Large(rate, Dimension.Volume, units)}, {Per.Small(rate / 100, Dimension.Volume, units)}."), "L/ha", sure, [line], [Cautions.Spraying]);
+        Worked.Of(new SprayerAnswer(rate, rate / 100,
+            $"It puts {Per.Large(rate, Dimension.Volume, units)}, {Per.Small(rate / 100, Dimension.Volume, units)}."), "L/ha", sure, [line],
+            [Cautions.Spraying]);
 }

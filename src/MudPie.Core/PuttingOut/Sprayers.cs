@@ -48,13 +48,14 @@ public static class Sprayers
         var checks = new Checks();
         var n = checks.Range("mesh", number, 10, 400, "mesh");
         return checks.Sound
-            ? Worked.Of(15_000 / n, "µm", Evidence.PractitionersRule, [new("opening", "15,000 ÷ mesh", $"15,000 ÷ {Say.Number(n)}", $"{Say.Number(15_000 / n)} µm", "50 mesh ≈ 300, 100 ≈ 150, 200 ≈ 75 µm")])
+            ? Worked.Of(15_000 / n, "µm", Evidence.PractitionersRule,
+                [new("opening", "15,000 ÷ mesh", $"15,000 ÷ {Say.Number(n)}", $"{Say.Number(15_000 / n)} µm",
+                    "50 mesh ≈ 300, 100 ≈ 150, 200 ≈ 75 µm")])
             : checks.Refusal;
     }
 
     /// <summary>What a mesh holds back, in words.</summary>
-    public static string MeshSays(double um) => um switch
-    {
+    public static string MeshSays(double um) => um switch {
         < 75 => "holds back most of what was grown: threads, nematodes, many protozoa",
         < 150 => "holds back nematodes and threads, and clogs: below 150 µm is too fine",
         < 200 => "passes bacteria and protozoa; most nematodes and long threads stay behind",
@@ -62,7 +63,8 @@ public static class Sprayers
         _ => "passes long threads too",
     };
 
-    /// <summary>Rules on a sprayer. Worked: a knapsack that held weed-killer is refused; cleared by a lab, with the reason written down, it may be used.</summary>
+    /// <summary>Rules on a sprayer. Worked: a knapsack that held weed-killer is refused; cleared by a lab, with the reason written down, it
+    /// may be used.</summary>
     public static Ruling<SprayerRuling> Judge(SprayerFacts s)
     {
         var checks = new Checks();
@@ -95,17 +97,24 @@ public static class Sprayers
         var allowed = s.Past is not ("poison" or "unknown") || cleared;
         var minds = Minds(s).ToList();
         var verdict = !allowed
-            ? new Verdict(Tone.Stop, s.Past == "poison" ? "Not this one: it has held weed-killer or pesticide." : "Not this one: nobody knows what it has held.", "Traces kill what you grew and stunt the crop. Take one kept for biology, or write down which local rule or lab clears it.")
+            ? new Verdict(Tone.Stop, s.Past == "poison" ? "Not this one: it has held weed-killer or pesticide."
+                : "Not this one: nobody knows what it has held.",
+                "Traces kill what you grew and stunt the crop. Take one kept for biology, or write down which local rule or lab clears it.")
             : minds.Count > 0
                 ? new Verdict(Tone.Mind, "It may be used; something to mind.", minds[0])
-                : new Verdict(Tone.Go, s.Past == "biology" || s.Past == "new" ? "Kept for biology: use it." : "It may be used.", cleared ? $"Cleared: {s.ClearedWhy!.Trim()}" : "Wash it up at once afterwards.");
+                : new Verdict(Tone.Go, s.Past == "biology" || s.Past == "new" ? "Kept for biology: use it." : "It may be used.", cleared
+                    ? $"Cleared: {s.ClearedWhy!.Trim()}" : "Wash it up at once afterwards.");
         return Worked.Of(
             new SprayerRuling(allowed, verdict, minds), "", Evidence.PractitionersRule,
             [
-                new("past", "what was ever in it", s.Past!, allowed ? "may be used" : "refused", "hormone weed-killers harm crops at traces; a rinse does not take them out of hoses"),
-                new("mesh", "finest filter", s.MeshUm is { } um ? $"{Say.Number(um)} µm" : "not known", s.MeshUm is { } m ? MeshSays(m) : "look for it: in the lance, the nozzle and the lid", "about 200 µm passes bacteria, protozoa and most nematodes; long threads want 400 µm"),
+                new("past", "what was ever in it", s.Past!, allowed ? "may be used" : "refused",
+                    "hormone weed-killers harm crops at traces; a rinse does not take them out of hoses"),
+                new("mesh", "finest filter", s.MeshUm is { } um ? $"{Say.Number(um)} µm" : "not known", s.MeshUm is { } m
+                    ? MeshSays(m) : "look for it: in the lance, the nozzle and the lid",
+                    "about 200 µm passes bacteria, protozoa and most nematodes; long threads want 400 µm"),
             ],
-            allowed ? [] : [new Caution("sprayer-past", "A sprayer that ever held weed-killer or pesticide is not for living brews.", Cautions.Usual)]);
+            allowed ? [] : [new Caution("sprayer-past", "A sprayer that ever held weed-killer or pesticide is not for living brews.",
+                Cautions.Usual)]);
     }
 
     private static IEnumerable<string> Minds(SprayerFacts s)
@@ -122,7 +131,8 @@ public static class Sprayers
 
         if (s.PressureBar > 3)
         {
-            yield return $"At {Say.Number(s.PressureBar.Value)} bar drops are fine and threads are sheared: go down to 1 to 2, coarse drops.";
+            yield return $"At {Say.Number(s.PressureBar.Value)} bar drops are fine and threads are sheared: go down to 1 to 2, coarse "
+                + "drops.";
         }
 
         if (s.CalibratedDaysAgo is null)
@@ -131,7 +141,8 @@ public static class Sprayers
         }
         else if (s.CalibratedDaysAgo > CalibrateEveryDays(s.Kind!))
         {
-            yield return $"Its calibration is {Say.Number(s.CalibratedDaysAgo.Value)} days old, and due again after {CalibrateEveryDays(s.Kind!)}.";
+            yield return $"Its calibration is {Say.Number(s.CalibratedDaysAgo.Value)} days old, and due again "
+                + $"after {CalibrateEveryDays(s.Kind!)}.";
         }
     }
 }
@@ -165,10 +176,14 @@ public static class WateringCan
         var flow = can / empties;
         var seconds = wanted / flow;
         return Worked.Of(
-            new CanAnswer(flow, seconds, wanted / can, $"{Say.Number(seconds)} s over the bed, {Say.Number(wanted / can)} {(Math.Abs(wanted - can) < 1e-9 ? "can" : "cans")}."), "s", Evidence.MeasuredHere,
+            new CanAnswer(flow, seconds, wanted / can,
+                $"{Say.Number(seconds)} s over the bed, {Say.Number(wanted / can)} {(Math.Abs(wanted - can) < 1e-9 ? "can" : "cans")}."),
+                "s", Evidence.MeasuredHere,
             [
-                new("flow", "can ÷ seconds", $"{Say.Number(can)} L ÷ {Say.Number(empties)} s", $"{Say.Number(flow)} L/s", "your own measuring"),
-                new("seconds a bed", "litres ÷ flow", $"{Say.Number(wanted)} L ÷ {Say.Number(flow)} L/s", $"{Say.Number(seconds)} s", "sum"),
+                new("flow", "can ÷ seconds", $"{Say.Number(can)} L ÷ {Say.Number(empties)} s", $"{Say.Number(flow)} L/s",
+                    "your own measuring"),
+                new("seconds a bed", "litres ÷ flow", $"{Say.Number(wanted)} L ÷ {Say.Number(flow)} L/s",
+                    $"{Say.Number(seconds)} s", "sum"),
             ]);
     }
 }

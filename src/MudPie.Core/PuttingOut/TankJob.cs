@@ -10,11 +10,14 @@ public static class TankJob
     /// <summary>Deeper than this is more than an ordinary watering, mm.</summary>
     public const double FloodMm = Drench.MuchMm;
 
-    /// <summary>Share of the full dose by what a bed's checks say. House figures: a worn-out hectare takes 1,000 L, one that has recovered a third of it.</summary>
+    /// <summary>Share of the full dose by what a bed's checks say. House figures: a worn-out hectare takes 1,000 L, one that has recovered
+    /// a third of it.</summary>
     public static double Step(Life? life) => life switch { Life.Middling => 0.6, Life.Living => 0.3, _ => 1 };
 
-    /// <summary>One mix for all: a bed's dose is its litres of it. Brew on a bed = area × dose per 100 m² × step; mix = brew × one in.</summary>
-    /// <remarks>17 L at 1:5 over two beds of 36 m², one living: 13.1 and 3.9 L of brew; 102 L in all, seven loads of 15 L, the last of 12.</remarks>
+    /// <summary>One mix for all: a bed's dose is its litres of it. Brew on a bed = area × dose per 100 m² × step; mix = brew × one
+    /// in.</summary>
+    /// <remarks>17 L at 1:5 over two beds of 36 m², one living: 13.1 and 3.9 L of brew; 102 L in all, seven loads of 15 L, the last of
+    /// 12.</remarks>
     public static Ruling<TankJobAnswer> Of(TankJobQuestion q)
     {
         var checks = new Checks();
@@ -30,7 +33,8 @@ public static class TankJob
         Beds(q, checks);
         Products(q, checks);
         var oneIn = Brew(q, checks, out var dilution);
-        var rate = q.BrewL is null && q.PerPlantL is null ? checks.Range("rateLPerHa", q.RateLPerHa, 1, 200_000, "L/ha", "A litre on a square metre is 10,000 L/ha.") : 0;
+        var rate = q.BrewL is null && q.PerPlantL is null
+            ? checks.Range("rateLPerHa", q.RateLPerHa, 1, 200_000, "L/ha", "A litre on a square metre is 10,000 L/ha.") : 0;
         if (q.PerPlantL is not null)
         {
             checks.Range("perPlantL", q.PerPlantL, 0.01, 200, "L");
@@ -43,28 +47,37 @@ public static class TankJob
 
         var weights = q.Beds.Select(b => b.AreaM2 / 100 * (q.StepDown ? Step(b.Life) : 1)).ToList();
         var dose = q.BrewPer100M2 ?? (q.BrewL is { } all ? all / (1 + spare) / weights.Sum() : 0);
-        double MixOf(int i) => q.PerPlantL is { } each && q.Beds[i].Plants is { } plants ? each * plants : q.Beds[i].RateLPerHa is { } own ? own * q.Beds[i].AreaM2 / 10_000 : q.BrewL is null ? rate * q.Beds[i].AreaM2 / 10_000 : dose * weights[i] * oneIn;
+        double MixOf(int i) => q.PerPlantL is { } each && q.Beds[i].Plants is { } plants ? each * plants : q.Beds[i].RateLPerHa is { } own
+            ? own * q.Beds[i].AreaM2 / 10_000 : q.BrewL is null ? rate * q.Beds[i].AreaM2 / 10_000 : dose * weights[i] * oneIn;
         var mixes = q.Beds.Select((_, i) => MixOf(i)).ToList();
         var onGround = mixes.Sum();
         var mix = onGround * (1 + spare);
-        var concentrations = q.Products.Select(p => (Product: p, PerL: PerLitre(p, q.Beds.Sum(b => b.AreaM2), q.Beds.Sum(b => b.Plants ?? 0), onGround))).ToList();
+        var concentrations = q.Products.Select(p =>
+            (Product: p, PerL: PerLitre(p, q.Beds.Sum(b => b.AreaM2), q.Beds.Sum(b => b.Plants ?? 0), onGround))).ToList();
         var crowded = concentrations.Sum(c => c.Product.Unit == "mL" ? c.PerL / 1000 : 0) + (q.BrewL is null ? 0 : 1 / oneIn);
         if (crowded > 1 + 1e-9)
         {
-            return Refusal.Of("products", $"A litre of mix would hold {Say.Number(crowded)} L of brew and products.", "More water: a thinner dilution, or more litres to the hectare.");
+            return Refusal.Of("products", $"A litre of mix would hold {Say.Number(crowded)} L of brew and products.",
+                "More water: a thinner dilution, or more litres to the hectare.");
         }
 
-        IReadOnlyList<ProductAmount> In(double litres) => [.. concentrations.Select(c => new ProductAmount(c.Product.Name, c.Product.Unit, c.PerL * litres))];
+        IReadOnlyList<ProductAmount> In(double litres) =>
+            [.. concentrations.Select(c => new ProductAmount(c.Product.Name, c.Product.Unit, c.PerL * litres))];
         double BrewIn(double litres) => q.BrewL is null ? 0 : litres / oneIn;
-        double WaterIn(double litres) => litres - BrewIn(litres) - concentrations.Sum(c => c.Product.Unit == "mL" ? c.PerL * litres / 1000 : 0);
+        double WaterIn(double litres) =>
+            litres - BrewIn(litres) - concentrations.Sum(c => c.Product.Unit == "mL" ? c.PerL * litres / 1000 : 0);
         var shares = q.Beds.Select((b, i) => new JobShare(
             b.Name, b.AreaM2, mixes[i], BrewIn(mixes[i]), WaterIn(mixes[i]), BrewIn(mixes[i]) / b.AreaM2 * 100, mixes[i] / b.AreaM2,
-            q is { StepDown: true, BrewL: not null } && b.RateLPerHa is null ? Step(b.Life) : 1, q is { StepDown: true, BrewL: not null } && b.RateLPerHa is null && Step(b.Life) < 1 ? $"{b.LifeSays ?? "its last check"}: {b.Life!.Value.Word()}" : null, In(mixes[i]), b.Plants is { } plants ? mixes[i] / plants : null)).ToList();
+            q is { StepDown: true, BrewL: not null } && b.RateLPerHa is null ? Step(b.Life) : 1, q is { StepDown: true, BrewL: not null }
+                && b.RateLPerHa is null && Step(b.Life) < 1 ? $"{b.LifeSays ?? "its last check"}: {b.Life!.Value.Word()}" : null,
+                In(mixes[i]), b.Plants is { } plants ? mixes[i] / plants : null)).ToList();
         var count = (int)Math.Min(Math.Ceiling((mix / tank) - 1e-9), 1e7);
         var loads = count <= TankPlan.MostLoads ? Loads(mixes, q.Beds, mix, tank, In, BrewIn, WaterIn) : [];
         var food = Food(q);
-        var answer = new TankJobAnswer(q.BrewL is null ? null : dilution, q.BrewL is null ? null : oneIn, mix, BrewIn(mix), WaterIn(mix), mix - onGround, In(mix), shares, loads, count, food, Verdict(q, shares, mix, BrewIn(mix), tank, count));
-        return Worked.Of(answer, "L", Evidence.PractitionersRule, TankJobSays.Lines(q, answer, onGround, tank, spare, dose), TankJobSays.Warnings(q, answer), q.BrewL is null ? [] : [TankJobSays.DilutionFork(BrewIn(mix), oneIn, q.Units)]);
+        var answer = new TankJobAnswer(q.BrewL is null ? null : dilution, q.BrewL is null ? null : oneIn, mix, BrewIn(mix), WaterIn(mix),
+            mix - onGround, In(mix), shares, loads, count, food, Verdict(q, shares, mix, BrewIn(mix), tank, count));
+        return Worked.Of(answer, "L", Evidence.PractitionersRule, TankJobSays.Lines(q, answer, onGround, tank, spare, dose),
+            TankJobSays.Warnings(q, answer), q.BrewL is null ? [] : [TankJobSays.DilutionFork(BrewIn(mix), oneIn, q.Units)]);
     }
 
     private static double Brew(TankJobQuestion q, Checks checks, out string? dilution)
@@ -120,9 +133,11 @@ public static class TankJob
         {
             var p = q.Products[i];
             checks.Range($"products[{i}].rate", p.Rate, 1e-4, 1_000_000, p.Unit);
-            if (p.Basis is not ("perHa" or "per100m2" or "perLitre" or "perPlant" or "oneIn") || p.Unit is not ("mL" or "g") || (p.Basis == "oneIn" && p.Unit == "g"))
+            if (p.Basis is not ("perHa" or "per100m2" or "perLitre" or "perPlant" or "oneIn") || p.Unit is not ("mL" or "g")
+                || (p.Basis == "oneIn" && p.Unit == "g"))
             {
-                checks.Add($"products[{i}].basis", $"{Say.Number(p.Rate ?? 0)} {p.Unit} of {p.Name}: per what?", "Choose per hectare, per 100 m², per litre of mix, or one part in so many (liquids only).");
+                checks.Add($"products[{i}].basis", $"{Say.Number(p.Rate ?? 0)} {p.Unit} of {p.Name}: per what?",
+                    "Choose per hectare, per 100 m², per litre of mix, or one part in so many (liquids only).");
             }
         }
 
@@ -130,7 +145,8 @@ public static class TankJob
         {
             for (var i = 0; i < q.Beds.Count; i++)
             {
-                checks.Range($"beds[{i}].plants", q.Beds[i].Plants, 1, 1_000_000, "plants", "How many plants are there? The rate is by the plant.");
+                checks.Range($"beds[{i}].plants", q.Beds[i].Plants, 1, 1_000_000, "plants",
+                    "How many plants are there? The rate is by the plant.");
             }
         }
 
@@ -140,8 +156,7 @@ public static class TankJob
         }
     }
 
-    private static double PerLitre(JobProduct p, double areaM2, double plants, double onGroundL) => p.Basis switch
-    {
+    private static double PerLitre(JobProduct p, double areaM2, double plants, double onGroundL) => p.Basis switch {
         "perHa" => p.Rate!.Value * areaM2 / 10_000 / onGroundL,
         "per100m2" => p.Rate!.Value * areaM2 / 100 / onGroundL,
         "perPlant" => p.Rate!.Value * plants / onGroundL,
@@ -151,7 +166,8 @@ public static class TankJob
 
     /// <summary>Beds in their order, filling after filling; the spare is in the last.</summary>
     private static List<JobLoad> Loads(
-        List<double> mixes, IReadOnlyList<JobBed> beds, double mix, double tank, Func<double, IReadOnlyList<ProductAmount>> products, Func<double, double> brew, Func<double, double> water)
+        List<double> mixes, IReadOnlyList<JobBed> beds, double mix, double tank, Func<double, IReadOnlyList<ProductAmount>> products,
+        Func<double, double> brew, Func<double, double> water)
     {
         var loads = new List<JobLoad>();
         var (bed, left) = (0, mixes[0]);
@@ -185,8 +201,7 @@ public static class TankJob
             return null;
         }
 
-        return q.FoodWaiting switch
-        {
+        return q.FoodWaiting switch {
             "mulch" => "Under the mulch it finds food: wet the ground below it, not the mulch alone.",
             "residue" => "The residue feeds it: work it in lightly, or leave it in touch with the ground.",
             "feed" => "The humic or fish that goes with it is its first meal; mulch afterwards keeps it fed.",
@@ -200,18 +215,22 @@ public static class TankJob
         string L(double litres) => Measures.Units.Show(litres, Dimension.Volume, q.Units);
         if (q.BrewL is { } there && brew > there * 1.001)
         {
-            return new(Tone.Stop, $"That takes {L(brew)} of brew, and there are {L(there)}.", $"Fewer beds, less {Per.SmallArea(q.Units)}, or brew more.");
+            return new(Tone.Stop, $"That takes {L(brew)} of brew, and there are {L(there)}.",
+                $"Fewer beds, less {Per.SmallArea(q.Units)}, or brew more.");
         }
 
         var wettest = shares.MaxBy(s => s.Millimetres)!;
         if (count > TankPlan.MostLoads)
         {
-            return new(Tone.Stop, $"{Say.Number(count)} fillings of {L(tank)}: nobody does that.", $"{L(mix)} is {Per.Depth(wettest.Millimetres, q.Units)} on {wettest.Name}. Thin it less, put it on with the irrigation, or take a larger tank: the brew on the ground counts, not the water.");
+            return new(Tone.Stop, $"{Say.Number(count)} fillings of {L(tank)}: nobody does that.",
+                $"{L(mix)} is {Per.Depth(wettest.Millimetres, q.Units)} on {wettest.Name}. Thin it less, put it on with the irrigation, "
+                    + "or take a larger tank: the brew on the ground counts, not the water.");
         }
 
         if (wettest.Millimetres > FloodMm)
         {
-            return new(Tone.Mind, $"{Per.Depth(wettest.Millimetres, q.Units)} on {wettest.Name}: more than an ordinary watering.", $"{Drench.Says(wettest.Millimetres, q.Units)} Less water carries the same brew.");
+            return new(Tone.Mind, $"{Per.Depth(wettest.Millimetres, q.Units)} on {wettest.Name}: more than an ordinary watering.",
+                $"{Drench.Says(wettest.Millimetres, q.Units)} Less water carries the same brew.");
         }
 
         var fills = count == 1 ? $"One filling of {L(mix)}." : $"{count} fillings, {L(mix)} in all.";
@@ -220,12 +239,14 @@ public static class TankJob
             return new(Tone.Mind, fills, "There is no food waiting for it in that ground: mulch it, or send a feed with it.");
         }
 
-        if (q is { BrewL: not null, Purpose: Purpose.Root } && wettest.Millimetres < Drench.SkinMm && shares.All(s => s.LitresAPlant is null))
+        if (q is { BrewL: not null, Purpose: Purpose.Root } && wettest.Millimetres < Drench.SkinMm
+            && shares.All(s => s.LitresAPlant is null))
         {
             return new(Tone.Mind, fills, Drench.Says(wettest.Millimetres, q.Units));
         }
 
         var left = q.BrewL - brew;
-        return new(Tone.Go, fills, left > 0.05 * brew ? $"{L(left.Value)} of brew is left over: more ground, or the heap." : $"{L(mix - shares.Sum(s => s.MixL))} of it is spare for priming and dead volume.");
+        return new(Tone.Go, fills, left > 0.05 * brew ? $"{L(left.Value)} of brew is left over: more ground, or the heap."
+            : $"{L(mix - shares.Sum(s => s.MixL))} of it is spare for priming and dead volume.");
     }
 }

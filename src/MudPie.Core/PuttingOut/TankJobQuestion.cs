@@ -71,7 +71,8 @@ public sealed record TankJobQuestion
     /// <summary>Mixed litres on a hectare where there is no brew, 1 to 200,000.</summary>
     public double? RateLPerHa { get; init; }
 
-    /// <summary>Mixed litres for one plant, poured at its stem, 0.01 to 200; null where it goes by area. Beds then say how many plants.</summary>
+    /// <summary>Mixed litres for one plant, poured at its stem, 0.01 to 200; null where it goes by area. Beds then say how many
+    /// plants.</summary>
     public double? PerPlantL { get; init; }
 
     /// <summary>What else goes in.</summary>
@@ -99,7 +100,8 @@ public sealed record ProductAmount(string Name, string Unit, double Amount);
 /// <param name="StepSays">Which check earned it; null where none did.</param>
 /// <param name="Products">Products on it.</param>
 public sealed record JobShare(
-    string Name, double AreaM2, double MixL, double BrewL, double WaterL, double BrewPer100M2, double Millimetres, double StepShare, string? StepSays, IReadOnlyList<ProductAmount> Products, double? LitresAPlant = null);
+    string Name, double AreaM2, double MixL, double BrewL, double WaterL, double BrewPer100M2, double Millimetres, double StepShare,
+    string? StepSays, IReadOnlyList<ProductAmount> Products, double? LitresAPlant = null);
 
 /// <summary>What a load puts on a bed.</summary>
 public sealed record LoadBed(string Name, double MixL);

@@ -35,7 +35,8 @@ public sealed record TankLoad(double TotalL, double TeaL, double WaterL);
 /// <param name="Millimetres">As deep as rain, mm.</param>
 /// <param name="Verdict">In a sentence.</param>
 public sealed record TankPlanAnswer(
-    IReadOnlyList<TankLoad> Loads, double TotalL, double TeaL, double WaterL, double SpareL, double TeaPer100M2, double Millimetres, Verdict Verdict);
+    IReadOnlyList<TankLoad> Loads, double TotalL, double TeaL, double WaterL, double SpareL, double TeaPer100M2, double Millimetres,
+    Verdict Verdict);
 
 /// <summary>Area and rate to tanks.</summary>
 public static class TankPlan
@@ -63,8 +64,11 @@ public static class TankPlan
         var (fills, deep) = (Math.Ceiling((total / tank) - 1e-9), wanted / area);
         if (fills > MostLoads)
         {
-            return Refusal.Of("tankL", $"That is {Say.Number(total)} L, {Say.Number(deep, 2)} mm like rain, and {Say.Number(fills)} fillings of {Say.Number(tank)} L.",
-                "Thin it less, put it on with the irrigation, or take a larger tank: the brew on the ground is what counts, not the water.");
+            return Refusal.Of("tankL",
+                $"That is {Say.Number(total)} L, {Say.Number(deep, 2)} mm like rain, and {Say.Number(fills)} fillings "
+                    + $"of {Say.Number(tank)} L.",
+                "Thin it less, put it on with the irrigation, or take a larger tank: the brew on the ground is what counts, not the "
+                    + "water.");
         }
 
         var full = (int)Math.Floor((total / tank) + 1e-9);
@@ -73,21 +77,27 @@ public static class TankPlan
         IReadOnlyList<TankLoad> loads = [.. Enumerable.Repeat(Load(tank), full), .. last > 1e-6 ? [Load(last)] : Array.Empty<TankLoad>()];
         var teaPer100 = rate / 100 / oneIn;
         var verdict = deep > 5
-            ? new Verdict(Tone.Mind, $"{Say.Number(deep, 2)} mm: that is an irrigation.", $"{Says(loads, tank)} Half of it may run past the roots; less water carries the same brew.")
-            : new Verdict(Tone.Go, Says(loads, tank), $"{Say.Number(total / oneIn)} L of brew in {Say.Number(total)} L; {Say.Number(teaPer100, 2)} L of brew on 100 m².");
+            ? new Verdict(Tone.Mind, $"{Say.Number(deep, 2)} mm: that is an irrigation.",
+                $"{Says(loads, tank)} Half of it may run past the roots; less water carries the same brew.")
+            : new Verdict(Tone.Go, Says(loads, tank),
+                $"{Say.Number(total / oneIn)} L of brew in {Say.Number(total)} L; {Say.Number(teaPer100, 2)} L of brew on 100 m².");
         return Worked.Of(
             new TankPlanAnswer(loads, total, total / oneIn, total - (total / oneIn), total - wanted, teaPer100, deep, verdict),
             "L",
             Evidence.ChemistryOrPhysics,
             [
-                new("on the ground", "area × rate", $"{Say.Number(area)} m² × {Say.Number(rate)} L/ha ÷ 10,000", $"{Say.Number(wanted)} L", "sum"),
-                new("with the spare", "× (1 + spare)", $"{Say.Number(wanted)} L × {Say.Number(1 + spare)}", $"{Say.Number(total)} L", "priming, hoses, dead volume"),
-                new("fillings", "÷ tank", $"{Say.Number(total)} L ÷ {Say.Number(tank)} L", $"{full} full{(last > 1e-6 ? $", then {Say.Number(last)} L" : "")}", "sum"),
+                new("on the ground", "area × rate", $"{Say.Number(area)} m² × {Say.Number(rate)} L/ha ÷ 10,000",
+                    $"{Say.Number(wanted)} L", "sum"),
+                new("with the spare", "× (1 + spare)", $"{Say.Number(wanted)} L × {Say.Number(1 + spare)}", $"{Say.Number(total)} L",
+                    "priming, hoses, dead volume"),
+                new("fillings", "÷ tank", $"{Say.Number(total)} L ÷ {Say.Number(tank)} L",
+                    $"{full} full{(last > 1e-6 ? $", then {Say.Number(last)} L" : "")}", "sum"),
                 new("brew", "÷ one in", $"{Say.Number(total)} L ÷ {Say.Number(oneIn)}", $"{Say.Number(total / oneIn)} L", "dilution"),
             ],
             [Cautions.Spraying, Cautions.RunOff]);
     }
 
     private static string Says(IReadOnlyList<TankLoad> loads, double tank) =>
-        loads.Count == 1 ? $"One filling of {Say.Number(loads[0].TotalL)} L." : $"{loads.Count} fillings{(loads[^1].TotalL < tank - 1e-6 ? $", the last of {Say.Number(loads[^1].TotalL)} L" : "")}.";
+        loads.Count == 1 ? $"One filling of {Say.Number(loads[0].TotalL)} L."
+            : $"{loads.Count} fillings{(loads[^1].TotalL < tank - 1e-6 ? $", the last of {Say.Number(loads[^1].TotalL)} L" : "")}.";
 }

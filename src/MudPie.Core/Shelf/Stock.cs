@@ -35,7 +35,8 @@ public static class Stock
         }
 
         var draws = new List<Draw>();
-        foreach (var lot in lots.Where(l => l.Left > 1e-9 && !l.Unfit && !(l.Expires < on)).OrderBy(l => l.Expires ?? DateTimeOffset.MaxValue).ThenBy(l => l.From).ThenBy(l => l.Id))
+        foreach (var lot in lots.Where(l => l.Left > 1e-9 && !l.Unfit && !(l.Expires < on))
+            .OrderBy(l => l.Expires ?? DateTimeOffset.MaxValue).ThenBy(l => l.From).ThenBy(l => l.Id))
         {
             var takes = Math.Min(lot.Left, left);
             if (takes <= 1e-12)
@@ -49,7 +50,8 @@ public static class Stock
 
         return Worked.Of(
             new DrawAnswer(draws, left < 1e-9 ? 0 : left), "", Evidence.MeasuredHere,
-            [.. draws.Select(d => new WorkingLine(d.Mark, "oldest good lot first", "", Say.Number(d.Amount), "the shelf")), new("short", "wanted − taken", "", Say.Number(left < 1e-9 ? 0 : left), "the shelf")]);
+            [.. draws.Select(d => new WorkingLine(d.Mark, "oldest good lot first", "", Say.Number(d.Amount), "the shelf")),
+                new("short", "wanted − taken", "", Say.Number(left < 1e-9 ? 0 : left), "the shelf")]);
     }
 
     /// <summary>Share of life in a lot at a moment, by kind, age and warmth; 1 where it carries none.</summary>
@@ -68,7 +70,8 @@ public sealed record CostAnswer(double Batch, double Per100M2, double PerHa, IRe
     public bool Known => Unpriced.Count == 0 || Batch > 0;
 
     /// <summary>A figure of it in words: "9.30", "at least 9.30" where a price is missing, or "not known".</summary>
-    public string Say(double money) => !Known ? "not known" : Unpriced.Count > 0 ? $"at least {Workings.Say.Fixed(money, 2)}" : Workings.Say.Fixed(money, 2);
+    public string Say(double money) => !Known ? "not known" : Unpriced.Count > 0 ? $"at least {Workings.Say.Fixed(money, 2)}"
+        : Workings.Say.Fixed(money, 2);
 }
 
 /// <summary>Something used, and its price.</summary>
@@ -100,10 +103,15 @@ public static class Costs
         var stuff = lines.Sum(l => l.Amount * (l.Price ?? 0));
         var all = stuff + (work * wage / 60);
         return Worked.Of(
-            new CostAnswer(all, all / area * 100, all / area * 10_000, [.. lines.Where(l => l.Price is null).Select(l => l.Name).Distinct()]), "money", Evidence.MeasuredHere,
+            new CostAnswer(all, all / area * 100, all / area * 10_000,
+                [.. lines.Where(l => l.Price is null).Select(l => l.Name).Distinct()]), "money", Evidence.MeasuredHere,
             [
-                .. lines.Select(l => new WorkingLine(l.Name, "amount × price", $"{Say.Number(l.Amount)} × {(l.Price is { } p ? Say.Number(p) : "no price known")}", l.Price is null ? "not known" : Say.Fixed(l.Amount * l.Price.Value, 2), "the shelf")),
-                new("work", "minutes × wage ÷ 60", $"{Say.Number(work)} min × {Say.Number(wage)}", Say.Fixed(work * wage / 60, 2), wage == 0 ? "no wage set: time is not counted" : "your own"),
+                .. lines.Select(l =>
+                    new WorkingLine(l.Name, "amount × price",
+                        $"{Say.Number(l.Amount)} × {(l.Price is { } p ? Say.Number(p) : "no price known")}", l.Price is null
+                            ? "not known" : Say.Fixed(l.Amount * l.Price.Value, 2), "the shelf")),
+                new("work", "minutes × wage ÷ 60", $"{Say.Number(work)} min × {Say.Number(wage)}", Say.Fixed(work * wage / 60, 2), wage == 0
+                    ? "no wage set: time is not counted" : "your own"),
                 new("on 100 m²", "all ÷ area × 100", $"{Say.Fixed(all, 2)} ÷ {Say.Number(area)} m²", Say.Fixed(all / area * 100, 2), "sum"),
             ]);
     }
@@ -148,7 +156,8 @@ public static class Shopping
 
             if (missing.Count > 0)
             {
-                buy.Add(new ToBuy(input.Key, missing.Sum(m => m.Amount), missing[0].Want.On, [.. missing.Select(m => m.Want.For).Distinct()], there));
+                buy.Add(new ToBuy(input.Key, missing.Sum(m => m.Amount), missing[0].Want.On,
+                    [.. missing.Select(m => m.Want.For).Distinct()], there));
             }
         }
 

@@ -4,8 +4,7 @@ namespace MudPie.Core.Workings;
 public static class KnownForks
 {
     /// <summary>Ids of the schools, by id of the fork.</summary>
-    public static readonly IReadOnlyDictionary<string, IReadOnlyList<string>> All = new Dictionary<string, IReadOnlyList<string>>
-    {
+    public static readonly IReadOnlyDictionary<string, IReadOnlyList<string>> All = new Dictionary<string, IReadOnlyList<string>> {
         ["air"] = ["oxygen", "light", "heavy"],
         ["brew-time"] = ["forecast", "fixed", "warmth"],
         ["hold"] = ["oxygen", "hour", "day", "cool"],
@@ -23,7 +22,9 @@ public static class KnownForks
     /// <summary>What is wrong with a choice; null where nothing is.</summary>
     /// <remarks>"hold" with "hour" is sound; "moon-phase" is no fork here, and "hold" with "week" no school of it.</remarks>
     public static FieldProblem? Wrong(string field, string? fork, string? school) =>
-        fork is null || !All.TryGetValue(fork, out var schools) ? new(field, $"“{(fork ?? "").Trim()}” is not a fork that is known here.", $"Choose at one of {Say.List([.. All.Keys])}.")
-        : school is null || !schools.Contains(school) ? new(field, $"“{(school ?? "").Trim()}” is no school of the fork {fork}.", $"Choose {string.Join(" or ", schools)}.")
+        fork is null || !All.TryGetValue(fork, out var schools) ? new(field, $"“{(fork ?? "").Trim()}” is not a fork that is known here.",
+            $"Choose at one of {Say.List([.. All.Keys])}.")
+        : school is null || !schools.Contains(school) ? new(field, $"“{(school ?? "").Trim()}” is no school of the fork {fork}.",
+            $"Choose {string.Join(" or ", schools)}.")
         : null;
 }

@@ -1,7 +1,9 @@
 namespace MudPie.Core.Workings;
 
-/// <summary>How long whoever asked is willing to wait. Long sums look here at every turn and leave off when it is over; no figure depends on it.</summary>
-/// <remarks>It goes with the flow of the call, also into parallel loops, so that a sum need not hand it from function to function.</remarks>
+/// <summary>How long whoever asked is willing to wait. Long sums look here at every turn and leave off when it is over; no figure depends
+/// on it.</summary>
+/// <remarks>It goes with the flow of the call, also into parallel loops, so that a sum need not hand it from function to
+/// function.</remarks>
 public static class Patience
 {
     private static readonly AsyncLocal<CancellationToken> Held = new();

@@ -98,7 +98,8 @@ public sealed class Checks
         return value ?? default;
     }
 
-    /// <summary>A number that must be there, finite, and within [low, high]; returns it, or <paramref name="low"/> when it is refused.</summary>
+    /// <summary>A number that must be there, finite, and within [low, high]; returns it, or <paramref name="low"/> when it is
+    /// refused.</summary>
     /// <param name="field">The field's name.</param>
     /// <param name="value">What was given.</param>
     /// <param name="low">Lowest accepted, in <paramref name="unit"/>.</param>
@@ -118,7 +119,8 @@ public sealed class Checks
         }
         else if (v < low || v > high)
         {
-            Add(field, $"{Say.Number(v)}{Say.Unit(unit)} is {(v < low ? "too little" : "too much")}.", wayOut is null ? range : $"{range} {wayOut}");
+            Add(field, $"{Say.Number(v)}{Say.Unit(unit)} is {(v < low ? "too little" : "too much")}.", wayOut is null
+                ? range : $"{range} {wayOut}");
         }
         else
         {

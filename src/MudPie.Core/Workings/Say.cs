@@ -31,7 +31,8 @@ public static class Say
     /// <param name="now">The moment that it is said.</param>
     /// <param name="local">A moment in the holding's zone.</param>
     public static string Clock(DateTimeOffset at, DateTimeOffset now, Func<DateTimeOffset, DateTimeOffset> local) =>
-        local(at).ToString(local(at).Date == local(now).Date ? "HH:mm" : "HH:mm 'on' d MMM", System.Globalization.CultureInfo.InvariantCulture);
+        local(at).ToString(local(at).Date == local(now).Date ? "HH:mm" : "HH:mm 'on' d MMM",
+            System.Globalization.CultureInfo.InvariantCulture);
 
     /// <summary>A unit with the space before it that it wants: " mg/L", "%".</summary>
     public static string Unit(string unit) => unit.Length == 0 ? "" : " " + unit;
@@ -40,8 +41,7 @@ public static class Say
     public static string Minutes(double minutes)
     {
         var whole = (int)Math.Round(Math.Min(minutes, 1e8), MidpointRounding.AwayFromZero);
-        return (whole / 60, whole % 60) switch
-        {
+        return (whole / 60, whole % 60) switch {
             (0, var m) => $"{m} min",
             (var h, 0) => $"{h} h",
             var (h, m) => $"{h} h {m:00} min",
@@ -52,8 +52,7 @@ public static class Say
     public static string Hours(double hours) => Minutes(hours * 60);
 
     /// <summary>Days gone by, as people say them: "a minute ago", "5 h ago", "3 days ago".</summary>
-    public static string Ago(double days) => (days * 24 * 60) switch
-    {
+    public static string Ago(double days) => (days * 24 * 60) switch {
         < 2 => "just now",
         < 60 and var m => $"{m:0} min ago",
         < 48 * 60 and var m => $"{m / 60:0} h ago",
@@ -66,8 +65,7 @@ public static class Say
     /// <summary>One of a few to choose from: "a", "a or b", "a, b or c".</summary>
     public static string Any(IReadOnlyList<string> items) => Joined(items, "or");
 
-    private static string Joined(IReadOnlyList<string> items, string last) => items.Count switch
-    {
+    private static string Joined(IReadOnlyList<string> items, string last) => items.Count switch {
         0 => "",
         1 => items[0],
         _ => string.Join(", ", items.Take(items.Count - 1)) + $" {last} " + items[^1],

@@ -2,7 +2,8 @@ using MathNet.Numerics.Distributions;
 
 namespace MudPie.Core.Workings;
 
-/// <summary>Random numbers from a seed that are the same on every machine and in every year: SplitMix64 (Steele, Lea and Flood 2014). What is drawn by lot can be drawn again.</summary>
+/// <summary>Random numbers from a seed that are the same on every machine and in every year: SplitMix64 (Steele, Lea and Flood 2014). What
+/// is drawn by lot can be drawn again.</summary>
 internal sealed class SeededRandom(ulong seed)
 {
     private ulong _state = seed;

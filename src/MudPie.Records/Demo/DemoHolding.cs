@@ -32,8 +32,7 @@ public static class DemoHolding
 
     private static DemoKit GroundAndKit(HoldingDb db, DateTimeOffset now)
     {
-        db.Add(new Holding
-        {
+        db.Add(new Holding {
             Name = "Saltmarsh End",
             Latitude = 52.5,
             Longitude = 0,
@@ -73,10 +72,14 @@ public static class DemoHolding
         db.AddRange(mains, rain, new WaterSource { Name = "the ditch", Kind = "surface" });
         db.AddRange(kit.Bucket, kit.Barrel, kit.Cone, kit.BucketPump, kit.BarrelPump, kit.ConeBlower, kit.Stone, kit.Pipe, kit.Membrane);
         db.AddRange(
-            new Input { Name = "leaf-mould compost", Kind = "compost", Lot = "LM-1" }, new Input { Name = "leaf-mould compost", Kind = "compost", Lot = "LM-2" },
-            new Input { Name = "castings from the bin", Kind = "castings", Lot = "C-4" }, new Input { Name = "fish hydrolysate", Kind = "fishHydrolysate", Price = 6.5 },
-            new Input { Name = "kelp liquid", Kind = "kelpLiquid", Price = 7.2 }, new Input { Name = "humic liquid", Kind = "humicLiquid", Price = 5.8 },
-            new Input { Name = "molasses", Kind = "molasses", Price = 2.1 }, new Input { Name = "oat flour", Kind = "oatFlour", Price = 1.4 },
+            new Input { Name = "leaf-mould compost", Kind = "compost", Lot = "LM-1" },
+            new Input { Name = "leaf-mould compost", Kind = "compost", Lot = "LM-2" },
+            new Input { Name = "castings from the bin", Kind = "castings", Lot = "C-4" },
+            new Input { Name = "fish hydrolysate", Kind = "fishHydrolysate", Price = 6.5 },
+            new Input { Name = "kelp liquid", Kind = "kelpLiquid", Price = 7.2 },
+            new Input { Name = "humic liquid", Kind = "humicLiquid", Price = 5.8 },
+            new Input { Name = "molasses", Kind = "molasses", Price = 2.1 },
+            new Input { Name = "oat flour", Kind = "oatFlour", Price = 1.4 },
             new Input { Name = "ascorbic acid powder", Kind = "ascorbicAcid", Price = 19 });
         return kit;
     }
@@ -87,7 +90,8 @@ public static class DemoHolding
 
 /// <summary>The demo's ground and kit, by hand.</summary>
 internal sealed record DemoKit(
-    IReadOnlyList<Bed> Beds, WaterSource Mains, WaterSource Rain, Vessel Bucket, Vessel Barrel, Vessel Cone, Pump BucketPump, Pump BarrelPump, Pump ConeBlower,
+    IReadOnlyList<Bed> Beds, WaterSource Mains, WaterSource Rain, Vessel Bucket, Vessel Barrel, Vessel Cone, Pump BucketPump,
+    Pump BarrelPump, Pump ConeBlower,
     Diffuser Stone, Diffuser Pipe, Diffuser Membrane)
 {
     public IReadOnlyList<Bed> Named(params string[] names) => [.. names.Select(n => Beds.First(b => b.Name == n))];

@@ -8,10 +8,12 @@ using MudPie.Records.PuttingOut;
 
 namespace MudPie.Records.Demo;
 
-/// <summary>Eighteen months of brews, made by the model with a seed and noise: a dozen that are over, one that is going, one that is planned.</summary>
+/// <summary>Eighteen months of brews, made by the model with a seed and noise: a dozen that are over, one that is going, one that is
+/// planned.</summary>
 internal static class DemoSeason
 {
-    private sealed record Past(int DaysAgo, int Hour, string Vessel, Purpose Purpose, string[] Beds, double WarmthC, string Ends, double BrixLift = 0.2);
+    private sealed record Past(int DaysAgo, int Hour, string Vessel, Purpose Purpose, string[] Beds, double WarmthC, string Ends,
+        double BrixLift = 0.2);
 
     private static readonly Past[] Brews =
     [
@@ -48,7 +50,8 @@ internal static class DemoSeason
     private static void AddPast(HoldingDb db, DemoKit kit, Past past, DateTimeOffset now, Random random)
     {
         var vessel = past.Vessel switch { "bucket" => kit.Bucket, "barrel" => kit.Barrel, _ => kit.Cone };
-        var useAt = past.Ends == "fresh" ? new DateTimeOffset(now.AddDays(-2).Date, TimeSpan.Zero).AddHours(8) : new DateTimeOffset(now.AddDays(-past.DaysAgo).Date, TimeSpan.Zero).AddHours(past.Hour);
+        var useAt = past.Ends == "fresh" ? new DateTimeOffset(now.AddDays(-2).Date, TimeSpan.Zero).AddHours(8)
+            : new DateTimeOffset(now.AddDays(-past.DaysAgo).Date, TimeSpan.Zero).AddHours(past.Hour);
         IReadOnlyList<FoodAmount>? foods = past.Ends == "molasses"
             ? [new FoodAmount { Kind = "fishHydrolysate", Ml = 12 }, new FoodAmount { Kind = "molasses", Ml = 25 }]
             : null;
@@ -78,8 +81,7 @@ internal static class DemoSeason
 
     private static void End(Batch batch, string ends, DateTimeOffset off)
     {
-        var why = ends switch
-        {
+        var why = ends switch {
             "molasses" => "a warm night with too much molasses: oxygen gone by breakfast, sour",
             "strip" => "the strip was not zero: chlorine at the start, nobody waited",
             "pump" => "the pump stopped in the night; flat by morning",
@@ -113,13 +115,15 @@ internal static class DemoSeason
         var random = new Random(14); // its own, so that its readings do not hang on the season before it
         var start = now.AddHours(-11);
         FoodAmount[] foods = [new() { Kind = "fishHydrolysate", Ml = 255 }, new() { Kind = "kelpLiquid", Ml = 120 }];
-        var batch = Plan(kit, kit.Barrel, Purpose.Leaf, ["Ridge Bed 4", "Ridge Bed 5", "Ridge Bed 6", "Currant Rows"], 19, now.AddHours(16.5), now.AddDays(-2), foods);
+        var batch = Plan(kit, kit.Barrel, Purpose.Leaf, ["Ridge Bed 4", "Ridge Bed 5", "Ridge Bed 6", "Currant Rows"], 19,
+            now.AddHours(16.5), now.AddDays(-2), foods);
         batch.Name = "Fennel and currants, tea";
         batch.State = BatchState.Brewing;
         // In a shed that keeps its warmth: the same story at whatever hour the demo is opened.
         batch.Brew = batch.Brew with { SwingC = 0 };
         var (earlier, begun) = (start - batch.PlannedStart, true);
-        batch.Steps = batch.Steps.Select(s => (begun &= s.Id != "check") ? s with { At = s.At + earlier } : s).ToList(); // it was begun that much earlier than the model would have it
+        // it was begun that much earlier than the model would have it
+        batch.Steps = batch.Steps.Select(s => (begun &= s.Id != "check") ? s with { At = s.At + earlier } : s).ToList();
         batch.StartedAt = start;
         batch.PlannedStart = start;
         batch.BrewHours = 26;
@@ -134,7 +138,8 @@ internal static class DemoSeason
         var run = BrewRun.Of(batch.Brew, 0.25, member).Value;
         foreach (var h in new[] { 0.5, 2.75, 5.5, 8.25 })
         {
-            Log(batch, LogKind.Oxygen, start.AddHours(h), Math.Round(run.Series[(int)(h * 4)].Oxygen + (0.1 * (random.NextDouble() - 0.5)), 1));
+            Log(batch, LogKind.Oxygen, start.AddHours(h),
+                Math.Round(run.Series[(int)(h * 4)].Oxygen + (0.1 * (random.NextDouble() - 0.5)), 1));
         }
 
         Log(batch, LogKind.Warmth, start.AddHours(0.5), 18.8);
@@ -152,13 +157,13 @@ internal static class DemoSeason
     }
 
     private static Batch Plan(
-        DemoKit kit, Vessel vessel, Purpose purpose, string[] bedNames, double warmthC, DateTimeOffset useAt, DateTimeOffset plannedAt, IReadOnlyList<FoodAmount>? foods)
+        DemoKit kit, Vessel vessel, Purpose purpose, string[] bedNames, double warmthC, DateTimeOffset useAt, DateTimeOffset plannedAt,
+        IReadOnlyList<FoodAmount>? foods)
     {
         var beds = kit.Named(bedNames);
         var (pump, diffuser) = kit.AirOf(vessel);
         var plan = BrewPlan.Of(
-            new BrewPlanQuestion
-            {
+            new BrewPlanQuestion {
                 Beds = [.. beds.Select(b => new PlanBed { Name = b.Name, AreaM2 = b.AreaM2, Growing = b.Growing, SoilPh = b.SoilPh })],
                 Purpose = purpose,
                 UseAt = useAt,
@@ -177,8 +182,7 @@ internal static class DemoSeason
                 Race = vessel.Shape == "bucket" ? null : new RaceKit { Name = "400 L mounted boom", Kind = "boom", TankL = 400 },
             },
             at => at).Value;
-        var batch = new Batch
-        {
+        var batch = new Batch {
             Name = $"{beds[0].Name}{(beds.Count > 1 ? $" and {beds.Count - 1} more" : "")}, {plan.Making.Word()}",
             Making = plan.Making,
             Purpose = purpose,
@@ -214,7 +218,8 @@ internal static class DemoSeason
         for (var h = 1.5; h < hours; h += 2.5 + (3 * random.NextDouble()))
         {
             var at = batch.StartedAt!.Value.AddHours(h);
-            Log(batch, LogKind.Oxygen, at, Math.Round(Math.Max(0, run.Series[(int)(h * 4)].Oxygen + (0.3 * (random.NextDouble() - 0.5))), 1));
+            Log(batch, LogKind.Oxygen, at,
+                Math.Round(Math.Max(0, run.Series[(int)(h * 4)].Oxygen + (0.3 * (random.NextDouble() - 0.5))), 1));
             Log(batch, LogKind.Warmth, at, Math.Round(batch.Brew.TemperatureC!.Value + (2 * (random.NextDouble() - 0.5)), 1));
         }
     }
@@ -223,9 +228,12 @@ internal static class DemoSeason
     {
         var beds = kit.Named(past.Beds);
         var dilution = past.Purpose == Purpose.Leaf ? "1:5" : "1:1";
-        var spread = TankJob.Of(new TankJobQuestion { Purpose = past.Purpose, BrewL = batch.BrewL, Dilution = dilution, SpareShare = 0, TankL = past.Vessel == "bucket" ? 15 : 400, Beds = [.. beds.Select(b => new JobBed { Name = b.Name, AreaM2 = b.AreaM2 })] }).Value;
-        var application = new Application
-        {
+        var spread = TankJob.Of(new TankJobQuestion {
+            Purpose = past.Purpose, BrewL = batch.BrewL, Dilution = dilution, SpareShare = 0,
+            TankL = past.Vessel == "bucket" ? 15 : 400,
+            Beds = [.. beds.Select(b => new JobBed { Name = b.Name, AreaM2 = b.AreaM2 })]
+        }).Value;
+        var application = new Application {
             Batch = batch,
             At = useAt,
             RecordedAt = useAt.AddMinutes(50),
@@ -238,7 +246,8 @@ internal static class DemoSeason
             Fitness = batch.Making == Making.Tea ? "fit" : "unseen",
             CautionsSeen = "spraying brew-on-food run-off dilution-water",
         };
-        application.Beds.AddRange(beds.Zip(spread.Beds, (bed, share) => new ApplicationBed { Bed = bed, TeaL = share.BrewL, TotalL = share.MixL }));
+        application.Beds.AddRange(beds.Zip(spread.Beds,
+            (bed, share) => new ApplicationBed { Bed = bed, TeaL = share.BrewL, TotalL = share.MixL }));
         return application;
     }
 
@@ -256,7 +265,8 @@ internal static class DemoSeason
             db.Add(Visit(bed, application, application.At.Date.AddDays(-1).AddHours(15.4), level, random, "top", "clear"));
             if (past.Ends != "fresh")
             {
-                db.Add(Visit(bed, application, application.At.Date.AddDays(2).AddHours(15.1), level + past.BrixLift, random, "top", random.Next(3) == 0 ? "mixed" : "clear"));
+                db.Add(Visit(bed, application, application.At.Date.AddDays(2).AddHours(15.1), level + past.BrixLift, random, "top",
+                    random.Next(3) == 0 ? "mixed" : "clear"));
             }
         }
     }
@@ -264,8 +274,7 @@ internal static class DemoSeason
     private static BrixVisit Visit(Bed bed, Application application, DateTime at, double level, Random random, string leaf, string sky)
     {
         var temperature = Math.Round(14 + (random.NextDouble() * 9), 1);
-        var visit = new BrixVisit
-        {
+        var visit = new BrixVisit {
             Bed = bed,
             Crop = bed.Crop,
             ApplicationId = application.Id,

@@ -11,7 +11,8 @@ using MudPie.Records.Shelf;
 
 namespace MudPie.Records.Demo;
 
-/// <summary>The demo's sprayers, shelf and book: lots that fell as brews were made, products put out, harvests, a programme, outlines of the beds.</summary>
+/// <summary>The demo's sprayers, shelf and book: lots that fell as brews were made, products put out, harvests, a programme, outlines of
+/// the beds.</summary>
 internal static class DemoShelf
 {
     public static void Fill(HoldingDb db, DemoKit kit, DateTimeOffset now)
@@ -38,7 +39,10 @@ internal static class DemoShelf
         Save(db);
         Harvests(db, kit, now);
         Season(db, kit, now);
-        db.Add(new OwnMixRule { A = "fulvic", B = "copper", Together = false, WaitDays = 5, Why = "Label of the copper we keep for the hops", At = now.AddMonths(-7) });
+        db.Add(new OwnMixRule {
+            A = "fulvic", B = "copper", Together = false, WaitDays = 5,
+            Why = "Label of the copper we keep for the hops", At = now.AddMonths(-7)
+        });
         db.Add(new OwnWait { Kind = "biostimulant", Days = 2, Why = "our box scheme's own rule", At = now.AddMonths(-12) });
         Save(db);
         db.ChangeTracker.AutoDetectChangesEnabled = true;
@@ -55,8 +59,11 @@ internal static class DemoShelf
     {
         void Rect(string name, double east, double north, double wide, double deep)
         {
-            string Corner(double x, double y) => string.Create(CultureInfo.InvariantCulture, $"[{x / 67_690:0.000000000},{52.5 + (y / 111_195):0.000000000}]");
-            kit.Named(name)[0].ShapeJson = $$"""{"type":"Polygon","coordinates":[[{{Corner(east, north)}},{{Corner(east + wide, north)}},{{Corner(east + wide, north + deep)}},{{Corner(east, north + deep)}},{{Corner(east, north)}}]]}""";
+            string Corner(double x, double y) =>
+                string.Create(CultureInfo.InvariantCulture, $"[{x / 67_690:0.000000000},{52.5 + (y / 111_195):0.000000000}]");
+            kit.Named(name)[0].ShapeJson =
+                $$"""{"type":"Polygon","coordinates":[[{{Corner(east, north)}},{{Corner(east + wide, north)}},"""
+                    + $$"""{{Corner(east + wide, north + deep)}},{{Corner(east, north + deep)}},{{Corner(east, north)}}]]}""";
         }
 
         Rect("Creek Field", 0, 0, 140, 100);
@@ -71,20 +78,32 @@ internal static class DemoShelf
 
     private static Dictionary<string, Sprayer> Sprayers(HoldingDb db, DateTimeOffset now)
     {
-        var knapsack = new Sprayer { Name = "15 L knapsack, kept for biology", Kind = "knapsack", TankL = 15, Past = "biology", MeshUm = 300, PressureBar = 2 };
+        var knapsack = new Sprayer {
+            Name = "15 L knapsack, kept for biology", Kind = "knapsack", TankL = 15, Past = "biology",
+            MeshUm = 300, PressureBar = 2
+        };
         Calibrated(knapsack, now.AddDays(-61), new SprayerQuestion { UsedL = 1.2, SquareM2 = 25 });
         Calibrated(knapsack, now.AddDays(-260), new SprayerQuestion { UsedL = 1.05, SquareM2 = 25 });
-        var boom = new Sprayer { Name = "400 L mounted boom", Kind = "boom", TankL = 400, Past = "fertiliser", MeshUm = 300, PressureBar = 2 };
+        var boom = new Sprayer {
+            Name = "400 L mounted boom", Kind = "boom", TankL = 400, Past = "fertiliser", MeshUm = 300,
+            PressureBar = 2
+        };
         Calibrated(boom, now.AddDays(-112), new SprayerQuestion { NozzleLPerMin = 1.6, SpeedKmPerH = 5, SpacingM = 0.5 });
         var old = new Sprayer { Name = "the old knapsack", Kind = "knapsack", TankL = 15, Past = "poison", MeshUm = 150, PressureBar = 3 };
         var can = new Sprayer { Name = "10 L watering can", Kind = "can", TankL = 10, Past = "biology" };
-        var injector = new Sprayer { Name = "Lean-to injector", Kind = "injector", TankL = 20, Past = "fertiliser", Ratio = 100, MeshUm = 130 };
+        var injector = new Sprayer {
+            Name = "Lean-to injector", Kind = "injector", TankL = 20, Past = "fertiliser", Ratio = 100,
+            MeshUm = 130
+        };
         db.AddRange(knapsack, boom, old, can, injector);
         return new[] { knapsack, boom, old, can, injector }.ToDictionary(s => s.Name);
     }
 
     private static void Calibrated(Sprayer sprayer, DateTimeOffset at, SprayerQuestion measured) =>
-        sprayer.Calibrations.Add(new SprayerCalibration { At = at, RecordedAt = at, Measured = measured, LPerHa = SprayerRate.Of(measured).Value.LPerHa });
+        sprayer.Calibrations.Add(new SprayerCalibration {
+            At = at, RecordedAt = at, Measured = measured,
+            LPerHa = SprayerRate.Of(measured).Value.LPerHa
+        });
 
     private static void Inputs(HoldingDb db)
     {
@@ -105,11 +124,20 @@ internal static class DemoShelf
         Set("kelp liquid", i => (i.Density, i.NShare, i.PShare, i.KShare, i.Ph) = (1.05, 0.002, 0.0005, 0.02, 6.5));
         Set("humic liquid", i => (i.Density, i.NShare, i.PShare, i.KShare, i.Ph) = (1.08, 0, 0, 0.06, 9.8));
         Set("molasses", i => (i.Density, i.NShare, i.PShare, i.KShare) = (1.4, 0.005, 0.001, 0.03));
-        Set("liquid seaweed", i => (i.Kind, i.Price, i.Density, i.KShare, i.NShare, i.PShare, i.Ph, i.LabelRate, i.LabelBasis, i.LabelEveryDays, i.Notes) = ("seaweed", 9.4, 1.06, 0.05, 0.003, 0.001, 8.2, 2000, "perHa", 21, "brown weed, alkali-made: brings potassium and a high pH"));
-        Set("fulvic acid", i => (i.Kind, i.Price, i.Density, i.KShare, i.NShare, i.PShare, i.Ph, i.LabelRate, i.LabelBasis, i.LabelEveryDays) = ("fulvic", 11.5, 1.05, 0.01, 0, 0, 3.8, 1000, "perHa", 21));
+        Set("liquid seaweed",
+            i => (i.Kind, i.Price, i.Density, i.KShare, i.NShare, i.PShare, i.Ph, i.LabelRate, i.LabelBasis, i.LabelEveryDays, i.Notes) =
+                ("seaweed", 9.4, 1.06, 0.05, 0.003, 0.001, 8.2, 2000, "perHa", 21,
+                    "brown weed, alkali-made: brings potassium and a high pH"));
+        Set("fulvic acid", i => (i.Kind, i.Price, i.Density, i.KShare, i.NShare, i.PShare, i.Ph, i.LabelRate, i.LabelBasis,
+            i.LabelEveryDays) = ("fulvic", 11.5, 1.05, 0.01, 0, 0, 3.8, 1000, "perHa", 21));
         Set("dried kelp meal", i => (i.Kind, i.Price, i.KShare, i.NShare, i.PShare) = ("driedSeaweed", 1.8, 0.025, 0.01, 0.002));
-        Set("Rootbank spores", i => (i.Kind, i.Unit, i.Price, i.Species, i.LabelPer, i.LabelRate, i.LabelBasis, i.LabelEveryDays, i.LabelWaitDays) = ("sporeInoculant", "L", 38, new LabelSpecies[] { new() { Name = "Bacillus subtilis", Count = 1e8 }, new() { Name = "Bacillus megaterium", Count = 5e7 } }, "mL", 0.2, "perLitre", 14, 0));
-        Set("Threadwork granules", i => (i.Kind, i.Unit, i.Price, i.Species, i.LabelPer, i.LabelRate, i.LabelBasis, i.LabelEveryDays) = ("mycorrhiza", "kg", 26, new LabelSpecies[] { new() { Name = "Rhizophagus irregularis", Count = 140 } }, "g", 5, "perPlant", 365));
+        Set("Rootbank spores",
+            i => (i.Kind, i.Unit, i.Price, i.Species, i.LabelPer, i.LabelRate, i.LabelBasis, i.LabelEveryDays, i.LabelWaitDays) =
+                ("sporeInoculant", "L", 38, new LabelSpecies[] { new() { Name = "Bacillus subtilis", Count = 1e8 },
+                    new() { Name = "Bacillus megaterium", Count = 5e7 } }, "mL", 0.2, "perLitre", 14, 0));
+        Set("Threadwork granules", i => (i.Kind, i.Unit, i.Price, i.Species, i.LabelPer, i.LabelRate, i.LabelBasis, i.LabelEveryDays) =
+            ("mycorrhiza", "kg", 26, new LabelSpecies[] { new() { Name = "Rhizophagus irregularis", Count = 140 } }, "g", 5,
+                "perPlant", 365));
         Set("char from hedge brash", i => (i.Kind, i.Notes) = ("char", "cone pit, quenched early; char of class 450 to 600 °C by guess"));
         foreach (var part in new[] { "coir", "rice hulls", "pumice", "oyster-shell flour" })
         {
@@ -122,22 +150,32 @@ internal static class DemoShelf
         Set("copper for the hops", i => (i.Kind, i.Price, i.LabelWaitDays) = ("copperSpray", 14, 14));
     }
 
-    private sealed record Stocked(string Input, string? Lot, string Mark, string Origin, int DaysAgo, int? ExpiresIn, double Amount, double? Paid, double KeptC, string Place, double? Minutes = null, string? Notes = null);
+    private sealed record Stocked(string Input, string? Lot, string Mark, string Origin, int DaysAgo, int? ExpiresIn, double Amount,
+        double? Paid, double KeptC, string Place, double? Minutes = null, string? Notes = null);
 
     private static readonly Stocked[] Stock =
     [
-        new("leaf-mould compost", "LM-1", "LM-1", "made", 560, null, 2400, null, 12, "bay 1, covered", 900), new("leaf-mould compost", "LM-2", "LM-2", "made", 120, null, 1100, null, 12, "bay 2, covered", 420),
+        new("leaf-mould compost", "LM-1", "LM-1", "made", 560, null, 2400, null, 12, "bay 1, covered", 900),
+        new("leaf-mould compost", "LM-2", "LM-2", "made", 120, null, 1100, null, 12, "bay 2, covered", 420),
         new("castings from the bin", "C-4", "C-4", "made", 540, null, 620, null, 15, "the worm bin's tray", 300),
-        new("fish hydrolysate", null, "F-24", "bought", 545, -20, 5, 32.5, 16, "shed shelf"), new("fish hydrolysate", null, "F-25", "bought", 150, 420, 10, 62, 16, "shed shelf"),
-        new("kelp liquid", null, "K-11", "bought", 540, 90, 5, 36, 16, "shed shelf"), new("humic liquid", null, "H-3", "bought", 400, 330, 5, 29, 16, "shed shelf"),
-        new("molasses", null, "M-2", "bought", 520, 500, 20, 42, 18, "shed floor"), new("oat flour", null, "O-5", "bought", 90, 60, 5, 7, 18, "house"), new("ascorbic acid powder", null, "A-1", "bought", 300, 430, 0.5, 9.5, 18, "house"),
-        new("liquid seaweed", null, "S-7", "bought", 210, 320, 5, 47, 16, "shed shelf", null, "brown weed, fresh, alkali"), new("fulvic acid", null, "FU-2", "bought", 210, 500, 2, 23, 16, "shed shelf"),
+        new("fish hydrolysate", null, "F-24", "bought", 545, -20, 5, 32.5, 16, "shed shelf"),
+        new("fish hydrolysate", null, "F-25", "bought", 150, 420, 10, 62, 16, "shed shelf"),
+        new("kelp liquid", null, "K-11", "bought", 540, 90, 5, 36, 16, "shed shelf"),
+        new("humic liquid", null, "H-3", "bought", 400, 330, 5, 29, 16, "shed shelf"),
+        new("molasses", null, "M-2", "bought", 520, 500, 20, 42, 18, "shed floor"), new("oat flour", null, "O-5", "bought", 90, 60, 5, 7,
+            18, "house"), new("ascorbic acid powder", null, "A-1", "bought", 300, 430, 0.5, 9.5, 18, "house"),
+        new("liquid seaweed", null, "S-7", "bought", 210, 320, 5, 47, 16, "shed shelf", null, "brown weed, fresh, alkali"),
+        new("fulvic acid", null, "FU-2", "bought", 210, 500, 2, 23, 16, "shed shelf"),
         new("dried kelp meal", null, "DK-1", "bought", 330, 700, 25, 45, 14, "barn"),
-        new("Rootbank spores", null, "RB-24", "bought", 600, 6, 0.5, 19, 14, "fridge in the shed"), new("Rootbank spores", null, "RB-25", "bought", 60, 640, 1, 38, 14, "fridge in the shed"),
+        new("Rootbank spores", null, "RB-24", "bought", 600, 6, 0.5, 19, 14, "fridge in the shed"),
+        new("Rootbank spores", null, "RB-25", "bought", 60, 640, 1, 38, 14, "fridge in the shed"),
         new("Threadwork granules", null, "TG-1", "bought", 200, 160, 2, 52, 16, "house"),
-        new("char from hedge brash", null, "raw, winter burn", "made", 280, null, 400, null, 10, "lidded bins", 480), new("char from hedge brash", null, "charged in castings", "made", 190, null, 260, null, 10, "bay 3", 200),
-        new("coir", null, "bale 1", "bought", 180, null, 150, 18, 14, "barn"), new("gypsum", null, "G-1", "bought", 260, null, 200, 70, 12, "barn"), new("feather meal", null, "FM-1", "bought", 170, 300, 25, 32, 12, "barn"),
-        new("potassium sulphate", null, "PS-1", "bought", 170, null, 25, 37, 12, "barn"), new("copper for the hops", null, "CU-1", "bought", 380, 340, 1, 14, 12, "locked cupboard"),
+        new("char from hedge brash", null, "raw, winter burn", "made", 280, null, 400, null, 10, "lidded bins", 480),
+        new("char from hedge brash", null, "charged in castings", "made", 190, null, 260, null, 10, "bay 3", 200),
+        new("coir", null, "bale 1", "bought", 180, null, 150, 18, 14, "barn"), new("gypsum", null, "G-1", "bought", 260, null, 200, 70, 12,
+            "barn"), new("feather meal", null, "FM-1", "bought", 170, 300, 25, 32, 12, "barn"),
+        new("potassium sulphate", null, "PS-1", "bought", 170, null, 25, 37, 12, "barn"),
+        new("copper for the hops", null, "CU-1", "bought", 380, 340, 1, 14, 12, "locked cupboard"),
     ];
 
     private static void Lots(HoldingDb db, DateTimeOffset now)
@@ -146,7 +184,10 @@ internal static class DemoShelf
         {
             var input = db.Inputs.Local.First(i => i.Name == s.Input && (s.Lot is null || i.Lot == s.Lot));
             var from = now.AddDays(-s.DaysAgo);
-            var lot = new StockLot { Mark = s.Mark, Origin = s.Origin, From = from, Expires = s.ExpiresIn is { } d ? now.AddDays(d) : null, Place = s.Place, KeptC = s.KeptC, Paid = s.Paid, Minutes = s.Minutes, Notes = s.Notes };
+            var lot = new StockLot {
+                Mark = s.Mark, Origin = s.Origin, From = from, Expires = s.ExpiresIn is { } d ? now.AddDays(d) : null,
+                Place = s.Place, KeptC = s.KeptC, Paid = s.Paid, Minutes = s.Minutes, Notes = s.Notes
+            };
             lot.Entries.Add(new StockEntry { At = from, RecordedAt = from, Amount = s.Amount, Reason = "in" });
             input.Lots.Add(lot);
         }
@@ -158,32 +199,47 @@ internal static class DemoShelf
         foreach (var batch in db.Batches.Local.Where(b => b.StartedAt is not null).OrderBy(b => b.StartedAt).ToList())
         {
             var brew = batch.Brew;
-            foreach (var (kind, litres) in (brew.Foods ?? []).Select(f => (f.Kind, (f.Ml ?? 0) / 1000)).Concat((brew.Sources ?? []).Select(s => (s.Kind, s.Litres ?? 0))))
+            foreach (var (kind, litres) in (brew.Foods ?? []).Select(f => (f.Kind, (f.Ml ?? 0) / 1000))
+                .Concat((brew.Sources ?? []).Select(s => (s.Kind, s.Litres ?? 0))))
             {
-                var input = db.Inputs.Local.FirstOrDefault(i => i.Id == batch.SourceInputId && i.Kind == kind) ?? db.Inputs.Local.FirstOrDefault(i => i.Kind == kind);
+                var input = db.Inputs.Local.FirstOrDefault(i => i.Id == batch.SourceInputId && i.Kind == kind)
+                    ?? db.Inputs.Local.FirstOrDefault(i => i.Kind == kind);
                 if (input is not null)
                 {
-                    Draw(db, input, (input.Unit ?? InputKinds.Of(input.Kind).Unit) == "L" ? litres : litres * (input.Density ?? 0.55), batch.StartedAt!.Value, "brew", batch.Id, null);
+                    Draw(db, input, (input.Unit ?? InputKinds.Of(input.Kind).Unit) == "L" ? litres : litres * (input.Density ?? 0.55),
+                        batch.StartedAt!.Value, "brew", batch.Id, null);
                 }
             }
         }
 
         var fulvic = db.Lots.Local.First(l => l.Mark == "FU-2");
-        fulvic.Entries.Add(new StockEntry { At = now.AddDays(-9), RecordedAt = now.AddDays(-9), Amount = -1.998, Reason = "count", Note = "the cap had leaked: a spoonful left" });
+        fulvic.Entries.Add(new StockEntry {
+            At = now.AddDays(-9), RecordedAt = now.AddDays(-9), Amount = -1.998, Reason = "count",
+            Note = "the cap had leaked: a spoonful left"
+        });
         var fish = db.Lots.Local.First(l => l.Mark == "F-24");
-        fish.Entries.Add(new StockEntry { At = now.AddDays(-100), RecordedAt = now.AddDays(-100), Amount = -0.3, Reason = "spilt", Note = "knocked over in the truck" });
+        fish.Entries.Add(new StockEntry {
+            At = now.AddDays(-100), RecordedAt = now.AddDays(-100), Amount = -0.3, Reason = "spilt",
+            Note = "knocked over in the truck"
+        });
     }
 
-    private static List<ApplicationItem> Draw(HoldingDb db, Input input, double amount, DateTimeOffset at, string reason, int? batchId, int? applicationId)
+    private static List<ApplicationItem> Draw(HoldingDb db, Input input, double amount, DateTimeOffset at, string reason, int? batchId,
+        int? applicationId)
     {
-        var standing = input.Lots.Where(l => l.From <= at).Select(l => new LotStanding(l.Id, l.Mark, l.Entries.Sum(e => e.Amount), l.From, l.Expires)).ToList();
+        var standing = input.Lots.Where(l => l.From <= at)
+            .Select(l => new LotStanding(l.Id, l.Mark, l.Entries.Sum(e => e.Amount), l.From, l.Expires)).ToList();
         var draws = Core.Shelf.Stock.Take(standing, amount, at).Value.Draws;
         foreach (var d in draws)
         {
-            input.Lots.First(l => l.Id == d.LotId).Entries.Add(new StockEntry { At = at, RecordedAt = at, Amount = -d.Amount, Reason = reason, BatchId = batchId, ApplicationId = applicationId });
+            input.Lots.First(l => l.Id == d.LotId).Entries.Add(new StockEntry {
+                At = at, RecordedAt = at, Amount = -d.Amount,
+                Reason = reason, BatchId = batchId, ApplicationId = applicationId
+            });
         }
 
-        return [.. draws.Select(d => new ApplicationItem { InputId = input.Id, LotId = d.LotId, Lot = d.Mark, Name = input.Name, Kind = input.Kind, Amount = d.Amount, Unit = input.Unit ?? InputKinds.Of(input.Kind).Unit })];
+        return [.. draws.Select(d => new ApplicationItem { InputId = input.Id, LotId = d.LotId, Lot = d.Mark, Name = input.Name,
+            Kind = input.Kind, Amount = d.Amount, Unit = input.Unit ?? InputKinds.Of(input.Kind).Unit })];
     }
 
     /// <summary>Sprayers, roles, weather and washings of the brews that went out.</summary>
@@ -200,19 +256,29 @@ internal static class DemoShelf
             a.FoodWaiting = a.Purpose == Purpose.Root ? "mulch" : null;
             if (a.Sprayer is not null)
             {
-                a.Sprayer.Washes.Add(new SprayerWash { ApplicationId = a.Id, At = a.At.AddMinutes(70), RecordedAt = a.At.AddMinutes(72), Note = i == 1 ? "nozzle 3 was blocked; cleaned" : null });
+                a.Sprayer.Washes.Add(new SprayerWash {
+                    ApplicationId = a.Id, At = a.At.AddMinutes(70), RecordedAt = a.At.AddMinutes(72),
+                    Note = i == 1 ? "nozzle 3 was blocked; cleaned" : null
+                });
             }
         }
     }
 
     private static void Products(HoldingDb db, DemoKit kit, Dictionary<string, Sprayer> sprayers, DateTimeOffset now)
     {
-        Application Job(int daysAgo, int hour, Purpose purpose, string[] beds, string input, double amount, double mixL, string tool, string why, string who = "brewer")
+        Application Job(int daysAgo, int hour, Purpose purpose, string[] beds, string input, double amount, double mixL, string tool,
+            string why, string who = "brewer")
         {
             var at = new DateTimeOffset(now.AddDays(-daysAgo).Date, TimeSpan.Zero).AddHours(hour);
             var ground = kit.Named(beds);
-            var job = new Application { At = at, RecordedAt = at.AddMinutes(25), Purpose = purpose, Dilution = "", OneIn = 1, WaterL = mixL, SpareL = mixL * 0.05 / 1.05, Tool = tool, Sprayer = sprayers.GetValueOrDefault(tool), TankL = sprayers.GetValueOrDefault(tool)?.TankL ?? 0, Fitness = "none", CautionsSeen = "spraying run-off health", Who = who, Why = why, Weather = "12 °C, wind 1.9 m/s, dry" };
-            job.Beds.AddRange(ground.Select(b => new ApplicationBed { Bed = b, TotalL = mixL / 1.05 * b.AreaM2 / ground.Sum(x => x.AreaM2) }));
+            var job = new Application {
+                At = at, RecordedAt = at.AddMinutes(25), Purpose = purpose, Dilution = "", OneIn = 1, WaterL = mixL,
+                SpareL = mixL * 0.05 / 1.05, Tool = tool, Sprayer = sprayers.GetValueOrDefault(tool),
+                TankL = sprayers.GetValueOrDefault(tool)?.TankL ?? 0, Fitness = "none", CautionsSeen = "spraying run-off health", Who = who,
+                Why = why, Weather = "12 °C, wind 1.9 m/s, dry"
+            };
+            job.Beds.AddRange(ground.Select(b =>
+                new ApplicationBed { Bed = b, TotalL = mixL / 1.05 * b.AreaM2 / ground.Sum(x => x.AreaM2) }));
             db.Add(job);
             Save(db);
             job.Items.AddRange(Draw(db, db.Inputs.Local.First(i => i.Name == input), amount, at, "used", null, job.Id));
@@ -224,17 +290,26 @@ internal static class DemoShelf
             return job;
         }
 
-        Job(196, 8, Purpose.Root, ["Ridge Bed 1", "Ridge Bed 2", "Ridge Bed 3"], "Threadwork granules", 0.45, 0, "by hand, in the row", "garlic at planting: must touch roots");
+        Job(196, 8, Purpose.Root, ["Ridge Bed 1", "Ridge Bed 2", "Ridge Bed 3"], "Threadwork granules", 0.45, 0, "by hand, in the row",
+            "garlic at planting: must touch roots");
         Job(168, 10, Purpose.Root, ["Creek Field"], "gypsum", 150, 0, "spreader", "structure, by the soil test", "field hand");
         Job(150, 18, Purpose.Leaf, ["Hop Yard"], "copper for the hops", 0.12, 42, "400 L mounted boom", "downy mildew, by the label");
-        Job(58, 18, Purpose.Leaf, ["Ridge Bed 4", "Ridge Bed 5", "Ridge Bed 6"], "liquid seaweed", 0.022, 5.4, "15 L knapsack, kept for biology", "young roots gain most");
-        Job(28, 18, Purpose.Root, ["Ridge Bed 4", "Ridge Bed 5", "Ridge Bed 6"], "liquid seaweed", 0.022, 5.4, "15 L knapsack, kept for biology", "to the roots of what was just planted");
-        var wrong = Job(20, 9, Purpose.Root, ["Nursery Bench"], "Rootbank spores", 0.06, 27, "10 L watering can", "modules before planting out", "field hand");
-        var right = Job(20, 9, Purpose.Root, ["Nursery Bench"], "Rootbank spores", 0.006, 27, "10 L watering can", "modules before planting out", "field hand");
-        (right.CorrectsId, right.CorrectionWhy, right.RecordedAt) = (wrong.Id, "6 mL, not 60: read off the wrong line", wrong.RecordedAt.AddHours(9));
+        Job(58, 18, Purpose.Leaf, ["Ridge Bed 4", "Ridge Bed 5", "Ridge Bed 6"], "liquid seaweed", 0.022, 5.4,
+            "15 L knapsack, kept for biology", "young roots gain most");
+        Job(28, 18, Purpose.Root, ["Ridge Bed 4", "Ridge Bed 5", "Ridge Bed 6"], "liquid seaweed", 0.022, 5.4,
+            "15 L knapsack, kept for biology", "to the roots of what was just planted");
+        var wrong = Job(20, 9, Purpose.Root, ["Nursery Bench"], "Rootbank spores", 0.06, 27, "10 L watering can",
+            "modules before planting out", "field hand");
+        var right = Job(20, 9, Purpose.Root, ["Nursery Bench"], "Rootbank spores", 0.006, 27, "10 L watering can",
+            "modules before planting out", "field hand");
+        (right.CorrectsId, right.CorrectionWhy, right.RecordedAt) =
+            (wrong.Id, "6 mL, not 60: read off the wrong line", wrong.RecordedAt.AddHours(9));
         foreach (var entry in db.StockEntries.Local.Where(e => e.ApplicationId == wrong.Id).ToList())
         {
-            entry.Lot.Entries.Add(new StockEntry { At = right.RecordedAt, RecordedAt = right.RecordedAt, Amount = -entry.Amount, Reason = "undone", ApplicationId = wrong.Id, Note = right.CorrectionWhy });
+            entry.Lot.Entries.Add(new StockEntry {
+                At = right.RecordedAt, RecordedAt = right.RecordedAt, Amount = -entry.Amount,
+                Reason = "undone", ApplicationId = wrong.Id, Note = right.CorrectionWhy
+            });
         }
     }
 
@@ -243,7 +318,10 @@ internal static class DemoShelf
         void Picked(string bed, int daysAgo, double kg, string? note = null)
         {
             var b = kit.Named(bed)[0];
-            db.Add(new HarvestEntry { Bed = b, Crop = b.Crop, Kg = kg, At = now.AddDays(-daysAgo).AddHours(-2), RecordedAt = now.AddDays(-daysAgo), Note = note });
+            db.Add(new HarvestEntry {
+                Bed = b, Crop = b.Crop, Kg = kg, At = now.AddDays(-daysAgo).AddHours(-2),
+                RecordedAt = now.AddDays(-daysAgo), Note = note
+            });
         }
 
         Picked("Ridge Bed 1", 140, 38.5, "dry, graded");
@@ -251,7 +329,11 @@ internal static class DemoShelf
         Picked("Currant Rows", 300, 620);
         Picked("Hop Yard", 75, 84, "dried weight to follow");
         Picked("Ridge Bed 7", 6, 12.4, "first pulling");
-        void Saw(string? bed, int daysAgo, string text) => db.Add(new Observation { Bed = bed is null ? null : kit.Named(bed)[0], At = now.AddDays(-daysAgo), RecordedAt = now.AddDays(-daysAgo).AddMinutes(4), Text = text });
+        void Saw(string? bed, int daysAgo, string text) =>
+            db.Add(new Observation {
+                Bed = bed is null ? null : kit.Named(bed)[0], At = now.AddDays(-daysAgo),
+                RecordedAt = now.AddDays(-daysAgo).AddMinutes(4), Text = text
+            });
         Saw("Ridge Bed 5", 12, "aphids on the lower leaves, ladybirds with them");
         Saw("Creek Field", 44, "water stood two days after 30 mm; drains away by the creek");
         Saw(null, 3, "first frost on the ridge");
@@ -262,7 +344,8 @@ internal static class DemoShelf
         var today = DateOnly.FromDateTime(now.UtcDateTime);
         var fennel = new Programme { Bed = kit.Named("Ridge Bed 4")[0], Start = today.AddDays(-28), Harvest = today.AddDays(84) };
         var done = db.Applications.Local.Where(a => a.Items.Any(i => i.Name == "liquid seaweed")).MaxBy(a => a.At)!;
-        void Lay(Programme p, string kind, int days, Purpose purpose = Purpose.Leaf, int? job = null) => p.Givings.Add(new Giving { Kind = kind, On = today.AddDays(days), Purpose = purpose, ApplicationId = job });
+        void Lay(Programme p, string kind, int days, Purpose purpose = Purpose.Leaf, int? job = null) =>
+            p.Givings.Add(new Giving { Kind = kind, On = today.AddDays(days), Purpose = purpose, ApplicationId = job });
         Lay(fennel, "seaweed", -28, Purpose.Root, done.Id);
         Lay(fennel, "seaweed", 1);
         Lay(fennel, "seaweed", 62);

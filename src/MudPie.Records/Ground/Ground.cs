@@ -165,7 +165,8 @@ public sealed class Vessel : IVersioned
     /// <summary>Outlet under water when filled to there, m.</summary>
     public double DepthM { get; set; }
 
-    /// <summary>Its pumps and outlets as set up on the air bench: an AirBenchQuestion as JSON; null for one pump and one diffuser.</summary>
+    /// <summary>Its pumps and outlets as set up on the air bench: an AirBenchQuestion as JSON; null for one pump and one
+    /// diffuser.</summary>
     public AirBenchQuestion? Air { get; set; }
 
     public List<VesselCleaning> Cleanings { get; } = [];

@@ -5,7 +5,8 @@ using MudPie.Records.Shelf;
 
 namespace MudPie.Records.PuttingOut;
 
-/// <summary>A job that was done: a brew, a product or both, put on the ground. Never changed: a correction is a new one that points at the old.</summary>
+/// <summary>A job that was done: a brew, a product or both, put on the ground. Never changed: a correction is a new one that points at the
+/// old.</summary>
 public sealed class Application : IPutRight
 {
     public int Id { get; set; }

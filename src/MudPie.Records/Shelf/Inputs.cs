@@ -43,7 +43,8 @@ public sealed class Input : IVersioned
     /// <summary>"perHa", "per100m2", "perLitre" or "oneIn": what the label's rate is on.</summary>
     public string? LabelBasis { get; set; }
 
-    /// <summary>All that the label says of rates, as it says it: a list of LabelRate as JSON. The first is also in LabelRate and LabelBasis where they can hold it.</summary>
+    /// <summary>All that the label says of rates, as it says it: a list of LabelRate as JSON. The first is also in LabelRate and LabelBasis
+    /// where they can hold it.</summary>
     public IReadOnlyList<LabelRate>? LabelRates { get; set; }
 
     /// <summary>The label's rates as they were typed.</summary>

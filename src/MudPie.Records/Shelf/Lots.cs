@@ -56,7 +56,8 @@ public sealed class StockEntry
     /// <summary>In the input's unit; below 0 where it was taken.</summary>
     public double Amount { get; set; }
 
-    /// <summary>"in", "brew", "used", "made", "spilt", "count", "undone", or "more": by how much a use that happened was more than the book held.</summary>
+    /// <summary>"in", "brew", "used", "made", "spilt", "count", "undone", or "more": by how much a use that happened was more than the book
+    /// held.</summary>
     public required string Reason { get; set; }
 
     public int? BatchId { get; set; }

@@ -24,18 +24,24 @@ public sealed class BookCells(DateTimeOffset now)
     /// <summary>Reads the lines of a CSV.</summary>
     public static Ruling<List<BookRow>> Csv(string? text)
     {
-        using var csv = new CsvReader(new StringReader((text ?? "").TrimStart('\uFEFF')), new CsvConfiguration(CultureInfo.InvariantCulture) { MissingFieldFound = null, HeaderValidated = null, BadDataFound = null, MaxFieldSize = MostInCell });
+        using var csv = new CsvReader(new StringReader((text ?? "").TrimStart('\uFEFF')),
+            new CsvConfiguration(CultureInfo.InvariantCulture) {
+                MissingFieldFound = null, HeaderValidated = null, BadDataFound = null,
+                MaxFieldSize = MostInCell
+            });
         csv.Context.TypeConverterCache.AddConverter<string>(new SafeCells());
         try
         {
             var rows = csv.GetRecords<BookRow>().Take(200_001).ToList();
-            return rows.Count == 0 || rows.All(r => r.kind.Length == 0) ? Refusal.Of("file", "That is no book.", "Bring the CSV or JSON that the book gave out; its first column is kind.")
+            return rows.Count == 0 || rows.All(r => r.kind.Length == 0)
+                ? Refusal.Of("file", "That is no book.", "Bring the CSV or JSON that the book gave out; its first column is kind.")
                 : rows.Count > 200_000 ? Refusal.Of("file", "That is more than 200,000 lines.", "Split it by year.")
                 : Worked.Of(rows, "", Evidence.MeasuredHere);
         }
         catch (MaxFieldSizeException e)
         {
-            return Refusal.Of("file", $"Line {e.Context?.Parser?.RawRow ?? 1} has a cell of more than {TextLimits.Prose:N0} characters.", "Shorten it, or cut it in two lines.");
+            return Refusal.Of("file", $"Line {e.Context?.Parser?.RawRow ?? 1} has a cell of more than {TextLimits.Prose:N0} characters.",
+                "Shorten it, or cut it in two lines.");
         }
         catch (CsvHelperException e)
         {
@@ -63,7 +69,8 @@ public sealed class BookCells(DateTimeOffset now)
             return 0;
         }
 
-        if (double.TryParse(cell, NumberStyles.Float, CultureInfo.InvariantCulture, out var value) && double.IsFinite(value) && Math.Abs(value) <= 1e12)
+        if (double.TryParse(cell, NumberStyles.Float, CultureInfo.InvariantCulture, out var value) && double.IsFinite(value)
+            && Math.Abs(value) <= 1e12)
         {
             return value;
         }
@@ -96,7 +103,8 @@ public sealed class BookCells(DateTimeOffset now)
             return cell;
         }
 
-        Wrong($"{Column(of)}: “{(cell.Length > 30 ? cell[..30] : cell)}” is not known here.", $"Write {Say.Any([.. known.Where(k => k.Length > 0)])}.");
+        Wrong($"{Column(of)}: “{(cell.Length > 30 ? cell[..30] : cell)}” is not known here.",
+            $"Write {Say.Any([.. known.Where(k => k.Length > 0)])}.");
         return known[0];
     }
 
@@ -118,7 +126,8 @@ public sealed class BookCells(DateTimeOffset now)
     /// <summary>A time of the years 1951 to 2099.</summary>
     public DateTimeOffset Time(string cell, [CallerArgumentExpression(nameof(cell))] string of = "")
     {
-        if (DateTimeOffset.TryParse(cell, CultureInfo.InvariantCulture, DateTimeStyles.AssumeUniversal | DateTimeStyles.AdjustToUniversal, out var at) && at.Year is > 1950 and < 2100)
+        if (DateTimeOffset.TryParse(cell, CultureInfo.InvariantCulture, DateTimeStyles.AssumeUniversal | DateTimeStyles.AdjustToUniversal,
+            out var at) && at.Year is > 1950 and < 2100)
         {
             return at;
         }

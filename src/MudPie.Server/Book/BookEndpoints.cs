@@ -30,7 +30,9 @@ namespace MudPie.Server.Book;
 /// <param name="Link">Where more of it is.</param>
 /// <param name="BedId">The one bed of a harvest or a sighting.</param>
 public sealed record BookEntry(
-    string Kind, int Id, DateTimeOffset At, DateTimeOffset RecordedAt, string Title, IReadOnlyList<string> Lines, IReadOnlyList<string> Beds, int? CorrectsId, int? CorrectedBy, string? CorrectionWhy, bool Struck, bool CanRight, string? Link, int? BedId = null);
+    string Kind, int Id, DateTimeOffset At, DateTimeOffset RecordedAt, string Title, IReadOnlyList<string> Lines,
+    IReadOnlyList<string> Beds, int? CorrectsId, int? CorrectedBy, string? CorrectionWhy, bool Struck, bool CanRight, string? Link,
+    int? BedId = null);
 
 /// <summary>A page of the book.</summary>
 public sealed record BookView(IReadOnlyList<BookEntry> Entries, int Page, bool More);
@@ -45,7 +47,8 @@ public sealed record HarvestRequest(int? BedId, string? Weight, string? Note, Da
 public sealed record SeenRequest(int? BedId, string? Text, DateTimeOffset? At, int? CorrectsId = null);
 
 /// <summary>A bed's season, summed.</summary>
-public sealed record SeasonBed(int BedId, string Bed, string Crop, string AreaShown, int Jobs, string BrewShown, string MixShown, string HarvestShown, Worked<NutrientSum> Nutrients, string NpkShown);
+public sealed record SeasonBed(int BedId, string Bed, string Crop, string AreaShown, int Jobs, string BrewShown, string MixShown,
+    string HarvestShown, Worked<NutrientSum> Nutrients, string NpkShown);
 
 /// <summary>A season's record.</summary>
 public sealed record SeasonView(int Year, IReadOnlyList<int> Years, IReadOnlyList<SeasonBed> Beds, IReadOnlyList<SeasonInput> Inputs);
@@ -68,7 +71,8 @@ public static class BookEndpoints
         api.MapGet("/book/season", Season).Produces<SeasonView>();
     }
 
-    private static async Task<IResult> Read(HoldingDb db, HoldingClock clock, int? bed = null, int? input = null, string? kind = null, int page = 0)
+    private static async Task<IResult> Read(HoldingDb db, HoldingClock clock, int? bed = null, int? input = null, string? kind = null,
+        int page = 0)
     {
         var units = await clock.Units();
         var take = ((Math.Max(page, 0) + 1) * PageSize) + 1;
@@ -81,35 +85,59 @@ public static class BookEndpoints
         if (input is null && kind is null or "harvest")
         {
             var corrected = (await db.Harvests.AsNoTracking().Where(h => h.CorrectsId != null).ToListAsync()).RightedBy();
-            entries.AddRange((await db.Harvests.AsNoTracking().Where(h => bed == null || h.BedId == bed).OrderByDescending(h => h.At).Take(take).Select(h => new { h, Bed = h.Bed.Name }).ToListAsync())
-                .Select(x => new BookEntry("harvest", x.h.Id, x.h.At, x.h.RecordedAt, $"{Units.Show(x.h.Kg * 1000, Dimension.Mass, units)} of {x.h.Crop} harvested", x.h.Note is null ? [] : [x.h.Note], [x.Bed], x.h.CorrectsId, corrected.TryGetValue(x.h.Id, out var by) ? by : null, null, false, true, null, x.h.BedId)));
+            entries.AddRange((await db.Harvests.AsNoTracking().Where(h => bed == null || h.BedId == bed).OrderByDescending(h => h.At)
+                .Take(take).Select(h => new { h, Bed = h.Bed.Name }).ToListAsync())
+                .Select(x => new BookEntry("harvest", x.h.Id, x.h.At, x.h.RecordedAt,
+                    $"{Units.Show(x.h.Kg * 1000, Dimension.Mass, units)} of {x.h.Crop} harvested", x.h.Note is null ? [] : [x.h.Note],
+                    [x.Bed], x.h.CorrectsId, corrected.TryGetValue(x.h.Id, out var by) ? by : null, null, false, true, null, x.h.BedId)));
         }
 
         if (input is null && kind is null or "seen")
         {
             var corrected = (await db.Observations.AsNoTracking().Where(o => o.CorrectsId != null).ToListAsync()).RightedBy();
-            entries.AddRange((await db.Observations.AsNoTracking().Where(o => bed == null || o.BedId == bed).OrderByDescending(o => o.At).Take(take).Select(o => new { o, Bed = o.Bed == null ? null : o.Bed.Name }).ToListAsync())
-                .Select(x => new BookEntry("seen", x.o.Id, x.o.At, x.o.RecordedAt, x.o.Text, [], x.Bed is null ? [] : [x.Bed], x.o.CorrectsId, corrected.TryGetValue(x.o.Id, out var by) ? by : null, null, false, true, null, x.o.BedId)));
+            entries.AddRange((await db.Observations.AsNoTracking().Where(o => bed == null || o.BedId == bed).OrderByDescending(o => o.At)
+                .Take(take).Select(o => new { o, Bed = o.Bed == null ? null : o.Bed.Name }).ToListAsync())
+                .Select(x => new BookEntry("seen", x.o.Id, x.o.At, x.o.RecordedAt, x.o.Text, [], x.Bed is null ? [] : [x.Bed],
+                    x.o.CorrectsId, corrected.TryGetValue(x.o.Id, out var by) ? by : null, null, false, true, null, x.o.BedId)));
         }
 
         if (kind is null or "batch")
         {
-            entries.AddRange((await db.Batches.AsNoTracking().Where(b => b.StartedAt != null && (bed == null || b.Beds.Any(x => x.BedId == bed)) && (input == null || b.SourceInputId == input || db.StockEntries.Any(e => e.BatchId == b.Id && e.Lot.InputId == input)))
-                    .OrderByDescending(b => b.StartedAt).Take(take).Select(b => new { b.Id, b.Name, b.Making, b.BrewL, b.StartedAt, b.State, Vessel = b.Vessel.Name, Beds = b.Beds.Select(x => x.Bed.Name).ToList(), Heaped = b.Log.Where(l => l.Kind == LogKind.Heaped).Select(l => l.Text).FirstOrDefault() }).ToListAsync())
-                .Select(b => new BookEntry("batch", b.Id, b.StartedAt!.Value, b.StartedAt.Value, $"{b.Name} begun in {b.Vessel}", [$"{Units.Show(b.BrewL, Dimension.Volume, units)} of {b.Making.Word()}", .. b.Heaped is null ? Array.Empty<string>() : [$"heaped: {b.Heaped}"]], b.Beds, null, null, null, false, false, $"/brew/{b.Id}")));
+            entries.AddRange((await db.Batches.AsNoTracking()
+                .Where(b => b.StartedAt != null && (bed == null || b.Beds.Any(x => x.BedId == bed))
+                    && (input == null || b.SourceInputId == input || db.StockEntries.Any(e => e.BatchId == b.Id && e.Lot.InputId == input)))
+                    .OrderByDescending(b => b.StartedAt).Take(take)
+                    .Select(b => new {
+                        b.Id, b.Name, b.Making, b.BrewL, b.StartedAt, b.State, Vessel = b.Vessel.Name,
+                        Beds = b.Beds.Select(x => x.Bed.Name).ToList(), Heaped = b.Log.Where(l => l.Kind == LogKind.Heaped)
+                            .Select(l => l.Text).FirstOrDefault()
+                    }).ToListAsync())
+                .Select(b => new BookEntry("batch", b.Id, b.StartedAt!.Value, b.StartedAt.Value, $"{b.Name} begun in {b.Vessel}",
+                    [$"{Units.Show(b.BrewL, Dimension.Volume, units)} of {b.Making.Word()}", .. b.Heaped is null
+                        ? Array.Empty<string>() : [$"heaped: {b.Heaped}"]], b.Beds, null, null, null, false, false, $"/brew/{b.Id}")));
         }
 
-        var ordered = entries.OrderByDescending(e => e.At).ThenByDescending(e => e.Id).Skip(Math.Max(page, 0) * PageSize).Take(PageSize + 1).ToList();
+        var ordered = entries.OrderByDescending(e => e.At).ThenByDescending(e => e.Id).Skip(Math.Max(page, 0) * PageSize)
+            .Take(PageSize + 1).ToList();
         return TypedResults.Ok(new BookView([.. ordered.Take(PageSize)], page, ordered.Count > PageSize));
     }
 
     private static async Task<IEnumerable<BookEntry>> Jobs(HoldingDb db, UnitSystem units, int? bed, int? input, int take)
     {
-        var corrected = (await db.Applications.Where(a => a.CorrectsId != null).Select(a => new { a.CorrectsId, a.Id, a.Strikes }).ToListAsync()).GroupBy(a => a.CorrectsId!.Value).ToDictionary(g => g.Key, g => g.MaxBy(a => a.Id)!);
+        var corrected = (await db.Applications.Where(a => a.CorrectsId != null).Select(a => new { a.CorrectsId, a.Id, a.Strikes })
+            .ToListAsync()).GroupBy(a => a.CorrectsId!.Value).ToDictionary(g => g.Key, g => g.MaxBy(a => a.Id)!);
         var rows = await db.Applications.AsNoTracking().AsSplitQuery()
-            .Where(a => (bed == null || a.Beds.Any(b => b.BedId == bed)) && (input == null || a.Items.Any(i => i.InputId == input) || (a.Batch != null && (a.Batch.SourceInputId == input || db.StockEntries.Any(e => e.BatchId == a.BatchId && e.Lot.InputId == input)))))
+            .Where(a => (bed == null || a.Beds.Any(b => b.BedId == bed))
+                && (input == null || a.Items.Any(i => i.InputId == input)
+                    || (a.Batch != null
+                        && (a.Batch.SourceInputId == input || db.StockEntries.Any(e => e.BatchId == a.BatchId && e.Lot.InputId == input)))))
             .OrderByDescending(a => a.At).Take(take)
-            .Select(a => new { a, Batch = a.Batch == null ? null : a.Batch.Name, Beds = a.Beds.Select(b => new { b.Bed.Name, b.TotalL, b.TeaL }).ToList(), Items = a.Items.Select(i => new { i.Name, i.Lot, i.Amount, i.Unit }).ToList(), Washed = db.Washes.Where(w => w.ApplicationId == a.Id).Select(w => (DateTimeOffset?)w.At).FirstOrDefault() }).ToListAsync();
+            .Select(a => new {
+                a, Batch = a.Batch == null ? null : a.Batch.Name,
+                Beds = a.Beds.Select(b => new { b.Bed.Name, b.TotalL, b.TeaL }).ToList(),
+                Items = a.Items.Select(i => new { i.Name, i.Lot, i.Amount, i.Unit }).ToList(),
+                Washed = db.Washes.Where(w => w.ApplicationId == a.Id).Select(w => (DateTimeOffset?)w.At).FirstOrDefault()
+            }).ToListAsync();
         return rows.Select(x =>
         {
             var a = x.a;
@@ -117,20 +145,30 @@ public static class BookEndpoints
             List<string> lines = [];
             if (x.Batch is not null)
             {
-                lines.Add($"{L(a.TeaL)} of {x.Batch}, {Dilutions.Read(a.Dilution).Match(d => d.Value.BothWays, _ => a.Dilution)}; gate: {a.Fitness}");
+                lines.Add($"{L(a.TeaL)} of {x.Batch}, {Dilutions.Read(a.Dilution).Match(d => d.Value.BothWays, _ => a.Dilution)}; "
+                    + $"gate: {a.Fitness}");
             }
 
-            lines.AddRange(x.Items.Select(i => $"{StockKeeper.Shown(i.Amount, i.Unit, units)} of {i.Name}{(i.Lot is null ? "" : $", lot {i.Lot}")}"));
+            lines.AddRange(x.Items.Select(i =>
+                $"{StockKeeper.Shown(i.Amount, i.Unit, units)} of {i.Name}{(i.Lot is null ? "" : $", lot {i.Lot}")}"));
             lines.AddRange(x.Beds.Select(b => $"{b.Name}: {L(b.TotalL)}"));
-            lines.Add($"by {a.Tool}{(a.Who is null ? "" : $", {a.Who}")}{(a.Weather is null ? "" : $"; {InUnits.Say(a.Weather, units)}")}{(x.Washed is null ? "" : "; washed up")}");
-            lines.AddRange(new[] { a.Why is null ? null : $"why: {a.Why}", a.OverrideWhy is null ? null : $"put out though it failed: {a.OverrideWhy}", a.MixWhy is null ? null : $"mixed against a rule: {a.MixWhy}", a.CautionsSeen.Length == 0 ? null : $"cautions ticked: {a.CautionsSeen.Replace(" ", ", ", StringComparison.Ordinal)}" }.OfType<string>());
+            lines.Add($"by {a.Tool}{(a.Who is null ? "" : $", {a.Who}")}{(a.Weather is null ? "" : $"; {InUnits.Say(a.Weather, units)}")}"
+                + $"{(x.Washed is null ? "" : "; washed up")}");
+            lines.AddRange(new[] { a.Why is null ? null : $"why: {a.Why}", a.OverrideWhy is null
+                ? null : $"put out though it failed: {a.OverrideWhy}", a.MixWhy is null ? null : $"mixed against a rule: {a.MixWhy}",
+                a.CautionsSeen.Length == 0
+                    ? null : $"cautions ticked: {a.CautionsSeen.Replace(" ", ", ", StringComparison.Ordinal)}" }.OfType<string>());
             var what = Say.List([.. new[] { x.Batch }.OfType<string>(), .. x.Items.Select(i => i.Name).Distinct()]);
             var by = corrected.GetValueOrDefault(a.Id);
-            return new BookEntry("job", a.Id, a.At, a.RecordedAt, a.Strikes ? $"Struck: entry {a.CorrectsId} never happened" : $"{what} on {(a.Purpose == Purpose.Leaf ? "leaves" : "roots")}", a.Strikes ? [] : lines, [.. x.Beds.Select(b => b.Name)], a.CorrectsId, by?.Id, a.CorrectionWhy, a.Strikes || by is { Strikes: true }, a is { Asked: not null, Strikes: false } && by is null, a.BatchId is { } batch ? $"/brew/{batch}" : null);
+            return new BookEntry("job", a.Id, a.At, a.RecordedAt, a.Strikes ? $"Struck: entry {a.CorrectsId} never happened"
+                : $"{what} on {(a.Purpose == Purpose.Leaf ? "leaves" : "roots")}", a.Strikes ? [] : lines, [.. x.Beds.Select(b => b.Name)],
+                a.CorrectsId, by?.Id, a.CorrectionWhy, a.Strikes || by is { Strikes: true }, a is { Asked: not null, Strikes: false }
+                    && by is null, a.BatchId is { } batch ? $"/brew/{batch}" : null);
         });
     }
 
-    private static Task<IResult> Strike(int id, StrikeRequest r, HoldingDb db, HoldingClock clock, StockKeeper stock, Writes writes) => writes.Do<Kept>(async () =>
+    private static Task<IResult> Strike(int id, StrikeRequest r, HoldingDb db, HoldingClock clock, StockKeeper stock, Writes writes) =>
+        writes.Do<Kept>(async () =>
     {
         var old = await db.Applications.ThatStand().FirstOrDefaultAsync(a => a.Id == id);
         var why = (r.Why ?? "").Trim();
@@ -161,13 +199,17 @@ public static class BookEndpoints
             batch.State = BatchState.Off;
         }
 
-        var strike = new Application { At = old.At, RecordedAt = clock.Now, Purpose = old.Purpose, Dilution = "", Tool = "", Fitness = "none", CautionsSeen = "", CorrectsId = id, CorrectionWhy = why, Strikes = true };
+        var strike = new Application {
+            At = old.At, RecordedAt = clock.Now, Purpose = old.Purpose, Dilution = "", Tool = "",
+            Fitness = "none", CautionsSeen = "", CorrectsId = id, CorrectionWhy = why, Strikes = true
+        };
         db.Applications.Add(strike);
         await db.SaveChangesAsync();
         return Writes.Done(new Kept(strike.Id));
     });
 
-    private static Task<IResult> KeepHarvest(HarvestRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
+    private static Task<IResult> KeepHarvest(HarvestRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
+        writes.Do<Kept>(async () =>
     {
         var fields = new TypedFields(await clock.Units());
         var bed = await db.Beds.AsNoTracking().FirstOrDefaultAsync(b => b.Id == r.BedId);
@@ -181,7 +223,11 @@ public static class BookEndpoints
             fields.Checks.Add("correctsId", "That entry is not there, or was put right already.", "Correct the newest one.");
         }
 
-        var kept = new HarvestEntry { BedId = bed?.Id ?? 0, Crop = bed?.Crop ?? "", At = fields.Past("at", r.At, clock.Now), RecordedAt = clock.Now, Kg = fields.Quantity("weight", r.Weight, Dimension.Mass, 0, 1e9) / 1000, Note = string.IsNullOrWhiteSpace(r.Note) ? null : r.Note.Trim(), CorrectsId = r.CorrectsId };
+        var kept = new HarvestEntry {
+            BedId = bed?.Id ?? 0, Crop = bed?.Crop ?? "", At = fields.Past("at", r.At, clock.Now),
+            RecordedAt = clock.Now, Kg = fields.Quantity("weight", r.Weight, Dimension.Mass, 0, 1e9) / 1000,
+            Note = string.IsNullOrWhiteSpace(r.Note) ? null : r.Note.Trim(), CorrectsId = r.CorrectsId
+        };
         if (!fields.Checks.Sound)
         {
             return fields.Checks.Refusal;
@@ -211,7 +257,10 @@ public static class BookEndpoints
             fields.Checks.Add("correctsId", "That entry is not there, or was put right already.", "Correct the newest one.");
         }
 
-        var kept = new Observation { BedId = r.BedId, At = fields.Past("at", r.At, clock.Now), RecordedAt = clock.Now, Text = text, CorrectsId = r.CorrectsId };
+        var kept = new Observation {
+            BedId = r.BedId, At = fields.Past("at", r.At, clock.Now), RecordedAt = clock.Now, Text = text,
+            CorrectsId = r.CorrectsId
+        };
         if (!fields.Checks.Sound)
         {
             return fields.Checks.Refusal;
@@ -229,21 +278,33 @@ public static class BookEndpoints
         var all = await db.Applications.AsNoTracking().Select(a => a.At).Union(db.Harvests.Select(h => h.At)).ToListAsync();
         List<int> years = [.. all.Select(at => local(at).Year).Append(local(clock.Now).Year).Distinct().OrderDescending()];
         var y = year is { } asked && years.Contains(asked) ? asked : years[0];
-        var (from, to) = (new DateTimeOffset(y, 1, 1, 0, 0, 0, TimeSpan.Zero).AddHours(-14), new DateTimeOffset(y + 1, 1, 1, 0, 0, 0, TimeSpan.Zero).AddHours(14));
-        var jobs = (await db.Applications.ThatStand().AsNoTracking().AsSplitQuery().Where(a => a.At >= from && a.At < to).Include(a => a.Beds).Include(a => a.Items).ThenInclude(i => i.Input).Include(a => a.Batch).ToListAsync()).Where(a => local(a.At).Year == y).ToList();
-        var harvests = (await db.Harvests.ThatStand().AsNoTracking().Where(h => h.At >= from && h.At < to).ToListAsync()).Where(h => local(h.At).Year == y).ToLookup(h => h.BedId);
+        var (from, to) = (new DateTimeOffset(y, 1, 1, 0, 0, 0, TimeSpan.Zero).AddHours(-14), new DateTimeOffset(y + 1, 1, 1, 0, 0, 0,
+            TimeSpan.Zero).AddHours(14));
+        var jobs = (await db.Applications.ThatStand().AsNoTracking().AsSplitQuery().Where(a => a.At >= from && a.At < to)
+            .Include(a => a.Beds).Include(a => a.Items).ThenInclude(i => i.Input).Include(a => a.Batch).ToListAsync()).Where(a =>
+                local(a.At).Year == y).ToList();
+        var harvests = (await db.Harvests.ThatStand().AsNoTracking().Where(h => h.At >= from && h.At < to).ToListAsync()).Where(h =>
+            local(h.At).Year == y).ToLookup(h => h.BedId);
         var beds = await db.Beds.AsNoTracking().OrderBy(b => b.Id).ToListAsync();
         var foods = await db.Inputs.AsNoTracking().Where(i => i.NShare != null).ToListAsync();
         var rows = beds.Select(b =>
         {
-            var its = jobs.Select(a => (Job: a, Share: a.Beds.FirstOrDefault(x => x.BedId == b.Id))).Where(x => x.Share is not null).ToList();
+            var its = jobs.Select(a => (Job: a, Share: a.Beds.FirstOrDefault(x => x.BedId == b.Id)))
+                .Where(x => x.Share is not null).ToList();
             var sum = SeasonSums.Of([.. its.SelectMany(x => NutrientsOf(x.Job, x.Share!, foods))], b.AreaM2).Worked;
-            return new SeasonBed(b.Id, b.Name, b.Crop, Units.Show(b.AreaM2, Dimension.Area, units), its.Count, Units.Show(its.Sum(x => x.Share!.TeaL), Dimension.Volume, units), Units.Show(its.Sum(x => x.Share!.TotalL), Dimension.Volume, units),
-                Units.Show(harvests[b.Id].Sum(h => h.Kg) * 1000, Dimension.Mass, units), sum, $"{Say.Number(sum.Value.NitrogenG)}-{Say.Number(sum.Value.PhosphateG)}-{Say.Number(sum.Value.PotashG)} g");
+            return new SeasonBed(b.Id, b.Name, b.Crop, Units.Show(b.AreaM2, Dimension.Area, units), its.Count,
+                Units.Show(its.Sum(x => x.Share!.TeaL), Dimension.Volume, units),
+                Units.Show(its.Sum(x => x.Share!.TotalL), Dimension.Volume, units),
+                Units.Show(harvests[b.Id].Sum(h => h.Kg) * 1000, Dimension.Mass, units), sum,
+                $"{Say.Number(sum.Value.NitrogenG)}-{Say.Number(sum.Value.PhosphateG)}-{Say.Number(sum.Value.PotashG)} g");
         }).Where(r => r.Jobs > 0 || harvests[r.BedId].Any()).ToList();
         var names = beds.ToDictionary(b => b.Id, b => b.Name);
-        var inputs = jobs.SelectMany(a => a.Items.Select(i => (a, i))).GroupBy(x => (x.i.Name, x.i.Unit)).Select(g => new SeasonInput(g.Key.Name, StockKeeper.Shown(g.Sum(x => x.i.Amount), g.Key.Unit, units), g.Select(x => x.a.Id).Distinct().Count(), [.. g.SelectMany(x => x.a.Beds.Select(b => names[b.BedId])).Distinct()]))
-            .Concat(jobs.Where(a => a.Batch is not null).GroupBy(a => a.Batch!.Making).Select(g => new SeasonInput($"brew: {g.Key.Word()}", Units.Show(g.Sum(a => a.TeaL), Dimension.Volume, units), g.Count(), [.. g.SelectMany(a => a.Beds.Select(b => names[b.BedId])).Distinct()]))).OrderBy(i => i.Name).ToList();
+        var inputs = jobs.SelectMany(a => a.Items.Select(i => (a, i))).GroupBy(x => (x.i.Name, x.i.Unit))
+            .Select(g => new SeasonInput(g.Key.Name, StockKeeper.Shown(g.Sum(x => x.i.Amount), g.Key.Unit, units), g.Select(x => x.a.Id)
+                .Distinct().Count(), [.. g.SelectMany(x => x.a.Beds.Select(b => names[b.BedId])).Distinct()]))
+            .Concat(jobs.Where(a => a.Batch is not null).GroupBy(a => a.Batch!.Making)
+                .Select(g => new SeasonInput($"brew: {g.Key.Word()}", Units.Show(g.Sum(a => a.TeaL), Dimension.Volume, units), g.Count(),
+                    [.. g.SelectMany(a => a.Beds.Select(b => names[b.BedId])).Distinct()]))).OrderBy(i => i.Name).ToList();
         return TypedResults.Ok(new SeasonView(y, years, rows, inputs));
     }
 
@@ -253,7 +314,8 @@ public static class BookEndpoints
         var mixed = job.Beds.Sum(b => b.TotalL) + job.SpareL;
         foreach (var i in job.Items.Where(i => i.Input?.NShare is not null))
         {
-            yield return new(i.Name, i.Amount * (i.Unit == "L" ? i.Input!.Density ?? 1 : 1) * (mixed > 0 ? share.TotalL / mixed : 1.0 / job.Beds.Count), i.Input!.NShare ?? 0, i.Input.PShare ?? 0, i.Input.KShare ?? 0, 0);
+            yield return new(i.Name, i.Amount * (i.Unit == "L" ? i.Input!.Density ?? 1 : 1) * (mixed > 0
+                ? share.TotalL / mixed : 1.0 / job.Beds.Count), i.Input!.NShare ?? 0, i.Input.PShare ?? 0, i.Input.KShare ?? 0, 0);
         }
 
         if (job.Batch is { } batch)
@@ -262,7 +324,8 @@ public static class BookEndpoints
             {
                 if (foods.FirstOrDefault(i => i.Kind == f.Kind) is { } food)
                 {
-                    yield return new(food.Name, (f.Ml ?? 0) / 1000 * (food.Density ?? 1) * share.TeaL / batch.BrewL, food.NShare ?? 0, food.PShare ?? 0, food.KShare ?? 0, 0);
+                    yield return new(food.Name, (f.Ml ?? 0) / 1000 * (food.Density ?? 1) * share.TeaL / batch.BrewL, food.NShare ?? 0,
+                        food.PShare ?? 0, food.KShare ?? 0, 0);
                 }
             }
         }

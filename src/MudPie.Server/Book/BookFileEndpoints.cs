@@ -21,12 +21,15 @@ public static class BookFileEndpoints
     /// <summary>What can be done.</summary>
     public static void MapBookFiles(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/book/book.csv", async (HoldingDb db) => TypedResults.Text(BookOut.Csv(await BookOut.Rows(db)), "text/csv", System.Text.Encoding.UTF8));
-        api.MapGet("/book/book.json", async (HoldingDb db) => TypedResults.Json(new BookFile(BookFile.Name, 1, await BookOut.Rows(db)), Json.Options));
+        api.MapGet("/book/book.csv", async (HoldingDb db) => TypedResults.Text(BookOut.Csv(await BookOut.Rows(db)), "text/csv",
+            System.Text.Encoding.UTF8));
+        api.MapGet("/book/book.json", async (HoldingDb db) => TypedResults.Json(new BookFile(BookFile.Name, 1, await BookOut.Rows(db)),
+            Json.Options));
         api.MapPost("/book/file", Bring).Produces<BookBrought>().ProducesProblem(422);
     }
 
-    private static Task<IResult> Bring(BookFileRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<BookBrought>(async () =>
+    private static Task<IResult> Bring(BookFileRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
+        writes.Do<BookBrought>(async () =>
     {
         if (r.Text is not { Length: > 0 and < 20_000_000 })
         {
@@ -41,7 +44,9 @@ public static class BookFileEndpoints
     {
         try
         {
-            return JsonSerializer.Deserialize<BookFile>(text, Json.Options) is { Format: BookFile.Name, Lines: { } lines } ? Worked.Of(lines.ToList(), "", Evidence.MeasuredHere) : Refusal.Of("file", "That is no book.", $"Its format must be {BookFile.Name}.");
+            return JsonSerializer.Deserialize<BookFile>(text, Json.Options) is { Format: BookFile.Name, Lines: { } lines }
+                ? Worked.Of(lines.ToList(), "", Evidence.MeasuredHere) : Refusal.Of("file", "That is no book.",
+                    $"Its format must be {BookFile.Name}.");
         }
         catch (JsonException e)
         {

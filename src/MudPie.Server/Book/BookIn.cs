@@ -94,13 +94,16 @@ public sealed class BookIn(HoldingDb db, DateTimeOffset now)
 
         if (_lots.Values.FirstOrDefault(l => !_old.Contains(l) && l.Entries.Sum(e => e.Amount) < -1e-6) is { } below)
         {
-            return Refusal.Of("file", $"Lot {below.Mark} of {below.Input.Name} would stand below nought.", "More is taken of it than came in: put its stock lines right.");
+            return Refusal.Of("file", $"Lot {below.Mark} of {below.Input.Name} would stand below nought.",
+                "More is taken of it than came in: put its stock lines right.");
         }
 
         await db.SaveChangesAsync();
         _whenNumbered.ForEach(name => name()); // jobs, lots and entries have their numbers now
         await db.SaveChangesAsync();
-        return Worked.Of(new BookBrought(newJobs.Count, harvests.Values.Count(h => !_known.Contains(BookKeys.Of(h))), seen.Values.Count(o => !_known.Contains(BookKeys.Of(o))), counts.GetValueOrDefault("lot"), _jobs.Count - newJobs.Count), "", Evidence.MeasuredHere);
+        return Worked.Of(new BookBrought(newJobs.Count, harvests.Values.Count(h => !_known.Contains(BookKeys.Of(h))),
+            seen.Values.Count(o => !_known.Contains(BookKeys.Of(o))), counts.GetValueOrDefault("lot"), _jobs.Count - newJobs.Count), "",
+            Evidence.MeasuredHere);
     }
 
     private async Task Known()
@@ -144,7 +147,10 @@ public sealed class BookIn(HoldingDb db, DateTimeOffset now)
             return;
         }
 
-        _beds[r.bed] = new Bed { Name = r.bed, AreaM2 = area, AreaTyped = $"{r.area_m2} m²", Crop = r.crop, Growing = r.what_kind is "grass" or "perennial" or "tree" ? r.what_kind : "annual", Eaten = BookOut.EatenOf(r.note) };
+        _beds[r.bed] = new Bed {
+            Name = r.bed, AreaM2 = area, AreaTyped = $"{r.area_m2} m²", Crop = r.crop,
+            Growing = r.what_kind is "grass" or "perennial" or "tree" ? r.what_kind : "annual", Eaten = BookOut.EatenOf(r.note)
+        };
         db.Beds.Add(_beds[r.bed]);
     }
 
@@ -155,7 +161,11 @@ public sealed class BookIn(HoldingDb db, DateTimeOffset now)
             return;
         }
 
-        _sprayers[r.tool] = new Sprayer { Name = r.tool, Kind = _cells.OneOf(r.what_kind, SprayerKinds), TankL = _cells.Amount(r.tank_l, 20_000), Past = r.note is "new" or "biology" or "fertiliser" or "poison" ? r.note : "unknown", ClearedWhy = r.why.Length > 0 ? r.why : null };
+        _sprayers[r.tool] = new Sprayer {
+            Name = r.tool, Kind = _cells.OneOf(r.what_kind, SprayerKinds),
+            TankL = _cells.Amount(r.tank_l, 20_000), Past = r.note is "new" or "biology" or "fertiliser" or "poison" ? r.note : "unknown",
+            ClearedWhy = r.why.Length > 0 ? r.why : null
+        };
         db.Sprayers.Add(_sprayers[r.tool]);
     }
 
@@ -166,7 +176,8 @@ public sealed class BookIn(HoldingDb db, DateTimeOffset now)
             return false;
         }
 
-        _cells.Wrong($"“{Short(name)}”: {char.ToLowerInvariant(wrong[0])}{wrong[1..]}", "Give a name of up to 60 letters, all of which can be seen.");
+        _cells.Wrong($"“{Short(name)}”: {char.ToLowerInvariant(wrong[0])}{wrong[1..]}",
+            "Give a name of up to 60 letters, all of which can be seen.");
         return true;
     }
 
@@ -179,7 +190,10 @@ public sealed class BookIn(HoldingDb db, DateTimeOffset now)
             return;
         }
 
-        var input = new Input { Name = r.what, Kind = _cells.OneOf(r.what_kind, [.. Core.Shelf.InputKinds.All.Select(k => k.Kind)]), Lot = r.place.Length > 0 ? r.place : null, Unit = _cells.Unit(r.unit) };
+        var input = new Input {
+            Name = r.what, Kind = _cells.OneOf(r.what_kind, [.. Core.Shelf.InputKinds.All.Select(k => k.Kind)]),
+            Lot = r.place.Length > 0 ? r.place : null, Unit = _cells.Unit(r.unit)
+        };
         _inputs[(r.what, r.place)] = input;
         _inputOf.TryAdd((input.Name, input.Kind), input);
         db.Inputs.Add(input);
@@ -192,7 +206,12 @@ public sealed class BookIn(HoldingDb db, DateTimeOffset now)
             return false;
         }
 
-        var lot = new StockLot { Input = input, Mark = r.lot, Origin = _cells.OneOf(r.what_kind, ["bought", "made"]), From = _cells.Past(r.at), Expires = r.expires.Length > 0 ? _cells.Time(r.expires) : null, Place = BookCells.Text(r.weather), KeptC = _cells.Maybe(r.kept_c), Paid = _cells.Maybe(r.paid), Minutes = _cells.Maybe(r.minutes), Notes = BookCells.Text(r.note) };
+        var lot = new StockLot {
+            Input = input, Mark = r.lot, Origin = _cells.OneOf(r.what_kind, ["bought", "made"]),
+            From = _cells.Past(r.at), Expires = r.expires.Length > 0 ? _cells.Time(r.expires) : null, Place = BookCells.Text(r.weather),
+            KeptC = _cells.Maybe(r.kept_c), Paid = _cells.Maybe(r.paid), Minutes = _cells.Maybe(r.minutes),
+            Notes = BookCells.Text(r.note)
+        };
         _lots[(r.what, r.place, r.lot)] = lot;
         _lotOf.TryAdd((r.what, r.lot), lot);
         db.Lots.Add(lot);
@@ -201,8 +220,7 @@ public sealed class BookIn(HoldingDb db, DateTimeOffset now)
 
     private bool Job(BookRow r)
     {
-        var job = new Application
-        {
+        var job = new Application {
             At = _cells.Past(r.at),
             RecordedAt = _cells.Recorded(r.recorded_at),
             Purpose = Words.Read<Purpose>(_cells.OneOf(r.purpose, [.. Words.All<Purpose>(), ""])) ?? Purpose.Leaf,
@@ -238,7 +256,10 @@ public sealed class BookIn(HoldingDb db, DateTimeOffset now)
             return;
         }
 
-        var h = new HarvestEntry { Bed = bed, At = _cells.Past(r.at), RecordedAt = _cells.Recorded(r.recorded_at), Crop = r.crop, Kg = _cells.Amount(r.amount), Note = BookCells.Text(r.note) };
+        var h = new HarvestEntry {
+            Bed = bed, At = _cells.Past(r.at), RecordedAt = _cells.Recorded(r.recorded_at), Crop = r.crop,
+            Kg = _cells.Amount(r.amount), Note = BookCells.Text(r.note)
+        };
         harvests[r.entry] = h;
         if (!_known.Contains(BookKeys.Of(h)))
         {
@@ -252,7 +273,10 @@ public sealed class BookIn(HoldingDb db, DateTimeOffset now)
 
     private void Seen(BookRow r, Dictionary<string, Observation> seen)
     {
-        var o = new Observation { Bed = _beds.GetValueOrDefault(r.bed), At = _cells.Past(r.at), RecordedAt = _cells.Recorded(r.recorded_at), Text = r.note };
+        var o = new Observation {
+            Bed = _beds.GetValueOrDefault(r.bed), At = _cells.Past(r.at), RecordedAt = _cells.Recorded(r.recorded_at),
+            Text = r.note
+        };
         seen[r.entry] = o;
         if (!_known.Contains(BookKeys.Of(o)))
         {
@@ -285,10 +309,17 @@ public sealed class BookIn(HoldingDb db, DateTimeOffset now)
                     break;
                 }
 
-                _jobs[r.entry].Beds.Add(new ApplicationBed { Bed = bed, TeaL = _cells.Amount(r.brew_l), TotalL = _cells.Amount(r.total_l) });
+                _jobs[r.entry].Beds.Add(new ApplicationBed {
+                    Bed = bed, TeaL = _cells.Amount(r.brew_l),
+                    TotalL = _cells.Amount(r.total_l)
+                });
                 break;
             case "job-item" when newJobs.Contains(r.entry):
-                var item = new ApplicationItem { Input = _inputOf.GetValueOrDefault((r.what, r.what_kind)), Name = r.what, Kind = _cells.OneOf(r.what_kind, ["brew", .. Core.Shelf.InputKinds.All.Select(k => k.Kind)]), Lot = BookCells.Text(r.lot), Amount = _cells.Amount(r.amount), Unit = _cells.Unit(r.unit) };
+                var item = new ApplicationItem {
+                    Input = _inputOf.GetValueOrDefault((r.what, r.what_kind)), Name = r.what,
+                    Kind = _cells.OneOf(r.what_kind, ["brew", .. Core.Shelf.InputKinds.All.Select(k => k.Kind)]),
+                    Lot = BookCells.Text(r.lot), Amount = _cells.Amount(r.amount), Unit = _cells.Unit(r.unit)
+                };
                 _jobs[r.entry].Items.Add(item);
                 if (r.lot.Length > 0 && _lotOf.TryGetValue((r.what, r.lot), out var lot))
                 {
@@ -297,7 +328,12 @@ public sealed class BookIn(HoldingDb db, DateTimeOffset now)
 
                 break;
             case "stock" when _lots.TryGetValue((r.what, r.place, r.lot), out var l) && !_old.Contains(l):
-                var stock = new StockEntry { At = _cells.Past(r.at), RecordedAt = _cells.Recorded(r.recorded_at), Amount = _cells.Number(r.amount), Reason = _cells.OneOf(r.why, ["in", "brew", "used", "made", "spilt", "count", "undone", StockKeeper.More]), Note = BookCells.Text(r.note) };
+                var stock = new StockEntry {
+                    At = _cells.Past(r.at), RecordedAt = _cells.Recorded(r.recorded_at),
+                    Amount = _cells.Number(r.amount),
+                    Reason = _cells.OneOf(r.why, ["in", "brew", "used", "made", "spilt", "count", "undone", StockKeeper.More]),
+                    Note = BookCells.Text(r.note)
+                };
                 l.Entries.Add(stock);
                 if (newJobs.Contains(r.entry))
                 {
@@ -306,7 +342,10 @@ public sealed class BookIn(HoldingDb db, DateTimeOffset now)
 
                 break;
             case "wash" when _sprayers.TryGetValue(r.tool, out var s) && !_known.Contains(BookKeys.Wash(_cells.Time(r.at), s.Id)):
-                var wash = new SprayerWash { At = _cells.Past(r.at), RecordedAt = _cells.Recorded(r.recorded_at), Note = BookCells.Text(r.note) };
+                var wash = new SprayerWash {
+                    At = _cells.Past(r.at), RecordedAt = _cells.Recorded(r.recorded_at),
+                    Note = BookCells.Text(r.note)
+                };
                 if (newJobs.Contains(r.entry))
                 {
                     _whenNumbered.Add(() => wash.ApplicationId = _jobs[r.entry].Id);

@@ -1,6 +1,7 @@
 namespace MudPie.Server.Book;
 
-/// <summary>A line of the book as a file. Times are UTC; amounts are litres and kilograms; empty where it does not apply. See docs/formats/book.md.</summary>
+/// <summary>A line of the book as a file. Times are UTC; amounts are litres and kilograms; empty where it does not apply. See
+/// docs/formats/book.md.</summary>
 public sealed record BookRow
 {
     /// <summary>"bed", "sprayer", "input", "lot", "stock", "job", "job-bed", "job-item", "wash", "harvest" or "seen".</summary>

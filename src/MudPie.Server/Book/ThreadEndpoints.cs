@@ -41,10 +41,14 @@ public static class ThreadEndpoints
 
     private static async Task<IResult> Starts(HoldingDb db)
     {
-        var lots = await db.Lots.AsNoTracking().OrderBy(l => l.Input.Name).ThenBy(l => l.Mark).Take(500).Select(l => new ThreadStart("lot-" + l.Id, l.Input.Name + ", " + l.Mark, "lots")).ToListAsync();
-        var beds = await db.Beds.AsNoTracking().OrderBy(b => b.Id).Select(b => new ThreadStart("bed-" + b.Id, b.Name, "beds")).ToListAsync();
-        var batches = await db.Batches.AsNoTracking().Where(b => b.StartedAt != null).OrderByDescending(b => b.StartedAt).Take(100).Select(b => new { b.Id, b.Name, b.StartedAt }).ToListAsync();
-        return TypedResults.Ok(lots.Concat(beds).Concat(batches.Select(b => new ThreadStart($"batch-{b.Id}", $"{b.Name}, {b.StartedAt:d MMM yyyy}", "batches"))).ToList());
+        var lots = await db.Lots.AsNoTracking().OrderBy(l => l.Input.Name).ThenBy(l => l.Mark).Take(500)
+            .Select(l => new ThreadStart("lot-" + l.Id, l.Input.Name + ", " + l.Mark, "lots")).ToListAsync();
+        var beds = await db.Beds.AsNoTracking().OrderBy(b => b.Id).Select(b => new ThreadStart("bed-" + b.Id, b.Name, "beds"))
+            .ToListAsync();
+        var batches = await db.Batches.AsNoTracking().Where(b => b.StartedAt != null).OrderByDescending(b => b.StartedAt).Take(100)
+            .Select(b => new { b.Id, b.Name, b.StartedAt }).ToListAsync();
+        return TypedResults.Ok(lots.Concat(beds)
+            .Concat(batches.Select(b => new ThreadStart($"batch-{b.Id}", $"{b.Name}, {b.StartedAt:d MMM yyyy}", "batches"))).ToList());
     }
 
     private static async Task<IResult> Read(HoldingDb db, HoldingClock clock, string of)
@@ -52,14 +56,20 @@ public static class ThreadEndpoints
         var (kind, id) = of.Split('-') is [var k, var n] && int.TryParse(n, out var number) ? (k, number) : ("", 0);
         var units = await clock.Units();
         var local = await clock.Local();
-        var entries = await db.StockEntries.AsNoTracking().Where(e => e.BatchId != null && e.Amount < 0).Select(e => new { e.LotId, Batch = e.BatchId!.Value, Amount = -e.Amount }).ToListAsync();
-        var jobs = (await db.Applications.ThatStand().AsNoTracking().AsSplitQuery().Select(a => new { a.Id, a.At, a.Purpose, a.BatchId, Lots = a.Items.Where(i => i.LotId != null).Select(i => i.LotId!.Value).ToList(), Beds = a.Beds.Select(b => new { b.BedId, b.TotalL }).ToList() }).ToListAsync())
+        var entries = await db.StockEntries.AsNoTracking().Where(e => e.BatchId != null && e.Amount < 0)
+            .Select(e => new { e.LotId, Batch = e.BatchId!.Value, Amount = -e.Amount }).ToListAsync();
+        var jobs = (await db.Applications.ThatStand().AsNoTracking().AsSplitQuery()
+            .Select(a => new {
+                a.Id, a.At, a.Purpose, a.BatchId, Lots = a.Items.Where(i => i.LotId != null).Select(i => i.LotId!.Value)
+                .ToList(), Beds = a.Beds.Select(b => new { b.BedId, b.TotalL }).ToList()
+            }).ToListAsync())
             .Select(a => new Job(a.Id, a.At, a.Purpose, a.BatchId, a.Lots, [.. a.Beds.Select(b => (b.BedId, b.TotalL))])).ToList();
-        var (batches, wanted) = kind switch
-        {
-            "lot" => (entries.Where(e => e.LotId == id).Select(e => e.Batch).ToHashSet(), jobs.Where(j => j.Lots.Contains(id) || (j.BatchId is { } b && entries.Any(e => e.LotId == id && e.Batch == b))).ToList()),
+        var (batches, wanted) = kind switch {
+            "lot" => (entries.Where(e => e.LotId == id).Select(e => e.Batch).ToHashSet(), jobs.Where(j => j.Lots.Contains(id)
+                || (j.BatchId is { } b && entries.Any(e => e.LotId == id && e.Batch == b))).ToList()),
             "batch" => ([id], jobs.Where(j => j.BatchId == id).ToList()),
-            "bed" => (jobs.Where(j => j.Beds.Any(b => b.Bed == id)).Select(j => j.BatchId ?? 0).Where(b => b > 0).ToHashSet(), jobs.Where(j => j.Beds.Any(b => b.Bed == id)).ToList()),
+            "bed" => (jobs.Where(j => j.Beds.Any(b => b.Bed == id)).Select(j => j.BatchId ?? 0).Where(b => b > 0)
+                .ToHashSet(), jobs.Where(j => j.Beds.Any(b => b.Bed == id)).ToList()),
             _ => ((HashSet<int>)[], new List<Job>()),
         };
         if (await Title(db, kind, id) is not { } title)
@@ -69,33 +79,47 @@ public static class ThreadEndpoints
 
         wanted = [.. wanted.OrderByDescending(j => j.At).Take(24)];
         batches = [.. batches.Concat(wanted.Select(j => j.BatchId ?? 0).Where(b => b > 0)).Distinct().OrderDescending().Take(24)];
-        var lots = kind == "lot" ? [id] : entries.Where(e => batches.Contains(e.Batch)).Select(e => e.LotId).Concat(wanted.SelectMany(j => j.Lots)).ToHashSet();
+        var lots = kind == "lot" ? [id] : entries.Where(e => batches.Contains(e.Batch)).Select(e => e.LotId)
+            .Concat(wanted.SelectMany(j => j.Lots)).ToHashSet();
         var beds = kind == "bed" ? [id] : wanted.SelectMany(j => j.Beds.Select(b => b.Bed)).ToHashSet();
         var first = wanted.Count == 0 ? DateTimeOffset.MaxValue : wanted.Min(j => j.At);
-        var harvests = await db.Harvests.ThatStand().AsNoTracking().Where(h => beds.Contains(h.BedId) && h.At >= first).OrderByDescending(h => h.At).Take(24).ToListAsync();
+        var harvests = await db.Harvests.ThatStand().AsNoTracking().Where(h => beds.Contains(h.BedId) && h.At >= first)
+            .OrderByDescending(h => h.At).Take(24).ToListAsync();
         var knots = new List<ThreadKnot>();
-        knots.AddRange((await db.Lots.AsNoTracking().Where(l => lots.Contains(l.Id)).Select(l => new { l.Id, l.Mark, l.From, l.Input.Name }).ToListAsync()).OrderBy(l => l.Name).Select(l => new ThreadKnot($"lot-{l.Id}", "lot", l.Name, $"lot {l.Mark}, {local(l.From):d MMM yyyy}", 0, "/shelf", of == $"lot-{l.Id}")));
-        knots.AddRange((await db.Batches.AsNoTracking().Where(b => batches.Contains(b.Id)).Select(b => new { b.Id, b.Name, b.Making, At = b.StartedAt ?? b.PlannedStart }).ToListAsync()).OrderByDescending(b => b.At).Select(b => new ThreadKnot($"batch-{b.Id}", "batch", b.Name, $"begun {local(b.At):d MMM yyyy}", 1, $"/brew/{b.Id}", of == $"batch-{b.Id}")));
-        knots.AddRange(wanted.Select(j => new ThreadKnot($"job-{j.Id}", "job", $"{local(j.At):d MMM yyyy}", j.Purpose == Purpose.Leaf ? "on leaves" : "on roots", 2, $"/book?entry={j.Id}", false)));
-        knots.AddRange((await db.Beds.AsNoTracking().Where(b => beds.Contains(b.Id)).ToListAsync()).OrderBy(b => b.Id).Select(b => new ThreadKnot($"bed-{b.Id}", "bed", b.Name, b.Crop, 3, $"/book?bed={b.Id}", of == $"bed-{b.Id}")));
-        knots.AddRange(harvests.Select(h => new ThreadKnot($"harvest-{h.Id}", "harvest", Units.Show(h.Kg * 1000, Dimension.Mass, units), $"{h.Crop}, {local(h.At):d MMM yyyy}", 4, null, false)));
+        knots.AddRange((await db.Lots.AsNoTracking().Where(l => lots.Contains(l.Id)).Select(l => new { l.Id, l.Mark, l.From, l.Input.Name })
+            .ToListAsync()).OrderBy(l => l.Name)
+            .Select(l => new ThreadKnot($"lot-{l.Id}", "lot", l.Name, $"lot {l.Mark}, {local(l.From):d MMM yyyy}", 0, "/shelf",
+                of == $"lot-{l.Id}")));
+        knots.AddRange((await db.Batches.AsNoTracking().Where(b => batches.Contains(b.Id))
+            .Select(b => new { b.Id, b.Name, b.Making, At = b.StartedAt ?? b.PlannedStart }).ToListAsync()).OrderByDescending(b => b.At)
+            .Select(b => new ThreadKnot($"batch-{b.Id}", "batch", b.Name, $"begun {local(b.At):d MMM yyyy}", 1, $"/brew/{b.Id}",
+                of == $"batch-{b.Id}")));
+        knots.AddRange(wanted.Select(j => new ThreadKnot($"job-{j.Id}", "job", $"{local(j.At):d MMM yyyy}", j.Purpose == Purpose.Leaf
+            ? "on leaves" : "on roots", 2, $"/book?entry={j.Id}", false)));
+        knots.AddRange((await db.Beds.AsNoTracking().Where(b => beds.Contains(b.Id)).ToListAsync()).OrderBy(b => b.Id)
+            .Select(b => new ThreadKnot($"bed-{b.Id}", "bed", b.Name, b.Crop, 3, $"/book?bed={b.Id}", of == $"bed-{b.Id}")));
+        knots.AddRange(harvests.Select(h => new ThreadKnot($"harvest-{h.Id}", "harvest", Units.Show(h.Kg * 1000, Dimension.Mass, units),
+            $"{h.Crop}, {local(h.At):d MMM yyyy}", 4, null, false)));
         var there = knots.Select(x => x.Id).ToHashSet();
-        var lengths = entries.GroupBy(e => (e.LotId, e.Batch)).Select(g => new ThreadLength($"lot-{g.Key.LotId}", $"batch-{g.Key.Batch}", ""))
+        var lengths = entries.GroupBy(e => (e.LotId, e.Batch))
+            .Select(g => new ThreadLength($"lot-{g.Key.LotId}", $"batch-{g.Key.Batch}", ""))
             .Concat(wanted.SelectMany(j => j.Lots.Distinct().Select(l => new ThreadLength($"lot-{l}", $"job-{j.Id}", ""))))
             .Concat(wanted.Where(j => j.BatchId is not null).Select(j => new ThreadLength($"batch-{j.BatchId}", $"job-{j.Id}", "")))
-            .Concat(wanted.SelectMany(j => j.Beds.Select(b => new ThreadLength($"job-{j.Id}", $"bed-{b.Bed}", Units.Show(b.L, Dimension.Volume, units)))))
-            .Concat(harvests.Where(h => wanted.Any(j => j.At <= h.At && j.Beds.Any(b => b.Bed == h.BedId))).Select(h => new ThreadLength($"bed-{h.BedId}", $"harvest-{h.Id}", "")))
+            .Concat(wanted.SelectMany(j =>
+                j.Beds.Select(b => new ThreadLength($"job-{j.Id}", $"bed-{b.Bed}", Units.Show(b.L, Dimension.Volume, units)))))
+            .Concat(harvests.Where(h => wanted.Any(j => j.At <= h.At && j.Beds.Any(b => b.Bed == h.BedId)))
+                .Select(h => new ThreadLength($"bed-{h.BedId}", $"harvest-{h.Id}", "")))
             .Where(l => there.Contains(l.From) && there.Contains(l.To)).ToList();
         var waste = kind == "lot" ? await Waste(db, id, units) : "";
         string Count(int n, string one) => $"{n} {one}{(n == 1 ? "" : one.EndsWith("ch", StringComparison.Ordinal) ? "es" : "s")}";
         var sentence = kind == "bed"
             ? $"{title} got {Count(wanted.Count, "job")} from {Count(lots.Count, "lot")}; {Count(harvests.Count, "harvest")} came after."
-            : $"{title} went into {Count(batches.Count, "batch")} and {Count(wanted.Count, "job")}, on {Count(beds.Count, "bed")}; {Count(harvests.Count, "harvest")} came after.{waste}";
+            : $"{title} went into {Count(batches.Count, "batch")} and {Count(wanted.Count, "job")}, on {Count(beds.Count, "bed")}; "
+                + $"{Count(harvests.Count, "harvest")} came after.{waste}";
         return TypedResults.Ok(new ThreadView(title, sentence, knots, lengths));
     }
 
-    private static async Task<string?> Title(HoldingDb db, string kind, int id) => kind switch
-    {
+    private static async Task<string?> Title(HoldingDb db, string kind, int id) => kind switch {
         "lot" => await db.Lots.Where(l => l.Id == id).Select(l => l.Input.Name + ", lot " + l.Mark).FirstOrDefaultAsync(),
         "batch" => await db.Batches.Where(b => b.Id == id).Select(b => b.Name).FirstOrDefaultAsync(),
         "bed" => await db.Beds.Where(b => b.Id == id).Select(b => b.Name).FirstOrDefaultAsync(),
@@ -109,6 +133,7 @@ public static class ThreadEndpoints
         var unit = StockKeeper.UnitOf(lot.Input);
         var left = lot.Entries.Sum(e => e.Amount);
         var lost = -lot.Entries.Where(e => e.Reason is "spilt" || (e.Reason == "count" && e.Amount < 0)).Sum(e => e.Amount);
-        return $" {StockKeeper.Shown(Math.Max(0, left), unit, units)} of it is left{(lost > 1e-9 ? $", {StockKeeper.Shown(lost, unit, units)} was spilt or counted away" : "")}.";
+        return $" {StockKeeper.Shown(Math.Max(0, left), unit, units)} of it is "
+            + $"left{(lost > 1e-9 ? $", {StockKeeper.Shown(lost, unit, units)} was spilt or counted away" : "")}.";
     }
 }

@@ -26,7 +26,8 @@ public static class AirEndpoints
     {
         var units = await clock.Units();
         return Problems.Answer(asked.Read(units).Match(
-            read => AirBench.Of(read.Value with { Brew = AirBench.UsualBrew(read.Value.VolumeL ?? 0) }).Match<Ruling<AirBenchView>>(w => w.With(AirBenchView.Of(w.Value, units), w.Unit), r => r),
+            read => AirBench.Of(read.Value with { Brew = AirBench.UsualBrew(read.Value.VolumeL ?? 0) })
+                .Match<Ruling<AirBenchView>>(w => w.With(AirBenchView.Of(w.Value, units), w.Unit), r => r),
             r => r));
     }
 
@@ -41,16 +42,20 @@ public static class AirEndpoints
         var diffusers = await db.Diffusers.AsNoTracking().ToListAsync();
         var pump = pumps.MinBy(p => Math.Abs(Math.Log(p.OpenLpm / (0.35 * vessel.WorkingL))));
         var usual = KitChoice.UsualDiffuser(vessel.Shape);
-        var bench = vessel.Air is { } json ? json : new AirBenchQuestion
-        {
-            Pumps = [new BenchPump { Name = pump?.Name ?? "pump", OpenLpm = pump?.OpenLpm ?? vessel.WorkingL * 0.35, ShutOffKPa = pump?.ShutOffKPa ?? 20 }],
-            Outlets = [new BenchOutlet { Name = (diffusers.FirstOrDefault(d => d.Kind == usual)?.Name ?? "outlet").ToLowerInvariant(), Diffuser = usual, DepthM = vessel.DepthM, Share = 1, HoseM = 1.5, HoseMm = vessel.WorkingL > 100 ? 13 : 5 }],
+        var bench = vessel.Air is { } json ? json : new AirBenchQuestion {
+            Pumps = [new BenchPump { Name = pump?.Name ?? "pump", OpenLpm = pump?.OpenLpm ?? vessel.WorkingL * 0.35,
+                ShutOffKPa = pump?.ShutOffKPa ?? 20 }],
+            Outlets = [new BenchOutlet { Name = (diffusers.FirstOrDefault(d => d.Kind == usual)?.Name ?? "outlet").ToLowerInvariant(),
+                Diffuser = usual, DepthM = vessel.DepthM, Share = 1, HoseM = 1.5, HoseMm = vessel.WorkingL > 100 ? 13 : 5 }],
         };
         var units = await clock.Units();
-        return TypedResults.Ok(new AirSetUpView(vessel.Id, vessel.Name, vessel.Air is not null, AirBenchAsked.Of(bench with { VolumeL = vessel.WorkingL }, units) with { Version = vessel.Version }, Units.Show(vessel.WorkingL, Dimension.Volume, units)));
+        return TypedResults.Ok(new AirSetUpView(vessel.Id, vessel.Name, vessel.Air is not null,
+            AirBenchAsked.Of(bench with { VolumeL = vessel.WorkingL }, units) with { Version = vessel.Version },
+            Units.Show(vessel.WorkingL, Dimension.Volume, units)));
     }
 
-    private static Task<IResult> Keep(int vesselId, AirBenchAsked asked, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Changed>(async () =>
+    private static Task<IResult> Keep(int vesselId, AirBenchAsked asked, HoldingDb db, HoldingClock clock, Writes writes) =>
+        writes.Do<Changed>(async () =>
     {
         if (await db.Vessels.FirstOrDefaultAsync(v => v.Id == vesselId) is not { } vessel)
         {

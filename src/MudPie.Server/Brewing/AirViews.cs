@@ -17,20 +17,25 @@ public sealed record OutletAsked(string? Name, string? Diffuser, string? DepthM,
 /// <param name="Outlets">One to twelve.</param>
 /// <param name="FillL">What was caught, as typed.</param>
 /// <param name="FillS">In how many seconds.</param>
-public sealed record AirBenchAsked(double? VolumeL, IReadOnlyList<PumpAsked>? Pumps, IReadOnlyList<OutletAsked>? Outlets, string? FillL, string? FillS, Guid? Version = null)
+public sealed record AirBenchAsked(double? VolumeL, IReadOnlyList<PumpAsked>? Pumps, IReadOnlyList<OutletAsked>? Outlets, string? FillL,
+    string? FillS, Guid? Version = null)
 {
     private const double MmInM = 0.001;
     private const string OnTheBox = "It stands on the pump's box.";
 
-    /// <summary>A bench as one would type it. 60 L/min reads "60 L/min", or "2.12 cfm" in a US holding; a bore of 13 mm "13 mm", or "0.512 in".</summary>
+    /// <summary>A bench as one would type it. 60 L/min reads "60 L/min", or "2.12 cfm" in a US holding; a bore of 13 mm "13 mm", or "0.512
+    /// in".</summary>
     public static AirBenchAsked Of(AirBenchQuestion bench, UnitSystem units)
     {
         string Show(double? si, Dimension dimension) => si is { } x ? Units.Show(x, dimension, units) : "";
         string Bare(double si, Dimension dimension) => Units.Show(si, dimension, units).Split(' ')[0];
         return new(
             bench.VolumeL,
-            [.. bench.Pumps.Select(p => new PumpAsked(p.Name, Show(p.OpenLpm, Dimension.Flow), Show(p.ShutOffKPa, Dimension.Pressure), Say.Number(p.Count), string.Join(", ", (p.Curve ?? []).Select(c => $"{Bare(c.Lpm, Dimension.Flow)} at {Bare(c.KPa, Dimension.Pressure)}"))))],
-            [.. bench.Outlets.Select(o => new OutletAsked(o.Name, o.Diffuser, Show(o.DepthM, Dimension.Length), o.Share is { } s ? Say.Number(s) : "", Show(o.HoseM, Dimension.Length), o.HoseMm is { } mm ? Per.Millimetres(mm, units) : ""))],
+            [.. bench.Pumps.Select(p => new PumpAsked(p.Name, Show(p.OpenLpm, Dimension.Flow), Show(p.ShutOffKPa, Dimension.Pressure),
+                Say.Number(p.Count),
+                string.Join(", ", (p.Curve ?? []).Select(c => $"{Bare(c.Lpm, Dimension.Flow)} at {Bare(c.KPa, Dimension.Pressure)}"))))],
+            [.. bench.Outlets.Select(o => new OutletAsked(o.Name, o.Diffuser, Show(o.DepthM, Dimension.Length), o.Share is { } s
+                ? Say.Number(s) : "", Show(o.HoseM, Dimension.Length), o.HoseMm is { } mm ? Per.Millimetres(mm, units) : ""))],
             Show(bench.FillL, Dimension.Volume), bench.FillS is { } f ? Say.Number(f) : "");
     }
 
@@ -38,10 +43,12 @@ public sealed record AirBenchAsked(double? VolumeL, IReadOnlyList<PumpAsked>? Pu
     public Ruling<AirBenchQuestion> Read(UnitSystem units)
     {
         var fields = new TypedFields(units);
-        double? Of(string field, string? typed, Dimension dimension, double low, double high, string? wayOut = null) => fields.Optional(field, typed, dimension, low, high, wayOut);
-        double? Bore(string field, string? typed) => Of(field, string.IsNullOrWhiteSpace(typed) || char.IsLetter(typed.Trim()[^1]) || typed.Trim()[^1] == '"' ? typed : $"{typed} {(units.IsUs() ? "in" : "mm")}", Dimension.Length, 2 * MmInM, 60 * MmInM) / MmInM;
-        var bench = new AirBenchQuestion
-        {
+        double? Of(string field, string? typed, Dimension dimension, double low, double high, string? wayOut = null) =>
+            fields.Optional(field, typed, dimension, low, high, wayOut);
+        double? Bore(string field, string? typed) =>
+            Of(field, string.IsNullOrWhiteSpace(typed) || char.IsLetter(typed.Trim()[^1]) || typed.Trim()[^1] == '"'
+                ? typed : $"{typed} {(units.IsUs() ? "in" : "mm")}", Dimension.Length, 2 * MmInM, 60 * MmInM) / MmInM;
+        var bench = new AirBenchQuestion {
             Units = units,
             VolumeL = VolumeL,
             Pumps = [.. (Pumps ?? []).Select(p => p ?? new PumpAsked(null, null, null, null, null)).Select((p, i) => new BenchPump
@@ -52,7 +59,8 @@ public sealed record AirBenchAsked(double? VolumeL, IReadOnlyList<PumpAsked>? Pu
                 Count = (int)(Of($"pumps[{i}].count", p.Count, Dimension.Plain, 1, 20) ?? 1),
                 Curve = CurveOf($"pumps[{i}].curve", p.Curve, fields),
             })],
-            Outlets = [.. (Outlets ?? []).Select(o => o ?? new OutletAsked(null, null, null, null, null, null)).Select((o, i) => new BenchOutlet
+            Outlets = [.. (Outlets ?? []).Select(o => o ?? new OutletAsked(null, null, null, null, null, null))
+                .Select((o, i) => new BenchOutlet
             {
                 Name = o.Name ?? "outlet",
                 Diffuser = o.Diffuser,
@@ -76,15 +84,18 @@ public sealed record AirBenchAsked(double? VolumeL, IReadOnlyList<PumpAsked>? Pu
         }
 
         var points = new List<CurvePoint>();
-        foreach (var part in typed.Replace(';', '\n').Replace(", ", "\n", StringComparison.Ordinal).Split('\n', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries))
+        foreach (var part in typed.Replace(';', '\n').Replace(", ", "\n", StringComparison.Ordinal)
+            .Split('\n', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries))
         {
             if (part.Split("at") is not [var flow, var pressure])
             {
-                fields.Checks.Add(field, $"“{part}” is no point of a curve.", fields.Units.IsUs() ? "Write cfm at psi: 2 at 0, 1.4 at 1.5, 0 at 3.6." : "Write L/min at kPa: 60 at 0, 40 at 10, 0 at 25.");
+                fields.Checks.Add(field, $"“{part}” is no point of a curve.", fields.Units.IsUs()
+                    ? "Write cfm at psi: 2 at 0, 1.4 at 1.5, 0 at 3.6." : "Write L/min at kPa: 60 at 0, 40 at 10, 0 at 25.");
                 return null;
             }
 
-            points.Add(new CurvePoint(fields.Quantity(field, flow, Dimension.Flow, 0, 10_000), fields.Quantity(field, pressure, Dimension.Pressure, 0, 1000)));
+            points.Add(new CurvePoint(fields.Quantity(field, flow, Dimension.Flow, 0, 10_000),
+                fields.Quantity(field, pressure, Dimension.Pressure, 0, 1000)));
         }
 
         return points;
@@ -117,11 +128,13 @@ public sealed record AirBenchView(
         string Pressure(double kPa) => Units.Show(kPa, Dimension.Pressure, units);
         var most = Math.Max(a.TotalLpm * 1.2, a.PumpCurve.Concat(a.SystemCurve).Select(p => p.Lpm).DefaultIfEmpty(1).Max());
         var top = Math.Max(Math.Max(a.PressureKPa * 1.2, 1), a.PumpCurve.Select(p => p.KPa).DefaultIfEmpty(0).Max());
-        IReadOnlyList<AxisMark> Marks(double upTo, Func<double, string> show) => [.. new[] { 0, 0.5, 1 }.Select(s => new AxisMark(upTo * s, show(upTo * s).Split(' ')[0]))];
+        IReadOnlyList<AxisMark> Marks(double upTo, Func<double, string> show) =>
+            [.. new[] { 0, 0.5, 1 }.Select(s => new AxisMark(upTo * s, show(upTo * s).Split(' ')[0]))];
         return new(
             a, $"{Flow(a.TotalLpm)} at {Pressure(a.PressureKPa)}", Flow(a.LightLpm), Flow(a.HeavyLpm),
             a.NoAirWillDo ? "none will do" : a.ByOxygenLpm is { } l ? Flow(l) : "",
             [.. a.Outlets.Select(o => $"{Flow(o.Lpm)} · asks {Pressure(o.NeedsKPa)}, hose {Pressure(o.HoseKPa)}")],
-            Flow(1).Split(' ')[1], Pressure(1).Split(' ')[1], Marks(most, Flow), Marks(top, Pressure), $"By oxygen: a usual balanced tea at {Units.Show(20, Dimension.Temperature, units)}, by the model.");
+            Flow(1).Split(' ')[1], Pressure(1).Split(' ')[1], Marks(most, Flow), Marks(top, Pressure),
+            $"By oxygen: a usual balanced tea at {Units.Show(20, Dimension.Temperature, units)}, by the model.");
     }
 }

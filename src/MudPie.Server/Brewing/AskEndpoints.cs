@@ -30,15 +30,14 @@ public sealed record AskRequest
 public sealed record WhatIfAsked(string? Kind, string? AtH, string? Food, string? Amount)
 {
     /// <summary>The what-if that was typed; what can't be read is told at its field.</summary>
-    public WhatIf Read(int i, TypedFields fields) => new()
-    {
+    public WhatIf Read(int i, TypedFields fields) => new() {
         Kind = Kind,
         Food = Food,
         AtH = fields.Optional($"whatIfs[{i}].atH", AtH, Dimension.Plain, 0, 240),
-        Amount = Kind switch
-        {
+        Amount = Kind switch {
             "coldNight" or "cooler" => fields.Optional($"whatIfs[{i}].amount", Amount, Dimension.TemperatureSpan, 1, 15),
-            "moreFood" => fields.Optional($"whatIfs[{i}].amount", TypedFields.Spoonful(Amount, fields.Units), Dimension.Volume, 0.0001, 250) * 1000,
+            "moreFood" => fields.Optional($"whatIfs[{i}].amount", TypedFields.Spoonful(Amount, fields.Units), Dimension.Volume, 0.0001,
+                250) * 1000,
             _ => fields.Optional($"whatIfs[{i}].amount", Amount, Dimension.Plain, 0.1, 240),
         },
     };
@@ -48,7 +47,8 @@ public sealed record WhatIfAsked(string? Kind, string? AtH, string? Food, string
 public sealed record MostView(string Kind, string Name, double Ml, string Shown, string InTools, string NowShown);
 
 /// <summary>A brew asked backwards, as it is shown.</summary>
-public sealed record BackwardsView(BackwardsAnswer Answer, IReadOnlyList<MostView> Most, string LeastAirShown, string AirNowShown, DateTimeOffset? LatestStart, DateTimeOffset StartAt);
+public sealed record BackwardsView(BackwardsAnswer Answer, IReadOnlyList<MostView> Most, string LeastAirShown, string AirNowShown,
+    DateTimeOffset? LatestStart, DateTimeOffset StartAt);
 
 /// <summary>What-ifs with their start, for drawing.</summary>
 public sealed record WhatIfView(DateTimeOffset StartAt, double NowH, IReadOnlyList<WhatIfCurve> Curves);
@@ -68,7 +68,8 @@ public static class AskEndpoints
         api.MapPost("/brew/after-air", After).Produces<Worked<AfterAirAnswer>>().ProducesProblem(422);
     }
 
-    private sealed record Asked(BrewQuestion Brew, DateTimeOffset StartAt, double NowH, double UseAtH, ForecastAnswer? Forecast, string Hold, PlanView? Plan, string Vessel)
+    private sealed record Asked(BrewQuestion Brew, DateTimeOffset StartAt, double NowH, double UseAtH, ForecastAnswer? Forecast,
+        string Hold, PlanView? Plan, string Vessel)
     {
         public IReadOnlyList<double>? Learnt => Plan is null ? Forecast?.Learnt : null;
     }
@@ -77,11 +78,15 @@ public static class AskEndpoints
     {
         var (asked, refused) = await Find(r, desk, clock, live);
         var units = await clock.Units();
-        return refused is not null ? Problems.Of(refused) : Problems.Answer(BrewBackwards.Of(asked!.Brew with { AirOffAtH = null }, r.ReadyInH ?? Math.Clamp(asked.UseAtH, 1, 240), asked.Learnt, units).Match<Ruling<BackwardsView>>(
+        return refused is not null
+            ? Problems.Of(refused) : Problems.Answer(BrewBackwards.Of(asked!.Brew with { AirOffAtH = null },
+                r.ReadyInH ?? Math.Clamp(asked.UseAtH, 1, 240), asked.Learnt, units).Match<Ruling<BackwardsView>>(
             w => w.With(
                 new BackwardsView(
                     w.Value,
-                    [.. w.Value.Most.Select(m => new MostView(m.Kind, m.Name, m.Ml, Units.Show(m.Ml / 1000, Dimension.Volume, units), Spoons.InTools(new Litres(m.Ml / 1000), units).Text, m.NowMl > 0 ? Units.Show(m.NowMl / 1000, Dimension.Volume, units) : "none"))],
+                    [.. w.Value.Most.Select(m => new MostView(m.Kind, m.Name, m.Ml, Units.Show(m.Ml / 1000, Dimension.Volume, units),
+                        Spoons.InTools(new Litres(m.Ml / 1000), units).Text, m.NowMl > 0
+                            ? Units.Show(m.NowMl / 1000, Dimension.Volume, units) : "none"))],
                     w.Value.LeastAirLpm is { } l ? Units.Show(l, Dimension.Flow, units) : "none will do here",
                     Units.Show(asked.Brew.Outlets?.Sum(o => o.AirLpm ?? 0) ?? asked.Brew.AirLpm ?? 0, Dimension.Flow, units),
                     w.Value.LatestStartH is { } at ? asked.StartAt.AddHours(at) : null,
@@ -106,7 +111,8 @@ public static class AskEndpoints
         }
 
         var hours = BrewReadings.Horizon(asked!.UseAtH, asked.NowH);
-        return Problems.Answer(BrewWhatIf.Of(asked.Brew with { Hours = hours, AirOffAtH = null }, whatIfs, asked.NowH, asked.Learnt, fields.Units)
+        return Problems.Answer(BrewWhatIf.Of(asked.Brew with { Hours = hours, AirOffAtH = null }, whatIfs, asked.NowH, asked.Learnt,
+            fields.Units)
             .Match<Ruling<WhatIfView>>(w => w.With(new WhatIfView(asked.StartAt, asked.NowH, w.Value), "mg/L"), x => x));
     }
 
@@ -114,8 +120,12 @@ public static class AskEndpoints
     {
         var (asked, refused) = await Find(r, desk, clock, live);
         var units = await clock.Units();
-        return refused is not null ? Problems.Of(refused) : Problems.Answer(BrewSchools.Of(asked!.Brew with { AirOffAtH = null }, Math.Clamp(asked.Plan?.Plan.BrewHours ?? asked.UseAtH, 0.4, 48), asked.Plan?.Plan.Bias, units)
-            .Match<Ruling<SchoolsView>>(w => w.With(new SchoolsView(asked.Vessel, Units.Show(asked.Brew.VolumeL ?? 0, Dimension.Volume, units), w.Value), "mg/L"), x => x));
+        return refused is not null
+            ? Problems.Of(refused) : Problems.Answer(BrewSchools.Of(asked!.Brew with { AirOffAtH = null },
+                Math.Clamp(asked.Plan?.Plan.BrewHours ?? asked.UseAtH, 0.4, 48), asked.Plan?.Plan.Bias, units)
+            .Match<Ruling<SchoolsView>>(w =>
+                w.With(new SchoolsView(asked.Vessel, Units.Show(asked.Brew.VolumeL ?? 0, Dimension.Volume, units), w.Value),
+                    "mg/L"), x => x));
     }
 
     private static async Task<IResult> After(AskRequest r, PlanDesk desk, HoldingClock clock, LiveBrew live)
@@ -126,11 +136,13 @@ public static class AskEndpoints
             : Problems.Answer(AfterOf(asked!, r.StopAtH ?? (asked!.NowH > 0 ? asked.NowH : asked.UseAtH), r.Battery));
     }
 
-    /// <summary>By the same member and the same reading of now as the brew's own page; at another hour by the middle of the band then.</summary>
+    /// <summary>By the same member and the same reading of now as the brew's own page; at another hour by the middle of the band
+    /// then.</summary>
     private static Ruling<AfterAirAnswer> AfterOf(Asked asked, double stop, BatteryPump? battery)
     {
         var brew = asked.Brew with { AirOffAtH = null, Hours = Math.Clamp(Math.Max(asked.UseAtH, asked.NowH) + 1, 8, 240) };
-        return asked.Forecast is { } f ? AfterAir.OfForecast(brew, f, asked.NowH > 0 && Math.Abs(stop - asked.NowH) < 0.25 ? f.TypicalAtStop : f.TypicalAtUse, stop, battery, asked.Hold) : AfterAir.Of(brew, stop, battery);
+        return asked.Forecast is { } f ? AfterAir.OfForecast(brew, f, asked.NowH > 0 && Math.Abs(stop - asked.NowH) < 0.25
+            ? f.TypicalAtStop : f.TypicalAtUse, stop, battery, asked.Hold) : AfterAir.Of(brew, stop, battery);
     }
 
     private static async Task<(Asked? Asked, Refusal? Refused)> Find(AskRequest r, PlanDesk desk, HoldingClock clock, LiveBrew live)
@@ -147,7 +159,8 @@ public static class AskEndpoints
             var question = await live.Ask(batch, started, clock.Now);
             var now = batch.StartedAt is null ? 0 : Math.Max((clock.Now - started).TotalHours, 0);
             var hours = BrewReadings.Horizon(question.UseAtH, now);
-            return (new Asked(BrewWatch.Warmed(question.Brew with { Hours = hours }, question.Warmth, hours), started, now, question.UseAtH, watch is { Refused: null } ? watch.Value.Forecast : null, question.Seen.Hold, null, batch.Vessel.Name), null);
+            return (new Asked(BrewWatch.Warmed(question.Brew with { Hours = hours }, question.Warmth, hours), started, now, question.UseAtH,
+                watch is { Refused: null } ? watch.Value.Forecast : null, question.Seen.Hold, null, batch.Vessel.Name), null);
         }
 
         if (r.Plan is null)
@@ -158,7 +171,8 @@ public static class AskEndpoints
         var plan = await desk.Plan(r.Plan);
         var hold = r.Plan.Choices?.GetValueOrDefault("hold") ?? await live.Hold();
         return plan.Match<(Asked?, Refusal?)>(
-            w => (new Asked(w.Value.Plan.Brew, w.Value.Plan.StartAt, 0, (w.Value.Plan.UseAt - w.Value.Plan.StartAt).TotalHours, w.Value.Plan.Forecast, hold, w.Value, "this vessel"), null),
+            w => (new Asked(w.Value.Plan.Brew, w.Value.Plan.StartAt, 0, (w.Value.Plan.UseAt - w.Value.Plan.StartAt).TotalHours,
+                w.Value.Plan.Forecast, hold, w.Value, "this vessel"), null),
             refused => (null, refused));
     }
 }

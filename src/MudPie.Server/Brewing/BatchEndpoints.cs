@@ -41,8 +41,7 @@ public static class BatchEndpoints
     {
         var units = await clock.Units();
         var rows = await db.Batches.AsNoTracking().OrderByDescending(b => b.UseAt).Skip(Math.Max(page, 0) * 50).Take(50)
-            .Select(b => new
-            {
+            .Select(b => new {
                 b.Id,
                 b.Name,
                 b.State,
@@ -61,7 +60,8 @@ public static class BatchEndpoints
                 Heaped = b.Log.Where(l => l.Kind == LogKind.Heaped).Select(l => l.Text).FirstOrDefault(),
             }).ToListAsync();
         return TypedResults.Ok(rows.Select(b => new BatchLine(
-            b.Id, b.Name, b.State, b.Making, b.Purpose, b.Vessel, b.Shape, b.BrewL, Units.Show(b.BrewL, Dimension.Volume, units), b.PlannedStart, b.StartedAt, b.AirOffAt, b.UseAt,
+            b.Id, b.Name, b.State, b.Making, b.Purpose, b.Vessel, b.Shape, b.BrewL, Units.Show(b.BrewL, Dimension.Volume, units),
+            b.PlannedStart, b.StartedAt, b.AirOffAt, b.UseAt,
             b.IsDemo, b.Beds, b.Lowest, BatchViews.Outcome(b.State, b.Lowest, b.Heaped))).ToList());
     }
 
@@ -73,10 +73,13 @@ public static class BatchEndpoints
         }
 
         var watch = await live.Watch(batch);
-        return TypedResults.Ok(BatchViews.Of(batch, watch is { Refused: null } ? watch.Worked : null, await live.Race(batch), await clock.Units()) with { LogSays = await LoggerThinning.Says(db, id, batch.Log.Count(l => l.Source == LoggerThinning.Source)) });
+        return TypedResults.Ok(BatchViews.Of(batch, watch is { Refused: null } ? watch.Worked : null, await live.Race(batch),
+            await clock.Units())
+                with { LogSays = await LoggerThinning.Says(db, id, batch.Log.Count(l => l.Source == LoggerThinning.Source)) });
     }
 
-    private static Task<IResult> Start(int id, StartRequest request, HoldingDb db, HoldingClock clock, StockKeeper stock, Writes writes) => Change(id, db, clock, writes, async (batch, fields, now) =>
+    private static Task<IResult> Start(int id, StartRequest request, HoldingDb db, HoldingClock clock, StockKeeper stock, Writes writes) =>
+        Change(id, db, clock, writes, async (batch, fields, now) =>
     {
         Must(fields, batch.State == BatchState.Planned, "This batch has begun already.", "Open it and log what you see.");
         var at = fields.Past("at", request.At, now);
@@ -84,8 +87,10 @@ public static class BatchEndpoints
         var waiver = (request.Waiver ?? "").Trim();
         if (fields.Checks.Sound && strip is not 0 && waiver.Length < 3)
         {
-            fields.Checks.Add(strip is null ? "strip" : "waiver", strip is null ? "No strip was read." : $"The strip reads {Say.Number(strip.Value)} mg/L, not zero.",
-                "Clear the water and read it again, or say in words why you begin all the same: it is kept, and a strip above zero fails the brew.");
+            fields.Checks.Add(strip is null ? "strip" : "waiver", strip is null
+                ? "No strip was read." : $"The strip reads {Say.Number(strip.Value)} mg/L, not zero.",
+                "Clear the water and read it again, or say in words why you begin all the same: it is kept, and a strip above zero fails "
+                    + "the brew.");
         }
 
         if (!fields.Checks.Sound)
@@ -103,7 +108,8 @@ public static class BatchEndpoints
 
         var start = Entry(LogKind.Start, at, now, null, batch.StripWaiver);
         batch.Log.Add(start);
-        // Only what this very deed is is marked done with it: the source going in, and the strip where it was read. The rest is ticked by whoever did it.
+        // Only what this very deed is is marked done with it: the source going in, and the strip where it was read. The rest is ticked by
+        // whoever did it.
         foreach (var step in batch.Steps.Where(s => s.Id == "source" || (s.Id == "strip" && strip is not null)))
         {
             batch.Log.Add(Entry(LogKind.Step, at, now, null, step.Id));
@@ -117,7 +123,8 @@ public static class BatchEndpoints
         return start;
     });
 
-    private static Task<IResult> Tick(int id, string step, DoneRequest request, HoldingDb db, HoldingClock clock, Writes writes) => Change(id, db, clock, writes, (batch, fields, now) =>
+    private static Task<IResult> Tick(int id, string step, DoneRequest request, HoldingDb db, HoldingClock clock, Writes writes) =>
+        Change(id, db, clock, writes, (batch, fields, now) =>
     {
         var known = batch.Steps.Any(s => s.Id == step);
         Must(fields, known, $"“{step}” is not a step of this batch.", "Tick one of its own steps.", "step");
@@ -127,22 +134,30 @@ public static class BatchEndpoints
         return entry;
     });
 
-    private static Task<IResult> Log(int id, LogRequest request, HoldingDb db, HoldingClock clock, Writes writes) => Change(id, db, clock, writes, (batch, fields, now) =>
+    private static Task<IResult> Log(int id, LogRequest request, HoldingDb db, HoldingClock clock, Writes writes) =>
+        Change(id, db, clock, writes, (batch, fields, now) =>
     {
-        Must(fields, batch.State is BatchState.Brewing or BatchState.Off || (batch.State == BatchState.Planned && request.Kind is LogKind.Strip or LogKind.Note),
-            "This batch is not going.", batch.State == BatchState.Planned ? "Start it first; before that only its strip and notes are logged." : "It is over; its log can still be corrected.");
-        Must(fields, request.Kind is not LogKind.AirTo || batch.Making is not (Making.Extract or Making.Steep), "There is no air in this one: it was made without.", "Log it on a brew that is aired.", "kind");
+        Must(fields, batch.State is BatchState.Brewing or BatchState.Off
+            || (batch.State == BatchState.Planned && request.Kind is LogKind.Strip or LogKind.Note),
+            "This batch is not going.", batch.State == BatchState.Planned
+                ? "Start it first; before that only its strip and notes are logged." : "It is over; its log can still be corrected.");
+        Must(fields, request.Kind is not LogKind.AirTo || batch.Making is not (Making.Extract or Making.Steep),
+            "There is no air in this one: it was made without.", "Log it on a brew that is aired.", "kind");
         var entry = Seen(fields, request.Kind, request.Value, fields.Past("at", request.At, now), now);
         NotBefore(fields, batch, entry);
         batch.Log.Add(entry);
         return entry;
     });
 
-    private static Task<IResult> Correct(int id, int entry, LogRequest request, HoldingDb db, HoldingClock clock, Writes writes) => Change(id, db, clock, writes, (batch, fields, now) =>
+    private static Task<IResult> Correct(int id, int entry, LogRequest request, HoldingDb db, HoldingClock clock, Writes writes) =>
+        Change(id, db, clock, writes, (batch, fields, now) =>
     {
         var old = batch.Log.FirstOrDefault(l => l.Id == entry);
-        Must(fields, old is not null && !batch.Log.Any(l => l.CorrectsId == entry), "That entry is not there, or was put right already.", "Correct the newest one.", "entry");
-        Must(fields, old is null || old.Kind is LogKind.Oxygen or LogKind.Warmth or LogKind.Smell or LogKind.Foam or LogKind.Strip or LogKind.Note or LogKind.Fed or LogKind.AirTo or LogKind.Pathogen, "That kind of entry is not corrected.", "Add a note that says what was wrong.", "entry");
+        Must(fields, old is not null && !batch.Log.Any(l => l.CorrectsId == entry), "That entry is not there, or was put right already.",
+            "Correct the newest one.", "entry");
+        Must(fields, old is null || old.Kind is LogKind.Oxygen or LogKind.Warmth or LogKind.Smell or LogKind.Foam or LogKind.Strip
+            or LogKind.Note or LogKind.Fed or LogKind.AirTo or LogKind.Pathogen, "That kind of entry is not corrected.",
+            "Add a note that says what was wrong.", "entry");
         if (!fields.Checks.Sound)
         {
             return null;
@@ -155,10 +170,12 @@ public static class BatchEndpoints
         return right;
     });
 
-    private static Task<IResult> AirOff(int id, DoneRequest request, HoldingDb db, HoldingClock clock, Writes writes) => Change(id, db, clock, writes, (batch, fields, now) =>
+    private static Task<IResult> AirOff(int id, DoneRequest request, HoldingDb db, HoldingClock clock, Writes writes) =>
+        Change(id, db, clock, writes, (batch, fields, now) =>
     {
         Must(fields, batch.State == BatchState.Brewing, "The air of this batch is not on.", "Only a brew that is going can be stopped.");
-        Must(fields, batch.Making is not (Making.Extract or Making.Steep), "There is no air to stop: it was made without.", "Put it out, or send it to the heap.");
+        Must(fields, batch.Making is not (Making.Extract or Making.Steep), "There is no air to stop: it was made without.",
+            "Put it out, or send it to the heap.");
         var at = fields.Past("at", request.At, now);
         var entry = Entry(LogKind.AirOff, at, now, null, null);
         NotBefore(fields, batch, entry);
@@ -175,11 +192,14 @@ public static class BatchEndpoints
         return await HeapIt(id, request, db, clock, writes, learnt);
     }
 
-    private static Task<IResult> HeapIt(int id, HeapRequest request, HoldingDb db, HoldingClock clock, Writes writes, IReadOnlyDictionary<string, double>? learnt) => Change(id, db, clock, writes, (batch, fields, now) =>
+    private static Task<IResult> HeapIt(int id, HeapRequest request, HoldingDb db, HoldingClock clock, Writes writes,
+        IReadOnlyDictionary<string, double>? learnt) => Change(id, db, clock, writes, (batch, fields, now) =>
     {
-        Must(fields, batch.State is BatchState.Brewing or BatchState.Off or BatchState.Planned, "This batch is over already.", "Its log can still be read.");
+        Must(fields, batch.State is BatchState.Brewing or BatchState.Off or BatchState.Planned, "This batch is over already.",
+            "Its log can still be read.");
         var why = (request.Why ?? "").Trim();
-        Must(fields, why.Length is >= 3 and <= 300, "No reason was given.", "Say in a few words why it goes on the heap; the log keeps it.", "why");
+        Must(fields, why.Length is >= 3 and <= 300, "No reason was given.",
+            "Say in a few words why it goes on the heap; the log keeps it.", "why");
         var entry = Entry(LogKind.Heaped, now, now, null, why);
         batch.State = BatchState.Heaped;
         batch.Learnt = learnt;
@@ -197,13 +217,15 @@ public static class BatchEndpoints
         switch (kind)
         {
             case LogKind.Oxygen:
-                entry.Number = fields.Quantity("value", value, Dimension.Concentration, BrewReadings.Oxygen.Low, BrewReadings.Oxygen.High, "Water holds 15 mg/L at freezing and less when warmer.");
+                entry.Number = fields.Quantity("value", value, Dimension.Concentration, BrewReadings.Oxygen.Low, BrewReadings.Oxygen.High,
+                    "Water holds 15 mg/L at freezing and less when warmer.");
                 break;
             case LogKind.Warmth:
                 entry.Number = fields.Quantity("value", value, Dimension.Temperature, BrewReadings.Warmth.Low, BrewReadings.Warmth.High);
                 break;
             case LogKind.Strip:
-                entry.Number = fields.Quantity("value", value, Dimension.Concentration, 0, WaterClearing.Highest, "Above 10 a strip is not to be trusted.");
+                entry.Number = fields.Quantity("value", value, Dimension.Concentration, 0, WaterClearing.Highest,
+                    "Above 10 a strip is not to be trusted.");
                 break;
             case LogKind.Smell:
                 entry.Text = fields.OneOf("value", value, [.. Words.All<Smell>()]);
@@ -225,7 +247,8 @@ public static class BatchEndpoints
                 Feed(fields, value, entry);
                 break;
             default:
-                fields.Checks.Add("kind", $"{kind} is not logged this way.", "Log oxygen, warmth, smell, foam, strip, feeding, air, a test or a note.");
+                fields.Checks.Add("kind", $"{kind} is not logged this way.",
+                    "Log oxygen, warmth, smell, foam, strip, feeding, air, a test or a note.");
                 break;
         }
 
@@ -241,7 +264,8 @@ public static class BatchEndpoints
             if (Ingredients.Food(string.Join(' ', words[i..])) is { } food)
             {
                 entry.Text = food.Kind;
-                entry.Number = fields.Quantity("value", string.Join(' ', words[..i].Where(w => w != "of")), Dimension.Volume, 0.0001, 50) * 1000;
+                entry.Number = fields.Quantity("value", string.Join(' ', words[..i].Where(w => w != "of")), Dimension.Volume,
+                    0.0001, 50) * 1000;
                 return;
             }
         }
@@ -250,7 +274,8 @@ public static class BatchEndpoints
     }
 
     private static void NotBefore(TypedFields fields, Batch batch, LogEntry entry) =>
-        Must(fields, batch.StartedAt is null || entry.Kind == LogKind.Strip || entry.At >= batch.StartedAt.Value.AddMinutes(-5), "That was before this batch began.", "Give a time after its start.", "at");
+        Must(fields, batch.StartedAt is null || entry.Kind == LogKind.Strip || entry.At >= batch.StartedAt.Value.AddMinutes(-5),
+            "That was before this batch began.", "Give a time after its start.", "at");
 
     private static void Must(TypedFields fields, bool so, string wrong, string wayOut, string field = "state")
     {
@@ -260,10 +285,12 @@ public static class BatchEndpoints
         }
     }
 
-    private static Task<IResult> Change(int id, HoldingDb db, HoldingClock clock, Writes writes, Func<Batch, TypedFields, DateTimeOffset, LogEntry?> change) =>
+    private static Task<IResult> Change(int id, HoldingDb db, HoldingClock clock, Writes writes,
+        Func<Batch, TypedFields, DateTimeOffset, LogEntry?> change) =>
         Change(id, db, clock, writes, (batch, fields, now) => Task.FromResult(change(batch, fields, now)));
 
-    private static Task<IResult> Change(int id, HoldingDb db, HoldingClock clock, Writes writes, Func<Batch, TypedFields, DateTimeOffset, Task<LogEntry?>> change) => writes.Do<Kept>(async () =>
+    private static Task<IResult> Change(int id, HoldingDb db, HoldingClock clock, Writes writes,
+        Func<Batch, TypedFields, DateTimeOffset, Task<LogEntry?>> change) => writes.Do<Kept>(async () =>
     {
         var batch = await db.Batches.Include(b => b.Log).FirstOrDefaultAsync(b => b.Id == id);
         if (batch is null)

@@ -12,23 +12,30 @@ namespace MudPie.Server.Brewing;
 
 /// <summary>A batch in a list.</summary>
 public sealed record BatchLine(
-    int Id, string Name, BatchState State, Making Making, Purpose Purpose, string Vessel, string VesselShape, double BrewL, string BrewShown,
-    DateTimeOffset PlannedStart, DateTimeOffset? StartedAt, DateTimeOffset? AirOffAt, DateTimeOffset UseAt, bool IsDemo, IReadOnlyList<string> Beds,
+    int Id, string Name, BatchState State, Making Making, Purpose Purpose, string Vessel, string VesselShape, double BrewL,
+    string BrewShown,
+    DateTimeOffset PlannedStart, DateTimeOffset? StartedAt, DateTimeOffset? AirOffAt, DateTimeOffset UseAt, bool IsDemo,
+    IReadOnlyList<string> Beds,
     double? LowestOxygen, string Outcome);
 
 /// <summary>A step with when it was planned, when it was really done, and when that was written down where it was later.</summary>
-public sealed record StepView(string Id, string Name, string Detail, DateTimeOffset At, double Minutes, DateTimeOffset? DoneAt, DateTimeOffset? WrittenAt);
+public sealed record StepView(string Id, string Name, string Detail, DateTimeOffset At, double Minutes, DateTimeOffset? DoneAt,
+    DateTimeOffset? WrittenAt);
 
 /// <summary>An entry of the log; one that was put right says by which.</summary>
-public sealed record LogView(int Id, LogKind Kind, DateTimeOffset At, double? Number, string? Text, string Shown, string Source, int? CorrectsId, int? CorrectedById, int? PhotoId);
+public sealed record LogView(int Id, LogKind Kind, DateTimeOffset At, double? Number, string? Text, string Shown, string Source,
+    int? CorrectsId, int? CorrectedById, int? PhotoId);
 
 /// <summary>A vessel to draw.</summary>
-public sealed record VesselView(string Name, string Shape, double TotalL, double WorkingL, double BrewL, double DepthM, string Diffuser, string DiffuserKind, string Water, double AirLpm, double OpenLpm, string AirShown, DateTimeOffset? AirSince, string OpenShown);
+public sealed record VesselView(string Name, string Shape, double TotalL, double WorkingL, double BrewL, double DepthM, string Diffuser,
+    string DiffuserKind, string Water, double AirLpm, double OpenLpm, string AirShown, DateTimeOffset? AirSince, string OpenShown);
 
 /// <summary>A batch whole.</summary>
 public sealed record BatchView(
-    int Id, string Name, BatchState State, Making Making, Purpose Purpose, bool IsDemo, DateTimeOffset PlannedStart, DateTimeOffset? StartedAt, DateTimeOffset? AirOffAt,
-    DateTimeOffset UseAt, string BrewShown, string? StripWaiver, string? SourceLot, string? RecipeName, VesselView Vessel, IReadOnlyList<BedLine> Beds, AmountView? Source, IReadOnlyList<AmountView> MoreSources, IReadOnlyList<AmountView> Foods,
+    int Id, string Name, BatchState State, Making Making, Purpose Purpose, bool IsDemo, DateTimeOffset PlannedStart,
+    DateTimeOffset? StartedAt, DateTimeOffset? AirOffAt,
+    DateTimeOffset UseAt, string BrewShown, string? StripWaiver, string? SourceLot, string? RecipeName, VesselView Vessel,
+    IReadOnlyList<BedLine> Beds, AmountView? Source, IReadOnlyList<AmountView> MoreSources, IReadOnlyList<AmountView> Foods,
     IReadOnlyList<StepView> Steps, IReadOnlyList<LogView> Log, Worked<WatchAnswer>? Watch, RaceView? Race)
 {
     /// <summary>What stands for a logger's many figures; null where all are in the log.</summary>
@@ -47,17 +54,24 @@ public static class BatchViews
         var brew = b.Brew;
         var done = LiveBrew.Standing(b).Where(l => l.Kind == LogKind.Step).GroupBy(l => l.Text!).ToDictionary(g => g.Key, g => g.Last());
         var corrected = b.Log.RightedBy();
-        var sources = (brew.Sources ?? []).Select(s => PlanEndpoints.View(new PlanAmount(s.Kind!, Ingredients.Source(s.Kind)!.Name, s.Litres ?? 0, true, 0), units)).ToList();
+        var sources = (brew.Sources ?? []).Select(s =>
+            PlanEndpoints.View(new PlanAmount(s.Kind!, Ingredients.Source(s.Kind)!.Name, s.Litres ?? 0, true, 0), units)).ToList();
         var changed = LiveBrew.Standing(b).LastOrDefault(l => l.Kind == LogKind.AirTo);
         var air = changed?.Number ?? brew.Outlets?.Sum(o => o.AirLpm ?? 0) ?? brew.AirLpm ?? 0;
         var vessel = new VesselView(
-            b.Vessel.Name, b.Vessel.Shape, b.Vessel.TotalL, b.Vessel.WorkingL, b.BrewL, brew.DepthM ?? b.Vessel.DepthM, b.Diffuser.Name, b.Diffuser.Kind, b.Water.Name,
+            b.Vessel.Name, b.Vessel.Shape, b.Vessel.TotalL, b.Vessel.WorkingL, b.BrewL, brew.DepthM ?? b.Vessel.DepthM, b.Diffuser.Name,
+            b.Diffuser.Kind, b.Water.Name,
             air, b.Pump.OpenLpm, Units.Show(air, Dimension.Flow, units), changed?.At, Units.Show(b.Pump.OpenLpm, Dimension.Flow, units));
         return new BatchView(
-            b.Id, b.Name, b.State, b.Making, b.Purpose, b.IsDemo, b.PlannedStart, b.StartedAt, b.AirOffAt, b.UseAt, Units.Show(b.BrewL, Dimension.Volume, units), b.StripWaiver, Lots(b), b.RecipeVersion is { } v ? $"{v.File.Name}, version {v.Number}" : null, vessel,
-            [.. b.Beds.Select(x => new BedLine(x.BedId, x.Bed.Name, x.Bed.AreaM2, Units.Show(x.Bed.AreaM2, Dimension.Area, units), x.Bed.Crop))],
+            b.Id, b.Name, b.State, b.Making, b.Purpose, b.IsDemo, b.PlannedStart, b.StartedAt, b.AirOffAt, b.UseAt,
+            Units.Show(b.BrewL, Dimension.Volume, units), b.StripWaiver, Lots(b), b.RecipeVersion is { } v
+                ? $"{v.File.Name}, version {v.Number}" : null, vessel,
+            [.. b.Beds.Select(x => new BedLine(x.BedId, x.Bed.Name, x.Bed.AreaM2, Units.Show(x.Bed.AreaM2, Dimension.Area, units),
+                x.Bed.Crop))],
             sources.FirstOrDefault(), [.. sources.Skip(1)],
-            [.. (brew.Foods ?? []).Select(f => PlanEndpoints.View(new PlanAmount(f.Kind!, Ingredients.Food(f.Kind)!.Name, (f.Ml ?? 0) / 1000, true, 0, f.AtH ?? 0), units))],
+            [.. (brew.Foods ?? []).Select(f =>
+                PlanEndpoints.View(new PlanAmount(f.Kind!, Ingredients.Food(f.Kind)!.Name, (f.Ml ?? 0) / 1000, true, 0,
+                    f.AtH ?? 0), units))],
             [.. b.Steps.Select(s => Step(s, done.GetValueOrDefault(s.Id), race, units))],
             [.. b.Log.OrderByDescending(l => l.At).ThenByDescending(l => l.Id).Select(l => Line(l, corrected, units))],
             watch,
@@ -66,21 +80,24 @@ public static class BatchViews
 
     /// <summary>An entry as pages show it.</summary>
     public static LogView Line(LogEntry l, IReadOnlyDictionary<int, int> corrected, UnitSystem units) =>
-        new(l.Id, l.Kind, l.At, l.Number, l.Text, Shown(l, units), l.Source, l.CorrectsId, corrected.TryGetValue(l.Id, out var by) ? by : null, l.PhotoId);
+        new(l.Id, l.Kind, l.At, l.Number, l.Text, Shown(l, units), l.Source, l.CorrectsId, corrected.TryGetValue(l.Id, out var by)
+            ? by : null, l.PhotoId);
 
     private static string? Lots(Batch b) =>
-        new[] { b.SourceInput, b.SecondSourceInput }.OfType<Input>().Select(i => i.Lot is null ? i.Name : $"{i.Name}, {i.Lot}").ToList() is { Count: > 0 } lots ? string.Join("; ", lots) : null;
+        new[] { b.SourceInput, b.SecondSourceInput }.OfType<Input>().Select(i => i.Lot is null ? i.Name : $"{i.Name}, {i.Lot}")
+            .ToList() is { Count: > 0 } lots ? string.Join("; ", lots) : null;
 
     /// <summary>Written down within these minutes of being done, one time says both.</summary>
     private const double AtOnceMinutes = 3;
 
     // What the plan said of the race is said anew while it is ahead: one race, and not the one of the day it was planned.
     private static StepView Step(PlanStep s, LogEntry? done, RaceAnswer? race, UnitSystem units) =>
-        new(s.Id, s.Name, s.Id == "use" && done is null && race is not null ? $"{race.Verdict.Sentence} {race.Verdict.Why}" : InUnits.Say(s.Detail, units), s.At, s.Minutes, done?.At, done is not null && done.RecordedAt - done.At > TimeSpan.FromMinutes(AtOnceMinutes) ? done.RecordedAt : null);
+        new(s.Id, s.Name, s.Id == "use" && done is null && race is not null ? $"{race.Verdict.Sentence} {race.Verdict.Why}"
+            : InUnits.Say(s.Detail, units), s.At, s.Minutes, done?.At, done is not null && done.RecordedAt
+                - done.At > TimeSpan.FromMinutes(AtOnceMinutes) ? done.RecordedAt : null);
 
     /// <summary>An entry's figure with its unit, or its words.</summary>
-    private static string Shown(LogEntry l, UnitSystem units) => (l.Kind, l.Number) switch
-    {
+    private static string Shown(LogEntry l, UnitSystem units) => (l.Kind, l.Number) switch {
         (LogKind.Warmth, { } c) => Units.Show(c, Dimension.Temperature, units),
         (LogKind.Oxygen or LogKind.Strip, { } mg) => Units.Show(mg, Dimension.Concentration, units),
         (LogKind.Fed, { } ml) => $"{Units.Show(ml / 1000, Dimension.Volume, units)} {Ingredients.Food(l.Text)?.Name}",
@@ -91,8 +108,7 @@ public static class BatchViews
     };
 
     /// <summary>How a batch ended, or stands, in a few words.</summary>
-    public static string Outcome(BatchState state, double? lowest, string? heapedWhy) => state switch
-    {
+    public static string Outcome(BatchState state, double? lowest, string? heapedWhy) => state switch {
         BatchState.Planned => "planned",
         BatchState.Brewing => "brewing",
         BatchState.Off => "air off, waiting to go out",

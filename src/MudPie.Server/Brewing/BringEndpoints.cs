@@ -22,7 +22,8 @@ public static class BringEndpoints
     {
         api.MapPost("/brew/batches/{id:int}/logger/preview", Preview).Produces<LoggerPreview>().ProducesProblem(422);
         api.MapPost("/brew/batches/{id:int}/logger", Bring).Produces<Brought>().ProducesProblem(422);
-        api.MapPost("/brew/batches/{id:int}/photos", AddPhoto).Accepts<byte[]>("image/jpeg", "image/png").Produces<Kept>().ProducesProblem(422);
+        api.MapPost("/brew/batches/{id:int}/photos", AddPhoto).Accepts<byte[]>("image/jpeg", "image/png").Produces<Kept>()
+            .ProducesProblem(422);
         api.MapGet("/brew/photos/{id:int}", ReadPhoto);
     }
 
@@ -34,7 +35,8 @@ public static class BringEndpoints
             : TypedResults.Ok(LoggerCsv.Read(request.Csv ?? "", started.Value, clock.Now, await clock.Local()).Preview);
     }
 
-    private static async Task<IResult> Bring(int id, LoggerRequest request, HoldingDb db, HoldingClock clock, Writes writes) => await writes.Do<Brought>(async () =>
+    private static async Task<IResult> Bring(int id, LoggerRequest request, HoldingDb db, HoldingClock clock, Writes writes) =>
+        await writes.Do<Brought>(async () =>
     {
         var batch = await db.Batches.FirstOrDefaultAsync(b => b.Id == id);
         if (batch?.StartedAt is not { } started)
@@ -48,10 +50,15 @@ public static class BringEndpoints
             return LoggerCsv.Refuse(preview);
         }
 
-        var known = (await db.Log.Where(l => l.BatchId == id && l.Source == "logger").Select(l => new { l.Kind, l.At }).ToListAsync()).Select(l => (l.Kind, l.At)).ToHashSet();
-        var entries = rows.SelectMany(r => new[] { (Kind: LogKind.Oxygen, r.At, Value: r.MgPerL), (Kind: LogKind.Warmth, r.At, Value: r.TemperatureC) })
+        var known = (await db.Log.Where(l => l.BatchId == id && l.Source == "logger").Select(l => new { l.Kind, l.At })
+            .ToListAsync()).Select(l => (l.Kind, l.At)).ToHashSet();
+        var entries = rows.SelectMany(r => new[] { (Kind: LogKind.Oxygen, r.At, Value: r.MgPerL),
+            (Kind: LogKind.Warmth, r.At, Value: r.TemperatureC) })
             .Where(e => e.Value is not null && known.Add((e.Kind, e.At)))
-            .Select(e => new LogEntry { BatchId = id, Kind = e.Kind, At = e.At, RecordedAt = clock.Now, Number = e.Value, Source = "logger" }).ToList();
+            .Select(e => new LogEntry {
+                BatchId = id, Kind = e.Kind, At = e.At, RecordedAt = clock.Now, Number = e.Value,
+                Source = "logger"
+            }).ToList();
         db.Log.AddRange(entries);
         await db.SaveChangesAsync();
         return Writes.Done(new Brought(entries.Count));
@@ -70,7 +77,10 @@ public static class BringEndpoints
             var photo = new Photo { BatchId = id, Jpeg = jpeg };
             db.Photos.Add(photo);
             await db.SaveChangesAsync();
-            db.Log.Add(new LogEntry { BatchId = id, Kind = LogKind.Photo, At = clock.Now, RecordedAt = clock.Now, Source = "hand", PhotoId = photo.Id });
+            db.Log.Add(new LogEntry {
+                BatchId = id, Kind = LogKind.Photo, At = clock.Now, RecordedAt = clock.Now, Source = "hand",
+                PhotoId = photo.Id
+            });
             return Writes.Done(new Kept(photo.Id));
         });
     }
@@ -80,7 +90,8 @@ public static class BringEndpoints
     {
         if (request.ContentLength is null or 0 or > MostPhotoBytes)
         {
-            return (null, Refusal.Of("photo", request.ContentLength > MostPhotoBytes ? "That picture is larger than 12 MB." : "There is no picture.", "Bring a JPEG or PNG of up to 12 MB."));
+            return (null, Refusal.Of("photo", request.ContentLength > MostPhotoBytes ? "That picture is larger than 12 MB."
+                : "There is no picture.", "Bring a JPEG or PNG of up to 12 MB."));
         }
 
         using var memory = new MemoryStream();

@@ -11,7 +11,8 @@ namespace MudPie.Server.Brewing;
 public sealed record CleanStepView(string Id, string Name, string Detail, DateTimeOffset? DoneAt);
 
 /// <summary>A vessel and how clean it is.</summary>
-public sealed record CleanView(int VesselId, string Vessel, DateTimeOffset? UsedAt, string? LastBrew, bool InUse, bool Clean, string Says, IReadOnlyList<CleanStepView> Steps);
+public sealed record CleanView(int VesselId, string Vessel, DateTimeOffset? UsedAt, string? LastBrew, bool InUse, bool Clean, string Says,
+    IReadOnlyList<CleanStepView> Steps);
 
 /// <summary>A step done.</summary>
 public sealed record CleanRequest(string? Step, DateTimeOffset? At);
@@ -34,11 +35,11 @@ public static class Cleaning
 
     private static async Task<List<CleanView>> All(HoldingDb db)
     {
-        var rows = await db.Vessels.AsNoTracking().OrderBy(v => v.Id).Select(v => new
-        {
+        var rows = await db.Vessels.AsNoTracking().OrderBy(v => v.Id).Select(v => new {
             v.Id,
             v.Name,
-            Last = db.Batches.Where(b => b.VesselId == v.Id && b.StartedAt != null).OrderByDescending(b => b.StartedAt).Select(b => new { b.Name, b.State, b.StartedAt, b.AirOffAt, b.UseAt }).FirstOrDefault(),
+            Last = db.Batches.Where(b => b.VesselId == v.Id && b.StartedAt != null).OrderByDescending(b => b.StartedAt)
+                .Select(b => new { b.Name, b.State, b.StartedAt, b.AirOffAt, b.UseAt }).FirstOrDefault(),
             Done = v.Cleanings.OrderByDescending(c => c.At).Take(40).Select(c => new { c.Step, c.At }).ToList(),
         }).ToListAsync();
         return [.. rows.Select(r =>
@@ -48,12 +49,16 @@ public static class Cleaning
             var clean = used is null || CleanUp.IsClean(since.Select(d => d.Step));
             var inUse = r.Last?.State is BatchState.Brewing or BatchState.Off;
             var left = CleanUp.Steps.Count(s => since.All(d => d.Step != s.Id));
-            var says = used is null ? "Never used here." : inUse ? "In use." : clean ? "Clean." : since.Count == 0 ? "Not logged clean since its last brew: a film left on the walls spoils the next." : $"{left} {(left == 1 ? "step" : "steps")} left.";
-            return new CleanView(r.Id, r.Name, used, r.Last?.Name, inUse, clean, says, [.. CleanUp.Steps.Select(s => new CleanStepView(s.Id, s.Name, s.Detail, since.FirstOrDefault(d => d.Step == s.Id)?.At))]);
+            var says = used is null ? "Never used here." : inUse ? "In use." : clean ? "Clean." : since.Count == 0
+                ? "Not logged clean since its last brew: a film left on the walls spoils the next."
+                : $"{left} {(left == 1 ? "step" : "steps")} left.";
+            return new CleanView(r.Id, r.Name, used, r.Last?.Name, inUse, clean, says,
+                [.. CleanUp.Steps.Select(s => new CleanStepView(s.Id, s.Name, s.Detail, since.FirstOrDefault(d => d.Step == s.Id)?.At))]);
         })];
     }
 
-    private static Task<IResult> Clean(int id, CleanRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
+    private static Task<IResult> Clean(int id, CleanRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
+        writes.Do<Kept>(async () =>
     {
         var fields = new TypedFields(await clock.Units());
         var step = fields.OneOf("step", r.Step, [.. CleanUp.Steps.Select(s => s.Id)]);

@@ -23,15 +23,18 @@ public sealed record KitSprayer(int Id, string Name, string Kind, double TankL, 
 /// <summary>A lot of source with its ruling; null where it was never asked.</summary>
 public sealed record KitLot(int Id, string Kind, string Name, SourceRuling? Ruling, SourceAnswers? Answers = null);
 
-/// <summary>Ground, kit, shelf and choices as plans need them, read once and kept until the next write: a slider asks many times a second.</summary>
+/// <summary>Ground, kit, shelf and choices as plans need them, read once and kept until the next write: a slider asks many times a
+/// second.</summary>
 public sealed record KitSnapshot(
-    IReadOnlyDictionary<int, PlanBed> Beds, IReadOnlyList<Vessel> Vessels, IReadOnlyList<Pump> Pumps, IReadOnlyList<Diffuser> Diffusers, IReadOnlyList<KitWater> Waters,
+    IReadOnlyDictionary<int, PlanBed> Beds, IReadOnlyList<Vessel> Vessels, IReadOnlyList<Pump> Pumps, IReadOnlyList<Diffuser> Diffusers,
+    IReadOnlyList<KitWater> Waters,
     IReadOnlyList<string> Shelf, IReadOnlyDictionary<string, string> Choices, IReadOnlyList<KitLot> Lots, IReadOnlySet<int> Unclean,
     IReadOnlyList<KitSprayer> Sprayers, IReadOnlyDictionary<int, Core.Book.Eaten> Eaten)
 {
     private static readonly ConditionalWeakTable<IMemoryCache, Standing> Shelves = [];
 
-    /// <summary>The snapshot, from memory or from the file. One that was being read while something was written is answered and not kept.</summary>
+    /// <summary>The snapshot, from memory or from the file. One that was being read while something was written is answered and not
+    /// kept.</summary>
     public static async Task<KitSnapshot> Of(HoldingDb db, IMemoryCache cache)
     {
         if (db.Database.CurrentTransaction is not null)
@@ -61,19 +64,29 @@ public sealed record KitSnapshot(
     private static async Task<List<(int Id, string Name, double AreaM2, string Growing, double? SoilPh, Life? Life)>> BedsOf(HoldingDb db)
     {
         var newest = db.BedChecks.Newest();
-        return [.. (await db.Beds.AsNoTracking().Select(b => new { b.Id, b.Name, b.AreaM2, b.Growing, b.SoilPh, Life = newest.Where(c => c.BedId == b.Id).Select(c => (Life?)c.Life).FirstOrDefault() }).ToListAsync())
+        return [.. (await db.Beds.AsNoTracking()
+            .Select(b => new { b.Id, b.Name, b.AreaM2, b.Growing, b.SoilPh, Life = newest.Where(c => c.BedId == b.Id)
+                .Select(c => (Life?)c.Life).FirstOrDefault() }).ToListAsync())
             .Select(b => (b.Id, b.Name, b.AreaM2, b.Growing, b.SoilPh, b.Life))];
     }
 
     private static async Task<KitSnapshot> Read(HoldingDb db) => new(
-        (await BedsOf(db)).ToDictionary(b => b.Id, b => new PlanBed { Name = b.Name, AreaM2 = b.AreaM2, Growing = b.Growing, SoilPh = b.SoilPh, Life = b.Life }),
+        (await BedsOf(db)).ToDictionary(b => b.Id, b => new PlanBed {
+            Name = b.Name, AreaM2 = b.AreaM2, Growing = b.Growing,
+            SoilPh = b.SoilPh, Life = b.Life
+        }),
         await db.Vessels.AsNoTracking().OrderBy(v => v.WorkingL).ToListAsync(),
         await db.Pumps.AsNoTracking().ToListAsync(),
         await db.Diffusers.AsNoTracking().OrderBy(d => d.Id).ToListAsync(),
         await db.Waters.AsNoTracking().OrderBy(w => w.Id)
-            .Select(w => new KitWater(w.Id, w.Kind, w.Chloramine, w.Strips.OrderByDescending(s => s.At).ThenByDescending(s => s.Id).Select(s => (double?)s.MgPerL).FirstOrDefault(), w.Tests.OrderByDescending(t => t.At).ThenByDescending(t => t.Id).Select(t => (double?)t.EColiPer100Ml).FirstOrDefault(), w.Tests.OrderByDescending(t => t.At).ThenByDescending(t => t.Id).Select(t => (DateTimeOffset?)t.At).FirstOrDefault())).ToListAsync(),
+            .Select(w => new KitWater(w.Id, w.Kind, w.Chloramine, w.Strips.OrderByDescending(s => s.At).ThenByDescending(s => s.Id)
+                .Select(s => (double?)s.MgPerL).FirstOrDefault(), w.Tests.OrderByDescending(t => t.At).ThenByDescending(t => t.Id)
+                    .Select(t => (double?)t.EColiPer100Ml).FirstOrDefault(), w.Tests.OrderByDescending(t => t.At)
+                        .ThenByDescending(t => t.Id).Select(t => (DateTimeOffset?)t.At).FirstOrDefault())).ToListAsync(),
         await db.Inputs.AsNoTracking().Where(i => i.UnfitWhy == null).Select(i => i.Kind).Distinct().ToListAsync(),
-        (await db.ForkChoices.AsNoTracking().ToListAsync()).Where(f => Core.Workings.KnownForks.Wrong("school", f.ForkId, f.SchoolId) is null).ToDictionary(f => f.ForkId, f => f.SchoolId), // a word of another version is none
+        // a word of another version is none
+        (await db.ForkChoices.AsNoTracking().ToListAsync()).Where(f => Core.Workings.KnownForks.Wrong("school", f.ForkId,
+            f.SchoolId) is null).ToDictionary(f => f.ForkId, f => f.SchoolId),
         await ReadLots(db),
         await Cleaning.Unclean(db),
         await ReadSprayers(db),
@@ -83,7 +96,8 @@ public sealed record KitSnapshot(
     public static Task<List<KitSprayer>> SprayersOf(HoldingDb db) => ReadSprayers(db);
 
     private static async Task<List<KitSprayer>> ReadSprayers(HoldingDb db) =>
-        [.. (await db.Sprayers.AsNoTracking().Include(s => s.Calibrations).OrderBy(s => s.Id).Take(100).ToListAsync()).Select(s => RaceKits.Of(s))];
+        [.. (await db.Sprayers.AsNoTracking().Include(s => s.Calibrations).OrderBy(s => s.Id).Take(100).ToListAsync()).Select(s =>
+            RaceKits.Of(s))];
 
     /// <summary>Lots of source, the ones to take first at the front: judged good, then with care, then never asked.</summary>
     private static async Task<List<KitLot>> ReadLots(HoldingDb db)
@@ -91,8 +105,12 @@ public sealed record KitSnapshot(
         var kinds = Ingredients.Sources.Select(s => s.Kind).ToList();
         var asked = db.SourceChecks.Newest();
         var rows = await db.Inputs.AsNoTracking().Where(i => kinds.Contains(i.Kind) && i.UnfitWhy == null).OrderBy(i => i.Id)
-            .Select(i => new { i.Id, i.Kind, i.Name, i.Lot, Answers = asked.Where(c => c.InputId == i.Id).Select(c => c.Answers).FirstOrDefault() }).ToListAsync();
-        return [.. rows.Select(r => new KitLot(r.Id, r.Kind, r.Lot is null ? r.Name : $"{r.Name}, {r.Lot}", r.Answers is null ? null : SourceGate.Judge(r.Answers).Value, r.Answers is null ? null : r.Answers))
+            .Select(i => new {
+                i.Id, i.Kind, i.Name, i.Lot, Answers = asked.Where(c => c.InputId == i.Id).Select(c => c.Answers)
+                .FirstOrDefault()
+            }).ToListAsync();
+        return [.. rows.Select(r => new KitLot(r.Id, r.Kind, r.Lot is null ? r.Name : $"{r.Name}, {r.Lot}", r.Answers is null
+            ? null : SourceGate.Judge(r.Answers).Value, r.Answers is null ? null : r.Answers))
             .OrderBy(l => l.Ruling?.Fitness ?? SourceFitness.Unasked)];
     }
 }

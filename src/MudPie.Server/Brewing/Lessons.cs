@@ -17,7 +17,8 @@ public static class Lessons
             .Select(b => new { b.VesselId, Recipe = (int?)b.RecipeVersion!.RecipeId, b.Brew, b.Learnt }).ToListAsync();
         return Learnt.Prior([.. rows.Take(Remembered * 5).Select(r => new Lesson(
             Multipliers.Listed(r.Learnt!), r.VesselId == vesselId,
-            recipeId is not null ? r.Recipe == recipeId : r.Brew.Sources?.FirstOrDefault()?.Kind == sourceKind)).Where(l => l.SameVessel || l.SameRecipe).Take(Remembered)]);
+            recipeId is not null ? r.Recipe == recipeId : r.Brew.Sources?.FirstOrDefault()?.Kind == sourceKind))
+            .Where(l => l.SameVessel || l.SameRecipe).Take(Remembered)]);
     }
 
     /// <summary>What a brew taught at its end: three readings or more, and a model that fits them.</summary>
@@ -30,7 +31,8 @@ public static class SourceRulings
 {
     /// <summary>The newest ruling on a lot; null where it was never asked, or none is meant.</summary>
     public static async Task<SourceRuling?> Of(HoldingDb db, int? inputId) =>
-        inputId is null || await db.SourceChecks.Newest().Where(c => c.InputId == inputId).Select(c => c.Answers).FirstOrDefaultAsync() is not { } answers
+        inputId is null || await db.SourceChecks.Newest().Where(c => c.InputId == inputId).Select(c => c.Answers)
+            .FirstOrDefaultAsync() is not { } answers
             ? null
             : SourceGate.Judge(answers).Value;
 }

@@ -10,13 +10,15 @@ using MudPie.Server.Web;
 
 namespace MudPie.Server.Brewing;
 
-/// <summary>Reads a batch's log into what the core wants to know of it. Forecasts are kept for two minutes, or until something is logged.</summary>
+/// <summary>Reads a batch's log into what the core wants to know of it. Forecasts are kept for two minutes, or until something is
+/// logged.</summary>
 public sealed class LiveBrew(HoldingDb db, HoldingClock clock, WeatherBook weather, IMemoryCache cache)
 {
     private string? _hold;
 
     /// <summary>A batch with everything that a screen of it needs.</summary>
-    /// <remarks>Of a logger's file of more than 600 figures its log holds the means of ten minutes or more, 300 of each kind at most; all of them stay in the file, and are paged by <see cref="BatchLogEndpoints"/>.</remarks>
+    /// <remarks>Of a logger's file of more than 600 figures its log holds the means of ten minutes or more, 300 of each kind at most; all
+    /// of them stay in the file, and are paged by <see cref="BatchLogEndpoints"/>.</remarks>
     public async Task<Batch?> Load(int id) => (await Load([id])).FirstOrDefault();
 
     /// <summary>Several at once, in no order.</summary>
@@ -24,9 +26,11 @@ public sealed class LiveBrew(HoldingDb db, HoldingClock clock, WeatherBook weath
     {
         var batches = await db.Batches.AsNoTracking().AsSplitQuery()
             .Include(b => b.Vessel).Include(b => b.Pump).Include(b => b.Diffuser).Include(b => b.Water)
-            .Include(b => b.Beds).ThenInclude(b => b.Bed).Include(b => b.Log.Where(l => l.Source != LoggerThinning.Source)).Include(b => b.SourceInput).Include(b => b.SecondSourceInput).Include(b => b.RecipeVersion)
+            .Include(b => b.Beds).ThenInclude(b => b.Bed).Include(b => b.Log.Where(l => l.Source != LoggerThinning.Source))
+            .Include(b => b.SourceInput).Include(b => b.SecondSourceInput).Include(b => b.RecipeVersion)
             .Where(b => ids.Contains(b.Id)).ToListAsync();
-        foreach (var id in await db.Log.Where(l => ids.Contains(l.BatchId) && l.Source == LoggerThinning.Source).Select(l => l.BatchId).Distinct().ToListAsync())
+        foreach (var id in await db.Log.Where(l => ids.Contains(l.BatchId) && l.Source == LoggerThinning.Source).Select(l => l.BatchId)
+            .Distinct().ToListAsync())
         {
             batches.First(b => b.Id == id).Log.AddRange(await LoggerThinning.Of(db, id));
         }
@@ -50,9 +54,9 @@ public sealed class LiveBrew(HoldingDb db, HoldingClock clock, WeatherBook weath
         return await Kept(batch, started, now);
     }
 
-    /// <summary>The race to the ground: of a brew that is going as it is watched, of a planned one at its hour; null for one that is over, failed, or a feed.</summary>
-    public async Task<RaceAnswer?> Race(Batch batch) => batch.State switch
-    {
+    /// <summary>The race to the ground: of a brew that is going as it is watched, of a planned one at its hour; null for one that is over,
+    /// failed, or a feed.</summary>
+    public async Task<RaceAnswer?> Race(Batch batch) => batch.State switch {
         BatchState.Used or BatchState.Heaped => null,
         BatchState.Planned => (await Kept(batch, batch.PlannedStart, batch.PlannedStart)).Match(w => w.Value.Race, _ => null),
         _ => (await Watch(batch))?.Match(w => w.Value.Race, _ => null),
@@ -61,14 +65,19 @@ public sealed class LiveBrew(HoldingDb db, HoldingClock clock, WeatherBook weath
     private async Task<Ruling<WatchAnswer>> Kept(Batch batch, DateTimeOffset started, DateTimeOffset now)
     {
         var (hold, window) = (await Hold(), await Window(batch, now));
-        var probed = await ProbeData.Link(db, batch.Id) is { } link ? await db.ProbeReadings.CountAsync(r => r.ProbeLinkId == link.Id) / 15 : 0; // half an hour of a probe that reads every two minutes
+        // half an hour of a probe that reads every two minutes
+        var probed = await ProbeData.Link(db, batch.Id) is { } link
+            ? await db.ProbeReadings.CountAsync(r => r.ProbeLinkId == link.Id) / 15 : 0;
         var key = (batch.Id, batch.Log.Count, batch.State, hold, window, probed, await clock.Units(), now.ToUnixTimeSeconds() / 120);
         if (cache.TryGetValue(key, out Ruling<WatchAnswer>? kept) && kept is not null)
         {
             return kept;
         }
 
-        var ruling = BrewWatch.Of((await Ask(batch, started, now, hold, window)) with { Members = batch.StartedAt is null ? BrewPlan.Members : null }, await clock.Local());
+        var ruling = BrewWatch.Of((await Ask(batch, started, now, hold, window)) with {
+            Members = batch.StartedAt is null
+            ? BrewPlan.Members : null
+        }, await clock.Local());
         return cache.Set(key, ruling, new MemoryCacheEntryOptions { AbsoluteExpirationRelativeToNow = TimeSpan.FromMinutes(3), Size = 1 });
     }
 
@@ -90,46 +99,58 @@ public sealed class LiveBrew(HoldingDb db, HoldingClock clock, WeatherBook weath
         var brew = batch.Brew;
         var log = Standing(batch);
         double Hour(LogEntry l) => Math.Max((l.At - started).TotalHours, 0);
-        return brew with
-        {
-            Foods = [.. brew.Foods ?? [], .. log.Where(l => l.Kind == LogKind.Fed).Select(l => new FoodAmount { Kind = l.Text, Ml = l.Number, AtH = Hour(l) })],
+        return brew with {
+            Foods = [.. brew.Foods ?? [], .. log.Where(l => l.Kind == LogKind.Fed)
+                .Select(l => new FoodAmount { Kind = l.Text, Ml = l.Number, AtH = Hour(l) })],
             AirChanges = [.. log.Where(l => l.Kind == LogKind.AirTo).Select(l => new AirFrom { AtH = Hour(l), AirLpm = l.Number ?? 0 })],
         };
     }
 
     /// <summary>What the core wants to know of a batch.</summary>
-    public async Task<WatchQuestion> Ask(Batch batch, DateTimeOffset started, DateTimeOffset now) => await Ask(batch, started, now, await Hold(), await Window(batch, now));
+    public async Task<WatchQuestion> Ask(Batch batch, DateTimeOffset started, DateTimeOffset now) =>
+        await Ask(batch, started, now, await Hold(), await Window(batch, now));
 
     /// <summary>The school that the holding keeps for how long a brew may stand.</summary>
-    public async Task<string> Hold() => _hold ??= (await db.ForkChoices.AsNoTracking().FirstOrDefaultAsync(f => f.ForkId == "hold"))?.SchoolId is { } school && KnownForks.Wrong("hold", "hold", school) is null ? school : "oxygen";
+    public async Task<string> Hold() =>
+        _hold ??= (await db.ForkChoices.AsNoTracking().FirstOrDefaultAsync(f => f.ForkId == "hold"))?.SchoolId is { } school
+            && KnownForks.Wrong("hold", "hold", school) is null ? school : "oxygen";
 
-    private async Task<RaceWindow?> Window(Batch batch, DateTimeOffset now) => await RaceKits.Window(await clock.Find(), batch.Purpose == Purpose.Leaf, batch.UseAt > now ? batch.UseAt : now, weather);
+    private async Task<RaceWindow?> Window(Batch batch, DateTimeOffset now) =>
+        await RaceKits.Window(await clock.Find(), batch.Purpose == Purpose.Leaf, batch.UseAt > now ? batch.UseAt : now, weather);
 
     private async Task<WatchQuestion> Ask(Batch batch, DateTimeOffset started, DateTimeOffset now, string hold, RaceWindow? window)
     {
         double Hour(DateTimeOffset at) => (at - started).TotalHours;
         var log = Standing(batch);
-        List<SeenAt<T>> Seen<T>(LogKind kind, Func<LogEntry, T> what) => [.. log.Where(l => l.Kind == kind && l.At >= started.AddMinutes(-1)).Select(l => new SeenAt<T>(Math.Max(Hour(l.At), 0), what(l)))];
+        List<SeenAt<T>> Seen<T>(LogKind kind, Func<LogEntry, T> what) =>
+            [.. log.Where(l => l.Kind == kind && l.At >= started.AddMinutes(-1))
+                .Select(l => new SeenAt<T>(Math.Max(Hour(l.At), 0), what(l)))];
         var (probe, _) = await Probe(batch, started, now);
         var rulings = new[] { await SourceRulings.Of(db, batch.SourceInputId), await SourceRulings.Of(db, batch.SecondSourceInputId) };
         var units = await clock.Units();
         var mixL = batch.BrewL * PutOutRace.UsualOneIn(batch.Purpose == Purpose.Leaf);
-        var battery = await db.Pumps.AsNoTracking().Where(p => p.BatteryHours != null).OrderByDescending(p => p.OpenLpm).FirstOrDefaultAsync();
-        return new WatchQuestion
-        {
+        var battery = await db.Pumps.AsNoTracking().Where(p => p.BatteryHours != null).OrderByDescending(p => p.OpenLpm)
+            .FirstOrDefaultAsync();
+        return new WatchQuestion {
             Units = units,
             Brew = AsBrewed(batch, started),
             StartedAt = started,
             UseAtH = Math.Max(Hour(batch.UseAt), 0.1),
-            Warmth = [.. Seen(LogKind.Warmth, l => l.Number ?? 0).Concat(probe.Select(p => new SeenAt<double>(p.H, p.TemperatureC))).OrderBy(w => w.H)],
-            Prior = await Lessons.Prior(db, batch.VesselId, batch.RecipeVersion?.RecipeId, batch.Brew.Sources?.FirstOrDefault()?.Kind, batch.Id),
-            Battery = battery is null ? null : new BatteryPump { AirLpm = Air.AtDepthLpm(battery.OpenLpm, battery.ShutOffKPa, 0.3, 3), Hours = battery.BatteryHours },
-            Race = new WatchRace(mixL, batch.Race is { } kept ? kept : RaceKits.For(null, await KitSnapshot.SprayersOf(db), mixL, new TypedFields(units)), window, units),
-            Seen = new BrewSeen
-            {
+            Warmth = [.. Seen(LogKind.Warmth, l => l.Number ?? 0).Concat(probe.Select(p => new SeenAt<double>(p.H, p.TemperatureC)))
+                .OrderBy(w => w.H)],
+            Prior = await Lessons.Prior(db, batch.VesselId, batch.RecipeVersion?.RecipeId,
+                batch.Brew.Sources?.FirstOrDefault()?.Kind, batch.Id),
+            Battery = battery is null ? null : new BatteryPump {
+                AirLpm = Air.AtDepthLpm(battery.OpenLpm, battery.ShutOffKPa, 0.3, 3),
+                Hours = battery.BatteryHours
+            },
+            Race = new WatchRace(mixL, batch.Race is { } kept ? kept : RaceKits.For(null, await KitSnapshot.SprayersOf(db), mixL,
+                new TypedFields(units)), window, units),
+            Seen = new BrewSeen {
                 Dunked = batch.Making == Making.Extract,
                 Hold = hold,
-                CountedAtH = [.. (await db.Tallies.AsNoTracking().Where(t => t.BatchId == batch.Id).Select(t => t.At).ToListAsync()).Select(Hour).Where(h => h >= 0)],
+                CountedAtH = [.. (await db.Tallies.AsNoTracking().Where(t => t.BatchId == batch.Id).Select(t => t.At)
+                    .ToListAsync()).Select(Hour).Where(h => h >= 0)],
                 IsTea = batch.Making == Making.Tea,
                 IsFeed = batch.Making == Making.Steep,
                 NowH = Math.Max(Hour(now), 0),
@@ -139,13 +160,15 @@ public sealed class LiveBrew(HoldingDb db, HoldingClock clock, WeatherBook weath
                 Probe = [.. probe.Select(p => new SeenAt<double>(p.H, p.MgPerL))],
                 Smells = Seen(LogKind.Smell, l => Enum.Parse<Smell>(l.Text!, true)),
                 Foams = Seen(LogKind.Foam, l => Enum.Parse<Foam>(l.Text!, true)),
-                SourceUnfit = rulings.Any(r => r?.Fitness == SourceFitness.Unfit) || batch.SourceInput?.UnfitWhy is not null || batch.SecondSourceInput?.UnfitWhy is not null,
+                SourceUnfit = rulings.Any(r => r?.Fitness == SourceFitness.Unfit) || batch.SourceInput?.UnfitWhy is not null
+                    || batch.SecondSourceInput?.UnfitWhy is not null,
                 PathogenFound = log.LastOrDefault(l => l.Kind == LogKind.Pathogen)?.Text == "found",
             },
         };
     }
 
-    /// <summary>Hourly means of its probe up to when the air went off, put right by hand readings; and the probe's state for the watch.</summary>
+    /// <summary>Hourly means of its probe up to when the air went off, put right by hand readings; and the probe's state for the
+    /// watch.</summary>
     public async Task<(IReadOnlyList<ProbePoint> Hours, ProbeState? State)> Probe(Batch batch, DateTimeOffset started, DateTimeOffset now)
     {
         if (await ProbeData.Link(db, batch.Id) is not { } link)
@@ -156,7 +179,8 @@ public sealed class LiveBrew(HoldingDb db, HoldingClock clock, WeatherBook weath
         var last = await db.ProbeReadings.Where(r => r.ProbeLinkId == link.Id).MaxAsync(r => (DateTimeOffset?)r.At);
         var drift = ProbeData.Drift(await ProbeData.Means(db, link.Id, started, 10), ProbeData.ByHand(batch, started));
         var until = ((batch.AirOffAt ?? now) - started).TotalHours;
-        var hours = (await ProbeData.Means(db, link.Id, started, 60)).Where(p => p.H <= until && p.Readings >= 3).Select(p => p with { MgPerL = Math.Max(p.MgPerL - (drift ?? 0), 0) }).ToList();
+        var hours = (await ProbeData.Means(db, link.Id, started, 60)).Where(p => p.H <= until && p.Readings >= 3)
+            .Select(p => p with { MgPerL = Math.Max(p.MgPerL - (drift ?? 0), 0) }).ToList();
         var silent = link.DetachedAt is null ? (now - (last ?? link.AttachedAt)).TotalHours : (double?)null;
         return (hours, new ProbeState(silent, drift));
     }

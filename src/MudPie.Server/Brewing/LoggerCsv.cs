@@ -17,9 +17,11 @@ public sealed record LoggerColumn(string Header, string TakenFor);
 public sealed record LoggerProblem(int Line, string Wrong, string WayOut);
 
 /// <summary>A logger's file read, before anything is kept.</summary>
-public sealed record LoggerPreview(IReadOnlyList<LoggerColumn> Columns, int Rows, IReadOnlyList<LoggerRow> First, IReadOnlyList<LoggerProblem> Problems);
+public sealed record LoggerPreview(IReadOnlyList<LoggerColumn> Columns, int Rows, IReadOnlyList<LoggerRow> First,
+    IReadOnlyList<LoggerProblem> Problems);
 
-/// <summary>Reads a logger's CSV: any of comma, semicolon or tab between cells, decimal point or comma, headers matched by their words.</summary>
+/// <summary>Reads a logger's CSV: any of comma, semicolon or tab between cells, decimal point or comma, headers matched by their
+/// words.</summary>
 public static class LoggerCsv
 {
     private const int MostRows = 20_000;
@@ -35,7 +37,8 @@ public static class LoggerCsv
         using var csv = CsvHead.Open(text);
         if (!csv.Read() || !csv.ReadHeader() || csv.HeaderRecord is not { Length: > 1 } headers)
         {
-            return (new LoggerPreview([], 0, [], [new(1, "There is no line of headers with at least two columns.", "Begin with a line such as: time,mg/L,°C.")]), []);
+            return (new LoggerPreview([], 0, [],
+                [new(1, "There is no line of headers with at least two columns.", "Begin with a line such as: time,mg/L,°C.")]), []);
         }
 
         var taken = headers.Select(TakenFor).ToArray();
@@ -44,7 +47,8 @@ public static class LoggerCsv
         while (problems.Count < 50 && rows.Count < MostRows && csv.Read())
         {
             var line = csv.Parser.RawRow;
-            var cells = Enumerable.Range(0, headers.Length).Select(i => csv.TryGetField<string>(i, out var cell) ? cell ?? "" : "").ToArray();
+            var cells = Enumerable.Range(0, headers.Length)
+                .Select(i => csv.TryGetField<string>(i, out var cell) ? cell ?? "" : "").ToArray();
             if (cells.All(string.IsNullOrWhiteSpace))
             {
                 continue;
@@ -66,7 +70,8 @@ public static class LoggerCsv
             problems.Add(new(2, "There are headers and no rows.", "Check that the logger wrote something."));
         }
 
-        return (new LoggerPreview([.. headers.Zip(taken, (h, t) => new LoggerColumn(h, t))], rows.Count, [.. rows.Take(5)], problems), rows);
+        return (new LoggerPreview([.. headers.Zip(taken, (h, t) => new LoggerColumn(h, t))], rows.Count, [.. rows.Take(5)],
+            problems), rows);
     }
 
     /// <summary>The problems as a refusal, by line.</summary>
@@ -76,7 +81,8 @@ public static class LoggerCsv
     private static string TakenFor(string header)
     {
         var h = header.ToLowerInvariant();
-        return h.Contains("mg/l") || h.Contains("oxygen") || h.Contains("ppm") || h is "do" or "o2" || h.StartsWith("do ", StringComparison.Ordinal) || h.StartsWith("do(", StringComparison.Ordinal) ? "oxygen"
+        return h.Contains("mg/l") || h.Contains("oxygen") || h.Contains("ppm") || h is "do" or "o2"
+            || h.StartsWith("do ", StringComparison.Ordinal) || h.StartsWith("do(", StringComparison.Ordinal) ? "oxygen"
             : h.Contains("°c") || h.Contains("temp") || h.Contains("warm") || h is "c" or "degc" ? "warmth"
             : h is "h" or "hours" or "hour" ? "hours"
             : h.Contains("time") || h.Contains("date") || h is "at" or "when" ? "time"
@@ -100,7 +106,8 @@ public static class LoggerCsv
     }
 
     private static LoggerRow? Row(
-        int line, string[] cells, string[] taken, DateTimeOffset started, DateTimeOffset now, Func<DateTimeOffset, DateTimeOffset> local, DateTimeOffset? after, List<LoggerProblem> problems)
+        int line, string[] cells, string[] taken, DateTimeOffset started, DateTimeOffset now, Func<DateTimeOffset, DateTimeOffset> local,
+        DateTimeOffset? after, List<LoggerProblem> problems)
     {
         var before = problems.Count;
         DateTimeOffset? at = null;
@@ -126,11 +133,13 @@ public static class LoggerCsv
 
         if (at is null)
         {
-            problems.Add(new(line, "Its time can't be read, or was left out when the clocks changed.", "Write it as 2026-05-01 06:30 (the holding's own time) or 2026-05-01T06:30Z."));
+            problems.Add(new(line, "Its time can't be read, or was left out when the clocks changed.",
+                "Write it as 2026-05-01 06:30 (the holding's own time) or 2026-05-01T06:30Z."));
         }
         else if (at < started.AddMinutes(-5) || at > now.AddMinutes(5))
         {
-            problems.Add(new(line, at > now ? "It lies in the future." : "It lies before this batch began.", "Leave that line out, or check the logger's clock."));
+            problems.Add(new(line, at > now ? "It lies in the future." : "It lies before this batch began.",
+                "Leave that line out, or check the logger's clock."));
         }
 
         return problems.Count > before || (oxygen is null && warmth is null) ? null : new LoggerRow(line, at!.Value, oxygen, warmth);
@@ -145,7 +154,8 @@ public static class LoggerCsv
 
         if (Number(cell) is not { } value || value < 0 || value > most)
         {
-            problems.Add(new(line, $"“{(cell.Length > 20 ? cell[..20] : cell)}” is no {unit}.", $"Give 0 to {most:0} {unit}, or leave the cell empty."));
+            problems.Add(new(line, $"“{(cell.Length > 20 ? cell[..20] : cell)}” is no {unit}.",
+                $"Give 0 to {most:0} {unit}, or leave the cell empty."));
             return null;
         }
 
@@ -153,5 +163,6 @@ public static class LoggerCsv
     }
 
     private static double? Number(string cell) =>
-        Core.Measures.TypedNumber.Of(cell, pointIsDecimal: true, commaIsDecimal: true).Value; // nothing here goes to a thousand: a comma can only be decimal
+        // nothing here goes to a thousand: a comma can only be decimal
+        Core.Measures.TypedNumber.Of(cell, pointIsDecimal: true, commaIsDecimal: true).Value;
 }

@@ -35,14 +35,18 @@ public static class LoggerThinning
             WHERE "BatchId" = {batchId} AND "Source" = {Source} AND NOT EXISTS (SELECT 1 FROM "Log" AS c WHERE c."CorrectsId" = l."Id")
             GROUP BY "Kind", "At" / {span}
             """).ToListAsync();
-        return [.. means.Select(m => new LogEntry { Id = m.Id, BatchId = batchId, Kind = Words.Must<LogKind>(m.Kind), At = DateTimeOffset.FromUnixTimeMilliseconds(m.At), RecordedAt = DateTimeOffset.FromUnixTimeMilliseconds(m.At), Number = m.Number, Source = Source })];
+        return [.. means.Select(m => new LogEntry { Id = m.Id, BatchId = batchId, Kind = Words.Must<LogKind>(m.Kind),
+            At = DateTimeOffset.FromUnixTimeMilliseconds(m.At), RecordedAt = DateTimeOffset.FromUnixTimeMilliseconds(m.At),
+            Number = m.Number, Source = Source })];
     }
 
     /// <summary>How many there are, and what stands for them; null where all are shown.</summary>
     public static async Task<string?> Says(HoldingDb db, int batchId, int shown)
     {
         var many = await db.Log.CountAsync(l => l.BatchId == batchId && l.Source == Source);
-        return many <= Few ? null : $"{many:N0} figures of the logger are kept; {Say.Number(shown)} means of even spans stand for them here and in the forecast.";
+        return many <= Few
+            ? null : $"{many:N0} figures of the logger are kept; {Say.Number(shown)} means of even spans stand for them here and in the "
+                + "forecast.";
     }
 }
 
@@ -55,7 +59,8 @@ public static class BatchLogEndpoints
     private const int PerPage = 500;
 
     /// <summary>What can be asked.</summary>
-    public static void MapBatchLogs(this IEndpointRouteBuilder api) => api.MapGet("/brew/batches/{id:int}/log", Read).Produces<LogPage>().ProducesProblem(404);
+    public static void MapBatchLogs(this IEndpointRouteBuilder api) => api.MapGet("/brew/batches/{id:int}/log", Read).Produces<LogPage>()
+        .ProducesProblem(404);
 
     private static async Task<IResult> Read(int id, HoldingDb db, Web.HoldingClock clock, int page = 1)
     {
@@ -68,9 +73,11 @@ public static class BatchLogEndpoints
         var (many, units) = (await all.CountAsync(), await clock.Units());
         var pages = Math.Max(1, (many + PerPage - 1) / PerPage);
         page = Math.Clamp(page, 1, pages);
-        var rows = await all.OrderByDescending(l => l.At).ThenByDescending(l => l.Id).Skip((page - 1) * PerPage).Take(PerPage).ToListAsync();
+        var rows = await all.OrderByDescending(l => l.At).ThenByDescending(l => l.Id).Skip((page - 1) * PerPage).Take(PerPage)
+            .ToListAsync();
         var ids = rows.Select(r => r.Id).ToList();
-        var corrected = (await db.Log.AsNoTracking().Where(l => l.CorrectsId != null && ids.Contains(l.CorrectsId.Value)).ToListAsync()).RightedBy();
+        var corrected = (await db.Log.AsNoTracking().Where(l => l.CorrectsId != null && ids.Contains(l.CorrectsId.Value))
+            .ToListAsync()).RightedBy();
         return TypedResults.Ok(new LogPage(page, pages, many, [.. rows.Select(l => BatchViews.Line(l, corrected, units))]));
     }
 }

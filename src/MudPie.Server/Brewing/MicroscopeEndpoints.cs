@@ -29,8 +29,10 @@ public static class MicroscopeEndpoints
     /// <summary>What can be asked and done.</summary>
     public static void MapMicroscope(this IEndpointRouteBuilder api)
     {
-        api.MapPost("/brew/tally/work-out", (TallyQuestion q) => Problems.Answer(MicroscopeTally.Of(q))).Produces<Worked<TallyAnswer>>().ProducesProblem(422);
-        api.MapPost("/brew/tally/through", (ThroughRequest r) => Problems.Answer(Microscope.CameThrough(r.Before, r.After))).Produces<Worked<WholeAnswer>>().ProducesProblem(422);
+        api.MapPost("/brew/tally/work-out", (TallyQuestion q) => Problems.Answer(MicroscopeTally.Of(q))).Produces<Worked<TallyAnswer>>()
+            .ProducesProblem(422);
+        api.MapPost("/brew/tally/through", (ThroughRequest r) => Problems.Answer(Microscope.CameThrough(r.Before, r.After)))
+            .Produces<Worked<WholeAnswer>>().ProducesProblem(422);
         api.MapPost("/brew/tallies", Keep).Produces<Kept>().ProducesProblem(422);
         api.MapGet("/brew/tallies", Read).Produces<TalliesView>();
     }
@@ -48,7 +50,8 @@ public static class MicroscopeEndpoints
 
         if (stage == "source" ? !await db.Inputs.AnyAsync(i => i.Id == r.InputId) : !await db.Batches.AnyAsync(b => b.Id == r.BatchId))
         {
-            fields.Checks.Add(stage == "source" ? "inputId" : "batchId", "It is not said what was counted.", stage == "source" ? "Choose the lot of source." : "Choose the brew.");
+            fields.Checks.Add(stage == "source" ? "inputId" : "batchId", "It is not said what was counted.", stage == "source"
+                ? "Choose the lot of source." : "Choose the brew.");
         }
 
         if (!fields.Checks.Sound)
@@ -56,7 +59,10 @@ public static class MicroscopeEndpoints
             return fields.Checks.Refusal;
         }
 
-        var kept = new MicroscopeTallyKept { BatchId = stage == "source" ? null : r.BatchId, InputId = stage == "source" ? r.InputId : null, At = at, RecordedAt = clock.Now, Stage = stage, Tally = r.Tally };
+        var kept = new MicroscopeTallyKept {
+            BatchId = stage == "source" ? null : r.BatchId, InputId = stage == "source" ? r.InputId : null,
+            At = at, RecordedAt = clock.Now, Stage = stage, Tally = r.Tally
+        };
         db.Tallies.Add(kept);
         await db.SaveChangesAsync();
         return Writes.Done(new Kept(kept.Id));
@@ -64,8 +70,7 @@ public static class MicroscopeEndpoints
 
     private static async Task<IResult> Read(HoldingDb db, int page = 0)
     {
-        var rows = await db.Tallies.AsNoTracking().OrderByDescending(t => t.At).Skip(Math.Max(page, 0) * 30).Take(30).Select(t => new
-        {
+        var rows = await db.Tallies.AsNoTracking().OrderByDescending(t => t.At).Skip(Math.Max(page, 0) * 30).Take(30).Select(t => new {
             t.Id,
             t.BatchId,
             t.Stage,
@@ -74,15 +79,22 @@ public static class MicroscopeEndpoints
             Batch = db.Batches.Where(b => b.Id == t.BatchId).Select(b => b.Name).FirstOrDefault(),
             Input = db.Inputs.Where(i => i.Id == t.InputId).Select(i => i.Lot == null ? i.Name : i.Name + ", " + i.Lot).FirstOrDefault(),
         }).ToListAsync();
-        var views = rows.Select(r => (r.BatchId, View: new TallyView(r.Id, r.Batch ?? r.Input ?? "", r.Stage, r.At, MicroscopeTally.Of(r.Tally).Worked))).ToList();
-        var growth = views.Where(v => v.BatchId is not null).GroupBy(v => v.BatchId).Select(g => (First: g.LastOrDefault(v => v.View.Stage == "extracted").View, Last: g.FirstOrDefault(v => v.View.Stage == "end").View))
+        var views = rows.Select(r =>
+            (r.BatchId, View: new TallyView(r.Id, r.Batch ?? r.Input ?? "", r.Stage, r.At, MicroscopeTally.Of(r.Tally).Worked))).ToList();
+        var growth = views.Where(v => v.BatchId is not null).GroupBy(v => v.BatchId)
+            .Select(g => (First: g.LastOrDefault(v => v.View.Stage == "extracted").View,
+                Last: g.FirstOrDefault(v => v.View.Stage == "end").View))
             .Where(p => p.First is not null && p.Last is not null).Select(p => Grown(p.First, p.Last)).OfType<GrowthView>().ToList();
         return TypedResults.Ok(new TalliesView([.. views.Select(v => v.View)], growth));
     }
 
     private static GrowthView? Grown(TallyView first, TallyView last)
     {
-        var (a, b) = (first.Answer.Value.BacteriaUgPerMl + first.Answer.Value.FungiUgPerMl, last.Answer.Value.BacteriaUgPerMl + last.Answer.Value.FungiUgPerMl);
-        return a <= 0 ? null : new GrowthView(last.Of, b / a, $"{last.Of}: {Say.Number(b / a, 2)} times the living mass between extraction and the end. That is the brewer's proof{(b / a < 1.5 ? ", and here it is thin" : "")}.");
+        var (a, b) = (first.Answer.Value.BacteriaUgPerMl + first.Answer.Value.FungiUgPerMl, last.Answer.Value.BacteriaUgPerMl
+            + last.Answer.Value.FungiUgPerMl);
+        return a <= 0
+            ? null : new GrowthView(last.Of, b / a,
+                $"{last.Of}: {Say.Number(b / a, 2)} times the living mass between extraction and the end. That is the brewer's "
+                    + $"proof{(b / a < 1.5 ? ", and here it is thin" : "")}.");
     }
 }

@@ -18,7 +18,8 @@ public sealed record MoveRequest(DateTimeOffset? UseAt, Guid? Version);
 /// <param name="UseAt">When it goes out.</param>
 /// <param name="Steps">What slides along.</param>
 /// <param name="Verdict">In a sentence.</param>
-public sealed record MoveView(DateTimeOffset Start, DateTimeOffset Off, DateTimeOffset UseAt, IReadOnlyList<PlanStep> Steps, Verdict Verdict, Guid Version);
+public sealed record MoveView(DateTimeOffset Start, DateTimeOffset Off, DateTimeOffset UseAt, IReadOnlyList<PlanStep> Steps,
+    Verdict Verdict, Guid Version);
 
 /// <summary>Brews taken hold of on the day line and slid.</summary>
 public static class MoveEndpoints
@@ -40,7 +41,8 @@ public static class MoveEndpoints
         return moved.Match<IResult>(w => TypedResults.Ok(w.Value), Problems.Of);
     }
 
-    private static Task<IResult> Keep(int id, MoveRequest r, HoldingDb db, HoldingClock clock, WeatherBook weather, Writes writes) => writes.Do<Changed>(async () =>
+    private static Task<IResult> Keep(int id, MoveRequest r, HoldingDb db, HoldingClock clock, WeatherBook weather, Writes writes) =>
+        writes.Do<Changed>(async () =>
     {
         var batch = await db.Batches.Include(b => b.Log).FirstOrDefaultAsync(b => b.Id == id);
         var moved = await Move(batch, r, clock, weather);
@@ -77,7 +79,8 @@ public static class MoveEndpoints
     {
         if (batch is not { State: BatchState.Planned or BatchState.Brewing })
         {
-            return Refusal.Of("id", batch is null ? "There is no such batch." : "This brew can't be moved any more.", "Only a brew that is planned or going is slid.");
+            return Refusal.Of("id", batch is null ? "There is no such batch." : "This brew can't be moved any more.",
+                "Only a brew that is planned or going is slid.");
         }
 
         if (r.UseAt is not { } wanted)
@@ -92,7 +95,8 @@ public static class MoveEndpoints
         var steps = batch.Steps.ToList();
         var done = LiveBrew.Standing(batch).Where(l => l.Kind == LogKind.Step).Select(l => l.Text).ToHashSet();
         var fixedFeed = batch.StartedAt is not null;
-        var slid = steps.Select(s => done.Contains(s.Id) || (fixedFeed && s.Id.StartsWith("feed", StringComparison.Ordinal)) ? s : s with { At = s.At + by }).ToList();
+        var slid = steps.Select(s => done.Contains(s.Id) || (fixedFeed && s.Id.StartsWith("feed", StringComparison.Ordinal))
+            ? s : s with { At = s.At + by }).ToList();
         var first = slid.Where(s => !done.Contains(s.Id)).MinBy(s => s.At);
         var start = batch.StartedAt ?? batch.PlannedStart + by;
         var off = start.AddHours(batch.BrewHours) + (batch.StartedAt is null ? TimeSpan.Zero : by);
@@ -104,30 +108,41 @@ public static class MoveEndpoints
         if (batch.State == BatchState.Planned && first is not null && first.At < clock.Now.AddMinutes(-5))
         {
             var earliest = batch.UseAt + (clock.Now - steps.First(s => s.Id == first.Id).At);
-            return Refusal.Of("useAt", $"“{first.Name}” would have begun at {local(first.At):ddd HH:mm} already.", $"The earliest is {local(earliest):ddd HH:mm}.");
+            return Refusal.Of("useAt", $"“{first.Name}” would have begun at {local(first.At):ddd HH:mm} already.",
+                $"The earliest is {local(earliest):ddd HH:mm}.");
         }
 
         if (batch.State == BatchState.Brewing && off < clock.Now)
         {
-            return Refusal.Of("useAt", $"Its air would have gone off at {local(off):HH:mm} already.", $"The earliest is {local(clock.Now + (batch.UseAt - batch.StartedAt!.Value.AddHours(batch.BrewHours))):ddd HH:mm}.");
+            return Refusal.Of("useAt", $"Its air would have gone off at {local(off):HH:mm} already.",
+                $"The earliest is {local(clock.Now + (batch.UseAt - batch.StartedAt!.Value.AddHours(batch.BrewHours))):ddd HH:mm}.");
         }
 
         var verdict = await Says(batch, start, off, useAt, clock, weather, local);
         return Worked.Of(new MoveView(start, off, useAt, slid, verdict, batch.Version), "", Evidence.PractitionersRule);
     }
 
-    private static async Task<Verdict> Says(Batch batch, DateTimeOffset start, DateTimeOffset off, DateTimeOffset useAt, HoldingClock clock, WeatherBook weather, Func<DateTimeOffset, DateTimeOffset> local)
+    private static async Task<Verdict> Says(Batch batch, DateTimeOffset start, DateTimeOffset off, DateTimeOffset useAt, HoldingClock clock,
+        WeatherBook weather, Func<DateTimeOffset, DateTimeOffset> local)
     {
         if ((off - start).TotalHours > CapHours && batch.Making == Making.Tea)
         {
-            return new(Tone.Stop, $"{Say.Hours((off - start).TotalHours)} on the air: past the house's cap of {CapHours:0} h.", "What grew starts to eat itself. Use it sooner, or start it later.");
+            return new(Tone.Stop, $"{Say.Hours((off - start).TotalHours)} on the air: past the house's cap of {CapHours:0} h.",
+                "What grew starts to eat itself. Use it sooner, or start it later.");
         }
 
         var holding = await clock.Find();
-        var hour = holding is null ? null : SprayWindows.Of(new WindowsQuestion { Units = holding.Units, Purpose = batch.Purpose, From = useAt, Hours = 1, Latitude = holding.Latitude, Longitude = holding.Longitude, Weather = await weather.Hours(useAt.AddHours(-1), useAt.AddHours(8)) }).Value.Hours[0];
-        var slide = batch.StartedAt is null ? $"source in {local(start):ddd HH:mm}, air off {local(off):ddd HH:mm}" : $"air off {local(off):ddd HH:mm}";
+        var hour = holding is null
+            ? null : SprayWindows.Of(new WindowsQuestion {
+                Units = holding.Units, Purpose = batch.Purpose, From = useAt, Hours = 1,
+                Latitude = holding.Latitude, Longitude = holding.Longitude,
+                Weather = await weather.Hours(useAt.AddHours(-1), useAt.AddHours(8))
+            }).Value.Hours[0];
+        var slide = batch.StartedAt is null ? $"source in {local(start):ddd HH:mm}, air off {local(off):ddd HH:mm}"
+            : $"air off {local(off):ddd HH:mm}";
         return hour is { Spoils.Count: > 0 } bad
             ? new(Tone.Mind, $"Out at {local(useAt):ddd HH:mm}: {bad.Spoils[0]}.", $"Then {slide}.")
-            : new(Tone.Go, $"Out at {local(useAt):ddd HH:mm}.", $"Then {slide}{(hour?.Weather is null ? "; the weather then is not known" : "; nothing spoils that hour")}.");
+            : new(Tone.Go, $"Out at {local(useAt):ddd HH:mm}.",
+                $"Then {slide}{(hour?.Weather is null ? "; the weather then is not known" : "; nothing spoils that hour")}.");
     }
 }

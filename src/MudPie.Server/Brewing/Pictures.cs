@@ -9,7 +9,8 @@ public static class Pictures
     private const int LongestSide = 1600;
     private const long MostPixels = 40_000_000; // 160 MB while it is decoded
 
-    /// <summary>Decoded and encoded again, so that only a picture is kept: no place, no name, nothing hidden in it. Its size is looked at before anything is decoded, and one that breaks off is refused.</summary>
+    /// <summary>Decoded and encoded again, so that only a picture is kept: no place, no name, nothing hidden in it. Its size is looked at
+    /// before anything is decoded, and one that breaks off is refused.</summary>
     /// <returns>A JPEG of up to 1600 pixels a side, or what is wrong.</returns>
     public static (byte[]? Jpeg, Refusal? Wrong) Encode(byte[] bytes)
     {
@@ -22,7 +23,8 @@ public static class Pictures
         var (width, height) = (codec.Info.Width, codec.Info.Height);
         if (width < 1 || height < 1 || (long)width * height > MostPixels)
         {
-            return (null, Refusal.Of("photo", $"That picture has {width} × {height} pixels.", "Bring one of up to 40 million; a camera’s usual size will do."));
+            return (null, Refusal.Of("photo", $"That picture has {width} × {height} pixels.",
+                "Bring one of up to 40 million; a camera’s usual size will do."));
         }
 
         // A JPEG is decoded no larger than it is wanted.
@@ -36,7 +38,8 @@ public static class Pictures
 
         using var upright = Upright(bitmap, codec.EncodedOrigin);
         var scale = Math.Min(1.0, (double)LongestSide / Math.Max(upright.Width, upright.Height));
-        using var sized = upright.Resize(new SKImageInfo(Math.Max(1, (int)(upright.Width * scale)), Math.Max(1, (int)(upright.Height * scale))), new SKSamplingOptions(SKFilterMode.Linear, SKMipmapMode.Linear));
+        using var sized = upright.Resize(new SKImageInfo(Math.Max(1, (int)(upright.Width * scale)),
+            Math.Max(1, (int)(upright.Height * scale))), new SKSamplingOptions(SKFilterMode.Linear, SKMipmapMode.Linear));
         using var image = SKImage.FromBitmap(sized ?? upright);
         return (image.Encode(SKEncodedImageFormat.Jpeg, 82).ToArray(), null);
     }
@@ -44,12 +47,12 @@ public static class Pictures
     /// <summary>Turned as the camera was held: orientations 1 to 8 of Exif.</summary>
     private static SKBitmap Upright(SKBitmap held, SKEncodedOrigin origin)
     {
-        var aside = origin is SKEncodedOrigin.LeftTop or SKEncodedOrigin.RightTop or SKEncodedOrigin.RightBottom or SKEncodedOrigin.LeftBottom;
+        var aside = origin is SKEncodedOrigin.LeftTop or SKEncodedOrigin.RightTop or SKEncodedOrigin.RightBottom
+            or SKEncodedOrigin.LeftBottom;
         var (w, h) = (held.Width, held.Height);
         var turned = new SKBitmap(aside ? h : w, aside ? w : h);
         using var canvas = new SKCanvas(turned);
-        canvas.Concat(origin switch
-        {
+        canvas.Concat(origin switch {
             SKEncodedOrigin.TopRight => new SKMatrix(-1, 0, w, 0, 1, 0, 0, 0, 1),
             SKEncodedOrigin.BottomRight => new SKMatrix(-1, 0, w, 0, -1, h, 0, 0, 1),
             SKEncodedOrigin.BottomLeft => new SKMatrix(1, 0, 0, 0, -1, h, 0, 0, 1),

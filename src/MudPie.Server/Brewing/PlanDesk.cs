@@ -33,7 +33,8 @@ public sealed class PlanDesk(HoldingDb db, HoldingClock clock, WeatherBook weath
             return missing;
         }
 
-        var (question, refused) = Question(r, kit, kitByHand, clock.Now, holding, r.UseAt is { } useAt ? await RaceKits.Window(holding, r.Purpose == Purpose.Leaf, useAt, weather) : null);
+        var (question, refused) = Question(r, kit, kitByHand, clock.Now, holding, r.UseAt is { } useAt
+            ? await RaceKits.Window(holding, r.Purpose == Purpose.Leaf, useAt, weather) : null);
         if (question is null)
         {
             return refused!;
@@ -63,7 +64,8 @@ public sealed class PlanDesk(HoldingDb db, HoldingClock clock, WeatherBook weath
                     Units.Show(w.Value.CoversM2, Dimension.Area, holding.Units),
                     Units.Show(w.Value.Air.AtDepthLpm, Dimension.Flow, holding.Units),
                     Units.Show(w.Value.Air.OpenLpm, Dimension.Flow, holding.Units),
-                    w.Value.Air.LeastLpm is { } least ? $"{Units.Show(least, Dimension.Flow, holding.Units)} would hold it at 6" : "no air will hold this at 6",
+                    w.Value.Air.LeastLpm is { } least ? $"{Units.Show(least, Dimension.Flow, holding.Units)} would hold it at 6"
+                        : "no air will hold this at 6",
                     Units.Show(question.WarmthC ?? 0, Dimension.Temperature, holding.Units),
                     Units.Show(question.SwingC ?? 0, Dimension.TemperatureSpan, holding.Units),
                     PlanEndpoints.View(w.Value.Source, holding.Units),
@@ -72,8 +74,7 @@ public sealed class PlanDesk(HoldingDb db, HoldingClock clock, WeatherBook weath
                     WaterClearing.Says(w.Value.Water),
                     [.. w.Value.Foods.Select(f => PlanEndpoints.View(f, holding.Units))],
                     waits,
-                    w.Value.Race is { } race ? RaceViews.Of(race, holding.Units) : null)
-                {
+                    w.Value.Race is { } race ? RaceViews.Of(race, holding.Units) : null) {
                     MoreLots = [.. w.Value.MoreSources.Select(m => Lot(kit, r, m.Kind)?.Id).OfType<int>()],
                 },
                 ""),
@@ -81,14 +82,19 @@ public sealed class PlanDesk(HoldingDb db, HoldingClock clock, WeatherBook weath
     }
 
     /// <summary>Waits before harvest that this brew would begin, said before it is made.</summary>
-    private async Task<List<string>> Waits(PlanRequest r, KitSnapshot kit, BrewPlanAnswer p, IReadOnlyDictionary<string, (double Days, string Why)> own, Func<DateTimeOffset, DateTimeOffset> local)
+    private async Task<List<string>> Waits(PlanRequest r, KitSnapshot kit, BrewPlanAnswer p,
+        IReadOnlyDictionary<string, (double Days, string Why)> own, Func<DateTimeOffset, DateTimeOffset> local)
     {
         var lots = p.MoreSources.Select(m => m.Kind).Prepend(p.Source.Kind).Select(k => Lot(kit, r, k)).ToList();
-        var origin = new Core.Book.BrewOrigin(p.Making is Making.Tea or Making.Steep, lots.All(l => Book.Waits.ManureFree(l?.Answers)), false, await Book.Waits.TwoCleanBefore(db, p.Making, lots[0]?.Id, p.Foods.Select(f => f.Kind), r.VesselId!.Value, r.WaterSourceId!.Value));
-        return Book.Waits.InWords([Book.Waits.Cause("this brew", p.Making, p.UseAt, origin, r.Purpose == Purpose.Leaf)], r.BedIds.Distinct().Where(kit.Beds.ContainsKey).Select(id => (kit.Beds[id].Name, kit.Eaten.GetValueOrDefault(id))), p.UseAt, own, local);
+        var origin = new Core.Book.BrewOrigin(p.Making is Making.Tea or Making.Steep, lots.All(l => Book.Waits.ManureFree(l?.Answers)),
+            false, await Book.Waits.TwoCleanBefore(db, p.Making, lots[0]?.Id, p.Foods.Select(f => f.Kind), r.VesselId!.Value,
+                r.WaterSourceId!.Value));
+        return Book.Waits.InWords([Book.Waits.Cause("this brew", p.Making, p.UseAt, origin, r.Purpose == Purpose.Leaf)], r.BedIds.Distinct()
+            .Where(kit.Beds.ContainsKey).Select(id => (kit.Beds[id].Name, kit.Eaten.GetValueOrDefault(id))), p.UseAt, own, local);
     }
 
-    private static (BrewPlanQuestion? Question, Refusal? Refused) Question(PlanRequest r, KitSnapshot kit, bool kitByHand, DateTimeOffset now, Records.Ground.Holding holding, RaceWindow? window)
+    private static (BrewPlanQuestion? Question, Refusal? Refused) Question(PlanRequest r, KitSnapshot kit, bool kitByHand,
+        DateTimeOffset now, Records.Ground.Holding holding, RaceWindow? window)
     {
         var ids = r.BedIds.Distinct().ToList();
         var beds = ids.Where(kit.Beds.ContainsKey).Select(id => kit.Beds[id]).ToList();
@@ -112,7 +118,9 @@ public sealed class PlanDesk(HoldingDb db, HoldingClock clock, WeatherBook weath
         }
 
         var fields = new TypedFields(holding.Units);
-        var mixL = (r.BrewL ?? (vessel is null ? 1 : BrewPlan.LitresFor(BrewPlan.WantedL(beds, r.Purpose == Purpose.Leaf), vessel.WorkingL))) * PutOutRace.UsualOneIn(r.Purpose == Purpose.Leaf);
+        var mixL = (r.BrewL
+            ?? (vessel is null ? 1 : BrewPlan.LitresFor(BrewPlan.WantedL(beds, r.Purpose == Purpose.Leaf), vessel.WorkingL)))
+            * PutOutRace.UsualOneIn(r.Purpose == Purpose.Leaf);
         var race = RaceKits.For(r.Race, kit.Sprayers, mixL, fields);
         if (!fields.Checks.Sound)
         {
@@ -140,20 +148,24 @@ public sealed class PlanDesk(HoldingDb db, HoldingClock clock, WeatherBook weath
         }
 
         var chosen = kit.Lots.FirstOrDefault(l => l.Id == r.SourceInputId);
-        return (new BrewPlanQuestion
-        {
+        return (new BrewPlanQuestion {
             SourceRulings = rulings,
             BiasByCount = chosen?.Ruling?.BiasByCount,
             Loads = r.Loads,
             MoreSources = r.MoreSources,
             Race = race,
             Window = window,
-            Battery = kit.Pumps.Where(p => p.BatteryHours is not null).MaxBy(p => p.OpenLpm) is { } battery ? new BatteryPump { AirLpm = Air.AtDepthLpm(battery.OpenLpm, battery.ShutOffKPa, 0.3, 3), Hours = battery.BatteryHours } : null,
+            Battery = kit.Pumps.Where(p => p.BatteryHours is not null).MaxBy(p => p.OpenLpm) is { } battery
+                ? new BatteryPump {
+                    AirLpm = Air.AtDepthLpm(battery.OpenLpm, battery.ShutOffKPa, 0.3, 3),
+                    Hours = battery.BatteryHours
+                } : null,
             Bench = vessel!.Air is { } air && !kitByHand ? air : null,
             VesselUnclean = kit.Unclean.Contains(vessel.Id),
             Beds = beds,
             Purpose = r.Purpose,
-            UseAt = r.UseAt is { } use ? use.AddTicks(-(use.Ticks % TimeSpan.TicksPerMinute)) : null, // hours of use are said to the minute, everywhere the same
+            // hours of use are said to the minute, everywhere the same
+            UseAt = r.UseAt is { } use ? use.AddTicks(-(use.Ticks % TimeSpan.TicksPerMinute)) : null,
             Now = now,
             VesselWorkingL = vessel!.WorkingL,
             VesselDepthM = vessel.DepthM,
@@ -179,15 +191,15 @@ public sealed class PlanDesk(HoldingDb db, HoldingClock clock, WeatherBook weath
     }
 
     private static KitLot? Lot(KitSnapshot kit, PlanRequest r, string kind) =>
-        kit.Lots.FirstOrDefault(l => l.Id == r.SourceInputId && l.Kind == kind) ?? kit.Lots.FirstOrDefault(l => l.Kind == kind && l.Ruling?.Fitness != SourceFitness.Unfit);
+        kit.Lots.FirstOrDefault(l => l.Id == r.SourceInputId && l.Kind == kind)
+            ?? kit.Lots.FirstOrDefault(l => l.Kind == kind && l.Ruling?.Fitness != SourceFitness.Unfit);
 
     /// <summary>A recipe fills in whatever the grower has not set by hand, scaled to the litres of this brew.</summary>
     private static BrewPlanQuestion WithRecipe(BrewPlanQuestion q, RecipeFile recipe)
     {
         var litres = q.BrewL ?? BrewPlan.LitresFor(BrewPlan.WantedL(q.Beds, q.Purpose == Purpose.Leaf), q.VesselWorkingL ?? 1);
         var scaled = Recipes.ScaledTo(recipe, litres);
-        return q with
-        {
+        return q with {
             Making = q.Making ?? recipe.Making,
             Bias = recipe.Bias,
             Source = q.Source ?? scaled.Sources![0].Kind,
@@ -202,7 +214,8 @@ public sealed class PlanDesk(HoldingDb db, HoldingClock clock, WeatherBook weath
         var key = ("prior", r.VesselId, r.Recipe, source);
         if (!cache.TryGetValue(key, out Prior? prior))
         {
-            prior = await Lessons.Prior(db, r.VesselId ?? 0, recipe is null ? null : await RecipeEndpoints.RecipeOf(r.Recipe, db), source ?? "compost");
+            prior = await Lessons.Prior(db, r.VesselId ?? 0, recipe is null ? null : await RecipeEndpoints.RecipeOf(r.Recipe, db),
+                source ?? "compost");
             cache.Set(key, prior, new MemoryCacheEntryOptions { Size = 1, AbsoluteExpirationRelativeToNow = TimeSpan.FromSeconds(20) });
         }
 

@@ -66,10 +66,15 @@ public sealed record PlanRequest
 }
 
 /// <summary>An amount as it is shown: in the holding's units, and in tools with the error of rounding to them.</summary>
-public sealed record AmountView(string Kind, string Name, double Litres, double MostL, bool OnShelf, string Shown, string InTools, string ToolError, double AtH);
+public sealed record AmountView(string Kind, string Name, double Litres, double MostL, bool OnShelf, string Shown, string InTools,
+    string ToolError, double AtH);
 
 /// <summary>A plan with its amounts ready to read out, and the kit that it is for.</summary>
-public sealed record PlanView(int VesselId, int PumpId, int DiffuserId, int WaterSourceId, int? SourceInputId, string? SourceLot, string? SourceSays, string? RecipeName, WayOfMaking MakingIs, BrewPlanAnswer Plan, string BrewShown, string WantedShown, string CoversShown, string AirShown, string BoxShown, string LeastAirShown, string WarmthShown, string SwingShown, AmountView Source, IReadOnlyList<AmountView> MoreSources, IReadOnlyList<AmountView> AddableSources, string WaterSays, IReadOnlyList<AmountView> Foods, IReadOnlyList<string> Waits, RaceView? Race)
+public sealed record PlanView(int VesselId, int PumpId, int DiffuserId, int WaterSourceId, int? SourceInputId, string? SourceLot,
+    string? SourceSays, string? RecipeName, WayOfMaking MakingIs, BrewPlanAnswer Plan, string BrewShown, string WantedShown,
+    string CoversShown, string AirShown, string BoxShown, string LeastAirShown, string WarmthShown, string SwingShown, AmountView Source,
+    IReadOnlyList<AmountView> MoreSources, IReadOnlyList<AmountView> AddableSources, string WaterSays, IReadOnlyList<AmountView> Foods,
+    IReadOnlyList<string> Waits, RaceView? Race)
 {
     /// <summary>Lots that the other sources would be taken from.</summary>
     public IReadOnlyList<int> MoreLots { get; init; } = [];
@@ -89,26 +94,31 @@ public static class PlanEndpoints
         api.MapPost("/brew/batches", Keep).Produces<Kept>().ProducesProblem(422);
     }
 
-    /// <summary>Seven in the morning, late enough for any brew to be ready; or the first half hour after it that neither dark nor known weather spoils.</summary>
+    /// <summary>Seven in the morning, late enough for any brew to be ready; or the first half hour after it that neither dark nor known
+    /// weather spoils.</summary>
     private static async Task<IResult> Hour(HoldingClock clock, WeatherBook weather, string? purpose = null)
     {
         var local = await clock.Local();
         var day = local(clock.Now.AddHours(48 + 17));
         var seven = day.Date.AddHours(7) is var at ? new DateTimeOffset(at, local(new DateTimeOffset(at, day.Offset)).Offset) : day;
-        return TypedResults.Ok(new PlanHour(await clock.Find() is { } holding ? SprayWindows.FirstFit(Words.Read<Purpose>(purpose) != Purpose.Root, seven, holding.Latitude, holding.Longitude, await weather.Hours(seven.AddHours(-1), seven.AddHours(55))) : seven));
+        return TypedResults.Ok(new PlanHour(await clock.Find() is { } holding
+            ? SprayWindows.FirstFit(Words.Read<Purpose>(purpose) != Purpose.Root, seven, holding.Latitude, holding.Longitude,
+                await weather.Hours(seven.AddHours(-1), seven.AddHours(55))) : seven));
     }
 
     /// <summary>An amount in the holding's units and tools.</summary>
     public static AmountView View(PlanAmount a, UnitSystem units)
     {
         var tools = Spoons.InTools(new Litres(a.Litres), units);
-        return new AmountView(a.Kind, a.Name, a.Litres, a.MostL, a.OnShelf, Units.Show(a.Litres, Dimension.Volume, units), tools.Text, Spoons.ErrorText(tools.ErrorShare), a.AtH);
+        return new AmountView(a.Kind, a.Name, a.Litres, a.MostL, a.OnShelf, Units.Show(a.Litres, Dimension.Volume, units), tools.Text,
+            Spoons.ErrorText(tools.ErrorShare), a.AtH);
     }
 
     private static async Task<IResult> WorkOut(PlanRequest request, PlanDesk desk) =>
         Problems.Answer(await desk.Plan(request));
 
-    private static async Task<IResult> Keep(PlanRequest request, PlanDesk desk, HoldingDb db, HoldingClock clock, Writes writes) => await writes.Do(async () =>
+    private static async Task<IResult> Keep(PlanRequest request, PlanDesk desk, HoldingDb db, HoldingClock clock, Writes writes) =>
+        await writes.Do(async () =>
     {
         var plan = await desk.Plan(request);
         if (plan.Refused is { } refused)
@@ -120,13 +130,17 @@ public static class PlanEndpoints
         if (p.EarliestUseAt > p.UseAt)
         {
             var local = await clock.Local();
-            return Refusal.Of("useAt", $"It is too late for {local(p.UseAt):HH:mm} on {local(p.UseAt):d MMM}: begun now it could go out at {local(p.EarliestUseAt):HH:mm} on {local(p.EarliestUseAt):d MMM}.", "Move it to that hour or later, and keep it then.");
+            return Refusal.Of("useAt",
+                $"It is too late for {local(p.UseAt):HH:mm} on {local(p.UseAt):d MMM}: begun now it could go out "
+                    + $"at {local(p.EarliestUseAt):HH:mm} on {local(p.EarliestUseAt):d MMM}.",
+                    "Move it to that hour or later, and keep it then.");
         }
 
         var first = await db.Beds.Where(b => b.Id == request.BedIds[0]).Select(b => b.Name).SingleAsync();
-        var name = string.IsNullOrWhiteSpace(request.Name) ? $"{first}{(request.BedIds.Count > 1 ? $" and {request.BedIds.Count - 1} more" : "")}, {p.Making.Word()}" : request.Name.Trim();
-        var batch = new Batch
-        {
+        var name = string.IsNullOrWhiteSpace(request.Name)
+            ? $"{first}{(request.BedIds.Count > 1 ? $" and {request.BedIds.Count - 1} more" : "")}, {p.Making.Word()}"
+            : request.Name.Trim();
+        var batch = new Batch {
             Name = name.Length > 80 ? name[..80] : name,
             State = BatchState.Planned,
             Making = p.Making,

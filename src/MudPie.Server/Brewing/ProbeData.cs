@@ -21,7 +21,8 @@ public sealed record ProbeEventView(DateTimeOffset At, string Kind, string Text)
 /// <param name="Points">At most some hundred means, for drawing.</param>
 /// <param name="Events">Newest first.</param>
 public sealed record ProbeView(
-    int Id, string Name, bool Simulated, string Host, int Port, int Readings, DateTimeOffset? LastAt, double? LastMgPerL, double? Drift, string Says, IReadOnlyList<ProbePoint> Points, IReadOnlyList<ProbeEventView> Events);
+    int Id, string Name, bool Simulated, string Host, int Port, int Readings, DateTimeOffset? LastAt, double? LastMgPerL, double? Drift,
+    string Says, IReadOnlyList<ProbePoint> Points, IReadOnlyList<ProbeEventView> Events);
 
 /// <summary>A probe's readings, thinned by the file itself.</summary>
 public static class ProbeData
@@ -30,7 +31,8 @@ public static class ProbeData
 
     /// <summary>The probe in a batch, or null.</summary>
     public static async Task<ProbeLink?> Link(HoldingDb db, int batchId) =>
-        await db.Probes.AsNoTracking().Where(p => p.BatchId == batchId).OrderBy(p => p.DetachedAt == null ? 0 : 1).ThenByDescending(p => p.Id).FirstOrDefaultAsync();
+        await db.Probes.AsNoTracking().Where(p => p.BatchId == batchId).OrderBy(p => p.DetachedAt == null ? 0 : 1)
+            .ThenByDescending(p => p.Id).FirstOrDefaultAsync();
 
     /// <summary>Means over stretches of so many minutes, from the start of a batch on.</summary>
     public static async Task<List<ProbePoint>> Means(HoldingDb db, int linkId, DateTimeOffset started, double minutes)
@@ -38,14 +40,19 @@ public static class ProbeData
         var width = (long)(minutes * 60_000);
         var from = started.ToUnixTimeMilliseconds();
         var buckets = await db.Database.SqlQuery<Bucket>(
-            $"SELECT MIN(At) AS At, AVG(MgPerL) AS Mg, MIN(MgPerL) AS Low, MAX(MgPerL) AS High, AVG(TemperatureC) AS Warmth, COUNT(*) AS Count FROM ProbeReadings WHERE ProbeLinkId = {linkId} AND At >= {from} GROUP BY (At - {from}) / {width} ORDER BY 1").ToListAsync();
-        return [.. buckets.Select(b => new ProbePoint((Math.Floor((b.At - from) / (double)width) + 0.5) * minutes / 60, b.Mg, b.Low, b.High, b.Warmth, b.Count))];
+            $"""
+            SELECT MIN(At) AS At, AVG(MgPerL) AS Mg, MIN(MgPerL) AS Low, MAX(MgPerL) AS High, AVG(TemperatureC) AS Warmth, COUNT(*) AS Count
+            FROM ProbeReadings WHERE ProbeLinkId = {linkId} AND At >= {from} GROUP BY (At - {from}) / {width} ORDER BY 1
+            """).ToListAsync();
+        return [.. buckets.Select(b => new ProbePoint((Math.Floor((b.At - from) / (double)width) + 0.5) * minutes / 60, b.Mg, b.Low, b.High,
+            b.Warmth, b.Count))];
     }
 
     /// <summary>What a probe reads above hand readings: the mean over the last three that it was there for, within ten minutes.</summary>
     public static double? Drift(IReadOnlyList<ProbePoint> fine, IEnumerable<(double H, double MgPerL)> byHand)
     {
-        var pairs = byHand.Select(r => (r.MgPerL, Near: fine.Where(p => Math.Abs(p.H - r.H) <= 1.0 / 6).MinBy(p => Math.Abs(p.H - r.H)))).Where(p => p.Near is not null).TakeLast(3).Select(p => p.Near!.MgPerL - p.MgPerL).ToList();
+        var pairs = byHand.Select(r => (r.MgPerL, Near: fine.Where(p => Math.Abs(p.H - r.H) <= 1.0 / 6).MinBy(p => Math.Abs(p.H - r.H))))
+            .Where(p => p.Near is not null).TakeLast(3).Select(p => p.Near!.MgPerL - p.MgPerL).ToList();
         return pairs.Count == 0 ? null : pairs.Average();
     }
 
@@ -61,15 +68,19 @@ public static class ProbeData
         var points = await Means(db, link.Id, started, Math.Max(2, Math.Round(span * 60 / 300)));
         var fine = await Means(db, link.Id, started, 10);
         var count = await db.ProbeReadings.CountAsync(r => r.ProbeLinkId == link.Id);
-        var last = await db.ProbeReadings.AsNoTracking().Where(r => r.ProbeLinkId == link.Id).OrderByDescending(r => r.Sequence).FirstOrDefaultAsync();
-        var events = await db.ProbeEvents.AsNoTracking().Where(e => e.ProbeLinkId == link.Id).OrderByDescending(e => e.Id).Take(12).Select(e => new ProbeEventView(e.At, e.Kind, e.Text)).ToListAsync();
+        var last = await db.ProbeReadings.AsNoTracking().Where(r => r.ProbeLinkId == link.Id).OrderByDescending(r => r.Sequence)
+            .FirstOrDefaultAsync();
+        var events = await db.ProbeEvents.AsNoTracking().Where(e => e.ProbeLinkId == link.Id).OrderByDescending(e => e.Id).Take(12)
+            .Select(e => new ProbeEventView(e.At, e.Kind, e.Text)).ToListAsync();
         var drift = Drift(fine, ByHand(batch, started));
-        return new ProbeView(link.Id, link.Name, link.Simulated, link.Host, link.Port, count, last?.At, last?.MgPerL, drift, Says(link, last?.At, drift, now), points, events);
+        return new ProbeView(link.Id, link.Name, link.Simulated, link.Host, link.Port, count, last?.At, last?.MgPerL, drift,
+            Says(link, last?.At, drift, now), points, events);
     }
 
     /// <summary>Hand readings by the hour.</summary>
     public static IEnumerable<(double H, double MgPerL)> ByHand(Batch batch, DateTimeOffset started) =>
-        LiveBrew.Standing(batch).Where(l => l.Kind == LogKind.Oxygen && l.Source != "logger").Select(l => ((l.At - started).TotalHours, l.Number ?? 0));
+        LiveBrew.Standing(batch).Where(l => l.Kind == LogKind.Oxygen && l.Source != "logger")
+            .Select(l => ((l.At - started).TotalHours, l.Number ?? 0));
 
     private static string Says(ProbeLink link, DateTimeOffset? last, double? drift, DateTimeOffset now)
     {
@@ -78,12 +89,15 @@ public static class ProbeData
             return "It has been taken out.";
         }
 
-        var silent = last is null ? "It has not read anything yet." : now - last > ProbeReader.Silent ? $"Silent for {Core.Workings.Say.Minutes((now - last.Value).TotalMinutes)}." : "";
-        var off = drift switch
-        {
+        var silent = last is null ? "It has not read anything yet." : now - last > ProbeReader.Silent
+            ? $"Silent for {Core.Workings.Say.Minutes((now - last.Value).TotalMinutes)}." : "";
+        var off = drift switch {
             null => "Nobody has read by hand beside it yet.",
-            { } d when Math.Abs(d) >= WatchAlerts.DriftLine => $"It reads {Core.Workings.Say.Fixed(Math.Abs(d), 1)} {(d > 0 ? "above" : "below")} your own readings: calibrate one of them.",
-            { } d => $"It reads {Core.Workings.Say.Fixed(Math.Abs(d), 1)} {(d > 0 ? "above" : "below")} your own readings; the forecast takes that off.",
+            { } d when Math.Abs(d) >= WatchAlerts.DriftLine =>
+                $"It reads {Core.Workings.Say.Fixed(Math.Abs(d), 1)} {(d > 0 ? "above" : "below")} your own readings: calibrate one of "
+                    + "them.",
+            { } d => $"It reads {Core.Workings.Say.Fixed(Math.Abs(d), 1)} {(d > 0 ? "above" : "below")} your own readings; the forecast "
+                + "takes that off.",
         };
         return $"{silent} {off}".Trim();
     }

@@ -21,7 +21,8 @@ public static class ProbeEndpoints
     }
 
     private static async Task<IResult> Read(int id, HoldingDb db, HoldingClock clock, LiveBrew live) =>
-        await live.Load(id) is not { } batch ? Problems.NotFound("batch") : await ProbeData.View(db, batch, clock.Now) is { } view ? TypedResults.Ok(view) : TypedResults.NoContent();
+        await live.Load(id) is not { } batch ? Problems.NotFound("batch") : await ProbeData.View(db, batch, clock.Now) is { } view
+            ? TypedResults.Ok(view) : TypedResults.NoContent();
 
     private static async Task<IResult> Attach(int id, AttachRequest r, HoldingDb db, HoldingClock clock, Writes writes)
     {
@@ -29,7 +30,8 @@ public static class ProbeEndpoints
         var host = (r.Host ?? "127.0.0.1").Trim();
         if (host is not ("127.0.0.1" or "localhost" or "::1"))
         {
-            checks.Add("host", $"“{(host.Length > 40 ? host[..40] : host)}” is not this machine.", "Mud Pie reads probes on 127.0.0.1 only, so far.");
+            checks.Add("host", $"“{(host.Length > 40 ? host[..40] : host)}” is not this machine.",
+                "Mud Pie reads probes on 127.0.0.1 only, so far.");
         }
 
         var port = (int)checks.Range("port", r.Port ?? 5181, 1, 65535, "");
@@ -50,7 +52,8 @@ public static class ProbeEndpoints
 
             if (greeting is not { } hello)
             {
-                return Refusal.Of("port", $"Nothing at {host}:{port} greets as a probe does.", "Start it, look at its port, and try again. docs/probe.md says how it must greet.");
+                return Refusal.Of("port", $"Nothing at {host}:{port} greets as a probe does.",
+                    "Start it, look at its port, and try again. docs/probe.md says how it must greet.");
             }
 
             foreach (var old in await db.Probes.Where(p => p.BatchId == id && p.DetachedAt == null).ToListAsync())
@@ -58,7 +61,10 @@ public static class ProbeEndpoints
                 old.DetachedAt = clock.Now;
             }
 
-            var link = new ProbeLink { BatchId = id, Name = hello.Name, Host = host, Port = port, Simulated = hello.Simulated, AttachedAt = clock.Now };
+            var link = new ProbeLink {
+                BatchId = id, Name = hello.Name, Host = host, Port = port, Simulated = hello.Simulated,
+                AttachedAt = clock.Now
+            };
             db.Probes.Add(link);
             await db.SaveChangesAsync();
             return Writes.Done(new Kept(link.Id));

@@ -8,8 +8,10 @@ using MudPie.Server.Web;
 
 namespace MudPie.Server.Brewing;
 
-/// <summary>Reads every probe that hangs in a batch, in the background: stores each reading once, survives its loss, marks gaps, refuses what is not a reading.</summary>
-public sealed class ProbeReader(IServiceScopeFactory scopes, WriteTurns turns, TimeProvider time, IConfiguration settings, ILogger<ProbeReader> log) : BackgroundService
+/// <summary>Reads every probe that hangs in a batch, in the background: stores each reading once, survives its loss, marks gaps, refuses
+/// what is not a reading.</summary>
+public sealed class ProbeReader(IServiceScopeFactory scopes, WriteTurns turns, TimeProvider time, IConfiguration settings,
+    ILogger<ProbeReader> log) : BackgroundService
 {
     private static readonly TimeSpan Look = TimeSpan.FromSeconds(1);
     private static readonly TimeSpan Again = TimeSpan.FromSeconds(2);
@@ -116,10 +118,13 @@ public sealed class ProbeReader(IServiceScopeFactory scopes, WriteTurns turns, T
         while (!stop.IsCancellationRequested)
         {
             // What waits on the wire goes into one write; a lone reading is written at once.
-            var line = kept.Count > 0 && (kept.Count >= 500 || !stream.DataAvailable && !lines.HasLine) ? "" : await lines.Next(Patience, stop);
+            var line = kept.Count > 0 && (kept.Count >= 500 || !stream.DataAvailable && !lines.HasLine)
+                ? "" : await lines.Next(Patience, stop);
             if (line is null)
             {
-                await Note(link, "refused", lines.TooLong ? $"A line longer than {ProbeWire.LongestLine} letters: the connection was closed." : "It closed the connection.", stop);
+                await Note(link, "refused", lines.TooLong
+                    ? $"A line longer than {ProbeWire.LongestLine} letters: the connection was closed."
+                    : "It closed the connection.", stop);
                 break;
             }
 
@@ -154,7 +159,8 @@ public sealed class ProbeReader(IServiceScopeFactory scopes, WriteTurns turns, T
 
     private const int MostRefused = 50;
 
-    /// <summary>A probe may send what it remembers at once, and then no more than this in a minute: past it, its lines wait on the wire.</summary>
+    /// <summary>A probe may send what it remembers at once, and then no more than this in a minute: past it, its lines wait on the
+    /// wire.</summary>
     private sealed class Pace
     {
         private const int AtOnce = 10_000;
@@ -183,7 +189,8 @@ public sealed class ProbeReader(IServiceScopeFactory scopes, WriteTurns turns, T
     private async Task<long> Next(ProbeLink link, CancellationToken stop)
     {
         using var scope = scopes.CreateScope();
-        return (await scope.ServiceProvider.GetRequiredService<HoldingDb>().ProbeReadings.Where(r => r.ProbeLinkId == link.Id).MaxAsync(r => (long?)r.Sequence, stop) ?? -1) + 1;
+        return (await scope.ServiceProvider.GetRequiredService<HoldingDb>().ProbeReadings.Where(r => r.ProbeLinkId == link.Id)
+            .MaxAsync(r => (long?)r.Sequence, stop) ?? -1) + 1;
     }
 
     private async Task Keep(ProbeLink link, List<WireReading> readings, CancellationToken stop)
@@ -198,20 +205,28 @@ public sealed class ProbeReader(IServiceScopeFactory scopes, WriteTurns turns, T
         var db = scope.ServiceProvider.GetRequiredService<HoldingDb>();
         await using var transaction = await db.Database.BeginTransactionAsync(stop);
         var (low, high) = (readings.Min(r => r.Sequence), readings.Max(r => r.Sequence));
-        var known = (await db.ProbeReadings.Where(r => r.ProbeLinkId == link.Id && r.Sequence >= low && r.Sequence <= high).Select(r => r.Sequence).ToListAsync(stop)).ToHashSet();
-        var before = await db.ProbeReadings.Where(r => r.ProbeLinkId == link.Id).OrderByDescending(r => r.Sequence).Select(r => (DateTimeOffset?)r.At).FirstOrDefaultAsync(stop);
+        var known = (await db.ProbeReadings.Where(r => r.ProbeLinkId == link.Id && r.Sequence >= low && r.Sequence <= high)
+            .Select(r => r.Sequence).ToListAsync(stop)).ToHashSet();
+        var before = await db.ProbeReadings.Where(r => r.ProbeLinkId == link.Id).OrderByDescending(r => r.Sequence)
+            .Select(r => (DateTimeOffset?)r.At).FirstOrDefaultAsync(stop);
         var fresh = readings.Where(r => known.Add(r.Sequence)).OrderBy(r => r.Sequence).ToList();
         foreach (var r in fresh)
         {
             if (before is { } last && r.At - last > Silent)
             {
-                db.ProbeEvents.Add(new ProbeEvent { ProbeLinkId = link.Id, At = r.At, Kind = "back", Text = $"Nothing was read for {Core.Workings.Say.Minutes((r.At - last).TotalMinutes)} before this." });
+                db.ProbeEvents.Add(new ProbeEvent {
+                    ProbeLinkId = link.Id, At = r.At, Kind = "back",
+                    Text = $"Nothing was read for {Core.Workings.Say.Minutes((r.At - last).TotalMinutes)} before this."
+                });
             }
 
             before = r.At;
         }
 
-        db.ProbeReadings.AddRange(fresh.Select(r => new ProbeReadingKept { ProbeLinkId = link.Id, Sequence = r.Sequence, At = r.At, MgPerL = r.MgPerL, TemperatureC = r.TemperatureC }));
+        db.ProbeReadings.AddRange(fresh.Select(r => new ProbeReadingKept {
+            ProbeLinkId = link.Id, Sequence = r.Sequence, At = r.At,
+            MgPerL = r.MgPerL, TemperatureC = r.TemperatureC
+        }));
         await db.SaveChangesAsync(stop);
         await transaction.CommitAsync(stop);
     }
@@ -225,8 +240,10 @@ public sealed class ProbeReader(IServiceScopeFactory scopes, WriteTurns turns, T
 
         using var scope = scopes.CreateScope();
         var db = scope.ServiceProvider.GetRequiredService<HoldingDb>();
-        var last = await db.ProbeReadings.Where(r => r.ProbeLinkId == link.Id).MaxAsync(r => (DateTimeOffset?)r.At, stop) ?? link.AttachedAt;
-        if (time.GetUtcNow() - last > Silent && !await db.ProbeEvents.AnyAsync(e => e.ProbeLinkId == link.Id && e.Kind == "silent" && e.At > last, stop))
+        var last = await db.ProbeReadings.Where(r => r.ProbeLinkId == link.Id).MaxAsync(r => (DateTimeOffset?)r.At, stop)
+            ?? link.AttachedAt;
+        if (time.GetUtcNow() - last > Silent && !await db.ProbeEvents.AnyAsync(e => e.ProbeLinkId == link.Id && e.Kind == "silent"
+            && e.At > last, stop))
         {
             await Note(link, "silent", "Nothing more comes from it.", stop);
         }
@@ -238,7 +255,8 @@ public sealed class ProbeReader(IServiceScopeFactory scopes, WriteTurns turns, T
         var db = scope.ServiceProvider.GetRequiredService<HoldingDb>();
         // One note an hour of each kind: a probe gone mad must not fill the file.
         var since = time.GetUtcNow().AddHours(-1);
-        if (await db.ProbeEvents.CountAsync(e => e.ProbeLinkId == link.Id && e.Kind == kind && e.At > since, stop) < (settings.GetValue("Probe:NotesAnHour", 6)))
+        if (await db.ProbeEvents.CountAsync(e => e.ProbeLinkId == link.Id && e.Kind == kind && e.At > since, stop)
+            < (settings.GetValue("Probe:NotesAnHour", 6)))
         {
             db.ProbeEvents.Add(new ProbeEvent { ProbeLinkId = link.Id, At = time.GetUtcNow(), Kind = kind, Text = text });
             await db.SaveChangesAsync(stop);

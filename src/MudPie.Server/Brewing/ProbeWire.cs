@@ -20,7 +20,8 @@ public static class ProbeWire
     /// <summary>Reads the first words: "hello mudpie-probe 1 NAME simulated" or "… real".</summary>
     /// <returns>Name and whether it says that it is simulated; null where it is no probe of this protocol.</returns>
     public static (string Name, bool Simulated)? Hello(string line) =>
-        line.Split(' ') is ["hello", "mudpie-probe", "1", { Length: > 0 and <= 40 } name, "simulated" or "real"] words ? (name, words[4] == "simulated") : null;
+        line.Split(' ') is ["hello", "mudpie-probe", "1", { Length: > 0 and <= 40 } name, "simulated" or "real"] words
+            ? (name, words[4] == "simulated") : null;
 
     /// <summary>Reads "r SEQUENCE TIME MG-PER-L TEMPERATURE".</summary>
     /// <returns>The reading, or what was wrong with the line.</returns>
@@ -32,9 +33,11 @@ public static class ProbeWire
         }
 
         if (!long.TryParse(sequence, NumberStyles.None, CultureInfo.InvariantCulture, out var n)
-            || !DateTimeOffset.TryParseExact(at, "yyyy-MM-dd'T'HH:mm:ss.fff'Z'", CultureInfo.InvariantCulture, DateTimeStyles.AssumeUniversal, out var when)
+            || !DateTimeOffset.TryParseExact(at, "yyyy-MM-dd'T'HH:mm:ss.fff'Z'", CultureInfo.InvariantCulture,
+                DateTimeStyles.AssumeUniversal, out var when)
             || !double.TryParse(oxygen, NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var mg)
-            || !double.TryParse(warmth, NumberStyles.AllowDecimalPoint | NumberStyles.AllowLeadingSign, CultureInfo.InvariantCulture, out var c))
+            || !double.TryParse(warmth, NumberStyles.AllowDecimalPoint | NumberStyles.AllowLeadingSign,
+                CultureInfo.InvariantCulture, out var c))
         {
             return (null, "a figure that can't be read");
         }

@@ -9,7 +9,8 @@ namespace MudPie.Server.Brewing;
 public sealed record RaceRow(string Filling, string AirLost, string OutBy, string WithoutAir, bool WithinGrace);
 
 /// <summary>The race ready to read out: the same on the plan, the live page, the windows, the tank and the card.</summary>
-public sealed record RaceView(Verdict Verdict, string KitSays, string GraceShown, IReadOnlyList<RaceRow> Rows, IReadOnlyList<string> Saves, bool Won);
+public sealed record RaceView(Verdict Verdict, string KitSays, string GraceShown, IReadOnlyList<RaceRow> Rows,
+    IReadOnlyList<string> Saves, bool Won);
 
 /// <summary>Puts a race in words.</summary>
 public static class RaceViews
@@ -25,10 +26,12 @@ public static class RaceViews
         var (tank, name) = (Units.Show(race.Kit.TankL, Dimension.Volume, units), race.Kit.Name ?? "A tank");
         return new RaceView(
             race.Verdict,
-            $"{(name.Contains(tank, StringComparison.OrdinalIgnoreCase) ? name : $"{name} of {tank}")}{lanes}: draw {Say.Minutes(race.DrawMin)}, way {Say.Minutes(race.TravelMin)}, out {Say.Minutes(race.SprayMin)}",
+            $"{(name.Contains(tank, StringComparison.OrdinalIgnoreCase) ? name : $"{name} of {tank}")}{lanes}: "
+                + $"draw {Say.Minutes(race.DrawMin)}, way {Say.Minutes(race.TravelMin)}, out {Say.Minutes(race.SprayMin)}",
             Say.Minutes(race.GraceMinutes),
             [.. loads.Select((l, i) => (l, i)).Where(x => !many || x.i < 2 || x.i == loads.Count - 1)
-                .Select(x => new RaceRow(many && x.i == loads.Count - 1 ? $"… {x.i + 1}" : $"{x.i + 1}", Say.Minutes(x.l.AirLostAtMin), Say.Minutes(x.l.OutByMin), Say.Minutes(x.l.MinutesWithoutAir), x.l.WithinGrace))],
+                .Select(x => new RaceRow(many && x.i == loads.Count - 1 ? $"… {x.i + 1}" : $"{x.i + 1}", Say.Minutes(x.l.AirLostAtMin),
+                    Say.Minutes(x.l.OutByMin), Say.Minutes(x.l.MinutesWithoutAir), x.l.WithinGrace))],
             race.Won ? [] : race.Saves,
             race.Won);
     }

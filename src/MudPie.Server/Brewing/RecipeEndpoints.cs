@@ -12,7 +12,8 @@ using MudPie.Server.Web;
 namespace MudPie.Server.Brewing;
 
 /// <summary>A recipe in the list: of the starting set, or the grower's own newest version.</summary>
-public sealed record RecipeLine(string Ref, int? RecipeId, int Version, string Name, bool Starting, RecipeFile File, IReadOnlyList<int> Versions, int Brews, string ForShown, IReadOnlyList<RecipePart> Parts);
+public sealed record RecipeLine(string Ref, int? RecipeId, int Version, string Name, bool Starting, RecipeFile File,
+    IReadOnlyList<int> Versions, int Brews, string ForShown, IReadOnlyList<RecipePart> Parts);
 
 /// <summary>A line of a recipe as it is shown: what, how much in the holding's units, and at which hour.</summary>
 public sealed record RecipePart(string Name, string Shown, double AtH);
@@ -33,9 +34,13 @@ public sealed record RecipeBrought(string? Json);
 /// <summary>Recipes: kept, versioned, written and read as one open file.</summary>
 public static class RecipeEndpoints
 {
-    private static readonly JsonSerializerOptions Pretty = new(Json.Options) { WriteIndented = true, DefaultIgnoreCondition = JsonIgnoreCondition.WhenWritingNull, Encoder = System.Text.Encodings.Web.JavaScriptEncoder.UnsafeRelaxedJsonEscaping };
+    private static readonly JsonSerializerOptions Pretty = new(Json.Options) {
+        WriteIndented = true, DefaultIgnoreCondition =
+        JsonIgnoreCondition.WhenWritingNull, Encoder = System.Text.Encodings.Web.JavaScriptEncoder.UnsafeRelaxedJsonEscaping
+    };
 
-    private static readonly JsonSerializerOptions Strict = new(Json.Options) { UnmappedMemberHandling = JsonUnmappedMemberHandling.Disallow };
+    private static readonly JsonSerializerOptions Strict =
+        new(Json.Options) { UnmappedMemberHandling = JsonUnmappedMemberHandling.Disallow };
 
     /// <summary>What can be asked and done.</summary>
     public static void MapRecipes(this IEndpointRouteBuilder api)
@@ -47,11 +52,13 @@ public static class RecipeEndpoints
     }
 
     /// <summary>Number of the version behind a reference such as "v:12"; null for the starting set and for none.</summary>
-    public static int? VersionOf(string? reference) => reference?.Split(':') is ["v", var n] && int.TryParse(n, NumberStyles.None, CultureInfo.InvariantCulture, out var id) ? id : null;
+    public static int? VersionOf(string? reference) => reference?.Split(':') is ["v", var n]
+        && int.TryParse(n, NumberStyles.None, CultureInfo.InvariantCulture, out var id) ? id : null;
 
     /// <summary>The recipe behind a version.</summary>
     public static async Task<int?> RecipeOf(string? reference, HoldingDb db) =>
-        VersionOf(reference) is { } id ? await db.RecipeVersions.Where(v => v.Id == id).Select(v => (int?)v.RecipeId).FirstOrDefaultAsync() : null;
+        VersionOf(reference) is { } id ? await db.RecipeVersions.Where(v => v.Id == id).Select(v => (int?)v.RecipeId)
+            .FirstOrDefaultAsync() : null;
 
     /// <summary>The recipe of a reference; null for none, or a refusal where it is not there.</summary>
     public static async Task<(RecipeFile? File, Refusal? Missing)> Find(string? reference, HoldingDb db)
@@ -61,7 +68,8 @@ public static class RecipeEndpoints
             return (null, null);
         }
 
-        if (reference.Split(':') is ["start", var n] && int.TryParse(n, NumberStyles.None, CultureInfo.InvariantCulture, out var i) && i < Recipes.Starting.Count)
+        if (reference.Split(':') is ["start", var n] && int.TryParse(n, NumberStyles.None, CultureInfo.InvariantCulture, out var i)
+            && i < Recipes.Starting.Count)
         {
             return (Recipes.Starting[i], null);
         }
@@ -74,26 +82,28 @@ public static class RecipeEndpoints
     private static async Task<IResult> List(HoldingDb db, HoldingClock clock)
     {
         var units = await clock.Units();
-        var own = await db.Recipes.AsNoTracking().OrderBy(r => r.Name).Select(r => new
-        {
+        var own = await db.Recipes.AsNoTracking().OrderBy(r => r.Name).Select(r => new {
             r.Id,
             r.Name,
             Newest = r.Versions.OrderByDescending(v => v.Number).First(),
             Numbers = r.Versions.OrderByDescending(v => v.Number).Select(v => v.Id).ToList(),
             Brews = db.Batches.Count(b => b.RecipeVersion!.RecipeId == r.Id),
         }).Take(200).ToListAsync();
-        return TypedResults.Ok(own.Select(r => Line($"v:{r.Newest.Id}", r.Id, r.Newest.Number, r.Name, r.Newest.File, r.Numbers, r.Brews, units))
+        return TypedResults.Ok(own.Select(r => Line($"v:{r.Newest.Id}", r.Id, r.Newest.Number, r.Name, r.Newest.File, r.Numbers,
+            r.Brews, units))
             .Concat(Recipes.Starting.Select((f, i) => Line($"start:{i}", null, 1, f.Name!, f, [], 0, units))).ToList());
     }
 
-    private static RecipeLine Line(string reference, int? id, int version, string name, RecipeFile f, IReadOnlyList<int> versions, int brews, UnitSystem units)
+    private static RecipeLine Line(string reference, int? id, int version, string name, RecipeFile f, IReadOnlyList<int> versions,
+        int brews, UnitSystem units)
     {
         string Shown(double? litres) => Units.Show(litres ?? 0, Dimension.Volume, units);
         return new(
             reference, id, version, name, id is null, f, versions, brews, Shown(f.ForLitres),
             [
                 .. (f.Sources ?? []).Select(s => new RecipePart(Ingredients.Source(s.Kind)?.Name ?? s.Kind ?? "", Shown(s.Litres), 0)),
-                .. (f.Foods ?? []).Select(x => new RecipePart(Ingredients.Food(x.Kind)?.Name ?? x.Kind ?? "", Shown((x.Ml ?? 0) / 1000), x.AtH ?? 0)),
+                .. (f.Foods ?? []).Select(x => new RecipePart(Ingredients.Food(x.Kind)?.Name ?? x.Kind ?? "", Shown((x.Ml ?? 0) / 1000),
+                    x.AtH ?? 0)),
             ]);
     }
 
@@ -102,7 +112,8 @@ public static class RecipeEndpoints
         var (file, _) = await Find(reference, db);
         return file is null
             ? Problems.NotFound("recipe")
-            : TypedResults.File(JsonSerializer.SerializeToUtf8Bytes(file, Pretty), "application/json", $"{string.Concat(file.Name!.ToLowerInvariant().Select(c => char.IsLetterOrDigit(c) ? c : '-')).Trim('-')}.recipe.json");
+            : TypedResults.File(JsonSerializer.SerializeToUtf8Bytes(file, Pretty), "application/json",
+                $"{string.Concat(file.Name!.ToLowerInvariant().Select(c => char.IsLetterOrDigit(c) ? c : '-')).Trim('-')}.recipe.json");
     }
 
     private static Task<IResult> Keep(RecipeRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
@@ -111,12 +122,21 @@ public static class RecipeEndpoints
         var file = r.File;
         if (r.Source is { } source && file.Sources is [var first, ..])
         {
-            file = file with { Sources = [first with { Litres = fields.Quantity("source", source, Dimension.Volume, 0, 1250) }, .. file.Sources.Skip(1)] };
+            file = file with {
+                Sources = [first with { Litres = fields.Quantity("source", source, Dimension.Volume, 0, 1250) },
+                .. file.Sources.Skip(1)]
+            };
         }
 
         if (r.Foods is { } foods)
         {
-            file = file with { Foods = [.. foods.Select((f, i) => new FoodAmount { Kind = f.Kind, Ml = fields.Quantity($"foods[{i}].amount", TypedFields.Spoonful(f.Amount, fields.Units), Dimension.Volume, 0, 250) * 1000, AtH = fields.Optional($"foods[{i}].atH", f.AtH, Dimension.Plain, 0, 240) ?? 0 })] };
+            file = file with {
+                Foods =
+                [.. foods.Select((f, i) =>
+                    new FoodAmount { Kind = f.Kind, Ml = fields.Quantity($"foods[{i}].amount", TypedFields.Spoonful(f.Amount, fields.Units),
+                        Dimension.Volume, 0, 250) * 1000,
+                        AtH = fields.Optional($"foods[{i}].atH", f.AtH, Dimension.Plain, 0, 240) ?? 0 })]
+            };
         }
 
         return fields.Checks.Sound ? await Add(r.RecipeId, file, db, clock) : fields.Checks.Refusal;
@@ -126,7 +146,8 @@ public static class RecipeEndpoints
     {
         if (r.Json is not { Length: > 0 and <= 100_000 })
         {
-            return Refusal.Of("json", "There is no recipe in that file, or it is larger than 100 kB.", "Bring a file written by Mud Pie, or after docs/formats/recipe.md.");
+            return Refusal.Of("json", "There is no recipe in that file, or it is larger than 100 kB.",
+                "Bring a file written by Mud Pie, or after docs/formats/recipe.md.");
         }
 
         try
@@ -136,7 +157,8 @@ public static class RecipeEndpoints
         }
         catch (JsonException e)
         {
-            return Refusal.Of("json", $"Line {e.LineNumber + 1} can't be read{(e.Path is { Length: > 1 } path ? $" at {path}" : "")}.", "Bring a file written by Mud Pie, or after docs/formats/recipe.md.");
+            return Refusal.Of("json", $"Line {e.LineNumber + 1} can't be read{(e.Path is { Length: > 1 } path ? $" at {path}" : "")}.",
+                "Bring a file written by Mud Pie, or after docs/formats/recipe.md.");
         }
     });
 
@@ -156,7 +178,8 @@ public static class RecipeEndpoints
 
         if (await db.Recipes.AnyAsync(x => x.Name == name && x.Id != (recipeId ?? 0)))
         {
-            return Refusal.Of("name", $"There is a recipe called “{name}” already.", "Give it another name, or keep this as a new version of that one.");
+            return Refusal.Of("name", $"There is a recipe called “{name}” already.",
+                "Give it another name, or keep this as a new version of that one.");
         }
 
         if (recipe is null)
@@ -166,7 +189,10 @@ public static class RecipeEndpoints
         }
 
         recipe.Name = name;
-        var version = new RecipeVersion { Number = recipe.Versions.Select(v => v.Number).DefaultIfEmpty(0).Max() + 1, At = clock.Now, File = file with { Name = name } };
+        var version = new RecipeVersion {
+            Number = recipe.Versions.Select(v => v.Number).DefaultIfEmpty(0).Max() + 1, At = clock.Now,
+            File = file with { Name = name }
+        };
         recipe.Versions.Add(version);
         await db.SaveChangesAsync();
         return Writes.Done(new Kept(version.Id));

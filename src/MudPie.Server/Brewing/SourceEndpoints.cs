@@ -10,7 +10,8 @@ using MudPie.Server.Web;
 namespace MudPie.Server.Brewing;
 
 /// <summary>A lot of source and what was ruled on it.</summary>
-public sealed record SourceLotView(int Id, string Name, string Kind, string? Lot, SourceAnswers? Answers, DateTimeOffset? AskedAt, Worked<SourceRuling>? Ruling, int Brews, int Earlier);
+public sealed record SourceLotView(int Id, string Name, string Kind, string? Lot, SourceAnswers? Answers, DateTimeOffset? AskedAt,
+    Worked<SourceRuling>? Ruling, int Brews, int Earlier);
 
 /// <summary>A check on whether ground is alive.</summary>
 /// <param name="BedId">The bed.</param>
@@ -19,10 +20,12 @@ public sealed record SourceLotView(int Id, string Name, string Kind, string? Lot
 /// <param name="Figure">Share gone, or mg C per kg in a day.</param>
 /// <param name="At">When it was dug up or measured; now when not given.</param>
 /// <param name="BuriedAt">The day on which the strip was buried: the weeks follow from it.</param>
-public sealed record GroundCheckRequest(int BedId, string? Kind, double? Weeks, double? Figure, DateTimeOffset? At, DateTimeOffset? BuriedAt = null);
+public sealed record GroundCheckRequest(int BedId, string? Kind, double? Weeks, double? Figure, DateTimeOffset? At,
+    DateTimeOffset? BuriedAt = null);
 
 /// <summary>A check that was kept.</summary>
-public sealed record GroundCheckView(int Id, int BedId, string Bed, DateTimeOffset At, string Kind, double Figure, double? Weeks, Life Life, string Says);
+public sealed record GroundCheckView(int Id, int BedId, string Bed, DateTimeOffset At, string Kind, double Figure, double? Weeks, Life Life,
+    string Says);
 
 /// <summary>Lots of source, and whether ground is alive.</summary>
 public static class SourceEndpoints
@@ -31,10 +34,12 @@ public static class SourceEndpoints
     public static void MapSources(this IEndpointRouteBuilder api)
     {
         api.MapGet("/brew/sources", Read).Produces<IReadOnlyList<SourceLotView>>();
-        api.MapPost("/brew/sources/work-out", (SourceAnswers answers) => Problems.Answer(SourceGate.Judge(answers))).Produces<Worked<SourceRuling>>().ProducesProblem(422);
+        api.MapPost("/brew/sources/work-out", (SourceAnswers answers) => Problems.Answer(SourceGate.Judge(answers)))
+            .Produces<Worked<SourceRuling>>().ProducesProblem(422);
         api.MapPost("/brew/sources/{id:int}/check", Check).Produces<Kept>().ProducesProblem(422);
         api.MapGet("/brew/ground-checks", ReadGround).Produces<IReadOnlyList<GroundCheckView>>();
-        api.MapPost("/brew/ground-checks/work-out", (GroundCheckRequest r, HoldingClock clock) => Problems.Answer(Judge(r, clock.Now))).Produces<Worked<GroundAliveAnswer>>().ProducesProblem(422);
+        api.MapPost("/brew/ground-checks/work-out", (GroundCheckRequest r, HoldingClock clock) => Problems.Answer(Judge(r, clock.Now)))
+            .Produces<Worked<GroundAliveAnswer>>().ProducesProblem(422);
         api.MapPost("/brew/ground-checks", KeepGround).Produces<Kept>().ProducesProblem(422);
     }
 
@@ -42,8 +47,7 @@ public static class SourceEndpoints
     {
         var kinds = Ingredients.Sources.Select(s => s.Kind).ToList();
         var asked = db.SourceChecks.Newest();
-        var rows = await db.Inputs.AsNoTracking().Where(i => kinds.Contains(i.Kind)).OrderBy(i => i.Id).Select(i => new
-        {
+        var rows = await db.Inputs.AsNoTracking().Where(i => kinds.Contains(i.Kind)).OrderBy(i => i.Id).Select(i => new {
             i.Id,
             i.Name,
             i.Kind,
@@ -55,11 +59,13 @@ public static class SourceEndpoints
         return TypedResults.Ok(rows.Select(r =>
         {
             var answers = r.Check is null ? null : r.Check.Answers;
-            return new SourceLotView(r.Id, r.Name, r.Kind, r.Lot, answers, r.Check?.At, answers is null ? null : SourceGate.Judge(answers).Worked, r.Brews, Math.Max(r.Checks - 1, 0));
+            return new SourceLotView(r.Id, r.Name, r.Kind, r.Lot, answers, r.Check?.At, answers is null
+                ? null : SourceGate.Judge(answers).Worked, r.Brews, Math.Max(r.Checks - 1, 0));
         }).ToList());
     }
 
-    private static Task<IResult> Check(int id, SourceAnswers answers, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
+    private static Task<IResult> Check(int id, SourceAnswers answers, HoldingDb db, HoldingClock clock, Writes writes) =>
+        writes.Do<Kept>(async () =>
     {
         var input = await db.Inputs.FirstOrDefaultAsync(i => i.Id == id);
         if (input is null || Ingredients.Source(input.Kind) is null)
@@ -81,21 +87,31 @@ public static class SourceEndpoints
     });
 
     private static async Task<IResult> ReadGround(HoldingDb db) => TypedResults.Ok(
-        (await (from c in db.BedChecks.AsNoTracking() join b in db.Beds on c.BedId equals b.Id orderby c.At descending select new { c, b.Name }).Take(100).ToListAsync())
-            .Select(x => new GroundCheckView(x.c.Id, x.c.BedId, x.Name, x.c.At, x.c.Kind, x.c.Figure, x.c.Weeks is { } weeks ? Math.Round(weeks, 1) : null, x.c.Life, GroundAlive.Means(x.c.Life))).ToList());
+        (await (from c in db.BedChecks.AsNoTracking()
+                join b in db.Beds on c.BedId equals b.Id
+                orderby c.At descending
+                select new {
+                    c,
+                    b.Name
+                }).Take(100).ToListAsync())
+            .Select(x => new GroundCheckView(x.c.Id, x.c.BedId, x.Name, x.c.At, x.c.Kind, x.c.Figure, x.c.Weeks is { } weeks
+                ? Math.Round(weeks, 1) : null, x.c.Life, GroundAlive.Means(x.c.Life))).ToList());
 
-    private static double? WeeksOf(GroundCheckRequest r, DateTimeOffset now) => r.BuriedAt is { } buried ? ((r.At ?? now) - buried).TotalDays / 7 : r.Weeks;
+    private static double? WeeksOf(GroundCheckRequest r, DateTimeOffset now) => r.BuriedAt is { } buried
+        ? ((r.At ?? now) - buried).TotalDays / 7 : r.Weeks;
 
-    private static Ruling<GroundAliveAnswer> Judge(GroundCheckRequest r, DateTimeOffset now) => r.Kind switch
-    {
-        "cotton" => GroundAlive.CottonStrip(WeeksOf(r, now), r.Figure).Match<Ruling<GroundAliveAnswer>>(w => w, x => Renamed(x, "goneShare")),
+    private static Ruling<GroundAliveAnswer> Judge(GroundCheckRequest r, DateTimeOffset now) => r.Kind switch {
+        "cotton" => GroundAlive.CottonStrip(WeeksOf(r, now), r.Figure)
+            .Match<Ruling<GroundAliveAnswer>>(w => w, x => Renamed(x, "goneShare")),
         "co2" => GroundAlive.Co2Burst(r.Figure).Match<Ruling<GroundAliveAnswer>>(w => w, x => Renamed(x, "mgCPerKg")),
         _ => Refusal.Of("kind", "No check was chosen.", "Choose cotton or co2."),
     };
 
-    private static Refusal Renamed(Refusal refusal, string from) => new([.. refusal.Problems.Select(p => p.Field == from ? p with { Field = "figure" } : p)]);
+    private static Refusal Renamed(Refusal refusal, string from) =>
+        new([.. refusal.Problems.Select(p => p.Field == from ? p with { Field = "figure" } : p)]);
 
-    private static Task<IResult> KeepGround(GroundCheckRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
+    private static Task<IResult> KeepGround(GroundCheckRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
+        writes.Do<Kept>(async () =>
     {
         var ruling = Judge(r, clock.Now);
         var fields = new TypedFields(await clock.Units());
@@ -115,7 +131,10 @@ public static class SourceEndpoints
             return fields.Checks.Refusal;
         }
 
-        var check = new BedCheck { BedId = r.BedId, At = at, RecordedAt = clock.Now, Kind = r.Kind!, Figure = r.Figure!.Value, Weeks = WeeksOf(r, clock.Now), BuriedAt = r.BuriedAt, Life = ruling.Value.Life };
+        var check = new BedCheck {
+            BedId = r.BedId, At = at, RecordedAt = clock.Now, Kind = r.Kind!, Figure = r.Figure!.Value,
+            Weeks = WeeksOf(r, clock.Now), BuriedAt = r.BuriedAt, Life = ruling.Value.Life
+        };
         db.BedChecks.Add(check);
         await db.SaveChangesAsync();
         return Writes.Done(new Kept(check.Id));

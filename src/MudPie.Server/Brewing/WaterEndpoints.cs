@@ -40,14 +40,19 @@ public static class WaterEndpoints
         api.MapGet("/brew/water/tests", ReadTests).Produces<IReadOnlyList<WaterTestView>>();
         api.MapPost("/brew/water/{id:int}/tests", KeepTest).Produces<Kept>().ProducesProblem(422);
         api.MapGet("/brew/water/strips", Strips).Produces<IReadOnlyList<StripView>>();
-        api.MapPost("/brew/water/strips/{id:int}/photo", AddPhoto).Accepts<byte[]>("image/jpeg", "image/png").Produces<Kept>().ProducesProblem(422);
+        api.MapPost("/brew/water/strips/{id:int}/photo", AddPhoto).Accepts<byte[]>("image/jpeg", "image/png").Produces<Kept>()
+            .ProducesProblem(422);
     }
 
     private static async Task<IResult> WorkOut(WaterRequestMix r, HoldingDb db, HoldingClock clock)
     {
         var units = await clock.Units();
         var fields = new TypedFields(units);
-        var waters = await db.Waters.AsNoTracking().Select(w => new { w.Id, w.Name, w.Kind, w.Chloramine, Strip = w.Strips.OrderByDescending(s => s.At).ThenByDescending(s => s.Id).Select(s => (double?)s.MgPerL).FirstOrDefault() }).ToDictionaryAsync(w => w.Id);
+        var waters = await db.Waters.AsNoTracking()
+            .Select(w => new {
+                w.Id, w.Name, w.Kind, w.Chloramine, Strip = w.Strips.OrderByDescending(s => s.At).ThenByDescending(s => s.Id)
+                .Select(s => (double?)s.MgPerL).FirstOrDefault()
+            }).ToDictionaryAsync(w => w.Id);
         var parts = new List<WaterPart>();
         for (var i = 0; i < r.Pours.Count; i++)
         {
@@ -57,11 +62,15 @@ public static class WaterEndpoints
                 continue;
             }
 
-            parts.Add(new WaterPart { Name = water.Name, Kind = water.Kind, Chloramine = water.Chloramine, ChlorineMgPerL = water.Strip, Litres = fields.Quantity($"pours[{i}].amount", r.Pours[i].Amount, Dimension.Volume, 0.1, 10_000) });
+            parts.Add(new WaterPart {
+                Name = water.Name, Kind = water.Kind, Chloramine = water.Chloramine, ChlorineMgPerL = water.Strip,
+                Litres = fields.Quantity($"pours[{i}].amount", r.Pours[i].Amount, Dimension.Volume, 0.1, 10_000)
+            });
         }
 
         return fields.Checks.Sound
-            ? Problems.Answer(WaterBench.Of(parts, await Prices(db), units).Match<Ruling<WaterMixView>>(w => w.With(View(w.Value, units), w.Unit), x => x))
+            ? Problems.Answer(WaterBench.Of(parts, await Prices(db), units)
+                .Match<Ruling<WaterMixView>>(w => w.With(View(w.Value, units), w.Unit), x => x))
             : Problems.Of(fields.Checks.Refusal);
     }
 
@@ -69,19 +78,27 @@ public static class WaterEndpoints
         mix, Units.Show(mix.TotalL, Dimension.Volume, units),
         [.. mix.Ways.Select(w => new WayView(
             w,
-            w.Amount is not { } a ? "nothing to add" : a == 0 ? "nothing to clear" : w.Unit == "mg" ? Units.Show(a / 1000, Dimension.Mass, units) : $"{Units.Show(a / 1000, Dimension.Volume, units)} · {Spoons.InTools(new Litres(a / 1000), units).Text}",
+            w.Amount is not { } a ? "nothing to add" : a == 0 ? "nothing to clear" : w.Unit == "mg" ? Units.Show(a / 1000, Dimension.Mass,
+                units) : $"{Units.Show(a / 1000, Dimension.Volume, units)} · {Spoons.InTools(new Litres(a / 1000), units).Text}",
             w.MinutesAtMost == w.Minutes ? Say.Minutes(w.Minutes) : $"{Say.Minutes(w.Minutes)} to {Say.Minutes(w.MinutesAtMost)}",
             w.Cost switch { null => "not known", 0 => "nothing", { } c => c < 0.01 ? "under 0.01" : Say.Fixed(c, 2) }))]);
 
     /// <summary>Price per mg or mL of what the shelf has for clearing.</summary>
     private static async Task<Dictionary<string, double>> Prices(HoldingDb db)
     {
-        var shelf = await db.Inputs.AsNoTracking().Where(i => i.Price != null && i.UnfitWhy == null).Select(i => new { i.Kind, i.Price }).ToListAsync();
+        var shelf = await db.Inputs.AsNoTracking().Where(i => i.Price != null && i.UnfitWhy == null).Select(i => new { i.Kind, i.Price })
+            .ToListAsync();
         var prices = new Dictionary<string, double>();
         foreach (var i in shelf)
         {
             // Powders by the kilogram (1e6 mg; citric is measured by volume, about 0.9 kg per litre), liquids by the litre.
-            (string Way, double Per)? way = i.Kind switch { "ascorbicAcid" => ("ascorbic", 1e6), "thiosulfate" => ("thiosulfate", 1e6), "citricAcid" => ("citric", 1000 / 0.9), "humicLiquid" => ("humic", 1000), _ => null };
+            (string Way, double Per)? way = i.Kind switch {
+                "ascorbicAcid" => ("ascorbic", 1e6),
+                "thiosulfate" => ("thiosulfate", 1e6),
+                "citricAcid" => ("citric", 1000 / 0.9),
+                "humicLiquid" => ("humic", 1000),
+                _ => null
+            };
             if (way is { } w)
             {
                 prices[w.Way] = i.Price!.Value / w.Per;
@@ -92,18 +109,24 @@ public static class WaterEndpoints
     }
 
     private static async Task<IResult> ReadTests(HoldingDb db, HoldingClock clock) => TypedResults.Ok(
-        (await (from t in db.WaterTests.AsNoTracking() join w in db.Waters on t.WaterSourceId equals w.Id orderby t.At descending, t.Id descending select new { t, w.Name }).Take(40).ToListAsync())
-            .Select(x => new WaterTestView(x.t.Id, x.t.WaterSourceId, x.Name, x.t.At, x.t.EColiPer100Ml, x.t.By, WaterTests.Wrong(x.t.EColiPer100Ml, x.t.At, clock.Now)?.Wrong ?? "It lets this water in.")).ToList());
+        (await (from t in db.WaterTests.AsNoTracking()
+                join w in db.Waters on t.WaterSourceId equals w.Id
+                orderby t.At descending,
+            t.Id descending
+                select new { t, w.Name }).Take(40).ToListAsync())
+            .Select(x => new WaterTestView(x.t.Id, x.t.WaterSourceId, x.Name, x.t.At, x.t.EColiPer100Ml, x.t.By,
+                WaterTests.Wrong(x.t.EColiPer100Ml, x.t.At, clock.Now)?.Wrong ?? "It lets this water in.")).ToList());
 
-    private static Task<IResult> KeepTest(int id, WaterTestRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
+    private static Task<IResult> KeepTest(int id, WaterTestRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
+        writes.Do<Kept>(async () =>
     {
         var fields = new TypedFields(await clock.Units());
-        var test = new WaterTest
-        {
+        var test = new WaterTest {
             WaterSourceId = id,
             At = fields.Past("at", r.At, clock.Now),
             RecordedAt = clock.Now,
-            EColiPer100Ml = fields.Quantity("eColi", r.EColi, Dimension.Plain, 0, 1e6, "As the lab writes it for 100 mL: 0 where none was found."),
+            EColiPer100Ml = fields.Quantity("eColi", r.EColi, Dimension.Plain, 0, 1e6,
+                "As the lab writes it for 100 mL: 0 where none was found."),
             By = fields.Name("by", r.By, "the lab or the kit"),
         };
         if (!await db.Waters.AnyAsync(w => w.Id == id))
@@ -122,7 +145,12 @@ public static class WaterEndpoints
     });
 
     private static async Task<IResult> Strips(HoldingDb db, int page = 0) => TypedResults.Ok(
-        await (from s in db.Strips.AsNoTracking() join w in db.Waters on s.WaterSourceId equals w.Id orderby s.At descending, s.Id descending select new StripView(s.Id, w.Name, s.At, s.MgPerL, s.PhotoId)).Skip(Math.Max(page, 0) * 40).Take(40).ToListAsync());
+        await (from s in db.Strips.AsNoTracking()
+               join w in db.Waters on s.WaterSourceId equals w.Id
+               orderby s.At descending,
+            s.Id descending
+               select new StripView(s.Id, w.Name, s.At, s.MgPerL, s.PhotoId)).Skip(Math.Max(page, 0) * 40).Take(40)
+            .ToListAsync());
 
     private static async Task<IResult> AddPhoto(int id, HttpRequest request, HoldingDb db, Writes writes)
     {

@@ -6,7 +6,10 @@ namespace MudPie.Server.Calculators;
 /// <summary><c>mudpie calc NAME &lt; question.json &gt; answer.json</c>: no server, no database.</summary>
 public static class CalcCommand
 {
-    private static readonly JsonSerializerOptions Pretty = new(Json.Options) { WriteIndented = true, Encoder = System.Text.Encodings.Web.JavaScriptEncoder.UnsafeRelaxedJsonEscaping };
+    private static readonly JsonSerializerOptions Pretty = new(Json.Options) {
+        WriteIndented = true,
+        Encoder = System.Text.Encodings.Web.JavaScriptEncoder.UnsafeRelaxedJsonEscaping
+    };
 
     /// <summary>0 with the answer on <paramref name="output"/>, or 2 with the refusal on <paramref name="error"/>.</summary>
     public static int Run(string[] args, TextReader input, TextWriter output, TextWriter error)

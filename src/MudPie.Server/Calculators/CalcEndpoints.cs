@@ -13,7 +13,8 @@ public static class CalcEndpoints
     public static void MapCalculators(this IEndpointRouteBuilder api)
     {
         api.MapGet("/calc", () => Catalogue.All.Select(c => new CalculatorLine(c.Name, c.Line)));
-        api.MapGet("/calc/{name}/schema", (string name) => Catalogue.Find(name) is { } c ? TypedResults.Ok(c.Schema()) : Problems.NotFound("calculator"));
+        api.MapGet("/calc/{name}/schema", (string name) => Catalogue.Find(name) is { } c
+            ? TypedResults.Ok(c.Schema()) : Problems.NotFound("calculator"));
         api.MapPost("/calc/{name}", Ask).Accepts<JsonObject>("application/json");
     }
 

@@ -18,7 +18,8 @@ namespace MudPie.Server.Calculators;
 /// <param name="Line">What it does, in a line.</param>
 /// <param name="Question">Type of the question.</param>
 /// <param name="Answer">Takes JSON, gives JSON or a refusal; ends a long sum when whoever asked has gone.</param>
-public sealed record Calculator(string Name, string Line, Type Question, Func<string, CancellationToken, (JsonObject? Answer, Refusal? Refused)> Answer)
+public sealed record Calculator(string Name, string Line, Type Question,
+    Func<string, CancellationToken, (JsonObject? Answer, Refusal? Refused)> Answer)
 {
     /// <summary>JSON schema of the question.</summary>
     public JsonNode Schema() => SchemaOf(Question, Name, Line);
@@ -26,7 +27,8 @@ public sealed record Calculator(string Name, string Line, Type Question, Func<st
     /// <summary>JSON schema of a type, with a title and a line.</summary>
     public static JsonNode SchemaOf(Type type, string title, string line)
     {
-        var whole = Json.Options.GetJsonSchemaAsNode(type, new JsonSchemaExporterOptions { TreatNullObliviousAsNonNullable = true }).AsObject();
+        var whole = Json.Options.GetJsonSchemaAsNode(type, new JsonSchemaExporterOptions { TreatNullObliviousAsNonNullable = true })
+            .AsObject();
         whole.Insert(0, "$schema", "https://json-schema.org/draft/2020-12/schema");
         whole.Insert(1, "title", title);
         whole.Insert(2, "description", line);
@@ -102,23 +104,36 @@ public static class Catalogue
     [
         Make<OxygenSaturationQuestion, object>("oxygen-saturation", "Oxygen that fresh water holds at a warmth and an altitude.",
             q => OxygenSaturation.At(q.TemperatureC, q.AltitudeM).Shape(v => (object)new { mgPerL = v.Value })),
-        Make<BrewQuestion, BrewRunAnswer>("brew-run", "One run of the brew model: lowest oxygen, ready time, fungal share, series.", q => BrewRun.Of(q)),
-        Make<ForecastQuestion, ForecastAnswer>("brew-forecast", "The brew forecast: median and 80 % band of oxygen from an ensemble, re-weighted by readings.", BrewForecast.Of),
-        Make<ChlorineDoseQuestion, ChlorineDoseAnswer>("chlorine-dose", "What clears the chlorine from a volume of water, and how long it takes.",
+        Make<BrewQuestion, BrewRunAnswer>("brew-run", "One run of the brew model: lowest oxygen, ready time, fungal share, series.",
+            q => BrewRun.Of(q)),
+        Make<ForecastQuestion, ForecastAnswer>("brew-forecast",
+            "The brew forecast: median and 80 % band of oxygen from an ensemble, re-weighted by readings.", BrewForecast.Of),
+        Make<ChlorineDoseQuestion, ChlorineDoseAnswer>("chlorine-dose",
+            "What clears the chlorine from a volume of water, and how long it takes.",
             q => WaterClearing.Dose(q.VolumeL, q.ChlorineMgPerL, q.Way, q.Chloramine)),
-        Make<MicroscopeQuestion, MicroscopeAnswer>("microscope-count", "Organisms per mL from counts by field, with their 95 % interval.", Microscope.Count),
-        Make<DilutionQuestion, DilutionAnswer>("dilution", "A dilution read one way only, and split into tea and water.", q => Dilutions.Split(q.Parts, q.TotalL)),
+        Make<MicroscopeQuestion, MicroscopeAnswer>("microscope-count", "Organisms per mL from counts by field, with their 95 % interval.",
+            Microscope.Count),
+        Make<DilutionQuestion, DilutionAnswer>("dilution", "A dilution read one way only, and split into tea and water.",
+            q => Dilutions.Split(q.Parts, q.TotalL)),
         Make<TankPlanQuestion, TankPlanAnswer>("tank-plan", "Area and rate to tanks: full ones, then the part tank.", TankPlan.Of),
-        Make<RaceQuestion, RaceTimes>("put-out-race", "From the last minute in the air to the last drop: filling by filling, how long each goes without air.", PutOutRace.Of),
-        Make<SprayerQuestion, SprayerAnswer>("sprayer-rate", "What a sprayer puts on a hectare: by nozzle, speed and spacing, or by a measured square.", SprayerRate.Of),
-        Make<InoculantQuestion, InoculantAnswer>("inoculant-dose", "How much to measure out for so many organisms, with what is still alive.", InoculantDose.Of),
-        Make<InjectorQuestion, InjectorAnswer>("injector-stock", "Stock for an injector: how much, how strong, how long it lasts.", q => InjectorStock.Of(q.Ratio, q.DosePerL, q.FeedL, q.FlowLPerMin, q.WithFeeds)),
-        Make<SunQuestion, SunAnswer>("sun", "Next sunrise and sunset at a place, and the height of noon.", q => SunTimes.From(q.Latitude, q.Longitude, q.FromUtc)),
-        Make<TrialAnalysisQuestion, TrialAnswer>("trial-analysis", "Any tidy CSV of a trial judged: the test its design wants, means, differences, verdict.",
+        Make<RaceQuestion, RaceTimes>("put-out-race",
+            "From the last minute in the air to the last drop: filling by filling, how long each goes without air.", PutOutRace.Of),
+        Make<SprayerQuestion, SprayerAnswer>("sprayer-rate",
+            "What a sprayer puts on a hectare: by nozzle, speed and spacing, or by a measured square.", SprayerRate.Of),
+        Make<InoculantQuestion, InoculantAnswer>("inoculant-dose",
+            "How much to measure out for so many organisms, with what is still alive.", InoculantDose.Of),
+        Make<InjectorQuestion, InjectorAnswer>("injector-stock", "Stock for an injector: how much, how strong, how long it lasts.",
+            q => InjectorStock.Of(q.Ratio, q.DosePerL, q.FeedL, q.FlowLPerMin, q.WithFeeds)),
+        Make<SunQuestion, SunAnswer>("sun", "Next sunrise and sunset at a place, and the height of noon.",
+            q => SunTimes.From(q.Latitude, q.Longitude, q.FromUtc)),
+        Make<TrialAnalysisQuestion, TrialAnswer>("trial-analysis",
+            "Any tidy CSV of a trial judged: the test its design wants, means, differences, verdict.",
             (q, stop) => q.Read().Match(w => TrialAnalysis.Of(w.Value with { Stop = stop }), r => r)),
         Make<ReplicatesQuestion, ReplicatesAnswer>("replicates", "How many plots of each a difference takes to be seen.", Replicates.Of),
-        Make<GerminationQuestion, GerminationAnswer>("germination", "So many up against so many: Fisher's exact test with its odds ratio.", Germination.Of),
-        Make<CombineQuestion, CombineAnswer>("combine-trials", "Sites and seasons put together: a random-effects mean with its prediction interval.", CombineTrials.Of),
+        Make<GerminationQuestion, GerminationAnswer>("germination", "So many up against so many: Fisher's exact test with its odds ratio.",
+            Germination.Of),
+        Make<CombineQuestion, CombineAnswer>("combine-trials",
+            "Sites and seasons put together: a random-effects mean with its prediction interval.", CombineTrials.Of),
         Make<BrixCorrectQuestion, object>("brix-correct", "A refractometer reading corrected to 20 °C.",
             q => BrixCorrection.To20(q.Brix, q.TemperatureC).Shape(v => (object)new { brix20 = v.Value })),
     ];
@@ -129,9 +144,11 @@ public static class Catalogue
     private static Ruling<TOut> Shape<TIn, TOut>(this Ruling<TIn> ruling, Func<TIn, TOut> to) =>
         ruling.Match<Ruling<TOut>>(w => w.With(to(w.Value), w.Unit), r => r);
 
-    private static Calculator Make<TQuestion, TAnswer>(string name, string line, Func<TQuestion, Ruling<TAnswer>> rule) => Make<TQuestion, TAnswer>(name, line, (q, _) => rule(q));
+    private static Calculator Make<TQuestion, TAnswer>(string name, string line, Func<TQuestion, Ruling<TAnswer>> rule) =>
+        Make<TQuestion, TAnswer>(name, line, (q, _) => rule(q));
 
-    private static Calculator Make<TQuestion, TAnswer>(string name, string line, Func<TQuestion, CancellationToken, Ruling<TAnswer>> rule) =>
+    private static Calculator Make<TQuestion, TAnswer>(string name, string line,
+        Func<TQuestion, CancellationToken, Ruling<TAnswer>> rule) =>
         new(name, line, typeof(TQuestion), (text, stop) =>
         {
             TQuestion? question;

@@ -28,15 +28,20 @@ public sealed record GeoFeature(string Name, int? BedId, string AreaShown, strin
 public sealed record GeoPreview(IReadOnlyList<GeoFeature> Features);
 
 /// <summary>A bed on the plan with what runs on it.</summary>
-public sealed record PlanBedView(int Id, string Name, string Crop, string AreaShown, IReadOnlyList<PlanPoint> Points, bool Surveyed, string? Wait, Life? Life);
+public sealed record PlanBedView(int Id, string Name, string Crop, string AreaShown, IReadOnlyList<PlanPoint> Points, bool Surveyed,
+    string? Wait, Life? Life);
 
 /// <summary>The plan of the ground.</summary>
-public sealed record GroundPlanView(double WidthM, double HeightM, double ScaleBarM, string ScaleBarShown, IReadOnlyList<PlanBedView> Beds, IReadOnlyList<WorkingLine> Working, Evidence Sure);
+public sealed record GroundPlanView(double WidthM, double HeightM, double ScaleBarM, string ScaleBarShown, IReadOnlyList<PlanBedView> Beds,
+    IReadOnlyList<WorkingLine> Working, Evidence Sure);
 
 /// <summary>The ground as GeoJSON, in and out, and drawn to scale.</summary>
 public static class GeoEndpoints
 {
-    private static readonly JsonSerializerOptions Geo = new() { Converters = { new GeoJsonConverterFactory() }, ReadCommentHandling = JsonCommentHandling.Skip };
+    private static readonly JsonSerializerOptions Geo = new() {
+        Converters = { new GeoJsonConverterFactory() },
+        ReadCommentHandling = JsonCommentHandling.Skip
+    };
 
     /// <summary>What can be done.</summary>
     public static void MapGeo(this IEndpointRouteBuilder api)
@@ -50,7 +55,8 @@ public static class GeoEndpoints
     private const int MostCorners = 1000;
 
     private static IReadOnlyList<Corner>? Outline(string? json) =>
-        Shape(json) is { } g && Biggest(g) is { IsEmpty: false } shape ? [.. shape.ExteriorRing.Coordinates.Select(c => new Corner(c.X, c.Y))] : null;
+        Shape(json) is { } g && Biggest(g) is { IsEmpty: false } shape
+            ? [.. shape.ExteriorRing.Coordinates.Select(c => new Corner(c.X, c.Y))] : null;
 
     /// <summary>An outline as it is kept; null where there is none, or none that can be read.</summary>
     private static Geometry? Shape(string? json)
@@ -65,19 +71,24 @@ public static class GeoEndpoints
         }
     }
 
-    private static bool Unreadable(Exception e) => e is JsonException or ArgumentException or NotSupportedException or InvalidOperationException or IndexOutOfRangeException or NullReferenceException or InvalidCastException or OverflowException or FormatException;
+    private static bool Unreadable(Exception e) => e is JsonException or ArgumentException or NotSupportedException
+        or InvalidOperationException or IndexOutOfRangeException or NullReferenceException or InvalidCastException or OverflowException
+        or FormatException;
 
     private static async Task<IResult> Plan(HoldingDb db, HoldingClock clock)
     {
         var units = await clock.Units();
         var local = await clock.Local();
         var beds = await db.Beds.AsNoTracking().OrderBy(b => b.Id).Take(500).ToListAsync();
-        var waits = (await Book.Waits.Running(db, clock.Now)).ToDictionary(w => w.BedId, w => $"no harvest before {local(w.Until):d MMM yyyy}");
+        var waits = (await Book.Waits.Running(db, clock.Now)).ToDictionary(w => w.BedId,
+            w => $"no harvest before {local(w.Until):d MMM yyyy}");
         var lives = (await db.BedChecks.Newest().AsNoTracking().ToListAsync()).ToDictionary(c => c.BedId, c => (Life?)c.Life);
         var plan = GroundPlan.Of([.. beds.Select(b => new BedOutline(b.Id, b.Name, b.AreaM2, Outline(b.ShapeJson)))]).Worked;
         return TypedResults.Ok(new GroundPlanView(
             plan.Value.WidthM, plan.Value.HeightM, plan.Value.ScaleBarM, Units.Show(plan.Value.ScaleBarM, Dimension.Length, units),
-            [.. plan.Value.Beds.Select(d => new PlanBedView(d.Id, d.Name, beds.First(b => b.Id == d.Id).Crop, Units.Show(d.AreaM2, Dimension.Area, units), d.Points, d.Surveyed, waits.GetValueOrDefault(d.Id), lives.GetValueOrDefault(d.Id)))],
+            [.. plan.Value.Beds.Select(d => new PlanBedView(d.Id, d.Name, beds.First(b => b.Id == d.Id).Crop,
+                Units.Show(d.AreaM2, Dimension.Area, units), d.Points, d.Surveyed, waits.GetValueOrDefault(d.Id),
+                lives.GetValueOrDefault(d.Id)))],
             plan.Working, plan.Sure));
     }
 
@@ -86,7 +97,8 @@ public static class GeoEndpoints
         var features = new FeatureCollection();
         foreach (var b in await db.Beds.AsNoTracking().OrderBy(b => b.Id).ToListAsync())
         {
-            features.Add(new Feature(Shape(b.ShapeJson), new AttributesTable { { "name", b.Name }, { "crop", b.Crop }, { "growing", b.Growing }, { "areaM2", b.AreaM2 }, { "soilPh", b.SoilPh } }));
+            features.Add(new Feature(Shape(b.ShapeJson), new AttributesTable { { "name", b.Name }, { "crop", b.Crop },
+                { "growing", b.Growing }, { "areaM2", b.AreaM2 }, { "soilPh", b.SoilPh } }));
         }
 
         return TypedResults.Text(JsonSerializer.Serialize(features, Geo), "application/geo+json");
@@ -97,11 +109,14 @@ public static class GeoEndpoints
         var units = await clock.Units();
         var (features, refused) = await Read(r, db);
         return features is null ? Problems.Of(refused!) : TypedResults.Ok(new GeoPreview([.. features.Select(f => new GeoFeature(
-            f.Name, f.Bed?.Id, Units.Show(f.AreaM2, Dimension.Area, units), f.Bed is null ? null : Units.Show(f.Bed.AreaM2, Dimension.Area, units), Says(f)))]));
+            f.Name, f.Bed?.Id, Units.Show(f.AreaM2, Dimension.Area, units), f.Bed is null
+                ? null : Units.Show(f.Bed.AreaM2, Dimension.Area, units), Says(f)))]));
     }
 
     private static string Says(Found f) => f.Bed is null ? "a new bed"
-        : Math.Abs(f.AreaM2 - f.Bed.AreaM2) > 0.1 * f.Bed.AreaM2 ? $"its outline; by it the bed is {Say.Number(f.AreaM2 / f.Bed.AreaM2 * 100, 3)} % of the area that is kept, which stays: look which is right" : "its outline; the area agrees";
+        : Math.Abs(f.AreaM2 - f.Bed.AreaM2) > 0.1 * f.Bed.AreaM2
+        ? $"its outline; by it the bed is {Say.Number(f.AreaM2 / f.Bed.AreaM2 * 100, 3)} % of the area that is kept, which stays: look "
+            + "which is right" : "its outline; the area agrees";
 
     private static Task<IResult> Bring(GeoRequest r, HoldingDb db, Writes writes) => writes.Do<Kept>(async () =>
     {
@@ -113,7 +128,10 @@ public static class GeoEndpoints
 
         foreach (var f in features)
         {
-            var bed = f.Bed ?? new Bed { Name = f.Name, AreaM2 = f.AreaM2, AreaTyped = $"{Say.Number(f.AreaM2, 4)} m²", Crop = f.Crop ?? "nothing yet", Growing = "annual" };
+            var bed = f.Bed ?? new Bed {
+                Name = f.Name, AreaM2 = f.AreaM2, AreaTyped = $"{Say.Number(f.AreaM2, 4)} m²",
+                Crop = f.Crop ?? "nothing yet", Growing = "annual"
+            };
             bed.ShapeJson = JsonSerializer.Serialize(f.Shape, Geo);
             if (f.Bed is null)
             {
@@ -145,7 +163,8 @@ public static class GeoEndpoints
             return (null, Refusal.Of("geoJson", "That is no GeoJSON.", wayOut));
         }
 
-        var beds = (await db.Beds.OrderBy(b => b.Id).ToListAsync()).GroupBy(b => b.Name, StringComparer.OrdinalIgnoreCase).ToDictionary(g => g.Key, g => g.First(), StringComparer.OrdinalIgnoreCase);
+        var beds = (await db.Beds.OrderBy(b => b.Id).ToListAsync()).GroupBy(b => b.Name, StringComparer.OrdinalIgnoreCase)
+            .ToDictionary(g => g.Key, g => g.First(), StringComparer.OrdinalIgnoreCase);
         var named = new HashSet<string>(StringComparer.OrdinalIgnoreCase);
         var (checks, list) = (new Checks(), new List<Found>());
         foreach (var (f, i) in (read ?? []).Select((f, i) => (f, i)))
@@ -172,13 +191,16 @@ public static class GeoEndpoints
             }
             else if (shape is { NumPoints: > MostCorners })
             {
-                checks.Add($"features[{i}]", $"The outline of {name} has more than {MostCorners} corners.", "Simplify it: a bed is drawn with a few dozen.");
+                checks.Add($"features[{i}]", $"The outline of {name} has more than {MostCorners} corners.",
+                    "Simplify it: a bed is drawn with a few dozen.");
             }
-            else if (shape is null || shape.IsEmpty || !shape.IsValid || shape.Coordinates.Any(c => Math.Abs(c.X) > 180 || Math.Abs(c.Y) > 90))
+            else if (shape is null || shape.IsEmpty || !shape.IsValid
+                || shape.Coordinates.Any(c => Math.Abs(c.X) > 180 || Math.Abs(c.Y) > 90))
             {
                 checks.Add($"features[{i}]", $"The outline of {name} crosses itself, or is not on the earth.", wayOut);
             }
-            else if (GroundPlan.AreaM2([.. shape.ExteriorRing.Coordinates.Select(c => new Corner(c.X, c.Y))]) is var area && !(area is >= 0.1 and <= 1_000_000))
+            else if (GroundPlan.AreaM2([.. shape.ExteriorRing.Coordinates.Select(c => new Corner(c.X, c.Y))]) is var area
+                && !(area is >= 0.1 and <= 1_000_000))
             {
                 checks.Add($"features[{i}]", $"{name} would be {Say.Number(area)} m².", "A bed has 0.1 m² to 100 ha.");
             }
@@ -196,5 +218,6 @@ public static class GeoEndpoints
         return checks.Sound ? (list, null) : (null, checks.Refusal);
     }
 
-    private static Polygon? Biggest(Geometry g) => g switch { Polygon p => p, MultiPolygon m => m.Geometries.OfType<Polygon>().MaxBy(p => p.Area), _ => null };
+    private static Polygon? Biggest(Geometry g) =>
+        g switch { Polygon p => p, MultiPolygon m => m.Geometries.OfType<Polygon>().MaxBy(p => p.Area), _ => null };
 }

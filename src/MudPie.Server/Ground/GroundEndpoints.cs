@@ -21,7 +21,8 @@ public sealed record WaterRequest(int? Id, string? Name, string? Kind, bool Chlo
 public sealed record StripRequest(string? Strip, DateTimeOffset? At);
 
 /// <summary>A vessel as typed.</summary>
-public sealed record VesselRequest(int? Id, string? Name, string? Shape, string? Total, string? Working, string? Depth, Guid? Version = null);
+public sealed record VesselRequest(int? Id, string? Name, string? Shape, string? Total, string? Working, string? Depth,
+    Guid? Version = null);
 
 /// <summary>A pump as typed.</summary>
 public sealed record PumpRequest(int? Id, string? Name, string? OpenFlow, string? ShutOff, string? Battery = null, Guid? Version = null);
@@ -30,7 +31,8 @@ public sealed record PumpRequest(int? Id, string? Name, string? OpenFlow, string
 public sealed record DiffuserRequest(int? Id, string? Name, string? Kind, string? Loss, Guid? Version = null);
 
 /// <summary>Something on the shelf as typed.</summary>
-public sealed record InputRequest(int? Id, string? Name, string? Kind, string? Lot, string? UnfitWhy, string? Price = null, Guid? Version = null);
+public sealed record InputRequest(int? Id, string? Name, string? Kind, string? Lot, string? UnfitWhy, string? Price = null,
+    Guid? Version = null);
 
 /// <summary>A choice at a fork.</summary>
 public sealed record ChoiceRequest(string? School);
@@ -64,13 +66,16 @@ public static class GroundEndpoints
             return TypedResults.Ok(new HoldingView(false, "", "UTC", UnitSystem.Metric, false, 0, 0, 0, [], clock.Now, null));
         }
 
-        List<string> rooms = ["today", "brew", "put-out", "judge", "shelf"]; // judging has its claims to test and its practice plot from the first day
-        if (await db.Applications.AnyAsync() || await db.Harvests.AnyAsync() || await db.Observations.AnyAsync() || await db.Batches.AnyAsync(b => b.StartedAt != null))
+        // judging has its claims to test and its practice plot from the first day
+        List<string> rooms = ["today", "brew", "put-out", "judge", "shelf"];
+        if (await db.Applications.AnyAsync() || await db.Harvests.AnyAsync() || await db.Observations.AnyAsync()
+            || await db.Batches.AnyAsync(b => b.StartedAt != null))
         {
             rooms.Add("book");
         }
 
-        return TypedResults.Ok(new HoldingView(true, h.Name, h.Zone, h.Units, h.IsDemo, h.Latitude, h.Longitude, h.AltitudeM, rooms, clock.Now, h.Own));
+        return TypedResults.Ok(new HoldingView(true, h.Name, h.Zone, h.Units, h.IsDemo, h.Latitude, h.Longitude, h.AltitudeM, rooms,
+            clock.Now, h.Own));
     }
 
     private static Task<IResult> SetUnits(UnitsRequest request, HoldingDb db, Writes writes) => writes.Do<Kept>(async () =>
@@ -116,9 +121,13 @@ public static class GroundEndpoints
         var lives = (await db.BedChecks.Newest().AsNoTracking().ToListAsync()).ToDictionary(c => c.BedId, c => (Life?)c.Life);
         var beds = await db.Beds.AsNoTracking().OrderBy(b => b.Id).Take(500).ToListAsync();
         var local = await clock.Local();
-        var waits = (await Book.Waits.Running(db, clock.Now)).ToDictionary(w => w.BedId, w => $"no harvest before {local(w.Until):d MMM yyyy}: {w.What}, {w.Reason}");
+        var waits = (await Book.Waits.Running(db, clock.Now)).ToDictionary(w => w.BedId,
+            w => $"no harvest before {local(w.Until):d MMM yyyy}: {w.What}, {w.Reason}");
         var waters = await db.Waters.AsNoTracking().OrderBy(w => w.Id)
-            .Select(w => new { w.Id, w.Version, w.Name, w.Kind, w.Chloramine, Strip = w.Strips.OrderByDescending(s => s.At).ThenByDescending(s => s.Id).Select(s => new { s.MgPerL, s.At }).FirstOrDefault() }).ToListAsync();
+            .Select(w => new {
+                w.Id, w.Version, w.Name, w.Kind, w.Chloramine, Strip = w.Strips.OrderByDescending(s => s.At)
+                .ThenByDescending(s => s.Id).Select(s => new { s.MgPerL, s.At }).FirstOrDefault()
+            }).ToListAsync();
         var vessels = await db.Vessels.AsNoTracking().OrderBy(v => v.Id).ToListAsync();
         var pumps = await db.Pumps.AsNoTracking().OrderBy(v => v.Id).ToListAsync();
         var diffusers = await db.Diffusers.AsNoTracking().OrderBy(v => v.Id).ToListAsync();
@@ -128,14 +137,24 @@ public static class GroundEndpoints
                   where d is not null
                   from p in pumps
                   let q = Air.AtDepth(p.OpenLpm, p.ShutOffKPa, v.DepthM, d.LossKPa ?? Ingredients.Diffuser(d.Kind)!.UsualLossKPa)
-                  select new AirAtDepth(p.Id, v.Id, d.Id, q.Refused is null ? q.Value : null, q.Refused is null ? GroundSays.Air(q.Value, p.OpenLpm, v.WorkingL, v.DepthM, units) : q.Refused.Problems[0].ToString());
+                  select new AirAtDepth(p.Id, v.Id, d.Id, q.Refused is null ? q.Value : null, q.Refused is null
+                      ? GroundSays.Air(q.Value, p.OpenLpm, v.WorkingL, v.DepthM, units) : q.Refused.Problems[0].ToString());
         return TypedResults.Ok(new GroundView(
-            [.. beds.Select(b => new BedView(b.Id, b.Name, b.AreaM2, b.AreaTyped, Show(b.AreaM2, Dimension.Area), b.Crop, b.Growing, b.SoilPh, b.Version, GroundSays.Bed(b.AreaM2, b.SoilPh, lives.GetValueOrDefault(b.Id), units), lives.GetValueOrDefault(b.Id), waits.GetValueOrDefault(b.Id), b.Eaten))],
-            [.. waters.Select(w => new WaterView(w.Id, w.Name, w.Kind, w.Chloramine, w.Strip?.MgPerL, w.Strip?.At, GroundSays.Water(w.Kind, w.Strip?.MgPerL, w.Chloramine, units), w.Version))],
-            [.. vessels.Select(v => new VesselRow(v.Id, v.Name, v.Shape, v.TotalL, v.WorkingL, v.DepthM, Show(v.WorkingL, Dimension.Volume), Show(v.DepthM, Dimension.Length), GroundSays.Vessel(v.TotalL, v.WorkingL, units), v.Version))],
-            [.. pumps.Select(p => new PumpRow(p.Id, p.Name, p.OpenLpm, p.ShutOffKPa, Show(p.OpenLpm, Dimension.Flow), Show(p.ShutOffKPa, Dimension.Pressure), GroundSays.Pump(p.ShutOffKPa, units) + (p.BatteryHours is { } h ? $" Its battery lasts {Say.Hours(h)}." : ""), p.BatteryHours, p.Version))],
-            [.. diffusers.Select(d => new DiffuserRow(d.Id, d.Name, d.Kind, d.LossKPa, GroundSays.Diffuser(Ingredients.Diffuser(d.Kind)!, d.LossKPa, units), d.Version))],
-            [.. inputs.Select(i => new InputRow(i.Id, i.Name, i.Kind, i.Lot, i.UnfitWhy, i.Price is { } p ? Say.Fixed(Per.Price(p, StockKeeper.UnitOf(i), units), 2) : null, i.Price is { } q ? Per.PriceShown(q, StockKeeper.UnitOf(i), units) : null, i.Version))],
+            [.. beds.Select(b => new BedView(b.Id, b.Name, b.AreaM2, b.AreaTyped, Show(b.AreaM2, Dimension.Area), b.Crop, b.Growing,
+                b.SoilPh, b.Version, GroundSays.Bed(b.AreaM2, b.SoilPh, lives.GetValueOrDefault(b.Id), units),
+                lives.GetValueOrDefault(b.Id), waits.GetValueOrDefault(b.Id), b.Eaten))],
+            [.. waters.Select(w => new WaterView(w.Id, w.Name, w.Kind, w.Chloramine, w.Strip?.MgPerL, w.Strip?.At,
+                GroundSays.Water(w.Kind, w.Strip?.MgPerL, w.Chloramine, units), w.Version))],
+            [.. vessels.Select(v => new VesselRow(v.Id, v.Name, v.Shape, v.TotalL, v.WorkingL, v.DepthM, Show(v.WorkingL, Dimension.Volume),
+                Show(v.DepthM, Dimension.Length), GroundSays.Vessel(v.TotalL, v.WorkingL, units), v.Version))],
+            [.. pumps.Select(p => new PumpRow(p.Id, p.Name, p.OpenLpm, p.ShutOffKPa, Show(p.OpenLpm, Dimension.Flow),
+                Show(p.ShutOffKPa, Dimension.Pressure), GroundSays.Pump(p.ShutOffKPa, units)
+                    + (p.BatteryHours is { } h ? $" Its battery lasts {Say.Hours(h)}." : ""), p.BatteryHours, p.Version))],
+            [.. diffusers.Select(d => new DiffuserRow(d.Id, d.Name, d.Kind, d.LossKPa,
+                GroundSays.Diffuser(Ingredients.Diffuser(d.Kind)!, d.LossKPa, units), d.Version))],
+            [.. inputs.Select(i => new InputRow(i.Id, i.Name, i.Kind, i.Lot, i.UnfitWhy, i.Price is { } p
+                ? Say.Fixed(Per.Price(p, StockKeeper.UnitOf(i), units), 2) : null, i.Price is { } q
+                    ? Per.PriceShown(q, StockKeeper.UnitOf(i), units) : null, i.Version))],
             [.. air.Take(400)],
             [.. Ingredients.Sources.Select(s => new KindView(s.Kind, s.Name))],
             [.. Ingredients.Foods.Select(s => new KindView(s.Kind, s.Name))],
@@ -144,25 +163,32 @@ public static class GroundEndpoints
             await db.ForkChoices.AsNoTracking().ToDictionaryAsync(f => f.ForkId, f => f.SchoolId), Per.SmallArea(units)));
     }
 
-    private static Task<IResult> KeepBed(BedRequest r, HoldingDb db, HoldingClock clock, Writes writes) => Keep(db, clock, writes, fields => KitReader.Bed(r, fields, db), b => b.Id);
+    private static Task<IResult> KeepBed(BedRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
+        Keep(db, clock, writes, fields => KitReader.Bed(r, fields, db), b => b.Id);
 
-    private static Task<IResult> KeepWater(WaterRequest r, HoldingDb db, HoldingClock clock, Writes writes) => Keep(db, clock, writes, fields => KitReader.Water(r, fields, db, clock.Now), w => w.Id);
+    private static Task<IResult> KeepWater(WaterRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
+        Keep(db, clock, writes, fields => KitReader.Water(r, fields, db, clock.Now), w => w.Id);
 
-    private static Task<IResult> KeepVessel(VesselRequest r, HoldingDb db, HoldingClock clock, Writes writes) => Keep(db, clock, writes, fields => KitReader.Vessel(r, fields, db), v => v.Id);
+    private static Task<IResult> KeepVessel(VesselRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
+        Keep(db, clock, writes, fields => KitReader.Vessel(r, fields, db), v => v.Id);
 
-    private static Task<IResult> KeepPump(PumpRequest r, HoldingDb db, HoldingClock clock, Writes writes) => Keep(db, clock, writes, fields => KitReader.Pump(r, fields, db), p => p.Id);
+    private static Task<IResult> KeepPump(PumpRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
+        Keep(db, clock, writes, fields => KitReader.Pump(r, fields, db), p => p.Id);
 
-    private static Task<IResult> KeepDiffuser(DiffuserRequest r, HoldingDb db, HoldingClock clock, Writes writes) => Keep(db, clock, writes, fields => KitReader.Diffuser(r, fields, db), d => d.Id);
+    private static Task<IResult> KeepDiffuser(DiffuserRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
+        Keep(db, clock, writes, fields => KitReader.Diffuser(r, fields, db), d => d.Id);
 
-    private static Task<IResult> KeepInput(InputRequest r, HoldingDb db, HoldingClock clock, Writes writes) => Keep(db, clock, writes, fields => KitReader.Input(r, fields, db), i => i.Id);
+    private static Task<IResult> KeepInput(InputRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
+        Keep(db, clock, writes, fields => KitReader.Input(r, fields, db), i => i.Id);
 
-    private static Task<IResult> AddStrip(int id, StripRequest r, HoldingDb db, HoldingClock clock, Writes writes) => Keep(db, clock, writes, async fields =>
+    private static Task<IResult> AddStrip(int id, StripRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
+        Keep(db, clock, writes, async fields =>
     {
-        var strip = new StripReading
-        {
+        var strip = new StripReading {
             WaterSourceId = id,
             At = fields.Past("at", r.At, clock.Now),
-            MgPerL = fields.Quantity("strip", r.Strip, Dimension.Concentration, 0, WaterClearing.Highest, "Above 10 a strip is not to be trusted."),
+            MgPerL = fields.Quantity("strip", r.Strip, Dimension.Concentration, 0, WaterClearing.Highest,
+                "Above 10 a strip is not to be trusted."),
         };
         if (!await db.Waters.AnyAsync(w => w.Id == id))
         {
@@ -173,7 +199,8 @@ public static class GroundEndpoints
         return strip;
     }, s => s.Id);
 
-    private static Task<IResult> Keep<T>(HoldingDb db, HoldingClock clock, Writes writes, Func<TypedFields, Task<T>> read, Func<T, int> id) => writes.Do<Kept>(async () =>
+    private static Task<IResult> Keep<T>(HoldingDb db, HoldingClock clock, Writes writes, Func<TypedFields, Task<T>> read,
+        Func<T, int> id) => writes.Do<Kept>(async () =>
     {
         var fields = new TypedFields(await clock.Units());
         var thing = await read(fields);

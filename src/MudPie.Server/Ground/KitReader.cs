@@ -8,7 +8,8 @@ using MudPie.Server.Web;
 
 namespace MudPie.Server.Ground;
 
-/// <summary>Reads ground and kit as typed, new or changed, and adds them to the context. Ranges are those that the rules of the core accept.</summary>
+/// <summary>Reads ground and kit as typed, new or changed, and adds them to the context. Ranges are those that the rules of the core
+/// accept.</summary>
 public static class KitReader
 {
     /// <summary>Largest believable vessel of a shape, L.</summary>
@@ -52,7 +53,8 @@ public static class KitReader
     {
         var shape = fields.OneOf("shape", r.Shape, "bucket", "barrel", "tank");
         var total = fields.Quantity("total", r.Total, Dimension.Volume, 1, MostOf(shape), $"That is the range of a {shape}.");
-        var working = string.IsNullOrWhiteSpace(r.Working) ? total * 0.85 : fields.Quantity("working", r.Working, Dimension.Volume, 1, Math.Max(total, 1), "No more than it holds: leave about 15 % for foam.");
+        var working = string.IsNullOrWhiteSpace(r.Working) ? total * 0.85 : fields.Quantity("working", r.Working, Dimension.Volume, 1,
+            Math.Max(total, 1), "No more than it holds: leave about 15 % for foam.");
         var vessel = await Old(db.Vessels, r.Id, fields) ?? Added(db, new Vessel { Name = "", Shape = "" });
         db.Seen(vessel, r.Version, fields.Checks);
         vessel.Name = fields.Name("name", r.Name, "the vessel");
@@ -71,7 +73,8 @@ public static class KitReader
         db.Seen(pump, r.Version, fields.Checks);
         pump.Name = fields.Name("name", r.Name, "the pump");
         pump.OpenLpm = fields.Quantity("openFlow", r.OpenFlow, Dimension.Flow, 0.1, 5000, "It stands on the pump's box.");
-        pump.ShutOffKPa = fields.Quantity("shutOff", r.ShutOff, Dimension.Pressure, 1, 200, "It stands on the box as pressure, or as the greatest depth: 1 m of water is 9.8 kPa.");
+        pump.ShutOffKPa = fields.Quantity("shutOff", r.ShutOff, Dimension.Pressure, 1, 200,
+            "It stands on the box as pressure, or as the greatest depth: 1 m of water is 9.8 kPa.");
         pump.BatteryHours = fields.Optional("battery", r.Battery, Dimension.Plain, 0.1, 72);
         return pump;
     }
@@ -95,7 +98,10 @@ public static class KitReader
         input.Name = fields.Name("name", r.Name, "it");
         input.Kind = fields.OneOf("kind", r.Kind, [.. Core.Shelf.InputKinds.All.Select(k => k.Kind)]);
         var unit = input.Unit ?? Core.Shelf.InputKinds.Of(input.Kind).Unit;
-        input.Price = string.IsNullOrWhiteSpace(r.Price) ? null : Per.PriceSi(fields.Quantity("price", r.Price, Dimension.Plain, 0, 100_000, $"Give the price of a {Per.PricedBy("L", fields.Units)}, or of a {Per.PricedBy("kg", fields.Units)} of a powder."), unit, fields.Units);
+        input.Price = string.IsNullOrWhiteSpace(r.Price)
+            ? null : Per.PriceSi(fields.Quantity("price", r.Price, Dimension.Plain, 0, 100_000,
+                $"Give the price of a {Per.PricedBy("L", fields.Units)}, or of a {Per.PricedBy("kg", fields.Units)} of a powder."), unit,
+                fields.Units);
         input.Lot = string.IsNullOrWhiteSpace(r.Lot) ? null : fields.Name("lot", r.Lot, "the lot");
         input.UnfitWhy = string.IsNullOrWhiteSpace(r.UnfitWhy) ? null : fields.Name("unfitWhy", r.UnfitWhy, "the reason");
         return input;

@@ -69,7 +69,8 @@ public static partial class SetupEndpoints
             return null;
         }
 
-        double Read(int i) => double.Parse(numbers[i].Groups[1].Value, System.Globalization.CultureInfo.InvariantCulture) * (numbers[i].Groups[2].Value is "S" or "W" ? -1 : 1);
+        double Read(int i) => double.Parse(numbers[i].Groups[1].Value, System.Globalization.CultureInfo.InvariantCulture)
+            * (numbers[i].Groups[2].Value is "S" or "W" ? -1 : 1);
         var (lat, lon) = (Read(0), Read(1));
         return Math.Abs(lat) <= 90 && Math.Abs(lon) <= 180 ? (lat, lon) : null;
     }
@@ -84,17 +85,19 @@ public static partial class SetupEndpoints
         }
 
         var units = read.Holding.Units;
-        var air = Air.AtDepth(read.Pump.OpenLpm, read.Pump.ShutOffKPa, read.Vessel.DepthM, Ingredients.Diffuser(read.Diffuser.Kind)!.UsualLossKPa);
+        var air = Air.AtDepth(read.Pump.OpenLpm, read.Pump.ShutOffKPa, read.Vessel.DepthM,
+            Ingredients.Diffuser(read.Diffuser.Kind)!.UsualLossKPa);
         var full = OxygenSaturation.At(18, read.Holding.AltitudeM).Value.Value;
-        return TypedResults.Ok(new SetupRemarks(new Dictionary<string, string>
-        {
+        return TypedResults.Ok(new SetupRemarks(new Dictionary<string, string> {
             ["altitude"] = $"Water there holds {Say.Fixed(full, 1)} mg/L of oxygen at 18 °C; a brew must keep 6.",
             ["area"] = GroundSays.Bed(read.Bed.AreaM2, null, null, units),
             ["vessel"] = GroundSays.Vessel(read.Vessel.TotalL, read.Vessel.WorkingL, units),
             ["pump"] = string.IsNullOrWhiteSpace(r.OpenFlow) && string.IsNullOrWhiteSpace(r.ShutOff)
-                ? "A dunked extract needs no pump. A small one is assumed until you name yours under Ground and kit: fed teas wait for that."
+                ? "A dunked extract needs no pump. A small one is assumed until you name yours under Ground and kit: fed teas wait for "
+                    + "that."
                 : air.Refused is null
-                ? $"{Units.Show(air.Value, Dimension.Flow, units)} of its {Units.Show(read.Pump.OpenLpm, Dimension.Flow, units)} arrive at the bottom of that vessel."
+                ? $"{Units.Show(air.Value, Dimension.Flow, units)} of its {Units.Show(read.Pump.OpenLpm, Dimension.Flow, units)} arrive "
+                    + "at the bottom of that vessel."
                 : air.Refused.Problems[0].ToString(),
             ["diffuser"] = GroundSays.Diffuser(Ingredients.Diffuser(read.Diffuser.Kind)!, null, units),
             ["water"] = GroundSays.Water(read.Water.Kind, read.Strip, false, units),
@@ -136,7 +139,8 @@ public static partial class SetupEndpoints
         var place = Place(r.Place);
         if (place is null)
         {
-            fields.Checks.Add("place", $"“{r.Place}” is not a latitude and a longitude.", "Write it as 52.5, 0.0 or 52.5 N 1.2 W; a degree is near enough, it is for the sun.");
+            fields.Checks.Add("place", $"“{r.Place}” is not a latitude and a longitude.",
+                "Write it as 52.5, 0.0 or 52.5 N 1.2 W; a degree is near enough, it is for the sun.");
         }
 
         var zone = (r.Zone ?? "").Trim();
@@ -146,12 +150,12 @@ public static partial class SetupEndpoints
         }
 
         var shape = fields.OneOf("shape", r.Shape, "bucket", "barrel", "tank");
-        var total = fields.Quantity("total", r.Total, Dimension.Volume, 1, shape switch { "bucket" => 60, "barrel" => 600, _ => 5000 }, $"That is the range of a {shape}.");
+        var total = fields.Quantity("total", r.Total, Dimension.Volume, 1, shape switch { "bucket" => 60, "barrel" => 600, _ => 5000 },
+            $"That is the range of a {shape}.");
         var dunks = string.IsNullOrWhiteSpace(r.OpenFlow) && string.IsNullOrWhiteSpace(r.ShutOff); // a bag dunked by hand needs no air
         var waterKind = fields.OneOf("waterKind", r.WaterKind, "mains", "rain", "well", "ro", "surface");
         return new Setup(
-            new Holding
-            {
+            new Holding {
                 Name = fields.Name("name", r.Name, "the holding"),
                 Latitude = place?.Latitude ?? 0,
                 Longitude = place?.Longitude ?? 0,
@@ -159,28 +163,44 @@ public static partial class SetupEndpoints
                 Zone = zone,
                 Units = r.Units ?? UnitSystem.Metric,
             },
-            new Bed
-            {
+            new Bed {
                 Name = fields.Name("bedName", r.BedName, "the bed"),
                 AreaM2 = fields.Quantity("area", r.Area, Dimension.Area, 0.1, 1_000_000),
                 AreaTyped = (r.Area ?? "").Trim(),
                 Crop = fields.Name("crop", r.Crop, "the crop"),
                 Growing = fields.OneOf("growing", r.Growing, "annual", "grass", "perennial", "tree"),
             },
-            new Vessel { Name = "The " + shape, Shape = shape, TotalL = total, WorkingL = total * 0.85, DepthM = fields.Quantity("depth", r.Depth, Dimension.Length, 0.05, 5) },
+            new Vessel {
+                Name = "The " + shape, Shape = shape, TotalL = total, WorkingL = total * 0.85,
+                DepthM = fields.Quantity("depth", r.Depth, Dimension.Length, 0.05, 5)
+            },
             dunks
                 ? new Pump { Name = "No pump of your own: a small one is assumed", OpenLpm = 3, ShutOffKPa = 15 }
-                : new Pump
-                {
+                : new Pump {
                     Name = "Air pump",
-                    OpenLpm = fields.Quantity("openFlow", r.OpenFlow, Dimension.Flow, 0.1, 5000, "It stands on the pump's box; leave flow and pressure both empty where you only dunk a bag."),
-                    ShutOffKPa = fields.Quantity("shutOff", r.ShutOff, Dimension.Pressure, 1, 200, "1 m of water is 9.8 kPa; leave flow and pressure both empty where you only dunk a bag."),
+                    OpenLpm = fields.Quantity("openFlow", r.OpenFlow, Dimension.Flow, 0.1, 5000,
+                        "It stands on the pump's box; leave flow and pressure both empty where you only dunk a bag."),
+                    ShutOffKPa = fields.Quantity("shutOff", r.ShutOff, Dimension.Pressure, 1, 200,
+                        "1 m of water is 9.8 kPa; leave flow and pressure both empty where you only dunk a bag."),
                 },
-            new Diffuser { Name = "Diffuser", Kind = fields.OneOf("diffuserKind", r.DiffuserKind, [.. Ingredients.Diffusers.Select(d => d.Kind)]) },
-            new WaterSource { Name = waterKind switch { "mains" => "Mains", "rain" => "Rain water", "well" => "Well", "ro" => "Reverse osmosis", _ => "Open water" }, Kind = waterKind },
+            new Diffuser {
+                Name = "Diffuser",
+                Kind = fields.OneOf("diffuserKind", r.DiffuserKind, [.. Ingredients.Diffusers.Select(d => d.Kind)])
+            },
+            new WaterSource {
+                Name = waterKind switch {
+                    "mains" => "Mains",
+                    "rain" => "Rain water",
+                    "well" => "Well",
+                    "ro" =>
+                "Reverse osmosis",
+                    _ => "Open water"
+                }, Kind = waterKind
+            },
             fields.Optional("strip", r.Strip, Dimension.Concentration, 0, WaterClearing.Highest));
     }
 
-    [System.Text.RegularExpressions.GeneratedRegex(@"(-?[0-9]{1,3}(?:\.[0-9]{1,12})?)\s*([NSEW]?)", System.Text.RegularExpressions.RegexOptions.NonBacktracking)]
+    [System.Text.RegularExpressions.GeneratedRegex(@"(-?[0-9]{1,3}(?:\.[0-9]{1,12})?)\s*([NSEW]?)",
+        System.Text.RegularExpressions.RegexOptions.NonBacktracking)]
     private static partial System.Text.RegularExpressions.Regex Figures();
 }

@@ -32,10 +32,12 @@ public sealed record AcrossFileRequest(string? Csv, string? Source);
 public sealed record AcrossOutRequest(string? Why);
 
 /// <summary>A result as it stands.</summary>
-public sealed record AcrossResultView(int Id, string Label, double Difference, double StandardError, int? TrialId, string? Source, string? OutWhy);
+public sealed record AcrossResultView(int Id, string Label, double Difference, double StandardError, int? TrialId, string? Source,
+    string? OutWhy);
 
 /// <summary>A set as it stands, put together.</summary>
-public sealed record AcrossView(int Id, string Name, string Unit, double? WorthHaving, IReadOnlyList<AcrossResultView> Results, Worked<CombineAnswer>? Together, string? Wants);
+public sealed record AcrossView(int Id, string Name, string Unit, double? WorthHaving, IReadOnlyList<AcrossResultView> Results,
+    Worked<CombineAnswer>? Together, string? Wants);
 
 /// <summary>Sites and seasons put together; a neighbour's results among them.</summary>
 public static class AcrossEndpoints
@@ -60,16 +62,28 @@ public static class AcrossEndpoints
     private static AcrossView View(AcrossSet s)
     {
         var standing = s.Results.ThatStand().OrderBy(r => r.Id).ToList();
-        var together = standing.Count < 2 ? null : CombineTrials.Of(new CombineQuestion { Results = [.. standing.Select(r => new SiteResult { Label = r.Label, Yi = r.Difference, Vi = r.Variance })], WorthHaving = s.WorthHaving });
+        var together = standing.Count < 2
+            ? null : CombineTrials.Of(
+                new CombineQuestion {
+                    Results =
+                    [.. standing.Select(r => new SiteResult { Label = r.Label, Yi = r.Difference, Vi = r.Variance })],
+                    WorthHaving = s.WorthHaving
+                });
         return new AcrossView(
-            s.Id, s.Name, s.Unit, s.WorthHaving, [.. s.Results.OrderBy(r => r.Id).Select(r => new AcrossResultView(r.Id, r.Label, r.Difference, Math.Sqrt(r.Variance), r.TrialId, r.Source, r.OutWhy))],
-            together is { Refused: null } ? together.Worked : null, standing.Count < 2 ? "Two results or more: a trial of yours, and another season or a neighbour’s file." : together!.Refused?.ToString());
+            s.Id, s.Name, s.Unit, s.WorthHaving,
+            [.. s.Results.OrderBy(r => r.Id)
+                .Select(r => new AcrossResultView(r.Id, r.Label, r.Difference, Math.Sqrt(r.Variance), r.TrialId, r.Source, r.OutWhy))],
+            together is { Refused: null } ? together.Worked : null, standing.Count < 2
+                ? "Two results or more: a trial of yours, and another season or a neighbour’s file." : together!.Refused?.ToString());
     }
 
     private static Task<IResult> Make(AcrossRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
     {
         var fields = new TypedFields(await clock.Units());
-        var set = new AcrossSet { Name = fields.Name("name", r.Name, "the claim"), Unit = (r.Unit ?? "").Trim(), WorthHaving = fields.Optional("worthHaving", r.WorthHaving, Dimension.Plain, 1e-9, 1e9) };
+        var set = new AcrossSet {
+            Name = fields.Name("name", r.Name, "the claim"), Unit = (r.Unit ?? "").Trim(),
+            WorthHaving = fields.Optional("worthHaving", r.WorthHaving, Dimension.Plain, 1e-9, 1e9)
+        };
         if (set.Unit.Length > 30)
         {
             fields.Checks.Add("unit", "That unit is too long.", "Use up to 30 letters, such as kg a metre.");
@@ -85,7 +99,8 @@ public static class AcrossEndpoints
         return Writes.Done(new Kept(set.Id));
     });
 
-    private static Task<IResult> Add(int id, AcrossResultRequest r, HoldingDb db, TrialDesk desk, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
+    private static Task<IResult> Add(int id, AcrossResultRequest r, HoldingDb db, TrialDesk desk, HoldingClock clock, Writes writes) =>
+        writes.Do<Kept>(async () =>
     {
         if (await db.AcrossSets.Include(s => s.Results).FirstOrDefaultAsync(s => s.Id == id) is not { } set)
         {
@@ -108,8 +123,11 @@ public static class AcrossEndpoints
     {
         var label = fields.Name("label", r.Label, "the site and season");
         var difference = fields.Quantity("difference", r.Difference, Dimension.Plain, -1e9, 1e9);
-        var se = fields.Quantity("standardError", r.StandardError, Dimension.Plain, 1e-9, 1e9, "It is the difference over its t, or half of a 95 % interval over 2.");
-        return fields.Checks.Sound ? Worked.Of(new AcrossResult { Label = label, Difference = difference, Variance = se * se, Source = "typed in" }, "", Evidence.MeasuredHere) : fields.Checks.Refusal;
+        var se = fields.Quantity("standardError", r.StandardError, Dimension.Plain, 1e-9, 1e9,
+            "It is the difference over its t, or half of a 95 % interval over 2.");
+        return fields.Checks.Sound
+            ? Worked.Of(new AcrossResult { Label = label, Difference = difference, Variance = se * se, Source = "typed in" }, "",
+                Evidence.MeasuredHere) : fields.Checks.Refusal;
     }
 
     private static async Task<Ruling<AcrossResult>> FromTrial(int id, AcrossSet set, TrialDesk desk)
@@ -131,7 +149,9 @@ public static class AcrossEndpoints
 
         if (t.Measures[0].Unit != set.Unit)
         {
-            return Refusal.Of("trialId", $"It was measured in {(t.Measures[0].Unit.Length == 0 ? "no unit" : t.Measures[0].Unit)}, the set is in {set.Unit}.", "Results are put together in one unit.");
+            return Refusal.Of("trialId",
+                $"It was measured in {(t.Measures[0].Unit.Length == 0 ? "no unit" : t.Measures[0].Unit)}, the set is in {set.Unit}.",
+                "Results are put together in one unit.");
         }
 
         var asked = TrialDesk.Ask(t, t.Measures[0], await desk.Standing(id));
@@ -141,13 +161,18 @@ public static class AcrossEndpoints
             return refused;
         }
 
-        var best = told.Value.Dunnett.Where(c => !asked.Bystanders.Contains(c.Of) && c.T is not null and not 0).OrderByDescending(c => asked.LowerIsBetter ? -c.Difference : c.Difference).FirstOrDefault();
+        var best = told.Value.Dunnett.Where(c => !asked.Bystanders.Contains(c.Of) && c.T is not null and not 0)
+            .OrderByDescending(c => asked.LowerIsBetter ? -c.Difference : c.Difference).FirstOrDefault();
         return best is null
             ? Refusal.Of("trialId", "One of each is a look, not a test: nothing tells its noise.", "Put in a trial with replicates.")
-            : Worked.Of(new AcrossResult { Label = $"{t.Crop}, {(t.Season.Length == 0 ? "here" : t.Season)}", Difference = best.Difference, Variance = Math.Pow(best.Difference / best.T!.Value, 2), TrialId = id, Source = best.Pair }, "", Evidence.MeasuredHere);
+            : Worked.Of(new AcrossResult {
+                Label = $"{t.Crop}, {(t.Season.Length == 0 ? "here" : t.Season)}", Difference = best.Difference,
+                Variance = Math.Pow(best.Difference / best.T!.Value, 2), TrialId = id, Source = best.Pair
+            }, "", Evidence.MeasuredHere);
     }
 
-    private static Task<IResult> Bring(int id, AcrossFileRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
+    private static Task<IResult> Bring(int id, AcrossFileRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
+        writes.Do<Kept>(async () =>
     {
         if (await db.AcrossSets.Include(s => s.Results).FirstOrDefaultAsync(s => s.Id == id) is not { } set)
         {
@@ -166,7 +191,8 @@ public static class AcrossEndpoints
             return refused;
         }
 
-        var fresh = results.Value.Where(n => !set.Results.Any(o => o.Label == n.Label && o.Difference == n.Difference && o.Variance == n.Variance)).ToList();
+        var fresh = results.Value.Where(n => !set.Results.Any(o => o.Label == n.Label && o.Difference == n.Difference
+            && o.Variance == n.Variance)).ToList();
         if (fresh.Count == 0)
         {
             return Refusal.Of("csv", "All of these are in it already.", "A result counts once.");
@@ -180,10 +206,12 @@ public static class AcrossEndpoints
     private static Ruling<List<AcrossResult>> Rows(TidyTable t, string? source)
     {
         int Any(params string[] names) => names.Select(n => t.Column(n)).FirstOrDefault(c => c >= 0, -1);
-        var (label, y, v, se) = (Any("label", "site", "where"), Any("difference", "yi"), Any("variance", "vi"), Any("standard_error", "se", "sei"));
+        var (label, y, v, se) = (Any("label", "site", "where"), Any("difference", "yi"), Any("variance", "vi"),
+            Any("standard_error", "se", "sei"));
         if (y < 0 || (v < 0 && se < 0))
         {
-            return Refusal.Of("csv", $"The columns are {Say.List(t.Headers)}.", "It needs label, difference and standard_error (or yi and vi).");
+            return Refusal.Of("csv", $"The columns are {Say.List(t.Headers)}.",
+                "It needs label, difference and standard_error (or yi and vi).");
         }
 
         var results = new List<AcrossResult>();
@@ -192,10 +220,15 @@ public static class AcrossEndpoints
         {
             var difference = checks.Range($"line {i + 2}", TidyTable.Number(row[y]), -1e9, 1e9, "");
             var spread = checks.Range($"line {i + 2}", TidyTable.Number(row[v >= 0 ? v : se]), 1e-12, 1e12, "", "The spread is above 0.");
-            results.Add(new AcrossResult { Label = label >= 0 && row[label].Length is > 0 and <= 80 ? row[label] : $"line {i + 2}", Difference = difference, Variance = v >= 0 ? spread : spread * spread, Source = string.IsNullOrWhiteSpace(source) ? "from a file" : source.Trim()[..Math.Min(60, source.Trim().Length)] });
+            results.Add(new AcrossResult {
+                Label = label >= 0 && row[label].Length is > 0 and <= 80 ? row[label] : $"line {i + 2}",
+                Difference = difference, Variance = v >= 0 ? spread : spread * spread, Source = string.IsNullOrWhiteSpace(source)
+                    ? "from a file" : source.Trim()[..Math.Min(60, source.Trim().Length)]
+            });
         }
 
-        return results.Count > 200 ? Refusal.Of("csv", "That is more than 200 results.", "Give a row for each trial.") : checks.Sound ? Worked.Of(results, "", Evidence.MeasuredHere) : checks.Refusal;
+        return results.Count > 200 ? Refusal.Of("csv", "That is more than 200 results.", "Give a row for each trial.") : checks.Sound
+            ? Worked.Of(results, "", Evidence.MeasuredHere) : checks.Refusal;
     }
 
     private static Task<IResult> TakeOut(int id, AcrossOutRequest r, HoldingDb db, Writes writes) => writes.Do<Kept>(async () =>
@@ -203,7 +236,8 @@ public static class AcrossEndpoints
         var result = await db.AcrossSets.SelectMany(s => s.Results).FirstOrDefaultAsync(x => x.Id == id && x.OutWhy == null);
         if (result is null || string.IsNullOrWhiteSpace(r.Why) || r.Why.Length > 200)
         {
-            return Refusal.Of(result is null ? "id" : "why", result is null ? "It is not in the set." : "No reason was given.", result is null ? "Open the set again." : "Say in up to 200 letters why it does not count; it stays in sight.");
+            return Refusal.Of(result is null ? "id" : "why", result is null ? "It is not in the set." : "No reason was given.",
+                result is null ? "Open the set again." : "Say in up to 200 letters why it does not count; it stays in sight.");
         }
 
         result.OutWhy = r.Why.Trim();
@@ -217,7 +251,8 @@ public static class AcrossEndpoints
             return Problems.NotFound("set");
         }
 
-        var csv = CsvText.Of(["label", "difference", "standard_error", "unit"], set.Results.ThatStand().Select(r => new[] { r.Label, CsvText.Number(r.Difference), CsvText.Number(Math.Sqrt(r.Variance)), set.Unit }));
+        var csv = CsvText.Of(["label", "difference", "standard_error", "unit"], set.Results.ThatStand()
+            .Select(r => new[] { r.Label, CsvText.Number(r.Difference), CsvText.Number(Math.Sqrt(r.Variance)), set.Unit }));
         return TypedResults.File(System.Text.Encoding.UTF8.GetBytes(csv), "text/csv", "results.csv");
     }
 }

@@ -15,7 +15,8 @@ public sealed record MeterRequest(string? Name, string? Kind, bool Corrects);
 public sealed record ZeroRequest(string? Showed, string? Note);
 
 /// <summary>A meter with its last zeroings.</summary>
-public sealed record MeterView(int Id, string Name, string Kind, bool Corrects, DateTimeOffset? ZeroedAt, string Says, IReadOnlyList<ZeroView> Zeroes);
+public sealed record MeterView(int Id, string Name, string Kind, bool Corrects, DateTimeOffset? ZeroedAt, string Says,
+    IReadOnlyList<ZeroView> Zeroes);
 
 /// <summary>One zeroing.</summary>
 public sealed record ZeroView(DateTimeOffset At, double Showed, string? Note);
@@ -37,7 +38,8 @@ public sealed record PestView(DateTimeOffset At, string Pest, double Count, stri
 
 /// <summary>One bed's leaves: its past, where they stand, what they hint at, and what was put out under them.</summary>
 public sealed record BrixBedView(
-    int BedId, string Bed, string Crop, IReadOnlyList<BrixVisitView> Visits, Worked<BrixStanding>? Standing, double? Noise, IReadOnlyList<BrixHint> Hints, IReadOnlyList<BrixApplied> Applied, IReadOnlyList<BrixGuided> Pairs, IReadOnlyList<BrixHalf> Waiting,
+    int BedId, string Bed, string Crop, IReadOnlyList<BrixVisitView> Visits, Worked<BrixStanding>? Standing, double? Noise,
+    IReadOnlyList<BrixHint> Hints, IReadOnlyList<BrixApplied> Applied, IReadOnlyList<BrixGuided> Pairs, IReadOnlyList<BrixHalf> Waiting,
     IReadOnlyList<PestView> Pests, Worked<HoldAnswer>? Hold, IReadOnlyList<BrixVisitView> PutRight);
 
 /// <summary>A bed's leaves, meters and pests.</summary>
@@ -61,26 +63,41 @@ public static class BrixBedEndpoints
         }
 
         var (since, local) = (clock.Now.AddMonths(-18), await clock.Local());
-        var visits = await db.BrixVisits.ThatStand().AsNoTracking().Include(v => v.Readings).Where(v => v.BedId == id && v.At > since).OrderBy(v => v.At).ToListAsync();
-        var putRight = await db.BrixVisits.AsNoTracking().Include(v => v.Readings).Where(v => v.BedId == id && v.At > since && db.BrixVisits.Any(c => c.CorrectsId == v.Id)).OrderByDescending(v => v.At).Take(40).ToListAsync();
+        var visits = await db.BrixVisits.ThatStand().AsNoTracking().Include(v => v.Readings).Where(v => v.BedId == id && v.At > since)
+            .OrderBy(v => v.At).ToListAsync();
+        var putRight = await db.BrixVisits.AsNoTracking().Include(v => v.Readings).Where(v => v.BedId == id && v.At > since
+            && db.BrixVisits.Any(c => c.CorrectsId == v.Id)).OrderByDescending(v => v.At).Take(40).ToListAsync();
         var crop = visits.Where(v => v.Weed is null && v.Readings.Count > 0).ToList();
         var school = await db.ForkChoices.Where(f => f.ForkId == "brix-line").Select(f => f.SchoolId).FirstOrDefaultAsync() ?? "own";
         var last = crop.LastOrDefault();
-        var standing = last is null ? null : BrixBands.Stand(Mean(last), bed.Crop, [.. crop.Where(v => v != last && Like(v, last, local)).Select(Mean)], school, last.Readings.Count);
-        var hints = BrixHints.Of([.. visits.Where(v => v.At > clock.Now.AddDays(-60)).Select(v => new HintVisit { At = local(v.At), Leaf = v.LeafPosition, Sky = v.Sky, Weed = v.Weed is not null, At20 = [.. v.Readings.Select(r => r.At20)] })], bed.Crop);
-        var applied = await db.Applications.ThatStand().AsNoTracking().Where(a => a.At > since && a.Beds.Any(b => b.BedId == id)).OrderBy(a => a.At)
-            .Select(a => new { a.At, a.Purpose, Batch = a.Batch == null ? null : a.Batch.Name, Items = a.Items.Select(i => i.Name).ToList() }).ToListAsync();
+        var standing = last is null ? null : BrixBands.Stand(Mean(last), bed.Crop,
+            [.. crop.Where(v => v != last && Like(v, last, local)).Select(Mean)], school, last.Readings.Count);
+        var hints = BrixHints.Of([.. visits.Where(v => v.At > clock.Now.AddDays(-60))
+            .Select(v => new HintVisit { At = local(v.At), Leaf = v.LeafPosition, Sky = v.Sky, Weed = v.Weed is not null,
+                At20 = [.. v.Readings.Select(r => r.At20)] })], bed.Crop);
+        var applied = await db.Applications.ThatStand().AsNoTracking().Where(a => a.At > since && a.Beds.Any(b => b.BedId == id))
+            .OrderBy(a => a.At)
+            .Select(a => new {
+                a.At, a.Purpose, Batch = a.Batch == null ? null : a.Batch.Name, Items = a.Items.Select(i => i.Name)
+                .ToList()
+            }).ToListAsync();
         var pests = await db.PestCounts.AsNoTracking().Where(p => p.BedId == id).OrderByDescending(p => p.At).Take(20).ToListAsync();
-        var hold = pests.FirstOrDefault() is { } p && standing is not null && last!.Readings.Count >= BrixBands.FewestLeaves && p.At > clock.Now.AddDays(-14) ? HoldOrSpray.Of(standing.Value.Good, standing.Value.Sentence, p.Pest, p.Count, p.Threshold) : null;
+        var hold = pests.FirstOrDefault() is { } p && standing is not null && last!.Readings.Count >= BrixBands.FewestLeaves
+            && p.At > clock.Now.AddDays(-14) ? HoldOrSpray.Of(standing.Value.Good, standing.Value.Sentence, p.Pest, p.Count,
+                p.Threshold) : null;
         return TypedResults.Ok(new BrixBedView(
             id, bed.Name, bed.Crop, [.. visits.Select(v => BrixEndpoints.View(v)!)], standing, Noise(crop), hints,
-            [.. applied.Select(a => new BrixApplied(a.At, string.Join(", ", new[] { a.Batch }.Concat(a.Items.Distinct()).OfType<string>()), a.Purpose))],
-            [.. Guided(visits, local)], [.. Waiting(visits, clock.Now)], [.. pests.Select(x => new PestView(x.At, x.Pest, x.Count, x.Per, x.Threshold))], hold is { Refused: null } ? hold.Worked : null, [.. putRight.Select(v => BrixEndpoints.View(v)!)]));
+            [.. applied.Select(a => new BrixApplied(a.At, string.Join(", ", new[] { a.Batch }.Concat(a.Items.Distinct()).OfType<string>()),
+                a.Purpose))],
+            [.. Guided(visits, local)], [.. Waiting(visits, clock.Now)],
+            [.. pests.Select(x => new PestView(x.At, x.Pest, x.Count, x.Per, x.Threshold))], hold is { Refused: null } ? hold.Worked : null,
+            [.. putRight.Select(v => BrixEndpoints.View(v)!)]));
     }
 
     /// <summary>Whether two visits may be held against each other: the same leaf, a like hour, the same crop.</summary>
     private static bool Like(BrixVisit a, BrixVisit b, Func<DateTimeOffset, DateTimeOffset> local) =>
-        a.LeafPosition == b.LeafPosition && string.Equals(a.Crop, b.Crop, StringComparison.OrdinalIgnoreCase) && Math.Abs((local(a.At).TimeOfDay - local(b.At).TimeOfDay).TotalHours) <= BrixBands.LikeHours;
+        a.LeafPosition == b.LeafPosition && string.Equals(a.Crop, b.Crop, StringComparison.OrdinalIgnoreCase)
+            && Math.Abs((local(a.At).TimeOfDay - local(b.At).TimeOfDay).TotalHours) <= BrixBands.LikeHours;
 
     private static double Mean(BrixVisit v) => v.Readings.Average(r => r.At20);
 
@@ -88,7 +105,9 @@ public static class BrixBedEndpoints
     private static double? Noise(List<BrixVisit> visits)
     {
         var several = visits.Where(v => v.Readings.Count > 1).ToList();
-        return several.Count < 3 ? null : Math.Sqrt(several.Sum(v => v.Readings.Sum(r => Math.Pow(r.At20 - Mean(v), 2))) / several.Sum(v => v.Readings.Count - 1));
+        return several.Count < 3
+            ? null : Math.Sqrt(several.Sum(v => v.Readings.Sum(r => Math.Pow(r.At20 - Mean(v), 2)))
+                / several.Sum(v => v.Readings.Count - 1));
     }
 
     private static IEnumerable<BrixGuided> Guided(List<BrixVisit> visits, Func<DateTimeOffset, DateTimeOffset> local)
@@ -98,23 +117,32 @@ public static class BrixBedEndpoints
             if (visits.FirstOrDefault(v => v.Id == second.PairWithId) is { Readings.Count: > 0 } first)
             {
                 var (a, b) = (BrixEndpoints.Set(first, local), BrixEndpoints.Set(second, local));
-                yield return new(second.PairKind ?? "", BrixEndpoints.View(first)!, BrixEndpoints.View(second)!, second.SamePlants ? BrixReadings.ComparePlants(a, b) : BrixReadings.Compare(a, b));
+                yield return new(second.PairKind ?? "", BrixEndpoints.View(first)!, BrixEndpoints.View(second)!, second.SamePlants
+                    ? BrixReadings.ComparePlants(a, b) : BrixReadings.Compare(a, b));
             }
         }
     }
 
     private static IEnumerable<BrixHalf> Waiting(List<BrixVisit> visits, DateTimeOffset now) =>
-        visits.Where(v => v.PairKind is not null && v.PairWithId is null && v.At > now.AddHours(-30) && visits.All(o => o.PairWithId != v.Id))
-            .Select(v => new BrixHalf(v.Id, v.PairKind!, v.At, v.LeafPosition, v.Weed, v.PairKind switch { "weed-crop" => v.Weed is null ? "now the weed beside it" : "now the crop beside it", "top-bottom" => v.LeafPosition == "top" ? "now the bottom leaves" : "now the top leaves", _ => "now the other end of the day" }));
+        visits.Where(v => v.PairKind is not null && v.PairWithId is null && v.At > now.AddHours(-30)
+            && visits.All(o => o.PairWithId != v.Id))
+            .Select(v => new BrixHalf(v.Id, v.PairKind!, v.At, v.LeafPosition, v.Weed,
+                v.PairKind switch {
+                    "weed-crop" => v.Weed is null ? "now the weed beside it" : "now the crop beside it",
+                    "top-bottom" =>
+                    v.LeafPosition == "top" ? "now the bottom leaves" : "now the top leaves",
+                    _ => "now the other end of the day"
+                }));
 
     private static async Task<IResult> Meters(HoldingDb db, HoldingClock clock)
     {
-        var meters = await db.BrixMeters.AsNoTracking().Include(m => m.Zeroes.OrderByDescending(z => z.At).Take(10)).OrderBy(m => m.Name).ToListAsync();
-        return TypedResults.Ok(meters.Select(m => new MeterView(m.Id, m.Name, m.Kind, m.Corrects, m.Zeroes.FirstOrDefault()?.At, Says(m, clock.Now), [.. m.Zeroes.Select(z => new ZeroView(z.At, z.Showed, z.Note))])).ToList());
+        var meters = await db.BrixMeters.AsNoTracking().Include(m => m.Zeroes.OrderByDescending(z => z.At).Take(10)).OrderBy(m => m.Name)
+            .ToListAsync();
+        return TypedResults.Ok(meters.Select(m => new MeterView(m.Id, m.Name, m.Kind, m.Corrects, m.Zeroes.FirstOrDefault()?.At,
+            Says(m, clock.Now), [.. m.Zeroes.Select(z => new ZeroView(z.At, z.Showed, z.Note))])).ToList());
     }
 
-    private static string Says(BrixMeter m, DateTimeOffset now) => m.Zeroes.FirstOrDefault() switch
-    {
+    private static string Says(BrixMeter m, DateTimeOffset now) => m.Zeroes.FirstOrDefault() switch {
         null => "never zeroed: clean water on the glass, and set it to 0",
         { } z when now - z.At > TimeSpan.FromDays(7) => $"zeroed {(now - z.At).Days} days ago: due again",
         { Showed: > 0.4 or < -0.4 } z => $"was off by {Say.Number(z.Showed)} °Bx: readings since the zeroing before may be off by as much",
@@ -124,7 +152,10 @@ public static class BrixBedEndpoints
     private static Task<IResult> AddMeter(MeterRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
     {
         var fields = new TypedFields(await clock.Units());
-        var meter = new BrixMeter { Name = fields.Name("name", r.Name, "the meter"), Kind = fields.OneOf("kind", r.Kind ?? "optical", "optical", "digital"), Corrects = r.Corrects };
+        var meter = new BrixMeter {
+            Name = fields.Name("name", r.Name, "the meter"),
+            Kind = fields.OneOf("kind", r.Kind ?? "optical", "optical", "digital"), Corrects = r.Corrects
+        };
         if (await db.BrixMeters.AnyAsync(m => m.Name == meter.Name))
         {
             fields.Checks.Add("name", "There is one of that name.", "Give it another.");
@@ -154,22 +185,25 @@ public static class BrixBedEndpoints
             return fields.Checks.Refusal;
         }
 
-        meter.Zeroes.Add(new MeterZero { At = clock.Now, Showed = showed, Note = string.IsNullOrWhiteSpace(r.Note) ? null : r.Note.Trim()[..Math.Min(200, r.Note.Trim().Length)] });
+        meter.Zeroes.Add(new MeterZero {
+            At = clock.Now, Showed = showed, Note = string.IsNullOrWhiteSpace(r.Note)
+            ? null : r.Note.Trim()[..Math.Min(200, r.Note.Trim().Length)]
+        });
         return Writes.Done(new Kept(id));
     });
 
     private static Task<IResult> Pests(PestRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
     {
         var fields = new TypedFields(await clock.Units());
-        var entry = new PestCount
-        {
+        var entry = new PestCount {
             BedId = r.BedId ?? 0,
             At = clock.Now,
             RecordedAt = clock.Now,
             Pest = fields.Name("pest", r.Pest, "the pest"),
             Count = fields.Quantity("count", r.Count, Dimension.Plain, 0, 100_000),
             Per = fields.OneOf("per", r.Per ?? "plant", "plant", "m²", "sq ft"),
-            Threshold = fields.Quantity("threshold", r.Threshold, Dimension.Plain, 0.01, 100_000, "Take it from your local advice for that pest and crop."),
+            Threshold = fields.Quantity("threshold", r.Threshold, Dimension.Plain, 0.01, 100_000,
+                "Take it from your local advice for that pest and crop."),
         };
         if (!await db.Beds.AnyAsync(b => b.Id == r.BedId))
         {

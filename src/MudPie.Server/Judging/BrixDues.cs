@@ -33,11 +33,13 @@ public static class BrixDues
 
         var beds = sprays.Select(s => s.BedId).Distinct().ToList();
         var since = from.AddDays(-BeforeDays);
-        var visits = (await db.BrixVisits.ThatStand().AsNoTracking().Where(v => beds.Contains(v.BedId) && v.At > since && v.Weed == null && v.Readings.Count > 0)
+        var visits = (await db.BrixVisits.ThatStand().AsNoTracking().Where(v => beds.Contains(v.BedId) && v.At > since && v.Weed == null
+            && v.Readings.Count > 0)
             .Select(v => new { v.BedId, v.At, v.LeafPosition }).ToListAsync()).ToLookup(v => v.BedId);
         return
         [
-            .. sprays.Where(s => !visits[s.BedId].Any(v => v.At > s.At.AddHours(CountsAfterHours) && v.At < s.At.AddDays(LastAfterDays))).OrderByDescending(s => s.At).DistinctBy(s => s.BedId).Select(s =>
+            .. sprays.Where(s => !visits[s.BedId].Any(v => v.At > s.At.AddHours(CountsAfterHours) && v.At < s.At.AddDays(LastAfterDays)))
+                .OrderByDescending(s => s.At).DistinctBy(s => s.BedId).Select(s =>
             {
                 var before = visits[s.BedId].Where(v => v.At <= s.At && v.At > s.At.AddDays(-BeforeDays)).MaxBy(v => v.At);
                 return new BrixDue(s.Id, s.BedId, s.Name, s.At, before?.At, before?.LeafPosition);

@@ -50,14 +50,18 @@ public sealed record BrixRequest
 }
 
 /// <summary>One set, read back.</summary>
-public sealed record BrixVisitView(int Id, DateTimeOffset At, string LeafPosition, string Sky, bool MeterCorrects, double? TemperatureC, IReadOnlyList<double> AsRead, IReadOnlyList<double> At20, BrixValue Value, int Dry, string? Weed, string? Stage, string? Stress, string? Meter, int? CorrectsId);
+public sealed record BrixVisitView(int Id, DateTimeOffset At, string LeafPosition, string Sky, bool MeterCorrects, double? TemperatureC,
+    IReadOnlyList<double> AsRead, IReadOnlyList<double> At20, BrixValue Value, int Dry, string? Weed, string? Stage, string? Stress,
+    string? Meter, int? CorrectsId);
 
 /// <summary>A set worked out before it is kept, and what it says against the set before the spray.</summary>
-public sealed record BrixWorkOut(IReadOnlyList<double> AsRead, IReadOnlyList<double> At20, BrixValue Value, string Advice, Worked<BrixDifference>? Difference);
+public sealed record BrixWorkOut(IReadOnlyList<double> AsRead, IReadOnlyList<double> At20, BrixValue Value, string Advice,
+    Worked<BrixDifference>? Difference);
 
 /// <summary>A bed with a spray on it and the readings around that.</summary>
 public sealed record BrixPair(
-    int ApplicationId, int? BatchId, string Batch, int BedId, string Bed, string Crop, DateTimeOffset SprayedAt, string Dilution, BrixVisitView? Before, BrixVisitView? After, Worked<BrixDifference>? Difference, string Wants);
+    int ApplicationId, int? BatchId, string Batch, int BedId, string Bed, string Crop, DateTimeOffset SprayedAt, string Dilution,
+    BrixVisitView? Before, BrixVisitView? After, Worked<BrixDifference>? Difference, string Wants);
 
 /// <summary>A bed's own history of brix.</summary>
 public sealed record BrixHistory(int BedId, string Bed, string Crop, IReadOnlyList<BrixVisitView> Visits);
@@ -81,26 +85,37 @@ public static class BrixEndpoints
     {
         var since = clock.Now.AddDays(-60);
         var local = await clock.Local();
-        var sprays = (await db.Applications.ThatStand().AsNoTracking().Where(a => a.At > since && a.Purpose == Purpose.Leaf).OrderByDescending(a => a.At).Take(60)
-                .Select(a => new { a.Id, a.BatchId, Batch = a.Batch == null ? a.Items.Select(i => i.Name).FirstOrDefault() ?? "a spray" : a.Batch.Name, a.At, a.Dilution, Beds = a.Beds.Select(b => new { b.BedId, b.Bed.Name, b.Bed.Crop }).ToList() }).ToListAsync())
-            .SelectMany(a => a.Beds.Select(b => new { a.Id, a.BatchId, a.Batch, b.BedId, Bed = b.Name, b.Crop, a.At, a.Dilution })).ToList();
+        var sprays = (await db.Applications.ThatStand().AsNoTracking().Where(a => a.At > since && a.Purpose == Purpose.Leaf)
+            .OrderByDescending(a => a.At).Take(60)
+                .Select(a => new {
+                    a.Id, a.BatchId, Batch = a.Batch == null ? a.Items.Select(i => i.Name).FirstOrDefault()
+                    ?? "a spray" : a.Batch.Name, a.At, a.Dilution, Beds = a.Beds.Select(b => new { b.BedId, b.Bed.Name, b.Bed.Crop })
+                        .ToList()
+                }).ToListAsync())
+            .SelectMany(a => a.Beds.Select(b => new { a.Id, a.BatchId, a.Batch, b.BedId, Bed = b.Name, b.Crop, a.At, a.Dilution }))
+            .ToList();
         var bedIds = sprays.Select(s => s.BedId).Distinct().ToList();
-        var visits = (await db.BrixVisits.ThatStand().AsNoTracking().Include(v => v.Readings).Where(v => bedIds.Contains(v.BedId) && v.At > since.AddDays(-10) && v.Weed == null && v.Readings.Count > 0).ToListAsync()).ToLookup(v => v.BedId);
+        var visits = (await db.BrixVisits.ThatStand().AsNoTracking().Include(v => v.Readings).Where(v => bedIds.Contains(v.BedId)
+            && v.At > since.AddDays(-10) && v.Weed == null && v.Readings.Count > 0).ToListAsync()).ToLookup(v => v.BedId);
         return [.. sprays.Select(s =>
         {
             var before = visits[s.BedId].Where(v => v.At <= s.At && v.At > s.At.AddDays(-5)).MaxBy(v => v.At);
             var after = visits[s.BedId].Where(v => v.At > s.At.AddHours(12) && v.At < s.At.AddDays(10)).MinBy(v => v.At);
             return new BrixPair(s.Id, s.BatchId, s.Batch, s.BedId, s.Bed, s.Crop, s.At, s.Dilution, View(before), View(after),
-                before is not null && after is not null ? BrixReadings.Compare(Set(before, local), Set(after, local)) : null, Wants(s.At, before, after, clock.Now));
+                before is not null && after is not null ? BrixReadings.Compare(Set(before, local), Set(after, local)) : null,
+                Wants(s.At, before, after, clock.Now));
         })];
     }
 
     private static async Task<IResult> Read(HoldingDb db, HoldingClock clock)
     {
         var since = clock.Now.AddMonths(-18);
-        var visits = await db.BrixVisits.ThatStand().AsNoTracking().Include(v => v.Readings).Where(v => v.At > since).OrderByDescending(v => v.At).Take(400)
+        var visits = await db.BrixVisits.ThatStand().AsNoTracking().Include(v => v.Readings).Where(v => v.At > since)
+            .OrderByDescending(v => v.At).Take(400)
             .Select(v => new { v.BedId, Bed = v.Bed.Name, v.Bed.Crop, Visit = v }).ToListAsync();
-        var beds = visits.GroupBy(v => v.BedId).Select(g => new BrixHistory(g.Key, g.First().Bed, g.First().Crop, [.. g.Take(60).Select(v => View(v.Visit)!).Reverse()])).ToList();
+        var beds = visits.GroupBy(v => v.BedId)
+            .Select(g => new BrixHistory(g.Key, g.First().Bed, g.First().Crop, [.. g.Take(60).Select(v => View(v.Visit)!).Reverse()]))
+            .ToList();
         return TypedResults.Ok(new BrixView(await Pairs(db, clock), beds));
     }
 
@@ -116,7 +131,8 @@ public static class BrixEndpoints
         var local = await clock.Local();
         var before = await Before(r, visit, db);
         var value = BrixReadings.Value([.. visit.Readings.Select(x => x.At20)]);
-        var unzeroed = visit.MeterId is { } used && !await db.BrixMeters.AnyAsync(x => x.Id == used && x.Zeroes.Any(z => z.At > clock.Now.AddDays(-7))) ? " This meter was not zeroed in the last week: clean water first." : "";
+        var unzeroed = visit.MeterId is { } used && !await db.BrixMeters.AnyAsync(x => x.Id == used
+            && x.Zeroes.Any(z => z.At > clock.Now.AddDays(-7))) ? " This meter was not zeroed in the last week: clean water first." : "";
         var dry = visit.Dry > 0 ? $" {visit.Dry} dry: warm the leaves, or take more; dry is a reading too." : "";
         var advice = value.Count == 0 ? "No juice at all: that is kept too." : value.Count < 3
             ? $"{value.Count} of three to five: one squeeze is noise, leaves differ by 0.5 to 1 °Bx."
@@ -150,7 +166,8 @@ public static class BrixEndpoints
         }
 
         var from = at.AddDays(-5);
-        return await db.BrixVisits.ThatStand().AsNoTracking().Include(v => v.Readings).Where(v => v.BedId == visit.BedId && v.At <= at && v.At > from && v.Weed == null && v.Readings.Count > 0).OrderByDescending(v => v.At).FirstOrDefaultAsync();
+        return await db.BrixVisits.ThatStand().AsNoTracking().Include(v => v.Readings).Where(v => v.BedId == visit.BedId && v.At <= at
+            && v.At > from && v.Weed == null && v.Readings.Count > 0).OrderByDescending(v => v.At).FirstOrDefaultAsync();
     }
 
     private static async Task<BrixVisit> Typed(BrixRequest r, TypedFields fields, HoldingDb db, HoldingClock clock)
@@ -177,9 +194,11 @@ public static class BrixEndpoints
         }
 
         // A weed is held against the crop's own leaf of the same place, never against an older one.
-        if (r.PairKind == "weed-crop" && r.PairWithId is { } half && await db.BrixVisits.Where(v => v.Id == half).Select(v => v.LeafPosition).FirstOrDefaultAsync() is { } leaf && leaf != r.LeafPosition)
+        if (r.PairKind == "weed-crop" && r.PairWithId is { } half && await db.BrixVisits.Where(v => v.Id == half)
+            .Select(v => v.LeafPosition).FirstOrDefaultAsync() is { } leaf && leaf != r.LeafPosition)
         {
-            fields.Checks.Add("leafPosition", $"The first half was read on the {leaf} leaf.", $"Read the {leaf} leaf here too: weed and crop are held against each other leaf by leaf.");
+            fields.Checks.Add("leafPosition", $"The first half was read on the {leaf} leaf.",
+                $"Read the {leaf} leaf here too: weed and crop are held against each other leaf by leaf.");
         }
 
         if (r.CorrectsId is { } wrong && !await db.BrixVisits.ThatStand().AnyAsync(v => v.Id == wrong && v.BedId == r.BedId))
@@ -188,9 +207,9 @@ public static class BrixEndpoints
         }
 
         var corrects = meter?.Corrects ?? r.MeterCorrects;
-        var temperature = corrects ? (double?)null : fields.Quantity("temperature", r.Temperature, Dimension.Temperature, 10, 30, "Outside that the correction table says nothing: let the meter come indoors for ten minutes and read again.");
-        var visit = new BrixVisit
-        {
+        var temperature = corrects ? (double?)null : fields.Quantity("temperature", r.Temperature, Dimension.Temperature, 10, 30,
+            "Outside that the correction table says nothing: let the meter come indoors for ten minutes and read again.");
+        var visit = new BrixVisit {
             BedId = r.BedId ?? 0,
             ApplicationId = r.ApplicationId,
             At = fields.Past("at", r.At, clock.Now),
@@ -238,7 +257,8 @@ public static class BrixEndpoints
         var numbers = new List<double>();
         foreach (var word in Words(typed).Where(w => !w.Equals("dry", StringComparison.OrdinalIgnoreCase)))
         {
-            if (Core.Measures.TypedNumber.Of(word, pointIsDecimal: true, commaIsDecimal: true).Value is not { } value) // no sap reads a thousand
+            // no sap reads a thousand
+            if (Core.Measures.TypedNumber.Of(word, pointIsDecimal: true, commaIsDecimal: true).Value is not { } value)
             {
                 checks.Add("readings", $"“{(word.Length > 20 ? word[..20] : word)}” is no brix.", wayOut);
             }
@@ -263,7 +283,9 @@ public static class BrixEndpoints
     /// <summary>Stages of a crop.</summary>
     public static readonly string[] Stages = ["seedling", "leafing", "flowering", "fruiting", "ripening"];
 
-    private static IEnumerable<string> Words(string? typed) => (typed ?? "").Split([' ', ';', '\n', '\t'], StringSplitOptions.RemoveEmptyEntries).Select(w => w.Trim(',')).Where(w => w.Length > 0);
+    private static IEnumerable<string> Words(string? typed) =>
+        (typed ?? "").Split([' ', ';', '\n', '\t'], StringSplitOptions.RemoveEmptyEntries).Select(w => w.Trim(','))
+            .Where(w => w.Length > 0);
 
     /// <summary>Leaves that gave no juice: "9.1 dry 8.8" has one.</summary>
     internal static int Dry(string? typed) => Words(typed).Count(w => w.Equals("dry", StringComparison.OrdinalIgnoreCase));
@@ -278,8 +300,7 @@ public static class BrixEndpoints
         return string.IsNullOrWhiteSpace(typed) ? null : typed.Trim();
     }
 
-    private static string Wants(DateTimeOffset sprayed, BrixVisit? before, BrixVisit? after, DateTimeOffset now) => (before, after) switch
-    {
+    private static string Wants(DateTimeOffset sprayed, BrixVisit? before, BrixVisit? after, DateTimeOffset now) => (before, after) switch {
         (null, null) when now < sprayed.AddHours(12) => "no reading before it; read after one to three days all the same",
         (_, null) when now < sprayed.AddDays(1) => $"read again from tomorrow on",
         (_, null) when now < sprayed.AddDays(10) => "due now: one to three days after",
@@ -292,5 +313,7 @@ public static class BrixEndpoints
         new([.. v.Readings.Select(r => r.At20)], v.LeafPosition, local(v.At).TimeOfDay.TotalHours, v.Sky);
 
     internal static BrixVisitView? View(BrixVisit? v) => v is null ? null : new(
-        v.Id, v.At, v.LeafPosition, v.Sky, v.MeterCorrects, v.TemperatureC, [.. v.Readings.Select(r => r.AsRead)], [.. v.Readings.Select(r => r.At20)], BrixReadings.Value([.. v.Readings.Select(r => r.At20)]), v.Dry, v.Weed, v.Stage, v.Stress, null, v.CorrectsId);
+        v.Id, v.At, v.LeafPosition, v.Sky, v.MeterCorrects, v.TemperatureC, [.. v.Readings.Select(r => r.AsRead)],
+        [.. v.Readings.Select(r => r.At20)], BrixReadings.Value([.. v.Readings.Select(r => r.At20)]), v.Dry, v.Weed, v.Stage, v.Stress,
+        null, v.CorrectsId);
 }

@@ -10,7 +10,8 @@ public static class CsvText
     public static string Of(IEnumerable<string> headers, IEnumerable<IReadOnlyList<string?>> rows)
     {
         using var text = new StringWriter();
-        using (var csv = new CsvWriter(text, new CsvHelper.Configuration.CsvConfiguration(CultureInfo.InvariantCulture) { ShouldQuote = Book.SafeCells.Quotes }))
+        using (var csv = new CsvWriter(text,
+            new CsvHelper.Configuration.CsvConfiguration(CultureInfo.InvariantCulture) { ShouldQuote = Book.SafeCells.Quotes }))
         {
             foreach (var h in headers)
             {

@@ -56,12 +56,15 @@ public sealed record PatchLeavesRequest
 }
 
 /// <summary>A patch as it stands.</summary>
-public sealed record PatchView(int Id, int Order, string Name, PatchRole Role, int? InputId, PatchDoseAnswer? Dose, IReadOnlyList<double>? Before, IReadOnlyList<double>? After, DateTimeOffset? AfterAt);
+public sealed record PatchView(int Id, int Order, string Name, PatchRole Role, int? InputId, PatchDoseAnswer? Dose,
+    IReadOnlyList<double>? Before, IReadOnlyList<double>? After, DateTimeOffset? AfterAt);
 
 /// <summary>A test as it stands.</summary>
 /// <param name="ReadFrom">From when leaves are to be read again; null before the products went on.</param>
 /// <param name="ReadUntil">Until when.</param>
-public sealed record PatchTestView(int Id, int BedId, string Bed, string Crop, DateTimeOffset At, string AreaShown, DateTimeOffset? PutOnAt, DateTimeOffset? ReadFrom, DateTimeOffset? ReadUntil, IReadOnlyList<PatchView> Patches, Worked<PatchAnswer>? Answer, string? Wants, int? WinnerInputId, IReadOnlyList<Caution> Cautions);
+public sealed record PatchTestView(int Id, int BedId, string Bed, string Crop, DateTimeOffset At, string AreaShown, DateTimeOffset? PutOnAt,
+    DateTimeOffset? ReadFrom, DateTimeOffset? ReadUntil, IReadOnlyList<PatchView> Patches, Worked<PatchAnswer>? Answer, string? Wants,
+    int? WinnerInputId, IReadOnlyList<Caution> Cautions);
 
 /// <summary>Square-metre patches.</summary>
 public static class PatchEndpoints
@@ -78,31 +81,43 @@ public static class PatchEndpoints
     private static async Task<IResult> Read(HoldingDb db, HoldingClock clock)
     {
         var units = await clock.Units();
-        var tests = await db.PatchTests.AsNoTracking().Include(t => t.Bed).Include(t => t.Patches.OrderBy(p => p.Order)).ThenInclude(p => p.Leaves).AsSplitQuery().OrderByDescending(t => t.At).Take(20).ToListAsync();
+        var tests = await db.PatchTests.AsNoTracking().Include(t => t.Bed).Include(t => t.Patches.OrderBy(p => p.Order))
+            .ThenInclude(p => p.Leaves).AsSplitQuery().OrderByDescending(t => t.At).Take(20).ToListAsync();
         return TypedResults.Ok(tests.Select(t => View(t, units)).ToList());
     }
 
     private static PatchTestView View(PatchTest t, UnitSystem units)
     {
-        static List<double>? At20(Patch p, string phase) => p.Leaves.Where(l => l.Phase == phase).MaxBy(l => l.Id) is { } l ? [.. l.Read.Select(x => x.At20)] : null;
+        static List<double>? At20(Patch p, string phase) => p.Leaves.Where(l => l.Phase == phase).MaxBy(l => l.Id) is { } l
+            ? [.. l.Read.Select(x => x.At20)] : null;
         var read = t.Patches.Select(p => (Patch: p, Before: At20(p, "before"), After: At20(p, "after"))).ToList();
         var whole = read.All(r => r.Before is not null && r.After is not null);
-        var answer = whole ? Core.Judging.Patches.Of([.. read.Select(r => new PatchRead { Candidate = r.Patch.Name, Role = r.Patch.Role, In = r.Patch.CarrierName, Before = r.Before!, After = r.After! })]) : null;
+        var answer = whole
+            ? Core.Judging.Patches
+                .Of([.. read.Select(r => new PatchRead { Candidate = r.Patch.Name, Role = r.Patch.Role, In = r.Patch.CarrierName,
+                    Before = r.Before!, After = r.After! })]) : null;
         var views = read.Select(r => new PatchView(
             r.Patch.Id, r.Patch.Order, r.Patch.Name, r.Patch.Role, r.Patch.InputId,
             Dose(t, r.Patch, units),
             r.Before, r.After, r.Patch.Leaves.Where(l => l.Phase == "after").MaxBy(l => l.Id)?.At)).ToList();
-        var wants = whole ? null : read.Any(r => r.Before is null) ? $"Read {read.Count(r => r.Before is null)} more {(read.Count(r => r.Before is null) == 1 ? "patch" : "patches")} before anything goes on." : t.PutOnAt is null ? "Put each on its patch, water too, and say so." : "Read all again 40 to 60 minutes after.";
+        var wants = whole ? null : read.Any(r => r.Before is null)
+            ? $"Read {read.Count(r => r.Before is null)} more {(read.Count(r => r.Before is null) == 1 ? "patch" : "patches")} before "
+                + "anything goes on." : t.PutOnAt is null ? "Put each on its patch, water too, and say so."
+                : "Read all again 40 to 60 minutes after.";
         var winner = answer is { Refused: null } ? t.Patches.FirstOrDefault(p => p.Name == answer.Value.Winner)?.InputId : null;
-        return new PatchTestView(t.Id, t.BedId, t.Bed.Name, t.Bed.Crop, t.At, Units.Show(t.AreaM2, Dimension.Area, units), t.PutOnAt, t.PutOnAt?.AddMinutes(40), t.PutOnAt?.AddMinutes(60), views, answer is { Refused: null } ? answer.Worked : null, wants ?? answer?.Refused?.ToString(), winner, t.PutOnAt is null ? [Cautions.Spraying] : []);
+        return new PatchTestView(t.Id, t.BedId, t.Bed.Name, t.Bed.Crop, t.At, Units.Show(t.AreaM2, Dimension.Area, units), t.PutOnAt,
+            t.PutOnAt?.AddMinutes(40), t.PutOnAt?.AddMinutes(60), views, answer is { Refused: null } ? answer.Worked : null,
+            wants ?? answer?.Refused?.ToString(), winner, t.PutOnAt is null ? [Cautions.Spraying] : []);
     }
 
     /// <summary>What to measure out for a patch, with the carrier's share where it goes out in one.</summary>
     private static PatchDoseAnswer? Dose(PatchTest t, Patch p, UnitSystem units)
     {
-        PatchDoseAnswer? Of(Patch? x) => x?.RatePerHa is { } rate && PatchDose.Of(rate, x.RateUnit!, t.AreaM2, t.WaterMlPerM2, units) is { Refused: null } dose ? dose.Value : null;
+        PatchDoseAnswer? Of(Patch? x) => x?.RatePerHa is { } rate
+            && PatchDose.Of(rate, x.RateUnit!, t.AreaM2, t.WaterMlPerM2, units) is { Refused: null } dose ? dose.Value : null;
         var carrier = Of(t.Patches.FirstOrDefault(x => x.Role == PatchRole.Carrier && x.Name == p.CarrierName));
-        return Of(p) is { } own ? carrier is null ? own : own with { Sentence = $"{own.Sentence} In the same water {p.CarrierName}: {carrier.Sentence}" } : null;
+        return Of(p) is { } own ? carrier is null
+            ? own : own with { Sentence = $"{own.Sentence} In the same water {p.CarrierName}: {carrier.Sentence}" } : null;
     }
 
     private static Task<IResult> Make(PatchTestRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
@@ -116,18 +131,23 @@ public static class PatchEndpoints
 
         var area = fields.Quantity("area", r.Area ?? (units.IsUs() ? "10 sq ft" : "1 m²"), Dimension.Area, 0.25, 25);
         var wetted = units.IsUs() ? 10 / Per.SquareSi(1, units) : 1; // m² that the water is said for: a square metre, or ten square feet
-        var water = fields.Quantity("water", r.Water ?? (units.IsUs() ? "3 fl oz" : "100 mL"), Dimension.Volume, 0.02 * wetted, 2 * wetted) / wetted;
+        var water = fields.Quantity("water", r.Water ?? (units.IsUs() ? "3 fl oz" : "100 mL"), Dimension.Volume, 0.02 * wetted,
+            2 * wetted) / wetted;
         var each = (int)fields.Checks.Range("each", r.Each ?? 1, 1, 6, "patches of each");
         var asked = r.Candidates ?? [];
         if (asked.Count is 0 or > 8)
         {
-            fields.Checks.Add("candidates", asked.Count == 0 ? "No candidate was chosen." : "That is more than eight.", "Choose one to eight from the shelf; water is always one more.");
+            fields.Checks.Add("candidates", asked.Count == 0 ? "No candidate was chosen." : "That is more than eight.",
+                "Choose one to eight from the shelf; water is always one more.");
         }
 
         var ids = asked.Select(a => a.InputId).OfType<int>().ToList();
         var inputs = await db.Inputs.Where(i => ids.Contains(i.Id)).ToListAsync();
         var seed = System.Security.Cryptography.RandomNumberGenerator.GetInt32(1, int.MaxValue);
-        var test = new PatchTest { BedId = r.BedId ?? 0, At = clock.Now, AreaM2 = area, WaterMlPerM2 = water * 1000, Seed = seed, MeterCorrects = r.MeterCorrects };
+        var test = new PatchTest {
+            BedId = r.BedId ?? 0, At = clock.Now, AreaM2 = area, WaterMlPerM2 = water * 1000, Seed = seed,
+            MeterCorrects = r.MeterCorrects
+        };
         var patches = asked.Select((a, i) => Candidate(a, i, inputs, fields, units)).OfType<Patch>().ToList();
         var carriers = patches.Where(p => p.Role == PatchRole.Carrier).ToList();
         for (var i = 0; i < patches.Count && patches.Count == asked.Count; i++)
@@ -139,7 +159,8 @@ public static class PatchEndpoints
 
             if (carriers.Count != 1)
             {
-                fields.Checks.Add($"candidates[{i}].inCarrier", carriers.Count == 0 ? "No carrier was chosen." : "Two carriers were chosen.", "Name the one that it is mixed with as “what others are mixed with”.");
+                fields.Checks.Add($"candidates[{i}].inCarrier", carriers.Count == 0 ? "No carrier was chosen."
+                    : "Two carriers were chosen.", "Name the one that it is mixed with as “what others are mixed with”.");
                 continue;
             }
 
@@ -158,7 +179,11 @@ public static class PatchEndpoints
         }
 
         patches.Insert(0, new Patch { Name = "water", Role = PatchRole.Water });
-        var deck = patches.SelectMany(p => Enumerable.Range(0, each).Select(_ => new Patch { Name = p.Name, Role = p.Role, InputId = p.InputId, RatePerHa = p.RatePerHa, RateUnit = p.RateUnit, CarrierName = p.CarrierName })).ToList();
+        var deck = patches.SelectMany(p => Enumerable.Range(0, each)
+            .Select(_ => new Patch {
+                Name = p.Name, Role = p.Role, InputId = p.InputId, RatePerHa = p.RatePerHa, RateUnit = p.RateUnit,
+                CarrierName = p.CarrierName
+            })).ToList();
         foreach (var (patch, place) in deck.Zip(Core.Judging.Patches.Order(deck.Count, seed)))
         {
             patch.Order = place + 1;
@@ -182,7 +207,8 @@ public static class PatchEndpoints
         double? rate = null;
         if (!string.IsNullOrWhiteSpace(a.RatePerHa))
         {
-            var typed = fields.Quantity($"candidates[{i}].ratePerHa", a.RatePerHa, litres ? Dimension.Volume : Dimension.Mass, litres ? 1e-6 : 1e-3, litres ? 10_000 : 1e7, $"It is what goes on {Per.LargeArea(units)}.");
+            var typed = fields.Quantity($"candidates[{i}].ratePerHa", a.RatePerHa, litres ? Dimension.Volume : Dimension.Mass,
+                litres ? 1e-6 : 1e-3, litres ? 10_000 : 1e7, $"It is what goes on {Per.LargeArea(units)}.");
             rate = Per.LargeSi(litres ? typed * 1000 : typed, units);
         }
         else if (input.LabelRate is { } label)
@@ -192,7 +218,8 @@ public static class PatchEndpoints
 
         if (rate is null)
         {
-            fields.Checks.Add($"candidates[{i}].ratePerHa", $"{input.Name} has no rate on {Per.LargeArea(units)}.", $"Give one, such as {(units.IsUs() ? litres ? "2 qt" : "1 lb" : litres ? "5 L" : "300 g")}; it is scaled to the patch.");
+            fields.Checks.Add($"candidates[{i}].ratePerHa", $"{input.Name} has no rate on {Per.LargeArea(units)}.",
+                $"Give one, such as {(units.IsUs() ? litres ? "2 qt" : "1 lb" : litres ? "5 L" : "300 g")}; it is scaled to the patch.");
         }
 
         if (a.Role == PatchRole.Water)
@@ -200,7 +227,10 @@ public static class PatchEndpoints
             fields.Checks.Add($"candidates[{i}].role", "Water lies beside them anyway.", "Choose candidate or carrier.");
         }
 
-        return new Patch { Name = input.Name, Role = a.Role ?? PatchRole.Candidate, InputId = input.Id, RatePerHa = rate, RateUnit = litres ? "mL" : "g" };
+        return new Patch {
+            Name = input.Name, Role = a.Role ?? PatchRole.Candidate, InputId = input.Id, RatePerHa = rate, RateUnit = litres
+            ? "mL" : "g"
+        };
     }
 
     private static Task<IResult> PutOn(int id, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
@@ -212,14 +242,17 @@ public static class PatchEndpoints
 
         if (test.PutOnAt is not null || test.Patches.Any(p => p.Leaves.All(l => l.Phase != "before")))
         {
-            return Refusal.Of("test", test.PutOnAt is not null ? "They are on already." : "Some patches were not read before.", test.PutOnAt is not null ? "Read them again 40 to 60 minutes after." : "Read three to five leaves of every patch first: what was there before can’t be read later.");
+            return Refusal.Of("test", test.PutOnAt is not null ? "They are on already." : "Some patches were not read before.",
+                test.PutOnAt is not null ? "Read them again 40 to 60 minutes after."
+                    : "Read three to five leaves of every patch first: what was there before can’t be read later.");
         }
 
         test.PutOnAt = clock.Now;
         return Writes.Done(new Kept(id));
     });
 
-    private static Task<IResult> Leaves(int id, PatchLeavesRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
+    private static Task<IResult> Leaves(int id, PatchLeavesRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
+        writes.Do<Kept>(async () =>
     {
         var test = await db.PatchTests.Include(t => t.Patches).FirstOrDefaultAsync(t => t.Patches.Any(p => p.Id == id));
         var fields = new TypedFields(await clock.Units());
@@ -231,10 +264,13 @@ public static class PatchEndpoints
 
         if (phase == "before" == test.PutOnAt is not null)
         {
-            return Refusal.Of("phase", phase == "before" ? "The products are on: what was there before can’t be read any more." : "Nothing is on yet.", phase == "before" ? "Read the leaves as after." : "Read before, put them on, and read again 40 to 60 minutes after.");
+            return Refusal.Of("phase", phase == "before" ? "The products are on: what was there before can’t be read any more."
+                : "Nothing is on yet.", phase == "before"
+                    ? "Read the leaves as after." : "Read before, put them on, and read again 40 to 60 minutes after.");
         }
 
-        double? temperature = test.MeterCorrects ? null : fields.Quantity("temperature", r.Temperature, Dimension.Temperature, 10, 30, "Outside that the correction table says nothing.");
+        double? temperature = test.MeterCorrects ? null : fields.Quantity("temperature", r.Temperature, Dimension.Temperature, 10, 30,
+            "Outside that the correction table says nothing.");
         var read = BrixEndpoints.Numbers(r.Readings, fields.Checks);
         if (!fields.Checks.Sound)
         {
@@ -242,7 +278,10 @@ public static class PatchEndpoints
         }
 
         var at20 = read.Select(b => temperature is { } c ? BrixCorrection.To20(b, c).Value.Value : b).ToList();
-        test.Patches.First(p => p.Id == id).Leaves.Add(new PatchLeaves { Phase = phase, At = clock.Now, TemperatureC = temperature, Read = [.. read.Zip(at20, (asRead, at) => new LeafRead(asRead, at))] });
+        test.Patches.First(p => p.Id == id).Leaves.Add(new PatchLeaves {
+            Phase = phase, At = clock.Now, TemperatureC = temperature,
+            Read = [.. read.Zip(at20, (asRead, at) => new LeafRead(asRead, at))]
+        });
         return Writes.Done(new Kept(id));
     });
 }

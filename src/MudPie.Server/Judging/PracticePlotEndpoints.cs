@@ -9,5 +9,6 @@ public static class PracticePlotEndpoints
 {
     /// <summary>What can be asked.</summary>
     public static void MapPracticePlot(this IEndpointRouteBuilder api) =>
-        api.MapPost("/judge/practice", async (PracticePlotQuestion q, HoldingClock clock) => Problems.Answer(PracticePlot.Of(q, await clock.Units()))).Produces<Worked<PracticePlotAnswer>>().ProducesProblem(422);
+        api.MapPost("/judge/practice", async (PracticePlotQuestion q, HoldingClock clock) =>
+            Problems.Answer(PracticePlot.Of(q, await clock.Units()))).Produces<Worked<PracticePlotAnswer>>().ProducesProblem(422);
 }

@@ -18,7 +18,8 @@ public static class SheetEndpoints
     {
         api.MapGet("/judge/trials/{id:int}/sheet", Read).Produces<SheetView>().ProducesProblem(404);
         api.MapPost("/judge/trials/{id:int}/readings", Keep).Produces<Kept>().ProducesProblem(422);
-        api.MapPost("/judge/trials/{id:int}/plots/{plot:int}/photos", AddPhoto).Accepts<byte[]>("image/jpeg", "image/png").Produces<Kept>().ProducesProblem(422);
+        api.MapPost("/judge/trials/{id:int}/plots/{plot:int}/photos", AddPhoto).Accepts<byte[]>("image/jpeg", "image/png").Produces<Kept>()
+            .ProducesProblem(422);
         api.MapGet("/judge/trials/{id:int}/qr.svg", Qr);
     }
 
@@ -33,8 +34,10 @@ public static class SheetEndpoints
         var byId = all.ToDictionary(r => r.Id);
         var standing = all.ThatStand().ToList();
         return TypedResults.Ok(new SheetView(
-            t.Id, t.Question, t.State, [.. t.Plots.Select(p => new SheetPlot(p.Id, p.Number, p.Code, p.Place, p.Block))], TrialEndpoints.Measures(t, standing),
-            [.. standing.OrderBy(r => r.On).Select(r => new SheetReading(r.Id, r.PlotId, r.MeasureId, r.On, r.Value, r.OutOf, r.MissingWhy, r.KeptAnyway, Shown(r), [.. Before(r, byId)]))]));
+            t.Id, t.Question, t.State, [.. t.Plots.Select(p => new SheetPlot(p.Id, p.Number, p.Code, p.Place, p.Block))],
+            TrialEndpoints.Measures(t, standing),
+            [.. standing.OrderBy(r => r.On).Select(r => new SheetReading(r.Id, r.PlotId, r.MeasureId, r.On, r.Value, r.OutOf, r.MissingWhy,
+                r.KeptAnyway, Shown(r), [.. Before(r, byId)]))]));
     }
 
     /// <summary>The figures that stood there before, newest first, each with why it was put right.</summary>
@@ -46,9 +49,11 @@ public static class SheetEndpoints
         }
     }
 
-    private static string Shown(TrialReading r) => r.Value is { } v ? v.ToString("0.####", CultureInfo.InvariantCulture) + (r.OutOf is { } of ? $"/{of.ToString("0", CultureInfo.InvariantCulture)}" : "") : $"missing: {r.MissingWhy}";
+    private static string Shown(TrialReading r) => r.Value is { } v ? v.ToString("0.####", CultureInfo.InvariantCulture)
+        + (r.OutOf is { } of ? $"/{of.ToString("0", CultureInfo.InvariantCulture)}" : "") : $"missing: {r.MissingWhy}";
 
-    private static Task<IResult> Keep(int id, TrialReadingRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
+    private static Task<IResult> Keep(int id, TrialReadingRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
+        writes.Do<Kept>(async () =>
     {
         var trial = await db.Trials.AsNoTracking().Include(t => t.Measures).FirstOrDefaultAsync(t => t.Id == id);
         if (trial is null)
@@ -72,7 +77,8 @@ public static class SheetEndpoints
         var on = Day(r.On ?? local(clock.Now));
         if (on > Day(local(clock.Now)).AddDays(1) || on < clock.Now.AddYears(-3))
         {
-            checks.Add("on", on > clock.Now ? "That day has not come yet." : "That is more than three years ago.", "Give the day on which it was measured.");
+            checks.Add("on", on > clock.Now ? "That day has not come yet." : "That is more than three years ago.",
+                "Give the day on which it was measured.");
         }
 
         if (trial.State == TrialState.Planned)
@@ -91,7 +97,8 @@ public static class SheetEndpoints
             return checks.Refusal;
         }
 
-        var stands = await db.TrialReadings.ThatStand().FirstOrDefaultAsync(x => x.PlotId == r.PlotId && x.MeasureId == r.MeasureId && x.On == on);
+        var stands = await db.TrialReadings.ThatStand().FirstOrDefaultAsync(x => x.PlotId == r.PlotId && x.MeasureId == r.MeasureId
+            && x.On == on);
         if (stands is not null && stands.Value == read.Value && stands.MissingWhy == read.MissingWhy && stands.OutOf == read.OutOf)
         {
             return Writes.Done(new Kept(stands.Id)); // the same figure again, from another window: kept once
@@ -99,7 +106,8 @@ public static class SheetEndpoints
 
         if (stands is not null && string.IsNullOrWhiteSpace(r.CorrectionWhy))
         {
-            return Refusal.Of("correctionWhy", $"{Shown(stands)} stands there already.", "Say what was wrong with it: the old figure stays readable.");
+            return Refusal.Of("correctionWhy", $"{Shown(stands)} stands there already.",
+                "Say what was wrong with it: the old figure stays readable.");
         }
 
         (read.TrialId, read.PlotId, read.MeasureId, read.On, read.RecordedAt) = (id, r.PlotId!.Value, measure!.Id, on, clock.Now);
@@ -131,7 +139,8 @@ public static class SheetEndpoints
 
         if (!Number(parts[0], out var value) || (parts.Length == 2 && !Number(parts[1], out _)))
         {
-            checks.Add("value", $"“{(typed.Length > 20 ? typed[..20] : typed)}” is no figure.", m.Kind == Scale.Count ? "Type it as 44, or 44/48 where the number sown differs." : "Type it as 3.16.");
+            checks.Add("value", $"“{(typed.Length > 20 ? typed[..20] : typed)}” is no figure.", m.Kind == Scale.Count
+                ? "Type it as 44, or 44/48 where the number sown differs." : "Type it as 3.16.");
             return new TrialReading();
         }
 
@@ -146,7 +155,9 @@ public static class SheetEndpoints
         }
         else if ((value < m.Low || value > m.High) && !r.KeepAnyway)
         {
-            checks.Add("keepAnyway", $"{Say.Number(value, 6)}{Say.Unit(m.Unit)} is {(value < m.Low ? "less" : "more")} than is likely for {m.Name}.", $"Likely is {Say.Number(m.Low)} to {Say.Number(m.High)}. If it is right, keep it anyway.");
+            checks.Add("keepAnyway",
+                $"{Say.Number(value, 6)}{Say.Unit(m.Unit)} is {(value < m.Low ? "less" : "more")} than is likely for {m.Name}.",
+                $"Likely is {Say.Number(m.Low)} to {Say.Number(m.High)}. If it is right, keep it anyway.");
         }
 
         return new TrialReading { Value = value, OutOf = outOf, KeptAnyway = r.KeepAnyway && (value < m.Low || value > m.High) };
@@ -181,7 +192,10 @@ public static class SheetEndpoints
 
     private static Microsoft.AspNetCore.Http.HttpResults.ContentHttpResult Qr(int id, int? plot, HttpRequest request)
     {
-        using var data = QRCodeGenerator.GenerateQrCode($"{request.Scheme}://{request.Host}/judge/trials/{id}/sheet{(plot is { } p ? $"?plot={p}" : "")}", QRCodeGenerator.ECCLevel.M);
+        using var data =
+            QRCodeGenerator.GenerateQrCode(
+                $"{request.Scheme}://{request.Host}/judge/trials/{id}/sheet{(plot is { } p ? $"?plot={p}" : "")}",
+                QRCodeGenerator.ECCLevel.M);
         using var code = new SvgQRCode(data);
         return TypedResults.Text(code.GetGraphic(3, "#000000", "#ffffff"), "image/svg+xml");
     }

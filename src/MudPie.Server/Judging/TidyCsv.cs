@@ -14,16 +14,20 @@ public sealed record TidyTable(IReadOnlyList<string> Headers, IReadOnlyList<IRea
     public static bool Missing(string cell) => cell.Length == 0 || cell is "NA" or "NaN" or "na" or "-";
 
     /// <summary>Index of a column, or −1.</summary>
-    public int Column(string? name) => name is null ? -1 : Headers.ToList().FindIndex(h => string.Equals(h, name, StringComparison.OrdinalIgnoreCase));
+    public int Column(string? name) => name is null ? -1 : Headers.ToList()
+        .FindIndex(h => string.Equals(h, name, StringComparison.OrdinalIgnoreCase));
 
-    /// <summary>A figure with decimal point or comma; null where it is none. A comma that could be for thousands was refused when the table was read.</summary>
+    /// <summary>A figure with decimal point or comma; null where it is none. A comma that could be for thousands was refused when the table
+    /// was read.</summary>
     public static double? Number(string cell) => TypedNumber.Of(cell, pointIsDecimal: true, commaIsDecimal: true).Value;
 
     /// <summary>True where every cell that is not missing is a figure, and there is one.</summary>
-    public bool Numeric(int column) => Rows.Any(r => !Missing(r[column])) && Rows.All(r => Missing(r[column]) || Number(r[column]) is not null);
+    public bool Numeric(int column) => Rows.Any(r => !Missing(r[column]))
+        && Rows.All(r => Missing(r[column]) || Number(r[column]) is not null);
 
     /// <summary>Different texts in a column, in order of appearance; "Water" and "water" are one.</summary>
-    public IReadOnlyList<string> Levels(int column) => [.. Rows.Select(r => r[column].Trim()).Where(c => !Missing(c)).Distinct(StringComparer.OrdinalIgnoreCase)];
+    public IReadOnlyList<string> Levels(int column) =>
+        [.. Rows.Select(r => r[column].Trim()).Where(c => !Missing(c)).Distinct(StringComparer.OrdinalIgnoreCase)];
 }
 
 /// <summary>Reads any tidy CSV: comma, semicolon or tab, quotes or none.</summary>
@@ -36,7 +40,8 @@ public static class TidyCsv
     {
         if (string.IsNullOrWhiteSpace(text) || text.Length > 5_000_000)
         {
-            return Refusal.Of(field, string.IsNullOrWhiteSpace(text) ? "There is no table." : "That is more than 5 MB.", "Give a CSV with a line of headers and a row for each plot.");
+            return Refusal.Of(field, string.IsNullOrWhiteSpace(text) ? "There is no table." : "That is more than 5 MB.",
+                "Give a CSV with a line of headers and a row for each plot.");
         }
 
         using var csv = CsvHead.Open(text);
@@ -44,7 +49,8 @@ public static class TidyCsv
         {
             if (!csv.Read() || !csv.ReadHeader() || csv.HeaderRecord?.Select(Book.SafeCells.Plain).ToArray() is not { Length: > 1 } headers)
             {
-                return Refusal.Of(field, "There is no line of headers with two columns or more.", "Begin with a line such as: block,treatment,yield.");
+                return Refusal.Of(field, "There is no line of headers with two columns or more.",
+                    "Begin with a line such as: block,treatment,yield.");
             }
 
             if (headers.GroupBy(h => h, StringComparer.OrdinalIgnoreCase).FirstOrDefault(g => g.Count() > 1) is { } twice)
@@ -57,10 +63,12 @@ public static class TidyCsv
             {
                 if (csv.Parser.Count != headers.Length && !(csv.Parser.Count == 1 && csv.Parser[0].Length == 0))
                 {
-                    return Refusal.Of(field, $"Line {csv.Parser.RawRow} has {csv.Parser.Count} cells, the header {headers.Length}.", "Put quotes around cells that hold a comma.");
+                    return Refusal.Of(field, $"Line {csv.Parser.RawRow} has {csv.Parser.Count} cells, the header {headers.Length}.",
+                        "Put quotes around cells that hold a comma.");
                 }
 
-                string[] cells = [.. Enumerable.Range(0, headers.Length).Select(i => csv.TryGetField<string>(i, out var c) ? Book.SafeCells.Plain(c ?? "") : "")];
+                string[] cells = [.. Enumerable.Range(0, headers.Length)
+                    .Select(i => csv.TryGetField<string>(i, out var c) ? Book.SafeCells.Plain(c ?? "") : "")];
                 if (cells.Any(c => c.Length > 0))
                 {
                     rows.Add(cells);
@@ -77,7 +85,8 @@ public static class TidyCsv
                 return unsure;
             }
 
-            return rows.Count == 0 ? Refusal.Of(field, "There are headers and no rows.", "Give a row for each plot.") : Worked.Of(new TidyTable(headers, rows), "", Evidence.MeasuredHere);
+            return rows.Count == 0 ? Refusal.Of(field, "There are headers and no rows.", "Give a row for each plot.")
+                : Worked.Of(new TidyTable(headers, rows), "", Evidence.MeasuredHere);
         }
         catch (CsvHelperException e)
         {
@@ -85,7 +94,8 @@ public static class TidyCsv
         }
     }
 
-    /// <summary>"1,250" is 1.25 or 1250: refused with both, unless another figure of the table shows that its commas are decimal ("3,5").</summary>
+    /// <summary>"1,250" is 1.25 or 1250: refused with both, unless another figure of the table shows that its commas are decimal
+    /// ("3,5").</summary>
     private static Refusal? TwoWays(string field, string[] headers, List<IReadOnlyList<string>> rows)
     {
         TypedNumber Comma(string cell) => cell.Contains(',') ? TypedNumber.Of(cell, pointIsDecimal: true) : default;
@@ -96,7 +106,8 @@ public static class TidyCsv
 
         foreach (var (row, line) in rows.Select((r, i) => (r, i + 2)))
         {
-            if (row.Select((c, i) => (Cell: c, Header: headers[i], Read: Comma(c))).FirstOrDefault(c => c.Read.Other is not null) is { Cell: not null } found)
+            if (row.Select((c, i) => (Cell: c, Header: headers[i], Read: Comma(c)))
+                .FirstOrDefault(c => c.Read.Other is not null) is { Cell: not null } found)
             {
                 var said = found.Read.TwoWays(field, found.Cell);
                 return Refusal.Of(field, $"Line {line}, {found.Header}: {said.Wrong}", said.WayOut);
@@ -178,16 +189,28 @@ public sealed record TrialAnalysisQuestion
             return (control, response);
         }
 
-        List<int> figures = [.. Enumerable.Range(0, table.Headers.Count).Where(c => c != table.Column(Block) && table.Numeric(c) && table.Levels(c).Count > 0)];
-        figures = figures.Count == 3 && table.Rows.Select((r, i) => TidyTable.Number(r[figures[0]]) == i + 1).All(x => x) ? figures[1..] : figures; // a running number is no measure
+        List<int> figures = [.. Enumerable.Range(0, table.Headers.Count)
+            .Where(c => c != table.Column(Block) && table.Numeric(c) && table.Levels(c).Count > 0)];
+        // a running number is no measure
+        figures = figures.Count == 3 && table.Rows.Select((r, i) => TidyTable.Number(r[figures[0]]) == i + 1).All(x => x)
+            ? figures[1..] : figures;
         return (Factors ?? []).Count == 0 && figures.Count == 2 ? (figures[0], figures[1]) : null;
     }
 
     private Ruling<TrialQuestion> Paired(TidyTable table, (int Before, int After) pair)
     {
-        TrialRow Row(IReadOnlyList<string> r, int i, int column) => new() { Plot = $"{table.Headers[column]} {i + 1}", Levels = [table.Headers[column]], Block = $"{i + 1}", Value = TidyTable.Missing(r[column]) ? null : TidyTable.Number(r[column]), Why = "NA" };
+        TrialRow Row(IReadOnlyList<string> r, int i, int column) =>
+            new() {
+                Plot = $"{table.Headers[column]} {i + 1}", Levels = [table.Headers[column]], Block = $"{i + 1}",
+                Value = TidyTable.Missing(r[column]) ? null : TidyTable.Number(r[column]), Why = "NA"
+            };
         return Worked.Of(
-            Base() with { Response = Response ?? table.Headers[pair.After], Factors = ["when"], Control = table.Headers[pair.Before], Rows = [.. table.Rows.SelectMany((r, i) => new[] { Row(r, i, pair.Before), Row(r, i, pair.After) })] },
+            Base() with {
+                Response = Response ?? table.Headers[pair.After],
+                Factors = ["when"],
+                Control = table.Headers[pair.Before],
+                Rows = [.. table.Rows.SelectMany((r, i) => new[] { Row(r, i, pair.Before), Row(r, i, pair.After) })]
+            },
             "", Evidence.MeasuredHere);
     }
 
@@ -199,7 +222,8 @@ public sealed record TrialAnalysisQuestion
             var column = table.Column(name);
             if (column < 0)
             {
-                checks.Add(field, name is null ? "Nothing was chosen." : $"There is no column “{name}”.", $"Choose {Say.Any(table.Headers)}.");
+                checks.Add(field, name is null ? "Nothing was chosen." : $"There is no column “{name}”.",
+                    $"Choose {Say.Any(table.Headers)}.");
             }
 
             return column;
@@ -207,7 +231,8 @@ public sealed record TrialAnalysisQuestion
 
         var response = Need("response", Response);
         List<int> factors = [.. (Factors ?? []).Select((f, i) => Need($"factors[{i}]", f))];
-        var (block, whole, outOf) = (Block is null ? -1 : Need("block", Block), WholePlot is null ? -1 : Need("wholePlot", WholePlot), OutOf is null ? -1 : Need("outOf", OutOf));
+        var (block, whole, outOf) = (Block is null ? -1 : Need("block", Block), WholePlot is null ? -1 : Need("wholePlot", WholePlot),
+            OutOf is null ? -1 : Need("outOf", OutOf));
         if (factors.Count == 0)
         {
             checks.Add("factors", "No column says what was done.", $"Choose {Say.Any(table.Headers)}.");
@@ -222,14 +247,15 @@ public sealed record TrialAnalysisQuestion
         {
             if (!TidyTable.Missing(row[response]) && TidyTable.Number(row[response]) is null)
             {
-                return Refusal.Of("response", $"Line {i + 2}: “{(row[response].Length > 20 ? row[response][..20] : row[response])}” is no figure.", "Write figures as 3.16, and NA where a plot is missing.");
+                return Refusal.Of("response",
+                    $"Line {i + 2}: “{(row[response].Length > 20 ? row[response][..20] : row[response])}” is no figure.",
+                    "Write figures as 3.16, and NA where a plot is missing.");
             }
         }
 
         string? Text(IReadOnlyList<string> r, int column) => column < 0 || TidyTable.Missing(r[column]) ? null : r[column];
         return Worked.Of(
-            Base() with
-            {
+            Base() with {
                 Response = table.Headers[response],
                 Factors = [.. factors.Select(f => table.Headers[f])],
                 Rows =
@@ -249,8 +275,7 @@ public sealed record TrialAnalysisQuestion
             "", Evidence.MeasuredHere);
     }
 
-    private TrialQuestion Base() => new()
-    {
+    private TrialQuestion Base() => new() {
         Unit = Unit ?? "",
         Design = Design ?? Core.Ideas.Design.Random,
         Control = Control,

@@ -21,7 +21,8 @@ public static class TrialEndpoints
         api.MapGet("/judge/measures", Offered).Produces<IReadOnlyList<MeasureKind>>();
         api.MapPost("/judge/trials", Make).Produces<Kept>().ProducesProblem(422);
         api.MapPost("/judge/trials/curve", Curve).Produces<Worked<ReplicatesCurve>>().ProducesProblem(422);
-        api.MapPost("/judge/trials/worth", (TrialMoney money) => Problems.Answer(TrialWorth.Smallest(money, ""))).Produces<Worked<double>>().ProducesProblem(422);
+        api.MapPost("/judge/trials/worth", (TrialMoney money) => Problems.Answer(TrialWorth.Smallest(money, ""))).Produces<Worked<double>>()
+            .ProducesProblem(422);
         api.MapGet("/judge/trials/{id:int}", Read).Produces<TrialView>().ProducesProblem(404);
         api.MapPut("/judge/trials/{id:int}", Change).Produces<Kept>().ProducesProblem(422).ProducesProblem(409);
         api.MapPost("/judge/trials/{id:int}/layout", Draw).Produces<Kept>().ProducesProblem(422);
@@ -31,7 +32,8 @@ public static class TrialEndpoints
     private static async Task<IResult> Templates(HoldingClock clock)
     {
         var units = await clock.Units();
-        return TypedResults.Ok(TrialTemplates.All.Select(t => t with { Measures = [.. t.Measures.Select(m => MeasureKinds.Same(m, units))] }));
+        return TypedResults.Ok(TrialTemplates.All.Select(t =>
+            t with { Measures = [.. t.Measures.Select(m => MeasureKinds.Same(m, units))] }));
     }
 
     private static async Task<IResult> Offered(HoldingClock clock)
@@ -42,7 +44,11 @@ public static class TrialEndpoints
 
     private static async Task<IResult> List(HoldingDb db, TrialDesk desk, IMemoryCache cache, CancellationToken stop)
     {
-        var trials = await db.Trials.AsNoTracking().OrderByDescending(t => t.CreatedAt).ThenByDescending(t => t.Id).Take(100).Select(t => new { t.Id, t.Version, t.State, Plots = t.Plots.Count, Measured = db.TrialReadings.Count(r => r.TrialId == t.Id), Last = db.TrialReadings.Where(r => r.TrialId == t.Id).Max(r => (int?)r.Id) ?? 0 }).ToListAsync(stop);
+        var trials = await db.Trials.AsNoTracking().OrderByDescending(t => t.CreatedAt).ThenByDescending(t => t.Id).Take(100)
+            .Select(t => new {
+                t.Id, t.Version, t.State, Plots = t.Plots.Count, Measured = db.TrialReadings.Count(r => r.TrialId == t.Id),
+                Last = db.TrialReadings.Where(r => r.TrialId == t.Id).Max(r => (int?)r.Id) ?? 0
+            }).ToListAsync(stop);
         var lines = new List<TrialLine>();
         foreach (var row in trials)
         {
@@ -61,10 +67,17 @@ public static class TrialEndpoints
     private static async Task<TrialLine> Line(int id, TrialState state, int plots, int measured, TrialDesk desk, CancellationToken stop)
     {
         var t = (await desk.Find(id))!;
-        var (word, says) = (default(string), state switch { TrialState.Planned => plots == 0 ? "planned; not yet drawn" : "drawn; not yet begun", TrialState.Growing => measured == 0 ? "growing; nothing measured yet" : $"growing; {measured} figures so far", _ => "ended" });
-        if (measured > 0 && !TrialDesk.Shut(t) && t.Measures.Count > 0 && TrialAnalysis.Of(TrialDesk.Ask(t, t.Measures[0], await desk.Standing(t.Id), stop: stop)) is { Refused: null } told)
+        var (word, says) =
+            (default(string), state switch {
+                TrialState.Planned => plots == 0 ? "planned; not yet drawn" : "drawn; not yet begun",
+                TrialState.Growing => measured == 0 ? "growing; nothing measured yet" : $"growing; {measured} figures so far",
+                _ => "ended"
+            });
+        if (measured > 0 && !TrialDesk.Shut(t) && t.Measures.Count > 0
+            && TrialAnalysis.Of(TrialDesk.Ask(t, t.Measures[0], await desk.Standing(t.Id), stop: stop)) is { Refused: null } told)
         {
-            (word, says) = (t.Design == Design.Pair && told.Value.NoiseDf is null ? "a look, not a test" : told.Value.Verdict.Word(), told.Value.Sentence);
+            (word, says) = (t.Design == Design.Pair && told.Value.NoiseDf is null ? "a look, not a test" : told.Value.Verdict.Word(),
+                told.Value.Sentence);
         }
 
         return new TrialLine(t.Id, t.Question, t.Crop, t.Season, t.Design, t.State, plots, says, word, t.IsDemo);
@@ -72,7 +85,10 @@ public static class TrialEndpoints
 
     private static Task<IResult> Make(TrialRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
     {
-        var trial = new Trial { Question = "", Crop = "", Design = Design.Blocks, Kind = TrialKind.Beds, Factors = [], Places = [], CreatedAt = clock.Now };
+        var trial = new Trial {
+            Question = "", Crop = "", Design = Design.Blocks, Kind = TrialKind.Beds, Factors = [], Places = [],
+            CreatedAt = clock.Now
+        };
         var reader = new TrialPlanReader(db, await clock.Units());
         await reader.Onto(trial, r);
         if (!reader.Checks.Sound)
@@ -85,7 +101,8 @@ public static class TrialEndpoints
         return Writes.Done(new Kept(trial.Id));
     });
 
-    private static Task<IResult> Change(int id, TrialRequest r, HoldingDb db, TrialDesk desk, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
+    private static Task<IResult> Change(int id, TrialRequest r, HoldingDb db, TrialDesk desk, HoldingClock clock, Writes writes) =>
+        writes.Do<Kept>(async () =>
     {
         if (await desk.Find(id, tracked: true) is not { } trial)
         {
@@ -99,7 +116,8 @@ public static class TrialEndpoints
         var anew = await reader.Onto(trial, r);
         if (reader.Checks.Sound && anew && trial.State != TrialState.Planned)
         {
-            reader.Checks.Add("treatments", "The trial is growing: what is compared and where it lies stands.", "Plan a new trial, or change the rest.");
+            reader.Checks.Add("treatments", "The trial is growing: what is compared and where it lies stands.",
+                "Plan a new trial, or change the rest.");
         }
 
         if (reader.Checks.Sound && kept.Any(k => trial.Measures.All(m => (m.Name, m.Unit) != k)))
@@ -125,22 +143,30 @@ public static class TrialEndpoints
     private static int? Compared(TrialRequest r)
     {
         List<string> factors = [.. r.Factors ?? []];
-        List<IReadOnlyList<string>> levels = [.. (r.Treatments ?? []).Where(t => t?.Levels?.Count == factors.Count).Select(t => (IReadOnlyList<string>)[.. t.Levels!.Select(l => l ?? "")])];
-        List<IReadOnlyList<string>> controls = [.. (r.Treatments ?? []).Where(t => t?.Role == TrialRole.Control && t.Levels?.Count == factors.Count).Select(t => (IReadOnlyList<string>)[.. t.Levels!.Select(l => l ?? "")])];
-        return factors.Count < 2 || levels.Count < 2 ? null : TrialSettings.Compared(factors, levels, TrialSettings.Of(factors, levels, controls));
+        List<IReadOnlyList<string>> levels = [.. (r.Treatments ?? []).Where(t => t?.Levels?.Count == factors.Count)
+            .Select(t => (IReadOnlyList<string>)[.. t.Levels!.Select(l => l ?? "")])];
+        List<IReadOnlyList<string>> controls =
+            [.. (r.Treatments ?? []).Where(t => t?.Role == TrialRole.Control && t.Levels?.Count == factors.Count)
+                .Select(t => (IReadOnlyList<string>)[.. t.Levels!.Select(l => l ?? "")])];
+        return factors.Count < 2 || levels.Count < 2
+            ? null : TrialSettings.Compared(factors, levels, TrialSettings.Of(factors, levels, controls));
     }
 
     private static async Task<IResult> Curve(TrialRequest r, HoldingClock clock)
     {
         var fields = new TypedFields(await clock.Units());
         var noise = fields.Quantity("noise", r.Noise, Dimension.Plain, 1e-9, 1e9, "It is how far plots treated alike stray.");
-        var worth = fields.Quantity("worthHaving", r.WorthHaving, Dimension.Plain, 1e-9, 1e9, "It is the smallest difference worth having.");
+        var worth = fields.Quantity("worthHaving", r.WorthHaving, Dimension.Plain, 1e-9, 1e9,
+            "It is the smallest difference worth having.");
         return fields.Checks.Sound
-            ? Problems.Answer(ReplicatesPlan.Of(r.Design ?? Design.Blocks, r.Treatments?.Count, r.Replicates, noise, worth, MeasureKinds.Find(r.Measures?.FirstOrDefault()?.KindId)?.Unit ?? r.Measures?.FirstOrDefault()?.Unit ?? "", Compared(r), r.SureFor))
+            ? Problems.Answer(ReplicatesPlan.Of(r.Design ?? Design.Blocks, r.Treatments?.Count, r.Replicates, noise, worth,
+                MeasureKinds.Find(r.Measures?.FirstOrDefault()?.KindId)?.Unit ?? r.Measures?.FirstOrDefault()?.Unit ?? "",
+                Compared(r), r.SureFor))
             : Problems.Of(fields.Checks.Refusal);
     }
 
-    private static Task<IResult> Draw(int id, DrawRequest r, HoldingDb db, TrialDesk desk, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
+    private static Task<IResult> Draw(int id, DrawRequest r, HoldingDb db, TrialDesk desk, HoldingClock clock, Writes writes) =>
+        writes.Do<Kept>(async () =>
     {
         if (await desk.Find(id, tracked: true) is not { } trial)
         {
@@ -154,7 +180,8 @@ public static class TrialEndpoints
 
         if (trial.Plots.Count > 0 && string.IsNullOrWhiteSpace(r.Why))
         {
-            return Refusal.Of("why", "It is drawn already.", "Say why it should be drawn again; drawing until it pleases is no longer by lot.");
+            return Refusal.Of("why", "It is drawn already.",
+                "Say why it should be drawn again; drawing until it pleases is no longer by lot.");
         }
 
         var seed = System.Security.Cryptography.RandomNumberGenerator.GetInt32(1, int.MaxValue);
@@ -169,7 +196,10 @@ public static class TrialEndpoints
         await db.SaveChangesAsync(); // the old numbers must be free
         trial.Plots.Clear();
         Put(trial, drawn.Value);
-        trial.Events.Add(new TrialEvent { At = clock.Now, Kind = "drawn", Text = again ? $"Drawn again with seed {seed}: {r.Why!.Trim()}" : $"Drawn by lot with seed {seed}." });
+        trial.Events.Add(new TrialEvent {
+            At = clock.Now, Kind = "drawn", Text = again ? $"Drawn again with seed {seed}: {r.Why!.Trim()}"
+            : $"Drawn by lot with seed {seed}."
+        });
         return Writes.Done(new Kept(id));
     });
 
@@ -178,9 +208,9 @@ public static class TrialEndpoints
     {
         var split = trial.Design == Design.SplitPlot;
         var whole = split ? trial.Treatments.Select(t => TrialDesk.Levels(t)[0]).Distinct().ToList() : [];
-        var treatments = split ? [.. trial.Treatments.Select(t => TrialDesk.Levels(t)[1]).Distinct()] : trial.Treatments.OrderBy(t => t.Order).Select(t => t.Name).ToList();
-        return TrialLayout.Of(new LayoutQuestion
-        {
+        var treatments = split ? [.. trial.Treatments.Select(t => TrialDesk.Levels(t)[1]).Distinct()]
+            : trial.Treatments.OrderBy(t => t.Order).Select(t => t.Name).ToList();
+        return TrialLayout.Of(new LayoutQuestion {
             Kind = trial.Kind,
             Design = trial.Design == Design.Factorial ? Design.Blocks : trial.Design,
             Treatments = treatments,
@@ -195,14 +225,15 @@ public static class TrialEndpoints
     public static void Put(Trial trial, LayoutAnswer layout)
     {
         var split = trial.Design == Design.SplitPlot;
-        var (whole, within) = (trial.Treatments.Select(t => TrialDesk.Levels(t)[0]).Distinct().ToList(), split ? trial.Treatments.Select(t => TrialDesk.Levels(t)[1]).Distinct().ToList() : []);
+        var (whole, within) = (trial.Treatments.Select(t => TrialDesk.Levels(t)[0]).Distinct().ToList(), split
+            ? trial.Treatments.Select(t => TrialDesk.Levels(t)[1]).Distinct().ToList() : []);
         var (places, order) = (trial.Places, trial.Treatments.OrderBy(t => t.Order).ToList());
         trial.Seed = layout.Seed;
-        trial.Plots.AddRange(layout.Plots.Select(p => new TrialPlot
-        {
+        trial.Plots.AddRange(layout.Plots.Select(p => new TrialPlot {
             Number = p.Number,
             Code = p.Code,
-            Treatment = split ? order.First(t => TrialDesk.Levels(t)[0] == whole[p.WholePlot!.Value] && TrialDesk.Levels(t)[1] == within[p.Treatment]) : order[p.Treatment],
+            Treatment = split ? order.First(t => TrialDesk.Levels(t)[0] == whole[p.WholePlot!.Value]
+                && TrialDesk.Levels(t)[1] == within[p.Treatment]) : order[p.Treatment],
             Block = p.Block?.ToString(System.Globalization.CultureInfo.InvariantCulture),
             WholePlot = split ? $"{p.Block}.{p.WholePlot + 1}" : null,
             Place = places[p.Place].Name,
@@ -216,10 +247,14 @@ public static class TrialEndpoints
     private static async Task<IResult> Key(int id, TrialDesk desk, HoldingDb db) =>
         await desk.Find(id) is { } trial ? TypedResults.Ok(Plots(trial, false, await Photos(db, id))) : Problems.NotFound("trial");
 
-    private static async Task<ILookup<int, int>> Photos(HoldingDb db, int id) => (await db.TrialPhotos.AsNoTracking().Where(p => p.TrialId == id).Select(p => new { p.PlotId, p.PhotoId }).ToListAsync()).ToLookup(p => p.PlotId, p => p.PhotoId);
+    private static async Task<ILookup<int, int>> Photos(HoldingDb db, int id) =>
+        (await db.TrialPhotos.AsNoTracking().Where(p => p.TrialId == id).Select(p => new { p.PlotId, p.PhotoId })
+            .ToListAsync()).ToLookup(p => p.PlotId, p => p.PhotoId);
 
     private static List<PlotView> Plots(Trial t, bool shut, ILookup<int, int> photos) =>
-        [.. t.Plots.OrderBy(p => p.Number).Select(p => new PlotView(p.Id, p.Number, p.Code, shut ? null : p.TreatmentId, shut ? null : p.Treatment.Name, p.Block, p.WholePlot, p.Place, p.X, p.Y, p.Length, p.Width, [.. photos[p.Id]]))];
+        [.. t.Plots.OrderBy(p => p.Number)
+            .Select(p => new PlotView(p.Id, p.Number, p.Code, shut ? null : p.TreatmentId, shut ? null : p.Treatment.Name, p.Block,
+                p.WholePlot, p.Place, p.X, p.Y, p.Length, p.Width, [.. photos[p.Id]]))];
 
     private static async Task<IResult> Read(int id, HoldingDb db, TrialDesk desk, HoldingClock clock, CancellationToken stop)
     {
@@ -230,20 +265,29 @@ public static class TrialEndpoints
 
         var units = await clock.Units();
         var main = t.Measures.FirstOrDefault();
-        var (noise, says) = t.Noise is { } own ? (own, "as you stated") : main is not null && await desk.History(main, id, stop) is { } history ? (history.Sd, history.Says) : ((double?)null, "not known: state how far plots treated alike stray");
-        var curve = noise is { } sd && t.WorthHaving is { } worth ? ReplicatesPlan.Of(t.Design, t.Treatments.Count, t.Replicates, sd, worth, main?.Unit ?? "", TrialDesk.Compared(t)) : null;
+        var (noise, says) = t.Noise is { } own ? (own, "as you stated") : main is not null
+            && await desk.History(main, id, stop) is { } history
+            ? (history.Sd, history.Says) : ((double?)null, "not known: state how far plots treated alike stray");
+        var curve = noise is { } sd && t.WorthHaving is { } worth ? ReplicatesPlan.Of(t.Design, t.Treatments.Count, t.Replicates, sd, worth,
+            main?.Unit ?? "", TrialDesk.Compared(t)) : null;
         var readings = await desk.Standing(id);
         return TypedResults.Ok(new TrialView(
-            t.Id, t.Version, t.Question, t.Crop, t.Season, t.Displaces, t.Design, t.Kind, t.Liquid, t.Factors, t.NoControlWhy, t.NoWaterWhy, t.Replicates, TrialDesk.EachSays(t),
+            t.Id, t.Version, t.Question, t.Crop, t.Season, t.Displaces, t.Design, t.Kind, t.Liquid, t.Factors, t.NoControlWhy, t.NoWaterWhy,
+            t.Replicates, TrialDesk.EachSays(t),
             noise, says, t.WorthHaving, t.Money,
-            [.. t.Places.Select(p => new PlaceView(p.Name, p.LengthM, p.WidthM, Units.Show(p.LengthM, Dimension.Length, units), Units.Show(p.WidthM, Dimension.Length, units)))],
+            [.. t.Places.Select(p => new PlaceView(p.Name, p.LengthM, p.WidthM, Units.Show(p.LengthM, Dimension.Length, units),
+                Units.Show(p.WidthM, Dimension.Length, units)))],
             t.Seed, t.Blind, TrialDesk.Shut(t), t.State, t.StartedAt, t.EndedAt,
-            [.. t.Treatments.Select(x => new TreatmentView(x.Id, x.Name, TrialDesk.Levels(x), x.Role, x.InputId, x.Input?.Name, x.RateTyped, x.WaterLPerM2 is { } w ? Per.Square(w, Dimension.Volume, units) : null, x.RateTyped, x.WaterLPerM2 is { } water ? Units.Show(water / Per.SquareSi(1, units), Dimension.Volume, units) : null))],
+            [.. t.Treatments.Select(x => new TreatmentView(x.Id, x.Name, TrialDesk.Levels(x), x.Role, x.InputId, x.Input?.Name, x.RateTyped,
+                x.WaterLPerM2 is { } w ? Per.Square(w, Dimension.Volume, units) : null, x.RateTyped, x.WaterLPerM2 is { } water
+                    ? Units.Show(water / Per.SquareSi(1, units), Dimension.Volume, units) : null))],
             Plots(t, TrialDesk.Shut(t), await Photos(db, id)),
             Measures(t, readings),
             [.. t.Events.OrderBy(e => e.At).ThenBy(e => e.Id).Select(e => new TrialEventView(e.At, e.Kind, e.Text))],
             TrialDesk.Strength(t), curve is { Refused: null } ? curve.Worked : null,
-            curve is not null ? curve.Refused?.ToString() : noise is null ? "Say how far plots treated alike stray, to see how many are needed." : "Say what difference would be worth having, to see how many are needed.",
+            curve is not null ? curve.Refused?.ToString() : noise is null
+                ? "Say how far plots treated alike stray, to see how many are needed."
+                : "Say what difference would be worth having, to see how many are needed.",
             TrialTemplates.Find(t.TemplateId)?.Published, t.TemplateId));
     }
 
@@ -252,6 +296,7 @@ public static class TrialEndpoints
         [.. t.Measures.OrderBy(m => m.Order).Select(m =>
         {
             var mine = readings.Where(r => r.MeasureId == m.Id).ToList();
-            return new MeasureView(m.Id, m.Name, m.Unit, m.Kind, m.Low, m.High, m.LowerIsBetter, m.OutOf, m.Dates, [.. mine.Select(r => r.On).Distinct().Order()], mine.Count);
+            return new MeasureView(m.Id, m.Name, m.Unit, m.Kind, m.Low, m.High, m.LowerIsBetter, m.OutOf, m.Dates,
+                [.. mine.Select(r => r.On).Distinct().Order()], mine.Count);
         })];
 }

@@ -67,14 +67,16 @@ public static class TrialFileEndpoints
 
     private static async Task<IResult> Out(int id, HoldingDb db, TrialDesk desk) =>
         await desk.Find(id) is not { } t ? Problems.NotFound("trial")
-        : TrialDesk.Shut(t) ? Problems.Of(Refusal.Of("codes", "The codes are still shut.", "The file tells what each plot got: open the codes first."))
+        : TrialDesk.Shut(t)
+        ? Problems.Of(Refusal.Of("codes", "The codes are still shut.", "The file tells what each plot got: open the codes first."))
         : TypedResults.File(await TrialFileOut.Zip(t, db), "application/zip", $"trial-{id}.zip");
 
     private static async Task<IResult> In(HttpRequest request, HoldingDb db, HoldingClock clock, Writes writes)
     {
         if (request.ContentLength is null or 0 or > MostBytes)
         {
-            return Problems.Of(Refusal.Of("file", request.ContentLength > MostBytes ? "That is more than 5 MB." : "There is nothing in it.", "Bring the zip of one trial."));
+            return Problems.Of(Refusal.Of("file", request.ContentLength > MostBytes ? "That is more than 5 MB." : "There is nothing in it.",
+                "Bring the zip of one trial."));
         }
 
         using var memory = new MemoryStream();
@@ -83,9 +85,12 @@ public static class TrialFileEndpoints
     }
 
     private static IResult Preview(CsvPreviewRequest r) => TidyCsv.Read(r.Csv).Match<IResult>(
-        w => TypedResults.Ok(new CsvPreview(w.Value.Rows.Count, [.. w.Value.Headers.Select((h, c) => new CsvColumnView(h, w.Value.Numeric(c), [.. w.Value.Levels(c).Take(12)], w.Value.Rows.Count(x => TidyTable.Missing(x[c]))))])), Problems.Of);
+        w => TypedResults.Ok(new CsvPreview(w.Value.Rows.Count,
+            [.. w.Value.Headers.Select((h, c) => new CsvColumnView(h, w.Value.Numeric(c), [.. w.Value.Levels(c).Take(12)],
+                w.Value.Rows.Count(x => TidyTable.Missing(x[c]))))])), Problems.Of);
 
-    private static Task<IResult> Csv(CsvTrialRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(() => Put(new TrialFileIn(clock.Now).Table(r), db));
+    private static Task<IResult> Csv(CsvTrialRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
+        writes.Do<Kept>(() => Put(new TrialFileIn(clock.Now).Table(r), db));
 
     private static async Task<Ruling<Kept>> Put(Ruling<(Trial Trial, List<TrialReading> Readings)> read, HoldingDb db)
     {

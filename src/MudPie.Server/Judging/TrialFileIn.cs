@@ -27,11 +27,13 @@ public sealed class TrialFileIn(DateTimeOffset now)
             var (package, data, plots) = (Text(zip, "datapackage.json"), Text(zip, "data.csv"), Text(zip, "plots.csv"));
             if (package is null || data is null || plots is null)
             {
-                return Refusal.Of("file", "It lacks datapackage.json, data.csv or plots.csv.", "Bring the zip as Mud Pie gave it out; for a bare table use “any CSV”.");
+                return Refusal.Of("file", "It lacks datapackage.json, data.csv or plots.csv.",
+                    "Bring the zip as Mud Pie gave it out; for a bare table use “any CSV”.");
             }
 
             using var json = JsonDocument.Parse(package);
-            return json.RootElement.ValueKind == JsonValueKind.Object && json.RootElement.TryGetProperty("trial", out var design) && design.Deserialize<TrialPackage>(Json.Options) is { } told && Sound(told) is { } trial
+            return json.RootElement.ValueKind == JsonValueKind.Object && json.RootElement.TryGetProperty("trial", out var design)
+                && design.Deserialize<TrialPackage>(Json.Options) is { } told && Sound(told) is { } trial
                 ? Fill(trial, told, data, plots)
                 : Refusal.Of("file", "Its datapackage.json does not describe a trial.", "Bring the zip as Mud Pie gave it out.");
         }
@@ -64,14 +66,15 @@ public sealed class TrialFileIn(DateTimeOffset now)
 
     private Trial? Sound(TrialPackage p)
     {
-        if (p.Question is not { Length: > 0 and <= 200 } || p.Crop is not { Length: > 0 and <= 60 } || p.Design is null or Design.Paired || p.Kind is null || p.Factors.Count is 0 or > 5
-            || p.Treatments.Count is < 2 or > 40 || p.Treatments.Any(t => t.Levels.Count != p.Factors.Count) || p.Measures.Count is 0 or > 12)
+        if (p.Question is not { Length: > 0 and <= 200 } || p.Crop is not { Length: > 0 and <= 60 } || p.Design is null or Design.Paired
+            || p.Kind is null || p.Factors.Count is 0 or > 5
+            || p.Treatments.Count is < 2 or > 40 || p.Treatments.Any(t => t.Levels.Count != p.Factors.Count)
+            || p.Measures.Count is 0 or > 12)
         {
             return null;
         }
 
-        var trial = new Trial
-        {
+        var trial = new Trial {
             Question = p.Question,
             Crop = p.Crop,
             Season = p.Season ?? "",
@@ -93,8 +96,15 @@ public sealed class TrialFileIn(DateTimeOffset now)
             EndedAt = p.EndedAt,
             State = p.EndedAt is not null ? TrialState.Ended : p.StartedAt is not null ? TrialState.Growing : TrialState.Planned,
         };
-        trial.Treatments.AddRange(p.Treatments.Select((t, i) => new TrialTreatment { Order = i, Name = string.Join(", ", t.Levels), Levels = [.. p.Factors.Zip(t.Levels, (f, l) => new FactorLevel(f, l))], Role = t.Role, RateTyped = t.Rate }));
-        trial.Measures.AddRange(p.Measures.Select((m, i) => new TrialMeasure { Order = i, Name = m.Name, Unit = m.Unit, Kind = m.Kind, Low = m.Low, High = m.High, LowerIsBetter = m.LowerIsBetter, OutOf = m.OutOf, Dates = m.Dates is "mean" or "half" ? m.Dates : "last" }));
+        trial.Treatments.AddRange(p.Treatments.Select((t, i) => new TrialTreatment {
+            Order = i, Name = string.Join(", ", t.Levels),
+            Levels = [.. p.Factors.Zip(t.Levels, (f, l) => new FactorLevel(f, l))], Role = t.Role, RateTyped = t.Rate
+        }));
+        trial.Measures.AddRange(p.Measures.Select((m, i) => new TrialMeasure {
+            Order = i, Name = m.Name, Unit = m.Unit, Kind = m.Kind,
+            Low = m.Low, High = m.High, LowerIsBetter = m.LowerIsBetter, OutOf = m.OutOf, Dates = m.Dates is "mean" or "half"
+                ? m.Dates : "last"
+        }));
         trial.Events.Add(new TrialEvent { At = now, Kind = "brought", Text = "Brought from a file." });
         return trial;
     }
@@ -112,12 +122,18 @@ public sealed class TrialFileIn(DateTimeOffset now)
             string? At(string column) => plots.Value.Column(column) is >= 0 and var c && !TidyTable.Missing(row[c]) ? row[c] : null;
             double Metres(string column) => TidyTable.Number(At(column) ?? "") ?? 0;
             var name = string.Join(", ", package.Factors.Select(f => At(f) ?? ""));
-            if (trial.Treatments.FirstOrDefault(t => t.Name == name) is not { } treatment || !int.TryParse(At("plot"), out var number) || trial.Plots.Any(p => p.Number == number))
+            if (trial.Treatments.FirstOrDefault(t => t.Name == name) is not { } treatment || !int.TryParse(At("plot"), out var number)
+                || trial.Plots.Any(p => p.Number == number))
             {
-                return Refusal.Of($"plots.csv line {i + 2}", "Its plot or treatment is not one that the trial knows.", "Each plot has a number of its own and a treatment of the design.");
+                return Refusal.Of($"plots.csv line {i + 2}", "Its plot or treatment is not one that the trial knows.",
+                    "Each plot has a number of its own and a treatment of the design.");
             }
 
-            trial.Plots.Add(new TrialPlot { Number = number, Code = At("code") ?? $"{number}", Treatment = treatment, Block = At("block"), WholePlot = At("whole_plot"), Place = At("place") ?? "", X = Metres("x_m"), Y = Metres("y_m"), Length = Metres("length_m"), Width = Metres("width_m") });
+            trial.Plots.Add(new TrialPlot {
+                Number = number, Code = At("code") ?? $"{number}", Treatment = treatment, Block = At("block"),
+                WholePlot = At("whole_plot"), Place = At("place") ?? "", X = Metres("x_m"), Y = Metres("y_m"), Length = Metres("length_m"),
+                Width = Metres("width_m")
+            });
         }
 
         return Readings(trial, dataCsv);
@@ -143,13 +159,14 @@ public sealed class TrialFileIn(DateTimeOffset now)
             string? At(string column) => data.Value.Column(column) is >= 0 and var c && !TidyTable.Missing(row[c]) ? row[c] : null;
             var plot = trial.Plots.FirstOrDefault(p => $"{p.Number}" == At("plot"));
             var measure = trial.Measures.FirstOrDefault(m => m.Name == At("measure") && m.Unit == (At("unit") ?? ""));
-            if (plot is null || measure is null || !DateTime.TryParseExact(At("day"), "yyyy-MM-dd", CultureInfo.InvariantCulture, DateTimeStyles.None, out var day))
+            if (plot is null || measure is null || !DateTime.TryParseExact(At("day"), "yyyy-MM-dd", CultureInfo.InvariantCulture,
+                DateTimeStyles.None, out var day))
             {
-                return Refusal.Of($"data.csv line {i + 2}", "Its plot, measure or day is not one that the trial knows.", "Write days as 2026-07-18, and keep plots and measures as they are.");
+                return Refusal.Of($"data.csv line {i + 2}", "Its plot, measure or day is not one that the trial knows.",
+                    "Write days as 2026-07-18, and keep plots and measures as they are.");
             }
 
-            var reading = new TrialReading
-            {
+            var reading = new TrialReading {
                 Plot = plot,
                 On = new DateTimeOffset(day, TimeSpan.Zero),
                 RecordedAt = new DateTimeOffset(day, TimeSpan.Zero),
@@ -168,7 +185,8 @@ public sealed class TrialFileIn(DateTimeOffset now)
         return Done(trial, readings);
     }
 
-    private static Worked<(Trial, List<TrialReading>)> Done(Trial trial, List<TrialReading> readings) => Worked.Of((trial, readings), "", Evidence.MeasuredHere);
+    private static Worked<(Trial, List<TrialReading>)> Done(Trial trial, List<TrialReading> readings) =>
+        Worked.Of((trial, readings), "", Evidence.MeasuredHere);
 
     /// <summary>Any tidy table, its columns named by the grower.</summary>
     public Ruling<(Trial Trial, List<TrialReading> Readings)> Table(CsvTrialRequest r)
@@ -179,7 +197,10 @@ public sealed class TrialFileIn(DateTimeOffset now)
             return unread;
         }
 
-        var asked = new TrialAnalysisQuestion { Csv = r.Csv, Response = r.Responses?.FirstOrDefault(), Design = r.Design, Factors = r.Factors, Block = r.Block, WholePlot = r.WholePlot, Control = r.Control, OutOf = r.OutOf }.Read();
+        var asked = new TrialAnalysisQuestion {
+            Csv = r.Csv, Response = r.Responses?.FirstOrDefault(), Design = r.Design,
+            Factors = r.Factors, Block = r.Block, WholePlot = r.WholePlot, Control = r.Control, OutOf = r.OutOf
+        }.Read();
         if (asked.Refused is { } refused)
         {
             return refused;
@@ -196,9 +217,9 @@ public sealed class TrialFileIn(DateTimeOffset now)
         var names = q.Rows.Select(x => string.Join(", ", x.Levels)).Distinct().ToList();
         var control = told.Value.Dunnett[0].Against;
         // Crossed, the verdict may be over one factor alone: all that have its control level are controls.
-        bool Control(IReadOnlyList<string> levels) => names.Contains(control) ? string.Join(", ", levels) == control : levels.Contains(control);
-        var package = new TrialPackage
-        {
+        bool Control(IReadOnlyList<string> levels) => names.Contains(control) ? string.Join(", ", levels) == control
+            : levels.Contains(control);
+        var package = new TrialPackage {
             Question = (r.Question ?? "").Trim(),
             Crop = (r.Crop ?? "").Trim(),
             Season = r.Season,
@@ -211,15 +232,22 @@ public sealed class TrialFileIn(DateTimeOffset now)
             Factors = factors,
             Replicates = Math.Max(1, q.Rows.Count / names.Count),
             WorthHaving = r.WorthHaving,
-            Treatments = [.. q.Rows.Select(x => x.Levels).DistinctBy(l => string.Join(", ", l)).Select(l => new PackageTreatment(l, Control(l) ? TrialRole.Control : TrialRole.Treatment, null))],
-            Measures = [.. (r.Responses ?? []).Select(x => new PackageMeasure(x, r.Unit ?? "", r.OutOf is null ? Scale.Amount : Scale.Count, -1e9, 1e9, r.LowerIsBetter, null, "last"))],
+            Treatments = [.. q.Rows.Select(x => x.Levels).DistinctBy(l => string.Join(", ", l))
+                .Select(l => new PackageTreatment(l, Control(l) ? TrialRole.Control : TrialRole.Treatment, null))],
+            Measures = [.. (r.Responses ?? []).Select(x => new PackageMeasure(x, r.Unit ?? "", r.OutOf is null ? Scale.Amount : Scale.Count,
+                -1e9, 1e9, r.LowerIsBetter, null, "last"))],
         };
         if (Sound(package) is not { } trial)
         {
-            return Refusal.Of("question", "The trial has no question or no crop, or more than the bench can hold.", "Ask it in one sentence, name the crop, and choose 1 to 12 columns that were measured.");
+            return Refusal.Of("question", "The trial has no question or no crop, or more than the bench can hold.",
+                "Ask it in one sentence, name the crop, and choose 1 to 12 columns that were measured.");
         }
 
-        trial.Plots.AddRange(q.Rows.Select((row, i) => new TrialPlot { Number = i + 1, Code = $"{i + 1}", Treatment = trial.Treatments.First(t => t.Name == string.Join(", ", row.Levels)), Block = row.Block, WholePlot = row.WholePlot, Place = "from a file", X = i, Y = 0, Length = 1, Width = 1 }));
+        trial.Plots.AddRange(q.Rows.Select((row, i) => new TrialPlot {
+            Number = i + 1, Code = $"{i + 1}",
+            Treatment = trial.Treatments.First(t => t.Name == string.Join(", ", row.Levels)), Block = row.Block, WholePlot = row.WholePlot,
+            Place = "from a file", X = i, Y = 0, Length = 1, Width = 1
+        }));
         return Columns(trial, table.Value, r);
     }
 
@@ -231,10 +259,16 @@ public sealed class TrialFileIn(DateTimeOffset now)
             var (column, outOf) = (table.Column(name), table.Column(r.OutOf));
             if (column < 0 || table.Rows.Any(row => !TidyTable.Missing(row[column]) && TidyTable.Number(row[column]) is null))
             {
-                return Refusal.Of($"responses[{order}]", column < 0 ? $"There is no column “{name}”." : $"Column “{name}” holds text.", "Choose columns of figures, with NA where a plot is missing.");
+                return Refusal.Of($"responses[{order}]", column < 0 ? $"There is no column “{name}”." : $"Column “{name}” holds text.",
+                    "Choose columns of figures, with NA where a plot is missing.");
             }
 
-            readings.AddRange(table.Rows.Select((row, i) => new TrialReading { Plot = trial.Plots[i], MeasureId = order, On = new DateTimeOffset(now.Date, TimeSpan.Zero), RecordedAt = now, Value = TidyTable.Missing(row[column]) ? null : TidyTable.Number(row[column]), MissingWhy = TidyTable.Missing(row[column]) ? "NA in the file" : null, OutOf = outOf < 0 ? null : TidyTable.Number(row[outOf]) }));
+            readings.AddRange(table.Rows.Select((row, i) => new TrialReading {
+                Plot = trial.Plots[i], MeasureId = order,
+                On = new DateTimeOffset(now.Date, TimeSpan.Zero), RecordedAt = now, Value = TidyTable.Missing(row[column])
+                    ? null : TidyTable.Number(row[column]), MissingWhy = TidyTable.Missing(row[column]) ? "NA in the file" : null,
+                OutOf = outOf < 0 ? null : TidyTable.Number(row[outOf])
+            }));
         }
 
         return Done(trial, readings);

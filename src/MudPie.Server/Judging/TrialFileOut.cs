@@ -14,8 +14,10 @@ public static class TrialFileOut
     /// <summary>Columns of data.csv before the factors.</summary>
     public static readonly string[] DataHead = ["plot", "code", "block", "whole_plot"];
 
-    /// <summary>Columns of data.csv after the factors. A figure that was put right stays, with reading and corrects to tell which.</summary>
-    public static readonly string[] DataTail = ["measure", "unit", "day", "value", "out_of", "missing_why", "kept_anyway", "reading", "corrects", "correction_why"];
+    /// <summary>Columns of data.csv after the factors. A figure that was put right stays, with reading and corrects to tell
+    /// which.</summary>
+    public static readonly string[] DataTail = ["measure", "unit", "day", "value", "out_of", "missing_why", "kept_anyway", "reading",
+        "corrects", "correction_why"];
 
     /// <summary>Columns of plots.csv before the factors.</summary>
     public static readonly string[] PlotHead = ["plot", "code", "block", "whole_plot", "place", "x_m", "y_m", "length_m", "width_m"];
@@ -31,7 +33,10 @@ public static class TrialFileOut
         using (var zip = new ZipArchive(memory, ZipArchiveMode.Create, leaveOpen: true))
         {
             await Write(zip, "data.csv", Data(t, factors, readings));
-            await Write(zip, "plots.csv", CsvText.Of([.. PlotHead, .. factors], t.Plots.OrderBy(p => p.Number).Select(p => (IReadOnlyList<string?>)[$"{p.Number}", p.Code, p.Block, p.WholePlot, p.Place, CsvText.Number(p.X), CsvText.Number(p.Y), CsvText.Number(p.Length), CsvText.Number(p.Width), .. TrialDesk.Levels(p.Treatment)])));
+            await Write(zip, "plots.csv",
+                CsvText.Of([.. PlotHead, .. factors], t.Plots.OrderBy(p => p.Number)
+                    .Select(p => (IReadOnlyList<string?>)[$"{p.Number}", p.Code, p.Block, p.WholePlot, p.Place, CsvText.Number(p.X),
+                        CsvText.Number(p.Y), CsvText.Number(p.Length), CsvText.Number(p.Width), .. TrialDesk.Levels(p.Treatment)])));
             await Write(zip, "datapackage.json", JsonSerializer.Serialize(Describe(t, factors), Pretty));
         }
 
@@ -44,7 +49,10 @@ public static class TrialFileOut
         return CsvText.Of([.. DataHead, .. factors, .. DataTail], readings.Select(r =>
         {
             var (p, m) = (plots[r.PlotId], measures[r.MeasureId]);
-            return (IReadOnlyList<string?>)[$"{p.Number}", p.Code, p.Block, p.WholePlot, .. TrialDesk.Levels(p.Treatment), m.Name, m.Unit, r.On.ToString("yyyy-MM-dd", System.Globalization.CultureInfo.InvariantCulture), CsvText.Number(r.Value), CsvText.Number(r.OutOf), r.MissingWhy, r.KeptAnyway ? "TRUE" : "FALSE", $"{r.Id}", r.CorrectsId is { } c ? $"{c}" : null, r.CorrectionWhy];
+            return (IReadOnlyList<string?>)[$"{p.Number}", p.Code, p.Block, p.WholePlot, .. TrialDesk.Levels(p.Treatment), m.Name, m.Unit,
+                r.On.ToString("yyyy-MM-dd", System.Globalization.CultureInfo.InvariantCulture), CsvText.Number(r.Value),
+                CsvText.Number(r.OutOf), r.MissingWhy, r.KeptAnyway ? "TRUE" : "FALSE", $"{r.Id}", r.CorrectsId is { } c ? $"{c}" : null,
+                r.CorrectionWhy];
         }));
     }
 
@@ -59,16 +67,26 @@ public static class TrialFileOut
     private static object Describe(Trial t, IReadOnlyList<string> factors)
     {
         object Field(string name, string type) => new { name, type };
-        object Resource(string name, IEnumerable<(string Name, string Type)> fields) => new { name, path = $"{name}.csv", format = "csv", mediatype = "text/csv", encoding = "utf-8", schema = new { fields = fields.Select(f => Field(f.Name, f.Type)), missingValues = new[] { "NA", "" } } };
-        string Type(string column) => column switch { "plot" or "reading" or "corrects" => "integer", "value" or "out_of" or "x_m" or "y_m" or "length_m" or "width_m" => "number", "day" => "date", "kept_anyway" => "boolean", _ => "string" };
-        return new
-        {
+        object Resource(string name, IEnumerable<(string Name, string Type)> fields) =>
+            new {
+                name, path = $"{name}.csv", format = "csv", mediatype = "text/csv", encoding = "utf-8",
+                schema = new { fields = fields.Select(f => Field(f.Name, f.Type)), missingValues = new[] { "NA", "" } }
+            };
+        string Type(string column) => column switch {
+            "plot" or "reading" or "corrects" => "integer",
+            "value" or "out_of" or "x_m" or "y_m"
+            or "length_m" or "width_m" => "number",
+            "day" => "date",
+            "kept_anyway" => "boolean",
+            _ => "string"
+        };
+        return new {
             profile = "tabular-data-package",
             name = $"trial-{t.Id}",
             title = t.Question,
-            resources = new[] { Resource("data", DataHead.Concat(factors).Concat(DataTail).Select(c => (c, Type(c)))), Resource("plots", PlotHead.Concat(factors).Select(c => (c, Type(c)))) },
-            trial = new TrialPackage
-            {
+            resources = new[] { Resource("data", DataHead.Concat(factors).Concat(DataTail).Select(c => (c, Type(c)))),
+                Resource("plots", PlotHead.Concat(factors).Select(c => (c, Type(c)))) },
+            trial = new TrialPackage {
                 Question = t.Question,
                 Crop = t.Crop,
                 Season = t.Season,
@@ -87,8 +105,10 @@ public static class TrialFileOut
                 EndedAt = t.EndedAt,
                 Factors = factors,
                 Places = t.Places,
-                Treatments = [.. t.Treatments.OrderBy(x => x.Order).Select(x => new PackageTreatment(TrialDesk.Levels(x), x.Role, x.RateTyped))],
-                Measures = [.. t.Measures.OrderBy(m => m.Order).Select(m => new PackageMeasure(m.Name, m.Unit, m.Kind, m.Low, m.High, m.LowerIsBetter, m.OutOf, m.Dates))],
+                Treatments = [.. t.Treatments.OrderBy(x => x.Order)
+                    .Select(x => new PackageTreatment(TrialDesk.Levels(x), x.Role, x.RateTyped))],
+                Measures = [.. t.Measures.OrderBy(m => m.Order)
+                    .Select(m => new PackageMeasure(m.Name, m.Unit, m.Kind, m.Low, m.High, m.LowerIsBetter, m.OutOf, m.Dates))],
             },
         };
     }
@@ -142,4 +162,5 @@ public sealed record TrialPackage
 public sealed record PackageTreatment(IReadOnlyList<string> Levels, TrialRole Role, string? Rate);
 
 /// <summary>A measure in the package.</summary>
-public sealed record PackageMeasure(string Name, string Unit, Scale Kind, double Low, double High, bool LowerIsBetter, double? OutOf, string Dates);
+public sealed record PackageMeasure(string Name, string Unit, Scale Kind, double Low, double High, bool LowerIsBetter, double? OutOf,
+    string Dates);

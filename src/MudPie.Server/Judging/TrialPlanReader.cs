@@ -43,14 +43,17 @@ public sealed class TrialPlanReader(HoldingDb db, UnitSystem units)
         return before != Laid(t);
     }
 
-    private static string Laid(Trial t) => $"{t.Design} {t.Kind} {t.Replicates} {string.Join(";", t.Places)} {string.Join("|", t.Treatments.OrderBy(x => x.Order).Select(TrialDesk.Name))}";
+    private static string Laid(Trial t) =>
+        $"{t.Design} {t.Kind} {t.Replicates} {string.Join(";", t.Places)} "
+            + $"{string.Join("|", t.Treatments.OrderBy(x => x.Order).Select(TrialDesk.Name))}";
 
     private string Sentence(string? typed)
     {
         var question = (typed ?? "").Trim();
         if (question.Length is 0 or > 200)
         {
-            Checks.Add("question", question.Length == 0 ? "There is no question." : "That question is too long.", "Ask it in one sentence of up to 200 letters: does this lift that more than something else?");
+            Checks.Add("question", question.Length == 0 ? "There is no question." : "That question is too long.",
+                "Ask it in one sentence of up to 200 letters: does this lift that more than something else?");
         }
 
         return question;
@@ -86,9 +89,12 @@ public sealed class TrialPlanReader(HoldingDb db, UnitSystem units)
     {
         List<string> factors = [.. (r.Factors ?? []).Select(f => (f ?? "").Trim()).Where(f => f.Length > 0)];
         var want = t.Design is Design.Factorial or Design.SplitPlot ? 2 : 1;
-        if (factors.Count < want || factors.Count > (t.Design == Design.Factorial ? 5 : want) || factors.Distinct().Count() != factors.Count || factors.Any(f => f.Length > 40 || f.Contains(',')))
+        if (factors.Count < want || factors.Count > (t.Design == Design.Factorial ? 5 : want) || factors.Distinct().Count() != factors.Count
+            || factors.Any(f => f.Length > 40 || f.Contains(',')))
         {
-            Checks.Add("factors", $"{(factors.Count == 0 ? "No factor is" : $"{factors.Count} factors are")} named for {t.Design.Word()}.", want == 2 ? "Name what is crossed: two factors, up to five where all are crossed, each with a short name of its own, without commas." : "Name one factor, such as treatment.");
+            Checks.Add("factors", $"{(factors.Count == 0 ? "No factor is" : $"{factors.Count} factors are")} named for {t.Design.Word()}.",
+                want == 2 ? "Name what is crossed: two factors, up to five where all are crossed, each with a short name of its own, "
+                    + "without commas." : "Name one factor, such as treatment.");
         }
 
         return factors.Count == 0 ? ["treatment"] : factors;
@@ -102,7 +108,8 @@ public sealed class TrialPlanReader(HoldingDb db, UnitSystem units)
             _fields.Quantity($"places[{i}].width", p.Width, Dimension.Length, 0.2, 500))).ToList();
         if (places.Count is 0 or > 40)
         {
-            Checks.Add("places", places.Count == 0 ? "No ground was chosen." : "That is more than forty places.", "Choose the beds, the bench or the field that it lies on.");
+            Checks.Add("places", places.Count == 0 ? "No ground was chosen." : "That is more than forty places.",
+                "Choose the beds, the bench or the field that it lies on.");
         }
 
         t.Places = places;
@@ -113,7 +120,8 @@ public sealed class TrialPlanReader(HoldingDb db, UnitSystem units)
         var asked = r.Treatments ?? [];
         if (asked.Count is < 2 or > 200)
         {
-            Checks.Add("treatments", asked.Count < 2 ? "There is nothing to compare." : "That is more than two hundred.", "Give 2 to 200 treatments, a control among them.");
+            Checks.Add("treatments", asked.Count < 2 ? "There is nothing to compare." : "That is more than two hundred.",
+                "Give 2 to 200 treatments, a control among them.");
             return;
         }
 
@@ -122,10 +130,12 @@ public sealed class TrialPlanReader(HoldingDb db, UnitSystem units)
         var read = new List<TrialTreatment>();
         foreach (var (a, i) in asked.Select((a, i) => (a, i)))
         {
-            List<string> levels = factors.Count == 1 && a.Levels is null or { Count: 0 } ? [(a.Name ?? "").Trim()] : [.. (a.Levels ?? []).Select(l => (l ?? "").Trim())];
+            List<string> levels = factors.Count == 1 && a.Levels is null or { Count: 0 }
+                ? [(a.Name ?? "").Trim()] : [.. (a.Levels ?? []).Select(l => (l ?? "").Trim())];
             if (levels.Count != factors.Count || levels.Any(l => l.Length is 0 or > 60 || (factors.Count > 1 && l.Contains(','))))
             {
-                Checks.Add($"treatments[{i}].name", "It has no name, or not a level for each factor.", "Say in a few words, without commas, what is done to it.");
+                Checks.Add($"treatments[{i}].name", "It has no name, or not a level for each factor.",
+                    "Say in a few words, without commas, what is done to it.");
             }
 
             if (a.InputId is { } id && known.All(k => k.Id != id))
@@ -133,8 +143,7 @@ public sealed class TrialPlanReader(HoldingDb db, UnitSystem units)
                 Checks.Add($"treatments[{i}].inputId", "That is not on the shelf.", "Choose one from the shelf, or none.");
             }
 
-            read.Add(new TrialTreatment
-            {
+            read.Add(new TrialTreatment {
                 Order = i,
                 Name = string.Join(", ", levels),
                 Levels = [.. factors.Zip(levels, (f, l) => new FactorLevel(f, l))],
@@ -142,20 +151,23 @@ public sealed class TrialPlanReader(HoldingDb db, UnitSystem units)
                 InputId = a.InputId,
                 RatePerM2 = Rate(t, a, i),
                 RateTyped = string.IsNullOrWhiteSpace(a.Rate) ? null : $"{a.Rate.Trim()} {Basis(a)}",
-                WaterLPerM2 = _fields.Optional($"treatments[{i}].water", a.Water, Dimension.Volume, 0, units.IsUs() ? 5 : 50) is { } water ? Per.SquareSi(water, units) : null,
+                WaterLPerM2 = _fields.Optional($"treatments[{i}].water", a.Water, Dimension.Volume, 0, units.IsUs() ? 5 : 50) is { } water
+                    ? Per.SquareSi(water, units) : null,
             });
         }
 
         if (read.GroupBy(x => x.Name).FirstOrDefault(g => g.Count() > 1) is { } twice)
         {
-            Checks.Add("treatments", $"“{twice.Key}” is there twice.", "Give each treatment a name of its own; replicates are made by the layout.");
+            Checks.Add("treatments", $"“{twice.Key}” is there twice.",
+                "Give each treatment a name of its own; replicates are made by the layout.");
         }
 
         if (Same(t.Treatments, read))
         {
             foreach (var (old, now) in t.Treatments.OrderBy(x => x.Order).Zip(read))
             {
-                (old.Levels, old.Role, old.InputId, old.RatePerM2, old.RateTyped, old.WaterLPerM2) = (now.Levels, now.Role, now.InputId, now.RatePerM2, now.RateTyped, now.WaterLPerM2);
+                (old.Levels, old.Role, old.InputId, old.RatePerM2, old.RateTyped, old.WaterLPerM2) =
+                    (now.Levels, now.Role, now.InputId, now.RatePerM2, now.RateTyped, now.WaterLPerM2);
             }
 
             return;
@@ -168,9 +180,11 @@ public sealed class TrialPlanReader(HoldingDb db, UnitSystem units)
         t.Treatments.AddRange(read);
     }
 
-    private static bool Same(List<TrialTreatment> old, List<TrialTreatment> now) => old.OrderBy(x => x.Order).Select(TrialDesk.Name).SequenceEqual(now.Select(TrialDesk.Name));
+    private static bool Same(List<TrialTreatment> old, List<TrialTreatment> now) => old.OrderBy(x => x.Order).Select(TrialDesk.Name)
+        .SequenceEqual(now.Select(TrialDesk.Name));
 
-    private static string Basis(TreatmentRequest a) => a.RateBasis switch { "perHa" => "a hectare", "perAcre" => "an acre", "perFt2" => "a sq ft", "perPlot" => "a plot", _ => "a m²" };
+    private static string Basis(TreatmentRequest a) =>
+        a.RateBasis switch { "perHa" => "a hectare", "perAcre" => "an acre", "perFt2" => "a sq ft", "perPlot" => "a plot", _ => "a m²" };
 
     private double? Rate(Trial t, TreatmentRequest a, int i)
     {
@@ -182,8 +196,7 @@ public sealed class TrialPlanReader(HoldingDb db, UnitSystem units)
         var field = $"treatments[{i}].rate";
         var volume = AmountText.Read(field, a.Rate, Dimension.Volume, units);
         var amount = volume.Refused is null ? volume.Value.Si * 1000 : _fields.Quantity(field, a.Rate, Dimension.Mass, 0, 1e9);
-        return (a.RateBasis ?? "perM2") switch
-        {
+        return (a.RateBasis ?? "perM2") switch {
             "perM2" => amount,
             "perHa" => amount / 10_000,
             "perFt2" => Per.SquareSi(amount, UnitSystem.UsCustomary),
@@ -211,7 +224,8 @@ public sealed class TrialPlanReader(HoldingDb db, UnitSystem units)
         var read = (r.Measures ?? []).Select((m, i) => Measure(m, i)).ToList();
         if (read.Count is 0 or > 12)
         {
-            Checks.Add("measures", read.Count == 0 ? "Nothing is measured." : "That is more than twelve measures.", "Choose what is measured; the first is the main one.");
+            Checks.Add("measures", read.Count == 0 ? "Nothing is measured." : "That is more than twelve measures.",
+                "Choose what is measured; the first is the main one.");
         }
 
         if (t.Measures.OrderBy(m => m.Order).Select(Key).SequenceEqual(read.Select(Key)))
@@ -228,7 +242,8 @@ public sealed class TrialPlanReader(HoldingDb db, UnitSystem units)
         {
             if (old.TryGetValue($"{m.Name} {m.Unit}", out var same) && !gone.Contains(same))
             {
-                (same.Order, same.Kind, same.Low, same.High, same.LowerIsBetter, same.OutOf, same.Dates) = (m.Order, m.Kind, m.Low, m.High, m.LowerIsBetter, m.OutOf, m.Dates);
+                (same.Order, same.Kind, same.Low, same.High, same.LowerIsBetter, same.OutOf, same.Dates) =
+                    (m.Order, m.Kind, m.Low, m.High, m.LowerIsBetter, m.OutOf, m.Dates);
             }
             else
             {
@@ -250,13 +265,14 @@ public sealed class TrialPlanReader(HoldingDb db, UnitSystem units)
         var (low, high) = (m.Low ?? ready?.Low ?? 0, m.High ?? ready?.High ?? 1e6);
         if (!(low < high) || !double.IsFinite(low) || !double.IsFinite(high))
         {
-            Checks.Add($"measures[{i}].low", "The lowest likely figure is not below the highest.", "Give a range outside which a figure should be asked about.");
+            Checks.Add($"measures[{i}].low", "The lowest likely figure is not below the highest.",
+                "Give a range outside which a figure should be asked about.");
         }
 
         var kind = ready?.Kind ?? m.Kind ?? Scale.Amount;
-        double? outOf = kind == Scale.Count ? Checks.Range($"measures[{i}].outOf", m.OutOf, 1, 100_000, "", "Say how many were sown or looked at on each plot.") : null;
-        return new TrialMeasure
-        {
+        double? outOf = kind == Scale.Count ? Checks.Range($"measures[{i}].outOf", m.OutOf, 1, 100_000, "",
+            "Say how many were sown or looked at on each plot.") : null;
+        return new TrialMeasure {
             Order = i,
             Name = ready?.Name ?? _fields.Name($"measures[{i}].name", m.Name, "the measure"),
             Unit = ready?.Unit ?? Short($"measures[{i}].unit", m.Unit, 30) ?? "",
@@ -276,10 +292,12 @@ public sealed class TrialPlanReader(HoldingDb db, UnitSystem units)
         t.NoWaterWhy = Short("noWaterWhy", r.NoWaterWhy, 300);
         if (t.Treatments.Count > 0 && t.Treatments.All(x => x.Role != TrialRole.Control) && t.NoControlWhy is null)
         {
-            Checks.Add("noControlWhy", "There is no untreated control.", "Add one, or say in words why not: it is kept beside the verdict.");
+            Checks.Add("noControlWhy", "There is no untreated control.",
+                "Add one, or say in words why not: it is kept beside the verdict.");
         }
 
-        if (t.Liquid && t.Treatments.Count > 0 && t.Treatments.All(x => x.Role != TrialRole.Water) && t.Design is not (Design.Factorial or Design.SplitPlot) && t.NoWaterWhy is null)
+        if (t.Liquid && t.Treatments.Count > 0 && t.Treatments.All(x => x.Role != TrialRole.Water)
+            && t.Design is not (Design.Factorial or Design.SplitPlot) && t.NoWaterWhy is null)
         {
             Checks.Add("noWaterWhy", "Nothing gets water only.", "Plants often thank the water: add it, or say in words why not.");
         }

@@ -147,16 +147,20 @@ public sealed record TrialReadingRequest
 }
 
 /// <summary>A trial in a list.</summary>
-public sealed record TrialLine(int Id, string Question, string Crop, string Season, Design Design, TrialState State, int Plots, string Says, string? Verdict, bool IsDemo);
+public sealed record TrialLine(int Id, string Question, string Crop, string Season, Design Design, TrialState State, int Plots, string Says,
+    string? Verdict, bool IsDemo);
 
 /// <summary>A treatment as it stands.</summary>
-public sealed record TreatmentView(int Id, string Name, IReadOnlyList<string> Levels, TrialRole Role, int? InputId, string? Input, string? RateShown, string? WaterShown, string? Rate, string? Water);
+public sealed record TreatmentView(int Id, string Name, IReadOnlyList<string> Levels, TrialRole Role, int? InputId, string? Input,
+    string? RateShown, string? WaterShown, string? Rate, string? Water);
 
 /// <summary>A plot as it stands.</summary>
-public sealed record PlotView(int Id, int Number, string Code, int? TreatmentId, string? Treatment, string? Block, string? WholePlot, string Place, double X, double Y, double Length, double Width, IReadOnlyList<int> Photos);
+public sealed record PlotView(int Id, int Number, string Code, int? TreatmentId, string? Treatment, string? Block, string? WholePlot,
+    string Place, double X, double Y, double Length, double Width, IReadOnlyList<int> Photos);
 
 /// <summary>A measure as it stands, with its dates.</summary>
-public sealed record MeasureView(int Id, string Name, string Unit, Scale Kind, double Low, double High, bool LowerIsBetter, double? OutOf, string Dates, IReadOnlyList<DateTimeOffset> On, int Measured);
+public sealed record MeasureView(int Id, string Name, string Unit, Scale Kind, double Low, double High, bool LowerIsBetter, double? OutOf,
+    string Dates, IReadOnlyList<DateTimeOffset> On, int Measured);
 
 /// <summary>A place with its sizes.</summary>
 public sealed record PlaceView(string Name, double LengthM, double WidthM, string LengthShown, string WidthShown);
@@ -166,26 +170,34 @@ public sealed record TrialEventView(DateTimeOffset At, string Kind, string Text)
 
 /// <summary>A trial, whole.</summary>
 public sealed record TrialView(
-    int Id, Guid Version, string Question, string Crop, string Season, string? Displaces, Design Design, TrialKind Kind, bool Liquid, IReadOnlyList<string> Factors, string? NoControlWhy, string? NoWaterWhy, int Replicates, string EachSays,
-    double? Noise, string NoiseSays, double? WorthHaving, TrialMoney? Money, IReadOnlyList<PlaceView> Places, int Seed, bool Blind, bool Shut, TrialState State, DateTimeOffset? StartedAt, DateTimeOffset? EndedAt,
-    IReadOnlyList<TreatmentView> Treatments, IReadOnlyList<PlotView> Plots, IReadOnlyList<MeasureView> Measures, IReadOnlyList<TrialEventView> Events, IReadOnlyList<StrengthLine> Strength,
+    int Id, Guid Version, string Question, string Crop, string Season, string? Displaces, Design Design, TrialKind Kind, bool Liquid,
+    IReadOnlyList<string> Factors, string? NoControlWhy, string? NoWaterWhy, int Replicates, string EachSays,
+    double? Noise, string NoiseSays, double? WorthHaving, TrialMoney? Money, IReadOnlyList<PlaceView> Places, int Seed, bool Blind,
+    bool Shut, TrialState State, DateTimeOffset? StartedAt, DateTimeOffset? EndedAt,
+    IReadOnlyList<TreatmentView> Treatments, IReadOnlyList<PlotView> Plots, IReadOnlyList<MeasureView> Measures,
+    IReadOnlyList<TrialEventView> Events, IReadOnlyList<StrengthLine> Strength,
     Worked<ReplicatesCurve>? Curve, string? CurveWants, Published? Published, string? TemplateId);
 
 /// <summary>A figure on the sheet.</summary>
-public sealed record SheetReading(int Id, int PlotId, int MeasureId, DateTimeOffset On, double? Value, double? OutOf, string? MissingWhy, bool KeptAnyway, string Shown, IReadOnlyList<string> Before);
+public sealed record SheetReading(int Id, int PlotId, int MeasureId, DateTimeOffset On, double? Value, double? OutOf, string? MissingWhy,
+    bool KeptAnyway, string Shown, IReadOnlyList<string> Before);
 
 /// <summary>A plot on the sheet: by number and code; nothing tells what it got.</summary>
 public sealed record SheetPlot(int Id, int Number, string Code, string Place, string? Block);
 
 /// <summary>The measuring sheet.</summary>
-public sealed record SheetView(int TrialId, string Question, TrialState State, IReadOnlyList<SheetPlot> Plots, IReadOnlyList<MeasureView> Measures, IReadOnlyList<SheetReading> Readings);
+public sealed record SheetView(int TrialId, string Question, TrialState State, IReadOnlyList<SheetPlot> Plots,
+    IReadOnlyList<MeasureView> Measures, IReadOnlyList<SheetReading> Readings);
 
 /// <summary>What one treatment takes.</summary>
-public sealed record AmountLine(int TreatmentId, string Treatment, int Plots, string AreaShown, string? Product, string? PerPlotShown, string? InAllShown, string? WaterPerPlotShown, string? WaterInAllShown, int? Loads, string? Shelf, bool Short, int Done, IReadOnlyList<Caution> Cautions);
+public sealed record AmountLine(int TreatmentId, string Treatment, int Plots, string AreaShown, string? Product, string? PerPlotShown,
+    string? InAllShown, string? WaterPerPlotShown, string? WaterInAllShown, int? Loads, string? Shelf, bool Short, int Done,
+    IReadOnlyList<Caution> Cautions);
 
 /// <summary>A trial judged.</summary>
 public sealed record TrialJudged(
-    int MeasureId, Worked<TrialAnswer> Answer, double? WorthHaving, bool LowerIsBetter, Worked<EarnAnswer>? Money, IReadOnlyList<StrengthLine> Strength, string DatesSay, IReadOnlyList<string> Settle, string? WaterSays, IReadOnlyList<DotView> Dots);
+    int MeasureId, Worked<TrialAnswer> Answer, double? WorthHaving, bool LowerIsBetter, Worked<EarnAnswer>? Money,
+    IReadOnlyList<StrengthLine> Strength, string DatesSay, IReadOnlyList<string> Settle, string? WaterSays, IReadOnlyList<DotView> Dots);
 
 /// <summary>A plot's figure, for drawing.</summary>
 public sealed record DotView(string Plot, string Treatment, string? Block, double Value);

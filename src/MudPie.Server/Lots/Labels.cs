@@ -18,16 +18,26 @@ public static class Labels
         }
 
         var unit = StockKeeper.UnitOf(i) == "L" ? "mL" : "g";
-        return i is { LabelRate: { } rate, LabelBasis: { } basis } ? new LabelRate(rate, rate, unit, basis, i.LabelEveryDays, basis == "oneIn" ? $"1 in {Say.Number(rate)}" : $"{Say.Number(rate)} {unit} {Word(basis)}") : null;
+        return i is { LabelRate: { } rate, LabelBasis: { } basis } ? new LabelRate(rate, rate, unit, basis, i.LabelEveryDays,
+            basis == "oneIn" ? $"1 in {Say.Number(rate)}" : $"{Say.Number(rate)} {unit} {Word(basis)}") : null;
     }
 
     /// <summary>A basis in words.</summary>
-    public static string Word(string basis) => basis switch { "perHa" => "a hectare", "per100m2" => "on 100 m²", "perLitre" => "a litre", "perPlant" => "a plant", "perKgSeed" => "a kilo of seed", "perM3Mix" => "a cubic metre of mix", _ => "one part in so many" };
+    public static string Word(string basis) => basis switch {
+        "perHa" => "a hectare",
+        "per100m2" => "on 100 m²",
+        "perLitre" => "a litre",
+        "perPlant" => "a plant",
+        "perKgSeed" => "a kilo of seed",
+        "perM3Mix" => "a cubic metre of mix",
+        _ => "one part in so many"
+    };
 
     /// <summary>"1e6", "2 million", "500 000".</summary>
     internal static double Organisms(string? typed, string field, TypedFields fields)
     {
-        var text = (typed ?? "").Trim().ToLowerInvariant().Replace(" ", "", StringComparison.Ordinal).Replace("×10^", "e", StringComparison.Ordinal).Replace("x10^", "e", StringComparison.Ordinal);
+        var text = (typed ?? "").Trim().ToLowerInvariant().Replace(" ", "", StringComparison.Ordinal)
+            .Replace("×10^", "e", StringComparison.Ordinal).Replace("x10^", "e", StringComparison.Ordinal);
         var factor = 1.0;
         foreach (var (word, times) in new[] { ("thousandmillion", 1e9), ("billion", 1e9), ("million", 1e6), ("thousand", 1e3) })
         {
@@ -50,7 +60,8 @@ public static class Labels
             return value * factor;
         }
 
-        fields.Checks.Add(field, string.IsNullOrWhiteSpace(typed) ? "Nothing was typed." : $"“{typed}” is no count.", "Write 1e6, 1000000 or 1 million.");
+        fields.Checks.Add(field, string.IsNullOrWhiteSpace(typed) ? "Nothing was typed." : $"“{typed}” is no count.",
+            "Write 1e6, 1000000 or 1 million.");
         return 0;
     }
 }

@@ -15,9 +15,13 @@ public sealed class StockKeeper(HoldingDb db, HoldingClock clock)
     /// <summary>Gives back to its lots what a job took, where it was put right or never happened.</summary>
     public async Task GiveBack(int applicationId, DateTimeOffset now, string why)
     {
-        foreach (var entry in await db.StockEntries.AsNoTracking().Where(e => e.ApplicationId == applicationId && e.Reason == "used").ToListAsync())
+        foreach (var entry in await db.StockEntries.AsNoTracking().Where(e => e.ApplicationId == applicationId && e.Reason == "used")
+            .ToListAsync())
         {
-            db.StockEntries.Add(new StockEntry { LotId = entry.LotId, At = now, RecordedAt = now, Amount = -entry.Amount, Reason = "undone", ApplicationId = applicationId, Note = why });
+            db.StockEntries.Add(new StockEntry {
+                LotId = entry.LotId, At = now, RecordedAt = now, Amount = -entry.Amount, Reason = "undone",
+                ApplicationId = applicationId, Note = why
+            });
         }
 
         await db.SaveChangesAsync();
@@ -28,16 +32,25 @@ public sealed class StockKeeper(HoldingDb db, HoldingClock clock)
     {
         var asked = db.SourceChecks.Newest();
         var rows = await db.Lots.AsNoTracking().Where(l => inputs == null || inputs.Contains(l.InputId))
-            .Select(l => new { l.Id, l.InputId, l.Mark, l.From, l.Expires, Left = l.Entries.Sum(e => e.Amount), Unfit = l.Input.UnfitWhy != null, Answers = asked.Where(c => c.InputId == l.InputId).Select(c => c.Answers).FirstOrDefault() })
+            .Select(l => new {
+                l.Id, l.InputId, l.Mark, l.From, l.Expires, Left = l.Entries.Sum(e => e.Amount),
+                Unfit = l.Input.UnfitWhy != null, Answers = asked.Where(c => c.InputId == l.InputId).Select(c => c.Answers)
+                    .FirstOrDefault()
+            })
             .ToListAsync();
-        bool Unfit(SourceAnswers? answers) => answers is not null && SourceGate.Judge(answers) is { Refused: null } r && r.Value.Fitness == SourceFitness.Unfit;
-        return rows.GroupBy(r => r.InputId).ToDictionary(g => g.Key, g => (IReadOnlyList<LotStanding>)[.. g.Select(r => new LotStanding(r.Id, r.Mark, r.Left, r.From, r.Expires, r.Unfit || Unfit(r.Answers)))]);
+        bool Unfit(SourceAnswers? answers) => answers is not null && SourceGate.Judge(answers) is { Refused: null } r
+            && r.Value.Fitness == SourceFitness.Unfit;
+        return rows.GroupBy(r => r.InputId)
+            .ToDictionary(g => g.Key,
+                g => (IReadOnlyList<LotStanding>)
+                    [.. g.Select(r => new LotStanding(r.Id, r.Mark, r.Left, r.From, r.Expires, r.Unfit || Unfit(r.Answers)))]);
     }
 
     /// <summary>Reason of the entry that says by how much the book was short of a use that happened.</summary>
     public const string More = "more";
 
-    /// <summary>What would be taken of an input, oldest good lot first, after what is taken already for the same job: a plan never takes more than there is.</summary>
+    /// <summary>What would be taken of an input, oldest good lot first, after what is taken already for the same job: a plan never takes
+    /// more than there is.</summary>
     /// <param name="inputId">Which input.</param>
     /// <param name="amount">In its unit.</param>
     /// <param name="on">The day of use.</param>
@@ -54,15 +67,21 @@ public sealed class StockKeeper(HoldingDb db, HoldingClock clock)
         return draw;
     }
 
-    /// <summary>Writes a use that has happened, whatever the book says. What it is short of is used from the newest lot, and an entry of its own says that there was more: the book stands at nought, and asks to be counted. To be called within a write.</summary>
+    /// <summary>Writes a use that has happened, whatever the book says. What it is short of is used from the newest lot, and an entry of
+    /// its own says that there was more: the book stands at nought, and asks to be counted. To be called within a write.</summary>
     /// <returns>The entries of the use, and what was taken of which lot.</returns>
-    public async Task<(IReadOnlyList<StockEntry> Entries, IReadOnlyList<Draw> Draws)> WriteUse(int inputId, DrawAnswer taken, DateTimeOffset at, string? note = null)
+    public async Task<(IReadOnlyList<StockEntry> Entries, IReadOnlyList<Draw> Draws)> WriteUse(int inputId, DrawAnswer taken,
+        DateTimeOffset at, string? note = null)
     {
         var draws = taken.Draws.ToList();
-        if (taken.Short > 0 && await db.Lots.Where(l => l.InputId == inputId).OrderByDescending(l => l.From).ThenByDescending(l => l.Id).Select(l => new { l.Id, l.Mark }).FirstOrDefaultAsync() is { } lot)
+        if (taken.Short > 0 && await db.Lots.Where(l => l.InputId == inputId).OrderByDescending(l => l.From).ThenByDescending(l => l.Id)
+            .Select(l => new { l.Id, l.Mark }).FirstOrDefaultAsync() is { } lot)
         {
             draws.Add(new Draw(lot.Id, lot.Mark, taken.Short));
-            db.StockEntries.Add(new StockEntry { LotId = lot.Id, At = at, RecordedAt = clock.Now, Amount = taken.Short, Reason = More, Note = "more was used than the book held: count it" });
+            db.StockEntries.Add(new StockEntry {
+                LotId = lot.Id, At = at, RecordedAt = clock.Now, Amount = taken.Short, Reason = More,
+                Note = "more was used than the book held: count it"
+            });
         }
 
         return (Write(draws, at, "used", note: note), draws);
@@ -73,20 +92,27 @@ public sealed class StockKeeper(HoldingDb db, HoldingClock clock)
         Stock.Take((await Standing([inputId])).GetValueOrDefault(inputId) ?? [], amount, on).Value;
 
     /// <summary>Writes what was taken. To be called within a write.</summary>
-    public IReadOnlyList<StockEntry> Write(IEnumerable<Draw> draws, DateTimeOffset at, string reason, int? batchId = null, string? note = null)
+    public IReadOnlyList<StockEntry> Write(IEnumerable<Draw> draws, DateTimeOffset at, string reason, int? batchId = null,
+        string? note = null)
     {
-        List<StockEntry> entries = [.. draws.Select(d => new StockEntry { LotId = d.LotId, At = at, RecordedAt = clock.Now, Amount = -d.Amount, Reason = reason, BatchId = batchId, Note = note })];
+        List<StockEntry> entries =
+            [.. draws.Select(d => new StockEntry { LotId = d.LotId, At = at, RecordedAt = clock.Now, Amount = -d.Amount, Reason = reason,
+                BatchId = batchId, Note = note })];
         db.StockEntries.AddRange(entries);
         return entries;
     }
 
-    /// <summary>A batch has begun: its source and foods leave the shelf. What the shelf's book is short of is said in words, and the brew goes on.</summary>
+    /// <summary>A batch has begun: its source and foods leave the shelf. What the shelf's book is short of is said in words, and the brew
+    /// goes on.</summary>
     public async Task<IReadOnlyList<string>> Brew(Batch batch, DateTimeOffset at)
     {
         var brew = batch.Brew;
         var inputs = await db.Inputs.AsNoTracking().Where(i => i.UnfitWhy == null).OrderBy(i => i.Id).ToListAsync();
-        var wants = (brew.Foods ?? []).Select(f => (f.Kind, Litres: (f.Ml ?? 0) / 1000, Input: inputs.FirstOrDefault(i => i.Kind == f.Kind)))
-            .Concat((brew.Sources ?? []).Select(s => (s.Kind, Litres: s.Litres ?? 0, Input: inputs.FirstOrDefault(i => i.Id == batch.SourceInputId && i.Kind == s.Kind) ?? inputs.FirstOrDefault(i => i.Kind == s.Kind))));
+        var wants = (brew.Foods ?? []).Select(f =>
+            (f.Kind, Litres: (f.Ml ?? 0) / 1000, Input: inputs.FirstOrDefault(i => i.Kind == f.Kind)))
+            .Concat((brew.Sources ?? []).Select(s =>
+                (s.Kind, Litres: s.Litres ?? 0, Input: inputs.FirstOrDefault(i => i.Id == batch.SourceInputId && i.Kind == s.Kind)
+                    ?? inputs.FirstOrDefault(i => i.Kind == s.Kind))));
         var shorts = new List<string>();
         foreach (var (kind, litres, input) in wants.Where(w => w.Input is not null && w.Litres > 0))
         {
@@ -100,7 +126,8 @@ public sealed class StockKeeper(HoldingDb db, HoldingClock clock)
             Write(taken.Draws, at, "brew", batch.Id);
             if (taken.Short > 0)
             {
-                shorts.Add($"the shelf's book is short of {Shown(taken.Short, UnitOf(input), await clock.Units())} of {input.Name}: count it");
+                shorts.Add($"the shelf's book is short of {Shown(taken.Short, UnitOf(input), await clock.Units())} of {input.Name}: count "
+                    + "it");
             }
         }
 
@@ -116,5 +143,6 @@ public sealed class StockKeeper(HoldingDb db, HoldingClock clock)
 
     /// <summary>An amount of a lot, in words.</summary>
     public static string Shown(double amount, string unit, Core.Measures.UnitSystem units) =>
-        unit == "L" ? Core.Measures.Units.Show(amount, Core.Measures.Dimension.Volume, units) : Core.Measures.Units.Show(amount * 1000, Core.Measures.Dimension.Mass, units);
+        unit == "L" ? Core.Measures.Units.Show(amount, Core.Measures.Dimension.Volume, units) : Core.Measures.Units.Show(amount * 1000,
+            Core.Measures.Dimension.Mass, units);
 }

@@ -47,12 +47,20 @@ public static class NoteEndpoints
 
     private static async Task<List<Nameable>> Names(HoldingDb db)
     {
-        var going = await db.Batches.AsNoTracking().Where(b => b.State == BatchState.Brewing || b.State == BatchState.Off).Select(b => b.VesselId).ToListAsync();
-        static string[] Shapes(string shape) => shape switch { "bucket" => ["bucket", "pail"], "barrel" => ["barrel", "drum", "cask"], _ => ["tank", "brewer"] };
-        return [.. (await db.Vessels.AsNoTracking().ToListAsync()).OrderByDescending(v => going.Contains(v.Id)).Select(v => new Nameable("vessel", v.Id, v.Name, Shapes(v.Shape))),
+        var going = await db.Batches.AsNoTracking().Where(b => b.State == BatchState.Brewing || b.State == BatchState.Off)
+            .Select(b => b.VesselId).ToListAsync();
+        static string[] Shapes(string shape) => shape switch {
+            "bucket" => ["bucket", "pail"],
+            "barrel" => ["barrel", "drum", "cask"],
+            _ =>
+            ["tank", "brewer"]
+        };
+        return [.. (await db.Vessels.AsNoTracking().ToListAsync()).OrderByDescending(v => going.Contains(v.Id))
+            .Select(v => new Nameable("vessel", v.Id, v.Name, Shapes(v.Shape))),
             .. (await db.Beds.AsNoTracking().OrderBy(b => b.Id).ToListAsync()).Select(b => new Nameable("bed", b.Id, b.Name, [b.Crop])),
             .. (await db.Waters.AsNoTracking().OrderBy(w => w.Id).ToListAsync()).Select(w => new Nameable("water", w.Id, w.Name, [w.Kind])),
-            .. (await db.Inputs.AsNoTracking().Where(i => i.UnfitWhy == null).OrderBy(i => i.Id).ToListAsync()).Select(i => new Nameable("input", i.Id, i.Name, [InputKinds.Of(i.Kind).Name, i.Lot ?? ""]))];
+            .. (await db.Inputs.AsNoTracking().Where(i => i.UnfitWhy == null).OrderBy(i => i.Id).ToListAsync()).Select(i =>
+                new Nameable("input", i.Id, i.Name, [InputKinds.Of(i.Kind).Name, i.Lot ?? ""]))];
     }
 
     private static async Task<IResult> Read(NoteRequest r, HoldingDb db, HoldingClock clock, StockKeeper stock, TankJobs jobs)
@@ -66,7 +74,8 @@ public static class NoteEndpoints
         var u = read.Value;
         var target = u.Targets.FirstOrDefault(t => t.Id == r.TargetId) ?? (u.Targets.Count == 1 ? u.Targets[0] : null);
         List<string> minds = [];
-        if (u.Kind == "harvest" && target is not null && (await Book.Waits.Running(db, clock.Now)).FirstOrDefault(w => w.BedId == target.Id) is { } wait)
+        if (u.Kind == "harvest" && target is not null
+            && (await Book.Waits.Running(db, clock.Now)).FirstOrDefault(w => w.BedId == target.Id) is { } wait)
         {
             minds.Add($"{wait.Bed} waits until {(await clock.Local())(wait.Until):d MMM yyyy} after {wait.What}: {wait.Reason}.");
         }
@@ -78,7 +87,8 @@ public static class NoteEndpoints
 
         if (u.Kind == "brix" && u.Sky is null)
         {
-            minds.Add("The sky was not said: taken from the weather where that is known, else left as not known. Add “clear”, “mixed” or “dull”.");
+            minds.Add("The sky was not said: taken from the weather where that is known, else left as not known. Add “clear”, “mixed” or "
+                + "“dull”.");
         }
 
         if (u.Kind == "brix" && u.Word is { } leaf && !(r.Text ?? "").Contains(leaf, StringComparison.OrdinalIgnoreCase))
@@ -86,13 +96,16 @@ public static class NoteEndpoints
             minds.Add($"The leaf was not said: kept as the {leaf} leaf.");
         }
 
-        if (u.Kind == "use" && target is not null && (await jobs.Mixed(await db.Inputs.AsNoTracking().FirstAsync(i => i.Id == u.Input!.Id), target.Id, clock.Now)).Verdict is { Tone: Tone.Stop } stop)
+        if (u.Kind == "use" && target is not null
+            && (await jobs.Mixed(await db.Inputs.AsNoTracking().FirstAsync(i => i.Id == u.Input!.Id), target.Id,
+                clock.Now)).Verdict is { Tone: Tone.Stop } stop)
         {
             minds.Add($"{stop.Sentence} {stop.Why}");
         }
 
         List<Caution> cautions = u.Kind == "use" ? [Cautions.Spraying, Cautions.RunOff] : [];
-        if (u.Kind == "use" && await db.Inputs.AsNoTracking().FirstOrDefaultAsync(i => i.Id == u.Input!.Id) is { } input && InUnit(u, input) is { } amount
+        if (u.Kind == "use" && await db.Inputs.AsNoTracking().FirstOrDefaultAsync(i => i.Id == u.Input!.Id) is { } input
+            && InUnit(u, input) is { } amount
             && await db.Lots.AnyAsync(l => l.InputId == input.Id) && (await stock.Plan(input.Id, amount, clock.Now)).Short > 0)
         {
             cautions.Add(Cautions.StockShort);
@@ -105,8 +118,7 @@ public static class NoteEndpoints
     private static double? InUnit(NoteUnderstood u, Input input)
     {
         var (kept, said) = (StockKeeper.UnitOf(input), u.AmountUnit);
-        return (kept == "L", said == "L") switch
-        {
+        return (kept == "L", said == "L") switch {
             (true, true) => u.Amount,
             (false, false) => u.Amount / 1000,
             (true, false) => u.Amount / 1000 / input.Density,
@@ -114,7 +126,8 @@ public static class NoteEndpoints
         };
     }
 
-    private static Task<IResult> Keep(NoteRequest r, HoldingDb db, HoldingClock clock, StockKeeper stock, WeatherBook weather, TankJobs jobs, Writes writes) => writes.Do<NoteKept>(async () =>
+    private static Task<IResult> Keep(NoteRequest r, HoldingDb db, HoldingClock clock, StockKeeper stock, WeatherBook weather,
+        TankJobs jobs, Writes writes) => writes.Do<NoteKept>(async () =>
     {
         var read = NoteIt.Read(r.Text, await Names(db), await clock.Units());
         if (read.Refused is { } refused)
@@ -131,11 +144,11 @@ public static class NoteEndpoints
 
         if (When(u.ClockTime, clock.Now, await clock.Local()) is not { } at)
         {
-            return Refusal.Of("text", $"No clock there showed {u.ClockTime} today: it was left out when the clocks went forward.", "Say a time that was.");
+            return Refusal.Of("text", $"No clock there showed {u.ClockTime} today: it was left out when the clocks went forward.",
+                "Say a time that was.");
         }
 
-        return u.Kind switch
-        {
+        return u.Kind switch {
             "brix" => await Brix(u, target!, at, db, clock, weather),
             "strip" => await Strip(u, target!, at, db),
             "harvest" => await Harvest(u, target!, at, db, clock),
@@ -147,11 +160,14 @@ public static class NoteEndpoints
 
     /// <summary>A time of today, or of yesterday where it has not come yet.</summary>
     private static DateTimeOffset? When(string? time, DateTimeOffset now, Func<DateTimeOffset, DateTimeOffset> local) =>
-        time is null || !TimeOnly.TryParse(time, System.Globalization.CultureInfo.InvariantCulture, out var clock) ? now : LocalTimes.Last(clock, now, local);
+        time is null || !TimeOnly.TryParse(time, System.Globalization.CultureInfo.InvariantCulture, out var clock)
+            ? now : LocalTimes.Last(clock, now, local);
 
-    private static async Task<Ruling<NoteKept>> InBatch(NoteUnderstood u, Nameable vessel, DateTimeOffset at, HoldingDb db, HoldingClock clock)
+    private static async Task<Ruling<NoteKept>> InBatch(NoteUnderstood u, Nameable vessel, DateTimeOffset at, HoldingDb db,
+        HoldingClock clock)
     {
-        var batch = await db.Batches.Where(b => b.VesselId == vessel.Id && (b.State == BatchState.Brewing || b.State == BatchState.Off)).OrderByDescending(b => b.StartedAt).FirstOrDefaultAsync();
+        var batch = await db.Batches.Where(b => b.VesselId == vessel.Id && (b.State == BatchState.Brewing || b.State == BatchState.Off))
+            .OrderByDescending(b => b.StartedAt).FirstOrDefaultAsync();
         if (batch is null)
         {
             return Refusal.Of("text", $"Nothing is going in {vessel.Name}.", "Start its batch first, or name another vessel.");
@@ -162,9 +178,9 @@ public static class NoteEndpoints
             return Refusal.Of("text", "That was before this batch began.", "Give a time after its start.");
         }
 
-        LogEntry Entry(LogKind kind, double? number, string? text) => new() { BatchId = batch.Id, Kind = kind, At = at, RecordedAt = clock.Now, Number = number, Text = text, Source = "hand" };
-        db.Log.AddRange(u.Kind switch
-        {
+        LogEntry Entry(LogKind kind, double? number, string? text) =>
+            new() { BatchId = batch.Id, Kind = kind, At = at, RecordedAt = clock.Now, Number = number, Text = text, Source = "hand" };
+        db.Log.AddRange(u.Kind switch {
             "oxygen" => u.Numbers.Select(n => Entry(LogKind.Oxygen, n, null)),
             "warmth" => u.Numbers.Select(n => Entry(LogKind.Warmth, n, null)),
             "smell" => [Entry(LogKind.Smell, null, u.Word)],
@@ -182,20 +198,32 @@ public static class NoteEndpoints
         return Writes.Done(new NoteKept(u.Sentence, "/brew/water"));
     }
 
-    private static async Task<Ruling<NoteKept>> Brix(NoteUnderstood u, Nameable bed, DateTimeOffset at, HoldingDb db, HoldingClock clock, WeatherBook weather)
+    private static async Task<Ruling<NoteKept>> Brix(NoteUnderstood u, Nameable bed, DateTimeOffset at, HoldingDb db, HoldingClock clock,
+        WeatherBook weather)
     {
         var hours = await weather.Hours(at.AddDays(-3), at);
         // Said, or seen by the weather that is known; else not known, and nothing is made of it.
-        var sky = u.Sky ?? (hours.Count == 0 ? "unknown" : hours.Average(h => h.CloudShare) switch { < 0.35 => "clear", < 0.7 => "mixed", _ => "dull" });
+        var sky = u.Sky ?? (hours.Count == 0 ? "unknown" : hours.Average(h => h.CloudShare) switch {
+            < 0.35 => "clear",
+            < 0.7 => "mixed",
+            _ => "dull"
+        });
         var since = at.AddDays(-10);
-        var spray = await db.Applications.ThatStand().Where(a => a.At > since && a.At < at && a.Beds.Any(b => b.BedId == bed.Id) && a.Purpose == Purpose.Leaf).OrderByDescending(a => a.At).Select(a => (int?)a.Id).FirstOrDefaultAsync();
-        var visit = new BrixVisit { BedId = bed.Id, ApplicationId = spray, At = at, RecordedAt = clock.Now, LeafPosition = u.Word ?? "top", Sky = sky, Dry = u.Dry, Crop = await db.Beds.Where(b => b.Id == bed.Id).Select(b => b.Crop).FirstOrDefaultAsync(), MeterCorrects = u.TemperatureC is null, TemperatureC = u.TemperatureC };
+        var spray = await db.Applications.ThatStand().Where(a => a.At > since && a.At < at && a.Beds.Any(b => b.BedId == bed.Id)
+            && a.Purpose == Purpose.Leaf).OrderByDescending(a => a.At).Select(a => (int?)a.Id).FirstOrDefaultAsync();
+        var visit = new BrixVisit {
+            BedId = bed.Id, ApplicationId = spray, At = at, RecordedAt = clock.Now, LeafPosition = u.Word ?? "top",
+            Sky = sky, Dry = u.Dry, Crop = await db.Beds.Where(b => b.Id == bed.Id).Select(b => b.Crop).FirstOrDefaultAsync(),
+            MeterCorrects = u.TemperatureC is null, TemperatureC = u.TemperatureC
+        };
         foreach (var read in u.Numbers)
         {
-            var at20 = u.TemperatureC is null ? read : BrixCorrection.To20(read, u.TemperatureC) is { Refused: null } c ? c.Value.Value : double.NaN;
+            var at20 = u.TemperatureC is null ? read : BrixCorrection.To20(read, u.TemperatureC) is { Refused: null } c
+                ? c.Value.Value : double.NaN;
             if (double.IsNaN(at20))
             {
-                return Refusal.Of("text", "At that warmth the correction table says nothing.", "Let the meter come indoors for ten minutes and read again: 10 to 30 °C.");
+                return Refusal.Of("text", "At that warmth the correction table says nothing.",
+                    "Let the meter come indoors for ten minutes and read again: 10 to 30 °C.");
             }
 
             visit.Readings.Add(new BrixReading { AsRead = read, At20 = at20 });
@@ -221,13 +249,15 @@ public static class NoteEndpoints
         return Writes.Done(new NoteKept(u.Sentence, bed is null ? "/book" : $"/book?bed={bed.Id}"));
     }
 
-    private static async Task<Ruling<NoteKept>> Use(NoteUnderstood u, Nameable bed, DateTimeOffset at, IReadOnlyList<string> seen, HoldingDb db, HoldingClock clock, StockKeeper stock, WeatherBook weather, TankJobs jobs)
+    private static async Task<Ruling<NoteKept>> Use(NoteUnderstood u, Nameable bed, DateTimeOffset at, IReadOnlyList<string> seen,
+        HoldingDb db, HoldingClock clock, StockKeeper stock, WeatherBook weather, TankJobs jobs)
     {
         var input = await db.Inputs.FirstAsync(i => i.Id == u.Input!.Id);
         var unit = StockKeeper.UnitOf(input);
         if (InUnit(u, input) is not { } amount)
         {
-            return Refusal.Of("text", $"{input.Name} is kept in {(unit == "L" ? "litres" : "kilograms")}.", $"Say how much in {(unit == "L" ? "litres" : "grams")}, or give its density on the shelf.");
+            return Refusal.Of("text", $"{input.Name} is kept in {(unit == "L" ? "litres" : "kilograms")}.",
+                $"Say how much in {(unit == "L" ? "litres" : "grams")}, or give its density on the shelf.");
         }
 
         if (new[] { Cautions.Spraying, Cautions.RunOff }.Any(c => !seen.Contains(c.Id)))
@@ -244,13 +274,24 @@ public static class NoteEndpoints
         var draw = await stock.Plan(input.Id, amount, at);
         if (counted && draw.Short > 0 && !seen.Contains(Cautions.StockShort.Id))
         {
-            return Refusal.Of("text", $"The shelf has {StockKeeper.Shown(amount - draw.Short, unit, await clock.Units())} of {input.Name}, and that takes more.", "Say less, or count the lot on the shelf; or read the caution, and record that it was used all the same.");
+            return Refusal.Of("text",
+                $"The shelf has {StockKeeper.Shown(amount - draw.Short, unit, await clock.Units())} of {input.Name}, and that takes more.",
+                "Say less, or count the lot on the shelf; or read the caution, and record that it was used all the same.");
         }
 
         var (entries, draws) = counted ? await stock.WriteUse(input.Id, draw, at) : ([], []);
-        var job = new Application { At = at, RecordedAt = clock.Now, Purpose = u.Purpose ?? Purpose.Root, Dilution = "", OneIn = 1, Tool = "by hand", Fitness = "none", CautionsSeen = string.Join(' ', seen), Why = "noted", Weather = await weather.At(at, await clock.Units()) };
+        var job = new Application {
+            At = at, RecordedAt = clock.Now, Purpose = u.Purpose ?? Purpose.Root, Dilution = "", OneIn = 1,
+            Tool = "by hand", Fitness = "none", CautionsSeen = string.Join(' ', seen), Why = "noted",
+            Weather = await weather.At(at, await clock.Units())
+        };
         job.Beds.Add(new ApplicationBed { BedId = bed.Id });
-        job.Items.AddRange(counted ? draws.Select(d => new ApplicationItem { InputId = input.Id, LotId = d.LotId, Lot = d.Mark, Name = input.Name, Kind = input.Kind, Amount = d.Amount, Unit = unit }) : [new ApplicationItem { InputId = input.Id, Name = input.Name, Kind = input.Kind, Amount = amount, Unit = unit }]);
+        job.Items.AddRange(counted
+            ? draws.Select(d => new ApplicationItem {
+                InputId = input.Id, LotId = d.LotId, Lot = d.Mark, Name = input.Name,
+                Kind = input.Kind, Amount = d.Amount, Unit = unit
+            })
+                : [new ApplicationItem { InputId = input.Id, Name = input.Name, Kind = input.Kind, Amount = amount, Unit = unit }]);
         db.Applications.Add(job);
         await db.SaveChangesAsync();
         foreach (var entry in entries)
@@ -259,6 +300,8 @@ public static class NoteEndpoints
         }
 
         await db.SaveChangesAsync();
-        return Writes.Done(new NoteKept(counted && draw.Short > 0 ? $"{u.Sentence} The shelf’s book was short of {StockKeeper.Shown(draw.Short, unit, await clock.Units())}: count it." : u.Sentence, $"/book?bed={bed.Id}"));
+        return Writes.Done(new NoteKept(counted && draw.Short > 0
+            ? $"{u.Sentence} The shelf’s book was short of {StockKeeper.Shown(draw.Short, unit, await clock.Units())}: count it."
+            : u.Sentence, $"/book?bed={bed.Id}"));
     }
 }

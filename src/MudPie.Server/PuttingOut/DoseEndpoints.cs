@@ -53,7 +53,8 @@ public sealed record DoseRequest
 
 /// <summary>What was worked out, each part on its own so that one gap does not hide the rest.</summary>
 public sealed record DoseView(
-    string Name, LifeForm Kind, string LotSays, double ViableShare, Worked<InoculantAnswer>? Dose, string? AmountInTools, Worked<InjectorAnswer>? Injector, Worked<Verdict>? Tank, Worked<CourseAnswer>? Course,
+    string Name, LifeForm Kind, string LotSays, double ViableShare, Worked<InoculantAnswer>? Dose, string? AmountInTools,
+    Worked<InjectorAnswer>? Injector, Worked<Verdict>? Tank, Worked<CourseAnswer>? Course,
     IReadOnlyList<string> Asks, string CostShown);
 
 /// <summary>Inoculants by organisms.</summary>
@@ -71,7 +72,9 @@ public static class DoseEndpoints
         var kind = input is null ? null : InputKinds.Of(input.Kind);
         if (input is null || kind?.Life is not { } form)
         {
-            return Problems.Of(Refusal.Of("inputId", input is null ? "No inoculant was chosen." : $"{input.Name} carries no life that is dosed by number.", "Choose an inoculant of the shelf; add one there with its label."));
+            return Problems.Of(Refusal.Of("inputId", input is null
+                ? "No inoculant was chosen." : $"{input.Name} carries no life that is dosed by number.",
+                "Choose an inoculant of the shelf; add one there with its label."));
         }
 
         var species = input.Species is null ? [] : input.Species;
@@ -91,8 +94,7 @@ public static class DoseEndpoints
             asks.Add("The shelf knows no organism of it: add its label.");
         }
 
-        var dose = InoculantDose.Of(new InoculantQuestion
-        {
+        var dose = InoculantDose.Of(new InoculantQuestion {
             Target = Labels.Organisms(r.Target, "target", fields),
             Per = r.Per,
             Count = fields.Quantity("count", r.Count, Dimension.Plain, 1e-6, 1e9),
@@ -124,14 +126,16 @@ public static class DoseEndpoints
 
         var worked = dose.Refused is null ? dose.Worked : null;
         return TypedResults.Ok(new DoseView(
-            input.Name, form, lot is null ? "No lot is counted: taken as fresh." : $"From {lot.Mark}, {Say.Number(age)} days old, kept at {Units.Show(kept, Dimension.Temperature, units)}.", InoculantDose.Viable(form, age, kept),
-            worked, worked is { Value.Unit: "mL" } w ? Spoons.InTools(new Litres(w.Value.Amount / 1000), units).WithError : null, injector, tank, course, asks,
+            input.Name, form, lot is null ? "No lot is counted: taken as fresh."
+                : $"From {lot.Mark}, {Say.Number(age)} days old, kept at {Units.Show(kept, Dimension.Temperature, units)}.",
+                InoculantDose.Viable(form, age, kept),
+            worked, worked is { Value.Unit: "mL" } w ? Spoons.InTools(new Litres(w.Value.Amount / 1000), units).WithError : null, injector,
+            tank, course, asks,
             worked?.Value.CostPer1E9 is { } cost ? $"{Say.Number(cost)} for a thousand million alive" : "no price known"));
     }
 
     /// <summary>The label's rate on what the target is for, mL or g; null where the label says it in other terms.</summary>
-    private static double? LabelOn(Input input, string? per) => (per, input.LabelBasis) switch
-    {
+    private static double? LabelOn(Input input, string? per) => (per, input.LabelBasis) switch {
         ("ha", "perHa") or ("litre", "perLitre") or ("plant", "perPlant") or ("kgSeed", "perKgSeed") => input.LabelRate,
         ("ha", "per100m2") => input.LabelRate * 100,
         ("m2", "perHa") => input.LabelRate / 10_000,
@@ -140,14 +144,16 @@ public static class DoseEndpoints
         _ => null,
     };
 
-    private static (Worked<InjectorAnswer>? Injector, Worked<Verdict>? Tank) Injector(DoseRequest r, Ruling<InoculantAnswer> dose, TypedFields fields)
+    private static (Worked<InjectorAnswer>? Injector, Worked<Verdict>? Tank) Injector(DoseRequest r, Ruling<InoculantAnswer> dose,
+        TypedFields fields)
     {
         if (string.IsNullOrWhiteSpace(r.Ratio) || dose.Refused is not null)
         {
             return (null, null);
         }
 
-        var ratio = fields.Quantity("ratio", r.Ratio.Trim().Replace("1:", "", StringComparison.Ordinal), Dimension.Plain, 1, 2000, "1:100 is 100.");
+        var ratio = fields.Quantity("ratio", r.Ratio.Trim().Replace("1:", "", StringComparison.Ordinal), Dimension.Plain, 1, 2000,
+            "1:100 is 100.");
         var feed = fields.Quantity("feed", r.Feed, Dimension.Volume, 0.1, 1_000_000);
         var flow = fields.Optional("flow", r.Flow, Dimension.Flow, 0.1, 2000);
         var warmth = string.IsNullOrWhiteSpace(r.Warmth) ? 18 : fields.Quantity("warmth", r.Warmth, Dimension.Temperature, 0, 45);
@@ -159,24 +165,26 @@ public static class DoseEndpoints
         var stock = InjectorStock.Of(ratio, dose.Value.Amount / feed, feed, flow, r.WithFeeds, dose.Value.Unit, fields.Units);
         if (stock.Refused is { } refused)
         {
-            fields.Checks.Add(refused.Problems[0].Field == "ratio" ? "ratio" : "feed", refused.Problems[0].Wrong, refused.Problems[0].WayOut);
+            fields.Checks.Add(refused.Problems[0].Field == "ratio" ? "ratio" : "feed", refused.Problems[0].Wrong,
+                refused.Problems[0].WayOut);
             return (null, null);
         }
 
         return (stock.Worked, FeedTank.Of(r.WithFeeds, warmth).Worked);
     }
 
-    private static Worked<CourseAnswer>? Course(DoseRequest r, Input input, IReadOnlyList<LabelSpecies> species, LifeForm life, double age, double kept, TypedFields fields)
+    private static Worked<CourseAnswer>? Course(DoseRequest r, Input input, IReadOnlyList<LabelSpecies> species, LifeForm life, double age,
+        double kept, TypedFields fields)
     {
-        var dose = string.IsNullOrWhiteSpace(r.Dose) ? null : (double?)fields.Quantity("dose", r.Dose, input.LabelPer == "g" ? Dimension.Mass : Dimension.Volume, 1e-7, 1e6) * (input.LabelPer == "g" ? 1 : 1000);
+        var dose = string.IsNullOrWhiteSpace(r.Dose) ? null : (double?)fields.Quantity("dose", r.Dose, input.LabelPer == "g"
+            ? Dimension.Mass : Dimension.Volume, 1e-7, 1e6) * (input.LabelPer == "g" ? 1 : 1000);
         var every = fields.Optional("everyDays", r.EveryDays, Dimension.Plain, 1, 365);
         if ((dose ?? input.LabelRate) is null || (every ?? input.LabelEveryDays) is null || !fields.Checks.Sound)
         {
             return null;
         }
 
-        var course = InoculantCourse.Of(new CourseQuestion
-        {
+        var course = InoculantCourse.Of(new CourseQuestion {
             Species = species,
             LabelPer = input.LabelPer,
             Kind = life,

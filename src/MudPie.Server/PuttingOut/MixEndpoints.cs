@@ -9,17 +9,20 @@ using MudPie.Server.Web;
 namespace MudPie.Server.PuttingOut;
 
 /// <summary>One thing in a tank, on a bed or in a sprayer, as typed.</summary>
-public sealed record MixItemAsked(string? Name, string? Class, string? DaysAgo = null, string? Bed = null, string? Ph = null, string? MgPerL = null);
+public sealed record MixItemAsked(string? Name, string? Class, string? DaysAgo = null, string? Bed = null, string? Ph = null,
+    string? MgPerL = null);
 
 /// <summary>What is to go together, as typed.</summary>
 public sealed record MixAsked(
-    IReadOnlyList<MixItemAsked>? Tank, IReadOnlyList<MixItemAsked>? Lately, IReadOnlyList<MixItemAsked>? HeldLast, string? Ph, string? SaltsMsPerCm, string? TemperatureC, string? ChlorineMgPerL);
+    IReadOnlyList<MixItemAsked>? Tank, IReadOnlyList<MixItemAsked>? Lately, IReadOnlyList<MixItemAsked>? HeldLast, string? Ph,
+    string? SaltsMsPerCm, string? TemperatureC, string? ChlorineMgPerL);
 
 /// <summary>A rule from a label, as typed.</summary>
 public sealed record MixRuleRequest(string? A, string? B, bool Together, string? WaitDays, string? Why);
 
 /// <summary>A rule that stands, with the grower's own number where it is one.</summary>
-public sealed record MixRuleView(int? Id, string A, string B, string AName, string BName, bool Together, double WaitDays, string Why, Evidence Sure, bool Own, DateTimeOffset? At, string Says, bool Gas, string Source);
+public sealed record MixRuleView(int? Id, string A, string B, string AName, string BName, bool Together, double WaitDays, string Why,
+    Evidence Sure, bool Own, DateTimeOffset? At, string Says, bool Gas, string Source);
 
 /// <summary>Kinds and rules of mixing.</summary>
 public sealed record MixRulesView(IReadOnlyList<MixClass> Classes, IReadOnlyList<MixRuleView> Rules);
@@ -31,27 +34,35 @@ public static class MixEndpoints
     public static void MapMixing(this IEndpointRouteBuilder api)
     {
         api.MapGet("/put-out/mixing", Read).Produces<MixRulesView>();
-        api.MapPost("/put-out/mixing/work-out", (MixAsked q, HoldingDb db, HoldingClock clock) => Ask(q, db, clock)).Produces<Worked<MixAnswer>>().ProducesProblem(422);
+        api.MapPost("/put-out/mixing/work-out", (MixAsked q, HoldingDb db, HoldingClock clock) => Ask(q, db, clock))
+            .Produces<Worked<MixAnswer>>().ProducesProblem(422);
         api.MapPost("/put-out/mixing/rules", Keep).Produces<Kept>().ProducesProblem(422);
         api.MapPost("/put-out/mixing/rules/{id:int}/end", End).Produces<Kept>().ProducesProblem(422);
     }
 
     private static async Task<IResult> Read(HoldingDb db)
     {
-        MixRuleView View(MixRule r, int? id, DateTimeOffset? at) => new(id, r.A, r.B, MixingRules.NameOf(r.A) ?? r.A, MixingRules.NameOf(r.B) ?? r.B, r.Together, r.WaitDays, r.Why, r.Sure, r.Own, at, r.Says, r.Gas, r.Source);
-        var own = (await db.MixRules.ThatStand().AsNoTracking().ToListAsync()).Select(m => View(new MixRule(m.A, m.B, m.Together, m.WaitDays, m.Why, Evidence.MeasuredHere, true), m.Id, m.At));
-        return TypedResults.Ok(new MixRulesView(MixingRules.Classes, [.. own, .. MixingRules.House.Where(r => r.A != r.B).OrderBy(r => r.Gas ? 0 : r.Says == "never" ? 1 : r.Says == "fine" ? 2 : 3).Select(r => View(r, null, null))]));
+        MixRuleView View(MixRule r, int? id, DateTimeOffset? at) =>
+            new(id, r.A, r.B, MixingRules.NameOf(r.A) ?? r.A, MixingRules.NameOf(r.B) ?? r.B, r.Together, r.WaitDays, r.Why, r.Sure, r.Own,
+                at, r.Says, r.Gas, r.Source);
+        var own = (await db.MixRules.ThatStand().AsNoTracking().ToListAsync()).Select(m =>
+            View(new MixRule(m.A, m.B, m.Together, m.WaitDays, m.Why, Evidence.MeasuredHere, true), m.Id, m.At));
+        return TypedResults.Ok(new MixRulesView(MixingRules.Classes,
+            [.. own, .. MixingRules.House.Where(r => r.A != r.B).OrderBy(r => r.Gas ? 0 : r.Says == "never" ? 1 : r.Says == "fine" ? 2 : 3)
+                .Select(r => View(r, null, null))]));
     }
 
     private static async Task<IResult> Ask(MixAsked q, HoldingDb db, HoldingClock clock)
     {
         var fields = new TypedFields(await clock.Units());
-        List<MixItem> Items(string name, IReadOnlyList<MixItemAsked>? asked) => [.. (asked ?? []).Where(i => i is not null).Take(20).Select((i, n) => new MixItem(
-            (i.Name ?? "").Trim() is { Length: > 0 and <= 80 } said ? said : MixingRules.NameOf(i.Class ?? "") ?? "something", i.Class ?? "",
+        List<MixItem> Items(string name, IReadOnlyList<MixItemAsked>? asked) =>
+            [.. (asked ?? []).Where(i => i is not null).Take(20).Select((i, n) => new MixItem(
+            (i.Name ?? "").Trim() is { Length: > 0 and <= 80 } said ? said : MixingRules.NameOf(i.Class ?? "") ?? "something",
+            i.Class ?? "",
             fields.Optional($"{name}[{n}].daysAgo", i.DaysAgo, Dimension.Plain, 0, 3650), i.Bed,
-            fields.Optional($"{name}[{n}].ph", i.Ph, Dimension.Plain, 0, 14), fields.Optional($"{name}[{n}].mgPerL", i.MgPerL, Dimension.Concentration, 0, 200_000)))];
-        var question = new MixQuestion
-        {
+            fields.Optional($"{name}[{n}].ph", i.Ph, Dimension.Plain, 0, 14),
+            fields.Optional($"{name}[{n}].mgPerL", i.MgPerL, Dimension.Concentration, 0, 200_000)))];
+        var question = new MixQuestion {
             Tank = Items("tank", q.Tank),
             Lately = Items("lately", q.Lately),
             HeldLast = Items("heldLast", q.HeldLast),
@@ -68,7 +79,11 @@ public static class MixEndpoints
     {
         var fields = new TypedFields(await clock.Units());
         string[] classes = [.. MixingRules.Classes.Select(c => c.Id)];
-        var rule = new OwnMixRule { A = fields.OneOf("a", r.A, classes), B = fields.OneOf("b", r.B, classes), Together = r.Together, WaitDays = string.IsNullOrWhiteSpace(r.WaitDays) ? 0 : fields.Quantity("waitDays", r.WaitDays, Dimension.Plain, 0, 365), Why = (r.Why ?? "").Trim(), At = clock.Now };
+        var rule = new OwnMixRule {
+            A = fields.OneOf("a", r.A, classes), B = fields.OneOf("b", r.B, classes), Together = r.Together,
+            WaitDays = string.IsNullOrWhiteSpace(r.WaitDays) ? 0 : fields.Quantity("waitDays", r.WaitDays, Dimension.Plain, 0, 365),
+            Why = (r.Why ?? "").Trim(), At = clock.Now
+        };
         if (rule.Why.Length is < 5 or > 300)
         {
             fields.Checks.Add("why", "It is not said where the rule is from.", "Name the label in five to 300 letters.");
@@ -76,7 +91,8 @@ public static class MixEndpoints
 
         if (rule.Together && MixingRules.Find(rule.A, rule.B, []) is { Gas: true } gas)
         {
-            fields.Checks.Add("b", $"Never: {gas.Why}", "No label sets that aside: use one, wash everything, and the other on another day.");
+            fields.Checks.Add("b", $"Never: {gas.Why}",
+                "No label sets that aside: use one, wash everything, and the other on another day.");
         }
 
         if (!fields.Checks.Sound)
@@ -84,7 +100,8 @@ public static class MixEndpoints
             return fields.Checks.Refusal;
         }
 
-        foreach (var old in await db.MixRules.ThatStand().Where(m => ((m.A == rule.A && m.B == rule.B) || (m.A == rule.B && m.B == rule.A))).ToListAsync())
+        foreach (var old in await db.MixRules.ThatStand().Where(m => ((m.A == rule.A && m.B == rule.B) || (m.A == rule.B && m.B == rule.A)))
+            .ToListAsync())
         {
             old.EndedAt = clock.Now;
         }

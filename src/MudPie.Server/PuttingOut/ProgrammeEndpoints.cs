@@ -28,21 +28,27 @@ public sealed record StagesRequest(IReadOnlyList<StageFrom>? Stages);
 public sealed record ProposeRequest(string? Kind);
 
 /// <summary>A giving with how it looks.</summary>
-public sealed record GivingView(int Id, Guid Version, string Kind, string Name, DateOnly On, Purpose Purpose, string Thinned, string Stage, string Fit, string Says, string AmountShown, string AmountInTools, string Hour, bool Done, int? InputId, string Whose, string TankRate, string TankBasis);
+public sealed record GivingView(int Id, Guid Version, string Kind, string Name, DateOnly On, Purpose Purpose, string Thinned, string Stage,
+    string Fit, string Says, string AmountShown, string AmountInTools, string Hour, bool Done, int? InputId, string Whose, string TankRate,
+    string TankBasis);
 
 /// <summary>A programme with what it misses.</summary>
 public sealed record ProgrammeView(
-    int Id, int BedId, string Bed, string Crop, string AreaShown, DateOnly Start, DateOnly Harvest, IReadOnlyList<StageDates> Stages, IReadOnlyList<GivingView> Givings, IReadOnlyList<string> Misses,
+    int Id, int BedId, string Bed, string Crop, string AreaShown, DateOnly Start, DateOnly Harvest, IReadOnlyList<StageDates> Stages,
+    IReadOnlyList<GivingView> Givings, IReadOnlyList<string> Misses,
     IReadOnlyList<string> Needs, string PotassiumShown, Worked<ProgrammeAnswer> Worked, string Calendar, bool Dated);
 
 /// <summary>A kind of biostimulant in words.</summary>
-public sealed record BiostimulantView(string Kind, string Name, string Leaf, string Root, string PerHa, string Every, string Hour, string Brings, Evidence Sure, IReadOnlyList<StageFit> Stages);
+public sealed record BiostimulantView(string Kind, string Name, string Leaf, string Root, string PerHa, string Every, string Hour,
+    string Brings, Evidence Sure, IReadOnlyList<StageFit> Stages);
 
 /// <summary>Programmes and what is known of the kinds.</summary>
-public sealed record ProgrammesView(IReadOnlyList<ProgrammeView> Programmes, IReadOnlyList<BiostimulantView> Kinds, double MixLPerHa, int? SprayerId);
+public sealed record ProgrammesView(IReadOnlyList<ProgrammeView> Programmes, IReadOnlyList<BiostimulantView> Kinds, double MixLPerHa,
+    int? SprayerId);
 
 /// <summary>Dried or liquid, as typed.</summary>
-public sealed record DriedRequest(string? LiquidPerHa, string? Times, string? LiquidPrice, string? DriedPerHa, string? DriedPrice, bool Wet);
+public sealed record DriedRequest(string? LiquidPerHa, string? Times, string? LiquidPrice, string? DriedPerHa,
+    string? DriedPrice, bool Wet);
 
 /// <summary>A season's programme of biostimulants.</summary>
 public static class ProgrammeEndpoints
@@ -64,15 +70,20 @@ public static class ProgrammeEndpoints
     {
         var units = await clock.Units();
         var dosing = await Dosing.Of(db);
-        var programmes = await db.Programmes.AsNoTracking().Include(p => p.Bed).Include(p => p.Givings).OrderByDescending(p => p.Start).Take(40).ToListAsync();
-        return TypedResults.Ok(new ProgrammesView([.. programmes.Select(p => View(p, units, dosing))], [.. Biostimulants.Kinds.Select(k => Kind(k, units))], dosing.MixLPerHa, dosing.SprayerId));
+        var programmes = await db.Programmes.AsNoTracking().Include(p => p.Bed).Include(p => p.Givings).OrderByDescending(p => p.Start)
+            .Take(40).ToListAsync();
+        return TypedResults.Ok(new ProgrammesView([.. programmes.Select(p => View(p, units, dosing))],
+            [.. Biostimulants.Kinds.Select(k => Kind(k, units))], dosing.MixLPerHa, dosing.SprayerId));
     }
 
     private static BiostimulantView Kind(Biostimulant k, UnitSystem units)
     {
         string Range((double From, double To) r, string unit = "") => $"{Say.Number(r.From)} to {Say.Number(r.To)}{unit}";
-        return new(k.Kind, k.Name, $"1 in {Range(k.LeafOneIn)}", $"1 in {Range(k.RootOneIn)}", $"{Units.Show(Per.Large(k.LPerHa.From, units), Dimension.Volume, units)} to {Per.Large(k.LPerHa.To, Dimension.Volume, units)}", Range(k.EveryDays, " days"), k.Hour,
-            $"about {Say.Number(k.PotassiumShare * 100)} % K₂O, pH {Say.Number(k.Ph)} neat{(k.Ph >= 9.5 ? ": thin it well, or neutralise it" : "")}", k.Sure, k.Stages);
+        return new(k.Kind, k.Name, $"1 in {Range(k.LeafOneIn)}", $"1 in {Range(k.RootOneIn)}",
+            $"{Units.Show(Per.Large(k.LPerHa.From, units), Dimension.Volume, units)} to {Per.Large(k.LPerHa.To, Dimension.Volume, units)}",
+            Range(k.EveryDays, " days"), k.Hour,
+            $"about {Say.Number(k.PotassiumShare * 100)} % K₂O, pH {Say.Number(k.Ph)} "
+                + $"neat{(k.Ph >= 9.5 ? ": thin it well, or neutralise it" : "")}", k.Sure, k.Stages);
     }
 
     private static ProgrammeView View(Programme p, UnitSystem units, Dosing dosing)
@@ -80,8 +91,7 @@ public static class ProgrammeEndpoints
         // What another version laid, and this one does not know, takes the season's page not down: it is said, and can be laid anew.
         var unread = p.Givings.Where(g => Biostimulants.Find(g.Kind) is null).ToList();
         p.Givings.RemoveAll(unread.Contains);
-        var worked = Biostimulants.Check(new ProgrammeQuestion
-        {
+        var worked = Biostimulants.Check(new ProgrammeQuestion {
             Start = p.Start,
             Harvest = p.Harvest,
             AreaM2 = p.Bed.AreaM2,
@@ -96,10 +106,17 @@ public static class ProgrammeEndpoints
         var givings = p.Givings.OrderBy(g => g.On).ThenBy(g => g.Id).Select(g =>
         {
             var look = looks[order.IndexOf(g)];
-            return new GivingView(g.Id, g.Version, g.Kind, look.Name, g.On, g.Purpose, $"1 in {Say.Number(look.OneIn)}", look.Stage, look.Fit, look.Says, Units.Show(look.ProductL, Dimension.Volume, units), Spoons.InTools(new Litres(look.ProductL), units).WithError, look.Hour, g.ApplicationId is not null, g.InputId ?? (dosing.Shelf.TryGetValue(g.Kind, out var on) ? on.InputId : null), look.Dose.Whose, look.Dose.TankText, look.Dose.TankBasis);
+            return new GivingView(g.Id, g.Version, g.Kind, look.Name, g.On, g.Purpose, $"1 in {Say.Number(look.OneIn)}", look.Stage,
+                look.Fit, look.Says, Units.Show(look.ProductL, Dimension.Volume, units),
+                Spoons.InTools(new Litres(look.ProductL), units).WithError, look.Hour, g.ApplicationId is not null,
+                g.InputId ?? (dosing.Shelf.TryGetValue(g.Kind, out var on) ? on.InputId : null), look.Dose.Whose, look.Dose.TankText,
+                look.Dose.TankBasis);
         });
-        return new(p.Id, p.BedId, p.Bed.Name, p.Bed.Crop, Units.Show(p.Bed.AreaM2, Dimension.Area, units), p.Start, p.Harvest, worked.Value.Stages, [.. givings], [.. unread.Select(g => $"A giving of “{g.Kind}” on {g.On:d MMM} can’t be read here: lay it anew."), .. worked.Value.Misses],
-            [.. worked.Value.Needs.Select(n => $"{Units.Show(n.Value, Dimension.Volume, units)} of {n.Key}")], $"{Say.Number(worked.Value.PotassiumG)} g of K₂O", worked, CropCalendars.Of(p.Bed.Crop).Name, p.Stages is not null);
+        return new(p.Id, p.BedId, p.Bed.Name, p.Bed.Crop, Units.Show(p.Bed.AreaM2, Dimension.Area, units), p.Start, p.Harvest,
+            worked.Value.Stages, [.. givings],
+            [.. unread.Select(g => $"A giving of “{g.Kind}” on {g.On:d MMM} can’t be read here: lay it anew."), .. worked.Value.Misses],
+            [.. worked.Value.Needs.Select(n => $"{Units.Show(n.Value, Dimension.Volume, units)} of {n.Key}")],
+            $"{Say.Number(worked.Value.PotassiumG)} g of K₂O", worked, CropCalendars.Of(p.Bed.Crop).Name, p.Stages is not null);
     }
 
     private static Task<IResult> Keep(ProgrammeRequest r, HoldingDb db, Writes writes) => writes.Do<Kept>(async () =>
@@ -134,14 +151,19 @@ public static class ProgrammeEndpoints
         return Writes.Done(new Kept(programme.Id));
     });
 
-    private static Task<IResult> Add(int id, GivingRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
+    private static Task<IResult> Add(int id, GivingRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
+        writes.Do<Kept>(async () =>
     {
         var fields = new TypedFields(await clock.Units());
         var programme = await db.Programmes.FindAsync(id);
-        var giving = new Giving { ProgrammeId = id, Kind = fields.OneOf("kind", r.Kind, [.. Biostimulants.Kinds.Select(k => k.Kind)]), On = On(r.On, programme, fields), Purpose = fields.Checks.One("purpose", r.Purpose) };
+        var giving = new Giving {
+            ProgrammeId = id, Kind = fields.OneOf("kind", r.Kind, [.. Biostimulants.Kinds.Select(k => k.Kind)]),
+            On = On(r.On, programme, fields), Purpose = fields.Checks.One("purpose", r.Purpose)
+        };
         if (!string.IsNullOrWhiteSpace(r.OneIn))
         {
-            Dilutions.Read(r.OneIn).Match(w => { giving.OneIn = w.Value.OneIn; return true; }, no => { fields.Checks.Add("oneIn", no.Problems[0].Wrong, no.Problems[0].WayOut); return false; });
+            Dilutions.Read(r.OneIn).Match(w => { giving.OneIn = w.Value.OneIn; return true; },
+                no => { fields.Checks.Add("oneIn", no.Problems[0].Wrong, no.Problems[0].WayOut); return false; });
         }
 
         if (!fields.Checks.Sound)
@@ -190,18 +212,21 @@ public static class ProgrammeEndpoints
         {
             if (!known.Any(k => k.Id == stages[i].Id))
             {
-                checks.Add($"stages[{i}].id", $"“{stages[i].Id}” is no stage of this crop.", $"Choose {Say.Any([.. known.Select(k => k.Id)])}.");
+                checks.Add($"stages[{i}].id", $"“{stages[i].Id}” is no stage of this crop.",
+                    $"Choose {Say.Any([.. known.Select(k => k.Id)])}.");
             }
 
             if (stages[i].From < programme.Start.AddDays(-60) || stages[i].From > programme.Harvest.AddDays(120))
             {
-                checks.Add($"stages[{i}].from", "That day is not near this season.", $"Give a day from {programme.Start.AddDays(-60):d MMM yyyy} to {programme.Harvest.AddDays(120):d MMM yyyy}.");
+                checks.Add($"stages[{i}].from", "That day is not near this season.",
+                    $"Give a day from {programme.Start.AddDays(-60):d MMM yyyy} to {programme.Harvest.AddDays(120):d MMM yyyy}.");
             }
         }
 
         if (stages.Count > 0 && (stages.Count != known.Count || stages.GroupBy(s => s.Id).Any(g => g.Count() > 1)))
         {
-            checks.Add("stages", "Not every stage has one date.", $"Date each of {Say.List([.. known.Select(k => k.Name)])}, or none to take the table again.");
+            checks.Add("stages", "Not every stage has one date.",
+                $"Date each of {Say.List([.. known.Select(k => k.Name)])}, or none to take the table again.");
         }
 
         if (!checks.Sound)
@@ -209,11 +234,13 @@ public static class ProgrammeEndpoints
             return checks.Refusal;
         }
 
-        programme.Stages = stages.Count == 0 ? null : stages.Select(s => s with { Name = known.First(k => k.Id == s.Id).Name }).OrderBy(s => s.From).ToList();
+        programme.Stages = stages.Count == 0 ? null : stages.Select(s => s with { Name = known.First(k => k.Id == s.Id).Name })
+            .OrderBy(s => s.From).ToList();
         return Writes.Done(new Kept(id));
     });
 
-    private static Task<IResult> Move(int id, MoveGivingRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Changed>(async () =>
+    private static Task<IResult> Move(int id, MoveGivingRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
+        writes.Do<Changed>(async () =>
     {
         var fields = new TypedFields(await clock.Units());
         if (await db.Givings.Include(g => g.Programme).FirstOrDefaultAsync(g => g.Id == id) is not { } giving)
@@ -256,7 +283,8 @@ public static class ProgrammeEndpoints
         }
         else if (on is null || on < programme.Start.AddDays(-60) || on > programme.Harvest.AddDays(60))
         {
-            fields.Checks.Add("on", on is null ? "No day was given." : "That day is not near this season.", $"Give a day from {programme.Start.AddDays(-60):d MMM yyyy} to {programme.Harvest.AddDays(60):d MMM yyyy}.");
+            fields.Checks.Add("on", on is null ? "No day was given." : "That day is not near this season.",
+                $"Give a day from {programme.Start.AddDays(-60):d MMM yyyy} to {programme.Harvest.AddDays(60):d MMM yyyy}.");
         }
 
         return on ?? default;
@@ -267,9 +295,11 @@ public static class ProgrammeEndpoints
         var fields = new TypedFields(await clock.Units());
         double Plain(string field, string? typed, double low, double high) => fields.Quantity(field, typed, Dimension.Plain, low, high);
         var us = fields.Units;
-        double OnGround(string field, string? typed, double low, double high, string unit) => Per.ProductOnLarge(unit, us) is var each ? Plain(field, typed, low * each, high * each) / each : 0;
+        double OnGround(string field, string? typed, double low, double high, string unit) => Per.ProductOnLarge(unit, us) is var each
+            ? Plain(field, typed, low * each, high * each) / each : 0;
         double Price(string field, string? typed, string unit) => Per.PriceSi(Plain(field, typed, 0.01, 10_000), unit, us);
-        var (l, n, lp, d, dp) = (OnGround("liquidPerHa", r.LiquidPerHa, 0.1, 100, "L"), Plain("times", r.Times, 1, 52), Price("liquidPrice", r.LiquidPrice, "L"), OnGround("driedPerHa", r.DriedPerHa, 1, 10_000, "kg"), Price("driedPrice", r.DriedPrice, "kg"));
+        var (l, n, lp, d, dp) = (OnGround("liquidPerHa", r.LiquidPerHa, 0.1, 100, "L"), Plain("times", r.Times, 1, 52), Price("liquidPrice",
+            r.LiquidPrice, "L"), OnGround("driedPerHa", r.DriedPerHa, 1, 10_000, "kg"), Price("driedPrice", r.DriedPrice, "kg"));
         return fields.Checks.Sound ? Problems.Answer(DriedOrLiquid.Of(l, n, lp, d, dp, r.Wet, us)) : Problems.Of(fields.Checks.Refusal);
     }
 }

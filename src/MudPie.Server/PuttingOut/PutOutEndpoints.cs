@@ -29,12 +29,15 @@ public static class PutOutEndpoints
     private static async Task<IResult> Read(HoldingDb db, HoldingClock clock, int page = 0)
     {
         var units = await clock.Units();
-        var ready = await db.Batches.AsNoTracking().Where(b => b.State == BatchState.Brewing || b.State == BatchState.Off).OrderBy(b => b.UseAt)
-            .Select(b => new { b.Id, b.Name, b.State, b.Making, b.Purpose, Vessel = b.Vessel.Name, b.Vessel.Shape, b.BrewL, b.PlannedStart, b.StartedAt, b.AirOffAt, b.UseAt, b.IsDemo, Beds = b.Beds.Select(x => x.Bed.Name).ToList() })
+        var ready = await db.Batches.AsNoTracking().Where(b => b.State == BatchState.Brewing || b.State == BatchState.Off)
+            .OrderBy(b => b.UseAt)
+            .Select(b => new {
+                b.Id, b.Name, b.State, b.Making, b.Purpose, Vessel = b.Vessel.Name, b.Vessel.Shape, b.BrewL, b.PlannedStart,
+                b.StartedAt, b.AirOffAt, b.UseAt, b.IsDemo, Beds = b.Beds.Select(x => x.Bed.Name).ToList()
+            })
             .ToListAsync();
         var past = await db.Applications.ThatStand().AsNoTracking().OrderByDescending(a => a.At).Skip(Math.Max(page, 0) * 50).Take(50)
-            .Select(a => new
-            {
+            .Select(a => new {
                 a.Id,
                 a.BatchId,
                 Batch = a.Batch == null ? null : a.Batch.Name,
@@ -53,9 +56,12 @@ public static class PutOutEndpoints
                 Washed = a.SprayerId == null || db.Washes.Any(w => w.SprayerId == a.SprayerId && w.At >= a.At),
             }).ToListAsync();
         return TypedResults.Ok(new PutOutView(
-            [.. ready.Select(b => new BatchLine(b.Id, b.Name, b.State, b.Making, b.Purpose, b.Vessel, b.Shape, b.BrewL, Units.Show(b.BrewL, Dimension.Volume, units), b.PlannedStart, b.StartedAt, b.AirOffAt, b.UseAt, b.IsDemo, b.Beds, null, BatchViews.Outcome(b.State, null, null)))],
+            [.. ready.Select(b => new BatchLine(b.Id, b.Name, b.State, b.Making, b.Purpose, b.Vessel, b.Shape, b.BrewL,
+                Units.Show(b.BrewL, Dimension.Volume, units), b.PlannedStart, b.StartedAt, b.AirOffAt, b.UseAt, b.IsDemo, b.Beds, null,
+                BatchViews.Outcome(b.State, null, null)))],
             [.. past.Select(a => new ApplicationView(
-                a.Id, a.BatchId, Say.List([.. new[] { a.Batch }.OfType<string>(), .. a.Items.Distinct()]), a.At, a.Purpose, Dilutions.Read(a.Dilution).Match(d => d.Value.BothWays, _ => a.Dilution), Units.Show(a.TeaL, Dimension.Volume, units),
+                a.Id, a.BatchId, Say.List([.. new[] { a.Batch }.OfType<string>(), .. a.Items.Distinct()]), a.At, a.Purpose,
+                Dilutions.Read(a.Dilution).Match(d => d.Value.BothWays, _ => a.Dilution), Units.Show(a.TeaL, Dimension.Volume, units),
                 Units.Show(a.Total, Dimension.Volume, units), a.Tool, a.Fitness, a.OverrideWhy, a.Beds, !a.Washed, a.SprayerId))]));
     }
 
@@ -73,7 +79,8 @@ public static class PutOutEndpoints
             : TypedResults.Ok(json with { CautionsSeen = [], CorrectsId = id, At = job.At }); // it happened when it happened, not now
     }
 
-    private static Task<IResult> Keep(TankRequest r, HoldingDb db, HoldingClock clock, TankJobs jobs, LiveBrew live, StockKeeper stock, WeatherBook weather, Writes writes) => writes.Do<Kept>(async () =>
+    private static Task<IResult> Keep(TankRequest r, HoldingDb db, HoldingClock clock, TankJobs jobs, LiveBrew live, StockKeeper stock,
+        WeatherBook weather, Writes writes) => writes.Do<Kept>(async () =>
     {
         var (ready, refused) = await jobs.Read(r);
         if (ready is null)
@@ -107,10 +114,14 @@ public static class PutOutEndpoints
             batch.Learnt = await live.Taught(b.Id);
             batch.State = BatchState.Used;
             batch.AirOffAt ??= at;
-            db.Log.Add(new LogEntry { BatchId = b.Id, Kind = LogKind.Step, At = at, RecordedAt = clock.Now, Text = "use", Source = "hand" });
+            db.Log.Add(new LogEntry {
+                BatchId = b.Id, Kind = LogKind.Step, At = at, RecordedAt = clock.Now, Text = "use",
+                Source = "hand"
+            });
         }
 
-        foreach (var entry in db.ChangeTracker.Entries<StockEntry>().Select(e => e.Entity).Where(e => e is { Reason: "used", ApplicationId: null }))
+        foreach (var entry in db.ChangeTracker.Entries<StockEntry>().Select(e => e.Entity)
+            .Where(e => e is { Reason: "used", ApplicationId: null }))
         {
             entry.ApplicationId = application.Id;
         }
@@ -129,7 +140,8 @@ public static class PutOutEndpoints
         var v = ready.Worked.Value;
         if (v.Gate is { Fitness: Fitness.NotFit } gate && (r.OverrideWhy ?? "").Trim().Length < 10)
         {
-            fields.Checks.Add("overrideWhy", $"This brew is not fit to use. {gate.Reasons[0]}", "Heap it; or say in words, ten letters at least, why it goes out all the same. The record keeps it.");
+            fields.Checks.Add("overrideWhy", $"This brew is not fit to use. {gate.Reasons[0]}",
+                "Heap it; or say in words, ten letters at least, why it goes out all the same. The record keeps it.");
         }
 
         if (v.Sprayer is { Allowed: false } no)
@@ -139,11 +151,13 @@ public static class PutOutEndpoints
 
         if (v.Mixing?.Pairs.FirstOrDefault(p => p.Gas) is { } gas)
         {
-            fields.Checks.Add("items", $"Never: {gas.A} and {gas.B}, {gas.Where}. {gas.Why}", "Take one out, or wash the sprayer first. No reason sets this aside.");
+            fields.Checks.Add("items", $"Never: {gas.A} and {gas.B}, {gas.Where}. {gas.Why}",
+                "Take one out, or wash the sprayer first. No reason sets this aside.");
         }
         else if (v.Mixing?.Verdict.Tone == Tone.Stop && (r.MixWhy ?? "").Trim().Length < 10)
         {
-            fields.Checks.Add("mixWhy", v.Mixing.Verdict.Sentence, "Leave one out or wait; or say in words, ten letters at least, why it is done all the same. The record keeps it.");
+            fields.Checks.Add("mixWhy", v.Mixing.Verdict.Sentence,
+                "Leave one out or wait; or say in words, ten letters at least, why it is done all the same. The record keeps it.");
         }
 
         if (v.Job.Verdict.Tone == Tone.Stop)
@@ -153,7 +167,8 @@ public static class PutOutEndpoints
 
         foreach (var draw in v.Draws.Where(d => d.Short is not null && !r.CautionsSeen.Contains(Cautions.StockShort.Id)))
         {
-            fields.Checks.Add("items", $"{draw.Name}: {draw.Short} of what this takes.", "Somebody may have used it meanwhile. Count the lot on the shelf, take less, or tick that it was used all the same.");
+            fields.Checks.Add("items", $"{draw.Name}: {draw.Short} of what this takes.",
+                "Somebody may have used it meanwhile. Count the lot on the shelf, take less, or tick that it was used all the same.");
         }
 
         if (r.Who is { Length: > 40 } || r.Why is { Length: > 300 })
@@ -164,7 +179,8 @@ public static class PutOutEndpoints
         var unseen = ready.Worked.Cautions.Count(c => !r.CautionsSeen.Contains(c.Id));
         if (unseen > 0)
         {
-            fields.Checks.Add("cautionsSeen", $"{unseen} {(unseen == 1 ? "caution has" : "cautions have")} not been ticked.", "Read each and tick it.");
+            fields.Checks.Add("cautionsSeen", $"{unseen} {(unseen == 1 ? "caution has" : "cautions have")} not been ticked.",
+                "Read each and tick it.");
         }
     }
 
@@ -178,7 +194,8 @@ public static class PutOutEndpoints
 
         if ((r.CorrectionWhy ?? "").Trim().Length < 3)
         {
-            fields.Checks.Add("correctionWhy", "It is not said what was wrong.", "Say in a few words what was wrong with the old entry; both stay readable.");
+            fields.Checks.Add("correctionWhy", "It is not said what was wrong.",
+                "Say in a few words what was wrong with the old entry; both stay readable.");
         }
 
         return old;
@@ -188,8 +205,7 @@ public static class PutOutEndpoints
     {
         var job = ready.Worked.Value.Job;
         var gate = ready.Worked.Value.Gate;
-        var application = new Application
-        {
+        var application = new Application {
             BatchId = ready.Batch?.Id,
             At = at,
             RecordedAt = now,
@@ -214,7 +230,10 @@ public static class PutOutEndpoints
             CorrectsId = r.CorrectsId,
             CorrectionWhy = r.CorrectsId is null ? null : r.CorrectionWhy!.Trim(),
         };
-        application.Beds.AddRange(ready.Beds.Zip(job.Beds, (bed, share) => new ApplicationBed { BedId = bed.Id, TeaL = share.BrewL, TotalL = share.MixL }));
+        application.Beds.AddRange(ready.Beds.Zip(job.Beds, (bed, share) => new ApplicationBed {
+            BedId = bed.Id, TeaL = share.BrewL,
+            TotalL = share.MixL
+        }));
         return application;
     }
 
@@ -228,12 +247,18 @@ public static class PutOutEndpoints
             var taken = corrects ? await stock.PlanAfter(input.Id, amount, at, again) : draw;
             if (!counted)
             {
-                application.Items.Add(new ApplicationItem { InputId = input.Id, Name = input.Name, Kind = input.Kind, Amount = amount, Unit = unit });
+                application.Items.Add(new ApplicationItem {
+                    InputId = input.Id, Name = input.Name, Kind = input.Kind, Amount = amount,
+                    Unit = unit
+                });
                 continue;
             }
 
             var (_, draws) = await stock.WriteUse(input.Id, taken, at);
-            application.Items.AddRange(draws.Select(d => new ApplicationItem { InputId = input.Id, LotId = d.LotId, Name = input.Name, Lot = d.Mark, Kind = input.Kind, Amount = d.Amount, Unit = unit }));
+            application.Items.AddRange(draws.Select(d => new ApplicationItem {
+                InputId = input.Id, LotId = d.LotId, Name = input.Name,
+                Lot = d.Mark, Kind = input.Kind, Amount = d.Amount, Unit = unit
+            }));
         }
     }
 }

@@ -65,8 +65,10 @@ public sealed record CalibrationView(DateTimeOffset At, string RateShown, double
 
 /// <summary>A sprayer with what it may be used for.</summary>
 public sealed record SprayerView(
-    int Id, Guid Version, string Name, string Kind, double TankL, string TankShown, string Past, string? ClearedWhy, double? MeshUm, string? MeshSays, double? PressureBar, double? Ratio,
-    Worked<SprayerRuling> Ruling, IReadOnlyList<CalibrationView> Calibrations, DateTimeOffset? CalibrationDue, DateTimeOffset? WashedAt, DateTimeOffset? UsedAt, bool ToWash);
+    int Id, Guid Version, string Name, string Kind, double TankL, string TankShown, string Past, string? ClearedWhy, double? MeshUm,
+    string? MeshSays, double? PressureBar, double? Ratio,
+    Worked<SprayerRuling> Ruling, IReadOnlyList<CalibrationView> Calibrations, DateTimeOffset? CalibrationDue, DateTimeOffset? WashedAt,
+    DateTimeOffset? UsedAt, bool ToWash);
 
 /// <summary>Sprayers: their past, their mesh, their calibration, their washing up.</summary>
 public static class SprayerEndpoints
@@ -96,8 +98,7 @@ public static class SprayerEndpoints
         return Sprayers.Judge(facts) is { Refused: null } known ? known : Sprayers.Judge(facts with { Kind = "other", Past = "unknown" });
     }
 
-    private static SprayerFacts Facts(Sprayer s, DateTimeOffset now, bool toWash) => new()
-    {
+    private static SprayerFacts Facts(Sprayer s, DateTimeOffset now, bool toWash) => new() {
         Kind = s.Kind,
         Past = s.Past,
         ClearedWhy = s.ClearedWhy,
@@ -123,9 +124,12 @@ public static class SprayerEndpoints
             var (used, washed, toWash) = await Standing(s.Id, db);
             var last = s.Calibrations.MaxBy(c => c.At);
             list.Add(new SprayerView(
-                s.Id, s.Version, s.Name, s.Kind, s.TankL, Units.Show(s.TankL, Dimension.Volume, units), s.Past, s.ClearedWhy, s.MeshUm, s.MeshUm is { } um ? Sprayers.MeshSays(um) : null, s.PressureBar, s.Ratio,
+                s.Id, s.Version, s.Name, s.Kind, s.TankL, Units.Show(s.TankL, Dimension.Volume, units), s.Past, s.ClearedWhy, s.MeshUm,
+                s.MeshUm is { } um ? Sprayers.MeshSays(um) : null, s.PressureBar, s.Ratio,
                 Ruling(s, clock.Now, toWash).Worked,
-                [.. s.Calibrations.OrderByDescending(c => c.At).Take(12).Select(c => new CalibrationView(c.At, Per.Large(c.LPerHa, Dimension.Volume, units), c.LPerHa, c.Measured.UsedL is null ? "by a nozzle" : "by a measured square"))],
+                [.. s.Calibrations.OrderByDescending(c => c.At).Take(12)
+                    .Select(c => new CalibrationView(c.At, Per.Large(c.LPerHa, Dimension.Volume, units), c.LPerHa, c.Measured.UsedL is null
+                        ? "by a nozzle" : "by a measured square"))],
                 last?.At.AddDays(Sprayers.CalibrateEveryDays(s.Kind)), washed, used, toWash));
         }
 
@@ -154,14 +158,16 @@ public static class SprayerEndpoints
         var past = fields.OneOf("past", r.Past, "new", "biology", "fertiliser", "poison", "unknown");
         if (sprayer.Past is "poison" && past is not "poison" && sprayer.Id != 0)
         {
-            fields.Checks.Add("past", "It once held weed-killer or pesticide, and that does not go away.", "Leave it so, and write down which local rule or lab clears it.");
+            fields.Checks.Add("past", "It once held weed-killer or pesticide, and that does not go away.",
+                "Leave it so, and write down which local rule or lab clears it.");
         }
 
         sprayer.Past = past;
         var cleared = (r.ClearedWhy ?? "").Trim();
         if (cleared.Length is > 0 and < 10 or > 300)
         {
-            fields.Checks.Add("clearedWhy", "That is no reason.", "Say which local rule or lab clears it, in ten to 300 letters; it is kept.");
+            fields.Checks.Add("clearedWhy", "That is no reason.",
+                "Say which local rule or lab clears it, in ten to 300 letters; it is kept.");
         }
 
         if (cleared != (sprayer.ClearedWhy ?? ""))
@@ -171,7 +177,9 @@ public static class SprayerEndpoints
 
         sprayer.MeshUm = Mesh(r.Mesh, fields);
         sprayer.PressureBar = fields.Optional("pressure", r.Pressure, Dimension.Plain, 0, 40);
-        sprayer.Ratio = string.IsNullOrWhiteSpace(r.Ratio) ? null : fields.Quantity("ratio", r.Ratio.Replace("1:", "", StringComparison.Ordinal), Dimension.Plain, 1, 2000, "1:100 is 100.");
+        sprayer.Ratio = string.IsNullOrWhiteSpace(r.Ratio)
+            ? null : fields.Quantity("ratio", r.Ratio.Replace("1:", "", StringComparison.Ordinal), Dimension.Plain, 1, 2000,
+                "1:100 is 100.");
         if (await db.Sprayers.AnyAsync(s => s.Name == sprayer.Name && s.Id != sprayer.Id))
         {
             fields.Checks.Add("name", $"There is a “{sprayer.Name}” already.", "Give it another name.");
@@ -196,34 +204,47 @@ public static class SprayerEndpoints
         }
 
         var byNumber = text.EndsWith("mesh", StringComparison.Ordinal);
-        var figure = fields.Quantity("mesh", text.Replace("mesh", "", StringComparison.Ordinal).Replace("µm", "", StringComparison.Ordinal).Replace("um", "", StringComparison.Ordinal).Trim(), Dimension.Plain, 10, byNumber ? 400 : 5000, "Write 200 µm, or 75 mesh.");
+        var figure = fields.Quantity("mesh", text.Replace("mesh", "", StringComparison.Ordinal).Replace("µm", "", StringComparison.Ordinal)
+            .Replace("um", "", StringComparison.Ordinal).Trim(), Dimension.Plain, 10, byNumber ? 400 : 5000, "Write 200 µm, or 75 mesh.");
         return byNumber && figure > 0 ? Sprayers.MeshUm(figure).Value : figure;
     }
 
     private static SprayerQuestion Question(CalibrationRequest r, TypedFields fields) => string.IsNullOrWhiteSpace(r.Used)
-        ? new SprayerQuestion
-        {
+        ? new SprayerQuestion {
             Units = fields.Units,
             NozzleLPerMin = fields.Optional("nozzle", r.Nozzle, Dimension.Flow, 0.01, 100),
             SpeedKmPerH = fields.Optional("speed", r.Speed, Dimension.Plain, 0.1, 50),
             SpacingM = fields.Optional("spacing", r.Spacing, Dimension.Length, 0.01, 50),
         }
-        : new SprayerQuestion { Units = fields.Units, UsedL = fields.Quantity("used", r.Used, Dimension.Volume, 0.001, 500), SquareM2 = fields.Optional("square", r.Square, Dimension.Area, 0.5, 20_000) };
+        : new SprayerQuestion {
+            Units = fields.Units, UsedL = fields.Quantity("used", r.Used, Dimension.Volume, 0.001, 500),
+            SquareM2 = fields.Optional("square", r.Square, Dimension.Area, 0.5, 20_000)
+        };
 
     private static Ruling<SprayerAnswer> Rate(CalibrationRequest r, TypedFields fields)
     {
         var ruling = SprayerRate.Of(Question(r, fields));
         foreach (var p in ruling.Refused?.Problems ?? [])
         {
-            fields.Checks.Add(p.Field switch { "nozzleLPerMin" => "nozzle", "speedKmPerH" => "speed", "spacingM" => "spacing", "usedL" => "used", "squareM2" => "square", _ => p.Field }, p.Wrong, p.WayOut);
+            fields.Checks.Add(p.Field switch {
+                "nozzleLPerMin" => "nozzle",
+                "speedKmPerH" => "speed",
+                "spacingM" => "spacing",
+                "usedL" =>
+                "used",
+                "squareM2" => "square",
+                _ => p.Field
+            }, p.Wrong, p.WayOut);
         }
 
         return fields.Checks.Sound ? ruling : fields.Checks.Refusal;
     }
 
-    private static async Task<IResult> WorkOut(CalibrationRequest r, HoldingClock clock) => Problems.Answer(Rate(r, new TypedFields(await clock.Units())));
+    private static async Task<IResult> WorkOut(CalibrationRequest r, HoldingClock clock) =>
+        Problems.Answer(Rate(r, new TypedFields(await clock.Units())));
 
-    private static Task<IResult> Calibrate(int id, CalibrationRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
+    private static Task<IResult> Calibrate(int id, CalibrationRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
+        writes.Do<Kept>(async () =>
     {
         var fields = new TypedFields(await clock.Units());
         var at = fields.Past("at", r.At, clock.Now);
@@ -238,7 +259,10 @@ public static class SprayerEndpoints
             return refused;
         }
 
-        var kept = new SprayerCalibration { SprayerId = id, At = at, RecordedAt = clock.Now, Measured = Question(r, fields), LPerHa = rate.Value.LPerHa };
+        var kept = new SprayerCalibration {
+            SprayerId = id, At = at, RecordedAt = clock.Now, Measured = Question(r, fields),
+            LPerHa = rate.Value.LPerHa
+        };
         db.Calibrations.Add(kept);
         await db.SaveChangesAsync();
         return Writes.Done(new Kept(kept.Id));
@@ -263,7 +287,10 @@ public static class SprayerEndpoints
             return fields.Checks.Refusal;
         }
 
-        var wash = new SprayerWash { SprayerId = id, ApplicationId = r.ApplicationId, At = at, RecordedAt = clock.Now, Note = string.IsNullOrWhiteSpace(r.Note) ? null : r.Note.Trim() };
+        var wash = new SprayerWash {
+            SprayerId = id, ApplicationId = r.ApplicationId, At = at, RecordedAt = clock.Now,
+            Note = string.IsNullOrWhiteSpace(r.Note) ? null : r.Note.Trim()
+        };
         db.Washes.Add(wash);
         await db.SaveChangesAsync();
         return Writes.Done(new Kept(wash.Id));
@@ -272,7 +299,8 @@ public static class SprayerEndpoints
     private static async Task<IResult> Can(CanRequest r, HoldingClock clock)
     {
         var fields = new TypedFields(await clock.Units());
-        var (can, seconds, wanted) = (fields.Quantity("can", r.Can, Dimension.Volume, 0.5, 50), fields.Quantity("seconds", r.Seconds, Dimension.Plain, 2, 600, "Fill it, tip it, and count."), fields.Quantity("wanted", r.Wanted, Dimension.Volume, 0.1, 5000));
+        var (can, seconds, wanted) = (fields.Quantity("can", r.Can, Dimension.Volume, 0.5, 50), fields.Quantity("seconds", r.Seconds,
+            Dimension.Plain, 2, 600, "Fill it, tip it, and count."), fields.Quantity("wanted", r.Wanted, Dimension.Volume, 0.1, 5000));
         return fields.Checks.Sound ? Problems.Answer(WateringCan.Of(can, seconds, wanted)) : Problems.Of(fields.Checks.Refusal);
     }
 }

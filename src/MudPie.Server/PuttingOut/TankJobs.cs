@@ -18,7 +18,8 @@ using MudPie.Server.Web;
 namespace MudPie.Server.PuttingOut;
 
 /// <summary>A job read from what was typed, with all that hangs on it.</summary>
-public sealed record TankReady(Worked<TankView> Worked, IReadOnlyList<Bed> Beds, Batch? Batch, Sprayer? Sprayer, double TankL, IReadOnlyList<(Input Input, double Amount, DrawAnswer Draw, bool Counted)> Items);
+public sealed record TankReady(Worked<TankView> Worked, IReadOnlyList<Bed> Beds, Batch? Batch, Sprayer? Sprayer, double TankL,
+    IReadOnlyList<(Input Input, double Amount, DrawAnswer Draw, bool Counted)> Items);
 
 /// <summary>Reads jobs as typed, and asks the core.</summary>
 public sealed class TankJobs(HoldingDb db, HoldingClock clock, LiveBrew live, StockKeeper stock, WeatherBook weather)
@@ -37,8 +38,10 @@ public sealed class TankJobs(HoldingDb db, HoldingClock clock, LiveBrew live, St
 
         var ids = r.BedIds.Distinct().ToList();
         var beds = await db.Beds.AsNoTracking().Where(b => ids.Contains(b.Id)).OrderBy(b => b.Id).ToListAsync();
-        var checks = (await db.BedChecks.Newest().AsNoTracking().Where(c => ids.Contains(c.BedId)).ToListAsync()).ToDictionary(c => c.BedId);
-        var sprayer = r.SprayerId is null ? null : await db.Sprayers.AsNoTracking().Include(s => s.Calibrations).FirstOrDefaultAsync(s => s.Id == r.SprayerId);
+        var checks = (await db.BedChecks.Newest().AsNoTracking().Where(c => ids.Contains(c.BedId))
+            .ToListAsync()).ToDictionary(c => c.BedId);
+        var sprayer = r.SprayerId is null ? null : await db.Sprayers.AsNoTracking().Include(s => s.Calibrations)
+            .FirstOrDefaultAsync(s => s.Id == r.SprayerId);
         if (r.SprayerId is not null && sprayer is null)
         {
             fields.Checks.Add("sprayerId", "That sprayer is not there.", "Choose from the list.");
@@ -47,27 +50,37 @@ public sealed class TankJobs(HoldingDb db, HoldingClock clock, LiveBrew live, St
         var inputIds = r.Items.Select(i => i.InputId).Distinct().ToList();
         var inputs = await db.Inputs.AsNoTracking().Where(i => inputIds.Contains(i.Id)).ToDictionaryAsync(i => i.Id);
         var purpose = r.Purpose ?? batch?.Purpose ?? Purpose.Leaf;
-        var tankL = string.IsNullOrWhiteSpace(r.Tank) && sprayer is not null ? sprayer.TankL : fields.Quantity("tank", r.Tank, Dimension.Volume, 0.5, 20_000, "How much does the sprayer or can hold?");
+        var tankL = string.IsNullOrWhiteSpace(r.Tank) && sprayer is not null
+            ? sprayer.TankL : fields.Quantity("tank", r.Tank, Dimension.Volume, 0.5, 20_000, "How much does the sprayer or can hold?");
         var local = await clock.Local();
-        var question = new TankJobQuestion
-        {
+        var question = new TankJobQuestion {
             Units = units,
             Purpose = purpose,
             TankL = tankL,
-            SpareShare = string.IsNullOrWhiteSpace(r.Spare) ? null : fields.Quantity("spare", r.Spare.TrimEnd('%', ' '), Dimension.Plain, 0, 50) / 100,
-            BrewL = batch is null ? null : fields.Quantity("brew", r.Brew, Dimension.Volume, 0.1, batch.BrewL * 1.001, "You can't put out more than was brewed."),
+            SpareShare = string.IsNullOrWhiteSpace(r.Spare) ? null : fields.Quantity("spare", r.Spare.TrimEnd('%', ' '), Dimension.Plain,
+                0, 50) / 100,
+            BrewL = batch is null ? null : fields.Quantity("brew", r.Brew, Dimension.Volume, 0.1, batch.BrewL * 1.001,
+                "You can't put out more than was brewed."),
             Dilution = r.Dilution,
-            BrewPer100M2 = batch is null ? null : fields.Optional("per100M2", r.Per100M2, Dimension.Volume, 0.01, 500) / Per.Small(1, units),
+            BrewPer100M2 = batch is null ? null : fields.Optional("per100M2", r.Per100M2, Dimension.Volume, 0.01, 500)
+                / Per.Small(1, units),
             PerPlantL = fields.Optional("perPlant", r.PerPlant, Dimension.Volume, 0.01, 200),
-            RateLPerHa = batch is not null || !string.IsNullOrWhiteSpace(r.PerPlant) ? null : string.IsNullOrWhiteSpace(r.Rate) && sprayer?.Calibrations.MaxBy(c => c.At) is { } c ? c.LPerHa : fields.Quantity("rate", r.Rate, Dimension.AreaRate, 1, 200_000, "What goes on the ground, mixed: a litre on a square metre is 10,000 L/ha."),
+            RateLPerHa = batch is not null || !string.IsNullOrWhiteSpace(r.PerPlant) ? null : string.IsNullOrWhiteSpace(r.Rate)
+                && sprayer?.Calibrations.MaxBy(c => c.At) is { } c ? c.LPerHa : fields.Quantity("rate", r.Rate, Dimension.AreaRate, 1,
+                    200_000, "What goes on the ground, mixed: a litre on a square metre is 10,000 L/ha."),
             Beds = [.. beds.Select(b => new JobBed
             {
                 Name = b.Name,
                 AreaM2 = b.AreaM2,
-                Plants = fields.Optional("plants", r.Plants?.GetValueOrDefault(b.Id.ToString(System.Globalization.CultureInfo.InvariantCulture)), Dimension.Plain, 1, 1_000_000),
+                Plants = fields.Optional("plants",
+                    r.Plants?.GetValueOrDefault(b.Id.ToString(System.Globalization.CultureInfo.InvariantCulture)), Dimension.Plain,
+                    1, 1_000_000),
                 Life = checks.GetValueOrDefault(b.Id)?.Life,
-                LifeSays = checks.GetValueOrDefault(b.Id) is { } k ? $"{(k.Kind == "cotton" ? "cotton strip" : "CO₂ burst")} of {local(k.At):d MMM}" : null,
-                RateLPerHa = r.BedRates?.GetValueOrDefault(b.Id.ToString(System.Globalization.CultureInfo.InvariantCulture)) is { Length: > 0 } own ? fields.Quantity("bedRates", own, Dimension.AreaRate, 1, 200_000, "What goes on that bed, mixed.") : null,
+                LifeSays = checks.GetValueOrDefault(b.Id) is { } k
+                    ? $"{(k.Kind == "cotton" ? "cotton strip" : "CO₂ burst")} of {local(k.At):d MMM}" : null,
+                RateLPerHa = r.BedRates?.GetValueOrDefault(
+                    b.Id.ToString(System.Globalization.CultureInfo.InvariantCulture)) is { Length: > 0 } own
+                    ? fields.Quantity("bedRates", own, Dimension.AreaRate, 1, 200_000, "What goes on that bed, mixed.") : null,
             })],
             Products = [.. r.Items.Select((item, i) => Product(item, i, inputs, fields, units)).OfType<JobProduct>()],
             StepDown = r.StepDown,
@@ -78,12 +91,19 @@ public sealed class TankJobs(HoldingDb db, HoldingClock clock, LiveBrew live, St
             fields.Checks.Add("beds", "One of those beds is not there.", "Choose from the list.");
         }
 
-        var job = TankJob.Of(fields.Checks.Sound ? question : question with { TankL = 15, BrewL = batch is null ? null : 1, RateLPerHa = 300, Products = batch is null && r.Items.Count > 0 ? [new JobProduct { Name = "x", Unit = "mL", Basis = "perHa", Rate = 1 }] : [] });
+        var job = TankJob.Of(fields.Checks.Sound ? question : question with {
+            TankL = 15,
+            BrewL = batch is null ? null : 1,
+            RateLPerHa = 300,
+            Products = batch is null && r.Items.Count > 0
+                ? [new JobProduct { Name = "x", Unit = "mL", Basis = "perHa", Rate = 1 }] : []
+        });
         if (job.Refused is { } refused)
         {
             foreach (var p in refused.Problems)
             {
-                fields.Checks.Add(p.Field is "tankL" ? "tank" : p.Field is "brewL" ? "brew" : p.Field is "rateLPerHa" ? "rate" : p.Field, p.Wrong, p.WayOut);
+                fields.Checks.Add(p.Field is "tankL" ? "tank" : p.Field is "brewL" ? "brew" : p.Field is "rateLPerHa" ? "rate" : p.Field,
+                    p.Wrong, p.WayOut);
             }
         }
 
@@ -99,7 +119,8 @@ public sealed class TankJobs(HoldingDb db, HoldingClock clock, LiveBrew live, St
         {
             var input = inputs[item.InputId];
             var inUnit = amount.Amount / 1000;
-            items.Add((input, inUnit, await stock.PlanAfter(input.Id, inUnit, at, taken), await db.Lots.AnyAsync(l => l.InputId == input.Id)));
+            items.Add((input, inUnit, await stock.PlanAfter(input.Id, inUnit, at, taken),
+                await db.Lots.AnyAsync(l => l.InputId == input.Id)));
         }
 
         var sprayerRuling = sprayer is null ? null : (await SprayerEndpoints.Judge(sprayer, db, clock.Now)).Worked;
@@ -110,14 +131,24 @@ public sealed class TankJobs(HoldingDb db, HoldingClock clock, LiveBrew live, St
             return (null, fields.Checks.Refusal);
         }
 
-        var gate = batch is null ? null : watched is not null ? watched.Gate : new GateAnswer(Fitness.Unseen, "Unseen.", ["The forecast could not be worked out."], null);
+        var gate = batch is null ? null : watched is not null
+            ? watched.Gate : new GateAnswer(Fitness.Unseen, "Unseen.", ["The forecast could not be worked out."], null);
         var holding = await clock.Find();
-        var place = LeafOrRoot.Of(purpose, batch?.Making, (await db.ForkChoices.AsNoTracking().FirstOrDefaultAsync(f => f.ForkId == "tea-or-extract"))?.SchoolId);
-        var hour = holding is null ? null : SprayWindows.Of(new WindowsQuestion { Units = units, Purpose = purpose, From = at, Hours = 1, Latitude = holding.Latitude, Longitude = holding.Longitude, Weather = await weather.Hours(at.AddHours(-1), at.AddHours(8)) }).Value.Hours[0];
+        var place = LeafOrRoot.Of(purpose, batch?.Making,
+            (await db.ForkChoices.AsNoTracking().FirstOrDefaultAsync(f => f.ForkId == "tea-or-extract"))?.SchoolId);
+        var hour = holding is null
+            ? null : SprayWindows.Of(new WindowsQuestion {
+                Units = units, Purpose = purpose, From = at, Hours = 1,
+                Latitude = holding.Latitude, Longitude = holding.Longitude,
+                Weather = await weather.Hours(at.AddHours(-1), at.AddHours(8))
+            }).Value.Hours[0];
         var cost = await Cost(job.Value, batch, items);
-        var view = TankViews.Of(job.Value, beds, units, gate, mixing?.Value, sprayerRuling?.Value, place.Value, items, cost, hour, await Waits(batch, inputs.Values, beds, at, local, purpose == Purpose.Leaf), purpose, race?.Value, watched?.Verdict, watched?.Now, LabelSays(r, job.Value, inputs, units));
+        var view = TankViews.Of(job.Value, beds, units, gate, mixing?.Value, sprayerRuling?.Value, place.Value, items, cost, hour,
+            await Waits(batch, inputs.Values, beds, at, local, purpose == Purpose.Leaf), purpose, race?.Value, watched?.Verdict,
+            watched?.Now, LabelSays(r, job.Value, inputs, units));
         var worked = job.Worked.With(view, "L") with { Working = [.. job.Worked.Working, .. race?.Working ?? []] };
-        var cautions = worked.Cautions.Concat(sprayerRuling?.Cautions ?? []).Concat(items.Any(i => i.Counted && i.Draw.Short > 0) ? [Cautions.StockShort] : []).DistinctBy(c => c.Id).ToList();
+        var cautions = worked.Cautions.Concat(sprayerRuling?.Cautions ?? [])
+            .Concat(items.Any(i => i.Counted && i.Draw.Short > 0) ? [Cautions.StockShort] : []).DistinctBy(c => c.Id).ToList();
         var forks = worked.Forks.Concat(batch is null ? [] : place.Forks).ToList();
         return (new TankReady(worked with { Cautions = cautions, Forks = forks }, beds, batch, sprayer, tankL, items), null);
     }
@@ -136,35 +167,48 @@ public sealed class TankJobs(HoldingDb db, HoldingClock clock, LiveBrew live, St
 
             var (area, mix) = (job.Beds.Sum(b => b.AreaM2), job.Beds.Sum(b => b.MixL));
             var per = amount.Amount / job.MixL * mix; // on the ground, without the spare
-            string Show(double x) => amount.Unit == "mL" ? Units.Show(x / 1000, Dimension.Volume, units) : Units.Show(x, Dimension.Mass, units);
-            double? scale = label.Basis switch { "perHa" => area / 10_000, "per100m2" => area / 100, "perLitre" => mix, "oneIn" => 1, _ => null };
-            var (low, high) = label.Basis == "oneIn" ? (mix / label.High * 1000, mix / label.Low * 1000) : (label.Low * scale ?? 0, label.High * scale ?? 0);
+            string Show(double x) => amount.Unit == "mL" ? Units.Show(x / 1000, Dimension.Volume, units)
+                : Units.Show(x, Dimension.Mass, units);
+            double? scale = label.Basis switch {
+                "perHa" => area / 10_000,
+                "per100m2" => area / 100,
+                "perLitre" => mix,
+                "oneIn" => 1,
+                _ => null
+            };
+            var (low, high) = label.Basis == "oneIn" ? (mix / label.High * 1000, mix / label.Low * 1000)
+                : (label.Low * scale ?? 0, label.High * scale ?? 0);
             if (scale is not null && (per < low * 0.995 || per > high * 1.005))
             {
-                list.Add($"{input.Name}: the label ({label.Shown}) gives {Show(low)}{(high > low * 1.001 ? $" to {Show(high)}" : "")} on these beds; this tank gives {Show(per)}, {Say.Number(per / ((low + high) / 2), 2)} times as much. Where the product is registered its label is law.");
+                list.Add($"{input.Name}: the label ({label.Shown}) gives {Show(low)}{(high > low * 1.001 ? $" to {Show(high)}" : "")} on "
+                    + $"these beds; this tank gives {Show(per)}, {Say.Number(per / ((low + high) / 2), 2)} times as much. Where the "
+                    + "product is registered its label is law.");
             }
         }
 
         return list;
     }
 
-    /// <summary>The race of this very job: its litres, its sprayer; the ways and hands that were typed here, else those of the plan.</summary>
-    private static Worked<RaceAnswer>? RaceOf(TankRequest r, Batch batch, Sprayer? sprayer, double tankL, TankJobAnswer job, RaceFacts facts, TypedFields fields)
+    /// <summary>The race of this very job: its litres, its sprayer; the ways and hands that were typed here, else those of the
+    /// plan.</summary>
+    private static Worked<RaceAnswer>? RaceOf(TankRequest r, Batch batch, Sprayer? sprayer, double tankL, TankJobAnswer job,
+        RaceFacts facts, TypedFields fields)
     {
         var planned = batch.Race is { } kept ? kept : facts.Kit;
         var of = sprayer is null ? null : RaceKits.Of(sprayer);
-        var kit = new RaceKit
-        {
+        var kit = new RaceKit {
             Name = sprayer?.Name ?? r.Tool,
             Kind = of?.Kind ?? (tankL > 60 ? "boom" : "knapsack"),
             TankL = tankL,
-            FlowLpm = fields.Optional("race.flow", r.Race?.Flow, Dimension.Flow, 0.05, 2000) ?? (of is not null ? of.FlowLpm : Math.Abs(planned.TankL - tankL) < 0.01 ? planned.FlowLpm : null),
+            FlowLpm = fields.Optional("race.flow", r.Race?.Flow, Dimension.Flow, 0.05, 2000)
+                ?? (of is not null ? of.FlowLpm : Math.Abs(planned.TankL - tankL) < 0.01 ? planned.FlowLpm : null),
             DrawLpm = fields.Optional("race.draw", r.Race?.Draw, Dimension.Flow, 0.5, 2000) ?? planned.DrawLpm,
             TravelMin = fields.Optional("race.way", r.Race?.Way, Dimension.Plain, 0, 600) ?? planned.TravelMin,
             Lanes = (int)(fields.Optional("race.lanes", r.Race?.Lanes, Dimension.Plain, 1, 10) ?? planned.Lanes),
             BatteryOnCart = r.Race?.Battery ?? planned.BatteryOnCart,
         };
-        return job.MixL > 0 ? PutOutRace.For(facts with { BrewL = Math.Max(job.BrewL, 0.1), MixL = job.MixL, Kit = kit }).Match<Worked<RaceAnswer>?>(w => w, _ => null) : null;
+        return job.MixL > 0 ? PutOutRace.For(facts with { BrewL = Math.Max(job.BrewL, 0.1), MixL = job.MixL, Kit = kit })
+            .Match<Worked<RaceAnswer>?>(w => w, _ => null) : null;
     }
 
     private async Task<Batch?> Brew(TankRequest r, TypedFields fields)
@@ -178,7 +222,8 @@ public sealed class TankJobs(HoldingDb db, HoldingClock clock, LiveBrew live, St
         var corrected = r.CorrectsId is { } old && await db.Applications.AnyAsync(a => a.Id == old && a.BatchId == id);
         if (batch is null || (batch.State is not (BatchState.Brewing or BatchState.Off) && !(corrected && batch.State == BatchState.Used)))
         {
-            fields.Checks.Add("batch", batch is null ? "There is no such batch." : "This batch is not there to put out.", "Choose one that is brewing, or whose air is off.");
+            fields.Checks.Add("batch", batch is null ? "There is no such batch." : "This batch is not there to put out.",
+                "Choose one that is brewing, or whose air is off.");
             return null;
         }
 
@@ -195,7 +240,12 @@ public sealed class TankJobs(HoldingDb db, HoldingClock clock, LiveBrew live, St
 
         var liquid = StockKeeper.UnitOf(input) == "L";
         // Rates on an acre or on 1,000 sq ft are those of a hectare or of 100 m², told otherwise.
-        var (basis, ground) = item.Basis switch { "perAcre" => ("perHa", Per.Large(1, UnitSystem.UsCustomary)), "per1000ft2" => ("per100m2", Per.Small(1, UnitSystem.UsCustomary)), var plain => (plain ?? "", 1.0) };
+        var (basis, ground) = item.Basis switch {
+            "perAcre" => ("perHa", Per.Large(1, UnitSystem.UsCustomary)),
+            "per1000ft2" =>
+            ("per100m2", Per.Small(1, UnitSystem.UsCustomary)),
+            var plain => (plain ?? "", 1.0)
+        };
         var product = new JobProduct { Name = input.Name, Unit = liquid ? "mL" : "g", Basis = basis, Rate = null };
         if (item.Basis == "oneIn")
         {
@@ -219,16 +269,18 @@ public sealed class TankJobs(HoldingDb db, HoldingClock clock, LiveBrew live, St
         return product with { Rate = (liquid ? amount.Value.Si * 1000 : amount.Value.Si) / ground };
     }
 
-    private async Task<Worked<MixAnswer>?> Mixing(TankRequest r, Batch? batch, Dictionary<int, Input> inputs, List<int> bedIds, DateTimeOffset at, TypedFields fields)
+    private async Task<Worked<MixAnswer>?> Mixing(TankRequest r, Batch? batch, Dictionary<int, Input> inputs, List<int> bedIds,
+        DateTimeOffset at, TypedFields fields)
     {
-        List<MixItem> tank = [.. batch is null ? Array.Empty<MixItem>() : [new MixItem(batch.Name, "brew")], .. r.Items.Where(i => inputs.ContainsKey(i.InputId)).Select(i => new MixItem(inputs[i.InputId].Name, InputKinds.Of(inputs[i.InputId].Kind).MixClass))];
+        List<MixItem> tank = [.. batch is null ? Array.Empty<MixItem>() : [new MixItem(batch.Name, "brew")],
+            .. r.Items.Where(i => inputs.ContainsKey(i.InputId))
+                .Select(i => new MixItem(inputs[i.InputId].Name, InputKinds.Of(inputs[i.InputId].Kind).MixClass))];
         if (tank.Count == 0)
         {
             return null;
         }
 
-        var ruling = MixingRules.Of(new MixQuestion
-        {
+        var ruling = MixingRules.Of(new MixQuestion {
             Tank = tank,
             HeldLast = await HeldLast(r.SprayerId, at),
             Lately = await Lately(bedIds, at),
@@ -248,8 +300,7 @@ public sealed class TankJobs(HoldingDb db, HoldingClock clock, LiveBrew live, St
     }
 
     /// <summary>What the mixing rules say of one thing put on a bed by hand, after what that bed got lately.</summary>
-    public async Task<MixAnswer> Mixed(Input input, int bedId, DateTimeOffset at) => MixingRules.Of(new MixQuestion
-    {
+    public async Task<MixAnswer> Mixed(Input input, int bedId, DateTimeOffset at) => MixingRules.Of(new MixQuestion {
         Tank = [new MixItem(input.Name, InputKinds.Of(input.Kind).MixClass)],
         Lately = await Lately([bedId], at),
         Own = await OwnRules(db),
@@ -258,27 +309,40 @@ public sealed class TankJobs(HoldingDb db, HoldingClock clock, LiveBrew live, St
     /// <summary>What the sprayer held in its last job, where it was not washed since.</summary>
     private async Task<List<MixItem>> HeldLast(int? sprayerId, DateTimeOffset at)
     {
-        var last = sprayerId is null ? null : await db.Applications.ThatStand().AsNoTracking().Where(a => a.SprayerId == sprayerId && a.At <= at).OrderByDescending(a => a.At)
-            .Select(a => new { a.At, Batch = a.Batch == null ? null : a.Batch.Name, Items = a.Items.Select(i => new { i.Name, i.Kind }).ToList() }).FirstOrDefaultAsync();
+        var last = sprayerId is null ? null : await db.Applications.ThatStand().AsNoTracking()
+            .Where(a => a.SprayerId == sprayerId && a.At <= at).OrderByDescending(a => a.At)
+            .Select(a => new {
+                a.At, Batch = a.Batch == null ? null : a.Batch.Name, Items = a.Items.Select(i => new { i.Name, i.Kind })
+                .ToList()
+            }).FirstOrDefaultAsync();
         return last is null || await db.Washes.AnyAsync(w => w.SprayerId == sprayerId && w.At >= last.At) ? []
-            : [.. last.Items.Select(i => new MixItem(i.Name, i.Kind == "brew" ? "brew" : InputKinds.Of(i.Kind).MixClass)), .. last.Batch is null ? Array.Empty<MixItem>() : [new MixItem(last.Batch, "brew")]];
+            : [.. last.Items.Select(i => new MixItem(i.Name, i.Kind == "brew" ? "brew" : InputKinds.Of(i.Kind).MixClass)),
+                .. last.Batch is null ? Array.Empty<MixItem>() : [new MixItem(last.Batch, "brew")]];
     }
 
     /// <summary>What beds got in the last month, by class.</summary>
     public async Task<List<MixItem>> Lately(IReadOnlyCollection<int> bedIds, DateTimeOffset at)
     {
         var since = at.AddDays(-31);
-        var rows = await db.Applications.ThatStand().AsNoTracking().Where(a => a.At > since && a.At <= at && a.Beds.Any(b => bedIds.Contains(b.BedId)))
-            .Select(a => new { a.At, Batch = a.Batch == null ? null : a.Batch.Name, Items = a.Items.Select(i => new { i.Name, i.Kind }).ToList(), Beds = a.Beds.Where(b => bedIds.Contains(b.BedId)).Select(b => b.Bed.Name).ToList() }).ToListAsync();
-        return [.. rows.SelectMany(a => a.Beds.SelectMany(bed => a.Items.Select(i => new MixItem(i.Name, i.Kind == "brew" ? "brew" : InputKinds.Of(i.Kind).MixClass, (at - a.At).TotalDays, bed))
+        var rows = await db.Applications.ThatStand().AsNoTracking()
+            .Where(a => a.At > since && a.At <= at && a.Beds.Any(b => bedIds.Contains(b.BedId)))
+            .Select(a => new {
+                a.At, Batch = a.Batch == null ? null : a.Batch.Name, Items = a.Items.Select(i => new { i.Name, i.Kind })
+                .ToList(), Beds = a.Beds.Where(b => bedIds.Contains(b.BedId)).Select(b => b.Bed.Name).ToList()
+            }).ToListAsync();
+        return [.. rows.SelectMany(a =>
+            a.Beds.SelectMany(bed => a.Items.Select(i => new MixItem(i.Name, i.Kind == "brew" ? "brew" : InputKinds.Of(i.Kind).MixClass,
+                (at - a.At).TotalDays, bed))
             .Concat(a.Batch is null ? [] : [new MixItem(a.Batch, "brew", (at - a.At).TotalDays, bed)])))];
     }
 
     /// <summary>The grower's own mixing rules that stand.</summary>
     public static async Task<List<MixRule>> OwnRules(HoldingDb db) =>
-        [.. (await db.MixRules.ThatStand().AsNoTracking().ToListAsync()).Select(m => new MixRule(m.A, m.B, m.Together, m.WaitDays, m.Why, Evidence.MeasuredHere, true))];
+        [.. (await db.MixRules.ThatStand().AsNoTracking().ToListAsync()).Select(m => new MixRule(m.A, m.B, m.Together, m.WaitDays, m.Why,
+            Evidence.MeasuredHere, true))];
 
-    private async Task<Worked<CostAnswer>> Cost(TankJobAnswer job, Batch? batch, List<(Input Input, double Amount, DrawAnswer Draw, bool Counted)> items)
+    private async Task<Worked<CostAnswer>> Cost(TankJobAnswer job, Batch? batch,
+        List<(Input Input, double Amount, DrawAnswer Draw, bool Counted)> items)
     {
         var lots = items.SelectMany(i => i.Draw.Draws.Select(d => d.LotId)).ToList();
         var prices = await LotPrices(lots);
@@ -291,14 +355,18 @@ public sealed class TankJobs(HoldingDb db, HoldingClock clock, LiveBrew live, St
         }
 
         // The hands that made the brew count with those that put it out, by the share of it that goes out here.
-        var making = batch is null ? 0 : batch.Steps.Where(s => s.Id is not ("use" or "wash" or "shop" or "sprayer")).Sum(s => s.Minutes) * Math.Min(1, job.BrewL / batch.BrewL);
+        var making = batch is null ? 0 : batch.Steps.Where(s => s.Id is not ("use" or "wash" or "shop" or "sprayer"))
+            .Sum(s => s.Minutes) * Math.Min(1, job.BrewL / batch.BrewL);
         var wage = (await clock.Find())?.HourlyWage ?? 0;
-        return Costs.Of(lines, job.Beds.Sum(b => b.AreaM2), making + 15 + (job.LoadCount * 6) + (job.Beds.Sum(b => b.AreaM2) / 100), wage).Worked;
+        return Costs.Of(lines, job.Beds.Sum(b => b.AreaM2), making + 15 + (job.LoadCount * 6) + (job.Beds.Sum(b => b.AreaM2) / 100),
+            wage).Worked;
     }
 
     /// <summary>What a unit of each lot cost; null where not known.</summary>
     private async Task<Dictionary<int, double?>> LotPrices(List<int> lots) =>
-        (await db.Lots.AsNoTracking().Where(l => lots.Contains(l.Id)).Select(l => new { l.Id, l.Paid, In = l.Entries.Where(e => e.Amount > 0 && e.Reason == "in").Sum(e => e.Amount) }).ToListAsync())
+        (await db.Lots.AsNoTracking().Where(l => lots.Contains(l.Id))
+            .Select(l => new { l.Id, l.Paid, In = l.Entries.Where(e => e.Amount > 0 && e.Reason == "in").Sum(e => e.Amount) })
+            .ToListAsync())
             .ToDictionary(l => l.Id, l => l.Paid is { } paid && l.In > 0 ? paid / l.In : (double?)null);
 
     /// <summary>What went into a brew: what left the shelf at its price, and the rest by the litre where a price of it is known.</summary>
@@ -306,22 +374,31 @@ public sealed class TankJobs(HoldingDb db, HoldingClock clock, LiveBrew live, St
     {
         var batchId = batch.Id;
         var brew = batch.Brew;
-        var kinds = (brew.Foods ?? []).Where(f => f.Ml > 0).Select(f => (f.Kind!, Ingredients.Food(f.Kind)!.Name, f.Ml!.Value / 1000)).ToList();
-        kinds.InsertRange(0, (brew.Sources ?? []).Where(s => s.Litres > 0).Select(s => (s.Kind!, Ingredients.Source(s.Kind)!.Name, s.Litres!.Value)));
+        var kinds = (brew.Foods ?? []).Where(f => f.Ml > 0)
+            .Select(f => (f.Kind!, Ingredients.Food(f.Kind)!.Name, f.Ml!.Value / 1000)).ToList();
+        kinds.InsertRange(0, (brew.Sources ?? []).Where(s => s.Litres > 0)
+            .Select(s => (s.Kind!, Ingredients.Source(s.Kind)!.Name, s.Litres!.Value)));
 
-        var rows = await db.StockEntries.AsNoTracking().Where(e => e.BatchId == batchId && e.Amount < 0).Select(e => new { e.LotId, e.Lot.Input.Name, e.Lot.Input.Kind, e.Lot.Input.Price, e.Amount }).ToListAsync();
+        var rows = await db.StockEntries.AsNoTracking().Where(e => e.BatchId == batchId && e.Amount < 0)
+            .Select(e => new { e.LotId, e.Lot.Input.Name, e.Lot.Input.Kind, e.Lot.Input.Price, e.Amount }).ToListAsync();
         var prices = await LotPrices([.. rows.Select(r => r.LotId)]);
         var known = await db.Inputs.AsNoTracking().Where(i => i.Price != null).Select(i => new { i.Kind, i.Price }).ToListAsync();
         return [
             .. rows.Select(r => new CostLine(r.Name, -r.Amount, prices.GetValueOrDefault(r.LotId) ?? r.Price)),
-            .. kinds.Where(k => rows.All(r => r.Kind != k.Item1)).Select(k => new CostLine(k.Name, k.Item3, InputKinds.Of(k.Item1).Unit == "L" ? known.FirstOrDefault(i => i.Kind == k.Item1)?.Price : null))];
+            .. kinds.Where(k => rows.All(r => r.Kind != k.Item1))
+                .Select(k => new CostLine(k.Name, k.Item3, InputKinds.Of(k.Item1).Unit == "L"
+                    ? known.FirstOrDefault(i => i.Kind == k.Item1)?.Price : null))];
     }
 
-    private async Task<List<string>> Waits(Batch? batch, IEnumerable<Input> inputs, List<Bed> beds, DateTimeOffset at, Func<DateTimeOffset, DateTimeOffset> local, bool leaf)
+    private async Task<List<string>> Waits(Batch? batch, IEnumerable<Input> inputs, List<Bed> beds, DateTimeOffset at,
+        Func<DateTimeOffset, DateTimeOffset> local, bool leaf)
     {
         var own = await Book.Waits.Own(db);
         List<WaitCause> causes = [
-            .. batch is null ? Array.Empty<WaitCause>() : [Book.Waits.Cause(batch.Name, batch.Making, at, (await Book.Waits.Origins(db, [batch.Id])).GetValueOrDefault(batch.Id), leaf)],
+            .. batch is null
+                ? Array.Empty<WaitCause>()
+                : [Book.Waits.Cause(batch.Name, batch.Making, at,
+                    (await Book.Waits.Origins(db, [batch.Id])).GetValueOrDefault(batch.Id), leaf)],
             .. inputs.Select(i => new WaitCause(i.Name, InputKinds.Of(i.Kind).WaitKind, at, i.LabelWaitDays, Leaf: leaf))];
         return Book.Waits.InWords(causes, beds.Select(b => (b.Name, b.Eaten)), at, own, local);
     }

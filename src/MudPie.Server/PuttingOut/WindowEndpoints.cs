@@ -41,8 +41,7 @@ public static class WindowEndpoints
             return Problems.NotFound("holding yet");
         }
 
-        return Problems.Answer(SprayWindows.Of(new WindowsQuestion
-        {
+        return Problems.Answer(SprayWindows.Of(new WindowsQuestion {
             Units = await clock.Units(),
             Purpose = Words.Read<Purpose>(purpose),
             From = clock.Now,
@@ -57,7 +56,8 @@ public static class WindowEndpoints
     private static async Task<IResult> Brews(HoldingDb db, HoldingClock clock, LiveBrew live, string purpose = "leaf")
     {
         var wanted = Words.Read<Purpose>(purpose);
-        var ids = await db.Batches.AsNoTracking().Where(b => b.Purpose == wanted && (b.State == BatchState.Planned || b.State == BatchState.Brewing || b.State == BatchState.Off))
+        var ids = await db.Batches.AsNoTracking().Where(b => b.Purpose == wanted
+            && (b.State == BatchState.Planned || b.State == BatchState.Brewing || b.State == BatchState.Off))
             .OrderBy(b => b.UseAt).Select(b => b.Id).Take(12).ToListAsync();
         var units = await clock.Units();
         var list = new List<WindowBrew>();
@@ -65,17 +65,23 @@ public static class WindowEndpoints
         {
             var batch = (await live.Load(id))!;
             var watch = await live.Watch(batch);
-            list.Add(new(id, batch.Name, batch.UseAt, Units.Show(batch.BrewL, Dimension.Volume, units), watch?.Match(w => w.Value.Verdict, _ => null!), await live.Race(batch) is { } race ? RaceViews.Of(race, units) : null));
+            list.Add(new(id, batch.Name, batch.UseAt, Units.Show(batch.BrewL, Dimension.Volume, units),
+                watch?.Match(w => w.Value.Verdict, _ => null!), await live.Race(batch) is { } race ? RaceViews.Of(race, units) : null));
         }
 
         return TypedResults.Ok(list);
     }
 
     /// <summary>To the nearest minute, as almanacs print it: pages cut seconds off.</summary>
-    private static DateTimeOffset? ToMinute(DateTimeOffset? at) => at is { } x ? x.AddSeconds(30) is var y ? y.AddTicks(-(y.Ticks % TimeSpan.TicksPerMinute)) : x : null;
+    private static DateTimeOffset? ToMinute(DateTimeOffset? at) => at is { } x ? x.AddSeconds(30) is var y
+        ? y.AddTicks(-(y.Ticks % TimeSpan.TicksPerMinute)) : x : null;
 
     private static async Task<IResult> SunThere(HoldingClock clock) =>
-        await clock.Find() is { } holding ? Problems.Answer(SunTimes.From(holding.Latitude, holding.Longitude, clock.Now).Match<Ruling<SunAnswer>>(w => w.With(w.Value with { NextRise = ToMinute(w.Value.NextRise), NextSet = ToMinute(w.Value.NextSet) }, w.Unit), r => r)) : Problems.NotFound("holding yet");
+        await clock.Find() is { } holding
+            ? Problems.Answer(SunTimes.From(holding.Latitude, holding.Longitude, clock.Now)
+                .Match<Ruling<SunAnswer>>(w =>
+                    w.With(w.Value with { NextRise = ToMinute(w.Value.NextRise), NextSet = ToMinute(w.Value.NextSet) }, w.Unit), r => r))
+                    : Problems.NotFound("holding yet");
 
     private static async Task<IResult> Weather(HoldingDb db, HoldingClock clock, WeatherHealth health)
     {
@@ -83,18 +89,22 @@ public static class WindowEndpoints
         var ahead = await db.Weather.AsNoTracking().Where(w => w.At > now).Select(w => new { w.At, w.Source }).ToListAsync();
         var simulated = ahead.Any(w => w.Source == "simulated");
         var file = ahead.Any(w => w.Source == "file");
-        var says = ahead.Count == 0 ? "No weather is known: hours are scored by the sun alone. Bring a file by the hour, or start with the simulated service."
-            : simulated ? "Simulated weather, made up from the place and the date: not a forecast." + (file ? " Some hours are from your file." : "") : file ? "From your file." : "From your weather service.";
+        var says = ahead.Count == 0
+            ? "No weather is known: hours are scored by the sun alone. Bring a file by the hour, or start with the simulated service."
+            : simulated ? "Simulated weather, made up from the place and the date: not a forecast."
+                + (file ? " Some hours are from your file." : "") : file ? "From your file." : "From your weather service.";
         if (health.Now is { } failing)
         {
             var since = (await clock.Local())(failing.Since);
-            says += $" The weather service has not been read since {since:d MMM HH:mm}: {failing.Why} It is asked again and again; what is known stays.";
+            says += $" The weather service has not been read since {since:d MMM HH:mm}: {failing.Why} It is asked again and again; what "
+                + "is known stays.";
         }
 
         return TypedResults.Ok(new WeatherView(ahead.Count, ahead.Count == 0 ? null : ahead.Max(w => w.At), simulated, file, says));
     }
 
-    private static Task<IResult> Bring(WeatherFileRequest r, HoldingClock clock, WeatherBook weather, Writes writes) => writes.Do<Kept>(async () =>
+    private static Task<IResult> Bring(WeatherFileRequest r, HoldingClock clock, WeatherBook weather, Writes writes) =>
+        writes.Do<Kept>(async () =>
     {
         if (r.Csv is { Length: > 400_000 })
         {

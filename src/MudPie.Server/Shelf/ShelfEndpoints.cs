@@ -35,9 +35,14 @@ public static class ShelfEndpoints
         var inputs = await db.Inputs.AsNoTracking().Include(i => i.Lots).OrderBy(i => i.Id).Take(500).ToListAsync();
         var lotIds = inputs.SelectMany(i => i.Lots).Select(l => l.Id).ToList();
         var wage = (await clock.Find())?.HourlyWage;
-        var entries = (await db.StockEntries.AsNoTracking().Where(e => lotIds.Contains(e.LotId)).OrderByDescending(e => e.At).ThenByDescending(e => e.Id).Take(3000)
-            .Select(e => new { e.Id, e.LotId, e.At, e.Amount, e.Reason, e.BatchId, Batch = db.Batches.Where(b => b.Id == e.BatchId).Select(b => b.Name).FirstOrDefault(), e.ApplicationId, e.Note }).ToListAsync()).ToLookup(e => e.LotId);
-        var came = (await db.StockEntries.AsNoTracking().Where(e => e.Reason == "in").GroupBy(e => e.LotId).Select(g => new { g.Key, In = g.Sum(e => e.Amount) }).ToListAsync()).ToDictionary(x => x.Key, x => x.In);
+        var entries = (await db.StockEntries.AsNoTracking().Where(e => lotIds.Contains(e.LotId)).OrderByDescending(e => e.At)
+            .ThenByDescending(e => e.Id).Take(3000)
+            .Select(e => new {
+                e.Id, e.LotId, e.At, e.Amount, e.Reason, e.BatchId, Batch = db.Batches.Where(b => b.Id == e.BatchId)
+                .Select(b => b.Name).FirstOrDefault(), e.ApplicationId, e.Note
+            }).ToListAsync()).ToLookup(e => e.LotId);
+        var came = (await db.StockEntries.AsNoTracking().Where(e => e.Reason == "in").GroupBy(e => e.LotId)
+            .Select(g => new { g.Key, In = g.Sum(e => e.Amount) }).ToListAsync()).ToDictionary(x => x.Key, x => x.In);
         var views = inputs.Select(i =>
         {
             var kind = InputKinds.Of(i.Kind);
@@ -50,22 +55,40 @@ public static class ShelfEndpoints
                 var uncounted = entries[l.Id].FirstOrDefault(e => e.Reason is StockKeeper.More or "count")?.Reason == StockKeeper.More;
                 var (says, tone) = uncounted ? ("the book was short: count it", "mind") : Says(s, alive, now);
                 return new LotView(
-                    l.Id, l.Mark, l.Origin, StockKeeper.Shown(Math.Max(0, s.Left), unit, units), Math.Clamp(s.Left / Math.Max(came.GetValueOrDefault(l.Id), 1e-9), 0, 1), l.From, l.Expires, l.Place, l.KeptC is { } c ? Units.Show(c, Dimension.Temperature, units) : null,
-                    alive is { } a ? $"{Say.Number(a * 100, 2)} % alive" : null, says, tone, UnitCost(l, came.GetValueOrDefault(l.Id), wage) is { } cost ? Per.PriceShown(cost, unit, units) : null, l.Notes,
-                    [.. entries[l.Id].Take(12).Select(e => new EntryView(e.Id, e.At, (e.Amount < 0 ? "−" : "+") + StockKeeper.Shown(Math.Abs(e.Amount), unit, units), e.Reason, e.Batch ?? (e.ApplicationId is null ? null : "a job"), e.BatchId is { } b ? $"/brew/{b}" : e.ApplicationId is { } x ? $"/book?entry={x}" : null, e.Note))]);
+                    l.Id, l.Mark, l.Origin, StockKeeper.Shown(Math.Max(0, s.Left), unit, units),
+                    Math.Clamp(s.Left / Math.Max(came.GetValueOrDefault(l.Id), 1e-9), 0, 1), l.From, l.Expires, l.Place, l.KeptC is { } c
+                        ? Units.Show(c, Dimension.Temperature, units) : null,
+                    alive is { } a ? $"{Say.Number(a * 100, 2)} % alive" : null, says, tone,
+                    UnitCost(l, came.GetValueOrDefault(l.Id), wage) is { } cost ? Per.PriceShown(cost, unit, units) : null, l.Notes,
+                    [.. entries[l.Id].Take(12)
+                        .Select(e => new EntryView(e.Id, e.At, (e.Amount < 0 ? "−" : "+")
+                            + StockKeeper.Shown(Math.Abs(e.Amount), unit, units), e.Reason,
+                            e.Batch ?? (e.ApplicationId is null ? null : "a job"), e.BatchId is { } b
+                                ? $"/brew/{b}" : e.ApplicationId is { } x ? $"/book?entry={x}" : null, e.Note))]);
             }).ToList();
             return new ShelfInputView(
-                i.Id, i.Name, i.Lot, i.Kind, kind.Name, kind.Group, unit, i.Lots.Count == 0 ? "not counted" : StockKeeper.Shown(Math.Max(0, lots.Where(l => !l.Unfit && !(l.Expires < now)).Sum(l => l.Left)), unit, units),
-                i.Price is { } p ? Say.Fixed(Per.Price(p, unit, units), 2) : null, Per.PricedBy(unit, units), i.Density, i.Species is null ? [] : i.Species, i.LabelPer,
-                i.LabelRate is { } rate ? unit == "L" ? Units.Show(rate / 1000, Dimension.Volume, units) : Units.Show(rate, Dimension.Mass, units) : null, i.LabelBasis, i.LabelEveryDays, i.LabelWaitDays, LabelOf(i, unit, units),
-                i.NShare is { } n ? $"{Say.Number(n * 100)}-{Say.Number((i.PShare ?? 0) * 100)}-{Say.Number((i.KShare ?? 0) * 100)}" : null, i.Ph, i.Notes, i.UnfitWhy, i.Lots.Count > 0, MadeOrBought(i, came, wage, unit, units), rows, i.Version);
+                i.Id, i.Name, i.Lot, i.Kind, kind.Name, kind.Group, unit, i.Lots.Count == 0 ? "not counted"
+                    : StockKeeper.Shown(Math.Max(0, lots.Where(l => !l.Unfit && !(l.Expires < now)).Sum(l => l.Left)), unit, units),
+                i.Price is { } p ? Say.Fixed(Per.Price(p, unit, units), 2) : null, Per.PricedBy(unit, units), i.Density, i.Species is null
+                    ? [] : i.Species, i.LabelPer,
+                i.LabelRate is { } rate ? unit == "L" ? Units.Show(rate / 1000, Dimension.Volume, units) : Units.Show(rate, Dimension.Mass,
+                    units) : null, i.LabelBasis, i.LabelEveryDays, i.LabelWaitDays, LabelOf(i, unit, units),
+                i.NShare is { } n ? $"{Say.Number(n * 100)}-{Say.Number((i.PShare ?? 0) * 100)}-{Say.Number((i.KShare ?? 0) * 100)}" : null,
+                i.Ph, i.Notes, i.UnfitWhy, i.Lots.Count > 0, MadeOrBought(i, came, wage, unit, units), rows, i.Version);
         }).ToList();
-        var expiring = views.SelectMany(v => v.Lots.Where(l => l.Expires is { } e && e < now.AddDays(21) && l.LeftShare > 0).Select(l => $"{v.Name}, {l.Mark}: {(l.Expires < now ? "past its date" : $"goes off in {Math.Ceiling((l.Expires!.Value - now).TotalDays):0} days")}, {l.LeftShown} left")).ToList();
+        var expiring = views.SelectMany(v => v.Lots.Where(l => l.Expires is { } e && e < now.AddDays(21) && l.LeftShare > 0)
+            .Select(l => $"{v.Name}, {l.Mark}: "
+                + $"{(l.Expires < now ? "past its date" : $"goes off in {Math.Ceiling((l.Expires!.Value - now).TotalDays):0} days")}, "
+                + $"{l.LeftShown} left")).ToList();
         return TypedResults.Ok(new ShelfView(views, await ToBuy(db, clock, inputs, standing, units), expiring, InputKinds.All, wage));
     }
 
     /// <summary>The label in its own words; of older entries, rate and basis.</summary>
-    private static string? LabelOf(Input i, string unit, UnitSystem units) => i.LabelTyped ?? (i.LabelRate is { } rate ? i.LabelBasis == "oneIn" ? $"1 in {Say.Number(rate)}" : $"{Units.Show(unit == "L" ? rate / 1000 : rate, unit == "L" ? Dimension.Volume : Dimension.Mass, units)} {Labels.Word(i.LabelBasis ?? "")}" : null);
+    private static string? LabelOf(Input i, string unit, UnitSystem units) =>
+        i.LabelTyped ?? (i.LabelRate is { } rate ? i.LabelBasis == "oneIn"
+            ? $"1 in {Say.Number(rate)}"
+            : $"{Units.Show(unit == "L" ? rate / 1000 : rate, unit == "L" ? Dimension.Volume : Dimension.Mass, units)} "
+                + $"{Labels.Word(i.LabelBasis ?? "")}" : null);
 
     private static (string Says, string Tone) Says(LotStanding s, double? alive, DateTimeOffset now) =>
         s.Unfit ? ("judged unfit: leave it", "stop")
@@ -75,26 +98,33 @@ public static class ShelfEndpoints
         : s.Expires < now.AddDays(21) ? ("use it first: it goes off soon", "mind") : ("good", "go");
 
     private static double? UnitCost(StockLot l, double came, double? wage) =>
-        came <= 0 || (l.Paid is null && (l.Minutes is null || wage is null)) ? null : ((l.Paid ?? 0) + ((l.Minutes ?? 0) * (wage ?? 0) / 60)) / came;
+        came <= 0 || (l.Paid is null && (l.Minutes is null || wage is null))
+            ? null : ((l.Paid ?? 0) + ((l.Minutes ?? 0) * (wage ?? 0) / 60)) / came;
 
     private static string? MadeOrBought(Input i, Dictionary<int, double> came, double? wage, string unit, UnitSystem units)
     {
-        double? Cheapest(string origin) => i.Lots.Where(l => l.Origin == origin).Select(l => UnitCost(l, came.GetValueOrDefault(l.Id), wage)).Min();
+        double? Cheapest(string origin) => i.Lots.Where(l => l.Origin == origin)
+            .Select(l => UnitCost(l, came.GetValueOrDefault(l.Id), wage)).Min();
         var (made, bought) = (Cheapest("made"), Cheapest("bought") ?? i.Price);
-        return made is { } m && bought is { } b ? $"Yours comes to {Per.PriceShown(m, unit, units)}, bought {Say.Fixed(Per.Price(b, unit, units), 2)}{(wage is null ? "; your time is not counted until an hour has a price" : "")}." : null;
+        return made is { } m && bought is { } b
+            ? $"Yours comes to {Per.PriceShown(m, unit, units)}, bought {Say.Fixed(Per.Price(b, unit, units), 2)}"
+                + $"{(wage is null ? "; your time is not counted until an hour has a price" : "")}." : null;
     }
 
     /// <summary>What plans of the coming two weeks want: batches not begun, and givings.</summary>
-    private static async Task<List<ToBuyView>> ToBuy(HoldingDb db, HoldingClock clock, List<Input> inputs, Dictionary<int, IReadOnlyList<LotStanding>> standing, UnitSystem units)
+    private static async Task<List<ToBuyView>> ToBuy(HoldingDb db, HoldingClock clock, List<Input> inputs,
+        Dictionary<int, IReadOnlyList<LotStanding>> standing, UnitSystem units)
     {
         var (now, until) = (clock.Now, clock.Now.AddDays(14));
         var wants = new List<Want>();
         foreach (var batch in await db.Batches.AsNoTracking().Where(b => b.State == BatchState.Planned && b.UseAt < until).ToListAsync())
         {
             var brew = batch.Brew;
-            foreach (var (kind, litres) in (brew.Foods ?? []).Select(f => (f.Kind, (f.Ml ?? 0) / 1000)).Concat((brew.Sources ?? []).Select(s => (s.Kind, s.Litres ?? 0))))
+            foreach (var (kind, litres) in (brew.Foods ?? []).Select(f => (f.Kind, (f.Ml ?? 0) / 1000))
+                .Concat((brew.Sources ?? []).Select(s => (s.Kind, s.Litres ?? 0))))
             {
-                if (inputs.FirstOrDefault(i => i.Kind == kind && i.Lots.Count > 0 && (batch.SourceInputId is null || InputKinds.Of(kind!).Group != "source" || i.Id == batch.SourceInputId)) is { } input)
+                if (inputs.FirstOrDefault(i => i.Kind == kind && i.Lots.Count > 0
+                    && (batch.SourceInputId is null || InputKinds.Of(kind!).Group != "source" || i.Id == batch.SourceInputId)) is { } input)
                 {
                     wants.Add(new Want(input.Id, StockKeeper.InUnit(input, litres, kind!), batch.PlannedStart, batch.Name));
                 }
@@ -103,11 +133,19 @@ public static class ShelfEndpoints
 
         var dosing = await Dosing.Of(db);
         var (from, to) = (DateOnly.FromDateTime(now.UtcDateTime), DateOnly.FromDateTime(until.UtcDateTime));
-        foreach (var g in await db.Givings.AsNoTracking().Where(g => g.ApplicationId == null && g.On >= from && g.On <= to).Select(g => new { g.Kind, g.InputId, g.On, g.Programme.Bed.Name, g.Programme.Bed.AreaM2, g.Purpose, g.OneIn }).ToListAsync())
+        foreach (var g in await db.Givings.AsNoTracking().Where(g => g.ApplicationId == null && g.On >= from && g.On <= to)
+            .Select(g => new { g.Kind, g.InputId, g.On, g.Programme.Bed.Name, g.Programme.Bed.AreaM2, g.Purpose, g.OneIn }).ToListAsync())
         {
-            if ((inputs.FirstOrDefault(i => i.Id == g.InputId) ?? inputs.FirstOrDefault(i => InputKinds.Of(i.Kind).Biostimulant == g.Kind && i.Lots.Count > 0)) is { } input && Biostimulants.Find(g.Kind) is { } kind)
+            if ((inputs.FirstOrDefault(i => i.Id == g.InputId) ?? inputs.FirstOrDefault(i => InputKinds.Of(i.Kind).Biostimulant == g.Kind
+                && i.Lots.Count > 0)) is { } input && Biostimulants.Find(g.Kind) is { } kind)
             {
-                wants.Add(new Want(input.Id, StockKeeper.InUnit(input, Doses.Of(new DoseQuestion { Kind = kind, Purpose = g.Purpose, AreaM2 = g.AreaM2, MixLPerHa = dosing.MixLPerHa, Label = Labels.Of(input), OwnOneIn = g.OneIn }).ProductL, input.Kind), new DateTimeOffset(g.On.ToDateTime(new TimeOnly(6, 0)), TimeSpan.Zero), $"{kind.Name} on {g.Name}"));
+                wants.Add(new Want(input.Id,
+                    StockKeeper.InUnit(input,
+                        Doses.Of(new DoseQuestion {
+                            Kind = kind, Purpose = g.Purpose, AreaM2 = g.AreaM2, MixLPerHa = dosing.MixLPerHa,
+                            Label = Labels.Of(input), OwnOneIn = g.OneIn
+                        }).ProductL, input.Kind),
+                            new DateTimeOffset(g.On.ToDateTime(new TimeOnly(6, 0)), TimeSpan.Zero), $"{kind.Name} on {g.Name}"));
             }
         }
 
@@ -115,7 +153,8 @@ public static class ShelfEndpoints
         {
             var input = inputs.First(i => i.Id == b.InputId);
             var unit = StockKeeper.UnitOf(input);
-            return new ToBuyView(b.InputId, input.Name, StockKeeper.Shown(b.Amount, unit, units), b.By, Say.List([.. b.For]), StockKeeper.Shown(b.Left, unit, units));
+            return new ToBuyView(b.InputId, input.Name, StockKeeper.Shown(b.Amount, unit, units), b.By, Say.List([.. b.For]),
+                StockKeeper.Shown(b.Left, unit, units));
         })];
     }
 
@@ -139,14 +178,17 @@ public static class ShelfEndpoints
         var unit = string.IsNullOrEmpty(r.Unit) ? InputKinds.Of(kind).Unit : fields.OneOf("unit", r.Unit, "L", "kg");
         if (input.Id != 0 && unit != StockKeeper.UnitOf(input) && await db.Lots.AnyAsync(l => l.InputId == input.Id))
         {
-            fields.Checks.Add("unit", "Its lots are kept in the other unit already.", "Add it anew under another name, and use the old lots up.");
+            fields.Checks.Add("unit", "Its lots are kept in the other unit already.",
+                "Add it anew under another name, and use the old lots up.");
         }
 
         input.Name = fields.Name("name", r.Name, "it");
         (input.Kind, input.Unit) = (kind, unit);
-        double? Plain(string field, string? typed, double low, double high, string? way = null) => string.IsNullOrWhiteSpace(typed) ? null : fields.Quantity(field, typed, Dimension.Plain, low, high, way);
+        double? Plain(string field, string? typed, double low, double high, string? way = null) => string.IsNullOrWhiteSpace(typed)
+            ? null : fields.Quantity(field, typed, Dimension.Plain, low, high, way);
         input.Density = Plain("density", r.Density, 0.05, 3, "kg in a litre; water is 1.");
-        input.Price = Plain("price", r.Price, 0, 100_000, $"Of a {Per.PricedBy(unit, fields.Units)}.") is { } price ? Per.PriceSi(price, unit, fields.Units) : null;
+        input.Price = Plain("price", r.Price, 0, 100_000, $"Of a {Per.PricedBy(unit, fields.Units)}.") is { } price
+            ? Per.PriceSi(price, unit, fields.Units) : null;
         input.LabelEveryDays = Plain("labelEveryDays", r.LabelEveryDays, 1, 365);
         input.LabelWaitDays = Plain("labelWaitDays", r.LabelWaitDays, 0, 365);
         input.Ph = Plain("ph", r.Ph, 0, 14);
@@ -164,7 +206,11 @@ public static class ShelfEndpoints
 
     private static void Label(ShelfRequest r, Input input, string unit, TypedFields fields)
     {
-        var species = r.Species.Where(s => !string.IsNullOrWhiteSpace(s.Name) || !string.IsNullOrWhiteSpace(s.Count)).Select((s, i) => new LabelSpecies { Name = fields.Name($"species[{i}].name", s.Name, "the organism"), Count = Labels.Organisms(s.Count, $"species[{i}].count", fields) }).ToList();
+        var species = r.Species.Where(s => !string.IsNullOrWhiteSpace(s.Name) || !string.IsNullOrWhiteSpace(s.Count))
+            .Select((s, i) => new LabelSpecies {
+                Name = fields.Name($"species[{i}].name", s.Name, "the organism"),
+                Count = Labels.Organisms(s.Count, $"species[{i}].count", fields)
+            }).ToList();
         if (species.Count > 12)
         {
             fields.Checks.Add("species", "That is more than twelve.", "Give the twelve that count.");
@@ -174,7 +220,8 @@ public static class ShelfEndpoints
         input.LabelPer = species.Count == 0 ? null : r.LabelPer;
         if (species.Count > 0 && r.LabelPer is not ("mL" or "g"))
         {
-            fields.Checks.Add("labelPer", "The label's count says nothing without its “per”.", "Is it per mL or per g? It stands beside the number; powders and granules go by the gram.");
+            fields.Checks.Add("labelPer", "The label's count says nothing without its “per”.",
+                "Is it per mL or per g? It stands beside the number; powders and granules go by the gram.");
         }
 
         (input.LabelRate, input.LabelBasis, input.LabelRates, input.LabelTyped) = (null, null, null, null);
@@ -186,10 +233,12 @@ public static class ShelfEndpoints
         // As the label says it, basis and all; a bare amount takes the basis that was chosen beside it.
         var typed = r.LabelRate.Trim();
         var read = LabelRates.Read(typed, unit == "L", fields.Units);
-        if (read.Refused is { } first && first.Problems[0].Wrong.EndsWith("on what?", StringComparison.Ordinal) && !string.IsNullOrEmpty(r.LabelBasis))
+        if (read.Refused is { } first && first.Problems[0].Wrong.EndsWith("on what?", StringComparison.Ordinal)
+            && !string.IsNullOrEmpty(r.LabelBasis))
         {
             var basis = fields.OneOf("labelBasis", r.LabelBasis, "perHa", "per100m2", "perLitre", "oneIn", "perPlant");
-            typed = basis == "oneIn" ? $"1:{typed}" : $"{typed} per {basis switch { "perHa" => "ha", "per100m2" => "100 m²", "perPlant" => "plant", _ => "litre" }}";
+            typed = basis == "oneIn" ? $"1:{typed}"
+                : $"{typed} per {basis switch { "perHa" => "ha", "per100m2" => "100 m²", "perPlant" => "plant", _ => "litre" }}";
             read = LabelRates.Read(typed, unit == "L", fields.Units);
         }
 
@@ -214,7 +263,9 @@ public static class ShelfEndpoints
             return;
         }
 
-        var parts = typed.Split('-', StringSplitOptions.TrimEntries).Select(p => TypedNumber.Of(p.TrimEnd('%'), pointIsDecimal: true, commaIsDecimal: true).Value ?? double.NaN).ToList(); // none goes to a thousand
+        // none goes to a thousand
+        var parts = typed.Split('-', StringSplitOptions.TrimEntries)
+            .Select(p => TypedNumber.Of(p.TrimEnd('%'), pointIsDecimal: true, commaIsDecimal: true).Value ?? double.NaN).ToList();
         if (parts.Count != 3 || parts.Any(p => !(p is >= 0 and <= 65)) || parts.Sum() > 100)
         {
             fields.Checks.Add("npk", $"“{typed}” is no N-P-K.", "Write it as 2-1-3: per cent of N, P₂O₅ and K₂O by weight.");
@@ -224,7 +275,8 @@ public static class ShelfEndpoints
         (input.NShare, input.PShare, input.KShare) = (parts[0] / 100, parts[1] / 100, parts[2] / 100);
     }
 
-    private static Task<IResult> AddLot(int id, LotRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
+    private static Task<IResult> AddLot(int id, LotRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
+        writes.Do<Kept>(async () =>
     {
         var fields = new TypedFields(await clock.Units());
         var input = await db.Inputs.AsNoTracking().FirstOrDefaultAsync(i => i.Id == id);
@@ -248,16 +300,17 @@ public static class ShelfEndpoints
 
         if (r.Expires is { } far && far > clock.Now.AddYears(30))
         {
-            fields.Checks.Add("expires", "That is more than thirty years from now.", "Give the day on the label; leave it empty where it does not go off.");
+            fields.Checks.Add("expires", "That is more than thirty years from now.",
+                "Give the day on the label; leave it empty where it does not go off.");
         }
         else if (r.Expires is { } e && e <= from)
         {
             fields.Checks.Add("expires", "It would go off before it came.", "Look at the date on it.");
         }
 
-        var amount = liquid ? fields.Quantity("amount", r.Amount, Dimension.Volume, 1e-4, 100_000) : fields.Quantity("amount", r.Amount, Dimension.Mass, 0.1, 1e8) / 1000;
-        var lot = new StockLot
-        {
+        var amount = liquid ? fields.Quantity("amount", r.Amount, Dimension.Volume, 1e-4, 100_000) : fields.Quantity("amount", r.Amount,
+            Dimension.Mass, 0.1, 1e8) / 1000;
+        var lot = new StockLot {
             InputId = id,
             Mark = mark,
             Origin = fields.OneOf("origin", r.Origin, "bought", "made"),
@@ -281,20 +334,25 @@ public static class ShelfEndpoints
     });
 
     /// <summary>Counted: what is really there, the difference is entered. Spilt or taken: so much less.</summary>
-    private static Task<IResult> AddEntry(int id, EntryRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
+    private static Task<IResult> AddEntry(int id, EntryRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
+        writes.Do<Kept>(async () =>
     {
         var fields = new TypedFields(await clock.Units());
-        var lot = await db.Lots.AsNoTracking().Include(l => l.Input).Where(l => l.Id == id).Select(l => new { l.Input, Left = l.Entries.Sum(e => e.Amount) }).FirstOrDefaultAsync();
+        var lot = await db.Lots.AsNoTracking().Include(l => l.Input).Where(l => l.Id == id)
+            .Select(l => new { l.Input, Left = l.Entries.Sum(e => e.Amount) }).FirstOrDefaultAsync();
         if (lot is null)
         {
             return Refusal.Of("id", "There is no such lot.", "Load the list again.");
         }
 
         var reason = fields.OneOf("reason", r.Reason, "count", "spilt", "made");
-        var amount = StockKeeper.UnitOf(lot.Input) == "L" ? fields.Quantity("amount", r.Amount, Dimension.Volume, 0, 100_000) : fields.Quantity("amount", r.Amount, Dimension.Mass, 0, 1e8) / 1000;
+        var amount = StockKeeper.UnitOf(lot.Input) == "L" ? fields.Quantity("amount", r.Amount, Dimension.Volume, 0, 100_000)
+            : fields.Quantity("amount", r.Amount, Dimension.Mass, 0, 1e8) / 1000;
         if (fields.Checks.Sound && reason != "count" && amount > lot.Left + 1e-9)
         {
-            fields.Checks.Add("amount", $"There are only {StockKeeper.Shown(Math.Max(0, lot.Left), StockKeeper.UnitOf(lot.Input), await clock.Units())} of it.", "Somebody may have used it meanwhile. Count it, or take less.");
+            fields.Checks.Add("amount",
+                $"There are only {StockKeeper.Shown(Math.Max(0, lot.Left), StockKeeper.UnitOf(lot.Input), await clock.Units())} of it.",
+                "Somebody may have used it meanwhile. Count it, or take less.");
         }
 
         if (r.Note is { Length: > 300 })
@@ -307,7 +365,10 @@ public static class ShelfEndpoints
             return fields.Checks.Refusal;
         }
 
-        var entry = new StockEntry { LotId = id, At = fields.Past("at", r.At, clock.Now), RecordedAt = clock.Now, Amount = reason == "count" ? amount - lot.Left : -amount, Reason = reason, Note = string.IsNullOrWhiteSpace(r.Note) ? null : r.Note.Trim() };
+        var entry = new StockEntry {
+            LotId = id, At = fields.Past("at", r.At, clock.Now), RecordedAt = clock.Now, Amount = reason == "count"
+            ? amount - lot.Left : -amount, Reason = reason, Note = string.IsNullOrWhiteSpace(r.Note) ? null : r.Note.Trim()
+        };
         db.StockEntries.Add(entry);
         await db.SaveChangesAsync();
         return Writes.Done(new Kept(entry.Id));

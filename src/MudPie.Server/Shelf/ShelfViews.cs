@@ -80,16 +80,20 @@ public sealed record EntryView(int Id, DateTimeOffset At, string AmountShown, st
 
 /// <summary>A lot on the shelf.</summary>
 public sealed record LotView(
-    int Id, string Mark, string Origin, string LeftShown, double LeftShare, DateTimeOffset From, DateTimeOffset? Expires, string? Place, string? KeptShown, string? AliveShown, string Says, string Tone,
+    int Id, string Mark, string Origin, string LeftShown, double LeftShare, DateTimeOffset From, DateTimeOffset? Expires, string? Place,
+    string? KeptShown, string? AliveShown, string Says, string Tone,
     string? UnitCost, string? Notes, IReadOnlyList<EntryView> Entries);
 
 /// <summary>An input with its lots.</summary>
 public sealed record ShelfInputView(
-    int Id, string Name, string? Lot, string Kind, string KindName, string Group, string Unit, string LeftShown, string? Price, string PricedBy, double? Density, IReadOnlyList<LabelSpecies> Species, string? LabelPer, string? LabelRateShown, string? LabelBasis,
-    double? LabelEveryDays, double? LabelWaitDays, string? LabelSays, string? Npk, double? Ph, string? Notes, string? UnfitWhy, bool Counted, string? MadeOrBought, IReadOnlyList<LotView> Lots, Guid Version);
+    int Id, string Name, string? Lot, string Kind, string KindName, string Group, string Unit, string LeftShown, string? Price,
+    string PricedBy, double? Density, IReadOnlyList<LabelSpecies> Species, string? LabelPer, string? LabelRateShown, string? LabelBasis,
+    double? LabelEveryDays, double? LabelWaitDays, string? LabelSays, string? Npk, double? Ph, string? Notes, string? UnfitWhy,
+    bool Counted, string? MadeOrBought, IReadOnlyList<LotView> Lots, Guid Version);
 
 /// <summary>Something to buy or make.</summary>
 public sealed record ToBuyView(int InputId, string Name, string AmountShown, DateTimeOffset By, string For, string LeftShown);
 
 /// <summary>The shelf.</summary>
-public sealed record ShelfView(IReadOnlyList<ShelfInputView> Inputs, IReadOnlyList<ToBuyView> ToBuy, IReadOnlyList<string> Expiring, IReadOnlyList<InputKind> Kinds, double? HourlyWage);
+public sealed record ShelfView(IReadOnlyList<ShelfInputView> Inputs, IReadOnlyList<ToBuyView> ToBuy, IReadOnlyList<string> Expiring,
+    IReadOnlyList<InputKind> Kinds, double? HourlyWage);

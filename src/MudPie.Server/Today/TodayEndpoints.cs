@@ -22,7 +22,8 @@ namespace MudPie.Server.Today;
 /// <param name="Link">Where it leads.</param>
 /// <param name="At">When it is or was due.</param>
 /// <param name="NoticeId">The watch has spoken of it: it can be put off, or seen to.</param>
-public sealed record TodayItem(string Id, int Urgency, string Title, string Detail, string Action, string Link, DateTimeOffset At, int? NoticeId = null);
+public sealed record TodayItem(string Id, int Urgency, string Title, string Detail, string Action, string Link, DateTimeOffset At,
+    int? NoticeId = null);
 
 /// <summary>What wants hands, and what the day is like.</summary>
 public sealed record TodayView(IReadOnlyList<TodayItem> Items, string Light, IReadOnlyList<BatchLine> Going);
@@ -31,7 +32,8 @@ public sealed record TodayView(IReadOnlyList<TodayItem> Items, string Light, IRe
 public sealed record LoafPoint(DateTimeOffset At, double Level, bool Short);
 
 /// <summary>A brew on the day line.</summary>
-public sealed record DayBrew(int Id, string Name, string State, DateTimeOffset Start, DateTimeOffset ReadyAt, DateTimeOffset UseAt, IReadOnlyList<LoafPoint> Loaf, Guid Version, bool Moves);
+public sealed record DayBrew(int Id, string Name, string State, DateTimeOffset Start, DateTimeOffset ReadyAt, DateTimeOffset UseAt,
+    IReadOnlyList<LoafPoint> Loaf, Guid Version, bool Moves);
 
 /// <summary>A stretch in which something can be put out.</summary>
 public sealed record DayWindow(DateTimeOffset From, DateTimeOffset To, Purpose Purpose, double Score, string Sentence);
@@ -47,7 +49,8 @@ public sealed record DayNext(DateTimeOffset At, string Text, string Link, string
 
 /// <summary>The day line: some hours back to two days on.</summary>
 public sealed record DayLineView(
-    DateTimeOffset From, DateTimeOffset To, DateTimeOffset Now, IReadOnlyList<SunStretch> Sun, IReadOnlyList<DayBrew> Brews, IReadOnlyList<DayPip> Pips, IReadOnlyList<DayNext> Next,
+    DateTimeOffset From, DateTimeOffset To, DateTimeOffset Now, IReadOnlyList<SunStretch> Sun, IReadOnlyList<DayBrew> Brews,
+    IReadOnlyList<DayPip> Pips, IReadOnlyList<DayNext> Next,
     IReadOnlyList<DayWindow> Windows, IReadOnlyList<DayWait> Waits);
 
 /// <summary>Today and the day line.</summary>
@@ -62,7 +65,8 @@ public static class TodayEndpoints
 
     private static async Task<List<(Batch Batch, WatchAnswer? Watch)>> Going(HoldingDb db, LiveBrew live)
     {
-        var ids = await db.Batches.Where(b => b.State == BatchState.Planned || b.State == BatchState.Brewing || b.State == BatchState.Off).OrderBy(b => b.UseAt).Select(b => b.Id).Take(20).ToListAsync();
+        var ids = await db.Batches.Where(b => b.State == BatchState.Planned || b.State == BatchState.Brewing || b.State == BatchState.Off)
+            .OrderBy(b => b.UseAt).Select(b => b.Id).Take(20).ToListAsync();
         var list = new List<(Batch, WatchAnswer?)>();
         foreach (var batch in (await live.Load(ids)).OrderBy(b => ids.IndexOf(b.Id)))
         {
@@ -82,9 +86,14 @@ public static class TodayEndpoints
         }
 
         var known = await weather.Hours(from.AddHours(-1), from.AddHours(hours + 8));
-        WindowsAnswer Ask(Purpose purpose) => SprayWindows.Of(new WindowsQuestion { Units = holding.Units, Purpose = purpose, From = from, Hours = hours, Latitude = holding.Latitude, Longitude = holding.Longitude, Weather = known }).Value;
+        WindowsAnswer Ask(Purpose purpose) =>
+            SprayWindows.Of(new WindowsQuestion {
+                Units = holding.Units, Purpose = purpose, From = from, Hours = hours,
+                Latitude = holding.Latitude, Longitude = holding.Longitude, Weather = known
+            }).Value;
         var (leaf, root) = (Ask(Purpose.Leaf), Ask(Purpose.Root));
-        return [.. leaf.Windows.Select(w => new DayWindow(w.From, w.To, Purpose.Leaf, w.Score, w.Sentence)), .. root.Windows.Select(w => new DayWindow(w.From, w.To, Purpose.Root, w.Score, w.Sentence))];
+        return [.. leaf.Windows.Select(w => new DayWindow(w.From, w.To, Purpose.Leaf, w.Score, w.Sentence)),
+            .. root.Windows.Select(w => new DayWindow(w.From, w.To, Purpose.Root, w.Score, w.Sentence))];
     }
 
     private static async Task<IResult> Today(HoldingDb db, HoldingClock clock, LiveBrew live, WeatherBook weather)
@@ -92,7 +101,8 @@ public static class TodayEndpoints
         var units = await clock.Units();
         var local = await clock.Local();
         var going = await Going(db, live);
-        var items = going.SelectMany(g => TodayRules.Of(g.Batch, g.Watch, clock.Now, local)).Select(i => i with { Detail = InUnits.Say(i.Detail, units) }).ToList();
+        var items = going.SelectMany(g => TodayRules.Of(g.Batch, g.Watch, clock.Now, local))
+            .Select(i => i with { Detail = InUnits.Say(i.Detail, units) }).ToList();
         items = await WithNotices(items, going, db, clock.Now);
         items.AddRange((await BrixDues.Of(db, clock.Now)).Select(d => TodayRules.BrixDue(d, clock.Now, local)));
 
@@ -101,7 +111,8 @@ public static class TodayEndpoints
         var (now, soon) = (clock.Now, DateOnly.FromDateTime(local(clock.Now).DateTime).AddDays(1));
         // Worth saying where the weather is known and something is there to go out.
         var something = going.Count > 0 || await db.Givings.AnyAsync(g => g.ApplicationId == null && g.On <= soon);
-        if (something && await db.Weather.AnyAsync(w => w.At > now) && TodayMore.Window(await Windows(clock, weather, clock.Now, 24), now, local) is { } window)
+        if (something && await db.Weather.AnyAsync(w => w.At > now) && TodayMore.Window(await Windows(clock, weather, clock.Now, 24), now,
+            local) is { } window)
         {
             items.Add(window);
         }
@@ -109,15 +120,21 @@ public static class TodayEndpoints
         var holding = await clock.Find();
         var height = holding is null ? 0 : Sun.ElevationDeg(clock.Now, holding.Latitude, holding.Longitude);
         return TypedResults.Ok(new TodayView(
-            [.. items.OrderBy(i => i.Urgency).ThenBy(i => i.At).Select(i => i with { Title = char.ToUpperInvariant(i.Title[0]) + i.Title[1..] })],
+            [.. items.OrderBy(i => i.Urgency).ThenBy(i => i.At)
+                .Select(i => i with { Title = char.ToUpperInvariant(i.Title[0]) + i.Title[1..] })],
             height < Sun.RiseDeg ? "night" : height < Sun.LowDeg ? "low sun" : "high sun: not on leaves",
-            [.. going.Select(g => new BatchLine(g.Batch.Id, g.Batch.Name, g.Batch.State, g.Batch.Making, g.Batch.Purpose, g.Batch.Vessel.Name, g.Batch.Vessel.Shape, g.Batch.BrewL,
-                Core.Measures.Units.Show(g.Batch.BrewL, Core.Measures.Dimension.Volume, units), g.Batch.PlannedStart, g.Batch.StartedAt, g.Batch.AirOffAt, g.Batch.UseAt, g.Batch.IsDemo,
-                [.. g.Batch.Beds.Select(b => b.Bed.Name)], null, g.Watch?.Verdict.Sentence ?? BatchViews.Outcome(g.Batch.State, null, null)))]));
+            [.. going.Select(g => new BatchLine(g.Batch.Id, g.Batch.Name, g.Batch.State, g.Batch.Making, g.Batch.Purpose,
+                g.Batch.Vessel.Name, g.Batch.Vessel.Shape, g.Batch.BrewL,
+                Core.Measures.Units.Show(g.Batch.BrewL, Core.Measures.Dimension.Volume, units), g.Batch.PlannedStart, g.Batch.StartedAt,
+                g.Batch.AirOffAt, g.Batch.UseAt, g.Batch.IsDemo,
+                [.. g.Batch.Beds.Select(b => b.Bed.Name)], null, g.Watch?.Verdict.Sentence
+                    ?? BatchViews.Outcome(g.Batch.State, null, null)))]));
     }
 
-    /// <summary>Items that the watch has spoken of can be put off or seen to, and then stay away; what only the watch knows is added.</summary>
-    private static async Task<List<TodayItem>> WithNotices(List<TodayItem> items, List<(Batch Batch, WatchAnswer? Watch)> going, HoldingDb db, DateTimeOffset now)
+    /// <summary>Items that the watch has spoken of can be put off or seen to, and then stay away; what only the watch knows is
+    /// added.</summary>
+    private static async Task<List<TodayItem>> WithNotices(List<TodayItem> items, List<(Batch Batch, WatchAnswer? Watch)> going,
+        HoldingDb db, DateTimeOffset now)
     {
         var ids = going.Select(g => g.Batch.Id).ToList();
         var notices = await db.Notices.AsNoTracking().Where(n => ids.Contains(n.BatchId)).OrderBy(n => n.Id).ToListAsync();
@@ -137,7 +154,8 @@ public static class TodayEndpoints
 
         foreach (var n in newest.Values.Where(n => !Away(n) && !told.Contains((n.BatchId, n.Rule))))
         {
-            list.Add(new TodayItem($"watch-{n.Id}", n.Tone switch { Tone.Stop => 0, Tone.Mind => 1, _ => 2 }, n.Title, n.Todo, "Look at it", $"/brew/{n.BatchId}", n.At, n.Id));
+            list.Add(new TodayItem($"watch-{n.Id}", n.Tone switch { Tone.Stop => 0, Tone.Mind => 1, _ => 2 }, n.Title, n.Todo, "Look at it",
+                $"/brew/{n.BatchId}", n.At, n.Id));
         }
 
         return list;
@@ -149,16 +167,26 @@ public static class TodayEndpoints
         var holding = await clock.Find();
         var local = await clock.Local();
         var going = await Going(db, live);
-        var pips = going.Where(g => g.Batch.StartedAt is not null).SelectMany(g => LiveBrew.Standing(g.Batch).Where(l => l.Kind == LogKind.Oxygen && l.At > from)
-                .TakeLast(24).Select(l => new DayPip(l.At, g.Batch.Id, $"{g.Batch.Vessel.Name}: {Say.Fixed(l.Number ?? 0, 1)} mg/L", false))).ToList();
-        pips.AddRange(going.Where(g => g.Watch is not null && g.Batch.State == BatchState.Brewing).Select(g => new DayPip(g.Batch.StartedAt!.Value.AddHours(g.Watch!.ReadingDueAtH), g.Batch.Id, $"{g.Batch.Vessel.Name}: reading due", true)));
-        pips.AddRange((await Watch.WatchEndpoints.Standing(db, clock.Now)).Where(n => n.At > from && n.At < to && going.Any(g => g.Batch.Id == n.BatchId)).Select(n => new DayPip(n.At, n.BatchId, n.Title, true)));
+        var pips = going.Where(g => g.Batch.StartedAt is not null)
+            .SelectMany(g => LiveBrew.Standing(g.Batch).Where(l => l.Kind == LogKind.Oxygen && l.At > from)
+                .TakeLast(24).Select(l => new DayPip(l.At, g.Batch.Id, $"{g.Batch.Vessel.Name}: {Say.Fixed(l.Number ?? 0, 1)} mg/L",
+                    false))).ToList();
+        pips.AddRange(going.Where(g => g.Watch is not null && g.Batch.State == BatchState.Brewing)
+            .Select(g => new DayPip(g.Batch.StartedAt!.Value.AddHours(g.Watch!.ReadingDueAtH), g.Batch.Id,
+                $"{g.Batch.Vessel.Name}: reading due", true)));
+        pips.AddRange((await Watch.WatchEndpoints.Standing(db, clock.Now)).Where(n => n.At > from && n.At < to
+            && going.Any(g => g.Batch.Id == n.BatchId)).Select(n => new DayPip(n.At, n.BatchId, n.Title, true)));
         var windows = await Windows(clock, weather, clock.Now, 48);
-        var next = going.SelectMany(g => TodayRules.Next(g.Batch, g.Watch, clock.Now)).Where(n => n.At > clock.Now.AddHours(-2)).OrderBy(n => n.At).Take(3).ToList();
+        var next = going.SelectMany(g => TodayRules.Next(g.Batch, g.Watch, clock.Now)).Where(n => n.At > clock.Now.AddHours(-2))
+            .OrderBy(n => n.At).Take(3).ToList();
         return TypedResults.Ok(new DayLineView(
             from, to, clock.Now,
             holding is null ? [] : Sun.Stretches(from, to, holding.Latitude, holding.Longitude),
-            [.. going.Select(g => new DayBrew(g.Batch.Id, g.Batch.Vessel.Name, g.Batch.State.ToString(), g.Batch.StartedAt ?? g.Batch.PlannedStart, g.Batch.AirOffAt ?? (g.Batch.StartedAt ?? g.Batch.PlannedStart).AddHours(g.Batch.BrewHours), g.Batch.UseAt, TodayRules.Loaf(g.Batch, g.Watch), g.Batch.Version, g.Batch.State is BatchState.Planned or BatchState.Brewing))],
-            pips, next, windows, [.. (await Book.Waits.Running(db, clock.Now)).Where(w => w.Until < to).Select(w => new DayWait(w.Until, $"{w.Bed} may be harvested: {w.What} is over"))]));
+            [.. going.Select(g => new DayBrew(g.Batch.Id, g.Batch.Vessel.Name, g.Batch.State.ToString(), g.Batch.StartedAt
+                ?? g.Batch.PlannedStart, g.Batch.AirOffAt ?? (g.Batch.StartedAt ?? g.Batch.PlannedStart).AddHours(g.Batch.BrewHours),
+                g.Batch.UseAt, TodayRules.Loaf(g.Batch, g.Watch), g.Batch.Version,
+                g.Batch.State is BatchState.Planned or BatchState.Brewing))],
+            pips, next, windows, [.. (await Book.Waits.Running(db, clock.Now)).Where(w => w.Until < to)
+                .Select(w => new DayWait(w.Until, $"{w.Bed} may be harvested: {w.What} is over"))]));
     }
 }

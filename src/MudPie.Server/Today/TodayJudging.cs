@@ -15,17 +15,26 @@ internal static class TodayJudging
         var (now, local) = (clock.Now, await clock.Local());
         var since = now.AddHours(-6);
         var items = new List<TodayItem>();
-        foreach (var t in await db.PatchTests.AsNoTracking().Where(t => t.PutOnAt > since && t.Patches.Any(p => p.Leaves.All(l => l.Phase != "after"))).Select(t => new { t.Id, t.Bed.Name, t.PutOnAt }).ToListAsync())
+        foreach (var t in await db.PatchTests.AsNoTracking().Where(t => t.PutOnAt > since
+            && t.Patches.Any(p => p.Leaves.All(l => l.Phase != "after"))).Select(t => new { t.Id, t.Bed.Name, t.PutOnAt }).ToListAsync())
         {
             var from = t.PutOnAt!.Value.AddMinutes(40);
-            items.Add(new($"patches-{t.Id}", now >= from ? 0 : 1, $"Read the patches on {t.Name} again", now < from ? $"from {local(from):HH:mm}" : now <= from.AddMinutes(20) ? "now: 40 to 60 minutes after" : "past the hour: read them at once", "Read them", "/judge/patches", from));
+            items.Add(new($"patches-{t.Id}", now >= from ? 0 : 1, $"Read the patches on {t.Name} again", now < from
+                ? $"from {local(from):HH:mm}" : now <= from.AddMinutes(20)
+                ? "now: 40 to 60 minutes after" : "past the hour: read them at once", "Read them", "/judge/patches", from));
         }
 
-        foreach (var t in await db.Trials.AsNoTracking().Where(t => t.State == TrialState.Growing).OrderBy(t => t.Id).Take(4).Select(t => new { t.Id, t.Crop, t.StartedAt, Last = db.TrialReadings.Where(r => r.TrialId == t.Id).Max(r => (DateTimeOffset?)r.RecordedAt) }).ToListAsync())
+        foreach (var t in await db.Trials.AsNoTracking().Where(t => t.State == TrialState.Growing).OrderBy(t => t.Id).Take(4)
+            .Select(t => new {
+                t.Id, t.Crop, t.StartedAt, Last = db.TrialReadings.Where(r => r.TrialId == t.Id)
+                .Max(r => (DateTimeOffset?)r.RecordedAt)
+            }).ToListAsync())
         {
             if ((t.Last ?? t.StartedAt) is { } last && (now - last).TotalDays >= AskAfterDays)
             {
-                items.Add(new($"trial-{t.Id}", 3, $"The trial on {t.Crop}", $"{(t.Last is null ? "nothing measured since it began" : "last measured")} {local(last):d MMM}", "Measure it", $"/judge/trials/{t.Id}/sheet", last.AddDays(AskAfterDays)));
+                items.Add(new($"trial-{t.Id}", 3, $"The trial on {t.Crop}",
+                    $"{(t.Last is null ? "nothing measured since it began" : "last measured")} {local(last):d MMM}", "Measure it",
+                    $"/judge/trials/{t.Id}/sheet", last.AddDays(AskAfterDays)));
             }
         }
 

@@ -35,14 +35,16 @@ public static class TodayRules
         if (watch.UseByH is { } by)
         {
             var until = started.AddHours(by);
-            yield return new($"use-{b.Id}", 0, $"Use up {b.Vessel.Name} by {Clock(until)}", $"{Say.Minutes(watch.Gate.MinutesLeft ?? 0)} left with the air off", "Put it out", $"/put-out/{b.Id}", until);
+            yield return new($"use-{b.Id}", 0, $"Use up {b.Vessel.Name} by {Clock(until)}",
+                $"{Say.Minutes(watch.Gate.MinutesLeft ?? 0)} left with the air off", "Put it out", $"/put-out/{b.Id}", until);
             yield break;
         }
 
         if (watch.CrossesAtH is { } cross && b.Making == Making.Tea)
         {
             var at = started.AddHours(cross);
-            yield return new($"slide-{b.Id}", cross - watch.NowH < 3 ? 0 : 1, $"{b.Vessel.Name} is sliding toward 6", $"about {Clock(at.AddSeconds(30))}, before you use it at {Clock(b.UseAt)}", "See what holds it", link, at);
+            yield return new($"slide-{b.Id}", cross - watch.NowH < 3 ? 0 : 1, $"{b.Vessel.Name} is sliding toward 6",
+                $"about {Clock(at.AddSeconds(30))}, before you use it at {Clock(b.UseAt)}", "See what holds it", link, at);
         }
 
         var due = started.AddHours(watch.ReadingDueAtH);
@@ -51,28 +53,41 @@ public static class TodayRules
             var last = LiveBrew.Standing(b).LastOrDefault(l => l.Kind == LogKind.Oxygen);
             var late = now - due;
             yield return new($"read-{b.Id}", late.TotalMinutes > 60 ? 1 : 2,
-                late.TotalMinutes > 5 ? $"Oxygen reading in {b.Vessel.Name}, {Say.Minutes(late.TotalMinutes)} late" : $"Oxygen reading in {b.Vessel.Name}",
-                last is null ? "none taken yet" : $"last was {Say.Fixed(last.Number ?? 0, 1)} at {Clock(last.At)}", "Read it", $"{link}?read=oxygen", due);
+                late.TotalMinutes > 5 ? $"Oxygen reading in {b.Vessel.Name}, {Say.Minutes(late.TotalMinutes)} late"
+                    : $"Oxygen reading in {b.Vessel.Name}",
+                last is null ? "none taken yet" : $"last was {Say.Fixed(last.Number ?? 0, 1)} at {Clock(last.At)}", "Read it",
+                $"{link}?read=oxygen", due);
         }
 
         if (now > b.UseAt.AddMinutes(-45))
         {
-            yield return new($"ready-{b.Id}", 1, $"{b.Vessel.Name} is due to go out", $"meant for {Clock(b.UseAt)}", "Put it out", $"/put-out/{b.Id}", b.UseAt);
+            yield return new($"ready-{b.Id}", 1, $"{b.Vessel.Name} is due to go out", $"meant for {Clock(b.UseAt)}", "Put it out",
+                $"/put-out/{b.Id}", b.UseAt);
         }
     }
 
     /// <summary>The batch and the rule of the watch that an item is about; null where the watch has none.</summary>
     public static (int BatchId, string Rule)? RuleOf(string itemId) =>
         itemId.Split('-') is [var what, var id] && int.TryParse(id, NumberStyles.None, CultureInfo.InvariantCulture, out var batch)
-            ? what switch { "slide" => (batch, "below6Expected"), "heap" => (batch, "below6Now"), "use" => (batch, "graceShort"), "ready" => (batch, "ready"), "read" => (batch, "noReading"), _ => null }
+            ? what switch {
+                "slide" => (batch, "below6Expected"),
+                "heap" => (batch, "below6Now"),
+                "use" => (batch, "graceShort"),
+                "ready" =>
+                (batch, "ready"),
+                "read" => (batch, "noReading"),
+                _ => null
+            }
             : null;
 
     /// <summary>Leaves to read again after a spray.</summary>
     public static TodayItem BrixDue(BrixDue due, DateTimeOffset now, Func<DateTimeOffset, DateTimeOffset> local)
     {
         var days = Math.Max(1, (int)Math.Round((now - due.SprayedAt).TotalDays));
-        var hour = due.Before is { } before ? $"{due.Leaf} leaf, about {local(before):HH:mm}, as before" : "no reading before it; one now is still worth having";
-        return new($"brix-{due.ApplicationId}-{due.BedId}", 2, $"Brix on {due.Bed}, {days} {(days == 1 ? "day" : "days")} after", hour, "Measure", $"/judge/brix?application={due.ApplicationId}&bed={due.BedId}", due.SprayedAt.AddDays(1));
+        var hour = due.Before is { } before ? $"{due.Leaf} leaf, about {local(before):HH:mm}, as before"
+            : "no reading before it; one now is still worth having";
+        return new($"brix-{due.ApplicationId}-{due.BedId}", 2, $"Brix on {due.Bed}, {days} {(days == 1 ? "day" : "days")} after", hour,
+            "Measure", $"/judge/brix?application={due.ApplicationId}&bed={due.BedId}", due.SprayedAt.AddDays(1));
     }
 
     /// <summary>What comes next for a batch, for the folded day line.</summary>
@@ -117,7 +132,8 @@ public static class TodayRules
         }
 
         var most = Math.Max(run.Value.Series.Max(m => m.Bacteria + m.Fungi), 1e-9);
-        bool Short(double h, double oxygen) => watch is null ? oxygen < BrewRun.Line : watch.Forecast.Median.LastOrDefault(m => m.H <= h)?.MgPerL < BrewRun.Line;
+        bool Short(double h, double oxygen) =>
+            watch is null ? oxygen < BrewRun.Line : watch.Forecast.Median.LastOrDefault(m => m.H <= h)?.MgPerL < BrewRun.Line;
         return [.. run.Value.Series.Select(m => new LoafPoint(start.AddHours(m.H), (m.Bacteria + m.Fungi) / most, Short(m.H, m.Oxygen)))];
     }
 
@@ -126,9 +142,11 @@ public static class TodayRules
         var done = LiveBrew.Standing(b).Where(l => l.Kind == LogKind.Step).Select(l => l.Text).ToHashSet();
         var step = b.Steps.FirstOrDefault(s => !done.Contains(s.Id)) ?? b.Steps[0];
         var late = now - step.At;
-        var when = local(step.At).Date == local(now).Date ? local(step.At).ToString("HH:mm", CultureInfo.InvariantCulture) : local(step.At).ToString("ddd HH:mm", CultureInfo.InvariantCulture);
+        var when = local(step.At).Date == local(now).Date ? local(step.At).ToString("HH:mm", CultureInfo.InvariantCulture) : local(step.At)
+            .ToString("ddd HH:mm", CultureInfo.InvariantCulture);
         return new($"plan-{b.Id}-{step.Id}", late > TimeSpan.Zero ? 1 : step.At < now.AddHours(12) ? 2 : 3,
-            late > TimeSpan.FromMinutes(5) ? $"{step.Name} for {b.Vessel.Name}, {Say.Minutes(late.TotalMinutes)} late" : $"{step.Name} for {b.Vessel.Name} at {when}",
+            late > TimeSpan.FromMinutes(5) ? $"{step.Name} for {b.Vessel.Name}, {Say.Minutes(late.TotalMinutes)} late"
+                : $"{step.Name} for {b.Vessel.Name} at {when}",
             step.Detail, "Open the plan", link, step.At);
     }
 }

@@ -14,10 +14,12 @@ using MudPie.Server.Web;
 namespace MudPie.Server.Watch;
 
 /// <summary>Something the watch has said that still stands.</summary>
-public sealed record NoticeView(int Id, int BatchId, string Rule, Tone Tone, string Title, string Todo, DateTimeOffset At, DateTimeOffset FiredAt, DateTimeOffset? PutOffUntil);
+public sealed record NoticeView(int Id, int BatchId, string Rule, Tone Tone, string Title, string Todo, DateTimeOffset At,
+    DateTimeOffset FiredAt, DateTimeOffset? PutOffUntil);
 
 /// <summary>What stands, and where the lines are drawn.</summary>
-public sealed record WatchView(IReadOnlyList<NoticeView> Notices, double NoReadingH, double GraceMinutes, double ExpectedShare, Guid? Version);
+public sealed record WatchView(IReadOnlyList<NoticeView> Notices, double NoReadingH, double GraceMinutes, double ExpectedShare,
+    Guid? Version);
 
 /// <summary>Putting a notice off.</summary>
 public sealed record PutOffRequest(double? Minutes);
@@ -40,22 +42,26 @@ public static class WatchEndpoints
 
     /// <summary>Notices that stand and are not put off.</summary>
     public static async Task<List<NoticeView>> Standing(HoldingDb db, DateTimeOffset now) =>
-        await db.Notices.AsNoTracking().Where(n => n.DoneAt == null && (n.PutOffUntil == null || n.PutOffUntil <= now)).OrderByDescending(n => n.FiredAt).Take(50)
+        await db.Notices.AsNoTracking().Where(n => n.DoneAt == null && (n.PutOffUntil == null || n.PutOffUntil <= now))
+            .OrderByDescending(n => n.FiredAt).Take(50)
             .Select(n => new NoticeView(n.Id, n.BatchId, n.Rule, n.Tone, n.Title, n.Todo, n.At, n.FiredAt, n.PutOffUntil)).ToListAsync();
 
     private static async Task<IResult> Read(HoldingDb db, HoldingClock clock)
     {
         var holding = await clock.Find();
-        return TypedResults.Ok(new WatchView(await Standing(db, clock.Now), holding?.WatchNoReadingH ?? 4, holding?.WatchGraceMinutes ?? 30, holding?.WatchExpectedShare ?? 0.5, holding?.Version));
+        return TypedResults.Ok(new WatchView(await Standing(db, clock.Now), holding?.WatchNoReadingH ?? 4, holding?.WatchGraceMinutes ?? 30,
+            holding?.WatchExpectedShare ?? 0.5, holding?.Version));
     }
 
-    private static Task<IResult> Done(int id, HoldingDb db, HoldingClock clock, Writes writes) => Change(id, db, writes, n => n.DoneAt = clock.Now);
+    private static Task<IResult> Done(int id, HoldingDb db, HoldingClock clock, Writes writes) =>
+        Change(id, db, writes, n => n.DoneAt = clock.Now);
 
     private static async Task<IResult> PutOff(int id, PutOffRequest r, HoldingDb db, HoldingClock clock, Writes writes)
     {
         var checks = new Checks();
         var minutes = checks.Range("minutes", r.Minutes ?? 30, 5, 720, "min");
-        return checks.Sound ? await Change(id, db, writes, n => n.PutOffUntil = clock.Now.AddMinutes(minutes)) : Problems.Of(checks.Refusal);
+        return checks.Sound ? await Change(id, db, writes, n => n.PutOffUntil = clock.Now.AddMinutes(minutes))
+            : Problems.Of(checks.Refusal);
     }
 
     private static Task<IResult> Change(int id, HoldingDb db, Writes writes, Action<WatchNotice> change) => writes.Do<Kept>(async () =>
@@ -72,7 +78,8 @@ public static class WatchEndpoints
     private static Task<IResult> SetLines(WatchLinesRequest r, HoldingDb db, Writes writes) => writes.Do<Changed>(async () =>
     {
         var checks = new Checks();
-        var (hours, minutes, share) = (checks.Range("noReadingH", r.NoReadingH, 0.5, 24, "h"), checks.Range("graceMinutes", r.GraceMinutes, 5, 240, "min"), checks.Range("expectedShare", r.ExpectedShare, 0.05, 0.95, ""));
+        var (hours, minutes, share) = (checks.Range("noReadingH", r.NoReadingH, 0.5, 24, "h"), checks.Range("graceMinutes", r.GraceMinutes,
+            5, 240, "min"), checks.Range("expectedShare", r.ExpectedShare, 0.05, 0.95, ""));
         if (await db.Holdings.OrderBy(h => h.Id).FirstOrDefaultAsync() is not { } holding)
         {
             return Writes.NoHolding;
@@ -93,14 +100,16 @@ public static class WatchEndpoints
     private static async Task Other(HoldingDb db, HoldingClock clock, Action<string, DateTimeOffset, double, string, string> add)
     {
         var today = DateOnly.FromDateTime(clock.Now.UtcDateTime);
-        foreach (var g in await db.Givings.AsNoTracking().Where(g => g.ApplicationId == null && g.On >= today.AddDays(-7)).OrderBy(g => g.On).Take(200).Select(g => new { g.Id, g.Kind, g.On, g.Purpose, g.Programme.Bed.Name }).ToListAsync())
+        foreach (var g in await db.Givings.AsNoTracking().Where(g => g.ApplicationId == null && g.On >= today.AddDays(-7))
+            .OrderBy(g => g.On).Take(200).Select(g => new { g.Id, g.Kind, g.On, g.Purpose, g.Programme.Bed.Name }).ToListAsync())
         {
             if (Core.PuttingOut.Biostimulants.Find(g.Kind) is not { } kind)
             {
                 continue;
             }
 
-            add($"giving-{g.Id}", new DateTimeOffset(g.On.ToDateTime(new TimeOnly(18, 0)), TimeSpan.Zero), 45, $"{kind.Name}: {g.Name}", $"On {(g.Purpose == Purpose.Leaf ? "leaves" : "roots")}; {kind.Hour}.");
+            add($"giving-{g.Id}", new DateTimeOffset(g.On.ToDateTime(new TimeOnly(18, 0)), TimeSpan.Zero), 45, $"{kind.Name}: {g.Name}",
+                $"On {(g.Purpose == Purpose.Leaf ? "leaves" : "roots")}; {kind.Hour}.");
         }
 
         foreach (var w in (await Book.Waits.Running(db, clock.Now)).Take(100))
@@ -108,13 +117,16 @@ public static class WatchEndpoints
             add($"wait-{w.BedId}-{w.Until.ToUnixTimeSeconds()}", w.Until, 5, $"{w.Bed}: harvest may begin", $"{w.What}: {w.Reason}.");
         }
 
-        foreach (var s in await db.Sprayers.AsNoTracking().Where(s => s.Past != "poison" && s.Calibrations.Any()).Select(s => new { s.Id, s.Name, s.Kind, At = s.Calibrations.Max(c => c.At) }).ToListAsync())
+        foreach (var s in await db.Sprayers.AsNoTracking().Where(s => s.Past != "poison" && s.Calibrations.Any())
+            .Select(s => new { s.Id, s.Name, s.Kind, At = s.Calibrations.Max(c => c.At) }).ToListAsync())
         {
-            add($"calibrate-{s.Id}", s.At.AddDays(Core.PuttingOut.Sprayers.CalibrateEveryDays(s.Kind)), 30, $"Calibrate {s.Name}", "Nozzles wear, hands change.");
+            add($"calibrate-{s.Id}", s.At.AddDays(Core.PuttingOut.Sprayers.CalibrateEveryDays(s.Kind)), 30, $"Calibrate {s.Name}",
+                "Nozzles wear, hands change.");
         }
 
         var now = clock.Now;
-        foreach (var l in await db.Lots.AsNoTracking().Where(l => l.Expires > now && l.Entries.Sum(e => e.Amount) > 1e-6).Select(l => new { l.Id, l.Mark, l.Expires, l.Input.Name }).Take(200).ToListAsync())
+        foreach (var l in await db.Lots.AsNoTracking().Where(l => l.Expires > now && l.Entries.Sum(e => e.Amount) > 1e-6)
+            .Select(l => new { l.Id, l.Mark, l.Expires, l.Input.Name }).Take(200).ToListAsync())
         {
             add($"lot-{l.Id}", l.Expires!.Value, 5, $"{l.Name}, {l.Mark} goes off", "Plans leave it from then on.");
         }
@@ -138,8 +150,7 @@ public static class WatchEndpoints
             Add(uid, at, minutes, what, how);
         }
 
-        void Add(string uid, DateTimeOffset at, double minutes, string what, string how) => calendar.Events.Add(new CalendarEvent
-        {
+        void Add(string uid, DateTimeOffset at, double minutes, string what, string how) => calendar.Events.Add(new CalendarEvent {
             Uid = $"{uid}@mudpie",
             DtStamp = new CalDateTime(clock.Now.UtcDateTime),
             Start = new CalDateTime(at.UtcDateTime),
@@ -147,7 +158,8 @@ public static class WatchEndpoints
             Summary = what,
             Description = how,
         });
-        var ids = await db.Batches.Where(b => b.State == BatchState.Planned || b.State == BatchState.Brewing || b.State == BatchState.Off).OrderBy(b => b.UseAt).Select(b => b.Id).Take(40).ToListAsync();
+        var ids = await db.Batches.Where(b => b.State == BatchState.Planned || b.State == BatchState.Brewing || b.State == BatchState.Off)
+            .OrderBy(b => b.UseAt).Select(b => b.Id).Take(40).ToListAsync();
         foreach (var id in ids)
         {
             var batch = (await live.Load(id))!;
@@ -165,10 +177,12 @@ public static class WatchEndpoints
                 }
                 else if (batch.State == BatchState.Brewing)
                 {
-                    Event($"batch-{id}-reading", started.AddHours(watch.Value.ReadingDueAtH), 10, $"Oxygen reading: {batch.Vessel.Name}", watch.Value.Verdict.Sentence);
+                    Event($"batch-{id}-reading", started.AddHours(watch.Value.ReadingDueAtH), 10, $"Oxygen reading: {batch.Vessel.Name}",
+                        watch.Value.Verdict.Sentence);
                     if (watch.Value.Forecast.ReadyAtH.Median is { } ready)
                     {
-                        Event($"batch-{id}-ready", started.AddHours(ready), 10, $"{batch.Vessel.Name} ready, by the model", "A model, not a measurement.");
+                        Event($"batch-{id}-ready", started.AddHours(ready), 10, $"{batch.Vessel.Name} ready, by the model",
+                            "A model, not a measurement.");
                     }
                 }
             }

@@ -57,7 +57,8 @@ public sealed class WatchService(IServiceScopeFactory scopes, ILogger<WatchServi
         }
 
         var lines = new WatchLines(holding.WatchNoReadingH, holding.WatchGraceMinutes, holding.WatchExpectedShare);
-        var ids = await db.Batches.Where(b => b.State == BatchState.Brewing || b.State == BatchState.Off).OrderBy(b => b.Id).Select(b => b.Id).Take(20).ToListAsync();
+        var ids = await db.Batches.Where(b => b.State == BatchState.Brewing || b.State == BatchState.Off).OrderBy(b => b.Id)
+            .Select(b => b.Id).Take(20).ToListAsync();
         var now = clock.Now;
         var over = await db.Notices.Where(n => n.DoneAt == null && !ids.Contains(n.BatchId)).ToListAsync();
         over.ForEach(n => n.DoneAt = now);
@@ -75,14 +76,18 @@ public sealed class WatchService(IServiceScopeFactory scopes, ILogger<WatchServi
             List<WatchAlert> alerts = [.. WatchAlerts.Of(name, seen, watch.Value, lines, probe)];
             foreach (var notice in notices.Where(n => n.DoneAt is null && !WatchAlerts.StillSo(n.Key, n.Rule, alerts, watch.Value, lines)))
             {
-                // Kept with the hour that it held until; under a key of its own, so that it can be said again where it comes to be so again.
+                // Kept with the hour that it held until; under a key of its own, so that it can be said again where it comes to be so
+                // again.
                 (notice.Key, notice.DoneAt) = ($"{notice.Key}~{notice.Id}", now);
             }
 
             var known = notices.Select(n => n.Key).ToHashSet();
             foreach (var alert in alerts.Where(a => known.Add(a.Key)))
             {
-                db.Notices.Add(new WatchNotice { BatchId = id, Key = alert.Key, Rule = alert.Rule, Tone = alert.Tone, Title = alert.Title, Todo = alert.Todo, At = started.AddHours(alert.AtH), FiredAt = now });
+                db.Notices.Add(new WatchNotice {
+                    BatchId = id, Key = alert.Key, Rule = alert.Rule, Tone = alert.Tone, Title = alert.Title,
+                    Todo = alert.Todo, At = started.AddHours(alert.AtH), FiredAt = now
+                });
             }
         }
 

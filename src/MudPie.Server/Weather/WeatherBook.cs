@@ -13,14 +13,18 @@ public sealed class WeatherBook(HoldingDb db)
 {
     /// <summary>Hours within a span.</summary>
     public async Task<IReadOnlyList<WeatherHour>> Hours(DateTimeOffset from, DateTimeOffset to) =>
-        [.. (await db.Weather.AsNoTracking().Where(w => w.At >= from && w.At < to).OrderBy(w => w.At).Take(400).ToListAsync()).Select(w => new WeatherHour(w.At, w.TemperatureC, w.WindMps, w.RainMm, w.CloudShare, w.HumidityShare, w.GustMps, w.LeafWet))];
+        [.. (await db.Weather.AsNoTracking().Where(w => w.At >= from && w.At < to).OrderBy(w => w.At).Take(400).ToListAsync()).Select(w =>
+            new WeatherHour(w.At, w.TemperatureC, w.WindMps, w.RainMm, w.CloudShare, w.HumidityShare, w.GustMps, w.LeafWet))];
 
     /// <summary>The weather of a moment in words, for the record; null where it is not known.</summary>
     public async Task<string?> At(DateTimeOffset at, UnitSystem units)
     {
         var from = at.AddHours(-1);
         var hour = await db.Weather.AsNoTracking().Where(w => w.At > from && w.At <= at).OrderByDescending(w => w.At).FirstOrDefaultAsync();
-        return hour is null ? null : $"{Units.Show(hour.TemperatureC, Dimension.Temperature, units)}, wind {Per.Wind(hour.WindMps, units)}, {(hour.RainMm > 0 ? $"{Per.Depth(hour.RainMm, units)} of rain" : "dry")}{(hour.Source == "simulated" ? " (simulated)" : "")}";
+        return hour is null
+            ? null : $"{Units.Show(hour.TemperatureC, Dimension.Temperature, units)}, wind {Per.Wind(hour.WindMps, units)}, "
+                + $"{(hour.RainMm > 0 ? $"{Per.Depth(hour.RainMm, units)} of rain" : "dry")}"
+                + $"{(hour.Source == "simulated" ? " (simulated)" : "")}";
     }
 
     /// <summary>Puts hours in; those of a file are not overwritten by a service.</summary>
@@ -48,7 +52,8 @@ public sealed class WeatherBook(HoldingDb db)
                 db.Weather.Add(row);
             }
 
-            (row.TemperatureC, row.WindMps, row.RainMm, row.CloudShare, row.HumidityShare, row.GustMps, row.LeafWet, row.Source) = (hour.TemperatureC, hour.WindMps, hour.RainMm, hour.CloudShare, hour.HumidityShare, hour.GustMps, hour.LeafWet, source);
+            (row.TemperatureC, row.WindMps, row.RainMm, row.CloudShare, row.HumidityShare, row.GustMps, row.LeafWet, row.Source) =
+                (hour.TemperatureC, hour.WindMps, hour.RainMm, hour.CloudShare, hour.HumidityShare, hour.GustMps, hour.LeafWet, source);
             put++;
         }
 

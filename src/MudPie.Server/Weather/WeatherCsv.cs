@@ -17,7 +17,8 @@ public static class WeatherCsv
         using var csv = CsvHead.Open(text ?? "");
         if (!csv.Read() || !csv.ReadHeader() || csv.HeaderRecord is not { Length: > 1 } headers)
         {
-            return Refusal.Of("csv", "There is no line of headers with at least two columns.", "Begin with a line such as: time,°C,wind m/s,rain mm.");
+            return Refusal.Of("csv", "There is no line of headers with at least two columns.",
+                "Begin with a line such as: time,°C,wind m/s,rain mm.");
         }
 
         var taken = headers.Select(TakenFor).ToArray();
@@ -41,10 +42,12 @@ public static class WeatherCsv
         return checks.Sound ? Worked.Of<IReadOnlyList<WeatherHour>>(hours, "", Evidence.MeasuredHere) : checks.Refusal;
     }
 
-    private static void Row(CsvReader csv, string[] headers, string[] taken, Func<DateTimeOffset, DateTimeOffset> local, Checks checks, List<WeatherHour> hours)
+    private static void Row(CsvReader csv, string[] headers, string[] taken, Func<DateTimeOffset, DateTimeOffset> local, Checks checks,
+        List<WeatherHour> hours)
     {
         var line = csv.Parser.RawRow;
-        string Cell(string what) => Array.IndexOf(taken, what) is var i && i >= 0 && csv.TryGetField<string>(i, out var cell) ? (cell ?? "").Trim() : "";
+        string Cell(string what) => Array.IndexOf(taken, what) is var i && i >= 0 && csv.TryGetField<string>(i, out var cell)
+            ? (cell ?? "").Trim() : "";
         double Number(string what, double low, double high, double missing)
         {
             var cell = Cell(what);
@@ -53,7 +56,8 @@ public static class WeatherCsv
                 return missing;
             }
 
-            if (MudPie.Core.Measures.TypedNumber.Of(cell, pointIsDecimal: true, commaIsDecimal: true).Value is { } value && value >= low && value <= high)
+            if (MudPie.Core.Measures.TypedNumber.Of(cell, pointIsDecimal: true, commaIsDecimal: true).Value is { } value && value >= low
+                && value <= high)
             {
                 return value;
             }
@@ -70,16 +74,22 @@ public static class WeatherCsv
 
         var kmh = headers[Array.IndexOf(taken, "wind")].Contains("km", StringComparison.OrdinalIgnoreCase);
         var wind = Number("wind", WeatherBounds.Wind.Low, WeatherBounds.Wind.High * (kmh ? 3.6 : 1), double.NaN) / (kmh ? 3.6 : 1);
-        hours.Add(new WeatherHour(new DateTimeOffset(at.UtcTicks / TimeSpan.TicksPerHour * TimeSpan.TicksPerHour, TimeSpan.Zero), Number("warmth", WeatherBounds.Warmth.Low, WeatherBounds.Warmth.High, double.NaN), wind, Number("rain", WeatherBounds.Rain.Low, WeatherBounds.Rain.High, 0), Number("cloud", 0, 100, 50) / 100, Number("humidity", 0, 100, 70) / 100, Cell("gust").Length == 0 ? null : Number("gust", WeatherBounds.Gust.Low, WeatherBounds.Gust.High * (GustKmh(headers, taken) ? 3.6 : 1), double.NaN) / (GustKmh(headers, taken) ? 3.6 : 1), Cell("leafWet").ToLowerInvariant() switch { "" => null, "0" or "no" or "dry" or "false" => false, _ => true }));
+        hours.Add(new WeatherHour(new DateTimeOffset(at.UtcTicks / TimeSpan.TicksPerHour * TimeSpan.TicksPerHour, TimeSpan.Zero),
+            Number("warmth", WeatherBounds.Warmth.Low, WeatherBounds.Warmth.High, double.NaN), wind,
+            Number("rain", WeatherBounds.Rain.Low, WeatherBounds.Rain.High, 0), Number("cloud", 0, 100, 50) / 100,
+            Number("humidity", 0, 100, 70) / 100, Cell("gust").Length == 0
+                ? null : Number("gust", WeatherBounds.Gust.Low, WeatherBounds.Gust.High * (GustKmh(headers, taken) ? 3.6 : 1), double.NaN)
+                    / (GustKmh(headers, taken) ? 3.6 : 1),
+                    Cell("leafWet").ToLowerInvariant() switch { "" => null, "0" or "no" or "dry" or "false" => false, _ => true }));
     }
 
-    private static bool GustKmh(string[] headers, string[] taken) => headers[Array.IndexOf(taken, "gust")].Contains("km", StringComparison.OrdinalIgnoreCase);
+    private static bool GustKmh(string[] headers, string[] taken) =>
+        headers[Array.IndexOf(taken, "gust")].Contains("km", StringComparison.OrdinalIgnoreCase);
 
     private static string TakenFor(string header)
     {
         var h = header.ToLowerInvariant();
-        return h switch
-        {
+        return h switch {
             _ when h.Contains("time") || h.Contains("date") => "time",
             _ when h.Contains("gust") => "gust",
             _ when h.Contains("leaf") && h.Contains("wet") => "leafWet",

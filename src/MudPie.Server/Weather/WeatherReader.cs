@@ -27,8 +27,10 @@ public sealed class WeatherHealth
     public void Fails(DateTimeOffset at, string why) => _failing = new Failing(_failing?.Since ?? at, why);
 }
 
-/// <summary>Asks a weather service on the loopback address every half hour; without one, what is known stays. Whatever it answers, the server goes on.</summary>
-public sealed class WeatherReader(IServiceScopeFactory scopes, TimeProvider time, IConfiguration settings, WeatherHealth health, ILogger<WeatherReader> log) : BackgroundService
+/// <summary>Asks a weather service on the loopback address every half hour; without one, what is known stays. Whatever it answers, the
+/// server goes on.</summary>
+public sealed class WeatherReader(IServiceScopeFactory scopes, TimeProvider time, IConfiguration settings, WeatherHealth health,
+    ILogger<WeatherReader> log) : BackgroundService
 {
     private const int MostBytes = 2_000_000;
     private const int MostRedirects = 3;
@@ -39,12 +41,16 @@ public sealed class WeatherReader(IServiceScopeFactory scopes, TimeProvider time
     /// <inheritdoc/>
     protected override async Task ExecuteAsync(CancellationToken stoppingToken)
     {
-        if (settings["Holding:WeatherUrl"] is not { Length: > 0 } url || !Uri.TryCreate(url, UriKind.Absolute, out var address) || !address.IsLoopback)
+        if (settings["Holding:WeatherUrl"] is not { Length: > 0 } url || !Uri.TryCreate(url, UriKind.Absolute, out var address)
+            || !address.IsLoopback)
         {
             return;
         }
 
-        using var http = new HttpClient(new HttpClientHandler { AllowAutoRedirect = false }) { BaseAddress = address, Timeout = TimeSpan.FromSeconds(5), MaxResponseContentBufferSize = MostBytes };
+        using var http = new HttpClient(new HttpClientHandler { AllowAutoRedirect = false }) {
+            BaseAddress = address,
+            Timeout = TimeSpan.FromSeconds(5), MaxResponseContentBufferSize = MostBytes
+        };
         for (var failed = 0; !stoppingToken.IsCancellationRequested;)
         {
             var wait = Usual;
@@ -86,7 +92,8 @@ public sealed class WeatherReader(IServiceScopeFactory scopes, TimeProvider time
         }
 
         var from = time.GetUtcNow().AddHours(-14);
-        var asked = string.Create(CultureInfo.InvariantCulture, $"hours?latitude={holding.Latitude}&longitude={holding.Longitude}&from={from.UtcDateTime:yyyy-MM-dd'T'HH:mm:ss'Z'}&hours=112");
+        var asked = string.Create(CultureInfo.InvariantCulture,
+            $"hours?latitude={holding.Latitude}&longitude={holding.Longitude}&from={from.UtcDateTime:yyyy-MM-dd'T'HH:mm:ss'Z'}&hours=112");
         var (hours, simulated) = Sound(await Get(http, new Uri(http.BaseAddress!, asked), stop), from);
         using var turn = await scope.ServiceProvider.GetRequiredService<WriteTurns>().Take(stop);
         await scope.ServiceProvider.GetRequiredService<WeatherBook>().Put(hours, simulated ? "simulated" : "service");
@@ -98,14 +105,18 @@ public sealed class WeatherReader(IServiceScopeFactory scopes, TimeProvider time
         for (var hop = 0; hop <= MostRedirects; hop++)
         {
             using var reply = await http.GetAsync(from, stop);
-            if (reply.StatusCode is HttpStatusCode.MovedPermanently or HttpStatusCode.Found or HttpStatusCode.SeeOther or HttpStatusCode.TemporaryRedirect or HttpStatusCode.PermanentRedirect)
+            if (reply.StatusCode is HttpStatusCode.MovedPermanently or HttpStatusCode.Found or HttpStatusCode.SeeOther
+                or HttpStatusCode.TemporaryRedirect or HttpStatusCode.PermanentRedirect)
             {
-                var to = reply.Headers.Location is { } location ? new Uri(from, location) : throw new WeatherException("It sends elsewhere without saying where.");
-                from = to.Authority == http.BaseAddress!.Authority && to.Scheme == http.BaseAddress.Scheme ? to : throw new WeatherException("It sends to another machine, which is not followed.");
+                var to = reply.Headers.Location is { } location
+                    ? new Uri(from, location) : throw new WeatherException("It sends elsewhere without saying where.");
+                from = to.Authority == http.BaseAddress!.Authority && to.Scheme == http.BaseAddress.Scheme
+                    ? to : throw new WeatherException("It sends to another machine, which is not followed.");
                 continue;
             }
 
-            return reply.IsSuccessStatusCode ? await reply.Content.ReadAsByteArrayAsync(stop) : throw new WeatherException($"It answers {(int)reply.StatusCode}.");
+            return reply.IsSuccessStatusCode ? await reply.Content.ReadAsByteArrayAsync(stop)
+                : throw new WeatherException($"It answers {(int)reply.StatusCode}.");
         }
 
         throw new WeatherException("It sends round in circles.");
@@ -134,9 +145,11 @@ public sealed class WeatherReader(IServiceScopeFactory scopes, TimeProvider time
         {
             var wrong = h.At < from.AddDays(-2) || h.At > from.AddDays(30) ? "a time that was not asked for"
                 : !WeatherBounds.Warmth.Holds(h.TemperatureC) ? $"{Say.Number(h.TemperatureC)} °C"
-                : !WeatherBounds.Wind.Holds(h.WindMps) || h.GustMps is { } gust && !WeatherBounds.Gust.Holds(gust) ? $"a wind of {Say.Number(h.WindMps)} m/s"
+                : !WeatherBounds.Wind.Holds(h.WindMps) || h.GustMps is { } gust && !WeatherBounds.Gust.Holds(gust)
+                ? $"a wind of {Say.Number(h.WindMps)} m/s"
                 : !WeatherBounds.Rain.Holds(h.RainMm) ? $"{Say.Number(h.RainMm)} mm of rain"
-                : !WeatherBounds.Share.Holds(h.CloudShare) || !WeatherBounds.Share.Holds(h.HumidityShare) ? "a share of more than all" : null;
+                : !WeatherBounds.Share.Holds(h.CloudShare) || !WeatherBounds.Share.Holds(h.HumidityShare)
+                ? "a share of more than all" : null;
             if (wrong is not null)
             {
                 throw new WeatherException($"It answers {wrong}, which no weather has.");

@@ -7,8 +7,10 @@ using MudPie.Core.Workings;
 
 namespace MudPie.Server.Web;
 
-/// <summary>What a request must hold to before any rule sees it: no null where the contract says none, no text beyond its limit, no signs that can't be seen or kept.</summary>
-/// <remarks>Kept here once for all endpoints and calculators; answers are written as they are. The schemas stay those of the types.</remarks>
+/// <summary>What a request must hold to before any rule sees it: no null where the contract says none, no text beyond its limit, no signs
+/// that can't be seen or kept.</summary>
+/// <remarks>Kept here once for all endpoints and calculators; answers are written as they are. The schemas stay those of the
+/// types.</remarks>
 public static class Contract
 {
     /// <summary>Adds the checks to a set of options.</summary>
@@ -56,7 +58,8 @@ public static class Contract
                 case null when Never:
                     throw new RequestFault(Field, "Nothing was given.", "Fill it in, or leave it out altogether.");
                 case DateTimeOffset at when at.Year is < 1800 or > 2300:
-                    throw new RequestFault(Field, "That time lies at the ends of the calendar.", "Give a day of this century, as 2026-05-01T06:30:00Z.");
+                    throw new RequestFault(Field, "That time lies at the ends of the calendar.",
+                        "Give a day of this century, as 2026-05-01T06:30:00Z.");
                 case string text:
                     Clean(Field, text, Most);
                     break;
@@ -97,7 +100,8 @@ public static class Contract
     {
         if (text.Length > most)
         {
-            throw new RequestFault(field, $"It is longer than {most.ToString("N0", CultureInfo.InvariantCulture)} characters.", "Shorten it, or cut it in two.");
+            throw new RequestFault(field, $"It is longer than {most.ToString("N0", CultureInfo.InvariantCulture)} characters.",
+                "Shorten it, or cut it in two.");
         }
 
         for (var i = 0; i < text.Length; i++)

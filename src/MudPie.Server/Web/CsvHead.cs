@@ -13,13 +13,17 @@ public static class CsvHead
         "dd.MM.yyyy HH:mm", "dd.MM.yyyy HH:mm:ss",
     ];
 
-    /// <summary>A reader before the line of headers: comma, semicolon or tab, as the first line has most of; with or without a mark of the byte order.</summary>
+    /// <summary>A reader before the line of headers: comma, semicolon or tab, as the first line has most of; with or without a mark of the
+    /// byte order.</summary>
     public static CsvReader Open(string text)
     {
         var body = text.TrimStart('\uFEFF');
         var first = body.Split('\n', 2)[0];
         var delimiter = new[] { ";", "\t", "," }.MaxBy(d => first.Split(d).Length)!;
-        return new(new StringReader(body), new CsvConfiguration(CultureInfo.InvariantCulture) { Delimiter = delimiter, BadDataFound = null, MissingFieldFound = null, TrimOptions = TrimOptions.Trim });
+        return new(new StringReader(body), new CsvConfiguration(CultureInfo.InvariantCulture) {
+            Delimiter = delimiter, BadDataFound = null,
+            MissingFieldFound = null, TrimOptions = TrimOptions.Trim
+        });
     }
 
     /// <summary>A time as loggers and weather files write it, in the holding's zone where it names none; null where it is none.</summary>
@@ -32,9 +36,11 @@ public static class CsvHead
         {
             var moments = LocalTimes.Of(there, local);
             // In the hour that comes twice, the one that goes on from the row before.
-            return moments.Cast<DateTimeOffset?>().FirstOrDefault(m => after is null || m > after) ?? moments.Cast<DateTimeOffset?>().LastOrDefault();
+            return moments.Cast<DateTimeOffset?>().FirstOrDefault(m => after is null || m > after) ?? moments.Cast<DateTimeOffset?>()
+                .LastOrDefault();
         }
 
-        return cell.Length > 16 && DateTimeOffset.TryParse(cell, CultureInfo.InvariantCulture, DateTimeStyles.AssumeUniversal, out var at) ? at : null;
+        return cell.Length > 16 && DateTimeOffset.TryParse(cell, CultureInfo.InvariantCulture, DateTimeStyles.AssumeUniversal, out var at)
+            ? at : null;
     }
 }

@@ -8,7 +8,8 @@ namespace MudPie.Server.Web;
 public static class Json
 {
     /// <summary>The same options everywhere.</summary>
-    public static readonly JsonSerializerOptions Options = Set(new JsonSerializerOptions(JsonSerializerDefaults.Web) { TypeInfoResolver = new DefaultJsonTypeInfoResolver() });
+    public static readonly JsonSerializerOptions Options =
+        Set(new JsonSerializerOptions(JsonSerializerDefaults.Web) { TypeInfoResolver = new DefaultJsonTypeInfoResolver() });
 
     /// <summary>Applies them to another set.</summary>
     public static JsonSerializerOptions Set(JsonSerializerOptions options)

@@ -1,6 +1,7 @@
 namespace MudPie.Server.Web;
 
-/// <summary>What a clock on the wall means: on most days one moment, in the hour that is left out none, in the hour that comes twice two.</summary>
+/// <summary>What a clock on the wall means: on most days one moment, in the hour that is left out none, in the hour that comes twice
+/// two.</summary>
 public static class LocalTimes
 {
     /// <summary>The moments at which a clock there shows this, earliest first.</summary>
@@ -30,6 +31,7 @@ public static class LocalTimes
             return null;
         }
 
-        return here.Where(at => at <= now).Cast<DateTimeOffset?>().LastOrDefault() ?? Of(today.AddDays(-1) + clock.ToTimeSpan(), local).Cast<DateTimeOffset?>().LastOrDefault();
+        return here.Where(at => at <= now).Cast<DateTimeOffset?>().LastOrDefault() ?? Of(today.AddDays(-1) + clock.ToTimeSpan(), local)
+            .Cast<DateTimeOffset?>().LastOrDefault();
     }
 }

@@ -19,8 +19,7 @@ public static class Problems
     public static IResult Answer<T>(Ruling<T> ruling) => ruling.Match<IResult>(w => TypedResults.Ok(w), Of);
 
     /// <summary>Nothing there.</summary>
-    public static IResult NotFound(string what) => TypedResults.Problem(new ProblemDetails
-    {
+    public static IResult NotFound(string what) => TypedResults.Problem(new ProblemDetails {
         Status = 404,
         Title = $"There is no such {what}.",
         Detail = "It may have been opened from an old link. Nothing was lost.",
@@ -28,11 +27,13 @@ public static class Problems
 
     /// <summary>What is said where a request was given up.</summary>
     public static Task TookTooLong(HttpContext context) => context.Response.WriteAsJsonAsync(
-        new ProblemDetails { Status = 503, Title = "That took too long, and was stopped.", Detail = "Nothing was kept of it. Ask for less at once, or try it again." }, Json.Options, "application/problem+json");
+        new ProblemDetails {
+            Status = 503, Title = "That took too long, and was stopped.",
+            Detail = "Nothing was kept of it. Ask for less at once, or try it again."
+        }, Json.Options, "application/problem+json");
 
     /// <summary>The details of a refusal.</summary>
-    public static ProblemDetails Details(Refusal refusal, int status = 422) => new()
-    {
+    public static ProblemDetails Details(Refusal refusal, int status = 422) => new() {
         Status = status,
         Title = refusal.Problems.Count == 1 ? refusal.Problems[0].Wrong : "Some of this can't be right.",
         Detail = refusal.Problems.Count == 1 ? refusal.Problems[0].WayOut : "Nothing was kept. Each field says what would do.",
@@ -55,13 +56,20 @@ public sealed partial class ProblemHandler(ILogger<ProblemHandler> log) : IExcep
             return true; // whoever asked has gone: nobody is there to be told
         }
 
-        var problem = exception switch
-        {
+        var problem = exception switch {
             BadHttpRequestException { InnerException: JsonException json } => Unreadable(json),
             BadHttpRequestException bad => Problems.Details(Unbound(bad.Message), bad.StatusCode),
-            DbUpdateConcurrencyException clash => await Versions.Clash(clash, await httpContext.RequestServices.GetRequiredService<HoldingClock>().Units(), cancellationToken),
-            RegexMatchTimeoutException => new ProblemDetails { Status = 422, Title = "That text is too tangled to be understood.", Detail = "Write it shorter and plainer." },
-            _ when FileTrouble.Of(exception) is { } trouble => new ProblemDetails { Status = trouble.Kind == "full" ? 507 : 503, Title = trouble.Wrong, Detail = trouble.WayOut, Extensions = { ["trouble"] = trouble.Kind } },
+            DbUpdateConcurrencyException clash =>
+                await Versions.Clash(clash, await httpContext.RequestServices.GetRequiredService<HoldingClock>().Units(),
+                    cancellationToken),
+            RegexMatchTimeoutException => new ProblemDetails {
+                Status = 422, Title = "That text is too tangled to be understood.",
+                Detail = "Write it shorter and plainer."
+            },
+            _ when FileTrouble.Of(exception) is { } trouble => new ProblemDetails {
+                Status = trouble.Kind == "full" ? 507 : 503,
+                Title = trouble.Wrong, Detail = trouble.WayOut, Extensions = { ["trouble"] = trouble.Kind }
+            },
             _ => null,
         };
         if (problem?.Extensions.ContainsKey("trouble") == true)
@@ -72,7 +80,10 @@ public sealed partial class ProblemHandler(ILogger<ProblemHandler> log) : IExcep
         if (problem is null)
         {
             log.LogError(exception, "A request failed");
-            problem = new ProblemDetails { Status = 500, Title = "Something broke in Mud Pie.", Detail = "What was kept before is safe; this one request was not kept. Try it again." };
+            problem = new ProblemDetails {
+                Status = 500, Title = "Something broke in Mud Pie.",
+                Detail = "What was kept before is safe; this one request was not kept. Try it again."
+            };
         }
 
         httpContext.Response.StatusCode = problem.Status ?? 500;
@@ -80,10 +91,12 @@ public sealed partial class ProblemHandler(ILogger<ProblemHandler> log) : IExcep
         return true;
     }
 
-    /// <summary>A part of an address that is no number, day or word as it should be, or a body that is not there: "Failed to bind parameter "int page" from "abc"." names page.</summary>
+    /// <summary>A part of an address that is no number, day or word as it should be, or a body that is not there: "Failed to bind parameter
+    /// "int page" from "abc"." names page.</summary>
     private static Refusal Unbound(string message) =>
         Parameter().Match(message) is { Success: true } bound
-            ? Refusal.Of(bound.Groups[1].Value, $"“{bound.Groups[2].Value}” could not be read.", "Give whole numbers as 3, other numbers as 6.4, times as 2026-05-01T06:30:00Z.")
+            ? Refusal.Of(bound.Groups[1].Value, $"“{bound.Groups[2].Value}” could not be read.",
+                "Give whole numbers as 3, other numbers as 6.4, times as 2026-05-01T06:30:00Z.")
             : Refusal.Of("body", "There was nothing in the request, or it broke off.", "Send it again, whole.");
 
     [GeneratedRegex("parameter \"[^\" ]+ (\\w+)\" from \"([^\"]{0,60})", RegexOptions.NonBacktracking)]
@@ -104,7 +117,8 @@ public sealed partial class ProblemHandler(ILogger<ProblemHandler> log) : IExcep
         if (Missing().Match(json.Message) is { Success: true } missing)
         {
             var names = missing.Groups[1].Value.Split(',').Select(n => n.Trim(' ', '\'', '.'));
-            return new Refusal([.. names.Select(n => new FieldProblem(at.Length == 0 ? n : $"{at}.{n}", "Nothing was given.", "Fill it in."))]);
+            return new Refusal(
+                [.. names.Select(n => new FieldProblem(at.Length == 0 ? n : $"{at}.{n}", "Nothing was given.", "Fill it in."))]);
         }
 
         if (Words(json.Message, at) is { } words)
@@ -112,18 +126,22 @@ public sealed partial class ProblemHandler(ILogger<ProblemHandler> log) : IExcep
             return Refusal.Of(at.Length == 0 ? "body" : at, "That is not known here.", $"Use {Say.Any(Core.Ideas.Words.All(words))}.");
         }
 
-        return Refusal.Of(at.Length == 0 ? "body" : at, "That could not be read.", "Give a number as 6.4, a text in quotes, a time as 2026-05-01T06:30:00Z.");
+        return Refusal.Of(at.Length == 0 ? "body" : at, "That could not be read.",
+            "Give a number as 6.4, a text in quotes, a time as 2026-05-01T06:30:00Z.");
     }
 
-    /// <summary>The type whose words a field takes, where it takes one of a few: the serializer names it, or the request that the field is in.</summary>
+    /// <summary>The type whose words a field takes, where it takes one of a few: the serializer names it, or the request that the field is
+    /// in.</summary>
     private static Type? Words(string message, string at)
     {
-        if (Ours().Match(message) is not { Success: true } named || (typeof(Refusal).Assembly.GetType(named.Value) ?? typeof(Problems).Assembly.GetType(named.Value)) is not { } type)
+        if (Ours().Match(message) is not { Success: true } named
+            || (typeof(Refusal).Assembly.GetType(named.Value) ?? typeof(Problems).Assembly.GetType(named.Value)) is not { } type)
         {
             return null;
         }
 
-        var field = type.IsEnum ? type : type.GetProperty(at[(at.LastIndexOf('.') + 1)..], BindingFlags.Public | BindingFlags.Instance | BindingFlags.IgnoreCase)?.PropertyType;
+        var field = type.IsEnum ? type : type.GetProperty(at[(at.LastIndexOf('.') + 1)..],
+            BindingFlags.Public | BindingFlags.Instance | BindingFlags.IgnoreCase)?.PropertyType;
         return field is null ? null : (Nullable.GetUnderlyingType(field) ?? field) is { IsEnum: true } words ? words : null;
     }
 

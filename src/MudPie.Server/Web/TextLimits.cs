@@ -1,6 +1,7 @@
 namespace MudPie.Server.Web;
 
-/// <summary>How long a text may be, by the field that it comes in: one table for every request. A longer one is refused before any rule reads it.</summary>
+/// <summary>How long a text may be, by the field that it comes in: one table for every request. A longer one is refused before any rule
+/// reads it.</summary>
 public static class TextLimits
 {
     /// <summary>Of a field that the table does not name: an amount, a name, a word, a time.</summary>
@@ -12,8 +13,7 @@ public static class TextLimits
     /// <summary>Of a whole file that comes as text.</summary>
     public const int WholeFile = 16_000_000;
 
-    private static readonly Dictionary<string, int> ByField = new(StringComparer.OrdinalIgnoreCase)
-    {
+    private static readonly Dictionary<string, int> ByField = new(StringComparer.OrdinalIgnoreCase) {
         ["note"] = Prose,
         ["notes"] = Prose,
         ["text"] = Prose,
@@ -33,5 +33,7 @@ public static class TextLimits
     /// <param name="type">The request's own name.</param>
     /// <param name="field">The field, in camelCase.</param>
     /// <remarks>"note" takes 4,000, "csv" 16,000,000, "amount" 400.</remarks>
-    public static int Of(string type, string field) => ByField.TryGetValue($"{type}.{field}", out var own) ? own : ByField.GetValueOrDefault(field, type == "BookRow" ? Prose : Usual); // what a form took, the book takes back
+    // what a form took, the book takes back
+    public static int Of(string type, string field) => ByField.TryGetValue($"{type}.{field}", out var own)
+        ? own : ByField.GetValueOrDefault(field, type == "BookRow" ? Prose : Usual);
 }

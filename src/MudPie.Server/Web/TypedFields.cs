@@ -28,7 +28,8 @@ public sealed class TypedFields(UnitSystem units)
         }
 
         var range = $"Give {Core.Measures.Units.Show(low, dimension, units)} to {Core.Measures.Units.Show(high, dimension, units)}.";
-        Checks.Add(field, $"{read.Value.Shown} is too {(read.Value.Si < low ? "little" : "much")}.", wayOut is null ? range : $"{range} {wayOut}");
+        Checks.Add(field, $"{read.Value.Shown} is too {(read.Value.Si < low ? "little" : "much")}.", wayOut is null
+            ? range : $"{range} {wayOut}");
         return 0;
     }
 
@@ -37,7 +38,8 @@ public sealed class TypedFields(UnitSystem units)
         string.IsNullOrWhiteSpace(typed) ? null : Quantity(field, typed, dimension, low, high, wayOut);
 
     /// <summary>A bare number of food is a spoon's worth, mL or fl oz: litres or gallons of it nobody means.</summary>
-    public static string? Spoonful(string? typed, UnitSystem units) => string.IsNullOrWhiteSpace(typed) || !char.IsAsciiDigit(typed.Trim()[^1]) ? typed : $"{typed} {(units.IsUs() ? "fl oz" : "mL")}";
+    public static string? Spoonful(string? typed, UnitSystem units) => string.IsNullOrWhiteSpace(typed)
+        || !char.IsAsciiDigit(typed.Trim()[^1]) ? typed : $"{typed} {(units.IsUs() ? "fl oz" : "mL")}";
 
     /// <summary>A name of 1 to 60 characters.</summary>
     public string Name(string field, string? typed, string what)
@@ -59,7 +61,8 @@ public sealed class TypedFields(UnitSystem units)
             return value;
         }
 
-        Checks.Add(field, string.IsNullOrEmpty(value) ? "Nothing was chosen." : $"“{value}” is not known here.", $"Choose {Say.Any(known)}.");
+        Checks.Add(field, string.IsNullOrEmpty(value) ? "Nothing was chosen." : $"“{value}” is not known here.",
+            $"Choose {Say.Any(known)}.");
         return known[0];
     }
 
@@ -69,7 +72,8 @@ public sealed class TypedFields(UnitSystem units)
         var when = at ?? now;
         if (when > now.AddMinutes(5) || when < now.AddYears(-2))
         {
-            Checks.Add(field, when > now ? "That time has not come yet." : "That is more than two years ago.", "Give the time at which it was so.");
+            Checks.Add(field, when > now ? "That time has not come yet." : "That is more than two years ago.",
+                "Give the time at which it was so.");
         }
 
         return when;

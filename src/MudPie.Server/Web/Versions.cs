@@ -50,23 +50,27 @@ public static class Versions
             gone = theirs is null;
             both = theirs is null ? [] : [.. entry.CurrentValues.Properties
                 .Where(p => p.Name != nameof(IVersioned.Version) && !Equals(entry.CurrentValues[p.Name], theirs[p.Name]))
-                .Select(p => new ChangedField(JsonNamingPolicy.CamelCase.ConvertName(p.Name), Text(p.Name, entry.CurrentValues[p.Name], units), Text(p.Name, theirs[p.Name], units)))];
+                .Select(p => new ChangedField(JsonNamingPolicy.CamelCase.ConvertName(p.Name),
+                    Text(p.Name, entry.CurrentValues[p.Name], units), Text(p.Name, theirs[p.Name], units)))];
         }
 
-        return new ProblemDetails
-        {
+        return new ProblemDetails {
             Status = 409,
             Title = gone ? "Somebody else took this away while you had it open." : "Somebody else changed this while you had it open.",
-            Detail = $"Nothing was overwritten.{string.Concat(both.Where(b => !both.Any(x => x.Field == Plain(b.Field) + "Typed")).Take(6).Select(b => $" Its {Words(b.Field)} is now “{b.Theirs ?? "nothing"}”, you had “{b.Yours ?? "nothing"}”."))} Load it again, and make your change once more.",
+            Detail = "Nothing was "
+                + "overwritten."
+                + $"{string.Concat(both.Where(b => !both.Any(x => x.Field == Plain(b.Field) + "Typed")).Take(6)
+                    .Select(b => $" Its {Words(b.Field)} is now “{b.Theirs ?? "nothing"}”, you had “{b.Yours ?? "nothing"}”."))}"
+                    + " Load it again, and make your change once more.",
             Extensions = { ["both"] = both },
         };
     }
 
     // What a field's name ends in says what it is measured in.
-    private static readonly (string End, Dimension Of)[] Measured = [("Lpm", Dimension.Flow), ("KPa", Dimension.Pressure), ("M2", Dimension.Area), ("L", Dimension.Volume), ("M", Dimension.Length), ("C", Dimension.Temperature)];
+    private static readonly (string End, Dimension Of)[] Measured = [("Lpm", Dimension.Flow), ("KPa", Dimension.Pressure),
+        ("M2", Dimension.Area), ("L", Dimension.Volume), ("M", Dimension.Length), ("C", Dimension.Temperature)];
 
-    private static readonly Dictionary<string, string> Called = new(StringComparer.OrdinalIgnoreCase)
-    {
+    private static readonly Dictionary<string, string> Called = new(StringComparer.OrdinalIgnoreCase) {
         ["open"] = "open flow",
         ["shutOff"] = "greatest pressure",
         ["loss"] = "pressure it takes",
@@ -78,22 +82,24 @@ public static class Versions
     };
 
     /// <summary>"areaM2" without its unit: what a field of the typed words is called after.</summary>
-    private static string Plain(string field) => field.Length > 3 && Measured.FirstOrDefault(m => field.EndsWith(m.End, StringComparison.Ordinal)) is { End: { } end } ? field[..^end.Length] : field;
+    private static string Plain(string field) => field.Length > 3
+        && Measured.FirstOrDefault(m => field.EndsWith(m.End, StringComparison.Ordinal)) is { End: { } end } ? field[..^end.Length] : field;
 
     /// <summary>"growingSince" as "growing since", "areaTyped" as "area", "openLpm" as "open flow".</summary>
     private static string Words(string field)
     {
         var plain = Plain(field.EndsWith("Typed", StringComparison.Ordinal) ? field[..^5] : field);
-        return Called.GetValueOrDefault(plain) ?? string.Concat(plain.Select(c => char.IsUpper(c) ? $" {char.ToLowerInvariant(c)}" : $"{c}"));
+        return Called.GetValueOrDefault(plain)
+            ?? string.Concat(plain.Select(c => char.IsUpper(c) ? $" {char.ToLowerInvariant(c)}" : $"{c}"));
     }
 
     private static string? Text(string field, object? value, UnitSystem units) =>
-        value is double si && Measured.FirstOrDefault(m => field.EndsWith(m.End, StringComparison.Ordinal)) is { End: not null } measured ? Units.Show(si, measured.Of, units)
+        value is double si && Measured.FirstOrDefault(m => field.EndsWith(m.End, StringComparison.Ordinal)) is { End: not null } measured
+            ? Units.Show(si, measured.Of, units)
         : value is bool yes ? yes ? "yes" : "no"
         : Text(value);
 
-    private static string? Text(object? value) => value switch
-    {
+    private static string? Text(object? value) => value switch {
         null => null,
         DateTimeOffset at => at.ToUniversalTime().ToString("yyyy-MM-dd HH:mm 'UTC'", CultureInfo.InvariantCulture),
         string { Length: > 120 } text => text[..120] + "…",

@@ -10,17 +10,21 @@ using MudPie.Records;
 
 namespace MudPie.Server.Web;
 
-/// <summary>One write, one transaction, done once: a request sent again with the same Idempotency-Key is answered again and not done again.</summary>
+/// <summary>One write, one transaction, done once: a request sent again with the same Idempotency-Key is answered again and not done
+/// again.</summary>
 /// <remarks>
-/// What has to be computed is computed while nobody waits: the transaction begins as one that only reads, and takes its turn at writing with its first change.
-/// Where another write came between, SQLite says so at that moment, and the work is done again from what stands then. What is soon done is then done within its turn; what takes long a few times more without, and only then within, so that it is done at all.
+/// What has to be computed is computed while nobody waits: the transaction begins as one that only reads, and takes its turn at writing
+/// with its first change.
+/// Where another write came between, SQLite says so at that moment, and the work is done again from what stands then. What is soon done is
+/// then done within its turn; what takes long a few times more without, and only then within, so that it is done at all.
 /// </remarks>
 public sealed class Writes(IHttpContextAccessor accessor, HoldingDb db, TimeProvider clock, IMemoryCache cache, WriteTurns turns)
 {
     /// <summary>Name of the header.</summary>
     public const string Header = "Idempotency-Key";
 
-    /// <summary>Name of the header that says for which holding a write is meant: the same address may serve another one by the time it is sent.</summary>
+    /// <summary>Name of the header that says for which holding a write is meant: the same address may serve another one by the time it is
+    /// sent.</summary>
     public const string MeantFor = "Mudpie-Holding";
 
     /// <summary>How long a key is remembered: longer than any phone keeps a write that waits.</summary>
@@ -39,15 +43,18 @@ public sealed class Writes(IHttpContextAccessor accessor, HoldingDb db, TimeProv
         var key = context.Request.Headers[Header].ToString();
         if (key.Length is < 8 or > 100)
         {
-            return Problems.Of(Refusal.Of(Header, "This write carries no key.", $"Send a header {Header} of 8 to 100 characters, new for each write and the same for each retry."));
+            return Problems.Of(Refusal.Of(Header, "This write carries no key.",
+                $"Send a header {Header} of 8 to 100 characters, new for each write and the same for each retry."));
         }
 
         if (db.Database.GetConnectionString() is { } place && !File.Exists(new SqliteConnectionStringBuilder(place).DataSource))
         {
-            throw new HoldingFileException(FileTrouble.Unreachable); // taken away while it was open: what is written now would be lost with it
+            // taken away while it was open: what is written now would be lost with it
+            throw new HoldingFileException(FileTrouble.Unreachable);
         }
 
-        var write = new Write(key, $"{context.Request.Method} {context.Request.Path}", SentBody.Of(context) ?? "", context.Request.Headers[MeantFor].ToString(), context.RequestAborted);
+        var write = new Write(key, $"{context.Request.Method} {context.Request.Path}", SentBody.Of(context) ?? "",
+            context.Request.Headers[MeantFor].ToString(), context.RequestAborted);
         db.BeforeWrite = async stop => _turn ??= await turns.Take(stop);
         var within = false;
         for (var tried = 1; ; tried++)
@@ -82,7 +89,8 @@ public sealed class Writes(IHttpContextAccessor accessor, HoldingDb db, TimeProv
         await db.Database.OpenConnectionAsync(write.Stop);
         await using var held = ((SqliteConnection)db.Database.GetDbConnection()).BeginTransaction(deferred: !within);
         await using var transaction = (await db.Database.UseTransactionAsync(held, write.Stop))!;
-        if (write.MeantFor.Length > 0 && await db.Holdings.OrderBy(h => h.Id).Select(h => (Guid?)h.Own).FirstOrDefaultAsync(write.Stop) is { } own && own.ToString() != write.MeantFor)
+        if (write.MeantFor.Length > 0 && await db.Holdings.OrderBy(h => h.Id).Select(h => (Guid?)h.Own)
+            .FirstOrDefaultAsync(write.Stop) is { } own && own.ToString() != write.MeantFor)
         {
             return Another();
         }
@@ -91,7 +99,8 @@ public sealed class Writes(IHttpContextAccessor accessor, HoldingDb db, TimeProv
         {
             return before.Request == write.Name && before.Sent == write.Sent
                 ? TypedResults.Content(before.Body, "application/json")
-                : TypedResults.Problem(Problems.Details(Refusal.Of(Header, "This key was used for another write.", "What came with it was not kept. Make a new key for a new write."), 409));
+                : TypedResults.Problem(Problems.Details(Refusal.Of(Header, "This key was used for another write.",
+                    "What came with it was not kept. Make a new key for a new write."), 409));
         }
 
         var ruling = await work();
@@ -102,7 +111,10 @@ public sealed class Writes(IHttpContextAccessor accessor, HoldingDb db, TimeProv
 
         await db.SaveChangesAsync(write.Stop);
         var body = JsonSerializer.Serialize(ruling.Value, Json.Options);
-        db.Acknowledgements.Add(new Acknowledged { Key = write.Key, Request = write.Name, Sent = write.Sent, Body = body, At = clock.GetUtcNow() });
+        db.Acknowledgements.Add(new Acknowledged {
+            Key = write.Key, Request = write.Name, Sent = write.Sent, Body = body,
+            At = clock.GetUtcNow()
+        });
         await db.SaveChangesAsync(write.Stop);
         await Prune(write.Stop);
         await held.CommitAsync(CancellationToken.None);
@@ -125,12 +137,14 @@ public sealed class Writes(IHttpContextAccessor accessor, HoldingDb db, TimeProv
 
     private static ProblemHttpResult Another()
     {
-        var problem = Problems.Details(Refusal.Of("holding", "Another holding is served at this address now.", "Load the page again to see it. What waits here for the one before stays, and is sent when that one is back."), 409);
+        var problem = Problems.Details(Refusal.Of("holding", "Another holding is served at this address now.",
+            "Load the page again to see it. What waits here for the one before stays, and is sent when that one is back."), 409);
         problem.Extensions["trouble"] = "another holding";
         return TypedResults.Problem(problem);
     }
 
-    private static bool Stale(Exception e) => e is SqliteException { SqliteExtendedErrorCode: StaleSnapshot } || e is DbUpdateException { InnerException: SqliteException { SqliteExtendedErrorCode: StaleSnapshot } };
+    private static bool Stale(Exception e) => e is SqliteException { SqliteExtendedErrorCode: StaleSnapshot }
+        || e is DbUpdateException { InnerException: SqliteException { SqliteExtendedErrorCode: StaleSnapshot } };
 
     /// <summary>What is said where there is no holding to write to yet.</summary>
     public static Refusal NoHolding { get; } = Refusal.Of("holding", "There is no holding yet.", "Set it up first: ten short answers.");
@@ -210,7 +224,8 @@ public static class SentBody
             return read;
         }
 
-        public override Task<int> ReadAsync(byte[] buffer, int offset, int count, CancellationToken cancellationToken) => ReadAsync(buffer.AsMemory(offset, count), cancellationToken).AsTask();
+        public override Task<int> ReadAsync(byte[] buffer, int offset, int count, CancellationToken cancellationToken) =>
+            ReadAsync(buffer.AsMemory(offset, count), cancellationToken).AsTask();
 
         public override void Flush()
         {

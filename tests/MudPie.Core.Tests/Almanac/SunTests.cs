@@ -14,7 +14,8 @@ public class SunTests
         {
             var (lat, lon) = (c.GetProperty("latitude").GetDouble(), c.GetProperty("longitude").GetDouble());
             var from = c.GetProperty("fromUtc").GetDateTimeOffset();
-            Enumerable.Range(0, 1440).Max(m => Sun.ElevationDeg(from.AddMinutes(m), lat, lon)).ShouldBe(c.GetProperty("noonElevationDeg").GetDouble(), 0.2, c.ToString());
+            Enumerable.Range(0, 1440).Max(m => Sun.ElevationDeg(from.AddMinutes(m), lat, lon))
+                .ShouldBe(c.GetProperty("noonElevationDeg").GetDouble(), 0.2, c.ToString());
             Sun.ElevationDeg(c.GetProperty("nextRise").GetDateTimeOffset(), lat, lon).ShouldBe(-0.833, 0.03, c.ToString());
             Sun.ElevationDeg(c.GetProperty("nextSet").GetDateTimeOffset(), lat, lon).ShouldBe(-0.833, 0.03, c.ToString());
         }
@@ -26,7 +27,8 @@ public class SunTests
         using var json = JsonDocument.Parse(File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "Reference", "sky-cases.json")));
         foreach (var c in json.RootElement.GetProperty("sun").EnumerateArray())
         {
-            var sun = SunTimes.From(c.GetProperty("latitude").GetDouble(), c.GetProperty("longitude").GetDouble(), c.GetProperty("fromUtc").GetDateTimeOffset()).Value;
+            var sun = SunTimes.From(c.GetProperty("latitude").GetDouble(), c.GetProperty("longitude").GetDouble(), c.GetProperty("fromUtc")
+                .GetDateTimeOffset()).Value;
             Math.Abs((sun.NextRise!.Value - c.GetProperty("nextRise").GetDateTimeOffset()).TotalSeconds).ShouldBeLessThan(60, c.ToString());
             Math.Abs((sun.NextSet!.Value - c.GetProperty("nextSet").GetDateTimeOffset()).TotalSeconds).ShouldBeLessThan(60, c.ToString());
         }
@@ -37,13 +39,15 @@ public class SunTests
     [InlineData(69.65, 18.96, 2026, 12, 21, "polarNight")]
     [InlineData(90, 0, 2026, 6, 21, "polarDay")]
     [InlineData(-90, 0, 2026, 6, 21, "polarNight")]
-    public void Polar_day_and_night_are_said_as_such(double lat, double lon, int y, int m, int d, string state) => SunTimes.From(lat, lon, new DateTimeOffset(y, m, d, 0, 0, 0, TimeSpan.Zero)).Value.State.ShouldBe(state);
+    public void Polar_day_and_night_are_said_as_such(double lat, double lon, int y, int m, int d, string state) =>
+        SunTimes.From(lat, lon, new DateTimeOffset(y, m, d, 0, 0, 0, TimeSpan.Zero)).Value.State.ShouldBe(state);
 
     [Fact]
     public void At_the_edge_of_the_polar_night_a_sun_that_shows_for_minutes_is_seen()
     {
         // Walk south until the sun just shows on midwinter's day: no latitude lies between night all day and a rise with its set.
-        var states = Enumerable.Range(0, 200).Select(i => SunTimes.From(67.9 - (i * 0.005), 0, new DateTimeOffset(2026, 12, 21, 0, 0, 0, TimeSpan.Zero)).Value).ToList();
+        var states = Enumerable.Range(0, 200)
+            .Select(i => SunTimes.From(67.9 - (i * 0.005), 0, new DateTimeOffset(2026, 12, 21, 0, 0, 0, TimeSpan.Zero)).Value).ToList();
         var first = states.FindIndex(s => s.State != "polarNight");
         first.ShouldBeGreaterThan(0);
         states.Skip(first).ShouldAllBe(s => s.NextRise != null && s.NextSet != null);
@@ -65,5 +69,6 @@ public class SunTests
 
     [Fact]
     public void Polar_night_is_one_stretch() =>
-        Sun.Stretches(new(2026, 12, 20, 0, 0, 0, TimeSpan.Zero), new(2026, 12, 22, 0, 0, 0, TimeSpan.Zero), 75, 20).ShouldHaveSingleItem().Light.ShouldBe("night");
+        Sun.Stretches(new(2026, 12, 20, 0, 0, 0, TimeSpan.Zero), new(2026, 12, 22, 0, 0, 0, TimeSpan.Zero), 75, 20)
+            .ShouldHaveSingleItem().Light.ShouldBe("night");
 }

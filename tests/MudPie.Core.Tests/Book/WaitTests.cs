@@ -9,7 +9,8 @@ public class WaitTests
 
     private static readonly BrewOrigin Fed = new(Fed: true, ManureFree: true), Unfed = new(false, true), Unasked = new(false, false);
 
-    private static (double Days, string Why, IReadOnlyList<string> Lifts) Wait(BrewOrigin? origin, Eaten eaten, bool leaf = true) => HarvestWaits.DaysFor(new("tea", "brew", May, null, origin, leaf), None, eaten);
+    private static (double Days, string Why, IReadOnlyList<string> Lifts) Wait(BrewOrigin? origin, Eaten eaten, bool leaf = true) =>
+        HarvestWaits.DaysFor(new("tea", "brew", May, null, origin, leaf), None, eaten);
 
     [Fact]
     public void A_fed_brew_that_nobody_tested_waits_a_hundred_and_twenty_days_where_the_eaten_part_touches_soil_or_spray_and_ninety_else()
@@ -17,7 +18,8 @@ public class WaitTests
         Wait(Fed, Eaten.Touches, leaf: false).Days.ShouldBe(120);
         Wait(Fed, Eaten.Clear, leaf: true).Days.ShouldBe(120);
         Wait(Fed, Eaten.Clear, leaf: false).Days.ShouldBe(90);
-        HarvestWaits.Running([new("leaf tea", "brew", May)], May.AddDays(10), None, Eaten.Touches).Single().Until.ShouldBe(new DateTimeOffset(2026, 8, 29, 18, 0, 0, TimeSpan.Zero));
+        HarvestWaits.Running([new("leaf tea", "brew", May)], May.AddDays(10), None, Eaten.Touches)
+            .Single().Until.ShouldBe(new DateTimeOffset(2026, 8, 29, 18, 0, 0, TimeSpan.Zero));
     }
 
     [Fact]
@@ -45,7 +47,8 @@ public class WaitTests
     {
         Wait(Fed, Eaten.Nothing).Days.ShouldBe(0);
         Wait(Fed, Eaten.Grazed).Days.ShouldBe(HarvestWaits.House["grazing"].Days);
-        HarvestWaits.DaysFor(new("tea", "brew", May, null, Fed), new Dictionary<string, (double, string)> { ["grazing"] = (10, "our vet") }, Eaten.Grazed).Days.ShouldBe(10);
+        HarvestWaits.DaysFor(new("tea", "brew", May, null, Fed), new Dictionary<string, (double, string)> { ["grazing"] = (10, "our vet") },
+            Eaten.Grazed).Days.ShouldBe(10);
         HarvestWaits.DaysFor(new("dung", "manure", May, null, null, false), None, Eaten.Clear).Days.ShouldBe(90);
     }
 
@@ -53,16 +56,19 @@ public class WaitTests
     public void The_grower_s_own_code_comes_first_then_the_label_then_the_house()
     {
         var own = new Dictionary<string, (double, string)> { ["brew"] = (30, "our scheme, rule 4.2") };
-        HarvestWaits.Running([new("tea", "brew", May)], May.AddDays(29), own, Eaten.Touches).Single().Reason.ShouldBe("by your own code: our scheme, rule 4.2");
+        HarvestWaits.Running([new("tea", "brew", May)], May.AddDays(29), own, Eaten.Touches)
+            .Single().Reason.ShouldBe("by your own code: our scheme, rule 4.2");
         HarvestWaits.Running([new("tea", "brew", May)], May.AddDays(31), own, Eaten.Touches).ShouldBeEmpty();
-        HarvestWaits.Running([new("copper", "spray", May, 14)], May.AddDays(10), None, Eaten.Touches).Single().Reason.ShouldBe("by its label");
+        HarvestWaits.Running([new("copper", "spray", May, 14)], May.AddDays(10), None, Eaten.Touches)
+            .Single().Reason.ShouldBe("by its label");
         HarvestWaits.Running([new("soap", "spray", May)], May.AddDays(6), None, Eaten.Touches).Single().Days.ShouldBe(7);
     }
 
     [Fact]
     public void The_longest_comes_first_and_what_is_over_is_gone()
     {
-        var waits = HarvestWaits.Running([new("seaweed", "biostimulant", May), new("tea", "brew", May.AddDays(-3)), new("odd", "unheard of", May)], May.AddHours(1), None, Eaten.Touches);
+        var waits = HarvestWaits.Running([new("seaweed", "biostimulant", May), new("tea", "brew", May.AddDays(-3)),
+            new("odd", "unheard of", May)], May.AddHours(1), None, Eaten.Touches);
         waits.Select(w => w.What).ShouldBe(["tea", "odd", "seaweed"]);
     }
 

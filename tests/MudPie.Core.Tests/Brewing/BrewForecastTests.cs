@@ -5,8 +5,7 @@ namespace MudPie.Core.Tests.Brewing;
 /// <summary>The ensemble: what it must say before and after readings.</summary>
 public class BrewForecastTests
 {
-    private static ForecastQuestion Bucket(params OxygenAt[] readings) => new()
-    {
+    private static ForecastQuestion Bucket(params OxygenAt[] readings) => new() {
         VolumeL = 19,
         DepthM = 0.3,
         Diffuser = "airStone",

@@ -11,8 +11,7 @@ public class BrewPlanTests
 
     private static Ruling<BrewPlanAnswer> Plan(BrewPlanQuestion q) => BrewPlan.Of(q, at => at);
 
-    private static BrewPlanQuestion Leaf => new()
-    {
+    private static BrewPlanQuestion Leaf => new() {
         Beds = [new PlanBed { Name = "Ridge Bed 1", AreaM2 = 36 }, new PlanBed { Name = "Ridge Bed 2", AreaM2 = 240 }],
         Purpose = Purpose.Leaf,
         Now = Now,
@@ -36,7 +35,8 @@ public class BrewPlanTests
         plan.Making.ShouldBe(Making.Tea);
         plan.BrewL.ShouldBe(14.5, 0.01); // 276 m² × 5 L per 100 m² × 1.05 = 14.49
         plan.Water.Amount!.Value.ShouldBe(14.5 * 0.6 * 2.5, 1e-6);
-        plan.Steps.Select(s => s.Id).ShouldBe(["shop", "fill", "clear", "strip", "source", "foods", "thinning", "check", "sprayer", "use", "air-off", "wash"]);
+        plan.Steps.Select(s => s.Id)
+            .ShouldBe(["shop", "fill", "clear", "strip", "source", "foods", "thinning", "check", "sprayer", "use", "air-off", "wash"]);
         plan.Steps.Zip(plan.Steps.Skip(1)).ShouldAllBe(p => p.First.At <= p.Second.At);
         plan.Steps.Single(s => s.Id == "use").At.ShouldBe(Leaf.UseAt!.Value);
         plan.Steps[0].At.ShouldBeGreaterThan(Now);
@@ -116,8 +116,7 @@ public class BrewPlanTests
     [Property(MaxTest = 25)]
     public void Whatever_is_asked_the_plan_fits_the_vessel_and_never_says_NaN(ushort area, byte working, byte warmth, byte flow)
     {
-        var q = Leaf with
-        {
+        var q = Leaf with {
             Beds = [new PlanBed { Name = "a", AreaM2 = 1 + area }],
             VesselWorkingL = 5 + (working * 4),
             VesselDepthM = 0.4,
@@ -153,7 +152,8 @@ public class BrewPlanTests
     public void An_unfit_source_stops_the_plan_an_unclean_vessel_and_a_living_bed_are_said()
     {
         var unfit = SourceGate.Judge(new SourceAnswers { Kind = "compost", Manure = "raw" }).Value;
-        Plan(Leaf with { SourceRulings = new Dictionary<string, SourceRuling> { ["castings"] = unfit } }).Value.Verdict.Sentence.ShouldBe("Not from this source.");
+        Plan(Leaf with { SourceRulings = new Dictionary<string, SourceRuling> { ["castings"] = unfit } }).Value.Verdict.Sentence
+            .ShouldBe("Not from this source.");
         var plan = Plan(Leaf with { VesselUnclean = true, Beds = [Leaf.Beds[0] with { Life = Life.Living }, Leaf.Beds[1]] }).Worked;
         plan.Cautions[0].Id.ShouldBe("vessel-unclean");
         plan.Value.GroundSays.Single().ShouldContain("Ridge Bed 1: this ground is alive already");
@@ -165,27 +165,32 @@ public class BrewPlanTests
         var counted = Plan(Leaf with { BiasByCount = Bias.Bacterial }).Worked;
         counted.Value.Bias.ShouldBe(Bias.Balanced); // annuals lean bacterial, and so does the source already
         counted.Forks.Single(f => f.Id == "bias").House.ShouldBe("count");
-        Plan(Leaf with { BiasByCount = Bias.Bacterial, Choices = new Dictionary<string, string> { ["bias"] = "crop" } }).Value.Bias.ShouldBe(Bias.Bacterial);
+        Plan(Leaf with { BiasByCount = Bias.Bacterial, Choices = new Dictionary<string, string> { ["bias"] = "crop" } }).Value.Bias
+            .ShouldBe(Bias.Bacterial);
     }
 
     [Fact]
     public void Food_in_parts_becomes_steps_at_their_hours_and_each_food_says_what_it_does()
     {
-        var plan = Plan(Leaf with { Foods = [new FoodAmount { Kind = "fishHydrolysate", Ml = 4 }, new FoodAmount { Kind = "fishHydrolysate", Ml = 4, AtH = 6 }, new FoodAmount { Kind = "molasses", Ml = 3 }] }).Value;
+        var plan = Plan(Leaf with {
+            Foods = [new FoodAmount { Kind = "fishHydrolysate", Ml = 4 },
+            new FoodAmount { Kind = "fishHydrolysate", Ml = 4, AtH = 6 }, new FoodAmount { Kind = "molasses", Ml = 3 }]
+        }).Value;
         (plan.Steps.Single(s => s.Id == "feed-6").At - plan.StartAt).TotalHours.ShouldBe(6, 1e-6);
         plan.Effects.Select(e => e.Kind).ShouldBe(["fishHydrolysate", "molasses"]);
         plan.Effects.ShouldAllBe(e => e.OxygenMgPerL < 0);
         plan.Effects[1].FungalShare.ShouldBeLessThan(-0.02); // molasses is what pulls the fungal share down
-        Plan(Leaf with { Foods = [new FoodAmount { Kind = "molasses", Ml = 3, AtH = 90 }] }).Refused!.Problems[0].Field.ShouldBe("foods[0].atH");
+        Plan(Leaf with { Foods = [new FoodAmount { Kind = "molasses", Ml = 3, AtH = 90 }] }).Refused!.Problems[0].Field
+            .ShouldBe("foods[0].atH");
     }
 
     [Fact]
     public void A_bench_of_two_circuits_is_what_the_plan_breathes_with()
     {
-        var bench = new AirBenchQuestion
-        {
+        var bench = new AirBenchQuestion {
             Pumps = [new BenchPump { OpenLpm = 6, ShutOffKPa = 20, Count = 2 }],
-            Outlets = [new BenchOutlet { Diffuser = "airStone", DepthM = 0.28, Share = 0.5 }, new BenchOutlet { Diffuser = "drilledPipe", DepthM = 0.28, Share = 0.5 }],
+            Outlets = [new BenchOutlet { Diffuser = "airStone", DepthM = 0.28, Share = 0.5 },
+                new BenchOutlet { Diffuser = "drilledPipe", DepthM = 0.28, Share = 0.5 }],
         };
         var plan = Plan(Leaf with { Bench = bench }).Value;
         plan.Brew.Outlets!.Count.ShouldBe(2);
@@ -205,9 +210,9 @@ public class BrewPlanTests
         Plan(Leaf with { PumpShutOffKPa = 3 }).Refused!.Problems[0].Field.ShouldBe("pump");
     }
 
-    private static WatchQuestion Sliding(params SeenAt<double>[] oxygen) => new()
-    {
-        Brew = BrewRunTests.Bucket with { Foods = [new FoodAmount { Kind = "fishHydrolysate", Ml = 22 }, new FoodAmount { Kind = "kelpLiquid", Ml = 15 }] },
+    private static WatchQuestion Sliding(params SeenAt<double>[] oxygen) => new() {
+        Brew = BrewRunTests.Bucket
+            with { Foods = [new FoodAmount { Kind = "fishHydrolysate", Ml = 22 }, new FoodAmount { Kind = "kelpLiquid", Ml = 15 }] },
         StartedAt = Now,
         UseAtH = 23,
         Seen = new BrewSeen { IsTea = true, NowH = oxygen.Length == 0 ? 1 : oxygen[^1].H + 0.2, StripMgPerL = 0, Oxygen = oxygen },
@@ -227,7 +232,8 @@ public class BrewPlanTests
     [Fact]
     public void A_steady_brew_is_left_alone_and_its_next_look_is_due_in_two_hours()
     {
-        var calm = Sliding(new(3, 8.7), new(6, 8.6), new(9, 8.5), new(12, 8.5)) with { Brew = BrewRunTests.Bucket with { Foods = [], TemperatureC = 24 }, UseAtH = 26 };
+        var calm = Sliding(new(3, 8.7), new(6, 8.6), new(9, 8.5), new(12, 8.5))
+            with { Brew = BrewRunTests.Bucket with { Foods = [], TemperatureC = 24 }, UseAtH = 26 };
         var watch = BrewWatch.Of(calm, at => at).Value;
         watch.Verdict.Tone.ShouldBe(Tone.Go);
         watch.Remedies.ShouldBeEmpty();

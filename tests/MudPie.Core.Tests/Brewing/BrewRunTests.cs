@@ -9,8 +9,7 @@ public class BrewRunTests
 {
     private static readonly JsonSerializerOptions Json = new(JsonSerializerDefaults.Web);
 
-    public static readonly BrewQuestion Bucket = new()
-    {
+    public static readonly BrewQuestion Bucket = new() {
         VolumeL = 19,
         DepthM = 0.3,
         Diffuser = "airStone",
@@ -65,8 +64,7 @@ public class BrewRunTests
     public void Nothing_is_made_from_nothing(byte warmth, byte air, byte molasses, byte compost)
     {
         // d(Sr+Sx+B+F)/dt = −OUR + what the source releases, so what is there at the end plus what was burnt is what went in.
-        var question = Bucket with
-        {
+        var question = Bucket with {
             TemperatureC = 4 + (warmth % 38),
             AirLpm = air % 40,
             Sources = [new SourceAmount { Kind = "compost", Litres = 0.1 + (compost % 30 / 10.0) }],
@@ -85,7 +83,8 @@ public class BrewRunTests
             double[] weight = [5 / 18.0, 8 / 18.0, 5 / 18.0];
             for (var i = 0; i < 3; i++)
             {
-                burnt += trace.LengthOf(step) * weight[i] * eq.OxygenUse(trace.StartOf(step) + (at[i] * trace.LengthOf(step)), trace.Inside(step, at[i]));
+                burnt += trace.LengthOf(step) * weight[i] * eq.OxygenUse(trace.StartOf(step) + (at[i] * trace.LengthOf(step)),
+                    trace.Inside(step, at[i]));
             }
         }
 
@@ -166,8 +165,7 @@ public class BrewRunTests
     [InlineData("depthM", 0.0)]
     public void Nonsense_is_refused_by_the_name_of_its_field(string field, double value)
     {
-        var question = field switch
-        {
+        var question = field switch {
             "volumeL" => Bucket with { VolumeL = value },
             "temperatureC" => Bucket with { TemperatureC = value },
             "airLpm" => Bucket with { AirLpm = value },
@@ -185,7 +183,8 @@ public class BrewRunTests
     public void All_that_is_wrong_is_said_at_once()
     {
         var refused = BrewRun.Of(new BrewQuestion { Diffuser = "bellows", Foods = [new FoodAmount { Kind = "manure", Ml = 3 }] }).Refused!;
-        refused.Problems.Select(p => p.Field).ShouldBe(["volumeL", "depthM", "airLpm", "hours", "diffuser", "temperatureC", "foods[0].kind"], ignoreOrder: true);
+        refused.Problems.Select(p => p.Field)
+            .ShouldBe(["volumeL", "depthM", "airLpm", "hours", "diffuser", "temperatureC", "foods[0].kind"], ignoreOrder: true);
     }
 
     [Fact]
@@ -196,7 +195,8 @@ public class BrewRunTests
         water.MinOxygen.ShouldBe(0.97 * 9.0924, 1e-3);
     }
 
-    private static JsonDocument Cases() => JsonDocument.Parse(File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "Reference", "brew-cases.json")));
+    private static JsonDocument Cases() =>
+        JsonDocument.Parse(File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "Reference", "brew-cases.json")));
 
     private static void Near(double got, JsonElement want)
     {

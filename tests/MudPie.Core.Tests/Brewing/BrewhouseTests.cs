@@ -10,7 +10,8 @@ public class BrewhouseTests
     [Fact]
     public void Mixed_waters_are_dosed_for_their_milligrams_wherever_those_are()
     {
-        WaterPart[] parts = [new() { Name = "mains", Kind = "mains", Litres = 60, ChlorineMgPerL = 0.6, Chloramine = true }, new() { Name = "rain", Kind = "rain", Litres = 120 }];
+        WaterPart[] parts = [new() { Name = "mains", Kind = "mains", Litres = 60, ChlorineMgPerL = 0.6, Chloramine = true },
+            new() { Name = "rain", Kind = "rain", Litres = 120 }];
         var mix = WaterBench.Of(parts, new Dictionary<string, double> { ["ascorbic"] = 0.00002 }).Worked;
 
         mix.Value.MgPerL.ShouldBe(0.2, 1e-9);
@@ -32,10 +33,14 @@ public class BrewhouseTests
         unknown.Verdict.Why.ShouldContain("2 mg/L is assumed");
         WaterBench.Of([new WaterPart { Kind = "surface", Litres = 10, ChlorineMgPerL = 0 }]).Value.Verdict.Tone.ShouldBe(Tone.Stop);
         WaterBench.Of([]).Refused!.Problems[0].Field.ShouldBe("parts");
-        WaterBench.Of([new WaterPart { Litres = -1, ChlorineMgPerL = 99 }]).Refused!.Problems.Select(p => p.Field).ShouldBe(["parts[0].litres", "parts[0].chlorineMgPerL"]);
+        WaterBench.Of([new WaterPart { Litres = -1, ChlorineMgPerL = 99 }]).Refused!.Problems.Select(p => p.Field)
+            .ShouldBe(["parts[0].litres", "parts[0].chlorineMgPerL"]);
     }
 
-    private static SourceAnswers LeafMould => new() { Kind = "compost", HeatsWhenTurned = "no", HeatRecord = "kept", AgeMonths = 14, Manure = "none", Diseased = "no", Sterilised = "no", Moisture = "wrungOut", Smell = Smell.Earthy };
+    private static SourceAnswers LeafMould => new() {
+        Kind = "compost", HeatsWhenTurned = "no", HeatRecord = "kept", AgeMonths = 14,
+        Manure = "none", Diseased = "no", Sterilised = "no", Moisture = "wrungOut", Smell = Smell.Earthy
+    };
 
     [Fact]
     public void Finished_leaf_mould_is_good_to_brew() => SourceGate.Judge(LeafMould).Value.Fitness.ShouldBe(SourceFitness.Fit);
@@ -47,7 +52,12 @@ public class BrewhouseTests
     [InlineData("none", "kept", "no", "yes", "not finished")]
     public void What_brewing_would_multiply_is_refused(string manure, string heat, string diseased, string heats, string because)
     {
-        var ruling = SourceGate.Judge(LeafMould with { Manure = manure, HeatRecord = heat, Diseased = diseased, HeatsWhenTurned = heats }).Value;
+        var ruling = SourceGate.Judge(LeafMould with {
+            Manure = manure,
+            HeatRecord = heat,
+            Diseased = diseased,
+            HeatsWhenTurned = heats
+        }).Value;
         ruling.Fitness.ShouldBe(SourceFitness.Unfit);
         string.Join(" ", ruling.Reasons).ShouldContain(because);
     }
@@ -67,7 +77,8 @@ public class BrewhouseTests
     [InlineData(8, 0.1, Life.Poor)]
     [InlineData(6, 0.8, Life.Living)]
     [InlineData(14, 0.5, Life.Middling)] // 0.29 at seven weeks
-    public void A_cotton_strip_tells_poor_ground_from_living(double weeks, double gone, Life life) => GroundAlive.CottonStrip(weeks, gone).Value.Life.ShouldBe(life);
+    public void A_cotton_strip_tells_poor_ground_from_living(double weeks, double gone, Life life) =>
+        GroundAlive.CottonStrip(weeks, gone).Value.Life.ShouldBe(life);
 
     [Fact]
     public void A_burst_of_carbon_dioxide_tells_the_same_and_living_ground_is_promised_little()
@@ -83,7 +94,8 @@ public class BrewhouseTests
         var one = ExtractStrength.Of([new ExtractLoad { Litres = 1, Seconds = 90 }], 20, 300).Value;
         one.Washed[0].ShouldBe(0.8, 1e-12);
         one.LitresPer100L.ShouldBe(4, 1e-12);
-        var two = ExtractStrength.Of([new ExtractLoad { Litres = 1, Seconds = 90 }, new ExtractLoad { Litres = 1, Seconds = 180 }], 20, 120, 2e9, 0.5).Value;
+        var two = ExtractStrength.Of([new ExtractLoad { Litres = 1, Seconds = 90 }, new ExtractLoad { Litres = 1, Seconds = 180 }], 20, 120,
+            2e9, 0.5).Value;
         two.LitresPer100L.ShouldBe((0.8 + 0.96) / 20 * 100, 1e-9);
         two.OrganismsPerMl!.Value.ShouldBe(2e9 * 0.5 * 1000 * 1.76 / 20_000, 1);
         two.Mesh.ShouldContain("keeps back");
@@ -106,9 +118,15 @@ public class BrewhouseTests
     [Fact]
     public void A_recipe_file_that_is_wrong_is_told_field_by_field()
     {
-        var wrong = Recipes.Wrong(Recipes.Starting[0] with { Name = "", Bias = null, ForLitres = -1, Foods = [new FoodAmount { Kind = "blood", Ml = 5 }] })!;
+        var wrong = Recipes.Wrong(Recipes.Starting[0] with {
+            Name = "",
+            Bias = null,
+            ForLitres = -1,
+            Foods = [new FoodAmount { Kind = "blood", Ml = 5 }]
+        })!;
         wrong.Problems.Select(p => p.Field).ShouldBe(["name", "bias", "forLitres"]);
-        Recipes.Wrong(Recipes.Starting[0] with { Foods = [new FoodAmount { Kind = "blood", Ml = 5 }] })!.Problems[0].Field.ShouldBe("foods[0].kind");
+        Recipes.Wrong(Recipes.Starting[0] with { Foods = [new FoodAmount { Kind = "blood", Ml = 5 }] })!.Problems[0].Field
+            .ShouldBe("foods[0].kind");
         Recipes.Wrong(Recipes.Starting[0] with { Format = "other" })!.Problems[0].Field.ShouldBe("format");
     }
 
@@ -121,8 +139,7 @@ public class BrewhouseTests
         n.Sentence.ShouldContain("no fertiliser");
     }
 
-    private static AirBenchQuestion OneStone => new()
-    {
+    private static AirBenchQuestion OneStone => new() {
         VolumeL = 19,
         Pumps = [new BenchPump { OpenLpm = 6, ShutOffKPa = 20 }],
         Outlets = [new BenchOutlet { Diffuser = "airStone", DepthM = 0.25, LossKPa = 3 }],
@@ -150,10 +167,11 @@ public class BrewhouseTests
     [Fact]
     public void Two_pumps_and_two_circuits_share_the_air_by_their_valves()
     {
-        var bench = AirBench.Of(OneStone with
-        {
-            Pumps = [new BenchPump { OpenLpm = 30, ShutOffKPa = 20, Count = 2 }, new BenchPump { Curve = [new(40, 0), new(25, 8), new(0, 18)] }],
-            Outlets = [new BenchOutlet { Name = "bag", Diffuser = "drilledPipe", DepthM = 0.5, Share = 0.25 }, new BenchOutlet { Name = "floor", Diffuser = "airStone", DepthM = 0.7, Share = 0.75 }],
+        var bench = AirBench.Of(OneStone with {
+            Pumps = [new BenchPump { OpenLpm = 30, ShutOffKPa = 20, Count = 2 },
+                new BenchPump { Curve = [new(40, 0), new(25, 8), new(0, 18)] }],
+            Outlets = [new BenchOutlet { Name = "bag", Diffuser = "drilledPipe", DepthM = 0.5, Share = 0.25 },
+                new BenchOutlet { Name = "floor", Diffuser = "airStone", DepthM = 0.7, Share = 0.75 }],
             VolumeL = 180,
         }).Value;
         bench.Outlets[1].Lpm.ShouldBe(3 * bench.Outlets[0].Lpm, 1e-6);
@@ -168,15 +186,19 @@ public class BrewhouseTests
     {
         AirBench.Of(OneStone with { FillL = 2, FillS = 30 }).Worked.Value.TotalLpm.ShouldBe(4, 1e-9);
         AirBench.Of(OneStone with { FillL = 2, FillS = 30 }).Worked.Sure.ShouldBe(Evidence.MeasuredHere);
-        AirBench.Of(OneStone with { Outlets = [OneStone.Outlets[0] with { DepthM = 2.5 }] }).Refused!.Problems[0].Wrong.ShouldContain("No air comes out");
-        AirBench.Of(OneStone with { Pumps = [new BenchPump { Curve = [new(10, 0), new(12, 5)] }] }).Refused!.Problems[0].Field.ShouldBe("pumps[0].curve");
+        AirBench.Of(OneStone with { Outlets = [OneStone.Outlets[0] with { DepthM = 2.5 }] }).Refused!.Problems[0].Wrong
+            .ShouldContain("No air comes out");
+        AirBench.Of(OneStone with { Pumps = [new BenchPump { Curve = [new(10, 0), new(12, 5)] }] }).Refused!.Problems[0].Field
+            .ShouldBe("pumps[0].curve");
         AirBench.Of(OneStone with { Outlets = [] }).Refused!.Problems[0].Field.ShouldBe("outlets");
     }
 
     [Property(MaxTest = 60)]
     public void More_pressure_from_the_water_never_gives_more_air(byte a, byte b)
     {
-        double At(double depth) => AirBench.Of(OneStone with { Outlets = [OneStone.Outlets[0] with { DepthM = depth, HoseM = 2, HoseMm = 5 }] }).Match(w => w.Value.TotalLpm, _ => 0);
+        double At(double depth) =>
+            AirBench.Of(OneStone with { Outlets = [OneStone.Outlets[0] with { DepthM = depth, HoseM = 2, HoseMm = 5 }] })
+                .Match(w => w.Value.TotalLpm, _ => 0);
         var (shallow, deep) = (0.05 + (Math.Min(a, b) / 200.0), 0.05 + (Math.Max(a, b) / 200.0));
         At(deep).ShouldBeLessThanOrEqualTo(At(shallow) + 1e-9);
     }
@@ -185,8 +207,12 @@ public class BrewhouseTests
     public void Several_outlets_in_the_model_are_their_sum()
     {
         var one = BrewRunTests.Bucket with { Hours = 24 };
-        var halves = one with { Outlets = [new OutletAir { Diffuser = "airStone", DepthM = one.DepthM, AirLpm = one.AirLpm / 2 }, new OutletAir { Diffuser = "airStone", DepthM = one.DepthM, AirLpm = one.AirLpm / 2 }] };
+        var halves = one with {
+            Outlets = [new OutletAir { Diffuser = "airStone", DepthM = one.DepthM, AirLpm = one.AirLpm / 2 },
+            new OutletAir { Diffuser = "airStone", DepthM = one.DepthM, AirLpm = one.AirLpm / 2 }]
+        };
         BrewRun.Of(halves).Value.MinOxygen.ShouldBe(BrewRun.Of(one).Value.MinOxygen, 1e-6);
-        BrewRun.Of(one with { Outlets = [new OutletAir { Diffuser = "bellows", DepthM = 1, AirLpm = 1 }] }).Refused!.Problems[0].Field.ShouldBe("outlets[0].diffuser");
+        BrewRun.Of(one with { Outlets = [new OutletAir { Diffuser = "bellows", DepthM = 1, AirLpm = 1 }] }).Refused!.Problems[0].Field
+            .ShouldBe("outlets[0].diffuser");
     }
 }

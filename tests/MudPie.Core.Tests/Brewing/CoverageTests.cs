@@ -18,7 +18,9 @@ public class CoverageTests(ITestOutputHelper output)
         for (var i = 0; i < 250; i++)
         {
             var hidden = HiddenBrew.Of(brew, 20_260_000 + i);
-            var readings = ReadAt.Select(h => new OxygenAt { H = h, MgPerL = hidden.ReadAt(h, new Straying(BrewForecast.ReadingSigma))!.MgPerL }).ToList();
+            var readings =
+                ReadAt.Select(h => new OxygenAt { H = h, MgPerL = hidden.ReadAt(h, new Straying(BrewForecast.ReadingSigma))!.MgPerL })
+                    .ToList();
             var told = BrewForecast.Of(new ForecastQuestion(brew) { Members = 300, Seed = 77 + i, Readings = readings }).Value;
             foreach (var h in AskAt)
             {
@@ -26,7 +28,8 @@ public class CoverageTests(ITestOutputHelper output)
                 asked++;
                 before += truth >= blind.Low10[p].MgPerL && truth <= blind.High90[p].MgPerL ? 1 : 0;
                 after += truth >= told.Low10[p].MgPerL && truth <= told.High90[p].MgPerL ? 1 : 0;
-                (wide, narrow) = (wide + blind.High90[p].MgPerL - blind.Low10[p].MgPerL, narrow + told.High90[p].MgPerL - told.Low10[p].MgPerL);
+                (wide, narrow) = (wide + blind.High90[p].MgPerL - blind.Low10[p].MgPerL, narrow + told.High90[p].MgPerL
+                    - told.Low10[p].MgPerL);
             }
 
             if (hidden.Below6AtH() is { } crosses && crosses > ReadAt[^1] && told.Below6AtH.Median is { } said)
@@ -36,7 +39,9 @@ public class CoverageTests(ITestOutputHelper output)
         }
 
         errors.Sort();
-        output.WriteLine($"before {100.0 * before / asked:0.0} %, after {100.0 * after / asked:0.0} %, band {100 * narrow / wide:0} % as wide; crossing after three readings: median error {errors[errors.Count / 2]:0.00} h, nine in ten under {errors[(int)(errors.Count * 0.9)]:0.00} h, of {errors.Count}");
+        output.WriteLine($"before {100.0 * before / asked:0.0} %, after {100.0 * after / asked:0.0} %, band {100 * narrow / wide:0} % as "
+            + $"wide; crossing after three readings: median error {errors[errors.Count / 2]:0.00} h, nine in ten "
+            + $"under {errors[(int)(errors.Count * 0.9)]:0.00} h, of {errors.Count}");
         (100.0 * before / asked).ShouldBeInRange(75, 88);
         (100.0 * after / asked).ShouldBeInRange(75, 88);
         (narrow / wide).ShouldBeLessThan(0.85);

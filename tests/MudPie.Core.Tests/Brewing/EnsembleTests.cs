@@ -30,12 +30,14 @@ public class EnsembleTests
     public void Members_taken_in_by_degrees_give_the_posterior_that_algebra_gives_and_never_die_out()
     {
         var sigma = Math.Sqrt(Math.Log(1 + (0.35 * 0.35)));
-        // One multiplier measured as 0.6 ± 0.02: normal prior times normal likelihood, so sharp that of a plain draw some ten members would be left.
+        // One multiplier measured as 0.6 ± 0.02: normal prior times normal likelihood, so sharp that of a plain draw some ten members would
+        // be left.
         var (members, misfits) = Ensemble.Draw(4000, 3).Tempered(l => Math.Pow((l[0] - 0.6) / 0.02, 2), 5);
 
         var precision = (1 / (sigma * sigma)) + (1 / 0.0004);
         members.Mean()[0].ShouldBe(0.6 / 0.0004 / precision, 0.003);
-        double Variance(int d) => Enumerable.Range(0, members.Count).Sum(i => members.Weights[i] * Math.Pow(members.Logs[i][d] - members.Mean()[d], 2));
+        double Variance(int d) =>
+            Enumerable.Range(0, members.Count).Sum(i => members.Weights[i] * Math.Pow(members.Logs[i][d] - members.Mean()[d], 2));
         Math.Sqrt(Variance(0)).ShouldBe(Math.Sqrt(1 / precision), 0.002);
         members.Mean()[1].ShouldBe(0, 0.03); // what was not measured is as it was
         Math.Sqrt(Variance(1)).ShouldBe(sigma, 0.03);
@@ -65,7 +67,12 @@ public class EnsembleTests
     [InlineData(15, 2, 0)]
     public void Stopping_past_the_peak_finds_the_same_ready_time_as_running_all_hours(double warmth, double air, double fish)
     {
-        var setup = (BrewRunTests.Bucket with { TemperatureC = warmth, AirLpm = air, Foods = [new FoodAmount { Kind = "fishHydrolysate", Ml = fish }], Hours = 24 }).MakeReady().Setup!;
+        var setup = (BrewRunTests.Bucket with {
+            TemperatureC = warmth,
+            AirLpm = air,
+            Foods = [new FoodAmount { Kind = "fishHydrolysate", Ml = fish }],
+            Hours = 24
+        }).MakeReady().Setup!;
         var trace = new BrewTrace();
         setup.Solve(Multipliers.Table, setup.Horizon, 1e-6, trace);
         var whole = BrewRun.ReadyAt(trace, setup.Horizon);

@@ -11,11 +11,13 @@ public class ForecastDoubtTests(ITestOutputHelper output)
 
     private static BrewQuestion Brew => BrewRunTests.Bucket with { Hours = 24 };
 
-    internal sealed record Score(double Covered, double CoveredAtLeast, double Trusted, double CoveredIfTrusted, double Fewest, double Width);
+    internal sealed record Score(double Covered, double CoveredAtLeast, double Trusted, double CoveredIfTrusted, double Fewest,
+        double Width);
 
     private static Score Try(Func<int, HiddenBrew> hide, Straying strays, int readings, int members = 300)
     {
-        var (asked, covered, least, trusted, coveredTrusted, askedTrusted, fewest, width) = (0, 0, 0, 0, 0, 0, double.PositiveInfinity, 0.0);
+        var (asked, covered, least, trusted, coveredTrusted, askedTrusted, fewest, width) =
+            (0, 0, 0, 0, 0, 0, double.PositiveInfinity, 0.0);
         for (var i = 0; i < Brews; i++)
         {
             var hidden = hide(i);
@@ -23,7 +25,8 @@ public class ForecastDoubtTests(ITestOutputHelper output)
             var told = BrewForecast.Of(new ForecastQuestion(Brew) { Members = members, Seed = 77 + i, Readings = read }).Value;
             trusted += told.Trusted ? 1 : 0;
             fewest = Math.Min(fewest, told.EffectiveMembers / members);
-            bool In(double h) => hidden.OxygenAt(h) is var o && o >= told.Low10[(int)(h * 2)].MgPerL && o <= told.High90[(int)(h * 2)].MgPerL;
+            bool In(double h) => hidden.OxygenAt(h) is var o && o >= told.Low10[(int)(h * 2)].MgPerL
+                && o <= told.High90[(int)(h * 2)].MgPerL;
             foreach (var h in new[] { 13.0, 14, 15, 16, 18, 20, 22, 24 })
             {
                 asked++;
@@ -39,7 +42,8 @@ public class ForecastDoubtTests(ITestOutputHelper output)
             least += In(Enumerable.Range(2, 46).Select(k => k / 2.0).MinBy(hidden.OxygenAt)) ? 1 : 0;
         }
 
-        return new(100.0 * covered / asked, 100.0 * least / Brews, 100.0 * trusted / Brews, 100.0 * coveredTrusted / Math.Max(askedTrusted, 1), fewest, width / asked);
+        return new(100.0 * covered / asked, 100.0 * least / Brews, 100.0 * trusted / Brews,
+            100.0 * coveredTrusted / Math.Max(askedTrusted, 1), fewest, width / asked);
     }
 
     private static HiddenBrew Off(int i, Func<Multipliers, Multipliers> off)
@@ -63,18 +67,20 @@ public class ForecastDoubtTests(ITestOutputHelper output)
     {
         var strays = new Straying(BrewForecast.ReadingSigma, fault switch { "probe 0.4 high" => 0.4, "probe 0.4 low" => -0.4, _ => 0 });
         var kLa = Brew.MakeReady().Setup!.KLa20;
-        HiddenBrew Hide(int i) => fault switch
-        {
+        HiddenBrew Hide(int i) => fault switch {
             "as the table draws" => Off(i, m => m with { Clog = 0, Hidden = 0 }),
             "clogs, half by 8 h" => Off(i, m => m with { Clog = 1 / 8.0 }),
             "clogs, half by 4 h" => Off(i, m => m with { Clog = 1 / 4.0 }),
             "half the air from 9 h" => HiddenBrew.Of(Brew, [(9, kLa / 2)], 20_260_000 + i),
             "a second food, slow, as much again" => Off(i, m => m with { Hidden = 1 }),
-            "a second food at 9 h" => HiddenBrew.Of(Brew with { Foods = [.. Brew.Foods!, new FoodAmount { Kind = "molasses", Ml = 5, AtH = 9 }] }, 20_260_000 + i),
+            "a second food at 9 h" =>
+                HiddenBrew.Of(Brew with { Foods = [.. Brew.Foods!, new FoodAmount { Kind = "molasses", Ml = 5, AtH = 9 }] },
+                    20_260_000 + i),
             _ => HiddenBrew.Of(Brew, 20_260_000 + i),
         };
         var s = Try(Hide, strays, readings);
-        output.WriteLine($"{fault}, {readings} readings: covered {s.Covered:0} %, at the least {s.CoveredAtLeast:0} %, trusted {s.Trusted:0} %, covered if trusted {s.CoveredIfTrusted:0} %, fewest members {100 * s.Fewest:0} %, width {s.Width:0.00}");
+        output.WriteLine($"{fault}, {readings} readings: covered {s.Covered:0} %, at the least {s.CoveredAtLeast:0} %, trusted "
+            + $"{s.Trusted:0} %, covered if trusted {s.CoveredIfTrusted:0} %, fewest members {100 * s.Fewest:0} %, width {s.Width:0.00}");
         s.Fewest.ShouldBeGreaterThan(0.1);
         if (fault.StartsWith("as ", StringComparison.Ordinal))
         {

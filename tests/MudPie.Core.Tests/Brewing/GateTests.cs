@@ -6,7 +6,10 @@ namespace MudPie.Core.Tests.Brewing;
 /// <summary>The gate of a brew and the gate of a source, case by case.</summary>
 public class GateTests
 {
-    private static BrewSeen Sound => new() { IsTea = true, NowH = 20, StripMgPerL = 0, Oxygen = [new(3, 8.1), new(12, 6.4), new(18, 7.2)], Smells = [new(12, Smell.Earthy)], Foams = [new(12, Foam.Little)] };
+    private static BrewSeen Sound => new() {
+        IsTea = true, NowH = 20, StripMgPerL = 0, Oxygen = [new(3, 8.1), new(12, 6.4), new(18, 7.2)],
+        Smells = [new(12, Smell.Earthy)], Foams = [new(12, Foam.Little)]
+    };
 
     public static TheoryData<string, Fitness, string> Cases => new()
     {
@@ -42,8 +45,7 @@ public class GateTests
         { "feed of a bad source", Fitness.NotFit, "source was judged unfit" },
     };
 
-    private static BrewSeen Seen(string name) => name switch
-    {
+    private static BrewSeen Seen(string name) => name switch {
         "strip" => Sound with { StripMgPerL = 0.3 },
         "no strip" => Sound with { StripMgPerL = null },
         "low" => Sound with { Oxygen = [new(3, 8), new(12, 5.9)] },
@@ -98,7 +100,10 @@ public class GateTests
         FitToUse.Judge(Sound).Value.MinutesLeft.ShouldBeNull();
     }
 
-    private static SourceAnswers Good => new() { Kind = "compost", HeatsWhenTurned = "no", HeatRecord = "kept", AgeMonths = 12, Manure = "none", Diseased = "no", Sterilised = "no", Moisture = "wrungOut", Smell = Smell.Earthy };
+    private static SourceAnswers Good => new() {
+        Kind = "compost", HeatsWhenTurned = "no", HeatRecord = "kept", AgeMonths = 12,
+        Manure = "none", Diseased = "no", Sterilised = "no", Moisture = "wrungOut", Smell = Smell.Earthy
+    };
 
     public static TheoryData<string, SourceFitness> Lots => new()
     {
@@ -122,8 +127,7 @@ public class GateTests
         { "raw manure and nothing else known", SourceFitness.Unfit },
     };
 
-    private static SourceAnswers Lot(string name) => name switch
-    {
+    private static SourceAnswers Lot(string name) => name switch {
         "castings with no heat known" => Good with { Kind = "castings", HeatRecord = null },
         "young" => Good with { AgeMonths = 2 },
         "old" => Good with { AgeMonths = 30 },
@@ -163,8 +167,7 @@ public class GateTests
         var recipe = Recipes.ScaledTo(Recipes.Starting[i], 17);
         var now = new DateTimeOffset(2026, 6, 10, 5, 0, 0, TimeSpan.Zero);
         var plan = BrewPlan.Of(
-            new BrewPlanQuestion
-            {
+            new BrewPlanQuestion {
                 Beds = [new PlanBed { Name = "Ridge Bed 4", AreaM2 = 150 }],
                 Purpose = recipe.Purpose,
                 UseAt = now.AddHours(60),

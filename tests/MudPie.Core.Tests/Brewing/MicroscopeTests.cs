@@ -5,7 +5,8 @@ namespace MudPie.Core.Tests.Brewing;
 /// <summary>Counting from a drop.</summary>
 public class MicroscopeTests
 {
-    private static MicroscopeQuestion Drop(params double[] counts) => new() { Counts = counts, FieldNumberMm = 18, Objective = 40, CoverSlipMm2 = 324, DropMl = 0.05, Dilution = 1 };
+    private static MicroscopeQuestion Drop(params double[] counts) =>
+        new() { Counts = counts, FieldNumberMm = 18, Objective = 40, CoverSlipMm2 = 324, DropMl = 0.05, Dilution = 1 };
 
     // 324 mm² ÷ (π/4 · 0.45²) ÷ 0.05 mL, worked by hand.
     private const double PerField = 40743.6654;
@@ -71,7 +72,10 @@ public class MicroscopeTests
     public void Mass_and_the_ratio_hang_on_sizes_and_counts_only()
     {
         var field = new TallyField { Bacteria = 40, Hyphae = [new HyphaSeen { LengthUm = 100, WidthUm = 3 }], Flagellates = 1 };
-        var q = new TallyQuestion { FieldNumberMm = 18, Objective = 40, CoverSlipMm2 = 324, DropMl = 0.05, BacteriaShare = 0.1, Fields = [.. Enumerable.Repeat(field, 20)] };
+        var q = new TallyQuestion {
+            FieldNumberMm = 18, Objective = 40, CoverSlipMm2 = 324, DropMl = 0.05, BacteriaShare = 0.1,
+            Fields = [.. Enumerable.Repeat(field, 20)]
+        };
         var a = MicroscopeTally.Of(q).Value;
         a.BacteriaUgPerMl.ShouldBe(400 * PerField * 0.3 * 2.3e-7, 1e-3);
         a.FungalToBacterial!.Value.ShouldBe(706.8583 / 120, 1e-4); // 100 µm · π/4 · 9 ÷ (400 · 0.3 µm³)
@@ -99,8 +103,12 @@ public class MicroscopeTests
     {
         Microscope.Count(Drop()).Refused!.Problems[0].Field.ShouldBe("counts");
         Microscope.Count(Drop(1, double.NaN)).Refused!.Problems[0].Field.ShouldBe("counts[1]");
-        Microscope.Count(Drop(1) with { Objective = 1000, DropMl = null }).Refused!.Problems.Select(p => p.Field).ShouldBe(["objective", "dropMl"]);
-        MicroscopeTally.Of(new TallyQuestion { FieldNumberMm = 18, Objective = 40, CoverSlipMm2 = 324, DropMl = 0.05, Fields = [new TallyField { Hyphae = [new HyphaSeen { LengthUm = -1, WidthUm = 3 }] }] })
+        Microscope.Count(Drop(1) with { Objective = 1000, DropMl = null }).Refused!.Problems.Select(p => p.Field)
+            .ShouldBe(["objective", "dropMl"]);
+        MicroscopeTally.Of(new TallyQuestion {
+            FieldNumberMm = 18, Objective = 40, CoverSlipMm2 = 324, DropMl = 0.05,
+            Fields = [new TallyField { Hyphae = [new HyphaSeen { LengthUm = -1, WidthUm = 3 }] }]
+        })
             .Refused!.Problems[0].Field.ShouldBe("fields[0].hyphae[0].lengthUm");
         Microscope.CameThrough([0, 0], [1]).Refused!.Problems[0].Field.ShouldBe("before");
     }

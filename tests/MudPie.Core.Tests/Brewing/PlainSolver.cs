@@ -23,7 +23,8 @@ internal sealed class PlainSolver
         _pressure = Math.Pow(1 - (2.25577e-5 * (q.AltitudeM ?? 0)), 5.25588);
         foreach (var s in q.Sources ?? [])
         {
-            var (kgPerL, fast, slow, bacteria, fungi) = s.Kind == "castings" ? (0.65, 0.0010, 0.006, 0.70, 0.08) : (0.50, 0.0008, 0.005, 0.45, 0.12);
+            var (kgPerL, fast, slow, bacteria, fungi) = s.Kind == "castings" ? (0.65, 0.0010, 0.006, 0.70, 0.08)
+                : (0.50, 0.0008, 0.005, 0.45, 0.12);
             var gramsPerL = s.Litres!.Value * kgPerL * 1000 / _volume;
             StartSr += gramsPerL * fast * 1000;
             StartSx += gramsPerL * slow * 1000;
@@ -31,7 +32,8 @@ internal sealed class PlainSolver
             _sourceF += gramsPerL * fungi;
         }
 
-        var outlets = q.Outlets is { Count: > 0 } several ? several : [new OutletAir { Diffuser = q.Diffuser, DepthM = q.DepthM, AirLpm = q.AirLpm }];
+        var outlets = q.Outlets is { Count: > 0 } several
+            ? several : [new OutletAir { Diffuser = q.Diffuser, DepthM = q.DepthM, AirLpm = q.AirLpm }];
         foreach (var o in outlets)
         {
             var sote = o.Diffuser switch { "openHose" => 0.015, "drilledPipe" => 0.02, "airStone" => 0.05, _ => 0.065 };
@@ -81,8 +83,7 @@ internal sealed class PlainSolver
 
     private (double Fast, double Slow) FoodMgPerL(FoodAmount f)
     {
-        var (density, fast, slow) = f.Kind switch
-        {
+        var (density, fast, slow) = f.Kind switch {
             "molasses" => (1.40, 0.55, 0.05),
             "fishHydrolysate" => (1.10, 0.12, 0.25),
             "kelpLiquid" => (1.05, 0.03, 0.08),

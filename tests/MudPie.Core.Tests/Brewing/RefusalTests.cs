@@ -36,7 +36,8 @@ public class RefusalTests
         Names(BrewRun.Of(Bucket with { Foods = [new FoodAmount { Kind = "molasses", Ml = 1, AtH = bad }] }).Refused, "foods[0].atH");
         Names(BrewRun.Of(Bucket with { AirChanges = [new AirFrom { AtH = bad, AirLpm = 5 }] }).Refused, "airChanges[0].atH");
         Names(BrewRun.Of(Bucket with { AirChanges = [new AirFrom { AtH = 5, AirLpm = bad }] }).Refused, "airChanges[0].airLpm");
-        Names(BrewRun.Of(Bucket with { Outlets = [new OutletAir { Diffuser = "airStone", DepthM = 0.3, AirLpm = bad }] }).Refused, "outlets[0].airLpm");
+        Names(BrewRun.Of(Bucket with { Outlets = [new OutletAir { Diffuser = "airStone", DepthM = 0.3, AirLpm = bad }] }).Refused,
+            "outlets[0].airLpm");
     }
 
     [Theory]
@@ -49,14 +50,20 @@ public class RefusalTests
         Names(BrewForecast.Of(new ForecastQuestion(Bucket) { UseAtH = bad }).Refused, "useAtH");
         Names(BrewForecast.Of(new ForecastQuestion(Bucket) { EveryH = bad }).Refused, "everyH");
         Names(BrewForecast.Of(new ForecastQuestion(Bucket) { Members = -5 }).Refused, "members");
-        Names(BrewForecast.Of(new ForecastQuestion(Bucket) { Prior = new Prior([.. Enumerable.Repeat(0.0, 9)], [.. Enumerable.Repeat(bad, 9)]) }).Refused, "prior");
+        Names(BrewForecast.Of(new ForecastQuestion(Bucket) {
+            Prior = new Prior([.. Enumerable.Repeat(0.0, 9)],
+            [.. Enumerable.Repeat(bad, 9)])
+        }).Refused, "prior");
     }
 
     [Theory]
     [MemberData(nameof(Nonsense))]
     public void The_air_bench(double bad)
     {
-        AirBenchQuestion bench = new() { VolumeL = 17, Pumps = [new BenchPump { OpenLpm = 6, ShutOffKPa = 20 }], Outlets = [new BenchOutlet { Diffuser = "airStone", DepthM = 0.3 }] };
+        AirBenchQuestion bench = new() {
+            VolumeL = 17, Pumps = [new BenchPump { OpenLpm = 6, ShutOffKPa = 20 }],
+            Outlets = [new BenchOutlet { Diffuser = "airStone", DepthM = 0.3 }]
+        };
         Names(AirBench.Of(bench with { VolumeL = bad }).Refused, "volumeL");
         Names(AirBench.Of(bench with { Pumps = [bench.Pumps[0] with { OpenLpm = bad }] }).Refused, "pumps[0].openLpm");
         Names(AirBench.Of(bench with { Pumps = [bench.Pumps[0] with { ShutOffKPa = bad }] }).Refused, "pumps[0].shutOffKPa");
@@ -101,7 +108,10 @@ public class RefusalTests
         Names(AfterAir.Of(Bucket, bad).Refused, "stopAtH");
         Names(AfterAir.Of(Bucket, 5, new BatteryPump { AirLpm = bad, Hours = 2 }).Refused, "battery.airLpm");
         Names(PracticeBrew.Of(new PracticeQuestion { Situation = "warm", NowH = bad }).Refused, "nowH");
-        Names(PracticeBrew.Of(new PracticeQuestion { Situation = "warm", NowH = 3, Deeds = [new PracticeDeed { AtH = 1, Kind = "feed", Food = "molasses", Ml = bad }] }).Refused, "deeds[0].ml");
+        Names(PracticeBrew.Of(new PracticeQuestion {
+            Situation = "warm", NowH = 3,
+            Deeds = [new PracticeDeed { AtH = 1, Kind = "feed", Food = "molasses", Ml = bad }]
+        }).Refused, "deeds[0].ml");
     }
 
     [Theory]

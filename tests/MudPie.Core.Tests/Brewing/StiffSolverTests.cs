@@ -5,8 +5,7 @@ namespace MudPie.Core.Tests.Brewing;
 /// <summary>A brew whose oxygen is gone is solved by another method, to the same figures and in steps of the same number.</summary>
 public class StiffSolverTests
 {
-    private static BrewQuestion Brew(double molassesMl, double airLpm) => new()
-    {
+    private static BrewQuestion Brew(double molassesMl, double airLpm) => new() {
         VolumeL = molassesMl > 1000 ? 180 : 17,
         TemperatureC = 22,
         AltitudeM = 6,

@@ -104,8 +104,7 @@ public class WaterAirGateTests
     public void Each_of_these_alone_fails_it(string what)
     {
         var seen = Tea(20);
-        seen = what switch
-        {
+        seen = what switch {
             "strip" => seen with { StripMgPerL = 0.2 },
             "foam" => seen with { Foams = [new(8, Foam.Over)] },
             "source" => seen with { SourceUnfit = true },

@@ -3,7 +3,8 @@ using MudPie.Core.PuttingOut;
 
 namespace MudPie.Core.Tests.Brewing;
 
-/// <summary>Tables of figures worked outside this code, by a short program in another language from the formulas of docs/science/brewhouse.md.</summary>
+/// <summary>Tables of figures worked outside this code, by a short program in another language from the formulas of
+/// docs/science/brewhouse.md.</summary>
 public class WorkedOutsideTests
 {
     [Theory]
@@ -31,7 +32,8 @@ public class WorkedOutsideTests
     [InlineData(1000, 10, 50, 0.211243)]
     [InlineData(2500, 10, 60, 0.441637)]
     [InlineData(0.3, 3, 4, 0.043449)]
-    public void Pressure_lost_in_a_hose(double lpm, double metres, double bore, double kPa) => AirBench.HoseLossKPa(lpm, metres, bore).ShouldBe(kPa, Math.Max(1e-6, kPa * 1e-5));
+    public void Pressure_lost_in_a_hose(double lpm, double metres, double bore, double kPa) => AirBench.HoseLossKPa(lpm, metres, bore)
+        .ShouldBe(kPa, Math.Max(1e-6, kPa * 1e-5));
 
     [Theory]
     [InlineData(6, 20, 1, 0.25, 3, 0, 5, 4.3645)]
@@ -50,9 +52,9 @@ public class WorkedOutsideTests
     [InlineData(8, 18, 1, 0.3, 3, 0.5, 4, 5.30223)]
     [InlineData(3, 12, 1, 0.2, 0.2, 1, 4, 2.43034)]
     [InlineData(120, 50, 1, 2, 4, 8, 16, 62.61553)]
-    public void Where_pumps_and_an_outlet_meet(double open, double shutOff, int pumps, double depth, double loss, double hose, double bore, double lpm) =>
-        AirBench.Of(new AirBenchQuestion
-        {
+    public void Where_pumps_and_an_outlet_meet(double open, double shutOff, int pumps, double depth, double loss, double hose, double bore,
+        double lpm) =>
+        AirBench.Of(new AirBenchQuestion {
             VolumeL = 100,
             Pumps = [new BenchPump { OpenLpm = open, ShutOffKPa = shutOff, Count = pumps }],
             Outlets = [new BenchOutlet { Diffuser = "airStone", DepthM = depth, LossKPa = loss, HoseM = hose, HoseMm = bore }],
@@ -110,7 +112,8 @@ public class WorkedOutsideTests
     [InlineData(LifeForm.Propagules, 180, 15, 0.838243653)]
     [InlineData(LifeForm.Propagules, 500, 20, 0.5)]
     [InlineData(LifeForm.Propagules, 250, 30, 0.5)]
-    public void Share_still_alive(LifeForm kind, double days, double celsius, double share) => InoculantDose.Viable(kind, days, celsius).ShouldBe(share, 1e-8);
+    public void Share_still_alive(LifeForm kind, double days, double celsius, double share) => InoculantDose.Viable(kind, days, celsius)
+        .ShouldBe(share, 1e-8);
 
     [Theory]
     [InlineData(36, 2000, 15, 6, 0, 1, 7.2, 1.2, 7.2)]
@@ -127,7 +130,10 @@ public class WorkedOutsideTests
     [InlineData(9, 5000, 10, 6, 0.1, 1, 4.95, 0.825, 4.95)]
     public void Tanks(double area, double rate, double tank, double oneIn, double spare, int loads, double total, double tea, double last)
     {
-        var a = TankPlan.Of(new TankPlanQuestion { AreaM2 = area, RateLPerHa = rate, TankL = tank, OneIn = oneIn, SpareShare = spare }).Value;
+        var a = TankPlan.Of(new TankPlanQuestion {
+            AreaM2 = area, RateLPerHa = rate, TankL = tank, OneIn = oneIn,
+            SpareShare = spare
+        }).Value;
         a.Loads.Count.ShouldBe(loads);
         a.TotalL.ShouldBe(total, 1e-5);
         a.TeaL.ShouldBe(tea, 1e-5);
@@ -146,7 +152,8 @@ public class WorkedOutsideTests
     [InlineData(1, 4.5, 1.2, 111.111111)]
     [InlineData(0.3, 2, 0.25, 360.0)]
     public void A_booms_rate(double nozzle, double speed, double spacing, double rate) =>
-        SprayerRate.Of(new SprayerQuestion { NozzleLPerMin = nozzle, SpeedKmPerH = speed, SpacingM = spacing }).Value.LPerHa.ShouldBe(rate, 1e-5);
+        SprayerRate.Of(new SprayerQuestion { NozzleLPerMin = nozzle, SpeedKmPerH = speed, SpacingM = spacing }).Value.LPerHa
+            .ShouldBe(rate, 1e-5);
 
     [Theory]
     [InlineData(18, 40, 324, 0.05, 1, 8, 325949.3235)]
@@ -157,8 +164,12 @@ public class WorkedOutsideTests
     [InlineData(20, 100, 324, 0.02, 50, 12, 309397209.3706)]
     [InlineData(18, 4, 576, 0.1, 1, 1, 362.1659)]
     [InlineData(26.5, 20, 484, 0.03, 2, 6, 140405.3689)]
-    public void Per_millilitre_from_a_drop(double fieldNumber, double objective, double slip, double drop, double dilution, double mean, double perMl) =>
-        Microscope.Count(new MicroscopeQuestion { Counts = [mean, mean], FieldNumberMm = fieldNumber, Objective = objective, CoverSlipMm2 = slip, DropMl = drop, Dilution = dilution })
+    public void Per_millilitre_from_a_drop(double fieldNumber, double objective, double slip, double drop, double dilution, double mean,
+        double perMl) =>
+        Microscope.Count(new MicroscopeQuestion {
+            Counts = [mean, mean], FieldNumberMm = fieldNumber, Objective = objective,
+            CoverSlipMm2 = slip, DropMl = drop, Dilution = dilution
+        })
             .Value.PerMl.ShouldBe(perMl, perMl * 1e-7);
 
     [Theory]
@@ -168,9 +179,11 @@ public class WorkedOutsideTests
     [InlineData(5, 4, 15, 0.2, 1.15, 57.5, 161.0)]
     [InlineData(100, 1, 300, 0.1, 0.325, 325.0, 910.0)]
     [InlineData(20, 0.5, 20, 0.5, 0.5, 50.0, 140.0)]
-    public void Two_waters_in_one_vessel(double a, double strengthA, double b, double strengthB, double mixed, double ascorbic, double thiosulfate)
+    public void Two_waters_in_one_vessel(double a, double strengthA, double b, double strengthB, double mixed, double ascorbic,
+        double thiosulfate)
     {
-        var mix = WaterBench.Of([new WaterPart { Kind = "mains", Litres = a, ChlorineMgPerL = strengthA }, new WaterPart { Kind = "mains", Litres = b, ChlorineMgPerL = strengthB }]).Value;
+        var mix = WaterBench.Of([new WaterPart { Kind = "mains", Litres = a, ChlorineMgPerL = strengthA },
+            new WaterPart { Kind = "mains", Litres = b, ChlorineMgPerL = strengthB }]).Value;
         mix.MgPerL.ShouldBe(mixed, 1e-8);
         mix.Ways.Single(w => w.Way == "ascorbic").Amount!.Value.ShouldBe(ascorbic, 1e-5);
         mix.Ways.Single(w => w.Way == "thiosulfate").Amount!.Value.ShouldBe(thiosulfate, 1e-5);
@@ -183,9 +196,11 @@ public class WorkedOutsideTests
     [InlineData(10, 100, 20, 75, 0.75, 0.692327, 0.812478)]
     [InlineData(20, 4.5, 20, 4.4, 0.977778, 0.728839, 1)]
     [InlineData(8, 8, 8, 2, 0.25, 0.144551, 0.432373)]
-    public void Share_through_a_pump(int fieldsBefore, double meanBefore, int fieldsAfter, double meanAfter, double share, double low, double high)
+    public void Share_through_a_pump(int fieldsBefore, double meanBefore, int fieldsAfter, double meanAfter, double share, double low,
+        double high)
     {
-        var a = Microscope.CameThrough([.. Enumerable.Repeat(meanBefore, fieldsBefore)], [.. Enumerable.Repeat(meanAfter, fieldsAfter)]).Value;
+        var a = Microscope.CameThrough([.. Enumerable.Repeat(meanBefore, fieldsBefore)],
+            [.. Enumerable.Repeat(meanAfter, fieldsAfter)]).Value;
         a.Share.ShouldBe(share, 1e-5);
         a.Low95.ShouldBe(low, 1e-5);
         a.High95.ShouldBe(high, 1e-5);

@@ -53,7 +53,18 @@ public sealed class CropCalendarTests
     [MemberData(nameof(Kinds))]
     public void No_leaf_spray_is_proposed_before_there_are_leaves(string id)
     {
-        var crop = id switch { "root" => "potatoes", "leaf" => "lettuce", "fruiting" => "tomatoes", "grain" => "oats", "bulb" => "garlic", "tree" => "vines", "pasture" => "pasture", "flowers" => "dahlias", "seedlings" => "modules", _ => "something" };
+        var crop = id switch {
+            "root" => "potatoes",
+            "leaf" => "lettuce",
+            "fruiting" => "tomatoes",
+            "grain" => "oats",
+            "bulb" => "garlic",
+            "tree" => "vines",
+            "pasture" => "pasture",
+            "flowers" => "dahlias",
+            "seedlings" => "modules",
+            _ => "something"
+        };
         var calendar = CropCalendars.Of(crop);
         calendar.Id.ShouldBe(id);
         var start = new DateOnly(2027, 3, 1);
@@ -63,7 +74,8 @@ public sealed class CropCalendarTests
             var steps = Biostimulants.Propose(kind, start, harvest, crop);
             if (steps.Refused is null)
             {
-                steps.Value.Where(s => s.Purpose == Purpose.Leaf).ShouldAllBe(s => s.On.DayNumber - start.DayNumber >= calendar.LeavesFromDay - 0.5, $"{kind} on {crop}");
+                steps.Value.Where(s => s.Purpose == Purpose.Leaf)
+                    .ShouldAllBe(s => s.On.DayNumber - start.DayNumber >= calendar.LeavesFromDay - 0.5, $"{kind} on {crop}");
                 steps.Value.ShouldAllBe(s => s.On >= start && s.On <= harvest);
             }
         }
@@ -75,7 +87,8 @@ public sealed class CropCalendarTests
         var (start, harvest) = (new DateOnly(2027, 3, 1), new DateOnly(2027, 6, 20));
         var plain = Biostimulants.StagesOf("potatoes", start, harvest);
         var own = new StageFrom("set", "tuber set", new DateOnly(2027, 4, 20));
-        var dated = Biostimulants.StagesOf("potatoes", start, harvest, [.. plain.Select(s => s.Id == "set" ? own : new StageFrom(s.Id, s.Name, s.From))]);
+        var dated = Biostimulants.StagesOf("potatoes", start, harvest,
+            [.. plain.Select(s => s.Id == "set" ? own : new StageFrom(s.Id, s.Name, s.From))]);
         plain.Select(s => s.Id).ShouldBe(dated.Select(s => s.Id));
         dated.Single(s => s.Id == "set").From.ShouldBe(own.From);
         plain.Single(s => s.Id == "set").From.ShouldNotBe(own.From);

@@ -4,7 +4,8 @@ namespace MudPie.Core.Tests.Ground;
 
 public class PlanTests
 {
-    private static List<Corner> Square(double lon, double lat, double dLon, double dLat) => [new(lon, lat), new(lon + dLon, lat), new(lon + dLon, lat + dLat), new(lon, lat + dLat), new(lon, lat)];
+    private static List<Corner> Square(double lon, double lat, double dLon, double dLat) =>
+        [new(lon, lat), new(lon + dLon, lat), new(lon + dLon, lat + dLat), new(lon, lat + dLat), new(lon, lat)];
 
     [Fact]
     public void A_hundredth_of_a_degree_at_the_equator_is_its_table_area() =>
@@ -28,7 +29,8 @@ public class PlanTests
     public void Surveyed_beds_keep_their_distances_and_the_others_stand_above_by_their_area()
     {
         var plan = GroundPlan.Of([
-            new(1, "a", 1000, Square(0, 52.5, 0.001, 0.0005)), new(2, "b", 500, Square(0.002, 52.5, 0.0005, 0.0005)), new(3, "c", 36, null), new(4, "d", 400, null)]).Value;
+            new(1, "a", 1000, Square(0, 52.5, 0.001, 0.0005)), new(2, "b", 500, Square(0.002, 52.5, 0.0005, 0.0005)), new(3, "c", 36, null),
+            new(4, "d", 400, null)]).Value;
         var metresPerDegree = Math.PI / 180 * 6_371_008.8 * Math.Cos(52.50025 * Math.PI / 180);
         (plan.Beds[1].Points.Min(p => p.X) - plan.Beds[0].Points.Min(p => p.X)).ShouldBe(0.002 * metresPerDegree, 0.1);
         var top = plan.Beds.Where(b => b.Surveyed).Max(b => b.Points.Max(p => p.Y));

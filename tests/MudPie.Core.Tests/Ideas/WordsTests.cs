@@ -15,7 +15,8 @@ public class WordsTests
         Words.All<TrialState>().ShouldBe(["planned", "growing", "ended"]);
         Words.All<TrialRole>().ShouldBe(["control", "water", "treatment"]);
         Words.All<Tone>().ShouldBe(["go", "mind", "stop"]);
-        Words.All<Finding>().ShouldBe(["works", "some effect, perhaps not worth it", "no useful difference", "does harm", "cannot tell yet"]);
+        Words.All<Finding>()
+            .ShouldBe(["works", "some effect, perhaps not worth it", "no useful difference", "does harm", "cannot tell yet"]);
     }
 
     [Fact]

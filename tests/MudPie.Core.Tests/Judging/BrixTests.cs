@@ -15,7 +15,8 @@ public class BrixTests
             var cells = line.Split(',').Select(c => double.Parse(c, CultureInfo.InvariantCulture)).ToArray();
             for (var i = 0; i < 7; i++)
             {
-                BrixCorrection.To20(i * 5, cells[0]).Value.Value.ShouldBe(Math.Max((i * 5) + cells[i + 1], 0), 0.005, line); // no sap holds less than nothing
+                // no sap holds less than nothing
+                BrixCorrection.To20(i * 5, cells[0]).Value.Value.ShouldBe(Math.Max((i * 5) + cells[i + 1], 0), 0.005, line);
             }
         }
     }
@@ -49,7 +50,8 @@ public class BrixTests
 
     [Fact]
     public void A_small_rise_among_scattered_leaves_is_inside_the_noise() =>
-        BrixReadings.Compare(Set(8.1, 9.3, 8.8), Set(8.9, 9.5, 9.0)).Value.Sentence.ShouldBe("+0.4 °Bx, give or take 1.2: inside the noise. You can't tell.");
+        BrixReadings.Compare(Set(8.1, 9.3, 8.8),
+            Set(8.9, 9.5, 9.0)).Value.Sentence.ShouldBe("+0.4 °Bx, give or take 1.2: inside the noise. You can't tell.");
 
     [Fact]
     public void One_squeeze_is_noise()

@@ -12,16 +12,19 @@ public class JudgingProperties
     private static readonly string[] Names = ["nothing", "water", "tea", "extract"];
 
     /// <summary>A made-up trial in blocks, told by its seed.</summary>
-    private static TrialQuestion Made(int seed, int treatments = 3, int blocks = 5, Design design = Design.Blocks, double shift = 0, double scale = 1)
+    private static TrialQuestion Made(int seed, int treatments = 3, int blocks = 5, Design design = Design.Blocks, double shift = 0,
+        double scale = 1)
     {
         var random = new Random(seed);
-        return new TrialQuestion
-        {
+        return new TrialQuestion {
             Design = design,
             Factors = ["treatment"],
             Control = "nothing",
             WorthHaving = 0.2 * scale,
-            Rows = [.. Enumerable.Range(0, blocks).SelectMany(b => Names.Take(treatments).Select((n, t) => new TrialRow { Plot = $"{b}{n}", Levels = [n], Block = $"{b}", Value = shift + (scale * (3 + (0.15 * t) + (0.1 * b) + (0.2 * random.NextDouble()))) }))],
+            Rows = [.. Enumerable.Range(0, blocks)
+                .SelectMany(b => Names.Take(treatments)
+                    .Select((n, t) => new TrialRow { Plot = $"{b}{n}", Levels = [n], Block = $"{b}",
+                        Value = shift + (scale * (3 + (0.15 * t) + (0.1 * b) + (0.2 * random.NextDouble()))) }))],
         };
     }
 
@@ -56,7 +59,8 @@ public class JudgingProperties
         var deck = q.Rows.ToArray();
         new Random(seed ^ 77).Shuffle(deck);
         var (a, b) = (TrialAnalysis.Of(q).Value, TrialAnalysis.Of(q with { Rows = deck }).Value);
-        b.Dunnett.ToDictionary(c => c.Of, c => Math.Round(c.Difference, 9)).ShouldBe(a.Dunnett.ToDictionary(c => c.Of, c => Math.Round(c.Difference, 9)), ignoreOrder: true);
+        b.Dunnett.ToDictionary(c => c.Of, c => Math.Round(c.Difference, 9))
+            .ShouldBe(a.Dunnett.ToDictionary(c => c.Of, c => Math.Round(c.Difference, 9)), ignoreOrder: true);
         b.Sentence.ShouldBe(a.Sentence);
     }
 
@@ -79,7 +83,8 @@ public class JudgingProperties
             var half = (c.Upper!.Value - c.Lower!.Value) / 2;
             half.ShouldBeLessThanOrEqualTo(((tukey.Upper!.Value - tukey.Lower!.Value) / 2) + 1e-12);
             half.ShouldBeGreaterThan(Distribution.CriticalT(0.05, c.Df!.Value) * Math.Abs(c.Difference / c.T!.Value));
-            c.P!.Value.ShouldBeInRange(Distribution.TwoSidedT(c.T.Value, c.Df.Value) - 1e-9, (3 * Distribution.TwoSidedT(c.T.Value, c.Df.Value)) + 1e-9);
+            c.P!.Value.ShouldBeInRange(Distribution.TwoSidedT(c.T.Value, c.Df.Value) - 1e-9,
+                (3 * Distribution.TwoSidedT(c.T.Value, c.Df.Value)) + 1e-9);
         }
     }
 
@@ -102,7 +107,8 @@ public class JudgingProperties
         var gone = rows[4]; // water in block 1
         rows[4] = gone with { Value = null };
         double Sum(Func<TrialRow, bool> of) => rows.Where(r => r.Value is not null && of(r)).Sum(r => r.Value!.Value);
-        var filled = ((3 * Sum(r => r.Levels[0] == "water")) + (4 * Sum(r => r.Block == gone.Block)) - Sum(_ => true)) / ((3 - 1) * (4 - 1));
+        var filled = ((3 * Sum(r => r.Levels[0] == "water")) + (4 * Sum(r => r.Block == gone.Block)) - Sum(_ => true))
+            / ((3 - 1) * (4 - 1));
         var mean = (Sum(r => r.Levels[0] == "water") + filled) / 4;
         TrialAnalysis.Of(q with { Rows = rows }).Value.Means.Single(m => m.Name == "water").Mean.ShouldBe(mean, 1e-10);
     }
@@ -110,8 +116,15 @@ public class JudgingProperties
     [Property(MaxTest = 60)]
     public void A_verdict_is_one_of_five_and_a_better_interval_is_never_a_worse_word(int a, int b, int w)
     {
-        var (lower, upper, worth) = (Math.Min(a % 100, b % 100) / 10.0, (Math.Max(a % 100, b % 100) / 10.0) + 0.05, (Math.Abs(w % 50) + 1) / 10.0);
-        int Rank(Finding word) => word switch { Finding.Harm => 0, Finding.CannotTell or Finding.NoUse => 1, Finding.Some => 2, Finding.Works => 3, _ => throw new InvalidOperationException(word.Word()) };
+        var (lower, upper, worth) = (Math.Min(a % 100, b % 100) / 10.0, (Math.Max(a % 100, b % 100) / 10.0)
+            + 0.05, (Math.Abs(w % 50) + 1) / 10.0);
+        int Rank(Finding word) => word switch {
+            Finding.Harm => 0,
+            Finding.CannotTell or Finding.NoUse => 1,
+            Finding.Some => 2,
+            Finding.Works => 3,
+            _ => throw new InvalidOperationException(word.Word())
+        };
         Rank(TrialVerdicts.Of(lower + 1, upper + 1, worth)).ShouldBeGreaterThanOrEqualTo(Rank(TrialVerdicts.Of(lower, upper, worth)));
     }
 
@@ -176,7 +189,10 @@ public class JudgingProperties
     public void Sites_that_agree_share_one_truth(short at, byte many)
     {
         var k = 2 + (many % 8);
-        var a = CombineTrials.Of(new CombineQuestion { Results = [.. Enumerable.Range(0, k).Select(i => new SiteResult { Label = $"{i}", Yi = at / 100.0, Vi = 0.01 + (0.002 * i) })] }).Value;
+        var a = CombineTrials.Of(new CombineQuestion {
+            Results =
+            [.. Enumerable.Range(0, k).Select(i => new SiteResult { Label = $"{i}", Yi = at / 100.0, Vi = 0.01 + (0.002 * i) })]
+        }).Value;
         a.Estimate.ShouldBe(at / 100.0, 1e-9);
         a.Tau2.ShouldBe(0);
         a.Sites.Sum(s => s.WeightShare).ShouldBe(1, 1e-12);
@@ -188,8 +204,10 @@ public class JudgingProperties
     public void Sites_moved_together_move_the_mean_and_not_its_width(int seed, short by)
     {
         var random = new Random(seed);
-        List<SiteResult> sites = [.. Enumerable.Range(0, 6).Select(_ => new SiteResult { Yi = random.NextDouble(), Vi = 0.01 + (0.05 * random.NextDouble()) })];
-        var (a, b) = (CombineTrials.Of(new CombineQuestion { Results = sites }).Value, CombineTrials.Of(new CombineQuestion { Results = [.. sites.Select(s => s with { Yi = s.Yi + by })] }).Value);
+        List<SiteResult> sites =
+            [.. Enumerable.Range(0, 6).Select(_ => new SiteResult { Yi = random.NextDouble(), Vi = 0.01 + (0.05 * random.NextDouble()) })];
+        var (a, b) = (CombineTrials.Of(new CombineQuestion { Results = sites }).Value,
+            CombineTrials.Of(new CombineQuestion { Results = [.. sites.Select(s => s with { Yi = s.Yi + by })] }).Value);
         b.Estimate.ShouldBe(a.Estimate + by, 1e-6);
         (b.Upper - b.Lower).ShouldBe(a.Upper - a.Lower, 1e-6);
         a.PredictionUpper.ShouldBeGreaterThanOrEqualTo(a.Upper);
@@ -200,13 +218,18 @@ public class JudgingProperties
     public void A_tray_model_without_noise_gives_back_the_shares_it_was_made_from(byte a, byte b)
     {
         var (pa, pb) = (0.1 + (0.8 * a / 255), 0.1 + (0.8 * b / 255));
-        IEnumerable<TrialRow> Trays(string t, double p) => Enumerable.Range(0, 3).Select(_ => new TrialRow { Levels = [t], Value = Math.Round(200 * p), OutOf = 200 });
-        var answer = TrialAnalysis.Of(new TrialQuestion { Kind = Scale.Count, Factors = ["t"], Control = "a", Rows = [.. Trays("a", pa), .. Trays("b", pb)] }).Value;
+        IEnumerable<TrialRow> Trays(string t, double p) =>
+            Enumerable.Range(0, 3).Select(_ => new TrialRow { Levels = [t], Value = Math.Round(200 * p), OutOf = 200 });
+        var answer = TrialAnalysis.Of(new TrialQuestion {
+            Kind = Scale.Count, Factors = ["t"], Control = "a",
+            Rows = [.. Trays("a", pa), .. Trays("b", pb)]
+        }).Value;
         answer.Means[0].Mean.ShouldBe(Math.Round(200 * pa) / 2, 1e-6);
         answer.Dunnett[0].Difference.ShouldBe((Math.Round(200 * pb) - Math.Round(200 * pa)) / 2, 1e-6);
         answer.Dispersion!.Value.ShouldBe(0, 1e-9);
         // By hand: two shares of 600 seeds each.
-        var se = 100 * Math.Sqrt((answer.Means[0].Mean / 100 * (1 - (answer.Means[0].Mean / 100)) / 600) + (answer.Means[1].Mean / 100 * (1 - (answer.Means[1].Mean / 100)) / 600));
+        var se = 100 * Math.Sqrt((answer.Means[0].Mean / 100 * (1 - (answer.Means[0].Mean / 100)) / 600)
+            + (answer.Means[1].Mean / 100 * (1 - (answer.Means[1].Mean / 100)) / 600));
         ((answer.Dunnett[0].Upper!.Value - answer.Dunnett[0].Lower!.Value) / 2).ShouldBe(Distribution.CriticalT(0.05, 4) * se, 1e-5);
     }
 
@@ -215,14 +238,16 @@ public class JudgingProperties
     {
         var (line, sd) = (0.05 + (worth / 255.0), 0.05 + (noise / 255.0));
         var points = ReplicatesPlan.Of(Design.Blocks, 3, 4, sd, line, "").Value.Points;
-        points.Skip(1).Zip(points.Skip(2)).ShouldAllBe(p => p.Second.Power >= p.First.Power - 1e-9 && p.Second.HalfWidth <= p.First.HalfWidth);
+        points.Skip(1).Zip(points.Skip(2))
+            .ShouldAllBe(p => p.Second.Power >= p.First.Power - 1e-9 && p.Second.HalfWidth <= p.First.HalfWidth);
     }
 
     [Property(MaxTest = 40)]
     public void Water_that_rises_takes_its_rise_from_every_lift(byte by)
     {
         double[] before = [8, 8.2, 7.8, 8.1], after = [9.4, 9.9, 9.6, 9.5];
-        PatchRead Water(double rise) => new() { Candidate = "water", Role = PatchRole.Water, Before = before, After = [.. before.Select(b => b + rise)] };
+        PatchRead Water(double rise) =>
+            new() { Candidate = "water", Role = PatchRole.Water, Before = before, After = [.. before.Select(b => b + rise)] };
         var kelp = new PatchRead { Candidate = "kelp", Before = before, After = after };
         var (still, risen) = (Patches.Of([Water(0), kelp]).Value, Patches.Of([Water(by / 100.0), kelp]).Value);
         risen.Lifts[0].Lift.ShouldBe(still.Lifts[0].Lift - (by / 100.0), 1e-9);
@@ -243,7 +268,11 @@ public class JudgingProperties
     public void Spread_that_is_even_is_seldom_called_uneven_and_fourfold_often()
     {
         var random = new Random(6);
-        int Called(double times) => Enumerable.Range(0, 300).Count(_ => Shape.EvenSpreadP([.. new[] { 1, 1, times }.Select(s => (IReadOnlyList<double>)[.. Enumerable.Range(0, 12).Select(_ => Normal.Sample(random, 0, s))])]) < 0.05);
+        int Called(double times) =>
+            Enumerable.Range(0, 300)
+                .Count(_ => Shape.EvenSpreadP(
+                    [.. new[] { 1, 1, times }.Select(s =>
+                        (IReadOnlyList<double>)[.. Enumerable.Range(0, 12).Select(_ => Normal.Sample(random, 0, s))])]) < 0.05);
         Called(1).ShouldBeInRange(2, 30);
         Called(4).ShouldBeGreaterThan(240);
     }
@@ -254,9 +283,15 @@ public class JudgingProperties
         var random = new Random(8);
         var held = Enumerable.Range(0, 400).Count(_ =>
         {
-            var q = new TrialQuestion { Design = Design.Blocks, Factors = ["t"], Control = "a", Rows = [.. Enumerable.Range(0, 4).SelectMany(b => new[] { ("a", 0.0), ("b", 0.5), ("c", 0.2) }.Select(t => new TrialRow { Levels = [t.Item1], Block = $"{b}", Value = t.Item2 + (0.4 * b) + Normal.Sample(random, 0, 0.3) }))] };
+            var q = new TrialQuestion {
+                Design = Design.Blocks, Factors = ["t"], Control = "a",
+                Rows = [.. Enumerable.Range(0, 4)
+                    .SelectMany(b => new[] { ("a", 0.0), ("b", 0.5), ("c", 0.2) }.Select(t => new TrialRow { Levels = [t.Item1],
+                        Block = $"{b}", Value = t.Item2 + (0.4 * b) + Normal.Sample(random, 0, 0.3) }))]
+            };
             var d = TrialAnalysis.Of(q).Value.Dunnett;
-            return d.Single(c => c.Of == "b") is { Lower: < 0.5, Upper: > 0.5 } && d.Single(c => c.Of == "c") is { Lower: < 0.2, Upper: > 0.2 };
+            return d.Single(c => c.Of == "b") is { Lower: < 0.5, Upper: > 0.5 }
+                && d.Single(c => c.Of == "c") is { Lower: < 0.2, Upper: > 0.2 };
         });
         held.ShouldBeInRange(366, 393); // 380 by Dunnett, give or take three standard errors
     }

@@ -17,8 +17,7 @@ public class LargeTrialTests
                 var ofPlot = design == Design.SplitPlot ? chance.NextNormal() : 0;
                 for (var p = 0; p < within; p++)
                 {
-                    rows.Add(new TrialRow
-                    {
+                    rows.Add(new TrialRow {
                         Plot = $"{rows.Count + 1}",
                         Block = design == Design.Random ? null : $"b{b}",
                         WholePlot = design == Design.SplitPlot ? $"w{w}" : null,
@@ -29,7 +28,11 @@ public class LargeTrialTests
             }
         }
 
-        return new TrialQuestion { Response = "yield", Unit = "kg", Design = design, Kind = Scale.Amount, Factors = design is Design.Factorial or Design.SplitPlot ? ["a", "t"] : ["t"], Rows = rows, Control = design is Design.Factorial or Design.SplitPlot ? "a0, t0" : "t0" };
+        return new TrialQuestion {
+            Response = "yield", Unit = "kg", Design = design, Kind = Scale.Amount,
+            Factors = design is Design.Factorial or Design.SplitPlot ? ["a", "t"] : ["t"], Rows = rows,
+            Control = design is Design.Factorial or Design.SplitPlot ? "a0, t0" : "t0"
+        };
     }
 
     [Fact]
@@ -37,7 +40,8 @@ public class LargeTrialTests
     {
         var q = Trial(Design.Blocks, 1000, 1, 5);
         var answer = TrialAnalysis.Of(q).Value;
-        // By hand: with every block whole, a treatment's effect is its mean less the control's, and the noise what blocks and treatments leave.
+        // By hand: with every block whole, a treatment's effect is its mean less the control's, and the noise what blocks and treatments
+        // leave.
         double Mean(Func<TrialRow, bool> of) => q.Rows.Where(of).Average(r => r.Value!.Value);
         var all = Mean(_ => true);
         var block = q.Rows.GroupBy(r => r.Block!).ToDictionary(g => g.Key, g => g.Average(r => r.Value!.Value));
@@ -48,7 +52,8 @@ public class LargeTrialTests
         line.Ss.ShouldBe(rss, 1e-6);
         var one = answer.Dunnett.Single(d => d.Of == "t1");
         one.Difference.ShouldBe(treatment["t1"] - treatment["t0"], 1e-9);
-        (one.Upper!.Value - one.Lower!.Value).ShouldBe(2 * 2.44 * Math.Sqrt(2 * rss / 3996 / 1000), 0.01); // 2.44: Dunnett 1964, four against one, any df
+        // 2.44: Dunnett 1964, four against one, any df
+        (one.Upper!.Value - one.Lower!.Value).ShouldBe(2 * 2.44 * Math.Sqrt(2 * rss / 3996 / 1000), 0.01);
         answer.Anova.Single(a => a.Term == "block").Ss.ShouldBe(5 * block.Values.Sum(m => (m - all) * (m - all)), 1e-6);
     }
 

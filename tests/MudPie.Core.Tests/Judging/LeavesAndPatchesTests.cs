@@ -6,7 +6,8 @@ namespace MudPie.Core.Tests.Judging;
 /// <summary>Patches, bands, hints, and holding a spray.</summary>
 public class LeavesAndPatchesTests
 {
-    private static PatchRead Patch(string name, PatchRole role, double[] before, double[] after) => new() { Candidate = name, Role = role, Before = before, After = after };
+    private static PatchRead Patch(string name, PatchRole role, double[] before, double[] after) =>
+        new() { Candidate = name, Role = role, Before = before, After = after };
 
     private static readonly PatchRead Water = Patch("water", PatchRole.Water, [8.0, 8.2, 7.8, 8.0], [8.2, 8.4, 8.0, 8.2]);
 
@@ -30,7 +31,8 @@ public class LeavesAndPatchesTests
     public void Two_degrees_are_a_yes_a_fall_is_a_no_and_between_nothing_is_seen(double after, string word)
     {
         double[] leaves = [after + 0.1, after - 0.1, after + 0.1, after - 0.1];
-        Patches.Of([Water, Patch("kelp", PatchRole.Candidate, [8.0, 8.2, 7.8, 8.0], leaves)]).Value.Lifts[0].Word.ShouldBe(after == 10.2 ? "yes" : word);
+        Patches.Of([Water, Patch("kelp", PatchRole.Candidate, [8.0, 8.2, 7.8, 8.0], leaves)]).Value.Lifts[0].Word.ShouldBe(after == 10.2
+            ? "yes" : word);
     }
 
     [Fact]
@@ -45,7 +47,8 @@ public class LeavesAndPatchesTests
     [Fact]
     public void Several_patches_are_judged_by_their_own_spread()
     {
-        var a = Patches.Of([Water, Water with { After = [8.6, 8.8, 8.4, 8.6] }, Patch("k", PatchRole.Candidate, [8, 8, 8, 8], [11, 11, 11, 11]), Patch("k", PatchRole.Candidate, [8, 8, 8, 8], [10.4, 10.4, 10.4, 10.4])]).Value.Lifts[0];
+        var a = Patches.Of([Water, Water with { After = [8.6, 8.8, 8.4, 8.6] }, Patch("k", PatchRole.Candidate, [8, 8, 8, 8],
+            [11, 11, 11, 11]), Patch("k", PatchRole.Candidate, [8, 8, 8, 8], [10.4, 10.4, 10.4, 10.4])]).Value.Lifts[0];
         a.Patches.ShouldBe(2);
         a.Lift.ShouldBe(2.7 - 0.4, 1e-9);
         // Changes 0.2 and 0.6, 3 and 2.4: variances of means 0.04 and 0.09 on one degree of freedom each; Welch 1.742.
@@ -58,7 +61,8 @@ public class LeavesAndPatchesTests
     {
         Patches.Of([Patch("k", PatchRole.Candidate, [8], [9])]).Refused!.Problems.ShouldContain(p => p.Wrong.Contains("water only"));
         Patches.Of([Water]).Refused!.Problems.ShouldContain(p => p.Wrong.Contains("candidate"));
-        Patches.Of([Water, Patch("k", PatchRole.Candidate, [], [99])]).Refused!.Problems.Select(p => p.Field).ShouldBe(["patches[1].before", "patches[1].after"]);
+        Patches.Of([Water, Patch("k", PatchRole.Candidate, [], [99])]).Refused!.Problems.Select(p => p.Field)
+            .ShouldBe(["patches[1].before", "patches[1].after"]);
         Patches.Of([Water, Patch("k", PatchRole.Candidate, [8], [9])]).Value.Lifts[0].Lower.ShouldBeNull();
     }
 
@@ -130,7 +134,8 @@ public class LeavesAndPatchesTests
 
     private static readonly DateTimeOffset Day = new(2026, 6, 10, 0, 0, 0, TimeSpan.Zero);
 
-    private static HintVisit Visit(double day, double hour, double brix, string leaf = "top", string sky = "clear", bool weed = false) => new() { At = Day.AddDays(day).AddHours(hour), Leaf = leaf, Sky = sky, Weed = weed, At20 = [brix, brix + 0.2, brix - 0.2, brix] };
+    private static HintVisit Visit(double day, double hour, double brix, string leaf = "top", string sky = "clear", bool weed = false) =>
+        new() { At = Day.AddDays(day).AddHours(hour), Leaf = leaf, Sky = sky, Weed = weed, At20 = [brix, brix + 0.2, brix - 0.2, brix] };
 
     private static IEnumerable<string> Hints(params HintVisit[] visits) => BrixHints.Of(visits, "fennel").Select(h => h.Id);
 
@@ -163,7 +168,8 @@ public class LeavesAndPatchesTests
     [Fact]
     public void A_candidate_in_a_carrier_stands_beside_the_carrier_alone()
     {
-        PatchRead fulvic = Patch("fulvic", PatchRole.Carrier, [8.0, 8.2, 7.8, 8.0], [10.4, 10.6, 10.2, 10.4]), mixed = Patch("zinc in fulvic", PatchRole.Candidate, [8.0, 8.2, 7.8, 8.0], [10.5, 10.7, 10.3, 10.5]) with { In = "fulvic" };
+        PatchRead fulvic = Patch("fulvic", PatchRole.Carrier, [8.0, 8.2, 7.8, 8.0], [10.4, 10.6, 10.2, 10.4]),
+            mixed = Patch("zinc in fulvic", PatchRole.Candidate, [8.0, 8.2, 7.8, 8.0], [10.5, 10.7, 10.3, 10.5]) with { In = "fulvic" };
         var a = Patches.Of([Water, fulvic, mixed]).Value;
         var l = a.Lifts.Single(x => x.Candidate == "zinc in fulvic");
         l.Word.ShouldBe("yes"); // over water
@@ -184,7 +190,8 @@ public class LeavesAndPatchesTests
     [Fact]
     public void A_hint_is_never_a_diagnosis()
     {
-        foreach (var h in BrixHints.Of([Visit(0, 16, 10), Visit(1, 7, 10), Visit(2, 8, 9, "top"), Visit(2, 8.3, 6, "bottom"), Visit(2, 10, 8), Visit(2, 10.2, 8, weed: true)], "fennel"))
+        foreach (var h in BrixHints.Of([Visit(0, 16, 10), Visit(1, 7, 10), Visit(2, 8, 9, "top"), Visit(2, 8.3, 6, "bottom"),
+            Visit(2, 10, 8), Visit(2, 10.2, 8, weed: true)], "fennel"))
         {
             h.Confirm.ShouldNotBeEmpty();
             h.Sure.ShouldBeOneOf(Evidence.PractitionersRule, Evidence.Contested);
@@ -200,6 +207,7 @@ public class LeavesAndPatchesTests
         d.Difference.ShouldBe(2, 1e-9);
         (d.High95!.Value - 2).ShouldBe(4.302653 * 0.2 / Math.Sqrt(3), 1e-5);
         d.InsideNoise.ShouldBe(false);
-        BrixReadings.ComparePlants(new([8, 9], "top", 9, "clear"), new([10, 11, 12], "top", 9, "clear")).Value.Difference.ShouldBe(2.5, 1e-9);
+        BrixReadings.ComparePlants(new([8, 9], "top", 9, "clear"), new([10, 11, 12], "top", 9, "clear")).Value.Difference
+            .ShouldBe(2.5, 1e-9);
     }
 }

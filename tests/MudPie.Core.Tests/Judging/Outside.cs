@@ -13,7 +13,8 @@ internal static class Outside
 
     public static List<Dictionary<string, string>> Csv(string file)
     {
-        var lines = File.ReadAllLines(Path.Combine(AppContext.BaseDirectory, "Reference", file)).Select(l => l.Split(',').Select(c => c.Trim('"')).ToArray()).ToList();
+        var lines = File.ReadAllLines(Path.Combine(AppContext.BaseDirectory, "Reference", file))
+            .Select(l => l.Split(',').Select(c => c.Trim('"')).ToArray()).ToList();
         return [.. lines.Skip(1).Select(l => lines[0].Zip(l).ToDictionary(x => x.First, x => x.Second))];
     }
 
@@ -24,19 +25,20 @@ internal static class Outside
     public static double Number(string s) => double.Parse(s, CultureInfo.InvariantCulture);
 
     /// <summary>Six significant figures.</summary>
-    public static void ShouldAgree(this double? mine, double theirs, string what, double figures = 1e-6) => mine.ShouldNotBeNull(what).ShouldAgree(theirs, what, figures);
+    public static void ShouldAgree(this double? mine, double theirs, string what, double figures = 1e-6) =>
+        mine.ShouldNotBeNull(what).ShouldAgree(theirs, what, figures);
 
     public static void ShouldAgree(this double mine, double theirs, string what, double figures = 1e-6) =>
         mine.ShouldBe(theirs, Math.Max(Math.Abs(theirs) * figures, 1e-11), what);
 
     /// <summary>A trial from rows of JSON.</summary>
-    public static TrialQuestion Trial(JsonElement rows, Design design, string[] factors, string? block = null, string? outOf = null, string value = "y", string? control = null) => new()
-    {
-        Design = design,
-        Factors = factors,
-        Control = control,
-        Kind = outOf is null ? Scale.Amount : Scale.Count,
-        Rows =
+    public static TrialQuestion Trial(JsonElement rows, Design design, string[] factors, string? block = null, string? outOf = null,
+        string value = "y", string? control = null) => new() {
+            Design = design,
+            Factors = factors,
+            Control = control,
+            Kind = outOf is null ? Scale.Amount : Scale.Count,
+            Rows =
         [
             .. rows.EnumerateArray().Select((r, i) => new TrialRow
             {
@@ -47,7 +49,8 @@ internal static class Outside
                 OutOf = outOf is null ? null : r.D(outOf),
             }),
         ],
-    };
+        };
 
-    private static JsonElement Read(string file) => JsonDocument.Parse(File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "Reference", file))).RootElement;
+    private static JsonElement Read(string file) =>
+        JsonDocument.Parse(File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "Reference", file))).RootElement;
 }

@@ -24,12 +24,14 @@ public class SplitPlotTests
             .. Enumerable.Range(1, blocks).SelectMany(b => Wholes.SelectMany(w =>
             {
                 var lies = tau * Normal();
-                return Parts.Select((p, i) => new TrialRow { Plot = $"{b}{w}{p}", Levels = [w, p], Block = $"{b}", WholePlot = w, Value = 10 + b + lies + (0.5 * i) + (sigma * Normal()) });
+                return Parts.Select((p, i) => new TrialRow { Plot = $"{b}{w}{p}", Levels = [w, p], Block = $"{b}", WholePlot = w,
+                    Value = 10 + b + lies + (0.5 * i) + (sigma * Normal()) });
             })),
         ];
     }
 
-    private static TrialQuestion Asked(List<TrialRow> rows) => new() { Design = Design.SplitPlot, Factors = ["char", "brew"], Rows = rows, Control = "none, bare", WorthHaving = 0.2 };
+    private static TrialQuestion Asked(List<TrialRow> rows) =>
+        new() { Design = Design.SplitPlot, Factors = ["char", "brew"], Rows = rows, Control = "none, bare", WorthHaving = 0.2 };
 
     [Fact]
     public void Parts_of_one_whole_plot_take_the_noise_of_parts_and_pairs_across_take_both()
@@ -44,7 +46,8 @@ public class SplitPlotTests
             // Gomez and Gomez 1984, standard errors of split plots: 4 blocks, 3 parts.
             Se(c).ShouldBe(Math.Sqrt(inside ? 2 * msB.Ms!.Value / 4 : 2 * (msA.Ms!.Value + (2 * msB.Ms!.Value)) / 12), 1e-9);
             var both = msA.Ms!.Value + (2 * msB.Ms!.Value);
-            c.Df!.Value.ShouldBe(inside ? 12 : both * both / ((msA.Ms.Value * msA.Ms.Value / 3) + (Math.Pow(2 * msB.Ms.Value, 2) / 12)), 1e-5);
+            c.Df!.Value.ShouldBe(inside ? 12 : both * both / ((msA.Ms.Value * msA.Ms.Value / 3) + (Math.Pow(2 * msB.Ms.Value, 2) / 12)),
+                1e-5);
         }
 
         // One page, one answer: what the table finds beyond doubt the verdicts find too.
@@ -80,7 +83,8 @@ public class SplitPlotTests
         // Three standard errors of a share of 0.95 in 120: 0.06. By parts alone, or by both noises everywhere, it would be far off.
         (held / (double)trials).ShouldBeInRange(0.89, 0.995);
 
-        static double Truth(TrialComparison c) => 0.5 * (Array.IndexOf(Parts, c.Of.Split(", ")[1]) - Array.IndexOf(Parts, c.Against.Split(", ")[1]));
+        static double Truth(TrialComparison c) =>
+            0.5 * (Array.IndexOf(Parts, c.Of.Split(", ")[1]) - Array.IndexOf(Parts, c.Against.Split(", ")[1]));
     }
 
     [Fact]
@@ -91,12 +95,17 @@ public class SplitPlotTests
         var a = TrialAnalysis.Of(Asked(without)).Value;
         var c = a.Dunnett.Single(x => x.Of == "none, tea");
         // Three whole plots hold both; the difference is the mean of their own, whatever the whole plots do.
-        var apart = new[] { "1", "3", "4" }.Select(b => rows.Single(r => r.Plot == $"{b}nonetea").Value!.Value - rows.Single(r => r.Plot == $"{b}nonebare").Value!.Value).Average();
-        var shifted = TrialAnalysis.Of(Asked([.. without.Select(r => r.Plot.StartsWith("2none", StringComparison.Ordinal) && r.Value is { } v ? r with { Value = v + 40 } : r)])).Value.Dunnett.Single(x => x.Of == "none, tea");
+        var apart = new[] { "1", "3", "4" }.Select(b => rows.Single(r => r.Plot == $"{b}nonetea").Value!.Value
+            - rows.Single(r => r.Plot == $"{b}nonebare").Value!.Value).Average();
+        var shifted =
+            TrialAnalysis.Of(
+                Asked([.. without.Select(r => r.Plot.StartsWith("2none", StringComparison.Ordinal) && r.Value is { } v
+                    ? r with { Value = v + 40 } : r)])).Value.Dunnett.Single(x => x.Of == "none, tea");
         c.Df!.Value.ShouldBe(11);
         Math.Abs(c.Difference - apart).ShouldBeLessThan(0.15);
         shifted.Difference.ShouldBe(c.Difference, 1e-9);
-        (shifted.Upper!.Value - shifted.Lower!.Value).ShouldBe(c.Upper!.Value - c.Lower!.Value, 0.005); // how far others stray with it sways the critical t a little
+        // how far others stray with it sways the critical t a little
+        (shifted.Upper!.Value - shifted.Lower!.Value).ShouldBe(c.Upper!.Value - c.Lower!.Value, 0.005);
     }
 
     [Fact]
@@ -135,15 +144,19 @@ public class SplitPlotTests
         (quick.Rss, quick.Df).ShouldBe((plain.Rss, plain.Df), new Close());
         foreach (var level in new[] { 0, 1, 2 })
         {
-            var (a, b) = (plain.Of(plain.MeanAt(f => f == t ? level : null))!.Value, quick.Of(quick.MeanAt(f => f == t ? level : null))!.Value);
+            var (a, b) = (plain.Of(plain.MeanAt(f => f == t ? level : null))!.Value,
+                quick.Of(quick.MeanAt(f => f == t ? level : null))!.Value);
             (b.Estimate - a.Estimate).ShouldBe(0, 1e-12);
             (b.VarianceShare - a.VarianceShare).ShouldBe(0, 1e-12);
         }
 
-        Enumerable.Range(0, y.Length).ShouldAllBe(i => Math.Abs(plain.Residuals[i] - quick.Residuals[i]) < 1e-12 && (double.IsNaN(plain.Studentized(i)) ? double.IsNaN(quick.Studentized(i)) : Math.Abs(plain.Studentized(i) - quick.Studentized(i)) < 1e-9));
+        Enumerable.Range(0, y.Length).ShouldAllBe(i => Math.Abs(plain.Residuals[i] - quick.Residuals[i]) < 1e-12
+            && (double.IsNaN(plain.Studentized(i)) ? double.IsNaN(quick.Studentized(i))
+                : Math.Abs(plain.Studentized(i) - quick.Studentized(i)) < 1e-9));
         quick.Table().Zip(plain.Table()).ShouldAllBe(p => p.First.Df == p.Second.Df && Math.Abs(p.First.Ss - p.Second.Ss) < 1e-10);
         var means = quick.SweptMeans();
-        Enumerable.Range(0, 4).ShouldAllBe(g => Math.Abs(means[g] - plain.Of(plain.MeanAt(f => f == block ? g : null))!.Value.Estimate) < 1e-12);
+        Enumerable.Range(0, 4)
+            .ShouldAllBe(g => Math.Abs(means[g] - plain.Of(plain.MeanAt(f => f == block ? g : null))!.Value.Estimate) < 1e-12);
     }
 
     private sealed class Close : IEqualityComparer<(double, int)>

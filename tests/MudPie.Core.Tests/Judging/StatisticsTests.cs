@@ -12,7 +12,8 @@ public class StatisticsTests
     [Fact]
     public void The_studentized_range_agrees_with_the_reference()
     {
-        foreach (var c in Outside.Given.GetProperty("tukeyDistribution").EnumerateArray().Concat(Outside.Made.GetProperty("tukey").EnumerateArray()))
+        foreach (var c in Outside.Given.GetProperty("tukeyDistribution").EnumerateArray()
+            .Concat(Outside.Made.GetProperty("tukey").EnumerateArray()))
         {
             var df = c.D("df") >= 1e9 ? double.PositiveInfinity : c.D("df");
             (1 - StudentizedRange.Cdf(c.D("q"), (int)c.D("means"), df)).ShouldAgree(c.D("p"), c.ToString());
@@ -74,7 +75,8 @@ public class StatisticsTests
     {
         foreach (var theta in new[] { 0.02, 0.2, 0.6, 0.95 })
         {
-            // The control, two more parts of its whole plots, and two whole plots with three parts each; in the second matrix nothing of that is to be recognised.
+            // The control, two more parts of its whole plots, and two whole plots with three parts each; in the second matrix nothing of
+            // that is to be recognised.
             int[] group = [0, 0, 1, 1, 1, 2, 2, 2];
             double[,] Together(double off)
             {
@@ -83,7 +85,8 @@ public class StatisticsTests
                 {
                     for (var j = 0; j < 8; j++)
                     {
-                        r[i, j] = i == j ? 1 : (group[i] == 0) != (group[j] == 0) ? Math.Sqrt(theta) / 2 : group[i] == group[j] && group[i] > 0 ? 1 - (theta / 2) : 0.5;
+                        r[i, j] = i == j ? 1 : (group[i] == 0) != (group[j] == 0) ? Math.Sqrt(theta) / 2 : group[i] == group[j]
+                            && group[i] > 0 ? 1 - (theta / 2) : 0.5;
                     }
                 }
 
@@ -94,7 +97,8 @@ public class StatisticsTests
             TwoLevels.Of(Together(1e-6)).ShouldBeNull();
             foreach (var c in new[] { 0.8, 1.9, 2.6, 3.4 })
             {
-                TwoLevels.Of(Together(0)).ShouldNotBeNull().Cdf(c).ShouldBe(new ManyToOne(Together(1e-6), 1e7).Cdf(c), 4e-4, $"{theta} {c}");
+                TwoLevels.Of(Together(0)).ShouldNotBeNull().Cdf(c).ShouldBe(new ManyToOne(Together(1e-6), 1e7).Cdf(c), 4e-4,
+                    $"{theta} {c}");
             }
         }
     }
@@ -107,9 +111,11 @@ public class StatisticsTests
         var within = 0;
         for (var n = 0; n < 1_000_000; n++)
         {
-            var (u, e, w) = (Math.Sqrt(1 - theta) * chance.NextNormal(), Math.Sqrt(theta) * chance.NextNormal(), Math.Sqrt(1 - theta) * chance.NextNormal());
+            var (u, e, w) = (Math.Sqrt(1 - theta) * chance.NextNormal(), Math.Sqrt(theta) * chance.NextNormal(),
+                Math.Sqrt(1 - theta) * chance.NextNormal());
             var near = (Math.Sqrt(theta) * chance.NextNormal() - e) / Math.Sqrt(2 * theta);
-            var (one, two) = ((w + (Math.Sqrt(theta) * chance.NextNormal()) - u - e) / Math.Sqrt(2), (w + (Math.Sqrt(theta) * chance.NextNormal()) - u - e) / Math.Sqrt(2));
+            var (one, two) = ((w + (Math.Sqrt(theta) * chance.NextNormal()) - u - e) / Math.Sqrt(2),
+                (w + (Math.Sqrt(theta) * chance.NextNormal()) - u - e) / Math.Sqrt(2));
             within += Math.Max(Math.Abs(near), Math.Max(Math.Abs(one), Math.Abs(two))) <= 1.7 ? 1 : 0;
         }
 
@@ -140,7 +146,8 @@ public class StatisticsTests
     {
         foreach (var (q, df) in new[] { (1.5, 4.0), (3.2, 9.5), (4.8, 30.0), (6.5, double.PositiveInfinity) })
         {
-            var (p, pair) = (1 - StudentizedRange.Cdf(q, means, df), Distribution.TwoSidedT(q / Math.Sqrt(2), double.IsFinite(df) ? df : 1e9));
+            var (p, pair) = (1 - StudentizedRange.Cdf(q, means, df), Distribution.TwoSidedT(q / Math.Sqrt(2), double.IsFinite(df)
+                ? df : 1e9));
             p.ShouldBeGreaterThan(pair - 1e-8);
             p.ShouldBeLessThan((means * (means - 1) / 2.0 * pair) + 1e-8);
         }
@@ -184,18 +191,22 @@ public class StatisticsTests
     [InlineData("[[0,0],[3,4]]", "table[0]")]
     [InlineData("[[1,1],[0,0]]", "table[1]")]
     public void A_table_that_is_none_is_refused(string json, string field) =>
-        Germination.Of(new GerminationQuestion { Table = JsonSerializer.Deserialize<double[][]>(json) }).Refused!.Problems.ShouldContain(p => p.Field == field);
+        Germination.Of(new GerminationQuestion { Table = JsonSerializer.Deserialize<double[][]>(json) }).Refused!.Problems
+            .ShouldContain(p => p.Field == field);
 
     [Fact]
     public void Rank_tests_agree_with_figures_made_elsewhere()
     {
         var one = Outside.Made.GetProperty("oneWay");
-        var groups = one.GetProperty("rows").EnumerateArray().GroupBy(r => r.S("treatment")).Select(g => (IReadOnlyList<double>)[.. g.Select(r => r.D("y"))]).ToList();
+        var groups = one.GetProperty("rows").EnumerateArray().GroupBy(r => r.S("treatment"))
+            .Select(g => (IReadOnlyList<double>)[.. g.Select(r => r.D("y"))]).ToList();
         var kruskal = Ranks.KruskalWallis(groups).ShouldNotBeNull();
         kruskal.Statistic.ShouldAgree(one.GetProperty("kruskal").D("statistic"), "Kruskal–Wallis");
         kruskal.P.ShouldAgree(one.GetProperty("kruskal").D("p"), "p");
         var f = Outside.Made.GetProperty("friedman");
-        var friedman = Ranks.Friedman([.. f.GetProperty("blocks").EnumerateArray().Select(b => (IReadOnlyList<double>)[.. b.EnumerateArray().Select(x => x.GetDouble())])]).ShouldNotBeNull();
+        var friedman =
+            Ranks.Friedman([.. f.GetProperty("blocks").EnumerateArray()
+                .Select(b => (IReadOnlyList<double>)[.. b.EnumerateArray().Select(x => x.GetDouble())])]).ShouldNotBeNull();
         friedman.Statistic.ShouldAgree(f.D("statistic"), "Friedman");
         friedman.P.ShouldAgree(f.D("p"), "p");
     }
@@ -220,8 +231,7 @@ public class StatisticsTests
         foreach (var c in Outside.Given.GetProperty("power").EnumerateArray())
         {
             var anova = c.S("kind") == "one-way anova";
-            var mine = Replicates.Of(new ReplicatesQuestion
-            {
+            var mine = Replicates.Of(new ReplicatesQuestion {
                 Kind = c.S("kind"),
                 Difference = anova ? null : c.D("delta"),
                 Sd = anova ? null : c.D("sd"),
@@ -235,7 +245,8 @@ public class StatisticsTests
 
         foreach (var c in Outside.Made.GetProperty("power").EnumerateArray())
         {
-            Replicates.PerGroup(c.D("difference"), c.D("sd"), c.D("alpha"), c.S("kind") == "paired t" ? 0.8 : 0.95, c.S("kind") == "paired t").ShouldAgree(c.D("n"), c.ToString());
+            Replicates.PerGroup(c.D("difference"), c.D("sd"), c.D("alpha"), c.S("kind") == "paired t" ? 0.8 : 0.95,
+                c.S("kind") == "paired t").ShouldAgree(c.D("n"), c.ToString());
         }
     }
 
@@ -258,16 +269,19 @@ public class StatisticsTests
     [InlineData("groups", "one-way anova", 0.5, 0.4, 0.8)]
     [InlineData("difference", "two-sample t", 1e-6, 1e6, 0.8)]
     public void A_question_without_an_answer_names_its_field(string field, string kind, double difference, double sd, double power) =>
-        Replicates.Of(new ReplicatesQuestion { Kind = kind, Difference = difference, Sd = sd, Power = power }).Refused!.Problems.ShouldContain(p => p.Field == field);
+        Replicates.Of(new ReplicatesQuestion { Kind = kind, Difference = difference, Sd = sd, Power = power }).Refused!.Problems
+            .ShouldContain(p => p.Field == field);
 
     [Fact]
     public void Sites_put_together_agree_with_the_reference()
     {
-        List<SiteResult> sites = [.. Outside.Csv("meta-sites.csv").Select(r => new SiteResult { Label = r["site"], Yi = Outside.Number(r["yi"]), Vi = Outside.Number(r["vi"]) })];
+        List<SiteResult> sites = [.. Outside.Csv("meta-sites.csv")
+            .Select(r => new SiteResult { Label = r["site"], Yi = Outside.Number(r["yi"]), Vi = Outside.Number(r["vi"]) })];
         var given = Outside.Given.GetProperty("meta");
         foreach (var (method, name) in new[] { ("reml", "REML_HartungKnapp"), ("dl", "DerSimonianLaird") })
         {
-            var (mine, theirs) = (CombineTrials.Of(new CombineQuestion { Results = sites, Method = method }).Value, given.GetProperty(name));
+            var (mine, theirs) = (CombineTrials.Of(new CombineQuestion { Results = sites, Method = method }).Value,
+                given.GetProperty(name));
             mine.Estimate.ShouldAgree(theirs.D("estimate"), name);
             mine.Se.ShouldAgree(theirs.D("se"), name);
             mine.Lower.ShouldAgree(theirs.D("lower"), name, 2e-6);
@@ -283,10 +297,12 @@ public class StatisticsTests
     {
         foreach (var c in Outside.Made.GetProperty("meta").EnumerateArray())
         {
-            List<SiteResult> sites = [.. c.GetProperty("yi").EnumerateArray().Zip(c.GetProperty("vi").EnumerateArray(), (y, v) => new SiteResult { Yi = y.GetDouble(), Vi = v.GetDouble() })];
+            List<SiteResult> sites = [.. c.GetProperty("yi").EnumerateArray()
+                .Zip(c.GetProperty("vi").EnumerateArray(), (y, v) => new SiteResult { Yi = y.GetDouble(), Vi = v.GetDouble() })];
             foreach (var method in new[] { "reml", "dl" })
             {
-                var (mine, theirs) = (CombineTrials.Of(new CombineQuestion { Results = sites, Method = method }).Value, c.GetProperty(method));
+                var (mine, theirs) = (CombineTrials.Of(new CombineQuestion { Results = sites, Method = method }).Value,
+                    c.GetProperty(method));
                 mine.Estimate.ShouldAgree(theirs.D("estimate"), method, 1e-5);
                 if (mine.Upper - mine.Lower > theirs.D("upper") - theirs.D("lower") + 1e-5)
                 {
@@ -306,8 +322,12 @@ public class StatisticsTests
     [Fact]
     public void What_cannot_be_put_together_is_refused()
     {
-        CombineTrials.Of(new CombineQuestion { Results = [new() { Yi = 1, Vi = 1 }] }).Refused!.Problems.ShouldContain(p => p.Field == "results");
-        CombineTrials.Of(new CombineQuestion { Results = [new() { Yi = 1, Vi = 0 }, new() { Yi = double.NaN, Vi = 1 }], Method = "guess" }).Refused!.Problems.Select(p => p.Field).ShouldBe(["method", "results[0].vi", "results[1].yi"]);
+        CombineTrials.Of(new CombineQuestion { Results = [new() { Yi = 1, Vi = 1 }] }).Refused!.Problems.ShouldContain(p =>
+            p.Field == "results");
+        CombineTrials.Of(new CombineQuestion {
+            Results = [new() { Yi = 1, Vi = 0 }, new() { Yi = double.NaN, Vi = 1 }],
+            Method = "guess"
+        }).Refused!.Problems.Select(p => p.Field).ShouldBe(["method", "results[0].vi", "results[1].yi"]);
     }
 
     [Fact]

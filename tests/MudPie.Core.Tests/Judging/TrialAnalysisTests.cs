@@ -26,13 +26,14 @@ public class TrialAnalysisTests
     public void Blocks_agree_with_the_reference_to_six_figures()
     {
         var given = Outside.Given.GetProperty("blocks");
-        var mine = TrialAnalysis.Of(new TrialQuestion
-        {
+        var mine = TrialAnalysis.Of(new TrialQuestion {
             Design = Design.Blocks,
             Factors = ["treatment"],
             Response = "yield",
             Control = "water only",
-            Rows = [.. Outside.Csv("trial-blocks.csv").Select(r => new TrialRow { Plot = $"{r["block"]}{r["treatment"]}", Levels = [r["treatment"]], Block = r["block"], Value = Outside.Number(r["yield"]) })],
+            Rows = [.. Outside.Csv("trial-blocks.csv")
+                .Select(r => new TrialRow { Plot = $"{r["block"]}{r["treatment"]}", Levels = [r["treatment"]], Block = r["block"],
+                    Value = Outside.Number(r["yield"]) })],
         }).Value;
         Same(mine.Anova, given.GetProperty("anova"), "F");
         foreach (var c in given.GetProperty("tukey").EnumerateArray())
@@ -60,12 +61,12 @@ public class TrialAnalysisTests
     [Fact]
     public void A_factorial_agrees_with_the_reference_to_six_figures()
     {
-        var mine = TrialAnalysis.Of(new TrialQuestion
-        {
+        var mine = TrialAnalysis.Of(new TrialQuestion {
             Design = Design.Factorial,
             Factors = ["castings", "inoculant"],
             Response = "height",
-            Rows = [.. Outside.Csv("trial-factorial.csv").Select(r => new TrialRow { Levels = [r["castings"], r["inoculant"]], Value = Outside.Number(r["height"]) })],
+            Rows = [.. Outside.Csv("trial-factorial.csv")
+                .Select(r => new TrialRow { Levels = [r["castings"], r["inoculant"]], Value = Outside.Number(r["height"]) })],
         }).Value;
         Same(mine.Anova, Outside.Given.GetProperty("factorial").GetProperty("anova"), "F");
         mine.Tukey.Where(t => t.Term == "castings").Count().ShouldBe(3);
@@ -78,12 +79,13 @@ public class TrialAnalysisTests
     public void Pairs_agree_with_the_reference_to_six_figures(Design design)
     {
         var given = Outside.Given.GetProperty("pairedBrix");
-        var mine = TrialAnalysis.Of(new TrialQuestion
-        {
+        var mine = TrialAnalysis.Of(new TrialQuestion {
             Design = design,
             Factors = ["when"],
             Control = "before",
-            Rows = [.. Outside.Csv("brix-pairs.csv").SelectMany(r => new[] { "before", "after" }.Select(w => new TrialRow { Levels = [w], Block = r["leaf"], Value = Outside.Number(r[w]) }))],
+            Rows = [.. Outside.Csv("brix-pairs.csv")
+                .SelectMany(r => new[] { "before", "after" }.Select(w => new TrialRow { Levels = [w], Block = r["leaf"],
+                    Value = Outside.Number(r[w]) }))],
         }).Value.Dunnett.ShouldHaveSingleItem();
         mine.Difference.ShouldAgree(given.D("meanDifference"), "difference");
         mine.Lower.ShouldAgree(given.D("lower"), "lower");
@@ -152,15 +154,20 @@ public class TrialAnalysisTests
         Same(mine.Anova, c.GetProperty("within"));
         mine.Anova.Single(a => a.Term == "Residuals (whole plots)").Ms.ShouldAgree(c.D("wholeError"), "error of whole plots");
         mine.Anova[^1].Ms.ShouldAgree(c.D("error"), "error within");
-        TrialAnalysis.Of(Outside.Trial(c.GetProperty("rows"), Design.SplitPlot, ["sub", "whole"], "block")).Value.Test.Name.ShouldStartWith("split-plot");
+        TrialAnalysis.Of(Outside.Trial(c.GetProperty("rows"), Design.SplitPlot, ["sub", "whole"], "block")).Value.Test.Name
+            .ShouldStartWith("split-plot");
     }
 
     [Fact]
     public void Two_treatments_at_random_are_Welchs()
     {
         var c = Outside.Made.GetProperty("welch");
-        IEnumerable<TrialRow> Side(string name) => c.GetProperty(name).EnumerateArray().Select(v => new TrialRow { Levels = [name], Value = v.GetDouble() });
-        var answer = TrialAnalysis.Of(new TrialQuestion { Design = Design.Random, Factors = ["t"], Control = "control", Rows = [.. Side("control"), .. Side("treated")] }).Value;
+        IEnumerable<TrialRow> Side(string name) => c.GetProperty(name).EnumerateArray()
+            .Select(v => new TrialRow { Levels = [name], Value = v.GetDouble() });
+        var answer = TrialAnalysis.Of(new TrialQuestion {
+            Design = Design.Random, Factors = ["t"], Control = "control",
+            Rows = [.. Side("control"), .. Side("treated")]
+        }).Value;
         var mine = answer.Dunnett.ShouldHaveSingleItem();
         mine.T.ShouldAgree(c.D("t"), "t");
         mine.Df.ShouldAgree(c.D("df"), "df");
@@ -174,12 +181,14 @@ public class TrialAnalysisTests
     public void Trays_that_differ_more_than_coins_are_judged_by_their_own_spread()
     {
         var c = Outside.Made.GetProperty("trays");
-        var mine = TrialAnalysis.Of(Outside.Trial(c.GetProperty("rows"), Design.Random, ["treatment"], outOf: "of", value: "up", control: "plain")).Value;
+        var mine = TrialAnalysis.Of(Outside.Trial(c.GetProperty("rows"), Design.Random, ["treatment"], outOf: "of", value: "up",
+            control: "plain")).Value;
         mine.Dispersion.ShouldAgree(c.D("dispersion"), "dispersion");
         mine.Anova[0].Ss.ShouldAgree(c.D("deviance"), "deviance");
         mine.Anova[0].F.ShouldAgree(c.D("f"), "F");
         mine.Anova[0].P.ShouldAgree(c.D("p"), "p");
-        foreach (var (own, (share, se)) in mine.Means.Zip(c.GetProperty("shares").EnumerateArray().Zip(c.GetProperty("se").EnumerateArray())))
+        foreach (var (own, (share, se)) in mine.Means.Zip(c.GetProperty("shares").EnumerateArray()
+            .Zip(c.GetProperty("se").EnumerateArray())))
         {
             own.Mean.ShouldAgree(share.GetDouble(), own.Name);
             ((own.Upper - own.Lower) / 2).ShouldAgree(se.GetDouble() * Distribution.CriticalT(0.05, 9), own.Name);
@@ -189,8 +198,7 @@ public class TrialAnalysisTests
     [Fact]
     public void A_tray_each_is_Fishers_and_no_verdict()
     {
-        var mine = TrialAnalysis.Of(new TrialQuestion
-        {
+        var mine = TrialAnalysis.Of(new TrialQuestion {
             Kind = Scale.Count,
             Factors = ["soak"],
             Control = "plain",
@@ -206,7 +214,11 @@ public class TrialAnalysisTests
     public void Where_none_came_up_odds_can_still_be_reckoned()
     {
         TrialRow Tray(string t, double up) => new() { Levels = [t], Value = up, OutOf = 30 };
-        var mine = TrialAnalysis.Of(new TrialQuestion { Kind = Scale.Count, Factors = ["t"], Control = "plain", WorthHaving = 10, NoWorseBy = 5, Rows = [Tray("plain", 20), Tray("plain", 23), Tray("plain", 22), Tray("fresh", 0), Tray("fresh", 0), Tray("fresh", 0)] }).Value;
+        var mine = TrialAnalysis.Of(new TrialQuestion {
+            Kind = Scale.Count, Factors = ["t"], Control = "plain", WorthHaving = 10,
+            NoWorseBy = 5, Rows = [Tray("plain", 20), Tray("plain", 23), Tray("plain", 22), Tray("fresh", 0), Tray("fresh", 0),
+                Tray("fresh", 0)]
+        }).Value;
         mine.Verdict.ShouldBe(Finding.Harm);
         mine.Verdicts[0].NoHarm.ShouldBe(false);
         mine.Checks.ShouldContain(c => c.StartsWith("In some treatment all or none", StringComparison.Ordinal));

@@ -9,7 +9,11 @@ namespace MudPie.Core.Tests.Judging;
 /// <summary>Planning: layouts by lot, plots needed, money, templates, strength; and the practice plot.</summary>
 public class TrialBenchTests
 {
-    private static LayoutQuestion Beds(int seed, Design design = Design.Blocks) => new() { Kind = TrialKind.Beds, Design = design, Treatments = ["nothing", "water only", "tea"], Replicates = 5, Seed = seed, Places = [.. Enumerable.Range(1, 5).Select(i => new LayoutPlace($"bed {i}", 30, 1.2))] };
+    private static LayoutQuestion Beds(int seed, Design design = Design.Blocks) =>
+        new() {
+            Kind = TrialKind.Beds, Design = design, Treatments = ["nothing", "water only", "tea"], Replicates = 5, Seed = seed,
+            Places = [.. Enumerable.Range(1, 5).Select(i => new LayoutPlace($"bed {i}", 30, 1.2))]
+        };
 
     [Fact]
     public void Every_block_holds_every_treatment_once_and_plots_share_the_bed()
@@ -33,7 +37,8 @@ public class TrialBenchTests
     public void Orders_come_about_equally_often()
     {
         // Six orders of three; over 1,200 blocks each about 200 times, with a standard deviation of 13.
-        var orders = Enumerable.Range(0, 240).SelectMany(s => TrialLayout.Of(Beds(s)).Value.Plots.GroupBy(p => p.Block).Select(g => string.Concat(g.OrderBy(p => p.X).Select(p => p.Treatment)))).GroupBy(o => o).Select(g => g.Count()).ToList();
+        var orders = Enumerable.Range(0, 240).SelectMany(s => TrialLayout.Of(Beds(s)).Value.Plots.GroupBy(p => p.Block)
+            .Select(g => string.Concat(g.OrderBy(p => p.X).Select(p => p.Treatment)))).GroupBy(o => o).Select(g => g.Count()).ToList();
         orders.Count.ShouldBe(6);
         orders.ShouldAllBe(n => Math.Abs(n - 200) < 65);
     }
@@ -52,7 +57,8 @@ public class TrialBenchTests
             plots.ShouldAllBe(p => p.X >= 0 && p.X + p.Length <= 6 + 1e-9 && p.Y >= 0 && p.Y + p.Width <= 2.4 + 1e-9);
             foreach (var a in plots)
             {
-                plots.Where(b => b != a).ShouldAllBe(b => a.X + a.Length <= b.X + 1e-9 || b.X + b.Length <= a.X + 1e-9 || a.Y + a.Width <= b.Y + 1e-9 || b.Y + b.Width <= a.Y + 1e-9);
+                plots.Where(b => b != a).ShouldAllBe(b => a.X + a.Length <= b.X + 1e-9 || b.X + b.Length <= a.X + 1e-9
+                    || a.Y + a.Width <= b.Y + 1e-9 || b.Y + b.Width <= a.Y + 1e-9);
             }
         }
     }
@@ -60,16 +66,22 @@ public class TrialBenchTests
     [Fact]
     public void Whole_plots_keep_together()
     {
-        var plots = TrialLayout.Of(Beds(3, Design.SplitPlot) with { WholePlots = ["dry", "wet"], Places = [new("bed", 60, 1.2)] }).Value.Plots.OrderBy(p => p.X).ToList();
-        plots.Chunk(3).ShouldAllBe(c => c.Select(p => $"{p.Block}.{p.WholePlot}").Distinct().Count() == 1 && c.Select(p => p.Treatment).Distinct().Count() == 3);
+        var plots = TrialLayout.Of(Beds(3, Design.SplitPlot) with {
+            WholePlots = ["dry", "wet"],
+            Places = [new("bed", 60, 1.2)]
+        }).Value.Plots.OrderBy(p => p.X).ToList();
+        plots.Chunk(3).ShouldAllBe(c => c.Select(p => $"{p.Block}.{p.WholePlot}").Distinct().Count() == 1 && c.Select(p => p.Treatment)
+            .Distinct().Count() == 3);
     }
 
     [Fact]
     public void What_can_not_be_laid_is_refused()
     {
-        TrialLayout.Of(new LayoutQuestion { Design = Design.Factorial, Treatments = ["one"], Replicates = 0 }).Refused!.Problems.Select(p => p.Field).ShouldBe(["design", "treatments", "replicates", "places"]);
+        TrialLayout.Of(new LayoutQuestion { Design = Design.Factorial, Treatments = ["one"], Replicates = 0 }).Refused!.Problems.Select(p =>
+            p.Field).ShouldBe(["design", "treatments", "replicates", "places"]);
         TrialLayout.Of(Beds(1, Design.SplitPlot)).Refused!.Problems.ShouldHaveSingleItem().Field.ShouldBe("wholePlots");
-        TrialLayout.Of(Beds(1) with { Places = [new("bed", double.NaN, -1)] }).Refused!.Problems.Select(p => p.Field).ShouldBe(["places[0].lengthM", "places[0].widthM"]);
+        TrialLayout.Of(Beds(1) with { Places = [new("bed", double.NaN, -1)] }).Refused!.Problems.Select(p => p.Field)
+            .ShouldBe(["places[0].lengthM", "places[0].widthM"]);
     }
 
     [Fact]
@@ -98,7 +110,8 @@ public class TrialBenchTests
     [InlineData(3.0, 4.0, 0.0, 0.5, "sd")]
     [InlineData(3.0, 4.0, 0.4, double.NaN, "worth")]
     public void A_curve_wants_all_its_figures(double treatments, double replicates, double sd, double worth, string field) =>
-        ReplicatesPlan.Of(Design.Blocks, treatments, replicates, sd, worth, "kg").Refused!.Problems.ShouldHaveSingleItem().Field.ShouldBe(field);
+        ReplicatesPlan.Of(Design.Blocks, treatments, replicates, sd, worth, "kg").Refused!.Problems.ShouldHaveSingleItem().Field
+            .ShouldBe(field);
 
     [Fact]
     public void Money_gives_the_line_and_takes_the_result_back()
@@ -111,13 +124,15 @@ public class TrialBenchTests
         earns.Upper!.Value.ShouldBe(450, 1e-9);
         earns.Sentence.ShouldContain("can’t be told yet");
         TrialWorth.Smallest(money with { Basis = "perPlot", PlotM2 = 12 }, "kg").Value.ShouldBe(300 / (2.5 * 10_000 / 12), 1e-12);
-        TrialWorth.Smallest(new TrialMoney { Basis = "perPlot" }, "kg").Refused!.Problems.Select(p => p.Field).ShouldBe(["costPerHa", "pricePerUnit", "plotM2"]);
+        TrialWorth.Smallest(new TrialMoney { Basis = "perPlot" }, "kg").Refused!.Problems.Select(p => p.Field)
+            .ShouldBe(["costPerHa", "pricePerUnit", "plotM2"]);
         // On an acre: 120 ÷ (2 a lb × 43,560 sq ft) and its like; the two systems come to the same.
         var acre = new TrialMoney { CostPerAcre = 120, PricePerUnit = 2, Basis = "perFt2" };
         TrialWorth.Smallest(acre, "lb a sq ft").Value.ShouldBe(120.0 / 2 / 43_560, 1e-9);
         TrialWorth.Smallest(acre with { Basis = "perPlot", PlotFt2 = 100 }, "lb").Value.ShouldBe(120.0 / 2 / 435.6, 1e-9);
         TrialWorth.Smallest(acre with { Basis = "perAcre" }, "lb").Value.ShouldBe(60, 1e-9);
-        TrialWorth.Smallest(new TrialMoney { CostPerHa = 120 / 0.40468564224, PricePerUnit = 2, Basis = "perFt2" }, "lb").Value.ShouldBe(120.0 / 2 / 43_560, 1e-9);
+        TrialWorth.Smallest(new TrialMoney { CostPerHa = 120 / 0.40468564224, PricePerUnit = 2, Basis = "perFt2" },
+            "lb").Value.ShouldBe(120.0 / 2 / 43_560, 1e-9);
         TrialWorth.Smallest(acre with { Basis = "perPlot" }, "lb").Refused!.Problems.Select(p => p.Field).ShouldBe(["plotFt2"]);
         var inAcres = TrialWorth.Earns(acre, 0.01, 0.005, 0.02).Value;
         inAcres.Sentence.ShouldStartWith("751 an acre, 316 to 1622");
@@ -144,13 +159,18 @@ public class TrialBenchTests
         In(UnitSystem.UsCustomary).ShouldNotContain("yieldM2");
         foreach (var t in TrialTemplates.All)
         {
-            t.Measures.ShouldAllBe(m => MeasureKinds.Find(MeasureKinds.Same(m, UnitSystem.UsCustomary))!.For(UnitSystem.UsCustomary) && MeasureKinds.Find(m)!.For(UnitSystem.Metric));
+            t.Measures.ShouldAllBe(m => MeasureKinds.Find(MeasureKinds.Same(m, UnitSystem.UsCustomary))!.For(UnitSystem.UsCustomary)
+                && MeasureKinds.Find(m)!.For(UnitSystem.Metric));
             t.Levels.Count.ShouldBe(t.Factors.Count, t.Id);
             t.Measures.ShouldAllBe(m => MeasureKinds.Find(m) != null, t.Id);
             t.Published.Text.ShouldNotBeEmpty();
             t.Published.Limits.ShouldNotBeEmpty();
             var cells = t.Levels.Aggregate(1, (n, l) => n * l.Count);
-            TrialLayout.Of(new LayoutQuestion { Kind = t.Kind, Design = Design.Blocks, Treatments = [.. Enumerable.Range(0, cells).Select(i => $"{i}")], Replicates = t.Replicates, Places = [new("here", 30, 3)], Seed = 1 }).Refused.ShouldBeNull(t.Id);
+            TrialLayout.Of(new LayoutQuestion {
+                Kind = t.Kind, Design = Design.Blocks,
+                Treatments = [.. Enumerable.Range(0, cells).Select(i => $"{i}")], Replicates = t.Replicates, Places = [new("here", 30, 3)],
+                Seed = 1
+            }).Refused.ShouldBeNull(t.Id);
             if (t.Liquid && t.Factors.Count == 1)
             {
                 t.Levels[0].ShouldContain("water only", t.Id);
@@ -177,7 +197,10 @@ public class TrialBenchTests
     [Fact]
     public void On_a_slope_one_side_against_the_other_is_wrong_far_oftener_than_blocks()
     {
-        var told = PracticePlot.Of(new PracticePlotQuestion { Seed = 1, Replicates = 6, Layout = "halves", Decision = Finding.CannotTell }).Value.Truth.ShouldNotBeNull();
+        var told = PracticePlot.Of(new PracticePlotQuestion {
+            Seed = 1, Replicates = 6, Layout = "halves",
+            Decision = Finding.CannotTell
+        }).Value.Truth.ShouldNotBeNull();
         told.Yours.Tries.ShouldBe(1000);
         told.Yours.Words.Sum(w => w.Times).ShouldBe(1000);
         told.Yours.Differences.Sum(b => b.Times).ShouldBe(1000);
@@ -196,10 +219,12 @@ public class TrialBenchTests
         var us = PracticePlot.Of(q with { Decision = Finding.CannotTell }, UnitSystem.UsCustomary).Value;
         var metric = PracticePlot.Of(q with { Decision = Finding.CannotTell }).Value;
         us.Unit.ShouldBe("tons an acre");
-        us.Plots.Zip(metric.Plots).ShouldAllBe(p => Math.Abs(p.First.Value - (p.Second.Value * 0.44609)) < 0.001 && p.First.Treated == p.Second.Treated);
+        us.Plots.Zip(metric.Plots).ShouldAllBe(p => Math.Abs(p.First.Value - (p.Second.Value * 0.44609)) < 0.001
+            && p.First.Treated == p.Second.Treated);
         us.Truth!.RightWord.ShouldBe(metric.Truth!.RightWord);
         us.Truth.Account.ShouldNotContain("hectare");
         us.Answer!.Verdict.ShouldBe(metric.Answer!.Verdict);
-        PracticePlot.Of(new PracticePlotQuestion { Replicates = 99, Layout = "circle" }).Refused!.Problems.Select(p => p.Field).ShouldBe(["replicates", "layout"]);
+        PracticePlot.Of(new PracticePlotQuestion { Replicates = 99, Layout = "circle" }).Refused!.Problems.Select(p => p.Field)
+            .ShouldBe(["replicates", "layout"]);
     }
 }

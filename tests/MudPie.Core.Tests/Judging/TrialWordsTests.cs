@@ -15,18 +15,20 @@ public class TrialWordsTests
     [InlineData(-0.1, -0.01, 0.15, Finding.Harm)]
     [InlineData(-0.02, 0.36, 0.15, Finding.CannotTell)]
     [InlineData(-0.2, 0.1, 0.15, Finding.CannotTell)]
-    public void A_verdict_is_where_the_whole_interval_lies(double lower, double upper, double worth, Finding word) => TrialVerdicts.Of(lower, upper, worth).ShouldBe(word);
+    public void A_verdict_is_where_the_whole_interval_lies(double lower, double upper, double worth, Finding word) =>
+        TrialVerdicts.Of(lower, upper, worth).ShouldBe(word);
 
     [Theory]
     [InlineData(0.2, 0.5, Finding.Some)]
     [InlineData(-0.01, 0.01, Finding.CannotTell)]
     [InlineData(-0.5, -0.2, Finding.Harm)]
-    public void Without_a_line_nothing_works_and_nothing_is_useless(double lower, double upper, Finding word) => TrialVerdicts.Of(lower, upper, null).ShouldBe(word);
+    public void Without_a_line_nothing_works_and_nothing_is_useless(double lower, double upper, Finding word) =>
+        TrialVerdicts.Of(lower, upper, null).ShouldBe(word);
 
-    private static TrialRow Row(string treatment, string block, double? value, string? why = null) => new() { Plot = $"{block}{treatment}", Levels = [treatment], Block = block, Value = value, Why = why };
+    private static TrialRow Row(string treatment, string block, double? value, string? why = null) =>
+        new() { Plot = $"{block}{treatment}", Levels = [treatment], Block = block, Value = value, Why = why };
 
-    private static TrialQuestion Garlic(double lift, double? worth = 0.15) => new()
-    {
+    private static TrialQuestion Garlic(double lift, double? worth = 0.15) => new() {
         Design = Design.Blocks,
         Factors = ["treatment"],
         Control = "water only",
@@ -34,7 +36,10 @@ public class TrialWordsTests
         WorthHaving = worth,
         Response = "yield",
         Unit = "kg a metre",
-        Rows = [.. Enumerable.Range(0, 5).SelectMany(b => new[] { Row("nothing", $"{b}", 2.7 + (0.1 * b) + (0.02 * (b % 2))), Row("water only", $"{b}", 2.9 + (0.1 * b) - (0.02 * (b % 3))), Row("tea", $"{b}", 2.9 + lift + (0.1 * b) + (0.015 * ((b + 1) % 2))) })],
+        Rows = [.. Enumerable.Range(0, 5)
+            .SelectMany(b => new[] { Row("nothing", $"{b}", 2.7 + (0.1 * b) + (0.02 * (b % 2))),
+                Row("water only", $"{b}", 2.9 + (0.1 * b) - (0.02 * (b % 3))),
+                Row("tea", $"{b}", 2.9 + lift + (0.1 * b) + (0.015 * ((b + 1) % 2))) })],
     };
 
     [Theory]
@@ -54,7 +59,8 @@ public class TrialWordsTests
     public void More_looks_widen_the_interval_that_a_verdict_takes()
     {
         var (one, six) = (TrialAnalysis.Of(Garlic(0.2)).Value, TrialAnalysis.Of(Garlic(0.2) with { Looked = 6 }).Value);
-        (six.Verdicts[0].Upper! - six.Verdicts[0].Lower!).Value.ShouldBeGreaterThan((one.Verdicts[0].Upper! - one.Verdicts[0].Lower!).Value * 1.3);
+        (six.Verdicts[0].Upper! - six.Verdicts[0].Lower!).Value.ShouldBeGreaterThan((one.Verdicts[0].Upper!
+            - one.Verdicts[0].Lower!).Value * 1.3);
         six.Dunnett[0].Upper.ShouldBe(one.Dunnett[0].Upper);
         six.Checks.ShouldContain(c => c.StartsWith("6 measures and dates", StringComparison.Ordinal));
     }
@@ -83,7 +89,10 @@ public class TrialWordsTests
     [Fact]
     public void A_single_pair_is_a_look_and_no_test()
     {
-        var a = TrialAnalysis.Of(new TrialQuestion { Factors = ["t"], Control = "nothing", WorthHaving = 0.4, Rows = [new() { Levels = ["nothing"], Value = 4.3 }, new() { Levels = ["extract"], Value = 4.8 }] }).Value;
+        var a = TrialAnalysis.Of(new TrialQuestion {
+            Factors = ["t"], Control = "nothing", WorthHaving = 0.4,
+            Rows = [new() { Levels = ["nothing"], Value = 4.3 }, new() { Levels = ["extract"], Value = 4.8 }]
+        }).Value;
         a.Verdict.ShouldBe(Finding.CannotTell);
         a.Test.Name.ShouldBe("no test: a look");
         a.Dunnett[0].Lower.ShouldBeNull();
@@ -120,11 +129,19 @@ public class TrialWordsTests
     public void A_score_is_tested_by_its_order_and_its_verdict_waits_for_it()
     {
         double[] plain = [1, 2, 1, 2, 1], tea = [2, 2, 1, 3, 1];
-        var q = new TrialQuestion { Kind = Scale.Score, Factors = ["t"], Control = "plain", WorthHaving = 0.1, Rows = [.. plain.Select(v => new TrialRow { Levels = ["plain"], Value = v }), .. tea.Select(v => new TrialRow { Levels = ["tea"], Value = v })] };
+        var q = new TrialQuestion {
+            Kind = Scale.Score, Factors = ["t"], Control = "plain", WorthHaving = 0.1,
+            Rows = [.. plain.Select(v => new TrialRow { Levels = ["plain"], Value = v }),
+                .. tea.Select(v => new TrialRow { Levels = ["tea"], Value = v })]
+        };
         var a = TrialAnalysis.Of(q).Value;
         a.Verdict.ShouldBe(Finding.CannotTell);
         a.Ranks!.Name.ShouldBe("Kruskal–Wallis");
-        var clear = TrialAnalysis.Of(q with { Design = Design.Blocks, Rows = [.. Enumerable.Range(0, 8).SelectMany(b => new[] { Row("plain", $"{b}", 1 + (b % 2)), Row("tea", $"{b}", 4 + (b % 2)) })] }).Value;
+        var clear = TrialAnalysis.Of(q with {
+            Design = Design.Blocks,
+            Rows = [.. Enumerable.Range(0, 8)
+                .SelectMany(b => new[] { Row("plain", $"{b}", 1 + (b % 2)), Row("tea", $"{b}", 4 + (b % 2)) })]
+        }).Value;
         clear.Test.Name.ShouldBe("Friedman, on ranks");
         clear.Verdict.ShouldBe(Finding.Works);
     }
@@ -132,15 +149,21 @@ public class TrialWordsTests
     [Fact]
     public void Both_together_are_told_apart_from_one_or_not()
     {
-        IEnumerable<TrialRow> Pots(string s, string m, double mean) => Enumerable.Range(0, 6).Select(b => new TrialRow { Plot = $"{s}{m}{b}", Levels = [s, m], Block = $"{b}", Value = mean + (b * 0.3) + ((b * 7 % 5) * 0.35) });
-        var a = TrialAnalysis.Of(new TrialQuestion
-        {
+        IEnumerable<TrialRow> Pots(string s, string m, double mean) =>
+            Enumerable.Range(0, 6)
+                .Select(b => new TrialRow {
+                    Plot = $"{s}{m}{b}", Levels = [s, m], Block = $"{b}", Value = mean + (b * 0.3)
+                    + ((b * 7 % 5) * 0.35)
+                });
+        var a = TrialAnalysis.Of(new TrialQuestion {
             Design = Design.Factorial,
             Factors = ["seaweed", "mycorrhiza"],
             Control = "no seaweed, no mycorrhiza",
             WorthHaving = 2,
             Unit = "stems",
-            Rows = [.. Pots("no seaweed", "no mycorrhiza", 11), .. Pots("seaweed", "no mycorrhiza", 15.6), .. Pots("no seaweed", "mycorrhiza", 11.3), .. Pots("seaweed", "mycorrhiza", 15.7).Select((r, i) => r with { Value = r.Value + (i % 2 * 0.8) - 0.4 })],
+            Rows = [.. Pots("no seaweed", "no mycorrhiza", 11), .. Pots("seaweed", "no mycorrhiza", 15.6),
+                .. Pots("no seaweed", "mycorrhiza", 11.3), .. Pots("seaweed", "mycorrhiza", 15.7)
+                    .Select((r, i) => r with { Value = r.Value + (i % 2 * 0.8) - 0.4 })],
         }).Value;
         a.Verdict.ShouldBe(Finding.Works);
         a.Sentence.ShouldStartWith("“seaweed, no mycorrhiza” gave");
@@ -150,8 +173,17 @@ public class TrialWordsTests
     [Fact]
     public void A_better_soil_is_not_counted_as_the_treatment()
     {
-        IEnumerable<TrialRow> Pots(string c, string s, double mean) => Enumerable.Range(0, 5).Select(b => new TrialRow { Levels = [c, s], Block = $"{b}", Value = mean + (b * 0.2) + (((b * c.Length) + (int)mean) % 5 * 0.15) });
-        var q = new TrialQuestion { Design = Design.Factorial, Factors = ["char", "soil"], Control = "no char, clay", WorthHaving = 1, Rows = [.. Pots("no char", "clay", 10), .. Pots("char", "clay", 10.1), .. Pots("no char", "sand", 16), .. Pots("char", "sand", 16.1)] };
+        IEnumerable<TrialRow> Pots(string c, string s, double mean) =>
+            Enumerable.Range(0, 5)
+                .Select(b => new TrialRow {
+                    Levels = [c, s], Block = $"{b}", Value = mean + (b * 0.2)
+                    + (((b * c.Length) + (int)mean) % 5 * 0.15)
+                });
+        var q = new TrialQuestion {
+            Design = Design.Factorial, Factors = ["char", "soil"], Control = "no char, clay", WorthHaving = 1,
+            Rows = [.. Pots("no char", "clay", 10), .. Pots("char", "clay", 10.1), .. Pots("no char", "sand", 16),
+                .. Pots("char", "sand", 16.1)]
+        };
         TrialAnalysis.Of(q).Value.Verdict.ShouldBe(Finding.NoUse, "soil is a setting by its name");
         var averaged = TrialAnalysis.Of(q with { Conditions = ["soil"] }).Value;
         averaged.Verdict.ShouldBe(Finding.NoUse);
@@ -162,8 +194,13 @@ public class TrialWordsTests
     [Fact]
     public void A_warmer_bench_is_not_counted_as_the_soak_when_seeds_are_counted()
     {
-        IEnumerable<TrialRow> Trays(string s, string b, params double[] up) => up.Select((u, i) => new TrialRow { Levels = [s, b], Block = $"{i}", Value = u, OutOf = 50 });
-        var q = new TrialQuestion { Kind = Scale.Count, Design = Design.Factorial, Factors = ["soak", "bench"], Control = "plain, cool", WorthHaving = 10, Rows = [.. Trays("plain", "cool", 20, 23, 21, 22), .. Trays("tea", "cool", 22, 21, 22, 21), .. Trays("plain", "warm", 43, 40, 42, 41), .. Trays("tea", "warm", 41, 43, 40, 42)] };
+        IEnumerable<TrialRow> Trays(string s, string b, params double[] up) =>
+            up.Select((u, i) => new TrialRow { Levels = [s, b], Block = $"{i}", Value = u, OutOf = 50 });
+        var q = new TrialQuestion {
+            Kind = Scale.Count, Design = Design.Factorial, Factors = ["soak", "bench"], Control = "plain, cool",
+            WorthHaving = 10, Rows = [.. Trays("plain", "cool", 20, 23, 21, 22), .. Trays("tea", "cool", 22, 21, 22, 21),
+                .. Trays("plain", "warm", 43, 40, 42, 41), .. Trays("tea", "warm", 41, 43, 40, 42)]
+        };
         TrialAnalysis.Of(q).Value.Verdict.ShouldBe(Finding.Works);
         var averaged = TrialAnalysis.Of(q with { Conditions = ["bench"] }).Value;
         averaged.Verdict.ShouldBe(Finding.NoUse);
@@ -184,8 +221,7 @@ public class TrialWordsTests
     public void Nonsense_is_refused_by_its_field(string field)
     {
         var q = Garlic(0.1);
-        q = field switch
-        {
+        q = field switch {
             "design" => q with { Design = Design.Pair },
             "factors" => q with { Factors = [] },
             "worthHaving" => q with { WorthHaving = -1 },
@@ -210,20 +246,31 @@ public class TrialWordsTests
 
     [Fact]
     public void Counts_that_cannot_be_are_refused() =>
-        TrialAnalysis.Of(new TrialQuestion { Kind = Scale.Count, Factors = ["t"], Rows = [new() { Levels = ["a"], Value = 5, OutOf = 4 }, new() { Levels = ["b"], Value = 1, OutOf = null }] })
+        TrialAnalysis.Of(new TrialQuestion {
+            Kind = Scale.Count, Factors = ["t"],
+            Rows = [new() { Levels = ["a"], Value = 5, OutOf = 4 }, new() { Levels = ["b"], Value = 1, OutOf = null }]
+        })
             .Refused!.Problems.Select(p => p.Field).ShouldBe(["rows[0].outOf", "rows[1].outOf"]);
 
     [Fact]
     public void A_whole_plot_with_two_treatments_is_no_whole_plot()
     {
-        var q = new TrialQuestion { Design = Design.SplitPlot, Factors = ["water", "feed"], Rows = [.. new[] { ("dry", "a"), ("wet", "b"), ("dry", "b"), ("wet", "a") }.Select(x => new TrialRow { Levels = [x.Item1, x.Item2], Block = "1", WholePlot = "w", Value = 1 })] };
+        var q = new TrialQuestion {
+            Design = Design.SplitPlot, Factors = ["water", "feed"],
+            Rows = [.. new[] { ("dry", "a"), ("wet", "b"), ("dry", "b"),
+                ("wet", "a") }.Select(x => new TrialRow { Levels = [x.Item1, x.Item2], Block = "1", WholePlot = "w", Value = 1 })]
+        };
         TrialAnalysis.Of(q).Refused!.Problems.ShouldHaveSingleItem().Field.ShouldBe("wholePlot");
     }
 
     [Fact]
     public void All_plots_alike_give_no_difference_and_no_crash()
     {
-        var a = TrialAnalysis.Of(new TrialQuestion { Factors = ["t"], WorthHaving = 1, Rows = [.. new[] { "a", "b", "c" }.SelectMany(t => Enumerable.Range(0, 3).Select(_ => new TrialRow { Levels = [t], Value = 5 }))] });
+        var a = TrialAnalysis.Of(new TrialQuestion {
+            Factors = ["t"], WorthHaving = 1,
+            Rows = [.. new[] { "a", "b", "c" }.SelectMany(t => Enumerable.Range(0, 3)
+                .Select(_ => new TrialRow { Levels = [t], Value = 5 }))]
+        });
         a.Refused.ShouldBeNull();
         a.Value.Dunnett.ShouldAllBe(c => c.Difference == 0 && c.T == null);
         a.Value.Checks.ShouldContain(c => c.Contains("alike to the last digit"));

@@ -105,7 +105,8 @@ public class AmountTextTests
     [InlineData("1000,500", 1000.5, null)]
     [InlineData("1e3", 1000.0, null)]
     [InlineData("1'250", 1250.0, null)]
-    public void A_number_is_read_one_way_or_asked_about(string typed, double value, double? other) => TypedNumber.Of(typed).ShouldBe(new TypedNumber(value, other));
+    public void A_number_is_read_one_way_or_asked_about(string typed, double value, double? other) =>
+        TypedNumber.Of(typed).ShouldBe(new TypedNumber(value, other));
 
     [Fact]
     public void In_a_file_that_a_program_wrote_a_point_is_decimal()

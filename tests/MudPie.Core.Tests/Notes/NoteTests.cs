@@ -7,10 +7,14 @@ public class NoteTests
 {
     private static readonly Nameable[] Names =
     [
-        new("vessel", 1, "the Blue Bucket", ["bucket", "pail"]), new("vessel", 2, "the Barrel", ["barrel", "drum"]), new("vessel", 3, "the Cone", ["tank"]),
-        new("bed", 4, "Ridge Bed 4", ["fennel"]), new("bed", 5, "Ridge Bed 5", ["fennel"]), new("bed", 7, "Ridge Bed 7", ["beetroot"]), new("bed", 14, "Ridge Bed 14", ["leeks"]), new("bed", 9, "Currant Rows", ["blackcurrant"]), new("bed", 10, "Creek Field", ["oats and vetch"]),
+        new("vessel", 1, "the Blue Bucket", ["bucket", "pail"]), new("vessel", 2, "the Barrel", ["barrel", "drum"]),
+        new("vessel", 3, "the Cone", ["tank"]),
+        new("bed", 4, "Ridge Bed 4", ["fennel"]), new("bed", 5, "Ridge Bed 5", ["fennel"]), new("bed", 7, "Ridge Bed 7", ["beetroot"]),
+        new("bed", 14, "Ridge Bed 14", ["leeks"]), new("bed", 9, "Currant Rows", ["blackcurrant"]),
+        new("bed", 10, "Creek Field", ["oats and vetch"]),
         new("water", 1, "Mains", ["mains"]), new("water", 2, "Rain tank", ["rain"]),
-        new("input", 1, "kelp liquid", ["liquid kelp"]), new("input", 2, "molasses", ["molasses"]), new("input", 3, "Rootbank spores", ["spore-forming bacteria"]), new("input", 4, "gypsum", ["a mineral"]),
+        new("input", 1, "kelp liquid", ["liquid kelp"]), new("input", 2, "molasses", ["molasses"]),
+        new("input", 3, "Rootbank spores", ["spore-forming bacteria"]), new("input", 4, "gypsum", ["a mineral"]),
     ];
 
     private static NoteUnderstood Read(string text, UnitSystem units = UnitSystem.Metric) => NoteIt.Read(text, Names, units).Value;
@@ -123,7 +127,8 @@ public class NoteTests
     [InlineData("temp -1 cone")]
     [InlineData("o2 21 cone")]
     [InlineData("strip 11 mains")]
-    public void A_note_takes_what_the_log_takes_and_no_more(string text) => NoteIt.Read(text, Names).Refused.ShouldNotBeNull().Problems.Single().Field.ShouldBe("text");
+    public void A_note_takes_what_the_log_takes_and_no_more(string text) =>
+        NoteIt.Read(text, Names).Refused.ShouldNotBeNull().Problems.Single().Field.ShouldBe("text");
 
     [Theory]
     [InlineData("used 30 ml kelp on ridge bed 4", Purpose.Root, "Used 30 mL of kelp liquid on Ridge Bed 4.")]

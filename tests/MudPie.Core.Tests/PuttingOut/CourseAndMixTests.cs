@@ -6,8 +6,7 @@ namespace MudPie.Core.Tests.PuttingOut;
 
 public class CourseAndMixTests
 {
-    private static CourseQuestion Course => new()
-    {
+    private static CourseQuestion Course => new() {
         Species = [new LabelSpecies { Name = "one", Count = 6e7 }, new LabelSpecies { Name = "two", Count = 4e7 }],
         LabelPer = "mL",
         Kind = LifeForm.Spores,
@@ -32,7 +31,8 @@ public class CourseAndMixTests
     [Fact]
     public void A_warm_old_bottle_of_living_cells_thins_it_too()
     {
-        var course = InoculantCourse.Of(Course with { Kind = LifeForm.Living, AgeDays = 45, KeptC = 30 }).Value; // 45 days at 30 °C is 90 at 20: one half-life
+        // 45 days at 30 °C is 90 at 20: one half-life
+        var course = InoculantCourse.Of(Course with { Kind = LifeForm.Living, AgeDays = 45, KeptC = 30 }).Value;
         course.Share!.Value.ShouldBe(0.5, 1e-9);
         course.Verdict.Why.ShouldContain("50 % are still alive");
     }
@@ -40,7 +40,12 @@ public class CourseAndMixTests
     [Fact]
     public void A_season_runs_from_seedling_to_harvest_by_stage()
     {
-        var course = InoculantCourse.Of(Course with { From = new DateOnly(2026, 4, 1), Harvest = new DateOnly(2026, 6, 24), Price = 38 }).Value; // 84 days: seven doses
+        // 84 days: seven doses
+        var course = InoculantCourse.Of(Course with {
+            From = new DateOnly(2026, 4, 1),
+            Harvest = new DateOnly(2026, 6, 24),
+            Price = 38
+        }).Value;
         course.Doses.Count.ShouldBe(7);
         course.Doses[0].Stage.ShouldBe("seedling or transplant");
         course.Doses[^1].Stage.ShouldBe("filling");
@@ -56,7 +61,12 @@ public class CourseAndMixTests
     public void Crops_that_do_not_host_mycorrhiza_are_known(string crop, string? word)
     {
         InoculantCourse.NonHost(crop).ShouldBe(word);
-        var course = InoculantCourse.Of(Course with { Kind = LifeForm.Propagules, Crop = crop, From = new DateOnly(2026, 4, 1), Harvest = new DateOnly(2026, 8, 1) }).Value;
+        var course = InoculantCourse.Of(Course with {
+            Kind = LifeForm.Propagules,
+            Crop = crop,
+            From = new DateOnly(2026, 4, 1),
+            Harvest = new DateOnly(2026, 8, 1)
+        }).Value;
         course.Verdict.Tone.ShouldBe(word is null ? course.Verdict.Tone : Tone.Stop);
         course.Doses.Count.ShouldBe(1); // once, at the roots
         if (word is null)
@@ -67,7 +77,8 @@ public class CourseAndMixTests
 
     [Fact]
     public void A_count_without_its_per_is_asked_about() =>
-        InoculantCourse.Of(Course with { LabelPer = null }).Refused.ShouldNotBeNull().Problems.ShouldHaveSingleItem().WayOut.ShouldContain("per mL or per g");
+        InoculantCourse.Of(Course with { LabelPer = null }).Refused.ShouldNotBeNull().Problems.ShouldHaveSingleItem().WayOut
+            .ShouldContain("per mL or per g");
 
     [Theory]
     [InlineData(-1, 14, "dose")]
@@ -75,15 +86,18 @@ public class CourseAndMixTests
     [InlineData(10, 0, "everyDays")]
     [InlineData(10, 1e9, "everyDays")]
     public void Nonsense_in_a_course_is_refused(double dose, double every, string field) =>
-        InoculantCourse.Of(Course with { Dose = dose, EveryDays = every }).Refused.ShouldNotBeNull().Problems.ShouldHaveSingleItem().Field.ShouldBe(field);
+        InoculantCourse.Of(Course with { Dose = dose, EveryDays = every }).Refused.ShouldNotBeNull().Problems.ShouldHaveSingleItem().Field
+            .ShouldBe(field);
 
     [Theory]
     [InlineData(true, 24, 24)]
     [InlineData(true, 15, 48)]
     [InlineData(false, 24, 72)]
-    public void A_tank_with_feeds_is_used_within_a_day_or_two(bool feeds, double celsius, int hours) => FeedTank.Of(feeds, celsius).Value.Sentence.ShouldBe($"Use the tank within {hours} h.");
+    public void A_tank_with_feeds_is_used_within_a_day_or_two(bool feeds, double celsius, int hours) =>
+        FeedTank.Of(feeds, celsius).Value.Sentence.ShouldBe($"Use the tank within {hours} h.");
 
-    private static MixAnswer Mix(string a, string b) => MixingRules.Of(new MixQuestion { Tank = [new MixItem(a, a), new MixItem(b, b)], ChlorineMgPerL = 0 }).Value;
+    private static MixAnswer Mix(string a, string b) =>
+        MixingRules.Of(new MixQuestion { Tank = [new MixItem(a, a), new MixItem(b, b)], ChlorineMgPerL = 0 }).Value;
 
     [Theory]
     [InlineData("brew", "fungicide", "never")]
@@ -118,7 +132,10 @@ public class CourseAndMixTests
     [InlineData(10.5, null, 0)]
     public void A_bed_that_got_copper_lately_waits_out_its_days(double daysAgo, string? says, double left)
     {
-        var answer = MixingRules.Of(new MixQuestion { Tank = [new MixItem("tea", "brew")], Lately = [new MixItem("copper", "copper", daysAgo, "Hop Yard")], ChlorineMgPerL = 0 }).Value;
+        var answer = MixingRules.Of(new MixQuestion {
+            Tank = [new MixItem("tea", "brew")],
+            Lately = [new MixItem("copper", "copper", daysAgo, "Hop Yard")], ChlorineMgPerL = 0
+        }).Value;
         if (says is null)
         {
             answer.Pairs.ShouldBeEmpty();
@@ -135,7 +152,10 @@ public class CourseAndMixTests
     public void A_rule_from_the_grower_s_label_comes_first()
     {
         var own = new MixRule("brew", "fungicide", true, 0, "label of mine: safe with bacteria", Evidence.MeasuredHere, true);
-        var pair = MixingRules.Of(new MixQuestion { Tank = [new MixItem("tea", "brew"), new MixItem("f", "fungicide")], Own = [own], ChlorineMgPerL = 0 }).Value.Pairs.Single();
+        var pair = MixingRules.Of(new MixQuestion {
+            Tank = [new MixItem("tea", "brew"), new MixItem("f", "fungicide")], Own = [own],
+            ChlorineMgPerL = 0
+        }).Value.Pairs.Single();
         (pair.Says, pair.Own).ShouldBe(("fine", true));
     }
 
@@ -147,18 +167,24 @@ public class CourseAndMixTests
     [InlineData(7, 1.0, 20.0, 0.4, "0.4 mg/L")]
     [InlineData(7, 1.0, 20.0, null, "No strip")]
     public void The_tank_itself_is_looked_at(double ph, double? salts, double? warmth, double? chlorine, string says) =>
-        MixingRules.Of(new MixQuestion { Tank = [new MixItem("cells", "living")], Ph = ph, SaltsMsPerCm = salts, TemperatureC = warmth, ChlorineMgPerL = chlorine }).Value.Tank.ShouldHaveSingleItem().ShouldContain(says);
+        MixingRules.Of(new MixQuestion {
+            Tank = [new MixItem("cells", "living")], Ph = ph, SaltsMsPerCm = salts, TemperatureC = warmth,
+            ChlorineMgPerL = chlorine
+        }).Value.Tank.ShouldHaveSingleItem().ShouldContain(says);
 
     [Fact]
     public void Spores_stand_what_living_cells_do_not() =>
-        MixingRules.Of(new MixQuestion { Tank = [new MixItem("spores", "spores")], SaltsMsPerCm = 5, ChlorineMgPerL = 1 }).Value.Tank.ShouldBeEmpty();
+        MixingRules.Of(new MixQuestion { Tank = [new MixItem("spores", "spores")], SaltsMsPerCm = 5, ChlorineMgPerL = 1 }).Value.Tank
+            .ShouldBeEmpty();
 
     [Fact]
     public void Nonsense_in_a_mix_is_refused()
     {
-        MixingRules.Of(new MixQuestion { Tank = [new MixItem("x", "sherry")] }).Refused.ShouldNotBeNull().Problems[0].Field.ShouldBe("tank[0]");
+        MixingRules.Of(new MixQuestion { Tank = [new MixItem("x", "sherry")] }).Refused.ShouldNotBeNull().Problems[0].Field
+            .ShouldBe("tank[0]");
         MixingRules.Of(new MixQuestion()).Refused.ShouldNotBeNull();
-        MixingRules.Of(new MixQuestion { Tank = [new MixItem("x", "brew")], Ph = 22, TemperatureC = double.NaN }).Refused.ShouldNotBeNull().Problems.Count.ShouldBe(2);
+        MixingRules.Of(new MixQuestion { Tank = [new MixItem("x", "brew")], Ph = 22, TemperatureC = double.NaN }).Refused
+            .ShouldNotBeNull().Problems.Count.ShouldBe(2);
     }
 
     [Fact]

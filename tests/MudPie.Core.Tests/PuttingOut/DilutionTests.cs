@@ -39,7 +39,8 @@ public class DilutionTests
     [InlineData("50:1", "50 parts tea + 1 part water (1 in 1.02) or as 1 part tea + 50 parts water (1 in 51)")]
     [InlineData("5:1", "5 parts tea + 1 part water (1 in 1.2) or as 1 part tea + 5 parts water (1 in 6)")]
     [InlineData("1 + 5 tea", "1 part tea + 5 parts water (1 in 6) or as 5 parts tea + 1 part water (1 in 1.2)")]
-    public void What_can_be_read_two_ways_is_asked_about_with_both_readings(string typed, string both) => Dilutions.Read(typed).Refused!.Problems[0].Wrong.ShouldContain(both);
+    public void What_can_be_read_two_ways_is_asked_about_with_both_readings(string typed, string both) =>
+        Dilutions.Read(typed).Refused!.Problems[0].Wrong.ShouldContain(both);
 
     [Theory]
     [InlineData("")]

@@ -36,8 +36,10 @@ public sealed class MixingDangerTests
         }
 
         var own = new MixRule(a, b, true, 0, "a label says so", Evidence.MeasuredHere, true);
-        MixingRules.Of(new MixQuestion { Tank = [new(a, a), new(b, b)], Own = [own], ChlorineMgPerL = 0 }).Value.Pairs.Single().Says.ShouldBe("never");
-        MixingRules.Of(new MixQuestion { Tank = [new(a, a), new(b, b)], ChlorineMgPerL = 0 }).Worked.Cautions.ShouldContain(MixingRules.GasCaution);
+        MixingRules.Of(new MixQuestion { Tank = [new(a, a), new(b, b)], Own = [own], ChlorineMgPerL = 0 }).Value.Pairs.Single().Says
+            .ShouldBe("never");
+        MixingRules.Of(new MixQuestion { Tank = [new(a, a), new(b, b)], ChlorineMgPerL = 0 }).Worked.Cautions
+            .ShouldContain(MixingRules.GasCaution);
     }
 
     [Theory]
@@ -56,7 +58,8 @@ public sealed class MixingDangerTests
         // The only company in which a hazard is allowed, each for a reason that stands in the table.
         (string, string)[] allowed =
         [
-            ("sulphur", "copper"), ("acid", "tapChlorine"), ("peroxide", "tapChlorine"), ("sulphur", "tapChlorine"), ("limeSulphur", "tapChlorine"), ("caustic", "tapChlorine"), ("silica", "tapChlorine"), ("silica", "silica"), ("acid", "fulvic"),
+            ("sulphur", "copper"), ("acid", "tapChlorine"), ("peroxide", "tapChlorine"), ("sulphur", "tapChlorine"),
+            ("limeSulphur", "tapChlorine"), ("caustic", "tapChlorine"), ("silica", "tapChlorine"), ("silica", "silica"), ("acid", "fulvic"),
         ];
         foreach (var a in MixingRules.Classes)
         {
@@ -106,12 +109,16 @@ public sealed class MixingDangerTests
     [InlineData("other", 2.5, "acid")]
     [InlineData("other", 12.0, "caustic")]
     [InlineData("ascorbic", 3.0, "acid")]
-    public void What_a_thing_is_hangs_on_its_ph_and_not_on_its_name_alone(string kind, double ph, string counts) => MixingRules.ClassOf(new("x", kind, Ph: ph)).ShouldBe(counts);
+    public void What_a_thing_is_hangs_on_its_ph_and_not_on_its_name_alone(string kind, double ph, string counts) =>
+        MixingRules.ClassOf(new("x", kind, Ph: ph)).ShouldBe(counts);
 
     [Fact]
     public void What_the_sprayer_held_last_counts_until_it_is_washed()
     {
-        var answer = MixingRules.Of(new MixQuestion { Tank = [new("vinegar", "acid")], HeldLast = [new("bleach", "chlorine")], ChlorineMgPerL = 0 }).Value;
+        var answer = MixingRules.Of(new MixQuestion {
+            Tank = [new("vinegar", "acid")], HeldLast = [new("bleach", "chlorine")],
+            ChlorineMgPerL = 0
+        }).Value;
         answer.Verdict.Tone.ShouldBe(Tone.Stop);
         answer.Verdict.Sentence.ShouldBe("Wash the sprayer first: it held bleach, and vinegar never meets that.");
         MixingRules.Of(new MixQuestion { Tank = [new("vinegar", "acid")], ChlorineMgPerL = 0 }).Value.Verdict.Tone.ShouldBe(Tone.Go);

@@ -12,7 +12,10 @@ public sealed class OneDoseTests
     private static LabelRate Label(string text, bool liquid = true) => LabelRates.Read(text, liquid).Value[0];
 
     private static Dose Of(string? label = null, double? own = null, double area = 20_000) =>
-        Doses.Of(new DoseQuestion { Kind = Seaweed, Purpose = Purpose.Leaf, AreaM2 = area, MixLPerHa = 500, Label = label is null ? null : Label(label), OwnOneIn = own });
+        Doses.Of(new DoseQuestion {
+            Kind = Seaweed, Purpose = Purpose.Leaf, AreaM2 = area, MixLPerHa = 500, Label = label is null
+            ? null : Label(label), OwnOneIn = own
+        });
 
     [Fact]
     public void The_label_comes_first_then_the_grower_then_the_table()
@@ -32,8 +35,7 @@ public sealed class OneDoseTests
     public void A_tank_that_is_told_the_dose_puts_out_the_same_litres(string? label)
     {
         var dose = Of(label, area: 3600);
-        var job = TankJob.Of(new TankJobQuestion
-        {
+        var job = TankJob.Of(new TankJobQuestion {
             Purpose = Purpose.Leaf,
             TankL = 100,
             SpareShare = 0,
@@ -81,7 +83,8 @@ public sealed class OneDoseTests
     [InlineData("some per plant", "no number")]
     [InlineData("", "Nothing")]
     [InlineData("5 to 3 mL per plant", "no range")]
-    public void What_a_label_leaves_open_is_asked(string text, string says) => LabelRates.Read(text, true).Refused.ShouldNotBeNull().Problems[0].Wrong.ShouldContain(says);
+    public void What_a_label_leaves_open_is_asked(string text, string says) =>
+        LabelRates.Read(text, true).Refused.ShouldNotBeNull().Problems[0].Wrong.ShouldContain(says);
 
     [Fact]
     public void A_stock_for_an_injector_is_not_refused_for_being_strong_life_in_little()
@@ -123,11 +126,17 @@ public sealed class OneDoseTests
     [Fact]
     public void A_drench_may_go_by_the_plant()
     {
-        var job = TankJob.Of(new TankJobQuestion { Purpose = Purpose.Root, TankL = 100, SpareShare = 0, BrewL = 20, Dilution = "1:4", PerPlantL = 0.5, Beds = [new JobBed { Name = "hops", AreaM2 = 900, Plants = 120 }] }).Value;
+        var job = TankJob.Of(new TankJobQuestion {
+            Purpose = Purpose.Root, TankL = 100, SpareShare = 0, BrewL = 20, Dilution = "1:4",
+            PerPlantL = 0.5, Beds = [new JobBed { Name = "hops", AreaM2 = 900, Plants = 120 }]
+        }).Value;
         job.MixL.ShouldBe(60, 1e-9);
         job.Beds[0].LitresAPlant.ShouldBe(0.5);
         job.Verdict.Tone.ShouldBe(Tone.Go);
-        TankJob.Of(new TankJobQuestion { Purpose = Purpose.Root, TankL = 100, BrewL = 20, Dilution = "1:4", PerPlantL = 0.5, Beds = [new JobBed { Name = "hops", AreaM2 = 900 }] }).Refused.ShouldNotBeNull().Problems[0].Field.ShouldBe("beds[0].plants");
+        TankJob.Of(new TankJobQuestion {
+            Purpose = Purpose.Root, TankL = 100, BrewL = 20, Dilution = "1:4", PerPlantL = 0.5,
+            Beds = [new JobBed { Name = "hops", AreaM2 = 900 }]
+        }).Refused.ShouldNotBeNull().Problems[0].Field.ShouldBe("beds[0].plants");
     }
 
     [Fact]

@@ -32,7 +32,10 @@ public sealed class OneRaceTests
         }
     }
 
-    private static readonly RaceFacts Cone = new() { BrewL = 765, MixL = 765 * 6, Kit = new RaceKit { Name = "boom", Kind = "boom", TankL = 400 }, GraceMinutes = 44 };
+    private static readonly RaceFacts Cone = new() {
+        BrewL = 765, MixL = 765 * 6,
+        Kit = new RaceKit { Name = "boom", Kind = "boom", TankL = 400 }, GraceMinutes = 44
+    };
 
     [Fact]
     public void Air_that_stays_on_until_the_last_draw_wins_where_air_off_at_the_first_loses()
@@ -48,7 +51,12 @@ public sealed class OneRaceTests
     [Fact]
     public void Everything_that_is_said_to_save_it_saves_it()
     {
-        var slow = Cone with { Kit = Cone.Kit with { Kind = "knapsack", TankL = 15, FlowLpm = 0.25 }, BrewL = 20, MixL = 120, GraceMinutes = 40 };
+        var slow = Cone with {
+            Kit = Cone.Kit with { Kind = "knapsack", TankL = 15, FlowLpm = 0.25 },
+            BrewL = 20,
+            MixL = 120,
+            GraceMinutes = 40
+        };
         var lost = PutOutRace.For(slow).Value;
         lost.Won.ShouldBeFalse();
         lost.Saves.ShouldContain(s => s.Contains("% full"));
@@ -60,7 +68,8 @@ public sealed class OneRaceTests
     public void A_dunked_extract_counts_from_when_it_was_made_and_dark_is_said()
     {
         PutOutRace.For(Cone with { Dunked = true, GraceMinutes = 60 }).Value.Won.ShouldBeFalse();
-        PutOutRace.For(Cone with { Window = new(30, "dark: you can't see what is covered") }).Value.Verdict.Sentence.ShouldStartWith("It would be dark");
+        PutOutRace.For(Cone with { Window = new(30, "dark: you can't see what is covered") }).Value.Verdict.Sentence
+            .ShouldStartWith("It would be dark");
     }
 
     [Fact]
@@ -68,8 +77,10 @@ public sealed class OneRaceTests
     {
         var done = PutOutRace.For(Cone).Value.Times.DoneAtMin;
         var closes = PutOutRace.For(Cone with { Window = new(done - 20, "wind 6 m/s: it drifts") }).Value.Verdict;
-        (closes.Tone, closes.Sentence).ShouldBe((Tone.Mind, "The window closes 20 min before the last drop is out: wind 6 m/s: it drifts."));
-        PutOutRace.For(Cone with { Window = new(0, "rain, 2 mm in the hour") }).Value.Verdict.Sentence.ShouldBe("Not at that hour: rain, 2 mm in the hour.");
+        (closes.Tone,
+            closes.Sentence).ShouldBe((Tone.Mind, "The window closes 20 min before the last drop is out: wind 6 m/s: it drifts."));
+        PutOutRace.For(Cone with { Window = new(0, "rain, 2 mm in the hour") }).Value.Verdict.Sentence
+            .ShouldBe("Not at that hour: rain, 2 mm in the hour.");
         PutOutRace.For(Cone with { Window = new(done + 1, "rain, 2 mm in the hour") }).Value.Verdict.Tone.ShouldBe(Tone.Go);
         PutOutRace.For(Cone with { GraceMinutes = 1, Window = new(0, "rain, 2 mm in the hour") }).Value.Verdict.Tone.ShouldBe(Tone.Stop);
     }
@@ -82,7 +93,8 @@ public sealed class OneRaceTests
         var dusk = SprayWindows.Left(true, seven, 47.5, 8.5, []).ShouldNotBeNull();
         dusk.Min.ShouldBeInRange(50, 70);
         dusk.Why.ShouldStartWith("dark");
-        SprayWindows.Left(true, seven.AddHours(-7), 47.5, 8.5, []).ShouldNotBeNull().ShouldSatisfyAllConditions(w => w.Min.ShouldBe(0), w => w.Why.ShouldStartWith("sun at"));
+        SprayWindows.Left(true, seven.AddHours(-7), 47.5, 8.5, []).ShouldNotBeNull().ShouldSatisfyAllConditions(w => w.Min.ShouldBe(0),
+            w => w.Why.ShouldStartWith("sun at"));
         var windy = new Core.Almanac.WeatherHour(seven, 16, 6, 0, 0.2, 0.6);
         SprayWindows.Left(true, seven, 47.5, 8.5, [windy]).ShouldNotBeNull().Why.ShouldStartWith("wind 6");
         SprayWindows.Left(false, seven, 47.5, 8.5, [windy]).ShouldNotBeNull().Min.ShouldBe(dusk.Min);
@@ -106,10 +118,12 @@ public sealed class OneRaceTests
     [InlineData(3, double.NaN, 1, "lastShare")]
     [InlineData(3, 0.5, -1, "drawMin")]
     public void Nonsense_is_refused_by_field(int loads, double last, double draw, string field) =>
-        PutOutRace.Of(new RaceQuestion { Loads = loads, LastShare = last, DrawMin = draw, TravelMin = 1, SprayMin = 1, GraceMinutes = 10 }).Refused.ShouldNotBeNull().Problems.ShouldContain(p => p.Field == field);
+        PutOutRace.Of(new RaceQuestion {
+            Loads = loads, LastShare = last, DrawMin = draw, TravelMin = 1, SprayMin = 1,
+            GraceMinutes = 10
+        }).Refused.ShouldNotBeNull().Problems.ShouldContain(p => p.Field == field);
 
-    private static BrewPlanQuestion Plan(double warmth) => new()
-    {
+    private static BrewPlanQuestion Plan(double warmth) => new() {
         Beds = [new PlanBed { Name = "Creek Field", AreaM2 = 14_000, Growing = "grass" }],
         Purpose = Purpose.Leaf,
         Now = new(2026, 6, 10, 5, 0, 0, TimeSpan.Zero),
@@ -142,7 +156,10 @@ public sealed class OneRaceTests
         var started = (p.UseAt - p.StartAt).TotalHours;
         var last = race.Times.Loads[^1];
         var off = started + ((last.DrawFromMin + race.DrawMin) / 60);
-        var gate = FitToUse.Judge(new BrewSeen { IsTea = true, NowH = started + (race.Times.DoneAtMin / 60), AirOffH = off, StripMgPerL = 0, Oxygen = [new(started - 1, 7)], GraceMinutesTo6 = p.Forecast.GraceMinutesTo6 }).Value;
+        var gate = FitToUse.Judge(new BrewSeen {
+            IsTea = true, NowH = started + (race.Times.DoneAtMin / 60), AirOffH = off, StripMgPerL = 0,
+            Oxygen = [new(started - 1, 7)], GraceMinutesTo6 = p.Forecast.GraceMinutesTo6
+        }).Value;
         gate.Fitness.ShouldBe(Fitness.Fit, gate.Sentence);
     }
 
@@ -176,14 +193,16 @@ public sealed class OneRaceTests
         FitToUse.Judge(seen).Value.Fitness.ShouldBe(Fitness.NotFit);
         FitToUse.Judge(seen with { Hold = "day" }).Value.MinutesLeft!.Value.ShouldBe(360, 1e-9);
         FitToUse.Judge(seen with { Hold = "hour", NowH = 20.5 }).Value.MinutesLeft!.Value.ShouldBe(30, 1e-9);
-        BrewPlan.Of(Plan(18) with { Choices = new Dictionary<string, string> { ["hold"] = "day" } }, at => at).Value.Race!.GraceMinutes.ShouldBe(480);
+        BrewPlan.Of(Plan(18) with { Choices = new Dictionary<string, string> { ["hold"] = "day" } },
+            at => at).Value.Race!.GraceMinutes.ShouldBe(480);
     }
 
     [Theory]
     [InlineData("moon", "full")]
     [InlineData("hold", "week")]
     public void A_choice_for_a_fork_or_school_that_does_not_exist_is_refused(string fork, string school) =>
-        BrewPlan.Of(Plan(18) with { Choices = new Dictionary<string, string> { [fork] = school } }, at => at).Refused.ShouldNotBeNull().Problems[0].Field.ShouldBe($"choices.{fork}");
+        BrewPlan.Of(Plan(18) with { Choices = new Dictionary<string, string> { [fork] = school } },
+            at => at).Refused.ShouldNotBeNull().Problems[0].Field.ShouldBe($"choices.{fork}");
 
     [Fact]
     public void Two_hectares_of_living_ground_ask_the_plan_for_what_the_tank_gives_them()

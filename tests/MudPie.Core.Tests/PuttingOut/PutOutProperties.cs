@@ -17,7 +17,9 @@ public class PutOutProperties
     private static List<WeatherHour> Sky(int seed, int hours = 110)
     {
         var random = new Random(seed);
-        return [.. Enumerable.Range(0, hours).Select(h => new WeatherHour(Day.AddHours(h), (random.NextDouble() * 45) - 8, random.NextDouble() * 9, random.Next(6) == 0 ? random.NextDouble() * 6 : 0, random.NextDouble(), random.NextDouble()))];
+        return [.. Enumerable.Range(0, hours)
+            .Select(h => new WeatherHour(Day.AddHours(h), (random.NextDouble() * 45) - 8, random.NextDouble() * 9, random.Next(6) == 0
+                ? random.NextDouble() * 6 : 0, random.NextDouble(), random.NextDouble()))];
     }
 
     [Property(MaxTest = 60)]
@@ -25,7 +27,10 @@ public class PutOutProperties
     {
         foreach (var purpose in Enum.GetValues<Purpose>())
         {
-            var answer = SprayWindows.Of(new WindowsQuestion { Purpose = purpose, From = Day, Hours = 72, Latitude = (place % 150) - 75, Longitude = place - 128, Weather = Sky(seed) }).Value;
+            var answer = SprayWindows.Of(new WindowsQuestion {
+                Purpose = purpose, From = Day, Hours = 72, Latitude = (place % 150) - 75,
+                Longitude = place - 128, Weather = Sky(seed)
+            }).Value;
             answer.Hours.Count.ShouldBe(144);
             answer.Hours.ShouldAllBe(h => h.Score >= 0 && h.Score <= 1 && (h.Spoils.Count == 0) == (h.Score > 0));
             var covered = answer.Windows.SelectMany(w => answer.Hours.Where(h => h.At >= w.From && h.At < w.To)).ToList();
@@ -33,7 +38,8 @@ public class PutOutProperties
             covered.ShouldAllBe(h => h.Spoils.Count == 0);
             answer.Windows.ShouldAllBe(w => w.From < w.To && w.Best >= w.From && w.Best < w.To);
             answer.Windows.Zip(answer.Windows.Skip(1), (a, b) => b.From > a.To).ShouldAllBe(apart => apart);
-            answer.Verdict.Tone.ShouldBe(answer.Windows.Count == 0 ? Tone.Stop : answer.Windows.Max(w => w.Score) >= 0.75 ? Tone.Go : Tone.Mind);
+            answer.Verdict.Tone.ShouldBe(answer.Windows.Count == 0 ? Tone.Stop : answer.Windows.Max(w => w.Score) >= 0.75
+                ? Tone.Go : Tone.Mind);
         }
     }
 
@@ -42,7 +48,11 @@ public class PutOutProperties
     {
         var calm = Sky(seed).Select(w => w with { WindMps = 2 + (w.WindMps % 2) }).ToList();
         var windy = calm.Select(w => w with { WindMps = w.WindMps + (more / 40.0) }).ToList();
-        WindowsAnswer Ask(List<WeatherHour> weather) => SprayWindows.Of(new WindowsQuestion { Purpose = Purpose.Leaf, From = Day, Hours = 72, Latitude = 50, Longitude = 0, Weather = weather }).Value;
+        WindowsAnswer Ask(List<WeatherHour> weather) =>
+            SprayWindows.Of(new WindowsQuestion {
+                Purpose = Purpose.Leaf, From = Day, Hours = 72, Latitude = 50, Longitude = 0,
+                Weather = weather
+            }).Value;
         Ask(windy).Hours.Zip(Ask(calm).Hours, (w, c) => w.Score <= c.Score + 1e-12).ShouldAllBe(no => no);
     }
 
@@ -51,8 +61,14 @@ public class PutOutProperties
     {
         var sky = Sky(seed);
         var random = new Random(seed);
-        SprayWindows.Of(new WindowsQuestion { Purpose = Purpose.Leaf, From = Day, Hours = 24, Latitude = 50, Longitude = 0, Weather = [.. sky.OrderBy(_ => random.Next())] }).Value.Hours.Select(h => h.Score)
-            .ShouldBe(SprayWindows.Of(new WindowsQuestion { Purpose = Purpose.Leaf, From = Day, Hours = 24, Latitude = 50, Longitude = 0, Weather = sky }).Value.Hours.Select(h => h.Score));
+        SprayWindows.Of(new WindowsQuestion {
+            Purpose = Purpose.Leaf, From = Day, Hours = 24, Latitude = 50, Longitude = 0,
+            Weather = [.. sky.OrderBy(_ => random.Next())]
+        }).Value.Hours.Select(h => h.Score)
+            .ShouldBe(SprayWindows.Of(new WindowsQuestion {
+                Purpose = Purpose.Leaf, From = Day, Hours = 24, Latitude = 50, Longitude = 0,
+                Weather = sky
+            }).Value.Hours.Select(h => h.Score));
     }
 
     [Fact]
@@ -62,11 +78,16 @@ public class PutOutProperties
         {
             foreach (var b in MixingRules.Classes)
             {
-                MixAnswer Tank(string x, string y) => MixingRules.Of(new MixQuestion { Tank = [new(x, x), new(y, y)], ChlorineMgPerL = 0 }).Value;
+                MixAnswer Tank(string x, string y) =>
+                    MixingRules.Of(new MixQuestion { Tank = [new(x, x), new(y, y)], ChlorineMgPerL = 0 }).Value;
                 var (one, two) = (Tank(a.Id, b.Id).Pairs.Single(), Tank(b.Id, a.Id).Pairs.Single());
                 (one.Says, one.Why, one.Sure).ShouldBe((two.Says, two.Why, two.Sure));
                 one.Says.ShouldBeOneOf("fine", "never", "jar");
-                MixAnswer OnBed(double days) => MixingRules.Of(new MixQuestion { Tank = [new(a.Id, a.Id)], Lately = [new(b.Id, b.Id, days, "bed")], ChlorineMgPerL = 0 }).Value;
+                MixAnswer OnBed(double days) =>
+                    MixingRules.Of(new MixQuestion {
+                        Tank = [new(a.Id, a.Id)], Lately = [new(b.Id, b.Id, days, "bed")],
+                        ChlorineMgPerL = 0
+                    }).Value;
                 OnBed(0).Pairs.Sum(p => p.WaitDays).ShouldBeGreaterThanOrEqualTo(OnBed(5).Pairs.Sum(p => p.WaitDays));
                 OnBed(60).Pairs.ShouldBeEmpty();
             }
@@ -84,14 +105,19 @@ public class PutOutProperties
             InoculantDose.Viable(kind, age + more, warm).ShouldBeLessThanOrEqualTo(now);
             InoculantDose.Viable(kind, age, warm + (more / 20.0)).ShouldBeLessThanOrEqualTo(now);
             // Two spells one after the other are one spell.
-            (InoculantDose.Viable(kind, age, warm) * InoculantDose.Viable(kind, more, warm)).ShouldBe(InoculantDose.Viable(kind, age + more, warm), 1e-12);
+            (InoculantDose.Viable(kind, age, warm) * InoculantDose.Viable(kind, more, warm)).ShouldBe(InoculantDose.Viable(kind, age + more,
+                warm), 1e-12);
         }
     }
 
     [Property(MaxTest = 200)]
     public void The_dose_that_would_make_up_does(byte dose, byte every, byte age)
     {
-        var question = new CourseQuestion { Species = [new LabelSpecies { Name = "a", Count = 1e8 }], LabelPer = "mL", Kind = LifeForm.Living, AgeDays = age, LabelDose = 10, LabelEveryDays = 14, Dose = 1 + (dose % 12), EveryDays = 7 + (every % 60) };
+        var question = new CourseQuestion {
+            Species = [new LabelSpecies { Name = "a", Count = 1e8 }], LabelPer = "mL",
+            Kind = LifeForm.Living, AgeDays = age, LabelDose = 10, LabelEveryDays = 14, Dose = 1 + (dose % 12),
+            EveryDays = 7 + (every % 60)
+        };
         var course = InoculantCourse.Of(question).Value;
         if (course.MakeUp is { } up)
         {
@@ -116,8 +142,12 @@ public class PutOutProperties
     public void A_season_is_looked_at_the_same_however_its_givings_are_listed(byte[] days, int seed)
     {
         var start = new DateOnly(2026, 4, 1);
-        var steps = days.Take(12).Select((d, i) => new ProgrammeStep { Kind = Biostimulants.Kinds[i % Biostimulants.Kinds.Count].Kind, On = start.AddDays(d), Purpose = Purpose.Leaf }).DistinctBy(s => (s.Kind, s.On)).ToList();
-        ProgrammeAnswer Check(IEnumerable<ProgrammeStep> s) => Biostimulants.Check(new ProgrammeQuestion { Start = start, Harvest = start.AddDays(120), AreaM2 = 100, Steps = [.. s] }).Value;
+        var steps = days.Take(12).Select((d, i) => new ProgrammeStep {
+            Kind = Biostimulants.Kinds[i % Biostimulants.Kinds.Count].Kind,
+            On = start.AddDays(d), Purpose = Purpose.Leaf
+        }).DistinctBy(s => (s.Kind, s.On)).ToList();
+        ProgrammeAnswer Check(IEnumerable<ProgrammeStep> s) =>
+            Biostimulants.Check(new ProgrammeQuestion { Start = start, Harvest = start.AddDays(120), AreaM2 = 100, Steps = [.. s] }).Value;
         var random = new Random(seed);
         var (one, two) = (Check(steps), Check(steps.OrderBy(_ => random.Next())));
         one.Misses.Order().ShouldBe(two.Misses.Order());

@@ -32,16 +32,17 @@ public class PutOutsideFiguresTests
     [InlineData(28, 500, Life.Poor, 3, 0, 0, 10, 0.159090909, 2.84090909, 3, 1, 3)]
     [InlineData(430, 36, Life.Living, 765, 1, 0, 600, 746.256806, 18.7431942, 1530, 3, 330)]
     [InlineData(100, 5000, Life.Poor, 17, 0, 0, 600, 0.333333333, 16.6666667, 17, 1, 17)]
-    public void A_job_over_two_beds_is_as_worked_elsewhere(double worn, double other, Life life, double brew, int water, double spare, double tank, double first, double second, double mix, int loads, double last)
+    public void A_job_over_two_beds_is_as_worked_elsewhere(double worn, double other, Life life, double brew, int water, double spare,
+        double tank, double first, double second, double mix, int loads, double last)
     {
-        var job = TankJob.Of(new TankJobQuestion
-        {
+        var job = TankJob.Of(new TankJobQuestion {
             Purpose = Purpose.Root,
             BrewL = brew,
             Dilution = $"1:{water}",
             SpareShare = spare,
             TankL = tank,
-            Beds = [new JobBed { Name = "worn", AreaM2 = worn, Life = Life.Poor }, new JobBed { Name = "other", AreaM2 = other, Life = life }],
+            Beds = [new JobBed { Name = "worn", AreaM2 = worn, Life = Life.Poor },
+                new JobBed { Name = "other", AreaM2 = other, Life = life }],
         }).Value;
         job.Beds[0].BrewL.ShouldBe(first, first * 1e-7);
         job.Beds[1].BrewL.ShouldBe(second, second * 1e-7);
@@ -74,10 +75,10 @@ public class PutOutsideFiguresTests
     [InlineData(5e+07, LifeForm.Propagules, 10, 12, 2, 14, 5, 14, 49603472.2, 0.396827778, 5.03996976)]
     [InlineData(1e+08, LifeForm.Living, 0, 12, 0.5, 14, 1, 21, 25000000, 0.75, 0.666666667)]
     [InlineData(1e+06, LifeForm.Propagules, 700, 27, 0.5, 60, 1, 14, 12058.1937, 0.0241163873, 20.7327902)]
-    public void A_course_is_as_worked_elsewhere(double count, LifeForm kind, double age, double kept, double dose, double every, double labelDose, double labelEvery, double week, double share, double makeUp)
+    public void A_course_is_as_worked_elsewhere(double count, LifeForm kind, double age, double kept, double dose, double every,
+        double labelDose, double labelEvery, double week, double share, double makeUp)
     {
-        var course = InoculantCourse.Of(new CourseQuestion
-        {
+        var course = InoculantCourse.Of(new CourseQuestion {
             Species = [new LabelSpecies { Name = "one", Count = count }],
             LabelPer = "g",
             Kind = kind,
@@ -128,24 +129,30 @@ public class PutOutsideFiguresTests
     [InlineData("2026-09-30T19:15:00Z", 68, 20, -17.21)]
     [InlineData("2026-12-21T11:15:00Z", 68, 20, -1.69)]
     public void The_sun_stands_where_another_almanac_puts_it(string at, double latitude, double longitude, double degrees) =>
-        Sun.ElevationDeg(DateTimeOffset.Parse(at, System.Globalization.CultureInfo.InvariantCulture), latitude, longitude).ShouldBe(degrees, 0.05);
+        Sun.ElevationDeg(DateTimeOffset.Parse(at, System.Globalization.CultureInfo.InvariantCulture), latitude, longitude)
+            .ShouldBe(degrees, 0.05);
 
     // By the line integral on the sphere, not on a plane.
     [Theory]
-    [InlineData("0.0002563,20.0 0.0001337,20.0002176 -0.0001295,20.0002107 -0.0002052,20.0 -0.0001548,19.999748 9.56e-05,19.9998444", 1714.482)]
+    [InlineData("0.0002563,20.0 0.0001337,20.0002176 -0.0001295,20.0002107 -0.0002052,20.0 -0.0001548,19.999748 9.56e-05,19.9998444",
+        1714.482)]
     [InlineData("-119.9991244,20.0 -120.0005066,20.0008246 -120.0003537,19.9994242", 10512.3)]
     [InlineData("30.0010021,20.0 30.0,20.0008019 29.9991891,20.0 30.0,19.9991227", 17685.91)]
     [InlineData("30.0002315,-40.0 29.9998055,-39.9997419 29.9998374,-40.0002158", 917.0822)]
     [InlineData("-119.9961383,-40.0 -120.0,-39.9962273 -120.0031909,-40.0 -120.0,-40.0035734", 245358.9)]
-    [InlineData("175.0003028,20.0 175.0001696,20.0001998 174.9999535,20.0001915 174.9998231,20.0000801 174.9998092,19.9999137 174.9999422,19.9997621 175.0001987,19.9997659", 1946.479)]
+    [InlineData("175.0003028,20.0 175.0001696,20.0001998 174.9999535,20.0001915 174.9998231,20.0000801 174.9998092,19.9999137 "
+        + "174.9999422,19.9997621 175.0001987,19.9997659", 1946.479)]
     [InlineData("175.0011813,52.5 175.0004031,52.5007552 174.9991685,52.5003677 174.9987392,52.4994424 175.0003702,52.4993064", 16919.78)]
-    [InlineData("30.0016741,61.0 30.0005961,61.0005006 29.9994494,61.0004623 29.9979644,61.0 29.9989749,60.9991392 30.0009901,60.9991686", 21516.75)]
+    [InlineData("30.0016741,61.0 30.0005961,61.0005006 29.9994494,61.0004623 29.9979644,61.0 29.9989749,60.9991392 30.0009901,60.9991686",
+        21516.75)]
     [InlineData("30.0015299,61.0 29.9991543,61.0007101 29.9992384,60.9993605", 9430.28)]
     [InlineData("-119.9996692,61.0 -120.0,61.0001699 -120.0003239,61.0 -120.0,60.9997903", 744.8712)]
     [InlineData("30.0051376,61.0 29.9963876,61.0030334 29.9975135,60.997912", 124072.5)]
     [InlineData("-119.9994353,20.0 -120.0005301,20.0008628 -120.0003429,19.9994418", 8099.348)]
     public void A_bed_s_area_is_what_it_is_on_the_sphere(string corners, double m2) =>
-        GroundPlan.AreaM2([.. corners.Split(' ').Select(c => c.Split(',').Select(x => double.Parse(x, System.Globalization.CultureInfo.InvariantCulture)).ToArray()).Select(c => new Corner(c[0], c[1]))]).ShouldBe(m2, m2 * 3e-4);
+        GroundPlan.AreaM2([.. corners.Split(' ')
+            .Select(c => c.Split(',').Select(x => double.Parse(x, System.Globalization.CultureInfo.InvariantCulture)).ToArray())
+            .Select(c => new Corner(c[0], c[1]))]).ShouldBe(m2, m2 * 3e-4);
 
     // From the definition: litres a second over metres a second and spacing.
     [Theory]
@@ -162,5 +169,6 @@ public class PutOutsideFiguresTests
     [InlineData(0.4, 5, 0.25, 192)]
     [InlineData(1.2, 3.5, 0.25, 822.857143)]
     public void A_boom_puts_on_what_its_nozzles_give(double litresPerMinute, double kmPerHour, double spacing, double litresPerHa) =>
-        SprayerRate.Of(new SprayerQuestion { NozzleLPerMin = litresPerMinute, SpeedKmPerH = kmPerHour, SpacingM = spacing }).Value.LPerHa.ShouldBe(litresPerHa, litresPerHa * 1e-7);
+        SprayerRate.Of(new SprayerQuestion { NozzleLPerMin = litresPerMinute, SpeedKmPerH = kmPerHour, SpacingM = spacing }).Value.LPerHa
+            .ShouldBe(litresPerHa, litresPerHa * 1e-7);
 }

@@ -8,9 +8,11 @@ public class SeasonTests
 {
     private static readonly DateOnly Start = new(2026, 4, 1), Harvest = new(2026, 8, 1);
 
-    private static ProgrammeAnswer Check(params ProgrammeStep[] steps) => Biostimulants.Check(new ProgrammeQuestion { Start = Start, Harvest = Harvest, AreaM2 = 36, Steps = steps }).Value;
+    private static ProgrammeAnswer Check(params ProgrammeStep[] steps) =>
+        Biostimulants.Check(new ProgrammeQuestion { Start = Start, Harvest = Harvest, AreaM2 = 36, Steps = steps }).Value;
 
-    private static ProgrammeStep On(string kind, int day, Purpose? purpose = null) => new() { Kind = kind, On = Start.AddDays(day), Purpose = purpose ?? (day < 10 ? Purpose.Root : Purpose.Leaf) };
+    private static ProgrammeStep On(string kind, int day, Purpose? purpose = null) =>
+        new() { Kind = kind, On = Start.AddDays(day), Purpose = purpose ?? (day < 10 ? Purpose.Root : Purpose.Leaf) };
 
     [Fact]
     public void Seaweed_is_proposed_while_roots_are_young_and_no_later()
@@ -39,14 +41,16 @@ public class SeasonTests
     [InlineData(110, "wasted")]
     [InlineData(-20, "wasted")]
     [InlineData(130, "wasted")]
-    public void A_giving_is_right_late_or_wasted_by_its_stage(int day, string fit) => Check(On("seaweed", day)).Steps.Single().Fit.ShouldBe(fit);
+    public void A_giving_is_right_late_or_wasted_by_its_stage(int day, string fit) =>
+        Check(On("seaweed", day)).Steps.Single().Fit.ShouldBe(fit);
 
     [Fact]
     public void What_a_season_misses_is_said()
     {
         Check(On("seaweed", 80)).Misses.ShouldContain(m => m.Contains("too late for the roots"));
         Check(On("seaweed", 50)).Misses.ShouldContain(m => m.Contains("begins after root growth ended"));
-        Check(On("seaweed", 0), On("seaweed", 50)).Misses.ShouldContain("50 days of liquid seaweed between 1 Apr and 21 May: too long, its effect is gone after 28.");
+        Check(On("seaweed", 0), On("seaweed", 50)).Misses
+            .ShouldContain("50 days of liquid seaweed between 1 Apr and 21 May: too long, its effect is gone after 28.");
         Check(On("seaweed", 0), On("seaweed", 3)).Misses.ShouldContain(m => m.Contains("again 3 days later"));
         Check(On("seaweed", 0), On("seaweed", 21)).Misses.ShouldBeEmpty();
         Check().Verdict.Sentence.ShouldContain("Nothing is laid");
@@ -65,14 +69,17 @@ public class SeasonTests
     [InlineData("lettuce", "head or harvest leaves")]
     [InlineData("grass ley", "regrowth")]
     [InlineData("vines", "bud burst")]
-    public void Each_crop_has_stages_of_its_own(string crop, string stage) => Biostimulants.StagesOf(crop, Start, Harvest).Select(s => s.Name).ShouldContain(stage);
+    public void Each_crop_has_stages_of_its_own(string crop, string stage) => Biostimulants.StagesOf(crop, Start, Harvest)
+        .Select(s => s.Name).ShouldContain(stage);
 
     [Fact]
     public void Potatoes_lettuce_pasture_and_vines_share_no_calendar()
     {
-        var all = new[] { "potato", "lettuce", "pasture", "vine" }.Select(c => string.Join(",", Biostimulants.StagesOf(c, Start, Harvest).Select(s => s.Name))).ToList();
+        var all = new[] { "potato", "lettuce", "pasture",
+            "vine" }.Select(c => string.Join(",", Biostimulants.StagesOf(c, Start, Harvest).Select(s => s.Name))).ToList();
         all.Distinct().Count().ShouldBe(4);
-        Biostimulants.StagesOf("potato", Start, Start.AddDays(110)).Single(s => s.Name == "bulking").From.ShouldBe(new DateOnly(2026, 6, 5));
+        Biostimulants.StagesOf("potato", Start, Start.AddDays(110))
+            .Single(s => s.Name == "bulking").From.ShouldBe(new DateOnly(2026, 6, 5));
     }
 
     [Fact]
@@ -81,7 +88,10 @@ public class SeasonTests
         var steps = Biostimulants.Propose("seaweed", Start, Harvest, "potatoes").Value;
         steps[0].Purpose.ShouldBe(Purpose.Root);
         steps.Skip(1).ShouldAllBe(s => s.Purpose == Purpose.Leaf);
-        var look = Biostimulants.Check(new ProgrammeQuestion { Start = Start, Harvest = Harvest, AreaM2 = 36, Crop = "potatoes", Steps = [On("seaweed", 0, Purpose.Leaf)] }).Value.Steps.Single();
+        var look = Biostimulants.Check(new ProgrammeQuestion {
+            Start = Start, Harvest = Harvest, AreaM2 = 36, Crop = "potatoes",
+            Steps = [On("seaweed", 0, Purpose.Leaf)]
+        }).Value.Steps.Single();
         look.Fit.ShouldBe("wasted");
         look.Says.ShouldContain("no leaves before");
     }
@@ -89,8 +99,12 @@ public class SeasonTests
     [Fact]
     public void Stages_that_the_grower_dated_come_first()
     {
-        StageFrom[] dated = [new("start", "emergence", Start), new("root", "leaf growth", Start.AddDays(5)), new("set", "set", Start.AddDays(10)), new("fill", "bulking", Start.AddDays(15))];
-        Biostimulants.Check(new ProgrammeQuestion { Start = Start, Harvest = Harvest, AreaM2 = 36, Crop = "potatoes", Dated = dated, Steps = [On("seaweed", 30)] }).Value.Steps.Single().Fit.ShouldBe("wasted");
+        StageFrom[] dated = [new("start", "emergence", Start), new("root", "leaf growth", Start.AddDays(5)),
+            new("set", "set", Start.AddDays(10)), new("fill", "bulking", Start.AddDays(15))];
+        Biostimulants.Check(new ProgrammeQuestion {
+            Start = Start, Harvest = Harvest, AreaM2 = 36, Crop = "potatoes", Dated = dated,
+            Steps = [On("seaweed", 30)]
+        }).Value.Steps.Single().Fit.ShouldBe("wasted");
     }
 
     [Property(MaxTest = 100)]
@@ -104,12 +118,14 @@ public class SeasonTests
     [Theory]
     [InlineData("whey", Purpose.Leaf)]
     public void Nonsense_is_refused(string kind, Purpose purpose) =>
-        Biostimulants.Check(new ProgrammeQuestion { Start = Start, Harvest = Harvest, AreaM2 = 36, Steps = [On(kind, 3, purpose)] }).Refused.ShouldNotBeNull().Problems[0].Field.ShouldBe("steps[0].kind");
+        Biostimulants.Check(new ProgrammeQuestion { Start = Start, Harvest = Harvest, AreaM2 = 36, Steps = [On(kind, 3, purpose)] }).Refused
+            .ShouldNotBeNull().Problems[0].Field.ShouldBe("steps[0].kind");
 
     [Fact]
     public void A_harvest_before_the_start_no_dates_and_no_area_are_refused()
     {
-        Biostimulants.Check(new ProgrammeQuestion { Start = Harvest, Harvest = Start, AreaM2 = 0 }).Refused.ShouldNotBeNull().Problems.Select(p => p.Field).ShouldBe(["harvest", "areaM2"]);
+        Biostimulants.Check(new ProgrammeQuestion { Start = Harvest, Harvest = Start, AreaM2 = 0 }).Refused.ShouldNotBeNull().Problems
+            .Select(p => p.Field).ShouldBe(["harvest", "areaM2"]);
         Biostimulants.Check(new ProgrammeQuestion { AreaM2 = double.NaN }).Refused.ShouldNotBeNull().Problems.Count.ShouldBe(3);
         Biostimulants.Propose("whey", null, null).Refused.ShouldNotBeNull().Problems.Count.ShouldBe(3);
     }

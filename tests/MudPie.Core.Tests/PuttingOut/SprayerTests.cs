@@ -5,7 +5,8 @@ namespace MudPie.Core.Tests.PuttingOut;
 
 public class SprayerTests
 {
-    private static SprayerFacts Knapsack => new() { Kind = "knapsack", Past = "biology", MeshUm = 300, PressureBar = 2, CalibratedDaysAgo = 30 };
+    private static SprayerFacts Knapsack =>
+        new() { Kind = "knapsack", Past = "biology", MeshUm = 300, PressureBar = 2, CalibratedDaysAgo = 30 };
 
     [Fact]
     public void One_kept_for_biology_is_used() => Sprayers.Judge(Knapsack).Value.Verdict.Tone.ShouldBe(Tone.Go);
@@ -42,7 +43,8 @@ public class SprayerTests
         var minds = Sprayers.Judge(Knapsack with { MeshUm = 100, PressureBar = 5, CalibratedDaysAgo = 200, Unwashed = true }).Value.Minds;
         minds.Count.ShouldBe(4);
         Sprayers.Judge(Knapsack with { CalibratedDaysAgo = null }).Value.Minds.ShouldHaveSingleItem().ShouldContain("never calibrated");
-        Sprayers.Judge(Knapsack with { Kind = "boom", CalibratedDaysAgo = 91 }).Value.Minds.ShouldHaveSingleItem().ShouldContain("due again after 90");
+        Sprayers.Judge(Knapsack with { Kind = "boom", CalibratedDaysAgo = 91 }).Value.Minds.ShouldHaveSingleItem()
+            .ShouldContain("due again after 90");
     }
 
     [Theory]
@@ -51,7 +53,8 @@ public class SprayerTests
     [InlineData("boom", "new", -3, "meshUm")]
     [InlineData("boom", "new", double.PositiveInfinity, "meshUm")]
     public void Nonsense_is_refused(string kind, string past, double mesh, string field) =>
-        Sprayers.Judge(new SprayerFacts { Kind = kind, Past = past, MeshUm = mesh }).Refused.ShouldNotBeNull().Problems[0].Field.ShouldBe(field);
+        Sprayers.Judge(new SprayerFacts { Kind = kind, Past = past, MeshUm = mesh }).Refused.ShouldNotBeNull().Problems[0].Field
+            .ShouldBe(field);
 
     [Fact]
     public void A_can_is_counted_by_the_clock()

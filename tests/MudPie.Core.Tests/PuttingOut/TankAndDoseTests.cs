@@ -21,7 +21,8 @@ public class TankAndDoseTests
     [Fact]
     public void One_to_fifty_on_a_hectare_is_called_an_irrigation_and_no_knapsack_is_filled_three_thousand_times()
     {
-        TankPlan.Of(new TankPlanQuestion { AreaM2 = 10_000, RateLPerHa = 50_000, TankL = 15, OneIn = 51 }).Refused!.Problems[0].Wrong.ShouldContain("3500 fillings");
+        TankPlan.Of(new TankPlanQuestion { AreaM2 = 10_000, RateLPerHa = 50_000, TankL = 15, OneIn = 51 }).Refused!.Problems[0].Wrong
+            .ShouldContain("3500 fillings");
         var deep = TankPlan.Of(new TankPlanQuestion { AreaM2 = 500, RateLPerHa = 80_000, TankL = 1000, OneIn = 51, SpareShare = 0 }).Value;
         deep.Millimetres.ShouldBe(8, 1e-9);
         deep.Verdict.Sentence.ShouldContain("irrigation");
@@ -30,7 +31,10 @@ public class TankAndDoseTests
     [Property(MaxTest = 120)]
     public void What_is_filled_is_what_lies_on_the_ground_and_the_spare(ushort area, byte rate, byte tank, byte oneIn)
     {
-        var q = new TankPlanQuestion { AreaM2 = 1 + area, RateLPerHa = 100 + (rate * 3), TankL = 40 + (tank * 4), OneIn = 1 + (oneIn / 10.0) };
+        var q = new TankPlanQuestion {
+            AreaM2 = 1 + area, RateLPerHa = 100 + (rate * 3), TankL = 40 + (tank * 4),
+            OneIn = 1 + (oneIn / 10.0)
+        };
         TankPlan.Of(q).Match(
             w =>
             {
@@ -48,10 +52,14 @@ public class TankAndDoseTests
     {
         SprayerRate.Of(new SprayerQuestion { NozzleLPerMin = 0.8, SpeedKmPerH = 6, SpacingM = 0.5 }).Value.LPerHa.ShouldBe(160, 1e-9);
         SprayerRate.Of(new SprayerQuestion { UsedL = 0.75 }).Value.LPerHa.ShouldBe(300, 1e-9);
-        SprayerRate.Of(new SprayerQuestion { NozzleLPerMin = 0, SpeedKmPerH = 90 }).Refused!.Problems.Select(p => p.Field).ShouldBe(["nozzleLPerMin", "speedKmPerH", "spacingM"]);
+        SprayerRate.Of(new SprayerQuestion { NozzleLPerMin = 0, SpeedKmPerH = 90 }).Refused!.Problems.Select(p => p.Field)
+            .ShouldBe(["nozzleLPerMin", "speedKmPerH", "spacingM"]);
     }
 
-    private static InoculantQuestion Spores => new() { Target = 1e6, Per = "plant", Count = 240, LabelCount = 2e8, LabelPer = "mL", ViableShare = 0.5 };
+    private static InoculantQuestion Spores => new() {
+        Target = 1e6, Per = "plant", Count = 240, LabelCount = 2e8, LabelPer = "mL",
+        ViableShare = 0.5
+    };
 
     [Fact]
     public void Organisms_decide_and_the_label_stands_beside()
@@ -61,7 +69,8 @@ public class TankAndDoseTests
         a.ByLabel.ShouldBe(4.8);
         a.CostPer1E9!.Value.ShouldBe(0.06 / (2e8 * 0.5) * 1e9, 1e-9);
         InoculantDose.Of(Spores with { LabelPer = null }).Refused!.Problems[0].Wrong.ShouldContain("per");
-        InoculantDose.Of(Spores with { Target = -1, Count = double.NaN, Per = "field" }).Refused!.Problems.Select(p => p.Field).ShouldBe(["target", "count", "per"]);
+        InoculantDose.Of(Spores with { Target = -1, Count = double.NaN, Per = "field" }).Refused!.Problems.Select(p => p.Field)
+            .ShouldBe(["target", "count", "per"]);
     }
 
     [Fact]
@@ -70,8 +79,10 @@ public class TankAndDoseTests
         InoculantDose.Viable(LifeForm.Living, 90, 20).ShouldBe(0.5, 1e-12);
         InoculantDose.Viable(LifeForm.Living, 90, 10).ShouldBe(Math.Pow(0.5, 0.5), 1e-12);
         InoculantDose.Viable(LifeForm.Spores, 365, 20).ShouldBeGreaterThan(0.9);
-        InoculantDose.Of(Spores with { ViableShare = null, Kind = LifeForm.Living, AgeDays = 90, KeptC = 20 }).Value.Amount.ShouldBe(2.4, 1e-9);
-        InoculantDose.Of(Spores with { ViableShare = null, Kind = LifeForm.Living, AgeDays = 3000, KeptC = 35 }).Refused!.Problems[0].Field.ShouldBe("ageDays");
+        InoculantDose.Of(Spores with { ViableShare = null, Kind = LifeForm.Living, AgeDays = 90, KeptC = 20 }).Value.Amount
+            .ShouldBe(2.4, 1e-9);
+        InoculantDose.Of(Spores with { ViableShare = null, Kind = LifeForm.Living, AgeDays = 3000, KeptC = 35 }).Refused!.Problems[0].Field
+            .ShouldBe("ageDays");
     }
 
     [Fact]
@@ -89,14 +100,16 @@ public class TankAndDoseTests
         using var json = JsonDocument.Parse(File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "Reference", "sky-cases.json")));
         foreach (var c in json.RootElement.GetProperty("sun").EnumerateArray())
         {
-            var a = SunTimes.From(c.GetProperty("latitude").GetDouble(), c.GetProperty("longitude").GetDouble(), c.GetProperty("fromUtc").GetDateTimeOffset()).Value;
+            var a = SunTimes.From(c.GetProperty("latitude").GetDouble(), c.GetProperty("longitude").GetDouble(), c.GetProperty("fromUtc")
+                .GetDateTimeOffset()).Value;
             Math.Abs((a.NextRise!.Value - c.GetProperty("nextRise").GetDateTimeOffset()).TotalSeconds).ShouldBeLessThan(60, c.ToString());
             Math.Abs((a.NextSet!.Value - c.GetProperty("nextSet").GetDateTimeOffset()).TotalSeconds).ShouldBeLessThan(60, c.ToString());
             a.NoonElevationDeg.ShouldBe(c.GetProperty("noonElevationDeg").GetDouble(), 0.2, c.ToString());
         }
 
         SunTimes.From(75, 20, new(2026, 6, 20, 0, 0, 0, TimeSpan.Zero)).Value.State.ShouldBe("polarDay");
-        SunTimes.From(75, 20, new(2026, 12, 20, 0, 0, 0, TimeSpan.Zero)).Value.ShouldSatisfyAllConditions(s => s.State.ShouldBe("polarNight"), s => s.NextRise.ShouldBeNull());
+        SunTimes.From(75, 20, new(2026, 12, 20, 0, 0, 0, TimeSpan.Zero)).Value.ShouldSatisfyAllConditions(s =>
+            s.State.ShouldBe("polarNight"), s => s.NextRise.ShouldBeNull());
         SunTimes.From(91, double.NaN, null).Refused!.Problems.Select(p => p.Field).ShouldBe(["latitude", "longitude", "fromUtc"]);
     }
 }

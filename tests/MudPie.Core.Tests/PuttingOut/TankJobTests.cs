@@ -6,14 +6,14 @@ namespace MudPie.Core.Tests.PuttingOut;
 
 public class TankJobTests
 {
-    private static TankJobQuestion Two => new()
-    {
+    private static TankJobQuestion Two => new() {
         Purpose = Purpose.Root,
         TankL = 15,
         SpareShare = 0,
         BrewL = 17,
         Dilution = "1:5",
-        Beds = [new JobBed { Name = "worn out", AreaM2 = 36, Life = Life.Poor }, new JobBed { Name = "alive", AreaM2 = 36, Life = Life.Living, LifeSays = "cotton strip of 3 May" }],
+        Beds = [new JobBed { Name = "worn out", AreaM2 = 36, Life = Life.Poor },
+            new JobBed { Name = "alive", AreaM2 = 36, Life = Life.Living, LifeSays = "cotton strip of 3 May" }],
     };
 
     [Fact]
@@ -29,7 +29,8 @@ public class TankJobTests
     }
 
     [Fact]
-    public void Without_the_step_both_get_the_same() => TankJob.Of(Two with { StepDown = false }).Value.Beds.Select(b => b.BrewL).ShouldBe([8.5, 8.5]);
+    public void Without_the_step_both_get_the_same() => TankJob.Of(Two with { StepDown = false }).Value.Beds.Select(b => b.BrewL)
+        .ShouldBe([8.5, 8.5]);
 
     [Theory]
     [InlineData("perHa", 2000, 72, 14.4)] // 2 L on a hectare over 72 m² is 14.4 mL
@@ -47,15 +48,17 @@ public class TankJobTests
     [Property(MaxTest = 150)]
     public void What_goes_in_is_what_is_on_the_beds_and_the_spare(byte brew, byte water, byte spare, byte tank, byte[] areas)
     {
-        var question = new TankJobQuestion
-        {
+        var question = new TankJobQuestion {
             Purpose = Purpose.Leaf,
             TankL = 20 + tank,
             SpareShare = spare % 50 / 100.0,
             BrewL = brew + 1,
             Dilution = $"1:{water % 20}",
-            Beds = [.. areas.Take(40).Select((a, i) => new JobBed { Name = $"Bed {i}", AreaM2 = a + 1, Life = (a % 4) switch { 0 => Life.Poor, 1 => Life.Middling, 2 => Life.Living, _ => null } }), new JobBed { Name = "last", AreaM2 = 10 }],
-            Products = [new JobProduct { Name = "kelp", Unit = "mL", Basis = "perHa", Rate = 1000 }, new JobProduct { Name = "flour", Unit = "g", Basis = "perLitre", Rate = 2 }],
+            Beds = [.. areas.Take(40)
+                .Select((a, i) => new JobBed { Name = $"Bed {i}", AreaM2 = a + 1, Life = (a % 4) switch { 0 => Life.Poor, 1 =>
+                    Life.Middling, 2 => Life.Living, _ => null } }), new JobBed { Name = "last", AreaM2 = 10 }],
+            Products = [new JobProduct { Name = "kelp", Unit = "mL", Basis = "perHa", Rate = 1000 },
+                new JobProduct { Name = "flour", Unit = "g", Basis = "perLitre", Rate = 2 }],
         };
         var ruling = TankJob.Of(question);
         if (ruling.Refused is not null)
@@ -73,7 +76,8 @@ public class TankJobTests
             job.Loads.Sum(l => l.MixL).ShouldBe(job.MixL, 1e-6);
             job.Loads.Sum(l => l.BrewL).ShouldBe(job.BrewL, 1e-6);
             job.Loads.Sum(l => l.Products[1].Amount).ShouldBe(job.Products[1].Amount, 1e-6);
-            job.Loads.SelectMany(l => l.Beds).GroupBy(b => b.Name).ShouldAllBe(g => Math.Abs(g.Sum(b => b.MixL) - job.Beds.First(b => b.Name == g.Key).MixL) < 1e-6);
+            job.Loads.SelectMany(l => l.Beds).GroupBy(b => b.Name)
+                .ShouldAllBe(g => Math.Abs(g.Sum(b => b.MixL) - job.Beds.First(b => b.Name == g.Key).MixL) < 1e-6);
             job.Loads.ShouldAllBe(l => l.MixL <= question.TankL + 1e-6);
         }
     }
@@ -81,8 +85,7 @@ public class TankJobTests
     [Fact]
     public void A_bed_with_a_rate_of_its_own_gets_that()
     {
-        var job = TankJob.Of(new TankJobQuestion
-        {
+        var job = TankJob.Of(new TankJobQuestion {
             Purpose = Purpose.Leaf,
             TankL = 400,
             SpareShare = 0,
@@ -98,7 +101,10 @@ public class TankJobTests
     [Fact]
     public void One_to_fifty_by_the_knapsack_is_called_what_it_is()
     {
-        var job = TankJob.Of(new TankJobQuestion { Purpose = Purpose.Root, TankL = 15, BrewL = 1000, Dilution = "1:50", SpareShare = 0, Beds = [new JobBed { Name = "the field", AreaM2 = 10_000 }] }).Worked;
+        var job = TankJob.Of(new TankJobQuestion {
+            Purpose = Purpose.Root, TankL = 15, BrewL = 1000, Dilution = "1:50", SpareShare = 0,
+            Beds = [new JobBed { Name = "the field", AreaM2 = 10_000 }]
+        }).Worked;
         job.Value.LoadCount.ShouldBe(3400);
         job.Value.Loads.ShouldBeEmpty();
         job.Value.Verdict.Tone.ShouldBe(Tone.Stop);
@@ -108,7 +114,11 @@ public class TankJobTests
 
     [Fact]
     public void A_flood_is_said_by_bed() =>
-        TankJob.Of(new TankJobQuestion { Purpose = Purpose.Root, TankL = 400, BrewL = 100, Dilution = "1:20", SpareShare = 0, Beds = [new JobBed { Name = "Bed 1", AreaM2 = 36 }] }).Value.Verdict.Sentence.ShouldBe("58 mm on Bed 1: more than an ordinary watering.");
+        TankJob.Of(new TankJobQuestion {
+            Purpose = Purpose.Root, TankL = 400, BrewL = 100, Dilution = "1:20", SpareShare = 0,
+            Beds = [new JobBed { Name = "Bed 1", AreaM2 = 36 }]
+        }).Value.Verdict.Sentence
+            .ShouldBe("58 mm on Bed 1: more than an ordinary watering.");
 
     [Theory]
     [InlineData(null, "Does it find food there")]
@@ -140,9 +150,14 @@ public class TankJobTests
 
     [Fact]
     public void Nothing_in_the_tank_no_beds_and_no_purpose_are_all_said_at_once() =>
-        TankJob.Of(new TankJobQuestion { TankL = 15, RateLPerHa = 300 }).Refused.ShouldNotBeNull().Problems.Select(p => p.Field).ShouldBe(["purpose", "beds", "products"], ignoreOrder: true);
+        TankJob.Of(new TankJobQuestion { TankL = 15, RateLPerHa = 300 }).Refused.ShouldNotBeNull().Problems.Select(p => p.Field)
+            .ShouldBe(["purpose", "beds", "products"], ignoreOrder: true);
 
     [Fact]
     public void More_than_a_litre_in_a_litre_is_refused() =>
-        TankJob.Of(Two with { Dilution = "neat", Products = [new JobProduct { Name = "kelp", Unit = "mL", Basis = "perLitre", Rate = 100 }] }).Refused.ShouldNotBeNull().Problems[0].Wrong.ShouldContain("1.1 L of brew and products");
+        TankJob.Of(Two with {
+            Dilution = "neat",
+            Products = [new JobProduct { Name = "kelp", Unit = "mL", Basis = "perLitre", Rate = 100 }]
+        }).Refused
+            .ShouldNotBeNull().Problems[0].Wrong.ShouldContain("1.1 L of brew and products");
 }

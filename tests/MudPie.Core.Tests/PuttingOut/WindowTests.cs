@@ -9,10 +9,14 @@ public class WindowTests
     private static readonly DateTimeOffset Day = new(2026, 6, 10, 0, 0, 0, TimeSpan.Zero);
 
     private static List<WeatherHour> Fair(Func<int, WeatherHour, WeatherHour>? change = null) =>
-        [.. Enumerable.Range(0, 96).Select(h => new WeatherHour(Day.AddHours(h), 16, 2, 0, 0.3, 0.7)).Select((w, h) => change is null ? w : change(h, w))];
+        [.. Enumerable.Range(0, 96).Select(h => new WeatherHour(Day.AddHours(h), 16, 2, 0, 0.3, 0.7))
+            .Select((w, h) => change is null ? w : change(h, w))];
 
     private static WindowsAnswer Ask(Purpose purpose, List<WeatherHour> weather, double hours = 24) =>
-        SprayWindows.Of(new WindowsQuestion { Purpose = purpose, From = Day, Hours = hours, Latitude = 52.5, Longitude = 0, Weather = weather }).Value;
+        SprayWindows.Of(new WindowsQuestion {
+            Purpose = purpose, From = Day, Hours = hours, Latitude = 52.5, Longitude = 0,
+            Weather = weather
+        }).Value;
 
     private static HourScore At(WindowsAnswer a, double hour) => a.Hours.Single(h => h.At == Day.AddHours(hour));
 
@@ -21,7 +25,8 @@ public class WindowTests
     {
         var windows = Ask(Purpose.Leaf, Fair()).Windows;
         windows.Count.ShouldBe(2);
-        // Declination 23.03°: cos H = (sin h − sin 52.5° sin 23.03°) ÷ (cos 52.5° cos 23.03°) puts the sun at 20° at 06:12 and 17:46 UTC, at −6° at 02:48 and 21:10; a half hour counts by its middle.
+        // Declination 23.03°: cos H = (sin h − sin 52.5° sin 23.03°) ÷ (cos 52.5° cos 23.03°) puts the sun at 20° at 06:12 and 17:46 UTC,
+        // at −6° at 02:48 and 21:10; a half hour counts by its middle.
         windows[0].From.ShouldBe(Day.AddHours(3));
         windows[0].To.ShouldBe(Day.AddHours(6));
         windows[1].From.ShouldBe(Day.AddHours(18));
@@ -40,7 +45,8 @@ public class WindowTests
     {
         var november = new DateTimeOffset(2026, 11, 29, 7, 0, 0, TimeSpan.Zero);
         SprayWindows.FirstFit(true, november, 52.5, 0, []).ShouldBe(november.AddMinutes(30)); // civil twilight begins about 07:05
-        SprayWindows.FirstFit(false, Day.AddHours(6), 52.5, 0, Fair((_, w) => w with { RainMm = 30 })).ShouldBe(Day.AddHours(6)); // none will do: the hour asked for, and the plan says what is wrong with it
+        // none will do: the hour asked for, and the plan says what is wrong with it
+        SprayWindows.FirstFit(false, Day.AddHours(6), 52.5, 0, Fair((_, w) => w with { RainMm = 30 })).ShouldBe(Day.AddHours(6));
     }
 
     [Fact]
@@ -90,7 +96,8 @@ public class WindowTests
     [Fact]
     public void A_little_rain_helps_a_drench_and_a_cloudburst_carries_it_off()
     {
-        At(Ask(Purpose.Root, Fair((h, w) => h == 19 ? w with { RainMm = 3 } : w)), 18).Minds.ShouldContain(m => m.Contains("helps a drench"));
+        At(Ask(Purpose.Root, Fair((h, w) => h == 19 ? w with { RainMm = 3 } : w)), 18).Minds.ShouldContain(m =>
+            m.Contains("helps a drench"));
         At(Ask(Purpose.Root, Fair((h, w) => h == 19 ? w with { RainMm = 12 } : w)), 18).Spoils.ShouldContain(m => m.Contains("runs off"));
     }
 
@@ -118,9 +125,13 @@ public class WindowTests
     [InlineData(Purpose.Leaf, 52.5, 500, "hours")]
     [InlineData(Purpose.Leaf, 52.5, -1, "hours")]
     public void Nonsense_is_refused(Purpose? purpose, double latitude, double hours, string field) =>
-        SprayWindows.Of(new WindowsQuestion { Purpose = purpose, From = Day, Hours = hours, Latitude = latitude, Longitude = 0 }).Refused.ShouldNotBeNull().Problems[0].Field.ShouldBe(field);
+        SprayWindows.Of(new WindowsQuestion { Purpose = purpose, From = Day, Hours = hours, Latitude = latitude, Longitude = 0 }).Refused
+            .ShouldNotBeNull().Problems[0].Field.ShouldBe(field);
 
     [Fact]
     public void In_the_polar_night_there_is_no_window_and_no_crash() =>
-        SprayWindows.Of(new WindowsQuestion { Purpose = Purpose.Root, From = new DateTimeOffset(2026, 12, 21, 0, 0, 0, TimeSpan.Zero), Hours = 48, Latitude = 80, Longitude = 15 }).Value.Windows.ShouldBeEmpty();
+        SprayWindows.Of(new WindowsQuestion {
+            Purpose = Purpose.Root, From = new DateTimeOffset(2026, 12, 21, 0, 0, 0, TimeSpan.Zero),
+            Hours = 48, Latitude = 80, Longitude = 15
+        }).Value.Windows.ShouldBeEmpty();
 }

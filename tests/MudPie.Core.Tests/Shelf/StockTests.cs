@@ -47,13 +47,15 @@ public class StockTests
     [InlineData(-1)]
     [InlineData(double.NaN)]
     [InlineData(1e12)]
-    public void Nonsense_is_refused(double wanted) => Stock.Take([], wanted, May).Refused.ShouldNotBeNull().Problems[0].Field.ShouldBe("amount");
+    public void Nonsense_is_refused(double wanted) =>
+        Stock.Take([], wanted, May).Refused.ShouldNotBeNull().Problems[0].Field.ShouldBe("amount");
 
     [Fact]
     public void The_shopping_list_says_what_is_short_by_when_and_for_what()
     {
         var lots = new Dictionary<int, IReadOnlyList<LotStanding>> { [7] = [Lot(1, 0.5, null)] };
-        var list = Shopping.List([new(7, 0.4, May.AddDays(3), "Thursday's tea"), new(7, 0.3, May, "Monday's tea"), new(8, 1, May.AddDays(1), "seaweed on Bed 2")], lots);
+        var list = Shopping.List([new(7, 0.4, May.AddDays(3), "Thursday's tea"), new(7, 0.3, May, "Monday's tea"),
+            new(8, 1, May.AddDays(1), "seaweed on Bed 2")], lots);
         list.Select(b => b.InputId).ShouldBe([8, 7]); // the earlier first
         list[1].Amount.ShouldBe(0.2, 1e-12);
         list[1].By.ShouldBe(May.AddDays(3));
@@ -99,7 +101,8 @@ public class StockTests
             kind.Unit.ShouldBeOneOf("L", "kg");
         }
 
-        foreach (var food in Core.Brewing.Ingredients.Foods.Select(f => f.Kind).Concat(Core.Brewing.Ingredients.Sources.Select(s => s.Kind)).Concat(Core.Brewing.Ingredients.Clearers.Select(c => c.Kind)))
+        foreach (var food in Core.Brewing.Ingredients.Foods.Select(f => f.Kind).Concat(Core.Brewing.Ingredients.Sources.Select(s => s.Kind))
+            .Concat(Core.Brewing.Ingredients.Clearers.Select(c => c.Kind)))
         {
             InputKinds.Knows(food).ShouldBeTrue(food);
         }

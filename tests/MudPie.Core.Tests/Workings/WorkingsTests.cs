@@ -45,7 +45,10 @@ public class WorkingsTests
     [Fact]
     public void Every_rule_shows_its_sum_with_a_source_and_every_fork_offers_its_house_choice()
     {
-        var spread = TankJob.Of(new TankJobQuestion { Purpose = Purpose.Leaf, BrewL = 12, Dilution = "1:5", TankL = 15, Beds = [new JobBed { Name = "a", AreaM2 = 100 }] }).Worked;
+        var spread = TankJob.Of(new TankJobQuestion {
+            Purpose = Purpose.Leaf, BrewL = 12, Dilution = "1:5", TankL = 15,
+            Beds = [new JobBed { Name = "a", AreaM2 = 100 }]
+        }).Worked;
         var dose = WaterClearing.Dose(20, 1, "ascorbic").Worked;
         var air = Air.AtDepth(6, 20, 0.25, 3).Worked;
         var saturation = OxygenSaturation.At(20, 0).Worked;
@@ -70,7 +73,8 @@ public class WorkingsTests
     [InlineData(0.0295735, "2 tbsp")]
     [InlineData(3.785411784, "1 gallon")]
     [InlineData(0.2365882365, "1 cup")]
-    public void American_spoons_and_jugs(double litres, string words) => Spoons.InTools(new Litres(litres), UnitSystem.UsCustomary).Text.ShouldBe(words);
+    public void American_spoons_and_jugs(double litres, string words) =>
+        Spoons.InTools(new Litres(litres), UnitSystem.UsCustomary).Text.ShouldBe(words);
 
     [Fact]
     public void The_error_of_rounding_is_said_either_way()

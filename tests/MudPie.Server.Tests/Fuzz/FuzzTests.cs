@@ -7,7 +7,8 @@ using SkiaSharp;
 
 namespace MudPie.Server.Tests.Fuzz;
 
-/// <summary>Every endpoint of the OpenAPI document and every calculator, sent bodies made from its schema and spoilt: nothing answers 5xx, and what was taken breaks no page.</summary>
+/// <summary>Every endpoint of the OpenAPI document and every calculator, sent bodies made from its schema and spoilt: nothing answers 5xx,
+/// and what was taken breaks no page.</summary>
 /// <remarks><c>./mudpie fuzz</c> sends 30,000 with a seed that can be given; the suite sends fewer, with the same seed each time.</remarks>
 public sealed class FuzzTests
 {
@@ -24,8 +25,11 @@ public sealed class FuzzTests
     {
         using var h = new TestHolding(demo: true);
         var doors = (await Doors(h)).Where(d => d.ContentType == "application/json").ToList();
-        doors.Where(d => d.Known is null && !d.Path.StartsWith("/api/calc/", StringComparison.Ordinal)).Select(d => d.Path).ShouldBeEmpty("an example is wanted for each door");
-        string[] asItStandsThere = ["/api/holding/setup", "/api/brew/batches/15/move", "/api/brew/batches/14/log/1/correct", "/api/brew/batches/14/probe", "/api/watch/lines", "/api/watch/1/put-off", "/api/put-out/givings/1/move"]; // refused for what stands in the demo, not for their words
+        doors.Where(d => d.Known is null && !d.Path.StartsWith("/api/calc/", StringComparison.Ordinal)).Select(d => d.Path)
+            .ShouldBeEmpty("an example is wanted for each door");
+        // refused for what stands in the demo, not for their words
+        string[] asItStandsThere = ["/api/holding/setup", "/api/brew/batches/15/move", "/api/brew/batches/14/log/1/correct",
+            "/api/brew/batches/14/probe", "/api/watch/lines", "/api/watch/1/put-off", "/api/put-out/givings/1/move"];
         List<string> refused = [];
         foreach (var (path, body) in Examples.All)
         {
@@ -69,7 +73,8 @@ public sealed class FuzzTests
             Note(broken, heard, (int)reply.StatusCode, $"{door.Method} {door.Path}", $"{request.RequestUri} {Short(said)}");
             if ((int)reply.StatusCode >= 400 && reply.Content.Headers.ContentType?.MediaType != "application/problem+json")
             {
-                broken.TryAdd($"{(int)reply.StatusCode} {door.Method} {door.Path}: says nothing", (1, $"{request.RequestUri} {Short(said)}"));
+                broken.TryAdd($"{(int)reply.StatusCode} {door.Method} {door.Path}: says nothing",
+                    (1, $"{request.RequestUri} {Short(said)}"));
             }
 
             if (i % 1000 == 999 || i == many - 1)
@@ -86,7 +91,10 @@ public sealed class FuzzTests
         TestContext.Current.TestOutputHelper?.WriteLine($"{many} sent; the slowest took {slowest.TotalMilliseconds:0} ms: {slowestOf}");
         if (Environment.GetEnvironmentVariable("MUDPIE_FUZZ") is not null)
         {
-            Console.WriteLine($"{many} sent with seed {seed}, {broken.Count} kinds of 5xx, {string.Join(", ", by.OrderBy(b => b.Key).Select(b => $"{b.Value} × {b.Key}"))}; the slowest took {slowest.TotalMilliseconds:0} ms: {slowestOf}");
+            Console.WriteLine(
+                $"{many} sent with seed {seed}, {broken.Count} kinds of "
+                    + $"5xx, {string.Join(", ", by.OrderBy(b => b.Key).Select(b => $"{b.Value} × {b.Key}"))}; the slowest "
+                    + $"took {slowest.TotalMilliseconds:0} ms: {slowestOf}");
         }
 
         broken.Select(b => $"{b.Value.Times} × {b.Key}\n      first: {b.Value.First}").ShouldBeEmpty();
@@ -109,7 +117,8 @@ public sealed class FuzzTests
 
         foreach (var name in (await h.Get("/api/calc")).AsArray().Select(c => (string)c!["name"]!))
         {
-            doors.Add(new Door("POST", $"/api/calc/{name}", await h.Get($"/api/calc/{name}/schema"), Examples.Question(name), "application/json"));
+            doors.Add(new Door("POST", $"/api/calc/{name}", await h.Get($"/api/calc/{name}/schema"), Examples.Question(name),
+                "application/json"));
         }
 
         return doors;
@@ -124,24 +133,34 @@ public sealed class FuzzTests
 
     private static HttpRequestMessage Ask(Door door, HostileBodies bodies, byte[] zip)
     {
-        var path = Fill(door.Path, name => bodies.In100(85) ? bodies.Any<string>(name is "step" ? ["Heap", "source", "air"] : ["1", "2", "3", "5", "14", "15"]) : bodies.Any(["0", "-1", "2147483648", "abc", "%01", "٣", "1.5", "99999999999999999999"]));
-        var query = door.Method == "GET" && bodies.In100(50) ? "?" + string.Join('&', new[] { "page", "of", "bed", "from", "to", "year", "hours", "purpose", "at", "useAt", "kind", "input" }.Where(_ => bodies.In100(30)).Select(q => $"{q}={Uri.EscapeDataString(bodies.Any(Queries))}")) : "";
+        var path = Fill(door.Path, name => bodies.In100(85)
+            ? bodies.Any<string>(name is "step" ? ["Heap", "source", "air"] : ["1", "2", "3", "5", "14", "15"])
+            : bodies.Any(["0", "-1", "2147483648", "abc", "%01", "٣", "1.5", "99999999999999999999"]));
+        var query = door.Method == "GET" && bodies.In100(50)
+            ? "?" + string.Join('&', new[] { "page", "of", "bed", "from", "to", "year", "hours", "purpose", "at", "useAt", "kind",
+                "input" }.Where(_ => bodies.In100(30)).Select(q => $"{q}={Uri.EscapeDataString(bodies.Any(Queries))}")) : "";
         var request = new HttpRequestMessage(new HttpMethod(door.Method), path + query);
         request.Headers.Add("Idempotency-Key", Guid.NewGuid().ToString());
         if (door.ContentType.Length > 0)
         {
             var type = bodies.In100(4) ? bodies.Any(["text/plain", "application/xml", "image/png"]) : door.ContentType;
             request.Content = door.ContentType == "application/json" || bodies.In100(8)
-                ? new StringContent(bodies.In100(8) ? bodies.Any(HostileBodies.Raw) : bodies.Of(door.Schema, door.Known)?.ToJsonString() ?? "null", Encoding.UTF8, type)
-                : new ByteArrayContent(bodies.Of(door.ContentType == "application/zip" ? zip : bodies.Any(Pictures))) { Headers = { ContentType = new(type) } };
+                ? new StringContent(bodies.In100(8) ? bodies.Any(HostileBodies.Raw) : bodies.Of(door.Schema, door.Known)?.ToJsonString()
+                    ?? "null", Encoding.UTF8, type)
+                : new ByteArrayContent(bodies.Of(door.ContentType == "application/zip" ? zip : bodies.Any(Pictures))) {
+                    Headers =
+                    { ContentType = new(type) }
+                };
         }
 
         return request;
     }
 
-    private static readonly string[] Queries = ["", "1", "0", "-1", "2147483648", "NaN", "abc", "٣", "2026-06-11T07:00:00Z", "9999-12-31T23:59:59Z", "0001-01-01T00:00:00+14:00", "bed-1", "batch-99999999999", "lot--1", "leaf", "1e308"];
+    private static readonly string[] Queries = ["", "1", "0", "-1", "2147483648", "NaN", "abc", "٣", "2026-06-11T07:00:00Z",
+        "9999-12-31T23:59:59Z", "0001-01-01T00:00:00+14:00", "bed-1", "batch-99999999999", "lot--1", "leaf", "1e308"];
 
-    private static string Fill(string path, Func<string, string> of) => System.Text.RegularExpressions.Regex.Replace(path, @"\{([^}:]+)[^}]*\}", m => of(m.Groups[1].Value));
+    private static string Fill(string path, Func<string, string> of) =>
+        System.Text.RegularExpressions.Regex.Replace(path, @"\{([^}:]+)[^}]*\}", m => of(m.Groups[1].Value));
 
     private static string Short(string text) => text.Length > 900 ? text[..900] + $"… ({text.Length})" : text;
 
@@ -175,12 +194,15 @@ public sealed class FuzzTests
 
         public bool IsEnabled(LogLevel logLevel) => logLevel >= LogLevel.Error;
 
-        public void Log<TState>(LogLevel logLevel, EventId eventId, TState state, Exception? exception, Func<TState, Exception?, string> formatter)
+        public void Log<TState>(LogLevel logLevel, EventId eventId, TState state, Exception? exception,
+            Func<TState, Exception?, string> formatter)
         {
             if (exception is not null)
             {
-                var ours = exception.ToString().Split('\n').Where(l => l.Contains("at MudPie.", StringComparison.Ordinal)).Select(l => l.Trim().Split(" in ")[0]).Take(2);
-                _last = $"{exception.GetType().Name} {exception.Message.Split('\n')[0]} {(exception.InnerException is { } inner ? $"({inner.Message})" : "")} {string.Join(" ← ", ours)}";
+                var ours = exception.ToString().Split('\n').Where(l => l.Contains("at MudPie.", StringComparison.Ordinal))
+                    .Select(l => l.Trim().Split(" in ")[0]).Take(2);
+                _last = $"{exception.GetType().Name} {exception.Message.Split('\n')[0]} "
+                    + $"{(exception.InnerException is { } inner ? $"({inner.Message})" : "")} {string.Join(" ← ", ours)}";
             }
         }
     }

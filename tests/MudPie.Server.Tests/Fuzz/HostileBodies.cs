@@ -6,31 +6,41 @@ using System.Text.Json.Nodes;
 
 namespace MudPie.Server.Tests.Fuzz;
 
-/// <summary>Makes bodies from the schemas of the OpenAPI document: first one that fits, then spoilt in a place or two. The same seed makes the same bodies.</summary>
+/// <summary>Makes bodies from the schemas of the OpenAPI document: first one that fits, then spoilt in a place or two. The same seed makes
+/// the same bodies.</summary>
 public sealed class HostileBodies(JsonNode openApi, int seed)
 {
     private readonly Random _chance = new(seed);
 
     private static readonly string[] Texts =
     [
-        "", " ", "x", "5 L", "2 kg", "1 m2", "12 %", "0", "-1", "1e308", "-1e308", "1e-320", "NaN", "Infinity", "٣", "١٢.٥ L", "७ kg", "１２", "1,000", "½ cup", "1" + new string(' ', 4000) + "x",
-        "0x10", "null", "true", "[]", "\u0000", "a\u0000b", "\u200b\u200b", "\u202eevil", "e\u0301", "🌱🌱", "\ud83d", "=1+1", "'; DROP TABLE Beds; --", "<script>alert(1)</script>", "../../etc/passwd", "a,b\n1,2", "time,mg/L\n2026-06-10 05:00,7",
+        "", " ", "x", "5 L", "2 kg", "1 m2", "12 %", "0", "-1", "1e308", "-1e308", "1e-320", "NaN", "Infinity", "٣", "١٢.٥ L", "७ kg", "１２",
+        "1,000", "½ cup", "1" + new string(' ', 4000) + "x",
+        "0x10", "null", "true", "[]", "\u0000", "a\u0000b", "\u200b\u200b", "\u202eevil", "e\u0301", "🌱🌱", "\ud83d", "=1+1",
+        "'; DROP TABLE Beds; --", "<script>alert(1)</script>", "../../etc/passwd", "a,b\n1,2", "time,mg/L\n2026-06-10 05:00,7",
         "12:60", "24:00", "1 h 60 min",
-        "tea", "extract", "leaf", "root", "kelp", "molasses", "control", "brix", "bucket", "mains", "airStone", "annual", "can", "pair", "blocks", "splitPlot", "other", "bought", "count", "spilt", "oxygen", "fed", "note", "kg", "L",
+        "tea", "extract", "leaf", "root", "kelp", "molasses", "control", "brix", "bucket", "mains", "airStone", "annual", "can", "pair",
+        "blocks", "splitPlot", "other", "bought", "count", "spilt", "oxygen", "fed", "note", "kg", "L",
     ];
 
     private static readonly string[] Dates =
     [
-        "9999-12-31T23:59:59Z", "0001-01-01T00:00:00Z", "2026-06-11T07:00:00Z", "2026-06-11", "2026-02-30", "2026-06-11T07:00:00+14:00", "9999-12-31T23:59:59-14:00", "0001-01-01T00:00:00+14:00",
-        "1800-01-01T00:00:00Z", "1799-12-31T23:59:59Z", "2300-01-01T00:00:00Z", "2299-12-31T23:59:59Z", "9999-12-31", "0001-01-01", "2026-03-29T01:30:00", "2026-10-25T01:30:00", "2026-06-09T07:00:00Z", "2027-06-11T07:00:00Z", "2026-06-11 07:00", "11.6.2026", "2026-06-11T07:00:00.0000000001Z", "-2026-06-11",
+        "9999-12-31T23:59:59Z", "0001-01-01T00:00:00Z", "2026-06-11T07:00:00Z", "2026-06-11", "2026-02-30", "2026-06-11T07:00:00+14:00",
+        "9999-12-31T23:59:59-14:00", "0001-01-01T00:00:00+14:00",
+        "1800-01-01T00:00:00Z", "1799-12-31T23:59:59Z", "2300-01-01T00:00:00Z", "2299-12-31T23:59:59Z", "9999-12-31", "0001-01-01",
+        "2026-03-29T01:30:00", "2026-10-25T01:30:00", "2026-06-09T07:00:00Z", "2027-06-11T07:00:00Z", "2026-06-11 07:00", "11.6.2026",
+        "2026-06-11T07:00:00.0000000001Z", "-2026-06-11",
     ];
 
-    private static readonly double[] Numbers = [0, -0.0, 1, -1, 2, 7.5, 18, 60, 1e-320, 1e-9, 1e6, 1e15, 1e300, -1e300, int.MaxValue, 2147483648.0, long.MaxValue, double.MaxValue, double.MinValue];
+    private static readonly double[] Numbers = [0, -0.0, 1, -1, 2, 7.5, 18, 60, 1e-320, 1e-9, 1e6, 1e15, 1e300, -1e300, int.MaxValue,
+        2147483648.0, long.MaxValue, double.MaxValue, double.MinValue];
 
     /// <summary>Text bodies that no schema knows.</summary>
     public static readonly string[] Raw =
     [
-        "", " ", "null", "[]", "{}", "{", "}", "\"x\"", "1", "-", "true", "[null]", "{\"\":null}", "{\"a\":1,\"a\":2}", "\u0000", "NaN", "{\"text\":NaN}", new string('[', 200), string.Concat(Enumerable.Repeat("{\"a\":", 100)) + "1" + new string('}', 100), "{\"text\":\"\\ud800\"}",
+        "", " ", "null", "[]", "{}", "{", "}", "\"x\"", "1", "-", "true", "[null]", "{\"\":null}", "{\"a\":1,\"a\":2}", "\u0000", "NaN",
+        "{\"text\":NaN}", new string('[', 200), string.Concat(Enumerable.Repeat("{\"a\":", 100)) + "1" + new string('}', 100),
+        "{\"text\":\"\\ud800\"}",
     ];
 
     /// <summary>One of a list, by the seed.</summary>
@@ -55,10 +65,12 @@ public sealed class HostileBodies(JsonNode openApi, int seed)
     {
         while (schema?["$ref"] is { } to)
         {
-            schema = ((string)to!).StartsWith("#/components/", StringComparison.Ordinal) ? openApi["components"]!["schemas"]![((string)to!).Split('/')[^1]] : null;
+            schema = ((string)to!).StartsWith("#/components/", StringComparison.Ordinal)
+                ? openApi["components"]!["schemas"]![((string)to!).Split('/')[^1]] : null;
         }
 
-        return (schema?["oneOf"] ?? schema?["anyOf"])?.AsArray() is { } choices ? Resolve(Any<JsonNode?>([.. choices.Where(c => (c!["type"] as JsonValue)?.ToString() != "null")])) : schema;
+        return (schema?["oneOf"] ?? schema?["anyOf"])?.AsArray() is { } choices
+            ? Resolve(Any<JsonNode?>([.. choices.Where(c => (c!["type"] as JsonValue)?.ToString() != "null")])) : schema;
     }
 
     private JsonNode? Fit(JsonNode? asked, int depth)
@@ -74,7 +86,11 @@ public sealed class HostileBodies(JsonNode openApi, int seed)
             return Any<JsonNode?>([.. words])?.DeepClone();
         }
 
-        var types = schema["type"] switch { JsonArray many => many.Select(t => (string)t!).Where(t => t != "null").ToList(), JsonValue one => [(string)one!], _ => schema["properties"] is null ? ["string"] : ["object"] };
+        var types = schema["type"] switch {
+            JsonArray many => many.Select(t => (string)t!).Where(t => t != "null").ToList(),
+            JsonValue one => [(string)one!],
+            _ => schema["properties"] is null ? ["string"] : ["object"]
+        };
         switch (types.Count == 0 ? "string" : Any(types))
         {
             case "object":
@@ -90,7 +106,9 @@ public sealed class HostileBodies(JsonNode openApi, int seed)
             case "integer": return _chance.Next(0, 16);
             case "number": return Math.Round(_chance.NextDouble() * 40, 2);
             case "boolean": return In100(50);
-            default: return (string?)schema["format"] is "date-time" or "date" ? In100(30) ? Any(Dates) : "2026-06-1" + _chance.Next(1, 9) + "T07:00:00Z" : In100(10) ? Any(Dates) : Any(Texts);
+            default:
+                return (string?)schema["format"] is "date-time" or "date" ? In100(30) ? Any(Dates) : "2026-06-1" + _chance.Next(1, 9)
+                + "T07:00:00Z" : In100(10) ? Any(Dates) : Any(Texts);
         }
     }
 
@@ -127,7 +145,8 @@ public sealed class HostileBodies(JsonNode openApi, int seed)
         return body;
     }
 
-    /// <summary>Bytes of a file, spoilt: cut short, turned over, overwritten or stuffed. A zip is opened and what lies in it spoilt too.</summary>
+    /// <summary>Bytes of a file, spoilt: cut short, turned over, overwritten or stuffed. A zip is opened and what lies in it spoilt
+    /// too.</summary>
     public byte[] Of(byte[] file)
     {
         byte[] made = file is [0x50, 0x4B, ..] && In100(70) ? Zip(file) : [.. file];
@@ -155,7 +174,8 @@ public sealed class HostileBodies(JsonNode openApi, int seed)
             foreach (var entry in from.Entries.Where(_ => In100(95)))
             {
                 using var reader = new StreamReader(entry.Open());
-                using var writer = new StreamWriter(to.CreateEntry(In100(97) ? entry.FullName : "../" + entry.FullName).Open(), Encoding.UTF8);
+                using var writer = new StreamWriter(to.CreateEntry(In100(97) ? entry.FullName : "../" + entry.FullName).Open(),
+                    Encoding.UTF8);
                 var text = reader.ReadToEnd();
                 writer.Write(In100(60) ? Within(text) : text);
             }
@@ -174,7 +194,8 @@ public sealed class HostileBodies(JsonNode openApi, int seed)
         var lines = text.Split('\n');
         var line = _chance.Next(lines.Length);
         var cells = lines[line].Split(',');
-        cells[_chance.Next(cells.Length)] = In100(25) ? Any(Dates) : In100(30) ? Any(Numbers).ToString("R", CultureInfo.InvariantCulture) : Any(Texts);
+        cells[_chance.Next(cells.Length)] = In100(25) ? Any(Dates) : In100(30) ? Any(Numbers).ToString("R", CultureInfo.InvariantCulture)
+            : Any(Texts);
         lines[line] = string.Join(',', In100(90) ? cells : [.. cells, .. cells]);
         return string.Join('\n', In100(90) ? lines : [.. lines, .. lines]);
     }
@@ -191,19 +212,21 @@ public sealed class HostileBodies(JsonNode openApi, int seed)
         }
     }
 
-    private static bool IsDate(string text) => text.Length is > 9 and < 40 && DateTimeOffset.TryParse(text, CultureInfo.InvariantCulture, out _);
+    private static bool IsDate(string text) => text.Length is > 9 and < 40
+        && DateTimeOffset.TryParse(text, CultureInfo.InvariantCulture, out _);
 
-    private JsonNode? Nasty(JsonNode? was) => was is JsonValue text && text.TryGetValue<string>(out var said) && In100(65) && (IsDate(said) || said.Contains('\n', StringComparison.Ordinal) || said is ['{', ..])
+    private JsonNode? Nasty(JsonNode? was) => was is JsonValue text && text.TryGetValue<string>(out var said) && In100(65)
+        && (IsDate(said) || said.Contains('\n', StringComparison.Ordinal) || said is ['{', ..])
         ? IsDate(said) ? Any(Dates) : Within(said)
         : Worse(was);
 
-    private JsonNode? Worse(JsonNode? was) => _chance.Next(12) switch
-    {
+    private JsonNode? Worse(JsonNode? was) => _chance.Next(12) switch {
         0 or 1 => null,
         2 => new JsonArray(),
         3 => new JsonArray((JsonNode?)null),
         4 => new JsonObject(),
-        5 => was is JsonArray many ? new JsonArray([.. Enumerable.Range(0, 300).Select(_ => many.Count == 0 ? null : many[0]?.DeepClone())]) : new string('9', 400),
+        5 => was is JsonArray many ? new JsonArray([.. Enumerable.Range(0, 300).Select(_ => many.Count == 0 ? null : many[0]?.DeepClone())])
+            : new string('9', 400),
         6 => was is JsonArray twice ? new JsonArray([.. twice.Concat(twice).Select(x => x?.DeepClone())]) : new string('x', 300_000),
         7 => Any(Numbers) is var n && double.IsFinite(n) ? JsonValue.Create(n) : 0,
         _ => was is JsonValue v && v.TryGetValue<double>(out _) ? JsonValue.Create(Any(Numbers)) : Any(Texts),

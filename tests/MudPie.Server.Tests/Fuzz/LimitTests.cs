@@ -2,7 +2,8 @@ using System.Text.Json.Nodes;
 
 namespace MudPie.Server.Tests.Fuzz;
 
-/// <summary>Each field of each door, one at a time: what is too long, of another kind or not there is refused by the field's own name, and nothing is kept of it.</summary>
+/// <summary>Each field of each door, one at a time: what is too long, of another kind or not there is refused by the field's own name, and
+/// nothing is kept of it.</summary>
 public sealed class LimitTests
 {
     private static readonly string[] WholeFiles = ["csv", "json", "geoJson"];
@@ -34,7 +35,8 @@ public sealed class LimitTests
     }
 
     /// <summary>Sends each example once for each field that a spoiling applies to, with that field spoilt.</summary>
-    private static async Task<List<string>> Spoilt(Func<string, string, JsonNode?, (bool Applies, JsonNode? Value)> spoil, Func<int, JsonNode, string, bool> right)
+    private static async Task<List<string>> Spoilt(Func<string, string, JsonNode?, (bool Applies, JsonNode? Value)> spoil,
+        Func<int, JsonNode, string, bool> right)
     {
         using var h = new TestHolding(demo: true);
         var before = await h.Http.GetStringAsync("/api/book/book.csv");
@@ -68,14 +70,16 @@ public sealed class LimitTests
         return wrong;
     }
 
-    private static bool Names(JsonNode reply, string place) => reply["fields"]?.AsArray().Any(f => (string)f!["field"]! == place || place.EndsWith((string)f["field"]!, StringComparison.Ordinal)) == true;
+    private static bool Names(JsonNode reply, string place) => reply["fields"]?.AsArray()
+        .Any(f => (string)f!["field"]! == place || place.EndsWith((string)f["field"]!, StringComparison.Ordinal)) == true;
 
     private static bool IsText(JsonNode? value) => value is JsonValue v && v.TryGetValue<string>(out _);
 
     [Fact]
     public async Task A_text_that_is_far_too_long_is_refused_by_its_name_everywhere() =>
         (await Spoilt(
-            (path, field, was) => (IsText(was) && !WholeFiles.Contains(field) && (path, field) != ("/api/book/file", "text"), new string('x', 20_000)),
+            (path, field, was) => (IsText(was) && !WholeFiles.Contains(field) && (path, field) != ("/api/book/file", "text"),
+                new string('x', 20_000)),
             (status, reply, place) => status is 400 or 422 && Names(reply, place))).ShouldBeEmpty();
 
     [Fact]
@@ -88,5 +92,7 @@ public sealed class LimitTests
     public async Task A_list_of_nothings_is_refused_by_its_name_everywhere() =>
         (await Spoilt(
             (_, _, was) => (was is JsonValue or JsonArray or JsonObject, new JsonArray((JsonNode?)null)),
-            (status, reply, place) => status is 400 or 422 && reply["fields"]!.AsArray().Any(f => ((string)f!["field"]!).StartsWith(place, StringComparison.Ordinal) || place.EndsWith((string)f["field"]!, StringComparison.Ordinal)))).ShouldBeEmpty();
+            (status, reply, place) => status is 400 or 422 && reply["fields"]!.AsArray()
+                .Any(f => ((string)f!["field"]!).StartsWith(place, StringComparison.Ordinal)
+                    || place.EndsWith((string)f["field"]!, StringComparison.Ordinal)))).ShouldBeEmpty();
 }

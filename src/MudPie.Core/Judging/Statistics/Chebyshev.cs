@@ -1,7 +1,9 @@
 namespace MudPie.Core.Judging.Statistics;
 
-/// <summary>A chance that rises smoothly from its value at nought to one, kept as a Chebyshev series up to an end, and one beyond it.</summary>
-/// <remarks>For a curve whose bends are about 1 wide, n nodes up to an end E are good to about exp(−n²/E²): 100 nodes up to 16 to 1e-14.</remarks>
+/// <summary>A chance that rises smoothly from its value at nought to one, kept as a Chebyshev series up to an end, and one beyond
+/// it.</summary>
+/// <remarks>For a curve whose bends are about 1 wide, n nodes up to an end E are good to about exp(−n²/E²): 100 nodes up to 16 to
+/// 1e-14.</remarks>
 internal sealed class Chebyshev
 {
     private readonly double _end;

@@ -5,7 +5,8 @@ namespace MudPie.Core.Judging.Statistics;
 
 /// <summary>What a two by two table says.</summary>
 /// <param name="P">Two-sided, by Fisher's exact test.</param>
-/// <param name="OddsRatio">The ratio under which the table is likeliest, its margins held; null where it is without end, and where all or none came up in both trays, so that nothing tells it.</param>
+/// <param name="OddsRatio">The ratio under which the table is likeliest, its margins held; null where it is without end, and where all or
+/// none came up in both trays, so that nothing tells it.</param>
 /// <param name="Lower">Lower end of the exact 95 % interval.</param>
 /// <param name="Upper">Upper end; null where it has none.</param>
 /// <param name="Sentence">In a sentence.</param>
@@ -48,28 +49,35 @@ public static class Germination
         var (a, b, c, d) = ((int)table[0][0], (int)table[0][1], (int)table[1][0], (int)table[1][1]);
         if (a + b == 0 || c + d == 0)
         {
-            return Refusal.Of(a + b == 0 ? "table[0]" : "table[1]", "No seed was sown in that tray.", "Give how many came up and how many did not.");
+            return Refusal.Of(a + b == 0 ? "table[0]" : "table[1]", "No seed was sown in that tray.",
+                "Give how many came up and how many did not.");
         }
 
         var (p, odds, lower, upper) = Exact(a, b, c, d);
         var (first, second) = (100.0 * a / (a + b), 100.0 * c / (c + d));
-        var told = double.IsNaN(odds) ? "all or none came up in both: nothing tells them apart" : p < 0.05 ? "more than chance would do" : "chance alone could do that: you can't tell yet";
+        var told = double.IsNaN(odds) ? "all or none came up in both: nothing tells them apart" : p < 0.05
+            ? "more than chance would do" : "chance alone could do that: you can't tell yet";
         return Worked.Of(
-            new GerminationAnswer(p, Finite(odds), lower, Finite(upper), $"{Say.Number(first)} % against {Say.Number(second)} % came up: {told}. One tray each is one replicate each: sow several."),
+            new GerminationAnswer(p, Finite(odds), lower, Finite(upper),
+                $"{Say.Number(first)} % against {Say.Number(second)} % came up: {told}. One tray each is one replicate each: sow several."),
             "",
             Evidence.MeasuredHere,
             [
-                new("chance", "sum of all tables no likelier than this one, margins held", $"{a}/{a + b} against {c}/{c + d}", $"p {Say.Number(p)}", "Fisher 1935"),
-                new("odds ratio", "the one that makes this table likeliest; ends where each tail is 2.5 %", "margins held", $"{Shown(odds)} ({Shown(lower)} to {Shown(upper)})", "Cornfield 1956, conditional likelihood"),
+                new("chance", "sum of all tables no likelier than this one, margins held", $"{a}/{a + b} against {c}/{c + d}",
+                    $"p {Say.Number(p)}", "Fisher 1935"),
+                new("odds ratio", "the one that makes this table likeliest; ends where each tail is 2.5 %", "margins held",
+                    $"{Shown(odds)} ({Shown(lower)} to {Shown(upper)})", "Cornfield 1956, conditional likelihood"),
             ]);
     }
 
-    /// <summary>p, odds ratio and its 95 % interval; the ratio may be 0, infinite, or not a number where all came up in both or none did: then nothing tells it.</summary>
+    /// <summary>p, odds ratio and its 95 % interval; the ratio may be 0, infinite, or not a number where all came up in both or none did:
+    /// then nothing tells it.</summary>
     internal static (double P, double Odds, double Lower, double Upper) Exact(int a, int b, int c, int d)
     {
         var (row, other, up) = (a + b, c + d, a + c);
         var (least, most) = (Math.Max(0, up - other), Math.Min(row, up));
-        var log = Enumerable.Range(least, most - least + 1).Select(x => SpecialFunctions.BinomialLn(row, x) + SpecialFunctions.BinomialLn(other, up - x)).ToArray();
+        var log = Enumerable.Range(least, most - least + 1)
+            .Select(x => SpecialFunctions.BinomialLn(row, x) + SpecialFunctions.BinomialLn(other, up - x)).ToArray();
         double[] At(double lnOdds)
         {
             var top = log.Select((l, i) => l + (i * lnOdds)).Max();

@@ -3,7 +3,8 @@ using System.Numerics;
 namespace MudPie.Core.Judging.Statistics;
 
 /// <summary>
-/// Least squares y = α of its group + Xβ + e. What the groups hold is swept out first (Frisch and Waugh 1933, Lovell 1963), by taking group means off, so that a thousand blocks cost no more than one;
+/// Least squares y = α of its group + Xβ + e. What the groups hold is swept out first (Frisch and Waugh 1933, Lovell 1963), by taking group
+/// means off, so that a thousand blocks cost no more than one;
 /// the rest by Gram–Schmidt done twice. Columns that others already hold are set aside, so that missing plots and missing cells do no harm.
 /// </summary>
 internal sealed class LinearModel
@@ -19,7 +20,8 @@ internal sealed class LinearModel
     /// <summary>Fits.</summary>
     /// <param name="columns">Columns of X, n long each; the constant is none of them.</param>
     /// <param name="y">n values.</param>
-    /// <param name="sweep">The groups that each have a level of their own: blocks, whole plots; one group of all where there are none.</param>
+    /// <param name="sweep">The groups that each have a level of their own: blocks, whole plots; one group of all where there are
+    /// none.</param>
     public LinearModel(IReadOnlyList<double[]> columns, IReadOnlyList<double> y, Sweep sweep)
     {
         _sweep = sweep;
@@ -111,7 +113,8 @@ internal sealed class LinearModel
         return all;
     }
 
-    /// <summary>The vector w with L·β = w·(Q'y) and variance σ²|w|², beside what the even mean of the groups brings; null where the data cannot tell L·β.</summary>
+    /// <summary>The vector w with L·β = w·(Q'y) and variance σ²|w|², beside what the even mean of the groups brings; null where the data
+    /// cannot tell L·β.</summary>
     /// <param name="l">First what the groups' levels count for, all groups alike; then a figure for each column of X.</param>
     public double[]? Contrast(double[] l)
     {

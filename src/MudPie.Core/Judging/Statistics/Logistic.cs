@@ -39,10 +39,12 @@ internal sealed class Logistic
 
     public int Df => _up.Length - _x.ColumnCount;
 
-    public double Deviance => 2 * Enumerable.Range(0, _up.Length).Sum(r => Part(_up[r], Fitted(r)) + Part(_of[r] - _up[r], _of[r] - Fitted(r)));
+    public double Deviance => 2 * Enumerable.Range(0, _up.Length)
+        .Sum(r => Part(_up[r], Fitted(r)) + Part(_of[r] - _up[r], _of[r] - Fitted(r)));
 
     /// <summary>Pearson's χ² over its freedom: 1 where trays vary as coins would, more where they vary by more.</summary>
-    public double Dispersion => Df > 0 ? Enumerable.Range(0, _up.Length).Sum(r => Math.Pow(_up[r] - Fitted(r), 2) / (Fitted(r) * (1 - (Fitted(r) / _of[r])))) / Df : 1;
+    public double Dispersion => Df > 0 ? Enumerable.Range(0, _up.Length)
+        .Sum(r => Math.Pow(_up[r] - Fitted(r), 2) / (Fitted(r) * (1 - (Fitted(r) / _of[r])))) / Df : 1;
 
     public double Fitted(int row) => _of[row] * Inverse(_x.Row(row) * Beta);
 

@@ -2,12 +2,16 @@ namespace MudPie.Core.Judging.Statistics;
 
 /// <summary>Dunnett's distribution: the largest of several |t| that share one control and one estimate of the noise.</summary>
 /// <remarks>
-/// Where the correlations are products λᵢλⱼ (one-way, and complete blocks), P = ∫ f(s) ∫ φ(z) ∏ [Φ((λz + cs)/√(1−λ²)) − Φ((λz − cs)/√(1−λ²))] dz ds (Dunnett 1955).
-/// In a split plot with no plot missing by <see cref="TwoLevels"/>. Otherwise, for a known noise, by Genz's (1992) separation of variables on a fixed lattice, good to about 1e-4. What holds for a known noise is kept as a Chebyshev series in the bound; the estimate of the noise is then one integral more. Three against one with equal replicates, 12 degrees of freedom: |t| of 3.9547 has p 0.00509.
+/// Where the correlations are products λᵢλⱼ (one-way, and complete blocks), P = ∫ f(s) ∫ φ(z) ∏ [Φ((λz + cs)/√(1−λ²)) − Φ((λz −
+/// cs)/√(1−λ²))] dz ds (Dunnett 1955).
+/// In a split plot with no plot missing by <see cref="TwoLevels"/>. Otherwise, for a known noise, by Genz's (1992) separation of variables
+/// on a fixed lattice, good to about 1e-4. What holds for a known noise is kept as a Chebyshev series in the bound; the estimate of the
+/// noise is then one integral more. Three against one with equal replicates, 12 degrees of freedom: |t| of 3.9547 has p 0.00509.
 /// </remarks>
 public sealed class ManyToOne
 {
-    private static readonly (double Z, double Weight)[] Normal = [.. Quadrature.Nodes(-8, 8, 2).Select(n => (n.X, n.Weight * Distribution.Density(n.X)))];
+    private static readonly (double Z, double Weight)[] Normal =
+        [.. Quadrature.Nodes(-8, 8, 2).Select(n => (n.X, n.Weight * Distribution.Density(n.X)))];
 
     private readonly double[,] _correlation;
     private readonly double _df;
@@ -24,7 +28,8 @@ public sealed class ManyToOne
         _stop = stop;
         ArgumentOutOfRangeException.ThrowIfLessThan(df, 1);
         (_correlation, _df, _loadings) = (correlation, df, Loadings(correlation));
-        _series = new Lazy<Chebyshev>(() => _loadings is { } l ? new Chebyshev(c => Product(c, l), 9, 60) : TwoLevels.Of(correlation) is { } split ? new Chebyshev(split.Cdf, 9, 60) : new Chebyshev(Lattice, 7, 28));
+        _series = new Lazy<Chebyshev>(() => _loadings is { } l ? new Chebyshev(c => Product(c, l), 9, 60)
+            : TwoLevels.Of(correlation) is { } split ? new Chebyshev(split.Cdf, 9, 60) : new Chebyshev(Lattice, 7, 28));
     }
 
     private ManyToOne(ManyToOne alike, double df)
@@ -44,7 +49,8 @@ public sealed class ManyToOne
     public double P(double t) => 1 - Cdf(Math.Abs(t));
 
     /// <summary>The |t| that gives intervals holding all truths at once with chance 1 − alpha.</summary>
-    public double Critical(double alpha) => _correlation.GetLength(0) == 1 ? Distribution.CriticalT(alpha, _df) : Quadrature.Rising(Cdf, 1 - alpha, Distribution.CriticalT(alpha, _df) * 0.99, Distribution.CriticalT(alpha / _correlation.GetLength(0), _df));
+    public double Critical(double alpha) => _correlation.GetLength(0) == 1 ? Distribution.CriticalT(alpha, _df) : Quadrature.Rising(Cdf,
+        1 - alpha, Distribution.CriticalT(alpha, _df) * 0.99, Distribution.CriticalT(alpha / _correlation.GetLength(0), _df));
 
     private static double Product(double c, double[] loadings)
     {
@@ -85,7 +91,8 @@ public sealed class ManyToOne
             loadings[i] = Math.Sqrt(r[i, a] * r[i, b] / r[a, b]);
         }
 
-        var fits = loadings.All(l => l < 1) && Enumerable.Range(0, k).All(i => Enumerable.Range(0, i).All(j => Math.Abs((loadings[i] * loadings[j]) - r[i, j]) < 1e-8));
+        var fits = loadings.All(l => l < 1) && Enumerable.Range(0, k)
+            .All(i => Enumerable.Range(0, i).All(j => Math.Abs((loadings[i] * loadings[j]) - r[i, j]) < 1e-8));
         return fits ? loadings : null;
     }
 
@@ -152,7 +159,8 @@ public sealed class ManyToOne
     }
 
     // As many as there can be treatments.
-    private static readonly int[] Primes = [.. Enumerable.Range(2, 1400).Where(n => Enumerable.Range(2, (int)Math.Sqrt(n) - 1).All(d => n % d != 0)).Take(210)];
+    private static readonly int[] Primes =
+        [.. Enumerable.Range(2, 1400).Where(n => Enumerable.Range(2, (int)Math.Sqrt(n) - 1).All(d => n % d != 0)).Take(210)];
 
     private static readonly double[] Steps = [.. Primes.Select(p => Math.Sqrt(p))];
 }

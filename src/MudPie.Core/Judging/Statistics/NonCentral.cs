@@ -11,7 +11,8 @@ public static class NonCentral
     /// <param name="df">More than 0.</param>
     /// <param name="delta">Non-centrality.</param>
     /// <remarks>= ∫ f(s) Φ(t s − δ) ds. At t = 2, 10 degrees of freedom, δ = 1: 0.796.</remarks>
-    public static double T(double t, double df, double delta) => Math.Clamp(Quadrature.OverScale(Math.Max(df, 0.2), s => Distribution.Phi((t * s) - delta)), 0, 1);
+    public static double T(double t, double df, double delta) =>
+        Math.Clamp(Quadrature.OverScale(Math.Max(df, 0.2), s => Distribution.Phi((t * s) - delta)), 0, 1);
 
     /// <summary>P(F ≤ f) of the non-central F: Σ Poisson(j; λ/2) · I_x(ν₁/2 + j, ν₂/2), x = ν₁f / (ν₁f + ν₂).</summary>
     /// <param name="f">0 or more.</param>

@@ -56,12 +56,15 @@ internal static class Quadrature
         var chi = new MathNet.Numerics.Distributions.ChiSquared(df);
         // All but 2e-13 of the distribution; in u = ln s the density is smooth down to a part of one degree of freedom.
         // Near nought P(χ² < x) is (x/2)^(ν/2) / Γ(ν/2 + 1), where a general root-finder loses its way.
-        var least = df < 6 ? 2 * Math.Exp(2 / df * (Math.Log(1e-13) + MathNet.Numerics.SpecialFunctions.GammaLn((df / 2) + 1))) : chi.InverseCumulativeDistribution(1e-13);
+        var least = df < 6 ? 2 * Math.Exp(2 / df * (Math.Log(1e-13) + MathNet.Numerics.SpecialFunctions.GammaLn((df / 2) + 1)))
+            : chi.InverseCumulativeDistribution(1e-13);
         var (low, high) = (0.5 * Math.Log(least / df), 0.5 * Math.Log(chi.InverseCumulativeDistribution(1 - 1e-13) / df));
-        return [.. Nodes(low, high, df < 2 ? 14 : df < 6 ? 8 : 3).Select(n => (Math.Exp(n.X), n.Weight * chi.Density(df * Math.Exp(2 * n.X)) * 2 * df * Math.Exp(2 * n.X)))];
+        return [.. Nodes(low, high, df < 2 ? 14 : df < 6 ? 8 : 3)
+            .Select(n => (Math.Exp(n.X), n.Weight * chi.Density(df * Math.Exp(2 * n.X)) * 2 * df * Math.Exp(2 * n.X)))];
     }
 
-    /// <summary>A root by Brent's (1973) method, to the tolerance that statistics programs customarily stop at, so that figures agree with theirs to the last digit shown.</summary>
+    /// <summary>A root by Brent's (1973) method, to the tolerance that statistics programs customarily stop at, so that figures agree with
+    /// theirs to the last digit shown.</summary>
     /// <param name="f">Has opposite signs at the ends.</param>
     /// <param name="low">One end.</param>
     /// <param name="high">The other.</param>
@@ -102,7 +105,8 @@ internal static class Quadrature
         return fa == 0 ? a : b;
     }
 
-    /// <summary>A step by the secant, or by an inverse parabola through three points; null where it leaves the bracket or is too bold.</summary>
+    /// <summary>A step by the secant, or by an inverse parabola through three points; null where it leaves the bracket or is too
+    /// bold.</summary>
     private static double? Guess(double a, double fa, double b, double fb, double c, double fc, double before, double least)
     {
         double p, q;

@@ -8,7 +8,8 @@ internal static class Shape
     /// <summary>The most residuals that <see cref="NormalP"/> knows the law of.</summary>
     public const int MostStraight = 5000;
 
-    /// <summary>Shapiro–Francia: how straight residuals lie on normal scores; its p by Royston (1993), for 5 to 5000 of them. Null outside.</summary>
+    /// <summary>Shapiro–Francia: how straight residuals lie on normal scores; its p by Royston (1993), for 5 to 5000 of them. Null
+    /// outside.</summary>
     public static double? NormalP(IReadOnlyList<double> residuals)
     {
         var n = residuals.Count;
@@ -33,7 +34,8 @@ internal static class Shape
     }
 
     /// <summary>
-    /// Brown–Forsythe (1974): is the spread alike in all groups? p of an analysis of |x − median|. Two plots lie equally far from their middle whatever their
+    /// Brown–Forsythe (1974): is the spread alike in all groups? p of an analysis of |x − median|. Two plots lie equally far from their
+    /// middle whatever their
     /// spread, so groups of two tell nothing here and are left out. Null where there is too little to tell.
     /// </summary>
     public static double? EvenSpreadP(IReadOnlyList<IReadOnlyList<double>> groups) => EvenP([.. groups.Select(g =>
@@ -42,7 +44,8 @@ internal static class Shape
         return g.Select(x => Math.Abs(x - middle)).ToList();
     })]);
 
-    /// <summary>Are deviations alike in all groups? p of their analysis; groups of fewer than three are left out. Null where there is too little to tell.</summary>
+    /// <summary>Are deviations alike in all groups? p of their analysis; groups of fewer than three are left out. Null where there is too
+    /// little to tell.</summary>
     public static double? EvenP(IReadOnlyList<IReadOnlyList<double>> deviations)
     {
         List<IReadOnlyList<double>> from = [.. deviations.Where(g => g.Count > 2)];

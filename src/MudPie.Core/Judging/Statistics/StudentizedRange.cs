@@ -2,14 +2,16 @@ using System.Collections.Concurrent;
 
 namespace MudPie.Core.Judging.Statistics;
 
-/// <summary>Distribution of the studentized range: the largest less the smallest of k means, over an independent estimate of their standard error.</summary>
+/// <summary>Distribution of the studentized range: the largest less the smallest of k means, over an independent estimate of their standard
+/// error.</summary>
 /// <remarks>
 /// P(q) = ∫ f(s) · k ∫ φ(z) [Φ(z) − Φ(z − q s)]^(k−1) dz ds (Pearson and Hartley 1942; Copenhaver and Holland 1988).
 /// Upper tail at q = 3.5, 3 means, 10 degrees of freedom: 0.077103.
 /// </remarks>
 public static class StudentizedRange
 {
-    private static readonly (double Z, double Weight, double Phi)[] Normal = [.. Quadrature.Nodes(-8, 8, 3).Select(n => (n.X, n.Weight * Distribution.Density(n.X), Distribution.Phi(n.X)))];
+    private static readonly (double Z, double Weight, double Phi)[] Normal =
+        [.. Quadrature.Nodes(-8, 8, 3).Select(n => (n.X, n.Weight * Distribution.Density(n.X), Distribution.Phi(n.X)))];
 
     // The range of so many means under a known deviation: one integral a node, once, instead of one at every estimate of the deviation.
     private static readonly ConcurrentDictionary<int, Chebyshev> Ranges = [];
@@ -33,7 +35,9 @@ public static class StudentizedRange
     /// <param name="df">1 or more.</param>
     /// <remarks>5 %, 3 means, 10 degrees of freedom: 3.877676.</remarks>
     public static double Quantile(double upper, int means, double df) => Quadrature.Rising(
-        q => Cdf(q, means, df), 1 - upper, Math.Sqrt(2) * Distribution.CriticalT(upper, df) * 0.999, Math.Sqrt(2) * Distribution.CriticalT(upper / (means * (means - 1) / 2.0), df)); // between no allowance and Bonferroni's
+        // between no allowance and Bonferroni's
+        q => Cdf(q, means, df), 1 - upper, Math.Sqrt(2) * Distribution.CriticalT(upper, df) * 0.999,
+        Math.Sqrt(2) * Distribution.CriticalT(upper / (means * (means - 1) / 2.0), df));
 
     private static double OfRange(double w, int means)
     {

@@ -22,7 +22,8 @@ internal sealed class TermModel
     /// <summary>Fits.</summary>
     /// <param name="terms">Beside the constant.</param>
     /// <param name="y">A value for each row.</param>
-    /// <param name="swept">The term whose levels nobody asks for by name, of one factor: blocks, whole plots. It is taken out by its means, however many levels it has.</param>
+    /// <param name="swept">The term whose levels nobody asks for by name, of one factor: blocks, whole plots. It is taken out by its means,
+    /// however many levels it has.</param>
     public TermModel(IReadOnlyList<Term> terms, IReadOnlyList<double> y, Term? swept = null)
     {
         (_terms, _y, _swept) = (terms, [.. y], swept);
@@ -72,7 +73,8 @@ internal sealed class TermModel
         return new AnovaLine(term.Name, df, ss, ms, f, f is { } v ? Distribution.UpperF(v, df, errorDf) : null);
     }
 
-    /// <summary>Externally studentized residual of row i: its own plot left out of the noise. NaN where the plot alone decides its fit.</summary>
+    /// <summary>Externally studentized residual of row i: its own plot left out of the noise. NaN where the plot alone decides its
+    /// fit.</summary>
     public double Studentized(int i)
     {
         var (h, e) = (_fit.Leverage(i), Residuals[i]);
@@ -89,7 +91,8 @@ internal sealed class TermModel
     public double[] MeanAt(Func<Factor, int?> level) => [.. _columns.Select(c => c.Term is null ? 1.0 : Average(c.Term, c.Code, level))];
 
     /// <summary>Estimate and its variance in units of the noise; null where the data cannot tell.</summary>
-    public (double Estimate, double VarianceShare)? Of(double[] l) => _fit.Contrast(l) is { } w ? (_fit.Estimate(l, w), _fit.VarianceShare(l, w)) : null;
+    public (double Estimate, double VarianceShare)? Of(double[] l) => _fit.Contrast(l) is { } w
+        ? (_fit.Estimate(l, w), _fit.VarianceShare(l, w)) : null;
 
     /// <summary>Covariance of two differences in units of the noise.</summary>
     public double Shared(double[] a, double[] b) => LinearModel.Dot(_fit.Contrast(a)!, _fit.Contrast(b)!);
@@ -106,7 +109,10 @@ internal sealed class TermModel
         return value;
     }
 
-    private LinearModel Fit(IReadOnlyList<Term> terms) => new(ColumnsOf(terms), _y, _swept is not null && terms.Contains(_swept) ? new Sweep(_swept.Factors[0]) : new Sweep(_y.Length));
+    private LinearModel Fit(IReadOnlyList<Term> terms) =>
+        new(ColumnsOf(terms), _y, _swept is not null && terms.Contains(_swept) ? new Sweep(_swept.Factors[0]) : new Sweep(_y.Length));
 
-    private List<double[]> ColumnsOf(IReadOnlyList<Term> terms) => [.. terms.Where(t => t != _swept).SelectMany(t => _columnsOf.TryGetValue(t, out var known) ? known : _columnsOf[t] = [.. t.Columns(_y.Length).Select(c => c.Column)])];
+    private List<double[]> ColumnsOf(IReadOnlyList<Term> terms) =>
+        [.. terms.Where(t => t != _swept).SelectMany(t => _columnsOf.TryGetValue(t, out var known)
+            ? known : _columnsOf[t] = [.. t.Columns(_y.Length).Select(c => c.Column)])];
 }

@@ -1,9 +1,12 @@
 namespace MudPie.Core.Judging.Statistics;
 
-/// <summary>How the differences from one control hang together in a split plot with no plot missing: some share the control's whole plots (near), the others lie by groups on other ones (far).</summary>
+/// <summary>How the differences from one control hang together in a split plot with no plot missing: some share the control's whole plots
+/// (near), the others lie by groups on other ones (far).</summary>
 /// <remarks>
-/// With θ the share of the parts in the noise of a mean, the correlations are ½ between near ones and between groups, 1 − θ/2 within a group, ½√θ between near and far.
-/// What they share is the control's own stray v = u + e, and each group's w; given these all are apart: P = ∫ φ(v) A(v) ∏ G(v) dv with G(v) = ∫ φ(w) [Φ((v + c√2 − √(1−θ) w)/√θ) − Φ((v − c√2 − √(1−θ) w)/√θ)]ⁿ dw, and A(v) alike over e given v.
+/// With θ the share of the parts in the noise of a mean, the correlations are ½ between near ones and between groups, 1 − θ/2 within a
+/// group, ½√θ between near and far.
+/// What they share is the control's own stray v = u + e, and each group's w; given these all are apart: P = ∫ φ(v) A(v) ∏ G(v) dv with G(v)
+/// = ∫ φ(w) [Φ((v + c√2 − √(1−θ) w)/√θ) − Φ((v − c√2 − √(1−θ) w)/√θ)]ⁿ dw, and A(v) alike over e given v.
 /// </remarks>
 internal sealed class TwoLevels
 {
@@ -22,7 +25,8 @@ internal sealed class TwoLevels
         _normal = [.. Enumerable.Range(-half, (2 * half) + 1).Select(i => (i * step, step * Distribution.Density(i * step)))];
     }
 
-    /// <summary>What lies behind these correlations; null where it is something else, or where the edges are too sharp (θ below 0.01).</summary>
+    /// <summary>What lies behind these correlations; null where it is something else, or where the edges are too sharp (θ below
+    /// 0.01).</summary>
     /// <param name="r">k × k correlations, ones on the diagonal.</param>
     public static TwoLevels? Of(double[,] r)
     {

@@ -47,12 +47,14 @@ public sealed record SiteLine(string Label, double Estimate, double Lower, doubl
 /// <param name="Verdict">By where the interval lies.</param>
 /// <param name="Sentence">In a sentence.</param>
 public sealed record CombineAnswer(
-    double Estimate, double Se, double Lower, double Upper, double Tau2, double I2, double Q, double QP, double PredictionLower, double PredictionUpper, IReadOnlyList<SiteLine> Sites, Finding Verdict, string Sentence);
+    double Estimate, double Se, double Lower, double Upper, double Tau2, double I2, double Q, double QP, double PredictionLower,
+    double PredictionUpper, IReadOnlyList<SiteLine> Sites, Finding Verdict, string Sentence);
 
 /// <summary>Puts sites and seasons together: a random-effects mean.</summary>
 public static class CombineTrials
 {
-    /// <summary>Works it out. Worked: the nine made-up sites of the reference give 0.0696 (0.0137 to 0.1255) by REML with Hartung–Knapp.</summary>
+    /// <summary>Works it out. Worked: the nine made-up sites of the reference give 0.0696 (0.0137 to 0.1255) by REML with
+    /// Hartung–Knapp.</summary>
     public static Ruling<CombineAnswer> Of(CombineQuestion q)
     {
         var checks = new Checks();
@@ -65,7 +67,8 @@ public static class CombineTrials
 
         if (results.Count is < 2 or > 200)
         {
-            checks.Add("results", results.Count < 2 ? "One result can’t be put together with nothing." : "That is more than 200.", "Give 2 to 200 results, each with its difference and variance.");
+            checks.Add("results", results.Count < 2 ? "One result can’t be put together with nothing." : "That is more than 200.",
+                "Give 2 to 200 results, each with its difference and variance.");
         }
 
         for (var i = 0; i < Math.Min(results.Count, 200); i++)
@@ -107,17 +110,24 @@ public static class CombineTrials
         var (lower, upper) = (mean - (critical * se), mean + (critical * se));
         var reach = critical * Math.Sqrt((se * se) + tau2);
         var verdict = TrialVerdicts.Of(lower, upper, q.WorthHaving);
-        var sites = q.Results!.Select((r, i) => new SiteLine(r.Label, y[i], y[i] - (1.959963984540054 * Math.Sqrt(v[i])), y[i] + (1.959963984540054 * Math.Sqrt(v[i])), weights[i] / weights.Sum())).ToList();
+        var sites = q.Results!.Select((r, i) => new SiteLine(r.Label, y[i], y[i] - (1.959963984540054 * Math.Sqrt(v[i])),
+            y[i] + (1.959963984540054 * Math.Sqrt(v[i])), weights[i] / weights.Sum())).ToList();
         var i2 = 100 * tau2 / (tau2 + typical);
         return Worked.Of(
-            new CombineAnswer(mean, se, lower, upper, tau2, i2, cochran, Distribution.UpperChi(cochran, k - 1), mean - reach, mean + reach, sites, verdict, SayIt(k, mean, lower, upper, reach, verdict)),
+            new CombineAnswer(mean, se, lower, upper, tau2, i2, cochran, Distribution.UpperChi(cochran, k - 1), mean - reach, mean + reach,
+                sites, verdict, SayIt(k, mean, lower, upper, reach, verdict)),
             "",
             Evidence.MeasuredHere,
             [
-                new("between sites", method == "reml" ? "τ² by restricted likelihood" : "τ² = (Q − (k−1)) ÷ (Σw − Σw² ÷ Σw)", $"Q {Say.Number(cochran)} on {k - 1}", $"τ² {Say.Number(tau2)}, I² {Say.Number(i2)} %", method == "reml" ? "Viechtbauer 2005" : "DerSimonian and Laird 1986"),
+                new("between sites", method == "reml" ? "τ² by restricted likelihood" : "τ² = (Q − (k−1)) ÷ (Σw − Σw² ÷ Σw)",
+                    $"Q {Say.Number(cochran)} on {k - 1}", $"τ² {Say.Number(tau2)}, I² {Say.Number(i2)} %", method == "reml"
+                        ? "Viechtbauer 2005" : "DerSimonian and Laird 1986"),
                 new("mean", "Σ y ÷ (v + τ²) over Σ 1 ÷ (v + τ²)", $"{k} results", Say.Number(mean), "random effects"),
-                new("its interval", method == "reml" ? "± t(k−1) · √(Σ w (y − μ)² ÷ ((k−1) Σw))" : "± 1.96 · √(1 ÷ Σw)", $"standard error {Say.Number(se)}", $"{Say.Number(lower)} to {Say.Number(upper)}", method == "reml" ? "Hartung and Knapp 2001" : "normal"),
-                new("the next site", "± critical · √(standard error² + τ²)", "", $"{Say.Number(mean - reach)} to {Say.Number(mean + reach)}", "Higgins and others 2009"),
+                new("its interval", method == "reml" ? "± t(k−1) · √(Σ w (y − μ)² ÷ ((k−1) Σw))" : "± 1.96 · √(1 ÷ Σw)",
+                    $"standard error {Say.Number(se)}", $"{Say.Number(lower)} to {Say.Number(upper)}", method == "reml"
+                        ? "Hartung and Knapp 2001" : "normal"),
+                new("the next site", "± critical · √(standard error² + τ²)", "",
+                    $"{Say.Number(mean - reach)} to {Say.Number(mean + reach)}", "Higgins and others 2009"),
             ]);
     }
 
@@ -128,7 +138,8 @@ public static class CombineTrials
     }
 
     /// <summary>Fisher scoring on the restricted likelihood from the unweighted estimate (Hedges 1983), held at 0 or above.</summary>
-    /// <remarks>Stops at the customary step of 1e-5, or a hundredth of the sites' typical variance where that is less: far below what the data can tell.</remarks>
+    /// <remarks>Stops at the customary step of 1e-5, or a hundredth of the sites' typical variance where that is less: far below what the
+    /// data can tell.</remarks>
     private static double Reml(double[] y, double[] v, double typical)
     {
         var middle = y.Average();
@@ -157,6 +168,7 @@ public static class CombineTrials
     {
         var few = k < 5 ? $" {k} results are few: how much sites differ is hardly known." : "";
         string Shown(double x) => (x < 0 ? "−" : "+") + Say.Number(Math.Abs(x), 2);
-        return $"Over {k} results the difference is {Shown(mean)}, {Shown(lower)} to {Shown(upper)}: {verdict.Word()}. The next site may see {Shown(mean - reach)} to {Shown(mean + reach)}.{few}";
+        return $"Over {k} results the difference is {Shown(mean)}, {Shown(lower)} to {Shown(upper)}: {verdict.Word()}. The next site may "
+            + $"see {Shown(mean - reach)} to {Shown(mean + reach)}.{few}";
     }
 }

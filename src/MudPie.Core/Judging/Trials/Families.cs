@@ -8,7 +8,8 @@ internal sealed record Cell(string Name, IReadOnlyList<int> Levels, int Plots, d
 /// <summary>How far apart two means lie, and what noise that difference carries.</summary>
 internal interface INoise
 {
-    /// <summary>The first less the second, its standard error, and the degrees of freedom of that; below 1 where nothing tells it.</summary>
+    /// <summary>The first less the second, its standard error, and the degrees of freedom of that; below 1 where nothing tells
+    /// it.</summary>
     (double Difference, double Se, double Df) Between(Cell a, Cell b);
 
     /// <summary>How far two differences from one control stray together, −1 to 1.</summary>
@@ -21,7 +22,8 @@ internal sealed class CommonNoise(TermModel model, double ms, double df) : INois
     public (double Difference, double Se, double Df) Between(Cell a, Cell b)
     {
         var of = model.Of(Less(a, b));
-        return of is { } d ? (Math.Abs(d.Estimate) < 1e-12 * (Math.Abs(a.Mean) + Math.Abs(b.Mean)) ? 0 : d.Estimate, Math.Sqrt(ms * d.VarianceShare), df) : (a.Mean - b.Mean, Math.Sqrt(ms * (a.VarianceShare + b.VarianceShare)), df);
+        return of is { } d ? (Math.Abs(d.Estimate) < 1e-12 * (Math.Abs(a.Mean) + Math.Abs(b.Mean)) ? 0 : d.Estimate,
+            Math.Sqrt(ms * d.VarianceShare), df) : (a.Mean - b.Mean, Math.Sqrt(ms * (a.VarianceShare + b.VarianceShare)), df);
     }
 
     public double Correlation(Cell a, Cell b, Cell control)
@@ -39,8 +41,10 @@ internal static class Families
     /// <summary>Means of a factor's levels, or of crossed levels, as the model gives them; what it can't tell is left out.</summary>
     public static List<Cell> Cells(TermModel model, IReadOnlyList<Factor> factors)
     {
-        var counts = factors.Count == 1 ? factors[0].Counts.Select((n, i) => (n, i)).ToDictionary(x => x.i.ToString(System.Globalization.CultureInfo.InvariantCulture), x => x.n)
-            : Enumerable.Range(0, factors[0].Of.Count).GroupBy(r => factors.Aggregate(0L, (at, f) => (at * f.Levels.Count) + f.Of[r])).ToDictionary(g => string.Join(',', factors.Select(f => f.Of[g.First()])), g => g.Count());
+        var counts = factors.Count == 1 ? factors[0].Counts.Select((n, i) => (n, i))
+            .ToDictionary(x => x.i.ToString(System.Globalization.CultureInfo.InvariantCulture), x => x.n)
+            : Enumerable.Range(0, factors[0].Of.Count).GroupBy(r => factors.Aggregate(0L, (at, f) => (at * f.Levels.Count) + f.Of[r]))
+                .ToDictionary(g => string.Join(',', factors.Select(f => f.Of[g.First()])), g => g.Count());
         return [.. Means(model, factors, counts)];
     }
 
@@ -49,7 +53,8 @@ internal static class Families
         {
             var l = model.MeanAt(f => factors.ToList().IndexOf(f) is >= 0 and var i ? levels[i] : null);
             var plots = counts.GetValueOrDefault(string.Join(',', levels));
-            return plots > 0 && model.Of(l) is { } mean ? new Cell(string.Join(", ", factors.Select((f, i) => f.Levels[levels[i]])), levels, plots, l, mean.Estimate, mean.VarianceShare) : null;
+            return plots > 0 && model.Of(l) is { } mean ? new Cell(string.Join(", ", factors.Select((f, i) => f.Levels[levels[i]])), levels,
+                plots, l, mean.Estimate, mean.VarianceShare) : null;
         }).OfType<Cell>();
 
     /// <summary>Each with its own 95 % interval from the common noise.</summary>
@@ -62,11 +67,13 @@ internal static class Families
         }
     }
 
-    /// <summary>All pairs, later less earlier, by the studentized range (Tukey; Kramer 1956 where plots are uneven), each with its own noise and freedom.</summary>
+    /// <summary>All pairs, later less earlier, by the studentized range (Tukey; Kramer 1956 where plots are uneven), each with its own
+    /// noise and freedom.</summary>
     public static List<TrialComparison> Tukey(string term, IReadOnlyList<Cell> cells, INoise noise)
     {
         var critical = new Dictionary<double, double>();
-        double Critical(double df) => critical.TryGetValue(df, out var c) ? c : critical[df] = cells.Count == 2 ? Distribution.CriticalT(0.05, df) : StudentizedRange.Quantile(0.05, cells.Count, df) / Math.Sqrt(2);
+        double Critical(double df) => critical.TryGetValue(df, out var c) ? c : critical[df] = cells.Count == 2
+            ? Distribution.CriticalT(0.05, df) : StudentizedRange.Quantile(0.05, cells.Count, df) / Math.Sqrt(2);
         return
         [
             .. cells.SelectMany((first, i) => cells.Skip(i + 1).Select(second =>
@@ -74,13 +81,16 @@ internal static class Families
                 var (difference, se, df) = noise.Between(second, first);
                 double? half = df < 1 ? null : Critical(df) * se;
                 double? t = half is null || se == 0 ? null : difference / se;
-                return new TrialComparison(term, $"{second.Name}-{first.Name}", second.Name, first.Name, difference, difference - half, difference + half, t, half is null ? null : df, t is { } at ? Tail(at, cells.Count, df) : null);
+                return new TrialComparison(term, $"{second.Name}-{first.Name}", second.Name, first.Name, difference, difference - half,
+                    difference + half, t, half is null ? null : df, t is { } at ? Tail(at, cells.Count, df) : null);
             })),
         ];
     }
 
-    /// <summary>Each against the first with intervals that hold at once, and their half widths at the level that several measures ask for; null where nothing tells the noise.</summary>
-    public static (List<TrialComparison> List, List<double?> Halves) Dunnett(string term, IReadOnlyList<Cell> cells, INoise noise, int looked, CancellationToken stop = default)
+    /// <summary>Each against the first with intervals that hold at once, and their half widths at the level that several measures ask for;
+    /// null where nothing tells the noise.</summary>
+    public static (List<TrialComparison> List, List<double?> Halves) Dunnett(string term, IReadOnlyList<Cell> cells, INoise noise,
+        int looked, CancellationToken stop = default)
     {
         if (cells.Count < 2)
         {
@@ -119,11 +129,14 @@ internal static class Families
             var (difference, se, df) = x.Apart;
             if (df < 1)
             {
-                return (Compared: new TrialComparison(term, $"{x.Cell.Name} - {control.Name}", x.Cell.Name, control.Name, difference, null, null, null, null, null), Half: (double?)null);
+                return (Compared: new TrialComparison(term, $"{x.Cell.Name} - {control.Name}", x.Cell.Name, control.Name, difference, null,
+                    null, null, null, null), Half: (double?)null);
             }
 
             var (law, critical, wide) = Law(df);
-            return (new(term, $"{x.Cell.Name} - {control.Name}", x.Cell.Name, control.Name, difference, difference - (critical * se), difference + (critical * se), se > 0 ? difference / se : null, df, se > 0 ? P(law, difference / se, told.Count, df) : null), wide * se);
+            return (new(term, $"{x.Cell.Name} - {control.Name}", x.Cell.Name, control.Name, difference, difference - (critical * se),
+                difference + (critical * se), se > 0 ? difference / se : null, df, se > 0 ? P(law, difference / se, told.Count, df) : null),
+                wide * se);
         }).ToList();
         return ([.. all.Select(x => x.Compared)], [.. all.Select(x => x.Half)]);
     }
@@ -135,11 +148,14 @@ internal static class Families
         return [first, .. cells.Where(c => c != first)];
     }
 
-    private static double P(ManyToOne law, double t, int others, double df) => others == 1 ? Distribution.TwoSidedT(t, df) : double.IsFinite(t) ? law.P(t) : 0;
+    private static double P(ManyToOne law, double t, int others, double df) =>
+        others == 1 ? Distribution.TwoSidedT(t, df) : double.IsFinite(t) ? law.P(t) : 0;
 
     private static double Tail(double t, int means, double df) =>
-        means == 2 ? Distribution.TwoSidedT(t, df) : double.IsFinite(t) ? 1 - StudentizedRange.Cdf(Math.Abs(t) * Math.Sqrt(2), means, df) : 0;
+        means == 2 ? Distribution.TwoSidedT(t, df) : double.IsFinite(t)
+            ? 1 - StudentizedRange.Cdf(Math.Abs(t) * Math.Sqrt(2), means, df) : 0;
 
     private static IEnumerable<int[]> Combine(IReadOnlyList<Factor> factors) =>
-        factors.Aggregate<Factor, IEnumerable<int[]>>([[]], (sets, f) => sets.SelectMany(s => Enumerable.Range(0, f.Levels.Count).Select(l => (int[])[.. s, l])));
+        factors.Aggregate<Factor, IEnumerable<int[]>>([[]],
+            (sets, f) => sets.SelectMany(s => Enumerable.Range(0, f.Levels.Count).Select(l => (int[])[.. s, l])));
 }

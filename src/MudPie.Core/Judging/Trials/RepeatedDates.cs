@@ -10,7 +10,8 @@ public static class RepeatedDates
     /// <param name="values">Two dates or more, in any order.</param>
     /// <param name="first">First day of the trial's measuring; a plot that has no value there gives null.</param>
     /// <param name="last">Last day; the same.</param>
-    /// <remarks>2 on day 0, 4 on day 10, 4 on day 20: area 70 over 20 days, 3.5. Source: trapezium rule (Matthews and others 1990, summary measures).</remarks>
+    /// <remarks>2 on day 0, 4 on day 10, 4 on day 20: area 70 over 20 days, 3.5. Source: trapezium rule (Matthews and others 1990, summary
+    /// measures).</remarks>
     public static double? MeanOverTime(IReadOnlyList<DatedValue> values, double first, double last)
     {
         var sorted = values.OrderBy(v => v.Day).ToList();
@@ -24,7 +25,8 @@ public static class RepeatedDates
     }
 
     /// <summary>Days until half of those that came up had come up, by straight lines between counts; null where none came up.</summary>
-    /// <remarks>0 on day 4, 20 on day 6, 40 on day 10: half of 40 is 20, so day 6. Source: median time to germination (Coolbear and others 1984).</remarks>
+    /// <remarks>0 on day 4, 20 on day 6, 40 on day 10: half of 40 is 20, so day 6. Source: median time to germination (Coolbear and others
+    /// 1984).</remarks>
     public static double? DaysToHalf(IReadOnlyList<DatedValue> counts)
     {
         var sorted = counts.OrderBy(v => v.Day).ToList();

@@ -9,7 +9,8 @@ public sealed record ReplicatesQuestion
     /// <summary>"two-sample t", "paired t" or "one-way anova".</summary>
     public string? Kind { get; init; }
 
-    /// <summary>The smallest difference worth having, above 0. For several groups: two of them lie this far apart and the others midway.</summary>
+    /// <summary>The smallest difference worth having, above 0. For several groups: two of them lie this far apart and the others
+    /// midway.</summary>
     public double? Difference { get; init; }
 
     /// <summary>Standard deviation of plots treated alike; for pairs, of the differences. Above 0.</summary>
@@ -63,7 +64,8 @@ public static class Replicates
         var groups = (int)checks.Range("groups", anova ? q.Groups : 2, 2, 50, "treatments");
         var (between, within) = byVariance
             ? (checks.Range("betweenVar", q.BetweenVar, 1e-9, 1e9, ""), checks.Range("withinVar", q.WithinVar, 1e-9, 1e9, ""))
-            : (checks.Range("difference", q.Difference, 1e-6, 1e6, "", "It is the smallest difference worth having, above 0."), checks.Range("sd", q.Sd, 1e-6, 1e6, "", "It is how far plots treated alike stray."));
+            : (checks.Range("difference", q.Difference, 1e-6, 1e6, "", "It is the smallest difference worth having, above 0."),
+                checks.Range("sd", q.Sd, 1e-6, 1e6, "", "It is how far plots treated alike stray."));
         if (checks.Sound && power <= alpha)
         {
             checks.Add("power", "That is no more than the chance of a false alarm.", "Give 0.8 for eight times in ten.");
@@ -75,11 +77,13 @@ public static class Replicates
         }
 
         Func<double, double> at = anova
-            ? n => PowerOfAnova(n, groups, byVariance ? between : between * between / 2 / (groups - 1), byVariance ? within : within * within, alpha)
+            ? n => PowerOfAnova(n, groups, byVariance ? between : between * between / 2 / (groups - 1), byVariance
+                ? within : within * within, alpha)
             : n => PowerOfT(n, between, within, alpha, q.Kind == "paired t");
         if (at(1e6) < power)
         {
-            return Refusal.Of("difference", "More than a million plots would be needed.", "Ask for a larger difference, or a kinder noise.");
+            return Refusal.Of("difference", "More than a million plots would be needed.",
+                "Ask for a larger difference, or a kinder noise.");
         }
 
         var need = Least(at, power, anova ? 1e5 : 1e7);
@@ -87,11 +91,15 @@ public static class Replicates
         var noun = q.Kind == "paired t" ? "pairs" : "plots of each treatment";
         var to = Math.Clamp(plots * 2, 8, 60);
         return Worked.Of(
-            new ReplicatesAnswer(need, plots, [.. Enumerable.Range(2, to - 1).Select(n => new PowerAt(n, at(n)))], $"{plots} {noun}: then a true difference of that size is seen {Say.Number(power * 10)} times in ten."),
+            new ReplicatesAnswer(need, plots, [.. Enumerable.Range(2, to - 1).Select(n => new PowerAt(n, at(n)))],
+                $"{plots} {noun}: then a true difference of that size is seen {Say.Number(power * 10)} times in ten."),
             noun,
             Evidence.ChemistryOrPhysics,
-            [new("replicates", anova ? "1 − F(F₁₋α; k−1, k(n−1), λ = (k−1) n σ²between ÷ σ²within) = power" : "1 − T(t₁₋α⁄₂; ν, δ √(n ÷ 2) ÷ σ) = power, √n for pairs",
-                byVariance ? $"variance {Say.Number(between)} between, {Say.Number(within)} within, {groups} treatments" : $"difference {Say.Number(between)}, deviation {Say.Number(within)}, α {Say.Number(alpha)}", $"{Say.Number(need, 5)}, so {plots}", "non-central t and F; Cohen 1988")]);
+            [new("replicates", anova ? "1 − F(F₁₋α; k−1, k(n−1), λ = (k−1) n σ²between ÷ σ²within) = power"
+                : "1 − T(t₁₋α⁄₂; ν, δ √(n ÷ 2) ÷ σ) = power, √n for pairs",
+                byVariance ? $"variance {Say.Number(between)} between, {Say.Number(within)} within, {groups} treatments"
+                    : $"difference {Say.Number(between)}, deviation {Say.Number(within)}, α {Say.Number(alpha)}",
+                    $"{Say.Number(need, 5)}, so {plots}", "non-central t and F; Cohen 1988")]);
     }
 
     /// <summary>Plots of each for a t, with their fraction; at most 1e6.</summary>
@@ -110,7 +118,8 @@ public static class Replicates
     public static double PowerAtDf(double n, double difference, double sd, double alpha, double df, bool paired)
     {
         var critical = df < 0.2 ? double.PositiveInfinity : Distribution.CriticalT(alpha, df);
-        return double.IsFinite(critical) && critical < 1e6 ? 1 - NonCentral.T(critical, df, Math.Sqrt(paired ? n : n / 2) * difference / sd) : alpha / 2;
+        return double.IsFinite(critical) && critical < 1e6 ? 1 - NonCentral.T(critical, df, Math.Sqrt(paired ? n : n / 2) * difference / sd)
+            : alpha / 2;
     }
 
     private static double PowerOfAnova(double n, int groups, double between, double within, double alpha)

@@ -16,7 +16,8 @@ internal sealed record Sheet
 
     public required IReadOnlyList<TrialComparison> Dunnett { get; init; }
 
-    /// <summary>Half widths of the intervals that verdicts take, at the level that several measures ask for, one for each comparison judged; null where nothing tells the noise.</summary>
+    /// <summary>Half widths of the intervals that verdicts take, at the level that several measures ask for, one for each comparison
+    /// judged; null where nothing tells the noise.</summary>
     public required IReadOnlyList<double?> Halves { get; init; }
 
     /// <summary>Standard deviations between plots that count for each comparison, where they differ.</summary>
@@ -59,7 +60,8 @@ internal sealed record Sheet
         var verdicts = (s.Judged ?? s.Dunnett).Select((c, i) =>
         {
             var half = c.Lower is null || s.Df < 1 ? null : s.Halves[i];
-            var (lower, upper) = half is null ? (null, null) : q.Looked > 1 ? (c.Difference - half, c.Difference + half) : (c.Lower, c.Upper);
+            var (lower, upper) = half is null ? (null, null) : q.Looked > 1 ? (c.Difference - half, c.Difference + half)
+                : (c.Lower, c.Upper);
             var own = uneven && half is not null ? Own(q, rows, s, c, compared * q.Looked) : null;
             if (own is { } apart)
             {
@@ -68,7 +70,8 @@ internal sealed record Sheet
                 (lower, upper) = (c.Difference - wider, c.Difference + wider);
             }
 
-            return TrialVerdicts.Judge(q, c, lower, upper, s.Strays is { } strays ? strays[i] : sd, Fewest(s, c), compared, s.Ranks, uneven && own is null);
+            return TrialVerdicts.Judge(q, c, lower, upper, s.Strays is { } strays ? strays[i] : sd, Fewest(s, c), compared, s.Ranks,
+                uneven && own is null);
         }).ToList();
         List<ComparisonVerdict> counted = [.. verdicts.Where(v => !q.Bystanders.Contains(v.Of))];
         if (counted.Count == 0)
@@ -77,7 +80,8 @@ internal sealed record Sheet
         }
 
         var word = TrialVerdicts.Headline(counted);
-        var told = counted.Where(v => v.Word == word).OrderBy(v => q.Factors.Count > 1 && q.Conditions.Count == 0 ? Changed(v.Of, s.Control) : 0).ThenByDescending(v => q.LowerIsBetter ? -v.Difference : v.Difference).First();
+        var told = counted.Where(v => v.Word == word).OrderBy(v => q.Factors.Count > 1 && q.Conditions.Count == 0
+            ? Changed(v.Of, s.Control) : 0).ThenByDescending(v => q.LowerIsBetter ? -v.Difference : v.Difference).First();
         var residuals = rows.Select((r, i) =>
         {
             double? studentized = double.IsFinite(s.Studentized[i]) ? s.Studentized[i] : null;
@@ -85,10 +89,10 @@ internal sealed record Sheet
             return new TrialResidual(r.Plot, TrialAnalysis.Name(r), r.Value!.Value - s.Residuals[i], s.Residuals[i], studentized, far);
         }).ToList();
         var answer = new TrialAnswer(
-            q.Response, q.Unit, s.Test, s.Anova, s.Means, s.Tukey, s.Dunnett, s.Ranks, verdicts, word, Together(q, s, told), sd, s.Df >= 1 ? s.Df : null, s.Dispersion,
+            q.Response, q.Unit, s.Test, s.Anova, s.Means, s.Tukey, s.Dunnett, s.Ranks, verdicts, word, Together(q, s, told), sd, s.Df >= 1
+                ? s.Df : null, s.Dispersion,
             [.. s.Notes, .. TrialChecks.Words(q, rows, s, residuals)], residuals,
-            [.. q.Rows.Where(r => r.Value is null).Select(r => $"{r.Plot}: {r.Why ?? "no reason given"}")], q.Looked)
-        {
+            [.. q.Rows.Where(r => r.Value is null).Select(r => $"{r.Plot}: {r.Why ?? "no reason given"}")], q.Looked) {
             Judged = s.Judged ?? s.Dunnett,
             JudgedMeans = s.OwnMeans ?? s.Means,
             GamesHowell = s.GamesHowell,
@@ -127,10 +131,12 @@ internal sealed record Sheet
             return told.Sentence;
         }
 
-        var pair = s.Tukey.Where(c => c.Lower is not null && c.Term.Contains(':') && (c.Of == told.Of || c.Against == told.Of) && c.Of != s.Control && c.Against != s.Control)
+        var pair = s.Tukey.Where(c => c.Lower is not null && c.Term.Contains(':') && (c.Of == told.Of || c.Against == told.Of)
+            && c.Of != s.Control && c.Against != s.Control)
             .Where(c => Changed(c.Of, s.Control) + Changed(c.Against, s.Control) > 2).MinBy(c => c.P is { } p ? -p : 0);
         return pair is { Lower: < 0, Upper: > 0 }
-            ? $"{told.Sentence} Nothing shows that both together do more: {TrialVerdicts.Quoted(pair.Of)} and {TrialVerdicts.Quoted(pair.Against)} can’t be told apart."
+            ? $"{told.Sentence} Nothing shows that both together do more: {TrialVerdicts.Quoted(pair.Of)} "
+                + $"and {TrialVerdicts.Quoted(pair.Against)} can’t be told apart."
             : told.Sentence;
     }
 
@@ -138,7 +144,8 @@ internal sealed record Sheet
     private static int Changed(string name, string control) => name.Split(", ").Zip(control.Split(", "), (a, b) => a == b ? 0 : 1).Sum();
 
     private static int Fewest(Sheet s, TrialComparison c) =>
-        Math.Max(1, s.Means.Where(m => m.Term == c.Term && (m.Name == c.Of || m.Name == c.Against)).Select(m => m.Plots).DefaultIfEmpty(1).Min());
+        Math.Max(1, s.Means.Where(m => m.Term == c.Term && (m.Name == c.Of || m.Name == c.Against)).Select(m => m.Plots)
+            .DefaultIfEmpty(1).Min());
 
     private static IEnumerable<WorkingLine> Lines(TrialQuestion q, Sheet s, double? sd)
     {
@@ -149,18 +156,25 @@ internal sealed record Sheet
 
         if (sd is { } noise && s.Noises.Count == 0)
         {
-            yield return new("noise", "√(residual sum of squares ÷ its degrees of freedom)", $"{Say.Number(s.Ms * s.Df, 4)} on {Say.Number(s.Df)}", $"{Say.Number(noise)}{Say.Unit(q.Unit)} between plots treated alike", s.Test.Name);
+            yield return new("noise", "√(residual sum of squares ÷ its degrees of freedom)",
+                $"{Say.Number(s.Ms * s.Df, 4)} on {Say.Number(s.Df)}", $"{Say.Number(noise)}{Say.Unit(q.Unit)} between plots treated alike",
+                s.Test.Name);
         }
 
         foreach (var c in s.Judged ?? s.Dunnett)
         {
-            yield return new(c.Pair, "difference ± critical t × its standard error", c.T is { } t ? $"t {Say.Number(t)} on {Say.Number(c.Df!.Value)}" : "one of each",
-                $"{Say.Number(c.Difference)}{(c.Lower is { } l ? $" ({Say.Number(l)} to {Say.Number(c.Upper!.Value)})" : "")}", s.Judged is not null ? "each by its own spread, all against the control at once" : s.Dunnett.Count > 1 ? s.Noises.Count > 0 ? "each by the noise it carries, all against the control at once" : "Dunnett 1955, all against the control at once" : s.Test.Name);
+            yield return new(c.Pair, "difference ± critical t × its standard error", c.T is { } t
+                ? $"t {Say.Number(t)} on {Say.Number(c.Df!.Value)}" : "one of each",
+                $"{Say.Number(c.Difference)}{(c.Lower is { } l ? $" ({Say.Number(l)} to {Say.Number(c.Upper!.Value)})" : "")}",
+                s.Judged is not null ? "each by its own spread, all against the control at once" : s.Dunnett.Count > 1 ? s.Noises.Count > 0
+                    ? "each by the noise it carries, all against the control at once" : "Dunnett 1955, all against the control at once"
+                    : s.Test.Name);
         }
 
         if (q.Looked > 1)
         {
-            yield return new("several looks", "verdicts take intervals at 1 − 0.05 ÷ measures", $"{q.Looked} measures and dates looked at", $"{Say.Number(100 - (5.0 / q.Looked), 4)} %", "Bonferroni");
+            yield return new("several looks", "verdicts take intervals at 1 − 0.05 ÷ measures", $"{q.Looked} measures and dates looked at",
+                $"{Say.Number(100 - (5.0 / q.Looked), 4)} %", "Bonferroni");
         }
     }
 }

@@ -11,13 +11,18 @@ internal static class TrialChecks
         var checks = new Checks();
         if (!TrialQuestion.Designs.Contains(q.Design))
         {
-            checks.Add("design", $"A {q.Design.Word()} is a look, and is not judged.", $"Choose {Say.Any([.. TrialQuestion.Designs.Select(d => d.Word())])}.");
+            checks.Add("design", $"A {q.Design.Word()} is a look, and is not judged.",
+                $"Choose {Say.Any([.. TrialQuestion.Designs.Select(d => d.Word())])}.");
         }
 
         var wanted = q.Design switch { Design.Factorial => (2, 5), Design.SplitPlot => (2, 2), _ => (1, 1) };
         if (q.Factors.Count < wanted.Item1 || q.Factors.Count > wanted.Item2)
         {
-            checks.Add("factors", $"{(q.Factors.Count == 0 ? "No factor" : q.Factors.Count == 1 ? "One factor" : $"{q.Factors.Count} factors")} for {q.Design.Word()}.", wanted.Item2 == 1 ? "Name the one column that says what was done; for more, choose factorial." : $"Name {wanted.Item1}{(wanted.Item2 > wanted.Item1 ? " to " + wanted.Item2 : "")} columns.");
+            checks.Add("factors",
+                $"{(q.Factors.Count == 0 ? "No factor" : q.Factors.Count == 1 ? "One factor" : $"{q.Factors.Count} factors")} "
+                    + $"for {q.Design.Word()}.", wanted.Item2 == 1
+                        ? "Name the one column that says what was done; for more, choose factorial."
+                        : $"Name {wanted.Item1}{(wanted.Item2 > wanted.Item1 ? " to " + wanted.Item2 : "")} columns.");
         }
 
         if (q.WorthHaving is not null)
@@ -47,17 +52,22 @@ internal static class TrialChecks
         {
             if (row.Value is { } v && !(Math.Abs(v) <= 1e9))
             {
-                checks.Add($"rows[{i}].{q.Response}", "That is not a number that a plot can have.", "Leave it empty where the plot is missing.");
+                checks.Add($"rows[{i}].{q.Response}", "That is not a number that a plot can have.",
+                    "Leave it empty where the plot is missing.");
             }
 
-            if (row.Levels.Count != q.Factors.Count || row.Levels.Any(l => string.IsNullOrWhiteSpace(l) || l.Trim() is "NA" or "na" or "NaN" or "-"))
+            if (row.Levels.Count != q.Factors.Count
+                || row.Levels.Any(l => string.IsNullOrWhiteSpace(l) || l.Trim() is "NA" or "na" or "NaN" or "-"))
             {
                 checks.Add($"rows[{i}].levels", $"Plot {row.Plot} does not say what was done to it.", "Give a level for each factor.");
             }
 
-            if (row.Value is not null && q.Kind == Scale.Count && !(row.OutOf >= 1 && row.OutOf <= 1e6 && row.Value >= 0 && row.Value <= row.OutOf))
+            if (row.Value is not null && q.Kind == Scale.Count
+                && !(row.OutOf >= 1 && row.OutOf <= 1e6 && row.Value >= 0 && row.Value <= row.OutOf))
             {
-                checks.Add($"rows[{i}].outOf", $"Plot {row.Plot}: {Say.Number(row.Value.Value)} out of {Say.Number(row.OutOf ?? 0)} can't be.", "Give how many were sown, 1 or more, and no more up than that.");
+                checks.Add($"rows[{i}].outOf",
+                    $"Plot {row.Plot}: {Say.Number(row.Value.Value)} out of {Say.Number(row.OutOf ?? 0)} can't be.",
+                    "Give how many were sown, 1 or more, and no more up than that.");
             }
         }
 
@@ -70,19 +80,24 @@ internal static class TrialChecks
         var names = measured.Select(TrialAnalysis.Name).Distinct().ToList();
         if (names.Count < 2)
         {
-            checks.Add("rows", measured.Count == 0 ? "Nothing has been measured." : $"Only “{names[0]}” has been measured.", "Measure a plot of each treatment at least.");
+            checks.Add("rows", measured.Count == 0 ? "Nothing has been measured." : $"Only “{names[0]}” has been measured.",
+                "Measure a plot of each treatment at least.");
         }
         else if (names.Count > 200)
         {
-            checks.Add("factors", $"{names.Count} different treatments.", "A treatment is a word that several plots share; choose another column.");
+            checks.Add("factors", $"{names.Count} different treatments.",
+                "A treatment is a word that several plots share; choose another column.");
         }
-        else if ((q.Design is Design.Blocks or Design.Paired || (q.Design is Design.Factorial or Design.SplitPlot && measured.Any(r => !string.IsNullOrWhiteSpace(r.Block)))) && measured.Any(r => string.IsNullOrWhiteSpace(r.Block)))
+        else if ((q.Design is Design.Blocks or Design.Paired || (q.Design is Design.Factorial or Design.SplitPlot
+            && measured.Any(r => !string.IsNullOrWhiteSpace(r.Block)))) && measured.Any(r => string.IsNullOrWhiteSpace(r.Block)))
         {
             checks.Add("block", "Some plots lie in no block.", "Name the column that says which block, or pair, each plot lies in.");
         }
-        else if (q.Design == Design.SplitPlot && measured.Any(r => string.IsNullOrWhiteSpace(r.WholePlot) && string.IsNullOrWhiteSpace(r.Block)))
+        else if (q.Design == Design.SplitPlot
+            && measured.Any(r => string.IsNullOrWhiteSpace(r.WholePlot) && string.IsNullOrWhiteSpace(r.Block)))
         {
-            checks.Add("wholePlot", "Some plots lie in no whole plot.", "Name the column that says which whole plot, or which block, each lies in.");
+            checks.Add("wholePlot", "Some plots lie in no whole plot.",
+                "Name the column that says which whole plot, or which block, each lies in.");
         }
         else if (q.Design == Design.Paired && names.Count != 2)
         {
@@ -96,7 +111,8 @@ internal static class TrialChecks
 
     /// <summary>Chance that spreads so unlike come of one noise; null where there are too few plots.</summary>
     /// <remarks>
-    /// By treatment. Two plots of one treatment stray by one figure between them: where things are crossed in pairs of plots, the logarithms of those figures are
+    /// By treatment. Two plots of one treatment stray by one figure between them: where things are crossed in pairs of plots, the
+    /// logarithms of those figures are
     /// compared by each factor over the others, all of them at once (Bonferroni).
     /// </remarks>
     internal static double? SpreadP(IReadOnlyList<TrialRow> rows, Sheet s)
@@ -108,9 +124,12 @@ internal static class TrialChecks
         }
 
         var least = 1e-9 * Math.Sqrt(s.Ms);
-        var pairs = cells.Where(c => c.Count() == 2).Select(c => (c.First().Row.Levels, Apart: Math.Log(Math.Max(Math.Abs(c.First().Left - c.Last().Left), least)))).ToList();
+        var pairs = cells.Where(c => c.Count() == 2)
+            .Select(c => (c.First().Row.Levels, Apart: Math.Log(Math.Max(Math.Abs(c.First().Left - c.Last().Left), least)))).ToList();
         var factors = rows[0].Levels.Count;
-        return factors > 1 && Enumerable.Range(0, factors).Select(f => Shape.EvenP([.. pairs.GroupBy(x => x.Levels[f]).Select(g => (IReadOnlyList<double>)[.. g.Select(x => x.Apart)])])).Min() is { } p ? Math.Min(p * factors, 1) : null;
+        return factors > 1 && Enumerable.Range(0, factors)
+            .Select(f => Shape.EvenP([.. pairs.GroupBy(x => x.Levels[f]).Select(g => (IReadOnlyList<double>)[.. g.Select(x => x.Apart)])]))
+            .Min() is { } p ? Math.Min(p * factors, 1) : null;
     }
 
     /// <summary>Assumptions, in words.</summary>
@@ -130,21 +149,24 @@ internal static class TrialChecks
 
         if (s.Df < 4)
         {
-            yield return $"{(s.Noises.Count > 1 ? "Across whole plots only" : "Only")} {Say.Number(s.Df)} degrees of freedom tell the noise: intervals {(s.Noises.Count > 1 ? "there " : "")}are wide for that reason alone.";
+            yield return $"{(s.Noises.Count > 1 ? "Across whole plots only" : "Only")} {Say.Number(s.Df)} degrees of freedom tell the "
+                + $"noise: intervals {(s.Noises.Count > 1 ? "there " : "")}are wide for that reason alone.";
         }
 
         if (q.Kind == Scale.Amount)
         {
-            yield return SpreadP(rows, s) switch
-            {
+            yield return SpreadP(rows, s) switch {
                 null => "Too few plots to tell whether all treatments stray alike.",
-                < 0.01 => s.Judged is null ? "Some treatments stray far more than others: verdicts take each one’s own spread where the layout shows it, and step back where it does not." : "Some treatments stray far more than others: verdicts take each one’s own spread.",
+                < 0.01 => s.Judged is null
+                    ? "Some treatments stray far more than others: verdicts take each one’s own spread where the layout shows it, and "
+                        + "step back where it does not."
+                        : "Some treatments stray far more than others: verdicts take each one’s own spread.",
                 < 0.05 => "Some treatments may stray more than others; look at the dots.",
                 _ => "Nothing says that treatments stray unlike each other.",
             };
-            yield return Shape.NormalP(s.Residuals) switch
-            {
-                null when s.Residuals.Count > Shape.MostStraight => "So many plots that the least lean would show: look at the dots instead.",
+            yield return Shape.NormalP(s.Residuals) switch {
+                null when s.Residuals.Count > Shape.MostStraight =>
+                    "So many plots that the least lean would show: look at the dots instead.",
                 null => "Too few plots to tell whether residuals are bell-shaped.",
                 < 0.01 => "Residuals are not bell-shaped: trust the rank test more.",
                 < 0.05 => "Residuals lean a little; look at the dots.",
@@ -152,32 +174,38 @@ internal static class TrialChecks
             };
         }
 
-        if (s.Ranks is { } ranks && q.Kind == Scale.Amount && s.Anova.LastOrDefault(a => a.P is not null) is { P: { } p } && q.Factors.Count == 1)
+        if (s.Ranks is { } ranks && q.Kind == Scale.Amount && s.Anova.LastOrDefault(a => a.P is not null) is { P: { } p }
+            && q.Factors.Count == 1)
         {
             var same = ranks.P < 0.05 == p < 0.05;
-            yield return $"Ranks alone ({ranks.Name}, p {Say.Number(ranks.P, 2)}) {(same ? "say the same" : "say otherwise: treat the answer with care")}.";
+            yield return $"Ranks alone ({ranks.Name}, p {Say.Number(ranks.P, 2)}) "
+                + $"{(same ? "say the same" : "say otherwise: treat the answer with care")}.";
         }
 
         if (q.Conditions.Count > 0 && s.Anova.FirstOrDefault(a => a.Term.Contains(':')) is { P: { } together })
         {
             yield return together < 0.05
-                ? $"What it does hangs on {Say.List(q.Conditions)} (p {Say.Number(together, 2)}): the verdict is of the average; look at each by itself."
+                ? $"What it does hangs on {Say.List(q.Conditions)} (p {Say.Number(together, 2)}): the verdict is of the average; look at "
+                    + "each by itself."
                 : $"The verdict is averaged over {Say.List(q.Conditions)}; nothing says that it acts differently there.";
         }
 
         foreach (var far in residuals.Where(r => r.Outlier))
         {
-            yield return $"{far.Plot} ({far.Treatment}) lies far from the rest. It is kept: leave it out only for a reason that you saw in the field, and say so.";
+            yield return $"{far.Plot} ({far.Treatment}) lies far from the rest. It is kept: leave it out only for a reason that you saw "
+                + "in the field, and say so.";
         }
 
         if (q.Rows.Count > rows.Count)
         {
-            yield return $"{q.Rows.Count - rows.Count} {(q.Rows.Count - rows.Count == 1 ? "plot is" : "plots are")} missing: means are those that full blocks would have given.";
+            yield return $"{q.Rows.Count - rows.Count} {(q.Rows.Count - rows.Count == 1 ? "plot is" : "plots are")} missing: means are "
+                + "those that full blocks would have given.";
         }
 
         if (q.Looked > 1)
         {
-            yield return $"{q.Looked} measures and dates were looked at, so each verdict takes a wider interval: among many looks one is bound to shine.";
+            yield return $"{q.Looked} measures and dates were looked at, so each verdict takes a wider interval: among many looks one is "
+                + "bound to shine.";
         }
     }
 }

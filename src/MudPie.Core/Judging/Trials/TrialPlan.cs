@@ -53,7 +53,9 @@ public static class TrialWorth
 
         return Worked.Of(
             cost / value, unit, Evidence.ChemistryOrPhysics,
-            [new("worth having", $"cost {Per.LargeArea(m.Units)} ÷ what one unit of the measure brings {Per.LargeArea(m.Units)}", $"{Say.Number(cost)} ÷ {Say.Number(value)}", $"{Say.Number(cost / value)}{Say.Unit(unit)}", "it pays for itself and no more")]);
+            [new("worth having", $"cost {Per.LargeArea(m.Units)} ÷ what one unit of the measure brings {Per.LargeArea(m.Units)}",
+                $"{Say.Number(cost)} ÷ {Say.Number(value)}", $"{Say.Number(cost / value)}{Say.Unit(unit)}",
+                "it pays for itself and no more")]);
     }
 
     /// <summary>What it would earn a hectare, with the interval of the difference carried through.</summary>
@@ -75,17 +77,21 @@ public static class TrialWorth
         double Of(double d) => (d * value) - cost;
         double PerHa(double x) => Per.LargeSi(x, m.Units);
         var (mid, low, high) = (Of(difference), lower is { } l ? Of(l) : (double?)null, upper is { } u ? Of(u) : (double?)null);
-        var told = low is null ? "one look tells no more" : low > 0 ? "it pays, 19 times in 20 that such an interval is drawn" : high < 0 ? "it does not pay for itself" : "whether it pays can’t be told yet";
+        var told = low is null ? "one look tells no more" : low > 0 ? "it pays, 19 times in 20 that such an interval is drawn" : high < 0
+            ? "it does not pay for itself" : "whether it pays can’t be told yet";
         return Worked.Of(
-            new EarnAnswer(PerHa(mid), low is { } a ? PerHa(a) : null, high is { } b ? PerHa(b) : null, $"{Money(mid)} {Per.LargeArea(m.Units)}{(low is null ? "" : $", {Money(low.Value)} to {Money(high!.Value)}")}: {told}."),
+            new EarnAnswer(PerHa(mid), low is { } a ? PerHa(a) : null, high is { } b ? PerHa(b) : null,
+                $"{Money(mid)} {Per.LargeArea(m.Units)}{(low is null ? "" : $", {Money(low.Value)} to {Money(high!.Value)}")}: {told}."),
             Per.LargeArea(m.Units),
             Evidence.MeasuredHere,
-            [new("earns", $"difference × what a unit brings {Per.LargeArea(m.Units)} − cost", $"{Say.Number(difference)} × {Say.Number(value)} − {Say.Number(cost)}", Money(mid), "prices as you gave them")]);
+            [new("earns", $"difference × what a unit brings {Per.LargeArea(m.Units)} − cost",
+                $"{Say.Number(difference)} × {Say.Number(value)} − {Say.Number(cost)}", Money(mid), "prices as you gave them")]);
     }
 
     /// <summary>Cost of the large area in the units that it was given in.</summary>
     private static double Cost(TrialMoney m, Checks checks, double least) =>
-        m.Units.IsUs() ? checks.Range("costPerAcre", m.CostPerAcre ?? (m.CostPerHa is { } ha ? Per.Large(ha, m.Units) : null), least, 1e6, "an acre")
+        m.Units.IsUs() ? checks.Range("costPerAcre", m.CostPerAcre ?? (m.CostPerHa is { } ha ? Per.Large(ha, m.Units) : null), least,
+            1e6, "an acre")
         : checks.Range("costPerHa", m.CostPerHa, least, 1e6, "a hectare");
 
     /// <summary>What one unit of the measure brings on the large area.</summary>
@@ -93,13 +99,13 @@ public static class TrialWorth
     {
         var checks = new Checks();
         var price = checks.Range("pricePerUnit", m.PricePerUnit, 0.0001, 1e6, "");
-        var perHa = m.Basis switch
-        {
+        var perHa = m.Basis switch {
             "perHa" => 1,
             "perM2" => 10_000,
             "perAcre" => Per.LargeSi(1, UnitSystem.UsCustomary),
             "perFt2" => 10_000 / Per.Ft2InM2,
-            "perPlot" when m.PlotFt2 is not null || m.CostPerAcre is not null => 10_000 / Per.Ft2InM2 / checks.Range("plotFt2", m.PlotFt2, 0.001, 1e7, "sq ft"),
+            "perPlot" when m.PlotFt2 is not null || m.CostPerAcre is not null =>
+                10_000 / Per.Ft2InM2 / checks.Range("plotFt2", m.PlotFt2, 0.001, 1e7, "sq ft"),
             "perPlot" => 10_000 / checks.Range("plotM2", m.PlotM2, 0.0001, 1e6, "m²"),
             _ => 0,
         };
@@ -118,10 +124,13 @@ public static class TrialWorth
 /// <param name="Replicates">Plots of each.</param>
 /// <param name="Power">Chance of seeing the difference worth having: that its interval lies clear of nought.</param>
 /// <param name="HalfWidth">Give or take of a difference, in the unit.</param>
-/// <param name="WorksAtWorth">Chance that the verdict is "works" where the truth is just the difference worth having: the whole interval above it.</param>
-/// <param name="WorksAtTwice">The same where the truth is twice that: as far above the line as the line is above nought, so the same chance as of seeing the difference worth having.</param>
+/// <param name="WorksAtWorth">Chance that the verdict is "works" where the truth is just the difference worth having: the whole interval
+/// above it.</param>
+/// <param name="WorksAtTwice">The same where the truth is twice that: as far above the line as the line is above nought, so the same chance
+/// as of seeing the difference worth having.</param>
 /// <param name="SeenAtTwice">Chance of seeing it where the truth is twice the difference worth having.</param>
-public sealed record ReplicatesPoint(int Replicates, double Power, double? HalfWidth, double WorksAtWorth, double WorksAtTwice, double SeenAtTwice);
+public sealed record ReplicatesPoint(int Replicates, double Power, double? HalfWidth, double WorksAtWorth, double WorksAtTwice,
+    double SeenAtTwice);
 
 /// <summary>How many plots a planned trial takes.</summary>
 /// <param name="Points">From 2 on.</param>
@@ -133,7 +142,8 @@ public sealed record ReplicatesPoint(int Replicates, double Power, double? HalfW
 /// <param name="Averaged">Plots that one side of a comparison averages over, for each replicate.</param>
 /// <param name="Now">The choice in force.</param>
 /// <param name="Sentence">In a sentence.</param>
-public sealed record ReplicatesCurve(IReadOnlyList<ReplicatesPoint> Points, int? Needed, ReplicatesPoint Now, string Sentence, int? NeededSeen, int? NeededTwice, int? NeededWorks, string For, int Averaged);
+public sealed record ReplicatesCurve(IReadOnlyList<ReplicatesPoint> Points, int? Needed, ReplicatesPoint Now, string Sentence,
+    int? NeededSeen, int? NeededTwice, int? NeededWorks, string For, int Averaged);
 
 /// <summary>The replicates curve of a trial as it is planned: several treatments against one, in its own design.</summary>
 public static class ReplicatesPlan
@@ -147,10 +157,13 @@ public static class ReplicatesPlan
     /// <param name="sd">Noise between plots treated alike, in the unit, above 0.</param>
     /// <param name="worth">Smallest difference worth having, above 0.</param>
     /// <param name="unit">Of the measure.</param>
-    /// <param name="compared">Levels of what is compared, where it is not every cell: the contrast averages over the other factors; null for all cells.</param>
-    /// <param name="chosenFor">"seen" (clear of nought, at the difference worth having), "twice" (the same where the truth is twice that) or "works" (the verdict, where the truth is twice that).</param>
+    /// <param name="compared">Levels of what is compared, where it is not every cell: the contrast averages over the other factors; null
+    /// for all cells.</param>
+    /// <param name="chosenFor">"seen" (clear of nought, at the difference worth having), "twice" (the same where the truth is twice that)
+    /// or "works" (the verdict, where the truth is twice that).</param>
     /// <remarks>3 treatments in blocks, noise 0.16, worth 0.15: 5 blocks see it 1 time in 4, 22 are needed.</remarks>
-    public static Ruling<ReplicatesCurve> Of(Design design, double? treatments, double? replicates, double? sd, double? worth, string unit, int? compared = null, string? chosenFor = null)
+    public static Ruling<ReplicatesCurve> Of(Design design, double? treatments, double? replicates, double? sd, double? worth, string unit,
+        int? compared = null, string? chosenFor = null)
     {
         var checks = new Checks();
         var k = (int)checks.Range("treatments", treatments, 2, 200, "treatments");
@@ -174,9 +187,11 @@ public static class ReplicatesPlan
         ReplicatesPoint At(int n)
         {
             double df = design is Design.Random ? k * (n - 1) : (k - 1) * (n - 1);
-            double Seen(double difference) => df < 1 ? alpha / 2 : Replicates.PowerAtDf(n * averaged, difference, noise, alpha, df, paired: false);
+            double Seen(double difference) => df < 1 ? alpha / 2 : Replicates.PowerAtDf(n * averaged, difference, noise, alpha, df,
+                paired: false);
             // Called "works" at twice: above the line by as much as the line is above nought.
-            return new ReplicatesPoint(n, Seen(line), df < 1 ? null : Distribution.CriticalT(alpha, df) * noise * Math.Sqrt(2.0 / n / averaged), df < 1 ? 0 : alpha / 2, df < 1 ? 0 : Seen(line), Seen(2 * line));
+            return new ReplicatesPoint(n, Seen(line), df < 1 ? null : Distribution.CriticalT(alpha, df) * noise
+                * Math.Sqrt(2.0 / n / averaged), df < 1 ? 0 : alpha / 2, df < 1 ? 0 : Seen(line), Seen(2 * line));
         }
 
         var points = Enumerable.Range(1, Most).Select(At).ToList();
@@ -186,20 +201,34 @@ public static class ReplicatesPlan
         var needed = chosenFor switch { "works" => works, "twice" => twice, _ => seen };
         var here = points[now - 1];
         return Worked.Of(
-            new ReplicatesCurve(points, needed, here, Sentence(here, needed, line, unit, chosenFor ?? "seen"), seen, twice, works, chosenFor ?? "seen", averaged),
+            new ReplicatesCurve(points, needed, here, Sentence(here, needed, line, unit, chosenFor ?? "seen"), seen, twice, works,
+                chosenFor ?? "seen", averaged),
             "plots of each",
             Evidence.ChemistryOrPhysics,
-            [new("chance", "1 − T(t₁₋α⁄₂; ν, δ √(n ÷ 2) ÷ σ)", $"noise {Say.Number(noise)}, worth {Say.Number(line)}{Say.Unit(unit)}, α 0.05 ÷ {levels - 1}{(averaged > 1 ? $", each side averaged over {averaged} cells" : "")}", $"{Say.Number(10 * here.Power, 2)} times in ten with {now}", "non-central t; Cohen 1988")],
+            [new("chance", "1 − T(t₁₋α⁄₂; ν, δ √(n ÷ 2) ÷ σ)",
+                $"noise {Say.Number(noise)}, worth {Say.Number(line)}{Say.Unit(unit)}, α 0.05 "
+                    + $"÷ {levels - 1}{(averaged > 1 ? $", each side averaged over {averaged} cells" : "")}",
+                    $"{Say.Number(10 * here.Power, 2)} times in ten with {now}", "non-central t; Cohen 1988")],
             forks: [Replication(here, needed)]);
     }
 
     private static Fork Replication(ReplicatesPoint now, int? needed) => new(
         "replication", "How many plots of each are enough?",
-        [new("pair", "side by side is enough", "one of each: a look, not a test"), new("four", "four or more, and as many as the noise asks for", needed is { } n ? $"{n} here" : "more than forty here: measure more evenly")],
-        "four", now.Replicates < 4 ? "pair" : "four", "Two plots differ by themselves; without replicates nothing tells that from what was done.", Evidence.ChemistryOrPhysics, "Whether a difference can be told from chance.");
+        [new("pair", "side by side is enough", "one of each: a look, not a test"),
+            new("four", "four or more, and as many as the noise asks for", needed is { } n
+                ? $"{n} here" : "more than forty here: measure more evenly")],
+        "four", now.Replicates < 4 ? "pair" : "four",
+        "Two plots differ by themselves; without replicates nothing tells that from what was done.", Evidence.ChemistryOrPhysics,
+        "Whether a difference can be told from chance.");
 
     /// <summary>"twice in a hundred", "8 times in ten".</summary>
-    private static string Share(double p) => p switch { < 0.015 => "once in a hundred", < 0.025 => "twice in a hundred", < 0.095 => $"{Say.Number(100 * p, 1)} times in a hundred", _ => $"{Say.Number(10 * p, 2)} times in ten" };
+    private static string Share(double p) => p switch {
+        < 0.015 => "once in a hundred",
+        < 0.025 => "twice in a hundred",
+        < 0.095 =>
+        $"{Say.Number(100 * p, 1)} times in a hundred",
+        _ => $"{Say.Number(10 * p, 2)} times in ten"
+    };
 
     private static string Sentence(ReplicatesPoint now, int? needed, double line, string unit, string chosenFor)
     {
@@ -210,10 +239,12 @@ public static class ReplicatesPlan
             return $"One of each is a look, not a test. {(needed is { } n ? $"{n} of each would {does} eight times in ten." : "")}".Trim();
         }
 
-        var chance = $"With {now.Replicates} of each, a true difference of {size} is seen {Share(now.Power)}, clear of nought, and called “works” {Share(now.WorksAtWorth)}; one of {twice} is seen {Share(now.SeenAtTwice)} and called “works” {Share(now.WorksAtTwice)}";
-        return needed switch
-        {
-            null => $"{chance}. Forty would still be too few to {does} eight times in ten: measure more evenly, ask for a larger difference, or take several seasons together.",
+        var chance = $"With {now.Replicates} of each, a true difference of {size} is seen {Share(now.Power)}, clear of nought, and called "
+            + $"“works” {Share(now.WorksAtWorth)}; one of {twice} is seen {Share(now.SeenAtTwice)} and called “works” "
+            + $"{Share(now.WorksAtTwice)}";
+        return needed switch {
+            null => $"{chance}. Forty would still be too few to {does} eight times in ten: measure more evenly, ask for a larger "
+                + "difference, or take several seasons together.",
             { } n when n <= now.Replicates => $"{chance}. That is enough to {does} eight times in ten.",
             { } n => $"{chance}. {n} would {does} eight times in ten.",
         };
@@ -227,11 +258,13 @@ public sealed record StrengthLine(string Text, bool Good);
 public static class TrialStrength
 {
     /// <summary>In words, best and worst alike.</summary>
-    public static IReadOnlyList<StrengthLine> Of(int fewest, bool random, bool blind, bool waterControl, bool liquid, bool plainControl, int seasons)
+    public static IReadOnlyList<StrengthLine> Of(int fewest, bool random, bool blind, bool waterControl, bool liquid, bool plainControl,
+        int seasons)
     {
         List<StrengthLine> lines =
         [
-            fewest >= 4 ? new($"{fewest} plots of each", true) : new(fewest <= 1 ? "one of each: a look, not a test" : $"only {fewest} plots of each", false),
+            fewest >= 4 ? new($"{fewest} plots of each", true)
+                : new(fewest <= 1 ? "one of each: a look, not a test" : $"only {fewest} plots of each", false),
             random ? new("laid out by lot", true) : new("not laid out by lot", false),
             blind ? new("measured blind", true) : new("whoever measured knew", false),
         ];

@@ -35,7 +35,8 @@ public sealed record TrialQuestion
     public const int MostPlots = 20_000;
 
     /// <summary>Known designs.</summary>
-    public static readonly IReadOnlyList<Design> Designs = [Design.Random, Design.Blocks, Design.Factorial, Design.SplitPlot, Design.Paired];
+    public static readonly IReadOnlyList<Design> Designs = [Design.Random, Design.Blocks, Design.Factorial, Design.SplitPlot,
+        Design.Paired];
 
     /// <summary>What was measured, as it is called.</summary>
     public string Response { get; init; } = "response";
@@ -52,13 +53,15 @@ public sealed record TrialQuestion
     /// <summary>2 to 5,000 plots.</summary>
     public IReadOnlyList<TrialRow> Rows { get; init; } = [];
 
-    /// <summary>The treatment that others are set against: a level, or "level, level" where factors are crossed; null takes the first.</summary>
+    /// <summary>The treatment that others are set against: a level, or "level, level" where factors are crossed; null takes the
+    /// first.</summary>
     public string? Control { get; init; }
 
     /// <summary>Treatments that are only there to be compared with, and make no headline: "nothing" beside "water only".</summary>
     public IReadOnlyList<string> Bystanders { get; init; } = [];
 
-    /// <summary>Crossed factors that are no treatment but what it is tried in: soils, crops. Verdicts are averaged over them, so that a better soil is not counted as the treatment.</summary>
+    /// <summary>Crossed factors that are no treatment but what it is tried in: soils, crops. Verdicts are averaged over them, so that a
+    /// better soil is not counted as the treatment.</summary>
     public IReadOnlyList<string> Conditions { get; init; } = [];
 
     /// <summary>The smallest difference worth having, in the unit, above 0; null where none was set.</summary>
@@ -70,7 +73,8 @@ public sealed record TrialQuestion
     /// <summary>"amount", "score" (order only) or "count" (so many out of so many).</summary>
     public Scale Kind { get; init; } = Scale.Amount;
 
-    /// <summary>The most that it may be worse and still be called no harm, in the unit (points of a hundred for counts); null where nobody asks.</summary>
+    /// <summary>The most that it may be worse and still be called no harm, in the unit (points of a hundred for counts); null where nobody
+    /// asks.</summary>
     public double? NoWorseBy { get; init; }
 
     /// <summary>Ends a long sum when whoever asked has gone.</summary>
@@ -95,7 +99,8 @@ public sealed record TrialMean(string Term, string Name, int Plots, double Mean,
 /// <param name="T">Difference over its standard error.</param>
 /// <param name="Df">Degrees of freedom of the noise.</param>
 /// <param name="P">Adjusted for the family.</param>
-public sealed record TrialComparison(string Term, string Pair, string Of, string Against, double Difference, double? Lower, double? Upper, double? T, double? Df, double? P);
+public sealed record TrialComparison(string Term, string Pair, string Of, string Against, double Difference, double? Lower, double? Upper,
+    double? T, double? Df, double? P);
 
 /// <summary>A comparison's verdict.</summary>
 /// <param name="Of">The treatment.</param>
@@ -105,9 +110,11 @@ public sealed record TrialComparison(string Term, string Pair, string Of, string
 /// <param name="Lower">Lower end of the interval that the verdict took: wider than 95 % where several measures were looked at.</param>
 /// <param name="Upper">Upper end.</param>
 /// <param name="Sentence">In a sentence.</param>
-/// <param name="MorePerTreatment">More plots of each for eight chances in ten of seeing the difference worth having; null where the verdict stands or no line was set.</param>
+/// <param name="MorePerTreatment">More plots of each for eight chances in ten of seeing the difference worth having; null where the verdict
+/// stands or no line was set.</param>
 /// <param name="NoHarm">Whether it is no worse than the margin; null where nobody asked.</param>
-public sealed record ComparisonVerdict(string Of, string Against, Finding Word, double Difference, double? Lower, double? Upper, string Sentence, int? MorePerTreatment, bool? NoHarm);
+public sealed record ComparisonVerdict(string Of, string Against, Finding Word, double Difference, double? Lower, double? Upper,
+    string Sentence, int? MorePerTreatment, bool? NoHarm);
 
 /// <summary>The test and why this one.</summary>
 public sealed record NamedTest(string Name, string Why);
@@ -136,10 +143,12 @@ public sealed record TrialAnswer(
     IReadOnlyList<string> Missing,
     int Looked)
 {
-    /// <summary>The comparisons that verdicts were taken from: Dunnett's own, or Welch's where treatments laid at random need not stray alike.</summary>
+    /// <summary>The comparisons that verdicts were taken from: Dunnett's own, or Welch's where treatments laid at random need not stray
+    /// alike.</summary>
     public IReadOnlyList<TrialComparison> Judged { get; init; } = [];
 
-    /// <summary>Means with the intervals that belong to those comparisons: by each treatment's own spread where verdicts take that, else by the common noise.</summary>
+    /// <summary>Means with the intervals that belong to those comparisons: by each treatment's own spread where verdicts take that, else by
+    /// the common noise.</summary>
     public IReadOnlyList<TrialMean> JudgedMeans { get; init; } = [];
 
     /// <summary>All pairs, each by its own spread (Games–Howell); empty where the design takes one noise for all.</summary>

@@ -6,8 +6,10 @@ namespace MudPie.Core.Judging.Trials;
 /// What a difference between two cells of a split plot carries: within one whole plot only the noise of its parts; across whole plots both.
 /// </summary>
 /// <remarks>
-/// With what each row counts for, v, and what each whole plot counts for in all, V = Σv within it: the variance is σ²·Σv² + τ²·ΣV², of which
-/// σ² = MSb and τ² = (MSa − MSb) ÷ n for n parts of a whole plot; freedom by Satterthwaite (1946). With r blocks this is the textbook's 2·MSb ÷ r within
+/// With what each row counts for, v, and what each whole plot counts for in all, V = Σv within it: the variance is σ²·Σv² + τ²·ΣV², of
+/// which
+/// σ² = MSb and τ² = (MSa − MSb) ÷ n for n parts of a whole plot; freedom by Satterthwaite (1946). With r blocks this is the textbook's
+/// 2·MSb ÷ r within
 /// a whole plot and 2·(MSa + (n − 1)·MSb) ÷ (r·n) across.
 /// </remarks>
 /// <param name="full">Blocks, both factors and what they do together.</param>
@@ -17,11 +19,13 @@ namespace MudPie.Core.Judging.Trials;
 /// <param name="plots">The whole plots.</param>
 /// <param name="between">MSa and its degrees of freedom; NaN where one whole plot of each tells nothing.</param>
 /// <param name="parts">MSb and its degrees of freedom.</param>
-internal sealed class TwoNoises(TermModel full, TermModel inner, Factor whole, Factor within, Factor plots, (double Ms, double Df) between, (double Ms, double Df) parts) : INoise
+internal sealed class TwoNoises(TermModel full, TermModel inner, Factor whole, Factor within, Factor plots, (double Ms, double Df) between,
+    (double Ms, double Df) parts) : INoise
 {
     private readonly double _n = within.Levels.Count;
 
-    // What two columns of the full model share over all rows is nought or one; what they share by whole plots, and with columns of the inner model, is worked out once.
+    // What two columns of the full model share over all rows is nought or one; what they share by whole plots, and with columns of the
+    // inner model, is worked out once.
     private readonly double[,] _byPlot = Shared(PerPlot(full.Q, plots), PerPlot(full.Q, plots));
     private readonly double[,] _across = Shared(inner.Q, full.Q);
     private readonly Dictionary<(Cell, Cell), (double[] W, bool Inside)> _counts = [];
@@ -41,9 +45,11 @@ internal sealed class TwoNoises(TermModel full, TermModel inner, Factor whole, F
         var variance = outside + inside;
         var df = shared < 1e-9 * all ? parts.Df
             : !double.IsFinite(variance) || between.Df < 1 || parts.Df < 1 ? 0
-            : variance > 0 ? variance * variance / ((outside * outside / between.Df) + (inside * inside / parts.Df)) : Math.Min(between.Df, parts.Df);
+            : variance > 0 ? variance * variance / ((outside * outside / between.Df) + (inside * inside / parts.Df))
+            : Math.Min(between.Df, parts.Df);
         // Rounded to a millionth: pairs laid alike have one law.
-        return (Math.Abs(difference) < 1e-12 * (Math.Abs(a.Mean) + Math.Abs(b.Mean)) ? 0 : difference, Math.Sqrt(variance), Math.Round(df, 6));
+        return (Math.Abs(difference) < 1e-12 * (Math.Abs(a.Mean) + Math.Abs(b.Mean)) ? 0 : difference, Math.Sqrt(variance),
+            Math.Round(df, 6));
     }
 
     public double Correlation(Cell a, Cell b, Cell control)
@@ -58,7 +64,8 @@ internal sealed class TwoNoises(TermModel full, TermModel inner, Factor whole, F
     /// <summary>The standard deviation between two plots that a difference of these is judged by.</summary>
     public double Stray(Cell a, Cell b) => Between(a, b).Se * Math.Sqrt(Math.Min(a.Plots, b.Plots) / 2.0);
 
-    /// <summary>What each column of the model that tells it counts for in a difference, and whether that is the model of one whole plot's parts.</summary>
+    /// <summary>What each column of the model that tells it counts for in a difference, and whether that is the model of one whole plot's
+    /// parts.</summary>
     private (double[] W, bool Inside) Counts(Cell a, Cell b)
     {
         if (_counts.TryGetValue((a, b), out var known))
@@ -68,7 +75,8 @@ internal sealed class TwoNoises(TermModel full, TermModel inner, Factor whole, F
 
         var inside = a.Levels[0] == b.Levels[0] ? inner.Weights(Inner(a, b)) : null;
         return _counts[(a, b)] = inside is not null ? (inside, true)
-            : (full.Weights([.. a.L.Zip(b.L, (x, y) => x - y)]) ?? throw new InvalidOperationException("Two cells that can be told can be told apart."), false);
+            : (full.Weights([.. a.L.Zip(b.L, (x, y) => x - y)])
+                ?? throw new InvalidOperationException("Two cells that can be told can be told apart."), false);
     }
 
     /// <summary>Σ over rows of what both count for.</summary>
@@ -76,7 +84,8 @@ internal sealed class TwoNoises(TermModel full, TermModel inner, Factor whole, F
         a.Inside == b.Inside ? LinearModel.Dot(a.W, b.W) : a.Inside ? Through(a.W, _across, b.W) : Through(b.W, _across, a.W);
 
     /// <summary>The same over whole plots; within one whole plot the parts of a difference make up for each other.</summary>
-    private double ByPlot((double[] W, bool Inside) a, (double[] W, bool Inside) b) => a.Inside || b.Inside ? 0 : Through(a.W, _byPlot, b.W);
+    private double ByPlot((double[] W, bool Inside) a, (double[] W, bool Inside) b) =>
+        a.Inside || b.Inside ? 0 : Through(a.W, _byPlot, b.W);
 
     private static List<double[]> PerPlot(IReadOnlyList<double[]> q, Factor plots) => [.. q.Select(column =>
     {

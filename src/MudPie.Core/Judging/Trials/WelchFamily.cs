@@ -6,8 +6,10 @@ namespace MudPie.Core.Judging.Trials;
 internal static class WelchFamily
 {
     /// <summary>
-    /// The sheet with its verdicts taken from Welch's intervals: against the control with each comparison's own standard error and degrees of freedom, and the
-    /// critical |t| of all of them at once (Dunnett's law with the correlations that the spreads give; Hasler and Hothorn 2008). All pairs likewise by the
+    /// The sheet with its verdicts taken from Welch's intervals: against the control with each comparison's own standard error and degrees
+    /// of freedom, and the
+    /// critical |t| of all of them at once (Dunnett's law with the correlations that the spreads give; Hasler and Hothorn 2008). All pairs
+    /// likewise by the
     /// studentized range (Games and Howell 1976). The pooled tables stay beside it as they were.
     /// </summary>
     /// <remarks>Where all stray alike and plots are even, the difference from the pooled interval is a few per cent.</remarks>
@@ -34,12 +36,15 @@ internal static class WelchFamily
         {
             var (se, df) = Apart(o, control);
             var law = new ManyToOne(correlation, Math.Max(df, 1), q.Stop);
-            var (difference, half, wide) = (o.Mean - control.Mean, law.Critical(0.05) * se, (double?)(q.Looked > 1 ? law.Critical(0.05 / q.Looked) * se : law.Critical(0.05) * se));
-            return (Compared: new TrialComparison(factor.Name, $"{o.Name} - {control.Name}", o.Name, control.Name, difference, difference - half, difference + half, se > 0 ? difference / se : null, df, se > 0 ? law.P(difference / se) : null), Wide: wide);
+            var (difference, half, wide) = (o.Mean - control.Mean, law.Critical(0.05) * se,
+                (double?)(q.Looked > 1 ? law.Critical(0.05 / q.Looked) * se : law.Critical(0.05) * se));
+            return (Compared: new TrialComparison(factor.Name, $"{o.Name} - {control.Name}", o.Name, control.Name, difference, difference
+                - half, difference + half, se > 0 ? difference / se : null, df, se > 0 ? law.P(difference / se) : null), Wide: wide);
         }).ToList();
-        return sheet with
-        {
-            Test = new("Welch’s analysis, each pair by its own spread", $"{sides.Count} treatments laid at random; nothing says that all stray alike, so each comparison takes its own two spreads. The table with one noise for all stands beside it."),
+        return sheet with {
+            Test = new("Welch’s analysis, each pair by its own spread",
+                $"{sides.Count} treatments laid at random; nothing says that all stray alike, so each comparison takes its own two "
+                    + "spreads. The table with one noise for all stands beside it."),
             Judged = [.. judged.Select(j => j.Compared)],
             Halves = [.. judged.Select(j => j.Wide)],
             OwnMeans = [.. sides.Select(s => Mean(factor.Name, s))],
@@ -78,6 +83,7 @@ internal static class WelchFamily
         var difference = second.Mean - first.Mean;
         double? half = se > 0 && df >= 1 ? StudentizedRange.Quantile(0.05, means, df) / Math.Sqrt(2) * se : null;
         double? p = se > 0 && df >= 1 ? 1 - StudentizedRange.Cdf(Math.Abs(difference / se) * Math.Sqrt(2), means, df) : null;
-        return new TrialComparison(term, $"{second.Name}-{first.Name}", second.Name, first.Name, difference, difference - half, difference + half, se > 0 ? difference / se : null, df, p);
+        return new TrialComparison(term, $"{second.Name}-{first.Name}", second.Name, first.Name, difference, difference - half,
+            difference + half, se > 0 ? difference / se : null, df, p);
     }
 }
