@@ -159,8 +159,8 @@ internal static class Quick
         db.SaveChanges();
         beds = [.. db.Beds.OrderBy(b => b.Id)];
         var input = db.Inputs.First(i => i.Id == 10);
-        var lot = new Records.Shelf.StockLot { InputId = input.Id, Mark = "bench", Origin = "bought", From = now.AddYears(-3) };
-        lot.Entries.Add(new Records.Shelf.StockEntry { At = lot.From, RecordedAt = lot.From, Amount = 500, Reason = "in" });
+        var lot = new Records.Shelf.StockLot { InputId = input.Id, Mark = "bench", Origin = LotOrigin.Bought, From = now.AddYears(-3) };
+        lot.Entries.Add(new Records.Shelf.StockEntry { At = lot.From, RecordedAt = lot.From, Amount = 500, Reason = StockReason.In });
         db.Add(lot);
         db.SaveChanges();
         for (var i = 0; i < 312; i++)
@@ -175,7 +175,7 @@ internal static class Quick
                 InputId = input.Id, LotId = lot.Id, Lot = "bench", Name = input.Name,
                 Kind = input.Kind, Amount = 0.4, Unit = "L"
             });
-            lot.Entries.Add(new Records.Shelf.StockEntry { At = at, RecordedAt = at, Amount = -0.4, Reason = "used" });
+            lot.Entries.Add(new Records.Shelf.StockEntry { At = at, RecordedAt = at, Amount = -0.4, Reason = StockReason.Used });
             db.Add(job);
         }
 

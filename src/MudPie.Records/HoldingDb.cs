@@ -145,6 +145,8 @@ public sealed class HoldingDb(DbContextOptions<HoldingDb> options) : DbContext(o
         Forms.Configure(configurationBuilder);
         Words<BatchState>(configurationBuilder);
         Words<LogKind>(configurationBuilder);
+        Words<StockReason>(configurationBuilder);
+        Words<LotOrigin>(configurationBuilder);
         Words<Core.Measures.UnitSystem>(configurationBuilder);
         Words<Core.Book.Eaten>(configurationBuilder);
         Words<Purpose>(configurationBuilder);

@@ -33,7 +33,7 @@ public sealed class Opening(IConfiguration configuration) : IDisposable
                 HoldingFile.PrepareDemo(path,
                     db => DemoHolding.Fill(db, now, settings.GetValue<int?>("ProbePort"), settings["ProbeSettings"]));
             }
-            else if (HoldingFile.Prepare(path) is { } copy)
+            else if (HoldingFile.Prepare(path) is { } copy && settings.GetValue("Say", true))
             {
                 Console.WriteLine($"The file was of an older version; a copy of it as it was lies at {copy}");
             }

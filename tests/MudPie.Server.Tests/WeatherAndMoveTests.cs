@@ -80,7 +80,7 @@ public sealed class WeatherAndMoveTests
     [Fact]
     public async Task The_server_reads_the_service_keeps_what_it_knew_when_it_is_gone_and_marks_it_simulated()
     {
-        var builder = Microsoft.AspNetCore.Builder.WebApplication.CreateSlimBuilder();
+        var builder = Microsoft.AspNetCore.Builder.WebApplication.CreateSlimBuilder(["--Logging:LogLevel:Default=None"]);
         builder.WebHost.UseUrls("http://127.0.0.1:0");
         await using var sky = builder.Build();
         var weather = new SimulatedWeather();
@@ -174,7 +174,7 @@ public sealed class WeatherAndMoveTests
         (await h.Refused("/api/notes", new {
             text = "used 300 L kelp on ridge bed 4",
             cautionsSeen = new[] { "spraying", "run-off" }
-        }))["text"].ShouldContain("takes more");
+        }))["text"].ShouldContain("short of what this takes");
         await Keep("used 30 ml kelp on ridge bed 4", null, ["spraying", "run-off"]);
         ((string)(await h.Get("/api/book?kind=job&bed=5"))["entries"]![0]!["title"]!).ShouldBe("kelp liquid on roots");
         var minds = (await h.Post("/api/notes/read", new { text = "picked 3 kg ridge bed 4" }))["minds"]!.AsArray();

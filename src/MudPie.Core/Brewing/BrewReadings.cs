@@ -14,6 +14,15 @@ public static class BrewReadings
     /// <summary>A strip for chlorine, mg/L as Cl₂.</summary>
     public static readonly (double Low, double High) Strip = (0, ChlorineStrip.Highest);
 
+    /// <summary>What a figure of that kind may be, and its unit. Warmth: 0 to 45 °C.</summary>
+    /// <exception cref="ArgumentOutOfRangeException">It is no kind that is read in figures.</exception>
+    public static ((double Low, double High) Limits, string Unit) Of(LogKind kind) => kind switch {
+        LogKind.Oxygen => (Oxygen, "mg/L"),
+        LogKind.Warmth => (Warmth, "°C"),
+        LogKind.Strip => (Strip, "mg/L"),
+        _ => throw new ArgumentOutOfRangeException(nameof(kind), kind, "not read in figures"),
+    };
+
     /// <summary>Hours that a live brew is looked ahead: two past its use and three past now, 8 to 96.</summary>
     /// <remarks>To be used at 24 h, now at 5: 26 h.</remarks>
     public static double Horizon(double useAtH, double nowH) => Math.Clamp(Math.Max(useAtH + 2, nowH + 3), 8, 96);

@@ -30,12 +30,13 @@ public sealed record Nameable(string Kind, int Id, string Name, IReadOnlyList<st
 /// <param name="TemperatureC">Warmth of the meter where it was said with a brix.</param>
 /// <param name="Dry">Leaves that gave no juice.</param>
 /// <param name="Sky">"clear", "mixed" or "dull" where it was said with a brix.</param>
+/// <param name="Tool">The sprayer or can of a use, where one of the shed's was named.</param>
 /// <param name="Purpose">Of a use: on leaves where leaves or spraying were said, else to the roots.</param>
 public sealed record NoteUnderstood(
     string Kind, IReadOnlyList<double> Numbers, string? Word, IReadOnlyList<Nameable> Targets, Nameable? Input, double? Amount,
     string? AmountUnit, string? ClockTime,
     string Sentence, IReadOnlyList<string> Guessed, bool Choose, double? TemperatureC = null, int Dry = 0, string? Sky = null,
-    Purpose? Purpose = null);
+    Purpose? Purpose = null, Nameable? Tool = null);
 
 /// <summary>Understands short phrases: readings and uses, plurals, several numbers, units, names with small slips.</summary>
 public static partial class NoteIt
@@ -251,10 +252,19 @@ public static partial class NoteIt
         var bed = Targets(rest, names, "bed", []);
         var purpose = words.Any(w => w is "leaf" or "leaves" or "foliar" or "sprayed") ? Purpose.Leaf : Purpose.Root;
         var shown = Units.Show(much, unit == "L" ? Dimension.Volume : Dimension.Mass, units);
+        var tools = Tools(words, names);
+        if (tools.Count > 1)
+        {
+            return Refusal.Of("text", $"It can mean {Say.Any([.. tools.Select(t => t.Name)])}.",
+                "Say one more word of its name: with the old knapsack.");
+        }
+
+        var by = tools.Count == 1 ? $" with {tools[0].Name}," : "";
         var done = Done("use", [], null, bed.Count > 0 ? bed : beds, time, guessed,
-            $"Used {shown} of {inputs[0].Name}{(purpose == Purpose.Leaf ? ", on leaves," : "")}", "bed");
+            $"Used {shown} of {inputs[0].Name}{(purpose == Purpose.Leaf ? ", on leaves," : "")}{by}", "bed");
         return done.Refused is { } no
-            ? no : done.Worked.With(done.Value with { Input = inputs[0], Amount = much, AmountUnit = unit, Purpose = purpose }, "");
+            ? no : done.Worked.With(done.Value with { Input = inputs[0], Amount = much, AmountUnit = unit, Purpose = purpose,
+                Tool = tools.FirstOrDefault() }, "");
     }
 
     private static Ruling<NoteUnderstood> Harvest(List<string> words, List<Nameable> beds, string? time, List<string> guessed,

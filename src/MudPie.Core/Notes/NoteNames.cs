@@ -67,6 +67,17 @@ public static partial class NoteNames
         return [.. found.Where(f => f.Score > best - 1e-9).Select(f => f.Name)];
     }
 
+    /// <summary>The sprayers or cans that "with", "by" or "through" names, the best fit alone; none where none is named.</summary>
+    /// <remarks>"sprayed 30 ml kelp on ridge bed 4 with the old knapsack": that one, and not the other knapsack.</remarks>
+    internal static List<Nameable> Tools(List<string> words, IReadOnlyList<Nameable> names)
+    {
+        var said = words.SkipWhile(w => w is not ("with" or "by" or "through")).Skip(1).ToHashSet();
+        var found = names.Where(n => n.Kind == "sprayer")
+            .Select(n => (Name: n, Hits: Words(n.Name).Count(p => p.Length >= 3 && !Small.Contains(p) && said.Contains(p))))
+            .Where(x => x.Hits > 0).ToList();
+        return found.Count == 0 ? [] : [.. found.Where(x => x.Hits == found.Max(f => f.Hits)).Select(x => x.Name)];
+    }
+
     private static double Score(List<string> words, Nameable n, bool slips, HashSet<string> told)
     {
         var own = Words(n.Name).Where(p => !Small.Contains(p)).ToList();

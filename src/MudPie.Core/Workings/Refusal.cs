@@ -98,6 +98,21 @@ public sealed class Checks
         return value ?? default;
     }
 
+    /// <summary>A time within the last two years and not after now (five minutes' grace for clocks that differ).</summary>
+    /// <param name="field">The field's name.</param>
+    /// <param name="at">When it was so; now where not given.</param>
+    /// <param name="now">Now.</param>
+    public DateTimeOffset Past(string field, DateTimeOffset? at, DateTimeOffset now)
+    {
+        var when = at ?? now;
+        if (when > now.AddMinutes(5) || when < now.AddYears(-2))
+        {
+            Add(field, when > now ? "That time has not come yet." : "That is more than two years ago.", "Give the time at which it was so.");
+        }
+
+        return when;
+    }
+
     /// <summary>A number that must be there, finite, and within [low, high]; returns it, or <paramref name="low"/> when it is
     /// refused.</summary>
     /// <param name="field">The field's name.</param>

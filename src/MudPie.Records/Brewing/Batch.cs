@@ -5,25 +5,6 @@ using MudPie.Records.Shelf;
 
 namespace MudPie.Records.Brewing;
 
-/// <summary>Where a batch stands.</summary>
-public enum BatchState
-{
-    /// <summary>Planned, not begun.</summary>
-    Planned,
-
-    /// <summary>Source in, air on.</summary>
-    Brewing,
-
-    /// <summary>Air off, not yet used up.</summary>
-    Off,
-
-    /// <summary>Put out.</summary>
-    Used,
-
-    /// <summary>On the heap.</summary>
-    Heaped,
-}
-
 /// <summary>One brew, from its plan to its end. The plan is kept as it was made; what happened is in the log.</summary>
 public sealed class Batch : IVersioned
 {
@@ -104,6 +85,26 @@ public sealed class Batch : IVersioned
     public List<BatchBed> Beds { get; } = [];
 
     public List<LogEntry> Log { get; } = [];
+
+    /// <summary>How it stands, for a deed of the core.</summary>
+    public BrewStands Stands() => new(State, Making, StartedAt, [.. Steps.Select(s => s.Id)]);
+
+    /// <summary>Takes what a deed of the core makes of it.</summary>
+    /// <param name="change">The deed's entries and what follows from them.</param>
+    /// <param name="now">When it was written down.</param>
+    /// <param name="source">"hand", "logger" or "demo".</param>
+    /// <returns>The entry of the deed itself.</returns>
+    public LogEntry Take(BrewChange change, DateTimeOffset now, string source)
+    {
+        (State, StartedAt, StripWaiver) = (change.State, change.StartedAt ?? StartedAt, change.Waiver ?? StripWaiver);
+        // A deed that ends a brew stops its air; one whose air was off already keeps that hour.
+        AirOffAt = change.State is BatchState.Off ? change.AirOffAt ?? AirOffAt : AirOffAt ?? change.AirOffAt;
+        List<LogEntry> entries = [.. change.Entries.Select(e => new LogEntry {
+            Kind = e.Kind, At = e.At, RecordedAt = now, Number = e.Number, Text = e.Text, Typed = e.Typed, Source = source
+        })];
+        Log.AddRange(entries);
+        return entries.First(e => e.Kind == change.Deed);
+    }
 }
 
 /// <summary>A bed that a batch is for.</summary>
@@ -114,52 +115,6 @@ public sealed class BatchBed
     public int BedId { get; set; }
 
     public Bed Bed { get; set; } = null!;
-}
-
-/// <summary>What a log entry is about.</summary>
-public enum LogKind
-{
-    /// <summary>mg/L.</summary>
-    Oxygen,
-
-    /// <summary>°C.</summary>
-    Warmth,
-
-    /// <summary>A <see cref="Core.Brewing.Smell"/> by name.</summary>
-    Smell,
-
-    /// <summary>A <see cref="Core.Brewing.Foam"/> by name.</summary>
-    Foam,
-
-    /// <summary>mg/L of chlorine.</summary>
-    Strip,
-
-    /// <summary>Words.</summary>
-    Note,
-
-    /// <summary>A picture; see <see cref="LogEntry.PhotoId"/>.</summary>
-    Photo,
-
-    /// <summary>A step of the schedule, by its id.</summary>
-    Step,
-
-    /// <summary>The source went in.</summary>
-    Start,
-
-    /// <summary>The air was stopped.</summary>
-    AirOff,
-
-    /// <summary>It went on the heap, and why.</summary>
-    Heaped,
-
-    /// <summary>Fed on the way: mL, and the kind of food.</summary>
-    Fed,
-
-    /// <summary>Other air from then on: L/min in all, at depth.</summary>
-    AirTo,
-
-    /// <summary>A test for gut germs: "found" or "clear".</summary>
-    Pathogen,
 }
 
 /// <summary>One thing seen or done. Never changed: a correction is a new entry that points at the old one.</summary>
@@ -180,6 +135,12 @@ public sealed class LogEntry : IPutRight
     public double? Number { get; set; }
 
     public string? Text { get; set; }
+
+    /// <summary>What the grower typed, word for word; null where nobody typed it.</summary>
+    public string? Typed { get; set; }
+
+    /// <summary>The deed's view of it.</summary>
+    public BrewEntry Said() => new(Kind, At, Number, Text, Typed);
 
     /// <summary>"hand", "logger" or "demo".</summary>
     public required string Source { get; set; }

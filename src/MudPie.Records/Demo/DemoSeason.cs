@@ -1,6 +1,8 @@
 using MudPie.Core.Brewing;
 using MudPie.Core.Judging;
+using MudPie.Core.Measures;
 using MudPie.Core.PuttingOut;
+using MudPie.Core.Workings;
 using MudPie.Records.Brewing;
 using MudPie.Records.Ground;
 using MudPie.Records.Judging;
@@ -56,18 +58,18 @@ internal static class DemoSeason
             ? [new FoodAmount { Kind = "fishHydrolysate", Ml = 12 }, new FoodAmount { Kind = "molasses", Ml = 25 }]
             : null;
         var batch = Plan(kit, vessel, past.Purpose, past.Beds, past.WarmthC, useAt, useAt.AddDays(-3), foods);
-        batch.StartedAt = batch.PlannedStart;
-        batch.State = past.Ends is "used" or "fresh" ? BatchState.Used : BatchState.Heaped;
-        var off = batch.StartedAt.Value.AddHours(batch.BrewHours);
-        batch.AirOffAt = past.Ends == "pump" ? batch.StartedAt.Value.AddHours(9.5) : off;
-        Log(batch, LogKind.Strip, batch.StartedAt.Value, past.Ends == "strip" ? 0.3 : 0);
-        Log(batch, LogKind.Start, batch.StartedAt.Value);
+        var start = batch.PlannedStart;
+        var off = start.AddHours(batch.BrewHours);
+        var strip = past.Ends == "strip";
+        Take(batch, start, BrewDeeds.Start(batch.Stands(), strip ? "0.3" : "0", strip ? "in a hurry" : null, start, start,
+            UnitSystem.Metric));
         if (batch.Making == Making.Tea)
         {
-            Readings(batch, random, past.Ends == "pump" ? 9.5 : null, batch.BrewHours);
+            Readings(batch, random, past.Ends == "pump" ? 9.5 : null, batch.BrewHours, past.Ends is "used" or "fresh");
+            var stopped = past.Ends == "pump" ? start.AddHours(9.5) : off;
+            Take(batch, stopped, BrewDeeds.AirOff(batch.Stands(), stopped, stopped));
         }
 
-        Log(batch, LogKind.AirOff, batch.AirOffAt.Value);
         End(batch, past.Ends, off);
         db.Add(batch);
         if (batch.State == BatchState.Used)
@@ -93,19 +95,14 @@ internal static class DemoSeason
             Log(batch, LogKind.Foam, off.AddHours(-3), null, "over");
         }
 
-        if (ends == "strip")
-        {
-            batch.StripWaiver = "in a hurry";
-        }
-
         if (why is not null)
         {
-            Log(batch, LogKind.Heaped, off, null, why);
+            Take(batch, off, BrewDeeds.Heap(batch.Stands(), why, off));
         }
         else
         {
             Log(batch, LogKind.Smell, off, null, "earthy");
-            Log(batch, LogKind.Step, off.AddMinutes(40), null, "use");
+            batch.Take(BrewDeeds.PutOut(off.AddMinutes(40)), off.AddMinutes(40), "demo");
         }
     }
 
@@ -118,20 +115,18 @@ internal static class DemoSeason
         var batch = Plan(kit, kit.Barrel, Purpose.Leaf, ["Ridge Bed 4", "Ridge Bed 5", "Ridge Bed 6", "Currant Rows"], 19,
             now.AddHours(16.5), now.AddDays(-2), foods);
         batch.Name = "Fennel and currants, tea";
-        batch.State = BatchState.Brewing;
         // In a shed that keeps its warmth: the same story at whatever hour the demo is opened.
         batch.Brew = batch.Brew with { SwingC = 0 };
         var (earlier, begun) = (start - batch.PlannedStart, true);
         // it was begun that much earlier than the model would have it
         batch.Steps = batch.Steps.Select(s => (begun &= s.Id != "check") ? s with { At = s.At + earlier } : s).ToList();
-        batch.StartedAt = start;
         batch.PlannedStart = start;
         batch.BrewHours = 26;
-        Log(batch, LogKind.Strip, start.AddMinutes(-5), 0);
-        Log(batch, LogKind.Start, start);
-        foreach (var step in batch.Steps.TakeWhile(s => s.Id != "check"))
+        Take(batch, start, BrewDeeds.Start(batch.Stands(), "0", null, start, start, UnitSystem.Metric));
+        foreach (var step in batch.Steps.TakeWhile(s => s.Id != "check").Where(s => s.Id is not ("source" or "strip")))
         {
-            Log(batch, LogKind.Step, start.AddMinutes(step.Id is "source" ? 0 : step.Id == "foods" ? 18 : -20), null, step.Id);
+            var at = start.AddMinutes(step.Id == "foods" ? 18 : -20);
+            Take(batch, at, BrewDeeds.Tick(batch.Stands(), step.Id, at, at));
         }
 
         var member = LiveTruth;
@@ -203,14 +198,14 @@ internal static class DemoSeason
     }
 
     /// <summary>Readings every few hours from a hidden brew of its own, with the noise of a pen.</summary>
-    private static void Readings(Batch batch, Random random, double? airOffH, double hours)
+    private static void Readings(Batch batch, Random random, double? airOffH, double hours, bool held)
     {
         double Near(double cv) => Math.Exp(cv * ((random.NextDouble() * 2) - 1));
         BrewRunAnswer Draw() => BrewRun.Of(
             batch.Brew with { Hours = Math.Max(hours, 2), AirOffAtH = airOffH }, 0.25,
             new Multipliers(Near(0.15), Near(0.15), 1, 1, Near(0.2), Near(0.1), 1, Near(0.3), Near(0.1))).Value;
         var run = Draw();
-        for (var i = 0; i < 40 && batch.State == BatchState.Used && run.MinOxygen < BrewRun.Line + 0.3; i++)
+        for (var i = 0; i < 40 && held && run.MinOxygen < BrewRun.Line + 0.3; i++)
         {
             run = Draw(); // what was used had held: the demo's growers heap the others
         }
@@ -294,6 +289,10 @@ internal static class DemoSeason
         return visit;
     }
 
+    /// <summary>Logs as a grower would, through the one door: what it refuses, the demo does not hold either.</summary>
     private static void Log(Batch batch, LogKind kind, DateTimeOffset at, double? number = null, string? text = null) =>
-        batch.Log.Add(new LogEntry { Kind = kind, At = at, RecordedAt = at, Number = number, Text = text, Source = "demo" });
+        Take(batch, at,
+            BrewDeeds.Log(batch.Stands(), kind, number is { } n ? BrewSaid.Of(kind, n) : BrewSaid.Of(kind, text), at, at));
+
+    private static void Take(Batch batch, DateTimeOffset at, Ruling<BrewChange> deed) => batch.Take(deed.Value, at, "demo");
 }

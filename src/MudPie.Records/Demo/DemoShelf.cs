@@ -150,32 +150,32 @@ internal static class DemoShelf
         Set("copper for the hops", i => (i.Kind, i.Price, i.LabelWaitDays) = ("copperSpray", 14, 14));
     }
 
-    private sealed record Stocked(string Input, string? Lot, string Mark, string Origin, int DaysAgo, int? ExpiresIn, double Amount,
+    private sealed record Stocked(string Input, string? Lot, string Mark, LotOrigin Origin, int DaysAgo, int? ExpiresIn, double Amount,
         double? Paid, double KeptC, string Place, double? Minutes = null, string? Notes = null);
 
     private static readonly Stocked[] Stock =
     [
-        new("leaf-mould compost", "LM-1", "LM-1", "made", 560, null, 2400, null, 12, "bay 1, covered", 900),
-        new("leaf-mould compost", "LM-2", "LM-2", "made", 120, null, 1100, null, 12, "bay 2, covered", 420),
-        new("castings from the bin", "C-4", "C-4", "made", 540, null, 620, null, 15, "the worm bin's tray", 300),
-        new("fish hydrolysate", null, "F-24", "bought", 545, -20, 5, 32.5, 16, "shed shelf"),
-        new("fish hydrolysate", null, "F-25", "bought", 150, 420, 10, 62, 16, "shed shelf"),
-        new("kelp liquid", null, "K-11", "bought", 540, 90, 5, 36, 16, "shed shelf"),
-        new("humic liquid", null, "H-3", "bought", 400, 330, 5, 29, 16, "shed shelf"),
-        new("molasses", null, "M-2", "bought", 520, 500, 20, 42, 18, "shed floor"), new("oat flour", null, "O-5", "bought", 90, 60, 5, 7,
-            18, "house"), new("ascorbic acid powder", null, "A-1", "bought", 300, 430, 0.5, 9.5, 18, "house"),
-        new("liquid seaweed", null, "S-7", "bought", 210, 320, 5, 47, 16, "shed shelf", null, "brown weed, fresh, alkali"),
-        new("fulvic acid", null, "FU-2", "bought", 210, 500, 2, 23, 16, "shed shelf"),
-        new("dried kelp meal", null, "DK-1", "bought", 330, 700, 25, 45, 14, "barn"),
-        new("Rootbank spores", null, "RB-24", "bought", 600, 6, 0.5, 19, 14, "fridge in the shed"),
-        new("Rootbank spores", null, "RB-25", "bought", 60, 640, 1, 38, 14, "fridge in the shed"),
-        new("Threadwork granules", null, "TG-1", "bought", 200, 160, 2, 52, 16, "house"),
-        new("char from hedge brash", null, "raw, winter burn", "made", 280, null, 400, null, 10, "lidded bins", 480),
-        new("char from hedge brash", null, "charged in castings", "made", 190, null, 260, null, 10, "bay 3", 200),
-        new("coir", null, "bale 1", "bought", 180, null, 150, 18, 14, "barn"), new("gypsum", null, "G-1", "bought", 260, null, 200, 70, 12,
-            "barn"), new("feather meal", null, "FM-1", "bought", 170, 300, 25, 32, 12, "barn"),
-        new("potassium sulphate", null, "PS-1", "bought", 170, null, 25, 37, 12, "barn"),
-        new("copper for the hops", null, "CU-1", "bought", 380, 340, 1, 14, 12, "locked cupboard"),
+        new("leaf-mould compost", "LM-1", "LM-1", LotOrigin.Made, 560, null, 2400, null, 12, "bay 1, covered", 900),
+        new("leaf-mould compost", "LM-2", "LM-2", LotOrigin.Made, 120, null, 1100, null, 12, "bay 2, covered", 420),
+        new("castings from the bin", "C-4", "C-4", LotOrigin.Made, 540, null, 620, null, 15, "the worm bin's tray", 300),
+        new("fish hydrolysate", null, "F-24", LotOrigin.Bought, 545, -20, 5, 32.5, 16, "shed shelf"),
+        new("fish hydrolysate", null, "F-25", LotOrigin.Bought, 150, 420, 10, 62, 16, "shed shelf"),
+        new("kelp liquid", null, "K-11", LotOrigin.Bought, 540, 90, 5, 36, 16, "shed shelf"),
+        new("humic liquid", null, "H-3", LotOrigin.Bought, 400, 330, 5, 29, 16, "shed shelf"),
+        new("molasses", null, "M-2", LotOrigin.Bought, 520, 500, 20, 42, 18, "shed floor"), new("oat flour", null, "O-5", LotOrigin.Bought, 90, 60, 5, 7,
+            18, "house"), new("ascorbic acid powder", null, "A-1", LotOrigin.Bought, 300, 430, 0.5, 9.5, 18, "house"),
+        new("liquid seaweed", null, "S-7", LotOrigin.Bought, 210, 320, 5, 47, 16, "shed shelf", null, "brown weed, fresh, alkali"),
+        new("fulvic acid", null, "FU-2", LotOrigin.Bought, 210, 500, 2, 23, 16, "shed shelf"),
+        new("dried kelp meal", null, "DK-1", LotOrigin.Bought, 330, 700, 25, 45, 14, "barn"),
+        new("Rootbank spores", null, "RB-24", LotOrigin.Bought, 600, 6, 0.5, 19, 14, "fridge in the shed"),
+        new("Rootbank spores", null, "RB-25", LotOrigin.Bought, 60, 640, 1, 38, 14, "fridge in the shed"),
+        new("Threadwork granules", null, "TG-1", LotOrigin.Bought, 200, 160, 2, 52, 16, "house"),
+        new("char from hedge brash", null, "raw, winter burn", LotOrigin.Made, 280, null, 400, null, 10, "lidded bins", 480),
+        new("char from hedge brash", null, "charged in castings", LotOrigin.Made, 190, null, 260, null, 10, "bay 3", 200),
+        new("coir", null, "bale 1", LotOrigin.Bought, 180, null, 150, 18, 14, "barn"), new("gypsum", null, "G-1", LotOrigin.Bought, 260, null, 200, 70, 12,
+            "barn"), new("feather meal", null, "FM-1", LotOrigin.Bought, 170, 300, 25, 32, 12, "barn"),
+        new("potassium sulphate", null, "PS-1", LotOrigin.Bought, 170, null, 25, 37, 12, "barn"),
+        new("copper for the hops", null, "CU-1", LotOrigin.Bought, 380, 340, 1, 14, 12, "locked cupboard"),
     ];
 
     private static void Lots(HoldingDb db, DateTimeOffset now)
@@ -188,7 +188,7 @@ internal static class DemoShelf
                 Mark = s.Mark, Origin = s.Origin, From = from, Expires = s.ExpiresIn is { } d ? now.AddDays(d) : null,
                 Place = s.Place, KeptC = s.KeptC, Paid = s.Paid, Minutes = s.Minutes, Notes = s.Notes
             };
-            lot.Entries.Add(new StockEntry { At = from, RecordedAt = from, Amount = s.Amount, Reason = "in" });
+            lot.Entries.Add(new StockEntry { At = from, RecordedAt = from, Amount = s.Amount, Reason = StockReason.In });
             input.Lots.Add(lot);
         }
     }
@@ -207,24 +207,24 @@ internal static class DemoShelf
                 if (input is not null)
                 {
                     Draw(db, input, (input.Unit ?? InputKinds.Of(input.Kind).Unit) == "L" ? litres : litres * (input.Density ?? 0.55),
-                        batch.StartedAt!.Value, "brew", batch.Id, null);
+                        batch.StartedAt!.Value, StockReason.Brew, batch.Id, null);
                 }
             }
         }
 
         var fulvic = db.Lots.Local.First(l => l.Mark == "FU-2");
         fulvic.Entries.Add(new StockEntry {
-            At = now.AddDays(-9), RecordedAt = now.AddDays(-9), Amount = -1.998, Reason = "count",
+            At = now.AddDays(-9), RecordedAt = now.AddDays(-9), Amount = -1.998, Reason = StockReason.Count,
             Note = "the cap had leaked: a spoonful left"
         });
         var fish = db.Lots.Local.First(l => l.Mark == "F-24");
         fish.Entries.Add(new StockEntry {
-            At = now.AddDays(-100), RecordedAt = now.AddDays(-100), Amount = -0.3, Reason = "spilt",
+            At = now.AddDays(-100), RecordedAt = now.AddDays(-100), Amount = -0.3, Reason = StockReason.Spilt,
             Note = "knocked over in the truck"
         });
     }
 
-    private static List<ApplicationItem> Draw(HoldingDb db, Input input, double amount, DateTimeOffset at, string reason, int? batchId,
+    private static List<ApplicationItem> Draw(HoldingDb db, Input input, double amount, DateTimeOffset at, StockReason reason, int? batchId,
         int? applicationId)
     {
         var standing = input.Lots.Where(l => l.From <= at)
@@ -281,7 +281,7 @@ internal static class DemoShelf
                 new ApplicationBed { Bed = b, TotalL = mixL / 1.05 * b.AreaM2 / ground.Sum(x => x.AreaM2) }));
             db.Add(job);
             Save(db);
-            job.Items.AddRange(Draw(db, db.Inputs.Local.First(i => i.Name == input), amount, at, "used", null, job.Id));
+            job.Items.AddRange(Draw(db, db.Inputs.Local.First(i => i.Name == input), amount, at, StockReason.Used, null, job.Id));
             if (job.Sprayer is { } s)
             {
                 s.Washes.Add(new SprayerWash { ApplicationId = job.Id, At = at.AddMinutes(50), RecordedAt = at.AddMinutes(52) });
@@ -308,7 +308,7 @@ internal static class DemoShelf
         {
             entry.Lot.Entries.Add(new StockEntry {
                 At = right.RecordedAt, RecordedAt = right.RecordedAt, Amount = -entry.Amount,
-                Reason = "undone", ApplicationId = wrong.Id, Note = right.CorrectionWhy
+                Reason = StockReason.Undone, ApplicationId = wrong.Id, Note = right.CorrectionWhy
             });
         }
     }

@@ -173,6 +173,9 @@ public sealed class TrialMeasure
 
     /// <summary>"last", "mean" (over time) or "half" (days until half were up): how several dates become one figure.</summary>
     public string Dates { get; set; } = "last";
+
+    /// <summary>As a deed of the core knows it.</summary>
+    public PlotMeasure Measured() => new(Name, Kind, Low, High, Unit, OutOf);
 }
 
 /// <summary>One figure on one plot. Never changed: a correction is a new one that points at the old.</summary>
@@ -207,6 +210,9 @@ public sealed class TrialReading : IPutRight
     public int? CorrectsId { get; set; }
 
     public string? CorrectionWhy { get; set; }
+
+    /// <summary>As a deed of the core knows it.</summary>
+    public PlotFigure Figure() => new(Value, OutOf, MissingWhy, KeptAnyway);
 }
 
 /// <summary>A photo of a plot.</summary>

@@ -72,6 +72,9 @@ namespace MudPie.Records.Migrations
                     b.Property<long>("RecordedAt")
                         .HasColumnType("INTEGER");
 
+                    b.Property<string>("Typed")
+                        .HasColumnType("TEXT");
+
                     b.HasKey("Id");
 
                     b.HasIndex("CorrectsId");
@@ -293,6 +296,9 @@ namespace MudPie.Records.Migrations
                         .HasColumnType("TEXT");
 
                     b.Property<string>("Text")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Typed")
                         .HasColumnType("TEXT");
 
                     b.HasKey("Id");
@@ -2120,6 +2126,9 @@ namespace MudPie.Records.Migrations
 
                     b.Property<long>("RecordedAt")
                         .HasColumnType("INTEGER");
+
+                    b.Property<string>("Typed")
+                        .HasColumnType("TEXT");
 
                     b.HasKey("Id");
 

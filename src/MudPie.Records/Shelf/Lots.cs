@@ -1,3 +1,4 @@
+using MudPie.Core.Shelf;
 using MudPie.Records.Ground;
 
 namespace MudPie.Records.Shelf;
@@ -14,8 +15,7 @@ public sealed class StockLot
     /// <summary>What stands on it.</summary>
     public required string Mark { get; set; }
 
-    /// <summary>"bought" or "made".</summary>
-    public required string Origin { get; set; }
+    public required LotOrigin Origin { get; set; }
 
     /// <summary>When it was bought or made.</summary>
     public DateTimeOffset From { get; set; }
@@ -56,13 +56,23 @@ public sealed class StockEntry
     /// <summary>In the input's unit; below 0 where it was taken.</summary>
     public double Amount { get; set; }
 
-    /// <summary>"in", "brew", "used", "made", "spilt", "count", "undone", or "more": by how much a use that happened was more than the book
-    /// held.</summary>
-    public required string Reason { get; set; }
+    public required StockReason Reason { get; set; }
+
+    /// <summary>The amount as the grower typed it; null where nobody typed it.</summary>
+    public string? Typed { get; set; }
 
     public int? BatchId { get; set; }
 
     public int? ApplicationId { get; set; }
 
     public string? Note { get; set; }
+
+    /// <summary>An entry that a deed of the core writes.</summary>
+    /// <param name="change">What changes.</param>
+    /// <param name="at">When it was so.</param>
+    /// <param name="now">When it was written down.</param>
+    public static StockEntry Of(StockChange change, DateTimeOffset at, DateTimeOffset now) => new() {
+        LotId = change.LotId, At = at, RecordedAt = now, Amount = change.Amount, Reason = change.Reason, Note = change.Note,
+        Typed = change.Typed
+    };
 }

@@ -108,6 +108,10 @@ public sealed class BookCells(DateTimeOffset now)
         return known[0];
     }
 
+    /// <summary>A member of an idea, by its word.</summary>
+    public T One<T>(string cell, [CallerArgumentExpression(nameof(cell))] string of = "")
+        where T : struct, Enum => Words.Read<T>(OneOf(cell, Words.All<T>(), of)) ?? default;
+
     /// <summary>A time that has been.</summary>
     public DateTimeOffset Past(string cell, [CallerArgumentExpression(nameof(cell))] string of = "")
     {

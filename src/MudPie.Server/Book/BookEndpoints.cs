@@ -88,7 +88,7 @@ public static class BookEndpoints
             entries.AddRange((await db.Harvests.AsNoTracking().Where(h => bed == null || h.BedId == bed).OrderByDescending(h => h.At)
                 .Take(take).Select(h => new { h, Bed = h.Bed.Name }).ToListAsync())
                 .Select(x => new BookEntry("harvest", x.h.Id, x.h.At, x.h.RecordedAt,
-                    $"{Units.Show(x.h.Kg * 1000, Dimension.Mass, units)} of {x.h.Crop} harvested", x.h.Note is null ? [] : [x.h.Note],
+                    $"{Units.Show(x.h.Kg * 1000, Dimension.Mass, units)} of {x.h.Crop} harvested", [.. new[] { AsTyped.Beside(x.h.Typed, Units.Show(x.h.Kg * 1000, Dimension.Mass, units)), x.h.Note }.OfType<string>()],
                     [x.Bed], x.h.CorrectsId, corrected.TryGetValue(x.h.Id, out var by) ? by : null, null, false, true, null, x.h.BedId)));
         }
 
@@ -171,23 +171,13 @@ public static class BookEndpoints
         writes.Do<Kept>(async () =>
     {
         var old = await db.Applications.ThatStand().FirstOrDefaultAsync(a => a.Id == id);
-        var why = (r.Why ?? "").Trim();
-        var checks = new Checks();
-        if (old is null)
+        var deed = BookDeeds.Strike(old is not null, r.Why);
+        if (deed.Refused is { } refused)
         {
-            checks.Add("id", "That entry is not there, or was put right already.", "Correct the newest one.");
+            return refused;
         }
 
-        if (why.Length is < 3 or > 300)
-        {
-            checks.Add("why", "It is not said why.", "Say in a few words why it never happened; both stay readable.");
-        }
-
-        if (!checks.Sound)
-        {
-            return checks.Refusal;
-        }
-
+        var why = deed.Value;
         await stock.GiveBack(id, clock.Now, why);
         foreach (var giving in await db.Givings.Where(g => g.ApplicationId == id).ToListAsync())
         {
@@ -211,28 +201,15 @@ public static class BookEndpoints
     private static Task<IResult> KeepHarvest(HarvestRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
         writes.Do<Kept>(async () =>
     {
-        var fields = new TypedFields(await clock.Units());
-        var bed = await db.Beds.AsNoTracking().FirstOrDefaultAsync(b => b.Id == r.BedId);
-        if (bed is null)
+        var crop = await db.Beds.Where(b => b.Id == r.BedId).Select(b => b.Crop).FirstOrDefaultAsync();
+        var righted = new Righted(r.CorrectsId, await db.Harvests.ThatStand().AnyAsync(h => h.Id == r.CorrectsId));
+        var deed = BookDeeds.Harvest(crop, BookDeeds.Weight(r.Weight, await clock.Units()), r.Note, r.At, righted, clock.Now);
+        if (deed.Refused is { } refused)
         {
-            fields.Checks.Add("bedId", "No bed was chosen.", "Choose the bed it came from.");
+            return refused;
         }
 
-        if (r.CorrectsId is { } old && !await db.Harvests.ThatStand().AnyAsync(h => h.Id == old))
-        {
-            fields.Checks.Add("correctsId", "That entry is not there, or was put right already.", "Correct the newest one.");
-        }
-
-        var kept = new HarvestEntry {
-            BedId = bed?.Id ?? 0, Crop = bed?.Crop ?? "", At = fields.Past("at", r.At, clock.Now),
-            RecordedAt = clock.Now, Kg = fields.Quantity("weight", r.Weight, Dimension.Mass, 0, 1e9) / 1000,
-            Note = string.IsNullOrWhiteSpace(r.Note) ? null : r.Note.Trim(), CorrectsId = r.CorrectsId
-        };
-        if (!fields.Checks.Sound)
-        {
-            return fields.Checks.Refusal;
-        }
-
+        var kept = HarvestEntry.Of(deed.Value, r.BedId!.Value, r.CorrectsId, clock.Now);
         db.Harvests.Add(kept);
         await db.SaveChangesAsync();
         return Writes.Done(new Kept(kept.Id));
@@ -240,32 +217,14 @@ public static class BookEndpoints
 
     private static Task<IResult> KeepSeen(SeenRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
     {
-        var fields = new TypedFields(await clock.Units());
-        var text = (r.Text ?? "").Trim();
-        if (text.Length is 0 or > 1000)
+        var righted = new Righted(r.CorrectsId, await db.Observations.ThatStand().AnyAsync(o => o.Id == r.CorrectsId));
+        var deed = BookDeeds.Sight(r.Text, r.BedId is null || await db.Beds.AnyAsync(b => b.Id == r.BedId), r.At, righted, clock.Now);
+        if (deed.Refused is { } refused)
         {
-            fields.Checks.Add("text", text.Length == 0 ? "There is nothing in it." : "That is too long.", "Write up to 1,000 letters.");
+            return refused;
         }
 
-        if (r.BedId is not null && !await db.Beds.AnyAsync(b => b.Id == r.BedId))
-        {
-            fields.Checks.Add("bedId", "That bed is not there.", "Choose from the list, or none.");
-        }
-
-        if (r.CorrectsId is { } old && !await db.Observations.ThatStand().AnyAsync(o => o.Id == old))
-        {
-            fields.Checks.Add("correctsId", "That entry is not there, or was put right already.", "Correct the newest one.");
-        }
-
-        var kept = new Observation {
-            BedId = r.BedId, At = fields.Past("at", r.At, clock.Now), RecordedAt = clock.Now, Text = text,
-            CorrectsId = r.CorrectsId
-        };
-        if (!fields.Checks.Sound)
-        {
-            return fields.Checks.Refusal;
-        }
-
+        var kept = Observation.Of(deed.Value, r.BedId, r.CorrectsId, clock.Now);
         db.Observations.Add(kept);
         await db.SaveChangesAsync();
         return Writes.Done(new Kept(kept.Id));

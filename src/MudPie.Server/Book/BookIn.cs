@@ -1,4 +1,6 @@
 using Microsoft.EntityFrameworkCore;
+using MudPie.Core.Book;
+using MudPie.Core.Measures;
 using MudPie.Core.Workings;
 using MudPie.Records;
 using MudPie.Records.Book;
@@ -207,7 +209,7 @@ public sealed class BookIn(HoldingDb db, DateTimeOffset now)
         }
 
         var lot = new StockLot {
-            Input = input, Mark = r.lot, Origin = _cells.OneOf(r.what_kind, ["bought", "made"]),
+            Input = input, Mark = r.lot, Origin = _cells.One<LotOrigin>(r.what_kind),
             From = _cells.Past(r.at), Expires = r.expires.Length > 0 ? _cells.Time(r.expires) : null, Place = BookCells.Text(r.weather),
             KeptC = _cells.Maybe(r.kept_c), Paid = _cells.Maybe(r.paid), Minutes = _cells.Maybe(r.minutes),
             Notes = BookCells.Text(r.note)
@@ -256,10 +258,18 @@ public sealed class BookIn(HoldingDb db, DateTimeOffset now)
             return;
         }
 
-        var h = new HarvestEntry {
-            Bed = bed, At = _cells.Past(r.at), RecordedAt = _cells.Recorded(r.recorded_at), Crop = r.crop,
-            Kg = _cells.Amount(r.amount), Note = BookCells.Text(r.note)
-        };
+        // A file may tell of older years than a form takes: its hours are judged by its cells, the rest by the one door.
+        var (at, kg) = (_cells.Past(r.at), _cells.Amount(r.amount));
+        var deed = BookDeeds.Harvest(r.crop, Worked.Of(new Amount("", kg, $"{r.amount} kg", null), "kg", Evidence.MeasuredHere), r.note,
+            at, Righted.None, at);
+        if (deed.Refused is { } wrong)
+        {
+            _cells.Wrong(wrong.Problems[0].Wrong, wrong.Problems[0].WayOut);
+            return;
+        }
+
+        var h = HarvestEntry.Of(deed.Value, bed.Id, null, _cells.Recorded(r.recorded_at));
+        h.Bed = bed;
         harvests[r.entry] = h;
         if (!_known.Contains(BookKeys.Of(h)))
         {
@@ -273,10 +283,16 @@ public sealed class BookIn(HoldingDb db, DateTimeOffset now)
 
     private void Seen(BookRow r, Dictionary<string, Observation> seen)
     {
-        var o = new Observation {
-            Bed = _beds.GetValueOrDefault(r.bed), At = _cells.Past(r.at), RecordedAt = _cells.Recorded(r.recorded_at),
-            Text = r.note
-        };
+        var (at, bed) = (_cells.Past(r.at), _beds.GetValueOrDefault(r.bed));
+        var deed = BookDeeds.Sight(r.note, true, at, Righted.None, at);
+        if (deed.Refused is { } wrong)
+        {
+            _cells.Wrong(wrong.Problems[0].Wrong, wrong.Problems[0].WayOut);
+            return;
+        }
+
+        var o = Observation.Of(deed.Value, bed?.Id, null, _cells.Recorded(r.recorded_at));
+        o.Bed = bed;
         seen[r.entry] = o;
         if (!_known.Contains(BookKeys.Of(o)))
         {
@@ -331,7 +347,7 @@ public sealed class BookIn(HoldingDb db, DateTimeOffset now)
                 var stock = new StockEntry {
                     At = _cells.Past(r.at), RecordedAt = _cells.Recorded(r.recorded_at),
                     Amount = _cells.Number(r.amount),
-                    Reason = _cells.OneOf(r.why, ["in", "brew", "used", "made", "spilt", "count", "undone", StockKeeper.More]),
+                    Reason = _cells.One<StockReason>(r.why),
                     Note = BookCells.Text(r.note)
                 };
                 l.Entries.Add(stock);

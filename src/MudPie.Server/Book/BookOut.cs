@@ -92,7 +92,7 @@ public static class BookOut
             foreach (var l in i.Lots.OrderBy(l => l.Mark))
             {
                 rows.Add(new BookRow {
-                    kind = "lot", what = i.Name, place = i.Lot ?? "", lot = l.Mark, what_kind = l.Origin, at = T(l.From),
+                    kind = "lot", what = i.Name, place = i.Lot ?? "", lot = l.Mark, what_kind = l.Origin.Word(), at = T(l.From),
                     expires = T(l.Expires), weather = l.Place ?? "", kept_c = N(l.KeptC), paid = N(l.Paid), minutes = N(l.Minutes),
                     note = l.Notes ?? ""
                 });
@@ -105,7 +105,7 @@ public static class BookOut
                     recorded_at = T(e.RecordedAt),
                     amount = N(e.Amount),
                     unit = unit,
-                    why = e.Reason,
+                    why = e.Reason.Word(),
                     entry = e.ApplicationId is { } a ? entry.GetValueOrDefault(a, "") : "",
                     note = e.Note ?? (e.BatchId is { } b ? batches[b] : ""),
                 }));

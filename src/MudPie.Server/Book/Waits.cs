@@ -1,6 +1,7 @@
 using Microsoft.EntityFrameworkCore;
 using MudPie.Core.Book;
 using MudPie.Core.Brewing;
+using MudPie.Core.Measures;
 using MudPie.Core.Shelf;
 using MudPie.Core.Workings;
 using MudPie.Records;

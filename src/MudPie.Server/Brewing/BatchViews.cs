@@ -24,7 +24,7 @@ public sealed record StepView(string Id, string Name, string Detail, DateTimeOff
 
 /// <summary>An entry of the log; one that was put right says by which.</summary>
 public sealed record LogView(int Id, LogKind Kind, DateTimeOffset At, double? Number, string? Text, string Shown, string Source,
-    int? CorrectsId, int? CorrectedById, int? PhotoId);
+    int? CorrectsId, int? CorrectedById, int? PhotoId, string? Typed, string Again);
 
 /// <summary>A vessel to draw.</summary>
 public sealed record VesselView(string Name, string Shape, double TotalL, double WorkingL, double BrewL, double DepthM, string Diffuser,
@@ -81,7 +81,12 @@ public static class BatchViews
     /// <summary>An entry as pages show it.</summary>
     public static LogView Line(LogEntry l, IReadOnlyDictionary<int, int> corrected, UnitSystem units) =>
         new(l.Id, l.Kind, l.At, l.Number, l.Text, Shown(l, units), l.Source, l.CorrectsId, corrected.TryGetValue(l.Id, out var by)
-            ? by : null, l.PhotoId);
+            ? by : null, l.PhotoId, AsTyped.Beside(l.Typed, Shown(l, units)), Again(l, units));
+
+    /// <summary>What stands in the field when an entry is put right: the words typed where they can be read alone, else the figure with its
+    /// unit.</summary>
+    private static string Again(LogEntry l, UnitSystem units) => l.Number is null ? l.Text ?? ""
+        : l.Typed is { } typed && BrewSaid.Read(l.Kind, typed, units) is { Refused: null } ? typed : Shown(l, units);
 
     private static string? Lots(Batch b) =>
         new[] { b.SourceInput, b.SecondSourceInput }.OfType<Input>().Select(i => i.Lot is null ? i.Name : $"{i.Name}, {i.Lot}")

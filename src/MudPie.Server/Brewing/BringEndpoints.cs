@@ -1,4 +1,5 @@
 using Microsoft.EntityFrameworkCore;
+using MudPie.Core.Brewing;
 using MudPie.Core.Workings;
 using MudPie.Records;
 using MudPie.Records.Brewing;
@@ -55,11 +56,21 @@ public static class BringEndpoints
         var entries = rows.SelectMany(r => new[] { (Kind: LogKind.Oxygen, r.At, Value: r.MgPerL),
             (Kind: LogKind.Warmth, r.At, Value: r.TemperatureC) })
             .Where(e => e.Value is not null && known.Add((e.Kind, e.At)))
-            .Select(e => new LogEntry {
-                BatchId = id, Kind = e.Kind, At = e.At, RecordedAt = clock.Now, Number = e.Value,
-                Source = "logger"
-            }).ToList();
-        db.Log.AddRange(entries);
+            .ToList();
+        foreach (var e in entries)
+        {
+            // What a logger saw is brought also when the brew is over: it was so. The limits are those of every door.
+            var said = BrewSaid.Of(e.Kind, e.Value!.Value);
+            if (said.Refused is { } refused)
+            {
+                return refused;
+            }
+
+            db.Log.Add(new LogEntry {
+                BatchId = id, Kind = e.Kind, At = e.At, RecordedAt = clock.Now, Number = said.Value.Number, Source = "logger"
+            });
+        }
+
         await db.SaveChangesAsync();
         return Writes.Done(new Brought(entries.Count));
     });

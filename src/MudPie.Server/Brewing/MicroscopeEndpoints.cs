@@ -1,5 +1,6 @@
 using Microsoft.EntityFrameworkCore;
 using MudPie.Core.Brewing;
+using MudPie.Core.Measures;
 using MudPie.Core.Workings;
 using MudPie.Records;
 using MudPie.Records.Brewing;
@@ -39,26 +40,14 @@ public static class MicroscopeEndpoints
 
     private static Task<IResult> Keep(TallyRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
     {
-        var fields = new TypedFields(await clock.Units());
-        var stage = fields.OneOf("stage", r.Stage, "source", "extracted", "end", "beforePump", "afterPump");
-        var at = fields.Past("at", r.At, clock.Now);
-        var worked = MicroscopeTally.Of(r.Tally);
-        if (worked.Refused is { } refused)
+        var deed = TallyDeeds.Count(r.Stage, r.Tally,
+            await db.Inputs.AnyAsync(i => i.Id == r.InputId), await db.Batches.AnyAsync(b => b.Id == r.BatchId), r.At, clock.Now);
+        if (deed.Refused is { } refused)
         {
-            fields.Checks.Add(refused, "tally.");
+            return refused;
         }
 
-        if (stage == "source" ? !await db.Inputs.AnyAsync(i => i.Id == r.InputId) : !await db.Batches.AnyAsync(b => b.Id == r.BatchId))
-        {
-            fields.Checks.Add(stage == "source" ? "inputId" : "batchId", "It is not said what was counted.", stage == "source"
-                ? "Choose the lot of source." : "Choose the brew.");
-        }
-
-        if (!fields.Checks.Sound)
-        {
-            return fields.Checks.Refusal;
-        }
-
+        var (stage, at) = (deed.Value.Stage, deed.Value.At);
         var kept = new MicroscopeTallyKept {
             BatchId = stage == "source" ? null : r.BatchId, InputId = stage == "source" ? r.InputId : null,
             At = at, RecordedAt = clock.Now, Stage = stage, Tally = r.Tally

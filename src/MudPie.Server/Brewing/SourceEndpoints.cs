@@ -1,5 +1,6 @@
 using Microsoft.EntityFrameworkCore;
 using MudPie.Core.Brewing;
+using MudPie.Core.Measures;
 using MudPie.Core.Workings;
 using MudPie.Records;
 using MudPie.Records.Brewing;

@@ -1,5 +1,6 @@
 using System.Globalization;
 using Microsoft.EntityFrameworkCore;
+using MudPie.Core.Judging.Trials;
 using MudPie.Core.Workings;
 using MudPie.Records;
 using MudPie.Records.Brewing;
@@ -49,8 +50,7 @@ public static class SheetEndpoints
         }
     }
 
-    private static string Shown(TrialReading r) => r.Value is { } v ? v.ToString("0.####", CultureInfo.InvariantCulture)
-        + (r.OutOf is { } of ? $"/{of.ToString("0", CultureInfo.InvariantCulture)}" : "") : $"missing: {r.MissingWhy}";
+    private static string Shown(TrialReading r) => r.Figure().Shown;
 
     private static Task<IResult> Keep(int id, TrialReadingRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
         writes.Do<Kept>(async () =>
@@ -61,114 +61,33 @@ public static class SheetEndpoints
             return Refusal.Of("id", "There is no such trial.", "Open it from the list.");
         }
 
-        var checks = new Checks();
         var measure = trial.Measures.FirstOrDefault(m => m.Id == r.MeasureId);
-        if (measure is null)
-        {
-            checks.Add("measureId", "That is not measured in this trial.", "Choose one from the sheet.");
-        }
-
-        if (!await db.TrialPlots.AnyAsync(p => p.TrialId == id && p.Id == r.PlotId))
-        {
-            checks.Add("plotId", "That plot is not in this trial.", "Choose one from the sheet.");
-        }
-
         var local = await clock.Local();
         var on = Day(r.On ?? local(clock.Now));
-        if (on > Day(local(clock.Now)).AddDays(1) || on < clock.Now.AddYears(-3))
-        {
-            checks.Add("on", on > clock.Now ? "That day has not come yet." : "That is more than three years ago.",
-                "Give the day on which it was measured.");
-        }
-
-        if (trial.State == TrialState.Planned)
-        {
-            checks.Add("trial", "The trial has not begun.", "Start it first.");
-        }
-
-        if (!checks.Sound)
-        {
-            return checks.Refusal;
-        }
-
-        var read = Typed(r, measure!, checks);
-        if (!checks.Sound)
-        {
-            return checks.Refusal;
-        }
-
         var stands = await db.TrialReadings.ThatStand().FirstOrDefaultAsync(x => x.PlotId == r.PlotId && x.MeasureId == r.MeasureId
             && x.On == on);
-        if (stands is not null && stands.Value == read.Value && stands.MissingWhy == read.MissingWhy && stands.OutOf == read.OutOf)
+        var deed = SheetDeeds.Measure(new SheetStands(trial.State, measure?.Measured(),
+            await db.TrialPlots.AnyAsync(p => p.TrialId == id && p.Id == r.PlotId), on, Day(local(clock.Now)), clock.Now,
+            stands?.Figure()), r.Value, r.MissingWhy, r.KeepAnyway, r.CorrectionWhy);
+        if (deed.Refused is { } refused)
         {
-            return Writes.Done(new Kept(stands.Id)); // the same figure again, from another window: kept once
+            return refused;
         }
 
-        if (stands is not null && string.IsNullOrWhiteSpace(r.CorrectionWhy))
+        if (deed.Value is not { } figure)
         {
-            return Refusal.Of("correctionWhy", $"{Shown(stands)} stands there already.",
-                "Say what was wrong with it: the old figure stays readable.");
+            return Writes.Done(new Kept(stands!.Id)); // the same figure again, from another window: kept once
         }
 
-        (read.TrialId, read.PlotId, read.MeasureId, read.On, read.RecordedAt) = (id, r.PlotId!.Value, measure!.Id, on, clock.Now);
-        (read.CorrectsId, read.CorrectionWhy) = (stands?.Id, stands is null ? null : r.CorrectionWhy!.Trim());
-        db.TrialReadings.Add(read);
+        var kept = new TrialReading {
+            TrialId = id, PlotId = r.PlotId!.Value, MeasureId = measure!.Id, On = on, RecordedAt = clock.Now, Value = figure.Value,
+            OutOf = figure.OutOf, MissingWhy = figure.MissingWhy, KeptAnyway = figure.KeptAnyway, CorrectsId = stands?.Id,
+            CorrectionWhy = stands is null ? null : r.CorrectionWhy!.Trim()
+        };
+        db.TrialReadings.Add(kept);
         await db.SaveChangesAsync();
-        return Writes.Done(new Kept(read.Id));
+        return Writes.Done(new Kept(kept.Id));
     });
-
-    private static TrialReading Typed(TrialReadingRequest r, TrialMeasure m, Checks checks)
-    {
-        var typed = (r.Value ?? "").Trim();
-        if (typed.Length == 0)
-        {
-            if (string.IsNullOrWhiteSpace(r.MissingWhy) || r.MissingWhy.Length > 200)
-            {
-                checks.Add("value", "Nothing was typed.", "Give a figure, or say in a few words why the plot is missing.");
-            }
-
-            return new TrialReading { MissingWhy = r.MissingWhy?.Trim() };
-        }
-
-        var parts = typed.Split('/', 2);
-        if (Core.Measures.TypedNumber.Of(parts[0]) is { Other: { } thousand } two && (thousand <= m.High || r.KeepAnyway))
-        {
-            checks.Add(two.TwoWays("value", parts[0]));
-            return new TrialReading();
-        }
-
-        if (!Number(parts[0], out var value) || (parts.Length == 2 && !Number(parts[1], out _)))
-        {
-            checks.Add("value", $"“{(typed.Length > 20 ? typed[..20] : typed)}” is no figure.", m.Kind == Scale.Count
-                ? "Type it as 44, or 44/48 where the number sown differs." : "Type it as 3.16.");
-            return new TrialReading();
-        }
-
-        double? outOf = m.Kind != Scale.Count ? null : parts.Length == 2 && Number(parts[1], out var of) ? of : m.OutOf;
-        if (parts.Length == 2 && m.Kind != Scale.Count)
-        {
-            checks.Add("value", $"{m.Name} is not so many out of so many.", "Type one figure.");
-        }
-        else if (m.Kind == Scale.Count && !(value >= 0 && value == Math.Floor(value) && outOf >= 1 && value <= outOf))
-        {
-            checks.Add("value", $"{typed} out of {outOf:0} can’t be.", "Give whole numbers, and no more than were sown.");
-        }
-        else if ((value < m.Low || value > m.High) && !r.KeepAnyway)
-        {
-            checks.Add("keepAnyway",
-                $"{Say.Number(value, 6)}{Say.Unit(m.Unit)} is {(value < m.Low ? "less" : "more")} than is likely for {m.Name}.",
-                $"Likely is {Say.Number(m.Low)} to {Say.Number(m.High)}. If it is right, keep it anyway.");
-        }
-
-        return new TrialReading { Value = value, OutOf = outOf, KeptAnyway = r.KeepAnyway && (value < m.Low || value > m.High) };
-    }
-
-    private static bool Number(string typed, out double value)
-    {
-        var read = Core.Measures.TypedNumber.Of(typed);
-        value = read.Value ?? 0;
-        return read.Value is not null && Math.Abs(value) < 1e9;
-    }
 
     private static DateTimeOffset Day(DateTimeOffset at) => new(at.Year, at.Month, at.Day, 0, 0, 0, TimeSpan.Zero);
 

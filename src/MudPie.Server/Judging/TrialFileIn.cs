@@ -166,13 +166,20 @@ public sealed class TrialFileIn(DateTimeOffset now)
                     "Write days as 2026-07-18, and keep plots and measures as they are.");
             }
 
+            var figure = PlotFigure.Of(measure.Measured(), At("value") is { } v ? TidyTable.Number(v) : null,
+                At("out_of") is { } o ? TidyTable.Number(o) : null, At("missing_why"));
+            if (figure.Refused is { } refused)
+            {
+                return Refusal.Of($"data.csv line {i + 2}", refused.Problems[0].Wrong, refused.Problems[0].WayOut);
+            }
+
             var reading = new TrialReading {
                 Plot = plot,
                 On = new DateTimeOffset(day, TimeSpan.Zero),
                 RecordedAt = new DateTimeOffset(day, TimeSpan.Zero),
-                Value = At("value") is { } v ? TidyTable.Number(v) : null,
-                OutOf = At("out_of") is { } o ? TidyTable.Number(o) : null,
-                MissingWhy = At("missing_why"),
+                Value = figure.Value.Value,
+                OutOf = figure.Value.OutOf,
+                MissingWhy = figure.Value.MissingWhy,
                 KeptAnyway = At("kept_anyway") == "TRUE",
                 CorrectionWhy = At("correction_why"),
                 MeasureId = measure.Order,

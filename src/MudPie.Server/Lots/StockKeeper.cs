@@ -15,13 +15,13 @@ public sealed class StockKeeper(HoldingDb db, HoldingClock clock)
     /// <summary>Gives back to its lots what a job took, where it was put right or never happened.</summary>
     public async Task GiveBack(int applicationId, DateTimeOffset now, string why)
     {
-        foreach (var entry in await db.StockEntries.AsNoTracking().Where(e => e.ApplicationId == applicationId && e.Reason == "used")
-            .ToListAsync())
+        var used = await db.StockEntries.AsNoTracking().Where(e => e.ApplicationId == applicationId && e.Reason == StockReason.Used)
+            .Select(e => new { e.LotId, e.Amount }).ToListAsync();
+        foreach (var change in StockDeeds.GiveBack(used.Select(u => (u.LotId, u.Amount)), why))
         {
-            db.StockEntries.Add(new StockEntry {
-                LotId = entry.LotId, At = now, RecordedAt = now, Amount = -entry.Amount, Reason = "undone",
-                ApplicationId = applicationId, Note = why
-            });
+            var entry = StockEntry.Of(change, now, now);
+            entry.ApplicationId = applicationId;
+            db.StockEntries.Add(entry);
         }
 
         await db.SaveChangesAsync();
@@ -45,9 +45,6 @@ public sealed class StockKeeper(HoldingDb db, HoldingClock clock)
                 g => (IReadOnlyList<LotStanding>)
                     [.. g.Select(r => new LotStanding(r.Id, r.Mark, r.Left, r.From, r.Expires, r.Unfit || Unfit(r.Answers)))]);
     }
-
-    /// <summary>Reason of the entry that says by how much the book was short of a use that happened.</summary>
-    public const string More = "more";
 
     /// <summary>What would be taken of an input, oldest good lot first, after what is taken already for the same job: a plan never takes
     /// more than there is.</summary>
@@ -73,34 +70,17 @@ public sealed class StockKeeper(HoldingDb db, HoldingClock clock)
     public async Task<(IReadOnlyList<StockEntry> Entries, IReadOnlyList<Draw> Draws)> WriteUse(int inputId, DrawAnswer taken,
         DateTimeOffset at, string? note = null)
     {
-        var draws = taken.Draws.ToList();
-        if (taken.Short > 0 && await db.Lots.Where(l => l.InputId == inputId).OrderByDescending(l => l.From).ThenByDescending(l => l.Id)
-            .Select(l => new { l.Id, l.Mark }).FirstOrDefaultAsync() is { } lot)
-        {
-            draws.Add(new Draw(lot.Id, lot.Mark, taken.Short));
-            db.StockEntries.Add(new StockEntry {
-                LotId = lot.Id, At = at, RecordedAt = clock.Now, Amount = taken.Short, Reason = More,
-                Note = "more was used than the book held: count it"
-            });
-        }
-
-        return (Write(draws, at, "used", note: note), draws);
+        var newest = await db.Lots.Where(l => l.InputId == inputId).OrderByDescending(l => l.From).ThenByDescending(l => l.Id)
+            .Select(l => new { l.Id, l.Mark }).FirstOrDefaultAsync();
+        var (draws, changes) = StockDeeds.Use(taken, newest is null ? null : (newest.Id, newest.Mark), note);
+        var entries = changes.Select(c => StockEntry.Of(c, at, clock.Now)).ToList();
+        db.StockEntries.AddRange(entries);
+        return ([.. entries.Where(e => e.Reason == StockReason.Used)], draws);
     }
 
     /// <summary>What would be taken of an input, oldest good lot first.</summary>
     public async Task<DrawAnswer> Plan(int inputId, double amount, DateTimeOffset on) =>
         Stock.Take((await Standing([inputId])).GetValueOrDefault(inputId) ?? [], amount, on).Value;
-
-    /// <summary>Writes what was taken. To be called within a write.</summary>
-    public IReadOnlyList<StockEntry> Write(IEnumerable<Draw> draws, DateTimeOffset at, string reason, int? batchId = null,
-        string? note = null)
-    {
-        List<StockEntry> entries =
-            [.. draws.Select(d => new StockEntry { LotId = d.LotId, At = at, RecordedAt = clock.Now, Amount = -d.Amount, Reason = reason,
-                BatchId = batchId, Note = note })];
-        db.StockEntries.AddRange(entries);
-        return entries;
-    }
 
     /// <summary>A batch has begun: its source and foods leave the shelf. What the shelf's book is short of is said in words, and the brew
     /// goes on.</summary>
@@ -123,7 +103,13 @@ public sealed class StockKeeper(HoldingDb db, HoldingClock clock)
 
             var amount = InUnit(input!, litres, kind!);
             var taken = await Plan(input!.Id, amount, at);
-            Write(taken.Draws, at, "brew", batch.Id);
+            foreach (var change in StockDeeds.Take(taken.Draws, StockReason.Brew))
+            {
+                var entry = StockEntry.Of(change, at, clock.Now);
+                entry.BatchId = batch.Id;
+                db.StockEntries.Add(entry);
+            }
+
             if (taken.Short > 0)
             {
                 shorts.Add($"the shelf's book is short of {Shown(taken.Short, UnitOf(input), await clock.Units())} of {input.Name}: count "

@@ -1,8 +1,10 @@
 using Microsoft.EntityFrameworkCore;
+using MudPie.Core.Book;
 using MudPie.Core.Brewing;
 using MudPie.Core.Judging;
 using MudPie.Core.Measures;
 using MudPie.Core.Notes;
+using MudPie.Core.PuttingOut;
 using MudPie.Core.Shelf;
 using MudPie.Core.Workings;
 using MudPie.Records;
@@ -60,7 +62,8 @@ public static class NoteEndpoints
             .. (await db.Beds.AsNoTracking().OrderBy(b => b.Id).ToListAsync()).Select(b => new Nameable("bed", b.Id, b.Name, [b.Crop])),
             .. (await db.Waters.AsNoTracking().OrderBy(w => w.Id).ToListAsync()).Select(w => new Nameable("water", w.Id, w.Name, [w.Kind])),
             .. (await db.Inputs.AsNoTracking().Where(i => i.UnfitWhy == null).OrderBy(i => i.Id).ToListAsync()).Select(i =>
-                new Nameable("input", i.Id, i.Name, [InputKinds.Of(i.Kind).Name, i.Lot ?? ""]))];
+                new Nameable("input", i.Id, i.Name, [InputKinds.Of(i.Kind).Name, i.Lot ?? ""])),
+            .. (await db.Sprayers.AsNoTracking().OrderBy(s => s.Id).ToListAsync()).Select(s => new Nameable("sprayer", s.Id, s.Name, []))];
     }
 
     private static async Task<IResult> Read(NoteRequest r, HoldingDb db, HoldingClock clock, StockKeeper stock, TankJobs jobs)
@@ -96,11 +99,11 @@ public static class NoteEndpoints
             minds.Add($"The leaf was not said: kept as the {leaf} leaf.");
         }
 
-        if (u.Kind == "use" && target is not null
-            && (await jobs.Mixed(await db.Inputs.AsNoTracking().FirstAsync(i => i.Id == u.Input!.Id), target.Id,
-                clock.Now)).Verdict is { Tone: Tone.Stop } stop)
+        if (u.Kind == "use" && target is not null)
         {
-            minds.Add($"{stop.Sentence} {stop.Why}");
+            var (sprayer, mixing) = await jobs.Noted(u.Input!.Id, u.Tool?.Id, target.Id, clock.Now);
+            minds.AddRange(new[] { mixing.Verdict, sprayer?.Verdict }.OfType<Verdict>().Where(v => v.Tone == Tone.Stop)
+                .Select(v => $"{v.Sentence} {v.Why}"));
         }
 
         List<Caution> cautions = u.Kind == "use" ? [Cautions.Spraying, Cautions.RunOff] : [];
@@ -151,10 +154,10 @@ public static class NoteEndpoints
         return u.Kind switch {
             "brix" => await Brix(u, target!, at, db, clock, weather),
             "strip" => await Strip(u, target!, at, db),
-            "harvest" => await Harvest(u, target!, at, db, clock),
+            "harvest" => await Harvest(u, r.Text!.Trim(), target!, at, db, clock),
             "use" => await Use(u, target!, at, r.CautionsSeen ?? [], db, clock, stock, weather, jobs),
             "note" when target is not { Kind: "vessel" } => await Seen(u, target, at, db, clock),
-            _ => await InBatch(u, target!, at, db, clock),
+            _ => await InBatch(u, r.Text!.Trim(), target!, at, db, clock),
         };
     });
 
@@ -163,8 +166,8 @@ public static class NoteEndpoints
         time is null || !TimeOnly.TryParse(time, System.Globalization.CultureInfo.InvariantCulture, out var clock)
             ? now : LocalTimes.Last(clock, now, local);
 
-    private static async Task<Ruling<NoteKept>> InBatch(NoteUnderstood u, Nameable vessel, DateTimeOffset at, HoldingDb db,
-        HoldingClock clock)
+    private static async Task<Ruling<NoteKept>> InBatch(NoteUnderstood u, string phrase, Nameable vessel, DateTimeOffset at,
+        HoldingDb db, HoldingClock clock)
     {
         var batch = await db.Batches.Where(b => b.VesselId == vessel.Id && (b.State == BatchState.Brewing || b.State == BatchState.Off))
             .OrderByDescending(b => b.StartedAt).FirstOrDefaultAsync();
@@ -173,20 +176,19 @@ public static class NoteEndpoints
             return Refusal.Of("text", $"Nothing is going in {vessel.Name}.", "Start its batch first, or name another vessel.");
         }
 
-        if (batch.StartedAt is { } started && at < started.AddMinutes(-5))
+        var kind = Words.Read<LogKind>(u.Kind) ?? LogKind.Note;
+        var said = u.Numbers.Count > 0 ? u.Numbers.Select(n => BrewSaid.Of(kind, n, phrase)) : [BrewSaid.Of(kind, u.Word)];
+        foreach (var one in said)
         {
-            return Refusal.Of("text", "That was before this batch began.", "Give a time after its start.");
+            var deed = BrewDeeds.Log(batch.Stands(), kind, one, at, clock.Now);
+            if (deed.Refused is { } refused)
+            {
+                return InText(refused);
+            }
+
+            batch.Take(deed.Value, clock.Now, "hand");
         }
 
-        LogEntry Entry(LogKind kind, double? number, string? text) =>
-            new() { BatchId = batch.Id, Kind = kind, At = at, RecordedAt = clock.Now, Number = number, Text = text, Source = "hand" };
-        db.Log.AddRange(u.Kind switch {
-            "oxygen" => u.Numbers.Select(n => Entry(LogKind.Oxygen, n, null)),
-            "warmth" => u.Numbers.Select(n => Entry(LogKind.Warmth, n, null)),
-            "smell" => [Entry(LogKind.Smell, null, u.Word)],
-            "foam" => [Entry(LogKind.Foam, null, u.Word)],
-            _ => [Entry(LogKind.Note, null, u.Word)],
-        });
         await db.SaveChangesAsync();
         return Writes.Done(new NoteKept(u.Sentence, $"/brew/{batch.Id}"));
     }
@@ -234,20 +236,37 @@ public static class NoteEndpoints
         return Writes.Done(new NoteKept(u.Sentence, "/judge/brix"));
     }
 
-    private static async Task<Ruling<NoteKept>> Harvest(NoteUnderstood u, Nameable bed, DateTimeOffset at, HoldingDb db, HoldingClock clock)
+    private static async Task<Ruling<NoteKept>> Harvest(NoteUnderstood u, string phrase, Nameable bed, DateTimeOffset at, HoldingDb db,
+        HoldingClock clock)
     {
-        var crop = await db.Beds.Where(b => b.Id == bed.Id).Select(b => b.Crop).FirstAsync();
-        db.Harvests.Add(new HarvestEntry { BedId = bed.Id, Crop = crop, At = at, RecordedAt = clock.Now, Kg = u.Numbers[0] });
+        var crop = await db.Beds.Where(b => b.Id == bed.Id).Select(b => b.Crop).FirstOrDefaultAsync();
+        var weight = Worked.Of(new Amount(phrase, u.Numbers[0], $"{Say.Number(u.Numbers[0])} kg", null), "kg", Evidence.MeasuredHere);
+        var deed = BookDeeds.Harvest(crop, weight, null, at, Righted.None, clock.Now);
+        if (deed.Refused is { } refused)
+        {
+            return InText(refused);
+        }
+
+        db.Harvests.Add(HarvestEntry.Of(deed.Value, bed.Id, null, clock.Now));
         await db.SaveChangesAsync();
         return Writes.Done(new NoteKept(u.Sentence, $"/book?bed={bed.Id}"));
     }
 
     private static async Task<Ruling<NoteKept>> Seen(NoteUnderstood u, Nameable? bed, DateTimeOffset at, HoldingDb db, HoldingClock clock)
     {
-        db.Observations.Add(new Observation { BedId = bed?.Id, At = at, RecordedAt = clock.Now, Text = u.Word! });
+        var deed = BookDeeds.Sight(u.Word, true, at, Righted.None, clock.Now);
+        if (deed.Refused is { } refused)
+        {
+            return InText(refused);
+        }
+
+        db.Observations.Add(Observation.Of(deed.Value, bed?.Id, null, clock.Now));
         await db.SaveChangesAsync();
         return Writes.Done(new NoteKept(u.Sentence, bed is null ? "/book" : $"/book?bed={bed.Id}"));
     }
+
+    /// <summary>Whatever a deed found wrong, the phrase is the one field that there is.</summary>
+    private static Refusal InText(Refusal refused) => new([.. refused.Problems.Select(p => p with { Field = "text" })]);
 
     private static async Task<Ruling<NoteKept>> Use(NoteUnderstood u, Nameable bed, DateTimeOffset at, IReadOnlyList<string> seen,
         HoldingDb db, HoldingClock clock, StockKeeper stock, WeatherBook weather, TankJobs jobs)
@@ -260,29 +279,28 @@ public static class NoteEndpoints
                 $"Say how much in {(unit == "L" ? "litres" : "grams")}, or give its density on the shelf.");
         }
 
-        if (new[] { Cautions.Spraying, Cautions.RunOff }.Any(c => !seen.Contains(c.Id)))
-        {
-            return Refusal.Of("cautionsSeen", "The cautions have not been read.", "Read each; then record it.");
-        }
-
-        if ((await jobs.Mixed(input, bed.Id, at)).Verdict is { Tone: Tone.Stop } stop)
-        {
-            return Refusal.Of("text", stop.Sentence, $"{stop.Why} Wait; or put it down under Tank, where a reason is asked for and kept.");
-        }
-
         var counted = await db.Lots.AnyAsync(l => l.InputId == input.Id);
         var draw = await stock.Plan(input.Id, amount, at);
-        if (counted && draw.Short > 0 && !seen.Contains(Cautions.StockShort.Id))
+        var (sprayer, mixing) = await jobs.Noted(input.Id, u.Tool?.Id, bed.Id, at);
+        List<(string, string)> shorts = counted && draw.Short > 0
+            ? [(input.Name, $"{StockKeeper.Shown(draw.Short, unit, await clock.Units())} short")] : [];
+        // A phrase has no room for a reason: what wants one is put down under Tank.
+        var deed = PutOutDeeds.Keep(new JobStands(null, sprayer, mixing, [Cautions.Spraying, Cautions.RunOff], shorts),
+            new JobSaid(null, null, seen));
+        if (deed.Refused is { } refused)
         {
-            return Refusal.Of("text",
-                $"The shelf has {StockKeeper.Shown(amount - draw.Short, unit, await clock.Units())} of {input.Name}, and that takes more.",
-                "Say less, or count the lot on the shelf; or read the caution, and record that it was used all the same.");
+            return new Refusal([.. refused.Problems.Select(p => p.Field switch {
+                "mixWhy" or "items" when mixing.Verdict.Tone == Tone.Stop && shorts.Count == 0 => p with { Field = "text",
+                    WayOut = $"{mixing.Verdict.Why} Wait; or put it down under Tank, where a reason is asked for and kept." },
+                "cautionsSeen" => p,
+                _ => p with { Field = "text" },
+            })]);
         }
 
         var (entries, draws) = counted ? await stock.WriteUse(input.Id, draw, at) : ([], []);
         var job = new Application {
             At = at, RecordedAt = clock.Now, Purpose = u.Purpose ?? Purpose.Root, Dilution = "", OneIn = 1,
-            Tool = "by hand", Fitness = "none", CautionsSeen = string.Join(' ', seen), Why = "noted",
+            Tool = u.Tool?.Name ?? "by hand", SprayerId = u.Tool?.Id, Fitness = "none", CautionsSeen = string.Join(' ', seen), Why = "noted",
             Weather = await weather.At(at, await clock.Units())
         };
         job.Beds.Add(new ApplicationBed { BedId = bed.Id });

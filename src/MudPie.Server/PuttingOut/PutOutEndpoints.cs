@@ -91,7 +91,20 @@ public static class PutOutEndpoints
         var fields = new TypedFields(await clock.Units());
         var tool = ready.Sprayer?.Name ?? fields.Name("tool", r.Tool, "the sprayer or can");
         var at = fields.Past("at", r.At, clock.Now);
-        Refuse(r, ready, fields);
+        var v = ready.Worked.Value;
+        if (v.Job.Verdict.Tone == Tone.Stop)
+        {
+            fields.Checks.Add(v.Job.LoadCount > TankPlan.MostLoads ? "tank" : "per100M2", v.Job.Verdict.Sentence, v.Job.Verdict.Why);
+        }
+
+        var deed = PutOutDeeds.Keep(new JobStands(v.Gate is { Fitness: Fitness.NotFit } gate ? gate.Reasons[0] : null, v.Sprayer, v.Mixing, ready.Worked.Cautions,
+            [.. v.Draws.Where(d => d.Short is not null).Select(d => (d.Name, d.Short!))]),
+            new JobSaid(r.OverrideWhy, r.MixWhy, r.CautionsSeen, r.Who, r.Why));
+        if (deed.Refused is { } no)
+        {
+            fields.Checks.Add(no);
+        }
+
         var old = r.CorrectsId is null ? null : await Old(r, db, fields);
         if (!fields.Checks.Sound)
         {
@@ -103,7 +116,7 @@ public static class PutOutEndpoints
             await stock.GiveBack(old.Id, clock.Now, r.CorrectionWhy!);
         }
 
-        var application = Record(r, ready, tool, at, clock.Now, await weather.At(at, await clock.Units()));
+        var application = Record(r, ready, deed.Value, tool, at, clock.Now, await weather.At(at, await clock.Units()));
         await TakeStock(ready, application, at, stock, old is not null);
 
         db.Applications.Add(application);
@@ -112,16 +125,11 @@ public static class PutOutEndpoints
         {
             var batch = await db.Batches.FirstAsync(x => x.Id == b.Id);
             batch.Learnt = await live.Taught(b.Id);
-            batch.State = BatchState.Used;
-            batch.AirOffAt ??= at;
-            db.Log.Add(new LogEntry {
-                BatchId = b.Id, Kind = LogKind.Step, At = at, RecordedAt = clock.Now, Text = "use",
-                Source = "hand"
-            });
+            batch.Take(BrewDeeds.PutOut(at), clock.Now, "hand");
         }
 
         foreach (var entry in db.ChangeTracker.Entries<StockEntry>().Select(e => e.Entity)
-            .Where(e => e is { Reason: "used", ApplicationId: null }))
+            .Where(e => e is { Reason: StockReason.Used, ApplicationId: null }))
         {
             entry.ApplicationId = application.Id;
         }
@@ -134,55 +142,6 @@ public static class PutOutEndpoints
         await db.SaveChangesAsync();
         return Writes.Done(new Kept(application.Id));
     });
-
-    private static void Refuse(TankRequest r, TankReady ready, TypedFields fields)
-    {
-        var v = ready.Worked.Value;
-        if (v.Gate is { Fitness: Fitness.NotFit } gate && (r.OverrideWhy ?? "").Trim().Length < 10)
-        {
-            fields.Checks.Add("overrideWhy", $"This brew is not fit to use. {gate.Reasons[0]}",
-                "Heap it; or say in words, ten letters at least, why it goes out all the same. The record keeps it.");
-        }
-
-        if (v.Sprayer is { Allowed: false } no)
-        {
-            fields.Checks.Add("sprayerId", no.Verdict.Sentence, no.Verdict.Why);
-        }
-
-        if (v.Mixing?.Pairs.FirstOrDefault(p => p.Gas) is { } gas)
-        {
-            fields.Checks.Add("items", $"Never: {gas.A} and {gas.B}, {gas.Where}. {gas.Why}",
-                "Take one out, or wash the sprayer first. No reason sets this aside.");
-        }
-        else if (v.Mixing?.Verdict.Tone == Tone.Stop && (r.MixWhy ?? "").Trim().Length < 10)
-        {
-            fields.Checks.Add("mixWhy", v.Mixing.Verdict.Sentence,
-                "Leave one out or wait; or say in words, ten letters at least, why it is done all the same. The record keeps it.");
-        }
-
-        if (v.Job.Verdict.Tone == Tone.Stop)
-        {
-            fields.Checks.Add(v.Job.LoadCount > TankPlan.MostLoads ? "tank" : "per100M2", v.Job.Verdict.Sentence, v.Job.Verdict.Why);
-        }
-
-        foreach (var draw in v.Draws.Where(d => d.Short is not null && !r.CautionsSeen.Contains(Cautions.StockShort.Id)))
-        {
-            fields.Checks.Add("items", $"{draw.Name}: {draw.Short} of what this takes.",
-                "Somebody may have used it meanwhile. Count the lot on the shelf, take less, or tick that it was used all the same.");
-        }
-
-        if (r.Who is { Length: > 40 } || r.Why is { Length: > 300 })
-        {
-            fields.Checks.Add(r.Who is { Length: > 40 } ? "who" : "why", "That is too long.", "Up to 40 letters for who, 300 for why.");
-        }
-
-        var unseen = ready.Worked.Cautions.Count(c => !r.CautionsSeen.Contains(c.Id));
-        if (unseen > 0)
-        {
-            fields.Checks.Add("cautionsSeen", $"{unseen} {(unseen == 1 ? "caution has" : "cautions have")} not been ticked.",
-                "Read each and tick it.");
-        }
-    }
 
     private static async Task<Application?> Old(TankRequest r, HoldingDb db, TypedFields fields)
     {
@@ -201,7 +160,8 @@ public static class PutOutEndpoints
         return old;
     }
 
-    private static Application Record(TankRequest r, TankReady ready, string tool, DateTimeOffset at, DateTimeOffset now, string? weather)
+    private static Application Record(TankRequest r, TankReady ready, JobReasons reasons, string tool, DateTimeOffset at,
+        DateTimeOffset now, string? weather)
     {
         var job = ready.Worked.Value.Job;
         var gate = ready.Worked.Value.Gate;
@@ -219,8 +179,8 @@ public static class PutOutEndpoints
             SprayerId = ready.Sprayer?.Id,
             TankL = ready.TankL,
             Fitness = gate is null ? "none" : FitToUse.Name(gate.Fitness),
-            OverrideWhy = gate?.Fitness == Fitness.NotFit ? r.OverrideWhy!.Trim() : null,
-            MixWhy = ready.Worked.Value.Mixing?.Verdict.Tone == Tone.Stop ? r.MixWhy?.Trim() : null,
+            OverrideWhy = reasons.OverrideWhy,
+            MixWhy = reasons.MixWhy,
             CautionsSeen = string.Join(' ', r.CautionsSeen),
             Who = string.IsNullOrWhiteSpace(r.Who) ? null : r.Who.Trim(),
             Why = string.IsNullOrWhiteSpace(r.Why) ? null : r.Why.Trim(),

@@ -299,12 +299,20 @@ public sealed class TankJobs(HoldingDb db, HoldingClock clock, LiveBrew live, St
         return ruling.Worked;
     }
 
-    /// <summary>What the mixing rules say of one thing put on a bed by hand, after what that bed got lately.</summary>
-    public async Task<MixAnswer> Mixed(Input input, int bedId, DateTimeOffset at) => MixingRules.Of(new MixQuestion {
-        Tank = [new MixItem(input.Name, InputKinds.Of(input.Kind).MixClass)],
-        Lately = await Lately([bedId], at),
-        Own = await OwnRules(db),
-    }).Value;
+    /// <summary>What is judged of one thing put on a bed as a note says: the sprayer, where one was named, and the mixing rules after what
+    /// that bed got lately and what the sprayer held last.</summary>
+    public async Task<(SprayerRuling? Sprayer, MixAnswer Mixing)> Noted(int inputId, int? sprayerId, int bedId, DateTimeOffset at)
+    {
+        var input = await db.Inputs.AsNoTracking().FirstAsync(i => i.Id == inputId);
+        var sprayer = await db.Sprayers.AsNoTracking().Include(s => s.Calibrations).FirstOrDefaultAsync(s => s.Id == sprayerId);
+        var mixing = MixingRules.Of(new MixQuestion {
+            Tank = [new MixItem(input.Name, InputKinds.Of(input.Kind).MixClass)],
+            HeldLast = await HeldLast(sprayerId, at),
+            Lately = await Lately([bedId], at),
+            Own = await OwnRules(db),
+        });
+        return (sprayer is null ? null : (await SprayerEndpoints.Judge(sprayer, db, clock.Now)).Value, mixing.Value);
+    }
 
     /// <summary>What the sprayer held in its last job, where it was not washed since.</summary>
     private async Task<List<MixItem>> HeldLast(int? sprayerId, DateTimeOffset at)
@@ -365,7 +373,7 @@ public sealed class TankJobs(HoldingDb db, HoldingClock clock, LiveBrew live, St
     /// <summary>What a unit of each lot cost; null where not known.</summary>
     private async Task<Dictionary<int, double?>> LotPrices(List<int> lots) =>
         (await db.Lots.AsNoTracking().Where(l => lots.Contains(l.Id))
-            .Select(l => new { l.Id, l.Paid, In = l.Entries.Where(e => e.Amount > 0 && e.Reason == "in").Sum(e => e.Amount) })
+            .Select(l => new { l.Id, l.Paid, In = l.Entries.Where(e => e.Amount > 0 && e.Reason == StockReason.In).Sum(e => e.Amount) })
             .ToListAsync())
             .ToDictionary(l => l.Id, l => l.Paid is { } paid && l.In > 0 ? paid / l.In : (double?)null);
 

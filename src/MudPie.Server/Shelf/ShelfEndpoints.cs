@@ -39,9 +39,9 @@ public static class ShelfEndpoints
             .ThenByDescending(e => e.Id).Take(3000)
             .Select(e => new {
                 e.Id, e.LotId, e.At, e.Amount, e.Reason, e.BatchId, Batch = db.Batches.Where(b => b.Id == e.BatchId)
-                .Select(b => b.Name).FirstOrDefault(), e.ApplicationId, e.Note
+                .Select(b => b.Name).FirstOrDefault(), e.ApplicationId, e.Note, e.Typed
             }).ToListAsync()).ToLookup(e => e.LotId);
-        var came = (await db.StockEntries.AsNoTracking().Where(e => e.Reason == "in").GroupBy(e => e.LotId)
+        var came = (await db.StockEntries.AsNoTracking().Where(e => e.Reason == StockReason.In).GroupBy(e => e.LotId)
             .Select(g => new { g.Key, In = g.Sum(e => e.Amount) }).ToListAsync()).ToDictionary(x => x.Key, x => x.In);
         var views = inputs.Select(i =>
         {
@@ -52,7 +52,7 @@ public static class ShelfEndpoints
             {
                 var s = lots.First(x => x.Id == l.Id);
                 var alive = kind.Life is null ? (double?)null : Stock.Alive(kind.Life, l.From, now, l.KeptC);
-                var uncounted = entries[l.Id].FirstOrDefault(e => e.Reason is StockKeeper.More or "count")?.Reason == StockKeeper.More;
+                var uncounted = entries[l.Id].FirstOrDefault(e => e.Reason is StockReason.More or StockReason.Count)?.Reason == StockReason.More;
                 var (says, tone) = uncounted ? ("the book was short: count it", "mind") : Says(s, alive, now);
                 return new LotView(
                     l.Id, l.Mark, l.Origin, StockKeeper.Shown(Math.Max(0, s.Left), unit, units),
@@ -64,7 +64,8 @@ public static class ShelfEndpoints
                         .Select(e => new EntryView(e.Id, e.At, (e.Amount < 0 ? "−" : "+")
                             + StockKeeper.Shown(Math.Abs(e.Amount), unit, units), e.Reason,
                             e.Batch ?? (e.ApplicationId is null ? null : "a job"), e.BatchId is { } b
-                                ? $"/brew/{b}" : e.ApplicationId is { } x ? $"/book?entry={x}" : null, e.Note))]);
+                                ? $"/brew/{b}" : e.ApplicationId is { } x ? $"/book?entry={x}" : null, e.Note,
+                            AsTyped.Beside(e.Typed, StockKeeper.Shown(Math.Abs(e.Amount), unit, units))))]);
             }).ToList();
             return new ShelfInputView(
                 i.Id, i.Name, i.Lot, i.Kind, kind.Name, kind.Group, unit, i.Lots.Count == 0 ? "not counted"
@@ -103,9 +104,9 @@ public static class ShelfEndpoints
 
     private static string? MadeOrBought(Input i, Dictionary<int, double> came, double? wage, string unit, UnitSystem units)
     {
-        double? Cheapest(string origin) => i.Lots.Where(l => l.Origin == origin)
+        double? Cheapest(LotOrigin origin) => i.Lots.Where(l => l.Origin == origin)
             .Select(l => UnitCost(l, came.GetValueOrDefault(l.Id), wage)).Min();
-        var (made, bought) = (Cheapest("made"), Cheapest("bought") ?? i.Price);
+        var (made, bought) = (Cheapest(LotOrigin.Made), Cheapest(LotOrigin.Bought) ?? i.Price);
         return made is { } m && bought is { } b
             ? $"Yours comes to {Per.PriceShown(m, unit, units)}, bought {Say.Fixed(Per.Price(b, unit, units), 2)}"
                 + $"{(wage is null ? "; your time is not counted until an hour has a price" : "")}." : null;
@@ -308,12 +309,16 @@ public static class ShelfEndpoints
             fields.Checks.Add("expires", "It would go off before it came.", "Look at the date on it.");
         }
 
-        var amount = liquid ? fields.Quantity("amount", r.Amount, Dimension.Volume, 1e-4, 100_000) : fields.Quantity("amount", r.Amount,
-            Dimension.Mass, 0.1, 1e8) / 1000;
+        var amount = StockDeeds.Amount(r.Amount, liquid, 1e-4, await clock.Units());
+        if (amount.Refused is { } wrong)
+        {
+            fields.Checks.Add(wrong);
+        }
+
         var lot = new StockLot {
             InputId = id,
             Mark = mark,
-            Origin = fields.OneOf("origin", r.Origin, "bought", "made"),
+            Origin = Words.Read<LotOrigin>(fields.OneOf("origin", r.Origin, [.. Words.All<LotOrigin>()])) ?? LotOrigin.Bought,
             From = from,
             Expires = r.Expires,
             Place = string.IsNullOrWhiteSpace(r.Place) ? null : fields.Name("place", r.Place, "the place"),
@@ -327,7 +332,7 @@ public static class ShelfEndpoints
             return fields.Checks.Refusal;
         }
 
-        lot.Entries.Add(new StockEntry { At = from, RecordedAt = clock.Now, Amount = amount, Reason = "in" });
+        lot.Entries.Add(StockEntry.Of(new StockChange(0, amount.Value.Si, StockReason.In, Typed: amount.Value.Typed), from, clock.Now));
         db.Lots.Add(lot);
         await db.SaveChangesAsync();
         return Writes.Done(new Kept(lot.Id));
@@ -345,19 +350,14 @@ public static class ShelfEndpoints
             return Refusal.Of("id", "There is no such lot.", "Load the list again.");
         }
 
-        var reason = fields.OneOf("reason", r.Reason, "count", "spilt", "made");
-        var amount = StockKeeper.UnitOf(lot.Input) == "L" ? fields.Quantity("amount", r.Amount, Dimension.Volume, 0, 100_000)
-            : fields.Quantity("amount", r.Amount, Dimension.Mass, 0, 1e8) / 1000;
-        if (fields.Checks.Sound && reason != "count" && amount > lot.Left + 1e-9)
+        var (unit, units) = (StockKeeper.UnitOf(lot.Input), await clock.Units());
+        var reason = Words.Read<StockReason>(fields.OneOf("reason", r.Reason, "count", "spilt", "made")) ?? StockReason.Count;
+        var deed = StockDeeds.Enter(id, lot.Left, reason, StockDeeds.Amount(r.Amount, unit == "L", 0, units), r.Note,
+            left => StockKeeper.Shown(left, unit, units));
+        var at = fields.Past("at", r.At, clock.Now);
+        if (deed.Refused is { } refused)
         {
-            fields.Checks.Add("amount",
-                $"There are only {StockKeeper.Shown(Math.Max(0, lot.Left), StockKeeper.UnitOf(lot.Input), await clock.Units())} of it.",
-                "Somebody may have used it meanwhile. Count it, or take less.");
-        }
-
-        if (r.Note is { Length: > 300 })
-        {
-            fields.Checks.Add("note", "That is too long.", "Up to 300 letters.");
+            fields.Checks.Add(refused);
         }
 
         if (!fields.Checks.Sound)
@@ -365,10 +365,7 @@ public static class ShelfEndpoints
             return fields.Checks.Refusal;
         }
 
-        var entry = new StockEntry {
-            LotId = id, At = fields.Past("at", r.At, clock.Now), RecordedAt = clock.Now, Amount = reason == "count"
-            ? amount - lot.Left : -amount, Reason = reason, Note = string.IsNullOrWhiteSpace(r.Note) ? null : r.Note.Trim()
-        };
+        var entry = StockEntry.Of(deed.Value, at, clock.Now);
         db.StockEntries.Add(entry);
         await db.SaveChangesAsync();
         return Writes.Done(new Kept(entry.Id));

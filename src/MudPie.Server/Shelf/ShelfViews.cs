@@ -76,11 +76,11 @@ public sealed record EntryRequest(string? Reason, string? Amount, string? Note, 
 public sealed record WageRequest(string? Hourly);
 
 /// <summary>An entry of a lot.</summary>
-public sealed record EntryView(int Id, DateTimeOffset At, string AmountShown, string Reason, string? For, string? Link, string? Note);
+public sealed record EntryView(int Id, DateTimeOffset At, string AmountShown, StockReason Reason, string? For, string? Link, string? Note, string? Typed);
 
 /// <summary>A lot on the shelf.</summary>
 public sealed record LotView(
-    int Id, string Mark, string Origin, string LeftShown, double LeftShare, DateTimeOffset From, DateTimeOffset? Expires, string? Place,
+    int Id, string Mark, LotOrigin Origin, string LeftShown, double LeftShare, DateTimeOffset From, DateTimeOffset? Expires, string? Place,
     string? KeptShown, string? AliveShown, string Says, string Tone,
     string? UnitCost, string? Notes, IReadOnlyList<EntryView> Entries);
 

@@ -60,6 +60,7 @@ export function LogList({ batch }: { batch: Schemas["BatchView"] }) {
             >
               <span>
                 <time dateTime={l.at}>{clock.when(l.at)}</time> <b>{words[l.kind]}</b> {l.shown}{" "}
+                {l.typed && <span className="text-ash">{l.typed} </span>}
                 {l.source === "logger" && "(logger)"}
                 {l.correctsId !== null && <span className="text-straw"> put right</span>}
               </span>
@@ -67,7 +68,7 @@ export function LogList({ batch }: { batch: Schemas["BatchView"] }) {
                 <Button
                   kind="plain"
                   aria-label={`Put right ${words[l.kind]} of ${clock.when(l.at)}`}
-                  onClick={() => setMend({ id: l.id, value: String(l.number ?? l.text ?? "") })}
+                  onClick={() => setMend({ id: l.id, value: l.again })}
                 >
                   put right
                 </Button>

@@ -273,6 +273,7 @@ function Lot({ lot, input }: { lot: Schemas["LotView"]; input: Input }) {
                   </Link>
                 </>
               )}
+              {e.typed && <span className="text-ash"> {e.typed}</span>}
               {e.note && <span className="text-ash"> {e.note}</span>}
             </li>
           ))}

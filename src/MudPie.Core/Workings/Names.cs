@@ -1,6 +1,6 @@
 using System.Globalization;
 
-namespace MudPie.Server.Web;
+namespace MudPie.Core.Workings;
 
 /// <summary>What a name is held to, whether it came by a form or in a file: two names must not look alike.</summary>
 public static class Names

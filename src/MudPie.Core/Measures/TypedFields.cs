@@ -1,7 +1,6 @@
-using MudPie.Core.Measures;
 using MudPie.Core.Workings;
 
-namespace MudPie.Server.Web;
+namespace MudPie.Core.Measures;
 
 /// <summary>Reads the fields of a form as they were typed, and collects what is wrong with them.</summary>
 public sealed class TypedFields(UnitSystem units)
@@ -13,24 +12,28 @@ public sealed class TypedFields(UnitSystem units)
     public Checks Checks { get; } = new();
 
     /// <summary>A quantity within [low, high] SI; 0 where it is refused.</summary>
-    public double Quantity(string field, string? typed, Dimension dimension, double low, double high, string? wayOut = null)
+    public double Quantity(string field, string? typed, Dimension dimension, double low, double high, string? wayOut = null) =>
+        Amount(field, typed, dimension, low, high, wayOut)?.Si ?? 0;
+
+    /// <summary>A quantity within [low, high] SI, with what was typed; null where it is refused.</summary>
+    public Amount? Amount(string field, string? typed, Dimension dimension, double low, double high, string? wayOut = null)
     {
         var read = AmountText.Read(field, typed, dimension, units);
         if (read.Refused is { } refused)
         {
             Checks.Add(refused);
-            return 0;
+            return null;
         }
 
         if (read.Value.Si >= low && read.Value.Si <= high)
         {
-            return read.Value.Si;
+            return read.Value;
         }
 
-        var range = $"Give {Core.Measures.Units.Show(low, dimension, units)} to {Core.Measures.Units.Show(high, dimension, units)}.";
+        var range = $"Give {Measures.Units.Show(low, dimension, units)} to {Measures.Units.Show(high, dimension, units)}.";
         Checks.Add(field, $"{read.Value.Shown} is too {(read.Value.Si < low ? "little" : "much")}.", wayOut is null
             ? range : $"{range} {wayOut}");
-        return 0;
+        return null;
     }
 
     /// <summary>A quantity that may be left out.</summary>
@@ -66,16 +69,6 @@ public sealed class TypedFields(UnitSystem units)
         return known[0];
     }
 
-    /// <summary>A time within the last year and not after now (five minutes' grace for clocks that differ).</summary>
-    public DateTimeOffset Past(string field, DateTimeOffset? at, DateTimeOffset now)
-    {
-        var when = at ?? now;
-        if (when > now.AddMinutes(5) || when < now.AddYears(-2))
-        {
-            Checks.Add(field, when > now ? "That time has not come yet." : "That is more than two years ago.",
-                "Give the time at which it was so.");
-        }
-
-        return when;
-    }
+    /// <inheritdoc cref="Checks.Past"/>
+    public DateTimeOffset Past(string field, DateTimeOffset? at, DateTimeOffset now) => Checks.Past(field, at, now);
 }

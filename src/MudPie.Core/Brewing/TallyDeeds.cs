@@ -1,0 +1,45 @@
+using MudPie.Core.Measures;
+using MudPie.Core.Workings;
+
+namespace MudPie.Core.Brewing;
+
+/// <summary>A count at the microscope, to be kept.</summary>
+/// <param name="Stage">"source", "extracted", "end", "beforePump" or "afterPump".</param>
+/// <param name="At">When the drop was looked at.</param>
+/// <param name="Answer">What it comes to.</param>
+public sealed record Counted(string Stage, DateTimeOffset At, TallyAnswer Answer);
+
+/// <summary>Counting at the microscope.</summary>
+public static class TallyDeeds
+{
+    private static readonly string[] Stages = ["source", "extracted", "end", "beforePump", "afterPump"];
+
+    /// <summary>A tally is kept with what it is of: a lot of source, or a brew at one of its stages.</summary>
+    /// <param name="stage">At which stage.</param>
+    /// <param name="tally">The fields counted, and by what glass.</param>
+    /// <param name="inputThere">The lot that was named is there.</param>
+    /// <param name="batchThere">The brew that was named is there.</param>
+    /// <param name="at">When; now where not given.</param>
+    /// <param name="now">Now.</param>
+    public static Ruling<Counted> Count(string? stage, TallyQuestion tally, bool inputThere, bool batchThere, DateTimeOffset? at,
+        DateTimeOffset now)
+    {
+        var fields = new TypedFields(UnitSystem.Metric);
+        var known = fields.OneOf("stage", stage, Stages);
+        var when = fields.Past("at", at, now);
+        var worked = MicroscopeTally.Of(tally);
+        if (worked.Refused is { } refused)
+        {
+            fields.Checks.Add(refused, "tally.");
+        }
+
+        var source = known == "source";
+        if (!(source ? inputThere : batchThere))
+        {
+            fields.Checks.Add(source ? "inputId" : "batchId", "It is not said what was counted.",
+                source ? "Choose the lot of source." : "Choose the brew.");
+        }
+
+        return fields.Checks.Sound ? Worked.Of(new Counted(known, when, worked.Value), "", Evidence.MeasuredHere) : fields.Checks.Refusal;
+    }
+}
