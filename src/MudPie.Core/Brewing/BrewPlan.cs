@@ -13,7 +13,7 @@ public static class BrewPlan
     /// <summary>Members of a plan's forecast: few enough to follow a thumb; a Latin-hypercube draw makes fifty do.</summary>
     public const int Members = 50;
 
-    private const double Spare = 1.05;      // for the bag, the hose and the sprayer's dead end
+    internal const double Spare = 1.05;      // for the bag, the hose and the sprayer's dead end
     private const double LeastFill = 0.4;   // of the working volume, so that the outlet is well under
 
     /// <summary>Litres of brew that ground asks for: area × the full dose × what its checks have earned, by the tank's own rule.</summary>
@@ -53,159 +53,10 @@ public static class BrewPlan
         return plan.Worked with { Value = plan.Value with { EarliestUseAt = earliest, Verdict = verdict } };
     }
 
-    private static Ruling<BrewPlanAnswer> Once(BrewPlanQuestion q, Func<DateTimeOffset, DateTimeOffset> local)
-    {
-        var checks = new Checks();
-        PlanChecks.Check(q, checks);
-        if (!checks.Sound)
-        {
-            return checks.Refusal;
-        }
+    private static Ruling<BrewPlanAnswer> Once(BrewPlanQuestion q, Func<DateTimeOffset, DateTimeOffset> local) =>
+        PlanCourse.Run(q, local);
 
-        var choice = (string fork, string house) => q.Choices?.GetValueOrDefault(fork) ?? house;
-        var leaf = q.Purpose == Purpose.Leaf;
-        var (making, why, makingFork) = ChooseMaking(q.Making, leaf, choice("root-brew", "extract"));
-        var tea = making == Making.Tea;
-        var area = q.Beds.Sum(b => b.AreaM2);
-        var wanted = WantedL(q.Beds, leaf);
-        var working = q.VesselWorkingL!.Value;
-        var brewL = q.BrewL ?? LitresFor(wanted, working);
-        var depth = q.VesselDepthM!.Value * Math.Min(1, brewL / working);
-        var air = PlanAirflow.Of(q, depth, brewL);
-        if (air.Refused is { } noAir)
-        {
-            return new Refusal([.. noAir.Problems.Select(p => p with { Field = "pump" })]);
-        }
-
-        var water = WaterClearing.Dose(brewL, q.ChlorineMgPerL, choice("clear-chlorine", "ascorbic"), q.Chloramine);
-        if (water.Refused is { } badWater)
-        {
-            return badWater;
-        }
-
-        var airLpm = q.AirLpm ?? air.Value.Lpm;
-        var bias = q.Bias ?? BiasOf(q, choice("bias", q.BiasByCount is null ? "crop" : "count"));
-        var sourceKind = q.Source ?? (bias == Bias.Bacterial && tea ? "castings" : "compost");
-        var loads = making == Making.Extract ? q.Loads ?? 1 : 1;
-        var sourceL = q.SourceL ?? RoundSmall(making switch {
-            Making.Extract => Recipe.ExtractLoadPer20L * brewL / 20 * loads,
-            Making.Steep => brewL / 20,
-            _ => Recipe.SourcePer20L(sourceKind, brewL) * brewL / 20,
-        });
-        var brew = new BrewQuestion {
-            VolumeL = brewL,
-            DepthM = depth,
-            Diffuser = q.Diffuser,
-            AirLpm = airLpm,
-            AltitudeM = q.AltitudeM ?? 0,
-            TemperatureC = q.WarmthC,
-            SwingC = q.SwingC ?? 0,
-            Hours = tea || making == Making.Steep ? 48 : 8,
-            AirOffAtH = making is Making.Extract or Making.Steep ? 0 : null,
-            Sources = [new SourceAmount { Kind = sourceKind, Litres = sourceL }, .. q.MoreSources ?? []],
-            Foods = [],
-        };
-        if (air.Value.Outlets is { } outlets)
-        {
-            brew = (brew with { Outlets = outlets }).WithAir(airLpm);
-        }
-
-        var oneIn = PutOutRace.UsualOneIn(leaf);
-        var thinning = ThinningWater(q, brewL, oneIn);
-        var timing = new PlanTiming(q.UseAt!.Value, q.Now, brewL, water.Value.MinutesAtMost, thinning.Dose.MinutesAtMost, null, making,
-            q.Units, local);
-        // It stays on air until the last draw, and all of that counts to the 36 h of its age.
-        var most = FitToUse.OldestH - (timing.WaitMinutes / 60)
-            - (tea ? PutOutRace.For(new RaceFacts {
-                BrewL = brewL, MixL = brewL * oneIn, Kit = q.Race ?? new RaceKit(),
-                GraceMinutes = 1e5
-            }).Match(w => w.Value.Times.DoneAtMin, _ => 0) / 60 : 0);
-        double HoursBy(double? ready) => HoursOf(choice("brew-time", "forecast"), ready, brew, most);
-        double StartHour(BrewQuestion fed) => timing.ClockHour(timing.StartFor(PlannedBrew.About(fed, timing, HoursBy)));
-        PlannedBrew With(PlanFoods.Fed food) => PlannedBrew.Of(q, brew.With(food.Foods), making, loads, timing, HoursBy);
-        var fed = tea || (making == Making.Steep && q.Foods is not null)
-            ? PlanFoods.ChooseFoods(q, brew, bias, brewL, choice("food", "carry"), StartHour) : PlanFoods.Fed.None;
-        if (brew.With(fed.Foods).MakeReady().Refused is { } badBrew)
-        {
-            return badBrew;
-        }
-
-        var planned = With(fed);
-        while (planned.Forecast.Value.ProbabilityBelow6 > PlanFoods.Let + 1e-9 && fed.Less() is { } less)
-        {
-            (fed, planned) = (less, With(less)); // its own start and hours say otherwise than those that it was chosen by
-        }
-
-        var foods = fed.Foods;
-        (brew, var hours, var run, var forecast) = planned;
-        var strength = making is Making.Extract or Making.Bubbled ? StrengthOf(q, making, loads, sourceL, brewL, sourceKind) : null;
-        var race = making == Making.Steep ? null : RaceOf(q, brew, making, (q.UseAt.Value - timing.StartFor(hours)).TotalHours, brewL,
-            oneIn, forecast.Value, choice("hold", "oxygen"));
-        if (race is { Refused: { } noRace })
-        {
-            return new Refusal([.. noRace.Problems.Select(p => p with { Field = "race." + p.Field })]);
-        }
-
-        var steps = new PlanTiming(q.UseAt.Value, q.Now, brewL, water.Value.MinutesAtMost, thinning.Dose.MinutesAtMost, race?.Value, making,
-            q.Units, local)
-            .Steps(hours, brewL, water.Value, thinning, sourceKind, sourceL, q.MoreSources ?? [], loads, foods,
-                choice("order", "source-first"));
-        var start = timing.StartFor(hours);
-        var growing = q.Beds.MaxBy(b => b.AreaM2)!.Growing;
-        var nutrients = BrewNutrients.Of(brew.Sources!, brew.Foods!, Math.Min(area, brewL / Spare / wanted * area), growing, q.Units);
-        var inputs = new VerdictInputs(brew, run, forecast.Value, hours, making, timing, Units.Show(wanted, Dimension.Volume, q.Units),
-            wanted, PlanFoods.Gravest(q, sourceKind), race?.Value);
-        var answer = new BrewPlanAnswer {
-            Making = making,
-            MakingWhy = why,
-            Strength = strength?.Value,
-            Nutrients = nutrients.Value,
-            GroundSays = [.. q.Beds.Where(b => b.Life is not null)
-                .Select(b => $"{b.Name}: {char.ToLowerInvariant(GroundAlive.Means(b.Life!.Value)[0])}"
-                    + $"{GroundAlive.Means(b.Life!.Value)[1..]}")],
-            Effects = tea ? PlanFoods.Effects(brew, hours) : [],
-            BrewL = brewL,
-            WantedL = wanted,
-            AreaM2 = area,
-            CoversM2 = brewL / Spare / wanted * area,
-            Bias = bias,
-            Source = new PlanAmount(sourceKind, Ingredients.Source(sourceKind)!.Name, sourceL, true, brewL * 0.12),
-            MoreSources =
-                [.. (q.MoreSources ?? []).Select(m => new PlanAmount(m.Kind!, Ingredients.Source(m.Kind)!.Name, m.Litres ?? 0, true,
-                    brewL * 0.12))],
-            AddableSources = PlanFoods.AddableSources(q, sourceKind, sourceL, brewL),
-            Foods = foods,
-            FoodSays = tea ? PlanFoods.Says(q, brew, fed, forecast.Value.ProbabilityBelow6) : null,
-            Addable = PlanFoods.Addable(q, foods, brewL),
-            Water = water.Value,
-            Air = new PlanAir(q.PumpOpenLpm!.Value, airLpm, 0.25 * brewL, brewL, tea ? LeastAir(brew, hours) : 0, depth),
-            Run = run,
-            Forecast = forecast.Value,
-            BrewHours = hours,
-            StartAt = start,
-            ReadyAt = start.AddHours(hours),
-            UseAt = q.UseAt.Value,
-            EarliestUseAt = q.UseAt.Value + Later(q.Now - steps.Min(x => x.At)),
-            Steps = steps,
-            Verdict = PlanVerdict.Of(inputs),
-            Race = race?.Value,
-            Brew = brew,
-        };
-        return Worked.Of(
-            answer,
-            "",
-            Evidence.PractitionersRule,
-            [.. PlanWorking.Lines(answer, q.Beds, leaf, fed), .. strength?.Working ?? [], .. race?.Worked.Working ?? [],
-                .. air.Worked.Working, .. water.Worked.Working, .. forecast.Working, .. nutrients.Working],
-            [.. Flags(q, making, sourceKind), Cautions.Pump, Cautions.Food, Cautions.Dust, .. water.Worked.Cautions, .. brewL >= 100
-                ? [Cautions.Lifting] : Array.Empty<Caution>()],
-            [makingFork, PlanForks.AirFork(answer.Air, brewL), PlanForks.TimeFork(run, brew, choice("brew-time", "forecast")),
-                PlanForks.FoodFork(choice("food", "carry"), fed),
-             Recipe.BiasFork(q.Beds, choice("bias", q.BiasByCount is null ? "crop" : "count"), q.BiasByCount),
-             PlanForks.OrderFork(choice("order", "source-first")), .. water.Worked.Forks]);
-    }
-
-    private static Worked<ExtractAnswer>? StrengthOf(BrewPlanQuestion q, Making making, int loads, double sourceL, double brewL,
+    internal static Worked<ExtractAnswer>? StrengthOf(BrewPlanQuestion q, Making making, int loads, double sourceL, double brewL,
         string source)
     {
         // Bubbling for hours frees what two minutes of dunking do.
@@ -217,14 +68,14 @@ public static class BrewPlan
 
     /// <summary>The water for thinning is cleared like any other: five parts for leaves, one for roots, where nothing else is
     /// said.</summary>
-    private static (double Litres, ChlorineDoseAnswer Dose) ThinningWater(BrewPlanQuestion q, double brewL, double oneIn)
+    internal static (double Litres, ChlorineDoseAnswer Dose) ThinningWater(BrewPlanQuestion q, double brewL, double oneIn)
     {
         var litres = Math.Min(brewL * (oneIn - 1), 10_000);
         return (litres, WaterClearing.Dose(litres, q.ChlorineMgPerL, q.Choices?.GetValueOrDefault("clear-chlorine") ?? "ascorbic",
             q.Chloramine).Value);
     }
 
-    private static Ruling<RaceAnswer> RaceOf(BrewPlanQuestion q, BrewQuestion brew, Making making, double useH, double brewL, double oneIn,
+    internal static Ruling<RaceAnswer> RaceOf(BrewPlanQuestion q, BrewQuestion brew, Making making, double useH, double brewL, double oneIn,
         ForecastAnswer f, string hold)
     {
         var dunked = making == Making.Extract;
@@ -244,7 +95,7 @@ public static class BrewPlan
         });
     }
 
-    private static IEnumerable<Caution> Flags(BrewPlanQuestion q, Making making, string sourceKind)
+    internal static IEnumerable<Caution> Flags(BrewPlanQuestion q, Making making, string sourceKind)
     {
         if (q.VesselUnclean)
         {
@@ -271,9 +122,9 @@ public static class BrewPlan
         }
     }
 
-    private static TimeSpan Later(TimeSpan late) => late > TimeSpan.Zero ? late : TimeSpan.Zero;
+    internal static TimeSpan Later(TimeSpan late) => late > TimeSpan.Zero ? late : TimeSpan.Zero;
 
-    private static (Making Making, string Why, Fork Fork) ChooseMaking(Making? byHand, bool leaf, string rootSchool)
+    internal static (Making Making, string Why, Fork Fork) ChooseMaking(Making? byHand, bool leaf, string rootSchool)
     {
         var house = leaf || rootSchool == "either" ? Making.Tea : Making.Extract;
         var making = byHand ?? house;
@@ -292,7 +143,7 @@ public static class BrewPlan
         return (making, why, PlanForks.RootFork(making == Making.Tea && !leaf ? "either" : "extract"));
     }
 
-    private static Bias BiasOf(BrewPlanQuestion q, string school) => school switch {
+    internal static Bias BiasOf(BrewPlanQuestion q, string school) => school switch {
         "ph" => Recipe.BiasByPh(q.Beds) ?? Recipe.BiasByCrop(q.Beds),
         // A source that leans one way by count is met from the other side: what it has little of is what it is fed for.
         "count" when q.BiasByCount is Bias.Bacterial or Bias.Fungal => Recipe.BiasByCrop(q.Beds) == q.BiasByCount
@@ -300,7 +151,7 @@ public static class BrewPlan
         _ => Recipe.BiasByCrop(q.Beds),
     };
 
-    private static double HoursOf(string school, double? readyAtH, BrewQuestion brew, double most) =>
+    internal static double HoursOf(string school, double? readyAtH, BrewQuestion brew, double most) =>
         Math.Max(1, Math.Min(most, school switch {
             "fixed" => 24,
             "warmth" => PlanForks.HoursByWarmth(brew.TemperatureC!.Value),
@@ -308,7 +159,7 @@ public static class BrewPlan
         }));
 
     /// <summary>Least air at depth that keeps the table's brew at 6 mg/L until it is used; null where 4 L/min per litre does not.</summary>
-    private static double? LeastAir(BrewQuestion brew, double hours) =>
+    internal static double? LeastAir(BrewQuestion brew, double hours) =>
         BrewBackwards.LeastAirLpm(lpm => (brew with { Hours = Math.Max(hours, 1) }).WithAir(lpm), brew.VolumeL!.Value * 4);
 
     private static double Round(double litres) => litres < 30 ? Math.Round(litres * 2) / 2 : Math.Round(litres);

@@ -64,14 +64,14 @@ public static class BookEndpoints
     /// <summary>What can be done.</summary>
     public static void MapBook(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/book", Read).Produces<BookView>();
-        api.MapPost("/book/jobs/{id:int}/strike", Strike).Produces<Kept>().ProducesProblem(422);
-        api.MapPost("/book/harvests", KeepHarvest).Produces<Kept>().ProducesProblem(422);
-        api.MapPost("/book/seen", KeepSeen).Produces<Kept>().ProducesProblem(422);
-        api.MapGet("/book/season", Season).Produces<SeasonView>();
+        api.MapGet("/book", Read);
+        api.MapPost("/book/jobs/{id:int}/strike", Strike);
+        api.MapPost("/book/harvests", KeepHarvest);
+        api.MapPost("/book/seen", KeepSeen);
+        api.MapGet("/book/season", Season);
     }
 
-    private static async Task<IResult> Read(HoldingDb db, HoldingClock clock, int? bed = null, int? input = null, string? kind = null,
+    private static async Task<Ok<BookView>> Read(HoldingDb db, HoldingClock clock, int? bed = null, int? input = null, string? kind = null,
         int page = 0)
     {
         var units = await clock.Units();
@@ -167,7 +167,7 @@ public static class BookEndpoints
         });
     }
 
-    private static Task<IResult> Strike(int id, StrikeRequest r, HoldingDb db, HoldingClock clock, StockKeeper stock, Writes writes) =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> Strike(int id, StrikeRequest r, HoldingDb db, HoldingClock clock, StockKeeper stock, Writes writes) =>
         writes.Do<Kept>(async () =>
     {
         var old = await db.Applications.ThatStand().FirstOrDefaultAsync(a => a.Id == id);
@@ -198,7 +198,7 @@ public static class BookEndpoints
         return Writes.Done(new Kept(strike.Id));
     });
 
-    private static Task<IResult> KeepHarvest(HarvestRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> KeepHarvest(HarvestRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
         writes.Do<Kept>(async () =>
     {
         var crop = await db.Beds.Where(b => b.Id == r.BedId).Select(b => b.Crop).FirstOrDefaultAsync();
@@ -215,7 +215,7 @@ public static class BookEndpoints
         return Writes.Done(new Kept(kept.Id));
     });
 
-    private static Task<IResult> KeepSeen(SeenRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> KeepSeen(SeenRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
     {
         var righted = new Righted(r.CorrectsId, await db.Observations.ThatStand().AnyAsync(o => o.Id == r.CorrectsId));
         var deed = BookDeeds.Sight(r.Text, r.BedId is null || await db.Beds.AnyAsync(b => b.Id == r.BedId), r.At, righted, clock.Now);
@@ -230,7 +230,7 @@ public static class BookEndpoints
         return Writes.Done(new Kept(kept.Id));
     });
 
-    private static async Task<IResult> Season(HoldingDb db, HoldingClock clock, int? year = null)
+    private static async Task<Ok<SeasonView>> Season(HoldingDb db, HoldingClock clock, int? year = null)
     {
         var units = await clock.Units();
         var local = await clock.Local();

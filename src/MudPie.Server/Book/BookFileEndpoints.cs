@@ -25,10 +25,10 @@ public static class BookFileEndpoints
             System.Text.Encoding.UTF8));
         api.MapGet("/book/book.json", async (HoldingDb db) => TypedResults.Json(new BookFile(BookFile.Name, 1, await BookOut.Rows(db)),
             Json.Options));
-        api.MapPost("/book/file", Bring).Produces<BookBrought>().ProducesProblem(422);
+        api.MapPost("/book/file", Bring);
     }
 
-    private static Task<IResult> Bring(BookFileRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
+    private static Task<Results<Written<BookBrought>, Refused, Clash>> Bring(BookFileRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
         writes.Do<BookBrought>(async () =>
     {
         if (r.Text is not { Length: > 0 and < 20_000_000 })

@@ -35,11 +35,11 @@ public static class ThreadEndpoints
     /// <summary>What can be asked.</summary>
     public static void MapThreads(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/book/thread", Read).Produces<ThreadView>().ProducesProblem(404);
-        api.MapGet("/book/thread/starts", Starts).Produces<IReadOnlyList<ThreadStart>>();
+        api.MapGet("/book/thread", Read);
+        api.MapGet("/book/thread/starts", Starts);
     }
 
-    private static async Task<IResult> Starts(HoldingDb db)
+    private static async Task<Ok<List<ThreadStart>>> Starts(HoldingDb db)
     {
         var lots = await db.Lots.AsNoTracking().OrderBy(l => l.Input.Name).ThenBy(l => l.Mark).Take(500)
             .Select(l => new ThreadStart("lot-" + l.Id, l.Input.Name + ", " + l.Mark, "lots")).ToListAsync();
@@ -51,7 +51,7 @@ public static class ThreadEndpoints
             .Concat(batches.Select(b => new ThreadStart($"batch-{b.Id}", $"{b.Name}, {b.StartedAt:d MMM yyyy}", "batches"))).ToList());
     }
 
-    private static async Task<IResult> Read(HoldingDb db, HoldingClock clock, string of)
+    private static async Task<Results<Ok<ThreadView>, Missing>> Read(HoldingDb db, HoldingClock clock, string of)
     {
         var (kind, id) = of.Split('-') is [var k, var n] && int.TryParse(n, out var number) ? (k, number) : ("", 0);
         var units = await clock.Units();

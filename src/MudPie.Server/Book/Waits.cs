@@ -37,9 +37,9 @@ public static class Waits
     /// <summary>What can be done.</summary>
     public static void MapWaits(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/book/waits", Read).Produces<WaitsView>();
-        api.MapPost("/book/waits", Keep).Produces<Kept>().ProducesProblem(422);
-        api.MapPost("/book/beds/{id:int}/eaten", KeepEaten).Produces<Kept>().ProducesProblem(422);
+        api.MapGet("/book/waits", Read);
+        api.MapPost("/book/waits", Keep);
+        api.MapPost("/book/beds/{id:int}/eaten", KeepEaten);
     }
 
     /// <summary>Days by the grower's own code: the newest of each kind.</summary>
@@ -172,7 +172,7 @@ public static class Waits
                         + $"days; {why}).{(lifts.Count == 0 ? "" : $" What would lift it: {string.Join("; ", lifts)}.")}";
             })];
 
-    private static async Task<IResult> Read(HoldingDb db, HoldingClock clock)
+    private static async Task<Ok<WaitsView>> Read(HoldingDb db, HoldingClock clock)
     {
         var own = await Own(db);
         return TypedResults.Ok(new WaitsView(
@@ -182,7 +182,7 @@ public static class Waits
             await db.Beds.AsNoTracking().Select(b => new EatenView(b.Id, b.Eaten)).ToListAsync()));
     }
 
-    private static Task<IResult> Keep(OwnWaitRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> Keep(OwnWaitRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
     {
         var fields = new TypedFields(await clock.Units());
         var wait = new OwnWait {
@@ -205,7 +205,7 @@ public static class Waits
         return Writes.Done(new Kept(wait.Id));
     });
 
-    private static Task<IResult> KeepEaten(int id, EatenRequest r, HoldingDb db, Writes writes) => writes.Do<Kept>(async () =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> KeepEaten(int id, EatenRequest r, HoldingDb db, Writes writes) => writes.Do<Kept>(async () =>
     {
         if (r.How is not { } how || !Enum.IsDefined(how))
         {

@@ -17,12 +17,12 @@ public static class AirEndpoints
     /// <summary>What can be asked and done.</summary>
     public static void MapAir(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/brew/air/{vesselId:int}", Read).Produces<AirSetUpView>().ProducesProblem(404);
-        api.MapPost("/brew/air/work-out", WorkOut).Produces<Worked<AirBenchView>>().ProducesProblem(422);
-        api.MapPost("/brew/air/{vesselId:int}", Keep).Produces<Changed>().ProducesProblem(422);
+        api.MapGet("/brew/air/{vesselId:int}", Read);
+        api.MapPost("/brew/air/work-out", WorkOut);
+        api.MapPost("/brew/air/{vesselId:int}", Keep);
     }
 
-    private static async Task<IResult> WorkOut(AirBenchAsked asked, HoldingClock clock)
+    private static async Task<Results<Ok<Worked<AirBenchView>>, Refused>> WorkOut(AirBenchAsked asked, HoldingClock clock)
     {
         var units = await clock.Units();
         return Problems.Answer(asked.Read(units).Match(
@@ -31,7 +31,7 @@ public static class AirEndpoints
             r => r));
     }
 
-    private static async Task<IResult> Read(int vesselId, HoldingDb db, HoldingClock clock)
+    private static async Task<Results<Ok<AirSetUpView>, Missing>> Read(int vesselId, HoldingDb db, HoldingClock clock)
     {
         if (await db.Vessels.AsNoTracking().FirstOrDefaultAsync(v => v.Id == vesselId) is not { } vessel)
         {
@@ -54,7 +54,7 @@ public static class AirEndpoints
             Units.Show(vessel.WorkingL, Dimension.Volume, units)));
     }
 
-    private static Task<IResult> Keep(int vesselId, AirBenchAsked asked, HoldingDb db, HoldingClock clock, Writes writes) =>
+    private static Task<Results<Written<Changed>, Refused, Clash>> Keep(int vesselId, AirBenchAsked asked, HoldingDb db, HoldingClock clock, Writes writes) =>
         writes.Do<Changed>(async () =>
     {
         if (await db.Vessels.FirstOrDefaultAsync(v => v.Id == vesselId) is not { } vessel)

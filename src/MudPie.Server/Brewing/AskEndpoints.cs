@@ -62,10 +62,10 @@ public static class AskEndpoints
     /// <summary>What can be asked.</summary>
     public static void MapAsking(this IEndpointRouteBuilder api)
     {
-        api.MapPost("/brew/backwards", Backwards).Produces<Worked<BackwardsView>>().ProducesProblem(422);
-        api.MapPost("/brew/what-if", WhatIf).Produces<Worked<WhatIfView>>().ProducesProblem(422);
-        api.MapPost("/brew/schools", Schools).Produces<Worked<SchoolsView>>().ProducesProblem(422);
-        api.MapPost("/brew/after-air", After).Produces<Worked<AfterAirAnswer>>().ProducesProblem(422);
+        api.MapPost("/brew/backwards", Backwards);
+        api.MapPost("/brew/what-if", WhatIf);
+        api.MapPost("/brew/schools", Schools);
+        api.MapPost("/brew/after-air", After);
     }
 
     private sealed record Asked(BrewQuestion Brew, DateTimeOffset StartAt, double NowH, double UseAtH, ForecastAnswer? Forecast,
@@ -74,7 +74,7 @@ public static class AskEndpoints
         public IReadOnlyList<double>? Learnt => Plan is null ? Forecast?.Learnt : null;
     }
 
-    private static async Task<IResult> Backwards(AskRequest r, PlanDesk desk, HoldingClock clock, LiveBrew live)
+    private static async Task<Results<Ok<Worked<BackwardsView>>, Refused>> Backwards(AskRequest r, PlanDesk desk, HoldingClock clock, LiveBrew live)
     {
         var (asked, refused) = await Find(r, desk, clock, live);
         var units = await clock.Units();
@@ -95,7 +95,7 @@ public static class AskEndpoints
             x => x));
     }
 
-    private static async Task<IResult> WhatIf(AskRequest r, PlanDesk desk, HoldingClock clock, LiveBrew live)
+    private static async Task<Results<Ok<Worked<WhatIfView>>, Refused>> WhatIf(AskRequest r, PlanDesk desk, HoldingClock clock, LiveBrew live)
     {
         var (asked, refused) = await Find(r, desk, clock, live);
         if (refused is not null)
@@ -116,7 +116,7 @@ public static class AskEndpoints
             .Match<Ruling<WhatIfView>>(w => w.With(new WhatIfView(asked.StartAt, asked.NowH, w.Value), "mg/L"), x => x));
     }
 
-    private static async Task<IResult> Schools(AskRequest r, PlanDesk desk, HoldingClock clock, LiveBrew live)
+    private static async Task<Results<Ok<Worked<SchoolsView>>, Refused>> Schools(AskRequest r, PlanDesk desk, HoldingClock clock, LiveBrew live)
     {
         var (asked, refused) = await Find(r, desk, clock, live);
         var units = await clock.Units();
@@ -128,7 +128,7 @@ public static class AskEndpoints
                     "mg/L"), x => x));
     }
 
-    private static async Task<IResult> After(AskRequest r, PlanDesk desk, HoldingClock clock, LiveBrew live)
+    private static async Task<Results<Ok<Worked<AfterAirAnswer>>, Refused>> After(AskRequest r, PlanDesk desk, HoldingClock clock, LiveBrew live)
     {
         var (asked, refused) = await Find(r, desk, clock, live);
         return refused is not null

@@ -27,45 +27,23 @@ public static class BatchEndpoints
     /// <summary>What can be done.</summary>
     public static void MapBatches(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/brew/batches", List).Produces<IReadOnlyList<BatchLine>>();
-        api.MapGet("/brew/batches/{id:int}", Read).Produces<BatchView>().ProducesProblem(404);
-        api.MapPost("/brew/batches/{id:int}/start", Start).Produces<Kept>().ProducesProblem(422);
-        api.MapPost("/brew/batches/{id:int}/steps/{step}", Tick).Produces<Kept>().ProducesProblem(422);
-        api.MapPost("/brew/batches/{id:int}/log", Log).Produces<Kept>().ProducesProblem(422);
-        api.MapPost("/brew/batches/{id:int}/log/{entry:int}/correct", Correct).Produces<Kept>().ProducesProblem(422);
-        api.MapPost("/brew/batches/{id:int}/air-off", AirOff).Produces<Kept>().ProducesProblem(422);
-        api.MapPost("/brew/batches/{id:int}/heap", Heap).Produces<Kept>().ProducesProblem(422);
+        api.MapGet("/brew/batches", List);
+        api.MapGet("/brew/batches/{id:int}", Read);
+        api.MapPost("/brew/batches/{id:int}/start", Start);
+        api.MapPost("/brew/batches/{id:int}/steps/{step}", Tick);
+        api.MapPost("/brew/batches/{id:int}/log", Log);
+        api.MapPost("/brew/batches/{id:int}/log/{entry:int}/correct", Correct);
+        api.MapPost("/brew/batches/{id:int}/air-off", AirOff);
+        api.MapPost("/brew/batches/{id:int}/heap", Heap);
     }
 
-    private static async Task<IResult> List(HoldingDb db, HoldingClock clock, int page = 0)
+    private static async Task<Ok<List<BatchLine>>> List(HoldingDb db, HoldingClock clock, int page = 0)
     {
-        var units = await clock.Units();
-        var rows = await db.Batches.AsNoTracking().OrderByDescending(b => b.UseAt).Skip(Math.Max(page, 0) * 50).Take(50)
-            .Select(b => new {
-                b.Id,
-                b.Name,
-                b.State,
-                b.Making,
-                b.Purpose,
-                Vessel = b.Vessel.Name,
-                b.Vessel.Shape,
-                b.BrewL,
-                b.PlannedStart,
-                b.StartedAt,
-                b.AirOffAt,
-                b.UseAt,
-                b.IsDemo,
-                Beds = b.Beds.Select(x => x.Bed.Name).ToList(),
-                Lowest = b.Log.Where(l => l.Kind == LogKind.Oxygen && !b.Log.Any(c => c.CorrectsId == l.Id)).Min(l => l.Number),
-                Heaped = b.Log.Where(l => l.Kind == LogKind.Heaped).Select(l => l.Text).FirstOrDefault(),
-            }).ToListAsync();
-        return TypedResults.Ok(rows.Select(b => new BatchLine(
-            b.Id, b.Name, b.State, b.Making, b.Purpose, b.Vessel, b.Shape, b.BrewL, Units.Show(b.BrewL, Dimension.Volume, units),
-            b.PlannedStart, b.StartedAt, b.AirOffAt, b.UseAt,
-            b.IsDemo, b.Beds, b.Lowest, BatchViews.Outcome(b.State, b.Lowest, b.Heaped))).ToList());
+        return TypedResults.Ok(await BatchViews.Lines(db,
+            db.Batches.OrderByDescending(b => b.UseAt).Skip(Math.Max(page, 0) * 50).Take(50), await clock.Units()));
     }
 
-    private static async Task<IResult> Read(int id, LiveBrew live, HoldingDb db, HoldingClock clock)
+    private static async Task<Results<Ok<BatchView>, Missing>> Read(int id, LiveBrew live, HoldingDb db, HoldingClock clock)
     {
         if (await live.Load(id) is not { } batch)
         {
@@ -78,7 +56,7 @@ public static class BatchEndpoints
                 with { LogSays = await LoggerThinning.Says(db, id, batch.Log.Count(l => l.Source == LoggerThinning.Source)) });
     }
 
-    private static Task<IResult> Start(int id, StartRequest r, HoldingDb db, HoldingClock clock, StockKeeper stock, Writes writes) =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> Start(int id, StartRequest r, HoldingDb db, HoldingClock clock, StockKeeper stock, Writes writes) =>
         Change(id, db, clock, writes, (b, units, now) => BrewDeeds.Start(b.Stands(), r.Strip, r.Waiver, r.At, now, units),
             async (batch, start, now) =>
     {
@@ -88,14 +66,14 @@ public static class BatchEndpoints
         }
     });
 
-    private static Task<IResult> Tick(int id, string step, DoneRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> Tick(int id, string step, DoneRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
         Change(id, db, clock, writes, (b, _, now) => BrewDeeds.Tick(b.Stands(), step, r.At, now));
 
-    private static Task<IResult> Log(int id, LogRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> Log(int id, LogRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
         Change(id, db, clock, writes, (b, units, now) =>
             BrewDeeds.Log(b.Stands(), r.Kind, BrewSaid.Read(r.Kind, r.Value, units), r.At, now));
 
-    private static Task<IResult> Correct(int id, int entry, LogRequest r, HoldingDb db, HoldingClock clock, Writes writes)
+    private static Task<Results<Written<Kept>, Refused, Clash>> Correct(int id, int entry, LogRequest r, HoldingDb db, HoldingClock clock, Writes writes)
     {
         LogEntry? Old(Batch b) => b.Log.FirstOrDefault(l => l.Id == entry) is { } old && !b.Log.RightedBy().ContainsKey(entry) ? old : null;
         return Change(id, db, clock, writes, (b, units, now) => BrewDeeds.Correct(b.Stands(), Old(b)?.Said(),
@@ -106,10 +84,10 @@ public static class BatchEndpoints
         });
     }
 
-    private static Task<IResult> AirOff(int id, DoneRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> AirOff(int id, DoneRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
         Change(id, db, clock, writes, (b, _, now) => BrewDeeds.AirOff(b.Stands(), r.At, now));
 
-    private static async Task<IResult> Heap(int id, HeapRequest r, HoldingDb db, HoldingClock clock, Writes writes, LiveBrew live)
+    private static async Task<Results<Written<Kept>, Refused, Clash>> Heap(int id, HeapRequest r, HoldingDb db, HoldingClock clock, Writes writes, LiveBrew live)
     {
         var learnt = await live.Taught(id);
         return await Change(id, db, clock, writes, (b, _, now) => BrewDeeds.Heap(b.Stands(), r.Why, now), (batch, _, _) =>
@@ -119,7 +97,7 @@ public static class BatchEndpoints
         });
     }
 
-    private static Task<IResult> Change(int id, HoldingDb db, HoldingClock clock, Writes writes,
+    private static Task<Results<Written<Kept>, Refused, Clash>> Change(int id, HoldingDb db, HoldingClock clock, Writes writes,
         Func<Batch, UnitSystem, DateTimeOffset, Ruling<BrewChange>> deed, Func<Batch, LogEntry, DateTimeOffset, Task>? then = null) =>
         writes.Do<Kept>(async () =>
     {

@@ -1,3 +1,5 @@
+using System.Linq.Expressions;
+using Microsoft.EntityFrameworkCore;
 using MudPie.Core.Brewing;
 using MudPie.Core.Measures;
 using MudPie.Core.PuttingOut;
@@ -11,12 +13,42 @@ using MudPie.Server.PuttingOut;
 namespace MudPie.Server.Brewing;
 
 /// <summary>A batch in a list.</summary>
-public sealed record BatchLine(
-    int Id, string Name, BatchState State, Making Making, Purpose Purpose, string Vessel, string VesselShape, double BrewL,
-    string BrewShown,
-    DateTimeOffset PlannedStart, DateTimeOffset? StartedAt, DateTimeOffset? AirOffAt, DateTimeOffset UseAt, bool IsDemo,
-    IReadOnlyList<string> Beds,
-    double? LowestOxygen, string Outcome);
+public sealed record BatchLine
+{
+    public required int Id { get; init; }
+
+    public required string Name { get; init; }
+
+    public required BatchState State { get; init; }
+
+    public required Making Making { get; init; }
+
+    public required Purpose Purpose { get; init; }
+
+    public required string Vessel { get; init; }
+
+    public required string VesselShape { get; init; }
+
+    public required double BrewL { get; init; }
+
+    public required string BrewShown { get; init; }
+
+    public required DateTimeOffset PlannedStart { get; init; }
+
+    public required DateTimeOffset? StartedAt { get; init; }
+
+    public required DateTimeOffset? AirOffAt { get; init; }
+
+    public required DateTimeOffset UseAt { get; init; }
+
+    public required bool IsDemo { get; init; }
+
+    public required IReadOnlyList<string> Beds { get; init; }
+
+    public required double? LowestOxygen { get; init; }
+
+    public required string Outcome { get; init; }
+}
 
 /// <summary>A step with when it was planned, when it was really done, and when that was written down where it was later.</summary>
 public sealed record StepView(string Id, string Name, string Detail, DateTimeOffset At, double Minutes, DateTimeOffset? DoneAt,
@@ -31,13 +63,54 @@ public sealed record VesselView(string Name, string Shape, double TotalL, double
     string DiffuserKind, string Water, double AirLpm, double OpenLpm, string AirShown, DateTimeOffset? AirSince, string OpenShown);
 
 /// <summary>A batch whole.</summary>
-public sealed record BatchView(
-    int Id, string Name, BatchState State, Making Making, Purpose Purpose, bool IsDemo, DateTimeOffset PlannedStart,
-    DateTimeOffset? StartedAt, DateTimeOffset? AirOffAt,
-    DateTimeOffset UseAt, string BrewShown, string? StripWaiver, string? SourceLot, string? RecipeName, VesselView Vessel,
-    IReadOnlyList<BedLine> Beds, AmountView? Source, IReadOnlyList<AmountView> MoreSources, IReadOnlyList<AmountView> Foods,
-    IReadOnlyList<StepView> Steps, IReadOnlyList<LogView> Log, Worked<WatchAnswer>? Watch, RaceView? Race)
+public sealed record BatchView
 {
+    public required int Id { get; init; }
+
+    public required string Name { get; init; }
+
+    public required BatchState State { get; init; }
+
+    public required Making Making { get; init; }
+
+    public required Purpose Purpose { get; init; }
+
+    public required bool IsDemo { get; init; }
+
+    public required DateTimeOffset PlannedStart { get; init; }
+
+    public required DateTimeOffset? StartedAt { get; init; }
+
+    public required DateTimeOffset? AirOffAt { get; init; }
+
+    public required DateTimeOffset UseAt { get; init; }
+
+    public required string BrewShown { get; init; }
+
+    public required string? StripWaiver { get; init; }
+
+    public required string? SourceLot { get; init; }
+
+    public required string? RecipeName { get; init; }
+
+    public required VesselView Vessel { get; init; }
+
+    public required IReadOnlyList<BedLine> Beds { get; init; }
+
+    public required AmountView? Source { get; init; }
+
+    public required IReadOnlyList<AmountView> MoreSources { get; init; }
+
+    public required IReadOnlyList<AmountView> Foods { get; init; }
+
+    public required IReadOnlyList<StepView> Steps { get; init; }
+
+    public required IReadOnlyList<LogView> Log { get; init; }
+
+    public required Worked<WatchAnswer>? Watch { get; init; }
+
+    public required RaceView? Race { get; init; }
+
     /// <summary>What stands for a logger's many figures; null where all are in the log.</summary>
     public string? LogSays { get; init; }
 }
@@ -55,27 +128,42 @@ public static class BatchViews
         var done = LiveBrew.Standing(b).Where(l => l.Kind == LogKind.Step).GroupBy(l => l.Text!).ToDictionary(g => g.Key, g => g.Last());
         var corrected = b.Log.RightedBy();
         var sources = (brew.Sources ?? []).Select(s =>
-            PlanEndpoints.View(new PlanAmount(s.Kind!, Ingredients.Source(s.Kind)!.Name, s.Litres ?? 0, true, 0), units)).ToList();
+            PlanAmounts.View(new PlanAmount(s.Kind!, Ingredients.Source(s.Kind)!.Name, s.Litres ?? 0, true, 0), units)).ToList();
         var changed = LiveBrew.Standing(b).LastOrDefault(l => l.Kind == LogKind.AirTo);
         var air = changed?.Number ?? brew.Outlets?.Sum(o => o.AirLpm ?? 0) ?? brew.AirLpm ?? 0;
         var vessel = new VesselView(
             b.Vessel.Name, b.Vessel.Shape, b.Vessel.TotalL, b.Vessel.WorkingL, b.BrewL, brew.DepthM ?? b.Vessel.DepthM, b.Diffuser.Name,
             b.Diffuser.Kind, b.Water.Name,
             air, b.Pump.OpenLpm, Units.Show(air, Dimension.Flow, units), changed?.At, Units.Show(b.Pump.OpenLpm, Dimension.Flow, units));
-        return new BatchView(
-            b.Id, b.Name, b.State, b.Making, b.Purpose, b.IsDemo, b.PlannedStart, b.StartedAt, b.AirOffAt, b.UseAt,
-            Units.Show(b.BrewL, Dimension.Volume, units), b.StripWaiver, Lots(b), b.RecipeVersion is { } v
-                ? $"{v.File.Name}, version {v.Number}" : null, vessel,
-            [.. b.Beds.Select(x => new BedLine(x.BedId, x.Bed.Name, x.Bed.AreaM2, Units.Show(x.Bed.AreaM2, Dimension.Area, units),
+        return new BatchView {
+            Id = b.Id,
+            Name = b.Name,
+            State = b.State,
+            Making = b.Making,
+            Purpose = b.Purpose,
+            IsDemo = b.IsDemo,
+            PlannedStart = b.PlannedStart,
+            StartedAt = b.StartedAt,
+            AirOffAt = b.AirOffAt,
+            UseAt = b.UseAt,
+            BrewShown = Units.Show(b.BrewL, Dimension.Volume, units),
+            StripWaiver = b.StripWaiver,
+            SourceLot = Lots(b),
+            RecipeName = b.RecipeVersion is { } v
+                ? $"{v.File.Name}, version {v.Number}" : null,
+            Vessel = vessel,
+            Beds = [.. b.Beds.Select(x => new BedLine(x.BedId, x.Bed.Name, x.Bed.AreaM2, Units.Show(x.Bed.AreaM2, Dimension.Area, units),
                 x.Bed.Crop))],
-            sources.FirstOrDefault(), [.. sources.Skip(1)],
-            [.. (brew.Foods ?? []).Select(f =>
-                PlanEndpoints.View(new PlanAmount(f.Kind!, Ingredients.Food(f.Kind)!.Name, (f.Ml ?? 0) / 1000, true, 0,
+            Source = sources.FirstOrDefault(),
+            MoreSources = [.. sources.Skip(1)],
+            Foods = [.. (brew.Foods ?? []).Select(f =>
+                PlanAmounts.View(new PlanAmount(f.Kind!, Ingredients.Food(f.Kind)!.Name, (f.Ml ?? 0) / 1000, true, 0,
                     f.AtH ?? 0), units))],
-            [.. b.Steps.Select(s => Step(s, done.GetValueOrDefault(s.Id), race, units))],
-            [.. b.Log.OrderByDescending(l => l.At).ThenByDescending(l => l.Id).Select(l => Line(l, corrected, units))],
-            watch,
-            race is null ? null : RaceViews.Of(race, units));
+            Steps = [.. b.Steps.Select(s => Step(s, done.GetValueOrDefault(s.Id), race, units))],
+            Log = [.. b.Log.OrderByDescending(l => l.At).ThenByDescending(l => l.Id).Select(l => Line(l, corrected, units))],
+            Watch = watch,
+            Race = race is null ? null : RaceViews.Of(race, units),
+        };
     }
 
     /// <summary>An entry as pages show it.</summary>
@@ -111,6 +199,39 @@ public static class BatchViews
         (LogKind.Smell, _) => FitToUse.Word(Enum.Parse<Smell>(l.Text!, true)),
         _ => l.Text ?? "",
     };
+
+    /// <summary>Batches as lists show them: the one place where a line is made of what is kept.</summary>
+    /// <param name="db">The holding.</param>
+    /// <param name="batches">Which of them, in their order.</param>
+    /// <param name="units">In whose units.</param>
+    public static async Task<List<BatchLine>> Lines(HoldingDb db, IQueryable<Batch> batches, UnitSystem units)
+    {
+        var lines = await batches.Select(Plain).ToListAsync();
+        var ids = lines.Select(l => l.Id).ToList();
+        var log = (await db.Log.ThatStand().Where(l => ids.Contains(l.BatchId)
+            && (l.Kind == LogKind.Oxygen || l.Kind == LogKind.Heaped))
+            .GroupBy(l => l.BatchId).Select(g => new {
+                g.Key, Lowest = g.Min(l => l.Kind == LogKind.Oxygen ? l.Number : null),
+                Heaped = g.Max(l => l.Kind == LogKind.Heaped ? l.Text : null)
+            }).ToListAsync()).ToDictionary(x => x.Key);
+        return [.. lines.Select(l => log.GetValueOrDefault(l.Id) is var seen
+            ? Said(l, units) with { LowestOxygen = seen?.Lowest, Outcome = Outcome(l.State, seen?.Lowest, seen?.Heaped) } : l)];
+    }
+
+    /// <summary>A batch that was read in whole, with what its watch says of it.</summary>
+    public static BatchLine Line(Batch b, UnitSystem units, string? says) =>
+        Said(Loaded(b), units) with { Outcome = says ?? Outcome(b.State, null, null) };
+
+    private static BatchLine Said(BatchLine l, UnitSystem units) => l with { BrewShown = Units.Show(l.BrewL, Dimension.Volume, units) };
+
+    private static readonly Expression<Func<Batch, BatchLine>> Plain = b => new BatchLine {
+        Id = b.Id, Name = b.Name, State = b.State, Making = b.Making, Purpose = b.Purpose, Vessel = b.Vessel.Name,
+        VesselShape = b.Vessel.Shape, BrewL = b.BrewL, BrewShown = "", PlannedStart = b.PlannedStart, StartedAt = b.StartedAt,
+        AirOffAt = b.AirOffAt, UseAt = b.UseAt, IsDemo = b.IsDemo, Beds = b.Beds.Select(x => x.Bed.Name).ToList(),
+        LowestOxygen = null, Outcome = "",
+    };
+
+    private static readonly Func<Batch, BatchLine> Loaded = Plain.Compile();
 
     /// <summary>How a batch ended, or stands, in a few words.</summary>
     public static string Outcome(BatchState state, double? lowest, string? heapedWhy) => state switch {

@@ -16,19 +16,16 @@ public sealed record Brought(int Readings);
 /// <summary>Things brought to a batch from elsewhere: a logger's file, a photo.</summary>
 public static class BringEndpoints
 {
-    private const int MostPhotoBytes = 12 * 1024 * 1024;
-
     /// <summary>What can be brought.</summary>
     public static void MapBringing(this IEndpointRouteBuilder api)
     {
-        api.MapPost("/brew/batches/{id:int}/logger/preview", Preview).Produces<LoggerPreview>().ProducesProblem(422);
-        api.MapPost("/brew/batches/{id:int}/logger", Bring).Produces<Brought>().ProducesProblem(422);
-        api.MapPost("/brew/batches/{id:int}/photos", AddPhoto).Accepts<byte[]>("image/jpeg", "image/png").Produces<Kept>()
-            .ProducesProblem(422);
+        api.MapPost("/brew/batches/{id:int}/logger/preview", Preview);
+        api.MapPost("/brew/batches/{id:int}/logger", Bring);
+        api.MapPost("/brew/batches/{id:int}/photos", AddPhoto).Accepts<byte[]>("image/jpeg", "image/png");
         api.MapGet("/brew/photos/{id:int}", ReadPhoto);
     }
 
-    private static async Task<IResult> Preview(int id, LoggerRequest request, HoldingDb db, HoldingClock clock)
+    private static async Task<Results<Ok<LoggerPreview>, Refused>> Preview(int id, LoggerRequest request, HoldingDb db, HoldingClock clock)
     {
         var started = await db.Batches.Where(b => b.Id == id).Select(b => b.StartedAt).FirstOrDefaultAsync();
         return started is null
@@ -36,7 +33,7 @@ public static class BringEndpoints
             : TypedResults.Ok(LoggerCsv.Read(request.Csv ?? "", started.Value, clock.Now, await clock.Local()).Preview);
     }
 
-    private static async Task<IResult> Bring(int id, LoggerRequest request, HoldingDb db, HoldingClock clock, Writes writes) =>
+    private static async Task<Results<Written<Brought>, Refused, Clash>> Bring(int id, LoggerRequest request, HoldingDb db, HoldingClock clock, Writes writes) =>
         await writes.Do<Brought>(async () =>
     {
         var batch = await db.Batches.FirstOrDefaultAsync(b => b.Id == id);
@@ -75,9 +72,9 @@ public static class BringEndpoints
         return Writes.Done(new Brought(entries.Count));
     });
 
-    private static async Task<IResult> AddPhoto(int id, HttpRequest request, HoldingDb db, HoldingClock clock, Writes writes)
+    private static async Task<Results<Written<Kept>, Refused, Clash>> AddPhoto(int id, HttpRequest request, HoldingDb db, HoldingClock clock, Writes writes)
     {
-        var (jpeg, wrong) = await ReadPicture(request);
+        var (jpeg, wrong) = await SentPictures.ReadPicture(request);
         return jpeg is null ? Problems.Of(wrong!) : await writes.Do<Kept>(async () =>
         {
             if (!await db.Batches.AnyAsync(b => b.Id == id))
@@ -96,21 +93,7 @@ public static class BringEndpoints
         });
     }
 
-    /// <summary>The picture in a request's body, encoded again; or what is wrong with it.</summary>
-    public static async Task<(byte[]? Jpeg, Refusal? Wrong)> ReadPicture(HttpRequest request)
-    {
-        if (request.ContentLength is null or 0 or > MostPhotoBytes)
-        {
-            return (null, Refusal.Of("photo", request.ContentLength > MostPhotoBytes ? "That picture is larger than 12 MB."
-                : "There is no picture.", "Bring a JPEG or PNG of up to 12 MB."));
-        }
-
-        using var memory = new MemoryStream();
-        await request.Body.CopyToAsync(memory);
-        return Pictures.Encode(memory.ToArray());
-    }
-
-    private static async Task<IResult> ReadPhoto(int id, HoldingDb db) =>
+    private static async Task<Results<FileContentHttpResult, Missing>> ReadPhoto(int id, HoldingDb db) =>
         await db.Photos.AsNoTracking().Where(p => p.Id == id).Select(p => p.Jpeg).FirstOrDefaultAsync() is { } jpeg
             ? TypedResults.File(jpeg, "image/jpeg")
             : Problems.NotFound("photo");

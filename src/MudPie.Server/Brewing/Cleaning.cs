@@ -24,15 +24,15 @@ public static class Cleaning
     /// <summary>What can be done.</summary>
     public static void MapCleaning(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/brew/cleaning", Read).Produces<IReadOnlyList<CleanView>>();
-        api.MapPost("/brew/vessels/{id:int}/clean", Clean).Produces<Kept>().ProducesProblem(422);
+        api.MapGet("/brew/cleaning", Read);
+        api.MapPost("/brew/vessels/{id:int}/clean", Clean);
     }
 
     /// <summary>Vessels that have held a brew since they were last logged clean.</summary>
     public static async Task<IReadOnlySet<int>> Unclean(HoldingDb db) =>
         (await All(db)).Where(v => !v.InUse && !v.Clean && v.UsedAt is not null).Select(v => v.VesselId).ToHashSet();
 
-    private static async Task<IResult> Read(HoldingDb db) => TypedResults.Ok(await All(db));
+    private static async Task<Ok<List<CleanView>>> Read(HoldingDb db) => TypedResults.Ok(await All(db));
 
     private static async Task<List<CleanView>> All(HoldingDb db)
     {
@@ -58,7 +58,7 @@ public static class Cleaning
         })];
     }
 
-    private static Task<IResult> Clean(int id, CleanRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> Clean(int id, CleanRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
         writes.Do<Kept>(async () =>
     {
         var fields = new TypedFields(await clock.Units());

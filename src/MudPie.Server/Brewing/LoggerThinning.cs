@@ -2,6 +2,7 @@ using Microsoft.EntityFrameworkCore;
 using MudPie.Core.Workings;
 using MudPie.Records;
 using MudPie.Records.Brewing;
+using MudPie.Server.Web;
 
 namespace MudPie.Server.Brewing;
 
@@ -59,10 +60,9 @@ public static class BatchLogEndpoints
     private const int PerPage = 500;
 
     /// <summary>What can be asked.</summary>
-    public static void MapBatchLogs(this IEndpointRouteBuilder api) => api.MapGet("/brew/batches/{id:int}/log", Read).Produces<LogPage>()
-        .ProducesProblem(404);
+    public static void MapBatchLogs(this IEndpointRouteBuilder api) => api.MapGet("/brew/batches/{id:int}/log", Read);
 
-    private static async Task<IResult> Read(int id, HoldingDb db, Web.HoldingClock clock, int page = 1)
+    private static async Task<Results<Ok<LogPage>, Missing>> Read(int id, HoldingDb db, Web.HoldingClock clock, int page = 1)
     {
         if (!await db.Batches.AnyAsync(b => b.Id == id))
         {

@@ -20,9 +20,9 @@ public sealed record BackView(IReadOnlyList<BackLine> Brews, IReadOnlyList<WentW
 public static class LookingBackEndpoints
 {
     /// <summary>What can be asked.</summary>
-    public static void MapLookingBack(this IEndpointRouteBuilder api) => api.MapGet("/brew/looking-back", Read).Produces<BackView>();
+    public static void MapLookingBack(this IEndpointRouteBuilder api) => api.MapGet("/brew/looking-back", Read);
 
-    private static async Task<IResult> Read(HoldingDb db, HoldingClock clock, string? vessel = null, string? recipe = null,
+    private static async Task<Ok<BackView>> Read(HoldingDb db, HoldingClock clock, string? vessel = null, string? recipe = null,
         string? outcome = null)
     {
         var units = await clock.Units();

@@ -30,15 +30,13 @@ public static class MicroscopeEndpoints
     /// <summary>What can be asked and done.</summary>
     public static void MapMicroscope(this IEndpointRouteBuilder api)
     {
-        api.MapPost("/brew/tally/work-out", (TallyQuestion q) => Problems.Answer(MicroscopeTally.Of(q))).Produces<Worked<TallyAnswer>>()
-            .ProducesProblem(422);
-        api.MapPost("/brew/tally/through", (ThroughRequest r) => Problems.Answer(Microscope.CameThrough(r.Before, r.After)))
-            .Produces<Worked<WholeAnswer>>().ProducesProblem(422);
-        api.MapPost("/brew/tallies", Keep).Produces<Kept>().ProducesProblem(422);
-        api.MapGet("/brew/tallies", Read).Produces<TalliesView>();
+        api.MapPost("/brew/tally/work-out", (TallyQuestion q) => Problems.Answer(MicroscopeTally.Of(q)));
+        api.MapPost("/brew/tally/through", (ThroughRequest r) => Problems.Answer(Microscope.CameThrough(r.Before, r.After)));
+        api.MapPost("/brew/tallies", Keep);
+        api.MapGet("/brew/tallies", Read);
     }
 
-    private static Task<IResult> Keep(TallyRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> Keep(TallyRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
     {
         var deed = TallyDeeds.Count(r.Stage, r.Tally,
             await db.Inputs.AnyAsync(i => i.Id == r.InputId), await db.Batches.AnyAsync(b => b.Id == r.BatchId), r.At, clock.Now);
@@ -57,7 +55,7 @@ public static class MicroscopeEndpoints
         return Writes.Done(new Kept(kept.Id));
     });
 
-    private static async Task<IResult> Read(HoldingDb db, int page = 0)
+    private static async Task<Ok<TalliesView>> Read(HoldingDb db, int page = 0)
     {
         var rows = await db.Tallies.AsNoTracking().OrderByDescending(t => t.At).Skip(Math.Max(page, 0) * 30).Take(30).Select(t => new {
             t.Id,

@@ -27,7 +27,7 @@ public sealed class PlanDesk(HoldingDb db, HoldingClock clock, WeatherBook weath
         var kit = await KitSnapshot.Of(db, cache);
         var kitByHand = r.PumpId is not null || r.DiffuserId is not null;
         r = KitChoice.Complete(r, kit);
-        var (recipe, missing) = await RecipeEndpoints.Find(r.Recipe, db);
+        var (recipe, missing) = await RecipeBook.Find(r.Recipe, db);
         if (missing is not null)
         {
             return missing;
@@ -48,33 +48,34 @@ public sealed class PlanDesk(HoldingDb db, HoldingClock clock, WeatherBook weath
         var waits = plan.Refused is not null ? [] : await Waits(r, kit, plan.Value, own, local);
         return plan.Match<Ruling<PlanView>>(
             w => w.With(
-                new PlanView(
-                    r.VesselId!.Value,
-                    r.PumpId!.Value,
-                    r.DiffuserId!.Value,
-                    r.WaterSourceId!.Value,
-                    Lot(kit, r, w.Value.Source.Kind)?.Id,
-                    Lot(kit, r, w.Value.Source.Kind)?.Name,
-                    Lot(kit, r, w.Value.Source.Kind)?.Ruling?.Sentence,
-                    recipe?.Name,
-                    Makings.Of(w.Value.Making),
-                    w.Value,
-                    Units.Show(w.Value.BrewL, Dimension.Volume, holding.Units),
-                    Units.Show(w.Value.WantedL, Dimension.Volume, holding.Units),
-                    Units.Show(w.Value.CoversM2, Dimension.Area, holding.Units),
-                    Units.Show(w.Value.Air.AtDepthLpm, Dimension.Flow, holding.Units),
-                    Units.Show(w.Value.Air.OpenLpm, Dimension.Flow, holding.Units),
-                    w.Value.Air.LeastLpm is { } least ? $"{Units.Show(least, Dimension.Flow, holding.Units)} would hold it at 6"
+                new PlanView {
+                    VesselId = r.VesselId!.Value,
+                    PumpId = r.PumpId!.Value,
+                    DiffuserId = r.DiffuserId!.Value,
+                    WaterSourceId = r.WaterSourceId!.Value,
+                    SourceInputId = Lot(kit, r, w.Value.Source.Kind)?.Id,
+                    SourceLot = Lot(kit, r, w.Value.Source.Kind)?.Name,
+                    SourceSays = Lot(kit, r, w.Value.Source.Kind)?.Ruling?.Sentence,
+                    RecipeName = recipe?.Name,
+                    MakingIs = Makings.Of(w.Value.Making),
+                    Plan = w.Value,
+                    BrewShown = Units.Show(w.Value.BrewL, Dimension.Volume, holding.Units),
+                    WantedShown = Units.Show(w.Value.WantedL, Dimension.Volume, holding.Units),
+                    CoversShown = Units.Show(w.Value.CoversM2, Dimension.Area, holding.Units),
+                    AirShown = Units.Show(w.Value.Air.AtDepthLpm, Dimension.Flow, holding.Units),
+                    BoxShown = Units.Show(w.Value.Air.OpenLpm, Dimension.Flow, holding.Units),
+                    LeastAirShown = w.Value.Air.LeastLpm is { } least ? $"{Units.Show(least, Dimension.Flow, holding.Units)} would hold it at 6"
                         : "no air will hold this at 6",
-                    Units.Show(question.WarmthC ?? 0, Dimension.Temperature, holding.Units),
-                    Units.Show(question.SwingC ?? 0, Dimension.TemperatureSpan, holding.Units),
-                    PlanEndpoints.View(w.Value.Source, holding.Units),
-                    [.. w.Value.MoreSources.Select(m => PlanEndpoints.View(m, holding.Units))],
-                    [.. w.Value.AddableSources.Select(m => PlanEndpoints.View(m, holding.Units))],
-                    WaterClearing.Says(w.Value.Water),
-                    [.. w.Value.Foods.Select(f => PlanEndpoints.View(f, holding.Units))],
-                    waits,
-                    w.Value.Race is { } race ? RaceViews.Of(race, holding.Units) : null) {
+                    WarmthShown = Units.Show(question.WarmthC ?? 0, Dimension.Temperature, holding.Units),
+                    SwingShown = Units.Show(question.SwingC ?? 0, Dimension.TemperatureSpan, holding.Units),
+                    Source = PlanAmounts.View(w.Value.Source, holding.Units),
+                    MoreSources = [.. w.Value.MoreSources.Select(m => PlanAmounts.View(m, holding.Units))],
+                    AddableSources = [.. w.Value.AddableSources.Select(m => PlanAmounts.View(m, holding.Units))],
+                    WaterSays = WaterClearing.Says(w.Value.Water),
+                    Foods = [.. w.Value.Foods.Select(f => PlanAmounts.View(f, holding.Units))],
+                    Waits = waits,
+                    Race = w.Value.Race is { } race ? RaceViews.Of(race, holding.Units) : null,
+
                     MoreLots = [.. w.Value.MoreSources.Select(m => Lot(kit, r, m.Kind)?.Id).OfType<int>()],
                 },
                 ""),
@@ -214,7 +215,7 @@ public sealed class PlanDesk(HoldingDb db, HoldingClock clock, WeatherBook weath
         var key = ("prior", r.VesselId, r.Recipe, source);
         if (!cache.TryGetValue(key, out Prior? prior))
         {
-            prior = await Lessons.Prior(db, r.VesselId ?? 0, recipe is null ? null : await RecipeEndpoints.RecipeOf(r.Recipe, db),
+            prior = await Lessons.Prior(db, r.VesselId ?? 0, recipe is null ? null : await RecipeBook.RecipeOf(r.Recipe, db),
                 source ?? "compost");
             cache.Set(key, prior, new MemoryCacheEntryOptions { Size = 1, AbsoluteExpirationRelativeToNow = TimeSpan.FromSeconds(20) });
         }

@@ -70,12 +70,58 @@ public sealed record AmountView(string Kind, string Name, double Litres, double 
     string ToolError, double AtH);
 
 /// <summary>A plan with its amounts ready to read out, and the kit that it is for.</summary>
-public sealed record PlanView(int VesselId, int PumpId, int DiffuserId, int WaterSourceId, int? SourceInputId, string? SourceLot,
-    string? SourceSays, string? RecipeName, WayOfMaking MakingIs, BrewPlanAnswer Plan, string BrewShown, string WantedShown,
-    string CoversShown, string AirShown, string BoxShown, string LeastAirShown, string WarmthShown, string SwingShown, AmountView Source,
-    IReadOnlyList<AmountView> MoreSources, IReadOnlyList<AmountView> AddableSources, string WaterSays, IReadOnlyList<AmountView> Foods,
-    IReadOnlyList<string> Waits, RaceView? Race)
+public sealed record PlanView
 {
+    public required int VesselId { get; init; }
+
+    public required int PumpId { get; init; }
+
+    public required int DiffuserId { get; init; }
+
+    public required int WaterSourceId { get; init; }
+
+    public required int? SourceInputId { get; init; }
+
+    public required string? SourceLot { get; init; }
+
+    public required string? SourceSays { get; init; }
+
+    public required string? RecipeName { get; init; }
+
+    public required WayOfMaking MakingIs { get; init; }
+
+    public required BrewPlanAnswer Plan { get; init; }
+
+    public required string BrewShown { get; init; }
+
+    public required string WantedShown { get; init; }
+
+    public required string CoversShown { get; init; }
+
+    public required string AirShown { get; init; }
+
+    public required string BoxShown { get; init; }
+
+    public required string LeastAirShown { get; init; }
+
+    public required string WarmthShown { get; init; }
+
+    public required string SwingShown { get; init; }
+
+    public required AmountView Source { get; init; }
+
+    public required IReadOnlyList<AmountView> MoreSources { get; init; }
+
+    public required IReadOnlyList<AmountView> AddableSources { get; init; }
+
+    public required string WaterSays { get; init; }
+
+    public required IReadOnlyList<AmountView> Foods { get; init; }
+
+    public required IReadOnlyList<string> Waits { get; init; }
+
+    public required RaceView? Race { get; init; }
+
     /// <summary>Lots that the other sources would be taken from.</summary>
     public IReadOnlyList<int> MoreLots { get; init; } = [];
 }
@@ -89,14 +135,14 @@ public static class PlanEndpoints
     /// <summary>What can be asked.</summary>
     public static void MapPlans(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/brew/plan/hour", Hour).Produces<PlanHour>();
-        api.MapPost("/brew/plan", WorkOut).Produces<Worked<PlanView>>().ProducesProblem(422);
-        api.MapPost("/brew/batches", Keep).Produces<Kept>().ProducesProblem(422);
+        api.MapGet("/brew/plan/hour", Hour);
+        api.MapPost("/brew/plan", WorkOut);
+        api.MapPost("/brew/batches", Keep);
     }
 
     /// <summary>Seven in the morning, late enough for any brew to be ready; or the first half hour after it that neither dark nor known
     /// weather spoils.</summary>
-    private static async Task<IResult> Hour(HoldingClock clock, WeatherBook weather, string? purpose = null)
+    private static async Task<Ok<PlanHour>> Hour(HoldingClock clock, WeatherBook weather, string? purpose = null)
     {
         var local = await clock.Local();
         var day = local(clock.Now.AddHours(48 + 17));
@@ -106,18 +152,10 @@ public static class PlanEndpoints
                 await weather.Hours(seven.AddHours(-1), seven.AddHours(55))) : seven));
     }
 
-    /// <summary>An amount in the holding's units and tools.</summary>
-    public static AmountView View(PlanAmount a, UnitSystem units)
-    {
-        var tools = Spoons.InTools(new Litres(a.Litres), units);
-        return new AmountView(a.Kind, a.Name, a.Litres, a.MostL, a.OnShelf, Units.Show(a.Litres, Dimension.Volume, units), tools.Text,
-            Spoons.ErrorText(tools.ErrorShare), a.AtH);
-    }
-
-    private static async Task<IResult> WorkOut(PlanRequest request, PlanDesk desk) =>
+    private static async Task<Results<Ok<Worked<PlanView>>, Refused>> WorkOut(PlanRequest request, PlanDesk desk) =>
         Problems.Answer(await desk.Plan(request));
 
-    private static async Task<IResult> Keep(PlanRequest request, PlanDesk desk, HoldingDb db, HoldingClock clock, Writes writes) =>
+    private static async Task<Results<Written<Kept>, Refused, Clash>> Keep(PlanRequest request, PlanDesk desk, HoldingDb db, HoldingClock clock, Writes writes) =>
         await writes.Do(async () =>
     {
         var plan = await desk.Plan(request);
@@ -152,7 +190,7 @@ public static class PlanEndpoints
             SourceInputId = view.SourceInputId,
             SecondSourceInputId = view.MoreLots.Count > 0 ? view.MoreLots[0] : null,
             Race = p.Race is null ? null : p.Race.Kit,
-            RecipeVersionId = RecipeEndpoints.VersionOf(request.Recipe),
+            RecipeVersionId = RecipeBook.VersionOf(request.Recipe),
             Brew = p.Brew,
             Steps = p.Steps,
             BrewL = p.BrewL,

@@ -15,16 +15,16 @@ public static class ProbeEndpoints
     /// <summary>What can be done.</summary>
     public static void MapProbes(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/brew/batches/{id:int}/probe", Read).Produces<ProbeView>().Produces(204);
-        api.MapPost("/brew/batches/{id:int}/probe", Attach).Produces<Kept>().ProducesProblem(422);
-        api.MapPost("/brew/batches/{id:int}/probe/detach", Detach).Produces<Kept>().ProducesProblem(422);
+        api.MapGet("/brew/batches/{id:int}/probe", Read);
+        api.MapPost("/brew/batches/{id:int}/probe", Attach);
+        api.MapPost("/brew/batches/{id:int}/probe/detach", Detach);
     }
 
-    private static async Task<IResult> Read(int id, HoldingDb db, HoldingClock clock, LiveBrew live) =>
+    private static async Task<Results<Ok<ProbeView>, NoContent, Missing>> Read(int id, HoldingDb db, HoldingClock clock, LiveBrew live) =>
         await live.Load(id) is not { } batch ? Problems.NotFound("batch") : await ProbeData.View(db, batch, clock.Now) is { } view
             ? TypedResults.Ok(view) : TypedResults.NoContent();
 
-    private static async Task<IResult> Attach(int id, AttachRequest r, HoldingDb db, HoldingClock clock, Writes writes)
+    private static async Task<Results<Written<Kept>, Refused, Clash>> Attach(int id, AttachRequest r, HoldingDb db, HoldingClock clock, Writes writes)
     {
         var checks = new Checks();
         var host = (r.Host ?? "127.0.0.1").Trim();
@@ -71,7 +71,7 @@ public static class ProbeEndpoints
         });
     }
 
-    private static Task<IResult> Detach(int id, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> Detach(int id, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
     {
         var links = await db.Probes.Where(p => p.BatchId == id && p.DetachedAt == null).ToListAsync();
         if (links.Count == 0)

@@ -45,41 +45,13 @@ public static class RecipeEndpoints
     /// <summary>What can be asked and done.</summary>
     public static void MapRecipes(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/brew/recipes", List).Produces<IReadOnlyList<RecipeLine>>();
+        api.MapGet("/brew/recipes", List);
         api.MapGet("/brew/recipes/{reference}/file", Write);
-        api.MapPost("/brew/recipes", Keep).Produces<Kept>().ProducesProblem(422);
-        api.MapPost("/brew/recipes/bring", Bring).Produces<Kept>().ProducesProblem(422);
+        api.MapPost("/brew/recipes", Keep);
+        api.MapPost("/brew/recipes/bring", Bring);
     }
 
-    /// <summary>Number of the version behind a reference such as "v:12"; null for the starting set and for none.</summary>
-    public static int? VersionOf(string? reference) => reference?.Split(':') is ["v", var n]
-        && int.TryParse(n, NumberStyles.None, CultureInfo.InvariantCulture, out var id) ? id : null;
-
-    /// <summary>The recipe behind a version.</summary>
-    public static async Task<int?> RecipeOf(string? reference, HoldingDb db) =>
-        VersionOf(reference) is { } id ? await db.RecipeVersions.Where(v => v.Id == id).Select(v => (int?)v.RecipeId)
-            .FirstOrDefaultAsync() : null;
-
-    /// <summary>The recipe of a reference; null for none, or a refusal where it is not there.</summary>
-    public static async Task<(RecipeFile? File, Refusal? Missing)> Find(string? reference, HoldingDb db)
-    {
-        if (string.IsNullOrEmpty(reference))
-        {
-            return (null, null);
-        }
-
-        if (reference.Split(':') is ["start", var n] && int.TryParse(n, NumberStyles.None, CultureInfo.InvariantCulture, out var i)
-            && i < Recipes.Starting.Count)
-        {
-            return (Recipes.Starting[i], null);
-        }
-
-        return VersionOf(reference) is { } id && await db.RecipeVersions.AsNoTracking().FirstOrDefaultAsync(v => v.Id == id) is { } version
-            ? (version.File, null)
-            : (null, Refusal.Of("recipe", "That recipe is not there.", "Choose one from the list."));
-    }
-
-    private static async Task<IResult> List(HoldingDb db, HoldingClock clock)
+    private static async Task<Ok<List<RecipeLine>>> List(HoldingDb db, HoldingClock clock)
     {
         var units = await clock.Units();
         var own = await db.Recipes.AsNoTracking().OrderBy(r => r.Name).Select(r => new {
@@ -107,16 +79,16 @@ public static class RecipeEndpoints
             ]);
     }
 
-    private static async Task<IResult> Write(string reference, HoldingDb db)
+    private static async Task<Results<FileContentHttpResult, Missing>> Write(string reference, HoldingDb db)
     {
-        var (file, _) = await Find(reference, db);
+        var (file, _) = await RecipeBook.Find(reference, db);
         return file is null
             ? Problems.NotFound("recipe")
             : TypedResults.File(JsonSerializer.SerializeToUtf8Bytes(file, Pretty), "application/json",
                 $"{string.Concat(file.Name!.ToLowerInvariant().Select(c => char.IsLetterOrDigit(c) ? c : '-')).Trim('-')}.recipe.json");
     }
 
-    private static Task<IResult> Keep(RecipeRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> Keep(RecipeRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
     {
         var fields = new TypedFields(await clock.Units());
         var file = r.File;
@@ -142,7 +114,7 @@ public static class RecipeEndpoints
         return fields.Checks.Sound ? await Add(r.RecipeId, file, db, clock) : fields.Checks.Refusal;
     });
 
-    private static Task<IResult> Bring(RecipeBrought r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> Bring(RecipeBrought r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
     {
         if (r.Json is not { Length: > 0 and <= 100_000 })
         {

@@ -34,17 +34,15 @@ public static class SourceEndpoints
     /// <summary>What can be asked and done.</summary>
     public static void MapSources(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/brew/sources", Read).Produces<IReadOnlyList<SourceLotView>>();
-        api.MapPost("/brew/sources/work-out", (SourceAnswers answers) => Problems.Answer(SourceGate.Judge(answers)))
-            .Produces<Worked<SourceRuling>>().ProducesProblem(422);
-        api.MapPost("/brew/sources/{id:int}/check", Check).Produces<Kept>().ProducesProblem(422);
-        api.MapGet("/brew/ground-checks", ReadGround).Produces<IReadOnlyList<GroundCheckView>>();
-        api.MapPost("/brew/ground-checks/work-out", (GroundCheckRequest r, HoldingClock clock) => Problems.Answer(Judge(r, clock.Now)))
-            .Produces<Worked<GroundAliveAnswer>>().ProducesProblem(422);
-        api.MapPost("/brew/ground-checks", KeepGround).Produces<Kept>().ProducesProblem(422);
+        api.MapGet("/brew/sources", Read);
+        api.MapPost("/brew/sources/work-out", (SourceAnswers answers) => Problems.Answer(SourceGate.Judge(answers)));
+        api.MapPost("/brew/sources/{id:int}/check", Check);
+        api.MapGet("/brew/ground-checks", ReadGround);
+        api.MapPost("/brew/ground-checks/work-out", (GroundCheckRequest r, HoldingClock clock) => Problems.Answer(Judge(r, clock.Now)));
+        api.MapPost("/brew/ground-checks", KeepGround);
     }
 
-    private static async Task<IResult> Read(HoldingDb db)
+    private static async Task<Ok<List<SourceLotView>>> Read(HoldingDb db)
     {
         var kinds = Ingredients.Sources.Select(s => s.Kind).ToList();
         var asked = db.SourceChecks.Newest();
@@ -65,7 +63,7 @@ public static class SourceEndpoints
         }).ToList());
     }
 
-    private static Task<IResult> Check(int id, SourceAnswers answers, HoldingDb db, HoldingClock clock, Writes writes) =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> Check(int id, SourceAnswers answers, HoldingDb db, HoldingClock clock, Writes writes) =>
         writes.Do<Kept>(async () =>
     {
         var input = await db.Inputs.FirstOrDefaultAsync(i => i.Id == id);
@@ -87,7 +85,7 @@ public static class SourceEndpoints
         return Writes.Done(new Kept(check.Id));
     });
 
-    private static async Task<IResult> ReadGround(HoldingDb db) => TypedResults.Ok(
+    private static async Task<Ok<List<GroundCheckView>>> ReadGround(HoldingDb db) => TypedResults.Ok(
         (await (from c in db.BedChecks.AsNoTracking()
                 join b in db.Beds on c.BedId equals b.Id
                 orderby c.At descending
@@ -111,7 +109,7 @@ public static class SourceEndpoints
     private static Refusal Renamed(Refusal refusal, string from) =>
         new([.. refusal.Problems.Select(p => p.Field == from ? p with { Field = "figure" } : p)]);
 
-    private static Task<IResult> KeepGround(GroundCheckRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> KeepGround(GroundCheckRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
         writes.Do<Kept>(async () =>
     {
         var ruling = Judge(r, clock.Now);

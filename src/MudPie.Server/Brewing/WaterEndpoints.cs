@@ -36,15 +36,14 @@ public static class WaterEndpoints
     /// <summary>What can be asked and done.</summary>
     public static void MapWater(this IEndpointRouteBuilder api)
     {
-        api.MapPost("/brew/water/work-out", WorkOut).Produces<Worked<WaterMixView>>().ProducesProblem(422);
-        api.MapGet("/brew/water/tests", ReadTests).Produces<IReadOnlyList<WaterTestView>>();
-        api.MapPost("/brew/water/{id:int}/tests", KeepTest).Produces<Kept>().ProducesProblem(422);
-        api.MapGet("/brew/water/strips", Strips).Produces<IReadOnlyList<StripView>>();
-        api.MapPost("/brew/water/strips/{id:int}/photo", AddPhoto).Accepts<byte[]>("image/jpeg", "image/png").Produces<Kept>()
-            .ProducesProblem(422);
+        api.MapPost("/brew/water/work-out", WorkOut);
+        api.MapGet("/brew/water/tests", ReadTests);
+        api.MapPost("/brew/water/{id:int}/tests", KeepTest);
+        api.MapGet("/brew/water/strips", Strips);
+        api.MapPost("/brew/water/strips/{id:int}/photo", AddPhoto).Accepts<byte[]>("image/jpeg", "image/png");
     }
 
-    private static async Task<IResult> WorkOut(WaterRequestMix r, HoldingDb db, HoldingClock clock)
+    private static async Task<Results<Ok<Worked<WaterMixView>>, Refused>> WorkOut(WaterRequestMix r, HoldingDb db, HoldingClock clock)
     {
         var units = await clock.Units();
         var fields = new TypedFields(units);
@@ -108,7 +107,7 @@ public static class WaterEndpoints
         return prices;
     }
 
-    private static async Task<IResult> ReadTests(HoldingDb db, HoldingClock clock) => TypedResults.Ok(
+    private static async Task<Ok<List<WaterTestView>>> ReadTests(HoldingDb db, HoldingClock clock) => TypedResults.Ok(
         (await (from t in db.WaterTests.AsNoTracking()
                 join w in db.Waters on t.WaterSourceId equals w.Id
                 orderby t.At descending,
@@ -117,7 +116,7 @@ public static class WaterEndpoints
             .Select(x => new WaterTestView(x.t.Id, x.t.WaterSourceId, x.Name, x.t.At, x.t.EColiPer100Ml, x.t.By,
                 WaterTests.Wrong(x.t.EColiPer100Ml, x.t.At, clock.Now)?.Wrong ?? "It lets this water in.")).ToList());
 
-    private static Task<IResult> KeepTest(int id, WaterTestRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> KeepTest(int id, WaterTestRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
         writes.Do<Kept>(async () =>
     {
         var fields = new TypedFields(await clock.Units());
@@ -144,7 +143,7 @@ public static class WaterEndpoints
         return Writes.Done(new Kept(test.Id));
     });
 
-    private static async Task<IResult> Strips(HoldingDb db, int page = 0) => TypedResults.Ok(
+    private static async Task<Ok<List<StripView>>> Strips(HoldingDb db, int page = 0) => TypedResults.Ok(
         await (from s in db.Strips.AsNoTracking()
                join w in db.Waters on s.WaterSourceId equals w.Id
                orderby s.At descending,
@@ -152,9 +151,9 @@ public static class WaterEndpoints
                select new StripView(s.Id, w.Name, s.At, s.MgPerL, s.PhotoId)).Skip(Math.Max(page, 0) * 40).Take(40)
             .ToListAsync());
 
-    private static async Task<IResult> AddPhoto(int id, HttpRequest request, HoldingDb db, Writes writes)
+    private static async Task<Results<Written<Kept>, Refused, Clash>> AddPhoto(int id, HttpRequest request, HoldingDb db, Writes writes)
     {
-        var (jpeg, wrong) = await BringEndpoints.ReadPicture(request);
+        var (jpeg, wrong) = await SentPictures.ReadPicture(request);
         return jpeg is null ? Problems.Of(wrong!) : await writes.Do<Kept>(async () =>
         {
             if (await db.Strips.FirstOrDefaultAsync(s => s.Id == id && s.PhotoId == null) is not { } strip)

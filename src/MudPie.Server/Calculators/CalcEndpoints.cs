@@ -13,12 +13,14 @@ public static class CalcEndpoints
     public static void MapCalculators(this IEndpointRouteBuilder api)
     {
         api.MapGet("/calc", () => Catalogue.All.Select(c => new CalculatorLine(c.Name, c.Line)));
-        api.MapGet("/calc/{name}/schema", (string name) => Catalogue.Find(name) is { } c
-            ? TypedResults.Ok(c.Schema()) : Problems.NotFound("calculator"));
+        api.MapGet("/calc/{name}/schema", Schema);
         api.MapPost("/calc/{name}", Ask).Accepts<JsonObject>("application/json");
     }
 
-    private static async Task<IResult> Ask(string name, HttpRequest request, CancellationToken stop)
+    private static Results<Ok<JsonNode>, Missing> Schema(string name) =>
+        Catalogue.Find(name) is { } c ? TypedResults.Ok(c.Schema()) : Problems.NotFound("calculator");
+
+    private static async Task<Results<Ok<JsonObject>, Refused, Missing>> Ask(string name, HttpRequest request, CancellationToken stop)
     {
         if (Catalogue.Find(name) is not { } calculator)
         {

@@ -46,10 +46,10 @@ public static class GeoEndpoints
     /// <summary>What can be done.</summary>
     public static void MapGeo(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/ground/plan", Plan).Produces<GroundPlanView>();
+        api.MapGet("/ground/plan", Plan);
         api.MapGet("/ground/beds.geojson", Out);
-        api.MapPost("/ground/geojson/preview", Preview).Produces<GeoPreview>().ProducesProblem(422);
-        api.MapPost("/ground/geojson", Bring).Produces<Kept>().ProducesProblem(422);
+        api.MapPost("/ground/geojson/preview", Preview);
+        api.MapPost("/ground/geojson", Bring);
     }
 
     private const int MostCorners = 1000;
@@ -75,7 +75,7 @@ public static class GeoEndpoints
         or InvalidOperationException or IndexOutOfRangeException or NullReferenceException or InvalidCastException or OverflowException
         or FormatException;
 
-    private static async Task<IResult> Plan(HoldingDb db, HoldingClock clock)
+    private static async Task<Ok<GroundPlanView>> Plan(HoldingDb db, HoldingClock clock)
     {
         var units = await clock.Units();
         var local = await clock.Local();
@@ -92,7 +92,7 @@ public static class GeoEndpoints
             plan.Working, plan.Sure));
     }
 
-    private static async Task<IResult> Out(HoldingDb db)
+    private static async Task<ContentHttpResult> Out(HoldingDb db)
     {
         var features = new FeatureCollection();
         foreach (var b in await db.Beds.AsNoTracking().OrderBy(b => b.Id).ToListAsync())
@@ -104,7 +104,7 @@ public static class GeoEndpoints
         return TypedResults.Text(JsonSerializer.Serialize(features, Geo), "application/geo+json");
     }
 
-    private static async Task<IResult> Preview(GeoRequest r, HoldingDb db, HoldingClock clock)
+    private static async Task<Results<Ok<GeoPreview>, Refused>> Preview(GeoRequest r, HoldingDb db, HoldingClock clock)
     {
         var units = await clock.Units();
         var (features, refused) = await Read(r, db);
@@ -118,7 +118,7 @@ public static class GeoEndpoints
         ? $"its outline; by it the bed is {Say.Number(f.AreaM2 / f.Bed.AreaM2 * 100, 3)} % of the area that is kept, which stays: look "
             + "which is right" : "its outline; the area agrees";
 
-    private static Task<IResult> Bring(GeoRequest r, HoldingDb db, Writes writes) => writes.Do<Kept>(async () =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> Bring(GeoRequest r, HoldingDb db, Writes writes) => writes.Do<Kept>(async () =>
     {
         var (features, refused) = await Read(r, db);
         if (features is null)

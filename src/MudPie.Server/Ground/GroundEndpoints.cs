@@ -46,20 +46,20 @@ public static class GroundEndpoints
     /// <summary>What can be done.</summary>
     public static void MapGround(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/holding", Holding).Produces<HoldingView>();
-        api.MapPost("/holding/units", SetUnits).Produces<Kept>();
-        api.MapPost("/holding/forks/{fork}", Choose).Produces<Kept>().ProducesProblem(422);
-        api.MapGet("/ground", Read).Produces<GroundView>();
-        api.MapPost("/ground/beds", KeepBed).Produces<Kept>().ProducesProblem(422);
-        api.MapPost("/ground/waters", KeepWater).Produces<Kept>().ProducesProblem(422);
-        api.MapPost("/ground/waters/{id:int}/strips", AddStrip).Produces<Kept>().ProducesProblem(422);
-        api.MapPost("/ground/vessels", KeepVessel).Produces<Kept>().ProducesProblem(422);
-        api.MapPost("/ground/pumps", KeepPump).Produces<Kept>().ProducesProblem(422);
-        api.MapPost("/ground/diffusers", KeepDiffuser).Produces<Kept>().ProducesProblem(422);
-        api.MapPost("/ground/inputs", KeepInput).Produces<Kept>().ProducesProblem(422);
+        api.MapGet("/holding", Holding);
+        api.MapPost("/holding/units", SetUnits);
+        api.MapPost("/holding/forks/{fork}", Choose);
+        api.MapGet("/ground", Read);
+        api.MapPost("/ground/beds", KeepBed);
+        api.MapPost("/ground/waters", KeepWater);
+        api.MapPost("/ground/waters/{id:int}/strips", AddStrip);
+        api.MapPost("/ground/vessels", KeepVessel);
+        api.MapPost("/ground/pumps", KeepPump);
+        api.MapPost("/ground/diffusers", KeepDiffuser);
+        api.MapPost("/ground/inputs", KeepInput);
     }
 
-    private static async Task<IResult> Holding(HoldingDb db, HoldingClock clock)
+    private static async Task<Ok<HoldingView>> Holding(HoldingDb db, HoldingClock clock)
     {
         if (await clock.Find() is not { } h)
         {
@@ -78,7 +78,7 @@ public static class GroundEndpoints
             clock.Now, h.Own));
     }
 
-    private static Task<IResult> SetUnits(UnitsRequest request, HoldingDb db, Writes writes) => writes.Do<Kept>(async () =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> SetUnits(UnitsRequest request, HoldingDb db, Writes writes) => writes.Do<Kept>(async () =>
     {
         if (await db.Holdings.OrderBy(h => h.Id).FirstOrDefaultAsync() is not { } holding)
         {
@@ -89,7 +89,7 @@ public static class GroundEndpoints
         return Writes.Done(new Kept(holding.Id));
     });
 
-    private static Task<IResult> Choose(string fork, ChoiceRequest request, HoldingDb db, Writes writes) => writes.Do<Kept>(async () =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> Choose(string fork, ChoiceRequest request, HoldingDb db, Writes writes) => writes.Do<Kept>(async () =>
     {
         if (fork.Length > 40 || string.IsNullOrWhiteSpace(request.School) || request.School.Length > 40)
         {
@@ -114,7 +114,7 @@ public static class GroundEndpoints
         return Writes.Done(new Kept(0));
     });
 
-    private static async Task<IResult> Read(HoldingDb db, HoldingClock clock)
+    private static async Task<Ok<GroundView>> Read(HoldingDb db, HoldingClock clock)
     {
         var units = await clock.Units();
         string Show(double si, Dimension d) => Units.Show(si, d, units);
@@ -163,25 +163,25 @@ public static class GroundEndpoints
             await db.ForkChoices.AsNoTracking().ToDictionaryAsync(f => f.ForkId, f => f.SchoolId), Per.SmallArea(units)));
     }
 
-    private static Task<IResult> KeepBed(BedRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> KeepBed(BedRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
         Keep(db, clock, writes, fields => KitReader.Bed(r, fields, db), b => b.Id);
 
-    private static Task<IResult> KeepWater(WaterRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> KeepWater(WaterRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
         Keep(db, clock, writes, fields => KitReader.Water(r, fields, db, clock.Now), w => w.Id);
 
-    private static Task<IResult> KeepVessel(VesselRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> KeepVessel(VesselRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
         Keep(db, clock, writes, fields => KitReader.Vessel(r, fields, db), v => v.Id);
 
-    private static Task<IResult> KeepPump(PumpRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> KeepPump(PumpRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
         Keep(db, clock, writes, fields => KitReader.Pump(r, fields, db), p => p.Id);
 
-    private static Task<IResult> KeepDiffuser(DiffuserRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> KeepDiffuser(DiffuserRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
         Keep(db, clock, writes, fields => KitReader.Diffuser(r, fields, db), d => d.Id);
 
-    private static Task<IResult> KeepInput(InputRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> KeepInput(InputRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
         Keep(db, clock, writes, fields => KitReader.Input(r, fields, db), i => i.Id);
 
-    private static Task<IResult> AddStrip(int id, StripRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> AddStrip(int id, StripRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
         Keep(db, clock, writes, async fields =>
     {
         var strip = new StripReading {
@@ -199,7 +199,7 @@ public static class GroundEndpoints
         return strip;
     }, s => s.Id);
 
-    private static Task<IResult> Keep<T>(HoldingDb db, HoldingClock clock, Writes writes, Func<TypedFields, Task<T>> read,
+    private static Task<Results<Written<Kept>, Refused, Clash>> Keep<T>(HoldingDb db, HoldingClock clock, Writes writes, Func<TypedFields, Task<T>> read,
         Func<T, int> id) => writes.Do<Kept>(async () =>
     {
         var fields = new TypedFields(await clock.Units());

@@ -55,8 +55,8 @@ public static partial class SetupEndpoints
     /// <summary>What can be done.</summary>
     public static void MapSetup(this IEndpointRouteBuilder api)
     {
-        api.MapPost("/holding/setup/work-out", WorkOut).Produces<SetupRemarks>().ProducesProblem(422);
-        api.MapPost("/holding/setup", Keep).Produces<Kept>().ProducesProblem(422);
+        api.MapPost("/holding/setup/work-out", WorkOut);
+        api.MapPost("/holding/setup", Keep);
     }
 
     /// <summary>Reads "52.5, 0.0" or "52.5 N 1.2 W".</summary>
@@ -75,7 +75,7 @@ public static partial class SetupEndpoints
         return Math.Abs(lat) <= 90 && Math.Abs(lon) <= 180 ? (lat, lon) : null;
     }
 
-    private static IResult WorkOut(SetupRequest r)
+    private static Results<Ok<SetupRemarks>, Refused> WorkOut(SetupRequest r)
     {
         var fields = new TypedFields(r.Units ?? UnitSystem.Metric);
         var read = Read(r, fields);
@@ -104,7 +104,7 @@ public static partial class SetupEndpoints
         }));
     }
 
-    private static Task<IResult> Keep(SetupRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> Keep(SetupRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
     {
         if (await clock.Find() is not null)
         {

@@ -45,15 +45,15 @@ public static class AcrossEndpoints
     /// <summary>What can be done.</summary>
     public static void MapAcross(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/judge/across", Read).Produces<IReadOnlyList<AcrossView>>();
-        api.MapPost("/judge/across", Make).Produces<Kept>().ProducesProblem(422);
-        api.MapPost("/judge/across/{id:int}/results", Add).Produces<Kept>().ProducesProblem(422);
-        api.MapPost("/judge/across/{id:int}/file", Bring).Produces<Kept>().ProducesProblem(422);
-        api.MapPost("/judge/across/results/{id:int}/out", TakeOut).Produces<Kept>().ProducesProblem(422);
+        api.MapGet("/judge/across", Read);
+        api.MapPost("/judge/across", Make);
+        api.MapPost("/judge/across/{id:int}/results", Add);
+        api.MapPost("/judge/across/{id:int}/file", Bring);
+        api.MapPost("/judge/across/results/{id:int}/out", TakeOut);
         api.MapGet("/judge/across/{id:int}/results.csv", Csv);
     }
 
-    private static async Task<IResult> Read(HoldingDb db)
+    private static async Task<Ok<List<AcrossView>>> Read(HoldingDb db)
     {
         var sets = await db.AcrossSets.AsNoTracking().Include(s => s.Results).OrderByDescending(s => s.Id).Take(50).ToListAsync();
         return TypedResults.Ok(sets.Select(View).ToList());
@@ -77,7 +77,7 @@ public static class AcrossEndpoints
                 ? "Two results or more: a trial of yours, and another season or a neighbour’s file." : together!.Refused?.ToString());
     }
 
-    private static Task<IResult> Make(AcrossRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> Make(AcrossRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
     {
         var fields = new TypedFields(await clock.Units());
         var set = new AcrossSet {
@@ -99,7 +99,7 @@ public static class AcrossEndpoints
         return Writes.Done(new Kept(set.Id));
     });
 
-    private static Task<IResult> Add(int id, AcrossResultRequest r, HoldingDb db, TrialDesk desk, HoldingClock clock, Writes writes) =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> Add(int id, AcrossResultRequest r, HoldingDb db, TrialDesk desk, HoldingClock clock, Writes writes) =>
         writes.Do<Kept>(async () =>
     {
         if (await db.AcrossSets.Include(s => s.Results).FirstOrDefaultAsync(s => s.Id == id) is not { } set)
@@ -171,7 +171,7 @@ public static class AcrossEndpoints
             }, "", Evidence.MeasuredHere);
     }
 
-    private static Task<IResult> Bring(int id, AcrossFileRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> Bring(int id, AcrossFileRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
         writes.Do<Kept>(async () =>
     {
         if (await db.AcrossSets.Include(s => s.Results).FirstOrDefaultAsync(s => s.Id == id) is not { } set)
@@ -231,7 +231,7 @@ public static class AcrossEndpoints
             ? Worked.Of(results, "", Evidence.MeasuredHere) : checks.Refusal;
     }
 
-    private static Task<IResult> TakeOut(int id, AcrossOutRequest r, HoldingDb db, Writes writes) => writes.Do<Kept>(async () =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> TakeOut(int id, AcrossOutRequest r, HoldingDb db, Writes writes) => writes.Do<Kept>(async () =>
     {
         var result = await db.AcrossSets.SelectMany(s => s.Results).FirstOrDefaultAsync(x => x.Id == id && x.OutWhy == null);
         if (result is null || string.IsNullOrWhiteSpace(r.Why) || r.Why.Length > 200)
@@ -244,7 +244,7 @@ public static class AcrossEndpoints
         return Writes.Done(new Kept(id));
     });
 
-    private static async Task<IResult> Csv(int id, HoldingDb db)
+    private static async Task<Results<FileContentHttpResult, Missing>> Csv(int id, HoldingDb db)
     {
         if (await db.AcrossSets.AsNoTracking().Include(s => s.Results).FirstOrDefaultAsync(s => s.Id == id) is not { } set)
         {

@@ -48,14 +48,14 @@ public static class BrixBedEndpoints
     /// <summary>What can be done.</summary>
     public static void MapBrixBeds(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/judge/brix/bed/{id:int}", Bed).Produces<BrixBedView>().ProducesProblem(404);
-        api.MapGet("/judge/meters", Meters).Produces<IReadOnlyList<MeterView>>();
-        api.MapPost("/judge/meters", AddMeter).Produces<Kept>().ProducesProblem(422);
-        api.MapPost("/judge/meters/{id:int}/zero", Zero).Produces<Kept>().ProducesProblem(422);
-        api.MapPost("/judge/pests", Pests).Produces<Kept>().ProducesProblem(422);
+        api.MapGet("/judge/brix/bed/{id:int}", Bed);
+        api.MapGet("/judge/meters", Meters);
+        api.MapPost("/judge/meters", AddMeter);
+        api.MapPost("/judge/meters/{id:int}/zero", Zero);
+        api.MapPost("/judge/pests", Pests);
     }
 
-    private static async Task<IResult> Bed(int id, HoldingDb db, HoldingClock clock)
+    private static async Task<Results<Ok<BrixBedView>, Missing>> Bed(int id, HoldingDb db, HoldingClock clock)
     {
         if (await db.Beds.AsNoTracking().Where(b => b.Id == id).Select(b => new { b.Name, b.Crop }).FirstOrDefaultAsync() is not { } bed)
         {
@@ -86,12 +86,12 @@ public static class BrixBedEndpoints
             && p.At > clock.Now.AddDays(-14) ? HoldOrSpray.Of(standing.Value.Good, standing.Value.Sentence, p.Pest, p.Count,
                 p.Threshold) : null;
         return TypedResults.Ok(new BrixBedView(
-            id, bed.Name, bed.Crop, [.. visits.Select(v => BrixEndpoints.View(v)!)], standing, Noise(crop), hints,
+            id, bed.Name, bed.Crop, [.. visits.Select(v => BrixViews.View(v)!)], standing, Noise(crop), hints,
             [.. applied.Select(a => new BrixApplied(a.At, string.Join(", ", new[] { a.Batch }.Concat(a.Items.Distinct()).OfType<string>()),
                 a.Purpose))],
             [.. Guided(visits, local)], [.. Waiting(visits, clock.Now)],
             [.. pests.Select(x => new PestView(x.At, x.Pest, x.Count, x.Per, x.Threshold))], hold is { Refused: null } ? hold.Worked : null,
-            [.. putRight.Select(v => BrixEndpoints.View(v)!)]));
+            [.. putRight.Select(v => BrixViews.View(v)!)]));
     }
 
     /// <summary>Whether two visits may be held against each other: the same leaf, a like hour, the same crop.</summary>
@@ -116,8 +116,8 @@ public static class BrixBedEndpoints
         {
             if (visits.FirstOrDefault(v => v.Id == second.PairWithId) is { Readings.Count: > 0 } first)
             {
-                var (a, b) = (BrixEndpoints.Set(first, local), BrixEndpoints.Set(second, local));
-                yield return new(second.PairKind ?? "", BrixEndpoints.View(first)!, BrixEndpoints.View(second)!, second.SamePlants
+                var (a, b) = (BrixViews.Set(first, local), BrixViews.Set(second, local));
+                yield return new(second.PairKind ?? "", BrixViews.View(first)!, BrixViews.View(second)!, second.SamePlants
                     ? BrixReadings.ComparePlants(a, b) : BrixReadings.Compare(a, b));
             }
         }
@@ -134,7 +134,7 @@ public static class BrixBedEndpoints
                     _ => "now the other end of the day"
                 }));
 
-    private static async Task<IResult> Meters(HoldingDb db, HoldingClock clock)
+    private static async Task<Ok<List<MeterView>>> Meters(HoldingDb db, HoldingClock clock)
     {
         var meters = await db.BrixMeters.AsNoTracking().Include(m => m.Zeroes.OrderByDescending(z => z.At).Take(10)).OrderBy(m => m.Name)
             .ToListAsync();
@@ -149,7 +149,7 @@ public static class BrixBedEndpoints
         _ => "zeroed this week",
     };
 
-    private static Task<IResult> AddMeter(MeterRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> AddMeter(MeterRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
     {
         var fields = new TypedFields(await clock.Units());
         var meter = new BrixMeter {
@@ -171,7 +171,7 @@ public static class BrixBedEndpoints
         return Writes.Done(new Kept(meter.Id));
     });
 
-    private static Task<IResult> Zero(int id, ZeroRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> Zero(int id, ZeroRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
     {
         var fields = new TypedFields(await clock.Units());
         var showed = fields.Quantity("showed", r.Showed ?? "0", Dimension.Plain, -5, 5, "It is what clean water showed before it was set.");
@@ -192,7 +192,7 @@ public static class BrixBedEndpoints
         return Writes.Done(new Kept(id));
     });
 
-    private static Task<IResult> Pests(PestRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> Pests(PestRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
     {
         var fields = new TypedFields(await clock.Units());
         var entry = new PestCount {

@@ -75,9 +75,9 @@ public static class BrixEndpoints
     /// <summary>What can be done.</summary>
     public static void MapBrix(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/judge/brix", Read).Produces<BrixView>();
-        api.MapPost("/judge/brix/work-out", WorkOut).Produces<BrixWorkOut>().ProducesProblem(422);
-        api.MapPost("/judge/brix", Keep).Produces<Kept>().ProducesProblem(422);
+        api.MapGet("/judge/brix", Read);
+        api.MapPost("/judge/brix/work-out", WorkOut);
+        api.MapPost("/judge/brix", Keep);
     }
 
     /// <summary>Sprays of the last 60 days, a row a bed, newest first.</summary>
@@ -101,25 +101,25 @@ public static class BrixEndpoints
         {
             var before = visits[s.BedId].Where(v => v.At <= s.At && v.At > s.At.AddDays(-5)).MaxBy(v => v.At);
             var after = visits[s.BedId].Where(v => v.At > s.At.AddHours(12) && v.At < s.At.AddDays(10)).MinBy(v => v.At);
-            return new BrixPair(s.Id, s.BatchId, s.Batch, s.BedId, s.Bed, s.Crop, s.At, s.Dilution, View(before), View(after),
-                before is not null && after is not null ? BrixReadings.Compare(Set(before, local), Set(after, local)) : null,
+            return new BrixPair(s.Id, s.BatchId, s.Batch, s.BedId, s.Bed, s.Crop, s.At, s.Dilution, BrixViews.View(before), BrixViews.View(after),
+                before is not null && after is not null ? BrixReadings.Compare(BrixViews.Set(before, local), BrixViews.Set(after, local)) : null,
                 Wants(s.At, before, after, clock.Now));
         })];
     }
 
-    private static async Task<IResult> Read(HoldingDb db, HoldingClock clock)
+    private static async Task<Ok<BrixView>> Read(HoldingDb db, HoldingClock clock)
     {
         var since = clock.Now.AddMonths(-18);
         var visits = await db.BrixVisits.ThatStand().AsNoTracking().Include(v => v.Readings).Where(v => v.At > since)
             .OrderByDescending(v => v.At).Take(400)
             .Select(v => new { v.BedId, Bed = v.Bed.Name, v.Bed.Crop, Visit = v }).ToListAsync();
         var beds = visits.GroupBy(v => v.BedId)
-            .Select(g => new BrixHistory(g.Key, g.First().Bed, g.First().Crop, [.. g.Take(60).Select(v => View(v.Visit)!).Reverse()]))
+            .Select(g => new BrixHistory(g.Key, g.First().Bed, g.First().Crop, [.. g.Take(60).Select(v => BrixViews.View(v.Visit)!).Reverse()]))
             .ToList();
         return TypedResults.Ok(new BrixView(await Pairs(db, clock), beds));
     }
 
-    private static async Task<IResult> WorkOut(BrixRequest r, HoldingDb db, HoldingClock clock)
+    private static async Task<Results<Ok<BrixWorkOut>, Refused>> WorkOut(BrixRequest r, HoldingDb db, HoldingClock clock)
     {
         var fields = new TypedFields(await clock.Units());
         var visit = await Typed(r, fields, db, clock);
@@ -140,10 +140,10 @@ public static class BrixEndpoints
         advice += dry + unzeroed;
         return TypedResults.Ok(new BrixWorkOut(
             [.. visit.Readings.Select(x => x.AsRead)], [.. visit.Readings.Select(x => x.At20)], value, advice,
-            before is null ? null : BrixReadings.Compare(Set(before, local), Set(visit, local))));
+            before is null ? null : BrixReadings.Compare(BrixViews.Set(before, local), BrixViews.Set(visit, local))));
     }
 
-    private static Task<IResult> Keep(BrixRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> Keep(BrixRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
     {
         var fields = new TypedFields(await clock.Units());
         var visit = await Typed(r, fields, db, clock);
@@ -221,7 +221,7 @@ public static class BrixEndpoints
             Stage = r.Stage is null ? null : fields.OneOf("stage", r.Stage, Stages),
             Stress = Short("stress", r.Stress, fields.Checks),
             Weed = Short("weed", r.Weed, fields.Checks),
-            Dry = Dry(r.Readings),
+            Dry = BrixTyped.Dry(r.Readings),
             PairKind = r.PairKind is null ? null : fields.OneOf("pairKind", r.PairKind, "weed-crop", "top-bottom", "morning-afternoon"),
             PairWithId = r.PairWithId,
             SamePlants = r.SamePlants,
@@ -229,7 +229,7 @@ public static class BrixEndpoints
             LeafPosition = fields.OneOf("leafPosition", r.LeafPosition, "top", "middle", "bottom"),
             Sky = fields.OneOf("sky", r.Sky, "clear", "mixed", "dull", "unknown"),
         };
-        foreach (var read in Numbers(r.Readings, fields.Checks))
+        foreach (var read in BrixTyped.Numbers(r.Readings, fields.Checks))
         {
             if (corrects)
             {
@@ -250,45 +250,8 @@ public static class BrixEndpoints
         return visit;
     }
 
-    /// <summary>Brix as typed one after another; what is none is refused by name.</summary>
-    internal static List<double> Numbers(string? typed, Checks checks)
-    {
-        const string wayOut = "Type them one after another: 9.1 8.8 9.4.";
-        var numbers = new List<double>();
-        foreach (var word in Words(typed).Where(w => !w.Equals("dry", StringComparison.OrdinalIgnoreCase)))
-        {
-            // no sap reads a thousand
-            if (Core.Measures.TypedNumber.Of(word, pointIsDecimal: true, commaIsDecimal: true).Value is not { } value)
-            {
-                checks.Add("readings", $"“{(word.Length > 20 ? word[..20] : word)}” is no brix.", wayOut);
-            }
-            else if (value is < 0 or > 30)
-            {
-                checks.Add("readings", $"{Say.Number(value)} °Bx can't be sap.", "Give 0 to 30: the correction table ends there.");
-            }
-            else
-            {
-                numbers.Add(value);
-            }
-        }
-
-        if ((numbers.Count == 0 && Dry(typed) == 0) || (numbers.Count > 30 && checks.Sound))
-        {
-            checks.Add("readings", numbers.Count == 0 ? "Nothing was typed." : "That is more than thirty.", wayOut);
-        }
-
-        return numbers;
-    }
-
     /// <summary>Stages of a crop.</summary>
     public static readonly string[] Stages = ["seedling", "leafing", "flowering", "fruiting", "ripening"];
-
-    private static IEnumerable<string> Words(string? typed) =>
-        (typed ?? "").Split([' ', ';', '\n', '\t'], StringSplitOptions.RemoveEmptyEntries).Select(w => w.Trim(','))
-            .Where(w => w.Length > 0);
-
-    /// <summary>Leaves that gave no juice: "9.1 dry 8.8" has one.</summary>
-    internal static int Dry(string? typed) => Words(typed).Count(w => w.Equals("dry", StringComparison.OrdinalIgnoreCase));
 
     private static string? Short(string field, string? typed, Checks checks)
     {
@@ -308,12 +271,4 @@ public static class BrixEndpoints
         (null, _) => "no reading before it: nothing to compare with",
         _ => "",
     };
-
-    internal static BrixSet Set(BrixVisit v, Func<DateTimeOffset, DateTimeOffset> local) =>
-        new([.. v.Readings.Select(r => r.At20)], v.LeafPosition, local(v.At).TimeOfDay.TotalHours, v.Sky);
-
-    internal static BrixVisitView? View(BrixVisit? v) => v is null ? null : new(
-        v.Id, v.At, v.LeafPosition, v.Sky, v.MeterCorrects, v.TemperatureC, [.. v.Readings.Select(r => r.AsRead)],
-        [.. v.Readings.Select(r => r.At20)], BrixReadings.Value([.. v.Readings.Select(r => r.At20)]), v.Dry, v.Weed, v.Stage, v.Stress,
-        null, v.CorrectsId);
 }

@@ -72,13 +72,13 @@ public static class PatchEndpoints
     /// <summary>What can be done.</summary>
     public static void MapPatches(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/judge/patches", Read).Produces<IReadOnlyList<PatchTestView>>();
-        api.MapPost("/judge/patches", Make).Produces<Kept>().ProducesProblem(422);
-        api.MapPost("/judge/patches/{id:int}/on", PutOn).Produces<Kept>().ProducesProblem(422);
-        api.MapPost("/judge/patches/patch/{id:int}/leaves", Leaves).Produces<Kept>().ProducesProblem(422);
+        api.MapGet("/judge/patches", Read);
+        api.MapPost("/judge/patches", Make);
+        api.MapPost("/judge/patches/{id:int}/on", PutOn);
+        api.MapPost("/judge/patches/patch/{id:int}/leaves", Leaves);
     }
 
-    private static async Task<IResult> Read(HoldingDb db, HoldingClock clock)
+    private static async Task<Ok<List<PatchTestView>>> Read(HoldingDb db, HoldingClock clock)
     {
         var units = await clock.Units();
         var tests = await db.PatchTests.AsNoTracking().Include(t => t.Bed).Include(t => t.Patches.OrderBy(p => p.Order))
@@ -120,7 +120,7 @@ public static class PatchEndpoints
             ? own : own with { Sentence = $"{own.Sentence} In the same water {p.CarrierName}: {carrier.Sentence}" } : null;
     }
 
-    private static Task<IResult> Make(PatchTestRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> Make(PatchTestRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
     {
         var units = await clock.Units();
         var fields = new TypedFields(units);
@@ -233,7 +233,7 @@ public static class PatchEndpoints
         };
     }
 
-    private static Task<IResult> PutOn(int id, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> PutOn(int id, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
     {
         if (await db.PatchTests.Include(t => t.Patches).ThenInclude(p => p.Leaves).FirstOrDefaultAsync(t => t.Id == id) is not { } test)
         {
@@ -251,7 +251,7 @@ public static class PatchEndpoints
         return Writes.Done(new Kept(id));
     });
 
-    private static Task<IResult> Leaves(int id, PatchLeavesRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> Leaves(int id, PatchLeavesRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
         writes.Do<Kept>(async () =>
     {
         var test = await db.PatchTests.Include(t => t.Patches).FirstOrDefaultAsync(t => t.Patches.Any(p => p.Id == id));
@@ -271,7 +271,7 @@ public static class PatchEndpoints
 
         double? temperature = test.MeterCorrects ? null : fields.Quantity("temperature", r.Temperature, Dimension.Temperature, 10, 30,
             "Outside that the correction table says nothing.");
-        var read = BrixEndpoints.Numbers(r.Readings, fields.Checks);
+        var read = BrixTyped.Numbers(r.Readings, fields.Checks);
         if (!fields.Checks.Sound)
         {
             return fields.Checks.Refusal;

@@ -10,5 +10,5 @@ public static class PracticePlotEndpoints
     /// <summary>What can be asked.</summary>
     public static void MapPracticePlot(this IEndpointRouteBuilder api) =>
         api.MapPost("/judge/practice", async (PracticePlotQuestion q, HoldingClock clock) =>
-            Problems.Answer(PracticePlot.Of(q, await clock.Units()))).Produces<Worked<PracticePlotAnswer>>().ProducesProblem(422);
+            Problems.Answer(PracticePlot.Of(q, await clock.Units())));
 }

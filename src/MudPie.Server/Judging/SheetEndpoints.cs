@@ -17,14 +17,13 @@ public static class SheetEndpoints
     /// <summary>What can be done.</summary>
     public static void MapSheets(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/judge/trials/{id:int}/sheet", Read).Produces<SheetView>().ProducesProblem(404);
-        api.MapPost("/judge/trials/{id:int}/readings", Keep).Produces<Kept>().ProducesProblem(422);
-        api.MapPost("/judge/trials/{id:int}/plots/{plot:int}/photos", AddPhoto).Accepts<byte[]>("image/jpeg", "image/png").Produces<Kept>()
-            .ProducesProblem(422);
+        api.MapGet("/judge/trials/{id:int}/sheet", Read);
+        api.MapPost("/judge/trials/{id:int}/readings", Keep);
+        api.MapPost("/judge/trials/{id:int}/plots/{plot:int}/photos", AddPhoto).Accepts<byte[]>("image/jpeg", "image/png");
         api.MapGet("/judge/trials/{id:int}/qr.svg", Qr);
     }
 
-    private static async Task<IResult> Read(int id, HoldingDb db, TrialDesk desk)
+    private static async Task<Results<Ok<SheetView>, Missing>> Read(int id, HoldingDb db, TrialDesk desk)
     {
         if (await desk.Find(id) is not { } t)
         {
@@ -36,7 +35,7 @@ public static class SheetEndpoints
         var standing = all.ThatStand().ToList();
         return TypedResults.Ok(new SheetView(
             t.Id, t.Question, t.State, [.. t.Plots.Select(p => new SheetPlot(p.Id, p.Number, p.Code, p.Place, p.Block))],
-            TrialEndpoints.Measures(t, standing),
+            MeasureViews.Measures(t, standing),
             [.. standing.OrderBy(r => r.On).Select(r => new SheetReading(r.Id, r.PlotId, r.MeasureId, r.On, r.Value, r.OutOf, r.MissingWhy,
                 r.KeptAnyway, Shown(r), [.. Before(r, byId)]))]));
     }
@@ -52,7 +51,7 @@ public static class SheetEndpoints
 
     private static string Shown(TrialReading r) => r.Figure().Shown;
 
-    private static Task<IResult> Keep(int id, TrialReadingRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> Keep(int id, TrialReadingRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
         writes.Do<Kept>(async () =>
     {
         var trial = await db.Trials.AsNoTracking().Include(t => t.Measures).FirstOrDefaultAsync(t => t.Id == id);
@@ -91,9 +90,9 @@ public static class SheetEndpoints
 
     private static DateTimeOffset Day(DateTimeOffset at) => new(at.Year, at.Month, at.Day, 0, 0, 0, TimeSpan.Zero);
 
-    private static async Task<IResult> AddPhoto(int id, int plot, HttpRequest request, HoldingDb db, HoldingClock clock, Writes writes)
+    private static async Task<Results<Written<Kept>, Refused, Clash>> AddPhoto(int id, int plot, HttpRequest request, HoldingDb db, HoldingClock clock, Writes writes)
     {
-        var (jpeg, wrong) = await BringEndpoints.ReadPicture(request);
+        var (jpeg, wrong) = await SentPictures.ReadPicture(request);
         return jpeg is null ? Problems.Of(wrong!) : await writes.Do<Kept>(async () =>
         {
             if (!await db.TrialPlots.AnyAsync(p => p.TrialId == id && p.Id == plot))

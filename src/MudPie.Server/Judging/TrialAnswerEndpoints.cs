@@ -9,10 +9,9 @@ namespace MudPie.Server.Judging;
 public static class TrialAnswerEndpoints
 {
     /// <summary>What can be asked.</summary>
-    public static void MapTrialAnswers(this IEndpointRouteBuilder api) => api.MapGet("/judge/trials/{id:int}/answer", Answer)
-        .Produces<TrialJudged>().ProducesProblem(422);
+    public static void MapTrialAnswers(this IEndpointRouteBuilder api) => api.MapGet("/judge/trials/{id:int}/answer", Answer);
 
-    private static async Task<IResult> Answer(int id, int? measure, DateTimeOffset? on, TrialDesk desk, CancellationToken stop)
+    private static async Task<Results<Ok<TrialJudged>, Refused, Missing>> Answer(int id, int? measure, DateTimeOffset? on, TrialDesk desk, CancellationToken stop)
     {
         if (await desk.Find(id) is not { } t)
         {
@@ -33,7 +32,8 @@ public static class TrialAnswerEndpoints
         var standing = await desk.Standing(id);
         var asked = TrialDesk.Ask(t, m, standing, on, stop);
         var ruling = TrialAnalysis.Of(asked);
-        return ruling.Match<IResult>(w => TypedResults.Ok(Judged(t, m, asked, w, standing, on)), Problems.Of);
+        return ruling.Refused is { } refused
+            ? Problems.Of(refused) : TypedResults.Ok(Judged(t, m, asked, ruling.Worked, standing, on));
     }
 
     private static TrialJudged Judged(Trial t, TrialMeasure m, TrialQuestion asked, Worked<TrialAnswer> worked,

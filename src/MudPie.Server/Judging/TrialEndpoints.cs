@@ -16,33 +16,32 @@ public static class TrialEndpoints
     /// <summary>What can be done.</summary>
     public static void MapTrials(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/judge/trials", List).Produces<IReadOnlyList<TrialLine>>();
-        api.MapGet("/judge/templates", Templates).Produces<IReadOnlyList<TrialTemplate>>();
-        api.MapGet("/judge/measures", Offered).Produces<IReadOnlyList<MeasureKind>>();
-        api.MapPost("/judge/trials", Make).Produces<Kept>().ProducesProblem(422);
-        api.MapPost("/judge/trials/curve", Curve).Produces<Worked<ReplicatesCurve>>().ProducesProblem(422);
-        api.MapPost("/judge/trials/worth", (TrialMoney money) => Problems.Answer(TrialWorth.Smallest(money, ""))).Produces<Worked<double>>()
-            .ProducesProblem(422);
-        api.MapGet("/judge/trials/{id:int}", Read).Produces<TrialView>().ProducesProblem(404);
-        api.MapPut("/judge/trials/{id:int}", Change).Produces<Kept>().ProducesProblem(422).ProducesProblem(409);
-        api.MapPost("/judge/trials/{id:int}/layout", Draw).Produces<Kept>().ProducesProblem(422);
-        api.MapGet("/judge/trials/{id:int}/key", Key).Produces<IReadOnlyList<PlotView>>().ProducesProblem(404);
+        api.MapGet("/judge/trials", List);
+        api.MapGet("/judge/templates", Templates);
+        api.MapGet("/judge/measures", Offered);
+        api.MapPost("/judge/trials", Make);
+        api.MapPost("/judge/trials/curve", Curve);
+        api.MapPost("/judge/trials/worth", (TrialMoney money) => Problems.Answer(TrialWorth.Smallest(money, "")));
+        api.MapGet("/judge/trials/{id:int}", Read);
+        api.MapPut("/judge/trials/{id:int}", Change);
+        api.MapPost("/judge/trials/{id:int}/layout", Draw);
+        api.MapGet("/judge/trials/{id:int}/key", Key);
     }
 
-    private static async Task<IResult> Templates(HoldingClock clock)
+    private static async Task<Ok<List<TrialTemplate>>> Templates(HoldingClock clock)
     {
         var units = await clock.Units();
         return TypedResults.Ok(TrialTemplates.All.Select(t =>
-            t with { Measures = [.. t.Measures.Select(m => MeasureKinds.Same(m, units))] }));
+            t with { Measures = [.. t.Measures.Select(m => MeasureKinds.Same(m, units))] }).ToList());
     }
 
-    private static async Task<IResult> Offered(HoldingClock clock)
+    private static async Task<Ok<List<MeasureKind>>> Offered(HoldingClock clock)
     {
         var units = await clock.Units();
-        return TypedResults.Ok(MeasureKinds.All.Where(k => k.For(units)));
+        return TypedResults.Ok(MeasureKinds.All.Where(k => k.For(units)).ToList());
     }
 
-    private static async Task<IResult> List(HoldingDb db, TrialDesk desk, IMemoryCache cache, CancellationToken stop)
+    private static async Task<Ok<List<TrialLine>>> List(HoldingDb db, TrialDesk desk, IMemoryCache cache, CancellationToken stop)
     {
         var trials = await db.Trials.AsNoTracking().OrderByDescending(t => t.CreatedAt).ThenByDescending(t => t.Id).Take(100)
             .Select(t => new {
@@ -83,7 +82,7 @@ public static class TrialEndpoints
         return new TrialLine(t.Id, t.Question, t.Crop, t.Season, t.Design, t.State, plots, says, word, t.IsDemo);
     }
 
-    private static Task<IResult> Make(TrialRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> Make(TrialRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
     {
         var trial = new Trial {
             Question = "", Crop = "", Design = Design.Blocks, Kind = TrialKind.Beds, Factors = [], Places = [],
@@ -101,7 +100,7 @@ public static class TrialEndpoints
         return Writes.Done(new Kept(trial.Id));
     });
 
-    private static Task<IResult> Change(int id, TrialRequest r, HoldingDb db, TrialDesk desk, HoldingClock clock, Writes writes) =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> Change(int id, TrialRequest r, HoldingDb db, TrialDesk desk, HoldingClock clock, Writes writes) =>
         writes.Do<Kept>(async () =>
     {
         if (await desk.Find(id, tracked: true) is not { } trial)
@@ -152,7 +151,7 @@ public static class TrialEndpoints
             ? null : TrialSettings.Compared(factors, levels, TrialSettings.Of(factors, levels, controls));
     }
 
-    private static async Task<IResult> Curve(TrialRequest r, HoldingClock clock)
+    private static async Task<Results<Ok<Worked<ReplicatesCurve>>, Refused>> Curve(TrialRequest r, HoldingClock clock)
     {
         var fields = new TypedFields(await clock.Units());
         var noise = fields.Quantity("noise", r.Noise, Dimension.Plain, 1e-9, 1e9, "It is how far plots treated alike stray.");
@@ -165,7 +164,7 @@ public static class TrialEndpoints
             : Problems.Of(fields.Checks.Refusal);
     }
 
-    private static Task<IResult> Draw(int id, DrawRequest r, HoldingDb db, TrialDesk desk, HoldingClock clock, Writes writes) =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> Draw(int id, DrawRequest r, HoldingDb db, TrialDesk desk, HoldingClock clock, Writes writes) =>
         writes.Do<Kept>(async () =>
     {
         if (await desk.Find(id, tracked: true) is not { } trial)
@@ -244,7 +243,7 @@ public static class TrialEndpoints
         }));
     }
 
-    private static async Task<IResult> Key(int id, TrialDesk desk, HoldingDb db) =>
+    private static async Task<Results<Ok<List<PlotView>>, Missing>> Key(int id, TrialDesk desk, HoldingDb db) =>
         await desk.Find(id) is { } trial ? TypedResults.Ok(Plots(trial, false, await Photos(db, id))) : Problems.NotFound("trial");
 
     private static async Task<ILookup<int, int>> Photos(HoldingDb db, int id) =>
@@ -256,7 +255,7 @@ public static class TrialEndpoints
             .Select(p => new PlotView(p.Id, p.Number, p.Code, shut ? null : p.TreatmentId, shut ? null : p.Treatment.Name, p.Block,
                 p.WholePlot, p.Place, p.X, p.Y, p.Length, p.Width, [.. photos[p.Id]]))];
 
-    private static async Task<IResult> Read(int id, HoldingDb db, TrialDesk desk, HoldingClock clock, CancellationToken stop)
+    private static async Task<Results<Ok<TrialView>, Missing>> Read(int id, HoldingDb db, TrialDesk desk, HoldingClock clock, CancellationToken stop)
     {
         if (await desk.Find(id) is not { } t)
         {
@@ -271,32 +270,46 @@ public static class TrialEndpoints
         var curve = noise is { } sd && t.WorthHaving is { } worth ? ReplicatesPlan.Of(t.Design, t.Treatments.Count, t.Replicates, sd, worth,
             main?.Unit ?? "", TrialDesk.Compared(t)) : null;
         var readings = await desk.Standing(id);
-        return TypedResults.Ok(new TrialView(
-            t.Id, t.Version, t.Question, t.Crop, t.Season, t.Displaces, t.Design, t.Kind, t.Liquid, t.Factors, t.NoControlWhy, t.NoWaterWhy,
-            t.Replicates, TrialDesk.EachSays(t),
-            noise, says, t.WorthHaving, t.Money,
-            [.. t.Places.Select(p => new PlaceView(p.Name, p.LengthM, p.WidthM, Units.Show(p.LengthM, Dimension.Length, units),
+        return TypedResults.Ok(new TrialView {
+            Id = t.Id,
+            Version = t.Version,
+            Question = t.Question,
+            Crop = t.Crop,
+            Season = t.Season,
+            Displaces = t.Displaces,
+            Design = t.Design,
+            Kind = t.Kind,
+            Liquid = t.Liquid,
+            Factors = t.Factors,
+            NoControlWhy = t.NoControlWhy,
+            NoWaterWhy = t.NoWaterWhy,
+            Replicates = t.Replicates,
+            EachSays = TrialDesk.EachSays(t),
+            Noise = noise,
+            NoiseSays = says,
+            WorthHaving = t.WorthHaving,
+            Money = t.Money,
+            Places = [.. t.Places.Select(p => new PlaceView(p.Name, p.LengthM, p.WidthM, Units.Show(p.LengthM, Dimension.Length, units),
                 Units.Show(p.WidthM, Dimension.Length, units)))],
-            t.Seed, t.Blind, TrialDesk.Shut(t), t.State, t.StartedAt, t.EndedAt,
-            [.. t.Treatments.Select(x => new TreatmentView(x.Id, x.Name, TrialDesk.Levels(x), x.Role, x.InputId, x.Input?.Name, x.RateTyped,
+            Seed = t.Seed,
+            Blind = t.Blind,
+            Shut = TrialDesk.Shut(t),
+            State = t.State,
+            StartedAt = t.StartedAt,
+            EndedAt = t.EndedAt,
+            Treatments = [.. t.Treatments.Select(x => new TreatmentView(x.Id, x.Name, TrialDesk.Levels(x), x.Role, x.InputId, x.Input?.Name, x.RateTyped,
                 x.WaterLPerM2 is { } w ? Per.Square(w, Dimension.Volume, units) : null, x.RateTyped, x.WaterLPerM2 is { } water
                     ? Units.Show(water / Per.SquareSi(1, units), Dimension.Volume, units) : null))],
-            Plots(t, TrialDesk.Shut(t), await Photos(db, id)),
-            Measures(t, readings),
-            [.. t.Events.OrderBy(e => e.At).ThenBy(e => e.Id).Select(e => new TrialEventView(e.At, e.Kind, e.Text))],
-            TrialDesk.Strength(t), curve is { Refused: null } ? curve.Worked : null,
-            curve is not null ? curve.Refused?.ToString() : noise is null
+            Plots = Plots(t, TrialDesk.Shut(t), await Photos(db, id)),
+            Measures = MeasureViews.Measures(t, readings),
+            Events = [.. t.Events.OrderBy(e => e.At).ThenBy(e => e.Id).Select(e => new TrialEventView(e.At, e.Kind, e.Text))],
+            Strength = TrialDesk.Strength(t),
+            Curve = curve is { Refused: null } ? curve.Worked : null,
+            CurveWants = curve is not null ? curve.Refused?.ToString() : noise is null
                 ? "Say how far plots treated alike stray, to see how many are needed."
                 : "Say what difference would be worth having, to see how many are needed.",
-            TrialTemplates.Find(t.TemplateId)?.Published, t.TemplateId));
+            Published = TrialTemplates.Find(t.TemplateId)?.Published,
+            TemplateId = t.TemplateId,
+        });
     }
-
-    /// <summary>Measures with the dates that they have figures on.</summary>
-    public static List<MeasureView> Measures(Trial t, IReadOnlyList<TrialReading> readings) =>
-        [.. t.Measures.OrderBy(m => m.Order).Select(m =>
-        {
-            var mine = readings.Where(r => r.MeasureId == m.Id).ToList();
-            return new MeasureView(m.Id, m.Name, m.Unit, m.Kind, m.Low, m.High, m.LowerIsBetter, m.OutOf, m.Dates,
-                [.. mine.Select(r => r.On).Distinct().Order()], mine.Count);
-        })];
 }

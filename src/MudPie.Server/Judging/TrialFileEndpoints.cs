@@ -60,18 +60,28 @@ public static class TrialFileEndpoints
     public static void MapTrialFiles(this IEndpointRouteBuilder api)
     {
         api.MapGet("/judge/trials/{id:int}/trial.zip", Out);
-        api.MapPost("/judge/trials/file", In).Accepts<byte[]>("application/zip").Produces<Kept>().ProducesProblem(422);
-        api.MapPost("/judge/trials/csv/preview", Preview).Produces<CsvPreview>().ProducesProblem(422);
-        api.MapPost("/judge/trials/csv", Csv).Produces<Kept>().ProducesProblem(422);
+        api.MapPost("/judge/trials/file", In).Accepts<byte[]>("application/zip");
+        api.MapPost("/judge/trials/csv/preview", Preview);
+        api.MapPost("/judge/trials/csv", Csv);
     }
 
-    private static async Task<IResult> Out(int id, HoldingDb db, TrialDesk desk) =>
-        await desk.Find(id) is not { } t ? Problems.NotFound("trial")
-        : TrialDesk.Shut(t)
-        ? Problems.Of(Refusal.Of("codes", "The codes are still shut.", "The file tells what each plot got: open the codes first."))
-        : TypedResults.File(await TrialFileOut.Zip(t, db), "application/zip", $"trial-{id}.zip");
+    private static async Task<Results<FileContentHttpResult, Refused, Missing>> Out(int id, HoldingDb db, TrialDesk desk)
+    {
+        if (await desk.Find(id) is not { } t)
+        {
+            return Problems.NotFound("trial");
+        }
 
-    private static async Task<IResult> In(HttpRequest request, HoldingDb db, HoldingClock clock, Writes writes)
+        if (TrialDesk.Shut(t))
+        {
+            return Problems.Of(Refusal.Of("codes", "The codes are still shut.",
+                "The file tells what each plot got: open the codes first."));
+        }
+
+        return TypedResults.File(await TrialFileOut.Zip(t, db), "application/zip", $"trial-{id}.zip");
+    }
+
+    private static async Task<Results<Written<Kept>, Refused, Clash>> In(HttpRequest request, HoldingDb db, HoldingClock clock, Writes writes)
     {
         if (request.ContentLength is null or 0 or > MostBytes)
         {
@@ -84,12 +94,12 @@ public static class TrialFileEndpoints
         return await writes.Do<Kept>(() => Put(new TrialFileIn(clock.Now).Zip(memory.ToArray()), db));
     }
 
-    private static IResult Preview(CsvPreviewRequest r) => TidyCsv.Read(r.Csv).Match<IResult>(
+    private static Results<Ok<CsvPreview>, Refused> Preview(CsvPreviewRequest r) => TidyCsv.Read(r.Csv).Match<Results<Ok<CsvPreview>, Refused>>(
         w => TypedResults.Ok(new CsvPreview(w.Value.Rows.Count,
             [.. w.Value.Headers.Select((h, c) => new CsvColumnView(h, w.Value.Numeric(c), [.. w.Value.Levels(c).Take(12)],
-                w.Value.Rows.Count(x => TidyTable.Missing(x[c]))))])), Problems.Of);
+                w.Value.Rows.Count(x => TidyTable.Missing(x[c]))))])), no => Problems.Of(no));
 
-    private static Task<IResult> Csv(CsvTrialRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> Csv(CsvTrialRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
         writes.Do<Kept>(() => Put(new TrialFileIn(clock.Now).Table(r), db));
 
     private static async Task<Ruling<Kept>> Put(Ruling<(Trial Trial, List<TrialReading> Readings)> read, HoldingDb db)

@@ -169,14 +169,76 @@ public sealed record PlaceView(string Name, double LengthM, double WidthM, strin
 public sealed record TrialEventView(DateTimeOffset At, string Kind, string Text);
 
 /// <summary>A trial, whole.</summary>
-public sealed record TrialView(
-    int Id, Guid Version, string Question, string Crop, string Season, string? Displaces, Design Design, TrialKind Kind, bool Liquid,
-    IReadOnlyList<string> Factors, string? NoControlWhy, string? NoWaterWhy, int Replicates, string EachSays,
-    double? Noise, string NoiseSays, double? WorthHaving, TrialMoney? Money, IReadOnlyList<PlaceView> Places, int Seed, bool Blind,
-    bool Shut, TrialState State, DateTimeOffset? StartedAt, DateTimeOffset? EndedAt,
-    IReadOnlyList<TreatmentView> Treatments, IReadOnlyList<PlotView> Plots, IReadOnlyList<MeasureView> Measures,
-    IReadOnlyList<TrialEventView> Events, IReadOnlyList<StrengthLine> Strength,
-    Worked<ReplicatesCurve>? Curve, string? CurveWants, Published? Published, string? TemplateId);
+public sealed record TrialView
+{
+    public required int Id { get; init; }
+
+    public required Guid Version { get; init; }
+
+    public required string Question { get; init; }
+
+    public required string Crop { get; init; }
+
+    public required string Season { get; init; }
+
+    public required string? Displaces { get; init; }
+
+    public required Design Design { get; init; }
+
+    public required TrialKind Kind { get; init; }
+
+    public required bool Liquid { get; init; }
+
+    public required IReadOnlyList<string> Factors { get; init; }
+
+    public required string? NoControlWhy { get; init; }
+
+    public required string? NoWaterWhy { get; init; }
+
+    public required int Replicates { get; init; }
+
+    public required string EachSays { get; init; }
+
+    public required double? Noise { get; init; }
+
+    public required string NoiseSays { get; init; }
+
+    public required double? WorthHaving { get; init; }
+
+    public required TrialMoney? Money { get; init; }
+
+    public required IReadOnlyList<PlaceView> Places { get; init; }
+
+    public required int Seed { get; init; }
+
+    public required bool Blind { get; init; }
+
+    public required bool Shut { get; init; }
+
+    public required TrialState State { get; init; }
+
+    public required DateTimeOffset? StartedAt { get; init; }
+
+    public required DateTimeOffset? EndedAt { get; init; }
+
+    public required IReadOnlyList<TreatmentView> Treatments { get; init; }
+
+    public required IReadOnlyList<PlotView> Plots { get; init; }
+
+    public required IReadOnlyList<MeasureView> Measures { get; init; }
+
+    public required IReadOnlyList<TrialEventView> Events { get; init; }
+
+    public required IReadOnlyList<StrengthLine> Strength { get; init; }
+
+    public required Worked<ReplicatesCurve>? Curve { get; init; }
+
+    public required string? CurveWants { get; init; }
+
+    public required Published? Published { get; init; }
+
+    public required string? TemplateId { get; init; }
+}
 
 /// <summary>A figure on the sheet.</summary>
 public sealed record SheetReading(int Id, int PlotId, int MeasureId, DateTimeOffset On, double? Value, double? OutOf, string? MissingWhy,

@@ -21,11 +21,11 @@ public static class TrialStepEndpoints
     /// <summary>What can be done.</summary>
     public static void MapTrialSteps(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/judge/trials/{id:int}/amounts", Amounts).Produces<IReadOnlyList<AmountLine>>().ProducesProblem(404);
-        api.MapPost("/judge/trials/{id:int}/steps", Step).Produces<Kept>().ProducesProblem(422);
+        api.MapGet("/judge/trials/{id:int}/amounts", Amounts);
+        api.MapPost("/judge/trials/{id:int}/steps", Step);
     }
 
-    private static Task<IResult> Step(int id, TrialStepRequest r, HoldingDb db, TrialDesk desk, HoldingClock clock, StockKeeper stock,
+    private static Task<Results<Written<Kept>, Refused, Clash>> Step(int id, TrialStepRequest r, HoldingDb db, TrialDesk desk, HoldingClock clock, StockKeeper stock,
         Writes writes) => writes.Do<Kept>(async () =>
     {
         if (await desk.Find(id, tracked: true) is not { } trial)
@@ -159,7 +159,7 @@ public static class TrialStepEndpoints
         return Writes.Done(new Kept(trial.Id));
     }
 
-    private static async Task<IResult> Amounts(int id, TrialDesk desk, HoldingClock clock, StockKeeper stock)
+    private static async Task<Results<Ok<List<AmountLine>>, Missing>> Amounts(int id, TrialDesk desk, HoldingClock clock, StockKeeper stock)
     {
         if (await desk.Find(id) is not { } trial)
         {

@@ -43,8 +43,8 @@ public static class NoteEndpoints
     /// <summary>What can be done.</summary>
     public static void MapNotes(this IEndpointRouteBuilder api)
     {
-        api.MapPost("/notes/read", Read).Produces<NoteView>().ProducesProblem(422);
-        api.MapPost("/notes", Keep).Produces<NoteKept>().ProducesProblem(422);
+        api.MapPost("/notes/read", Read);
+        api.MapPost("/notes", Keep);
     }
 
     private static async Task<List<Nameable>> Names(HoldingDb db)
@@ -66,7 +66,7 @@ public static class NoteEndpoints
             .. (await db.Sprayers.AsNoTracking().OrderBy(s => s.Id).ToListAsync()).Select(s => new Nameable("sprayer", s.Id, s.Name, []))];
     }
 
-    private static async Task<IResult> Read(NoteRequest r, HoldingDb db, HoldingClock clock, StockKeeper stock, TankJobs jobs)
+    private static async Task<Results<Ok<NoteView>, Refused>> Read(NoteRequest r, HoldingDb db, HoldingClock clock, StockKeeper stock, TankJobs jobs)
     {
         var read = NoteIt.Read(r.Text, await Names(db), await clock.Units());
         if (read.Refused is { } refused)
@@ -129,7 +129,7 @@ public static class NoteEndpoints
         };
     }
 
-    private static Task<IResult> Keep(NoteRequest r, HoldingDb db, HoldingClock clock, StockKeeper stock, WeatherBook weather,
+    private static Task<Results<Written<NoteKept>, Refused, Clash>> Keep(NoteRequest r, HoldingDb db, HoldingClock clock, StockKeeper stock, WeatherBook weather,
         TankJobs jobs, Writes writes) => writes.Do<NoteKept>(async () =>
     {
         var read = NoteIt.Read(r.Text, await Names(db), await clock.Units());

@@ -62,9 +62,9 @@ public static class DoseEndpoints
 {
     /// <summary>What can be asked.</summary>
     public static void MapDoses(this IEndpointRouteBuilder api) =>
-        api.MapPost("/put-out/dose/work-out", WorkOut).Produces<DoseView>().ProducesProblem(422);
+        api.MapPost("/put-out/dose/work-out", WorkOut);
 
-    private static async Task<IResult> WorkOut(DoseRequest r, HoldingDb db, HoldingClock clock, StockKeeper stock)
+    private static async Task<Results<Ok<DoseView>, Refused>> WorkOut(DoseRequest r, HoldingDb db, HoldingClock clock, StockKeeper stock)
     {
         var units = await clock.Units();
         var fields = new TypedFields(units);

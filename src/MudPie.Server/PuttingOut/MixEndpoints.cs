@@ -33,14 +33,13 @@ public static class MixEndpoints
     /// <summary>What can be done.</summary>
     public static void MapMixing(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/put-out/mixing", Read).Produces<MixRulesView>();
-        api.MapPost("/put-out/mixing/work-out", (MixAsked q, HoldingDb db, HoldingClock clock) => Ask(q, db, clock))
-            .Produces<Worked<MixAnswer>>().ProducesProblem(422);
-        api.MapPost("/put-out/mixing/rules", Keep).Produces<Kept>().ProducesProblem(422);
-        api.MapPost("/put-out/mixing/rules/{id:int}/end", End).Produces<Kept>().ProducesProblem(422);
+        api.MapGet("/put-out/mixing", Read);
+        api.MapPost("/put-out/mixing/work-out", (MixAsked q, HoldingDb db, HoldingClock clock) => Ask(q, db, clock));
+        api.MapPost("/put-out/mixing/rules", Keep);
+        api.MapPost("/put-out/mixing/rules/{id:int}/end", End);
     }
 
-    private static async Task<IResult> Read(HoldingDb db)
+    private static async Task<Ok<MixRulesView>> Read(HoldingDb db)
     {
         MixRuleView View(MixRule r, int? id, DateTimeOffset? at) =>
             new(id, r.A, r.B, MixingRules.NameOf(r.A) ?? r.A, MixingRules.NameOf(r.B) ?? r.B, r.Together, r.WaitDays, r.Why, r.Sure, r.Own,
@@ -52,7 +51,7 @@ public static class MixEndpoints
                 .Select(r => View(r, null, null))]));
     }
 
-    private static async Task<IResult> Ask(MixAsked q, HoldingDb db, HoldingClock clock)
+    private static async Task<Results<Ok<Worked<MixAnswer>>, Refused>> Ask(MixAsked q, HoldingDb db, HoldingClock clock)
     {
         var fields = new TypedFields(await clock.Units());
         List<MixItem> Items(string name, IReadOnlyList<MixItemAsked>? asked) =>
@@ -75,7 +74,7 @@ public static class MixEndpoints
         return fields.Checks.Sound ? Problems.Answer(MixingRules.Of(question)) : Problems.Of(fields.Checks.Refusal);
     }
 
-    private static Task<IResult> Keep(MixRuleRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> Keep(MixRuleRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
     {
         var fields = new TypedFields(await clock.Units());
         string[] classes = [.. MixingRules.Classes.Select(c => c.Id)];
@@ -111,7 +110,7 @@ public static class MixEndpoints
         return Writes.Done(new Kept(rule.Id));
     });
 
-    private static Task<IResult> End(int id, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> End(int id, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
     {
         if (await db.MixRules.ThatStand().FirstOrDefaultAsync(m => m.Id == id) is not { } rule)
         {

@@ -28,9 +28,44 @@ public sealed record StagesRequest(IReadOnlyList<StageFrom>? Stages);
 public sealed record ProposeRequest(string? Kind);
 
 /// <summary>A giving with how it looks.</summary>
-public sealed record GivingView(int Id, Guid Version, string Kind, string Name, DateOnly On, Purpose Purpose, string Thinned, string Stage,
-    string Fit, string Says, string AmountShown, string AmountInTools, string Hour, bool Done, int? InputId, string Whose, string TankRate,
-    string TankBasis);
+public sealed record GivingView
+{
+    public required int Id { get; init; }
+
+    public required Guid Version { get; init; }
+
+    public required string Kind { get; init; }
+
+    public required string Name { get; init; }
+
+    public required DateOnly On { get; init; }
+
+    public required Purpose Purpose { get; init; }
+
+    public required string Thinned { get; init; }
+
+    public required string Stage { get; init; }
+
+    public required string Fit { get; init; }
+
+    public required string Says { get; init; }
+
+    public required string AmountShown { get; init; }
+
+    public required string AmountInTools { get; init; }
+
+    public required string Hour { get; init; }
+
+    public required bool Done { get; init; }
+
+    public required int? InputId { get; init; }
+
+    public required string Whose { get; init; }
+
+    public required string TankRate { get; init; }
+
+    public required string TankBasis { get; init; }
+}
 
 /// <summary>A programme with what it misses.</summary>
 public sealed record ProgrammeView(
@@ -56,17 +91,17 @@ public static class ProgrammeEndpoints
     /// <summary>What can be done.</summary>
     public static void MapProgrammes(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/put-out/programmes", Read).Produces<ProgrammesView>();
-        api.MapPost("/put-out/programmes", Keep).Produces<Kept>().ProducesProblem(422);
-        api.MapPost("/put-out/programmes/{id:int}/givings", Add).Produces<Kept>().ProducesProblem(422);
-        api.MapPost("/put-out/programmes/{id:int}/propose", Propose).Produces<Kept>().ProducesProblem(422);
-        api.MapPost("/put-out/programmes/{id:int}/stages", Date).Produces<Kept>().ProducesProblem(422);
-        api.MapPost("/put-out/givings/{id:int}/move", Move).Produces<Changed>().ProducesProblem(422);
-        api.MapPost("/put-out/givings/{id:int}/drop", Drop).Produces<Kept>().ProducesProblem(422);
-        api.MapPost("/put-out/dried-or-liquid/work-out", Dried).Produces<Worked<DriedOrLiquidAnswer>>().ProducesProblem(422);
+        api.MapGet("/put-out/programmes", Read);
+        api.MapPost("/put-out/programmes", Keep);
+        api.MapPost("/put-out/programmes/{id:int}/givings", Add);
+        api.MapPost("/put-out/programmes/{id:int}/propose", Propose);
+        api.MapPost("/put-out/programmes/{id:int}/stages", Date);
+        api.MapPost("/put-out/givings/{id:int}/move", Move);
+        api.MapPost("/put-out/givings/{id:int}/drop", Drop);
+        api.MapPost("/put-out/dried-or-liquid/work-out", Dried);
     }
 
-    private static async Task<IResult> Read(HoldingDb db, HoldingClock clock)
+    private static async Task<Ok<ProgrammesView>> Read(HoldingDb db, HoldingClock clock)
     {
         var units = await clock.Units();
         var dosing = await Dosing.Of(db);
@@ -106,11 +141,26 @@ public static class ProgrammeEndpoints
         var givings = p.Givings.OrderBy(g => g.On).ThenBy(g => g.Id).Select(g =>
         {
             var look = looks[order.IndexOf(g)];
-            return new GivingView(g.Id, g.Version, g.Kind, look.Name, g.On, g.Purpose, $"1 in {Say.Number(look.OneIn)}", look.Stage,
-                look.Fit, look.Says, Units.Show(look.ProductL, Dimension.Volume, units),
-                Spoons.InTools(new Litres(look.ProductL), units).WithError, look.Hour, g.ApplicationId is not null,
-                g.InputId ?? (dosing.Shelf.TryGetValue(g.Kind, out var on) ? on.InputId : null), look.Dose.Whose, look.Dose.TankText,
-                look.Dose.TankBasis);
+            return new GivingView {
+                Id = g.Id,
+                Version = g.Version,
+                Kind = g.Kind,
+                Name = look.Name,
+                On = g.On,
+                Purpose = g.Purpose,
+                Thinned = $"1 in {Say.Number(look.OneIn)}",
+                Stage = look.Stage,
+                Fit = look.Fit,
+                Says = look.Says,
+                AmountShown = Units.Show(look.ProductL, Dimension.Volume, units),
+                AmountInTools = Spoons.InTools(new Litres(look.ProductL), units).WithError,
+                Hour = look.Hour,
+                Done = g.ApplicationId is not null,
+                InputId = g.InputId ?? (dosing.Shelf.TryGetValue(g.Kind, out var on) ? on.InputId : null),
+                Whose = look.Dose.Whose,
+                TankRate = look.Dose.TankText,
+                TankBasis = look.Dose.TankBasis,
+            };
         });
         return new(p.Id, p.BedId, p.Bed.Name, p.Bed.Crop, Units.Show(p.Bed.AreaM2, Dimension.Area, units), p.Start, p.Harvest,
             worked.Value.Stages, [.. givings],
@@ -119,7 +169,7 @@ public static class ProgrammeEndpoints
             $"{Say.Number(worked.Value.PotassiumG)} g of K₂O", worked, CropCalendars.Of(p.Bed.Crop).Name, p.Stages is not null);
     }
 
-    private static Task<IResult> Keep(ProgrammeRequest r, HoldingDb db, Writes writes) => writes.Do<Kept>(async () =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> Keep(ProgrammeRequest r, HoldingDb db, Writes writes) => writes.Do<Kept>(async () =>
     {
         var bed = await db.Beds.AsNoTracking().FirstOrDefaultAsync(b => b.Id == r.BedId);
         var checks = new Checks();
@@ -151,7 +201,7 @@ public static class ProgrammeEndpoints
         return Writes.Done(new Kept(programme.Id));
     });
 
-    private static Task<IResult> Add(int id, GivingRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> Add(int id, GivingRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
         writes.Do<Kept>(async () =>
     {
         var fields = new TypedFields(await clock.Units());
@@ -176,7 +226,7 @@ public static class ProgrammeEndpoints
         return Writes.Done(new Kept(giving.Id));
     });
 
-    private static Task<IResult> Propose(int id, ProposeRequest r, HoldingDb db, Writes writes) => writes.Do<Kept>(async () =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> Propose(int id, ProposeRequest r, HoldingDb db, Writes writes) => writes.Do<Kept>(async () =>
     {
         if (await db.Programmes.Include(p => p.Givings).Include(p => p.Bed).FirstOrDefaultAsync(p => p.Id == id) is not { } programme)
         {
@@ -198,7 +248,7 @@ public static class ProgrammeEndpoints
         return Writes.Done(new Kept(programme.Id));
     });
 
-    private static Task<IResult> Date(int id, StagesRequest r, HoldingDb db, Writes writes) => writes.Do<Kept>(async () =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> Date(int id, StagesRequest r, HoldingDb db, Writes writes) => writes.Do<Kept>(async () =>
     {
         if (await db.Programmes.Include(p => p.Bed).FirstOrDefaultAsync(p => p.Id == id) is not { } programme)
         {
@@ -239,7 +289,7 @@ public static class ProgrammeEndpoints
         return Writes.Done(new Kept(id));
     });
 
-    private static Task<IResult> Move(int id, MoveGivingRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
+    private static Task<Results<Written<Changed>, Refused, Clash>> Move(int id, MoveGivingRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
         writes.Do<Changed>(async () =>
     {
         var fields = new TypedFields(await clock.Units());
@@ -264,7 +314,7 @@ public static class ProgrammeEndpoints
         return Writes.Done(new Changed(id, giving.Version));
     });
 
-    private static Task<IResult> Drop(int id, HoldingDb db, Writes writes) => writes.Do<Kept>(async () =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> Drop(int id, HoldingDb db, Writes writes) => writes.Do<Kept>(async () =>
     {
         if (await db.Givings.FirstOrDefaultAsync(g => g.Id == id && g.ApplicationId == null) is not { } giving)
         {
@@ -290,7 +340,7 @@ public static class ProgrammeEndpoints
         return on ?? default;
     }
 
-    private static async Task<IResult> Dried(DriedRequest r, HoldingClock clock)
+    private static async Task<Results<Ok<Worked<DriedOrLiquidAnswer>>, Refused>> Dried(DriedRequest r, HoldingClock clock)
     {
         var fields = new TypedFields(await clock.Units());
         double Plain(string field, string? typed, double low, double high) => fields.Quantity(field, typed, Dimension.Plain, low, high);

@@ -20,22 +20,17 @@ public static class PutOutEndpoints
     /// <summary>What can be done.</summary>
     public static void MapPutOut(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/put-out", Read).Produces<PutOutView>();
-        api.MapPost("/put-out/tank/work-out", WorkOut).Produces<Worked<TankView>>().ProducesProblem(422);
-        api.MapPost("/put-out/tank", Keep).Produces<Kept>().ProducesProblem(422);
-        api.MapGet("/put-out/asked/{id:int}", Asked).Produces<TankRequest>().ProducesProblem(404);
+        api.MapGet("/put-out", Read);
+        api.MapPost("/put-out/tank/work-out", WorkOut);
+        api.MapPost("/put-out/tank", Keep);
+        api.MapGet("/put-out/asked/{id:int}", Asked);
     }
 
-    private static async Task<IResult> Read(HoldingDb db, HoldingClock clock, int page = 0)
+    private static async Task<Ok<PutOutView>> Read(HoldingDb db, HoldingClock clock, int page = 0)
     {
         var units = await clock.Units();
-        var ready = await db.Batches.AsNoTracking().Where(b => b.State == BatchState.Brewing || b.State == BatchState.Off)
-            .OrderBy(b => b.UseAt)
-            .Select(b => new {
-                b.Id, b.Name, b.State, b.Making, b.Purpose, Vessel = b.Vessel.Name, b.Vessel.Shape, b.BrewL, b.PlannedStart,
-                b.StartedAt, b.AirOffAt, b.UseAt, b.IsDemo, Beds = b.Beds.Select(x => x.Bed.Name).ToList()
-            })
-            .ToListAsync();
+        var ready = await BatchViews.Lines(db,
+            db.Batches.Where(b => b.State == BatchState.Brewing || b.State == BatchState.Off).OrderBy(b => b.UseAt), units);
         var past = await db.Applications.ThatStand().AsNoTracking().OrderByDescending(a => a.At).Skip(Math.Max(page, 0) * 50).Take(50)
             .Select(a => new {
                 a.Id,
@@ -56,30 +51,28 @@ public static class PutOutEndpoints
                 Washed = a.SprayerId == null || db.Washes.Any(w => w.SprayerId == a.SprayerId && w.At >= a.At),
             }).ToListAsync();
         return TypedResults.Ok(new PutOutView(
-            [.. ready.Select(b => new BatchLine(b.Id, b.Name, b.State, b.Making, b.Purpose, b.Vessel, b.Shape, b.BrewL,
-                Units.Show(b.BrewL, Dimension.Volume, units), b.PlannedStart, b.StartedAt, b.AirOffAt, b.UseAt, b.IsDemo, b.Beds, null,
-                BatchViews.Outcome(b.State, null, null)))],
+            ready,
             [.. past.Select(a => new ApplicationView(
                 a.Id, a.BatchId, Say.List([.. new[] { a.Batch }.OfType<string>(), .. a.Items.Distinct()]), a.At, a.Purpose,
                 Dilutions.Read(a.Dilution).Match(d => d.Value.BothWays, _ => a.Dilution), Units.Show(a.TeaL, Dimension.Volume, units),
                 Units.Show(a.Total, Dimension.Volume, units), a.Tool, a.Fitness, a.OverrideWhy, a.Beds, !a.Washed, a.SprayerId))]));
     }
 
-    private static async Task<IResult> WorkOut(TankRequest r, TankJobs jobs)
+    private static async Task<Results<Ok<Worked<TankView>>, Refused>> WorkOut(TankRequest r, TankJobs jobs)
     {
         var (ready, refused) = await jobs.Read(r);
         return ready is null ? Problems.Of(refused!) : TypedResults.Ok(ready.Worked);
     }
 
     /// <summary>A job of the book as it was asked for, to put it right.</summary>
-    private static async Task<IResult> Asked(int id, HoldingDb db)
+    private static async Task<Results<Ok<TankRequest>, Missing>> Asked(int id, HoldingDb db)
     {
         var job = await db.Applications.AsNoTracking().Where(a => a.Id == id).Select(a => new { a.Asked, a.At }).FirstOrDefaultAsync();
         return job?.Asked is not { } json ? Problems.NotFound("job to put right")
             : TypedResults.Ok(json with { CautionsSeen = [], CorrectsId = id, At = job.At }); // it happened when it happened, not now
     }
 
-    private static Task<IResult> Keep(TankRequest r, HoldingDb db, HoldingClock clock, TankJobs jobs, LiveBrew live, StockKeeper stock,
+    private static Task<Results<Written<Kept>, Refused, Clash>> Keep(TankRequest r, HoldingDb db, HoldingClock clock, TankJobs jobs, LiveBrew live, StockKeeper stock,
         WeatherBook weather, Writes writes) => writes.Do<Kept>(async () =>
     {
         var (ready, refused) = await jobs.Read(r);

@@ -64,11 +64,44 @@ public sealed record WashRequest(int? ApplicationId, string? Note, DateTimeOffse
 public sealed record CalibrationView(DateTimeOffset At, string RateShown, double LPerHa, string By);
 
 /// <summary>A sprayer with what it may be used for.</summary>
-public sealed record SprayerView(
-    int Id, Guid Version, string Name, string Kind, double TankL, string TankShown, string Past, string? ClearedWhy, double? MeshUm,
-    string? MeshSays, double? PressureBar, double? Ratio,
-    Worked<SprayerRuling> Ruling, IReadOnlyList<CalibrationView> Calibrations, DateTimeOffset? CalibrationDue, DateTimeOffset? WashedAt,
-    DateTimeOffset? UsedAt, bool ToWash);
+public sealed record SprayerView
+{
+    public required int Id { get; init; }
+
+    public required Guid Version { get; init; }
+
+    public required string Name { get; init; }
+
+    public required string Kind { get; init; }
+
+    public required double TankL { get; init; }
+
+    public required string TankShown { get; init; }
+
+    public required string Past { get; init; }
+
+    public required string? ClearedWhy { get; init; }
+
+    public required double? MeshUm { get; init; }
+
+    public required string? MeshSays { get; init; }
+
+    public required double? PressureBar { get; init; }
+
+    public required double? Ratio { get; init; }
+
+    public required Worked<SprayerRuling> Ruling { get; init; }
+
+    public required IReadOnlyList<CalibrationView> Calibrations { get; init; }
+
+    public required DateTimeOffset? CalibrationDue { get; init; }
+
+    public required DateTimeOffset? WashedAt { get; init; }
+
+    public required DateTimeOffset? UsedAt { get; init; }
+
+    public required bool ToWash { get; init; }
+}
 
 /// <summary>Sprayers: their past, their mesh, their calibration, their washing up.</summary>
 public static class SprayerEndpoints
@@ -76,67 +109,50 @@ public static class SprayerEndpoints
     /// <summary>What can be done.</summary>
     public static void MapSprayers(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/put-out/sprayers", Read).Produces<IReadOnlyList<SprayerView>>();
-        api.MapPost("/put-out/sprayers", Keep).Produces<Kept>().ProducesProblem(422);
-        api.MapPost("/put-out/sprayers/calibrate/work-out", WorkOut).Produces<Worked<SprayerAnswer>>().ProducesProblem(422);
-        api.MapPost("/put-out/sprayers/{id:int}/calibrate", Calibrate).Produces<Kept>().ProducesProblem(422);
-        api.MapPost("/put-out/sprayers/{id:int}/wash", Wash).Produces<Kept>().ProducesProblem(422);
-        api.MapPost("/put-out/can/work-out", Can).Produces<Worked<CanAnswer>>().ProducesProblem(422);
+        api.MapGet("/put-out/sprayers", Read);
+        api.MapPost("/put-out/sprayers", Keep);
+        api.MapPost("/put-out/sprayers/calibrate/work-out", WorkOut);
+        api.MapPost("/put-out/sprayers/{id:int}/calibrate", Calibrate);
+        api.MapPost("/put-out/sprayers/{id:int}/wash", Wash);
+        api.MapPost("/put-out/can/work-out", Can);
     }
 
-    /// <summary>What a sprayer may be used for, by its past, its mesh, its calibration and its washing.</summary>
-    public static async Task<Ruling<SprayerRuling>> Judge(Sprayer s, HoldingDb db, DateTimeOffset now)
-    {
-        var (_, _, toWash) = await Standing(s.Id, db);
-        return Ruling(s, now, toWash);
-    }
-
-    private static Ruling<SprayerRuling> Ruling(Sprayer s, DateTimeOffset now, bool toWash)
-    {
-        var facts = Facts(s, now, toWash);
-        // One whose kind or past no rule knows is judged as one of which nothing is known; its form puts it right.
-        return Sprayers.Judge(facts) is { Refused: null } known ? known : Sprayers.Judge(facts with { Kind = "other", Past = "unknown" });
-    }
-
-    private static SprayerFacts Facts(Sprayer s, DateTimeOffset now, bool toWash) => new() {
-        Kind = s.Kind,
-        Past = s.Past,
-        ClearedWhy = s.ClearedWhy,
-        MeshUm = s.MeshUm,
-        PressureBar = s.PressureBar,
-        CalibratedDaysAgo = s.Calibrations.Count == 0 ? null : (now - s.Calibrations.Max(c => c.At)).TotalDays,
-        Unwashed = toWash,
-    };
-
-    private static async Task<(DateTimeOffset? Used, DateTimeOffset? Washed, bool ToWash)> Standing(int id, HoldingDb db)
-    {
-        var used = await db.Applications.ThatHappened().Where(a => a.SprayerId == id).MaxAsync(a => (DateTimeOffset?)a.At);
-        var washed = await db.Washes.Where(w => w.SprayerId == id).MaxAsync(w => (DateTimeOffset?)w.At);
-        return (used, washed, used is { } u && !(washed >= u));
-    }
-
-    private static async Task<IResult> Read(HoldingDb db, HoldingClock clock)
+    private static async Task<Ok<List<SprayerView>>> Read(HoldingDb db, HoldingClock clock)
     {
         var units = await clock.Units();
         var list = new List<SprayerView>();
         foreach (var s in await db.Sprayers.AsNoTracking().Include(s => s.Calibrations).OrderBy(s => s.Id).Take(100).ToListAsync())
         {
-            var (used, washed, toWash) = await Standing(s.Id, db);
+            var (used, washed, toWash) = await Washing.Standing(s.Id, db);
             var last = s.Calibrations.MaxBy(c => c.At);
-            list.Add(new SprayerView(
-                s.Id, s.Version, s.Name, s.Kind, s.TankL, Units.Show(s.TankL, Dimension.Volume, units), s.Past, s.ClearedWhy, s.MeshUm,
-                s.MeshUm is { } um ? Sprayers.MeshSays(um) : null, s.PressureBar, s.Ratio,
-                Ruling(s, clock.Now, toWash).Worked,
-                [.. s.Calibrations.OrderByDescending(c => c.At).Take(12)
+            list.Add(new SprayerView {
+                Id = s.Id,
+                Version = s.Version,
+                Name = s.Name,
+                Kind = s.Kind,
+                TankL = s.TankL,
+                TankShown = Units.Show(s.TankL, Dimension.Volume, units),
+                Past = s.Past,
+                ClearedWhy = s.ClearedWhy,
+                MeshUm = s.MeshUm,
+                MeshSays = s.MeshUm is { } um ? Sprayers.MeshSays(um) : null,
+                PressureBar = s.PressureBar,
+                Ratio = s.Ratio,
+                Ruling = Washing.Judged(s, clock.Now, toWash).Worked,
+                Calibrations = [.. s.Calibrations.OrderByDescending(c => c.At).Take(12)
                     .Select(c => new CalibrationView(c.At, Per.Large(c.LPerHa, Dimension.Volume, units), c.LPerHa, c.Measured.UsedL is null
                         ? "by a nozzle" : "by a measured square"))],
-                last?.At.AddDays(Sprayers.CalibrateEveryDays(s.Kind)), washed, used, toWash));
+                CalibrationDue = last?.At.AddDays(Sprayers.CalibrateEveryDays(s.Kind)),
+                WashedAt = washed,
+                UsedAt = used,
+                ToWash = toWash,
+            });
         }
 
         return TypedResults.Ok(list);
     }
 
-    private static Task<IResult> Keep(SprayerRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> Keep(SprayerRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
     {
         var fields = new TypedFields(await clock.Units());
         var sprayer = r.Id is null ? null : await db.Sprayers.FindAsync(r.Id.Value);
@@ -240,10 +256,10 @@ public static class SprayerEndpoints
         return fields.Checks.Sound ? ruling : fields.Checks.Refusal;
     }
 
-    private static async Task<IResult> WorkOut(CalibrationRequest r, HoldingClock clock) =>
+    private static async Task<Results<Ok<Worked<SprayerAnswer>>, Refused>> WorkOut(CalibrationRequest r, HoldingClock clock) =>
         Problems.Answer(Rate(r, new TypedFields(await clock.Units())));
 
-    private static Task<IResult> Calibrate(int id, CalibrationRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> Calibrate(int id, CalibrationRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
         writes.Do<Kept>(async () =>
     {
         var fields = new TypedFields(await clock.Units());
@@ -268,7 +284,7 @@ public static class SprayerEndpoints
         return Writes.Done(new Kept(kept.Id));
     });
 
-    private static Task<IResult> Wash(int id, WashRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> Wash(int id, WashRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
     {
         var fields = new TypedFields(await clock.Units());
         var at = fields.Past("at", r.At, clock.Now);
@@ -296,7 +312,7 @@ public static class SprayerEndpoints
         return Writes.Done(new Kept(wash.Id));
     });
 
-    private static async Task<IResult> Can(CanRequest r, HoldingClock clock)
+    private static async Task<Results<Ok<Worked<CanAnswer>>, Refused>> Can(CanRequest r, HoldingClock clock)
     {
         var fields = new TypedFields(await clock.Units());
         var (can, seconds, wanted) = (fields.Quantity("can", r.Can, Dimension.Volume, 0.5, 50), fields.Quantity("seconds", r.Seconds,

@@ -27,19 +27,47 @@ public sealed class TankJobs(HoldingDb db, HoldingClock clock, LiveBrew live, St
     /// <summary>The job worked out, or what is wrong with it.</summary>
     public async Task<(TankReady? Ready, Refusal? Refused)> Read(TankRequest r)
     {
-        var units = await clock.Units();
-        var fields = new TypedFields(units);
-        var at = r.At ?? clock.Now;
-        var batch = await Brew(r, fields);
-        if (r.BatchId is not null && batch is null)
+        var fields = new TypedFields(await clock.Units());
+        if (await Kit(r, fields) is not { } kit)
         {
             return (null, fields.Checks.Refusal);
         }
 
+        var job = TankJob.Of(Question(kit, fields));
+        if (job.Refused is { } refused)
+        {
+            AddUnsaid(fields.Checks, refused);
+        }
+
+        var mixing = await Mixing(r, kit.Batch, kit.Inputs, [.. r.BedIds.Distinct()], kit.At, fields);
+        if (!fields.Checks.Sound)
+        {
+            return (null, fields.Checks.Refusal);
+        }
+
+        var watched = kit.Batch is null ? null : await live.Watch(kit.Batch) is { Refused: null } watch ? watch.Value : null;
+        var race = watched?.Race?.Facts is { } facts
+            ? RaceOf(r, kit.Batch!, kit.Sprayer, kit.TankL, job.Value, facts, fields) : null;
+        return fields.Checks.Sound ? (await Ready(kit, job.Worked, mixing, watched, race), null) : (null, fields.Checks.Refusal);
+    }
+
+    /// <summary>What a job is asked of: its brew, beds, sprayer and things of the shelf.</summary>
+    private sealed record TankKit(TankRequest Asked, Batch? Batch, List<Bed> Beds, Dictionary<int, BedCheck> Checks, Sprayer? Sprayer,
+        double TankL, Dictionary<int, Input> Inputs, DateTimeOffset At, Func<DateTimeOffset, DateTimeOffset> Local)
+    {
+        public Purpose Purpose => Asked.Purpose ?? Batch?.Purpose ?? Purpose.Leaf;
+    }
+
+    private async Task<TankKit?> Kit(TankRequest r, TypedFields fields)
+    {
+        var batch = await Brew(r, fields);
+        if (r.BatchId is not null && batch is null)
+        {
+            return null;
+        }
+
         var ids = r.BedIds.Distinct().ToList();
         var beds = await db.Beds.AsNoTracking().Where(b => ids.Contains(b.Id)).OrderBy(b => b.Id).ToListAsync();
-        var checks = (await db.BedChecks.Newest().AsNoTracking().Where(c => ids.Contains(c.BedId))
-            .ToListAsync()).ToDictionary(c => c.BedId);
         var sprayer = r.SprayerId is null ? null : await db.Sprayers.AsNoTracking().Include(s => s.Calibrations)
             .FirstOrDefaultAsync(s => s.Id == r.SprayerId);
         if (r.SprayerId is not null && sprayer is null)
@@ -48,15 +76,26 @@ public sealed class TankJobs(HoldingDb db, HoldingClock clock, LiveBrew live, St
         }
 
         var inputIds = r.Items.Select(i => i.InputId).Distinct().ToList();
-        var inputs = await db.Inputs.AsNoTracking().Where(i => inputIds.Contains(i.Id)).ToDictionaryAsync(i => i.Id);
-        var purpose = r.Purpose ?? batch?.Purpose ?? Purpose.Leaf;
         var tankL = string.IsNullOrWhiteSpace(r.Tank) && sprayer is not null
             ? sprayer.TankL : fields.Quantity("tank", r.Tank, Dimension.Volume, 0.5, 20_000, "How much does the sprayer or can hold?");
-        var local = await clock.Local();
-        var question = new TankJobQuestion {
+        if (beds.Count < ids.Count)
+        {
+            fields.Checks.Add("beds", "One of those beds is not there.", "Choose from the list.");
+        }
+
+        return new TankKit(r, batch, beds,
+            (await db.BedChecks.Newest().AsNoTracking().Where(c => ids.Contains(c.BedId)).ToListAsync()).ToDictionary(c => c.BedId),
+            sprayer, tankL, await db.Inputs.AsNoTracking().Where(i => inputIds.Contains(i.Id)).ToDictionaryAsync(i => i.Id),
+            r.At ?? clock.Now, await clock.Local());
+    }
+
+    private static TankJobQuestion Question(TankKit kit, TypedFields fields)
+    {
+        var (r, batch, units) = (kit.Asked, kit.Batch, fields.Units);
+        return new TankJobQuestion {
             Units = units,
-            Purpose = purpose,
-            TankL = tankL,
+            Purpose = kit.Purpose,
+            TankL = kit.TankL,
             SpareShare = string.IsNullOrWhiteSpace(r.Spare) ? null : fields.Quantity("spare", r.Spare.TrimEnd('%', ' '), Dimension.Plain,
                 0, 50) / 100,
             BrewL = batch is null ? null : fields.Quantity("brew", r.Brew, Dimension.Volume, 0.1, batch.BrewL * 1.001,
@@ -66,92 +105,82 @@ public sealed class TankJobs(HoldingDb db, HoldingClock clock, LiveBrew live, St
                 / Per.Small(1, units),
             PerPlantL = fields.Optional("perPlant", r.PerPlant, Dimension.Volume, 0.01, 200),
             RateLPerHa = batch is not null || !string.IsNullOrWhiteSpace(r.PerPlant) ? null : string.IsNullOrWhiteSpace(r.Rate)
-                && sprayer?.Calibrations.MaxBy(c => c.At) is { } c ? c.LPerHa : fields.Quantity("rate", r.Rate, Dimension.AreaRate, 1,
+                && kit.Sprayer?.Calibrations.MaxBy(c => c.At) is { } c ? c.LPerHa : fields.Quantity("rate", r.Rate, Dimension.AreaRate, 1,
                     200_000, "What goes on the ground, mixed: a litre on a square metre is 10,000 L/ha."),
-            Beds = [.. beds.Select(b => new JobBed
-            {
-                Name = b.Name,
-                AreaM2 = b.AreaM2,
-                Plants = fields.Optional("plants",
-                    r.Plants?.GetValueOrDefault(b.Id.ToString(System.Globalization.CultureInfo.InvariantCulture)), Dimension.Plain,
-                    1, 1_000_000),
-                Life = checks.GetValueOrDefault(b.Id)?.Life,
-                LifeSays = checks.GetValueOrDefault(b.Id) is { } k
-                    ? $"{(k.Kind == "cotton" ? "cotton strip" : "CO₂ burst")} of {local(k.At):d MMM}" : null,
-                RateLPerHa = r.BedRates?.GetValueOrDefault(
-                    b.Id.ToString(System.Globalization.CultureInfo.InvariantCulture)) is { Length: > 0 } own
-                    ? fields.Quantity("bedRates", own, Dimension.AreaRate, 1, 200_000, "What goes on that bed, mixed.") : null,
-            })],
-            Products = [.. r.Items.Select((item, i) => Product(item, i, inputs, fields, units)).OfType<JobProduct>()],
+            Beds = [.. kit.Beds.Select(b => JobBed(kit, b, fields))],
+            Products = [.. r.Items.Select((item, i) => Product(item, i, kit.Inputs, fields, units)).OfType<JobProduct>()],
             StepDown = r.StepDown,
             FoodWaiting = string.IsNullOrEmpty(r.FoodWaiting) ? null : r.FoodWaiting,
         };
-        if (beds.Count < ids.Count)
-        {
-            fields.Checks.Add("beds", "One of those beds is not there.", "Choose from the list.");
-        }
+    }
 
-        var job = TankJob.Of(fields.Checks.Sound ? question : question with {
-            TankL = 15,
-            BrewL = batch is null ? null : 1,
-            RateLPerHa = 300,
-            Products = batch is null && r.Items.Count > 0
-                ? [new JobProduct { Name = "x", Unit = "mL", Basis = "perHa", Rate = 1 }] : []
-        });
-        if (job.Refused is { } refused)
+    private static JobBed JobBed(TankKit kit, Bed b, TypedFields fields)
+    {
+        var (id, check) = (b.Id.ToString(System.Globalization.CultureInfo.InvariantCulture), kit.Checks.GetValueOrDefault(b.Id));
+        return new JobBed {
+            Name = b.Name,
+            AreaM2 = b.AreaM2,
+            Plants = fields.Optional("plants", kit.Asked.Plants?.GetValueOrDefault(id), Dimension.Plain, 1, 1_000_000),
+            Life = check?.Life,
+            LifeSays = check is null
+                ? null : $"{(check.Kind == "cotton" ? "cotton strip" : "CO₂ burst")} of {kit.Local(check.At):d MMM}",
+            RateLPerHa = kit.Asked.BedRates?.GetValueOrDefault(id) is { Length: > 0 } own
+                ? fields.Quantity("bedRates", own, Dimension.AreaRate, 1, 200_000, "What goes on that bed, mixed.") : null,
+        };
+    }
+
+    /// <summary>What the core finds wrong beside what could not be read: a field that was named already is named once.</summary>
+    private static void AddUnsaid(Checks checks, Refusal refused)
+    {
+        var said = checks.Sound ? [] : checks.Refusal.Problems.Select(p => p.Field).ToList();
+        foreach (var p in refused.Problems)
         {
-            foreach (var p in refused.Problems)
+            var field = p.Field switch { "tankL" => "tank", "brewL" => "brew", "rateLPerHa" => "rate", var other => other };
+            var unread = field == "products" && said.Any(f => f.StartsWith("items[", StringComparison.Ordinal));
+            if (!unread && !said.Contains(field))
             {
-                fields.Checks.Add(p.Field is "tankL" ? "tank" : p.Field is "brewL" ? "brew" : p.Field is "rateLPerHa" ? "rate" : p.Field,
-                    p.Wrong, p.WayOut);
+                checks.Add(field, p.Wrong, p.WayOut);
             }
         }
+    }
 
-        var mixing = await Mixing(r, batch, inputs, ids, at, fields);
-        if (!fields.Checks.Sound)
-        {
-            return (null, fields.Checks.Refusal);
-        }
-
+    private async Task<TankReady> Ready(TankKit kit, Worked<TankJobAnswer> job, Worked<MixAnswer>? mixing, WatchAnswer? watched,
+        Worked<RaceAnswer>? race)
+    {
+        var (r, batch, units) = (kit.Asked, kit.Batch, await clock.Units());
         var items = new List<(Input, double, DrawAnswer Draw, bool Counted)>();
         var taken = new Dictionary<int, double>();
         foreach (var (item, amount) in r.Items.Zip(job.Value.Products))
         {
-            var input = inputs[item.InputId];
+            var input = kit.Inputs[item.InputId];
             var inUnit = amount.Amount / 1000;
-            items.Add((input, inUnit, await stock.PlanAfter(input.Id, inUnit, at, taken),
+            items.Add((input, inUnit, await stock.PlanAfter(input.Id, inUnit, kit.At, taken),
                 await db.Lots.AnyAsync(l => l.InputId == input.Id)));
         }
 
-        var sprayerRuling = sprayer is null ? null : (await SprayerEndpoints.Judge(sprayer, db, clock.Now)).Worked;
-        var watched = batch is null ? null : await live.Watch(batch) is { Refused: null } watch ? watch.Value : null;
-        var race = watched?.Race?.Facts is { } facts ? RaceOf(r, batch!, sprayer, tankL, job.Value, facts, fields) : null;
-        if (!fields.Checks.Sound)
-        {
-            return (null, fields.Checks.Refusal);
-        }
-
+        var sprayer = kit.Sprayer is null ? null : (await Washing.Judge(kit.Sprayer, db, clock.Now)).Worked;
         var gate = batch is null ? null : watched is not null
             ? watched.Gate : new GateAnswer(Fitness.Unseen, "Unseen.", ["The forecast could not be worked out."], null);
-        var holding = await clock.Find();
-        var place = LeafOrRoot.Of(purpose, batch?.Making,
+        var place = LeafOrRoot.Of(kit.Purpose, batch?.Making,
             (await db.ForkChoices.AsNoTracking().FirstOrDefaultAsync(f => f.ForkId == "tea-or-extract"))?.SchoolId);
-        var hour = holding is null
-            ? null : SprayWindows.Of(new WindowsQuestion {
-                Units = units, Purpose = purpose, From = at, Hours = 1,
-                Latitude = holding.Latitude, Longitude = holding.Longitude,
-                Weather = await weather.Hours(at.AddHours(-1), at.AddHours(8))
-            }).Value.Hours[0];
-        var cost = await Cost(job.Value, batch, items);
-        var view = TankViews.Of(job.Value, beds, units, gate, mixing?.Value, sprayerRuling?.Value, place.Value, items, cost, hour,
-            await Waits(batch, inputs.Values, beds, at, local, purpose == Purpose.Leaf), purpose, race?.Value, watched?.Verdict,
-            watched?.Now, LabelSays(r, job.Value, inputs, units));
-        var worked = job.Worked.With(view, "L") with { Working = [.. job.Worked.Working, .. race?.Working ?? []] };
-        var cautions = worked.Cautions.Concat(sprayerRuling?.Cautions ?? [])
+        var view = TankViews.Of(job.Value, kit.Beds, units, gate, mixing?.Value, sprayer?.Value, place.Value, items,
+            await Cost(job.Value, batch, items), await Hour(kit, units),
+            await Waits(batch, kit.Inputs.Values, kit.Beds, kit.At, kit.Local, kit.Purpose == Purpose.Leaf), kit.Purpose, race?.Value,
+            watched?.Verdict, watched?.Now, LabelSays(r, job.Value, kit.Inputs, units));
+        var worked = job.With(view, "L") with { Working = [.. job.Working, .. race?.Working ?? []] };
+        var cautions = worked.Cautions.Concat(sprayer?.Cautions ?? [])
             .Concat(items.Any(i => i.Counted && i.Draw.Short > 0) ? [Cautions.StockShort] : []).DistinctBy(c => c.Id).ToList();
         var forks = worked.Forks.Concat(batch is null ? [] : place.Forks).ToList();
-        return (new TankReady(worked with { Cautions = cautions, Forks = forks }, beds, batch, sprayer, tankL, items), null);
+        return new TankReady(worked with { Cautions = cautions, Forks = forks }, kit.Beds, batch, kit.Sprayer, kit.TankL, items);
     }
+
+    /// <summary>How the hour of the job scores, where it is known where the holding lies.</summary>
+    private async Task<HourScore?> Hour(TankKit kit, UnitSystem units) => await clock.Find() is { } holding
+        ? SprayWindows.Of(new WindowsQuestion {
+            Units = units, Purpose = kit.Purpose, From = kit.At, Hours = 1, Latitude = holding.Latitude, Longitude = holding.Longitude,
+            Weather = await weather.Hours(kit.At.AddHours(-1), kit.At.AddHours(8))
+        }).Value.Hours[0]
+        : null;
 
     /// <summary>Where a tank takes another rate than the label's: what it changes.</summary>
     private static List<string> LabelSays(TankRequest r, TankJobAnswer job, Dictionary<int, Input> inputs, UnitSystem units)
@@ -311,7 +340,7 @@ public sealed class TankJobs(HoldingDb db, HoldingClock clock, LiveBrew live, St
             Lately = await Lately([bedId], at),
             Own = await OwnRules(db),
         });
-        return (sprayer is null ? null : (await SprayerEndpoints.Judge(sprayer, db, clock.Now)).Value, mixing.Value);
+        return (sprayer is null ? null : (await Washing.Judge(sprayer, db, clock.Now)).Value, mixing.Value);
     }
 
     /// <summary>What the sprayer held in its last job, where it was not washed since.</summary>

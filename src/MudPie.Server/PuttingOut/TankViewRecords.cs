@@ -25,15 +25,54 @@ public sealed record CostView(string Says, string Batch, string Per100M2, string
     IReadOnlyList<WorkingLine> Working);
 
 /// <summary>The whole job, worked out.</summary>
-/// <param name="Verdict">The one verdict on putting it out: the gravest of what the sum, the live brew, the race, the tank's pairs and the
-/// hour say.</param>
-/// <param name="GateSays">What the gate says of the brew; where the live brew says no, that. Null without a brew.</param>
-public sealed record TankView(
-    TankJobAnswer Job, Verdict Verdict, Verdict? GateSays, string MixShown, string BrewShown, string WaterShown, string SpareShown,
-    IReadOnlyList<ShareView> Shares, IReadOnlyList<LoadView> Loads,
-    GateAnswer? Gate, MixAnswer? Mixing, SprayerRuling? Sprayer, Verdict Place, IReadOnlyList<DrawView> Draws, CostView Cost,
-    HourScore? Hour, IReadOnlyList<string> Waits, string HowToCover, RaceView? Race, Verdict? Watch, OxygenNow? Now,
-    IReadOnlyList<string> LabelSays);
+public sealed record TankView
+{
+    public required TankJobAnswer Job { get; init; }
+
+    /// <summary>The one verdict on putting it out: the gravest of what the sum, the live brew, the race, the tank's pairs and the hour say.</summary>
+    public required Verdict Verdict { get; init; }
+
+    /// <summary>What the gate says of the brew; where the live brew says no, that. Null without a brew.</summary>
+    public required Verdict? GateSays { get; init; }
+
+    public required string MixShown { get; init; }
+
+    public required string BrewShown { get; init; }
+
+    public required string WaterShown { get; init; }
+
+    public required string SpareShown { get; init; }
+
+    public required IReadOnlyList<ShareView> Shares { get; init; }
+
+    public required IReadOnlyList<LoadView> Loads { get; init; }
+
+    public required GateAnswer? Gate { get; init; }
+
+    public required MixAnswer? Mixing { get; init; }
+
+    public required SprayerRuling? Sprayer { get; init; }
+
+    public required Verdict Place { get; init; }
+
+    public required IReadOnlyList<DrawView> Draws { get; init; }
+
+    public required CostView Cost { get; init; }
+
+    public required HourScore? Hour { get; init; }
+
+    public required IReadOnlyList<string> Waits { get; init; }
+
+    public required string HowToCover { get; init; }
+
+    public required RaceView? Race { get; init; }
+
+    public required Verdict? Watch { get; init; }
+
+    public required OxygenNow? Now { get; init; }
+
+    public required IReadOnlyList<string> LabelSays { get; init; }
+}
 
 /// <summary>A job of the past.</summary>
 public sealed record ApplicationView(

@@ -24,25 +24,39 @@ internal static class TankViews
             ? new(p.Name, L(p.Amount / 1000), Spoons.InTools(new Litres(p.Amount / 1000), units).WithError)
             : new(p.Name, Units.Show(p.Amount, Dimension.Mass, units), null);
         string Lot(double amount, Input input) => StockKeeper.Shown(amount, StockKeeper.UnitOf(input), units);
-        return new TankView(
-            job, Gravest(job, watch, race, mixing, hour), GateSays(gate, watch), L(job.MixL), L(job.BrewL), L(job.WaterL), L(job.SpareL),
-            [.. job.Beds.Select((b, i) => new ShareView(
+        return new TankView {
+            Job = job,
+            Verdict = Gravest(job, watch, race, mixing, hour),
+            GateSays = GateSays(gate, watch),
+            MixShown = L(job.MixL),
+            BrewShown = L(job.BrewL),
+            WaterShown = L(job.WaterL),
+            SpareShown = L(job.SpareL),
+            Shares = [.. job.Beds.Select((b, i) => new ShareView(
                 beds[i].Id, b.Name, Units.Show(b.AreaM2, Dimension.Area, units), L(b.MixL), L(b.BrewL), L(b.WaterL),
                 $"{Units.Show(Per.Small(b.BrewPer100M2, units), Dimension.Volume, units)} of brew {Per.SmallArea(units)}",
                 b.LitresAPlant is { } each ? $"{L(each)} a plant" : Per.Depth(b.Millimetres, units), b.StepSays,
                 [.. b.Products.Select(Amount)]))],
-            [.. job.Loads.Select((l, i) => new LoadView(
+            Loads = [.. job.Loads.Select((l, i) => new LoadView(
                 i + 1, L(l.MixL), L(l.BrewL), L(l.WaterL), Spoons.InTools(new Litres(Math.Max(0, l.WaterL)), units).WithError,
                 [.. l.Products.Select(Amount)], [.. l.Beds.Select(b => $"{b.Name}: {L(b.MixL)}")]))],
-            gate, mixing, sprayer, place,
-            [.. items.Select(i => new DrawView(
+            Gate = gate,
+            Mixing = mixing,
+            Sprayer = sprayer,
+            Place = place,
+            Draws = [.. items.Select(i => new DrawView(
                 i.Input.Id, i.Input.Name, [.. i.Draw.Draws.Select(d => new AmountView(d.Mark, Lot(d.Amount, i.Input), null))],
                 i.Counted && i.Draw.Short > 0 ? $"{Lot(i.Draw.Short, i.Input)} short" : null, i.Counted))],
-            new CostView(CostSays(cost.Value, units), cost.Value.Say(cost.Value.Batch), cost.Value.Say(cost.Value.Per100M2),
+            Cost = new CostView(CostSays(cost.Value, units), cost.Value.Say(cost.Value.Batch), cost.Value.Say(cost.Value.Per100M2),
                 cost.Value.Say(cost.Value.PerHa), cost.Value.Unpriced, cost.Working),
-            hour, waits,
-            purpose == Purpose.Leaf ? "Both sides of the leaf, to the point of drip; early or late, in low sun." : HowToDrench(job, units),
-            race is null ? null : RaceViews.Of(race, units), watch, now, labelSays);
+            Hour = hour,
+            Waits = waits,
+            HowToCover = purpose == Purpose.Leaf ? "Both sides of the leaf, to the point of drip; early or late, in low sun." : HowToDrench(job, units),
+            Race = race is null ? null : RaceViews.Of(race, units),
+            Watch = watch,
+            Now = now,
+            LabelSays = labelSays,
+        };
     }
 
     /// <summary>The first of the gravest.</summary>

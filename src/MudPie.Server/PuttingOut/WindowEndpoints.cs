@@ -27,14 +27,14 @@ public static class WindowEndpoints
     /// <summary>What can be asked.</summary>
     public static void MapWindows(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/put-out/windows", Read).Produces<Worked<WindowsAnswer>>().ProducesProblem(422);
-        api.MapGet("/put-out/windows/brews", Brews).Produces<IReadOnlyList<WindowBrew>>();
-        api.MapGet("/put-out/sun", SunThere).Produces<Worked<SunAnswer>>().ProducesProblem(404);
-        api.MapGet("/weather", Weather).Produces<WeatherView>();
-        api.MapPost("/weather/file", Bring).Produces<Kept>().ProducesProblem(422);
+        api.MapGet("/put-out/windows", Read);
+        api.MapGet("/put-out/windows/brews", Brews);
+        api.MapGet("/put-out/sun", SunThere);
+        api.MapGet("/weather", Weather);
+        api.MapPost("/weather/file", Bring);
     }
 
-    private static async Task<IResult> Read(HoldingClock clock, WeatherBook weather, string purpose = "leaf", double hours = 72)
+    private static async Task<Results<Results<Ok<Worked<WindowsAnswer>>, Refused>, Missing>> Read(HoldingClock clock, WeatherBook weather, string purpose = "leaf", double hours = 72)
     {
         if (await clock.Find() is not { } holding)
         {
@@ -53,7 +53,7 @@ public static class WindowEndpoints
     }
 
     /// <summary>Brews planned or going for this purpose, each with what its own page says of it and the one race.</summary>
-    private static async Task<IResult> Brews(HoldingDb db, HoldingClock clock, LiveBrew live, string purpose = "leaf")
+    private static async Task<Ok<List<WindowBrew>>> Brews(HoldingDb db, HoldingClock clock, LiveBrew live, string purpose = "leaf")
     {
         var wanted = Words.Read<Purpose>(purpose);
         var ids = await db.Batches.AsNoTracking().Where(b => b.Purpose == wanted
@@ -76,14 +76,14 @@ public static class WindowEndpoints
     private static DateTimeOffset? ToMinute(DateTimeOffset? at) => at is { } x ? x.AddSeconds(30) is var y
         ? y.AddTicks(-(y.Ticks % TimeSpan.TicksPerMinute)) : x : null;
 
-    private static async Task<IResult> SunThere(HoldingClock clock) =>
+    private static async Task<Results<Results<Ok<Worked<SunAnswer>>, Refused>, Missing>> SunThere(HoldingClock clock) =>
         await clock.Find() is { } holding
             ? Problems.Answer(SunTimes.From(holding.Latitude, holding.Longitude, clock.Now)
                 .Match<Ruling<SunAnswer>>(w =>
                     w.With(w.Value with { NextRise = ToMinute(w.Value.NextRise), NextSet = ToMinute(w.Value.NextSet) }, w.Unit), r => r))
                     : Problems.NotFound("holding yet");
 
-    private static async Task<IResult> Weather(HoldingDb db, HoldingClock clock, WeatherHealth health)
+    private static async Task<Ok<WeatherView>> Weather(HoldingDb db, HoldingClock clock, WeatherHealth health)
     {
         var now = clock.Now;
         var ahead = await db.Weather.AsNoTracking().Where(w => w.At > now).Select(w => new { w.At, w.Source }).ToListAsync();
@@ -103,7 +103,7 @@ public static class WindowEndpoints
         return TypedResults.Ok(new WeatherView(ahead.Count, ahead.Count == 0 ? null : ahead.Max(w => w.At), simulated, file, says));
     }
 
-    private static Task<IResult> Bring(WeatherFileRequest r, HoldingClock clock, WeatherBook weather, Writes writes) =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> Bring(WeatherFileRequest r, HoldingClock clock, WeatherBook weather, Writes writes) =>
         writes.Do<Kept>(async () =>
     {
         if (r.Csv is { Length: > 400_000 })

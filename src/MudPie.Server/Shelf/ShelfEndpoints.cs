@@ -20,14 +20,14 @@ public static class ShelfEndpoints
     /// <summary>What can be done.</summary>
     public static void MapShelf(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/shelf", Read).Produces<ShelfView>();
-        api.MapPost("/shelf/inputs", KeepInput).Produces<Kept>().ProducesProblem(422);
-        api.MapPost("/shelf/inputs/{id:int}/lots", AddLot).Produces<Kept>().ProducesProblem(422);
-        api.MapPost("/shelf/lots/{id:int}/entries", AddEntry).Produces<Kept>().ProducesProblem(422);
-        api.MapPost("/shelf/wage", SetWage).Produces<Kept>().ProducesProblem(422);
+        api.MapGet("/shelf", Read);
+        api.MapPost("/shelf/inputs", KeepInput);
+        api.MapPost("/shelf/inputs/{id:int}/lots", AddLot);
+        api.MapPost("/shelf/lots/{id:int}/entries", AddEntry);
+        api.MapPost("/shelf/wage", SetWage);
     }
 
-    private static async Task<IResult> Read(HoldingDb db, HoldingClock clock, StockKeeper stock)
+    private static async Task<Ok<ShelfView>> Read(HoldingDb db, HoldingClock clock, StockKeeper stock)
     {
         var units = await clock.Units();
         var now = clock.Now;
@@ -67,15 +67,37 @@ public static class ShelfEndpoints
                                 ? $"/brew/{b}" : e.ApplicationId is { } x ? $"/book?entry={x}" : null, e.Note,
                             AsTyped.Beside(e.Typed, StockKeeper.Shown(Math.Abs(e.Amount), unit, units))))]);
             }).ToList();
-            return new ShelfInputView(
-                i.Id, i.Name, i.Lot, i.Kind, kind.Name, kind.Group, unit, i.Lots.Count == 0 ? "not counted"
+            return new ShelfInputView {
+                Id = i.Id,
+                Name = i.Name,
+                Lot = i.Lot,
+                Kind = i.Kind,
+                KindName = kind.Name,
+                Group = kind.Group,
+                Unit = unit,
+                LeftShown = i.Lots.Count == 0 ? "not counted"
                     : StockKeeper.Shown(Math.Max(0, lots.Where(l => !l.Unfit && !(l.Expires < now)).Sum(l => l.Left)), unit, units),
-                i.Price is { } p ? Say.Fixed(Per.Price(p, unit, units), 2) : null, Per.PricedBy(unit, units), i.Density, i.Species is null
-                    ? [] : i.Species, i.LabelPer,
-                i.LabelRate is { } rate ? unit == "L" ? Units.Show(rate / 1000, Dimension.Volume, units) : Units.Show(rate, Dimension.Mass,
-                    units) : null, i.LabelBasis, i.LabelEveryDays, i.LabelWaitDays, LabelOf(i, unit, units),
-                i.NShare is { } n ? $"{Say.Number(n * 100)}-{Say.Number((i.PShare ?? 0) * 100)}-{Say.Number((i.KShare ?? 0) * 100)}" : null,
-                i.Ph, i.Notes, i.UnfitWhy, i.Lots.Count > 0, MadeOrBought(i, came, wage, unit, units), rows, i.Version);
+                Price = i.Price is { } p ? Say.Fixed(Per.Price(p, unit, units), 2) : null,
+                PricedBy = Per.PricedBy(unit, units),
+                Density = i.Density,
+                Species = i.Species is null
+                    ? [] : i.Species,
+                LabelPer = i.LabelPer,
+                LabelRateShown = i.LabelRate is { } rate ? unit == "L" ? Units.Show(rate / 1000, Dimension.Volume, units) : Units.Show(rate, Dimension.Mass,
+                    units) : null,
+                LabelBasis = i.LabelBasis,
+                LabelEveryDays = i.LabelEveryDays,
+                LabelWaitDays = i.LabelWaitDays,
+                LabelSays = LabelOf(i, unit, units),
+                Npk = i.NShare is { } n ? $"{Say.Number(n * 100)}-{Say.Number((i.PShare ?? 0) * 100)}-{Say.Number((i.KShare ?? 0) * 100)}" : null,
+                Ph = i.Ph,
+                Notes = i.Notes,
+                UnfitWhy = i.UnfitWhy,
+                Counted = i.Lots.Count > 0,
+                MadeOrBought = MadeOrBought(i, came, wage, unit, units),
+                Lots = rows,
+                Version = i.Version,
+            };
         }).ToList();
         var expiring = views.SelectMany(v => v.Lots.Where(l => l.Expires is { } e && e < now.AddDays(21) && l.LeftShare > 0)
             .Select(l => $"{v.Name}, {l.Mark}: "
@@ -159,7 +181,7 @@ public static class ShelfEndpoints
         })];
     }
 
-    private static Task<IResult> KeepInput(ShelfRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> KeepInput(ShelfRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
     {
         var fields = new TypedFields(await clock.Units());
         var input = r.Id is null ? null : await db.Inputs.FindAsync(r.Id.Value);
@@ -276,7 +298,7 @@ public static class ShelfEndpoints
         (input.NShare, input.PShare, input.KShare) = (parts[0] / 100, parts[1] / 100, parts[2] / 100);
     }
 
-    private static Task<IResult> AddLot(int id, LotRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> AddLot(int id, LotRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
         writes.Do<Kept>(async () =>
     {
         var fields = new TypedFields(await clock.Units());
@@ -339,7 +361,7 @@ public static class ShelfEndpoints
     });
 
     /// <summary>Counted: what is really there, the difference is entered. Spilt or taken: so much less.</summary>
-    private static Task<IResult> AddEntry(int id, EntryRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> AddEntry(int id, EntryRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
         writes.Do<Kept>(async () =>
     {
         var fields = new TypedFields(await clock.Units());
@@ -371,7 +393,7 @@ public static class ShelfEndpoints
         return Writes.Done(new Kept(entry.Id));
     });
 
-    private static Task<IResult> SetWage(WageRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> SetWage(WageRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
     {
         var fields = new TypedFields(await clock.Units());
         var wage = fields.Optional("hourly", r.Hourly, Dimension.Plain, 0, 1000);

@@ -85,11 +85,60 @@ public sealed record LotView(
     string? UnitCost, string? Notes, IReadOnlyList<EntryView> Entries);
 
 /// <summary>An input with its lots.</summary>
-public sealed record ShelfInputView(
-    int Id, string Name, string? Lot, string Kind, string KindName, string Group, string Unit, string LeftShown, string? Price,
-    string PricedBy, double? Density, IReadOnlyList<LabelSpecies> Species, string? LabelPer, string? LabelRateShown, string? LabelBasis,
-    double? LabelEveryDays, double? LabelWaitDays, string? LabelSays, string? Npk, double? Ph, string? Notes, string? UnfitWhy,
-    bool Counted, string? MadeOrBought, IReadOnlyList<LotView> Lots, Guid Version);
+public sealed record ShelfInputView
+{
+    public required int Id { get; init; }
+
+    public required string Name { get; init; }
+
+    public required string? Lot { get; init; }
+
+    public required string Kind { get; init; }
+
+    public required string KindName { get; init; }
+
+    public required string Group { get; init; }
+
+    public required string Unit { get; init; }
+
+    public required string LeftShown { get; init; }
+
+    public required string? Price { get; init; }
+
+    public required string PricedBy { get; init; }
+
+    public required double? Density { get; init; }
+
+    public required IReadOnlyList<LabelSpecies> Species { get; init; }
+
+    public required string? LabelPer { get; init; }
+
+    public required string? LabelRateShown { get; init; }
+
+    public required string? LabelBasis { get; init; }
+
+    public required double? LabelEveryDays { get; init; }
+
+    public required double? LabelWaitDays { get; init; }
+
+    public required string? LabelSays { get; init; }
+
+    public required string? Npk { get; init; }
+
+    public required double? Ph { get; init; }
+
+    public required string? Notes { get; init; }
+
+    public required string? UnfitWhy { get; init; }
+
+    public required bool Counted { get; init; }
+
+    public required string? MadeOrBought { get; init; }
+
+    public required IReadOnlyList<LotView> Lots { get; init; }
+
+    public required Guid Version { get; init; }
+}
 
 /// <summary>Something to buy or make.</summary>
 public sealed record ToBuyView(int InputId, string Name, string AmountShown, DateTimeOffset By, string For, string LeftShown);

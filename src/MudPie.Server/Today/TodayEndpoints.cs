@@ -59,8 +59,8 @@ public static class TodayEndpoints
     /// <summary>What can be asked.</summary>
     public static void MapToday(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/today", Today).Produces<TodayView>();
-        api.MapGet("/day-line", DayLine).Produces<DayLineView>();
+        api.MapGet("/today", Today);
+        api.MapGet("/day-line", DayLine);
     }
 
     private static async Task<List<(Batch Batch, WatchAnswer? Watch)>> Going(HoldingDb db, LiveBrew live)
@@ -96,7 +96,7 @@ public static class TodayEndpoints
             .. root.Windows.Select(w => new DayWindow(w.From, w.To, Purpose.Root, w.Score, w.Sentence))];
     }
 
-    private static async Task<IResult> Today(HoldingDb db, HoldingClock clock, LiveBrew live, WeatherBook weather)
+    private static async Task<Ok<TodayView>> Today(HoldingDb db, HoldingClock clock, LiveBrew live, WeatherBook weather)
     {
         var units = await clock.Units();
         var local = await clock.Local();
@@ -123,12 +123,7 @@ public static class TodayEndpoints
             [.. items.OrderBy(i => i.Urgency).ThenBy(i => i.At)
                 .Select(i => i with { Title = char.ToUpperInvariant(i.Title[0]) + i.Title[1..] })],
             height < Sun.RiseDeg ? "night" : height < Sun.LowDeg ? "low sun" : "high sun: not on leaves",
-            [.. going.Select(g => new BatchLine(g.Batch.Id, g.Batch.Name, g.Batch.State, g.Batch.Making, g.Batch.Purpose,
-                g.Batch.Vessel.Name, g.Batch.Vessel.Shape, g.Batch.BrewL,
-                Core.Measures.Units.Show(g.Batch.BrewL, Core.Measures.Dimension.Volume, units), g.Batch.PlannedStart, g.Batch.StartedAt,
-                g.Batch.AirOffAt, g.Batch.UseAt, g.Batch.IsDemo,
-                [.. g.Batch.Beds.Select(b => b.Bed.Name)], null, g.Watch?.Verdict.Sentence
-                    ?? BatchViews.Outcome(g.Batch.State, null, null)))]));
+            [.. going.Select(g => BatchViews.Line(g.Batch, units, g.Watch?.Verdict.Sentence))]));
     }
 
     /// <summary>Items that the watch has spoken of can be put off or seen to, and then stay away; what only the watch knows is
@@ -161,7 +156,7 @@ public static class TodayEndpoints
         return list;
     }
 
-    private static async Task<IResult> DayLine(HoldingDb db, HoldingClock clock, LiveBrew live, WeatherBook weather)
+    private static async Task<Ok<DayLineView>> DayLine(HoldingDb db, HoldingClock clock, LiveBrew live, WeatherBook weather)
     {
         var (from, to) = (clock.Now.AddHours(-13), clock.Now.AddHours(48));
         var holding = await clock.Find();
@@ -174,7 +169,7 @@ public static class TodayEndpoints
         pips.AddRange(going.Where(g => g.Watch is not null && g.Batch.State == BatchState.Brewing)
             .Select(g => new DayPip(g.Batch.StartedAt!.Value.AddHours(g.Watch!.ReadingDueAtH), g.Batch.Id,
                 $"{g.Batch.Vessel.Name}: reading due", true)));
-        pips.AddRange((await Watch.WatchEndpoints.Standing(db, clock.Now)).Where(n => n.At > from && n.At < to
+        pips.AddRange((await Watch.Notices.Standing(db, clock.Now)).Where(n => n.At > from && n.At < to
             && going.Any(g => g.Batch.Id == n.BatchId)).Select(n => new DayPip(n.At, n.BatchId, n.Title, true)));
         var windows = await Windows(clock, weather, clock.Now, 48);
         var next = going.SelectMany(g => TodayRules.Next(g.Batch, g.Watch, clock.Now)).Where(n => n.At > clock.Now.AddHours(-2))

@@ -33,30 +33,24 @@ public static class WatchEndpoints
     /// <summary>What can be asked and done.</summary>
     public static void MapWatch(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/watch", Read).Produces<WatchView>();
-        api.MapPost("/watch/{id:int}/done", Done).Produces<Kept>().ProducesProblem(422);
-        api.MapPost("/watch/{id:int}/put-off", PutOff).Produces<Kept>().ProducesProblem(422);
-        api.MapPost("/watch/lines", SetLines).Produces<Changed>().ProducesProblem(422);
+        api.MapGet("/watch", Read);
+        api.MapPost("/watch/{id:int}/done", Done);
+        api.MapPost("/watch/{id:int}/put-off", PutOff);
+        api.MapPost("/watch/lines", SetLines);
         api.MapGet("/calendar.ics", Calendar);
     }
 
-    /// <summary>Notices that stand and are not put off.</summary>
-    public static async Task<List<NoticeView>> Standing(HoldingDb db, DateTimeOffset now) =>
-        await db.Notices.AsNoTracking().Where(n => n.DoneAt == null && (n.PutOffUntil == null || n.PutOffUntil <= now))
-            .OrderByDescending(n => n.FiredAt).Take(50)
-            .Select(n => new NoticeView(n.Id, n.BatchId, n.Rule, n.Tone, n.Title, n.Todo, n.At, n.FiredAt, n.PutOffUntil)).ToListAsync();
-
-    private static async Task<IResult> Read(HoldingDb db, HoldingClock clock)
+    private static async Task<Ok<WatchView>> Read(HoldingDb db, HoldingClock clock)
     {
         var holding = await clock.Find();
-        return TypedResults.Ok(new WatchView(await Standing(db, clock.Now), holding?.WatchNoReadingH ?? 4, holding?.WatchGraceMinutes ?? 30,
+        return TypedResults.Ok(new WatchView(await Notices.Standing(db, clock.Now), holding?.WatchNoReadingH ?? 4, holding?.WatchGraceMinutes ?? 30,
             holding?.WatchExpectedShare ?? 0.5, holding?.Version));
     }
 
-    private static Task<IResult> Done(int id, HoldingDb db, HoldingClock clock, Writes writes) =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> Done(int id, HoldingDb db, HoldingClock clock, Writes writes) =>
         Change(id, db, writes, n => n.DoneAt = clock.Now);
 
-    private static async Task<IResult> PutOff(int id, PutOffRequest r, HoldingDb db, HoldingClock clock, Writes writes)
+    private static async Task<Results<Written<Kept>, Refused, Clash>> PutOff(int id, PutOffRequest r, HoldingDb db, HoldingClock clock, Writes writes)
     {
         var checks = new Checks();
         var minutes = checks.Range("minutes", r.Minutes ?? 30, 5, 720, "min");
@@ -64,7 +58,7 @@ public static class WatchEndpoints
             : Problems.Of(checks.Refusal);
     }
 
-    private static Task<IResult> Change(int id, HoldingDb db, Writes writes, Action<WatchNotice> change) => writes.Do<Kept>(async () =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> Change(int id, HoldingDb db, Writes writes, Action<WatchNotice> change) => writes.Do<Kept>(async () =>
     {
         if (await db.Notices.FirstOrDefaultAsync(n => n.Id == id && n.DoneAt == null) is not { } notice)
         {
@@ -75,7 +69,7 @@ public static class WatchEndpoints
         return Writes.Done(new Kept(id));
     });
 
-    private static Task<IResult> SetLines(WatchLinesRequest r, HoldingDb db, Writes writes) => writes.Do<Changed>(async () =>
+    private static Task<Results<Written<Changed>, Refused, Clash>> SetLines(WatchLinesRequest r, HoldingDb db, Writes writes) => writes.Do<Changed>(async () =>
     {
         var checks = new Checks();
         var (hours, minutes, share) = (checks.Range("noReadingH", r.NoReadingH, 0.5, 24, "h"), checks.Range("graceMinutes", r.GraceMinutes,
@@ -136,7 +130,7 @@ public static class WatchEndpoints
     private static readonly DateTimeOffset Latest = new(2200, 1, 1, 0, 0, 0, TimeSpan.Zero);
 
     /// <summary>What is planned and what the watch expects, as iCalendar: steps of plans, ready times, use by, readings due.</summary>
-    private static async Task<IResult> Calendar(HoldingDb db, HoldingClock clock, LiveBrew live)
+    private static async Task<ContentHttpResult> Calendar(HoldingDb db, HoldingClock clock, LiveBrew live)
     {
         var units = await clock.Units();
         var calendar = new Ical.Net.Calendar { ProductId = "-//Mud Pie//Brews//EN" };
@@ -188,7 +182,7 @@ public static class WatchEndpoints
             }
         }
 
-        foreach (var n in await Standing(db, clock.Now))
+        foreach (var n in await Notices.Standing(db, clock.Now))
         {
             Event($"watch-{n.Id}", n.At, 10, n.Title, n.Todo);
         }

@@ -13,13 +13,14 @@ namespace MudPie.Server.Web;
 public static class Problems
 {
     /// <summary>A refusal as a 422.</summary>
-    public static IResult Of(Refusal refusal) => TypedResults.Problem(Details(refusal));
+    public static Refused Of(Refusal refusal) => new(Details(refusal));
 
     /// <summary>A worked value as it is, or its refusal as a 422.</summary>
-    public static IResult Answer<T>(Ruling<T> ruling) => ruling.Match<IResult>(w => TypedResults.Ok(w), Of);
+    public static Results<Ok<Worked<T>>, Refused> Answer<T>(Ruling<T> ruling) =>
+        ruling.Match<Results<Ok<Worked<T>>, Refused>>(w => TypedResults.Ok(w), no => Of(no));
 
     /// <summary>Nothing there.</summary>
-    public static IResult NotFound(string what) => TypedResults.Problem(new ProblemDetails {
+    public static Missing NotFound(string what) => new(new ProblemDetails {
         Status = 404,
         Title = $"There is no such {what}.",
         Detail = "It may have been opened from an old link. Nothing was lost.",

@@ -1,7 +1,6 @@
 using System.Diagnostics;
 using System.Security.Cryptography;
 using System.Text.Json;
-using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.Data.Sqlite;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.Caching.Memory;
@@ -37,7 +36,7 @@ public sealed class Writes(IHttpContextAccessor accessor, HoldingDb db, TimeProv
     private IDisposable? _turn;
 
     /// <summary>Does the work and keeps its answer; a refusal or a failure keeps nothing.</summary>
-    public async Task<IResult> Do<T>(Func<Task<Ruling<T>>> work)
+    public async Task<Results<Written<T>, Refused, Clash>> Do<T>(Func<Task<Ruling<T>>> work)
     {
         var context = accessor.HttpContext!;
         var key = context.Request.Headers[Header].ToString();
@@ -84,7 +83,7 @@ public sealed class Writes(IHttpContextAccessor accessor, HoldingDb db, TimeProv
 
     private sealed record Write(string Key, string Name, string Sent, string MeantFor, CancellationToken Stop);
 
-    private async Task<IResult> Once<T>(Func<Task<Ruling<T>>> work, Write write, bool within)
+    private async Task<Results<Written<T>, Refused, Clash>> Once<T>(Func<Task<Ruling<T>>> work, Write write, bool within)
     {
         await db.Database.OpenConnectionAsync(write.Stop);
         await using var held = ((SqliteConnection)db.Database.GetDbConnection()).BeginTransaction(deferred: !within);
@@ -98,8 +97,8 @@ public sealed class Writes(IHttpContextAccessor accessor, HoldingDb db, TimeProv
         if (await db.Acknowledgements.FindAsync([write.Key], write.Stop) is { } before)
         {
             return before.Request == write.Name && before.Sent == write.Sent
-                ? TypedResults.Content(before.Body, "application/json")
-                : TypedResults.Problem(Problems.Details(Refusal.Of(Header, "This key was used for another write.",
+                ? new Written<T>(before.Body)
+                : new Clash(Problems.Details(Refusal.Of(Header, "This key was used for another write.",
                     "What came with it was not kept. Make a new key for a new write."), 409));
         }
 
@@ -119,7 +118,7 @@ public sealed class Writes(IHttpContextAccessor accessor, HoldingDb db, TimeProv
         await Prune(write.Stop);
         await held.CommitAsync(CancellationToken.None);
         WriteCount.Add(cache);
-        return TypedResults.Content(body, "application/json");
+        return new Written<T>(body);
     }
 
     /// <summary>Once a day, with a write that is made anyway: keys so old that nobody sends them again are forgotten.</summary>
@@ -135,12 +134,12 @@ public sealed class Writes(IHttpContextAccessor accessor, HoldingDb db, TimeProv
         cache.Set(nameof(Prune), true, new MemoryCacheEntryOptions { Size = 1, AbsoluteExpirationRelativeToNow = TimeSpan.FromDays(1) });
     }
 
-    private static ProblemHttpResult Another()
+    private static Clash Another()
     {
         var problem = Problems.Details(Refusal.Of("holding", "Another holding is served at this address now.",
             "Load the page again to see it. What waits here for the one before stays, and is sent when that one is back."), 409);
         problem.Extensions["trouble"] = "another holding";
-        return TypedResults.Problem(problem);
+        return new Clash(problem);
     }
 
     private static bool Stale(Exception e) => e is SqliteException { SqliteExtendedErrorCode: StaleSnapshot }

@@ -88,11 +88,27 @@ internal sealed record Sheet
             var far = studentized is { } t && s.Df > 2 && Distribution.TwoSidedT(t, s.Df - 1) * rows.Count < 0.05;
             return new TrialResidual(r.Plot, TrialAnalysis.Name(r), r.Value!.Value - s.Residuals[i], s.Residuals[i], studentized, far);
         }).ToList();
-        var answer = new TrialAnswer(
-            q.Response, q.Unit, s.Test, s.Anova, s.Means, s.Tukey, s.Dunnett, s.Ranks, verdicts, word, Together(q, s, told), sd, s.Df >= 1
-                ? s.Df : null, s.Dispersion,
-            [.. s.Notes, .. TrialChecks.Words(q, rows, s, residuals)], residuals,
-            [.. q.Rows.Where(r => r.Value is null).Select(r => $"{r.Plot}: {r.Why ?? "no reason given"}")], q.Looked) {
+        var answer = new TrialAnswer {
+            Response = q.Response,
+            Unit = q.Unit,
+            Test = s.Test,
+            Anova = s.Anova,
+            Means = s.Means,
+            Tukey = s.Tukey,
+            Dunnett = s.Dunnett,
+            Ranks = s.Ranks,
+            Verdicts = verdicts,
+            Verdict = word,
+            Sentence = Together(q, s, told),
+            NoiseSd = sd,
+            NoiseDf = s.Df >= 1
+                ? s.Df : null,
+            Dispersion = s.Dispersion,
+            Checks = [.. s.Notes, .. TrialChecks.Words(q, rows, s, residuals)],
+            Residuals = residuals,
+            Missing = [.. q.Rows.Where(r => r.Value is null).Select(r => $"{r.Plot}: {r.Why ?? "no reason given"}")],
+            Looked = q.Looked,
+
             Judged = s.Judged ?? s.Dunnett,
             JudgedMeans = s.OwnMeans ?? s.Means,
             GamesHowell = s.GamesHowell,

@@ -123,26 +123,44 @@ public sealed record NamedTest(string Name, string Why);
 public sealed record TrialResidual(string Plot, string Treatment, double Fitted, double Residual, double? Studentized, bool Outlier);
 
 /// <summary>What a trial says of one measure.</summary>
-public sealed record TrialAnswer(
-    string Response,
-    string Unit,
-    NamedTest Test,
-    IReadOnlyList<AnovaLine> Anova,
-    IReadOnlyList<TrialMean> Means,
-    IReadOnlyList<TrialComparison> Tukey,
-    IReadOnlyList<TrialComparison> Dunnett,
-    RankTest? Ranks,
-    IReadOnlyList<ComparisonVerdict> Verdicts,
-    Finding Verdict,
-    string Sentence,
-    double? NoiseSd,
-    double? NoiseDf,
-    double? Dispersion,
-    IReadOnlyList<string> Checks,
-    IReadOnlyList<TrialResidual> Residuals,
-    IReadOnlyList<string> Missing,
-    int Looked)
+public sealed record TrialAnswer
 {
+    public required string Response { get; init; }
+
+    public required string Unit { get; init; }
+
+    public required NamedTest Test { get; init; }
+
+    public required IReadOnlyList<AnovaLine> Anova { get; init; }
+
+    public required IReadOnlyList<TrialMean> Means { get; init; }
+
+    public required IReadOnlyList<TrialComparison> Tukey { get; init; }
+
+    public required IReadOnlyList<TrialComparison> Dunnett { get; init; }
+
+    public required RankTest? Ranks { get; init; }
+
+    public required IReadOnlyList<ComparisonVerdict> Verdicts { get; init; }
+
+    public required Finding Verdict { get; init; }
+
+    public required string Sentence { get; init; }
+
+    public required double? NoiseSd { get; init; }
+
+    public required double? NoiseDf { get; init; }
+
+    public required double? Dispersion { get; init; }
+
+    public required IReadOnlyList<string> Checks { get; init; }
+
+    public required IReadOnlyList<TrialResidual> Residuals { get; init; }
+
+    public required IReadOnlyList<string> Missing { get; init; }
+
+    public required int Looked { get; init; }
+
     /// <summary>The comparisons that verdicts were taken from: Dunnett's own, or Welch's where treatments laid at random need not stray
     /// alike.</summary>
     public IReadOnlyList<TrialComparison> Judged { get; init; } = [];

@@ -1,0 +1,24 @@
+using Microsoft.EntityFrameworkCore;
+using MudPie.Core.Brewing;
+using MudPie.Core.Measures;
+using MudPie.Core.PuttingOut;
+using MudPie.Core.Workings;
+using MudPie.Records;
+using MudPie.Records.Brewing;
+using MudPie.Server.PuttingOut;
+using MudPie.Server.Weather;
+using MudPie.Server.Web;
+
+namespace MudPie.Server.Brewing;
+
+/// <summary>Amounts of a plan as pages show them.</summary>
+internal static class PlanAmounts
+{
+    /// <summary>An amount in the holding's units and tools.</summary>
+    public static AmountView View(PlanAmount a, UnitSystem units)
+    {
+        var tools = Spoons.InTools(new Litres(a.Litres), units);
+        return new AmountView(a.Kind, a.Name, a.Litres, a.MostL, a.OnShelf, Units.Show(a.Litres, Dimension.Volume, units), tools.Text,
+            Spoons.ErrorText(tools.ErrorShare), a.AtH);
+    }
+}
