@@ -64,7 +64,8 @@ public static class BrewDeeds
         return Done(new BrewChange([
             .. mg is { } read ? [new BrewEntry(LogKind.Strip, when, read, null, strip?.Trim())] : Array.Empty<BrewEntry>(),
             new(LogKind.Start, when, null, waived),
-            .. b.Steps.Where(s => s == "source" || (s == "strip" && mg is not null)).Select(s => new BrewEntry(LogKind.Step, when, null, s)),
+            .. b.Steps.Where(s => s == "source" || (s == "strip" && mg is not null))
+                .Select(s => new BrewEntry(LogKind.Step, when, null, s)),
         ], BatchState.Brewing, LogKind.Start, StartedAt: when, Waiver: waived));
     }
 
@@ -119,7 +120,8 @@ public static class BrewDeeds
         NotBefore(checks, b, LogKind.AirOff, when);
         return checks.Sound
             ? Done(new BrewChange([new(LogKind.AirOff, when),
-                new(LogKind.Step, when, null, b.Steps.Contains("air-off") ? "air-off" : "strain")], BatchState.Off, LogKind.AirOff, AirOffAt: when))
+                new(LogKind.Step, when, null, b.Steps.Contains("air-off") ? "air-off" : "strain")], BatchState.Off, LogKind.AirOff,
+                AirOffAt: when))
             : checks.Refusal;
     }
 

@@ -4,7 +4,8 @@ using MudPie.Core.Workings;
 
 namespace MudPie.Core.Brewing;
 
-/// <summary>One plan in its course: what is settled of vessel, air and water; what it is fed; how it goes out; what is said of it.</summary>
+/// <summary>One plan in its course: what is settled of vessel, air and water; what it is fed; how it goes out; what is said of
+/// it.</summary>
 internal sealed class PlanCourse
 {
     private readonly BrewPlanQuestion _q;
@@ -146,7 +147,9 @@ internal sealed class PlanCourse
         var nutrients = BrewNutrients.Of(planned.Brew.Sources!, planned.Brew.Foods!, Math.Min(_area, covers),
             _q.Beds.MaxBy(b => b.AreaM2)!.Growing, _q.Units);
         var answer = Answer(planned, fed, timing, steps, covers) with {
-            Strength = strength?.Value, Nutrients = nutrients.Value, Race = race?.Value,
+            Strength = strength?.Value,
+            Nutrients = nutrients.Value,
+            Race = race?.Value,
             Verdict = PlanVerdict.Of(new VerdictInputs(planned.Brew, planned.Run, planned.Forecast.Value, planned.Hours, _making, timing,
                 Units.Show(_wanted, Dimension.Volume, _q.Units), _wanted, PlanFoods.Gravest(_q, _sourceKind), race?.Value)),
         };

@@ -263,8 +263,13 @@ public static partial class NoteIt
         var done = Done("use", [], null, bed.Count > 0 ? bed : beds, time, guessed,
             $"Used {shown} of {inputs[0].Name}{(purpose == Purpose.Leaf ? ", on leaves," : "")}{by}", "bed");
         return done.Refused is { } no
-            ? no : done.Worked.With(done.Value with { Input = inputs[0], Amount = much, AmountUnit = unit, Purpose = purpose,
-                Tool = tools.FirstOrDefault() }, "");
+            ? no : done.Worked.With(done.Value with {
+                Input = inputs[0],
+                Amount = much,
+                AmountUnit = unit,
+                Purpose = purpose,
+                Tool = tools.FirstOrDefault()
+            }, "");
     }
 
     private static Ruling<NoteUnderstood> Harvest(List<string> words, List<Nameable> beds, string? time, List<string> guessed,

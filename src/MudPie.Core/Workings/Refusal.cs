@@ -107,7 +107,8 @@ public sealed class Checks
         var when = at ?? now;
         if (when > now.AddMinutes(5) || when < now.AddYears(-2))
         {
-            Add(field, when > now ? "That time has not come yet." : "That is more than two years ago.", "Give the time at which it was so.");
+            Add(field, when > now ? "That time has not come yet." : "That is more than two years ago.",
+                "Give the time at which it was so.");
         }
 
         return when;

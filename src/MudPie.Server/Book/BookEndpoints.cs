@@ -88,7 +88,8 @@ public static class BookEndpoints
             entries.AddRange((await db.Harvests.AsNoTracking().Where(h => bed == null || h.BedId == bed).OrderByDescending(h => h.At)
                 .Take(take).Select(h => new { h, Bed = h.Bed.Name }).ToListAsync())
                 .Select(x => new BookEntry("harvest", x.h.Id, x.h.At, x.h.RecordedAt,
-                    $"{Units.Show(x.h.Kg * 1000, Dimension.Mass, units)} of {x.h.Crop} harvested", [.. new[] { AsTyped.Beside(x.h.Typed, Units.Show(x.h.Kg * 1000, Dimension.Mass, units)), x.h.Note }.OfType<string>()],
+                    $"{Units.Show(x.h.Kg * 1000, Dimension.Mass, units)} of {x.h.Crop} harvested",
+                    [.. new[] { AsTyped.Beside(x.h.Typed, Units.Show(x.h.Kg * 1000, Dimension.Mass, units)), x.h.Note }.OfType<string>()],
                     [x.Bed], x.h.CorrectsId, corrected.TryGetValue(x.h.Id, out var by) ? by : null, null, false, true, null, x.h.BedId)));
         }
 
@@ -167,7 +168,8 @@ public static class BookEndpoints
         });
     }
 
-    private static Task<Results<Written<Kept>, Refused, Clash>> Strike(int id, StrikeRequest r, HoldingDb db, HoldingClock clock, StockKeeper stock, Writes writes) =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> Strike(int id, StrikeRequest r, HoldingDb db, HoldingClock clock,
+        StockKeeper stock, Writes writes) =>
         writes.Do<Kept>(async () =>
     {
         var old = await db.Applications.ThatStand().FirstOrDefaultAsync(a => a.Id == id);
@@ -198,7 +200,8 @@ public static class BookEndpoints
         return Writes.Done(new Kept(strike.Id));
     });
 
-    private static Task<Results<Written<Kept>, Refused, Clash>> KeepHarvest(HarvestRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> KeepHarvest(HarvestRequest r, HoldingDb db, HoldingClock clock,
+        Writes writes) =>
         writes.Do<Kept>(async () =>
     {
         var crop = await db.Beds.Where(b => b.Id == r.BedId).Select(b => b.Crop).FirstOrDefaultAsync();
@@ -215,7 +218,8 @@ public static class BookEndpoints
         return Writes.Done(new Kept(kept.Id));
     });
 
-    private static Task<Results<Written<Kept>, Refused, Clash>> KeepSeen(SeenRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> KeepSeen(SeenRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
+        writes.Do<Kept>(async () =>
     {
         var righted = new Righted(r.CorrectsId, await db.Observations.ThatStand().AnyAsync(o => o.Id == r.CorrectsId));
         var deed = BookDeeds.Sight(r.Text, r.BedId is null || await db.Beds.AnyAsync(b => b.Id == r.BedId), r.At, righted, clock.Now);

@@ -28,7 +28,8 @@ public static class BookFileEndpoints
         api.MapPost("/book/file", Bring);
     }
 
-    private static Task<Results<Written<BookBrought>, Refused, Clash>> Bring(BookFileRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
+    private static Task<Results<Written<BookBrought>, Refused, Clash>> Bring(BookFileRequest r, HoldingDb db, HoldingClock clock,
+        Writes writes) =>
         writes.Do<BookBrought>(async () =>
     {
         if (r.Text is not { Length: > 0 and < 20_000_000 })

@@ -132,7 +132,8 @@ public static class ThreadEndpoints
         var lot = await db.Lots.AsNoTracking().Include(l => l.Input).Include(l => l.Entries).FirstAsync(l => l.Id == id);
         var unit = StockKeeper.UnitOf(lot.Input);
         var left = lot.Entries.Sum(e => e.Amount);
-        var lost = -lot.Entries.Where(e => e.Reason == StockReason.Spilt || (e.Reason == StockReason.Count && e.Amount < 0)).Sum(e => e.Amount);
+        var lost = -lot.Entries.Where(e => e.Reason == StockReason.Spilt || (e.Reason == StockReason.Count && e.Amount < 0))
+            .Sum(e => e.Amount);
         return $" {StockKeeper.Shown(Math.Max(0, left), unit, units)} of it is "
             + $"left{(lost > 1e-9 ? $", {StockKeeper.Shown(lost, unit, units)} was spilt or counted away" : "")}.";
     }

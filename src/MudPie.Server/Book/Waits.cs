@@ -182,7 +182,8 @@ public static class Waits
             await db.Beds.AsNoTracking().Select(b => new EatenView(b.Id, b.Eaten)).ToListAsync()));
     }
 
-    private static Task<Results<Written<Kept>, Refused, Clash>> Keep(OwnWaitRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> Keep(OwnWaitRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
+        writes.Do<Kept>(async () =>
     {
         var fields = new TypedFields(await clock.Units());
         var wait = new OwnWait {
@@ -205,7 +206,8 @@ public static class Waits
         return Writes.Done(new Kept(wait.Id));
     });
 
-    private static Task<Results<Written<Kept>, Refused, Clash>> KeepEaten(int id, EatenRequest r, HoldingDb db, Writes writes) => writes.Do<Kept>(async () =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> KeepEaten(int id, EatenRequest r, HoldingDb db, Writes writes) =>
+        writes.Do<Kept>(async () =>
     {
         if (r.How is not { } how || !Enum.IsDefined(how))
         {

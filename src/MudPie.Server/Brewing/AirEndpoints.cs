@@ -54,7 +54,8 @@ public static class AirEndpoints
             Units.Show(vessel.WorkingL, Dimension.Volume, units)));
     }
 
-    private static Task<Results<Written<Changed>, Refused, Clash>> Keep(int vesselId, AirBenchAsked asked, HoldingDb db, HoldingClock clock, Writes writes) =>
+    private static Task<Results<Written<Changed>, Refused, Clash>> Keep(int vesselId, AirBenchAsked asked, HoldingDb db, HoldingClock clock,
+        Writes writes) =>
         writes.Do<Changed>(async () =>
     {
         if (await db.Vessels.FirstOrDefaultAsync(v => v.Id == vesselId) is not { } vessel)

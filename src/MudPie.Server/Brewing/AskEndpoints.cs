@@ -74,7 +74,8 @@ public static class AskEndpoints
         public IReadOnlyList<double>? Learnt => Plan is null ? Forecast?.Learnt : null;
     }
 
-    private static async Task<Results<Ok<Worked<BackwardsView>>, Refused>> Backwards(AskRequest r, PlanDesk desk, HoldingClock clock, LiveBrew live)
+    private static async Task<Results<Ok<Worked<BackwardsView>>, Refused>> Backwards(AskRequest r, PlanDesk desk, HoldingClock clock,
+        LiveBrew live)
     {
         var (asked, refused) = await Find(r, desk, clock, live);
         var units = await clock.Units();
@@ -95,7 +96,8 @@ public static class AskEndpoints
             x => x));
     }
 
-    private static async Task<Results<Ok<Worked<WhatIfView>>, Refused>> WhatIf(AskRequest r, PlanDesk desk, HoldingClock clock, LiveBrew live)
+    private static async Task<Results<Ok<Worked<WhatIfView>>, Refused>> WhatIf(AskRequest r, PlanDesk desk, HoldingClock clock,
+        LiveBrew live)
     {
         var (asked, refused) = await Find(r, desk, clock, live);
         if (refused is not null)
@@ -116,7 +118,8 @@ public static class AskEndpoints
             .Match<Ruling<WhatIfView>>(w => w.With(new WhatIfView(asked.StartAt, asked.NowH, w.Value), "mg/L"), x => x));
     }
 
-    private static async Task<Results<Ok<Worked<SchoolsView>>, Refused>> Schools(AskRequest r, PlanDesk desk, HoldingClock clock, LiveBrew live)
+    private static async Task<Results<Ok<Worked<SchoolsView>>, Refused>> Schools(AskRequest r, PlanDesk desk, HoldingClock clock,
+        LiveBrew live)
     {
         var (asked, refused) = await Find(r, desk, clock, live);
         var units = await clock.Units();
@@ -128,7 +131,8 @@ public static class AskEndpoints
                     "mg/L"), x => x));
     }
 
-    private static async Task<Results<Ok<Worked<AfterAirAnswer>>, Refused>> After(AskRequest r, PlanDesk desk, HoldingClock clock, LiveBrew live)
+    private static async Task<Results<Ok<Worked<AfterAirAnswer>>, Refused>> After(AskRequest r, PlanDesk desk, HoldingClock clock,
+        LiveBrew live)
     {
         var (asked, refused) = await Find(r, desk, clock, live);
         return refused is not null

@@ -56,7 +56,8 @@ public static class BatchEndpoints
                 with { LogSays = await LoggerThinning.Says(db, id, batch.Log.Count(l => l.Source == LoggerThinning.Source)) });
     }
 
-    private static Task<Results<Written<Kept>, Refused, Clash>> Start(int id, StartRequest r, HoldingDb db, HoldingClock clock, StockKeeper stock, Writes writes) =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> Start(int id, StartRequest r, HoldingDb db, HoldingClock clock,
+        StockKeeper stock, Writes writes) =>
         Change(id, db, clock, writes, (b, units, now) => BrewDeeds.Start(b.Stands(), r.Strip, r.Waiver, r.At, now, units),
             async (batch, start, now) =>
     {
@@ -66,14 +67,17 @@ public static class BatchEndpoints
         }
     });
 
-    private static Task<Results<Written<Kept>, Refused, Clash>> Tick(int id, string step, DoneRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> Tick(int id, string step, DoneRequest r, HoldingDb db, HoldingClock clock,
+        Writes writes) =>
         Change(id, db, clock, writes, (b, _, now) => BrewDeeds.Tick(b.Stands(), step, r.At, now));
 
-    private static Task<Results<Written<Kept>, Refused, Clash>> Log(int id, LogRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> Log(int id, LogRequest r, HoldingDb db, HoldingClock clock,
+        Writes writes) =>
         Change(id, db, clock, writes, (b, units, now) =>
             BrewDeeds.Log(b.Stands(), r.Kind, BrewSaid.Read(r.Kind, r.Value, units), r.At, now));
 
-    private static Task<Results<Written<Kept>, Refused, Clash>> Correct(int id, int entry, LogRequest r, HoldingDb db, HoldingClock clock, Writes writes)
+    private static Task<Results<Written<Kept>, Refused, Clash>> Correct(int id, int entry, LogRequest r, HoldingDb db, HoldingClock clock,
+        Writes writes)
     {
         LogEntry? Old(Batch b) => b.Log.FirstOrDefault(l => l.Id == entry) is { } old && !b.Log.RightedBy().ContainsKey(entry) ? old : null;
         return Change(id, db, clock, writes, (b, units, now) => BrewDeeds.Correct(b.Stands(), Old(b)?.Said(),
@@ -84,10 +88,12 @@ public static class BatchEndpoints
         });
     }
 
-    private static Task<Results<Written<Kept>, Refused, Clash>> AirOff(int id, DoneRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> AirOff(int id, DoneRequest r, HoldingDb db, HoldingClock clock,
+        Writes writes) =>
         Change(id, db, clock, writes, (b, _, now) => BrewDeeds.AirOff(b.Stands(), r.At, now));
 
-    private static async Task<Results<Written<Kept>, Refused, Clash>> Heap(int id, HeapRequest r, HoldingDb db, HoldingClock clock, Writes writes, LiveBrew live)
+    private static async Task<Results<Written<Kept>, Refused, Clash>> Heap(int id, HeapRequest r, HoldingDb db, HoldingClock clock,
+        Writes writes, LiveBrew live)
     {
         var learnt = await live.Taught(id);
         return await Change(id, db, clock, writes, (b, _, now) => BrewDeeds.Heap(b.Stands(), r.Why, now), (batch, _, _) =>

@@ -33,7 +33,8 @@ public static class BringEndpoints
             : TypedResults.Ok(LoggerCsv.Read(request.Csv ?? "", started.Value, clock.Now, await clock.Local()).Preview);
     }
 
-    private static async Task<Results<Written<Brought>, Refused, Clash>> Bring(int id, LoggerRequest request, HoldingDb db, HoldingClock clock, Writes writes) =>
+    private static async Task<Results<Written<Brought>, Refused, Clash>> Bring(int id, LoggerRequest request, HoldingDb db,
+        HoldingClock clock, Writes writes) =>
         await writes.Do<Brought>(async () =>
     {
         var batch = await db.Batches.FirstOrDefaultAsync(b => b.Id == id);
@@ -72,7 +73,8 @@ public static class BringEndpoints
         return Writes.Done(new Brought(entries.Count));
     });
 
-    private static async Task<Results<Written<Kept>, Refused, Clash>> AddPhoto(int id, HttpRequest request, HoldingDb db, HoldingClock clock, Writes writes)
+    private static async Task<Results<Written<Kept>, Refused, Clash>> AddPhoto(int id, HttpRequest request, HoldingDb db,
+        HoldingClock clock, Writes writes)
     {
         var (jpeg, wrong) = await SentPictures.ReadPicture(request);
         return jpeg is null ? Problems.Of(wrong!) : await writes.Do<Kept>(async () =>

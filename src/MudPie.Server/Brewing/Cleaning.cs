@@ -58,7 +58,8 @@ public static class Cleaning
         })];
     }
 
-    private static Task<Results<Written<Kept>, Refused, Clash>> Clean(int id, CleanRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> Clean(int id, CleanRequest r, HoldingDb db, HoldingClock clock,
+        Writes writes) =>
         writes.Do<Kept>(async () =>
     {
         var fields = new TypedFields(await clock.Units());

@@ -36,7 +36,8 @@ public static class MicroscopeEndpoints
         api.MapGet("/brew/tallies", Read);
     }
 
-    private static Task<Results<Written<Kept>, Refused, Clash>> Keep(TallyRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> Keep(TallyRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
+        writes.Do<Kept>(async () =>
     {
         var deed = TallyDeeds.Count(r.Stage, r.Tally,
             await db.Inputs.AnyAsync(i => i.Id == r.InputId), await db.Batches.AnyAsync(b => b.Id == r.BatchId), r.At, clock.Now);

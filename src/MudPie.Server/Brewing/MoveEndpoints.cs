@@ -34,14 +34,16 @@ public static class MoveEndpoints
         api.MapPost("/brew/batches/{id:int}/move", Keep);
     }
 
-    private static async Task<Results<Ok<MoveView>, Refused>> WorkOut(int id, MoveRequest r, HoldingDb db, HoldingClock clock, WeatherBook weather)
+    private static async Task<Results<Ok<MoveView>, Refused>> WorkOut(int id, MoveRequest r, HoldingDb db, HoldingClock clock,
+        WeatherBook weather)
     {
         var batch = await db.Batches.AsNoTracking().Include(b => b.Log).FirstOrDefaultAsync(b => b.Id == id);
         var moved = await Move(batch, r, clock, weather);
         return moved.Refused is { } refused ? Problems.Of(refused) : TypedResults.Ok(moved.Value);
     }
 
-    private static Task<Results<Written<Changed>, Refused, Clash>> Keep(int id, MoveRequest r, HoldingDb db, HoldingClock clock, WeatherBook weather, Writes writes) =>
+    private static Task<Results<Written<Changed>, Refused, Clash>> Keep(int id, MoveRequest r, HoldingDb db, HoldingClock clock,
+        WeatherBook weather, Writes writes) =>
         writes.Do<Changed>(async () =>
     {
         var batch = await db.Batches.Include(b => b.Log).FirstOrDefaultAsync(b => b.Id == id);

@@ -64,7 +64,8 @@ public sealed class PlanDesk(HoldingDb db, HoldingClock clock, WeatherBook weath
                     CoversShown = Units.Show(w.Value.CoversM2, Dimension.Area, holding.Units),
                     AirShown = Units.Show(w.Value.Air.AtDepthLpm, Dimension.Flow, holding.Units),
                     BoxShown = Units.Show(w.Value.Air.OpenLpm, Dimension.Flow, holding.Units),
-                    LeastAirShown = w.Value.Air.LeastLpm is { } least ? $"{Units.Show(least, Dimension.Flow, holding.Units)} would hold it at 6"
+                    LeastAirShown = w.Value.Air.LeastLpm is { } least
+                        ? $"{Units.Show(least, Dimension.Flow, holding.Units)} would hold it at 6"
                         : "no air will hold this at 6",
                     WarmthShown = Units.Show(question.WarmthC ?? 0, Dimension.Temperature, holding.Units),
                     SwingShown = Units.Show(question.SwingC ?? 0, Dimension.TemperatureSpan, holding.Units),

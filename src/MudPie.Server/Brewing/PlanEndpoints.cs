@@ -155,7 +155,8 @@ public static class PlanEndpoints
     private static async Task<Results<Ok<Worked<PlanView>>, Refused>> WorkOut(PlanRequest request, PlanDesk desk) =>
         Problems.Answer(await desk.Plan(request));
 
-    private static async Task<Results<Written<Kept>, Refused, Clash>> Keep(PlanRequest request, PlanDesk desk, HoldingDb db, HoldingClock clock, Writes writes) =>
+    private static async Task<Results<Written<Kept>, Refused, Clash>> Keep(PlanRequest request, PlanDesk desk, HoldingDb db,
+        HoldingClock clock, Writes writes) =>
         await writes.Do(async () =>
     {
         var plan = await desk.Plan(request);

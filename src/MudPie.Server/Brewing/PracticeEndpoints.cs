@@ -13,7 +13,8 @@ public static class PracticeEndpoints
     /// <summary>What can be asked.</summary>
     public static void MapPractice(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/brew/practice", () => PracticeBrew.Situations.Select(s => new SituationView(s.Id, s.Name, s.Story, s.UseAtH)).ToList());
+        api.MapGet("/brew/practice",
+            () => PracticeBrew.Situations.Select(s => new SituationView(s.Id, s.Name, s.Story, s.UseAtH)).ToList());
         api.MapPost("/brew/practice", (PracticeQuestion q) => Problems.Answer(PracticeBrew.Of(q)));
     }
 }

@@ -24,7 +24,8 @@ public static class ProbeEndpoints
         await live.Load(id) is not { } batch ? Problems.NotFound("batch") : await ProbeData.View(db, batch, clock.Now) is { } view
             ? TypedResults.Ok(view) : TypedResults.NoContent();
 
-    private static async Task<Results<Written<Kept>, Refused, Clash>> Attach(int id, AttachRequest r, HoldingDb db, HoldingClock clock, Writes writes)
+    private static async Task<Results<Written<Kept>, Refused, Clash>> Attach(int id, AttachRequest r, HoldingDb db, HoldingClock clock,
+        Writes writes)
     {
         var checks = new Checks();
         var host = (r.Host ?? "127.0.0.1").Trim();
@@ -71,7 +72,8 @@ public static class ProbeEndpoints
         });
     }
 
-    private static Task<Results<Written<Kept>, Refused, Clash>> Detach(int id, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> Detach(int id, HoldingDb db, HoldingClock clock, Writes writes) =>
+        writes.Do<Kept>(async () =>
     {
         var links = await db.Probes.Where(p => p.BatchId == id && p.DetachedAt == null).ToListAsync();
         if (links.Count == 0)

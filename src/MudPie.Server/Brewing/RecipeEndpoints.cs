@@ -88,7 +88,8 @@ public static class RecipeEndpoints
                 $"{string.Concat(file.Name!.ToLowerInvariant().Select(c => char.IsLetterOrDigit(c) ? c : '-')).Trim('-')}.recipe.json");
     }
 
-    private static Task<Results<Written<Kept>, Refused, Clash>> Keep(RecipeRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> Keep(RecipeRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
+        writes.Do<Kept>(async () =>
     {
         var fields = new TypedFields(await clock.Units());
         var file = r.File;
@@ -114,7 +115,8 @@ public static class RecipeEndpoints
         return fields.Checks.Sound ? await Add(r.RecipeId, file, db, clock) : fields.Checks.Refusal;
     });
 
-    private static Task<Results<Written<Kept>, Refused, Clash>> Bring(RecipeBrought r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> Bring(RecipeBrought r, HoldingDb db, HoldingClock clock, Writes writes) =>
+        writes.Do<Kept>(async () =>
     {
         if (r.Json is not { Length: > 0 and <= 100_000 })
         {

@@ -63,7 +63,8 @@ public static class SourceEndpoints
         }).ToList());
     }
 
-    private static Task<Results<Written<Kept>, Refused, Clash>> Check(int id, SourceAnswers answers, HoldingDb db, HoldingClock clock, Writes writes) =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> Check(int id, SourceAnswers answers, HoldingDb db, HoldingClock clock,
+        Writes writes) =>
         writes.Do<Kept>(async () =>
     {
         var input = await db.Inputs.FirstOrDefaultAsync(i => i.Id == id);
@@ -109,7 +110,8 @@ public static class SourceEndpoints
     private static Refusal Renamed(Refusal refusal, string from) =>
         new([.. refusal.Problems.Select(p => p.Field == from ? p with { Field = "figure" } : p)]);
 
-    private static Task<Results<Written<Kept>, Refused, Clash>> KeepGround(GroundCheckRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> KeepGround(GroundCheckRequest r, HoldingDb db, HoldingClock clock,
+        Writes writes) =>
         writes.Do<Kept>(async () =>
     {
         var ruling = Judge(r, clock.Now);

@@ -116,7 +116,8 @@ public static class WaterEndpoints
             .Select(x => new WaterTestView(x.t.Id, x.t.WaterSourceId, x.Name, x.t.At, x.t.EColiPer100Ml, x.t.By,
                 WaterTests.Wrong(x.t.EColiPer100Ml, x.t.At, clock.Now)?.Wrong ?? "It lets this water in.")).ToList());
 
-    private static Task<Results<Written<Kept>, Refused, Clash>> KeepTest(int id, WaterTestRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> KeepTest(int id, WaterTestRequest r, HoldingDb db, HoldingClock clock,
+        Writes writes) =>
         writes.Do<Kept>(async () =>
     {
         var fields = new TypedFields(await clock.Units());

@@ -118,7 +118,8 @@ public static class GeoEndpoints
         ? $"its outline; by it the bed is {Say.Number(f.AreaM2 / f.Bed.AreaM2 * 100, 3)} % of the area that is kept, which stays: look "
             + "which is right" : "its outline; the area agrees";
 
-    private static Task<Results<Written<Kept>, Refused, Clash>> Bring(GeoRequest r, HoldingDb db, Writes writes) => writes.Do<Kept>(async () =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> Bring(GeoRequest r, HoldingDb db, Writes writes) =>
+        writes.Do<Kept>(async () =>
     {
         var (features, refused) = await Read(r, db);
         if (features is null)

@@ -78,7 +78,8 @@ public static class GroundEndpoints
             clock.Now, h.Own));
     }
 
-    private static Task<Results<Written<Kept>, Refused, Clash>> SetUnits(UnitsRequest request, HoldingDb db, Writes writes) => writes.Do<Kept>(async () =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> SetUnits(UnitsRequest request, HoldingDb db, Writes writes) =>
+        writes.Do<Kept>(async () =>
     {
         if (await db.Holdings.OrderBy(h => h.Id).FirstOrDefaultAsync() is not { } holding)
         {
@@ -89,7 +90,8 @@ public static class GroundEndpoints
         return Writes.Done(new Kept(holding.Id));
     });
 
-    private static Task<Results<Written<Kept>, Refused, Clash>> Choose(string fork, ChoiceRequest request, HoldingDb db, Writes writes) => writes.Do<Kept>(async () =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> Choose(string fork, ChoiceRequest request, HoldingDb db, Writes writes) =>
+        writes.Do<Kept>(async () =>
     {
         if (fork.Length > 40 || string.IsNullOrWhiteSpace(request.School) || request.School.Length > 40)
         {
@@ -166,22 +168,27 @@ public static class GroundEndpoints
     private static Task<Results<Written<Kept>, Refused, Clash>> KeepBed(BedRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
         Keep(db, clock, writes, fields => KitReader.Bed(r, fields, db), b => b.Id);
 
-    private static Task<Results<Written<Kept>, Refused, Clash>> KeepWater(WaterRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> KeepWater(WaterRequest r, HoldingDb db, HoldingClock clock,
+        Writes writes) =>
         Keep(db, clock, writes, fields => KitReader.Water(r, fields, db, clock.Now), w => w.Id);
 
-    private static Task<Results<Written<Kept>, Refused, Clash>> KeepVessel(VesselRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> KeepVessel(VesselRequest r, HoldingDb db, HoldingClock clock,
+        Writes writes) =>
         Keep(db, clock, writes, fields => KitReader.Vessel(r, fields, db), v => v.Id);
 
     private static Task<Results<Written<Kept>, Refused, Clash>> KeepPump(PumpRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
         Keep(db, clock, writes, fields => KitReader.Pump(r, fields, db), p => p.Id);
 
-    private static Task<Results<Written<Kept>, Refused, Clash>> KeepDiffuser(DiffuserRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> KeepDiffuser(DiffuserRequest r, HoldingDb db, HoldingClock clock,
+        Writes writes) =>
         Keep(db, clock, writes, fields => KitReader.Diffuser(r, fields, db), d => d.Id);
 
-    private static Task<Results<Written<Kept>, Refused, Clash>> KeepInput(InputRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> KeepInput(InputRequest r, HoldingDb db, HoldingClock clock,
+        Writes writes) =>
         Keep(db, clock, writes, fields => KitReader.Input(r, fields, db), i => i.Id);
 
-    private static Task<Results<Written<Kept>, Refused, Clash>> AddStrip(int id, StripRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> AddStrip(int id, StripRequest r, HoldingDb db, HoldingClock clock,
+        Writes writes) =>
         Keep(db, clock, writes, async fields =>
     {
         var strip = new StripReading {
@@ -199,7 +206,8 @@ public static class GroundEndpoints
         return strip;
     }, s => s.Id);
 
-    private static Task<Results<Written<Kept>, Refused, Clash>> Keep<T>(HoldingDb db, HoldingClock clock, Writes writes, Func<TypedFields, Task<T>> read,
+    private static Task<Results<Written<Kept>, Refused, Clash>> Keep<T>(HoldingDb db, HoldingClock clock, Writes writes,
+        Func<TypedFields, Task<T>> read,
         Func<T, int> id) => writes.Do<Kept>(async () =>
     {
         var fields = new TypedFields(await clock.Units());

@@ -104,7 +104,8 @@ public static partial class SetupEndpoints
         }));
     }
 
-    private static Task<Results<Written<Kept>, Refused, Clash>> Keep(SetupRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> Keep(SetupRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
+        writes.Do<Kept>(async () =>
     {
         if (await clock.Find() is not null)
         {

@@ -77,7 +77,8 @@ public static class AcrossEndpoints
                 ? "Two results or more: a trial of yours, and another season or a neighbour’s file." : together!.Refused?.ToString());
     }
 
-    private static Task<Results<Written<Kept>, Refused, Clash>> Make(AcrossRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> Make(AcrossRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
+        writes.Do<Kept>(async () =>
     {
         var fields = new TypedFields(await clock.Units());
         var set = new AcrossSet {
@@ -99,7 +100,8 @@ public static class AcrossEndpoints
         return Writes.Done(new Kept(set.Id));
     });
 
-    private static Task<Results<Written<Kept>, Refused, Clash>> Add(int id, AcrossResultRequest r, HoldingDb db, TrialDesk desk, HoldingClock clock, Writes writes) =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> Add(int id, AcrossResultRequest r, HoldingDb db, TrialDesk desk,
+        HoldingClock clock, Writes writes) =>
         writes.Do<Kept>(async () =>
     {
         if (await db.AcrossSets.Include(s => s.Results).FirstOrDefaultAsync(s => s.Id == id) is not { } set)
@@ -171,7 +173,8 @@ public static class AcrossEndpoints
             }, "", Evidence.MeasuredHere);
     }
 
-    private static Task<Results<Written<Kept>, Refused, Clash>> Bring(int id, AcrossFileRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> Bring(int id, AcrossFileRequest r, HoldingDb db, HoldingClock clock,
+        Writes writes) =>
         writes.Do<Kept>(async () =>
     {
         if (await db.AcrossSets.Include(s => s.Results).FirstOrDefaultAsync(s => s.Id == id) is not { } set)
@@ -231,7 +234,8 @@ public static class AcrossEndpoints
             ? Worked.Of(results, "", Evidence.MeasuredHere) : checks.Refusal;
     }
 
-    private static Task<Results<Written<Kept>, Refused, Clash>> TakeOut(int id, AcrossOutRequest r, HoldingDb db, Writes writes) => writes.Do<Kept>(async () =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> TakeOut(int id, AcrossOutRequest r, HoldingDb db, Writes writes) =>
+        writes.Do<Kept>(async () =>
     {
         var result = await db.AcrossSets.SelectMany(s => s.Results).FirstOrDefaultAsync(x => x.Id == id && x.OutWhy == null);
         if (result is null || string.IsNullOrWhiteSpace(r.Why) || r.Why.Length > 200)

@@ -149,7 +149,8 @@ public static class BrixBedEndpoints
         _ => "zeroed this week",
     };
 
-    private static Task<Results<Written<Kept>, Refused, Clash>> AddMeter(MeterRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> AddMeter(MeterRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
+        writes.Do<Kept>(async () =>
     {
         var fields = new TypedFields(await clock.Units());
         var meter = new BrixMeter {
@@ -171,7 +172,8 @@ public static class BrixBedEndpoints
         return Writes.Done(new Kept(meter.Id));
     });
 
-    private static Task<Results<Written<Kept>, Refused, Clash>> Zero(int id, ZeroRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> Zero(int id, ZeroRequest r, HoldingDb db, HoldingClock clock,
+        Writes writes) => writes.Do<Kept>(async () =>
     {
         var fields = new TypedFields(await clock.Units());
         var showed = fields.Quantity("showed", r.Showed ?? "0", Dimension.Plain, -5, 5, "It is what clean water showed before it was set.");
@@ -192,7 +194,8 @@ public static class BrixBedEndpoints
         return Writes.Done(new Kept(id));
     });
 
-    private static Task<Results<Written<Kept>, Refused, Clash>> Pests(PestRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> Pests(PestRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
+        writes.Do<Kept>(async () =>
     {
         var fields = new TypedFields(await clock.Units());
         var entry = new PestCount {

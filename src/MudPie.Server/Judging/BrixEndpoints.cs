@@ -101,8 +101,10 @@ public static class BrixEndpoints
         {
             var before = visits[s.BedId].Where(v => v.At <= s.At && v.At > s.At.AddDays(-5)).MaxBy(v => v.At);
             var after = visits[s.BedId].Where(v => v.At > s.At.AddHours(12) && v.At < s.At.AddDays(10)).MinBy(v => v.At);
-            return new BrixPair(s.Id, s.BatchId, s.Batch, s.BedId, s.Bed, s.Crop, s.At, s.Dilution, BrixViews.View(before), BrixViews.View(after),
-                before is not null && after is not null ? BrixReadings.Compare(BrixViews.Set(before, local), BrixViews.Set(after, local)) : null,
+            return new BrixPair(s.Id, s.BatchId, s.Batch, s.BedId, s.Bed, s.Crop, s.At, s.Dilution, BrixViews.View(before),
+                BrixViews.View(after),
+                before is not null && after is not null
+                    ? BrixReadings.Compare(BrixViews.Set(before, local), BrixViews.Set(after, local)) : null,
                 Wants(s.At, before, after, clock.Now));
         })];
     }
@@ -114,7 +116,8 @@ public static class BrixEndpoints
             .OrderByDescending(v => v.At).Take(400)
             .Select(v => new { v.BedId, Bed = v.Bed.Name, v.Bed.Crop, Visit = v }).ToListAsync();
         var beds = visits.GroupBy(v => v.BedId)
-            .Select(g => new BrixHistory(g.Key, g.First().Bed, g.First().Crop, [.. g.Take(60).Select(v => BrixViews.View(v.Visit)!).Reverse()]))
+            .Select(g => new BrixHistory(g.Key, g.First().Bed, g.First().Crop,
+                [.. g.Take(60).Select(v => BrixViews.View(v.Visit)!).Reverse()]))
             .ToList();
         return TypedResults.Ok(new BrixView(await Pairs(db, clock), beds));
     }
@@ -143,7 +146,8 @@ public static class BrixEndpoints
             before is null ? null : BrixReadings.Compare(BrixViews.Set(before, local), BrixViews.Set(visit, local))));
     }
 
-    private static Task<Results<Written<Kept>, Refused, Clash>> Keep(BrixRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> Keep(BrixRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
+        writes.Do<Kept>(async () =>
     {
         var fields = new TypedFields(await clock.Units());
         var visit = await Typed(r, fields, db, clock);

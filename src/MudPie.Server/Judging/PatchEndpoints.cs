@@ -120,7 +120,8 @@ public static class PatchEndpoints
             ? own : own with { Sentence = $"{own.Sentence} In the same water {p.CarrierName}: {carrier.Sentence}" } : null;
     }
 
-    private static Task<Results<Written<Kept>, Refused, Clash>> Make(PatchTestRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> Make(PatchTestRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
+        writes.Do<Kept>(async () =>
     {
         var units = await clock.Units();
         var fields = new TypedFields(units);
@@ -233,7 +234,8 @@ public static class PatchEndpoints
         };
     }
 
-    private static Task<Results<Written<Kept>, Refused, Clash>> PutOn(int id, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> PutOn(int id, HoldingDb db, HoldingClock clock, Writes writes) =>
+        writes.Do<Kept>(async () =>
     {
         if (await db.PatchTests.Include(t => t.Patches).ThenInclude(p => p.Leaves).FirstOrDefaultAsync(t => t.Id == id) is not { } test)
         {
@@ -251,7 +253,8 @@ public static class PatchEndpoints
         return Writes.Done(new Kept(id));
     });
 
-    private static Task<Results<Written<Kept>, Refused, Clash>> Leaves(int id, PatchLeavesRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> Leaves(int id, PatchLeavesRequest r, HoldingDb db, HoldingClock clock,
+        Writes writes) =>
         writes.Do<Kept>(async () =>
     {
         var test = await db.PatchTests.Include(t => t.Patches).FirstOrDefaultAsync(t => t.Patches.Any(p => p.Id == id));

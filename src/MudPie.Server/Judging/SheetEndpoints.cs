@@ -51,7 +51,8 @@ public static class SheetEndpoints
 
     private static string Shown(TrialReading r) => r.Figure().Shown;
 
-    private static Task<Results<Written<Kept>, Refused, Clash>> Keep(int id, TrialReadingRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> Keep(int id, TrialReadingRequest r, HoldingDb db, HoldingClock clock,
+        Writes writes) =>
         writes.Do<Kept>(async () =>
     {
         var trial = await db.Trials.AsNoTracking().Include(t => t.Measures).FirstOrDefaultAsync(t => t.Id == id);
@@ -90,7 +91,8 @@ public static class SheetEndpoints
 
     private static DateTimeOffset Day(DateTimeOffset at) => new(at.Year, at.Month, at.Day, 0, 0, 0, TimeSpan.Zero);
 
-    private static async Task<Results<Written<Kept>, Refused, Clash>> AddPhoto(int id, int plot, HttpRequest request, HoldingDb db, HoldingClock clock, Writes writes)
+    private static async Task<Results<Written<Kept>, Refused, Clash>> AddPhoto(int id, int plot, HttpRequest request, HoldingDb db,
+        HoldingClock clock, Writes writes)
     {
         var (jpeg, wrong) = await SentPictures.ReadPicture(request);
         return jpeg is null ? Problems.Of(wrong!) : await writes.Do<Kept>(async () =>

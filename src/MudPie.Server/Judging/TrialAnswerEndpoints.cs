@@ -11,7 +11,8 @@ public static class TrialAnswerEndpoints
     /// <summary>What can be asked.</summary>
     public static void MapTrialAnswers(this IEndpointRouteBuilder api) => api.MapGet("/judge/trials/{id:int}/answer", Answer);
 
-    private static async Task<Results<Ok<TrialJudged>, Refused, Missing>> Answer(int id, int? measure, DateTimeOffset? on, TrialDesk desk, CancellationToken stop)
+    private static async Task<Results<Ok<TrialJudged>, Refused, Missing>> Answer(int id, int? measure, DateTimeOffset? on, TrialDesk desk,
+        CancellationToken stop)
     {
         if (await desk.Find(id) is not { } t)
         {

@@ -82,7 +82,8 @@ public static class TrialEndpoints
         return new TrialLine(t.Id, t.Question, t.Crop, t.Season, t.Design, t.State, plots, says, word, t.IsDemo);
     }
 
-    private static Task<Results<Written<Kept>, Refused, Clash>> Make(TrialRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> Make(TrialRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
+        writes.Do<Kept>(async () =>
     {
         var trial = new Trial {
             Question = "", Crop = "", Design = Design.Blocks, Kind = TrialKind.Beds, Factors = [], Places = [],
@@ -100,7 +101,8 @@ public static class TrialEndpoints
         return Writes.Done(new Kept(trial.Id));
     });
 
-    private static Task<Results<Written<Kept>, Refused, Clash>> Change(int id, TrialRequest r, HoldingDb db, TrialDesk desk, HoldingClock clock, Writes writes) =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> Change(int id, TrialRequest r, HoldingDb db, TrialDesk desk,
+        HoldingClock clock, Writes writes) =>
         writes.Do<Kept>(async () =>
     {
         if (await desk.Find(id, tracked: true) is not { } trial)
@@ -164,7 +166,8 @@ public static class TrialEndpoints
             : Problems.Of(fields.Checks.Refusal);
     }
 
-    private static Task<Results<Written<Kept>, Refused, Clash>> Draw(int id, DrawRequest r, HoldingDb db, TrialDesk desk, HoldingClock clock, Writes writes) =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> Draw(int id, DrawRequest r, HoldingDb db, TrialDesk desk,
+        HoldingClock clock, Writes writes) =>
         writes.Do<Kept>(async () =>
     {
         if (await desk.Find(id, tracked: true) is not { } trial)
@@ -255,7 +258,8 @@ public static class TrialEndpoints
             .Select(p => new PlotView(p.Id, p.Number, p.Code, shut ? null : p.TreatmentId, shut ? null : p.Treatment.Name, p.Block,
                 p.WholePlot, p.Place, p.X, p.Y, p.Length, p.Width, [.. photos[p.Id]]))];
 
-    private static async Task<Results<Ok<TrialView>, Missing>> Read(int id, HoldingDb db, TrialDesk desk, HoldingClock clock, CancellationToken stop)
+    private static async Task<Results<Ok<TrialView>, Missing>> Read(int id, HoldingDb db, TrialDesk desk, HoldingClock clock,
+        CancellationToken stop)
     {
         if (await desk.Find(id) is not { } t)
         {
@@ -297,7 +301,8 @@ public static class TrialEndpoints
             State = t.State,
             StartedAt = t.StartedAt,
             EndedAt = t.EndedAt,
-            Treatments = [.. t.Treatments.Select(x => new TreatmentView(x.Id, x.Name, TrialDesk.Levels(x), x.Role, x.InputId, x.Input?.Name, x.RateTyped,
+            Treatments = [.. t.Treatments.Select(x => new TreatmentView(x.Id, x.Name, TrialDesk.Levels(x), x.Role, x.InputId, x.Input?.Name,
+                x.RateTyped,
                 x.WaterLPerM2 is { } w ? Per.Square(w, Dimension.Volume, units) : null, x.RateTyped, x.WaterLPerM2 is { } water
                     ? Units.Show(water / Per.SquareSi(1, units), Dimension.Volume, units) : null))],
             Plots = Plots(t, TrialDesk.Shut(t), await Photos(db, id)),

@@ -81,7 +81,8 @@ public static class TrialFileEndpoints
         return TypedResults.File(await TrialFileOut.Zip(t, db), "application/zip", $"trial-{id}.zip");
     }
 
-    private static async Task<Results<Written<Kept>, Refused, Clash>> In(HttpRequest request, HoldingDb db, HoldingClock clock, Writes writes)
+    private static async Task<Results<Written<Kept>, Refused, Clash>> In(HttpRequest request, HoldingDb db, HoldingClock clock,
+        Writes writes)
     {
         if (request.ContentLength is null or 0 or > MostBytes)
         {
@@ -94,7 +95,8 @@ public static class TrialFileEndpoints
         return await writes.Do<Kept>(() => Put(new TrialFileIn(clock.Now).Zip(memory.ToArray()), db));
     }
 
-    private static Results<Ok<CsvPreview>, Refused> Preview(CsvPreviewRequest r) => TidyCsv.Read(r.Csv).Match<Results<Ok<CsvPreview>, Refused>>(
+    private static Results<Ok<CsvPreview>, Refused> Preview(CsvPreviewRequest r) =>
+        TidyCsv.Read(r.Csv).Match<Results<Ok<CsvPreview>, Refused>>(
         w => TypedResults.Ok(new CsvPreview(w.Value.Rows.Count,
             [.. w.Value.Headers.Select((h, c) => new CsvColumnView(h, w.Value.Numeric(c), [.. w.Value.Levels(c).Take(12)],
                 w.Value.Rows.Count(x => TidyTable.Missing(x[c]))))])), no => Problems.Of(no));

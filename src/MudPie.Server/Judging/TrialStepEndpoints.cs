@@ -25,7 +25,8 @@ public static class TrialStepEndpoints
         api.MapPost("/judge/trials/{id:int}/steps", Step);
     }
 
-    private static Task<Results<Written<Kept>, Refused, Clash>> Step(int id, TrialStepRequest r, HoldingDb db, TrialDesk desk, HoldingClock clock, StockKeeper stock,
+    private static Task<Results<Written<Kept>, Refused, Clash>> Step(int id, TrialStepRequest r, HoldingDb db, TrialDesk desk,
+        HoldingClock clock, StockKeeper stock,
         Writes writes) => writes.Do<Kept>(async () =>
     {
         if (await desk.Find(id, tracked: true) is not { } trial)

@@ -66,7 +66,8 @@ public static class NoteEndpoints
             .. (await db.Sprayers.AsNoTracking().OrderBy(s => s.Id).ToListAsync()).Select(s => new Nameable("sprayer", s.Id, s.Name, []))];
     }
 
-    private static async Task<Results<Ok<NoteView>, Refused>> Read(NoteRequest r, HoldingDb db, HoldingClock clock, StockKeeper stock, TankJobs jobs)
+    private static async Task<Results<Ok<NoteView>, Refused>> Read(NoteRequest r, HoldingDb db, HoldingClock clock, StockKeeper stock,
+        TankJobs jobs)
     {
         var read = NoteIt.Read(r.Text, await Names(db), await clock.Units());
         if (read.Refused is { } refused)
@@ -129,7 +130,8 @@ public static class NoteEndpoints
         };
     }
 
-    private static Task<Results<Written<NoteKept>, Refused, Clash>> Keep(NoteRequest r, HoldingDb db, HoldingClock clock, StockKeeper stock, WeatherBook weather,
+    private static Task<Results<Written<NoteKept>, Refused, Clash>> Keep(NoteRequest r, HoldingDb db, HoldingClock clock, StockKeeper stock,
+        WeatherBook weather,
         TankJobs jobs, Writes writes) => writes.Do<NoteKept>(async () =>
     {
         var read = NoteIt.Read(r.Text, await Names(db), await clock.Units());
@@ -300,7 +302,8 @@ public static class NoteEndpoints
         var (entries, draws) = counted ? await stock.WriteUse(input.Id, draw, at) : ([], []);
         var job = new Application {
             At = at, RecordedAt = clock.Now, Purpose = u.Purpose ?? Purpose.Root, Dilution = "", OneIn = 1,
-            Tool = u.Tool?.Name ?? "by hand", SprayerId = u.Tool?.Id, Fitness = "none", CautionsSeen = string.Join(' ', seen), Why = "noted",
+            Tool = u.Tool?.Name ?? "by hand", SprayerId = u.Tool?.Id, Fitness = "none", CautionsSeen = string.Join(' ', seen),
+            Why = "noted",
             Weather = await weather.At(at, await clock.Units())
         };
         job.Beds.Add(new ApplicationBed { BedId = bed.Id });

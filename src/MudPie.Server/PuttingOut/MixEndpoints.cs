@@ -74,7 +74,8 @@ public static class MixEndpoints
         return fields.Checks.Sound ? Problems.Answer(MixingRules.Of(question)) : Problems.Of(fields.Checks.Refusal);
     }
 
-    private static Task<Results<Written<Kept>, Refused, Clash>> Keep(MixRuleRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> Keep(MixRuleRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
+        writes.Do<Kept>(async () =>
     {
         var fields = new TypedFields(await clock.Units());
         string[] classes = [.. MixingRules.Classes.Select(c => c.Id)];
@@ -110,7 +111,8 @@ public static class MixEndpoints
         return Writes.Done(new Kept(rule.Id));
     });
 
-    private static Task<Results<Written<Kept>, Refused, Clash>> End(int id, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> End(int id, HoldingDb db, HoldingClock clock, Writes writes) =>
+        writes.Do<Kept>(async () =>
     {
         if (await db.MixRules.ThatStand().FirstOrDefaultAsync(m => m.Id == id) is not { } rule)
         {

@@ -169,7 +169,8 @@ public static class ProgrammeEndpoints
             $"{Say.Number(worked.Value.PotassiumG)} g of K₂O", worked, CropCalendars.Of(p.Bed.Crop).Name, p.Stages is not null);
     }
 
-    private static Task<Results<Written<Kept>, Refused, Clash>> Keep(ProgrammeRequest r, HoldingDb db, Writes writes) => writes.Do<Kept>(async () =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> Keep(ProgrammeRequest r, HoldingDb db, Writes writes) =>
+        writes.Do<Kept>(async () =>
     {
         var bed = await db.Beds.AsNoTracking().FirstOrDefaultAsync(b => b.Id == r.BedId);
         var checks = new Checks();
@@ -201,7 +202,8 @@ public static class ProgrammeEndpoints
         return Writes.Done(new Kept(programme.Id));
     });
 
-    private static Task<Results<Written<Kept>, Refused, Clash>> Add(int id, GivingRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> Add(int id, GivingRequest r, HoldingDb db, HoldingClock clock,
+        Writes writes) =>
         writes.Do<Kept>(async () =>
     {
         var fields = new TypedFields(await clock.Units());
@@ -226,7 +228,8 @@ public static class ProgrammeEndpoints
         return Writes.Done(new Kept(giving.Id));
     });
 
-    private static Task<Results<Written<Kept>, Refused, Clash>> Propose(int id, ProposeRequest r, HoldingDb db, Writes writes) => writes.Do<Kept>(async () =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> Propose(int id, ProposeRequest r, HoldingDb db, Writes writes) =>
+        writes.Do<Kept>(async () =>
     {
         if (await db.Programmes.Include(p => p.Givings).Include(p => p.Bed).FirstOrDefaultAsync(p => p.Id == id) is not { } programme)
         {
@@ -248,7 +251,8 @@ public static class ProgrammeEndpoints
         return Writes.Done(new Kept(programme.Id));
     });
 
-    private static Task<Results<Written<Kept>, Refused, Clash>> Date(int id, StagesRequest r, HoldingDb db, Writes writes) => writes.Do<Kept>(async () =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> Date(int id, StagesRequest r, HoldingDb db, Writes writes) =>
+        writes.Do<Kept>(async () =>
     {
         if (await db.Programmes.Include(p => p.Bed).FirstOrDefaultAsync(p => p.Id == id) is not { } programme)
         {
@@ -289,7 +293,8 @@ public static class ProgrammeEndpoints
         return Writes.Done(new Kept(id));
     });
 
-    private static Task<Results<Written<Changed>, Refused, Clash>> Move(int id, MoveGivingRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
+    private static Task<Results<Written<Changed>, Refused, Clash>> Move(int id, MoveGivingRequest r, HoldingDb db, HoldingClock clock,
+        Writes writes) =>
         writes.Do<Changed>(async () =>
     {
         var fields = new TypedFields(await clock.Units());

@@ -72,7 +72,8 @@ public static class PutOutEndpoints
             : TypedResults.Ok(json with { CautionsSeen = [], CorrectsId = id, At = job.At }); // it happened when it happened, not now
     }
 
-    private static Task<Results<Written<Kept>, Refused, Clash>> Keep(TankRequest r, HoldingDb db, HoldingClock clock, TankJobs jobs, LiveBrew live, StockKeeper stock,
+    private static Task<Results<Written<Kept>, Refused, Clash>> Keep(TankRequest r, HoldingDb db, HoldingClock clock, TankJobs jobs,
+        LiveBrew live, StockKeeper stock,
         WeatherBook weather, Writes writes) => writes.Do<Kept>(async () =>
     {
         var (ready, refused) = await jobs.Read(r);
@@ -90,7 +91,8 @@ public static class PutOutEndpoints
             fields.Checks.Add(v.Job.LoadCount > TankPlan.MostLoads ? "tank" : "per100M2", v.Job.Verdict.Sentence, v.Job.Verdict.Why);
         }
 
-        var deed = PutOutDeeds.Keep(new JobStands(v.Gate is { Fitness: Fitness.NotFit } gate ? gate.Reasons[0] : null, v.Sprayer, v.Mixing, ready.Worked.Cautions,
+        var deed = PutOutDeeds.Keep(new JobStands(v.Gate is { Fitness: Fitness.NotFit } gate ? gate.Reasons[0] : null, v.Sprayer, v.Mixing,
+            ready.Worked.Cautions,
             [.. v.Draws.Where(d => d.Short is not null).Select(d => (d.Name, d.Short!))]),
             new JobSaid(r.OverrideWhy, r.MixWhy, r.CautionsSeen, r.Who, r.Why));
         if (deed.Refused is { } no)

@@ -152,7 +152,8 @@ public static class SprayerEndpoints
         return TypedResults.Ok(list);
     }
 
-    private static Task<Results<Written<Kept>, Refused, Clash>> Keep(SprayerRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> Keep(SprayerRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
+        writes.Do<Kept>(async () =>
     {
         var fields = new TypedFields(await clock.Units());
         var sprayer = r.Id is null ? null : await db.Sprayers.FindAsync(r.Id.Value);
@@ -259,7 +260,8 @@ public static class SprayerEndpoints
     private static async Task<Results<Ok<Worked<SprayerAnswer>>, Refused>> WorkOut(CalibrationRequest r, HoldingClock clock) =>
         Problems.Answer(Rate(r, new TypedFields(await clock.Units())));
 
-    private static Task<Results<Written<Kept>, Refused, Clash>> Calibrate(int id, CalibrationRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> Calibrate(int id, CalibrationRequest r, HoldingDb db, HoldingClock clock,
+        Writes writes) =>
         writes.Do<Kept>(async () =>
     {
         var fields = new TypedFields(await clock.Units());
@@ -284,7 +286,8 @@ public static class SprayerEndpoints
         return Writes.Done(new Kept(kept.Id));
     });
 
-    private static Task<Results<Written<Kept>, Refused, Clash>> Wash(int id, WashRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> Wash(int id, WashRequest r, HoldingDb db, HoldingClock clock,
+        Writes writes) => writes.Do<Kept>(async () =>
     {
         var fields = new TypedFields(await clock.Units());
         var at = fields.Past("at", r.At, clock.Now);

@@ -29,7 +29,8 @@ public sealed record TankView
 {
     public required TankJobAnswer Job { get; init; }
 
-    /// <summary>The one verdict on putting it out: the gravest of what the sum, the live brew, the race, the tank's pairs and the hour say.</summary>
+    /// <summary>The one verdict on putting it out: the gravest of what the sum, the live brew, the race, the tank's pairs and the hour
+    /// say.</summary>
     public required Verdict Verdict { get; init; }
 
     /// <summary>What the gate says of the brew; where the live brew says no, that. Null without a brew.</summary>

@@ -51,7 +51,8 @@ internal static class TankViews
                 cost.Value.Say(cost.Value.PerHa), cost.Value.Unpriced, cost.Working),
             Hour = hour,
             Waits = waits,
-            HowToCover = purpose == Purpose.Leaf ? "Both sides of the leaf, to the point of drip; early or late, in low sun." : HowToDrench(job, units),
+            HowToCover = purpose == Purpose.Leaf ? "Both sides of the leaf, to the point of drip; early or late, in low sun."
+                : HowToDrench(job, units),
             Race = race is null ? null : RaceViews.Of(race, units),
             Watch = watch,
             Now = now,

@@ -34,7 +34,8 @@ public static class WindowEndpoints
         api.MapPost("/weather/file", Bring);
     }
 
-    private static async Task<Results<Results<Ok<Worked<WindowsAnswer>>, Refused>, Missing>> Read(HoldingClock clock, WeatherBook weather, string purpose = "leaf", double hours = 72)
+    private static async Task<Results<Results<Ok<Worked<WindowsAnswer>>, Refused>, Missing>> Read(HoldingClock clock, WeatherBook weather,
+        string purpose = "leaf", double hours = 72)
     {
         if (await clock.Find() is not { } holding)
         {
@@ -103,7 +104,8 @@ public static class WindowEndpoints
         return TypedResults.Ok(new WeatherView(ahead.Count, ahead.Count == 0 ? null : ahead.Max(w => w.At), simulated, file, says));
     }
 
-    private static Task<Results<Written<Kept>, Refused, Clash>> Bring(WeatherFileRequest r, HoldingClock clock, WeatherBook weather, Writes writes) =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> Bring(WeatherFileRequest r, HoldingClock clock, WeatherBook weather,
+        Writes writes) =>
         writes.Do<Kept>(async () =>
     {
         if (r.Csv is { Length: > 400_000 })

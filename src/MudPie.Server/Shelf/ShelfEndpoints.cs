@@ -52,7 +52,8 @@ public static class ShelfEndpoints
             {
                 var s = lots.First(x => x.Id == l.Id);
                 var alive = kind.Life is null ? (double?)null : Stock.Alive(kind.Life, l.From, now, l.KeptC);
-                var uncounted = entries[l.Id].FirstOrDefault(e => e.Reason is StockReason.More or StockReason.Count)?.Reason == StockReason.More;
+                var uncounted = entries[l.Id].FirstOrDefault(e => e.Reason is StockReason.More or StockReason.Count)?.Reason
+                    == StockReason.More;
                 var (says, tone) = uncounted ? ("the book was short: count it", "mind") : Says(s, alive, now);
                 return new LotView(
                     l.Id, l.Mark, l.Origin, StockKeeper.Shown(Math.Max(0, s.Left), unit, units),
@@ -83,13 +84,15 @@ public static class ShelfEndpoints
                 Species = i.Species is null
                     ? [] : i.Species,
                 LabelPer = i.LabelPer,
-                LabelRateShown = i.LabelRate is { } rate ? unit == "L" ? Units.Show(rate / 1000, Dimension.Volume, units) : Units.Show(rate, Dimension.Mass,
+                LabelRateShown = i.LabelRate is { } rate ? unit == "L" ? Units.Show(rate / 1000, Dimension.Volume, units)
+                    : Units.Show(rate, Dimension.Mass,
                     units) : null,
                 LabelBasis = i.LabelBasis,
                 LabelEveryDays = i.LabelEveryDays,
                 LabelWaitDays = i.LabelWaitDays,
                 LabelSays = LabelOf(i, unit, units),
-                Npk = i.NShare is { } n ? $"{Say.Number(n * 100)}-{Say.Number((i.PShare ?? 0) * 100)}-{Say.Number((i.KShare ?? 0) * 100)}" : null,
+                Npk = i.NShare is { } n
+                    ? $"{Say.Number(n * 100)}-{Say.Number((i.PShare ?? 0) * 100)}-{Say.Number((i.KShare ?? 0) * 100)}" : null,
                 Ph = i.Ph,
                 Notes = i.Notes,
                 UnfitWhy = i.UnfitWhy,
@@ -181,7 +184,8 @@ public static class ShelfEndpoints
         })];
     }
 
-    private static Task<Results<Written<Kept>, Refused, Clash>> KeepInput(ShelfRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> KeepInput(ShelfRequest r, HoldingDb db, HoldingClock clock,
+        Writes writes) => writes.Do<Kept>(async () =>
     {
         var fields = new TypedFields(await clock.Units());
         var input = r.Id is null ? null : await db.Inputs.FindAsync(r.Id.Value);
@@ -298,7 +302,8 @@ public static class ShelfEndpoints
         (input.NShare, input.PShare, input.KShare) = (parts[0] / 100, parts[1] / 100, parts[2] / 100);
     }
 
-    private static Task<Results<Written<Kept>, Refused, Clash>> AddLot(int id, LotRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> AddLot(int id, LotRequest r, HoldingDb db, HoldingClock clock,
+        Writes writes) =>
         writes.Do<Kept>(async () =>
     {
         var fields = new TypedFields(await clock.Units());
@@ -361,7 +366,8 @@ public static class ShelfEndpoints
     });
 
     /// <summary>Counted: what is really there, the difference is entered. Spilt or taken: so much less.</summary>
-    private static Task<Results<Written<Kept>, Refused, Clash>> AddEntry(int id, EntryRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> AddEntry(int id, EntryRequest r, HoldingDb db, HoldingClock clock,
+        Writes writes) =>
         writes.Do<Kept>(async () =>
     {
         var fields = new TypedFields(await clock.Units());
@@ -393,7 +399,8 @@ public static class ShelfEndpoints
         return Writes.Done(new Kept(entry.Id));
     });
 
-    private static Task<Results<Written<Kept>, Refused, Clash>> SetWage(WageRequest r, HoldingDb db, HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> SetWage(WageRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
+        writes.Do<Kept>(async () =>
     {
         var fields = new TypedFields(await clock.Units());
         var wage = fields.Optional("hourly", r.Hourly, Dimension.Plain, 0, 1000);

@@ -76,7 +76,8 @@ public sealed record EntryRequest(string? Reason, string? Amount, string? Note, 
 public sealed record WageRequest(string? Hourly);
 
 /// <summary>An entry of a lot.</summary>
-public sealed record EntryView(int Id, DateTimeOffset At, string AmountShown, StockReason Reason, string? For, string? Link, string? Note, string? Typed);
+public sealed record EntryView(int Id, DateTimeOffset At, string AmountShown, StockReason Reason, string? For, string? Link, string? Note,
+    string? Typed);
 
 /// <summary>A lot on the shelf.</summary>
 public sealed record LotView(

@@ -43,14 +43,16 @@ public static class WatchEndpoints
     private static async Task<Ok<WatchView>> Read(HoldingDb db, HoldingClock clock)
     {
         var holding = await clock.Find();
-        return TypedResults.Ok(new WatchView(await Notices.Standing(db, clock.Now), holding?.WatchNoReadingH ?? 4, holding?.WatchGraceMinutes ?? 30,
+        return TypedResults.Ok(new WatchView(await Notices.Standing(db, clock.Now), holding?.WatchNoReadingH ?? 4,
+            holding?.WatchGraceMinutes ?? 30,
             holding?.WatchExpectedShare ?? 0.5, holding?.Version));
     }
 
     private static Task<Results<Written<Kept>, Refused, Clash>> Done(int id, HoldingDb db, HoldingClock clock, Writes writes) =>
         Change(id, db, writes, n => n.DoneAt = clock.Now);
 
-    private static async Task<Results<Written<Kept>, Refused, Clash>> PutOff(int id, PutOffRequest r, HoldingDb db, HoldingClock clock, Writes writes)
+    private static async Task<Results<Written<Kept>, Refused, Clash>> PutOff(int id, PutOffRequest r, HoldingDb db, HoldingClock clock,
+        Writes writes)
     {
         var checks = new Checks();
         var minutes = checks.Range("minutes", r.Minutes ?? 30, 5, 720, "min");
@@ -58,7 +60,8 @@ public static class WatchEndpoints
             : Problems.Of(checks.Refusal);
     }
 
-    private static Task<Results<Written<Kept>, Refused, Clash>> Change(int id, HoldingDb db, Writes writes, Action<WatchNotice> change) => writes.Do<Kept>(async () =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> Change(int id, HoldingDb db, Writes writes, Action<WatchNotice> change) =>
+        writes.Do<Kept>(async () =>
     {
         if (await db.Notices.FirstOrDefaultAsync(n => n.Id == id && n.DoneAt == null) is not { } notice)
         {
@@ -69,7 +72,8 @@ public static class WatchEndpoints
         return Writes.Done(new Kept(id));
     });
 
-    private static Task<Results<Written<Changed>, Refused, Clash>> SetLines(WatchLinesRequest r, HoldingDb db, Writes writes) => writes.Do<Changed>(async () =>
+    private static Task<Results<Written<Changed>, Refused, Clash>> SetLines(WatchLinesRequest r, HoldingDb db, Writes writes) =>
+        writes.Do<Changed>(async () =>
     {
         var checks = new Checks();
         var (hours, minutes, share) = (checks.Range("noReadingH", r.NoReadingH, 0.5, 24, "h"), checks.Range("graceMinutes", r.GraceMinutes,

@@ -8,7 +8,8 @@ namespace MudPie.Server.Web;
 public sealed class Refused(ProblemDetails details) : Problem(details), IEndpointMetadataProvider
 {
     /// <inheritdoc/>
-    public static void PopulateMetadata(MethodInfo method, EndpointBuilder builder) => Says(builder, StatusCodes.Status422UnprocessableEntity);
+    public static void PopulateMetadata(MethodInfo method, EndpointBuilder builder) =>
+        Says(builder, StatusCodes.Status422UnprocessableEntity);
 }
 
 /// <summary>404: what an address names is not there.</summary>

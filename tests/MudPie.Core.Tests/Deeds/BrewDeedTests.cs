@@ -49,7 +49,8 @@ public class BrewDeedTests
     [InlineData(LogKind.Fed, "30 ml of molasses", 30)]
     public void A_figure_is_logged_in_its_own_unit_and_the_words_typed_stay(LogKind kind, string typed, double si)
     {
-        var entry = BrewDeeds.Log(Brewing, kind, BrewSaid.Read(kind, typed, UnitSystem.Metric), null, Now).Value.Entries.ShouldHaveSingleItem();
+        var entry = BrewDeeds.Log(Brewing, kind, BrewSaid.Read(kind, typed, UnitSystem.Metric), null,
+            Now).Value.Entries.ShouldHaveSingleItem();
         entry.Number.ShouldNotBeNull().ShouldBe(si, 0.01);
         entry.Typed.ShouldBe(typed);
         entry.At.ShouldBe(Now);
@@ -64,7 +65,8 @@ public class BrewDeedTests
     public void A_note_and_a_logger_are_held_to_what_the_form_takes(LogKind kind, double number)
     {
         BrewSaid.Of(kind, number).Refused.ShouldNotBeNull();
-        BrewSaid.Read(kind, number.ToString(System.Globalization.CultureInfo.InvariantCulture), UnitSystem.Metric).Refused.ShouldNotBeNull();
+        BrewSaid.Read(kind, number.ToString(System.Globalization.CultureInfo.InvariantCulture),
+            UnitSystem.Metric).Refused.ShouldNotBeNull();
     }
 
     [Fact]

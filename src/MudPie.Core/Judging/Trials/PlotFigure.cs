@@ -99,7 +99,8 @@ public sealed record SheetStands(TrialState State, PlotMeasure? Measure, bool Pl
 /// <summary>Measuring a plot.</summary>
 public static class SheetDeeds
 {
-    /// <summary>A figure goes on the sheet, or puts right the one that stands there, for a reason. The same figure again is kept once.</summary>
+    /// <summary>A figure goes on the sheet, or puts right the one that stands there, for a reason. The same figure again is kept
+    /// once.</summary>
     /// <param name="s">How the sheet stands.</param>
     /// <param name="typed">What was typed.</param>
     /// <param name="missingWhy">Why there is no figure.</param>
