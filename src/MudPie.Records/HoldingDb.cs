@@ -203,6 +203,12 @@ public sealed class HoldingDb(DbContextOptions<HoldingDb> options) : DbContext(o
         modelBuilder.Entity<WatchNotice>().HasOne<Batch>().WithMany().HasForeignKey(n => n.BatchId);
         modelBuilder.Entity<WatchNotice>().HasIndex(n => new { n.BatchId, n.Key }).IsUnique();
         modelBuilder.Entity<WatchNotice>().HasIndex(n => n.DoneAt);
+        PuttingOutAndShelf(modelBuilder);
+        Judged(modelBuilder);
+    }
+
+    private static void PuttingOutAndShelf(ModelBuilder modelBuilder)
+    {
         modelBuilder.Entity<Application>().HasIndex(a => a.At);
         modelBuilder.Entity<Application>().HasOne<Application>().WithMany().HasForeignKey(a => a.CorrectsId);
         modelBuilder.Entity<ApplicationItem>().HasOne<StockLot>().WithMany().HasForeignKey(i => i.LotId);
@@ -223,6 +229,10 @@ public sealed class HoldingDb(DbContextOptions<HoldingDb> options) : DbContext(o
         modelBuilder.Entity<Observation>().HasIndex(o => o.At);
         modelBuilder.Entity<Observation>().HasOne<Observation>().WithMany().HasForeignKey(o => o.CorrectsId);
         modelBuilder.Entity<ApplicationBed>().HasKey(b => new { b.ApplicationId, b.BedId });
+    }
+
+    private static void Judged(ModelBuilder modelBuilder)
+    {
         modelBuilder.Entity<BrixVisit>().HasIndex(v => new { v.BedId, v.At });
         modelBuilder.Entity<BrixVisit>().HasOne<BrixMeter>().WithMany().HasForeignKey(v => v.MeterId);
         modelBuilder.Entity<BrixVisit>().HasOne<BrixVisit>().WithMany().HasForeignKey(v => v.CorrectsId);

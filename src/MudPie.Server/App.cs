@@ -150,7 +150,13 @@ public static class App
                 ? "no-cache" : "public, max-age=31536000, immutable",
         });
         app.MapOpenApi();
-        var api = app.MapGroup("/api");
+        Rooms(app.MapGroup("/api"));
+        app.MapFallbackToFile("index.html",
+            new StaticFileOptions { OnPrepareResponse = c => c.Context.Response.Headers.CacheControl = "no-cache" });
+    }
+
+    private static void Rooms(RouteGroupBuilder api)
+    {
         api.MapCalculators();
         api.MapAmounts();
         api.MapSetup();
@@ -197,8 +203,6 @@ public static class App
         api.MapPatches();
         api.MapPracticePlot();
         api.MapFallback(PlainAnswers.NoEndpoint);
-        app.MapFallbackToFile("index.html",
-            new StaticFileOptions { OnPrepareResponse = c => c.Context.Response.Headers.CacheControl = "no-cache" });
     }
 
     private static HeaderPolicyCollection Headers() => new HeaderPolicyCollection()

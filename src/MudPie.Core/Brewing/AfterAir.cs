@@ -100,27 +100,34 @@ public static class AfterAir
             : $"Air off, it keeps 6 mg/L for {(six is { } s ? Say.Minutes(Math.Min(s, Horizon * 60)) : "two days and more")}"
                 + (battery is null ? "" : holds ? ", and the battery pump holds it while it lasts" : batterySix is { } b
                     ? $", {Say.Minutes(b)} with the battery pump" : "") + ".";
+        var answer = new AfterAirAnswer(six, two, use, batterySix, holds, kept, rules, sentence);
         return Worked.Of(
-            new AfterAirAnswer(six, two, use, batterySix, holds, kept, rules, sentence),
+            answer,
             "min",
             learnt is null ? Evidence.PractitionersRule : Evidence.MeasuredHere,
+            Lines(answer, stop, at.O, oxygenThen, battery, hold),
+            [Cautions.Lifting]);
+    }
+
+    private static IEnumerable<WorkingLine> Lines(AfterAirAnswer a, double stop, double oxygen, double? oxygenThen, BatteryPump? battery,
+        string hold) =>
             [
                 new("oxygen use", "OUR when the air stops", $"at {Say.Hours(stop)}",
-                    $"{Say.Number(use)} mg/L per h, {Say.Fixed(at.O, 1)} mg/L in it", oxygenThen is null
+                    $"{Say.Number(a.UseMgPerLPerH)} mg/L per h, {Say.Fixed(oxygen, 1)} mg/L in it", oxygenThen is null
                         ? "the model" : "the model, the middle of its band"),
-                new("to 6 mg/L", "air off: only 0.15 of the surface still breathes", $"from {Say.Fixed(at.O, 1)} mg/L", six is { } s6
+                new("to 6 mg/L", "air off: only 0.15 of the surface still breathes", $"from {Say.Fixed(oxygen, 1)} mg/L",
+                    a.MinutesTo6 is { } s6
                     ? Say.Minutes(s6) : "not within two days", "the model"),
-                new("to 2 mg/L", "the same", "", two is { } s2 ? Say.Minutes(s2) : "not within two days", "the model"),
+                new("to 2 mg/L", "the same", "", a.MinutesTo2 is { } s2 ? Say.Minutes(s2) : "not within two days", "the model"),
                 .. battery is null
                     ? Array.Empty<WorkingLine>()
                     : [new("battery pump", "kLa of its air, until the battery is empty",
-                        $"{Say.Number(battery.AirLpm!.Value)} L/min for {Say.Hours(battery.Hours!.Value)}", batterySix is { } b6
+                        $"{Say.Number(battery.AirLpm!.Value)} L/min for {Say.Hours(battery.Hours!.Value)}", a.WithBatteryTo6 is { } b6
                             ? $"{Say.Minutes(b6)} to 6 mg/L" : "stays above 6 mg/L", "the model")],
-                new("hold", hold == "oxygen" ? "least of that and 8 h" : $"the school that you chose: {hold}", "", Say.Minutes(kept),
+                new("hold", hold == "oxygen" ? "least of that and 8 h" : $"the school that you chose: {hold}", "",
+                    Say.Minutes(a.HoldMinutes),
                     hold == "oxygen" ? "house rule" : "your choice"),
-            ],
-            [Cautions.Lifting]);
-    }
+            ];
 
     /// <summary>The same of a brew as forecast: the member in the middle by how long it keeps, from the middle of the band as the air
     /// stops. The plan, the live page, the gate and the race all ask this.</summary>

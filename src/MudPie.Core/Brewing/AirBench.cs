@@ -177,6 +177,14 @@ public static class AirBench
             answer,
             "L/min",
             measured is null ? Evidence.ChemistryOrPhysics : Evidence.MeasuredHere,
+            Lines(q, pumps, flows, measured, total, pressure),
+            [Cautions.Pump],
+            q.Brew is null
+                ? [] : [PlanForks.AirFork(new PlanAir(top, total, 0.25 * volume, volume, least, flows.Max(f => f.DepthM)), volume)]);
+    }
+
+    private static IEnumerable<WorkingLine> Lines(AirBenchQuestion q, List<ReadyPump> pumps, List<OutletFlow> flows, double? measured,
+        double total, double pressure) =>
             [
                 .. pumps.Select(p =>
                     new WorkingLine(p.Name, p.Formula, $"{(p.Count > 1 ? $"{p.Count} of them, " : "")}{Say.Number(pressure)} kPa",
@@ -193,11 +201,7 @@ public static class AirBench
                 new("working point", "where the pumps' curve meets what the outlets ask for",
                     $"{flows.Count} {(flows.Count == 1 ? "outlet" : "outlets")}",
                     $"{Say.Number(total)} L/min at {Say.Number(pressure)} kPa", "halving"),
-            ],
-            [Cautions.Pump],
-            q.Brew is null
-                ? [] : [PlanForks.AirFork(new PlanAir(top, total, 0.25 * volume, volume, least, flows.Max(f => f.DepthM)), volume)]);
-    }
+            ];
 
     /// <summary>What "enough" is asked of where no brew is given: a usual balanced tea at 20 °C over 36 h, half a millilitre each of fish
     /// and kelp and a twentieth of compost per litre, 6 L at the most.</summary>

@@ -179,6 +179,13 @@ public static class BrewWatch
         RaceAnswer? race, Func<double, string> clock)
     {
         var why = string.Join(" ", gate.Reasons);
+        return Ended(seen, gate, why, crossing, useBy, use, race, clock) ?? Ahead(seen, gate, why, f, crossing, use, race, clock);
+    }
+
+    /// <summary>What the gate, the hold and the race settle, whatever is expected; null where nothing does.</summary>
+    private static Verdict? Ended(BrewSeen seen, GateAnswer gate, string why, double? crossing, double? useBy, double use,
+        RaceAnswer? race, Func<double, string> clock)
+    {
         if (gate.Fitness == Fitness.NotFit)
         {
             return new(Tone.Stop, gate.Sentence, $"{why} A failed brew goes to the compost heap, never on plants.");
@@ -212,11 +219,13 @@ public static class BrewWatch
             return new(Tone.Stop, gate.Sentence, $"{why}{(crossing is not null ? " More air, or use it early." : "")}");
         }
 
-        if (!seen.IsTea)
-        {
-            return new(Tone.Go, "Extract: use it the same day.", why);
-        }
+        return seen.IsTea ? null : new(Tone.Go, "Extract: use it the same day.", why);
+    }
 
+    /// <summary>What the forecast says of the hours ahead.</summary>
+    private static Verdict Ahead(BrewSeen seen, GateAnswer gate, string why, ForecastAnswer f, double? crossing, double use,
+        RaceAnswer? race, Func<double, string> clock)
+    {
         if (!f.Trusted)
         {
             return new(Tone.Mind, "The model does not fit this brew.",

@@ -90,28 +90,7 @@ public static class MicroscopeTally
         var share = checks.Range("bacteriaShare", q.BacteriaShare ?? 1, 0.001, 1, "");
         var volume = checks.Range("bacteriumUm3", q.BacteriumUm3 ?? 0.3, 0.05, 5, "µm³");
         var fields = q.Fields ?? [];
-        if (fields.Count is 0 or > 400)
-        {
-            checks.Add("fields", fields.Count == 0 ? "No field was counted." : "That is more than 400 fields.",
-                "Tally one field at least; twenty are usual.");
-        }
-
-        for (var i = 0; i < Math.Min(fields.Count, 400); i++)
-        {
-            checks.Range($"fields[{i}].bacteria", fields[i].Bacteria, 0, 100_000, "");
-            foreach (var (id, _, of) in Kinds)
-            {
-                checks.Range($"fields[{i}].{id}", of(fields[i]), 0, 100_000, "");
-            }
-
-            for (var h = 0; h < fields[i].Hyphae.Count; h++)
-            {
-                checks.Range($"fields[{i}].hyphae[{h}].lengthUm", fields[i].Hyphae[h].LengthUm, 1, 5000, "µm");
-                checks.Range($"fields[{i}].hyphae[{h}].widthUm", fields[i].Hyphae[h].WidthUm, 0.5, 30, "µm",
-                    "Threads thinner than 1.5 µm are as a rule no fungi.");
-            }
-        }
-
+        CheckFields(fields, checks);
         if (!checks.Sound)
         {
             return checks.Refusal;
@@ -160,6 +139,31 @@ public static class MicroscopeTally
                     ? [new WorkingLine("fungi to bacteria", "dry mass ÷ dry mass", $"{Say.Number(fMass)} ÷ {Say.Number(bMass)}",
                         Say.Number(r), "± 1.96 · √(relative variances) on the logarithm")] : Array.Empty<WorkingLine>(),
             ]);
+    }
+
+    private static void CheckFields(IReadOnlyList<TallyField> fields, Checks checks)
+    {
+        if (fields.Count is 0 or > 400)
+        {
+            checks.Add("fields", fields.Count == 0 ? "No field was counted." : "That is more than 400 fields.",
+                "Tally one field at least; twenty are usual.");
+        }
+
+        for (var i = 0; i < Math.Min(fields.Count, 400); i++)
+        {
+            checks.Range($"fields[{i}].bacteria", fields[i].Bacteria, 0, 100_000, "");
+            foreach (var (id, _, of) in Kinds)
+            {
+                checks.Range($"fields[{i}].{id}", of(fields[i]), 0, 100_000, "");
+            }
+
+            for (var h = 0; h < fields[i].Hyphae.Count; h++)
+            {
+                checks.Range($"fields[{i}].hyphae[{h}].lengthUm", fields[i].Hyphae[h].LengthUm, 1, 5000, "µm");
+                checks.Range($"fields[{i}].hyphae[{h}].widthUm", fields[i].Hyphae[h].WidthUm, 0.5, 30, "µm",
+                    "Threads thinner than 1.5 µm are as a rule no fungi.");
+            }
+        }
     }
 
     private static string SayIt(double? ratio, double? low, double? high, int fields)

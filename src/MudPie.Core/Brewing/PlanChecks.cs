@@ -36,6 +36,24 @@ internal static class PlanChecks
             checks.Add("swingC", "That swing would freeze or cook the brew.", "Give a smaller swing, or another warmth.");
         }
 
+        Amounts(q, checks, working);
+        foreach (var (fork, school) in q.Choices ?? new Dictionary<string, string>())
+        {
+            if (KnownForks.Wrong($"choices.{fork}", fork, school) is { } wrong)
+            {
+                checks.Add(wrong);
+            }
+        }
+
+        if (Ingredients.Diffuser(q.Diffuser) is null)
+        {
+            checks.Add("diffuser", "No diffuser was chosen.",
+                "Use one of " + string.Join(", ", Ingredients.Diffusers.Select(d => d.Kind)) + ".");
+        }
+    }
+
+    private static void Amounts(BrewPlanQuestion q, Checks checks, double working)
+    {
         if (q.BrewL is { } litres)
         {
             checks.Range("brewL", litres, Math.Max(1, working * 0.1), working, "L", "That is what this vessel works with.");
@@ -58,14 +76,6 @@ internal static class PlanChecks
             checks.Add("moreSources", "That is more than four sources.", "Blend them first, and plan with the blend.");
         }
 
-        foreach (var (fork, school) in q.Choices ?? new Dictionary<string, string>())
-        {
-            if (KnownForks.Wrong($"choices.{fork}", fork, school) is { } wrong)
-            {
-                checks.Add(wrong);
-            }
-        }
-
         if (q.AirLpm is { } air)
         {
             checks.Range("airLpm", air, 0, 20_000, "L/min");
@@ -80,12 +90,6 @@ internal static class PlanChecks
 
             checks.Range($"foods[{i}].atH", q.Foods[i].AtH ?? 0, 0, 36, "h", "Later than that it only rots.");
             checks.Range($"foods[{i}].ml", q.Foods[i].Ml, 0, working * 50, "mL", "More than 5 % of the vessel would only rot.");
-        }
-
-        if (Ingredients.Diffuser(q.Diffuser) is null)
-        {
-            checks.Add("diffuser", "No diffuser was chosen.",
-                "Use one of " + string.Join(", ", Ingredients.Diffusers.Select(d => d.Kind)) + ".");
         }
     }
 

@@ -41,15 +41,32 @@ internal sealed class PlanTiming(DateTimeOffset useAt, DateTimeOffset now, doubl
         double hours, double litres, ChlorineDoseAnswer water, (double Litres, ChlorineDoseAnswer Dose) thinning, string source,
         double sourceL, IReadOnlyList<SourceAmount> more, int loads, IReadOnlyList<PlanAmount> foods, string order)
     {
-        var tea = making == Making.Tea;
         var start = StartFor(hours);
+        var list = Water(start, litres, water);
+        var bag = Bag(start, source, sourceL, more, loads, foods);
+        list.Add(bag);
+        Feed(list, bag, start, foods, order);
+        // Thinning water is a task of its own: cleared before the first draw, and begun as early as its way of clearing wants.
+        if (thinning.Litres > 0)
+        {
+            var needed = useAt.AddMinutes(-_setUpMinutes - StripMinutes);
+            list.Add(new("thinning", "Water for thinning",
+                $"{Volume(thinning.Litres)} in a vessel of its own: {char.ToLowerInvariant(WaterClearing.Says(thinning.Dose)[0])}"
+                    + $"{WaterClearing.Says(thinning.Dose)[1..]} Strip at zero before the first draw.", needed.AddMinutes(-thinningMinutes),
+                    Math.Max(thinningMinutes, StripMinutes)));
+        }
+
+        list.AddRange(Out());
+        return [.. list.OrderBy(s => s.At)];
+    }
+
+    private List<PlanStep> Water(DateTimeOffset start, double litres, ChlorineDoseAnswer water)
+    {
         var strip = start.AddMinutes(-StripMinutes);
         var clear = strip.AddMinutes(-clearMinutes);
         var fill = clear.AddMinutes(-_fillMinutes);
         var dose = WaterClearing.Says(water);
-        var off = start.AddHours(hours);
-        var list = new List<PlanStep>
-        {
+        return [
             new("shop", "Shop and clean", "Everything on the list to hand; vessel, hose and outlet brushed clean.",
                 fill.AddMinutes(-ShopMinutes), ShopMinutes),
             new("fill", "Fill",
@@ -58,7 +75,12 @@ internal sealed class PlanTiming(DateTimeOffset useAt, DateTimeOffset now, doubl
                         : litres >= 250 ? " Pump, do not lift." : ""), fill, _fillMinutes),
             new("clear", "Clear the water", dose, clear, clearMinutes),
             new("strip", "Strip", "Read a strip: it must say zero before any biology goes in.", strip, StripMinutes),
-        };
+        ];
+    }
+
+    private PlanStep Bag(DateTimeOffset start, string source, double sourceL, IReadOnlyList<SourceAmount> more, int loads,
+        IReadOnlyList<PlanAmount> foods)
+    {
         var bagOf = $"{Volume(sourceL)} of {Named(source)}"
             + $"{string.Concat(more.Select(m => $" and {Volume(m.Litres ?? 0)} of {Named(m.Kind)}"))}";
         var with = foods.Count == 0 ? "" : $", with {string.Join(", ", foods.Select(f => $"{Volume(f.Litres)} {f.Name}"))}";
@@ -70,8 +92,12 @@ internal sealed class PlanTiming(DateTimeOffset useAt, DateTimeOffset now, doubl
                 : $"{loads} loads of {Volume(sourceL / loads)} of {Named(source)}, a fresh one each time; dunk and squeeze each gently "
                     + "for 1 to 2 minutes."),
         };
-        var bag = new PlanStep("source", bagName, bagSays, start, making == Making.Extract ? HoursOf(making, loads) * 60 : SourceMinutes);
-        list.Add(bag);
+        return new PlanStep("source", bagName, bagSays, start, making == Making.Extract ? HoursOf(making, loads) * 60 : SourceMinutes);
+    }
+
+    private void Feed(List<PlanStep> list, PlanStep bag, DateTimeOffset start, IReadOnlyList<PlanAmount> foods, string order)
+    {
+        var tea = making == Making.Tea;
         string Fed(IEnumerable<PlanAmount> amounts) => string.Join(", ", amounts.Select(f => $"{Volume(f.Litres)} {f.Name}")) + ".";
         var first = foods.Where(f => f.AtH <= 0).ToList();
         if (tea && first.Count > 0)
@@ -93,35 +119,27 @@ internal sealed class PlanTiming(DateTimeOffset useAt, DateTimeOffset now, doubl
         {
             list.Add(new($"feed-{later.Key:0.##}", $"Feed at {Say.Hours(later.Key)}", Fed(later), start.AddHours(later.Key), FoodMinutes));
         }
+    }
 
-        // Thinning water is a task of its own: cleared before the first draw, and begun as early as its way of clearing wants.
-        if (thinning.Litres > 0)
-        {
-            var needed = useAt.AddMinutes(-_setUpMinutes - StripMinutes);
-            list.Add(new("thinning", "Water for thinning",
-                $"{Volume(thinning.Litres)} in a vessel of its own: {char.ToLowerInvariant(WaterClearing.Says(thinning.Dose)[0])}"
-                    + $"{WaterClearing.Says(thinning.Dose)[1..]} Strip at zero before the first draw.", needed.AddMinutes(-thinningMinutes),
-                    Math.Max(thinningMinutes, StripMinutes)));
-        }
-
+    private IEnumerable<PlanStep> Out()
+    {
         var setUp = useAt.AddMinutes(-_setUpMinutes);
-        list.Add(new("check", "Check", making is Making.Extract ? "Strip, smell, source: fit to use?" : making is Making.Steep
+        yield return new("check", "Check", making is Making.Extract ? "Strip, smell, source: fit to use?" : making is Making.Steep
             ? "Smell it; label it as a feed." : "Oxygen, smell, foam: fit to use? The air stays on.", setUp.AddMinutes(-CheckMinutes),
-            CheckMinutes));
-        list.Add(new("sprayer", "Set up", making is Making.Extract or Making.Steep
+            CheckMinutes);
+        yield return new("sprayer", "Set up", making is Making.Extract or Making.Steep
             ? "Sprayer clean, strainer in; the thinning water’s strip at zero."
             : "Sprayer clean, strainer in, the thinning water’s strip at zero; the air stays on until the last draw.", setUp,
-            _setUpMinutes));
-        list.Add(new("use", "First draw: put it out", race is null ? "Thin it, and wash up at once afterwards."
-            : $"{race.Verdict.Sentence} {race.Verdict.Why}", useAt, Math.Max(race?.Times.DoneAtMin ?? 60, 5)));
+            _setUpMinutes);
+        yield return new("use", "First draw: put it out", race is null ? "Thin it, and wash up at once afterwards."
+            : $"{race.Verdict.Sentence} {race.Verdict.Why}", useAt, Math.Max(race?.Times.DoneAtMin ?? 60, 5));
         if (race is not null && making is Making.Tea or Making.Bubbled)
         {
-            list.Add(new("air-off", "Air off", "With the last draw, and no sooner.", useAt.AddMinutes(race!.LastDrawnAtMin), 2));
+            yield return new("air-off", "Air off", "With the last draw, and no sooner.", useAt.AddMinutes(race!.LastDrawnAtMin), 2);
         }
 
-        list.Add(new("wash", "Wash up", "Sprayer, vessel, hoses and bag, at once: a film left on them spoils the next brew.",
-            useAt.AddMinutes((race?.Times.DoneAtMin ?? 60) + (race?.TravelMin ?? 0)), 30));
-        return [.. list.OrderBy(s => s.At)];
+        yield return new("wash", "Wash up", "Sprayer, vessel, hoses and bag, at once: a film left on them spoils the next brew.",
+            useAt.AddMinutes((race?.Times.DoneAtMin ?? 60) + (race?.TravelMin ?? 0)), 30);
     }
 
     private static string Named(string? kind) => Ingredients.Source(kind)?.Name ?? kind ?? "";

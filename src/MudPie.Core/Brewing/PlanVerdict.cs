@@ -24,7 +24,10 @@ internal static class PlanVerdict
             : new(Tone.Stop, $"Too late for {Say.Clock(q.UseAt!.Value, q.Now, local)}.", $"{begun} Choose that, or an extract.");
     }
 
-    public static Verdict Of(VerdictInputs i)
+    public static Verdict Of(VerdictInputs i) => ByMaking(i) ?? OfTea(i);
+
+    /// <summary>Of what is no tea, or of no sound source; null for a tea.</summary>
+    private static Verdict? ByMaking(VerdictInputs i)
     {
         if (i.Source is { Fitness: SourceFitness.Unfit } unfit)
         {
@@ -51,14 +54,14 @@ internal static class PlanVerdict
                     + $"about {Say.Minutes(i.Race?.GraceMinutes ?? Math.Min(i.Forecast.GraceMinutesTo6, FitToUse.HoldCapMinutes))}.");
         }
 
-        if (i.Making == Making.Extract)
-        {
-            return i.Race is { Won: false } late
-                ? Lost(late) : new(Tone.Go, $"Dunk it at {i.Timing.Clock(i.Timing.StartFor(i.Hours))} and use it the same day.",
+        return i.Making != Making.Extract ? null : i.Race is { Won: false } late
+            ? Lost(late) : new(Tone.Go, $"Dunk it at {i.Timing.Clock(i.Timing.StartFor(i.Hours))} and use it the same day.",
                 "Unfed, it counts from when it is made: 24 h at the most, the sooner the "
                     + $"better.{(i.Race is null ? "" : $" {i.Race.Verdict.Sentence}")}");
-        }
+    }
 
+    private static Verdict OfTea(VerdictInputs i)
+    {
         var lowest = i.Run.MinOxygen;
         var chance = $"{Say.Number(i.Forecast.ProbabilityBelow6 * 100, 2)} brews in a hundred would fall below 6 mg/L before use";
         if (FullOxygen(i.Brew) < BrewRun.Line + 0.5)

@@ -30,53 +30,20 @@ public sealed class BookIn(HoldingDb db, DateTimeOffset now)
     private readonly Dictionary<(string, string, string), StockLot> _lots = [];
     private readonly Dictionary<string, Application> _jobs = [];
     private readonly HashSet<StockLot> _old = [];
+    private readonly Dictionary<string, HarvestEntry> _harvests = [];
+    private readonly Dictionary<string, Observation> _seen = [];
+    private readonly HashSet<string> _newJobs = [];
+    private int _newLots;
     private HashSet<string> _known = [];
 
     /// <summary>Puts the lines in. To be called within a write.</summary>
     public async Task<Ruling<BookBrought>> Put(IReadOnlyList<BookRow> rows)
     {
         await Known();
-        var counts = new Dictionary<string, int>();
-        var harvests = new Dictionary<string, HarvestEntry>();
-        var seen = new Dictionary<string, Observation>();
-        var newJobs = new HashSet<string>();
         foreach (var row in rows)
         {
             _cells.Line++;
-            switch (row.kind)
-            {
-                case "bed":
-                    Bed(row);
-                    break;
-                case "sprayer":
-                    Sprayer(row);
-                    break;
-                case "input":
-                    Input(row);
-                    break;
-                case "lot":
-                    counts["lot"] = counts.GetValueOrDefault("lot") + (Lot(row) ? 1 : 0);
-                    break;
-                case "stock" or "job-bed" or "job-item" or "wash":
-                    break;
-                case "job":
-                    if (Job(row))
-                    {
-                        newJobs.Add(row.entry);
-                    }
-
-                    break;
-                case "harvest":
-                    Harvest(row, harvests);
-                    break;
-                case "seen":
-                    Seen(row, seen);
-                    break;
-                default:
-                    _cells.Wrong($"“{row.kind}” is no kind of line.", "See docs/formats/book.md.");
-                    break;
-            }
-
+            First(row);
             if (_cells.Refusal is { } refusal)
             {
                 return refusal;
@@ -87,7 +54,7 @@ public sealed class BookIn(HoldingDb db, DateTimeOffset now)
         foreach (var row in rows)
         {
             _cells.Line++;
-            Second(row, newJobs);
+            Second(row, _newJobs);
             if (_cells.Refusal is { } refusal)
             {
                 return refusal;
@@ -103,9 +70,47 @@ public sealed class BookIn(HoldingDb db, DateTimeOffset now)
         await db.SaveChangesAsync();
         _whenNumbered.ForEach(name => name()); // jobs, lots and entries have their numbers now
         await db.SaveChangesAsync();
-        return Worked.Of(new BookBrought(newJobs.Count, harvests.Values.Count(h => !_known.Contains(BookKeys.Of(h))),
-            seen.Values.Count(o => !_known.Contains(BookKeys.Of(o))), counts.GetValueOrDefault("lot"), _jobs.Count - newJobs.Count), "",
+        return Worked.Of(new BookBrought(_newJobs.Count, _harvests.Values.Count(h => !_known.Contains(BookKeys.Of(h))),
+            _seen.Values.Count(o => !_known.Contains(BookKeys.Of(o))), _newLots, _jobs.Count - _newJobs.Count), "",
             Evidence.MeasuredHere);
+    }
+
+    /// <summary>What a line says by itself.</summary>
+    private void First(BookRow row)
+    {
+        switch (row.kind)
+        {
+            case "bed":
+                Bed(row);
+                break;
+            case "sprayer":
+                Sprayer(row);
+                break;
+            case "input":
+                Input(row);
+                break;
+            case "lot":
+                _newLots += Lot(row) ? 1 : 0;
+                break;
+            case "stock" or "job-bed" or "job-item" or "wash":
+                break;
+            case "job":
+                if (Job(row))
+                {
+                    _newJobs.Add(row.entry);
+                }
+
+                break;
+            case "harvest":
+                Harvest(row, _harvests);
+                break;
+            case "seen":
+                Seen(row, _seen);
+                break;
+            default:
+                _cells.Wrong($"“{row.kind}” is no kind of line.", "See docs/formats/book.md.");
+                break;
+        }
     }
 
     private async Task Known()
@@ -344,18 +349,7 @@ public sealed class BookIn(HoldingDb db, DateTimeOffset now)
 
                 break;
             case "stock" when _lots.TryGetValue((r.what, r.place, r.lot), out var l) && !_old.Contains(l):
-                var stock = new StockEntry {
-                    At = _cells.Past(r.at), RecordedAt = _cells.Recorded(r.recorded_at),
-                    Amount = _cells.Number(r.amount),
-                    Reason = _cells.One<StockReason>(r.why),
-                    Note = BookCells.Text(r.note)
-                };
-                l.Entries.Add(stock);
-                if (newJobs.Contains(r.entry))
-                {
-                    _whenNumbered.Add(() => stock.ApplicationId = _jobs[r.entry].Id);
-                }
-
+                Stock(r, l, newJobs);
                 break;
             case "wash" when _sprayers.TryGetValue(r.tool, out var s) && !_known.Contains(BookKeys.Wash(_cells.Time(r.at), s.Id)):
                 var wash = new SprayerWash {
@@ -369,6 +363,21 @@ public sealed class BookIn(HoldingDb db, DateTimeOffset now)
 
                 s.Washes.Add(wash);
                 break;
+        }
+    }
+
+    private void Stock(BookRow r, StockLot l, HashSet<string> newJobs)
+    {
+        var stock = new StockEntry {
+            At = _cells.Past(r.at), RecordedAt = _cells.Recorded(r.recorded_at),
+            Amount = _cells.Number(r.amount),
+            Reason = _cells.One<StockReason>(r.why),
+            Note = BookCells.Text(r.note)
+        };
+        l.Entries.Add(stock);
+        if (newJobs.Contains(r.entry))
+        {
+            _whenNumbered.Add(() => stock.ApplicationId = _jobs[r.entry].Id);
         }
     }
 }

@@ -5,6 +5,7 @@ using MudPie.Core.Measures;
 using MudPie.Core.PuttingOut;
 using MudPie.Core.Workings;
 using MudPie.Records;
+using MudPie.Records.Ground;
 using MudPie.Records.Brewing;
 using MudPie.Server.PuttingOut;
 using MudPie.Server.Weather;
@@ -134,6 +135,14 @@ public sealed class PlanDesk(HoldingDb db, HoldingClock clock, WeatherBook weath
             return (null, checks.Refusal);
         }
 
+        return (Asked(r, kit, vessel!, pump!, diffuser!, water!, now, holding) with {
+            Beds = beds, Race = race, Window = window, Bench = vessel!.Air is { } air && !kitByHand ? air : null,
+        }, null);
+    }
+
+    private static BrewPlanQuestion Asked(PlanRequest r, KitSnapshot kit, Vessel vessel, Pump pump, Diffuser diffuser,
+        KitWater water, DateTimeOffset now, Records.Ground.Holding holding)
+    {
         var choices = new Dictionary<string, string>(kit.Choices);
         foreach (var (fork, school) in r.Choices ?? new Dictionary<string, string>())
         {
@@ -150,32 +159,29 @@ public sealed class PlanDesk(HoldingDb db, HoldingClock clock, WeatherBook weath
         }
 
         var chosen = kit.Lots.FirstOrDefault(l => l.Id == r.SourceInputId);
-        return (new BrewPlanQuestion {
+        return new BrewPlanQuestion {
             SourceRulings = rulings,
             BiasByCount = chosen?.Ruling?.BiasByCount,
             Loads = r.Loads,
             MoreSources = r.MoreSources,
-            Race = race,
-            Window = window,
             Battery = kit.Pumps.Where(p => p.BatteryHours is not null).MaxBy(p => p.OpenLpm) is { } battery
                 ? new BatteryPump {
                     AirLpm = Air.AtDepthLpm(battery.OpenLpm, battery.ShutOffKPa, 0.3, 3),
                     Hours = battery.BatteryHours
                 } : null,
-            Bench = vessel!.Air is { } air && !kitByHand ? air : null,
             VesselUnclean = kit.Unclean.Contains(vessel.Id),
-            Beds = beds,
+            Beds = [],
             Purpose = r.Purpose,
             // hours of use are said to the minute, everywhere the same
             UseAt = r.UseAt is { } use ? use.AddTicks(-(use.Ticks % TimeSpan.TicksPerMinute)) : null,
             Now = now,
-            VesselWorkingL = vessel!.WorkingL,
+            VesselWorkingL = vessel.WorkingL,
             VesselDepthM = vessel.DepthM,
-            PumpOpenLpm = pump!.OpenLpm,
+            PumpOpenLpm = pump.OpenLpm,
             PumpShutOffKPa = pump.ShutOffKPa,
-            Diffuser = diffuser!.Kind,
+            Diffuser = diffuser.Kind,
             DiffuserLossKPa = diffuser.LossKPa,
-            ChlorineMgPerL = water!.Strip ?? (water.Kind is "rain" or "well" or "ro" ? 0 : null),
+            ChlorineMgPerL = water.Strip ?? (water.Kind is "rain" or "well" or "ro" ? 0 : null),
             Chloramine = water.Chloramine,
             AltitudeM = holding.AltitudeM,
             Units = holding.Units,
@@ -189,7 +195,7 @@ public sealed class PlanDesk(HoldingDb db, HoldingClock clock, WeatherBook weath
             Foods = r.Foods,
             AirLpm = r.AirLpm,
             Choices = choices,
-        }, null);
+        };
     }
 
     private static KitLot? Lot(KitSnapshot kit, PlanRequest r, string kind) =>

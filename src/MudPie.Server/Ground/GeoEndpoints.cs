@@ -148,10 +148,9 @@ public static class GeoEndpoints
 
     private static async Task<(List<Found>? Features, Refusal? Refused)> Read(GeoRequest r, HoldingDb db)
     {
-        const string wayOut = "Bring a FeatureCollection of polygons in longitude and latitude, each with a property name.";
         if (r.GeoJson is not { Length: > 0 and < 5_000_000 })
         {
-            return (null, Refusal.Of("geoJson", "There is nothing in it, or more than 5 MB.", wayOut));
+            return (null, Refusal.Of("geoJson", "There is nothing in it, or more than 5 MB.", WayOut));
         }
 
         FeatureCollection? read;
@@ -161,7 +160,7 @@ public static class GeoEndpoints
         }
         catch (Exception e) when (Unreadable(e))
         {
-            return (null, Refusal.Of("geoJson", "That is no GeoJSON.", wayOut));
+            return (null, Refusal.Of("geoJson", "That is no GeoJSON.", WayOut));
         }
 
         var beds = (await db.Beds.OrderBy(b => b.Id).ToListAsync()).GroupBy(b => b.Name, StringComparer.OrdinalIgnoreCase)
@@ -178,46 +177,38 @@ public static class GeoEndpoints
 
             var shape = Biggest(f.Geometry);
             var crop = f.Attributes?.GetOptionalValue("crop")?.ToString();
-            if (Names.Wrong(name) is { } nameless)
+            var area = shape is null || shape.IsEmpty ? 0
+                : GroundPlan.AreaM2([.. shape.ExteriorRing.Coordinates.Select(c => new Corner(c.X, c.Y))]);
+            if (Wrong(name, crop, shape, area, named) is { } wrong)
             {
-                checks.Add($"features[{i}]", nameless, wayOut);
-            }
-            else if (crop is not null && Names.Wrong(crop) is not null)
-            {
-                checks.Add($"features[{i}]", $"What grows on {name} can't be read.", "Give crop up to 60 letters, or leave it out.");
-            }
-            else if (!named.Add(name!))
-            {
-                checks.Add($"features[{i}]", $"There are two outlines of {name}.", "Give each bed once; capitals do not tell two apart.");
-            }
-            else if (shape is { NumPoints: > MostCorners })
-            {
-                checks.Add($"features[{i}]", $"The outline of {name} has more than {MostCorners} corners.",
-                    "Simplify it: a bed is drawn with a few dozen.");
-            }
-            else if (shape is null || shape.IsEmpty || !shape.IsValid
-                || shape.Coordinates.Any(c => Math.Abs(c.X) > 180 || Math.Abs(c.Y) > 90))
-            {
-                checks.Add($"features[{i}]", $"The outline of {name} crosses itself, or is not on the earth.", wayOut);
-            }
-            else if (GroundPlan.AreaM2([.. shape.ExteriorRing.Coordinates.Select(c => new Corner(c.X, c.Y))]) is var area
-                && !(area is >= 0.1 and <= 1_000_000))
-            {
-                checks.Add($"features[{i}]", $"{name} would be {Say.Number(area)} m².", "A bed has 0.1 m² to 100 ha.");
+                checks.Add($"features[{i}]", wrong.Wrong, wrong.WayOut);
             }
             else
             {
-                list.Add(new Found(name!, crop, shape, area, beds.GetValueOrDefault(name!)));
+                list.Add(new Found(name!, crop, shape!, area, beds.GetValueOrDefault(name!)));
             }
         }
 
         if (checks.Sound && list.Count is 0 or > 500)
         {
-            checks.Add("geoJson", list.Count == 0 ? "There is no outline in it." : "That is more than 500.", wayOut);
+            checks.Add("geoJson", list.Count == 0 ? "There is no outline in it." : "That is more than 500.", WayOut);
         }
 
         return checks.Sound ? (list, null) : (null, checks.Refusal);
     }
+
+    private const string WayOut = "Bring a FeatureCollection of polygons in longitude and latitude, each with a property name.";
+
+    private static (string Wrong, string WayOut)? Wrong(string? name, string? crop, Polygon? shape, double area, HashSet<string> named) =>
+        Names.Wrong(name) is { } nameless ? (nameless, WayOut)
+        : crop is not null && Names.Wrong(crop) is not null
+        ? ($"What grows on {name} can't be read.", "Give crop up to 60 letters, or leave it out.")
+        : !named.Add(name!) ? ($"There are two outlines of {name}.", "Give each bed once; capitals do not tell two apart.")
+        : shape is { NumPoints: > MostCorners }
+        ? ($"The outline of {name} has more than {MostCorners} corners.", "Simplify it: a bed is drawn with a few dozen.")
+        : shape is null || shape.IsEmpty || !shape.IsValid || shape.Coordinates.Any(c => Math.Abs(c.X) > 180 || Math.Abs(c.Y) > 90)
+        ? ($"The outline of {name} crosses itself, or is not on the earth.", WayOut)
+        : area is >= 0.1 and <= 1_000_000 ? null : ($"{name} would be {Say.Number(area)} m².", "A bed has 0.1 m² to 100 ha.");
 
     private static Polygon? Biggest(Geometry g) =>
         g switch { Polygon p => p, MultiPolygon m => m.Geometries.OfType<Polygon>().MaxBy(p => p.Area), _ => null };

@@ -176,40 +176,13 @@ public static class BrixEndpoints
 
     private static async Task<BrixVisit> Typed(BrixRequest r, TypedFields fields, HoldingDb db, HoldingClock clock)
     {
-        if (!await db.Beds.AnyAsync(b => b.Id == r.BedId))
-        {
-            fields.Checks.Add("bedId", "No bed was chosen.", "Choose the bed whose leaves you read.");
-        }
-
-        if (r.ApplicationId is not null && !await db.Applications.AnyAsync(a => a.Id == r.ApplicationId))
-        {
-            fields.Checks.Add("applicationId", "That spray is not there.", "Choose one from the list.");
-        }
-
         var meter = r.MeterId is { } m ? await db.BrixMeters.AsNoTracking().FirstOrDefaultAsync(x => x.Id == m) : null;
         if (r.MeterId is not null && meter is null)
         {
             fields.Checks.Add("meterId", "That meter is not there.", "Choose one from the list.");
         }
 
-        if (r.PairWithId is { } with && !await db.BrixVisits.AnyAsync(v => v.Id == with && v.BedId == r.BedId && v.PairKind == r.PairKind))
-        {
-            fields.Checks.Add("pairWithId", "The first half of that pair is not there.", "Read both halves on one bed.");
-        }
-
-        // A weed is held against the crop's own leaf of the same place, never against an older one.
-        if (r.PairKind == "weed-crop" && r.PairWithId is { } half && await db.BrixVisits.Where(v => v.Id == half)
-            .Select(v => v.LeafPosition).FirstOrDefaultAsync() is { } leaf && leaf != r.LeafPosition)
-        {
-            fields.Checks.Add("leafPosition", $"The first half was read on the {leaf} leaf.",
-                $"Read the {leaf} leaf here too: weed and crop are held against each other leaf by leaf.");
-        }
-
-        if (r.CorrectsId is { } wrong && !await db.BrixVisits.ThatStand().AnyAsync(v => v.Id == wrong && v.BedId == r.BedId))
-        {
-            fields.Checks.Add("correctsId", "That reading is not there, or was put right already.", "Open the bed again.");
-        }
-
+        await CheckRead(r, fields, db);
         var corrects = meter?.Corrects ?? r.MeterCorrects;
         var temperature = corrects ? (double?)null : fields.Quantity("temperature", r.Temperature, Dimension.Temperature, 10, 30,
             "Outside that the correction table says nothing: let the meter come indoors for ten minutes and read again.");
@@ -252,6 +225,37 @@ public static class BrixEndpoints
         }
 
         return visit;
+    }
+
+    private static async Task CheckRead(BrixRequest r, TypedFields fields, HoldingDb db)
+    {
+        if (!await db.Beds.AnyAsync(b => b.Id == r.BedId))
+        {
+            fields.Checks.Add("bedId", "No bed was chosen.", "Choose the bed whose leaves you read.");
+        }
+
+        if (r.ApplicationId is not null && !await db.Applications.AnyAsync(a => a.Id == r.ApplicationId))
+        {
+            fields.Checks.Add("applicationId", "That spray is not there.", "Choose one from the list.");
+        }
+
+        if (r.PairWithId is { } with && !await db.BrixVisits.AnyAsync(v => v.Id == with && v.BedId == r.BedId && v.PairKind == r.PairKind))
+        {
+            fields.Checks.Add("pairWithId", "The first half of that pair is not there.", "Read both halves on one bed.");
+        }
+
+        // A weed is held against the crop's own leaf of the same place, never against an older one.
+        if (r.PairKind == "weed-crop" && r.PairWithId is { } half && await db.BrixVisits.Where(v => v.Id == half)
+            .Select(v => v.LeafPosition).FirstOrDefaultAsync() is { } leaf && leaf != r.LeafPosition)
+        {
+            fields.Checks.Add("leafPosition", $"The first half was read on the {leaf} leaf.",
+                $"Read the {leaf} leaf here too: weed and crop are held against each other leaf by leaf.");
+        }
+
+        if (r.CorrectsId is { } wrong && !await db.BrixVisits.ThatStand().AnyAsync(v => v.Id == wrong && v.BedId == r.BedId))
+        {
+            fields.Checks.Add("correctsId", "That reading is not there, or was put right already.", "Open the bed again.");
+        }
     }
 
     /// <summary>Stages of a crop.</summary>

@@ -150,25 +150,7 @@ public static class PatchEndpoints
             MeterCorrects = r.MeterCorrects
         };
         var patches = asked.Select((a, i) => Candidate(a, i, inputs, fields, units)).OfType<Patch>().ToList();
-        var carriers = patches.Where(p => p.Role == PatchRole.Carrier).ToList();
-        for (var i = 0; i < patches.Count && patches.Count == asked.Count; i++)
-        {
-            if (!asked[i].InCarrier || patches[i].Role == PatchRole.Carrier)
-            {
-                continue;
-            }
-
-            if (carriers.Count != 1)
-            {
-                fields.Checks.Add($"candidates[{i}].inCarrier", carriers.Count == 0 ? "No carrier was chosen."
-                    : "Two carriers were chosen.", "Name the one that it is mixed with as “what others are mixed with”.");
-                continue;
-            }
-
-            patches[i].CarrierName = carriers[0].Name;
-            patches[i].Name = $"{patches[i].Name} in {carriers[0].Name}";
-        }
-
+        InCarriers(patches, asked, fields.Checks);
         if (patches.GroupBy(p => p.Name).Any(g => g.Count() > 1))
         {
             fields.Checks.Add("candidates", "One candidate is there twice.", "Choose each once, and say how many patches of each.");
@@ -195,6 +177,28 @@ public static class PatchEndpoints
         await db.SaveChangesAsync();
         return Writes.Done(new Kept(test.Id));
     });
+
+    private static void InCarriers(List<Patch> patches, IReadOnlyList<CandidateRequest> asked, Checks checks)
+    {
+        var carriers = patches.Where(p => p.Role == PatchRole.Carrier).ToList();
+        for (var i = 0; i < patches.Count && patches.Count == asked.Count; i++)
+        {
+            if (!asked[i].InCarrier || patches[i].Role == PatchRole.Carrier)
+            {
+                continue;
+            }
+
+            if (carriers.Count != 1)
+            {
+                checks.Add($"candidates[{i}].inCarrier", carriers.Count == 0 ? "No carrier was chosen."
+                    : "Two carriers were chosen.", "Name the one that it is mixed with as “what others are mixed with”.");
+                continue;
+            }
+
+            patches[i].CarrierName = carriers[0].Name;
+            patches[i].Name = $"{patches[i].Name} in {carriers[0].Name}";
+        }
+    }
 
     private static Patch? Candidate(CandidateRequest a, int i, List<Input> inputs, TypedFields fields, UnitSystem units)
     {

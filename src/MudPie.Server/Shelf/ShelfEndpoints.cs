@@ -37,10 +37,8 @@ public static class ShelfEndpoints
         var wage = (await clock.Find())?.HourlyWage;
         var entries = (await db.StockEntries.AsNoTracking().Where(e => lotIds.Contains(e.LotId)).OrderByDescending(e => e.At)
             .ThenByDescending(e => e.Id).Take(3000)
-            .Select(e => new {
-                e.Id, e.LotId, e.At, e.Amount, e.Reason, e.BatchId, Batch = db.Batches.Where(b => b.Id == e.BatchId)
-                .Select(b => b.Name).FirstOrDefault(), e.ApplicationId, e.Note, e.Typed
-            }).ToListAsync()).ToLookup(e => e.LotId);
+            .Select(e => new EntryRow(e, db.Batches.Where(b => b.Id == e.BatchId).Select(b => b.Name).FirstOrDefault()))
+            .ToListAsync()).ToLookup(e => e.Entry.LotId);
         var came = (await db.StockEntries.AsNoTracking().Where(e => e.Reason == StockReason.In).GroupBy(e => e.LotId)
             .Select(g => new { g.Key, In = g.Sum(e => e.Amount) }).ToListAsync()).ToDictionary(x => x.Key, x => x.In);
         var views = inputs.Select(i =>
@@ -48,26 +46,9 @@ public static class ShelfEndpoints
             var kind = InputKinds.Of(i.Kind);
             var unit = StockKeeper.UnitOf(i);
             var lots = standing.GetValueOrDefault(i.Id) ?? [];
-            var rows = i.Lots.OrderBy(l => l.Expires ?? DateTimeOffset.MaxValue).ThenBy(l => l.From).Select(l =>
-            {
-                var s = lots.First(x => x.Id == l.Id);
-                var alive = kind.Life is null ? (double?)null : Stock.Alive(kind.Life, l.From, now, l.KeptC);
-                var uncounted = entries[l.Id].FirstOrDefault(e => e.Reason is StockReason.More or StockReason.Count)?.Reason
-                    == StockReason.More;
-                var (says, tone) = uncounted ? ("the book was short: count it", "mind") : Says(s, alive, now);
-                return new LotView(
-                    l.Id, l.Mark, l.Origin, StockKeeper.Shown(Math.Max(0, s.Left), unit, units),
-                    Math.Clamp(s.Left / Math.Max(came.GetValueOrDefault(l.Id), 1e-9), 0, 1), l.From, l.Expires, l.Place, l.KeptC is { } c
-                        ? Units.Show(c, Dimension.Temperature, units) : null,
-                    alive is { } a ? $"{Say.Number(a * 100, 2)} % alive" : null, says, tone,
-                    UnitCost(l, came.GetValueOrDefault(l.Id), wage) is { } cost ? Per.PriceShown(cost, unit, units) : null, l.Notes,
-                    [.. entries[l.Id].Take(12)
-                        .Select(e => new EntryView(e.Id, e.At, (e.Amount < 0 ? "−" : "+")
-                            + StockKeeper.Shown(Math.Abs(e.Amount), unit, units), e.Reason,
-                            e.Batch ?? (e.ApplicationId is null ? null : "a job"), e.BatchId is { } b
-                                ? $"/brew/{b}" : e.ApplicationId is { } x ? $"/book?entry={x}" : null, e.Note,
-                            AsTyped.Beside(e.Typed, StockKeeper.Shown(Math.Abs(e.Amount), unit, units))))]);
-            }).ToList();
+            var rows = i.Lots.OrderBy(l => l.Expires ?? DateTimeOffset.MaxValue).ThenBy(l => l.From)
+                .Select(l => Lot(l, kind, unit, lots.First(x => x.Id == l.Id), [.. entries[l.Id]], came.GetValueOrDefault(l.Id), wage, now,
+                    units)).ToList();
             return new ShelfInputView {
                 Id = i.Id,
                 Name = i.Name,
@@ -107,6 +88,33 @@ public static class ShelfEndpoints
                 + $"{(l.Expires < now ? "past its date" : $"goes off in {Math.Ceiling((l.Expires!.Value - now).TotalDays):0} days")}, "
                 + $"{l.LeftShown} left")).ToList();
         return TypedResults.Ok(new ShelfView(views, await ToBuy(db, clock, inputs, standing, units), expiring, InputKinds.All, wage));
+    }
+
+    private sealed record EntryRow(StockEntry Entry, string? Batch);
+
+    private static LotView Lot(StockLot l, InputKind kind, string unit, LotStanding s, IReadOnlyList<EntryRow> entries, double came,
+        double? wage, DateTimeOffset now, UnitSystem units)
+    {
+        var alive = kind.Life is null ? (double?)null : Stock.Alive(kind.Life, l.From, now, l.KeptC);
+        var uncounted = entries.FirstOrDefault(e => e.Entry.Reason is StockReason.More or StockReason.Count)?.Entry.Reason
+            == StockReason.More;
+        var (says, tone) = uncounted ? ("the book was short: count it", "mind") : Says(s, alive, now);
+        return new LotView(
+            l.Id, l.Mark, l.Origin, StockKeeper.Shown(Math.Max(0, s.Left), unit, units),
+            Math.Clamp(s.Left / Math.Max(came, 1e-9), 0, 1), l.From, l.Expires, l.Place, l.KeptC is { } c
+                ? Units.Show(c, Dimension.Temperature, units) : null,
+            alive is { } a ? $"{Say.Number(a * 100, 2)} % alive" : null, says, tone,
+            UnitCost(l, came, wage) is { } cost ? Per.PriceShown(cost, unit, units) : null, l.Notes,
+            [.. entries.Take(12).Select(e => EntryLine(e, unit, units))]);
+    }
+
+    private static EntryView EntryLine(EntryRow row, string unit, UnitSystem units)
+    {
+        var (e, shown) = (row.Entry, StockKeeper.Shown(Math.Abs(row.Entry.Amount), unit, units));
+        return new EntryView(e.Id, e.At, (e.Amount < 0 ? "−" : "+") + shown, e.Reason,
+            row.Batch ?? (e.ApplicationId is null ? null : "a job"),
+            e.BatchId is { } b ? $"/brew/{b}" : e.ApplicationId is { } x ? $"/book?entry={x}" : null, e.Note,
+            AsTyped.Beside(e.Typed, shown));
     }
 
     /// <summary>The label in its own words; of older entries, rate and basis.</summary>
