@@ -7,5 +7,9 @@ export default ts.config(
   js.configs.recommended,
   ...ts.configs.strict,
   hooks.configs.flat.recommended,
+  {
+    files: ["**/*.ts", "**/*.tsx"],
+    rules: { "max-len": ["error", { code: 140, ignoreStrings: true, ignoreTemplateLiterals: true }] },
+  },
   { rules: { "@typescript-eslint/no-non-null-assertion": "off", "no-undef": "off" } },
 );

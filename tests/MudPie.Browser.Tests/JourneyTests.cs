@@ -44,19 +44,7 @@ public class JourneyTests
         page.Fill("Strip, mg/L", "0");
         page.Click("Start now");
 
-        page.See("Read it");
-        page.Fill("oxygen, mg/L", "99");
-        page.Click("Keep it");
-        page.See("too much");
-        page.Holds("oxygen, mg/L", "99");
-        page.Fill("oxygen, mg/L", "8.7");
-        page.Click("Keep it");
-        page.See("Kept at");
-        page.Until(() =>
-            page.Driver.FindElements(
-                By.XPath("//table[caption='Oxygen in mg/L by the hour']//tr[td[contains(., ', read')]]/td[.='8.7']")).Count == 1,
-                "the reading on the forecast");
-
+        ReadOxygen(page);
         Slate("up");
         page.Click("Air off now");
         page.See("Use it before");
@@ -79,6 +67,22 @@ public class JourneyTests
         page.See("Kept");
         Slate("down");
         page.See("no reading before it");
+    }
+
+    private static void ReadOxygen(Page page)
+    {
+        page.See("Read it");
+        page.Fill("oxygen, mg/L", "99");
+        page.Click("Keep it");
+        page.See("too much");
+        page.Holds("oxygen, mg/L", "99");
+        page.Fill("oxygen, mg/L", "8.7");
+        page.Click("Keep it");
+        page.See("Kept at");
+        page.Until(() =>
+            page.Driver.FindElements(
+                By.XPath("//table[caption='Oxygen in mg/L by the hour']//tr[td[contains(., ', read')]]/td[.='8.7']")).Count == 1,
+                "the reading on the forecast");
     }
 
     [Fact]
@@ -154,10 +158,8 @@ public class JourneyTests
                 var at = Focused();
                 if ((at.GetAttribute("aria-label") ?? "").StartsWith(words, StringComparison.Ordinal) || at.Text.TrimStart('○', '●', ' ')
                     .StartsWith(words, StringComparison.Ordinal)
-                    || (bool)page.Driver
-                        .ExecuteScript(
-                            "return !!arguments[0].labels && [...arguments[0].labels].some(l => l.innerText.startsWith(arguments[1]))",
-                            at, words)!)
+                    || (bool)page.Driver.ExecuteScript("return !!arguments[0].labels && "
+                        + "[...arguments[0].labels].some(l => l.innerText.startsWith(arguments[1]))", at, words)!)
                 {
                     return;
                 }

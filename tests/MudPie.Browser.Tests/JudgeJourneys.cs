@@ -88,6 +88,11 @@ public class JudgeJourneys
         page.Click("the table");
         page.See("All pairs (Tukey)");
         page.See("What is left over");
+        ChartIsSaved(page);
+    }
+
+    private static void ChartIsSaved(Page page)
+    {
         page.Driver.ExecuteScript("window.saved = []; HTMLAnchorElement.prototype.click = function () { window.saved.push([this.download, "
             + "this.href.slice(0, 40), this.href.length]); }");
         page.Click("chart as SVG");
@@ -233,7 +238,8 @@ public class JudgeJourneys
         using var page = new Page(demo: true);
         var folder = Directory.CreateTempSubdirectory("mudpie-table-").FullName;
         File.WriteAllText(Path.Combine(folder, "fennel.csv"),
-            "block,treatment,kg\n1,nothing,2.1\n1,castings,2.6\n2,nothing,2.3\n2,castings,2.9\n3,nothing,2.0\n3,castings,2.5\n4,nothing,2.2\n4,castings,NA\n");
+            "block,treatment,kg\n1,nothing,2.1\n1,castings,2.6\n2,nothing,2.3\n2,castings,2.9\n"
+                + "3,nothing,2.0\n3,castings,2.5\n4,nothing,2.2\n4,castings,NA\n");
         File.WriteAllText(Path.Combine(folder, "neighbour.csv"), "label,difference,standard_error\nover the creek,0.11,0.07\n");
         page.Go("/judge");
         page.Click("Bring a trial from a file");

@@ -16,6 +16,13 @@ internal static class BrewSolver
     private const double Scarce = 1;
     private const double Stiff = 2;
 
+    // The dense output's last term.
+    [MethodImpl(MethodImplOptions.AggressiveInlining)]
+    private static BrewState Fourth(in BrewState k1, in BrewState k3, in BrewState k4, in BrewState k5, in BrewState k6,
+        in BrewState k7) =>
+        ((-12715105075.0 / 11282082432) * k1) + ((87487479700.0 / 32700410799) * k3) + ((-10690763975.0 / 1880347072) * k4)
+            + ((701980252875.0 / 199316789632) * k5) + ((-1453857185.0 / 822651844) * k6) + ((69997945.0 / 29380423) * k7);
+
     /// <summary>Solves from <paramref name="fromH"/> to <paramref name="toH"/> with one setting of the air, adding steps to the
     /// trace.</summary>
     /// <returns>The state at the end.</returns>
@@ -57,15 +64,7 @@ internal static class BrewSolver
             {
                 var rise = next - y;
                 var bend = (h * k1) - rise;
-                trace.Add(
-                    t,
-                    h,
-                    y,
-                    rise,
-                    bend,
-                    rise - (h * k7) - bend,
-                    h * (((-12715105075.0 / 11282082432) * k1) + ((87487479700.0 / 32700410799) * k3) + ((-10690763975.0 / 1880347072) * k4)
-                        + ((701980252875.0 / 199316789632) * k5) + ((-1453857185.0 / 822651844) * k6) + ((69997945.0 / 29380423) * k7)));
+                trace.Add(t, h, y, rise, bend, rise - (h * k7) - bend, h * Fourth(k1, k3, k4, k5, k6, k7));
                 t = toH - (t + h) < 1e-10 ? toH : t + h;
                 y = next;
                 k1 = k7;

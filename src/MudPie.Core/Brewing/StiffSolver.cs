@@ -68,31 +68,7 @@ internal static class StiffSolver
             var byTime = ByTime(eq, t, y, f0, kLa20, Math.Max(toH - t, 1e-6));
             Jacobian(eq, t, y, f0, kLa20, matrix);
             Factor(matrix, order, 1 / (h * Gamma));
-            var inner = y;
-            for (var stage = 0; stage < 6; stage++)
-            {
-                if (stage is > 0 and < 5)
-                {
-                    inner = y;
-                    for (var j = 0; j < stage; j++)
-                    {
-                        inner += A[stage][j] * k[j];
-                    }
-                }
-                else if (stage == 5)
-                {
-                    inner += k[4];
-                }
-
-                var right = (stage == 0 ? f0 : eq.Slope(t + (At[stage] * h), inner, kLa20)) + ((h * OfTime[stage]) * byTime);
-                for (var j = 0; j < stage; j++)
-                {
-                    right += (C[stage][j] / h) * k[j];
-                }
-
-                k[stage] = Solve(matrix, order, right);
-            }
-
+            var inner = Stages(eq, t, y, h, f0, byTime, kLa20, matrix, order, k);
             var next = inner + k[5];
             var error = BrewSolver.Norm(k[5], y, next, tolerance);
             if (double.IsNaN(error))
@@ -123,6 +99,38 @@ internal static class StiffSolver
         }
 
         return (y, t);
+    }
+
+    /// <summary>The six stages of a step; the last one's inner value.</summary>
+    private static BrewState Stages(in BrewEquations eq, double t, in BrewState y, double h, in BrewState f0, in BrewState byTime,
+        double kLa20, ReadOnlySpan<double> matrix, ReadOnlySpan<int> order, Span<BrewState> k)
+    {
+        var inner = y;
+        for (var stage = 0; stage < 6; stage++)
+        {
+            if (stage is > 0 and < 5)
+            {
+                inner = y;
+                for (var j = 0; j < stage; j++)
+                {
+                    inner += A[stage][j] * k[j];
+                }
+            }
+            else if (stage == 5)
+            {
+                inner += k[4];
+            }
+
+            var right = (stage == 0 ? f0 : eq.Slope(t + (At[stage] * h), inner, kLa20)) + ((h * OfTime[stage]) * byTime);
+            for (var j = 0; j < stage; j++)
+            {
+                right += (C[stage][j] / h) * k[j];
+            }
+
+            k[stage] = Solve(matrix, order, right);
+        }
+
+        return inner;
     }
 
     private static BrewState ByTime(in BrewEquations eq, double t, in BrewState y, in BrewState f0, double kLa20, double left)

@@ -69,30 +69,7 @@ public static class Patches
     public static Ruling<PatchAnswer> Of(IReadOnlyList<PatchRead> patches)
     {
         var checks = new Checks();
-        if (!patches.Any(p => p.Role == PatchRole.Water))
-        {
-            checks.Add("patches", "No patch had water only.",
-                "Mark one of water only: without it nothing can be told from the hour of the day.");
-        }
-
-        if (!patches.Any(p => p.Role == PatchRole.Candidate))
-        {
-            checks.Add("patches", "No patch had a candidate.", "Choose one to eight from the shelf.");
-        }
-
-        foreach (var alone in patches.Where(p => p.In is not null && !patches.Any(c => c.Role == PatchRole.Carrier && c.Candidate == p.In))
-            .Select(p => p.In!).Distinct())
-        {
-            checks.Add("patches", $"No patch had {alone} alone.",
-                "Mark one of the carrier only: without it nothing can be told of what it carries.");
-        }
-
-        for (var i = 0; i < patches.Count; i++)
-        {
-            Leaves(checks, $"patches[{i}].before", patches[i].Before);
-            Leaves(checks, $"patches[{i}].after", patches[i].After);
-        }
-
+        Check(patches, checks);
         if (!checks.Sound)
         {
             return checks.Refusal;
@@ -133,6 +110,33 @@ public static class Patches
                     $"{Signed(l.Lift)}{(l.Lower is { } low ? $" ({Signed(low)} to {Signed(l.Upper!.Value)})" : "")}",
                     "Welch 1947; 2 °Bx is practitioners’ rule")),
             ]);
+    }
+
+    private static void Check(IReadOnlyList<PatchRead> patches, Checks checks)
+    {
+        if (!patches.Any(p => p.Role == PatchRole.Water))
+        {
+            checks.Add("patches", "No patch had water only.",
+                "Mark one of water only: without it nothing can be told from the hour of the day.");
+        }
+
+        if (!patches.Any(p => p.Role == PatchRole.Candidate))
+        {
+            checks.Add("patches", "No patch had a candidate.", "Choose one to eight from the shelf.");
+        }
+
+        foreach (var alone in patches.Where(p => p.In is not null && !patches.Any(c => c.Role == PatchRole.Carrier && c.Candidate == p.In))
+            .Select(p => p.In!).Distinct())
+        {
+            checks.Add("patches", $"No patch had {alone} alone.",
+                "Mark one of the carrier only: without it nothing can be told of what it carries.");
+        }
+
+        for (var i = 0; i < patches.Count; i++)
+        {
+            Leaves(checks, $"patches[{i}].before", patches[i].Before);
+            Leaves(checks, $"patches[{i}].after", patches[i].After);
+        }
     }
 
     private static void Leaves(Checks checks, string field, IReadOnlyList<double> leaves)

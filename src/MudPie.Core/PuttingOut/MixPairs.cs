@@ -93,7 +93,10 @@ internal static class MixPairs
         .. Gas("silica", "Silica at pH 11 drives ammonia out of it.", Chemistry, "ammonium"),
     ];
 
-    private static IEnumerable<MixRule> Listed() =>
+    private static IEnumerable<MixRule> Listed() => [.. Killers(), .. Chemists()];
+
+    /// <summary>What kills or harms the living.</summary>
+    private static IEnumerable<MixRule> Killers() =>
     [
         .. Apart("fungicide", 7, "A fungicide kills the fungi in it, and many harm bacteria too; wait until it has broken down.", Trials,
             Evidence.PublishedTrials, "brew", "living"),
@@ -146,6 +149,11 @@ internal static class MixPairs
             Chemistry, Evidence.ChemistryOrPhysics, Tender),
         .. Apart("ammonium", 1, "Salty, and free ammonia kills: a day apart.", Chemistry, Evidence.ChemistryOrPhysics, Tender),
         .. Apart("acid", 0.5, "Below pH 5.5 most of them die in the tank.", Chemistry, Evidence.ChemistryOrPhysics, Alive),
+    ];
+
+    /// <summary>What falls out, sets or burns, and what goes together.</summary>
+    private static IEnumerable<MixRule> Chemists() =>
+    [
         .. Apart("silica", 1, "Silica is strongly alkaline (about pH 11): neutralise it and read the pH, or give it on another day.",
             Chemistry, Evidence.ChemistryOrPhysics, Alive),
         .. Apart("caustic", 7, "At pH 11 and above nothing of them lives, and the ground is limed for a while.", Chemistry,

@@ -58,12 +58,7 @@ public static class ThreadEndpoints
         var local = await clock.Local();
         var entries = await db.StockEntries.AsNoTracking().Where(e => e.BatchId != null && e.Amount < 0)
             .Select(e => new { e.LotId, Batch = e.BatchId!.Value, Amount = -e.Amount }).ToListAsync();
-        var jobs = (await db.Applications.ThatStand().AsNoTracking().AsSplitQuery()
-            .Select(a => new {
-                a.Id, a.At, a.Purpose, a.BatchId, Lots = a.Items.Where(i => i.LotId != null).Select(i => i.LotId!.Value)
-                .ToList(), Beds = a.Beds.Select(b => new { b.BedId, b.TotalL }).ToList()
-            }).ToListAsync())
-            .Select(a => new Job(a.Id, a.At, a.Purpose, a.BatchId, a.Lots, [.. a.Beds.Select(b => (b.BedId, b.TotalL))])).ToList();
+        var jobs = await Jobs(db);
         var (batches, wanted) = kind switch {
             "lot" => (entries.Where(e => e.LotId == id).Select(e => e.Batch).ToHashSet(), jobs.Where(j => j.Lots.Contains(id)
                 || (j.BatchId is { } b && entries.Any(e => e.LotId == id && e.Batch == b))).ToList()),
@@ -111,12 +106,25 @@ public static class ThreadEndpoints
                 .Select(h => new ThreadLength($"bed-{h.BedId}", $"harvest-{h.Id}", "")))
             .Where(l => there.Contains(l.From) && there.Contains(l.To)).ToList();
         var waste = kind == "lot" ? await Waste(db, id, units) : "";
-        string Count(int n, string one) => $"{n} {one}{(n == 1 ? "" : one.EndsWith("ch", StringComparison.Ordinal) ? "es" : "s")}";
-        var sentence = kind == "bed"
-            ? $"{title} got {Count(wanted.Count, "job")} from {Count(lots.Count, "lot")}; {Count(harvests.Count, "harvest")} came after."
-            : $"{title} went into {Count(batches.Count, "batch")} and {Count(wanted.Count, "job")}, on {Count(beds.Count, "bed")}; "
-                + $"{Count(harvests.Count, "harvest")} came after.{waste}";
+        var sentence = Sentence(kind, title, (wanted.Count, lots.Count, batches.Count, beds.Count, harvests.Count), waste);
         return TypedResults.Ok(new ThreadView(title, sentence, knots, lengths));
+    }
+
+    private static async Task<List<Job>> Jobs(HoldingDb db) =>
+        (await db.Applications.ThatStand().AsNoTracking().AsSplitQuery()
+            .Select(a => new {
+                a.Id, a.At, a.Purpose, a.BatchId, Lots = a.Items.Where(i => i.LotId != null).Select(i => i.LotId!.Value)
+                .ToList(), Beds = a.Beds.Select(b => new { b.BedId, b.TotalL }).ToList()
+            }).ToListAsync())
+            .Select(a => new Job(a.Id, a.At, a.Purpose, a.BatchId, a.Lots, [.. a.Beds.Select(b => (b.BedId, b.TotalL))])).ToList();
+
+    private static string Sentence(string kind, string title, (int Jobs, int Lots, int Batches, int Beds, int Harvests) of, string waste)
+    {
+        string Count(int n, string one) => $"{n} {one}{(n == 1 ? "" : one.EndsWith("ch", StringComparison.Ordinal) ? "es" : "s")}";
+        return kind == "bed"
+            ? $"{title} got {Count(of.Jobs, "job")} from {Count(of.Lots, "lot")}; {Count(of.Harvests, "harvest")} came after."
+            : $"{title} went into {Count(of.Batches, "batch")} and {Count(of.Jobs, "job")}, on {Count(of.Beds, "bed")}; "
+                + $"{Count(of.Harvests, "harvest")} came after.{waste}";
     }
 
     private static async Task<string?> Title(HoldingDb db, string kind, int id) => kind switch {

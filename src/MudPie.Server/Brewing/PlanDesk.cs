@@ -5,8 +5,8 @@ using MudPie.Core.Measures;
 using MudPie.Core.PuttingOut;
 using MudPie.Core.Workings;
 using MudPie.Records;
-using MudPie.Records.Ground;
 using MudPie.Records.Brewing;
+using MudPie.Records.Ground;
 using MudPie.Server.PuttingOut;
 using MudPie.Server.Weather;
 using MudPie.Server.Web;
@@ -48,41 +48,41 @@ public sealed class PlanDesk(HoldingDb db, HoldingClock clock, WeatherBook weath
         var plan = BrewPlan.Of(question, local);
         var waits = plan.Refused is not null ? [] : await Waits(r, kit, plan.Value, own, local);
         return plan.Match<Ruling<PlanView>>(
-            w => w.With(
-                new PlanView {
-                    VesselId = r.VesselId!.Value,
-                    PumpId = r.PumpId!.Value,
-                    DiffuserId = r.DiffuserId!.Value,
-                    WaterSourceId = r.WaterSourceId!.Value,
-                    SourceInputId = Lot(kit, r, w.Value.Source.Kind)?.Id,
-                    SourceLot = Lot(kit, r, w.Value.Source.Kind)?.Name,
-                    SourceSays = Lot(kit, r, w.Value.Source.Kind)?.Ruling?.Sentence,
-                    RecipeName = recipe?.Name,
-                    MakingIs = Makings.Of(w.Value.Making),
-                    Plan = w.Value,
-                    BrewShown = Units.Show(w.Value.BrewL, Dimension.Volume, holding.Units),
-                    WantedShown = Units.Show(w.Value.WantedL, Dimension.Volume, holding.Units),
-                    CoversShown = Units.Show(w.Value.CoversM2, Dimension.Area, holding.Units),
-                    AirShown = Units.Show(w.Value.Air.AtDepthLpm, Dimension.Flow, holding.Units),
-                    BoxShown = Units.Show(w.Value.Air.OpenLpm, Dimension.Flow, holding.Units),
-                    LeastAirShown = w.Value.Air.LeastLpm is { } least
-                        ? $"{Units.Show(least, Dimension.Flow, holding.Units)} would hold it at 6"
-                        : "no air will hold this at 6",
-                    WarmthShown = Units.Show(question.WarmthC ?? 0, Dimension.Temperature, holding.Units),
-                    SwingShown = Units.Show(question.SwingC ?? 0, Dimension.TemperatureSpan, holding.Units),
-                    Source = PlanAmounts.View(w.Value.Source, holding.Units),
-                    MoreSources = [.. w.Value.MoreSources.Select(m => PlanAmounts.View(m, holding.Units))],
-                    AddableSources = [.. w.Value.AddableSources.Select(m => PlanAmounts.View(m, holding.Units))],
-                    WaterSays = WaterClearing.Says(w.Value.Water),
-                    Foods = [.. w.Value.Foods.Select(f => PlanAmounts.View(f, holding.Units))],
-                    Waits = waits,
-                    Race = w.Value.Race is { } race ? RaceViews.Of(race, holding.Units) : null,
-
-                    MoreLots = [.. w.Value.MoreSources.Select(m => Lot(kit, r, m.Kind)?.Id).OfType<int>()],
-                },
-                ""),
-            refusal => refusal);
+            w => w.With(View(r, kit, question, w.Value, recipe?.Name, waits, holding.Units), ""), refusal => refusal);
     }
+
+    private static PlanView View(PlanRequest r, KitSnapshot kit, BrewPlanQuestion question, BrewPlanAnswer plan, string? recipeName,
+        IReadOnlyList<string> waits, UnitSystem units) =>
+        new PlanView {
+            VesselId = r.VesselId!.Value,
+            PumpId = r.PumpId!.Value,
+            DiffuserId = r.DiffuserId!.Value,
+            WaterSourceId = r.WaterSourceId!.Value,
+            SourceInputId = Lot(kit, r, plan.Source.Kind)?.Id,
+            SourceLot = Lot(kit, r, plan.Source.Kind)?.Name,
+            SourceSays = Lot(kit, r, plan.Source.Kind)?.Ruling?.Sentence,
+            RecipeName = recipeName,
+            MakingIs = Makings.Of(plan.Making),
+            Plan = plan,
+            BrewShown = Units.Show(plan.BrewL, Dimension.Volume, units),
+            WantedShown = Units.Show(plan.WantedL, Dimension.Volume, units),
+            CoversShown = Units.Show(plan.CoversM2, Dimension.Area, units),
+            AirShown = Units.Show(plan.Air.AtDepthLpm, Dimension.Flow, units),
+            BoxShown = Units.Show(plan.Air.OpenLpm, Dimension.Flow, units),
+            LeastAirShown = plan.Air.LeastLpm is { } least
+                ? $"{Units.Show(least, Dimension.Flow, units)} would hold it at 6"
+                : "no air will hold this at 6",
+            WarmthShown = Units.Show(question.WarmthC ?? 0, Dimension.Temperature, units),
+            SwingShown = Units.Show(question.SwingC ?? 0, Dimension.TemperatureSpan, units),
+            Source = PlanAmounts.View(plan.Source, units),
+            MoreSources = [.. plan.MoreSources.Select(m => PlanAmounts.View(m, units))],
+            AddableSources = [.. plan.AddableSources.Select(m => PlanAmounts.View(m, units))],
+            WaterSays = WaterClearing.Says(plan.Water),
+            Foods = [.. plan.Foods.Select(f => PlanAmounts.View(f, units))],
+            Waits = waits,
+            Race = plan.Race is { } race ? RaceViews.Of(race, units) : null,
+            MoreLots = [.. plan.MoreSources.Select(m => Lot(kit, r, m.Kind)?.Id).OfType<int>()],
+        };
 
     /// <summary>Waits before harvest that this brew would begin, said before it is made.</summary>
     private async Task<List<string>> Waits(PlanRequest r, KitSnapshot kit, BrewPlanAnswer p,

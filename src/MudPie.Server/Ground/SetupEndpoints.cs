@@ -189,17 +189,13 @@ public static partial class SetupEndpoints
                 Kind = fields.OneOf("diffuserKind", r.DiffuserKind, [.. Ingredients.Diffusers.Select(d => d.Kind)])
             },
             new WaterSource {
-                Name = waterKind switch {
-                    "mains" => "Mains",
-                    "rain" => "Rain water",
-                    "well" => "Well",
-                    "ro" =>
-                "Reverse osmosis",
-                    _ => "Open water"
-                }, Kind = waterKind
+                Name = WaterName(waterKind), Kind = waterKind
             },
             fields.Optional("strip", r.Strip, Dimension.Concentration, 0, WaterClearing.Highest));
     }
+
+    private static string WaterName(string kind) =>
+        kind switch { "mains" => "Mains", "rain" => "Rain water", "well" => "Well", "ro" => "Reverse osmosis", _ => "Open water" };
 
     [System.Text.RegularExpressions.GeneratedRegex(@"(-?[0-9]{1,3}(?:\.[0-9]{1,12})?)\s*([NSEW]?)",
         System.Text.RegularExpressions.RegexOptions.NonBacktracking)]

@@ -94,19 +94,7 @@ public static class TrialStepEndpoints
         }
 
         var plots = trial.Plots.Where(p => p.TreatmentId == treatment.Id).ToList();
-        var job = new Application {
-            At = at,
-            RecordedAt = clock.Now,
-            Purpose = r.Purpose ?? Purpose.Root,
-            Dilution = "",
-            Tool = "by hand, plot by plot",
-            TankL = 0,
-            Fitness = "none",
-            CautionsSeen = treatment.Input is null
-                ? "" : string.Join(' ', Warn(treatment, StockKeeper.UnitOf(treatment.Input) == "L").Select(c => c.Id)),
-            WaterL = (treatment.WaterLPerM2 ?? 0) * plots.Sum(p => p.Length * p.Width),
-            Why = $"trial: {trial.Question}",
-        };
+        var job = Job(trial, treatment, plots, r.Purpose ?? Purpose.Root, at, clock.Now);
         if (!fields.Checks.Sound)
         {
             return fields.Checks.Refusal;
@@ -159,6 +147,21 @@ public static class TrialStepEndpoints
         Note(trial, at, "treated", said);
         return Writes.Done(new Kept(trial.Id));
     }
+
+    private static Application Job(Trial trial, TrialTreatment treatment, List<TrialPlot> plots, Purpose purpose, DateTimeOffset at,
+        DateTimeOffset now) => new Application {
+        At = at,
+        RecordedAt = now,
+        Purpose = purpose,
+        Dilution = "",
+        Tool = "by hand, plot by plot",
+        TankL = 0,
+        Fitness = "none",
+        CautionsSeen = treatment.Input is null
+            ? "" : string.Join(' ', Warn(treatment, StockKeeper.UnitOf(treatment.Input) == "L").Select(c => c.Id)),
+        WaterL = (treatment.WaterLPerM2 ?? 0) * plots.Sum(p => p.Length * p.Width),
+        Why = $"trial: {trial.Question}",
+    };
 
     private static async Task<Results<Ok<List<AmountLine>>, Missing>> Amounts(int id, TrialDesk desk, HoldingClock clock, StockKeeper stock)
     {

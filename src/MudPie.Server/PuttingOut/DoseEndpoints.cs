@@ -83,17 +83,6 @@ public static class DoseEndpoints
         var lot = first.Count > 0 ? await db.Lots.AsNoTracking().FirstAsync(l => l.Id == first[0].LotId) : null;
         var age = lot is null ? 0 : Math.Max(0, (clock.Now - lot.From).TotalDays);
         var kept = lot?.KeptC ?? 20;
-        var asks = new List<string>();
-        if (input.LabelPer is null)
-        {
-            asks.Add("Its label count says nothing without its “per”: is it per mL or per g? Put it right on the shelf.");
-        }
-
-        if (species.Count == 0)
-        {
-            asks.Add("The shelf knows no organism of it: add its label.");
-        }
-
         var dose = InoculantDose.Of(new InoculantQuestion {
             Target = Labels.Organisms(r.Target, "target", fields),
             Per = r.Per,
@@ -130,8 +119,21 @@ public static class DoseEndpoints
                 : $"From {lot.Mark}, {Say.Number(age)} days old, kept at {Units.Show(kept, Dimension.Temperature, units)}.",
                 InoculantDose.Viable(form, age, kept),
             worked, worked is { Value.Unit: "mL" } w ? Spoons.InTools(new Litres(w.Value.Amount / 1000), units).WithError : null, injector,
-            tank, course, asks,
+            tank, course, [.. Asks(input, species.Count)],
             worked?.Value.CostPer1E9 is { } cost ? $"{Say.Number(cost)} for a thousand million alive" : "no price known"));
+    }
+
+    private static IEnumerable<string> Asks(Input input, int species)
+    {
+        if (input.LabelPer is null)
+        {
+            yield return "Its label count says nothing without its “per”: is it per mL or per g? Put it right on the shelf.";
+        }
+
+        if (species == 0)
+        {
+            yield return "The shelf knows no organism of it: add its label.";
+        }
     }
 
     /// <summary>The label's rate on what the target is for, mL or g; null where the label says it in other terms.</summary>

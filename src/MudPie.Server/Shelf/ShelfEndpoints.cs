@@ -83,12 +83,15 @@ public static class ShelfEndpoints
                 Version = i.Version,
             };
         }).ToList();
-        var expiring = views.SelectMany(v => v.Lots.Where(l => l.Expires is { } e && e < now.AddDays(21) && l.LeftShare > 0)
+        return TypedResults.Ok(new ShelfView(views, await ToBuy(db, clock, inputs, standing, units), Expiring(views, now), InputKinds.All,
+            wage));
+    }
+
+    private static List<string> Expiring(IEnumerable<ShelfInputView> views, DateTimeOffset now) =>
+        views.SelectMany(v => v.Lots.Where(l => l.Expires is { } e && e < now.AddDays(21) && l.LeftShare > 0)
             .Select(l => $"{v.Name}, {l.Mark}: "
                 + $"{(l.Expires < now ? "past its date" : $"goes off in {Math.Ceiling((l.Expires!.Value - now).TotalDays):0} days")}, "
                 + $"{l.LeftShown} left")).ToList();
-        return TypedResults.Ok(new ShelfView(views, await ToBuy(db, clock, inputs, standing, units), expiring, InputKinds.All, wage));
-    }
 
     private sealed record EntryRow(StockEntry Entry, string? Batch);
 

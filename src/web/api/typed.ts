@@ -1,6 +1,9 @@
 import type { FieldProblem } from "./client";
 
-/** A text that is no number, or can be read as two; it travels in a question like the number that it should be, and is refused at its field. */
+/**
+ * A text that is no number, or can be read as two; it travels in a question like the number that it should be, and is refused at
+ * its field.
+ */
 class Typed {
   constructor(readonly unread: string) {}
   toString() {

@@ -28,7 +28,10 @@ const strokes = [
   { colour: "stroke-straw", fill: "fill-straw", dash: "14 5 2 5", width: 3 },
 ];
 
-/** Up to four curves of oxygen over each other, named where they end; a table stands behind. Drawing only: the figures come from the server. */
+/**
+ * Up to four curves of oxygen over each other, named where they end; a table stands behind. Drawing only: the figures come from
+ * the server.
+ */
 export function Curves({ title, curves, endH, hour = (h) => `${h} h`, nowH, useAtH, small = false }: Props) {
   const id = useId();
   const [w, h, l, r, t, b] = small ? [300, 190, 30, 8, 14, 28] : [600, 330, 40, 14, 24, 40];

@@ -7,7 +7,10 @@ import { useClock } from "./clock";
 
 const H = 112;
 
-/** The day line: hours back to two days on. Night shaded, low sun hatched, windows in brackets, brews as loaves that swell and slide, a stake for now. */
+/**
+ * The day line: hours back to two days on. Night shaded, low sun hatched, windows in brackets, brews as loaves that swell and
+ * slide, a stake for now.
+ */
 export function DayLine() {
   const line = useRead(["day-line"], () => client.GET("/api/day-line"));
   if (!line.data) return <div className="h-16 bg-paper wide:h-28" aria-busy={line.isPending} />;

@@ -83,7 +83,8 @@ public class FoodByMarginTests
         var plan = Plan(Asked(60, 20, 24));
         plan.FoodSays.ShouldNotBeNull()
             .ShouldMatch(
-                @"^\d+ % of the usual food is the most for which nine brews in ten stay above 6 mg/L; the middle one (stands at the edge with \d+ %|carries (all of it|no tenth more))\.$");
+                @"^\d+ % of the usual food is the most for which nine brews in ten stay above 6 mg/L; "
+                    + @"the middle one (stands at the edge with \d+ %|carries (all of it|no tenth more))\.$");
         var fork = BrewPlan.Of(Asked(60, 20, 24), d => d).Worked.Forks.Single(f => f.Id == "food");
         fork.Schools.Single(s => s.Id == "carry").Gives.ShouldContain("the edge is at");
         fork.Schools.Single(s => s.Id == "carry").Name.ShouldContain("nine brews in ten");

@@ -70,8 +70,8 @@ internal static class CountTrial
         var f = (without.Deviance - full.Deviance) / dfTreatment / dispersion;
         var cells = Shares(full, treatment, block);
         var groups = Tried(q, rows, treatment);
-        var (shares, gradients) = (groups.Select(g => g.Cells.Average(c => cells.Shares[c]))
-            .ToArray(), groups.Select(g => g.Cells.Select(c => cells.Gradients[c]).Aggregate((a, b) => a + b) / g.Cells.Count).ToArray());
+        var shares = groups.Select(g => g.Cells.Average(c => cells.Shares[c])).ToArray();
+        var gradients = groups.Select(g => g.Cells.Select(c => cells.Gradients[c]).Aggregate((a, b) => a + b) / g.Cells.Count).ToArray();
         var covariance = full.Covariance * (dispersion * 10_000);
         double Var(Vector<double> g) => g * (covariance * g);
         var others = Enumerable.Range(1, groups.Count - 1).ToList();
@@ -94,12 +94,9 @@ internal static class CountTrial
                 law is null ? null : others.Count == 1 ? Distribution.TwoSidedT(difference / se, df) : law.P(difference / se));
         }).ToList();
         var sheet = new Sheet {
-            Test = new($"logistic regression{(block is null ? "" : " in blocks")}",
-                "So many up out of so many sown, in several trays: the odds are compared, with the noise that trays show "
-                    + $"({Say.Number(dispersion, 2)} times what coins would)."),
+            Test = Named(block is not null, dispersion),
             Anova = df < 1
-                ? [] : [new("treatment", dfTreatment, without.Deviance - full.Deviance, (without.Deviance - full.Deviance) / dfTreatment, f,
-                    Distribution.UpperF(f, dfTreatment, df)), new("Residuals", df, full.Deviance, full.Deviance / df, null, null)],
+                ? [] : Between(without.Deviance - full.Deviance, dfTreatment, full.Deviance, df, f),
             Means = [.. groups.Select((g, t) => Mean(g.Name, g.Cells.Sum(treatment.Count), shares[t], gradients[t])),
                 .. groups.Count == treatment.Levels.Count ? Array.Empty<TrialMean>()
                     : treatment.Levels.Select((name, c) => Mean(name, treatment.Count(c), cells.Shares[c], cells.Gradients[c]))],
@@ -114,18 +111,29 @@ internal static class CountTrial
             Ranks = null,
             Control = treatment.Levels[0],
             Dispersion = full.Dispersion,
-            Notes = [.. nudged
-                ? ["In some treatment all or none came up: half a seed was added to each side of every treatment, so that odds can be "
-                    + "reckoned."] : Array.Empty<string>(),
-                .. q.Design == Design.SplitPlot
-                    ? ["Counts are judged tray by tray: what lay on whole plots has fewer true replicates than this test takes it to have."]
-                    : Array.Empty<string>(),
-                full.Dispersion > 1.5
-                    ? $"Trays treated alike differ {Say.Number(full.Dispersion, 2)} times as much as coins would; intervals allow for it."
-                    : "Trays treated alike differ no more than coins would."],
+            Notes = [.. Notes(q, nudged, full.Dispersion)],
         };
         return Percent(Sheet.Write(q, rows, sheet), rows);
     }
+
+    private static IReadOnlyList<AnovaLine> Between(double between, int dfBetween, double within, int df, double f) => [
+        new("treatment", dfBetween, between, between / dfBetween, f, Distribution.UpperF(f, dfBetween, df)),
+        new("Residuals", df, within, within / df, null, null)];
+
+    private static NamedTest Named(bool blocks, double dispersion) => new($"logistic regression{(blocks ? " in blocks" : "")}",
+                "So many up out of so many sown, in several trays: the odds are compared, with the noise that trays show "
+                    + $"({Say.Number(dispersion, 2)} times what coins would).");
+
+    private static IEnumerable<string> Notes(TrialQuestion q, bool nudged, double dispersion) =>
+        [.. nudged
+            ? ["In some treatment all or none came up: half a seed was added to each side of every treatment, so that odds can be "
+                + "reckoned."] : Array.Empty<string>(),
+            .. q.Design == Design.SplitPlot
+                ? ["Counts are judged tray by tray: what lay on whole plots has fewer true replicates than this test takes it to have."]
+                : Array.Empty<string>(),
+            dispersion > 1.5
+                ? $"Trays treated alike differ {Say.Number(dispersion, 2)} times as much as coins would; intervals allow for it."
+                : "Trays treated alike differ no more than coins would."];
 
     /// <summary>Residuals and values of counts are shares; fitted values are put on the same footing.</summary>
     private static Worked<TrialAnswer> Percent(Worked<TrialAnswer> w, List<TrialRow> rows) => w with {

@@ -40,6 +40,29 @@ internal static class TrialChecks
         return checks.Sound ? null : checks.Refusal;
     }
 
+    private static void One(TrialQuestion q, TrialRow row, int i, Checks checks)
+    {
+        if (row.Value is { } v && !(Math.Abs(v) <= 1e9))
+        {
+            checks.Add($"rows[{i}].{q.Response}", "That is not a number that a plot can have.",
+                "Leave it empty where the plot is missing.");
+        }
+
+        if (row.Levels.Count != q.Factors.Count
+            || row.Levels.Any(l => string.IsNullOrWhiteSpace(l) || l.Trim() is "NA" or "na" or "NaN" or "-"))
+        {
+            checks.Add($"rows[{i}].levels", $"Plot {row.Plot} does not say what was done to it.", "Give a level for each factor.");
+        }
+
+        if (row.Value is not null && q.Kind == Scale.Count
+            && !(row.OutOf >= 1 && row.OutOf <= 1e6 && row.Value >= 0 && row.Value <= row.OutOf))
+        {
+            checks.Add($"rows[{i}].outOf",
+                $"Plot {row.Plot}: {Say.Number(row.Value.Value)} out of {Say.Number(row.OutOf ?? 0)} can't be.",
+                "Give how many were sown, 1 or more, and no more up than that.");
+        }
+    }
+
     private static void Rows(TrialQuestion q, Checks checks)
     {
         if (q.Rows.Count > TrialQuestion.MostPlots)
@@ -50,25 +73,7 @@ internal static class TrialChecks
 
         foreach (var (row, i) in q.Rows.Select((r, i) => (r, i)))
         {
-            if (row.Value is { } v && !(Math.Abs(v) <= 1e9))
-            {
-                checks.Add($"rows[{i}].{q.Response}", "That is not a number that a plot can have.",
-                    "Leave it empty where the plot is missing.");
-            }
-
-            if (row.Levels.Count != q.Factors.Count
-                || row.Levels.Any(l => string.IsNullOrWhiteSpace(l) || l.Trim() is "NA" or "na" or "NaN" or "-"))
-            {
-                checks.Add($"rows[{i}].levels", $"Plot {row.Plot} does not say what was done to it.", "Give a level for each factor.");
-            }
-
-            if (row.Value is not null && q.Kind == Scale.Count
-                && !(row.OutOf >= 1 && row.OutOf <= 1e6 && row.Value >= 0 && row.Value <= row.OutOf))
-            {
-                checks.Add($"rows[{i}].outOf",
-                    $"Plot {row.Plot}: {Say.Number(row.Value.Value)} out of {Say.Number(row.OutOf ?? 0)} can't be.",
-                    "Give how many were sown, 1 or more, and no more up than that.");
-            }
+            One(q, row, i, checks);
         }
 
         if (!checks.Sound)
@@ -132,6 +137,25 @@ internal static class TrialChecks
             .Min() is { } p ? Math.Min(p * factors, 1) : null;
     }
 
+    private static string Strays(IReadOnlyList<TrialRow> rows, Sheet s) => SpreadP(rows, s) switch {
+            null => "Too few plots to tell whether all treatments stray alike.",
+            < 0.01 => s.Judged is null
+                ? "Some treatments stray far more than others: verdicts take each one’s own spread where the layout shows it, and "
+                    + "step back where it does not."
+                    : "Some treatments stray far more than others: verdicts take each one’s own spread.",
+            < 0.05 => "Some treatments may stray more than others; look at the dots.",
+            _ => "Nothing says that treatments stray unlike each other.",
+        };
+
+    private static string Leans(Sheet s) => Shape.NormalP(s.Residuals) switch {
+            null when s.Residuals.Count > Shape.MostStraight =>
+                "So many plots that the least lean would show: look at the dots instead.",
+            null => "Too few plots to tell whether residuals are bell-shaped.",
+            < 0.01 => "Residuals are not bell-shaped: trust the rank test more.",
+            < 0.05 => "Residuals lean a little; look at the dots.",
+            _ => "Nothing says that residuals are not bell-shaped.",
+        };
+
     /// <summary>Assumptions, in words.</summary>
     public static IEnumerable<string> Words(TrialQuestion q, IReadOnlyList<TrialRow> rows, Sheet s, IReadOnlyList<TrialResidual> residuals)
     {
@@ -155,23 +179,8 @@ internal static class TrialChecks
 
         if (q.Kind == Scale.Amount)
         {
-            yield return SpreadP(rows, s) switch {
-                null => "Too few plots to tell whether all treatments stray alike.",
-                < 0.01 => s.Judged is null
-                    ? "Some treatments stray far more than others: verdicts take each one’s own spread where the layout shows it, and "
-                        + "step back where it does not."
-                        : "Some treatments stray far more than others: verdicts take each one’s own spread.",
-                < 0.05 => "Some treatments may stray more than others; look at the dots.",
-                _ => "Nothing says that treatments stray unlike each other.",
-            };
-            yield return Shape.NormalP(s.Residuals) switch {
-                null when s.Residuals.Count > Shape.MostStraight =>
-                    "So many plots that the least lean would show: look at the dots instead.",
-                null => "Too few plots to tell whether residuals are bell-shaped.",
-                < 0.01 => "Residuals are not bell-shaped: trust the rank test more.",
-                < 0.05 => "Residuals lean a little; look at the dots.",
-                _ => "Nothing says that residuals are not bell-shaped.",
-            };
+            yield return Strays(rows, s);
+            yield return Leans(s);
         }
 
         if (s.Ranks is { } ranks && q.Kind == Scale.Amount && s.Anova.LastOrDefault(a => a.P is not null) is { P: { } p }

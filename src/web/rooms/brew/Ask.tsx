@@ -14,7 +14,10 @@ import { WhatIfPicker } from "./WhatIfPicker";
 
 type What = Schemas["WhatIfAsked"];
 
-/** The model asked backwards, what-ifs over each other, and the schools side by side: of a plan, or of a brew that is going. Nothing is kept. */
+/**
+ * The model asked backwards, what-ifs over each other, and the schools side by side: of a plan, or of a brew that is going.
+ * Nothing is kept.
+ */
 export function Ask() {
   const [search, setSearch] = useSearchParams();
   const list = useRead(["batches"], () => client.GET("/api/brew/batches"));

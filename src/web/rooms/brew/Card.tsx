@@ -7,7 +7,10 @@ import { useClock } from "../../parts/clock";
 import { aired } from "./aired";
 import { StepTimes } from "./Steps";
 
-/** A card to hang on the vessel: amounts in spoons and jugs, times, cautions, a square that leads to the batch. For a batch that is over: its record. */
+/**
+ * A card to hang on the vessel: amounts in spoons and jugs, times, cautions, a square that leads to the batch. For a batch that
+ * is over: its record.
+ */
 export function Card() {
   const id = Number(useParams().id);
   const clock = useClock();

@@ -35,7 +35,10 @@ function Name({ text, y }: { text: string; y: number }) {
   );
 }
 
-/** Every plot as a dot, with each treatment's mean and its 95 % interval. The order of treatments is the map's, so that each keeps its hatching. */
+/**
+ * Every plot as a dot, with each treatment's mean and its 95 % interval. The order of treatments is the map's, so that each
+ * keeps its hatching.
+ */
 export function Dots({
   judged,
   order,

@@ -1,7 +1,10 @@
 import type { Schemas } from "../../api/client";
 import { useClock } from "../../parts/clock";
 
-/** A bed's leaves over its time: every visit with its interval, its own past and the crop's bands behind, and what was put out under them. */
+/**
+ * A bed's leaves over its time: every visit with its interval, its own past and the crop's bands behind, and what was put out
+ * under them.
+ */
 export function BrixChart({ bed }: { bed: Schemas["BrixBedView"] }) {
   const clock = useClock();
   const visits = bed.visits.filter((v) => v.value.count > 0 && v.weed === null);

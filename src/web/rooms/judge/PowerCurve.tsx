@@ -13,7 +13,10 @@ const lines: { is: For; at: (p: Point) => number; dash?: string }[] = [
   { is: "twice", at: (p) => p.seenAtTwice, dash: "12 6" },
 ];
 
-/** How likely a difference worth having, and twice it, is to be seen and to be called "works", by plots of each; the present choice on the line that was chosen. */
+/**
+ * How likely a difference worth having, and twice it, is to be seen and to be called "works", by plots of each; the present
+ * choice on the line that was chosen.
+ */
 export function PowerCurve({
   curve,
   choose,

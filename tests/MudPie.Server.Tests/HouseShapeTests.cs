@@ -1,0 +1,62 @@
+using Microsoft.CodeAnalysis;
+using Microsoft.CodeAnalysis.CSharp;
+using Microsoft.CodeAnalysis.CSharp.Syntax;
+
+namespace MudPie.Server.Tests;
+
+/// <summary>What a reader meets: no line runs off the screen, and no function off its end. Generated code is not asked.</summary>
+public class HouseShapeTests
+{
+    private const int LongestLine = 140;
+    private const int LongestFunction = 60; // lines with code on them
+
+    private static readonly string Top = Find(AppContext.BaseDirectory);
+
+    private static string Find(string folder) =>
+        File.Exists(Path.Combine(folder, "MudPie.slnx")) ? folder : Find(Path.GetDirectoryName(folder)!);
+
+    private static IEnumerable<(string Path, SyntaxNode Root)> Files() =>
+        new[] { "src", "tests", "bench" }.SelectMany(part => Directory.EnumerateFiles(Path.Combine(Top, part), "*.cs",
+            SearchOption.AllDirectories))
+            .Select(f => Path.GetRelativePath(Top, f).Replace('\\', '/'))
+            .Where(f => !f.Split('/').Any(p => p is "bin" or "obj" or "node_modules" or "Migrations"))
+            .Select(f => (f, CSharpSyntaxTree.ParseText(File.ReadAllText(Path.Combine(Top, f))).GetRoot()));
+
+    [Fact]
+    public void No_line_is_longer_than_a_screen() =>
+        Files().SelectMany(f => Long(f.Root).Select(line => $"{f.Path}:{line}")).ShouldBeEmpty();
+
+    /// <summary>Lines over the limit. What a test sends as it stands, a raw string, is data and no code.</summary>
+    private static IEnumerable<int> Long(SyntaxNode root)
+    {
+        foreach (var line in root.GetText().Lines.Where(l => l.Span.Length > LongestLine))
+        {
+            var raw = root.DescendantTokens(line.Span).Any(t => t.Span.IntersectsWith(line.Span)
+                && (t.IsKind(SyntaxKind.SingleLineRawStringLiteralToken) || t.IsKind(SyntaxKind.MultiLineRawStringLiteralToken)
+                    || t.Parent is InterpolatedStringTextSyntax { Parent: InterpolatedStringExpressionSyntax raw }
+                        && raw.StringStartToken.Text.Contains("\"\"\"", StringComparison.Ordinal)));
+            if (!raw)
+            {
+                yield return line.LineNumber + 1;
+            }
+        }
+    }
+
+    [Fact]
+    public void No_function_is_longer_than_a_screen() =>
+        Files().SelectMany(f => f.Root.DescendantNodes()
+            .Where(n => n is BaseMethodDeclarationSyntax or LocalFunctionStatementSyntax or AccessorDeclarationSyntax)
+            .Where(n => Lines(n) > LongestFunction).Select(n => $"{f.Path}: {Lines(n)} lines of {Head(n)}")).ShouldBeEmpty();
+
+    /// <summary>Lines with code on them, from the signature on: what stands above it in brackets, the data of a theory, is not
+    /// counted.</summary>
+    private static int Lines(SyntaxNode function)
+    {
+        var from = function is MemberDeclarationSyntax { AttributeLists: [.., var last] }
+            ? last.GetLastToken().GetNextToken().SpanStart : function.SpanStart;
+        return function.ToString()[(from - function.SpanStart)..].Split('\n').Select(l => l.Trim())
+            .Count(l => l.Length > 0 && !l.StartsWith("//", StringComparison.Ordinal));
+    }
+
+    private static string Head(SyntaxNode function) => function.ToString().Split('\n')[0].Trim();
+}
