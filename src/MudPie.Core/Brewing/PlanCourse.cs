@@ -146,12 +146,10 @@ internal sealed class PlanCourse
         var covers = _brewL / BrewPlan.Spare / _wanted * _area;
         var nutrients = BrewNutrients.Of(planned.Brew.Sources!, planned.Brew.Foods!, Math.Min(_area, covers),
             _q.Beds.MaxBy(b => b.AreaM2)!.Growing, _q.Units);
-        var answer = Answer(planned, fed, timing, steps, covers) with {
-            Strength = strength?.Value,
-            Nutrients = nutrients.Value,
-            Race = race?.Value,
-            Verdict = PlanVerdict.Of(new VerdictInputs(planned.Brew, planned.Run, planned.Forecast.Value, planned.Hours, _making, timing,
-                Units.Show(_wanted, Dimension.Volume, _q.Units), _wanted, PlanFoods.Gravest(_q, _sourceKind), race?.Value)),
+        var verdict = PlanVerdict.Of(new VerdictInputs(planned.Brew, planned.Run, planned.Forecast.Value, planned.Hours, _making, timing,
+            Units.Show(_wanted, Dimension.Volume, _q.Units), _wanted, PlanFoods.Gravest(_q, _sourceKind), race?.Value));
+        var answer = Answer(planned, fed, timing.StartFor(planned.Hours), steps, (covers, nutrients.Value, race?.Value, verdict)) with {
+            Strength = strength?.Value
         };
         return Worked.Of(answer, "", Evidence.PractitionersRule,
             [.. PlanWorking.Lines(answer, _q.Beds, _leaf, fed), .. strength?.Working ?? [], .. race?.Worked.Working ?? [],
@@ -167,15 +165,15 @@ internal sealed class PlanCourse
         Recipe.BiasFork(_q.Beds, Choice(_q, "bias", BiasSchool), _q.BiasByCount),
         PlanForks.OrderFork(Choice(_q, "order", "source-first")), .. _water.Forks];
 
-    private BrewPlanAnswer Answer(PlannedBrew planned, PlanFoods.Fed fed, PlanTiming timing, IReadOnlyList<PlanStep> steps, double covers)
+    private BrewPlanAnswer Answer(PlannedBrew planned, PlanFoods.Fed fed, DateTimeOffset start, IReadOnlyList<PlanStep> steps,
+        (double Covers, NutrientsAnswer Nutrients, RaceAnswer? Race, Verdict Verdict) of)
     {
         var (brew, hours, run, forecast) = planned;
-        var start = timing.StartFor(hours);
         return new BrewPlanAnswer {
             Making = _making,
             MakingWhy = _why,
-            Nutrients = null!,
-            Race = null,
+            Nutrients = of.Nutrients,
+            Race = of.Race,
             GroundSays = [.. _q.Beds.Where(b => b.Life is not null)
                 .Select(b => $"{b.Name}: {char.ToLowerInvariant(GroundAlive.Means(b.Life!.Value)[0])}"
                     + $"{GroundAlive.Means(b.Life!.Value)[1..]}")],
@@ -183,7 +181,7 @@ internal sealed class PlanCourse
             BrewL = _brewL,
             WantedL = _wanted,
             AreaM2 = _area,
-            CoversM2 = covers,
+            CoversM2 = of.Covers,
             Bias = _bias,
             Source = new PlanAmount(_sourceKind, Ingredients.Source(_sourceKind)!.Name, _sourceL, true, _brewL * 0.12),
             MoreSources =
@@ -203,7 +201,7 @@ internal sealed class PlanCourse
             UseAt = _q.UseAt!.Value,
             EarliestUseAt = _q.UseAt.Value + BrewPlan.Later(_q.Now - steps.Min(x => x.At)),
             Steps = steps,
-            Verdict = null!,
+            Verdict = of.Verdict,
             Brew = brew,
         };
     }

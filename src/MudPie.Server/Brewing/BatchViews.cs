@@ -111,6 +111,9 @@ public sealed record BatchView
 
     public required RaceView? Race { get; init; }
 
+    /// <summary>What came of it; null while it is not over.</summary>
+    public Verdict? Over { get; init; }
+
     /// <summary>What stands for a logger's many figures; null where all are in the log.</summary>
     public string? LogSays { get; init; }
 }
@@ -136,6 +139,8 @@ public static class BatchViews
             b.Diffuser.Kind, b.Water.Name,
             air, b.Pump.OpenLpm, Units.Show(air, Dimension.Flow, units), changed?.At, Units.Show(b.Pump.OpenLpm, Dimension.Flow, units));
         return new BatchView {
+            Over = watch is null ? null : BrewOver.Says(b.State, LiveBrew.Standing(b).LastOrDefault(l => l.Kind == LogKind.Heaped)?.Text,
+                watch.Value.Gate),
             Id = b.Id,
             Name = b.Name,
             State = b.State,

@@ -27,7 +27,7 @@ public sealed class PlanDesk(HoldingDb db, HoldingClock clock, WeatherBook weath
 
         var kit = await KitSnapshot.Of(db, cache);
         var kitByHand = r.PumpId is not null || r.DiffuserId is not null;
-        r = KitChoice.Complete(r, kit);
+        r = Completed(r, kit);
         var (recipe, missing) = await RecipeBook.Find(r.Recipe, db);
         if (missing is not null)
         {
@@ -83,6 +83,19 @@ public sealed class PlanDesk(HoldingDb db, HoldingClock clock, WeatherBook weath
             Race = plan.Race is { } race ? RaceViews.Of(race, units) : null,
             MoreLots = [.. plan.MoreSources.Select(m => Lot(kit, r, m.Kind)?.Id).OfType<int>()],
         };
+
+    private static PlanRequest Completed(PlanRequest r, KitSnapshot kit)
+    {
+        var wanted = BrewPlan.WantedL(r.BedIds.Distinct().Where(kit.Beds.ContainsKey).Select(id => kit.Beds[id]),
+            r.Purpose == Purpose.Leaf);
+        var chosen = KitChoice.Complete(wanted, [.. kit.Vessels.Select(v => new VesselToChoose(v.Id, v.Shape, v.WorkingL))],
+            [.. kit.Pumps.Select(p => new PumpToChoose(p.Id, p.OpenLpm, p.BatteryHours is not null))],
+            [.. kit.Diffusers.Select(d => new KindToChoose(d.Id, d.Kind))], [.. kit.Waters.Select(w => new KindToChoose(w.Id, w.Kind))],
+            new KitChosen(r.VesselId, r.PumpId, r.DiffuserId, r.WaterSourceId));
+        return r with {
+            VesselId = chosen.VesselId, PumpId = chosen.PumpId, DiffuserId = chosen.DiffuserId, WaterSourceId = chosen.WaterId
+        };
+    }
 
     /// <summary>Waits before harvest that this brew would begin, said before it is made.</summary>
     private async Task<List<string>> Waits(PlanRequest r, KitSnapshot kit, BrewPlanAnswer p,

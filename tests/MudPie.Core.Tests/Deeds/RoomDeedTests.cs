@@ -147,7 +147,7 @@ public class RoomDeedTests
     [InlineData("used 30 ml kelp on ridge bed 4 by boom", "400 L mounted boom")]
     [InlineData("used 30 ml kelp on ridge bed 4", null)]
     public void A_sprayer_named_in_a_note_is_that_one(string phrase, string? tool) =>
-        NoteIt.Read(phrase, Names).Value.Tool?.Name.ShouldBe(tool);
+        (NoteIt.Read(phrase, Names).Value.Tool?.Name).ShouldBe(tool);
 
     [Fact]
     public void One_of_two_knapsacks_has_to_be_told_apart() =>

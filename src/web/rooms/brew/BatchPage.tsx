@@ -64,7 +64,7 @@ export function BatchPage() {
         <>
           {watch && b.watch && (
             <>
-              <Verdict verdict={going ? watch.verdict : over(b, watch)} />
+              <Verdict verdict={b.over ?? watch.verdict} />
               {/* An extract without food has no oxygen line to cross by feeding: it speaks of hours since it was made. */}
               {b.making !== "extract" && (
                 <OxygenChart
@@ -150,21 +150,6 @@ export function BatchPage() {
       }
     />
   );
-}
-
-/** A batch that is over: what came of it. */
-function over(b: Schemas["BatchView"], watch: Schemas["WatchAnswer"]): Schemas["Verdict"] {
-  return b.state === "heaped"
-    ? {
-        tone: "stop",
-        sentence: "It went on the heap.",
-        why: b.log.find((l) => l.kind === "heaped")?.text ?? watch.gate.reasons.join(" "),
-      }
-    : {
-        tone: watch.gate.fitness === "fit" ? "go" : "mind",
-        sentence: watch.gate.fitness === "fit" ? "It was fit, and was put out." : "It was put out, unseen.",
-        why: watch.gate.reasons.join(" "),
-      };
 }
 
 export const standing = (b: Schemas["BatchView"], kind: Schemas["LogKind"]) =>
