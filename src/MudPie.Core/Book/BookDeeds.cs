@@ -31,9 +31,8 @@ public static class BookDeeds
 
     /// <summary>A weight as typed, in kilograms.</summary>
     public static Ruling<Amount> Weight(string? typed, UnitSystem units) =>
-        AmountText.Read("weight", typed, Dimension.Mass, units) is { Refused: null } read
-            ? Worked.Of(read.Value with { Si = read.Value.Si / 1000 }, "kg", Evidence.MeasuredHere)
-            : AmountText.Read("weight", typed, Dimension.Mass, units);
+        AmountText.Read("weight", typed, Dimension.Mass, units).Match<Ruling<Amount>>(
+            grams => grams.With(grams.Value with { Si = grams.Value.Si / 1000 }, "kg"), no => no);
 
     /// <summary>Something is taken off a bed.</summary>
     /// <param name="crop">What the bed grows; null where there is no such bed.</param>

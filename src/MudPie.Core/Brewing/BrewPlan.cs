@@ -30,7 +30,7 @@ public static class BrewPlan
     /// <remarks>Worked: one bed of 150 m² for roots asks for 15 L, 15.75 L with the spare.</remarks>
     public static Ruling<BrewPlanAnswer> Of(BrewPlanQuestion q, Func<DateTimeOffset, DateTimeOffset> local)
     {
-        var plan = Once(q, local);
+        var plan = PlanCourse.Run(q, local);
         if (plan.Refused is not null || plan.Value.EarliestUseAt <= q.UseAt)
         {
             return plan;
@@ -40,7 +40,7 @@ public static class BrewPlan
         var earliest = plan.Value.EarliestUseAt;
         for (var i = 0; i < 6; i++)
         {
-            var trial = Once(q with { UseAt = earliest }, local).Value.EarliestUseAt;
+            var trial = PlanCourse.Run(q with { UseAt = earliest }, local).Value.EarliestUseAt;
             if (trial <= earliest)
             {
                 break;
@@ -52,9 +52,6 @@ public static class BrewPlan
         var verdict = PlanVerdict.TooLate(q, earliest, plan.Value.Verdict, local);
         return plan.Worked with { Value = plan.Value with { EarliestUseAt = earliest, Verdict = verdict } };
     }
-
-    private static Ruling<BrewPlanAnswer> Once(BrewPlanQuestion q, Func<DateTimeOffset, DateTimeOffset> local) =>
-        PlanCourse.Run(q, local);
 
     internal static Worked<ExtractAnswer>? StrengthOf(BrewPlanQuestion q, Making making, int loads, double sourceL, double brewL,
         string source)

@@ -1,13 +1,8 @@
 using System.Globalization;
-using System.Text.Json;
-using System.Text.Json.Serialization;
 using Microsoft.EntityFrameworkCore;
 using MudPie.Core.Brewing;
-using MudPie.Core.Measures;
 using MudPie.Core.Workings;
 using MudPie.Records;
-using MudPie.Records.Brewing;
-using MudPie.Server.Web;
 
 namespace MudPie.Server.Brewing;
 

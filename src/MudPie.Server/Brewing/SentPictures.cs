@@ -1,9 +1,4 @@
-using Microsoft.EntityFrameworkCore;
-using MudPie.Core.Brewing;
 using MudPie.Core.Workings;
-using MudPie.Records;
-using MudPie.Records.Brewing;
-using MudPie.Server.Web;
 
 namespace MudPie.Server.Brewing;
 

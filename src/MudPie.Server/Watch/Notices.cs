@@ -1,15 +1,5 @@
-using Ical.Net.CalendarComponents;
-using Ical.Net.DataTypes;
-using Ical.Net.Serialization;
 using Microsoft.EntityFrameworkCore;
-using MudPie.Core.Measures;
-using MudPie.Core.Workings;
 using MudPie.Records;
-using MudPie.Records.Brewing;
-using MudPie.Records.Season;
-using MudPie.Records.Shelf;
-using MudPie.Server.Brewing;
-using MudPie.Server.Web;
 
 namespace MudPie.Server.Watch;
 
