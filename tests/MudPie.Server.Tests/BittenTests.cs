@@ -2,6 +2,7 @@ using System.Text.Json.Nodes;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.DependencyInjection;
 using MudPie.Core.Brewing;
+using MudPie.Core.Judging.Trials;
 using MudPie.Core.Measures;
 using MudPie.Records;
 using MudPie.Records.Brewing;
@@ -157,13 +158,13 @@ public sealed class BittenTests : IDisposable
             }));
         }
 
-        var question = TrialDesk.Ask(trial, measure, all);
+        var question = TrialAsking.Of(trial.Laid(), measure.Laid(), [.. all.Select(r => r.Dated())]);
         (question.LowerIsBetter, question.Kind).ShouldBe((true, Scale.Amount));
-        var told = Core.Judging.Trials.TrialAnalysis.Of(question with { WorthHaving = 1 }).Value;
+        var told = TrialAnalysis.Of(question with { WorthHaving = 1 }).Value;
         told.Verdicts.Single().Difference.ShouldBeLessThan(-2);
         told.Verdict.ShouldBe(Finding.Works);
-        TrialDesk.Ask(trial, new TrialMeasure { Id = 1, Name = "height", Unit = "cm", Kind = Scale.Amount, Dates = "last" },
-            all).LowerIsBetter.ShouldBeFalse();
+        TrialAsking.Of(trial.Laid(), new LaidMeasure(1, 0, "height", "cm", Scale.Amount, false, null, "last"), []).LowerIsBetter
+            .ShouldBeFalse();
     }
 
     [Fact]

@@ -35,4 +35,26 @@ public class OneDoorTests
         ((string)job["tool"]!).ShouldBe("15 L knapsack, kept for biology");
         ((bool)job["toWash"]!).ShouldBeTrue(); // and it waits to be washed, as after any job
     }
+
+    [Fact]
+    public async Task A_tank_is_first_proposed_by_the_brew_the_bottle_or_the_giving_that_it_starts_from()
+    {
+        using var h = new TestHolding(demo: true);
+        var empty = (await h.Get("/api/put-out/tank/start?purpose=root"))["value"]!;
+        ((string)empty["purpose"]!, (string)empty["spare"]!, empty["batchId"]).ShouldBe(("root", "5", null));
+        var line = (await h.Get("/api/put-out"))["ready"]![0]!;
+        var brew = (await h.Get($"/api/put-out/tank/start?batch={line["id"]}"))["value"]!;
+        ((int)brew["batchId"]!, (string)brew["purpose"]!).ShouldBe(((int)line["id"]!, (string)line["purpose"]!));
+        brew["bedIds"]!.AsArray().ShouldNotBeEmpty();
+        var sprayer = (await h.Get("/api/put-out/sprayers")).AsArray().Single(s => (int)s!["id"]! == (int)brew["sprayerId"]!)!;
+        ((bool)sprayer["ruling"]!["value"]!["allowed"]!).ShouldBeTrue();
+        var season = await h.Get("/api/put-out/programmes");
+        var programme = season["programmes"]!.AsArray().First(p => p!["givings"]!.AsArray().Any(g => g!["inputId"] is not null))!;
+        var giving = programme["givings"]!.AsArray().First(g => g!["inputId"] is not null)!;
+        var given = (await h.Get($"/api/put-out/tank/start?giving={giving["id"]}&bed=1"))["value"]!;
+        ((int)given["bedIds"]![0]!, (int)given["items"]![0]!["inputId"]!, (string)given["items"]![0]!["rate"]!)
+            .ShouldBe(((int)programme["bedId"]!, (int)giving["inputId"]!, (string)giving["tankRate"]!));
+        using var gone = await h.Http.GetAsync("/api/put-out/tank/start?batch=999999");
+        ((int)gone.StatusCode).ShouldBe(404);
+    }
 }

@@ -239,6 +239,13 @@ public sealed class TrialTests
         book.ShouldContain(l => (string)l!["kind"]! == "stock" && (string)l["lot"]! == "S-7" && (string)l["amount"]! == "-0.12");
         ((int)(await h.Get($"/api/judge/trials/{id}/amounts")).AsArray()
             .Single(l => (string)l!["treatment"]! == "tea")!["done"]!).ShouldBe(1);
+        // By the grower's own rule it may not go on again so soon; with a reason it may, and the book keeps that.
+        await h.Post("/api/put-out/mixing/rules",
+            new { a = "seaweed", b = "seaweed", together = false, waitDays = "5", why = "salts add up" });
+        var again = new { step = "treat", treatmentId = (int)line["treatmentId"]!, mixWhy = (string?)null };
+        (await h.Refused($"/api/judge/trials/{id}/steps", again)).Keys.ShouldBe(["mixWhy"]);
+        await h.Post($"/api/judge/trials/{id}/steps", again with { mixWhy = "the first round ran off in the rain" });
+        (await h.Get("/api/book/book.json"))["lines"]!.ToJsonString().ShouldContain("the first round ran off in the rain");
         (await h.Refused($"/api/judge/trials/{id}/steps", new { step = "treat", treatmentId = 9999 })).Keys.ShouldBe(["treatmentId"]);
         (await h.Refused($"/api/judge/trials/{id}/steps", new { step = "open" })).Keys.ShouldBe(["step"]);
         (await h.Refused($"/api/judge/trials/{id}/steps", new { step = "jump" })).Keys.ShouldBe(["step"]);

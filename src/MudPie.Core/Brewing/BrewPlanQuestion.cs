@@ -144,7 +144,16 @@ public sealed record BrewPlanQuestion
 /// <param name="OnShelf">False where it has to be bought or fetched.</param>
 /// <param name="MostL">Top of a sensible slider for it.</param>
 /// <param name="AtH">Hour at which it goes in.</param>
-public sealed record PlanAmount(string Kind, string Name, double Litres, bool OnShelf, double MostL, double AtH = 0);
+public sealed record PlanAmount(string Kind, string Name, double Litres, bool OnShelf, double MostL, double AtH = 0)
+{
+    /// <summary>Hour at which the second part of a food goes in: the first has been eaten down by then.</summary>
+    public const double SecondPartAtH = 6;
+
+    /// <summary>A food in two parts: half at the start, half six hours on.</summary>
+    /// <remarks>60 mL of molasses: 30 at the start and 30 at 6 h. Source: house rule.</remarks>
+    public IReadOnlyList<FoodAmount> InParts() =>
+        [.. new[] { 0.0, SecondPartAtH }.Select(h => new FoodAmount { Kind = Kind, Ml = Litres * 500, AtH = h })];
+}
 
 /// <summary>The air, and what the schools would ask for, all in L/min at depth.</summary>
 /// <param name="OpenLpm">On the box.</param>

@@ -83,6 +83,26 @@ public sealed class Trial : IVersioned
     public List<TrialMeasure> Measures { get; } = [];
 
     public List<TrialEvent> Events { get; } = [];
+
+    /// <summary>True while whoever measures must not know.</summary>
+    public bool Shut() => Blind && State == TrialState.Growing && CodesOpenedAt is null;
+
+    /// <summary>As the rules know it.</summary>
+    public LaidTrial Laid()
+    {
+        var laid = Treatments.OrderBy(t => t.Order).ToDictionary(t => t.Id == 0 ? -1 - t.Order : t.Id, t => t.Laid());
+        return new LaidTrial {
+            Design = Design,
+            Liquid = Liquid,
+            Factors = Factors,
+            WorthHaving = WorthHaving,
+            Replicates = Replicates,
+            ByLot = ByLot,
+            Blind = Blind,
+            Treatments = [.. laid.Values],
+            Plots = [.. Plots.Select(p => new TriedPlot(p.Id, p.Number, laid[p.TreatmentId], p.Block, p.WholePlot))],
+        };
+    }
 }
 
 /// <summary>Something that is compared.</summary>
@@ -113,6 +133,9 @@ public sealed class TrialTreatment
 
     /// <summary>Water to carry it, L per m².</summary>
     public double? WaterLPerM2 { get; set; }
+
+    /// <summary>As the rules know it.</summary>
+    public LaidTreatment Laid() => new(Name, Role, [.. Levels.Select(l => l.Level)]);
 }
 
 /// <summary>A plot, pot, strip or tray.</summary>
@@ -174,6 +197,9 @@ public sealed class TrialMeasure
     /// <summary>"last", "mean" (over time) or "half" (days until half were up): how several dates become one figure.</summary>
     public string Dates { get; set; } = "last";
 
+    /// <summary>As the rules know it.</summary>
+    public LaidMeasure Laid() => new(Id, Order, Name, Unit, Kind, LowerIsBetter, OutOf, Dates);
+
     /// <summary>As a deed of the core knows it.</summary>
     public PlotMeasure Measured() => new(Name, Kind, Low, High, Unit, OutOf);
 }
@@ -213,6 +239,9 @@ public sealed class TrialReading : IPutRight
 
     /// <summary>As a deed of the core knows it.</summary>
     public PlotFigure Figure() => new(Value, OutOf, MissingWhy, KeptAnyway);
+
+    /// <summary>As the rules know it.</summary>
+    public DatedFigure Dated() => new(PlotId, MeasureId, On, Figure());
 }
 
 /// <summary>A photo of a plot.</summary>

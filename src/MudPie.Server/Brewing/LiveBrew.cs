@@ -95,17 +95,9 @@ public sealed class LiveBrew(HoldingDb db, HoldingClock clock, WeatherBook weath
     }
 
     /// <summary>The brew as it really went: with what it was fed on the way and the air it was given.</summary>
-    public static BrewQuestion AsBrewed(Batch batch, DateTimeOffset started)
-    {
-        var brew = batch.Brew;
-        var log = Standing(batch);
-        double Hour(LogEntry l) => Math.Max((l.At - started).TotalHours, 0);
-        return brew with {
-            Foods = [.. brew.Foods ?? [], .. log.Where(l => l.Kind == LogKind.Fed)
-                .Select(l => new FoodAmount { Kind = l.Text, Ml = l.Number, AtH = Hour(l) })],
-            AirChanges = [.. log.Where(l => l.Kind == LogKind.AirTo).Select(l => new AirFrom { AtH = Hour(l), AirLpm = l.Number ?? 0 })],
-        };
-    }
+    public static BrewQuestion AsBrewed(Batch batch, DateTimeOffset started) => BrewLog.AsBrewed(batch.Brew, Said(batch), started);
+
+    private static List<BrewEntry> Said(Batch batch) => [.. Standing(batch).Select(l => l.Said())];
 
     /// <summary>What the core wants to know of a batch.</summary>
     public async Task<WatchQuestion> Ask(Batch batch, DateTimeOffset started, DateTimeOffset now) =>
@@ -122,10 +114,7 @@ public sealed class LiveBrew(HoldingDb db, HoldingClock clock, WeatherBook weath
     private async Task<WatchQuestion> Ask(Batch batch, DateTimeOffset started, DateTimeOffset now, string hold, RaceWindow? window)
     {
         double Hour(DateTimeOffset at) => (at - started).TotalHours;
-        var log = Standing(batch);
-        List<SeenAt<T>> Seen<T>(LogKind kind, Func<LogEntry, T> what) =>
-            [.. log.Where(l => l.Kind == kind && l.At >= started.AddMinutes(-1))
-                .Select(l => new SeenAt<T>(Math.Max(Hour(l.At), 0), what(l)))];
+        var log = Said(batch);
         var (probe, _) = await Probe(batch, started, now);
         var rulings = new[] { await SourceRulings.Of(db, batch.SourceInputId), await SourceRulings.Of(db, batch.SecondSourceInputId) };
         var units = await clock.Units();
@@ -137,8 +126,7 @@ public sealed class LiveBrew(HoldingDb db, HoldingClock clock, WeatherBook weath
             Brew = AsBrewed(batch, started),
             StartedAt = started,
             UseAtH = Math.Max(Hour(batch.UseAt), 0.1),
-            Warmth = [.. Seen(LogKind.Warmth, l => l.Number ?? 0).Concat(probe.Select(p => new SeenAt<double>(p.H, p.TemperatureC)))
-                .OrderBy(w => w.H)],
+            Warmth = BrewLog.Warmth(log, started, probe),
             Prior = await Lessons.Prior(db, batch.VesselId, batch.RecipeVersion?.RecipeId,
                 batch.Brew.Sources?.FirstOrDefault()?.Kind, batch.Id),
             Battery = battery is null ? null : new BatteryPump {
@@ -147,23 +135,14 @@ public sealed class LiveBrew(HoldingDb db, HoldingClock clock, WeatherBook weath
             },
             Race = new WatchRace(mixL, batch.Race is { } kept ? kept : RaceKits.For(null, await KitSnapshot.SprayersOf(db), mixL,
                 new TypedFields(units)), window, units),
-            Seen = new BrewSeen {
-                Dunked = batch.Making == Making.Extract,
+            Seen = BrewLog.Of(log, started, batch.Making, now) with {
                 Hold = hold,
                 CountedAtH = [.. (await db.Tallies.AsNoTracking().Where(t => t.BatchId == batch.Id).Select(t => t.At)
                     .ToListAsync()).Select(Hour).Where(h => h >= 0)],
-                IsTea = batch.Making == Making.Tea,
-                IsFeed = batch.Making == Making.Steep,
-                NowH = Math.Max(Hour(now), 0),
                 AirOffH = batch.AirOffAt is { } off ? Math.Max(Hour(off), 0) : null,
-                StripMgPerL = log.LastOrDefault(l => l.Kind == LogKind.Strip)?.Number,
-                Oxygen = Seen(LogKind.Oxygen, l => l.Number ?? 0),
                 Probe = [.. probe.Select(p => new SeenAt<double>(p.H, p.MgPerL))],
-                Smells = Seen(LogKind.Smell, l => Enum.Parse<Smell>(l.Text!, true)),
-                Foams = Seen(LogKind.Foam, l => Enum.Parse<Foam>(l.Text!, true)),
                 SourceUnfit = rulings.Any(r => r?.Fitness == SourceFitness.Unfit) || batch.SourceInput?.UnfitWhy is not null
                     || batch.SecondSourceInput?.UnfitWhy is not null,
-                PathogenFound = log.LastOrDefault(l => l.Kind == LogKind.Pathogen)?.Text == "found",
             },
         };
     }
@@ -178,10 +157,9 @@ public sealed class LiveBrew(HoldingDb db, HoldingClock clock, WeatherBook weath
         }
 
         var last = await db.ProbeReadings.Where(r => r.ProbeLinkId == link.Id).MaxAsync(r => (DateTimeOffset?)r.At);
-        var drift = ProbeData.Drift(await ProbeData.Means(db, link.Id, started, 10), ProbeData.ByHand(batch, started));
+        var drift = Probes.Drift(await ProbeData.Means(db, link.Id, started, 10), ProbeData.ByHand(batch, started));
         var until = ((batch.AirOffAt ?? now) - started).TotalHours;
-        var hours = (await ProbeData.Means(db, link.Id, started, 60)).Where(p => p.H <= until && p.Readings >= 3)
-            .Select(p => p with { MgPerL = Math.Max(p.MgPerL - (drift ?? 0), 0) }).ToList();
+        var hours = Probes.PutRight(await ProbeData.Means(db, link.Id, started, 60), drift, until);
         var silent = link.DetachedAt is null ? (now - (last ?? link.AttachedAt)).TotalHours : (double?)null;
         return (hours, new ProbeState(silent, drift));
     }

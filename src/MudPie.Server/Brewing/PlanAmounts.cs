@@ -11,6 +11,6 @@ internal static class PlanAmounts
     {
         var tools = Spoons.InTools(new Litres(a.Litres), units);
         return new AmountView(a.Kind, a.Name, a.Litres, a.MostL, a.OnShelf, Units.Show(a.Litres, Dimension.Volume, units), tools.Text,
-            Spoons.ErrorText(tools.ErrorShare), a.AtH);
+            Spoons.ErrorText(tools.ErrorShare), a.AtH, a.InParts());
     }
 }

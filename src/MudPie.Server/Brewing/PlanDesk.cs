@@ -93,7 +93,10 @@ public sealed class PlanDesk(HoldingDb db, HoldingClock clock, WeatherBook weath
             [.. kit.Diffusers.Select(d => new KindToChoose(d.Id, d.Kind))], [.. kit.Waters.Select(w => new KindToChoose(w.Id, w.Kind))],
             new KitChosen(r.VesselId, r.PumpId, r.DiffuserId, r.WaterSourceId));
         return r with {
-            VesselId = chosen.VesselId, PumpId = chosen.PumpId, DiffuserId = chosen.DiffuserId, WaterSourceId = chosen.WaterId
+            VesselId = chosen.VesselId,
+            PumpId = chosen.PumpId,
+            DiffuserId = chosen.DiffuserId,
+            WaterSourceId = chosen.WaterId
         };
     }
 
@@ -149,7 +152,10 @@ public sealed class PlanDesk(HoldingDb db, HoldingClock clock, WeatherBook weath
         }
 
         return (Asked(r, kit, vessel!, pump!, diffuser!, water!, now, holding) with {
-            Beds = beds, Race = race, Window = window, Bench = vessel!.Air is { } air && !kitByHand ? air : null,
+            Beds = beds,
+            Race = race,
+            Window = window,
+            Bench = vessel!.Air is { } air && !kitByHand ? air : null,
         }, null);
     }
 

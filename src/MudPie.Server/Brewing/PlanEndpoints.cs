@@ -67,7 +67,7 @@ public sealed record PlanRequest
 
 /// <summary>An amount as it is shown: in the holding's units, and in tools with the error of rounding to them.</summary>
 public sealed record AmountView(string Kind, string Name, double Litres, double MostL, bool OnShelf, string Shown, string InTools,
-    string ToolError, double AtH);
+    string ToolError, double AtH, IReadOnlyList<FoodAmount> InParts);
 
 /// <summary>A plan with its amounts ready to read out, and the kit that it is for.</summary>
 public sealed record PlanView

@@ -5,9 +5,6 @@ using MudPie.Records.Brewing;
 
 namespace MudPie.Server.Brewing;
 
-/// <summary>Mean of a stretch of a probe's readings; hours from the start of the batch.</summary>
-public sealed record ProbePoint(double H, double MgPerL, double Low, double High, double TemperatureC, int Readings);
-
 /// <summary>Something that happened to a probe.</summary>
 public sealed record ProbeEventView(DateTimeOffset At, string Kind, string Text);
 
@@ -48,14 +45,6 @@ public static class ProbeData
             b.Warmth, b.Count))];
     }
 
-    /// <summary>What a probe reads above hand readings: the mean over the last three that it was there for, within ten minutes.</summary>
-    public static double? Drift(IReadOnlyList<ProbePoint> fine, IEnumerable<(double H, double MgPerL)> byHand)
-    {
-        var pairs = byHand.Select(r => (r.MgPerL, Near: fine.Where(p => Math.Abs(p.H - r.H) <= 1.0 / 6).MinBy(p => Math.Abs(p.H - r.H))))
-            .Where(p => p.Near is not null).TakeLast(3).Select(p => p.Near!.MgPerL - p.MgPerL).ToList();
-        return pairs.Count == 0 ? null : pairs.Average();
-    }
-
     /// <summary>The probe in the form that a screen reads.</summary>
     public static async Task<ProbeView?> View(HoldingDb db, Batch batch, DateTimeOffset now)
     {
@@ -72,33 +61,13 @@ public static class ProbeData
             .FirstOrDefaultAsync();
         var events = await db.ProbeEvents.AsNoTracking().Where(e => e.ProbeLinkId == link.Id).OrderByDescending(e => e.Id).Take(12)
             .Select(e => new ProbeEventView(e.At, e.Kind, e.Text)).ToListAsync();
-        var drift = Drift(fine, ByHand(batch, started));
+        var drift = Probes.Drift(fine, ByHand(batch, started));
         return new ProbeView(link.Id, link.Name, link.Simulated, link.Host, link.Port, count, last?.At, last?.MgPerL, drift,
-            Says(link, last?.At, drift, now), points, events);
+            Probes.Says(link.DetachedAt is not null, last?.At, drift, now), points, events);
     }
 
     /// <summary>Hand readings by the hour.</summary>
-    public static IEnumerable<(double H, double MgPerL)> ByHand(Batch batch, DateTimeOffset started) =>
+    public static IEnumerable<SeenAt<double>> ByHand(Batch batch, DateTimeOffset started) =>
         LiveBrew.Standing(batch).Where(l => l.Kind == LogKind.Oxygen && l.Source != "logger")
-            .Select(l => ((l.At - started).TotalHours, l.Number ?? 0));
-
-    private static string Says(ProbeLink link, DateTimeOffset? last, double? drift, DateTimeOffset now)
-    {
-        if (link.DetachedAt is not null)
-        {
-            return "It has been taken out.";
-        }
-
-        var silent = last is null ? "It has not read anything yet." : now - last > ProbeReader.Silent
-            ? $"Silent for {Core.Workings.Say.Minutes((now - last.Value).TotalMinutes)}." : "";
-        var off = drift switch {
-            null => "Nobody has read by hand beside it yet.",
-            { } d when Math.Abs(d) >= WatchAlerts.DriftLine =>
-                $"It reads {Core.Workings.Say.Fixed(Math.Abs(d), 1)} {(d > 0 ? "above" : "below")} your own readings: calibrate one of "
-                    + "them.",
-            { } d => $"It reads {Core.Workings.Say.Fixed(Math.Abs(d), 1)} {(d > 0 ? "above" : "below")} your own readings; the forecast "
-                + "takes that off.",
-        };
-        return $"{silent} {off}".Trim();
-    }
+            .Select(l => new SeenAt<double>((l.At - started).TotalHours, l.Number ?? 0));
 }

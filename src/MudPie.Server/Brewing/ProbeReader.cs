@@ -2,6 +2,7 @@ using System.Diagnostics;
 using System.Net.Sockets;
 using System.Text;
 using Microsoft.EntityFrameworkCore;
+using MudPie.Core.Brewing;
 using MudPie.Records;
 using MudPie.Records.Brewing;
 using MudPie.Server.Web;
@@ -15,9 +16,6 @@ public sealed class ProbeReader(IServiceScopeFactory scopes, WriteTurns turns, T
 {
     private static readonly TimeSpan Look = TimeSpan.FromSeconds(1);
     private static readonly TimeSpan Again = TimeSpan.FromSeconds(2);
-
-    /// <summary>Silence longer than this is a gap.</summary>
-    public static readonly TimeSpan Silent = TimeSpan.FromMinutes(10);
 
     private readonly Dictionary<int, (Task Work, CancellationTokenSource Stop)> _reading = [];
 
@@ -212,7 +210,7 @@ public sealed class ProbeReader(IServiceScopeFactory scopes, WriteTurns turns, T
         var fresh = readings.Where(r => known.Add(r.Sequence)).OrderBy(r => r.Sequence).ToList();
         foreach (var r in fresh)
         {
-            if (before is { } last && r.At - last > Silent)
+            if (before is { } last && r.At - last > Probes.Silent)
             {
                 db.ProbeEvents.Add(new ProbeEvent {
                     ProbeLinkId = link.Id, At = r.At, Kind = "back",
@@ -242,7 +240,7 @@ public sealed class ProbeReader(IServiceScopeFactory scopes, WriteTurns turns, T
         var db = scope.ServiceProvider.GetRequiredService<HoldingDb>();
         var last = await db.ProbeReadings.Where(r => r.ProbeLinkId == link.Id).MaxAsync(r => (DateTimeOffset?)r.At, stop)
             ?? link.AttachedAt;
-        if (time.GetUtcNow() - last > Silent && !await db.ProbeEvents.AnyAsync(e => e.ProbeLinkId == link.Id && e.Kind == "silent"
+        if (time.GetUtcNow() - last > Probes.Silent && !await db.ProbeEvents.AnyAsync(e => e.ProbeLinkId == link.Id && e.Kind == "silent"
             && e.At > last, stop))
         {
             await Note(link, "silent", "Nothing more comes from it.", stop);

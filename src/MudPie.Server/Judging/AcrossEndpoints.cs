@@ -139,7 +139,7 @@ public static class AcrossEndpoints
             return Refusal.Of("trialId", "There is no such trial.", "Choose one from the list.");
         }
 
-        if (TrialDesk.Shut(t))
+        if (t.Shut())
         {
             return Refusal.Of("trialId", "Its codes are still shut.", "Put it in once they are open.");
         }
@@ -156,7 +156,7 @@ public static class AcrossEndpoints
                 "Results are put together in one unit.");
         }
 
-        var asked = TrialDesk.Ask(t, t.Measures[0], await desk.Standing(id));
+        var asked = TrialAsking.Of(t.Laid(), t.Measures[0].Laid(), await desk.Standing(id));
         var told = TrialAnalysis.Of(asked);
         if (told.Refused is { } refused)
         {

@@ -14,7 +14,7 @@ namespace MudPie.Server.Judging;
 internal static class MeasureViews
 {
     /// <summary>Measures with the dates that they have figures on.</summary>
-    public static List<MeasureView> Measures(Trial t, IReadOnlyList<TrialReading> readings) =>
+    public static List<MeasureView> Measures(Trial t, IReadOnlyList<DatedFigure> readings) =>
         [.. t.Measures.OrderBy(m => m.Order).Select(m =>
         {
             var mine = readings.Where(r => r.MeasureId == m.Id).ToList();

@@ -35,7 +35,7 @@ public static class SheetEndpoints
         var standing = all.ThatStand().ToList();
         return TypedResults.Ok(new SheetView(
             t.Id, t.Question, t.State, [.. t.Plots.Select(p => new SheetPlot(p.Id, p.Number, p.Code, p.Place, p.Block))],
-            MeasureViews.Measures(t, standing),
+            MeasureViews.Measures(t, [.. standing.Select(r => r.Dated())]),
             [.. standing.OrderBy(r => r.On).Select(r => new SheetReading(r.Id, r.PlotId, r.MeasureId, r.On, r.Value, r.OutOf, r.MissingWhy,
                 r.KeptAnyway, Shown(r), [.. Before(r, byId)]))]));
     }

@@ -72,8 +72,9 @@ public static class TrialEndpoints
                 TrialState.Growing => measured == 0 ? "growing; nothing measured yet" : $"growing; {measured} figures so far",
                 _ => "ended"
             });
-        if (measured > 0 && !TrialDesk.Shut(t) && t.Measures.Count > 0
-            && TrialAnalysis.Of(TrialDesk.Ask(t, t.Measures[0], await desk.Standing(t.Id), stop: stop)) is { Refused: null } told)
+        if (measured > 0 && !t.Shut() && t.Measures.Count > 0
+            && TrialAnalysis.Of(TrialAsking.Of(t.Laid(), t.Measures[0].Laid(), await desk.Standing(t.Id),
+                stop: stop)) is { Refused: null } told)
         {
             (word, says) = (t.Design == Design.Pair && told.Value.NoiseDf is null ? "a look, not a test" : told.Value.Verdict.Word(),
                 told.Value.Sentence);
@@ -209,8 +210,8 @@ public static class TrialEndpoints
     public static Ruling<LayoutAnswer> Lay(Trial trial, int seed)
     {
         var split = trial.Design == Design.SplitPlot;
-        var whole = split ? trial.Treatments.Select(t => TrialDesk.Levels(t)[0]).Distinct().ToList() : [];
-        var treatments = split ? [.. trial.Treatments.Select(t => TrialDesk.Levels(t)[1]).Distinct()]
+        var whole = split ? trial.Treatments.Select(t => t.Laid().Levels[0]).Distinct().ToList() : [];
+        var treatments = split ? [.. trial.Treatments.Select(t => t.Laid().Levels[1]).Distinct()]
             : trial.Treatments.OrderBy(t => t.Order).Select(t => t.Name).ToList();
         return TrialLayout.Of(new LayoutQuestion {
             Kind = trial.Kind,
@@ -227,15 +228,15 @@ public static class TrialEndpoints
     public static void Put(Trial trial, LayoutAnswer layout)
     {
         var split = trial.Design == Design.SplitPlot;
-        var (whole, within) = (trial.Treatments.Select(t => TrialDesk.Levels(t)[0]).Distinct().ToList(), split
-            ? trial.Treatments.Select(t => TrialDesk.Levels(t)[1]).Distinct().ToList() : []);
+        var (whole, within) = (trial.Treatments.Select(t => t.Laid().Levels[0]).Distinct().ToList(), split
+            ? trial.Treatments.Select(t => t.Laid().Levels[1]).Distinct().ToList() : []);
         var (places, order) = (trial.Places, trial.Treatments.OrderBy(t => t.Order).ToList());
         trial.Seed = layout.Seed;
         trial.Plots.AddRange(layout.Plots.Select(p => new TrialPlot {
             Number = p.Number,
             Code = p.Code,
-            Treatment = split ? order.First(t => TrialDesk.Levels(t)[0] == whole[p.WholePlot!.Value]
-                && TrialDesk.Levels(t)[1] == within[p.Treatment]) : order[p.Treatment],
+            Treatment = split ? order.First(t => t.Laid().Levels[0] == whole[p.WholePlot!.Value]
+                && t.Laid().Levels[1] == within[p.Treatment]) : order[p.Treatment],
             Block = p.Block?.ToString(System.Globalization.CultureInfo.InvariantCulture),
             WholePlot = split ? $"{p.Block}.{p.WholePlot + 1}" : null,
             Place = places[p.Place].Name,
@@ -272,7 +273,7 @@ public static class TrialEndpoints
             && await desk.History(main, id, stop) is { } history
             ? (history.Sd, history.Says) : ((double?)null, "not known: state how far plots treated alike stray");
         var curve = noise is { } sd && t.WorthHaving is { } worth ? ReplicatesPlan.Of(t.Design, t.Treatments.Count, t.Replicates, sd, worth,
-            main?.Unit ?? "", TrialDesk.Compared(t)) : null;
+            main?.Unit ?? "", t.Laid().Compared) : null;
         var readings = await desk.Standing(id);
         return TypedResults.Ok(new TrialView {
             Id = t.Id,
@@ -288,7 +289,7 @@ public static class TrialEndpoints
             NoControlWhy = t.NoControlWhy,
             NoWaterWhy = t.NoWaterWhy,
             Replicates = t.Replicates,
-            EachSays = TrialDesk.EachSays(t),
+            EachSays = t.Laid().EachSays,
             Noise = noise,
             NoiseSays = says,
             WorthHaving = t.WorthHaving,
@@ -297,18 +298,18 @@ public static class TrialEndpoints
                 Units.Show(p.WidthM, Dimension.Length, units)))],
             Seed = t.Seed,
             Blind = t.Blind,
-            Shut = TrialDesk.Shut(t),
+            Shut = t.Shut(),
             State = t.State,
             StartedAt = t.StartedAt,
             EndedAt = t.EndedAt,
-            Treatments = [.. t.Treatments.Select(x => new TreatmentView(x.Id, x.Name, TrialDesk.Levels(x), x.Role, x.InputId, x.Input?.Name,
+            Treatments = [.. t.Treatments.Select(x => new TreatmentView(x.Id, x.Name, x.Laid().Levels, x.Role, x.InputId, x.Input?.Name,
                 x.RateTyped,
                 x.WaterLPerM2 is { } w ? Per.Square(w, Dimension.Volume, units) : null, x.RateTyped, x.WaterLPerM2 is { } water
                     ? Units.Show(water / Per.SquareSi(1, units), Dimension.Volume, units) : null))],
-            Plots = Plots(t, TrialDesk.Shut(t), await Photos(db, id)),
+            Plots = Plots(t, t.Shut(), await Photos(db, id)),
             Measures = MeasureViews.Measures(t, readings),
             Events = [.. t.Events.OrderBy(e => e.At).ThenBy(e => e.Id).Select(e => new TrialEventView(e.At, e.Kind, e.Text))],
-            Strength = TrialDesk.Strength(t),
+            Strength = t.Laid().Strength,
             Curve = curve is { Refused: null } ? curve.Worked : null,
             CurveWants = curve is not null ? curve.Refused?.ToString() : noise is null
                 ? "Say how far plots treated alike stray, to see how many are needed."

@@ -72,7 +72,7 @@ public static class TrialFileEndpoints
             return Problems.NotFound("trial");
         }
 
-        if (TrialDesk.Shut(t))
+        if (t.Shut())
         {
             return Problems.Of(Refusal.Of("codes", "The codes are still shut.",
                 "The file tells what each plot got: open the codes first."));

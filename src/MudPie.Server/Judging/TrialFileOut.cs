@@ -36,7 +36,7 @@ public static class TrialFileOut
             await Write(zip, "plots.csv",
                 CsvText.Of([.. PlotHead, .. factors], t.Plots.OrderBy(p => p.Number)
                     .Select(p => (IReadOnlyList<string?>)[$"{p.Number}", p.Code, p.Block, p.WholePlot, p.Place, CsvText.Number(p.X),
-                        CsvText.Number(p.Y), CsvText.Number(p.Length), CsvText.Number(p.Width), .. TrialDesk.Levels(p.Treatment)])));
+                        CsvText.Number(p.Y), CsvText.Number(p.Length), CsvText.Number(p.Width), .. p.Treatment.Laid().Levels])));
             await Write(zip, "datapackage.json", JsonSerializer.Serialize(Describe(t, factors), Pretty));
         }
 
@@ -49,7 +49,7 @@ public static class TrialFileOut
         return CsvText.Of([.. DataHead, .. factors, .. DataTail], readings.Select(r =>
         {
             var (p, m) = (plots[r.PlotId], measures[r.MeasureId]);
-            return (IReadOnlyList<string?>)[$"{p.Number}", p.Code, p.Block, p.WholePlot, .. TrialDesk.Levels(p.Treatment), m.Name, m.Unit,
+            return (IReadOnlyList<string?>)[$"{p.Number}", p.Code, p.Block, p.WholePlot, .. p.Treatment.Laid().Levels, m.Name, m.Unit,
                 r.On.ToString("yyyy-MM-dd", System.Globalization.CultureInfo.InvariantCulture), CsvText.Number(r.Value),
                 CsvText.Number(r.OutOf), r.MissingWhy, r.KeptAnyway ? "TRUE" : "FALSE", $"{r.Id}", r.CorrectsId is { } c ? $"{c}" : null,
                 r.CorrectionWhy];
@@ -106,7 +106,7 @@ public static class TrialFileOut
                 Factors = factors,
                 Places = t.Places,
                 Treatments = [.. t.Treatments.OrderBy(x => x.Order)
-                    .Select(x => new PackageTreatment(TrialDesk.Levels(x), x.Role, x.RateTyped))],
+                    .Select(x => new PackageTreatment(x.Laid().Levels, x.Role, x.RateTyped))],
                 Measures = [.. t.Measures.OrderBy(m => m.Order)
                     .Select(m => new PackageMeasure(m.Name, m.Unit, m.Kind, m.Low, m.High, m.LowerIsBetter, m.OutOf, m.Dates))],
             },

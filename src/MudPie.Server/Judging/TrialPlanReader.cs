@@ -45,7 +45,7 @@ public sealed class TrialPlanReader(HoldingDb db, UnitSystem units)
 
     private static string Laid(Trial t) =>
         $"{t.Design} {t.Kind} {t.Replicates} {string.Join(";", t.Places)} "
-            + $"{string.Join("|", t.Treatments.OrderBy(x => x.Order).Select(TrialDesk.Name))}";
+            + $"{string.Join("|", t.Treatments.OrderBy(x => x.Order).Select(x => x.Laid().Full))}";
 
     private string Sentence(string? typed)
     {
@@ -180,8 +180,8 @@ public sealed class TrialPlanReader(HoldingDb db, UnitSystem units)
         t.Treatments.AddRange(read);
     }
 
-    private static bool Same(List<TrialTreatment> old, List<TrialTreatment> now) => old.OrderBy(x => x.Order).Select(TrialDesk.Name)
-        .SequenceEqual(now.Select(TrialDesk.Name));
+    private static bool Same(List<TrialTreatment> old, List<TrialTreatment> now) => old.OrderBy(x => x.Order).Select(x => x.Laid().Full)
+        .SequenceEqual(now.Select(x => x.Laid().Full));
 
     private static string Basis(TreatmentRequest a) =>
         a.RateBasis switch { "perHa" => "a hectare", "perAcre" => "an acre", "perFt2" => "a sq ft", "perPlot" => "a plot", _ => "a m²" };

@@ -120,6 +120,9 @@ public sealed record TrialStepRequest
     /// <summary>For "treat": "leaf" or "root".</summary>
     public Purpose? Purpose { get; init; }
 
+    /// <summary>For "treat": why it goes on against a mixing rule, in words.</summary>
+    public string? MixWhy { get; init; }
+
     public DateTimeOffset? At { get; init; }
 }
 

@@ -22,6 +22,10 @@ public static class Labels
             basis == "oneIn" ? $"1 in {Say.Number(rate)}" : $"{Say.Number(rate)} {unit} {Word(basis)}") : null;
     }
 
+    /// <summary>The first label rate as a grower would type it; null where it has none.</summary>
+    public static string? RateShown(Input i, UnitSystem units) => i.LabelRate is not { } rate ? null
+        : StockKeeper.UnitOf(i) == "L" ? Units.Show(rate / 1000, Dimension.Volume, units) : Units.Show(rate, Dimension.Mass, units);
+
     /// <summary>A basis in words.</summary>
     public static string Word(string basis) => basis switch {
         "perHa" => "a hectare",

@@ -67,7 +67,7 @@ public static class NoteEndpoints
     }
 
     private static async Task<Results<Ok<NoteView>, Refused>> Read(NoteRequest r, HoldingDb db, HoldingClock clock, StockKeeper stock,
-        TankJobs jobs)
+        TankMixing mixes)
     {
         var read = NoteIt.Read(r.Text, await Names(db), await clock.Units());
         if (read.Refused is { } refused)
@@ -102,7 +102,8 @@ public static class NoteEndpoints
 
         if (u.Kind == "use" && target is not null)
         {
-            var (sprayer, mixing) = await jobs.Noted(u.Input!.Id, u.Tool?.Id, target.Id, clock.Now);
+            var noted = await db.Inputs.AsNoTracking().FirstAsync(i => i.Id == u.Input!.Id);
+            var (sprayer, mixing) = await mixes.Alone(noted, u.Tool?.Id, [target.Id], clock.Now);
             minds.AddRange(new[] { mixing.Verdict, sprayer?.Verdict }.OfType<Verdict>().Where(v => v.Tone == Tone.Stop)
                 .Select(v => $"{v.Sentence} {v.Why}"));
         }
@@ -132,7 +133,7 @@ public static class NoteEndpoints
 
     private static Task<Results<Written<NoteKept>, Refused, Clash>> Keep(NoteRequest r, HoldingDb db, HoldingClock clock, StockKeeper stock,
         WeatherBook weather,
-        TankJobs jobs, Writes writes) => writes.Do<NoteKept>(async () =>
+        TankMixing mixes, Writes writes) => writes.Do<NoteKept>(async () =>
     {
         var read = NoteIt.Read(r.Text, await Names(db), await clock.Units());
         if (read.Refused is { } refused)
@@ -157,7 +158,7 @@ public static class NoteEndpoints
             "brix" => await Brix(u, target!, at, db, clock, weather),
             "strip" => await Strip(u, target!, at, db),
             "harvest" => await Harvest(u, r.Text!.Trim(), target!, at, db, clock),
-            "use" => await Use(u, target!, at, r.CautionsSeen ?? [], db, clock, stock, weather, jobs),
+            "use" => await Use(u, target!, at, r.CautionsSeen ?? [], db, clock, stock, weather, mixes),
             "note" when target is not { Kind: "vessel" } => await Seen(u, target, at, db, clock),
             _ => await InBatch(u, r.Text!.Trim(), target!, at, db, clock),
         };
@@ -271,7 +272,7 @@ public static class NoteEndpoints
     private static Refusal InText(Refusal refused) => new([.. refused.Problems.Select(p => p with { Field = "text" })]);
 
     private static async Task<Ruling<NoteKept>> Use(NoteUnderstood u, Nameable bed, DateTimeOffset at, IReadOnlyList<string> seen,
-        HoldingDb db, HoldingClock clock, StockKeeper stock, WeatherBook weather, TankJobs jobs)
+        HoldingDb db, HoldingClock clock, StockKeeper stock, WeatherBook weather, TankMixing mixes)
     {
         var input = await db.Inputs.FirstAsync(i => i.Id == u.Input!.Id);
         var unit = StockKeeper.UnitOf(input);
@@ -283,7 +284,7 @@ public static class NoteEndpoints
 
         var counted = await db.Lots.AnyAsync(l => l.InputId == input.Id);
         var draw = await stock.Plan(input.Id, amount, at);
-        var (sprayer, mixing) = await jobs.Noted(input.Id, u.Tool?.Id, bed.Id, at);
+        var (sprayer, mixing) = await mixes.Alone(input, u.Tool?.Id, [bed.Id], at);
         List<(string, string)> shorts = counted && draw.Short > 0
             ? [(input.Name, $"{StockKeeper.Shown(draw.Short, unit, await clock.Units())} short")] : [];
         // A phrase has no room for a reason: what wants one is put down under Tank.

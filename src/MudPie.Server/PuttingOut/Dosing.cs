@@ -31,6 +31,6 @@ public sealed record Dosing(double MixLPerHa, int? SprayerId, IReadOnlyDictionar
             .GroupBy(i => InputKinds.Of(i.Input.Kind).Biostimulant!)
             .ToDictionary(g => g.Key, g => g.OrderByDescending(i => i.Counted).ThenByDescending(i => Lots.Labels.Of(i.Input) is not null)
                 .First()).ToDictionary(g => g.Key, g => (g.Value.Input.Id, Lots.Labels.Of(g.Value.Input)));
-        return new Dosing(sprayer?.Calibrations.MaxBy(c => c.At)?.LPerHa ?? 500, sprayer?.Id, shelf);
+        return new Dosing(sprayer?.Calibrations.MaxBy(c => c.At)?.LPerHa ?? TankStart.UnmeasuredLPerHa, sprayer?.Id, shelf);
     }
 }

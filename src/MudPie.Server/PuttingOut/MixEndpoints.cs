@@ -69,7 +69,7 @@ public static class MixEndpoints
             SaltsMsPerCm = fields.Optional("saltsMsPerCm", q.SaltsMsPerCm, Dimension.Plain, 0, 50),
             TemperatureC = fields.Optional("temperatureC", q.TemperatureC, Dimension.Temperature, -5, 60),
             ChlorineMgPerL = fields.Optional("chlorineMgPerL", q.ChlorineMgPerL, Dimension.Concentration, 0, 10),
-            Own = await TankJobs.OwnRules(db),
+            Own = await TankMixing.OwnRules(db),
         };
         return fields.Checks.Sound ? Problems.Answer(MixingRules.Of(question)) : Problems.Of(fields.Checks.Refusal);
     }

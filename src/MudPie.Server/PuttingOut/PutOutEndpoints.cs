@@ -21,6 +21,7 @@ public static class PutOutEndpoints
     public static void MapPutOut(this IEndpointRouteBuilder api)
     {
         api.MapGet("/put-out", Read);
+        api.MapGet("/put-out/tank/start", Start);
         api.MapPost("/put-out/tank/work-out", WorkOut);
         api.MapPost("/put-out/tank", Keep);
         api.MapGet("/put-out/asked/{id:int}", Asked);
@@ -57,6 +58,12 @@ public static class PutOutEndpoints
                 Dilutions.Read(a.Dilution).Match(d => d.Value.BothWays, _ => a.Dilution), Units.Show(a.TeaL, Dimension.Volume, units),
                 Units.Show(a.Total, Dimension.Volume, units), a.Tool, a.Fitness, a.OverrideWhy, a.Beds, !a.Washed, a.SprayerId))]));
     }
+
+    /// <summary>What a tank is first proposed to be.</summary>
+    private static async Task<Results<Ok<Worked<TankRequest>>, Missing>> Start(int? batch, int? giving, int? input, int? bed,
+        string? purpose, DateTimeOffset? at, TankStarts starts) =>
+        await starts.Read(new TankStartAsked(batch, giving, input, bed, Words.Read<Purpose>(purpose), at)) is { } first
+            ? TypedResults.Ok(first) : Problems.NotFound("batch");
 
     private static async Task<Results<Ok<Worked<TankView>>, Refused>> WorkOut(TankRequest r, TankJobs jobs)
     {

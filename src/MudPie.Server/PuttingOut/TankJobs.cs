@@ -22,7 +22,8 @@ public sealed record TankReady(Worked<TankView> Worked, IReadOnlyList<Bed> Beds,
     IReadOnlyList<(Input Input, double Amount, DrawAnswer Draw, bool Counted)> Items);
 
 /// <summary>Reads jobs as typed, and asks the core.</summary>
-public sealed class TankJobs(HoldingDb db, HoldingClock clock, LiveBrew live, StockKeeper stock, WeatherBook weather)
+public sealed class TankJobs(HoldingDb db, HoldingClock clock, LiveBrew live, StockKeeper stock, WeatherBook weather,
+    TankMixing mixes, TankCosts costs)
 {
     /// <summary>The job worked out, or what is wrong with it.</summary>
     public async Task<(TankReady? Ready, Refusal? Refused)> Read(TankRequest r)
@@ -39,7 +40,7 @@ public sealed class TankJobs(HoldingDb db, HoldingClock clock, LiveBrew live, St
             AddUnsaid(fields.Checks, refused);
         }
 
-        var mixing = await Mixing(r, kit.Batch, kit.Inputs, [.. r.BedIds.Distinct()], kit.At, fields);
+        var mixing = await mixes.Judge(r, kit.Batch, kit.Inputs, [.. r.BedIds.Distinct()], kit.At, fields);
         if (!fields.Checks.Sound)
         {
             return (null, fields.Checks.Refusal);
@@ -164,7 +165,7 @@ public sealed class TankJobs(HoldingDb db, HoldingClock clock, LiveBrew live, St
         var place = LeafOrRoot.Of(kit.Purpose, batch?.Making,
             (await db.ForkChoices.AsNoTracking().FirstOrDefaultAsync(f => f.ForkId == "tea-or-extract"))?.SchoolId);
         var view = TankViews.Of(job.Value, kit.Beds, units, gate, mixing?.Value, sprayer?.Value, place.Value, items,
-            await Cost(job.Value, batch, items), await Hour(kit, units),
+            await costs.Of(job.Value, batch, items), await Hour(kit, units),
             await Waits(batch, kit.Inputs.Values, kit.Beds, kit.At, kit.Local, kit.Purpose == Purpose.Leaf), kit.Purpose, race?.Value,
             watched?.Verdict, watched?.Now, LabelSays(r, job.Value, kit.Inputs, units));
         var worked = job.With(view, "L") with { Working = [.. job.Working, .. race?.Working ?? []] };
@@ -296,135 +297,6 @@ public sealed class TankJobs(HoldingDb db, HoldingClock clock, LiveBrew live, St
         }
 
         return product with { Rate = (liquid ? amount.Value.Si * 1000 : amount.Value.Si) / ground };
-    }
-
-    private async Task<Worked<MixAnswer>?> Mixing(TankRequest r, Batch? batch, Dictionary<int, Input> inputs, List<int> bedIds,
-        DateTimeOffset at, TypedFields fields)
-    {
-        List<MixItem> tank = [.. batch is null ? Array.Empty<MixItem>() : [new MixItem(batch.Name, "brew")],
-            .. r.Items.Where(i => inputs.ContainsKey(i.InputId))
-                .Select(i => new MixItem(inputs[i.InputId].Name, InputKinds.Of(inputs[i.InputId].Kind).MixClass))];
-        if (tank.Count == 0)
-        {
-            return null;
-        }
-
-        var ruling = MixingRules.Of(new MixQuestion {
-            Tank = tank,
-            HeldLast = await HeldLast(r.SprayerId, at),
-            Lately = await Lately(bedIds, at),
-            Ph = fields.Optional("ph", r.Ph, Dimension.Plain, 1, 13),
-            SaltsMsPerCm = fields.Optional("salts", r.Salts, Dimension.Plain, 0, 50),
-            TemperatureC = fields.Optional("warmth", r.Warmth, Dimension.Temperature, -5, 60),
-            ChlorineMgPerL = fields.Optional("strip", r.Strip, Dimension.Concentration, 0, 10),
-            Own = await OwnRules(db),
-        });
-        if (ruling.Refused is { } refused)
-        {
-            fields.Checks.Add(refused);
-            return null;
-        }
-
-        return ruling.Worked;
-    }
-
-    /// <summary>What is judged of one thing put on a bed as a note says: the sprayer, where one was named, and the mixing rules after what
-    /// that bed got lately and what the sprayer held last.</summary>
-    public async Task<(SprayerRuling? Sprayer, MixAnswer Mixing)> Noted(int inputId, int? sprayerId, int bedId, DateTimeOffset at)
-    {
-        var input = await db.Inputs.AsNoTracking().FirstAsync(i => i.Id == inputId);
-        var sprayer = await db.Sprayers.AsNoTracking().Include(s => s.Calibrations).FirstOrDefaultAsync(s => s.Id == sprayerId);
-        var mixing = MixingRules.Of(new MixQuestion {
-            Tank = [new MixItem(input.Name, InputKinds.Of(input.Kind).MixClass)],
-            HeldLast = await HeldLast(sprayerId, at),
-            Lately = await Lately([bedId], at),
-            Own = await OwnRules(db),
-        });
-        return (sprayer is null ? null : (await Washing.Judge(sprayer, db, clock.Now)).Value, mixing.Value);
-    }
-
-    /// <summary>What the sprayer held in its last job, where it was not washed since.</summary>
-    private async Task<List<MixItem>> HeldLast(int? sprayerId, DateTimeOffset at)
-    {
-        var last = sprayerId is null ? null : await db.Applications.ThatStand().AsNoTracking()
-            .Where(a => a.SprayerId == sprayerId && a.At <= at).OrderByDescending(a => a.At)
-            .Select(a => new {
-                a.At, Batch = a.Batch == null ? null : a.Batch.Name, Items = a.Items.Select(i => new { i.Name, i.Kind })
-                .ToList()
-            }).FirstOrDefaultAsync();
-        return last is null || await db.Washes.AnyAsync(w => w.SprayerId == sprayerId && w.At >= last.At) ? []
-            : [.. last.Items.Select(i => new MixItem(i.Name, i.Kind == "brew" ? "brew" : InputKinds.Of(i.Kind).MixClass)),
-                .. last.Batch is null ? Array.Empty<MixItem>() : [new MixItem(last.Batch, "brew")]];
-    }
-
-    /// <summary>What beds got in the last month, by class.</summary>
-    public async Task<List<MixItem>> Lately(IReadOnlyCollection<int> bedIds, DateTimeOffset at)
-    {
-        var since = at.AddDays(-31);
-        var rows = await db.Applications.ThatStand().AsNoTracking()
-            .Where(a => a.At > since && a.At <= at && a.Beds.Any(b => bedIds.Contains(b.BedId)))
-            .Select(a => new {
-                a.At, Batch = a.Batch == null ? null : a.Batch.Name, Items = a.Items.Select(i => new { i.Name, i.Kind })
-                .ToList(), Beds = a.Beds.Where(b => bedIds.Contains(b.BedId)).Select(b => b.Bed.Name).ToList()
-            }).ToListAsync();
-        return [.. rows.SelectMany(a =>
-            a.Beds.SelectMany(bed => a.Items.Select(i => new MixItem(i.Name, i.Kind == "brew" ? "brew" : InputKinds.Of(i.Kind).MixClass,
-                (at - a.At).TotalDays, bed))
-            .Concat(a.Batch is null ? [] : [new MixItem(a.Batch, "brew", (at - a.At).TotalDays, bed)])))];
-    }
-
-    /// <summary>The grower's own mixing rules that stand.</summary>
-    public static async Task<List<MixRule>> OwnRules(HoldingDb db) =>
-        [.. (await db.MixRules.ThatStand().AsNoTracking().ToListAsync()).Select(m => new MixRule(m.A, m.B, m.Together, m.WaitDays, m.Why,
-            Evidence.MeasuredHere, true))];
-
-    private async Task<Worked<CostAnswer>> Cost(TankJobAnswer job, Batch? batch,
-        List<(Input Input, double Amount, DrawAnswer Draw, bool Counted)> items)
-    {
-        var lots = items.SelectMany(i => i.Draw.Draws.Select(d => d.LotId)).ToList();
-        var prices = await LotPrices(lots);
-        var lines = items.SelectMany(i => i.Counted && i.Draw.Short == 0
-            ? i.Draw.Draws.Select(d => new CostLine(i.Input.Name, d.Amount, prices.GetValueOrDefault(d.LotId) ?? i.Input.Price))
-            : [new CostLine(i.Input.Name, i.Amount, i.Input.Price)]).ToList();
-        if (batch is not null)
-        {
-            lines.AddRange((await BrewCost(batch)).Select(l => l with { Amount = l.Amount * Math.Min(1, job.BrewL / batch.BrewL) }));
-        }
-
-        // The hands that made the brew count with those that put it out, by the share of it that goes out here.
-        var making = batch is null ? 0 : batch.Steps.Where(s => s.Id is not ("use" or "wash" or "shop" or "sprayer"))
-            .Sum(s => s.Minutes) * Math.Min(1, job.BrewL / batch.BrewL);
-        var wage = (await clock.Find())?.HourlyWage ?? 0;
-        return Costs.Of(lines, job.Beds.Sum(b => b.AreaM2), making + 15 + (job.LoadCount * 6) + (job.Beds.Sum(b => b.AreaM2) / 100),
-            wage).Worked;
-    }
-
-    /// <summary>What a unit of each lot cost; null where not known.</summary>
-    private async Task<Dictionary<int, double?>> LotPrices(List<int> lots) =>
-        (await db.Lots.AsNoTracking().Where(l => lots.Contains(l.Id))
-            .Select(l => new { l.Id, l.Paid, In = l.Entries.Where(e => e.Amount > 0 && e.Reason == StockReason.In).Sum(e => e.Amount) })
-            .ToListAsync())
-            .ToDictionary(l => l.Id, l => l.Paid is { } paid && l.In > 0 ? paid / l.In : (double?)null);
-
-    /// <summary>What went into a brew: what left the shelf at its price, and the rest by the litre where a price of it is known.</summary>
-    private async Task<List<CostLine>> BrewCost(Batch batch)
-    {
-        var batchId = batch.Id;
-        var brew = batch.Brew;
-        var kinds = (brew.Foods ?? []).Where(f => f.Ml > 0)
-            .Select(f => (f.Kind!, Ingredients.Food(f.Kind)!.Name, f.Ml!.Value / 1000)).ToList();
-        kinds.InsertRange(0, (brew.Sources ?? []).Where(s => s.Litres > 0)
-            .Select(s => (s.Kind!, Ingredients.Source(s.Kind)!.Name, s.Litres!.Value)));
-
-        var rows = await db.StockEntries.AsNoTracking().Where(e => e.BatchId == batchId && e.Amount < 0)
-            .Select(e => new { e.LotId, e.Lot.Input.Name, e.Lot.Input.Kind, e.Lot.Input.Price, e.Amount }).ToListAsync();
-        var prices = await LotPrices([.. rows.Select(r => r.LotId)]);
-        var known = await db.Inputs.AsNoTracking().Where(i => i.Price != null).Select(i => new { i.Kind, i.Price }).ToListAsync();
-        return [
-            .. rows.Select(r => new CostLine(r.Name, -r.Amount, prices.GetValueOrDefault(r.LotId) ?? r.Price)),
-            .. kinds.Where(k => rows.All(r => r.Kind != k.Item1))
-                .Select(k => new CostLine(k.Name, k.Item3, InputKinds.Of(k.Item1).Unit == "L"
-                    ? known.FirstOrDefault(i => i.Kind == k.Item1)?.Price : null))];
     }
 
     private async Task<List<string>> Waits(Batch? batch, IEnumerable<Input> inputs, List<Bed> beds, DateTimeOffset at,

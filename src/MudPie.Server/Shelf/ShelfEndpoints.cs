@@ -65,9 +65,7 @@ public static class ShelfEndpoints
                 Species = i.Species is null
                     ? [] : i.Species,
                 LabelPer = i.LabelPer,
-                LabelRateShown = i.LabelRate is { } rate ? unit == "L" ? Units.Show(rate / 1000, Dimension.Volume, units)
-                    : Units.Show(rate, Dimension.Mass,
-                    units) : null,
+                LabelRateShown = Labels.RateShown(i, units),
                 LabelBasis = i.LabelBasis,
                 LabelEveryDays = i.LabelEveryDays,
                 LabelWaitDays = i.LabelWaitDays,

@@ -138,23 +138,23 @@ internal static class TrialChecks
     }
 
     private static string Strays(IReadOnlyList<TrialRow> rows, Sheet s) => SpreadP(rows, s) switch {
-            null => "Too few plots to tell whether all treatments stray alike.",
-            < 0.01 => s.Judged is null
-                ? "Some treatments stray far more than others: verdicts take each one’s own spread where the layout shows it, and "
-                    + "step back where it does not."
-                    : "Some treatments stray far more than others: verdicts take each one’s own spread.",
-            < 0.05 => "Some treatments may stray more than others; look at the dots.",
-            _ => "Nothing says that treatments stray unlike each other.",
-        };
+        null => "Too few plots to tell whether all treatments stray alike.",
+        < 0.01 => s.Judged is null
+            ? "Some treatments stray far more than others: verdicts take each one’s own spread where the layout shows it, and "
+                + "step back where it does not."
+                : "Some treatments stray far more than others: verdicts take each one’s own spread.",
+        < 0.05 => "Some treatments may stray more than others; look at the dots.",
+        _ => "Nothing says that treatments stray unlike each other.",
+    };
 
     private static string Leans(Sheet s) => Shape.NormalP(s.Residuals) switch {
-            null when s.Residuals.Count > Shape.MostStraight =>
-                "So many plots that the least lean would show: look at the dots instead.",
-            null => "Too few plots to tell whether residuals are bell-shaped.",
-            < 0.01 => "Residuals are not bell-shaped: trust the rank test more.",
-            < 0.05 => "Residuals lean a little; look at the dots.",
-            _ => "Nothing says that residuals are not bell-shaped.",
-        };
+        null when s.Residuals.Count > Shape.MostStraight =>
+            "So many plots that the least lean would show: look at the dots instead.",
+        null => "Too few plots to tell whether residuals are bell-shaped.",
+        < 0.01 => "Residuals are not bell-shaped: trust the rank test more.",
+        < 0.05 => "Residuals lean a little; look at the dots.",
+        _ => "Nothing says that residuals are not bell-shaped.",
+    };
 
     /// <summary>Assumptions, in words.</summary>
     public static IEnumerable<string> Words(TrialQuestion q, IReadOnlyList<TrialRow> rows, Sheet s, IReadOnlyList<TrialResidual> residuals)

@@ -26,6 +26,10 @@ public sealed record TrialRow
 
     /// <summary>Why it is missing.</summary>
     public string? Why { get; init; }
+
+    /// <summary>As it is drawn: counts as so many in a hundred, all else as it is; null where it is missing.</summary>
+    /// <remarks>18 of 24 that came up is drawn at 75.</remarks>
+    public double? Drawn(Scale kind) => OutOf is { } of && kind == Scale.Count ? 100 * Value / of : Value;
 }
 
 /// <summary>A trial to be judged: one measure, on one date or over several.</summary>

@@ -34,19 +34,8 @@ export function PlanAmounts({ view, plan, setPlan, fork, choose, ground, stale }
   const others = (kind: string) =>
     view.moreSources.filter((s) => s.kind !== kind).map((s) => ({ kind: s.kind, litres: s.litres }));
   const setSources = (moreSources: Schemas["SourceAmount"][]) => setPlan({ ...plan, moreSources });
-  // In two parts: half at the start and half six hours on.
-  const split = (kind: string, litres: number) =>
-    setPlan({
-      ...plan,
-      foods: foods().flatMap((f) =>
-        f.kind === kind
-          ? [
-              { ...f, ml: litres * 500, atH: 0 },
-              { ...f, ml: litres * 500, atH: 6 },
-            ]
-          : [f],
-      ),
-    });
+  const split = (food: Schemas["AmountView"]) =>
+    setPlan({ ...plan, foods: foods().flatMap((f) => (f.kind === food.kind ? food.inParts : [f])) });
   const effect = (kind: string) => {
     const e = p.effects.find((x) => x.kind === kind);
     return e?.says ? ` · ${e.says}` : "";
@@ -139,7 +128,7 @@ export function PlanAmounts({ view, plan, setPlan, fork, choose, ground, stale }
               <>
                 {mark("food")}
                 {view.foods.filter((x) => x.kind === f.kind).length === 1 && (
-                  <Button kind="plain" aria-label={`in parts: ${f.name}`} onClick={() => split(f.kind, f.litres)}>
+                  <Button kind="plain" aria-label={`in parts: ${f.name}`} onClick={() => split(f)}>
                     in parts
                   </Button>
                 )}

@@ -2,6 +2,7 @@ import { useState } from "react";
 import { client, type Schemas, useRead, useWrite } from "../../api/client";
 import { Button } from "../../parts/Button";
 import { Choice } from "../../parts/Choice";
+import { Field } from "../../parts/Field";
 import { Mind } from "../../parts/Mind";
 import { Wrong } from "../../parts/Wrong";
 
@@ -12,10 +13,11 @@ export function Amounts({ trial }: { trial: Schemas["TrialView"] }) {
     client.GET("/api/judge/trials/{id}/amounts", { params: { path: { id } } }),
   );
   const [purpose, setPurpose] = useState<"leaf" | "root">("root");
+  const [mixWhy, setMixWhy] = useState("");
   const treat = useWrite((treatmentId: number, headers) =>
     client.POST("/api/judge/trials/{id}/steps", {
       params: { path: { id } },
-      body: { step: "treat", treatmentId, purpose },
+      body: { step: "treat", treatmentId, purpose, mixWhy: mixWhy || null },
       headers,
     }),
   );
@@ -61,7 +63,16 @@ export function Amounts({ trial }: { trial: Schemas["TrialView"] }) {
           </li>
         ))}
       </ul>
-      <Wrong problem={treat.error} />
+      {treat.error?.of("mixWhy") && (
+        <Field
+          label="Against a mixing rule. Wait; or say in words why it goes on, and press again"
+          value={mixWhy}
+          onChange={setMixWhy}
+          wrong={treat.error.of("mixWhy")}
+          hint="the record keeps it"
+        />
+      )}
+      <Wrong problem={treat.error} shown={["mixWhy"]} />
     </section>
   );
 }

@@ -42,9 +42,22 @@ export function Tank() {
   const shelf = useRead(["shelf"], () => client.GET("/api/shelf"));
   const sprayers = useRead(["sprayers"], () => client.GET("/api/put-out/sprayers"));
   const view = useRead(["put-out"], () => client.GET("/api/put-out"));
-  const season = useRead(["programmes"], () => client.GET("/api/put-out/programmes"), giving !== null);
-  const waits = (id && !batch.data) || (corrects && !asked.data) || (giving && !season.data);
-  const wrong = batch.error ?? asked.error ?? ground.error ?? shelf.error;
+  const query = {
+    batch: id ?? undefined,
+    giving: giving ?? undefined,
+    input: number("input") ?? undefined,
+    bed: number("bed") ?? undefined,
+    purpose: search.get("purpose") === "root" ? "root" : undefined,
+    at: search.get("at") ?? undefined,
+  };
+  const first = useRead(
+    ["tank-start", query],
+    () => client.GET("/api/put-out/tank/start", { params: { query } }),
+    corrects === null,
+  );
+  const start = corrects === null ? first.data?.value : asked.data;
+  const waits = (id && !batch.data) || !start;
+  const wrong = batch.error ?? asked.error ?? first.error ?? ground.error ?? shelf.error;
   if (waits || !ground.data || !shelf.data || !sprayers.data || !view.data) {
     return (
       <main id="room" className="p-7" aria-busy={!wrong}>
@@ -60,64 +73,7 @@ export function Tank() {
     sprayers: sprayers.data,
     ready: view.data.ready,
   };
-  const laid = season.data?.programmes
-    .flatMap((p) => p.givings.map((g) => ({ ...g, bedId: p.bedId })))
-    .find((g) => g.id === giving);
-  return (
-    <TheTank
-      key={search.toString()}
-      given={given}
-      start={asked.data ?? startWith(given, laid ?? null, season.data ?? null, search)}
-    />
-  );
-}
-
-function startWith(
-  given: Given,
-  giving: (Schemas["GivingView"] & { bedId: number }) | null,
-  season: Schemas["ProgrammesView"] | null,
-  search: URLSearchParams,
-): Job {
-  const { batch, sprayers, shelf } = given;
-  const fit = sprayers.filter((s) => s.ruling.value?.allowed);
-  const large = batch ? batch.vessel.brewL > 60 : false;
-  // A giving of the season goes out as it was worked out there: same sprayer, same litres, same rate.
-  const laidWith = giving && sprayers.find((s) => s.id === season?.sprayerId);
-  const sprayer = laidWith ?? fit.find((s) => s.kind === (large ? "boom" : "knapsack")) ?? fit[0] ?? null;
-  const input = giving
-    ? (shelf.inputs.find((i) => i.id === giving.inputId) ??
-      shelf.inputs.find((i) => shelf.kinds.find((k) => k.kind === i.kind)?.biostimulant === giving.kind && i.counted))
-    : shelf.inputs.find((i) => i.id === Number(search.get("input")));
-  const bed = Number(search.get("bed"));
-  return {
-    batchId: batch?.id ?? null,
-    brew: batch?.brewShown ?? null,
-    dilution: batch ? (batch.purpose === "leaf" ? "1:5" : "1:1") : null,
-    per100M2: "",
-    purpose: giving?.purpose ?? batch?.purpose ?? (search.get("purpose") === "root" ? "root" : "leaf"),
-    bedIds: giving ? [giving.bedId] : bed ? [bed] : (batch?.beds.map((b) => b.id) ?? []),
-    bedRates: {},
-    rate: giving && season ? `${season.mixLPerHa} L/ha` : sprayer?.calibrations[0] ? null : "500 L/ha",
-    items: input
-      ? [
-          giving
-            ? { inputId: input.id, rate: giving.tankRate, basis: giving.tankBasis }
-            : { inputId: input.id, rate: input.labelRateShown ?? "", basis: input.labelBasis ?? "perHa" },
-        ]
-      : [],
-    sprayerId: sprayer?.id ?? null,
-    tool: sprayer ? null : batch && large ? "boom" : "knapsack, kept for biology",
-    tank: sprayer ? sprayer.tankShown : large ? "400 L" : "15 L",
-    spare: "5",
-    stepDown: true,
-    foodWaiting: null,
-    strip: "",
-    who: "brewer",
-    why: "",
-    at: search.get("at"),
-    cautionsSeen: [],
-    givingId: giving?.id ?? null,
-  };
+  return <TheTank key={search.toString()} given={given} start={start} />;
 }
 
 function TheTank({ given, start }: { given: Given; start: Job }) {
