@@ -92,7 +92,7 @@ public class BrewhouseJourneys
         page.See("This probe is simulated");
         page.Until(() => page.Text.Contains("readings kept", StringComparison.Ordinal)
             && !page.Text.Contains(" 0 readings kept", StringComparison.Ordinal), "its readings");
-        page.Driver.Navigate().Refresh();
+        page.Again();
         page.See("your own readings");
         page.Click("take it out");
         page.See("It has been taken out");

@@ -80,7 +80,7 @@ public class JudgeJourneys
         page.Click("It is set out: begin");
         page.See("Growing, and the codes are shut");
         Others(page, 5);
-        page.Driver.Navigate().Refresh();
+        page.Again();
         page.Click("End it");
         page.See("It works.");
         page.See("Watering alone did about");
@@ -159,20 +159,19 @@ public class JudgeJourneys
         page.See("before anything goes on");
         foreach (var (patch, level) in new[] { (1, 8.1), (2, 8.1) })
         {
-            page.Find($"//form[@aria-label='Patch {patch}, before']//input")
-                .SendKeys($"{level} {level + 0.2} {level - 0.1} {level}".Replace(',', '.'));
+            page.Type($"//form[@aria-label='Patch {patch}, before']//input", $"{level} {level + 0.2} {level - 0.1} {level}");
             page.Press($"//form[@aria-label='Patch {patch}, before']//button");
             page.Until(() => page.Driver.FindElements(By.XPath($"//form[@aria-label='Patch {patch}, before']")).Count == 0,
                 "it to be kept");
         }
 
         page.Click("They are on: start the hour");
-        page.See("0 min since they went on");
+        page.See("since they went on");
         // doses speak of water too
         var first = page.Says("//li[form[@aria-label='Patch 1, after']]//b").EndsWith("· water", StringComparison.Ordinal);
         foreach (var (patch, level) in new[] { (1, first ? 8.2 : 11.4), (2, first ? 11.4 : 8.2) })
         {
-            page.Find($"//form[@aria-label='Patch {patch}, after']//input").SendKeys($"{level} {level + 0.2} {level - 0.1} {level}");
+            page.Type($"//form[@aria-label='Patch {patch}, after']//input", $"{level} {level + 0.2} {level - 0.1} {level}");
             page.Press($"//form[@aria-label='Patch {patch}, after']//button");
             page.Until(() => page.Driver.FindElements(By.XPath($"//form[@aria-label='Patch {patch}, after']")).Count == 0, "it to be kept");
         }

@@ -126,7 +126,21 @@ public sealed class Page : WebApplicationFactory<LiveBrew>
             ["deviceScaleFactor"] = 1, ["mobile"] = width < 600
         });
 
-    public void Go(string path) => Driver.Navigate().GoToUrl(new Uri(Address, path));
+    /// <summary>Opens a page, once what the one before has asked of the server is answered: a write that is under way is not cut off.</summary>
+    public void Go(string path)
+    {
+        Rest();
+        Driver.Navigate().GoToUrl(new Uri(Address, path));
+    }
+
+    /// <summary>The same page loaded anew, as <see cref="Go"/> would.</summary>
+    public void Again()
+    {
+        Rest();
+        Driver.Navigate().Refresh();
+    }
+
+    private void Rest() => Until(() => Driver.ExecuteScript("return !(window.asked > 0)") is true, "what was asked to be answered");
 
     /// <summary>As long as a machine ten times slower may need: what never comes is a failure, however late it is said.</summary>
     private static readonly TimeSpan Patience = TimeSpan.FromMinutes(3);

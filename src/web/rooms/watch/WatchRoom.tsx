@@ -103,6 +103,7 @@ function Lines({ watch }: { watch: Schemas["WatchView"] }) {
         <Button type="submit" className="self-start" disabled={keep.isPending}>
           Keep these lines
         </Button>
+        {keep.isSuccess && <p role="status">✓ Kept. It speaks by these from now on.</p>}
         <Wrong problem={keep.error} shown={["noReadingH", "graceMinutes", "expectedShare"]} />
       </form>
       <section>
