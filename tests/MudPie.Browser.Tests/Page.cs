@@ -126,7 +126,7 @@ public sealed class Page : WebApplicationFactory<LiveBrew>
             ["deviceScaleFactor"] = 1, ["mobile"] = width < 600
         });
 
-    /// <summary>Opens a page, once what the one before has asked of the server is answered: a write that is under way is not cut off.</summary>
+    /// <summary>Opens a page, once what the one before has asked is answered: a write that is under way is not cut off.</summary>
     public void Go(string path)
     {
         Rest();

@@ -86,4 +86,15 @@ public class ArchitectureTests
 
         return at;
     }
+
+    [Fact]
+    public async Task Every_door_of_the_server_says_in_a_sentence_what_it_does()
+    {
+        using var h = new TestHolding();
+        var doors = (await h.Get("/openapi/v1.json"))["paths"]!.AsObject()
+            .SelectMany(path => path.Value!.AsObject().Select(way => (Door: $"{way.Key} {path.Key}", Says: (string?)way.Value!["summary"])))
+            .ToList();
+        doors.Count.ShouldBeGreaterThan(150);
+        doors.Where(d => d.Says is not { Length: > 4 } || ".?!".IndexOf(d.Says[^1], StringComparison.Ordinal) < 0).ShouldBeEmpty();
+    }
 }

@@ -1,3 +1,4 @@
+using MudPie.Core.Measures;
 using MudPie.Core.Workings;
 
 namespace MudPie.Core.Brewing;
@@ -13,6 +14,12 @@ public sealed record BatteryPump
 
     /// <summary>A kind of <see cref="Ingredients.Diffusers"/>; an air stone when not given.</summary>
     public string? Diffuser { get; init; }
+
+    /// <summary>A pump of the kit that runs on a battery, hung 0.3 m deep with an air stone.</summary>
+    /// <remarks>6 L/min of 20 kPa: 4.22 L/min arrive.</remarks>
+    public static BatteryPump OfKit(LitresPerMinute open, Kilopascals shutOff, double? hours) => new() {
+        AirLpm = Air.AtDepth(open, shutOff, new Metres(0.3), new Kilopascals(3)).Value, Hours = hours
+    };
 }
 
 /// <summary>What one school says of holding.</summary>

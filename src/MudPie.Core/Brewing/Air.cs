@@ -1,3 +1,4 @@
+using MudPie.Core.Measures;
 using MudPie.Core.Workings;
 
 namespace MudPie.Core.Brewing;
@@ -9,8 +10,12 @@ public static class Air
 
     /// <summary>Q = Q_open × (1 − (ρ g h + diffuser loss) ÷ P_max), L/min; 0 where the pump cannot push that deep. A straight pump
     /// curve.</summary>
-    public static double AtDepthLpm(double openFlowLpm, double shutOffKPa, double depthM, double lossKPa) =>
-        Math.Max(0, openFlowLpm * (1 - (((KPaPerMetre * depthM) + lossKPa) / shutOffKPa)));
+    /// <param name="open">What the box says.</param>
+    /// <param name="shutOff">Pressure at which nothing flows, more than 0.</param>
+    /// <param name="depth">Outlet under water.</param>
+    /// <param name="loss">What the diffuser takes.</param>
+    public static LitresPerMinute AtDepth(LitresPerMinute open, Kilopascals shutOff, Metres depth, Kilopascals loss) =>
+        new(Math.Max(0, open.Value * (1 - (((KPaPerMetre * depth.Value) + loss.Value) / shutOff.Value))));
 
     /// <summary>The flow at depth with its working.</summary>
     /// <param name="openFlowLpm">What the box says, more than 0 to 5000 L/min.</param>
@@ -31,7 +36,7 @@ public static class Air
             return checks.Refusal;
         }
 
-        var q = AtDepthLpm(open, shut, depth, loss);
+        var q = AtDepth(new LitresPerMinute(open), new Kilopascals(shut), new Metres(depth), new Kilopascals(loss)).Value;
         if (q <= 0)
         {
             return Refusal.Of("shutOffKPa",

@@ -134,7 +134,7 @@ public static class AirBench
 
     /// <summary>Works out where pumps and outlets meet.</summary>
     /// <remarks>One 6 L/min pump of 20 kPa and one stone (3 kPa) at 0.25 m without hose: 4.36 L/min, as
-    /// <see cref="Air.AtDepth"/>.</remarks>
+    /// <see cref="Air"/>.</remarks>
     public static Ruling<AirBenchAnswer> Of(AirBenchQuestion q)
     {
         var checks = new Checks();

@@ -1,3 +1,4 @@
+using MudPie.Core.Measures;
 using MudPie.Core.Workings;
 
 namespace MudPie.Core.Brewing;
@@ -65,7 +66,7 @@ public static class BrewBackwards
             .OrderByDescending(s => Math.Round(s.LowestMgPerL, 1)).ThenBy(s => s.ReadyAtH ?? 999)
             .GroupBy(s => (Math.Round(s.LowestMgPerL, 1), Math.Round(s.ReadyAtH ?? 999))).Select(g => g.First()).Take(5).ToList();
         var full = BrewParameters.Beta * OxygenSaturation.MgPerLitre((brew.TemperatureByHour is { Count: > 0 } t
-            ? t.Max() : brew.TemperatureC!.Value) + (brew.SwingC ?? 0), OxygenSaturation.PressureAtm(brew.AltitudeM ?? 0));
+            ? t.Max() : brew.TemperatureC!.Value) + (brew.SwingC ?? 0), OxygenSaturation.PressureAtm(new Metres(brew.AltitudeM ?? 0)));
         var sentence = full < BrewRun.Line
             ? $"Water this warm and high holds {Say.Fixed(full, 1)} mg/L at best: no air will do, brew cooler."
             : air is null ? "No air will hold this recipe: less food or a cooler place would."

@@ -1,3 +1,4 @@
+using MudPie.Core.Measures;
 using MudPie.Core.Workings;
 
 namespace MudPie.Core.Brewing;
@@ -127,7 +128,7 @@ public record BrewQuestion
             return (null, checks.Refusal);
         }
 
-        var pressure = OxygenSaturation.PressureAtm(altitude);
+        var pressure = OxygenSaturation.PressureAtm(new Metres(altitude));
         var (air, kLa) = (outlets.Sum(o => o.AirLpm), outlets.Sum(o => BrewRun.KLa20(o.Kind, o.DepthM, o.AirLpm, volume)));
         // Per litre of air; where none was planned at all, what one litre a minute would get over.
         var perLpm = air > 0 ? kLa / air : outlets.Average(o => BrewRun.KLa20(o.Kind, o.DepthM, 1, volume));

@@ -31,8 +31,8 @@ public static class OxygenSaturation
     }
 
     /// <summary>Air pressure of the standard atmosphere, atm = (1 − 2.25577e−5·h)^5.25588; 300 m gives 0.965.</summary>
-    /// <param name="altitudeM">Metres above the sea.</param>
-    public static double PressureAtm(double altitudeM) => Math.Pow(1 - (2.25577e-5 * altitudeM), 5.25588);
+    /// <param name="altitude">Above the sea.</param>
+    public static double PressureAtm(Metres altitude) => Math.Pow(1 - (2.25577e-5 * altitude.Value), 5.25588);
 
     /// <summary>Oxygen at saturation, with its working.</summary>
     /// <param name="temperatureC">Water, 0 to 45 °C.</param>
@@ -48,7 +48,7 @@ public static class OxygenSaturation
             return checks.Refusal;
         }
 
-        var p = PressureAtm(h);
+        var p = PressureAtm(new Metres(h));
         var cs = MgPerLitre(t, p);
         return Worked.Of(
             new MilligramsPerLitre(cs),

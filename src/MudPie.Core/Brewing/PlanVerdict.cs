@@ -1,3 +1,4 @@
+using MudPie.Core.Measures;
 using MudPie.Core.PuttingOut;
 using MudPie.Core.Workings;
 
@@ -120,7 +121,7 @@ internal static class PlanVerdict
 
     private static double FullOxygen(BrewQuestion b) =>
         BrewParameters.Beta * OxygenSaturation.MgPerLitre((b.TemperatureC ?? 20) + (b.SwingC ?? 0),
-            OxygenSaturation.PressureAtm(b.AltitudeM ?? 0));
+            OxygenSaturation.PressureAtm(new Metres(b.AltitudeM ?? 0)));
 }
 
 /// <summary>The lines of a plan's own sum.</summary>

@@ -26,19 +26,6 @@ public readonly record struct Litres
     public static Litres FromMillilitres(double ml) => new(ml / 1000);
 }
 
-/// <summary>A mass in grams, 0 or more.</summary>
-public readonly record struct Grams
-{
-    /// <summary>Grams; throws below zero or for NaN.</summary>
-    public Grams(double value) => Value = Guard.NotNegative(value, "g");
-
-    /// <summary>The figure in grams.</summary>
-    public double Value { get; }
-
-    /// <summary>The figure in milligrams: 0.075 g is 75 mg.</summary>
-    public double Milligrams => Value * 1000;
-}
-
 /// <summary>A concentration in milligrams per litre, 0 or more: dissolved oxygen, or chlorine as Cl₂.</summary>
 public readonly record struct MilligramsPerLitre
 {
@@ -47,20 +34,6 @@ public readonly record struct MilligramsPerLitre
 
     /// <summary>The figure in mg/L.</summary>
     public double Value { get; }
-}
-
-/// <summary>A temperature in degrees Celsius, above absolute zero.</summary>
-public readonly record struct Celsius
-{
-    /// <summary>°C; throws at or below −273.15 or for NaN.</summary>
-    public Celsius(double value) =>
-        Value = Guard.Finite(value, "°C") > -273.15 ? value : throw new ArgumentOutOfRangeException(nameof(value));
-
-    /// <summary>The figure in °C.</summary>
-    public double Value { get; }
-
-    /// <summary>The figure in kelvin: 20 °C is 293.15 K.</summary>
-    public double Kelvin => Value + 273.15;
 }
 
 /// <summary>An area in square metres, 0 or more.</summary>

@@ -64,11 +64,11 @@ public static class BookEndpoints
     /// <summary>What can be done.</summary>
     public static void MapBook(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/book", Read);
-        api.MapPost("/book/jobs/{id:int}/strike", Strike);
-        api.MapPost("/book/harvests", KeepHarvest);
-        api.MapPost("/book/seen", KeepSeen);
-        api.MapGet("/book/season", Season);
+        api.MapGet("/book", Read).WithSummary("The book: what was done, seen and harvested, newest first.");
+        api.MapPost("/book/jobs/{id:int}/strike", Strike).WithSummary("Strikes a job out, and says why; it stays readable.");
+        api.MapPost("/book/harvests", KeepHarvest).WithSummary("Writes down a harvest, or puts one right.");
+        api.MapPost("/book/seen", KeepSeen).WithSummary("Writes down what was seen, or puts it right.");
+        api.MapGet("/book/season", Season).WithSummary("The season in sums: brews, jobs, harvests.");
     }
 
     private static async Task<Ok<BookView>> Read(HoldingDb db, HoldingClock clock, int? bed = null, int? input = null, string? kind = null,

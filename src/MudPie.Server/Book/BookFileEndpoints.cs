@@ -22,10 +22,10 @@ public static class BookFileEndpoints
     public static void MapBookFiles(this IEndpointRouteBuilder api)
     {
         api.MapGet("/book/book.csv", async (HoldingDb db) => TypedResults.Text(BookOut.Csv(await BookOut.Rows(db)), "text/csv",
-            System.Text.Encoding.UTF8));
+            System.Text.Encoding.UTF8)).WithSummary("The book as a table.");
         api.MapGet("/book/book.json", async (HoldingDb db) => TypedResults.Json(new BookFile(BookFile.Name, 1, await BookOut.Rows(db)),
-            Json.Options));
-        api.MapPost("/book/file", Bring);
+            Json.Options)).WithSummary("The book as lines of JSON.");
+        api.MapPost("/book/file", Bring).WithSummary("Brings a book's table in, line by line, each once.");
     }
 
     private static Task<Results<Written<BookBrought>, Refused, Clash>> Bring(BookFileRequest r, HoldingDb db, HoldingClock clock,

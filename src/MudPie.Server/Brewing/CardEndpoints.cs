@@ -6,7 +6,8 @@ namespace MudPie.Server.Brewing;
 public static class CardEndpoints
 {
     /// <summary>What can be asked.</summary>
-    public static void MapCards(this IEndpointRouteBuilder api) => api.MapGet("/brew/batches/{id:int}/qr.svg", Qr);
+    public static void MapCards(this IEndpointRouteBuilder api) => api.MapGet("/brew/batches/{id:int}/qr.svg", Qr)
+        .WithSummary("A code that opens the brew on a telephone.");
 
     private static Microsoft.AspNetCore.Http.HttpResults.ContentHttpResult Qr(int id, HttpRequest request)
     {

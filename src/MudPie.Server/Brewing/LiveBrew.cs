@@ -129,10 +129,8 @@ public sealed class LiveBrew(HoldingDb db, HoldingClock clock, WeatherBook weath
             Warmth = BrewLog.Warmth(log, started, probe),
             Prior = await Lessons.Prior(db, batch.VesselId, batch.RecipeVersion?.RecipeId,
                 batch.Brew.Sources?.FirstOrDefault()?.Kind, batch.Id),
-            Battery = battery is null ? null : new BatteryPump {
-                AirLpm = Air.AtDepthLpm(battery.OpenLpm, battery.ShutOffKPa, 0.3, 3),
-                Hours = battery.BatteryHours
-            },
+            Battery = battery is null ? null : BatteryPump.OfKit(new LitresPerMinute(battery.OpenLpm), new Kilopascals(battery.ShutOffKPa),
+                battery.BatteryHours),
             Race = new WatchRace(mixL, batch.Race is { } kept ? kept : RaceKits.For(null, await KitSnapshot.SprayersOf(db), mixL,
                 new TypedFields(units)), window, units),
             Seen = BrewLog.Of(log, started, batch.Making, now) with {

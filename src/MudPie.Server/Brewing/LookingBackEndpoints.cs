@@ -20,7 +20,8 @@ public sealed record BackView(IReadOnlyList<BackLine> Brews, IReadOnlyList<WentW
 public static class LookingBackEndpoints
 {
     /// <summary>What can be asked.</summary>
-    public static void MapLookingBack(this IEndpointRouteBuilder api) => api.MapGet("/brew/looking-back", Read);
+    public static void MapLookingBack(this IEndpointRouteBuilder api) => api.MapGet("/brew/looking-back", Read)
+        .WithSummary("Forecasts beside what came of them.");
 
     private static async Task<Ok<BackView>> Read(HoldingDb db, HoldingClock clock, string? vessel = null, string? recipe = null,
         string? outcome = null)

@@ -30,10 +30,12 @@ public static class MicroscopeEndpoints
     /// <summary>What can be asked and done.</summary>
     public static void MapMicroscope(this IEndpointRouteBuilder api)
     {
-        api.MapPost("/brew/tally/work-out", (TallyQuestion q) => Problems.Answer(MicroscopeTally.Of(q)));
-        api.MapPost("/brew/tally/through", (ThroughRequest r) => Problems.Answer(Microscope.CameThrough(r.Before, r.After)));
-        api.MapPost("/brew/tallies", Keep);
-        api.MapGet("/brew/tallies", Read);
+        api.MapPost("/brew/tally/work-out", (TallyQuestion q) => Problems.Answer(MicroscopeTally.Of(q)))
+            .WithSummary("A count at the microscope, worked out.");
+        api.MapPost("/brew/tally/through", (ThroughRequest r) => Problems.Answer(Microscope.CameThrough(r.Before, r.After)))
+            .WithSummary("What a count through a mesh would leave.");
+        api.MapPost("/brew/tallies", Keep).WithSummary("Keeps a count.");
+        api.MapGet("/brew/tallies", Read).WithSummary("Counts kept, newest first.");
     }
 
     private static Task<Results<Written<Kept>, Refused, Clash>> Keep(TallyRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>

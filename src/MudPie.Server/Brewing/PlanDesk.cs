@@ -184,10 +184,7 @@ public sealed class PlanDesk(HoldingDb db, HoldingClock clock, WeatherBook weath
             Loads = r.Loads,
             MoreSources = r.MoreSources,
             Battery = kit.Pumps.Where(p => p.BatteryHours is not null).MaxBy(p => p.OpenLpm) is { } battery
-                ? new BatteryPump {
-                    AirLpm = Air.AtDepthLpm(battery.OpenLpm, battery.ShutOffKPa, 0.3, 3),
-                    Hours = battery.BatteryHours
-                } : null,
+                ? BatteryPump.OfKit(new LitresPerMinute(battery.OpenLpm), new Kilopascals(battery.ShutOffKPa), battery.BatteryHours) : null,
             VesselUnclean = kit.Unclean.Contains(vessel.Id),
             Beds = [],
             Purpose = r.Purpose,

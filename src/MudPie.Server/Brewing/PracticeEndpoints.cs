@@ -14,7 +14,9 @@ public static class PracticeEndpoints
     public static void MapPractice(this IEndpointRouteBuilder api)
     {
         api.MapGet("/brew/practice",
-            () => PracticeBrew.Situations.Select(s => new SituationView(s.Id, s.Name, s.Story, s.UseAtH)).ToList());
-        api.MapPost("/brew/practice", (PracticeQuestion q) => Problems.Answer(PracticeBrew.Of(q)));
+            () => PracticeBrew.Situations.Select(s => new SituationView(s.Id, s.Name, s.Story, s.UseAtH)).ToList())
+            .WithSummary("A made-up brew to practise on.");
+        api.MapPost("/brew/practice", (PracticeQuestion q) => Problems.Answer(PracticeBrew.Of(q)))
+            .WithSummary("The next move of a practice brew.");
     }
 }

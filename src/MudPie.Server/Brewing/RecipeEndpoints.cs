@@ -45,10 +45,10 @@ public static class RecipeEndpoints
     /// <summary>What can be asked and done.</summary>
     public static void MapRecipes(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/brew/recipes", List);
-        api.MapGet("/brew/recipes/{reference}/file", Write);
-        api.MapPost("/brew/recipes", Keep);
-        api.MapPost("/brew/recipes/bring", Bring);
+        api.MapGet("/brew/recipes", List).WithSummary("Recipes, with what came of brews by them.");
+        api.MapGet("/brew/recipes/{reference}/file", Write).WithSummary("A recipe as a file.");
+        api.MapPost("/brew/recipes", Keep).WithSummary("Keeps a recipe, or a new version of one.");
+        api.MapPost("/brew/recipes/bring", Bring).WithSummary("Brings a recipe's file in.");
     }
 
     private static async Task<Ok<List<RecipeLine>>> List(HoldingDb db, HoldingClock clock)

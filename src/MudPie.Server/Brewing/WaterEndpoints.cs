@@ -36,11 +36,12 @@ public static class WaterEndpoints
     /// <summary>What can be asked and done.</summary>
     public static void MapWater(this IEndpointRouteBuilder api)
     {
-        api.MapPost("/brew/water/work-out", WorkOut);
-        api.MapGet("/brew/water/tests", ReadTests);
-        api.MapPost("/brew/water/{id:int}/tests", KeepTest);
-        api.MapGet("/brew/water/strips", Strips);
-        api.MapPost("/brew/water/strips/{id:int}/photo", AddPhoto).Accepts<byte[]>("image/jpeg", "image/png");
+        api.MapPost("/brew/water/work-out", WorkOut).WithSummary("A water made ready: chlorine cleared, waters mixed.");
+        api.MapGet("/brew/water/tests", ReadTests).WithSummary("Tests of waters.");
+        api.MapPost("/brew/water/{id:int}/tests", KeepTest).WithSummary("Keeps a test of a water.");
+        api.MapGet("/brew/water/strips", Strips).WithSummary("Strips read, newest first.");
+        api.MapPost("/brew/water/strips/{id:int}/photo", AddPhoto).WithSummary("Keeps a picture of a strip.")
+            .Accepts<byte[]>("image/jpeg", "image/png");
     }
 
     private static async Task<Results<Ok<Worked<WaterMixView>>, Refused>> WorkOut(WaterRequestMix r, HoldingDb db, HoldingClock clock)

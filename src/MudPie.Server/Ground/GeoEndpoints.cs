@@ -46,10 +46,10 @@ public static class GeoEndpoints
     /// <summary>What can be done.</summary>
     public static void MapGeo(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/ground/plan", Plan);
-        api.MapGet("/ground/beds.geojson", Out);
-        api.MapPost("/ground/geojson/preview", Preview);
-        api.MapPost("/ground/geojson", Bring);
+        api.MapGet("/ground/plan", Plan).WithSummary("The ground to scale.");
+        api.MapGet("/ground/beds.geojson", Out).WithSummary("Beds as GeoJSON.");
+        api.MapPost("/ground/geojson/preview", Preview).WithSummary("What a map file would bring.");
+        api.MapPost("/ground/geojson", Bring).WithSummary("Brings beds in from a map file.");
     }
 
     private const int MostCorners = 1000;

@@ -46,17 +46,17 @@ public static class GroundEndpoints
     /// <summary>What can be done.</summary>
     public static void MapGround(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/holding", Holding);
-        api.MapPost("/holding/units", SetUnits);
-        api.MapPost("/holding/forks/{fork}", Choose);
-        api.MapGet("/ground", Read);
-        api.MapPost("/ground/beds", KeepBed);
-        api.MapPost("/ground/waters", KeepWater);
-        api.MapPost("/ground/waters/{id:int}/strips", AddStrip);
-        api.MapPost("/ground/vessels", KeepVessel);
-        api.MapPost("/ground/pumps", KeepPump);
-        api.MapPost("/ground/diffusers", KeepDiffuser);
-        api.MapPost("/ground/inputs", KeepInput);
+        api.MapGet("/holding", Holding).WithSummary("The holding, its units and its choices of school.");
+        api.MapPost("/holding/units", SetUnits).WithSummary("Sets the units that words are in.");
+        api.MapPost("/holding/forks/{fork}", Choose).WithSummary("Chooses a school.");
+        api.MapGet("/ground", Read).WithSummary("Beds, vessels, pumps, diffusers and waters.");
+        api.MapPost("/ground/beds", KeepBed).WithSummary("Keeps a bed.");
+        api.MapPost("/ground/waters", KeepWater).WithSummary("Keeps a water.");
+        api.MapPost("/ground/waters/{id:int}/strips", AddStrip).WithSummary("Keeps a strip that was read.");
+        api.MapPost("/ground/vessels", KeepVessel).WithSummary("Keeps a vessel.");
+        api.MapPost("/ground/pumps", KeepPump).WithSummary("Keeps a pump.");
+        api.MapPost("/ground/diffusers", KeepDiffuser).WithSummary("Keeps a diffuser.");
+        api.MapPost("/ground/inputs", KeepInput).WithSummary("Keeps something that goes into brews.");
     }
 
     private static async Task<Ok<HoldingView>> Holding(HoldingDb db, HoldingClock clock)

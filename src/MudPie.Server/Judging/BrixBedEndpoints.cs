@@ -48,11 +48,11 @@ public static class BrixBedEndpoints
     /// <summary>What can be done.</summary>
     public static void MapBrixBeds(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/judge/brix/bed/{id:int}", Bed);
-        api.MapGet("/judge/meters", Meters);
-        api.MapPost("/judge/meters", AddMeter);
-        api.MapPost("/judge/meters/{id:int}/zero", Zero);
-        api.MapPost("/judge/pests", Pests);
+        api.MapGet("/judge/brix/bed/{id:int}", Bed).WithSummary("Brix of a bed over time, beside pests and jobs.");
+        api.MapGet("/judge/meters", Meters).WithSummary("Meters and when they were last set to zero.");
+        api.MapPost("/judge/meters", AddMeter).WithSummary("Keeps a meter.");
+        api.MapPost("/judge/meters/{id:int}/zero", Zero).WithSummary("A meter read in clean water.");
+        api.MapPost("/judge/pests", Pests).WithSummary("Writes down pests seen.");
     }
 
     private static async Task<Results<Ok<BrixBedView>, Missing>> Bed(int id, HoldingDb db, HoldingClock clock)

@@ -20,8 +20,8 @@ public static class TrialStepEndpoints
     /// <summary>What can be done.</summary>
     public static void MapTrialSteps(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/judge/trials/{id:int}/amounts", Amounts);
-        api.MapPost("/judge/trials/{id:int}/steps", Step);
+        api.MapGet("/judge/trials/{id:int}/amounts", Amounts).WithSummary("What it takes to put each treatment on.");
+        api.MapPost("/judge/trials/{id:int}/steps", Step).WithSummary("Begun, put on, codes opened, ended.");
     }
 
     private static Task<Results<Written<Kept>, Refused, Clash>> Step(int id, TrialStepRequest r, HoldingDb db, TrialDesk desk,
@@ -180,7 +180,7 @@ public static class TrialStepEndpoints
             return new AmountLine(t.Id, t.Name, 0, "", t.Input?.Name, null, null, null, null, null, null, false, done, []);
         }
 
-        var takes = TrialAmounts.Of(t.RatePerM2, t.WaterLPerM2, [.. plots.Select(p => p.Length * p.Width)]);
+        var takes = TrialAmounts.Of(t.RatePerM2, t.WaterLPerM2, [.. plots.Select(p => new SquareMetres(p.Length * p.Width))]);
         var left = lots?.Where(l => !l.Unfit).Sum(l => l.Left);
         var need = (takes.InAll ?? 0) / 1000;
         return new AmountLine(

@@ -43,8 +43,8 @@ public static class NoteEndpoints
     /// <summary>What can be done.</summary>
     public static void MapNotes(this IEndpointRouteBuilder api)
     {
-        api.MapPost("/notes/read", Read);
-        api.MapPost("/notes", Keep);
+        api.MapPost("/notes/read", Read).WithSummary("A phrase, and what it is understood as.");
+        api.MapPost("/notes", Keep).WithSummary("Keeps what a phrase says where it belongs.");
     }
 
     private static async Task<List<Nameable>> Names(HoldingDb db)

@@ -37,14 +37,14 @@ public static class ProgrammeEndpoints
     /// <summary>What can be done.</summary>
     public static void MapProgrammes(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/put-out/programmes", Read);
-        api.MapPost("/put-out/programmes", Keep);
-        api.MapPost("/put-out/programmes/{id:int}/givings", Add);
-        api.MapPost("/put-out/programmes/{id:int}/propose", Propose);
-        api.MapPost("/put-out/programmes/{id:int}/stages", Date);
-        api.MapPost("/put-out/givings/{id:int}/move", Move);
-        api.MapPost("/put-out/givings/{id:int}/drop", Drop);
-        api.MapPost("/put-out/dried-or-liquid/work-out", Dried);
+        api.MapGet("/put-out/programmes", Read).WithSummary("The season's givings, bed by bed.");
+        api.MapPost("/put-out/programmes", Keep).WithSummary("Lays a season out for a bed.");
+        api.MapPost("/put-out/programmes/{id:int}/givings", Add).WithSummary("Adds a giving.");
+        api.MapPost("/put-out/programmes/{id:int}/propose", Propose).WithSummary("Lays out what is usual for a kind.");
+        api.MapPost("/put-out/programmes/{id:int}/stages", Date).WithSummary("Dates the crop's stages by hand.");
+        api.MapPost("/put-out/givings/{id:int}/move", Move).WithSummary("Moves a giving to another day.");
+        api.MapPost("/put-out/givings/{id:int}/drop", Drop).WithSummary("Drops a giving that was not done.");
+        api.MapPost("/put-out/dried-or-liquid/work-out", Dried).WithSummary("Dried or liquid: what each costs on the ground.");
     }
 
     private static async Task<Ok<ProgrammesView>> Read(HoldingDb db, HoldingClock clock)

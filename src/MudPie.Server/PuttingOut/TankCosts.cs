@@ -38,8 +38,8 @@ public sealed class TankCosts(HoldingDb db, HoldingClock clock)
         var making = batch is null ? 0 : batch.Steps.Where(s => s.Id is not ("use" or "wash" or "shop" or "sprayer"))
             .Sum(s => s.Minutes) * Math.Min(1, job.BrewL / batch.BrewL);
         var wage = (await clock.Find())?.HourlyWage ?? 0;
-        return Costs.Of(lines, job.Beds.Sum(b => b.AreaM2), making + 15 + (job.LoadCount * 6) + (job.Beds.Sum(b => b.AreaM2) / 100),
-            wage).Worked;
+        var area = job.Beds.Sum(b => b.AreaM2);
+        return Costs.Of(lines, area, Costs.WorkMinutes(making, job.LoadCount, new SquareMetres(area)), wage).Worked;
     }
 
     /// <summary>What a unit of each lot cost; null where not known.</summary>

@@ -20,11 +20,11 @@ public static class ShelfEndpoints
     /// <summary>What can be done.</summary>
     public static void MapShelf(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/shelf", Read);
-        api.MapPost("/shelf/inputs", KeepInput);
-        api.MapPost("/shelf/inputs/{id:int}/lots", AddLot);
-        api.MapPost("/shelf/lots/{id:int}/entries", AddEntry);
-        api.MapPost("/shelf/wage", SetWage);
+        api.MapGet("/shelf", Read).WithSummary("The shelf: bottles, lots, what is left.");
+        api.MapPost("/shelf/inputs", KeepInput).WithSummary("Keeps something on the shelf.");
+        api.MapPost("/shelf/inputs/{id:int}/lots", AddLot).WithSummary("Adds a lot.");
+        api.MapPost("/shelf/lots/{id:int}/entries", AddEntry).WithSummary("Writes an entry into a lot's book: taken, counted, spoiled.");
+        api.MapPost("/shelf/wage", SetWage).WithSummary("What an hour's work costs.");
     }
 
     private static async Task<Ok<ShelfView>> Read(HoldingDb db, HoldingClock clock, StockKeeper stock)

@@ -59,8 +59,8 @@ public static class TodayEndpoints
     /// <summary>What can be asked.</summary>
     public static void MapToday(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/today", Today);
-        api.MapGet("/day-line", DayLine);
+        api.MapGet("/today", Today).WithSummary("What wants hands today, most urgent first.");
+        api.MapGet("/day-line", DayLine).WithSummary("The day drawn as a line: brews, windows, work.");
     }
 
     private static async Task<List<(Batch Batch, WatchAnswer? Watch)>> Going(HoldingDb db, LiveBrew live)

@@ -33,11 +33,11 @@ public static class WatchEndpoints
     /// <summary>What can be asked and done.</summary>
     public static void MapWatch(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/watch", Read);
-        api.MapPost("/watch/{id:int}/done", Done);
-        api.MapPost("/watch/{id:int}/put-off", PutOff);
-        api.MapPost("/watch/lines", SetLines);
-        api.MapGet("/calendar.ics", Calendar);
+        api.MapGet("/watch", Read).WithSummary("What the watch says, and its lines.");
+        api.MapPost("/watch/{id:int}/done", Done).WithSummary("It is done.");
+        api.MapPost("/watch/{id:int}/put-off", PutOff).WithSummary("Say it again later.");
+        api.MapPost("/watch/lines", SetLines).WithSummary("Keeps when the watch speaks.");
+        api.MapGet("/calendar.ics", Calendar).WithSummary("Steps, readings and ready times as a calendar.");
     }
 
     private static async Task<Ok<WatchView>> Read(HoldingDb db, HoldingClock clock)

@@ -15,5 +15,6 @@ public static class AmountEndpoints
         api.MapPost("/amounts/read", async (AmountRequest request, HoldingClock clock) =>
             Problems.Answer(request.Dimension == Dimension.Volume && Ingredients.Source(request.OfSource) is { } source
                 ? AmountText.ReadLoose("text", request.Text, source.KgPerLitre, await clock.Units())
-                : AmountText.Read("text", request.Text, request.Dimension, await clock.Units())));
+                : AmountText.Read("text", request.Text, request.Dimension, await clock.Units())))
+                .WithSummary("An amount as typed, read in SI and shown in tools.");
 }

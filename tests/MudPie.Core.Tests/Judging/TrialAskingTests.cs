@@ -1,5 +1,6 @@
 using MudPie.Core.Ideas;
 using MudPie.Core.Judging.Trials;
+using MudPie.Core.Measures;
 
 namespace MudPie.Core.Tests.Judging;
 
@@ -151,7 +152,7 @@ public class TrialAskingTests
     [Fact]
     public void What_a_treatment_takes_is_the_tank_plan_of_its_plots()
     {
-        var plots = new[] { 2.0, 2, 2 };
+        var plots = new[] { new SquareMetres(2), new SquareMetres(2), new SquareMetres(2) };
         var takes = TrialAmounts.Of(5, 1, plots);
         (takes.AreaM2, takes.PerPlot, takes.WaterPerPlotL, takes.Loads).ShouldBe((6.0, 10.0, 2.0, 1));
         takes.InAll!.Value.ShouldBe(33, 1e-9);

@@ -1,3 +1,4 @@
+using MudPie.Core.Measures;
 using MudPie.Core.PuttingOut;
 
 namespace MudPie.Core.Judging.Trials;
@@ -23,11 +24,11 @@ public static class TrialAmounts
     /// <summary>The same tank plan as for any other job, with its plots as one bed.</summary>
     /// <param name="ratePerM2">mL or g on a m², more than 0; null where there is none.</param>
     /// <param name="waterLPerM2">Water on a m², L, more than 0; null where none carries it.</param>
-    /// <param name="plots">Area of each plot, m²; at least one.</param>
+    /// <param name="plots">Area of each plot; at least one.</param>
     /// <remarks>Three plots of 2 m² at 5 mL and 1 L on a m²: 10 mL and 2 L a plot; 33 mL and 6.6 L in all, a tenth to spare.</remarks>
-    public static TrialAmountsAnswer Of(double? ratePerM2, double? waterLPerM2, IReadOnlyList<double> plots)
+    public static TrialAmountsAnswer Of(double? ratePerM2, double? waterLPerM2, IReadOnlyList<SquareMetres> plots)
     {
-        var area = plots.Sum();
+        var area = plots.Sum(p => p.Value);
         var tank = waterLPerM2 is > 0 and { } water
             ? TankPlan.Of(new TankPlanQuestion {
                 AreaM2 = Math.Max(area, 0.1),
