@@ -1,4 +1,4 @@
-using MathNet.Numerics.Distributions;
+using MudPie.Core.Judging.Statistics;
 using MudPie.Core.Measures;
 using MudPie.Core.Workings;
 
@@ -99,14 +99,9 @@ public static class BrixReadings
             return new BrixValue(0, 0, null, null);
         }
 
-        var mean = corrected.Average();
-        if (n < 2)
-        {
-            return new BrixValue(n, mean, null, null);
-        }
-
-        var half = StudentT.InvCDF(0, 1, n - 1, 0.975) * Math.Sqrt(Variance(corrected) / n);
-        return new BrixValue(n, mean, mean - half, mean + half);
+        var known = Estimate.Of(corrected, ReadingGrain);
+        return n < 2 ? new BrixValue(n, known.Mean, null, null)
+            : new BrixValue(n, known.Mean, known.Mean - known.Half(), known.Mean + known.Half());
     }
 
     /// <summary>After minus before, by Welch's t (different leaves each time), with what else may have changed.</summary>
@@ -123,10 +118,8 @@ public static class BrixReadings
             return Worked.Of(none, "°Bx", Evidence.MeasuredHere);
         }
 
-        var (va, vb) = (Variance(before.Corrected) / a.Count, Variance(after.Corrected) / b.Count);
-        var se = Math.Sqrt(va + vb);
-        var df = (va + vb) * (va + vb) / ((va * va / (a.Count - 1)) + (vb * vb / (b.Count - 1)));
-        var half = StudentT.InvCDF(0, 1, df, 0.975) * se;
+        var change = Estimate.Of(after.Corrected, ReadingGrain).Less(Estimate.Of(before.Corrected, ReadingGrain));
+        var half = change.Half();
         var inside = Math.Abs(difference) <= half;
         var answer = new BrixDifference(a, b, difference, difference - half, difference + half, inside,
             Sentence(difference, half, inside), caveats);
@@ -137,7 +130,8 @@ public static class BrixReadings
             [
                 new("before", "mean of readings at 20 °C", $"{a.Count} readings", $"{Say.Fixed(a.Mean, 2)} °Bx", "refractometer"),
                 new("after", "mean of readings at 20 °C", $"{b.Count} readings", $"{Say.Fixed(b.Mean, 2)} °Bx", "refractometer"),
-                new("give or take", "t(0.975, df) · √(s₁²/n₁ + s₂²/n₂)", $"df {Say.Fixed(df, 1)}, standard error {Say.Fixed(se, 2)}",
+                new("give or take", "t(0.975, df) · √(s₁²/n₁ + s₂²/n₂)",
+                    $"df {Say.Fixed(change.Df, 1)}, standard error {Say.Fixed(change.Se, 2)}",
                     $"±{Say.Fixed(half, 2)} °Bx", "Welch 1947"),
             ]);
     }
@@ -153,21 +147,15 @@ public static class BrixReadings
         }
 
         var pairs = first.Corrected.Zip(second.Corrected, (a, b) => b - a).ToList();
-        var (mean, n) = (pairs.Average(), pairs.Count);
-        var half = StudentT.InvCDF(0, 1, n - 1, 0.975) * Math.Sqrt(Variance(pairs) / n);
+        var known = Estimate.Of(pairs, ReadingGrain);
+        var (mean, half) = (known.Mean, known.Half());
         var inside = Math.Abs(mean) <= half;
         var size = $"{Signed(mean)} °Bx, give or take {Say.Fixed(half, 1)}";
         return Worked.Of(
             new BrixDifference(Value(first.Corrected), Value(second.Corrected), mean, mean - half, mean + half, inside,
                 inside ? $"{size}: inside the noise. You can't tell." : $"{size}: more than the noise.", []),
             "°Bx", Evidence.MeasuredHere,
-            [new("plant by plant", "mean of differences ± t · s ÷ √n", $"{n} plants", size, "paired t")]);
-    }
-
-    private static double Variance(IReadOnlyList<double> x)
-    {
-        var mean = x.Average();
-        return Math.Max(x.Sum(v => (v - mean) * (v - mean)) / (x.Count - 1), ReadingGrain * ReadingGrain);
+            [new("plant by plant", "mean of differences ± t · s ÷ √n", $"{pairs.Count} plants", size, "paired t")]);
     }
 
     private static string Sentence(double difference, double half, bool inside)

@@ -77,7 +77,7 @@ public static class Patches
 
         var changes = patches.Select(Change).ToList();
         var water = Pool([.. changes.Where((_, i) => patches[i].Role == PatchRole.Water)]);
-        Part? Alone(string? name) =>
+        Estimate? Alone(string? name) =>
             name is null ? null : Pool([.. changes.Where((_, i) => patches[i].Role == PatchRole.Carrier && patches[i].Candidate == name)]);
         var lifts = patches.Select((p, i) => (Patch: p, Change: changes[i])).Where(x => x.Patch.Role != PatchRole.Water)
             .GroupBy(x => (x.Patch.Candidate, x.Patch.Role, x.Patch.In))
@@ -154,48 +154,23 @@ public static class Patches
         }
     }
 
-    private sealed record Part(double Mean, double Variance, double Df);
-
-    /// <summary>A patch's change; its variance from its own leaves.</summary>
-    private static Part Change(PatchRead p)
-    {
-        var (va, vb) = (Variance(p.Before), Variance(p.After));
-        if (va is not { } a || vb is not { } b)
-        {
-            return new Part(p.After.Average() - p.Before.Average(), double.NaN, 0);
-        }
-
-        return new Part(p.After.Average() - p.Before.Average(), a + b,
-            (a + b) * (a + b) / ((a * a / (p.Before.Count - 1)) + (b * b / (p.After.Count - 1))));
-    }
-
-    private static double? Variance(IReadOnlyList<double> x) =>
-        x.Count < 2 ? null : Math.Max(x.Sum(v => Math.Pow(v - x.Average(), 2)) / (x.Count - 1), Grain * Grain) / x.Count;
+    /// <summary>A patch's change, by its own leaves.</summary>
+    private static Estimate Change(PatchRead p) => Estimate.Of(p.After, Grain).Less(Estimate.Of(p.Before, Grain));
 
     /// <summary>Patches of one kind: their own spread where there are several, their leaves' where there is one.</summary>
-    private static Part Pool(List<Part> parts)
-    {
-        if (parts.Count == 1)
-        {
-            return parts[0];
-        }
+    private static Estimate Pool(List<Estimate> parts) => parts.Count == 1 ? parts[0] : Estimate.Of([.. parts.Select(p => p.Mean)], Grain);
 
-        var mean = parts.Average(p => p.Mean);
-        var spread = parts.Sum(p => Math.Pow(p.Mean - mean, 2)) / (parts.Count - 1);
-        return new Part(mean, Math.Max(spread, Grain * Grain) / parts.Count, parts.Count - 1);
-    }
-
-    private static PatchLift Lift(string candidate, int count, Part own, Part water)
+    private static PatchLift Lift(string candidate, int count, Estimate own, Estimate water)
     {
-        var (lift, variance) = (own.Mean - water.Mean, own.Variance + water.Variance);
-        if (double.IsNaN(variance))
+        var over = own.Less(water);
+        var lift = over.Mean;
+        if (double.IsNaN(over.Variance))
         {
             return new(candidate, count, own.Mean, lift, null, null, "cannot tell yet", null,
                 $"{Signed(lift)} °Bx over water, but one leaf is noise: read three to five.");
         }
 
-        var df = variance * variance / ((own.Variance * own.Variance / own.Df) + (water.Variance * water.Variance / water.Df));
-        var half = Distribution.CriticalT(0.05, df) * Math.Sqrt(variance);
+        var half = over.Half();
         var (lower, upper) = (lift - half, lift + half);
         var word = (lower, upper, lift) switch {
             ( > 0, _, >= Yes) => "yes",
@@ -220,14 +195,14 @@ public static class Patches
     }
 
     /// <summary>What it did beyond the carrier that it was mixed into, by the same Welch interval.</summary>
-    private static PatchLift Beyond(PatchLift over, string? name, Part own, Part? alone)
+    private static PatchLift Beyond(PatchLift over, string? name, Estimate own, Estimate? alone)
     {
         if (name is null || alone is null)
         {
             return over;
         }
 
-        var beyond = Lift(over.Candidate, over.Patches, own, alone);
+        var beyond = Lift(over.Candidate, over.Patches, own, alone.Value);
         var says = beyond.Lower is { } low ? $" ({Signed(low)} to {Signed(beyond.Upper!.Value)})" : "";
         return over with {
             OverCarrier = beyond.Lift,

@@ -55,6 +55,23 @@ public static class Stock
                 new("short", "wanted − taken", "", Say.Number(left < 1e-9 ? 0 : left), "the shelf")]);
     }
 
+    /// <summary>How a lot stands, in words.</summary>
+    /// <param name="lot">The lot.</param>
+    /// <param name="short">True where its book fell short and nobody has counted since.</param>
+    /// <param name="alive">Share of its life that is left, 0 to 1; null where it carries none.</param>
+    /// <param name="now">Now.</param>
+    /// <remarks>Two litres that go off in a fortnight: "use it first: it goes off soon", to mind.</remarks>
+    public static (string Says, Tone Tone) Says(LotStanding lot, bool @short, double? alive, DateTimeOffset now) =>
+        @short ? ("the book was short: count it", Tone.Mind)
+        : lot.Unfit ? ("judged unfit: leave it", Tone.Stop)
+        : lot.Expires < now ? ("past its date: plans leave it", Tone.Stop)
+        : lot.Left <= 1e-9 ? ("used up", Tone.Go)
+        : alive < 0.5 ? ("more than half of it is dead: dose by what lives", Tone.Mind)
+        : lot.Expires < now.AddDays(SoonDays) ? ("use it first: it goes off soon", Tone.Mind) : ("good", Tone.Go);
+
+    /// <summary>Days before its date from which a lot is to be used first.</summary>
+    public const int SoonDays = 21;
+
     /// <summary>Share of life in a lot at a moment, by kind, age and warmth; 1 where it carries none.</summary>
     public static double Alive(LifeForm? kind, DateTimeOffset made, DateTimeOffset at, double? keptC) =>
         kind is { } form ? PuttingOut.InoculantDose.Viable(form, Math.Max(0, (at - made).TotalDays), Math.Clamp(keptC ?? 20, -20, 50)) : 1;

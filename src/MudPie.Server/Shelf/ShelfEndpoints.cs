@@ -99,7 +99,7 @@ public static class ShelfEndpoints
         var alive = kind.Life is null ? (double?)null : Stock.Alive(kind.Life, l.From, now, l.KeptC);
         var uncounted = entries.FirstOrDefault(e => e.Entry.Reason is StockReason.More or StockReason.Count)?.Entry.Reason
             == StockReason.More;
-        var (says, tone) = uncounted ? ("the book was short: count it", "mind") : Says(s, alive, now);
+        var (says, tone) = Stock.Says(s, uncounted, alive, now);
         return new LotView(
             l.Id, l.Mark, l.Origin, StockKeeper.Shown(Math.Max(0, s.Left), unit, units),
             Math.Clamp(s.Left / Math.Max(came, 1e-9), 0, 1), l.From, l.Expires, l.Place, l.KeptC is { } c
@@ -124,13 +124,6 @@ public static class ShelfEndpoints
             ? $"1 in {Say.Number(rate)}"
             : $"{Units.Show(unit == "L" ? rate / 1000 : rate, unit == "L" ? Dimension.Volume : Dimension.Mass, units)} "
                 + $"{Labels.Word(i.LabelBasis ?? "")}" : null);
-
-    private static (string Says, string Tone) Says(LotStanding s, double? alive, DateTimeOffset now) =>
-        s.Unfit ? ("judged unfit: leave it", "stop")
-        : s.Expires < now ? ("past its date: plans leave it", "stop")
-        : s.Left <= 1e-9 ? ("used up", "go")
-        : alive < 0.5 ? ("more than half of it is dead: dose by what lives", "mind")
-        : s.Expires < now.AddDays(21) ? ("use it first: it goes off soon", "mind") : ("good", "go");
 
     private static double? UnitCost(StockLot l, double came, double? wage) =>
         came <= 0 || (l.Paid is null && (l.Minutes is null || wage is null))

@@ -82,7 +82,7 @@ public sealed record EntryView(int Id, DateTimeOffset At, string AmountShown, St
 /// <summary>A lot on the shelf.</summary>
 public sealed record LotView(
     int Id, string Mark, LotOrigin Origin, string LeftShown, double LeftShare, DateTimeOffset From, DateTimeOffset? Expires, string? Place,
-    string? KeptShown, string? AliveShown, string Says, string Tone,
+    string? KeptShown, string? AliveShown, string Says, Tone Tone,
     string? UnitCost, string? Notes, IReadOnlyList<EntryView> Entries);
 
 /// <summary>An input with its lots.</summary>

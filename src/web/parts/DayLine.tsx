@@ -4,6 +4,7 @@ import { client, type Schemas, useRead, useWrite } from "../api/client";
 import { Button } from "./Button";
 import { BASE, Loaf } from "./Loaf";
 import { useClock } from "./clock";
+import { looks } from "./tone";
 
 const H = 112;
 
@@ -191,14 +192,13 @@ function Remark({
     clear,
   );
   if (!says && !moved) return null;
-  const look = says ? { go: "text-moss", mind: "text-straw", stop: "text-plum" }[says.verdict.tone] : "";
-  const mark = says ? { go: "✓", mind: "▲", stop: "■" }[says.verdict.tone] : "";
+  const look = says && looks[says.verdict.tone];
   return (
     <div role="status" className="mx-auto flex max-w-[88rem] flex-wrap items-center gap-x-5 border-t border-line px-7">
       {says && (
         <p className="py-2">
-          <b className={look}>
-            {mark} {says.name}: {says.verdict.sentence}
+          <b className={look?.colour}>
+            {look?.mark} {says.name}: {says.verdict.sentence}
           </b>{" "}
           {says.verdict.why}
         </p>

@@ -1,10 +1,5 @@
 import type { Schemas } from "../api/client";
-
-const looks = {
-  go: { colour: "text-moss", mark: "✓", word: "Go" },
-  mind: { colour: "text-straw", mark: "▲", word: "Mind" },
-  stop: { colour: "text-plum", mark: "■", word: "Stop" },
-} as const;
+import { looks } from "./tone";
 
 /** A verdict is a sentence; its colour is never alone: a mark and a word go with it. */
 export function Verdict({ verdict }: { verdict: Schemas["Verdict"] }) {

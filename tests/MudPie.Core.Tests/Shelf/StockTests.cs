@@ -1,4 +1,5 @@
 using FsCheck.Xunit;
+using MudPie.Core.Ideas;
 using MudPie.Core.Measures;
 using MudPie.Core.Shelf;
 
@@ -30,6 +31,19 @@ public class StockTests
         taken.Draws.Single().LotId.ShouldBe(3);
         taken.Short.ShouldBe(0.7, 1e-12);
     }
+
+    [Theory]
+    [InlineData(2, null, false, false, null, "good", Tone.Go)]
+    [InlineData(2, 21, false, false, 0.5, "good", Tone.Go)]
+    [InlineData(2, 20, false, false, null, "use it first: it goes off soon", Tone.Mind)]
+    [InlineData(2, 20, false, false, 0.49, "more than half of it is dead: dose by what lives", Tone.Mind)]
+    [InlineData(0, 20, false, false, 0.49, "used up", Tone.Go)]
+    [InlineData(0, -1, false, false, null, "past its date: plans leave it", Tone.Stop)]
+    [InlineData(2, -1, true, false, null, "judged unfit: leave it", Tone.Stop)]
+    [InlineData(2, -1, true, true, null, "the book was short: count it", Tone.Mind)]
+    public void How_a_lot_stands_is_said_in_words(double left, int? days, bool unfit, bool uncounted, double? alive, string says,
+        Tone tone) =>
+        Stock.Says(Lot(1, left, days, unfit: unfit), uncounted, alive, May).ShouldBe((says, tone));
 
     [Property(MaxTest = 200)]
     public void What_leaves_the_lots_and_what_is_short_make_what_was_wanted(ushort wanted, ushort[] lots)

@@ -195,23 +195,20 @@ public static class TrialAnalysis
         var sides = factor.Levels.Select((name, level) =>
         {
             var x = rows.Where((_, i) => factor.Of[i] == level).Select(r => r.Value!.Value).ToList();
-            var mean = x.Average();
-            return (Name: name, x.Count, Mean: mean, V: x.Sum(v => (v - mean) * (v - mean)) / (x.Count - 1) / x.Count);
+            return (Name: name, x.Count, Known: Estimate.Of(x));
         }).ToList();
         var (a, b) = (sides[0], sides[1]);
-        var se = Math.Sqrt(a.V + b.V);
-        var df = se > 0 ? (a.V + b.V) * (a.V + b.V) / ((a.V * a.V / (a.Count - 1)) + (b.V * b.V / (b.Count - 1))) : a.Count + b.Count - 2;
-        var (difference, half) = (b.Mean - a.Mean, Distribution.CriticalT(0.05, df) * se);
+        var apart = b.Known.Less(a.Known);
+        var (difference, se, df, half) = (apart.Mean, apart.Se, apart.Df, apart.Half());
         var compared = new TrialComparison(factor.Name, $"{b.Name} - {a.Name}", b.Name, a.Name, difference, difference - half,
             difference + half, se > 0 ? difference / se : null, df, se > 0 ? Distribution.TwoSidedT(difference / se, df) : null);
         return new Sheet {
             Test = new("Welch’s t", "Two treatments laid at random, and no reason to think that both stray alike."),
             Anova = model.Table(),
-            Means = [.. sides.Select(s => { var h = Distribution.CriticalT(0.05, s.Count - 1) * Math.Sqrt(s.V);
-            return new TrialMean(factor.Name, s.Name, s.Count, s.Mean, s.Mean - h, s.Mean + h); })],
+            Means = [.. sides.Select(s => TrialMean.Of(factor.Name, s.Name, s.Count, s.Known))],
             Tukey = [compared with { Pair = $"{b.Name}-{a.Name}" }],
             Dunnett = [compared],
-            Halves = [Distribution.CriticalT(0.05 / q.Looked, df) * se],
+            Halves = [apart.Half(0.05 / q.Looked)],
             Ms = model.Ms,
             Df = model.Df,
             Residuals = [.. model.Residuals],

@@ -90,7 +90,12 @@ public sealed record TrialQuestion
 }
 
 /// <summary>A treatment's mean with its 95 % interval; no interval where nothing tells the noise.</summary>
-public sealed record TrialMean(string Term, string Name, int Plots, double Mean, double? Lower, double? Upper);
+public sealed record TrialMean(string Term, string Name, int Plots, double Mean, double? Lower, double? Upper)
+{
+    /// <summary>A mean by its own plots alone.</summary>
+    internal static TrialMean Of(string term, string name, int plots, Estimate known) =>
+        new(term, name, plots, known.Mean, known.Mean - known.Half(), known.Mean + known.Half());
+}
 
 /// <summary>One treatment less another.</summary>
 /// <param name="Term">Factor or cells that it is of.</param>

@@ -34,7 +34,8 @@ internal static class WelchFamily
 
         var judged = others.Select(o =>
         {
-            var (se, df) = Apart(o, control);
+            var apart = o.Known.Less(control.Known);
+            var (se, df) = (apart.Se, apart.Df);
             var law = new ManyToOne(correlation, Math.Max(df, 1), q.Stop);
             var (difference, half, wide) = (o.Mean - control.Mean, law.Critical(0.05) * se,
                 (double?)(q.Looked > 1 ? law.Critical(0.05 / q.Looked) * se : law.Critical(0.05) * se));
@@ -47,40 +48,31 @@ internal static class WelchFamily
                     + "spreads. The table with one noise for all stands beside it."),
             Judged = [.. judged.Select(j => j.Compared)],
             Halves = [.. judged.Select(j => j.Wide)],
-            OwnMeans = [.. sides.Select(s => Mean(factor.Name, s))],
+            OwnMeans = [.. sides.Select(s => TrialMean.Of(factor.Name, s.Name, s.N, s.Known))],
             GamesHowell = [.. sides.SelectMany((a, i) => sides.Skip(i + 1).Select(b => Pair(factor.Name, a, b, sides.Count)))],
         };
     }
 
-    private sealed record Side(string Name, int N, double Mean, double V);
+    private sealed record Side(string Name, int N, Estimate Known)
+    {
+        public double Mean => Known.Mean;
+
+        public double V => Known.Variance;
+    }
 
     private static List<Side> Sides(IReadOnlyList<TrialRow> rows, Factor factor) =>
     [
         .. factor.Levels.Select((name, level) =>
         {
             var x = rows.Where((_, i) => factor.Of[i] == level).Select(r => r.Value!.Value).ToList();
-            var mean = x.Average();
-            return new Side(name, x.Count, mean, x.Sum(v => (v - mean) * (v - mean)) / (x.Count - 1) / x.Count);
+            return new Side(name, x.Count, Estimate.Of(x));
         }),
     ];
 
-    /// <summary>A mean with its interval by its own plots alone.</summary>
-    private static TrialMean Mean(string term, Side s)
-    {
-        var half = Distribution.CriticalT(0.05, s.N - 1) * Math.Sqrt(s.V);
-        return new TrialMean(term, s.Name, s.N, s.Mean, s.Mean - half, s.Mean + half);
-    }
-
-    private static (double Se, double Df) Apart(Side a, Side b)
-    {
-        var v = a.V + b.V;
-        return (Math.Sqrt(v), v > 0 ? v * v / ((a.V * a.V / (a.N - 1)) + (b.V * b.V / (b.N - 1))) : a.N + b.N - 2);
-    }
-
     private static TrialComparison Pair(string term, Side first, Side second, int means)
     {
-        var (se, df) = Apart(second, first);
-        var difference = second.Mean - first.Mean;
+        var apart = second.Known.Less(first.Known);
+        var (difference, se, df) = (apart.Mean, apart.Se, apart.Df);
         double? half = se > 0 && df >= 1 ? StudentizedRange.Quantile(0.05, means, df) / Math.Sqrt(2) * se : null;
         double? p = se > 0 && df >= 1 ? 1 - StudentizedRange.Cdf(Math.Abs(difference / se) * Math.Sqrt(2), means, df) : null;
         return new TrialComparison(term, $"{second.Name}-{first.Name}", second.Name, first.Name, difference, difference - half,

@@ -18,6 +18,7 @@ import { ProbePanel, useProbe } from "./ProbePanel";
 import { ReadIt } from "./ReadIt";
 import { StartBatch } from "./StartBatch";
 import { Steps } from "./Steps";
+import { Mark } from "../../parts/tone";
 
 /** One batch: planned, going, or over. */
 export function BatchPage() {
@@ -228,10 +229,7 @@ function Remedies({ remedies }: { remedies: Schemas["Remedy"][] }) {
         {remedies.map((r) => (
           <li key={r.id} className="flex flex-wrap justify-between gap-x-4 border-t border-line py-2">
             <b>
-              <span aria-hidden className={r.holds ? "text-moss" : "text-plum"}>
-                {r.holds ? "✓" : "✕"}
-              </span>{" "}
-              {r.what}
+              <Mark good={r.holds} /> {r.what}
             </b>
             <span>{r.holds ? r.gives : `not enough: ${r.gives}`}</span>
           </li>

@@ -4,6 +4,7 @@ import { Curves } from "../../parts/Curves";
 import { Sum } from "../../parts/Sum";
 import { Wrong } from "../../parts/Wrong";
 import { span } from "../../parts/clock";
+import { Mark } from "../../parts/tone";
 
 /** One vessel under each school's recipe, air, time and hold: small pictures on the same axes. */
 export function SchoolsPanel({ subject }: { subject: Pick<Schemas["AskRequest"], "plan" | "batchId"> }) {
@@ -25,10 +26,7 @@ export function SchoolsPanel({ subject }: { subject: Pick<Schemas["AskRequest"],
             {v.runs.map((r) => (
               <article key={r.id}>
                 <h3 className="text-lg">
-                  <span aria-hidden className={r.fit ? "text-moss" : "text-plum"}>
-                    {r.fit ? "✓" : "✕"}
-                  </span>{" "}
-                  {r.name}
+                  <Mark good={r.fit} /> {r.name}
                 </h3>
                 <Curves title={r.name} curves={[{ name: r.name, points: r.oxygen }]} endH={48} useAtH={r.hours} small />
                 <p className="figures">

@@ -11,6 +11,7 @@ import { Verdict } from "../../parts/Verdict";
 import { Wrong } from "../../parts/Wrong";
 import { useClock } from "../../parts/clock";
 import { BrewNav } from "./BrewNav";
+import { Mark } from "../../parts/tone";
 
 /** Waters poured together, and every way of clearing what is in them. */
 export function WaterBench() {
@@ -72,10 +73,7 @@ export function WaterBench() {
                 <li key={w.way.way} className="border-t border-line py-2">
                   <p className="flex flex-wrap justify-between gap-x-4">
                     <b className="text-lg">
-                      <span aria-hidden className={w.way.willDo ? "text-moss" : "text-plum"}>
-                        {w.way.willDo ? "✓" : "✕"}
-                      </span>{" "}
-                      {w.way.name}
+                      <Mark good={w.way.willDo} /> {w.way.name}
                     </b>
                     <b>{w.amountShown}</b>
                   </p>

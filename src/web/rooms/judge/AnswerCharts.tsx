@@ -1,3 +1,4 @@
+import { Interval } from "../../parts/Interval";
 import { type RefObject, useId } from "react";
 import type { Schemas } from "../../api/client";
 import { Fills, fill } from "./fills";
@@ -102,14 +103,7 @@ export function Dots({
               ))}
             {m && (
               <>
-                {m.lower !== null && m.upper !== null && (
-                  <path
-                    d={`M${x(m.lower)} ${y - 6}H${x(m.upper)}M${x(m.lower)} ${y - 12}v12M${x(m.upper)} ${y - 12}v12`}
-                    className="stroke-ink"
-                    strokeWidth="2.4"
-                    fill="none"
-                  />
-                )}
+                <Interval x={x} y={y - 6} lower={m.lower} upper={m.upper} end={6} />
                 <path d={`M${x(m.mean)} ${y - 14}l7 8-7 8-7-8z`} className="fill-clay" />
               </>
             )}
@@ -187,14 +181,7 @@ export function Differences({ judged, svg }: { judged: Schemas["TrialJudged"]; s
         return (
           <g key={r.of}>
             <Name text={`${r.of} − ${r.against}`} y={y} />
-            {r.lower !== null && r.upper !== null && (
-              <path
-                d={`M${x(r.lower)} ${y}H${x(r.upper)}M${x(r.lower)} ${y - 8}v16M${x(r.upper)} ${y - 8}v16`}
-                className="stroke-ink"
-                strokeWidth="2.6"
-                fill="none"
-              />
-            )}
+            <Interval x={x} y={y} lower={r.lower} upper={r.upper} />
             <path d={`M${x(r.difference)} ${y - 9}l8 9-8 9-8-9z`} className="fill-clay" />
           </g>
         );

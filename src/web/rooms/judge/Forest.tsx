@@ -1,3 +1,4 @@
+import { Interval } from "../../parts/Interval";
 import type { RefObject } from "react";
 import type { Schemas } from "../../api/client";
 
@@ -62,12 +63,14 @@ export function Forest({ answer: a, unit, worth, svg }: Props) {
       <text x="0" y={y0 + 67} fontSize="15" className="fill-ink">
         where the next site may lie
       </text>
-      <path
-        d={`M${x(a.predictionLower)} ${y0 + 62}H${x(a.predictionUpper)}M${x(a.predictionLower)} ${y0 + 55}v14M${x(a.predictionUpper)} ${y0 + 55}v14`}
+      <Interval
+        x={x}
+        y={y0 + 62}
+        lower={a.predictionLower}
+        upper={a.predictionUpper}
+        end={7}
         className="stroke-clay"
-        strokeWidth="2.6"
-        strokeDasharray="7 4"
-        fill="none"
+        dashed
       />
       <path d={`M250 ${y0 + 92}H620`} className="stroke-line" />
       {[low + pad, 0, high - pad].map((t, i) => (

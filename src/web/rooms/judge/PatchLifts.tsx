@@ -1,3 +1,4 @@
+import { Interval } from "../../parts/Interval";
 import type { Schemas } from "../../api/client";
 
 /** Each candidate's lift over water with its interval, against nought and the two degrees taken as a yes. */
@@ -25,14 +26,7 @@ export function PatchLifts({ answer: a }: { answer: Schemas["PatchAnswer"] }) {
             <text x="156" y={y + 5} textAnchor="end" fontSize="15" fontWeight="700" className="fill-ink">
               {l.candidate}
             </text>
-            {l.lower !== null && l.upper !== null && (
-              <path
-                d={`M${x(l.lower)} ${y}H${x(l.upper)}M${x(l.lower)} ${y - 8}v16M${x(l.upper)} ${y - 8}v16`}
-                className="stroke-ink"
-                strokeWidth="2.4"
-                fill="none"
-              />
-            )}
+            <Interval x={x} y={y} lower={l.lower} upper={l.upper} />
             <path d={`M${x(l.lift)} ${y - 9}l8 9-8 9-8-9z`} className="fill-clay" />
           </g>
         );

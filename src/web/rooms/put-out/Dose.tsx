@@ -14,6 +14,7 @@ import { Verdict } from "../../parts/Verdict";
 import { Wrong } from "../../parts/Wrong";
 import { useClock } from "../../parts/clock";
 import { PutOutNav } from "./PutOutNav";
+import { looks } from "../../parts/tone";
 
 type Ask = Schemas["DoseRequest"];
 
@@ -220,8 +221,8 @@ function Says({ v, bed }: { v: Schemas["DoseView"]; bed: boolean }) {
           <p>{v.injector.value.verdict.why}</p>
           {v.tank?.value && (
             <p>
-              <b className={v.tank.value.tone === "go" ? "text-moss" : "text-straw"}>
-                {v.tank.value.tone === "go" ? "✓" : "▲"} {v.tank.value.sentence}
+              <b className={looks[v.tank.value.tone].colour}>
+                {looks[v.tank.value.tone].mark} {v.tank.value.sentence}
               </b>{" "}
               {v.tank.value.why}
             </p>

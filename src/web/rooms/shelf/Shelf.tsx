@@ -8,6 +8,7 @@ import { Wrong } from "../../parts/Wrong";
 import { useClock } from "../../parts/clock";
 import { InputForm } from "./InputForm";
 import { LotForm } from "./LotForm";
+import { looks } from "../../parts/tone";
 
 type Input = Schemas["ShelfInputView"];
 
@@ -208,7 +209,7 @@ function Lot({ lot, input }: { lot: Schemas["LotView"]; input: Input }) {
       setNote("");
     },
   );
-  const look = { go: "text-moss", mind: "text-straw", stop: "text-plum" }[lot.tone] ?? "";
+  const look = looks[lot.tone];
   return (
     <div className="border-t border-line py-2">
       <h3 className="flex flex-wrap justify-between gap-x-4 text-lg">
@@ -218,8 +219,8 @@ function Lot({ lot, input }: { lot: Schemas["LotView"]; input: Input }) {
         <span className="figures">{lot.leftShown}</span>
       </h3>
       <p>
-        <b className={look}>
-          {lot.tone === "go" ? "✓" : lot.tone === "mind" ? "▲" : "■"} {lot.says}
+        <b className={look.colour}>
+          {look.mark} {lot.says}
         </b>
         {lot.expires && `; keeps until ${clock.date(lot.expires)}`}
         {lot.place && `; ${lot.place}`}

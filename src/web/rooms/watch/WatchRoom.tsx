@@ -7,6 +7,7 @@ import { Room } from "../../parts/Room";
 import { Wrong } from "../../parts/Wrong";
 import { useClock } from "../../parts/clock";
 import { typed as number } from "../../api/typed";
+import { looks } from "../../parts/tone";
 
 /** What the watch has said that still stands; its lines; notices of the browser; the calendar. */
 export function WatchRoom() {
@@ -34,9 +35,7 @@ export function WatchRoom() {
 function Notice({ notice: n }: { notice: Schemas["NoticeView"] }) {
   const clock = useClock();
   return (
-    <li
-      className={`border-l-8 pl-4 ${n.tone === "stop" ? "border-plum" : n.tone === "mind" ? "border-straw" : "border-moss"}`}
-    >
+    <li className={`border-l-8 pl-4 ${looks[n.tone].edge}`}>
       <h2 className="text-xl">{n.title}</h2>
       <p className="text-lg">{n.todo}</p>
       <p className="text-ash">
