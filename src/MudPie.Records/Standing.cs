@@ -1,5 +1,4 @@
 using Microsoft.EntityFrameworkCore;
-using MudPie.Records.Brewing;
 using MudPie.Records.Ground;
 using MudPie.Records.Judging;
 using MudPie.Records.PuttingOut;

@@ -1,4 +1,3 @@
-using Microsoft.EntityFrameworkCore;
 using MudPie.Records;
 using MudPie.Server.Book;
 using MudPie.Server.Brewing;
@@ -13,7 +12,6 @@ using MudPie.Server.Today;
 using MudPie.Server.Watch;
 using MudPie.Server.Weather;
 using MudPie.Server.Web;
-using NetEscapades.AspNetCore.SecurityHeaders.Infrastructure;
 
 namespace MudPie.Server;
 

@@ -1,5 +1,3 @@
-using System.Text.Json.Nodes;
-using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.DependencyInjection;
 using MudPie.Core.Brewing;
 using MudPie.Core.Judging.Trials;
@@ -8,8 +6,6 @@ using MudPie.Records;
 using MudPie.Records.Brewing;
 using MudPie.Records.Judging;
 using MudPie.Server.Brewing;
-using MudPie.Server.Judging;
-using MudPie.Server.Web;
 
 namespace MudPie.Server.Tests;
 

@@ -1,5 +1,4 @@
 using MudPie.Core.Workings;
-using MudPie.Server.Web;
 
 namespace MudPie.Server.Tests;
 

@@ -1,7 +1,6 @@
 using System.Text.Json.Nodes;
 using Microsoft.Data.Sqlite;
 using Microsoft.EntityFrameworkCore;
-using MudPie.Core.Workings;
 using MudPie.Records;
 using MudPie.Server.Book;
 using MudPie.Server.Brewing;

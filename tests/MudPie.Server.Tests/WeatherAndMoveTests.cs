@@ -1,9 +1,6 @@
 using System.Globalization;
-using System.Net;
-using System.Net.Http.Json;
 using System.Text.Json.Nodes;
 using Microsoft.AspNetCore.Hosting;
-using Microsoft.Extensions.DependencyInjection;
 using MudPie.StandIns;
 
 namespace MudPie.Server.Tests;

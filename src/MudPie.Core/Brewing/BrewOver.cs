@@ -1,5 +1,3 @@
-using MudPie.Core.Workings;
-
 namespace MudPie.Core.Brewing;
 
 /// <summary>What came of a brew that is over.</summary>

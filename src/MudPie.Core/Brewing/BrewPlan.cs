@@ -1,4 +1,3 @@
-using MudPie.Core.Measures;
 using MudPie.Core.PuttingOut;
 using MudPie.Core.Workings;
 

@@ -1,6 +1,4 @@
-using MudPie.Core.Brewing;
 using MudPie.Core.Ground;
-using MudPie.Core.Measures;
 using MudPie.Core.Workings;
 
 namespace MudPie.Core.PuttingOut;
@@ -28,81 +26,6 @@ public sealed record Biostimulant(
     string Kind, string Name, (double From, double To) LeafOneIn, (double From, double To) RootOneIn, (double From, double To) LPerHa,
     (double From, double To) EveryDays,
     string Hour, double PotassiumShare, double Ph, string MixClass, Evidence Sure, IReadOnlyList<StageFit> Stages);
-
-/// <summary>One giving of a programme.</summary>
-public sealed record ProgrammeStep
-{
-    /// <summary>A kind of <see cref="Biostimulants.Kinds"/>.</summary>
-    public required string Kind { get; init; }
-
-    /// <summary>The day.</summary>
-    public DateOnly On { get; init; }
-
-    /// <summary>"leaf" or "root".</summary>
-    public required Purpose Purpose { get; init; }
-
-    /// <summary>One part in so many; null for the middle of the usual.</summary>
-    public double? OneIn { get; init; }
-}
-
-/// <summary>A season of givings on one bed.</summary>
-public sealed record ProgrammeQuestion
-{
-    /// <summary>Sowing or transplanting.</summary>
-    public DateOnly? Start { get; init; }
-
-    /// <summary>First harvest, within two years.</summary>
-    public DateOnly? Harvest { get; init; }
-
-    /// <summary>m².</summary>
-    public double? AreaM2 { get; init; }
-
-    /// <summary>The crop, in the grower's words: its stages hang on it.</summary>
-    public string? Crop { get; init; }
-
-    /// <summary>Stages as the grower dated them; null for the crop's table, stretched to the season.</summary>
-    public IReadOnlyList<StageFrom>? Dated { get; init; }
-
-    /// <summary>Mixed litres on a hectare that a giving goes out in, 1 to 200,000; 500 when not given.</summary>
-    public double? MixLPerHa { get; init; }
-
-    /// <summary>The label of what is on the shelf, by kind.</summary>
-    public IReadOnlyDictionary<string, LabelRate> Labels { get; init; } = new Dictionary<string, LabelRate>();
-
-    /// <summary>The givings, in any order.</summary>
-    public IReadOnlyList<ProgrammeStep> Steps { get; init; } = [];
-}
-
-/// <summary>A giving, looked at.</summary>
-/// <param name="Kind">What.</param>
-/// <param name="Name">What it is called.</param>
-/// <param name="On">The day.</param>
-/// <param name="Stage">In which stage it falls.</param>
-/// <param name="Fit">"right", "late" or "wasted".</param>
-/// <param name="Says">Why.</param>
-/// <param name="OneIn">One part in so many.</param>
-/// <param name="ProductL">Product for the bed, L.</param>
-/// <param name="Hour">When in the day.</param>
-/// <param name="Dose">The one dose behind it: whose, on what basis, how it goes in a tank.</param>
-public sealed record StepLook(string Kind, string Name, DateOnly On, string Stage, string Fit, string Says, double OneIn, double ProductL,
-    string Hour, Dose Dose);
-
-/// <summary>A stage from a date on, as the grower has it.</summary>
-public sealed record StageFrom(string Id, string Name, DateOnly From);
-
-/// <summary>A season, looked at.</summary>
-/// <param name="Steps">Each giving.</param>
-/// <param name="Stages">The crop's stages by date.</param>
-/// <param name="Misses">What it misses, in sentences.</param>
-/// <param name="Needs">Product in all by kind, L.</param>
-/// <param name="PotassiumG">K₂O that it brings to the bed, g.</param>
-/// <param name="Verdict">In a sentence.</param>
-public sealed record ProgrammeAnswer(
-    IReadOnlyList<StepLook> Steps, IReadOnlyList<StageDates> Stages, IReadOnlyList<string> Misses,
-    IReadOnlyDictionary<string, double> Needs, double PotassiumG, Verdict Verdict);
-
-/// <summary>A stage by date.</summary>
-public sealed record StageDates(string Id, string Name, DateOnly From, DateOnly To);
 
 /// <summary>Seaweed, humic and fulvic acids, fish, amino acids, silica: rates, stages, and a season's programme.</summary>
 public static class Biostimulants
@@ -328,52 +251,3 @@ public static class Biostimulants
     private static string Cap(string name) => char.ToUpperInvariant(name[0]) + name[1..];
 }
 
-/// <summary>Dried against liquid.</summary>
-/// <param name="LiquidPerHa">Money a hectare and season.</param>
-/// <param name="DriedPerHa">Money a hectare and season.</param>
-/// <param name="Verdict">In a sentence.</param>
-public sealed record DriedOrLiquidAnswer(double LiquidPerHa, double DriedPerHa, Verdict Verdict);
-
-/// <summary>Seaweed dried or liquid, by the money on a hectare.</summary>
-public static class DriedOrLiquid
-{
-    /// <summary>Liquid: L/ha × times × price; dried: kg/ha × price.</summary>
-    /// <param name="liquidLPerHa">Each time, 0.1 to 100 L.</param>
-    /// <param name="times">In a season, 1 to 52.</param>
-    /// <param name="liquidPrice">A litre, 0.01 to 10,000.</param>
-    /// <param name="driedKgPerHa">Once, 1 to 10,000 kg.</param>
-    /// <param name="driedPrice">A kilogram, 0.01 to 10,000.</param>
-    /// <param name="wet">The ground is moist through the season.</param>
-    /// <param name="units">Units that its sentence speaks in.</param>
-    /// <remarks>2 L at 7.20, four times: 57.60; 150 kg dried at 1.80: 270.</remarks>
-    public static Ruling<DriedOrLiquidAnswer> Of(double? liquidLPerHa, double? times, double? liquidPrice, double? driedKgPerHa,
-        double? driedPrice, bool wet, UnitSystem units = UnitSystem.Metric)
-    {
-        var checks = new Checks();
-        var l = checks.Range("liquidLPerHa", liquidLPerHa, 0.1, 100, "L");
-        var n = checks.Range("times", times, 1, 52, "");
-        var lp = checks.Range("liquidPrice", liquidPrice, 0.01, 10_000, "");
-        var d = checks.Range("driedKgPerHa", driedKgPerHa, 1, 10_000, "kg");
-        var dp = checks.Range("driedPrice", driedPrice, 0.01, 10_000, "");
-        if (!checks.Sound)
-        {
-            return checks.Refusal;
-        }
-
-        var (liquid, dried) = (l * n * lp, d * dp);
-        string Money(double perHa) => Say.Number(Per.Large(perHa, units));
-        var speed = wet ? "Dried takes two or three weeks in moist ground to give anything"
-            : "Dried takes up to a year in dry ground to give anything";
-        return Worked.Of(
-            new DriedOrLiquidAnswer(liquid, dried,
-                new(Tone.Go, liquid <= dried ? $"Liquid is cheaper: {Money(liquid)} against {Money(dried)} {Per.LargeArea(units)}."
-                    : $"Dried is cheaper: {Money(dried)} against {Money(liquid)} {Per.LargeArea(units)}.",
-                    $"{speed}, smells, and comes in seasons: buy ahead. Liquid works at once, keeps, and needs a sprayer.")),
-            "a hectare", Evidence.PractitionersRule,
-            [
-                new("liquid", "L/ha × times × price", $"{Say.Number(l)} × {Say.Number(n)} × {Say.Number(lp)}", Say.Number(liquid),
-                    "your prices"),
-                new("dried", "kg/ha × price", $"{Say.Number(d)} × {Say.Number(dp)}", Say.Number(dried), "your prices"),
-            ]);
-    }
-}

@@ -1,4 +1,3 @@
-using MudPie.Core.Brewing;
 using MudPie.Core.Measures;
 using MudPie.Core.Workings;
 

@@ -1,4 +1,3 @@
-using MudPie.Core.Brewing;
 using MudPie.Core.Workings;
 
 namespace MudPie.Core.PuttingOut;

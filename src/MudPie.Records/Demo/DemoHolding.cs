@@ -1,5 +1,4 @@
 using MudPie.Core.Measures;
-using MudPie.Records.Brewing;
 using MudPie.Records.Ground;
 using MudPie.Records.Shelf;
 

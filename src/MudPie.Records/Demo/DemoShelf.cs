@@ -1,10 +1,7 @@
 using System.Globalization;
-using Microsoft.EntityFrameworkCore;
 using MudPie.Core.PuttingOut;
 using MudPie.Core.Shelf;
 using MudPie.Records.Book;
-using MudPie.Records.Brewing;
-using MudPie.Records.Ground;
 using MudPie.Records.PuttingOut;
 using MudPie.Records.Season;
 using MudPie.Records.Shelf;

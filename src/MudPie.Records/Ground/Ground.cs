@@ -1,7 +1,6 @@
 using MudPie.Core.Book;
 using MudPie.Core.Brewing;
 using MudPie.Core.Measures;
-using MudPie.Core.PuttingOut;
 
 namespace MudPie.Records.Ground;
 

@@ -1,6 +1,4 @@
 using MudPie.Core.Judging.Trials;
-using MudPie.Records.Brewing;
-using MudPie.Records.Ground;
 using MudPie.Records.Shelf;
 
 namespace MudPie.Records.Judging;

@@ -1,5 +1,5 @@
-using MudPie.Core.Ground;
 using MudPie.Core.PuttingOut;
+
 namespace MudPie.Records.PuttingOut;
 
 /// <summary>What a job is put out with.</summary>

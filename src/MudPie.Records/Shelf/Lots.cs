@@ -1,5 +1,4 @@
 using MudPie.Core.Shelf;
-using MudPie.Records.Ground;
 
 namespace MudPie.Records.Shelf;
 

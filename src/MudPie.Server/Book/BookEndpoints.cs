@@ -5,11 +5,9 @@ using MudPie.Core.PuttingOut;
 using MudPie.Core.Workings;
 using MudPie.Records;
 using MudPie.Records.Book;
-using MudPie.Records.Brewing;
 using MudPie.Records.PuttingOut;
 using MudPie.Records.Shelf;
 using MudPie.Server.Lots;
-using MudPie.Server.PuttingOut;
 using MudPie.Server.Web;
 
 namespace MudPie.Server.Book;

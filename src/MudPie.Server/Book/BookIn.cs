@@ -7,8 +7,6 @@ using MudPie.Records.Book;
 using MudPie.Records.Ground;
 using MudPie.Records.PuttingOut;
 using MudPie.Records.Shelf;
-using MudPie.Server.Lots;
-using MudPie.Server.Web;
 
 namespace MudPie.Server.Book;
 

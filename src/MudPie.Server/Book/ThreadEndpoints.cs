@@ -1,8 +1,6 @@
 using Microsoft.EntityFrameworkCore;
 using MudPie.Core.Measures;
-using MudPie.Core.Workings;
 using MudPie.Records;
-using MudPie.Records.Shelf;
 using MudPie.Server.Lots;
 using MudPie.Server.Web;
 

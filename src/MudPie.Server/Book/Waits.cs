@@ -6,9 +6,7 @@ using MudPie.Core.Shelf;
 using MudPie.Core.Workings;
 using MudPie.Records;
 using MudPie.Records.Book;
-using MudPie.Records.Brewing;
 using MudPie.Records.PuttingOut;
-using MudPie.Records.Shelf;
 using MudPie.Server.Web;
 
 namespace MudPie.Server.Book;

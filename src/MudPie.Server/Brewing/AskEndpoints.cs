@@ -1,7 +1,6 @@
 using MudPie.Core.Brewing;
 using MudPie.Core.Measures;
 using MudPie.Core.Workings;
-using MudPie.Records;
 using MudPie.Server.Web;
 
 namespace MudPie.Server.Brewing;

@@ -6,9 +6,7 @@ using MudPie.Core.PuttingOut;
 using MudPie.Core.Workings;
 using MudPie.Records;
 using MudPie.Records.Brewing;
-using MudPie.Records.Ground;
 using MudPie.Records.Shelf;
-using MudPie.Server.PuttingOut;
 
 namespace MudPie.Server.Brewing;
 

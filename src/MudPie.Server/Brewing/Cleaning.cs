@@ -2,7 +2,6 @@ using Microsoft.EntityFrameworkCore;
 using MudPie.Core.Brewing;
 using MudPie.Core.Measures;
 using MudPie.Records;
-using MudPie.Records.Brewing;
 using MudPie.Records.Ground;
 using MudPie.Server.Web;
 

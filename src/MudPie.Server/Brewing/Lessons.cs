@@ -1,7 +1,6 @@
 using Microsoft.EntityFrameworkCore;
 using MudPie.Core.Brewing;
 using MudPie.Records;
-using MudPie.Records.Brewing;
 
 namespace MudPie.Server.Brewing;
 

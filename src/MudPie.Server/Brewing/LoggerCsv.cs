@@ -1,6 +1,3 @@
-using System.Globalization;
-using CsvHelper;
-using CsvHelper.Configuration;
 using MudPie.Core.Brewing;
 using MudPie.Core.Workings;
 using MudPie.Server.Web;

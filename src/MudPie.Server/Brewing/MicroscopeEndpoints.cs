@@ -1,10 +1,8 @@
 using Microsoft.EntityFrameworkCore;
 using MudPie.Core.Brewing;
-using MudPie.Core.Measures;
 using MudPie.Core.Workings;
 using MudPie.Records;
 using MudPie.Records.Brewing;
-using MudPie.Records.Shelf;
 using MudPie.Server.Web;
 
 namespace MudPie.Server.Brewing;

@@ -1,13 +1,10 @@
-using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.Caching.Memory;
 using MudPie.Core.Brewing;
 using MudPie.Core.Measures;
 using MudPie.Core.PuttingOut;
 using MudPie.Core.Workings;
 using MudPie.Records;
-using MudPie.Records.Brewing;
 using MudPie.Records.Ground;
-using MudPie.Server.PuttingOut;
 using MudPie.Server.Weather;
 using MudPie.Server.Web;
 

@@ -1,10 +1,8 @@
 using MudPie.Core.Measures;
 using MudPie.Core.PuttingOut;
-using MudPie.Records.Brewing;
 using MudPie.Records.Ground;
 using MudPie.Records.PuttingOut;
 using MudPie.Server.Weather;
-using MudPie.Server.Web;
 
 namespace MudPie.Server.Brewing;
 

@@ -3,7 +3,6 @@ using MudPie.Core.Brewing;
 using MudPie.Core.Measures;
 using MudPie.Core.Workings;
 using MudPie.Records;
-using MudPie.Records.Brewing;
 using MudPie.Records.Ground;
 using MudPie.Records.Shelf;
 using MudPie.Server.Web;

@@ -3,9 +3,7 @@ using MudPie.Core.Brewing;
 using MudPie.Core.Measures;
 using MudPie.Core.Workings;
 using MudPie.Records;
-using MudPie.Records.Brewing;
 using MudPie.Records.Ground;
-using MudPie.Server.Brewing;
 using MudPie.Server.Lots;
 using MudPie.Server.Web;
 

@@ -1,4 +1,3 @@
-using System.Globalization;
 using Microsoft.EntityFrameworkCore;
 using MudPie.Core.Judging;
 using MudPie.Core.Measures;

@@ -1,11 +1,5 @@
-using System.Globalization;
-using Microsoft.EntityFrameworkCore;
 using MudPie.Core.Judging;
-using MudPie.Core.Measures;
-using MudPie.Core.Workings;
-using MudPie.Records;
 using MudPie.Records.Judging;
-using MudPie.Server.Web;
 
 namespace MudPie.Server.Judging;
 

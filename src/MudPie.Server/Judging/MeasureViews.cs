@@ -1,12 +1,5 @@
-using Microsoft.EntityFrameworkCore;
-using Microsoft.Extensions.Caching.Memory;
 using MudPie.Core.Judging.Trials;
-using MudPie.Core.Measures;
-using MudPie.Core.Workings;
-using MudPie.Records;
 using MudPie.Records.Judging;
-using MudPie.Records.Shelf;
-using MudPie.Server.Web;
 
 namespace MudPie.Server.Judging;
 

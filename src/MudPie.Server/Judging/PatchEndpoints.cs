@@ -3,7 +3,6 @@ using MudPie.Core.Judging;
 using MudPie.Core.Measures;
 using MudPie.Core.Workings;
 using MudPie.Records;
-using MudPie.Records.Ground;
 using MudPie.Records.Judging;
 using MudPie.Records.Shelf;
 using MudPie.Server.Lots;

@@ -1,4 +1,3 @@
-using System.Globalization;
 using CsvHelper;
 using MudPie.Core.Judging.Trials;
 using MudPie.Core.Measures;

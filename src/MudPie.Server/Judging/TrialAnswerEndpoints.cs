@@ -1,6 +1,5 @@
 using MudPie.Core.Judging.Trials;
 using MudPie.Core.Workings;
-using MudPie.Records.Judging;
 using MudPie.Server.Web;
 
 namespace MudPie.Server.Judging;

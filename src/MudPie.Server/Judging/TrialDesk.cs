@@ -1,11 +1,7 @@
-using System.Text.Json;
 using Microsoft.EntityFrameworkCore;
 using MudPie.Core.Judging.Trials;
-using MudPie.Core.Workings;
 using MudPie.Records;
 using MudPie.Records.Judging;
-using MudPie.Records.Shelf;
-using MudPie.Server.Web;
 
 namespace MudPie.Server.Judging;
 

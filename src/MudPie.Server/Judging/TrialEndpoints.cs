@@ -5,7 +5,6 @@ using MudPie.Core.Measures;
 using MudPie.Core.Workings;
 using MudPie.Records;
 using MudPie.Records.Judging;
-using MudPie.Records.Shelf;
 using MudPie.Server.Web;
 
 namespace MudPie.Server.Judging;

@@ -1,11 +1,9 @@
-using System.Text.Json;
 using Microsoft.EntityFrameworkCore;
 using MudPie.Core.Judging.Trials;
 using MudPie.Core.Measures;
 using MudPie.Core.Workings;
 using MudPie.Records;
 using MudPie.Records.Judging;
-using MudPie.Server.Web;
 
 namespace MudPie.Server.Judging;
 

@@ -1,4 +1,3 @@
-using System.Globalization;
 using Microsoft.EntityFrameworkCore;
 using MudPie.Core.Judging.Trials;
 using MudPie.Core.Measures;
@@ -7,7 +6,6 @@ using MudPie.Core.Workings;
 using MudPie.Records;
 using MudPie.Records.Judging;
 using MudPie.Records.PuttingOut;
-using MudPie.Records.Shelf;
 using MudPie.Server.Lots;
 using MudPie.Server.PuttingOut;
 using MudPie.Server.Web;

@@ -2,7 +2,6 @@ using MudPie.Core.Measures;
 using MudPie.Core.PuttingOut;
 using MudPie.Core.Workings;
 using MudPie.Records.Shelf;
-using MudPie.Server.Web;
 
 namespace MudPie.Server.Lots;
 

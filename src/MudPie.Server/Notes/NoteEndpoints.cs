@@ -9,7 +9,6 @@ using MudPie.Core.Shelf;
 using MudPie.Core.Workings;
 using MudPie.Records;
 using MudPie.Records.Book;
-using MudPie.Records.Brewing;
 using MudPie.Records.Ground;
 using MudPie.Records.Judging;
 using MudPie.Records.PuttingOut;

@@ -1,12 +1,9 @@
 using Microsoft.EntityFrameworkCore;
-using MudPie.Core.Brewing;
 using MudPie.Core.Measures;
 using MudPie.Core.PuttingOut;
 using MudPie.Core.Shelf;
 using MudPie.Core.Workings;
 using MudPie.Records;
-using MudPie.Records.Brewing;
-using MudPie.Records.Ground;
 using MudPie.Records.Shelf;
 using MudPie.Server.Lots;
 using MudPie.Server.Web;

@@ -1,13 +1,8 @@
 using Microsoft.EntityFrameworkCore;
 using MudPie.Core.PuttingOut;
 using MudPie.Core.Shelf;
-using MudPie.Core.Workings;
 using MudPie.Records;
-using MudPie.Records.Brewing;
-using MudPie.Records.Ground;
-using MudPie.Records.Shelf;
 using MudPie.Server.Brewing;
-using MudPie.Server.Lots;
 
 namespace MudPie.Server.PuttingOut;
 

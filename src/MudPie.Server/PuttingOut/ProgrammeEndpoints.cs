@@ -4,10 +4,7 @@ using MudPie.Core.Measures;
 using MudPie.Core.PuttingOut;
 using MudPie.Core.Workings;
 using MudPie.Records;
-using MudPie.Records.Brewing;
-using MudPie.Records.PuttingOut;
 using MudPie.Records.Season;
-using MudPie.Server.Lots;
 using MudPie.Server.Web;
 
 namespace MudPie.Server.PuttingOut;

@@ -4,7 +4,6 @@ using MudPie.Core.Measures;
 using MudPie.Core.PuttingOut;
 using MudPie.Core.Workings;
 using MudPie.Records;
-using MudPie.Records.Brewing;
 using MudPie.Records.PuttingOut;
 using MudPie.Records.Shelf;
 using MudPie.Server.Brewing;

@@ -1,5 +1,4 @@
 using Microsoft.EntityFrameworkCore;
-using MudPie.Core.Book;
 using MudPie.Core.Brewing;
 using MudPie.Core.Measures;
 using MudPie.Core.PuttingOut;
@@ -7,12 +6,7 @@ using MudPie.Core.Shelf;
 using MudPie.Core.Workings;
 using MudPie.Records;
 using MudPie.Records.Brewing;
-using MudPie.Records.Ground;
-using MudPie.Records.PuttingOut;
 using MudPie.Records.Shelf;
-using MudPie.Server.Brewing;
-using MudPie.Server.Lots;
-using MudPie.Server.Weather;
 using MudPie.Server.Web;
 
 namespace MudPie.Server.PuttingOut;

@@ -3,8 +3,6 @@ using MudPie.Core.Measures;
 using MudPie.Core.PuttingOut;
 using MudPie.Core.Workings;
 using MudPie.Records;
-using MudPie.Records.Brewing;
-using MudPie.Records.PuttingOut;
 using MudPie.Server.Lots;
 using MudPie.Server.Web;
 

@@ -1,6 +1,5 @@
 using MudPie.Core.Brewing;
 using MudPie.Core.PuttingOut;
-using MudPie.Core.Shelf;
 using MudPie.Core.Workings;
 using MudPie.Server.Brewing;
 

@@ -1,12 +1,8 @@
 using Microsoft.EntityFrameworkCore;
-using MudPie.Core.Brewing;
-using MudPie.Core.Measures;
 using MudPie.Core.PuttingOut;
 using MudPie.Core.Workings;
 using MudPie.Records;
-using MudPie.Records.Brewing;
 using MudPie.Records.PuttingOut;
-using MudPie.Server.Web;
 
 namespace MudPie.Server.PuttingOut;
 

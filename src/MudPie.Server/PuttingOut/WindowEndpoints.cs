@@ -1,11 +1,9 @@
 using Microsoft.EntityFrameworkCore;
 using MudPie.Core.Almanac;
-using MudPie.Core.Brewing;
 using MudPie.Core.Measures;
 using MudPie.Core.PuttingOut;
 using MudPie.Core.Workings;
 using MudPie.Records;
-using MudPie.Records.Brewing;
 using MudPie.Server.Brewing;
 using MudPie.Server.Weather;
 using MudPie.Server.Web;

@@ -2,9 +2,6 @@ using Microsoft.EntityFrameworkCore;
 using MudPie.Core.PuttingOut;
 using MudPie.Core.Workings;
 using MudPie.Records;
-using MudPie.Records.Ground;
-using MudPie.Records.Season;
-using MudPie.Records.Shelf;
 using MudPie.Server.Web;
 
 namespace MudPie.Server.Today;

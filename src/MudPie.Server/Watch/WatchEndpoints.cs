@@ -6,8 +6,6 @@ using MudPie.Core.Measures;
 using MudPie.Core.Workings;
 using MudPie.Records;
 using MudPie.Records.Brewing;
-using MudPie.Records.Season;
-using MudPie.Records.Shelf;
 using MudPie.Server.Brewing;
 using MudPie.Server.Web;
 

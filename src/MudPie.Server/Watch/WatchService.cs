@@ -1,6 +1,5 @@
 using Microsoft.EntityFrameworkCore;
 using MudPie.Core.Brewing;
-using MudPie.Core.Workings;
 using MudPie.Records;
 using MudPie.Records.Brewing;
 using MudPie.Server.Brewing;

@@ -1,9 +1,7 @@
 using Microsoft.EntityFrameworkCore;
 using MudPie.Core.Almanac;
 using MudPie.Core.Measures;
-using MudPie.Core.Workings;
 using MudPie.Records;
-using MudPie.Records.PuttingOut;
 using MudPie.Records.Weather;
 
 namespace MudPie.Server.Weather;

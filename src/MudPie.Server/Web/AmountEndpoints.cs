@@ -1,6 +1,5 @@
 using MudPie.Core.Brewing;
 using MudPie.Core.Measures;
-using MudPie.Core.Workings;
 
 namespace MudPie.Server.Web;
 

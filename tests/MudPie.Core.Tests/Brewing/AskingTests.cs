@@ -1,6 +1,5 @@
 using FsCheck.Xunit;
 using MudPie.Core.Brewing;
-using MudPie.Core.Workings;
 
 namespace MudPie.Core.Tests.Brewing;
 

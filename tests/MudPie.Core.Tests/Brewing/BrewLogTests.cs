@@ -1,5 +1,4 @@
 using MudPie.Core.Brewing;
-using MudPie.Core.Ideas;
 
 namespace MudPie.Core.Tests.Brewing;
 

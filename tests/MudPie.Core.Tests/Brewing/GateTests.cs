@@ -1,5 +1,4 @@
 using MudPie.Core.Brewing;
-using MudPie.Core.Workings;
 
 namespace MudPie.Core.Tests.Brewing;
 

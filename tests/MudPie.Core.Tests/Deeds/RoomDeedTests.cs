@@ -1,6 +1,5 @@
 using MudPie.Core.Book;
 using MudPie.Core.Brewing;
-using MudPie.Core.Ideas;
 using MudPie.Core.Judging.Trials;
 using MudPie.Core.Measures;
 using MudPie.Core.Notes;

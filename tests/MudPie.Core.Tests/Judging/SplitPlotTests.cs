@@ -1,6 +1,5 @@
 using MudPie.Core.Judging.Statistics;
 using MudPie.Core.Judging.Trials;
-using Shouldly;
 
 namespace MudPie.Core.Tests.Judging;
 

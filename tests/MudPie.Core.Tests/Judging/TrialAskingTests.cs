@@ -1,4 +1,3 @@
-using MudPie.Core.Ideas;
 using MudPie.Core.Judging.Trials;
 using MudPie.Core.Measures;
 

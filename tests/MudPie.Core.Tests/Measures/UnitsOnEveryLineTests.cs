@@ -1,7 +1,6 @@
 using MudPie.Core.Brewing;
 using MudPie.Core.Measures;
 using MudPie.Core.PuttingOut;
-using MudPie.Core.Workings;
 
 namespace MudPie.Core.Tests.Measures;
 

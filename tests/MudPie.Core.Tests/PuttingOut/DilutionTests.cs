@@ -1,4 +1,3 @@
-using FsCheck.Xunit;
 using MudPie.Core.PuttingOut;
 
 namespace MudPie.Core.Tests.PuttingOut;

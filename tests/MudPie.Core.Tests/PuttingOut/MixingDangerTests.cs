@@ -1,8 +1,5 @@
-using MudPie.Core.Brewing;
 using MudPie.Core.PuttingOut;
 using MudPie.Core.Workings;
-using Shouldly;
-using Xunit;
 
 namespace MudPie.Core.Tests.PuttingOut;
 

@@ -1,7 +1,6 @@
 using FsCheck.Xunit;
 using MudPie.Core.Almanac;
 using MudPie.Core.Book;
-using MudPie.Core.Brewing;
 using MudPie.Core.Ground;
 using MudPie.Core.Notes;
 using MudPie.Core.PuttingOut;

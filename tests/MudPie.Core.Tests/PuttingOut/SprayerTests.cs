@@ -1,4 +1,3 @@
-using MudPie.Core.Brewing;
 using MudPie.Core.PuttingOut;
 
 namespace MudPie.Core.Tests.PuttingOut;

@@ -1,7 +1,6 @@
 using System.Text.Json;
 using FsCheck.Xunit;
 using MudPie.Core.Almanac;
-using MudPie.Core.Brewing;
 using MudPie.Core.PuttingOut;
 
 namespace MudPie.Core.Tests.PuttingOut;

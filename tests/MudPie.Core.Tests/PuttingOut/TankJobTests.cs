@@ -1,5 +1,4 @@
 using FsCheck.Xunit;
-using MudPie.Core.Brewing;
 using MudPie.Core.PuttingOut;
 
 namespace MudPie.Core.Tests.PuttingOut;

@@ -1,5 +1,4 @@
 using MudPie.Core.Brewing;
-using MudPie.Core.Ideas;
 using MudPie.Core.Measures;
 using MudPie.Core.PuttingOut;
 

@@ -1,5 +1,4 @@
 using MudPie.Core.Almanac;
-using MudPie.Core.Brewing;
 using MudPie.Core.PuttingOut;
 
 namespace MudPie.Core.Tests.PuttingOut;

@@ -1,5 +1,4 @@
 using FsCheck.Xunit;
-using MudPie.Core.Ideas;
 using MudPie.Core.Measures;
 using MudPie.Core.Shelf;
 

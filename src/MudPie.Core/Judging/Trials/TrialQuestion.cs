@@ -1,5 +1,4 @@
 using MudPie.Core.Judging.Statistics;
-using MudPie.Core.Workings;
 
 namespace MudPie.Core.Judging.Trials;
 
