@@ -183,6 +183,40 @@ public class JudgeJourneys
     }
 
     [Fact]
+    public void What_goes_on_plots_against_a_mixing_rule_wants_a_reason_once()
+    {
+        using var page = new Page(demo: true);
+        page.Go("/judge");
+        page.See("Does tea lift garlic");
+        var trial = page.Driver.ExecuteAsyncScript("""
+            const done = arguments[0];
+            const send = (path, body) => fetch('/api' + path, { method: 'POST', body: JSON.stringify(body),
+              headers: { 'Content-Type': 'application/json', 'Idempotency-Key': crypto.randomUUID() } }).then(r => r.json());
+            (async () => {
+              const kelp = (await (await fetch('/api/shelf')).json()).inputs.find(i => i.name === 'liquid seaweed');
+              const made = await send('/judge/trials', { question: 'Does seaweed lift fennel more than nothing?', crop: 'fennel',
+                season: 'this spring', design: 'random', kind: 'beds', liquid: false, factors: ['treatment'], replicates: 4, blind: false,
+                noise: '0.15', worthHaving: '0.2', measures: [{ kindId: 'yieldM2' }],
+                treatments: [{ name: 'nothing', role: 'control' },
+                  { name: 'seaweed', role: 'treatment', inputId: kelp.id, rate: '5 mL', rateBasis: 'perM2' }],
+                places: [{ name: 'Ridge Bed 3', length: '30 m', width: '1.2 m' }] });
+              const laid = await send(`/judge/trials/${made.id}/layout`, {});
+              await send('/put-out/mixing/rules', { a: 'seaweed', b: 'seaweed', together: false, waitDays: '5', why: 'salts add up' });
+              done(made.id ? String(made.id) : JSON.stringify([made, laid]));
+            })().catch(e => done(String(e)));
+            """);
+        page.Go($"/judge/trials/{trial}");
+        page.Press("//button[@aria-label='It is on: seaweed']");
+        page.See("put on once");
+        page.Press("//button[@aria-label='It is on: seaweed']");
+        page.Fill("Against a mixing rule. Wait; or say in words why it goes on, and press again", "the first round ran off in the rain");
+        page.Press("//button[@aria-label='It is on: seaweed']");
+        page.See("put on 2 times");
+        page.Press("//button[@aria-label='It is on: seaweed']");
+        page.Holds("Against a mixing rule. Wait; or say in words why it goes on, and press again", ""); // not taken as said for ever
+    }
+
+    [Fact]
     public void A_practice_field_shows_its_truth_after_the_decision()
     {
         using var page = new Page(demo: true);

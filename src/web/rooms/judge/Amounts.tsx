@@ -14,12 +14,14 @@ export function Amounts({ trial }: { trial: Schemas["TrialView"] }) {
   );
   const [purpose, setPurpose] = useState<"leaf" | "root">("root");
   const [mixWhy, setMixWhy] = useState("");
-  const treat = useWrite((treatmentId: number, headers) =>
-    client.POST("/api/judge/trials/{id}/steps", {
-      params: { path: { id } },
-      body: { step: "treat", treatmentId, purpose, mixWhy: mixWhy || null },
-      headers,
-    }),
+  const treat = useWrite(
+    (treatmentId: number, headers) =>
+      client.POST("/api/judge/trials/{id}/steps", {
+        params: { path: { id } },
+        body: { step: "treat", treatmentId, purpose, mixWhy: mixWhy || null },
+        headers,
+      }),
+    () => setMixWhy(""), // a reason is for the one time that it was given for
   );
   const lines = read.data ?? [];
   if (trial.plots.length === 0 || trial.state === "ended" || !lines.some((l) => l.perPlotShown || l.waterPerPlotShown))
