@@ -16,10 +16,6 @@ public sealed class Page : WebApplicationFactory<LiveBrew>
 {
     private readonly bool _demo;
     private readonly string _folder = Directory.CreateTempSubdirectory("mudpie-browser-").FullName;
-    /// <summary>The driver looks for a free port and takes it a moment later: no other page may take it meanwhile.</summary>
-    private static readonly Lock Ports = new();
-
-    private readonly ChromeDriverService _service;
 
     /// <summary>Every journey begins at the same hour, so that none hangs on when it is run; the clock goes on from there.</summary>
     public static readonly DateTimeOffset Begins = new(2026, 6, 10, 9, 40, 0, TimeSpan.Zero);
@@ -28,6 +24,7 @@ public sealed class Page : WebApplicationFactory<LiveBrew>
     private static readonly Lazy<string> Template = new(MakeTemplate);
 
     private readonly TimeSpan _shift;
+    private bool _given;
 
     private readonly int? _probePort;
     private readonly StandIns.SimulatedProbe? _probe;
@@ -43,11 +40,9 @@ public sealed class Page : WebApplicationFactory<LiveBrew>
         }
 
         _shift = Begins - TimeProvider.System.GetUtcNow();
-        lock (Ports)
+        lock (Browsers.Ports)
         {
             _probePort = probe ? FreePort() : null;
-            _service = ChromeDriverService.CreateDefaultService("/usr/bin");
-            _service.StartAsync().AsTask().GetAwaiter().GetResult();
             UseKestrel(0);
             StartServer();
             _probe = probe ? new StandIns.SimulatedProbe(StandIns.ProbeSettings.Read(ProbeSettings), new Shifted(_shift)) : null;
@@ -62,38 +57,9 @@ public sealed class Page : WebApplicationFactory<LiveBrew>
         }
 
         Address = ClientOptions.BaseAddress;
-        var options = new ChromeOptions { BinaryLocation = "/usr/bin/chromium" };
-        foreach (var argument in new[]
-        {
-            "--headless=new", "--no-sandbox", "--disable-gpu", "--no-first-run", "--disable-background-networking",
-            "--disable-component-update", "--disable-sync", "--disable-dev-shm-usage",
-            "--hide-scrollbars", "--lang=en-GB", "--force-prefers-reduced-motion", $"--user-data-dir={Path.Combine(_folder, "chrome")}",
-            $"--window-size={width},{height}",
-        })
-        {
-            options.AddArgument(argument);
-        }
-
-        Driver = Open(options);
-        Driver.Manage().Timeouts().AsynchronousJavaScript = Patience;
+        Driver = Browsers.Take();
         Driver.ExecuteCdpCommand("Page.addScriptToEvaluateOnNewDocument", new Dictionary<string, object?> { ["source"] = Clock });
         Size(width, height);
-    }
-
-    /// <summary>A browser on a machine that is busy may not come up at the first try: three tries, and then its own complaint.</summary>
-    private ChromeDriver Open(ChromeOptions options)
-    {
-        for (var tries = 1; ; tries++)
-        {
-            try
-            {
-                return new ChromeDriver(_service, options, Patience);
-            }
-            catch (WebDriverException) when (tries < 3)
-            {
-                // Tried again.
-            }
-        }
     }
 
     private static string MakeTemplate()
@@ -142,7 +108,7 @@ public sealed class Page : WebApplicationFactory<LiveBrew>
     private void Rest() => Until(() => Driver.ExecuteScript("return !(window.asked > 0)") is true, "what was asked to be answered");
 
     /// <summary>As long as a machine ten times slower may need: what never comes is a failure, however late it is said.</summary>
-    private static readonly TimeSpan Patience = TimeSpan.FromMinutes(3);
+    internal static readonly TimeSpan Patience = TimeSpan.FromMinutes(3);
 
     /// <summary>Waits until it is so.</summary>
     public T Until<T>(Func<T?> found, string what)
@@ -165,14 +131,15 @@ public sealed class Page : WebApplicationFactory<LiveBrew>
 
             if (clock.Elapsed > Patience)
             {
-                throw new TimeoutException($"Waited for {what}. The page says:\n{Driver.FindElement(By.TagName("body")).Text}");
+                throw new TimeoutException($"Waited for {what}. The page says:\n{Text}");
             }
 
             Thread.Sleep(50);
         }
     }
 
-    public string Text => Driver.FindElement(By.TagName("body")).Text;
+    /// <summary>All that the page says now; asked of the browser itself, as the driver's own way looks at each element in turn.</summary>
+    public string Text => (string)Driver.ExecuteScript("return document.body?.innerText ?? ''")!;
 
     public void See(string text) => Until(() => Text.Contains(text, StringComparison.OrdinalIgnoreCase), $"“{text}”");
 
@@ -311,8 +278,12 @@ public sealed class Page : WebApplicationFactory<LiveBrew>
     /// <param name="rule">One rule alone; all where none is named.</param>
     public string Axe(string? within = null, string? rule = null)
     {
-        var source = File.ReadAllText(Path.Combine(Root(), "src", "web", "node_modules", "axe-core", "axe.min.js"));
-        Driver.ExecuteScript(source + ";window.axe = axe;");
+        if (Driver.ExecuteScript("return window.axe === undefined") is true)
+        {
+            var source = File.ReadAllText(Path.Combine(Root(), "src", "web", "node_modules", "axe-core", "axe.min.js"));
+            Driver.ExecuteScript(source + ";window.axe = axe;");
+        }
+
         var found = Driver.ExecuteAsyncScript(
             "const done = arguments[2]; window.axe.run(arguments[0] ?? document, {resultTypes: ['violations'], ...(arguments[1] ? "
                 + "{runOnly: [arguments[1]]} : {})}).then(r => done(r.violations.map(v => v.id + ': ' + v.help + ' — ' + v.nodes.slice(0, "
@@ -357,18 +328,18 @@ public sealed class Page : WebApplicationFactory<LiveBrew>
 
     protected override void Dispose(bool disposing)
     {
-        Driver?.Quit();
-        _service.Dispose();
+        if (!_given && Driver is not null) // it is disposed of more than once, and a browser is given back once
+        {
+            _given = true;
+            Browsers.Give(Driver);
+        }
+
         _probe?.DisposeAsync().AsTask().GetAwaiter().GetResult();
         base.Dispose(disposing);
         Microsoft.Data.Sqlite.SqliteConnection.ClearAllPools();
-        try
+        if (disposing && Directory.Exists(_folder))
         {
             Directory.Delete(_folder, true);
-        }
-        catch (IOException)
-        {
-            // Chromium may still be letting go of its folder; it lies in the temporary folder anyway.
         }
     }
 }

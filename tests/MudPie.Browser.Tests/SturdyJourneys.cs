@@ -71,7 +71,7 @@ public class SturdyJourneys
         }
 
         page.Click("Record it");
-        page.See("see it");
+        page.Find("//a[normalize-space()='see it']");
         Asked(page, db => db.Observations.Count(o => o.Text.Contains("a hare"))).ShouldBe(1);
     }
 
@@ -90,7 +90,7 @@ public class SturdyJourneys
         Asked(page, db => db.Observations.Count(o => o.Text.Contains("a hare"))).ShouldBe(0);
         Become(own);
         page.Click("Record it");
-        page.See("see it");
+        page.Find("//a[normalize-space()='see it']");
         Asked(page, db => db.Observations.Count(o => o.Text.Contains("a hare"))).ShouldBe(1);
     }
 }

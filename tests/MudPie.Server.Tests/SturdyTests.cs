@@ -369,6 +369,15 @@ public class SturdyTests
         ((string)JsonNode.Parse(await reply.Content.ReadAsStringAsync())!["errors"]![field]![0]!).ShouldContain(says);
     }
 
+    [Fact] // it said that GET should send JSON
+    public async Task A_number_that_is_none_in_an_address_leads_to_nothing_and_asks_for_no_other_kind()
+    {
+        using var h = new TestHolding(demo: true);
+        using var reply = await h.Http.GetAsync("/api/brew/batches/abc");
+        reply.StatusCode.ShouldBe(System.Net.HttpStatusCode.NotFound);
+        (await reply.Content.ReadAsStringAsync()).ShouldContain("There is nothing at that address.");
+    }
+
     [Theory] // each broke a page once
     [InlineData("/api/amounts/read", """{"text":"5 L","dimension":2147483647}""", "dimension", "volume")]
     [InlineData("/api/holding/units", """{"units":"furlongs"}""", "units", "Use metric, usCustomary, metricUsGallons or")]

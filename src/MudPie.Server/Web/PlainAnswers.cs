@@ -1,5 +1,8 @@
+using System.ComponentModel;
+using Microsoft.AspNetCore.Http.Metadata;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Routing.Template;
+using MudPie.Core.Workings;
 
 namespace MudPie.Server.Web;
 
@@ -22,7 +25,8 @@ public static class PlainAnswers
 
         if (methods.Contains(context.Request.Method))
         {
-            return TypedResults.StatusCode(context.Request.ContentType is null or "" || !context.Request.HasJsonContentType() ? 415 : 404);
+            var carries = !HttpMethods.IsGet(context.Request.Method) && !HttpMethods.IsHead(context.Request.Method);
+            return TypedResults.StatusCode(carries && !context.Request.HasJsonContentType() ? 415 : 404);
         }
 
         context.Response.Headers.Allow = string.Join(", ", methods);
@@ -33,6 +37,12 @@ public static class PlainAnswers
     public static void UsePlainAnswers(this WebApplication app) => app.UseStatusCodePages(async context =>
     {
         var (status, request) = (context.HttpContext.Response.StatusCode, context.HttpContext.Request);
+        if (status == 400 && Unread(context.HttpContext) is { } unread)
+        {
+            await context.HttpContext.Response.WriteAsJsonAsync(Problems.Details(unread, status), Json.Options, "application/problem+json");
+            return;
+        }
+
         var (title, detail) = status switch {
             400 => ("That request could not be read.",
                 "Load the page again; if it was sent by a program, look at its address and headers."),
@@ -45,4 +55,13 @@ public static class PlainAnswers
         await context.HttpContext.Response.WriteAsJsonAsync(new ProblemDetails { Status = status, Title = title, Detail = detail },
             Json.Options, "application/problem+json");
     });
+
+    /// <summary>The first part of a query that its endpoint could not read; null where all can be read. The generated code of endpoints
+    /// answers an optional part that it can't read with a bare 400.</summary>
+    private static Refusal? Unread(HttpContext context) =>
+        (context.GetEndpoint()?.Metadata.GetOrderedMetadata<IParameterBindingMetadata>() ?? [])
+            .Where(p => p.HasTryParse && context.Request.Query.ContainsKey(p.Name))
+            .Select(p => (p.Name, Type: p.ParameterInfo.ParameterType, Given: context.Request.Query[p.Name].ToString()))
+            .Where(p => !TypeDescriptor.GetConverter(p.Type).IsValid(p.Given))
+            .Select(p => Problems.Unread(p.Name, p.Given)).FirstOrDefault();
 }

@@ -33,6 +33,11 @@ public static class Problems
             Detail = "Nothing was kept of it. Ask for less at once, or try it again."
         }, Json.Options, "application/problem+json");
 
+    /// <summary>A part of an address that is no number, time or word as it should be; of a long one the first 60 signs are said.</summary>
+    public static Refusal Unread(string part, string given) =>
+        Refusal.Of(part, $"“{(given.Length > 60 ? given[..60] : given)}” could not be read.",
+            "Give whole numbers as 3, other numbers as 6.4, times as 2026-05-01T06:30:00Z.");
+
     /// <summary>The details of a refusal.</summary>
     public static ProblemDetails Details(Refusal refusal, int status = 422) => new() {
         Status = status,
@@ -96,8 +101,7 @@ public sealed partial class ProblemHandler(ILogger<ProblemHandler> log) : IExcep
     /// "int page" from "abc"." names page.</summary>
     private static Refusal Unbound(string message) =>
         Parameter().Match(message) is { Success: true } bound
-            ? Refusal.Of(bound.Groups[1].Value, $"“{bound.Groups[2].Value}” could not be read.",
-                "Give whole numbers as 3, other numbers as 6.4, times as 2026-05-01T06:30:00Z.")
+            ? Problems.Unread(bound.Groups[1].Value, bound.Groups[2].Value)
             : Refusal.Of("body", "There was nothing in the request, or it broke off.", "Send it again, whole.");
 
     [GeneratedRegex("parameter \"[^\" ]+ (\\w+)\" from \"([^\"]{0,60})", RegexOptions.NonBacktracking)]
