@@ -32,7 +32,7 @@ public static class Forms
         [typeof(AirBenchQuestion)] = new("air-bench"),
         [typeof(SourceAnswers)] = new("source-answers"),
         [typeof(IReadOnlyList<LabelSpecies>)] = new("label-species"),
-        [typeof(IReadOnlyList<LabelRate>)] = new("label-rates"),
+        [typeof(IReadOnlyList<LabelRate>)] = new("label-rates", 2, kept => kept), // the words of a basis are an idea's, and the same
         [typeof(TankRequest)] = new("job"),
         [typeof(SprayerQuestion)] = new("sprayer-measured"),
         [typeof(IReadOnlyList<StageFrom>)] = new("stages"),

@@ -147,6 +147,8 @@ public sealed class HoldingDb(DbContextOptions<HoldingDb> options) : DbContext(o
         Words<LogKind>(configurationBuilder);
         Words<StockReason>(configurationBuilder);
         Words<LotOrigin>(configurationBuilder);
+        Words<RateBasis>(configurationBuilder);
+        Words<WaterKind>(configurationBuilder);
         Words<Core.Measures.UnitSystem>(configurationBuilder);
         Words<Core.Book.Eaten>(configurationBuilder);
         Words<Purpose>(configurationBuilder);

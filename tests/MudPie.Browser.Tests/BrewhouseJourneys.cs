@@ -90,9 +90,12 @@ public class BrewhouseJourneys
         using var page = new Page(demo: true, probe: true);
         page.Go("/brew/14");
         page.See("This probe is simulated");
-        page.Until(() => page.Text.Contains("readings kept", StringComparison.Ordinal)
-            && !page.Text.Contains(" 0 readings kept", StringComparison.Ordinal), "its readings");
-        page.Again();
+        page.Until(() =>
+        {
+            page.Again(); // a page that is left open asks once a minute
+            page.See("readings kept");
+            return !page.Text.Contains(" 0 readings kept", StringComparison.Ordinal);
+        }, "its readings");
         page.See("your own readings");
         page.Click("take it out");
         page.See("It has been taken out");

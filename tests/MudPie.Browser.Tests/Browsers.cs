@@ -7,7 +7,8 @@ using OpenQA.Selenium.Chrome;
 
 namespace MudPie.Browser.Tests;
 
-/// <summary>A browser that has served one journey serves the next in a new tab, as to start one takes longer than many a journey. Nothing of
+/// <summary>A browser that has served one journey serves the next in a new tab, as to start one takes longer than many a journey. Nothing
+/// of
 /// the one before is seen: each journey's server has an address of its own, and each tab its own clock, size and network.</summary>
 public sealed class Browsers : IDisposable
 {

@@ -159,7 +159,7 @@ public class NonsenseTests : IClassFixture<NonsenseTests.Going>
     [InlineData("/api/put-out/tank/work-out",
         """{"bedIds":[1],"rate":"300","tank":"15 L","items":[{"inputId":3,"rate":"2 kg","basis":"perHa"}]}""", "items[0].rate")]
     [InlineData("/api/put-out/tank/work-out",
-        """{"bedIds":[1],"rate":"300","tank":"15 L","items":[{"inputId":3,"rate":"2 L","basis":"per moon"}]}""", "products[0].basis")]
+        """{"bedIds":[1],"rate":"300","tank":"15 L","items":[{"inputId":3,"rate":"2 L","basis":"per moon"}]}""", "items[0].basis")]
     [InlineData("/api/put-out/tank/work-out",
         """{"bedIds":[1],"rate":"300","tank":"15 L","items":[{"inputId":999,"rate":"2 L","basis":"perHa"}]}""", "items[0]")]
     [InlineData("/api/put-out/tank/work-out",

@@ -9,6 +9,9 @@ public sealed record PumpToChoose(int Id, double OpenLpm, bool OnBattery);
 /// <summary>A thing of the kit that is told apart by its kind: a diffuser, a water.</summary>
 public sealed record KindToChoose(int Id, string Kind);
 
+/// <summary>A water to choose from.</summary>
+public sealed record WaterToChoose(int Id, WaterKind Kind);
+
 /// <summary>What was chosen, by hand or by the house; null where there is none.</summary>
 public sealed record KitChosen(int? VesselId, int? PumpId, int? DiffuserId, int? WaterId);
 
@@ -32,7 +35,7 @@ public static class KitChoice
     /// <param name="byHand">What was chosen already.</param>
     /// <remarks>90 L wanted, of vessels of 17, 150 and 900 L: the one of 150; of pumps of 6 and 60 L/min that of 60.</remarks>
     public static KitChosen Complete(double wantedL, IReadOnlyList<VesselToChoose> vessels, IReadOnlyList<PumpToChoose> pumps,
-        IReadOnlyList<KindToChoose> diffusers, IReadOnlyList<KindToChoose> waters, KitChosen byHand)
+        IReadOnlyList<KindToChoose> diffusers, IReadOnlyList<WaterToChoose> waters, KitChosen byHand)
     {
         var vessel = byHand.VesselId is { } given ? vessels.FirstOrDefault(v => v.Id == given)
             : vessels.FirstOrDefault(v => v.WorkingL >= wantedL) ?? vessels.LastOrDefault();
@@ -45,6 +48,6 @@ public static class KitChoice
         return new KitChosen(vessel.Id,
             byHand.PumpId ?? pumps.Where(p => !p.OnBattery).MinBy(p => Math.Abs(Math.Log(p.OpenLpm / (AirPerLitre * vessel.WorkingL))))?.Id,
             byHand.DiffuserId ?? (diffusers.FirstOrDefault(d => d.Kind == usual) ?? diffusers.FirstOrDefault())?.Id,
-            byHand.WaterId ?? (waters.FirstOrDefault(w => w.Kind != "surface") ?? waters.FirstOrDefault())?.Id);
+            byHand.WaterId ?? (waters.FirstOrDefault(w => w.Kind != WaterKind.Surface) ?? waters.FirstOrDefault())?.Id);
     }
 }

@@ -8,8 +8,8 @@ public sealed record WaterPart
     /// <summary>Its name.</summary>
     public string Name { get; init; } = "water";
 
-    /// <summary>"mains", "rain", "well", "ro" or "surface".</summary>
-    public string? Kind { get; init; }
+    /// <summary>Where it comes from; null where that is not known.</summary>
+    public WaterKind? Kind { get; init; }
 
     /// <summary>Litres of it, more than 0 to 10,000.</summary>
     public double? Litres { get; init; }
@@ -71,7 +71,7 @@ public static class WaterBench
         var read = parts.Take(6).Select((p, i) =>
         {
             var litres = checks.Range($"parts[{i}].litres", p.Litres, 0.1, 10_000, "L");
-            var known = p.Kind is "rain" or "well" or "ro" ? p.ChlorineMgPerL ?? 0 : p.ChlorineMgPerL;
+            var known = p.ChlorineMgPerL ?? WaterClearing.Unread(p.Kind);
             var strength = known is null ? WaterClearing.Assumed : checks.Range($"parts[{i}].chlorineMgPerL", known, 0,
                 WaterClearing.Highest, "mg/L", "Above 10 a strip is not to be trusted: read it again in water thinned one to nine.");
             return (Part: p, Litres: litres, Strength: strength, Assumed: known is null);
@@ -86,7 +86,7 @@ public static class WaterBench
         var chloramine = read.Any(r => r.Part.Chloramine && r.Strength > 0);
         // The dose answers to the milligrams, wherever they are: the whole volume at the mixed strength gives the same.
         var ways = WaterClearing.Known.Select(w => Way(w.Id, total, mg / total, chloramine, pricePerUnit, units)).ToList();
-        var surface = read.Any(r => r.Part.Kind == "surface");
+        var surface = read.Any(r => r.Part.Kind == WaterKind.Surface);
         var assumed = read.Where(r => r.Assumed).Select(r => r.Part.Name).ToList();
         var house = ways[0];
         var verdict = surface

@@ -71,6 +71,10 @@ public static class WaterClearing
         Ways.First(w => w.Id == id) is var w ? (w.Chlorine, w.Chloramine, w is { Id: "humic", PerLitre: { } ml }
             ? $"about {Per.Mixed(ml, units)}, {w.Source}" : w.Source) : default;
 
+    /// <summary>Chlorine of a water of which no strip was read, mg/L: none in rain, a well or reverse osmosis; null, not known, in the
+    /// main, in open water and where its kind is not known.</summary>
+    public static double? Unread(WaterKind? kind) => kind is WaterKind.Rain or WaterKind.Well or WaterKind.Ro ? 0 : null;
+
     /// <summary>What to add, or how long to wait, for this much water of this strength.</summary>
     /// <param name="volumeL">Water, more than 0 to 10,000 L.</param>
     /// <param name="chlorineMgPerL">Total chlorine by strip or meter, 0 to 10 mg/L as Cl₂; null assumes 2 and says so.</param>

@@ -64,3 +64,22 @@ public enum LogKind
     /// <summary>A test for gut germs: "found" or "clear".</summary>
     Pathogen,
 }
+
+/// <summary>Where water comes from.</summary>
+public enum WaterKind
+{
+    /// <summary>The main.</summary>
+    Mains,
+
+    /// <summary>A roof.</summary>
+    Rain,
+
+    /// <summary>A well or borehole of one's own.</summary>
+    Well,
+
+    /// <summary>Reverse osmosis.</summary>
+    Ro,
+
+    /// <summary>A river, pond or ditch.</summary>
+    Surface,
+}

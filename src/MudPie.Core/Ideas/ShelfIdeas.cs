@@ -1,3 +1,5 @@
+using System.Text.Json.Serialization;
+
 namespace MudPie.Core.Ideas;
 
 /// <summary>Why a lot has more or less than before.</summary>
@@ -36,4 +38,30 @@ public enum LotOrigin
 
     /// <summary>It was made here.</summary>
     Made,
+}
+
+/// <summary>What a rate on a label is on.</summary>
+public enum RateBasis
+{
+    /// <summary>A hectare of ground.</summary>
+    PerHa,
+
+    /// <summary>100 m² of ground.</summary>
+    [JsonStringEnumMemberName("per100m2")]
+    Per100M2,
+
+    /// <summary>A litre of mix or feed.</summary>
+    PerLitre,
+
+    /// <summary>A plant.</summary>
+    PerPlant,
+
+    /// <summary>A kilogram of seed.</summary>
+    PerKgSeed,
+
+    /// <summary>A cubic metre of potting mix.</summary>
+    PerM3Mix,
+
+    /// <summary>One part in so many of the mix.</summary>
+    OneIn,
 }

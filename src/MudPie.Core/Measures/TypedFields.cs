@@ -69,6 +69,10 @@ public sealed class TypedFields(UnitSystem units)
         return known[0];
     }
 
+    /// <summary>One of the words of an idea.</summary>
+    public T OneOf<T>(string field, string? value)
+        where T : struct, Enum => Words.Must<T>(OneOf(field, value, [.. Words.All<T>()]));
+
     /// <inheritdoc cref="Checks.Past"/>
     public DateTimeOffset Past(string field, DateTimeOffset? at, DateTimeOffset now) => Checks.Past(field, at, now);
 }

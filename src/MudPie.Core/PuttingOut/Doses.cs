@@ -33,12 +33,12 @@ public sealed record DoseQuestion
 /// <param name="Whose">"the label", "your own rate" or "the table".</param>
 /// <param name="Formula">How it was worked out.</param>
 /// <param name="TankRate">The rate as a tank takes it: mL or g on its basis, or one in so many.</param>
-/// <param name="TankBasis">"perHa", "per100m2", "perLitre", "oneIn" or "perPlant".</param>
+/// <param name="TankBasis">What that is on.</param>
 /// <param name="Unit">"mL" or "g".</param>
-public sealed record Dose(double ProductL, double OneIn, string Whose, string Formula, double TankRate, string TankBasis, string Unit)
+public sealed record Dose(double ProductL, double OneIn, string Whose, string Formula, double TankRate, RateBasis TankBasis, string Unit)
 {
     /// <summary>The rate in words for the tank's field: "2 L", "1:316".</summary>
-    public string TankText => TankBasis == "oneIn" ? $"1 in {Say.Number(TankRate, 6)}" : $"{Say.Number(TankRate, 6)} {Unit}";
+    public string TankText => TankBasis == RateBasis.OneIn ? $"1 in {Say.Number(TankRate, 6)}" : $"{Say.Number(TankRate, 6)} {Unit}";
 }
 
 /// <summary>One dose, by one order of authority: the label's own rate, the grower's, the table's.</summary>
@@ -57,13 +57,13 @@ public static class Doses
 
         if (q.OwnOneIn is { } own)
         {
-            return new Dose(mix / own, own, "your own rate", $"mix ÷ {Say.Number(own)}", own, "oneIn", "mL");
+            return new Dose(mix / own, own, "your own rate", $"mix ÷ {Say.Number(own)}", own, RateBasis.OneIn, "mL");
         }
 
         var perHa = q.Kind is null ? 0 : (q.Kind.LPerHa.From + q.Kind.LPerHa.To) / 2;
         var product = perHa * q.AreaM2 / 10_000;
         return new Dose(product, product > 0 ? Math.Max(mix / product, 1) : 1, "the table", $"{Say.Number(perHa)} L/ha × area",
-            perHa * 1000, "perHa", "mL");
+            perHa * 1000, RateBasis.PerHa, "mL");
     }
 
     /// <summary>A label's rate on this ground, the middle of its range; null where its basis does not fit ground at all (seed, potting
@@ -71,15 +71,7 @@ public static class Doses
     private static Dose? On(LabelRate label, DoseQuestion q, double mix)
     {
         var middle = (label.Low + label.High) / 2;
-        double? amount = label.Basis switch {
-            "perHa" => middle * q.AreaM2 / 10_000,
-            "per100m2" => middle * q.AreaM2 / 100,
-            "perLitre" => middle * mix,
-            "oneIn" => mix / middle * 1000,
-            "perPlant" when q.Plants is { } plants => middle * plants,
-            _ => null,
-        };
-        return amount is { } ml
+        return label.Basis.On(middle, q.AreaM2, mix, q.Plants) is { } ml
             ? new Dose(ml / 1000, ml > 0 ? Math.Max(mix / (ml / 1000), 1) : 1, "the label", $"label: {label.Shown}", middle,
                 label.Basis, label.Unit)
             : null;

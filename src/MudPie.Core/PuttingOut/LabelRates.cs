@@ -5,13 +5,13 @@ using MudPie.Core.Workings;
 namespace MudPie.Core.PuttingOut;
 
 /// <summary>A rate as a label speaks it.</summary>
-/// <param name="Low">Low end, mL or g on the basis; one in so many for "oneIn".</param>
+/// <param name="Low">Low end, mL or g on the basis; one in so many for that.</param>
 /// <param name="High">High end; the same as low where it is no range.</param>
 /// <param name="Unit">"mL" or "g".</param>
-/// <param name="Basis">"perLitre" (of feed), "perPlant", "per100m2", "perHa", "perKgSeed", "perM3Mix" or "oneIn".</param>
+/// <param name="Basis">What it is on.</param>
 /// <param name="EveryDays">Days between; null where it does not say.</param>
 /// <param name="Shown">As the label says it.</param>
-public sealed record LabelRate(double Low, double High, string Unit, string Basis, double? EveryDays, string Shown);
+public sealed record LabelRate(double Low, double High, string Unit, RateBasis Basis, double? EveryDays, string Shown);
 
 /// <summary>Reads what stands on a label: ranges, bases, and several pairs of rate and interval.</summary>
 public static partial class LabelRates
@@ -34,7 +34,7 @@ public static partial class LabelRates
         }
 
         var list = new List<LabelRate>();
-        (string Basis, double Per)? before = null;
+        (RateBasis Basis, double Per)? before = null;
         foreach (var part in typed.Split(';', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries).Take(8))
         {
             var every = Interval(part, out var rest);
@@ -49,13 +49,13 @@ public static partial class LabelRates
         }
 
         return Worked.Of<IReadOnlyList<LabelRate>>(list, "", Evidence.MeasuredHere,
-            list.Select(r => new WorkingLine("on the label", r.Basis, r.Shown, r.Basis == "oneIn"
+            list.Select(r => new WorkingLine("on the label", r.Basis.Word(), r.Shown, r.Basis == RateBasis.OneIn
                 ? $"1 in {Say.Number(r.Low)}" : $"{Say.Number(r.Low)}{(r.High > r.Low ? $" to {Say.Number(r.High)}" : "")} {r.Unit}",
                 r.EveryDays is { } d ? $"every {Say.Number(d)} days" : "no interval said")));
     }
 
-    private static Ruling<LabelRate> One(string part, bool liquid, UnitSystem units, (string Basis, double Per)? before,
-        out (string Basis, double Per)? basis)
+    private static Ruling<LabelRate> One(string part, bool liquid, UnitSystem units, (RateBasis Basis, double Per)? before,
+        out (RateBasis Basis, double Per)? basis)
     {
         basis = before;
         var dimension = liquid ? Dimension.Volume : Dimension.Mass;
@@ -63,9 +63,10 @@ public static partial class LabelRates
         var text = part.ToLowerInvariant().Trim(' ', ',', '.');
         if (Thinned().IsMatch(text) && Dilutions.Read(text) is { } thin)
         {
-            basis = ("oneIn", 1);
+            basis = (RateBasis.OneIn, 1);
             return thin.Refused is { } no ? Renamed(no)
-                : Worked.Of(new LabelRate(thin.Value.OneIn, thin.Value.OneIn, unit, "oneIn", null, part), "", Evidence.MeasuredHere);
+                : Worked.Of(new LabelRate(thin.Value.OneIn, thin.Value.OneIn, unit, RateBasis.OneIn, null, part), "",
+                    Evidence.MeasuredHere);
         }
 
         var cut = Per().Match(text);
@@ -108,40 +109,40 @@ public static partial class LabelRates
     }
 
     /// <summary>What a rate is on, and how much of it: "can of 10 L" is ten litres, "1000 sq ft" 0.929 times 100 m².</summary>
-    private static Ruling<(string Basis, double Per)> Basis(string text, UnitSystem units)
+    private static Ruling<(RateBasis Basis, double Per)> Basis(string text, UnitSystem units)
     {
-        Ruling<(string, double)> Is(string basis, double per) => Worked.Of((basis, per), "", Evidence.MeasuredHere);
+        Ruling<(RateBasis, double)> Is(RateBasis basis, double per) => Worked.Of((basis, per), "", Evidence.MeasuredHere);
         var plain = Filler().Replace(text, " ").Trim();
         if (Plant().IsMatch(plain))
         {
-            return Is("perPlant", 1);
+            return Is(RateBasis.PerPlant, 1);
         }
 
         if (Seed().Match(plain) is { Success: true } seed)
         {
             return AmountText.Read("labelRate", Counted(seed.Groups[1].Value), Dimension.Mass, units)
-                .Match(w => Is("perKgSeed", w.Value.Si / 1000), r => r);
+                .Match(w => Is(RateBasis.PerKgSeed, w.Value.Si / 1000), r => r);
         }
 
         if (Mix().Match(plain) is { Success: true } mix)
         {
             return AmountText.Read("labelRate", Counted(mix.Groups[1].Value), Dimension.Volume, units)
-                .Match(w => Is("perM3Mix", w.Value.Si / 1000), r => r);
+                .Match(w => Is(RateBasis.PerM3Mix, w.Value.Si / 1000), r => r);
         }
 
         if (AmountText.Read("labelRate", Counted(plain), Dimension.Area, units) is { Refused: null } area)
         {
             return plain.Contains("ha", StringComparison.Ordinal) || plain.Contains("hectare", StringComparison.Ordinal)
-                || plain.Contains("acre", StringComparison.Ordinal) ? Is("perHa", area.Value.Si / 10_000)
-                : Is("per100m2", area.Value.Si / 100);
+                || plain.Contains("acre", StringComparison.Ordinal) ? Is(RateBasis.PerHa, area.Value.Si / 10_000)
+                : Is(RateBasis.Per100M2, area.Value.Si / 100);
         }
 
         if (plain is "m³" or "m3" or "cubic metre")
         {
-            return Is("perLitre", 1000);
+            return Is(RateBasis.PerLitre, 1000);
         }
 
-        return AmountText.Read("labelRate", Counted(plain), Dimension.Volume, units).Match(w => Is("perLitre", w.Value.Si), r => r);
+        return AmountText.Read("labelRate", Counted(plain), Dimension.Volume, units).Match(w => Is(RateBasis.PerLitre, w.Value.Si), r => r);
     }
 
     /// <summary>A basis with no figure is one of it: "litre" is "1 litre".</summary>

@@ -132,15 +132,15 @@ public static class TankJob
         {
             var p = q.Products[i];
             checks.Range($"products[{i}].rate", p.Rate, 1e-4, 1_000_000, p.Unit);
-            if (p.Basis is not ("perHa" or "per100m2" or "perLitre" or "perPlant" or "oneIn") || p.Unit is not ("mL" or "g")
-                || (p.Basis == "oneIn" && p.Unit == "g"))
+            if (p.Basis is RateBasis.PerKgSeed or RateBasis.PerM3Mix || p.Unit is not ("mL" or "g")
+                || (p.Basis == RateBasis.OneIn && p.Unit == "g"))
             {
                 checks.Add($"products[{i}].basis", $"{Say.Number(p.Rate ?? 0)} {p.Unit} of {p.Name}: per what?",
                     "Choose per hectare, per 100 m², per litre of mix, or one part in so many (liquids only).");
             }
         }
 
-        if (q.Products.Any(p => p.Basis == "perPlant"))
+        if (q.Products.Any(p => p.Basis == RateBasis.PerPlant))
         {
             for (var i = 0; i < q.Beds.Count; i++)
             {
@@ -156,11 +156,9 @@ public static class TankJob
     }
 
     private static double PerLitre(JobProduct p, double areaM2, double plants, double onGroundL) => p.Basis switch {
-        "perHa" => p.Rate!.Value * areaM2 / 10_000 / onGroundL,
-        "per100m2" => p.Rate!.Value * areaM2 / 100 / onGroundL,
-        "perPlant" => p.Rate!.Value * plants / onGroundL,
-        "oneIn" => 1000 / p.Rate!.Value,
-        _ => p.Rate!.Value,
+        RateBasis.PerLitre => p.Rate!.Value,
+        RateBasis.OneIn => 1000 / p.Rate!.Value,
+        var onGround => onGround.On(p.Rate!.Value, areaM2, onGroundL, plants)!.Value / onGroundL,
     };
 
     /// <summary>Beds in their order, filling after filling; the spare is in the last.</summary>

@@ -33,8 +33,8 @@ public sealed record JobProduct
     /// <summary>"mL" or "g".</summary>
     public required string Unit { get; init; }
 
-    /// <summary>"perHa", "per100m2", "perLitre" (of mix), "perPlant" or "oneIn" (one part in so many of mix).</summary>
-    public required string Basis { get; init; }
+    /// <summary>What the rate is on: ground, a litre of mix, a plant, or one part in so many of the mix.</summary>
+    public required RateBasis Basis { get; init; }
 
     /// <summary>How much, on that basis; more than 0 to 1,000,000.</summary>
     public double? Rate { get; init; }

@@ -33,12 +33,13 @@ internal static class TankJobSays
         foreach (var (p, amount) in q.Products.Zip(a.Products))
         {
             yield return new(p.Name, p.Basis switch {
-                "perHa" => "rate × ha × (1 + spare)",
-                "per100m2" => "rate × area ÷ 100 × (1 + spare)",
-                "oneIn" => "mix ÷ one in",
+                RateBasis.PerHa => "rate × ha × (1 + spare)",
+                RateBasis.Per100M2 => "rate × area ÷ 100 × (1 + spare)",
+                RateBasis.OneIn => "mix ÷ one in",
                 _ => "rate × litres of mix"
             },
-                $"{Say.Number(p.Rate ?? 0)}{(p.Basis == "oneIn" ? "" : " " + p.Unit)}", $"{Say.Number(amount.Amount)} {amount.Unit}",
+                $"{Say.Number(p.Rate ?? 0)}{(p.Basis == RateBasis.OneIn ? "" : " " + p.Unit)}",
+                $"{Say.Number(amount.Amount)} {amount.Unit}",
                 "label or your own rate");
         }
     }

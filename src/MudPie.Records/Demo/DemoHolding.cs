@@ -51,9 +51,9 @@ public static class DemoHolding
             NewBed("Glass Lean-to", 28, "28 m²", "dahlias in 12 L pots", "perennial", null),
             NewBed("Nursery Bench", 9, "9 m²", "modules", "annual", null),
         ];
-        var mains = new WaterSource { Name = "Mains", Kind = "mains", Chloramine = true };
+        var mains = new WaterSource { Name = "Mains", Kind = WaterKind.Mains, Chloramine = true };
         mains.Strips.Add(new StripReading { At = now.AddDays(-9), MgPerL = 0.6 });
-        var rain = new WaterSource { Name = "Rain tank", Kind = "rain" };
+        var rain = new WaterSource { Name = "Rain tank", Kind = WaterKind.Rain };
         rain.Strips.Add(new StripReading { At = now.AddDays(-3), MgPerL = 0 });
         var kit = new DemoKit(
             beds, mains, rain,
@@ -68,7 +68,7 @@ public static class DemoHolding
             new Diffuser { Name = "Membrane plate", Kind = "fineMembrane" });
         db.AddRange(beds);
         db.Add(new Pump { Name = "Truck pump, on its battery", OpenLpm = 8, ShutOffKPa = 18, BatteryHours = 5 });
-        db.AddRange(mains, rain, new WaterSource { Name = "the ditch", Kind = "surface" });
+        db.AddRange(mains, rain, new WaterSource { Name = "the ditch", Kind = WaterKind.Surface });
         db.AddRange(kit.Bucket, kit.Barrel, kit.Cone, kit.BucketPump, kit.BarrelPump, kit.ConeBlower, kit.Stone, kit.Pipe, kit.Membrane);
         db.AddRange(
             new Input { Name = "leaf-mould compost", Kind = "compost", Lot = "LM-1" },

@@ -123,18 +123,18 @@ internal static class DemoShelf
         Set("molasses", i => (i.Density, i.NShare, i.PShare, i.KShare) = (1.4, 0.005, 0.001, 0.03));
         Set("liquid seaweed",
             i => (i.Kind, i.Price, i.Density, i.KShare, i.NShare, i.PShare, i.Ph, i.LabelRate, i.LabelBasis, i.LabelEveryDays, i.Notes) =
-                ("seaweed", 9.4, 1.06, 0.05, 0.003, 0.001, 8.2, 2000, "perHa", 21,
+                ("seaweed", 9.4, 1.06, 0.05, 0.003, 0.001, 8.2, 2000, RateBasis.PerHa, 21,
                     "brown weed, alkali-made: brings potassium and a high pH"));
         Set("fulvic acid", i => (i.Kind, i.Price, i.Density, i.KShare, i.NShare, i.PShare, i.Ph, i.LabelRate, i.LabelBasis,
-            i.LabelEveryDays) = ("fulvic", 11.5, 1.05, 0.01, 0, 0, 3.8, 1000, "perHa", 21));
+            i.LabelEveryDays) = ("fulvic", 11.5, 1.05, 0.01, 0, 0, 3.8, 1000, RateBasis.PerHa, 21));
         Set("dried kelp meal", i => (i.Kind, i.Price, i.KShare, i.NShare, i.PShare) = ("driedSeaweed", 1.8, 0.025, 0.01, 0.002));
         Set("Rootbank spores",
             i => (i.Kind, i.Unit, i.Price, i.Species, i.LabelPer, i.LabelRate, i.LabelBasis, i.LabelEveryDays, i.LabelWaitDays) =
                 ("sporeInoculant", "L", 38, new LabelSpecies[] { new() { Name = "Bacillus subtilis", Count = 1e8 },
-                    new() { Name = "Bacillus megaterium", Count = 5e7 } }, "mL", 0.2, "perLitre", 14, 0));
+                    new() { Name = "Bacillus megaterium", Count = 5e7 } }, "mL", 0.2, RateBasis.PerLitre, 14, 0));
         Set("Threadwork granules", i => (i.Kind, i.Unit, i.Price, i.Species, i.LabelPer, i.LabelRate, i.LabelBasis, i.LabelEveryDays) =
             ("mycorrhiza", "kg", 26, new LabelSpecies[] { new() { Name = "Rhizophagus irregularis", Count = 140 } }, "g", 5,
-                "perPlant", 365));
+                RateBasis.PerPlant, 365));
         Set("char from hedge brash", i => (i.Kind, i.Notes) = ("char", "cone pit, quenched early; char of class 450 to 600 °C by guess"));
         foreach (var part in new[] { "coir", "rice hulls", "pumice", "oyster-shell flour" })
         {

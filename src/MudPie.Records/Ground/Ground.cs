@@ -97,8 +97,8 @@ public sealed class WaterSource : IVersioned
 
     public required string Name { get; set; }
 
-    /// <summary>"mains", "rain", "well", "ro" (reverse osmosis) or "surface".</summary>
-    public required string Kind { get; set; }
+    /// <summary>Where it comes from.</summary>
+    public WaterKind Kind { get; set; }
 
     /// <summary>The supplier may add ammonia.</summary>
     public bool Chloramine { get; set; }

@@ -40,8 +40,8 @@ public sealed class Input : IVersioned
     /// <summary>The label's rate each time, in mL or g.</summary>
     public double? LabelRate { get; set; }
 
-    /// <summary>"perHa", "per100m2", "perLitre" or "oneIn": what the label's rate is on.</summary>
-    public string? LabelBasis { get; set; }
+    /// <summary>What the label's rate is on.</summary>
+    public RateBasis? LabelBasis { get; set; }
 
     /// <summary>All that the label says of rates, as it says it: a list of LabelRate as JSON. The first is also in LabelRate and LabelBasis
     /// where they can hold it.</summary>

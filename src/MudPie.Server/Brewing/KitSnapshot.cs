@@ -15,7 +15,8 @@ namespace MudPie.Server.Brewing;
 /// <param name="Strip">Newest strip, mg/L.</param>
 /// <param name="EColi">Newest test for gut germs, E. coli in 100 mL; null for none.</param>
 /// <param name="TestedAt">When that was.</param>
-public sealed record KitWater(int Id, string Kind, bool Chloramine, double? Strip, double? EColi = null, DateTimeOffset? TestedAt = null);
+public sealed record KitWater(int Id, WaterKind Kind, bool Chloramine, double? Strip, double? EColi = null,
+    DateTimeOffset? TestedAt = null);
 
 /// <summary>A sprayer as a plan's race needs it.</summary>
 public sealed record KitSprayer(int Id, string Name, string Kind, double TankL, double? FlowLpm, bool Allowed);

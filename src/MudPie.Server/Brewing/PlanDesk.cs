@@ -87,7 +87,7 @@ public sealed class PlanDesk(HoldingDb db, HoldingClock clock, WeatherBook weath
             r.Purpose == Purpose.Leaf);
         var chosen = KitChoice.Complete(wanted, [.. kit.Vessels.Select(v => new VesselToChoose(v.Id, v.Shape, v.WorkingL))],
             [.. kit.Pumps.Select(p => new PumpToChoose(p.Id, p.OpenLpm, p.BatteryHours is not null))],
-            [.. kit.Diffusers.Select(d => new KindToChoose(d.Id, d.Kind))], [.. kit.Waters.Select(w => new KindToChoose(w.Id, w.Kind))],
+            [.. kit.Diffusers.Select(d => new KindToChoose(d.Id, d.Kind))], [.. kit.Waters.Select(w => new WaterToChoose(w.Id, w.Kind))],
             new KitChosen(r.VesselId, r.PumpId, r.DiffuserId, r.WaterSourceId));
         return r with {
             VesselId = chosen.VesselId,
@@ -128,7 +128,7 @@ public sealed class PlanDesk(HoldingDb db, HoldingClock clock, WeatherBook weath
             checks.Add("bedIds", "One of those beds is not there.", "Choose from the list.");
         }
 
-        if (water is { Kind: "surface" } && WaterTests.Wrong(water.EColi, water.TestedAt, now) is { } untested)
+        if (water is { Kind: WaterKind.Surface } && WaterTests.Wrong(water.EColi, water.TestedAt, now) is { } untested)
         {
             checks.Add("waterSourceId", untested.Wrong, untested.WayOut);
         }
@@ -194,7 +194,7 @@ public sealed class PlanDesk(HoldingDb db, HoldingClock clock, WeatherBook weath
             PumpShutOffKPa = pump.ShutOffKPa,
             Diffuser = diffuser.Kind,
             DiffuserLossKPa = diffuser.LossKPa,
-            ChlorineMgPerL = water.Strip ?? (water.Kind is "rain" or "well" or "ro" ? 0 : null),
+            ChlorineMgPerL = water.Strip ?? WaterClearing.Unread(water.Kind),
             Chloramine = water.Chloramine,
             AltitudeM = holding.AltitudeM,
             Units = holding.Units,

@@ -13,7 +13,7 @@ public sealed record BedView(int Id, string Name, double AreaM2, string AreaType
     double? SoilPh, Guid Version, string Says, Life? Life, string? Wait, Core.Book.Eaten Eaten);
 
 /// <summary>A water source with what its last strip means.</summary>
-public sealed record WaterView(int Id, string Name, string Kind, bool Chloramine, double? LastStrip, DateTimeOffset? LastStripAt,
+public sealed record WaterView(int Id, string Name, WaterKind Kind, bool Chloramine, double? LastStrip, DateTimeOffset? LastStripAt,
     string Says, Guid Version);
 
 /// <summary>A vessel.</summary>
@@ -64,14 +64,14 @@ public static class GroundSays
     }
 
     /// <summary>What a strip means for the dose.</summary>
-    public static string Water(string kind, double? strip, bool chloramine, UnitSystem units)
+    public static string Water(WaterKind kind, double? strip, bool chloramine, UnitSystem units)
     {
-        if (kind == "surface")
+        if (kind == WaterKind.Surface)
         {
             return "Not on food without a test: it can carry gut germs and mud.";
         }
 
-        var dose = WaterClearing.Dose(units.IsUs() ? 10 * 3.785411784 : 10, strip ?? (kind is "rain" or "well" or "ro" ? 0 : null),
+        var dose = WaterClearing.Dose(units.IsUs() ? 10 * 3.785411784 : 10, strip ?? WaterClearing.Unread(kind),
             "ascorbic", chloramine).Value;
         return dose.Amount == 0
             ? "Nothing to clear, if the strip still reads zero."

@@ -35,10 +35,10 @@ public static class KitReader
     public static async Task<WaterSource> Water(WaterRequest r, TypedFields fields, HoldingDb db, DateTimeOffset now)
     {
         var strip = fields.Optional("strip", r.Strip, Dimension.Concentration, 0, WaterClearing.Highest);
-        var water = await Old(db.Waters, r.Id, fields) ?? Added(db, new WaterSource { Name = "", Kind = "" });
+        var water = await Old(db.Waters, r.Id, fields) ?? Added(db, new WaterSource { Name = "" });
         db.Seen(water, r.Version, fields.Checks);
         water.Name = fields.Name("name", r.Name, "the water");
-        water.Kind = fields.OneOf("kind", r.Kind, "mains", "rain", "well", "ro", "surface");
+        water.Kind = fields.OneOf<WaterKind>("kind", r.Kind);
         water.Chloramine = r.Chloramine;
         if (strip is { } mg)
         {

@@ -154,7 +154,7 @@ public static partial class SetupEndpoints
         var total = fields.Quantity("total", r.Total, Dimension.Volume, 1, shape switch { "bucket" => 60, "barrel" => 600, _ => 5000 },
             $"That is the range of a {shape}.");
         var dunks = string.IsNullOrWhiteSpace(r.OpenFlow) && string.IsNullOrWhiteSpace(r.ShutOff); // a bag dunked by hand needs no air
-        var waterKind = fields.OneOf("waterKind", r.WaterKind, "mains", "rain", "well", "ro", "surface");
+        var waterKind = fields.OneOf<WaterKind>("waterKind", r.WaterKind);
         return new Setup(
             new Holding {
                 Name = fields.Name("name", r.Name, "the holding"),
@@ -194,8 +194,13 @@ public static partial class SetupEndpoints
             fields.Optional("strip", r.Strip, Dimension.Concentration, 0, WaterClearing.Highest));
     }
 
-    private static string WaterName(string kind) =>
-        kind switch { "mains" => "Mains", "rain" => "Rain water", "well" => "Well", "ro" => "Reverse osmosis", _ => "Open water" };
+    private static string WaterName(WaterKind kind) => kind switch {
+        WaterKind.Mains => "Mains",
+        WaterKind.Rain => "Rain water",
+        WaterKind.Well => "Well",
+        WaterKind.Ro => "Reverse osmosis",
+        _ => "Open water",
+    };
 
     [System.Text.RegularExpressions.GeneratedRegex(@"(-?[0-9]{1,3}(?:\.[0-9]{1,12})?)\s*([NSEW]?)",
         System.Text.RegularExpressions.RegexOptions.NonBacktracking)]

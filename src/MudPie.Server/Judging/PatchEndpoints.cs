@@ -1,6 +1,7 @@
 using Microsoft.EntityFrameworkCore;
 using MudPie.Core.Judging;
 using MudPie.Core.Measures;
+using MudPie.Core.PuttingOut;
 using MudPie.Core.Workings;
 using MudPie.Records;
 using MudPie.Records.Judging;
@@ -217,7 +218,7 @@ public static class PatchEndpoints
         }
         else if (input.LabelRate is { } label)
         {
-            rate = input.LabelBasis switch { "perHa" => label, "per100m2" => label * 100, _ => null };
+            rate = input.LabelBasis?.Per(label, "ha");
         }
 
         if (rate is null)

@@ -59,7 +59,8 @@ public static class NoteEndpoints
         return [.. (await db.Vessels.AsNoTracking().ToListAsync()).OrderByDescending(v => going.Contains(v.Id))
             .Select(v => new Nameable("vessel", v.Id, v.Name, Shapes(v.Shape))),
             .. (await db.Beds.AsNoTracking().OrderBy(b => b.Id).ToListAsync()).Select(b => new Nameable("bed", b.Id, b.Name, [b.Crop])),
-            .. (await db.Waters.AsNoTracking().OrderBy(w => w.Id).ToListAsync()).Select(w => new Nameable("water", w.Id, w.Name, [w.Kind])),
+            .. (await db.Waters.AsNoTracking().OrderBy(w => w.Id).ToListAsync()).Select(w =>
+                new Nameable("water", w.Id, w.Name, [w.Kind.Word()])),
             .. (await db.Inputs.AsNoTracking().Where(i => i.UnfitWhy == null).OrderBy(i => i.Id).ToListAsync()).Select(i =>
                 new Nameable("input", i.Id, i.Name, [InputKinds.Of(i.Kind).Name, i.Lot ?? ""])),
             .. (await db.Sprayers.AsNoTracking().OrderBy(s => s.Id).ToListAsync()).Select(s => new Nameable("sprayer", s.Id, s.Name, []))];

@@ -81,7 +81,7 @@ public static class DoseEndpoints
         var age = lot is null ? 0 : Math.Max(0, (clock.Now - lot.From).TotalDays);
         var kept = lot?.KeptC ?? 20;
         var dose = InoculantDose.Of(new InoculantQuestion {
-            Target = Labels.Organisms(r.Target, "target", fields),
+            Target = OrganismCount.Read(r.Target, "target", fields),
             Per = r.Per,
             Count = fields.Quantity("count", r.Count, Dimension.Plain, 1e-6, 1e9),
             LabelCount = species.Count == 0 ? null : species.Sum(s => s.Count ?? 0),
@@ -89,7 +89,7 @@ public static class DoseEndpoints
             Kind = form,
             AgeDays = age,
             KeptC = kept,
-            LabelDose = LabelOn(input, r.Per),
+            LabelDose = input is { LabelRate: { } rate, LabelBasis: { } basis } ? basis.Per(rate, r.Per) : null,
             Price = input.Price,
             Units = fields.Units,
         });
@@ -132,16 +132,6 @@ public static class DoseEndpoints
             yield return "The shelf knows no organism of it: add its label.";
         }
     }
-
-    /// <summary>The label's rate on what the target is for, mL or g; null where the label says it in other terms.</summary>
-    private static double? LabelOn(Input input, string? per) => (per, input.LabelBasis) switch {
-        ("ha", "perHa") or ("litre", "perLitre") or ("plant", "perPlant") or ("kgSeed", "perKgSeed") => input.LabelRate,
-        ("ha", "per100m2") => input.LabelRate * 100,
-        ("m2", "perHa") => input.LabelRate / 10_000,
-        ("m2", "per100m2") => input.LabelRate / 100,
-        ("litre", "oneIn") => 1000 / input.LabelRate,
-        _ => null,
-    };
 
     private static (Worked<InjectorAnswer>? Injector, Worked<Verdict>? Tank) Injector(DoseRequest r, Ruling<InoculantAnswer> dose,
         TypedFields fields)

@@ -43,7 +43,7 @@ public sealed record GivingView
 
     public required string TankRate { get; init; }
 
-    public required string TankBasis { get; init; }
+    public required RateBasis TankBasis { get; init; }
 }
 
 /// <summary>A programme with what it misses.</summary>

@@ -109,7 +109,7 @@ public sealed class TankJobs(HoldingDb db, HoldingClock clock, LiveBrew live, St
                 && kit.Sprayer?.Calibrations.MaxBy(c => c.At) is { } c ? c.LPerHa : fields.Quantity("rate", r.Rate, Dimension.AreaRate, 1,
                     200_000, "What goes on the ground, mixed: a litre on a square metre is 10,000 L/ha."),
             Beds = [.. kit.Beds.Select(b => JobBed(kit, b, fields))],
-            Products = [.. r.Items.Select((item, i) => Product(item, i, kit.Inputs, fields, units)).OfType<JobProduct>()],
+            Products = [.. r.Items.Select((item, i) => Product(item, i, kit.Inputs, fields)).OfType<JobProduct>()],
             StepDown = r.StepDown,
             FoodWaiting = string.IsNullOrEmpty(r.FoodWaiting) ? null : r.FoodWaiting,
         };
@@ -184,40 +184,10 @@ public sealed class TankJobs(HoldingDb db, HoldingClock clock, LiveBrew live, St
         : null;
 
     /// <summary>Where a tank takes another rate than the label's: what it changes.</summary>
-    private static List<string> LabelSays(TankRequest r, TankJobAnswer job, Dictionary<int, Input> inputs, UnitSystem units)
-    {
-        var list = new List<string>();
-        foreach (var (item, amount) in r.Items.Zip(job.Products))
-        {
-            var input = inputs[item.InputId];
-            if (Labels.Of(input) is not { } label)
-            {
-                continue;
-            }
-
-            var (area, mix) = (job.Beds.Sum(b => b.AreaM2), job.Beds.Sum(b => b.MixL));
-            var per = amount.Amount / job.MixL * mix; // on the ground, without the spare
-            string Show(double x) => amount.Unit == "mL" ? Units.Show(x / 1000, Dimension.Volume, units)
-                : Units.Show(x, Dimension.Mass, units);
-            double? scale = label.Basis switch {
-                "perHa" => area / 10_000,
-                "per100m2" => area / 100,
-                "perLitre" => mix,
-                "oneIn" => 1,
-                _ => null
-            };
-            var (low, high) = label.Basis == "oneIn" ? (mix / label.High * 1000, mix / label.Low * 1000)
-                : (label.Low * scale ?? 0, label.High * scale ?? 0);
-            if (scale is not null && (per < low * 0.995 || per > high * 1.005))
-            {
-                list.Add($"{input.Name}: the label ({label.Shown}) gives {Show(low)}{(high > low * 1.001 ? $" to {Show(high)}" : "")} on "
-                    + $"these beds; this tank gives {Show(per)}, {Say.Number(per / ((low + high) / 2), 2)} times as much. Where the "
-                    + "product is registered its label is law.");
-            }
-        }
-
-        return list;
-    }
+    private static List<string> LabelSays(TankRequest r, TankJobAnswer job, Dictionary<int, Input> inputs, UnitSystem units) =>
+        [.. r.Items.Zip(job.Products, (item, amount) => Labels.Of(inputs[item.InputId])?.Differs(inputs[item.InputId].Name, amount,
+            job, units))
+            .OfType<string>()];
 
     /// <summary>The race of this very job: its litres, its sprayer; the ways and hands that were typed here, else those of the
     /// plan.</summary>
@@ -260,7 +230,7 @@ public sealed class TankJobs(HoldingDb db, HoldingClock clock, LiveBrew live, St
         return batch;
     }
 
-    private static JobProduct? Product(TankItem item, int i, Dictionary<int, Input> inputs, TypedFields fields, UnitSystem units)
+    private static JobProduct? Product(TankItem item, int i, Dictionary<int, Input> inputs, TypedFields fields)
     {
         if (!inputs.TryGetValue(item.InputId, out var input))
         {
@@ -268,35 +238,7 @@ public sealed class TankJobs(HoldingDb db, HoldingClock clock, LiveBrew live, St
             return null;
         }
 
-        var liquid = StockKeeper.UnitOf(input) == "L";
-        // Rates on an acre or on 1,000 sq ft are those of a hectare or of 100 m², told otherwise.
-        var (basis, ground) = item.Basis switch {
-            "perAcre" => ("perHa", Per.Large(1, UnitSystem.UsCustomary)),
-            "per1000ft2" =>
-            ("per100m2", Per.Small(1, UnitSystem.UsCustomary)),
-            var plain => (plain ?? "", 1.0)
-        };
-        var product = new JobProduct { Name = input.Name, Unit = liquid ? "mL" : "g", Basis = basis, Rate = null };
-        if (item.Basis == "oneIn")
-        {
-            var read = Dilutions.Read(item.Rate);
-            if (read.Refused is { } no)
-            {
-                fields.Checks.Add($"items[{i}].rate", no.Problems[0].Wrong, no.Problems[0].WayOut);
-                return null;
-            }
-
-            return product with { Rate = read.Value.OneIn };
-        }
-
-        var amount = AmountText.Read($"items[{i}].rate", item.Rate, liquid ? Dimension.Volume : Dimension.Mass, units);
-        if (amount.Refused is { } refused)
-        {
-            fields.Checks.Add(refused);
-            return null;
-        }
-
-        return product with { Rate = (liquid ? amount.Value.Si * 1000 : amount.Value.Si) / ground };
+        return TankItems.Product(item, $"items[{i}]", input.Name, StockKeeper.UnitOf(input) == "L", fields);
     }
 
     private async Task<List<string>> Waits(Batch? batch, IEnumerable<Input> inputs, List<Bed> beds, DateTimeOffset at,

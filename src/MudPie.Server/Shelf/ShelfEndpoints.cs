@@ -117,10 +117,10 @@ public static class ShelfEndpoints
 
     /// <summary>The label in its own words; of older entries, rate and basis.</summary>
     private static string? LabelOf(Input i, string unit, UnitSystem units) =>
-        i.LabelTyped ?? (i.LabelRate is { } rate ? i.LabelBasis == "oneIn"
+        i.LabelTyped ?? (i.LabelRate is { } rate ? i.LabelBasis == RateBasis.OneIn
             ? $"1 in {Say.Number(rate)}"
             : $"{Units.Show(unit == "L" ? rate / 1000 : rate, unit == "L" ? Dimension.Volume : Dimension.Mass, units)} "
-                + $"{Labels.Word(i.LabelBasis ?? "")}" : null);
+                + (i.LabelBasis ?? RateBasis.OneIn).Says() : null);
 
     private static double? UnitCost(StockLot l, double came, double? wage) =>
         came <= 0 || (l.Paid is null && (l.Minutes is null || wage is null))
@@ -235,7 +235,7 @@ public static class ShelfEndpoints
         var species = r.Species.Where(s => !string.IsNullOrWhiteSpace(s.Name) || !string.IsNullOrWhiteSpace(s.Count))
             .Select((s, i) => new LabelSpecies {
                 Name = fields.Name($"species[{i}].name", s.Name, "the organism"),
-                Count = Labels.Organisms(s.Count, $"species[{i}].count", fields)
+                Count = OrganismCount.Read(s.Count, $"species[{i}].count", fields)
             }).ToList();
         if (species.Count > 12)
         {
@@ -260,11 +260,9 @@ public static class ShelfEndpoints
         var typed = r.LabelRate.Trim();
         var read = LabelRates.Read(typed, unit == "L", fields.Units);
         if (read.Refused is { } first && first.Problems[0].Wrong.EndsWith("on what?", StringComparison.Ordinal)
-            && !string.IsNullOrEmpty(r.LabelBasis))
+            && r.LabelBasis is { } basis)
         {
-            var basis = fields.OneOf("labelBasis", r.LabelBasis, "perHa", "per100m2", "perLitre", "oneIn", "perPlant");
-            typed = basis == "oneIn" ? $"1:{typed}"
-                : $"{typed} per {basis switch { "perHa" => "ha", "per100m2" => "100 m²", "perPlant" => "plant", _ => "litre" }}";
+            typed = basis.Typed(typed);
             read = LabelRates.Read(typed, unit == "L", fields.Units);
         }
 

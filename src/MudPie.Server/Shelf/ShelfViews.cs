@@ -31,7 +31,7 @@ public sealed record ShelfRequest
 
     public string? LabelRate { get; init; }
 
-    public string? LabelBasis { get; init; }
+    public RateBasis? LabelBasis { get; init; }
 
     public string? LabelEveryDays { get; init; }
 
@@ -116,7 +116,7 @@ public sealed record ShelfInputView
 
     public required string? LabelRateShown { get; init; }
 
-    public required string? LabelBasis { get; init; }
+    public required RateBasis? LabelBasis { get; init; }
 
     public required double? LabelEveryDays { get; init; }
 

@@ -10,8 +10,8 @@ public class BrewhouseTests
     [Fact]
     public void Mixed_waters_are_dosed_for_their_milligrams_wherever_those_are()
     {
-        WaterPart[] parts = [new() { Name = "mains", Kind = "mains", Litres = 60, ChlorineMgPerL = 0.6, Chloramine = true },
-            new() { Name = "rain", Kind = "rain", Litres = 120 }];
+        WaterPart[] parts = [new() { Name = "mains", Kind = WaterKind.Mains, Litres = 60, ChlorineMgPerL = 0.6, Chloramine = true },
+            new() { Name = "rain", Kind = WaterKind.Rain, Litres = 120 }];
         var mix = WaterBench.Of(parts, new Dictionary<string, double> { ["ascorbic"] = 0.00002 }).Worked;
 
         mix.Value.MgPerL.ShouldBe(0.2, 1e-9);
@@ -27,14 +27,28 @@ public class BrewhouseTests
     [Fact]
     public void Water_without_a_strip_is_taken_as_two_and_says_so_and_ditch_water_is_stopped()
     {
-        var unknown = WaterBench.Of([new WaterPart { Name = "mains", Kind = "mains", Litres = 100 }]).Value;
+        var unknown = WaterBench.Of([new WaterPart { Name = "mains", Kind = WaterKind.Mains, Litres = 100 }]).Value;
         unknown.MgPerL.ShouldBe(2);
         unknown.Assumed.ShouldBe(["mains"]);
         unknown.Verdict.Why.ShouldContain("2 mg/L is assumed");
-        WaterBench.Of([new WaterPart { Kind = "surface", Litres = 10, ChlorineMgPerL = 0 }]).Value.Verdict.Tone.ShouldBe(Tone.Stop);
+        WaterBench.Of([new WaterPart { Kind = WaterKind.Surface, Litres = 10, ChlorineMgPerL = 0 }]).Value.Verdict.Tone.ShouldBe(Tone.Stop);
         WaterBench.Of([]).Refused!.Problems[0].Field.ShouldBe("parts");
         WaterBench.Of([new WaterPart { Litres = -1, ChlorineMgPerL = 99 }]).Refused!.Problems.Select(p => p.Field)
             .ShouldBe(["parts[0].litres", "parts[0].chlorineMgPerL"]);
+    }
+
+    [Theory]
+    [InlineData(WaterKind.Rain, 0, 0)]
+    [InlineData(WaterKind.Well, 0, 0)]
+    [InlineData(WaterKind.Ro, 0, 0)]
+    [InlineData(WaterKind.Mains, 2, 1)]
+    [InlineData(WaterKind.Surface, 2, 1)]
+    [InlineData(null, 2, 1)]
+    public void Only_water_that_no_one_treats_is_free_of_chlorine_unread(WaterKind? kind, double mgPerL, int assumed)
+    {
+        var bench = WaterBench.Of([new WaterPart { Kind = kind, Litres = 20 }]).Value;
+        (bench.MgPerL, bench.Assumed.Count).ShouldBe((mgPerL, assumed));
+        WaterBench.Of([new WaterPart { Kind = kind, Litres = 20, ChlorineMgPerL = 0.5 }]).Value.MgPerL.ShouldBe(0.5, 1e-12);
     }
 
     private static SourceAnswers LeafMould => new() {

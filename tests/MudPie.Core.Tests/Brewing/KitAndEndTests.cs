@@ -7,7 +7,7 @@ public class KitAndEndTests
     private static readonly VesselToChoose[] Vessels = [new(1, "bucket", 17), new(2, "barrel", 150), new(3, "tank", 900)];
     private static readonly PumpToChoose[] Pumps = [new(1, 6, false), new(2, 60, false), new(3, 55, true)];
     private static readonly KindToChoose[] Outlets = [new(1, "airStone"), new(2, "drilledPipe")];
-    private static readonly KindToChoose[] Waters = [new(1, "surface"), new(2, "rain")];
+    private static readonly WaterToChoose[] Waters = [new(1, WaterKind.Surface), new(2, WaterKind.Rain)];
     private static readonly KitChosen None = new(null, null, null, null);
 
     private static KitChosen For(double wantedL, KitChosen byHand) => KitChoice.Complete(wantedL, Vessels, Pumps, Outlets, Waters, byHand);

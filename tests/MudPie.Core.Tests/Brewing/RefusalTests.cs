@@ -81,8 +81,9 @@ public class RefusalTests
     [MemberData(nameof(Nonsense))]
     public void Water_source_ground_and_extract(double bad)
     {
-        Names(WaterBench.Of([new WaterPart { Kind = "mains", Litres = bad, ChlorineMgPerL = 1 }]).Refused, "parts[0].litres");
-        Names(WaterBench.Of([new WaterPart { Kind = "mains", Litres = 10, ChlorineMgPerL = bad }]).Refused, "parts[0].chlorineMgPerL");
+        Names(WaterBench.Of([new WaterPart { Kind = WaterKind.Mains, Litres = bad, ChlorineMgPerL = 1 }]).Refused, "parts[0].litres");
+        Names(WaterBench.Of([new WaterPart { Kind = WaterKind.Mains, Litres = 10, ChlorineMgPerL = bad }]).Refused,
+            "parts[0].chlorineMgPerL");
         Names(WaterClearing.Dose(bad, 1, "ascorbic").Refused, "volumeL");
         Names(WaterClearing.Dose(10, bad, "ascorbic").Refused, "chlorineMgPerL");
         Names(SourceGate.Judge(new SourceAnswers { AgeMonths = bad }).Refused, "ageMonths");

@@ -182,8 +182,8 @@ public class WorkedOutsideTests
     public void Two_waters_in_one_vessel(double a, double strengthA, double b, double strengthB, double mixed, double ascorbic,
         double thiosulfate)
     {
-        var mix = WaterBench.Of([new WaterPart { Kind = "mains", Litres = a, ChlorineMgPerL = strengthA },
-            new WaterPart { Kind = "mains", Litres = b, ChlorineMgPerL = strengthB }]).Value;
+        var mix = WaterBench.Of([new WaterPart { Kind = WaterKind.Mains, Litres = a, ChlorineMgPerL = strengthA },
+            new WaterPart { Kind = WaterKind.Mains, Litres = b, ChlorineMgPerL = strengthB }]).Value;
         mix.MgPerL.ShouldBe(mixed, 1e-8);
         mix.Ways.Single(w => w.Way == "ascorbic").Amount!.Value.ShouldBe(ascorbic, 1e-5);
         mix.Ways.Single(w => w.Way == "thiosulfate").Amount!.Value.ShouldBe(thiosulfate, 1e-5);

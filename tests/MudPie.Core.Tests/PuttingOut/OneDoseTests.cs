@@ -47,19 +47,19 @@ public sealed class OneDoseTests
     }
 
     [Theory]
-    [InlineData("4 mL per 2 US gallons", "perLitre", 0.528344, 0.528344, null)]
-    [InlineData("3 to 5 mL a can of 10 L, each week", "perLitre", 0.3, 0.5, 7.0)]
-    [InlineData("3-5 ml per 10 litres weekly", "perLitre", 0.3, 0.5, 7.0)]
-    [InlineData("12 mL per 10 L every 4 weeks", "perLitre", 1.2, 1.2, 28.0)]
-    [InlineData("2 L/ha", "perHa", 2000.0, 2000.0, null)]
-    [InlineData("1.5 to 3 L per ha fortnightly", "perHa", 1500.0, 3000.0, 14.0)]
-    [InlineData("30 ml per 100 m²", "per100m2", 30.0, 30.0, null)]
-    [InlineData("5 mL per plant", "perPlant", 5.0, 5.0, null)]
-    [InlineData("10 mL a plant monthly", "perPlant", 10.0, 10.0, 30.0)]
-    [InlineData("20 ml per kg of seed", "perKgSeed", 20.0, 20.0, null)]
-    [InlineData("1 L per m³ of mix", "perM3Mix", 1000.0, 1000.0, null)]
-    [InlineData("1:300", "oneIn", 301.0, 301.0, null)]
-    public void A_label_is_read_in_the_basis_that_it_speaks(string text, string basis, double low, double high, double? every)
+    [InlineData("4 mL per 2 US gallons", RateBasis.PerLitre, 0.528344, 0.528344, null)]
+    [InlineData("3 to 5 mL a can of 10 L, each week", RateBasis.PerLitre, 0.3, 0.5, 7.0)]
+    [InlineData("3-5 ml per 10 litres weekly", RateBasis.PerLitre, 0.3, 0.5, 7.0)]
+    [InlineData("12 mL per 10 L every 4 weeks", RateBasis.PerLitre, 1.2, 1.2, 28.0)]
+    [InlineData("2 L/ha", RateBasis.PerHa, 2000.0, 2000.0, null)]
+    [InlineData("1.5 to 3 L per ha fortnightly", RateBasis.PerHa, 1500.0, 3000.0, 14.0)]
+    [InlineData("30 ml per 100 m²", RateBasis.Per100M2, 30.0, 30.0, null)]
+    [InlineData("5 mL per plant", RateBasis.PerPlant, 5.0, 5.0, null)]
+    [InlineData("10 mL a plant monthly", RateBasis.PerPlant, 10.0, 10.0, 30.0)]
+    [InlineData("20 ml per kg of seed", RateBasis.PerKgSeed, 20.0, 20.0, null)]
+    [InlineData("1 L per m³ of mix", RateBasis.PerM3Mix, 1000.0, 1000.0, null)]
+    [InlineData("1:300", RateBasis.OneIn, 301.0, 301.0, null)]
+    public void A_label_is_read_in_the_basis_that_it_speaks(string text, RateBasis basis, double low, double high, double? every)
     {
         var rate = Label(text);
         rate.Basis.ShouldBe(basis);
@@ -72,7 +72,8 @@ public sealed class OneDoseTests
     public void Several_pairs_of_rate_and_interval_are_kept_as_the_label_gives_them()
     {
         var pairs = LabelRates.Read("3 to 5 mL a can of 10 L, each week; 12 mL monthly", true).Value;
-        pairs.Select(p => (p.Low, p.High, p.Basis, p.EveryDays)).ShouldBe([(0.3, 0.5, "perLitre", 7.0), (1.2, 1.2, "perLitre", 30.0)]);
+        pairs.Select(p => (p.Low, p.High, p.Basis, p.EveryDays))
+            .ShouldBe([(0.3, 0.5, RateBasis.PerLitre, 7.0), (1.2, 1.2, RateBasis.PerLitre, 30.0)]);
         pairs[0].Shown.ShouldBe("3 to 5 mL a can of 10 L, each week");
     }
 

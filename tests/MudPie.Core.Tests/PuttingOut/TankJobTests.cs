@@ -32,11 +32,11 @@ public class TankJobTests
         .ShouldBe([8.5, 8.5]);
 
     [Theory]
-    [InlineData("perHa", 2000, 72, 14.4)] // 2 L on a hectare over 72 m² is 14.4 mL
-    [InlineData("per100m2", 20, 72, 14.4)]
-    [InlineData("perLitre", 0.2, 102, 20.4)]
-    [InlineData("oneIn", 500, 102, 204)]
-    public void A_rate_on_any_basis_comes_to_the_same_as_by_hand(string basis, double rate, double by, double mL)
+    [InlineData(RateBasis.PerHa, 2000, 72, 14.4)] // 2 L on a hectare over 72 m² is 14.4 mL
+    [InlineData(RateBasis.Per100M2, 20, 72, 14.4)]
+    [InlineData(RateBasis.PerLitre, 0.2, 102, 20.4)]
+    [InlineData(RateBasis.OneIn, 500, 102, 204)]
+    public void A_rate_on_any_basis_comes_to_the_same_as_by_hand(RateBasis basis, double rate, double by, double mL)
     {
         _ = by;
         var job = TankJob.Of(Two with { Products = [new JobProduct { Name = "seaweed", Unit = "mL", Basis = basis, Rate = rate }] }).Value;
@@ -56,8 +56,8 @@ public class TankJobTests
             Beds = [.. areas.Take(40)
                 .Select((a, i) => new JobBed { Name = $"Bed {i}", AreaM2 = a + 1, Life = (a % 4) switch { 0 => Life.Poor, 1 =>
                     Life.Middling, 2 => Life.Living, _ => null } }), new JobBed { Name = "last", AreaM2 = 10 }],
-            Products = [new JobProduct { Name = "kelp", Unit = "mL", Basis = "perHa", Rate = 1000 },
-                new JobProduct { Name = "flour", Unit = "g", Basis = "perLitre", Rate = 2 }],
+            Products = [new JobProduct { Name = "kelp", Unit = "mL", Basis = RateBasis.PerHa, Rate = 1000 },
+                new JobProduct { Name = "flour", Unit = "g", Basis = RateBasis.PerLitre, Rate = 2 }],
         };
         var ruling = TankJob.Of(question);
         if (ruling.Refused is not null)
@@ -90,7 +90,7 @@ public class TankJobTests
             SpareShare = 0,
             RateLPerHa = 300,
             Beds = [new JobBed { Name = "a", AreaM2 = 5000 }, new JobBed { Name = "b", AreaM2 = 1000, RateLPerHa = 900 }],
-            Products = [new JobProduct { Name = "seaweed", Unit = "mL", Basis = "oneIn", Rate = 300 }],
+            Products = [new JobProduct { Name = "seaweed", Unit = "mL", Basis = RateBasis.OneIn, Rate = 300 }],
         }).Value;
         job.Beds.Select(b => b.MixL).ShouldBe([150, 90], 1e-9);
         job.Products[0].Amount.ShouldBe(800, 1e-9);
@@ -156,7 +156,7 @@ public class TankJobTests
     public void More_than_a_litre_in_a_litre_is_refused() =>
         TankJob.Of(Two with {
             Dilution = "neat",
-            Products = [new JobProduct { Name = "kelp", Unit = "mL", Basis = "perLitre", Rate = 100 }]
+            Products = [new JobProduct { Name = "kelp", Unit = "mL", Basis = RateBasis.PerLitre, Rate = 100 }]
         }).Refused
             .ShouldNotBeNull().Problems[0].Wrong.ShouldContain("1.1 L of brew and products");
 }

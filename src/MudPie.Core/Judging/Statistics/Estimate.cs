@@ -21,18 +21,21 @@ internal readonly record struct Estimate(double Mean, double Variance, double Df
     /// <summary>Standard error.</summary>
     public double Se => Math.Sqrt(Variance);
 
-    /// <summary>This less another that need not stray alike (Welch 1947, with Satterthwaite's degrees of freedom).</summary>
+    /// <summary>This less another that need not stray alike (Welch 1947, with Satterthwaite's degrees of freedom; with those of both
+    /// together where neither strays).</summary>
     /// <remarks>9 ± √⅓ less 10 ± √⅓, 2 degrees each: −1, variance 2/3, 4 degrees.</remarks>
-    public Estimate Less(Estimate other) => new(Mean - other.Mean, Variance + other.Variance, Satterthwaite(this, other));
+    public Estimate Less(Estimate other) => new(Mean - other.Mean, Variance + other.Variance,
+        Variance + other.Variance > 0 ? Satterthwaite(Variance, Df, other.Variance, other.Df) : Df + other.Df);
 
     /// <summary>Half the interval that holds the truth but for a chance of α, by Student's t.</summary>
     public double Half(double alpha = 0.05) => Distribution.CriticalT(alpha, Df) * Se;
 
-    /// <summary>Degrees of freedom of two variances added: (a + b)² ÷ (a² ÷ df_a + b² ÷ df_b); of both together where neither
-    /// strays.</summary>
-    private static double Satterthwaite(Estimate a, Estimate b)
-    {
-        var v = a.Variance + b.Variance;
-        return v > 0 ? v * v / ((a.Variance * a.Variance / a.Df) + (b.Variance * b.Variance / b.Df)) : a.Df + b.Df;
-    }
+    /// <summary>Degrees of freedom of two variances added (Satterthwaite 1946): (a + b)² ÷ (a² ÷ df_a + b² ÷ df_b).</summary>
+    /// <param name="a">One variance, or as much of it as counts.</param>
+    /// <param name="dfA">Its degrees of freedom, more than 0.</param>
+    /// <param name="b">The other; not both 0.</param>
+    /// <param name="dfB">Its degrees of freedom, more than 0.</param>
+    /// <remarks>⅓ with 2 and ⅓ with 2 have 4; 1 with 2 and 0 with 9 have 2.</remarks>
+    public static double Satterthwaite(double a, double dfA, double b, double dfB) =>
+        (a + b) * (a + b) / ((a * a / dfA) + (b * b / dfB));
 }

@@ -45,7 +45,7 @@ internal sealed class TwoNoises(TermModel full, TermModel inner, Factor whole, F
         var variance = outside + inside;
         var df = shared < 1e-9 * all ? parts.Df
             : !double.IsFinite(variance) || between.Df < 1 || parts.Df < 1 ? 0
-            : variance > 0 ? variance * variance / ((outside * outside / between.Df) + (inside * inside / parts.Df))
+            : variance > 0 ? Estimate.Satterthwaite(outside, between.Df, inside, parts.Df)
             : Math.Min(between.Df, parts.Df);
         // Rounded to a millionth: pairs laid alike have one law.
         return (Math.Abs(difference) < 1e-12 * (Math.Abs(a.Mean) + Math.Abs(b.Mean)) ? 0 : difference, Math.Sqrt(variance),

@@ -2,7 +2,7 @@ using MudPie.Core.Brewing;
 using MudPie.Core.Measures;
 using MudPie.Core.PuttingOut;
 
-namespace MudPie.Core.Tests.Measures;
+namespace MudPie.Core.Tests.Workings;
 
 /// <summary>US customary holds on every line of what is said, rates, depths, winds and money on ground included.</summary>
 public sealed class UnitsOnEveryLineTests
@@ -158,7 +158,7 @@ public sealed class UnitsOnEveryLineTests
             Outlets = [new BenchOutlet { Name = "stone", Diffuser = "airStone", DepthM = 0.3, Share = 1, HoseM = 1, HoseMm = 5 }]
         }).Value;
         Speaks(air.Verdict.Sentence, air.Verdict.Why);
-        var water = WaterBench.Of([new WaterPart { Name = "mains", Kind = "mains", Litres = 60, ChlorineMgPerL = 0.6 }],
+        var water = WaterBench.Of([new WaterPart { Name = "mains", Kind = WaterKind.Mains, Litres = 60, ChlorineMgPerL = 0.6 }],
             units: UnitSystem.UsCustomary).Value.Verdict;
         Speaks(water.Sentence, water.Why);
         Speaks(Drench.Says(0.1, UnitSystem.UsCustomary), Drench.Says(10, UnitSystem.UsCustomary), Drench.Says(60, UnitSystem.UsCustomary));
