@@ -46,7 +46,7 @@ export function InputForm({ old, kinds, done }: Props) {
           density: r.density!,
           price: r.price!,
           labelRate: r.labelRate!,
-          labelBasis: r.labelBasis!,
+          labelBasis: r.labelBasis as Schemas["RateBasis"],
           labelPer: r.labelPer || null,
           labelEveryDays: r.labelEveryDays!,
           labelWaitDays: r.labelWaitDays!,
