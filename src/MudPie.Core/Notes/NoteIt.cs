@@ -306,6 +306,7 @@ public static partial class NoteIt
                 continue;
             }
 
+            Refusal? shortest = null; // of all that begins at this figure
             foreach (var length in new[] { 4, 3, 2, 1 }.Where(n => words.Count >= n))
             {
                 if (i + length > words.Count || (length == 1 && !Number().Match(words[i]).Groups[2].Success)
@@ -327,10 +328,12 @@ public static partial class NoteIt
                     if (read.Refused?.Problems[0] is { } p
                         && (p.Ask is not null || p.Wrong.Contains("can be read as", StringComparison.Ordinal)))
                     {
-                        asks ??= read.Refused;
+                        shortest = read.Refused;
                     }
                 }
             }
+
+            asks ??= shortest;
         }
 
         return (null, "", 0, 0);
