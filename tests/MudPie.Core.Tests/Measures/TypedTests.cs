@@ -35,6 +35,8 @@ public class TypedTests
     [InlineData("1.000", 1, 1000)]
     [InlineData("12,345", 12.345, 12_345)]
     [InlineData("-1.500", -1.5, -1500)]
+    [InlineData("9,500", 9.5, 9500)]
+    [InlineData("123,456", 123.456, 123_456)]
     public void Or_two_and_is_asked_about(string typed, double one, double other)
     {
         var read = TypedNumber.Of(typed);
@@ -64,6 +66,7 @@ public class TypedTests
     [InlineData("1e400")]
     [InlineData("٣")] // other digits
     [InlineData("1,23,4")]
+    [InlineData("1,23,456")] // one group of three makes no thousands of the others
     [InlineData("1,2.3,4")]
     [InlineData("1.2.3")]
     [InlineData("12,34.5")]

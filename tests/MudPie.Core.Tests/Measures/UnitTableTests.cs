@@ -133,6 +133,11 @@ public class UnitTableTests
     [InlineData(0, Dimension.Volume, UnitSystem.Metric, "0 L")]
     [InlineData(0.999, Dimension.Volume, UnitSystem.Metric, "999 mL")]
     [InlineData(0.9996, Dimension.Volume, UnitSystem.Metric, "1 L")] // never 1000 mL
+    [InlineData(0.9995, Dimension.Volume, UnitSystem.Metric, "1 L")]
+    [InlineData(0.946352946, Dimension.Volume, UnitSystem.UsCustomary, "0.25 gal")] // from a quart on
+    [InlineData(1, Dimension.Mass, UnitSystem.Metric, "1 g")]
+    [InlineData(453.592, Dimension.Mass, UnitSystem.UsCustomary, "1 lb")]
+    [InlineData(4046, Dimension.Area, UnitSystem.UsCustomary, "1 acre")]
     [InlineData(-0.5, Dimension.Volume, UnitSystem.Metric, "-500 mL")]
     [InlineData(18, Dimension.Volume, UnitSystem.MetricUsGallons, "18 L")]
     [InlineData(0, Dimension.Volume, UnitSystem.UsCustomary, "0 gal")]
