@@ -14,6 +14,9 @@ public class WordsTests
         Words.All<Design>().ShouldBe(["random", "blocks", "factorial", "split-plot", "paired", "pair"]);
         Words.All<TrialState>().ShouldBe(["planned", "growing", "ended"]);
         Words.All<TrialRole>().ShouldBe(["control", "water", "treatment"]);
+        Words.All<WaterKind>().ShouldBe(["mains", "rain", "well", "ro", "surface"]);
+        Words.All<RateBasis>().ShouldBe(["perHa", "per100m2", "perLitre", "perPlant", "perKgSeed", "perM3Mix", "oneIn"]);
+        Words.All<LotOrigin>().ShouldBe(["bought", "made"]);
         Words.All<Tone>().ShouldBe(["go", "mind", "stop"]);
         Words.All<Finding>()
             .ShouldBe(["works", "some effect, perhaps not worth it", "no useful difference", "does harm", "cannot tell yet"]);
