@@ -131,6 +131,8 @@ public class TodayTests : IDisposable
     [InlineData("2026-12-01T12:00:00Z", "Europe/London", 12)]
     [InlineData("2026-07-01T12:00:00Z", "Pacific/Auckland", 0)]
     [InlineData("2026-07-01T12:00:00Z", "Nowhere/AtAll", 12)]
+    [InlineData("1800-01-01T00:00:00Z", "Europe/London", 23)] // a minute and a quarter behind, by the sun
+    [InlineData("1800-01-01T20:00:00Z", "Asia/Manila", 6)] // 15:56 behind: more than a written time can carry
     public void The_clock_is_the_holdings_own_summer_and_winter(string utc, string zone, int hour) =>
         HoldingClock.In(zone)(DateTimeOffset.Parse(utc, System.Globalization.CultureInfo.InvariantCulture)).Hour.ShouldBe(hour);
 

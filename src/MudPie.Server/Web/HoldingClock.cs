@@ -24,10 +24,13 @@ public sealed class HoldingClock(HoldingDb db, TimeProvider time)
     public async Task<Func<DateTimeOffset, DateTimeOffset>> Local() => In((await Find())?.Zone ?? "UTC");
 
     /// <summary>A moment in a zone; UTC where the zone is not known.</summary>
+    /// <remarks>Before clocks were set by zones they went by the sun, to the second; such an offset is rounded to the minute, and held
+    /// to 14 hours, which is what a written time can carry.</remarks>
     public static Func<DateTimeOffset, DateTimeOffset> In(string zone)
     {
         var found = DateTimeZoneProviders.Tzdb.GetZoneOrNull(zone) ?? DateTimeZone.Utc;
-        return at => at.ToOffset(found.GetUtcOffset(Instant.FromDateTimeOffset(at)).ToTimeSpan());
+        return at => at.ToOffset(TimeSpan.FromMinutes(Math.Clamp(
+            Math.Round(found.GetUtcOffset(Instant.FromDateTimeOffset(at)).ToTimeSpan().TotalMinutes), -14 * 60, 14 * 60)));
     }
 
     /// <summary>True for a zone of the tz database.</summary>
