@@ -97,7 +97,7 @@ public static class TankStart
             Items = bottle is null ? [] : [new TankItem { InputId = bottle.InputId, Rate = bottle.Rate, Basis = bottle.Basis ?? "perHa" }],
             SprayerId = sprayer?.Id,
             Tool = sprayer is not null ? null : large ? "boom" : "knapsack, kept for biology",
-            Tank = Shown(sprayer?.Tank.Value ?? (large ? 400 : 15)),
+            Tank = Shown(sprayer?.Tank.Value ?? (large ? 400 : RaceChoice.BackL)),
             Spare = "5",
             Strip = "",
             Who = "brewer",

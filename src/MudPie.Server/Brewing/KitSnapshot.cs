@@ -2,6 +2,7 @@ using System.Runtime.CompilerServices;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.Caching.Memory;
 using MudPie.Core.Brewing;
+using MudPie.Core.PuttingOut;
 using MudPie.Records;
 using MudPie.Records.Ground;
 using MudPie.Server.Web;
@@ -17,9 +18,6 @@ namespace MudPie.Server.Brewing;
 /// <param name="TestedAt">When that was.</param>
 public sealed record KitWater(int Id, WaterKind Kind, bool Chloramine, double? Strip, double? EColi = null,
     DateTimeOffset? TestedAt = null);
-
-/// <summary>A sprayer as a plan's race needs it.</summary>
-public sealed record KitSprayer(int Id, string Name, string Kind, double TankL, double? FlowLpm, bool Allowed);
 
 /// <summary>A lot of source with its ruling; null where it was never asked.</summary>
 public sealed record KitLot(int Id, string Kind, string Name, SourceRuling? Ruling, SourceAnswers? Answers = null);

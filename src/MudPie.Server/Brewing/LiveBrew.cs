@@ -131,8 +131,8 @@ public sealed class LiveBrew(HoldingDb db, HoldingClock clock, WeatherBook weath
                 batch.Brew.Sources?.FirstOrDefault()?.Kind, batch.Id),
             Battery = battery is null ? null : BatteryPump.OfKit(new LitresPerMinute(battery.OpenLpm), new Kilopascals(battery.ShutOffKPa),
                 battery.BatteryHours),
-            Race = new WatchRace(mixL, batch.Race is { } kept ? kept : RaceKits.For(null, await KitSnapshot.SprayersOf(db), mixL,
-                new TypedFields(units)), window, units),
+            Race = new WatchRace(mixL, batch.Race is { } kept
+                ? kept : RaceChoice.For(null, await KitSnapshot.SprayersOf(db), new Litres(mixL), new TypedFields(units)), window, units),
             Seen = BrewLog.Of(log, started, batch.Making, now) with {
                 Hold = hold,
                 CountedAtH = [.. (await db.Tallies.AsNoTracking().Where(t => t.BatchId == batch.Id).Select(t => t.At)

@@ -124,7 +124,7 @@ public sealed class TankJobs(HoldingDb db, HoldingClock clock, LiveBrew live, St
             Plants = fields.Optional("plants", kit.Asked.Plants?.GetValueOrDefault(id), Dimension.Plain, 1, 1_000_000),
             Life = check?.Life,
             LifeSays = check is null
-                ? null : $"{(check.Kind == "cotton" ? "cotton strip" : "CO₂ burst")} of {kit.Local(check.At):d MMM}",
+                ? null : $"{(check.Kind == GroundTest.Cotton ? "cotton strip" : "CO₂ burst")} of {kit.Local(check.At):d MMM}",
             RateLPerHa = kit.Asked.BedRates?.GetValueOrDefault(id) is { Length: > 0 } own
                 ? fields.Quantity("bedRates", own, Dimension.AreaRate, 1, 200_000, "What goes on that bed, mixed.") : null,
         };
@@ -194,19 +194,8 @@ public sealed class TankJobs(HoldingDb db, HoldingClock clock, LiveBrew live, St
     private static Worked<RaceAnswer>? RaceOf(TankRequest r, Batch batch, Sprayer? sprayer, double tankL, TankJobAnswer job,
         RaceFacts facts, TypedFields fields)
     {
-        var planned = batch.Race is { } kept ? kept : facts.Kit;
-        var of = sprayer is null ? null : RaceKits.Of(sprayer);
-        var kit = new RaceKit {
-            Name = sprayer?.Name ?? r.Tool,
-            Kind = of?.Kind ?? (tankL > 60 ? "boom" : "knapsack"),
-            TankL = tankL,
-            FlowLpm = fields.Optional("race.flow", r.Race?.Flow, Dimension.Flow, 0.05, 2000)
-                ?? (of is not null ? of.FlowLpm : Math.Abs(planned.TankL - tankL) < 0.01 ? planned.FlowLpm : null),
-            DrawLpm = fields.Optional("race.draw", r.Race?.Draw, Dimension.Flow, 0.5, 2000) ?? planned.DrawLpm,
-            TravelMin = fields.Optional("race.way", r.Race?.Way, Dimension.Plain, 0, 600) ?? planned.TravelMin,
-            Lanes = (int)(fields.Optional("race.lanes", r.Race?.Lanes, Dimension.Plain, 1, 10) ?? planned.Lanes),
-            BatteryOnCart = r.Race?.Battery ?? planned.BatteryOnCart,
-        };
+        var kit = RaceChoice.InTank(r.Race, sprayer is null ? null : RaceKits.Of(sprayer), r.Tool, new Litres(tankL),
+            batch.Race is { } kept ? kept : facts.Kit, fields);
         return job.MixL > 0 ? PutOutRace.For(facts with { BrewL = Math.Max(job.BrewL, 0.1), MixL = job.MixL, Kit = kit })
             .Match<Worked<RaceAnswer>?>(w => w, _ => null) : null;
     }
