@@ -1,6 +1,7 @@
 using Microsoft.CodeAnalysis;
 using Microsoft.CodeAnalysis.CSharp;
 using Microsoft.CodeAnalysis.CSharp.Syntax;
+using MudPie.Server.Web;
 
 namespace MudPie.Server.Tests;
 
@@ -21,6 +22,12 @@ public class HouseShapeTests
             .Select(f => Path.GetRelativePath(Top, f).Replace('\\', '/'))
             .Where(f => !f.Split('/').Any(p => p is "bin" or "obj" or "node_modules" or "Migrations"))
             .Select(f => (f, CSharpSyntaxTree.ParseText(File.ReadAllText(Path.Combine(Top, f))).GetRoot()));
+
+    /// <summary>OpenAPI knows a thing by its name alone: of two of one name, one would be described as the other.</summary>
+    [Fact]
+    public void No_two_things_that_are_answered_share_a_name() =>
+        typeof(HoldingClock).Assembly.GetExportedTypes().Where(t => !t.IsNested).GroupBy(t => t.Name).Where(g => g.Count() > 1)
+            .Select(g => string.Join(" and ", g.Select(t => t.FullName))).ShouldBeEmpty();
 
     [Fact]
     public void No_line_is_longer_than_a_screen() =>

@@ -137,7 +137,7 @@ public sealed class PlanDesk(HoldingDb db, HoldingClock clock, WeatherBook weath
         var mixL = (r.BrewL
             ?? (vessel is null ? 1 : BrewPlan.LitresFor(BrewPlan.WantedL(beds, r.Purpose == Purpose.Leaf), vessel.WorkingL)))
             * PutOutRace.UsualOneIn(r.Purpose == Purpose.Leaf);
-        var race = RaceKits.For(r.Race, kit.Sprayers, mixL, fields);
+        var race = RaceChoice.For(r.Race, kit.Sprayers, new Litres(Math.Clamp(mixL, 0, 1e9)), fields);
         if (!fields.Checks.Sound)
         {
             checks.Add(fields.Checks.Refusal);
@@ -205,7 +205,7 @@ public sealed class PlanDesk(HoldingDb db, HoldingClock clock, WeatherBook weath
             Making = r.Making,
             BrewL = r.BrewL,
             SourceL = r.SourceL,
-            Foods = r.Foods,
+            Foods = r.Foods is { } foods ? [.. foods.Select(f => f.Amount())] : null,
             AirLpm = r.AirLpm,
             Choices = choices,
         };

@@ -38,7 +38,7 @@ public sealed record PlanRequest
 
     public double? SourceL { get; init; }
 
-    public IReadOnlyList<FoodAmount>? Foods { get; init; }
+    public IReadOnlyList<FoodAsked>? Foods { get; init; }
 
     public double? AirLpm { get; init; }
 
@@ -61,6 +61,25 @@ public sealed record PlanRequest
 
     /// <summary>A name for the batch, when it is kept.</summary>
     public string? Name { get; init; }
+}
+
+/// <summary>A food that is asked for.</summary>
+public sealed record FoodAsked
+{
+    /// <summary>Kind of food.</summary>
+    public string? Kind { get; init; }
+
+    /// <summary>How much, mL.</summary>
+    public double? Ml { get; init; }
+
+    /// <summary>The same in litres, in its place.</summary>
+    public double? Litres { get; init; }
+
+    /// <summary>When it goes in, hours from the start.</summary>
+    public double? AtH { get; init; }
+
+    /// <summary>As a brew takes it.</summary>
+    public FoodAmount Amount() => new() { Kind = Kind, Ml = Litres * 1000 ?? Ml, AtH = AtH };
 }
 
 /// <summary>An amount as it is shown: in the holding's units, and in tools with the error of rounding to them.</summary>

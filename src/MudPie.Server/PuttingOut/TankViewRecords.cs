@@ -6,18 +6,18 @@ using MudPie.Server.Brewing;
 namespace MudPie.Server.PuttingOut;
 
 /// <summary>An amount ready to read out.</summary>
-public sealed record AmountView(string Name, string Shown, string? InTools);
+public sealed record TankAmountView(string Name, string Shown, string? InTools);
 
 /// <summary>A bed's share ready to read out.</summary>
 public sealed record ShareView(int BedId, string Name, string AreaShown, string MixShown, string BrewShown, string WaterShown,
-    string RateShown, string DeepShown, string? StepSays, IReadOnlyList<AmountView> Products);
+    string RateShown, string DeepShown, string? StepSays, IReadOnlyList<TankAmountView> Products);
 
 /// <summary>A filling ready to read out.</summary>
 public sealed record LoadView(int Number, string TotalShown, string BrewShown, string WaterShown, string WaterInTools,
-    IReadOnlyList<AmountView> Products, IReadOnlyList<string> On);
+    IReadOnlyList<TankAmountView> Products, IReadOnlyList<string> On);
 
 /// <summary>Which lots it comes from.</summary>
-public sealed record DrawView(int InputId, string Name, IReadOnlyList<AmountView> Lots, string? Short, bool Counted);
+public sealed record DrawView(int InputId, string Name, IReadOnlyList<TankAmountView> Lots, string? Short, bool Counted);
 
 /// <summary>Money, ready to read out.</summary>
 public sealed record CostView(string Says, string Batch, string Per100M2, string PerHa, IReadOnlyList<string> Unpriced,

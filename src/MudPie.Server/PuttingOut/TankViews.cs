@@ -20,7 +20,7 @@ internal static class TankViews
         IReadOnlyList<string> waits, Purpose purpose, RaceAnswer? race, Verdict? watch, OxygenNow? now, IReadOnlyList<string> labelSays)
     {
         string L(double litres) => Units.Show(litres, Dimension.Volume, units);
-        AmountView Amount(ProductAmount p) => p.Unit == "mL"
+        TankAmountView Amount(ProductAmount p) => p.Unit == "mL"
             ? new(p.Name, L(p.Amount / 1000), Spoons.InTools(new Litres(p.Amount / 1000), units).WithError)
             : new(p.Name, Units.Show(p.Amount, Dimension.Mass, units), null);
         string Lot(double amount, Input input) => StockKeeper.Shown(amount, StockKeeper.UnitOf(input), units);
@@ -45,7 +45,7 @@ internal static class TankViews
             Sprayer = sprayer,
             Place = place,
             Draws = [.. items.Select(i => new DrawView(
-                i.Input.Id, i.Input.Name, [.. i.Draw.Draws.Select(d => new AmountView(d.Mark, Lot(d.Amount, i.Input), null))],
+                i.Input.Id, i.Input.Name, [.. i.Draw.Draws.Select(d => new TankAmountView(d.Mark, Lot(d.Amount, i.Input), null))],
                 i.Counted && i.Draw.Short > 0 ? $"{Lot(i.Draw.Short, i.Input)} short" : null, i.Counted))],
             Cost = new CostView(CostSays(cost.Value, units), cost.Value.Say(cost.Value.Batch), cost.Value.Say(cost.Value.Per100M2),
                 cost.Value.Say(cost.Value.PerHa), cost.Value.Unpriced, cost.Working),

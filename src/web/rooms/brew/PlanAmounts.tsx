@@ -23,11 +23,11 @@ export function PlanAmounts({ view, plan, setPlan, fork, choose, ground, stale }
   const p = view.plan;
   const vessel = ground.vessels.find((v) => v.id === view.vesselId);
   const diffuser = ground.diffusers.find((d) => d.id === view.diffuserId);
-  const foods = () => p.foods.map((f) => ({ kind: f.kind, ml: f.litres * 1000, atH: f.atH }));
+  const asked = p.foods.map((f) => ({ kind: f.kind, litres: f.litres, atH: f.atH }));
   const setFood = (kind: string, litres: number, atH = 0) =>
     setPlan({
       ...plan,
-      foods: [...foods().filter((f) => f.kind !== kind || f.atH !== atH), { kind, ml: litres * 1000, atH }].sort(
+      foods: [...asked.filter((f) => f.kind !== kind || f.atH !== atH), { kind, litres, atH }].sort(
         (a, b) => order(view, a.kind, a.atH) - order(view, b.kind, b.atH),
       ),
     });
@@ -35,7 +35,10 @@ export function PlanAmounts({ view, plan, setPlan, fork, choose, ground, stale }
     view.moreSources.filter((s) => s.kind !== kind).map((s) => ({ kind: s.kind, litres: s.litres }));
   const setSources = (moreSources: Schemas["SourceAmount"][]) => setPlan({ ...plan, moreSources });
   const split = (food: Schemas["AmountView"]) =>
-    setPlan({ ...plan, foods: foods().flatMap((f) => (f.kind === food.kind ? food.inParts : [f])) });
+    setPlan({
+      ...plan,
+      foods: asked.flatMap((f): Schemas["FoodAsked"][] => (f.kind === food.kind ? food.inParts : [f])),
+    });
   const effect = (kind: string) => {
     const e = p.effects.find((x) => x.kind === kind);
     return e?.says ? ` · ${e.says}` : "";
