@@ -161,6 +161,14 @@ public sealed class HoldingDb(DbContextOptions<HoldingDb> options) : DbContext(o
         Words<Scale>(configurationBuilder);
         Words<TrialState>(configurationBuilder);
         Words<Tone>(configurationBuilder);
+        Words<LeafPosition>(configurationBuilder);
+        Words<Sky>(configurationBuilder);
+        Words<LeafPair>(configurationBuilder);
+        Words<CropStage>(configurationBuilder);
+        Words<PatchPhase>(configurationBuilder);
+        Words<GroundTest>(configurationBuilder);
+        Words<TallyStage>(configurationBuilder);
+        Words<DatesTo>(configurationBuilder);
     }
 
     /// <inheritdoc/>

@@ -132,7 +132,7 @@ public sealed class BittenTests : IDisposable
         var treatments = new[] { ("nothing", TrialRole.Control), ("castings", TrialRole.Treatment) }.Select((t, i) =>
             new TrialTreatment { Id = i + 1, Order = i, Name = t.Item1, Levels = [new("treatment", t.Item1)], Role = t.Item2 }).ToList();
         var measure = new TrialMeasure {
-            Id = 1, Name = "came up", Unit = "seeds", Kind = Scale.Count, OutOf = 50, Dates = "half",
+            Id = 1, Name = "came up", Unit = "seeds", Kind = Scale.Count, OutOf = 50, Dates = DatesTo.Half,
             LowerIsBetter = false
         };
         var trial = new Trial {
@@ -159,7 +159,7 @@ public sealed class BittenTests : IDisposable
         var told = TrialAnalysis.Of(question with { WorthHaving = 1 }).Value;
         told.Verdicts.Single().Difference.ShouldBeLessThan(-2);
         told.Verdict.ShouldBe(Finding.Works);
-        TrialAsking.Of(trial.Laid(), new LaidMeasure(1, 0, "height", "cm", Scale.Amount, false, null, "last"), []).LowerIsBetter
+        TrialAsking.Of(trial.Laid(), new LaidMeasure(1, 0, "height", "cm", Scale.Amount, false, null, DatesTo.Last), []).LowerIsBetter
             .ShouldBeFalse();
     }
 

@@ -12,12 +12,12 @@ public sealed class BrixDueTests
 {
     private static readonly DateTimeOffset Now = new(2026, 6, 10, 5, 0, 0, TimeSpan.Zero);
 
-    private static BrixVisit Read(int bed, double daysAgo, string leaf = "top", string? weed = null) => new() {
+    private static BrixVisit Read(int bed, double daysAgo, LeafPosition leaf = LeafPosition.Top, string? weed = null) => new() {
         BedId = bed,
         At = Now.AddDays(-daysAgo),
         RecordedAt = Now.AddDays(-daysAgo),
         LeafPosition = leaf,
-        Sky = "clear",
+        Sky = Sky.Clear,
         Weed = weed,
         Readings = { new BrixReading { AsRead = 8, At20 = 8 } },
     };
@@ -66,9 +66,9 @@ public sealed class BrixDueTests
     [Fact]
     public async Task It_asks_for_the_leaf_that_was_read_before()
     {
-        var due = (await Due(db => db.AddRange(Sprayed(3, beds: 1), Read(1, 7.9, "bottom"), Read(1, 3.2, "middle"),
-            Read(1, 9, "top")))).Single();
-        (due.Leaf, due.Before).ShouldBe(("middle", Now.AddDays(-3.2)));
+        var due = (await Due(db => db.AddRange(Sprayed(3, beds: 1), Read(1, 7.9, LeafPosition.Bottom), Read(1, 3.2, LeafPosition.Middle),
+            Read(1, 9, LeafPosition.Top)))).Single();
+        (due.Leaf, due.Before).ShouldBe((LeafPosition.Middle, Now.AddDays(-3.2)));
         (await Due(db => db.AddRange(Sprayed(3, beds: 1), Read(1, 8.1)))).Single().Before.ShouldBeNull();
     }
 

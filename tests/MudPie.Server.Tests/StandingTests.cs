@@ -82,7 +82,8 @@ public class StandingTests
             var job = Spray(h, 2);
             BrixVisit Visit(double daysAgo, double brix, string? weed = null) =>
                 new() {
-                    BedId = 1, At = h.Now.AddDays(-daysAgo), RecordedAt = h.Now.AddDays(-daysAgo), LeafPosition = "top", Sky = "clear",
+                    BedId = 1, At = h.Now.AddDays(-daysAgo), RecordedAt = h.Now.AddDays(-daysAgo),
+                    LeafPosition = LeafPosition.Top, Sky = Sky.Clear,
                     MeterCorrects = true, Weed = weed,
                     Readings = { new BrixReading { AsRead = brix, At20 = brix }, new BrixReading { AsRead = brix, At20 = brix } }
                 };

@@ -4,16 +4,14 @@ using MudPie.Core.Workings;
 namespace MudPie.Core.Brewing;
 
 /// <summary>A count at the microscope, to be kept.</summary>
-/// <param name="Stage">"source", "extracted", "end", "beforePump" or "afterPump".</param>
+/// <param name="Stage">Of what.</param>
 /// <param name="At">When the drop was looked at.</param>
 /// <param name="Answer">What it comes to.</param>
-public sealed record Counted(string Stage, DateTimeOffset At, TallyAnswer Answer);
+public sealed record Counted(TallyStage Stage, DateTimeOffset At, TallyAnswer Answer);
 
 /// <summary>Counting at the microscope.</summary>
 public static class TallyDeeds
 {
-    private static readonly string[] Stages = ["source", "extracted", "end", "beforePump", "afterPump"];
-
     /// <summary>A tally is kept with what it is of: a lot of source, or a brew at one of its stages.</summary>
     /// <param name="stage">At which stage.</param>
     /// <param name="tally">The fields counted, and by what glass.</param>
@@ -25,7 +23,7 @@ public static class TallyDeeds
         DateTimeOffset now)
     {
         var fields = new TypedFields(UnitSystem.Metric);
-        var known = fields.OneOf("stage", stage, Stages);
+        var known = fields.OneOf<TallyStage>("stage", stage);
         var when = fields.Past("at", at, now);
         var worked = MicroscopeTally.Of(tally);
         if (worked.Refused is { } refused)
@@ -33,7 +31,7 @@ public static class TallyDeeds
             fields.Checks.Add(refused, "tally.");
         }
 
-        var source = known == "source";
+        var source = known == TallyStage.Source;
         if (!(source ? inputThere : batchThere))
         {
             fields.Checks.Add(source ? "inputId" : "batchId", "It is not said what was counted.",

@@ -8,11 +8,11 @@ public sealed record HintVisit
     /// <summary>In the holding's own time.</summary>
     public DateTimeOffset At { get; init; }
 
-    /// <summary>"top", "middle" or "bottom".</summary>
-    public string Leaf { get; init; } = "top";
+    /// <summary>Which leaf.</summary>
+    public LeafPosition Leaf { get; init; }
 
-    /// <summary>"clear", "mixed" or "dull" over the last three days.</summary>
-    public string Sky { get; init; } = "clear";
+    /// <summary>Over the last three days.</summary>
+    public Sky Sky { get; init; }
 
     /// <summary>True where a weed was read beside the crop.</summary>
     public bool Weed { get; init; }
@@ -74,7 +74,7 @@ public static class BrixHints
                     "Sugars may not be made: look at light, water and leaf colour.", LeafTest, Evidence.PractitionersRule, later.At);
             }
 
-            if (later.At.Hour <= 14 && later.Sky == "clear" && Falls(morning, later))
+            if (later.At.Hour <= 14 && later.Sky == Sky.Clear && Falls(morning, later))
             {
                 yield return new("midday-drop",
                     $"{Figure(morning)} in the morning and {Figure(later)} at midday, in good light: a sudden drop.",
@@ -86,12 +86,13 @@ public static class BrixHints
 
     private static IEnumerable<BrixHint> Leaves(List<HintVisit> visits)
     {
-        foreach (var (top, bottom) in Pairs(visits, (a, b) => a.At.Date == b.At.Date && a.Leaf != b.Leaf && a.Leaf is "top" or "bottom"
-            && b.Leaf is "top" or "bottom" && !a.Weed && !b.Weed && Math.Abs((a.At - b.At).TotalHours) <= 2))
+        foreach (var (top, bottom) in Pairs(visits, (a, b) => a.At.Date == b.At.Date && a.Leaf != b.Leaf
+            && a.Leaf is not LeafPosition.Middle && b.Leaf is not LeafPosition.Middle
+            && !a.Weed && !b.Weed && Math.Abs((a.At - b.At).TotalHours) <= 2))
         {
             if (Outside(top, bottom) && Math.Abs(top.At20.Average() - bottom.At20.Average()) >= 2)
             {
-                yield return new("top-and-bottom", $"{top.Leaf} {Figure(top)}, {bottom.Leaf} {Figure(bottom)}: far apart.",
+                yield return new("top-and-bottom", $"{top.Leaf.Word()} {Figure(top)}, {bottom.Leaf.Word()} {Figure(bottom)}: far apart.",
                     "Old leaves may be emptied for young ones: look at potassium, or another nutrient that moves.", LeafTest,
                     Evidence.PractitionersRule, bottom.At);
             }
@@ -115,7 +116,7 @@ public static class BrixHints
 
     private static IEnumerable<BrixHint> Dull(List<HintVisit> visits)
     {
-        foreach (var (before, after) in Pairs(visits, (a, b) => a.Sky == "clear" && b.Sky == "dull" && Same(a, b)
+        foreach (var (before, after) in Pairs(visits, (a, b) => a.Sky == Sky.Clear && b.Sky == Sky.Dull && Same(a, b)
             && (b.At - a.At).TotalDays is > 0.8 and < 8 && Math.Abs(a.At.TimeOfDay.TotalHours - b.At.TimeOfDay.TotalHours) <= 2))
         {
             if (Falls(before, after))

@@ -63,10 +63,10 @@ public static class BrixCorrection
 
 /// <summary>How a set of leaves was read, so that two sets can be compared.</summary>
 /// <param name="Corrected">Readings at 20 °C, °Bx.</param>
-/// <param name="LeafPosition">"top", "middle" or "bottom".</param>
+/// <param name="LeafPosition">Which leaf.</param>
 /// <param name="ClockHour">Hour of the day, 0 to 24.</param>
-/// <param name="Sky">"clear", "mixed" or "dull" over the last three days; "unknown" where nobody said.</param>
-public sealed record BrixSet(IReadOnlyList<double> Corrected, string LeafPosition, double ClockHour, string Sky);
+/// <param name="Sky">Over the last three days.</param>
+public sealed record BrixSet(IReadOnlyList<double> Corrected, LeafPosition LeafPosition, double ClockHour, Sky Sky);
 
 /// <summary>One set's value.</summary>
 public sealed record BrixValue(int Count, double Mean, double? Low95, double? High95);
@@ -170,7 +170,7 @@ public static class BrixReadings
     {
         if (before.LeafPosition != after.LeafPosition)
         {
-            yield return $"The leaves differ: {before.LeafPosition} before, {after.LeafPosition} after.";
+            yield return $"The leaves differ: {before.LeafPosition.Word()} before, {after.LeafPosition.Word()} after.";
         }
 
         var apart = Math.Abs(before.ClockHour - after.ClockHour);
@@ -179,9 +179,9 @@ public static class BrixReadings
             yield return $"The hours differ by {Say.Hours(Math.Min(apart, 24 - apart))}: brix rises through the day and falls at night.";
         }
 
-        if (before.Sky != after.Sky && before.Sky != "unknown" && after.Sky != "unknown")
+        if (before.Sky != after.Sky && before.Sky != Sky.Unknown && after.Sky != Sky.Unknown)
         {
-            yield return $"The sky differed: {before.Sky} before, {after.Sky} after.";
+            yield return $"The sky differed: {before.Sky.Word()} before, {after.Sky.Word()} after.";
         }
 
         yield return "Before and after on the same bed can't tell the brew from the weather: read an untreated strip at the same hours.";

@@ -8,15 +8,15 @@ using static MudPie.Core.Notes.NoteNames;
 
 namespace MudPie.Core.Notes;
 
-/// <summary>A thing that a note can be about: "vessel", "bed", "water" or "input".</summary>
+/// <summary>A thing that a note can be about.</summary>
 /// <param name="Kind">Which of these.</param>
 /// <param name="Id">Its number.</param>
 /// <param name="Name">Its own name.</param>
 /// <param name="Also">Other words for it: its crop, its shape.</param>
-public sealed record Nameable(string Kind, int Id, string Name, IReadOnlyList<string> Also);
+public sealed record Nameable(NameOf Kind, int Id, string Name, IReadOnlyList<string> Also);
 
 /// <summary>What a note was understood to say. Nothing is written before it was shown.</summary>
-/// <param name="Kind">"oxygen", "warmth", "smell", "foam", "strip", "brix", "use", "harvest" or "note".</param>
+/// <param name="Kind">What kind of thing was said.</param>
 /// <param name="Numbers">Figures in SI or as read; kilograms for a harvest.</param>
 /// <param name="Word">Smell, foam, leaf position, or the words of a note.</param>
 /// <param name="Targets">What it is about; more than one where the words fit several.</param>
@@ -29,13 +29,13 @@ public sealed record Nameable(string Kind, int Id, string Name, IReadOnlyList<st
 /// <param name="Choose">True where one of the targets has to be chosen first.</param>
 /// <param name="TemperatureC">Warmth of the meter where it was said with a brix.</param>
 /// <param name="Dry">Leaves that gave no juice.</param>
-/// <param name="Sky">"clear", "mixed" or "dull" where it was said with a brix.</param>
+/// <param name="Sky">Where it was said with a brix.</param>
 /// <param name="Tool">The sprayer or can of a use, where one of the shed's was named.</param>
 /// <param name="Purpose">Of a use: on leaves where leaves or spraying were said, else to the roots.</param>
 public sealed record NoteUnderstood(
-    string Kind, IReadOnlyList<double> Numbers, string? Word, IReadOnlyList<Nameable> Targets, Nameable? Input, double? Amount,
+    NoteKind Kind, IReadOnlyList<double> Numbers, string? Word, IReadOnlyList<Nameable> Targets, Nameable? Input, double? Amount,
     string? AmountUnit, string? ClockTime,
-    string Sentence, IReadOnlyList<string> Guessed, bool Choose, double? TemperatureC = null, int Dry = 0, string? Sky = null,
+    string Sentence, IReadOnlyList<string> Guessed, bool Choose, double? TemperatureC = null, int Dry = 0, Sky? Sky = null,
     Purpose? Purpose = null, Nameable? Tool = null);
 
 /// <summary>Understands short phrases: readings and uses, plurals, several numbers, units, names with small slips.</summary>
@@ -44,14 +44,14 @@ public static partial class NoteIt
     private const string Examples =
         "Try: o2 6.7 drum · smells sour tank · brix 9.1 8.8 9.4 fennel top · used 30 ml kelp on ridge bed 4 · picked 12 kg garlic.";
 
-    private static readonly (string Kind, string[] Words)[] Kinds =
+    private static readonly (NoteKind Kind, string[] Words)[] Kinds =
     [
-        ("oxygen", ["o2", "oxygen", "do"]), ("warmth", ["temp", "temperature", "warmth", "warm", "degrees"]),
-        ("smell", ["smell", "smelled", "smelt", "nose"]), ("foam", ["foam", "foaming", "froth"]),
-        ("strip", ["strip", "chlorine"]), ("brix", ["brix", "bx"]),
-        ("use", ["used", "use", "put", "gave", "given", "sprayed", "drenched", "dosed", "fed"]),
-        ("harvest", ["harvest", "harvested", "picked", "cut", "pulled", "lifted"]),
-        ("note", ["note", "saw", "seen"]),
+        (NoteKind.Oxygen, ["o2", "oxygen", "do"]), (NoteKind.Warmth, ["temp", "temperature", "warmth", "warm", "degrees"]),
+        (NoteKind.Smell, ["smell", "smelled", "smelt", "nose"]), (NoteKind.Foam, ["foam", "foaming", "froth"]),
+        (NoteKind.Strip, ["strip", "chlorine"]), (NoteKind.Brix, ["brix", "bx"]),
+        (NoteKind.Use, ["used", "use", "put", "gave", "given", "sprayed", "drenched", "dosed", "fed"]),
+        (NoteKind.Harvest, ["harvest", "harvested", "picked", "cut", "pulled", "lifted"]),
+        (NoteKind.Note, ["note", "saw", "seen"]),
     ];
 
     private static readonly Dictionary<string, string[]> Smells = new() {
@@ -70,12 +70,18 @@ public static partial class NoteIt
         ["over"] = ["over", "overflowing", "side"]
     };
 
-    private static readonly Dictionary<string, string[]> Skies = new() {
-        ["clear"] = ["clear", "sunny", "sun", "bright"],
-        ["mixed"] = ["mixed", "broken"], ["dull"] = ["dull", "cloudy", "cloud", "overcast", "grey"]
+    /// <summary>What has a figure: how it is said, what it may be, its unit, and a phrase that has one.</summary>
+    private static readonly Dictionary<NoteKind, (string Says, (double, double) Range, string Unit, string Example)> Figured = new() {
+        [NoteKind.Oxygen] = ("Oxygen", BrewReadings.Oxygen, "mg/L", "o2 6.7 and where"),
+        [NoteKind.Warmth] = ("Warmth", BrewReadings.Warmth, "°C", "temp 19 and where"),
+        [NoteKind.Strip] = ("Strip", BrewReadings.Strip, "mg/L", "strip 0.2 and where"),
+        [NoteKind.Brix] = ("Brix,", (0, 30), "°Bx", "brix 9.1 8.8 9.4 fennel top"),
     };
 
-    private static readonly string[] Leaves = ["top", "middle", "bottom"];
+    private static readonly Dictionary<Sky, string[]> Skies = new() {
+        [Sky.Clear] = ["clear", "sunny", "sun", "bright"],
+        [Sky.Mixed] = ["mixed", "broken"], [Sky.Dull] = ["dull", "cloudy", "cloud", "overcast", "grey"]
+    };
 
     /// <summary>Reads a phrase against the holding's own names.</summary>
     /// <param name="text">What was typed or said, up to 300 letters.</param>
@@ -96,31 +102,35 @@ public static partial class NoteIt
         var words = Words(clock.Success ? typed.Remove(clock.Index, clock.Length) : typed);
         var guessed = new List<string>();
         var kind = KindOf(words, guessed);
-        if (kind == "note")
+        if (kind == NoteKind.Note)
         {
             return Note(typed, words, names, time, guessed);
         }
 
         var targets = Targets(words, names, Wanted(kind), guessed);
         return kind switch {
-            "smell" => OneWord(kind, words, Smells, targets, time, guessed, "smells"),
-            "foam" => OneWord(kind, words, Foams, targets, time, guessed, "foam"),
-            "use" => Use(words, names, targets, time, guessed, units),
-            "harvest" => Harvest(words, targets, time, guessed, units),
+            NoteKind.Smell => OneWord(NoteKind.Smell, words, Smells, targets, time, guessed, "smells"),
+            NoteKind.Foam => OneWord(NoteKind.Foam, words, Foams, targets, time, guessed, "foam"),
+            NoteKind.Use => Use(words, names, targets, time, guessed, units),
+            NoteKind.Harvest => Harvest(words, targets, time, guessed, units),
             null => Refusal.Of("text", $"“{typed}” is not understood.", Examples),
-            _ => Figures(kind, words, targets, time, guessed, units),
+            { } figure => Figures(figure, words, targets, time, guessed, units),
         };
     }
 
-    private static string Wanted(string? kind) => kind switch { "brix" or "use" or "harvest" => "bed", "strip" => "water", _ => "vessel" };
+    private static NameOf Wanted(NoteKind? kind) => kind switch {
+        NoteKind.Brix or NoteKind.Use or NoteKind.Harvest => NameOf.Bed,
+        NoteKind.Strip => NameOf.Water,
+        _ => NameOf.Vessel,
+    };
 
-    private static string? KindOf(List<string> words, List<string> guessed)
+    private static NoteKind? KindOf(List<string> words, List<string> guessed)
     {
         foreach (var word in words)
         {
-            if (Kinds.FirstOrDefault(k => k.Words.Any(w => Same(word, w))).Kind is { } exact)
+            if (Kinds.FirstOrDefault(k => k.Words.Any(w => Same(word, w))) is { Words: not null } exact)
             {
-                return exact;
+                return exact.Kind;
             }
         }
 
@@ -128,7 +138,7 @@ public static partial class NoteIt
         {
             var near = Kinds.SelectMany(k => k.Words.Where(w => w.Length >= 4).Select(w => (k.Kind, Word: w)))
                 .FirstOrDefault(k => Near(word, k.Word));
-            if (near.Kind is not null)
+            if (near.Word is not null)
             {
                 guessed.Add($"“{word}” read as {near.Word}");
                 return near.Kind;
@@ -138,7 +148,7 @@ public static partial class NoteIt
         return null;
     }
 
-    private static Ruling<NoteUnderstood> OneWord(string kind, List<string> words, Dictionary<string, string[]> known,
+    private static Ruling<NoteUnderstood> OneWord(NoteKind kind, List<string> words, Dictionary<string, string[]> known,
         List<Nameable> targets, string? time, List<string> guessed, string says)
     {
         var found = known.FirstOrDefault(k => words.Any(w => k.Value.Contains(w))).Key;
@@ -157,7 +167,8 @@ public static partial class NoteIt
         }
 
         return found is null
-            ? Refusal.Of("text", $"It is about {kind}, but not said how.", $"Say one of {Say.List([.. known.Select(k => k.Value[0])])}.")
+            ? Refusal.Of("text", $"It is about {kind.Word()}, but not said how.",
+                $"Say one of {Say.List([.. known.Select(k => k.Value[0])])}.")
             : Done(kind, [], found, targets, time, guessed,
                 $"{(says == "smells" ? "Smells" : "Foam:")} "
                     + $"{found switch {
@@ -165,10 +176,10 @@ public static partial class NoteIt
                         "alcohol" => "of alcohol",
                         "none" when says == "smells" => "of nothing",
                         _ => known[found][0]
-                    }}", "vessel");
+                    }}", NameOf.Vessel);
     }
 
-    private static Ruling<NoteUnderstood> Figures(string kind, List<string> words, List<Nameable> targets, string? time,
+    private static Ruling<NoteUnderstood> Figures(NoteKind kind, List<string> words, List<Nameable> targets, string? time,
         List<string> guessed, UnitSystem units)
     {
         var name = targets.Count > 0 ? Words(targets[0].Name) : [];
@@ -191,30 +202,24 @@ public static partial class NoteIt
 
             var figure = read.Value!.Value;
             var unit = m.Groups[2].Value.Length > 0 ? m.Groups[2].Value : i + 1 < words.Count ? words[i + 1] : "";
-            if (kind == "brix" && unit is "c" or "°c" or "f" or "°f")
+            if (kind == NoteKind.Brix && unit is "c" or "°c" or "f" or "°f")
             {
                 meter = unit.EndsWith('f') ? (figure - 32) / 1.8 : figure;
                 continue;
             }
 
-            numbers.Add(kind == "warmth" && (unit is "f" or "°f" || (unit is not ("c" or "°c") && units == UnitSystem.UsCustomary))
+            numbers.Add(kind == NoteKind.Warmth && (unit is "f" or "°f" || (unit is not ("c" or "°c") && units == UnitSystem.UsCustomary))
                 ? (figure - 32) / 1.8 : figure);
         }
 
-        var ((low, high), shown) = kind switch {
-            "oxygen" => (BrewReadings.Oxygen, "mg/L"),
-            "warmth" => (BrewReadings.Warmth, "°C"),
-            "strip" => (BrewReadings.Strip, "mg/L"),
-            _ => ((0, 30), "°Bx")
-        };
-        var dry = kind == "brix" ? words.Count(w => w == "dry") : 0;
-        var sky = kind == "brix" ? Skies.FirstOrDefault(s => words.Any(w => s.Value.Contains(w))).Key : null;
+        var (what, (low, high), shown, example) = Figured[kind];
+        var dry = kind == NoteKind.Brix ? words.Count(w => w == "dry") : 0;
+        Sky? sky = kind == NoteKind.Brix && Skies.FirstOrDefault(s => words.Any(w => s.Value.Contains(w))) is { Value: not null } said
+            ? said.Key : null;
         if (numbers.Count == 0 && dry == 0)
         {
-            return Refusal.Of("text", $"It is about {kind}, but there is no figure in it.",
-                "Say the figure: "
-                    + (kind == "brix" ? "brix 9.1 8.8 9.4 fennel top" : (kind == "oxygen" ? "o2 6.7" : kind == "warmth"
-                        ? "temp 19" : "strip 0.2") + " and where") + ".");
+            return Refusal.Of("text", $"It is about {kind.Word()}, but there is no figure in it.",
+                $"Say the figure: {example}.");
         }
 
         if (numbers.FirstOrDefault(n => n < low || n > high, double.NaN) is var wrong && !double.IsNaN(wrong))
@@ -222,11 +227,12 @@ public static partial class NoteIt
             return Refusal.Of("text", $"{Say.Number(wrong)} {shown} can't be.", $"Give {Say.Number(low)} to {Say.Number(high)} {shown}.");
         }
 
-        var leaf = kind == "brix" ? Leaves.FirstOrDefault(words.Contains) : null;
-        var what = kind switch { "oxygen" => "Oxygen", "warmth" => "Warmth", "strip" => "Strip", _ => $"Brix, {leaf ?? "top"} leaf," };
-        var done = Done(kind, numbers, leaf ?? (kind == "brix" ? "top" : null), targets, time, guessed,
-            $"{what}{(numbers.Count == 0 ? "" : $" {string.Join(", ", numbers.Select(n => Say.Number(n)))} {shown}")}"
-                + $"{(dry == 0 ? "" : $"{(numbers.Count == 0 ? "" : " and")} {dry} dry")}{(sky is null ? "" : $" under a {sky} sky")}"
+        var leaf = kind == NoteKind.Brix ? Ideas.Words.All<LeafPosition>().FirstOrDefault(words.Contains) : null;
+        var done = Done(kind, numbers, leaf ?? (kind == NoteKind.Brix ? "top" : null), targets, time, guessed,
+            $"{what}{(kind == NoteKind.Brix ? $" {leaf ?? "top"} leaf," : "")}"
+                + $"{(numbers.Count == 0 ? "" : $" {string.Join(", ", numbers.Select(n => Say.Number(n)))} {shown}")}"
+                + $"{(dry == 0 ? "" : $"{(numbers.Count == 0 ? "" : " and")} {dry} dry")}"
+                + $"{(sky is null ? "" : $" under a {sky.Value.Word()} sky")}"
                 + $"{(meter is null ? "" : $" read at {Say.Number(meter.Value)} °C")}", Wanted(kind));
         return done.Refused is null ? done.Worked.With(done.Value with { TemperatureC = meter, Dry = dry, Sky = sky }, "") : done;
     }
@@ -242,14 +248,15 @@ public static partial class NoteIt
         }
 
         var rest = words.Where((_, i) => i < from || i >= from + length).ToList();
-        var inputs = Targets(rest, names, "input", guessed);
+        var inputs = Targets(rest, names, NameOf.Input, guessed);
         if (inputs.Count == 0)
         {
             return Refusal.Of("text", "It is a use, but nothing on the shelf is named.",
-                $"Name it as it stands on the shelf: {Say.List([.. names.Where(n => n.Kind == "input").Take(4).Select(n => n.Name)])}.");
+                $"Name it as it stands on the shelf: "
+                    + $"{Say.List([.. names.Where(n => n.Kind == NameOf.Input).Take(4).Select(n => n.Name)])}.");
         }
 
-        var bed = Targets(rest, names, "bed", []);
+        var bed = Targets(rest, names, NameOf.Bed, []);
         var purpose = words.Any(w => w is "leaf" or "leaves" or "foliar" or "sprayed") ? Purpose.Leaf : Purpose.Root;
         var shown = Units.Show(much, unit == "L" ? Dimension.Volume : Dimension.Mass, units);
         var tools = Tools(words, names);
@@ -260,8 +267,8 @@ public static partial class NoteIt
         }
 
         var by = tools.Count == 1 ? $" with {tools[0].Name}," : "";
-        var done = Done("use", [], null, bed.Count > 0 ? bed : beds, time, guessed,
-            $"Used {shown} of {inputs[0].Name}{(purpose == Purpose.Leaf ? ", on leaves," : "")}{by}", "bed");
+        var done = Done(NoteKind.Use, [], null, bed.Count > 0 ? bed : beds, time, guessed,
+            $"Used {shown} of {inputs[0].Name}{(purpose == Purpose.Leaf ? ", on leaves," : "")}{by}", NameOf.Bed);
         return done.Refused is { } no
             ? no : done.Worked.With(done.Value with {
                 Input = inputs[0],
@@ -277,7 +284,8 @@ public static partial class NoteIt
     {
         var (amount, _, _, _) = AmountIn(words, units, out var asks, Dimension.Mass);
         return amount is { } grams
-            ? Done("harvest", [grams / 1000], null, beds, time, guessed, $"Harvested {Units.Show(grams, Dimension.Mass, units)}", "bed")
+            ? Done(NoteKind.Harvest, [grams / 1000], null, beds, time, guessed,
+                $"Harvested {Units.Show(grams, Dimension.Mass, units)}", NameOf.Bed)
             : asks ?? Refusal.Of("text", "It is a harvest, but it is not said how much.", "Say the weight and where: picked 12 kg garlic.");
     }
 
@@ -290,9 +298,9 @@ public static partial class NoteIt
             return Refusal.Of("text", "There is nothing in the note.", "Write what you saw: note aphids on ridge bed 4.");
         }
 
-        var found = Targets(words, names, "bed", []);
-        var vessels = found.Count == 0 ? Targets(words, names, "vessel", []) : [];
-        return Done("note", [], said, found.Count > 0 ? found : vessels, time, guessed, $"Note: {said}", null);
+        var found = Targets(words, names, NameOf.Bed, []);
+        var vessels = found.Count == 0 ? Targets(words, names, NameOf.Vessel, []) : [];
+        return Done(NoteKind.Note, [], said, found.Count > 0 ? found : vessels, time, guessed, $"Note: {said}", null);
     }
 
     private static (double? Amount, string Unit, int From, int Length) AmountIn(List<string> words, UnitSystem units, out Refusal? asks,
@@ -339,15 +347,15 @@ public static partial class NoteIt
         return (null, "", 0, 0);
     }
 
-    private static Ruling<NoteUnderstood> Done(string kind, IReadOnlyList<double> numbers, string? word, List<Nameable> targets,
-        string? time, List<string> guessed, string says, string? wants)
+    private static Ruling<NoteUnderstood> Done(NoteKind kind, IReadOnlyList<double> numbers, string? word, List<Nameable> targets,
+        string? time, List<string> guessed, string says, NameOf? wants)
     {
         if (targets.Count == 0 && wants is not null)
         {
             return Refusal.Of("text", $"{says}: but where?",
                 wants switch {
-                    "vessel" => "Name the vessel: drum, bucket, tank, or its own name.",
-                    "water" =>
+                    NameOf.Vessel => "Name the vessel: drum, bucket, tank, or its own name.",
+                    NameOf.Water =>
                     "Name the water: mains, rain.",
                     _ => "Name the bed, or its crop."
                 });
@@ -355,15 +363,15 @@ public static partial class NoteIt
 
         var where = targets.Count switch {
             0 => "",
-            1 => $" {(wants is "bed" or null ? "on" : "in")} {targets[0].Name}",
+            1 => $" {(wants is NameOf.Bed or null ? "on" : "in")} {targets[0].Name}",
             _ =>
             $" on one of {Say.List([.. targets.Take(6).Select(t => t.Name)])}"
         };
         return Worked.Of(
             new NoteUnderstood(kind, numbers, word, targets, null, null, null, time,
                 $"{says}{where}{(time is null ? "" : $", at {time}")}.", guessed, targets.Count > 1), "", Evidence.MeasuredHere,
-            [new("what was understood", "words against the holding's own names, with small slips", string.Join("; ", guessed), kind,
-                "nothing is written before you say so")]);
+            [new("what was understood", "words against the holding's own names, with small slips", string.Join("; ", guessed),
+                kind.Word(), "nothing is written before you say so")]);
     }
 
     [GeneratedRegex(@"\bat ([0-9]{1,2})[:.]([0-9]{2})\b(?!\s*(kg|g|l|ml|%))", RegexOptions.IgnoreCase, 1000)]

@@ -45,7 +45,7 @@ public static partial class NoteNames
     }
 
     /// <summary>The things of a kind whose names fit best: all words of a name first, then one that is its own, with small slips.</summary>
-    internal static List<Nameable> Targets(List<string> words, IReadOnlyList<Nameable> names, string kind, List<string> guessed)
+    internal static List<Nameable> Targets(List<string> words, IReadOnlyList<Nameable> names, NameOf kind, List<string> guessed)
     {
         var all = names.Where(n => n.Kind == kind).ToList();
         var told = new HashSet<string>();
@@ -72,7 +72,7 @@ public static partial class NoteNames
     internal static List<Nameable> Tools(List<string> words, IReadOnlyList<Nameable> names)
     {
         var said = words.SkipWhile(w => w is not ("with" or "by" or "through")).Skip(1).ToHashSet();
-        var found = names.Where(n => n.Kind == "sprayer")
+        var found = names.Where(n => n.Kind == NameOf.Sprayer)
             .Select(n => (Name: n, Hits: Words(n.Name).Count(p => p.Length >= 3 && !Small.Contains(p) && said.Contains(p))))
             .Where(x => x.Hits > 0).ToList();
         return found.Count == 0 ? [] : [.. found.Where(x => x.Hits == found.Max(f => f.Hits)).Select(x => x.Name)];

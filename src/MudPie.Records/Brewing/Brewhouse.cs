@@ -44,8 +44,8 @@ public sealed class MicroscopeTallyKept
 
     public DateTimeOffset RecordedAt { get; set; }
 
-    /// <summary>"source", "extracted", "end", "beforePump" or "afterPump".</summary>
-    public required string Stage { get; set; }
+    /// <summary>Of what.</summary>
+    public required TallyStage Stage { get; set; }
 
     /// <summary>A TallyQuestion as JSON.</summary>
     public required TallyQuestion Tally { get; set; }

@@ -39,20 +39,20 @@ internal static class DemoBrewhouse
         Clean(kit, batches, now);
         db.AddRange(
             new BedCheck {
-                BedId = kit.Beds[0].Id, At = now.AddMonths(-2), RecordedAt = now.AddMonths(-2), Kind = "cotton", Figure = 0.2,
+                BedId = kit.Beds[0].Id, At = now.AddMonths(-2), RecordedAt = now.AddMonths(-2), Kind = GroundTest.Cotton, Figure = 0.2,
                 Weeks = 7, Life = Life.Poor
             },
             new BedCheck {
-                BedId = kit.Beds[4].Id, At = now.AddMonths(-2), RecordedAt = now.AddMonths(-2), Kind = "cotton", Figure = 0.7,
+                BedId = kit.Beds[4].Id, At = now.AddMonths(-2), RecordedAt = now.AddMonths(-2), Kind = GroundTest.Cotton, Figure = 0.7,
                 Weeks = 7, Life = Life.Living
             },
             new BedCheck {
-                BedId = kit.Named("Currant Rows")[0].Id, At = now.AddMonths(-3), RecordedAt = now.AddMonths(-3), Kind = "co2",
+                BedId = kit.Named("Currant Rows")[0].Id, At = now.AddMonths(-3), RecordedAt = now.AddMonths(-3), Kind = GroundTest.Co2,
                 Figure = 48, Life = Life.Middling
             });
         var counted = batches.Last(b => b.State == BatchState.Used && b.Making == Making.Tea);
-        db.AddRange(Tally(counted, "extracted", counted.StartedAt!.Value.AddMinutes(30), 9, 3),
-            Tally(counted, "end", counted.AirOffAt!.Value, 34, 11));
+        db.AddRange(Tally(counted, TallyStage.Extracted, counted.StartedAt!.Value.AddMinutes(30), 9, 3),
+            Tally(counted, TallyStage.End, counted.AirOffAt!.Value, 34, 11));
         if (probePort is { } port)
         {
             HangProbe(db, batches.Single(b => b.State == BatchState.Brewing), now, port, probeSettings);
@@ -118,7 +118,7 @@ internal static class DemoBrewhouse
         }
     }
 
-    private static MicroscopeTallyKept Tally(Batch batch, string stage, DateTimeOffset at, int bacteria, int threads)
+    private static MicroscopeTallyKept Tally(Batch batch, TallyStage stage, DateTimeOffset at, int bacteria, int threads)
     {
         var random = new Random(threads);
         var fields = Enumerable.Range(0, 20).Select(i => new TallyField {

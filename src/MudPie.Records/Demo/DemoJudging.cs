@@ -42,26 +42,26 @@ internal static class DemoJudging
             for (var days = 520; days > 12; days -= 18 + random.Next(12))
             {
                 var day = now.AddDays(-days).Date;
-                var sky = random.Next(10) switch { < 5 => "clear", < 8 => "mixed", _ => "dull" };
-                var here = level + (0.9 * Math.Sin((day.DayOfYear - 100) / 365.0 * 2 * Math.PI)) - (sky == "dull" ? 1 : 0)
+                var sky = random.Next(10) switch { < 5 => Sky.Clear, < 8 => Sky.Mixed, _ => Sky.Dull };
+                var here = level + (0.9 * Math.Sin((day.DayOfYear - 100) / 365.0 * 2 * Math.PI)) - (sky == Sky.Dull ? 1 : 0)
                     + (0.5 * Normal.Sample(random, 0, 1));
-                db.Add(Visit(bed, meter, day.AddHours(7.3 + random.NextDouble()), here - 0.7, random, "top", sky));
-                db.Add(Visit(bed, meter, day.AddHours(14.6 + random.NextDouble()), here + 0.5, random, "top", sky));
+                db.Add(Visit(bed, meter, day.AddHours(7.3 + random.NextDouble()), here - 0.7, random, LeafPosition.Top, sky));
+                db.Add(Visit(bed, meter, day.AddHours(14.6 + random.NextDouble()), here + 0.5, random, LeafPosition.Top, sky));
             }
         }
 
         var currants = kit.Named("Currant Rows")[0];
         var yesterday = now.AddDays(-1).Date;
-        var top = Visit(currants, meter, yesterday.AddHours(10), 11.2, random, "top", "clear");
-        top.PairKind = "top-bottom";
+        var top = Visit(currants, meter, yesterday.AddHours(10), 11.2, random, LeafPosition.Top, Sky.Clear);
+        top.PairKind = LeafPair.TopBottom;
         db.Add(top);
         db.SaveChanges();
-        var bottom = Visit(currants, meter, yesterday.AddHours(10.2), 8.3, random, "bottom", "clear");
-        (bottom.PairKind, bottom.PairWithId, bottom.SamePlants) = ("top-bottom", top.Id, true);
+        var bottom = Visit(currants, meter, yesterday.AddHours(10.2), 8.3, random, LeafPosition.Bottom, Sky.Clear);
+        (bottom.PairKind, bottom.PairWithId, bottom.SamePlants) = (LeafPair.TopBottom, top.Id, true);
         db.Add(bottom);
     }
 
-    private static BrixVisit Visit(Bed bed, BrixMeter meter, DateTime at, double level, Random random, string leaf, string sky)
+    private static BrixVisit Visit(Bed bed, BrixMeter meter, DateTime at, double level, Random random, LeafPosition leaf, Sky sky)
     {
         var temperature = Math.Round(13 + (random.NextDouble() * 11), 1);
         var visit = new BrixVisit {
@@ -81,7 +81,7 @@ internal static class DemoJudging
         string[][] Treatments, TrialRole[] Roles, int Replicates, LayoutPlace[] Places, string Measure, double? Worth, string Template,
         int Seed, int FromDay, int? ToDay);
 
-    private static Trial Make(HoldingDb db, Plan p, DateTimeOffset now, double? outOf = null, string dates = "last")
+    private static Trial Make(HoldingDb db, Plan p, DateTimeOffset now, double? outOf = null, DatesTo dates = DatesTo.Last)
     {
         var kind = MeasureKinds.Find(p.Measure)!;
         var trial = new Trial {
@@ -160,8 +160,7 @@ internal static class DemoJudging
             [.. Enumerable.Range(1, 5).Select(i => new LayoutPlace($"Ridge Bed {i}", 30, 1.2))], "yieldMetre", 0.15, "tea", 5107,
             330, 118), now);
         trial.Money = new TrialMoney { CostPerHa = 450, PricePerUnit = 2.4, Basis = "perPlot", PlotM2 = 1.2 };
-        Measure(db, trial, trial.EndedAt!.Value, 14, 0.13, 0.1, t => t.Role switch
-        {
+        Measure(db, trial, trial.EndedAt!.Value, 14, 0.13, 0.1, t => t.Role switch {
             TrialRole.Control => 2.78,
             TrialRole.Water => 2.98,
             _ => 3.13
@@ -177,7 +176,7 @@ internal static class DemoJudging
             "Does charged char at 5 or 15\u00A0% lift beetroot, in two soils?", "beetroot", "this season", Design.Factorial, TrialKind.Pots,
             false, ["char", "soil"], [.. char3.SelectMany(c => soils.Select(s => new[] { c, s }))],
             [TrialRole.Control, TrialRole.Control, TrialRole.Treatment, TrialRole.Treatment, TrialRole.Treatment, TrialRole.Treatment], 4,
-            [new("Nursery Bench", 7.5, 1.2)], "height", 2, "char", 831, 31, null), now, dates: "mean");
+            [new("Nursery Bench", 7.5, 1.2)], "height", 2, "char", 831, 31, null), now, dates: DatesTo.Mean);
         trial.Displaces = "Char takes the place of coir by volume; the rest of the mix is alike.";
         trial.Noise = 1.4;
         double Mean(TrialTreatment t, double day) => (3 + (0.42 * day)) * (t.Name.Contains("sandy", StringComparison.Ordinal) ? 1.08 : 1)
@@ -254,7 +253,7 @@ internal static class DemoJudging
                 Order = i + 1, Name = name, Role = role, InputId = input?.Id, RatePerHa = input is null ? null : 5000,
                 RateUnit = input is null ? null : "mL"
             };
-            foreach (var (phase, level, minutes) in new[] { ("before", 8.1, 0), ("after", 8.1 + lift, 72) })
+            foreach (var (phase, level, minutes) in new[] { (PatchPhase.Before, 8.1, 0), (PatchPhase.After, 8.1 + lift, 72) })
             {
                 var read = Enumerable.Range(0, 4).Select(_ => Math.Round((level + Normal.Sample(random, 0, 0.3)) * 5) / 5).ToList();
                 patch.Leaves.Add(new PatchLeaves {

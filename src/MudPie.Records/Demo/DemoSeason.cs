@@ -257,16 +257,16 @@ internal static class DemoSeason
         foreach (var bed in kit.Named(past.Beds))
         {
             var level = 7.6 + (random.NextDouble() * 2.2);
-            db.Add(Visit(bed, application, application.At.Date.AddDays(-1).AddHours(15.4), level, random, "top", "clear"));
+            db.Add(Visit(bed, application, application.At.Date.AddDays(-1).AddHours(15.4), level, random, LeafPosition.Top, Sky.Clear));
             if (past.Ends != "fresh")
             {
-                db.Add(Visit(bed, application, application.At.Date.AddDays(2).AddHours(15.1), level + past.BrixLift, random, "top",
-                    random.Next(3) == 0 ? "mixed" : "clear"));
+                db.Add(Visit(bed, application, application.At.Date.AddDays(2).AddHours(15.1), level + past.BrixLift, random,
+                    LeafPosition.Top, random.Next(3) == 0 ? Sky.Mixed : Sky.Clear));
             }
         }
     }
 
-    private static BrixVisit Visit(Bed bed, Application application, DateTime at, double level, Random random, string leaf, string sky)
+    private static BrixVisit Visit(Bed bed, Application application, DateTime at, double level, Random random, LeafPosition leaf, Sky sky)
     {
         var temperature = Math.Round(14 + (random.NextDouble() * 9), 1);
         var visit = new BrixVisit {

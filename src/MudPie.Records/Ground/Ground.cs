@@ -197,8 +197,8 @@ public sealed class BedCheck
 
     public DateTimeOffset RecordedAt { get; set; }
 
-    /// <summary>"cotton" or "co2".</summary>
-    public required string Kind { get; set; }
+    /// <summary>How it was tested.</summary>
+    public required GroundTest Kind { get; set; }
 
     /// <summary>Cotton: share gone, 0 to 1. CO₂: mg C per kg in a day.</summary>
     public double Figure { get; set; }

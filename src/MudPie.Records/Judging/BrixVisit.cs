@@ -18,11 +18,11 @@ public sealed class BrixVisit : IPutRight
 
     public DateTimeOffset RecordedAt { get; set; }
 
-    /// <summary>"top", "middle" or "bottom".</summary>
-    public required string LeafPosition { get; set; }
+    /// <summary>Which leaf.</summary>
+    public required LeafPosition LeafPosition { get; set; }
 
-    /// <summary>"clear", "mixed" or "dull" over the last three days.</summary>
-    public required string Sky { get; set; }
+    /// <summary>Over the last three days.</summary>
+    public required Sky Sky { get; set; }
 
     /// <summary>The meter corrects for temperature itself.</summary>
     public bool MeterCorrects { get; set; }
@@ -35,8 +35,8 @@ public sealed class BrixVisit : IPutRight
     /// <summary>What stood on the bed then; null where it was not kept.</summary>
     public string? Crop { get; set; }
 
-    /// <summary>Stage of the crop: "seedling", "leafing", "flowering", "fruiting" or "ripening".</summary>
-    public string? Stage { get; set; }
+    /// <summary>Stage of the crop.</summary>
+    public CropStage? Stage { get; set; }
 
     /// <summary>What it suffers from: drought, heat, frost, cutting; null where nothing is seen.</summary>
     public string? Stress { get; set; }
@@ -47,8 +47,8 @@ public sealed class BrixVisit : IPutRight
     /// <summary>Leaves that gave no juice: a reading too.</summary>
     public int Dry { get; set; }
 
-    /// <summary>What it is one half of: "weed-crop", "top-bottom" or "morning-afternoon".</summary>
-    public string? PairKind { get; set; }
+    /// <summary>What it is one half of.</summary>
+    public LeafPair? PairKind { get; set; }
 
     /// <summary>The other half.</summary>
     public int? PairWithId { get; set; }

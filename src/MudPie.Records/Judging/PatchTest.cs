@@ -66,7 +66,7 @@ public sealed class PatchLeaves
     public int PatchId { get; set; }
 
     /// <summary>"before" or "after".</summary>
-    public required string Phase { get; set; }
+    public required PatchPhase Phase { get; set; }
 
     public DateTimeOffset At { get; set; }
 

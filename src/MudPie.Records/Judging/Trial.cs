@@ -192,8 +192,8 @@ public sealed class TrialMeasure
     /// <summary>Seeds or plants a plot, for counts.</summary>
     public double? OutOf { get; set; }
 
-    /// <summary>"last", "mean" (over time) or "half" (days until half were up): how several dates become one figure.</summary>
-    public string Dates { get; set; } = "last";
+    /// <summary>How several dates become one figure.</summary>
+    public DatesTo Dates { get; set; }
 
     /// <summary>As the rules know it.</summary>
     public LaidMeasure Laid() => new(Id, Order, Name, Unit, Kind, LowerIsBetter, OutOf, Dates);

@@ -14,7 +14,7 @@ public sealed record TallyRequest(int? BatchId, int? InputId, string? Stage, Tal
 public sealed record ThroughRequest(IReadOnlyList<double>? Before, IReadOnlyList<double>? After);
 
 /// <summary>A tally that was kept.</summary>
-public sealed record TallyView(int Id, string Of, string Stage, DateTimeOffset At, Worked<TallyAnswer> Answer);
+public sealed record TallyView(int Id, string Of, TallyStage Stage, DateTimeOffset At, Worked<TallyAnswer> Answer);
 
 /// <summary>Growth between two tallies of one brew.</summary>
 public sealed record GrowthView(string Of, double Times, string Sentence);
@@ -48,7 +48,7 @@ public static class MicroscopeEndpoints
 
         var (stage, at) = (deed.Value.Stage, deed.Value.At);
         var kept = new MicroscopeTallyKept {
-            BatchId = stage == "source" ? null : r.BatchId, InputId = stage == "source" ? r.InputId : null,
+            BatchId = stage == TallyStage.Source ? null : r.BatchId, InputId = stage == TallyStage.Source ? r.InputId : null,
             At = at, RecordedAt = clock.Now, Stage = stage, Tally = r.Tally
         };
         db.Tallies.Add(kept);
@@ -70,8 +70,8 @@ public static class MicroscopeEndpoints
         var views = rows.Select(r =>
             (r.BatchId, View: new TallyView(r.Id, r.Batch ?? r.Input ?? "", r.Stage, r.At, MicroscopeTally.Of(r.Tally).Worked))).ToList();
         var growth = views.Where(v => v.BatchId is not null).GroupBy(v => v.BatchId)
-            .Select(g => (First: g.LastOrDefault(v => v.View.Stage == "extracted").View,
-                Last: g.FirstOrDefault(v => v.View.Stage == "end").View))
+            .Select(g => (First: g.LastOrDefault(v => v.View.Stage == TallyStage.Extracted).View,
+                Last: g.FirstOrDefault(v => v.View.Stage == TallyStage.End).View))
             .Where(p => p.First is not null && p.Last is not null).Select(p => Grown(p.First, p.Last)).OfType<GrowthView>().ToList();
         return TypedResults.Ok(new TalliesView([.. views.Select(v => v.View)], growth));
     }

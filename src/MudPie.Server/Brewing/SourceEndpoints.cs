@@ -15,7 +15,7 @@ public sealed record SourceLotView(int Id, string Name, string Kind, string? Lot
 
 /// <summary>A check on whether ground is alive.</summary>
 /// <param name="BedId">The bed.</param>
-/// <param name="Kind">"cotton" or "co2".</param>
+/// <param name="Kind">A <see cref="GroundTest"/> by its word.</param>
 /// <param name="Weeks">Weeks buried, where the day is not known.</param>
 /// <param name="Figure">Share gone, or mg C per kg in a day.</param>
 /// <param name="At">When it was dug up or measured; now when not given.</param>
@@ -24,8 +24,8 @@ public sealed record GroundCheckRequest(int BedId, string? Kind, double? Weeks, 
     DateTimeOffset? BuriedAt = null);
 
 /// <summary>A check that was kept.</summary>
-public sealed record GroundCheckView(int Id, int BedId, string Bed, DateTimeOffset At, string Kind, double Figure, double? Weeks, Life Life,
-    string Says);
+public sealed record GroundCheckView(int Id, int BedId, string Bed, DateTimeOffset At, GroundTest Kind, double Figure, double? Weeks,
+    Life Life, string Says);
 
 /// <summary>Lots of source, and whether ground is alive.</summary>
 public static class SourceEndpoints
@@ -101,10 +101,10 @@ public static class SourceEndpoints
     private static double? WeeksOf(GroundCheckRequest r, DateTimeOffset now) => r.BuriedAt is { } buried
         ? ((r.At ?? now) - buried).TotalDays / 7 : r.Weeks;
 
-    private static Ruling<GroundAliveAnswer> Judge(GroundCheckRequest r, DateTimeOffset now) => r.Kind switch {
-        "cotton" => GroundAlive.CottonStrip(WeeksOf(r, now), r.Figure)
+    private static Ruling<GroundAliveAnswer> Judge(GroundCheckRequest r, DateTimeOffset now) => Words.Read<GroundTest>(r.Kind) switch {
+        GroundTest.Cotton => GroundAlive.CottonStrip(WeeksOf(r, now), r.Figure)
             .Match<Ruling<GroundAliveAnswer>>(w => w, x => Renamed(x, "goneShare")),
-        "co2" => GroundAlive.Co2Burst(r.Figure).Match<Ruling<GroundAliveAnswer>>(w => w, x => Renamed(x, "mgCPerKg")),
+        GroundTest.Co2 => GroundAlive.Co2Burst(r.Figure).Match<Ruling<GroundAliveAnswer>>(w => w, x => Renamed(x, "mgCPerKg")),
         _ => Refusal.Of("kind", "No check was chosen.", "Choose cotton or co2."),
     };
 
@@ -134,7 +134,7 @@ public static class SourceEndpoints
         }
 
         var check = new BedCheck {
-            BedId = r.BedId, At = at, RecordedAt = clock.Now, Kind = r.Kind!, Figure = r.Figure!.Value,
+            BedId = r.BedId, At = at, RecordedAt = clock.Now, Kind = Words.Must<GroundTest>(r.Kind!), Figure = r.Figure!.Value,
             Weeks = WeeksOf(r, clock.Now), BuriedAt = r.BuriedAt, Life = ruling.Value.Life
         };
         db.BedChecks.Add(check);

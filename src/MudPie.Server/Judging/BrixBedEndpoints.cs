@@ -28,10 +28,10 @@ public sealed record PestRequest(int? BedId, string? Pest, string? Count, string
 public sealed record BrixApplied(DateTimeOffset At, string What, Purpose Purpose);
 
 /// <summary>A guided pair, told.</summary>
-public sealed record BrixGuided(string Kind, BrixVisitView First, BrixVisitView Second, Worked<BrixDifference> Difference);
+public sealed record BrixGuided(LeafPair? Kind, BrixVisitView First, BrixVisitView Second, Worked<BrixDifference> Difference);
 
 /// <summary>A first half that waits for its second.</summary>
-public sealed record BrixHalf(int VisitId, string Kind, DateTimeOffset At, string LeafPosition, string? Weed, string Wants);
+public sealed record BrixHalf(int VisitId, LeafPair Kind, DateTimeOffset At, LeafPosition LeafPosition, string? Weed, string Wants);
 
 /// <summary>Pests counted.</summary>
 public sealed record PestView(DateTimeOffset At, string Pest, double Count, string Per, double Threshold);
@@ -117,7 +117,7 @@ public static class BrixBedEndpoints
             if (visits.FirstOrDefault(v => v.Id == second.PairWithId) is { Readings.Count: > 0 } first)
             {
                 var (a, b) = (BrixViews.Set(first, local), BrixViews.Set(second, local));
-                yield return new(second.PairKind ?? "", BrixViews.View(first)!, BrixViews.View(second)!, second.SamePlants
+                yield return new(second.PairKind, BrixViews.View(first)!, BrixViews.View(second)!, second.SamePlants
                     ? BrixReadings.ComparePlants(a, b) : BrixReadings.Compare(a, b));
             }
         }
@@ -126,11 +126,11 @@ public static class BrixBedEndpoints
     private static IEnumerable<BrixHalf> Waiting(List<BrixVisit> visits, DateTimeOffset now) =>
         visits.Where(v => v.PairKind is not null && v.PairWithId is null && v.At > now.AddHours(-30)
             && visits.All(o => o.PairWithId != v.Id))
-            .Select(v => new BrixHalf(v.Id, v.PairKind!, v.At, v.LeafPosition, v.Weed,
+            .Select(v => new BrixHalf(v.Id, v.PairKind!.Value, v.At, v.LeafPosition, v.Weed,
                 v.PairKind switch {
-                    "weed-crop" => v.Weed is null ? "now the weed beside it" : "now the crop beside it",
-                    "top-bottom" =>
-                    v.LeafPosition == "top" ? "now the bottom leaves" : "now the top leaves",
+                    LeafPair.WeedCrop => v.Weed is null ? "now the weed beside it" : "now the crop beside it",
+                    LeafPair.TopBottom =>
+                    v.LeafPosition == LeafPosition.Top ? "now the bottom leaves" : "now the top leaves",
                     _ => "now the other end of the day"
                 }));
 

@@ -10,7 +10,8 @@ namespace MudPie.Server.Judging;
 /// <param name="SprayedAt">When.</param>
 /// <param name="Before">When it was last read in the five days before; null where it was not.</param>
 /// <param name="Leaf">Which leaf was read then.</param>
-public sealed record BrixDue(int ApplicationId, int BedId, string Bed, DateTimeOffset SprayedAt, DateTimeOffset? Before, string? Leaf);
+public sealed record BrixDue(int ApplicationId, int BedId, string Bed, DateTimeOffset SprayedAt, DateTimeOffset? Before,
+    LeafPosition? Leaf);
 
 /// <summary>Readings of brix that are due.</summary>
 public static class BrixDues

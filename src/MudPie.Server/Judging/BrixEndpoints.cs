@@ -34,7 +34,7 @@ public sealed record BrixRequest
     /// <summary>The weed that was read instead of the crop.</summary>
     public string? Weed { get; init; }
 
-    /// <summary>"weed-crop", "top-bottom" or "morning-afternoon", where it is one half of a pair.</summary>
+    /// <summary>A <see cref="LeafPair"/> by its word, where it is one half of a pair.</summary>
     public string? PairKind { get; init; }
 
     /// <summary>The other half, read before.</summary>
@@ -49,8 +49,8 @@ public sealed record BrixRequest
 }
 
 /// <summary>One set, read back.</summary>
-public sealed record BrixVisitView(int Id, DateTimeOffset At, string LeafPosition, string Sky, bool MeterCorrects, double? TemperatureC,
-    IReadOnlyList<double> AsRead, IReadOnlyList<double> At20, BrixValue Value, int Dry, string? Weed, string? Stage, string? Stress,
+public sealed record BrixVisitView(int Id, DateTimeOffset At, LeafPosition LeafPosition, Sky Sky, bool MeterCorrects, double? TemperatureC,
+    IReadOnlyList<double> AsRead, IReadOnlyList<double> At20, BrixValue Value, int Dry, string? Weed, CropStage? Stage, string? Stress,
     string? Meter, int? CorrectsId);
 
 /// <summary>A set worked out before it is kept, and what it says against the set before the spray.</summary>
@@ -194,16 +194,16 @@ public static class BrixEndpoints
             TemperatureC = temperature,
             MeterId = meter?.Id,
             Crop = await db.Beds.Where(b => b.Id == r.BedId).Select(b => b.Crop).FirstOrDefaultAsync(),
-            Stage = r.Stage is null ? null : fields.OneOf("stage", r.Stage, Stages),
+            Stage = r.Stage is null ? null : fields.OneOf<CropStage>("stage", r.Stage),
             Stress = Short("stress", r.Stress, fields.Checks),
             Weed = Short("weed", r.Weed, fields.Checks),
             Dry = BrixTyped.Dry(r.Readings),
-            PairKind = r.PairKind is null ? null : fields.OneOf("pairKind", r.PairKind, "weed-crop", "top-bottom", "morning-afternoon"),
+            PairKind = r.PairKind is null ? null : fields.OneOf<LeafPair>("pairKind", r.PairKind),
             PairWithId = r.PairWithId,
             SamePlants = r.SamePlants,
             CorrectsId = r.CorrectsId,
-            LeafPosition = fields.OneOf("leafPosition", r.LeafPosition, "top", "middle", "bottom"),
-            Sky = fields.OneOf("sky", r.Sky, "clear", "mixed", "dull", "unknown"),
+            LeafPosition = fields.OneOf<LeafPosition>("leafPosition", r.LeafPosition),
+            Sky = fields.OneOf<Sky>("sky", r.Sky),
         };
         foreach (var read in BrixTyped.Numbers(r.Readings, fields.Checks))
         {
@@ -228,6 +228,7 @@ public static class BrixEndpoints
 
     private static async Task CheckRead(BrixRequest r, TypedFields fields, HoldingDb db)
     {
+        var pair = Words.Read<LeafPair>(r.PairKind);
         if (!await db.Beds.AnyAsync(b => b.Id == r.BedId))
         {
             fields.Checks.Add("bedId", "No bed was chosen.", "Choose the bed whose leaves you read.");
@@ -238,17 +239,18 @@ public static class BrixEndpoints
             fields.Checks.Add("applicationId", "That spray is not there.", "Choose one from the list.");
         }
 
-        if (r.PairWithId is { } with && !await db.BrixVisits.AnyAsync(v => v.Id == with && v.BedId == r.BedId && v.PairKind == r.PairKind))
+        if (r.PairWithId is { } with && !await db.BrixVisits.AnyAsync(v => v.Id == with && v.BedId == r.BedId && v.PairKind == pair))
         {
             fields.Checks.Add("pairWithId", "The first half of that pair is not there.", "Read both halves on one bed.");
         }
 
         // A weed is held against the crop's own leaf of the same place, never against an older one.
-        if (r.PairKind == "weed-crop" && r.PairWithId is { } half && await db.BrixVisits.Where(v => v.Id == half)
-            .Select(v => v.LeafPosition).FirstOrDefaultAsync() is { } leaf && leaf != r.LeafPosition)
+        if (pair == LeafPair.WeedCrop && r.PairWithId is { } half && await db.BrixVisits.Where(v => v.Id == half)
+            .Select(v => (LeafPosition?)v.LeafPosition).FirstOrDefaultAsync() is { } leaf
+            && leaf != Words.Read<LeafPosition>(r.LeafPosition))
         {
-            fields.Checks.Add("leafPosition", $"The first half was read on the {leaf} leaf.",
-                $"Read the {leaf} leaf here too: weed and crop are held against each other leaf by leaf.");
+            fields.Checks.Add("leafPosition", $"The first half was read on the {leaf.Word()} leaf.",
+                $"Read the {leaf.Word()} leaf here too: weed and crop are held against each other leaf by leaf.");
         }
 
         if (r.CorrectsId is { } wrong && !await db.BrixVisits.ThatStand().AnyAsync(v => v.Id == wrong && v.BedId == r.BedId))
@@ -256,9 +258,6 @@ public static class BrixEndpoints
             fields.Checks.Add("correctsId", "That reading is not there, or was put right already.", "Open the bed again.");
         }
     }
-
-    /// <summary>Stages of a crop.</summary>
-    public static readonly string[] Stages = ["seedling", "leafing", "flowering", "fruiting", "ripening"];
 
     private static string? Short(string field, string? typed, Checks checks)
     {

@@ -47,7 +47,7 @@ public sealed record PatchTestRequest
 /// <summary>Leaves of a patch.</summary>
 public sealed record PatchLeavesRequest
 {
-    /// <summary>"before" or "after".</summary>
+    /// <summary>A <see cref="PatchPhase"/> by its word.</summary>
     public string? Phase { get; init; }
 
     public string? Readings { get; init; }
@@ -88,9 +88,9 @@ public static class PatchEndpoints
 
     private static PatchTestView View(PatchTest t, UnitSystem units)
     {
-        static List<double>? At20(Patch p, string phase) => p.Leaves.Where(l => l.Phase == phase).MaxBy(l => l.Id) is { } l
+        static List<double>? At20(Patch p, PatchPhase phase) => p.Leaves.Where(l => l.Phase == phase).MaxBy(l => l.Id) is { } l
             ? [.. l.Read.Select(x => x.At20)] : null;
-        var read = t.Patches.Select(p => (Patch: p, Before: At20(p, "before"), After: At20(p, "after"))).ToList();
+        var read = t.Patches.Select(p => (Patch: p, Before: At20(p, PatchPhase.Before), After: At20(p, PatchPhase.After))).ToList();
         var whole = read.All(r => r.Before is not null && r.After is not null);
         var answer = whole
             ? Core.Judging.Patches
@@ -99,7 +99,7 @@ public static class PatchEndpoints
         var views = read.Select(r => new PatchView(
             r.Patch.Id, r.Patch.Order, r.Patch.Name, r.Patch.Role, r.Patch.InputId,
             Dose(t, r.Patch, units),
-            r.Before, r.After, r.Patch.Leaves.Where(l => l.Phase == "after").MaxBy(l => l.Id)?.At)).ToList();
+            r.Before, r.After, r.Patch.Leaves.Where(l => l.Phase == PatchPhase.After).MaxBy(l => l.Id)?.At)).ToList();
         var wants = whole ? null : read.Any(r => r.Before is null)
             ? $"Read {read.Count(r => r.Before is null)} more {(read.Count(r => r.Before is null) == 1 ? "patch" : "patches")} before "
                 + "anything goes on." : t.PutOnAt is null ? "Put each on its patch, water too, and say so."
@@ -246,7 +246,7 @@ public static class PatchEndpoints
             return Refusal.Of("id", "There is no such test.", "Open it from the list.");
         }
 
-        if (test.PutOnAt is not null || test.Patches.Any(p => p.Leaves.All(l => l.Phase != "before")))
+        if (test.PutOnAt is not null || test.Patches.Any(p => p.Leaves.All(l => l.Phase != PatchPhase.Before)))
         {
             return Refusal.Of("test", test.PutOnAt is not null ? "They are on already." : "Some patches were not read before.",
                 test.PutOnAt is not null ? "Read them again 40 to 60 minutes after."
@@ -263,16 +263,16 @@ public static class PatchEndpoints
     {
         var test = await db.PatchTests.Include(t => t.Patches).FirstOrDefaultAsync(t => t.Patches.Any(p => p.Id == id));
         var fields = new TypedFields(await clock.Units());
-        var phase = fields.OneOf("phase", r.Phase, "before", "after");
+        var phase = fields.OneOf<PatchPhase>("phase", r.Phase);
         if (test is null)
         {
             return Refusal.Of("id", "There is no such patch.", "Open the test from the list.");
         }
 
-        if (phase == "before" == test.PutOnAt is not null)
+        if (phase == PatchPhase.Before == test.PutOnAt is not null)
         {
-            return Refusal.Of("phase", phase == "before" ? "The products are on: what was there before can’t be read any more."
-                : "Nothing is on yet.", phase == "before"
+            return Refusal.Of("phase", phase == PatchPhase.Before ? "The products are on: what was there before can’t be read any more."
+                : "Nothing is on yet.", phase == PatchPhase.Before
                     ? "Read the leaves as after." : "Read before, put them on, and read again 40 to 60 minutes after.");
         }
 

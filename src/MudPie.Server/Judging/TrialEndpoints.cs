@@ -267,13 +267,13 @@ public static class TrialEndpoints
             return Problems.NotFound("trial");
         }
 
-        var units = await clock.Units();
+        var (units, laid) = (await clock.Units(), t.Laid());
         var main = t.Measures.FirstOrDefault();
         var (noise, says) = t.Noise is { } own ? (own, "as you stated") : main is not null
             && await desk.History(main, id, stop) is { } history
             ? (history.Sd, history.Says) : ((double?)null, "not known: state how far plots treated alike stray");
         var curve = noise is { } sd && t.WorthHaving is { } worth ? ReplicatesPlan.Of(t.Design, t.Treatments.Count, t.Replicates, sd, worth,
-            main?.Unit ?? "", t.Laid().Compared) : null;
+            main?.Unit ?? "", laid.Compared) : null;
         var readings = await desk.Standing(id);
         return TypedResults.Ok(new TrialView {
             Id = t.Id,
@@ -289,7 +289,7 @@ public static class TrialEndpoints
             NoControlWhy = t.NoControlWhy,
             NoWaterWhy = t.NoWaterWhy,
             Replicates = t.Replicates,
-            EachSays = t.Laid().EachSays,
+            EachSays = laid.EachSays,
             Noise = noise,
             NoiseSays = says,
             WorthHaving = t.WorthHaving,
@@ -309,7 +309,7 @@ public static class TrialEndpoints
             Plots = Plots(t, t.Shut(), await Photos(db, id)),
             Measures = MeasureViews.Measures(t, readings),
             Events = [.. t.Events.OrderBy(e => e.At).ThenBy(e => e.Id).Select(e => new TrialEventView(e.At, e.Kind, e.Text))],
-            Strength = t.Laid().Strength,
+            Strength = laid.Strength,
             Curve = curve is { Refused: null } ? curve.Worked : null,
             CurveWants = curve is not null ? curve.Refused?.ToString() : noise is null
                 ? "Say how far plots treated alike stray, to see how many are needed."

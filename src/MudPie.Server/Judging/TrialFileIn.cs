@@ -102,8 +102,8 @@ public sealed class TrialFileIn(DateTimeOffset now)
         }));
         trial.Measures.AddRange(p.Measures.Select((m, i) => new TrialMeasure {
             Order = i, Name = m.Name, Unit = m.Unit, Kind = m.Kind,
-            Low = m.Low, High = m.High, LowerIsBetter = m.LowerIsBetter, OutOf = m.OutOf, Dates = m.Dates is "mean" or "half"
-                ? m.Dates : "last"
+            Low = m.Low, High = m.High, LowerIsBetter = m.LowerIsBetter, OutOf = m.OutOf,
+            Dates = Words.Read<DatesTo>(m.Dates) ?? DatesTo.Last
         }));
         trial.Events.Add(new TrialEvent { At = now, Kind = "brought", Text = "Brought from a file." });
         return trial;

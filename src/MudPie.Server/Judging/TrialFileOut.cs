@@ -108,7 +108,7 @@ public static class TrialFileOut
                 Treatments = [.. t.Treatments.OrderBy(x => x.Order)
                     .Select(x => new PackageTreatment(x.Laid().Levels, x.Role, x.RateTyped))],
                 Measures = [.. t.Measures.OrderBy(m => m.Order)
-                    .Select(m => new PackageMeasure(m.Name, m.Unit, m.Kind, m.Low, m.High, m.LowerIsBetter, m.OutOf, m.Dates))],
+                    .Select(m => new PackageMeasure(m.Name, m.Unit, m.Kind, m.Low, m.High, m.LowerIsBetter, m.OutOf, m.Dates.Word()))],
             },
         };
     }

@@ -279,7 +279,7 @@ public sealed class TrialPlanReader(HoldingDb db, UnitSystem units)
             High = high,
             LowerIsBetter = ready?.LowerIsBetter ?? m.LowerIsBetter,
             OutOf = outOf,
-            Dates = _fields.OneOf($"measures[{i}].dates", m.Dates ?? "last", "last", "mean", "half"),
+            Dates = _fields.OneOf<DatesTo>($"measures[{i}].dates", m.Dates ?? "last"),
         };
     }
 

@@ -163,7 +163,7 @@ public sealed record PlotView(int Id, int Number, string Code, int? TreatmentId,
 
 /// <summary>A measure as it stands, with its dates.</summary>
 public sealed record MeasureView(int Id, string Name, string Unit, Scale Kind, double Low, double High, bool LowerIsBetter, double? OutOf,
-    string Dates, IReadOnlyList<DateTimeOffset> On, int Measured);
+    DatesTo Dates, IReadOnlyList<DateTimeOffset> On, int Measured);
 
 /// <summary>A place with its sizes.</summary>
 public sealed record PlaceView(string Name, double LengthM, double WidthM, string LengthShown, string WidthShown);

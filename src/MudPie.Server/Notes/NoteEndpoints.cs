@@ -57,13 +57,15 @@ public static class NoteEndpoints
             ["tank", "brewer"]
         };
         return [.. (await db.Vessels.AsNoTracking().ToListAsync()).OrderByDescending(v => going.Contains(v.Id))
-            .Select(v => new Nameable("vessel", v.Id, v.Name, Shapes(v.Shape))),
-            .. (await db.Beds.AsNoTracking().OrderBy(b => b.Id).ToListAsync()).Select(b => new Nameable("bed", b.Id, b.Name, [b.Crop])),
+            .Select(v => new Nameable(NameOf.Vessel, v.Id, v.Name, Shapes(v.Shape))),
+            .. (await db.Beds.AsNoTracking().OrderBy(b => b.Id).ToListAsync())
+                .Select(b => new Nameable(NameOf.Bed, b.Id, b.Name, [b.Crop])),
             .. (await db.Waters.AsNoTracking().OrderBy(w => w.Id).ToListAsync()).Select(w =>
-                new Nameable("water", w.Id, w.Name, [w.Kind.Word()])),
+                new Nameable(NameOf.Water, w.Id, w.Name, [w.Kind.Word()])),
             .. (await db.Inputs.AsNoTracking().Where(i => i.UnfitWhy == null).OrderBy(i => i.Id).ToListAsync()).Select(i =>
-                new Nameable("input", i.Id, i.Name, [InputKinds.Of(i.Kind).Name, i.Lot ?? ""])),
-            .. (await db.Sprayers.AsNoTracking().OrderBy(s => s.Id).ToListAsync()).Select(s => new Nameable("sprayer", s.Id, s.Name, []))];
+                new Nameable(NameOf.Input, i.Id, i.Name, [InputKinds.Of(i.Kind).Name, i.Lot ?? ""])),
+            .. (await db.Sprayers.AsNoTracking().OrderBy(s => s.Id).ToListAsync())
+                .Select(s => new Nameable(NameOf.Sprayer, s.Id, s.Name, []))];
     }
 
     private static async Task<Results<Ok<NoteView>, Refused>> Read(NoteRequest r, HoldingDb db, HoldingClock clock, StockKeeper stock,
@@ -78,29 +80,29 @@ public static class NoteEndpoints
         var u = read.Value;
         var target = u.Targets.FirstOrDefault(t => t.Id == r.TargetId) ?? (u.Targets.Count == 1 ? u.Targets[0] : null);
         List<string> minds = [];
-        if (u.Kind == "harvest" && target is not null
+        if (u.Kind == NoteKind.Harvest && target is not null
             && (await Book.Waits.Running(db, clock.Now)).FirstOrDefault(w => w.BedId == target.Id) is { } wait)
         {
             minds.Add($"{wait.Bed} waits until {(await clock.Local())(wait.Until):d MMM yyyy} after {wait.What}: {wait.Reason}.");
         }
 
-        if (u.Kind == "brix" && u.TemperatureC is null)
+        if (u.Kind == NoteKind.Brix && u.TemperatureC is null)
         {
             minds.Add("No warmth of the meter was said: kept as a meter that corrects itself. Add “18 C” if yours does not.");
         }
 
-        if (u.Kind == "brix" && u.Sky is null)
+        if (u.Kind == NoteKind.Brix && u.Sky is null)
         {
             minds.Add("The sky was not said: taken from the weather where that is known, else left as not known. Add “clear”, “mixed” or "
                 + "“dull”.");
         }
 
-        if (u.Kind == "brix" && u.Word is { } leaf && !(r.Text ?? "").Contains(leaf, StringComparison.OrdinalIgnoreCase))
+        if (u.Kind == NoteKind.Brix && u.Word is { } leaf && !(r.Text ?? "").Contains(leaf, StringComparison.OrdinalIgnoreCase))
         {
             minds.Add($"The leaf was not said: kept as the {leaf} leaf.");
         }
 
-        if (u.Kind == "use" && target is not null)
+        if (u.Kind == NoteKind.Use && target is not null)
         {
             var noted = await db.Inputs.AsNoTracking().FirstAsync(i => i.Id == u.Input!.Id);
             var (sprayer, mixing) = await mixes.Alone(noted, u.Tool?.Id, [target.Id], clock.Now);
@@ -108,8 +110,8 @@ public static class NoteEndpoints
                 .Select(v => $"{v.Sentence} {v.Why}"));
         }
 
-        List<Caution> cautions = u.Kind == "use" ? [Cautions.Spraying, Cautions.RunOff] : [];
-        if (u.Kind == "use" && await db.Inputs.AsNoTracking().FirstOrDefaultAsync(i => i.Id == u.Input!.Id) is { } input
+        List<Caution> cautions = u.Kind == NoteKind.Use ? [Cautions.Spraying, Cautions.RunOff] : [];
+        if (u.Kind == NoteKind.Use && await db.Inputs.AsNoTracking().FirstOrDefaultAsync(i => i.Id == u.Input!.Id) is { } input
             && InUnit(u, input) is { } amount
             && await db.Lots.AnyAsync(l => l.InputId == input.Id) && (await stock.Plan(input.Id, amount, clock.Now)).Short > 0)
         {
@@ -143,7 +145,7 @@ public static class NoteEndpoints
 
         var u = read.Value;
         var target = u.Targets.FirstOrDefault(t => t.Id == r.TargetId) ?? (u.Targets.Count == 1 ? u.Targets[0] : null);
-        if (target is null && (u.Choose || u.Kind != "note"))
+        if (target is null && (u.Choose || u.Kind != NoteKind.Note))
         {
             return Refusal.Of("targetId", "It can mean several.", $"Choose one of {Say.List([.. u.Targets.Select(t => t.Name)])}.");
         }
@@ -155,11 +157,11 @@ public static class NoteEndpoints
         }
 
         return u.Kind switch {
-            "brix" => await Brix(u, target!, at, db, clock, weather),
-            "strip" => await Strip(u, target!, at, db),
-            "harvest" => await Harvest(u, r.Text!.Trim(), target!, at, db, clock),
-            "use" => await Use(u, target!, at, r.CautionsSeen ?? [], db, clock, stock, weather, mixes),
-            "note" when target is not { Kind: "vessel" } => await Seen(u, target, at, db, clock),
+            NoteKind.Brix => await Brix(u, target!, at, db, clock, weather),
+            NoteKind.Strip => await Strip(u, target!, at, db),
+            NoteKind.Harvest => await Harvest(u, r.Text!.Trim(), target!, at, db, clock),
+            NoteKind.Use => await Use(u, target!, at, r.CautionsSeen ?? [], db, clock, stock, weather, mixes),
+            NoteKind.Note when target is not { Kind: NameOf.Vessel } => await Seen(u, target, at, db, clock),
             _ => await InBatch(u, r.Text!.Trim(), target!, at, db, clock),
         };
     });
@@ -179,7 +181,7 @@ public static class NoteEndpoints
             return Refusal.Of("text", $"Nothing is going in {vessel.Name}.", "Start its batch first, or name another vessel.");
         }
 
-        var kind = Words.Read<LogKind>(u.Kind) ?? LogKind.Note;
+        var kind = Words.Read<LogKind>(u.Kind.Word()) ?? LogKind.Note;
         var said = u.Numbers.Count > 0 ? u.Numbers.Select(n => BrewSaid.Of(kind, n, phrase)) : [BrewSaid.Of(kind, u.Word)];
         foreach (var one in said)
         {
@@ -208,16 +210,17 @@ public static class NoteEndpoints
     {
         var hours = await weather.Hours(at.AddDays(-3), at);
         // Said, or seen by the weather that is known; else not known, and nothing is made of it.
-        var sky = u.Sky ?? (hours.Count == 0 ? "unknown" : hours.Average(h => h.CloudShare) switch {
-            < 0.35 => "clear",
-            < 0.7 => "mixed",
-            _ => "dull"
+        var sky = u.Sky ?? (hours.Count == 0 ? Sky.Unknown : hours.Average(h => h.CloudShare) switch {
+            < 0.35 => Sky.Clear,
+            < 0.7 => Sky.Mixed,
+            _ => Sky.Dull
         });
         var since = at.AddDays(-10);
         var spray = await db.Applications.ThatStand().Where(a => a.At > since && a.At < at && a.Beds.Any(b => b.BedId == bed.Id)
             && a.Purpose == Purpose.Leaf).OrderByDescending(a => a.At).Select(a => (int?)a.Id).FirstOrDefaultAsync();
         var visit = new BrixVisit {
-            BedId = bed.Id, ApplicationId = spray, At = at, RecordedAt = clock.Now, LeafPosition = u.Word ?? "top",
+            BedId = bed.Id, ApplicationId = spray, At = at, RecordedAt = clock.Now,
+            LeafPosition = Words.Read<LeafPosition>(u.Word) ?? LeafPosition.Top,
             Sky = sky, Dry = u.Dry, Crop = await db.Beds.Where(b => b.Id == bed.Id).Select(b => b.Crop).FirstOrDefaultAsync(),
             MeterCorrects = u.TemperatureC is null, TemperatureC = u.TemperatureC
         };

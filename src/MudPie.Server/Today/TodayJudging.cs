@@ -16,7 +16,8 @@ internal static class TodayJudging
         var since = now.AddHours(-6);
         var items = new List<TodayItem>();
         foreach (var t in await db.PatchTests.AsNoTracking().Where(t => t.PutOnAt > since
-            && t.Patches.Any(p => p.Leaves.All(l => l.Phase != "after"))).Select(t => new { t.Id, t.Bed.Name, t.PutOnAt }).ToListAsync())
+            && t.Patches.Any(p => p.Leaves.All(l => l.Phase != PatchPhase.After)))
+            .Select(t => new { t.Id, t.Bed.Name, t.PutOnAt }).ToListAsync())
         {
             var from = t.PutOnAt!.Value.AddMinutes(40);
             items.Add(new($"patches-{t.Id}", now >= from ? 0 : 1, $"Read the patches on {t.Name} again", now < from

@@ -152,9 +152,9 @@ public class RoomDeedTests
     public void One_of_two_knapsacks_has_to_be_told_apart() =>
         Wrong(NoteIt.Read("used 30 ml kelp on ridge bed 4 with the knapsack", Names), "text").ShouldContain("It can mean");
 
-    private static readonly Nameable[] Names = [new("bed", 1, "Ridge Bed 4", ["fennel"]), new("input", 2, "kelp liquid", []),
-        new("sprayer", 3, "15 L knapsack, kept for biology", []), new("sprayer", 4, "the old knapsack", []),
-        new("sprayer", 5, "400 L mounted boom", [])];
+    private static readonly Nameable[] Names = [new(NameOf.Bed, 1, "Ridge Bed 4", ["fennel"]), new(NameOf.Input, 2, "kelp liquid", []),
+        new(NameOf.Sprayer, 3, "15 L knapsack, kept for biology", []), new(NameOf.Sprayer, 4, "the old knapsack", []),
+        new(NameOf.Sprayer, 5, "400 L mounted boom", [])];
 
     [Theory]
     [InlineData("64 F", "17.8 °C", "typed “64 F”")]

@@ -34,7 +34,7 @@ public class BrixTests
     public void Outside_the_table_nothing_is_said(double brix, double t, string field) =>
         BrixCorrection.To20(brix, t).Refused!.Problems.ShouldHaveSingleItem().Field.ShouldBe(field);
 
-    private static BrixSet Set(params double[] values) => new(values, "top", 15, "clear");
+    private static BrixSet Set(params double[] values) => new(values, LeafPosition.Top, 15, Sky.Clear);
 
     [Fact]
     public void A_difference_agrees_with_Welch_by_hand()
@@ -72,7 +72,7 @@ public class BrixTests
     [Fact]
     public void Other_leaves_another_hour_and_another_sky_are_said()
     {
-        var caveats = BrixReadings.Compare(Set(8, 9), new BrixSet([9, 10], "bottom", 8, "dull")).Value.Caveats;
+        var caveats = BrixReadings.Compare(Set(8, 9), new BrixSet([9, 10], LeafPosition.Bottom, 8, Sky.Dull)).Value.Caveats;
         caveats.Count.ShouldBe(4);
     }
 

@@ -134,7 +134,8 @@ public class LeavesAndPatchesTests
 
     private static readonly DateTimeOffset Day = new(2026, 6, 10, 0, 0, 0, TimeSpan.Zero);
 
-    private static HintVisit Visit(double day, double hour, double brix, string leaf = "top", string sky = "clear", bool weed = false) =>
+    private static HintVisit Visit(double day, double hour, double brix, LeafPosition leaf = LeafPosition.Top, Sky sky = Sky.Clear,
+        bool weed = false) =>
         new() { At = Day.AddDays(day).AddHours(hour), Leaf = leaf, Sky = sky, Weed = weed, At20 = [brix, brix + 0.2, brix - 0.2, brix] };
 
     private static IEnumerable<string> Hints(params HintVisit[] visits) => BrixHints.Of(visits, "fennel").Select(h => h.Id);
@@ -144,16 +145,16 @@ public class LeavesAndPatchesTests
     {
         Hints(Visit(0, 16, 10), Visit(1, 7, 10)).ShouldBe(["no-fall-overnight"]);
         Hints(Visit(0, 7, 4), Visit(0, 15, 4)).ShouldBe(["no-rise-by-day"]);
-        Hints(Visit(0, 8, 9, "top"), Visit(0, 8.3, 6, "bottom")).ShouldBe(["top-and-bottom"]);
+        Hints(Visit(0, 8, 9, LeafPosition.Top), Visit(0, 8.3, 6, LeafPosition.Bottom)).ShouldBe(["top-and-bottom"]);
         Hints(Visit(0, 10, 8), Visit(0, 10.2, 8, weed: true)).ShouldBe(["weeds-as-high"]);
-        Hints(Visit(0, 15, 9), Visit(3, 15, 6.5, sky: "dull")).ShouldBe(["cloudy-fall"]);
+        Hints(Visit(0, 15, 9), Visit(3, 15, 6.5, sky: Sky.Dull)).ShouldBe(["cloudy-fall"]);
         Hints(Visit(0, 9, 9), Visit(0, 12.5, 6)).ShouldBe(["midday-drop"]);
         Hints(Visit(0, 9, 4), Visit(9, 9, 4.2), Visit(18, 9, 4.1), Visit(27, 9, 4.4)).ShouldBe(["low-throughout"]);
     }
 
     [Fact]
     public void A_weed_is_held_against_the_same_leaf_of_the_crop_only() =>
-        Hints(Visit(0, 10, 8, "bottom"), Visit(0, 10.2, 8, weed: true)).ShouldNotContain("weeds-as-high");
+        Hints(Visit(0, 10, 8, LeafPosition.Bottom), Visit(0, 10.2, 8, weed: true)).ShouldNotContain("weeds-as-high");
 
     [Theory]
     [InlineData(1)]
@@ -190,7 +191,8 @@ public class LeavesAndPatchesTests
     [Fact]
     public void A_hint_is_never_a_diagnosis()
     {
-        foreach (var h in BrixHints.Of([Visit(0, 16, 10), Visit(1, 7, 10), Visit(2, 8, 9, "top"), Visit(2, 8.3, 6, "bottom"),
+        foreach (var h in BrixHints.Of([Visit(0, 16, 10), Visit(1, 7, 10), Visit(2, 8, 9, LeafPosition.Top),
+            Visit(2, 8.3, 6, LeafPosition.Bottom),
             Visit(2, 10, 8), Visit(2, 10.2, 8, weed: true)], "fennel"))
         {
             h.Confirm.ShouldNotBeEmpty();
@@ -203,11 +205,13 @@ public class LeavesAndPatchesTests
     public void Plant_by_plant_what_differs_between_plants_drops_out()
     {
         // By hand: differences 2, 2.2, 1.8; mean 2, s 0.2, standard error 0.11547, t(2) 4.302653.
-        var d = BrixReadings.ComparePlants(new([8, 9, 10], "bottom", 9, "clear"), new([10, 11.2, 11.8], "top", 9, "clear")).Value;
+        var d = BrixReadings.ComparePlants(new([8, 9, 10], LeafPosition.Bottom, 9, Sky.Clear),
+            new([10, 11.2, 11.8], LeafPosition.Top, 9, Sky.Clear)).Value;
         d.Difference.ShouldBe(2, 1e-9);
         (d.High95!.Value - 2).ShouldBe(4.302653 * 0.2 / Math.Sqrt(3), 1e-5);
         d.InsideNoise.ShouldBe(false);
-        BrixReadings.ComparePlants(new([8, 9], "top", 9, "clear"), new([10, 11, 12], "top", 9, "clear")).Value.Difference
+        BrixReadings.ComparePlants(new([8, 9], LeafPosition.Top, 9, Sky.Clear),
+            new([10, 11, 12], LeafPosition.Top, 9, Sky.Clear)).Value.Difference
             .ShouldBe(2.5, 1e-9);
     }
 }

@@ -7,7 +7,7 @@ namespace MudPie.Core.Tests.Judging;
 public class TrialAskingTests
 {
     private static readonly DateTimeOffset Day = new(2026, 4, 1, 0, 0, 0, TimeSpan.Zero);
-    private static readonly LaidMeasure Yield = new(1, 0, "yield", "kg", Scale.Amount, false, null, "last");
+    private static readonly LaidMeasure Yield = new(1, 0, "yield", "kg", Scale.Amount, false, null, DatesTo.Last);
     private static readonly LaidTreatment Tea = new("tea", TrialRole.Treatment, ["tea"]);
     private static readonly LaidTreatment WaterOnly = new("water only", TrialRole.Water, ["water only"]);
     private static readonly LaidTreatment Nothing = new("nothing", TrialRole.Control, ["nothing"]);
@@ -53,7 +53,7 @@ public class TrialAskingTests
         TrialAsking.Of(trial, Yield, all).Rows.Select(r => r.Value).Take(3).ShouldBe([20.0, 20.0, null]);
         TrialAsking.Of(trial, Yield, all).Rows[2].Why.ShouldBe("geese");
         TrialAsking.Of(trial, Yield, all, Day).Rows.Select(r => r.Value).Take(3).ShouldBe([10.0, null, 10.0]);
-        var mean = TrialAsking.Of(trial, Yield with { Dates = "mean" }, all).Rows;
+        var mean = TrialAsking.Of(trial, Yield with { Dates = DatesTo.Mean }, all).Rows;
         mean[0].Value.ShouldBe(15);
         (mean[1].Value, mean[1].Why).ShouldBe((null, "geese"));
         TrialAsking.Of(trial, Yield, []).Rows[0].Why.ShouldBe("not measured");
@@ -139,12 +139,12 @@ public class TrialAskingTests
     }
 
     [Theory]
-    [InlineData(1, "mean", false, "")]
-    [InlineData(3, "mean", false, "3 dates made one figure a plot: the mean over time")]
-    [InlineData(3, "half", false, "3 counts made one figure a plot: days until half of what came up was up")]
-    [InlineData(3, "last", false, "the last of 3 dates")]
-    [InlineData(3, "last", true, "one of 3 dates that were looked at")]
-    public void How_dates_became_one_figure_is_said(int dates, string way, bool one, string says) =>
+    [InlineData(1, DatesTo.Mean, false, "")]
+    [InlineData(3, DatesTo.Mean, false, "3 dates made one figure a plot: the mean over time")]
+    [InlineData(3, DatesTo.Half, false, "3 counts made one figure a plot: days until half of what came up was up")]
+    [InlineData(3, DatesTo.Last, false, "the last of 3 dates")]
+    [InlineData(3, DatesTo.Last, true, "one of 3 dates that were looked at")]
+    public void How_dates_became_one_figure_is_said(int dates, DatesTo way, bool one, string says) =>
         TrialTold.Dates(Yield with { Dates = way }, [.. Enumerable.Range(0, dates)
             .Select(i => new DatedFigure(1, 1, Day.AddDays(i), new PlotFigure(i)))], one ? Day : null).ShouldBe(says);
 

@@ -7,14 +7,15 @@ public class NoteTests
 {
     private static readonly Nameable[] Names =
     [
-        new("vessel", 1, "the Blue Bucket", ["bucket", "pail"]), new("vessel", 2, "the Barrel", ["barrel", "drum"]),
-        new("vessel", 3, "the Cone", ["tank"]),
-        new("bed", 4, "Ridge Bed 4", ["fennel"]), new("bed", 5, "Ridge Bed 5", ["fennel"]), new("bed", 7, "Ridge Bed 7", ["beetroot"]),
-        new("bed", 14, "Ridge Bed 14", ["leeks"]), new("bed", 9, "Currant Rows", ["blackcurrant"]),
-        new("bed", 10, "Creek Field", ["oats and vetch"]),
-        new("water", 1, "Mains", ["mains"]), new("water", 2, "Rain tank", ["rain"]),
-        new("input", 1, "kelp liquid", ["liquid kelp"]), new("input", 2, "molasses", ["molasses"]),
-        new("input", 3, "Rootbank spores", ["spore-forming bacteria"]), new("input", 4, "gypsum", ["a mineral"]),
+        new(NameOf.Vessel, 1, "the Blue Bucket", ["bucket", "pail"]), new(NameOf.Vessel, 2, "the Barrel", ["barrel", "drum"]),
+        new(NameOf.Vessel, 3, "the Cone", ["tank"]),
+        new(NameOf.Bed, 4, "Ridge Bed 4", ["fennel"]), new(NameOf.Bed, 5, "Ridge Bed 5", ["fennel"]),
+        new(NameOf.Bed, 7, "Ridge Bed 7", ["beetroot"]),
+        new(NameOf.Bed, 14, "Ridge Bed 14", ["leeks"]), new(NameOf.Bed, 9, "Currant Rows", ["blackcurrant"]),
+        new(NameOf.Bed, 10, "Creek Field", ["oats and vetch"]),
+        new(NameOf.Water, 1, "Mains", ["mains"]), new(NameOf.Water, 2, "Rain tank", ["rain"]),
+        new(NameOf.Input, 1, "kelp liquid", ["liquid kelp"]), new(NameOf.Input, 2, "molasses", ["molasses"]),
+        new(NameOf.Input, 3, "Rootbank spores", ["spore-forming bacteria"]), new(NameOf.Input, 4, "gypsum", ["a mineral"]),
     ];
 
     private static NoteUnderstood Read(string text, UnitSystem units = UnitSystem.Metric) => NoteIt.Read(text, Names, units).Value;

@@ -8,10 +8,12 @@ public class NoteWordsTests
 {
     private static readonly Nameable[] Names =
     [
-        new("vessel", 2, "the Barrel", ["barrel", "drum"]), new("vessel", 3, "the Cone", ["tank"]),
-        new("bed", 4, "Ridge Bed 4", ["fennel"]), new("bed", 7, "Ridge Bed 7", ["beetroot"]),
-        new("water", 1, "Mains", ["mains"]), new("input", 1, "kelp liquid", ["liquid kelp"]), new("input", 4, "gypsum", ["a mineral"]),
-        new("sprayer", 1, "the old knapsack", []), new("sprayer", 2, "the new knapsack", []), new("sprayer", 3, "10 L watering can", []),
+        new(NameOf.Vessel, 2, "the Barrel", ["barrel", "drum"]), new(NameOf.Vessel, 3, "the Cone", ["tank"]),
+        new(NameOf.Bed, 4, "Ridge Bed 4", ["fennel"]), new(NameOf.Bed, 7, "Ridge Bed 7", ["beetroot"]),
+        new(NameOf.Water, 1, "Mains", ["mains"]), new(NameOf.Input, 1, "kelp liquid", ["liquid kelp"]),
+        new(NameOf.Input, 4, "gypsum", ["a mineral"]),
+        new(NameOf.Sprayer, 1, "the old knapsack", []), new(NameOf.Sprayer, 2, "the new knapsack", []),
+        new(NameOf.Sprayer, 3, "10 L watering can", []),
     ];
 
     private static NoteUnderstood Read(string text, UnitSystem units = UnitSystem.Metric) => NoteIt.Read(text, Names, units).Value;
@@ -36,7 +38,7 @@ public class NoteWordsTests
     [InlineData("lifted 3 kg fennel", "harvest")]
     [InlineData("saw a hare fennel", "note")]
     [InlineData("seen a hare", "note")]
-    public void A_kind_goes_by_any_of_its_words(string text, string kind) => Read(text).Kind.ShouldBe(kind);
+    public void A_kind_goes_by_any_of_its_words(string text, string kind) => Read(text).Kind.Word().ShouldBe(kind);
 
     [Theory]
     [InlineData("woods", "earthy", "Smells earthy")]
@@ -72,7 +74,7 @@ public class NoteWordsTests
     public void A_sky_said_with_a_brix_is_kept(string text, string? sky)
     {
         var note = Read(text);
-        note.Sky.ShouldBe(sky);
+        (note.Sky is { } seen ? seen.Word() : null).ShouldBe(sky);
         note.Sentence.ShouldBe($"Brix, top leaf, 9.1 °Bx{(sky is null ? "" : $" under a {sky} sky")} on Ridge Bed 4.");
     }
 

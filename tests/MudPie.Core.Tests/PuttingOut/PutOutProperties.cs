@@ -180,7 +180,7 @@ public class PutOutProperties
     [InlineData("Küchengarten", "Pré du bas", "Old Orchard", "New Orchard")]
     public void Every_bed_is_found_by_its_own_name(params string[] names)
     {
-        var known = names.Select((n, i) => new Nameable("bed", i + 1, n, ["kale"])).ToList();
+        var known = names.Select((n, i) => new Nameable(NameOf.Bed, i + 1, n, ["kale"])).ToList();
         foreach (var (name, i) in names.Select((n, i) => (n, i)))
         {
             foreach (var phrase in new[] { $"brix 9.1 8.8 {name} top", $"picked 3 kg {name.ToUpperInvariant()}", $"{name} brix 9" })

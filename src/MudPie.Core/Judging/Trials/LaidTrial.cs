@@ -21,8 +21,8 @@ public sealed record TriedPlot(int Id, int Number, LaidTreatment Treatment, stri
 /// <param name="Kind">Amount, score or count.</param>
 /// <param name="LowerIsBetter">True for pests, disease, days to come up.</param>
 /// <param name="OutOf">For counts: out of how many.</param>
-/// <param name="Dates">"last", "mean" (over time) or "half" (days until half were up): how several dates become one figure.</param>
-public sealed record LaidMeasure(int Id, int Order, string Name, string Unit, Scale Kind, bool LowerIsBetter, double? OutOf, string Dates);
+/// <param name="Dates">How several dates become one figure.</param>
+public sealed record LaidMeasure(int Id, int Order, string Name, string Unit, Scale Kind, bool LowerIsBetter, double? OutOf, DatesTo Dates);
 
 /// <summary>A figure that stands, on one plot and for one day.</summary>
 public sealed record DatedFigure(int PlotId, int MeasureId, DateTimeOffset On, PlotFigure Figure);

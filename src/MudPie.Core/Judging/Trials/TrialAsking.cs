@@ -26,8 +26,8 @@ public static class TrialAsking
             Design = t.Design == Design.Pair
                 ? (t.Plots.Select(p => p.Block).Distinct().Count() > 1 ? Design.Paired : Design.Random) : t.Design,
             Factors = t.Factors,
-            Kind = m.Dates == "half" ? Scale.Amount : m.Kind,
-            LowerIsBetter = m.Dates == "half" || m.LowerIsBetter,
+            Kind = m.Dates == DatesTo.Half ? Scale.Amount : m.Kind,
+            LowerIsBetter = m.Dates == DatesTo.Half || m.LowerIsBetter,
             Control = against.Full,
             Conditions = t.Conditions,
             Bystanders = water is null ? [] : [.. t.Treatments.Where(x => x.Role == TrialRole.Control).Select(x => x.Full)],
@@ -48,11 +48,11 @@ public static class TrialAsking
 
         var day = on ?? dates[^1];
         var last = readings.FirstOrDefault(r => r.On == day);
-        if (on is null && m.Dates != "last" && dates.Count > 1)
+        if (on is null && m.Dates != DatesTo.Last && dates.Count > 1)
         {
             List<DatedValue> values = [.. readings.Where(r => r.Figure.Value is not null)
                 .Select(r => new DatedValue((r.On - dates[0]).TotalDays, r.Figure.Value!.Value))];
-            var one = m.Dates == "half" ? RepeatedDates.DaysToHalf(values) : RepeatedDates.MeanOverTime(values, 0,
+            var one = m.Dates == DatesTo.Half ? RepeatedDates.DaysToHalf(values) : RepeatedDates.MeanOverTime(values, 0,
                 (dates[^1] - dates[0]).TotalDays);
             return one is { } v ? row with { Value = v, OutOf = m.OutOf }
                 : row with {

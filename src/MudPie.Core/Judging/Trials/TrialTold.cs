@@ -31,8 +31,8 @@ public static class TrialTold
         return (dates, on, m.Dates) switch {
             ( <= 1, _, _) => "",
             (_, not null, _) => $"one of {dates} dates that were looked at",
-            (_, _, "mean") => $"{dates} dates made one figure a plot: the mean over time",
-            (_, _, "half") => $"{dates} counts made one figure a plot: days until half of what came up was up",
+            (_, _, DatesTo.Mean) => $"{dates} dates made one figure a plot: the mean over time",
+            (_, _, DatesTo.Half) => $"{dates} counts made one figure a plot: days until half of what came up was up",
             _ => $"the last of {dates} dates",
         };
     }

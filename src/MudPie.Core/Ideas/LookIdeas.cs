@@ -1,0 +1,169 @@
+using System.Text.Json.Serialization;
+
+namespace MudPie.Core.Ideas;
+
+/// <summary>Which leaf of a plant was read.</summary>
+public enum LeafPosition
+{
+    /// <summary>The youngest that is full grown.</summary>
+    Top,
+
+    /// <summary>Half way down.</summary>
+    Middle,
+
+    /// <summary>The oldest that is still green.</summary>
+    Bottom,
+}
+
+/// <summary>How the sky was over the last three days.</summary>
+public enum Sky
+{
+    /// <summary>Sun.</summary>
+    Clear,
+
+    /// <summary>Sun and cloud by turns.</summary>
+    Mixed,
+
+    /// <summary>Cloud.</summary>
+    Dull,
+
+    /// <summary>Nobody said.</summary>
+    Unknown,
+}
+
+/// <summary>Two visits that are read to be held against each other.</summary>
+public enum LeafPair
+{
+    /// <summary>A weed beside the crop.</summary>
+    [JsonStringEnumMemberName("weed-crop")]
+    WeedCrop,
+
+    /// <summary>Young leaves against old.</summary>
+    [JsonStringEnumMemberName("top-bottom")]
+    TopBottom,
+
+    /// <summary>Both ends of one day.</summary>
+    [JsonStringEnumMemberName("morning-afternoon")]
+    MorningAfternoon,
+}
+
+/// <summary>How old a crop is, as a reading of its leaves takes it.</summary>
+public enum CropStage
+{
+    /// <summary>Just up.</summary>
+    Seedling,
+
+    /// <summary>Making leaf.</summary>
+    Leafing,
+
+    /// <summary>In flower.</summary>
+    Flowering,
+
+    /// <summary>Setting and swelling.</summary>
+    Fruiting,
+
+    /// <summary>Colouring.</summary>
+    Ripening,
+}
+
+/// <summary>When the leaves of a patch were read.</summary>
+public enum PatchPhase
+{
+    /// <summary>Before anything was put on.</summary>
+    Before,
+
+    /// <summary>Forty minutes to an hour after.</summary>
+    After,
+}
+
+/// <summary>How a bed's ground was tested for life.</summary>
+public enum GroundTest
+{
+    /// <summary>A buried strip of cotton.</summary>
+    Cotton,
+
+    /// <summary>The burst of CO₂ from dried ground that is wetted.</summary>
+    Co2,
+}
+
+/// <summary>Of what, on its way to the ground, a drop was counted at the microscope.</summary>
+public enum TallyStage
+{
+    /// <summary>The compost or castings.</summary>
+    Source,
+
+    /// <summary>What came off them.</summary>
+    Extracted,
+
+    /// <summary>The brew at its end.</summary>
+    End,
+
+    /// <summary>Before a pump.</summary>
+    BeforePump,
+
+    /// <summary>Behind it.</summary>
+    AfterPump,
+}
+
+/// <summary>How a measure's several dates become one figure a plot.</summary>
+public enum DatesTo
+{
+    /// <summary>The last of them.</summary>
+    Last,
+
+    /// <summary>The mean over time.</summary>
+    Mean,
+
+    /// <summary>Days until half of what came up was up.</summary>
+    Half,
+}
+
+/// <summary>What a phrase of Note it is about.</summary>
+public enum NoteKind
+{
+    /// <summary>mg/L in a brew.</summary>
+    Oxygen,
+
+    /// <summary>°C of a brew.</summary>
+    Warmth,
+
+    /// <summary>A <see cref="Core.Brewing.Smell"/>.</summary>
+    Smell,
+
+    /// <summary>A <see cref="Core.Brewing.Foam"/>.</summary>
+    Foam,
+
+    /// <summary>mg/L of chlorine.</summary>
+    Strip,
+
+    /// <summary>°Bx of leaves.</summary>
+    Brix,
+
+    /// <summary>Something of the shelf, put out.</summary>
+    Use,
+
+    /// <summary>What was picked.</summary>
+    Harvest,
+
+    /// <summary>What was seen.</summary>
+    Note,
+}
+
+/// <summary>What a name of the holding is the name of.</summary>
+public enum NameOf
+{
+    /// <summary>A vessel.</summary>
+    Vessel,
+
+    /// <summary>A bed.</summary>
+    Bed,
+
+    /// <summary>A water.</summary>
+    Water,
+
+    /// <summary>Something of the shelf.</summary>
+    Input,
+
+    /// <summary>A sprayer or can.</summary>
+    Sprayer,
+}
