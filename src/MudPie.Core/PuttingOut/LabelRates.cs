@@ -170,7 +170,7 @@ public static partial class LabelRates
     private static Refusal Renamed(Refusal r) => new([.. r.Problems.Select(p => p with { Field = "labelRate" })]);
 
     [GeneratedRegex(@"\s*(?:\bper\b|/|\bto each\b|\bto every\b|\bfor each\b|\bfor every\b|\bon each\b"
-        + @"|\bin each\b|\beach\b|\b(?:in|on) (?=[0-9a])|\ban?\b)\s*",
+        + @"|\bin each\b|\beach\b|\b(?:in|on) (?=[0-9a]|half)|\ban?\b)\s*",
         RegexOptions.None, 1000)]
     private static partial Regex Per();
 
