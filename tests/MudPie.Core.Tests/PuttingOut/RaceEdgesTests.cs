@@ -111,7 +111,7 @@ public sealed class RaceEdgesTests
         var lost = For(Knapsack with { GraceMinutes = 30, AirOffAtMin = 0, BatteryGraceMinutes = 90 });
         lost.FlatLoads.ShouldBe([2, 3, 4]); // 14.25, 31.5, 48.75 and 66 minutes
         lost.Verdict.Sentence.ShouldBe("Filling 2 would be flat by 2 min.");
-        lost.Verdict.Why.ShouldContain("the longest goes 1 h 06 min without air, and it keeps 30 min. What would save it: leave the air on");
+        lost.Verdict.Why.ShouldContain("the longest goes 1 h 06 min without air, and it keeps 30 min. What would save it: leave the air");
         lost.Saves.ShouldBe(["Leave the air on in the vessel until the last draw.", "Take the battery pump along on the cart.",
             "3 sprayers at once.", "A tank of 60 L that puts out as much faster.", "Fewer beds: 40 % of this.",
             "Brew it cooler or with less food: it holds longer."]);
