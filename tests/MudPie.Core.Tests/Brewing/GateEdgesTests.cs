@@ -151,8 +151,13 @@ public sealed class GateEdgesTests
     [Fact]
     public void The_first_of_the_failures_speaks_and_all_are_listed()
     {
-        var bad = Of(Tea with { StripMgPerL = 0.5, Smells = [new(3, Smell.Earthy), new(9, Smell.Putrid)], Foams = [new(4, Foam.Over)],
-            SourceUnfit = true, PathogenFound = true });
+        var bad = Of(Tea with {
+            StripMgPerL = 0.5,
+            Smells = [new(3, Smell.Earthy), new(9, Smell.Putrid)],
+            Foams = [new(4, Foam.Over)],
+            SourceUnfit = true,
+            PathogenFound = true
+        });
         bad.Reasons.Count.ShouldBe(5);
         bad.Sentence.ShouldBe("Heap it: the strip read 0.5 mg/L of chlorine, not zero.");
         bad.Reasons[1].ShouldBe("It smelt putrid at 9 h.");

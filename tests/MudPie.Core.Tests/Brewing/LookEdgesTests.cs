@@ -27,8 +27,10 @@ public sealed class LookEdgesTests
     [Fact]
     public void Every_kind_that_moves_has_its_group()
     {
-        var all = MicroscopeTally.Of(Drop(Times(4, new TallyField { Bacteria = 5, Flagellates = 1, Amoebae = 2, Ciliates = 3,
-            NematodesBacterial = 4, NematodesFungal = 5, NematodesPredatory = 6, NematodesRoot = 7 }))).Value;
+        var all = MicroscopeTally.Of(Drop(Times(4, new TallyField {
+            Bacteria = 5, Flagellates = 1, Amoebae = 2, Ciliates = 3,
+            NematodesBacterial = 4, NematodesFungal = 5, NematodesPredatory = 6, NematodesRoot = 7
+        }))).Value;
         all.Groups.Select(g => (g.Id, g.Counted)).ShouldBe([("bacteria", 20), ("hyphae", 0), ("flagellates", 4), ("amoebae", 8),
             ("ciliates", 12), ("nematodesBacterial", 16), ("nematodesFungal", 20), ("nematodesPredatory", 24), ("nematodesRoot", 28)]);
         all.Groups[2].PerMl.ShouldBe(all.Groups[0].PerMl / 5, 1e-6);

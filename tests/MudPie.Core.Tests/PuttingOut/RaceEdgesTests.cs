@@ -28,8 +28,10 @@ public sealed class RaceEdgesTests
 
     [Fact]
     public void Every_minute_that_cannot_be_is_named() =>
-        PutOutRace.Of(new RaceQuestion { Loads = 1, LastShare = 1, DrawMin = -1, TravelMin = 601, SprayMin = double.NaN,
-            GraceMinutes = -1, AirOffAtMin = -1 }).Refused!.Problems.Select(p => p.Field)
+        PutOutRace.Of(new RaceQuestion {
+            Loads = 1, LastShare = 1, DrawMin = -1, TravelMin = 601, SprayMin = double.NaN,
+            GraceMinutes = -1, AirOffAtMin = -1
+        }).Refused!.Problems.Select(p => p.Field)
             .ShouldBe(["drawMin", "travelMin", "sprayMin", "graceMinutes", "airOffAtMin"]);
 
     [Fact]

@@ -148,8 +148,11 @@ public sealed class TankEdgesTests
         Fields(Drench with { Beds = [new JobBed { Name = "a", AreaM2 = 9, RateLPerHa = 0 }] }).ShouldBe(["beds[0].rateLPerHa"]);
         Fields(Drench with { PerPlantL = 300, Beds = [new JobBed { Name = "a", AreaM2 = 9, Plants = 4 }] }).ShouldBe(["perPlantL"]);
         Fields(Spray with { RateLPerHa = null }).ShouldBe(["rateLPerHa"]);
-        TankJob.Of(Spray with { RateLPerHa = null, PerPlantL = 1,
-            Beds = [new JobBed { Name = "a", AreaM2 = 9, Plants = 4 }] }).Refused.ShouldBeNull();
+        TankJob.Of(Spray with {
+            RateLPerHa = null,
+            PerPlantL = 1,
+            Beds = [new JobBed { Name = "a", AreaM2 = 9, Plants = 4 }]
+        }).Refused.ShouldBeNull();
     }
 
     [Theory]
@@ -167,8 +170,12 @@ public sealed class TankEdgesTests
         var byPlant = new JobProduct { Name = "x", Unit = "mL", Basis = RateBasis.PerPlant, Rate = 5 };
         Fields(Spray with { Products = [byPlant] }).ShouldBe(["beds[0].plants", "beds[1].plants"]);
         Fields(Spray with { Products = [byPlant with { Basis = RateBasis.PerHa, Rate = null }] }).ShouldBe(["products[0].rate"]);
-        var job = Of(Spray with { SpareShare = 0, Products = [byPlant], Beds = [new JobBed { Name = "a", AreaM2 = 250, Plants = 40 },
-            new JobBed { Name = "b", AreaM2 = 250, Plants = 60 }] }).Value;
+        var job = Of(Spray with {
+            SpareShare = 0,
+            Products = [byPlant],
+            Beds = [new JobBed { Name = "a", AreaM2 = 250, Plants = 40 },
+            new JobBed { Name = "b", AreaM2 = 250, Plants = 60 }]
+        }).Value;
         job.Products[0].Amount.ShouldBe(500, 1e-9);
     }
 
