@@ -161,7 +161,7 @@ public static class ReplicatesPlan
     /// for all cells.</param>
     /// <param name="chosenFor">"seen" (clear of nought, at the difference worth having), "twice" (the same where the truth is twice that)
     /// or "works" (the verdict, where the truth is twice that).</param>
-    /// <remarks>3 treatments in blocks, noise 0.16, worth 0.15: 5 blocks see it 1 time in 4, 22 are needed.</remarks>
+    /// <remarks>3 treatments in blocks, noise 0.16, worth 0.15: 5 blocks see it 1 time in 6, 23 are needed.</remarks>
     public static Ruling<ReplicatesCurve> Of(Design design, double? treatments, double? replicates, double? sd, double? worth, string unit,
         int? compared = null, string? chosenFor = null)
     {
