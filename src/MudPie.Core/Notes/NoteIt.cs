@@ -1,87 +1,18 @@
 using System.Globalization;
 using System.Text.RegularExpressions;
-using MudPie.Core.Brewing;
 using MudPie.Core.Measures;
 using MudPie.Core.Workings;
 
 using static MudPie.Core.Notes.NoteNames;
+using static MudPie.Core.Notes.NoteWords;
 
 namespace MudPie.Core.Notes;
-
-/// <summary>A thing that a note can be about.</summary>
-/// <param name="Kind">Which of these.</param>
-/// <param name="Id">Its number.</param>
-/// <param name="Name">Its own name.</param>
-/// <param name="Also">Other words for it: its crop, its shape.</param>
-public sealed record Nameable(NameOf Kind, int Id, string Name, IReadOnlyList<string> Also);
-
-/// <summary>What a note was understood to say. Nothing is written before it was shown.</summary>
-/// <param name="Kind">What kind of thing was said.</param>
-/// <param name="Numbers">Figures in SI or as read; kilograms for a harvest.</param>
-/// <param name="Word">Smell, foam, leaf position, or the words of a note.</param>
-/// <param name="Targets">What it is about; more than one where the words fit several.</param>
-/// <param name="Input">What was used; null where nothing was.</param>
-/// <param name="Amount">How much was used, L or g.</param>
-/// <param name="AmountUnit">"L" or "g".</param>
-/// <param name="ClockTime">"07:10" where a time was said.</param>
-/// <param name="Sentence">What will be written, in words.</param>
-/// <param name="Guessed">Words that were read as something near.</param>
-/// <param name="Choose">True where one of the targets has to be chosen first.</param>
-/// <param name="TemperatureC">Warmth of the meter where it was said with a brix.</param>
-/// <param name="Dry">Leaves that gave no juice.</param>
-/// <param name="Sky">Where it was said with a brix.</param>
-/// <param name="Tool">The sprayer or can of a use, where one of the shed's was named.</param>
-/// <param name="Purpose">Of a use: on leaves where leaves or spraying were said, else to the roots.</param>
-public sealed record NoteUnderstood(
-    NoteKind Kind, IReadOnlyList<double> Numbers, string? Word, IReadOnlyList<Nameable> Targets, Nameable? Input, double? Amount,
-    string? AmountUnit, string? ClockTime,
-    string Sentence, IReadOnlyList<string> Guessed, bool Choose, double? TemperatureC = null, int Dry = 0, Sky? Sky = null,
-    Purpose? Purpose = null, Nameable? Tool = null);
 
 /// <summary>Understands short phrases: readings and uses, plurals, several numbers, units, names with small slips.</summary>
 public static partial class NoteIt
 {
     private const string Examples =
         "Try: o2 6.7 drum · smells sour tank · brix 9.1 8.8 9.4 fennel top · used 30 ml kelp on ridge bed 4 · picked 12 kg garlic.";
-
-    private static readonly (NoteKind Kind, string[] Words)[] Kinds =
-    [
-        (NoteKind.Oxygen, ["o2", "oxygen", "do"]), (NoteKind.Warmth, ["temp", "temperature", "warmth", "warm", "degrees"]),
-        (NoteKind.Smell, ["smell", "smelled", "smelt", "nose"]), (NoteKind.Foam, ["foam", "foaming", "froth"]),
-        (NoteKind.Strip, ["strip", "chlorine"]), (NoteKind.Brix, ["brix", "bx"]),
-        (NoteKind.Use, ["used", "use", "put", "gave", "given", "sprayed", "drenched", "dosed", "fed"]),
-        (NoteKind.Harvest, ["harvest", "harvested", "picked", "cut", "pulled", "lifted"]),
-        (NoteKind.Note, ["note", "saw", "seen"]),
-    ];
-
-    private static readonly Dictionary<string, string[]> Smells = new() {
-        ["earthy"] = ["earthy", "earth", "wood", "woods"],
-        ["sweet"] = ["sweet"],
-        ["none"] = ["nothing", "none", "neutral"],
-        ["sour"] = ["sour", "vinegar"],
-        ["rottenEgg"] = ["egg", "eggs", "sulphur", "rotten"],
-        ["putrid"] = ["putrid", "foul", "dead"],
-        ["alcohol"] = ["alcohol", "beer", "yeasty"],
-    };
-
-    private static readonly Dictionary<string, string[]> Foams = new() {
-        ["none"] = ["none", "no", "gone"],
-        ["little"] = ["little", "some", "bit", "white"], ["thick"] = ["much", "lot", "lots", "thick"],
-        ["over"] = ["over", "overflowing", "side"]
-    };
-
-    /// <summary>What has a figure: how it is said, what it may be, its unit, and a phrase that has one.</summary>
-    private static readonly Dictionary<NoteKind, (string Says, (double, double) Range, string Unit, string Example)> Figured = new() {
-        [NoteKind.Oxygen] = ("Oxygen", BrewReadings.Oxygen, "mg/L", "o2 6.7 and where"),
-        [NoteKind.Warmth] = ("Warmth", BrewReadings.Warmth, "°C", "temp 19 and where"),
-        [NoteKind.Strip] = ("Strip", BrewReadings.Strip, "mg/L", "strip 0.2 and where"),
-        [NoteKind.Brix] = ("Brix,", (0, 30), "°Bx", "brix 9.1 8.8 9.4 fennel top"),
-    };
-
-    private static readonly Dictionary<Sky, string[]> Skies = new() {
-        [Sky.Clear] = ["clear", "sunny", "sun", "bright"],
-        [Sky.Mixed] = ["mixed", "broken"], [Sky.Dull] = ["dull", "cloudy", "cloud", "overcast", "grey"]
-    };
 
     /// <summary>Reads a phrase against the holding's own names.</summary>
     /// <param name="text">What was typed or said, up to 300 letters.</param>
