@@ -242,8 +242,8 @@ public static class TankJob
             return new(Tone.Mind, fills, Drench.Says(wettest.Millimetres, q.Units));
         }
 
-        var left = q.BrewL - brew;
+        var (left, spare) = (q.BrewL - brew, mix - shares.Sum(s => s.MixL));
         return new(Tone.Go, fills, left > 0.05 * brew ? $"{L(left.Value)} of brew is left over: more ground, or the heap."
-            : $"{L(mix - shares.Sum(s => s.MixL))} of it is spare for priming and dead volume.");
+            : $"{(spare > 1e-6 * mix ? $"{L(spare)} of it" : "None of it")} is spare for priming and dead volume.");
     }
 }

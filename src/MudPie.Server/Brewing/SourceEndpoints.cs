@@ -105,7 +105,8 @@ public static class SourceEndpoints
         GroundTest.Cotton => GroundAlive.CottonStrip(WeeksOf(r, now), r.Figure)
             .Match<Ruling<GroundAliveAnswer>>(w => w, x => Renamed(x, "goneShare")),
         GroundTest.Co2 => GroundAlive.Co2Burst(r.Figure).Match<Ruling<GroundAliveAnswer>>(w => w, x => Renamed(x, "mgCPerKg")),
-        _ => Refusal.Of("kind", "No check was chosen.", "Choose cotton or co2."),
+        _ => Refusal.Of("kind", string.IsNullOrWhiteSpace(r.Kind) ? "No check was chosen." : $"“{r.Kind}” is no check known here.",
+            "Choose cotton or co2."),
     };
 
     private static Refusal Renamed(Refusal refusal, string from) =>

@@ -84,7 +84,7 @@ public sealed class TankEdgesTests
 
     [Theory]
     [InlineData("none", Tone.Mind, "There is no food waiting for it in that ground: mulch it, or send a feed with it.")]
-    [InlineData("mulch", Tone.Go, "0 L of it is spare for priming and dead volume.")]
+    [InlineData("mulch", Tone.Go, "None of it is spare for priming and dead volume.")]
     public void Bare_ground_is_minded(string waiting, Tone tone, string why)
     {
         var verdict = Of(Drench with { FoodWaiting = waiting }).Value.Verdict;
