@@ -28,7 +28,7 @@ public static partial class Crops
                 return two;
             }
 
-            if (Known.TryGetValue(One(words[i]), out var one) || Known.TryGetValue(words[i], out one))
+            if (Known.TryGetValue(One(words[i]), out var one))
             {
                 return one;
             }
