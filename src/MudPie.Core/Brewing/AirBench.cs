@@ -95,7 +95,7 @@ public static class AirBench
                         $"{Say.Number(f.NeedsKPa)} kPa, {Say.Number(f.Lpm)} L/min, {Say.Number(f.KLa20)} per h",
                         "hydrostatics; Darcy and Blasius; ASCE 2-06")),
                 new("working point", "where the pumps' curve meets what the outlets ask for",
-                    $"{flows.Count} {(flows.Count == 1 ? "outlet" : "outlets")}",
+                    Say.Count(flows.Count, "outlet"),
                     $"{Say.Number(total)} L/min at {Say.Number(pressure)} kPa", "halving"),
             ];
 

@@ -79,9 +79,11 @@ public static class FitToUse
                 new("the gate",
                     "strip zero · oxygen 6 or more after the first hour · smell · foam inside · source fit · fed 36 h, unfed 24 h at the "
                         + "most · inside the hold",
-                    $"{seen.Oxygen.Count} oxygen readings{(seen.Probe.Count > 0 ? $" and {seen.Probe.Count} hours of a probe" : "")}, "
-                        + $"{Looks(seen).Count()} of them after the first hour, {seen.Smells.Count} smells, {seen.Foams.Count} looks at "
-                        + "the foam", Name(fitness), "practitioners' rules; smell can fail a brew and never pass it"),
+                    Say.Count(seen.Oxygen.Count, "oxygen reading")
+                        + (seen.Probe.Count > 0 ? $" and {Say.Count(seen.Probe.Count, "hour")} of a probe" : "")
+                        + $", {Looks(seen).Count()} of them after the first hour, {Say.Count(seen.Smells.Count, "smell")}, "
+                        + $"{Say.Count(seen.Foams.Count, "look")} at the foam",
+                    Name(fitness), "practitioners' rules; smell can fail a brew and never pass it"),
                 .. seen.Expected is { } e
                     ? [new WorkingLine("since the last look", "the model, learnt from the readings", LastLook(seen) is { } l
                         ? $"since {Say.Hours(l.H)}" : "since the start",
@@ -177,7 +179,7 @@ public static class FitToUse
                 $"The probe never read below {Say.Fixed(looks.Min(o => o.What), 1)} mg/L over an hour; nobody read by hand.",
             0 when seen.Measured.Any() => "It was read in the first hour only, which counts as no look: unseen.",
             0 => "Nobody measured its oxygen: a brew that has turned can smell fine for hours.",
-            var n => $"Oxygen never read below {Say.Fixed(byHand.Min(o => o.What), 1)} mg/L in {n} {(n == 1 ? "reading" : "readings")}.",
+            var n => $"Oxygen never read below {Say.Fixed(byHand.Min(o => o.What), 1)} mg/L in {Say.Count(n, "reading")}.",
         };
         if (looks.Count > 0 && asks is null && seen is { AirOffH: null, Expected: { } e } && seen.NowH - looks[^1].H >= 0.5)
         {

@@ -168,7 +168,7 @@ public static class MicroscopeTally
 
     private static string SayIt(double? ratio, double? low, double? high, int fields)
     {
-        var few = fields < 10 ? $" Only {fields} {(fields == 1 ? "field" : "fields")}: twenty are usual." : "";
+        var few = fields < 10 ? $" Only {Say.Count(fields, "field")}: twenty are usual." : "";
         return (ratio switch {
             null => "No bacteria were seen: no ratio.",
             0 => "No threads were seen: bacterial, as far as these fields tell.",

@@ -244,7 +244,7 @@ public static class PracticeBrew
         var crossed = hidden.Below6AtH() is { } b && b <= until ? b : (double?)null;
         yield return oxygen.Count switch {
             0 => "You read no oxygen.",
-            var n => $"You read oxygen {n} {(n == 1 ? "time" : "times")}, first at {Say.Hours(oxygen[0].AtH)}, last "
+            var n => $"You read oxygen {Say.Count(n, "time")}, first at {Say.Hours(oxygen[0].AtH)}, last "
                 + $"at {Say.Hours(oxygen[^1].AtH)}.",
         };
         if (crossed is { } at)

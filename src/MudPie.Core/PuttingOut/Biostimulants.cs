@@ -242,7 +242,7 @@ public static class Biostimulants
             }
             else if (gap < k.EveryDays.From * 0.7)
             {
-                yield return $"{Cap(k.Name)} on {steps[i - 1].On:d MMM} and again {gap} {(gap == 1 ? "day" : "days")} later: closer "
+                yield return $"{Cap(k.Name)} on {steps[i - 1].On:d MMM} and again {Say.Count(gap, "day")} later: closer "
                     + $"than {Say.Number(k.EveryDays.From)} days gains nothing.";
             }
         }

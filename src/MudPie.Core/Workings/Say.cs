@@ -59,6 +59,9 @@ public static class Say
         var m => $"{m / 60 / 24:0} days ago",
     };
 
+    /// <summary>So many of a thing: "1 reading", "3 readings", "2 patches".</summary>
+    public static string Count(int n, string one, string? many = null) => $"{n} {(n == 1 ? one : many ?? one + "s")}";
+
     /// <summary>"a", "a and b", "a, b and c".</summary>
     public static string List(IReadOnlyList<string> items) => Joined(items, "and");
 

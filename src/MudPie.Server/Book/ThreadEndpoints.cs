@@ -1,5 +1,6 @@
 using Microsoft.EntityFrameworkCore;
 using MudPie.Core.Measures;
+using MudPie.Core.Workings;
 using MudPie.Records;
 using MudPie.Server.Lots;
 using MudPie.Server.Web;
@@ -118,11 +119,11 @@ public static class ThreadEndpoints
 
     private static string Sentence(string kind, string title, (int Jobs, int Lots, int Batches, int Beds, int Harvests) of, string waste)
     {
-        string Count(int n, string one) => $"{n} {one}{(n == 1 ? "" : one.EndsWith("ch", StringComparison.Ordinal) ? "es" : "s")}";
         return kind == "bed"
-            ? $"{title} got {Count(of.Jobs, "job")} from {Count(of.Lots, "lot")}; {Count(of.Harvests, "harvest")} came after."
-            : $"{title} went into {Count(of.Batches, "batch")} and {Count(of.Jobs, "job")}, on {Count(of.Beds, "bed")}; "
-                + $"{Count(of.Harvests, "harvest")} came after.{waste}";
+            ? $"{title} got {Say.Count(of.Jobs, "job")} from {Say.Count(of.Lots, "lot")}; {Say.Count(of.Harvests, "harvest")} came after."
+            : $"{title} went into {Say.Count(of.Batches, "batch", "batches")} and {Say.Count(of.Jobs, "job")}, "
+                + $"on {Say.Count(of.Beds, "bed")}; "
+                + $"{Say.Count(of.Harvests, "harvest")} came after.{waste}";
     }
 
     private static async Task<string?> Title(HoldingDb db, string kind, int id) => kind switch {

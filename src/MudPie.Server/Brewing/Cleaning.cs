@@ -1,6 +1,7 @@
 using Microsoft.EntityFrameworkCore;
 using MudPie.Core.Brewing;
 using MudPie.Core.Measures;
+using MudPie.Core.Workings;
 using MudPie.Records;
 using MudPie.Records.Ground;
 using MudPie.Server.Web;
@@ -51,7 +52,7 @@ public static class Cleaning
             var left = CleanUp.Steps.Count(s => since.All(d => d.Step != s.Id));
             var says = used is null ? "Never used here." : inUse ? "In use." : clean ? "Clean." : since.Count == 0
                 ? "Not logged clean since its last brew: a film left on the walls spoils the next."
-                : $"{left} {(left == 1 ? "step" : "steps")} left.";
+                : $"{Say.Count(left, "step")} left.";
             return new CleanView(r.Id, r.Name, used, r.Last?.Name, inUse, clean, says,
                 [.. CleanUp.Steps.Select(s => new CleanStepView(s.Id, s.Name, s.Detail, since.FirstOrDefault(d => d.Step == s.Id)?.At))]);
         })];

@@ -1,6 +1,7 @@
 using Microsoft.EntityFrameworkCore;
 using MudPie.Core.Brewing;
 using MudPie.Core.Measures;
+using MudPie.Core.Workings;
 using MudPie.Records;
 using MudPie.Records.Brewing;
 using MudPie.Server.Web;
@@ -47,7 +48,7 @@ public static class LookingBackEndpoints
         var went = LookingBack.Of([.. lines.Select(l => l.Past)], units);
         var failed = lines.Count(l => l.Line.Failed);
         return TypedResults.Ok(new BackView([.. lines.Select(l => l.Line)], went, vessels, recipes, lines.Count == 0
-            ? "No such brew is over yet." : $"{lines.Count} {(lines.Count == 1 ? "brew" : "brews")}, {failed} on the heap."));
+            ? "No such brew is over yet." : $"{Say.Count(lines.Count, "brew")}, {failed} on the heap."));
     }
 
     /// <summary>Whether every step of cleaning was logged between the vessel's last use and this brew; null where it had not been used, or

@@ -101,8 +101,8 @@ public static class PatchEndpoints
             Dose(t, r.Patch, units),
             r.Before, r.After, r.Patch.Leaves.Where(l => l.Phase == PatchPhase.After).MaxBy(l => l.Id)?.At)).ToList();
         var wants = whole ? null : read.Any(r => r.Before is null)
-            ? $"Read {read.Count(r => r.Before is null)} more {(read.Count(r => r.Before is null) == 1 ? "patch" : "patches")} before "
-                + "anything goes on." : t.PutOnAt is null ? "Put each on its patch, water too, and say so."
+            ? $"Read {Say.Count(read.Count(r => r.Before is null), "more patch", "more patches")} before anything goes on."
+            : t.PutOnAt is null ? "Put each on its patch, water too, and say so."
                 : "Read all again 40 to 60 minutes after.";
         var winner = answer is { Refused: null } ? t.Patches.FirstOrDefault(p => p.Name == answer.Value.Winner)?.InputId : null;
         return new PatchTestView(t.Id, t.BedId, t.Bed.Name, t.Bed.Crop, t.At, Units.Show(t.AreaM2, Dimension.Area, units), t.PutOnAt,

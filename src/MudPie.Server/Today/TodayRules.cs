@@ -86,7 +86,7 @@ public static class TodayRules
         var days = Math.Max(1, (int)Math.Round((now - due.SprayedAt).TotalDays));
         var hour = due.Before is { } before ? $"{due.Leaf?.Word()} leaf, about {local(before):HH:mm}, as before"
             : "no reading before it; one now is still worth having";
-        return new($"brix-{due.ApplicationId}-{due.BedId}", 2, $"Brix on {due.Bed}, {days} {(days == 1 ? "day" : "days")} after", hour,
+        return new($"brix-{due.ApplicationId}-{due.BedId}", 2, $"Brix on {due.Bed}, {Say.Count(days, "day")} after", hour,
             "Measure", $"/judge/brix?application={due.ApplicationId}&bed={due.BedId}", due.SprayedAt.AddDays(1));
     }
 

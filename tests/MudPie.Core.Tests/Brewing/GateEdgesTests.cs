@@ -99,7 +99,7 @@ public sealed class GateEdgesTests
         Of(Tea with { Oxygen = [], Probe = [new(5, 8), new(11, 6.8)] }).Reasons[1]
             .ShouldBe("The probe never read below 6.8 mg/L over an hour; nobody read by hand.");
         FitToUse.Judge(Tea with { Probe = [new(5, 8)] }).Working[0].Figures
-            .ShouldBe("2 oxygen readings and 1 hours of a probe, 3 of them after the first hour, 0 smells, 0 looks at the foam");
+            .ShouldBe("2 oxygen readings and 1 hour of a probe, 3 of them after the first hour, 0 smells, 0 looks at the foam");
     }
 
     private static Expected Expects(double now, double lowest, bool trusted = true) => new(now, now - 0.5, now + 0.5, lowest, trusted);
