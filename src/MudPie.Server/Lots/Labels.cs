@@ -9,17 +9,13 @@ namespace MudPie.Server.Lots;
 public static class Labels
 {
     /// <summary>The first label rate of an input; null where it has none.</summary>
-    public static LabelRate? Of(Input i)
-    {
-        if (i.LabelRates is { } json)
-        {
-            return json.FirstOrDefault();
-        }
+    public static LabelRate? Of(Input i, UnitSystem units = UnitSystem.Metric) => i.LabelRates is { } rates ? rates.FirstOrDefault()
+        : i is { LabelRate: { } rate, LabelBasis: { } basis }
+            ? new LabelRate(rate, rate, StockKeeper.UnitOf(i) == "L" ? "mL" : "g", basis, i.LabelEveryDays, Says(i, units)!) : null;
 
-        var unit = StockKeeper.UnitOf(i) == "L" ? "mL" : "g";
-        return i is { LabelRate: { } rate, LabelBasis: { } basis } ? new LabelRate(rate, rate, unit, basis, i.LabelEveryDays,
-            basis == RateBasis.OneIn ? $"1 in {Say.Number(rate)}" : $"{Say.Number(rate)} {unit} {basis.Says()}") : null;
-    }
+    /// <summary>The label in its own words; of entries from before those were kept, rate and basis. Null where it has no rate.</summary>
+    public static string? Says(Input i, UnitSystem units) => i.LabelTyped ?? (i.LabelRate is not { } rate ? null
+        : i.LabelBasis is { } basis and not RateBasis.OneIn ? $"{RateShown(i, units)} {basis.Says()}" : $"1 in {Say.Number(rate)}");
 
     /// <summary>The first label rate as a grower would type it; null where it has none.</summary>
     public static string? RateShown(Input i, UnitSystem units) => i.LabelRate is not { } rate ? null

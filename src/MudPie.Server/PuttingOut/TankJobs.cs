@@ -185,7 +185,7 @@ public sealed class TankJobs(HoldingDb db, HoldingClock clock, LiveBrew live, St
 
     /// <summary>Where a tank takes another rate than the label's: what it changes.</summary>
     private static List<string> LabelSays(TankRequest r, TankJobAnswer job, Dictionary<int, Input> inputs, UnitSystem units) =>
-        [.. r.Items.Zip(job.Products, (item, amount) => Labels.Of(inputs[item.InputId])?.Differs(inputs[item.InputId].Name, amount,
+        [.. r.Items.Zip(job.Products, (item, amount) => Labels.Of(inputs[item.InputId], units)?.Differs(inputs[item.InputId].Name, amount,
             job, units))
             .OfType<string>()];
 

@@ -1,12 +1,10 @@
 using Microsoft.EntityFrameworkCore;
 using MudPie.Core.Measures;
-using MudPie.Core.PuttingOut;
 using MudPie.Core.Shelf;
 using MudPie.Core.Workings;
 using MudPie.Records;
 using MudPie.Records.Shelf;
 using MudPie.Server.Lots;
-using MudPie.Server.PuttingOut;
 using MudPie.Server.Web;
 
 namespace MudPie.Server.Shelf;

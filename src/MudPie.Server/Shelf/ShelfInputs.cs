@@ -6,7 +6,6 @@ using MudPie.Core.Workings;
 using MudPie.Records;
 using MudPie.Records.Shelf;
 using MudPie.Server.Lots;
-using MudPie.Server.PuttingOut;
 using MudPie.Server.Web;
 namespace MudPie.Server.Shelf;
 

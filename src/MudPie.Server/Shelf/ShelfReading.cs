@@ -56,7 +56,7 @@ internal static class ShelfReading
                 LabelBasis = i.LabelBasis,
                 LabelEveryDays = i.LabelEveryDays,
                 LabelWaitDays = i.LabelWaitDays,
-                LabelSays = LabelOf(i, unit, units),
+                LabelSays = Labels.Says(i, units),
                 Npk = i.NShare is { } n
                     ? $"{Say.Number(n * 100)}-{Say.Number((i.PShare ?? 0) * 100)}-{Say.Number((i.KShare ?? 0) * 100)}" : null,
                 Ph = i.Ph,
@@ -104,13 +104,6 @@ internal static class ShelfReading
             e.BatchId is { } b ? $"/brew/{b}" : e.ApplicationId is { } x ? $"/book?entry={x}" : null, e.Note,
             AsTyped.Beside(e.Typed, shown));
     }
-
-    /// <summary>The label in its own words; of older entries, rate and basis.</summary>
-    private static string? LabelOf(Input i, string unit, UnitSystem units) =>
-        i.LabelTyped ?? (i.LabelRate is { } rate ? i.LabelBasis == RateBasis.OneIn
-            ? $"1 in {Say.Number(rate)}"
-            : $"{Units.Show(unit == "L" ? rate / 1000 : rate, unit == "L" ? Dimension.Volume : Dimension.Mass, units)} "
-                + (i.LabelBasis ?? RateBasis.OneIn).Says() : null);
 
     private static double? UnitCost(StockLot l, double came, double? wage) =>
         came <= 0 || (l.Paid is null && (l.Minutes is null || wage is null))
