@@ -13,8 +13,8 @@ public sealed class PlanTimingTests
 
     private static readonly ChlorineDoseAnswer None = new("none", "nothing", null, null, 0, 0, "yes", null);
 
-    private static readonly RaceAnswer Race = new(new RaceTimes([new(0, 0, 25, 25, true), new(25, 25, 45, 20, true)], 45), 60, new RaceKit(),
-        2, 10, 5, [], new Verdict(Tone.Go, "Two fillings.", "Both in time."), []);
+    private static readonly RaceAnswer Race = new(new RaceTimes([new(0, 0, 25, 25, true), new(25, 25, 45, 20, true)], 45), 60,
+        new RaceKit(), 2, 10, 5, [], new Verdict(Tone.Go, "Two fillings.", "Both in time."), []);
 
     // 60 L: thirteen minutes to set up, ten to fill.
     private static PlanTiming Timing(Making making, double litres = 60, RaceAnswer? race = null) =>
@@ -91,8 +91,8 @@ public sealed class PlanTimingTests
         one.Single(s => s.Id == "check").Detail.ShouldBe("Strip, smell, source: fit to use?");
         one.Single(s => s.Id == "sprayer").Detail.ShouldBe("Sprayer clean, strainer in; the thinning water’s strip at zero.");
         var four = Steps(Making.Extract, 35.0 / 60, loads: 4).Single(s => s.Id == "source");
-        (Math.Round(four.Minutes, 9), four.Detail).ShouldBe((35, $"4 loads of 500 mL of {compost}, a fresh one each time; dunk and squeeze each gently for 1 to "
-            + "2 minutes."));
+        (Math.Round(four.Minutes, 9), four.Detail).ShouldBe((35,
+            $"4 loads of 500 mL of {compost}, a fresh one each time; dunk and squeeze each gently for 1 to 2 minutes."));
     }
 
     [Fact]

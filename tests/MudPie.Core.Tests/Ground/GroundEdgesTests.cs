@@ -66,10 +66,13 @@ public sealed class GroundEdgesTests
     [Fact]
     public void Ground_on_both_sides_of_a_middle_is_drawn_by_its_own_middle()
     {
-        var plan = GroundPlan.Of([new(1, "south", 1, Square(7, 50, 0.001)), new(2, "north", 1, Square(7, 50.1, 0.001))]).Value;
+        var plan = GroundPlan.Of([new(1, "south", 1, Square(7.002, 50, 0.001)), new(2, "north", 1, Square(7, 50.1, 0.001))]).Value;
         // The plane touches half-way, at 50.0505: a thousandth of a degree east is as long there in both.
         var east = 0.001 * Math.PI / 180 * 6_371_008.8 * Math.Cos(50.0505 * Math.PI / 180);
-        plan.Beds.ShouldAllBe(b => Math.Abs(b.Points.Max(p => p.X) - east) < 1e-6);
+        plan.Beds.Select(b => b.Points.Min(p => p.X)).ShouldBe([2 * east, 0], 1e-6);
+        plan.Beds.Select(b => b.Points.Max(p => p.X)).ShouldBe([3 * east, east], 1e-6);
+        plan.WidthM.ShouldBe(3 * east, 1e-6);
+        plan.Beds.Select(b => b.Points.Min(p => p.Y)).First().ShouldBe(0, 1e-9);
         plan.HeightM.ShouldBe(0.101 * Math.PI / 180 * 6_371_008.8, 1e-6);
     }
 

@@ -105,6 +105,7 @@ public class TrialDrawsTests
         (held / (double)trials).ShouldBeInRange(0.89, 0.995);
 
         static double Truth(TrialComparison c) =>
-            0.5 * (Array.IndexOf(SplitPlotTests.Parts, c.Of.Split(", ")[1]) - Array.IndexOf(SplitPlotTests.Parts, c.Against.Split(", ")[1]));
+            0.5 * (Array.IndexOf(SplitPlotTests.Parts, c.Of.Split(", ")[1])
+                - Array.IndexOf(SplitPlotTests.Parts, c.Against.Split(", ")[1]));
     }
 }

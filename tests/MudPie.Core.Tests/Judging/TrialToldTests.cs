@@ -106,7 +106,8 @@ public sealed class TrialToldTests
         var less = new TrialQuestion { LowerIsBetter = true };
         TrialMean[] Of(double tea, double kelp, double water, double nothing) =>
             [Mean("tea", tea), Mean("kelp", kelp), Mean("water only", water), Mean("nothing", nothing)];
-        TrialTold.Water(Laid(), Answer() with { Means = Of(8, 6, 9, 10) }, less)!.ShouldStartWith("Watering alone did about 25 % of what kelp");
+        TrialTold.Water(Laid(), Answer() with { Means = Of(8, 6, 9, 10) }, less)!
+            .ShouldStartWith("Watering alone did about 25 % of what kelp");
         TrialTold.Water(Laid(), Answer() with { Means = Of(12, 13, 9, 10) }, less).ShouldBeNull(); // nothing beat nothing
         TrialTold.Water(Laid(), Answer() with { Means = Of(8, 6, 11, 10) }, less).ShouldBeNull(); // watering did no good
     }
@@ -173,8 +174,8 @@ public sealed class TrialToldTests
     {
         SiteResult[] few = [Site(-0.2, 0.0001), Site(-0.2, 0.0001)];
         CombineTrials.Of(new() { Results = few, Method = "dl", WorthHaving = 0.1 }).Value.Sentence.ShouldBe(
-            "Over 2 results the difference is −0.2, −0.21 to −0.19: does harm. The next site may see −0.21 to −0.19. 2 results are few: how "
-                + "much sites differ is hardly known.");
+            "Over 2 results the difference is −0.2, −0.21 to −0.19: does harm. The next site may see −0.21 to −0.19. 2 results are few: "
+                + "how much sites differ is hardly known.");
         CombineTrials.Of(new() { Results = [.. few, .. few], Method = "dl" }).Value.Sentence.ShouldContain("4 results are few");
         var five = CombineTrials.Of(new() { Results = [.. Enumerable.Repeat(Site(0, 0.0001), 5)], Method = "dl" }).Value.Sentence;
         five.ShouldStartWith("Over 5 results the difference is +0, −0.0088 to +0.0088: ");
@@ -195,7 +196,8 @@ public sealed class TrialToldTests
     }
 
     private static List<TrialRow> Rows(params (string Name, double[] Values)[] of) =>
-        [.. of.SelectMany(t => t.Values.Select((v, i) => new TrialRow { Plot = $"{t.Name}{i}", Levels = [t.Name], Block = $"{i}", Value = v }))];
+        [.. of.SelectMany(t => t.Values.Select((v, i) =>
+            new TrialRow { Plot = $"{t.Name}{i}", Levels = [t.Name], Block = $"{i}", Value = v }))];
 
     [Fact]
     public void Means_and_pairs_of_even_blocks_by_the_textbook()
