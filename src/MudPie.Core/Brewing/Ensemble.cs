@@ -63,15 +63,6 @@ internal sealed class Ensemble
         return new Ensemble(logs, Even(count), centre, sigma);
     }
 
-    /// <summary>The same members under new weights, given as logarithms.</summary>
-    public Ensemble Reweighted(double[] logWeights)
-    {
-        var top = logWeights.Max();
-        var weights = logWeights.Select(w => Math.Exp(w - top)).ToArray();
-        var sum = weights.Sum();
-        return new Ensemble(Logs, [.. weights.Select(w => w / sum)], _centre, _sigma);
-    }
-
     /// <summary>1 ÷ Σw², copies of one member counted as one: how many members still carry the band. Kish 1965.</summary>
     public double EffectiveSize =>
         Math.Min(Count, 1 / Logs.Select((l, i) => (l, w: Weights[i])).GroupBy(x => x.l, ReferenceEqualityComparer.Instance)

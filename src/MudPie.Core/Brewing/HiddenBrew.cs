@@ -55,9 +55,6 @@ public sealed class HiddenBrew
     /// <summary>True cells, mg COD/L.</summary>
     public double CellsAt(double h) => _trace.At(Math.Clamp(h, 0, _setup.Hours)).Cells;
 
-    /// <summary>True food left, mg COD/L.</summary>
-    public double FoodAt(double h) => _trace.At(Math.Clamp(h, 0, _setup.Hours)) is var y ? y.Sr + y.Sx : 0;
-
     /// <summary>First hour at which the truth is under 6 mg/L; null where it never is.</summary>
     public double? Below6AtH() => _trace.FirstPast(static y => BrewRun.Line - y.O, _setup.Hours);
 

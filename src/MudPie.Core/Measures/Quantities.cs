@@ -44,9 +44,6 @@ public readonly record struct SquareMetres
 
     /// <summary>The figure in m².</summary>
     public double Value { get; }
-
-    /// <summary>The figure in hectares: 14,000 m² is 1.4 ha.</summary>
-    public double Hectares => Value / 10_000;
 }
 
 /// <summary>A length, depth or altitude in metres.</summary>

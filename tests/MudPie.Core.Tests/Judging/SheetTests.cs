@@ -202,9 +202,9 @@ public sealed class SheetTests
             .ShouldBe(["crop"]);
         Of(["char", "dose"], [["none", "x"], ["char", "y"]], ["none", "x"], ["none", "y"]).ShouldBe(["dose"]); // controls differ in it
         Of(["char", "dose"], [["none", "x"], ["char", "y"]], ["none", "x"]).ShouldBeEmpty();
-        Of(["char", "bench"], [["none", "x"], ["char", "y"]]).ShouldBe(["bench"]); // by its name
+        Of(["char", "Sites"], [["none", "x"], ["char", "y"]]).ShouldBe(["Sites"]); // by its name
         Of(["crop"], [["beet"], ["dahlia"]]).ShouldBeEmpty(); // never all of them
-        Of(["crop", "bench"], [["beet", "a"], ["dahlia", "b"]]).ShouldBeEmpty();
+        Of(["crop", "soil"], [["beet", "a"], ["dahlia", "b"]]).ShouldBeEmpty();
         TrialSettings.Compared(["char", "crop"], [["none", "beet"], ["char", "beet"], ["much", "dahlia"]], ["crop"]).ShouldBe(3);
         TrialSettings.Compared(["char", "crop"], [["none", "beet"], ["char", "beet"], ["much", "dahlia"]], []).ShouldBe(6);
     }

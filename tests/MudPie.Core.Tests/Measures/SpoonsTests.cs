@@ -90,7 +90,7 @@ public class SpoonsTests
             make.ShouldThrow<ArgumentOutOfRangeException>();
         }
 
-        (new Litres(0).Value, new Metres(-3).Value, new Brix(-1).Value, new Brix(40).Value, new SquareMetres(14_000).Hectares)
-            .ShouldBe((0, -3, -1, 40, 1.4));
+        (new Litres(0).Value, new Metres(-3).Value, new Brix(-1).Value, new Brix(40).Value, new SquareMetres(14_000).Value)
+            .ShouldBe((0, -3, -1, 40, 14_000));
     }
 }
