@@ -103,8 +103,7 @@ public static class Patches
             Evidence.PractitionersRule,
             [
                 new("water", "mean after − mean before",
-                    $"{patches.Count(p => p.Role == PatchRole.Water)} "
-                        + (patches.Count(p => p.Role == PatchRole.Water) == 1 ? "patch" : "patches"), Signed(water.Mean), "refractometer"),
+                    Say.Count(patches.Count(p => p.Role == PatchRole.Water), "patch", "patches"), Signed(water.Mean), "refractometer"),
                 .. lifts.Select(l => new WorkingLine(l.Candidate, "its change − water’s change, ± t · √(variances added)",
                     $"{Signed(l.Change)} − ({Signed(water.Mean)})",
                     $"{Signed(l.Lift)}{(l.Lower is { } low ? $" ({Signed(low)} to {Signed(l.Upper!.Value)})" : "")}",

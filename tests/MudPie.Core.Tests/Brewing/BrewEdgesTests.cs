@@ -172,9 +172,12 @@ public sealed class BrewEdgesTests
     [Fact]
     public void Outlets_on_the_bench_lie_as_deep_as_they_were_set_but_never_deeper_than_the_water()
     {
-        PlanAirflow Air(double? set) => PlanAirflow.Of(new BrewPlanQuestion { Now = DateTimeOffset.UnixEpoch, Bench = new AirBenchQuestion {
-            Pumps = [new BenchPump { OpenLpm = 20, ShutOffKPa = 20 }],
-            Outlets = [new BenchOutlet { Diffuser = "airStone", DepthM = set }], VolumeL = 100 } }, 0.5, 60).Value;
+        PlanAirflow Air(double? set) => PlanAirflow.Of(new BrewPlanQuestion {
+            Now = DateTimeOffset.UnixEpoch, Bench = new AirBenchQuestion {
+                Pumps = [new BenchPump { OpenLpm = 20, ShutOffKPa = 20 }],
+                Outlets = [new BenchOutlet { Diffuser = "airStone", DepthM = set }], VolumeL = 100
+            }
+        }, 0.5, 60).Value;
         Air(0.2).Outlets!.Single().DepthM.ShouldBe(0.2);
         Air(0.9).Outlets!.Single().DepthM.ShouldBe(0.5);
         Air(null).Outlets!.Single().DepthM.ShouldBe(0.5);
@@ -185,8 +188,10 @@ public sealed class BrewEdgesTests
     public void A_tally_is_kept_with_what_it_is_of()
     {
         var now = new DateTimeOffset(2027, 5, 1, 8, 0, 0, TimeSpan.Zero);
-        var tally = new TallyQuestion { Fields = [.. Enumerable.Repeat(new TallyField { Bacteria = 8 }, 10)], Objective = 40,
-            FieldNumberMm = 20, CoverSlipMm2 = 324, DropMl = 0.05 };
+        var tally = new TallyQuestion {
+            Fields = [.. Enumerable.Repeat(new TallyField { Bacteria = 8 }, 10)], Objective = 40,
+            FieldNumberMm = 20, CoverSlipMm2 = 324, DropMl = 0.05
+        };
         var kept = TallyDeeds.Count("source", tally, inputThere: true, batchThere: false, null, now).Value;
         (kept.Stage, kept.At, kept.Answer.Sentence.Length > 0).ShouldBe((TallyStage.Source, now, true));
         var lost = TallyDeeds.Count("source", tally, inputThere: false, batchThere: true, null, now).Refused!.Problems.Single();

@@ -131,8 +131,10 @@ public sealed class SheetTests
     {
         var one = new TrialQuestion { Factors = ["x"] };
         TrialComparison[] tea = [Apart("tea", "water", 1, 0.2)];
-        TrialAnswer Of(double studentized, double df = 12) => Write(one, tea, s => s with { Df = df,
-            Studentized = [studentized, .. s.Studentized.Skip(1)] }).Value;
+        TrialAnswer Of(double studentized, double df = 12) => Write(one, tea, s => s with {
+            Df = df,
+            Studentized = [studentized, .. s.Studentized.Skip(1)]
+        }).Value;
         // Eight plots: each may be one in 160; on 11 degrees of freedom that is a t of 3.37.
         var line = Distribution.CriticalT(0.05 / 8, 11);
         Of(line + 0.01).Residuals[0].Outlier.ShouldBeTrue();

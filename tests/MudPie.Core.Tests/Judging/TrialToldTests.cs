@@ -202,8 +202,10 @@ public sealed class TrialToldTests
     [Fact]
     public void Means_and_pairs_of_even_blocks_by_the_textbook()
     {
-        var a = TrialAnalysis.Of(new() { Design = Design.Blocks, Factors = ["t"], Control = "water",
-            Rows = Rows(("water", [10, 12, 13]), ("tea", [12, 13, 16]), ("kelp", [11, 12, 12])) }).Value;
+        var a = TrialAnalysis.Of(new() {
+            Design = Design.Blocks, Factors = ["t"], Control = "water",
+            Rows = Rows(("water", [10, 12, 13]), ("tea", [12, 13, 16]), ("kelp", [11, 12, 12]))
+        }).Value;
         // Blocks 13, 12.3, 13.7 apart; with 4 left over, each mean's standard error is √(MS ÷ 3) and a pair's √(2 MS ÷ 3).
         var (ms, df) = (a.Anova[^1].Ms!.Value, a.Anova[^1].Df);
         df.ShouldBe(4);
@@ -222,8 +224,10 @@ public sealed class TrialToldTests
     [Fact]
     public void One_degree_of_freedom_is_told_and_none_is_not()
     {
-        TrialAnswer Judge(double[] water, double[] tea) => TrialAnalysis.Of(new() { Design = Design.Blocks, Factors = ["t"],
-            Rows = Rows(("water", water), ("tea", tea)) }).Value;
+        TrialAnswer Judge(double[] water, double[] tea) => TrialAnalysis.Of(new() {
+            Design = Design.Blocks, Factors = ["t"],
+            Rows = Rows(("water", water), ("tea", tea))
+        }).Value;
         var one = Judge([10, 12], [12, 13]);
         one.NoiseDf.ShouldBe(1);
         one.Dunnett[0].Lower.ShouldNotBeNull();
