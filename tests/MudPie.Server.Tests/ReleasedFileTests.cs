@@ -2,6 +2,7 @@ using System.IO.Compression;
 using System.Text.Json;
 using System.Text.Json.Nodes;
 using System.Text.Json.Schema;
+using System.Text.RegularExpressions;
 using Microsoft.Data.Sqlite;
 using MudPie.Records;
 
@@ -70,6 +71,13 @@ public class ReleasedFileTests
         was.Count.ShouldBeGreaterThan(80);
     }
 
+    /// <summary>Words that were said wrongly, or in two ways, and how they are said since. What is not listed stays as it was.</summary>
+    private static readonly (string Then, string Since)[] Mended =
+    [
+        ("1 oxygen readings", "1 oxygen reading"), ("1 smells,", "1 smell,"), ("1 looks at", "1 look at"), ("1 hours of", "1 hour of"),
+        ("2000 mL a hectare", "2 L a hectare"), ("1000 mL a hectare", "1 L a hectare"), // as the shelf says them
+    ];
+
     /// <summary>Everything that was said then is said now; more may be said beside it.</summary>
     private static void Same(JsonNode? was, JsonNode? now, string where)
     {
@@ -96,7 +104,8 @@ public class ReleasedFileTests
                 ((double)b).ShouldBe((double)a, Math.Abs((double)a) * 1e-9, where);
                 break;
             default:
-                (now?.ToJsonString()).ShouldBe(was?.ToJsonString(), where);
+                (now?.ToJsonString()).ShouldBe(Mended.Aggregate(was?.ToJsonString(), (said, m) =>
+                    said is null ? null : Regex.Replace(said, $"(?<![0-9]){m.Then}", m.Since)), where);
                 break;
         }
     }

@@ -7,6 +7,7 @@ using MudPie.Records;
 using MudPie.Records.Shelf;
 using MudPie.Server.Lots;
 using MudPie.Server.Web;
+
 namespace MudPie.Server.Shelf;
 
 /// <summary>Something on the shelf as it is typed: what it is, its price, and its label.</summary>

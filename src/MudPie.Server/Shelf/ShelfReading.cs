@@ -8,6 +8,7 @@ using MudPie.Records.Shelf;
 using MudPie.Server.Lots;
 using MudPie.Server.PuttingOut;
 using MudPie.Server.Web;
+
 namespace MudPie.Server.Shelf;
 
 /// <summary>The shelf as it is read: each input with its lots and what they cost, what is short, what goes off.</summary>
