@@ -41,7 +41,7 @@ public static class LookingBack
         ("fed", "more than "
             + (units.IsUs() ? $"{Say.Number(0.6 * LitresInUsGallon / GramsInOunce, 2)} oz of food (COD) per gallon"
                 : "0.6 g of food (COD) per litre"), b => b.FoodCod > 0.6),
-                ("strip", "a strip above zero, or none", b => b.StripZero is not true),
+        ("strip", "a strip above zero, or none", b => b.StripZero is not true),
         ("unclean", "a vessel not logged clean", b => !b.VesselClean),
         ("unread", "no oxygen read", b => b.Readings == 0), ("long", "longer than 30 h", b => b.Hours > 30),
     ];
