@@ -1,3 +1,4 @@
+using System.Globalization;
 using MudPie.Records;
 using MudPie.Server.Book;
 using MudPie.Server.Brewing;
@@ -12,6 +13,7 @@ using MudPie.Server.Today;
 using MudPie.Server.Watch;
 using MudPie.Server.Weather;
 using MudPie.Server.Web;
+using MudPie.Server.Yards;
 
 namespace MudPie.Server;
 
@@ -137,6 +139,13 @@ public static class App
         {
             Core.Workings.Patience.Until(context.RequestAborted);
             SentBody.Watch(context);
+            if (context.Request.Path.StartsWithSegments("/api"))
+            {
+                // so that a phone whose clock is wrong dates what it writes by this one
+                context.Response.Headers["Mudpie-Now"] =
+                    context.RequestServices.GetRequiredService<TimeProvider>().GetUtcNow().ToString("O", CultureInfo.InvariantCulture);
+            }
+
             return next(context);
         });
         app.UsePlainAnswers();
@@ -145,8 +154,9 @@ public static class App
         app.UseResponseCompression();
         app.UseDefaultFiles();
         app.UseStaticFiles(new StaticFileOptions {
-            OnPrepareResponse = c => c.Context.Response.Headers.CacheControl = c.File.Name is "index.html" or "sw.js"
-                ? "no-cache" : "public, max-age=31536000, immutable",
+            // what is built carries a digest in its name; all else may be another tomorrow
+            OnPrepareResponse = c => c.Context.Response.Headers.CacheControl = c.Context.Request.Path.StartsWithSegments("/assets")
+                ? "public, max-age=31536000, immutable" : "no-cache",
         });
         app.MapOpenApi();
         Rooms(app.MapGroup("/api"));
@@ -161,6 +171,7 @@ public static class App
         api.MapSetup();
         api.MapGround();
         api.MapToday();
+        api.MapYard();
         api.MapPlans();
         api.MapBatches();
         api.MapBatchLogs();

@@ -1,28 +1,33 @@
-import { type ComponentType, lazy, Suspense, useEffect, useState } from "react";
-import { matchPath, Navigate, Route, Routes } from "react-router-dom";
-import { client, useRead } from "./api/client";
+import { type ComponentType, lazy, useDeferredValue, useEffect, useState } from "react";
+import { generatePath, matchPath, Navigate, Route, Routes, useLocation, useParams } from "react-router-dom";
+import { useRead } from "./api/data";
 import { Holding } from "./parts/clock";
+import { moved } from "./parts/places";
+import { Coming, Ready } from "./parts/Ready";
 import { Shell } from "./parts/Shell";
-import { Wrong } from "./parts/Wrong";
 import { Today } from "./rooms/today/Today";
 
 /** A room whose code comes when it is first asked for; `ready` fetches it beforehand. What is ready is shown at once: after a
  * fallback, Suspense holds back what it waited for by 300 ms. */
 function room<K extends string>(load: () => Promise<Record<K, ComponentType>>, name: K) {
-  let Ready: ComponentType | undefined;
+  let Known: ComponentType | undefined;
   const Waited: ComponentType = lazy(() => load().then((m) => ({ default: m[name] as ComponentType })));
   function Opened() {
-    const [atOnce] = useState(Ready !== undefined); // and stays so: another component would begin anew
-    return atOnce && Ready ? <Ready /> : <Waited />;
+    const [atOnce] = useState(Known !== undefined); // and stays so: another component would begin anew
+    return atOnce && Known ? <Known /> : <Waited />;
   }
-  const ready = () => load().then((m) => void (Ready = m[name]));
+  const ready = () => load().then((m) => void (Known = m[name]));
   return { Opened, ready };
 }
 
 const setup = room(() => import("./rooms/setup/Setup"), "Setup");
 
-const rooms = {
-  "/ground": room(() => import("./rooms/ground/Ground"), "Ground"),
+const places = {
+  "/look": room(() => import("./rooms/look/LookRoom"), "LookRoom"),
+  "/look/leaves": room(() => import("./rooms/judge/Brix"), "Brix"),
+  "/look/leaves/:id": room(() => import("./rooms/judge/BrixBed"), "BrixBed"),
+  "/look/checks": room(() => import("./rooms/look/ChecksRoom"), "ChecksRoom"),
+  "/make": room(() => import("./rooms/make/YardRoom"), "YardRoom"),
   "/brew": room(() => import("./rooms/brew/BrewRoom"), "BrewRoom"),
   "/brew/plan": room(() => import("./rooms/brew/PlanBrew"), "PlanBrew"),
   "/brew/water": room(() => import("./rooms/brew/WaterBench"), "WaterBench"),
@@ -35,7 +40,6 @@ const rooms = {
   "/brew/back": room(() => import("./rooms/brew/BackRoom"), "BackRoom"),
   "/brew/practice": room(() => import("./rooms/brew/PracticeRoom"), "PracticeRoom"),
   "/brew/:id/card": room(() => import("./rooms/brew/Card"), "Card"),
-  "/watch": room(() => import("./rooms/watch/WatchRoom"), "WatchRoom"),
   "/brew/:id": room(() => import("./rooms/brew/BatchPage"), "BatchPage"),
   "/put-out": room(() => import("./rooms/put-out/PutOutRoom"), "PutOutRoom"),
   "/put-out/windows": room(() => import("./rooms/put-out/Windows"), "Windows"),
@@ -45,11 +49,6 @@ const rooms = {
   "/put-out/sprayers": room(() => import("./rooms/put-out/SprayerRoom"), "SprayerRoom"),
   "/put-out/mixing": room(() => import("./rooms/put-out/MixRoom"), "MixRoom"),
   "/put-out/:id": room(() => import("./rooms/put-out/Tank"), "Tank"),
-  "/shelf": room(() => import("./rooms/shelf/Shelf"), "Shelf"),
-  "/book": room(() => import("./rooms/book/Book"), "Book"),
-  "/book/thread": room(() => import("./rooms/book/Thread"), "Thread"),
-  "/book/season": room(() => import("./rooms/book/SeasonRecord"), "SeasonRecord"),
-  "/book/plan": room(() => import("./rooms/book/PlanOfBeds"), "PlanOfBeds"),
   "/judge": room(() => import("./rooms/judge/TrialsRoom"), "TrialsRoom"),
   "/judge/new": room(() => import("./rooms/judge/TrialForm"), "TrialForm"),
   "/judge/trials/:id": room(() => import("./rooms/judge/TrialPage"), "TrialPage"),
@@ -59,15 +58,19 @@ const rooms = {
   "/judge/patches": room(() => import("./rooms/judge/PatchRoom"), "PatchRoom"),
   "/judge/across": room(() => import("./rooms/judge/AcrossRoom"), "AcrossRoom"),
   "/judge/practice": room(() => import("./rooms/judge/PlotPractice"), "PlotPractice"),
-  "/judge/brix/:id": room(() => import("./rooms/judge/BrixBed"), "BrixBed"),
-  "/judge/brix": room(() => import("./rooms/judge/Brix"), "Brix"),
+  "/shelf": room(() => import("./rooms/shelf/Shelf"), "Shelf"),
+  "/book": room(() => import("./rooms/book/Book"), "Book"),
+  "/book/thread": room(() => import("./rooms/book/Thread"), "Thread"),
+  "/book/season": room(() => import("./rooms/book/SeasonRecord"), "SeasonRecord"),
+  "/ground": room(() => import("./rooms/ground/Ground"), "Ground"),
+  "/watch": room(() => import("./rooms/watch/WatchRoom"), "WatchRoom"),
 };
 
 /** True once the code of the room at this address is there, or can't be had now (its room then says so). */
 function useFirstRoom() {
   const [there, setThere] = useState(false);
   useEffect(() => {
-    const first = Object.entries(rooms).find(([path]) => matchPath(path, location.pathname))?.[1];
+    const first = Object.entries(places).find(([path]) => matchPath(path, location.pathname))?.[1];
     void Promise.resolve(first?.ready())
       .catch(() => undefined)
       .then(() => setThere(true));
@@ -75,41 +78,76 @@ function useFirstRoom() {
   return there;
 }
 
-const waiting = (
-  <main id="room" className="p-7 text-ash" aria-busy>
-    <h1 className="text-2xl">One moment</h1>
-  </main>
-);
+/** An address of before leads on, with all that was asked of it. */
+function LeadsOn({ to }: { to: string }) {
+  const { search, hash } = useLocation();
+  return <Navigate to={generatePath(to, useParams()) + search + hash} replace />;
+}
+
+/**
+ * The room that is asked for. Until it is there the one before stays, and the shape of what comes in its place if that takes
+ * long; what it can't read is said here, and the rest of the page goes on.
+ */
+function Rooms() {
+  const here = useLocation();
+  const shown = useDeferredValue(here);
+  const late = shown !== here;
+  return (
+    <>
+      {late && (
+        <div className="late">
+          <Coming as="div" />
+        </div>
+      )}
+      <div className={late ? "leaving" : undefined}>
+        <Ready
+          at={shown.pathname + shown.search}
+          coming={<Coming />}
+          around={(failed) => (
+            <main id="room" className="p-4 wide:p-7">
+              {failed}
+            </main>
+          )}
+        >
+          <Routes location={shown}>
+            <Route path="/" element={<Today />} />
+            {Object.entries(places).map(([path, { Opened }]) => (
+              <Route key={path} path={path} element={<Opened />} />
+            ))}
+            {moved.map(([from, to]) => (
+              <Route key={from} path={from} element={<LeadsOn to={to} />} />
+            ))}
+            <Route path="*" element={<Navigate to="/" replace />} />
+          </Routes>
+        </Ready>
+      </div>
+    </>
+  );
+}
+
+function Open() {
+  const holding = useRead("/api/holding");
+  const first = useFirstRoom();
+  if (!first) return <Coming />;
+  return (
+    <Holding value={holding}>
+      {holding.setUp ? (
+        <Shell holding={holding}>
+          <Rooms />
+        </Shell>
+      ) : (
+        <Ready coming={<Coming />}>
+          <setup.Opened />
+        </Ready>
+      )}
+    </Holding>
+  );
+}
 
 export function App() {
-  const holding = useRead(["holding"], () => client.GET("/api/holding"));
-  const first = useFirstRoom();
-  if (!holding.data || !first) {
-    return holding.error && !holding.data ? (
-      <main className="p-7">
-        <h1 className="text-2xl">Mud Pie</h1>
-        <Wrong problem={holding.error} />
-      </main>
-    ) : (
-      waiting
-    );
-  }
   return (
-    <Holding.Provider value={holding.data}>
-      <Suspense fallback={waiting}>
-        <Routes>
-          {!holding.data.setUp && <Route path="*" element={<setup.Opened />} />}
-          {holding.data.setUp && (
-            <Route element={<Shell holding={holding.data} />}>
-              <Route path="/" element={<Today />} />
-              {Object.entries(rooms).map(([path, { Opened }]) => (
-                <Route key={path} path={path} element={<Opened />} />
-              ))}
-              <Route path="*" element={<Navigate to="/" replace />} />
-            </Route>
-          )}
-        </Routes>
-      </Suspense>
-    </Holding.Provider>
+    <Ready coming={<Coming />} around={(failed) => <main className="p-7">{failed}</main>}>
+      <Open />
+    </Ready>
   );
 }

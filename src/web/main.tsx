@@ -15,24 +15,15 @@ const queries = new QueryClient({
   },
 });
 
-// What has been opened once opens again without a signal; figures wait in the outbox (parts/outbox.ts).
+// Opens without a signal; what is written then waits in the outbox (parts/outbox.ts).
 if ("serviceWorker" in navigator && import.meta.env.PROD) {
-  void navigator.serviceWorker
-    .register("/sw.js")
-    .then(() => navigator.serviceWorker.ready)
-    .then((worker) =>
-      worker.active?.postMessage([
-        location.origin + "/",
-        ...performance.getEntriesByType("resource").map((r) => r.name),
-      ]),
-    )
-    .catch(() => undefined); // a browser that has none works as before
+  void navigator.serviceWorker.register("/sw.js").catch(() => undefined); // a browser that has none works as before
 }
 
 createRoot(document.getElementById("root")!).render(
   <StrictMode>
     <QueryClientProvider client={queries}>
-      <BrowserRouter>
+      <BrowserRouter useTransitions={false}>
         <App />
       </BrowserRouter>
     </QueryClientProvider>

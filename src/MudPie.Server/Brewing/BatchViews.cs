@@ -122,6 +122,13 @@ public sealed record BedLine(int Id, string Name, double AreaM2, string AreaShow
 /// <summary>Puts a batch in the form that screens read.</summary>
 public static class BatchViews
 {
+    /// <summary>The air that goes into it, L/min at its depth, and since when where it was changed on the way.</summary>
+    public static (double Lpm, DateTimeOffset? Since) Air(Batch b)
+    {
+        var changed = LiveBrew.Standing(b).LastOrDefault(l => l.Kind == LogKind.AirTo);
+        return (changed?.Number ?? b.Brew.Outlets?.Sum(o => o.AirLpm ?? 0) ?? b.Brew.AirLpm ?? 0, changed?.At);
+    }
+
     /// <summary>A batch whole.</summary>
     public static BatchView Of(Batch b, Worked<WatchAnswer>? watch, RaceAnswer? race, UnitSystem units)
     {
@@ -130,12 +137,11 @@ public static class BatchViews
         var corrected = b.Log.RightedBy();
         var sources = (brew.Sources ?? []).Select(s =>
             PlanAmounts.View(new PlanAmount(s.Kind!, Ingredients.Source(s.Kind)!.Name, s.Litres ?? 0, true, 0), units)).ToList();
-        var changed = LiveBrew.Standing(b).LastOrDefault(l => l.Kind == LogKind.AirTo);
-        var air = changed?.Number ?? brew.Outlets?.Sum(o => o.AirLpm ?? 0) ?? brew.AirLpm ?? 0;
+        var (air, airSince) = Air(b);
         var vessel = new VesselView(
             b.Vessel.Name, b.Vessel.Shape, b.Vessel.TotalL, b.Vessel.WorkingL, b.BrewL, brew.DepthM ?? b.Vessel.DepthM, b.Diffuser.Name,
             b.Diffuser.Kind, b.Water.Name,
-            air, b.Pump.OpenLpm, Units.Show(air, Dimension.Flow, units), changed?.At, Units.Show(b.Pump.OpenLpm, Dimension.Flow, units));
+            air, b.Pump.OpenLpm, Units.Show(air, Dimension.Flow, units), airSince, Units.Show(b.Pump.OpenLpm, Dimension.Flow, units));
         return new BatchView {
             Over = watch is null ? null : BrewOver.Says(b.State, LiveBrew.Standing(b).LastOrDefault(l => l.Kind == LogKind.Heaped)?.Text,
                 watch.Value.Gate),

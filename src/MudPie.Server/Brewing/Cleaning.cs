@@ -34,7 +34,8 @@ public static class Cleaning
 
     private static async Task<Ok<List<CleanView>>> Read(HoldingDb db) => TypedResults.Ok(await All(db));
 
-    private static async Task<List<CleanView>> All(HoldingDb db)
+    /// <summary>Every vessel and how clean it is.</summary>
+    internal static async Task<List<CleanView>> All(HoldingDb db)
     {
         var rows = await db.Vessels.AsNoTracking().OrderBy(v => v.Id).Select(v => new {
             v.Id,

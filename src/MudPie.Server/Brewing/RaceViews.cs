@@ -8,8 +8,20 @@ namespace MudPie.Server.Brewing;
 public sealed record RaceRow(string Filling, string AirLost, string OutBy, string WithoutAir, bool WithinGrace);
 
 /// <summary>The race ready to read out: the same on the plan, the live page, the windows, the tank and the card.</summary>
+/// <param name="Verdict">Go, or which filling is flat.</param>
+/// <param name="KitSays">What it is run with.</param>
+/// <param name="GraceShown">What each filling may go without air.</param>
+/// <param name="Rows">Filling by filling, in words.</param>
+/// <param name="Saves">What would save it; empty where it is won.</param>
+/// <param name="Won">Every filling is out in time.</param>
+/// <param name="Strips">The same fillings to be drawn, min from the first draw.</param>
+/// <param name="DoneAtMin">The last drop is out, min.</param>
+/// <param name="LastDrawnAtMin">The air may go off, min; null where none is blown in.</param>
+/// <param name="Fillings">How many in all.</param>
+/// <param name="Otherwise">The same, were it run otherwise.</param>
 public sealed record RaceView(Verdict Verdict, string KitSays, string GraceShown, IReadOnlyList<RaceRow> Rows,
-    IReadOnlyList<string> Saves, bool Won);
+    IReadOnlyList<string> Saves, bool Won, IReadOnlyList<RaceStrip> Strips, double DoneAtMin, double? LastDrawnAtMin, int Fillings,
+    IReadOnlyList<RaceOtherwise> Otherwise);
 
 /// <summary>Puts a race in words.</summary>
 public static class RaceViews
@@ -32,6 +44,11 @@ public static class RaceViews
                 .Select(x => new RaceRow(many && x.i == loads.Count - 1 ? $"… {x.i + 1}" : $"{x.i + 1}", Say.Minutes(x.l.AirLostAtMin),
                     Say.Minutes(x.l.OutByMin), Say.Minutes(x.l.MinutesWithoutAir), x.l.WithinGrace))],
             race.Won ? [] : race.Saves,
-            race.Won);
+            race.Won,
+            [.. race.Strips.Where((_, i) => !many || i < 2 || i == loads.Count - 1)],
+            race.Times.DoneAtMin,
+            race.Facts is { Dunked: false } ? race.LastDrawnAtMin : null,
+            loads.Count,
+            race.Facts is { } facts ? PutOutRace.Otherwise(facts) : []);
     }
 }

@@ -29,7 +29,7 @@ public sealed record GeoPreview(IReadOnlyList<GeoFeature> Features);
 
 /// <summary>A bed on the plan with what runs on it.</summary>
 public sealed record PlanBedView(int Id, string Name, string Crop, string AreaShown, IReadOnlyList<PlanPoint> Points, bool Surveyed,
-    string? Wait, Life? Life);
+    string? Wait, Life? Life, double AreaM2, IReadOnlyList<KnownLine> Known);
 
 /// <summary>The plan of the ground.</summary>
 public sealed record GroundPlanView(double WidthM, double HeightM, double ScaleBarM, string ScaleBarShown, IReadOnlyList<PlanBedView> Beds,
@@ -83,12 +83,13 @@ public static class GeoEndpoints
         var waits = (await Book.Waits.Running(db, clock.Now)).ToDictionary(w => w.BedId,
             w => $"no harvest before {local(w.Until):d MMM yyyy}");
         var lives = (await db.BedChecks.Newest().AsNoTracking().ToListAsync()).ToDictionary(c => c.BedId, c => (Life?)c.Life);
+        var known = await GroundKnown.Of(db, units);
         var plan = GroundPlan.Of([.. beds.Select(b => new BedOutline(b.Id, b.Name, b.AreaM2, Outline(b.ShapeJson)))]).Worked;
         return TypedResults.Ok(new GroundPlanView(
             plan.Value.WidthM, plan.Value.HeightM, plan.Value.ScaleBarM, Units.Show(plan.Value.ScaleBarM, Dimension.Length, units),
             [.. plan.Value.Beds.Select(d => new PlanBedView(d.Id, d.Name, beds.First(b => b.Id == d.Id).Crop,
                 Units.Show(d.AreaM2, Dimension.Area, units), d.Points, d.Surveyed, waits.GetValueOrDefault(d.Id),
-                lives.GetValueOrDefault(d.Id)))],
+                lives.GetValueOrDefault(d.Id), d.AreaM2, known[d.Id]))],
             plan.Working, plan.Sure));
     }
 

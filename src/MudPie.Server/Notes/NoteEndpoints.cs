@@ -24,7 +24,9 @@ namespace MudPie.Server.Notes;
 /// <param name="Text">The phrase.</param>
 /// <param name="TargetId">Which of the things it may mean; null where there is one.</param>
 /// <param name="CautionsSeen">Cautions that were shown with it.</param>
-public sealed record NoteRequest(string? Text, int? TargetId = null, IReadOnlyList<string>? CautionsSeen = null);
+/// <param name="At">When it was said, where it was kept on a phone until there was a signal; null for now.</param>
+public sealed record NoteRequest(string? Text, int? TargetId = null, IReadOnlyList<string>? CautionsSeen = null,
+    DateTimeOffset? At = null);
 
 /// <summary>What was understood, and what there is to mind before it is written.</summary>
 /// <param name="Understood">Word for word.</param>
@@ -150,7 +152,14 @@ public static class NoteEndpoints
             return Refusal.Of("targetId", "It can mean several.", $"Choose one of {Say.List([.. u.Targets.Select(t => t.Name)])}.");
         }
 
-        if (When(u.ClockTime, clock.Now, await clock.Local()) is not { } at)
+        var checks = new Checks();
+        var saidAt = checks.Past("at", r.At, clock.Now);
+        if (!checks.Sound)
+        {
+            return checks.Refusal;
+        }
+
+        if (When(u.ClockTime, saidAt, await clock.Local()) is not { } at)
         {
             return Refusal.Of("text", $"No clock there showed {u.ClockTime} today: it was left out when the clocks went forward.",
                 "Say a time that was.");

@@ -63,7 +63,8 @@ public static class TodayEndpoints
         api.MapGet("/day-line", DayLine).WithSummary("The day drawn as a line: brews, windows, work.");
     }
 
-    private static async Task<List<(Batch Batch, WatchAnswer? Watch)>> Going(HoldingDb db, LiveBrew live)
+    /// <summary>Brews that are planned or going, each with what is said of it.</summary>
+    internal static async Task<List<(Batch Batch, WatchAnswer? Watch)>> Going(HoldingDb db, LiveBrew live)
     {
         var ids = await db.Batches.Where(b => b.State == BatchState.Planned || b.State == BatchState.Brewing || b.State == BatchState.Off)
             .OrderBy(b => b.UseAt).Select(b => b.Id).Take(20).ToListAsync();
@@ -101,9 +102,7 @@ public static class TodayEndpoints
         var units = await clock.Units();
         var local = await clock.Local();
         var going = await Going(db, live);
-        var items = going.SelectMany(g => TodayRules.Of(g.Batch, g.Watch, clock.Now, local))
-            .Select(i => i with { Detail = InUnits.Say(i.Detail, units) }).ToList();
-        items = await WithNotices(items, going, db, clock.Now);
+        var items = await OfBrews(going, db, clock);
         items.AddRange((await BrixDues.Of(db, clock.Now)).Select(d => TodayRules.BrixDue(d, clock.Now, local)));
 
         items.AddRange(await TodayMore.Of(db, clock));
@@ -120,11 +119,23 @@ public static class TodayEndpoints
         var holding = await clock.Find();
         var height = holding is null ? 0 : Sun.ElevationDeg(clock.Now, holding.Latitude, holding.Longitude);
         return TypedResults.Ok(new TodayView(
-            [.. items.OrderBy(i => i.Urgency).ThenBy(i => i.At)
-                .Select(i => i with { Title = char.ToUpperInvariant(i.Title[0]) + i.Title[1..] })],
+            Ordered(items),
             height < Sun.RiseDeg ? "night" : height < Sun.LowDeg ? "low sun" : "high sun: not on leaves",
             [.. going.Select(g => BatchViews.Line(g.Batch, units, g.Watch?.Verdict.Sentence))]));
     }
+
+    /// <summary>What the brews want, most pressing first.</summary>
+    internal static async Task<List<TodayItem>> OfBrews(List<(Batch Batch, WatchAnswer? Watch)> going, HoldingDb db, HoldingClock clock)
+    {
+        var units = await clock.Units();
+        var local = await clock.Local();
+        var items = going.SelectMany(g => TodayRules.Of(g.Batch, g.Watch, clock.Now, local))
+            .Select(i => i with { Detail = InUnits.Say(i.Detail, units) }).ToList();
+        return Ordered(await WithNotices(items, going, db, clock.Now));
+    }
+
+    private static List<TodayItem> Ordered(IEnumerable<TodayItem> items) => [.. items.OrderBy(i => i.Urgency).ThenBy(i => i.At)
+        .Select(i => i with { Title = char.ToUpperInvariant(i.Title[0]) + i.Title[1..] })];
 
     /// <summary>Items that the watch has spoken of can be put off or seen to, and then stay away; what only the watch knows is
     /// added.</summary>

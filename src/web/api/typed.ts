@@ -1,4 +1,4 @@
-import type { FieldProblem } from "./client";
+import type { FieldProblem } from "./problem";
 
 /**
  * A text that is no number, or can be read as two; it travels in a question like the number that it should be, and is refused at

@@ -1,8 +1,9 @@
-import { client, useRead } from "./client";
+import { useContext } from "react";
+import { Holding } from "../parts/clock";
 
 /** Whether the holding speaks in US customary units. */
 export function useUs() {
-  return useRead(["holding"], () => client.GET("/api/holding")).data?.units === "usCustomary";
+  return useContext(Holding)?.units === "usCustomary";
 }
 
 /** The words of the holding's units, for labels; figures come from the server in them already. */

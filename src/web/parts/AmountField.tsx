@@ -1,5 +1,5 @@
-import { useQuery } from "@tanstack/react-query";
-import { client, must, type Problem, type Schemas, useWrite } from "../api/client";
+import type { Schemas } from "../api/client";
+import { useWorkOut, useWrite } from "../api/data";
 import { Button } from "./Button";
 import { Field } from "./Field";
 
@@ -13,26 +13,32 @@ interface Props {
   /** A kind of source: then a weight may be typed for a volume. */
   ofSource?: string;
   hint?: string;
+  name?: string;
   wrong?: string;
   autoFocus?: boolean;
 }
 
 /** An amount typed as people say it; shows at once what was understood, and the spoons and jugs for it. */
-export function AmountField({ label, value, dimension, onChange, onRead, ofSource, hint, wrong, autoFocus }: Props) {
-  const read = useQuery<Schemas["Amount"], Problem>({
-    queryKey: ["amount", dimension, ofSource, value],
-    queryFn: async () =>
-      (await must(client.POST("/api/amounts/read", { body: { text: value, dimension, ofSource } }))).value!,
-    enabled: value.trim().length > 0,
-    retry: false,
-    refetchInterval: false,
-    staleTime: Infinity,
-  });
-  const whose = useWrite((units: Schemas["UnitSystem"], headers) =>
-    client.POST("/api/holding/units", { body: { units }, headers }),
+export function AmountField({
+  label,
+  value,
+  dimension,
+  onChange,
+  onRead,
+  ofSource,
+  hint,
+  name,
+  wrong,
+  autoFocus,
+}: Props) {
+  const read = useWorkOut(
+    "/api/amounts/read",
+    value.trim() ? { body: { text: value, dimension, ofSource: ofSource ?? null } } : null,
   );
-  const asks = value.trim() && read.error?.fields.some((f) => f.ask === "gallons");
-  const understood = read.data && `= ${read.data.shown}${read.data.inTools ? ` · ${read.data.inTools}` : ""}`;
+  const whose = useWrite("/api/holding/units", (units: Schemas["UnitSystem"]) => ({ body: { units } }));
+  const asks = read.problem?.fields.some((f) => f.ask === "gallons");
+  const amount = read.waits || read.problem ? undefined : (read.data?.value ?? undefined);
+  const understood = amount && `= ${amount.shown}${amount.inTools ? ` · ${amount.inTools}` : ""}`;
   return (
     <>
       <Field
@@ -40,8 +46,9 @@ export function AmountField({ label, value, dimension, onChange, onRead, ofSourc
         value={value}
         autoFocus={autoFocus}
         onChange={onChange}
-        onBlur={() => read.data && onRead?.(read.data.si)}
-        wrong={wrong ?? (value.trim() && read.error ? read.error.of("text") : undefined)}
+        onBlur={() => amount && onRead?.(amount.si)}
+        name={name}
+        wrong={wrong ?? read.problem?.of("text")}
         hint={understood || hint}
       />
       {asks && (

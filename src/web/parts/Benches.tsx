@@ -1,33 +1,25 @@
-import { useEffect, useRef } from "react";
 import { NavLink, useLocation } from "react-router-dom";
+import { benchOf, roomOf } from "./places";
 
-interface Props {
-  label: string;
-  room: string;
-  benches: readonly (readonly [string, string])[];
-}
-
-/** The benches of a room. */
-export function Benches({ label, room, benches }: Props) {
-  const nav = useRef<HTMLElement>(null);
-  const place = useLocation();
-  // On a phone the benches run off the side: the one that is open is brought into sight.
-  useEffect(() => {
-    const here = nav.current?.querySelector<HTMLElement>("[aria-current=page]");
-    if (nav.current && here) nav.current.scrollLeft = here.offsetLeft - nav.current.clientWidth / 2;
-  }, [place.pathname]);
+/** The benches of the room that one is in, in one line; on a phone they take two, and none is out of sight. */
+export function Benches() {
+  const { pathname } = useLocation();
+  const room = roomOf(pathname);
+  if (!room || room.benches.length === 0) return null;
+  const here = benchOf(room, pathname);
   return (
-    <nav ref={nav} aria-label={label} className="no-print mb-4 flex gap-x-5 overflow-x-auto wide:flex-wrap">
-      {benches.map(([to, name]) => (
+    <nav
+      aria-label={`Benches of ${room.name}`}
+      className="no-print mx-auto flex max-w-[88rem] flex-wrap gap-x-5 px-4 wide:px-7"
+    >
+      {room.benches.map((b) => (
         <NavLink
-          key={to}
-          end
-          to={`${room}${to && "/" + to}`}
-          className={({ isActive }) =>
-            `flex min-h-11 items-center whitespace-nowrap border-b-4 text-base ${isActive ? "border-clay font-bold text-clay" : "border-transparent"}`
-          }
+          key={b[0]}
+          to={b[0]}
+          aria-current={b === here ? "page" : undefined}
+          className={`flex min-h-11 items-center whitespace-nowrap text-base ${b === here ? "font-bold text-clay underline decoration-4 underline-offset-8" : ""}`}
         >
-          {name}
+          {b[1]}
         </NavLink>
       ))}
     </nav>

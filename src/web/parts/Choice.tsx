@@ -1,15 +1,17 @@
 import { RadioGroup } from "radix-ui";
+import { WrongHere } from "./Wrong";
 
 interface Props<T extends string> {
   label: string;
   value: T;
   options: readonly { value: T; name: string; says?: string }[];
   onChange: (value: T) => void;
+  name?: string;
   wrong?: string;
 }
 
 /** A few things to choose one from, each big enough for a thumb. */
-export function Choice<T extends string>({ label, value, options, onChange, wrong }: Props<T>) {
+export function Choice<T extends string>({ label, value, options, onChange, name, wrong }: Props<T>) {
   return (
     <div>
       <RadioGroup.Root aria-label={label} value={value} onValueChange={(v) => onChange(v as T)}>
@@ -30,11 +32,7 @@ export function Choice<T extends string>({ label, value, options, onChange, wron
           ))}
         </div>
       </RadioGroup.Root>
-      {wrong && (
-        <p role="alert" className="mt-1 font-medium text-plum">
-          ✕ {wrong}
-        </p>
-      )}
+      <WrongHere name={name} text={wrong} />
     </div>
   );
 }

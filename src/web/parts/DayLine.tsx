@@ -1,6 +1,7 @@
 import { useId, useState } from "react";
 import { Link, useNavigate } from "react-router-dom";
-import { client, type Schemas, useRead, useWrite } from "../api/client";
+import type { Schemas } from "../api/client";
+import { useRead, useWrite } from "../api/data";
 import { Button } from "./Button";
 import { BASE, Loaf } from "./Loaf";
 import { useClock } from "./clock";
@@ -13,12 +14,11 @@ const H = 112;
  * slide, a stake for now.
  */
 export function DayLine() {
-  const line = useRead(["day-line"], () => client.GET("/api/day-line"));
-  if (!line.data) return <div className="h-16 bg-paper wide:h-28" aria-busy={line.isPending} />;
+  const line = useRead("/api/day-line");
   return (
     <>
-      <Folded line={line.data} />
-      <Unfolded line={line.data} />
+      <Folded line={line} />
+      <Unfolded line={line} />
     </>
   );
 }
@@ -183,12 +183,11 @@ function Remark({
 }) {
   const clock = useClock();
   const back = useWrite(
-    (m: Moved, headers) =>
-      client.POST("/api/brew/batches/{id}/move", {
-        params: { path: { id: m.id } },
-        body: { useAt: m.from, version: m.version },
-        headers,
-      }),
+    "/api/brew/batches/{id}/move",
+    (m: Moved) => ({
+      params: { path: { id: m.id } },
+      body: { useAt: m.from, version: m.version },
+    }),
     clear,
   );
   if (!says && !moved) return null;

@@ -1,10 +1,13 @@
-import { type ReactNode, useId } from "react";
+import { type ReactNode, useEffect, useId, useRef } from "react";
+import { useRefusal } from "./Form";
 
 interface Props {
   label: string;
   value: string;
   onChange: (value: string) => void;
-  /** What is wrong with it, from the server; what was typed stays. */
+  /** What the server calls it: what is refused of it in its form stands under it. */
+  name?: string;
+  /** What is wrong with it, where that is known otherwise; what was typed stays. */
   wrong?: string;
   hint?: ReactNode;
   type?: string;
@@ -19,7 +22,8 @@ export function Field({
   label,
   value,
   onChange,
-  wrong,
+  name,
+  wrong: told,
   hint,
   type = "text",
   inputMode,
@@ -28,8 +32,16 @@ export function Field({
   onBlur,
 }: Props) {
   const id = useId();
+  const refused = useRefusal(name);
+  const wrong = told ?? refused;
+  const here = useRef<HTMLDivElement>(null);
+  // Where it lies folded away, what is wrong with it opens the fold.
+  useEffect(() => {
+    const fold = wrong ? here.current?.closest("details") : null;
+    if (fold) fold.open = true;
+  }, [wrong]);
   return (
-    <div className="min-w-0">
+    <div ref={here} className="min-w-0">
       <label htmlFor={id} className="block text-base font-medium">
         {label}
       </label>

@@ -1,5 +1,6 @@
 import { Popover } from "radix-ui";
-import { client, type Schemas, useWrite } from "../api/client";
+import type { Schemas } from "../api/client";
+import { useWrite } from "../api/data";
 import { Button } from "./Button";
 import { Sure } from "./Sum";
 
@@ -11,9 +12,10 @@ interface Props {
 
 /** A small forked stroke beside any figure that practitioners disagree on. Opens what each school would have given. */
 export function ForkMark({ fork, onChoose }: Props) {
-  const keep = useWrite((school: string, headers) =>
-    client.POST("/api/holding/forks/{fork}", { params: { path: { fork: fork!.id } }, body: { school }, headers }),
-  );
+  const keep = useWrite("/api/holding/forks/{fork}", (school: string) => ({
+    params: { path: { fork: fork!.id } },
+    body: { school },
+  }));
   if (!fork) return null;
   return (
     <Popover.Root>

@@ -1,6 +1,7 @@
-import { useQuery } from "@tanstack/react-query";
-import { type PointerEvent, useRef, useState } from "react";
-import { client, must, type Problem, type Schemas, useWrite } from "../api/client";
+import { type PointerEvent, useEffect, useRef, useState } from "react";
+import type { Schemas } from "../api/client";
+import { useWorkOut, useWrite } from "../api/data";
+import type { Problem } from "../api/problem";
 import { useClock } from "./clock";
 
 export const BASE = 84;
@@ -19,6 +20,12 @@ interface Props {
   says: (v: { name: string; verdict: Schemas["Verdict"] } | null) => void;
 }
 
+const refused = (p: Problem): Schemas["Verdict"] => ({
+  tone: "stop",
+  sentence: p.fields[0]?.wrong ?? p.message,
+  why: p.fields[0]?.wayOut ?? p.detail,
+});
+
 /**
  * A loaf: as high as it is grown; its crust turns ragged where oxygen runs short.
  * It is taken hold of and slid, by pointer, touch or arrow keys; everything planned backwards slides along.
@@ -30,32 +37,21 @@ export function Loaf({ brew, x, unit, row, open, moved, says }: Props) {
   const use = new Date(brew.useAt).getTime();
   const wanted = new Date(use + (slid ?? 0)).toISOString();
   const path = { params: { path: { id: brew.id } } };
-  const look = useQuery<Schemas["MoveView"], Problem>({
-    queryKey: ["move", brew.id, wanted],
-    queryFn: async () => {
-      try {
-        const v = await must(
-          client.POST("/api/brew/batches/{id}/move/work-out", { ...path, body: { useAt: wanted, version: null } }),
-        );
-        says({ name: brew.name, verdict: v.verdict });
-        return v;
-      } catch (e) {
-        const p = e as Problem;
-        says({
-          name: brew.name,
-          verdict: { tone: "stop", sentence: p.fields[0]?.wrong ?? p.message, why: p.fields[0]?.wayOut ?? p.detail },
-        });
-        throw e;
-      }
-    },
-    enabled: slid !== null && slid !== 0,
-    retry: false,
-    refetchInterval: false,
-    gcTime: 5000,
-  });
+  const asked = slid !== null && slid !== 0;
+  const look = useWorkOut(
+    "/api/brew/batches/{id}/move/work-out",
+    asked ? { ...path, body: { useAt: wanted, version: null } } : null,
+  );
+  const answer = look.waits ? undefined : look.data?.verdict;
+  const { problem } = look;
+  const { name } = brew;
+  useEffect(() => {
+    const verdict = problem ? refused(problem) : answer;
+    if (verdict) says({ name, verdict });
+  }, [problem, answer, name, says]);
   const move = useWrite(
-    (useAt: string, headers) =>
-      client.POST("/api/brew/batches/{id}/move", { ...path, body: { useAt, version: brew.version }, headers }),
+    "/api/brew/batches/{id}/move",
+    (useAt: string) => ({ ...path, body: { useAt, version: brew.version } }),
     () => setSlid(null),
   );
   const commit = (by: number) => {
@@ -64,10 +60,7 @@ export function Loaf({ brew, x, unit, row, open, moved, says }: Props) {
     move.mutate(to, {
       onSuccess: (kept) => moved({ id: brew.id, name: brew.name, from: brew.useAt, to, version: kept.version }),
       onError: (p) => {
-        says({
-          name: brew.name,
-          verdict: { tone: "stop", sentence: p.fields[0]?.wrong ?? p.message, why: p.fields[0]?.wayOut ?? p.detail },
-        });
+        says({ name, verdict: refused(p) });
         setSlid(null);
       },
     });

@@ -1,8 +1,9 @@
-import { useQuery } from "@tanstack/react-query";
 import { Dialog } from "radix-ui";
 import { useState } from "react";
 import { Link } from "react-router-dom";
-import { client, must, type Problem, type Schemas, useWrite } from "../api/client";
+import { useWorkOut } from "../api/data";
+import { useFieldWrite } from "./outbox";
+import { Form } from "./Form";
 import { Button } from "./Button";
 import { Choice } from "./Choice";
 import { Field } from "./Field";
@@ -38,30 +39,28 @@ export function NoteIt({ open, onOpenChange }: { open: boolean; onOpenChange: (o
 function Phrase({ close }: { close: () => void }) {
   const [text, setText] = useState("");
   const [target, setTarget] = useState("");
-  const read = useQuery<Schemas["NoteView"], Problem>({
-    queryKey: ["note", text],
-    queryFn: () => must(client.POST("/api/notes/read", { body: { text, targetId: null, cautionsSeen: null } })),
-    enabled: text.trim().length > 1,
-    retry: false,
-    refetchInterval: false,
-  });
-  const u = read.data?.understood;
+  const read = useWorkOut(
+    "/api/notes/read",
+    text.trim().length > 1 ? { body: { text, targetId: null, cautionsSeen: null, at: null } } : null,
+  );
+  const u = read.problem ? undefined : read.data?.understood;
+  // Without a signal nobody can say what is understood: it is kept as it was said, and read when there is one.
+  const unheard = read.problem?.status === null;
   const several = u?.choose ? u.targets : [];
   const targetId =
     several.find((t) => String(t.id) === target)?.id ?? (several.length > 0 ? null : (u?.targets[0]?.id ?? null));
-  const keep = useWrite(
-    (_: null, headers) =>
-      client.POST("/api/notes", {
-        body: { text, targetId, cautionsSeen: read.data?.cautions.map((c) => c.id) ?? [] },
-        headers,
-      }),
+  const keep = useFieldWrite(
+    "/api/notes",
+    (_: null) => ({
+      body: { text, targetId, cautionsSeen: read.data?.cautions.map((c) => c.id) ?? [], at: null },
+    }),
+    () => text,
     () => setText(""),
   );
-  const ready = u && (several.length === 0 || targetId !== null);
+  const ready = unheard || (u && !read.waits && (several.length === 0 || targetId !== null));
   return (
-    <form
-      onSubmit={(e) => {
-        e.preventDefault();
+    <Form
+      onSend={() => {
         if (ready && !keep.isPending) keep.mutate(null);
       }}
     >
@@ -73,7 +72,7 @@ function Phrase({ close }: { close: () => void }) {
           setText(t);
           keep.reset();
         }}
-        wrong={text.trim().length > 1 ? read.error?.of("text") : undefined}
+        wrong={text.trim().length > 1 ? read.problem?.of("text") : undefined}
         hint={text ? undefined : `for example: ${examples[new Date().getMinutes() % examples.length]}`}
       />
       {u && (
@@ -97,6 +96,14 @@ function Phrase({ close }: { close: () => void }) {
           />
         </div>
       )}
+      {unheard && (
+        <p className="text-lg text-straw">▲ No signal: it is kept on this device as you said it, and read later.</p>
+      )}
+      {keep.data === null && !text && (
+        <p role="status" className="mt-3 text-lg text-straw">
+          ▲ Kept on this device; sent when Mud Pie answers.
+        </p>
+      )}
       {keep.data && !text && (
         <p role="status" className="mt-3 text-lg">
           ✓ {keep.data.sentence}{" "}
@@ -119,6 +126,6 @@ function Phrase({ close }: { close: () => void }) {
         </Button>
         <Button onClick={close}>Close</Button>
       </p>
-    </form>
+    </Form>
   );
 }

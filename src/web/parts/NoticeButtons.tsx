@@ -1,14 +1,21 @@
-import { client, useWrite } from "../api/client";
+import { useFieldWrite } from "./outbox";
 import { Button } from "./Button";
 import { Wrong } from "./Wrong";
 
 /** Put off for half an hour, or seen to. */
 export function NoticeButtons({ id, about }: { id: number; about: string }) {
-  const off = useWrite((minutes: number, headers) =>
-    client.POST("/api/watch/{id}/put-off", { params: { path: { id } }, body: { minutes }, headers }),
+  const off = useFieldWrite(
+    "/api/watch/{id}/put-off",
+    (minutes: number) => ({
+      params: { path: { id } },
+      body: { minutes },
+    }),
+    () => `put off: ${about}`,
   );
-  const done = useWrite((_: null, headers) =>
-    client.POST("/api/watch/{id}/done", { params: { path: { id } }, headers }),
+  const done = useFieldWrite(
+    "/api/watch/{id}/done",
+    (_: null) => ({ params: { path: { id } } }),
+    () => `seen to: ${about}`,
   );
   return (
     <>

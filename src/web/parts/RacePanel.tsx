@@ -1,4 +1,5 @@
-import { client, type Problem, type Schemas, useRead } from "../api/client";
+import type { Schemas } from "../api/client";
+import { useRead } from "../api/data";
 import { AmountField } from "./AmountField";
 import { Field } from "./Field";
 import { Pick } from "./Pick";
@@ -12,13 +13,11 @@ export function RacePanel({
   race,
   asked,
   setAsked,
-  problem,
 }: {
   race: Schemas["RaceView"];
   /** What was typed of it; left out where the race is only shown. */
   asked?: Asked | null;
   setAsked?: (asked: Asked) => void;
-  problem?: Problem | null;
 }) {
   return (
     <section aria-label="The race to the ground" className="print:break-inside-avoid">
@@ -62,17 +61,16 @@ export function RacePanel({
           </ul>
         </>
       )}
-      {setAsked && <Run asked={asked ?? { battery: false }} setAsked={setAsked} problem={problem ?? null} />}
+      {setAsked && <Run asked={asked ?? { battery: false }} setAsked={setAsked} />}
     </section>
   );
 }
 
-function Run({ asked, setAsked, problem }: { asked: Asked; setAsked: (a: Asked) => void; problem: Problem | null }) {
-  const sprayers = useRead(["sprayers"], () => client.GET("/api/put-out/sprayers"));
+function Run({ asked, setAsked }: { asked: Asked; setAsked: (a: Asked) => void }) {
+  const sprayers = useRead("/api/put-out/sprayers");
   const set = (part: Partial<Asked>) => setAsked({ ...asked, ...part });
-  const wrong = (f: string) => problem?.of(`race.${f}`);
   return (
-    <details open={!!problem?.fields.some((f) => f.field.startsWith("race.")) || undefined}>
+    <details>
       <summary className="min-h-11 cursor-pointer py-2 text-clay underline underline-offset-4">
         with what it is carried and put out
       </summary>
@@ -82,7 +80,7 @@ function Run({ asked, setAsked, problem }: { asked: Asked; setAsked: (a: Asked) 
           value={asked.sprayerId ? String(asked.sprayerId) : ""}
           options={[
             { value: "", name: asked.tank ? "the tank named here" : "as Mud Pie proposes" },
-            ...(sprayers.data ?? []).map((s) => ({ value: String(s.id), name: `${s.name}, ${s.tankShown}` })),
+            ...sprayers.map((s) => ({ value: String(s.id), name: `${s.name}, ${s.tankShown}` })),
           ]}
           onChange={(v) => set({ sprayerId: v ? Number(v) : null, tank: null })}
         />
@@ -92,7 +90,7 @@ function Run({ asked, setAsked, problem }: { asked: Asked; setAsked: (a: Asked) 
             dimension="volume"
             value={asked.tank ?? ""}
             onChange={(tank) => set({ tank })}
-            wrong={wrong("tank")}
+            name="race.tank"
           />
         )}
         <AmountField
@@ -100,28 +98,28 @@ function Run({ asked, setAsked, problem }: { asked: Asked; setAsked: (a: Asked) 
           dimension="flow"
           value={asked.flow ?? ""}
           onChange={(flow) => set({ flow })}
-          wrong={wrong("flow")}
+          name="race.flow"
         />
         <AmountField
           label="The vessel’s tap gives"
           dimension="flow"
           value={asked.draw ?? ""}
           onChange={(draw) => set({ draw })}
-          wrong={wrong("draw")}
+          name="race.draw"
         />
         <Field
           label="Minutes to the bed"
           inputMode="decimal"
           value={asked.way ?? ""}
           onChange={(way) => set({ way })}
-          wrong={wrong("way")}
+          name="race.way"
         />
         <Field
           label="How many spray at once"
           inputMode="numeric"
           value={asked.lanes ?? ""}
           onChange={(lanes) => set({ lanes })}
-          wrong={wrong("lanes")}
+          name="race.lanes"
         />
       </div>
       <Tick

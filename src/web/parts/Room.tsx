@@ -15,7 +15,7 @@ export function Room({ title, under, bench, slate, peek }: Props) {
   return (
     <main
       id="room"
-      className="mx-auto max-w-[88rem] px-4 pb-40 pt-5 wide:grid wide:grid-cols-[minmax(0,1.35fr)_minmax(0,1fr)] wide:gap-8 wide:px-7 wide:pb-10"
+      className="mx-auto max-w-[88rem] px-4 pb-40 pt-2 wide:grid wide:grid-cols-[minmax(0,1.35fr)_minmax(0,1fr)] wide:gap-8 wide:px-7 wide:pb-10"
     >
       <section aria-label="Bench" className="min-w-0">
         <h1 className="text-2xl leading-tight wide:text-3xl">{title}</h1>
@@ -31,7 +31,7 @@ export function Room({ title, under, bench, slate, peek }: Props) {
           aria-expanded={up}
           aria-controls="slate"
           onClick={() => setUp(!up)}
-          className="sticky top-0 flex min-h-12 w-full flex-col items-center bg-paper pt-2 text-center wide:hidden"
+          className="sticky top-0 flex min-h-12 w-full flex-col items-center bg-paper pr-16 pt-2 text-center wide:hidden"
         >
           <span aria-hidden className="block h-1.5 w-14 rounded-full bg-line" />
           <span className="py-1 font-bold">

@@ -1,20 +1,17 @@
 import { Dialog, DropdownMenu } from "radix-ui";
-import { useEffect, useState } from "react";
-import { Link, NavLink, Outlet, useLocation, useNavigate } from "react-router-dom";
-import { client, type Schemas, useWrite } from "../api/client";
+import { type ReactNode, useEffect, useState } from "react";
+import { NavLink, useLocation, useNavigate } from "react-router-dom";
+import type { Schemas } from "../api/client";
+import { useWrite } from "../api/data";
+import { Answering } from "./Answering";
+import { Benches } from "./Benches";
 import { Button } from "./Button";
 import { DayLine } from "./DayLine";
 import { NoteIt } from "./NoteIt";
-import { useNotices } from "./useNotices";
-
-const names: Record<string, { name: string; to: string }> = {
-  today: { name: "Today", to: "/" },
-  brew: { name: "Brew", to: "/brew" },
-  "put-out": { name: "Put out", to: "/put-out" },
-  judge: { name: "Judge", to: "/judge" },
-  shelf: { name: "Shelf", to: "/shelf" },
-  book: { name: "Book", to: "/book" },
-};
+import { Notices } from "./Notices";
+import { useSending } from "./outbox";
+import { roomOf, rooms } from "./places";
+import { Ready } from "./Ready";
 
 type Light = "day" | "night";
 
@@ -29,17 +26,14 @@ function useLight(): [Light, (l: Light) => void] {
 }
 
 /** Day line, rooms, and what every room shares. */
-export function Shell({ holding }: { holding: Schemas["HoldingView"] }) {
+export function Shell({ holding, children }: { holding: Schemas["HoldingView"]; children: ReactNode }) {
   const [light, setLight] = useLight();
   const [keys, setKeys] = useState(false);
   const [note, setNote] = useState(false);
-  useNotices();
+  useSending(holding.own);
   const go = useNavigate();
   const place = useLocation();
-  const rooms = holding.rooms.map((r) => names[r]!);
-  const units = useWrite((u: Schemas["UnitSystem"], headers) =>
-    client.POST("/api/holding/units", { body: { units: u }, headers }),
-  );
+  const units = useWrite("/api/holding/units", (u: Schemas["UnitSystem"]) => ({ body: { units: u } }));
 
   useEffect(() => {
     const press = (e: KeyboardEvent) => {
@@ -65,27 +59,28 @@ export function Shell({ holding }: { holding: Schemas["HoldingView"] }) {
     window.scrollTo(0, 0);
   }, [place.pathname]);
 
-  const here = (to: string) => (to === "/" ? place.pathname === "/" : place.pathname.startsWith(to));
-  const roomLinks = rooms.map((r) => (
-    <NavLink
-      key={r.to}
-      to={r.to}
-      aria-current={here(r.to) ? "page" : undefined}
-      className={`relative flex min-h-12 items-center font-head text-base wide:px-1 wide:text-xl ${here(r.to) ? "font-bold text-clay" : ""}`}
-    >
-      {r.name}
-      {here(r.to) && (
-        <svg
-          viewBox="0 0 60 8"
-          preserveAspectRatio="none"
-          className="absolute inset-x-0 bottom-1 h-2 w-full"
-          aria-hidden
-        >
-          <path d="M2 2q26 7 56 1" fill="none" className="stroke-clay" strokeWidth="3" strokeLinecap="round" />
-        </svg>
-      )}
-    </NavLink>
-  ));
+  const here = roomOf(place.pathname);
+  const links = (phone: boolean) =>
+    rooms.map((r) => (
+      <NavLink
+        key={r.to}
+        to={r.to}
+        aria-current={r === here ? "page" : undefined}
+        className={`relative flex min-h-12 items-center justify-center font-head text-base ${phone ? "min-h-14 min-w-0 grow basis-0 whitespace-nowrap tracking-tight" : "px-1 wide:text-xl"} ${r === here ? "font-bold text-clay" : ""}`}
+      >
+        {r.name}
+        {r === here && (
+          <svg
+            viewBox="0 0 60 8"
+            preserveAspectRatio="none"
+            className="absolute inset-x-1 bottom-1 h-2 w-[calc(100%-0.5rem)]"
+            aria-hidden
+          >
+            <path d="M2 2q26 7 56 1" fill="none" className="stroke-clay" strokeWidth="3" strokeLinecap="round" />
+          </svg>
+        )}
+      </NavLink>
+    ));
 
   return (
     <>
@@ -93,10 +88,18 @@ export function Shell({ holding }: { holding: Schemas["HoldingView"] }) {
         Skip to the room
       </a>
       <header className="no-print">
-        <DayLine />
+        <Ready
+          coming={<div aria-busy className="h-14 bg-paper wide:aspect-[1280/112] wide:h-auto" />}
+          around={(failed) => <div className="bg-paper px-4 py-2 wide:px-7">{failed}</div>}
+        >
+          <DayLine />
+        </Ready>
+        <Ready coming={null} around={() => null /* its room says what failed */}>
+          <Notices />
+        </Ready>
         <div className="mx-auto flex max-w-[88rem] items-center justify-between gap-4 px-4 pt-1 wide:px-7 wide:pt-2">
           <nav aria-label="Rooms" className="hidden gap-6 wide:flex">
-            {roomLinks}
+            {links(false)}
           </nav>
           <p className="flex items-center gap-2 wide:hidden">
             <img src="/mark.svg" alt="" className="h-7 w-7" />
@@ -115,8 +118,6 @@ export function Shell({ holding }: { holding: Schemas["HoldingView"] }) {
                 align="end"
                 className="z-50 min-w-60 rounded-2xl border-2 border-line bg-paper p-2 text-ink"
               >
-                <MenuItem onSelect={() => go("/ground")}>Ground and kit</MenuItem>
-                <MenuItem onSelect={() => go("/watch")}>Watch and calendar</MenuItem>
                 <MenuItem onSelect={() => setLight(light === "day" ? "night" : "day")}>
                   {light === "day" ? "Night check light" : "Day light"}
                 </MenuItem>
@@ -141,23 +142,25 @@ export function Shell({ holding }: { holding: Schemas["HoldingView"] }) {
             </DropdownMenu.Root>
           </span>
         </div>
+        <Benches />
+        <Answering />
       </header>
-      <Outlet />
+      {children}
       <nav
         aria-label="Rooms on the phone"
-        className="no-print fixed inset-x-0 bottom-0 z-30 flex h-14 items-center justify-around border-t border-line bg-paper wide:hidden"
+        className="no-print fixed inset-x-0 bottom-0 z-30 flex h-14 items-center border-t border-line bg-paper wide:hidden"
       >
-        {roomLinks}
-        <button
-          type="button"
-          onClick={() => setNote(true)}
-          className="min-h-11 rounded-full bg-clay px-3 text-base font-bold text-paper"
-        >
-          Note it
-        </button>
+        {links(true)}
       </nav>
+      <button
+        type="button"
+        onClick={() => setNote(true)}
+        className="no-print fixed bottom-16 right-2 z-30 h-16 w-16 rounded-full border-2 border-paper bg-clay text-base font-bold leading-tight text-paper wide:hidden"
+      >
+        Note it
+      </button>
       <NoteIt open={note} onOpenChange={setNote} />
-      <Keys open={keys} onOpenChange={setKeys} rooms={rooms.map((r) => r.name)} />
+      <Keys open={keys} onOpenChange={setKeys} />
     </>
   );
 }
@@ -173,9 +176,9 @@ function MenuItem({ children, onSelect }: { children: string; onSelect: () => vo
   );
 }
 
-function Keys({ open, onOpenChange, rooms }: { open: boolean; onOpenChange: (o: boolean) => void; rooms: string[] }) {
+function Keys({ open, onOpenChange }: { open: boolean; onOpenChange: (o: boolean) => void }) {
   const list = [
-    ...rooms.map((r, i) => [String(i + 1), r]),
+    ...rooms.map((r, i) => [String(i + 1), r.name]),
     ["n", "note it"],
     ["w", "show the sum"],
     [".", "now: Today"],
@@ -207,17 +210,5 @@ function Keys({ open, onOpenChange, rooms }: { open: boolean; onOpenChange: (o: 
         </Dialog.Content>
       </Dialog.Portal>
     </Dialog.Root>
-  );
-}
-
-/** A link that looks like the hand's action. */
-export function Go({ to, children }: { to: string; children: React.ReactNode }) {
-  return (
-    <Link
-      to={to}
-      className="inline-flex min-h-12 items-center rounded-full border-2 border-clay px-5 text-base font-bold text-clay"
-    >
-      {children}
-    </Link>
   );
 }

@@ -6,11 +6,11 @@ import { useClock } from "./clock";
 interface Props {
   /** The moment in ISO form, or null for now. */
   onChange: (at: string | null) => void;
-  wrong?: string;
+  name?: string;
 }
 
 /** Now, unless it was at another time. */
-export function WhenField({ onChange, wrong }: Props) {
+export function WhenField({ onChange, name = "at" }: Props) {
   const clock = useClock();
   const [typed, setTyped] = useState<string | null>(null);
   if (typed === null) {
@@ -26,7 +26,7 @@ export function WhenField({ onChange, wrong }: Props) {
         label="It was at"
         type="datetime-local"
         value={typed}
-        wrong={wrong}
+        name={name}
         onChange={(v) => {
           setTyped(v);
           onChange(clock.fromField(v)?.toISOString() ?? null);

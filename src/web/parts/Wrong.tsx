@@ -1,18 +1,25 @@
-import type { Problem } from "../api/client";
+import type { FieldProblem, Problem } from "../api/problem";
+import { useLeftOver, useRefusal } from "./Form";
 
 /** What went wrong, that nothing was lost, and what to do. */
-export function Wrong({ problem, shown = [] }: { problem: Problem | null | undefined; shown?: string[] }) {
-  if (!problem) return null;
-  const others = problem.fields.filter((f) => !shown.some((s) => f.field === s || f.field.startsWith(s + "[")));
-  if (problem.fields.length > 0 && others.length === 0) return null;
+export function Wrong({ problem }: { problem: Problem | null | undefined }) {
+  return problem ? <Says problem={problem} fields={problem.fields} /> : null;
+}
+
+/** In a form: what was refused and belongs to no field that stands there. */
+export function WrongElse() {
+  return useLeftOver().map((left) => <Says key={left.problem.message} {...left} />);
+}
+
+function Says({ problem, fields }: { problem: Problem; fields: FieldProblem[] }) {
   return (
     <div role="alert" className="border-l-4 border-plum bg-paper px-4 py-3 text-plum">
       <p className="font-bold">✕ {problem.message}</p>
-      {others.length === 1 && problem.message === others[0]!.wrong ? (
-        <p>{others[0]!.wayOut}</p>
-      ) : others.length > 0 ? (
+      {fields.length === 1 && problem.message === fields[0]!.wrong ? (
+        <p>{fields[0]!.wayOut}</p>
+      ) : fields.length > 0 ? (
         <ul>
-          {others.map((f) => (
+          {fields.map((f) => (
             <li key={f.field + f.wrong}>
               <b>{f.field}</b>: {f.wrong} {f.wayOut}
             </li>
@@ -25,11 +32,13 @@ export function Wrong({ problem, shown = [] }: { problem: Problem | null | undef
   );
 }
 
-/** What is wrong with something that is not one field: beds, a rate of its own. */
-export function WrongHere({ text }: { text?: string | null }) {
-  return text ? (
+/** What is wrong with something that is not one field: beds, a rate of its own. In a form by its name, else as told. */
+export function WrongHere({ name, text }: { name?: string; text?: string | null }) {
+  const refused = useRefusal(name);
+  const says = text ?? refused;
+  return says ? (
     <p role="alert" className="mt-1 font-medium text-plum">
-      ✕ {text}
+      ✕ {says}
     </p>
   ) : null;
 }

@@ -1,94 +1,151 @@
+import "fake-indexeddb/auto";
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { act, renderHook, waitFor } from "@testing-library/react";
+import { clear, createStore } from "idb-keyval";
 import type { ReactNode } from "react";
 import { beforeEach, describe, expect, it, vi } from "vitest";
+import { Problem } from "../api/problem";
 
-const post = vi.hoisted(() => vi.fn());
-vi.mock("../api/client", () => ({
-  client: { POST: post, GET: vi.fn() },
-  useRead: () => ({ data: { own: "our-holding" } }),
-}));
+const send = vi.hoisted(() => vi.fn());
+const refresh = vi.hoisted(() => vi.fn(() => Promise.resolve()));
+vi.mock("../api/data", () => ({ send, refresh }));
+const once = vi.hoisted(() => ({ problems: undefined as unknown }));
+vi.mock("../api/problem", async (original) => (once.problems ??= await original())); // one class, however often the box is opened
+vi.mock("../api/client", () => ({ serverNow: () => "2026-06-10T09:40:00.000Z" }));
 
-const { useOutbox } = await import("./outbox");
+const path = "/api/judge/trials/{id}/readings" as const;
+const figure = (value: string, trial = 1) => ({
+  params: { path: { id: trial } },
+  body: { plotId: 1, measureId: 1, value, at: null },
+});
+const sent = () => send.mock.calls.map((c) => (c[2] as ReturnType<typeof figure>).body.value);
+const lost = new Problem(undefined);
+const broken = new Problem({ title: "The file is locked." }, 503);
+const refusal = new Problem(
+  { title: "“x” is no figure.", fields: [{ field: "value", wrong: "No.", wayOut: "A figure." }] },
+  422,
+);
 
-const open = (trial = 1) =>
-  renderHook(() => useOutbox(trial), {
-    wrapper: ({ children }: { children: ReactNode }) => (
-      <QueryClientProvider client={new QueryClient()}>{children}</QueryClientProvider>
-    ),
-  }).result;
+async function open() {
+  vi.resetModules();
+  const box = await import("./outbox");
+  const queries = new QueryClient();
+  const wrapper = ({ children }: { children: ReactNode }) => (
+    <QueryClientProvider client={queries}>{children}</QueryClientProvider>
+  );
+  const state = renderHook(() => box.useOutbox(), { wrapper }).result;
+  const put = (value: string) => act(() => box.put(queries, path, figure(value) as never, `${value} kg`));
+  const write = () =>
+    renderHook(
+      () =>
+        box.useFieldWrite(
+          path,
+          (v: string) => figure(v) as never,
+          (v) => `${v} kg`,
+        ),
+      { wrapper },
+    ).result;
+  await act(() => box.belongsTo("our-holding"));
+  return { ...box, queries, state, put, write, again: () => act(() => box.flush(queries)) };
+}
 
-const figure = (value: string) => ({ plotId: 1, measureId: 1, value });
-const taken = { response: { status: 200 } };
-const answer = (status: number, error: object) => ({ error, response: { status } });
-
-describe("figures that wait to be sent", () => {
-  beforeEach(() => {
+describe("writes made without a signal", () => {
+  beforeEach(async () => {
     localStorage.clear();
-    post.mockReset();
+    send.mockReset();
+    refresh.mockClear();
+    await clear(createStore("mud-pie", "outbox"));
   });
 
-  it("are sent in order and gone when taken", async () => {
-    post.mockResolvedValue(taken);
-    const box = open();
-    act(() => {
-      box.current.put(figure("4.2"));
-      box.current.put(figure("4.4"));
-    });
-    await waitFor(() => expect(box.current.waiting).toEqual([]));
-    await waitFor(() => expect(post.mock.calls.map((c) => c[1].body.value)).toEqual(["4.2", "4.4"]));
-    expect(new Set(post.mock.calls.map((c) => c[1].headers["Idempotency-Key"])).size).toBe(2);
+  it("are sent in order, each under a key of its own, and gone when taken; what they changed is read again", async () => {
+    send.mockResolvedValue({ id: 1 });
+    const box = await open();
+    await box.put("4.2");
+    await box.put("4.4");
+    expect(box.state.current.list).toEqual([]);
+    expect(sent()).toEqual(["4.2", "4.4"]);
+    expect(new Set(send.mock.calls.map((c) => c[3])).size).toBe(2);
+    expect(refresh).toHaveBeenCalledWith(box.queries, path);
   });
 
-  it("stay without a connection, and keep their key, so that they are kept once", async () => {
-    post.mockRejectedValue(new TypeError("no bars"));
-    const box = open();
-    act(() => box.current.put(figure("4.2")));
-    await waitFor(() => expect(box.current.reached).toBe(false));
-    expect(box.current.waiting).toHaveLength(1);
-    post.mockResolvedValue(taken);
-    await act(() => box.current.flush());
-    expect(box.current.waiting).toEqual([]);
-    expect(new Set(post.mock.calls.map((c) => c[1].headers["Idempotency-Key"])).size).toBe(1);
+  it("stay without a connection under the same key, also when the page is opened anew, so that they are kept once", async () => {
+    send.mockRejectedValue(lost);
+    const first = await open();
+    await first.put("4.2");
+    expect(first.state.current).toMatchObject({ reached: false, kept: true });
+    const later = await open();
+    expect(later.state.current.list.map((w) => w.says)).toEqual(["4.2 kg"]);
+    send.mockResolvedValue({ id: 1 });
+    await later.again();
+    expect(later.state.current).toMatchObject({ list: [], reached: true });
+    expect(new Set(send.mock.calls.map((c) => c[3])).size).toBe(1);
   });
 
-  it("stay where the server breaks", async () => {
-    post.mockResolvedValue(answer(503, { title: "The file is locked." }));
-    const box = open();
-    act(() => box.current.put(figure("4.2")));
-    await waitFor(() => expect(box.current.reached).toBe(false));
-    expect(box.current.waiting[0]?.refused).toBeNull();
+  it("are dated when they were written, not when they come to be sent", async () => {
+    send.mockResolvedValue({ id: 1 });
+    const box = await open();
+    await box.put("4.2");
+    expect(send.mock.calls[0]?.[2]).toMatchObject({ body: { at: "2026-06-10T09:40:00.000Z" } });
   });
 
-  it("say in the server's words why one was refused, and hold up nothing behind it", async () => {
-    post.mockResolvedValueOnce(
-      answer(422, { title: "“x” is no figure.", fields: [{ field: "value", wrong: "no", wayOut: "a figure" }] }),
-    );
-    post.mockResolvedValue(taken);
-    const box = open();
-    act(() => {
-      box.current.put(figure("x"));
-      box.current.put(figure("4.4"));
-    });
-    await waitFor(() => expect(box.current.waiting.map((w) => w.body.value)).toEqual(["x"]));
-    expect(box.current.waiting[0]?.refused?.message).toBe("“x” is no figure.");
-    act(() => box.current.drop(box.current.waiting[0]!.key));
-    expect(box.current.waiting).toEqual([]);
+  it("wait where the server is in trouble, and hold up what came after them", async () => {
+    send.mockRejectedValue(broken);
+    const box = await open();
+    await box.put("4.2");
+    await box.put("4.4");
+    expect(box.state.current.list.map((w) => w.refused)).toEqual([null, null]);
+    expect(sent()).toEqual(["4.2", "4.2"]);
+  });
+
+  it("say in the server's words why one was refused, and that one holds up nothing behind it", async () => {
+    send.mockRejectedValueOnce(refusal).mockResolvedValue({ id: 1 });
+    const box = await open();
+    await box.put("x");
+    await box.put("4.4");
+    expect(box.state.current.list.map((w) => w.refused?.message)).toEqual(["“x” is no figure."]);
+    await act(() => box.drop(box.state.current.list[0]!.key));
+    expect(box.state.current.list).toEqual([]);
   });
 
   it("wait for their own holding where the address serves another", async () => {
-    post.mockResolvedValue(answer(409, { trouble: "another holding" }));
-    const box = open();
-    act(() => box.current.put(figure("4.2")));
-    await waitFor(() => expect(box.current.reached).toBe(false));
-    expect(box.current.waiting[0]?.refused).toBeNull();
+    send.mockRejectedValue(new Problem({ trouble: "another holding" }, 409));
+    const box = await open();
+    await box.put("4.2");
+    expect(box.state.current.list[0]?.refused).toBeNull();
+    await act(() => box.belongsTo("another"));
+    expect(box.state.current.list).toEqual([]);
+    await act(() => box.belongsTo("our-holding"));
+    expect(box.state.current.list).toHaveLength(1);
   });
 
-  it("are those of one trial only", async () => {
-    post.mockRejectedValue(new TypeError("no bars"));
-    const box = open(1);
-    act(() => box.current.put(figure("4.2")));
-    expect(open(2).current.waiting).toEqual([]);
-    expect(box.current.waiting).toHaveLength(1);
+  it("take over the figures that an earlier Mud Pie kept on this device", async () => {
+    const old = [{ key: "k-1", trial: 3, body: { plotId: 1, measureId: 1, value: "2.9" }, refused: null }];
+    localStorage.setItem("mudpie-outbox-our-holding", JSON.stringify(old));
+    send.mockResolvedValue({ id: 1 });
+    const box = await open();
+    await box.again();
+    expect(send).toHaveBeenCalledWith("post", path, { params: { path: { id: 3 } }, body: old[0]!.body }, "k-1");
+    expect(localStorage.getItem("mudpie-outbox-our-holding")).toBeNull();
+  });
+
+  it("come back to the form that wrote them: kept, waiting, or refused with what was typed", async () => {
+    const box = await open();
+    const form = box.write();
+    send.mockResolvedValueOnce({ id: 7 });
+    await act(() => expect(form.current.mutateAsync("4.2")).resolves.toEqual({ id: 7 }));
+    send.mockRejectedValueOnce(refusal);
+    await act(() => expect(form.current.mutateAsync("x")).rejects.toThrow("“x” is no figure."));
+    expect(box.state.current.list).toEqual([]);
+    send.mockRejectedValueOnce(lost);
+    await act(() => expect(form.current.mutateAsync("4.4")).resolves.toBeNull());
+    await waitFor(() => expect(box.state.current.list.map((w) => w.says)).toEqual(["4.4 kg"]));
+  });
+
+  it("are not left waiting where the server answers that it is in trouble: whoever wrote it still has it before them", async () => {
+    const box = await open();
+    const form = box.write();
+    send.mockRejectedValueOnce(broken);
+    await act(() => expect(form.current.mutateAsync("4.2")).rejects.toThrow("The file is locked."));
+    expect(box.state.current.list).toEqual([]);
   });
 });

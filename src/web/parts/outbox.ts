@@ -1,123 +1,201 @@
-import { useQueryClient } from "@tanstack/react-query";
-import { useCallback, useEffect, useState } from "react";
-import { client, type FieldProblem, type Schemas, useRead } from "../api/client";
+import { type QueryClient, useMutation, useQueryClient } from "@tanstack/react-query";
+import { createStore, get, update } from "idb-keyval";
+import { useEffect, useSyncExternalStore } from "react";
+import { serverNow } from "../api/client";
+import { type Got, type Init, type Path, refresh, send } from "../api/data";
+import { asProblem, type FieldProblem, Problem } from "../api/problem";
 
-/** A figure that waits to be sent: its key stays the same however often it is tried, so that it is kept once. */
+/** A write that waits to be sent: its key stays the same however often it is tried, so that it is kept once. */
 export interface Waiting {
   key: string;
-  trial: number;
-  body: Schemas["TrialReadingRequest"];
+  path: Path<"post">;
+  init: Record<string, unknown>;
+  /** What it is, in the words of whoever wrote it: "oxygen 6.8, Barrel". */
+  says: string;
+  /** When it was written, by the server's clock as far as it is known. */
+  at: string;
   /** What the server would not take, in its own words; null while it only waits. */
   refused: { message: string; fields: FieldProblem[] } | null;
 }
 
-const older = "mudpie-outbox"; // of before each holding had its own
-const changed = "mudpie-outbox-changed";
-let place = older;
+interface State {
+  list: readonly Waiting[];
+  /** False when the last try found nobody. */
+  reached: boolean;
+  /** False where this browser keeps nothing once it is closed. */
+  kept: boolean;
+}
+
+const place = createStore("mud-pie", "outbox");
+const older = "mudpie-outbox"; // of before: figures of trials alone, in local storage
+const news = typeof BroadcastChannel === "undefined" ? null : new BroadcastChannel("mud-pie-outbox");
+let own: string | null = null;
+let state: State = { list: [], reached: true, kept: true };
+const looks = new Set<() => void>();
+
+function set(part: Partial<State>) {
+  state = { ...state, ...part };
+  looks.forEach((look) => look());
+}
+
+async function change(how: (list: Waiting[]) => Waiting[]) {
+  set({ list: how([...state.list]) }); // on screen at once
+  if (own === null) return;
+  try {
+    let now: Waiting[] = [];
+    await update<Waiting[]>(own, (list) => (now = how(list ?? [])), place);
+    set({ list: now, kept: true });
+    news?.postMessage(own);
+  } catch {
+    set({ kept: false });
+  }
+}
+
+async function look() {
+  if (own !== null) set({ list: (await get<Waiting[]>(own, place).catch(() => undefined)) ?? state.list });
+}
+
+/** Figures of trials as they were kept before this outbox: none of them is lost by an update. */
+function left(whose: string): Waiting[] {
+  const texts = [`${older}-${whose}`, older].map((name) => localStorage.getItem(name) ?? "[]");
+  return texts.flatMap((text) =>
+    (JSON.parse(text) as { key: string; trial: number; body: { value: string | null }; refused: null }[]).map((w) => ({
+      key: w.key,
+      path: "/api/judge/trials/{id}/readings" as const,
+      init: { params: { path: { id: w.trial } }, body: w.body },
+      says: `${w.body.value ?? "missing"}, a plot of a trial`,
+      at: serverNow(),
+      refused: w.refused,
+    })),
+  );
+}
 
 /** What waits belongs to a holding, wherever it is served: the same address may serve another one tomorrow. */
-function belongsTo(own: string) {
-  place = `${older}-${own}`;
-  const left = localStorage.getItem(older);
-  if (left === null) return;
-  if (localStorage.getItem(place) === null) localStorage.setItem(place, left);
-  localStorage.removeItem(older);
+export async function belongsTo(whose: string) {
+  if (own === whose) return;
+  const early = own === null ? state.list : [];
+  own = whose;
+  const before = left(whose);
+  await change((list) => {
+    const there = new Set(list.map((w) => w.key));
+    return [...list, ...[...before, ...early].filter((w) => !there.has(w.key))];
+  });
+  if (state.kept) [`${older}-${whose}`, older].forEach((name) => localStorage.removeItem(name));
 }
 
-function read(): Waiting[] {
-  try {
-    return JSON.parse(localStorage.getItem(place) ?? "[]") as Waiting[];
-  } catch {
-    return [];
-  }
-}
+export const drop = (key: string) => change((list) => list.filter((w) => w.key !== key));
 
-function write(list: Waiting[]) {
-  localStorage.setItem(place, JSON.stringify(list));
-  window.dispatchEvent(new Event(changed));
-}
+/** How one write ended. */
+type End = { taken: unknown } | { refused: Problem } | { waits: Problem };
+const ends = new Map<string, (end: End) => void>();
 
-const without = (key: string) => write(read().filter((w) => w.key !== key));
-
-/** The address serves another holding now: what waits here is not for it. */
-const isAnothers = (error: unknown) => (error as { trouble?: string }).trouble === "another holding";
-
-let sending = false;
-
-/** Sends what waits, in order. True when all that could be sent was; false when there is no connection. */
-async function send(): Promise<boolean> {
-  if (sending) return true;
-  sending = true;
-  try {
-    for (;;) {
-      const next = read().find((w) => w.refused === null);
-      if (!next) return true;
-      const got = await client
-        .POST("/api/judge/trials/{id}/readings", {
-          params: { path: { id: next.trial } },
-          body: next.body,
-          headers: { "Idempotency-Key": next.key },
-        })
-        .catch(() => null);
-      if (got === null || (got.error !== undefined && (got.response.status >= 500 || isAnothers(got.error))))
-        return false;
-      if (got.error === undefined) without(next.key);
-      else {
-        const said = got.error as { title?: string; fields?: FieldProblem[] };
-        write(
-          read().map((w) =>
-            w.key === next.key
-              ? { ...w, refused: { message: said.title ?? "It was not taken.", fields: said.fields ?? [] } }
-              : w,
-          ),
-        );
-      }
+async function sendAll(taken: (path: string) => Promise<void>): Promise<void> {
+  for (;;) {
+    const next = state.list.find((w) => w.refused === null);
+    if (!next) return set({ reached: true });
+    const asked = ends.get(next.key);
+    let end: End;
+    try {
+      end = { taken: await send("post", next.path, next.init, next.key) };
+    } catch (e) {
+      const p = asProblem(e);
+      end = p.passing ? { waits: p } : { refused: p };
     }
-  } finally {
-    sending = false;
+    if ("waits" in end) {
+      set({ reached: false });
+      ends.forEach((tell) => tell(end)); // what came after it waits behind it
+      ends.clear();
+      return;
+    }
+    if ("taken" in end) {
+      await drop(next.key);
+      await taken(next.path);
+    } else if (asked) await drop(next.key);
+    else {
+      const { message, fields } = end.refused;
+      await change((list) => list.map((w) => (w.key === next.key ? { ...w, refused: { message, fields } } : w)));
+    }
+    ends.delete(next.key);
+    asked?.(end);
   }
 }
 
-/** The outbox of a trial: what waits, what was refused, and whether the server can be reached. */
-export function useOutbox(trial: number) {
+let running: Promise<void> | null = null;
+
+/** Sends what waits, in order; done when all that could be sent was, or when nobody answers. */
+export function flush(queries: QueryClient): Promise<void> {
+  running ??= sendAll((path) => refresh(queries, path)).finally(() => (running = null));
+  return running;
+}
+
+const entry = (path: Path<"post">, init: Record<string, unknown>, says: string): Waiting => {
+  const at = serverNow();
+  const body = init.body as Record<string, unknown> | undefined;
+  // "Now" is when it was written, not when it comes to be sent.
+  const dated = body && "at" in body && body.at === null ? { ...init, body: { ...body, at } } : init;
+  return { key: crypto.randomUUID(), path, init: dated, says, at, refused: null };
+};
+
+/** Puts a write in and tries to send it; a refusal waits there until it is looked at. */
+export async function put<P extends Path<"post">>(queries: QueryClient, path: P, init: Init<"post", P>, says: string) {
+  await change((list) => [...list, entry(path, init as Record<string, unknown>, says)]);
+  await flush(queries);
+}
+
+/**
+ * A write made where there may be no signal. It is kept on this device before it is sent; null came back where it waits. What is
+ * refused is told to the form, which still holds what was typed.
+ */
+export function useFieldWrite<P extends Path<"post">, V>(
+  path: P,
+  question: (value: V) => Init<"post", P>,
+  says: (value: V) => string,
+  after?: (kept: Got<"post", P> | null) => void,
+) {
   const queries = useQueryClient();
-  const [list, setList] = useState(read);
-  const own = useRead(["holding"], () => client.GET("/api/holding")).data?.own;
-  const [reached, setReached] = useState(true);
-  const flush = useCallback(async () => {
-    const had = read().some((w) => w.refused === null);
-    setReached(await send());
-    if (had) await queries.invalidateQueries({ queryKey: ["sheet"] });
-  }, [queries]);
+  return useMutation<Got<"post", P> | null, Problem, V>({
+    mutationFn: async (value) => {
+      const one = entry(path, question(value) as Record<string, unknown>, says(value));
+      const ended = new Promise<End>((tell) => ends.set(one.key, tell));
+      await change((list) => [...list, one]);
+      await running;
+      void flush(queries);
+      const end = await ended;
+      if ("taken" in end) return end.taken as Got<"post", P>;
+      if ("waits" in end && end.waits.status === null) return null;
+      await drop(one.key); // whoever wrote it is told, and has it before them still
+      throw "waits" in end ? end.waits : end.refused;
+    },
+    onSuccess: after,
+  });
+}
+
+/** What waits and what was refused. */
+export function useOutbox(): State {
+  return useSyncExternalStore(
+    (changed) => {
+      looks.add(changed);
+      return () => looks.delete(changed);
+    },
+    () => state,
+  );
+}
+
+/** Sends what waits when the page opens, when there is a connection again, and now and then. */
+export function useSending(whose: string | null | undefined) {
+  const queries = useQueryClient();
   useEffect(() => {
-    if (!own) return;
-    belongsTo(own);
-    const look = () => setList(read());
-    look();
-    const again = () => void flush();
-    window.addEventListener(changed, look);
-    window.addEventListener("storage", look);
+    if (!whose) return;
+    const again = () => void flush(queries);
+    void belongsTo(whose).then(again);
+    const told = () => void look();
+    news?.addEventListener("message", told);
     window.addEventListener("online", again);
     const timer = setInterval(again, 15_000);
-    const soon = setTimeout(again, 0);
     return () => {
-      window.removeEventListener(changed, look);
-      window.removeEventListener("storage", look);
+      news?.removeEventListener("message", told);
       window.removeEventListener("online", again);
       clearInterval(timer);
-      clearTimeout(soon);
     };
-  }, [flush, own]);
-  return {
-    waiting: list.filter((w) => w.trial === trial),
-    reached,
-    /** Puts a figure in and tries to send it. */
-    put: (body: Schemas["TrialReadingRequest"]) => {
-      write([...read(), { key: crypto.randomUUID(), trial, body, refused: null }]);
-      void flush();
-    },
-    /** Takes a refused figure out: it is typed again, or left. */
-    drop: without,
-    flush,
-  };
+  }, [whose, queries]);
 }

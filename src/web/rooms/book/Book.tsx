@@ -1,13 +1,14 @@
 import { useState } from "react";
 import { Link, useSearchParams } from "react-router-dom";
-import { client, type Schemas, useRead, useWrite } from "../../api/client";
+import type { Schemas } from "../../api/client";
+import { Form, Refusals } from "../../parts/Form";
+import { useRead, useWrite } from "../../api/data";
 import { Button } from "../../parts/Button";
 import { Field } from "../../parts/Field";
 import { Pick } from "../../parts/Pick";
 import { Room } from "../../parts/Room";
-import { Wrong } from "../../parts/Wrong";
+import { Wrong, WrongElse } from "../../parts/Wrong";
 import { useClock } from "../../parts/clock";
-import { BookNav } from "./BookNav";
 import { Enter } from "./Enter";
 import { WaitsPanel } from "./WaitsPanel";
 
@@ -27,20 +28,18 @@ export function Book() {
   const kind = search.get("kind") ?? "";
   const input = search.get("input") ?? "";
   const page = Number(search.get("page") ?? 0);
-  const ground = useRead(["ground"], () => client.GET("/api/ground"));
-  const shelf = useRead(["shelf"], () => client.GET("/api/shelf"));
-  const book = useRead(["book", bed, kind, input, page], () =>
-    client.GET("/api/book", {
-      params: {
-        query: { bed: Number(bed) || undefined, kind: kind || undefined, input: Number(input) || undefined, page },
-      },
-    }),
-  );
+  const ground = useRead("/api/ground");
+  const shelf = useRead("/api/shelf");
+  const book = useRead("/api/book", {
+    params: {
+      query: { bed: Number(bed) || undefined, kind: kind || undefined, input: Number(input) || undefined, page },
+    },
+  });
   const set = (part: Record<string, string>) => {
     const next = { bed, kind, input, ...part };
     setSearch(Object.fromEntries(Object.entries(next).filter(([, v]) => v)));
   };
-  const days = Object.entries(Object.groupBy(book.data?.entries ?? [], (e) => clock.date(e.at)));
+  const days = Object.entries(Object.groupBy(book.entries ?? [], (e) => clock.date(e.at)));
   return (
     <Room
       title="The book"
@@ -48,7 +47,6 @@ export function Book() {
       peek="Waits, files, harvests"
       bench={
         <>
-          <BookNav />
           <div className="grid gap-x-4 sm:grid-cols-3">
             <Pick label="Show" value={kind} options={kinds} onChange={(k) => set({ kind: k })} />
             <Pick
@@ -56,7 +54,7 @@ export function Book() {
               value={bed}
               options={[
                 { value: "", name: "any" },
-                ...(ground.data?.beds ?? []).map((b) => ({ value: String(b.id), name: b.name })),
+                ...(ground.beds ?? []).map((b) => ({ value: String(b.id), name: b.name })),
               ]}
               onChange={(b) => set({ bed: b })}
             />
@@ -65,7 +63,7 @@ export function Book() {
               value={input}
               options={[
                 { value: "", name: "anything" },
-                ...(shelf.data?.inputs ?? []).map((i) => ({
+                ...(shelf.inputs ?? []).map((i) => ({
                   value: String(i.id),
                   name: i.lot ? `${i.name}, ${i.lot}` : i.name,
                 })),
@@ -73,7 +71,7 @@ export function Book() {
               onChange={(i) => set({ input: i })}
             />
           </div>
-          {days.length === 0 && book.data && (
+          {days.length === 0 && book && (
             <p className="mt-4 text-lg">
               Nothing is written here yet. What you put out, harvest or see appears by day.
             </p>
@@ -96,19 +94,18 @@ export function Book() {
                 newer
               </Button>
             )}
-            {book.data?.more && (
+            {book.more && (
               <Button kind="plain" onClick={() => set({ page: String(page + 1) })}>
                 older
               </Button>
             )}
           </p>
-          <Wrong problem={book.error} />
         </>
       }
       slate={
         <>
-          <WaitsPanel beds={ground.data?.beds ?? []} />
-          <Enter beds={ground.data?.beds ?? []} />
+          <WaitsPanel beds={ground.beds ?? []} />
+          <Enter beds={ground.beds ?? []} />
           <Files />
         </>
       }
@@ -120,80 +117,85 @@ function Entry({ entry, asked }: { entry: Schemas["BookEntry"]; asked: boolean }
   const clock = useClock();
   const [why, setWhy] = useState<string | null>(null);
   const strike = useWrite(
-    (_: null, headers) =>
-      client.POST("/api/book/jobs/{id}/strike", { params: { path: { id: entry.id } }, body: { why }, headers }),
+    "/api/book/jobs/{id}/strike",
+    (_: null) => ({ params: { path: { id: entry.id } }, body: { why } }),
     () => setWhy(null),
   );
   const old = entry.correctedBy !== null || entry.struck;
   return (
-    <article className={`border-l-4 py-2 pl-3 ${asked ? "border-clay" : "border-transparent"}`}>
-      <p className="flex flex-wrap justify-between gap-x-4">
-        <b className={old ? "line-through" : ""}>
-          <span className="figures">{clock.time(entry.at)}</span>{" "}
-          {entry.link ? (
-            <Link to={entry.link} className="underline">
-              {entry.title}
-            </Link>
-          ) : (
-            entry.title
-          )}
-        </b>
-        <span className="text-ash">
-          {entry.beds.slice(0, 4).join(", ")}
-          {entry.beds.length > 4 && ` and ${entry.beds.length - 4} more`}
-        </span>
-      </p>
-      {entry.correctedBy !== null && <p className="text-straw">▲ put right later, by entry {entry.correctedBy}</p>}
-      {entry.correctsId !== null && (
-        <p className="text-straw">
-          ▲ puts entry {entry.correctsId} right{entry.correctionWhy && `: ${entry.correctionWhy}`}
+    <Refusals problem={strike.error}>
+      {" "}
+      <article className={`border-l-4 py-2 pl-3 ${asked ? "border-clay" : "border-transparent"}`}>
+        <p className="flex flex-wrap justify-between gap-x-4">
+          <b className={old ? "line-through" : ""}>
+            <span className="figures">{clock.time(entry.at)}</span>{" "}
+            {entry.link ? (
+              <Link to={entry.link} className="underline">
+                {entry.title}
+              </Link>
+            ) : (
+              entry.title
+            )}
+          </b>
+          <span className="text-ash">
+            {entry.beds.slice(0, 4).join(", ")}
+            {entry.beds.length > 4 && ` and ${entry.beds.length - 4} more`}
+          </span>
         </p>
-      )}
-      {entry.kind !== "job" && entry.canRight && !old && <RightIt entry={entry} />}
-      {entry.lines.length > 0 && (
-        <details open={asked}>
-          <summary className="min-h-11 cursor-pointer text-clay underline underline-offset-4">{entry.lines[0]}</summary>
-          <ul className="figures">
-            {entry.lines.slice(1).map((l, i) => (
-              <li key={i}>{l}</li>
-            ))}
-            <li className="text-ash">
-              entry {entry.id}, written down {clock.date(entry.recordedAt)} {clock.time(entry.recordedAt)}
-            </li>
-          </ul>
-          {entry.kind === "job" && !old && (
-            <p className="flex flex-wrap gap-x-4">
-              {entry.canRight && (
-                <Link
-                  className="inline-flex min-h-12 items-center text-clay underline underline-offset-4"
-                  to={`/put-out/tank?corrects=${entry.id}`}
-                >
-                  put it right
-                </Link>
-              )}
-              <Button kind="plain" onClick={() => setWhy("")}>
-                it never happened
-              </Button>
-            </p>
-          )}
-          {why !== null && (
-            <div className="grid items-start gap-x-4 sm:grid-cols-[1fr_auto]">
-              <Field
-                label="Why is it struck?"
-                value={why}
-                onChange={setWhy}
-                wrong={strike.error?.of("why")}
-                hint="both stay readable; what it took goes back on the shelf"
-              />
-              <Button className="sm:mt-7" disabled={strike.isPending} onClick={() => strike.mutate(null)}>
-                Strike it
-              </Button>
-            </div>
-          )}
-          <Wrong problem={strike.error} shown={["why"]} />
-        </details>
-      )}
-    </article>
+        {entry.correctedBy !== null && <p className="text-straw">▲ put right later, by entry {entry.correctedBy}</p>}
+        {entry.correctsId !== null && (
+          <p className="text-straw">
+            ▲ puts entry {entry.correctsId} right{entry.correctionWhy && `: ${entry.correctionWhy}`}
+          </p>
+        )}
+        {entry.kind !== "job" && entry.canRight && !old && <RightIt entry={entry} />}
+        {entry.lines.length > 0 && (
+          <details open={asked}>
+            <summary className="min-h-11 cursor-pointer text-clay underline underline-offset-4">
+              {entry.lines[0]}
+            </summary>
+            <ul className="figures">
+              {entry.lines.slice(1).map((l, i) => (
+                <li key={i}>{l}</li>
+              ))}
+              <li className="text-ash">
+                entry {entry.id}, written down {clock.date(entry.recordedAt)} {clock.time(entry.recordedAt)}
+              </li>
+            </ul>
+            {entry.kind === "job" && !old && (
+              <p className="flex flex-wrap gap-x-4">
+                {entry.canRight && (
+                  <Link
+                    className="inline-flex min-h-12 items-center text-clay underline underline-offset-4"
+                    to={`/put-out/tank?corrects=${entry.id}`}
+                  >
+                    put it right
+                  </Link>
+                )}
+                <Button kind="plain" onClick={() => setWhy("")}>
+                  it never happened
+                </Button>
+              </p>
+            )}
+            {why !== null && (
+              <div className="grid items-start gap-x-4 sm:grid-cols-[1fr_auto]">
+                <Field
+                  label="Why is it struck?"
+                  value={why}
+                  onChange={setWhy}
+                  name="why"
+                  hint="both stay readable; what it took goes back on the shelf"
+                />
+                <Button className="sm:mt-7" disabled={strike.isPending} onClick={() => strike.mutate(null)}>
+                  Strike it
+                </Button>
+              </div>
+            )}
+            <WrongElse />
+          </details>
+        )}
+      </article>
+    </Refusals>
   );
 }
 
@@ -201,19 +203,11 @@ function Entry({ entry, asked }: { entry: Schemas["BookEntry"]; asked: boolean }
 function RightIt({ entry }: { entry: Schemas["BookEntry"] }) {
   const [typed, setTyped] = useState<string | null>(null);
   const harvest = entry.kind === "harvest";
-  const keep = useWrite(
-    (text: string, headers) =>
-      harvest
-        ? client.POST("/api/book/harvests", {
-            body: { bedId: entry.bedId ?? null, weight: text, note: null, at: entry.at, correctsId: entry.id },
-            headers,
-          })
-        : client.POST("/api/book/seen", {
-            body: { bedId: entry.bedId ?? null, text, at: entry.at, correctsId: entry.id },
-            headers,
-          }),
-    () => setTyped(null),
-  );
+  const of = { bedId: entry.bedId ?? null, at: entry.at, correctsId: entry.id };
+  const done = () => setTyped(null);
+  const weighed = useWrite("/api/book/harvests", (weight: string) => ({ body: { ...of, weight, note: null } }), done);
+  const seen = useWrite("/api/book/seen", (text: string) => ({ body: { ...of, text } }), done);
+  const keep = harvest ? weighed : seen;
   if (typed === null) {
     return (
       <Button kind="plain" aria-label={`put it right: ${entry.title}`} onClick={() => setTyped("")}>
@@ -222,24 +216,29 @@ function RightIt({ entry }: { entry: Schemas["BookEntry"] }) {
     );
   }
   return (
-    <div className="grid items-start gap-x-4 sm:grid-cols-[1fr_auto]">
+    <Form
+      problem={keep.error}
+      className="grid items-start gap-x-4 sm:grid-cols-[1fr_auto]"
+      onSend={() => keep.mutate(typed)}
+    >
       <Field
         label={harvest ? "The right weight" : "What was really seen"}
         value={typed}
         onChange={setTyped}
-        wrong={keep.error?.of(harvest ? "weight" : "text")}
+        name={harvest ? "weight" : "text"}
         hint="both stay readable"
       />
-      <Button className="sm:mt-7" disabled={keep.isPending} onClick={() => keep.mutate(typed)}>
+      <Button type="submit" className="sm:mt-7" disabled={keep.isPending}>
         Keep it
       </Button>
-    </div>
+      <WrongElse />
+    </Form>
   );
 }
 
 /** The book as files, out and in again. */
 function Files() {
-  const bring = useWrite((text: string, headers) => client.POST("/api/book/file", { body: { text }, headers }));
+  const bring = useWrite("/api/book/file", (text: string) => ({ body: { text } }));
   return (
     <section aria-label="Files">
       <h2 className="text-xl">The book as files</h2>

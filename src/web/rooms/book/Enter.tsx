@@ -1,10 +1,12 @@
 import { useState } from "react";
-import { client, type Schemas, useWrite } from "../../api/client";
+import type { Schemas } from "../../api/client";
+import { Refusals } from "../../parts/Form";
+import { useFieldWrite } from "../../parts/outbox";
 import { Button } from "../../parts/Button";
 import { Field } from "../../parts/Field";
 import { Pick } from "../../parts/Pick";
 import { WhenField } from "../../parts/WhenField";
-import { Wrong } from "../../parts/Wrong";
+import { WrongElse } from "../../parts/Wrong";
 
 /** A harvest or a thing seen, written down by hand. */
 export function Enter({ beds }: { beds: Schemas["BedView"][] }) {
@@ -13,49 +15,49 @@ export function Enter({ beds }: { beds: Schemas["BedView"][] }) {
   const [text, setText] = useState("");
   const [at, setAt] = useState<string | null>(null);
   const bedId = Number(bed) || beds[0]?.id || null;
-  const harvest = useWrite(
-    (_: null, headers) =>
-      client.POST("/api/book/harvests", { body: { bedId, weight, note: text, at, correctsId: null }, headers }),
+  const harvest = useFieldWrite(
+    "/api/book/harvests",
+    (_: null) => ({ body: { bedId, weight, note: text, at, correctsId: null } }),
+    () => `harvested ${weight}`,
     () => {
       setWeight("");
       setText("");
     },
   );
-  const seen = useWrite(
-    (_: null, headers) => client.POST("/api/book/seen", { body: { bedId, text, at, correctsId: null }, headers }),
+  const seen = useFieldWrite(
+    "/api/book/seen",
+    (_: null) => ({ body: { bedId, text, at, correctsId: null } }),
+    () => `seen: ${text}`,
     () => setText(""),
   );
   const wait = beds.find((b) => b.id === bedId)?.wait;
   return (
-    <section aria-label="Write it down">
-      <h2 className="text-xl">Write it down</h2>
-      <Pick
-        label="Bed"
-        value={String(bedId ?? "")}
-        options={beds.map((b) => ({ value: String(b.id), name: `${b.name}, ${b.crop}` }))}
-        onChange={setBed}
-      />
-      {wait && <p className="text-straw">▲ {wait}</p>}
-      <div className="grid gap-x-4 sm:grid-cols-2">
-        <Field
-          label="Harvested, weight"
-          value={weight}
-          onChange={setWeight}
-          wrong={harvest.error?.of("weight")}
-          hint="12 kg"
+    <Refusals problem={[harvest.error, seen.error]}>
+      {" "}
+      <section aria-label="Write it down">
+        <h2 className="text-xl">Write it down</h2>
+        <Pick
+          label="Bed"
+          value={String(bedId ?? "")}
+          options={beds.map((b) => ({ value: String(b.id), name: `${b.name}, ${b.crop}` }))}
+          onChange={setBed}
         />
-        <Field label="Seen, or a note" value={text} onChange={setText} wrong={seen.error?.of("text")} />
-      </div>
-      <WhenField onChange={setAt} wrong={harvest.error?.of("at") ?? seen.error?.of("at")} />
-      <p className="mt-2 flex flex-wrap gap-3">
-        <Button disabled={harvest.isPending} onClick={() => harvest.mutate(null)}>
-          Keep the harvest
-        </Button>
-        <Button disabled={seen.isPending} onClick={() => seen.mutate(null)}>
-          Keep what was seen
-        </Button>
-      </p>
-      <Wrong problem={harvest.error ?? seen.error} shown={["weight", "text", "at"]} />
-    </section>
+        {wait && <p className="text-straw">▲ {wait}</p>}
+        <div className="grid gap-x-4 sm:grid-cols-2">
+          <Field label="Harvested, weight" value={weight} onChange={setWeight} name="weight" hint="12 kg" />
+          <Field label="Seen, or a note" value={text} onChange={setText} name="text" />
+        </div>
+        <WhenField onChange={setAt} />
+        <p className="mt-2 flex flex-wrap gap-3">
+          <Button disabled={harvest.isPending} onClick={() => harvest.mutate(null)}>
+            Keep the harvest
+          </Button>
+          <Button disabled={seen.isPending} onClick={() => seen.mutate(null)}>
+            Keep what was seen
+          </Button>
+        </p>
+        <WrongElse />
+      </section>
+    </Refusals>
   );
 }

@@ -1,19 +1,16 @@
 import { useState } from "react";
 import { Link } from "react-router-dom";
-import { client, useRead } from "../../api/client";
+import { useRead } from "../../api/data";
 import { Button } from "../../parts/Button";
 import { Pick } from "../../parts/Pick";
 import { Room } from "../../parts/Room";
 import { Sum } from "../../parts/Sum";
-import { BookNav } from "./BookNav";
 
 /** A season's record, by bed and by input, to print or to hand on. */
 export function SeasonRecord() {
   const [year, setYear] = useState<number | null>(null);
-  const season = useRead(["season", year], () =>
-    client.GET("/api/book/season", { params: { query: { year: year ?? undefined } } }),
-  );
-  const s = season.data;
+  const season = useRead("/api/book/season", { params: { query: { year: year ?? undefined } } });
+  const s = season;
   return (
     <Room
       title={s ? `The record of ${s.year}` : "The season’s record"}
@@ -21,7 +18,6 @@ export function SeasonRecord() {
       peek="By input"
       bench={
         <>
-          <BookNav />
           <div className="no-print grid gap-x-4 sm:grid-cols-[10rem_auto]">
             {s && (
               <Pick

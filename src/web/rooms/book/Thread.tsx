@@ -1,9 +1,8 @@
 import { useNavigate, useSearchParams } from "react-router-dom";
-import { client, type Schemas, useRead } from "../../api/client";
+import type { Schemas } from "../../api/client";
+import { useRead, useReadIf } from "../../api/data";
 import { Pick } from "../../parts/Pick";
 import { Room } from "../../parts/Room";
-import { Wrong } from "../../parts/Wrong";
-import { BookNav } from "./BookNav";
 
 const columns = ["lots", "brews", "put out", "beds", "harvests"];
 const COL = 186;
@@ -13,14 +12,10 @@ const BOX = 158;
 /** From any lot to every bed and harvest it touched, and back, drawn as a thread. */
 export function Thread() {
   const [search, setSearch] = useSearchParams();
-  const starts = useRead(["thread-starts"], () => client.GET("/api/book/thread/starts"));
-  const of = search.get("of") ?? starts.data?.[0]?.id ?? "";
-  const thread = useRead(
-    ["thread", of],
-    () => client.GET("/api/book/thread", { params: { query: { of } } }),
-    of !== "",
-  );
-  const t = thread.data;
+  const starts = useRead("/api/book/thread/starts");
+  const of = search.get("of") ?? starts[0]?.id ?? "";
+  const thread = useReadIf(of !== "", "/api/book/thread", { params: { query: { of } } });
+  const t = thread;
   return (
     <Room
       title="Follow the thread"
@@ -28,15 +23,13 @@ export function Thread() {
       peek={t?.sentence}
       bench={
         <>
-          <BookNav />
           <Pick
             label="Follow"
             value={of}
-            options={(starts.data ?? []).map((s) => ({ value: s.id, name: `${s.group}: ${s.name}` }))}
+            options={(starts ?? []).map((s) => ({ value: s.id, name: `${s.group}: ${s.name}` }))}
             onChange={(id) => setSearch({ of: id })}
           />
           {t && <Drawn thread={t} follow={(id) => setSearch({ of: id })} />}
-          <Wrong problem={thread.error} />
         </>
       }
       slate={

@@ -1,14 +1,14 @@
 import { useState } from "react";
 import { useSearchParams } from "react-router-dom";
-import { client, type Problem, type Schemas, must, useRead } from "../../api/client";
-import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import type { Schemas } from "../../api/client";
+import { useRead, useWorkOut } from "../../api/data";
 import { Curves } from "../../parts/Curves";
 import { Room } from "../../parts/Room";
 import { Pick } from "../../parts/Pick";
 import { Sum } from "../../parts/Sum";
-import { Wrong } from "../../parts/Wrong";
+import { Wrong, WrongElse } from "../../parts/Wrong";
+import { Refusals } from "../../parts/Form";
 import { useClock } from "../../parts/clock";
-import { BrewNav } from "./BrewNav";
 import { SchoolsPanel } from "./SchoolsPanel";
 import { WhatIfPicker } from "./WhatIfPicker";
 
@@ -20,17 +20,16 @@ type What = Schemas["WhatIfAsked"];
  */
 export function Ask() {
   const [search, setSearch] = useSearchParams();
-  const list = useRead(["batches"], () => client.GET("/api/brew/batches"));
-  const open = ["brewing", "off", "planned"].flatMap((state) => list.data?.filter((b) => b.state === state) ?? []);
+  const list = useRead("/api/brew/batches");
+  const open = ["brewing", "off", "planned"].flatMap((state) => list.filter((b) => b.state === state) ?? []);
   const planText = search.get("plan");
   const batchId = Number(search.get("batch")) || (planText ? 0 : (open[0]?.id ?? 0));
-  if (list.data && !planText && !batchId) {
+  if (list && !planText && !batchId) {
     return (
       <Room
         title="Ask it"
         bench={
           <>
-            <BrewNav />
             <p className="text-lg">No brew is going or planned. Plan one, and ask from there what would happen if.</p>
           </>
         }
@@ -50,7 +49,7 @@ export function Ask() {
       onChange={(v) => v !== "plan" && setSearch({ batch: v })}
     />
   );
-  return list.data ? <Asked key={planText ?? batchId} subject={subject} chooser={chooser} /> : null;
+  return list ? <Asked key={planText ?? batchId} subject={subject} chooser={chooser} /> : null;
 }
 
 function Asked({
@@ -65,23 +64,8 @@ function Asked({
     ["powerFails", "secondPump"].map((kind) => ({ kind, atH: null, amount: null, food: null })),
   );
   const planned = !subject.batchId;
-  const ask = <T,>(key: string, body: unknown, post: () => Promise<T>) =>
-    // One question of the model: asked again when its figures change.
-    ({
-      queryKey: [key, JSON.stringify(body)],
-      queryFn: post,
-      placeholderData: keepPreviousData,
-      retry: false,
-      refetchInterval: false as const,
-    });
-  const curves = useQuery<Schemas["WorkedOfWhatIfView"], Problem>(
-    ask("what-if", { ...subject, whatIfs }, () =>
-      must(client.POST("/api/brew/what-if", { body: { ...subject, whatIfs } })),
-    ),
-  );
-  const back = useQuery<Schemas["WorkedOfBackwardsView"], Problem>(
-    ask("backwards", subject, () => must(client.POST("/api/brew/backwards", { body: { ...subject, whatIfs: [] } }))),
-  );
+  const curves = useWorkOut("/api/brew/what-if", { body: { ...subject, whatIfs } });
+  const back = useWorkOut("/api/brew/backwards", { body: { ...subject, whatIfs: [] } });
   const v = curves.data?.value;
   const b = back.data?.value;
   return (
@@ -91,17 +75,12 @@ function Asked({
       peek={b?.answer.sentence}
       bench={
         <>
-          <BrewNav />
           {chooser}
           <h2 className="mt-4 text-xl">What if</h2>
-          <WhatIfPicker
-            value={whatIfs}
-            onChange={setWhatIfs}
-            planned={planned}
-            nowH={v?.nowH ?? 0}
-            problem={curves.error}
-          />
-          <Wrong problem={curves.error} />
+          <Refusals problem={curves.problem}>
+            <WhatIfPicker value={whatIfs} onChange={setWhatIfs} planned={planned} nowH={v?.nowH ?? 0} />
+            <WrongElse />
+          </Refusals>
           {v && (
             <>
               <Curves
@@ -126,7 +105,7 @@ function Asked({
       }
       slate={
         <>
-          <Wrong problem={back.error} />
+          <Wrong problem={back.problem} />
           {b && back.data && (
             <>
               <h2 className="text-2xl leading-tight">{b.answer.sentence}</h2>

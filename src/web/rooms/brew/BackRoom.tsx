@@ -1,13 +1,11 @@
-import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link } from "react-router-dom";
-import { client, must, type Problem, type Schemas } from "../../api/client";
+import type { Schemas } from "../../api/client";
+import { useRead } from "../../api/data";
 import { Pick } from "../../parts/Pick";
 import { Curves } from "../../parts/Curves";
 import { Room } from "../../parts/Room";
-import { Wrong } from "../../parts/Wrong";
 import { useClock } from "../../parts/clock";
-import { BrewNav } from "./BrewNav";
 
 /** All brews that are over, laid over each other by hours since their start; two of them side by side; what went with the failures. */
 export function BackRoom() {
@@ -15,12 +13,8 @@ export function BackRoom() {
   const [filter, setFilter] = useState({ vessel: "", recipe: "", outcome: "" });
   const [pair, setPair] = useState<number[]>([]);
   const query = Object.fromEntries(Object.entries(filter).filter(([, v]) => v));
-  const back = useQuery<Schemas["BackView"], Problem>({
-    queryKey: ["looking-back", query],
-    queryFn: () => must(client.GET("/api/brew/looking-back", { params: { query } })),
-    placeholderData: keepPreviousData,
-  });
-  const v = back.data;
+  const back = useRead("/api/brew/looking-back", { params: { query } });
+  const v = back;
   const chosen = v?.brews.filter((b) => pair.includes(b.id)) ?? [];
   const end = Math.max(24, ...(v?.brews.map((b) => b.hours) ?? []));
   const options = (names: string[] | undefined) => [
@@ -35,7 +29,6 @@ export function BackRoom() {
       peek={v?.went[0]?.sentence ?? "What went with the failures"}
       bench={
         <>
-          <BrewNav />
           <div className="grid gap-x-4 gap-y-2 sm:grid-cols-3">
             <Pick
               label="Vessel"
@@ -60,7 +53,6 @@ export function BackRoom() {
               onChange={(outcome) => setFilter({ ...filter, outcome })}
             />
           </div>
-          <Wrong problem={back.error} />
           {v && <Overlay brews={v.brews} pair={pair} endH={end} />}
           <ul className="figures mt-3">
             {v?.brews.map((b) => (

@@ -1,14 +1,14 @@
 import { Link, useParams, useSearchParams } from "react-router-dom";
-import { client, type Schemas, useRead } from "../../api/client";
+import type { Schemas } from "../../api/client";
+import { useRead } from "../../api/data";
 import { OxygenChart } from "../../parts/OxygenChart";
 import { RacePanel } from "../../parts/RacePanel";
 import { Room } from "../../parts/Room";
-import { Go } from "../../parts/Shell";
+import { Go } from "../../parts/Go";
 import { Sum } from "../../parts/Sum";
 import { ForkMark } from "../../parts/ForkMark";
 import { Verdict } from "../../parts/Verdict";
 import { Vessel } from "../../parts/Vessel";
-import { Wrong } from "../../parts/Wrong";
 import { useClock } from "../../parts/clock";
 import { aired } from "./aired";
 import { AfterPanel } from "./AfterPanel";
@@ -25,17 +25,8 @@ export function BatchPage() {
   const id = Number(useParams().id);
   const clock = useClock();
   const [search] = useSearchParams();
-  const batch = useRead(["batch", id], () => client.GET("/api/brew/batches/{id}", { params: { path: { id } } }));
-  const b = batch.data;
-  const probe = useProbe(id, !!b?.startedAt).data;
-  if (!b) {
-    return (
-      <main id="room" className="p-7" aria-busy={batch.isPending}>
-        <h1 className="text-2xl">Batch</h1>
-        <Wrong problem={batch.error} />
-      </main>
-    );
-  }
+  const b = useRead("/api/brew/batches/{id}", { params: { path: { id } } });
+  const probe = useProbe(id, !!b.startedAt);
   const watch = b.watch?.value ?? null;
   const going = b.state === "brewing" || b.state === "off";
   /** It goes on the heap: when it would be ready, and how long it would keep, is nobody’s business any more. */

@@ -1,18 +1,18 @@
 import { Link } from "react-router-dom";
-import { client, type Schemas, useRead } from "../../api/client";
+import type { Schemas } from "../../api/client";
+import { useRead } from "../../api/data";
 import { Room } from "../../parts/Room";
-import { Go } from "../../parts/Shell";
+import { Go } from "../../parts/Go";
 import { useClock } from "../../parts/clock";
-import { BrewNav } from "./BrewNav";
 
 const marks: Record<Schemas["BatchState"], string> = { planned: "◌", brewing: "●", off: "◐", used: "✓", heaped: "✕" };
 
 /** All brews, newest first; what failed and why stands beside what worked. */
 export function BrewRoom() {
   const clock = useClock();
-  const list = useRead(["batches"], () => client.GET("/api/brew/batches"));
-  const over = list.data?.filter((b) => b.state === "used" || b.state === "heaped") ?? [];
-  const open = list.data?.filter((b) => b.state !== "used" && b.state !== "heaped") ?? [];
+  const list = useRead("/api/brew/batches");
+  const over = list.filter((b) => b.state === "used" || b.state === "heaped") ?? [];
+  const open = list.filter((b) => b.state !== "used" && b.state !== "heaped") ?? [];
   const heaped = over.filter((b) => b.state === "heaped");
   const row = (b: Schemas["BatchLine"]) => (
     <li key={b.id} className="border-t border-line">
@@ -37,15 +37,14 @@ export function BrewRoom() {
   return (
     <Room
       title="Brews"
-      under={list.data && `${over.length} over, ${open.length} going or planned.`}
+      under={list && `${over.length} over, ${open.length} going or planned.`}
       peek="Plan a brew"
       bench={
         <>
-          <BrewNav />
           <ul>{open.map(row)}</ul>
           <h2 className="mt-6 text-xl">Over</h2>
           <ul>{over.map(row)}</ul>
-          {list.data?.length === 0 && (
+          {list.length === 0 && (
             <p className="text-lg">No brew yet. Plan one: say the beds, leaf or root, and when it should be ready.</p>
           )}
         </>

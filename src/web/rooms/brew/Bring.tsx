@@ -1,6 +1,6 @@
-import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { client, must, type Problem, type Schemas, useWrite } from "../../api/client";
+import type { Schemas } from "../../api/client";
+import { asFile, useWorkOut, useWrite } from "../../api/data";
 import { Button } from "../../parts/Button";
 import { Wrong } from "../../parts/Wrong";
 import { useClock } from "../../parts/clock";
@@ -10,25 +10,13 @@ export function Bring({ batch }: { batch: Schemas["BatchView"] }) {
   const clock = useClock();
   const [csv, setCsv] = useState<string | null>(null);
   const path = { params: { path: { id: batch.id } } };
-  const preview = useQuery<Schemas["LoggerPreview"], Problem>({
-    queryKey: ["logger", batch.id, csv],
-    queryFn: () => must(client.POST("/api/brew/batches/{id}/logger/preview", { ...path, body: { csv } })),
-    enabled: csv !== null,
-    retry: false,
-    refetchInterval: false,
-  });
+  const preview = useWorkOut("/api/brew/batches/{id}/logger/preview", csv !== null ? { ...path, body: { csv } } : null);
   const keep = useWrite(
-    (text: string, headers) => client.POST("/api/brew/batches/{id}/logger", { ...path, body: { csv: text }, headers }),
+    "/api/brew/batches/{id}/logger",
+    (text: string) => ({ ...path, body: { csv: text } }),
     () => setCsv(null),
   );
-  const photo = useWrite((file: File, headers) =>
-    client.POST("/api/brew/batches/{id}/photos", {
-      ...path,
-      body: file as never,
-      bodySerializer: (f: unknown) => f as BodyInit,
-      headers: { ...headers, "Content-Type": file.type },
-    }),
-  );
+  const photo = useWrite("/api/brew/batches/{id}/photos", (file: File) => ({ ...path, ...asFile(file) }));
   const p = preview.data;
   return (
     <div className="mt-3 flex flex-col gap-4 bg-paper p-4">
@@ -53,7 +41,7 @@ export function Bring({ batch }: { batch: Schemas["BatchView"] }) {
         />
       </label>
       {keep.isSuccess && <p role="status">✓ {keep.data.readings} readings kept.</p>}
-      <Wrong problem={keep.error ?? preview.error} />
+      <Wrong problem={keep.error ?? preview.problem} />
       {p && (
         <div>
           <p>{p.columns.map((c) => `${c.header}: ${c.takenFor}`).join(" · ")}</p>

@@ -1,8 +1,7 @@
 import { useParams } from "react-router-dom";
-import { client, useRead } from "../../api/client";
+import { useRead } from "../../api/data";
 import { Button } from "../../parts/Button";
 import { RacePanel } from "../../parts/RacePanel";
-import { Wrong } from "../../parts/Wrong";
 import { useClock } from "../../parts/clock";
 import { aired } from "./aired";
 import { StepTimes } from "./Steps";
@@ -14,16 +13,7 @@ import { StepTimes } from "./Steps";
 export function Card() {
   const id = Number(useParams().id);
   const clock = useClock();
-  const batch = useRead(["batch", id], () => client.GET("/api/brew/batches/{id}", { params: { path: { id } } }));
-  const b = batch.data;
-  if (!b) {
-    return (
-      <main id="room" className="p-7" aria-busy={batch.isPending}>
-        <h1 className="text-2xl">Batch card</h1>
-        <Wrong problem={batch.error} />
-      </main>
-    );
-  }
+  const b = useRead("/api/brew/batches/{id}", { params: { path: { id } } });
   const over = b.state === "used" || b.state === "heaped";
   const amounts = [...(b.source ? [b.source] : []), ...b.moreSources, ...b.foods];
   return (

@@ -1,22 +1,23 @@
-import { client, useRead, useWrite } from "../../api/client";
+import { useRead } from "../../api/data";
+import { useFieldWrite } from "../../parts/outbox";
 import { Button } from "../../parts/Button";
 import { Room } from "../../parts/Room";
 import { Wrong } from "../../parts/Wrong";
 import { useClock } from "../../parts/clock";
-import { BrewNav } from "./BrewNav";
 
 /** Cleaning up, step by step, vessel by vessel; the next plan says so where it was not done. */
 export function CleanRoom() {
   const clock = useClock();
-  const vessels = useRead(["cleaning"], () => client.GET("/api/brew/cleaning"));
-  const clean = useWrite((v: { id: number; step: string }, headers) =>
-    client.POST("/api/brew/vessels/{id}/clean", {
+  const vessels = useRead("/api/brew/cleaning");
+  const clean = useFieldWrite(
+    "/api/brew/vessels/{id}/clean",
+    (v: { id: number; step: string }) => ({
       params: { path: { id: v.id } },
       body: { step: v.step, at: null },
-      headers,
     }),
+    (v) => `cleaning: ${v.step}`,
   );
-  const dirty = vessels.data?.filter((v) => !v.clean && !v.inUse) ?? [];
+  const dirty = vessels.filter((v) => !v.clean && !v.inUse) ?? [];
   return (
     <Room
       title="Clean up"
@@ -24,9 +25,8 @@ export function CleanRoom() {
       peek={dirty.length > 0 ? `${dirty.length} not clean` : "All clean"}
       bench={
         <>
-          <BrewNav />
           <Wrong problem={clean.error} />
-          {vessels.data?.map((v) => (
+          {vessels.map((v) => (
             <section key={v.vesselId} aria-label={v.vessel} className="border-t border-line py-3">
               <h2 className="text-xl">
                 <span aria-hidden className={v.inUse ? "text-clay" : v.clean ? "text-moss" : "text-plum"}>

@@ -1,7 +1,10 @@
 import { useState } from "react";
-import { client, type Schemas, useWrite } from "../../api/client";
+import type { Schemas } from "../../api/client";
+import { useWrite } from "../../api/data";
+import { Form } from "../../parts/Form";
 import { Button } from "../../parts/Button";
 import { Field } from "../../parts/Field";
+import { WrongElse } from "../../parts/Wrong";
 import { useClock } from "../../parts/clock";
 
 const words: Record<Schemas["LogKind"], string> = {
@@ -38,12 +41,11 @@ export function LogList({ batch }: { batch: Schemas["BatchView"] }) {
   const [all, setAll] = useState(false);
   const [mend, setMend] = useState<{ id: number; value: string } | null>(null);
   const put = useWrite(
-    (v: { entry: number; kind: Schemas["LogKind"]; value: string }, headers) =>
-      client.POST("/api/brew/batches/{id}/log/{entry}/correct", {
-        params: { path: { id: batch.id, entry: v.entry } },
-        body: { kind: v.kind, value: v.value, at: null },
-        headers,
-      }),
+    "/api/brew/batches/{id}/log/{entry}/correct",
+    (v: { entry: number; kind: Schemas["LogKind"]; value: string }) => ({
+      params: { path: { id: batch.id, entry: v.entry } },
+      body: { kind: v.kind, value: v.value, at: null },
+    }),
     () => setMend(null),
   );
   const shown = batch.log.filter((l) => l.kind !== "step");
@@ -83,24 +85,23 @@ export function LogList({ batch }: { batch: Schemas["BatchView"] }) {
               />
             )}
             {mend?.id === l.id && (
-              <form
+              <Form
+                problem={put.error}
                 className="flex items-end gap-3"
-                onSubmit={(e) => {
-                  e.preventDefault();
-                  put.mutate({ entry: l.id, kind: l.kind, value: mend.value });
-                }}
+                onSend={() => put.mutate({ entry: l.id, kind: l.kind, value: mend.value })}
               >
                 <Field
                   label="It should be"
                   value={mend.value}
                   onChange={(value) => setMend({ id: l.id, value })}
-                  wrong={put.error?.of("value") ?? put.error?.message}
+                  name="value"
                   autoFocus
                 />
                 <Button type="submit" className="mb-7">
-                  Put right
+                  Record it
                 </Button>
-              </form>
+                <WrongElse />
+              </Form>
             )}
           </li>
         ))}

@@ -1,16 +1,16 @@
-import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useDeferredValue, useState } from "react";
 import { Link, useNavigate, useSearchParams } from "react-router-dom";
-import { client, must, type Problem, type Schemas, useRead, useWrite } from "../../api/client";
+import type { Schemas } from "../../api/client";
+import { Refusals } from "../../parts/Form";
+import { useRead, useWorkOut, useWrite } from "../../api/data";
 import { Button } from "../../parts/Button";
 import { OxygenChart } from "../../parts/OxygenChart";
 import { RacePanel } from "../../parts/RacePanel";
 import { Room } from "../../parts/Room";
 import { Sum } from "../../parts/Sum";
 import { Verdict } from "../../parts/Verdict";
-import { Wrong } from "../../parts/Wrong";
+import { Wrong, WrongElse } from "../../parts/Wrong";
 import { useClock } from "../../parts/clock";
-import { useLastGood } from "../../parts/lastGood";
 import { PlanAmounts } from "./PlanAmounts";
 import { PlanQuestions } from "./PlanQuestions";
 
@@ -30,19 +30,11 @@ function startingPlan(ground: Schemas["GroundView"], hour: string, asked: URLSea
 }
 
 export function PlanBrew() {
-  const ground = useRead(["ground"], () => client.GET("/api/ground"));
+  const ground = useRead("/api/ground");
   const [search] = useSearchParams();
   const purpose = search.get("purpose") === "root" ? "root" : "leaf";
-  const hour = useRead(["plan-hour", purpose], () =>
-    client.GET("/api/brew/plan/hour", { params: { query: { purpose } } }),
-  );
-  return ground.data && hour.data ? (
-    <Planner ground={ground.data} hour={hour.data.at} />
-  ) : (
-    <main id="room" aria-busy className="p-7">
-      <h1 className="text-2xl">Plan a brew</h1>
-    </main>
-  );
+  const hour = useRead("/api/brew/plan/hour", { params: { query: { purpose } } });
+  return <Planner ground={ground} hour={hour.at} />;
 }
 
 /** Choose beds, leaf or root, and when; all the rest is worked back from there and follows what is dragged. */
@@ -52,121 +44,114 @@ function Planner({ ground, hour }: { ground: Schemas["GroundView"]; hour: string
   const [search] = useSearchParams();
   const [plan, setPlan] = useState<Plan>(() => startingPlan(ground, hour, search));
   const asked = useDeferredValue(plan);
-  const worked = useQuery<Schemas["WorkedOfPlanView"], Problem>({
-    queryKey: ["plan", asked],
-    queryFn: () => must(client.POST("/api/brew/plan", { body: asked })),
-    placeholderData: keepPreviousData,
-    retry: false,
-    refetchInterval: false,
-    gcTime: 10_000,
-  });
+  const worked = useWorkOut("/api/brew/plan", { body: asked });
   const keep = useWrite(
-    (body: Plan, headers) => client.POST("/api/brew/batches", { body, headers }),
+    "/api/brew/batches",
+    (body: Plan) => ({ body }),
     (kept) => go(`/brew/${kept.id}`),
   );
-  const problem = worked.error ?? null;
-  const data = useLastGood(worked.data);
+  const problem = worked.problem;
+  const data = worked.last;
   const view = data?.value ?? null;
   const p = view?.plan;
   const fork = (id: string) => data?.forks.find((f) => f.id === id);
   const choose = (id: string, school: string) =>
     setPlan({ ...plan, choices: { ...plan.choices, [id]: school }, making: id === "root-brew" ? null : plan.making });
   return (
-    <Room
-      title="Plan a brew"
-      under={p ? `${view.brewShown} of ${p.making} for ${clock.when(p.useAt)}` : "From the ground to cover, backwards."}
-      peek={problem ? problem.message : p?.verdict.sentence}
-      bench={
-        <>
-          <PlanQuestions plan={plan} kit={view} setPlan={setPlan} ground={ground} problem={problem} />
-          <Wrong problem={problem} shown={["beds", "bedIds", "useAt", "warmthC", "swingC", "purpose"]} />
-          {view && data && (
-            <PlanAmounts
-              view={view}
-              plan={plan}
-              setPlan={setPlan}
-              fork={fork}
-              choose={choose}
-              ground={ground}
-              stale={!!problem}
-            />
-          )}
-        </>
-      }
-      slate={
-        view && p && data ? (
+    <Refusals problem={[worked.problem, keep.error]}>
+      {" "}
+      <Room
+        title="Plan a brew"
+        under={
+          p ? `${view.brewShown} of ${p.making} for ${clock.when(p.useAt)}` : "From the ground to cover, backwards."
+        }
+        peek={problem ? problem.message : p?.verdict.sentence}
+        bench={
           <>
-            <Verdict verdict={p.verdict} />
-            {p.making === "tea" && <OxygenChart forecast={p.forecast} start={p.startAt} useAtH={p.brewHours} />}
-            <dl className="figures grid grid-cols-2 gap-x-5 gap-y-1">
-              <Figure
-                name="ready, 8 in 10"
-                value={
-                  p.making === "tea"
-                    ? `${hours(p.forecast.readyAtH.low10)} to ${hours(p.forecast.readyAtH.high90)}`
-                    : "at once"
-                }
-              />
-              {(p.making === "tea" || p.making === "bubbled") && (
-                <>
-                  <Figure name="lowest oxygen" value={`${p.run.minDO.toFixed(1)} mg/L`} />
-                  <Figure name="below 6 for" value={`${p.run.hoursBelow6.toFixed(1)} h`} />
-                </>
-              )}
-              {view.race && <Figure name="each filling may go without air" value={view.race.graceShown} />}
-            </dl>
-            {p.groundSays.map((s) => (
-              <p key={s} className="border-l-4 border-straw pl-3">
-                {s}
-              </p>
-            ))}
-            {p.strength && (
-              <p>
-                Strength: <b>{p.strength.litresPer100L.toFixed(1)} of compost to 100 of water</b>, by volume; one more
-                load would add {p.strength.nextLoadAdds.toFixed(1)}.
-              </p>
-            )}
-            <p className="text-ash">{p.nutrients.sentence}</p>
-            {view.race && (
-              <RacePanel
-                race={view.race}
-                asked={plan.race}
-                setAsked={(race) => setPlan({ ...plan, race })}
-                problem={problem}
+            <PlanQuestions plan={plan} kit={view} setPlan={setPlan} ground={ground} />
+            <WrongElse />
+            {view && data && (
+              <PlanAmounts
+                view={view}
+                plan={plan}
+                setPlan={setPlan}
+                fork={fork}
+                choose={choose}
+                ground={ground}
+                stale={!!problem}
               />
             )}
-            {view.waits.map((w) => (
-              <p key={w} className="border-l-4 border-straw pl-3">
-                {w}
-              </p>
-            ))}
-            <Schedule steps={p.steps} />
-            <div className="flex flex-wrap items-center gap-4">
-              <Button kind="filled" disabled={keep.isPending || !!problem} onClick={() => keep.mutate(plan)}>
-                Keep this plan
-              </Button>
-              <Link
-                to={`/brew/ask?plan=${encodeURIComponent(JSON.stringify(plan))}`}
-                className="inline-flex min-h-12 items-center rounded-full border-2 border-clay px-5 font-bold text-clay"
-              >
-                Ask it what if
-              </Link>
-              <Sum working={data.working} sure={data.sure} of="this plan" />
-            </div>
-            <Wrong problem={keep.error} />
-            <ul className="border-t border-line pt-2 text-base">
-              {data.cautions.map((c) => (
-                <li key={c.id} className="py-1">
-                  <b className="text-straw">▲ Mind</b> {c.text} <span className="text-ash">{c.localRule}</span>
-                </li>
-              ))}
-            </ul>
           </>
-        ) : (
-          <Wrong problem={problem} />
-        )
-      }
-    />
+        }
+        slate={
+          view && p && data ? (
+            <>
+              <Verdict verdict={p.verdict} />
+              {p.making === "tea" && <OxygenChart forecast={p.forecast} start={p.startAt} useAtH={p.brewHours} />}
+              <dl className="figures grid grid-cols-2 gap-x-5 gap-y-1">
+                <Figure
+                  name="ready, 8 in 10"
+                  value={
+                    p.making === "tea"
+                      ? `${hours(p.forecast.readyAtH.low10)} to ${hours(p.forecast.readyAtH.high90)}`
+                      : "at once"
+                  }
+                />
+                {(p.making === "tea" || p.making === "bubbled") && (
+                  <>
+                    <Figure name="lowest oxygen" value={`${p.run.minDO.toFixed(1)} mg/L`} />
+                    <Figure name="below 6 for" value={`${p.run.hoursBelow6.toFixed(1)} h`} />
+                  </>
+                )}
+                {view.race && <Figure name="each filling may go without air" value={view.race.graceShown} />}
+              </dl>
+              {p.groundSays.map((s) => (
+                <p key={s} className="border-l-4 border-straw pl-3">
+                  {s}
+                </p>
+              ))}
+              {p.strength && (
+                <p>
+                  Strength: <b>{p.strength.litresPer100L.toFixed(1)} of compost to 100 of water</b>, by volume; one more
+                  load would add {p.strength.nextLoadAdds.toFixed(1)}.
+                </p>
+              )}
+              <p className="text-ash">{p.nutrients.sentence}</p>
+              {view.race && (
+                <RacePanel race={view.race} asked={plan.race} setAsked={(race) => setPlan({ ...plan, race })} />
+              )}
+              {view.waits.map((w) => (
+                <p key={w} className="border-l-4 border-straw pl-3">
+                  {w}
+                </p>
+              ))}
+              <Schedule steps={p.steps} />
+              <div className="flex flex-wrap items-center gap-4">
+                <Button kind="filled" disabled={keep.isPending || !!problem} onClick={() => keep.mutate(plan)}>
+                  Keep this plan
+                </Button>
+                <Link
+                  to={`/brew/ask?plan=${encodeURIComponent(JSON.stringify(plan))}`}
+                  className="inline-flex min-h-12 items-center rounded-full border-2 border-clay px-5 font-bold text-clay"
+                >
+                  Ask it what if
+                </Link>
+                <Sum working={data.working} sure={data.sure} of="this plan" />
+              </div>
+              <ul className="border-t border-line pt-2 text-base">
+                {data.cautions.map((c) => (
+                  <li key={c.id} className="py-1">
+                    <b className="text-straw">▲ Mind</b> {c.text} <span className="text-ash">{c.localRule}</span>
+                  </li>
+                ))}
+              </ul>
+            </>
+          ) : (
+            <Wrong problem={problem} />
+          )
+        }
+      />
+    </Refusals>
   );
 }
 

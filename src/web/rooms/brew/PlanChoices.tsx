@@ -1,4 +1,5 @@
-import { client, type Schemas, useRead } from "../../api/client";
+import type { Schemas } from "../../api/client";
+import { useRead } from "../../api/data";
 import { Choice } from "../../parts/Choice";
 import { Pick } from "../../parts/Pick";
 
@@ -29,9 +30,9 @@ export function PlanChoices({
   kit: Schemas["PlanView"] | null;
   setPlan: (p: Plan) => void;
 }) {
-  const recipes = useRead(["recipes"], () => client.GET("/api/brew/recipes"));
-  const lots = useRead(["sources"], () => client.GET("/api/brew/sources"));
-  const fitting = (recipes.data ?? []).filter((r) => r.file.purpose === (plan.purpose ?? "leaf"));
+  const recipes = useRead("/api/brew/recipes");
+  const lots = useRead("/api/brew/sources");
+  const fitting = (recipes ?? []).filter((r) => r.file.purpose === (plan.purpose ?? "leaf"));
   return (
     <details className="border-t border-line pt-2">
       <summary className="min-h-11 cursor-pointer py-2 text-base">
@@ -66,7 +67,7 @@ export function PlanChoices({
             value={String(plan.sourceInputId ?? "")}
             options={[
               { value: "", name: "as Mud Pie proposes" },
-              ...(lots.data ?? []).map((l) => ({
+              ...(lots ?? []).map((l) => ({
                 value: String(l.id),
                 name: `${l.name}${l.lot ? `, ${l.lot}` : ""}: ${words[l.ruling?.value?.fitness ?? "unasked"]}`,
               })),

@@ -1,6 +1,6 @@
 import { Checkbox } from "radix-ui";
 import { useState } from "react";
-import type { Problem, Schemas } from "../../api/client";
+import type { Schemas } from "../../api/client";
 import { Choice } from "../../parts/Choice";
 import { Field } from "../../parts/Field";
 import { WrongHere } from "../../parts/Wrong";
@@ -13,11 +13,10 @@ interface Props {
   kit: Schemas["PlanView"] | null;
   setPlan: (plan: Schemas["PlanRequest"]) => void;
   ground: Schemas["GroundView"];
-  problem: Problem | null;
 }
 
 /** Which ground, leaf or root, when, and with what kit. */
-export function PlanQuestions({ plan, kit, setPlan, ground, problem }: Props) {
+export function PlanQuestions({ plan, kit, setPlan, ground }: Props) {
   const clock = useClock();
   const [when, setWhen] = useState(plan.useAt ? clock.toField(new Date(plan.useAt)) : "");
   const toggle = (id: number) => {
@@ -42,7 +41,6 @@ export function PlanQuestions({ plan, kit, setPlan, ground, problem }: Props) {
       airLpm: null,
     });
   const options = (list: { id: number; name: string }[]) => list.map((x) => ({ value: String(x.id), name: x.name }));
-  const wrongBeds = problem?.of("beds") ?? problem?.of("bedIds");
   return (
     <div className="flex flex-col gap-4">
       <fieldset>
@@ -65,7 +63,8 @@ export function PlanQuestions({ plan, kit, setPlan, ground, problem }: Props) {
             </label>
           ))}
         </div>
-        <WrongHere text={wrongBeds} />
+        <WrongHere name="beds" />
+        <WrongHere name="bedIds" />
       </fieldset>
       <div className="grid gap-x-6 gap-y-3 sm:grid-cols-2">
         <Choice
@@ -83,7 +82,7 @@ export function PlanQuestions({ plan, kit, setPlan, ground, problem }: Props) {
           label="To put out at"
           type="datetime-local"
           value={when}
-          wrong={problem?.of("useAt")}
+          name="useAt"
           hint={`the time in ${clock.zone}`}
           onChange={(v) => {
             setWhen(v);
@@ -105,7 +104,7 @@ export function PlanQuestions({ plan, kit, setPlan, ground, problem }: Props) {
             value={String(pumpId)}
             options={options(ground.pumps)}
             onChange={(v) => setPlan({ ...plan, pumpId: Number(v), airLpm: null })}
-            wrong={problem?.of("pump")}
+            name="pump"
           />
           <Choice
             label="Diffuser"
@@ -118,7 +117,7 @@ export function PlanQuestions({ plan, kit, setPlan, ground, problem }: Props) {
             value={String(waterId)}
             options={options(ground.waters)}
             onChange={(v) => setPlan({ ...plan, waterSourceId: Number(v) })}
-            wrong={problem?.of("waterSourceId")}
+            name="waterSourceId"
           />
         </div>
       </details>

@@ -1,6 +1,6 @@
-import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
-import { client, must, type Problem, type Schemas, useRead } from "../../api/client";
+import type { Schemas } from "../../api/client";
+import { useRead, useWorkOut } from "../../api/data";
 import { Button } from "../../parts/Button";
 import { Curves } from "../../parts/Curves";
 import { Room } from "../../parts/Room";
@@ -8,7 +8,6 @@ import { Verdict } from "../../parts/Verdict";
 import { Vessel } from "../../parts/Vessel";
 import { Wrong } from "../../parts/Wrong";
 import { span } from "../../parts/clock";
-import { BrewNav } from "./BrewNav";
 
 type Deed = Schemas["PracticeDeed"];
 
@@ -26,7 +25,7 @@ const hm = (h: number) => span(h * 60);
 
 /** The trainer: a hidden brew at high speed. No points: a plain account at the end. */
 export function PracticeRoom() {
-  const situations = useRead(["situations"], () => client.GET("/api/brew/practice"));
+  const situations = useRead("/api/brew/practice");
   const [play, setPlay] = useState<{ id: string; seed: number } | null>(null);
   return play ? (
     <Playing
@@ -42,9 +41,8 @@ export function PracticeRoom() {
       peek="Choose a situation"
       bench={
         <>
-          <BrewNav />
           <ul>
-            {situations.data?.map((s) => (
+            {situations.map((s) => (
               <li key={s.id} className="border-t border-line py-3">
                 <h2 className="text-xl">{s.name}</h2>
                 <p>{s.story}</p>
@@ -74,13 +72,7 @@ function Playing({ id, seed, again, leave }: { id: string; seed: number; again: 
   const [done, setDone] = useState<Deed[]>([]);
   const asked = { situation: id, seed, nowH: Math.round(now * 100) / 100, deeds: done };
   // The picture follows the deeds; between them only the clock moves.
-  const brew = useQuery<Schemas["WorkedOfPracticeAnswer"], Problem>({
-    queryKey: ["practice", id, seed, JSON.stringify(done), now >= 48],
-    queryFn: () => must(client.POST("/api/brew/practice", { body: asked })),
-    placeholderData: keepPreviousData,
-    retry: false,
-    refetchInterval: false,
-  });
+  const brew = useWorkOut("/api/brew/practice", { body: asked });
   const p = brew.data?.value;
   const over = p?.over ?? false;
   useEffect(() => {
@@ -141,7 +133,7 @@ function Playing({ id, seed, again, leave }: { id: string; seed: number; again: 
               </p>
             </>
           )}
-          <Wrong problem={brew.error} />
+          <Wrong problem={brew.problem} />
           <div className="mt-4 grid grid-cols-[minmax(7rem,0.6fr)_1fr] gap-5">
             <Vessel shape="bucket" fill={0.85} air={0} diffuser="airStone" hasBag name="the Blue Bucket" />
             <ol className="figures" aria-label="What you saw and did">

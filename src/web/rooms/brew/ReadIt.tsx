@@ -1,10 +1,12 @@
 import { useState } from "react";
-import { client, type Schemas, useWrite } from "../../api/client";
+import type { Schemas } from "../../api/client";
+import { useFieldWrite } from "../../parts/outbox";
+import { Form } from "../../parts/Form";
 import { Button } from "../../parts/Button";
 import { Choice } from "../../parts/Choice";
 import { Field } from "../../parts/Field";
 import { WhenField } from "../../parts/WhenField";
-import { Wrong } from "../../parts/Wrong";
+import { WrongElse } from "../../parts/Wrong";
 import { useClock } from "../../parts/clock";
 import { aired } from "./aired";
 import { Bring } from "./Bring";
@@ -50,9 +52,10 @@ export function ReadIt({ batch, first }: { batch: Schemas["BatchView"]; first: s
   const [kept, setKept] = useState("");
   const [at, setAt] = useState<string | null>(null);
   const unit = kinds.find((k) => k.kind === kind)!;
-  const log = useWrite(
-    (body: Schemas["LogRequest"], headers) =>
-      client.POST("/api/brew/batches/{id}/log", { params: { path: { id: batch.id } }, body, headers }),
+  const log = useFieldWrite(
+    "/api/brew/batches/{id}/log",
+    (body: Schemas["LogRequest"]) => ({ params: { path: { id: batch.id } }, body }),
+    (r) => `${unit.name} ${r.value}, ${batch.vessel.name}`,
     () => {
       setKept(`Kept at ${clock.time(new Date())}: ${unit.name} ${value} ${unit.unit}`);
       setValue("");
@@ -91,13 +94,7 @@ export function ReadIt({ batch, first }: { batch: Schemas["BatchView"]; first: s
         </button>
       </div>
       {bring && <Bring batch={batch} />}
-      <form
-        className="mt-3 max-w-xl"
-        onSubmit={(e) => {
-          e.preventDefault();
-          log.mutate({ kind, value, at });
-        }}
-      >
+      <Form problem={log.error} className="mt-3 max-w-xl" onSend={() => log.mutate({ kind, value, at })}>
         {kind === "smell" && (
           <Choice
             label="It smells"
@@ -155,12 +152,12 @@ export function ReadIt({ batch, first }: { batch: Schemas["BatchView"]; first: s
             ✕ {wrong}
           </p>
         )}
-        <Wrong problem={log.error} shown={["value", "at"]} />
-        <WhenField onChange={setAt} wrong={log.error?.of("at")} />
+        <WrongElse />
+        <WhenField onChange={setAt} name="at" />
         <Button type="submit" kind="filled" className="mt-3 block w-full sm:w-auto" disabled={log.isPending}>
           Keep it
         </Button>
-      </form>
+      </Form>
       <p role="status" className="mt-2 min-h-6 text-lg text-moss">
         {kept && `✓ ${kept}`}
       </p>

@@ -1,20 +1,21 @@
 import { useState } from "react";
 import { Link } from "react-router-dom";
-import { client, type Schemas, useRead, useWrite } from "../../api/client";
+import type { Schemas } from "../../api/client";
+import { useRead, useWrite } from "../../api/data";
+import { Form } from "../../parts/Form";
 import { Button } from "../../parts/Button";
 import { Pick } from "../../parts/Pick";
 import { Field } from "../../parts/Field";
 import { Room } from "../../parts/Room";
-import { Wrong } from "../../parts/Wrong";
-import { BrewNav } from "./BrewNav";
+import { Wrong, WrongElse } from "../../parts/Wrong";
 
 const making: Record<string, string> = { tea: "fed tea", extract: "dunked", bubbled: "bubbled", steep: "steeped" };
 
 /** Recipes: the grower's own in versions, and places to start. Written and read as one open file. */
 export function RecipeRoom() {
-  const list = useRead(["recipes"], () => client.GET("/api/brew/recipes"));
+  const list = useRead("/api/brew/recipes");
   const [open, setOpen] = useState<string | null>(null);
-  const chosen = list.data?.find((r) => r.ref === open) ?? list.data?.[0];
+  const chosen = list.find((r) => r.ref === open) ?? list[0];
   const row = (r: Schemas["RecipeLine"]) => (
     <li key={r.ref} className="border-t border-line">
       <button
@@ -40,13 +41,12 @@ export function RecipeRoom() {
       peek={chosen?.name}
       bench={
         <>
-          <BrewNav />
           <h2 className="text-xl">Your own</h2>
-          <ul>{list.data?.filter((r) => !r.starting).map(row)}</ul>
-          {list.data?.every((r) => r.starting) && <p>None yet: change one of those below, or keep one from a plan.</p>}
+          <ul>{list.filter((r) => !r.starting).map(row)}</ul>
+          {list.every((r) => r.starting) && <p>None yet: change one of those below, or keep one from a plan.</p>}
           <Bring />
           <h2 className="mt-6 text-xl">Places to start</h2>
-          <ul className="sm:columns-2">{list.data?.filter((r) => r.starting).map(row)}</ul>
+          <ul className="sm:columns-2">{list.filter((r) => r.starting).map(row)}</ul>
         </>
       }
       slate={chosen ? <OneRecipe key={chosen.ref} recipe={chosen} /> : null}
@@ -130,29 +130,21 @@ function Edit({ recipe, done }: { recipe: Schemas["RecipeLine"]; done: () => voi
     })),
   );
   const [source, setSource] = useState(recipe.parts[0]?.shown ?? "");
-  const keep = useWrite(
-    (body: Schemas["RecipeRequest"], headers) => client.POST("/api/brew/recipes", { body, headers }),
-    done,
-  );
+  const keep = useWrite("/api/brew/recipes", (body: Schemas["RecipeRequest"]) => ({ body }), done);
   return (
-    <form
+    <Form
+      problem={keep.error}
       className="flex flex-col gap-2 border-t-2 border-ink pt-3"
-      onSubmit={(e) => {
-        e.preventDefault();
+      onSend={() =>
         keep.mutate({
           recipeId: recipe.recipeId,
           file,
           source: sources > 0 ? source : null,
           foods: typed,
-        });
-      }}
+        })
+      }
     >
-      <Field
-        label="Name"
-        value={file.name ?? ""}
-        onChange={(name) => setFile({ ...file, name })}
-        wrong={keep.error?.of("name")}
-      />
+      <Field label="Name" value={file.name ?? ""} onChange={(name) => setFile({ ...file, name })} name="name" />
       <Field
         label={`How much ${recipe.parts[0]?.name ?? "source"}`}
         value={source}
@@ -171,7 +163,7 @@ function Edit({ recipe, done }: { recipe: Schemas["RecipeLine"]; done: () => voi
             label="how much"
             value={f.amount}
             onChange={(v) => setTyped(typed.map((x, k) => (k === i ? { ...x, amount: v } : x)))}
-            wrong={keep.error?.of(`foods[${i}].amount`)}
+            name={`foods[${i}].amount`}
           />
           <Field
             label="at h"
@@ -197,22 +189,20 @@ function Edit({ recipe, done }: { recipe: Schemas["RecipeLine"]; done: () => voi
         + a food, or a part of one at another hour
       </Button>
       <Field label="Note" value={file.note ?? ""} onChange={(note) => setFile({ ...file, note })} />
-      <Wrong problem={keep.error} shown={["name", "source", "sources", ...typed.map((_, i) => `foods[${i}].amount`)]} />
+      <WrongElse />
       <p className="flex gap-4">
         <Button type="submit" kind="filled" disabled={keep.isPending}>
           {recipe.starting ? "Keep it as mine" : `Keep as version ${recipe.version + 1}`}
         </Button>
         <Button onClick={done}>Leave it</Button>
       </p>
-    </form>
+    </Form>
   );
 }
 
 /** A recipe file from elsewhere. */
 function Bring() {
-  const bring = useWrite((json: string, headers) =>
-    client.POST("/api/brew/recipes/bring", { body: { json }, headers }),
-  );
+  const bring = useWrite("/api/brew/recipes/bring", (json: string) => ({ body: { json } }));
   return (
     <div className="mt-2">
       <label className="flex min-h-12 cursor-pointer items-center text-clay underline underline-offset-4">

@@ -1,5 +1,5 @@
-import { useQuery } from "@tanstack/react-query";
-import { client, must, type Problem, type Schemas } from "../../api/client";
+import type { Schemas } from "../../api/client";
+import { useWorkOut } from "../../api/data";
 import { Curves } from "../../parts/Curves";
 import { Sum } from "../../parts/Sum";
 import { Wrong } from "../../parts/Wrong";
@@ -8,17 +8,12 @@ import { Mark } from "../../parts/tone";
 
 /** One vessel under each school's recipe, air, time and hold: small pictures on the same axes. */
 export function SchoolsPanel({ subject }: { subject: Pick<Schemas["AskRequest"], "plan" | "batchId"> }) {
-  const schools = useQuery<Schemas["WorkedOfSchoolsView"], Problem>({
-    queryKey: ["schools", JSON.stringify(subject)],
-    queryFn: () => must(client.POST("/api/brew/schools", { body: { ...subject, whatIfs: [] } })),
-    retry: false,
-    refetchInterval: false,
-  });
+  const schools = useWorkOut("/api/brew/schools", { body: { ...subject, whatIfs: [] } });
   const v = schools.data?.value;
   return (
     <section aria-label="Schools side by side" className="mt-8 border-t-2 border-ink pt-3">
       <h2 className="text-xl">The schools, side by side</h2>
-      <Wrong problem={schools.error} />
+      <Wrong problem={schools.problem} />
       {v && schools.data && (
         <>
           <p className="text-ash">{v.brewShown} in the same vessel at the same warmth, by the table’s own brew.</p>

@@ -1,14 +1,14 @@
 import { useState } from "react";
-import { client, type Schemas, useRead, useWrite } from "../../api/client";
+import type { Schemas } from "../../api/client";
+import { useRead, useWrite } from "../../api/data";
+import { Form } from "../../parts/Form";
 import { Button } from "../../parts/Button";
 import { Choice } from "../../parts/Choice";
 import { Field } from "../../parts/Field";
 import { Room } from "../../parts/Room";
 import { Sum } from "../../parts/Sum";
-import { Wrong } from "../../parts/Wrong";
+import { WrongElse } from "../../parts/Wrong";
 import { useClock } from "../../parts/clock";
-import { BrewNav } from "./BrewNav";
-import { GroundAlive } from "./GroundAlive";
 import { typed as readNumber } from "../../api/typed";
 
 type Answers = Schemas["SourceAnswers"];
@@ -88,9 +88,9 @@ const questions: { field: keyof Answers; label: string; options: [string, string
 /** Each lot is asked once; what is ruled follows it into every brew. Below: is the ground alive already? */
 export function Sources() {
   const clock = useClock();
-  const lots = useRead(["sources"], () => client.GET("/api/brew/sources"));
+  const lots = useRead("/api/brew/sources");
   const [ask, setAsk] = useState<number | null>(null);
-  const lot = lots.data?.find((l) => l.id === ask);
+  const lot = lots.find((l) => l.id === ask);
   return (
     <Room
       title="The source"
@@ -98,9 +98,8 @@ export function Sources() {
       peek={lot ? `Ask ${lot.name}` : "What was ruled"}
       bench={
         <>
-          <BrewNav />
           <ul>
-            {(lots.data ?? []).map((l) => {
+            {(lots ?? []).map((l) => {
               const [word, colour] = looks[l.ruling?.value?.fitness ?? "unasked"];
               return (
                 <li key={l.id} className="border-t border-line py-3">
@@ -136,8 +135,7 @@ export function Sources() {
               );
             })}
           </ul>
-          {lots.data?.length === 0 && <p>No compost or castings on the shelf yet: add a lot under Ground and kit.</p>}
-          <GroundAlive />
+          {lots.length === 0 && <p>No compost or castings on the shelf yet: add a lot under Ground and kit.</p>}
         </>
       }
       slate={
@@ -172,18 +170,12 @@ function Gate({ lot, done }: { lot: Schemas["SourceLotView"]; done: () => void }
     fungalToBacterial: lot.answers?.fungalToBacterial?.toString() ?? "",
   });
   const keep = useWrite(
-    (body: Answers, headers) =>
-      client.POST("/api/brew/sources/{id}/check", { params: { path: { id: lot.id } }, body, headers }),
+    "/api/brew/sources/{id}/check",
+    (body: Answers) => ({ params: { path: { id: lot.id } }, body }),
     done,
   );
   return (
-    <form
-      className="flex flex-col gap-4"
-      onSubmit={(e) => {
-        e.preventDefault();
-        keep.mutate(answers);
-      }}
-    >
+    <Form problem={keep.error} className="flex flex-col gap-4" onSend={() => keep.mutate(answers)}>
       <h2 className="text-xl">
         Ask {lot.name}
         {lot.lot && `, ${lot.lot}`}
@@ -219,16 +211,13 @@ function Gate({ lot, done }: { lot: Schemas["SourceLotView"]; done: () => void }
           wrong={keep.error?.of(field)}
         />
       ))}
-      <Wrong
-        problem={keep.error}
-        shown={[...questions.map((q) => q.field), "ageMonths", "bacteriaPerG", "fungalToBacterial"]}
-      />
+      <WrongElse />
       <p className="flex gap-4">
         <Button type="submit" kind="filled" disabled={keep.isPending}>
           Rule on it
         </Button>
         <Button onClick={done}>Leave it</Button>
       </p>
-    </form>
+    </Form>
   );
 }

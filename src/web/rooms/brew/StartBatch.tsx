@@ -1,25 +1,30 @@
 import { useState } from "react";
-import { client, type Schemas, useWrite } from "../../api/client";
+import type { Schemas } from "../../api/client";
+import { useFieldWrite } from "../../parts/outbox";
+import { Form } from "../../parts/Form";
 import { Button } from "../../parts/Button";
 import { Field } from "../../parts/Field";
-import { Wrong } from "../../parts/Wrong";
+import { WrongElse } from "../../parts/Wrong";
 
 /** The gate at the start: a strip at zero, or why not. */
 export function StartBatch({ batch }: { batch: Schemas["BatchView"] }) {
   const [strip, setStrip] = useState("");
   const [waiver, setWaiver] = useState("");
-  const start = useWrite((body: Schemas["StartRequest"], headers) =>
-    client.POST("/api/brew/batches/{id}/start", { params: { path: { id: batch.id } }, body, headers }),
+  const start = useFieldWrite(
+    "/api/brew/batches/{id}/start",
+    (body: Schemas["StartRequest"]) => ({
+      params: { path: { id: batch.id } },
+      body,
+    }),
+    () => `source in: ${batch.vessel.name}`,
   );
   const asked = start.error?.of("strip") ?? start.error?.of("waiver");
   return (
-    <form
-      aria-label="Start"
+    <Form
+      problem={start.error}
+      label="Start"
       className="mt-6 max-w-xl border-t-2 border-ink pt-4"
-      onSubmit={(e) => {
-        e.preventDefault();
-        start.mutate({ strip, waiver: waiver || null, at: null });
-      }}
+      onSend={() => start.mutate({ strip, waiver: waiver || null, at: null })}
     >
       <h2 className="text-xl">Source in: start it</h2>
       <p>Its strip must read zero before any biology goes in.</p>
@@ -29,7 +34,7 @@ export function StartBatch({ batch }: { batch: Schemas["BatchView"] }) {
           inputMode="decimal"
           value={strip}
           onChange={setStrip}
-          wrong={start.error?.of("strip")}
+          name="strip"
           hint="0 is clear"
         />
         {(asked || waiver) && (
@@ -37,15 +42,15 @@ export function StartBatch({ batch }: { batch: Schemas["BatchView"] }) {
             label="Or begin all the same, because"
             value={waiver}
             onChange={setWaiver}
-            wrong={start.error?.of("waiver")}
+            name="waiver"
             hint="kept in the record"
           />
         )}
       </div>
-      <Wrong problem={start.error} shown={["strip", "waiver"]} />
+      <WrongElse />
       <Button type="submit" kind="filled" className="mt-3" disabled={start.isPending}>
         Start now
       </Button>
-    </form>
+    </Form>
   );
 }

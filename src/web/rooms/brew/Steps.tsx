@@ -1,8 +1,10 @@
 import { useState } from "react";
-import { client, type Schemas, useWrite } from "../../api/client";
+import type { Schemas } from "../../api/client";
+import { Refusals } from "../../parts/Form";
+import { useFieldWrite } from "../../parts/outbox";
 import { Button } from "../../parts/Button";
 import { WhenField } from "../../parts/WhenField";
-import { Wrong } from "../../parts/Wrong";
+import { WrongElse } from "../../parts/Wrong";
 import { useClock } from "../../parts/clock";
 
 /** A step that was done at another hour than planned, or written down later, keeps each of its times. */
@@ -23,40 +25,44 @@ export function StepTimes({ step: s }: { step: Schemas["StepView"] }) {
 export function Steps({ batch }: { batch: Schemas["BatchView"] }) {
   const clock = useClock();
   const [at, setAt] = useState<string | null>(null);
-  const tick = useWrite((step: string, headers) =>
-    client.POST("/api/brew/batches/{id}/steps/{step}", {
+  const tick = useFieldWrite(
+    "/api/brew/batches/{id}/steps/{step}",
+    (step: string) => ({
       params: { path: { id: batch.id, step } },
       body: { at },
-      headers,
     }),
+    (step) => `done: ${batch.steps.find((s) => s.id === step)?.name ?? step}, ${batch.vessel.name}`,
   );
   const over = batch.state === "used" || batch.state === "heaped";
   return (
-    <section aria-label="Steps">
-      <h2 className="text-xl">Steps</h2>
-      <ol className="figures">
-        {batch.steps.map((s) => (
-          <li key={s.id} className="flex items-start justify-between gap-3 border-t border-line py-2">
-            <span>
-              <b>{s.name}</b>{" "}
-              {s.doneAt ? (
-                <span className="text-moss">✓ done {clock.when(s.doneAt)}</span>
-              ) : (
-                <span className="text-ash">planned {clock.when(s.at)}</span>
+    <Refusals problem={tick.error}>
+      {" "}
+      <section aria-label="Steps">
+        <h2 className="text-xl">Steps</h2>
+        <ol className="figures">
+          {batch.steps.map((s) => (
+            <li key={s.id} className="flex items-start justify-between gap-3 border-t border-line py-2">
+              <span>
+                <b>{s.name}</b>{" "}
+                {s.doneAt ? (
+                  <span className="text-moss">✓ done {clock.when(s.doneAt)}</span>
+                ) : (
+                  <span className="text-ash">planned {clock.when(s.at)}</span>
+                )}
+                {!s.doneAt && <span className="block">{s.detail}</span>}
+                <StepTimes step={s} />
+              </span>
+              {!s.doneAt && !over && !["source", "use", "strain"].includes(s.id) && (
+                <Button aria-label={`done: ${s.name}`} onClick={() => tick.mutate(s.id)} disabled={tick.isPending}>
+                  done
+                </Button>
               )}
-              {!s.doneAt && <span className="block">{s.detail}</span>}
-              <StepTimes step={s} />
-            </span>
-            {!s.doneAt && !over && !["source", "use", "strain"].includes(s.id) && (
-              <Button aria-label={`done: ${s.name}`} onClick={() => tick.mutate(s.id)} disabled={tick.isPending}>
-                done
-              </Button>
-            )}
-          </li>
-        ))}
-      </ol>
-      {!over && <WhenField onChange={setAt} wrong={tick.error?.of("at")} />}
-      <Wrong problem={tick.error} shown={["at"]} />
-    </section>
+            </li>
+          ))}
+        </ol>
+        {!over && <WhenField onChange={setAt} />}
+        <WrongElse />
+      </section>
+    </Refusals>
   );
 }

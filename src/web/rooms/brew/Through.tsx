@@ -1,9 +1,11 @@
 import { useState } from "react";
-import { client, type Schemas, useWrite } from "../../api/client";
+import type { Schemas } from "../../api/client";
+import { useWorkOut } from "../../api/data";
+import { Form } from "../../parts/Form";
 import { Button } from "../../parts/Button";
 import { Field } from "../../parts/Field";
 import { Sum } from "../../parts/Sum";
-import { Wrong } from "../../parts/Wrong";
+import { WrongElse } from "../../parts/Wrong";
 
 const counts = (t: string) =>
   t
@@ -15,35 +17,31 @@ const counts = (t: string) =>
 export function Through() {
   const [before, setBefore] = useState("");
   const [after, setAfter] = useState("");
-  const [answer, setAnswer] = useState<Schemas["WorkedOfWholeAnswer"] | null>(null);
-  const ask = useWrite(
-    (body: Schemas["ThroughRequest"]) => client.POST("/api/brew/tally/through", { body }),
-    (a) => setAnswer(a),
-  );
+  const [asked, ask] = useState<Schemas["ThroughRequest"] | null>(null);
+  const whole = useWorkOut("/api/brew/tally/through", asked && { body: asked });
+  const answer = whole.problem ? null : whole.data;
   return (
     <section aria-label="Through the pump" className="mt-6 border-t-2 border-ink pt-3">
       <h2 className="text-xl">Through the pump or the sprayer</h2>
       <p className="text-ash">Count whole ones, field by field, before it and after it, at the same dilution.</p>
-      <form
+      <Form
+        problem={whole.problem}
         className="grid gap-x-4 sm:grid-cols-2"
-        onSubmit={(e) => {
-          e.preventDefault();
-          ask.mutate({ before: counts(before), after: counts(after) });
-        }}
+        onSend={() => ask({ before: counts(before), after: counts(after) })}
       >
         <Field
           label="Before, one number a field"
           value={before}
           onChange={setBefore}
-          wrong={ask.error?.of("before")}
+          name="before"
           hint="16 14 19 15"
         />
-        <Field label="After" value={after} onChange={setAfter} wrong={ask.error?.of("after")} />
-        <Button type="submit" className="justify-self-start" disabled={ask.isPending}>
+        <Field label="After" value={after} onChange={setAfter} name="after" />
+        <Button type="submit" className="justify-self-start">
           What came through?
         </Button>
-      </form>
-      <Wrong problem={ask.error} shown={["before", "after"]} />
+        <WrongElse />
+      </Form>
       {answer && (
         <>
           <p role="status" className="mt-2 text-lg font-bold">

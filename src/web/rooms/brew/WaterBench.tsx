@@ -1,6 +1,8 @@
-import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useDeferredValue, useState } from "react";
-import { client, must, type Problem, type Schemas, useRead, useWrite } from "../../api/client";
+import type { Schemas } from "../../api/client";
+import { asFile, useRead, useWorkOut, useWrite } from "../../api/data";
+import { useFieldWrite } from "../../parts/outbox";
+import { Form, Refusals } from "../../parts/Form";
 import { AmountField } from "../../parts/AmountField";
 import { Button } from "../../parts/Button";
 import { Pick } from "../../parts/Pick";
@@ -8,36 +10,30 @@ import { Field } from "../../parts/Field";
 import { Room } from "../../parts/Room";
 import { Sum, Sure } from "../../parts/Sum";
 import { Verdict } from "../../parts/Verdict";
-import { Wrong } from "../../parts/Wrong";
+import { Wrong, WrongElse } from "../../parts/Wrong";
 import { useClock } from "../../parts/clock";
-import { BrewNav } from "./BrewNav";
 import { Mark } from "../../parts/tone";
 
 /** Waters poured together, and every way of clearing what is in them. */
 export function WaterBench() {
-  const ground = useRead(["ground"], () => client.GET("/api/ground"));
+  const ground = useRead("/api/ground");
   const [pours, setPours] = useState<Record<number, string>>({});
-  const waters = ground.data?.waters ?? [];
+  const waters = ground.waters ?? [];
   const first = waters[0];
   const poured = Object.keys(pours).length > 0 ? pours : first ? { [first.id]: "180 L" } : {};
   const asked = useDeferredValue(JSON.stringify(poured));
-  const mix = useQuery<Schemas["WorkedOfWaterMixView"], Problem>({
-    queryKey: ["water-mix", asked],
-    queryFn: () =>
-      must(
-        client.POST("/api/brew/water/work-out", {
+  const mix = useWorkOut(
+    "/api/brew/water/work-out",
+    !!first
+      ? {
           body: {
             pours: Object.entries(JSON.parse(asked) as Record<string, string>)
               .filter(([, amount]) => amount.trim())
               .map(([id, amount]) => ({ waterId: Number(id), amount })),
           },
-        }),
-      ),
-    placeholderData: keepPreviousData,
-    retry: false,
-    refetchInterval: false,
-    enabled: !!first,
-  });
+        }
+      : null,
+  );
   const v = mix.data?.value;
   return (
     <Room
@@ -46,7 +42,6 @@ export function WaterBench() {
       peek={v?.mix.verdict.sentence}
       bench={
         <>
-          <BrewNav />
           <div className="grid gap-x-6 sm:grid-cols-2">
             {waters.map((w, i) => (
               <AmountField
@@ -55,11 +50,11 @@ export function WaterBench() {
                 dimension="volume"
                 value={poured[w.id] ?? ""}
                 onChange={(t) => setPours({ ...poured, [w.id]: t })}
-                wrong={i === 0 ? mix.error?.of("pours") : undefined}
+                wrong={i === 0 ? mix.problem?.of("pours") : undefined}
               />
             ))}
           </div>
-          <Wrong problem={mix.error} />
+          <Wrong problem={mix.problem} />
           <Strips waters={waters} />
           <GermTests waters={waters} />
         </>
@@ -104,164 +99,141 @@ export function WaterBench() {
 /** Strips as they were read; a new one, with its picture. */
 function Strips({ waters }: { waters: Schemas["WaterView"][] }) {
   const clock = useClock();
-  const strips = useRead(["strips"], () => client.GET("/api/brew/water/strips"));
+  const strips = useRead("/api/brew/water/strips");
   const [water, setWater] = useState<number | null>(null);
   const [strip, setStrip] = useState("");
   const id = water ?? waters[0]?.id ?? 0;
-  const keep = useWrite(
-    (_: null, headers) =>
-      client.POST("/api/ground/waters/{id}/strips", {
-        params: { path: { id } },
-        body: { strip, at: null },
-        headers,
-      }),
+  const keep = useFieldWrite(
+    "/api/ground/waters/{id}/strips",
+    (_: null) => ({
+      params: { path: { id } },
+      body: { strip, at: null },
+    }),
+    () => `strip ${strip}, ${waters.find((w) => w.id === id)?.name ?? "water"}`,
     () => setStrip(""),
   );
-  const photo = useWrite(async (v: { id: number; file: File }, headers) => {
-    const reply = await fetch(`/api/brew/water/strips/${v.id}/photo`, {
-      method: "POST",
-      body: v.file,
-      headers: { ...headers, "Content-Type": v.file.type },
-    });
-    const body: unknown = await reply.json();
-    return reply.ok ? { data: body } : { error: body };
-  });
+  const photo = useWrite("/api/brew/water/strips/{id}/photo", (v: { id: number; file: File }) => ({
+    params: { path: { id: v.id } },
+    ...asFile(v.file),
+  }));
   return (
-    <section aria-label="Strips" className="mt-5">
-      <h2 className="text-xl">Strips</h2>
-      <form
-        className="grid items-start gap-x-4 sm:grid-cols-[1fr_9rem_auto]"
-        onSubmit={(e) => {
-          e.preventDefault();
-          keep.mutate(null);
-        }}
-      >
-        <Pick
-          label="Read in"
-          value={String(id)}
-          options={waters.map((w) => ({ value: String(w.id), name: w.name }))}
-          onChange={(v) => setWater(Number(v))}
-        />
-        <Field
-          label="It reads, mg/L"
-          inputMode="decimal"
-          value={strip}
-          onChange={setStrip}
-          wrong={keep.error?.of("strip")}
-        />
-        <Button type="submit" kind="filled" className="sm:mt-7" disabled={keep.isPending}>
-          Keep it
-        </Button>
-      </form>
-      <Wrong problem={keep.error ?? photo.error} shown={["strip"]} />
-      <ul className="figures">
-        {(strips.data ?? []).map((s) => (
-          <li key={s.id} className="flex items-center justify-between gap-3 border-t border-line py-1.5">
-            <span>
-              <time dateTime={s.at}>{clock.when(s.at)}</time> {s.water}: <b>{s.mgPerL} mg/L</b>
-              {s.mgPerL === 0 && <span className="text-moss"> ✓ clear</span>}
-            </span>
-            {s.photoId ? (
-              <a href={`/api/brew/photos/${s.photoId}`}>
-                <img
-                  src={`/api/brew/photos/${s.photoId}`}
-                  alt={`strip of ${clock.when(s.at)}`}
-                  className="h-11 w-11 object-cover"
-                />
-              </a>
-            ) : (
-              <label className="flex min-h-11 cursor-pointer items-center text-clay underline">
-                its picture
-                <input
-                  type="file"
-                  accept="image/jpeg,image/png"
-                  className="sr-only"
-                  onChange={(e) => {
-                    const file = e.target.files?.[0];
-                    if (file) photo.mutate({ id: s.id, file });
-                  }}
-                />
-              </label>
-            )}
-          </li>
-        ))}
-      </ul>
-    </section>
+    <Refusals problem={[keep.error, photo.error]}>
+      {" "}
+      <section aria-label="Strips" className="mt-5">
+        <h2 className="text-xl">Strips</h2>
+        <Form className="grid items-start gap-x-4 sm:grid-cols-[1fr_9rem_auto]" onSend={() => keep.mutate(null)}>
+          <Pick
+            label="Read in"
+            value={String(id)}
+            options={waters.map((w) => ({ value: String(w.id), name: w.name }))}
+            onChange={(v) => setWater(Number(v))}
+          />
+          <Field label="It reads, mg/L" inputMode="decimal" value={strip} onChange={setStrip} name="strip" />
+          <Button type="submit" kind="filled" className="sm:mt-7" disabled={keep.isPending}>
+            Keep it
+          </Button>
+        </Form>
+        <WrongElse />
+        <ul className="figures">
+          {(strips ?? []).map((s) => (
+            <li key={s.id} className="flex items-center justify-between gap-3 border-t border-line py-1.5">
+              <span>
+                <time dateTime={s.at}>{clock.when(s.at)}</time> {s.water}: <b>{s.mgPerL} mg/L</b>
+                {s.mgPerL === 0 && <span className="text-moss"> ✓ clear</span>}
+              </span>
+              {s.photoId ? (
+                <a href={`/api/brew/photos/${s.photoId}`}>
+                  <img
+                    src={`/api/brew/photos/${s.photoId}`}
+                    alt={`strip of ${clock.when(s.at)}`}
+                    className="h-11 w-11 object-cover"
+                  />
+                </a>
+              ) : (
+                <label className="flex min-h-11 cursor-pointer items-center text-clay underline">
+                  its picture
+                  <input
+                    type="file"
+                    accept="image/jpeg,image/png"
+                    className="sr-only"
+                    onChange={(e) => {
+                      const file = e.target.files?.[0];
+                      if (file) photo.mutate({ id: s.id, file });
+                    }}
+                  />
+                </label>
+              )}
+            </li>
+          ))}
+        </ul>
+      </section>
+    </Refusals>
   );
 }
 
 /** Germ tests of a water: open water has no other way in. */
 function GermTests({ waters }: { waters: Schemas["WaterView"][] }) {
   const clock = useClock();
-  const tests = useRead(["water-tests"], () => client.GET("/api/brew/water/tests"));
+  const tests = useRead("/api/brew/water/tests");
   const [water, setWater] = useState<number | null>(null);
   const [test, setTest] = useState({ eColi: "", by: "", on: "" });
   const id = water ?? waters.find((w) => w.kind === "surface")?.id ?? waters[0]?.id ?? 0;
   const keep = useWrite(
-    (_: null, headers) =>
-      client.POST("/api/brew/water/{id}/tests", {
-        params: { path: { id } },
-        body: {
-          eColi: test.eColi,
-          by: test.by,
-          at: test.on ? (clock.fromField(`${test.on}T12:00`)?.toISOString() ?? null) : null,
-        },
-        headers,
-      }),
+    "/api/brew/water/{id}/tests",
+    (_: null) => ({
+      params: { path: { id } },
+      body: {
+        eColi: test.eColi,
+        by: test.by,
+        at: test.on ? (clock.fromField(`${test.on}T12:00`)?.toISOString() ?? null) : null,
+      },
+    }),
     () => setTest({ eColi: "", by: "", on: "" }),
   );
   return (
-    <section aria-label="Germ tests" className="mt-5">
-      <h2 className="text-xl">Germ tests</h2>
-      <p>
-        River and pond water goes into a brew only after a lab found no E. coli in 100 mL of it, 60 days back at most.
-      </p>
-      <form
-        className="grid items-start gap-x-4 sm:grid-cols-2"
-        onSubmit={(e) => {
-          e.preventDefault();
-          keep.mutate(null);
-        }}
-      >
-        <Pick
-          label="Water tested"
-          value={String(id)}
-          options={waters.map((w) => ({ value: String(w.id), name: w.name }))}
-          onChange={(v) => setWater(Number(v))}
-        />
-        <Field
-          label="E. coli in 100 mL"
-          inputMode="decimal"
-          value={test.eColi}
-          onChange={(eColi) => setTest({ ...test, eColi })}
-          wrong={keep.error?.of("eColi")}
-        />
-        <Field
-          label="Which lab"
-          value={test.by}
-          onChange={(by) => setTest({ ...test, by })}
-          wrong={keep.error?.of("by")}
-        />
-        <Field
-          label="Sampled on"
-          type="date"
-          value={test.on}
-          onChange={(on) => setTest({ ...test, on })}
-          wrong={keep.error?.of("at")}
-          hint="empty: today"
-        />
-        <Button type="submit" className="justify-self-start" disabled={keep.isPending}>
-          Keep this test
-        </Button>
-      </form>
-      <Wrong problem={keep.error} shown={["eColi", "by", "at"]} />
-      <ul className="figures">
-        {(tests.data ?? []).map((t) => (
-          <li key={t.id} className="border-t border-line py-1.5">
-            <time dateTime={t.at}>{clock.date(t.at)}</time> {t.water}: {t.says}
-          </li>
-        ))}
-      </ul>
-    </section>
+    <Refusals problem={keep.error}>
+      {" "}
+      <section aria-label="Germ tests" className="mt-5">
+        <h2 className="text-xl">Germ tests</h2>
+        <p>
+          River and pond water goes into a brew only after a lab found no E. coli in 100 mL of it, 60 days back at most.
+        </p>
+        <Form className="grid items-start gap-x-4 sm:grid-cols-2" onSend={() => keep.mutate(null)}>
+          <Pick
+            label="Water tested"
+            value={String(id)}
+            options={waters.map((w) => ({ value: String(w.id), name: w.name }))}
+            onChange={(v) => setWater(Number(v))}
+          />
+          <Field
+            label="E. coli in 100 mL"
+            inputMode="decimal"
+            value={test.eColi}
+            onChange={(eColi) => setTest({ ...test, eColi })}
+            name="eColi"
+          />
+          <Field label="Which lab" value={test.by} onChange={(by) => setTest({ ...test, by })} name="by" />
+          <Field
+            label="Sampled on"
+            type="date"
+            value={test.on}
+            onChange={(on) => setTest({ ...test, on })}
+            name="at"
+            hint="empty: today"
+          />
+          <Button type="submit" className="justify-self-start" disabled={keep.isPending}>
+            Keep this test
+          </Button>
+        </Form>
+        <WrongElse />
+        <ul className="figures">
+          {(tests ?? []).map((t) => (
+            <li key={t.id} className="border-t border-line py-1.5">
+              <time dateTime={t.at}>{clock.date(t.at)}</time> {t.water}: {t.says}
+            </li>
+          ))}
+        </ul>
+      </section>
+    </Refusals>
   );
 }

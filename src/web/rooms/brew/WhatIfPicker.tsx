@@ -1,4 +1,4 @@
-import type { Problem, Schemas } from "../../api/client";
+import type { Schemas } from "../../api/client";
 import { useUnitWords } from "../../api/units";
 import { Button } from "../../parts/Button";
 import { Pick } from "../../parts/Pick";
@@ -29,11 +29,10 @@ interface Props {
   onChange: (w: What[]) => void;
   planned: boolean;
   nowH: number;
-  problem: Problem | null;
 }
 
 /** Up to three things that might happen or be done, drawn over the brew as it is. */
-export function WhatIfPicker({ value, onChange, planned, nowH, problem }: Props) {
+export function WhatIfPicker({ value, onChange, planned, nowH }: Props) {
   const words = useUnitWords();
   const set = (i: number, w: What) => onChange(value.map((x, k) => (k === i ? w : x)));
   return (
@@ -77,7 +76,7 @@ export function WhatIfPicker({ value, onChange, planned, nowH, problem }: Props)
                   value={w.atH ?? ""}
                   hint={`now is ${nowH.toFixed(1)}`}
                   onChange={(atH) => set(i, { ...w, atH })}
-                  wrong={problem?.of(`whatIfs[${i}].atH`)}
+                  name={`whatIfs[${i}].atH`}
                 />
               )}
               {kind.amount && (
@@ -86,7 +85,7 @@ export function WhatIfPicker({ value, onChange, planned, nowH, problem }: Props)
                   inputMode="decimal"
                   value={w.amount ?? ""}
                   onChange={(amount) => set(i, { ...w, amount })}
-                  wrong={problem?.of(`whatIfs[${i}].amount`)}
+                  name={`whatIfs[${i}].amount`}
                 />
               )}
               {kind.food && (

@@ -1,14 +1,17 @@
 import { useState } from "react";
-import { client, type Schemas, useRead, useWrite } from "../../api/client";
+import type { Schemas } from "../../api/client";
+import { useRead } from "../../api/data";
+import { useFieldWrite } from "../../parts/outbox";
+import { Form } from "../../parts/Form";
 import { Button } from "../../parts/Button";
 import { Room } from "../../parts/Room";
 import { KitForm, type KitKind } from "./KitForm";
 
 /** Ground and kit, each with what it means for a brew. */
 export function Ground() {
-  const ground = useRead(["ground"], () => client.GET("/api/ground"));
+  const ground = useRead("/api/ground");
   const [form, setForm] = useState<{ kind: KitKind; old?: Record<string, unknown> } | null>(null);
-  const g = ground.data;
+  const g = ground;
   const part = (
     title: string,
     kind: KitKind,
@@ -175,12 +178,13 @@ export function Ground() {
 /** A strip read on a source: never changed, the newest counts. */
 function Strips({ waters }: { waters: Schemas["WaterView"][] }) {
   const [typed, setTyped] = useState<Record<number, string>>({});
-  const keep = useWrite((v: { id: number; strip: string }, headers) =>
-    client.POST("/api/ground/waters/{id}/strips", {
+  const keep = useFieldWrite(
+    "/api/ground/waters/{id}/strips",
+    (v: { id: number; strip: string }) => ({
       params: { path: { id: v.id } },
       body: { strip: v.strip, at: null },
-      headers,
     }),
+    (v) => `strip ${v.strip}, ${waters.find((w) => w.id === v.id)?.name ?? "water"}`,
   );
   return (
     <section>
@@ -188,11 +192,11 @@ function Strips({ waters }: { waters: Schemas["WaterView"][] }) {
       {waters
         .filter((w) => w.kind !== "surface")
         .map((w) => (
-          <form
+          <Form
+            problem={null}
             key={w.id}
             className="flex items-center gap-3 border-t border-line py-2"
-            onSubmit={(e) => {
-              e.preventDefault();
+            onSend={() => {
               keep.mutate({ id: w.id, strip: typed[w.id] ?? "" });
               setTyped({ ...typed, [w.id]: "" });
             }}
@@ -208,7 +212,7 @@ function Strips({ waters }: { waters: Schemas["WaterView"][] }) {
               onChange={(e) => setTyped({ ...typed, [w.id]: e.target.value })}
             />
             <Button type="submit">Keep</Button>
-          </form>
+          </Form>
         ))}
       {keep.error && (
         <p role="alert" className="text-plum">

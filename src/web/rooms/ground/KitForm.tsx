@@ -1,10 +1,12 @@
 import { useState } from "react";
-import { client, type Schemas, useWrite } from "../../api/client";
+import type { Schemas } from "../../api/client";
+import { useWrite } from "../../api/data";
+import { Form } from "../../parts/Form";
 import { useUnitWords } from "../../api/units";
 import { Button } from "../../parts/Button";
 import { Choice } from "../../parts/Choice";
 import { Field } from "../../parts/Field";
-import { Wrong } from "../../parts/Wrong";
+import { WrongElse } from "../../parts/Wrong";
 
 export type KitKind = "beds" | "waters" | "vessels" | "pumps" | "diffusers" | "inputs";
 
@@ -104,31 +106,14 @@ export function KitForm({ kind, old, ground, done }: Props) {
   const [values, setValues] = useState<Record<string, unknown>>(
     old ?? Object.fromEntries(fields.map((f) => [f.name, f.start ?? ""])),
   );
-  const keep = useWrite((body: Record<string, unknown>, headers) => {
-    const send = { body: { chloramine: false, ...body } as never, headers };
-    switch (kind) {
-      case "beds":
-        return client.POST("/api/ground/beds", send);
-      case "waters":
-        return client.POST("/api/ground/waters", send);
-      case "vessels":
-        return client.POST("/api/ground/vessels", send);
-      case "pumps":
-        return client.POST("/api/ground/pumps", send);
-      case "diffusers":
-        return client.POST("/api/ground/diffusers", send);
-      default:
-        return client.POST("/api/ground/inputs", send);
-    }
-  }, done);
+  // One address of six, alike in all but what is asked for: the server says what is missing of each.
+  const keep = useWrite(
+    `/api/ground/${kind}` as "/api/ground/waters",
+    (body: Record<string, unknown>) => ({ body: { chloramine: false, ...body } as never }),
+    done,
+  );
   return (
-    <form
-      className="flex flex-col gap-3"
-      onSubmit={(e) => {
-        e.preventDefault();
-        keep.mutate(values);
-      }}
-    >
+    <Form problem={keep.error} className="flex flex-col gap-3" onSend={() => keep.mutate(values)}>
       <h2 className="text-xl">{old ? `Change ${String(old.name)}` : `A new ${one[kind]}`}</h2>
       {fields.map((f) =>
         f.options ? (
@@ -161,13 +146,13 @@ export function KitForm({ kind, old, ground, done }: Props) {
           onChange={(v) => setValues({ ...values, chloramine: v === "yes" })}
         />
       )}
-      <Wrong problem={keep.error} shown={fields.map((f) => f.name)} />
+      <WrongElse />
       <p className="flex gap-4">
         <Button type="submit" kind="filled" disabled={keep.isPending}>
           Keep it
         </Button>
         <Button onClick={done}>Leave it</Button>
       </p>
-    </form>
+    </Form>
   );
 }

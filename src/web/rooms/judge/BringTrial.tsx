@@ -1,21 +1,19 @@
 import { useState } from "react";
-import { client, type Schemas, useWrite } from "../../api/client";
+import type { Schemas } from "../../api/client";
+import { asFile, useWorkOut, useWrite } from "../../api/data";
+import { Form } from "../../parts/Form";
 import { Button } from "../../parts/Button";
 import { Field } from "../../parts/Field";
 import { Pick } from "../../parts/Pick";
 import { Tick } from "../../parts/Tick";
-import { Wrong } from "../../parts/Wrong";
+import { Wrong, WrongElse } from "../../parts/Wrong";
 
 /** A trial from a file: the zip that Mud Pie gives out, or any tidy table with its columns named. */
 export function BringTrial({ done }: { done: (id: number) => void }) {
   const [csv, setCsv] = useState<string | null>(null);
   const zip = useWrite(
-    (file: File, headers) =>
-      client.POST("/api/judge/trials/file", {
-        body: file as never,
-        bodySerializer: (f) => f as never,
-        headers: { ...headers, "Content-Type": "application/zip" },
-      }),
+    "/api/judge/trials/file",
+    (file: File) => asFile(file, "application/zip"),
     (kept) => done(kept.id),
   );
   return (
@@ -44,7 +42,7 @@ export function BringTrial({ done }: { done: (id: number) => void }) {
 
 /** The columns of a table, named by the grower. */
 function Columns({ csv, done }: { csv: string; done: (id: number) => void }) {
-  const look = useWrite((text: string) => client.POST("/api/judge/trials/csv/preview", { body: { csv: text } }));
+  const look = useWorkOut("/api/judge/trials/csv/preview", { body: { csv } });
   const [r, setR] = useState<Schemas["CsvTrialRequest"]>({
     csv,
     question: "",
@@ -64,17 +62,11 @@ function Columns({ csv, done }: { csv: string; done: (id: number) => void }) {
     blind: false,
   });
   const keep = useWrite(
-    (body: Schemas["CsvTrialRequest"], headers) => client.POST("/api/judge/trials/csv", { body, headers }),
+    "/api/judge/trials/csv",
+    (body: Schemas["CsvTrialRequest"]) => ({ body }),
     (kept) => done(kept.id),
   );
-  if (!look.data) {
-    return (
-      <>
-        <Wrong problem={look.error} />
-        <Button onClick={() => look.mutate(csv)}>Look at its columns</Button>
-      </>
-    );
-  }
+  if (!look.data) return <Wrong problem={look.problem} />;
   const columns = look.data.columns;
   const toggle = (list: string[], name: string) =>
     list.includes(name) ? list.filter((x) => x !== name) : [...list, name];
@@ -88,13 +80,7 @@ function Columns({ csv, done }: { csv: string; done: (id: number) => void }) {
   );
   const levels = columns.find((c) => c.name === r.factors?.[0])?.levels ?? [];
   return (
-    <form
-      className="mt-3 flex flex-col gap-3"
-      onSubmit={(e) => {
-        e.preventDefault();
-        keep.mutate(r);
-      }}
-    >
+    <Form problem={keep.error} className="mt-3 flex flex-col gap-3" onSend={() => keep.mutate(r)}>
       <p className="font-bold">
         {look.data.rows} rows, {columns.length} columns
       </p>
@@ -149,17 +135,17 @@ function Columns({ csv, done }: { csv: string; done: (id: number) => void }) {
           label="The question"
           value={r.question ?? ""}
           onChange={(question) => setR({ ...r, question })}
-          wrong={keep.error?.of("question")}
+          name="question"
         />
         <Field label="Crop" value={r.crop ?? ""} onChange={(crop) => setR({ ...r, crop })} />
         <Field label="Unit" value={r.unit ?? ""} onChange={(unit) => setR({ ...r, unit })} />
       </div>
       <Tick on={r.byLot ?? true} onToggle={() => setR({ ...r, byLot: !r.byLot })} label="It was laid out by lot" />
       <Tick on={r.blind ?? false} onToggle={() => setR({ ...r, blind: !r.blind })} label="It was measured blind" />
-      <Wrong problem={keep.error} shown={["question"]} />
+      <WrongElse />
       <Button type="submit" kind="filled" className="self-start">
         Bring it in
       </Button>
-    </form>
+    </Form>
   );
 }

@@ -1,8 +1,8 @@
 import { Link, useNavigate, useSearchParams } from "react-router-dom";
-import { client, type Schemas, useRead } from "../../api/client";
+import type { Schemas } from "../../api/client";
+import { useRead } from "../../api/data";
 import { Button } from "../../parts/Button";
 import { Room } from "../../parts/Room";
-import { JudgeNav } from "./JudgeNav";
 import { Meters } from "./Meters";
 import { Sum } from "../../parts/Sum";
 import { useClock } from "../../parts/clock";
@@ -14,8 +14,8 @@ export function Brix() {
   const clock = useClock();
   const go = useNavigate();
   const [search, setSearch] = useSearchParams();
-  const view = useRead(["brix"], () => client.GET("/api/judge/brix"));
-  const ground = useRead(["ground"], () => client.GET("/api/ground"));
+  const view = useRead("/api/judge/brix");
+  const ground = useRead("/api/ground");
   const application = Number(search.get("application")) || null;
   const bed = Number(search.get("bed")) || null;
   const corrects = Number(search.get("corrects")) || null;
@@ -27,7 +27,7 @@ export function Brix() {
         weed: search.get("weed") === "1",
       }
     : null;
-  const pairs = view.data?.pairs ?? [];
+  const pairs = view.pairs ?? [];
   const pair = pairs.find((p) => p.applicationId === application && p.bedId === bed) ?? null;
   const told = pairs.find((p) => p.difference);
   const pick = (p: Schemas["BrixPair"] | null) =>
@@ -39,9 +39,8 @@ export function Brix() {
       peek={pair ? `${pair.bed}: measure` : (told?.difference?.value?.sentence ?? "Measure a bed")}
       bench={
         <>
-          <JudgeNav />
           <h2 className="text-xl">Sprays of the last two months</h2>
-          {view.data && pairs.length === 0 && (
+          {view && pairs.length === 0 && (
             <p className="text-lg">
               No spray yet. A reading before one is worth more than any after: take it now, on the bed you mean to
               spray.
@@ -83,20 +82,20 @@ export function Brix() {
               </li>
             ))}
           </ul>
-          <History beds={view.data?.beds ?? []} />
+          <History beds={view.beds ?? []} />
           <Meters />
         </>
       }
       slate={
-        ground.data && (
+        ground && (
           <ReadLeaves
             key={`${application}-${bed}-${search.get("pair")}-${search.get("with")}-${corrects}`}
-            beds={ground.data.beds}
+            beds={ground.beds}
             pair={pair}
             bedId={bed}
             half={half}
             corrects={corrects}
-            onDone={() => (half || corrects ? go(`/judge/brix/${bed}`) : pick(null))}
+            onDone={() => (half || corrects ? go(`/look/leaves/${bed}`) : pick(null))}
           />
         )
       }
@@ -116,7 +115,7 @@ function History({ beds }: { beds: Schemas["BrixHistory"][] }) {
           return (
             <li key={b.bedId} className="flex flex-wrap items-center justify-between gap-3 border-t border-line py-1">
               <Link
-                to={`/judge/brix/${b.bedId}`}
+                to={`/look/leaves/${b.bedId}`}
                 className="min-h-11 content-center font-bold underline underline-offset-4"
               >
                 {b.bed}

@@ -1,6 +1,9 @@
 import { useState } from "react";
 import { Link, useParams } from "react-router-dom";
-import { client, type Schemas, useRead, useWrite } from "../../api/client";
+import type { Schemas } from "../../api/client";
+import { useRead } from "../../api/data";
+import { useFieldWrite } from "../../parts/outbox";
+import { Form, Refusals } from "../../parts/Form";
 import { useUs } from "../../api/units";
 import { Button } from "../../parts/Button";
 import { Field } from "../../parts/Field";
@@ -9,11 +12,10 @@ import { Mind } from "../../parts/Mind";
 import { Pick } from "../../parts/Pick";
 import { Room } from "../../parts/Room";
 import { Sum, Sure } from "../../parts/Sum";
-import { Wrong } from "../../parts/Wrong";
+import { WrongElse } from "../../parts/Wrong";
 import { useClock } from "../../parts/clock";
 import { BrixChart } from "./BrixChart";
 import { Difference } from "./Difference";
-import { JudgeNav } from "./JudgeNav";
 
 const pairs = [
   { kind: "weed-crop", name: "weed and crop" },
@@ -25,14 +27,12 @@ const pairs = [
 export function BrixBed() {
   const id = Number(useParams().id);
   const clock = useClock();
-  const read = useRead(["brix-bed", id], () => client.GET("/api/judge/brix/bed/{id}", { params: { path: { id } } }));
-  const b = read.data;
-  if (!b) return <Room title="Leaves" bench={<Wrong problem={read.error} />} slate={null} />;
+  const b = useRead("/api/judge/brix/bed/{id}", { params: { path: { id } } });
   const s = b.standing?.value;
   const half = (w: Schemas["BrixHalf"]) => {
     const weed = w.kind === "weed-crop" && w.weed === null;
     const leaf = w.kind === "top-bottom" ? (w.leafPosition === "top" ? "bottom" : "top") : w.leafPosition;
-    return `/judge/brix?bed=${id}&pair=${w.kind}&with=${w.visitId}&leaf=${leaf}${weed ? "&weed=1" : ""}`;
+    return `/look/leaves?bed=${id}&pair=${w.kind}&with=${w.visitId}&leaf=${leaf}${weed ? "&weed=1" : ""}`;
   };
   return (
     <Room
@@ -41,7 +41,6 @@ export function BrixBed() {
       peek={s?.sentence}
       bench={
         <>
-          <JudgeNav />
           <BrixChart bed={b} />
           {b.noise !== null && (
             <p>
@@ -55,7 +54,7 @@ export function BrixBed() {
               {pairs.map((p) => (
                 <Link
                   key={p.kind}
-                  to={`/judge/brix?bed=${id}&pair=${p.kind}&leaf=top`}
+                  to={`/look/leaves?bed=${id}&pair=${p.kind}&leaf=top`}
                   className="min-h-12 content-center rounded-full border-2 border-clay px-5 font-bold text-clay"
                 >
                   {p.name}
@@ -134,8 +133,10 @@ function HoldOrSpray({ bed }: { bed: Schemas["BrixBedView"] }) {
     per: last?.per ?? "plant",
     threshold: last ? String(last.threshold) : "",
   });
-  const keep = useWrite(
-    (_: null, headers) => client.POST("/api/judge/pests", { body: { bedId: bed.bedId, ...r }, headers }),
+  const keep = useFieldWrite(
+    "/api/judge/pests",
+    (_: null) => ({ body: { bedId: bed.bedId, ...r } }),
+    () => `${r.count} ${r.pest}, ${bed.bed}`,
     () => setR({ ...r, count: "" }),
   );
   const field = (key: "pest" | "count" | "threshold", label: string, hint?: string) => (
@@ -148,43 +149,39 @@ function HoldOrSpray({ bed }: { bed: Schemas["BrixBedView"] }) {
     />
   );
   return (
-    <section>
-      <h2 className="text-xl">Hold the spray?</h2>
-      {bed.hold?.value && (
-        <>
-          <p className="text-lg font-bold">{bed.hold.value.sentence}</p>
-          <Mind cautions={bed.hold.cautions} />
-          <Sum working={bed.hold.working} sure={bed.hold.sure} of="hold or spray" />
-        </>
-      )}
-      <form
-        className="grid gap-x-4 sm:grid-cols-2"
-        aria-label="Pests counted"
-        onSubmit={(e) => {
-          e.preventDefault();
-          keep.mutate(null);
-        }}
-      >
-        {field("pest", "Pest", "aphids")}
-        {field("count", "How many")}
-        <Pick
-          label="On"
-          value={r.per}
-          options={[...new Set(["plant", us ? "sq ft" : "m²", r.per])].map((v) => ({ value: v, name: `a ${v}` }))}
-          onChange={(per) => setR({ ...r, per })}
-        />
-        {field("threshold", "Worth acting from", "by your local advice")}
-        <Button type="submit">Keep the count</Button>
-      </form>
-      <Wrong problem={keep.error} shown={["pest", "count", "threshold"]} />
-      <ul>
-        {bed.pests.slice(0, 5).map((p, i) => (
-          <li key={i} className="text-ash">
-            {clock.when(p.at)}: {p.count} {p.pest} a {p.per}, threshold {p.threshold}
-          </li>
-        ))}
-      </ul>
-    </section>
+    <Refusals problem={keep.error}>
+      {" "}
+      <section>
+        <h2 className="text-xl">Hold the spray?</h2>
+        {bed.hold?.value && (
+          <>
+            <p className="text-lg font-bold">{bed.hold.value.sentence}</p>
+            <Mind cautions={bed.hold.cautions} />
+            <Sum working={bed.hold.working} sure={bed.hold.sure} of="hold or spray" />
+          </>
+        )}
+        <Form className="grid gap-x-4 sm:grid-cols-2" aria-label="Pests counted" onSend={() => keep.mutate(null)}>
+          {field("pest", "Pest", "aphids")}
+          {field("count", "How many")}
+          <Pick
+            label="On"
+            value={r.per}
+            options={[...new Set(["plant", us ? "sq ft" : "m²", r.per])].map((v) => ({ value: v, name: `a ${v}` }))}
+            onChange={(per) => setR({ ...r, per })}
+          />
+          {field("threshold", "Worth acting from", "by your local advice")}
+          <Button type="submit">Keep the count</Button>
+        </Form>
+        <WrongElse />
+        <ul>
+          {bed.pests.slice(0, 5).map((p, i) => (
+            <li key={i} className="text-ash">
+              {clock.when(p.at)}: {p.count} {p.pest} a {p.per}, threshold {p.threshold}
+            </li>
+          ))}
+        </ul>
+      </section>
+    </Refusals>
   );
 }
 
@@ -227,7 +224,7 @@ function Visits({ bed }: { bed: Schemas["BrixBedView"] }) {
                 </td>
                 <td>
                   <Link
-                    to={`/judge/brix?bed=${bed.bedId}&corrects=${v.id}&leaf=${v.leafPosition}`}
+                    to={`/look/leaves?bed=${bed.bedId}&corrects=${v.id}&leaf=${v.leafPosition}`}
                     aria-label={`put right: ${clock.when(v.at)}, ${v.leafPosition}`}
                     className="text-clay underline"
                   >

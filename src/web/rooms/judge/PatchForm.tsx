@@ -1,16 +1,18 @@
 import { useState } from "react";
-import { client, type Schemas, useRead, useWrite } from "../../api/client";
+import type { Schemas } from "../../api/client";
+import { useRead, useWrite } from "../../api/data";
+import { Form } from "../../parts/Form";
 import { useUnitWords, useUs } from "../../api/units";
 import { Button } from "../../parts/Button";
 import { Field } from "../../parts/Field";
 import { Pick } from "../../parts/Pick";
 import { Tick } from "../../parts/Tick";
-import { Wrong } from "../../parts/Wrong";
+import { WrongElse } from "../../parts/Wrong";
 
 /** Candidates from the shelf; water is always one more. */
 export function NewTest({ done }: { done: (id: number) => void }) {
-  const ground = useRead(["ground"], () => client.GET("/api/ground"));
-  const shelf = useRead(["shelf"], () => client.GET("/api/shelf"));
+  const ground = useRead("/api/ground");
+  const shelf = useRead("/api/shelf");
   const [bed, setBed] = useState("");
   const [each, setEach] = useState("2");
   const us = useUs();
@@ -22,23 +24,22 @@ export function NewTest({ done }: { done: (id: number) => void }) {
   >({});
   const carrier = Object.entries(chosen).find(([, c]) => c.role === "carrier")?.[0] ?? null;
   const make = useWrite(
-    (_: null, headers) =>
-      client.POST("/api/judge/patches", {
-        body: {
-          bedId: Number(bed) || ground.data?.beds[0]?.id || null,
-          each: /^\d+$/.test(each) ? Number(each) : null,
-          area,
-          water,
-          meterCorrects: false,
-          candidates: Object.entries(chosen).map(([id, c]) => ({
-            inputId: Number(id),
-            ratePerHa: c.rate,
-            role: c.role,
-            inCarrier: c.inCarrier && c.role === "candidate" && !!carrier,
-          })),
-        },
-        headers,
-      }),
+    "/api/judge/patches",
+    (_: null) => ({
+      body: {
+        bedId: Number(bed) || ground.beds[0]?.id || null,
+        each: /^\d+$/.test(each) ? Number(each) : null,
+        area,
+        water,
+        meterCorrects: false,
+        candidates: Object.entries(chosen).map(([id, c]) => ({
+          inputId: Number(id),
+          ratePerHa: c.rate,
+          role: c.role,
+          inCarrier: c.inCarrier && c.role === "candidate" && !!carrier,
+        })),
+      },
+    }),
     (kept) => done(kept.id),
   );
   const order = Object.keys(chosen).map(Number);
@@ -56,20 +57,18 @@ export function NewTest({ done }: { done: (id: number) => void }) {
     "mineral",
     "organicFeed",
   ];
-  const inputs = shelf.data?.inputs.filter((i) => likely.includes(i.kind)) ?? [];
+  const inputs = shelf.inputs.filter((i) => likely.includes(i.kind)) ?? [];
   return (
-    <form
+    <Form
+      problem={make.error}
       className="mt-3 border-l-4 border-clay pl-4"
       aria-label="New patches"
-      onSubmit={(e) => {
-        e.preventDefault();
-        make.mutate(null);
-      }}
+      onSend={() => make.mutate(null)}
     >
       <Pick
         label="Bed"
-        value={bed || String(ground.data?.beds[0]?.id ?? "")}
-        options={ground.data?.beds.map((b) => ({ value: String(b.id), name: `${b.name}, ${b.crop}` })) ?? []}
+        value={bed || String(ground.beds[0]?.id ?? "")}
+        options={ground.beds.map((b) => ({ value: String(b.id), name: `${b.name}, ${b.crop}` })) ?? []}
         onChange={setBed}
       />
       <fieldset className="mt-3">
@@ -94,7 +93,7 @@ export function NewTest({ done }: { done: (id: number) => void }) {
                   label={`Rate on ${words.large}`}
                   value={chosen[i.id]!.rate}
                   onChange={(rate) => setChosen({ ...chosen, [i.id]: { ...chosen[i.id]!, rate } })}
-                  wrong={make.error?.of(`candidates[${order.indexOf(i.id)}].ratePerHa`)}
+                  name={`candidates[${order.indexOf(i.id)}].ratePerHa`}
                   hint={`${us ? "2 qt" : "5 L"}; empty takes the label’s`}
                 />
                 <Pick
@@ -121,25 +120,14 @@ export function NewTest({ done }: { done: (id: number) => void }) {
         ))}
       </fieldset>
       <div className="grid gap-x-4 sm:grid-cols-3">
-        <Field
-          label="Patches of each"
-          value={each}
-          onChange={setEach}
-          wrong={make.error?.of("each")}
-          inputMode="numeric"
-        />
-        <Field label="Patch" value={area ?? words.patch} onChange={setArea} wrong={make.error?.of("area")} />
-        <Field
-          label={`Water on ${words.wetting}`}
-          value={water ?? words.wet}
-          onChange={setWater}
-          wrong={make.error?.of("water")}
-        />
+        <Field label="Patches of each" value={each} onChange={setEach} name="each" inputMode="numeric" />
+        <Field label="Patch" value={area ?? words.patch} onChange={setArea} name="area" />
+        <Field label={`Water on ${words.wetting}`} value={water ?? words.wet} onChange={setWater} name="water" />
       </div>
-      <Wrong problem={make.error} shown={["each", "area", "water"]} />
+      <WrongElse />
       <Button type="submit" kind="filled">
         Draw the order by lot
       </Button>
-    </form>
+    </Form>
   );
 }

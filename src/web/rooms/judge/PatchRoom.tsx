@@ -1,6 +1,9 @@
 import { useEffect, useState } from "react";
 import { Link } from "react-router-dom";
-import { client, type Schemas, useRead, useWrite } from "../../api/client";
+import type { Schemas } from "../../api/client";
+import { useRead, useWrite } from "../../api/data";
+import { useFieldWrite } from "../../parts/outbox";
+import { Form } from "../../parts/Form";
 import { useUnitWords } from "../../api/units";
 import { Button } from "../../parts/Button";
 import { Field } from "../../parts/Field";
@@ -8,19 +11,18 @@ import { Mind } from "../../parts/Mind";
 import { Pick } from "../../parts/Pick";
 import { Room } from "../../parts/Room";
 import { Sum } from "../../parts/Sum";
-import { Wrong } from "../../parts/Wrong";
+import { Wrong, WrongElse } from "../../parts/Wrong";
 import { useClock } from "../../parts/clock";
-import { JudgeNav } from "./JudgeNav";
 import { PatchLifts } from "./PatchLifts";
 import { NewTest } from "./PatchForm";
 
 /** Square-metre patches: which of several products do these leaves answer to within the hour? */
 export function PatchRoom() {
-  const tests = useRead(["patches"], () => client.GET("/api/judge/patches"));
+  const tests = useRead("/api/judge/patches");
   const clock = useClock();
   const [open, setOpen] = useState<number | null>(null);
   const [fresh, setFresh] = useState(false);
-  const test = tests.data?.find((t) => t.id === open) ?? tests.data?.[0];
+  const test = tests.find((t) => t.id === open) ?? tests[0];
   return (
     <Room
       title="Square-metre patches"
@@ -28,13 +30,11 @@ export function PatchRoom() {
       peek={test?.answer?.value?.sentence ?? test?.wants ?? "Mark patches"}
       bench={
         <>
-          <JudgeNav />
-          <Wrong problem={tests.error} />
-          {(tests.data?.length ?? 0) > 1 && (
+          {(tests.length ?? 0) > 1 && (
             <Pick
               label="Test"
               value={String(test?.id ?? "")}
-              options={tests.data!.map((t) => ({ value: String(t.id), name: `${t.bed}, ${clock.date(t.at)}` }))}
+              options={tests.map((t) => ({ value: String(t.id), name: `${t.bed}, ${clock.date(t.at)}` }))}
               onChange={(v) => setOpen(Number(v))}
             />
           )}
@@ -44,7 +44,7 @@ export function PatchRoom() {
               Mark new patches
             </Button>
           </p>
-          {(fresh || tests.data?.length === 0) && (
+          {(fresh || tests.length === 0) && (
             <NewTest
               done={(id) => {
                 setFresh(false);
@@ -85,9 +85,7 @@ function Timer({ test }: { test: Schemas["PatchTestView"] }) {
 
 function Test({ test }: { test: Schemas["PatchTestView"] }) {
   const clock = useClock();
-  const on = useWrite((_: null, headers) =>
-    client.POST("/api/judge/patches/{id}/on", { params: { path: { id: test.id } }, headers }),
-  );
+  const on = useWrite("/api/judge/patches/{id}/on", (_: null) => ({ params: { path: { id: test.id } } }));
   return (
     <section>
       <h2 className="text-xl">
@@ -125,13 +123,13 @@ function PatchLine({ patch: p, phase, over }: { patch: Schemas["PatchView"]; pha
   const [readings, setReadings] = useState("");
   const words = useUnitWords();
   const [temperature, setTemperature] = useState(words.indoors);
-  const keep = useWrite(
-    (_: null, headers) =>
-      client.POST("/api/judge/patches/patch/{id}/leaves", {
-        params: { path: { id: p.id } },
-        body: { phase, readings, temperature },
-        headers,
-      }),
+  const keep = useFieldWrite(
+    "/api/judge/patches/patch/{id}/leaves",
+    (_: null) => ({
+      params: { path: { id: p.id } },
+      body: { phase, readings, temperature },
+    }),
+    () => `brix ${readings}, a patch`,
     () => setReadings(""),
   );
   const wants = !over && (phase === "before" ? !p.before : !p.after);
@@ -149,31 +147,24 @@ function PatchLine({ patch: p, phase, over }: { patch: Schemas["PatchView"]; pha
         {p.after && ` · after ${p.after.map((v) => v.toFixed(1)).join(" ")}`}
       </p>
       {wants && (
-        <form
+        <Form
+          problem={keep.error}
           className="grid grid-cols-[1fr_7rem] gap-x-3"
           aria-label={`Patch ${p.order}, ${phase}`}
-          onSubmit={(e) => {
-            e.preventDefault();
-            keep.mutate(null);
-          }}
+          onSend={() => keep.mutate(null)}
         >
           <Field
             label={`Leaves ${phase}`}
             inputMode="text"
             value={readings}
             onChange={setReadings}
-            wrong={keep.error?.of("readings")}
+            name="readings"
             hint="8.1 8.4 7.9 8.2"
           />
-          <Field
-            label={`Meter, ${words.warmth}`}
-            value={temperature}
-            onChange={setTemperature}
-            wrong={keep.error?.of("temperature")}
-          />
+          <Field label={`Meter, ${words.warmth}`} value={temperature} onChange={setTemperature} name="temperature" />
           <Button type="submit">Keep</Button>
-          <Wrong problem={keep.error} shown={["readings", "temperature"]} />
-        </form>
+          <WrongElse />
+        </Form>
       )}
     </li>
   );

@@ -8,13 +8,12 @@ interface Props {
   plan: Plan;
   set: (part: Partial<Plan>) => void;
   kinds: Schemas["MeasureKind"][];
-  wrong: (field: string) => string | undefined;
 }
 
 type Measure = Schemas["MeasureRequest"];
 
 /** What is measured: the first is the main one; several are counted against the verdict. */
-export function Measures({ plan: p, set, kinds, wrong }: Props) {
+export function Measures({ plan: p, set, kinds }: Props) {
   const list = p.measures ?? [];
   const change = (i: number, part: Partial<Measure>) =>
     set({ measures: list.map((m, k) => (k === i ? { ...m, ...part } : m)) });
@@ -45,13 +44,13 @@ export function Measures({ plan: p, set, kinds, wrong }: Props) {
                     label="Called"
                     value={m.name ?? ""}
                     onChange={(name) => change(i, { name })}
-                    wrong={wrong(`measures[${i}].name`)}
+                    name={`measures[${i}].name`}
                   />
                   <Field
                     label="Unit"
                     value={m.unit ?? ""}
                     onChange={(unit) => change(i, { unit })}
-                    wrong={wrong(`measures[${i}].unit`)}
+                    name={`measures[${i}].unit`}
                   />
                   <Pick
                     label="It is"
@@ -80,7 +79,7 @@ export function Measures({ plan: p, set, kinds, wrong }: Props) {
                   inputMode="numeric"
                   value={m.outOf == null ? "" : String(m.outOf)}
                   onChange={(v) => change(i, { outOf: /^\d{1,6}$/.test(v.trim()) ? Number(v) : null })}
-                  wrong={wrong(`measures[${i}].outOf`)}
+                  name={`measures[${i}].outOf`}
                 />
               )}
               <Pick

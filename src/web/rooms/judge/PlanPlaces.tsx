@@ -8,11 +8,10 @@ interface Props {
   plan: Plan;
   set: (part: Partial<Plan>) => void;
   beds: Schemas["BedView"][];
-  wrong: (field: string) => string | undefined;
 }
 
 /** Where it lies: beds, a bench or a field, each with its sizes; blocks are dealt out over them. */
-export function Places({ plan: p, set, beds, wrong }: Props) {
+export function Places({ plan: p, set, beds }: Props) {
   const us = useUs();
   const places = p.places ?? [];
   const change = (i: number, part: Partial<Schemas["PlaceRequest"]>) =>
@@ -34,19 +33,19 @@ export function Places({ plan: p, set, beds, wrong }: Props) {
               value={x.name ?? ""}
               list="trial-beds"
               onChange={(name) => change(i, { name })}
-              wrong={wrong(`places[${i}].name`)}
+              name={`places[${i}].name`}
             />
             <Field
               label="Long"
               value={x.length ?? ""}
               onChange={(length) => change(i, { length })}
-              wrong={wrong(`places[${i}].length`)}
+              name={`places[${i}].length`}
             />
             <Field
               label="Wide"
               value={x.width ?? ""}
               onChange={(width) => change(i, { width })}
-              wrong={wrong(`places[${i}].width`)}
+              name={`places[${i}].width`}
             />
           </li>
         ))}

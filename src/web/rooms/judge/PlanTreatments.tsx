@@ -11,7 +11,6 @@ interface Props {
   plan: Plan;
   set: (part: Partial<Plan>) => void;
   inputs: Schemas["ShelfInputView"][];
-  wrong: (field: string) => string | undefined;
 }
 
 type Treatment = Schemas["TreatmentRequest"];
@@ -27,7 +26,7 @@ const blank = (name: string, role: Schemas["TrialRole"], rateBasis: string): Tre
 });
 
 /** What is compared: a control and water only offered; things crossed; doses as a ladder. */
-export function Treatments({ plan: p, set, inputs, wrong }: Props) {
+export function Treatments({ plan: p, set, inputs }: Props) {
   const us = useUs();
   const words = useUnitWords();
   const square = us ? "perFt2" : "perM2";
@@ -52,7 +51,7 @@ export function Treatments({ plan: p, set, inputs, wrong }: Props) {
         label="It goes on as a liquid:"
         under="plants often thank the water, so water only belongs beside it"
       />
-      {several && <Crossing plan={p} set={set} wrong={wrong} />}
+      {several && <Crossing plan={p} set={set} />}
       <ul>
         {list.map((t, i) => (
           <li key={i} className="border-t border-line py-2">
@@ -64,7 +63,7 @@ export function Treatments({ plan: p, set, inputs, wrong }: Props) {
                   label={`Treatment ${i + 1}`}
                   value={t.name ?? ""}
                   onChange={(name) => change(i, { name, levels: [name] })}
-                  wrong={wrong(`treatments[${i}].name`)}
+                  name={`treatments[${i}].name`}
                 />
               )}
               <Pick
@@ -97,7 +96,7 @@ export function Treatments({ plan: p, set, inputs, wrong }: Props) {
                     label="Rate"
                     value={t.rate ?? ""}
                     onChange={(rate) => change(i, { rate })}
-                    wrong={wrong(`treatments[${i}].rate`)}
+                    name={`treatments[${i}].rate`}
                     hint={us ? "1 fl oz, 0.1 oz, 2 qt" : "20 mL, 3 g, 5 L"}
                   />
                   <Pick
@@ -114,7 +113,7 @@ export function Treatments({ plan: p, set, inputs, wrong }: Props) {
                     label={`Mixed with water, on ${words.square}`}
                     value={t.water ?? ""}
                     onChange={(water) => change(i, { water })}
-                    wrong={wrong(`treatments[${i}].water`)}
+                    name={`treatments[${i}].water`}
                     hint={us ? "3 fl oz" : "1 L"}
                   />
                 </div>
@@ -152,7 +151,7 @@ export function Treatments({ plan: p, set, inputs, wrong }: Props) {
           label="No untreated control: why not?"
           value={p.noControlWhy ?? ""}
           onChange={(noControlWhy) => set({ noControlWhy })}
-          wrong={wrong("noControlWhy")}
+          name="noControlWhy"
           hint="kept beside the verdict"
         />
       )}
@@ -161,7 +160,7 @@ export function Treatments({ plan: p, set, inputs, wrong }: Props) {
           label="No water only: why not?"
           value={p.noWaterWhy ?? ""}
           onChange={(noWaterWhy) => set({ noWaterWhy })}
-          wrong={wrong("noWaterWhy")}
+          name="noWaterWhy"
           hint="kept beside the verdict"
         />
       )}
@@ -170,7 +169,7 @@ export function Treatments({ plan: p, set, inputs, wrong }: Props) {
 }
 
 /** Things crossed, two to five of them: each with its levels, the first of each being without. */
-function Crossing({ plan: p, set, wrong }: Omit<Props, "inputs">) {
+function Crossing({ plan: p, set }: Omit<Props, "inputs">) {
   const us = useUs();
   const [rows, setRows] = useState(() =>
     Array.from({ length: Math.max(p.factors?.length ?? 0, 2) }, (_, f) => ({
@@ -208,7 +207,7 @@ function Crossing({ plan: p, set, wrong }: Omit<Props, "inputs">) {
               label={p.design === "split-plot" ? (f === 0 ? "On whole plots" : "Within them") : `Factor ${f + 1}`}
               value={r.name}
               onChange={(name) => rename(f, name)}
-              wrong={f === 0 ? wrong("factors") : undefined}
+              name={f === 0 ? "factors" : undefined}
               hint="char, soil, seaweed"
             />
             <Field

@@ -1,10 +1,12 @@
 import { useState } from "react";
-import { client, type Schemas, useWrite } from "../../api/client";
+import type { Schemas } from "../../api/client";
+import { useWrite } from "../../api/data";
+import { Refusals } from "../../parts/Form";
 import { useUnitWords, useUs } from "../../api/units";
 import { Button } from "../../parts/Button";
 import { Field } from "../../parts/Field";
 import { Pick } from "../../parts/Pick";
-import { Wrong } from "../../parts/Wrong";
+import { WrongElse } from "../../parts/Wrong";
 import type { Plan } from "./trialForm";
 import { typed as number } from "../../api/typed";
 
@@ -12,13 +14,12 @@ interface Props {
   plan: Plan;
   set: (part: Partial<Plan>) => void;
   unit: string;
-  wrong: (field: string) => string | undefined;
 }
 
 const said = (v: number | null | undefined) => (v == null ? "" : String(v));
 
 /** The smallest difference worth having, from money if wanted; and how far plots treated alike stray. */
-export function Worth({ plan: p, set, unit, wrong }: Props) {
+export function Worth({ plan: p, set, unit }: Props) {
   const [money, setMoney] = useState(p.money?.pricePerUnit != null);
   const [typed, setTyped] = useState({
     cost: said(p.money?.costPerAcre ?? p.money?.costPerHa),
@@ -38,7 +39,8 @@ export function Worth({ plan: p, set, unit, wrong }: Props) {
   });
   const asked: Schemas["TrialMoney"] = of(typed);
   const worth = useWrite(
-    (body: Schemas["TrialMoney"]) => client.POST("/api/judge/trials/worth", { body }),
+    "/api/judge/trials/worth",
+    (body: Schemas["TrialMoney"]) => ({ body }),
     (w) => set({ worthHaving: String(Number(w.value!.toPrecision(3))), money: asked }),
   );
   const type = (key: keyof typeof typed, v: string) => {
@@ -52,58 +54,60 @@ export function Worth({ plan: p, set, unit, wrong }: Props) {
         label={`The smallest difference worth having${unit && `, ${unit}`}`}
         value={p.worthHaving ?? ""}
         onChange={(worthHaving) => set({ worthHaving })}
-        wrong={wrong("worthHaving")}
+        name="worthHaving"
         hint="0.15"
       />
       <Button kind="plain" aria-expanded={money} onClick={() => setMoney(!money)}>
         from money
       </Button>
       {money && (
-        <div className="border-l-4 border-line pl-4">
-          <div className="grid gap-x-4 sm:grid-cols-2">
-            <Field
-              label={`It costs, ${large}`}
-              inputMode="decimal"
-              value={typed.cost}
-              onChange={(v) => type("cost", v)}
-              wrong={worth.error?.of(us ? "costPerAcre" : "costPerHa")}
-            />
-            <Field
-              label="One unit measured sells for"
-              inputMode="decimal"
-              value={typed.pricePerUnit}
-              onChange={(v) => type("pricePerUnit", v)}
-              wrong={worth.error?.of("pricePerUnit")}
-            />
-            <Pick
-              label="The measure is"
-              value={basis}
-              options={[
-                { value: us ? "perFt2" : "perM2", name: `on ${us ? words.square : "a square metre"}` },
-                { value: "perPlot", name: `on a plot, or a ${us ? "foot" : "metre"} of bed` },
-                { value: us ? "perAcre" : "perHa", name: `on ${large}` },
-              ]}
-              onChange={(b) => set({ money: { ...asked, basis: b } })}
-            />
-            {basis === "perPlot" && (
+        <Refusals problem={worth.error}>
+          <div className="border-l-4 border-line pl-4">
+            <div className="grid gap-x-4 sm:grid-cols-2">
               <Field
-                label={`That is so many ${us ? "sq ft" : "m²"}`}
+                label={`It costs, ${large}`}
                 inputMode="decimal"
-                value={typed.plot}
-                onChange={(v) => type("plot", v)}
-                wrong={worth.error?.of(us ? "plotFt2" : "plotM2")}
+                value={typed.cost}
+                onChange={(v) => type("cost", v)}
+                name={us ? "costPerAcre" : "costPerHa"}
               />
-            )}
+              <Field
+                label="One unit measured sells for"
+                inputMode="decimal"
+                value={typed.pricePerUnit}
+                onChange={(v) => type("pricePerUnit", v)}
+                name="pricePerUnit"
+              />
+              <Pick
+                label="The measure is"
+                value={basis}
+                options={[
+                  { value: us ? "perFt2" : "perM2", name: `on ${us ? words.square : "a square metre"}` },
+                  { value: "perPlot", name: `on a plot, or a ${us ? "foot" : "metre"} of bed` },
+                  { value: us ? "perAcre" : "perHa", name: `on ${large}` },
+                ]}
+                onChange={(b) => set({ money: { ...asked, basis: b } })}
+              />
+              {basis === "perPlot" && (
+                <Field
+                  label={`That is so many ${us ? "sq ft" : "m²"}`}
+                  inputMode="decimal"
+                  value={typed.plot}
+                  onChange={(v) => type("plot", v)}
+                  name={us ? "plotFt2" : "plotM2"}
+                />
+              )}
+            </div>
+            <Button onClick={() => worth.mutate(asked)}>Work it out</Button>
+            <WrongElse />
           </div>
-          <Button onClick={() => worth.mutate(asked)}>Work it out</Button>
-          <Wrong problem={worth.error} shown={["costPerHa", "costPerAcre", "pricePerUnit", "plotM2", "plotFt2"]} />
-        </div>
+        </Refusals>
       )}
       <Field
         label={`How far plots treated alike stray${unit && `, ${unit}`}`}
         value={p.noise ?? ""}
         onChange={(noise) => set({ noise })}
-        wrong={wrong("noise")}
+        name="noise"
         hint="left empty, it is taken from your own past trials of this measure; a tenth of the mean is a usual guess"
       />
     </section>

@@ -1,12 +1,12 @@
-import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { client, must, type Problem, type Schemas } from "../../api/client";
+import type { Schemas } from "../../api/client";
+import { useWorkOut } from "../../api/data";
+import { Form } from "../../parts/Form";
 import { Button } from "../../parts/Button";
 import { Choice } from "../../parts/Choice";
 import { Field } from "../../parts/Field";
 import { Room } from "../../parts/Room";
 import { Wrong } from "../../parts/Wrong";
-import { JudgeNav } from "./JudgeNav";
 import { PracticeField, Tries } from "./PracticeDrawings";
 
 const layouts = [
@@ -34,14 +34,7 @@ export function PlotPractice() {
   const asked: Schemas["PracticePlotQuestion"] = laid
     ? { seed, replicates: /^\d+$/.test(replicates.trim()) ? Number(replicates) : null, layout, decision }
     : { seed, replicates: null, layout: null, decision: null };
-  const field = useQuery<Schemas["WorkedOfPracticePlotAnswer"], Problem>({
-    queryKey: ["practice-plot", JSON.stringify(asked)],
-    queryFn: () => must(client.POST("/api/judge/practice", { body: asked })),
-    placeholderData: keepPreviousData,
-    retry: false,
-    refetchInterval: false,
-    staleTime: Infinity,
-  });
+  const field = useWorkOut("/api/judge/practice", { body: asked });
   const p = field.data?.value;
   const truth = decision ? p?.truth : null;
   const anew = () => {
@@ -56,16 +49,9 @@ export function PlotPractice() {
       peek={truth ? (truth.decidedRight ? "You were right" : "See the truth") : "Choose, harvest, decide"}
       bench={
         <>
-          <JudgeNav />
           <p className="text-lg">{p?.story}</p>
           {!laid ? (
-            <form
-              className="mt-3"
-              onSubmit={(e) => {
-                e.preventDefault();
-                setLaid(true);
-              }}
-            >
+            <Form className="mt-3" onSend={() => setLaid(true)}>
               <div className="max-w-xs">
                 <Field
                   label="Plots of each"
@@ -79,10 +65,10 @@ export function PlotPractice() {
               <Button type="submit" kind="filled" className="mt-3">
                 Lay it out, and harvest
               </Button>
-            </form>
-          ) : field.error ? (
+            </Form>
+          ) : field.problem ? (
             <>
-              <Wrong problem={field.error} />
+              <Wrong problem={field.problem} />
               <Button onClick={() => setLaid(false)}>Choose again</Button>
             </>
           ) : (

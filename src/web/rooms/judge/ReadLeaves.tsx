@@ -1,14 +1,16 @@
-import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { client, must, type Problem, type Schemas, useRead, useWrite } from "../../api/client";
+import type { Schemas } from "../../api/client";
+import { Form } from "../../parts/Form";
 import { useUnitWords } from "../../api/units";
+import { useRead, useWorkOut } from "../../api/data";
+import { useFieldWrite } from "../../parts/outbox";
 import { Button } from "../../parts/Button";
 import { Choice } from "../../parts/Choice";
 import { Field } from "../../parts/Field";
 import { Pick } from "../../parts/Pick";
 import { Tick } from "../../parts/Tick";
 import { WhenField } from "../../parts/WhenField";
-import { Wrong } from "../../parts/Wrong";
+import { WrongElse } from "../../parts/Wrong";
 import { useClock } from "../../parts/clock";
 
 interface Props {
@@ -49,37 +51,29 @@ export function ReadLeaves({ beds, pair, bedId, half, corrects, onDone }: Props)
     meterId: undefined, // until one is chosen: the first that is kept
     correctsId: corrects,
   });
-  const meters = useRead(["meters"], () => client.GET("/api/judge/meters"));
+  const meters = useRead("/api/judge/meters");
   const [kept, setKept] = useState(false);
-  const meter = r.meterId === undefined ? meters.data?.[0] : meters.data?.find((m) => m.id === r.meterId);
+  const meter = r.meterId === undefined ? meters[0] : meters.find((m) => m.id === r.meterId);
   const corrects20 = meter?.corrects ?? r.meterCorrects ?? false;
   const body: Schemas["BrixRequest"] = { ...r, meterId: meter?.id ?? null, meterCorrects: corrects20 };
-  const worked = useQuery<Schemas["BrixWorkOut"], Problem>({
-    queryKey: ["brix-work", body],
-    queryFn: () => must(client.POST("/api/judge/brix/work-out", { body })),
-    enabled: (r.readings ?? "").trim().length > 0,
-    placeholderData: keepPreviousData,
-    retry: false,
-    refetchInterval: false,
-  });
-  const keep = useWrite(
-    (body: Schemas["BrixRequest"], headers) => client.POST("/api/judge/brix", { body, headers }),
+  const worked = useWorkOut("/api/judge/brix/work-out", (r.readings ?? "").trim().length > 0 ? { body } : null);
+  const keep = useFieldWrite(
+    "/api/judge/brix",
+    (body: Schemas["BrixRequest"]) => ({ body }),
+    (b) => `brix ${b.readings}, ${beds.find((x) => x.id === b.bedId)?.name ?? "a bed"}`,
     () => {
       setKept(true);
       setR({ ...r, readings: "" });
       onDone();
     },
   );
-  const wrong = (f: string) => keep.error?.of(f) ?? ((r.readings ?? "").trim() ? worked.error?.of(f) : undefined);
   const w = (r.readings ?? "").trim() ? worked.data : undefined;
   return (
-    <form
-      aria-label="Read leaves"
+    <Form
+      problem={[keep.error, worked.problem]}
+      label="Read leaves"
       className="flex flex-col gap-4"
-      onSubmit={(e) => {
-        e.preventDefault();
-        keep.mutate(body);
-      }}
+      onSend={() => keep.mutate(body)}
     >
       <h2 className="text-2xl">
         {pair
@@ -116,7 +110,7 @@ export function ReadLeaves({ beds, pair, bedId, half, corrects, onDone }: Props)
         inputMode="text"
         value={r.readings ?? ""}
         onChange={(readings) => setR({ ...r, readings })}
-        wrong={wrong("readings")}
+        name="readings"
         hint="9.1 8.8 9.4; dry where a leaf gives nothing"
       />
       {w && (
@@ -126,13 +120,13 @@ export function ReadLeaves({ beds, pair, bedId, half, corrects, onDone }: Props)
           {w.difference?.value && <p className="text-lg font-bold">{w.difference.value.sentence}</p>}
         </div>
       )}
-      {(meters.data?.length ?? 0) > 0 && (
+      {(meters.length ?? 0) > 0 && (
         <Pick
           label="Meter"
           value={String(meter?.id ?? "")}
           options={[
             { value: "", name: "another" },
-            ...meters.data!.map((m) => ({ value: String(m.id), name: `${m.name}: ${m.says}` })),
+            ...meters.map((m) => ({ value: String(m.id), name: `${m.name}: ${m.says}` })),
           ]}
           onChange={(v) => setR({ ...r, meterId: Number(v) || null })}
         />
@@ -153,7 +147,7 @@ export function ReadLeaves({ beds, pair, bedId, half, corrects, onDone }: Props)
           label="Its temperature"
           value={r.temperature ?? ""}
           onChange={(temperature) => setR({ ...r, temperature })}
-          wrong={wrong("temperature")}
+          name="temperature"
           hint={words.meter}
         />
       )}
@@ -174,7 +168,7 @@ export function ReadLeaves({ beds, pair, bedId, half, corrects, onDone }: Props)
           label="Which weed?"
           value={r.weed}
           onChange={(weed) => setR({ ...r, weed })}
-          wrong={wrong("weed")}
+          name="weed"
           hint="fat hen"
         />
       )}
@@ -193,7 +187,7 @@ export function ReadLeaves({ beds, pair, bedId, half, corrects, onDone }: Props)
           label="Stress"
           value={r.stress ?? ""}
           onChange={(stress) => setR({ ...r, stress })}
-          wrong={wrong("stress")}
+          name="stress"
           hint="drought, heat, just cut"
         />
         {half && (
@@ -204,12 +198,12 @@ export function ReadLeaves({ beds, pair, bedId, half, corrects, onDone }: Props)
           />
         )}
       </details>
-      <WhenField onChange={(at) => setR({ ...r, at })} wrong={keep.error?.of("at")} />
-      <Wrong problem={keep.error} shown={["readings", "temperature", "at", "weed", "stress"]} />
+      <WhenField onChange={(at) => setR({ ...r, at })} name="at" />
+      <WrongElse />
       <Button type="submit" kind="filled" className="self-start" disabled={keep.isPending}>
         Keep these readings
       </Button>
       <p role="status">{kept && "✓ Kept."}</p>
-    </form>
+    </Form>
   );
 }

@@ -1,29 +1,34 @@
-import { useState } from "react";
+import { useQueryClient } from "@tanstack/react-query";
+import { useMemo, useState } from "react";
 import { Link, useParams, useSearchParams } from "react-router-dom";
-import { client, type Schemas, useRead, useWrite } from "../../api/client";
+import type { Schemas } from "../../api/client";
+import { asFile, type Init, useRead, useWrite } from "../../api/data";
+import { Form } from "../../parts/Form";
 import { Button } from "../../parts/Button";
 import { Field } from "../../parts/Field";
 import { Wrong } from "../../parts/Wrong";
 import { useClock } from "../../parts/clock";
-import { useOutbox, type Waiting } from "../../parts/outbox";
+import { drop, put, useOutbox, type Waiting } from "../../parts/outbox";
+
+const readings = "/api/judge/trials/{id}/readings";
+
+/** A figure of this trial that waits to be sent, or was refused. */
+type Figure = Pick<Waiting, "key" | "refused"> & { body: Schemas["TrialReadingRequest"] };
+
+const figuresOf = (list: readonly Waiting[], trial: number): Figure[] =>
+  list
+    .filter((w) => w.path === readings && (w.init as Init<"post", typeof readings>).params.path.id === trial)
+    .map((w) => ({ key: w.key, refused: w.refused, body: (w.init as Init<"post", typeof readings>).body }));
 
 /** The sheet for the phone: one plot after another in walking order, by number and code; works without a signal and sends later, once. */
 export function Sheet() {
   const id = Number(useParams().id);
   const clock = useClock();
   const [search, setSearch] = useSearchParams();
-  const read = useRead(["sheet", id], () => client.GET("/api/judge/trials/{id}/sheet", { params: { path: { id } } }));
-  const box = useOutbox(id);
+  const s = useRead("/api/judge/trials/{id}/sheet", { params: { path: { id } } });
+  const box = useOutbox();
+  const queries = useQueryClient();
   const [on, setOn] = useState(() => clock.toField(new Date()).slice(0, 10));
-  const s = read.data;
-  if (!s) {
-    return (
-      <main id="room" className="p-5">
-        <h1 className="text-2xl">Measuring sheet</h1>
-        <Wrong problem={read.error} />
-      </main>
-    );
-  }
   const measure = s.measures.find((m) => m.id === Number(search.get("measure"))) ?? s.measures[0]!;
   const at = Math.max(
     0,
@@ -37,12 +42,11 @@ export function Sheet() {
   const day = `${on}T00:00:00Z`;
   const stands = (p: Schemas["SheetPlot"]) =>
     s.readings.find((r) => r.plotId === p.id && r.measureId === measure.id && r.on.slice(0, 10) === on);
+  const waiting = useMemo(() => figuresOf(box.list, id), [box.list, id]);
   const waits = (p: Schemas["SheetPlot"]) =>
-    box.waiting.find(
-      (w) => w.body.plotId === p.id && w.body.measureId === measure.id && w.body.on?.slice(0, 10) === on,
-    );
+    waiting.find((w) => w.body.plotId === p.id && w.body.measureId === measure.id && w.body.on?.slice(0, 10) === on);
   const done = s.plots.filter((p) => stands(p) ?? waits(p)).length;
-  const unsent = box.waiting.filter((w) => w.refused === null).length;
+  const unsent = waiting.filter((w) => w.refused === null).length;
   return (
     <main id="room" className="mx-auto max-w-xl px-4 pb-28 pt-4">
       <h1 className="text-xl leading-tight">{s.question}</h1>
@@ -89,10 +93,12 @@ export function Sheet() {
           stands={stands(plot)}
           waits={waits(plot)}
           put={(body, next) => {
-            box.put({ ...body, plotId: plot.id, measureId: measure.id, on: day });
+            const whole = { ...body, plotId: plot.id, measureId: measure.id, on: day };
+            const says = `${body.value || "missing"}: ${measure.name}, plot ${plot.code}`;
+            void put(queries, readings, { params: { path: { id } }, body: whole }, says);
             if (next) go(at + 1);
           }}
-          drop={box.drop}
+          drop={(key) => void drop(key)}
         />
         <p className="mt-3 flex justify-between">
           <Button onClick={() => go(at - 1)}>← back</Button>
@@ -138,7 +144,7 @@ export function Sheet() {
 interface OneProps {
   measure: Schemas["MeasureView"];
   stands: Schemas["SheetReading"] | undefined;
-  waits: Waiting | undefined;
+  waits: Figure | undefined;
   put: (body: Schemas["TrialReadingRequest"], next: boolean) => void;
   drop: (key: string) => void;
 }
@@ -165,13 +171,7 @@ function One({ measure: m, stands, waits, put, drop }: OneProps) {
     );
   };
   return (
-    <form
-      aria-label="One figure"
-      onSubmit={(e) => {
-        e.preventDefault();
-        keep(false);
-      }}
-    >
+    <Form label="One figure" onSend={() => keep(false)}>
       {stands && (
         <p className="text-lg">
           <b>{stands.shown}</b> stands{stands.keptAnyway && ", kept though unlikely"}.
@@ -218,7 +218,7 @@ function One({ measure: m, stands, waits, put, drop }: OneProps) {
           </Button>
         )}
       </p>
-    </form>
+    </Form>
   );
 }
 
@@ -226,13 +226,8 @@ function One({ measure: m, stands, waits, put, drop }: OneProps) {
 function PlotPhoto({ trial, plot }: { trial: number; plot: number }) {
   const [kept, setKept] = useState(false);
   const send = useWrite(
-    (file: File, headers) =>
-      client.POST("/api/judge/trials/{id}/plots/{plot}/photos", {
-        params: { path: { id: trial, plot } },
-        body: file as never,
-        bodySerializer: (f) => f as never,
-        headers: { ...headers, "Content-Type": file.type },
-      }),
+    "/api/judge/trials/{id}/plots/{plot}/photos",
+    (file: File) => ({ params: { path: { id: trial, plot } }, ...asFile(file) }),
     () => setKept(true),
   );
   return (

@@ -1,37 +1,29 @@
 import { useState } from "react";
 import { Link, useParams } from "react-router-dom";
-import { client, type Schemas, useRead, useWrite } from "../../api/client";
+import type { Schemas } from "../../api/client";
+import { useRead, useReadIf, useWrite } from "../../api/data";
+import { Form, Refusals } from "../../parts/Form";
 import { Button } from "../../parts/Button";
 import { Field } from "../../parts/Field";
 import { Room } from "../../parts/Room";
-import { Wrong } from "../../parts/Wrong";
+import { WrongElse } from "../../parts/Wrong";
 import { useClock } from "../../parts/clock";
 import { Amounts } from "./Amounts";
 import { Answer } from "./Answer";
-import { JudgeNav } from "./JudgeNav";
 import { PowerCurve } from "./PowerCurve";
 import { TrialMap } from "./TrialMap";
 
 /** One trial: how it lies, what was done, and what came of it. */
 export function TrialPage() {
   const id = Number(useParams().id);
-  const read = useRead(["trial", id], () => client.GET("/api/judge/trials/{id}", { params: { path: { id } } }));
-  const t = read.data;
-  const measured = t?.measures.some((m) => m.measured > 0) ?? false;
+  const t = useRead("/api/judge/trials/{id}", { params: { path: { id } } });
+  const measured = t.measures.some((m) => m.measured > 0) ?? false;
   const [measure, setMeasure] = useState<number | null>(null);
   const [on, setOn] = useState<string | null>(null);
-  const answer = useRead(
-    ["answer", id, measure, on],
-    () =>
-      client.GET("/api/judge/trials/{id}/answer", {
-        params: { path: { id }, query: { measure: measure ?? undefined, on: on ?? undefined } },
-      }),
-    measured && !t?.shut,
-  );
-  if (!t) {
-    return <Room title="Trial" bench={<Wrong problem={read.error} />} slate={null} />;
-  }
-  const values = new Map(answer.data?.dots.map((d) => [d.plot, d.value]));
+  const answer = useReadIf(measured && !t.shut, "/api/judge/trials/{id}/answer", {
+    params: { path: { id }, query: { measure: measure ?? undefined, on: on ?? undefined } },
+  });
+  const values = new Map(answer?.dots.map((d) => [d.plot, d.value]));
   const shown = (p: Schemas["PlotView"]) => {
     const v = values.get(`plot ${p.number}`);
     return v === undefined ? p.code : v >= 100 ? v.toFixed(0) : v.toPrecision(3);
@@ -40,20 +32,18 @@ export function TrialPage() {
     <Room
       title={t.question}
       under={`${t.crop}${t.season ? `, ${t.season}` : ""} · ${t.eachSays}`}
-      peek={answer.data?.answer.value?.sentence ?? says(t)}
+      peek={answer?.answer.value?.sentence ?? says(t)}
       bench={
         <>
-          <JudgeNav />
           {t.plots.length > 0 ? (
             <TrialMap trial={t} shown={shown} />
           ) : (
             <p className="text-lg">Not drawn yet: the layout is drawn by lot, once.</p>
           )}
-          {values.size > 0 && (
+          {answer && values.size > 0 && (
             <p className="text-ash">
-              {[answer.data!.answer.value!.response, answer.data!.answer.value!.unit].filter(Boolean).join(", ")}: one
-              figure a plot
-              {answer.data!.datesSay && `; ${answer.data!.datesSay}`}. A code stands where a plot has none.
+              {[answer.answer.value!.response, answer.answer.value!.unit].filter(Boolean).join(", ")}: one figure a plot
+              {answer.datesSay && `; ${answer.datesSay}`}. A code stands where a plot has none.
             </p>
           )}
           <Strength lines={t.strength} />
@@ -63,7 +53,7 @@ export function TrialPage() {
         </>
       }
       slate={
-        answer.data ? (
+        answer ? (
           <>
             {t.measures.length > 1 || t.measures.some((m) => m.on.length > 1) ? (
               <Which
@@ -76,11 +66,10 @@ export function TrialPage() {
                 }}
               />
             ) : null}
-            <Answer trial={t} judged={answer.data} />
+            <Answer trial={t} judged={answer} />
           </>
         ) : (
           <>
-            <Wrong problem={measured && !t.shut ? answer.error : null} />
             <h2 className="text-2xl">{says(t)}</h2>
             {t.curve ? <PowerCurve curve={t.curve} /> : <p className="text-lg">{t.curveWants}</p>}
             <p className="text-ash">Noise: {t.noiseSays}.</p>
@@ -171,83 +160,81 @@ function Steps({ trial: t }: { trial: Schemas["TrialView"] }) {
   const [why, setWhy] = useState("");
   const [again, setAgain] = useState(false);
   const draw = useWrite(
-    (w: string | null, headers) => client.POST("/api/judge/trials/{id}/layout", { params, body: { why: w }, headers }),
+    "/api/judge/trials/{id}/layout",
+    (w: string | null) => ({ params, body: { why: w } }),
     () => {
       setAgain(false);
       setWhy("");
     },
   );
-  const step = useWrite((name: string, headers) =>
-    client.POST("/api/judge/trials/{id}/steps", { params, body: { step: name }, headers }),
-  );
+  const step = useWrite("/api/judge/trials/{id}/steps", (name: string) => ({ params, body: { step: name } }));
   return (
-    <section className="mt-5" aria-label="What comes next">
-      <p className="flex flex-wrap items-center gap-3">
-        {t.state === "planned" && (
-          <>
-            {t.plots.length === 0 ? (
-              <Button kind="filled" onClick={() => draw.mutate(null)}>
-                Draw the layout by lot
-              </Button>
-            ) : (
-              <>
-                <Button kind="filled" onClick={() => step.mutate("start")}>
-                  It is set out: begin
+    <Refusals problem={[step.error, draw.error]}>
+      {" "}
+      <section className="mt-5" aria-label="What comes next">
+        <p className="flex flex-wrap items-center gap-3">
+          {t.state === "planned" && (
+            <>
+              {t.plots.length === 0 ? (
+                <Button kind="filled" onClick={() => draw.mutate(null)}>
+                  Draw the layout by lot
                 </Button>
-                <Button kind="plain" aria-expanded={again} onClick={() => setAgain(!again)}>
-                  draw it again
-                </Button>
-              </>
-            )}
-            <Link to={`/judge/trials/${t.id}/plan`} className="min-h-11 content-center text-clay underline">
-              change the plan
+              ) : (
+                <>
+                  <Button kind="filled" onClick={() => step.mutate("start")}>
+                    It is set out: begin
+                  </Button>
+                  <Button kind="plain" aria-expanded={again} onClick={() => setAgain(!again)}>
+                    draw it again
+                  </Button>
+                </>
+              )}
+              <Link to={`/judge/trials/${t.id}/plan`} className="min-h-11 content-center text-clay underline">
+                change the plan
+              </Link>
+            </>
+          )}
+          {t.state === "growing" && (
+            <>
+              <Link
+                to={`/judge/trials/${t.id}/sheet`}
+                className="min-h-12 content-center rounded-full bg-clay px-6 font-bold text-paper"
+              >
+                Measure, plot by plot
+              </Link>
+              {t.shut && <Button onClick={() => step.mutate("open")}>Open the codes</Button>}
+              <Button onClick={() => step.mutate("end")}>End it</Button>
+            </>
+          )}
+          {t.plots.length > 0 && (
+            <Link to={`/judge/trials/${t.id}/print`} className="min-h-11 content-center text-clay underline">
+              labels and sheets
             </Link>
-          </>
-        )}
-        {t.state === "growing" && (
-          <>
-            <Link
-              to={`/judge/trials/${t.id}/sheet`}
-              className="min-h-12 content-center rounded-full bg-clay px-6 font-bold text-paper"
+          )}
+          {t.plots.length > 0 && !t.shut && (
+            <a
+              href={`/api/judge/trials/${t.id}/trial.zip`}
+              className="min-h-11 content-center text-clay underline"
+              download
             >
-              Measure, plot by plot
-            </Link>
-            {t.shut && <Button onClick={() => step.mutate("open")}>Open the codes</Button>}
-            <Button onClick={() => step.mutate("end")}>End it</Button>
-          </>
-        )}
-        {t.plots.length > 0 && (
-          <Link to={`/judge/trials/${t.id}/print`} className="min-h-11 content-center text-clay underline">
-            labels and sheets
-          </Link>
-        )}
-        {t.plots.length > 0 && !t.shut && (
-          <a
-            href={`/api/judge/trials/${t.id}/trial.zip`}
-            className="min-h-11 content-center text-clay underline"
-            download
+              the trial as a file
+            </a>
+          )}
+        </p>
+        {again && (
+          <Form
+            className="mt-2 flex flex-wrap items-end gap-3 border-l-4 border-straw pl-4"
+            onSend={() => draw.mutate(why)}
           >
-            the trial as a file
-          </a>
+            <Field label="Why draw it again?" value={why} onChange={setWhy} name="why" hint="kept" />
+            <Button type="submit" className="mb-7">
+              Draw it again
+            </Button>
+          </Form>
         )}
-      </p>
-      {again && (
-        <form
-          className="mt-2 flex flex-wrap items-end gap-3 border-l-4 border-straw pl-4"
-          onSubmit={(e) => {
-            e.preventDefault();
-            draw.mutate(why);
-          }}
-        >
-          <Field label="Why draw it again?" value={why} onChange={setWhy} wrong={draw.error?.of("why")} hint="kept" />
-          <Button type="submit" className="mb-7">
-            Draw it again
-          </Button>
-        </form>
-      )}
-      <Wrong problem={draw.error} shown={["why"]} />
-      <Wrong problem={step.error} />
-    </section>
+        <WrongElse />
+      </section>
+    </Refusals>
   );
 }
 

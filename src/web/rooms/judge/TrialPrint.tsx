@@ -1,9 +1,8 @@
 import { useState } from "react";
 import { Link, useParams } from "react-router-dom";
-import { client, useRead } from "../../api/client";
+import { useRead, useReadIf } from "../../api/data";
 import { Button } from "../../parts/Button";
 import { Choice } from "../../parts/Choice";
-import { Wrong } from "../../parts/Wrong";
 import { TrialMap } from "./TrialMap";
 
 type What = "labels" | "sheet" | "key";
@@ -13,17 +12,8 @@ export function TrialPrint() {
   const id = Number(useParams().id);
   const [what, setWhat] = useState<What>("labels");
   const params = { path: { id } };
-  const trial = useRead(["trial", id], () => client.GET("/api/judge/trials/{id}", { params }));
-  const key = useRead(["trial-key", id], () => client.GET("/api/judge/trials/{id}/key", { params }), what === "key");
-  const t = trial.data;
-  if (!t) {
-    return (
-      <main id="room" className="p-7">
-        <h1 className="text-2xl">Labels and sheets</h1>
-        <Wrong problem={trial.error} />
-      </main>
-    );
-  }
+  const t = useRead("/api/judge/trials/{id}", { params });
+  const key = useReadIf(what === "key", "/api/judge/trials/{id}/key", { params });
   return (
     <main id="room" className="mx-auto max-w-4xl px-5 pb-24 pt-5">
       <div className="no-print mb-4 flex flex-wrap items-end gap-4">
@@ -119,7 +109,7 @@ export function TrialPrint() {
           <p className="mb-3 font-bold">
             ▲ For whoever puts it out. Whoever measures should not see this before the last figure is in.
           </p>
-          {key.data && <TrialMap trial={t} plots={key.data} shown={(p) => String(p.number)} />}
+          {key && <TrialMap trial={t} plots={key} shown={(p) => String(p.number)} />}
           <table className="mt-3 w-full">
             <thead>
               <tr className="text-left">
@@ -130,7 +120,7 @@ export function TrialPrint() {
               </tr>
             </thead>
             <tbody>
-              {key.data?.map((p) => (
+              {key?.map((p) => (
                 <tr key={p.id} className="border-t border-line">
                   <td>{p.number}</td>
                   <td>{p.code}</td>

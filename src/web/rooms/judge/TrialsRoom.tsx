@@ -1,21 +1,20 @@
 import { useState } from "react";
 import { Link, useNavigate } from "react-router-dom";
-import { client, type Schemas, useRead } from "../../api/client";
+import type { Schemas } from "../../api/client";
+import { useRead } from "../../api/data";
 import { Button } from "../../parts/Button";
 import { Room } from "../../parts/Room";
 import { Sure } from "../../parts/Sum";
-import { Wrong } from "../../parts/Wrong";
 import { BringTrial } from "./BringTrial";
-import { JudgeNav } from "./JudgeNav";
 import { VerdictWord } from "./VerdictWord";
 
 /** All trials, and the claims that come ready to test. */
 export function TrialsRoom() {
   const go = useNavigate();
-  const trials = useRead(["trials"], () => client.GET("/api/judge/trials"));
-  const templates = useRead(["templates"], () => client.GET("/api/judge/templates"));
+  const trials = useRead("/api/judge/trials");
+  const templates = useRead("/api/judge/templates");
   const [bring, setBring] = useState(false);
-  const growing = trials.data?.filter((t) => t.state === "growing") ?? [];
+  const growing = trials.filter((t) => t.state === "growing") ?? [];
   return (
     <Room
       title="Judge: trials"
@@ -23,21 +22,14 @@ export function TrialsRoom() {
       peek={growing[0] ? `Growing: ${growing[0].crop}` : "Begin a trial"}
       bench={
         <>
-          <JudgeNav />
-          <Wrong problem={trials.error} />
-          {trials.data?.length === 0 && (
+          {trials.length === 0 && (
             <p className="text-lg">
               No trial yet. The smallest one is a strip left alone beside a strip that got it: begin with the claim on
               the right that you wonder about, and Mud Pie lays it out.
             </p>
           )}
-          {trials.isPending && (
-            <p aria-busy className="border-t border-line py-3 text-ash">
-              Reading the trials …
-            </p>
-          )}
           <ul>
-            {trials.data?.map((t) => (
+            {trials.map((t) => (
               <Line key={t.id} trial={t} />
             ))}
           </ul>
@@ -56,7 +48,7 @@ export function TrialsRoom() {
         <>
           <h2 className="text-xl">Claims that come ready to test</h2>
           <ul>
-            {templates.data?.map((t) => (
+            {templates.map((t) => (
               <li key={t.id} className="border-t border-line py-3">
                 <p className="flex flex-wrap items-baseline justify-between gap-2">
                   <b className="font-head text-lg">{t.name}</b>

@@ -1,27 +1,27 @@
-import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { client, must, type Problem, type Schemas, useRead } from "../../api/client";
+import type { Schemas } from "../../api/client";
+import { Refusals } from "../../parts/Form";
+import { useRead, useWorkOut } from "../../api/data";
 import { AmountField } from "../../parts/AmountField";
 import { Choice } from "../../parts/Choice";
 import { Field } from "../../parts/Field";
 import { Mind } from "../../parts/Mind";
 import { Pick } from "../../parts/Pick";
 import { Room } from "../../parts/Room";
-import { Go } from "../../parts/Shell";
+import { Go } from "../../parts/Go";
 import { Sum } from "../../parts/Sum";
 import { Tick } from "../../parts/Tick";
 import { Verdict } from "../../parts/Verdict";
-import { Wrong } from "../../parts/Wrong";
+import { WrongElse } from "../../parts/Wrong";
 import { useClock } from "../../parts/clock";
-import { PutOutNav } from "./PutOutNav";
 import { looks } from "../../parts/tone";
 
 type Ask = Schemas["DoseRequest"];
 
 /** Inoculants by what lives in them: how much to measure out, through an injector, and over a season. */
 export function Dose() {
-  const shelf = useRead(["shelf"], () => client.GET("/api/shelf"));
-  const alive = (shelf.data?.inputs ?? []).filter((i) => shelf.data!.kinds.find((k) => k.kind === i.kind)?.life);
+  const shelf = useRead("/api/shelf");
+  const alive = (shelf.inputs ?? []).filter((i) => shelf.kinds.find((k) => k.kind === i.kind)?.life);
   const [ask, setAsk] = useState<Ask>({
     inputId: null,
     target: "1 million",
@@ -39,39 +39,31 @@ export function Dose() {
   const set = (part: Partial<Ask>) => setAsk({ ...ask, ...part });
   const inputId = ask.inputId ?? alive[0]?.id ?? null;
   const asked = { ...ask, inputId };
-  const worked = useQuery<Schemas["DoseView"], Problem>({
-    queryKey: ["dose", asked],
-    queryFn: () => must(client.POST("/api/put-out/dose/work-out", { body: asked })),
-    placeholderData: keepPreviousData,
-    retry: false,
-    enabled: inputId !== null,
-  });
+  const worked = useWorkOut("/api/put-out/dose/work-out", inputId !== null ? { body: asked } : null);
   const v = worked.data;
-  const wrong = (f: string) => worked.error?.of(f);
   return (
-    <Room
-      title="Dose by what lives in it"
-      under={v ? `${v.name}: ${v.lotSays}` : "Organisms first, millilitres after."}
-      peek={v?.dose?.value?.sentence}
-      bench={
-        <div className="flex flex-col gap-3">
-          <PutOutNav />
-          {alive.length === 0 && shelf.data ? (
-            <p className="text-lg">
-              The shelf holds no inoculant. Add one with its label: organisms, count per mL or per g, rate, interval.{" "}
-              <Go to="/shelf">To the shelf</Go>
-            </p>
-          ) : (
-            <Questions ask={asked} set={set} alive={alive} wrong={wrong} />
-          )}
-          <Wrong
-            problem={worked.error}
-            shown={["target", "count", "ratio", "feed", "flow", "warmth", "dose", "everyDays", "harvest", "inputId"]}
-          />
-        </div>
-      }
-      slate={v ? <Says v={v} bed={ask.per === "plant"} /> : null}
-    />
+    <Refusals problem={worked.problem}>
+      {" "}
+      <Room
+        title="Dose by what lives in it"
+        under={v ? `${v.name}: ${v.lotSays}` : "Organisms first, millilitres after."}
+        peek={v?.dose?.value?.sentence}
+        bench={
+          <div className="flex flex-col gap-3">
+            {alive.length === 0 && shelf ? (
+              <p className="text-lg">
+                The shelf holds no inoculant. Add one with its label: organisms, count per mL or per g, rate, interval.{" "}
+                <Go to="/shelf">To the shelf</Go>
+              </p>
+            ) : (
+              <Questions ask={asked} set={set} alive={alive} />
+            )}
+            <WrongElse />
+          </div>
+        }
+        slate={v ? <Says v={v} bed={ask.per === "plant"} /> : null}
+      />
+    </Refusals>
   );
 }
 
@@ -79,12 +71,10 @@ function Questions({
   ask,
   set,
   alive,
-  wrong,
 }: {
   ask: Ask;
   set: (part: Partial<Ask>) => void;
   alive: Schemas["ShelfInputView"][];
-  wrong: (f: string) => string | undefined;
 }) {
   return (
     <>
@@ -111,7 +101,7 @@ function Questions({
           label="Organisms on each"
           value={ask.target ?? ""}
           onChange={(target) => set({ target })}
-          wrong={wrong("target")}
+          name="target"
           hint="1e6, or 1 million"
         />
         <Field
@@ -119,7 +109,7 @@ function Questions({
           inputMode="decimal"
           value={ask.count ?? ""}
           onChange={(count) => set({ count })}
-          wrong={wrong("count")}
+          name="count"
         />
       </div>
       <h2 className="text-xl">Through an injector</h2>
@@ -128,7 +118,7 @@ function Questions({
           label="Its ratio"
           value={ask.ratio ?? ""}
           onChange={(ratio) => set({ ratio })}
-          wrong={wrong("ratio")}
+          name="ratio"
           hint="1:100; empty for none"
         />
         <AmountField
@@ -136,14 +126,14 @@ function Questions({
           dimension="volume"
           value={ask.feed ?? ""}
           onChange={(feed) => set({ feed })}
-          wrong={wrong("feed")}
+          name="feed"
         />
         <AmountField
           label="Flow"
           dimension="flow"
           value={ask.flow ?? ""}
           onChange={(flow) => set({ flow })}
-          wrong={wrong("flow")}
+          name="flow"
         />
       </div>
       <div className="grid items-center gap-x-6 sm:grid-cols-2">
@@ -157,7 +147,7 @@ function Questions({
           dimension="temperature"
           value={ask.warmth ?? ""}
           onChange={(warmth) => set({ warmth })}
-          wrong={wrong("warmth")}
+          name="warmth"
         />
       </div>
       <h2 className="text-xl">From seedling to harvest</h2>
@@ -166,7 +156,7 @@ function Questions({
           label="Dose each time"
           value={ask.dose ?? ""}
           onChange={(dose) => set({ dose })}
-          wrong={wrong("dose")}
+          name="dose"
           hint="empty: the label's"
         />
         <Field
@@ -174,7 +164,7 @@ function Questions({
           inputMode="decimal"
           value={ask.everyDays ?? ""}
           onChange={(everyDays) => set({ everyDays })}
-          wrong={wrong("everyDays")}
+          name="everyDays"
           hint="empty: the label's"
         />
         <Field label="Crop" value={ask.crop ?? ""} onChange={(crop) => set({ crop })} />
@@ -185,7 +175,7 @@ function Questions({
             type="date"
             value={ask.harvest ?? ""}
             onChange={(harvest) => set({ harvest: harvest || null })}
-            wrong={wrong("harvest")}
+            name="harvest"
           />
         </div>
       </div>

@@ -1,5 +1,6 @@
 import { type PointerEvent, useId, useRef, useState } from "react";
-import { client, type Schemas, useWrite } from "../../api/client";
+import type { Schemas } from "../../api/client";
+import { useWrite } from "../../api/data";
 import { Button } from "../../parts/Button";
 import { Wrong } from "../../parts/Wrong";
 import { useClock } from "../../parts/clock";
@@ -20,16 +21,11 @@ export function SeasonCalendar({ programme }: { programme: Schemas["ProgrammeVie
   const svg = useRef<SVGSVGElement>(null);
   const [held, setHeld] = useState<{ id: number; on: string } | null>(null);
   const [undo, setUndo] = useState<{ id: number; on: string; name: string; version: string } | null>(null);
-  const move = useWrite((m: { id: number; on: string; version: string }, headers) =>
-    client.POST("/api/put-out/givings/{id}/move", {
-      params: { path: { id: m.id } },
-      body: { on: m.on, version: m.version },
-      headers,
-    }),
-  );
-  const drop = useWrite((id: number, headers) =>
-    client.POST("/api/put-out/givings/{id}/drop", { params: { path: { id } }, headers }),
-  );
+  const move = useWrite("/api/put-out/givings/{id}/move", (m: { id: number; on: string; version: string }) => ({
+    params: { path: { id: m.id } },
+    body: { on: m.on, version: m.version },
+  }));
+  const drop = useWrite("/api/put-out/givings/{id}/drop", (id: number) => ({ params: { path: { id } } }));
   const first = Math.min(at(programme.start), ...programme.givings.map((g) => at(g.on))) - 5 * day;
   const last = Math.max(at(programme.harvest), ...programme.givings.map((g) => at(g.on))) + 5 * day;
   const x = (t: number) => LEFT + ((t - first) / (last - first)) * (W - LEFT - 14);

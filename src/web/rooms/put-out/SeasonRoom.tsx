@@ -1,6 +1,8 @@
 import { useState } from "react";
 import { useNavigate, useSearchParams } from "react-router-dom";
-import { client, type Schemas, useRead, useWrite } from "../../api/client";
+import type { Schemas } from "../../api/client";
+import { Refusals } from "../../parts/Form";
+import { useRead, useWrite } from "../../api/data";
 import { useUnitWords } from "../../api/units";
 import { Button } from "../../parts/Button";
 import { Field } from "../../parts/Field";
@@ -8,18 +10,17 @@ import { Pick } from "../../parts/Pick";
 import { Room } from "../../parts/Room";
 import { Sum, Sure } from "../../parts/Sum";
 import { Verdict } from "../../parts/Verdict";
-import { Wrong } from "../../parts/Wrong";
-import { PutOutNav } from "./PutOutNav";
+import { Wrong, WrongElse } from "../../parts/Wrong";
 import { SeasonCalendar } from "./SeasonCalendar";
 
 type Programme = Schemas["ProgrammeView"];
 
 /** A season's programme on a bed: laid by stage, dragged by the week, looked at for what it misses. */
 export function SeasonRoom() {
-  const view = useRead(["programmes"], () => client.GET("/api/put-out/programmes"));
-  const ground = useRead(["ground"], () => client.GET("/api/ground"));
+  const view = useRead("/api/put-out/programmes");
+  const ground = useRead("/api/ground");
   const [search, setSearch] = useSearchParams();
-  const all = view.data?.programmes ?? [];
+  const all = view.programmes ?? [];
   // The one that misses something is opened first, and stays open when it no longer does.
   const [first, setFirst] = useState<number | null>(null);
   if (first === null && all.length > 0) setFirst((all.find((p) => p.misses.length > 0) ?? all[0]!).id);
@@ -31,7 +32,6 @@ export function SeasonRoom() {
       peek={open?.worked.value?.verdict.sentence}
       bench={
         <div className="flex flex-col gap-4">
-          <PutOutNav />
           {all.length > 1 && open && (
             <Pick
               label="Which bed's season?"
@@ -42,14 +42,14 @@ export function SeasonRoom() {
           )}
           {open && <SeasonCalendar key={open.id} programme={open} />}
           {open && <Stages key={`stages-${open.id}`} programme={open} />}
-          {open && view.data && <Lay programme={open} kinds={view.data.kinds} />}
-          {ground.data && <NewSeason beds={ground.data.beds} opened={(id) => setSearch({ season: String(id) })} />}
+          {open && view && <Lay programme={open} kinds={view.kinds} />}
+          {ground && <NewSeason beds={ground.beds} opened={(id) => setSearch({ season: String(id) })} />}
         </div>
       }
       slate={
         <>
           {open && <Slate programme={open} />}
-          <Kinds kinds={view.data?.kinds ?? []} />
+          <Kinds kinds={view.kinds ?? []} />
           <DriedOrLiquid />
         </>
       }
@@ -87,12 +87,11 @@ function Slate({ programme }: { programme: Programme }) {
 function Stages({ programme }: { programme: Programme }) {
   const [typed, setTyped] = useState<Record<string, string>>({});
   const keep = useWrite(
-    (stages: Schemas["StageFrom"][], headers) =>
-      client.POST("/api/put-out/programmes/{id}/stages", {
-        params: { path: { id: programme.id } },
-        body: { stages },
-        headers,
-      }),
+    "/api/put-out/programmes/{id}/stages",
+    (stages: Schemas["StageFrom"][]) => ({
+      params: { path: { id: programme.id } },
+      body: { stages },
+    }),
     () => setTyped({}),
   );
   return (
@@ -108,7 +107,7 @@ function Stages({ programme }: { programme: Programme }) {
             type="date"
             value={typed[s.id] ?? s.from}
             onChange={(on) => setTyped({ ...typed, [s.id]: on })}
-            wrong={keep.error?.of(`stages[${i}]`)}
+            name={`stages[${i}]`}
           />
         ))}
       </div>
@@ -137,37 +136,37 @@ function Lay({ programme, kinds }: { programme: Programme; kinds: Schemas["Biost
   const [kind, setKind] = useState("seaweed");
   const [on, setOn] = useState("");
   const path = { params: { path: { id: programme.id } } };
-  const propose = useWrite((_: null, headers) =>
-    client.POST("/api/put-out/programmes/{id}/propose", { ...path, body: { kind }, headers }),
-  );
+  const propose = useWrite("/api/put-out/programmes/{id}/propose", (_: null) => ({ ...path, body: { kind } }));
   const lay = useWrite(
-    (_: null, headers) =>
-      client.POST("/api/put-out/programmes/{id}/givings", {
-        ...path,
-        body: { kind, on: on || null, purpose: "leaf", oneIn: null },
-        headers,
-      }),
+    "/api/put-out/programmes/{id}/givings",
+    (_: null) => ({
+      ...path,
+      body: { kind, on: on || null, purpose: "leaf" as const, oneIn: null },
+    }),
     () => setOn(""),
   );
   return (
-    <section aria-label="Lay something">
-      <div className="grid items-start gap-x-4 sm:grid-cols-[1fr_auto_1fr_auto]">
-        <Pick
-          label="Of what"
-          value={kind}
-          options={kinds.map((k) => ({ value: k.kind, name: k.name }))}
-          onChange={setKind}
-        />
-        <Button className="sm:mt-7" disabled={propose.isPending} onClick={() => propose.mutate(null)}>
-          Propose its days
-        </Button>
-        <Field label="or on" type="date" value={on} onChange={setOn} wrong={lay.error?.of("on")} />
-        <Button className="sm:mt-7" disabled={lay.isPending} onClick={() => lay.mutate(null)}>
-          Lay it
-        </Button>
-      </div>
-      <Wrong problem={propose.error ?? lay.error} shown={["on"]} />
-    </section>
+    <Refusals problem={[propose.error, lay.error]}>
+      {" "}
+      <section aria-label="Lay something">
+        <div className="grid items-start gap-x-4 sm:grid-cols-[1fr_auto_1fr_auto]">
+          <Pick
+            label="Of what"
+            value={kind}
+            options={kinds.map((k) => ({ value: k.kind, name: k.name }))}
+            onChange={setKind}
+          />
+          <Button className="sm:mt-7" disabled={propose.isPending} onClick={() => propose.mutate(null)}>
+            Propose its days
+          </Button>
+          <Field label="or on" type="date" value={on} onChange={setOn} name="on" />
+          <Button className="sm:mt-7" disabled={lay.isPending} onClick={() => lay.mutate(null)}>
+            Lay it
+          </Button>
+        </div>
+        <WrongElse />
+      </section>
+    </Refusals>
   );
 }
 
@@ -176,39 +175,35 @@ function NewSeason({ beds, opened }: { beds: Schemas["BedView"][]; opened: (id: 
   const [start, setStart] = useState("");
   const [harvest, setHarvest] = useState("");
   const keep = useWrite(
-    (_: null, headers) =>
-      client.POST("/api/put-out/programmes", {
-        body: { bedId, start: start || null, harvest: harvest || null },
-        headers,
-      }),
+    "/api/put-out/programmes",
+    (_: null) => ({
+      body: { bedId, start: start || null, harvest: harvest || null },
+    }),
     (k) => opened(k.id),
   );
   return (
-    <details>
-      <summary className="min-h-11 cursor-pointer text-clay underline underline-offset-4">
-        a season for another bed
-      </summary>
-      <div className="grid items-start gap-x-4 sm:grid-cols-[1fr_1fr_1fr_auto]">
-        <Pick
-          label="Bed"
-          value={String(bedId)}
-          options={beds.map((b) => ({ value: String(b.id), name: `${b.name}, ${b.crop}` }))}
-          onChange={(id) => setBed(Number(id))}
-        />
-        <Field label="Sown or planted" type="date" value={start} onChange={setStart} wrong={keep.error?.of("start")} />
-        <Field
-          label="First harvest"
-          type="date"
-          value={harvest}
-          onChange={setHarvest}
-          wrong={keep.error?.of("harvest")}
-        />
-        <Button className="sm:mt-7" disabled={keep.isPending} onClick={() => keep.mutate(null)}>
-          Open it
-        </Button>
-      </div>
-      <Wrong problem={keep.error} shown={["start", "harvest"]} />
-    </details>
+    <Refusals problem={keep.error}>
+      {" "}
+      <details>
+        <summary className="min-h-11 cursor-pointer text-clay underline underline-offset-4">
+          a season for another bed
+        </summary>
+        <div className="grid items-start gap-x-4 sm:grid-cols-[1fr_1fr_1fr_auto]">
+          <Pick
+            label="Bed"
+            value={String(bedId)}
+            options={beds.map((b) => ({ value: String(b.id), name: `${b.name}, ${b.crop}` }))}
+            onChange={(id) => setBed(Number(id))}
+          />
+          <Field label="Sown or planted" type="date" value={start} onChange={setStart} name="start" />
+          <Field label="First harvest" type="date" value={harvest} onChange={setHarvest} name="harvest" />
+          <Button className="sm:mt-7" disabled={keep.isPending} onClick={() => keep.mutate(null)}>
+            Open it
+          </Button>
+        </div>
+        <WrongElse />
+      </details>
+    </Refusals>
   );
 }
 
@@ -257,9 +252,7 @@ function DriedOrLiquid() {
     driedPrice: "1.80",
     wet: true,
   });
-  const ask = useWrite((body: typeof r, headers) =>
-    client.POST("/api/put-out/dried-or-liquid/work-out", { body, headers }),
-  );
+  const ask = useWrite("/api/put-out/dried-or-liquid/work-out", (body: typeof r) => ({ body }));
   const field = (key: Exclude<keyof typeof r, "wet">, label: string) => (
     <Field
       label={label}

@@ -1,11 +1,13 @@
 import { useState } from "react";
-import { client, type Schemas, useWrite } from "../../api/client";
+import type { Schemas } from "../../api/client";
+import { useWrite } from "../../api/data";
+import { Form } from "../../parts/Form";
 import { AmountField } from "../../parts/AmountField";
 import { Button } from "../../parts/Button";
 import { Choice } from "../../parts/Choice";
 import { Field } from "../../parts/Field";
 import { Pick } from "../../parts/Pick";
-import { Wrong } from "../../parts/Wrong";
+import { WrongElse } from "../../parts/Wrong";
 
 /** What was ever in it. */
 export const pasts = [
@@ -32,20 +34,13 @@ export function SprayerForm({ old, done }: { old: Schemas["SprayerView"] | null;
     pressure: old?.pressureBar === null || old?.pressureBar === undefined ? "" : String(old.pressureBar),
     ratio: old?.ratio ? `1:${old.ratio}` : "",
   });
-  const keep = useWrite((_: null, headers) => client.POST("/api/put-out/sprayers", { body: r, headers }), done);
-  const wrong = (f: string) => keep.error?.of(f);
+  const keep = useWrite("/api/put-out/sprayers", (_: null) => ({ body: r }), done);
   const set = (part: Partial<typeof r>) => setR({ ...r, ...part });
   return (
-    <form
-      className="mt-4 border-t-2 border-line pt-3"
-      onSubmit={(e) => {
-        e.preventDefault();
-        keep.mutate(null);
-      }}
-    >
+    <Form problem={keep.error} className="mt-4 border-t-2 border-line pt-3" onSend={() => keep.mutate(null)}>
       <h2 className="text-xl">{old ? `Change ${old.name}` : "Add a sprayer or can"}</h2>
       <div className="grid gap-x-6 sm:grid-cols-2">
-        <Field label="Name" value={r.name ?? ""} onChange={(name) => set({ name })} wrong={wrong("name")} autoFocus />
+        <Field label="Name" value={r.name ?? ""} onChange={(name) => set({ name })} name="name" autoFocus />
         <Pick
           label="Kind"
           value={r.kind ?? "knapsack"}
@@ -57,13 +52,13 @@ export function SprayerForm({ old, done }: { old: Schemas["SprayerView"] | null;
           dimension="volume"
           value={r.tank ?? ""}
           onChange={(tank) => set({ tank })}
-          wrong={wrong("tank")}
+          name="tank"
         />
         <Field
           label="Finest filter"
           value={r.mesh ?? ""}
           onChange={(mesh) => set({ mesh })}
-          wrong={wrong("mesh")}
+          name="mesh"
           hint="300 µm, or 50 mesh"
         />
         <Field
@@ -71,14 +66,14 @@ export function SprayerForm({ old, done }: { old: Schemas["SprayerView"] | null;
           inputMode="decimal"
           value={r.pressure ?? ""}
           onChange={(pressure) => set({ pressure })}
-          wrong={wrong("pressure")}
+          name="pressure"
         />
         {r.kind === "injector" && (
           <Field
             label="Its ratio"
             value={r.ratio ?? ""}
             onChange={(ratio) => set({ ratio })}
-            wrong={wrong("ratio")}
+            name="ratio"
             hint="1:100"
           />
         )}
@@ -88,14 +83,14 @@ export function SprayerForm({ old, done }: { old: Schemas["SprayerView"] | null;
         value={(r.past ?? "unknown") as (typeof pasts)[number]["value"]}
         options={pasts}
         onChange={(past) => set({ past })}
-        wrong={wrong("past")}
+        name="past"
       />
       {(r.past === "poison" || r.past === "unknown") && (
         <Field
           label="Which local rule or lab clears it?"
           value={r.clearedWhy ?? ""}
           onChange={(clearedWhy) => set({ clearedWhy })}
-          wrong={wrong("clearedWhy")}
+          name="clearedWhy"
           hint="empty: it is refused for anything that lives; a reason is kept with its date"
         />
       )}
@@ -107,7 +102,7 @@ export function SprayerForm({ old, done }: { old: Schemas["SprayerView"] | null;
           leave it
         </Button>
       </p>
-      <Wrong problem={keep.error} shown={["name", "tank", "mesh", "pressure", "ratio", "past", "clearedWhy"]} />
-    </form>
+      <WrongElse />
+    </Form>
   );
 }

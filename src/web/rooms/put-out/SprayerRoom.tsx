@@ -1,6 +1,8 @@
 import { useState } from "react";
 import { useSearchParams } from "react-router-dom";
-import { client, type Schemas, useRead, useWrite } from "../../api/client";
+import type { Schemas } from "../../api/client";
+import { useRead } from "../../api/data";
+import { useFieldWrite } from "../../parts/outbox";
 import { Button } from "../../parts/Button";
 import { Room } from "../../parts/Room";
 import { Sum } from "../../parts/Sum";
@@ -8,16 +10,15 @@ import { Verdict } from "../../parts/Verdict";
 import { Wrong } from "../../parts/Wrong";
 import { useClock } from "../../parts/clock";
 import { Calibrate, Can } from "./Calibrate";
-import { PutOutNav } from "./PutOutNav";
 import { pasts, SprayerForm } from "./SprayerForm";
 
 /** Sprayers: what they ever held, what they hold back, what they put on, and whether they are washed up. */
 export function SprayerRoom() {
   const clock = useClock();
   const [search, setSearch] = useSearchParams();
-  const list = useRead(["sprayers"], () => client.GET("/api/put-out/sprayers"));
+  const list = useRead("/api/put-out/sprayers");
   const [edit, setEdit] = useState<Schemas["SprayerView"] | "new" | null>(null);
-  const open = list.data?.find((s) => String(s.id) === search.get("sprayer")) ?? list.data?.[0];
+  const open = list.find((s) => String(s.id) === search.get("sprayer")) ?? list[0];
   return (
     <Room
       title="Sprayers and cans"
@@ -25,14 +26,13 @@ export function SprayerRoom() {
       peek={open?.ruling.value?.verdict.sentence}
       bench={
         <>
-          <PutOutNav />
-          {list.data?.length === 0 && (
+          {list.length === 0 && (
             <p className="text-lg">
               None is kept yet. Add the knapsack or can you use: what it holds, what it ever held, its finest filter.
             </p>
           )}
           <ul>
-            {list.data?.map((s) => (
+            {list.map((s) => (
               <li key={s.id} className={`border-l-8 py-2 pl-4 ${s.id === open?.id ? "border-clay" : "border-line"}`}>
                 <p className="flex flex-wrap items-center justify-between gap-x-4">
                   <button
@@ -81,12 +81,13 @@ export function SprayerRoom() {
 function Slate({ sprayer }: { sprayer: Schemas["SprayerView"] }) {
   const clock = useClock();
   const r = sprayer.ruling;
-  const wash = useWrite((_: null, headers) =>
-    client.POST("/api/put-out/sprayers/{id}/wash", {
+  const wash = useFieldWrite(
+    "/api/put-out/sprayers/{id}/wash",
+    (_: null) => ({
       params: { path: { id: sprayer.id } },
       body: { applicationId: null, note: null, at: null },
-      headers,
     }),
+    () => `${sprayer.name} washed up`,
   );
   return (
     <>

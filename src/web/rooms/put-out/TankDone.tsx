@@ -1,9 +1,9 @@
-import { client, type Schemas, useWrite } from "../../api/client";
+import type { Schemas } from "../../api/client";
+import { useFieldWrite } from "../../parts/outbox";
 import { Button } from "../../parts/Button";
 import { Room } from "../../parts/Room";
-import { Go } from "../../parts/Shell";
+import { Go } from "../../parts/Go";
 import { Wrong } from "../../parts/Wrong";
-import { PutOutNav } from "./PutOutNav";
 
 interface Props {
   job: number;
@@ -14,21 +14,21 @@ interface Props {
 
 /** It is out: what is left to do is to wash up, and later to read the leaves. */
 export function Done({ job, sprayer, leaf, brew }: Props) {
-  const wash = useWrite((_: null, headers) =>
-    client.POST("/api/put-out/sprayers/{id}/wash", {
+  const wash = useFieldWrite(
+    "/api/put-out/sprayers/{id}/wash",
+    (_: null) => ({
       params: { path: { id: sprayer?.id ?? 0 } },
-      body: { applicationId: job, note: null, at: null },
-      headers,
+      body: { applicationId: job || null, note: null, at: null },
     }),
+    () => `${sprayer?.name ?? "sprayer"} washed up`,
   );
   return (
     <Room
-      title="It is in the book"
+      title={job ? "It is in the book" : "Kept on this device until there is a signal"}
       peek="Wash up at once"
       bench={
         <>
-          <PutOutNav />
-          {sprayer && !wash.data && (
+          {sprayer && !wash.isSuccess && (
             <section className="border-l-8 border-plum pl-4">
               <h2 className="text-xl">Wash up {sprayer.name}</h2>
               <p className="text-lg">
@@ -49,7 +49,7 @@ export function Done({ job, sprayer, leaf, brew }: Props) {
             </p>
           )}
           <p className="mt-5 flex flex-wrap gap-3">
-            {leaf && <Go to="/judge/brix">Read the leaves</Go>}
+            {leaf && <Go to="/look/leaves">Read the leaves</Go>}
             <Go to={`/book?entry=${job}`}>See it in the book</Go>
             <Go to="/">To what wants hands</Go>
           </p>

@@ -20,11 +20,10 @@ interface PartProps {
   given: Given;
   job: Job;
   set: (part: Partial<Job>) => void;
-  wrong: (field: string) => string | undefined;
 }
 
 /** What comes from the shelf, and how much of it. */
-export function Items({ given, job, set, wrong }: PartProps) {
+export function Items({ given, job, set }: PartProps) {
   const items = job.items ?? [];
   const useful = given.shelf.inputs.filter((i) => !i.unfitWhy && !["water", "source", "part"].includes(i.group));
   const change = (at: number, part: Partial<Schemas["TankItem"]>) =>
@@ -46,7 +45,7 @@ export function Items({ given, job, set, wrong }: PartProps) {
               label="How much"
               value={item.rate ?? ""}
               onChange={(rate) => change(i, { rate })}
-              wrong={wrong(`items[${i}].rate`) ?? wrong(`products[${i}].rate`)}
+              name={`items[${i}].rate`}
               hint={input?.labelSays ? `label: ${input.labelSays}` : undefined}
             />
             <Pick
@@ -66,7 +65,7 @@ export function Items({ given, job, set, wrong }: PartProps) {
           </div>
         );
       })}
-      <WrongHere text={wrong("items")} />
+      <WrongHere name="items" />
       {useful.length > 0 ? (
         <Button
           kind="plain"
@@ -96,7 +95,7 @@ export function Items({ given, job, set, wrong }: PartProps) {
 }
 
 /** By what, how much it holds, and what is to be said against it. */
-export function Sprayer({ given, job, set, wrong, ruling }: PartProps & { ruling: Schemas["SprayerRuling"] | null }) {
+export function Sprayer({ given, job, set, ruling }: PartProps & { ruling: Schemas["SprayerRuling"] | null }) {
   const sprayer = given.sprayers.find((s) => s.id === job.sprayerId);
   return (
     <>
@@ -127,7 +126,7 @@ export function Sprayer({ given, job, set, wrong, ruling }: PartProps & { ruling
             label="What is it?"
             value={job.tool ?? ""}
             onChange={(tool) => set({ tool })}
-            wrong={wrong("tool")}
+            name="tool"
             hint="never one that held weed-killer or pesticide"
           />
         )}
@@ -136,7 +135,7 @@ export function Sprayer({ given, job, set, wrong, ruling }: PartProps & { ruling
           dimension="volume"
           value={job.tank ?? ""}
           onChange={(tank) => set({ tank })}
-          wrong={wrong("tank")}
+          name="tank"
         />
         {job.batchId === null && (
           <AmountField
@@ -144,7 +143,7 @@ export function Sprayer({ given, job, set, wrong, ruling }: PartProps & { ruling
             dimension="areaRate"
             value={job.rate ?? ""}
             onChange={(rate) => set({ rate })}
-            wrong={wrong("rate")}
+            name="rate"
             hint={
               sprayer?.calibrations[0]
                 ? `empty: as calibrated, ${sprayer.calibrations[0].rateShown}`
@@ -157,7 +156,7 @@ export function Sprayer({ given, job, set, wrong, ruling }: PartProps & { ruling
           inputMode="decimal"
           value={job.spare ?? ""}
           onChange={(spare) => set({ spare })}
-          wrong={wrong("spare")}
+          name="spare"
           hint="priming, hoses, what stays in the tank"
         />
       </div>
@@ -173,7 +172,7 @@ export function Sprayer({ given, job, set, wrong, ruling }: PartProps & { ruling
           </ul>
         </div>
       )}
-      <WrongHere text={wrong("sprayerId")} />
+      <WrongHere name="sprayerId" />
     </>
   );
 }

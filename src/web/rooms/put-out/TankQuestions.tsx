@@ -1,4 +1,4 @@
-import type { Problem, Schemas } from "../../api/client";
+import type { Schemas } from "../../api/client";
 import { AmountField } from "../../parts/AmountField";
 import { Button } from "../../parts/Button";
 import { Choice } from "../../parts/Choice";
@@ -7,9 +7,8 @@ import { ForkMark } from "../../parts/ForkMark";
 import { Tick } from "../../parts/Tick";
 import { Verdict } from "../../parts/Verdict";
 import { WhenField } from "../../parts/WhenField";
-import { Wrong, WrongHere } from "../../parts/Wrong";
+import { WrongElse, WrongHere } from "../../parts/Wrong";
 import { useClock } from "../../parts/clock";
-import { PutOutNav } from "./PutOutNav";
 import type { Given, Job } from "./Tank";
 import { Items, Sprayer } from "./TankParts";
 
@@ -18,55 +17,25 @@ interface Props {
   job: Job;
   setJob: (job: Job) => void;
   worked?: Schemas["WorkedOfTankView"];
-  problem: Problem | null;
 }
 
-const shown = [
-  "batch",
-  "brew",
-  "dilution",
-  "per100M2",
-  "tank",
-  "beds",
-  "rate",
-  "spare",
-  "tool",
-  "items",
-  "sprayerId",
-  "overrideWhy",
-  "mixWhy",
-  "cautionsSeen",
-  "at",
-  "ph",
-  "salts",
-  "warmth",
-  "strip",
-  "correctionWhy",
-  "bedRates",
-  "who",
-  "perPlant",
-  "plants",
-];
-
 /** What goes in, where it goes, with what. */
-export function TankQuestions({ given, job, setJob, worked, problem }: Props) {
+export function TankQuestions({ given, job, setJob, worked }: Props) {
   const clock = useClock();
-  const wrong = (f: string) => problem?.of(f);
   const set = (part: Partial<Job>) => setJob({ ...job, ...part });
   const v = worked?.value;
   const beds = job.bedIds ?? [];
   const toggle = (id: number) => set({ bedIds: beds.includes(id) ? beds.filter((x) => x !== id) : [...beds, id] });
   return (
     <div className="flex flex-col gap-4">
-      <PutOutNav />
       {v?.gateSays && <Verdict verdict={v.gateSays} />}
-      <WrongHere text={wrong("batch")} />
+      <WrongHere name="batch" />
       {job.correctsId && (
         <Field
           label="What was wrong with the old entry?"
           value={job.correctionWhy ?? ""}
           onChange={(correctionWhy) => set({ correctionWhy })}
-          wrong={wrong("correctionWhy")}
+          name="correctionWhy"
           hint="both stay readable"
         />
       )}
@@ -88,25 +57,25 @@ export function TankQuestions({ given, job, setJob, worked, problem }: Props) {
             dimension="volume"
             value={job.brew ?? ""}
             onChange={(brew) => set({ brew })}
-            wrong={wrong("brew")}
+            name="brew"
           />
           <Field
             label="Thinned"
             value={job.dilution ?? ""}
             onChange={(dilution) => set({ dilution })}
-            wrong={wrong("dilution")}
+            name="dilution"
             hint={v?.job.dilution}
           />
           <Field
             label={`Brew ${given.ground.smallArea}`}
             value={job.per100M2 ?? ""}
             onChange={(per100M2) => set({ per100M2 })}
-            wrong={wrong("per100M2")}
+            name="per100M2"
             hint="empty: all of it is shared out"
           />
         </div>
       )}
-      <Items given={given} job={job} set={set} wrong={wrong} />
+      <Items given={given} job={job} set={set} />
       {worked && worked.forks.length > 0 && (
         <p>
           {worked.forks.map((f) => (
@@ -129,7 +98,7 @@ export function TankQuestions({ given, job, setJob, worked, problem }: Props) {
             />
           ))}
         </div>
-        <WrongHere text={wrong("beds")} />
+        <WrongHere name="beds" />
       </fieldset>
       {beds.length > 1 && (
         <details>
@@ -150,7 +119,7 @@ export function TankQuestions({ given, job, setJob, worked, problem }: Props) {
                 />
               ))}
           </div>
-          <WrongHere text={wrong("bedRates")} />
+          <WrongHere name="bedRates" />
         </details>
       )}
       {job.purpose === "root" && (
@@ -161,7 +130,7 @@ export function TankQuestions({ given, job, setJob, worked, problem }: Props) {
             dimension="volume"
             value={job.perPlant ?? ""}
             onChange={(perPlant) => set({ perPlant })}
-            wrong={wrong("perPlant")}
+            name="perPlant"
           />
           <div className="grid gap-x-6 sm:grid-cols-3">
             {given.ground.beds
@@ -176,7 +145,7 @@ export function TankQuestions({ given, job, setJob, worked, problem }: Props) {
                 />
               ))}
           </div>
-          <WrongHere text={wrong("plants")} />
+          <WrongHere name="plants" />
         </details>
       )}
       {job.batchId !== null && (
@@ -186,7 +155,7 @@ export function TankQuestions({ given, job, setJob, worked, problem }: Props) {
           label="Less where checks say that the ground is alive"
         />
       )}
-      <Sprayer given={given} job={job} set={set} wrong={wrong} ruling={v?.sprayer ?? null} />
+      <Sprayer given={given} job={job} set={set} ruling={v?.sprayer ?? null} />
       {job.batchId !== null && job.purpose === "root" && (
         <Choice
           label="Does it find food there?"
@@ -205,33 +174,27 @@ export function TankQuestions({ given, job, setJob, worked, problem }: Props) {
           what was measured in the tank: pH, salts, warmth, strip
         </summary>
         <div className="grid gap-x-6 sm:grid-cols-4">
-          <Field
-            label="pH"
-            inputMode="decimal"
-            value={job.ph ?? ""}
-            onChange={(ph) => set({ ph })}
-            wrong={wrong("ph")}
-          />
+          <Field label="pH" inputMode="decimal" value={job.ph ?? ""} onChange={(ph) => set({ ph })} name="ph" />
           <Field
             label="Salts, mS/cm"
             inputMode="decimal"
             value={job.salts ?? ""}
             onChange={(salts) => set({ salts })}
-            wrong={wrong("salts")}
+            name="salts"
           />
           <AmountField
             label="Warmth"
             dimension="temperature"
             value={job.warmth ?? ""}
             onChange={(warmth) => set({ warmth })}
-            wrong={wrong("warmth")}
+            name="warmth"
           />
           <Field
             label="Strip, mg/L"
             inputMode="decimal"
             value={job.strip ?? ""}
             onChange={(strip) => set({ strip })}
-            wrong={wrong("strip")}
+            name="strip"
           />
         </div>
       </details>
@@ -240,7 +203,7 @@ export function TankQuestions({ given, job, setJob, worked, problem }: Props) {
           label="Who puts it out"
           value={job.who ?? ""}
           onChange={(who) => set({ who })}
-          wrong={wrong("who")}
+          name="who"
           hint="a name or a job: brewer, field hand"
         />
         <Field
@@ -258,9 +221,9 @@ export function TankQuestions({ given, job, setJob, worked, problem }: Props) {
           </Button>
         </p>
       ) : (
-        <WhenField onChange={(at) => set({ at })} wrong={wrong("at")} />
+        <WhenField onChange={(at) => set({ at })} name="at" />
       )}
-      <Wrong problem={problem} shown={shown} />
+      <WrongElse />
     </div>
   );
 }

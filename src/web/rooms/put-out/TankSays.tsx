@@ -1,12 +1,13 @@
 import type { UseMutationResult } from "@tanstack/react-query";
-import type { Problem, Schemas } from "../../api/client";
+import type { Schemas } from "../../api/client";
+import type { Problem } from "../../api/problem";
 import { Button } from "../../parts/Button";
 import { Field } from "../../parts/Field";
 import { RacePanel } from "../../parts/RacePanel";
 import { Sum } from "../../parts/Sum";
 import { Tick } from "../../parts/Tick";
 import { Short, Verdict } from "../../parts/Verdict";
-import { Wrong, WrongHere } from "../../parts/Wrong";
+import { WrongElse, WrongHere } from "../../parts/Wrong";
 import { useClock } from "../../parts/clock";
 import type { Job } from "./Tank";
 
@@ -14,12 +15,11 @@ interface Props {
   job: Job;
   setJob: (job: Job) => void;
   worked: Schemas["WorkedOfTankView"];
-  keep: UseMutationResult<Schemas["Kept"], Problem, Job>;
-  problem: Problem | null;
+  keep: UseMutationResult<Schemas["Kept"] | null, Problem, Job>;
 }
 
 /** What each bed and each filling gets, what spoils it, what it costs; then it is ticked and kept. */
-export function TankSays({ job, setJob, worked, keep, problem }: Props) {
+export function TankSays({ job, setJob, worked, keep }: Props) {
   const clock = useClock();
   const v = worked.value!;
   const headline = v.verdict;
@@ -78,12 +78,7 @@ export function TankSays({ job, setJob, worked, keep, problem }: Props) {
       {v.loads.length > 0 && <Loads view={v} brew={brew} />}
       <Sum working={worked.working} sure={worked.sure} of="these litres" />
       {v.race && (
-        <RacePanel
-          race={v.race}
-          asked={job.race}
-          setAsked={brew ? (race) => setJob({ ...job, race }) : undefined}
-          problem={problem}
-        />
+        <RacePanel race={v.race} asked={job.race} setAsked={brew ? (race) => setJob({ ...job, race }) : undefined} />
       )}
       <section aria-label="What to mind" className="flex flex-col gap-2">
         {brew && <Short verdict={v.place} />}
@@ -130,7 +125,7 @@ export function TankSays({ job, setJob, worked, keep, problem }: Props) {
           label="Against a mixing rule. Leave one out or wait; or say in words why"
           value={job.mixWhy ?? ""}
           onChange={(mixWhy) => setJob({ ...job, mixWhy })}
-          wrong={keep.error?.of("mixWhy")}
+          name="mixWhy"
           hint="the record keeps it"
         />
       )}
@@ -139,7 +134,7 @@ export function TankSays({ job, setJob, worked, keep, problem }: Props) {
           label="This brew failed. Heap it; or say in words why it goes out all the same"
           value={job.overrideWhy ?? ""}
           onChange={(overrideWhy) => setJob({ ...job, overrideWhy })}
-          wrong={keep.error?.of("overrideWhy")}
+          name="overrideWhy"
           hint="the record keeps it"
         />
       )}
@@ -153,24 +148,8 @@ export function TankSays({ job, setJob, worked, keep, problem }: Props) {
           ))}
         </ul>
       </fieldset>
-      <WrongHere text={keep.error?.of("cautionsSeen")} />
-      <Wrong
-        problem={keep.error}
-        shown={[
-          "overrideWhy",
-          "mixWhy",
-          "cautionsSeen",
-          "at",
-          "tool",
-          "brew",
-          "tank",
-          "dilution",
-          "beds",
-          "items",
-          "sprayerId",
-          "correctionWhy",
-        ]}
-      />
+      <WrongHere name="cautionsSeen" />
+      <WrongElse />
       {ahead ? (
         <p>Looked at ahead of time: come back when it is out.</p>
       ) : (

@@ -1,6 +1,7 @@
 import { useState } from "react";
 import { Link, useNavigate } from "react-router-dom";
-import { client, type Schemas, useRead, useWrite } from "../../api/client";
+import type { Schemas } from "../../api/client";
+import { useRead, useWrite } from "../../api/data";
 import { Button } from "../../parts/Button";
 import { Choice } from "../../parts/Choice";
 import { Mind } from "../../parts/Mind";
@@ -10,7 +11,6 @@ import { Sum } from "../../parts/Sum";
 import { Short, Verdict } from "../../parts/Verdict";
 import { Wrong } from "../../parts/Wrong";
 import { useClock } from "../../parts/clock";
-import { PutOutNav } from "./PutOutNav";
 
 type Purpose = "leaf" | "root";
 
@@ -18,21 +18,18 @@ type Purpose = "leaf" | "root";
 export function Windows() {
   const [purpose, setPurpose] = useState<Purpose>("leaf");
   const [at, setAt] = useState<string | null>(null);
-  const view = useRead(["windows", purpose], () =>
-    client.GET("/api/put-out/windows", { params: { query: { purpose } } }),
-  );
-  const weather = useRead(["weather"], () => client.GET("/api/weather"));
-  const v = view.data?.value;
+  const view = useRead("/api/put-out/windows", { params: { query: { purpose } } });
+  const weather = useRead("/api/weather");
+  const v = view.value;
   const windows = v?.windows ?? [];
   const chosen = v?.hours.find((h) => h.at === at) ?? v?.hours.find((h) => h.at === windows[0]?.best) ?? v?.hours[0];
   return (
     <Room
       title="When can it go out?"
-      under={weather.data?.says}
+      under={weather.says}
       peek={v?.verdict.sentence}
       bench={
         <>
-          <PutOutNav />
           <Choice
             label="For"
             value={purpose}
@@ -45,12 +42,11 @@ export function Windows() {
           {v && chosen && <Days hours={v.hours} chosen={chosen.at} choose={setAt} />}
           {chosen && <Hour hour={chosen} />}
           <SunThere />
-          <Wrong problem={view.error} />
           <BringWeather />
         </>
       }
       slate={
-        v && view.data ? (
+        v && view ? (
           <>
             <Verdict verdict={v.verdict} />
             <ol className="figures">
@@ -59,8 +55,8 @@ export function Windows() {
               ))}
             </ol>
             <Brews purpose={purpose} windows={windows} />
-            <Sum working={view.data.working} sure={view.data.sure} of="these windows" />
-            <Mind cautions={view.data.cautions} />
+            <Sum working={view.working} sure={view.sure} of="these windows" />
+            <Mind cautions={view.cautions} />
           </>
         ) : null
       }
@@ -105,15 +101,13 @@ function OneWindow({ w, purpose, show }: { w: Schemas["SprayWindow"]; purpose: P
 /** Brews meant for these days: what each one's own page says, and its race, which knows the window that it runs in. */
 function Brews({ purpose, windows }: { purpose: Purpose; windows: Schemas["SprayWindow"][] }) {
   const clock = useClock();
-  const brews = useRead(["window-brews", purpose], () =>
-    client.GET("/api/put-out/windows/brews", { params: { query: { purpose } } }),
-  );
-  if (!brews.data || brews.data.length === 0) return <Wrong problem={brews.error} />;
+  const brews = useRead("/api/put-out/windows/brews", { params: { query: { purpose } } });
+  if (brews.length === 0) return null;
   const inside = (at: string) => windows.find((w) => new Date(w.from) <= new Date(at) && new Date(at) < new Date(w.to));
   return (
     <section aria-label="Brews for it" className="flex flex-col gap-4">
       <h2 className="text-xl">Brews for it</h2>
-      {brews.data.map((b) => {
+      {brews.map((b) => {
         const window = inside(b.useAt);
         return (
           <article key={b.batchId} aria-label={b.name} className="border-l-8 border-clay pl-4">
@@ -286,9 +280,9 @@ function Hour({ hour }: { hour: Schemas["HourScore"] }) {
 /** When the sun rises and sets there next. */
 function SunThere() {
   const clock = useClock();
-  const sun = useRead(["sun"], () => client.GET("/api/put-out/sun"));
-  const s = sun.data?.value;
-  if (!s || !sun.data) return null;
+  const sun = useRead("/api/put-out/sun");
+  const s = sun.value;
+  if (!s || !sun) return null;
   const says =
     s.state === "polarDay"
       ? "The sun does not set."
@@ -300,14 +294,14 @@ function SunThere() {
       <p className="figures">
         {says} · {s.noonElevationDeg.toFixed(0)}° at its highest
       </p>
-      <Sum working={sun.data.working} sure={sun.data.sure} of="the sun’s hours" />
+      <Sum working={sun.working} sure={sun.sure} of="the sun’s hours" />
     </div>
   );
 }
 
 /** The grower's own weather by the hour. */
 function BringWeather() {
-  const bring = useWrite((csv: string, headers) => client.POST("/api/weather/file", { body: { csv }, headers }));
+  const bring = useWrite("/api/weather/file", (csv: string) => ({ body: { csv } }));
   return (
     <section aria-label="Weather of your own" className="mt-5">
       <h2 className="text-xl">Weather of your own</h2>

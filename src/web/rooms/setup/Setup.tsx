@@ -1,7 +1,8 @@
-import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { useNavigate } from "react-router-dom";
-import { client, must, type Problem, type Schemas, useWrite } from "../../api/client";
+import type { Schemas } from "../../api/client";
+import { useWorkOut, useWrite } from "../../api/data";
+import { Form } from "../../parts/Form";
 import { Button } from "../../parts/Button";
 import { Choice } from "../../parts/Choice";
 import { Field } from "../../parts/Field";
@@ -124,19 +125,14 @@ export function Setup() {
   const [at, setAt] = useState(0);
   const go = useNavigate();
   const body = answers as unknown as Schemas["SetupRequest"];
-  const remarks = useQuery<Schemas["SetupRemarks"], Problem>({
-    queryKey: ["setup", answers],
-    queryFn: () => must(client.POST("/api/holding/setup/work-out", { body })),
-    placeholderData: keepPreviousData,
-    retry: false,
-    refetchInterval: false,
-  });
+  const remarks = useWorkOut("/api/holding/setup/work-out", { body });
   const keep = useWrite(
-    (b: Schemas["SetupRequest"], headers) => client.POST("/api/holding/setup", { body: b, headers }),
+    "/api/holding/setup",
+    (b: Schemas["SetupRequest"]) => ({ body: b }),
     () => go("/brew/plan"),
   );
   const step = steps[at]!;
-  const wrongHere = step.fields.some((f) => remarks.error?.of(f));
+  const wrongHere = step.fields.some((f) => remarks.problem?.of(f));
   const change = (f: keyof Answers, v: string) =>
     setAnswers({ ...answers, [f]: v, ...(f === "shape" ? vessels[v] : {}) });
   const last = at === steps.length - 1;
@@ -155,13 +151,7 @@ export function Setup() {
         Ten short answers, and you plan a first brew. What stands there will do; change what is not so. All of it can be
         changed later.
       </p>
-      <form
-        className="mt-8"
-        onSubmit={(e) => {
-          e.preventDefault();
-          next();
-        }}
-      >
+      <Form problem={keep.error} className="mt-8" onSend={() => next()}>
         <p className="text-ash">
           {at + 1} of {steps.length}
         </p>
@@ -184,7 +174,7 @@ export function Setup() {
                 value={answers[f]}
                 autoFocus={i === 0}
                 onChange={(v) => change(f, v)}
-                wrong={remarks.error?.of(f)}
+                wrong={remarks.problem?.of(f)}
               />
             );
           })}
@@ -199,7 +189,7 @@ export function Setup() {
             {last ? "Plan a first brew" : "Next"}
           </Button>
         </div>
-      </form>
+      </Form>
     </main>
   );
 }

@@ -1,11 +1,13 @@
 import { useState } from "react";
-import { client, type Schemas, useWrite } from "../../api/client";
+import type { Schemas } from "../../api/client";
+import { useWrite } from "../../api/data";
+import { Form } from "../../parts/Form";
 import { useUnitWords } from "../../api/units";
 import { Button } from "../../parts/Button";
 import { Choice } from "../../parts/Choice";
 import { Field } from "../../parts/Field";
 import { Pick } from "../../parts/Pick";
-import { Wrong } from "../../parts/Wrong";
+import { WrongElse } from "../../parts/Wrong";
 
 interface Props {
   old: Schemas["ShelfInputView"] | null;
@@ -36,27 +38,26 @@ export function InputForm({ old, kinds, done }: Props) {
   const words = useUnitWords();
   const life = kinds.find((k) => k.kind === kind)?.life;
   const keep = useWrite(
-    (_: null, headers) =>
-      client.POST("/api/shelf/inputs", {
-        body: {
-          id: old?.id ?? null,
-          version,
-          kind,
-          name: r.name!,
-          density: r.density!,
-          price: r.price!,
-          labelRate: r.labelRate!,
-          labelBasis: r.labelBasis as Schemas["RateBasis"],
-          labelPer: r.labelPer || null,
-          labelEveryDays: r.labelEveryDays!,
-          labelWaitDays: r.labelWaitDays!,
-          npk: r.npk!,
-          ph: r.ph!,
-          notes: r.notes!,
-          species,
-        },
-        headers,
-      }),
+    "/api/shelf/inputs",
+    (_: null) => ({
+      body: {
+        id: old?.id ?? null,
+        version,
+        kind,
+        name: r.name!,
+        density: r.density!,
+        price: r.price!,
+        labelRate: r.labelRate!,
+        labelBasis: r.labelBasis as Schemas["RateBasis"],
+        labelPer: r.labelPer || null,
+        labelEveryDays: r.labelEveryDays!,
+        labelWaitDays: r.labelWaitDays!,
+        npk: r.npk!,
+        ph: r.ph!,
+        notes: r.notes!,
+        species,
+      },
+    }),
     (k) => done(k.id),
   );
   const wrong = (f: string) => keep.error?.of(f);
@@ -70,13 +71,7 @@ export function InputForm({ old, kinds, done }: Props) {
     />
   );
   return (
-    <form
-      className="mt-4 border-t-2 border-line pt-3"
-      onSubmit={(e) => {
-        e.preventDefault();
-        keep.mutate(null);
-      }}
-    >
+    <Form problem={keep.error} className="mt-4 border-t-2 border-line pt-3" onSend={() => keep.mutate(null)}>
       <h2 className="text-xl">{old ? `Change ${old.name}` : "Add something"}</h2>
       <div className="grid gap-x-4 sm:grid-cols-2">
         {field("name", "Your name for it")}
@@ -115,13 +110,13 @@ export function InputForm({ old, kinds, done }: Props) {
                 label={`Organism ${i + 1}`}
                 value={s.name}
                 onChange={(name) => setSpecies(species.map((x, n) => (n === i ? { ...x, name } : x)))}
-                wrong={wrong(`species[${i}].name`)}
+                name={`species[${i}].name`}
               />
               <Field
                 label="Count on the label"
                 value={s.count}
                 onChange={(count) => setSpecies(species.map((x, n) => (n === i ? { ...x, count } : x)))}
-                wrong={wrong(`species[${i}].count`)}
+                name={`species[${i}].count`}
                 hint="1e8, or 100 million"
               />
               <Button kind="plain" className="sm:mt-7" onClick={() => setSpecies(species.filter((_, n) => n !== i))}>
@@ -141,7 +136,7 @@ export function InputForm({ old, kinds, done }: Props) {
                 { value: "g", name: "per g" },
               ]}
               onChange={(labelPer) => setR({ ...r, labelPer })}
-              wrong={wrong("labelPer")}
+              name="labelPer"
             />
           )}
         </>
@@ -155,22 +150,7 @@ export function InputForm({ old, kinds, done }: Props) {
           leave it
         </Button>
       </p>
-      <Wrong
-        problem={keep.error}
-        shown={[
-          "name",
-          "price",
-          "density",
-          "labelRate",
-          "labelEveryDays",
-          "labelWaitDays",
-          "npk",
-          "ph",
-          "notes",
-          "species",
-          "labelPer",
-        ]}
-      />
-    </form>
+      <WrongElse />
+    </Form>
   );
 }

@@ -1,32 +1,33 @@
 import { useState } from "react";
-import { client, type Schemas, useWrite } from "../../api/client";
+import type { Schemas } from "../../api/client";
+import { useWrite } from "../../api/data";
+import { Form } from "../../parts/Form";
 import { Button } from "../../parts/Button";
 import { Choice } from "../../parts/Choice";
 import { Field } from "../../parts/Field";
-import { Wrong } from "../../parts/Wrong";
+import { WrongElse } from "../../parts/Wrong";
 
 /** A lot that came in: bought or made. */
 export function LotForm({ input, done }: { input: Schemas["ShelfInputView"]; done: () => void }) {
   const [r, setR] = useState<Record<string, string>>({ origin: "bought" });
   const day = (d?: string) => (d ? new Date(d + "T12:00Z").toISOString() : null);
   const keep = useWrite(
-    (_: null, headers) =>
-      client.POST("/api/shelf/inputs/{id}/lots", {
-        params: { path: { id: input.id } },
-        body: {
-          mark: r.mark ?? "",
-          origin: r.origin ?? "bought",
-          amount: r.amount ?? "",
-          from: day(r.from),
-          expires: day(r.expires),
-          place: r.place ?? "",
-          kept: r.kept ?? "",
-          paid: r.paid ?? "",
-          minutes: r.minutes ?? "",
-          notes: r.notes ?? "",
-        },
-        headers,
-      }),
+    "/api/shelf/inputs/{id}/lots",
+    (_: null) => ({
+      params: { path: { id: input.id } },
+      body: {
+        mark: r.mark ?? "",
+        origin: r.origin ?? "bought",
+        amount: r.amount ?? "",
+        from: day(r.from),
+        expires: day(r.expires),
+        place: r.place ?? "",
+        kept: r.kept ?? "",
+        paid: r.paid ?? "",
+        minutes: r.minutes ?? "",
+        notes: r.notes ?? "",
+      },
+    }),
     done,
   );
   const field = (key: string, label: string, hint?: string, type?: string) => (
@@ -40,13 +41,7 @@ export function LotForm({ input, done }: { input: Schemas["ShelfInputView"]; don
     />
   );
   return (
-    <form
-      className="my-2 border-l-4 border-clay pl-4"
-      onSubmit={(e) => {
-        e.preventDefault();
-        keep.mutate(null);
-      }}
-    >
+    <Form problem={keep.error} className="my-2 border-l-4 border-clay pl-4" onSend={() => keep.mutate(null)}>
       <Choice
         label="It was"
         value={r.origin as "bought" | "made"}
@@ -70,10 +65,7 @@ export function LotForm({ input, done }: { input: Schemas["ShelfInputView"]; don
       <Button type="submit" kind="filled" disabled={keep.isPending}>
         Put it on the shelf
       </Button>
-      <Wrong
-        problem={keep.error}
-        shown={["mark", "amount", "from", "expires", "place", "kept", "paid", "minutes", "notes"]}
-      />
-    </form>
+      <WrongElse />
+    </Form>
   );
 }

@@ -1,10 +1,12 @@
 import { useState } from "react";
 import { Link, useSearchParams } from "react-router-dom";
-import { client, type Schemas, useRead, useWrite } from "../../api/client";
+import type { Schemas } from "../../api/client";
+import { Refusals } from "../../parts/Form";
+import { useRead, useWrite } from "../../api/data";
 import { Button } from "../../parts/Button";
 import { Field } from "../../parts/Field";
 import { Room } from "../../parts/Room";
-import { Wrong } from "../../parts/Wrong";
+import { WrongElse } from "../../parts/Wrong";
 import { useClock } from "../../parts/clock";
 import { InputForm } from "./InputForm";
 import { LotForm } from "./LotForm";
@@ -25,10 +27,10 @@ const groups: [string, string][] = [
 
 /** What stands on the shelf, lot by lot; what is short; what goes off. */
 export function Shelf() {
-  const shelf = useRead(["shelf"], () => client.GET("/api/shelf"));
+  const shelf = useRead("/api/shelf");
   const [search, setSearch] = useSearchParams();
   const [edit, setEdit] = useState<"new" | number | null>(null);
-  const v = shelf.data;
+  const v = shelf;
   const open = v?.inputs.find((i) => String(i.id) === search.get("input")) ?? v?.inputs.find((i) => i.counted);
   return (
     <Room
@@ -197,12 +199,11 @@ function Lot({ lot, input }: { lot: Schemas["LotView"]; input: Input }) {
   const [amount, setAmount] = useState("");
   const [note, setNote] = useState("");
   const keep = useWrite(
-    (_: null, headers) =>
-      client.POST("/api/shelf/lots/{id}/entries", {
-        params: { path: { id: lot.id } },
-        body: { reason: what, amount, note, at: null },
-        headers,
-      }),
+    "/api/shelf/lots/{id}/entries",
+    (_: null) => ({
+      params: { path: { id: lot.id } },
+      body: { reason: what, amount, note, at: null },
+    }),
     () => {
       setWhat(null);
       setAmount("");
@@ -211,76 +212,79 @@ function Lot({ lot, input }: { lot: Schemas["LotView"]; input: Input }) {
   );
   const look = looks[lot.tone];
   return (
-    <div className="border-t border-line py-2">
-      <h3 className="flex flex-wrap justify-between gap-x-4 text-lg">
-        <span>
-          Lot {lot.mark}, {lot.origin} {clock.date(lot.from)}
-        </span>
-        <span className="figures">{lot.leftShown}</span>
-      </h3>
-      <p>
-        <b className={look.colour}>
-          {look.mark} {lot.says}
-        </b>
-        {lot.expires && `; keeps until ${clock.date(lot.expires)}`}
-        {lot.place && `; ${lot.place}`}
-        {lot.keptShown && `, ${lot.keptShown}`}
-        {lot.aliveShown && `; ${lot.aliveShown}`}
-        {lot.unitCost && `; ${lot.unitCost}`}
-        {lot.notes && `; ${lot.notes}`}
-      </p>
-      <p className="flex flex-wrap gap-x-4">
-        <Button kind="plain" aria-label={`count ${lot.mark}`} onClick={() => setWhat("count")}>
-          count
-        </Button>
-        <Button kind="plain" aria-label={`spilt or thrown away, ${lot.mark}`} onClick={() => setWhat("spilt")}>
-          spilt or thrown away
-        </Button>
-        <Link
-          className="inline-flex min-h-12 items-center text-clay underline underline-offset-4"
-          to={`/book/thread?of=lot-${lot.id}`}
-          aria-label={`follow its thread, ${lot.mark}`}
-        >
-          follow its thread
-        </Link>
-      </p>
-      {what && (
-        <div className="grid items-start gap-x-4 sm:grid-cols-[1fr_1fr_auto]">
-          <Field
-            label={what === "count" ? "What is really there" : "How much"}
-            value={amount}
-            onChange={setAmount}
-            wrong={keep.error?.of("amount")}
-            hint={input.unit === "L" ? "400 ml, 2 L" : "250 g, 2 kg"}
-          />
-          <Field label="Why" value={note} onChange={setNote} wrong={keep.error?.of("note")} />
-          <Button className="sm:mt-7" kind="filled" disabled={keep.isPending} onClick={() => keep.mutate(null)}>
-            Enter it
+    <Refusals problem={keep.error}>
+      {" "}
+      <div className="border-t border-line py-2">
+        <h3 className="flex flex-wrap justify-between gap-x-4 text-lg">
+          <span>
+            Lot {lot.mark}, {lot.origin} {clock.date(lot.from)}
+          </span>
+          <span className="figures">{lot.leftShown}</span>
+        </h3>
+        <p>
+          <b className={look.colour}>
+            {look.mark} {lot.says}
+          </b>
+          {lot.expires && `; keeps until ${clock.date(lot.expires)}`}
+          {lot.place && `; ${lot.place}`}
+          {lot.keptShown && `, ${lot.keptShown}`}
+          {lot.aliveShown && `; ${lot.aliveShown}`}
+          {lot.unitCost && `; ${lot.unitCost}`}
+          {lot.notes && `; ${lot.notes}`}
+        </p>
+        <p className="flex flex-wrap gap-x-4">
+          <Button kind="plain" aria-label={`count ${lot.mark}`} onClick={() => setWhat("count")}>
+            count
           </Button>
-        </div>
-      )}
-      <Wrong problem={keep.error} shown={["amount", "note"]} />
-      <details>
-        <summary className="min-h-11 cursor-pointer text-clay underline underline-offset-4">its book</summary>
-        <ol className="figures">
-          {lot.entries.map((e) => (
-            <li key={e.id} className="border-t border-line py-1">
-              {clock.date(e.at)} <b>{e.amountShown}</b> {reasons[e.reason] ?? e.reason}
-              {e.for && (
-                <>
-                  :{" "}
-                  <Link to={e.link ?? "/book"} className="underline">
-                    {e.for}
-                  </Link>
-                </>
-              )}
-              {e.typed && <span className="text-ash"> {e.typed}</span>}
-              {e.note && <span className="text-ash"> {e.note}</span>}
-            </li>
-          ))}
-        </ol>
-      </details>
-    </div>
+          <Button kind="plain" aria-label={`spilt or thrown away, ${lot.mark}`} onClick={() => setWhat("spilt")}>
+            spilt or thrown away
+          </Button>
+          <Link
+            className="inline-flex min-h-12 items-center text-clay underline underline-offset-4"
+            to={`/book/thread?of=lot-${lot.id}`}
+            aria-label={`follow its thread, ${lot.mark}`}
+          >
+            follow its thread
+          </Link>
+        </p>
+        {what && (
+          <div className="grid items-start gap-x-4 sm:grid-cols-[1fr_1fr_auto]">
+            <Field
+              label={what === "count" ? "What is really there" : "How much"}
+              value={amount}
+              onChange={setAmount}
+              name="amount"
+              hint={input.unit === "L" ? "400 ml, 2 L" : "250 g, 2 kg"}
+            />
+            <Field label="Why" value={note} onChange={setNote} name="note" />
+            <Button className="sm:mt-7" kind="filled" disabled={keep.isPending} onClick={() => keep.mutate(null)}>
+              Enter it
+            </Button>
+          </div>
+        )}
+        <WrongElse />
+        <details>
+          <summary className="min-h-11 cursor-pointer text-clay underline underline-offset-4">its book</summary>
+          <ol className="figures">
+            {lot.entries.map((e) => (
+              <li key={e.id} className="border-t border-line py-1">
+                {clock.date(e.at)} <b>{e.amountShown}</b> {reasons[e.reason] ?? e.reason}
+                {e.for && (
+                  <>
+                    :{" "}
+                    <Link to={e.link ?? "/book"} className="underline">
+                      {e.for}
+                    </Link>
+                  </>
+                )}
+                {e.typed && <span className="text-ash"> {e.typed}</span>}
+                {e.note && <span className="text-ash"> {e.note}</span>}
+              </li>
+            ))}
+          </ol>
+        </details>
+      </div>
+    </Refusals>
   );
 }
 
@@ -306,20 +310,23 @@ function Shopping({ list }: { list: Schemas["ToBuyView"][] }) {
 
 function Wage({ hourly }: { hourly: number | null }) {
   const [typed, setTyped] = useState(hourly === null ? "" : String(hourly));
-  const keep = useWrite((_: null, headers) => client.POST("/api/shelf/wage", { body: { hourly: typed }, headers }));
+  const keep = useWrite("/api/shelf/wage", (_: null) => ({ body: { hourly: typed } }));
   return (
-    <div className="grid items-start gap-x-4 sm:grid-cols-[1fr_auto]">
-      <Field
-        label="What an hour of your work is worth"
-        inputMode="decimal"
-        value={typed}
-        onChange={setTyped}
-        wrong={keep.error?.of("hourly")}
-        hint={keep.data ? "✓ kept" : "empty: time is left out of costs"}
-      />
-      <Button className="sm:mt-7" onClick={() => keep.mutate(null)}>
-        Keep it
-      </Button>
-    </div>
+    <Refusals problem={keep.error}>
+      {" "}
+      <div className="grid items-start gap-x-4 sm:grid-cols-[1fr_auto]">
+        <Field
+          label="What an hour of your work is worth"
+          inputMode="decimal"
+          value={typed}
+          onChange={setTyped}
+          name="hourly"
+          hint={keep.data ? "✓ kept" : "empty: time is left out of costs"}
+        />
+        <Button className="sm:mt-7" onClick={() => keep.mutate(null)}>
+          Keep it
+        </Button>
+      </div>
+    </Refusals>
   );
 }

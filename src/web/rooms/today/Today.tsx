@@ -1,6 +1,7 @@
-import { client, type Schemas, useRead } from "../../api/client";
+import type { Schemas } from "../../api/client";
+import { useRead } from "../../api/data";
 import { Room } from "../../parts/Room";
-import { Go } from "../../parts/Shell";
+import { Go } from "../../parts/Go";
 import { useClock } from "../../parts/clock";
 import { NoticeButtons } from "../../parts/NoticeButtons";
 
@@ -10,8 +11,8 @@ const words = ["now", "soon", "today", "when there is time"];
 /** What wants hands, most pressing first, each with its one button. */
 export function Today() {
   const clock = useClock();
-  const today = useRead(["today"], () => client.GET("/api/today"));
-  const ready = today.data;
+  const today = useRead("/api/today");
+  const ready = today;
   const first = ready?.items[0];
   return (
     <Room

@@ -1,17 +1,19 @@
 import { useState } from "react";
-import { client, type Schemas, useRead, useWrite } from "../../api/client";
+import type { Schemas } from "../../api/client";
+import { useRead, useWrite } from "../../api/data";
+import { Form } from "../../parts/Form";
 import { Button } from "../../parts/Button";
 import { Field } from "../../parts/Field";
 import { NoticeButtons } from "../../parts/NoticeButtons";
 import { Room } from "../../parts/Room";
-import { Wrong } from "../../parts/Wrong";
+import { WrongElse } from "../../parts/Wrong";
 import { useClock } from "../../parts/clock";
 import { typed as number } from "../../api/typed";
 import { looks } from "../../parts/tone";
 
 /** What the watch has said that still stands; its lines; notices of the browser; the calendar. */
 export function WatchRoom() {
-  const watch = useRead(["watch"], () => client.GET("/api/watch"));
+  const watch = useRead("/api/watch");
   return (
     <Room
       title="The watch"
@@ -19,15 +21,15 @@ export function WatchRoom() {
       peek="Its lines"
       bench={
         <>
-          {watch.data?.notices.length === 0 && <p className="text-lg">Nothing stands.</p>}
+          {watch.notices.length === 0 && <p className="text-lg">Nothing stands.</p>}
           <ul className="flex max-w-2xl flex-col gap-5">
-            {watch.data?.notices.map((n) => (
+            {watch.notices.map((n) => (
               <Notice key={n.id} notice={n} />
             ))}
           </ul>
         </>
       }
-      slate={watch.data && <Lines watch={watch.data} />}
+      slate={watch && <Lines watch={watch} />}
     />
   );
 }
@@ -55,7 +57,8 @@ function Lines({ watch }: { watch: Schemas["WatchView"] }) {
   const [asked, setAsked] = useState(typeof Notification === "undefined" ? "unsupported" : Notification.permission);
   const [version, setVersion] = useState(watch.version);
   const keep = useWrite(
-    (body: Schemas["WatchLinesRequest"], headers) => client.POST("/api/watch/lines", { body, headers }),
+    "/api/watch/lines",
+    (body: Schemas["WatchLinesRequest"]) => ({ body }),
     (kept) => setVersion(kept.version),
   );
   const share = (t: string) => {
@@ -64,17 +67,17 @@ function Lines({ watch }: { watch: Schemas["WatchView"] }) {
   };
   return (
     <>
-      <form
+      <Form
+        problem={keep.error}
         className="flex flex-col gap-1"
-        onSubmit={(e) => {
-          e.preventDefault();
+        onSend={() =>
           keep.mutate({
             noReadingH: number(typed.noReadingH),
             graceMinutes: number(typed.graceMinutes),
             expectedShare: share(typed.expected),
             version,
-          });
-        }}
+          })
+        }
       >
         <h2 className="text-xl">It speaks when</h2>
         <Field
@@ -82,29 +85,29 @@ function Lines({ watch }: { watch: Schemas["WatchView"] }) {
           inputMode="decimal"
           value={typed.noReadingH}
           onChange={(v) => setTyped({ ...typed, noReadingH: v })}
-          wrong={keep.error?.of("noReadingH")}
+          name="noReadingH"
         />
         <Field
           label="so much of a hold is left, minutes"
           inputMode="decimal"
           value={typed.graceMinutes}
           onChange={(v) => setTyped({ ...typed, graceMinutes: v })}
-          wrong={keep.error?.of("graceMinutes")}
+          name="graceMinutes"
         />
         <Field
           label="the chance of falling below 6 before use is, %"
           inputMode="decimal"
           value={typed.expected}
           onChange={(v) => setTyped({ ...typed, expected: v })}
-          wrong={keep.error?.of("expectedShare")}
+          name="expectedShare"
         />
         <p className="text-ash">And always: below 6 now, ready, past 36 h, a silent or straying probe.</p>
         <Button type="submit" className="self-start" disabled={keep.isPending}>
           Keep these lines
         </Button>
         {keep.isSuccess && <p role="status">✓ Kept. It speaks by these from now on.</p>}
-        <Wrong problem={keep.error} shown={["noReadingH", "graceMinutes", "expectedShare"]} />
-      </form>
+        <WrongElse />
+      </Form>
       <section>
         <h2 className="text-xl">Told on this device</h2>
         {asked === "granted" ? (

@@ -1,0 +1,363 @@
+import { type PointerEvent, useCallback, useId, useRef, useState } from "react";
+import type { Schemas } from "../api/client";
+import { Button } from "./Button";
+import { Tick } from "./Tick";
+
+type Bed = Schemas["PlanBedView"];
+
+interface Props {
+  plan: Schemas["GroundPlanView"];
+  /** Beds that are chosen. */
+  chosen: readonly number[];
+  onToggle: (id: number) => void;
+  /** One of them, or as many as wanted. */
+  many?: boolean;
+  /** What is asked of whoever chooses. */
+  label: string;
+}
+
+interface View {
+  x: number;
+  y: number;
+  /** How much closer than the whole. */
+  close: number;
+}
+
+const whole: View = { x: 0, y: 0, close: 1 };
+const Tall = 0.62; // of its width: the map is never taller, and beside a form it leaves room for the verdict
+
+const said = (b: Bed) =>
+  [`${b.name}, ${b.areaShown}`, b.crop, b.life && `ground ${b.life}`, b.wait].filter(Boolean).join(", ");
+
+/** The width of what is drawn, in pixels: writing keeps its size however close one comes. */
+function useWidth() {
+  const [width, setWidth] = useState(640);
+  const ref = useCallback((at: Element | null) => {
+    if (!at || typeof ResizeObserver === "undefined") return;
+    const watch = new ResizeObserver(([e]) => e && e.contentRect.width > 0 && setWidth(e.contentRect.width));
+    watch.observe(at);
+    return () => watch.disconnect();
+  }, []);
+  return [width, ref] as const;
+}
+
+/** Moves and comes closer by pointer, two fingers or buttons; never past the edge of the ground. */
+function useView(w: number, h: number) {
+  const [view, setView] = useState(whole);
+  const held = useRef(new Map<number, { x: number; y: number }>());
+  const from = useRef<{ view: View; mid: { x: number; y: number }; apart: number } | null>(null);
+  const moved = useRef(false);
+  const within = (v: View): View => {
+    const close = Math.min(40, Math.max(1, v.close));
+    const [vw, vh] = [w / close, h / close];
+    return { close, x: Math.min(w - vw, Math.max(0, v.x)), y: Math.min(h - vh, Math.max(0, v.y)) };
+  };
+  const closer = (by: number, at = { x: view.x + w / view.close / 2, y: view.y + h / view.close / 2 }) => {
+    const close = Math.min(40, Math.max(1, view.close * by));
+    const k = view.close / close;
+    setView(within({ close, x: at.x - (at.x - view.x) * k, y: at.y - (at.y - view.y) * k }));
+  };
+  const to = (box: { left: number; right: number; top: number; bottom: number }) => {
+    const room = 1.5;
+    const close = Math.min(w / ((box.right - box.left) * room), h / ((box.bottom - box.top) * room));
+    const c = Math.min(40, Math.max(1, close));
+    setView(within({ close: c, x: (box.left + box.right) / 2 - w / c / 2, y: (box.top + box.bottom) / 2 - h / c / 2 }));
+  };
+  const middle = () => {
+    const all = [...held.current.values()];
+    const mid = { x: all.reduce((s, p) => s + p.x, 0) / all.length, y: all.reduce((s, p) => s + p.y, 0) / all.length };
+    return { mid, apart: all.length > 1 ? Math.hypot(all[0]!.x - all[1]!.x, all[0]!.y - all[1]!.y) : 0 };
+  };
+  const begin = () => {
+    from.current = held.current.size > 0 ? { view, ...middle() } : null;
+  };
+  const handlers = {
+    onPointerDown: (e: PointerEvent) => {
+      held.current.set(e.pointerId, { x: e.clientX, y: e.clientY });
+      if (held.current.size === 1) moved.current = false;
+      begin();
+    },
+    onPointerMove: (e: PointerEvent<SVGSVGElement>) => {
+      if (!held.current.has(e.pointerId) || !from.current) return;
+      held.current.set(e.pointerId, { x: e.clientX, y: e.clientY });
+      const { mid, apart } = middle();
+      const [dx, dy] = [mid.x - from.current.mid.x, mid.y - from.current.mid.y];
+      if (Math.hypot(dx, dy) < 6 && Math.abs(apart - from.current.apart) < 6) return;
+      moved.current = true;
+      const before = from.current.view;
+      const close = from.current.apart > 0 ? before.close * (apart / from.current.apart) : before.close;
+      if (close === 1 && before.close === 1) return; // the page scrolls under one finger while all is in sight
+      const px = w / e.currentTarget.getBoundingClientRect().width;
+      setView(within({ close, x: before.x - (dx * px) / close, y: before.y - (dy * px) / close }));
+    },
+    onPointerUp: (e: PointerEvent) => {
+      held.current.delete(e.pointerId);
+      begin();
+    },
+    onPointerCancel: (e: PointerEvent) => {
+      held.current.delete(e.pointerId);
+      begin();
+    },
+    onPointerLeave: (e: PointerEvent) => {
+      held.current.delete(e.pointerId);
+      begin();
+    },
+  };
+  return { view, closer, to, all: () => setView(whole), handlers, dragged: () => moved.current };
+}
+
+interface Shape {
+  b: Bed;
+  points: string;
+  left: number;
+  right: number;
+  top: number;
+  bottom: number;
+}
+
+const centre = (s: Shape) => ({ x: (s.left + s.right) / 2, y: (s.top + s.bottom) / 2 });
+
+/** Beds too small and too close to be told apart at this distance lie in clusters; a cluster is a door that comes closer. */
+function clusters(small: Shape[], near: number): Shape[][] {
+  const groups: Shape[][] = [];
+  for (const s of small) {
+    const touching = groups.filter((g) =>
+      g.some((t) => {
+        const gapX = Math.max(0, Math.max(s.left, t.left) - Math.min(s.right, t.right));
+        const gapY = Math.max(0, Math.max(s.top, t.top) - Math.min(s.bottom, t.bottom));
+        return Math.hypot(gapX, gapY) < near;
+      }),
+    );
+    const one = [s, ...touching.flat()];
+    for (const t of touching) groups.splice(groups.indexOf(t), 1);
+    groups.push(one);
+  }
+  return groups.filter((g) => g.length > 1);
+}
+
+const boxOf = (g: Shape[]) => ({
+  left: Math.min(...g.map((s) => s.left)),
+  right: Math.max(...g.map((s) => s.right)),
+  top: Math.min(...g.map((s) => s.top)),
+  bottom: Math.max(...g.map((s) => s.bottom)),
+});
+
+/**
+ * The ground to scale: beds are chosen by touch, by key or from the list under it. What waits before harvest is hatched and says
+ * so; two fingers or the buttons come closer.
+ */
+export function GroundMap({ plan, chosen, onToggle, many = true, label }: Props) {
+  const hatch = useId();
+  const [width, ref] = useWidth();
+  const [listed, setListed] = useState(false);
+  const h = Math.max(plan.heightM, plan.widthM * 0.3) * 1.04;
+  const w = Math.max(plan.widthM, h / Tall) * 1.02;
+  const { view, closer, to, all, handlers, dragged } = useView(w, h);
+  const u = w / view.close / width; // metres in a pixel
+  const [ox, oy] = [(w - plan.widthM) / 2, (h - plan.heightM) / 2];
+  const shapes = plan.beds.map((b): Shape => {
+    const at = b.points.map((q) => [ox + q.x, h - oy - q.y] as const);
+    const [xs, ys] = [at.map((q) => q[0]), at.map((q) => q[1])];
+    return {
+      b,
+      points: at.map((q) => q.join(",")).join(" "),
+      left: Math.min(...xs),
+      right: Math.max(...xs),
+      top: Math.min(...ys),
+      bottom: Math.max(...ys),
+    };
+  });
+  const groups = clusters(
+    shapes.filter((s) => s.bottom - s.top < 24 * u && s.right - s.left < 200 * u),
+    8 * u,
+  );
+  const hidden = new Set(groups.flat().map((s) => s.b.id));
+  return (
+    <div>
+      <svg
+        ref={ref}
+        viewBox={`${view.x} ${view.y} ${w / view.close} ${h / view.close}`}
+        className={`block w-full border-y border-line ${view.close > 1 ? "touch-none" : "touch-pan-y"}`}
+        role="group"
+        aria-label={label}
+        {...handlers}
+      >
+        <defs>
+          <pattern id={hatch} width={8 * u} height={8 * u} patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+            <path d={`M0 0V${8 * u}`} className="stroke-straw" strokeWidth={1.6 * u} />
+          </pattern>
+        </defs>
+        {shapes.map((s) => (
+          <BedShape
+            key={s.b.id}
+            shape={s}
+            u={u}
+            hatch={hatch}
+            many={many}
+            on={chosen.includes(s.b.id)}
+            named={!hidden.has(s.b.id)}
+            toggle={() => !dragged() && onToggle(s.b.id)}
+          />
+        ))}
+        {groups.map((g) => (
+          <Cluster key={g[0]!.b.id} group={g} u={u} chosen={chosen} open={() => !dragged() && to(boxOf(g))} />
+        ))}
+      </svg>
+      <p className="flex flex-wrap items-center justify-between gap-x-4 text-ash">
+        <span>hatched: waits before harvest · dashed: no outline</span>
+        <span className="flex gap-x-3">
+          <Button
+            kind="plain"
+            aria-label="come closer on the plan"
+            disabled={view.close >= 40}
+            onClick={() => closer(1.6)}
+          >
+            closer
+          </Button>
+          <Button kind="plain" disabled={view.close === 1} onClick={all}>
+            all of it
+          </Button>
+          <Button kind="plain" aria-expanded={listed} onClick={() => setListed(!listed)}>
+            as a list
+          </Button>
+        </span>
+      </p>
+      {listed && (
+        <div className="grid sm:grid-cols-2">
+          {plan.beds.map((b) => (
+            <Tick
+              key={b.id}
+              on={chosen.includes(b.id)}
+              onToggle={() => onToggle(b.id)}
+              label={`${b.name}, ${b.areaShown}`}
+              under={[b.crop, b.life && `ground ${b.life}`].filter(Boolean).join(", ")}
+            />
+          ))}
+        </div>
+      )}
+    </div>
+  );
+}
+
+interface BedProps {
+  shape: Shape;
+  u: number;
+  hatch: string;
+  many: boolean;
+  on: boolean;
+  named: boolean;
+  toggle: () => void;
+}
+
+function BedShape({ shape: s, u, hatch, many, on, named, toggle }: BedProps) {
+  const { b } = s;
+  const [wide, tall] = [(s.right - s.left) / u, (s.bottom - s.top) / u];
+  const inside = wide > 7.4 * b.name.length + 12 && tall > 24;
+  const over = !inside && tall > 20;
+  const mid = centre(s);
+  return (
+    <g
+      role={many ? "checkbox" : "button"}
+      aria-checked={many ? on : undefined}
+      aria-pressed={many ? undefined : on}
+      tabIndex={0}
+      aria-label={said(b)}
+      className="cursor-pointer"
+      onClick={toggle}
+      onKeyDown={(e) => {
+        if (e.key !== "Enter" && e.key !== " ") return;
+        e.preventDefault();
+        toggle();
+      }}
+    >
+      <polygon
+        points={s.points}
+        fill="none"
+        stroke="transparent"
+        strokeWidth={Math.max(2, 26 - Math.min(wide, tall)) * u}
+      />
+      <polygon
+        points={s.points}
+        className={`${on ? "fill-brew" : "fill-paper"} stroke-ink`}
+        strokeWidth={(on ? 3 : 1.4) * u}
+        strokeDasharray={b.surveyed ? undefined : `${5 * u} ${4 * u}`}
+      />
+      {b.wait && <polygon points={s.points} fill={`url(#${hatch})`} opacity="0.6" className="pointer-events-none" />}
+      {on && (
+        <path
+          d={tick(inside ? s.left + 12 * u : mid.x, inside ? s.top + 12 * u : mid.y, u)}
+          className="fill-none stroke-clay"
+          strokeWidth={3 * u}
+        />
+      )}
+      {named && (
+        <text
+          x={inside ? s.left + (on ? 24 : 8) * u : over ? s.left : s.right + 6 * u}
+          y={inside ? s.top + 18 * u : over ? s.bottom + 15 * u : mid.y + 5 * u}
+          fontSize={15 * u}
+          fontWeight="700"
+          className="pointer-events-none fill-ink halo"
+          style={{ strokeWidth: 4 * u }}
+          aria-hidden
+        >
+          {b.name}
+        </text>
+      )}
+      {inside && tall > 44 && wide > 120 && (
+        <text
+          x={s.left + 8 * u}
+          y={s.top + 37 * u}
+          fontSize={14 * u}
+          className="pointer-events-none fill-ash halo"
+          style={{ strokeWidth: 4 * u }}
+          aria-hidden
+        >
+          {[b.areaShown, b.wait ? "waits" : b.life].filter(Boolean).join(" · ")}
+        </text>
+      )}
+    </g>
+  );
+}
+
+const tick = (x: number, y: number, u: number) => `M${x - 7 * u} ${y}l${5 * u} ${6 * u}l${10 * u} ${-13 * u}`;
+
+/** Beds that can't be told apart from here: how many, how many of them are chosen, and the way closer. */
+function Cluster({
+  group,
+  u,
+  chosen,
+  open,
+}: {
+  group: Shape[];
+  u: number;
+  chosen: readonly number[];
+  open: () => void;
+}) {
+  const box = boxOf(group);
+  const on = group.filter((s) => chosen.includes(s.b.id)).length;
+  const words = `${group.length} beds${on > 0 ? `, ${on} chosen` : ""}`;
+  const [one, two] = [`${group.length} beds`, on > 0 ? `${on} chosen` : "closer"];
+  const [x, y] = [box.right + 8 * u, (box.top + box.bottom) / 2];
+  return (
+    <g
+      role="button"
+      tabIndex={0}
+      aria-label={`${words}: come closer`}
+      className="cursor-pointer"
+      onClick={open}
+      onKeyDown={(e) => {
+        if (e.key !== "Enter" && e.key !== " ") return;
+        e.preventDefault();
+        open();
+      }}
+    >
+      <rect x={x - 4 * u} y={y - 22 * u} width={90 * u} height={44 * u} fill="transparent" />
+      <text x={x} y={y} fontSize={15 * u} fontWeight="700" className="fill-ink halo" style={{ strokeWidth: 4 * u }}>
+        {one}
+      </text>
+      <text x={x} y={y + 17 * u} fontSize={14 * u} className="fill-clay halo underline" style={{ strokeWidth: 4 * u }}>
+        {two}
+      </text>
+    </g>
+  );
+}

@@ -1,0 +1,93 @@
+/** A room: the order is that of the work, and of the keys 1 to 6. */
+export interface RoomPlace {
+  name: string;
+  to: string;
+  /** Where its things lie besides. */
+  also: readonly string[];
+  /** Its benches, at most seven, the first being what it opens on. */
+  benches: readonly (readonly [to: string, name: string])[];
+}
+
+export const rooms: readonly RoomPlace[] = [
+  { name: "Today", to: "/", also: [], benches: [] },
+  {
+    name: "Look",
+    to: "/look",
+    also: [],
+    benches: [
+      ["/look", "The ground"],
+      ["/look/leaves", "Leaves (brix)"],
+      ["/look/checks", "Is the ground alive?"],
+    ],
+  },
+  {
+    name: "Make",
+    to: "/make",
+    also: ["/brew"],
+    benches: [
+      ["/make", "The yard"],
+      ["/brew", "Brews"],
+      ["/brew/water", "Water"],
+      ["/brew/sources", "Sources"],
+      ["/brew/recipes", "Recipes"],
+      ["/brew/air", "Air"],
+      ["/brew/clean", "Cleaning"],
+    ],
+  },
+  {
+    name: "Put out",
+    to: "/put-out",
+    also: [],
+    benches: [
+      ["/put-out", "The ground"],
+      ["/put-out/windows", "Windows"],
+      ["/put-out/tank", "Tank"],
+      ["/put-out/dose", "Inoculants"],
+      ["/put-out/season", "Season"],
+      ["/put-out/sprayers", "Sprayers"],
+      ["/put-out/mixing", "Mixing"],
+    ],
+  },
+  {
+    name: "Judge",
+    to: "/judge",
+    also: [],
+    benches: [
+      ["/judge", "Trials"],
+      ["/judge/patches", "Square metre"],
+      ["/judge/across", "Sites together"],
+      ["/judge/practice", "Practice plot"],
+    ],
+  },
+  {
+    name: "Keep",
+    to: "/shelf",
+    also: ["/keep", "/book", "/ground", "/watch"],
+    benches: [
+      ["/shelf", "Shelf"],
+      ["/book", "Book"],
+      ["/book/thread", "Thread"],
+      ["/book/season", "Season’s record"],
+      ["/ground", "Ground and kit"],
+      ["/watch", "Watch and calendar"],
+    ],
+  },
+];
+
+const lies = (path: string, under: string) => path === under || path.startsWith(under + "/");
+
+/** The room that an address lies in; undefined for none. */
+export const roomOf = (path: string) =>
+  rooms.find((r) => (r.to === "/" ? path === "/" : [r.to, ...r.also].some((u) => lies(path, u))));
+
+/** The bench that an address lies on: the one whose own address goes furthest. */
+export const benchOf = (room: RoomPlace, path: string) =>
+  room.benches.filter(([to]) => lies(path, to)).sort((a, b) => b[0].length - a[0].length)[0];
+
+/** Addresses of before, and where they lead now. */
+export const moved: readonly (readonly [from: string, to: string])[] = [
+  ["/judge/brix/:id", "/look/leaves/:id"],
+  ["/judge/brix", "/look/leaves"],
+  ["/book/plan", "/look"],
+  ["/keep", "/shelf"],
+];
