@@ -44,8 +44,16 @@ const holding = new NetworkFirst({
 registerRoute(({ url }) => url.pathname === "/api/holding", holding);
 
 /** What is looked at standing in a field: read again whenever there is a signal, and as it was last where there is none. */
-const field =
-  /^\/api\/(today|day-line|watch|ground|ground\/plan|make\/yard|put-out|put-out\/(windows|sprayers)|brew\/(batches|sources|cleaning|ground-checks)|brew\/batches\/\d+|judge\/(brix|meters|patches|trials)|judge\/trials\/\d+(\/sheet)?|shelf)$/;
+const field = new RegExp(
+  "^/api/(" +
+    [
+      "today|day-line|watch|ground|ground/plan|make/yard|shelf",
+      "put-out|put-out/(windows|sprayers)",
+      "brew/(batches|sources|cleaning|ground-checks)|brew/batches/\\d+",
+      "judge/(brix|meters|patches|trials)|judge/trials/\\d+(/sheet)?",
+    ].join("|") +
+    ")$",
+);
 const reads = new NetworkFirst({
   cacheName: "mud-pie-field",
   plugins: [{ cacheKeyWillBeUsed: async ({ request }) => `${request.url}#${await own()}` }],

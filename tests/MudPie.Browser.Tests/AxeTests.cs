@@ -7,7 +7,7 @@ public class AxeTests
     private static readonly string[] Desk =
     [
         "/judge/new", "/judge/across", "/judge/practice", "/judge/trials/2/print", "/brew/recipes", "/brew/ask", "/brew/back",
-        "/brew/practice", "/brew/14/card", "/brew/air", "/book/season", "/book/plan", "/put-out/season", "/put-out/mixing",
+        "/brew/practice", "/brew/14/card", "/brew/air", "/book/season", "/put-out/season", "/put-out/mixing",
     ];
 
     [Theory]
@@ -18,18 +18,20 @@ public class AxeTests
         using var page = new Page(demo: true, width, height);
         foreach (var (path, sign) in new[]
         {
-            ("/", "Wants hands"), ("/brew", "Brews"), ("/brew/plan", "To put out at"), ("/brew/14", "Read it"), ("/brew/15", "start it"),
-            ("/brew/3", "Log"), ("/put-out", "Put out"), ("/put-out/14", "On which beds?"),
+            ("/", "Wants hands"), ("/brew", "over,"), ("/make", "as it stands now"), ("/look?bed=5", "hatched: waits"),
+            ("/look/checks", "Checks so far"), ("/brew/plan", "To put out at"), ("/brew/14", "Read it"), ("/brew/15", "start it"),
+            ("/brew/3", "Log"), ("/put-out", "Who wins, the clock or the oxygen?"), ("/put-out/14", "On which beds?"),
             ("/put-out/windows", "A bar: it can go out"), ("/put-out/tank", "add something from the shelf"),
             ("/put-out/dose", "Through an injector"), ("/put-out/season", "Drag one to another day"),
             ("/put-out/sprayers", "Add a sprayer"),
             ("/put-out/mixing", "Rules from your labels"), ("/shelf", "Compost and castings"), ("/book", "begun in the Barrel"),
-            ("/book/thread?of=bed-10", "harvests"), ("/book/season", "By bed."), ("/book/plan", "beds as GeoJSON"),
+            ("/book/thread?of=bed-10", "harvests"), ("/book/season", "By bed."),
             ("/judge", "Does tea lift garlic"), ("/judge/new?template=seaweed", "1 · The question"),
             ("/judge/trials/1", "How strong is this look?"), ("/judge/trials/2", "How strong is this look?"),
             ("/judge/trials/2/sheet", "In walking order"), ("/judge/trials/2/print", "plot 1, Nursery Bench"),
             ("/judge/patches", "Ridge Bed 6, fennel"), ("/judge/across", "Tea against water only"), ("/judge/practice", "A field of oats"),
-            ("/judge/brix/6", "Every visit"), ("/judge/brix", "Sprays of the last"), ("/ground", "Beds"), ("/brew/water", "ascorbic acid"),
+            ("/look/leaves/6", "Every visit"), ("/judge/brix", "Sprays of the last"), ("/ground", "Beds"),
+            ("/brew/water", "ascorbic acid"),
             ("/brew/sources", "Good to brew"), ("/brew/recipes", "Places to start"), ("/brew/air", "Pumps, side by side"),
             ("/brew/ask?batch=14", "What if"), ("/brew/microscope", "Field 1"), ("/brew/clean", "the Cone"), ("/brew/back", "Came to"),
             ("/brew/practice", "The quiet pump"), ("/brew/14/card", "In it"), ("/watch", "twice a minute"),

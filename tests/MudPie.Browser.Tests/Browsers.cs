@@ -43,6 +43,7 @@ public sealed class Browsers : IDisposable
     {
         try
         {
+            driver.ClearNetworkConditions(); // a journey that broke off without a signal leaves none to the next
             driver.Navigate().GoToUrl("about:blank");
             Free.Add(driver);
         }

@@ -86,10 +86,10 @@ public class FieldJourneys
         page.Driver.FindElements(By.XPath("//button[starts-with(@aria-label, 'beside')]")).Take(2).ToList().ForEach(b => b.Click());
         page.See("Beside each other");
         page.Go("/brew/14");
-        page.Click("Put right oxygen of");
+        page.Click("record a correction: oxygen of");
         page.Fill("It should be", "7.9");
-        page.Press("//form//button[.='Put right']");
-        page.See("put right");
+        page.Press("//form//button[.='Record it']");
+        page.See("a correction");
         page.Click("Heap it");
         page.Fill("Why? The log keeps it", "made room for another");
         page.Click("On the heap");

@@ -1,3 +1,5 @@
+using Microsoft.Extensions.DependencyInjection;
+using MudPie.Records;
 using OpenQA.Selenium;
 using OpenQA.Selenium.Chromium;
 
@@ -171,11 +173,11 @@ public class JourneyTests
         Press("?");
         page.See("show the sum");
         Press(Keys.Escape);
-        Press("2");
-        page.See("Over");
-        TabTo("Plan a brew");
+        Press("3");
+        page.See("Begin something");
+        TabTo("A brew");
         Press(Keys.Enter);
-        page.See("Which beds?");
+        page.See("To put out at");
         TabTo("Ridge Bed 6");
         Press(" ");
         page.Until(() => Focused().GetAttribute("aria-checked") == "true", "the bed ticked");
@@ -195,8 +197,10 @@ public class JourneyTests
         TabTo("Air off now");
         Press(Keys.Enter);
         page.See("Use it before");
-        Press("4");
+        Press("5");
         page.See("Judge: trials");
+        Press("2");
+        page.See("What was seen last");
         TabTo("Leaves");
         Press(Keys.Enter);
         page.See("Read the leaves");
@@ -206,7 +210,7 @@ public class JourneyTests
     }
 
     [Fact]
-    public void A_lost_connection_keeps_what_was_typed_and_the_retry_is_kept_once()
+    public void A_reading_without_a_signal_waits_on_the_phone_and_is_kept_once_when_there_is_one()
     {
         using var page = new Page(demo: true, 390, 844);
         page.Go("/");
@@ -219,11 +223,16 @@ public class JourneyTests
 
         page.Driver.NetworkConditions = new ChromiumNetworkConditions { IsOffline = true, Latency = TimeSpan.Zero };
         page.Click("Keep it");
-        page.See("connection to Mud Pie is lost");
-        page.Holds("oxygen, mg/L", "6.4");
+        page.See("Mud Pie does not answer.");
+        page.See("1 entry waits on this device.");
+        page.Click("what waits");
+        page.See("oxygen 6.4, the Barrel");
+        page.Click("Close");
         page.Driver.ClearNetworkConditions();
-        page.Click("Keep it");
-        page.See("Kept at");
-        page.Count("//section[@aria-label='Log']//*[b[.='oxygen']][contains(., '6.4')]", 1);
+        page.Click("try again");
+        page.SeeNot("Mud Pie does not answer.");
+        using var scope = page.Services.CreateScope();
+        var db = scope.ServiceProvider.GetRequiredService<HoldingDb>();
+        page.Until(() => db.Log.Count(l => l.Kind == LogKind.Oxygen && l.Number == 6.4) == 1, "the reading, once");
     }
 }

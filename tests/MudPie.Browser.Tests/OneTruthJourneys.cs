@@ -168,7 +168,6 @@ public class OneTruthJourneys
         page.Go("/judge");
         page.Click("Bring a trial from a file");
         page.Bring(file);
-        page.Click("Look at its columns");
         page.See("16 rows, 4 columns");
         page.Press("//fieldset[legend[contains(.,'Measured')]]//*[@role='checkbox'][@aria-label='cm']");
         page.Press("//fieldset[legend[contains(.,'What was done')]]//*[@role='checkbox'][@aria-label='amendment']");

@@ -108,7 +108,7 @@ public class PutOutJourneys
         page.See("lot F-24");
         page.Click("Season");
         page.See("By input");
-        page.Click("Plan of the beds");
+        page.Go("/book/plan?bed=8"); // an address of before leads on
         page.See("no harvest before");
     }
 
@@ -129,7 +129,7 @@ public class PutOutJourneys
         page.Until(() => page.Text.Contains("Put it back on", StringComparison.Ordinal), "the way back");
         page.Click("Propose its days");
         page.Until(() => page.Driver.FindElements(By.XPath("//*[name()='g'][@data-giving]")).Count >= 6, "more givings");
-        page.Fill("or on", "01012020");
+        page.Fill("or on", "1 Jan 2020");
         page.Click("Lay it");
         page.See("not near this season");
     }

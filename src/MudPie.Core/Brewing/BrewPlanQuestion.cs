@@ -234,6 +234,12 @@ public sealed record BrewPlanAnswer
     /// <summary>How far the food is from the edge, in a sentence; null where it is not fed, or where there is nothing to say.</summary>
     public string? FoodSays { get; init; }
 
+    /// <summary>Of each food, the part of its amount with which nine brews in ten stay above 6 mg/L; null where it was not asked.</summary>
+    public double? FoodCarried { get; init; }
+
+    /// <summary>Of each food, the part of its amount with which the middle brew stands at 6 mg/L; null where it was not asked.</summary>
+    public double? FoodEdge { get; init; }
+
     /// <summary>What else could be fed, each with a cautious first amount.</summary>
     public required IReadOnlyList<PlanAmount> Addable { get; init; }
 

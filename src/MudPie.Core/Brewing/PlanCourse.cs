@@ -169,6 +169,7 @@ internal sealed class PlanCourse
         (double Covers, NutrientsAnswer Nutrients, RaceAnswer? Race, Verdict Verdict) of)
     {
         var (brew, hours, run, forecast) = planned;
+        var margin = _tea ? PlanFoods.MarginOf(_q, brew, fed, forecast.Value.ProbabilityBelow6) : new(null);
         return new BrewPlanAnswer {
             Making = _making,
             MakingWhy = _why,
@@ -189,7 +190,9 @@ internal sealed class PlanCourse
                     _brewL * 0.12))],
             AddableSources = PlanFoods.AddableSources(_q, _sourceKind, _sourceL, _brewL),
             Foods = fed.Foods,
-            FoodSays = _tea ? PlanFoods.Says(_q, brew, fed, forecast.Value.ProbabilityBelow6) : null,
+            FoodSays = margin.Says,
+            FoodCarried = margin.Carried,
+            FoodEdge = margin.Edge,
             Addable = PlanFoods.Addable(_q, fed.Foods, _brewL),
             Water = _water.Value,
             Air = new PlanAir(_q.PumpOpenLpm!.Value, _airLpm, 0.25 * _brewL, _brewL, _tea ? BrewPlan.LeastAir(brew, hours) : 0, _depth),

@@ -122,33 +122,43 @@ internal static class PlanFoods
         return (most / 10.0, edge / 10.0);
     }
 
+    /// <summary>How much of what it is fed is carried, and where the edge is.</summary>
+    /// <param name="Says">In a sentence; null where there is nothing to say.</param>
+    /// <param name="Carried">Of each food, the part of its amount with which nine brews in ten stay above 6 mg/L, 0 or more; null where it
+    /// was not asked.</param>
+    /// <param name="Edge">The part with which the middle brew stands at 6 mg/L.</param>
+    internal sealed record Margin(string? Says, double? Carried = null, double? Edge = null);
+
     /// <summary>Where the edge is, and how far this food stays from it.</summary>
-    public static string? Says(BrewPlanQuestion q, BrewQuestion brew, Fed fed, double below)
+    public static Margin MarginOf(BrewPlanQuestion q, BrewQuestion brew, Fed fed, double below)
     {
         if (fed.Edge is { } edge)
         {
-            return edge == 0 ? "Even with a tenth of the usual food the middle brew falls below 6 mg/L here: none is put in."
-                : fed.Share == 0
-                ? "No food leaves nine brews in ten above 6 mg/L here: none is put in. The middle brew would stand at the edge "
-                    + $"with {Percent(edge)}."
-                : fed.Share >= 1 ? "All of the usual food: nine brews in ten stay above 6 mg/L with it."
-                : $"{Percent(fed.Share)} is the most for which nine brews in ten stay above 6 mg/L; the middle "
-                    + $"one {(edge >= 1 ? "carries all of it"
-                        : edge > fed.Share ? $"stands at the edge with {Say.Number(edge * 100, 2)} %"
-                        : "carries no tenth more")}.";
+            return new(HouseSays(fed, edge), fed.Share > 0 ? 1 : null, fed.Share > 0 ? edge / fed.Share : null);
         }
 
         if (fed.Foods.Count == 0 || below <= Let + 1e-9)
         {
-            return null;
+            return new(null);
         }
 
         var (carried, middle) = OfTheirOwn(brew, fed.Foods, q.Prior);
         var share = Math.Min(carried, 0.9); // all of it was asked of the forecast just now, and is too much
-        return share == 0 ? "No food leaves nine brews in ten above 6 mg/L here."
+        return new(share == 0 ? "No food leaves nine brews in ten above 6 mg/L here."
             : $"Nine brews in ten would stay above 6 mg/L with {Say.Number(share * 100, 2)} % of this food; the middle "
-                + $"one {(middle >= 1 ? "carries all of it" : $"stands at the edge with {Say.Number(middle * 100, 2)} %")}.";
+                + $"one {(middle >= 1 ? "carries all of it" : $"stands at the edge with {Say.Number(middle * 100, 2)} %")}.", share,
+            middle);
     }
+
+    private static string HouseSays(Fed fed, double edge) => edge == 0
+        ? "Even with a tenth of the usual food the middle brew falls below 6 mg/L here: none is put in."
+        : fed.Share == 0 ? "No food leaves nine brews in ten above 6 mg/L here: none is put in. The middle brew would stand at the edge "
+            + $"with {Percent(edge)}."
+        : fed.Share >= 1 ? "All of the usual food: nine brews in ten stay above 6 mg/L with it."
+        : $"{Percent(fed.Share)} is the most for which nine brews in ten stay above 6 mg/L; the middle "
+            + $"one {(edge >= 1 ? "carries all of it"
+                : edge > fed.Share ? $"stands at the edge with {Say.Number(edge * 100, 2)} %"
+                : "carries no tenth more")}.";
 
     private static string Percent(double share) => $"{Say.Number(share * 100, 2)} % of the usual food";
 

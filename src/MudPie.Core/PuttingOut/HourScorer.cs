@@ -13,25 +13,27 @@ internal sealed class HourScorer(bool leaf, double lat, double lon, IReadOnlyDic
     {
         var sun = Sun.ElevationDeg(sunAt, lat, lon);
         var (score, spoils, minds) = (1.0, new List<string>(), new List<string>());
+        var causes = new List<SpoilCause>();
         void Mind(double share, string why)
         {
             score *= share;
             minds.Add(why);
         }
 
-        void Bad(string why)
+        void Bad(SpoilCause cause, string why)
         {
             score = 0;
             spoils.Add(why);
+            causes.Add(cause);
         }
 
         if (sun < SprayWindows.DarkDeg)
         {
-            Bad("dark: you can't see what is covered");
+            Bad(SpoilCause.Light, "dark: you can't see what is covered");
         }
         else if (leaf && sun > Sun.LowDeg)
         {
-            Bad($"sun at {Say.Fixed(sun, 0)}°: it dries on the leaf, and light kills");
+            Bad(SpoilCause.Light, $"sun at {Say.Fixed(sun, 0)}°: it dries on the leaf, and light kills");
         }
         else if (!leaf && sun > 45)
         {
@@ -50,23 +52,23 @@ internal sealed class HourScorer(bool leaf, double lat, double lon, IReadOnlyDic
         return new HourScore(at, sun, score, spoils, minds, now, now is null
             ? "no weather known for then"
             : $"{Warm(now.TemperatureC)}, wind {Per.Wind(now.WindMps, units)}, {Per.Depth(now.RainMm, units)} of "
-                + $"rain, {Say.Number(now.CloudShare * 100, 2)} % cloud");
+                + $"rain, {Say.Number(now.CloudShare * 100, 2)} % cloud") { Causes = causes };
     }
 
-    private void Wind(WeatherHour now, double sun, Action<string> bad, Action<double, string> mind)
+    private void Wind(WeatherHour now, double sun, Action<SpoilCause, string> bad, Action<double, string> mind)
     {
         var w = now.WindMps;
         if (leaf && w > SprayWindows.WindyMps)
         {
-            bad($"wind {Per.Wind(w, units)}: it drifts");
+            bad(SpoilCause.Wind, $"wind {Per.Wind(w, units)}: it drifts");
         }
         else if (leaf && w < SprayWindows.CalmMps && sun < Sun.LowDeg)
         {
-            bad($"wind {Per.Wind(w, units)}: still air under a low sun is an inversion, mist hangs");
+            bad(SpoilCause.Wind, $"wind {Per.Wind(w, units)}: still air under a low sun is an inversion, mist hangs");
         }
         else if (leaf && now.GustMps > SprayWindows.GustMps)
         {
-            bad($"gusts of {Per.Wind(now.GustMps.Value, units)}: it drifts");
+            bad(SpoilCause.Wind, $"gusts of {Per.Wind(now.GustMps.Value, units)}: it drifts");
         }
         else if (leaf && w > 3)
         {
@@ -74,19 +76,19 @@ internal sealed class HourScorer(bool leaf, double lat, double lon, IReadOnlyDic
         }
         else if (!leaf && w > SprayWindows.DrenchWindMps)
         {
-            bad($"wind {Per.Wind(w, units)}: even coarse drops are carried");
+            bad(SpoilCause.Wind, $"wind {Per.Wind(w, units)}: even coarse drops are carried");
         }
     }
 
-    private void Warmth(WeatherHour now, DateTimeOffset at, Action<string> bad, Action<double, string> mind)
+    private void Warmth(WeatherHour now, DateTimeOffset at, Action<SpoilCause, string> bad, Action<double, string> mind)
     {
         if (now.TemperatureC > SprayWindows.HotC)
         {
-            bad($"{Warm(now.TemperatureC)}: too hot");
+            bad(SpoilCause.Warmth, $"{Warm(now.TemperatureC)}: too hot");
         }
         else if (now.TemperatureC < SprayWindows.FrostC)
         {
-            bad($"{Warm(now.TemperatureC)}: frost");
+            bad(SpoilCause.Frost, $"{Warm(now.TemperatureC)}: frost");
         }
         else if (now.TemperatureC < SprayWindows.CoolC)
         {
@@ -116,7 +118,7 @@ internal sealed class HourScorer(bool leaf, double lat, double lon, IReadOnlyDic
         }
     }
 
-    private void Rain(DateTimeOffset at, Action<string> bad, Action<double, string> mind)
+    private void Rain(DateTimeOffset at, Action<SpoilCause, string> bad, Action<double, string> mind)
     {
         var now = weather[SprayWindows.Hour(at)].RainMm;
         var next = Next(at, 6).ToList();
@@ -125,7 +127,7 @@ internal sealed class HourScorer(bool leaf, double lat, double lon, IReadOnlyDic
             var six = now + next.Sum(w => w.RainMm);
             if (six > SprayWindows.RunOffMm)
             {
-                bad($"rain, {Per.Depth(six, units)} within six hours: it runs off");
+                bad(SpoilCause.Rain, $"rain, {Per.Depth(six, units)} within six hours: it runs off");
             }
             else if (six > 0.5)
             {
@@ -139,11 +141,11 @@ internal sealed class HourScorer(bool leaf, double lat, double lon, IReadOnlyDic
         var hours = first is null ? 99 : (int)Math.Ceiling((first.At - at).TotalHours);
         if (now >= SprayWindows.WashMm)
         {
-            bad($"rain, {Per.Depth(now, units)} in the hour");
+            bad(SpoilCause.Rain, $"rain, {Per.Depth(now, units)} in the hour");
         }
         else if (hours <= 4)
         {
-            bad($"rain within {hours} h: it washes off");
+            bad(SpoilCause.Rain, $"rain within {hours} h: it washes off");
         }
         else if (hours <= 6)
         {

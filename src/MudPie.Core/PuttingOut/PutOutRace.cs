@@ -300,7 +300,7 @@ public static class PutOutRace
         {
             if (other.MixL / other.Kit.TankL / other.Kit.Lanes > MostLoads)
             {
-                list.Add(new(what, "nobody\u2019s day\u2019s work", false));
+                list.Add(new(what, "nobody’s day’s work", false));
                 return;
             }
 

@@ -38,7 +38,30 @@ public sealed record WindowsQuestion
 /// <param name="Weather">What the weather will be; null where it is not known.</param>
 /// <param name="WeatherShown">The same in the holding's units.</param>
 public sealed record HourScore(DateTimeOffset At, double SunDeg, double Score, IReadOnlyList<string> Spoils, IReadOnlyList<string> Minds,
-    WeatherHour? Weather, string WeatherShown);
+    WeatherHour? Weather, string WeatherShown)
+{
+    /// <summary>What each of the spoils is about, in their order.</summary>
+    public required IReadOnlyList<SpoilCause> Causes { get; init; }
+}
+
+/// <summary>What spoils an hour.</summary>
+public enum SpoilCause
+{
+    /// <summary>Dark, or the sun too high.</summary>
+    Light,
+
+    /// <summary>Too hot.</summary>
+    Warmth,
+
+    /// <summary>It drifts, or hangs.</summary>
+    Wind,
+
+    /// <summary>It washes off, or runs off.</summary>
+    Rain,
+
+    /// <summary>Frost.</summary>
+    Frost
+}
 
 /// <summary>A stretch in which nothing spoils it.</summary>
 /// <param name="From">Start.</param>

@@ -76,6 +76,7 @@ public sealed class PlanDesk(HoldingDb db, HoldingClock clock, WeatherBook weath
             AddableSources = [.. plan.AddableSources.Select(m => PlanAmounts.View(m, units))],
             WaterSays = WaterClearing.Says(plan.Water),
             Foods = [.. plan.Foods.Select(f => PlanAmounts.View(f, units))],
+            FoodMarks = [.. plan.Foods.Select(f => new FoodMark(f.Kind, f.AtH, f.Litres * plan.FoodCarried, f.Litres * plan.FoodEdge))],
             Waits = waits,
             Race = plan.Race is { } race ? RaceViews.Of(race, units) : null,
             MoreLots = [.. plan.MoreSources.Select(m => Lot(kit, r, m.Kind)?.Id).OfType<int>()],

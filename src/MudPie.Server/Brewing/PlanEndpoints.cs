@@ -86,6 +86,13 @@ public sealed record FoodAsked
 public sealed record AmountView(string Kind, string Name, double Litres, double MostL, bool OnShelf, string Shown, string InTools,
     string ToolError, double AtH, IReadOnlyList<FoodAmount> InParts);
 
+/// <summary>Where a food stands to what the brew carries.</summary>
+/// <param name="Kind">Which food.</param>
+/// <param name="AtH">When it goes in, h.</param>
+/// <param name="CarriedL">With this much nine brews in ten stay above 6 mg/L, L; null where it was not asked.</param>
+/// <param name="EdgeL">With this much the middle brew stands at 6 mg/L, L.</param>
+public sealed record FoodMark(string Kind, double AtH, double? CarriedL, double? EdgeL);
+
 /// <summary>A plan with its amounts ready to read out, and the kit that it is for.</summary>
 public sealed record PlanView
 {
@@ -108,6 +115,9 @@ public sealed record PlanView
     public required WayOfMaking MakingIs { get; init; }
 
     public required BrewPlanAnswer Plan { get; init; }
+
+    /// <summary>How much of each food is carried, and where its edge is.</summary>
+    public required IReadOnlyList<FoodMark> FoodMarks { get; init; }
 
     public required string BrewShown { get; init; }
 

@@ -1,4 +1,4 @@
-import { type PointerEvent, useCallback, useId, useRef, useState } from "react";
+import { type MouseEvent, type PointerEvent, useCallback, useId, useRef, useState } from "react";
 import type { Schemas } from "../api/client";
 import { Button } from "./Button";
 import { Tick } from "./Tick";
@@ -172,6 +172,20 @@ export function GroundMap({ plan, chosen, onToggle, many = true, label }: Props)
     8 * u,
   );
   const hidden = new Set(groups.flat().map((s) => s.b.id));
+  /** The bed nearest to the finger; where a thumb can't tell beds apart, it comes closer instead. */
+  const tapped = (e: MouseEvent<SVGSVGElement>) => {
+    if (dragged()) return;
+    const box = e.currentTarget.getBoundingClientRect();
+    const at = { x: view.x + (e.clientX - box.left) * u, y: view.y + (e.clientY - box.top) * u };
+    const far = (s: Shape) =>
+      Math.hypot(Math.max(s.left - at.x, 0, at.x - s.right), Math.max(s.top - at.y, 0, at.y - s.bottom));
+    const near = shapes.toSorted((a, b) => far(a) - far(b))[0];
+    if (!near || far(near) > 16 * u) return;
+    const group =
+      (e.nativeEvent as globalThis.PointerEvent).pointerType === "touch" && groups.find((g) => g.includes(near));
+    if (group) to(boxOf(group));
+    else onToggle(near.b.id);
+  };
   return (
     <div>
       <svg
@@ -181,6 +195,7 @@ export function GroundMap({ plan, chosen, onToggle, many = true, label }: Props)
         role="group"
         aria-label={label}
         {...handlers}
+        onClick={tapped}
       >
         <defs>
           <pattern id={hatch} width={8 * u} height={8 * u} patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
@@ -195,13 +210,20 @@ export function GroundMap({ plan, chosen, onToggle, many = true, label }: Props)
             hatch={hatch}
             many={many}
             on={chosen.includes(s.b.id)}
-            named={!hidden.has(s.b.id)}
-            toggle={() => !dragged() && onToggle(s.b.id)}
+            toggle={() => onToggle(s.b.id)}
           />
         ))}
         {groups.map((g) => (
-          <Cluster key={g[0]!.b.id} group={g} u={u} chosen={chosen} open={() => !dragged() && to(boxOf(g))} />
+          <Cluster key={g[0]!.b.id} group={g} u={u} chosen={chosen} open={() => to(boxOf(g))} />
         ))}
+        {/* The words lie over the shapes, which carry them for whoever listens. */}
+        <g className="pointer-events-none" aria-hidden>
+          {shapes
+            .filter((s) => !hidden.has(s.b.id))
+            .map((s) => (
+              <BedName key={s.b.id} shape={s} u={u} on={chosen.includes(s.b.id)} />
+            ))}
+        </g>
       </svg>
       <p className="flex flex-wrap items-center justify-between gap-x-4 text-ash">
         <span>hatched: waits before harvest · dashed: no outline</span>
@@ -245,15 +267,18 @@ interface BedProps {
   hatch: string;
   many: boolean;
   on: boolean;
-  named: boolean;
   toggle: () => void;
 }
 
-function BedShape({ shape: s, u, hatch, many, on, named, toggle }: BedProps) {
-  const { b } = s;
+/** Its size on the screen, and whether its name has room inside. */
+function room(s: Shape, u: number) {
   const [wide, tall] = [(s.right - s.left) / u, (s.bottom - s.top) / u];
-  const inside = wide > 7.4 * b.name.length + 12 && tall > 24;
-  const over = !inside && tall > 20;
+  return { wide, tall, inside: wide > 7.4 * s.b.name.length + 12 && tall > 24 };
+}
+
+function BedShape({ shape: s, u, hatch, many, on, toggle }: BedProps) {
+  const { b } = s;
+  const { inside } = room(s, u);
   const mid = centre(s);
   return (
     <g
@@ -263,19 +288,12 @@ function BedShape({ shape: s, u, hatch, many, on, named, toggle }: BedProps) {
       tabIndex={0}
       aria-label={said(b)}
       className="cursor-pointer"
-      onClick={toggle}
       onKeyDown={(e) => {
         if (e.key !== "Enter" && e.key !== " ") return;
         e.preventDefault();
         toggle();
       }}
     >
-      <polygon
-        points={s.points}
-        fill="none"
-        stroke="transparent"
-        strokeWidth={Math.max(2, 26 - Math.min(wide, tall)) * u}
-      />
       <polygon
         points={s.points}
         className={`${on ? "fill-brew" : "fill-paper"} stroke-ink`}
@@ -290,32 +308,33 @@ function BedShape({ shape: s, u, hatch, many, on, named, toggle }: BedProps) {
           strokeWidth={3 * u}
         />
       )}
-      {named && (
-        <text
-          x={inside ? s.left + (on ? 24 : 8) * u : over ? s.left : s.right + 6 * u}
-          y={inside ? s.top + 18 * u : over ? s.bottom + 15 * u : mid.y + 5 * u}
-          fontSize={15 * u}
-          fontWeight="700"
-          className="pointer-events-none fill-ink halo"
-          style={{ strokeWidth: 4 * u }}
-          aria-hidden
-        >
-          {b.name}
-        </text>
-      )}
+    </g>
+  );
+}
+
+function BedName({ shape: s, u, on }: Pick<BedProps, "shape" | "u" | "on">) {
+  const { b } = s;
+  const { wide, tall, inside } = room(s, u);
+  const under = !inside && tall > 20;
+  const halo = { strokeWidth: 4 * u };
+  return (
+    <>
+      <text
+        x={inside ? s.left + (on ? 24 : 8) * u : under ? s.left : s.right + 6 * u}
+        y={inside ? s.top + 18 * u : under ? s.bottom + 15 * u : centre(s).y + 5 * u}
+        fontSize={15 * u}
+        fontWeight="700"
+        className="fill-ink halo"
+        style={halo}
+      >
+        {b.name}
+      </text>
       {inside && tall > 44 && wide > 120 && (
-        <text
-          x={s.left + 8 * u}
-          y={s.top + 37 * u}
-          fontSize={14 * u}
-          className="pointer-events-none fill-ash halo"
-          style={{ strokeWidth: 4 * u }}
-          aria-hidden
-        >
+        <text x={s.left + 8 * u} y={s.top + 37 * u} fontSize={14 * u} className="fill-ash halo" style={halo}>
           {[b.areaShown, b.wait ? "waits" : b.life].filter(Boolean).join(" · ")}
         </text>
       )}
-    </g>
+    </>
   );
 }
 
@@ -338,26 +357,34 @@ function Cluster({
   const words = `${group.length} beds${on > 0 ? `, ${on} chosen` : ""}`;
   const [one, two] = [`${group.length} beds`, on > 0 ? `${on} chosen` : "closer"];
   const [x, y] = [box.right + 8 * u, (box.top + box.bottom) / 2];
+  const halo = { strokeWidth: 4 * u };
   return (
-    <g
-      role="button"
-      tabIndex={0}
-      aria-label={`${words}: come closer`}
-      className="cursor-pointer"
-      onClick={open}
-      onKeyDown={(e) => {
-        if (e.key !== "Enter" && e.key !== " ") return;
-        e.preventDefault();
-        open();
-      }}
-    >
-      <rect x={x - 4 * u} y={y - 22 * u} width={90 * u} height={44 * u} fill="transparent" />
-      <text x={x} y={y} fontSize={15 * u} fontWeight="700" className="fill-ink halo" style={{ strokeWidth: 4 * u }}>
-        {one}
-      </text>
-      <text x={x} y={y + 17 * u} fontSize={14 * u} className="fill-clay halo underline" style={{ strokeWidth: 4 * u }}>
-        {two}
-      </text>
-    </g>
+    <>
+      <g
+        role="button"
+        tabIndex={0}
+        aria-label={`${words}: come closer`}
+        className="cursor-pointer"
+        onClick={(e) => {
+          e.stopPropagation();
+          open();
+        }}
+        onKeyDown={(e) => {
+          if (e.key !== "Enter" && e.key !== " ") return;
+          e.preventDefault();
+          open();
+        }}
+      >
+        <rect x={x - 4 * u} y={y - 22 * u} width={90 * u} height={44 * u} fill="transparent" />
+      </g>
+      <g className="pointer-events-none" aria-hidden>
+        <text x={x} y={y} fontSize={15 * u} fontWeight="700" className="fill-ink halo" style={halo}>
+          {one}
+        </text>
+        <text x={x} y={y + 17 * u} fontSize={14 * u} className="fill-clay halo underline" style={halo}>
+          {two}
+        </text>
+      </g>
+    </>
   );
 }

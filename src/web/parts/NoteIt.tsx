@@ -51,7 +51,7 @@ function Phrase({ close }: { close: () => void }) {
     several.find((t) => String(t.id) === target)?.id ?? (several.length > 0 ? null : (u?.targets[0]?.id ?? null));
   const keep = useFieldWrite(
     "/api/notes",
-    (_: null) => ({
+    () => ({
       body: { text, targetId, cautionsSeen: read.data?.cautions.map((c) => c.id) ?? [], at: null },
     }),
     () => text,

@@ -14,7 +14,7 @@ export function NoticeButtons({ id, about }: { id: number; about: string }) {
   );
   const done = useFieldWrite(
     "/api/watch/{id}/done",
-    (_: null) => ({ params: { path: { id } } }),
+    () => ({ params: { path: { id } } }),
     () => `seen to: ${about}`,
   );
   return (

@@ -13,17 +13,29 @@ interface Props {
   airOffH?: number | null;
   /** How far the band is to be believed. */
   note?: string;
+  /** Lower, where it stands beside a question. */
+  low?: boolean;
 }
 
 const W = 560;
-const H = 330;
 const L = 40;
 const R = 14;
 const T = 30;
 const B = 40;
 
 /** Oxygen against time with the line it must not cross. Drawing only: all figures come from the server. A table stands behind it. */
-export function OxygenChart({ forecast, start, nowH, useAtH, readings = [], probe = [], airOffH, note }: Props) {
+export function OxygenChart({
+  forecast,
+  start,
+  nowH,
+  useAtH,
+  readings = [],
+  probe = [],
+  airOffH,
+  note,
+  low = false,
+}: Props) {
+  const H = low ? 210 : 330;
   const id = useId();
   const clock = useClock();
   const at = (h: number) => new Date(new Date(start).getTime() + h * 3_600_000);

@@ -90,6 +90,7 @@ export function Coming({ as: Shape = "main" }: { as?: "main" | "div" }) {
       aria-label="One moment"
       className="mx-auto max-w-[88rem] px-4 pt-5 wide:grid wide:grid-cols-[minmax(0,1.35fr)_minmax(0,1fr)] wide:gap-8 wide:px-7"
     >
+      {Shape === "main" && <h1 className="sr-only">One moment</h1>}
       <div className="flex flex-col gap-4">
         {bar("w-2/3", "h-9")}
         {bar("w-1/2")}

@@ -1,6 +1,6 @@
 import { useState } from "react";
 import { Button } from "./Button";
-import { Field } from "./Field";
+import { MomentField } from "./DayField";
 import { useClock } from "./clock";
 
 interface Props {
@@ -22,14 +22,13 @@ export function WhenField({ onChange, name = "at" }: Props) {
   }
   return (
     <div className="flex flex-wrap items-start gap-3">
-      <Field
+      <MomentField
         label="It was at"
-        type="datetime-local"
         value={typed}
         name={name}
         onChange={(v) => {
           setTyped(v);
-          onChange(clock.fromField(v)?.toISOString() ?? null);
+          onChange(clock.fromField(v)?.toISOString() ?? (v || null));
         }}
       />
       <Button

@@ -49,7 +49,7 @@ export function useClock() {
     },
     /** From a datetime-local field: the instant whose wall clock in the zone reads so. */
     fromField: (text: string) => {
-      const guess = new Date(text + "Z");
+      const guess = new Date(/^\d{4}-\d\d-\d\dT\d\d:\d\d$/.test(text) ? text + "Z" : NaN);
       if (Number.isNaN(guess.getTime())) return null;
       const seen = new Date(
         format({

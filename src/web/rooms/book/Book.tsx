@@ -118,7 +118,7 @@ function Entry({ entry, asked }: { entry: Schemas["BookEntry"]; asked: boolean }
   const [why, setWhy] = useState<string | null>(null);
   const strike = useWrite(
     "/api/book/jobs/{id}/strike",
-    (_: null) => ({ params: { path: { id: entry.id } }, body: { why } }),
+    () => ({ params: { path: { id: entry.id } }, body: { why } }),
     () => setWhy(null),
   );
   const old = entry.correctedBy !== null || entry.struck;

@@ -17,7 +17,7 @@ export function Enter({ beds }: { beds: Schemas["BedView"][] }) {
   const bedId = Number(bed) || beds[0]?.id || null;
   const harvest = useFieldWrite(
     "/api/book/harvests",
-    (_: null) => ({ body: { bedId, weight, note: text, at, correctsId: null } }),
+    () => ({ body: { bedId, weight, note: text, at, correctsId: null } }),
     () => `harvested ${weight}`,
     () => {
       setWeight("");
@@ -26,7 +26,7 @@ export function Enter({ beds }: { beds: Schemas["BedView"][] }) {
   );
   const seen = useFieldWrite(
     "/api/book/seen",
-    (_: null) => ({ body: { bedId, text, at, correctsId: null } }),
+    () => ({ body: { bedId, text, at, correctsId: null } }),
     () => `seen: ${text}`,
     () => setText(""),
   );

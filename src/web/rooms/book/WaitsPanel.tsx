@@ -32,7 +32,7 @@ export function WaitsPanel({ beds }: { beds: Schemas["BedView"][] }) {
   const [r, setR] = useState({ kind: "brew", days: "", why: "" });
   const keep = useWrite(
     "/api/book/waits",
-    (_: null) => ({ body: r }),
+    () => ({ body: r }),
     () => setR({ ...r, days: "", why: "" }),
   );
   const eaten = useWrite("/api/book/beds/{id}/eaten", (b: { id: number; how: Schemas["Eaten"] }) => ({

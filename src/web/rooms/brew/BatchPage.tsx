@@ -2,6 +2,7 @@ import { Link, useParams, useSearchParams } from "react-router-dom";
 import type { Schemas } from "../../api/client";
 import { useRead } from "../../api/data";
 import { OxygenChart } from "../../parts/OxygenChart";
+import { Fold } from "../../parts/Fold";
 import { RacePanel } from "../../parts/RacePanel";
 import { Room } from "../../parts/Room";
 import { Go } from "../../parts/Go";
@@ -13,7 +14,7 @@ import { useClock } from "../../parts/clock";
 import { aired } from "./aired";
 import { AfterPanel } from "./AfterPanel";
 import { EndBatch } from "./EndBatch";
-import { LogList } from "./LogList";
+import { LogLine } from "./LogLine";
 import { ProbePanel, useProbe } from "./ProbePanel";
 import { ReadIt } from "./ReadIt";
 import { StartBatch } from "./StartBatch";
@@ -49,7 +50,6 @@ export function BatchPage() {
           {going && <ReadIt batch={b} first={search.get("read") ?? "oxygen"} />}
           {b.state === "planned" && <StartBatch batch={b} />}
           {b.startedAt && (going || probe) && <ProbePanel batch={b} probe={probe} />}
-          <LogList batch={b} />
         </>
       }
       slate={
@@ -70,6 +70,7 @@ export function BatchPage() {
                   readings={standing(b, "oxygen").map((l) => ({ h: hoursIn(b, l.at)!, mgPerL: l.number ?? 0 }))}
                 />
               )}
+              <LogLine batch={b} endH={endOf(b)} />
               {going && watch.now && (
                 <p className="figures">
                   Oxygen now, {watch.now.by}: <b>{watch.now.shown}</b>
@@ -97,7 +98,13 @@ export function BatchPage() {
               )}
             </>
           )}
-          {b.race && <RacePanel race={b.race} />}
+          <Steps batch={b} />
+          {!watch && b.log.length > 0 && <LogLine batch={b} endH={endOf(b)} />}
+          {b.race && (
+            <Fold line={`The race to the ground: ${b.race.verdict.sentence}`}>
+              <RacePanel race={b.race} />
+            </Fold>
+          )}
           {going && (
             <p className="flex flex-wrap gap-3">
               <Go to={`/put-out/${b.id}`}>Put it out</Go>
@@ -116,8 +123,7 @@ export function BatchPage() {
           {watch && (
             <>
               {watch.learntWords.length > 0 && (
-                <section>
-                  <h2 className="text-xl">What its readings taught</h2>
+                <Fold line="What its readings taught">
                   <ul>
                     {watch.learntWords.map((w) => (
                       <li key={w} className="border-t border-line py-1.5">
@@ -126,14 +132,13 @@ export function BatchPage() {
                     ))}
                   </ul>
                   <p className="text-ash">By the model; kept for the next brew in this vessel or of this kind.</p>
-                </section>
+                </Fold>
               )}
               {going && !failed && watch.after && (
                 <AfterPanel after={watch.after} endsAt={watch.useByH === null ? null : hourAt(b, watch.useByH)} />
               )}
             </>
           )}
-          <Steps batch={b} />
           <p className="text-ash">
             ▲ Mains plug dry, through a residual-current device, pump above the water line. A usual caution: local codes
             come first.
@@ -146,6 +151,11 @@ export function BatchPage() {
 
 export const standing = (b: Schemas["BatchView"], kind: Schemas["LogKind"]) =>
   b.log.filter((l) => l.kind === kind && l.correctedById === null);
+
+/** Hours that the line of the log runs: as far as the chart above it, or to its use. */
+const endOf = (b: Schemas["BatchView"]) =>
+  (b.making === "extract" ? undefined : b.watch?.value?.forecast.median.at(-1)?.h) ??
+  Math.max(1, (new Date(b.useAt).getTime() - new Date(b.startedAt ?? b.plannedStart).getTime()) / 3_600_000);
 
 const hoursIn = (b: Schemas["BatchView"], at: string | null) =>
   at && b.startedAt ? (new Date(at).getTime() - new Date(b.startedAt).getTime()) / 3_600_000 : null;

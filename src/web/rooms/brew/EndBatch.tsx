@@ -13,7 +13,7 @@ export function EndBatch({ batch }: { batch: Schemas["BatchView"] }) {
   const path = { params: { path: { id: batch.id } } };
   const off = useFieldWrite(
     "/api/brew/batches/{id}/air-off",
-    (_: null) => ({ ...path, body: { at: null } }),
+    () => ({ ...path, body: { at: null } }),
     () => `air off: ${batch.vessel.name}`,
   );
   const heap = useFieldWrite(

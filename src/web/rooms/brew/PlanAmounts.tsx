@@ -138,6 +138,7 @@ export function PlanAmounts({ view, plan, setPlan, fork, choose, ground, stale }
               </>
             }
             short={!f.onShelf}
+            marks={marksOf(view, f)}
           />
         ))}
         {tea && p.foodSays && (
@@ -215,6 +216,18 @@ export function PlanAmounts({ view, plan, setPlan, fork, choose, ground, stale }
   );
 }
 
+/** How much of a food is carried, and where its edge is: on the slider itself. */
+function marksOf(view: Schemas["PlanView"], f: Schemas["AmountView"]) {
+  const m = view.foodMarks.find((x) => x.kind === f.kind && x.atH === f.atH);
+  const near = m?.carriedL != null && m.edgeL != null && Math.abs(m.edgeL - m.carriedL) < f.mostL / 8;
+  return [
+    ...(m?.carriedL != null && !near ? [{ at: m.carriedL, name: "nine in ten", look: "go" as const }] : []),
+    ...(m?.edgeL != null
+      ? [{ at: m.edgeL, name: near ? "the edge, just above" : "the edge", look: "stop" as const }]
+      : []),
+  ];
+}
+
 const order = (view: Schemas["PlanView"], kind: string, atH: number) => {
   const at = view.foods.findIndex((f) => f.kind === kind);
   return (at < 0 ? 99 : at) + atH / 100;
@@ -260,6 +273,7 @@ interface RowProps {
   /** A kind of source, which may be typed in grams or kilos too. */
   ofSource?: string;
   onSet: (litres: number) => void;
+  marks?: React.ComponentProps<typeof Drag>["marks"];
 }
 
 /** One amount: in units, in tools with the error of rounding, on a slider, or typed as it is said. */
@@ -275,6 +289,7 @@ function AmountRow({
   after,
   ofSource,
   onSet,
+  marks,
 }: RowProps) {
   const [typing, setTyping] = useState<string | null>(null);
   return (
@@ -305,6 +320,7 @@ function AmountRow({
           step={Math.max(most, litres) / 200}
           says={shown}
           onChange={onSet}
+          marks={marks}
         />
       ) : (
         <AmountField

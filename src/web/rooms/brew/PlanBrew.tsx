@@ -1,9 +1,11 @@
 import { useDeferredValue, useState } from "react";
-import { Link, useNavigate, useSearchParams } from "react-router-dom";
+import { useNavigate, useSearchParams } from "react-router-dom";
 import type { Schemas } from "../../api/client";
 import { Refusals } from "../../parts/Form";
 import { useRead, useWorkOut, useWrite } from "../../api/data";
 import { Button } from "../../parts/Button";
+import { Fold } from "../../parts/Fold";
+import { Go } from "../../parts/Go";
 import { OxygenChart } from "../../parts/OxygenChart";
 import { RacePanel } from "../../parts/RacePanel";
 import { Room } from "../../parts/Room";
@@ -87,8 +89,8 @@ function Planner({ ground, hour }: { ground: Schemas["GroundView"]; hour: string
           view && p && data ? (
             <>
               <Verdict verdict={p.verdict} />
-              {p.making === "tea" && <OxygenChart forecast={p.forecast} start={p.startAt} useAtH={p.brewHours} />}
-              <dl className="figures grid grid-cols-2 gap-x-5 gap-y-1">
+              {p.making === "tea" && <OxygenChart forecast={p.forecast} start={p.startAt} useAtH={p.brewHours} low />}
+              <dl className="figures grid grid-cols-2 gap-x-5 sm:grid-cols-4">
                 <Figure
                   name="ready, 8 in 10"
                   value={
@@ -103,48 +105,48 @@ function Planner({ ground, hour }: { ground: Schemas["GroundView"]; hour: string
                     <Figure name="below 6 for" value={`${p.run.hoursBelow6.toFixed(1)} h`} />
                   </>
                 )}
-                {view.race && <Figure name="each filling may go without air" value={view.race.graceShown} />}
+                {view.race && <Figure name="without air" value={view.race.graceShown} />}
               </dl>
-              {p.groundSays.map((s) => (
-                <p key={s} className="border-l-4 border-straw pl-3">
-                  {s}
-                </p>
-              ))}
-              {p.strength && (
-                <p>
-                  Strength: <b>{p.strength.litresPer100L.toFixed(1)} of compost to 100 of water</b>, by volume; one more
-                  load would add {p.strength.nextLoadAdds.toFixed(1)}.
-                </p>
-              )}
-              <p className="text-ash">{p.nutrients.sentence}</p>
-              {view.race && (
-                <RacePanel race={view.race} asked={plan.race} setAsked={(race) => setPlan({ ...plan, race })} />
-              )}
-              {view.waits.map((w) => (
+              <p className="flex flex-wrap items-center gap-4">
+                <Button kind="filled" disabled={keep.isPending || !!problem} onClick={() => keep.mutate(plan)}>
+                  Keep this plan
+                </Button>
+                <Go to={`/brew/ask?plan=${encodeURIComponent(JSON.stringify(plan))}`}>Ask it what if</Go>
+                <Sum working={data.working} sure={data.sure} of="this plan" />
+              </p>
+              {[...p.groundSays, ...view.waits].map((w) => (
                 <p key={w} className="border-l-4 border-straw pl-3">
                   {w}
                 </p>
               ))}
-              <Schedule steps={p.steps} />
-              <div className="flex flex-wrap items-center gap-4">
-                <Button kind="filled" disabled={keep.isPending || !!problem} onClick={() => keep.mutate(plan)}>
-                  Keep this plan
-                </Button>
-                <Link
-                  to={`/brew/ask?plan=${encodeURIComponent(JSON.stringify(plan))}`}
-                  className="inline-flex min-h-12 items-center rounded-full border-2 border-clay px-5 font-bold text-clay"
-                >
-                  Ask it what if
-                </Link>
-                <Sum working={data.working} sure={data.sure} of="this plan" />
+              <div className="border-b border-line">
+                <Fold line={`Backwards from there: begin ${clock.when(p.steps[0]?.at ?? p.startAt)}`} open>
+                  <Schedule steps={p.steps} />
+                </Fold>
+                {view.race && (
+                  <Fold line={`The race to the ground: ${view.race.verdict.sentence}`}>
+                    <RacePanel race={view.race} asked={plan.race} setAsked={(race) => setPlan({ ...plan, race })} />
+                  </Fold>
+                )}
+                <Fold line={p.nutrients.sentence.split(". ")[0]}>
+                  <p>{p.nutrients.sentence}</p>
+                  {p.strength && (
+                    <p>
+                      Strength: <b>{p.strength.litresPer100L.toFixed(1)} of compost to 100 of water</b>, by volume; one
+                      more load would add {p.strength.nextLoadAdds.toFixed(1)}.
+                    </p>
+                  )}
+                </Fold>
+                <Fold line={`${data.cautions.length} things to mind`}>
+                  <ul>
+                    {data.cautions.map((c) => (
+                      <li key={c.id} className="py-1">
+                        <b className="text-straw">▲ Mind</b> {c.text} <span className="text-ash">{c.localRule}</span>
+                      </li>
+                    ))}
+                  </ul>
+                </Fold>
               </div>
-              <ul className="border-t border-line pt-2 text-base">
-                {data.cautions.map((c) => (
-                  <li key={c.id} className="py-1">
-                    <b className="text-straw">▲ Mind</b> {c.text} <span className="text-ash">{c.localRule}</span>
-                  </li>
-                ))}
-              </ul>
             </>
           ) : (
             <Wrong problem={problem} />
@@ -161,7 +163,7 @@ function Figure({ name, value }: { name: string; value: string }) {
   return (
     <div className="border-t border-line py-1">
       <dt className="text-ash">{name}</dt>
-      <dd className="text-xl font-bold">{value}</dd>
+      <dd className="text-lg font-bold">{value}</dd>
     </div>
   );
 }
@@ -170,7 +172,6 @@ function Schedule({ steps }: { steps: Schemas["PlanStep"][] }) {
   const clock = useClock();
   return (
     <section aria-label="Schedule">
-      <h2 className="text-xl">Backwards from there</h2>
       <ol className="figures">
         {steps.map((s) => (
           <li key={s.id} className="grid grid-cols-[8.5rem_1fr] gap-3 border-t border-line py-1.5">

@@ -1,8 +1,9 @@
-import { Checkbox } from "radix-ui";
 import { useState } from "react";
 import type { Schemas } from "../../api/client";
 import { Choice } from "../../parts/Choice";
-import { Field } from "../../parts/Field";
+import { MomentField } from "../../parts/DayField";
+import { GroundMap } from "../../parts/GroundMap";
+import { useRead } from "../../api/data";
 import { WrongHere } from "../../parts/Wrong";
 import { useClock } from "../../parts/clock";
 import { PlanChoices } from "./PlanChoices";
@@ -18,6 +19,7 @@ interface Props {
 /** Which ground, leaf or root, when, and with what kit. */
 export function PlanQuestions({ plan, kit, setPlan, ground }: Props) {
   const clock = useClock();
+  const map = useRead("/api/ground/plan");
   const [when, setWhen] = useState(plan.useAt ? clock.toField(new Date(plan.useAt)) : "");
   const toggle = (id: number) => {
     const ids = plan.bedIds ?? [];
@@ -42,31 +44,9 @@ export function PlanQuestions({ plan, kit, setPlan, ground }: Props) {
     });
   const options = (list: { id: number; name: string }[]) => list.map((x) => ({ value: String(x.id), name: x.name }));
   return (
-    <div className="flex flex-col gap-4">
-      <fieldset>
-        <legend className="text-base font-medium">Which beds?</legend>
-        <div className="mt-1 flex flex-wrap gap-1.5">
-          {ground.beds.map((b) => (
-            <label
-              key={b.id}
-              className={`flex min-h-11 cursor-pointer items-center gap-1.5 rounded-full border-2 px-2.5 ${plan.bedIds?.includes(b.id) ? "border-clay bg-paper font-bold text-clay" : "border-line"}`}
-            >
-              <Checkbox.Root
-                checked={plan.bedIds?.includes(b.id) ?? false}
-                onCheckedChange={() => toggle(b.id)}
-                className="flex h-5 w-5 items-center text-sm justify-center border-2 border-ink bg-paper text-clay"
-                aria-label={`${b.name}, ${b.areaShown}, ${b.crop}`}
-              >
-                <Checkbox.Indicator>✓</Checkbox.Indicator>
-              </Checkbox.Root>
-              {b.name} <span className="font-normal text-ash">{b.areaShown}</span>
-            </label>
-          ))}
-        </div>
-        <WrongHere name="beds" />
-        <WrongHere name="bedIds" />
-      </fieldset>
-      <div className="grid gap-x-6 gap-y-3 sm:grid-cols-2">
+    <div className="grid gap-x-6 gap-y-3 lg:grid-cols-[1.25fr_1fr]">
+      <div>
+        <GroundMap plan={map} label="Which beds?" chosen={plan.bedIds ?? []} onToggle={toggle} />
         <Choice
           label="For"
           value={plan.purpose === "root" ? "root" : "leaf"}
@@ -78,49 +58,52 @@ export function PlanQuestions({ plan, kit, setPlan, ground }: Props) {
             setPlan({ ...plan, purpose, making: null, recipe: null, brewL: null, sourceL: null, foods: null })
           }
         />
-        <Field
+        <WrongHere name="beds" />
+        <WrongHere name="bedIds" />
+      </div>
+      <div className="flex flex-col gap-2">
+        <MomentField
           label="To put out at"
-          type="datetime-local"
           value={when}
           name="useAt"
           hint={`the time in ${clock.zone}`}
           onChange={(v) => {
             setWhen(v);
-            setPlan({ ...plan, useAt: clock.fromField(v)?.toISOString() ?? null });
+            setPlan({ ...plan, useAt: clock.fromField(v)?.toISOString() ?? (v || null) });
           }}
         />
+        <PlanChoices plan={plan} kit={kit} setPlan={setPlan} />
+        <details className="border-y border-line py-2">
+          <summary className="min-h-11 cursor-pointer py-2 text-base">
+            <b>In {name(ground.vessels, vesselId) ?? "no vessel"}</b>, with {name(ground.pumps, pumpId)},{" "}
+            {name(ground.diffusers, diffuserId)}, {name(ground.waters, waterId)}{" "}
+            <span className="text-clay underline">change</span>
+          </summary>
+          <div className="flex flex-col gap-3 pb-3">
+            <Choice label="Vessel" value={String(vesselId)} options={options(ground.vessels)} onChange={takeVessel} />
+            <Choice
+              label="Pump"
+              value={String(pumpId)}
+              options={options(ground.pumps)}
+              onChange={(v) => setPlan({ ...plan, pumpId: Number(v), airLpm: null })}
+              name="pump"
+            />
+            <Choice
+              label="Diffuser"
+              value={String(diffuserId)}
+              options={options(ground.diffusers)}
+              onChange={(v) => setPlan({ ...plan, diffuserId: Number(v), airLpm: null })}
+            />
+            <Choice
+              label="Water"
+              value={String(waterId)}
+              options={options(ground.waters)}
+              onChange={(v) => setPlan({ ...plan, waterSourceId: Number(v) })}
+              name="waterSourceId"
+            />
+          </div>
+        </details>
       </div>
-      <PlanChoices plan={plan} kit={kit} setPlan={setPlan} />
-      <details className="border-y border-line py-2">
-        <summary className="min-h-11 cursor-pointer py-2 text-base">
-          <b>In {name(ground.vessels, vesselId) ?? "no vessel"}</b>, with {name(ground.pumps, pumpId)},{" "}
-          {name(ground.diffusers, diffuserId)}, {name(ground.waters, waterId)}{" "}
-          <span className="text-clay underline">change</span>
-        </summary>
-        <div className="flex flex-col gap-3 pb-3">
-          <Choice label="Vessel" value={String(vesselId)} options={options(ground.vessels)} onChange={takeVessel} />
-          <Choice
-            label="Pump"
-            value={String(pumpId)}
-            options={options(ground.pumps)}
-            onChange={(v) => setPlan({ ...plan, pumpId: Number(v), airLpm: null })}
-            name="pump"
-          />
-          <Choice
-            label="Diffuser"
-            value={String(diffuserId)}
-            options={options(ground.diffusers)}
-            onChange={(v) => setPlan({ ...plan, diffuserId: Number(v), airLpm: null })}
-          />
-          <Choice
-            label="Water"
-            value={String(waterId)}
-            options={options(ground.waters)}
-            onChange={(v) => setPlan({ ...plan, waterSourceId: Number(v) })}
-            name="waterSourceId"
-          />
-        </div>
-      </details>
     </div>
   );
 }

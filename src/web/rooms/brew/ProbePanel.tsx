@@ -22,7 +22,7 @@ export function ProbePanel({
   const [port, setPort] = useState("5181");
   const path = { params: { path: { id: batch.id } } };
   const attach = useWrite("/api/brew/batches/{id}/probe", (body: Schemas["AttachRequest"]) => ({ ...path, body }));
-  const detach = useWrite("/api/brew/batches/{id}/probe/detach", (_: null) => ({ ...path }));
+  const detach = useWrite("/api/brew/batches/{id}/probe/detach", () => ({ ...path }));
   return (
     <Refusals problem={[attach.error, detach.error]}>
       {" "}

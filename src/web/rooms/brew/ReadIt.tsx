@@ -6,7 +6,7 @@ import { Button } from "../../parts/Button";
 import { Choice } from "../../parts/Choice";
 import { Field } from "../../parts/Field";
 import { WhenField } from "../../parts/WhenField";
-import { WrongElse } from "../../parts/Wrong";
+import { WrongElse, WrongHere } from "../../parts/Wrong";
 import { useClock } from "../../parts/clock";
 import { aired } from "./aired";
 import { Bring } from "./Bring";
@@ -56,13 +56,12 @@ export function ReadIt({ batch, first }: { batch: Schemas["BatchView"]; first: s
     "/api/brew/batches/{id}/log",
     (body: Schemas["LogRequest"]) => ({ params: { path: { id: batch.id } }, body }),
     (r) => `${unit.name} ${r.value}, ${batch.vessel.name}`,
-    () => {
-      setKept(`Kept at ${clock.time(new Date())}: ${unit.name} ${value} ${unit.unit}`);
+    (taken) => {
+      setKept(`Kept ${taken ? `at ${clock.time(new Date())}` : "on this device"}: ${unit.name} ${value} ${unit.unit}`);
       setValue("");
     },
   );
   const number = kind === "oxygen" || kind === "warmth" || kind === "strip";
-  const wrong = log.error?.of("value");
   return (
     <section aria-label="Read it" className="mt-6 border-t-2 border-ink pt-3">
       <h2 className="text-xl">Read it</h2>
@@ -101,7 +100,7 @@ export function ReadIt({ batch, first }: { batch: Schemas["BatchView"]; first: s
             value={value}
             options={smells.map(([v, name]) => ({ value: v, name }))}
             onChange={setValue}
-            wrong={wrong}
+            name="value"
           />
         )}
         {kind === "foam" && (
@@ -110,7 +109,7 @@ export function ReadIt({ batch, first }: { batch: Schemas["BatchView"]; first: s
             value={value}
             options={foams.map(([v, name]) => ({ value: v, name }))}
             onChange={setValue}
-            wrong={wrong}
+            name="value"
           />
         )}
         {kind === "pathogen" && (
@@ -122,7 +121,7 @@ export function ReadIt({ batch, first }: { batch: Schemas["BatchView"]; first: s
               { value: "found", name: "gut germs" },
             ]}
             onChange={setValue}
-            wrong={wrong}
+            name="value"
           />
         )}
         {(kind === "fed" || kind === "airTo") && (
@@ -130,7 +129,7 @@ export function ReadIt({ batch, first }: { batch: Schemas["BatchView"]; first: s
             label={kind === "fed" ? "How much of what" : "Air in all from now on, at depth"}
             value={value}
             onChange={setValue}
-            wrong={wrong}
+            name="value"
             hint={kind === "fed" ? "1 tbsp molasses, 30 ml fish" : "60 L/min, 2 cfm; the forecast follows"}
           />
         )}
@@ -147,13 +146,9 @@ export function ReadIt({ batch, first }: { batch: Schemas["BatchView"]; first: s
         {number && (
           <NumberPad label={`${unit.name}${unit.unit && `, ${unit.unit}`}`} value={value} onChange={setValue} />
         )}
-        {wrong && !["smell", "foam", "fed", "airTo", "pathogen"].includes(kind) && (
-          <p role="alert" className="mt-1 text-lg font-medium text-plum">
-            ✕ {wrong}
-          </p>
-        )}
+        {(number || kind === "note") && <WrongHere name="value" />}
         <WrongElse />
-        <WhenField onChange={setAt} name="at" />
+        <WhenField onChange={setAt} />
         <Button type="submit" kind="filled" className="mt-3 block w-full sm:w-auto" disabled={log.isPending}>
           Keep it
         </Button>
@@ -167,7 +162,8 @@ export function ReadIt({ batch, first }: { batch: Schemas["BatchView"]; first: s
 
 const pad = ["1", "2", "3", "4", "5", "6", "7", "8", "9", ".", "0", "back"];
 
-/** A figure large enough for four in the morning: typed, or thumbed on the phone. */
+/** A figure large enough for four in the morning: typed, or thumbed wherever there is a screen to touch, which then keeps its own
+ * keyboard down. */
 function NumberPad({ label, value, onChange }: { label: string; value: string; onChange: (v: string) => void }) {
   return (
     <div>
@@ -181,7 +177,11 @@ function NumberPad({ label, value, onChange }: { label: string; value: string; o
           onChange={(e) => onChange(e.target.value)}
         />
       </label>
-      <div className="mx-auto mt-4 grid max-w-80 grid-cols-3 gap-2 sm:hidden" role="group" aria-label="Keypad">
+      <div
+        className="mx-auto mt-4 grid max-w-80 grid-cols-3 gap-2 sm:hidden any-pointer-coarse:grid"
+        role="group"
+        aria-label="Keypad"
+      >
         {pad.map((key) => (
           <button
             key={key}

@@ -7,7 +7,7 @@ import { Button } from "../../parts/Button";
 import { Pick } from "../../parts/Pick";
 import { Field } from "../../parts/Field";
 import { Room } from "../../parts/Room";
-import { Wrong, WrongElse } from "../../parts/Wrong";
+import { Wrong, WrongElse, WrongHere } from "../../parts/Wrong";
 
 const making: Record<string, string> = { tea: "fed tea", extract: "dunked", bubbled: "bubbled", steep: "steeped" };
 
@@ -149,7 +149,7 @@ function Edit({ recipe, done }: { recipe: Schemas["RecipeLine"]; done: () => voi
         label={`How much ${recipe.parts[0]?.name ?? "source"}`}
         value={source}
         onChange={setSource}
-        wrong={keep.error?.of("source") ?? keep.error?.of("sources")}
+        name="source"
       />
       {typed.map((f, i) => (
         <div key={i} className="grid grid-cols-[1fr_7rem_5rem_auto] items-start gap-2">
@@ -189,6 +189,7 @@ function Edit({ recipe, done }: { recipe: Schemas["RecipeLine"]; done: () => voi
         + a food, or a part of one at another hour
       </Button>
       <Field label="Note" value={file.note ?? ""} onChange={(note) => setFile({ ...file, note })} />
+      <WrongHere name="sources" />
       <WrongElse />
       <p className="flex gap-4">
         <Button type="submit" kind="filled" disabled={keep.isPending}>

@@ -189,7 +189,7 @@ function Gate({ lot, done }: { lot: Schemas["SourceLotView"]; done: () => void }
             value={String(answers[q.field] ?? "")}
             options={q.options.map(([value, name]) => ({ value, name }))}
             onChange={(v) => set(q.field, v)}
-            wrong={keep.error?.of(q.field)}
+            name={q.field}
           />
         ))}
       {(
@@ -208,7 +208,7 @@ function Gate({ lot, done }: { lot: Schemas["SourceLotView"]; done: () => void }
             setTyped({ ...typed, [field]: t });
             number(field, t);
           }}
-          wrong={keep.error?.of(field)}
+          name={field}
         />
       ))}
       <WrongElse />

@@ -3,6 +3,7 @@ import type { Schemas } from "../../api/client";
 import { Refusals } from "../../parts/Form";
 import { useFieldWrite } from "../../parts/outbox";
 import { Button } from "../../parts/Button";
+import { Fold } from "../../parts/Fold";
 import { WhenField } from "../../parts/WhenField";
 import { WrongElse } from "../../parts/Wrong";
 import { useClock } from "../../parts/clock";
@@ -34,34 +35,42 @@ export function Steps({ batch }: { batch: Schemas["BatchView"] }) {
     (step) => `done: ${batch.steps.find((s) => s.id === step)?.name ?? step}, ${batch.vessel.name}`,
   );
   const over = batch.state === "used" || batch.state === "heaped";
+  const left = batch.steps.filter((s) => !s.doneAt);
+  const next = over ? [] : left.slice(0, 2);
+  const rest = batch.steps.filter((s) => !next.includes(s));
+  const row = (s: Schemas["StepView"]) => (
+    <li key={s.id} className="flex items-start justify-between gap-3 border-t border-line py-2">
+      <span>
+        <b>{s.name}</b>{" "}
+        {s.doneAt ? (
+          <span className="text-moss">✓ done {clock.when(s.doneAt)}</span>
+        ) : (
+          <span className="text-ash">planned {clock.when(s.at)}</span>
+        )}
+        {!s.doneAt && <span className="block">{s.detail}</span>}
+        <StepTimes step={s} />
+      </span>
+      {!s.doneAt && !over && !["source", "use", "strain"].includes(s.id) && (
+        <Button aria-label={`done: ${s.name}`} onClick={() => tick.mutate(s.id)} disabled={tick.isPending}>
+          done
+        </Button>
+      )}
+    </li>
+  );
+  const done = batch.steps.length - left.length;
   return (
     <Refusals problem={tick.error}>
-      {" "}
       <section aria-label="Steps">
-        <h2 className="text-xl">Steps</h2>
-        <ol className="figures">
-          {batch.steps.map((s) => (
-            <li key={s.id} className="flex items-start justify-between gap-3 border-t border-line py-2">
-              <span>
-                <b>{s.name}</b>{" "}
-                {s.doneAt ? (
-                  <span className="text-moss">✓ done {clock.when(s.doneAt)}</span>
-                ) : (
-                  <span className="text-ash">planned {clock.when(s.at)}</span>
-                )}
-                {!s.doneAt && <span className="block">{s.detail}</span>}
-                <StepTimes step={s} />
-              </span>
-              {!s.doneAt && !over && !["source", "use", "strain"].includes(s.id) && (
-                <Button aria-label={`done: ${s.name}`} onClick={() => tick.mutate(s.id)} disabled={tick.isPending}>
-                  done
-                </Button>
-              )}
-            </li>
-          ))}
-        </ol>
+        <h2 className="text-xl">{over ? "Steps" : "Next"}</h2>
+        <ol className="figures">{next.map(row)}</ol>
+        {!over && left.length === 0 && <p>✓ All steps are done.</p>}
         {!over && <WhenField onChange={setAt} />}
         <WrongElse />
+        {rest.length > 0 && (
+          <Fold line={`${done} steps done${over ? "" : `, ${left.length - next.length} to come`}`}>
+            <ol className="figures">{rest.map(row)}</ol>
+          </Fold>
+        )}
       </section>
     </Refusals>
   );

@@ -6,6 +6,7 @@ import { Form, Refusals } from "../../parts/Form";
 import { AmountField } from "../../parts/AmountField";
 import { Button } from "../../parts/Button";
 import { Pick } from "../../parts/Pick";
+import { DayField } from "../../parts/DayField";
 import { Field } from "../../parts/Field";
 import { Room } from "../../parts/Room";
 import { Sum, Sure } from "../../parts/Sum";
@@ -24,7 +25,7 @@ export function WaterBench() {
   const asked = useDeferredValue(JSON.stringify(poured));
   const mix = useWorkOut(
     "/api/brew/water/work-out",
-    !!first
+    first
       ? {
           body: {
             pours: Object.entries(JSON.parse(asked) as Record<string, string>)
@@ -105,7 +106,7 @@ function Strips({ waters }: { waters: Schemas["WaterView"][] }) {
   const id = water ?? waters[0]?.id ?? 0;
   const keep = useFieldWrite(
     "/api/ground/waters/{id}/strips",
-    (_: null) => ({
+    () => ({
       params: { path: { id } },
       body: { strip, at: null },
     }),
@@ -180,7 +181,7 @@ function GermTests({ waters }: { waters: Schemas["WaterView"][] }) {
   const id = water ?? waters.find((w) => w.kind === "surface")?.id ?? waters[0]?.id ?? 0;
   const keep = useWrite(
     "/api/brew/water/{id}/tests",
-    (_: null) => ({
+    () => ({
       params: { path: { id } },
       body: {
         eColi: test.eColi,
@@ -213,9 +214,8 @@ function GermTests({ waters }: { waters: Schemas["WaterView"][] }) {
             name="eColi"
           />
           <Field label="Which lab" value={test.by} onChange={(by) => setTest({ ...test, by })} name="by" />
-          <Field
+          <DayField
             label="Sampled on"
-            type="date"
             value={test.on}
             onChange={(on) => setTest({ ...test, on })}
             name="at"

@@ -123,7 +123,7 @@ export function KitForm({ kind, old, ground, done }: Props) {
             options={f.options}
             value={String(values[f.name] ?? "")}
             onChange={(v) => setValues({ ...values, [f.name]: v })}
-            wrong={keep.error?.of(f.name)}
+            name={f.name}
           />
         ) : (
           <Field
@@ -131,7 +131,7 @@ export function KitForm({ kind, old, ground, done }: Props) {
             label={f.label}
             value={String(values[f.name] ?? "")}
             onChange={(v) => setValues({ ...values, [f.name]: v })}
-            wrong={keep.error?.of(f.name)}
+            name={f.name}
           />
         ),
       )}

@@ -160,7 +160,7 @@ function AddResult({ set }: { set: Schemas["AcrossView"] }) {
               }
               value={hand[k]}
               onChange={(v) => setHand({ ...hand, [k]: v })}
-              wrong={add.error?.of(k)}
+              name={k}
             />
           ))}
           <Button type="submit">Put it in</Button>

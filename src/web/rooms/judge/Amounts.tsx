@@ -71,7 +71,7 @@ export function Amounts({ trial }: { trial: Schemas["TrialView"] }) {
             label="Against a mixing rule. Wait; or say in words why it goes on, and press again"
             value={mixWhy}
             onChange={setMixWhy}
-            wrong={treat.error.of("mixWhy")}
+            name="mixWhy"
             hint="the record keeps it"
           />
         )}

@@ -135,18 +135,12 @@ function HoldOrSpray({ bed }: { bed: Schemas["BrixBedView"] }) {
   });
   const keep = useFieldWrite(
     "/api/judge/pests",
-    (_: null) => ({ body: { bedId: bed.bedId, ...r } }),
+    () => ({ body: { bedId: bed.bedId, ...r } }),
     () => `${r.count} ${r.pest}, ${bed.bed}`,
     () => setR({ ...r, count: "" }),
   );
   const field = (key: "pest" | "count" | "threshold", label: string, hint?: string) => (
-    <Field
-      label={label}
-      value={r[key]}
-      onChange={(v) => setR({ ...r, [key]: v })}
-      wrong={keep.error?.of(key)}
-      hint={hint}
-    />
+    <Field label={label} value={r[key]} onChange={(v) => setR({ ...r, [key]: v })} name={key} hint={hint} />
   );
   return (
     <Refusals problem={keep.error}>
@@ -160,7 +154,7 @@ function HoldOrSpray({ bed }: { bed: Schemas["BrixBedView"] }) {
             <Sum working={bed.hold.working} sure={bed.hold.sure} of="hold or spray" />
           </>
         )}
-        <Form className="grid gap-x-4 sm:grid-cols-2" aria-label="Pests counted" onSend={() => keep.mutate(null)}>
+        <Form className="grid gap-x-4 sm:grid-cols-2" label="Pests counted" onSend={() => keep.mutate(null)}>
           {field("pest", "Pest", "aphids")}
           {field("count", "How many")}
           <Pick

@@ -25,7 +25,7 @@ export function NewTest({ done }: { done: (id: number) => void }) {
   const carrier = Object.entries(chosen).find(([, c]) => c.role === "carrier")?.[0] ?? null;
   const make = useWrite(
     "/api/judge/patches",
-    (_: null) => ({
+    () => ({
       body: {
         bedId: Number(bed) || ground.beds[0]?.id || null,
         each: /^\d+$/.test(each) ? Number(each) : null,
@@ -62,7 +62,7 @@ export function NewTest({ done }: { done: (id: number) => void }) {
     <Form
       problem={make.error}
       className="mt-3 border-l-4 border-clay pl-4"
-      aria-label="New patches"
+      label="New patches"
       onSend={() => make.mutate(null)}
     >
       <Pick

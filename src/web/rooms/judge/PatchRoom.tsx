@@ -85,7 +85,7 @@ function Timer({ test }: { test: Schemas["PatchTestView"] }) {
 
 function Test({ test }: { test: Schemas["PatchTestView"] }) {
   const clock = useClock();
-  const on = useWrite("/api/judge/patches/{id}/on", (_: null) => ({ params: { path: { id: test.id } } }));
+  const on = useWrite("/api/judge/patches/{id}/on", () => ({ params: { path: { id: test.id } } }));
   return (
     <section>
       <h2 className="text-xl">
@@ -125,7 +125,7 @@ function PatchLine({ patch: p, phase, over }: { patch: Schemas["PatchView"]; pha
   const [temperature, setTemperature] = useState(words.indoors);
   const keep = useFieldWrite(
     "/api/judge/patches/patch/{id}/leaves",
-    (_: null) => ({
+    () => ({
       params: { path: { id: p.id } },
       body: { phase, readings, temperature },
     }),
@@ -150,7 +150,7 @@ function PatchLine({ patch: p, phase, over }: { patch: Schemas["PatchView"]; pha
         <Form
           problem={keep.error}
           className="grid grid-cols-[1fr_7rem] gap-x-3"
-          aria-label={`Patch ${p.order}, ${phase}`}
+          label={`Patch ${p.order}, ${phase}`}
           onSend={() => keep.mutate(null)}
         >
           <Field

@@ -5,6 +5,7 @@ import type { Schemas } from "../../api/client";
 import { asFile, type Init, useRead, useWrite } from "../../api/data";
 import { Form } from "../../parts/Form";
 import { Button } from "../../parts/Button";
+import { DayField } from "../../parts/DayField";
 import { Field } from "../../parts/Field";
 import { Wrong } from "../../parts/Wrong";
 import { useClock } from "../../parts/clock";
@@ -106,7 +107,7 @@ export function Sheet() {
         </p>
         <PlotPhoto trial={id} plot={plot.id} />
       </section>
-      <Field label="Measured on" type="date" value={on} onChange={setOn} />
+      <DayField label="Measured on" value={on} onChange={setOn} />
       <h2 className="text-xl">In walking order</h2>
       <ol className="grid grid-cols-2 gap-x-4 sm:grid-cols-3">
         {s.plots.map((p, i) => {

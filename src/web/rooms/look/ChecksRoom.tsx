@@ -9,6 +9,7 @@ import { Button } from "../../parts/Button";
 import { Pick } from "../../parts/Pick";
 import { Room } from "../../parts/Room";
 import { Choice } from "../../parts/Choice";
+import { DayField } from "../../parts/DayField";
 import { Field } from "../../parts/Field";
 import { WrongElse } from "../../parts/Wrong";
 import { useClock } from "../../parts/clock";
@@ -61,7 +62,7 @@ export function ChecksRoom() {
                 kind,
                 weeks: kind === "cotton" && !buried ? number(weeks) : null,
                 buriedAt:
-                  kind === "cotton" && buried ? (clock.fromField(`${buried}T12:00`)?.toISOString() ?? null) : null,
+                  kind === "cotton" && buried ? (clock.fromField(`${buried}T12:00`)?.toISOString() ?? buried) : null,
                 figure: number(kind === "cotton" ? gone : burst),
                 at: null,
               })
@@ -84,9 +85,8 @@ export function ChecksRoom() {
             />
             {kind === "cotton" ? (
               <>
-                <Field
+                <DayField
                   label="Buried on"
-                  type="date"
                   value={buried}
                   onChange={setBuried}
                   name="buriedAt"

@@ -4,6 +4,7 @@ import { Refusals } from "../../parts/Form";
 import { useRead, useWorkOut } from "../../api/data";
 import { AmountField } from "../../parts/AmountField";
 import { Choice } from "../../parts/Choice";
+import { DayField } from "../../parts/DayField";
 import { Field } from "../../parts/Field";
 import { Mind } from "../../parts/Mind";
 import { Pick } from "../../parts/Pick";
@@ -169,10 +170,9 @@ function Questions({
         />
         <Field label="Crop" value={ask.crop ?? ""} onChange={(crop) => set({ crop })} />
         <div className="grid grid-cols-2 gap-x-3">
-          <Field label="From" type="date" value={ask.from ?? ""} onChange={(from) => set({ from: from || null })} />
-          <Field
+          <DayField label="From" value={ask.from ?? ""} onChange={(from) => set({ from: from || null })} />
+          <DayField
             label="To harvest"
-            type="date"
             value={ask.harvest ?? ""}
             onChange={(harvest) => set({ harvest: harvest || null })}
             name="harvest"

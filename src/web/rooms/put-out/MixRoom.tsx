@@ -210,7 +210,7 @@ function OwnRules({ view }: { view: Schemas["MixRulesView"] }) {
   const [r, setR] = useState({ a: "brew", b: "fungicide", together: false, waitDays: "7", why: "" });
   const keep = useWrite(
     "/api/put-out/mixing/rules",
-    (_: null) => ({ body: r }),
+    () => ({ body: r }),
     () => setR({ ...r, why: "" }),
   );
   const end = useWrite("/api/put-out/mixing/rules/{id}/end", (id: number) => ({ params: { path: { id } } }));

@@ -5,12 +5,13 @@ import { Refusals } from "../../parts/Form";
 import { useRead, useWrite } from "../../api/data";
 import { useUnitWords } from "../../api/units";
 import { Button } from "../../parts/Button";
+import { DayField } from "../../parts/DayField";
 import { Field } from "../../parts/Field";
 import { Pick } from "../../parts/Pick";
 import { Room } from "../../parts/Room";
 import { Sum, Sure } from "../../parts/Sum";
 import { Verdict } from "../../parts/Verdict";
-import { Wrong, WrongElse } from "../../parts/Wrong";
+import { WrongElse } from "../../parts/Wrong";
 import { SeasonCalendar } from "./SeasonCalendar";
 
 type Programme = Schemas["ProgrammeView"];
@@ -95,39 +96,40 @@ function Stages({ programme }: { programme: Programme }) {
     () => setTyped({}),
   );
   return (
-    <details>
-      <summary className="min-h-11 cursor-pointer py-2 text-clay underline underline-offset-4">
-        {programme.dated ? "stages by your own dates" : `stages by ${programme.calendar}`}: put in your own
-      </summary>
-      <div className="grid gap-x-4 sm:grid-cols-3">
-        {programme.stages.map((s, i) => (
-          <Field
-            key={s.id}
-            label={`${s.name}, from`}
-            type="date"
-            value={typed[s.id] ?? s.from}
-            onChange={(on) => setTyped({ ...typed, [s.id]: on })}
-            name={`stages[${i}]`}
-          />
-        ))}
-      </div>
-      <p className="flex flex-wrap gap-3">
-        <Button
-          disabled={keep.isPending}
-          onClick={() =>
-            keep.mutate(programme.stages.map((s) => ({ id: s.id, name: s.name, from: typed[s.id] ?? s.from })))
-          }
-        >
-          Keep these dates
-        </Button>
-        {programme.dated && (
-          <Button kind="plain" onClick={() => keep.mutate([])}>
-            back to the crop’s calendar
+    <Refusals problem={keep.error}>
+      <details>
+        <summary className="min-h-11 cursor-pointer py-2 text-clay underline underline-offset-4">
+          {programme.dated ? "stages by your own dates" : `stages by ${programme.calendar}`}: put in your own
+        </summary>
+        <div className="grid gap-x-4 sm:grid-cols-3">
+          {programme.stages.map((s, i) => (
+            <DayField
+              key={s.id}
+              label={`${s.name}, from`}
+              value={typed[s.id] ?? s.from}
+              onChange={(on) => setTyped({ ...typed, [s.id]: on })}
+              name={`stages[${i}]`}
+            />
+          ))}
+        </div>
+        <p className="flex flex-wrap gap-3">
+          <Button
+            disabled={keep.isPending}
+            onClick={() =>
+              keep.mutate(programme.stages.map((s) => ({ id: s.id, name: s.name, from: typed[s.id] ?? s.from })))
+            }
+          >
+            Keep these dates
           </Button>
-        )}
-      </p>
-      <Wrong problem={keep.error} />
-    </details>
+          {programme.dated && (
+            <Button kind="plain" onClick={() => keep.mutate([])}>
+              back to the crop’s calendar
+            </Button>
+          )}
+        </p>
+        <WrongElse />
+      </details>
+    </Refusals>
   );
 }
 
@@ -136,10 +138,10 @@ function Lay({ programme, kinds }: { programme: Programme; kinds: Schemas["Biost
   const [kind, setKind] = useState("seaweed");
   const [on, setOn] = useState("");
   const path = { params: { path: { id: programme.id } } };
-  const propose = useWrite("/api/put-out/programmes/{id}/propose", (_: null) => ({ ...path, body: { kind } }));
+  const propose = useWrite("/api/put-out/programmes/{id}/propose", () => ({ ...path, body: { kind } }));
   const lay = useWrite(
     "/api/put-out/programmes/{id}/givings",
-    (_: null) => ({
+    () => ({
       ...path,
       body: { kind, on: on || null, purpose: "leaf" as const, oneIn: null },
     }),
@@ -159,7 +161,7 @@ function Lay({ programme, kinds }: { programme: Programme; kinds: Schemas["Biost
           <Button className="sm:mt-7" disabled={propose.isPending} onClick={() => propose.mutate(null)}>
             Propose its days
           </Button>
-          <Field label="or on" type="date" value={on} onChange={setOn} name="on" />
+          <DayField label="or on" value={on} onChange={setOn} name="on" />
           <Button className="sm:mt-7" disabled={lay.isPending} onClick={() => lay.mutate(null)}>
             Lay it
           </Button>
@@ -176,7 +178,7 @@ function NewSeason({ beds, opened }: { beds: Schemas["BedView"][]; opened: (id: 
   const [harvest, setHarvest] = useState("");
   const keep = useWrite(
     "/api/put-out/programmes",
-    (_: null) => ({
+    () => ({
       body: { bedId, start: start || null, harvest: harvest || null },
     }),
     (k) => opened(k.id),
@@ -195,8 +197,8 @@ function NewSeason({ beds, opened }: { beds: Schemas["BedView"][]; opened: (id: 
             options={beds.map((b) => ({ value: String(b.id), name: `${b.name}, ${b.crop}` }))}
             onChange={(id) => setBed(Number(id))}
           />
-          <Field label="Sown or planted" type="date" value={start} onChange={setStart} name="start" />
-          <Field label="First harvest" type="date" value={harvest} onChange={setHarvest} name="harvest" />
+          <DayField label="Sown or planted" value={start} onChange={setStart} name="start" />
+          <DayField label="First harvest" value={harvest} onChange={setHarvest} name="harvest" />
           <Button className="sm:mt-7" disabled={keep.isPending} onClick={() => keep.mutate(null)}>
             Open it
           </Button>
@@ -254,35 +256,32 @@ function DriedOrLiquid() {
   });
   const ask = useWrite("/api/put-out/dried-or-liquid/work-out", (body: typeof r) => ({ body }));
   const field = (key: Exclude<keyof typeof r, "wet">, label: string) => (
-    <Field
-      label={label}
-      inputMode="decimal"
-      value={r[key]}
-      onChange={(t) => setR({ ...r, [key]: t })}
-      wrong={ask.error?.of(key)}
-    />
+    <Field label={label} inputMode="decimal" value={r[key]} onChange={(t) => setR({ ...r, [key]: t })} name={key} />
   );
   const v = ask.data?.value;
   return (
-    <details>
-      <summary className="min-h-11 cursor-pointer text-clay underline underline-offset-4">
-        seaweed: dried or liquid?
-      </summary>
-      <div className="grid gap-x-4 sm:grid-cols-2">
-        {field("liquidPerHa", `Liquid, ${words.volume}s ${words.large}`)}
-        {field("times", "Times a season")}
-        {field("liquidPrice", `Price of a ${words.volume}`)}
-        {field("driedPerHa", `Dried, ${words.mass}s ${words.large}`)}
-        {field("driedPrice", `Price of a ${words.mass}`)}
-        <Button className="self-center" onClick={() => ask.mutate(r)}>
-          Compare
-        </Button>
-      </div>
-      {v && (
-        <p>
-          <b>{v.verdict.sentence}</b> {v.verdict.why}
-        </p>
-      )}
-    </details>
+    <Refusals problem={ask.error}>
+      <details>
+        <summary className="min-h-11 cursor-pointer text-clay underline underline-offset-4">
+          seaweed: dried or liquid?
+        </summary>
+        <div className="grid gap-x-4 sm:grid-cols-2">
+          {field("liquidPerHa", `Liquid, ${words.volume}s ${words.large}`)}
+          {field("times", "Times a season")}
+          {field("liquidPrice", `Price of a ${words.volume}`)}
+          {field("driedPerHa", `Dried, ${words.mass}s ${words.large}`)}
+          {field("driedPrice", `Price of a ${words.mass}`)}
+          <Button className="self-center" onClick={() => ask.mutate(r)}>
+            Compare
+          </Button>
+        </div>
+        <WrongElse />
+        {v && (
+          <p>
+            <b>{v.verdict.sentence}</b> {v.verdict.why}
+          </p>
+        )}
+      </details>
+    </Refusals>
   );
 }

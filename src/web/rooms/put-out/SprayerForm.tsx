@@ -34,7 +34,7 @@ export function SprayerForm({ old, done }: { old: Schemas["SprayerView"] | null;
     pressure: old?.pressureBar === null || old?.pressureBar === undefined ? "" : String(old.pressureBar),
     ratio: old?.ratio ? `1:${old.ratio}` : "",
   });
-  const keep = useWrite("/api/put-out/sprayers", (_: null) => ({ body: r }), done);
+  const keep = useWrite("/api/put-out/sprayers", () => ({ body: r }), done);
   const set = (part: Partial<typeof r>) => setR({ ...r, ...part });
   return (
     <Form problem={keep.error} className="mt-4 border-t-2 border-line pt-3" onSend={() => keep.mutate(null)}>

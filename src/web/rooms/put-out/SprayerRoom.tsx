@@ -83,7 +83,7 @@ function Slate({ sprayer }: { sprayer: Schemas["SprayerView"] }) {
   const r = sprayer.ruling;
   const wash = useFieldWrite(
     "/api/put-out/sprayers/{id}/wash",
-    (_: null) => ({
+    () => ({
       params: { path: { id: sprayer.id } },
       body: { applicationId: null, note: null, at: null },
     }),

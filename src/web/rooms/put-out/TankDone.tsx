@@ -16,7 +16,7 @@ interface Props {
 export function Done({ job, sprayer, leaf, brew }: Props) {
   const wash = useFieldWrite(
     "/api/put-out/sprayers/{id}/wash",
-    (_: null) => ({
+    () => ({
       params: { path: { id: sprayer?.id ?? 0 } },
       body: { applicationId: job || null, note: null, at: null },
     }),

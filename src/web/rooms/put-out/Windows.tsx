@@ -1,4 +1,4 @@
-import { useState } from "react";
+import { type PointerEvent, useId, useState } from "react";
 import { Link, useNavigate } from "react-router-dom";
 import type { Schemas } from "../../api/client";
 import { useRead, useWrite } from "../../api/data";
@@ -138,9 +138,20 @@ function Brews({ purpose, windows }: { purpose: Purpose; windows: Schemas["Spray
   );
 }
 
-const cell = 13;
+const causes: readonly { cause: Schemas["SpoilCause"]; name: string }[] = [
+  { cause: "light", name: "light" },
+  { cause: "warmth", name: "warmth" },
+  { cause: "wind", name: "wind" },
+  { cause: "rain", name: "rain" },
+  { cause: "frost", name: "frost" },
+];
 
-/** Three days as three rows of half hours: a bar as tall as the score, a cross where something spoils it. */
+const W = 700;
+const L = 66;
+const Bars = 74;
+const Strip = 26;
+
+/** Every half hour of the days ahead: how good it is, and under it a strip for each thing that spoils it. */
 function Days({
   hours,
   chosen,
@@ -151,100 +162,114 @@ function Days({
   choose: (at: string) => void;
 }) {
   const clock = useClock();
-  const days = Object.entries(Object.groupBy(hours, (h) => clock.day(h.at)));
-  const halves = (at: string) => {
-    const [h, m] = clock.time(at).split(":").map(Number);
-    return h! * 2 + (m! >= 30 ? 1 : 0);
+  const id = useId();
+  const cell = (W - L) / hours.length;
+  const x = (i: number) => L + i * cell;
+  const H = Bars + causes.length * Strip + 30;
+  const here = hours.findIndex((h) => h.at === chosen);
+  const now = hours[here];
+  const move = (to: number) => choose(hours[Math.min(Math.max(to, 0), hours.length - 1)]!.at);
+  const pick = (e: PointerEvent<SVGSVGElement>) => {
+    const box = e.currentTarget.getBoundingClientRect();
+    move(Math.floor((((e.clientX - box.left) / box.width) * W - L) / cell));
   };
-  const move = (by: number) => {
-    const i = hours.findIndex((h) => h.at === chosen);
-    const next = hours[Math.min(Math.max(i + by, 0), hours.length - 1)];
-    if (next) choose(next.at);
-  };
-  const now = hours.find((h) => h.at === chosen);
+  const ticks = hours
+    .map((h, i) => ({ i, text: clock.time(h.at), day: clock.day(h.at) }))
+    .filter((t) => t.text.endsWith(":00") && Number(t.text.slice(0, 2)) % 6 === 0);
   return (
-    <div
-      className="mt-4 overflow-x-auto"
-      role="slider"
-      tabIndex={0}
-      aria-label="Half hour"
-      aria-valuemin={0}
-      aria-valuemax={hours.length - 1}
-      aria-valuenow={hours.findIndex((h) => h.at === chosen)}
-      aria-valuetext={
-        now ? `${clock.when(now.at)}: ${now.spoils[0] ?? `${Math.round(now.score * 100)} of 100`}` : undefined
-      }
-      onKeyDown={(e) => {
-        const by = { ArrowRight: 1, ArrowLeft: -1, ArrowDown: 48, ArrowUp: -48 }[e.key];
-        if (by) {
-          e.preventDefault();
-          move(by);
+    <div className="mt-3">
+      <svg
+        viewBox={`0 0 ${W} ${H}`}
+        className="block w-full cursor-pointer touch-pan-y"
+        role="slider"
+        tabIndex={0}
+        aria-label="Half hour"
+        aria-valuemin={0}
+        aria-valuemax={hours.length - 1}
+        aria-valuenow={here}
+        aria-valuetext={
+          now ? `${clock.when(now.at)}: ${now.spoils.join("; ") || `${Math.round(now.score * 100)} of 100`}` : undefined
         }
-      }}
-    >
-      <svg viewBox={`0 0 700 ${days.length * 84 + 18}`} className="min-w-[38rem]" aria-hidden>
-        {days.map(([day, list], row) => (
-          <g key={day} transform={`translate(62 ${row * 84})`}>
-            <text x="-58" y="52" fontSize="15" fontWeight="700" className="fill-ink">
-              {day.split(" ").slice(0, 2).join(" ")}
-            </text>
-            <path d="M0 62H624" className="stroke-ink" strokeWidth="1.4" />
-            {list!.map((h) => {
-              const x = halves(h.at) * cell;
-              const dark = h.sunDeg < -6;
-              return (
-                <g key={h.at} onClick={() => choose(h.at)} className="cursor-pointer">
-                  <rect x={x} y="6" width={cell} height="56" className={dark ? "fill-shade" : "fill-slip"} />
-                  {h.spoils.length === 0 ? (
-                    <rect
-                      x={x + 1}
-                      y={62 - 46 * h.score}
-                      width={cell - 2}
-                      height={46 * h.score}
-                      className={h.score >= 0.75 ? "fill-moss" : "fill-straw"}
-                    />
-                  ) : (
-                    <path d={`M${x + 3} 51l7 7m0 -7l-7 7`} className="stroke-plum" strokeWidth="1.6" />
-                  )}
-                  {(h.weather?.rainMm ?? 0) > 0 && (
-                    <path
-                      d={`M${x + 4} 10v${Math.min(24, 5 + h.weather!.rainMm * 8)}M${x + 9} 13v${Math.min(20, 4 + h.weather!.rainMm * 7)}`}
-                      className="stroke-river"
-                      strokeWidth="1.6"
-                    />
-                  )}
-                  {h.at === chosen && (
-                    <rect
-                      x={x - 1}
-                      y="4"
-                      width={cell + 2}
-                      height="60"
-                      fill="none"
-                      className="stroke-clay"
-                      strokeWidth="3"
-                    />
-                  )}
-                </g>
-              );
-            })}
-            {[0, 6, 12, 18, 24].map((t) => (
-              <text
-                key={t}
-                x={t * 2 * cell}
-                y="79"
-                fontSize="14"
-                textAnchor={t === 0 ? "start" : t === 24 ? "end" : "middle"}
-                className="fill-ash figures"
-              >
-                {String(t).padStart(2, "0")}
-              </text>
-            ))}
+        onPointerDown={pick}
+        onPointerMove={(e) => e.buttons === 1 && pick(e)}
+        onKeyDown={(e) => {
+          const by = { ArrowRight: 1, ArrowLeft: -1, ArrowDown: 48, ArrowUp: -48, PageDown: 48, PageUp: -48 }[e.key];
+          if (!by) return;
+          e.preventDefault();
+          move(here + by);
+        }}
+      >
+        <defs>
+          <pattern id={id} width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+            <path d="M0 0V6" className="stroke-plum" strokeWidth="3" />
+          </pattern>
+        </defs>
+        <text x={L - 8} y={Bars - 12} textAnchor="end" fontSize="15" fontWeight="700" className="fill-ink">
+          good
+        </text>
+        {hours.map((h, i) => (
+          <g key={h.at}>
+            {h.sunDeg < -6 && <rect x={x(i)} y="0" width={cell + 0.3} height={H - 30} className="fill-shade" />}
+            {h.spoils.length === 0 && (
+              <rect
+                x={x(i) + 0.4}
+                y={Bars - 4 - (Bars - 8) * h.score}
+                width={cell - 0.8}
+                height={(Bars - 8) * h.score}
+                className={h.score >= 0.75 ? "fill-moss" : "fill-straw"}
+              />
+            )}
+            {causes.map(
+              (c, row) =>
+                h.causes.includes(c.cause) && (
+                  <rect
+                    key={c.cause}
+                    x={x(i)}
+                    y={Bars + row * Strip + 5}
+                    width={cell + 0.3}
+                    height={Strip - 10}
+                    fill={`url(#${id})`}
+                  />
+                ),
+            )}
           </g>
         ))}
+        <path d={`M${L} ${Bars - 4}H${W}`} className="stroke-ink" strokeWidth="1.4" />
+        {causes.map((c, row) => (
+          <g key={c.cause}>
+            <text x={L - 8} y={Bars + row * Strip + 18} textAnchor="end" fontSize="15" className="fill-ink">
+              {c.name}
+            </text>
+            <path d={`M${L} ${Bars + (row + 1) * Strip}H${W}`} className="stroke-line" strokeWidth="1" />
+          </g>
+        ))}
+        {ticks.map((t) => (
+          <text
+            key={t.i}
+            x={Math.min(x(t.i), W - 20)}
+            y={H - 8}
+            fontSize="14"
+            textAnchor="middle"
+            className="fill-ash figures halo"
+          >
+            {t.text === "00:00" ? t.day.split(" ").slice(0, 2).join(" ") : t.text.slice(0, 2)}
+          </text>
+        ))}
+        {here >= 0 && (
+          <rect
+            x={x(here) - 1.5}
+            y="1"
+            width={cell + 3}
+            height={H - 31}
+            fill="none"
+            className="stroke-clay"
+            strokeWidth="3"
+          />
+        )}
       </svg>
       <p className="text-ash">
-        A bar: it can go out, the taller the better. ✕ something spoils it. Strokes from above: rain. Shaded: dark. Tap
-        a half hour, or use the arrow keys.
+        A bar: it can go out, the taller the better. Hatched: that spoils it. Shaded: dark. Drag along it, or use the
+        arrow keys.
       </p>
     </div>
   );

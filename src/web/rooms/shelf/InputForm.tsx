@@ -39,7 +39,7 @@ export function InputForm({ old, kinds, done }: Props) {
   const life = kinds.find((k) => k.kind === kind)?.life;
   const keep = useWrite(
     "/api/shelf/inputs",
-    (_: null) => ({
+    () => ({
       body: {
         id: old?.id ?? null,
         version,
@@ -60,15 +60,8 @@ export function InputForm({ old, kinds, done }: Props) {
     }),
     (k) => done(k.id),
   );
-  const wrong = (f: string) => keep.error?.of(f);
   const field = (key: string, label: string, hint?: string) => (
-    <Field
-      label={label}
-      value={r[key] ?? ""}
-      onChange={(t) => setR({ ...r, [key]: t })}
-      wrong={wrong(key)}
-      hint={hint}
-    />
+    <Field label={label} value={r[key] ?? ""} onChange={(t) => setR({ ...r, [key]: t })} name={key} hint={hint} />
   );
   return (
     <Form problem={keep.error} className="mt-4 border-t-2 border-line pt-3" onSend={() => keep.mutate(null)}>

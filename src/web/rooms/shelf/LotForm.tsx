@@ -13,7 +13,7 @@ export function LotForm({ input, done }: { input: Schemas["ShelfInputView"]; don
   const day = (d?: string) => (d ? new Date(d + "T12:00Z").toISOString() : null);
   const keep = useWrite(
     "/api/shelf/inputs/{id}/lots",
-    (_: null) => ({
+    () => ({
       params: { path: { id: input.id } },
       body: {
         mark: r.mark ?? "",
@@ -36,7 +36,7 @@ export function LotForm({ input, done }: { input: Schemas["ShelfInputView"]; don
       type={type}
       value={r[key] ?? ""}
       onChange={(t) => setR({ ...r, [key]: t })}
-      wrong={keep.error?.of(key)}
+      name={key}
       hint={hint}
     />
   );

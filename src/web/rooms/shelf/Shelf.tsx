@@ -200,7 +200,7 @@ function Lot({ lot, input }: { lot: Schemas["LotView"]; input: Input }) {
   const [note, setNote] = useState("");
   const keep = useWrite(
     "/api/shelf/lots/{id}/entries",
-    (_: null) => ({
+    () => ({
       params: { path: { id: lot.id } },
       body: { reason: what, amount, note, at: null },
     }),
@@ -310,7 +310,7 @@ function Shopping({ list }: { list: Schemas["ToBuyView"][] }) {
 
 function Wage({ hourly }: { hourly: number | null }) {
   const [typed, setTyped] = useState(hourly === null ? "" : String(hourly));
-  const keep = useWrite("/api/shelf/wage", (_: null) => ({ body: { hourly: typed } }));
+  const keep = useWrite("/api/shelf/wage", () => ({ body: { hourly: typed } }));
   return (
     <Refusals problem={keep.error}>
       {" "}
