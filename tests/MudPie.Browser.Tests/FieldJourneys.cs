@@ -86,11 +86,12 @@ public class FieldJourneys
         page.Driver.FindElements(By.XPath("//button[starts-with(@aria-label, 'beside')]")).Take(2).ToList().ForEach(b => b.Click());
         page.See("Beside each other");
         page.Go("/brew/14");
+        page.Press("//summary[contains(., 'entries of the log')]");
         page.Click("record a correction: oxygen of");
         page.Fill("It should be", "7.9");
         page.Press("//form//button[.='Record it']");
         page.See("a correction");
-        page.Click("Heap it");
+        page.Click("Send it to the heap");
         page.Fill("Why? The log keeps it", "made room for another");
         page.Click("On the heap");
         page.See("It went on the heap");

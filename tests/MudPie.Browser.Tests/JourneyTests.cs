@@ -229,7 +229,6 @@ public class JourneyTests
         page.See("oxygen 6.4, the Barrel");
         page.Click("Close");
         page.Driver.ClearNetworkConditions();
-        page.Click("try again");
         page.SeeNot("Mud Pie does not answer.");
         using var scope = page.Services.CreateScope();
         var db = scope.ServiceProvider.GetRequiredService<HoldingDb>();

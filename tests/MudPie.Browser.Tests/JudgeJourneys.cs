@@ -139,10 +139,10 @@ public class JudgeJourneys
         page.Click("2 ·");
         page.See("13.1 stands");
         page.Fill("height, cm", "13.7");
-        page.Click("Put it right");
+        page.Click("Record the correction");
         page.See("not taken");
         page.Fill("What was wrong with the figure that stands?", "misread the rule");
-        page.Click("Put it right");
+        page.Click("Record the correction");
         page.See("before: 13.1, put right: misread the rule");
     }
 

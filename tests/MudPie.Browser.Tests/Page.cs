@@ -72,7 +72,12 @@ public sealed class Page : WebApplicationFactory<LiveBrew>
     private string Clock => $$"""
         { const Real = Date, by = {{(long)_shift.TotalMilliseconds}};
           Date = class extends Real { constructor(...a) { if (a.length) super(...a); else super(Real.now() + by); } static now() { return Real.now() + by; } }; }
-        { const ask = window.fetch; window.asked = 0; window.fetch = (...a) => { window.asked++; return ask(...a).finally(() => window.asked--); }; }
+        { const ask = window.fetch; window.asked = 0;
+          const meant = (a) => window.fails && String(a[0].url ?? a[0]).includes(window.fails.path) && window.fails;
+          const told = (f, a) => f.how === 'gone' ? Promise.reject(new TypeError('gone'))
+            : f.how === 'slow' ? new Promise((go) => { window.letGo = () => { window.fails = null; go(ask(...a)); }; })
+            : Promise.resolve(new Response('{"title":"Something broke in Mud Pie."}', { status: 500, headers: { 'Content-Type': 'application/json' } }));
+          window.fetch = (...a) => { const f = meant(a); window.asked++; return (f ? told(f, a) : ask(...a)).finally(() => window.asked--); }; }
         """;
 
     private sealed class Shifted(TimeSpan by) : TimeProvider
@@ -137,6 +142,16 @@ public sealed class Page : WebApplicationFactory<LiveBrew>
             Thread.Sleep(50);
         }
     }
+
+    /// <summary>From now on what is asked at an address that holds this fails: "broken" answers 500, "gone" nothing, "slow" not until
+    /// <see cref="LetGo"/>.</summary>
+    public void Fail(string path, string how) => Driver.ExecuteScript($"window.fails = {{ path: '{path}', how: '{how}' }}");
+
+    /// <summary>All is well again; what was held back is answered.</summary>
+    public void LetGo() => Driver.ExecuteScript("window.fails = null; window.letGo?.()");
+
+    /// <summary>A key pressed in the page itself.</summary>
+    public void Key(string key) => new OpenQA.Selenium.Interactions.Actions(Driver).SendKeys(key).Perform();
 
     /// <summary>All that the page says now; asked of the browser itself, as the driver's own way looks at each element in turn.</summary>
     public string Text => (string)Driver.ExecuteScript("return document.body?.innerText ?? ''")!;
@@ -243,6 +258,17 @@ public sealed class Page : WebApplicationFactory<LiveBrew>
     public void Click(string words) =>
         Press("//*[self::button or self::a or self::summary or @role='radio' or @role='menuitem' or "
             + $"@role='checkbox'][starts-with(normalize-space(translate(., '○●', '')), '{words}') or starts-with(@aria-label, '{words}')]");
+
+    /// <summary>Opens what is folded under a line that begins with these words, where it is not open already.</summary>
+    public void Unfold(string words)
+    {
+        var line = $"//summary[starts-with(normalize-space(.), '{words}')]";
+        Find(line);
+        if (Driver.FindElements(By.XPath(line + "/parent::details[@open]")).Count == 0)
+        {
+            Press(line);
+        }
+    }
 
     /// <summary>The field under a label that begins with these words.</summary>
     public IWebElement Field(string label) => Find(FieldPath(label));

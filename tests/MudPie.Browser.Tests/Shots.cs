@@ -6,20 +6,20 @@ public class Shots
     private static readonly (string File, string Path, string Sign, int Width, int Height, string Light)[] Views =
     [
         ("today", "/", "is sliding", 1280, 800, "day"),
+        ("yard", "/make", "as it stands now", 1280, 800, "day"),
+        ("look", "/look?bed=5", "Read its leaves", 1280, 800, "day"),
         ("plan", "/brew/plan", "Backwards from there", 1280, 800, "day"),
         ("live-brew", "/brew/14", "What would hold it", 1280, 800, "day"),
-        ("air", "/brew/air", "outlets ask", 1280, 800, "day"),
         ("windows", "/put-out/windows", "windows ahead", 1280, 800, "day"),
-        ("put-out", "/put-out/14", "What each bed gets", 1280, 800, "day"),
+        ("put-out", "/put-out", "If it were otherwise", 1280, 800, "day"),
+        ("tank", "/put-out/14", "What each bed gets", 1280, 800, "day"),
         ("season", "/put-out/season", "is wasted", 1280, 800, "day"),
         ("shelf", "/shelf?input=13", "Lot RB-24", 1280, 800, "day"),
         ("book", "/book", "begun in the Barrel", 1280, 800, "day"),
         ("trial", "/judge/trials/1", "To settle it", 1280, 800, "day"),
         ("trial-plan", "/judge/new?template=tea", "1 · The question", 1280, 800, "day"),
-        ("leaves", "/judge/brix/10", "look at potassium", 1280, 800, "day"),
+        ("leaves", "/look/leaves/10", "look at potassium", 1280, 800, "day"),
         ("patches", "/judge/patches", "a lift of", 1280, 800, "day"),
-        ("across", "/judge/across", "The next site may see", 1280, 800, "day"),
-        ("practice-plot", "/judge/practice", "A field of oats", 1280, 800, "day"),
         ("phone-sheet", "/judge/trials/2/sheet", "In walking order", 390, 844, "day"),
         ("phone-today", "/", "is sliding", 390, 844, "day"),
         ("phone-note", "/", "is sliding", 390, 844, "day"),
@@ -57,14 +57,6 @@ public class Shots
                 page.Fill("How far plots treated alike stray, kg a metre", "0.11");
                 page.See("times in ten");
                 page.Driver.ExecuteScript("document.activeElement.blur(); window.scrollTo(0, 0)");
-            }
-
-            if (view.File == "practice-plot")
-            {
-                page.Click("Lay it out, and harvest");
-                page.Click("it does harm");
-                page.See("A thousand such fields");
-                page.Driver.ExecuteScript("window.scrollTo(0, 0)");
             }
 
             if (view.File == "phone-note")

@@ -41,11 +41,6 @@ client.use({
   },
   onError({ error, request }) {
     if (error instanceof DOMException && error.name === "AbortError") return error;
-    const { message, detail } = lost();
-    return new Problem(
-      { title: message, detail },
-      null,
-      request.method === "GET" ? new URL(request.url).pathname : null,
-    );
+    return lost(request.method === "GET" ? new URL(request.url).pathname : null);
   },
 });

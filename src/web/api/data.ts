@@ -39,7 +39,7 @@ export function asking<M extends Method, P extends Path<M>>(method: M, path: P, 
     queryKey: options.queryKey,
     queryFn: (context: unknown): Promise<Got<M, P>> =>
       options.queryFn(context as never).catch((e: unknown) => {
-        throw e instanceof DOMException && e.name === "AbortError" ? e : asProblem(e);
+        throw e instanceof DOMException && e.name === "AbortError" ? e : asProblem(e, method === "get" ? path : null);
       }),
   };
 }

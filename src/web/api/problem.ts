@@ -46,11 +46,16 @@ export class Problem extends Error {
 /** Whether a refusal belongs to a field, or to one of a list that the field holds. */
 export const isOf = (f: FieldProblem, field: string) => f.field === field || f.field.startsWith(field + "[");
 
-export const lost = () =>
-  new Problem({
-    title: "The connection to Mud Pie is lost.",
-    detail: "Nothing is lost: what you typed is still here. Try again when it is back; it will be kept once.",
-  });
+export const lost = (read: string | null = null) =>
+  new Problem(
+    {
+      title: "The connection to Mud Pie is lost.",
+      detail: "Nothing is lost: what you typed is still here. Try again when it is back; it will be kept once.",
+    },
+    null,
+    read,
+  );
 
 /** Whatever went wrong on the way, as a Problem: an answer that broke off is a lost connection. */
-export const asProblem = (error: unknown) => (error instanceof Problem ? error : lost());
+export const asProblem = (error: unknown, read: string | null = null) =>
+  error instanceof Problem ? error : lost(read);

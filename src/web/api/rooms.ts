@@ -45,6 +45,7 @@ const words: readonly (readonly [string, string])[] = [
   ["/api/judge/patches", "The patches"],
   ["/api/judge/across", "The sites together"],
   ["/api/judge", "The trials"],
+  ["/api/make", "The yard"],
   ["/api/ground", "The ground"],
   ["/api/shelf", "The shelf"],
   ["/api/book", "The book"],

@@ -57,7 +57,11 @@ function Written({
 
 const utc = (o: Intl.DateTimeFormatOptions) => new Intl.DateTimeFormat("en-GB", { timeZone: "UTC", ...o });
 const dayWords = utc({ weekday: "short", day: "numeric", month: "short", year: "numeric" });
-const sayDay = (iso: string) => dayWords.format(new Date(`${iso.slice(0, 10)}T12:00Z`)).replace("Sept", "Sep");
+const sayDay = (iso: string) =>
+  dayWords
+    .format(new Date(`${iso.slice(0, 10)}T12:00Z`))
+    .replace("Sept", "Sep")
+    .replace(",", "");
 
 /** A day. */
 export const DayField = (props: Props) => <Written hint="10 Jun 2026" {...props} read={readDay} says={sayDay} />;

@@ -4,8 +4,8 @@ export interface RoomPlace {
   to: string;
   /** Where its things lie besides. */
   also: readonly string[];
-  /** Its benches, at most seven, the first being what it opens on. */
-  benches: readonly (readonly [to: string, name: string])[];
+  /** Its benches, at most seven, the first being what it opens on; and what else lies on them. */
+  benches: readonly (readonly [to: string, name: string, also?: RegExp])[];
 }
 
 export const rooms: readonly RoomPlace[] = [
@@ -41,7 +41,7 @@ export const rooms: readonly RoomPlace[] = [
     benches: [
       ["/put-out", "The ground"],
       ["/put-out/windows", "Windows"],
-      ["/put-out/tank", "Tank"],
+      ["/put-out/tank", "Tank", /^\/put-out\/\d+$/],
       ["/put-out/dose", "Inoculants"],
       ["/put-out/season", "Season"],
       ["/put-out/sprayers", "Sprayers"],
@@ -82,6 +82,7 @@ export const roomOf = (path: string) =>
 
 /** The bench that an address lies on: the one whose own address goes furthest. */
 export const benchOf = (room: RoomPlace, path: string) =>
+  room.benches.find(([, , also]) => also?.test(path)) ??
   room.benches.filter(([to]) => lies(path, to)).sort((a, b) => b[0].length - a[0].length)[0];
 
 /** Addresses of before, and where they lead now. */

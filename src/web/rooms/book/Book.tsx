@@ -142,7 +142,7 @@ function Entry({ entry, asked }: { entry: Schemas["BookEntry"]; asked: boolean }
             {entry.beds.length > 4 && ` and ${entry.beds.length - 4} more`}
           </span>
         </p>
-        {entry.correctedBy !== null && <p className="text-straw">▲ put right later, by entry {entry.correctedBy}</p>}
+        {entry.correctedBy !== null && <p className="text-straw">▲ corrected later, by entry {entry.correctedBy}</p>}
         {entry.correctsId !== null && (
           <p className="text-straw">
             ▲ puts entry {entry.correctsId} right{entry.correctionWhy && `: ${entry.correctionWhy}`}
@@ -169,7 +169,7 @@ function Entry({ entry, asked }: { entry: Schemas["BookEntry"]; asked: boolean }
                     className="inline-flex min-h-12 items-center text-clay underline underline-offset-4"
                     to={`/put-out/tank?corrects=${entry.id}`}
                   >
-                    put it right
+                    record a correction
                   </Link>
                 )}
                 <Button kind="plain" onClick={() => setWhy("")}>
@@ -210,8 +210,8 @@ function RightIt({ entry }: { entry: Schemas["BookEntry"] }) {
   const keep = harvest ? weighed : seen;
   if (typed === null) {
     return (
-      <Button kind="plain" aria-label={`put it right: ${entry.title}`} onClick={() => setTyped("")}>
-        put it right
+      <Button kind="plain" aria-label={`record a correction: ${entry.title}`} onClick={() => setTyped("")}>
+        record a correction
       </Button>
     );
   }

@@ -32,7 +32,7 @@ export function EndBatch({ batch }: { batch: Schemas["BatchView"] }) {
             </Button>
           )}
           <Button onClick={() => setWhy(why === null ? "" : null)}>
-            {batch.state === "planned" ? "Drop this plan" : "Heap it"}
+            {batch.state === "planned" ? "Drop this plan" : "Send it to the heap"}
           </Button>
         </p>
         {why !== null && (

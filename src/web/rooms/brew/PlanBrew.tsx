@@ -114,6 +114,13 @@ function Planner({ ground, hour }: { ground: Schemas["GroundView"]; hour: string
                 <Go to={`/brew/ask?plan=${encodeURIComponent(JSON.stringify(plan))}`}>Ask it what if</Go>
                 <Sum working={data.working} sure={data.sure} of="this plan" />
               </p>
+              {p.strength && (
+                <p>
+                  Strength: <b>{p.strength.litresPer100L.toFixed(1)} of compost to 100 of water</b>, by volume; one more
+                  load would add {p.strength.nextLoadAdds.toFixed(1)}.
+                </p>
+              )}
+              <p className="text-ash">{p.nutrients.sentence}</p>
               {[...p.groundSays, ...view.waits].map((w) => (
                 <p key={w} className="border-l-4 border-straw pl-3">
                   {w}
@@ -128,15 +135,6 @@ function Planner({ ground, hour }: { ground: Schemas["GroundView"]; hour: string
                     <RacePanel race={view.race} asked={plan.race} setAsked={(race) => setPlan({ ...plan, race })} />
                   </Fold>
                 )}
-                <Fold line={p.nutrients.sentence.split(". ")[0]}>
-                  <p>{p.nutrients.sentence}</p>
-                  {p.strength && (
-                    <p>
-                      Strength: <b>{p.strength.litresPer100L.toFixed(1)} of compost to 100 of water</b>, by volume; one
-                      more load would add {p.strength.nextLoadAdds.toFixed(1)}.
-                    </p>
-                  )}
-                </Fold>
                 <Fold line={`${data.cautions.length} things to mind`}>
                   <ul>
                     {data.cautions.map((c) => (

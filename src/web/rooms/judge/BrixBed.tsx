@@ -197,7 +197,7 @@ function Visits({ bed }: { bed: Schemas["BrixBedView"] }) {
               <th scope="col">read</th>
               <th scope="col">at 20 °C</th>
               <th scope="col">
-                <span className="sr-only">put right</span>
+                <span className="sr-only">a correction</span>
               </th>
             </tr>
           </thead>
@@ -219,10 +219,10 @@ function Visits({ bed }: { bed: Schemas["BrixBedView"] }) {
                 <td>
                   <Link
                     to={`/look/leaves?bed=${bed.bedId}&corrects=${v.id}&leaf=${v.leafPosition}`}
-                    aria-label={`put right: ${clock.when(v.at)}, ${v.leafPosition}`}
+                    aria-label={`record a correction: ${clock.when(v.at)}, ${v.leafPosition}`}
                     className="text-clay underline"
                   >
-                    put right
+                    record a correction
                   </Link>
                 </td>
               </tr>
@@ -232,7 +232,7 @@ function Visits({ bed }: { bed: Schemas["BrixBedView"] }) {
       </div>
       {bed.putRight.length > 0 && (
         <p className="text-ash">
-          Put right since, and kept:{" "}
+          Corrected since, and kept:{" "}
           {bed.putRight
             .map((v) => `${clock.when(v.at)} ${v.leafPosition} ${v.asRead.map((x) => x.toFixed(1)).join(" ")}`)
             .join(" · ")}

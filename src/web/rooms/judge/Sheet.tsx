@@ -207,7 +207,7 @@ function One({ measure: m, stands, waits, put, drop }: OneProps) {
       )}
       <p className="flex flex-wrap gap-3">
         <Button type="submit" kind="filled" className="grow">
-          {stands ? "Put it right" : "Keep, and on"}
+          {stands ? "Record the correction" : "Keep, and on"}
         </Button>
         {outside && <Button onClick={() => keep(true)}>Keep it anyway</Button>}
         <Button kind="plain" onClick={() => setGone(gone === null ? "" : null)}>

@@ -88,7 +88,7 @@ function TheTank({ given, start }: { given: Given; start: Job }) {
       <Room
         title={
           job.correctsId
-            ? "Put an entry right"
+            ? "Record a correction"
             : given.batch
               ? `Put out ${given.batch.vessel.name}`
               : "Fill a tank from the shelf"
@@ -111,13 +111,24 @@ function TheTank({ given, start }: { given: Given; start: Job }) {
           v && data ? (
             <TankSays job={job} setJob={setJob} worked={data} keep={keep} />
           ) : (
-            <p className="text-lg">
-              {worked.problem
-                ? "What is marked at the side has to be put right first."
-                : something
-                  ? "Choose the beds it goes on."
-                  : "Choose a brew, or something from the shelf, and the beds."}
-            </p>
+            <div>
+              <h2 className="text-2xl">
+                {worked.problem
+                  ? "Something is refused."
+                  : something
+                    ? "On which beds?"
+                    : (job.bedIds?.length ?? 0) > 0
+                      ? "And what goes on them?"
+                      : "A brew or a bottle, and beds."}
+              </h2>
+              <p className="text-lg">
+                {worked.problem
+                  ? "What is marked at the side stands in the way."
+                  : something
+                    ? "Choose them on the ground, and the litres, the fillings and what each bed gets stand here."
+                    : "Add something from the shelf, or choose a brew: then the litres and the fillings stand here."}
+              </p>
+            </div>
           )
         }
       />

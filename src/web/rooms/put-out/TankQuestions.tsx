@@ -3,6 +3,8 @@ import { AmountField } from "../../parts/AmountField";
 import { Button } from "../../parts/Button";
 import { Choice } from "../../parts/Choice";
 import { Field } from "../../parts/Field";
+import { useRead } from "../../api/data";
+import { GroundMap } from "../../parts/GroundMap";
 import { ForkMark } from "../../parts/ForkMark";
 import { Tick } from "../../parts/Tick";
 import { Verdict } from "../../parts/Verdict";
@@ -10,6 +12,7 @@ import { WhenField } from "../../parts/WhenField";
 import { WrongElse, WrongHere } from "../../parts/Wrong";
 import { useClock } from "../../parts/clock";
 import type { Given, Job } from "./Tank";
+import { TankDrawn } from "./TankDrawn";
 import { Items, Sprayer } from "./TankParts";
 
 interface Props {
@@ -22,13 +25,15 @@ interface Props {
 /** What goes in, where it goes, with what. */
 export function TankQuestions({ given, job, setJob, worked }: Props) {
   const clock = useClock();
+  const map = useRead("/api/ground/plan");
   const set = (part: Partial<Job>) => setJob({ ...job, ...part });
   const v = worked?.value;
   const beds = job.bedIds ?? [];
   const toggle = (id: number) => set({ bedIds: beds.includes(id) ? beds.filter((x) => x !== id) : [...beds, id] });
   return (
     <div className="flex flex-col gap-4">
-      {v?.gateSays && <Verdict verdict={v.gateSays} />}
+      <TankDrawn given={given} job={job} view={v ?? undefined} />
+      {v?.gateSays && v.gateSays.sentence !== v.verdict.sentence && <Verdict verdict={v.gateSays} />}
       <WrongHere name="batch" />
       {job.correctsId && (
         <Field
@@ -85,21 +90,11 @@ export function TankQuestions({ given, job, setJob, worked }: Props) {
           ))}
         </p>
       )}
-      <fieldset>
-        <legend className="font-medium">On which beds?</legend>
-        <div className="mt-1 flex flex-wrap gap-x-6">
-          {given.ground.beds.map((b) => (
-            <Tick
-              key={b.id}
-              on={beds.includes(b.id)}
-              onToggle={() => toggle(b.id)}
-              label={`${b.name}, ${b.areaShown}`}
-              under={b.life ? `ground: ${b.life}` : undefined}
-            />
-          ))}
-        </div>
+      <section aria-label="On which beds?">
+        <h2 className="font-medium">On which beds?</h2>
+        <GroundMap plan={map} label="On which beds?" chosen={beds} onToggle={toggle} />
         <WrongHere name="beds" />
-      </fieldset>
+      </section>
       {beds.length > 1 && (
         <details>
           <summary className="min-h-11 cursor-pointer text-clay underline underline-offset-4">
