@@ -57,23 +57,15 @@ public static class GroundEndpoints
         api.MapPost("/ground/inputs", KeepInput).WithSummary("Keeps something that goes into brews.");
     }
 
-    private static async Task<Ok<HoldingView>> Holding(HoldingDb db, HoldingClock clock)
+    private static async Task<Ok<HoldingView>> Holding(HoldingClock clock)
     {
         if (await clock.Find() is not { } h)
         {
-            return TypedResults.Ok(new HoldingView(false, "", "UTC", UnitSystem.Metric, false, 0, 0, 0, [], clock.Now, null));
+            return TypedResults.Ok(new HoldingView(false, "", "UTC", UnitSystem.Metric, false, 0, 0, 0, clock.Now, null));
         }
 
-        // judging has its claims to test and its practice plot from the first day
-        List<string> rooms = ["today", "brew", "put-out", "judge", "shelf"];
-        if (await db.Applications.AnyAsync() || await db.Harvests.AnyAsync() || await db.Observations.AnyAsync()
-            || await db.Batches.AnyAsync(b => b.StartedAt != null))
-        {
-            rooms.Add("book");
-        }
-
-        return TypedResults.Ok(new HoldingView(true, h.Name, h.Zone, h.Units, h.IsDemo, h.Latitude, h.Longitude, h.AltitudeM, rooms,
-            clock.Now, h.Own));
+        return TypedResults.Ok(new HoldingView(true, h.Name, h.Zone, h.Units, h.IsDemo, h.Latitude, h.Longitude, h.AltitudeM, clock.Now,
+            h.Own));
     }
 
     private static Task<Results<Written<Kept>, Refused, Clash>> SetUnits(UnitsRequest request, HoldingDb db, Writes writes) =>

@@ -6,7 +6,7 @@ namespace MudPie.Server.Ground;
 /// <summary>The holding as the shell needs it.</summary>
 public sealed record HoldingView(
     bool SetUp, string Name, string Zone, UnitSystem Units, bool IsDemo, double Latitude, double Longitude, double AltitudeM,
-    IReadOnlyList<string> Rooms, DateTimeOffset Now, Guid? Own);
+    DateTimeOffset Now, Guid? Own);
 
 /// <summary>A bed with what it asks for.</summary>
 public sealed record BedView(int Id, string Name, double AreaM2, string AreaTyped, string AreaShown, string Crop, string Growing,

@@ -91,10 +91,13 @@ export function useWorkOut<P extends Path<"post">>(path: P, question: Init<"post
   };
 }
 
-/** Reads again what a write at this address may have changed, of what is on screen; the rest when it is next looked at. */
+/**
+ * Reads again what a write at this address may have changed, of what is on screen; the rest when it is next looked at. What is
+ * worked out on screen is asked again: it hangs on the record too.
+ */
 export async function refresh(queries: QueryClient, path: string) {
   const touches = touchedBy(path);
-  await queries.invalidateQueries({ predicate: (q) => q.queryKey[0] === "get" && touches(String(q.queryKey[1])) });
+  await queries.invalidateQueries({ predicate: (q) => q.queryKey[0] === "post" || touches(String(q.queryKey[1])) });
 }
 
 /**

@@ -43,7 +43,9 @@ class Fence extends Component<FenceProps, { error: Error | null; at: string }> {
   }
 
   static getDerivedStateFromProps(props: FenceProps, state: { at: string }) {
-    return props.at === state.at ? null : { at: props.at, error: null };
+    if (props.at === state.at) return null;
+    props.reset(); // what failed when one was here before is read again
+    return { at: props.at, error: null };
   }
 
   render() {
