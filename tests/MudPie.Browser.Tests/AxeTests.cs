@@ -20,7 +20,8 @@ public class AxeTests
         {
             ("/", "Wants hands"), ("/brew", "over,"), ("/make", "as it stands now"), ("/look?bed=5", "hatched: waits"),
             ("/look/checks", "Keep this check"), ("/brew/plan", "To put out at"), ("/brew/14", "Read it"), ("/brew/15", "start it"),
-            ("/brew/3", "7 L of tea for Ridge Bed 1"), ("/put-out", "Who wins, the clock or the oxygen?"), ("/put-out/14", "On which beds?"),
+            ("/brew/3", "7 L of tea for Ridge Bed 1"), ("/put-out", "Who wins, the clock or the oxygen?"),
+            ("/put-out/14", "On which beds?"),
             ("/put-out/windows", "A bar: it can go out"), ("/put-out/tank", "add something from the shelf"),
             ("/put-out/dose", "Through an injector"), ("/put-out/season", "Drag one to another day"),
             ("/put-out/sprayers", "Add a sprayer"),

@@ -197,8 +197,6 @@ public class JourneyTests
         TabTo("Air off now");
         Press(Keys.Enter);
         page.See("Use it before");
-        Press("5");
-        page.See("Judge: trials");
         Press("2");
         page.See("What was seen last");
         TabTo("Leaves");

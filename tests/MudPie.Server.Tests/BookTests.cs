@@ -153,6 +153,24 @@ public sealed class BookTests
     }
 
     [Fact]
+    public async Task The_yard_and_the_plan_say_what_is_there_and_what_is_known_of_it()
+    {
+        using var h = new TestHolding();
+        await h.Post("/api/holding/setup", TestHolding.SetUp);
+        var yard = await h.Get("/api/make/yard");
+        var vessel = yard["vessels"]!.AsArray().Single()!;
+        ((string)vessel["says"]!["word"]!, (string)vessel["says"]!["figure"]!).ShouldBe(("empty", "never used"));
+        ((double)vessel["fill"]!, (string)vessel["link"]!).ShouldBe((0, $"/brew/plan?vessel={vessel["id"]}"));
+        yard["things"]!.AsArray().Select(t => (string)t!["kind"]!).ShouldNotContain("microscope"); // none was used yet: none is drawn
+        (await h.Get("/api/ground/plan"))["beds"]![0]!["known"]!.AsArray().ShouldBeEmpty();
+        var bed = (int)(await h.Get("/api/ground"))["beds"]![0]!["id"]!;
+        await h.Post("/api/book/harvests", new { bedId = bed, weight = "12 kg" });
+        var known = (await h.Get("/api/ground/plan"))["beds"]![0]!["known"]!.AsArray().Single()!;
+        ((string)known["kind"]!, (string)known["link"]!).ShouldBe(("harvest", $"/book?bed={bed}"));
+        ((string)known["text"]!).ShouldStartWith("12 kg of ");
+    }
+
+    [Fact]
     public async Task Outlines_come_in_as_GeoJSON_after_a_look_and_go_out_the_same()
     {
         using var h = new TestHolding();

@@ -83,11 +83,12 @@ public static class YardEndpoints
         }).ToListAsync();
         var things = waters.Select(w => new YardThing($"water-{w.Id}", w.Kind == WaterKind.Rain ? "butt" : "tap", w.Name,
             w.Last is null ? new ThingSays(Tone.Mind, "no strip read", "")
-                : new ThingSays(Tone.Go, $"strip {Say.Number(w.Last.MgPerL)} mg/L", $"on {local(w.Last.At):d MMM}"), "/brew/water")).ToList();
+                : new ThingSays(Tone.Go, $"strip {Say.Number(w.Last.MgPerL)} mg/L", $"on {local(w.Last.At):d MMM}"),
+            "/brew/water")).ToList();
         if (await db.Tallies.OrderByDescending(t => t.At).Select(t => (DateTimeOffset?)t.At).FirstOrDefaultAsync() is { } counted)
         {
-            things.Add(new YardThing("microscope", "microscope", "Microscope", new ThingSays(Tone.Go, "counted", $"on {local(counted):d MMM}"),
-                "/brew/microscope"));
+            var says = new ThingSays(Tone.Go, "counted", $"on {local(counted):d MMM}");
+            things.Add(new YardThing("microscope", "microscope", "Microscope", says, "/brew/microscope"));
         }
 
         return [.. things.Select(t => t with { Says = t.Says with { Word = InUnits.Say(t.Says.Word, units) } })];
