@@ -50,6 +50,7 @@ public class FieldJourneys
         page.Click("No recipe");
         page.Click("steeped castings: a feed");
         page.See("A feed, not a live brew");
+        page.Press("//details[not(@open)]/summary[contains(., 'things to mind')]");
         page.See("Keep it apart, off leaves");
         page.Click("dunked extract");
         page.See("of compost to 100 of water");

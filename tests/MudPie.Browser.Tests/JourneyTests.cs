@@ -199,7 +199,7 @@ public class JourneyTests
         page.See("Use it before");
         Press("2");
         page.See("What was seen last");
-        TabTo("Leaves");
+        TabTo("Leaves (brix)");
         Press(Keys.Enter);
         page.See("Read the leaves");
         TabTo("Brix, one after another");

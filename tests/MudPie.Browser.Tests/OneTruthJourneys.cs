@@ -5,15 +5,16 @@ namespace MudPie.Browser.Tests;
 /// <summary>From the question to the record with one verdict all the way: race, dose, wait, leaves, a crossed trial.</summary>
 public class OneTruthJourneys
 {
-    private static string RaceSays(Page page)
-    {
-        if (page.Driver.FindElements(By.XPath("//summary[starts-with(normalize-space(.), 'The race to the ground')]")).Count > 0)
+    /// <summary>What the race says, unfolded where it is folded under its line.</summary>
+    private static string RaceSays(Page page) => page.Until(
+        () =>
         {
-            page.Unfold("The race to the ground");
-        }
-
-        return page.Says("//section[@aria-label='The race to the ground']/p[1]");
-    }
+            var folded = By.XPath("//details[not(@open)]/summary[starts-with(normalize-space(.), 'The race to the ground')]");
+            page.Driver.FindElements(folded).FirstOrDefault(e => e.Displayed)?.Click();
+            return page.Driver.FindElements(By.XPath("//section[@aria-label='The race to the ground']/p[1]"))
+                .FirstOrDefault(e => e.Displayed)?.Text;
+        },
+        "what the race says");
 
     private static void Choose(Page page, string label, string option) =>
         page.Press($"//label[contains(., '{label}')]//option[contains(., '{option}')]");

@@ -36,8 +36,14 @@ export function Steps({ batch }: { batch: Schemas["BatchView"] }) {
   );
   const over = batch.state === "used" || batch.state === "heaped";
   const left = batch.steps.filter((s) => !s.doneAt);
+  // What was done last stands beside what is next: whoever ticked it sees that it was kept.
+  const last = batch.steps
+    .filter((s) => s.doneAt)
+    .sort((a, b) => a.doneAt!.localeCompare(b.doneAt!))
+    .at(-1);
   const next = over ? [] : left.slice(0, 2);
-  const rest = batch.steps.filter((s) => !next.includes(s));
+  const shown = over || !last ? next : [last, ...next];
+  const rest = batch.steps.filter((s) => !shown.includes(s));
   const row = (s: Schemas["StepView"]) => (
     <li key={s.id} className="flex items-start justify-between gap-3 border-t border-line py-2">
       <span>
@@ -62,7 +68,7 @@ export function Steps({ batch }: { batch: Schemas["BatchView"] }) {
     <Refusals problem={tick.error}>
       <section aria-label="Steps">
         <h2 className="text-xl">{over ? "Steps" : "Next"}</h2>
-        <ol className="figures">{next.map(row)}</ol>
+        <ol className="figures">{shown.map(row)}</ol>
         {!over && left.length === 0 && <p>✓ All steps are done.</p>}
         {!over && <WhenField onChange={setAt} />}
         <WrongElse />
