@@ -147,5 +147,11 @@ describe("writes made without a signal", () => {
     send.mockRejectedValueOnce(broken);
     await act(() => expect(form.current.mutateAsync("4.2")).rejects.toThrow("The file is locked."));
     expect(box.state.current.list).toEqual([]);
+    send.mockResolvedValue({ id: 7 });
+    await act(() => form.current.mutateAsync("4.2"));
+    await act(() => form.current.mutateAsync("4.2"));
+    const keys = send.mock.calls.map((c) => c[3]);
+    expect(keys[1]).toBe(keys[0]); // it may have been kept the first time
+    expect(keys[2]).not.toBe(keys[0]); // and what is written again afterwards is another
   });
 });

@@ -1,6 +1,6 @@
 import { type QueryClient, useMutation, useQueryClient } from "@tanstack/react-query";
 import { createStore, get, update } from "idb-keyval";
-import { useEffect, useSyncExternalStore } from "react";
+import { useEffect, useRef, useSyncExternalStore } from "react";
 import { serverNow } from "../api/client";
 import { type Got, type Init, type Path, refresh, send } from "../api/data";
 import { asProblem, type FieldProblem, Problem } from "../api/problem";
@@ -153,14 +153,20 @@ export function useFieldWrite<P extends Path<"post">, V>(
   after?: (kept: Got<"post", P> | null) => void,
 ) {
   const queries = useQueryClient();
+  // What may have been kept although the answer was lost goes again as it was, hour and key, so that it is kept once.
+  const tried = useRef<{ one: Waiting; for: string } | null>(null);
   return useMutation<Got<"post", P> | null, Problem, V>({
     mutationFn: async (value) => {
-      const one = entry(path, question(value) as Record<string, unknown>, says(value));
+      const init = question(value) as Record<string, unknown>;
+      const what = JSON.stringify(init);
+      if (tried.current?.for !== what) tried.current = { one: entry(path, init, says(value)), for: what };
+      const { one } = tried.current;
       const ended = new Promise<End>((tell) => ends.set(one.key, tell));
       await change((list) => [...list, one]);
       await running;
       void flush(queries);
       const end = await ended;
+      if (!("waits" in end) || end.waits.status === null) tried.current = null;
       if ("taken" in end) return end.taken as Got<"post", P>;
       if ("waits" in end && end.waits.status === null) return null;
       await drop(one.key); // whoever wrote it is told, and has it before them still

@@ -24,6 +24,7 @@ function startingPlan(ground: Schemas["GroundView"], hour: string, asked: URLSea
     bedIds: ground.beds.slice(0, 1).map((b) => b.id),
     purpose: asked.get("purpose") === "root" ? "root" : "leaf",
     recipe: asked.get("recipe"),
+    vesselId: Number(asked.get("vessel")) || null,
     useAt: asked.get("at") ?? hour,
     warmthC: 18,
     swingC: 2,
