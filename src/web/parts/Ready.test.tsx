@@ -77,6 +77,33 @@ describe("a room and what it reads", () => {
     silent.mockRestore();
   });
 
+  it("is read anew when one comes back to it, and says so again where it still fails", async () => {
+    const silent = vi.spyOn(console, "error").mockImplementation(() => undefined);
+    const queries = new QueryClient({ defaultOptions: { queries: { retry: false } } });
+    const at = (where: string) => (
+      <QueryClientProvider client={queries}>
+        <Ready at={where} coming={<p>One moment</p>}>
+          {where === "here" ? <Shelf /> : <p>elsewhere</p>}
+        </Ready>
+      </QueryClientProvider>
+    );
+    fetch.mockImplementation(() => Promise.resolve(answer({ title: "Broken." }, 500)));
+    const { rerender } = render(at("here"));
+    const failed = "✕ What wants hands could not be read.";
+    await waitFor(() => expect(screen.getByText(failed)).toBeTruthy());
+    rerender(at("there"));
+    await waitFor(() => expect(screen.getByText("elsewhere")).toBeTruthy());
+    rerender(at("here"));
+    await waitFor(() => expect(screen.getByText(failed)).toBeTruthy());
+    expect(fetch).toHaveBeenCalledTimes(2);
+    rerender(at("there"));
+    await waitFor(() => expect(screen.getByText("elsewhere")).toBeTruthy());
+    fetch.mockImplementation(() => Promise.resolve(answer({ light: "low sun", items: [], going: [] })));
+    rerender(at("here"));
+    await waitFor(() => expect(screen.getByText("low sun")).toBeTruthy());
+    silent.mockRestore();
+  });
+
   it("keeps the last good answer while a question is refused", async () => {
     function Amount({ text }: { text: string }) {
       const read = useWorkOut("/api/amounts/read", text ? { body: { text, dimension: "volume" } } : null);

@@ -1,11 +1,20 @@
-import { QueryErrorResetBoundary } from "@tanstack/react-query";
-import { Component, type ReactNode, Suspense } from "react";
+import { QueryErrorResetBoundary, useQueryClient } from "@tanstack/react-query";
+import { Component, type ReactNode, Suspense, useEffect } from "react";
 import { named } from "../api/rooms";
 import { Problem } from "../api/problem";
 import { Button } from "./Button";
 
 /** What was asked for could not be read: what, that nothing was lost, and a way to try again. */
 function Failed({ error, again }: { error: Error; again: () => void }) {
+  const queries = useQueryClient();
+  // Whoever comes back finds it asked anew, and not the failure of before.
+  useEffect(
+    () => () =>
+      queries.removeQueries({
+        predicate: (q) => q.state.status === "error" && q.state.data === undefined && q.state.fetchStatus === "idle",
+      }),
+    [queries],
+  );
   const said = error instanceof Problem ? error : null;
   const code = !said; // code that did not come, or that broke while drawing
   const gone = said?.status === 404;
@@ -43,9 +52,7 @@ class Fence extends Component<FenceProps, { error: Error | null; at: string }> {
   }
 
   static getDerivedStateFromProps(props: FenceProps, state: { at: string }) {
-    if (props.at === state.at) return null;
-    props.reset(); // what failed when one was here before is read again
-    return { at: props.at, error: null };
+    return props.at === state.at ? null : { at: props.at, error: null };
   }
 
   render() {

@@ -44,6 +44,12 @@ public class RaceDrawnTests
     }
 
     [Fact]
+    public void The_figure_of_its_remark() => PutOutRace.Otherwise(new() {
+        BrewL = 300, MixL = 1800, GraceMinutes = 44,
+        Kit = new RaceKit { Kind = "boom", TankL = 400, FlowLpm = 30, DrawLpm = 40, TravelMin = 3 }
+    })[0].Says.ShouldBe("5 fillings; filling 2 is flat by 12 min");
+
+    [Fact]
     public void What_is_otherwise_is_the_other_way_round_where_the_air_is_off_and_several_go_already()
     {
         var otherwise = PutOutRace.Otherwise(Facts with { AirOffAtMin = 0, Kit = Facts.Kit with { Lanes = 2 } });
