@@ -1,4 +1,5 @@
 using Microsoft.EntityFrameworkCore;
+using MudPie.Core.Brewing;
 using Microsoft.EntityFrameworkCore.Storage.ValueConversion;
 using MudPie.Records.Book;
 using MudPie.Records.Brewing;
@@ -35,6 +36,8 @@ public sealed class HoldingDb(DbContextOptions<HoldingDb> options) : DbContext(o
     public DbSet<Input> Inputs => Set<Input>();
 
     public DbSet<Batch> Batches => Set<Batch>();
+
+    public DbSet<BrewRound> Rounds => Set<BrewRound>();
 
     public DbSet<LogEntry> Log => Set<LogEntry>();
 
@@ -144,6 +147,7 @@ public sealed class HoldingDb(DbContextOptions<HoldingDb> options) : DbContext(o
         configurationBuilder.Properties<DateTimeOffset>().HaveConversion<UtcMilliseconds>();
         Forms.Configure(configurationBuilder);
         Words<BatchState>(configurationBuilder);
+        Words<Every>(configurationBuilder);
         Words<LogKind>(configurationBuilder);
         Words<StockReason>(configurationBuilder);
         Words<LotOrigin>(configurationBuilder);
@@ -191,6 +195,7 @@ public sealed class HoldingDb(DbContextOptions<HoldingDb> options) : DbContext(o
             batch.HasIndex(b => new { b.State, b.UseAt });
             batch.HasOne(b => b.Water).WithMany().HasForeignKey(b => b.WaterSourceId);
         });
+        modelBuilder.Entity<Batch>().HasIndex(b => b.RoundId);
         modelBuilder.Entity<BatchBed>().HasKey(b => new { b.BatchId, b.BedId });
         modelBuilder.Entity<LogEntry>().HasIndex(l => new { l.BatchId, l.At });
         modelBuilder.Entity<LogEntry>().HasOne<LogEntry>().WithMany().HasForeignKey(l => l.CorrectsId);

@@ -98,7 +98,7 @@ public static class App
         services.AddSingleton(TimeProvider.System);
         services.AddSingleton<Opening>().AddSingleton<WriteTurns>().AddSingleton<WeatherHealth>();
         services.AddHttpContextAccessor();
-        services.AddScoped<HoldingClock>().AddScoped<Writes>().AddScoped<LiveBrew>().AddScoped<PlanDesk>().AddScoped<StockKeeper>()
+        services.AddScoped<HoldingClock>().AddScoped<Writes>().AddScoped<LiveBrew>().AddScoped<PlanDesk>().AddScoped<ForwardRun>().AddScoped<StockKeeper>()
             .AddScoped<WeatherBook>().AddScoped<TankJobs>().AddScoped<TankStarts>().AddScoped<TankMixing>().AddScoped<TankCosts>()
             .AddScoped<TrialDesk>();
         if (!ForOpenApi && builder.Configuration.GetValue("Holding:Background", true))
@@ -135,7 +135,7 @@ public static class App
     {
         app.UseExceptionHandler();
         app.UseRequestTimeouts();
-        app.Use((context, next) =>
+        app.Use(async (context, next) =>
         {
             Core.Workings.Patience.Until(context.RequestAborted);
             SentBody.Watch(context);
@@ -144,9 +144,10 @@ public static class App
                 // so that a phone whose clock is wrong dates what it writes by this one
                 context.Response.Headers["Mudpie-Now"] =
                     context.RequestServices.GetRequiredService<TimeProvider>().GetUtcNow().ToString("O", CultureInfo.InvariantCulture);
+                CultureInfo.CurrentCulture = await context.RequestServices.GetRequiredService<HoldingClock>().Culture();
             }
 
-            return next(context);
+            await next(context);
         });
         app.UsePlainAnswers();
         app.UseHostFiltering();
@@ -189,6 +190,7 @@ public static class App
         api.MapPractice();
         api.MapWatch();
         api.MapMoves();
+        api.MapRounds();
         api.MapPutOut();
         api.MapWindows();
         api.MapSprayers();

@@ -127,6 +127,10 @@ public sealed record BrewPlanQuestion
     /// <summary>What is left of the window from the hour of use; null where nothing spoils it, or it is not known.</summary>
     public RaceWindow? Window { get; init; }
 
+    /// <summary>Hours on the air at the least, however soon it is ready: it waits there for a window. Null for no longer than it
+    /// wants.</summary>
+    public double? LeastHours { get; init; }
+
     /// <summary>What the battery pump for the road would hold, L/min and hours; null where there is none.</summary>
     public BatteryPump? Battery { get; init; }
 

@@ -108,7 +108,8 @@ internal sealed class PlanCourse
                 BrewL = _brewL, MixL = _brewL * oneIn, Kit = _q.Race ?? new RaceKit(),
                 GraceMinutes = 1e5
             }).Match(w => w.Value.Times.DoneAtMin, _ => 0) / 60 : 0);
-        double HoursBy(double? ready) => BrewPlan.HoursOf(Choice(_q, "brew-time", "forecast"), ready, plain, most);
+        double HoursBy(double? ready) => Math.Max(BrewPlan.HoursOf(Choice(_q, "brew-time", "forecast"), ready, plain, most),
+            Math.Min(_q.LeastHours ?? 0, most));
         double StartHour(BrewQuestion fed) => timing.ClockHour(timing.StartFor(PlannedBrew.About(fed, timing, HoursBy)));
         PlannedBrew With(PlanFoods.Fed food) => PlannedBrew.Of(_q, plain.With(food.Foods), _making, _loads, timing, HoursBy);
         var fed = _tea || (_making == Making.Steep && _q.Foods is not null)

@@ -62,7 +62,7 @@ public static class Yard
             In(v, now)),
         _ when v.UsedAt is not { } used => new(Tone.Go, "empty", "never used"),
         _ => new(v.Clean ? Tone.Go : Tone.Mind, v.Clean ? "empty, washed" : "empty, not washed",
-            $"since {local(v.UsedAt.Value):d MMM}"),
+            $"since {Say.Day(local(v.UsedAt.Value))}"),
     };
 
     /// <summary>A making in one word.</summary>

@@ -94,7 +94,7 @@ public static class Per
 
     /// <summary>"9.40 a litre", "35.58 a gallon".</summary>
     public static string PriceShown(double ofLitreOrKilo, string unit, UnitSystem units) =>
-        $"{Say.Fixed(Price(ofLitreOrKilo, unit, units), 2)} a {PricedBy(unit, units)}";
+        $"{Say.Money(Price(ofLitreOrKilo, unit, units))} a {PricedBy(unit, units)}";
 
     private static double PricedIn(string unit, UnitSystem units) => !units.IsUs() ? 1 : unit == "L" ? UsGallonL : PoundKg;
 

@@ -167,7 +167,7 @@ public static class Biostimulants
             new ProgrammeAnswer(looks, stages, misses, needs, potassium, verdict),
             "", Evidence.PractitionersRule,
             [
-                .. looks.Select(l => new WorkingLine($"{l.Name}, {l.On:d MMM}", l.Dose.Formula, $"{Say.Number(area)} m²",
+                .. looks.Select(l => new WorkingLine($"{l.Name}, {Say.Day(l.On)}", l.Dose.Formula, $"{Say.Number(area)} m²",
                     $"{Say.Number(l.ProductL * 1000)} mL", l.Dose.Whose)),
                 new("potassium", "Σ litres × 1.1 kg/L × share", "", $"{Say.Number(potassium)} g K₂O",
                     "usual shares; a lot's own test is better"),
@@ -202,7 +202,7 @@ public static class Biostimulants
         var stage = StageOn(s.On, stages, start, harvest);
         var fit = s.Purpose == Purpose.Leaf && stage is not null && s.On < LeavesFrom(q.Crop, start)
             ? new StageFit(stage.Id, "wasted",
-                $"There are no leaves before {LeavesFrom(q.Crop, start):d MMM}: give it to the roots, or later.")
+                $"There are no leaves before {Say.Day(LeavesFrom(q.Crop, start))}: give it to the roots, or later.")
             : Fit(k, stage);
         var dose = Doses.Of(new DoseQuestion {
             Kind = k, Purpose = s.Purpose, AreaM2 = area, MixLPerHa = q.MixLPerHa ?? 500,
@@ -219,17 +219,17 @@ public static class Biostimulants
         var rooted = stages.FirstOrDefault(x => x.Id == "root")?.To;
         if (right.Count == 0)
         {
-            yield return late is { } gone ? $"{Cap(k.Name)} comes too late for the roots: none of it falls before {gone:d MMM}."
+            yield return late is { } gone ? $"{Cap(k.Name)} comes too late for the roots: none of it falls before {Say.Day(gone)}."
                 : $"{Cap(k.Name)}: none of it falls where it is right.";
         }
         else if (k.Kind is "seaweed" or "humic" && rooted is { } grown && right[0].On > grown)
         {
-            yield return $"{Cap(k.Name)} begins after root growth ended on {grown:d MMM}: too late for roots.";
+            yield return $"{Cap(k.Name)} begins after root growth ended on {Say.Day(grown)}: too late for roots.";
         }
 
         foreach (var s in steps.Where(s => s.Fit == "wasted"))
         {
-            yield return $"{Cap(k.Name)} on {s.On:d MMM} is wasted: {char.ToLowerInvariant(s.Says[0])}{s.Says[1..]}";
+            yield return $"{Cap(k.Name)} on {Say.Day(s.On)} is wasted: {char.ToLowerInvariant(s.Says[0])}{s.Says[1..]}";
         }
 
         for (var i = 1; i < steps.Count; i++)
@@ -237,12 +237,12 @@ public static class Biostimulants
             var gap = steps[i].On.DayNumber - steps[i - 1].On.DayNumber;
             if (gap > k.EveryDays.To * 1.25 && steps[i - 1].Fit == "right")
             {
-                yield return $"{gap} days of {k.Name} between {steps[i - 1].On:d MMM} and {steps[i].On:d MMM}: too long, its effect is "
+                yield return $"{gap} days of {k.Name} between {Say.Day(steps[i - 1].On)} and {Say.Day(steps[i].On)}: too long, its effect is "
                     + $"gone after {Say.Number(k.EveryDays.To)}.";
             }
             else if (gap < k.EveryDays.From * 0.7)
             {
-                yield return $"{Cap(k.Name)} on {steps[i - 1].On:d MMM} and again {Say.Count(gap, "day")} later: closer "
+                yield return $"{Cap(k.Name)} on {Say.Day(steps[i - 1].On)} and again {Say.Count(gap, "day")} later: closer "
                     + $"than {Say.Number(k.EveryDays.From)} days gains nothing.";
             }
         }

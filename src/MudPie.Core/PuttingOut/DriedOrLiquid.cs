@@ -36,7 +36,7 @@ public static class DriedOrLiquid
         }
 
         var (liquid, dried) = (l * n * lp, d * dp);
-        string Money(double perHa) => Say.Number(Per.Large(perHa, units));
+        string Money(double perHa) => Say.Money(Per.Large(perHa, units), null);
         var speed = wet ? "Dried takes two or three weeks in moist ground to give anything"
             : "Dried takes up to a year in dry ground to give anything";
         return Worked.Of(

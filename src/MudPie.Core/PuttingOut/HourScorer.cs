@@ -5,13 +5,17 @@ using MudPie.Core.Workings;
 namespace MudPie.Core.PuttingOut;
 
 /// <summary>Scores one half hour for leaves or roots: what spoils it, and what takes from it.</summary>
-internal sealed class HourScorer(bool leaf, double lat, double lon, IReadOnlyDictionary<DateTimeOffset, WeatherHour> weather,
+internal sealed class HourScorer(bool leaf, double? lat, double? lon, IReadOnlyDictionary<DateTimeOffset, WeatherHour> weather,
     UnitSystem units)
 {
+    /// <summary>Where it is not said where the ground lies: low, so that still air is minded.</summary>
+    private const double Unknown = 10;
+
     /// <summary>Scores half an hour, with the sun as it stands at a moment of it.</summary>
     public HourScore Score(DateTimeOffset at, DateTimeOffset sunAt)
     {
-        var sun = Sun.ElevationDeg(sunAt, lat, lon);
+        double? height = lat is { } north && lon is { } east ? Sun.ElevationDeg(sunAt, north, east) : null;
+        var sun = height ?? Unknown;
         var (score, spoils, minds) = (1.0, new List<string>(), new List<string>());
         var causes = new List<SpoilCause>();
         void Mind(double share, string why)
@@ -27,7 +31,11 @@ internal sealed class HourScorer(bool leaf, double lat, double lon, IReadOnlyDic
             causes.Add(cause);
         }
 
-        if (sun < SprayWindows.DarkDeg)
+        if (height is null)
+        {
+            minds.Add(leaf ? "the sun is off: you see to it that it is low, and light enough" : "the sun is off");
+        }
+        else if (sun < SprayWindows.DarkDeg)
         {
             Bad(SpoilCause.Light, "dark: you can't see what is covered");
         }
@@ -49,7 +57,7 @@ internal sealed class HourScorer(bool leaf, double lat, double lon, IReadOnlyDic
             Rain(at, Bad, Mind);
         }
 
-        return new HourScore(at, sun, score, spoils, minds, now, now is null
+        return new HourScore(at, height, score, spoils, minds, now, now is null
             ? "no weather known for then"
             : $"{Warm(now.TemperatureC)}, wind {Per.Wind(now.WindMps, units)}, {Per.Depth(now.RainMm, units)} of "
                 + $"rain, {Say.Number(now.CloudShare * 100, 2)} % cloud") { Causes = causes };

@@ -25,19 +25,22 @@ public sealed record WindowsQuestion
     /// <summary>−180 to 180°.</summary>
     public double? Longitude { get; init; }
 
+    /// <summary>It is not known where the ground lies: hours are scored without the sun, and that is said.</summary>
+    public bool SunOff { get; init; }
+
     /// <summary>Weather by the hour, in any order; what is missing is scored by the sun alone, and said.</summary>
     public IReadOnlyList<WeatherHour> Weather { get; init; } = [];
 }
 
 /// <summary>Half an hour, scored.</summary>
 /// <param name="At">Its start.</param>
-/// <param name="SunDeg">Height of the sun at its middle.</param>
+/// <param name="SunDeg">Height of the sun at its middle, degrees; null where the sun is off.</param>
 /// <param name="Score">0 (spoilt) to 1.</param>
 /// <param name="Spoils">What spoils it; empty where nothing does.</param>
 /// <param name="Minds">What takes from it without spoiling it, and what helps.</param>
 /// <param name="Weather">What the weather will be; null where it is not known.</param>
 /// <param name="WeatherShown">The same in the holding's units.</param>
-public sealed record HourScore(DateTimeOffset At, double SunDeg, double Score, IReadOnlyList<string> Spoils, IReadOnlyList<string> Minds,
+public sealed record HourScore(DateTimeOffset At, double? SunDeg, double Score, IReadOnlyList<string> Spoils, IReadOnlyList<string> Minds,
     WeatherHour? Weather, string WeatherShown)
 {
     /// <summary>What each of the spoils is about, in their order.</summary>
@@ -113,8 +116,8 @@ public static class SprayWindows
     public static Ruling<WindowsAnswer> Of(WindowsQuestion q)
     {
         var checks = new Checks();
-        var lat = checks.Range("latitude", q.Latitude, -90, 90, "°");
-        var lon = checks.Range("longitude", q.Longitude, -180, 180, "°");
+        double? lat = q.SunOff ? null : checks.Range("latitude", q.Latitude, -90, 90, "°");
+        double? lon = q.SunOff ? null : checks.Range("longitude", q.Longitude, -180, 180, "°");
         var hours = checks.Range("hours", q.Hours ?? 72, 1, 96, "h");
         checks.One("purpose", q.Purpose, "It is not said whether it is for leaves or roots.");
 
@@ -131,9 +134,10 @@ public static class SprayWindows
         var windows = Windows(list, q.Units);
         var blind = list.Count(h => h.Weather is null) / 2;
         return Worked.Of(
-            new WindowsAnswer(list, windows, Says(windows, list, blind), blind), "", Evidence.PractitionersRule,
+            new WindowsAnswer(list, windows, Says(windows, list, blind, q.SunOff), blind), "", Evidence.PractitionersRule,
             [
-                new("sun", "height of the sun's centre at the middle of each half hour", $"{Say.Number(lat, 5)}°, {Say.Number(lon, 5)}°",
+                new("sun", "height of the sun's centre at the middle of each half hour", lat is { } n && lon is { } e
+                    ? $"{Say.Number(n, 5)}°, {Say.Number(e, 5)}°" : "off: it is not said where the ground lies",
                     q.Purpose == Purpose.Leaf ? "low: below 20°, above −6°" : "light enough: above −6°",
                     "equations of the NOAA solar calculator; 20° is a practitioners' rule"),
                 new("wind", q.Purpose == Purpose.Leaf ? "1 to 4 m/s" : "up to 8 m/s", "", "",
@@ -152,12 +156,12 @@ public static class SprayWindows
     /// <summary>How long from a moment nothing spoils it, and what does then; null where nothing does for a day.</summary>
     /// <param name="leaf">For leaves, else for roots.</param>
     /// <param name="from">From when.</param>
-    /// <param name="latitude">−90 to 90°.</param>
+    /// <param name="latitude">−90 to 90°; null leaves the sun off.</param>
     /// <param name="longitude">−180 to 180°.</param>
     /// <param name="weather">Weather by the hour, for 31 h on.</param>
     /// <param name="units">Units that the words speak in.</param>
     /// <remarks>Roots, dry and still, an hour before civil dusk: 60 min, "dark: you can't see what is covered".</remarks>
-    public static RaceWindow? Left(bool leaf, DateTimeOffset from, double latitude, double longitude, IReadOnlyList<WeatherHour> weather,
+    public static RaceWindow? Left(bool leaf, DateTimeOffset from, double? latitude, double? longitude, IReadOnlyList<WeatherHour> weather,
         UnitSystem units = UnitSystem.Metric)
     {
         var scorer = new HourScorer(leaf, latitude, longitude, ByHour(weather), units);
@@ -177,19 +181,23 @@ public static class SprayWindows
     /// within two days is so.</summary>
     /// <param name="leaf">For leaves, else for roots.</param>
     /// <param name="from">From when: said as it is where nothing spoils it.</param>
-    /// <param name="latitude">−90 to 90°.</param>
+    /// <param name="latitude">−90 to 90°; null leaves the sun off.</param>
     /// <param name="longitude">−180 to 180°.</param>
     /// <param name="weather">Weather by the hour, for 55 h on.</param>
     /// <remarks>Seven in the morning late in November at 52.5° is dark: half past seven, when the sun stands less than 6° below the
     /// horizon.</remarks>
-    public static DateTimeOffset FirstFit(bool leaf, DateTimeOffset from, double latitude, double longitude,
+    public static DateTimeOffset FirstFit(bool leaf, DateTimeOffset from, double? latitude, double? longitude,
+        IReadOnlyList<WeatherHour> weather) => FirstWindow(leaf, from, latitude, longitude, weather) ?? from;
+
+    /// <summary>As <see cref="FirstFit"/>; null where none within two days is so.</summary>
+    public static DateTimeOffset? FirstWindow(bool leaf, DateTimeOffset from, double? latitude, double? longitude,
         IReadOnlyList<WeatherHour> weather)
     {
         var scorer = new HourScorer(leaf, latitude, longitude, ByHour(weather), UnitSystem.Metric);
         var fit = Enumerable.Range(0, 100).Select(i => from.AddMinutes(30 * i))
             .Select(at => scorer.Score(at, at).Spoils.Count == 0).ToList();
-        var first = Enumerable.Range(0, 96).FirstOrDefault(i => fit.Skip(i).Take(4).All(f => f), 0);
-        return from.AddMinutes(30 * first);
+        var first = Enumerable.Range(0, 96).FirstOrDefault(i => fit.Skip(i).Take(4).All(f => f), -1);
+        return first < 0 ? null : from.AddMinutes(30 * first);
     }
 
     private static Dictionary<DateTimeOffset, WeatherHour> ByHour(IEnumerable<WeatherHour> weather) =>
@@ -226,13 +234,16 @@ public static class SprayWindows
     {
         var air = h.Weather is { } w ? $"{Units.Show(w.TemperatureC, Dimension.Temperature, units)}, wind {Per.Wind(w.WindMps, units)}, "
             : "weather not known, ";
-        return air + (h.SunDeg < Sun.RiseDeg ? "before or after the sun" : $"sun at {Say.Fixed(h.SunDeg, 0)}°")
+        return air + (h.SunDeg switch {
+            null => "without the sun", < Sun.RiseDeg => "before or after the sun", { } high => $"sun at {Say.Fixed(high, 0)}°"
+        })
             + (h.Minds.Count > 0 ? "; " + string.Join("; ", h.Minds) : "");
     }
 
-    private static Verdict Says(List<SprayWindow> windows, List<HourScore> list, int blind)
+    private static Verdict Says(List<SprayWindow> windows, List<HourScore> list, int blind, bool sunOff)
     {
-        var unknown = blind > 0 ? $" For {blind} h there is no weather: those are scored by the sun alone." : "";
+        var unknown = (blind > 0 ? $" For {blind} h there is no weather{(sunOff ? "." : ": those are scored by the sun alone.")}" : "")
+            + (sunOff ? " The sun is off until you say where your ground lies." : "");
         if (windows.Count == 0)
         {
             var most = list.SelectMany(h => h.Spoils.Select(s => s.Split(':')[0].Split(' ')[0])).GroupBy(s => s)

@@ -88,8 +88,8 @@ public sealed record CostAnswer(double Batch, double Per100M2, double PerHa, IRe
     public bool Known => Unpriced.Count == 0 || Batch > 0;
 
     /// <summary>A figure of it in words: "9.30", "at least 9.30" where a price is missing, or "not known".</summary>
-    public string Say(double money) => !Known ? "not known" : Unpriced.Count > 0 ? $"at least {Workings.Say.Fixed(money, 2)}"
-        : Workings.Say.Fixed(money, 2);
+    public string Say(double money) => !Known ? "not known" : Unpriced.Count > 0 ? $"at least {Workings.Say.Money(money)}"
+        : Workings.Say.Money(money);
 }
 
 /// <summary>Something used, and its price.</summary>
@@ -133,7 +133,7 @@ public static class Costs
                 .. lines.Select(l =>
                     new WorkingLine(l.Name, "amount × price",
                         $"{Say.Number(l.Amount)} × {(l.Price is { } p ? Say.Number(p) : "no price known")}", l.Price is null
-                            ? "not known" : Say.Fixed(l.Amount * l.Price.Value, 2), "the shelf")),
+                            ? "not known" : Say.Money(l.Amount * l.Price.Value), "the shelf")),
                 new("work", "minutes × wage ÷ 60", $"{Say.Number(work)} min × {Say.Number(wage)}", Say.Fixed(work * wage / 60, 2), wage == 0
                     ? "no wage set: time is not counted" : "your own"),
                 new("on 100 m²", "all ÷ area × 100", $"{Say.Fixed(all, 2)} ÷ {Say.Number(area)} m²", Say.Fixed(all / area * 100, 2), "sum"),

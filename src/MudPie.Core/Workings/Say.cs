@@ -31,8 +31,35 @@ public static class Say
     /// <param name="now">The moment that it is said.</param>
     /// <param name="local">A moment in the holding's zone.</param>
     public static string Clock(DateTimeOffset at, DateTimeOffset now, Func<DateTimeOffset, DateTimeOffset> local) =>
-        local(at).ToString(local(at).Date == local(now).Date ? "HH:mm" : "HH:mm 'on' d MMM",
-            System.Globalization.CultureInfo.InvariantCulture);
+        local(at).Date == local(now).Date ? Time(local(at)) : $"{Time(local(at))} on {Day(local(at))}";
+
+    /// <summary>An hour of the clock as the holding writes it: "07:10", or "7:10 am" where <see cref="Writing"/> says so.</summary>
+    public static string Time(DateTimeOffset there) => Writing.Hours12
+        ? there.ToString("h:mm ", CultureInfo.InvariantCulture) + (there.Hour < 12 ? "am" : "pm")
+        : there.ToString("HH:mm", CultureInfo.InvariantCulture);
+
+    /// <summary>A day of this year as the holding writes it: "3 May", or "May 3".</summary>
+    public static string Day(DateOnly on) => on.ToString(Writing.MonthFirst ? "MMM d" : "d MMM", CultureInfo.InvariantCulture);
+
+    /// <inheritdoc cref="Day(DateOnly)"/>
+    public static string Day(DateTimeOffset there) => Day(DateOnly.FromDateTime(there.DateTime));
+
+    /// <summary>A day of any year: "3 May 2026", or "May 3 2026".</summary>
+    public static string Date(DateOnly on) => on.ToString(Writing.MonthFirst ? "MMM d yyyy" : "d MMM yyyy", CultureInfo.InvariantCulture);
+
+    /// <inheritdoc cref="Date(DateOnly)"/>
+    public static string Date(DateTimeOffset there) => Date(DateOnly.FromDateTime(there.DateTime));
+
+    /// <summary>Money in the holding's own word: "12.50", "£12.50", "12.50 crowns"; what is not known to the cent is said to three
+    /// figures.</summary>
+    public static string Money(double amount, int? decimals = 2)
+    {
+        var figure = decimals is { } d ? Fixed(Math.Abs(amount), d) : Number(Math.Abs(amount));
+        var minus = amount < 0 && figure.AsSpan().IndexOfAnyExcept('0', '.') >= 0 ? "−" : "";
+        return Writing.Currency is not { Length: > 0 } word ? minus + figure
+            : char.IsLetter(word[^1]) ? $"{minus}{figure} {word}" : $"{minus}{word}{figure}";
+    }
+
 
     /// <summary>A unit with the space before it that it wants: " mg/L", "%".</summary>
     public static string Unit(string unit) => unit.Length == 0 ? "" : " " + unit;

@@ -53,6 +53,12 @@ public sealed class Batch : IVersioned
 
     public DateTimeOffset? AirOffAt { get; set; }
 
+    /// <summary>Begun at once, for no hour: each reading moves its hour of use to the first window that it can meet.</summary>
+    public bool RunsForward { get; set; }
+
+    /// <summary>The round that it belongs to: brewed again and again.</summary>
+    public int? RoundId { get; set; }
+
     /// <summary>Why it was begun with a strip above zero or none, in the grower's words.</summary>
     public string? StripWaiver { get; set; }
 
@@ -105,6 +111,25 @@ public sealed class Batch : IVersioned
         Log.AddRange(entries);
         return entries.First(e => e.Kind == change.Deed);
     }
+}
+
+/// <summary>The same brew again on the same beds, every so often. The next is planned when it is near; nothing is begun by
+/// itself.</summary>
+public sealed class BrewRound : IVersioned
+{
+    public int Id { get; set; }
+
+    /// <summary>The brew that it repeats.</summary>
+    public int BatchId { get; set; }
+
+    public Batch Batch { get; set; } = null!;
+
+    public Every Every { get; set; }
+
+    /// <summary>From when on nothing more comes of it; null while it runs.</summary>
+    public DateTimeOffset? StoppedAt { get; set; }
+
+    public Guid Version { get; set; }
 }
 
 /// <summary>A bed that a batch is for.</summary>

@@ -23,7 +23,25 @@ public sealed class Holding : IVersioned
     /// <summary>IANA zone, as "Europe/London".</summary>
     public required string Zone { get; set; }
 
+    /// <summary>Degrees, north positive, for the sun; null while it is off.</summary>
+    public double? SunLatitude => PlaceKnown ? Latitude : null;
+
+    /// <summary>Degrees, east positive, for the sun; null while it is off.</summary>
+    public double? SunLongitude => PlaceKnown ? Longitude : null;
+
     public UnitSystem Units { get; set; }
+
+    /// <summary>False until it is said where it lies: the sun is off until then, whatever stands in latitude and longitude.</summary>
+    public bool PlaceKnown { get; set; } = true;
+
+    /// <summary>Dates are written month first: "Jun 10".</summary>
+    public bool MonthFirst { get; set; }
+
+    /// <summary>Hours are written to twelve: "7:30 pm".</summary>
+    public bool Hours12 { get; set; }
+
+    /// <summary>What money is called: a sign or a word, as "£" or "crowns"; empty where it is not said.</summary>
+    public string Currency { get; set; } = "";
 
     /// <summary>The watch speaks after so many hours without an oxygen reading.</summary>
     public double WatchNoReadingH { get; set; } = 4;

@@ -194,6 +194,12 @@ namespace MudPie.Records.Migrations
                     b.Property<int?>("RecipeVersionId")
                         .HasColumnType("INTEGER");
 
+                    b.Property<int?>("RoundId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<bool>("RunsForward")
+                        .HasColumnType("INTEGER");
+
                     b.Property<int?>("SecondSourceInputId")
                         .HasColumnType("INTEGER");
 
@@ -235,6 +241,8 @@ namespace MudPie.Records.Migrations
 
                     b.HasIndex("RecipeVersionId");
 
+                    b.HasIndex("RoundId");
+
                     b.HasIndex("SecondSourceInputId");
 
                     b.HasIndex("SourceInputId");
@@ -261,6 +269,33 @@ namespace MudPie.Records.Migrations
                     b.HasIndex("BedId");
 
                     b.ToTable("BatchBed");
+                });
+
+            modelBuilder.Entity("MudPie.Records.Brewing.BrewRound", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("BatchId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Every")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<long?>("StoppedAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<Guid>("Version")
+                        .IsConcurrencyToken()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("BatchId");
+
+                    b.ToTable("Rounds");
                 });
 
             modelBuilder.Entity("MudPie.Records.Brewing.LogEntry", b =>
@@ -695,8 +730,15 @@ namespace MudPie.Records.Migrations
                     b.Property<long>("CreatedAt")
                         .HasColumnType("INTEGER");
 
+                    b.Property<string>("Currency")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
                     b.Property<double?>("HourlyWage")
                         .HasColumnType("REAL");
+
+                    b.Property<bool>("Hours12")
+                        .HasColumnType("INTEGER");
 
                     b.Property<bool>("IsDemo")
                         .HasColumnType("INTEGER");
@@ -707,12 +749,18 @@ namespace MudPie.Records.Migrations
                     b.Property<double>("Longitude")
                         .HasColumnType("REAL");
 
+                    b.Property<bool>("MonthFirst")
+                        .HasColumnType("INTEGER");
+
                     b.Property<string>("Name")
                         .IsRequired()
                         .HasColumnType("TEXT");
 
                     b.Property<Guid>("Own")
                         .HasColumnType("TEXT");
+
+                    b.Property<bool>("PlaceKnown")
+                        .HasColumnType("INTEGER");
 
                     b.Property<string>("Units")
                         .IsRequired()
@@ -2318,6 +2366,17 @@ namespace MudPie.Records.Migrations
                         .IsRequired();
 
                     b.Navigation("Bed");
+                });
+
+            modelBuilder.Entity("MudPie.Records.Brewing.BrewRound", b =>
+                {
+                    b.HasOne("MudPie.Records.Brewing.Batch", "Batch")
+                        .WithMany()
+                        .HasForeignKey("BatchId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.Navigation("Batch");
                 });
 
             modelBuilder.Entity("MudPie.Records.Brewing.LogEntry", b =>

@@ -63,6 +63,7 @@ public static class BookEndpoints
     public static void MapBook(this IEndpointRouteBuilder api)
     {
         api.MapGet("/book", Read).WithSummary("The book: what was done, seen and harvested, newest first.");
+        api.MapYear();
         api.MapPost("/book/jobs/{id:int}/strike", Strike).WithSummary("Strikes a job out, and says why; it stays readable.");
         api.MapPost("/book/harvests", KeepHarvest).WithSummary("Writes down a harvest, or puts one right.");
         api.MapPost("/book/seen", KeepSeen).WithSummary("Writes down what was seen, or puts it right.");
@@ -70,20 +71,24 @@ public static class BookEndpoints
     }
 
     private static async Task<Ok<BookView>> Read(HoldingDb db, HoldingClock clock, int? bed = null, int? input = null, string? kind = null,
-        int page = 0)
+        int page = 0, DateOnly? to = null)
     {
         var units = await clock.Units();
+        var local = await clock.Local();
+        // the whole of that day there
+        var until = to is { Year: > 1 and < 9999 } day && LocalTimes.Of(day.AddDays(1).ToDateTime(TimeOnly.MinValue), local)
+            is [var midnight, ..] ? midnight : DateTimeOffset.MaxValue;
         var take = ((Math.Max(page, 0) + 1) * PageSize) + 1;
         var entries = new List<BookEntry>();
         if (kind is null or "job")
         {
-            entries.AddRange(await Jobs(db, units, bed, input, take));
+            entries.AddRange(await Jobs(db, units, bed, input, take, until));
         }
 
         if (input is null && kind is null or "harvest")
         {
             var corrected = (await db.Harvests.AsNoTracking().Where(h => h.CorrectsId != null).ToListAsync()).RightedBy();
-            entries.AddRange((await db.Harvests.AsNoTracking().Where(h => bed == null || h.BedId == bed).OrderByDescending(h => h.At)
+            entries.AddRange((await db.Harvests.AsNoTracking().Where(h => h.At < until && (bed == null || h.BedId == bed)).OrderByDescending(h => h.At)
                 .Take(take).Select(h => new { h, Bed = h.Bed.Name }).ToListAsync())
                 .Select(x => new BookEntry("harvest", x.h.Id, x.h.At, x.h.RecordedAt,
                     $"{Units.Show(x.h.Kg * 1000, Dimension.Mass, units)} of {x.h.Crop} harvested",
@@ -94,7 +99,7 @@ public static class BookEndpoints
         if (input is null && kind is null or "seen")
         {
             var corrected = (await db.Observations.AsNoTracking().Where(o => o.CorrectsId != null).ToListAsync()).RightedBy();
-            entries.AddRange((await db.Observations.AsNoTracking().Where(o => bed == null || o.BedId == bed).OrderByDescending(o => o.At)
+            entries.AddRange((await db.Observations.AsNoTracking().Where(o => o.At < until && (bed == null || o.BedId == bed)).OrderByDescending(o => o.At)
                 .Take(take).Select(o => new { o, Bed = o.Bed == null ? null : o.Bed.Name }).ToListAsync())
                 .Select(x => new BookEntry("seen", x.o.Id, x.o.At, x.o.RecordedAt, x.o.Text, [], x.Bed is null ? [] : [x.Bed],
                     x.o.CorrectsId, corrected.TryGetValue(x.o.Id, out var by) ? by : null, null, false, true, null, x.o.BedId)));
@@ -103,7 +108,7 @@ public static class BookEndpoints
         if (kind is null or "batch")
         {
             entries.AddRange((await db.Batches.AsNoTracking()
-                .Where(b => b.StartedAt != null && (bed == null || b.Beds.Any(x => x.BedId == bed))
+                .Where(b => b.StartedAt != null && b.StartedAt < until && (bed == null || b.Beds.Any(x => x.BedId == bed))
                     && (input == null || b.SourceInputId == input || db.StockEntries.Any(e => e.BatchId == b.Id && e.Lot.InputId == input)))
                     .OrderByDescending(b => b.StartedAt).Take(take)
                     .Select(b => new {
@@ -121,12 +126,13 @@ public static class BookEndpoints
         return TypedResults.Ok(new BookView([.. ordered.Take(PageSize)], page, ordered.Count > PageSize));
     }
 
-    private static async Task<IEnumerable<BookEntry>> Jobs(HoldingDb db, UnitSystem units, int? bed, int? input, int take)
+    private static async Task<IEnumerable<BookEntry>> Jobs(HoldingDb db, UnitSystem units, int? bed, int? input, int take,
+        DateTimeOffset until)
     {
         var corrected = (await db.Applications.Where(a => a.CorrectsId != null).Select(a => new { a.CorrectsId, a.Id, a.Strikes })
             .ToListAsync()).GroupBy(a => a.CorrectsId!.Value).ToDictionary(g => g.Key, g => g.MaxBy(a => a.Id)!);
         var rows = await db.Applications.AsNoTracking().AsSplitQuery()
-            .Where(a => (bed == null || a.Beds.Any(b => b.BedId == bed))
+            .Where(a => a.At < until && (bed == null || a.Beds.Any(b => b.BedId == bed))
                 && (input == null || a.Items.Any(i => i.InputId == input)
                     || (a.Batch != null
                         && (a.Batch.SourceInputId == input || db.StockEntries.Any(e => e.BatchId == a.BatchId && e.Lot.InputId == input)))))

@@ -47,7 +47,7 @@ public static class ThreadEndpoints
         var batches = await db.Batches.AsNoTracking().Where(b => b.StartedAt != null).OrderByDescending(b => b.StartedAt).Take(100)
             .Select(b => new { b.Id, b.Name, b.StartedAt }).ToListAsync();
         return TypedResults.Ok(lots.Concat(beds)
-            .Concat(batches.Select(b => new ThreadStart($"batch-{b.Id}", $"{b.Name}, {b.StartedAt:d MMM yyyy}", "batches"))).ToList());
+            .Concat(batches.Select(b => new ThreadStart($"batch-{b.Id}", $"{b.Name}, {Say.Date(b.StartedAt!.Value)}", "batches"))).ToList());
     }
 
     private static async Task<Results<Ok<ThreadView>, Missing>> Read(HoldingDb db, HoldingClock clock, string of)
@@ -82,18 +82,18 @@ public static class ThreadEndpoints
         var knots = new List<ThreadKnot>();
         knots.AddRange((await db.Lots.AsNoTracking().Where(l => lots.Contains(l.Id)).Select(l => new { l.Id, l.Mark, l.From, l.Input.Name })
             .ToListAsync()).OrderBy(l => l.Name)
-            .Select(l => new ThreadKnot($"lot-{l.Id}", "lot", l.Name, $"lot {l.Mark}, {local(l.From):d MMM yyyy}", 0, "/shelf",
+            .Select(l => new ThreadKnot($"lot-{l.Id}", "lot", l.Name, $"lot {l.Mark}, {Say.Date(local(l.From))}", 0, "/shelf",
                 of == $"lot-{l.Id}")));
         knots.AddRange((await db.Batches.AsNoTracking().Where(b => batches.Contains(b.Id))
             .Select(b => new { b.Id, b.Name, b.Making, At = b.StartedAt ?? b.PlannedStart }).ToListAsync()).OrderByDescending(b => b.At)
-            .Select(b => new ThreadKnot($"batch-{b.Id}", "batch", b.Name, $"begun {local(b.At):d MMM yyyy}", 1, $"/brew/{b.Id}",
+            .Select(b => new ThreadKnot($"batch-{b.Id}", "batch", b.Name, $"begun {Say.Date(local(b.At))}", 1, $"/brew/{b.Id}",
                 of == $"batch-{b.Id}")));
-        knots.AddRange(wanted.Select(j => new ThreadKnot($"job-{j.Id}", "job", $"{local(j.At):d MMM yyyy}", j.Purpose == Purpose.Leaf
+        knots.AddRange(wanted.Select(j => new ThreadKnot($"job-{j.Id}", "job", $"{Say.Date(local(j.At))}", j.Purpose == Purpose.Leaf
             ? "on leaves" : "on roots", 2, $"/book?entry={j.Id}", false)));
         knots.AddRange((await db.Beds.AsNoTracking().Where(b => beds.Contains(b.Id)).ToListAsync()).OrderBy(b => b.Id)
             .Select(b => new ThreadKnot($"bed-{b.Id}", "bed", b.Name, b.Crop, 3, $"/book?bed={b.Id}", of == $"bed-{b.Id}")));
         knots.AddRange(harvests.Select(h => new ThreadKnot($"harvest-{h.Id}", "harvest", Units.Show(h.Kg * 1000, Dimension.Mass, units),
-            $"{h.Crop}, {local(h.At):d MMM yyyy}", 4, null, false)));
+            $"{h.Crop}, {Say.Date(local(h.At))}", 4, null, false)));
         var there = knots.Select(x => x.Id).ToHashSet();
         var lengths = entries.GroupBy(e => (e.LotId, e.Batch))
             .Select(g => new ThreadLength($"lot-{g.Key.LotId}", $"batch-{g.Key.Batch}", ""))

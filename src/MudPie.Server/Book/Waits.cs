@@ -166,7 +166,7 @@ public static class Waits
                     + $"{(x.Beds.Count > 4 ? $" and {x.Beds.Count - 4} more" : "")}";
                 var word = x.Beds[0].Eaten == Eaten.Grazed ? "grazing" : "harvest";
                 return days <= 0 ? $"{names}: no wait before {word}: {why}."
-                    : $"{names}: no {word} before {local(at.AddDays(days)):d MMM yyyy} ({Say.Number(days)} "
+                    : $"{names}: no {word} before {Say.Date(local(at.AddDays(days)))} ({Say.Number(days)} "
                         + $"days; {why}).{(lifts.Count == 0 ? "" : $" What would lift it: {string.Join("; ", lifts)}.")}";
             })];
 

@@ -73,9 +73,9 @@ public static class BatchEndpoints
         Change(id, db, clock, writes, (b, _, now) => BrewDeeds.Tick(b.Stands(), step, r.At, now));
 
     private static Task<Results<Written<Kept>, Refused, Clash>> Log(int id, LogRequest r, HoldingDb db, HoldingClock clock,
-        Writes writes) =>
+        Writes writes, ForwardRun forward) =>
         Change(id, db, clock, writes, (b, units, now) =>
-            BrewDeeds.Log(b.Stands(), r.Kind, BrewSaid.Read(r.Kind, r.Value, units), r.At, now));
+            BrewDeeds.Log(b.Stands(), r.Kind, BrewSaid.Read(r.Kind, r.Value, units), r.At, now), forward.Follow);
 
     private static Task<Results<Written<Kept>, Refused, Clash>> Correct(int id, int entry, LogRequest r, HoldingDb db, HoldingClock clock,
         Writes writes)

@@ -112,6 +112,12 @@ public sealed record BatchView
     /// <summary>What came of it; null while it is not over.</summary>
     public Verdict? Over { get; init; }
 
+    /// <summary>Begun for no hour: each reading moves its hour of use to the first window that it can meet.</summary>
+    public bool RunsForward { get; init; }
+
+    /// <summary>The round that it belongs to; null for a brew by itself.</summary>
+    public int? RoundId { get; init; }
+
     /// <summary>What stands for a logger's many figures; null where all are in the log.</summary>
     public string? LogSays { get; init; }
 }
@@ -171,6 +177,8 @@ public static class BatchViews
             Steps = [.. b.Steps.Select(s => Step(s, done.GetValueOrDefault(s.Id), race, units))],
             Log = [.. b.Log.OrderByDescending(l => l.At).ThenByDescending(l => l.Id).Select(l => Line(l, corrected, units))],
             Watch = watch,
+            RunsForward = b.RunsForward,
+            RoundId = b.RoundId,
             Race = race is null ? null : RaceViews.Of(race, units),
         };
     }

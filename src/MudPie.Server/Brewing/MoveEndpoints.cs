@@ -60,8 +60,15 @@ public static class MoveEndpoints
             return checks.Refusal;
         }
 
-        var m = moved.Value;
-        batch!.UseAt = m.UseAt;
+        Take(batch!, moved.Value);
+        await db.SaveChangesAsync();
+        return Writes.Done(new Changed(id, batch!.Version));
+    });
+
+    /// <summary>The brew as it is once it is moved.</summary>
+    internal static void Take(Batch batch, MoveView m)
+    {
+        batch.UseAt = m.UseAt;
         batch.Steps = m.Steps;
         if (batch.StartedAt is { } started)
         {
@@ -71,13 +78,10 @@ public static class MoveEndpoints
         {
             batch.PlannedStart = m.Start;
         }
-
-        await db.SaveChangesAsync();
-        return Writes.Done(new Changed(id, batch.Version));
-    });
+    }
 
     /// <summary>All of a plan slides; of a brew that is going, what has not been done yet.</summary>
-    private static async Task<Ruling<MoveView>> Move(Batch? batch, MoveRequest r, HoldingClock clock, WeatherBook weather)
+    internal static async Task<Ruling<MoveView>> Move(Batch? batch, MoveRequest r, HoldingClock clock, WeatherBook weather)
     {
         if (batch is not { State: BatchState.Planned or BatchState.Brewing })
         {
@@ -110,14 +114,14 @@ public static class MoveEndpoints
         if (batch.State == BatchState.Planned && first is not null && first.At < clock.Now.AddMinutes(-5))
         {
             var earliest = batch.UseAt + (clock.Now - steps.First(s => s.Id == first.Id).At);
-            return Refusal.Of("useAt", $"“{first.Name}” would have begun at {local(first.At):ddd HH:mm} already.",
-                $"The earliest is {local(earliest):ddd HH:mm}.");
+            return Refusal.Of("useAt", $"“{first.Name}” would have begun at {local(first.At):ddd} {Say.Time(local(first.At))} already.",
+                $"The earliest is {local(earliest):ddd} {Say.Time(local(earliest))}.");
         }
 
         if (batch.State == BatchState.Brewing && off < clock.Now)
         {
-            return Refusal.Of("useAt", $"Its air would have gone off at {local(off):HH:mm} already.",
-                $"The earliest is {local(clock.Now + (batch.UseAt - batch.StartedAt!.Value.AddHours(batch.BrewHours))):ddd HH:mm}.");
+            return Refusal.Of("useAt", $"Its air would have gone off at {Say.Time(local(off))} already.",
+                $"The earliest is {local(clock.Now + (batch.UseAt - batch.StartedAt!.Value.AddHours(batch.BrewHours))):ddd} {Say.Time(local(clock.Now + (batch.UseAt - batch.StartedAt!.Value.AddHours(batch.BrewHours))))}.");
         }
 
         var verdict = await Says(batch, start, off, useAt, clock, weather, local);
@@ -137,14 +141,14 @@ public static class MoveEndpoints
         var hour = holding is null
             ? null : SprayWindows.Of(new WindowsQuestion {
                 Units = holding.Units, Purpose = batch.Purpose, From = useAt, Hours = 1,
-                Latitude = holding.Latitude, Longitude = holding.Longitude,
+                Latitude = holding.SunLatitude, Longitude = holding.SunLongitude, SunOff = !holding.PlaceKnown,
                 Weather = await weather.Hours(useAt.AddHours(-1), useAt.AddHours(8))
             }).Value.Hours[0];
-        var slide = batch.StartedAt is null ? $"source in {local(start):ddd HH:mm}, air off {local(off):ddd HH:mm}"
-            : $"air off {local(off):ddd HH:mm}";
+        var slide = batch.StartedAt is null ? $"source in {local(start):ddd} {Say.Time(local(start))}, air off {local(off):ddd} {Say.Time(local(off))}"
+            : $"air off {local(off):ddd} {Say.Time(local(off))}";
         return hour is { Spoils.Count: > 0 } bad
-            ? new(Tone.Mind, $"Out at {local(useAt):ddd HH:mm}: {bad.Spoils[0]}.", $"Then {slide}.")
-            : new(Tone.Go, $"Out at {local(useAt):ddd HH:mm}.",
+            ? new(Tone.Mind, $"Out at {local(useAt):ddd} {Say.Time(local(useAt))}: {bad.Spoils[0]}.", $"Then {slide}.")
+            : new(Tone.Go, $"Out at {local(useAt):ddd} {Say.Time(local(useAt))}.",
                 $"Then {slide}{(hour?.Weather is null ? "; the weather then is not known" : "; nothing spoils that hour")}.");
     }
 }

@@ -1,4 +1,5 @@
 using Microsoft.Extensions.Caching.Memory;
+using MudPie.Core.Almanac;
 using MudPie.Core.Brewing;
 using MudPie.Core.Measures;
 using MudPie.Core.PuttingOut;
@@ -42,10 +43,23 @@ public sealed class PlanDesk(HoldingDb db, HoldingClock clock, WeatherBook weath
 
         var own = await Book.Waits.Own(db);
         var local = await clock.Local();
-        var plan = BrewPlan.Of(question, local);
+        var (plan, forward) = r.StartNow ? Forward(question, holding, local, await weather.Hours(clock.Now.AddHours(-1),
+            clock.Now.AddHours(112))) : (BrewPlan.Of(question, local), null);
         var waits = plan.Refused is not null ? [] : await Waits(r, kit, plan.Value, own, local);
         return plan.Match<Ruling<PlanView>>(
-            w => w.With(View(r, kit, question, w.Value, recipe?.Name, waits, holding.Units), ""), refusal => refusal);
+            w => w.With(View(r, kit, question, w.Value, recipe?.Name, waits, holding.Units) with { ForwardSays = forward }, ""),
+            refusal => refusal);
+    }
+
+    private static (Ruling<BrewPlanAnswer> Plan, string? Says) Forward(BrewPlanQuestion q, Holding holding,
+        Func<DateTimeOffset, DateTimeOffset> local, IReadOnlyList<WeatherHour> known)
+    {
+        var leaf = q.Purpose == Purpose.Leaf;
+        var answer = PlanForward.Of(q, local,
+            from => SprayWindows.FirstWindow(leaf, from, holding.SunLatitude, holding.SunLongitude, known),
+            from => SprayWindows.Left(leaf, from, holding.SunLatitude, holding.SunLongitude, known, holding.Units));
+        return answer.Match<(Ruling<BrewPlanAnswer>, string?)>(w => (w.Value.Plan, w.Value.Forward.Says
+            + (holding.PlaceKnown ? "" : " The sun is off: see to it that there is light enough, and not too much.")), refusal => (refusal, null));
     }
 
     private static PlanView View(PlanRequest r, KitSnapshot kit, BrewPlanQuestion question, BrewPlanAnswer plan, string? recipeName,

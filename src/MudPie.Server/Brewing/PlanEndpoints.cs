@@ -59,6 +59,12 @@ public sealed record PlanRequest
     /// <summary>What it is to be put out with, as typed.</summary>
     public RaceAsked? Race { get; init; }
 
+    /// <summary>It is begun now: no hour of use is asked; it runs forward to the first window that it can meet.</summary>
+    public bool StartNow { get; init; }
+
+    /// <summary>The round that it belongs to: the same brew again.</summary>
+    public int? RoundId { get; init; }
+
     /// <summary>A name for the batch, when it is kept.</summary>
     public string? Name { get; init; }
 }
@@ -149,6 +155,9 @@ public sealed record PlanView
 
     public required RaceView? Race { get; init; }
 
+    /// <summary>Of one that is begun now: where it comes out; null for one that is planned back from an hour.</summary>
+    public string? ForwardSays { get; init; }
+
     /// <summary>Lots that the other sources would be taken from.</summary>
     public IReadOnlyList<int> MoreLots { get; init; } = [];
 }
@@ -175,7 +184,7 @@ public static class PlanEndpoints
         var day = local(clock.Now.AddHours(48 + 17));
         var seven = day.Date.AddHours(7) is var at ? new DateTimeOffset(at, local(new DateTimeOffset(at, day.Offset)).Offset) : day;
         return TypedResults.Ok(new PlanHour(await clock.Find() is { } holding
-            ? SprayWindows.FirstFit(Words.Read<Purpose>(purpose) != Purpose.Root, seven, holding.Latitude, holding.Longitude,
+            ? SprayWindows.FirstFit(Words.Read<Purpose>(purpose) != Purpose.Root, seven, holding.SunLatitude, holding.SunLongitude,
                 await weather.Hours(seven.AddHours(-1), seven.AddHours(55))) : seven));
     }
 
@@ -197,8 +206,8 @@ public static class PlanEndpoints
         {
             var local = await clock.Local();
             return Refusal.Of("useAt",
-                $"It is too late for {local(p.UseAt):HH:mm} on {local(p.UseAt):d MMM}: begun now it could go out "
-                    + $"at {local(p.EarliestUseAt):HH:mm} on {local(p.EarliestUseAt):d MMM}.",
+                $"It is too late for {Say.Time(local(p.UseAt))} on {Say.Day(local(p.UseAt))}: begun now it could go out "
+                    + $"at {Say.Time(local(p.EarliestUseAt))} on {Say.Day(local(p.EarliestUseAt))}.",
                     "Move it to that hour or later, and keep it then.");
         }
 
@@ -219,6 +228,9 @@ public static class PlanEndpoints
             SecondSourceInputId = view.MoreLots.Count > 0 ? view.MoreLots[0] : null,
             Race = p.Race is null ? null : p.Race.Kit,
             RecipeVersionId = RecipeBook.VersionOf(request.Recipe),
+            RunsForward = request.StartNow,
+            RoundId = await db.Rounds.Where(x => x.Id == request.RoundId && x.StoppedAt == null).Select(x => (int?)x.Id)
+                .FirstOrDefaultAsync(),
             Brew = p.Brew,
             Steps = p.Steps,
             BrewL = p.BrewL,

@@ -22,6 +22,6 @@ public static class RaceKits
     /// <summary>What is left of the window from a moment, by sun and by the weather that is known; null without a holding, or where nothing
     /// spoils it for a day.</summary>
     public static async Task<RaceWindow?> Window(Holding? holding, bool leaf, DateTimeOffset from, WeatherBook weather) =>
-        holding is null ? null : SprayWindows.Left(leaf, from, holding.Latitude, holding.Longitude,
+        holding is null ? null : SprayWindows.Left(leaf, from, holding.SunLatitude, holding.SunLongitude,
             await weather.Hours(from.AddHours(-1), from.AddHours(31)), holding.Units);
 }

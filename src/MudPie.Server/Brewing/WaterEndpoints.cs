@@ -81,7 +81,7 @@ public static class WaterEndpoints
             w.Amount is not { } a ? "nothing to add" : a == 0 ? "nothing to clear" : w.Unit == "mg" ? Units.Show(a / 1000, Dimension.Mass,
                 units) : $"{Units.Show(a / 1000, Dimension.Volume, units)} · {Spoons.InTools(new Litres(a / 1000), units).Text}",
             w.MinutesAtMost == w.Minutes ? Say.Minutes(w.Minutes) : $"{Say.Minutes(w.Minutes)} to {Say.Minutes(w.MinutesAtMost)}",
-            w.Cost switch { null => "not known", 0 => "nothing", { } c => c < 0.01 ? "under 0.01" : Say.Fixed(c, 2) }))]);
+            w.Cost switch { null => "not known", 0 => "nothing", { } c => c < 0.01 ? $"under {Say.Money(0.01)}" : Say.Money(c) }))]);
 
     /// <summary>Price per mg or mL of what the shelf has for clearing.</summary>
     private static async Task<Dictionary<string, double>> Prices(HoldingDb db)

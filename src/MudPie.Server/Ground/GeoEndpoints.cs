@@ -81,7 +81,7 @@ public static class GeoEndpoints
         var local = await clock.Local();
         var beds = await db.Beds.AsNoTracking().OrderBy(b => b.Id).Take(500).ToListAsync();
         var waits = (await Book.Waits.Running(db, clock.Now)).ToDictionary(w => w.BedId,
-            w => $"no harvest before {local(w.Until):d MMM yyyy}");
+            w => $"no harvest before {Say.Date(local(w.Until))}");
         var lives = (await db.BedChecks.Newest().AsNoTracking().ToListAsync()).ToDictionary(c => c.BedId, c => (Life?)c.Life);
         var known = await GroundKnown.Of(db, units);
         var plan = GroundPlan.Of([.. beds.Select(b => new BedOutline(b.Id, b.Name, b.AreaM2, Outline(b.ShapeJson)))]).Worked;

@@ -38,6 +38,12 @@ public sealed record ChoiceRequest(string? School);
 /// <summary>Units to answer in.</summary>
 public sealed record UnitsRequest(UnitSystem? Units);
 
+/// <summary>How the holding writes; what is not given stays.</summary>
+public sealed record WritingRequest(UnitSystem? Units, bool? MonthFirst, bool? Hours12, string? Currency);
+
+/// <summary>What the holding is called and where it lies, as typed; an empty place is not known yet.</summary>
+public sealed record HoldingPlaceRequest(string? Name, string? Place, string? Altitude, string? Zone);
+
 /// <summary>Ground and kit.</summary>
 public static class GroundEndpoints
 {
@@ -46,6 +52,8 @@ public static class GroundEndpoints
     {
         api.MapGet("/holding", Holding).WithSummary("The holding, its units and its choices of school.");
         api.MapPost("/holding/units", SetUnits).WithSummary("Sets the units that words are in.");
+        api.MapPost("/holding/writing", SetWriting).WithSummary("Sets how units, days, hours and money are written.");
+        api.MapPost("/holding/place", SetPlace).WithSummary("Says what the holding is called and where it lies.");
         api.MapPost("/holding/forks/{fork}", Choose).WithSummary("Chooses a school.");
         api.MapGet("/ground", Read).WithSummary("Beds, vessels, pumps, diffusers and waters.");
         api.MapPost("/ground/beds", KeepBed).WithSummary("Keeps a bed.");
@@ -65,8 +73,50 @@ public static class GroundEndpoints
         }
 
         return TypedResults.Ok(new HoldingView(true, h.Name, h.Zone, h.Units, h.IsDemo, h.Latitude, h.Longitude, h.AltitudeM, clock.Now,
-            h.Own));
+            h.Own) {
+            PlaceKnown = h.PlaceKnown, MonthFirst = h.MonthFirst, Hours12 = h.Hours12, Currency = h.Currency
+        });
     }
+
+    private static Task<Results<Written<Kept>, Refused, Clash>> SetWriting(WritingRequest r, HoldingDb db, Writes writes) =>
+        writes.Do<Kept>(async () =>
+    {
+        var currency = (r.Currency ?? "").Trim();
+        if (currency.Length > Writing.LongestCurrency || currency.Any(c => char.IsDigit(c) || char.IsControl(c) || c is ',' or '.'))
+        {
+            return Refusal.Of("currency", $"“{(currency.Length > 40 ? currency[..40] + "…" : currency)}” can’t stand beside a figure.",
+                $"Write a sign or a word of up to {Writing.LongestCurrency} letters, as £ or crowns; or leave it empty.");
+        }
+
+        if (await db.Holdings.OrderBy(h => h.Id).FirstOrDefaultAsync() is not { } holding)
+        {
+            return Writes.NoHolding;
+        }
+
+        (holding.Units, holding.MonthFirst, holding.Hours12, holding.Currency) = (r.Units ?? holding.Units, r.MonthFirst
+            ?? holding.MonthFirst, r.Hours12 ?? holding.Hours12, r.Currency is null ? holding.Currency : currency);
+        return Writes.Done(new Kept(holding.Id));
+    });
+
+    private static Task<Results<Written<Kept>, Refused, Clash>> SetPlace(HoldingPlaceRequest r, HoldingDb db, Writes writes) =>
+        writes.Do<Kept>(async () =>
+    {
+        if (await db.Holdings.OrderBy(h => h.Id).FirstOrDefaultAsync() is not { } holding)
+        {
+            return Writes.NoHolding;
+        }
+
+        var fields = new TypedFields(holding.Units);
+        var name = fields.Name("name", r.Name ?? holding.Name, "the holding");
+        SetupEndpoints.Lies(holding, r.Place, r.Altitude, r.Zone, fields);
+        if (!fields.Checks.Sound)
+        {
+            return fields.Checks.Refusal;
+        }
+
+        holding.Name = name;
+        return Writes.Done(new Kept(holding.Id));
+    });
 
     private static Task<Results<Written<Kept>, Refused, Clash>> SetUnits(UnitsRequest request, HoldingDb db, Writes writes) =>
         writes.Do<Kept>(async () =>
@@ -114,7 +164,7 @@ public static class GroundEndpoints
         var beds = await db.Beds.AsNoTracking().OrderBy(b => b.Id).Take(500).ToListAsync();
         var local = await clock.Local();
         var waits = (await Book.Waits.Running(db, clock.Now)).ToDictionary(w => w.BedId,
-            w => $"no harvest before {local(w.Until):d MMM yyyy}: {w.What}, {w.Reason}");
+            w => $"no harvest before {Say.Date(local(w.Until))}: {w.What}, {w.Reason}");
         var waters = await db.Waters.AsNoTracking().OrderBy(w => w.Id)
             .Select(w => new {
                 w.Id, w.Version, w.Name, w.Kind, w.Chloramine, Strip = w.Strips.OrderByDescending(s => s.At)

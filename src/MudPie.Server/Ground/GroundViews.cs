@@ -6,7 +6,20 @@ namespace MudPie.Server.Ground;
 /// <summary>The holding as the shell needs it.</summary>
 public sealed record HoldingView(
     bool SetUp, string Name, string Zone, UnitSystem Units, bool IsDemo, double Latitude, double Longitude, double AltitudeM,
-    DateTimeOffset Now, Guid? Own);
+    DateTimeOffset Now, Guid? Own)
+{
+    /// <summary>False until it is said where it lies: the sun is off until then.</summary>
+    public bool PlaceKnown { get; init; } = true;
+
+    /// <summary>Dates are written month first.</summary>
+    public bool MonthFirst { get; init; }
+
+    /// <summary>Hours are written to twelve.</summary>
+    public bool Hours12 { get; init; }
+
+    /// <summary>What money is called; empty where it is not said.</summary>
+    public string Currency { get; init; } = "";
+}
 
 /// <summary>A bed with what it asks for.</summary>
 public sealed record BedView(int Id, string Name, double AreaM2, string AreaTyped, string AreaShown, string Crop, string Growing,

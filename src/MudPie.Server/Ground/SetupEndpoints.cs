@@ -8,11 +8,12 @@ using MudPie.Server.Web;
 
 namespace MudPie.Server.Ground;
 
-/// <summary>Ten short answers, as typed.</summary>
+/// <summary>A few short answers, as typed; what is not given stands as the house would have it, and can be said later.</summary>
 public sealed record SetupRequest
 {
     public string? Name { get; init; }
 
+    /// <summary>Latitude and longitude; empty where it is to be said later: the sun is off until then.</summary>
     public string? Place { get; init; }
 
     public string? Altitude { get; init; }
@@ -20,6 +21,12 @@ public sealed record SetupRequest
     public string? Zone { get; init; }
 
     public UnitSystem? Units { get; init; }
+
+    /// <summary>Dates are written month first.</summary>
+    public bool? MonthFirst { get; init; }
+
+    /// <summary>Hours are written to twelve.</summary>
+    public bool? Hours12 { get; init; }
 
     public string? BedName { get; init; }
 
@@ -89,6 +96,8 @@ public static partial class SetupEndpoints
             Ingredients.Diffuser(read.Diffuser.Kind)!.UsualLossKPa);
         var full = OxygenSaturation.At(18, read.Holding.AltitudeM).Value.Value;
         return TypedResults.Ok(new SetupRemarks(new Dictionary<string, string> {
+            ["place"] = read.Holding.PlaceKnown ? Sunny(read.Holding)
+                : "The sun is off until you say where: hours are then scored by wind, rain and warmth alone.",
             ["altitude"] = $"Water there holds {Say.Fixed(full, 1)} mg/L of oxygen at 18 °C; a brew must keep 6.",
             ["area"] = GroundSays.Bed(read.Bed.AreaM2, null, null, units),
             ["vessel"] = GroundSays.Vessel(read.Vessel.TotalL, read.Vessel.WorkingL, units),
@@ -137,43 +146,31 @@ public static partial class SetupEndpoints
 
     private static Setup Read(SetupRequest r, TypedFields fields)
     {
-        var place = Place(r.Place);
-        if (place is null)
-        {
-            fields.Checks.Add("place", $"“{r.Place}” is not a latitude and a longitude.",
-                "Write it as 52.5, 0.0 or 52.5 N 1.2 W; a degree is near enough, it is for the sun.");
-        }
-
-        var zone = (r.Zone ?? "").Trim();
-        if (!HoldingClock.Knows(zone))
-        {
-            fields.Checks.Add("zone", $"“{zone}” is not a time zone.", "Write it as Europe/London or America/Chicago.");
-        }
-
+        var holding = new Holding {
+            Name = fields.Name("name", r.Name ?? "My holding", "the holding"),
+            Zone = "",
+            Units = r.Units ?? UnitSystem.Metric,
+            MonthFirst = r.MonthFirst ?? false,
+            Hours12 = r.Hours12 ?? false,
+        };
+        Lies(holding, r.Place, r.Altitude, r.Zone, fields);
         var shape = fields.OneOf("shape", r.Shape, "bucket", "barrel", "tank");
         var total = fields.Quantity("total", r.Total, Dimension.Volume, 1, shape switch { "bucket" => 60, "barrel" => 600, _ => 5000 },
             $"That is the range of a {shape}.");
         var dunks = string.IsNullOrWhiteSpace(r.OpenFlow) && string.IsNullOrWhiteSpace(r.ShutOff); // a bag dunked by hand needs no air
         var waterKind = fields.OneOf<WaterKind>("waterKind", r.WaterKind);
         return new Setup(
-            new Holding {
-                Name = fields.Name("name", r.Name, "the holding"),
-                Latitude = place?.Latitude ?? 0,
-                Longitude = place?.Longitude ?? 0,
-                AltitudeM = fields.Quantity("altitude", r.Altitude, Dimension.Length, OxygenSaturation.LowestM, OxygenSaturation.HighestM),
-                Zone = zone,
-                Units = r.Units ?? UnitSystem.Metric,
-            },
+            holding,
             new Bed {
                 Name = fields.Name("bedName", r.BedName, "the bed"),
                 AreaM2 = fields.Quantity("area", r.Area, Dimension.Area, 0.1, 1_000_000),
                 AreaTyped = (r.Area ?? "").Trim(),
-                Crop = fields.Name("crop", r.Crop, "the crop"),
-                Growing = fields.OneOf("growing", r.Growing, "annual", "grass", "perennial", "tree"),
+                Crop = fields.Name("crop", r.Crop ?? "not said", "the crop"),
+                Growing = fields.OneOf("growing", r.Growing ?? "annual", "annual", "grass", "perennial", "tree"),
             },
             new Vessel {
                 Name = "The " + shape, Shape = shape, TotalL = total, WorkingL = total * 0.85,
-                DepthM = fields.Quantity("depth", r.Depth, Dimension.Length, 0.05, 5)
+                DepthM = fields.Quantity("depth", r.Depth ?? UsualDepth(shape), Dimension.Length, 0.05, 5)
             },
             dunks
                 ? new Pump { Name = "No pump of your own: a small one is assumed", OpenLpm = 3, ShutOffKPa = 15 }
@@ -186,13 +183,51 @@ public static partial class SetupEndpoints
                 },
             new Diffuser {
                 Name = "Diffuser",
-                Kind = fields.OneOf("diffuserKind", r.DiffuserKind, [.. Ingredients.Diffusers.Select(d => d.Kind)])
+                Kind = fields.OneOf("diffuserKind", r.DiffuserKind ?? "airStone", [.. Ingredients.Diffusers.Select(d => d.Kind)])
             },
             new WaterSource {
                 Name = WaterName(waterKind), Kind = waterKind
             },
             fields.Optional("strip", r.Strip, Dimension.Concentration, 0, WaterClearing.Highest));
     }
+
+    /// <summary>Takes where a holding lies, as typed. An empty place leaves the sun off.</summary>
+    /// <param name="holding">Changed by it.</param>
+    /// <param name="place">"52.5, 0.0" or "52.5 N 1.2 W".</param>
+    /// <param name="altitude">Above the sea; null or empty leaves it.</param>
+    /// <param name="zone">IANA zone.</param>
+    /// <param name="fields">Where what can't be read is said.</param>
+    internal static void Lies(Holding holding, string? place, string? altitude, string? zone, TypedFields fields)
+    {
+        var known = !string.IsNullOrWhiteSpace(place);
+        var at = known ? Place(place) : null;
+        if (known && at is null)
+        {
+            fields.Checks.Add("place", $"“{place}” is not a latitude and a longitude.",
+                "Write it as 52.5, 0.0 or 52.5 N 1.2 W; a degree is near enough, it is for the sun. Or leave it empty: the sun is off then.");
+        }
+
+        holding.Zone = (zone ?? holding.Zone).Trim();
+        if (!HoldingClock.Knows(holding.Zone))
+        {
+            fields.Checks.Add("zone", $"“{holding.Zone}” is not a time zone.", "Write it as Europe/London or America/Chicago.");
+        }
+
+        (holding.PlaceKnown, holding.Latitude, holding.Longitude) = (known, at?.Latitude ?? 0, at?.Longitude ?? 0);
+        if (!string.IsNullOrWhiteSpace(altitude))
+        {
+            holding.AltitudeM = fields.Quantity("altitude", altitude, Dimension.Length, OxygenSaturation.LowestM,
+                OxygenSaturation.HighestM);
+        }
+    }
+
+    private static string Sunny(Holding holding)
+    {
+        var noon = 90 - Math.Abs(holding.Latitude);
+        return $"At noon in spring and autumn the sun stands {Say.Fixed(noon, 0)}° high there.";
+    }
+
+    private static string UsualDepth(string shape) => shape switch { "bucket" => "28 cm", "barrel" => "75 cm", _ => "110 cm" };
 
     private static string WaterName(WaterKind kind) => kind switch {
         WaterKind.Mains => "Mains",

@@ -19,6 +19,7 @@ public static class TrialEndpoints
         api.MapGet("/judge/templates", Templates).WithSummary("Trials ready to be laid.");
         api.MapGet("/judge/measures", Offered).WithSummary("What can be measured.");
         api.MapPost("/judge/trials", Make).WithSummary("Makes a trial.");
+        api.MapPost("/judge/trials/lay", TrialDrafts.Lay).WithSummary("How a plan would lie, however little of it is said yet.");
         api.MapPost("/judge/trials/curve", Curve).WithSummary("How many plots see how large a difference.");
         api.MapPost("/judge/trials/worth", (TrialMoney money) => Problems.Answer(TrialWorth.Smallest(money, "")))
             .WithSummary("What difference would pay.");

@@ -85,7 +85,7 @@ public static class NoteEndpoints
         if (u.Kind == NoteKind.Harvest && target is not null
             && (await Book.Waits.Running(db, clock.Now)).FirstOrDefault(w => w.BedId == target.Id) is { } wait)
         {
-            minds.Add($"{wait.Bed} waits until {(await clock.Local())(wait.Until):d MMM yyyy} after {wait.What}: {wait.Reason}.");
+            minds.Add($"{wait.Bed} waits until {Say.Date((await clock.Local())(wait.Until))} after {wait.What}: {wait.Reason}.");
         }
 
         if (u.Kind == NoteKind.Brix && u.TemperatureC is null)

@@ -117,7 +117,7 @@ public static class DoseEndpoints
                 InoculantDose.Viable(form, age, kept),
             worked, worked is { Value.Unit: "mL" } w ? Spoons.InTools(new Litres(w.Value.Amount / 1000), units).WithError : null, injector,
             tank, course, [.. Asks(input, species.Count)],
-            worked?.Value.CostPer1E9 is { } cost ? $"{Say.Number(cost)} for a thousand million alive" : "no price known"));
+            worked?.Value.CostPer1E9 is { } cost ? $"{Say.Money(cost, null)} for a thousand million alive" : "no price known"));
     }
 
     private static IEnumerable<string> Asks(Input input, int species)

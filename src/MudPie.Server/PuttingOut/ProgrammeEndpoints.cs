@@ -158,7 +158,7 @@ public static class ProgrammeEndpoints
             if (stages[i].From < programme.Start.AddDays(-60) || stages[i].From > programme.Harvest.AddDays(120))
             {
                 checks.Add($"stages[{i}].from", "That day is not near this season.",
-                    $"Give a day from {programme.Start.AddDays(-60):d MMM yyyy} to {programme.Harvest.AddDays(120):d MMM yyyy}.");
+                    $"Give a day from {Say.Date(programme.Start.AddDays(-60))} to {Say.Date(programme.Harvest.AddDays(120))}.");
             }
         }
 
@@ -224,7 +224,7 @@ public static class ProgrammeEndpoints
         else if (on is null || on < programme.Start.AddDays(-60) || on > programme.Harvest.AddDays(60))
         {
             fields.Checks.Add("on", on is null ? "No day was given." : "That day is not near this season.",
-                $"Give a day from {programme.Start.AddDays(-60):d MMM yyyy} to {programme.Harvest.AddDays(60):d MMM yyyy}.");
+                $"Give a day from {Say.Date(programme.Start.AddDays(-60))} to {Say.Date(programme.Harvest.AddDays(60))}.");
         }
 
         return on ?? default;

@@ -118,7 +118,7 @@ internal static class ProgrammeViews
         });
         return new(p.Id, p.BedId, p.Bed.Name, p.Bed.Crop, Units.Show(p.Bed.AreaM2, Dimension.Area, units), p.Start, p.Harvest,
             worked.Value.Stages, [.. givings],
-            [.. unread.Select(g => $"A giving of “{g.Kind}” on {g.On:d MMM} can’t be read here: lay it anew."), .. worked.Value.Misses],
+            [.. unread.Select(g => $"A giving of “{g.Kind}” on {Say.Day(g.On)} can’t be read here: lay it anew."), .. worked.Value.Misses],
             [.. worked.Value.Needs.Select(n => $"{Units.Show(n.Value, Dimension.Volume, units)} of {n.Key}")],
             $"{Say.Number(worked.Value.PotassiumG)} g of K₂O", worked, CropCalendars.Of(p.Bed.Crop).Name, p.Stages is not null);
     }

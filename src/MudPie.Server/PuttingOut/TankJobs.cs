@@ -124,7 +124,7 @@ public sealed class TankJobs(HoldingDb db, HoldingClock clock, LiveBrew live, St
             Plants = fields.Optional("plants", kit.Asked.Plants?.GetValueOrDefault(id), Dimension.Plain, 1, 1_000_000),
             Life = check?.Life,
             LifeSays = check is null
-                ? null : $"{(check.Kind == GroundTest.Cotton ? "cotton strip" : "CO₂ burst")} of {kit.Local(check.At):d MMM}",
+                ? null : $"{(check.Kind == GroundTest.Cotton ? "cotton strip" : "CO₂ burst")} of {Say.Day(kit.Local(check.At))}",
             RateLPerHa = kit.Asked.BedRates?.GetValueOrDefault(id) is { Length: > 0 } own
                 ? fields.Quantity("bedRates", own, Dimension.AreaRate, 1, 200_000, "What goes on that bed, mixed.") : null,
         };
@@ -178,7 +178,7 @@ public sealed class TankJobs(HoldingDb db, HoldingClock clock, LiveBrew live, St
     /// <summary>How the hour of the job scores, where it is known where the holding lies.</summary>
     private async Task<HourScore?> Hour(TankKit kit, UnitSystem units) => await clock.Find() is { } holding
         ? SprayWindows.Of(new WindowsQuestion {
-            Units = units, Purpose = kit.Purpose, From = kit.At, Hours = 1, Latitude = holding.Latitude, Longitude = holding.Longitude,
+            Units = units, Purpose = kit.Purpose, From = kit.At, Hours = 1, Latitude = holding.SunLatitude, Longitude = holding.SunLongitude, SunOff = !holding.PlaceKnown,
             Weather = await weather.Hours(kit.At.AddHours(-1), kit.At.AddHours(8))
         }).Value.Hours[0]
         : null;

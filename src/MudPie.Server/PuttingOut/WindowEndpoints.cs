@@ -45,8 +45,9 @@ public static class WindowEndpoints
             Purpose = Words.Read<Purpose>(purpose),
             From = clock.Now,
             Hours = hours,
-            Latitude = holding.Latitude,
-            Longitude = holding.Longitude,
+            Latitude = holding.SunLatitude,
+            Longitude = holding.SunLongitude,
+            SunOff = !holding.PlaceKnown,
             Weather = await weather.Hours(clock.Now.AddHours(-1), clock.Now.AddHours(Math.Min(hours, 96) + 8)),
         }));
     }
@@ -76,11 +77,11 @@ public static class WindowEndpoints
         ? y.AddTicks(-(y.Ticks % TimeSpan.TicksPerMinute)) : x : null;
 
     private static async Task<Results<Results<Ok<Worked<SunAnswer>>, Refused>, Missing>> SunThere(HoldingClock clock) =>
-        await clock.Find() is { } holding
+        await clock.Find() is { PlaceKnown: true } holding
             ? Problems.Answer(SunTimes.From(holding.Latitude, holding.Longitude, clock.Now)
                 .Match<Ruling<SunAnswer>>(w =>
                     w.With(w.Value with { NextRise = ToMinute(w.Value.NextRise), NextSet = ToMinute(w.Value.NextSet) }, w.Unit), r => r))
-                    : Problems.NotFound("holding yet");
+                    : Problems.NotFound("place for the sun yet");
 
     private static async Task<Ok<WeatherView>> Weather(HoldingDb db, HoldingClock clock, WeatherHealth health)
     {
@@ -95,7 +96,7 @@ public static class WindowEndpoints
         if (health.Now is { } failing)
         {
             var since = (await clock.Local())(failing.Since);
-            says += $" The weather service has not been read since {since:d MMM HH:mm}: {failing.Why} It is asked again and again; what "
+            says += $" The weather service has not been read since {Say.Day(since)} {Say.Time(since)}: {failing.Why} It is asked again and again; what "
                 + "is known stays.";
         }
 

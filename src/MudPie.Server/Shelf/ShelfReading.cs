@@ -48,6 +48,7 @@ internal static class ShelfReading
                 LeftShown = i.Lots.Count == 0 ? "not counted"
                     : StockKeeper.Shown(Math.Max(0, lots.Where(l => !l.Unfit && !(l.Expires < now)).Sum(l => l.Left)), unit, units),
                 Price = i.Price is { } p ? Say.Fixed(Per.Price(p, unit, units), 2) : null,
+                PriceShown = i.Price is { } q ? Per.PriceShown(q, unit, units) : null,
                 PricedBy = Per.PricedBy(unit, units),
                 Density = i.Density,
                 Species = i.Species is null

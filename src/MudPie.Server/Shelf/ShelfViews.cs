@@ -106,6 +106,9 @@ public sealed record ShelfInputView
 
     public required string? Price { get; init; }
 
+    /// <summary>In words: "£4.20 a litre"; null where it is not known.</summary>
+    public required string? PriceShown { get; init; }
+
     public required string PricedBy { get; init; }
 
     public required double? Density { get; init; }

@@ -51,7 +51,11 @@ public sealed record DayNext(DateTimeOffset At, string Text, string Link, string
 public sealed record DayLineView(
     DateTimeOffset From, DateTimeOffset To, DateTimeOffset Now, IReadOnlyList<SunStretch> Sun, IReadOnlyList<DayBrew> Brews,
     IReadOnlyList<DayPip> Pips, IReadOnlyList<DayNext> Next,
-    IReadOnlyList<DayWindow> Windows, IReadOnlyList<DayWait> Waits);
+    IReadOnlyList<DayWindow> Windows, IReadOnlyList<DayWait> Waits)
+{
+    /// <summary>Brews that come again, not planned yet.</summary>
+    public required IReadOnlyList<DayNext> Rounds { get; init; }
+}
 
 /// <summary>Today and the day line.</summary>
 public static class TodayEndpoints
@@ -90,7 +94,7 @@ public static class TodayEndpoints
         WindowsAnswer Ask(Purpose purpose) =>
             SprayWindows.Of(new WindowsQuestion {
                 Units = holding.Units, Purpose = purpose, From = from, Hours = hours,
-                Latitude = holding.Latitude, Longitude = holding.Longitude, Weather = known
+                Latitude = holding.SunLatitude, Longitude = holding.SunLongitude, SunOff = !holding.PlaceKnown, Weather = known
             }).Value;
         var (leaf, root) = (Ask(Purpose.Leaf), Ask(Purpose.Root));
         return [.. leaf.Windows.Select(w => new DayWindow(w.From, w.To, Purpose.Leaf, w.Score, w.Sentence)),
@@ -106,6 +110,10 @@ public static class TodayEndpoints
         items.AddRange((await BrixDues.Of(db, clock.Now)).Select(d => TodayRules.BrixDue(d, clock.Now, local)));
 
         items.AddRange(await TodayMore.Of(db, clock));
+        items.AddRange((await RoundEndpoints.Of(db, clock, weather)).Where(r => r.Times.Count > 0
+            && r.Times[0].At < clock.Now.AddDays(Rounds.AskDays)).Select(r => new TodayItem($"round-{r.Id}", 2, $"Plan {r.Name} again",
+                $"{r.Says}: to go out at {Say.Clock(r.Times[0].At, clock.Now, local)}"
+                    + (r.Times[0].Moved is { } moved ? $", {moved}" : ""), "Brew it again", r.Link, r.Times[0].At)));
         items.AddRange(await TodayJudging.Of(db, clock));
         var (now, soon) = (clock.Now, DateOnly.FromDateTime(local(clock.Now).DateTime).AddDays(1));
         // Worth saying where the weather is known and something is there to go out.
@@ -117,10 +125,14 @@ public static class TodayEndpoints
         }
 
         var holding = await clock.Find();
-        var height = holding is null ? 0 : Sun.ElevationDeg(clock.Now, holding.Latitude, holding.Longitude);
+        double? height = holding is not { PlaceKnown: true } there ? null
+            : Sun.ElevationDeg(clock.Now, there.Latitude, there.Longitude);
         return TypedResults.Ok(new TodayView(
             Ordered(items),
-            height < Sun.RiseDeg ? "night" : height < Sun.LowDeg ? "low sun" : "high sun: not on leaves",
+            height switch {
+                null => "the sun is off: say where your ground lies", < Sun.RiseDeg => "night", < Sun.LowDeg => "low sun",
+                _ => "high sun: not on leaves"
+            },
             [.. going.Select(g => BatchViews.Line(g.Batch, units, g.Watch?.Verdict.Sentence))]));
     }
 
@@ -183,16 +195,18 @@ public static class TodayEndpoints
         pips.AddRange((await Watch.Notices.Standing(db, clock.Now)).Where(n => n.At > from && n.At < to
             && going.Any(g => g.Batch.Id == n.BatchId)).Select(n => new DayPip(n.At, n.BatchId, n.Title, true)));
         var windows = await Windows(clock, weather, clock.Now, 48);
-        var next = going.SelectMany(g => TodayRules.Next(g.Batch, g.Watch, clock.Now)).Where(n => n.At > clock.Now.AddHours(-2))
+        var rounds = (await RoundEndpoints.Of(db, clock, weather)).SelectMany(r => r.Times.Take(1).Where(t => t.At < to)
+            .Select(t => new DayNext(t.At, $"{r.Name} again", r.Link, "round"))).ToList();
+        var next = going.SelectMany(g => TodayRules.Next(g.Batch, g.Watch, clock.Now)).Concat(rounds).Where(n => n.At > clock.Now.AddHours(-2))
             .OrderBy(n => n.At).Take(3).ToList();
         return TypedResults.Ok(new DayLineView(
             from, to, clock.Now,
-            holding is null ? [] : Sun.Stretches(from, to, holding.Latitude, holding.Longitude),
+            holding is not { PlaceKnown: true } ? [] : Sun.Stretches(from, to, holding.Latitude, holding.Longitude),
             [.. going.Select(g => new DayBrew(g.Batch.Id, g.Batch.Vessel.Name, g.Batch.State.ToString(), g.Batch.StartedAt
                 ?? g.Batch.PlannedStart, g.Batch.AirOffAt ?? (g.Batch.StartedAt ?? g.Batch.PlannedStart).AddHours(g.Batch.BrewHours),
                 g.Batch.UseAt, TodayRules.Loaf(g.Batch, g.Watch), g.Batch.Version,
                 g.Batch.State is BatchState.Planned or BatchState.Brewing))],
             pips, next, windows, [.. (await Book.Waits.Running(db, clock.Now)).Where(w => w.Until < to)
-                .Select(w => new DayWait(w.Until, $"{w.Bed} may be harvested: {w.What} is over"))]));
+                .Select(w => new DayWait(w.Until, $"{w.Bed} may be harvested: {w.What} is over"))]) { Rounds = rounds });
     }
 }

@@ -1,3 +1,4 @@
+using MudPie.Core.Workings;
 using Microsoft.EntityFrameworkCore;
 using MudPie.Records;
 using MudPie.Server.Web;
@@ -21,7 +22,7 @@ internal static class TodayJudging
         {
             var from = t.PutOnAt!.Value.AddMinutes(40);
             items.Add(new($"patches-{t.Id}", now >= from ? 0 : 1, $"Read the patches on {t.Name} again", now < from
-                ? $"from {local(from):HH:mm}" : now <= from.AddMinutes(20)
+                ? $"from {Say.Time(local(from))}" : now <= from.AddMinutes(20)
                 ? "now: 40 to 60 minutes after" : "past the hour: read them at once", "Read them", "/judge/patches", from));
         }
 
@@ -34,7 +35,7 @@ internal static class TodayJudging
             if ((t.Last ?? t.StartedAt) is { } last && (now - last).TotalDays >= AskAfterDays)
             {
                 items.Add(new($"trial-{t.Id}", 3, $"The trial on {t.Crop}",
-                    $"{(t.Last is null ? "nothing measured since it began" : "last measured")} {local(last):d MMM}", "Measure it",
+                    $"{(t.Last is null ? "nothing measured since it began" : "last measured")} {Say.Day(local(last))}", "Measure it",
                     $"/judge/trials/{t.Id}/sheet", last.AddDays(AskAfterDays)));
             }
         }

@@ -34,7 +34,7 @@ internal static class TodayMore
 
             if (s.Calibrated is { } at && s.Past != "poison" && now > at.AddDays(Sprayers.CalibrateEveryDays(s.Kind)))
             {
-                items.Add(new($"calibrate-{s.Id}", 3, $"Calibrate {s.Name} again", $"last on {local(at):d MMM yyyy}", "Calibrate it",
+                items.Add(new($"calibrate-{s.Id}", 3, $"Calibrate {s.Name} again", $"last on {Say.Date(local(at))}", "Calibrate it",
                     $"/put-out/sprayers?sprayer={s.Id}", at.AddDays(Sprayers.CalibrateEveryDays(s.Kind))));
             }
         }
@@ -45,7 +45,7 @@ internal static class TodayMore
         {
             var name = Biostimulants.Find(g.Kind)?.Name ?? g.Kind;
             items.Add(new($"giving-{g.Id}", g.On <= today ? 2 : 3, $"{name} on {g.Name}", g.On < today
-                ? $"was laid for {g.On:d MMM}" : g.On == today ? "laid for today" : $"laid for {g.On:ddd d MMM}", "Fill the tank",
+                ? $"was laid for {Say.Day(g.On)}" : g.On == today ? "laid for today" : $"laid for {g.On:ddd} {Say.Day(g.On)}", "Fill the tank",
                 $"/put-out/tank?giving={g.Id}", new DateTimeOffset(g.On.ToDateTime(new TimeOnly(18, 0)), TimeSpan.Zero)));
         }
 
@@ -70,11 +70,11 @@ internal static class TodayMore
     {
         var next = windows.Where(w => w.Purpose == Purpose.Leaf && w.To > now.AddMinutes(30)).MinBy(w => w.From);
         return next is null || next.From > now.AddHours(16) ? null
-            : new("window", 2, next.From <= now ? $"Leaves can be sprayed now, until {local(next.To):HH:mm}"
-                : $"A spray window {(local(next.From).Hour >= 16 ? "this evening" : "ahead")}, {local(next.From):HH:mm} "
-                    + $"to {local(next.To):HH:mm}", next.Sentence, "Choose a window", "/put-out/windows", next.From);
+            : new("window", 2, next.From <= now ? $"Leaves can be sprayed now, until {Say.Time(local(next.To))}"
+                : $"A spray window {(local(next.From).Hour >= 16 ? "this evening" : "ahead")}, {Say.Time(local(next.From))} "
+                    + $"to {Say.Time(local(next.To))}", next.Sentence, "Choose a window", "/put-out/windows", next.From);
     }
 
     private static string When(DateTimeOffset at, Func<DateTimeOffset, DateTimeOffset> local) =>
-        local(at).ToString("ddd HH:mm", System.Globalization.CultureInfo.InvariantCulture);
+        $"{local(at):ddd} {Say.Time(local(at))}";
 }

@@ -84,7 +84,7 @@ public static class TodayRules
     public static TodayItem BrixDue(BrixDue due, DateTimeOffset now, Func<DateTimeOffset, DateTimeOffset> local)
     {
         var days = Math.Max(1, (int)Math.Round((now - due.SprayedAt).TotalDays));
-        var hour = due.Before is { } before ? $"{due.Leaf?.Word()} leaf, about {local(before):HH:mm}, as before"
+        var hour = due.Before is { } before ? $"{due.Leaf?.Word()} leaf, about {Say.Time(local(before))}, as before"
             : "no reading before it; one now is still worth having";
         return new($"brix-{due.ApplicationId}-{due.BedId}", 2, $"Brix on {due.Bed}, {Say.Count(days, "day")} after", hour,
             "Measure", $"/judge/brix?application={due.ApplicationId}&bed={due.BedId}", due.SprayedAt.AddDays(1));
@@ -142,8 +142,8 @@ public static class TodayRules
         var done = LiveBrew.Standing(b).Where(l => l.Kind == LogKind.Step).Select(l => l.Text).ToHashSet();
         var step = b.Steps.FirstOrDefault(s => !done.Contains(s.Id)) ?? b.Steps[0];
         var late = now - step.At;
-        var when = local(step.At).Date == local(now).Date ? local(step.At).ToString("HH:mm", CultureInfo.InvariantCulture) : local(step.At)
-            .ToString("ddd HH:mm", CultureInfo.InvariantCulture);
+        var when = local(step.At).Date == local(now).Date ? Say.Time(local(step.At))
+            : $"{local(step.At):ddd} {Say.Time(local(step.At))}";
         return new($"plan-{b.Id}-{step.Id}", late > TimeSpan.Zero ? 1 : step.At < now.AddHours(12) ? 2 : 3,
             late > TimeSpan.FromMinutes(5) ? $"{step.Name} for {b.Vessel.Name}, {Say.Minutes(late.TotalMinutes)} late"
                 : $"{step.Name} for {b.Vessel.Name} at {when}",

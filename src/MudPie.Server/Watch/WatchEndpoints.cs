@@ -7,6 +7,7 @@ using MudPie.Core.Workings;
 using MudPie.Records;
 using MudPie.Records.Brewing;
 using MudPie.Server.Brewing;
+using MudPie.Server.Weather;
 using MudPie.Server.Web;
 
 namespace MudPie.Server.Watch;
@@ -132,7 +133,7 @@ public static class WatchEndpoints
     private static readonly DateTimeOffset Latest = new(2200, 1, 1, 0, 0, 0, TimeSpan.Zero);
 
     /// <summary>What is planned and what the watch expects, as iCalendar: steps of plans, ready times, use by, readings due.</summary>
-    private static async Task<ContentHttpResult> Calendar(HoldingDb db, HoldingClock clock, LiveBrew live)
+    private static async Task<ContentHttpResult> Calendar(HoldingDb db, HoldingClock clock, LiveBrew live, WeatherBook weather)
     {
         var units = await clock.Units();
         var calendar = new Ical.Net.Calendar { ProductId = "-//Mud Pie//Brews//EN" };
@@ -187,6 +188,15 @@ public static class WatchEndpoints
         foreach (var n in await Notices.Standing(db, clock.Now))
         {
             Event($"watch-{n.Id}", n.At, 10, n.Title, n.Todo);
+        }
+
+        foreach (var round in await RoundEndpoints.Of(db, clock, weather))
+        {
+            foreach (var time in round.Times)
+            {
+                Event($"round-{round.Id}-{time.At.ToUnixTimeSeconds()}", time.At, 30, $"{round.Name} again",
+                    $"{round.Says}{(time.Moved is { } moved ? $"; {moved}" : "")}. Plan it some days before.");
+            }
         }
 
         await Other(db, clock, Event);

@@ -86,9 +86,9 @@ public sealed class WeatherReader(IServiceScopeFactory scopes, TimeProvider time
     {
         using var scope = scopes.CreateScope();
         var db = scope.ServiceProvider.GetRequiredService<HoldingDb>();
-        if (await db.Holdings.AsNoTracking().OrderBy(h => h.Id).FirstOrDefaultAsync(stop) is not { } holding)
+        if (await db.Holdings.AsNoTracking().OrderBy(h => h.Id).FirstOrDefaultAsync(stop) is not { PlaceKnown: true } holding)
         {
-            return false;
+            return false; // weather of where?
         }
 
         var from = time.GetUtcNow().AddHours(-14);

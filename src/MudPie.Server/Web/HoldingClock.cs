@@ -1,3 +1,4 @@
+using System.Globalization;
 using Microsoft.EntityFrameworkCore;
 using MudPie.Core.Measures;
 using MudPie.Records;
@@ -16,6 +17,25 @@ public sealed class HoldingClock(HoldingDb db, TimeProvider time)
 
     /// <summary>The holding, or null before it is set up.</summary>
     public async Task<Holding?> Find() => _holding ??= await db.Holdings.AsNoTracking().OrderBy(h => h.Id).FirstOrDefaultAsync();
+
+    /// <summary>How it writes days, hours and money, once it is found: two that are alike write alike.</summary>
+    public (bool MonthFirst, bool Hours12, string Currency) Writing => _holding is { } h ? (h.MonthFirst, h.Hours12, h.Currency)
+        : (false, false, "");
+
+    /// <summary>What a request is answered in, so that every sentence writes as the holding does; the plain way where its file can't be
+    /// read, which whatever asks for it will say.</summary>
+    public async Task<CultureInfo> Culture()
+    {
+        try
+        {
+            _ = await Find();
+        }
+        catch (Exception e) when (e is System.Data.Common.DbException or HoldingFileException)
+        {
+        }
+
+        return Core.Workings.Writing.Of(Writing.MonthFirst, Writing.Hours12, Writing.Currency);
+    }
 
     /// <summary>Units to answer in.</summary>
     public async Task<UnitSystem> Units() => (await Find())?.Units ?? UnitSystem.Metric;

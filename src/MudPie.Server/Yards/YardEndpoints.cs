@@ -83,11 +83,11 @@ public static class YardEndpoints
         }).ToListAsync();
         var things = waters.Select(w => new YardThing($"water-{w.Id}", w.Kind == WaterKind.Rain ? "butt" : "tap", w.Name,
             w.Last is null ? new ThingSays(Tone.Mind, "no strip read", "")
-                : new ThingSays(Tone.Go, $"strip {Say.Number(w.Last.MgPerL)} mg/L", $"on {local(w.Last.At):d MMM}"),
+                : new ThingSays(Tone.Go, $"strip {Say.Number(w.Last.MgPerL)} mg/L", $"on {Say.Day(local(w.Last.At))}"),
             "/brew/water")).ToList();
         if (await db.Tallies.OrderByDescending(t => t.At).Select(t => (DateTimeOffset?)t.At).FirstOrDefaultAsync() is { } counted)
         {
-            var says = new ThingSays(Tone.Go, "counted", $"on {local(counted):d MMM}");
+            var says = new ThingSays(Tone.Go, "counted", $"on {Say.Day(local(counted))}");
             things.Add(new YardThing("microscope", "microscope", "Microscope", says, "/brew/microscope"));
         }
 

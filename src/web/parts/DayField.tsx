@@ -1,5 +1,4 @@
 import { useState } from "react";
-import { useUs } from "../api/units";
 import { useClock } from "./clock";
 import { type ReadDate, readDay, readMoment, written } from "./dates";
 import { Field } from "./Field";
@@ -17,23 +16,15 @@ interface Props {
 type Read = (text: string, today: string, monthFirst: boolean) => ReadDate;
 
 /** A day or a moment as people write it; what was understood, with its weekday, stands under it. */
-function Written({
-  label,
-  value,
-  onChange,
-  name,
-  hint,
-  read,
-  says,
-}: Props & { read: Read; says: (iso: string) => string }) {
+function Written({ label, value, onChange, name, hint, read, example }: Props & { read: Read; example: string }) {
   const clock = useClock();
-  const monthFirst = useUs();
-  const [text, setText] = useState(() => written(value, monthFirst));
+  const { monthFirst, hours12 } = clock;
+  const [text, setText] = useState(() => written(value, monthFirst, hours12));
   const [told, setTold] = useState(value);
   if (value !== told) {
     // set from elsewhere: a proposal was taken, or the field was emptied after it was kept
     setTold(value);
-    setText(written(value, monthFirst));
+    setText(written(value, monthFirst, hours12));
   }
   const today = clock.toField(new Date()).slice(0, 10);
   const now = text.trim() === "" ? null : read(text, today, monthFirst);
@@ -43,7 +34,7 @@ function Written({
       value={text}
       name={name}
       wrong={now && "wrong" in now ? now.wrong : undefined}
-      hint={now && "iso" in now ? `= ${says(now.iso)}` : hint}
+      hint={now && "iso" in now ? `= ${weekday(now.iso)} ${clock.sayDate(now.iso)}` : (hint ?? clock.sayDate(example))}
       onChange={(t) => {
         setText(t);
         const got = t.trim() === "" ? { iso: "" } : read(t, today, monthFirst);
@@ -55,18 +46,11 @@ function Written({
   );
 }
 
-const utc = (o: Intl.DateTimeFormatOptions) => new Intl.DateTimeFormat("en-GB", { timeZone: "UTC", ...o });
-const dayWords = utc({ weekday: "short", day: "numeric", month: "short", year: "numeric" });
-const sayDay = (iso: string) =>
-  dayWords
-    .format(new Date(`${iso.slice(0, 10)}T12:00Z`))
-    .replace("Sept", "Sep")
-    .replace(",", "");
+const days = new Intl.DateTimeFormat("en-GB", { timeZone: "UTC", weekday: "short" });
+const weekday = (iso: string) => days.format(new Date(`${iso.slice(0, 10)}T12:00Z`));
 
 /** A day. */
-export const DayField = (props: Props) => <Written hint="10 Jun 2026" {...props} read={readDay} says={sayDay} />;
+export const DayField = (props: Props) => <Written {...props} example="2026-06-10" read={readDay} />;
 
 /** A day and an hour, in the holding's zone. */
-export const MomentField = (props: Props) => (
-  <Written hint="10 Jun 2026, 07:30" {...props} read={readMoment} says={(iso) => `${sayDay(iso)}, ${iso.slice(11)}`} />
-);
+export const MomentField = (props: Props) => <Written {...props} example="2026-06-10T07:30" read={readMoment} />;

@@ -67,8 +67,8 @@ function Unfolded({ line }: { line: Schemas["DayLineView"] }) {
     { length: Math.ceil(span / 3_600_000) },
     (_, i) => new Date(Math.ceil(from / 3_600_000) * 3_600_000 + i * 3_600_000),
   )
-    .map((d) => ({ d, text: clock.time(d) }))
-    .filter((h) => Number(h.text.slice(0, 2)) % 3 === 0 && h.text.endsWith("00"));
+    .map((d) => ({ d, ...clock.hour(d), full: clock.toField(d).endsWith(":00") }))
+    .filter((t) => t.full && t.h % 3 === 0);
   return (
     <div className="hidden bg-paper wide:block">
       <svg viewBox={`0 0 1280 ${H}`} className="block h-auto w-full" role="group" aria-label="Day line">
@@ -99,7 +99,7 @@ function Unfolded({ line }: { line: Schemas["DayLineView"] }) {
             fontSize="14"
             className="fill-ash figures"
           >
-            {h.text === "00:00" ? clock.day(h.d) : h.text.slice(0, 2)}
+            {h.h === 0 ? clock.day(h.d) : h.text}
           </text>
         ))}
         {line.brews.map((b, i) => (
@@ -118,6 +118,31 @@ function Unfolded({ line }: { line: Schemas["DayLineView"] }) {
           <g key={w.at + w.text} transform={`translate(${x(w.at)} ${BASE})`}>
             <path d="M-6 -10h12v12h-12z" className="fill-straw stroke-paper" strokeWidth="1.5" />
             <title>{w.text}</title>
+          </g>
+        ))}
+        {line.rounds.map((r) => (
+          <g
+            key={r.at + r.text}
+            role="link"
+            tabIndex={0}
+            aria-label={`${r.text}, ${clock.when(r.at)}`}
+            className="cursor-pointer"
+            onClick={() => go(r.link)}
+            onKeyDown={(e) => e.key === "Enter" && go(r.link)}
+            transform={`translate(${x(r.at)} ${BASE})`}
+          >
+            <rect x="-44" y="-44" width="44" height="44" fill="transparent" />
+            <path
+              d="M-34 0a17 20 0 0 1 34 0"
+              fill="none"
+              strokeDasharray="4 4"
+              className="stroke-clay"
+              strokeWidth="2.2"
+            />
+            <text x="-17" y="-24" textAnchor="middle" fontSize="13" className="fill-clay halo">
+              again
+            </text>
+            <title>{`${r.text}, ${clock.when(r.at)}`}</title>
           </g>
         ))}
         {line.pips.map((p) => (

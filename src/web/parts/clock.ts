@@ -1,5 +1,6 @@
 import { createContext, useContext } from "react";
 import type { Schemas } from "../api/client";
+import { hourSaid, written } from "./dates";
 
 /** The holding that is open; times are shown in its own zone. */
 export const Holding = createContext<Schemas["HoldingView"] | null>(null);
@@ -15,21 +16,39 @@ export const span = (minutes: number) => {
 
 /** Words for times in the holding's zone. */
 export function useClock() {
-  const zone = useContext(Holding)?.zone ?? "UTC";
+  const holding = useContext(Holding);
+  const zone = holding?.zone ?? "UTC";
+  const { monthFirst = false, hours12 = false } = holding ?? {};
   const format = (o: Intl.DateTimeFormatOptions) => new Intl.DateTimeFormat("en-GB", { timeZone: zone, ...o });
   const hm = format({ hour: "2-digit", minute: "2-digit", hourCycle: "h23" });
   const day = format({ weekday: "short", day: "numeric", month: "short" });
   const full = format({ day: "numeric", month: "short", year: "numeric" });
+  const hour = (at: Date) => hourSaid(hm.format(at), hours12);
+  const words = (f: Intl.DateTimeFormat, at: Date) => {
+    const p = Object.fromEntries(f.formatToParts(at).map((x) => [x.type, x.value]));
+    const on = monthFirst ? `${p.month} ${p.day}` : `${p.day} ${p.month}`;
+    return short([p.weekday, on, p.year].filter(Boolean).join(" "));
+  };
   return {
     zone,
-    time: (at: string | Date) => hm.format(new Date(at)),
-    day: (at: string | Date) => short(day.format(new Date(at))),
-    date: (at: string | Date) => short(full.format(new Date(at))),
+    monthFirst,
+    hours12,
+    time: (at: string | Date) => hour(new Date(at)),
+    /** For an axis: the hour there, 0 to 23, and how it is written short: "06", or "6 am". */
+    hour: (at: string | Date) => {
+      const h = Number(hm.format(new Date(at)).slice(0, 2));
+      return { h, text: hours12 ? `${h % 12 || 12} ${h < 12 ? "am" : "pm"}` : String(h).padStart(2, "0") };
+    },
+    day: (at: string | Date) => words(day, new Date(at)),
+    /** Without its weekday: "10 Jun". */
+    date: (at: string | Date) => words(full, new Date(at)),
+    /** A day in ISO form without a zone, as it is written: "10 Jun 2026". */
+    sayDate: (iso: string) => written(iso, monthFirst, hours12),
     /** "07:10", or "Tue 3 May 07:10" where it is another day than now. */
     when: (at: string | Date) => {
       const there = new Date(at);
-      const today = day.format(new Date()) === day.format(there);
-      return today ? hm.format(there) : `${day.format(there)} ${hm.format(there)}`;
+      const today = words(day, new Date()) === words(day, there);
+      return today ? hour(there) : `${words(day, there)} ${hour(there)}`;
     },
     /** For a datetime-local field, in the holding's zone. */
     toField: (at: Date) => {

@@ -73,12 +73,18 @@ export function readMoment(text: string, today: string, monthFirst = false): Rea
   return "wrong" in day ? day : { iso: `${day.iso}T${two(hour)}:${two(minute)}` };
 }
 
+/** An hour of the clock as the holding writes it: "19:30", or "7:30 pm". */
+export const hourSaid = (hhmm: string, hours12: boolean) =>
+  hours12
+    ? `${Number(hhmm.slice(0, 2)) % 12 || 12}${hhmm.slice(2)} ${Number(hhmm.slice(0, 2)) < 12 ? "am" : "pm"}`
+    : hhmm;
+
 /** As it stands in a field before it is changed. */
-export function written(iso: string, monthFirst = false): string {
+export function written(iso: string, monthFirst = false, hours12 = false): string {
   const [, y, m, d, time] = /^(\d{4})-(\d{2})-(\d{2})(?:T(\d{2}:\d{2}))?/.exec(iso) ?? [];
   if (!y) return "";
   const name = months[Number(m) - 1]!;
   const month = name[0]!.toUpperCase() + name.slice(1);
   const day = monthFirst ? `${month} ${Number(d)} ${y}` : `${Number(d)} ${month} ${y}`;
-  return time ? `${day}, ${time}` : day;
+  return time ? `${day}, ${hourSaid(time, hours12)}` : day;
 }

@@ -81,11 +81,11 @@ public static class TrialWorth
             ? "it does not pay for itself" : "whether it pays can’t be told yet";
         return Worked.Of(
             new EarnAnswer(PerHa(mid), low is { } a ? PerHa(a) : null, high is { } b ? PerHa(b) : null,
-                $"{Money(mid)} {Per.LargeArea(m.Units)}{(low is null ? "" : $", {Money(low.Value)} to {Money(high!.Value)}")}: {told}."),
+                $"{Say.Money(mid, null)} {Per.LargeArea(m.Units)}{(low is null ? "" : $", {Say.Money(low.Value, null)} to {Say.Money(high!.Value, null)}")}: {told}."),
             Per.LargeArea(m.Units),
             Evidence.MeasuredHere,
             [new("earns", $"difference × what a unit brings {Per.LargeArea(m.Units)} − cost",
-                $"{Say.Number(difference)} × {Say.Number(value)} − {Say.Number(cost)}", Money(mid), "prices as you gave them")]);
+                $"{Say.Number(difference)} × {Say.Number(value)} − {Say.Number(cost)}", Say.Money(mid, null), "prices as you gave them")]);
     }
 
     /// <summary>Cost of the large area in the units that it was given in.</summary>
@@ -116,8 +116,6 @@ public static class TrialWorth
 
         return checks.Sound ? (price * Per.Large(perHa, m.Units), null) : (1, checks.Refusal);
     }
-
-    private static string Money(double x) => $"{(x < 0 ? "−" : "")}{Say.Number(Math.Abs(x))}";
 }
 
 /// <summary>A point on the replicates curve of a planned trial.</summary>

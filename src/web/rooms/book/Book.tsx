@@ -11,6 +11,7 @@ import { Wrong, WrongElse } from "../../parts/Wrong";
 import { useClock } from "../../parts/clock";
 import { Enter } from "./Enter";
 import { WaitsPanel } from "./WaitsPanel";
+import { YearLine } from "./YearLine";
 
 const kinds = [
   { value: "", name: "everything" },
@@ -27,16 +28,23 @@ export function Book() {
   const bed = search.get("bed") ?? "";
   const kind = search.get("kind") ?? "";
   const input = search.get("input") ?? "";
+  const to = search.get("to") ?? "";
   const page = Number(search.get("page") ?? 0);
   const ground = useRead("/api/ground");
   const shelf = useRead("/api/shelf");
   const book = useRead("/api/book", {
     params: {
-      query: { bed: Number(bed) || undefined, kind: kind || undefined, input: Number(input) || undefined, page },
+      query: {
+        bed: Number(bed) || undefined,
+        kind: kind || undefined,
+        input: Number(input) || undefined,
+        to: to || undefined,
+        page,
+      },
     },
   });
   const set = (part: Record<string, string>) => {
-    const next = { bed, kind, input, ...part };
+    const next = { bed, kind, input, to, ...part };
     setSearch(Object.fromEntries(Object.entries(next).filter(([, v]) => v)));
   };
   const days = Object.entries(Object.groupBy(book.entries ?? [], (e) => clock.date(e.at)));
@@ -71,6 +79,15 @@ export function Book() {
               onChange={(i) => set({ input: i })}
             />
           </div>
+          <YearLine bed={bed} choose={(day) => set({ to: day })} />
+          {to && (
+            <p>
+              Up to {clock.sayDate(to)}.{" "}
+              <Button kind="plain" onClick={() => set({ to: "" })}>
+                up to now
+              </Button>
+            </p>
+          )}
           {days.length === 0 && book && (
             <p className="mt-4 text-lg">
               Nothing is written here yet. What you put out, harvest or see appears by day.
@@ -125,76 +142,70 @@ function Entry({ entry, asked }: { entry: Schemas["BookEntry"]; asked: boolean }
   return (
     <Refusals problem={strike.error}>
       {" "}
-      <article className={`border-l-4 py-2 pl-3 ${asked ? "border-clay" : "border-transparent"}`}>
-        <p className="flex flex-wrap justify-between gap-x-4">
-          <b className={old ? "line-through" : ""}>
-            <span className="figures">{clock.time(entry.at)}</span>{" "}
-            {entry.link ? (
-              <Link to={entry.link} className="underline">
-                {entry.title}
-              </Link>
-            ) : (
-              entry.title
-            )}
-          </b>
-          <span className="text-ash">
-            {entry.beds.slice(0, 4).join(", ")}
-            {entry.beds.length > 4 && ` and ${entry.beds.length - 4} more`}
+      <details open={asked} className={`border-l-4 pl-3 ${asked ? "border-clay" : "border-transparent"}`}>
+        <summary className="flex min-h-11 cursor-pointer items-baseline gap-3 py-1.5">
+          <span className="figures text-ash">{clock.time(entry.at)}</span>
+          <b className={`truncate ${old ? "line-through" : ""}`}>{entry.title}</b>
+          {(old || entry.correctsId !== null) && <span className="whitespace-nowrap text-straw">▲ corrected</span>}
+          <span className="ml-auto truncate pl-2 text-ash">
+            {entry.beds.slice(0, 2).join(", ")}
+            {entry.beds.length > 2 && ` and ${entry.beds.length - 2} more`}
           </span>
-        </p>
-        {entry.correctedBy !== null && <p className="text-straw">▲ corrected later, by entry {entry.correctedBy}</p>}
-        {entry.correctsId !== null && (
-          <p className="text-straw">
-            ▲ puts entry {entry.correctsId} right{entry.correctionWhy && `: ${entry.correctionWhy}`}
-          </p>
-        )}
-        {entry.kind !== "job" && entry.canRight && !old && <RightIt entry={entry} />}
-        {entry.lines.length > 0 && (
-          <details open={asked}>
-            <summary className="min-h-11 cursor-pointer text-clay underline underline-offset-4">
-              {entry.lines[0]}
-            </summary>
-            <ul className="figures">
-              {entry.lines.slice(1).map((l, i) => (
-                <li key={i}>{l}</li>
-              ))}
-              <li className="text-ash">
-                entry {entry.id}, written down {clock.date(entry.recordedAt)} {clock.time(entry.recordedAt)}
-              </li>
-            </ul>
-            {entry.kind === "job" && !old && (
-              <p className="flex flex-wrap gap-x-4">
-                {entry.canRight && (
-                  <Link
-                    className="inline-flex min-h-12 items-center text-clay underline underline-offset-4"
-                    to={`/put-out/tank?corrects=${entry.id}`}
-                  >
-                    record a correction
-                  </Link>
-                )}
-                <Button kind="plain" onClick={() => setWhy("")}>
-                  it never happened
-                </Button>
-              </p>
-            )}
-            {why !== null && (
-              <div className="grid items-start gap-x-4 sm:grid-cols-[1fr_auto]">
-                <Field
-                  label="Why is it struck?"
-                  value={why}
-                  onChange={setWhy}
-                  name="why"
-                  hint="both stay readable; what it took goes back on the shelf"
-                />
-                <Button className="sm:mt-7" disabled={strike.isPending} onClick={() => strike.mutate(null)}>
-                  Strike it
-                </Button>
-              </div>
-            )}
-            <WrongElse />
-          </details>
-        )}
-      </article>
+        </summary>
+        <div className="pb-3">
+          {entry.correctedBy !== null && <p className="text-straw">▲ corrected later, by entry {entry.correctedBy}</p>}
+          {entry.correctsId !== null && (
+            <p className="text-straw">
+              ▲ puts entry {entry.correctsId} right{entry.correctionWhy && `: ${entry.correctionWhy}`}
+            </p>
+          )}
+          <ul className="figures">
+            {entry.beds.length > 2 && <li>{entry.beds.join(", ")}</li>}
+            {entry.lines.map((l, i) => (
+              <li key={i}>{l}</li>
+            ))}
+            <li className="text-ash">
+              entry {entry.id}, written down {clock.date(entry.recordedAt)} {clock.time(entry.recordedAt)}
+            </li>
+          </ul>
+          {entry.link && (
+            <Link to={entry.link} className="inline-flex min-h-12 items-center text-clay underline underline-offset-4">
+              open it
+            </Link>
+          )}
+          {entry.kind !== "job" && entry.canRight && !old && <RightIt entry={entry} />}
+          {entry.kind === "job" && !old && (
+            <p className="flex flex-wrap gap-x-4">
+              {entry.canRight && (
+                <Link
+                  className="inline-flex min-h-12 items-center text-clay underline underline-offset-4"
+                  to={`/put-out/tank?corrects=${entry.id}`}
+                >
+                  record a correction
+                </Link>
+              )}
+              <Button kind="plain" onClick={() => setWhy("")}>
+                it never happened
+              </Button>
+            </p>
+          )}
+          {why !== null && (
+            <div className="grid items-start gap-x-4 sm:grid-cols-[1fr_auto]">
+              <Field
+                label="Why is it struck?"
+                value={why}
+                onChange={setWhy}
+                name="why"
+                hint="both stay readable; what it took goes back on the shelf"
+              />
+              <Button className="sm:mt-7" disabled={strike.isPending} onClick={() => strike.mutate(null)}>
+                Strike it
+              </Button>
+            </div>
+          )}
+          <WrongElse />
+        </div>
+      </details>
     </Refusals>
   );
 }

@@ -13,6 +13,7 @@ import { Vessel } from "../../parts/Vessel";
 import { useClock } from "../../parts/clock";
 import { aired } from "./aired";
 import { AfterPanel } from "./AfterPanel";
+import { AgainPanel } from "./AgainPanel";
 import { EndBatch } from "./EndBatch";
 import { LogLine } from "./LogLine";
 import { ProbePanel, useProbe } from "./ProbePanel";
@@ -37,6 +38,7 @@ export function BatchPage() {
     `${b.purpose === "leaf" ? "leaf spray" : "root drench"}, ${clock.when(b.useAt)}`,
     b.startedAt ? `begun ${clock.when(b.startedAt)}` : `to begin ${clock.when(b.plannedStart)}`,
     b.recipeName ?? "",
+    b.runsForward && (going || b.state === "planned") ? "each reading moves it to the window it can meet" : "",
     b.isDemo ? "made-up demo" : "",
   ];
   return (
@@ -119,6 +121,7 @@ export function BatchPage() {
               {b.state === "used" || b.state === "heaped" ? "its record, to print" : "its card, to print"}
             </Link>
           </p>
+          <AgainPanel batch={b} />
           {(going || b.state === "planned") && <EndBatch batch={b} />}
           {watch && (
             <>

@@ -2,7 +2,7 @@ import { useDeferredValue, useState } from "react";
 import { useNavigate, useSearchParams } from "react-router-dom";
 import type { Schemas } from "../../api/client";
 import { Refusals } from "../../parts/Form";
-import { useRead, useWorkOut, useWrite } from "../../api/data";
+import { useRead, useReadIf, useWorkOut, useWrite } from "../../api/data";
 import { Button } from "../../parts/Button";
 import { Fold } from "../../parts/Fold";
 import { Go } from "../../parts/Go";
@@ -18,14 +18,23 @@ import { PlanQuestions } from "./PlanQuestions";
 
 type Plan = Schemas["PlanRequest"];
 
-/** What a plan begins with, before anything is asked of it. */
-function startingPlan(ground: Schemas["GroundView"], hour: string, asked: URLSearchParams): Plan {
+/** What a plan begins with, before anything is asked of it: the same brew again, or the first bed. */
+function startingPlan(
+  ground: Schemas["GroundView"],
+  hour: string,
+  asked: URLSearchParams,
+  again: Plan | undefined,
+): Plan {
+  const useAt = asked.get("at") ?? hour;
+  if (again) return { ...again, useAt, choices: {}, roundId: Number(asked.get("round")) || null };
   return {
+    startNow: asked.has("now"),
+    making: asked.get("making") === "extract" ? "extract" : null,
     bedIds: ground.beds.slice(0, 1).map((b) => b.id),
     purpose: asked.get("purpose") === "root" ? "root" : "leaf",
     recipe: asked.get("recipe"),
     vesselId: Number(asked.get("vessel")) || null,
-    useAt: asked.get("at") ?? hour,
+    useAt,
     warmthC: 18,
     swingC: 2,
     choices: {},
@@ -37,15 +46,17 @@ export function PlanBrew() {
   const [search] = useSearchParams();
   const purpose = search.get("purpose") === "root" ? "root" : "leaf";
   const hour = useRead("/api/brew/plan/hour", { params: { query: { purpose } } });
-  return <Planner ground={ground} hour={hour.at} />;
+  const id = Number(search.get("again")) || 0;
+  const again = useReadIf(id > 0, "/api/brew/batches/{id}/again", { params: { path: { id } } });
+  return <Planner key={search.toString()} ground={ground} hour={hour.at} again={again} />;
 }
 
 /** Choose beds, leaf or root, and when; all the rest is worked back from there and follows what is dragged. */
-function Planner({ ground, hour }: { ground: Schemas["GroundView"]; hour: string }) {
+function Planner({ ground, hour, again }: { ground: Schemas["GroundView"]; hour: string; again: Plan | undefined }) {
   const clock = useClock();
   const go = useNavigate();
   const [search] = useSearchParams();
-  const [plan, setPlan] = useState<Plan>(() => startingPlan(ground, hour, search));
+  const [plan, setPlan] = useState<Plan>(() => startingPlan(ground, hour, search, again));
   const asked = useDeferredValue(plan);
   const worked = useWorkOut("/api/brew/plan", { body: asked });
   const keep = useWrite(
@@ -64,7 +75,7 @@ function Planner({ ground, hour }: { ground: Schemas["GroundView"]; hour: string
     <Refusals problem={[worked.problem, keep.error]}>
       {" "}
       <Room
-        title="Plan a brew"
+        title={again ? "Brew it again" : "Plan a brew"}
         under={
           p ? `${view.brewShown} of ${p.making} for ${clock.when(p.useAt)}` : "From the ground to cover, backwards."
         }
@@ -90,6 +101,12 @@ function Planner({ ground, hour }: { ground: Schemas["GroundView"]; hour: string
           view && p && data ? (
             <>
               <Verdict verdict={p.verdict} />
+              {view.forwardSays && (
+                <p className="border-l-4 border-river pl-3">
+                  {view.forwardSays}
+                  {p.making === "tea" && " Each reading moves it."}
+                </p>
+              )}
               {p.making === "tea" && <OxygenChart forecast={p.forecast} start={p.startAt} useAtH={p.brewHours} low />}
               <dl className="figures grid grid-cols-2 gap-x-5 sm:grid-cols-4">
                 <Figure
@@ -110,7 +127,7 @@ function Planner({ ground, hour }: { ground: Schemas["GroundView"]; hour: string
               </dl>
               <p className="flex flex-wrap items-center gap-4">
                 <Button kind="filled" disabled={keep.isPending || !!problem} onClick={() => keep.mutate(plan)}>
-                  Keep this plan
+                  {plan.startNow ? "Begin it now" : "Keep this plan"}
                 </Button>
                 <Go to={`/brew/ask?plan=${encodeURIComponent(JSON.stringify(plan))}`}>Ask it what if</Go>
                 <Sum working={data.working} sure={data.sure} of="this plan" />
@@ -128,7 +145,14 @@ function Planner({ ground, hour }: { ground: Schemas["GroundView"]; hour: string
                 </p>
               ))}
               <div className="border-b border-line">
-                <Fold line={`Backwards from there: begin ${clock.when(p.steps[0]?.at ?? p.startAt)}`} open>
+                <Fold
+                  line={
+                    plan.startNow
+                      ? "From now on, step by step"
+                      : `Backwards from there: begin ${clock.when(p.steps[0]?.at ?? p.startAt)}`
+                  }
+                  open
+                >
                   <Schedule steps={p.steps} />
                 </Fold>
                 {view.race && (

@@ -62,21 +62,40 @@ export function PlanQuestions({ plan, kit, setPlan, ground }: Props) {
         <WrongHere name="bedIds" />
       </div>
       <div className="flex flex-col gap-2">
-        <MomentField
-          label="To put out at"
-          value={when}
-          name="useAt"
-          hint={`the time in ${clock.zone}`}
-          onChange={(v) => {
-            setWhen(v);
-            setPlan({ ...plan, useAt: clock.fromField(v)?.toISOString() ?? (v || null) });
-          }}
+        <Choice
+          label="When?"
+          value={plan.startNow ? "now" : "then"}
+          options={[
+            { value: "now", name: "I am starting now" },
+            { value: "then", name: "for an hour" },
+          ]}
+          onChange={(v) => setPlan({ ...plan, startNow: v === "now" })}
         />
+        {plan.startNow ? (
+          kit && (
+            <p>
+              To go out <b className="figures">{clock.when(kit.plan.useAt)}</b>
+            </p>
+          )
+        ) : (
+          <MomentField
+            label="To put out at"
+            value={when}
+            name="useAt"
+            hint={`the time in ${clock.zone}`}
+            onChange={(v) => {
+              setWhen(v);
+              setPlan({ ...plan, useAt: clock.fromField(v)?.toISOString() ?? (v || null) });
+            }}
+          />
+        )}
         <PlanChoices plan={plan} kit={kit} setPlan={setPlan} />
         <details className="border-y border-line py-2">
           <summary className="min-h-11 cursor-pointer py-2 text-base">
-            <b>In {name(ground.vessels, vesselId) ?? "no vessel"}</b>, with {name(ground.pumps, pumpId)},{" "}
-            {name(ground.diffusers, diffuserId)}, {name(ground.waters, waterId)}{" "}
+            <b>{vesselId ? `In ${name(ground.vessels, vesselId)}` : "With what Mud Pie proposes"}</b>
+            {[name(ground.pumps, pumpId), name(ground.diffusers, diffuserId), name(ground.waters, waterId)]
+              .filter(Boolean)
+              .map((part) => `, ${part}`)}{" "}
             <span className="text-clay underline">change</span>
           </summary>
           <div className="flex flex-col gap-3 pb-3">

@@ -19,7 +19,6 @@ export function Measures({ plan: p, set, kinds }: Props) {
     set({ measures: list.map((m, k) => (k === i ? { ...m, ...part } : m)) });
   return (
     <section>
-      <h2 className="text-xl">4 · What is measured</h2>
       <p className="text-ash">
         The first is the main one, and the line worth having is of it. Every other look makes the verdict more careful.
       </p>

@@ -44,7 +44,6 @@ export function Treatments({ plan: p, set, inputs }: Props) {
     set({ treatments: list.map((t, k) => (k === i ? { ...t, ...part } : t)) });
   return (
     <section>
-      <h2 className="text-xl">2 · What is compared</h2>
       <Tick
         on={p.liquid ?? false}
         onToggle={() => set({ liquid: !p.liquid })}

@@ -5,11 +5,12 @@ import { useUs } from "../../api/units";
 import { usePut, useRead, useReadIf, useWorkOut, useWrite } from "../../api/data";
 import { Form, Refusals } from "../../parts/Form";
 import { Button } from "../../parts/Button";
-import { Choice } from "../../parts/Choice";
 import { Field } from "../../parts/Field";
+import { Fold } from "../../parts/Fold";
 import { Room } from "../../parts/Room";
 import { Tick } from "../../parts/Tick";
 import { WrongElse } from "../../parts/Wrong";
+import { Draft } from "./Draft";
 import { Measures } from "./PlanMeasures";
 import { Places } from "./PlanPlaces";
 import { Treatments } from "./PlanTreatments";
@@ -49,15 +50,10 @@ interface BenchProps {
   template: Schemas["TrialTemplate"] | undefined;
 }
 
-const designs = [
-  { value: "blocks", name: "in blocks" },
-  { value: "random", name: "all by lot" },
-  { value: "factorial", name: "things crossed" },
-  { value: "split-plot", name: "split plots" },
-  { value: "pair", name: "side by side" },
-] as const;
+const short = (names: string[]) =>
+  names.filter(Boolean).slice(0, 3).join(" · ") + (names.length > 3 ? ` and ${names.length - 3} more` : "");
 
-/** Question, treatments, replicates, ground, measures: in the order in which they are thought of. */
+/** Drawn first, then said: question, treatments, ground, measures, each folded under what it says so far. */
 function Bench({ id, start, kinds, beds, inputs, template }: BenchProps) {
   const go = useNavigate();
   const [p, setP] = useState<Plan>(start);
@@ -80,9 +76,18 @@ function Bench({ id, start, kinds, beds, inputs, template }: BenchProps) {
         peek={curve.data?.value?.sentence ?? "How many plots?"}
         bench={
           <>
-            <Form problem={keep.error} label="Trial plan" className="flex flex-col gap-5" onSend={() => keep.mutate(p)}>
-              <section>
-                <h2 className="text-xl">1 · The question</h2>
+            <Form problem={keep.error} label="Trial plan" className="flex flex-col" onSend={() => keep.mutate(p)}>
+              <Draft plan={p} set={set} />
+              <div className="my-3 flex flex-wrap items-center gap-4">
+                <Button type="submit" kind="filled" disabled={keep.isPending}>
+                  {id === null ? "Keep this plan" : "Keep the changes"}
+                </Button>
+                <Button kind="plain" onClick={() => go(-1)}>
+                  leave it
+                </Button>
+              </div>
+              <WrongElse />
+              <Fold line={`1 · The question: ${p.question || "not asked yet"}`} open={!p.question}>
                 {field("question", "In one sentence", "Does this lift that more than something else?")}
                 <div className="grid gap-x-4 sm:grid-cols-2">
                   {field("crop", "Crop")}
@@ -93,39 +98,14 @@ function Bench({ id, start, kinds, beds, inputs, template }: BenchProps) {
                   "What does the new thing take the place of?",
                   "keep that alike, or it is a second change",
                 )}
-              </section>
-              <Treatments plan={p} set={set} inputs={inputs} />
-              <section>
-                <h2 className="text-xl">3 · How it lies</h2>
-                <Choice
-                  label="Design"
-                  value={p.design as (typeof designs)[number]["value"]}
-                  options={designs}
-                  onChange={(design) => set({ design, ...(design === "pair" ? { replicates: 1 } : {}) })}
-                  name="design"
-                />
-                <Choice
-                  label="On"
-                  value={p.kind as "beds"}
-                  options={[
-                    { value: "beds", name: "beds" },
-                    { value: "pots", name: "pots or trays" },
-                    { value: "strips", name: "strips in a field" },
-                  ]}
-                  onChange={(kind) => set({ kind })}
-                />
-                <div className="mt-2 max-w-xs">
-                  <Field
-                    label={
-                      p.design === "random" ? "Plots of each" : p.design === "pair" ? "Pairs" : "Blocks: plots of each"
-                    }
-                    inputMode="numeric"
-                    value={p.replicates === null || p.replicates === undefined ? "" : String(p.replicates)}
-                    onChange={(v) => set({ replicates: /^\d{1,3}$/.test(v.trim()) ? Number(v) : null })}
-                    name="replicates"
-                    hint={p.replicates === 1 ? "one of each is a look, not a test" : "four or more"}
-                  />
-                </div>
+              </Fold>
+              <Fold
+                line={`2 · What is compared: ${short((p.treatments ?? []).map((t) => t.name ?? ""))}`}
+                open={!template && id === null}
+              >
+                <Treatments plan={p} set={set} inputs={inputs} />
+              </Fold>
+              <Fold line={`3 · Where it lies: ${short((p.places ?? []).map((x) => x.name ?? ""))}`}>
                 <Places plan={p} set={set} beds={beds} />
                 <Tick
                   on={p.blind ?? true}
@@ -133,17 +113,12 @@ function Bench({ id, start, kinds, beds, inputs, template }: BenchProps) {
                   label="Measured blind:"
                   under="labels carry codes, opened when measuring is done"
                 />
-              </section>
-              <Measures plan={p} set={set} kinds={kinds} />
-              <WrongElse />
-              <p className="flex flex-wrap gap-4">
-                <Button type="submit" kind="filled" disabled={keep.isPending}>
-                  {id === null ? "Keep this plan" : "Keep the changes"}
-                </Button>
-                <Button kind="plain" onClick={() => go(-1)}>
-                  leave it
-                </Button>
-              </p>
+              </Fold>
+              <Fold
+                line={`4 · What is measured: ${short((p.measures ?? []).map((m) => kinds.find((k) => k.id === m.kindId)?.name ?? m.name ?? ""))}`}
+              >
+                <Measures plan={p} set={set} kinds={kinds} />
+              </Fold>
             </Form>
           </>
         }

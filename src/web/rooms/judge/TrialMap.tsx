@@ -3,8 +3,8 @@ import type { Schemas } from "../../api/client";
 import { Fills, fill } from "./fills";
 
 interface Props {
-  trial: Schemas["TrialView"];
-  plots?: Schemas["PlotView"][];
+  trial: Pick<Schemas["DraftView"], "kind" | "places" | "treatments">;
+  plots: Schemas["PlotView"][];
   /** What stands in each plot; its code where nothing else does. */
   shown?: (plot: Schemas["PlotView"]) => string;
 }
@@ -13,7 +13,7 @@ const width = 640;
 const left = 128;
 
 /** The layout as it lies: lengths to scale, each place a row of its own (pots as they stand on the bench). */
-export function TrialMap({ trial, plots = trial.plots, shown }: Props) {
+export function TrialMap({ trial, plots, shown }: Props) {
   const id = useId().replaceAll(":", "");
   const grid = trial.kind === "pots";
   const longest = Math.max(...trial.places.map((p) => p.lengthM));

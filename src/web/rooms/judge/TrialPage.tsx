@@ -36,7 +36,7 @@ export function TrialPage() {
       bench={
         <>
           {t.plots.length > 0 ? (
-            <TrialMap trial={t} shown={shown} />
+            <TrialMap trial={t} plots={t.plots} shown={shown} />
           ) : (
             <p className="text-lg">Not drawn yet: the layout is drawn by lot, once.</p>
           )}

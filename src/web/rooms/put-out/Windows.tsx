@@ -1,7 +1,7 @@
-import { type PointerEvent, useId, useState } from "react";
+import { type PointerEvent, useContext, useId, useState } from "react";
 import { Link, useNavigate } from "react-router-dom";
 import type { Schemas } from "../../api/client";
-import { useRead, useWrite } from "../../api/data";
+import { useRead, useReadIf, useWrite } from "../../api/data";
 import { Button } from "../../parts/Button";
 import { Choice } from "../../parts/Choice";
 import { Mind } from "../../parts/Mind";
@@ -10,7 +10,7 @@ import { Room } from "../../parts/Room";
 import { Sum } from "../../parts/Sum";
 import { Short, Verdict } from "../../parts/Verdict";
 import { Wrong } from "../../parts/Wrong";
-import { useClock } from "../../parts/clock";
+import { Holding, useClock } from "../../parts/clock";
 
 type Purpose = "leaf" | "root";
 
@@ -174,8 +174,13 @@ function Days({
     move(Math.floor((((e.clientX - box.left) / box.width) * W - L) / cell));
   };
   const ticks = hours
-    .map((h, i) => ({ i, text: clock.time(h.at), day: clock.day(h.at) }))
-    .filter((t) => t.text.endsWith(":00") && Number(t.text.slice(0, 2)) % 6 === 0);
+    .map((h, i) => ({
+      i,
+      ...clock.hour(h.at),
+      full: clock.toField(new Date(h.at)).endsWith(":00"),
+      day: clock.day(h.at),
+    }))
+    .filter((t) => t.full && t.h % 6 === 0);
   return (
     <div className="mt-3">
       <svg
@@ -209,7 +214,9 @@ function Days({
         </text>
         {hours.map((h, i) => (
           <g key={h.at}>
-            {h.sunDeg < -6 && <rect x={x(i)} y="0" width={cell + 0.3} height={H - 30} className="fill-shade" />}
+            {h.sunDeg !== null && h.sunDeg < -6 && (
+              <rect x={x(i)} y="0" width={cell + 0.3} height={H - 30} className="fill-shade" />
+            )}
             {h.spoils.length === 0 && (
               <rect
                 x={x(i) + 0.4}
@@ -252,7 +259,7 @@ function Days({
             textAnchor="middle"
             className="fill-ash figures halo"
           >
-            {t.text === "00:00" ? t.day.split(" ").slice(0, 2).join(" ") : t.text.slice(0, 2)}
+            {t.h === 0 ? t.day.split(" ").slice(0, 2).join(" ") : t.text}
           </text>
         ))}
         {here >= 0 && (
@@ -296,7 +303,7 @@ function Hour({ hour }: { hour: Schemas["HourScore"] }) {
         ))}
       </ul>
       <p className="figures text-ash">
-        sun at {hour.sunDeg.toFixed(0)}°; {hour.weatherShown}
+        {hour.sunDeg === null ? "the sun is off" : `sun at ${hour.sunDeg.toFixed(0)}°`}; {hour.weatherShown}
       </p>
     </section>
   );
@@ -305,8 +312,18 @@ function Hour({ hour }: { hour: Schemas["HourScore"] }) {
 /** When the sun rises and sets there next. */
 function SunThere() {
   const clock = useClock();
-  const sun = useRead("/api/put-out/sun");
-  const s = sun.value;
+  const there = useContext(Holding)?.placeKnown ?? true;
+  const sun = useReadIf(there, "/api/put-out/sun");
+  if (!there)
+    return (
+      <p className="mt-4 border-l-4 border-straw pl-3">
+        ▲ The sun is off: hours are judged by wind, rain and warmth alone.{" "}
+        <Link to="/ground?say=place" className="text-clay underline underline-offset-4">
+          Say where your ground lies
+        </Link>
+      </p>
+    );
+  const s = sun?.value;
   if (!s || !sun) return null;
   const says =
     s.state === "polarDay"

@@ -6,19 +6,46 @@ import { Form } from "../../parts/Form";
 import { Button } from "../../parts/Button";
 import { Choice } from "../../parts/Choice";
 import { Field } from "../../parts/Field";
+import { PlaceFields } from "../../parts/PlaceFields";
 import { Wrong } from "../../parts/Wrong";
 
-type Answers = Required<{ [K in keyof Schemas["SetupRequest"]]: string }>;
+interface Answers {
+  makes: "extract" | "air";
+  when: "now" | "later";
+  place: string;
+  altitude: string;
+  zone: string;
+  units: NonNullable<Schemas["UnitSystem"]>;
+  dates: "day" | "month";
+  hours: "24" | "12";
+  bedName: string;
+  area: string;
+  crop: string;
+  growing: string;
+  shape: string;
+  total: string;
+  depth: string;
+  openFlow: string;
+  shutOff: string;
+  diffuserKind: string;
+  waterKind: string;
+  strip: string;
+}
+
+type Asked = keyof Answers;
 
 const zone = Intl.DateTimeFormat().resolvedOptions().timeZone;
 
-/** Sensible values standing in each, so that Enter ten times is a plan. */
+/** Sensible values standing in each, so that Enter to the end is a plan. */
 const standing: Answers = {
-  name: "My holding",
-  place: "52.5, 0.0",
+  makes: "extract",
+  when: "now",
+  place: "",
   altitude: "50 m",
   zone,
   units: "metric",
+  dates: "day",
+  hours: "24",
   bedName: "First bed",
   area: "20 m²",
   crop: "mixed vegetables",
@@ -42,26 +69,35 @@ const vessels: Record<string, Partial<Answers>> = {
 interface Step {
   question: string;
   says?: string;
-  fields: (keyof Answers)[];
+  fields: readonly Asked[];
 }
 
-const steps: Step[] = [
-  { question: "What is your holding called?", fields: ["name"] },
-  { question: "Where does it lie?", fields: ["place", "zone"] },
-  { question: "How high, and in which units do you think?", says: "altitude", fields: ["altitude", "units"] },
-  { question: "Which piece of ground comes first?", fields: ["bedName"] },
-  { question: "How big is it?", says: "area", fields: ["area"] },
-  { question: "What grows there?", fields: ["crop", "growing"] },
-  { question: "What will you brew in?", says: "vessel", fields: ["shape", "total", "depth"] },
-  { question: "What does your air pump’s box say?", says: "pump", fields: ["openFlow", "shutOff"] },
-  { question: "What breaks the air up?", says: "diffuser", fields: ["diffuserKind"] },
+/** What is asked: no more than what is to be made needs. A bag dunked in a bucket needs no air, and so nothing that air hangs on. */
+const stepsFor = (makes: Answers["makes"]): Step[] => [
+  { question: "What will you make first?", fields: ["makes", "when"] },
+  {
+    question: "Which ground is it for?",
+    says: "area",
+    fields: makes === "air" ? ["bedName", "area", "crop", "growing"] : ["bedName", "area"],
+  },
+  ...(makes === "air"
+    ? ([
+        { question: "What will you brew in?", says: "vessel", fields: ["shape", "total", "depth"] },
+        { question: "What does your air pump’s box say?", says: "pump", fields: ["openFlow", "shutOff"] },
+        { question: "What breaks the air up?", says: "diffuser", fields: ["diffuserKind"] },
+      ] as const)
+    : ([{ question: "How much does your bucket hold?", says: "vessel", fields: ["total"] }] as const)),
   { question: "Which water?", says: "water", fields: ["waterKind", "strip"] },
+  { question: "How do you write?", fields: ["units", "dates", "hours"] },
+  {
+    question: "Where does it lie?",
+    says: "place",
+    fields: makes === "air" ? ["place", "altitude", "zone"] : ["place", "zone"],
+  },
 ];
 
-const labels: Partial<Record<keyof Answers, string>> = {
-  name: "Name",
-  place: "Latitude, longitude (a degree is near enough: it is for the sun)",
-  zone: "Time zone",
+const labels: Partial<Record<Asked, string>> = {
+  zone: "Your clock",
   altitude: "Height above the sea",
   bedName: "Its name",
   area: "Area",
@@ -69,11 +105,39 @@ const labels: Partial<Record<keyof Answers, string>> = {
   total: "It holds, to the brim",
   depth: "Depth of the outlet under water",
   openFlow: "Open flow",
-  shutOff: "Greatest pressure (1 m of water is 9.8 kPa; leave both empty if you only dunk a bag)",
+  shutOff: "Greatest pressure (1 m of water is 9.8 kPa)",
   strip: "Chlorine strip, mg/L (leave empty if you have read none)",
 };
 
-const choices: Partial<Record<keyof Answers, { label: string; options: { value: string; name: string }[] }>> = {
+const choices: Partial<Record<Asked, { label: string; options: { value: string; name: string }[] }>> = {
+  makes: {
+    label: "It is",
+    options: [
+      { value: "extract", name: "a bag dunked in a bucket (extract)" },
+      { value: "air", name: "a brew on an air pump (tea)" },
+    ],
+  },
+  when: {
+    label: "When?",
+    options: [
+      { value: "now", name: "I am starting now" },
+      { value: "later", name: "for a day to come" },
+    ],
+  },
+  dates: {
+    label: "Days",
+    options: [
+      { value: "day", name: "10 Jun 2026" },
+      { value: "month", name: "Jun 10 2026" },
+    ],
+  },
+  hours: {
+    label: "Hours",
+    options: [
+      { value: "24", name: "19:30" },
+      { value: "12", name: "7:30 pm" },
+    ],
+  },
   units: {
     label: "Units",
     options: [
@@ -119,22 +183,53 @@ const choices: Partial<Record<keyof Answers, { label: string; options: { value: 
   },
 };
 
-/** From nothing to a first plan in ten short answers. */
+/** What is sent: only what was asked. */
+function sent(a: Answers): Schemas["SetupRequest"] {
+  const asked = new Set(stepsFor(a.makes).flatMap((s) => [...s.fields]));
+  const given = <K extends Asked>(k: K) => (asked.has(k) ? a[k] : null);
+  return {
+    place: a.place,
+    altitude: given("altitude"),
+    zone: a.zone,
+    units: a.units,
+    monthFirst: a.dates === "month",
+    hours12: a.hours === "12",
+    bedName: a.bedName,
+    area: a.area,
+    crop: given("crop"),
+    growing: given("growing"),
+    shape: given("shape") ?? "bucket",
+    total: a.total,
+    depth: given("depth"),
+    openFlow: given("openFlow"),
+    shutOff: given("shutOff"),
+    diffuserKind: given("diffuserKind"),
+    waterKind: a.waterKind,
+    strip: a.strip,
+  };
+}
+
+/** From nothing to a first plan in a few short answers. */
 export function Setup() {
   const [answers, setAnswers] = useState(standing);
   const [at, setAt] = useState(0);
   const go = useNavigate();
-  const body = answers as unknown as Schemas["SetupRequest"];
+  const body = sent(answers);
   const remarks = useWorkOut("/api/holding/setup/work-out", { body });
   const keep = useWrite(
     "/api/holding/setup",
     (b: Schemas["SetupRequest"]) => ({ body: b }),
-    () => go("/brew/plan"),
+    () => {
+      const asks = new URLSearchParams(answers.makes === "extract" ? { purpose: "root", making: "extract" } : {});
+      if (answers.when === "now") asks.set("now", "1");
+      void go(`/brew/plan?${asks}`);
+    },
   );
+  const steps = stepsFor(answers.makes);
   const step = steps[at]!;
   const wrongHere = step.fields.some((f) => remarks.problem?.of(f));
-  const change = (f: keyof Answers, v: string) =>
-    setAnswers({ ...answers, [f]: v, ...(f === "shape" ? vessels[v] : {}) });
+  const change = (f: Asked, v: string) =>
+    setAnswers({ ...answers, [f]: v, ...(f === "shape" ? vessels[v] : {}) } as Answers);
   const last = at === steps.length - 1;
   const next = () => {
     if (wrongHere) return;
@@ -142,23 +237,32 @@ export function Setup() {
     else setAt(at + 1);
   };
   return (
-    <main id="room" className="mx-auto max-w-2xl p-5 wide:pt-16">
+    <main id="room" className="mx-auto max-w-2xl p-5 wide:pt-12">
       <p className="flex items-center gap-3">
         <img src="/mark.svg" alt="" className="h-12 w-12" />
         <span className="font-head text-2xl font-bold">Mud Pie</span>
       </p>
       <p className="mt-3 text-lg">
-        Ten short answers, and you plan a first brew. What stands there will do; change what is not so. All of it can be
-        changed later.
+        A few short answers, and you begin. What stands there will do; change what is not so. All of it can be changed
+        later.
       </p>
-      <Form problem={keep.error} className="mt-8" onSend={() => next()}>
+      <Form problem={keep.error} className="mt-6" onSend={() => next()}>
         <p className="text-ash">
           {at + 1} of {steps.length}
         </p>
         <h1 className="text-3xl">{step.question}</h1>
-        <div className="mt-4 flex flex-col gap-4" key={at}>
+        <div className="mt-4 flex flex-col gap-4" key={`${answers.makes}${at}`}>
           {step.fields.map((f, i) => {
             const choice = choices[f];
+            if (f === "place")
+              return (
+                <PlaceFields
+                  key={f}
+                  place={answers.place}
+                  wrong={remarks.problem?.of("place")}
+                  onPlace={(v) => change("place", v)}
+                />
+              );
             return choice ? (
               <Choice
                 key={f}
@@ -186,7 +290,7 @@ export function Setup() {
         <div className="mt-4 flex gap-4">
           {at > 0 && <Button onClick={() => setAt(at - 1)}>Back</Button>}
           <Button type="submit" kind="filled" disabled={wrongHere || keep.isPending}>
-            {last ? "Plan a first brew" : "Next"}
+            {last ? (answers.when === "now" ? "Start now" : "Plan a first brew") : "Next"}
           </Button>
         </div>
       </Form>

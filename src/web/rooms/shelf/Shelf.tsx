@@ -4,6 +4,7 @@ import type { Schemas } from "../../api/client";
 import { Refusals } from "../../parts/Form";
 import { useRead, useWrite } from "../../api/data";
 import { Button } from "../../parts/Button";
+import { Choice } from "../../parts/Choice";
 import { Field } from "../../parts/Field";
 import { Room } from "../../parts/Room";
 import { WrongElse } from "../../parts/Wrong";
@@ -13,6 +14,8 @@ import { LotForm } from "./LotForm";
 import { looks } from "../../parts/tone";
 
 type Input = Schemas["ShelfInputView"];
+
+const Many = 7;
 
 const groups: [string, string][] = [
   ["source", "Compost and castings"],
@@ -30,7 +33,15 @@ export function Shelf() {
   const shelf = useRead("/api/shelf");
   const [search, setSearch] = useSearchParams();
   const [edit, setEdit] = useState<"new" | number | null>(null);
+  const [find, setFind] = useState("");
+  const [only, setOnly] = useState<"all" | "minds">("all");
   const v = shelf;
+  const short = new Set(v.toBuy.map((b) => b.inputId));
+  const seen = v.inputs.filter(
+    (i) =>
+      `${i.name} ${i.lot ?? ""} ${i.kindName}`.toLowerCase().includes(find.trim().toLowerCase()) &&
+      (only === "all" || goesOff(i) || short.has(i.id)),
+  );
   const open = v?.inputs.find((i) => String(i.id) === search.get("input")) ?? v?.inputs.find((i) => i.counted);
   return (
     <Room
@@ -42,13 +53,27 @@ export function Shelf() {
           {v?.inputs.length === 0 && (
             <p className="text-lg">Nothing is on it yet. Add what you have, in your own words, with its label.</p>
           )}
+          {v.inputs.length > Many && (
+            <div className="grid items-start gap-x-5 sm:grid-cols-[1fr_auto]">
+              <Field label="Find on the shelf" value={find} onChange={setFind} hint="a word of its name or kind" />
+              <Choice
+                label="Show"
+                value={only}
+                options={[
+                  { value: "all", name: "all" },
+                  { value: "minds", name: "going off or short" },
+                ]}
+                onChange={setOnly}
+              />
+            </div>
+          )}
           {groups.map(([group, title]) => {
-            const list = v?.inputs.filter((i) => i.group === group) ?? [];
+            const list = seen.filter((i) => i.group === group);
             return (
               list.length > 0 && (
                 <section key={group} aria-label={title} className="mt-3">
-                  <h2 className="text-lg">{title}</h2>
-                  <div className="flex flex-wrap items-end gap-x-3 border-b-4 border-bag pt-1">
+                  <h2 className="border-b-4 border-bag text-lg">{title}</h2>
+                  <ul className="figures grid gap-x-6 sm:grid-cols-2">
                     {list.map((i) => (
                       <Jar
                         key={i.id}
@@ -57,11 +82,12 @@ export function Shelf() {
                         choose={() => setSearch({ input: String(i.id) })}
                       />
                     ))}
-                  </div>
+                  </ul>
                 </section>
               )
             );
           })}
+          {seen.length === 0 && v.inputs.length > 0 && <p className="mt-3">Nothing on it is like that.</p>}
           <Button className="mt-4" onClick={() => setEdit("new")}>
             Add something
           </Button>
@@ -96,50 +122,53 @@ export function Shelf() {
   );
 }
 
-/** A jar as full as its lots are, drawn. */
+const goesOff = (i: Input) => i.lots.some((l) => l.tone !== "go" && l.leftShare > 0);
+
+/** A line of the shelf: a jar as full as its lots are, what it is, what is left. */
 function Jar({ input, open, choose }: { input: Input; open: boolean; choose: () => void }) {
   const share = input.counted ? Math.max(0, ...input.lots.map((l) => (l.tone === "stop" ? 0 : l.leftShare))) : 0;
-  const off = input.lots.some((l) => l.tone !== "go" && l.leftShare > 0);
   const bag = input.unit === "kg";
   return (
-    <button
-      type="button"
-      aria-pressed={open}
-      onClick={choose}
-      className={`flex min-h-24 w-[6.6rem] flex-col items-center justify-end px-1 pb-1 text-center text-base leading-tight ${open ? "font-bold text-clay" : ""}`}
-    >
-      <span>
-        {input.name}
-        {input.lot && <span className="whitespace-nowrap"> {input.lot}</span>}
-      </span>
-      <span className="figures text-ash">
-        {input.leftShown}
-        {off && " ▲"}
-      </span>
-      <svg viewBox="0 0 44 48" className="mt-1 h-12 w-11" aria-hidden>
-        <path
-          d={bag ? "M8 12C4 24 4 38 8 46H36C40 38 40 24 36 12" : "M9 12V42Q9 46 13 46H31Q35 46 35 42V12"}
-          className="fill-paper stroke-ink"
-          strokeWidth="2"
-        />
-        <clipPath id={`jar-${input.id}`}>
-          <path d={bag ? "M8 12C4 24 4 38 8 46H36C40 38 40 24 36 12Z" : "M10 12V42Q10 45 13 45H31Q34 45 34 42V12Z"} />
-        </clipPath>
-        <rect
-          x="3"
-          y={46 - 32 * share}
-          width="38"
-          height={32 * share}
-          className="fill-brew"
-          clipPath={`url(#jar-${input.id})`}
-        />
-        <path
-          d={bag ? "M10 12C14 6 30 6 34 12" : "M7 6H37V12H7Z"}
-          className={bag ? "fill-none stroke-ink" : "fill-bag stroke-ink"}
-          strokeWidth="2"
-        />
-      </svg>
-    </button>
+    <li className="border-b border-line">
+      <button
+        type="button"
+        aria-pressed={open}
+        onClick={choose}
+        className={`flex min-h-11 w-full items-center gap-2 text-left ${open ? "font-bold text-clay" : ""}`}
+      >
+        <svg viewBox="0 0 44 48" className="h-7 w-6 shrink-0" aria-hidden>
+          <path
+            d={bag ? "M8 12C4 24 4 38 8 46H36C40 38 40 24 36 12" : "M9 12V42Q9 46 13 46H31Q35 46 35 42V12"}
+            className="fill-paper stroke-ink"
+            strokeWidth="2"
+          />
+          <clipPath id={`jar-${input.id}`}>
+            <path d={bag ? "M8 12C4 24 4 38 8 46H36C40 38 40 24 36 12Z" : "M10 12V42Q10 45 13 45H31Q34 45 34 42V12Z"} />
+          </clipPath>
+          <rect
+            x="3"
+            y={46 - 32 * share}
+            width="38"
+            height={32 * share}
+            className="fill-brew"
+            clipPath={`url(#jar-${input.id})`}
+          />
+          <path
+            d={bag ? "M10 12C14 6 30 6 34 12" : "M7 6H37V12H7Z"}
+            className={bag ? "fill-none stroke-ink" : "fill-bag stroke-ink"}
+            strokeWidth="2"
+          />
+        </svg>
+        <span className="truncate">
+          {input.name}
+          {input.lot && ` ${input.lot}`}
+        </span>
+        <span className="ml-auto whitespace-nowrap pl-2 text-ash">
+          {goesOff(input) && <span className="text-straw">▲ </span>}
+          {input.leftShown}
+        </span>
+      </button>
+    </li>
   );
 }
 
@@ -153,7 +182,7 @@ function OneInput({ input, change }: { input: Input; change: () => void }) {
       </h2>
       <p className="figures">
         {input.kindName}; {input.leftShown} good
-        {input.price && `; bought at ${input.price} a ${input.pricedBy}`}
+        {input.priceShown && `; bought at ${input.priceShown}`}
         {input.npk && `; N-P-K ${input.npk}`}
         {input.ph !== null && `; pH ${input.ph}`}
         {input.labelSays && `; label: ${input.labelSays}`}
