@@ -57,7 +57,7 @@ export function YearLine({ choose, bed }: { choose: (day: string) => void; bed: 
             <g key={m}>
               <path d={`M${x(m)} ${Top - 6}V${H}`} className="stroke-line" strokeWidth="1" />
               <text x={x(m) + 4} y="13" fontSize="13" className="fill-ash">
-                {word.format(new Date(m))}
+                {word.format(new Date(m)).slice(0, 3)}
               </text>
             </g>
           ))}

@@ -7,8 +7,10 @@ import { Room } from "../../parts/Room";
 import { Pick } from "../../parts/Pick";
 import { Sum } from "../../parts/Sum";
 import { Wrong, WrongElse } from "../../parts/Wrong";
+import { Fold } from "../../parts/Fold";
 import { Refusals } from "../../parts/Form";
 import { useClock } from "../../parts/clock";
+import { hourSaid } from "../../parts/dates";
 import { SchoolsPanel } from "./SchoolsPanel";
 import { WhatIfPicker } from "./WhatIfPicker";
 
@@ -100,7 +102,9 @@ function Asked({
               {curves.data && <Sum working={curves.data.working} sure={curves.data.sure} of="these curves" />}
             </>
           )}
-          <SchoolsPanel subject={subject} />
+          <Fold line="What each school would have done">
+            <SchoolsPanel subject={subject} />
+          </Fold>
         </>
       }
       slate={
@@ -134,8 +138,7 @@ function Asked({
                   </div>
                 ))}
               </dl>
-              <section>
-                <h3 className="text-xl">Most of each food this air carries</h3>
+              <Fold line="Most of each food this air carries">
                 <p className="text-ash">One at a time, the others as they are.</p>
                 <ul className="figures">
                   {b.most.map((m) => (
@@ -148,13 +151,12 @@ function Asked({
                     </li>
                   ))}
                 </ul>
-              </section>
-              <section>
-                <h3 className="text-xl">Best hours of the coming night to start</h3>
+              </Fold>
+              <Fold line="Best hours of the coming night to start">
                 <ol className="figures">
                   {b.answer.starts.map((s) => (
                     <li key={s.startHour} className="flex justify-between border-t border-line py-1.5">
-                      <b>{String(s.startHour).padStart(2, "0")}:00</b>
+                      <b>{hourSaid(`${String(s.startHour).padStart(2, "0")}:00`, clock.hours12)}</b>
                       <span>
                         {s.lowestMgPerL.toFixed(1)} mg/L at its lowest,{" "}
                         {s.readyAtH === null ? "never ready" : `ready in ${Math.round(s.readyAtH)} h`}
@@ -162,7 +164,7 @@ function Asked({
                     </li>
                   ))}
                 </ol>
-              </section>
+              </Fold>
               <Sum working={back.data.working} sure={back.data.sure} of="these answers" />
             </>
           )}

@@ -70,7 +70,7 @@ export function Card() {
         </ul>
       </section>
       {b.race && (
-        <div className="mt-4">
+        <div className="mt-4 max-wide:hidden print:block">
           <RacePanel race={b.race} />
         </div>
       )}
@@ -78,7 +78,10 @@ export function Card() {
         <h2 className="text-xl">{over ? "What was done" : "Steps"}</h2>
         <ol className="figures text-lg">
           {b.steps.map((s) => (
-            <li key={s.id} className="grid grid-cols-[1.6rem_11rem_1fr] border-t border-line py-1">
+            <li
+              key={s.id}
+              className="grid grid-cols-[1.6rem_6.5rem_1fr] border-t max-wide:text-base wide:grid-cols-[1.6rem_11rem_1fr] border-line py-1"
+            >
               <span aria-hidden>{s.doneAt ? "☑" : "☐"}</span>
               <time dateTime={s.doneAt ?? s.at}>{clock.when(s.doneAt ?? s.at)}</time>
               <span>

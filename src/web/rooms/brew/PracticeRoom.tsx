@@ -41,16 +41,30 @@ export function PracticeRoom() {
       peek="Choose a situation"
       bench={
         <>
-          <ul>
+          <ul className="grid gap-x-6 sm:grid-cols-2">
             {situations.map((s) => (
-              <li key={s.id} className="border-t border-line py-3">
-                <h2 className="text-xl">{s.name}</h2>
-                <p>{s.story}</p>
-                <p className="mt-1">
-                  <Button onClick={() => setPlay({ id: s.id, seed: 1 })} aria-label={`Begin: ${s.name}`}>
-                    Begin
-                  </Button>
-                </p>
+              <li key={s.id} className="border-t border-line">
+                <button
+                  type="button"
+                  onClick={() => setPlay({ id: s.id, seed: 1 })}
+                  aria-label={`Begin: ${s.name}`}
+                  className="grid min-h-11 w-full grid-cols-[4.5rem_1fr] items-center gap-3 py-3 text-left"
+                >
+                  <svg viewBox="0 0 60 64" className="h-16" aria-hidden>
+                    <path d="M9 22H51L48 60H12z" className="fill-brew" />
+                    <path d="M6 12L12 60H48L54 12z" fill="none" className="stroke-ink" strokeWidth="2.5" />
+                    <path d="M6 12Q30-8 54 12" fill="none" className="stroke-ink" strokeWidth="2" />
+                    <path d="M40 4V54" className="stroke-river" strokeWidth="2.5" />
+                    <text x="26" y="48" textAnchor="middle" fontSize="24" fontWeight="700" className="fill-paper">
+                      ?
+                    </text>
+                  </svg>
+                  <span>
+                    <span className="font-head text-xl font-bold text-clay underline underline-offset-4">{s.name}</span>
+                    <br />
+                    {s.story}
+                  </span>
+                </button>
               </li>
             ))}
           </ul>

@@ -2,6 +2,7 @@ import { Link, useNavigate, useSearchParams } from "react-router-dom";
 import type { Schemas } from "../../api/client";
 import { useRead } from "../../api/data";
 import { Button } from "../../parts/Button";
+import { Interval } from "../../parts/Interval";
 import { Room } from "../../parts/Room";
 import { Meters } from "./Meters";
 import { Sum } from "../../parts/Sum";
@@ -11,7 +12,6 @@ import { ReadLeaves } from "./ReadLeaves";
 
 /** The leaves before and after: readings, the difference with its interval, and a plain sentence. */
 export function Brix() {
-  const clock = useClock();
   const go = useNavigate();
   const [search, setSearch] = useSearchParams();
   const view = useRead("/api/judge/brix");
@@ -46,42 +46,7 @@ export function Brix() {
               spray.
             </p>
           )}
-          <ul>
-            {pairs.map((p) => (
-              <li key={`${p.applicationId}-${p.bedId}`} className="border-t border-line py-3">
-                <p className="flex flex-wrap items-baseline justify-between gap-2">
-                  <b className="font-head text-lg">
-                    {p.bed}, {p.crop}
-                  </b>
-                  <span className="figures text-ash">
-                    {p.batch}, sprayed {clock.when(p.sprayedAt)}
-                  </span>
-                </p>
-                {p.difference?.value && p.before && p.after ? (
-                  <>
-                    <p className={`text-lg ${p.difference.value.insideNoise === false ? "font-bold text-moss" : ""}`}>
-                      {p.difference.value.sentence}
-                    </p>
-                    <Difference before={p.before} after={p.after} difference={p.difference.value} />
-                    <ul className="text-ash">
-                      {p.difference.value.caveats.map((c) => (
-                        <li key={c}>▲ {c}</li>
-                      ))}
-                    </ul>
-                    <Sum working={p.difference.working} sure={p.difference.sure} of={`${p.bed}’s difference`} />
-                  </>
-                ) : (
-                  <p className="flex flex-wrap items-center gap-4">
-                    <span>
-                      {p.before ? `before: ${p.before.value.mean.toFixed(1)} °Bx (${p.before.value.count} leaves)` : ""}{" "}
-                      {p.wants}
-                    </span>
-                    <Button onClick={() => pick(p)}>Measure</Button>
-                  </p>
-                )}
-              </li>
-            ))}
-          </ul>
+          <Changes pairs={pairs} measure={pick} />
           <History beds={view.beds ?? []} />
           <Meters />
         </>
@@ -100,6 +65,83 @@ export function Brix() {
         )
       }
     />
+  );
+}
+
+const SW = 220;
+
+/** One line a bed and spray: what was before, the change with its interval, or what is still wanted; the rest is folded. */
+function Changes({ pairs, measure }: { pairs: Schemas["BrixPair"][]; measure: (p: Schemas["BrixPair"]) => void }) {
+  const clock = useClock();
+  const ends = pairs.flatMap((p) => {
+    const d = p.difference?.value;
+    return d ? [d.difference, d.low95 ?? d.difference, d.high95 ?? d.difference] : [];
+  });
+  const most = Math.max(1, ...ends.map(Math.abs)) * 1.08;
+  const x = (v: number) => SW / 2 + (v / most) * (SW / 2 - 8);
+  return (
+    <ul className="mt-1">
+      {pairs.map((p) => {
+        const d = p.difference?.value;
+        const key = `${p.applicationId}-${p.bedId}`;
+        return (
+          <li key={key} className="border-t border-line">
+            {d && p.before && p.after ? (
+              <details>
+                <summary className="flex min-h-11 cursor-pointer flex-wrap items-center gap-x-3 py-1">
+                  <b>
+                    {p.bed}, {p.crop}
+                  </b>
+                  <span className="text-ash">{clock.date(p.sprayedAt)}</span>
+                  <svg viewBox={`0 0 ${SW} 30`} className="ml-auto h-8 w-52" role="img" aria-label={d.sentence}>
+                    <path d={`M${SW / 2} 0V30`} className="stroke-ash" strokeDasharray="3 3" />
+                    <Interval x={x} y={15} lower={d.low95} upper={d.high95} end={6} />
+                    <path
+                      d={`M${x(d.difference)} 7l7 8-7 8-7-8z`}
+                      className={d.insideNoise === false ? "fill-moss" : "fill-ash"}
+                    />
+                  </svg>
+                  <span className={`figures w-24 text-right ${d.insideNoise === false ? "font-bold text-moss" : ""}`}>
+                    {d.difference > 0 ? "+" : d.difference < 0 ? "−" : ""}
+                    {Math.abs(d.difference).toFixed(1)} °Bx
+                  </span>
+                </summary>
+                <p className={`text-lg ${d.insideNoise === false ? "font-bold text-moss" : ""}`}>{d.sentence}</p>
+                <p className="text-ash">
+                  {p.batch}, sprayed {clock.when(p.sprayedAt)}
+                </p>
+                <Difference before={p.before} after={p.after} difference={d} />
+                <ul className="text-ash">
+                  {d.caveats.map((c) => (
+                    <li key={c}>▲ {c}</li>
+                  ))}
+                </ul>
+                <Sum working={p.difference!.working} sure={p.difference!.sure} of={`${p.bed}’s difference`} />
+              </details>
+            ) : (
+              <p className="flex min-h-11 flex-wrap items-center gap-x-3 py-1">
+                <b>
+                  {p.bed}, {p.crop}
+                </b>
+                <span className="text-ash">{clock.date(p.sprayedAt)}</span>
+                <span className="grow">
+                  {p.before ? `before: ${p.before.value.mean.toFixed(1)} °Bx. ` : ""}
+                  {p.wants}
+                </span>
+                <Button kind="plain" aria-label={`Measure ${p.bed}`} onClick={() => measure(p)}>
+                  Measure
+                </Button>
+              </p>
+            )}
+          </li>
+        );
+      })}
+      {ends.length > 0 && (
+        <li className="border-t border-line text-right text-ash">
+          the dashed line is no change; bars hold 19 times in 20
+        </li>
+      )}
+    </ul>
   );
 }
 

@@ -1,4 +1,4 @@
-import { useDeferredValue, useId } from "react";
+import { type ReactNode, useDeferredValue, useId } from "react";
 import { useWorkOut } from "../../api/data";
 import { Button } from "../../parts/Button";
 import { Choice } from "../../parts/Choice";
@@ -24,10 +24,12 @@ const grounds = [
 interface Props {
   plan: Plan;
   set: (part: Partial<Plan>) => void;
+  /** What is done with it. */
+  children: ReactNode;
 }
 
 /** The trial drawn while it is planned: how it would lie, and what is chosen on the drawing. */
-export function Draft({ plan: p, set }: Props) {
+export function Draft({ plan: p, set, children }: Props) {
   const asked = useDeferredValue(p);
   const draft = useWorkOut("/api/judge/trials/lay", { body: asked });
   const d = draft.last;
@@ -58,6 +60,7 @@ export function Draft({ plan: p, set }: Props) {
           </p>
           <WrongHere name="replicates" />
         </div>
+        <div className="ml-auto self-end">{children}</div>
       </div>
       {(p.design === "factorial" || p.design === "split-plot") && <Crossed plan={p} />}
       {d && (

@@ -1,4 +1,4 @@
-import { useState } from "react";
+import { useId, useState } from "react";
 import type { Schemas } from "../../api/client";
 import { useWorkOut } from "../../api/data";
 import { Form } from "../../parts/Form";
@@ -7,6 +7,7 @@ import { Choice } from "../../parts/Choice";
 import { Field } from "../../parts/Field";
 import { Room } from "../../parts/Room";
 import { Wrong } from "../../parts/Wrong";
+import { Fills, fill } from "./fills";
 import { PracticeField, Tries } from "./PracticeDrawings";
 
 const layouts = [
@@ -23,6 +24,72 @@ const words = [
   { value: "does harm", name: "it does harm" },
   { value: "cannot tell yet", name: "I can’t tell yet" },
 ] as const;
+
+const FW = 640;
+
+/** The field before it is laid out: wet at one end, dry at the other, with the plots as they would lie; what the lot decides is open. */
+function Slope({ replicates, layout }: { replicates: number; layout: (typeof layouts)[number]["value"] }) {
+  const id = useId().replaceAll(":", "");
+  const n = Number.isInteger(replicates) && replicates >= 1 && replicates <= 20 ? replicates * 2 : 0;
+  const w = (FW - 20) / Math.max(n, 1);
+  const what = (i: number) =>
+    layout === "halves" ? (i < n / 2 ? 1 : 0) : layout === "alternate" ? (i % 2 === 0 ? 1 : 0) : null;
+  return (
+    <svg
+      viewBox={`0 0 ${FW} 150`}
+      className="my-2 block h-auto w-full"
+      role="img"
+      aria-label={`A field from wet to dry, ${n} plots ${layouts.find((l) => l.value === layout)?.name}`}
+    >
+      <defs>
+        <Fills id={id} />
+        <linearGradient id={`${id}-wet`}>
+          <stop offset="0" stopColor="var(--color-river)" stopOpacity="0.55" />
+          <stop offset="1" stopColor="var(--color-straw)" stopOpacity="0.35" />
+        </linearGradient>
+      </defs>
+      <rect x="10" y="8" width={FW - 20} height="108" rx="12" fill={`url(#${id}-wet)`} className="stroke-ink" />
+      <text x="22" y="30" fontSize="15" fontWeight="700" className="fill-ink halo">
+        wet end
+      </text>
+      <text x={FW - 22} y="30" textAnchor="end" fontSize="15" fontWeight="700" className="fill-ink halo">
+        dry end
+      </text>
+      {Array.from({ length: n }, (_, i) => {
+        const t = what(i);
+        return (
+          <g key={i}>
+            <rect
+              x={10 + i * w + 2}
+              y="42"
+              width={Math.max(3, w - 4)}
+              height="62"
+              rx="6"
+              className="stroke-ink"
+              strokeWidth="1.4"
+              fill={t === null ? "var(--color-shade)" : fill(id, t === 1 ? 2 : 0)}
+            />
+            {t === null && (
+              <text x={10 + (i + 0.5) * w} y="79" textAnchor="middle" fontSize="16" className="fill-ink">
+                ?
+              </text>
+            )}
+            {layout === "blocks" && i % 2 === 0 && i > 0 && (
+              <path d={`M${10 + i * w} 36V110`} className="stroke-clay" strokeWidth="2.5" />
+            )}
+          </g>
+        );
+      })}
+      <text x="10" y="140" fontSize="15" className="fill-ash">
+        {layout === "blocks"
+          ? "each block holds one of both, in an order that the lot decides"
+          : layout === "random"
+            ? "the lot decides which is drenched"
+            : "hatched: drenched"}
+      </text>
+    </svg>
+  );
+}
 
 /** The trainer: a field with a hidden truth. Choose, harvest, decide; then see the truth, and a thousand such fields. */
 export function PlotPractice() {
@@ -52,6 +119,7 @@ export function PlotPractice() {
           <p className="text-lg">{p?.story}</p>
           {!laid ? (
             <Form className="mt-3" onSend={() => setLaid(true)}>
+              <Slope replicates={Number(replicates)} layout={layout} />
               <div className="max-w-xs">
                 <Field
                   label="Plots of each"

@@ -77,15 +77,14 @@ function Bench({ id, start, kinds, beds, inputs, template }: BenchProps) {
         bench={
           <>
             <Form problem={keep.error} label="Trial plan" className="flex flex-col" onSend={() => keep.mutate(p)}>
-              <Draft plan={p} set={set} />
-              <div className="my-3 flex flex-wrap items-center gap-4">
+              <Draft plan={p} set={set}>
+                <Button kind="plain" onClick={() => go(-1)}>
+                  leave it
+                </Button>{" "}
                 <Button type="submit" kind="filled" disabled={keep.isPending}>
                   {id === null ? "Keep this plan" : "Keep the changes"}
                 </Button>
-                <Button kind="plain" onClick={() => go(-1)}>
-                  leave it
-                </Button>
-              </div>
+              </Draft>
               <WrongElse />
               <Fold line={`1 · The question: ${p.question || "not asked yet"}`} open={!p.question}>
                 {field("question", "In one sentence", "Does this lift that more than something else?")}

@@ -6,6 +6,7 @@ import { AmountField } from "../../parts/AmountField";
 import { Choice } from "../../parts/Choice";
 import { DayField } from "../../parts/DayField";
 import { Field } from "../../parts/Field";
+import { Fold } from "../../parts/Fold";
 import { Mind } from "../../parts/Mind";
 import { Pick } from "../../parts/Pick";
 import { Room } from "../../parts/Room";
@@ -57,7 +58,10 @@ export function Dose() {
                 <Go to="/shelf">To the shelf</Go>
               </p>
             ) : (
-              <Questions ask={asked} set={set} alive={alive} />
+              <>
+                <Bottle input={alive.find((i) => i.id === inputId)} v={v ?? null} per={asked.per ?? "plant"} />
+                <Questions ask={asked} set={set} alive={alive} />
+              </>
             )}
             <WrongElse />
           </div>
@@ -65,6 +69,112 @@ export function Dose() {
         slate={v ? <Says v={v} bed={ask.per === "plant"} /> : null}
       />
     </Refusals>
+  );
+}
+
+/** A count as it is spoken: "100 million". */
+const many = (n: number | null | undefined) =>
+  n == null
+    ? "no count"
+    : n >= 1e9
+      ? `${Number((n / 1e9).toPrecision(3))} thousand million`
+      : n >= 1e6
+        ? `${Number((n / 1e6).toPrecision(3))} million`
+        : String(Number(n.toPrecision(3)));
+
+const each: Record<string, string> = {
+  plant: "a plant",
+  litre: "a litre of feed",
+  m2: "a square metre",
+  kgSeed: "a kilo of seed",
+  ha: "a hectare",
+};
+
+/** The bottle as it stands: how full, its label as it was typed, how much of it lives, and what reaches each. */
+function Bottle({
+  input,
+  v,
+  per,
+}: {
+  input: Schemas["ShelfInputView"] | undefined;
+  v: Schemas["DoseView"] | null;
+  per: string;
+}) {
+  if (!input) return null;
+  const share = Math.max(0, ...input.lots.map((l) => (l.tone === "stop" ? 0 : l.leftShare)));
+  const top = 176 - share * 118;
+  const dose = v?.dose?.value;
+  const says = [...input.species.map((s) => `${s.name}: ${many(s.count)} per ${input.labelPer}`)];
+  return (
+    <figure className="grid items-center gap-x-5 sm:grid-cols-[auto_1fr]">
+      <svg
+        viewBox="0 0 420 190"
+        className="h-44 w-full max-w-md"
+        role="img"
+        aria-label={`${input.name}: ${input.leftShown} left${dose ? `; ${dose.sentence}` : ""}`}
+      >
+        <clipPath id="bottle">
+          <path d="M58 12h44v26q28 10 28 40v98q0 6-8 6H38q-8 0-8-6V78q0-30 28-40z" />
+        </clipPath>
+        <g clipPath="url(#bottle)">
+          <rect x="20" y={top} width="120" height="190" className="fill-brew" />
+        </g>
+        <path
+          d="M58 12h44v26q28 10 28 40v98q0 6-8 6H38q-8 0-8-6V78q0-30 28-40z"
+          fill="none"
+          className="stroke-ink"
+          strokeWidth="4"
+        />
+        <path d="M54 4h52v12H54z" className="fill-bag stroke-ink" strokeWidth="2.5" />
+        <rect x="30" y="86" width="100" height="62" className="fill-paper stroke-ink" strokeWidth="1.5" />
+        <text x="80" y="112" textAnchor="middle" fontSize="14" fontWeight="700" className="fill-ink">
+          {input.name.length > 12 ? `${input.name.slice(0, 11)}…` : input.name}
+        </text>
+        <text x="80" y="134" textAnchor="middle" fontSize="13" className="fill-ink figures">
+          {input.leftShown}
+        </text>
+        {v && (
+          <>
+            <path d="M142 96q60 -46 112 0" fill="none" className="stroke-river" strokeWidth="3" strokeDasharray="7 6" />
+            <text x="198" y="56" textAnchor="middle" fontSize="14" fontWeight="700" className="fill-river halo">
+              {Math.round(v.viableShare * 100)} % alive
+            </text>
+            <path
+              d="M292 170V112M292 134q-26 -4 -30 -28q26 0 30 22q2 -30 32 -34q0 30 -32 40M260 170H326"
+              fill="none"
+              className="stroke-moss"
+              strokeWidth="4"
+              strokeLinecap="round"
+            />
+            <text x="340" y="120" fontSize="14" className="fill-ash">
+              each
+            </text>
+            <text x="340" y="140" fontSize="15" fontWeight="700" className="fill-ink">
+              {each[per]?.replace(/^an? /, "") ?? per}
+            </text>
+          </>
+        )}
+      </svg>
+      <figcaption className="figures">
+        <b>Its label, as typed</b>
+        {says.length > 0 ? (
+          <ul>
+            {says.map((s) => (
+              <li key={s}>{s}</li>
+            ))}
+          </ul>
+        ) : (
+          <p>no organisms are written down</p>
+        )}
+        {input.labelSays && (
+          <p>
+            {input.labelSays}
+            {input.labelEveryDays && `, every ${input.labelEveryDays} days`}
+          </p>
+        )}
+        {dose && <p className="mt-1 font-bold">{dose.sentence}</p>}
+      </figcaption>
+    </figure>
   );
 }
 
@@ -113,72 +223,74 @@ function Questions({
           name="count"
         />
       </div>
-      <h2 className="text-xl">Through an injector</h2>
-      <div className="grid gap-x-6 sm:grid-cols-3">
-        <Field
-          label="Its ratio"
-          value={ask.ratio ?? ""}
-          onChange={(ratio) => set({ ratio })}
-          name="ratio"
-          hint="1:100; empty for none"
-        />
-        <AmountField
-          label="Feed in all"
-          dimension="volume"
-          value={ask.feed ?? ""}
-          onChange={(feed) => set({ feed })}
-          name="feed"
-        />
-        <AmountField
-          label="Flow"
-          dimension="flow"
-          value={ask.flow ?? ""}
-          onChange={(flow) => set({ flow })}
-          name="flow"
-        />
-      </div>
-      <div className="grid items-center gap-x-6 sm:grid-cols-2">
-        <Tick
-          on={ask.withFeeds ?? false}
-          onToggle={() => set({ withFeeds: !ask.withFeeds })}
-          label="organic feeds are in the tank too"
-        />
-        <AmountField
-          label="Warmth of the tank"
-          dimension="temperature"
-          value={ask.warmth ?? ""}
-          onChange={(warmth) => set({ warmth })}
-          name="warmth"
-        />
-      </div>
-      <h2 className="text-xl">From seedling to harvest</h2>
-      <div className="grid gap-x-6 sm:grid-cols-2">
-        <Field
-          label="Dose each time"
-          value={ask.dose ?? ""}
-          onChange={(dose) => set({ dose })}
-          name="dose"
-          hint="empty: the label's"
-        />
-        <Field
-          label="Days between"
-          inputMode="decimal"
-          value={ask.everyDays ?? ""}
-          onChange={(everyDays) => set({ everyDays })}
-          name="everyDays"
-          hint="empty: the label's"
-        />
-        <Field label="Crop" value={ask.crop ?? ""} onChange={(crop) => set({ crop })} />
-        <div className="grid grid-cols-2 gap-x-3">
-          <DayField label="From" value={ask.from ?? ""} onChange={(from) => set({ from: from || null })} />
-          <DayField
-            label="To harvest"
-            value={ask.harvest ?? ""}
-            onChange={(harvest) => set({ harvest: harvest || null })}
-            name="harvest"
+      <Fold line="Through an injector">
+        <div className="grid gap-x-6 sm:grid-cols-3">
+          <Field
+            label="Its ratio"
+            value={ask.ratio ?? ""}
+            onChange={(ratio) => set({ ratio })}
+            name="ratio"
+            hint="1:100; empty for none"
+          />
+          <AmountField
+            label="Feed in all"
+            dimension="volume"
+            value={ask.feed ?? ""}
+            onChange={(feed) => set({ feed })}
+            name="feed"
+          />
+          <AmountField
+            label="Flow"
+            dimension="flow"
+            value={ask.flow ?? ""}
+            onChange={(flow) => set({ flow })}
+            name="flow"
           />
         </div>
-      </div>
+        <div className="grid items-center gap-x-6 sm:grid-cols-2">
+          <Tick
+            on={ask.withFeeds ?? false}
+            onToggle={() => set({ withFeeds: !ask.withFeeds })}
+            label="organic feeds are in the tank too"
+          />
+          <AmountField
+            label="Warmth of the tank"
+            dimension="temperature"
+            value={ask.warmth ?? ""}
+            onChange={(warmth) => set({ warmth })}
+            name="warmth"
+          />
+        </div>
+      </Fold>
+      <Fold line="From seedling to harvest">
+        <div className="grid gap-x-6 sm:grid-cols-2">
+          <Field
+            label="Dose each time"
+            value={ask.dose ?? ""}
+            onChange={(dose) => set({ dose })}
+            name="dose"
+            hint="empty: the label's"
+          />
+          <Field
+            label="Days between"
+            inputMode="decimal"
+            value={ask.everyDays ?? ""}
+            onChange={(everyDays) => set({ everyDays })}
+            name="everyDays"
+            hint="empty: the label's"
+          />
+          <Field label="Crop" value={ask.crop ?? ""} onChange={(crop) => set({ crop })} />
+          <div className="grid grid-cols-2 gap-x-3">
+            <DayField label="From" value={ask.from ?? ""} onChange={(from) => set({ from: from || null })} />
+            <DayField
+              label="To harvest"
+              value={ask.harvest ?? ""}
+              onChange={(harvest) => set({ harvest: harvest || null })}
+              name="harvest"
+            />
+          </div>
+        </div>
+      </Fold>
     </>
   );
 }

@@ -25,6 +25,21 @@ export function SeasonCalendar({ programme }: { programme: Schemas["ProgrammeVie
     params: { path: { id: m.id } },
     body: { on: m.on, version: m.version },
   }));
+  const stages = useWrite("/api/put-out/programmes/{id}/stages", (list: Schemas["StageFrom"][]) => ({
+    params: { path: { id: programme.id } },
+    body: { stages: list },
+  }));
+  const [stage, setStage] = useState<{ id: string; on: string } | null>(null);
+  const [was, setWas] = useState<{ name: string; stages: Schemas["StageFrom"][] } | null>(null);
+  const dated = programme.stages.map((s) => ({ id: s.id, name: s.name, from: s.from }));
+  const begin = (s: (typeof programme.stages)[number], on: string) => {
+    if (on === s.from) return;
+    setWas(null);
+    stages.mutate(
+      dated.map((d) => (d.id === s.id ? { ...d, from: on } : d)),
+      { onSuccess: () => setWas({ name: s.name, stages: programme.dated ? dated : [] }) },
+    );
+  };
   const drop = useWrite("/api/put-out/givings/{id}/drop", (id: number) => ({ params: { path: { id } } }));
   const first = Math.min(at(programme.start), ...programme.givings.map((g) => at(g.on))) - 5 * day;
   const last = Math.max(at(programme.harvest), ...programme.givings.map((g) => at(g.on))) + 5 * day;
@@ -74,14 +89,59 @@ export function SeasonCalendar({ programme }: { programme: Schemas["ProgrammeVie
                 opacity="0.55"
               />
               <path d={`M${x(at(s.from))} 26V${height - 26}`} className="stroke-line" strokeWidth="1" />
-              <text x={x(at(s.from)) + 4} y="19" fontSize="14" className="fill-ink">
+              <text x={x(at(s.from)) + (i === 0 ? 4 : 13)} y="19" fontSize="14" className="fill-ink">
                 {s.name}
               </text>
             </g>
           ))}
+          {programme.stages.slice(1).map((s) => {
+            const on = stage?.id === s.id ? stage.on : s.from;
+            return (
+              <g
+                key={`from-${s.id}`}
+                role="slider"
+                tabIndex={0}
+                aria-label={`${s.name} begins`}
+                aria-valuemin={0}
+                aria-valuemax={Math.round((last - first) / day)}
+                aria-valuenow={Math.round((at(on) - first) / day)}
+                aria-valuetext={clock.date(on + "T12:00Z")}
+                data-stage={s.id}
+                transform={`translate(${x(at(on))} 14)`}
+                className="cursor-ew-resize touch-none"
+                onPointerDown={(e) => {
+                  e.currentTarget.setPointerCapture(e.pointerId);
+                  setStage({ id: s.id, on: s.from });
+                }}
+                onPointerMove={(e) => stage?.id === s.id && setStage({ id: s.id, on: onAt(e) })}
+                onPointerUp={() => {
+                  if (stage?.id === s.id) begin(s, stage.on);
+                  setStage(null);
+                }}
+                onPointerCancel={() => setStage(null)}
+                onKeyDown={(e) => {
+                  const by = { ArrowRight: 1, ArrowLeft: -1, PageUp: -7, PageDown: 7 }[e.key];
+                  if (!by) return;
+                  e.preventDefault();
+                  begin(s, iso(at(s.from) + by * day));
+                }}
+              >
+                <rect x="-14" y="-14" width="28" height="44" fill="transparent" />
+                <path d="M0 14V-6M-7 -9h14v9l-7 7l-7 -7z" className="fill-paper stroke-clay" strokeWidth="2" />
+                {stage?.id === s.id && (
+                  <>
+                    <path d={`M0 12V${height - 40}`} className="stroke-clay" strokeWidth="1.5" strokeDasharray="4 3" />
+                    <text y="34" x="8" fontSize="15" fontWeight="700" className="fill-clay halo">
+                      {clock.date(on + "T12:00Z")}
+                    </text>
+                  </>
+                )}
+              </g>
+            );
+          })}
           {months.map((t) => (
             <text key={t} x={x(t)} y={height - 6} fontSize="14" textAnchor="middle" className="fill-ash figures">
-              {new Date(t).toLocaleDateString("en-GB", { month: "short", timeZone: "UTC" })}
+              {new Date(t).toLocaleDateString("en-GB", { month: "short", timeZone: "UTC" }).slice(0, 3)}
             </text>
           ))}
           {kinds.map(([kind, name], row) => (
@@ -166,7 +226,8 @@ export function SeasonCalendar({ programme }: { programme: Schemas["ProgrammeVie
       </div>
       <p className="text-ash">
         Round: in its time. Triangle: too late. Square: wasted. L on leaves, R to roots; ✓ done. Drag one to another
-        day; with the keys, arrows move it by a day, Page Up and Down by a week, Delete takes it off.
+        day, or the peg of a stage to where it begins; with the keys, arrows move it by a day, Page Up and Down by a
+        week, Delete takes it off.
       </p>
       {undo && (
         <p role="status">
@@ -182,7 +243,21 @@ export function SeasonCalendar({ programme }: { programme: Schemas["ProgrammeVie
           </Button>
         </p>
       )}
-      <Wrong problem={move.error ?? drop.error} />
+      {was && (
+        <p role="status">
+          {was.name} begins elsewhere now; what is laid is judged by it.{" "}
+          <Button
+            kind="plain"
+            onClick={() => {
+              stages.mutate(was.stages);
+              setWas(null);
+            }}
+          >
+            Put it back
+          </Button>
+        </p>
+      )}
+      <Wrong problem={move.error ?? drop.error ?? stages.error} />
       {programme.misses.map((m) => (
         <p key={m}>
           <b className="text-straw">▲</b> {m}
