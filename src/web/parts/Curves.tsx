@@ -136,30 +136,32 @@ export function Curves({ title, curves, endH, hour = (h) => `${h} h`, nowH, useA
           ))}
         </ul>
       )}
-      <table className="sr-only">
-        <caption>{title}, oxygen in mg/L</caption>
-        <thead>
-          <tr>
-            <th>hour</th>
-            {curves.map((c, i) => (
-              <th key={i}>{c.name}</th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {hoursInTable.map((at) => (
-            <tr key={at}>
-              <td>{hour(at)}</td>
-              {curves.map((c, i) => {
-                const near = c.points
-                  .filter((p) => Math.abs(p.h - at) <= 1)
-                  .sort((a, z) => Math.abs(a.h - at) - Math.abs(z.h - at))[0];
-                return <td key={i}>{near ? near.mgPerL.toFixed(1) : ""}</td>;
-              })}
+      <div className="sr-only">
+        <table>
+          <caption>{title}, oxygen in mg/L</caption>
+          <thead>
+            <tr>
+              <th>hour</th>
+              {curves.map((c, i) => (
+                <th key={i}>{c.name}</th>
+              ))}
             </tr>
-          ))}
-        </tbody>
-      </table>
+          </thead>
+          <tbody>
+            {hoursInTable.map((at) => (
+              <tr key={at}>
+                <td>{hour(at)}</td>
+                {curves.map((c, i) => {
+                  const near = c.points
+                    .filter((p) => Math.abs(p.h - at) <= 1)
+                    .sort((a, z) => Math.abs(a.h - at) - Math.abs(z.h - at))[0];
+                  return <td key={i}>{near ? near.mgPerL.toFixed(1) : ""}</td>;
+                })}
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
     </figure>
   );
 }

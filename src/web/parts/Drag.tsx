@@ -40,7 +40,7 @@ export function Drag({ label, value, min, max, step, says, onChange, marks = [] 
           {marks.map((m) => (
             <span
               key={m.name}
-              className={`absolute -top-3 flex -translate-x-1/2 flex-col items-center whitespace-nowrap leading-none ${m.look === "go" ? "text-moss" : "text-plum"}`}
+              className={`absolute -top-3 flex flex-col whitespace-nowrap ${far(m.at) < 30 ? "items-start" : far(m.at) > 70 ? "-translate-x-full items-end" : "-translate-x-1/2 items-center"} leading-none ${m.look === "go" ? "text-moss" : "text-plum"}`}
               style={{ left: `${far(m.at)}%` }}
             >
               <span className={`block h-4 w-0.5 ${m.look === "go" ? "bg-moss" : "bg-plum"}`} />

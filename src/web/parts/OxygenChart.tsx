@@ -178,37 +178,39 @@ export function OxygenChart({
           8 brews in 10 lie in here
         </text>
       </svg>
-      <table className="sr-only">
-        <caption>Oxygen in mg/L by the hour</caption>
-        <thead>
-          <tr>
-            <th>time</th>
-            <th>low</th>
-            <th>middle</th>
-            <th>high</th>
-          </tr>
-        </thead>
-        <tbody>
-          {forecast.median.map((p, i) =>
-            i % 4 ? null : (
-              <tr key={p.h}>
-                <td>{clock.when(at(p.h))}</td>
-                <td>{forecast.low10[i]?.mgPerL.toFixed(1)}</td>
-                <td>{p.mgPerL.toFixed(1)}</td>
-                <td>{forecast.high90[i]?.mgPerL.toFixed(1)}</td>
-              </tr>
-            ),
-          )}
-          {readings.map((r, i) => (
-            <tr key={"r" + i}>
-              <td>{clock.when(at(r.h))}, read</td>
-              <td />
-              <td>{r.mgPerL.toFixed(1)}</td>
-              <td />
+      <div className="sr-only">
+        <table>
+          <caption>Oxygen in mg/L by the hour</caption>
+          <thead>
+            <tr>
+              <th>time</th>
+              <th>low</th>
+              <th>middle</th>
+              <th>high</th>
             </tr>
-          ))}
-        </tbody>
-      </table>
+          </thead>
+          <tbody>
+            {forecast.median.map((p, i) =>
+              i % 4 ? null : (
+                <tr key={p.h}>
+                  <td>{clock.when(at(p.h))}</td>
+                  <td>{forecast.low10[i]?.mgPerL.toFixed(1)}</td>
+                  <td>{p.mgPerL.toFixed(1)}</td>
+                  <td>{forecast.high90[i]?.mgPerL.toFixed(1)}</td>
+                </tr>
+              ),
+            )}
+            {readings.map((r, i) => (
+              <tr key={"r" + i}>
+                <td>{clock.when(at(r.h))}, read</td>
+                <td />
+                <td>{r.mgPerL.toFixed(1)}</td>
+                <td />
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
       <figcaption className="text-ash">
         {note ?? "A model, not a measurement; your own readings sharpen it."}
       </figcaption>

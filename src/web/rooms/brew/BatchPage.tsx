@@ -137,7 +137,12 @@ export function BatchPage() {
                   <p className="text-ash">By the model; kept for the next brew in this vessel or of this kind.</p>
                 </Fold>
               )}
-              {going && !failed && watch.after && (
+              {b.state === "brewing" && !failed && watch.after && (
+                <Fold line={`If the pump stops now: ${watch.after.sentence}`}>
+                  <AfterPanel after={watch.after} endsAt={null} />
+                </Fold>
+              )}
+              {b.state === "off" && !failed && watch.after && (
                 <AfterPanel after={watch.after} endsAt={watch.useByH === null ? null : hourAt(b, watch.useByH)} />
               )}
             </>

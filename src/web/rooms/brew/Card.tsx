@@ -112,7 +112,7 @@ export function Card() {
             </ol>
           </>
         ) : (
-          <table className="figures w-full text-left">
+          <table className="figures w-full text-left max-wide:hidden print:table">
             <thead>
               <tr>
                 {["time", "oxygen", "warmth", "smell", "foam"].map((h) => (

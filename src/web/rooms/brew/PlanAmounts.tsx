@@ -2,6 +2,7 @@ import { useState } from "react";
 import type { Schemas } from "../../api/client";
 import { AmountField } from "../../parts/AmountField";
 import { Button } from "../../parts/Button";
+import { Fold } from "../../parts/Fold";
 import { Drag } from "../../parts/Drag";
 import { ForkMark } from "../../parts/ForkMark";
 import { Vessel } from "../../parts/Vessel";
@@ -51,23 +52,27 @@ export function PlanAmounts({ view, plan, setPlan, fork, choose, ground, stale }
       className={`mt-5 gap-6 sm:grid sm:grid-cols-[minmax(9rem,15rem)_1fr] ${stale ? "opacity-60" : ""}`}
     >
       <div>
-        <Vessel
-          shape={vessel?.shape ?? "bucket"}
-          fill={p.brewL / (vessel?.totalL ?? p.brewL)}
-          air={p.air.atDepthLpm / Math.max(p.air.lightLpm, 0.1)}
-          diffuser={p.making === "extract" || p.making === "steep" ? null : (diffuser?.kind ?? "")}
-          hasBag
-          name={vessel?.name ?? "the vessel"}
-        />
-        <p className="mt-2">
-          {p.makingWhy} {mark("root-brew")}
-        </p>
-        <p className="text-ash">
-          Best for {view.makingIs.bestUse}. It keeps {view.makingIs.hold}. Its gate: {view.makingIs.gate}.
-        </p>
-        <p className="text-ash">
-          The ground asks for {view.wantedShown}; {view.brewShown} covers {view.coversShown}. {mark("bias")} {p.bias}
-        </p>
+        <div className="max-sm:mx-auto max-sm:max-w-28">
+          <Vessel
+            shape={vessel?.shape ?? "bucket"}
+            fill={p.brewL / (vessel?.totalL ?? p.brewL)}
+            air={p.air.atDepthLpm / Math.max(p.air.lightLpm, 0.1)}
+            diffuser={p.making === "extract" || p.making === "steep" ? null : (diffuser?.kind ?? "")}
+            hasBag
+            name={vessel?.name ?? "the vessel"}
+          />
+        </div>
+        <Fold line={`why ${p.making}, and what it is best for`}>
+          <p>
+            {p.makingWhy} {mark("root-brew")}
+          </p>
+          <p className="text-ash">
+            Best for {view.makingIs.bestUse}. It keeps {view.makingIs.hold}. Its gate: {view.makingIs.gate}.
+          </p>
+          <p className="text-ash">
+            The ground asks for {view.wantedShown}; {view.brewShown} covers {view.coversShown}. {mark("bias")} {p.bias}
+          </p>
+        </Fold>
       </div>
       <div className="flex flex-col">
         <AmountRow
@@ -105,18 +110,6 @@ export function PlanAmounts({ view, plan, setPlan, fork, choose, ground, stale }
             }
           />
         ))}
-        <p className="border-t border-line py-2">
-          {view.addableSources.map((s) => (
-            <Button
-              key={s.kind}
-              kind="plain"
-              className="mr-4"
-              onClick={() => setSources([...others(s.kind), { kind: s.kind, litres: s.litres }])}
-            >
-              + {s.name}
-            </Button>
-          ))}
-        </p>
         {view.foods.map((f) => (
           <AmountRow
             key={f.kind + f.atH}
@@ -146,19 +139,34 @@ export function PlanAmounts({ view, plan, setPlan, fork, choose, ground, stale }
             {p.foodSays} {view.foods.length === 0 && mark("food")}
           </p>
         )}
-        {tea && (
+        {tea && plan.foods && (
           <p className="border-t border-line py-2">
-            {p.addable.map((f) => (
-              <Button key={f.kind} kind="plain" className="mr-4" onClick={() => setFood(f.kind, f.litres)}>
-                + {f.name}
-              </Button>
-            ))}
-            {plan.foods && (
-              <Button kind="plain" onClick={() => setPlan({ ...plan, foods: null })}>
-                back to what the air carries
-              </Button>
-            )}
+            <Button kind="plain" onClick={() => setPlan({ ...plan, foods: null })}>
+              back to what the air carries
+            </Button>
           </p>
+        )}
+        {(view.addableSources.length > 0 || (tea && p.addable.length > 0)) && (
+          <Fold line="+ something else in it">
+            <p>
+              {view.addableSources.map((s) => (
+                <Button
+                  key={s.kind}
+                  kind="plain"
+                  className="mr-4"
+                  onClick={() => setSources([...others(s.kind), { kind: s.kind, litres: s.litres }])}
+                >
+                  + {s.name}
+                </Button>
+              ))}
+              {tea &&
+                p.addable.map((f) => (
+                  <Button key={f.kind} kind="plain" className="mr-4" onClick={() => setFood(f.kind, f.litres)}>
+                    + {f.name}
+                  </Button>
+                ))}
+            </p>
+          </Fold>
         )}
         {tea && (
           <>

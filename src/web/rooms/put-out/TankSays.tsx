@@ -3,6 +3,7 @@ import type { Schemas } from "../../api/client";
 import type { Problem } from "../../api/problem";
 import { Button } from "../../parts/Button";
 import { Field } from "../../parts/Field";
+import { Fold } from "../../parts/Fold";
 import { RacePanel } from "../../parts/RacePanel";
 import { Sum } from "../../parts/Sum";
 import { Tick } from "../../parts/Tick";
@@ -78,7 +79,9 @@ export function TankSays({ job, setJob, worked, keep }: Props) {
       {v.loads.length > 0 && <Loads view={v} brew={brew} />}
       <Sum working={worked.working} sure={worked.sure} of="these litres" />
       {v.race && (
-        <RacePanel race={v.race} asked={job.race} setAsked={brew ? (race) => setJob({ ...job, race }) : undefined} />
+        <Fold line={`The race to the ground: ${v.race.verdict.sentence}`}>
+          <RacePanel race={v.race} asked={job.race} setAsked={brew ? (race) => setJob({ ...job, race }) : undefined} />
+        </Fold>
       )}
       <section aria-label="What to mind" className="flex flex-col gap-2">
         {brew && <Short verdict={v.place} />}
