@@ -33,41 +33,56 @@ public static class PlanForward
 
         Ruling<BrewPlanAnswer> At(DateTimeOffset use, double? hours) =>
             BrewPlan.Of(q with { UseAt = use, LeastHours = hours, Window = left(use) }, local);
-        // the minute after the earliest: the steps begin now, and not a second ago
-        var soonest = At(Minute(first.Value.EarliestUseAt), null);
-        for (var i = 0; i < 4 && soonest.Value.EarliestUseAt > soonest.Value.UseAt; i++)
-        {
-            soonest = At(Minute(soonest.Value.EarliestUseAt), null);
-        }
+        var soonest = Soonest(q.Now, first.Value.EarliestUseAt, use => At(use, null));
 
         var p = soonest.Value;
         string When(DateTimeOffset at) => Say.Clock(at, q.Now, local);
         Ruling<(Worked<BrewPlanAnswer>, ForwardAnswer)> Answer(Worked<BrewPlanAnswer> plan, bool meets, string says) =>
             Worked.Of((plan, new ForwardAnswer(plan.Value, meets, says)), "", plan.Sure);
+        var can = $"Begun now it can go out at {When(p.UseAt)}";
         if (window(p.UseAt) is not { } next)
         {
-            return Answer(soonest.Worked, false, $"Begun now it can go out at {When(p.UseAt)}; no window is in sight within two days of that.");
+            return Answer(soonest.Worked, false, $"{can}; no window is in sight within two days of that.");
         }
 
         var wait = (next - p.UseAt).TotalHours;
         if (wait < StaysWithinMinutes / 60)
         {
-            return Answer(soonest.Worked, true, $"Begun now it can go out at {When(p.UseAt)}, in a window.");
+            return Answer(soonest.Worked, true, $"{can}, in a window.");
         }
 
         if (p.Making != Making.Tea)
         {
-            return Answer(soonest.Worked, false, $"Begun now it can go out at {When(p.UseAt)}; the next window is at {When(next)}, and it "
-                + $"does not keep: begin it {Say.Hours(wait)} later.");
+            return Answer(soonest.Worked, false, $"{can}; the next window is at {When(next)}, and it does not keep: begin it "
+                + $"{Say.Hours(wait)} later.");
         }
 
         var waiting = At(next, p.BrewHours + wait);
         return waiting.Refused is null && waiting.Value.BrewHours > p.BrewHours + wait - 0.3
-            ? Answer(waiting.Worked, true, $"Begun now it could go out at {When(p.UseAt)}; it stays on the air {Say.Hours(wait)} longer and "
-                + $"meets the window at {When(next)}.")
-            : Answer(soonest.Worked, false, $"Begun now it can go out at {When(p.UseAt)}; by the next window, {When(next)}, it would be too "
-                + $"old: begin it {Say.Hours(wait)} later.");
+            ? Answer(waiting.Worked, true, $"Begun now it could go out at {When(p.UseAt)}; it stays on the air "
+                + $"{Say.Hours(wait)} longer and meets the window at {When(next)}.")
+            : Answer(soonest.Worked, false, $"{can}; by the next window, {When(next)}, it would be too old: begin it "
+                + $"{Say.Hours(wait)} later.");
     }
+
+    /// <summary>The plan whose first step is now. Another hour of use is another stretch of the day's warmth, and so another brewing
+    /// time: it is closed in on from both sides.</summary>
+    private static Ruling<BrewPlanAnswer> Soonest(DateTimeOffset now, DateTimeOffset earliest, Func<DateTimeOffset, Ruling<BrewPlanAnswer>> at)
+    {
+        TimeSpan Slack(Ruling<BrewPlanAnswer> plan) => plan.Value.Steps.Min(s => s.At) - now;
+        var best = at(Minute(earliest));
+        for (var (i, last) = (0, best); i < 8 && Slack(last) is var slack && (slack < TimeSpan.Zero || slack > Near); i++)
+        {
+            // never below now: a plan for what has passed is refused
+            var use = last.Value.UseAt - slack;
+            last = at(Minute(use > now ? use : now));
+            best = Slack(best) < TimeSpan.Zero || (Slack(last) >= TimeSpan.Zero && Slack(last) < Slack(best)) ? last : best;
+        }
+
+        return best;
+    }
+
+    private static readonly TimeSpan Near = TimeSpan.FromMinutes(5);
 
     /// <summary>Where a brew that runs forward goes out, by what has been read of it since.</summary>
     /// <param name="use">When it is to go out so far.</param>

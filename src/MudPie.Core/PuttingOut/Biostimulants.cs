@@ -237,8 +237,8 @@ public static class Biostimulants
             var gap = steps[i].On.DayNumber - steps[i - 1].On.DayNumber;
             if (gap > k.EveryDays.To * 1.25 && steps[i - 1].Fit == "right")
             {
-                yield return $"{gap} days of {k.Name} between {Say.Day(steps[i - 1].On)} and {Say.Day(steps[i].On)}: too long, its effect is "
-                    + $"gone after {Say.Number(k.EveryDays.To)}.";
+                yield return $"{gap} days of {k.Name} between {Say.Day(steps[i - 1].On)} and {Say.Day(steps[i].On)}: too long, its "
+                    + $"effect is gone after {Say.Number(k.EveryDays.To)}.";
             }
             else if (gap < k.EveryDays.From * 0.7)
             {

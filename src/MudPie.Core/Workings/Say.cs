@@ -38,6 +38,9 @@ public static class Say
         ? there.ToString("h:mm ", CultureInfo.InvariantCulture) + (there.Hour < 12 ? "am" : "pm")
         : there.ToString("HH:mm", CultureInfo.InvariantCulture);
 
+    /// <summary>A day of the week and an hour: "Wed 07:10".</summary>
+    public static string Weekday(DateTimeOffset there) => $"{there.ToString("ddd", CultureInfo.InvariantCulture)} {Time(there)}";
+
     /// <summary>A day of this year as the holding writes it: "3 May", or "May 3".</summary>
     public static string Day(DateOnly on) => on.ToString(Writing.MonthFirst ? "MMM d" : "d MMM", CultureInfo.InvariantCulture);
 

@@ -15,7 +15,8 @@ public static class Writing
     /// <param name="monthFirst">"Jun 10".</param>
     /// <param name="hours12">"7:30 pm".</param>
     /// <param name="currency">A sign, which goes before the figure, or a word, which goes after it; empty for none.</param>
-    /// <remarks>Of(true, true, "$"): "Jun 10", "7:30 pm", "$12.50". Of(false, false, "crowns"): "10 Jun", "19:30", "12.50 crowns".</remarks>
+    /// <remarks>Of(true, true, "$"): "Jun 10", "7:30 pm", "$12.50".
+    /// Of(false, false, "crowns"): "10 Jun", "19:30", "12.50 crowns".</remarks>
     public static CultureInfo Of(bool monthFirst, bool hours12, string currency)
     {
         var culture = (CultureInfo)CultureInfo.InvariantCulture.Clone();

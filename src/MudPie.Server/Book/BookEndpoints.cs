@@ -88,7 +88,8 @@ public static class BookEndpoints
         if (input is null && kind is null or "harvest")
         {
             var corrected = (await db.Harvests.AsNoTracking().Where(h => h.CorrectsId != null).ToListAsync()).RightedBy();
-            entries.AddRange((await db.Harvests.AsNoTracking().Where(h => h.At < until && (bed == null || h.BedId == bed)).OrderByDescending(h => h.At)
+            entries.AddRange((await db.Harvests.AsNoTracking().Where(h => h.At < until && (bed == null || h.BedId == bed))
+                .OrderByDescending(h => h.At)
                 .Take(take).Select(h => new { h, Bed = h.Bed.Name }).ToListAsync())
                 .Select(x => new BookEntry("harvest", x.h.Id, x.h.At, x.h.RecordedAt,
                     $"{Units.Show(x.h.Kg * 1000, Dimension.Mass, units)} of {x.h.Crop} harvested",
@@ -99,7 +100,8 @@ public static class BookEndpoints
         if (input is null && kind is null or "seen")
         {
             var corrected = (await db.Observations.AsNoTracking().Where(o => o.CorrectsId != null).ToListAsync()).RightedBy();
-            entries.AddRange((await db.Observations.AsNoTracking().Where(o => o.At < until && (bed == null || o.BedId == bed)).OrderByDescending(o => o.At)
+            entries.AddRange((await db.Observations.AsNoTracking().Where(o => o.At < until && (bed == null || o.BedId == bed))
+                .OrderByDescending(o => o.At)
                 .Take(take).Select(o => new { o, Bed = o.Bed == null ? null : o.Bed.Name }).ToListAsync())
                 .Select(x => new BookEntry("seen", x.o.Id, x.o.At, x.o.RecordedAt, x.o.Text, [], x.Bed is null ? [] : [x.Bed],
                     x.o.CorrectsId, corrected.TryGetValue(x.o.Id, out var by) ? by : null, null, false, true, null, x.o.BedId)));

@@ -47,7 +47,8 @@ public static class ThreadEndpoints
         var batches = await db.Batches.AsNoTracking().Where(b => b.StartedAt != null).OrderByDescending(b => b.StartedAt).Take(100)
             .Select(b => new { b.Id, b.Name, b.StartedAt }).ToListAsync();
         return TypedResults.Ok(lots.Concat(beds)
-            .Concat(batches.Select(b => new ThreadStart($"batch-{b.Id}", $"{b.Name}, {Say.Date(b.StartedAt!.Value)}", "batches"))).ToList());
+            .Concat(batches.Select(b => new ThreadStart($"batch-{b.Id}", $"{b.Name}, {Say.Date(b.StartedAt!.Value)}", "batches")))
+            .ToList());
     }
 
     private static async Task<Results<Ok<ThreadView>, Missing>> Read(HoldingDb db, HoldingClock clock, string of)

@@ -31,7 +31,8 @@ public sealed class ForwardRun(HoldingDb db, HoldingClock clock, LiveBrew live, 
         var after = (batch.UseAt - started).TotalHours - batch.BrewHours;
         var moves = PlanForward.MovesTo(batch.UseAt, started, watch.Value.Forecast.ReadyAtH.Median, after, now, from =>
             SprayWindows.FirstWindow(batch.Purpose == Purpose.Leaf, from, holding.SunLatitude, holding.SunLongitude, known));
-        if (moves is not { } to || await MoveEndpoints.Move(batch, new MoveRequest(to, null), clock, weather) is not { Refused: null } moved)
+        if (moves is not { } to
+            || await MoveEndpoints.Move(batch, new MoveRequest(to, null), clock, weather) is not { Refused: null } moved)
         {
             return;
         }

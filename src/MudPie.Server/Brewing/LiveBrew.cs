@@ -69,7 +69,8 @@ public sealed class LiveBrew(HoldingDb db, HoldingClock clock, WeatherBook weath
         // half an hour of a probe that reads every two minutes
         var probed = await ProbeData.Link(db, batch.Id) is { } link
             ? await db.ProbeReadings.CountAsync(r => r.ProbeLinkId == link.Id) / 15 : 0;
-        var key = (batch.Id, batch.Log.Count, batch.State, hold, window, probed, await clock.Units(), clock.Writing, now.ToUnixTimeSeconds() / 120);
+        var key = (batch.Id, batch.Log.Count, batch.State, hold, window, probed, await clock.Units(), clock.Writing,
+            now.ToUnixTimeSeconds() / 120);
         if (cache.TryGetValue(key, out Ruling<WatchAnswer>? kept) && kept is not null)
         {
             return kept;

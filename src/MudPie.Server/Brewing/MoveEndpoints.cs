@@ -114,14 +114,14 @@ public static class MoveEndpoints
         if (batch.State == BatchState.Planned && first is not null && first.At < clock.Now.AddMinutes(-5))
         {
             var earliest = batch.UseAt + (clock.Now - steps.First(s => s.Id == first.Id).At);
-            return Refusal.Of("useAt", $"“{first.Name}” would have begun at {local(first.At):ddd} {Say.Time(local(first.At))} already.",
-                $"The earliest is {local(earliest):ddd} {Say.Time(local(earliest))}.");
+            return Refusal.Of("useAt", $"“{first.Name}” would have begun at {Say.Weekday(local(first.At))} already.",
+                $"The earliest is {Say.Weekday(local(earliest))}.");
         }
 
         if (batch.State == BatchState.Brewing && off < clock.Now)
         {
             return Refusal.Of("useAt", $"Its air would have gone off at {Say.Time(local(off))} already.",
-                $"The earliest is {local(clock.Now + (batch.UseAt - batch.StartedAt!.Value.AddHours(batch.BrewHours))):ddd} {Say.Time(local(clock.Now + (batch.UseAt - batch.StartedAt!.Value.AddHours(batch.BrewHours))))}.");
+                $"The earliest is {Say.Weekday(local(clock.Now + (batch.UseAt - batch.StartedAt!.Value.AddHours(batch.BrewHours))))}.");
         }
 
         var verdict = await Says(batch, start, off, useAt, clock, weather, local);
@@ -144,11 +144,11 @@ public static class MoveEndpoints
                 Latitude = holding.SunLatitude, Longitude = holding.SunLongitude, SunOff = !holding.PlaceKnown,
                 Weather = await weather.Hours(useAt.AddHours(-1), useAt.AddHours(8))
             }).Value.Hours[0];
-        var slide = batch.StartedAt is null ? $"source in {local(start):ddd} {Say.Time(local(start))}, air off {local(off):ddd} {Say.Time(local(off))}"
-            : $"air off {local(off):ddd} {Say.Time(local(off))}";
+        var slide = batch.StartedAt is null ? $"source in {Say.Weekday(local(start))}, air off {Say.Weekday(local(off))}"
+            : $"air off {Say.Weekday(local(off))}";
         return hour is { Spoils.Count: > 0 } bad
-            ? new(Tone.Mind, $"Out at {local(useAt):ddd} {Say.Time(local(useAt))}: {bad.Spoils[0]}.", $"Then {slide}.")
-            : new(Tone.Go, $"Out at {local(useAt):ddd} {Say.Time(local(useAt))}.",
+            ? new(Tone.Mind, $"Out at {Say.Weekday(local(useAt))}: {bad.Spoils[0]}.", $"Then {slide}.")
+            : new(Tone.Go, $"Out at {Say.Weekday(local(useAt))}.",
                 $"Then {slide}{(hour?.Weather is null ? "; the weather then is not known" : "; nothing spoils that hour")}.");
     }
 }

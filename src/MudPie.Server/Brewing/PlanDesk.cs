@@ -59,7 +59,8 @@ public sealed class PlanDesk(HoldingDb db, HoldingClock clock, WeatherBook weath
             from => SprayWindows.FirstWindow(leaf, from, holding.SunLatitude, holding.SunLongitude, known),
             from => SprayWindows.Left(leaf, from, holding.SunLatitude, holding.SunLongitude, known, holding.Units));
         return answer.Match<(Ruling<BrewPlanAnswer>, string?)>(w => (w.Value.Plan, w.Value.Forward.Says
-            + (holding.PlaceKnown ? "" : " The sun is off: see to it that there is light enough, and not too much.")), refusal => (refusal, null));
+            + (holding.PlaceKnown ? "" : " The sun is off: see to it that there is light enough, and not too much.")),
+            refusal => (refusal, null));
     }
 
     private static PlanView View(PlanRequest r, KitSnapshot kit, BrewPlanQuestion question, BrewPlanAnswer plan, string? recipeName,

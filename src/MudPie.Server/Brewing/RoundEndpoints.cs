@@ -1,3 +1,4 @@
+using System.Globalization;
 using Microsoft.EntityFrameworkCore;
 using MudPie.Core.Brewing;
 using MudPie.Core.PuttingOut;
@@ -32,7 +33,8 @@ public static class RoundEndpoints
     /// <summary>What can be asked and done.</summary>
     public static void MapRounds(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/brew/batches/{id:int}/again", Again).WithSummary("The same brew as a plan: beds, kit, amounts; its hour is asked anew.");
+        api.MapGet("/brew/batches/{id:int}/again", Again)
+            .WithSummary("The same brew as a plan: beds, kit, amounts; its hour is asked anew.");
         api.MapPost("/brew/batches/{id:int}/rounds", Begin).WithSummary("The same brew again, every week, other week or month.");
         api.MapGet("/brew/rounds", List).WithSummary("Brews that come again, and when.");
         api.MapPost("/brew/rounds/{id:int}/stop", Stop).WithSummary("It comes no more.");
@@ -129,7 +131,7 @@ public static class RoundEndpoints
             }).ToList();
             return new RoundView(r.Id, r.BatchId, r.Name, $"{Rounds.Says(r.Every)} on {string.Join(", ", r.Beds)}", times,
                 $"/brew/plan?again={r.BatchId}&round={r.Id}" + (times.Count > 0
-                    ? $"&at={Uri.EscapeDataString(times[0].At.ToUniversalTime().ToString("O", System.Globalization.CultureInfo.InvariantCulture))}"
+                    ? $"&at={Uri.EscapeDataString(times[0].At.ToUniversalTime().ToString("O", CultureInfo.InvariantCulture))}"
                     : ""));
         })];
     }

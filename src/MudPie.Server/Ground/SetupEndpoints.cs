@@ -204,7 +204,8 @@ public static partial class SetupEndpoints
         if (known && at is null)
         {
             fields.Checks.Add("place", $"“{place}” is not a latitude and a longitude.",
-                "Write it as 52.5, 0.0 or 52.5 N 1.2 W; a degree is near enough, it is for the sun. Or leave it empty: the sun is off then.");
+                "Write it as 52.5, 0.0 or 52.5 N 1.2 W; a degree is near enough, it is for the sun. Or leave it empty: "
+                + "the sun is off then.");
         }
 
         holding.Zone = (zone ?? holding.Zone).Trim();

@@ -79,7 +79,8 @@ public static class TrialDrafts
         }
 
         List<LayoutPlace> places = [.. (r.Places ?? []).Take(40).Select((p, i) => new LayoutPlace(
-            string.IsNullOrWhiteSpace(p?.Name) ? $"place {i + 1}" : p.Name.Trim(), Read(p?.Length, length, 2000), Read(p?.Width, width, 500)))];
+            string.IsNullOrWhiteSpace(p?.Name) ? $"place {i + 1}" : p.Name.Trim(),
+            Read(p?.Length, length, 2000), Read(p?.Width, width, 500)))];
         return places.Count > 0 ? places : [new LayoutPlace("the ground", length, width)];
     }
 }

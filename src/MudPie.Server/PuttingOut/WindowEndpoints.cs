@@ -96,8 +96,8 @@ public static class WindowEndpoints
         if (health.Now is { } failing)
         {
             var since = (await clock.Local())(failing.Since);
-            says += $" The weather service has not been read since {Say.Day(since)} {Say.Time(since)}: {failing.Why} It is asked again and again; what "
-                + "is known stays.";
+            says += $" The weather service has not been read since {Say.Day(since)} {Say.Time(since)}: {failing.Why} It is asked "
+                + "again and again; what is known stays.";
         }
 
         return TypedResults.Ok(new WeatherView(ahead.Count, ahead.Count == 0 ? null : ahead.Max(w => w.At), simulated, file, says));

@@ -197,7 +197,8 @@ public static class TodayEndpoints
         var windows = await Windows(clock, weather, clock.Now, 48);
         var rounds = (await RoundEndpoints.Of(db, clock, weather)).SelectMany(r => r.Times.Take(1).Where(t => t.At < to)
             .Select(t => new DayNext(t.At, $"{r.Name} again", r.Link, "round"))).ToList();
-        var next = going.SelectMany(g => TodayRules.Next(g.Batch, g.Watch, clock.Now)).Concat(rounds).Where(n => n.At > clock.Now.AddHours(-2))
+        var next = going.SelectMany(g => TodayRules.Next(g.Batch, g.Watch, clock.Now)).Concat(rounds)
+            .Where(n => n.At > clock.Now.AddHours(-2))
             .OrderBy(n => n.At).Take(3).ToList();
         return TypedResults.Ok(new DayLineView(
             from, to, clock.Now,

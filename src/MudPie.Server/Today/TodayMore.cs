@@ -45,7 +45,8 @@ internal static class TodayMore
         {
             var name = Biostimulants.Find(g.Kind)?.Name ?? g.Kind;
             items.Add(new($"giving-{g.Id}", g.On <= today ? 2 : 3, $"{name} on {g.Name}", g.On < today
-                ? $"was laid for {Say.Day(g.On)}" : g.On == today ? "laid for today" : $"laid for {g.On:ddd} {Say.Day(g.On)}", "Fill the tank",
+                ? $"was laid for {Say.Day(g.On)}" : g.On == today ? "laid for today" : $"laid for {g.On:ddd} {Say.Day(g.On)}",
+                "Fill the tank",
                 $"/put-out/tank?giving={g.Id}", new DateTimeOffset(g.On.ToDateTime(new TimeOnly(18, 0)), TimeSpan.Zero)));
         }
 
@@ -76,5 +77,5 @@ internal static class TodayMore
     }
 
     private static string When(DateTimeOffset at, Func<DateTimeOffset, DateTimeOffset> local) =>
-        $"{local(at):ddd} {Say.Time(local(at))}";
+        $"{Say.Weekday(local(at))}";
 }

@@ -143,7 +143,7 @@ public static class TodayRules
         var step = b.Steps.FirstOrDefault(s => !done.Contains(s.Id)) ?? b.Steps[0];
         var late = now - step.At;
         var when = local(step.At).Date == local(now).Date ? Say.Time(local(step.At))
-            : $"{local(step.At):ddd} {Say.Time(local(step.At))}";
+            : $"{Say.Weekday(local(step.At))}";
         return new($"plan-{b.Id}-{step.Id}", late > TimeSpan.Zero ? 1 : step.At < now.AddHours(12) ? 2 : 3,
             late > TimeSpan.FromMinutes(5) ? $"{step.Name} for {b.Vessel.Name}, {Say.Minutes(late.TotalMinutes)} late"
                 : $"{step.Name} for {b.Vessel.Name} at {when}",

@@ -190,16 +190,22 @@ public static class WatchEndpoints
             Event($"watch-{n.Id}", n.At, 10, n.Title, n.Todo);
         }
 
+        await Rounds(db, clock, weather, Event);
+        await Other(db, clock, Event);
+        return TypedResults.Text(new CalendarSerializer().SerializeToString(calendar), "text/calendar");
+    }
+
+    /// <summary>Brews that come again.</summary>
+    private static async Task Rounds(HoldingDb db, HoldingClock clock, WeatherBook weather,
+        Action<string, DateTimeOffset, double, string, string> add)
+    {
         foreach (var round in await RoundEndpoints.Of(db, clock, weather))
         {
             foreach (var time in round.Times)
             {
-                Event($"round-{round.Id}-{time.At.ToUnixTimeSeconds()}", time.At, 30, $"{round.Name} again",
+                add($"round-{round.Id}-{time.At.ToUnixTimeSeconds()}", time.At, 30, $"{round.Name} again",
                     $"{round.Says}{(time.Moved is { } moved ? $"; {moved}" : "")}. Plan it some days before.");
             }
         }
-
-        await Other(db, clock, Event);
-        return TypedResults.Text(new CalendarSerializer().SerializeToString(calendar), "text/calendar");
     }
 }

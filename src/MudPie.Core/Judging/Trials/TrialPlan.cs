@@ -79,9 +79,10 @@ public static class TrialWorth
         var (mid, low, high) = (Of(difference), lower is { } l ? Of(l) : (double?)null, upper is { } u ? Of(u) : (double?)null);
         var told = low is null ? "one look tells no more" : low > 0 ? "it pays, 19 times in 20 that such an interval is drawn" : high < 0
             ? "it does not pay for itself" : "whether it pays can’t be told yet";
+        var between = low is null ? "" : $", {Say.Money(low.Value, null)} to {Say.Money(high!.Value, null)}";
         return Worked.Of(
             new EarnAnswer(PerHa(mid), low is { } a ? PerHa(a) : null, high is { } b ? PerHa(b) : null,
-                $"{Say.Money(mid, null)} {Per.LargeArea(m.Units)}{(low is null ? "" : $", {Say.Money(low.Value, null)} to {Say.Money(high!.Value, null)}")}: {told}."),
+                $"{Say.Money(mid, null)} {Per.LargeArea(m.Units)}{between}: {told}."),
             Per.LargeArea(m.Units),
             Evidence.MeasuredHere,
             [new("earns", $"difference × what a unit brings {Per.LargeArea(m.Units)} − cost",
