@@ -72,7 +72,7 @@ public class AxeTests
     {
         using var empty = new Page(demo: false);
         empty.Go("/");
-        empty.See("What is your holding called?");
+        empty.See("What will you make first?");
         empty.Axe().ShouldBeEmpty();
         using var page = new Page(demo: true);
         page.Go("/");

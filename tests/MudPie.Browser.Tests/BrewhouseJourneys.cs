@@ -78,6 +78,7 @@ public class BrewhouseJourneys
         page.See("That hour has passed");
         page.Fill("the power fails: at hour", "14");
         page.See("Under 6 mg/L");
+        page.Unfold("What each school would have done");
         page.See("heavy air, fed richly");
         page.Count("//section[@aria-label='Schools side by side']//figure", 6);
         page.Go("/brew");
@@ -147,7 +148,7 @@ public class BrewhouseJourneys
         page.Click("Four hours on");
         page.Click("bubbles");
         page.See("the water is still");
-        page.Click("heap it");
+        page.Click("send it to the heap");
         page.See("What really went on");
         page.See("The pump stopped at 7 h 30 min");
         page.See("makes no sound");

@@ -10,11 +10,13 @@ public class FieldJourneys
     {
         using var page = new Page(demo: true);
         page.Go("/ground");
-        page.Click("Change Ridge Bed 3");
+        page.Click("Ridge Bed 3");
+        page.Unfold("Change Ridge Bed 3");
         var first = page.Driver.CurrentWindowHandle;
         page.Driver.SwitchTo().NewWindow(WindowType.Tab);
         page.Go("/ground");
-        page.Click("Change Ridge Bed 3");
+        page.Click("Ridge Bed 3");
+        page.Unfold("Change Ridge Bed 3");
         page.Fill("Crop", "leeks");
         page.Click("Keep it");
         page.See("leeks");

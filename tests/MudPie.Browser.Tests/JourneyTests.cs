@@ -24,13 +24,18 @@ public class JourneyTests
         }
 
         page.Go("/");
-        page.See("What is your holding called?");
-        for (var i = 0; i < 9; i++)
+        page.See("What will you make first?");
+        page.Click("a brew on an air pump");
+        page.Click("for a day to come");
+        for (var i = 0; i < 7; i++)
         {
-            page.See($"{i + 1} of 10");
+            page.See($"{i + 1} of 8");
             page.Click("Next");
         }
 
+        page.See("The sun is off until you say where");
+        page.Fill("Latitude, longitude", "52.5, 0.0");
+        page.See("the sun stands 38° high there");
         page.Click("Plan a first brew");
         page.See("First bed");
         Slate("up");

@@ -42,7 +42,8 @@ public class JudgeJourneys
         page.Go("/judge");
         page.See("Does tea lift garlic more than water alone?");
         page.Click("Plan it: Tea, extract, water, nothing");
-        page.See("1 · The question");
+        page.See("An example: it is drawn by lot once the plan is kept.");
+        page.Unfold("1 · The question");
         page.Holds("In one sentence", "Does tea lift garlic more than water alone?");
         page.Field("In one sentence").SendKeys(Keys.Control + "a" + Keys.Delete);
         page.Fill("The smallest difference worth having, kg a metre", "0.2");

@@ -41,6 +41,7 @@ public class OneTruthJourneys
         var live = RaceSays(page);
         page.Click("Put it out");
         page.See("What each bed gets");
+        page.Unfold("The race to the ground");
         page.Until(() => RaceSays(page)[0] == live[0], $"the race of the live page on the tank: {live}");
         page.Until(() => !page.Text.Contains("\n✓ Go\n", StringComparison.Ordinal), "no go on the tank where the live page says stop");
     }
@@ -53,6 +54,7 @@ public class OneTruthJourneys
         page.See("Backwards from there");
         page.Click("Creek Field");
         page.Click("Ridge Bed 2");
+        page.Unfold("+ something else in it");
         page.Click("+ compost");
         page.Click("type compost");
         page.Fill("compost, as you would say it", "200 g");

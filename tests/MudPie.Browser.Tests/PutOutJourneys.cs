@@ -75,6 +75,8 @@ public class PutOutJourneys
         page.Go("/put-out/dose");
         page.See("1.79 mL for 240 plants.");
         page.See("% of it is still alive");
+        page.Unfold("Through an injector");
+        page.Unfold("From seedling to harvest");
         page.Fill("Its ratio", "1:100");
         page.See("5 L of stock");
         page.Click("organic feeds are in the tank too");

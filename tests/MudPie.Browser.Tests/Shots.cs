@@ -17,7 +17,7 @@ public class Shots
         ("shelf", "/shelf?input=13", "Lot RB-24", 1280, 800, "day"),
         ("book", "/book", "begun in the Barrel", 1280, 800, "day"),
         ("trial", "/judge/trials/1", "To settle it", 1280, 800, "day"),
-        ("trial-plan", "/judge/new?template=tea", "1 · The question", 1280, 800, "day"),
+        ("trial-plan", "/judge/new?template=tea", "An example", 1280, 800, "day"),
         ("leaves", "/look/leaves/10", "look at potassium", 1280, 800, "day"),
         ("patches", "/judge/patches", "a lift of", 1280, 800, "day"),
         ("phone-sheet", "/judge/trials/2/sheet", "In walking order", 390, 844, "day"),

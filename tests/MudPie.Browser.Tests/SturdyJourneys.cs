@@ -2,7 +2,6 @@ using Microsoft.Data.Sqlite;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.DependencyInjection;
 using MudPie.Records;
-using OpenQA.Selenium;
 
 namespace MudPie.Browser.Tests;
 
@@ -31,8 +30,8 @@ public class SturdyJourneys
         void Change()
         {
             page.Go("/ground");
-            page.Until(() => page.Driver.FindElement(By.CssSelector("button[aria-label='Change Bucket pump']")),
-                "the pump's own button").Click();
+            page.Click("Bucket pump");
+            page.Unfold("Change Bucket pump");
         }
 
         Change();

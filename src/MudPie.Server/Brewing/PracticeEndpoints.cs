@@ -1,4 +1,5 @@
 using MudPie.Core.Brewing;
+using MudPie.Core.Measures;
 using MudPie.Server.Web;
 
 namespace MudPie.Server.Brewing;
@@ -12,8 +13,11 @@ public static class PracticeEndpoints
     /// <summary>What can be asked.</summary>
     public static void MapPractice(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/brew/practice",
-            () => PracticeBrew.Situations.Select(s => new SituationView(s.Id, s.Name, s.Story, s.UseAtH)).ToList())
+        api.MapGet("/brew/practice", async (HoldingClock clock) =>
+        {
+            var units = await clock.Units();
+            return PracticeBrew.Situations.Select(s => new SituationView(s.Id, s.Name, InUnits.Say(s.Story, units), s.UseAtH)).ToList();
+        })
             .WithSummary("A made-up brew to practise on.");
         api.MapPost("/brew/practice", (PracticeQuestion q) => Problems.Answer(PracticeBrew.Of(q)))
             .WithSummary("The next move of a practice brew.");

@@ -28,12 +28,17 @@ function Written({ label, value, onChange, name, hint, read, example }: Props & 
   }
   const today = clock.toField(new Date()).slice(0, 10);
   const now = text.trim() === "" ? null : read(text, today, monthFirst);
+  // its examples as the holding would write them
+  const own = (says: string) =>
+    says
+      .replace("10 Jun 2026, 07:30", clock.sayDate("2026-06-10T07:30"))
+      .replace("10 Jun 2026", clock.sayDate("2026-06-10"));
   return (
     <Field
       label={label}
       value={text}
       name={name}
-      wrong={now && "wrong" in now ? now.wrong : undefined}
+      wrong={now && "wrong" in now ? own(now.wrong) : undefined}
       hint={now && "iso" in now ? `= ${weekday(now.iso)} ${clock.sayDate(now.iso)}` : (hint ?? clock.sayDate(example))}
       onChange={(t) => {
         setText(t);

@@ -1,14 +1,16 @@
-import type { ReactNode } from "react";
+import { type ReactNode, useState } from "react";
 
 interface Props {
   /** What it holds, in a line that says something by itself. */
   line: ReactNode;
+  /** Whether it begins open. */
   open?: boolean;
   children: ReactNode;
 }
 
 /** What follows, folded under one line. */
-export function Fold({ line, open, children }: Props) {
+export function Fold({ line, open: first, children }: Props) {
+  const [open] = useState(first); // how it begins: from then on it is the reader's
   return (
     <details open={open} className="border-t border-line">
       <summary className="min-h-11 cursor-pointer py-2.5">

@@ -135,9 +135,9 @@ export function Card() {
         )}
       </section>
       <footer className="mt-4 border-t-2 border-ink pt-2">
-        ▲ Below 6 mg/L after the first hour: heap it. Plug dry, through a residual-current device, pump above the water
-        line. Gloves, and a mask against mist and dust. Not on parts eaten raw close to harvest. A usual caution: local
-        codes, labels and licensed people come first.
+        ▲ Below 6 mg/L after the first hour: send it to the heap. Plug dry, through a residual-current device, pump
+        above the water line. Gloves, and a mask against mist and dust. Not on parts eaten raw close to harvest. A usual
+        caution: local codes, labels and licensed people come first.
       </footer>
     </main>
   );

@@ -51,8 +51,8 @@ export function LensRoom() {
     <Refusals problem={worked.problem}>
       {" "}
       <Room
-        title="Under the lens"
-        under="Twenty fields is usual. Keep your eyes at the lens: each key answers with a sound of its own."
+        title="Under the microscope"
+        under="Twenty fields is usual. Keep your eye at it: each key answers with a sound of its own."
         peek={a?.groups.every((g) => g.counted === 0) ? "Nothing counted yet" : a?.sentence}
         bench={
           <>

@@ -77,7 +77,9 @@ function Planner({ ground, hour, again }: { ground: Schemas["GroundView"]; hour:
       <Room
         title={again ? "Brew it again" : "Plan a brew"}
         under={
-          p ? `${view.brewShown} of ${p.making} for ${clock.when(p.useAt)}` : "From the ground to cover, backwards."
+          p
+            ? `${view.brewShown} of ${p.making} for ${clock.when(p.useAt)}; it covers ${view.coversShown}`
+            : "From the ground to cover, backwards."
         }
         peek={problem ? problem.message : p?.verdict.sentence}
         bench={

@@ -20,7 +20,7 @@ interface Props {
 export function PlanQuestions({ plan, kit, setPlan, ground }: Props) {
   const clock = useClock();
   const map = useRead("/api/ground/plan");
-  const [when, setWhen] = useState(plan.useAt ? clock.toField(new Date(plan.useAt)) : "");
+  const [when, setWhen] = useState(() => (plan.useAt ? clock.toField(new Date(plan.useAt)) : ""));
   const toggle = (id: number) => {
     const ids = plan.bedIds ?? [];
     setPlan({ ...plan, bedIds: ids.includes(id) ? ids.filter((x) => x !== id) : [...ids, id] });

@@ -37,7 +37,7 @@ export function PracticeRoom() {
   ) : (
     <Room
       title="Practice"
-      under="A hidden brew runs at high speed. Read it, feed it, give it air, use it or heap it; then see what really went on."
+      under="A hidden brew runs at high speed. Read it, feed it, give it air, use it or send it to the heap; then see what really went on."
       peek="Choose a situation"
       bench={
         <>
@@ -143,7 +143,7 @@ function Playing({ id, seed, again, leave }: { id: string; seed: number; again: 
                     </Button>
                   ))}
                 <Button onClick={() => act("use")}>put it out</Button>
-                <Button onClick={() => act("heap")}>heap it</Button>
+                <Button onClick={() => act("heap")}>send it to the heap</Button>
               </p>
             </>
           )}

@@ -21,8 +21,9 @@ interface Row {
 }
 
 interface Chosen {
-  kind: KitKind;
-  row?: Row;
+  kind: keyof ReturnType<typeof kitOf>;
+  /** Which; none for a new one. */
+  id?: number;
 }
 
 /** Ground and kit: kit as it stands in the shed, ground one line a bed. */
@@ -32,16 +33,17 @@ export function Ground() {
   const [chosen, setChosen] = useState<Chosen | "holding" | null>(search.get("say") === "place" ? "holding" : null);
   const rows = kitOf(ground);
   const form = chosen && chosen !== "holding" ? chosen : null;
+  const row = form && rows[form.kind].find((r) => r.id === form.id);
   return (
     <Room
       title="Ground and kit"
       under="What plans are worked out from. Touch a thing to see what it means, or to change it."
-      peek={form ? (form.row?.name ?? "The form") : "What is chosen"}
+      peek={form ? (row?.name ?? "The form") : "What is chosen"}
       bench={
         <>
           <HoldingLine open={() => setChosen("holding")} />
           <Shed ground={ground} rows={rows} chosen={form} choose={setChosen} />
-          <Beds rows={rows.beds} chosen={form?.row} choose={setChosen} />
+          <Beds rows={rows.beds} chosen={form?.kind === "beds" ? form.id : undefined} choose={setChosen} />
         </>
       }
       slate={
@@ -49,22 +51,22 @@ export function Ground() {
           <HoldingForm done={() => setChosen(null)} />
         ) : form ? (
           <>
-            {form.row && (
+            {row && (
               <section>
-                <h2 className="text-2xl">{form.row.name}</h2>
-                <p className="figures">{form.row.line}</p>
-                {form.row.says && <p>{form.row.says}</p>}
+                <h2 className="text-2xl">{row.name}</h2>
+                <p className="figures">{row.line}</p>
+                {row.says && <p>{row.says}</p>}
               </section>
             )}
-            {form.kind === "waters" && form.row && <Strip water={form.row} />}
-            {form.row && <Air ground={ground} kind={form.kind} id={form.row.id} />}
-            <Fold line={form.row ? `Change ${form.row.name}` : "A new one"} open={!form.row}>
+            {form.kind === "waters" && row && <Strip water={row} />}
+            {row && <Air ground={ground} kind={form.kind} id={row.id} />}
+            <Fold key={String(row?.id)} line={row ? `Change ${row.name}` : "A new one"} open={!row}>
               <KitForm
-                key={form.kind + String(form.row?.id)}
+                key={form.kind + String(row?.old.version)}
                 kind={form.kind}
-                old={form.row?.old}
+                old={row?.old}
                 ground={ground}
-                done={() => setChosen(null)}
+                done={() => setChosen(row ? form : null)}
               />
             </Fold>
           </>
@@ -173,7 +175,7 @@ function Shed({
   chosen: Chosen | null;
   choose: Choose;
 }) {
-  const boards: [string, Exclude<KitKind, "beds" | "inputs">, (id: number) => ReactNode][] = [
+  const boards: [string, Exclude<Chosen["kind"], "beds">, (id: number) => ReactNode][] = [
     ["Pumps", "pumps", () => <PumpShape />],
     [
       "Outlets (diffusers)",
@@ -193,8 +195,8 @@ function Shed({
               <li key={r.id}>
                 <button
                   type="button"
-                  aria-pressed={chosen?.row?.id === r.id && chosen.kind === kind}
-                  onClick={() => choose({ kind, row: r })}
+                  aria-pressed={chosen?.id === r.id && chosen.kind === kind}
+                  onClick={() => choose({ kind, id: r.id })}
                   className="flex min-h-11 max-w-40 flex-col items-center rounded px-1.5 text-center aria-pressed:bg-paper aria-pressed:font-bold aria-pressed:text-clay"
                 >
                   {draw(r.id)}
@@ -204,7 +206,7 @@ function Shed({
             ))}
           </ul>
           <span className="shrink-0">
-            <Button kind="plain" aria-label={`Add to ${title.toLowerCase()}`} onClick={() => choose({ kind })}>
+            <Button kind="plain" aria-label={`add one: ${title.toLowerCase()}`} onClick={() => choose({ kind })}>
               add one
             </Button>
           </span>
@@ -258,7 +260,7 @@ const VesselShape = ({ shape = "" }: { shape?: string }) => {
 const Many = 7;
 
 /** Beds, one line each; found by a word of their name or crop where there are many. */
-function Beds({ rows, chosen, choose }: { rows: Row[]; chosen: Row | undefined; choose: Choose }) {
+function Beds({ rows, chosen, choose }: { rows: Row[]; chosen: number | undefined; choose: Choose }) {
   const [find, setFind] = useState("");
   const seen = rows.filter((r) => `${r.name} ${r.line}`.toLowerCase().includes(find.trim().toLowerCase()));
   return (
@@ -277,8 +279,8 @@ function Beds({ rows, chosen, choose }: { rows: Row[]; chosen: Row | undefined; 
           <li key={r.id} className="border-t border-line">
             <button
               type="button"
-              aria-pressed={chosen === r}
-              onClick={() => choose({ kind: "beds", row: r })}
+              aria-pressed={chosen === r.id}
+              onClick={() => choose({ kind: "beds", id: r.id })}
               className="flex min-h-11 w-full items-baseline justify-between gap-3 py-1.5 text-left aria-pressed:text-clay"
             >
               <b className="whitespace-nowrap">{r.name}</b> <span className="truncate text-ash">{r.line}</span>

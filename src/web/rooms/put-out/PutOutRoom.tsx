@@ -76,7 +76,7 @@ export function PutOutRoom() {
                   </Go>
                   <Go to="/put-out/windows">Windows ahead</Go>
                 </p>
-                <Sum working={worked.data.working} sure={worked.data.sure} of="these litres" />
+                <Sum working={worked.data.working} sure={worked.data.sure} of="these amounts" />
               </>
             ) : (
               <>

@@ -125,8 +125,8 @@ function TheTank({ given, start }: { given: Given; start: Job }) {
                 {worked.problem
                   ? "What is marked at the side stands in the way."
                   : something
-                    ? "Choose them on the ground, and the litres, the fillings and what each bed gets stand here."
-                    : "Add something from the shelf, or choose a brew: then the litres and the fillings stand here."}
+                    ? "Choose them on the ground, and the amounts, the fillings and what each bed gets stand here."
+                    : "Add something from the shelf, or choose a brew: then the amounts and the fillings stand here."}
               </p>
             </div>
           )

@@ -77,7 +77,7 @@ export function TankSays({ job, setJob, worked, keep }: Props) {
         </tbody>
       </table>
       {v.loads.length > 0 && <Loads view={v} brew={brew} />}
-      <Sum working={worked.working} sure={worked.sure} of="these litres" />
+      <Sum working={worked.working} sure={worked.sure} of="these amounts" />
       {v.race && (
         <Fold line={`The race to the ground: ${v.race.verdict.sentence}`}>
           <RacePanel race={v.race} asked={job.race} setAsked={brew ? (race) => setJob({ ...job, race }) : undefined} />
@@ -134,7 +134,7 @@ export function TankSays({ job, setJob, worked, keep }: Props) {
       )}
       {v.gate?.fitness === "notFit" && (
         <Field
-          label="This brew failed. Heap it; or say in words why it goes out all the same"
+          label="This brew failed. Send it to the heap; or say in words why it goes out all the same"
           value={job.overrideWhy ?? ""}
           onChange={(overrideWhy) => setJob({ ...job, overrideWhy })}
           name="overrideWhy"
