@@ -140,7 +140,7 @@ public class BrewhouseJourneys
     {
         using var page = new Page(demo: true);
         page.Go("/brew/practice");
-        page.Click("Begin: The quiet pump");
+        page.Click("The quiet pump");
         page.See("Sleep well");
         page.Click("Four hours on");
         page.Click("oxygen");

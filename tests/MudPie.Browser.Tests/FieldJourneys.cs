@@ -127,7 +127,7 @@ public class FieldJourneys
     {
         using var page = new Page(demo: true, 390, 844);
         page.Go("/brew/practice");
-        page.Click("Begin: Waiting in the truck");
+        page.Click("Waiting in the truck");
         page.Click("Four hours on");
         page.Click("oxygen");
         page.See("oxygen: ");

@@ -47,7 +47,6 @@ export function PracticeRoom() {
                 <button
                   type="button"
                   onClick={() => setPlay({ id: s.id, seed: 1 })}
-                  aria-label={`Begin: ${s.name}`}
                   className="grid min-h-11 w-full grid-cols-[4.5rem_1fr] items-center gap-3 py-3 text-left"
                 >
                   <svg viewBox="0 0 60 64" className="h-16" aria-hidden>
@@ -55,9 +54,13 @@ export function PracticeRoom() {
                     <path d="M6 12L12 60H48L54 12z" fill="none" className="stroke-ink" strokeWidth="2.5" />
                     <path d="M6 12Q30-8 54 12" fill="none" className="stroke-ink" strokeWidth="2" />
                     <path d="M40 4V54" className="stroke-river" strokeWidth="2.5" />
-                    <text x="26" y="48" textAnchor="middle" fontSize="24" fontWeight="700" className="fill-paper">
-                      ?
-                    </text>
+                    <path
+                      d="M20 36q1-7 7-7t6 7q0 4-6 7v4M27 53v1"
+                      fill="none"
+                      className="stroke-paper"
+                      strokeWidth="3.5"
+                      strokeLinecap="round"
+                    />
                   </svg>
                   <span>
                     <span className="font-head text-xl font-bold text-clay underline underline-offset-4">{s.name}</span>
