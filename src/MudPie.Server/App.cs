@@ -99,8 +99,8 @@ public static class App
         services.AddSingleton<Opening>().AddSingleton<WriteTurns>().AddSingleton<WeatherHealth>();
         services.AddHttpContextAccessor();
         services.AddScoped<HoldingClock>().AddScoped<Writes>().AddScoped<LiveBrew>().AddScoped<PlanDesk>().AddScoped<ForwardRun>()
-            .AddScoped<StockKeeper>().AddScoped<WeatherBook>().AddScoped<TankJobs>().AddScoped<TankStarts>().AddScoped<TankMixing>().AddScoped<TankCosts>()
-            .AddScoped<TrialDesk>();
+            .AddScoped<StockKeeper>().AddScoped<WeatherBook>().AddScoped<TankJobs>().AddScoped<TankStarts>().AddScoped<TankMixing>()
+            .AddScoped<TankCosts>().AddScoped<TrialDesk>();
         if (!ForOpenApi && builder.Configuration.GetValue("Holding:Background", true))
         {
             services.Configure<HostOptions>(o => o.BackgroundServiceExceptionBehavior = BackgroundServiceExceptionBehavior.Ignore);

@@ -49,6 +49,8 @@ public class SturdyJourneys
         Change();
         page.Fill("Open flow, on the box", "9 L/min");
         page.Click("Keep it");
+        page.See("What is used up stands on the"); // kept, and the form is put away
+        page.Click("Bucket pump");
         page.See("9 L/min");
         page.Until(() => Asked(page, db => db.Pumps.Single(p => p.Name == "Bucket pump").OpenLpm) == 9,
             "the pump as it was changed at last");

@@ -67,7 +67,8 @@ public static class PlanForward
 
     /// <summary>The plan whose first step is now. Another hour of use is another stretch of the day's warmth, and so another brewing
     /// time: it is closed in on from both sides.</summary>
-    private static Ruling<BrewPlanAnswer> Soonest(DateTimeOffset now, DateTimeOffset earliest, Func<DateTimeOffset, Ruling<BrewPlanAnswer>> at)
+    private static Ruling<BrewPlanAnswer> Soonest(DateTimeOffset now, DateTimeOffset earliest,
+        Func<DateTimeOffset, Ruling<BrewPlanAnswer>> at)
     {
         TimeSpan Slack(Ruling<BrewPlanAnswer> plan) => plan.Value.Steps.Min(s => s.At) - now;
         var best = at(Minute(earliest));

@@ -178,7 +178,8 @@ public sealed class TankJobs(HoldingDb db, HoldingClock clock, LiveBrew live, St
     /// <summary>How the hour of the job scores, where it is known where the holding lies.</summary>
     private async Task<HourScore?> Hour(TankKit kit, UnitSystem units) => await clock.Find() is { } holding
         ? SprayWindows.Of(new WindowsQuestion {
-            Units = units, Purpose = kit.Purpose, From = kit.At, Hours = 1, Latitude = holding.SunLatitude, Longitude = holding.SunLongitude,
+            Units = units, Purpose = kit.Purpose, From = kit.At, Hours = 1, Latitude = holding.SunLatitude,
+            Longitude = holding.SunLongitude,
             SunOff = !holding.PlaceKnown,
             Weather = await weather.Hours(kit.At.AddHours(-1), kit.At.AddHours(8))
         }).Value.Hours[0]

@@ -62,11 +62,11 @@ export function Ground() {
             {row && <Air ground={ground} kind={form.kind} id={row.id} />}
             <Fold key={String(row?.id)} line={row ? `Change ${row.name}` : "A new one"} open={!row}>
               <KitForm
-                key={form.kind + String(row?.old.version)}
+                key={form.kind + String(row?.id)}
                 kind={form.kind}
                 old={row?.old}
                 ground={ground}
-                done={() => setChosen(row ? form : null)}
+                done={() => setChosen(null)}
               />
             </Fold>
           </>
