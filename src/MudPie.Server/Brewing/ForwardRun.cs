@@ -29,8 +29,9 @@ public sealed class ForwardRun(HoldingDb db, HoldingClock clock, LiveBrew live, 
 
         var known = await weather.Hours(now.AddHours(-1), now.AddHours(112));
         var after = (batch.UseAt - started).TotalHours - batch.BrewHours;
-        var moves = PlanForward.MovesTo(batch.UseAt, started, watch.Value.Forecast.ReadyAtH.Median, after, now, from =>
-            SprayWindows.FirstWindow(batch.Purpose == Purpose.Leaf, from, holding.SunLatitude, holding.SunLongitude, known));
+        DateTimeOffset? Window(DateTimeOffset from) => SprayWindows.FirstWindow(batch.Purpose == Purpose.Leaf, from, holding.SunLatitude,
+            holding.SunLongitude, known);
+        var moves = PlanForward.MovesTo(batch.UseAt, started, watch.Value.Forecast.ReadyAtH.Median, after, now, Window);
         if (moves is not { } to
             || await MoveEndpoints.Move(batch, new MoveRequest(to, null), clock, weather) is not { Refused: null } moved)
         {
@@ -38,8 +39,9 @@ public sealed class ForwardRun(HoldingDb db, HoldingClock clock, LiveBrew live, 
         }
 
         var local = await clock.Local();
-        var says = $"By its readings it meets the window at {Say.Clock(moved.Value.UseAt, now, local)} now, and not "
-            + $"{Say.Clock(batch.UseAt, now, local)}.";
+        // where no window can be met it goes out as soon as it can, and that is no window
+        var says = $"By its readings it {(Window(to) == to ? "meets the window" : "meets no window, and goes out")} at "
+            + $"{Say.Clock(moved.Value.UseAt, now, local)} now, and not {Say.Clock(batch.UseAt, now, local)}.";
         MoveEndpoints.Take(batch, moved.Value);
         batch.Take(BrewDeeds.Log(batch.Stands(), LogKind.Note, BrewSaid.Of(LogKind.Note, says), now, now).Value, now, "hand");
     }
