@@ -126,16 +126,18 @@ public static class BrewDeeds
     }
 
     /// <summary>It goes on the heap, for a reason of 3 to 300 letters.</summary>
-    public static Ruling<BrewChange> Heap(BrewStands b, string? why, DateTimeOffset now)
+    public static Ruling<BrewChange> Heap(BrewStands b, string? why, DateTimeOffset? at, DateTimeOffset now)
     {
         var checks = new Checks();
         Must(checks, b.Going || b.State == BatchState.Planned, "This batch is over already.", "Its log can still be read.");
         var reason = (why ?? "").Trim();
         Must(checks, reason.Length is >= 3 and <= 300, "No reason was given.",
             "Say in a few words why it goes on the heap; the log keeps it.", "why");
+        var when = checks.Past("at", at, now);
+        NotBefore(checks, b, LogKind.Heaped, when);
         return checks.Sound
-            ? Done(new BrewChange([new(LogKind.Heaped, now, null, reason)], BatchState.Heaped, LogKind.Heaped,
-                AirOffAt: b.StartedAt is null ? null : now))
+            ? Done(new BrewChange([new(LogKind.Heaped, when, null, reason)], BatchState.Heaped, LogKind.Heaped,
+                AirOffAt: b.StartedAt is null ? null : when))
             : checks.Refusal;
     }
 

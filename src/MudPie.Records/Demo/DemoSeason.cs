@@ -97,7 +97,7 @@ internal static class DemoSeason
 
         if (why is not null)
         {
-            Take(batch, off, BrewDeeds.Heap(batch.Stands(), why, off));
+            Take(batch, off, BrewDeeds.Heap(batch.Stands(), why, off, off));
         }
         else
         {

@@ -18,8 +18,8 @@ public sealed record LogRequest(LogKind Kind, string? Value, DateTimeOffset? At)
 /// <summary>When something was done; now when not given.</summary>
 public sealed record DoneRequest(DateTimeOffset? At);
 
-/// <summary>Why a batch is heaped.</summary>
-public sealed record HeapRequest(string? Why);
+/// <summary>Why a batch is heaped, and when; now where no time is given.</summary>
+public sealed record HeapRequest(string? Why, DateTimeOffset? At = null);
 
 /// <summary>Batches: listing, starting, minding, ending.</summary>
 public static class BatchEndpoints
@@ -78,14 +78,14 @@ public static class BatchEndpoints
             BrewDeeds.Log(b.Stands(), r.Kind, BrewSaid.Read(r.Kind, r.Value, units), r.At, now), forward.Follow);
 
     private static Task<Results<Written<Kept>, Refused, Clash>> Correct(int id, int entry, LogRequest r, HoldingDb db, HoldingClock clock,
-        Writes writes)
+        Writes writes, ForwardRun forward)
     {
         LogEntry? Old(Batch b) => b.Log.FirstOrDefault(l => l.Id == entry) is { } old && !b.Log.RightedBy().ContainsKey(entry) ? old : null;
         return Change(id, db, clock, writes, (b, units, now) => BrewDeeds.Correct(b.Stands(), Old(b)?.Said(),
-            BrewSaid.Read(Old(b)?.Kind ?? r.Kind, r.Value, units), r.At, now), (_, right, _) =>
+            BrewSaid.Read(Old(b)?.Kind ?? r.Kind, r.Value, units), r.At, now), (batch, right, now) =>
         {
             right.CorrectsId = entry;
-            return Task.CompletedTask;
+            return forward.Follow(batch, right, now);
         });
     }
 
@@ -97,7 +97,7 @@ public static class BatchEndpoints
         Writes writes, LiveBrew live)
     {
         var learnt = await live.Taught(id);
-        return await Change(id, db, clock, writes, (b, _, now) => BrewDeeds.Heap(b.Stands(), r.Why, now), (batch, _, _) =>
+        return await Change(id, db, clock, writes, (b, _, now) => BrewDeeds.Heap(b.Stands(), r.Why, r.At, now), (batch, _, _) =>
         {
             batch.Learnt = learnt;
             return Task.CompletedTask;

@@ -75,7 +75,7 @@ public static class BringEndpoints
     });
 
     private static async Task<Results<Written<Kept>, Refused, Clash>> AddPhoto(int id, HttpRequest request, HoldingDb db,
-        HoldingClock clock, Writes writes)
+        HoldingClock clock, Writes writes, DateTimeOffset? at = null)
     {
         var (jpeg, wrong) = await SentPictures.ReadPicture(request);
         return jpeg is null ? Problems.Of(wrong!) : await writes.Do<Kept>(async () =>
@@ -85,11 +85,18 @@ public static class BringEndpoints
                 return Refusal.Of("id", "There is no such batch.", "Open it from the list.");
             }
 
+            var checks = new Checks();
+            var taken = checks.Past("at", at, clock.Now);
+            if (!checks.Sound)
+            {
+                return checks.Refusal;
+            }
+
             var photo = new Photo { BatchId = id, Jpeg = jpeg };
             db.Photos.Add(photo);
             await db.SaveChangesAsync();
             db.Log.Add(new LogEntry {
-                BatchId = id, Kind = LogKind.Photo, At = clock.Now, RecordedAt = clock.Now, Source = "hand",
+                BatchId = id, Kind = LogKind.Photo, At = taken, RecordedAt = clock.Now, Source = "hand",
                 PhotoId = photo.Id
             });
             return Writes.Done(new Kept(photo.Id));

@@ -12,7 +12,7 @@ namespace MudPie.Server.Judging;
 public sealed record MeterRequest(string? Name, string? Kind, bool Corrects);
 
 /// <summary>A zeroing as it is typed.</summary>
-public sealed record ZeroRequest(string? Showed, string? Note);
+public sealed record ZeroRequest(string? Showed, string? Note, DateTimeOffset? At = null);
 
 /// <summary>A meter with its last zeroings.</summary>
 public sealed record MeterView(int Id, string Name, string Kind, bool Corrects, DateTimeOffset? ZeroedAt, string Says,
@@ -22,7 +22,8 @@ public sealed record MeterView(int Id, string Name, string Kind, bool Corrects, 
 public sealed record ZeroView(DateTimeOffset At, double Showed, string? Note);
 
 /// <summary>Pests as they are typed.</summary>
-public sealed record PestRequest(int? BedId, string? Pest, string? Count, string? Per, string? Threshold);
+public sealed record PestRequest(int? BedId, string? Pest, string? Count, string? Per, string? Threshold,
+    DateTimeOffset? At = null);
 
 /// <summary>Something put on a bed.</summary>
 public sealed record BrixApplied(DateTimeOffset At, string What, Purpose Purpose);
@@ -177,6 +178,7 @@ public static class BrixBedEndpoints
     {
         var fields = new TypedFields(await clock.Units());
         var showed = fields.Quantity("showed", r.Showed ?? "0", Dimension.Plain, -5, 5, "It is what clean water showed before it was set.");
+        var at = fields.Past("at", r.At, clock.Now);
         if (await db.BrixMeters.FirstOrDefaultAsync(m => m.Id == id) is not { } meter)
         {
             return Refusal.Of("id", "That meter is not there.", "Choose one from the list.");
@@ -188,7 +190,7 @@ public static class BrixBedEndpoints
         }
 
         meter.Zeroes.Add(new MeterZero {
-            At = clock.Now, Showed = showed, Note = string.IsNullOrWhiteSpace(r.Note)
+            At = at, Showed = showed, Note = string.IsNullOrWhiteSpace(r.Note)
             ? null : r.Note.Trim()[..Math.Min(200, r.Note.Trim().Length)]
         });
         return Writes.Done(new Kept(id));
@@ -200,7 +202,7 @@ public static class BrixBedEndpoints
         var fields = new TypedFields(await clock.Units());
         var entry = new PestCount {
             BedId = r.BedId ?? 0,
-            At = clock.Now,
+            At = fields.Past("at", r.At, clock.Now),
             RecordedAt = clock.Now,
             Pest = fields.Name("pest", r.Pest, "the pest"),
             Count = fields.Quantity("count", r.Count, Dimension.Plain, 0, 100_000),

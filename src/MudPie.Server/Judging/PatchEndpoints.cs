@@ -53,6 +53,9 @@ public sealed record PatchLeavesRequest
     public string? Readings { get; init; }
 
     public string? Temperature { get; init; }
+
+    /// <summary>When they were read; now where not given.</summary>
+    public DateTimeOffset? At { get; init; }
 }
 
 /// <summary>A patch as it stands.</summary>
@@ -65,6 +68,10 @@ public sealed record PatchView(int Id, int Order, string Name, PatchRole Role, i
 public sealed record PatchTestView(int Id, int BedId, string Bed, string Crop, DateTimeOffset At, string AreaShown, DateTimeOffset? PutOnAt,
     DateTimeOffset? ReadFrom, DateTimeOffset? ReadUntil, IReadOnlyList<PatchView> Patches, Worked<PatchAnswer>? Answer, string? Wants,
     int? WinnerInputId, IReadOnlyList<Caution> Cautions);
+
+/// <summary>The products went on.</summary>
+/// <param name="At">When; now where not given.</param>
+public sealed record PutOnRequest(DateTimeOffset? At);
 
 /// <summary>Square-metre patches.</summary>
 public static class PatchEndpoints
@@ -238,7 +245,8 @@ public static class PatchEndpoints
         };
     }
 
-    private static Task<Results<Written<Kept>, Refused, Clash>> PutOn(int id, HoldingDb db, HoldingClock clock, Writes writes) =>
+    private static Task<Results<Written<Kept>, Refused, Clash>> PutOn(int id, HoldingDb db, HoldingClock clock, Writes writes,
+        PutOnRequest? r = null) =>
         writes.Do<Kept>(async () =>
     {
         if (await db.PatchTests.Include(t => t.Patches).ThenInclude(p => p.Leaves).FirstOrDefaultAsync(t => t.Id == id) is not { } test)
@@ -253,7 +261,14 @@ public static class PatchEndpoints
                     : "Read three to five leaves of every patch first: what was there before can’t be read later.");
         }
 
-        test.PutOnAt = clock.Now;
+        var checks = new Checks();
+        var at = checks.Past("at", r?.At, clock.Now);
+        if (!checks.Sound)
+        {
+            return checks.Refusal;
+        }
+
+        test.PutOnAt = at;
         return Writes.Done(new Kept(id));
     });
 
@@ -279,6 +294,7 @@ public static class PatchEndpoints
         double? temperature = test.MeterCorrects ? null : fields.Quantity("temperature", r.Temperature, Dimension.Temperature, 10, 30,
             "Outside that the correction table says nothing.");
         var read = BrixTyped.Numbers(r.Readings, fields.Checks);
+        var at = fields.Past("at", r.At, clock.Now);
         if (!fields.Checks.Sound)
         {
             return fields.Checks.Refusal;
@@ -286,8 +302,8 @@ public static class PatchEndpoints
 
         var at20 = read.Select(b => temperature is { } c ? BrixCorrection.To20(b, c).Value.Value : b).ToList();
         test.Patches.First(p => p.Id == id).Leaves.Add(new PatchLeaves {
-            Phase = phase, At = clock.Now, TemperatureC = temperature,
-            Read = [.. read.Zip(at20, (asRead, at) => new LeafRead(asRead, at))]
+            Phase = phase, At = at, TemperatureC = temperature,
+            Read = [.. read.Zip(at20, (asRead, corrected) => new LeafRead(asRead, corrected))]
         });
         return Writes.Done(new Kept(id));
     });

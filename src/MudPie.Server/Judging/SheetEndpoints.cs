@@ -63,7 +63,7 @@ public static class SheetEndpoints
 
         var measure = trial.Measures.FirstOrDefault(m => m.Id == r.MeasureId);
         var local = await clock.Local();
-        var on = Day(r.On ?? local(clock.Now));
+        var on = Day(r.On ?? local(r.At ?? clock.Now));
         var stands = await db.TrialReadings.ThatStand().FirstOrDefaultAsync(x => x.PlotId == r.PlotId && x.MeasureId == r.MeasureId
             && x.On == on);
         var deed = SheetDeeds.Measure(new SheetStands(trial.State, measure?.Measured(),
@@ -92,7 +92,7 @@ public static class SheetEndpoints
     private static DateTimeOffset Day(DateTimeOffset at) => new(at.Year, at.Month, at.Day, 0, 0, 0, TimeSpan.Zero);
 
     private static async Task<Results<Written<Kept>, Refused, Clash>> AddPhoto(int id, int plot, HttpRequest request, HoldingDb db,
-        HoldingClock clock, Writes writes)
+        HoldingClock clock, Writes writes, DateTimeOffset? at = null)
     {
         var (jpeg, wrong) = await SentPictures.ReadPicture(request);
         return jpeg is null ? Problems.Of(wrong!) : await writes.Do<Kept>(async () =>
@@ -102,10 +102,17 @@ public static class SheetEndpoints
                 return Refusal.Of("plotId", "That plot is not in this trial.", "Choose one from the sheet.");
             }
 
+            var checks = new Checks();
+            var taken = checks.Past("at", at, clock.Now);
+            if (!checks.Sound)
+            {
+                return checks.Refusal;
+            }
+
             var photo = new Photo { Jpeg = jpeg };
             db.Photos.Add(photo);
             await db.SaveChangesAsync();
-            db.TrialPhotos.Add(new TrialPhoto { TrialId = id, PlotId = plot, At = clock.Now, PhotoId = photo.Id });
+            db.TrialPhotos.Add(new TrialPhoto { TrialId = id, PlotId = plot, At = taken, PhotoId = photo.Id });
             return Writes.Done(new Kept(photo.Id));
         });
     }

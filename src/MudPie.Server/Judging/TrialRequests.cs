@@ -133,8 +133,11 @@ public sealed record TrialReadingRequest
 
     public int? MeasureId { get; init; }
 
-    /// <summary>The day that it counts for; today when not given.</summary>
+    /// <summary>The day that it counts for; where not given, that of <see cref="At"/>.</summary>
     public DateTimeOffset? On { get; init; }
+
+    /// <summary>When it was measured; now where not given.</summary>
+    public DateTimeOffset? At { get; init; }
 
     /// <summary>"3.16", "3,16", "44/48"; empty where the plot is missing.</summary>
     public string? Value { get; init; }

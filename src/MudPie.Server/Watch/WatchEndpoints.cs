@@ -20,8 +20,11 @@ public sealed record NoticeView(int Id, int BatchId, string Rule, Tone Tone, str
 public sealed record WatchView(IReadOnlyList<NoticeView> Notices, double NoReadingH, double GraceMinutes, double ExpectedShare,
     Guid? Version);
 
-/// <summary>Putting a notice off.</summary>
-public sealed record PutOffRequest(double? Minutes);
+/// <summary>Putting a notice off, for how long and from when; from now where no time is given.</summary>
+public sealed record PutOffRequest(double? Minutes, DateTimeOffset? At = null);
+
+/// <summary>When a notice was seen to; now where no time is given.</summary>
+public sealed record SeenToRequest(DateTimeOffset? At);
 
 /// <summary>Where the watch draws its lines.</summary>
 public sealed record WatchLinesRequest(double? NoReadingH, double? GraceMinutes, double? ExpectedShare, Guid? Version = null);
@@ -47,15 +50,21 @@ public static class WatchEndpoints
             holding?.WatchExpectedShare ?? 0.5, holding?.Version));
     }
 
-    private static Task<Results<Written<Kept>, Refused, Clash>> Done(int id, HoldingDb db, HoldingClock clock, Writes writes) =>
-        Change(id, db, writes, n => n.DoneAt = clock.Now);
+    private static async Task<Results<Written<Kept>, Refused, Clash>> Done(int id, HoldingDb db, HoldingClock clock, Writes writes,
+        SeenToRequest? r = null)
+    {
+        var checks = new Checks();
+        var at = checks.Past("at", r?.At, clock.Now);
+        return checks.Sound ? await Change(id, db, writes, n => n.DoneAt = at) : Problems.Of(checks.Refusal);
+    }
 
     private static async Task<Results<Written<Kept>, Refused, Clash>> PutOff(int id, PutOffRequest r, HoldingDb db, HoldingClock clock,
         Writes writes)
     {
         var checks = new Checks();
         var minutes = checks.Range("minutes", r.Minutes ?? 30, 5, 720, "min");
-        return checks.Sound ? await Change(id, db, writes, n => n.PutOffUntil = clock.Now.AddMinutes(minutes))
+        var at = checks.Past("at", r.At, clock.Now);
+        return checks.Sound ? await Change(id, db, writes, n => n.PutOffUntil = at.AddMinutes(minutes))
             : Problems.Of(checks.Refusal);
     }
 

@@ -12,6 +12,7 @@ import createApi from "openapi-react-query";
 import type { PathsWithMethod, RequiredKeysOf } from "openapi-typescript-helpers";
 import { useDeferredValue, useRef, useState } from "react";
 import { client } from "./client";
+import { inWords } from "./files";
 import { asProblem, type Problem } from "./problem";
 import { touchedBy } from "./rooms";
 import type { paths } from "./schema";
@@ -132,8 +133,7 @@ function useSent<M extends "post" | "put", P extends Path<M>, V>(
   return useMutation<Got<M, P>, Problem, V>({
     mutationFn: async (value) => {
       const init = question(value) as Record<string, unknown>;
-      const file = init.body instanceof File ? init.body : null;
-      const what = file ? `${file.name} ${file.size} ${file.lastModified}` : JSON.stringify(init);
+      const what = inWords(init);
       if (key.current?.for !== what) key.current = { id: crypto.randomUUID(), for: what };
       return send<Got<M, P>>(method, path, init, key.current.id);
     },
@@ -144,13 +144,6 @@ function useSent<M extends "post" | "put", P extends Path<M>, V>(
     },
   });
 }
-
-/** What goes with a request whose body is a file as it is. */
-export const asFile = (file: File, type = file.type) => ({
-  body: file as never,
-  bodySerializer: (f: unknown) => f as BodyInit,
-  headers: { "Content-Type": type },
-});
 
 /** Sends one write under its key. */
 export async function send<T>(

@@ -1,9 +1,12 @@
 import "fake-indexeddb/auto";
+// @ts-expect-error: of Node, which the web is not typed for
+import { File as FileThatCopies } from "node:buffer";
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { act, renderHook, waitFor } from "@testing-library/react";
-import { clear, createStore } from "idb-keyval";
+import { clear, createStore, keys } from "idb-keyval";
 import type { ReactNode } from "react";
 import { beforeEach, describe, expect, it, vi } from "vitest";
+import { asFile } from "../api/files";
 import { Problem } from "../api/problem";
 
 const send = vi.hoisted(() => vi.fn());
@@ -46,7 +49,7 @@ async function open() {
       { wrapper },
     ).result;
   await act(() => box.belongsTo("our-holding"));
-  return { ...box, queries, state, put, write, again: () => act(() => box.flush(queries)) };
+  return { ...box, queries, wrapper, state, put, write, again: () => act(() => box.flush(queries)) };
 }
 
 describe("writes made without a signal", () => {
@@ -55,6 +58,7 @@ describe("writes made without a signal", () => {
     send.mockReset();
     refresh.mockClear();
     await clear(createStore("mud-pie", "outbox"));
+    await clear(createStore("mud-pie-photos", "photos"));
   });
 
   it("are sent in order, each under a key of its own, and gone when taken; what they changed is read again", async () => {
@@ -153,5 +157,66 @@ describe("writes made without a signal", () => {
     const keys = send.mock.calls.map((c) => c[3]);
     expect(keys[1]).toBe(keys[0]); // it may have been kept the first time
     expect(keys[2]).not.toBe(keys[0]); // and what is written again afterwards is another
+  });
+
+  describe("photos", () => {
+    vi.stubGlobal("File", FileThatCopies); // jsdom’s own is emptied where a browser’s is copied
+    const door = "/api/judge/trials/{id}/plots/{plot}/photos" as const;
+    const photo = (says: string) => new File([says], "plot.jpg", { type: "image/jpeg", lastModified: says.length });
+    const camera = (box: Awaited<ReturnType<typeof open>>) =>
+      renderHook(
+        () =>
+          box.useFieldWrite(
+            door,
+            (file: File) => ({ params: { path: { id: 1, plot: 2 } }, ...asFile(file) }),
+            () => "photo, plot A1",
+          ),
+        { wrapper: box.wrapper },
+      ).result;
+    const pictures = () => Promise.all(send.mock.calls.map((c) => (c[2] as { body: File }).body.text()));
+
+    it("wait whole, also when the page is opened anew, and go under the key and the hour at which they were taken", async () => {
+      send.mockRejectedValue(lost);
+      const box = await open();
+      const form = camera(box);
+      await act(() => expect(form.current.mutateAsync(photo("leaves"))).resolves.toBeNull());
+      const later = await open();
+      expect(later.state.current.list).toMatchObject([{ says: "photo, plot A1", photo: true, refused: null }]);
+      send.mockResolvedValue({ id: 9 });
+      await later.again();
+      expect(later.state.current.list).toEqual([]);
+      expect(await pictures()).toEqual(["leaves", "leaves"]);
+      expect(send.mock.calls[1]?.[2]).toMatchObject({
+        params: { path: { id: 1, plot: 2 }, query: { at: "2026-06-10T09:40:00.000Z" } },
+        headers: { "Content-Type": "image/jpeg" },
+      });
+      expect(new Set(send.mock.calls.map((c) => c[3])).size).toBe(1);
+      expect(await keys(createStore("mud-pie-photos", "photos"))).toEqual([]);
+    });
+
+    it("of one plot are two photos, though the first was in trouble", async () => {
+      const box = await open();
+      const form = camera(box);
+      send.mockRejectedValueOnce(broken).mockResolvedValue({ id: 9 });
+      await act(() => expect(form.current.mutateAsync(photo("leaves"))).rejects.toThrow("The file is locked."));
+      await act(() => form.current.mutateAsync(photo("the whole plant")));
+      expect(await pictures()).toEqual(["leaves", "the whole plant"]);
+      expect(new Set(send.mock.calls.map((c) => c[3])).size).toBe(2);
+    });
+
+    it("that this device lost are said to be lost, and hold up nothing behind them", async () => {
+      send.mockRejectedValue(lost);
+      const box = await open();
+      const form = camera(box);
+      await act(() => form.current.mutateAsync(photo("leaves")));
+      await box.put("4.2");
+      await clear(createStore("mud-pie-photos", "photos"));
+      const later = await open();
+      send.mockResolvedValue({ id: 9 });
+      await later.again();
+      expect(later.state.current.list.map((w) => w.refused?.message)).toEqual([
+        "The photo is no longer on this device.",
+      ]);
+    });
   });
 });

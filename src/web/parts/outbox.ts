@@ -1,8 +1,9 @@
 import { type QueryClient, useMutation, useQueryClient } from "@tanstack/react-query";
-import { createStore, get, update } from "idb-keyval";
+import { createStore, del, get, set as keep, update } from "idb-keyval";
 import { useEffect, useRef, useSyncExternalStore } from "react";
 import { serverNow } from "../api/client";
 import { type Got, type Init, type Path, refresh, send } from "../api/data";
+import { asFile, inWords } from "../api/files";
 import { asProblem, type FieldProblem, Problem } from "../api/problem";
 
 /** A write that waits to be sent: its key stays the same however often it is tried, so that it is kept once. */
@@ -12,6 +13,8 @@ export interface Waiting {
   init: Record<string, unknown>;
   /** What it is, in the words of whoever wrote it: "oxygen 6.8, Barrel". */
   says: string;
+  /** True where a photo goes with it, which lies beside the list under the same key. */
+  photo?: boolean;
   /** When it was written, by the server's clock as far as it is known. */
   at: string;
   /** What the server would not take, in its own words; null while it only waits. */
@@ -27,6 +30,8 @@ interface State {
 }
 
 const place = createStore("mud-pie", "outbox");
+const photos = createStore("mud-pie-photos", "photos");
+const inHand = new Map<string, File>(); // until they are sent: a browser may keep nothing
 const older = "mudpie-outbox"; // of before: figures of trials alone, in local storage
 const news = typeof BroadcastChannel === "undefined" ? null : new BroadcastChannel("mud-pie-outbox");
 let own: string | null = null;
@@ -83,7 +88,21 @@ export async function belongsTo(whose: string) {
   if (state.kept) [`${older}-${whose}`, older].forEach((name) => localStorage.removeItem(name));
 }
 
-export const drop = (key: string) => change((list) => list.filter((w) => w.key !== key));
+export async function drop(key: string) {
+  await change((list) => list.filter((w) => w.key !== key));
+  inHand.delete(key);
+  await del(key, photos).catch(() => undefined);
+}
+
+/** A write as it goes out, its photo with it. */
+async function whole(w: Waiting): Promise<Record<string, unknown>> {
+  if (!w.photo) return w.init;
+  const photo = inHand.get(w.key) ?? (await get<File>(w.key, photos).catch(() => undefined));
+  if (!photo) throw gone;
+  return { ...w.init, ...asFile(photo) };
+}
+
+const gone = new Problem({ title: "The photo is no longer on this device.", detail: "Take it again." }, 422);
 
 /** How one write ended. */
 type End = { taken: unknown } | { refused: Problem } | { waits: Problem };
@@ -96,7 +115,7 @@ async function sendAll(taken: (path: string) => Promise<void>): Promise<void> {
     const asked = ends.get(next.key);
     let end: End;
     try {
-      end = { taken: await send("post", next.path, next.init, next.key) };
+      end = { taken: await send("post", next.path, await whole(next), next.key) };
     } catch (e) {
       const p = asProblem(e);
       end = p.passing ? { waits: p } : { refused: p };
@@ -128,17 +147,34 @@ export function flush(queries: QueryClient): Promise<void> {
   return running;
 }
 
-const entry = (path: Path<"post">, init: Record<string, unknown>, says: string): Waiting => {
+type Fields<T> = NonNullable<T> extends infer O ? (O extends object ? keyof O : never) : never;
+type Body<P extends Path<"post">> = Init<"post", P> extends { body?: infer B } ? Fields<B> : never;
+type Query<P extends Path<"post">> = Init<"post", P> extends { params?: { query?: infer Q } } ? Fields<Q> : never;
+/** Doors that take the hour at which something was so: what waits is kept for that hour, not for the one in which it is sent. */
+type Dated =
+  | { [P in Path<"post">]: "at" extends Body<P> | Query<P> ? P : never }[Path<"post">]
+  | "/api/brew/water/strips/{id}/photo"; // a picture of what has its hour already
+
+function entry(path: Dated, init: Record<string, unknown>, says: string): Waiting {
   const at = serverNow();
-  const body = init.body as Record<string, unknown> | undefined;
-  // "Now" is when it was written, not when it comes to be sent.
-  const dated = body && "at" in body && body.at === null ? { ...init, body: { ...body, at } } : init;
-  return { key: crypto.randomUUID(), path, init: dated, says, at, refused: null };
-};
+  const key = crypto.randomUUID();
+  const one = { key, path, says, at, refused: null };
+  const { body, params } = init as { body?: { at?: string | null }; params?: { query?: object } };
+  if (!(body instanceof File)) return { ...one, init: { ...init, body: { ...body, at: body?.at ?? at } } };
+  inHand.set(key, body);
+  return { ...one, photo: true, init: { params: { ...params, query: { at, ...params?.query } } } };
+}
+
+/** Lays a write in the box, its photo first. */
+async function lay(one: Waiting) {
+  const photo = inHand.get(one.key);
+  if (photo) await keep(one.key, photo, photos).catch(() => set({ kept: false }));
+  await change((list) => [...list, one]);
+}
 
 /** Puts a write in and tries to send it; a refusal waits there until it is looked at. */
-export async function put<P extends Path<"post">>(queries: QueryClient, path: P, init: Init<"post", P>, says: string) {
-  await change((list) => [...list, entry(path, init as Record<string, unknown>, says)]);
+export async function put<P extends Dated>(queries: QueryClient, path: P, init: Init<"post", P>, says: string) {
+  await lay(entry(path, init as Record<string, unknown>, says));
   await flush(queries);
 }
 
@@ -146,7 +182,7 @@ export async function put<P extends Path<"post">>(queries: QueryClient, path: P,
  * A write made where there may be no signal. It is kept on this device before it is sent; null came back where it waits. What is
  * refused is told to the form, which still holds what was typed.
  */
-export function useFieldWrite<P extends Path<"post">, V>(
+export function useFieldWrite<P extends Dated, V>(
   path: P,
   question: (value: V) => Init<"post", P>,
   says: (value: V) => string,
@@ -158,11 +194,11 @@ export function useFieldWrite<P extends Path<"post">, V>(
   return useMutation<Got<"post", P> | null, Problem, V>({
     mutationFn: async (value) => {
       const init = question(value) as Record<string, unknown>;
-      const what = JSON.stringify(init);
+      const what = inWords(init);
       if (tried.current?.for !== what) tried.current = { one: entry(path, init, says(value)), for: what };
       const { one } = tried.current;
       const ended = new Promise<End>((tell) => ends.set(one.key, tell));
-      await change((list) => [...list, one]);
+      await lay(one);
       await running;
       void flush(queries);
       const end = await ended;

@@ -107,11 +107,11 @@ public class BrewDeedTests
     [Fact]
     public void The_heap_wants_a_reason_and_ends_it_once()
     {
-        Wrong(BrewDeeds.Heap(Brewing, " x ", Now), "why").ShouldContain("No reason");
-        var heaped = BrewDeeds.Heap(Brewing, "sour by breakfast", Now).Value;
+        Wrong(BrewDeeds.Heap(Brewing, " x ", null, Now), "why").ShouldContain("No reason");
+        var heaped = BrewDeeds.Heap(Brewing, "sour by breakfast", null, Now).Value;
         (heaped.State, heaped.AirOffAt).ShouldBe((BatchState.Heaped, (DateTimeOffset?)Now));
-        BrewDeeds.Heap(Planned, "never made", Now).Value.AirOffAt.ShouldBeNull();
-        Wrong(BrewDeeds.Heap(Brewing with { State = BatchState.Heaped }, "again please", Now), "state").ShouldContain("over already");
+        BrewDeeds.Heap(Planned, "never made", null, Now).Value.AirOffAt.ShouldBeNull();
+        Wrong(BrewDeeds.Heap(Brewing with { State = BatchState.Heaped }, "again please", null, Now), "state").ShouldContain("over already");
     }
 
     [Fact]

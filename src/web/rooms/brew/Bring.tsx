@@ -1,6 +1,8 @@
 import { useState } from "react";
 import type { Schemas } from "../../api/client";
-import { asFile, useWorkOut, useWrite } from "../../api/data";
+import { useFieldWrite } from "../../parts/outbox";
+import { useWorkOut, useWrite } from "../../api/data";
+import { asFile } from "../../api/files";
 import { Button } from "../../parts/Button";
 import { Wrong } from "../../parts/Wrong";
 import { useClock } from "../../parts/clock";
@@ -16,7 +18,11 @@ export function Bring({ batch }: { batch: Schemas["BatchView"] }) {
     (text: string) => ({ ...path, body: { csv: text } }),
     () => setCsv(null),
   );
-  const photo = useWrite("/api/brew/batches/{id}/photos", (file: File) => ({ ...path, ...asFile(file) }));
+  const photo = useFieldWrite(
+    "/api/brew/batches/{id}/photos",
+    (file: File) => ({ ...path, ...asFile(file) }),
+    () => `photo, ${batch.vessel.name}`,
+  );
   const p = preview.data;
   return (
     <div className="mt-3 flex flex-col gap-4 bg-paper p-4">
@@ -26,10 +32,15 @@ export function Bring({ batch }: { batch: Schemas["BatchView"] }) {
           type="file"
           accept="image/jpeg,image/png"
           className="mt-1 block min-h-12 w-full"
-          onChange={(e) => e.target.files?.[0] && photo.mutate(e.target.files[0])}
+          onChange={(e) => {
+            if (e.target.files?.[0]) photo.mutate(e.target.files[0]);
+            e.target.value = "";
+          }}
         />
       </label>
-      {photo.isSuccess && <p role="status">✓ Photo kept.</p>}
+      {photo.isSuccess && (
+        <p role="status">{photo.data ? "✓ Photo kept." : "▲ Photo kept on this device; sent when Mud Pie answers."}</p>
+      )}
       <Wrong problem={photo.error} />
       <label className="block">
         <b>Logger file</b> (CSV: time, mg/L, °C; point or comma)

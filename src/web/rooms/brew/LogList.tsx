@@ -1,6 +1,6 @@
 import { useState } from "react";
 import type { Schemas } from "../../api/client";
-import { useWrite } from "../../api/data";
+import { useFieldWrite } from "../../parts/outbox";
 import { Form } from "../../parts/Form";
 import { Button } from "../../parts/Button";
 import { Field } from "../../parts/Field";
@@ -39,12 +39,13 @@ export const mendable: Schemas["LogKind"][] = [
 export function Mend({ batch, entry }: { batch: Schemas["BatchView"]; entry: Schemas["LogView"] }) {
   const clock = useClock();
   const [value, setValue] = useState<string | null>(null);
-  const put = useWrite(
+  const put = useFieldWrite(
     "/api/brew/batches/{id}/log/{entry}/correct",
     (v: string) => ({
       params: { path: { id: batch.id, entry: entry.id } },
-      body: { kind: entry.kind, value: v, at: null },
+      body: { kind: entry.kind, value: v, at: entry.at },
     }),
+    (v) => `${words[entry.kind]} ${v} put right, ${batch.vessel.name}`,
     () => setValue(null),
   );
   if (value === null)

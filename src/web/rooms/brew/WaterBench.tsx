@@ -1,6 +1,7 @@
 import { useDeferredValue, useState } from "react";
 import type { Schemas } from "../../api/client";
-import { asFile, useRead, useWorkOut, useWrite } from "../../api/data";
+import { asFile } from "../../api/files";
+import { useRead, useWorkOut, useWrite } from "../../api/data";
 import { useFieldWrite } from "../../parts/outbox";
 import { Form, Refusals } from "../../parts/Form";
 import { AmountField } from "../../parts/AmountField";
@@ -113,10 +114,11 @@ function Strips({ waters }: { waters: Schemas["WaterView"][] }) {
     () => `strip ${strip}, ${waters.find((w) => w.id === id)?.name ?? "water"}`,
     () => setStrip(""),
   );
-  const photo = useWrite("/api/brew/water/strips/{id}/photo", (v: { id: number; file: File }) => ({
-    params: { path: { id: v.id } },
-    ...asFile(v.file),
-  }));
+  const photo = useFieldWrite(
+    "/api/brew/water/strips/{id}/photo",
+    (v: { id: number; file: File }) => ({ params: { path: { id: v.id } }, ...asFile(v.file) }),
+    (v) => `picture of a strip, ${strips.find((s) => s.id === v.id)?.water ?? "water"}`,
+  );
   return (
     <Refusals problem={[keep.error, photo.error]}>
       {" "}

@@ -1,7 +1,8 @@
 import { useState } from "react";
 import type { Schemas } from "../../api/client";
+import { useFieldWrite } from "../../parts/outbox";
 import { Refusals } from "../../parts/Form";
-import { useRead, useWrite } from "../../api/data";
+import { useRead } from "../../api/data";
 import { Button } from "../../parts/Button";
 import { Choice } from "../../parts/Choice";
 import { Field } from "../../parts/Field";
@@ -14,12 +15,14 @@ export function Amounts({ trial }: { trial: Schemas["TrialView"] }) {
   const read = useRead("/api/judge/trials/{id}/amounts", { params: { path: { id } } });
   const [purpose, setPurpose] = useState<"leaf" | "root">("root");
   const [mixWhy, setMixWhy] = useState("");
-  const treat = useWrite(
+  const treat = useFieldWrite(
     "/api/judge/trials/{id}/steps",
     (treatmentId: number) => ({
       params: { path: { id } },
       body: { step: "treat", treatmentId, purpose, mixWhy: mixWhy || null },
     }),
+    (treatmentId) =>
+      `${read.find((l) => l.treatmentId === treatmentId)?.treatment ?? "a treatment"} put on, ${trial.question}`,
     () => setMixWhy(""), // a reason is for the one time that it was given for
   );
   const lines = read;

@@ -1,6 +1,7 @@
 import { useState } from "react";
 import type { Schemas } from "../../api/client";
-import { asFile, useWorkOut, useWrite } from "../../api/data";
+import { useWorkOut, useWrite } from "../../api/data";
+import { asFile } from "../../api/files";
 import { Form } from "../../parts/Form";
 import { Button } from "../../parts/Button";
 import { Field } from "../../parts/Field";

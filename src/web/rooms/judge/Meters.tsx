@@ -1,5 +1,6 @@
 import { useState } from "react";
 import type { Schemas } from "../../api/client";
+import { useFieldWrite } from "../../parts/outbox";
 import { useRead, useWrite } from "../../api/data";
 import { Form, Refusals } from "../../parts/Form";
 import { Button } from "../../parts/Button";
@@ -45,12 +46,13 @@ export function Meters() {
 function Meter({ meter: m }: { meter: Schemas["MeterView"] }) {
   const clock = useClock();
   const [showed, setShowed] = useState<string | null>(null);
-  const zero = useWrite(
+  const zero = useFieldWrite(
     "/api/judge/meters/{id}/zero",
     (v: string) => ({
       params: { path: { id: m.id } },
       body: { showed: v, note: null },
     }),
+    (v) => `zeroed ${m.name}, it showed ${v || "0"}`,
     () => setShowed(null),
   );
   return (

@@ -1,7 +1,7 @@
 import { useEffect, useState } from "react";
 import { Link } from "react-router-dom";
 import type { Schemas } from "../../api/client";
-import { useRead, useWrite } from "../../api/data";
+import { useRead } from "../../api/data";
 import { useFieldWrite } from "../../parts/outbox";
 import { Form } from "../../parts/Form";
 import { useUnitWords } from "../../api/units";
@@ -85,7 +85,11 @@ function Timer({ test }: { test: Schemas["PatchTestView"] }) {
 
 function Test({ test }: { test: Schemas["PatchTestView"] }) {
   const clock = useClock();
-  const on = useWrite("/api/judge/patches/{id}/on", () => ({ params: { path: { id: test.id } } }));
+  const on = useFieldWrite(
+    "/api/judge/patches/{id}/on",
+    () => ({ params: { path: { id: test.id } } }),
+    () => `patches are on, ${test.bed}`,
+  );
   return (
     <section>
       <h2 className="text-xl">

@@ -2,14 +2,15 @@ import { useQueryClient } from "@tanstack/react-query";
 import { useMemo, useState } from "react";
 import { Link, useParams, useSearchParams } from "react-router-dom";
 import type { Schemas } from "../../api/client";
-import { asFile, type Init, useRead, useWrite } from "../../api/data";
+import { type Init, useRead } from "../../api/data";
+import { asFile } from "../../api/files";
 import { Form } from "../../parts/Form";
 import { Button } from "../../parts/Button";
 import { DayField } from "../../parts/DayField";
 import { Field } from "../../parts/Field";
 import { Wrong } from "../../parts/Wrong";
 import { useClock } from "../../parts/clock";
-import { drop, put, useOutbox, type Waiting } from "../../parts/outbox";
+import { drop, put, useOutbox, type Waiting, useFieldWrite } from "../../parts/outbox";
 
 const readings = "/api/judge/trials/{id}/readings";
 
@@ -105,7 +106,7 @@ export function Sheet() {
           <Button onClick={() => go(at - 1)}>← back</Button>
           <Button onClick={() => go(at + 1)}>on →</Button>
         </p>
-        <PlotPhoto trial={id} plot={plot.id} />
+        <PlotPhoto key={plot.id} trial={id} plot={plot.id} code={plot.code} />
       </section>
       <DayField label="Measured on" value={on} onChange={setOn} />
       <h2 className="text-xl">In walking order</h2>
@@ -224,12 +225,11 @@ function One({ measure: m, stands, waits, put, drop }: OneProps) {
 }
 
 /** A photo of the plot. */
-function PlotPhoto({ trial, plot }: { trial: number; plot: number }) {
-  const [kept, setKept] = useState(false);
-  const send = useWrite(
+function PlotPhoto({ trial, plot, code }: { trial: number; plot: number; code: string }) {
+  const send = useFieldWrite(
     "/api/judge/trials/{id}/plots/{plot}/photos",
     (file: File) => ({ params: { path: { id: trial, plot } }, ...asFile(file) }),
-    () => setKept(true),
+    () => `photo, plot ${code}`,
   );
   return (
     <>
@@ -247,7 +247,9 @@ function PlotPhoto({ trial, plot }: { trial: number; plot: number }) {
           }}
         />
       </label>
-      <span role="status">{send.isPending ? " sending …" : kept ? " ✓ kept" : ""}</span>
+      <span role="status">
+        {send.isPending ? " sending …" : send.data ? " ✓ kept" : send.data === null ? " ▲ kept on this device" : ""}
+      </span>
       <Wrong problem={send.error} />
     </>
   );

@@ -1,5 +1,6 @@
 import { useState } from "react";
 import type { Schemas } from "../../api/client";
+import { useFieldWrite } from "../../parts/outbox";
 import { Refusals } from "../../parts/Form";
 import { useWrite } from "../../api/data";
 import { AmountField } from "../../parts/AmountField";
@@ -20,9 +21,10 @@ export function Calibrate({ sprayer }: { sprayer: Schemas["SprayerView"] }) {
       ? { used: r.used ?? "", square: r.square ?? "" }
       : { nozzle: r.nozzle ?? "", speed: r.speed ?? "", spacing: r.spacing ?? "" };
   const work = useWrite("/api/put-out/sprayers/calibrate/work-out", (b: typeof body) => ({ body: b }));
-  const keep = useWrite(
+  const keep = useFieldWrite(
     "/api/put-out/sprayers/{id}/calibrate",
     (b: typeof body) => ({ params: { path: { id: sprayer.id } }, body: b }),
+    () => `calibration of ${sprayer.name}`,
     () => setR({ square: "25 m²" }),
   );
   const v = work.data?.value;

@@ -1,6 +1,7 @@
 import { useState } from "react";
 import { Link, useSearchParams } from "react-router-dom";
 import type { Schemas } from "../../api/client";
+import { useFieldWrite } from "../../parts/outbox";
 import { Refusals } from "../../parts/Form";
 import { useRead, useWrite } from "../../api/data";
 import { Button } from "../../parts/Button";
@@ -227,12 +228,13 @@ function Lot({ lot, input }: { lot: Schemas["LotView"]; input: Input }) {
   const [what, setWhat] = useState<"count" | "spilt" | null>(null);
   const [amount, setAmount] = useState("");
   const [note, setNote] = useState("");
-  const keep = useWrite(
+  const keep = useFieldWrite(
     "/api/shelf/lots/{id}/entries",
     () => ({
       params: { path: { id: lot.id } },
       body: { reason: what, amount, note, at: null },
     }),
+    () => `${reasons[what ?? "count"]}: ${amount} ${input.name}`,
     () => {
       setWhat(null);
       setAmount("");
