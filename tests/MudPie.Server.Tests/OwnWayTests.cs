@@ -61,6 +61,35 @@ public class OwnWayTests
     }
 
     [Fact]
+    public async Task What_stands_in_a_field_is_taken_as_it_stands_in_either_units()
+    {
+        using var h = new TestHolding(demo: true);
+        await h.Post("/api/holding/writing", new { units = "usCustomary" });
+        var start = await h.Get("/api/put-out/tank/start?batch=14");
+        await h.Post("/api/put-out/tank/work-out", start["value"]!); // all of the barrel, not refused as a drop more
+        var holding = await h.Get("/api/holding");
+        await h.Post("/api/holding/place", new { name = "There", place = "52.5 N 0 E", altitude = (string)holding["altitude"]!,
+            zone = "Europe/London" });
+        ((double)(await h.Get("/api/holding"))["altitudeM"]!).ShouldBe((double)holding["altitudeM"]!, 1e-3);
+        var sprayer = (await h.Get("/api/put-out/sprayers"))[0]!;
+        await h.Post("/api/put-out/sprayers", new {
+            id = (int)sprayer["id"]!, version = (string)sprayer["version"]!, name = (string)sprayer["name"]!,
+            kind = (string)sprayer["kind"]!, past = (string)sprayer["past"]!, clearedWhy = (string?)sprayer["clearedWhy"],
+            tank = (string)sprayer["tankTyped"]!
+        });
+        ((double)(await h.Get("/api/put-out/sprayers"))[0]!["tankL"]!).ShouldBe((double)sprayer["tankL"]!, 1e-4);
+    }
+
+    [Fact]
+    public async Task The_watch_writes_as_the_holding_does_whoever_looked_first()
+    {
+        using var h = new TestHolding(demo: true);
+        await h.Post("/api/holding/writing", new { hours12 = true });
+        await h.Look();
+        (await h.Get("/api/brew/batches/14"))["watch"]!["value"]!["verdict"]!.ToJsonString().ShouldMatch("[0-9] [ap]m");
+    }
+
+    [Fact]
     public async Task A_brew_that_runs_forward_follows_its_readings_and_its_log_says_so()
     {
         using var h = new TestHolding();

@@ -9,6 +9,11 @@ public sealed record SunStretch(DateTimeOffset From, DateTimeOffset To, string L
 /// <summary>Where the sun stands. Equations of the NOAA solar calculator, after Meeus 1998.</summary>
 public static class Sun
 {
+    /// <summary>How high it stands at noon of an equinox, degrees.</summary>
+    /// <param name="latitude">−90 to 90°.</param>
+    /// <remarks>52.5°: 37.5° high.</remarks>
+    public static double EquinoxNoonDeg(double latitude) => 90 - Math.Abs(latitude);
+
     /// <summary>Elevation at which the sun's upper edge touches the horizon, with refraction, degrees.</summary>
     public const double RiseDeg = -0.833;
 

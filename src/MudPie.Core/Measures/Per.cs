@@ -8,9 +8,9 @@ public static class Per
     // NIST SP 811: a square foot is 0.09290304 m², an acre 4046.8564224 m², an inch 25.4 mm, a mile 1609.344 m, a US gallon 3.785411784 L,
     // a cubic foot 28.316846592 L.
     internal const double MphInMps = 0.44704;
-    internal const double Ft2InM2 = 0.09290304, AcreInM2 = 4046.8564224;
-    private const double ThousandFt2InM2 = 1000 * Ft2InM2, InchMm = 25.4, UsGallonL = 3.785411784, CfmInLpm = 28.316846592,
-        PoundKg = 0.45359237, UsFluidOunceMl = 29.5735295625;
+    internal const double Ft2InM2 = 0.09290304, AcreInM2 = 4046.8564224, UsGallonL = 3.785411784, PoundKg = 0.45359237,
+        UsFluidOunceMl = 29.5735295625, OunceG = 28.349523125;
+    private const double ThousandFt2InM2 = 1000 * Ft2InM2, InchMm = 25.4, CfmInLpm = 28.316846592;
 
     /// <summary>"on 100 m²", or "on 1,000 sq ft".</summary>
     public static string SmallArea(UnitSystem units) => units.IsUs() ? "on 1,000 sq ft" : "on 100 m²";

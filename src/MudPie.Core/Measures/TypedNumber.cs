@@ -16,6 +16,10 @@ public readonly partial record struct TypedNumber(double? Value, double? Other =
     /// <summary>True where it can only mean one thing.</summary>
     public bool Sure => Value is not null && Other is null;
 
+    /// <summary>A figure as it can be typed, to six digits: it reads one way only.</summary>
+    /// <remarks>47.55096 is "47.551" to six digits, which may be 47,551: it is written "47.5510".</remarks>
+    public static string Write(double value) => Say.Number(value, 6) is var text && Of(text).Sure ? text : text + "0";
+
     /// <summary>Reads a text that is nothing but a number.</summary>
     /// <param name="text">Up to 40 characters; European digits only.</param>
     /// <param name="pointIsDecimal">A point can only be a decimal sign here, as in files that programs write.</param>

@@ -215,6 +215,14 @@ public static class Units
         return Of(dimension, system).First(u => u.Shown == name);
     }
 
+    /// <summary>An SI figure as it would be typed, to six figures and in the unit of a bare number.</summary>
+    /// <remarks>180 m is "180 m" or "590.5510 ft".</remarks>
+    public static string Typed(double si, Dimension dimension, UnitSystem system)
+    {
+        var unit = Default(dimension, system);
+        return $"{TypedNumber.Write((si - unit.Offset) / unit.Factor)} {unit.Shown}".TrimEnd();
+    }
+
     /// <summary>An SI figure in the holding's units: 0.015 L is "15 mL" or "0.5 fl oz"; 20 °C is "20 °C" or "68 °F".</summary>
     public static string Show(double si, Dimension dimension, UnitSystem system)
     {

@@ -1,3 +1,4 @@
+using MudPie.Core.Measures;
 using MudPie.Core.Workings;
 
 namespace MudPie.Core.PuttingOut;
@@ -37,8 +38,23 @@ public sealed record DoseQuestion
 /// <param name="Unit">"mL" or "g".</param>
 public sealed record Dose(double ProductL, double OneIn, string Whose, string Formula, double TankRate, RateBasis TankBasis, string Unit)
 {
-    /// <summary>The rate in words for the tank's field: "2 L", "1:316".</summary>
-    public string TankText => TankBasis == RateBasis.OneIn ? $"1 in {Say.Number(TankRate, 6)}" : $"{Say.Number(TankRate, 6)} {Unit}";
+    /// <summary>The rate as the tank's fields take it, with the word of what it is on.</summary>
+    /// <remarks>2,000 mL a hectare are "2000 mL" and "perHa", or "27.3681 fl oz" and "perAcre"; one in 316 is "1 in 316".</remarks>
+    public (string Rate, string Basis) Tank(UnitSystem units)
+    {
+        if (TankBasis == RateBasis.OneIn)
+        {
+            return ($"1 in {TypedNumber.Write(TankRate)}", TankBasis.Word());
+        }
+
+        var on = TankBasis.Told(units);
+        var (unit, size) = (units.IsUs(), Unit) switch {
+            (true, "mL") => ("fl oz", Per.UsFluidOunceMl),
+            (true, _) => ("oz", Per.OunceG),
+            _ => (Unit, 1.0)
+        };
+        return ($"{TypedNumber.Write(TankRate * on.Of / size)} {unit}", on.Word);
+    }
 }
 
 /// <summary>One dose, by one order of authority: the label's own rate, the grower's, the table's.</summary>

@@ -13,7 +13,7 @@ public sealed record InoculantQuestion
     /// <summary>Organisms, or propagules, wanted on each, 1 to 1e15.</summary>
     public double? Target { get; init; }
 
-    /// <summary>"plant", "litre" (of feed), "m2", "kgSeed" or "ha".</summary>
+    /// <summary>What the target and the label's dose are for: a <see cref="DoseEach"/> by its word.</summary>
     public string? Per { get; init; }
 
     /// <summary>How many plants, litres, m², kg or ha, more than 0 to 1e9.</summary>
@@ -55,6 +55,40 @@ public sealed record InoculantQuestion
 public sealed record InoculantAnswer(double Amount, string Unit, double Organisms, double ViableShare, double? ByLabel, double? CostPer1E9,
     string Sentence);
 
+/// <summary>What a number of organisms is for.</summary>
+/// <param name="Word">As it travels: "plant", "litre", "gallon", "m2", "ft2", "kgSeed", "lbSeed", "ha" or "acre".</param>
+/// <param name="One">One of it in words, without its article.</param>
+/// <param name="Many">Several of it.</param>
+/// <param name="Si">The word of the same in litres, kilograms, square metres or hectares.</param>
+/// <param name="InSi">How much of that it is: an acre is 0.4047 of a hectare.</param>
+public sealed record DoseEach(string Word, string One, string Many, string Si, double InSi)
+{
+    /// <summary>All that can be chosen.</summary>
+    public static IReadOnlyList<DoseEach> All { get; } = [
+        new("plant", "plant", "plants", "plant", 1),
+        new("litre", "litre of feed", "litres of feed", "litre", 1),
+        new("gallon", "gallon of feed", "gallons of feed", "litre", Measures.Per.UsGallonL),
+        new("m2", "m²", "m²", "m2", 1),
+        new("ft2", "sq ft", "sq ft", "m2", Measures.Per.Ft2InM2),
+        new("kgSeed", "kg of seed", "kg of seed", "kgSeed", 1),
+        new("lbSeed", "lb of seed", "lb of seed", "kgSeed", Measures.Per.PoundKg),
+        new("ha", "ha", "ha", "ha", 1),
+        new("acre", "acre", "acres", "ha", Measures.Per.AcreInM2 / 10_000),
+    ];
+
+    /// <summary>By its word; null for any other.</summary>
+    public static DoseEach? Read(string? word) => All.FirstOrDefault(e => e.Word == word);
+
+    /// <summary>So many of it: "acre", "acres".</summary>
+    public string Of(double count) => count == 1 ? One : Many;
+
+    /// <summary>A label's rate on one of it, mL or g; null where the label speaks in other terms.</summary>
+    /// <param name="basis">What the rate is on.</param>
+    /// <param name="rate">mL or g on the basis; one part in so many for that.</param>
+    /// <remarks>2,000 mL a hectare are 809.4 mL an acre.</remarks>
+    public double? Label(RateBasis basis, double rate) => basis.Per(rate, Si) * InSi;
+}
+
 /// <summary>Dosing by organisms, with the label's dose beside it.</summary>
 public static class InoculantDose
 {
@@ -77,9 +111,10 @@ public static class InoculantDose
         var target = checks.Range("target", q.Target, 1, 1e15, "");
         var count = checks.Range("count", q.Count, 1e-6, 1e9, "");
         var label = checks.Range("labelCount", q.LabelCount, 1, 1e13, "");
-        if (q.Per is not ("plant" or "litre" or "m2" or "kgSeed" or "ha"))
+        var each = DoseEach.Read(q.Per);
+        if (each is null)
         {
-            checks.Add("per", "It is not said what the target is for.", "Choose plant, litre of feed, m2, kgSeed or ha.");
+            checks.Add("per", "It is not said what the target is for.", $"Choose {Say.Any([.. DoseEach.All.Select(e => e.Word)])}.");
         }
 
         if (q.LabelPer is not ("mL" or "g"))
@@ -107,7 +142,7 @@ public static class InoculantDose
             ? $" The label's own dose comes to {Per.Product(l, q.LabelPer!, q.Units)}, {Say.Number(l / amount * 100, 2)} % of that." : "";
         return Worked.Of(
             new InoculantAnswer(amount, q.LabelPer!, wanted, viable, byLabel, cost,
-                $"{Per.Product(amount, q.LabelPer!, q.Units)} for {Say.Number(count)} {Word(q.Per!, count)}.{beside}"),
+                $"{Per.Product(amount, q.LabelPer!, q.Units)} for {Say.Number(count)} {each!.Of(count)}.{beside}"),
             q.LabelPer!,
             q.ViableShare is null && q.Kind is not null ? Evidence.PractitionersRule : Evidence.ChemistryOrPhysics,
             [
@@ -133,16 +168,6 @@ public static class InoculantDose
         var (age, kept) = (checks.Range("ageDays", q.AgeDays ?? 0, 0, 3650, "days"), checks.Range("keptC", q.KeptC ?? 20, -20, 50, "°C"));
         return Viable(checks.One("kind", q.Kind, "It is not said what kind it is."), age, kept);
     }
-
-    private static string Word(string per, double count) => (per, count == 1) switch {
-        ("plant", true) => "plant",
-        ("plant", false) => "plants",
-        ("litre", true) => "litre of feed",
-        ("litre", false) => "litres of feed",
-        ("m2", _) => "m²",
-        ("kgSeed", _) => "kg of seed",
-        _ => "ha",
-    };
 }
 
 /// <summary>A stock for an injector.</summary>

@@ -17,6 +17,35 @@ public static class RateBases
         _ => "one part in so many",
     };
 
+    /// <summary>A basis by its word, with how much of it the word means: an acre, 1,000 sq ft and a gallon are a hectare, 100 m² and a
+    /// litre told otherwise. Null for any other word.</summary>
+    /// <param name="word">A <see cref="RateBasis"/> by its word, or "perAcre", "per1000ft2" or "perGallon".</param>
+    /// <remarks>"perAcre" is 0.4047 of a hectare, "perGallon" 3.785 of a litre.</remarks>
+    public static (RateBasis Basis, double Of)? Read(string? word) => word switch {
+        "perAcre" => (RateBasis.PerHa, Measures.Per.Large(1, UnitSystem.UsCustomary)),
+        "per1000ft2" => (RateBasis.Per100M2, Measures.Per.Small(1, UnitSystem.UsCustomary)),
+        "perGallon" => (RateBasis.PerLitre, Measures.Per.UsGallonL),
+        _ => Words.Read<RateBasis>(word) is { } basis ? (basis, 1) : null,
+    };
+
+    /// <summary>A basis as a holding with such units tells it: its word, how much of the basis that is, and after a rate.</summary>
+    /// <remarks>A hectare is told as an acre, 0.4047 of it, where units are US customary.</remarks>
+    public static (string Word, double Of, string Says) Told(this RateBasis basis, UnitSystem units) => (units.IsUs(), basis) switch {
+        (true, RateBasis.PerHa) => ("perAcre", Read("perAcre")!.Value.Of, "an acre"),
+        (true, RateBasis.Per100M2) => ("per1000ft2", Read("per1000ft2")!.Value.Of, "on 1,000 sq ft"),
+        (true, RateBasis.PerLitre) => ("perGallon", Read("perGallon")!.Value.Of, "a gallon"),
+        _ => (basis.Word(), 1, basis.Says()),
+    };
+
+    /// <summary>As <see cref="Typed(RateBasis, string)"/>, by the basis's word; the amount alone where the word says nothing.</summary>
+    /// <remarks>"1 qt" and "perAcre" are "1 qt per acre".</remarks>
+    public static string Typed(string? word, string amount) => word switch {
+        "perAcre" => $"{amount} per acre",
+        "per1000ft2" => $"{amount} per 1000 sq ft",
+        "perGallon" => $"{amount} per US gallon",
+        _ => Words.Read<RateBasis>(word)?.Typed(amount) ?? amount,
+    };
+
     /// <summary>A bare amount with the basis that was chosen beside it, as a label would say it: "2 L" on a hectare is "2 L per
     /// ha".</summary>
     public static string Typed(this RateBasis basis, string amount) => basis switch {

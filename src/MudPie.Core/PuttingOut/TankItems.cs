@@ -11,16 +11,10 @@ public static class TankItems
     /// <param name="name">The bottle's name.</param>
     /// <param name="liquid">It is measured by volume.</param>
     /// <param name="fields">Whose units, and where refusals go.</param>
-    /// <remarks>"1 qt" per acre is 2,338.5 mL a hectare; "1:300" 301.</remarks>
+    /// <remarks>"1 qt" per acre is 2,338.5 mL a hectare, "1 fl oz" per gallon 7.81 mL a litre; "1:300" 301.</remarks>
     public static JobProduct? Product(TankItem item, string field, string name, bool liquid, TypedFields fields)
     {
-        // Rates on an acre or on 1,000 sq ft are those of a hectare or of 100 m², told otherwise.
-        var (basis, ground) = item.Basis switch {
-            "perAcre" => (RateBasis.PerHa, Per.Large(1, UnitSystem.UsCustomary)),
-            "per1000ft2" => (RateBasis.Per100M2, Per.Small(1, UnitSystem.UsCustomary)),
-            var plain => (Words.Read<RateBasis>(plain), 1.0),
-        };
-        if (basis is not { } on)
+        if (RateBases.Read(item.Basis) is not ({ } on, { } ground))
         {
             fields.Checks.Add($"{field}.basis", $"{item.Rate} of {name}: per what?",
                 "Choose per hectare, per 100 m², per litre of mix, or one part in so many (liquids only).");

@@ -8,7 +8,7 @@ public sealed record TankItem
     /// <summary>"2 L", "30 ml", "250 g"; "1:300" where it is one part in so many.</summary>
     public string? Rate { get; init; }
 
-    /// <summary>"perHa", "perAcre", "per100m2", "per1000ft2", "perLitre", "perPlant" or "oneIn".</summary>
+    /// <summary>"perHa", "perAcre", "per100m2", "per1000ft2", "perLitre", "perGallon", "perPlant" or "oneIn".</summary>
     public string? Basis { get; init; }
 }
 

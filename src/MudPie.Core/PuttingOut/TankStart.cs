@@ -86,7 +86,7 @@ public static class TankStart
         string Shown(double litres) => Units.Show(litres, Dimension.Volume, q.Units);
         var job = new TankRequest {
             BatchId = q.Brew?.Id,
-            Brew = q.Brew is { } brew ? Shown(brew.Brew.Value) : null,
+            Brew = q.Brew is { } brew ? Units.Typed(brew.Brew.Value, Dimension.Volume, q.Units) : null, // all of it, and not a drop more
             Dilution = thinned,
             Per100M2 = "",
             Purpose = purpose,

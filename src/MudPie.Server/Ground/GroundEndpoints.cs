@@ -74,7 +74,8 @@ public static class GroundEndpoints
 
         return TypedResults.Ok(new HoldingView(true, h.Name, h.Zone, h.Units, h.IsDemo, h.Latitude, h.Longitude, h.AltitudeM, clock.Now,
             h.Own) {
-            PlaceKnown = h.PlaceKnown, MonthFirst = h.MonthFirst, Hours12 = h.Hours12, Currency = h.Currency
+            Altitude = Units.Typed(h.AltitudeM, Dimension.Length, h.Units), PlaceKnown = h.PlaceKnown,
+            MonthFirst = h.MonthFirst, Hours12 = h.Hours12, Currency = h.Currency
         });
     }
 

@@ -11,6 +11,9 @@ public sealed record HoldingView(
     /// <summary>False until it is said where it lies: the sun is off until then.</summary>
     public bool PlaceKnown { get; init; } = true;
 
+    /// <summary>Its height as it is typed: "180 m", "590.5510 ft".</summary>
+    public string Altitude { get; init; } = "";
+
     /// <summary>Dates are written month first.</summary>
     public bool MonthFirst { get; init; }
 

@@ -1,3 +1,4 @@
+using MudPie.Core.Almanac;
 using MudPie.Core.Brewing;
 using MudPie.Core.Measures;
 using MudPie.Core.Workings;
@@ -222,11 +223,8 @@ public static partial class SetupEndpoints
         }
     }
 
-    private static string Sunny(Holding holding)
-    {
-        var noon = 90 - Math.Abs(holding.Latitude);
-        return $"At noon in spring and autumn the sun stands {Say.Fixed(noon, 0)}° high there.";
-    }
+    private static string Sunny(Holding holding) =>
+        $"At noon in spring and autumn the sun stands {Say.Fixed(Sun.EquinoxNoonDeg(holding.Latitude), 0)}° high there.";
 
     private static string UsualDepth(string shape) => shape switch { "bucket" => "28 cm", "barrel" => "75 cm", _ => "110 cm" };
 

@@ -42,8 +42,10 @@ public static class TrialEndpoints
         return TypedResults.Ok(MeasureKinds.All.Where(k => k.For(units)).ToList());
     }
 
-    private static async Task<Ok<List<TrialLine>>> List(HoldingDb db, TrialDesk desk, IMemoryCache cache, CancellationToken stop)
+    private static async Task<Ok<List<TrialLine>>> List(HoldingDb db, TrialDesk desk, HoldingClock clock, IMemoryCache cache,
+        CancellationToken stop)
     {
+        var units = await clock.Units();
         var trials = await db.Trials.AsNoTracking().OrderByDescending(t => t.CreatedAt).ThenByDescending(t => t.Id).Take(100)
             .Select(t => new {
                 t.Id, t.Version, t.State, Plots = t.Plots.Count, Measured = db.TrialReadings.Count(r => r.TrialId == t.Id),
@@ -53,7 +55,7 @@ public static class TrialEndpoints
         foreach (var row in trials)
         {
             // A verdict holds until the trial or its figures change.
-            var line = await cache.GetOrCreateAsync($"trial-line {row.Id} {row.Version} {row.Last}", entry =>
+            var line = await cache.GetOrCreateAsync($"trial-line {row.Id} {row.Version} {row.Last} {units} {clock.Writing}", entry =>
             {
                 entry.SetSize(1);
                 return Line(row.Id, row.State, row.Plots, row.Measured, desk, stop);

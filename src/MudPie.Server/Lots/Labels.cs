@@ -15,9 +15,15 @@ public static class Labels
 
     /// <summary>The label in its own words; of entries from before those were kept, rate and basis. Null where it has no rate.</summary>
     public static string? Says(Input i, UnitSystem units) => i.LabelTyped ?? (i.LabelRate is not { } rate ? null
-        : i.LabelBasis is { } basis and not RateBasis.OneIn ? $"{RateShown(i, units)} {basis.Says()}" : $"1 in {Say.Number(rate)}");
+        : i.LabelBasis is { } basis and not RateBasis.OneIn
+            ? $"{Told(i, units)!.Value.Rate} {basis.Told(units).Says}" : $"1 in {Say.Number(rate)}");
 
-    /// <summary>The first label rate as a grower would type it; null where it has none.</summary>
-    public static string? RateShown(Input i, UnitSystem units) => i.LabelRate is not { } rate ? null
-        : StockKeeper.UnitOf(i) == "L" ? Units.Show(rate / 1000, Dimension.Volume, units) : Units.Show(rate, Dimension.Mass, units);
+    /// <summary>The first label rate as a grower would type it, with the word of what it is on; null where it has none.</summary>
+    public static (string Rate, string? Basis)? Told(Input i, UnitSystem units)
+    {
+        var on = i.LabelBasis?.Told(units);
+        return (i.LabelRate * (on?.Of ?? 1)) is not { } rate ? null
+            : (StockKeeper.UnitOf(i) == "L" ? Units.Show(rate / 1000, Dimension.Volume, units) : Units.Show(rate, Dimension.Mass, units),
+                on?.Word);
+    }
 }

@@ -18,7 +18,7 @@ public sealed record DoseRequest
     /// <summary>Organisms wanted on each: "1e6", "2 million".</summary>
     public string? Target { get; init; }
 
-    /// <summary>"plant", "litre", "m2", "kgSeed" or "ha".</summary>
+    /// <summary>What the target is for: a <see cref="DoseEach"/> by its word.</summary>
     public string? Per { get; init; }
 
     public string? Count { get; init; }
@@ -89,7 +89,7 @@ public static class DoseEndpoints
             Kind = form,
             AgeDays = age,
             KeptC = kept,
-            LabelDose = input is { LabelRate: { } rate, LabelBasis: { } basis } ? basis.Per(rate, r.Per) : null,
+            LabelDose = input is { LabelRate: { } rate, LabelBasis: { } basis } ? DoseEach.Read(r.Per)?.Label(basis, rate) : null,
             Price = input.Price,
             Units = fields.Units,
         });

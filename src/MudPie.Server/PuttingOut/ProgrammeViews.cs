@@ -43,7 +43,7 @@ public sealed record GivingView
 
     public required string TankRate { get; init; }
 
-    public required RateBasis TankBasis { get; init; }
+    public required string TankBasis { get; init; }
 }
 
 /// <summary>A programme with what it misses.</summary>
@@ -112,8 +112,8 @@ internal static class ProgrammeViews
                 Done = g.ApplicationId is not null,
                 InputId = g.InputId ?? (dosing.Shelf.TryGetValue(g.Kind, out var on) ? on.InputId : null),
                 Whose = look.Dose.Whose,
-                TankRate = look.Dose.TankText,
-                TankBasis = look.Dose.TankBasis,
+                TankRate = look.Dose.Tank(units).Rate,
+                TankBasis = look.Dose.Tank(units).Basis,
             };
         });
         return new(p.Id, p.BedId, p.Bed.Name, p.Bed.Crop, Units.Show(p.Bed.AreaM2, Dimension.Area, units), p.Start, p.Harvest,

@@ -76,6 +76,9 @@ public sealed record SprayerView
 
     public required string TankShown { get; init; }
 
+    /// <summary>What it holds as it is typed, to the last drop.</summary>
+    public required string TankTyped { get; init; }
+
     public required string Past { get; init; }
 
     public required string? ClearedWhy { get; init; }
@@ -130,6 +133,7 @@ public static class SprayerEndpoints
                 Kind = s.Kind,
                 TankL = s.TankL,
                 TankShown = Units.Show(s.TankL, Dimension.Volume, units),
+                TankTyped = Units.Typed(s.TankL, Dimension.Volume, units),
                 Past = s.Past,
                 ClearedWhy = s.ClearedWhy,
                 MeshUm = s.MeshUm,

@@ -39,14 +39,14 @@ public sealed class TankStarts(HoldingDb db, HoldingClock clock)
         var dosing = await Dosing.Of(db);
         return programme is not null && ProgrammeViews.Of(programme, units, dosing).Givings.FirstOrDefault(g => g.Id == id) is { } giving
             ? new GivingToGo(id, programme.BedId, giving.Purpose,
-                giving.InputId is { } input ? new BottleToGo(input, giving.TankRate, giving.TankBasis.Word()) : null, dosing.SprayerId,
+                giving.InputId is { } input ? new BottleToGo(input, giving.TankRate, giving.TankBasis) : null, dosing.SprayerId,
                 dosing.MixLPerHa)
             : null;
     }
 
     private async Task<BottleToGo?> Bottle(int id, UnitSystem units) =>
         await db.Inputs.AsNoTracking().FirstOrDefaultAsync(i => i.Id == id) is { } input
-            ? new BottleToGo(id, Labels.RateShown(input, units) ?? "", input.LabelBasis?.Word()) : null;
+            ? new BottleToGo(id, Labels.Told(input, units)?.Rate ?? "", input.LabelBasis?.Told(units).Word) : null;
 
     private async Task<IReadOnlyList<SprayerToGo>> Kit()
     {

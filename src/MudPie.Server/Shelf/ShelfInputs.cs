@@ -93,7 +93,7 @@ internal static class ShelfInputs
         if (read.Refused is { } first && first.Problems[0].Wrong.EndsWith("on what?", StringComparison.Ordinal)
             && r.LabelBasis is { } basis)
         {
-            typed = basis.Typed(typed);
+            typed = RateBases.Typed(basis, typed);
             read = LabelRates.Read(typed, unit == "L", fields.Units);
         }
 

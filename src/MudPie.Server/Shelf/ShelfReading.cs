@@ -54,8 +54,8 @@ internal static class ShelfReading
                 Species = i.Species is null
                     ? [] : i.Species,
                 LabelPer = i.LabelPer,
-                LabelRateShown = Labels.RateShown(i, units),
-                LabelBasis = i.LabelBasis,
+                LabelRateShown = Labels.Told(i, units)?.Rate,
+                LabelBasis = i.LabelBasis?.Told(units).Word,
                 LabelEveryDays = i.LabelEveryDays,
                 LabelWaitDays = i.LabelWaitDays,
                 LabelSays = Labels.Says(i, units),

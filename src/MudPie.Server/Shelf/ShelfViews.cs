@@ -31,7 +31,8 @@ public sealed record ShelfRequest
 
     public string? LabelRate { get; init; }
 
-    public RateBasis? LabelBasis { get; init; }
+    /// <summary>What a bare rate is on: a <see cref="RateBasis"/> by its word, or "perAcre", "per1000ft2", "perGallon".</summary>
+    public string? LabelBasis { get; init; }
 
     public string? LabelEveryDays { get; init; }
 
@@ -119,7 +120,8 @@ public sealed record ShelfInputView
 
     public required string? LabelRateShown { get; init; }
 
-    public required RateBasis? LabelBasis { get; init; }
+    /// <summary>What its first rate is on, as the holding tells it: "perHa", or "perAcre".</summary>
+    public required string? LabelBasis { get; init; }
 
     public required double? LabelEveryDays { get; init; }
 

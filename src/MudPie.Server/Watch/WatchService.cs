@@ -1,3 +1,4 @@
+using System.Globalization;
 using Microsoft.EntityFrameworkCore;
 using MudPie.Core.Brewing;
 using MudPie.Records;
@@ -55,6 +56,7 @@ public sealed class WatchService(IServiceScopeFactory scopes, ILogger<WatchServi
             return;
         }
 
+        CultureInfo.CurrentCulture = await clock.Culture(); // it writes its notices as the holding does
         var lines = new WatchLines(holding.WatchNoReadingH, holding.WatchGraceMinutes, holding.WatchExpectedShare);
         var ids = await db.Batches.Where(b => b.State == BatchState.Brewing || b.State == BatchState.Off).OrderBy(b => b.Id)
             .Select(b => b.Id).Take(20).ToListAsync();

@@ -29,7 +29,7 @@ function Folded({ line }: { line: Schemas["DayLineView"] }) {
   const window = line.windows.find((w) => w.purpose === "leaf" && new Date(w.to) > new Date(line.now));
   return (
     <nav aria-label="Next on the day line" className="flex gap-3 overflow-x-auto bg-paper px-4 py-2 wide:hidden">
-      <span className="figures font-head text-xl font-bold text-clay">{clock.time(line.now)}</span>
+      <span className="figures whitespace-nowrap font-head text-xl font-bold text-clay">{clock.time(line.now)}</span>
       {line.next.map((n) => (
         <Link key={n.at + n.text} to={n.link} className="min-h-11 whitespace-nowrap border-t-4 border-river pt-1">
           <b className="figures">{clock.time(n.at)}</b> {n.text}

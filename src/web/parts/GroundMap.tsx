@@ -1,6 +1,7 @@
 import { type MouseEvent, useId, useState } from "react";
 import type { Schemas } from "../api/client";
 import { Button } from "./Button";
+import { type Box, besides, boxOf, centre, clusters, type Name, placed, room, type Shape } from "./mapNames";
 import { useView, useWidth } from "./mapView";
 import { Tick } from "./Tick";
 
@@ -21,42 +22,6 @@ const Tall = 0.62; // of its width: the map is never taller, and beside a form i
 
 const said = (b: Bed) =>
   [`${b.name}, ${b.areaShown}`, b.crop, b.life && `ground ${b.life}`, b.wait].filter(Boolean).join(", ");
-
-interface Shape {
-  b: Bed;
-  points: string;
-  left: number;
-  right: number;
-  top: number;
-  bottom: number;
-}
-
-const centre = (s: Shape) => ({ x: (s.left + s.right) / 2, y: (s.top + s.bottom) / 2 });
-
-/** Beds too small and too close to be told apart at this distance lie in clusters; a cluster is a door that comes closer. */
-function clusters(small: Shape[], near: number): Shape[][] {
-  const groups: Shape[][] = [];
-  for (const s of small) {
-    const touching = groups.filter((g) =>
-      g.some((t) => {
-        const gapX = Math.max(0, Math.max(s.left, t.left) - Math.min(s.right, t.right));
-        const gapY = Math.max(0, Math.max(s.top, t.top) - Math.min(s.bottom, t.bottom));
-        return Math.hypot(gapX, gapY) < near;
-      }),
-    );
-    const one = [s, ...touching.flat()];
-    for (const t of touching) groups.splice(groups.indexOf(t), 1);
-    groups.push(one);
-  }
-  return groups.filter((g) => g.length > 1);
-}
-
-const boxOf = (g: Shape[]) => ({
-  left: Math.min(...g.map((s) => s.left)),
-  right: Math.max(...g.map((s) => s.right)),
-  top: Math.min(...g.map((s) => s.top)),
-  bottom: Math.max(...g.map((s) => s.bottom)),
-});
 
 /**
  * The ground to scale: beds are chosen by touch, by key or from the list under it. What waits before harvest is hatched and says
@@ -88,6 +53,15 @@ export function GroundMap({ plan, chosen, onToggle, many = true, label }: Props)
     8 * u,
   );
   const hidden = new Set(groups.flat().map((s) => s.b.id));
+  const seen = { left: view.x, top: view.y, right: view.x + w / view.close, bottom: view.y + h / view.close };
+  const names = placed(
+    shapes.filter((s) => !hidden.has(s.b.id)),
+    shapes,
+    groups.map((g) => besides(g, u, seen)),
+    seen,
+    chosen,
+    u,
+  );
   /** The bed nearest to the finger; where a thumb can't tell beds apart, it comes closer instead. */
   const tapped = (e: MouseEvent<SVGSVGElement>) => {
     if (dragged()) return;
@@ -126,19 +100,18 @@ export function GroundMap({ plan, chosen, onToggle, many = true, label }: Props)
             hatch={hatch}
             many={many}
             on={chosen.includes(s.b.id)}
+            ticked={!hidden.has(s.b.id)}
             toggle={() => onToggle(s.b.id)}
           />
         ))}
         {groups.map((g) => (
-          <Cluster key={g[0]!.b.id} group={g} u={u} chosen={chosen} open={() => to(boxOf(g))} />
+          <Cluster key={g[0]!.b.id} group={g} u={u} seen={seen} chosen={chosen} open={() => to(boxOf(g))} />
         ))}
         {/* The words lie over the shapes, which carry them for whoever listens. */}
         <g className="pointer-events-none" aria-hidden>
-          {shapes
-            .filter((s) => !hidden.has(s.b.id))
-            .map((s) => (
-              <BedName key={s.b.id} shape={s} u={u} on={chosen.includes(s.b.id)} />
-            ))}
+          {names.map((n) => (
+            <BedName key={n.shape.b.id} name={n} u={u} />
+          ))}
         </g>
       </svg>
       <p className="flex flex-wrap items-center justify-between gap-x-4 text-ash">
@@ -183,16 +156,12 @@ interface BedProps {
   hatch: string;
   many: boolean;
   on: boolean;
+  /** There is room for its tick. */
+  ticked: boolean;
   toggle: () => void;
 }
 
-/** Its size on the screen, and whether its name has room inside. */
-function room(s: Shape, u: number) {
-  const [wide, tall] = [(s.right - s.left) / u, (s.bottom - s.top) / u];
-  return { wide, tall, inside: wide > 7.4 * s.b.name.length + 12 && tall > 24 };
-}
-
-function BedShape({ shape: s, u, hatch, many, on, toggle }: BedProps) {
+function BedShape({ shape: s, u, hatch, many, on, ticked, toggle }: BedProps) {
   const { b } = s;
   const { inside } = room(s, u);
   const mid = centre(s);
@@ -217,7 +186,7 @@ function BedShape({ shape: s, u, hatch, many, on, toggle }: BedProps) {
         strokeDasharray={b.surveyed ? undefined : `${5 * u} ${4 * u}`}
       />
       {b.wait && <polygon points={s.points} fill={`url(#${hatch})`} opacity="0.6" className="pointer-events-none" />}
-      {on && (
+      {on && ticked && (
         <path
           d={tick(inside ? s.left + 12 * u : mid.x, inside ? s.top + 12 * u : mid.y, u)}
           className="fill-none stroke-clay"
@@ -228,16 +197,16 @@ function BedShape({ shape: s, u, hatch, many, on, toggle }: BedProps) {
   );
 }
 
-function BedName({ shape: s, u, on }: Pick<BedProps, "shape" | "u" | "on">) {
+function BedName({ name: { shape: s, inside, x, y, end }, u }: { name: Name; u: number }) {
   const { b } = s;
-  const { wide, tall, inside } = room(s, u);
-  const under = !inside && tall > 20;
+  const { wide, tall } = room(s, u);
   const halo = { strokeWidth: 4 * u };
   return (
     <>
       <text
-        x={inside ? s.left + (on ? 24 : 8) * u : under ? s.left : s.right + 6 * u}
-        y={inside ? s.top + 18 * u : under ? s.bottom + 15 * u : centre(s).y + 5 * u}
+        x={x}
+        y={y}
+        textAnchor={end ? "end" : "start"}
         fontSize={15 * u}
         fontWeight="700"
         className="fill-ink halo"
@@ -260,19 +229,21 @@ const tick = (x: number, y: number, u: number) => `M${x - 7 * u} ${y}l${5 * u} $
 function Cluster({
   group,
   u,
+  seen,
   chosen,
   open,
 }: {
   group: Shape[];
   u: number;
+  seen: Box;
   chosen: readonly number[];
   open: () => void;
 }) {
-  const box = boxOf(group);
+  const box = besides(group, u, seen);
   const on = group.filter((s) => chosen.includes(s.b.id)).length;
   const words = `${group.length} beds${on > 0 ? `, ${on} chosen` : ""}`;
   const [one, two] = [`${group.length} beds`, on > 0 ? `${on} chosen` : "closer"];
-  const [x, y] = [box.right + 8 * u, (box.top + box.bottom) / 2];
+  const [x, y] = [box.left + 2 * u, (box.top + box.bottom) / 2];
   const halo = { strokeWidth: 4 * u };
   return (
     <>
@@ -291,10 +262,10 @@ function Cluster({
           open();
         }}
       >
-        <rect x={x - 4 * u} y={y - 22 * u} width={90 * u} height={44 * u} fill="transparent" />
+        <rect x={box.left} y={box.top} width={box.right - box.left} height={box.bottom - box.top} fill="transparent" />
       </g>
       <g className="pointer-events-none" aria-hidden>
-        <text x={x} y={y} fontSize={15 * u} fontWeight="700" className="fill-ink halo" style={halo}>
+        <text x={x} y={y} fontSize={14 * u} fontWeight="700" className="fill-ink halo" style={halo}>
           {one}
         </text>
         <text x={x} y={y + 17 * u} fontSize={14 * u} className="fill-clay halo underline" style={halo}>

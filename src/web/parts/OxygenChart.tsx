@@ -1,6 +1,7 @@
 import { useId } from "react";
 import type { Schemas } from "../api/client";
 import { useClock } from "./clock";
+import { useWidth } from "./mapView";
 
 interface Props {
   forecast: Schemas["ForecastAnswer"];
@@ -17,7 +18,6 @@ interface Props {
   low?: boolean;
 }
 
-const W = 560;
 const L = 40;
 const R = 14;
 const T = 30;
@@ -35,7 +35,8 @@ export function OxygenChart({
   note,
   low = false,
 }: Props) {
-  const H = low ? 210 : 330;
+  const [W, ref] = useWidth();
+  const H = low ? 178 : 280;
   const id = useId();
   const clock = useClock();
   const at = (h: number) => new Date(new Date(start).getTime() + h * 3_600_000);
@@ -46,16 +47,24 @@ export function OxygenChart({
   const line = (points: { h: number; mgPerL: number }[]) =>
     points.map((p, i) => `${i ? "L" : "M"}${x(p.h).toFixed(1)} ${y(p.mgPerL).toFixed(1)}`).join("");
   const band = `${line(forecast.high90)}${line([...forecast.low10].reverse()).replace("M", "L")}Z`;
-  const apart = end > 36 ? 12 : 6; // hours between two times that can be read
+  const apart = [6, 12, 24].find((h) => (h / end) * (W - L - R) >= 62) ?? 48; // hours between two times that can be read
   const ticks = Array.from({ length: Math.floor(end / apart) + 1 }, (_, i) => i * apart);
   // The band's highest place past its middle: words above it touch nothing.
   const label = forecast.high90
     .filter((p) => p.h > end * 0.45 && p.h < end * 0.78)
     .reduce((a, p) => (p.mgPerL > a.mgPerL ? p : a), { h: end * 0.6, mgPerL: 0 });
+  const under = Math.min(...forecast.low10.filter((p) => Math.abs(p.h - label.h) < end * 0.2).map((p) => p.mgPerL));
   const nearEnd = nowH !== undefined && x(nowH) > W - 130;
   return (
     <figure className="m-0">
-      <svg viewBox={`0 0 ${W} ${H}`} className="h-auto w-full" role="img" aria-labelledby={id + "t"}>
+      <svg
+        ref={ref}
+        viewBox={`0 0 ${W} ${H}`}
+        className="block w-full"
+        style={{ height: H }}
+        role="img"
+        aria-labelledby={id + "t"}
+      >
         <title id={id + "t"}>Oxygen forecast with its 80 % band; the figures stand in the table below.</title>
         <defs>
           <pattern id={id + "no"} width="9" height="9" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
@@ -83,7 +92,7 @@ export function OxygenChart({
               x={Math.min(x(useAtH), W - R - 60)}
               y={T - 8}
               className="fill-moss halo"
-              fontSize="16"
+              fontSize="14"
               fontWeight="700"
             >
               use it
@@ -93,16 +102,16 @@ export function OxygenChart({
         <path d={band} fill={`url(#${id}band)`} className="stroke-river" strokeWidth="0.8" />
         <path d={line(forecast.median)} fill="none" className="stroke-river" strokeWidth="3.5" />
         <path d={`M${L} ${y(6)}H${W - R}`} className="stroke-plum" strokeWidth="1.6" />
-        <rect x={L + 6} y={y(6) + 7} width="176" height="24" rx="4" className="fill-paper" />
-        <text x={L + 12} y={y(6) + 25} className="fill-plum halo" fontSize="16" fontWeight="700">
+        <rect x={L + 6} y={y(0) - 28} width="160" height="24" rx="4" className="fill-paper" />
+        <text x={L + 12} y={y(0) - 11} className="fill-plum halo" fontSize="14" fontWeight="700">
           not fit below 6 mg/L
         </text>
         {[0, 2, 4, 6, 8, 10].map((mg) => (
-          <text key={mg} x={L - 8} y={y(mg) + 5} textAnchor="end" fontSize="16" className="fill-ink figures halo">
+          <text key={mg} x={L - 8} y={y(mg) + 5} textAnchor="end" fontSize="14" className="fill-ink figures halo">
             {mg}
           </text>
         ))}
-        <text x={4} y={15} fontSize="16" className="fill-ink halo">
+        <text x={4} y={15} fontSize="14" className="fill-ink halo">
           oxygen, mg/L
         </text>
         {ticks.map((h) => (
@@ -112,7 +121,7 @@ export function OxygenChart({
               x={x(h)}
               y={H - 16}
               textAnchor={h === 0 ? "start" : "middle"}
-              fontSize="16"
+              fontSize="14"
               className="fill-ink figures halo"
             >
               {clock.time(at(h))}
@@ -122,7 +131,7 @@ export function OxygenChart({
         {airOffH !== undefined && airOffH !== null && (
           <g>
             <path d={`M${x(airOffH)} ${T}V${y(0)}`} className="stroke-river" strokeWidth="2" strokeDasharray="3 5" />
-            <text x={x(airOffH) + 5} y={y(0) - 8} fontSize="15" className="fill-river halo" fontWeight="700">
+            <text x={x(airOffH) + 5} y={T + 26} fontSize="14" className="fill-river halo" fontWeight="700">
               air off
             </text>
           </g>
@@ -134,7 +143,7 @@ export function OxygenChart({
               x={x(nowH) + (nearEnd ? -6 : 6)}
               y={T + 8}
               textAnchor={nearEnd ? "end" : "start"}
-              fontSize="16"
+              fontSize="14"
               fontWeight="700"
               className="fill-clay halo"
             >
@@ -169,10 +178,10 @@ export function OxygenChart({
           />
         ))}
         <text
-          x={x(label.h)}
-          y={Math.max(y(label.mgPerL) - 9, T + 6)}
+          x={Math.min(Math.max(x(label.h), L + 90), W - R - 88)}
+          y={y(label.mgPerL) - 9 < T + 14 ? y(under) + 20 : y(label.mgPerL) - 9}
           textAnchor="middle"
-          fontSize="15"
+          fontSize="14"
           className="fill-river halo"
         >
           8 brews in 10 lie in here

@@ -40,6 +40,8 @@ export function useClock() {
       return { h, text: hours12 ? `${h % 12 || 12} ${h < 12 ? "am" : "pm"}` : String(h).padStart(2, "0") };
     },
     day: (at: string | Date) => words(day, new Date(at)),
+    /** For an axis: "Wed 10". */
+    weekday: (at: string | Date) => format({ weekday: "short", day: "numeric" }).format(new Date(at)),
     /** Without its weekday: "10 Jun". */
     date: (at: string | Date) => words(full, new Date(at)),
     /** A day in ISO form without a zone, as it is written: "10 Jun 2026". */

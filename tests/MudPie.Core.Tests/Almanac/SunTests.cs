@@ -71,4 +71,12 @@ public class SunTests
     public void Polar_night_is_one_stretch() =>
         Sun.Stretches(new(2026, 12, 20, 0, 0, 0, TimeSpan.Zero), new(2026, 12, 22, 0, 0, 0, TimeSpan.Zero), 75, 20)
             .ShouldHaveSingleItem().Light.ShouldBe("night");
+
+    [Theory]
+    [InlineData(52.5)]
+    [InlineData(-34)]
+    [InlineData(0)]
+    public void At_an_equinox_noon_is_as_high_as_the_latitude_leaves_it(double latitude) =>
+        Enumerable.Range(0, 1440).Max(m => Sun.ElevationDeg(new DateTimeOffset(2026, 3, 20, 0, m % 60, 0, TimeSpan.Zero).AddHours(m / 60),
+            latitude, 0)).ShouldBe(Sun.EquinoxNoonDeg(latitude), 0.2);
 }

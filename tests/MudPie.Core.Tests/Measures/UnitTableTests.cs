@@ -173,4 +173,29 @@ public class UnitTableTests
         read.Refused.ShouldBeNull(typed);
         read.Value.Si.ShouldBe(si, Math.Abs(si) * 1e-7 + 1e-12);
     }
+
+    [Theory]
+    [InlineData(180, Dimension.Length, UnitSystem.Metric, "180 m")]
+    [InlineData(180, Dimension.Length, UnitSystem.UsCustomary, "590.5510 ft")]
+    [InlineData(180, Dimension.Volume, UnitSystem.UsCustomary, "47.5510 gal")] // and not 47,551
+    [InlineData(1234.5, Dimension.Length, UnitSystem.Metric, "1234.5 m")]
+    [InlineData(20, Dimension.Temperature, UnitSystem.UsCustomary, "68 °F")]
+    public void A_figure_as_it_would_be_typed_reads_as_itself(double si, Dimension dimension, UnitSystem units, string typed)
+    {
+        Units.Typed(si, dimension, units).ShouldBe(typed);
+        AmountText.Read("it", typed, dimension, units).Value.Si.ShouldBe(si, 1e-3);
+    }
+
+    [Fact]
+    public void Whatever_is_written_to_be_typed_reads_one_way_and_as_itself()
+    {
+        var random = new Random(11);
+        for (var i = 0; i < 5000; i++)
+        {
+            var value = Math.Pow(10, (random.NextDouble() * 9) - 4);
+            var read = TypedNumber.Of(TypedNumber.Write(value));
+            read.Sure.ShouldBeTrue(TypedNumber.Write(value));
+            read.Value!.Value.ShouldBe(value, value * 1e-5);
+        }
+    }
 }

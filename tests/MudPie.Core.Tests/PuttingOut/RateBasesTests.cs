@@ -40,6 +40,38 @@ public class RateBasesTests
     public void A_rate_speaks_only_of_what_it_is_on(string? per, RateBasis basis, double rate, double? is_) =>
         basis.Per(rate, per).ShouldBe(is_);
 
+    [Theory]
+    [InlineData("acre", RateBasis.PerHa, 2000, 809.371)] // an acre is 4,046.856 m²
+    [InlineData("ft2", RateBasis.Per100M2, 20, 0.0185806)]
+    [InlineData("gallon", RateBasis.PerLitre, 2, 7.570824)]
+    [InlineData("lbSeed", RateBasis.PerKgSeed, 5, 2.267962)]
+    [InlineData("plant", RateBasis.PerPlant, 5, 5.0)]
+    [InlineData("gallon", RateBasis.PerPlant, 5, null)]
+    public void A_labels_rate_on_what_a_dose_is_asked_for(string each, RateBasis basis, double rate, double? is_)
+    {
+        var label = DoseEach.Read(each)!.Label(basis, rate);
+        (label is null).ShouldBe(is_ is null);
+        (label ?? 0).ShouldBe(is_ ?? 0, 1e-3);
+    }
+
+    [Theory]
+    [InlineData("perAcre", "1 qt", RateBasis.PerHa, 2338.5)]
+    [InlineData("per1000ft2", "1 fl oz", RateBasis.Per100M2, 31.833)]
+    [InlineData("perGallon", "1 fl oz", RateBasis.PerLitre, 7.8125)]
+    [InlineData("perHa", "2 L", RateBasis.PerHa, 2000)]
+    public void A_rate_on_an_acre_or_in_a_gallon_is_the_same_beside_a_tank_and_on_a_label(string word, string amount, RateBasis basis,
+        double rate)
+    {
+        var fields = new TypedFields(UnitSystem.UsCustomary);
+        var item = TankItems.Product(new TankItem { InputId = 1, Rate = amount, Basis = word }, "items[0]", "fish", true, fields)!;
+        var label = LabelRates.Read(RateBases.Typed(word, amount), liquid: true, UnitSystem.UsCustomary).Value.Single();
+        (item.Basis, label.Basis).ShouldBe((basis, basis));
+        item.Rate!.Value.ShouldBe(rate, 0.05);
+        label.Low.ShouldBe(item.Rate.Value, 1e-6);
+        RateBases.Typed("perBushel", amount).ShouldBe(amount);
+        RateBases.Read("perBushel").ShouldBeNull();
+    }
+
     [Fact]
     public void What_was_chosen_beside_a_bare_amount_reads_as_a_label_would_say_it()
     {

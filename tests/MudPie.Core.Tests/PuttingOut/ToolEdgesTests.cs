@@ -1,3 +1,4 @@
+using MudPie.Core.Measures;
 using MudPie.Core.PuttingOut;
 using MudPie.Core.Workings;
 
@@ -145,6 +146,11 @@ public sealed class ToolEdgesTests
     [InlineData("m2", 2, "5 mL for 2 m².")]
     [InlineData("kgSeed", 2, "5 mL for 2 kg of seed.")]
     [InlineData("ha", 2, "5 mL for 2 ha.")]
+    [InlineData("gallon", 2, "5 mL for 2 gallons of feed.")]
+    [InlineData("ft2", 2, "5 mL for 2 sq ft.")]
+    [InlineData("lbSeed", 2, "5 mL for 2 lb of seed.")]
+    [InlineData("acre", 1, "2.5 mL for 1 acre.")]
+    [InlineData("acre", 2, "5 mL for 2 acres.")]
     public void A_bottles_dose_in_a_sentence(string per, double count, string says) =>
         InoculantDose.Of(Bottle with { Per = per, Count = count, Target = 2.5e8 }).Value.Sentence.ShouldBe(says);
 
@@ -224,11 +230,13 @@ public sealed class ToolEdgesTests
     public void One_dose_says_whose_it_is_how_it_is_worked_out_and_what_the_tank_is_told()
     {
         var label = Doses.Of(Seaweed with { Label = Label("4 to 6 L/ha") });
-        (label.ProductL, label.OneIn, label.TankText, label.Formula).ShouldBe((10, 100, "5000 mL", "label: 4 to 6 L/ha"));
+        (label.ProductL, label.OneIn, label.Tank(UnitSystem.Metric).Rate, label.Formula).ShouldBe((10, 100,
+            "5000 mL", "label: 4 to 6 L/ha"));
         var own = Doses.Of(Seaweed with { OwnOneIn = 250 });
-        (own.ProductL, own.OneIn, own.TankText, own.Formula).ShouldBe((4, 250, "1 in 250", "mix ÷ 250"));
+        (own.ProductL, own.OneIn, own.Tank(UnitSystem.Metric).Rate, own.Formula).ShouldBe((4, 250, "1 in 250", "mix ÷ 250"));
         var table = Doses.Of(Seaweed);
-        (table.ProductL, table.OneIn, table.TankText, table.Formula).ShouldBe((4, 250, "2000 mL", "2 L/ha × area"));
+        (table.ProductL, table.OneIn, table.Tank(UnitSystem.Metric).Rate, table.Formula).ShouldBe((4, 250, "2000 mL", "2 L/ha × area"));
+        table.Tank(UnitSystem.UsCustomary).ShouldBe(("27.3681 fl oz", "perAcre")); // 2,000 mL × 0.404686 ÷ 29.5735
     }
 
     [Fact]

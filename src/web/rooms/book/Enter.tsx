@@ -1,5 +1,6 @@
 import { useState } from "react";
 import type { Schemas } from "../../api/client";
+import { useUnitWords } from "../../api/units";
 import { Refusals } from "../../parts/Form";
 import { useFieldWrite } from "../../parts/outbox";
 import { Button } from "../../parts/Button";
@@ -10,6 +11,7 @@ import { WrongElse } from "../../parts/Wrong";
 
 /** A harvest or a thing seen, written down by hand. */
 export function Enter({ beds }: { beds: Schemas["BedView"][] }) {
+  const words = useUnitWords();
   const [bed, setBed] = useState("");
   const [weight, setWeight] = useState("");
   const [text, setText] = useState("");
@@ -44,7 +46,7 @@ export function Enter({ beds }: { beds: Schemas["BedView"][] }) {
         />
         {wait && <p className="text-straw">▲ {wait}</p>}
         <div className="grid gap-x-4 sm:grid-cols-2">
-          <Field label="Harvested, weight" value={weight} onChange={setWeight} name="weight" hint="12 kg" />
+          <Field label="Harvested, weight" value={weight} onChange={setWeight} name="weight" hint={words.harvest} />
           <Field label="Seen, or a note" value={text} onChange={setText} name="text" />
         </div>
         <WhenField onChange={setAt} />

@@ -1,5 +1,6 @@
 import { useDeferredValue, useState } from "react";
 import type { Schemas } from "../../api/client";
+import { useUnitWords } from "../../api/units";
 import { asFile } from "../../api/files";
 import { useRead, useWorkOut, useWrite } from "../../api/data";
 import { useFieldWrite } from "../../parts/outbox";
@@ -18,11 +19,12 @@ import { Mark } from "../../parts/tone";
 
 /** Waters poured together, and every way of clearing what is in them. */
 export function WaterBench() {
+  const words = useUnitWords();
   const ground = useRead("/api/ground");
   const [pours, setPours] = useState<Record<number, string>>({});
   const waters = ground.waters ?? [];
   const first = waters[0];
-  const poured = Object.keys(pours).length > 0 ? pours : first ? { [first.id]: "180 L" } : {};
+  const poured = Object.keys(pours).length > 0 ? pours : first ? { [first.id]: words.barrel } : {};
   const asked = useDeferredValue(JSON.stringify(poured));
   const mix = useWorkOut(
     "/api/brew/water/work-out",

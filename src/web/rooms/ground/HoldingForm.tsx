@@ -43,7 +43,7 @@ export function HoldingLine({ open }: { open: () => void }) {
 /** Its name and place, and how it writes amounts, days, hours and money. */
 export function HoldingForm({ done }: { done: () => void }) {
   const h = useContext(Holding)!;
-  const [at, setAt] = useState({ name: h.name, place: lies(h), altitude: `${h.altitudeM} m`, zone: h.zone });
+  const [at, setAt] = useState({ name: h.name, place: lies(h), altitude: h.altitude ?? "", zone: h.zone });
   const [writes, setWrites] = useState({
     units: h.units,
     monthFirst: h.monthFirst ?? false,

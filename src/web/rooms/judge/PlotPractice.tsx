@@ -6,6 +6,7 @@ import { Button } from "../../parts/Button";
 import { Choice } from "../../parts/Choice";
 import { Field } from "../../parts/Field";
 import { Room } from "../../parts/Room";
+import { useWidth } from "../../parts/mapView";
 import { Wrong } from "../../parts/Wrong";
 import { Fills, fill } from "./fills";
 import { PracticeField, Tries } from "./PracticeDrawings";
@@ -25,19 +26,19 @@ const words = [
   { value: "cannot tell yet", name: "I can’t tell yet" },
 ] as const;
 
-const FW = 640;
-
 /** The field before it is laid out: wet at one end, dry at the other, with the plots as they would lie; what the lot decides is open. */
 function Slope({ replicates, layout }: { replicates: number; layout: (typeof layouts)[number]["value"] }) {
   const id = useId().replaceAll(":", "");
+  const [FW, ref] = useWidth();
   const n = Number.isInteger(replicates) && replicates >= 1 && replicates <= 20 ? replicates * 2 : 0;
   const w = (FW - 20) / Math.max(n, 1);
   const what = (i: number) =>
     layout === "halves" ? (i < n / 2 ? 1 : 0) : layout === "alternate" ? (i % 2 === 0 ? 1 : 0) : null;
   return (
     <svg
+      ref={ref}
       viewBox={`0 0 ${FW} 150`}
-      className="my-2 block h-auto w-full"
+      className="my-2 block h-[150px] w-full"
       role="img"
       aria-label={`A field from wet to dry, ${n} plots ${layouts.find((l) => l.value === layout)?.name}`}
     >
@@ -116,7 +117,7 @@ export function PlotPractice() {
       peek={truth ? (truth.decidedRight ? "You were right" : "See the truth") : "Choose, harvest, decide"}
       bench={
         <>
-          <p className="text-lg">{p?.story}</p>
+          <p className="min-h-36 text-lg sm:min-h-14">{p?.story}</p>
           {!laid ? (
             <Form className="mt-3" onSend={() => setLaid(true)}>
               <Slope replicates={Number(replicates)} layout={layout} />

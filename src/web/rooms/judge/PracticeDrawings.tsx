@@ -1,55 +1,65 @@
 import type { Schemas } from "../../api/client";
+import { useWidth } from "../../parts/mapView";
 import { Fills, fill } from "./fills";
 
 /** The practice field, wet end at the left: each plot with what it yielded. */
 export function PracticeField({ plots, unit }: { plots: Schemas["PracticeFieldPlot"][]; unit: string }) {
+  const [width, ref] = useWidth();
   const columns = Math.max(...plots.map((p) => p.column)) + 1;
-  const w = 620 / columns;
+  const w = width / columns;
+  const narrow = w < 44; // then its figure stands upright
   return (
-    <figure>
+    <figure className="my-2">
       <svg
-        viewBox="0 0 640 176"
-        className="h-auto w-full"
+        ref={ref}
+        viewBox={`0 0 ${width} 132`}
+        className="block h-[132px] w-full"
         role="img"
         aria-label={plots.map((p) => `${p.treated ? "drench" : "nothing"} ${p.value.toFixed(2)}`).join(", ")}
       >
         <Fills id="field" />
         {plots.map((p, i) => {
-          const [x, y] = [10 + p.column * w, 6 + p.row * 66];
+          const [x, y] = [p.column * w, 2 + p.row * 66];
+          const [cx, cy] = [x + w / 2, y + 30];
           return (
             <g key={i}>
               <rect
-                x={x + 2}
+                x={x + 1.5}
                 y={y}
-                width={w - 4}
+                width={w - 3}
                 height="60"
-                rx="8"
+                rx="6"
                 className="stroke-ink"
                 strokeWidth="1.4"
                 fill={fill("field", p.treated ? 2 : 0)}
               />
-              <rect x={x + w / 2 - 20} y={y + 18} width="40" height="24" rx="10" className="fill-paper" />
-              <text
-                x={x + w / 2}
-                y={y + 35}
-                textAnchor="middle"
-                fontSize={columns > 14 ? 11 : 14}
-                fontWeight="700"
-                className="fill-ink figures"
-              >
-                {p.value.toFixed(columns > 14 ? 1 : 2)}
-              </text>
+              <g transform={narrow ? `rotate(-90 ${cx} ${cy})` : undefined}>
+                <rect
+                  x={cx - 21}
+                  y={cy - Math.min(11, w / 2 - 2)}
+                  width="42"
+                  height={Math.min(22, w - 4)}
+                  rx="8"
+                  className="fill-paper"
+                />
+                <text
+                  x={cx}
+                  y={cy + 5}
+                  textAnchor="middle"
+                  fontSize={w < 18 ? 12 : 14}
+                  fontWeight="700"
+                  className="fill-ink figures"
+                >
+                  {p.value.toFixed(2)}
+                </text>
+              </g>
             </g>
           );
         })}
-        <path d="M10 146H630" className="stroke-ash" />
-        <text x="10" y="166" fontSize="14" className="fill-ash">
-          one end of the slope
-        </text>
-        <text x="630" y="166" textAnchor="end" fontSize="14" className="fill-ash">
-          the other · {unit}; hatched got the drench
-        </text>
       </svg>
+      <figcaption className="text-ash">
+        {unit}; hatched got the drench. Left is one end of the slope, right the other.
+      </figcaption>
     </figure>
   );
 }

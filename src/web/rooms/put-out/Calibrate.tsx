@@ -1,5 +1,6 @@
 import { useState } from "react";
 import type { Schemas } from "../../api/client";
+import { useUnitWords } from "../../api/units";
 import { useFieldWrite } from "../../parts/outbox";
 import { Refusals } from "../../parts/Form";
 import { useWrite } from "../../api/data";
@@ -15,7 +16,8 @@ import { useClock } from "../../parts/clock";
 export function Calibrate({ sprayer }: { sprayer: Schemas["SprayerView"] }) {
   const clock = useClock();
   const [way, setWay] = useState<"square" | "nozzle">(sprayer.kind === "boom" ? "nozzle" : "square");
-  const [r, setR] = useState<Record<string, string>>({ square: "25 m²" });
+  const words = useUnitWords();
+  const [r, setR] = useState<Record<string, string>>({ square: words.square5 });
   const body =
     way === "square"
       ? { used: r.used ?? "", square: r.square ?? "" }
@@ -25,7 +27,7 @@ export function Calibrate({ sprayer }: { sprayer: Schemas["SprayerView"] }) {
     "/api/put-out/sprayers/{id}/calibrate",
     (b: typeof body) => ({ params: { path: { id: sprayer.id } }, body: b }),
     () => `calibration of ${sprayer.name}`,
-    () => setR({ square: "25 m²" }),
+    () => setR({ square: words.square5 }),
   );
   const v = work.data?.value;
   const set = (k: string) => (t: string) => setR({ ...r, [k]: t });
@@ -122,7 +124,8 @@ export function Calibrate({ sprayer }: { sprayer: Schemas["SprayerView"] }) {
 
 /** A watering can by the clock. */
 export function Can({ sprayer }: { sprayer: Schemas["SprayerView"] }) {
-  const [r, setR] = useState({ can: sprayer.tankShown, seconds: "", wanted: "25 L" });
+  const words = useUnitWords();
+  const [r, setR] = useState({ can: sprayer.tankTyped, seconds: "", wanted: words.onBed });
   const work = useWrite("/api/put-out/can/work-out", (b: typeof r) => ({ body: b }));
   return (
     <Refusals problem={work.error}>

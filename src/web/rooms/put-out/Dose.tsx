@@ -16,7 +16,9 @@ import { Tick } from "../../parts/Tick";
 import { Verdict } from "../../parts/Verdict";
 import { WrongElse } from "../../parts/Wrong";
 import { useClock } from "../../parts/clock";
+import { useDoseEach, useUs } from "../../api/units";
 import { looks } from "../../parts/tone";
+import { Bottle } from "./Bottle";
 
 type Ask = Schemas["DoseRequest"];
 
@@ -24,16 +26,17 @@ type Ask = Schemas["DoseRequest"];
 export function Dose() {
   const shelf = useRead("/api/shelf");
   const alive = (shelf.inputs ?? []).filter((i) => shelf.kinds.find((k) => k.kind === i.kind)?.life);
+  const us = useUs();
   const [ask, setAsk] = useState<Ask>({
     inputId: null,
     target: "1 million",
     per: "plant",
     count: "240",
     ratio: "",
-    feed: "500 L",
-    flow: "10 L/min",
+    feed: us ? "130 gal" : "500 L",
+    flow: us ? "2.5 gal/min" : "10 L/min",
     withFeeds: false,
-    warmth: "18 C",
+    warmth: us ? "64 F" : "18 C",
     dose: "",
     everyDays: "",
     crop: "",
@@ -72,112 +75,6 @@ export function Dose() {
   );
 }
 
-/** A count as it is spoken: "100 million". */
-const many = (n: number | null | undefined) =>
-  n == null
-    ? "no count"
-    : n >= 1e9
-      ? `${Number((n / 1e9).toPrecision(3))} thousand million`
-      : n >= 1e6
-        ? `${Number((n / 1e6).toPrecision(3))} million`
-        : String(Number(n.toPrecision(3)));
-
-const each: Record<string, string> = {
-  plant: "a plant",
-  litre: "a litre of feed",
-  m2: "a square metre",
-  kgSeed: "a kilo of seed",
-  ha: "a hectare",
-};
-
-/** The bottle as it stands: how full, its label as it was typed, how much of it lives, and what reaches each. */
-function Bottle({
-  input,
-  v,
-  per,
-}: {
-  input: Schemas["ShelfInputView"] | undefined;
-  v: Schemas["DoseView"] | null;
-  per: string;
-}) {
-  if (!input) return null;
-  const share = Math.max(0, ...input.lots.map((l) => (l.tone === "stop" ? 0 : l.leftShare)));
-  const top = 176 - share * 118;
-  const dose = v?.dose?.value;
-  const says = [...input.species.map((s) => `${s.name}: ${many(s.count)} per ${input.labelPer}`)];
-  return (
-    <figure className="grid items-center gap-x-5 sm:grid-cols-[auto_1fr]">
-      <svg
-        viewBox="0 0 420 190"
-        className="h-44 w-full max-w-md"
-        role="img"
-        aria-label={`${input.name}: ${input.leftShown} left${dose ? `; ${dose.sentence}` : ""}`}
-      >
-        <clipPath id="bottle">
-          <path d="M58 12h44v26q28 10 28 40v98q0 6-8 6H38q-8 0-8-6V78q0-30 28-40z" />
-        </clipPath>
-        <g clipPath="url(#bottle)">
-          <rect x="20" y={top} width="120" height="190" className="fill-brew" />
-        </g>
-        <path
-          d="M58 12h44v26q28 10 28 40v98q0 6-8 6H38q-8 0-8-6V78q0-30 28-40z"
-          fill="none"
-          className="stroke-ink"
-          strokeWidth="4"
-        />
-        <path d="M54 4h52v12H54z" className="fill-bag stroke-ink" strokeWidth="2.5" />
-        <rect x="30" y="86" width="100" height="62" className="fill-paper stroke-ink" strokeWidth="1.5" />
-        <text x="80" y="112" textAnchor="middle" fontSize="14" fontWeight="700" className="fill-ink">
-          {input.name.length > 12 ? `${input.name.slice(0, 11)}…` : input.name}
-        </text>
-        <text x="80" y="134" textAnchor="middle" fontSize="13" className="fill-ink figures">
-          {input.leftShown}
-        </text>
-        {v && (
-          <>
-            <path d="M142 96q60 -46 112 0" fill="none" className="stroke-river" strokeWidth="3" strokeDasharray="7 6" />
-            <text x="198" y="56" textAnchor="middle" fontSize="14" fontWeight="700" className="fill-river halo">
-              {Math.round(v.viableShare * 100)} % alive
-            </text>
-            <path
-              d="M292 170V112M292 134q-26 -4 -30 -28q26 0 30 22q2 -30 32 -34q0 30 -32 40M260 170H326"
-              fill="none"
-              className="stroke-moss"
-              strokeWidth="4"
-              strokeLinecap="round"
-            />
-            <text x="340" y="120" fontSize="14" className="fill-ash">
-              each
-            </text>
-            <text x="340" y="140" fontSize="15" fontWeight="700" className="fill-ink">
-              {each[per]?.replace(/^an? /, "") ?? per}
-            </text>
-          </>
-        )}
-      </svg>
-      <figcaption className="figures">
-        <b>Its label, as typed</b>
-        {says.length > 0 ? (
-          <ul>
-            {says.map((s) => (
-              <li key={s}>{s}</li>
-            ))}
-          </ul>
-        ) : (
-          <p>no organisms are written down</p>
-        )}
-        {input.labelSays && (
-          <p>
-            {input.labelSays}
-            {input.labelEveryDays && `, every ${input.labelEveryDays} days`}
-          </p>
-        )}
-        {dose && <p className="mt-1 font-bold">{dose.sentence}</p>}
-      </figcaption>
-    </figure>
-  );
-}
-
 function Questions({
   ask,
   set,
@@ -187,6 +84,7 @@ function Questions({
   set: (part: Partial<Ask>) => void;
   alive: Schemas["ShelfInputView"][];
 }) {
+  const each = useDoseEach();
   return (
     <>
       <Pick
@@ -195,18 +93,7 @@ function Questions({
         options={alive.map((i) => ({ value: String(i.id), name: `${i.name} (${i.leftShown})` }))}
         onChange={(id) => set({ inputId: Number(id) })}
       />
-      <Choice
-        label="So many on each"
-        value={(ask.per ?? "plant") as "plant" | "litre" | "m2" | "kgSeed" | "ha"}
-        options={[
-          { value: "plant", name: "plant" },
-          { value: "litre", name: "litre of feed" },
-          { value: "m2", name: "m²" },
-          { value: "kgSeed", name: "kg of seed" },
-          { value: "ha", name: "hectare" },
-        ]}
-        onChange={(per) => set({ per })}
-      />
+      <Choice label="So many on each" value={ask.per ?? "plant"} options={each} onChange={(per) => set({ per })} />
       <div className="grid gap-x-6 sm:grid-cols-2">
         <Field
           label="Organisms on each"

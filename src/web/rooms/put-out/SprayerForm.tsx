@@ -1,5 +1,6 @@
 import { useState } from "react";
 import type { Schemas } from "../../api/client";
+import { useUnitWords } from "../../api/units";
 import { useWrite } from "../../api/data";
 import { Form } from "../../parts/Form";
 import { AmountField } from "../../parts/AmountField";
@@ -22,12 +23,13 @@ const kinds = ["knapsack", "can", "boom", "injector", "other"] as const;
 
 /** A sprayer or can, as its grower knows it. */
 export function SprayerForm({ old, done }: { old: Schemas["SprayerView"] | null; done: () => void }) {
+  const words = useUnitWords();
   const [r, setR] = useState<Schemas["SprayerRequest"]>({
     id: old?.id ?? null,
     version: old?.version ?? null,
     name: old?.name ?? "",
     kind: old?.kind ?? "knapsack",
-    tank: old?.tankShown ?? "15 L",
+    tank: old?.tankTyped ?? words.knapsack,
     past: old?.past ?? "biology",
     clearedWhy: old?.clearedWhy ?? "",
     mesh: old?.meshUm ? `${Math.round(old.meshUm)} µm` : "",

@@ -5,16 +5,8 @@ import { Button } from "../../parts/Button";
 import { Field } from "../../parts/Field";
 import { Pick } from "../../parts/Pick";
 import { WrongHere } from "../../parts/Wrong";
+import { useRateBases } from "../../api/units";
 import type { Given, Job } from "./Tank";
-
-const bases = [
-  { value: "perHa", name: "on a hectare" },
-  { value: "perAcre", name: "on an acre" },
-  { value: "per100m2", name: "on 100 m²" },
-  { value: "per1000ft2", name: "on 1,000 sq ft" },
-  { value: "perLitre", name: "in a litre of mix" },
-  { value: "oneIn", name: "one part in so many" },
-];
 
 interface PartProps {
   given: Given;
@@ -24,6 +16,7 @@ interface PartProps {
 
 /** What comes from the shelf, and how much of it. */
 export function Items({ given, job, set }: PartProps) {
+  const bases = useRateBases();
   const items = job.items ?? [];
   const useful = given.shelf.inputs.filter((i) => !i.unfitWhy && !["water", "source", "part"].includes(i.group));
   const change = (at: number, part: Partial<Schemas["TankItem"]>) =>
@@ -50,7 +43,7 @@ export function Items({ given, job, set }: PartProps) {
             />
             <Pick
               label="Measured"
-              value={item.basis ?? "perHa"}
+              value={item.basis ?? bases[0]!.value}
               options={bases.filter((b) => b.value !== "oneIn" || input?.unit !== "kg")}
               onChange={(basis) => change(i, { basis })}
             />
@@ -77,7 +70,7 @@ export function Items({ given, job, set }: PartProps) {
                 {
                   inputId: next.id,
                   rate: next.labelRateShown ?? "",
-                  basis: next.labelBasis?.startsWith("perPlant") ? "perLitre" : (next.labelBasis ?? "perHa"),
+                  basis: next.labelBasis === "perPlant" ? bases[2]!.value : (next.labelBasis ?? bases[0]!.value),
                 },
               ],
             });
@@ -114,7 +107,7 @@ export function Sprayer({ given, job, set, ruling }: PartProps & { ruling: Schem
                 ? {
                     sprayerId: found.id,
                     tool: null,
-                    tank: found.tankShown,
+                    tank: found.tankTyped,
                     rate: found.calibrations[0] ? null : (job.rate ?? "500"),
                   }
                 : { sprayerId: null, tool: "", rate: job.rate ?? "500" },

@@ -1,4 +1,4 @@
-import { type PointerEvent, useContext, useId, useState } from "react";
+import { useContext, useState } from "react";
 import { Link, useNavigate } from "react-router-dom";
 import type { Schemas } from "../../api/client";
 import { useRead, useReadIf, useWrite } from "../../api/data";
@@ -11,6 +11,7 @@ import { Sum } from "../../parts/Sum";
 import { Short, Verdict } from "../../parts/Verdict";
 import { Wrong } from "../../parts/Wrong";
 import { Holding, useClock } from "../../parts/clock";
+import { HalfHours } from "./HalfHours";
 
 type Purpose = "leaf" | "root";
 
@@ -39,7 +40,7 @@ export function Windows() {
             ]}
             onChange={setPurpose}
           />
-          {v && chosen && <Days hours={v.hours} chosen={chosen.at} choose={setAt} />}
+          {v && chosen && <HalfHours hours={v.hours} chosen={chosen.at} choose={setAt} />}
           {chosen && <Hour hour={chosen} />}
           <SunThere />
           <BringWeather />
@@ -138,150 +139,6 @@ function Brews({ purpose, windows }: { purpose: Purpose; windows: Schemas["Spray
   );
 }
 
-const causes: readonly { cause: Schemas["SpoilCause"]; name: string }[] = [
-  { cause: "light", name: "light" },
-  { cause: "warmth", name: "warmth" },
-  { cause: "wind", name: "wind" },
-  { cause: "rain", name: "rain" },
-  { cause: "frost", name: "frost" },
-];
-
-const W = 700;
-const L = 66;
-const Bars = 74;
-const Strip = 26;
-
-/** Every half hour of the days ahead: how good it is, and under it a strip for each thing that spoils it. */
-function Days({
-  hours,
-  chosen,
-  choose,
-}: {
-  hours: Schemas["HourScore"][];
-  chosen: string;
-  choose: (at: string) => void;
-}) {
-  const clock = useClock();
-  const id = useId();
-  const cell = (W - L) / hours.length;
-  const x = (i: number) => L + i * cell;
-  const H = Bars + causes.length * Strip + 30;
-  const here = hours.findIndex((h) => h.at === chosen);
-  const now = hours[here];
-  const move = (to: number) => choose(hours[Math.min(Math.max(to, 0), hours.length - 1)]!.at);
-  const pick = (e: PointerEvent<SVGSVGElement>) => {
-    const box = e.currentTarget.getBoundingClientRect();
-    move(Math.floor((((e.clientX - box.left) / box.width) * W - L) / cell));
-  };
-  const ticks = hours
-    .map((h, i) => ({
-      i,
-      ...clock.hour(h.at),
-      full: clock.toField(new Date(h.at)).endsWith(":00"),
-      day: clock.day(h.at),
-    }))
-    .filter((t) => t.full && t.h % 6 === 0);
-  return (
-    <div className="mt-3">
-      <svg
-        viewBox={`0 0 ${W} ${H}`}
-        className="block w-full cursor-pointer touch-pan-y"
-        role="slider"
-        tabIndex={0}
-        aria-label="Half hour"
-        aria-valuemin={0}
-        aria-valuemax={hours.length - 1}
-        aria-valuenow={here}
-        aria-valuetext={
-          now ? `${clock.when(now.at)}: ${now.spoils.join("; ") || `${Math.round(now.score * 100)} of 100`}` : undefined
-        }
-        onPointerDown={pick}
-        onPointerMove={(e) => e.buttons === 1 && pick(e)}
-        onKeyDown={(e) => {
-          const by = { ArrowRight: 1, ArrowLeft: -1, ArrowDown: 48, ArrowUp: -48, PageDown: 48, PageUp: -48 }[e.key];
-          if (!by) return;
-          e.preventDefault();
-          move(here + by);
-        }}
-      >
-        <defs>
-          <pattern id={id} width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
-            <path d="M0 0V6" className="stroke-plum" strokeWidth="3" />
-          </pattern>
-        </defs>
-        <text x={L - 8} y={Bars - 12} textAnchor="end" fontSize="15" fontWeight="700" className="fill-ink">
-          good
-        </text>
-        {hours.map((h, i) => (
-          <g key={h.at}>
-            {h.sunDeg !== null && h.sunDeg < -6 && (
-              <rect x={x(i)} y="0" width={cell + 0.3} height={H - 30} className="fill-shade" />
-            )}
-            {h.spoils.length === 0 && (
-              <rect
-                x={x(i) + 0.4}
-                y={Bars - 4 - (Bars - 8) * h.score}
-                width={cell - 0.8}
-                height={(Bars - 8) * h.score}
-                className={h.score >= 0.75 ? "fill-moss" : "fill-straw"}
-              />
-            )}
-            {causes.map(
-              (c, row) =>
-                h.causes.includes(c.cause) && (
-                  <rect
-                    key={c.cause}
-                    x={x(i)}
-                    y={Bars + row * Strip + 5}
-                    width={cell + 0.3}
-                    height={Strip - 10}
-                    fill={`url(#${id})`}
-                  />
-                ),
-            )}
-          </g>
-        ))}
-        <path d={`M${L} ${Bars - 4}H${W}`} className="stroke-ink" strokeWidth="1.4" />
-        {causes.map((c, row) => (
-          <g key={c.cause}>
-            <text x={L - 8} y={Bars + row * Strip + 18} textAnchor="end" fontSize="15" className="fill-ink">
-              {c.name}
-            </text>
-            <path d={`M${L} ${Bars + (row + 1) * Strip}H${W}`} className="stroke-line" strokeWidth="1" />
-          </g>
-        ))}
-        {ticks.map((t) => (
-          <text
-            key={t.i}
-            x={Math.min(x(t.i), W - 20)}
-            y={H - 8}
-            fontSize="14"
-            textAnchor="middle"
-            className="fill-ash figures halo"
-          >
-            {t.h === 0 ? t.day.split(" ").slice(0, 2).join(" ") : t.text}
-          </text>
-        ))}
-        {here >= 0 && (
-          <rect
-            x={x(here) - 1.5}
-            y="1"
-            width={cell + 3}
-            height={H - 31}
-            fill="none"
-            className="stroke-clay"
-            strokeWidth="3"
-          />
-        )}
-      </svg>
-      <p className="text-ash">
-        A bar: it can go out, the taller the better. Hatched: that spoils it. Shaded: dark. Drag along it, or use the
-        arrow keys.
-      </p>
-    </div>
-  );
-}
-
 function Hour({ hour }: { hour: Schemas["HourScore"] }) {
   const clock = useClock();
   return (
@@ -303,7 +160,8 @@ function Hour({ hour }: { hour: Schemas["HourScore"] }) {
         ))}
       </ul>
       <p className="figures text-ash">
-        {hour.sunDeg === null ? "the sun is off" : `sun at ${hour.sunDeg.toFixed(0)}°`}; {hour.weatherShown}
+        {hour.sunDeg === null ? "the sun is off" : `sun at ${hour.sunDeg.toFixed(0).replace("-", "−")}°`};{" "}
+        {hour.weatherShown}
       </p>
     </section>
   );

@@ -66,6 +66,29 @@ const vessels: Record<string, Partial<Answers>> = {
   tank: { total: "900 L", depth: "110 cm", openFlow: "420 L/min", shutOff: "40 kPa", diffuserKind: "fineMembrane" },
 };
 
+/** The same in US customary units: what stands there is changed with them, what was typed stays as it was typed. */
+const inUs: Record<string, string> = {
+  "50 m": "160 ft",
+  "20 m²": "200 sq ft",
+  "20 L": "5 gal",
+  "28 cm": "11 in",
+  "6 L/min": "0.2 cfm",
+  "20 kPa": "2.9 psi",
+  "210 L": "55 gal",
+  "75 cm": "30 in",
+  "60 L/min": "2.1 cfm",
+  "32 kPa": "4.6 psi",
+  "900 L": "240 gal",
+  "110 cm": "43 in",
+  "420 L/min": "15 cfm",
+  "40 kPa": "5.8 psi",
+};
+const inMetric = Object.fromEntries(Object.entries(inUs).map(([metric, us]) => [us, metric]));
+const told = (a: Answers): Answers => {
+  const words = a.units === "usCustomary" ? inUs : inMetric;
+  return Object.fromEntries(Object.entries(a).map(([k, v]) => [k, words[v] ?? v])) as unknown as Answers;
+};
+
 interface Step {
   question: string;
   says?: string;
@@ -75,6 +98,7 @@ interface Step {
 /** What is asked: no more than what is to be made needs. A bag dunked in a bucket needs no air, and so nothing that air hangs on. */
 const stepsFor = (makes: Answers["makes"]): Step[] => [
   { question: "What will you make first?", fields: ["makes", "when"] },
+  { question: "How do you write?", fields: ["units", "dates", "hours"] },
   {
     question: "Which ground is it for?",
     says: "area",
@@ -88,7 +112,6 @@ const stepsFor = (makes: Answers["makes"]): Step[] => [
       ] as const)
     : ([{ question: "How much does your bucket hold?", says: "vessel", fields: ["total"] }] as const)),
   { question: "Which water?", says: "water", fields: ["waterKind", "strip"] },
-  { question: "How do you write?", fields: ["units", "dates", "hours"] },
   {
     question: "Where does it lie?",
     says: "place",
@@ -229,7 +252,12 @@ export function Setup() {
   const step = steps[at]!;
   const wrongHere = step.fields.some((f) => remarks.problem?.of(f));
   const change = (f: Asked, v: string) =>
-    setAnswers({ ...answers, [f]: v, ...(f === "shape" ? vessels[v] : {}) } as Answers);
+    setAnswers((before) => {
+      const now = { ...before, [f]: v, ...(f === "shape" ? vessels[v] : {}) } as Answers;
+      if (f === "units")
+        Object.assign(now, v === "metric" ? { dates: "day", hours: "24" } : { dates: "month", hours: "12" });
+      return f === "units" || f === "shape" ? told(now) : now;
+    });
   const last = at === steps.length - 1;
   const next = () => {
     if (wrongHere) return;

@@ -2,7 +2,7 @@ import { useState } from "react";
 import type { Schemas } from "../../api/client";
 import { useWrite } from "../../api/data";
 import { Form } from "../../parts/Form";
-import { useUnitWords } from "../../api/units";
+import { useRateBases, useUnitWords } from "../../api/units";
 import { Button } from "../../parts/Button";
 import { Choice } from "../../parts/Choice";
 import { Field } from "../../parts/Field";
@@ -23,7 +23,7 @@ export function InputForm({ old, kinds, done }: Props) {
     density: old?.density?.toString() ?? "",
     price: old?.price ?? "",
     labelRate: old?.labelSays ?? "",
-    labelBasis: old?.labelBasis ?? "perHa",
+    labelBasis: old?.labelBasis ?? "",
     labelPer: old?.labelPer ?? "",
     labelEveryDays: old?.labelEveryDays?.toString() ?? "",
     labelWaitDays: old?.labelWaitDays?.toString() ?? "",
@@ -36,6 +36,7 @@ export function InputForm({ old, kinds, done }: Props) {
   );
   const [version] = useState(old?.version ?? null); // of what this form was filled from
   const words = useUnitWords();
+  const bases = useRateBases();
   const life = kinds.find((k) => k.kind === kind)?.life;
   const keep = useWrite(
     "/api/shelf/inputs",
@@ -48,7 +49,7 @@ export function InputForm({ old, kinds, done }: Props) {
         density: r.density!,
         price: r.price!,
         labelRate: r.labelRate!,
-        labelBasis: r.labelBasis as Schemas["RateBasis"],
+        labelBasis: r.labelBasis || bases[0]!.value,
         labelPer: r.labelPer || null,
         labelEveryDays: r.labelEveryDays!,
         labelWaitDays: r.labelWaitDays!,
@@ -78,15 +79,9 @@ export function InputForm({ old, kinds, done }: Props) {
         {field("density", "Kilos in a litre", "water is 1")}
         {field("labelRate", "Label rate, in its own words", "4 mL per 2 L; 3 to 5 L a hectare; 1:300")}
         <Pick
-          label="if it names no ground: on or in"
-          value={r.labelBasis!}
-          options={[
-            { value: "perHa", name: "a hectare" },
-            { value: "per100m2", name: "100 m²" },
-            { value: "perLitre", name: "a litre of mix" },
-            { value: "perPlant", name: "a plant" },
-            { value: "oneIn", name: "one part in so many" },
-          ]}
+          label="if it names no ground, it is"
+          value={r.labelBasis || bases[0]!.value}
+          options={[...bases, { value: "perPlant", name: "on a plant" }]}
           onChange={(labelBasis) => setR({ ...r, labelBasis })}
         />
         {field("labelEveryDays", "Label: days between")}

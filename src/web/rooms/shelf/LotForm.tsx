@@ -1,5 +1,6 @@
 import { useState } from "react";
 import type { Schemas } from "../../api/client";
+import { useUnitWords } from "../../api/units";
 import { useWrite } from "../../api/data";
 import { Form } from "../../parts/Form";
 import { Button } from "../../parts/Button";
@@ -9,6 +10,7 @@ import { WrongElse } from "../../parts/Wrong";
 
 /** A lot that came in: bought or made. */
 export function LotForm({ input, done }: { input: Schemas["ShelfInputView"]; done: () => void }) {
+  const words = useUnitWords();
   const [r, setR] = useState<Record<string, string>>({ origin: "bought" });
   const day = (d?: string) => (d ? new Date(d + "T12:00Z").toISOString() : null);
   const keep = useWrite(
@@ -53,11 +55,11 @@ export function LotForm({ input, done }: { input: Schemas["ShelfInputView"]; don
       />
       <div className="grid gap-x-4 sm:grid-cols-2">
         {field("mark", "What stands on it", "F-26, or the day")}
-        {field("amount", "How much", input.unit === "L" ? "5 L, 2 gal" : "25 kg")}
+        {field("amount", "How much", input.unit === "L" ? words.bottle : words.sack)}
         {field("from", "On", "empty: today", "date")}
         {field("expires", "Keeps until", "empty: it keeps", "date")}
         {field("place", "Kept where")}
-        {field("kept", "How warm there", "14 C")}
+        {field("kept", "How warm there", words.cellar)}
         {field("paid", "Paid for all of it")}
         {r.origin === "made" && field("minutes", "Minutes of work")}
         {field("notes", "Notes", input.kind.includes("eaweed") ? "weed, fresh or dried, how it was made" : undefined)}
