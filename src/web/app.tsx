@@ -66,16 +66,19 @@ const places = {
   "/watch": room(() => import("./rooms/watch/WatchRoom"), "WatchRoom"),
 };
 
-/** True once the code of the room at this address is there, or can't be had now (its room then says so). */
+let there = false;
+
+/** Fetches the code of the room at this address; done once it is there, or can't be had now (its room then says so). */
+export async function firstRoom() {
+  const first = Object.entries(places).find(([path]) => matchPath(path, location.pathname))?.[1];
+  await Promise.resolve(first?.ready()).catch(() => undefined);
+  there = true;
+}
+
 function useFirstRoom() {
-  const [there, setThere] = useState(false);
-  useEffect(() => {
-    const first = Object.entries(places).find(([path]) => matchPath(path, location.pathname))?.[1];
-    void Promise.resolve(first?.ready())
-      .catch(() => undefined)
-      .then(() => setThere(true));
-  }, []);
-  return there;
+  const [now, setNow] = useState(there);
+  useEffect(() => void firstRoom().then(() => setNow(true)), []);
+  return now;
 }
 
 /** An address of before leads on, with all that was asked of it. */
