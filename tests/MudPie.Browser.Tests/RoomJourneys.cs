@@ -71,6 +71,26 @@ public class RoomJourneys
     }
 
     [Fact]
+    public void A_photo_taken_while_nobody_answers_waits_whole_and_comes_with_its_hour()
+    {
+        var picture = Path.Combine(Directory.CreateTempSubdirectory("mudpie-photo-").FullName, "foam.png");
+        File.WriteAllBytes(picture, Convert.FromBase64String(
+            "iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg=="));
+        using var page = new Page(demo: true, 390, 844);
+        page.Go("/brew/14");
+        page.Click("photo or logger file");
+        page.Fail("/api/", "gone");
+        page.Bring(picture);
+        page.See("Photo kept on this device; sent when Mud Pie answers.");
+        page.See("1 entry waits on this device.");
+        page.LetGo();
+        page.Go("/brew/14"); // the page is opened anew: what waits is still whole
+        page.SeeNot("waits on this device");
+        page.Press("//button[@aria-controls='slate'][@aria-expanded='false']");
+        page.See("//*[@aria-label='Log']", "photo");
+    }
+
+    [Fact]
     public void Each_thing_in_the_yard_is_a_door()
     {
         using var page = new Page(demo: true);

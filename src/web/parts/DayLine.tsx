@@ -37,7 +37,8 @@ function Folded({ line }: { line: Schemas["DayLineView"] }) {
       ))}
       {window && (
         <Link to="/put-out/windows" className="min-h-11 whitespace-nowrap border-t-4 border-moss pt-1">
-          <b className="figures">{clock.time(window.from)}</b> leaves can be sprayed
+          <b className="figures">{new Date(window.from) <= new Date(line.now) ? "now" : clock.time(window.from)}</b>{" "}
+          leaves can be sprayed
         </Link>
       )}
       {line.next.length === 0 && !window && <span className="py-1 text-ash">nothing on the line</span>}

@@ -54,7 +54,10 @@ public class BrewPlanTests
         plan.Value.MakingWhy.ShouldContain("soaks in");
         plan.Forks.ShouldContain(f => f.Id == "root-brew");
 
-        Plan(root with { Choices = new Dictionary<string, string> { ["root-brew"] = "either" } }).Value.Making.ShouldBe(Making.Tea);
+        plan.Cautions.ShouldNotContain(c => c.Id == "pump-and-water"); // nothing is plugged in
+        var aired = Plan(root with { Choices = new Dictionary<string, string> { ["root-brew"] = "either" } }).Worked;
+        aired.Value.Making.ShouldBe(Making.Tea);
+        aired.Cautions.ShouldContain(c => c.Id == "pump-and-water");
     }
 
     [Fact]

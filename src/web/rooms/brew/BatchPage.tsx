@@ -147,10 +147,12 @@ export function BatchPage() {
               )}
             </>
           )}
-          <p className="text-ash">
-            ▲ Mains plug dry, through a residual-current device, pump above the water line. A usual caution: local codes
-            come first.
-          </p>
+          {aired(b) && (
+            <p className="text-ash">
+              ▲ Mains plug dry, through a residual-current device, pump above the water line. A usual caution: local
+              codes come first.
+            </p>
+          )}
         </>
       }
     />

@@ -1,6 +1,6 @@
 import { useState } from "react";
 import type { Schemas } from "../../api/client";
-import { useFieldWrite } from "../../parts/outbox";
+import { useFieldWrite, useOutbox } from "../../parts/outbox";
 import { useWorkOut, useWrite } from "../../api/data";
 import { asFile } from "../../api/files";
 import { Button } from "../../parts/Button";
@@ -23,6 +23,7 @@ export function Bring({ batch }: { batch: Schemas["BatchView"] }) {
     (file: File) => ({ ...path, ...asFile(file) }),
     () => `photo, ${batch.vessel.name}`,
   );
+  const waits = useOutbox().list.some((w) => w.path === "/api/brew/batches/{id}/photos");
   const p = preview.data;
   return (
     <div className="mt-3 flex flex-col gap-4 bg-paper p-4">
@@ -39,7 +40,9 @@ export function Bring({ batch }: { batch: Schemas["BatchView"] }) {
         />
       </label>
       {photo.isSuccess && (
-        <p role="status">{photo.data ? "✓ Photo kept." : "▲ Photo kept on this device; sent when Mud Pie answers."}</p>
+        <p role="status">
+          {photo.data || !waits ? "✓ Photo kept." : "▲ Photo kept on this device; sent when Mud Pie answers."}
+        </p>
       )}
       <Wrong problem={photo.error} />
       <label className="block">

@@ -231,6 +231,7 @@ function PlotPhoto({ trial, plot, code }: { trial: number; plot: number; code: s
     (file: File) => ({ params: { path: { id: trial, plot } }, ...asFile(file) }),
     () => `photo, plot ${code}`,
   );
+  const waits = useOutbox().list.some((w) => w.path === "/api/judge/trials/{id}/plots/{plot}/photos");
   return (
     <>
       <label className="mt-3 inline-flex min-h-12 cursor-pointer items-center text-clay underline underline-offset-4 focus-within:outline focus-within:outline-3 focus-within:outline-river">
@@ -248,7 +249,13 @@ function PlotPhoto({ trial, plot, code }: { trial: number; plot: number; code: s
         />
       </label>
       <span role="status">
-        {send.isPending ? " sending …" : send.data ? " ✓ kept" : send.data === null ? " ▲ kept on this device" : ""}
+        {send.isPending
+          ? " sending …"
+          : !send.isSuccess
+            ? ""
+            : send.data || !waits
+              ? " ✓ kept"
+              : " ▲ kept on this device"}
       </span>
       <Wrong problem={send.error} />
     </>
