@@ -231,6 +231,11 @@ public sealed class TankMoreTests : IDisposable
             new { inputId = id, target = "1e6", per, count = "10" }))["dose"]!["value"]!;
         ((double)dose["byLabel"]!).ShouldBe(mL * 10, 1e-9);
         ((string)dose["sentence"]!).ShouldContain("label's own dose");
+        var item = (await _h.Get($"/api/put-out/tank/start?input={id}&bed=1"))["value"]!["items"]![0]!;
+        var tank = await _h.Send("/api/put-out/tank/work-out", new {
+            bedIds = new[] { 1 }, purpose = "root", rate = "500", tank = "15 L", tool = "a can", spare = "5", items = new[] { item }
+        }, null);
+        tank.Status.ShouldBe(basis == "perPlant" ? 422 : 200, tank.Reply.ToJsonString()); // plants have to be counted first
     }
 
     [Fact]

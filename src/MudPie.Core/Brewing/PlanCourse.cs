@@ -155,9 +155,9 @@ internal sealed class PlanCourse
         return Worked.Of(answer, "", Evidence.PractitionersRule,
             [.. PlanWorking.Lines(answer, _q.Beds, _leaf, fed), .. strength?.Working ?? [], .. race?.Worked.Working ?? [],
                 .. _air.Working, .. _water.Working, .. planned.Forecast.Working, .. nutrients.Working],
-            [.. BrewPlan.Flags(_q, _making, _sourceKind), .. _making is Making.Tea or Making.Bubbled ? [Cautions.Pump] : Array.Empty<Caution>(),
-                Cautions.Food, Cautions.Dust, .. _water.Cautions,
-                .. _brewL >= 100 ? [Cautions.Lifting] : Array.Empty<Caution>()],
+            [.. BrewPlan.Flags(_q, _making, _sourceKind),
+                .. _making is Making.Tea or Making.Bubbled ? [Cautions.Pump] : Array.Empty<Caution>(),
+                Cautions.Food, Cautions.Dust, .. _water.Cautions, .. _brewL >= 100 ? [Cautions.Lifting] : Array.Empty<Caution>()],
             Forks(answer, planned, fed));
     }
 

@@ -22,8 +22,13 @@ public static class Labels
     public static (string Rate, string? Basis)? Told(Input i, UnitSystem units)
     {
         var on = i.LabelBasis?.Told(units);
-        return (i.LabelRate * (on?.Of ?? 1)) is not { } rate ? null
-            : (StockKeeper.UnitOf(i) == "L" ? Units.Show(rate / 1000, Dimension.Volume, units) : Units.Show(rate, Dimension.Mass, units),
-                on?.Word);
+        if ((i.LabelRate * (on?.Of ?? 1)) is not { } rate)
+        {
+            return null;
+        }
+
+        var amount = i.LabelBasis == RateBasis.OneIn ? $"1 in {TypedNumber.Write(rate)}" : StockKeeper.UnitOf(i) == "L"
+            ? Units.Show(rate / 1000, Dimension.Volume, units) : Units.Show(rate, Dimension.Mass, units);
+        return (amount, on?.Word);
     }
 }

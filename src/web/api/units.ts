@@ -75,22 +75,22 @@ export function useRateBases() {
   return [...own, { value: "oneIn", name: "one part in so many" }];
 }
 
-/** What a number of organisms is for: as it travels, as it is chosen, and with its article. */
-export function useDoseEach(): { value: string; name: string; one: string }[] {
-  const plant = { value: "plant", name: "plant", one: "a plant" };
+/** What a number of organisms is for: as it travels, and as it is chosen. */
+export function useDoseEach(): { value: string; name: string }[] {
+  const plant = { value: "plant", name: "plant" };
   return useUs()
     ? [
         plant,
-        { value: "gallon", name: "gallon of feed", one: "a gallon of feed" },
-        { value: "ft2", name: "square foot", one: "a square foot" },
-        { value: "lbSeed", name: "pound of seed", one: "a pound of seed" },
-        { value: "acre", name: "acre", one: "an acre" },
+        { value: "gallon", name: "gallon of feed" },
+        { value: "ft2", name: "square foot" },
+        { value: "lbSeed", name: "pound of seed" },
+        { value: "acre", name: "acre" },
       ]
     : [
         plant,
-        { value: "litre", name: "litre of feed", one: "a litre of feed" },
-        { value: "m2", name: "square metre", one: "a square metre" },
-        { value: "kgSeed", name: "kilo of seed", one: "a kilo of seed" },
-        { value: "ha", name: "hectare", one: "a hectare" },
+        { value: "litre", name: "litre of feed" },
+        { value: "m2", name: "square metre" },
+        { value: "kgSeed", name: "kilo of seed" },
+        { value: "ha", name: "hectare" },
       ];
 }

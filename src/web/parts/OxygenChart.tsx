@@ -53,7 +53,10 @@ export function OxygenChart({
   const label = forecast.high90
     .filter((p) => p.h > end * 0.45 && p.h < end * 0.78)
     .reduce((a, p) => (p.mgPerL > a.mgPerL ? p : a), { h: end * 0.6, mgPerL: 0 });
-  const under = Math.min(...forecast.low10.filter((p) => Math.abs(p.h - label.h) < end * 0.2).map((p) => p.mgPerL));
+  const under = Math.min(
+    label.mgPerL,
+    ...forecast.low10.filter((p) => Math.abs(p.h - label.h) < end * 0.2).map((p) => p.mgPerL),
+  );
   const nearEnd = nowH !== undefined && x(nowH) > W - 130;
   return (
     <figure className="m-0">
@@ -179,7 +182,7 @@ export function OxygenChart({
         ))}
         <text
           x={Math.min(Math.max(x(label.h), L + 90), W - R - 88)}
-          y={y(label.mgPerL) - 9 < T + 14 ? y(under) + 20 : y(label.mgPerL) - 9}
+          y={y(label.mgPerL) - 9 < T + 14 ? y(under) + 15 : y(label.mgPerL) - 9}
           textAnchor="middle"
           fontSize="14"
           className="fill-river halo"

@@ -204,6 +204,16 @@ describe("writes made without a signal", () => {
       expect(new Set(send.mock.calls.map((c) => c[3])).size).toBe(2);
     });
 
+    it("go again whole after trouble, under the key of the first try", async () => {
+      const box = await open();
+      const form = camera(box);
+      send.mockRejectedValueOnce(broken).mockResolvedValue({ id: 9 });
+      await act(() => expect(form.current.mutateAsync(photo("leaves"))).rejects.toThrow("The file is locked."));
+      await act(() => expect(form.current.mutateAsync(photo("leaves"))).resolves.toEqual({ id: 9 }));
+      expect(await pictures()).toEqual(["leaves", "leaves"]);
+      expect(new Set(send.mock.calls.map((c) => c[3])).size).toBe(1);
+    });
+
     it("that this device lost are said to be lost, and hold up nothing behind them", async () => {
       send.mockRejectedValue(lost);
       const box = await open();

@@ -197,6 +197,7 @@ export function useFieldWrite<P extends Dated, V>(
       const what = inWords(init);
       if (tried.current?.for !== what) tried.current = { one: entry(path, init, says(value)), for: what };
       const { one } = tried.current;
+      if (init.body instanceof File) inHand.set(one.key, init.body); // it was dropped where the first try was refused
       const ended = new Promise<End>((tell) => ends.set(one.key, tell));
       await lay(one);
       await running;
