@@ -38,6 +38,9 @@ public sealed record DoseQuestion
 /// <param name="Unit">"mL" or "g".</param>
 public sealed record Dose(double ProductL, double OneIn, string Whose, string Formula, double TankRate, RateBasis TankBasis, string Unit)
 {
+    /// <summary>The rate as the tank's field takes it in metric units: "2000 mL", "1 in 316".</summary>
+    public string TankText => Tank(UnitSystem.Metric).Rate;
+
     /// <summary>The rate as the tank's fields take it, with the word of what it is on.</summary>
     /// <remarks>2,000 mL a hectare are "2000 mL" and "perHa", or "27.3681 fl oz" and "perAcre"; one in 316 is "1 in 316".</remarks>
     public (string Rate, string Basis) Tank(UnitSystem units)

@@ -76,7 +76,7 @@ public class TankStartTests
 
     [Fact]
     public void In_other_units_the_words_are_in_those() =>
-        Start(new TankStartQuestion { Units = UnitSystem.UsCustomary, Brew = Brew(20, Purpose.Root) }).Brew.ShouldBe("5.28 gal");
+        Start(new TankStartQuestion { Units = UnitSystem.UsCustomary, Brew = Brew(20, Purpose.Root) }).Brew.ShouldBe("5.28344 gal");
 
     [Fact]
     public void A_food_in_parts_is_half_now_and_half_six_hours_on()

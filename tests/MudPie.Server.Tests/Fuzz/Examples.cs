@@ -110,6 +110,8 @@ public static class Examples
         ("/api/brew/vessels/1/clean", """{"step":"rinse","at":"2026-06-09T07:00:00Z"}"""),
         ("/api/brew/practice", """{"situation":"pump","seed":1,"nowH":9,"deeds":[{"atH":8,"kind":"oxygen"}]}"""),
         ("/api/watch/1/put-off", """{"minutes":20}"""),
+        ("/api/watch/1/done", """{"at":null}"""),
+        ("/api/judge/patches/1/on", """{"at":null}"""),
         ("/api/brew/batches/15/move/work-out", """{"useAt":"2026-06-13T07:00:00Z"}"""),
         ("/api/put-out/sprayers/calibrate/work-out", """{"used":"0.75 L","square":"25 m2","at":"2026-06-09T07:00:00Z"}"""),
         ("/api/put-out/can/work-out", """{"can":"10 L","seconds":"20","wanted":"40 L"}"""),
