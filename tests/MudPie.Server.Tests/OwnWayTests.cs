@@ -114,6 +114,9 @@ public class OwnWayTests
         var now = await h.Get($"/api/brew/batches/{id}");
         now["useAt"]!.GetValue<DateTimeOffset>().ShouldBeGreaterThan(use);
         S(now["log"]).ShouldContain("By its readings it meets the window at");
+        DateTimeOffset Due(System.Text.Json.Nodes.JsonNode of, string step) =>
+            of["steps"]!.AsArray().Single(s => (string)s!["id"]! == step)!["at"]!.GetValue<DateTimeOffset>();
+        Due(now, "fill").ShouldBe(Due(batch, "fill")); // it was due before the source went in, and is not to come again
         now["steps"]!.AsArray().Single(s => (string)s!["id"]! == "use")!["at"]!.GetValue<DateTimeOffset>()
             .ShouldBe(now["useAt"]!.GetValue<DateTimeOffset>(), TimeSpan.FromMinutes(5));
     }

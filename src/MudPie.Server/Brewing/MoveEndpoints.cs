@@ -100,9 +100,11 @@ public static class MoveEndpoints
         var local = await clock.Local();
         var steps = batch.Steps.ToList();
         var done = LiveBrew.Standing(batch).Where(l => l.Kind == LogKind.Step).Select(l => l.Text).ToHashSet();
-        var fixedFeed = batch.StartedAt is not null;
-        var slid = steps.Select(s => done.Contains(s.Id) || (fixedFeed && s.Id.StartsWith("feed", StringComparison.Ordinal))
-            ? s : s with { At = s.At + by }).ToList();
+        // of one that is going only what is still to come is slid: not its feeds, and not what was due before the source went in
+        var begun = batch.StartedAt is null ? null : steps.FirstOrDefault(s => s.Id == "source")?.At ?? batch.StartedAt;
+        bool Stays(PlanStep s) => done.Contains(s.Id)
+            || (begun is { } since && (s.At <= since || s.Id.StartsWith("feed", StringComparison.Ordinal)));
+        var slid = steps.Select(s => Stays(s) ? s : s with { At = s.At + by }).ToList();
         var first = slid.Where(s => !done.Contains(s.Id)).MinBy(s => s.At);
         var start = batch.StartedAt ?? batch.PlannedStart + by;
         var off = start.AddHours(batch.BrewHours) + (batch.StartedAt is null ? TimeSpan.Zero : by);
