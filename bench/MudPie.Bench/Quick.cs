@@ -23,6 +23,7 @@ internal static class Quick
         Line("20,000 plots, crossed, in 1,000 blocks", 200, Median(5, 5, () => Judging.Large(Design.Factorial, 1000, 4, 5)));
         Line("20,000 plots of a split plot", 200, Median(5, 5, () => Judging.Large(Design.SplitPlot, 1000, 4, 5)));
         Line("14 treatments in 4 blocks, 3 plots missing", 2000, Median(3, 3, () => Judging.Unequal()));
+        Line("corrections: 60 inputs, 20 nutrients", 50, Median(10, 20, () => Corrections.Large()));
         Line("a thousand practice fields, five ways", null, Median(5, 5, () => Judging.Practice()));
     }
 

@@ -33,6 +33,11 @@ public class CalculatorTests : IDisposable
             "amount", 2.4 },
         { "injector-stock", """{"ratio":100,"dosePerL":0.2,"feedL":500}""", "product", 100 },
         { "sun", """{"latitude":51.9,"longitude":0,"fromUtc":"2026-06-21T00:00:00Z"}""", "noonElevationDeg", 61.54 },
+        { "mix", Fuzz.Examples.Question("mix")!, "mostRatio", 2.666667 },
+        { "compost-recipe", Fuzz.Examples.Question("compost-recipe")!, "missingKg", 57.6 },
+        { "nitrogen-drawdown", Fuzz.Examples.Question("nitrogen-drawdown")!, "lowestG", -51.9 },
+        { "soil-corrections", Fuzz.Examples.Question("soil-corrections")!, "costPerHa", 428.05 },
+        { "char-carbon", Fuzz.Examples.Question("char-carbon")!, "kgCo2After100Years", 86.944 },
         { "brix-correct", """{"brix":10,"temperatureC":25}""", "brix20", 10.36 },
     };
 

@@ -6,6 +6,7 @@ using MudPie.Core.Brewing;
 using MudPie.Core.Judging;
 using MudPie.Core.Judging.Statistics;
 using MudPie.Core.Judging.Trials;
+using MudPie.Core.Mixing;
 using MudPie.Core.PuttingOut;
 using MudPie.Core.Workings;
 using MudPie.Server.Judging;
@@ -134,6 +135,16 @@ public static class Catalogue
             Germination.Of),
         Make<CombineQuestion, CombineAnswer>("combine-trials",
             "Sites and seasons put together: a random-effects mean with its prediction interval.", CombineTrials.Of),
+        Make<MixQuestion, MixAnswer>("mix", "Several mixes at once: litres of every part, and how much to charge first.", Mixes.Of),
+        Make<CompostQuestion, CompostAnswer>("compost-recipe", "A heap by C:N and moisture, solved for the one amount that is missing.",
+            CompostRecipe.Of),
+        Make<DrawdownQuestion, DrawdownAnswer>("nitrogen-drawdown",
+            "Nitrogen robbed or given week by week by what rots in a mix or a bed: a model.", NitrogenDrawdown.Of),
+        Make<CorrectionsQuestion, CorrectionsAnswer>("soil-corrections",
+            "What a soil is short of, met from what there is: least shortfall first, then least cost.", SoilCorrections.Of),
+        Make<BlendQuestion, BlendAnswer>("blend", "What a blend should hold, from the sheets of its parts.", Blends.Of),
+        Make<CharCarbonQuestion, CharCarbonAnswer>("char-carbon",
+            "Carbon that char keeps for a hundred years: an estimate, not a credit.", CharCarbon.Of),
         Make<BrixCorrectQuestion, object>("brix-correct", "A refractometer reading corrected to 20 °C.",
             q => BrixCorrection.To20(q.Brix, q.TemperatureC).Shape(v => (object)new { brix20 = v.Value })),
     ];

@@ -16,6 +16,16 @@ public static class Examples
         "brix-correct" => """{"brix":8.2,"temperatureC":24}""",
         "oxygen-saturation" => """{"temperatureC":18,"altitudeM":10}""",
         "sun" => """{"latitude":52.5,"longitude":0,"fromUtc":"2026-06-10T05:00:00Z"}""",
+        "mix" =>
+            """{"potL":3,"spareShare":0.1,"mixingLossShare":0.1,"settleShare":0,"precharged":{"of":"char","with":"castings","ratio":2.5},"mixes":[{"name":"more","pots":16,"parts":{"coir":0.45,"castings":0.4,"char":0.15}}]}""",
+        "compost-recipe" =>
+            """{"targetCn":30,"materials":[{"name":"grass","kg":120,"carbon":0.42,"nitrogen":0.03,"moisture":0.78},{"name":"straw","kg":null,"carbon":0.46,"nitrogen":0.007,"moisture":0.12}]}""",
+        "nitrogen-drawdown" => """{"weeks":16,"parts":[{"kg":40,"carbon":0.48,"nitrogen":0.006,"moisture":0.4,"decayPerWeek":0.008}]}""",
+        "soil-corrections" =>
+            """{"depthCm":15,"bulkDensityKgPerL":1.3,"test":{"k":60,"s":5},"targets":{"k":{"low":120,"high":220},"s":{"low":10,"high":30}},"inputs":[{"name":"potash","pricePerKg":1.5,"capKgPerHa":300,"release":{},"content":{"k":0.41,"s":0.17}}]}""",
+        "blend" =>
+            """{"parts":[{"litres":60,"bulkDensityKgPerL":0.12,"mgPerKg":{"k":420}},{"litres":30,"bulkDensityKgPerL":0.65,"mgPerKg":{"k":900,"p":null}}]}""",
+        "char-carbon" => """{"dryKg":38,"carbonShare":0.78,"madeAt":"450-600"}""",
         "replicates" => """{"difference":10,"cv":12}""",
         "trial-analysis" =>
             """{"csv":"t,block,y\na,1,3\na,2,4\nb,1,5\nb,2,7","design":"blocks","response":"y","factors":["t"],"block":"block"}""",
