@@ -6,6 +6,7 @@ using Microsoft.EntityFrameworkCore.ChangeTracking;
 using Microsoft.EntityFrameworkCore.Storage.ValueConversion;
 using MudPie.Core.Brewing;
 using MudPie.Core.Judging.Trials;
+using MudPie.Core.Mixing;
 using MudPie.Core.PuttingOut;
 using MudPie.Records.Judging;
 
@@ -41,6 +42,7 @@ public static class Forms
         [typeof(TrialMoney)] = new("trial-money"),
         [typeof(IReadOnlyList<LayoutPlace>)] = new("places"),
         [typeof(IReadOnlyList<LeafRead>)] = new("leaves"),
+        [typeof(MixRequest)] = new("mix"),
     };
 
     /// <summary>How they are written: camelCase, ideas by their words.</summary>

@@ -5,6 +5,7 @@ using MudPie.Records.Book;
 using MudPie.Records.Brewing;
 using MudPie.Records.Ground;
 using MudPie.Records.Judging;
+using MudPie.Records.Mixing;
 using MudPie.Records.PuttingOut;
 using MudPie.Records.Season;
 using MudPie.Records.Shelf;
@@ -80,6 +81,10 @@ public sealed class HoldingDb(DbContextOptions<HoldingDb> options) : DbContext(o
     public DbSet<Programme> Programmes => Set<Programme>();
 
     public DbSet<Giving> Givings => Set<Giving>();
+
+    public DbSet<MixJob> Mixes => Set<MixJob>();
+
+    public DbSet<MixEntry> MixLog => Set<MixEntry>();
 
     public DbSet<StockLot> Lots => Set<StockLot>();
 
@@ -173,6 +178,8 @@ public sealed class HoldingDb(DbContextOptions<HoldingDb> options) : DbContext(o
         Words<GroundTest>(configurationBuilder);
         Words<TallyStage>(configurationBuilder);
         Words<DatesTo>(configurationBuilder);
+        Words<MixStep>(configurationBuilder);
+        Words<Damp>(configurationBuilder);
     }
 
     /// <inheritdoc/>
@@ -220,6 +227,15 @@ public sealed class HoldingDb(DbContextOptions<HoldingDb> options) : DbContext(o
         modelBuilder.Entity<WatchNotice>().HasIndex(n => n.DoneAt);
         PuttingOutAndShelf(modelBuilder);
         Judged(modelBuilder);
+        Mixed(modelBuilder);
+    }
+
+    private static void Mixed(ModelBuilder modelBuilder)
+    {
+        modelBuilder.Entity<MixEntry>().HasIndex(e => new { e.MixId, e.At });
+        modelBuilder.Entity<MixEntry>().HasOne<MixEntry>().WithMany().HasForeignKey(e => e.CorrectsId);
+        modelBuilder.Entity<StockLot>().HasOne<MixJob>().WithMany().HasForeignKey(l => l.MixId);
+        modelBuilder.Entity<StockEntry>().HasOne<MixEntry>().WithMany().HasForeignKey(e => e.MixEntryId);
     }
 
     private static void PuttingOutAndShelf(ModelBuilder modelBuilder)

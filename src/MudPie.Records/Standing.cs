@@ -1,6 +1,7 @@
 using Microsoft.EntityFrameworkCore;
 using MudPie.Records.Ground;
 using MudPie.Records.Judging;
+using MudPie.Records.Mixing;
 using MudPie.Records.PuttingOut;
 using MudPie.Records.Shelf;
 
@@ -39,6 +40,10 @@ public static class Standing
         var corrected = all.Select(e => e.CorrectsId).OfType<int>().ToHashSet();
         return all.Where(e => !corrected.Contains(e.Id));
     }
+
+    /// <summary>Steps of mixing that were done and stand, oldest first: neither undone, nor the undoing of another.</summary>
+    public static IQueryable<MixEntry> ThatStand(this DbSet<MixEntry> all) =>
+        all.Where(e => e.CorrectsId == null && !all.Any(c => c.CorrectsId == e.Id)).OrderBy(e => e.At).ThenBy(e => e.Id);
 
     /// <summary>Of each entry that was put right, the newest that does.</summary>
     public static IReadOnlyDictionary<int, int> RightedBy<T>(this IEnumerable<T> all)

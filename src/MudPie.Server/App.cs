@@ -5,6 +5,7 @@ using MudPie.Server.Brewing;
 using MudPie.Server.Calculators;
 using MudPie.Server.Ground;
 using MudPie.Server.Judging;
+using MudPie.Server.Mixing;
 using MudPie.Server.Lots;
 using MudPie.Server.Notes;
 using MudPie.Server.PuttingOut;
@@ -100,7 +101,7 @@ public static class App
         services.AddHttpContextAccessor();
         services.AddScoped<HoldingClock>().AddScoped<Writes>().AddScoped<LiveBrew>().AddScoped<PlanDesk>().AddScoped<ForwardRun>()
             .AddScoped<StockKeeper>().AddScoped<WeatherBook>().AddScoped<TankJobs>().AddScoped<TankStarts>().AddScoped<TankMixing>()
-            .AddScoped<TankCosts>().AddScoped<TrialDesk>();
+            .AddScoped<TankCosts>().AddScoped<TrialDesk>().AddScoped<MixDesk>();
         if (!ForOpenApi && builder.Configuration.GetValue("Holding:Background", true))
         {
             services.Configure<HostOptions>(o => o.BackgroundServiceExceptionBehavior = BackgroundServiceExceptionBehavior.Ignore);
@@ -197,6 +198,7 @@ public static class App
         api.MapDoses();
         api.MapMixing();
         api.MapProgrammes();
+        api.MapMixBench();
         api.MapShelf();
         api.MapBook();
         api.MapBookFiles();

@@ -18,7 +18,7 @@ public static class Mixes
     /// at 2.5: 30.8 L of charged char and 1.47 L of castings beside it; the most that they bear is 2.67. Refused: shares that do not add
     /// up to 1, a ratio above the most (naming the mix), losses that leave nothing. Source: conservation of volume;
     /// reference/mixing-cases.json.</remarks>
-    public static Ruling<MixAnswer> Of(MixQuestion q)
+    public static Ruling<MixesAnswer> Of(MixesQuestion q)
     {
         var checks = new Checks();
         var pot = checks.Range("potL", q.PotL, 0.001, 1_000_000, "L");
@@ -52,7 +52,7 @@ public static class Mixes
             Put(charging, with!, blend * ratio / (1 + ratio));
         }
 
-        return Worked.Of(new MixAnswer(mixed, Total(mixed), charging, most), "L", Evidence.ChemistryOrPhysics,
+        return Worked.Of(new MixesAnswer(mixed, Total(mixed), charging, most), "L", Evidence.ChemistryOrPhysics,
             Lines(q, mixed, most, ratio, kept), most is null ? [Cautions.Dust] : [Cautions.Dust, CharDust]);
     }
 
@@ -194,7 +194,7 @@ public static class Mixes
         }
     }
 
-    private static IEnumerable<WorkingLine> Lines(MixQuestion q, MixedMix[] mixed, double? most, double ratio, double kept)
+    private static IEnumerable<WorkingLine> Lines(MixesQuestion q, MixedMix[] mixed, double? most, double ratio, double kept)
     {
         var (pot, spare) = (q.PotL!.Value, q.SpareShare!.Value);
         foreach (var (mix, asked) in mixed.Zip(q.Mixes!).Take(12))

@@ -38,6 +38,8 @@ public static class InputKinds
         new("amino", "amino acids", "biostimulant", "L", "amino", null, "biostimulant", "amino"),
         new("silica", "silica", "biostimulant", "L", "silica", null, "biostimulant", "silica"),
         new("char", "char", "part", "L", "other", null, "inoculant"), new("part", "part of a mix", "part", "L", "other", null, "inoculant"),
+        new("chargedChar", "charged char", "part", "L", "other", null, "inoculant"), new("mix", "a potting mix", "part", "L", "other", null,
+            "inoculant"),
         new("mineral", "a mineral", "amendment", "kg", "salts", null, "inoculant"), new("organicFeed", "an organic feed", "amendment", "kg",
             "other", null, "inoculant"), new("manure", "manure", "amendment", "kg", "ammonium", null, "manure"),
         new("fungicide", "a fungicide", "spray", "L", "fungicide", null, "spray"), new("copperSpray", "copper", "spray", "kg", "copper",

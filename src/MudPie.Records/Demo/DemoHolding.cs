@@ -26,6 +26,8 @@ public static class DemoHolding
         db.SaveChanges();
         DemoJudging.Fill(db, kit, now);
         db.SaveChanges();
+        DemoMixing.Fill(db, kit, now);
+        db.SaveChanges();
         transaction.Commit();
     }
 

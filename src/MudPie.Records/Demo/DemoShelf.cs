@@ -136,6 +136,7 @@ internal static class DemoShelf
             ("mycorrhiza", "kg", 26, new LabelSpecies[] { new() { Name = "Rhizophagus irregularis", Count = 140 } }, "g", 5,
                 RateBasis.PerPlant, 365));
         Set("char from hedge brash", i => (i.Kind, i.Notes) = ("char", "cone pit, quenched early; char of class 450 to 600 °C by guess"));
+        Set("char from hedge brash, charged", i => i.Kind = "chargedChar");
         foreach (var part in new[] { "coir", "rice hulls", "pumice", "oyster-shell flour" })
         {
             Set(part, i => (i.Kind, i.Unit) = ("part", "L"));
@@ -169,7 +170,7 @@ internal static class DemoShelf
         new("Rootbank spores", null, "RB-25", LotOrigin.Bought, 60, 640, 1, 38, 14, "fridge in the shed"),
         new("Threadwork granules", null, "TG-1", LotOrigin.Bought, 200, 160, 2, 52, 16, "house"),
         new("char from hedge brash", null, "raw, winter burn", LotOrigin.Made, 280, null, 400, null, 10, "lidded bins", 480),
-        new("char from hedge brash", null, "charged in castings", LotOrigin.Made, 190, null, 260, null, 10, "bay 3", 200),
+        new("char from hedge brash, charged", null, "charged in castings", LotOrigin.Made, 190, null, 260, null, 10, "bay 3", 200),
         new("coir", null, "bale 1", LotOrigin.Bought, 180, null, 150, 18, 14, "barn"),
         new("gypsum", null, "G-1", LotOrigin.Bought, 260, null, 200, 70, 12,
             "barn"), new("feather meal", null, "FM-1", LotOrigin.Bought, 170, 300, 25, 32, 12, "barn"),

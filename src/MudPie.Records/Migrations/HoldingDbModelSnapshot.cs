@@ -1670,6 +1670,78 @@ namespace MudPie.Records.Migrations
                     b.ToTable("TrialTreatment");
                 });
 
+            modelBuilder.Entity("MudPie.Records.Mixing.MixEntry", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long>("At")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int?>("BedId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int?>("CorrectsId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Damp")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("MixId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Note")
+                        .HasColumnType("TEXT");
+
+                    b.Property<long>("RecordedAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Step")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Text")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("BedId");
+
+                    b.HasIndex("CorrectsId");
+
+                    b.HasIndex("MixId", "At");
+
+                    b.ToTable("MixLog");
+                });
+
+            modelBuilder.Entity("MudPie.Records.Mixing.MixJob", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Asked")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<long>("At")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<Guid>("Version")
+                        .IsConcurrencyToken()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.ToTable("Mixes");
+                });
+
             modelBuilder.Entity("MudPie.Records.PuttingOut.Application", b =>
                 {
                     b.Property<int>("Id")
@@ -2165,6 +2237,9 @@ namespace MudPie.Records.Migrations
                     b.Property<int>("LotId")
                         .HasColumnType("INTEGER");
 
+                    b.Property<int?>("MixEntryId")
+                        .HasColumnType("INTEGER");
+
                     b.Property<string>("Note")
                         .HasColumnType("TEXT");
 
@@ -2183,6 +2258,8 @@ namespace MudPie.Records.Migrations
                     b.HasIndex("ApplicationId");
 
                     b.HasIndex("BatchId");
+
+                    b.HasIndex("MixEntryId");
 
                     b.HasIndex("LotId", "At");
 
@@ -2214,6 +2291,9 @@ namespace MudPie.Records.Migrations
                     b.Property<double?>("Minutes")
                         .HasColumnType("REAL");
 
+                    b.Property<int?>("MixId")
+                        .HasColumnType("INTEGER");
+
                     b.Property<string>("Notes")
                         .HasColumnType("TEXT");
 
@@ -2228,6 +2308,8 @@ namespace MudPie.Records.Migrations
                         .HasColumnType("TEXT");
 
                     b.HasKey("Id");
+
+                    b.HasIndex("MixId");
 
                     b.HasIndex("InputId", "Mark")
                         .IsUnique();
@@ -2693,6 +2775,27 @@ namespace MudPie.Records.Migrations
                     b.Navigation("Input");
                 });
 
+            modelBuilder.Entity("MudPie.Records.Mixing.MixEntry", b =>
+                {
+                    b.HasOne("MudPie.Records.Ground.Bed", "Bed")
+                        .WithMany()
+                        .HasForeignKey("BedId");
+
+                    b.HasOne("MudPie.Records.Mixing.MixEntry", null)
+                        .WithMany()
+                        .HasForeignKey("CorrectsId");
+
+                    b.HasOne("MudPie.Records.Mixing.MixJob", "Mix")
+                        .WithMany("Log")
+                        .HasForeignKey("MixId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.Navigation("Bed");
+
+                    b.Navigation("Mix");
+                });
+
             modelBuilder.Entity("MudPie.Records.PuttingOut.Application", b =>
                 {
                     b.HasOne("MudPie.Records.Brewing.Batch", "Batch")
@@ -2827,6 +2930,10 @@ namespace MudPie.Records.Migrations
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired();
 
+                    b.HasOne("MudPie.Records.Mixing.MixEntry", null)
+                        .WithMany()
+                        .HasForeignKey("MixEntryId");
+
                     b.Navigation("Lot");
                 });
 
@@ -2837,6 +2944,10 @@ namespace MudPie.Records.Migrations
                         .HasForeignKey("InputId")
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired();
+
+                    b.HasOne("MudPie.Records.Mixing.MixJob", null)
+                        .WithMany()
+                        .HasForeignKey("MixId");
 
                     b.Navigation("Input");
                 });
@@ -2899,6 +3010,11 @@ namespace MudPie.Records.Migrations
                     b.Navigation("Plots");
 
                     b.Navigation("Treatments");
+                });
+
+            modelBuilder.Entity("MudPie.Records.Mixing.MixJob", b =>
+                {
+                    b.Navigation("Log");
                 });
 
             modelBuilder.Entity("MudPie.Records.PuttingOut.Application", b =>

@@ -33,6 +33,9 @@ public sealed class StockLot
     /// <summary>Minutes of work, where it was made.</summary>
     public double? Minutes { get; set; }
 
+    /// <summary>The job of mixing that it was made by; null for none.</summary>
+    public int? MixId { get; set; }
+
     /// <summary>What it is of: the weed, the way it was made, a test.</summary>
     public string? Notes { get; set; }
 
@@ -63,6 +66,9 @@ public sealed class StockEntry
     public int? BatchId { get; set; }
 
     public int? ApplicationId { get; set; }
+
+    /// <summary>The step of a job of mixing that wrote it; null for none.</summary>
+    public int? MixEntryId { get; set; }
 
     public string? Note { get; set; }
 

@@ -13,7 +13,7 @@ using MudPie.Server.Web;
 namespace MudPie.Server.Book;
 
 /// <summary>An entry of the book.</summary>
-/// <param name="Kind">"job", "harvest", "seen", "batch" or "stock".</param>
+/// <param name="Kind">"job", "harvest", "seen", "batch", "mix" or "stock".</param>
 /// <param name="Id">Its number within its kind.</param>
 /// <param name="At">When it was so.</param>
 /// <param name="RecordedAt">When it was written down.</param>
@@ -123,9 +123,29 @@ public static class BookEndpoints
                         ? Array.Empty<string>() : [$"heaped: {b.Heaped}"]], b.Beds, null, null, null, false, false, $"/brew/{b.Id}")));
         }
 
+        if (kind is null or "mix")
+        {
+            entries.AddRange(await Mixed(db, units, bed, input, take, until));
+        }
+
         var ordered = entries.OrderByDescending(e => e.At).ThenByDescending(e => e.Id).Skip(Math.Max(page, 0) * PageSize)
             .Take(PageSize + 1).ToList();
         return TypedResults.Ok(new BookView([.. ordered.Take(PageSize)], page, ordered.Count > PageSize));
+    }
+
+    /// <summary>Steps of mixing: charged, mixed, filled in; looks at a charge stay on its own page.</summary>
+    private static async Task<IEnumerable<BookEntry>> Mixed(HoldingDb db, UnitSystem units, int? bed, int? input, int take,
+        DateTimeOffset until)
+    {
+        var undone = (await db.MixLog.AsNoTracking().Where(e => e.CorrectsId != null).Select(e => new { e.CorrectsId, e.Id, e.Note })
+            .ToListAsync()).ToDictionary(e => e.CorrectsId!.Value);
+        return (await db.MixLog.AsNoTracking().Where(e => e.CorrectsId == null && e.Step != MixStep.Checked && e.At < until
+                && (bed == null || e.BedId == bed)
+                && (input == null || db.StockEntries.Any(s => s.MixEntryId == e.Id && s.Lot.InputId == input)))
+            .OrderByDescending(e => e.At).Take(take).Select(e => new { e, e.Mix.Name, Bed = e.Bed == null ? null : e.Bed.Name }).ToListAsync())
+            .Select(x => new BookEntry("mix", x.e.Id, x.e.At, x.e.RecordedAt, $"{x.Name}: {InUnits.Say(x.e.Text, units)}",
+                [.. new[] { x.e.Note }.OfType<string>()], x.Bed is null ? [] : [x.Bed], null,
+                undone.TryGetValue(x.e.Id, out var by) ? by.Id : null, by?.Note, by is not null, false, $"/make/mix/{x.e.MixId}"));
     }
 
     private static async Task<IEnumerable<BookEntry>> Jobs(HoldingDb db, UnitSystem units, int? bed, int? input, int take,

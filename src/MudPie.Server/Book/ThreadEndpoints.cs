@@ -46,7 +46,9 @@ public static class ThreadEndpoints
             .ToListAsync();
         var batches = await db.Batches.AsNoTracking().Where(b => b.StartedAt != null).OrderByDescending(b => b.StartedAt).Take(100)
             .Select(b => new { b.Id, b.Name, b.StartedAt }).ToListAsync();
-        return TypedResults.Ok(lots.Concat(beds)
+        var mixes = await db.Mixes.AsNoTracking().OrderByDescending(m => m.Id).Take(100)
+            .Select(m => new ThreadStart("mix-" + m.Id, m.Name, "mixes")).ToListAsync();
+        return TypedResults.Ok(lots.Concat(beds).Concat(mixes)
             .Concat(batches.Select(b => new ThreadStart($"batch-{b.Id}", $"{b.Name}, {Say.Date(b.StartedAt!.Value)}", "batches")))
             .ToList());
     }
@@ -72,12 +74,13 @@ public static class ThreadEndpoints
             return Problems.NotFound("lot, batch or bed");
         }
 
+        var mixes = await ThreadMixes.Of(db, kind, id);
         wanted = [.. wanted.OrderByDescending(j => j.At).Take(24)];
         batches = [.. batches.Concat(wanted.Select(j => j.BatchId ?? 0).Where(b => b > 0)).Distinct().OrderDescending().Take(24)];
-        var lots = kind == "lot" ? [id] : entries.Where(e => batches.Contains(e.Batch)).Select(e => e.LotId)
-            .Concat(wanted.SelectMany(j => j.Lots)).ToHashSet();
-        var beds = kind == "bed" ? [id] : wanted.SelectMany(j => j.Beds.Select(b => b.Bed)).ToHashSet();
-        var first = wanted.Count == 0 ? DateTimeOffset.MaxValue : wanted.Min(j => j.At);
+        var lots = kind == "lot" ? [id, .. mixes.Lots] : entries.Where(e => batches.Contains(e.Batch)).Select(e => e.LotId)
+            .Concat(wanted.SelectMany(j => j.Lots)).Concat(mixes.Lots).ToHashSet();
+        var beds = kind == "bed" ? [id] : wanted.SelectMany(j => j.Beds.Select(b => b.Bed)).Concat(mixes.Beds.Select(b => b.Bed)).ToHashSet();
+        var first = wanted.Select(j => j.At).Concat(mixes.Beds.Select(b => b.At)).DefaultIfEmpty(DateTimeOffset.MaxValue).Min();
         var harvests = await db.Harvests.ThatStand().AsNoTracking().Where(h => beds.Contains(h.BedId) && h.At >= first)
             .OrderByDescending(h => h.At).Take(24).ToListAsync();
         var knots = new List<ThreadKnot>();
@@ -89,6 +92,7 @@ public static class ThreadEndpoints
             .Select(b => new { b.Id, b.Name, b.Making, At = b.StartedAt ?? b.PlannedStart }).ToListAsync()).OrderByDescending(b => b.At)
             .Select(b => new ThreadKnot($"batch-{b.Id}", "batch", b.Name, $"begun {Say.Date(local(b.At))}", 1, $"/brew/{b.Id}",
                 of == $"batch-{b.Id}")));
+        knots.AddRange(await mixes.Knots(db, local, of));
         knots.AddRange(wanted.Select(j => new ThreadKnot($"job-{j.Id}", "job", $"{Say.Date(local(j.At))}", j.Purpose == Purpose.Leaf
             ? "on leaves" : "on roots", 2, $"/book?entry={j.Id}", false)));
         knots.AddRange((await db.Beds.AsNoTracking().Where(b => beds.Contains(b.Id)).ToListAsync()).OrderBy(b => b.Id)
@@ -102,11 +106,13 @@ public static class ThreadEndpoints
             .Concat(wanted.Where(j => j.BatchId is not null).Select(j => new ThreadLength($"batch-{j.BatchId}", $"job-{j.Id}", "")))
             .Concat(wanted.SelectMany(j =>
                 j.Beds.Select(b => new ThreadLength($"job-{j.Id}", $"bed-{b.Bed}", Units.Show(b.L, Dimension.Volume, units)))))
-            .Concat(harvests.Where(h => wanted.Any(j => j.At <= h.At && j.Beds.Any(b => b.Bed == h.BedId)))
+            .Concat(mixes.Lengths())
+            .Concat(harvests.Where(h => wanted.Any(j => j.At <= h.At && j.Beds.Any(b => b.Bed == h.BedId))
+                || mixes.Beds.Any(b => b.Bed == h.BedId && b.At <= h.At))
                 .Select(h => new ThreadLength($"bed-{h.BedId}", $"harvest-{h.Id}", "")))
             .Where(l => there.Contains(l.From) && there.Contains(l.To)).ToList();
         var waste = kind == "lot" ? await Waste(db, id, units) : "";
-        var sentence = Sentence(kind, title, (wanted.Count, lots.Count, batches.Count, beds.Count, harvests.Count), waste);
+        var sentence = Sentence(kind, title, (wanted.Count, lots.Count, batches.Count, beds.Count, harvests.Count, mixes.Jobs.Count), waste);
         return TypedResults.Ok(new ThreadView(title, sentence, knots, lengths));
     }
 
@@ -118,11 +124,14 @@ public static class ThreadEndpoints
             }).ToListAsync())
             .Select(a => new Job(a.Id, a.At, a.Purpose, a.BatchId, a.Lots, [.. a.Beds.Select(b => (b.BedId, b.TotalL))])).ToList();
 
-    private static string Sentence(string kind, string title, (int Jobs, int Lots, int Batches, int Beds, int Harvests) of, string waste)
+    private static string Sentence(string kind, string title, (int Jobs, int Lots, int Batches, int Beds, int Harvests, int Mixes) of, string waste)
     {
         return kind == "bed"
             ? $"{title} got {Say.Count(of.Jobs, "job")} from {Say.Count(of.Lots, "lot")}; {Say.Count(of.Harvests, "harvest")} came after."
-            : $"{title} went into {Say.Count(of.Batches, "batch", "batches")} and {Say.Count(of.Jobs, "job")}, "
+            : kind == "mix" ? $"{title} was made of {Say.Count(of.Lots, "lot")} and stands on {Say.Count(of.Beds, "bed")}; "
+                + $"{Say.Count(of.Harvests, "harvest")} came after."
+            : $"{title} went into {Say.Count(of.Batches, "batch", "batches")}"
+                + $"{(of.Mixes > 0 ? $", {Say.Count(of.Mixes, "job")} of mixing" : "")} and {Say.Count(of.Jobs, "job")}, "
                 + $"on {Say.Count(of.Beds, "bed")}; "
                 + $"{Say.Count(of.Harvests, "harvest")} came after.{waste}";
     }
@@ -130,6 +139,7 @@ public static class ThreadEndpoints
     private static async Task<string?> Title(HoldingDb db, string kind, int id) => kind switch {
         "lot" => await db.Lots.Where(l => l.Id == id).Select(l => l.Input.Name + ", lot " + l.Mark).FirstOrDefaultAsync(),
         "batch" => await db.Batches.Where(b => b.Id == id).Select(b => b.Name).FirstOrDefaultAsync(),
+        "mix" => await db.Mixes.Where(m => m.Id == id).Select(m => m.Name).FirstOrDefaultAsync(),
         "bed" => await db.Beds.Where(b => b.Id == id).Select(b => b.Name).FirstOrDefaultAsync(),
         _ => null,
     };

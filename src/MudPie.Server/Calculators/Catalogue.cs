@@ -135,7 +135,7 @@ public static class Catalogue
             Germination.Of),
         Make<CombineQuestion, CombineAnswer>("combine-trials",
             "Sites and seasons put together: a random-effects mean with its prediction interval.", CombineTrials.Of),
-        Make<MixQuestion, MixAnswer>("mix", "Several mixes at once: litres of every part, and how much to charge first.", Mixes.Of),
+        Make<MixesQuestion, MixesAnswer>("mix", "Several mixes at once: litres of every part, and how much to charge first.", Mixes.Of),
         Make<CompostQuestion, CompostAnswer>("compost-recipe", "A heap by C:N and moisture, solved for the one amount that is missing.",
             CompostRecipe.Of),
         Make<DrawdownQuestion, DrawdownAnswer>("nitrogen-drawdown",

@@ -4,6 +4,7 @@ using MudPie.Core.Measures;
 using MudPie.Core.Workings;
 using MudPie.Records;
 using MudPie.Records.Brewing;
+using MudPie.Server.Mixing;
 using MudPie.Server.Brewing;
 using MudPie.Server.Today;
 using MudPie.Server.Web;
@@ -27,7 +28,12 @@ public sealed record YardVessel(int Id, string Name, string Shape, double TotalL
 public sealed record YardThing(string Id, string Kind, string Name, ThingSays Says, string Link);
 
 /// <summary>The yard as it stands, and what wants hands in it, most pressing first.</summary>
-public sealed record YardView(IReadOnlyList<YardVessel> Vessels, IReadOnlyList<YardThing> Things, IReadOnlyList<TodayItem> Items);
+/// <param name="Vessels">The brewhouse.</param>
+/// <param name="Things">What stands beside them.</param>
+/// <param name="Behind">What is made on the ground behind: mixes, and char that is being charged.</param>
+/// <param name="Items">What wants hands.</param>
+public sealed record YardView(IReadOnlyList<YardVessel> Vessels, IReadOnlyList<YardThing> Things, IReadOnlyList<YardThing> Behind,
+    IReadOnlyList<TodayItem> Items);
 
 /// <summary>What is being made, drawn as it stands now.</summary>
 public static class YardEndpoints
@@ -36,7 +42,7 @@ public static class YardEndpoints
     public static void MapYard(this IEndpointRouteBuilder api) =>
         api.MapGet("/make/yard", Read).WithSummary("The yard: what is being made, as it stands now.");
 
-    private static async Task<Ok<YardView>> Read(HoldingDb db, HoldingClock clock, LiveBrew live)
+    private static async Task<Ok<YardView>> Read(HoldingDb db, HoldingClock clock, LiveBrew live, MixDesk mixes)
     {
         var (now, local, units) = (clock.Now, await clock.Local(), await clock.Units());
         var going = await TodayEndpoints.Going(db, live);
@@ -56,8 +62,14 @@ public static class YardEndpoints
                 batch is null ? wash is { Clean: false, UsedAt: not null } ? "/brew/clean" : "/brew/plan?vessel=" + k.Id
                     : $"/brew/{batch.Id}");
         }).ToList();
-        return TypedResults.Ok(new YardView(vessels, await Things(db, local, units), await TodayEndpoints.OfBrews(going, db, clock)));
+        var items = (await TodayEndpoints.OfBrews(going, db, clock)).Concat(await TodayMixing.Of(mixes)).OrderBy(i => i.Urgency).ThenBy(i => i.At);
+        return TypedResults.Ok(new YardView(vessels, await Things(db, local, units), await Behind(db, mixes), [.. items]));
     }
+
+    /// <summary>Jobs of mixing that are not filled in yet: a heap on its tarp, or char in what charges it.</summary>
+    private static async Task<List<YardThing>> Behind(HoldingDb db, MixDesk mixes) =>
+        [.. (await mixes.Going(db)).Take(4).Select(j => new YardThing($"mix-{j.Id}", j.State == MixState.Charging ? "charge" : "mix", j.Name,
+            new ThingSays(j.Tone, j.Says.Split(", ", 2)[0], j.Says.Split(", ", 2) is [_, var figure] ? figure : ""), $"/make/mix/{j.Id}"))];
 
     private static double AirOf(Batch batch) => Math.Round(4 * BatchViews.Air(batch).Lpm / batch.BrewL, 2);
 

@@ -26,12 +26,12 @@ export const rooms: readonly RoomPlace[] = [
     also: ["/brew"],
     benches: [
       ["/make", "The yard"],
-      ["/brew", "Brews"],
+      ["/brew", "Brews", /^\/brew\/clean$/],
       ["/brew/water", "Water"],
       ["/brew/sources", "Sources"],
       ["/brew/recipes", "Recipes"],
       ["/brew/air", "Air"],
-      ["/brew/clean", "Cleaning"],
+      ["/make/mix", "Mixes"],
     ],
   },
   {

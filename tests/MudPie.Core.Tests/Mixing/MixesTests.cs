@@ -6,7 +6,7 @@ namespace MudPie.Core.Tests.Mixing;
 /// <summary>Parts, litres, what is fetched; carbon and nitrogen of what is laid together.</summary>
 public sealed class MixesTests
 {
-    private static MixQuestion Three(double? ratio, double spare = 0.1, double loss = 0.1, double settle = 0) => new() {
+    private static MixesQuestion Three(double? ratio, double spare = 0.1, double loss = 0.1, double settle = 0) => new() {
         PotL = 3, SpareShare = spare, MixingLossShare = loss, SettleShare = settle,
         Precharged = new Precharge { Of = "char", With = "castings", Ratio = ratio },
         Mixes =

@@ -28,7 +28,7 @@ public sealed class MixingReferenceTests
     }
 
     private static JsonElement Answer(string name, JsonElement q) => name switch {
-        "mix" => Of(Mixes.Of(q.Deserialize<MixQuestion>(Web)!)),
+        "mix" => Of(Mixes.Of(q.Deserialize<MixesQuestion>(Web)!)),
         "compost-recipe" => Of(CompostRecipe.Of(q.Deserialize<CompostQuestion>(Web)!)),
         "nitrogen-drawdown" => Of(NitrogenDrawdown.Of(q.Deserialize<DrawdownQuestion>(Web)!)),
         "soil-corrections" => Of(SoilCorrections.Of(q.Deserialize<CorrectionsQuestion>(Web)!)),

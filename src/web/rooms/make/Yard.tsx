@@ -1,6 +1,8 @@
+import { useId } from "react";
 import { Link } from "react-router-dom";
 import type { Schemas } from "../../api/client";
 import { looks } from "../../parts/tone";
+import { PartPatterns } from "./Pots";
 
 /** Outlines of vessels on their own ground line: x from −1 to 1 of half their width, y from 0 (ground) to 1 (brim). */
 const outline: Record<string, string> = {
@@ -12,19 +14,60 @@ const outline: Record<string, string> = {
 /** What stands in the yard, on its lines of ground: each thing with its name, its state in a word and a figure, and its door. */
 export function Drawn({ yard }: { yard: Schemas["YardView"] }) {
   const most = Math.max(...yard.vessels.map((v) => v.totalL), 1);
+  const two = yard.behind.length > 0;
+  const ground = "flex flex-wrap items-end gap-x-2 gap-y-6 border-b-2 border-ink pt-2 max-wide:border-b-0";
   return (
-    <div className="flex flex-wrap items-end gap-x-2 gap-y-6 border-b-2 border-ink pt-2 max-wide:border-b-0">
-      {yard.vessels.map((v) => (
-        <Door key={v.id} to={v.link} name={v.name} says={v.says} large>
-          <VesselDrawn vessel={v} most={most} />
-        </Door>
-      ))}
-      {yard.things.map((t) => (
-        <Door key={t.id} to={t.link} name={t.name} says={t.says}>
-          <Thing kind={t.kind} />
-        </Door>
-      ))}
-    </div>
+    <>
+      <div role="group" aria-label="The brewhouse" className={ground}>
+        {yard.vessels.map((v) => (
+          <Door key={v.id} to={v.link} name={v.name} says={v.says} large>
+            <VesselDrawn vessel={v} most={most} low={two} />
+          </Door>
+        ))}
+        {yard.things.map((t) => (
+          <Door key={t.id} to={t.link} name={t.name} says={t.says}>
+            <span className={two ? "block wide:[&>svg]:h-20" : undefined}>
+              <Thing kind={t.kind} />
+            </span>
+          </Door>
+        ))}
+      </div>
+      {two && (
+        <div role="group" aria-label="The ground behind" className={`${ground} mt-3`}>
+          {yard.behind.map((t) => (
+            <Door key={t.id} to={t.link} name={t.name} says={t.says} large>
+              <Behind kind={t.kind} />
+            </Door>
+          ))}
+        </div>
+      )}
+    </>
+  );
+}
+
+/** What is made on the ground behind: a heap of mix on its tarp, char in what charges it. */
+function Behind({ kind }: { kind: string }) {
+  const id = useId();
+  return (
+    <svg viewBox="0 0 170 84" className="mx-auto h-20 max-wide:h-16" aria-hidden>
+      <PartPatterns id={id} />
+      {kind === "charge" ? (
+        <g className="stroke-ink" strokeWidth="3.5" strokeLinejoin="round">
+          <path d="M28 20H142L162 82H8Z" fill={`url(#${id}-dots)`} />
+          <path d="M44 28H126L134 50H36Z" fill={`url(#${id}-lumps)`} strokeWidth="1.6" />
+        </g>
+      ) : (
+        <g strokeLinejoin="round">
+          <path d="M22 66H148L166 80H4Z" className="fill-shade stroke-river" strokeWidth="2.5" />
+          <path
+            d="M34 66Q60 18 86 18Q112 18 136 66Z"
+            fill={`url(#${id}-waves)`}
+            className="stroke-ink"
+            strokeWidth="3.5"
+          />
+        </g>
+      )}
+    </svg>
   );
 }
 
@@ -60,8 +103,8 @@ function Door({ to, name, says, large = false, children }: DoorProps) {
 }
 
 /** A vessel, as tall as what it holds makes it beside the others. */
-function VesselDrawn({ vessel: v, most }: { vessel: Schemas["YardVessel"]; most: number }) {
-  const tall = 96 + 150 * Math.cbrt(v.totalL / most);
+function VesselDrawn({ vessel: v, most, low }: { vessel: Schemas["YardVessel"]; most: number; low: boolean }) {
+  const tall = (96 + 150 * Math.cbrt(v.totalL / most)) * (low ? 0.62 : 1);
   const half = tall * (v.shape === "bucket" ? 0.46 : v.shape === "tank" ? 0.36 : 0.38);
   const shape = outline[v.shape] ?? outline.barrel!;
   const scaled = `scale(${half} ${-tall})`;

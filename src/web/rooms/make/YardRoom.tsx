@@ -7,11 +7,13 @@ import { Link } from "react-router-dom";
 
 const begin = [
   ["/brew/plan", "A brew"],
+  ["/make/mix/new", "A mix"],
   ["/brew/recipes", "A recipe"],
   ["/put-out/dose", "Something from a bottle"],
 ] as const;
 
 const doors = [
+  ["/brew/clean", "cleaning"],
   ["/brew/ask", "ask what if"],
   ["/brew/back", "looking back"],
   ["/brew/microscope", "microscope"],

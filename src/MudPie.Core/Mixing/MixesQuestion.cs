@@ -1,7 +1,7 @@
 namespace MudPie.Core.Mixing;
 
 /// <summary>Question of the calculator mix: several mixes that are made at once.</summary>
-public sealed record MixQuestion
+public sealed record MixesQuestion
 {
     /// <summary>Litres of one pot, filled: 0.001 to 1,000,000. A bed is one pot.</summary>
     public double? PotL { get; init; }
@@ -60,5 +60,5 @@ public sealed record MixedMix(string Name, double FinishedL, double LooseL, IRea
 /// <param name="Total">What goes into the mixes, over all of them, L.</param>
 /// <param name="Charging">What goes into the charge, L; empty where nothing is charged.</param>
 /// <param name="MostRatio">The most of a charge that every mix can bear; null where no mix holds what is charged.</param>
-public sealed record MixAnswer(IReadOnlyList<MixedMix> Mixes, IReadOnlyDictionary<string, double> Total,
+public sealed record MixesAnswer(IReadOnlyList<MixedMix> Mixes, IReadOnlyDictionary<string, double> Total,
     IReadOnlyDictionary<string, double> Charging, double? MostRatio);
