@@ -43,6 +43,7 @@ public static class Forms
         [typeof(IReadOnlyList<LayoutPlace>)] = new("places"),
         [typeof(IReadOnlyList<LeafRead>)] = new("leaves"),
         [typeof(MixRequest)] = new("mix"),
+        [typeof(HeapAsked)] = new("heap"),
     };
 
     /// <summary>How they are written: camelCase, ideas by their words.</summary>

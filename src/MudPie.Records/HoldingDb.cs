@@ -86,6 +86,12 @@ public sealed class HoldingDb(DbContextOptions<HoldingDb> options) : DbContext(o
 
     public DbSet<MixEntry> MixLog => Set<MixEntry>();
 
+    public DbSet<Heap> Heaps => Set<Heap>();
+
+    public DbSet<HeapEntry> HeapLog => Set<HeapEntry>();
+
+    public DbSet<OwnMaterial> OwnMaterials => Set<OwnMaterial>();
+
     public DbSet<StockLot> Lots => Set<StockLot>();
 
     public DbSet<StockEntry> StockEntries => Set<StockEntry>();
@@ -180,6 +186,7 @@ public sealed class HoldingDb(DbContextOptions<HoldingDb> options) : DbContext(o
         Words<DatesTo>(configurationBuilder);
         Words<MixStep>(configurationBuilder);
         Words<Damp>(configurationBuilder);
+        Words<HeapStep>(configurationBuilder);
     }
 
     /// <inheritdoc/>
@@ -234,6 +241,10 @@ public sealed class HoldingDb(DbContextOptions<HoldingDb> options) : DbContext(o
     {
         modelBuilder.Entity<MixEntry>().HasIndex(e => new { e.MixId, e.At });
         modelBuilder.Entity<MixEntry>().HasOne<MixEntry>().WithMany().HasForeignKey(e => e.CorrectsId);
+        modelBuilder.Entity<HeapEntry>().HasIndex(e => new { e.HeapId, e.At });
+        modelBuilder.Entity<HeapEntry>().HasOne<HeapEntry>().WithMany().HasForeignKey(e => e.CorrectsId);
+        modelBuilder.Entity<StockLot>().HasOne<Heap>().WithMany().HasForeignKey(l => l.HeapId);
+        modelBuilder.Entity<StockEntry>().HasOne<HeapEntry>().WithMany().HasForeignKey(e => e.HeapEntryId);
         modelBuilder.Entity<StockLot>().HasOne<MixJob>().WithMany().HasForeignKey(l => l.MixId);
         modelBuilder.Entity<StockEntry>().HasOne<MixEntry>().WithMany().HasForeignKey(e => e.MixEntryId);
     }

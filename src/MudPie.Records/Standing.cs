@@ -45,6 +45,10 @@ public static class Standing
     public static IQueryable<MixEntry> ThatStand(this DbSet<MixEntry> all) =>
         all.Where(e => e.CorrectsId == null && !all.Any(c => c.CorrectsId == e.Id)).OrderBy(e => e.At).ThenBy(e => e.Id);
 
+    /// <summary>What was done at heaps and stands, oldest first: neither struck, nor the striking of another.</summary>
+    public static IQueryable<HeapEntry> ThatStand(this DbSet<HeapEntry> all) =>
+        all.Where(e => e.CorrectsId == null && !all.Any(c => c.CorrectsId == e.Id)).OrderBy(e => e.At).ThenBy(e => e.Id);
+
     /// <summary>Of each entry that was put right, the newest that does.</summary>
     public static IReadOnlyDictionary<int, int> RightedBy<T>(this IEnumerable<T> all)
         where T : IPutRight =>

@@ -101,7 +101,7 @@ public static class App
         services.AddHttpContextAccessor();
         services.AddScoped<HoldingClock>().AddScoped<Writes>().AddScoped<LiveBrew>().AddScoped<PlanDesk>().AddScoped<ForwardRun>()
             .AddScoped<StockKeeper>().AddScoped<WeatherBook>().AddScoped<TankJobs>().AddScoped<TankStarts>().AddScoped<TankMixing>()
-            .AddScoped<TankCosts>().AddScoped<TrialDesk>().AddScoped<MixDesk>();
+            .AddScoped<TankCosts>().AddScoped<TrialDesk>().AddScoped<MixDesk>().AddScoped<HeapDesk>();
         if (!ForOpenApi && builder.Configuration.GetValue("Holding:Background", true))
         {
             services.Configure<HostOptions>(o => o.BackgroundServiceExceptionBehavior = BackgroundServiceExceptionBehavior.Ignore);
@@ -199,6 +199,7 @@ public static class App
         api.MapMixing();
         api.MapProgrammes();
         api.MapMixBench();
+        api.MapHeaps();
         api.MapShelf();
         api.MapBook();
         api.MapBookFiles();

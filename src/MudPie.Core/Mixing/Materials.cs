@@ -1,3 +1,5 @@
+using MudPie.Core.Measures;
+
 namespace MudPie.Core.Mixing;
 
 /// <summary>What is known of a usual material. Sources differ by a third either way.</summary>
@@ -60,6 +62,34 @@ public static class Materials
         new("shell", "shell flour or lime", 0, 0, 0.02, 1.00, 0, "shell", "lime", "flour"),
         new("soil", "soil", 0.02, 0.0018, 0.20, 1.20, Slow, "soil", "loam"),
     ];
+
+    /// <summary>The table with the grower's own laid over it: what they changed, and what they added.</summary>
+    /// <param name="own">The newest of each, those of the house's by their ids.</param>
+    public static IReadOnlyList<Material> With(IEnumerable<Material> own)
+    {
+        var mine = own.ToDictionary(m => m.Id);
+        return [.. All.Select(m => mine.TryGetValue(m.Id, out var changed) ? changed : m), .. mine.Values.Where(m => Find(m.Id) is null)];
+    }
+
+    /// <summary>A material of the grower's own, within what can be.</summary>
+    /// <param name="houseId">That of the house's which it changes; null for a new one.</param>
+    /// <param name="name">Its name.</param>
+    /// <param name="typed">Carbon, nitrogen and moisture in per cent, kg a litre, as typed.</param>
+    /// <param name="fields">Where it is typed.</param>
+    public static Material? Own(string? houseId, string? name, (string? C, string? N, string? Water, string? KgPerL) typed, TypedFields fields)
+    {
+        var house = Find(houseId);
+        double Percent(string field, string? value, double most) => fields.Quantity(field, value?.TrimEnd('%', ' '), Dimension.Plain, 0, most) / 100;
+        var own = new Material(house?.Id ?? "", house?.Name ?? fields.Name("name", name, "the material"), Percent("carbon", typed.C, 100),
+            Percent("nitrogen", typed.N, 60), Percent("moisture", typed.Water, 99), fields.Quantity("kgPerL", typed.KgPerL, Dimension.Plain, 0.02, 3),
+            house?.DecayPerWeek ?? Straw, house?.Words ?? []);
+        if (own.Carbon + own.Nitrogen > 1)
+        {
+            fields.Checks.Add("carbon", "Carbon and nitrogen are more than all of it.", "Give per cent of dry matter that fit in 100.");
+        }
+
+        return fields.Checks.Sound ? own : null;
+    }
 
     /// <summary>The material of that id; null where there is none.</summary>
     public static Material? Find(string? id) => All.FirstOrDefault(m => m.Id == id);

@@ -13,6 +13,7 @@ internal static class DemoMixing
 {
     public static void Fill(HoldingDb db, DemoKit kit, DateTimeOffset now)
     {
+        Heaps(db, now);
         var trial = db.Trials.Local.FirstOrDefault(t => t.Crop == "beetroot");
         var begun = trial?.StartedAt ?? now.AddDays(-60);
         var parts = Parts(db);
@@ -37,6 +38,53 @@ internal static class DemoMixing
         steps = new Steps(db, dahlias);
         steps.Do(MixStep.Charged, now.AddDays(-9));
         steps.Do(MixStep.Checked, now.AddDays(-2), Damp.Right);
+    }
+
+    /// <summary>Heap 1, cured, and heap 2, hot on its ninth day.</summary>
+    private static void Heaps(HoldingDb db, DateTimeOffset now)
+    {
+        Heap New(string name, int daysAgo, params (string Material, string Amount)[] of)
+        {
+            var heap = db.Heaps.Add(new Heap {
+                Name = name, BuiltAt = now.AddDays(-daysAgo).AddHours(-3), Asked = new HeapAsked {
+                    Name = name, Place = "bay 3, by the hedge", TargetCn = "30", CodeDays = "15", CodeTurns = "5",
+                    Parts = [.. of.Select(m => new HeapPartAsked { MaterialId = m.Material, Amount = m.Amount })],
+                }
+            }).Entity;
+            db.SaveChanges();
+            return heap;
+        }
+
+        void Log(Heap heap, double daysAgo, HeapStep step, double? c = null, string? note = null)
+        {
+            var at = now.AddDays(-daysAgo);
+            db.HeapLog.Add(new HeapEntry {
+                HeapId = heap.Id, Step = step, At = at, RecordedAt = at.AddMinutes(2), Celsius = c, Typed = c is { } t ? $"{Say.Number(t)} °C" : null,
+                Note = note
+            });
+        }
+
+        var one = New("heap 1", 214, ("grass", "500 L"), ("cattle", "400 L"), ("straw", "1400 L"), ("brash", "300 L"));
+        double[] core = [24, 41, 58, 63, 61, 57, 64, 66, 60, 56, 63, 65, 61, 58, 62, 60, 57, 59, 56, 54, 48, 41, 33, 27];
+        for (var i = 0; i < core.Length; i++)
+        {
+            Log(one, 213 - (i * 1.5), HeapStep.Warmth, core[i]);
+        }
+
+        foreach (var day in new[] { 207, 201, 196, 191, 186, 120 })
+        {
+            Log(one, day, HeapStep.Turned);
+        }
+
+        Log(one, 40, HeapStep.Cured, null, "smells of earth, stayed at 16 °C after it was turned");
+        var two = New("heap 2", 9, ("grass", "700 L"), ("residue", "300 L"), ("cattle", "150 L"), ("straw", "1300 L"));
+        foreach (var (day, c) in new[] { (8.0, 27.0), (7.0, 38.0), (6.0, 46.0), (5.0, 52.0), (4.0, 51.0), (3.0, 54.0), (2.0, 58.0), (1.0, 62.0), (0.2, 61.0) })
+        {
+            Log(two, day, HeapStep.Warmth, c);
+        }
+
+        Log(two, 4.1, HeapStep.Turned, null, "dry on the outside: watered as it was turned");
+        Log(two, 4.1, HeapStep.Watered);
     }
 
     private static IReadOnlyList<MixPartAsked> Parts(HoldingDb db) =>

@@ -1670,6 +1670,75 @@ namespace MudPie.Records.Migrations
                     b.ToTable("TrialTreatment");
                 });
 
+            modelBuilder.Entity("MudPie.Records.Mixing.Heap", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Asked")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<long>("BuiltAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<Guid>("Version")
+                        .IsConcurrencyToken()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.ToTable("Heaps");
+                });
+
+            modelBuilder.Entity("MudPie.Records.Mixing.HeapEntry", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long>("At")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<double?>("Celsius")
+                        .HasColumnType("REAL");
+
+                    b.Property<int?>("CorrectsId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("HeapId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<double?>("Litres")
+                        .HasColumnType("REAL");
+
+                    b.Property<string>("Note")
+                        .HasColumnType("TEXT");
+
+                    b.Property<long>("RecordedAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Step")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Typed")
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("CorrectsId");
+
+                    b.HasIndex("HeapId", "At");
+
+                    b.ToTable("HeapLog");
+                });
+
             modelBuilder.Entity("MudPie.Records.Mixing.MixEntry", b =>
                 {
                     b.Property<int>("Id")
@@ -1740,6 +1809,39 @@ namespace MudPie.Records.Migrations
                     b.HasKey("Id");
 
                     b.ToTable("Mixes");
+                });
+
+            modelBuilder.Entity("MudPie.Records.Mixing.OwnMaterial", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long>("At")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<double>("Carbon")
+                        .HasColumnType("REAL");
+
+                    b.Property<double>("KgPerL")
+                        .HasColumnType("REAL");
+
+                    b.Property<string>("MaterialId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<double>("Moisture")
+                        .HasColumnType("REAL");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<double>("Nitrogen")
+                        .HasColumnType("REAL");
+
+                    b.HasKey("Id");
+
+                    b.ToTable("OwnMaterials");
                 });
 
             modelBuilder.Entity("MudPie.Records.PuttingOut.Application", b =>
@@ -2234,6 +2336,9 @@ namespace MudPie.Records.Migrations
                     b.Property<int?>("BatchId")
                         .HasColumnType("INTEGER");
 
+                    b.Property<int?>("HeapEntryId")
+                        .HasColumnType("INTEGER");
+
                     b.Property<int>("LotId")
                         .HasColumnType("INTEGER");
 
@@ -2259,6 +2364,8 @@ namespace MudPie.Records.Migrations
 
                     b.HasIndex("BatchId");
 
+                    b.HasIndex("HeapEntryId");
+
                     b.HasIndex("MixEntryId");
 
                     b.HasIndex("LotId", "At");
@@ -2276,6 +2383,9 @@ namespace MudPie.Records.Migrations
                         .HasColumnType("INTEGER");
 
                     b.Property<long>("From")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int?>("HeapId")
                         .HasColumnType("INTEGER");
 
                     b.Property<int>("InputId")
@@ -2308,6 +2418,8 @@ namespace MudPie.Records.Migrations
                         .HasColumnType("TEXT");
 
                     b.HasKey("Id");
+
+                    b.HasIndex("HeapId");
 
                     b.HasIndex("MixId");
 
@@ -2775,6 +2887,21 @@ namespace MudPie.Records.Migrations
                     b.Navigation("Input");
                 });
 
+            modelBuilder.Entity("MudPie.Records.Mixing.HeapEntry", b =>
+                {
+                    b.HasOne("MudPie.Records.Mixing.HeapEntry", null)
+                        .WithMany()
+                        .HasForeignKey("CorrectsId");
+
+                    b.HasOne("MudPie.Records.Mixing.Heap", "Heap")
+                        .WithMany("Log")
+                        .HasForeignKey("HeapId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.Navigation("Heap");
+                });
+
             modelBuilder.Entity("MudPie.Records.Mixing.MixEntry", b =>
                 {
                     b.HasOne("MudPie.Records.Ground.Bed", "Bed")
@@ -2924,6 +3051,10 @@ namespace MudPie.Records.Migrations
                         .WithMany()
                         .HasForeignKey("BatchId");
 
+                    b.HasOne("MudPie.Records.Mixing.HeapEntry", null)
+                        .WithMany()
+                        .HasForeignKey("HeapEntryId");
+
                     b.HasOne("MudPie.Records.Shelf.StockLot", "Lot")
                         .WithMany("Entries")
                         .HasForeignKey("LotId")
@@ -2939,6 +3070,10 @@ namespace MudPie.Records.Migrations
 
             modelBuilder.Entity("MudPie.Records.Shelf.StockLot", b =>
                 {
+                    b.HasOne("MudPie.Records.Mixing.Heap", null)
+                        .WithMany()
+                        .HasForeignKey("HeapId");
+
                     b.HasOne("MudPie.Records.Shelf.Input", "Input")
                         .WithMany("Lots")
                         .HasForeignKey("InputId")
@@ -3010,6 +3145,11 @@ namespace MudPie.Records.Migrations
                     b.Navigation("Plots");
 
                     b.Navigation("Treatments");
+                });
+
+            modelBuilder.Entity("MudPie.Records.Mixing.Heap", b =>
+                {
+                    b.Navigation("Log");
                 });
 
             modelBuilder.Entity("MudPie.Records.Mixing.MixJob", b =>

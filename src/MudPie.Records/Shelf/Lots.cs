@@ -36,6 +36,9 @@ public sealed class StockLot
     /// <summary>The job of mixing that it was made by; null for none.</summary>
     public int? MixId { get; set; }
 
+    /// <summary>The heap that it was taken from; null for none.</summary>
+    public int? HeapId { get; set; }
+
     /// <summary>What it is of: the weed, the way it was made, a test.</summary>
     public string? Notes { get; set; }
 
@@ -69,6 +72,9 @@ public sealed class StockEntry
 
     /// <summary>The step of a job of mixing that wrote it; null for none.</summary>
     public int? MixEntryId { get; set; }
+
+    /// <summary>The step at a heap that wrote it; null for none.</summary>
+    public int? HeapEntryId { get; set; }
 
     public string? Note { get; set; }
 

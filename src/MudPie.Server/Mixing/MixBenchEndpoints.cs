@@ -27,7 +27,8 @@ public static class MixBenchEndpoints
             .WithSummary("A code that opens the job on a telephone.");
     }
 
-    private static ContentHttpResult Qr(HttpRequest request, string path)
+    /// <summary>A code that opens an address of this server.</summary>
+    internal static ContentHttpResult Qr(HttpRequest request, string path)
     {
         using var data = QRCodeGenerator.GenerateQrCode($"{request.Scheme}://{request.Host}{path}", QRCodeGenerator.ECCLevel.M);
         using var code = new SvgQRCode(data);

@@ -42,7 +42,7 @@ public static class YardEndpoints
     public static void MapYard(this IEndpointRouteBuilder api) =>
         api.MapGet("/make/yard", Read).WithSummary("The yard: what is being made, as it stands now.");
 
-    private static async Task<Ok<YardView>> Read(HoldingDb db, HoldingClock clock, LiveBrew live, MixDesk mixes)
+    private static async Task<Ok<YardView>> Read(HoldingDb db, HoldingClock clock, LiveBrew live, MixDesk mixes, HeapDesk heaps)
     {
         var (now, local, units) = (clock.Now, await clock.Local(), await clock.Units());
         var going = await TodayEndpoints.Going(db, live);
@@ -62,14 +62,19 @@ public static class YardEndpoints
                 batch is null ? wash is { Clean: false, UsedAt: not null } ? "/brew/clean" : "/brew/plan?vessel=" + k.Id
                     : $"/brew/{batch.Id}");
         }).ToList();
-        var items = (await TodayEndpoints.OfBrews(going, db, clock)).Concat(await TodayMixing.Of(mixes)).OrderBy(i => i.Urgency).ThenBy(i => i.At);
-        return TypedResults.Ok(new YardView(vessels, await Things(db, local, units), await Behind(db, mixes), [.. items]));
+        var items = (await TodayEndpoints.OfBrews(going, db, clock)).Concat(await TodayMixing.Of(mixes, heaps, clock)).OrderBy(i => i.Urgency).ThenBy(i => i.At);
+        return TypedResults.Ok(new YardView(vessels, await Things(db, local, units), await Behind(db, mixes, heaps), [.. items]));
     }
 
-    /// <summary>Jobs of mixing that are not filled in yet: a heap on its tarp, or char in what charges it.</summary>
-    private static async Task<List<YardThing>> Behind(HoldingDb db, MixDesk mixes) =>
-        [.. (await mixes.Going(db)).Take(4).Select(j => new YardThing($"mix-{j.Id}", j.State == MixState.Charging ? "charge" : "mix", j.Name,
-            new ThingSays(j.Tone, j.Says.Split(", ", 2)[0], j.Says.Split(", ", 2) is [_, var figure] ? figure : ""), $"/make/mix/{j.Id}"))];
+    /// <summary>Heaps, jobs of mixing that are not filled in yet, char in what charges it.</summary>
+    private static async Task<List<YardThing>> Behind(HoldingDb db, MixDesk mixes, HeapDesk heaps) =>
+    [
+        .. (await heaps.Lines()).Where(h => h.Stands.State != HeapState.Done).Take(4).Select(h => new YardThing($"heap-{h.Heap.Id}",
+            h.Stands.State is HeapState.Hot or HeapState.Cooling ? "hotHeap" : "heap", h.Line.Name,
+            new ThingSays(h.Line.Tone, h.Line.Word, h.Line.Says.Split(':', '.')[0]), $"/make/heap/{h.Heap.Id}")),
+        .. (await mixes.Going(db)).Take(3).Select(j => new YardThing($"mix-{j.Id}", j.State == MixState.Charging ? "charge" : "mix", j.Name,
+            new ThingSays(j.Tone, j.Says.Split(", ", 2)[0], j.Says.Split(", ", 2) is [_, var figure] ? figure : ""), $"/make/mix/{j.Id}")),
+    ];
 
     private static double AirOf(Batch batch) => Math.Round(4 * BatchViews.Air(batch).Lpm / batch.BrewL, 2);
 

@@ -26,12 +26,9 @@ export const rooms: readonly RoomPlace[] = [
     also: ["/brew"],
     benches: [
       ["/make", "The yard"],
-      ["/brew", "Brews", /^\/brew\/clean$/],
-      ["/brew/water", "Water"],
-      ["/brew/sources", "Sources"],
-      ["/brew/recipes", "Recipes"],
-      ["/brew/air", "Air"],
+      ["/brew", "Brews"],
       ["/make/mix", "Mixes"],
+      ["/make/heap", "Heaps"],
     ],
   },
   {
@@ -73,6 +70,19 @@ export const rooms: readonly RoomPlace[] = [
     ],
   },
 ];
+
+/** What belongs to the brewhouse, reached from it and from the yard. */
+export const brewhouse = [
+  ["/brew/water", "water"],
+  ["/brew/sources", "sources"],
+  ["/brew/recipes", "recipes"],
+  ["/brew/air", "air"],
+  ["/brew/clean", "cleaning"],
+  ["/brew/ask", "ask what if"],
+  ["/brew/back", "looking back"],
+  ["/brew/microscope", "microscope"],
+  ["/brew/practice", "practice brews"],
+] as const;
 
 const lies = (path: string, under: string) => path === under || path.startsWith(under + "/");
 

@@ -1,6 +1,7 @@
 import { Link } from "react-router-dom";
 import type { Schemas } from "../../api/client";
 import { useRead } from "../../api/data";
+import { Brewhouse } from "../../parts/Brewhouse";
 import { Room } from "../../parts/Room";
 import { Go } from "../../parts/Go";
 import { useClock } from "../../parts/clock";
@@ -41,7 +42,8 @@ export function BrewRoom() {
       peek="Plan a brew"
       bench={
         <>
-          <ul>{open.map(row)}</ul>
+          <Brewhouse />
+          <ul className="mt-2">{open.map(row)}</ul>
           <h2 className="mt-6 text-xl">Over</h2>
           <ul>{over.map(row)}</ul>
           {list.length === 0 && (

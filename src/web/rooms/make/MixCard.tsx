@@ -71,7 +71,12 @@ export function MixCard() {
                       ☐ {m.name}
                     </th>
                     <td className="py-1 pr-4">{m.fills}</td>
-                    <td className="py-1 text-right">{m.layers.filter((l) => l.shown).map((l) => `${l.shown} ${l.name}`).join(" · ")}</td>
+                    <td className="py-1 text-right">
+                      {m.layers
+                        .filter((l) => l.shown)
+                        .map((l) => `${l.shown} ${l.name}`)
+                        .join(" · ")}
+                    </td>
                   </tr>
                 ))}
               </tbody>

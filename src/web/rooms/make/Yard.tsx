@@ -56,6 +56,20 @@ function Behind({ kind }: { kind: string }) {
           <path d="M28 20H142L162 82H8Z" fill={`url(#${id}-dots)`} />
           <path d="M44 28H126L134 50H36Z" fill={`url(#${id}-lumps)`} strokeWidth="1.6" />
         </g>
+      ) : kind === "heap" || kind === "hotHeap" ? (
+        <g strokeLinejoin="round">
+          <path
+            d="M6 80Q46 22 85 22Q124 22 164 80Z"
+            className={`stroke-ink ${kind === "heap" ? "fill-bag" : "fill-brew"}`}
+            strokeWidth="3.5"
+          />
+          {kind === "hotHeap" && (
+            <g fill="none" className="stroke-ink" strokeWidth="3">
+              <path d="M85 52V16" />
+              <circle cx="85" cy="9" r="6" className="fill-paper" />
+            </g>
+          )}
+        </g>
       ) : (
         <g strokeLinejoin="round">
           <path d="M22 66H148L166 80H4Z" className="fill-shade stroke-river" strokeWidth="2.5" />

@@ -1,4 +1,5 @@
 import { useRead } from "../../api/data";
+import { Brewhouse } from "../../parts/Brewhouse";
 import { Room } from "../../parts/Room";
 import { Go } from "../../parts/Go";
 import { looks } from "../../parts/tone";
@@ -8,16 +9,9 @@ import { Link } from "react-router-dom";
 const begin = [
   ["/brew/plan", "A brew"],
   ["/make/mix/new", "A mix"],
+  ["/make/heap/new", "A heap"],
   ["/brew/recipes", "A recipe"],
   ["/put-out/dose", "Something from a bottle"],
-] as const;
-
-const doors = [
-  ["/brew/clean", "cleaning"],
-  ["/brew/ask", "ask what if"],
-  ["/brew/back", "looking back"],
-  ["/brew/microscope", "microscope"],
-  ["/brew/practice", "practice brews"],
 ] as const;
 
 /** The yard: what is being made, as it stands now; each thing a door. */
@@ -33,17 +27,7 @@ export function YardRoom() {
       bench={
         <>
           <Drawn yard={yard} />
-          <p className="flex flex-wrap gap-x-5">
-            {doors.map(([to, name]) => (
-              <Link
-                key={to}
-                to={to}
-                className="inline-flex min-h-11 items-center text-clay underline underline-offset-4"
-              >
-                {name}
-              </Link>
-            ))}
-          </p>
+          <Brewhouse />
         </>
       }
       slate={

@@ -1,0 +1,15 @@
+import { Link } from "react-router-dom";
+import { brewhouse } from "./places";
+
+/** What belongs to the brewhouse, each a door. */
+export function Brewhouse() {
+  return (
+    <nav aria-label="The brewhouse" className="flex flex-wrap gap-x-5">
+      {brewhouse.map(([to, name]) => (
+        <Link key={to} to={to} className="inline-flex min-h-11 items-center text-clay underline underline-offset-4">
+          {name}
+        </Link>
+      ))}
+    </nav>
+  );
+}

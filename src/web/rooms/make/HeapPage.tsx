@@ -1,0 +1,213 @@
+import { useState } from "react";
+import { Link, useParams } from "react-router-dom";
+import type { Schemas } from "../../api/client";
+import { useRead } from "../../api/data";
+import { AmountField } from "../../parts/AmountField";
+import { Button } from "../../parts/Button";
+import { useClock } from "../../parts/clock";
+import { Field } from "../../parts/Field";
+import { Fold } from "../../parts/Fold";
+import { Form, Refusals } from "../../parts/Form";
+import { useFieldWrite } from "../../parts/outbox";
+import { Pick } from "../../parts/Pick";
+import { Room } from "../../parts/Room";
+import { Sum } from "../../parts/Sum";
+import { Verdict } from "../../parts/Verdict";
+import { WrongElse } from "../../parts/Wrong";
+import { HeapCurve, HeapDrawn } from "./HeapDrawn";
+
+type Step = NonNullable<Schemas["HeapStep"]>;
+
+/** A heap as it stands: its curve, its days above 55 °C, what to do, what was done. */
+export function HeapPage() {
+  const id = Number(useParams().id);
+  const heap = useRead("/api/heaps/{id}", { params: { path: { id } } });
+  const clock = useClock();
+  const stands = heap.stands.value!;
+  return (
+    <Room
+      title={`${heap.name}: ${heap.word}`}
+      under={`Built ${clock.sayDate(heap.builtAt)}${heap.place ? `, ${heap.place}` : ""}.`}
+      peek={stands.verdict.sentence}
+      bench={
+        <>
+          <HeapCurve heap={heap} />
+          <p className="figures mt-1">
+            {heap.codeSays}
+            {stands.codeMet ? ": as your code counts." : ". Local code decides how many."}
+          </p>
+          {heap.bench && (
+            <Fold
+              line={`Built of ${heap.bench.value!.layers.map((l) => l.name).join(", ")}; C:N ${heap.bench.value!.cnShown}`}
+            >
+              <HeapDrawn layers={heap.bench.value!.layers} name={heap.name} />
+            </Fold>
+          )}
+          <Log heap={heap} />
+        </>
+      }
+      slate={
+        <>
+          <Verdict verdict={stands.verdict} />
+          {stands.state !== "done" && <Steps heap={heap} />}
+          <p className="flex flex-wrap items-center gap-3">
+            <Sum working={heap.stands.working} sure={heap.stands.sure} of="its days" />
+            <Button kind="plain" className="no-print" onClick={() => window.print()}>
+              print its label
+            </Button>
+          </p>
+          {heap.lots.map((l) => (
+            <p key={l.id}>
+              <Link to={`/shelf?input=${l.inputId}`} className="text-clay underline underline-offset-4">
+                {l.leftShown} of {l.name}
+              </Link>{" "}
+              on the shelf. A brew may draw on it once its{" "}
+              <Link to="/brew/sources" className="text-clay underline underline-offset-4">
+                gate
+              </Link>{" "}
+              was asked.
+            </p>
+          ))}
+          <figure className="hidden items-center gap-4 border-2 border-ink p-4 print:flex">
+            <img src={`/api/heaps/${heap.id}/qr.svg`} alt="Leads to this heap in Mud Pie" className="h-28 w-28" />
+            <figcaption>
+              <b className="block font-head text-2xl">{heap.name}</b>
+              built {clock.sayDate(heap.builtAt)}
+            </figcaption>
+          </figure>
+        </>
+      }
+    />
+  );
+}
+
+const others: readonly { value: Step; name: string }[] = [
+  { value: "watered", name: "watered" },
+  { value: "layer", name: "a layer laid on" },
+  { value: "seen", name: "something seen" },
+  { value: "cured", name: "it is cured" },
+  { value: "sieved", name: "sieved and taken up" },
+];
+
+/** Its core, its turning, and the rest: what is done in the yard goes by the outbox. */
+function Steps({ heap }: { heap: Schemas["HeapView"] }) {
+  const cured = heap.stands.value!.state === "cured";
+  const [warmth, setWarmth] = useState("");
+  const [step, setStep] = useState<Step>(cured ? "sieved" : "watered");
+  const [amount, setAmount] = useState("");
+  const [note, setNote] = useState("");
+  const write = useFieldWrite(
+    "/api/heaps/{id}/steps",
+    (s: Step) => ({
+      params: { path: { id: heap.id } },
+      body: { step: s, warmth: s === "warmth" ? warmth : null, amount: amount || null, note: note || null, at: null },
+    }),
+    (s) => `${heap.name}: ${s === "warmth" ? `core ${warmth}` : s}`,
+    () => {
+      setWarmth("");
+      setAmount("");
+      setNote("");
+    },
+  );
+  return (
+    <Refusals problem={write.error}>
+      {" "}
+      <Form onSend={() => write.mutate("warmth")} className="flex items-start gap-3" label="Measure its core">
+        <div className="flex-1">
+          <AmountField label="Its core" dimension="temperature" value={warmth} onChange={setWarmth} name="warmth" />
+        </div>
+        <Button type="submit" kind="filled" className="mt-7" disabled={write.isPending || warmth.trim() === ""}>
+          Log it
+        </Button>
+        <Button className="mt-7" disabled={write.isPending} onClick={() => write.mutate("turned")}>
+          It is turned
+        </Button>
+      </Form>
+      <Fold
+        line={
+          cured ? "Sieve it and take it up; or something else" : "Watered, a layer, something seen, cured, taken up"
+        }
+        open={cured}
+      >
+        <Pick label="What" value={step} options={others} onChange={setStep} />
+        {(step === "watered" || step === "sieved") && (
+          <AmountField
+            label={step === "sieved" ? "Compost that came of it" : "Water"}
+            dimension="volume"
+            value={amount}
+            onChange={setAmount}
+            name="amount"
+          />
+        )}
+        <Field label="In your own words" value={note} onChange={setNote} name="note" />
+        <Button className="self-start" disabled={write.isPending} onClick={() => write.mutate(step)}>
+          Write it down
+        </Button>
+      </Fold>
+      <WrongElse />
+    </Refusals>
+  );
+}
+
+/** What was done, newest first; what was wrong can be struck, and stays readable. */
+function Log({ heap }: { heap: Schemas["HeapView"] }) {
+  const clock = useClock();
+  const [asked, setAsked] = useState<{ id: number; why: string } | null>(null);
+  const strike = useFieldWrite(
+    "/api/heaps/{id}/steps/{entry}/strike",
+    (a: { id: number; why: string }) => ({
+      params: { path: { id: heap.id, entry: a.id } },
+      body: { why: a.why, at: null },
+    }),
+    () => `${heap.name}: an entry struck`,
+    () => setAsked(null),
+  );
+  const shown = heap.log.slice(0, 12);
+  const line = (l: Schemas["HeapEntryView"]) => (
+    <li key={l.id} className="border-t border-line py-1.5">
+      <p className="flex justify-between gap-3">
+        <span className={l.struck ? "text-ash line-through" : undefined}>
+          <b className="figures">{clock.when(l.at)}</b> {l.shown}
+          {l.note && <span className="text-ash"> · {l.note}</span>}
+        </span>
+        {!l.struck && asked?.id !== l.id && (
+          <button
+            type="button"
+            className="min-h-11 text-clay underline underline-offset-4"
+            aria-label={`Strike ${l.shown}`}
+            onClick={() => setAsked({ id: l.id, why: "" })}
+          >
+            strike
+          </button>
+        )}
+      </p>
+      {l.struck && <p className="text-ash">struck: {l.struckWhy}</p>}
+      {asked?.id === l.id && (
+        <Form problem={strike.error} onSend={() => strike.mutate(asked)} className="flex flex-col gap-2">
+          <Field
+            label="What was wrong with it"
+            value={asked.why}
+            onChange={(why) => setAsked({ ...asked, why })}
+            name="why"
+            autoFocus
+          />
+          <Button type="submit" className="self-start">
+            Strike it
+          </Button>
+          <WrongElse />
+        </Form>
+      )}
+    </li>
+  );
+  return (
+    <section aria-label="What was done" className="mt-4 border-t-2 border-line pt-3">
+      <h2 className="text-xl">What was done</h2>
+      <ol>{shown.map(line)}</ol>
+      {heap.log.length > shown.length && (
+        <Fold line={`${heap.log.length - shown.length} more`}>
+          <ol>{heap.log.slice(12).map(line)}</ol>
+        </Fold>
+      )}
+    </section>
+  );
+}
