@@ -1,6 +1,7 @@
 using System.Text.Json;
 using System.Text.Json.Nodes;
 using System.Text.Json.Serialization;
+using System.Text.Json.Serialization.Metadata;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.ChangeTracking;
 using Microsoft.EntityFrameworkCore.Storage.ValueConversion;
@@ -48,7 +49,9 @@ public static class Forms
 
     /// <summary>How they are written: camelCase, ideas by their words.</summary>
     public static readonly JsonSerializerOptions Json =
-        new(JsonSerializerDefaults.Web) { Converters = { new JsonStringEnumConverter(JsonNamingPolicy.CamelCase) } };
+        new(JsonSerializerDefaults.Web) {
+            Converters = { new JsonStringEnumConverter(JsonNamingPolicy.CamelCase) }, TypeInfoResolver = new DefaultJsonTypeInfoResolver(),
+        };
 
     /// <summary>Something in its form.</summary>
     public static string Write<T>(T what)

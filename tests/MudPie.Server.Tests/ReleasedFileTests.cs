@@ -92,6 +92,13 @@ public class ReleasedFileTests
                 break;
             case (null, _):
                 break; // what was not said then may be said now
+            case (JsonArray a, JsonArray b) when where == "/api/shelf.kinds": // the house's own table: it may grow
+                foreach (var kind in a)
+                {
+                    Same(kind, b.Single(k => (string)k!["kind"]! == (string)kind!["kind"]!), $"{where}.{kind!["kind"]}");
+                }
+
+                break;
             case (JsonArray a, JsonArray b):
                 b.Count.ShouldBe(a.Count, where);
                 for (var i = 0; i < a.Count; i++)

@@ -147,6 +147,12 @@ public enum NoteKind
 
     /// <summary>What was seen.</summary>
     Note,
+
+    /// <summary>°C in the core of a heap.</summary>
+    HeapWarmth,
+
+    /// <summary>A heap was turned.</summary>
+    Turned,
 }
 
 /// <summary>What a name of the holding is the name of.</summary>
@@ -166,4 +172,7 @@ public enum NameOf
 
     /// <summary>A sprayer or can.</summary>
     Sprayer,
+
+    /// <summary>A heap.</summary>
+    Heap,
 }

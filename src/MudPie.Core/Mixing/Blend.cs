@@ -76,7 +76,8 @@ public static class Blends
         var mg1 = nutrients.ToDictionary(n => n, n => there.Any(p => p.MgPerKg?.GetValueOrDefault(n) is null) ? (double?)null
             : there.Sum(p => p.Litres!.Value * p.BulkDensityKgPerL!.Value * p.MgPerKg![n]!.Value));
         return Worked.Of(
-            new BlendAnswer(mg1.ToDictionary(n => n.Key, n => n.Value / litres), mg1.ToDictionary(n => n.Key, n => n.Value / kg), kg / litres),
+            new BlendAnswer(mg1.ToDictionary(n => n.Key, n => n.Value / litres), mg1.ToDictionary(n => n.Key, n => n.Value / kg),
+                kg / litres),
             "", Evidence.ChemistryOrPhysics,
             [
                 new("weight of a litre", "Σ litres × density ÷ Σ litres", $"{Say.Number(kg, 4)} kg ÷ {Say.Number(litres, 4)} L",

@@ -89,7 +89,8 @@ public static class CompostRecipe
         return Worked.Of(new CompostAnswer(c / n, water, solved), "", Evidence.ChemistryOrPhysics,
             [
                 .. all.Select(m => new WorkingLine(m.Name!, "kg × (1 − water) × share of C and of N",
-                    $"{Say.Number(m.Kg!.Value, 4)} kg × {Say.Number(Dry(m))} × {Say.Number(m.Carbon!.Value)} and {Say.Number(m.Nitrogen!.Value)}",
+                    $"{Say.Number(m.Kg!.Value, 4)} kg × {Say.Number(Dry(m))} × {Say.Number(m.Carbon!.Value)} and "
+                        + $"{Say.Number(m.Nitrogen!.Value)}",
                     $"{Say.Number(m.Kg.Value * Dry(m) * m.Carbon.Value)} kg C, {Say.Number(m.Kg.Value * Dry(m) * m.Nitrogen.Value)} kg N",
                     "your table of materials")),
                 new("C:N", "Σ C ÷ Σ N", $"{Say.Number(c, 4)} ÷ {Say.Number(n, 4)}", Say.Number(c / n, 4), "balance of mass"),

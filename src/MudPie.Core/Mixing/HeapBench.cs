@@ -32,7 +32,8 @@ public static class HeapBench
         Code(r, fields);
         if (r.Parts.Count is 0 or > 20)
         {
-            fields.Checks.Add("parts", r.Parts.Count == 0 ? "There is nothing in it." : "That is more than twenty.", "Give 1 to 20 materials.");
+            fields.Checks.Add("parts", r.Parts.Count == 0 ? "There is nothing in it." : "That is more than twenty.",
+                "Give 1 to 20 materials.");
         }
 
         var read = r.Parts.Take(20).Select((p, i) => Part(p, i, table, fields)).ToList();
@@ -48,14 +49,16 @@ public static class HeapBench
         if (worked.Refused is { } no)
         {
             return new Refusal([.. no.Problems.Select(p => p with {
-                Field = p.Field.StartsWith("materials", StringComparison.Ordinal) ? p.Field.Replace("materials", "parts", StringComparison.Ordinal)
+                Field = p.Field.StartsWith("materials", StringComparison.Ordinal) ? p.Field.Replace("materials", "parts",
+                    StringComparison.Ordinal)
                     .Replace(".kg", ".amount", StringComparison.Ordinal) : p.Field
             })]);
         }
 
         var missing = read.FirstOrDefault(p => p.Kg is null).Of;
         var recipe = worked.Value;
-        List<HeapPart> parts = [.. read.Select(p => new HeapPart(p.Of, p.Kg ?? recipe.MissingKg!.Value, (p.Kg ?? recipe.MissingKg!.Value) / p.Of.KgPerL))];
+        List<HeapPart> parts = [.. read.Select(p => new HeapPart(p.Of, p.Kg ?? recipe.MissingKg!.Value,
+            (p.Kg ?? recipe.MissingKg!.Value) / p.Of.KgPerL))];
         var (kg, volume, water) = (parts.Sum(p => p.Kg), parts.Sum(p => p.Litres), parts.Sum(p => p.Kg * p.Of.Moisture));
         var spread = Spread(parts);
         // Nitrogen of the known parts off by their spread, both ways: what would be missing then.
@@ -137,16 +140,19 @@ public static class HeapBench
         if (grounds > MostGrounds)
         {
             return new Verdict(Tone.Stop, "Too many coffee grounds for one heap.",
-                $"They are {Say.Number(grounds * 100, 2)} % of it by volume; {L(MostGrounds / grounds * grounds * volumeL)} is the most in a heap "
+                $"They are {Say.Number(grounds * 100, 2)} % of it by volume; {L(MostGrounds / grounds * grounds * volumeL)} is the "
+                    + $"most in a heap "
                     + "of that size. Give the rest to the worms, or keep it for the next.");
         }
 
         if (recipe.Cn is < LowCn or > HighCn)
         {
             return recipe.Cn < LowCn
-                ? new Verdict(Tone.Mind, $"C:N {Say.Number(recipe.Cn)}: more browns.", "It would lose nitrogen as ammonia, and smell. Straw, leaves or "
+                ? new Verdict(Tone.Mind, $"C:N {Say.Number(recipe.Cn)}: more browns.",
+                    "It would lose nitrogen as ammonia, and smell. Straw, leaves or "
                     + "chip bring it to 30; leave one amount empty and it is solved.")
-                : new Verdict(Tone.Mind, $"C:N {Say.Number(recipe.Cn)}: more greens.", "It would stay cool and slow for want of nitrogen. Clippings, "
+                : new Verdict(Tone.Mind, $"C:N {Say.Number(recipe.Cn)}: more greens.",
+                    "It would stay cool and slow for want of nitrogen. Clippings, "
                     + "manure or scraps bring it to 30; leave one amount empty and it is solved.");
         }
 
@@ -156,7 +162,8 @@ public static class HeapBench
                 "Lay the wet things out for a day, or add something dry and coarse.");
         }
 
-        return volumeL < HeatsL ? new Verdict(Tone.Mind, $"Good, but small: {L(volumeL)}.", "Under a cubic metre a heap hardly heats through. It "
+        return volumeL < HeatsL ? new Verdict(Tone.Mind, $"Good, but small: {L(volumeL)}.",
+            "Under a cubic metre a heap hardly heats through. It "
                 + "becomes compost all the same, and slower; it does not count as hot.")
             : new Verdict(Tone.Go, $"Build it: C:N {Say.Number(recipe.Cn)}, {Say.Number(recipe.Moisture * 100, 2)} % water.", addL > 0.5
                 ? $"Water it as you lay it, {L(addL)} in all, until a squeezed handful gives a drop or two."

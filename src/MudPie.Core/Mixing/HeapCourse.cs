@@ -21,7 +21,8 @@ public sealed record HeapPoint(HeapStep Step, DateTimeOffset At, double? Celsius
 /// <param name="TurnOn">The day to turn it next; null where it need not be.</param>
 /// <param name="CuredFrom">The first day it can be judged cured; null where nothing says so yet.</param>
 /// <param name="Verdict">What to do.</param>
-public sealed record HeapStands(HeapState State, int Day, double? LastC, DateTimeOffset? LastAt, double HotDays, double HotRow, double Counts,
+public sealed record HeapStands(HeapState State, int Day, double? LastC, DateTimeOffset? LastAt, double HotDays, double HotRow,
+    double Counts,
     int Turns, bool CodeMet, DateTimeOffset? TurnOn, DateTimeOffset? CuredFrom, Verdict Verdict);
 
 /// <summary>A heap through its weeks, from what was measured and done.</summary>
@@ -66,11 +67,13 @@ public static class HeapCourse
         var state = State(points, last, firstHot, lastHot, now);
         var lastTurn = points.LastOrDefault(p => p.Step is HeapStep.Turned or HeapStep.Layer)?.At ?? built;
         DateTimeOffset? turnOn = state != HeapState.Hot ? null : last!.Celsius >= TooHot ? now
-            : (runs.LastOrDefault(r => r.To >= lastTurn) is { To: var to, From: var from } && to > lastTurn ? Later(from, lastTurn) : lastTurn)
+            : (runs.LastOrDefault(r => r.To >= lastTurn) is { To: var to, From: var from } && to > lastTurn ? Later(from, lastTurn)
+                : lastTurn)
                 .AddDays(TurnAfter);
         DateTimeOffset? cured = lastHot is null && !grounds ? null : Later(lastHot?.AddDays(CureDays) ?? built, grounds
             ? built.AddDays(GroundsDays) : built);
-        var stands = new HeapStands(state, (int)(now - built).TotalDays, last?.Celsius, last?.At, hot, row, counts, turns, met, turnOn, cured,
+        var stands = new HeapStands(state, (int)(now - built).TotalDays, last?.Celsius, last?.At, hot, row, counts, turns, met, turnOn,
+            cured,
             HeapVerdict.Of(state, last, turnOn, cured, (counts, turns, met), code, now, local));
         return Worked.Of(stands, "", Evidence.PractitionersRule,
             [

@@ -30,7 +30,8 @@ public static class Materials
     private const double Green = 0.06, Straw = 0.03, Wood = 0.008, Slow = 0.003, Quick = 0.12, Kitchen = 0.05;
 
     /// <summary>By group: greens, browns, manures, finished, feeds, and what does not rot.</summary>
-    /// <remarks>Source: usual tables of composting and potting mixes, which differ by a third; rates by first-order fits at 20 °C.</remarks>
+    /// <remarks>Source: usual tables of composting and potting mixes, which differ by a third; rates by first-order fits at 20
+    /// °C.</remarks>
     public static readonly IReadOnlyList<Material> All =
     [
         new("grass", "grass clippings", 0.42, 0.030, 0.78, 0.30, Green, "grass", "clipping"),
@@ -76,12 +77,15 @@ public static class Materials
     /// <param name="name">Its name.</param>
     /// <param name="typed">Carbon, nitrogen and moisture in per cent, kg a litre, as typed.</param>
     /// <param name="fields">Where it is typed.</param>
-    public static Material? Own(string? houseId, string? name, (string? C, string? N, string? Water, string? KgPerL) typed, TypedFields fields)
+    public static Material? Own(string? houseId, string? name, (string? C, string? N, string? Water, string? KgPerL) typed,
+        TypedFields fields)
     {
         var house = Find(houseId);
-        double Percent(string field, string? value, double most) => fields.Quantity(field, value?.TrimEnd('%', ' '), Dimension.Plain, 0, most) / 100;
+        double Percent(string field, string? value, double most) => fields.Quantity(field, value?.TrimEnd('%', ' '), Dimension.Plain, 0,
+            most) / 100;
         var own = new Material(house?.Id ?? "", house?.Name ?? fields.Name("name", name, "the material"), Percent("carbon", typed.C, 100),
-            Percent("nitrogen", typed.N, 60), Percent("moisture", typed.Water, 99), fields.Quantity("kgPerL", typed.KgPerL, Dimension.Plain, 0.02, 3),
+            Percent("nitrogen", typed.N, 60), Percent("moisture", typed.Water, 99), fields.Quantity("kgPerL", typed.KgPerL,
+                Dimension.Plain, 0.02, 3),
             house?.DecayPerWeek ?? Straw, house?.Words ?? []);
         if (own.Carbon + own.Nitrogen > 1)
         {

@@ -176,7 +176,8 @@ public static class MixBench
         string L(double litres) => Units.Show(litres, Dimension.Volume, q.Units);
         if (plan is { Containers: { } n })
         {
-            yield return new WorkingLine("whole containers", "blend ÷ container, rounded up", $"{L(plan.BlendL)} ÷ {L(q.ContainerL!.Value)}",
+            yield return new WorkingLine("whole containers", "blend ÷ container, rounded up",
+                $"{L(plan.BlendL)} ÷ {L(q.ContainerL!.Value)}",
                 $"{n}, {L(plan.MadeL)}", "your own container");
         }
 

@@ -96,7 +96,8 @@ public static class MixDeeds
         var charged = bench.Charge is { } plan ? Mixes.Charged(plan.Of) : null;
         return step switch {
             MixStep.Charged => new(step, null, blendOf, new(charged!, bench.Charge!.MadeL), [],
-                $"{Say.Number(bench.Charge.OfL)} L of {bench.Charge.Of} laid in {Say.Number(bench.Charge.WithL)} L of {bench.Charge.With}", note),
+                $"{Say.Number(bench.Charge.OfL)} L of {bench.Charge.Of} laid in {Say.Number(bench.Charge.WithL)} L of "
+                    + $"{bench.Charge.With}", note),
             MixStep.Checked => new(step, damp, [], null, [], damp switch {
                 Damp.Dry => "the charge was too dry: watered",
                 Damp.Wet => "the charge was too wet: turned and left open",

@@ -54,7 +54,8 @@ public static class MixReading
             ChargedOn = known.ChargedOn,
             State = known.State,
             RawWhy = r.RawWhy,
-            BoughtPerL = fields.Optional("bought", r.Bought, Dimension.Plain, 0, 100_000) is { } b ? Per.PriceSi(b, "L", known.Units) : null,
+            BoughtPerL = fields.Optional("bought", r.Bought, Dimension.Plain, 0, 100_000) is { } b ? Per.PriceSi(b, "L", known.Units)
+                : null,
             WorkMinutes = fields.Optional("minutes", r.Minutes, Dimension.Plain, 0, 100_000),
             HourlyWage = known.HourlyWage,
             Units = known.Units,
@@ -138,13 +139,15 @@ public static class MixReading
     private static MixParts Mix(MixWanted m, int at, MixRequest r, string[] names, TypedFields fields)
     {
         var amounts = names.Select((_, i) => i < m.Shares.Count && !string.IsNullOrWhiteSpace(m.Shares[i])
-            ? fields.Quantity($"mixes[{at}].shares[{i}]", Bare(m.Shares[i]), Dimension.Plain, 0, r.InBuckets ? 100_000 : 100) : 0).ToArray();
+            ? fields.Quantity($"mixes[{at}].shares[{i}]", Bare(m.Shares[i]), Dimension.Plain, 0, r.InBuckets ? 100_000 : 100) : 0)
+                .ToArray();
         var sum = amounts.Sum();
         if (sum <= 0 || (!r.InBuckets && Math.Abs(sum - 100) > 0.5))
         {
             fields.Checks.Add($"mixes[{at}].shares", sum <= 0 ? "There is nothing in this mix."
                 : $"It adds up to {Say.Number(sum, 4)} % and not to 100.", sum <= 0 ? "Say how much of each part."
-                : $"{(sum < 100 ? $"{Say.Number(100 - sum, 4)} % are missing" : $"{Say.Number(sum - 100, 4)} % are too many")}; or say it in "
+                : $"{(sum < 100 ? $"{Say.Number(100 - sum, 4)} % are missing" : $"{Say.Number(sum - 100, 4)} % are too many")}; or "
+                    + $"say it in "
                     + "buckets.");
         }
 

@@ -78,6 +78,37 @@ public static class MixSays
         }
     }
 
+    /// <summary>What a calendar should hold of a job: the last day to begin charging, looks at the charge, mixing, sowing.</summary>
+    /// <remarks>Sown on 2 March and nothing begun: 16 February, charge; 2 March, sow. Charged on 1 February: looks on the 8th and
+    /// 15th.</remarks>
+    public static IEnumerable<(string Id, DateOnly On, string What)> Dates(string name, IReadOnlyList<MixStepStands> steps,
+        MixBenchQuestion q,
+        Func<DateTimeOffset, DateOnly> day)
+    {
+        var state = MixDeeds.State(steps);
+        if (state == MixState.Planned && LastDay(q) is { } by)
+        {
+            yield return ("charge", by, $"Charge the {q.Mixes.Precharged!.Of} for {name}, at the latest");
+        }
+
+        if (state == MixState.Charging)
+        {
+            var begun = day(steps.Last(s => s.Step == MixStep.Charged).At);
+            foreach (var week in Enumerable.Range(1, 6))
+            {
+                if (begun.AddDays(LookDays * week) is var on && (on <= begun.AddDays(MixBench.ChargeDays) || on < q.SowOn))
+                {
+                    yield return ($"look-{week}", on, $"Is the charge of {name} damp?");
+                }
+            }
+        }
+
+        if (q.SowOn is { } sow && state != MixState.Filled)
+        {
+            yield return ("sow", sow, $"Sow or plant: {name}");
+        }
+    }
+
     private static DateOnly? LastDay(MixBenchQuestion? q) => q?.Mixes.Precharged is null ? null : q.SowOn?.AddDays(-MixBench.ChargeDays);
 
     private static int Days(DateTimeOffset from, DateTimeOffset now) => Math.Max(0, (int)(now - from).TotalDays);

@@ -30,7 +30,8 @@ internal static class MixVerdict
                 ? new Verdict(Tone.Go, "The charge is ready: mix when you like.",
                     $"It has lain {Say.Count(q.Today.DayNumber - begun.DayNumber, "day")}; longer does it good as long as it is damp.")
                 : new Verdict(Tone.Mind, $"Wait until {Say.Day(ready)} before you mix.",
-                    $"The char has lain {Say.Count(q.Today.DayNumber - begun.DayNumber, "day")} of {MixBench.ChargeDays}. Keep it damp as a "
+                    $"The char has lain {Say.Count(q.Today.DayNumber - begun.DayNumber, "day")} of {MixBench.ChargeDays}. Keep it "
+                        + "damp as a "
                         + "wrung-out sponge.");
         }
 

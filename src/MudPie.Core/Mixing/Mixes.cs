@@ -42,7 +42,8 @@ public static class Mixes
 
         var perPot = pot * (1 + spare);
         var kept = (1 - loss) * (1 - settle);
-        MixedMix[] mixed = [.. mixes.Select(m => One(m, perPot * m.Pots!.Value, perPot * m.Pots.Value / kept, most is null ? null : of, with,
+        MixedMix[] mixed = [.. mixes.Select(m => One(m, perPot * m.Pots!.Value, perPot * m.Pots.Value / kept, most is null ? null : of,
+            with,
             ratio))];
         var charging = new Dictionary<string, double>();
         if (most is not null)

@@ -46,7 +46,8 @@ public static class NitrogenDrawdown
     /// <summary>C:N of microbes.</summary>
     public const double MicrobeCn = 8;
 
-    /// <summary>N of one part after so many weeks, g: <c>(1 − e^(−k t)) × (N − C × e ÷ C:N of microbes)</c>; below 0 where it takes.</summary>
+    /// <summary>N of one part after so many weeks, g: <c>(1 − e^(−k t)) × (N − C × e ÷ C:N of microbes)</c>; below 0 where it
+    /// takes.</summary>
     /// <param name="kg">Wet, kg.</param>
     /// <param name="carbon">Share of dry matter.</param>
     /// <param name="nitrogen">Share of dry matter.</param>
@@ -67,7 +68,8 @@ public static class NitrogenDrawdown
         var parts = q.Parts ?? [];
         if (parts.Count is 0 or > 40)
         {
-            checks.Add("parts", parts.Count == 0 ? "There is nothing that could rot." : "That is more than 40 parts.", "Give 1 to 40 parts.");
+            checks.Add("parts", parts.Count == 0 ? "There is nothing that could rot." : "That is more than 40 parts.",
+                "Give 1 to 40 parts.");
         }
 
         for (var i = 0; i < Math.Min(parts.Count, 40); i++)
@@ -91,7 +93,8 @@ public static class NitrogenDrawdown
         return Worked.Of(new DrawdownAnswer(net, lowest, Array.IndexOf(net, lowest)), "g N", Evidence.PractitionersRule,
             [
                 .. parts.Select((p, i) => new WorkingLine($"part {i + 1}", "kg dry × (N − C × 0.4 ÷ 8), once all of it is eaten",
-                    $"{Say.Number(p.Kg!.Value * (1 - p.Moisture!.Value))} kg × ({Say.Number(p.Nitrogen!.Value)} − {Say.Number(p.Carbon!.Value)} × 0.05)",
+                    $"{Say.Number(p.Kg!.Value * (1 - p.Moisture!.Value))} kg × ({Say.Number(p.Nitrogen!.Value)} − "
+                        + $"{Say.Number(p.Carbon!.Value)} × 0.05)",
                     $"{Say.Number(NetG(p.Kg.Value, p.Carbon.Value, p.Nitrogen.Value, p.Moisture.Value, 1, 1e6))} g",
                     p.DecayPerWeek is 0 ? "it does not rot" : $"eaten at {Say.Number(p.DecayPerWeek!.Value)} a week, 20 °C and moist")),
                 new("after all weeks", "Σ (1 − e^(−k t)) × that", Say.Count(weeks, "week"), $"{Say.Number(net[^1])} g",

@@ -52,7 +52,8 @@ public static class NitrogenOutlook
         var weeks = takes?.Weeks ?? UsualWeeks;
         double Net(double share, int week) => of.Sum(a => NitrogenDrawdown.NetG(a.Kg, a.Of.Carbon, a.Of.Nitrogen * share, a.Of.Moisture,
             a.Of.DecayPerWeek, week));
-        NitrogenWeek[] line = [.. Enumerable.Range(0, weeks + 1).Select(w => new NitrogenWeek(w, Net(1, w), Net(1 / (1 + Material.Spread), w),
+        NitrogenWeek[] line = [.. Enumerable.Range(0, weeks + 1)
+            .Select(w => new NitrogenWeek(w, Net(1, w), Net(1 / (1 + Material.Spread), w),
             Net(1 + Material.Spread, w), takes is { } t ? t.G * w / t.Weeks : null))];
         double Short(NitrogenWeek w) => (w.Wanted ?? 0) - w.G;
         var worst = line.Max(Short);
@@ -68,13 +69,19 @@ public static class NitrogenOutlook
         return Worked.Of(new NitrogenOutlookAnswer(line, sentence, first is null ? Tone.Go : Tone.Mind, first is null ? null
             : Math.Max(1, first.Value), first is null ? null : worst), "g N", Evidence.PractitionersRule,
             [
-                .. of.Where(a => a.Of.Rots).Select(a => new WorkingLine(a.Of.Name, "kg dry × (N − C × 0.4 ÷ 8) × (1 − e^(−k × weeks))",
-                    $"{Say.Number(a.Kg * (1 - a.Of.Moisture))} kg × ({Say.Number(a.Of.Nitrogen)} − {Say.Number(a.Of.Carbon)} × 0.05), k = "
-                        + Say.Number(a.Of.DecayPerWeek), $"{Say.Number(NitrogenDrawdown.NetG(a.Kg, a.Of.Carbon, a.Of.Nitrogen, a.Of.Moisture,
-                            a.Of.DecayPerWeek, weeks))} g", "the house's table of materials; sources differ by a third, hence the band")),
+                .. of.Where(a => a.Of.Rots).Select(a => Line(a, weeks)),
                 new("in all", "sum", $"{Say.Number(end.Low)} to {Say.Number(end.High)} g", $"{Say.Number(end.G)} g",
                     "a model: warmth, water and the bag itself move it by a third"),
             ]);
+    }
+
+    private static WorkingLine Line(Amassed a, int weeks)
+    {
+        var (of, g) = (a.Of, NitrogenDrawdown.NetG(a.Kg, a.Of.Carbon, a.Of.Nitrogen, a.Of.Moisture, a.Of.DecayPerWeek, weeks));
+        return new WorkingLine(of.Name, "kg dry × (N − C × 0.4 ÷ 8) × (1 − e^(−k × weeks))",
+            $"{Say.Number(a.Kg * (1 - of.Moisture))} kg × ({Say.Number(of.Nitrogen)} − {Say.Number(of.Carbon)} × 0.05), k = "
+                + Say.Number(of.DecayPerWeek), $"{Say.Number(g)} g",
+                    "the house's table of materials; sources differ by a third, hence the band");
     }
 
     private static string Said(double g) => g < 1 ? $"{Say.Number(g * 1000, 2)} mg" : $"{Say.Number(g, 2)} g";

@@ -128,10 +128,12 @@ public static class SoilCorrections
         var capped = holding.Where(x => x.X.CapKgPerHa is { } cap && x.Kg >= cap * (1 - 1e-7)).Select(x => x.X.Name!).ToList();
         string[] tops = [.. q.Targets!.Keys.Where(n => Full(n) && holding.Any(x => x.X.Holds(n) > 0 && !capped.Contains(x.X.Name!)))];
         string[] why = [
-            .. capped.Count > 0 ? [$"{Say.List(capped)} {(capped.Count == 1 ? "is" : "are")} at the most that is usual a hectare"] : Array.Empty<string>(),
+            .. capped.Count > 0 ? [$"{Say.List(capped)} {(capped.Count == 1 ? "is" : "are")} at the most that is usual a hectare"]
+                : Array.Empty<string>(),
             .. tops.Contains(nutrient) ? ["more would take its own whole content above the top of its band later"] : Array.Empty<string>(),
             .. tops.Where(n => n != nutrient).ToList() is { Count: > 0 } others
-                ? [$"more would take {Say.List(others)} above the top of {(others.Count == 1 ? "its band" : "their bands")}"] : Array.Empty<string>(),
+                ? [$"more would take {Say.List(others)} above the top of {(others.Count == 1 ? "its band" : "their bands")}"]
+                    : Array.Empty<string>(),
         ];
         var text = why.Length > 0 ? string.Join("; ", why) : "more of it would leave another nutrient shorter still";
         return char.ToUpperInvariant(text[0]) + text[1..] + ".";
@@ -151,7 +153,8 @@ public static class SoilCorrections
         {
             yield return new WorkingLine(nutrient, "tested + given ÷ kg/ha of 1 mg/kg",
                 $"{Say.Number(q.Test![nutrient], 4)} → {Say.Number(answer.After[nutrient], 4)} in year one, {Say.Number(
-                    answer.AfterAll[nutrient], 4)} in all", $"band {Say.Number(band.Low!.Value, 4)} to {Say.Number(band.High!.Value, 4)} mg/kg",
+                    answer.AfterAll[nutrient], 4)} in all", $"band {Say.Number(band.Low!.Value, 4)} to {Say.Number(band.High!.Value,
+                        4)} mg/kg",
                 "a balance of mass and no forecast: soils fix phosphorus and potassium, often several times over");
         }
     }

@@ -12,7 +12,8 @@ namespace MudPie.Core.Notes;
 public static partial class NoteIt
 {
     private const string Examples =
-        "Try: o2 6.7 drum · smells sour tank · brix 9.1 8.8 9.4 fennel top · used 30 ml kelp on ridge bed 4 · picked 12 kg garlic.";
+        "Try: o2 6.7 drum · smells sour tank · brix 9.1 8.8 9.4 fennel top · used 30 ml kelp on ridge bed 4 · picked 12 kg garlic · "
+            + "heap 2 61 C · turned heap 2.";
 
     /// <summary>Reads a phrase against the holding's own names.</summary>
     /// <param name="text">What was typed or said, up to 300 letters.</param>
@@ -38,8 +39,14 @@ public static partial class NoteIt
             return Note(typed, words, names, time, guessed);
         }
 
+        if (kind is null or NoteKind.Warmth && OfHeap(words, names) is { } heap)
+        {
+            kind = heap;
+        }
+
         var targets = Targets(words, names, Wanted(kind), guessed);
         return kind switch {
+            NoteKind.Turned => Done(NoteKind.Turned, [], null, targets, time, guessed, "Turned", NameOf.Heap),
             NoteKind.Smell => OneWord(NoteKind.Smell, words, Smells, targets, time, guessed, "smells"),
             NoteKind.Foam => OneWord(NoteKind.Foam, words, Foams, targets, time, guessed, "foam"),
             NoteKind.Use => Use(words, names, targets, time, guessed, units),
@@ -52,8 +59,23 @@ public static partial class NoteIt
     private static NameOf Wanted(NoteKind? kind) => kind switch {
         NoteKind.Brix or NoteKind.Use or NoteKind.Harvest => NameOf.Bed,
         NoteKind.Strip => NameOf.Water,
+        NoteKind.HeapWarmth or NoteKind.Turned => NameOf.Heap,
         _ => NameOf.Vessel,
     };
+
+    /// <summary>What is said of a heap: that it was turned, or a figure besides its own number; null where neither is.</summary>
+    private static NoteKind? OfHeap(List<string> words, IReadOnlyList<Nameable> names)
+    {
+        if (!words.Any(w => w is "heap" or "heaps") || !names.Any(n => n.Kind == NameOf.Heap))
+        {
+            return null;
+        }
+
+        var own = Targets(words, names, NameOf.Heap, []) is [var one, ..] ? Words(one.Name) : [];
+        return words.Any(w => w is "turned" or "turn" or "turning") ? NoteKind.Turned
+            : words.Where((w, i) => Number().IsMatch(w) && !(own.Contains(w) && IsNumberOfName(words, i, own))).Any() ? NoteKind.HeapWarmth
+            : null;
+    }
 
     private static NoteKind? KindOf(List<string> words, List<string> guessed)
     {
@@ -139,7 +161,8 @@ public static partial class NoteIt
                 continue;
             }
 
-            numbers.Add(kind == NoteKind.Warmth && (unit is "f" or "°f" || (unit is not ("c" or "°c") && units == UnitSystem.UsCustomary))
+            numbers.Add(kind is NoteKind.Warmth or NoteKind.HeapWarmth
+                && (unit is "f" or "°f" || (unit is not ("c" or "°c") && units == UnitSystem.UsCustomary))
                 ? (figure - 32) / 1.8 : figure);
         }
 
@@ -288,13 +311,14 @@ public static partial class NoteIt
                     NameOf.Vessel => "Name the vessel: drum, bucket, tank, or its own name.",
                     NameOf.Water =>
                     "Name the water: mains, rain.",
+                    NameOf.Heap => "Name the heap.",
                     _ => "Name the bed, or its crop."
                 });
         }
 
         var where = targets.Count switch {
             0 => "",
-            1 => $" {(wants is NameOf.Bed or null ? "on" : "in")} {targets[0].Name}",
+            1 => $" {(wants == NameOf.Heap ? "" : wants is NameOf.Bed or null ? "on " : "in ")}{targets[0].Name}",
             _ =>
             $" on one of {Say.List([.. targets.Take(6).Select(t => t.Name)])}"
         };

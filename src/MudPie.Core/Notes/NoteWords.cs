@@ -39,6 +39,7 @@ internal static class NoteWords
         [NoteKind.Oxygen] = ("Oxygen", BrewReadings.Oxygen, "mg/L", "o2 6.7 and where"),
         [NoteKind.Warmth] = ("Warmth", BrewReadings.Warmth, "°C", "temp 19 and where"),
         [NoteKind.Strip] = ("Strip", BrewReadings.Strip, "mg/L", "strip 0.2 and where"),
+        [NoteKind.HeapWarmth] = ("Core", (-20, 95), "°C", "heap 2 61 C"),
         [NoteKind.Brix] = ("Brix,", (0, 30), "°Bx", "brix 9.1 8.8 9.4 fennel top"),
     };
 

@@ -59,7 +59,8 @@ internal static class DemoMixing
         {
             var at = now.AddDays(-daysAgo);
             db.HeapLog.Add(new HeapEntry {
-                HeapId = heap.Id, Step = step, At = at, RecordedAt = at.AddMinutes(2), Celsius = c, Typed = c is { } t ? $"{Say.Number(t)} °C" : null,
+                HeapId = heap.Id, Step = step, At = at, RecordedAt = at.AddMinutes(2), Celsius = c, Typed = c is { } t
+                    ? $"{Say.Number(t)} °C" : null,
                 Note = note
             });
         }
@@ -78,7 +79,8 @@ internal static class DemoMixing
 
         Log(one, 40, HeapStep.Cured, null, "smells of earth, stayed at 16 °C after it was turned");
         var two = New("heap 2", 9, ("grass", "700 L"), ("residue", "300 L"), ("cattle", "150 L"), ("straw", "1300 L"));
-        foreach (var (day, c) in new[] { (8.0, 27.0), (7.0, 38.0), (6.0, 46.0), (5.0, 52.0), (4.0, 51.0), (3.0, 54.0), (2.0, 58.0), (1.0, 62.0), (0.2, 61.0) })
+        foreach (var (day, c) in new[] { (8.0, 27.0), (7.0, 38.0), (6.0, 46.0), (5.0, 52.0), (4.0, 51.0), (3.0, 54.0), (2.0, 58.0),
+            (1.0, 62.0), (0.2, 61.0) })
         {
             Log(two, day, HeapStep.Warmth, c);
         }
@@ -94,7 +96,8 @@ internal static class DemoMixing
         new() { InputId = db.Inputs.Local.First(i => i.Kind == "char").Id },
     ];
 
-    private static MixWanted Mix(string name, string count, params string?[] shares) => new() { Name = name, Count = count, Shares = shares };
+    private static MixWanted Mix(string name, string count, params string?[] shares) => new() { Name = name, Count = count,
+        Shares = shares };
 
     private static MixJob Job(HoldingDb db, DateTimeOffset at, MixRequest asked)
     {
@@ -110,7 +113,8 @@ internal static class DemoMixing
 
         public void Do(MixStep step, DateTimeOffset at, Damp? damp = null, string? note = null, int? bed = null)
         {
-            var shelf = db.Inputs.Local.ToDictionary(i => i.Id, i => new ShelfPart(i.Lot is null ? i.Name : $"{i.Name} {i.Lot}", i.Kind, 1000,
+            var shelf = db.Inputs.Local.ToDictionary(i => i.Id, i => new ShelfPart(i.Lot is null ? i.Name : $"{i.Name} {i.Lot}", i.Kind,
+                1000,
                 null));
             var read = MixReading.Read(job.Asked, new MixKnown(UnitSystem.Metric, shelf, DateOnly.FromDateTime(at.DateTime), null)).Value;
             var bench = MixBench.Of(read).Value;
@@ -123,13 +127,15 @@ internal static class DemoMixing
             foreach (var part in deed.Takes)
             {
                 var input = shelf.First(s => s.Value.Name == part.Name).Key;
-                Add(db.Lots.Local.Where(l => l.InputId == input).OrderBy(l => l.From).First().Id, -part.Litres, StockReason.Made, entry, at);
+                Add(db.Lots.Local.Where(l => l.InputId == input).OrderBy(l => l.From).First().Id, -part.Litres, StockReason.Made, entry,
+                    at);
             }
 
             if (deed.Blend is { } blend)
             {
                 Add(step == MixStep.Charged ? Lot(blend.Name, "chargedChar", job.Name, deed.Says, at) : Made("chargedChar").Id,
-                    step == MixStep.Charged ? blend.Litres : -blend.Litres, step == MixStep.Charged ? StockReason.In : StockReason.Made, entry, at);
+                    step == MixStep.Charged ? blend.Litres : -blend.Litres, step == MixStep.Charged ? StockReason.In : StockReason.Made,
+                        entry, at);
             }
 
             foreach (var mix in deed.Makes)

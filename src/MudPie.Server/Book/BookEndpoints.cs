@@ -13,7 +13,7 @@ using MudPie.Server.Web;
 namespace MudPie.Server.Book;
 
 /// <summary>An entry of the book.</summary>
-/// <param name="Kind">"job", "harvest", "seen", "batch", "mix" or "stock".</param>
+/// <param name="Kind">"job", "harvest", "seen", "batch", "mix", "heap", "heapStep" or "stock".</param>
 /// <param name="Id">Its number within its kind.</param>
 /// <param name="At">When it was so.</param>
 /// <param name="RecordedAt">When it was written down.</param>
@@ -126,6 +126,10 @@ public static class BookEndpoints
         if (kind is null or "mix")
         {
             entries.AddRange(await Mixed(db, units, bed, input, take, until));
+            if (bed is null)
+            {
+                entries.AddRange(await Heaped(db, units, input, take, until));
+            }
         }
 
         var ordered = entries.OrderByDescending(e => e.At).ThenByDescending(e => e.Id).Skip(Math.Max(page, 0) * PageSize)
@@ -142,10 +146,29 @@ public static class BookEndpoints
         return (await db.MixLog.AsNoTracking().Where(e => e.CorrectsId == null && e.Step != MixStep.Checked && e.At < until
                 && (bed == null || e.BedId == bed)
                 && (input == null || db.StockEntries.Any(s => s.MixEntryId == e.Id && s.Lot.InputId == input)))
-            .OrderByDescending(e => e.At).Take(take).Select(e => new { e, e.Mix.Name, Bed = e.Bed == null ? null : e.Bed.Name }).ToListAsync())
+            .OrderByDescending(e => e.At).Take(take).Select(e => new { e, e.Mix.Name, Bed = e.Bed == null ? null : e.Bed.Name })
+                .ToListAsync())
             .Select(x => new BookEntry("mix", x.e.Id, x.e.At, x.e.RecordedAt, $"{x.Name}: {InUnits.Say(x.e.Text, units)}",
                 [.. new[] { x.e.Note }.OfType<string>()], x.Bed is null ? [] : [x.Bed], null,
                 undone.TryGetValue(x.e.Id, out var by) ? by.Id : null, by?.Note, by is not null, false, $"/make/mix/{x.e.MixId}"));
+    }
+
+    /// <summary>Heaps that were built, judged cured and taken up; what was measured stays on their own pages.</summary>
+    private static async Task<IEnumerable<BookEntry>> Heaped(HoldingDb db, UnitSystem units, int? input, int take, DateTimeOffset until)
+    {
+        var built = input is not null ? [] : await db.Heaps.AsNoTracking().Where(h => h.BuiltAt < until).OrderByDescending(h => h.BuiltAt)
+            .Take(take).Select(h => new BookEntry("heap", h.Id, h.BuiltAt, h.BuiltAt, h.Name + " built", new List<string>(),
+                new List<string>(), null, null, null, false, false, "/make/heap/" + h.Id, null)).ToListAsync();
+        var struck = (await db.HeapLog.AsNoTracking().Where(e => e.CorrectsId != null).Select(e => new { e.CorrectsId, e.Id, e.Note })
+            .ToListAsync()).ToDictionary(e => e.CorrectsId!.Value);
+        var done = await db.HeapLog.AsNoTracking().Where(e => e.CorrectsId == null && e.At < until
+                && (e.Step == HeapStep.Cured || e.Step == HeapStep.Sieved)
+                && (input == null || db.StockEntries.Any(s => s.HeapEntryId == e.Id && s.Lot.InputId == input)))
+            .OrderByDescending(e => e.At).Take(take).Select(e => new { e, e.Heap.Name }).ToListAsync();
+        return built.Concat(done.Select(x => new BookEntry("heapStep", x.e.Id, x.e.At, x.e.RecordedAt, x.e.Step == HeapStep.Cured
+                ? $"{x.Name} judged cured" : $"{x.Name} taken up, {Units.Show(x.e.Litres ?? 0, Dimension.Volume, units)}",
+            [.. new[] { x.e.Note }.OfType<string>()], [], null, struck.TryGetValue(x.e.Id, out var by) ? by.Id : null, by?.Note,
+            by is not null, false, $"/make/heap/{x.e.HeapId}")));
     }
 
     private static async Task<IEnumerable<BookEntry>> Jobs(HoldingDb db, UnitSystem units, int? bed, int? input, int take,

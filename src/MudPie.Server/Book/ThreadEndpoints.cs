@@ -77,17 +77,15 @@ public static class ThreadEndpoints
         var mixes = await ThreadMixes.Of(db, kind, id);
         wanted = [.. wanted.OrderByDescending(j => j.At).Take(24)];
         batches = [.. batches.Concat(wanted.Select(j => j.BatchId ?? 0).Where(b => b > 0)).Distinct().OrderDescending().Take(24)];
-        var lots = kind == "lot" ? [id, .. mixes.Lots] : entries.Where(e => batches.Contains(e.Batch)).Select(e => e.LotId)
+        HashSet<int> lots = kind == "lot" ? [id, .. mixes.Lots] : entries.Where(e => batches.Contains(e.Batch)).Select(e => e.LotId)
             .Concat(wanted.SelectMany(j => j.Lots)).Concat(mixes.Lots).ToHashSet();
-        var beds = kind == "bed" ? [id] : wanted.SelectMany(j => j.Beds.Select(b => b.Bed)).Concat(mixes.Beds.Select(b => b.Bed)).ToHashSet();
+        var beds = kind == "bed" ? [id] : wanted.SelectMany(j => j.Beds.Select(b => b.Bed)).Concat(mixes.Beds.Select(b => b.Bed))
+            .ToHashSet();
         var first = wanted.Select(j => j.At).Concat(mixes.Beds.Select(b => b.At)).DefaultIfEmpty(DateTimeOffset.MaxValue).Min();
         var harvests = await db.Harvests.ThatStand().AsNoTracking().Where(h => beds.Contains(h.BedId) && h.At >= first)
             .OrderByDescending(h => h.At).Take(24).ToListAsync();
         var knots = new List<ThreadKnot>();
-        knots.AddRange((await db.Lots.AsNoTracking().Where(l => lots.Contains(l.Id)).Select(l => new { l.Id, l.Mark, l.From, l.Input.Name })
-            .ToListAsync()).OrderBy(l => l.Name)
-            .Select(l => new ThreadKnot($"lot-{l.Id}", "lot", l.Name, $"lot {l.Mark}, {Say.Date(local(l.From))}", 0, "/shelf",
-                of == $"lot-{l.Id}")));
+        knots.AddRange(await LotKnots(db, lots, local, of));
         knots.AddRange((await db.Batches.AsNoTracking().Where(b => batches.Contains(b.Id))
             .Select(b => new { b.Id, b.Name, b.Making, At = b.StartedAt ?? b.PlannedStart }).ToListAsync()).OrderByDescending(b => b.At)
             .Select(b => new ThreadKnot($"batch-{b.Id}", "batch", b.Name, $"begun {Say.Date(local(b.At))}", 1, $"/brew/{b.Id}",
@@ -111,10 +109,15 @@ public static class ThreadEndpoints
                 || mixes.Beds.Any(b => b.Bed == h.BedId && b.At <= h.At))
                 .Select(h => new ThreadLength($"bed-{h.BedId}", $"harvest-{h.Id}", "")))
             .Where(l => there.Contains(l.From) && there.Contains(l.To)).ToList();
-        var waste = kind == "lot" ? await Waste(db, id, units) : "";
-        var sentence = Sentence(kind, title, (wanted.Count, lots.Count, batches.Count, beds.Count, harvests.Count, mixes.Jobs.Count), waste);
+        var sentence = Sentence(kind, title, (wanted.Count, lots.Count, batches.Count, beds.Count, harvests.Count, mixes.Jobs.Count),
+            kind == "lot" ? await Waste(db, id, units) : "");
         return TypedResults.Ok(new ThreadView(title, sentence, knots, lengths));
     }
+
+    private static async Task<IEnumerable<ThreadKnot>> LotKnots(HoldingDb db, HashSet<int> lots, Func<DateTimeOffset, DateTimeOffset> local,
+        string of) => (await db.Lots.AsNoTracking().Where(l => lots.Contains(l.Id)).Select(l => new { l.Id, l.Mark, l.From, l.Input.Name })
+        .ToListAsync()).OrderBy(l => l.Name).Select(l => new ThreadKnot($"lot-{l.Id}", "lot", l.Name,
+            $"lot {l.Mark}, {Say.Date(local(l.From))}", 0, "/shelf", of == $"lot-{l.Id}"));
 
     private static async Task<List<Job>> Jobs(HoldingDb db) =>
         (await db.Applications.ThatStand().AsNoTracking().AsSplitQuery()
@@ -124,7 +127,8 @@ public static class ThreadEndpoints
             }).ToListAsync())
             .Select(a => new Job(a.Id, a.At, a.Purpose, a.BatchId, a.Lots, [.. a.Beds.Select(b => (b.BedId, b.TotalL))])).ToList();
 
-    private static string Sentence(string kind, string title, (int Jobs, int Lots, int Batches, int Beds, int Harvests, int Mixes) of, string waste)
+    private static string Sentence(string kind, string title, (int Jobs, int Lots, int Batches, int Beds, int Harvests, int Mixes) of,
+        string waste)
     {
         return kind == "bed"
             ? $"{title} got {Say.Count(of.Jobs, "job")} from {Say.Count(of.Lots, "lot")}; {Say.Count(of.Harvests, "harvest")} came after."

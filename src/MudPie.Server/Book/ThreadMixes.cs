@@ -54,7 +54,8 @@ internal sealed class ThreadMixes
     /// <summary>From what they took to them, from them to what they made and to the beds.</summary>
     public IEnumerable<ThreadLength> Lengths() =>
     [
-        .. _took.Where(t => Jobs.Contains(t.Mix) && !_made.Contains((t.Mix, t.Lot))).Select(t => new ThreadLength($"lot-{t.Lot}", $"mix-{t.Mix}", "")),
+        .. _took.Where(t => Jobs.Contains(t.Mix) && !_made.Contains((t.Mix, t.Lot)))
+            .Select(t => new ThreadLength($"lot-{t.Lot}", $"mix-{t.Mix}", "")),
         .. _made.Where(m => Jobs.Contains(m.Mix)).Select(m => new ThreadLength($"mix-{m.Mix}", $"lot-{m.Lot}", "")),
         .. _filled.Where(f => Jobs.Contains(f.Mix)).Select(f => new ThreadLength($"mix-{f.Mix}", $"bed-{f.Bed}", "filled in")),
     ];

@@ -19,7 +19,8 @@ public sealed class HeapDesk(HoldingDb db, HoldingClock clock)
         return Materials.With(own.Select(m =>
         {
             var house = Materials.Find(m.MaterialId);
-            return new Material(house?.Id ?? $"own-{m.Name}", m.Name, m.Carbon, m.Nitrogen, m.Moisture, m.KgPerL, house?.DecayPerWeek ?? 0.03,
+            return new Material(house?.Id ?? $"own-{m.Name}", m.Name, m.Carbon, m.Nitrogen, m.Moisture, m.KgPerL,
+                house?.DecayPerWeek ?? 0.03,
                 house?.Words ?? []);
         }));
     }

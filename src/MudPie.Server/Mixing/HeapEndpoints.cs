@@ -20,7 +20,8 @@ public static class HeapEndpoints
         api.MapPost("/heaps/work-out", WorkOut).WithSummary("A heap's recipe by C:N and moisture, with its band.");
         api.MapPost("/heaps", Keep).WithSummary("A heap is built.");
         api.MapPost("/heaps/{id:int}/steps", Do).WithSummary("Something is done at a heap, or measured of it.");
-        api.MapPost("/heaps/{id:int}/steps/{entry:int}/strike", Strike).WithSummary("Strikes an entry out, and says why; it stays readable.");
+        api.MapPost("/heaps/{id:int}/steps/{entry:int}/strike", Strike)
+            .WithSummary("Strikes an entry out, and says why; it stays readable.");
         api.MapPost("/heaps/materials", KeepMaterial).WithSummary("A material of one's own, or the house's changed.");
         api.MapGet("/heaps/{id:int}/qr.svg", (int id, HttpRequest request) => MixBenchEndpoints.Qr(request, $"/make/heap/{id}"))
             .WithSummary("A code that opens the heap on a telephone.");
@@ -32,11 +33,13 @@ public static class HeapEndpoints
         var lines = await desk.Lines();
         var us = (await clock.Units()).IsUs();
         return TypedResults.Ok(new HeapsView([.. lines.Select(l => l.Line)],
-            [.. (await desk.Table()).Select(m => new MaterialView(m.Id, m.Name, Math.Round(m.Carbon * 100, 4), Math.Round(m.Nitrogen * 100, 4),
+            [.. (await desk.Table()).Select(m => new MaterialView(m.Id, m.Name, Math.Round(m.Carbon * 100, 4),
+                Math.Round(m.Nitrogen * 100, 4),
                 Math.Round(m.Moisture * 100, 4), m.KgPerL, m.Nitrogen > 0 ? Say.Number(m.Cn, 2) : "none", own.Contains(m.Id)))],
             new HeapAsked {
                 Name = $"heap {lines.Count + 1}", TargetCn = "30", CodeDays = "15", CodeTurns = "5", Parts = [
-                    new() { MaterialId = "grass", Amount = us ? "100 gal" : "400 L" }, new() { MaterialId = "scraps", Amount = us ? "30 gal" : "100 L" },
+                    new() { MaterialId = "grass", Amount = us ? "100 gal" : "400 L" }, new() { MaterialId = "scraps", Amount = us
+                        ? "30 gal" : "100 L" },
                     new() { MaterialId = "straw", Amount = "" },
                 ],
             }));
@@ -74,9 +77,11 @@ public static class HeapEndpoints
                 + $"{(code.InARow ? " in a row" : "")}, {stands.Value.Turns} of {code.Turns} turnings",
             HotShown = C(HeapCourse.Hot),
             Bench = bench.Refused is null ? bench.Worked : null,
-            Readings = [.. log.Where(e => e.Celsius is not null).Select(e => new HeapReading(e.At, Days(e.At), e.Celsius!.Value, C(e.Celsius.Value)))],
+            Readings = [.. log.Where(e => e.Celsius is not null)
+                .Select(e => new HeapReading(e.At, Days(e.At), e.Celsius!.Value, C(e.Celsius.Value)))],
             Turned = [.. log.Where(e => e.Step == HeapStep.Turned).Select(e => Days(e.At))],
-            Log = [.. all.Where(e => e.CorrectsId is null).Reverse().Take(120).Select(e => new HeapEntryView(e.Id, e.Step, e.At, Shown(e, units),
+            Log = [.. all.Where(e => e.CorrectsId is null).Reverse().Take(120)
+                .Select(e => new HeapEntryView(e.Id, e.Step, e.At, Shown(e, units),
                 e.Note, struck.ContainsKey(e.Id), struck.GetValueOrDefault(e.Id)))],
             Lots = [.. (await db.Lots.AsNoTracking().Where(l => l.HeapId == id).OrderBy(l => l.Id)
                 .Select(l => new { l.Id, l.InputId, l.Input.Name, Left = l.Entries.Sum(e => e.Amount) }).ToListAsync())
@@ -141,10 +146,12 @@ public static class HeapEndpoints
         return Writes.Done(new Kept(heap.Id));
     });
 
-    private static Task<Results<Written<Kept>, Refused, Clash>> Do(int id, HeapStepRequest r, HoldingDb db, HeapDesk desk, HoldingClock clock,
+    private static Task<Results<Written<Kept>, Refused, Clash>> Do(int id, HeapStepRequest r, HoldingDb db, HeapDesk desk,
+        HoldingClock clock,
         Writes writes) => writes.Do<Kept>(() => HeapSteps.Write(id, r, db, desk, clock));
 
-    private static Task<Results<Written<Kept>, Refused, Clash>> Strike(int id, int entry, HeapStrikeRequest r, HoldingDb db, HoldingClock clock,
+    private static Task<Results<Written<Kept>, Refused, Clash>> Strike(int id, int entry, HeapStrikeRequest r, HoldingDb db,
+        HoldingClock clock,
         Writes writes) => writes.Do<Kept>(() => HeapSteps.Strike(id, entry, r, db, clock));
 
     private static Task<Results<Written<Kept>, Refused, Clash>> KeepMaterial(MaterialRequest r, HoldingDb db, HoldingClock clock,

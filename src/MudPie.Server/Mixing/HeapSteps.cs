@@ -37,7 +37,8 @@ internal static class HeapSteps
 
         var done = deed.Value;
         var entry = db.HeapLog.Add(new HeapEntry {
-            HeapId = id, Step = done.Step, At = at, RecordedAt = clock.Now, Celsius = done.Celsius, Litres = done.Litres, Typed = done.Typed,
+            HeapId = id, Step = done.Step, At = at, RecordedAt = clock.Now, Celsius = done.Celsius, Litres = done.Litres,
+                Typed = done.Typed,
             Note = done.Note
         }).Entity;
         await db.SaveChangesAsync();
@@ -88,7 +89,8 @@ internal static class HeapSteps
         foreach (var e in laid)
         {
             db.StockEntries.Add(new StockEntry {
-                LotId = e.LotId, At = clock.Now, RecordedAt = clock.Now, Amount = -e.Amount, Reason = StockReason.Undone, Note = r.Why.Trim(),
+                LotId = e.LotId, At = clock.Now, RecordedAt = clock.Now, Amount = -e.Amount, Reason = StockReason.Undone,
+                    Note = r.Why.Trim(),
                 HeapEntryId = strike.Id
             });
         }

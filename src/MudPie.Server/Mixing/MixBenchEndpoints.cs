@@ -65,7 +65,8 @@ public static class MixBenchEndpoints
 
         var (units, steps) = (await clock.Units(), await desk.Steps(id));
         var worked = await desk.WorkOut(job.Asked, steps);
-        var all = await db.MixLog.AsNoTracking().Where(e => e.MixId == id).OrderByDescending(e => e.At).ThenByDescending(e => e.Id).Take(200)
+        var all = await db.MixLog.AsNoTracking().Where(e => e.MixId == id).OrderByDescending(e => e.At).ThenByDescending(e => e.Id)
+            .Take(200)
             .ToListAsync();
         var undone = all.Where(e => e.CorrectsId is not null).ToDictionary(e => e.CorrectsId!.Value, e => e.Note);
         var state = MixDeeds.State(steps);
@@ -79,7 +80,8 @@ public static class MixBenchEndpoints
             Bench = worked.Refused is null ? worked.Worked : null,
             Trouble = worked.Refused is { } no ? string.Join(" ", no.Problems) : null,
             Next = MixDeeds.Next(state, job.Asked.Charge is not null),
-            Log = [.. all.Where(e => e.CorrectsId is null).Select(e => new MixStepView(e.Id, e.Step, e.At, InUnits.Say(e.Text, units), e.Note,
+            Log = [.. all.Where(e => e.CorrectsId is null)
+                .Select(e => new MixStepView(e.Id, e.Step, e.At, InUnits.Say(e.Text, units), e.Note,
                 undone.ContainsKey(e.Id), undone.GetValueOrDefault(e.Id), steps.Count > 0 && steps[^1].Id == e.Id))],
             Lots = [.. (await db.Lots.AsNoTracking().Where(l => l.MixId == id).OrderBy(l => l.Id)
                 .Select(l => new { l.Id, l.InputId, l.Mark, l.Input.Name, Left = l.Entries.Sum(e => e.Amount) }).ToListAsync())

@@ -141,7 +141,8 @@ public sealed class MixDesk(HoldingDb db, HoldingClock clock, StockKeeper stock)
 
     /// <summary>Jobs that are not filled in, in a line each.</summary>
     public async Task<List<MixLine>> Going(HoldingDb from) =>
-        await from.Mixes.AnyAsync() ? [.. (await MixBenchEndpoints.Jobs(from, await Known(), this)).Where(l => l.State != MixState.Filled)] : [];
+        await from.Mixes.AnyAsync() ? [.. (await MixBenchEndpoints.Jobs(from, await Known(), this))
+            .Where(l => l.State != MixState.Filled)] : [];
 
     /// <summary>What jobs of mixing want now, by their numbers.</summary>
     public async Task<List<(int Id, MixDue Due)>> Dues()
@@ -167,6 +168,23 @@ public sealed class MixDesk(HoldingDb db, HoldingClock clock, StockKeeper stock)
         return list;
     }
 
+    /// <summary>What a calendar should hold of jobs that are not filled in.</summary>
+    public async Task<List<(string Id, DateOnly On, string What, int Job)>> Dates()
+    {
+        var (known, local) = (await Known(), await clock.Local());
+        var list = new List<(string, DateOnly, string, int)>();
+        foreach (var job in await db.Mixes.AsNoTracking().OrderByDescending(m => m.Id).Take(60).ToListAsync())
+        {
+            if (MixReading.Read(job.Asked, known) is { Refused: null } read)
+            {
+                list.AddRange(MixSays.Dates(job.Name, await Steps(job.Id), read.Value, at => DateOnly.FromDateTime(local(at).DateTime))
+                    .Select(d => ($"mix-{job.Id}-{d.Id}", d.On, d.What, job.Id)));
+            }
+        }
+
+        return list;
+    }
+
     /// <summary>A job in a line, with what is drawn of it; it is worked out but for what is gone from the shelf.</summary>
     public MixLine Line(MixJob job, IReadOnlyList<MixStepStands> steps, MixKnown known)
     {
@@ -175,7 +193,8 @@ public sealed class MixDesk(HoldingDb db, HoldingClock clock, StockKeeper stock)
         var says = MixSays.Of(state, steps, read.Refused is null ? read.Value : null, known.Today, clock.Now);
         string[] parts = read.Refused is null ? [.. read.Value.Stuff.Keys] : [];
         return new MixLine(job.Id, job.Name, state, says.Figure.Length > 0 ? $"{says.Word}, {says.Figure}" : says.Word, says.Tone,
-            read.Refused is not null ? [] : [.. read.Value.Mixes.Mixes!.Take(4).Select(m => (IReadOnlyList<MixLayer>)[.. m.Parts!.Select(p =>
+            read.Refused is not null ? [] : [.. read.Value.Mixes.Mixes!.Take(4)
+                .Select(m => (IReadOnlyList<MixLayer>)[.. m.Parts!.Select(p =>
                 new MixLayer(p.Key, Array.IndexOf(parts, p.Key), p.Value, $"{Say.Number(p.Value * 100)} %", ""))])]);
     }
 }

@@ -90,7 +90,8 @@ internal static class MixSteps
         foreach (var e in made)
         {
             db.StockEntries.Add(new StockEntry {
-                LotId = e.LotId, At = clock.Now, RecordedAt = clock.Now, Amount = -e.Amount, Reason = StockReason.Undone, Note = r.Why.Trim(),
+                LotId = e.LotId, At = clock.Now, RecordedAt = clock.Now, Amount = -e.Amount, Reason = StockReason.Undone,
+                    Note = r.Why.Trim(),
                 MixEntryId = entry.Id
             });
         }
@@ -157,7 +158,8 @@ internal static class MixSteps
                     await Make(name.Length > Names.Most ? name[..Names.Most] : name, "mix", $"{Say.Date(known.Today)}", mix.Litres,
                         $"mixed as “{mix.Name}” of {job.Name}");
                 }
-                else if (await db.Lots.Where(l => l.MixId == job.Id && l.Input.Kind == "mix" && l.Notes == $"mixed as “{mix.Name}” of {job.Name}")
+                else if (await db.Lots.Where(l => l.MixId == job.Id && l.Input.Kind == "mix"
+                    && l.Notes == $"mixed as “{mix.Name}” of {job.Name}")
                     .OrderByDescending(l => l.Id).Select(l => (int?)l.Id).FirstOrDefaultAsync() is { } lot)
                 {
                     Add(lot, -mix.Litres, StockReason.Used);

@@ -14,6 +14,7 @@ using MudPie.Records.Judging;
 using MudPie.Records.PuttingOut;
 using MudPie.Records.Shelf;
 using MudPie.Server.Lots;
+using MudPie.Server.Mixing;
 using MudPie.Server.PuttingOut;
 using MudPie.Server.Weather;
 using MudPie.Server.Web;
@@ -67,7 +68,10 @@ public static class NoteEndpoints
             .. (await db.Inputs.AsNoTracking().Where(i => i.UnfitWhy == null).OrderBy(i => i.Id).ToListAsync()).Select(i =>
                 new Nameable(NameOf.Input, i.Id, i.Name, [InputKinds.Of(i.Kind).Name, i.Lot ?? ""])),
             .. (await db.Sprayers.AsNoTracking().OrderBy(s => s.Id).ToListAsync())
-                .Select(s => new Nameable(NameOf.Sprayer, s.Id, s.Name, []))];
+                .Select(s => new Nameable(NameOf.Sprayer, s.Id, s.Name, [])),
+            .. (await db.Heaps.AsNoTracking().Where(h => !h.Log.Any(e => e.Step == HeapStep.Sieved)).OrderByDescending(h => h.BuiltAt)
+                .Take(20)
+                .ToListAsync()).Select(h => new Nameable(NameOf.Heap, h.Id, h.Name, ["heap"]))];
     }
 
     private static async Task<Results<Ok<NoteView>, Refused>> Read(NoteRequest r, HoldingDb db, HoldingClock clock, StockKeeper stock,
@@ -137,7 +141,7 @@ public static class NoteEndpoints
 
     private static Task<Results<Written<NoteKept>, Refused, Clash>> Keep(NoteRequest r, HoldingDb db, HoldingClock clock, StockKeeper stock,
         WeatherBook weather,
-        TankMixing mixes, Writes writes) => writes.Do<NoteKept>(async () =>
+        TankMixing mixes, HeapDesk heaps, Writes writes) => writes.Do<NoteKept>(async () =>
     {
         var read = NoteIt.Read(r.Text, await Names(db), await clock.Units());
         if (read.Refused is { } refused)
@@ -169,6 +173,7 @@ public static class NoteEndpoints
             NoteKind.Brix => await Brix(u, target!, at, db, clock, weather),
             NoteKind.Strip => await Strip(u, target!, at, db),
             NoteKind.Harvest => await Harvest(u, r.Text!.Trim(), target!, at, db, clock),
+            NoteKind.HeapWarmth or NoteKind.Turned => await AtHeap(u, target!, at, db, heaps, clock),
             NoteKind.Use => await Use(u, target!, at, r.CautionsSeen ?? [], db, clock, stock, weather, mixes),
             NoteKind.Note when target is not { Kind: NameOf.Vessel } => await Seen(u, target, at, db, clock),
             _ => await InBatch(u, r.Text!.Trim(), target!, at, db, clock),
@@ -205,6 +210,22 @@ public static class NoteEndpoints
 
         await db.SaveChangesAsync();
         return Writes.Done(new NoteKept(u.Sentence, $"/brew/{batch.Id}"));
+    }
+
+    private static async Task<Ruling<NoteKept>> AtHeap(NoteUnderstood u, Nameable heap, DateTimeOffset at, HoldingDb db, HeapDesk heaps,
+        HoldingClock clock)
+    {
+        var said = u.Numbers.Count == 0 ? [new HeapStepRequest { Step = HeapStep.Turned, At = at }]
+            : u.Numbers.Select(n => new HeapStepRequest { Step = HeapStep.Warmth, Warmth = $"{Say.Number(n, 5)} °C", At = at });
+        foreach (var one in said)
+        {
+            if ((await HeapSteps.Write(heap.Id, one, db, heaps, clock)).Refused is { } refused)
+            {
+                return InText(refused);
+            }
+        }
+
+        return Writes.Done(new NoteKept(u.Sentence, $"/make/heap/{heap.Id}"));
     }
 
     private static async Task<Ruling<NoteKept>> Strip(NoteUnderstood u, Nameable water, DateTimeOffset at, HoldingDb db)

@@ -18,7 +18,8 @@ internal static class TodayMixing
             if (stands.TurnOn is { } turn && turn < now.AddDays(1))
             {
                 items.Add(new($"heap-turn-{heap.Id}", stands.Verdict.Tone == Tone.Stop ? 0 : turn <= now ? 2 : 3, $"Turn {heap.Name}",
-                    $"{line.Word}; {(turn <= now ? "due since" : "due on")} {Say.Weekday(local(turn))}", "See the heap", $"/make/heap/{heap.Id}",
+                    $"{line.Word}; {(turn <= now ? "due since" : "due on")} {Say.Weekday(local(turn))}", "See the heap",
+                        $"/make/heap/{heap.Id}",
                     turn));
             }
             else if (stands.State is HeapState.Hot or HeapState.Built or HeapState.Cooling && stands.Day < 60

@@ -7,6 +7,7 @@ using MudPie.Core.Workings;
 using MudPie.Records;
 using MudPie.Records.Brewing;
 using MudPie.Server.Brewing;
+using MudPie.Server.Mixing;
 using MudPie.Server.Weather;
 using MudPie.Server.Web;
 
@@ -142,7 +143,8 @@ public static class WatchEndpoints
     private static readonly DateTimeOffset Latest = new(2200, 1, 1, 0, 0, 0, TimeSpan.Zero);
 
     /// <summary>What is planned and what the watch expects, as iCalendar: steps of plans, ready times, use by, readings due.</summary>
-    private static async Task<ContentHttpResult> Calendar(HoldingDb db, HoldingClock clock, LiveBrew live, WeatherBook weather)
+    private static async Task<ContentHttpResult> Calendar(HoldingDb db, HoldingClock clock, LiveBrew live, WeatherBook weather,
+        MixDesk mixes, HeapDesk heaps)
     {
         var units = await clock.Units();
         var calendar = new Ical.Net.Calendar { ProductId = "-//Mud Pie//Brews//EN" };
@@ -201,7 +203,33 @@ public static class WatchEndpoints
 
         await Rounds(db, clock, weather, Event);
         await Other(db, clock, Event);
+        await Made(mixes, heaps, clock, Event);
         return TypedResults.Text(new CalendarSerializer().SerializeToString(calendar), "text/calendar");
+    }
+
+    /// <summary>Charges, looks at them, sowings; heaps to be turned, and from when they may be cured.</summary>
+    private static async Task Made(MixDesk mixes, HeapDesk heaps, HoldingClock clock, Action<string, DateTimeOffset, double, string,
+        string> add)
+    {
+        var local = await clock.Local();
+        DateTimeOffset Morning(DateOnly on) => LocalTimes.Of(on.ToDateTime(new TimeOnly(8, 0)), local) is [var at, ..] ? at
+            : new DateTimeOffset(on.ToDateTime(new TimeOnly(8, 0)), TimeSpan.Zero);
+        foreach (var (id, on, what, _) in await mixes.Dates())
+        {
+            add(id, Morning(on), 20, what, "Charge at least fourteen days, as damp as a wrung-out sponge.");
+        }
+
+        foreach (var (heap, stands, line) in await heaps.Lines())
+        {
+            if (stands.TurnOn is { } turn)
+            {
+                add($"heap-{heap.Id}-turn", turn, 60, $"Turn {heap.Name}", line.Word);
+            }
+            else if (stands is { State: HeapState.Curing, CuredFrom: { } cured })
+            {
+                add($"heap-{heap.Id}-cured", cured, 30, $"Is {heap.Name} cured?", "Turn it: if it warms no more, it is.");
+            }
+        }
     }
 
     /// <summary>Brews that come again.</summary>

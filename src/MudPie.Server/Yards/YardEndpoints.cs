@@ -62,7 +62,8 @@ public static class YardEndpoints
                 batch is null ? wash is { Clean: false, UsedAt: not null } ? "/brew/clean" : "/brew/plan?vessel=" + k.Id
                     : $"/brew/{batch.Id}");
         }).ToList();
-        var items = (await TodayEndpoints.OfBrews(going, db, clock)).Concat(await TodayMixing.Of(mixes, heaps, clock)).OrderBy(i => i.Urgency).ThenBy(i => i.At);
+        var items = (await TodayEndpoints.OfBrews(going, db, clock)).Concat(await TodayMixing.Of(mixes, heaps, clock)).OrderBy(i =>
+            i.Urgency).ThenBy(i => i.At);
         return TypedResults.Ok(new YardView(vessels, await Things(db, local, units), await Behind(db, mixes, heaps), [.. items]));
     }
 

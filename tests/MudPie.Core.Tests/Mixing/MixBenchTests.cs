@@ -28,7 +28,8 @@ public sealed class MixBenchTests
         Charge = new() { Of = 2, With = 1, Container = "10 L" }, Minutes = "60", Bought = "0.5",
     };
 
-    private static MixBenchAnswer Bench(MixRequest r, MixKnown? known = null) => MixBench.Of(MixReading.Read(r, known ?? Known()).Value).Value;
+    private static MixBenchAnswer Bench(MixRequest r, MixKnown? known = null) => MixBench.Of(MixReading.Read(r, known ?? Known()).Value)
+        .Value;
 
     [Fact]
     public void The_ratio_is_solved_to_what_a_jug_can_tell_and_the_charge_made_in_whole_containers()
@@ -68,7 +69,8 @@ public sealed class MixBenchTests
         cost.PerL.ShouldBeNull(); // the char has no price
         cost.Sentence.ShouldStartWith("At least ");
         cost.Sentence.ShouldContain("as char has no price, 1 h of work in it; bought");
-        var known = Bench(Beetroot with { Charge = null, Mixes = [Beetroot.Mixes[0]], Parts = [Beetroot.Parts[0], Beetroot.Parts[1]] }).Cost;
+        var known = Bench(Beetroot with { Charge = null, Mixes = [Beetroot.Mixes[0]], Parts = [Beetroot.Parts[0], Beetroot.Parts[1]] })
+            .Cost;
         known.PerL!.Value.ShouldBe((((35.2 * 0.12) + (23.4667 * 0.35)) + 12) / 52.8, 1e-4);
         Bench(Beetroot with { Charge = null, Parts = [new() { Name = "perlite" }], Mixes = [new() { Count = "1", Shares = ["100"] }] })
             .Cost.Sentence.ShouldContain("not known");
@@ -82,7 +84,8 @@ public sealed class MixBenchTests
         Bench(raw with { RawWhy = "that is what the trial asks" }).Verdict.Tone.ShouldNotBe(Tone.Stop);
         Bench(raw with { Parts = [raw.Parts[0], raw.Parts[1], new() { InputId = 4 }] }).RawNeedsWhy.ShouldBeFalse();
         var steps = Array.Empty<MixStepStands>();
-        MixDeeds.Do(new(MixStep.Mixed, null, null), steps, Bench(raw), DateTimeOffset.UnixEpoch, " ").Refused!.Problems[0].Field.ShouldBe("rawWhy");
+        MixDeeds.Do(new(MixStep.Mixed, null, null), steps, Bench(raw), DateTimeOffset.UnixEpoch, " ")
+            .Refused!.Problems[0].Field.ShouldBe("rawWhy");
         MixDeeds.Do(new(MixStep.Mixed, null, null), steps, Bench(raw), DateTimeOffset.UnixEpoch, "a trial").Refused.ShouldBeNull();
     }
 
@@ -99,9 +102,11 @@ public sealed class MixBenchTests
     [Fact]
     public void Modules_count_by_cells_a_bed_by_its_depth_and_buckets_by_their_sum()
     {
-        var trays = Beetroot with { Charge = null, Into = Filling.Modules, Pot = "30 mL", Cells = "84", Parts = [.. Beetroot.Parts.Take(2)], Mixes = [new() { Count = "10", Shares = ["70", "30"] }] };
+        var trays = Beetroot with { Charge = null, Into = Filling.Modules, Pot = "30 mL", Cells = "84",
+            Parts = [.. Beetroot.Parts.Take(2)], Mixes = [new() { Count = "10", Shares = ["70", "30"] }] };
         Bench(trays).Mixes.Mixes[0].FinishedL.ShouldBe(30e-3 * 84 * 10 * 1.1, 1e-9);
-        var bed = trays with { Into = Filling.Bed, Area = "10 m²", Depth = "20 cm", InBuckets = true, Spare = "0", Loss = "0", Mixes = [new() { Shares = ["3", "1"] }] };
+        var bed = trays with { Into = Filling.Bed, Area = "10 m²", Depth = "20 cm", InBuckets = true, Spare = "0", Loss = "0",
+            Mixes = [new() { Shares = ["3", "1"] }] };
         Bench(bed).Mixes.Mixes[0].Litres["coir"].ShouldBe(1500, 1e-6);
         var us = bed with { Area = "100 sq ft", Depth = "6 in" };
         Bench(us, Known(units: UnitSystem.UsCustomary)).Mixes.Mixes[0].FinishedL.ShouldBe(9.290304 * 0.1524 * 1000, 1e-6);
@@ -180,14 +185,19 @@ public sealed class MixBenchTests
         On(new(2026, 2, 8), charged)!.Rule.ShouldBe("look");
         On(new(2026, 2, 9), charged, new(2, MixStep.Checked, new DateTimeOffset(2026, 2, 8, 8, 0, 0, TimeSpan.Zero))).ShouldBeNull();
         On(new(2026, 3, 1), charged)!.Rule.ShouldBe("mix");
-        MixSays.Of(MixState.Charging, [charged], q, new(2026, 2, 10), new DateTimeOffset(2026, 2, 10, 9, 0, 0, TimeSpan.Zero)).Figure.ShouldBe("9 days of 14");
+        MixSays.Dates("Beetroot", [], q, Day).Select(d => (d.Id, d.On)).ShouldBe([("charge", new(2026, 2, 16)), ("sow", new(2026, 3, 2))]);
+        MixSays.Dates("Beetroot", [charged], q, Day).Select(d => d.On).ShouldBe([new(2026, 2, 8), new(2026, 2, 15), new(2026, 2, 22),
+            new(2026, 3, 1), new(2026, 3, 2)]);
+        MixSays.Of(MixState.Charging, [charged], q, new(2026, 2, 10), new DateTimeOffset(2026, 2, 10, 9, 0, 0, TimeSpan.Zero))
+            .Figure.ShouldBe("9 days of 14");
         MixSays.Of(MixState.Planned, [], q, new(2026, 2, 17), default).Tone.ShouldBe(Tone.Mind);
     }
 
     [Fact]
     public void A_pot_of_castings_feeds_a_lettuce_for_a_while_and_says_when_to_feed_it()
     {
-        var a = Bench(Beetroot with { Charge = null, Crop = PotCrop.Lettuce, Mixes = [Beetroot.Mixes[0]], Parts = [.. Beetroot.Parts.Take(2)] });
+        var a = Bench(Beetroot with { Charge = null, Crop = PotCrop.Lettuce, Mixes = [Beetroot.Mixes[0]],
+            Parts = [.. Beetroot.Parts.Take(2)] });
         var n = a.Each[0].Nitrogen!.Value;
         n.Weeks.Count.ShouldBe(9);
         n.Weeks[8].Wanted.ShouldBe(1.25);

@@ -12,8 +12,10 @@ public sealed class MixesTests
         Mixes =
         [
             new() { Name = "none", Pots = 16, Parts = new Dictionary<string, double> { ["coir"] = 0.6, ["castings"] = 0.4 } },
-            new() { Name = "a little", Pots = 16, Parts = new Dictionary<string, double> { ["coir"] = 0.55, ["castings"] = 0.4, ["char"] = 0.05 } },
-            new() { Name = "more", Pots = 16, Parts = new Dictionary<string, double> { ["coir"] = 0.45, ["castings"] = 0.4, ["char"] = 0.15 } },
+            new() { Name = "a little", Pots = 16, Parts = new Dictionary<string, double> { ["coir"] = 0.55, ["castings"] = 0.4,
+                ["char"] = 0.05 } },
+            new() { Name = "more", Pots = 16, Parts = new Dictionary<string, double> { ["coir"] = 0.45, ["castings"] = 0.4,
+                ["char"] = 0.15 } },
         ],
     };
 
@@ -41,7 +43,8 @@ public sealed class MixesTests
     {
         var q = Three(2);
         var refused = Mixes.Of(q with {
-            Mixes = [.. q.Mixes!, new() { Name = "bare", Pots = 1, Parts = new Dictionary<string, double> { ["coir"] = 0.9, ["char"] = 0.1 } }],
+            Mixes = [.. q.Mixes!, new() { Name = "bare", Pots = 1, Parts = new Dictionary<string, double> { ["coir"] = 0.9,
+                ["char"] = 0.1 } }],
         }).Refused!;
         refused.ToString().ShouldContain("“bare”");
         refused.ToString().ShouldContain("no castings");
@@ -94,7 +97,8 @@ public sealed class MixesTests
         var answer = Mixes.Of(q with {
             Mixes = [
                 .. q.Mixes!.Select(m => m with { Pots = 1 + pots }),
-                new() { Name = "own", Pots = 1 + (pots / 2), Parts = new Dictionary<string, double> { ["coir"] = 0.6 - c, ["castings"] = 0.4, ["char"] = c } },
+                new() { Name = "own", Pots = 1 + (pots / 2), Parts = new Dictionary<string, double> { ["coir"] = 0.6 - c,
+                    ["castings"] = 0.4, ["char"] = c } },
             ],
         }).Value;
         var fetched = answer.Total.Where(p => p.Key != "charged char").Sum(p => p.Value) + answer.Charging.Values.Sum();
@@ -120,15 +124,18 @@ public sealed class MixesTests
         };
         var solved = CompostRecipe.Of(q).Value;
         solved.Cn.ShouldBe(cn, cn * 1e-9);
-        var (c, n) = ((kg * (1 - w) * 0.42) + (solved.MissingKg!.Value * 0.88 * 0.46), (kg * (1 - w) * 0.03) + (solved.MissingKg.Value * 0.88 * 0.007));
+        var (c, n) = ((kg * (1 - w) * 0.42) + (solved.MissingKg!.Value * 0.88 * 0.46), (kg * (1 - w) * 0.03)
+            + (solved.MissingKg.Value * 0.88 * 0.007));
         (c / n).ShouldBe(cn, cn * 1e-9);
-        CompostRecipe.Of(q with { Materials = [q.Materials[0], q.Materials[1] with { Kg = solved.MissingKg }] }).Value.Cn.ShouldBe(cn, cn * 1e-9);
+        CompostRecipe.Of(q with { Materials = [q.Materials[0], q.Materials[1] with { Kg = solved.MissingKg }] }).Value.Cn.ShouldBe(cn,
+            cn * 1e-9);
     }
 
     [Fact]
     public void No_amount_that_does_it_is_refused_with_the_way_out()
     {
-        HeapMaterial M(string name, double? kg, double c, double n) => new() { Name = name, Kg = kg, Carbon = c, Nitrogen = n, Moisture = 0.5 };
+        HeapMaterial M(string name, double? kg, double c, double n) => new() { Name = name, Kg = kg, Carbon = c, Nitrogen = n,
+            Moisture = 0.5 };
         CompostRecipe.Of(new() { TargetCn = 30, Materials = [M("grass", 10, 0.42, 0.03), M("scraps", null, 0.42, 0.024)] }).Refused!
             .ToString().ShouldContain("No amount of scraps (17.5) brings the rest (14) to 30");
         CompostRecipe.Of(new() { TargetCn = 30, Materials = [M("grass", null, 0.42, 0.03), M("straw", null, 0.46, 0.007)] }).Refused!
@@ -144,7 +151,8 @@ public sealed class MixesTests
     [Fact]
     public void Wood_takes_nitrogen_and_what_breaks_even_neither_gives_nor_takes()
     {
-        RottingPart P(double kg, double c, double n, double k) => new() { Kg = kg, Carbon = c, Nitrogen = n, Moisture = 0, DecayPerWeek = k };
+        RottingPart P(double kg, double c, double n, double k) => new() { Kg = kg, Carbon = c, Nitrogen = n, Moisture = 0,
+            DecayPerWeek = k };
         var bark = NitrogenDrawdown.Of(new() { Weeks = 20, Parts = [P(24, 0.48, 0.006, 0.008)] }).Value;
         bark.LowestWeek.ShouldBe(20);
         bark.LowestG.ShouldBe(bark.NetNitrogenG[20]);
@@ -181,6 +189,7 @@ public sealed class MixesTests
             .Refused!.Problems[0].Field.ShouldBe("parts[0].mgPerKg.k");
         CharCarbon.Of(new() { DryKg = 1, CarbonShare = 0.8, MadeAt = "300" }).Refused!.Problems[0].Field.ShouldBe("madeAt");
         CharCarbon.Of(new() { DryKg = -1, CarbonShare = 0.8, MadeAt = "600+" }).Refused!.Problems[0].Field.ShouldBe("dryKg");
-        CharCarbon.Of(new() { DryKg = 12, CarbonShare = 1, MadeAt = "350-450" }).Value.KgCo2After100Years.ShouldBe(12 * 0.65 * 44 / 12, 1e-9);
+        CharCarbon.Of(new() { DryKg = 12, CarbonShare = 1, MadeAt = "350-450" }).Value.KgCo2After100Years.ShouldBe(12 * 0.65 * 44 / 12,
+            1e-9);
     }
 }

@@ -6,12 +6,14 @@ namespace MudPie.Core.Tests.Mixing;
 /// <summary>The linear program of corrections: that it is the best there is, and what it says where nothing is.</summary>
 public sealed class SoilCorrectionsTests
 {
-    private static CorrectionInput In(string name, double? price, double? cap, params (string N, double Holds, double Gives)[] of) => new() {
+    private static CorrectionInput In(string name, double? price, double? cap, params (string N, double Holds, double Gives)[] of) =>
+        new() {
         Name = name, PricePerKg = price, CapKgPerHa = cap,
         Content = of.ToDictionary(o => o.N, o => o.Holds), Release = of.ToDictionary(o => o.N, o => o.Gives),
     };
 
-    private static CorrectionsQuestion Asks(Dictionary<string, (double Test, double Low, double High)> of, params CorrectionInput[] inputs) =>
+    private static CorrectionsQuestion Asks(Dictionary<string, (double Test, double Low, double High)> of,
+        params CorrectionInput[] inputs) =>
         new() {
             DepthCm = 15, BulkDensityKgPerL = 1.3, Inputs = inputs,
             Test = of.ToDictionary(o => o.Key, o => o.Value.Test),
@@ -24,7 +26,8 @@ public sealed class SoilCorrectionsTests
     {
         const double PerMg = 1.95;
         var (a, b) = (q.Inputs![0], q.Inputs[1]);
-        var lines = new List<(double A, double B, double C)> { (1, 0, 0), (0, 1, 0), (1, 0, a.CapKgPerHa!.Value), (0, 1, b.CapKgPerHa!.Value) };
+        var lines = new List<(double A, double B, double C)> { (1, 0, 0), (0, 1, 0), (1, 0, a.CapKgPerHa!.Value),
+            (0, 1, b.CapKgPerHa!.Value) };
         foreach (var (n, t) in q.Targets!)
         {
             lines.Add((a.Gives(n), b.Gives(n), (t.Low!.Value - q.Test![n]) * PerMg));
@@ -41,11 +44,13 @@ public sealed class SoilCorrectionsTests
             }
 
             return (q.Targets!.Sum(t => Math.Max(0, (t.Value.Low!.Value - q.Test![t.Key]
-                - (((a.Gives(t.Key) * x) + (b.Gives(t.Key) * y)) / PerMg)) / t.Value.Low.Value)), (x * a.PricePerKg!.Value) + (y * b.PricePerKg!.Value));
+                - (((a.Gives(t.Key) * x) + (b.Gives(t.Key) * y)) / PerMg)) / t.Value.Low.Value)), (x * a.PricePerKg!.Value)
+                    + (y * b.PricePerKg!.Value));
         }
 
         var corners = (from l in lines from m in lines let d = (l.A * m.B) - (l.B * m.A) where Math.Abs(d) > 1e-12
-            select At(((l.C * m.B) - (l.B * m.C)) / d, ((l.A * m.C) - (l.C * m.A)) / d)).Where(c => c is not null).Select(c => c!.Value).ToList();
+            select At(((l.C * m.B) - (l.B * m.C)) / d, ((l.A * m.C) - (l.C * m.A)) / d)).Where(c => c is not null).Select(c => c!.Value)
+                .ToList();
         var least = corners.Min(c => c.Short);
         return (least, corners.Where(c => c.Short <= least + 1e-8).Min(c => c.Cost));
     }
@@ -54,9 +59,12 @@ public sealed class SoilCorrectionsTests
     public void It_is_the_best_of_all_corners(int seed)
     {
         var r = new Random(seed);
-        (string, double, double)[] Of() => [.. new[] { "p", "k", "mg" }.Where(_ => r.Next(4) > 0).Select(n => (n, 0.01 + (r.NextDouble() * 0.3), r.Next(3) == 0 ? 1 : 0.2 + (r.NextDouble() * 0.8)))];
-        var q = Asks(new[] { "p", "k", "mg" }.ToDictionary(n => n, _ => (Test: r.NextDouble() * 100, Low: 20 + (r.NextDouble() * 60), High: 90 + (r.NextDouble() * 60))),
-            In("a", 0.1 + r.NextDouble(), 50 + (r.NextDouble() * 2000), Of()), In("b", 0.1 + r.NextDouble(), 50 + (r.NextDouble() * 2000), Of()));
+        (string, double, double)[] Of() => [.. new[] { "p", "k", "mg" }.Where(_ => r.Next(4) > 0)
+            .Select(n => (n, 0.01 + (r.NextDouble() * 0.3), r.Next(3) == 0 ? 1 : 0.2 + (r.NextDouble() * 0.8)))];
+        var q = Asks(new[] { "p", "k", "mg" }.ToDictionary(n => n, _ => (Test: r.NextDouble() * 100, Low: 20 + (r.NextDouble() * 60),
+            High: 90 + (r.NextDouble() * 60))),
+            In("a", 0.1 + r.NextDouble(), 50 + (r.NextDouble() * 2000), Of()), In("b", 0.1 + r.NextDouble(), 50 + (r.NextDouble() * 2000),
+                Of()));
         var (answer, best) = (SoilCorrections.Of(q).Value, Brute(q));
         var got = answer.Unmet.Sum(u => u.Value / q.Targets![u.Key].Low!.Value);
         got.ShouldBe(best.Short, 1e-6);
@@ -95,7 +103,8 @@ public sealed class SoilCorrectionsTests
             .ShouldBe("No input that was offered gives any of it in the first year.");
         SoilCorrections.Of(Asks(new() { ["k"] = (10, 120, 220) }, In("potash", 1, 100, ("k", 0.4, 1)))).Value.Why["k"]
             .ShouldBe("Potash is at the most that is usual a hectare.");
-        SoilCorrections.Of(Asks(new() { ["k"] = (10, 120, 220), ["s"] = (10, 10, 12) }, In("potash", 1, null, ("k", 0.4, 1), ("s", 0.17, 1)))).Value
+        SoilCorrections.Of(Asks(new() { ["k"] = (10, 120, 220), ["s"] = (10, 10, 12) }, In("potash", 1, null, ("k", 0.4, 1),
+            ("s", 0.17, 1)))).Value
             .Why["k"].ShouldBe("More would take s above the top of its band.");
         SoilCorrections.Of(Asks(new() { ["p"] = (10, 25, 30) }, In("rock", 1, null, ("p", 0.12, 0.1)))).Value
             .Why["p"].ShouldBe("More would take its own whole content above the top of its band later.");
@@ -146,7 +155,8 @@ public sealed class SoilCorrectionsTests
         var r = new Random(5);
         string[] nutrients = [.. Enumerable.Range(0, 20).Select(i => $"n{i}")];
         var q = Asks(nutrients.ToDictionary(n => n, _ => (r.NextDouble() * 100, 50.0, 200.0)), [.. Enumerable.Range(0, 60).Select(i =>
-            In($"input {i}", 0.05 + r.NextDouble(), r.Next(2) == 0 ? null : 3000, [.. nutrients.Where(_ => r.Next(4) == 0).Select(n => (n, r.NextDouble() * 0.1, r.NextDouble()))]))]);
+            In($"input {i}", 0.05 + r.NextDouble(), r.Next(2) == 0 ? null : 3000,
+                [.. nutrients.Where(_ => r.Next(4) == 0).Select(n => (n, r.NextDouble() * 0.1, r.NextDouble()))]))]);
         var a = SoilCorrections.Of(q).Value;
         a.KgPerHa.Values.ShouldAllBe(kg => kg >= 0 && double.IsFinite(kg));
         a.AfterAll.Values.ShouldAllBe(v => v <= 200 + 1e-4);

@@ -124,6 +124,24 @@ public class NoteTests
     }
 
     [Theory]
+    [InlineData("heap 2 61 C", NoteKind.HeapWarmth, "Core 61 °C heap 2.")]
+    [InlineData("heap 2 61", NoteKind.HeapWarmth, "Core 61 °C heap 2.")]
+    [InlineData("heap 2 temp 141.8 f", NoteKind.HeapWarmth, "Core 61 °C heap 2.")]
+    [InlineData("turned heap 2", NoteKind.Turned, "Turned heap 2.")]
+    [InlineData("turned heap", NoteKind.Turned, "Turned on one of heap 1 and heap 2.")]
+    [InlineData("heap 61 C", NoteKind.HeapWarmth, "Core 61 °C on one of heap 1 and heap 2.")]
+    public void A_heap_is_measured_and_turned_in_a_few_words(string text, NoteKind kind, string sentence)
+    {
+        Nameable[] heaps = [new(NameOf.Heap, 1, "heap 1", ["heap"]), new(NameOf.Heap, 2, "heap 2", ["heap"])];
+        var read = NoteIt.Read(text, [.. Names, .. heaps]).Value;
+        (read.Kind, read.Sentence, read.Choose).ShouldBe((kind, sentence, !text.Contains('2', StringComparison.Ordinal)));
+        NoteIt.Read("used 30 l compost on ridge bed 4 by the heap", [.. Names, .. heaps])
+            .Refused?.Problems[0].Wrong.ShouldNotContain("heap");
+        NoteIt.Read("heap 2 96 C", [.. Names, .. heaps]).Refused!.Problems[0].Wrong.ShouldContain("can't be");
+        NoteIt.Read("turned heap", Names).Refused.ShouldNotBeNull();
+    }
+
+    [Theory]
     [InlineData("temp 46 cone")]
     [InlineData("temp -1 cone")]
     [InlineData("o2 21 cone")]

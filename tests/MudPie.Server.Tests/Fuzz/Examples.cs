@@ -35,6 +35,12 @@ public static class Examples
     private const string Brew =
         """{"volumeL":17,"depthM":0.28,"warmthC":18,"altitudeM":6,"flowLPerMin":6,"hours":48,"sources":[{"kind":"thermal","litres":0.6}],"foods":[{"kind":"molasses","ml":20}]}""";
 
+    private const string Mix =
+        """{"name":"Spring pots","into":"pots","pot":"3 L","spare":"10","loss":"10","settle":"0","sowOn":"2026-07-10","parts":[{"inputId":1,"pack":"70 L"},{"inputId":3},{"name":"perlite"}],"mixes":[{"name":"one","count":"4","shares":["50","30","20"]}],"crop":"lettuce","bought":"0.5","minutes":"30"}""";
+
+    private const string Pile =
+        """{"name":"heap 9","targetCn":"30","parts":[{"materialId":"grass","amount":"400 L"},{"materialId":"straw","amount":""}],"codeDays":"15","codeTurns":"5"}""";
+
     private static bool Same(string asked, string path)
     {
         var (a, b) = (asked.Split('/'), path.Split('/'));
@@ -102,6 +108,15 @@ public static class Examples
         ("/api/ground/vessels", """{"name":"a tub","shape":"bucket","total":"40 L","working":"34 L","depth":"0.4 m"}"""),
         ("/api/ground/pumps", """{"name":"a pump","openFlow":"30 L/min","shutOff":"15 kPa"}"""),
         ("/api/ground/diffusers", """{"name":"a stone","kind":"airStone","loss":"3 kPa"}"""),
+        ("/api/mix/work-out", Mix),
+        ("/api/mix", $$"""{"asked":{{Mix}}}"""),
+        ("/api/mix/2/steps/7/undo", """{"why":"another day","at":null}"""),
+        ("/api/mix/2/steps", """{"step":"checked","damp":"right","at":null}"""),
+        ("/api/heaps/work-out", Pile),
+        ("/api/heaps", $$"""{"asked":{{Pile}},"builtAt":"2026-06-09T07:00:00Z"}"""),
+        ("/api/heaps/2/steps", """{"step":"warmth","warmth":"61","at":"2026-06-10T04:30:00Z"}"""),
+        ("/api/heaps/2/steps/33/strike", """{"why":"another heap","at":null}"""),
+        ("/api/heaps/materials", """{"name":"spent hops","carbon":"46","nitrogen":"3","moisture":"80","kgPerL":"0.3"}"""),
         ("/api/brew/batches/14/heap", """{"why":"smelt sour"}"""),
         ("/api/brew/water/work-out", """{"pours":[{"waterId":1,"amount":"10 L"}]}"""),
         ("/api/brew/water/1/tests", """{"eColi":"12","by":"the lab","at":"2026-06-01T07:00:00Z"}"""),

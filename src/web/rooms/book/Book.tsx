@@ -17,6 +17,7 @@ const kinds = [
   { value: "", name: "everything" },
   { value: "job", name: "what was put out" },
   { value: "batch", name: "brews" },
+  { value: "mix", name: "mixes and heaps" },
   { value: "harvest", name: "harvests" },
   { value: "seen", name: "what was seen" },
 ];

@@ -5,6 +5,7 @@ import { useRead, useReadIf, useWrite } from "../../api/data";
 import { Form, Refusals } from "../../parts/Form";
 import { Button } from "../../parts/Button";
 import { Field } from "../../parts/Field";
+import { Go } from "../../parts/Go";
 import { Room } from "../../parts/Room";
 import { WrongElse } from "../../parts/Wrong";
 import { useClock } from "../../parts/clock";
@@ -49,6 +50,11 @@ export function TrialPage() {
           <Strength lines={t.strength} />
           <Steps trial={t} />
           <Amounts trial={t} />
+          {t.kind === "pots" && t.state !== "ended" && (
+            <p className="mt-3">
+              <Go to={`/make/mix/new?trial=${t.id}`}>Mix for its pots</Go>
+            </p>
+          )}
           <Story trial={t} />
         </>
       }

@@ -23,6 +23,7 @@ export function HeapNew() {
   const { materials, start } = useRead("/api/heaps");
   const [r, change] = useState<Asked>(start);
   const go = useNavigate();
+  const [more, setMore] = useState("");
   const parts = r.parts ?? [];
   const worked = useWorkOut("/api/heaps/work-out", { body: r });
   const keep = useWrite(
@@ -73,15 +74,30 @@ export function HeapNew() {
                   )}
                 </div>
               ))}
-              <Pick
-                label="And"
-                value=""
-                options={[
-                  { value: "", name: "something else …" },
-                  ...left.map((m) => ({ value: m.id, name: `${m.name}, C:N ${m.cnShown}` })),
-                ]}
-                onChange={(id) => id && set({ parts: [...parts, { materialId: id, amount: "" }] })}
-              />
+              <div className="flex items-start gap-2">
+                <div className="min-w-0 flex-1">
+                  <Pick
+                    label="And"
+                    value={more}
+                    options={[
+                      { value: "", name: "something else …" },
+                      ...left.map((m) => ({ value: m.id, name: `${m.name}, C:N ${m.cnShown}` })),
+                    ]}
+                    onChange={setMore}
+                  />
+                </div>
+                <Button
+                  kind="plain"
+                  className="mt-7"
+                  disabled={more === ""}
+                  onClick={() => {
+                    set({ parts: [...parts, { materialId: more, amount: "" }] });
+                    setMore("");
+                  }}
+                >
+                  add
+                </Button>
+              </div>
             </div>
             <WrongHere name="parts" />
             <WrongHere name="materials" />

@@ -18,6 +18,7 @@ interface Props {
 /** The parts of all mixes: taken from the shelf or named, loosened from bales and bricks, or left out. */
 export function MixParts({ asked, names, known, set }: Props) {
   const [own, setOwn] = useState("");
+  const [chosen, setChosen] = useState("");
   const add = (part: Schemas["MixPartAsked"]) =>
     set({
       parts: [...asked.parts, part],
@@ -63,15 +64,30 @@ export function MixParts({ asked, names, known, set }: Props) {
         </div>
       ))}
       <div className="grid items-start gap-x-4 sm:grid-cols-2">
-        <Pick
-          label="Add from the shelf"
-          value=""
-          options={[
-            { value: "", name: "choose …" },
-            ...left.map((s) => ({ value: String(s.inputId), name: `${s.name} (${s.leftShown})` })),
-          ]}
-          onChange={(id) => id && add({ inputId: Number(id), name: null, pack: null })}
-        />
+        <div className="flex items-start gap-3">
+          <div className="min-w-0 flex-1">
+            <Pick
+              label="Add from the shelf"
+              value={chosen}
+              options={[
+                { value: "", name: "choose …" },
+                ...left.map((s) => ({ value: String(s.inputId), name: `${s.name} (${s.leftShown})` })),
+              ]}
+              onChange={setChosen}
+            />
+          </div>
+          <Button
+            className="mt-6"
+            disabled={chosen === ""}
+            aria-label="Add it from the shelf"
+            onClick={() => {
+              add({ inputId: Number(chosen), name: null, pack: null });
+              setChosen("");
+            }}
+          >
+            Add
+          </Button>
+        </div>
         <div className="flex items-start gap-3">
           <div className="flex-1">
             <Field label="Or something else" value={own} onChange={setOwn} hint="perlite, bark, garden soil" />

@@ -1,0 +1,127 @@
+using OpenQA.Selenium;
+using OpenQA.Selenium.Interactions;
+
+namespace MudPie.Browser.Tests;
+
+/// <summary>What is made on the ground behind: mixes from the question to their labels, a heap on a phone.</summary>
+public class MakeJourneys
+{
+    private static string Of(string label) => $"//input[@aria-label='{label}']";
+
+    private static void Put(Page page, string label, string text) => page.Type(Of(label), Keys.Control + "a" + Keys.Delete + text);
+
+    [Fact]
+    public void Three_mixes_with_char_go_from_the_question_to_their_labels()
+    {
+        using var page = new Page(demo: true);
+        page.Go("/make");
+        page.Press("//main//a[.='A mix']");
+        page.See("Everything is there: mix when you like.");
+        page.Fill("What for", "Beetroot again");
+        page.Fill("Sown or planted on", "20 July 2026");
+        page.Unfold("Parts:");
+        page.Fill("Add from the shelf", "char from hedge brash (");
+        page.Press("//button[@aria-label='Add it from the shelf']");
+        page.Click("+ another mix");
+        page.Click("+ another mix");
+        Put(page, "Name of mix 2", "a little");
+        Put(page, "Name of mix 3", "more");
+        void Share(string part, string mix, string percent) => Put(page, $"{part} in {mix}, per cent", percent);
+        Share("coir", "a little", "55");
+        Share("char from hedge brash", "a little", "5");
+        Share("coir", "more", "45");
+        page.See("It adds up to 85 % and not to 100.");
+        Share("char from hedge brash", "more", "15");
+        page.See("Charge the char from hedge brash first.");
+        page.See("takes up the nitrogen that should feed the crop");
+        page.Click("Charge it first");
+        page.See("Begin charging by 6 Jul.");
+        page.See("one part of char from hedge brash to 2.6 of");
+        Put(page, "Pots of a little", "16");
+        page.See("3 mixes, 40 pots");
+        page.Click("Write it on the card");
+        page.See("nothing is taken from the shelf");
+        page.Click("The charge is laid in");
+        page.See("Wait until 24 Jun before you mix.");
+        page.Click("as a wrung sponge");
+        page.See("the charge is as damp as it should be");
+        page.Click("It is mixed");
+        page.See("The char has lain 0 days of 14.");
+        page.Click("Card and labels");
+        page.See("mixed on ____");
+        page.Count("//section[@aria-label='Labels']//img", 3);
+        page.Go("/book?kind=mix");
+        page.See("Beetroot again: ");
+    }
+
+    [Fact]
+    public void A_line_in_a_pot_is_taken_hold_of_by_key_and_by_hand()
+    {
+        using var page = new Page(demo: true);
+        page.Go("/make/mix/new");
+        const string Line = "//*[@role='slider'][starts-with(@aria-label, 'Between ')]";
+        var coir = page.Find("//input[starts-with(@aria-label, 'coir in')]").GetDomAttribute("aria-label")!;
+        page.Type(Line, Keys.ArrowDown);
+        page.Until(() => page.Find(Of(coir)).GetDomProperty("value") == "61", "one per cent more");
+        page.Type(Line, Keys.PageUp);
+        page.Until(() => page.Find(Of(coir)).GetDomProperty("value") == "56", "five less");
+        new Actions(page.Driver).ClickAndHold(page.Find(Line)).MoveByOffset(0, 30).MoveByOffset(0, 12).Release().Perform();
+        page.Until(() => int.Parse(page.Find(Of(coir)).GetDomProperty("value")!, null) > 66, "more of it by hand");
+        page.Click("say it in buckets");
+        page.Count("//main//*[@role='slider']", 0);
+    }
+
+    [Fact]
+    public void A_heap_is_measured_on_a_phone_without_a_signal_and_the_reading_comes_with_its_hour()
+    {
+        using var page = new Page(demo: true, 390, 844);
+        page.Go("/make/heap/2");
+        page.See("heap 2: 61 °C, day 9");
+        page.Press("//button[@aria-controls='slate'][@aria-expanded='false']");
+        page.Fail("/api/", "gone");
+        page.Fill("Its core", "64");
+        page.Click("Log it");
+        page.See("1 entry waits on this device.");
+        page.LetGo();
+        page.Go("/make/heap/2");
+        page.See("heap 2: 64 °C, day 9");
+        page.Click("Note it");
+        page.Fill("Say it in a few words", "turned heap 2");
+        page.See("Turned heap 2.");
+        page.Click("Record it");
+        page.Click("Close");
+        page.Go("/make/heap/2");
+        page.See("1 of 5 turnings");
+    }
+
+    [Fact]
+    public void A_heap_is_solved_for_the_straw_that_it_wants_and_built()
+    {
+        using var page = new Page(demo: true);
+        page.Go("/make/heap");
+        page.Click("Build a heap");
+        page.See("Build it: C:N 30");
+        page.Fill("kitchen scraps", "400 L");
+        page.See("where tables are a third off");
+        page.Fill("And", "coffee");
+        page.Press("//button[.='add']");
+        page.See("2 amounts are missing.");
+        page.Fill("coffee grounds", "2000 L");
+        page.See("Too many coffee grounds for one heap.");
+        page.Press("//button[@aria-label='Leave coffee grounds out']");
+        page.See("Build it: C:N 30");
+        page.Click("It is built");
+        page.See("Measure its core in a day or two.");
+        page.Fill("Its core", "200");
+        page.Click("Log it");
+        page.See("too much");
+        page.Fill("Its core", "41");
+        page.Click("Log it");
+        page.See("41 °C: not hot yet.");
+        page.Press("//button[@aria-label='Strike core 41 °C']");
+        page.Fill("What was wrong with it", "the other heap");
+        page.Click("Strike it");
+        page.See("struck: the other heap");
+        page.See("Measure its core in a day or two.");
+    }
+}
