@@ -19,9 +19,9 @@ public class AxeTests
         using var page = new Page(demo: true, width, height);
         foreach (var (path, sign) in new[]
         {
-            ("/", "Wants hands"), ("/brew", "over,"), ("/make", "as it stands now"), ("/make/mix", "How a mix is made"),
-            ("/make/mix/new", "To fetch"), ("/make/mix/2", "In the hand, the charge is"), ("/make/mix/2/card", "Labels"),
-            ("/make/heap", "The table that recipes go by"), ("/make/heap/new", "carbon to nitrogen"), ("/make/heap/2", "What was done"),
+            ("/", "Wants hands"), ("/brew", "over,"), ("/make", "as it stands now"), ("/make/mix", "Begin a mix"),
+            ("/make/mix/new", "+ another mix"), ("/make/mix/2", "What was done"), ("/make/mix/2/card", "Labels"),
+            ("/make/heap", "Build a heap"), ("/make/heap/new", "carbon to nitrogen"), ("/make/heap/2", "What was done"),
                 ("/look?bed=5", "hatched: waits"),
             ("/look/checks", "Keep this check"), ("/brew/plan", "To put out at"), ("/brew/14", "Read it"), ("/brew/15", "start it"),
             ("/brew/3", "7 L of tea for Ridge Bed 1"), ("/put-out", "Who wins, the clock or the oxygen?"),

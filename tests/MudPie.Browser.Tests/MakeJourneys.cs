@@ -8,7 +8,7 @@ public class MakeJourneys
 {
     private static string Of(string label) => $"//input[@aria-label='{label}']";
 
-    private static void Put(Page page, string label, string text) => page.Type(Of(label), Keys.Control + "a" + Keys.Delete + text);
+    private static void Put(Page page, string label, string text) => page.Type(Of(label), Keys.Control + "a" + Keys.Null + text);
 
     [Fact]
     public void Three_mixes_with_char_go_from_the_question_to_their_labels()

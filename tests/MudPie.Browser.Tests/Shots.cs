@@ -17,12 +17,12 @@ public class Shots
         ("shelf", "/shelf?input=13", "Lot RB-24", 1280, 800, "day"),
         ("book", "/book", "begun in the Barrel", 1280, 800, "day"),
         ("trial", "/judge/trials/1", "To settle it", 1280, 800, "day"),
-        ("trial-plan", "/judge/new?template=tea", "An example", 1280, 800, "day"),
+        ("mix", "/make/mix/2", "Charge the char", 1280, 800, "day"),
+        ("heap", "/make/heap/2", "What was done", 1280, 800, "day"),
         ("leaves", "/look/leaves/10", "look at potassium", 1280, 800, "day"),
         ("patches", "/judge/patches", "a lift of", 1280, 800, "day"),
         ("phone-sheet", "/judge/trials/2/sheet", "In walking order", 390, 844, "day"),
         ("phone-today", "/", "is sliding", 390, 844, "day"),
-        ("phone-note", "/", "is sliding", 390, 844, "day"),
         ("phone-night-check", "/brew/14?read=oxygen#read", "Read it", 390, 844, "night"),
     ];
 
@@ -49,21 +49,6 @@ public class Shots
                 page.Click("Ridge Bed 6");
                 page.See("First draw: put it out");
                 page.Driver.ExecuteScript("window.scrollTo(0, 0)");
-            }
-
-            if (view.File == "trial-plan")
-            {
-                page.Fill("The smallest difference worth having, kg a metre", "0.15");
-                page.Fill("How far plots treated alike stray, kg a metre", "0.11");
-                page.See("times in ten");
-                page.Driver.ExecuteScript("document.activeElement.blur(); window.scrollTo(0, 0)");
-            }
-
-            if (view.File == "phone-note")
-            {
-                page.Click("Note it");
-                page.Fill("Say it in a few words", "brix 9.1 8.8 9.4 fenel top 18 c");
-                page.See("Which one?");
             }
 
             if (view.Path.EndsWith("#read", StringComparison.Ordinal))

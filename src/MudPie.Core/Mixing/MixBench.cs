@@ -39,7 +39,7 @@ public static class MixBench
         var fetch = Fetch(mixes, plan, q).ToList();
         var raw = q.Stuff.Values.Where(s => s.RawChar && mixes.Total.ContainsKey(s.Name)).Select(s => s.Name).ToList();
         MixDoes[] each = [.. mixes.Mixes.Zip(asked.Mixes!, (mix, parts) => Does(mix, parts, asked, q))];
-        var answer = new MixBenchAnswer(mixes, each, fetch, plan, Cost(mixes, fetch, q), raw.Count > 0, MixVerdict.Of(q, plan, fetch, raw));
+        var answer = new MixBenchAnswer(mixes, each, fetch, plan, Cost(mixes, plan, q), raw.Count > 0, MixVerdict.Of(q, plan, fetch, raw));
         return most.Worked.With(answer, "L") with {
             Working = [.. most.Worked.Working, .. Lines(plan, fetch, q)],
             Cautions = raw.Count > 0 || plan is not null ? [Cautions.Dust, Mixes.CharDust] : [Cautions.Dust],
@@ -110,6 +110,10 @@ public static class MixBench
         if (plan is not null)
         {
             all.Remove(Mixes.Charged(plan.Of));
+        }
+
+        if (plan is not null && q.State == MixState.Planned) // what lies in the charge was fetched
+        {
             all[plan.Of] = all.GetValueOrDefault(plan.Of) + plan.OfL;
             all[plan.With] = all.GetValueOrDefault(plan.With) + plan.WithL;
         }
@@ -121,7 +125,8 @@ public static class MixBench
             int? packs = stuff.PackL is { } pack ? (int)Math.Ceiling((shortL / pack) - 1e-9) : null;
             var over = packs is { } n ? (stuff.LeftL ?? 0) + (n * stuff.PackL!.Value) - litres
                 : stuff.LeftL is { } left ? Math.Max(0, left - litres) : (double?)null;
-            yield return new FetchLine(name, litres, plan?.Of == name ? plan.OfL : plan?.With == name ? plan.WithL : 0, stuff.LeftL, shortL,
+            yield return new FetchLine(name, litres, q.State != MixState.Planned ? 0
+                : plan?.Of == name ? plan.OfL : plan?.With == name ? plan.WithL : 0, stuff.LeftL, shortL,
                 packs, over, stuff.PricePerL * litres);
         }
     }
@@ -149,11 +154,12 @@ public static class MixBench
             }), [.. known.Where(k => k.Is is null).Select(k => k.Key)]);
     }
 
-    private static MixCost Cost(MixesAnswer mixes, List<FetchLine> fetch, MixBenchQuestion q)
+    private static MixCost Cost(MixesAnswer mixes, ChargePlan? plan, MixBenchQuestion q)
     {
         var finished = mixes.Mixes.Sum(m => m.FinishedL);
-        var parts = fetch.Select(f => (f.Name, Litres: mixes.Total.GetValueOrDefault(f.Name) + mixes.Charging.GetValueOrDefault(f.Name),
-            Price: q.Stuff.GetValueOrDefault(f.Name)?.PricePerL)).ToList();
+        var parts = mixes.Total.Keys.Where(n => plan is null || n != Mixes.Charged(plan.Of)).Union(mixes.Charging.Keys).Select(n => (Name: n,
+            Litres: mixes.Total.GetValueOrDefault(n) + mixes.Charging.GetValueOrDefault(n), Price: q.Stuff.GetValueOrDefault(n)?.PricePerL))
+            .ToList();
         var missing = parts.Where(p => p.Price is null).Select(p => p.Name).ToList();
         if (missing.Count == parts.Count)
         {

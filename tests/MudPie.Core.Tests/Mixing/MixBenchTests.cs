@@ -60,6 +60,11 @@ public sealed class MixBenchTests
         castings.OfCharge.ShouldBe(50 * 2.6 / 3.6, 1e-9);
         castings.Packs.ShouldBeNull();
         castings.ShortL.ShouldBe(0);
+        // What lies in the charge was fetched, and still costs what it cost.
+        var charging = Bench(Beetroot, Known(Today, MixState.Charging));
+        charging.Fetch.Select(f => f.Name).ShouldBe(["coir", "castings"]);
+        charging.Fetch.Sum(f => f.OfCharge).ShouldBe(0);
+        charging.Cost.ShouldBe(Bench(Beetroot).Cost);
     }
 
     [Fact]

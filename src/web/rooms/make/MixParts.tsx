@@ -125,6 +125,8 @@ export function MixCharging({ asked, names, raw, set }: ChargingProps) {
   if (char < 0 && !charge) return null;
   return (
     <Fold
+      key={`${raw}`} // raw char in a mix opens it
+
       line={charge ? `Charged first: ${names[charge.of ?? -1] ?? "nothing yet"}` : "The char goes in raw"}
       open={raw || (charge != null && charge.with == null)}
     >
