@@ -157,7 +157,8 @@ public static class MixBench
     private static MixCost Cost(MixesAnswer mixes, ChargePlan? plan, MixBenchQuestion q)
     {
         var finished = mixes.Mixes.Sum(m => m.FinishedL);
-        var parts = mixes.Total.Keys.Where(n => plan is null || n != Mixes.Charged(plan.Of)).Union(mixes.Charging.Keys).Select(n => (Name: n,
+        var parts = mixes.Total.Keys.Where(n => plan is null || n != Mixes.Charged(plan.Of)).Union(mixes.Charging.Keys)
+            .Select(n => (Name: n,
             Litres: mixes.Total.GetValueOrDefault(n) + mixes.Charging.GetValueOrDefault(n), Price: q.Stuff.GetValueOrDefault(n)?.PricePerL))
             .ToList();
         var missing = parts.Where(p => p.Price is null).Select(p => p.Name).ToList();

@@ -38,15 +38,20 @@ public sealed class HeapDesk(HoldingDb db, HoldingClock clock)
         HeapBench.Code(heap.Asked, new TypedFields(await clock.Units())), heap.Asked.Parts.Any(p => p.MaterialId == "grounds"), clock.Now,
         await clock.Local());
 
-    /// <summary>Every heap in a line: those that are going first.</summary>
-    public async Task<List<(Heap Heap, HeapStands Stands, HeapLine Line)>> Lines()
+    /// <summary>Heaps in a line each: those that are going first.</summary>
+    /// <param name="going">Only those that are not taken up.</param>
+    public async Task<List<(Heap Heap, HeapStands Stands, HeapLine Line)>> Lines(bool going = false)
     {
-        var heaps = await db.Heaps.AsNoTracking().OrderByDescending(h => h.BuiltAt).Take(60).ToListAsync();
-        var log = (await db.HeapLog.ThatStand().AsNoTracking().ToListAsync()).ToLookup(e => e.HeapId);
+        var taken = db.HeapLog.ThatStand().Where(e => e.Step == HeapStep.Sieved).Select(e => e.HeapId);
+        var heaps = await db.Heaps.AsNoTracking().Where(h => !going || !taken.Contains(h.Id)).OrderByDescending(h => h.BuiltAt).Take(60)
+            .ToListAsync();
+        var ids = heaps.Select(h => h.Id).ToList();
+        var log = ids.Count == 0 ? null : (await db.HeapLog.ThatStand().AsNoTracking().Where(e => ids.Contains(e.HeapId)).ToListAsync())
+            .ToLookup(e => e.HeapId);
         var lines = new List<(Heap, HeapStands, HeapLine)>();
         foreach (var h in heaps)
         {
-            var stands = (await Stands(h, [.. log[h.Id]])).Value;
+            var stands = (await Stands(h, [.. log![h.Id]])).Value;
             lines.Add((h, stands, new HeapLine(h.Id, h.Name, stands.State, stands.Verdict.Tone, await Word(stands),
                 InUnits.Say(stands.Verdict.Sentence, await clock.Units()))));
         }

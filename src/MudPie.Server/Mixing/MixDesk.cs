@@ -4,6 +4,7 @@ using MudPie.Core.Mixing;
 using MudPie.Core.Workings;
 using MudPie.Records;
 using MudPie.Records.Mixing;
+using MudPie.Records.Shelf;
 using MudPie.Server.Lots;
 using MudPie.Server.Web;
 
@@ -36,8 +37,7 @@ public sealed class MixDesk(HoldingDb db, HoldingClock clock, StockKeeper stock)
             var lots = standing.GetValueOrDefault(i.Id);
             var left = lots?.Where(l => !l.Unfit && !(l.Expires < clock.Now)).Sum(l => Math.Max(0, l.Left));
             var price = i.Price ?? (prices.TryGetValue(i.Id, out var paid) ? paid : (double?)null);
-            parts[i.Id] = new ShelfPart(i.Lot is null || i.Name.Contains(i.Lot, StringComparison.Ordinal) ? i.Name : $"{i.Name} {i.Lot}",
-                i.Kind, left / litres, price * litres);
+            parts[i.Id] = new ShelfPart(NameOf(i), i.Kind, left / litres, price * litres);
         }
 
         return parts;
@@ -139,27 +139,44 @@ public sealed class MixDesk(HoldingDb db, HoldingClock clock, StockKeeper stock)
         };
     }
 
+    /// <summary>Jobs that are not filled in, newest first, each with its steps, and what they are read by: names alone, as nothing of the
+    /// shelf is weighed for them.</summary>
+    private async Task<(List<(MixJob Job, IReadOnlyList<MixStepStands> Steps)> Jobs, MixKnown Known)> Unfilled()
+    {
+        var filled = db.MixLog.ThatStand().Where(e => e.Step == MixStep.Filled).Select(e => e.MixId);
+        var jobs = await db.Mixes.AsNoTracking().Where(m => !filled.Contains(m.Id)).OrderByDescending(m => m.Id).Take(60).ToListAsync();
+        var ids = jobs.Select(j => j.Id).ToList();
+        var used = jobs.SelectMany(j => j.Asked.Parts).Select(p => p.InputId).OfType<int>().ToHashSet();
+        var steps = jobs.Count == 0 ? null : (await db.MixLog.ThatStand().AsNoTracking().Where(e => ids.Contains(e.MixId))
+            .Select(e => new { e.MixId, e.Id, e.Step, e.At }).ToListAsync()).ToLookup(e => e.MixId, e =>
+                new MixStepStands(e.Id, e.Step, e.At));
+        var names = used.Count == 0 ? [] : await db.Inputs.AsNoTracking().Where(i => used.Contains(i.Id)).ToListAsync();
+        return ([.. jobs.Select(j => (j, (IReadOnlyList<MixStepStands>)[.. steps![j.Id]]))], new MixKnown(await clock.Units(),
+            names.ToDictionary(i => i.Id, i => new ShelfPart(NameOf(i), i.Kind, null, null)), await Day(clock.Now), null));
+    }
+
+    /// <summary>A thing of the shelf by its name, with its lot's mark where it has one.</summary>
+    private static string NameOf(Input i) => i.Lot is null || i.Name.Contains(i.Lot, StringComparison.Ordinal) ? i.Name
+        : $"{i.Name} {i.Lot}";
+
     /// <summary>Jobs that are not filled in, in a line each.</summary>
-    public async Task<List<MixLine>> Going(HoldingDb from) =>
-        await from.Mixes.AnyAsync() ? [.. (await MixBenchEndpoints.Jobs(from, await Known(), this))
-            .Where(l => l.State != MixState.Filled)] : [];
+    public async Task<List<MixLine>> Going()
+    {
+        var (jobs, known) = await Unfilled();
+        return [.. jobs.Select(j => Line(j.Job, j.Steps, known))];
+    }
 
     /// <summary>What jobs of mixing want now, by their numbers.</summary>
     public async Task<List<(int Id, MixDue Due)>> Dues()
     {
-        var jobs = await db.Mixes.AsNoTracking().OrderByDescending(m => m.Id).Take(60).ToListAsync();
-        if (jobs.Count == 0)
-        {
-            return [];
-        }
-
-        var (known, local) = (await Known(), await clock.Local());
+        var (jobs, known) = await Unfilled();
+        var local = await clock.Local();
         DateOnly There(DateTimeOffset at) => DateOnly.FromDateTime(local(at).DateTime);
         var list = new List<(int, MixDue)>();
-        foreach (var job in jobs)
+        foreach (var (job, steps) in jobs)
         {
             var read = MixReading.Read(job.Asked, known);
-            if (MixSays.Due(job.Name, await Steps(job.Id), read.Refused is null ? read.Value : null, There, known.Today) is { } due)
+            if (MixSays.Due(job.Name, steps, read.Refused is null ? read.Value : null, There, known.Today) is { } due)
             {
                 list.Add((job.Id, due));
             }
@@ -171,13 +188,14 @@ public sealed class MixDesk(HoldingDb db, HoldingClock clock, StockKeeper stock)
     /// <summary>What a calendar should hold of jobs that are not filled in.</summary>
     public async Task<List<(string Id, DateOnly On, string What, int Job)>> Dates()
     {
-        var (known, local) = (await Known(), await clock.Local());
+        var (jobs, known) = await Unfilled();
+        var local = await clock.Local();
         var list = new List<(string, DateOnly, string, int)>();
-        foreach (var job in await db.Mixes.AsNoTracking().OrderByDescending(m => m.Id).Take(60).ToListAsync())
+        foreach (var (job, steps) in jobs)
         {
             if (MixReading.Read(job.Asked, known) is { Refused: null } read)
             {
-                list.AddRange(MixSays.Dates(job.Name, await Steps(job.Id), read.Value, at => DateOnly.FromDateTime(local(at).DateTime))
+                list.AddRange(MixSays.Dates(job.Name, steps, read.Value, at => DateOnly.FromDateTime(local(at).DateTime))
                     .Select(d => ($"mix-{job.Id}-{d.Id}", d.On, d.What, job.Id)));
             }
         }

@@ -108,17 +108,18 @@ internal static class MixSteps
             var taken = new Dictionary<int, double>();
             foreach (var part in parts)
             {
-                if (known.Shelf.FirstOrDefault(s => s.Value.Name == part.Name) is not { Value: not null } on
-                    || !job.Asked.Parts.Any(p => p.InputId == on.Key) || !await db.Lots.AnyAsync(l => l.InputId == on.Key))
+                if (job.Asked.Parts.Select(p => p.InputId).FirstOrDefault(i => i is { } id
+                    && known.Shelf[id].Name == part.Name) is not { } on
+                    || !await db.Lots.AnyAsync(l => l.InputId == on))
                 {
                     continue;
                 }
 
-                var input = await db.Inputs.AsNoTracking().FirstAsync(i => i.Id == on.Key);
+                var input = await db.Inputs.AsNoTracking().FirstAsync(i => i.Id == on);
                 var amount = StockKeeper.UnitOf(input) == "L" ? part.Litres
                     : part.Litres * (input.Density ?? Materials.For(input.Kind, input.Name)?.KgPerL ?? 1);
-                var draw = await stock.PlanAfter(on.Key, amount, entry.At, taken);
-                await stock.WriteUse(on.Key, draw, entry.At, job.Name);
+                var draw = await stock.PlanAfter(on, amount, entry.At, taken);
+                await stock.WriteUse(on, draw, entry.At, job.Name);
                 foreach (var e in db.StockEntries.Local.Where(e => e.Id == 0 && e.MixEntryId is null))
                 {
                     e.MixEntryId = entry.Id; // what the book was short of too: undone, it never was
@@ -143,7 +144,7 @@ internal static class MixSteps
             else if (await db.Lots.Where(l => l.MixId == job.Id && l.Input.Kind == "chargedChar").OrderByDescending(l => l.Id)
                 .Select(l => (int?)l.Id).FirstOrDefaultAsync() is { } lot)
             {
-                Add(lot, -blend.Litres, StockReason.Made);
+                await Fall(lot, blend.Litres, StockReason.Made);
             }
         }
 
@@ -162,7 +163,7 @@ internal static class MixSteps
                     && l.Notes == $"mixed as “{mix.Name}” of {job.Name}")
                     .OrderByDescending(l => l.Id).Select(l => (int?)l.Id).FirstOrDefaultAsync() is { } lot)
                 {
-                    Add(lot, -mix.Litres, StockReason.Used);
+                    await Fall(lot, mix.Litres, StockReason.Used);
                 }
             }
         }
@@ -179,6 +180,18 @@ internal static class MixSteps
             }).Entity;
             await db.SaveChangesAsync();
             Add(lot.Id, litres, StockReason.In);
+        }
+
+        /// <summary>A lot falls; where its book held less, an entry of its own says that there was more.</summary>
+        private async Task Fall(int lot, double litres, StockReason reason)
+        {
+            var left = await db.StockEntries.Where(e => e.LotId == lot).SumAsync(e => e.Amount);
+            if (left < litres - 1e-6)
+            {
+                Add(lot, litres - left, StockReason.More);
+            }
+
+            Add(lot, -litres, reason);
         }
 
         private void Add(int lot, double amount, StockReason reason)

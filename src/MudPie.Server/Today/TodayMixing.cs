@@ -13,7 +13,7 @@ internal static class TodayMixing
         var (now, local) = (clock.Now, await clock.Local());
         var items = (await mixes.Dues()).Select(d => new TodayItem($"mix-{d.Due.Rule}-{d.Id}", d.Due.Urgency, d.Due.Title, d.Due.Detail,
             d.Due.Action, $"/make/mix/{d.Id}", new DateTimeOffset(d.Due.On.ToDateTime(new TimeOnly(8, 0)), TimeSpan.Zero))).ToList();
-        foreach (var (heap, stands, line) in await heaps.Lines())
+        foreach (var (heap, stands, line) in await heaps.Lines(going: true))
         {
             if (stands.TurnOn is { } turn && turn < now.AddDays(1))
             {

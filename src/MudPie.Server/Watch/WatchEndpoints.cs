@@ -219,7 +219,7 @@ public static class WatchEndpoints
             add(id, Morning(on), 20, what, "Charge at least fourteen days, as damp as a wrung-out sponge.");
         }
 
-        foreach (var (heap, stands, line) in await heaps.Lines())
+        foreach (var (heap, stands, line) in await heaps.Lines(going: true))
         {
             if (stands.TurnOn is { } turn)
             {

@@ -64,16 +64,17 @@ public static class YardEndpoints
         }).ToList();
         var items = (await TodayEndpoints.OfBrews(going, db, clock)).Concat(await TodayMixing.Of(mixes, heaps, clock)).OrderBy(i =>
             i.Urgency).ThenBy(i => i.At);
-        return TypedResults.Ok(new YardView(vessels, await Things(db, local, units), await Behind(db, mixes, heaps), [.. items]));
+        return TypedResults.Ok(new YardView(vessels, await Things(db, local, units), await Behind(mixes, heaps), [.. items]));
     }
 
     /// <summary>Heaps, jobs of mixing that are not filled in yet, char in what charges it.</summary>
-    private static async Task<List<YardThing>> Behind(HoldingDb db, MixDesk mixes, HeapDesk heaps) =>
+    private static async Task<List<YardThing>> Behind(MixDesk mixes, HeapDesk heaps) =>
     [
-        .. (await heaps.Lines()).Where(h => h.Stands.State != HeapState.Done).Take(4).Select(h => new YardThing($"heap-{h.Heap.Id}",
+        .. (await heaps.Lines(going: true)).Where(h => h.Stands.State != HeapState.Done).Take(4)
+            .Select(h => new YardThing($"heap-{h.Heap.Id}",
             h.Stands.State is HeapState.Hot or HeapState.Cooling ? "hotHeap" : "heap", h.Line.Name,
             new ThingSays(h.Line.Tone, h.Line.Word, h.Line.Says.Split(':', '.')[0]), $"/make/heap/{h.Heap.Id}")),
-        .. (await mixes.Going(db)).Take(3).Select(j => new YardThing($"mix-{j.Id}", j.State == MixState.Charging ? "charge" : "mix", j.Name,
+        .. (await mixes.Going()).Take(3).Select(j => new YardThing($"mix-{j.Id}", j.State == MixState.Charging ? "charge" : "mix", j.Name,
             new ThingSays(j.Tone, j.Says.Split(", ", 2)[0], j.Says.Split(", ", 2) is [_, var figure] ? figure : ""), $"/make/mix/{j.Id}")),
     ];
 
