@@ -1,4 +1,4 @@
-using QRCoder;
+using MudPie.Server.Web;
 
 namespace MudPie.Server.Brewing;
 
@@ -6,13 +6,6 @@ namespace MudPie.Server.Brewing;
 public static class CardEndpoints
 {
     /// <summary>What can be asked.</summary>
-    public static void MapCards(this IEndpointRouteBuilder api) => api.MapGet("/brew/batches/{id:int}/qr.svg", Qr)
-        .WithSummary("A code that opens the brew on a telephone.");
-
-    private static Microsoft.AspNetCore.Http.HttpResults.ContentHttpResult Qr(int id, HttpRequest request)
-    {
-        using var data = QRCodeGenerator.GenerateQrCode($"{request.Scheme}://{request.Host}/brew/{id}", QRCodeGenerator.ECCLevel.M);
-        using var code = new SvgQRCode(data);
-        return TypedResults.Text(code.GetGraphic(4, "#000000", "#ffffff"), "image/svg+xml");
-    }
+    public static void MapCards(this IEndpointRouteBuilder api) => api.MapGet("/brew/batches/{id:int}/qr.svg",
+        (int id, HttpRequest request) => QrCodes.To(request, $"/brew/{id}")).WithSummary("A code that opens the brew on a telephone.");
 }

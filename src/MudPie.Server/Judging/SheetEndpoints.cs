@@ -6,7 +6,6 @@ using MudPie.Records.Brewing;
 using MudPie.Records.Judging;
 using MudPie.Server.Brewing;
 using MudPie.Server.Web;
-using QRCoder;
 
 namespace MudPie.Server.Judging;
 
@@ -117,13 +116,6 @@ public static class SheetEndpoints
         });
     }
 
-    private static Microsoft.AspNetCore.Http.HttpResults.ContentHttpResult Qr(int id, int? plot, HttpRequest request)
-    {
-        using var data =
-            QRCodeGenerator.GenerateQrCode(
-                $"{request.Scheme}://{request.Host}/judge/trials/{id}/sheet{(plot is { } p ? $"?plot={p}" : "")}",
-                QRCodeGenerator.ECCLevel.M);
-        using var code = new SvgQRCode(data);
-        return TypedResults.Text(code.GetGraphic(3, "#000000", "#ffffff"), "image/svg+xml");
-    }
+    private static ContentHttpResult Qr(int id, int? plot, HttpRequest request) =>
+        QrCodes.To(request, $"/judge/trials/{id}/sheet{(plot is { } p ? $"?plot={p}" : "")}");
 }

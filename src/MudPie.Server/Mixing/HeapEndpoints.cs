@@ -23,7 +23,7 @@ public static class HeapEndpoints
         api.MapPost("/heaps/{id:int}/steps/{entry:int}/strike", Strike)
             .WithSummary("Strikes an entry out, and says why; it stays readable.");
         api.MapPost("/heaps/materials", KeepMaterial).WithSummary("A material of one's own, or the house's changed.");
-        api.MapGet("/heaps/{id:int}/qr.svg", (int id, HttpRequest request) => MixBenchEndpoints.Qr(request, $"/make/heap/{id}"))
+        api.MapGet("/heaps/{id:int}/qr.svg", (int id, HttpRequest request) => QrCodes.To(request, $"/make/heap/{id}"))
             .WithSummary("A code that opens the heap on a telephone.");
     }
 

@@ -6,7 +6,6 @@ using MudPie.Records;
 using MudPie.Records.Mixing;
 using MudPie.Server.Lots;
 using MudPie.Server.Web;
-using QRCoder;
 
 namespace MudPie.Server.Mixing;
 
@@ -23,16 +22,8 @@ public static class MixBenchEndpoints
         api.MapPost("/mix", Keep).WithSummary("Writes a job of mixing on its card, new or changed.");
         api.MapPost("/mix/{id:int}/steps", MixSteps.Do).WithSummary("A step of a job is done: charged, looked at, mixed, filled in.");
         api.MapPost("/mix/{id:int}/steps/{step:int}/undo", MixSteps.Undo).WithSummary("Undoes the newest step; it stays readable.");
-        api.MapGet("/mix/{id:int}/qr.svg", (int id, HttpRequest request) => Qr(request, $"/make/mix/{id}"))
+        api.MapGet("/mix/{id:int}/qr.svg", (int id, HttpRequest request) => QrCodes.To(request, $"/make/mix/{id}"))
             .WithSummary("A code that opens the job on a telephone.");
-    }
-
-    /// <summary>A code that opens an address of this server.</summary>
-    internal static ContentHttpResult Qr(HttpRequest request, string path)
-    {
-        using var data = QRCodeGenerator.GenerateQrCode($"{request.Scheme}://{request.Host}{path}", QRCodeGenerator.ECCLevel.M);
-        using var code = new SvgQRCode(data);
-        return TypedResults.Text(code.GetGraphic(4, "#000000", "#ffffff"), "image/svg+xml");
     }
 
     private static async Task<Ok<MixesView>> All(HoldingDb db, MixDesk desk, HoldingClock clock)

@@ -24,7 +24,7 @@ export function MixColumn({ at, asked, names, drawn, onChange, onDrop }: Props) 
   };
   // Taken hold of: what one part gives the other gets, in whole per cent.
   const move = (lower: number, upper: number, percent: number) => {
-    const [l, u] = [Number(mix.shares?.[lower] ?? 0) || 0, Number(mix.shares?.[upper] ?? 0) || 0];
+    const [l, u] = [lower, upper].map((i) => parseFloat(mix.shares?.[i] ?? "") || 0) as [number, number];
     const by = Math.max(-u, Math.min(l, percent));
     if (by === 0) return;
     const shares = names.map((_, i) => mix.shares?.[i] ?? "");
