@@ -90,7 +90,13 @@ public class YardMakingTests : IDisposable
         once.ShouldBeLessThan(before);
         (await _h.Refused($"/api/mix/{id}/steps", new { step = "charged" }))["step"].ShouldContain("does not follow");
         (await _h.Refused($"/api/mix/{id}/steps/{again["id"]}/undo", new { why = "" }))["why"].ShouldContain("Nothing was written");
-        await _h.Post($"/api/mix/{id}/steps/{again["id"]}/undo", new { why = "it was another heap" });
+        _h.Clock.Advance(TimeSpan.FromHours(5));
+        var said = _h.Now.AddHours(-3); // said without a signal, sent later
+        await _h.Post($"/api/mix/{id}/steps/{again["id"]}/undo", new { why = "it was another heap", at = said });
+        var entries = (await _h.Get("/api/shelf"))["inputs"]!.AsArray().SelectMany(i => i!["lots"]!.AsArray())
+            .SelectMany(l => l!["entries"]!.AsArray()).Where(e => (string?)e!["note"] == "it was another heap").ToList();
+        entries.ShouldAllBe(e => e!["at"]!.GetValue<DateTimeOffset>() == said);
+        entries.Count.ShouldBe(3);
         (await Left("castings from the bin")).ShouldBe(before, 0.01);
         var job = await _h.Get($"/api/mix/{id}");
         ((string)job["state"]!).ShouldBe("planned");
@@ -176,7 +182,7 @@ public class YardMakingTests : IDisposable
     {
         var asked = new { name = "heap 4", parts = new object[] { new { materialId = "grass", amount = "400 L" },
             new { materialId = "straw", amount = "" } } };
-        string Solved(JsonNode told) => (string)told["value"]!["missingSays"]!;
+        string Solved(JsonNode told) => (string)told["value"]!["missingShown"]!;
         Solved(await _h.Post("/api/heaps/work-out", asked)).ShouldStartWith("720 L of straw (57.6 kg)");
         await _h.Post("/api/heaps/materials", new { materialId = "grass", carbon = "42", nitrogen = "2", moisture = "78", kgPerL = "0.3" });
         Solved(await _h.Post("/api/heaps/work-out", asked)).ShouldNotContain("57.6 kg");
@@ -192,6 +198,8 @@ public class YardMakingTests : IDisposable
         var behind = (await _h.Get("/api/make/yard"))["behind"]!.AsArray();
         behind.Select(b => (string)b!["kind"]!).ShouldBe(["hotHeap", "heap", "charge"]);
         ((string)behind[0]!["says"]!["word"]!).ShouldBe("61 °C, day 9");
+        ((string)behind[0]!["says"]!["figure"]!).ShouldStartWith("turn it on ");
+        ((string)behind[1]!["says"]!["figure"]!).ShouldBe("sieve it");
         var calendar = (await _h.Http.GetStringAsync("/api/calendar.ics")).Replace("\r\n ", "", StringComparison.Ordinal);
         calendar.ShouldContain("SUMMARY:Turn heap 2");
         calendar.ShouldContain("SUMMARY:Is the charge of Dahlias\\, spring pots damp?");

@@ -85,6 +85,17 @@ public static class HeapCourse
             ]);
     }
 
+    /// <summary>What comes next, in two or three words for the yard.</summary>
+    /// <remarks>Hot, and to be turned on 28 November: "turn it on 28 Nov"; above 70 °C: "turn it now".</remarks>
+    public static string Short(HeapStands s, DateTimeOffset now, Func<DateTimeOffset, DateTimeOffset> local) => s.State switch {
+        HeapState.Hot => s.TurnOn <= now ? "turn it now" : $"turn it on {Say.Day(local(s.TurnOn!.Value))}",
+        HeapState.Cooling => s.CodeMet ? "it cools" : "cools early: turn it",
+        HeapState.Curing => s.CuredFrom is { } on && now < on ? $"until {Say.Day(local(on))}" : "turn it and see",
+        HeapState.Cured => "sieve it",
+        HeapState.Done => "",
+        _ => s.LastC is null ? "measure it" : "not hot yet",
+    };
+
     private static DateTimeOffset Later(DateTimeOffset a, DateTimeOffset b) => a > b ? a : b;
 
     private static HeapState State(IReadOnlyList<HeapPoint> points, HeapPoint? last, DateTimeOffset? firstHot, DateTimeOffset? lastHot,

@@ -98,6 +98,13 @@ public static class Materials
     /// <summary>The material of that id; null where there is none.</summary>
     public static Material? Find(string? id) => All.FirstOrDefault(m => m.Id == id);
 
+    /// <summary>Char that nothing was done to: by its kind, or by what it is called where it does not lie on the shelf as
+    /// charged.</summary>
+    /// <remarks>"char" that is only named is raw; "charged char" is not.</remarks>
+    public static bool RawChar(string? kind, string name) => kind == "char"
+        || (kind is null or "part" or "other" && For(null, name)?.Id == "char" && !name.Contains("charged",
+            StringComparison.OrdinalIgnoreCase));
+
     /// <summary>What a thing on the shelf is, by its kind, or by what it is called; null where that says nothing.</summary>
     /// <param name="kind">Its kind on the shelf; null where it does not lie there.</param>
     /// <param name="name">"leaf-mould compost", "coir".</param>
@@ -106,6 +113,7 @@ public static class Materials
         "castings" => Find("castings"),
         "compost" => Find("compost"),
         "char" or "chargedChar" => Find("char"),
+        "mix" => null, // it may hold anything
         _ => All.SelectMany(m => m.Words.Select(w => (Material: m, Word: w)))
             .Where(x => name.Contains(x.Word, StringComparison.OrdinalIgnoreCase)).OrderByDescending(x => x.Word.Length)
             .Select(x => x.Material).FirstOrDefault(),

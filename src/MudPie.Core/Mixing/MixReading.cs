@@ -10,8 +10,9 @@ namespace MudPie.Core.Mixing;
 /// <param name="HourlyWage">An hour's worth; null where none is set.</param>
 /// <param name="ChargedOn">The day the charge was begun; null where it was not.</param>
 /// <param name="State">How far the job has come.</param>
+/// <param name="Table">The holding's table of materials; null for the house's.</param>
 public sealed record MixKnown(UnitSystem Units, IReadOnlyDictionary<int, ShelfPart> Shelf, DateOnly Today, double? HourlyWage,
-    DateOnly? ChargedOn = null, MixState State = MixState.Planned);
+    DateOnly? ChargedOn = null, MixState State = MixState.Planned, IReadOnlyList<Material>? Table = null);
 
 /// <summary>A job of mixing from words to figures.</summary>
 public static class MixReading
@@ -103,13 +104,18 @@ public static class MixReading
                 LeftL = on?.LeftL,
                 PackL = fields.Optional($"parts[{i}].pack", r.Parts[i].Pack, Dimension.Volume, 0.1, 10_000),
                 PricePerL = on?.PricePerL,
-                RawChar = on?.Kind == "char",
-                Is = Materials.For(on?.Kind, names[i]),
+                RawChar = Materials.RawChar(on?.Kind, names[i]),
+                Is = Own(Materials.For(on?.Kind, names[i]), names[i], known.Table),
             };
         }
 
         return stuff;
     }
+
+    /// <summary>The grower's own figures where there are any: of the house's material, or of one of that very name.</summary>
+    private static Material? Own(Material? house, string name, IReadOnlyList<Material>? table) =>
+        table?.FirstOrDefault(m => m.Id != house?.Id && m.Name.Equals(name, StringComparison.OrdinalIgnoreCase))
+            ?? table?.FirstOrDefault(m => m.Id == house?.Id) ?? house;
 
     /// <summary>Litres of one pot, tray or bed, and the plants in it.</summary>
     private static (double L, double Plants) PotL(MixRequest r, TypedFields fields)

@@ -12,7 +12,10 @@ namespace MudPie.Server.Mixing;
 public sealed class HeapDesk(HoldingDb db, HoldingClock clock)
 {
     /// <summary>The table of materials with the grower's own.</summary>
-    public async Task<IReadOnlyList<Material>> Table()
+    public Task<IReadOnlyList<Material>> Table() => Table(db);
+
+    /// <inheritdoc cref="Table()"/>
+    internal static async Task<IReadOnlyList<Material>> Table(HoldingDb db)
     {
         var own = (await db.OwnMaterials.AsNoTracking().OrderBy(m => m.Id).ToListAsync()).GroupBy(m => m.MaterialId ?? m.Name)
             .Select(g => g.Last());
@@ -75,9 +78,10 @@ public sealed class HeapDesk(HoldingDb db, HoldingClock clock)
             CnShown = Say.Number(a.Recipe.Cn),
             CnBand = $"{Say.Number(a.CnLow, 2)} to {Say.Number(a.CnHigh, 2)}",
             WaterShown = $"{Say.Number(a.Recipe.Moisture * 100, 2)} %",
-            MissingSays = a.Missing is null ? null : $"{L(a.MissingL!.Value)} of {a.Missing} ({Kg(a.Recipe.MissingKg!.Value)}); "
-                + (a.MissingHighKg is { } high ? $"{Kg(a.MissingLowKg!.Value)} to {Kg(high)} where tables are a third off"
-                    : $"{Kg(a.MissingLowKg!.Value)} or more where tables are a third off"),
+            MissingShown = a.Missing is null ? null : $"{L(a.MissingL!.Value)} of {a.Missing} ({Kg(a.Recipe.MissingKg!.Value)})",
+            MissingBand = a.Missing is null ? null : a.MissingHighKg is { } high
+                ? $"{Kg(a.MissingLowKg!.Value)} to {Kg(high)} where tables are a third off"
+                : $"{Kg(a.MissingLowKg!.Value)} or more where tables are a third off",
             AddWaterShown = a.AddWaterL > 0 ? L(a.AddWaterL) : null,
             SizeSays = $"{L(a.VolumeL)} as it is laid, {Kg(a.Kg)}",
             Layers = [.. a.Parts.Select((p, i) => new HeapLayer(p.Of.Name, i, p.Litres / a.VolumeL, L(p.Litres), Kg(p.Kg),

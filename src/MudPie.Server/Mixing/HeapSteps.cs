@@ -29,7 +29,7 @@ internal static class HeapSteps
 
         var log = await db.HeapLog.ThatStand().AsNoTracking().Where(e => e.HeapId == id).ToListAsync();
         var deed = HeapDeeds.Do(new HeapStepAsked(r.Step, r.Warmth, r.Amount, r.Note), (await desk.Stands(heap, log)).Value,
-            await clock.Units(), clock.Now);
+            await clock.Units(), at);
         if (deed.Refused is { } no || !checks.Sound)
         {
             return deed.Refused is { } wrong ? checks.Add(wrong).Refusal : checks.Refusal;
@@ -70,6 +70,13 @@ internal static class HeapSteps
             return Refusal.Of("id", "It is not there any more, or was struck already.", "Load the page again.");
         }
 
+        var checks = new Checks();
+        var at = checks.Past("at", r.At, clock.Now);
+        if (!checks.Sound)
+        {
+            return checks.Refusal;
+        }
+
         if (string.IsNullOrWhiteSpace(r.Why) || r.Why.Length > 300)
         {
             return Refusal.Of("why", "Nothing was written, or too much.", "Say in a few words what was wrong.");
@@ -83,13 +90,13 @@ internal static class HeapSteps
         }
 
         var strike = db.HeapLog.Add(new HeapEntry {
-            HeapId = id, Step = old.Step, At = clock.Now, RecordedAt = clock.Now, Note = r.Why.Trim(), CorrectsId = entry
+            HeapId = id, Step = old.Step, At = at, RecordedAt = clock.Now, Note = r.Why.Trim(), CorrectsId = entry
         }).Entity;
         await db.SaveChangesAsync();
         foreach (var e in laid)
         {
             db.StockEntries.Add(new StockEntry {
-                LotId = e.LotId, At = clock.Now, RecordedAt = clock.Now, Amount = -e.Amount, Reason = StockReason.Undone,
+                LotId = e.LotId, At = at, RecordedAt = clock.Now, Amount = -e.Amount, Reason = StockReason.Undone,
                     Note = r.Why.Trim(),
                 HeapEntryId = strike.Id
             });

@@ -39,8 +39,11 @@ public sealed record HeapBenchView
     /// <summary>"57 %".</summary>
     public required string WaterShown { get; init; }
 
-    /// <summary>Of what was solved, with its band; null where nothing was.</summary>
-    public required string? MissingSays { get; init; }
+    /// <summary>Of what was solved, how much; null where nothing was.</summary>
+    public required string? MissingShown { get; init; }
+
+    /// <summary>The band of that, where tables are a third off.</summary>
+    public required string? MissingBand { get; init; }
 
     /// <summary>Water to add; null where it is wet enough.</summary>
     public required string? AddWaterShown { get; init; }

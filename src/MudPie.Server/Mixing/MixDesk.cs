@@ -20,7 +20,7 @@ public sealed class MixDesk(HoldingDb db, HoldingClock clock, StockKeeper stock)
     public async Task<MixKnown> Known(IReadOnlyList<MixStepStands>? steps = null) => new(await clock.Units(), await Shelf(),
         await Day(clock.Now), (await clock.Find())?.HourlyWage,
         steps?.LastOrDefault(s => s.Step == MixStep.Charged) is { } charged ? await Day(charged.At) : null,
-        MixDeeds.State(steps ?? []));
+        MixDeeds.State(steps ?? []), await HeapDesk.Table(db));
 
     /// <summary>Things of the shelf with what is good of them, by their numbers.</summary>
     private async Task<Dictionary<int, ShelfPart>> Shelf()
@@ -210,7 +210,7 @@ public sealed class MixDesk(HoldingDb db, HoldingClock clock, StockKeeper stock)
         var state = MixDeeds.State(steps);
         var says = MixSays.Of(state, steps, read.Refused is null ? read.Value : null, known.Today, clock.Now);
         string[] parts = read.Refused is null ? [.. read.Value.Stuff.Keys] : [];
-        return new MixLine(job.Id, job.Name, state, says.Figure.Length > 0 ? $"{says.Word}, {says.Figure}" : says.Word, says.Tone,
+        return new MixLine(job.Id, job.Name, state, says.Word, says.Figure, says.Tone,
             read.Refused is not null ? [] : [.. read.Value.Mixes.Mixes!.Take(4)
                 .Select(m => (IReadOnlyList<MixLayer>)[.. m.Parts!.Select(p =>
                 new MixLayer(p.Key, Array.IndexOf(parts, p.Key), p.Value, $"{Say.Number(p.Value * 100)} %", ""))])]);

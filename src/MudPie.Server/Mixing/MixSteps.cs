@@ -56,7 +56,7 @@ internal static class MixSteps
         };
         db.MixLog.Add(entry);
         await db.SaveChangesAsync();
-        var stocked = new Stocking(db, stock, job, known, entry, clock.Now);
+        var stocked = new Stocking(db, stock, job, known with { Today = await desk.Day(at) }, entry, clock.Now);
         await stocked.Take(done.Takes);
         await stocked.Blend(done, bench.Value.Charge);
         await stocked.Mixes(done);
@@ -67,10 +67,12 @@ internal static class MixSteps
     public static Task<Results<Written<Kept>, Refused, Clash>> Undo(int id, int step, MixUndoRequest r, HoldingDb db, MixDesk desk,
         HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
     {
+        var checks = new Checks();
+        var at = checks.Past("at", r.At, clock.Now);
         var undone = MixDeeds.Undo(step, await desk.Steps(id), r.Why);
-        if (undone.Refused is { } no)
+        if (undone.Refused is not null || !checks.Sound)
         {
-            return no;
+            return undone.Refused is { } no ? checks.Add(no).Refusal : checks.Refusal;
         }
 
         var made = await db.StockEntries.AsNoTracking().Where(e => e.MixEntryId == step)
@@ -82,7 +84,7 @@ internal static class MixSteps
         }
 
         var entry = new MixEntry {
-            MixId = id, Step = undone.Value.Step, At = clock.Now, RecordedAt = clock.Now, Text = "undone", Note = r.Why!.Trim(),
+            MixId = id, Step = undone.Value.Step, At = at, RecordedAt = clock.Now, Text = "undone", Note = r.Why!.Trim(),
             CorrectsId = step
         };
         db.MixLog.Add(entry);
@@ -90,7 +92,7 @@ internal static class MixSteps
         foreach (var e in made)
         {
             db.StockEntries.Add(new StockEntry {
-                LotId = e.LotId, At = clock.Now, RecordedAt = clock.Now, Amount = -e.Amount, Reason = StockReason.Undone,
+                LotId = e.LotId, At = at, RecordedAt = clock.Now, Amount = -e.Amount, Reason = StockReason.Undone,
                     Note = r.Why.Trim(),
                 MixEntryId = entry.Id
             });

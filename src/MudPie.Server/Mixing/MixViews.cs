@@ -127,7 +127,8 @@ public sealed record MixStepView(int Id, MixStep Step, DateTimeOffset At, string
 public sealed record MixLot(int Id, int InputId, string Name, string LeftShown);
 
 /// <summary>A job in a line.</summary>
-public sealed record MixLine(int Id, string Name, MixState State, string Says, Tone Tone, IReadOnlyList<IReadOnlyList<MixLayer>> Pots);
+public sealed record MixLine(int Id, string Name, MixState State, string Word, string Figure, Tone Tone,
+    IReadOnlyList<IReadOnlyList<MixLayer>> Pots);
 
 /// <summary>All jobs, and what a new one can be made of.</summary>
 public sealed record MixesView(IReadOnlyList<MixLine> Jobs, IReadOnlyList<MixChoice> Shelf, IReadOnlyList<MixBed> Beds);

@@ -1,6 +1,7 @@
 using Microsoft.EntityFrameworkCore;
 using MudPie.Core.Brewing;
 using MudPie.Core.Measures;
+using MudPie.Core.Mixing;
 using MudPie.Core.Workings;
 using MudPie.Records;
 using MudPie.Records.Brewing;
@@ -64,19 +65,24 @@ public static class YardEndpoints
         }).ToList();
         var items = (await TodayEndpoints.OfBrews(going, db, clock)).Concat(await TodayMixing.Of(mixes, heaps, clock)).OrderBy(i =>
             i.Urgency).ThenBy(i => i.At);
-        return TypedResults.Ok(new YardView(vessels, await Things(db, local, units), await Behind(mixes, heaps), [.. items]));
+        return TypedResults.Ok(new YardView(vessels, await Things(db, local, units), await Behind(mixes, heaps, clock), [.. items]));
     }
 
     /// <summary>Heaps, jobs of mixing that are not filled in yet, char in what charges it.</summary>
-    private static async Task<List<YardThing>> Behind(MixDesk mixes, HeapDesk heaps) =>
-    [
-        .. (await heaps.Lines(going: true)).Where(h => h.Stands.State != HeapState.Done).Take(4)
-            .Select(h => new YardThing($"heap-{h.Heap.Id}",
-            h.Stands.State is HeapState.Hot or HeapState.Cooling ? "hotHeap" : "heap", h.Line.Name,
-            new ThingSays(h.Line.Tone, h.Line.Word, h.Line.Says.Split(':', '.')[0]), $"/make/heap/{h.Heap.Id}")),
-        .. (await mixes.Going()).Take(3).Select(j => new YardThing($"mix-{j.Id}", j.State == MixState.Charging ? "charge" : "mix", j.Name,
-            new ThingSays(j.Tone, j.Says.Split(", ", 2)[0], j.Says.Split(", ", 2) is [_, var figure] ? figure : ""), $"/make/mix/{j.Id}")),
-    ];
+    private static async Task<List<YardThing>> Behind(MixDesk mixes, HeapDesk heaps, HoldingClock clock)
+    {
+        var (now, local) = (clock.Now, await clock.Local());
+        YardThing Heap(int id, HeapStands s, HeapLine l) => new($"heap-{id}", s.State is HeapState.Hot or HeapState.Cooling ? "hotHeap"
+            : "heap",
+            l.Name, new ThingSays(l.Tone, l.Word, HeapCourse.Short(s, now, local)), $"/make/heap/{id}");
+        return
+        [
+            .. (await heaps.Lines(going: true)).Take(4).Select(h => Heap(h.Heap.Id, h.Stands, h.Line)),
+            .. (await mixes.Going()).Take(3).Select(j => new YardThing($"mix-{j.Id}", j.State == MixState.Charging ? "charge" : "mix",
+                j.Name,
+                new ThingSays(j.Tone, j.Word, j.Figure), $"/make/mix/{j.Id}")),
+        ];
+    }
 
     private static double AirOf(Batch batch) => Math.Round(4 * BatchViews.Air(batch).Lpm / batch.BrewL, 2);
 

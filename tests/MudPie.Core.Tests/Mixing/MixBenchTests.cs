@@ -219,6 +219,15 @@ public sealed class MixBenchTests
     }
 
     [Fact]
+    public void The_growers_own_table_counts_in_a_mix_as_it_does_in_a_heap()
+    {
+        Material[] own = [Materials.Find("castings")! with { Nitrogen = 0.03 }];
+        var plain = Beetroot with { Charge = null, Mixes = [Beetroot.Mixes[0]], Parts = [.. Beetroot.Parts.Take(2)] };
+        double Gives(MixKnown known) => Bench(plain, known).Each[0].Nitrogen!.Value.Weeks[^1].G;
+        Gives(Known() with { Table = Materials.With(own) }).ShouldBeGreaterThan(Gives(Known()) * 2);
+    }
+
+    [Fact]
     public void A_material_is_known_by_its_kind_or_by_the_longest_word_of_its_name()
     {
         Materials.For("castings", "from bin two")!.Id.ShouldBe("castings");
@@ -226,6 +235,11 @@ public sealed class MixBenchTests
         Materials.For("part", "dried ground kitchen waste")!.Id.ShouldBe("kitchen-dried");
         Materials.For(null, "perlite, coarse")!.Rots.ShouldBeFalse();
         Materials.For(null, "stardust").ShouldBeNull();
+        Materials.For("mix", "Beetroot: 15 % char").ShouldBeNull(); // it may hold anything
+        Materials.RawChar(null, "char from a neighbour").ShouldBeTrue();
+        Materials.RawChar(null, "charged char").ShouldBeFalse();
+        Materials.RawChar("mix", "Beetroot: 15 % char").ShouldBeFalse();
+        Materials.RawChar("part", "coir").ShouldBeFalse();
         Materials.All.ShouldAllBe(m => m.Carbon + m.Nitrogen <= 1 && m.Moisture < 1 && m.KgPerL > 0);
     }
 }

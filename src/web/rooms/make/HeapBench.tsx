@@ -100,7 +100,6 @@ export function HeapNew() {
               </div>
             </div>
             <WrongHere name="parts" />
-            <WrongHere name="materials" />
             <Fold line="Name, place, ratio wanted, and what your code counts">
               <div className="grid grid-cols-2 gap-x-4 wide:grid-cols-3">
                 <Field label="Called" value={r.name ?? ""} onChange={(n) => set({ name: n })} name="name" />
@@ -155,9 +154,9 @@ export function HeapNew() {
                   <Line name="water" shown={v.waterShown}>
                     50 to 60 %{v.addWaterShown && `; add ${v.addWaterShown} as it is laid`}
                   </Line>
-                  {v.missingSays && (
-                    <Line name="solved" shown={v.missingSays.split(";")[0]!}>
-                      {v.missingSays.split("; ")[1]}
+                  {v.missingShown && (
+                    <Line name="solved" shown={v.missingShown}>
+                      {v.missingBand}
                     </Line>
                   )}
                   <Line name="size" shown={v.sizeSays} />

@@ -1,9 +1,13 @@
 import { Link } from "react-router-dom";
+import type { Schemas } from "../../api/client";
 import { useRead } from "../../api/data";
 import { Go } from "../../parts/Go";
 import { Room } from "../../parts/Room";
 import { looks } from "../../parts/tone";
 import { Pot } from "./Pots";
+
+/** Its state in a word and a figure. */
+const said = (j: Schemas["MixLine"]) => [j.word, j.figure].filter(Boolean).join(", ");
 
 /** Jobs of mixing: what is going first, then what was made before. */
 export function MixRoom() {
@@ -26,7 +30,7 @@ export function MixRoom() {
               <b className="underline decoration-line underline-offset-4">{j.name}</b>
               <span className={`figures block ${j.tone === "go" ? "text-ash" : `font-bold ${looks[j.tone].colour}`}`}>
                 {j.tone !== "go" && `${looks[j.tone].mark} `}
-                {j.says}
+                {said(j)}
               </span>
             </span>
           </Link>
@@ -38,7 +42,7 @@ export function MixRoom() {
     <Room
       title="Mixes"
       under="Pots, modules and beds: what to fetch, what to charge first, what the mix will do."
-      peek={going[0] ? `${going[0].name}: ${going[0].says}` : "Nothing is being mixed"}
+      peek={going[0] ? `${going[0].name}: ${said(going[0])}` : "Nothing is being mixed"}
       bench={
         <>
           <p className="mb-4">
