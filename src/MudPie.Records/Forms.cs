@@ -9,6 +9,7 @@ using MudPie.Core.Brewing;
 using MudPie.Core.Judging.Trials;
 using MudPie.Core.Mixing;
 using MudPie.Core.PuttingOut;
+using MudPie.Core.Works;
 using MudPie.Records.Judging;
 
 namespace MudPie.Records;
@@ -45,6 +46,8 @@ public static class Forms
         [typeof(IReadOnlyList<LeafRead>)] = new("leaves"),
         [typeof(MixRequest)] = new("mix"),
         [typeof(HeapAsked)] = new("heap"),
+        [typeof(WormsAsked)] = new("worms"),
+        [typeof(BurnAsked)] = new("burn"),
     };
 
     /// <summary>How they are written: camelCase, ideas by their words.</summary>

@@ -10,6 +10,7 @@ using MudPie.Records.PuttingOut;
 using MudPie.Records.Season;
 using MudPie.Records.Shelf;
 using MudPie.Records.Weather;
+using MudPie.Records.Works;
 
 namespace MudPie.Records;
 
@@ -89,6 +90,10 @@ public sealed class HoldingDb(DbContextOptions<HoldingDb> options) : DbContext(o
     public DbSet<Heap> Heaps => Set<Heap>();
 
     public DbSet<HeapEntry> HeapLog => Set<HeapEntry>();
+
+    public DbSet<Work> Works => Set<Work>();
+
+    public DbSet<WorkEntry> WorkLog => Set<WorkEntry>();
 
     public DbSet<OwnMaterial> OwnMaterials => Set<OwnMaterial>();
 
@@ -245,6 +250,12 @@ public sealed class HoldingDb(DbContextOptions<HoldingDb> options) : DbContext(o
         modelBuilder.Entity<HeapEntry>().HasOne<HeapEntry>().WithMany().HasForeignKey(e => e.CorrectsId);
         modelBuilder.Entity<StockLot>().HasOne<Heap>().WithMany().HasForeignKey(l => l.HeapId);
         modelBuilder.Entity<StockEntry>().HasOne<HeapEntry>().WithMany().HasForeignKey(e => e.HeapEntryId);
+        modelBuilder.Entity<Work>().HasIndex(w => w.Name).IsUnique();
+        modelBuilder.Entity<Work>().HasOne<Bed>().WithMany().HasForeignKey(w => w.BedId);
+        modelBuilder.Entity<WorkEntry>().HasIndex(e => new { e.WorkId, e.At });
+        modelBuilder.Entity<WorkEntry>().HasOne<WorkEntry>().WithMany().HasForeignKey(e => e.CorrectsId);
+        modelBuilder.Entity<StockLot>().HasOne<Work>().WithMany().HasForeignKey(l => l.WorkId);
+        modelBuilder.Entity<StockEntry>().HasOne<WorkEntry>().WithMany().HasForeignKey(e => e.WorkEntryId);
         modelBuilder.Entity<StockLot>().HasOne<MixJob>().WithMany().HasForeignKey(l => l.MixId);
         modelBuilder.Entity<StockEntry>().HasOne<MixEntry>().WithMany().HasForeignKey(e => e.MixEntryId);
     }

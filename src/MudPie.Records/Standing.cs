@@ -4,6 +4,7 @@ using MudPie.Records.Judging;
 using MudPie.Records.Mixing;
 using MudPie.Records.PuttingOut;
 using MudPie.Records.Shelf;
+using MudPie.Records.Works;
 
 namespace MudPie.Records;
 
@@ -47,6 +48,10 @@ public static class Standing
 
     /// <summary>What was done at heaps and stands, oldest first: neither struck, nor the striking of another.</summary>
     public static IQueryable<HeapEntry> ThatStand(this DbSet<HeapEntry> all) =>
+        all.Where(e => e.CorrectsId == null && !all.Any(c => c.CorrectsId == e.Id)).OrderBy(e => e.At).ThenBy(e => e.Id);
+
+    /// <summary>What was done at works in the yard and stands, oldest first: neither struck, nor the striking of another.</summary>
+    public static IQueryable<WorkEntry> ThatStand(this DbSet<WorkEntry> all) =>
         all.Where(e => e.CorrectsId == null && !all.Any(c => c.CorrectsId == e.Id)).OrderBy(e => e.At).ThenBy(e => e.Id);
 
     /// <summary>Of each entry that was put right, the newest that does.</summary>

@@ -14,6 +14,7 @@ using MudPie.Server.Today;
 using MudPie.Server.Watch;
 using MudPie.Server.Weather;
 using MudPie.Server.Web;
+using MudPie.Server.Works;
 using MudPie.Server.Yards;
 
 namespace MudPie.Server;
@@ -101,7 +102,7 @@ public static class App
         services.AddHttpContextAccessor();
         services.AddScoped<HoldingClock>().AddScoped<Writes>().AddScoped<LiveBrew>().AddScoped<PlanDesk>().AddScoped<ForwardRun>()
             .AddScoped<StockKeeper>().AddScoped<WeatherBook>().AddScoped<TankJobs>().AddScoped<TankStarts>().AddScoped<TankMixing>()
-            .AddScoped<TankCosts>().AddScoped<TrialDesk>().AddScoped<MixDesk>().AddScoped<HeapDesk>();
+            .AddScoped<TankCosts>().AddScoped<TrialDesk>().AddScoped<MixDesk>().AddScoped<HeapDesk>().AddScoped<WorkDesk>();
         if (!ForOpenApi && builder.Configuration.GetValue("Holding:Background", true))
         {
             services.Configure<HostOptions>(o => o.BackgroundServiceExceptionBehavior = BackgroundServiceExceptionBehavior.Ignore);
@@ -200,6 +201,7 @@ public static class App
         api.MapProgrammes();
         api.MapMixBench();
         api.MapHeaps();
+        api.MapWorks();
         api.MapShelf();
         api.MapBook();
         api.MapBookFiles();

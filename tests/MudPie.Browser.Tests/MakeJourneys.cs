@@ -124,4 +124,57 @@ public class MakeJourneys
         page.See("struck: the other heap");
         page.See("Measure its core in a day or two.");
     }
+
+    [Fact]
+    public void A_worm_tray_is_harvested_and_a_brew_can_draw_on_it()
+    {
+        using var page = new Page(demo: true);
+        page.Go("/make");
+        page.Press("//a[contains(., 'tray 1 ready')]");
+        page.See("Harvest tray 1");
+        page.Fill("Fed into tray 3", "300 g");
+        page.Fill("of", "fish heads");
+        page.Click("Log it");
+        page.See("Worms won’t take fish");
+        page.Fill("of", "peelings");
+        page.Click("Log it");
+        page.See("fed 300 g of peelings, tray 3");
+        page.Press("//button[starts-with(@aria-label, 'tray 1: ready')]");
+        page.Fill("Came out of it", "24 L");
+        page.Fill("Of that, sieved back", "4 L");
+        page.Click("Write it down");
+        page.See("20 L of castings, worm bin");
+        page.See("Tray 2 may be ready: look.");
+        page.Go("/brew/sources");
+        page.See("castings, worm bin");
+    }
+
+    [Fact]
+    public void A_burn_is_lit_quenched_felt_and_measured_on_a_phone()
+    {
+        using var page = new Page(demo: true, 390, 844);
+        void Slate() => page.Press("//button[@aria-controls='slate'][@aria-expanded='false']");
+        page.Go("/make/char/new");
+        page.Fill("Wood", "painted boards");
+        page.See("may not be burnt for char");
+        page.Fill("Wood", "hedge brash");
+        Slate();
+        page.Click("Keep the plan");
+        page.See("burn 3: planned");
+        Slate();
+        page.Click("It is lit");
+        page.See("No water stands ready.");
+        page.Click("A permit is there, or none is needed");
+        page.Click("Water and a rake stand ready");
+        page.Fill("Wind at the pit", "1");
+        page.Click("It is lit");
+        page.See("Lay on as the edges go white");
+        page.See("Steam scalds");
+        page.Fill("Water that went on", "300 L");
+        page.Click("Quenched");
+        page.See("Feel it for heat at");
+        page.Click("warm somewhere");
+        page.Click("Felt for heat");
+        page.See("It is warm somewhere: dig it over");
+    }
 }

@@ -153,6 +153,9 @@ public enum NoteKind
 
     /// <summary>A heap was turned.</summary>
     Turned,
+
+    /// <summary>Worms were fed.</summary>
+    WormsFed,
 }
 
 /// <summary>What a name of the holding is the name of.</summary>
@@ -175,4 +178,7 @@ public enum NameOf
 
     /// <summary>A heap.</summary>
     Heap,
+
+    /// <summary>A worm bin.</summary>
+    Worms,
 }

@@ -45,12 +45,15 @@ public static class NitrogenOutlook
     /// <param name="of">What rots in it.</param>
     /// <param name="takes">What grows in it takes so much, g, over so many weeks; null where nothing is said.</param>
     /// <param name="per">"a pot", "a tray", "the bed".</param>
+    /// <param name="atOnceG">Ammonium and nitrate that are there already, g of N, by a lab's sheet.</param>
     /// <remarks>A pot of 3 L with 1.2 L of castings: 0.6 g of nitrogen in 16 weeks, and a lettuce wants 1.25 g in 8: feed it before week
     /// 1, 0.86 g in all. A model; warmth and water move it by a third.</remarks>
-    public static Worked<NitrogenOutlookAnswer> Of(IReadOnlyList<Amassed> of, (double G, int Weeks)? takes, string per)
+    public static Worked<NitrogenOutlookAnswer> Of(IReadOnlyList<Amassed> of, (double G, int Weeks)? takes, string per,
+        double atOnceG = 0)
     {
         var weeks = takes?.Weeks ?? UsualWeeks;
-        double Net(double share, int week) => of.Sum(a => NitrogenDrawdown.NetG(a.Kg, a.Of.Carbon, a.Of.Nitrogen * share, a.Of.Moisture,
+        double Net(double share, int week) => atOnceG
+            + of.Sum(a => NitrogenDrawdown.NetG(a.Kg, a.Of.Carbon, a.Of.Nitrogen * share, a.Of.Moisture,
             a.Of.DecayPerWeek, week));
         NitrogenWeek[] line = [.. Enumerable.Range(0, weeks + 1)
             .Select(w => new NitrogenWeek(w, Net(1, w), Net(1 / (1 + Material.Spread), w),
@@ -70,6 +73,9 @@ public static class NitrogenOutlook
             : Math.Max(1, first.Value), first is null ? null : worst), "g N", Evidence.PractitionersRule,
             [
                 .. of.Where(a => a.Of.Rots).Select(a => Line(a, weeks)),
+                .. atOnceG > 0 ? [new WorkingLine("there already", "ammonium and nitrate", "", $"{Say.Number(atOnceG)} g",
+                    "the lab’s sheet")]
+                    : Array.Empty<WorkingLine>(),
                 new("in all", "sum", $"{Say.Number(end.Low)} to {Say.Number(end.High)} g", $"{Say.Number(end.G)} g",
                     "a model: warmth, water and the bag itself move it by a third"),
             ]);

@@ -13,7 +13,7 @@ public static partial class NoteIt
 {
     private const string Examples =
         "Try: o2 6.7 drum · smells sour tank · brix 9.1 8.8 9.4 fennel top · used 30 ml kelp on ridge bed 4 · picked 12 kg garlic · "
-            + "heap 2 61 C · turned heap 2.";
+            + "heap 2 61 C · turned heap 2 · fed worms 400 g scraps.";
 
     /// <summary>Reads a phrase against the holding's own names.</summary>
     /// <param name="text">What was typed or said, up to 300 letters.</param>
@@ -44,12 +44,18 @@ public static partial class NoteIt
             kind = heap;
         }
 
+        if (kind == NoteKind.Use && words.Any(IsWorms) && names.Any(n => n.Kind == NameOf.Worms))
+        {
+            kind = NoteKind.WormsFed;
+        }
+
         var targets = Targets(words, names, Wanted(kind), guessed);
         return kind switch {
             NoteKind.Turned => Done(NoteKind.Turned, [], null, targets, time, guessed, "Turned", NameOf.Heap),
             NoteKind.Smell => OneWord(NoteKind.Smell, words, Smells, targets, time, guessed, "smells"),
             NoteKind.Foam => OneWord(NoteKind.Foam, words, Foams, targets, time, guessed, "foam"),
             NoteKind.Use => Use(words, names, targets, time, guessed, units),
+            NoteKind.WormsFed => Fed(words, targets, time, guessed, units),
             NoteKind.Harvest => Harvest(words, targets, time, guessed, units),
             null => Refusal.Of("text", $"“{typed}” is not understood.", Examples),
             { } figure => Figures(figure, words, targets, time, guessed, units),
@@ -60,6 +66,7 @@ public static partial class NoteIt
         NoteKind.Brix or NoteKind.Use or NoteKind.Harvest => NameOf.Bed,
         NoteKind.Strip => NameOf.Water,
         NoteKind.HeapWarmth or NoteKind.Turned => NameOf.Heap,
+        NoteKind.WormsFed => NameOf.Worms,
         _ => NameOf.Vessel,
     };
 
@@ -233,6 +240,29 @@ public static partial class NoteIt
             }, "");
     }
 
+    private static bool IsWorms(string word) => word is "worm" or "worms" or "wormery";
+
+    private static readonly HashSet<string> FillWords =
+        ["fed", "feed", "gave", "given", "put", "used", "use", "of", "the", "to", "with", "in", "some"];
+
+    /// <summary>Worms were fed so much, and what where it was said.</summary>
+    private static Ruling<NoteUnderstood> Fed(List<string> words, List<Nameable> bins, string? time, List<string> guessed, UnitSystem units)
+    {
+        var (amount, unit, from, length) = AmountIn(words, units, out var asks, Dimension.Volume, Dimension.Mass);
+        if (amount is not { } much)
+        {
+            return asks ?? Refusal.Of("text", "Worms were fed, but it is not said how much.", "Say how much: fed worms 400 g scraps.");
+        }
+
+        var own = bins.SelectMany(b => Words(b.Name)).ToHashSet();
+        var what = string.Join(' ', words.Where((w, i) => (i < from || i >= from + length) && !IsWorms(w) && !own.Contains(w)
+            && !FillWords.Contains(w)));
+        var shown = Units.Show(much, unit == "L" ? Dimension.Volume : Dimension.Mass, units);
+        var done = Done(NoteKind.WormsFed, [], what.Length == 0 ? null : what, bins, time, guessed,
+            $"Fed {shown}{(what.Length == 0 ? "" : $" of {what}")}", NameOf.Worms);
+        return done.Refused is { } no ? no : done.Worked.With(done.Value with { Amount = much, AmountUnit = unit }, "");
+    }
+
     private static Ruling<NoteUnderstood> Harvest(List<string> words, List<Nameable> beds, string? time, List<string> guessed,
         UnitSystem units)
     {
@@ -312,13 +342,15 @@ public static partial class NoteIt
                     NameOf.Water =>
                     "Name the water: mains, rain.",
                     NameOf.Heap => "Name the heap.",
+                    NameOf.Worms => "Name the worm bin.",
                     _ => "Name the bed, or its crop."
                 });
         }
 
         var where = targets.Count switch {
             0 => "",
-            1 => $" {(wants == NameOf.Heap ? "" : wants is NameOf.Bed or null ? "on " : "in ")}{targets[0].Name}",
+            1 => $" {(wants == NameOf.Heap ? "" : wants == NameOf.Worms ? "to " : wants is NameOf.Bed or null ? "on " : "in "
+                + "")}{targets[0].Name}",
             _ =>
             $" on one of {Say.List([.. targets.Take(6).Select(t => t.Name)])}"
         };

@@ -27,6 +27,7 @@ public static class DemoHolding
         DemoJudging.Fill(db, kit, now);
         db.SaveChanges();
         DemoMixing.Fill(db, kit, now);
+        DemoWorks.Fill(db, now);
         db.SaveChanges();
         transaction.Commit();
     }

@@ -2358,6 +2358,9 @@ namespace MudPie.Records.Migrations
                     b.Property<string>("Typed")
                         .HasColumnType("TEXT");
 
+                    b.Property<int?>("WorkEntryId")
+                        .HasColumnType("INTEGER");
+
                     b.HasKey("Id");
 
                     b.HasIndex("ApplicationId");
@@ -2367,6 +2370,8 @@ namespace MudPie.Records.Migrations
                     b.HasIndex("HeapEntryId");
 
                     b.HasIndex("MixEntryId");
+
+                    b.HasIndex("WorkEntryId");
 
                     b.HasIndex("LotId", "At");
 
@@ -2417,11 +2422,16 @@ namespace MudPie.Records.Migrations
                     b.Property<string>("Place")
                         .HasColumnType("TEXT");
 
+                    b.Property<int?>("WorkId")
+                        .HasColumnType("INTEGER");
+
                     b.HasKey("Id");
 
                     b.HasIndex("HeapId");
 
                     b.HasIndex("MixId");
+
+                    b.HasIndex("WorkId");
 
                     b.HasIndex("InputId", "Mark")
                         .IsUnique();
@@ -2462,6 +2472,108 @@ namespace MudPie.Records.Migrations
                     b.HasKey("At");
 
                     b.ToTable("Weather");
+                });
+
+            modelBuilder.Entity("MudPie.Records.Works.Work", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int?>("BedId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long>("BegunAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Burn")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Kind")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<Guid>("Version")
+                        .IsConcurrencyToken()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Worms")
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("BedId");
+
+                    b.HasIndex("Name")
+                        .IsUnique();
+
+                    b.ToTable("Works");
+                });
+
+            modelBuilder.Entity("MudPie.Records.Works.WorkEntry", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long>("At")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<double?>("BackL")
+                        .HasColumnType("REAL");
+
+                    b.Property<int?>("CorrectsId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Damp")
+                        .HasColumnType("TEXT");
+
+                    b.Property<double?>("Figure")
+                        .HasColumnType("REAL");
+
+                    b.Property<double?>("Grams")
+                        .HasColumnType("REAL");
+
+                    b.Property<int?>("Heat")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<double?>("Litres")
+                        .HasColumnType("REAL");
+
+                    b.Property<string>("Note")
+                        .HasColumnType("TEXT");
+
+                    b.Property<long>("RecordedAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<double?>("Share")
+                        .HasColumnType("REAL");
+
+                    b.Property<int>("Step")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Tray")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Typed")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("What")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("WorkId")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("CorrectsId");
+
+                    b.HasIndex("WorkId", "At");
+
+                    b.ToTable("WorkLog");
                 });
 
             modelBuilder.Entity("MudPie.Records.Book.HarvestEntry", b =>
@@ -3065,6 +3177,10 @@ namespace MudPie.Records.Migrations
                         .WithMany()
                         .HasForeignKey("MixEntryId");
 
+                    b.HasOne("MudPie.Records.Works.WorkEntry", null)
+                        .WithMany()
+                        .HasForeignKey("WorkEntryId");
+
                     b.Navigation("Lot");
                 });
 
@@ -3084,7 +3200,33 @@ namespace MudPie.Records.Migrations
                         .WithMany()
                         .HasForeignKey("MixId");
 
+                    b.HasOne("MudPie.Records.Works.Work", null)
+                        .WithMany()
+                        .HasForeignKey("WorkId");
+
                     b.Navigation("Input");
+                });
+
+            modelBuilder.Entity("MudPie.Records.Works.Work", b =>
+                {
+                    b.HasOne("MudPie.Records.Ground.Bed", null)
+                        .WithMany()
+                        .HasForeignKey("BedId");
+                });
+
+            modelBuilder.Entity("MudPie.Records.Works.WorkEntry", b =>
+                {
+                    b.HasOne("MudPie.Records.Works.WorkEntry", null)
+                        .WithMany()
+                        .HasForeignKey("CorrectsId");
+
+                    b.HasOne("MudPie.Records.Works.Work", "Work")
+                        .WithMany("Log")
+                        .HasForeignKey("WorkId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.Navigation("Work");
                 });
 
             modelBuilder.Entity("MudPie.Records.Brewing.Batch", b =>
@@ -3186,6 +3328,11 @@ namespace MudPie.Records.Migrations
             modelBuilder.Entity("MudPie.Records.Shelf.StockLot", b =>
                 {
                     b.Navigation("Entries");
+                });
+
+            modelBuilder.Entity("MudPie.Records.Works.Work", b =>
+                {
+                    b.Navigation("Log");
                 });
 #pragma warning restore 612, 618
         }

@@ -39,6 +39,9 @@ public sealed class StockLot
     /// <summary>The heap that it was taken from; null for none.</summary>
     public int? HeapId { get; set; }
 
+    /// <summary>The work in the yard that it came of; null for none.</summary>
+    public int? WorkId { get; set; }
+
     /// <summary>What it is of: the weed, the way it was made, a test.</summary>
     public string? Notes { get; set; }
 
@@ -75,6 +78,9 @@ public sealed class StockEntry
 
     /// <summary>The step at a heap that wrote it; null for none.</summary>
     public int? HeapEntryId { get; set; }
+
+    /// <summary>The step at a work in the yard that wrote it; null for none.</summary>
+    public int? WorkEntryId { get; set; }
 
     public string? Note { get; set; }
 

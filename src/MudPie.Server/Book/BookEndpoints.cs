@@ -3,6 +3,7 @@ using MudPie.Core.Book;
 using MudPie.Core.Measures;
 using MudPie.Core.PuttingOut;
 using MudPie.Core.Workings;
+using MudPie.Core.Works;
 using MudPie.Records;
 using MudPie.Records.Book;
 using MudPie.Records.PuttingOut;
@@ -13,7 +14,7 @@ using MudPie.Server.Web;
 namespace MudPie.Server.Book;
 
 /// <summary>An entry of the book.</summary>
-/// <param name="Kind">"job", "harvest", "seen", "batch", "mix", "heap", "heapStep" or "stock".</param>
+/// <param name="Kind">"job", "harvest", "seen", "batch", "mix", "heap", "heapStep", "work" or "stock".</param>
 /// <param name="Id">Its number within its kind.</param>
 /// <param name="At">When it was so.</param>
 /// <param name="RecordedAt">When it was written down.</param>
@@ -130,6 +131,8 @@ public static class BookEndpoints
             {
                 entries.AddRange(await Heaped(db, units, input, take, until));
             }
+
+            entries.AddRange(await Worked(db, units, bed, input, take, until));
         }
 
         var ordered = entries.OrderByDescending(e => e.At).ThenByDescending(e => e.Id).Skip(Math.Max(page, 0) * PageSize)
@@ -169,6 +172,29 @@ public static class BookEndpoints
                 ? $"{x.Name} judged cured" : $"{x.Name} taken up, {Units.Show(x.e.Litres ?? 0, Dimension.Volume, units)}",
             [.. new[] { x.e.Note }.OfType<string>()], [], null, struck.TryGetValue(x.e.Id, out var by) ? by.Id : null, by?.Note,
             by is not null, false, $"/make/heap/{x.e.HeapId}")));
+    }
+
+    /// <summary>Worms and burns: trays harvested, liquid drawn off, fires lit, quenched and measured, food laid on a bed; the rest stays on
+    /// their own pages.</summary>
+    private static async Task<IEnumerable<BookEntry>> Worked(HoldingDb db, UnitSystem units, int? bed, int? input, int take,
+        DateTimeOffset until)
+    {
+        WorkStep[] told = [WorkStep.Harvested, WorkStep.Leachate, WorkStep.Lit, WorkStep.Quenched, WorkStep.Measured, WorkStep.Carried];
+        var struck = (await db.WorkLog.AsNoTracking().Where(e => e.CorrectsId != null).Select(e => new { e.CorrectsId, e.Id, e.Note })
+            .ToListAsync()).ToDictionary(e => e.CorrectsId!.Value);
+        return (await db.WorkLog.AsNoTracking().Where(e => e.CorrectsId == null && e.At < until
+                && (told.Contains(e.Step) || (e.Step == WorkStep.Fed && e.Work.BedId != null))
+                && (bed == null || e.Work.BedId == bed)
+                && (input == null || db.StockEntries.Any(s => s.WorkEntryId == e.Id && s.Lot.InputId == input)))
+            .OrderByDescending(e => e.At).Take(take)
+            .Select(e => new { e, e.Work.Name, e.Work.Kind, Bed = db.Beds.Where(b => b.Id == e.Work.BedId).Select(b => b.Name)
+                .FirstOrDefault() })
+            .ToListAsync())
+            .Select(x => new BookEntry("work", x.e.Id, x.e.At, x.e.RecordedAt,
+                $"{x.Name}: {InUnits.Say(WorkSays.Done(x.e.Point()), units)}",
+                [.. new[] { x.e.Note }.OfType<string>()], x.Bed is null ? [] : [x.Bed], null,
+                struck.TryGetValue(x.e.Id, out var by) ? by.Id : null, by?.Note, by is not null, false,
+                $"/make/{(x.Kind == WorkKind.Burn ? "char" : "worms")}/{x.e.WorkId}"));
     }
 
     private static async Task<IEnumerable<BookEntry>> Jobs(HoldingDb db, UnitSystem units, int? bed, int? input, int take,

@@ -7,6 +7,7 @@ using MudPie.Core.Notes;
 using MudPie.Core.PuttingOut;
 using MudPie.Core.Shelf;
 using MudPie.Core.Workings;
+using MudPie.Core.Works;
 using MudPie.Records;
 using MudPie.Records.Book;
 using MudPie.Records.Ground;
@@ -18,6 +19,7 @@ using MudPie.Server.Mixing;
 using MudPie.Server.PuttingOut;
 using MudPie.Server.Weather;
 using MudPie.Server.Web;
+using MudPie.Server.Works;
 
 namespace MudPie.Server.Notes;
 
@@ -71,7 +73,9 @@ public static class NoteEndpoints
                 .Select(s => new Nameable(NameOf.Sprayer, s.Id, s.Name, [])),
             .. (await db.Heaps.AsNoTracking().Where(h => !h.Log.Any(e => e.Step == HeapStep.Sieved)).OrderByDescending(h => h.BuiltAt)
                 .Take(20)
-                .ToListAsync()).Select(h => new Nameable(NameOf.Heap, h.Id, h.Name, ["heap"]))];
+                .ToListAsync()).Select(h => new Nameable(NameOf.Heap, h.Id, h.Name, ["heap"])),
+            .. (await db.Works.AsNoTracking().Where(w => w.Kind == WorkKind.Worms).OrderByDescending(w => w.BegunAt).Take(20)
+                .Select(w => new { w.Id, w.Name }).ToListAsync()).Select(w => new Nameable(NameOf.Worms, w.Id, w.Name, ["worms", "worm"]))];
     }
 
     private static async Task<Results<Ok<NoteView>, Refused>> Read(NoteRequest r, HoldingDb db, HoldingClock clock, StockKeeper stock,
@@ -141,7 +145,7 @@ public static class NoteEndpoints
 
     private static Task<Results<Written<NoteKept>, Refused, Clash>> Keep(NoteRequest r, HoldingDb db, HoldingClock clock, StockKeeper stock,
         WeatherBook weather,
-        TankMixing mixes, HeapDesk heaps, Writes writes) => writes.Do<NoteKept>(async () =>
+        TankMixing mixes, HeapDesk heaps, WorkDesk works, Writes writes) => writes.Do<NoteKept>(async () =>
     {
         var read = NoteIt.Read(r.Text, await Names(db), await clock.Units());
         if (read.Refused is { } refused)
@@ -174,6 +178,7 @@ public static class NoteEndpoints
             NoteKind.Strip => await Strip(u, target!, at, db),
             NoteKind.Harvest => await Harvest(u, r.Text!.Trim(), target!, at, db, clock),
             NoteKind.HeapWarmth or NoteKind.Turned => await AtHeap(u, target!, at, db, heaps, clock),
+            NoteKind.WormsFed => await Fed(u, target!, at, db, works, clock),
             NoteKind.Use => await Use(u, target!, at, r.CautionsSeen ?? [], db, clock, stock, weather, mixes),
             NoteKind.Note when target is not { Kind: NameOf.Vessel } => await Seen(u, target, at, db, clock),
             _ => await InBatch(u, r.Text!.Trim(), target!, at, db, clock),
@@ -226,6 +231,14 @@ public static class NoteEndpoints
         }
 
         return Writes.Done(new NoteKept(u.Sentence, $"/make/heap/{heap.Id}"));
+    }
+
+    private static async Task<Ruling<NoteKept>> Fed(NoteUnderstood u, Nameable bin, DateTimeOffset at, HoldingDb db, WorkDesk works,
+        HoldingClock clock)
+    {
+        var did = new WorkStepAsked { Step = WorkStep.Fed, What = u.Word, Amount = $"{Say.Number(u.Amount!.Value, 6)} {u.AmountUnit}" };
+        return (await WorkSteps.Write(bin.Id, new WorkStepRequest(did, at), db, works, clock)).Refused is { } refused ? InText(refused)
+            : Writes.Done(new NoteKept(u.Sentence, $"/make/worms/{bin.Id}"));
     }
 
     private static async Task<Ruling<NoteKept>> Strip(NoteUnderstood u, Nameable water, DateTimeOffset at, HoldingDb db)

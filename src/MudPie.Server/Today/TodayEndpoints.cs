@@ -11,6 +11,7 @@ using MudPie.Server.Judging;
 using MudPie.Server.Mixing;
 using MudPie.Server.Weather;
 using MudPie.Server.Web;
+using MudPie.Server.Works;
 
 namespace MudPie.Server.Today;
 
@@ -103,7 +104,7 @@ public static class TodayEndpoints
     }
 
     private static async Task<Ok<TodayView>> Today(HoldingDb db, HoldingClock clock, LiveBrew live, WeatherBook weather, MixDesk mixes,
-        HeapDesk heaps)
+        HeapDesk heaps, WorkDesk works)
     {
         var units = await clock.Units();
         var local = await clock.Local();
@@ -112,7 +113,7 @@ public static class TodayEndpoints
         items.AddRange((await BrixDues.Of(db, clock.Now)).Select(d => TodayRules.BrixDue(d, clock.Now, local)));
 
         items.AddRange(await TodayMore.Of(db, clock));
-        items.AddRange(await TodayMixing.Of(mixes, heaps, clock));
+        items.AddRange(await TodayMixing.Of(mixes, heaps, works, clock));
         items.AddRange((await RoundEndpoints.Of(db, clock, weather)).Where(r => r.Times.Count > 0
             && r.Times[0].At < clock.Now.AddDays(Rounds.AskDays)).Select(r => new TodayItem($"round-{r.Id}", 2, $"Plan {r.Name} again",
                 $"{r.Says}: to go out at {Say.Clock(r.Times[0].At, clock.Now, local)}"

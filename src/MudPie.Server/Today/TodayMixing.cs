@@ -1,14 +1,15 @@
 using MudPie.Core.Workings;
 using MudPie.Server.Mixing;
 using MudPie.Server.Web;
+using MudPie.Server.Works;
 
 namespace MudPie.Server.Today;
 
-/// <summary>What jobs of mixing and heaps want done.</summary>
+/// <summary>What jobs of mixing, heaps, worms and burns want done.</summary>
 internal static class TodayMixing
 {
     /// <summary>One thing of each at most.</summary>
-    public static async Task<List<TodayItem>> Of(MixDesk mixes, HeapDesk heaps, HoldingClock clock)
+    public static async Task<List<TodayItem>> Of(MixDesk mixes, HeapDesk heaps, WorkDesk works, HoldingClock clock)
     {
         var (now, local) = (clock.Now, await clock.Local());
         var items = (await mixes.Dues()).Select(d => new TodayItem($"mix-{d.Due.Rule}-{d.Id}", d.Due.Urgency, d.Due.Title, d.Due.Detail,
@@ -34,6 +35,13 @@ internal static class TodayMixing
                 items.Add(new($"heap-cured-{heap.Id}", 3, $"Is {heap.Name} cured?", "turn it: if it warms no more, it is", "See the heap",
                     $"/make/heap/{heap.Id}", stands.CuredFrom.Value));
             }
+        }
+
+        foreach (var (line, due, _) in await works.Lines(going: true))
+        {
+            items.AddRange(due.Take(2).Select(d => new TodayItem($"work-{d.Rule}-{line.Id}", d.Urgency, d.Title, d.Detail, d.Action,
+                line.Link,
+                d.At)));
         }
 
         return items;

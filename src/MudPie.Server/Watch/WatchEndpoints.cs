@@ -10,6 +10,7 @@ using MudPie.Server.Brewing;
 using MudPie.Server.Mixing;
 using MudPie.Server.Weather;
 using MudPie.Server.Web;
+using MudPie.Server.Works;
 
 namespace MudPie.Server.Watch;
 
@@ -144,7 +145,7 @@ public static class WatchEndpoints
 
     /// <summary>What is planned and what the watch expects, as iCalendar: steps of plans, ready times, use by, readings due.</summary>
     private static async Task<ContentHttpResult> Calendar(HoldingDb db, HoldingClock clock, LiveBrew live, WeatherBook weather,
-        MixDesk mixes, HeapDesk heaps)
+        MixDesk mixes, HeapDesk heaps, WorkDesk works)
     {
         var units = await clock.Units();
         var calendar = new Ical.Net.Calendar { ProductId = "-//Mud Pie//Brews//EN" };
@@ -203,12 +204,13 @@ public static class WatchEndpoints
 
         await Rounds(db, clock, weather, Event);
         await Other(db, clock, Event);
-        await Made(mixes, heaps, clock, Event);
+        await Made(mixes, heaps, works, clock, Event);
         return TypedResults.Text(new CalendarSerializer().SerializeToString(calendar), "text/calendar");
     }
 
     /// <summary>Charges, looks at them, sowings; heaps to be turned, and from when they may be cured.</summary>
-    private static async Task Made(MixDesk mixes, HeapDesk heaps, HoldingClock clock, Action<string, DateTimeOffset, double, string,
+    private static async Task Made(MixDesk mixes, HeapDesk heaps, WorkDesk works, HoldingClock clock, Action<string, DateTimeOffset,
+        double, string,
         string> add)
     {
         var local = await clock.Local();
@@ -228,6 +230,14 @@ public static class WatchEndpoints
             else if (stands is { State: HeapState.Curing, CuredFrom: { } cured })
             {
                 add($"heap-{heap.Id}-cured", cured, 30, $"Is {heap.Name} cured?", "Turn it: if it warms no more, it is.");
+            }
+        }
+
+        foreach (var (line, _, dates) in await works.Lines(going: true))
+        {
+            foreach (var date in dates)
+            {
+                add($"work-{line.Id}-{date.Rule}", date.At, 20, date.What, date.How);
             }
         }
     }

@@ -9,6 +9,7 @@ using MudPie.Server.Mixing;
 using MudPie.Server.Brewing;
 using MudPie.Server.Today;
 using MudPie.Server.Web;
+using MudPie.Server.Works;
 
 namespace MudPie.Server.Yards;
 
@@ -43,7 +44,8 @@ public static class YardEndpoints
     public static void MapYard(this IEndpointRouteBuilder api) =>
         api.MapGet("/make/yard", Read).WithSummary("The yard: what is being made, as it stands now.");
 
-    private static async Task<Ok<YardView>> Read(HoldingDb db, HoldingClock clock, LiveBrew live, MixDesk mixes, HeapDesk heaps)
+    private static async Task<Ok<YardView>> Read(HoldingDb db, HoldingClock clock, LiveBrew live, MixDesk mixes, HeapDesk heaps,
+        WorkDesk works)
     {
         var (now, local, units) = (clock.Now, await clock.Local(), await clock.Units());
         var going = await TodayEndpoints.Going(db, live);
@@ -63,13 +65,13 @@ public static class YardEndpoints
                 batch is null ? wash is { Clean: false, UsedAt: not null } ? "/brew/clean" : "/brew/plan?vessel=" + k.Id
                     : $"/brew/{batch.Id}");
         }).ToList();
-        var items = (await TodayEndpoints.OfBrews(going, db, clock)).Concat(await TodayMixing.Of(mixes, heaps, clock)).OrderBy(i =>
+        var items = (await TodayEndpoints.OfBrews(going, db, clock)).Concat(await TodayMixing.Of(mixes, heaps, works, clock)).OrderBy(i =>
             i.Urgency).ThenBy(i => i.At);
-        return TypedResults.Ok(new YardView(vessels, await Things(db, local, units), await Behind(mixes, heaps, clock), [.. items]));
+        return TypedResults.Ok(new YardView(vessels, await Things(db, local, units), await Behind(mixes, heaps, works, clock), [.. items]));
     }
 
     /// <summary>Heaps, jobs of mixing that are not filled in yet, char in what charges it.</summary>
-    private static async Task<List<YardThing>> Behind(MixDesk mixes, HeapDesk heaps, HoldingClock clock)
+    private static async Task<List<YardThing>> Behind(MixDesk mixes, HeapDesk heaps, WorkDesk works, HoldingClock clock)
     {
         var (now, local) = (clock.Now, await clock.Local());
         YardThing Heap(int id, HeapStands s, HeapLine l) => new($"heap-{id}", s.State is HeapState.Hot or HeapState.Cooling ? "hotHeap"
@@ -77,6 +79,9 @@ public static class YardEndpoints
             l.Name, new ThingSays(l.Tone, l.Word, HeapCourse.Short(s, now, local)), $"/make/heap/{id}");
         return
         [
+            .. (await works.Lines(going: true)).OrderBy(w => w.Line.Kind).Take(4).Select(w => new YardThing($"work-{w.Line.Id}",
+                w.Line.Kind == WorkKind.Burn ? "pit" : "worms", w.Line.Name, new ThingSays(w.Line.Tone, w.Line.Word, w.Line.Figure),
+                    w.Line.Link)),
             .. (await heaps.Lines(going: true)).Take(4).Select(h => Heap(h.Heap.Id, h.Stands, h.Line)),
             .. (await mixes.Going()).Take(3).Select(j => new YardThing($"mix-{j.Id}", j.State == MixState.Charging ? "charge" : "mix",
                 j.Name,

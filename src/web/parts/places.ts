@@ -29,6 +29,8 @@ export const rooms: readonly RoomPlace[] = [
       ["/brew", "Brews"],
       ["/make/mix", "Mixes"],
       ["/make/heap", "Heaps"],
+      ["/make/worms", "Worms"],
+      ["/make/char", "Char"],
     ],
   },
   {

@@ -41,6 +41,9 @@ public static class Examples
     private const string Pile =
         """{"name":"heap 9","targetCn":"30","parts":[{"materialId":"grass","amount":"400 L"},{"materialId":"straw","amount":""}],"codeDays":"15","codeTurns":"5"}""";
 
+    private const string Fire =
+        """{"name":"burn 9","depth":"60 cm","top":"1.5 m","foot":"","wood":"hedge brash","amount":"1.5 m3","spreads":false,"madeAt":"450-600"}""";
+
     private static bool Same(string asked, string path)
     {
         var (a, b) = (asked.Split('/'), path.Split('/'));
@@ -116,6 +119,13 @@ public static class Examples
         ("/api/heaps", $$"""{"asked":{{Pile}},"builtAt":"2026-06-09T07:00:00Z"}"""),
         ("/api/heaps/2/steps", """{"step":"warmth","warmth":"61","at":"2026-06-10T04:30:00Z"}"""),
         ("/api/heaps/2/steps/33/strike", """{"why":"another heap","at":null}"""),
+        ("/api/works/worms", """{"asked":{"name":"bin 9","worms":"1 kg","trays":[{"name":"a","holds":"30 L"}]},"begunAt":"2026-06-09T07:00:00Z"}"""),
+        ("/api/works/worms/castings", """{"pot":"3 L","share":"30","crop":"lettuce","takes":"1.2 g","weeks":"8","nitrogen":"3.8","mineralN":"200"}"""),
+        ("/api/works/burns/work-out", Fire),
+        ("/api/works/burns", $$"""{"asked":{{Fire}}}"""),
+        ("/api/works/brash", """{"materialId":"brash","amount":"2 m3"}"""),
+        ("/api/works/1/steps", """{"did":{"step":"fed","amount":"400 g","what":"kitchen scraps"},"at":"2026-06-10T04:30:00Z"}"""),
+        ("/api/works/1/steps/1/strike", """{"why":"another bin","at":null}"""),
         ("/api/heaps/materials", """{"name":"spent hops","carbon":"46","nitrogen":"3","moisture":"80","kgPerL":"0.3"}"""),
         ("/api/brew/batches/14/heap", """{"why":"smelt sour"}"""),
         ("/api/brew/water/work-out", """{"pours":[{"waterId":1,"amount":"10 L"}]}"""),

@@ -15,6 +15,7 @@ import { Sum } from "../../parts/Sum";
 import { Verdict } from "../../parts/Verdict";
 import { WrongElse } from "../../parts/Wrong";
 import { HeapCurve, HeapDrawn } from "./HeapDrawn";
+import { type Striking, YardLog } from "./YardLog";
 
 type Step = NonNullable<Schemas["HeapStep"]>;
 
@@ -24,6 +25,11 @@ export function HeapPage() {
   const heap = useRead("/api/heaps/{id}", { params: { path: { id } } });
   const clock = useClock();
   const stands = heap.stands.value!;
+  const strike = useFieldWrite(
+    "/api/heaps/{id}/steps/{entry}/strike",
+    (a: Striking) => ({ params: { path: { id: heap.id, entry: a.id } }, body: { why: a.why, at: null } }),
+    () => `${heap.name}: an entry struck`,
+  );
   return (
     <Room
       title={`${heap.name}: ${heap.word}`}
@@ -43,7 +49,7 @@ export function HeapPage() {
               <HeapDrawn layers={heap.bench.value!.layers} name={heap.name} />
             </Fold>
           )}
-          <Log heap={heap} />
+          <YardLog entries={heap.log} strike={strike} />
         </>
       }
       slate={
@@ -146,68 +152,5 @@ function Steps({ heap }: { heap: Schemas["HeapView"] }) {
       </Fold>
       <WrongElse />
     </Refusals>
-  );
-}
-
-/** What was done, newest first; what was wrong can be struck, and stays readable. */
-function Log({ heap }: { heap: Schemas["HeapView"] }) {
-  const clock = useClock();
-  const [asked, setAsked] = useState<{ id: number; why: string } | null>(null);
-  const strike = useFieldWrite(
-    "/api/heaps/{id}/steps/{entry}/strike",
-    (a: { id: number; why: string }) => ({
-      params: { path: { id: heap.id, entry: a.id } },
-      body: { why: a.why, at: null },
-    }),
-    () => `${heap.name}: an entry struck`,
-    () => setAsked(null),
-  );
-  const shown = heap.log.slice(0, 12);
-  const line = (l: Schemas["HeapEntryView"]) => (
-    <li key={l.id} className="border-t border-line py-1.5">
-      <p className="flex justify-between gap-3">
-        <span className={l.struck ? "text-ash line-through" : undefined}>
-          <b className="figures">{clock.when(l.at)}</b> {l.shown}
-          {l.note && <span className="text-ash"> · {l.note}</span>}
-        </span>
-        {!l.struck && asked?.id !== l.id && (
-          <button
-            type="button"
-            className="min-h-11 text-clay underline underline-offset-4"
-            aria-label={`Strike ${l.shown}`}
-            onClick={() => setAsked({ id: l.id, why: "" })}
-          >
-            strike
-          </button>
-        )}
-      </p>
-      {l.struck && <p className="text-ash">struck: {l.struckWhy}</p>}
-      {asked?.id === l.id && (
-        <Form problem={strike.error} onSend={() => strike.mutate(asked)} className="flex flex-col gap-2">
-          <Field
-            label="What was wrong with it"
-            value={asked.why}
-            onChange={(why) => setAsked({ ...asked, why })}
-            name="why"
-            autoFocus
-          />
-          <Button type="submit" className="self-start">
-            Strike it
-          </Button>
-          <WrongElse />
-        </Form>
-      )}
-    </li>
-  );
-  return (
-    <section aria-label="What was done" className="mt-4 border-t-2 border-line pt-3">
-      <h2 className="text-xl">What was done</h2>
-      <ol>{shown.map(line)}</ol>
-      {heap.log.length > shown.length && (
-        <Fold line={`${heap.log.length - shown.length} more`}>
-          <ol>{heap.log.slice(12).map(line)}</ol>
-        </Fold>
-      )}
-    </section>
   );
 }

@@ -56,6 +56,24 @@ function Behind({ kind }: { kind: string }) {
           <path d="M28 20H142L162 82H8Z" fill={`url(#${id}-dots)`} />
           <path d="M44 28H126L134 50H36Z" fill={`url(#${id}-lumps)`} strokeWidth="1.6" />
         </g>
+      ) : kind === "worms" ? (
+        <g className="stroke-ink" strokeLinejoin="round" strokeWidth="3">
+          <path d="M42 4H128L122 24H48Z" fill={`url(#${id}-waves)`} />
+          <path d="M42 29H128L122 49H48Z" fill={`url(#${id}-dots)`} />
+          <path d="M42 54H128L122 74H48Z" fill={`url(#${id}-grain)`} />
+          <path d="M46 79H124L128 83H42Z" className="fill-shade stroke-river" strokeWidth="2" />
+        </g>
+      ) : kind === "pit" ? (
+        <g strokeLinejoin="round" strokeLinecap="round">
+          <path d="M46 44L85 82L124 44Z" fill={`url(#${id}-lumps)`} />
+          <path d="M4 40H42L85 82L128 40H166" fill="none" className="stroke-ink" strokeWidth="3.5" />
+          <path
+            d="M70 32q-10 -14 0 -26M90 32q-10 -14 0 -26M110 32q-10 -14 0 -26"
+            fill="none"
+            className="stroke-river"
+            strokeWidth="2.5"
+          />
+        </g>
       ) : kind === "heap" || kind === "hotHeap" ? (
         <g strokeLinejoin="round">
           <path

@@ -10,6 +10,8 @@ const begin = [
   ["/brew/plan", "A brew"],
   ["/make/mix/new", "A mix"],
   ["/make/heap/new", "A heap"],
+  ["/make/worms", "Worms"],
+  ["/make/char/new", "A burn"],
   ["/brew/recipes", "A recipe"],
   ["/put-out/dose", "Something from a bottle"],
 ] as const;

@@ -1,0 +1,126 @@
+namespace MudPie.Core.Ideas;
+
+/// <summary>A work in the yard that goes on for days or years and keeps a log.</summary>
+public enum WorkKind
+{
+    /// <summary>A worm bin, or worms fed in place.</summary>
+    Worms,
+
+    /// <summary>A burn of char.</summary>
+    Burn,
+}
+
+/// <summary>What is done at a work in the yard, or seen of it.</summary>
+public enum WorkStep
+{
+    /// <summary>Worms are fed.</summary>
+    Fed,
+
+    /// <summary>Bedding or browns are laid in.</summary>
+    Bedding,
+
+    /// <summary>What still lies of the last food, 0 to 1.</summary>
+    Left,
+
+    /// <summary>How damp it is.</summary>
+    Damp,
+
+    /// <summary>Its warmth, °C.</summary>
+    Warmth,
+
+    /// <summary>The worms are weighed.</summary>
+    Weighed,
+
+    /// <summary>Worms climb out.</summary>
+    Alarm,
+
+    /// <summary>A tray is full: food goes into the next one.</summary>
+    Full,
+
+    /// <summary>A tray is ready: dark, crumbly, few worms.</summary>
+    Ready,
+
+    /// <summary>A tray stands open to drain and for the last worms to leave.</summary>
+    Drained,
+
+    /// <summary>A tray is harvested and sieved: castings on the shelf, the rest back.</summary>
+    Harvested,
+
+    /// <summary>Liquid is drawn off from beneath; it is kept apart.</summary>
+    Leachate,
+
+    /// <summary>Something is seen, in words.</summary>
+    Seen,
+
+    /// <summary>A burn is lit, from the top.</summary>
+    Lit,
+
+    /// <summary>Wood is laid on.</summary>
+    Fuelled,
+
+    /// <summary>A burn is quenched, from the edge.</summary>
+    Quenched,
+
+    /// <summary>It is dug over and doused again.</summary>
+    DugOver,
+
+    /// <summary>It is felt for heat.</summary>
+    Felt,
+
+    /// <summary>The char is measured and taken up.</summary>
+    Measured,
+
+    /// <summary>A can of char goes somewhere: onto a heap, into a mix.</summary>
+    Carried,
+}
+
+/// <summary>How far a worm tray has come.</summary>
+public enum TrayState
+{
+    /// <summary>Empty, waiting for its turn.</summary>
+    Waiting,
+
+    /// <summary>It is fed.</summary>
+    Filling,
+
+    /// <summary>It is full, and worms work in it.</summary>
+    Working,
+
+    /// <summary>It can be taken out.</summary>
+    Ready,
+
+    /// <summary>It stands open and drains.</summary>
+    Drained,
+}
+
+/// <summary>How far a burn has come.</summary>
+public enum BurnState
+{
+    /// <summary>Not lit yet.</summary>
+    Planned,
+
+    /// <summary>It burns.</summary>
+    Burning,
+
+    /// <summary>Quenched, and not yet known to be cold: it can light itself again.</summary>
+    Watched,
+
+    /// <summary>Felt cold after a night.</summary>
+    Cold,
+
+    /// <summary>Measured and taken up.</summary>
+    Done,
+}
+
+/// <summary>What a hand feels in quenched char.</summary>
+public enum Heat
+{
+    /// <summary>Cold all through.</summary>
+    Cold,
+
+    /// <summary>Warm somewhere.</summary>
+    Warm,
+
+    /// <summary>It smokes, steams or glows.</summary>
+    Glowing,
+}

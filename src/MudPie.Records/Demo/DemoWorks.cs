@@ -1,0 +1,122 @@
+using MudPie.Core.Measures;
+using MudPie.Core.Mixing;
+using MudPie.Core.Shelf;
+using MudPie.Core.Workings;
+using MudPie.Core.Works;
+using MudPie.Records.Shelf;
+using MudPie.Records.Works;
+
+namespace MudPie.Records.Demo;
+
+/// <summary>The demo's worms, in a bin of four trays, and its two burns in the cone pit.</summary>
+internal static class DemoWorks
+{
+    public static void Fill(HoldingDb db, DateTimeOffset now)
+    {
+        Worms(db, now);
+        Burn(db, now.AddDays(-160), "burn 1, hedge brash", "1.6 m3", "340 L", "0.19", spreads: false);
+        Burn(db, now.AddDays(-34), "burn 2, knotweed bank", "900 L", "150 L", null, spreads: true);
+    }
+
+    private static void Worms(HoldingDb db, DateTimeOffset now)
+    {
+        var begun = now.AddDays(-190);
+        var asked = new WormsAsked {
+            Name = "worm bin", Place = "north wall of the shed", Worms = "600 g",
+            Trays = [.. Enumerable.Range(1, 4).Select(i => new TrayAsked { Name = $"tray {i}", Holds = "30 L" })],
+        };
+        var work = db.Works.Add(new Work { Kind = WorkKind.Worms, Name = asked.Name!, Worms = asked, BegunAt = begun }).Entity;
+        db.SaveChanges();
+        var bin = WormReading.Of(asked, UnitSystem.Metric).Value;
+        var done = new List<WorkPoint>();
+        void Do(double daysAgo, WorkStepAsked did)
+        {
+            var at = now.AddDays(-daysAgo);
+            var deed = WormDeeds.Do(did, bin, WormCourse.Of(bin, done, Materials.All, at, t => t), Materials.All, UnitSystem.Metric, at);
+            Keep(db, work, deed, at);
+            done.Add(deed.Value.Point);
+        }
+
+        string[] food = ["kitchen scraps", "kitchen scraps", "green crop residue", "kitchen scraps", "coffee grounds"];
+        void Fed(string tray, double from, double to, string each)
+        {
+            Do(from, new WorkStepAsked { Step = WorkStep.Bedding, Tray = tray, What = "cardboard", Amount = "8 L" });
+            var i = 0;
+            for (var day = from - 1; day > to; day -= 4)
+            {
+                Do(day, new WorkStepAsked { Step = WorkStep.Fed, Tray = tray, What = food[i++ % food.Length], Amount = each });
+                if (i % 4 == 0)
+                {
+                    Do(day - 0.1, new WorkStepAsked { Step = WorkStep.Bedding, Tray = tray, What = "dry leaves", Amount = "4 L" });
+                }
+            }
+        }
+
+        Fed("tray 1", 189, 132, "1100 g");
+        Do(131, new WorkStepAsked { Step = WorkStep.Full, Tray = "tray 1" });
+        Fed("tray 2", 130, 72, "1000 g");
+        Do(95, new WorkStepAsked { Step = WorkStep.Alarm, Note = "half a dozen on the lid after the melon" });
+        Do(94.6, new WorkStepAsked { Step = WorkStep.Damp, Damp = Damp.Wet, Note = "shredded paper laid in" });
+        Do(71, new WorkStepAsked { Step = WorkStep.Full, Tray = "tray 2" });
+        Do(70, new WorkStepAsked { Step = WorkStep.Weighed, Amount = "900 g" });
+        Fed("tray 3", 69, 3, "900 g");
+        Do(22, new WorkStepAsked { Step = WorkStep.Leachate, Amount = "1.5 L" });
+        Do(9, new WorkStepAsked { Step = WorkStep.Left, Share = 0 });
+        Do(6, new WorkStepAsked { Step = WorkStep.Warmth, Amount = "17 °C" });
+        Do(5.9, new WorkStepAsked { Step = WorkStep.Damp, Damp = Damp.Right });
+        Do(1.2, new WorkStepAsked { Step = WorkStep.Ready, Tray = "tray 1", Note = "dark, crumbles, few worms left" });
+    }
+
+    private static void Burn(HoldingDb db, DateTimeOffset at, string name, string wood, string litres, string? density, bool spreads)
+    {
+        var asked = new BurnAsked {
+            Name = name, Place = "cone pit on the ridge", Depth = "60 cm", Top = "1.5 m", Wood = spreads ? "knotweed canes and roots"
+                : "hedge brash", Amount = wood, MadeAt = "450-600", Spreads = spreads,
+        };
+        var work = db.Works.Add(new Work { Kind = WorkKind.Burn, Name = name, Burn = asked, BegunAt = at }).Entity;
+        db.SaveChanges();
+        var plan = BurnBench.Of(asked, UnitSystem.Metric).Value.Plan;
+        var done = new List<WorkPoint>();
+        void Do(double hours, WorkStepAsked did)
+        {
+            var then = at.AddHours(hours);
+            var deed = BurnDeeds.Do(did, plan, BurnCourse.Of(plan, done, then, t => t), UnitSystem.Metric, then);
+            Keep(db, work, deed, then);
+            done.Add(deed.Value.Point);
+        }
+
+        Do(0, new WorkStepAsked { Step = WorkStep.Lit, Permit = true, Water = true, Wind = "1", Note = "smoke straight up" });
+        Do(1, new WorkStepAsked { Step = WorkStep.Fuelled });
+        Do(2.1, new WorkStepAsked { Step = WorkStep.Quenched, Amount = "380 L" });
+        Do(2.6, new WorkStepAsked { Step = WorkStep.DugOver, Amount = "60 L" });
+        Do(3.7, new WorkStepAsked { Step = WorkStep.Felt, Heat = Heat.Cold });
+        Do(15, new WorkStepAsked { Step = WorkStep.Felt, Heat = Heat.Cold });
+        Do(16, new WorkStepAsked { Step = WorkStep.Measured, Amount = litres, Density = density });
+    }
+
+    private static void Keep(HoldingDb db, Work work, Ruling<WorkStepDone> deed, DateTimeOffset at)
+    {
+        if (deed.Refused is { } no)
+        {
+            throw new InvalidOperationException($"The demo’s {work.Name} is refused: {no.Problems[0].Field}: {no.Problems[0].Wrong}");
+        }
+
+        var entry = db.WorkLog.Add(WorkEntry.Of(work.Id, deed.Value, at.AddMinutes(2))).Entity;
+        if (deed.Value.Yields is not { } yields)
+        {
+            return;
+        }
+
+        db.SaveChanges();
+        var input = db.Inputs.FirstOrDefault(i => i.Name == yields.Name && i.Kind == yields.Kind)
+            ?? db.Inputs.Add(new Input { Name = yields.Name, Kind = yields.Kind, Unit = "L" }).Entity;
+        db.SaveChanges();
+        var lot = db.Lots.Add(new StockLot {
+            InputId = input.Id, Mark = yields.Mark, Origin = LotOrigin.Made, From = at, WorkId = work.Id, Notes = yields.Notes
+        }).Entity;
+        db.SaveChanges();
+        var came = StockEntry.Of(new StockChange(lot.Id, yields.Litres, StockReason.In, Typed: deed.Value.Typed), at, at.AddMinutes(2));
+        came.WorkEntryId = entry.Id;
+        db.StockEntries.Add(came);
+    }
+}

@@ -1,0 +1,97 @@
+using Microsoft.EntityFrameworkCore;
+using MudPie.Core.Measures;
+using MudPie.Core.Mixing;
+using MudPie.Core.Workings;
+using MudPie.Core.Works;
+using MudPie.Records;
+using MudPie.Records.Works;
+using MudPie.Server.Lots;
+using MudPie.Server.Mixing;
+using MudPie.Server.Web;
+
+namespace MudPie.Server.Works;
+
+/// <summary>A work in a line, with what it wants now and what a calendar should hold of it.</summary>
+public sealed record WorkLook(WorkLine Line, IReadOnlyList<WorkDue> Due, IReadOnlyList<WorkDate> Dates);
+
+/// <summary>What works in the yard read of the record: worms, burns.</summary>
+public sealed class WorkDesk(HoldingDb db, HoldingClock clock, HeapDesk heaps)
+{
+    private IReadOnlyList<Material>? _table;
+
+    /// <summary>The holding's table of materials.</summary>
+    public async Task<IReadOnlyList<Material>> Table() => _table ??= await heaps.Table();
+
+    /// <summary>How a bin stands; null where it can't be read any more.</summary>
+    public async Task<(WormBin Bin, WormsStand Stands)?> Worms(Work work, IEnumerable<WorkEntry> log) =>
+        work.Worms is { } asked && WormReading.Of(asked, await clock.Units()) is { Refused: null } bin
+            ? (bin.Value, WormCourse.Of(bin.Value, Points(log), await Table(), clock.Now, await clock.Local())) : null;
+
+    /// <summary>How a burn stands; null where it can't be read any more.</summary>
+    public async Task<(Worked<BurnBenchAnswer> Bench, BurnStands Stands)?> Burn(Work work, IEnumerable<WorkEntry> log) =>
+        work.Burn is { } asked && BurnBench.Of(asked, await clock.Units()) is { Refused: null } bench
+            ? (bench.Worked, BurnCourse.Of(bench.Value.Plan, Points(log), clock.Now, await clock.Local())) : null;
+
+    /// <summary>Works in a line each, with what they want: those that go on, newest first.</summary>
+    /// <param name="kind">Of one kind; null for all.</param>
+    /// <param name="going">Only those that go on.</param>
+    public async Task<List<WorkLook>> Lines(WorkKind? kind = null, bool going = false)
+    {
+        var measured = db.WorkLog.ThatStand().Where(e => e.Step == WorkStep.Measured).Select(e => e.WorkId);
+        var works = await db.Works.AsNoTracking().Where(w => (kind == null || w.Kind == kind) && (!going || !measured.Contains(w.Id)))
+            .OrderByDescending(w => w.BegunAt).Take(60).ToListAsync();
+        var ids = works.Select(w => w.Id).ToList();
+        var log = ids.Count == 0 ? null : (await db.WorkLog.ThatStand().AsNoTracking().Where(e => ids.Contains(e.WorkId)).ToListAsync())
+            .ToLookup(e => e.WorkId);
+        var lines = new List<WorkLook>();
+        var units = await clock.Units();
+        string In(string says) => InUnits.Say(says, units);
+        foreach (var work in works)
+        {
+            if (await Worms(work, log![work.Id]) is { } worms)
+            {
+                var (word, figure) = WormSays.Short(worms.Bin, worms.Stands, clock.Now);
+                lines.Add(new WorkLook(new WorkLine(work.Id, work.Kind, work.Name, worms.Stands.Verdict.Tone, word, In(figure),
+                    In(worms.Stands.Verdict.Sentence), $"/make/worms/{work.Id}"), Told(worms.Stands.Due, units),
+                    [.. WormSays.Dates(worms.Bin, worms.Stands, clock.Now)]));
+            }
+            else if (await Burn(work, log![work.Id]) is { } burn)
+            {
+                var (word, figure) = BurnCourse.Short(burn.Stands, clock.Now, await clock.Local());
+                lines.Add(new WorkLook(new WorkLine(work.Id, work.Kind, work.Name, burn.Stands.Verdict.Tone, word, In(figure),
+                    In(burn.Stands.Verdict.Sentence), $"/make/char/{work.Id}"), Told(burn.Stands.Due is { } due ? [due] : [], units),
+                    burn.Stands.FeelAt is { } feel ? [new WorkDate("feel", feel, $"Feel {work.Name} for heat",
+                        "It can light itself again.")] : []));
+            }
+        }
+
+        return lines;
+    }
+
+    /// <summary>All entries of a work: those that stand, and all of them as they are shown, newest first.</summary>
+    public async Task<(List<WorkEntry> Stand, IReadOnlyList<WorkEntryView> Shown)> Log(int id)
+    {
+        var units = await clock.Units();
+        var all = await db.WorkLog.AsNoTracking().Where(e => e.WorkId == id).OrderBy(e => e.At).ThenBy(e => e.Id).ToListAsync();
+        var struck = all.Where(e => e.CorrectsId is not null).ToDictionary(e => e.CorrectsId!.Value, e => e.Note);
+        return ([.. all.Where(e => e.CorrectsId is null && !struck.ContainsKey(e.Id))],
+            [.. all.Where(e => e.CorrectsId is null).Reverse().Take(120).Select(e => new WorkEntryView(e.Id, e.At,
+                InUnits.Say(WorkSays.Done(e.Point()), units), e.Note, struck.ContainsKey(e.Id), struck.GetValueOrDefault(e.Id)))]);
+    }
+
+    /// <summary>What a work laid on the shelf, and what is left of it.</summary>
+    public async Task<IReadOnlyList<MixLot>> Lots(int id)
+    {
+        var units = await clock.Units();
+        return [.. (await db.Lots.AsNoTracking().Where(l => l.WorkId == id).OrderByDescending(l => l.Id).Take(12)
+            .Select(l => new { l.Id, l.InputId, l.Input.Name, l.Mark, Left = l.Entries.Sum(e => e.Amount) }).ToListAsync())
+            .Select(l => new MixLot(l.Id, l.InputId, $"{l.Name} ({l.Mark})", StockKeeper.Shown(Math.Max(0, l.Left), "L", units)))];
+    }
+
+    /// <summary>Entries as the core reads them.</summary>
+    public static List<WorkPoint> Points(IEnumerable<WorkEntry> log) =>
+        [.. log.OrderBy(e => e.At).ThenBy(e => e.Id).Select(e => e.Point())];
+
+    private static IReadOnlyList<WorkDue> Told(IReadOnlyList<WorkDue> due, UnitSystem units) =>
+        [.. due.Select(d => d with { Title = InUnits.Say(d.Title, units), Detail = InUnits.Say(d.Detail, units) })];
+}
