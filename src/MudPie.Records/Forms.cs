@@ -9,6 +9,7 @@ using MudPie.Core.Brewing;
 using MudPie.Core.Judging.Trials;
 using MudPie.Core.Mixing;
 using MudPie.Core.PuttingOut;
+using MudPie.Core.Sheets;
 using MudPie.Core.Works;
 using MudPie.Records.Judging;
 
@@ -48,6 +49,7 @@ public static class Forms
         [typeof(HeapAsked)] = new("heap"),
         [typeof(WormsAsked)] = new("worms"),
         [typeof(BurnAsked)] = new("burn"),
+        [typeof(SheetAsked)] = new("sheet"),
     };
 
     /// <summary>How they are written: camelCase, ideas by their words.</summary>

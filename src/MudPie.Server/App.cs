@@ -9,6 +9,7 @@ using MudPie.Server.Mixing;
 using MudPie.Server.Lots;
 using MudPie.Server.Notes;
 using MudPie.Server.PuttingOut;
+using MudPie.Server.Sheets;
 using MudPie.Server.Shelf;
 using MudPie.Server.Today;
 using MudPie.Server.Watch;
@@ -102,7 +103,8 @@ public static class App
         services.AddHttpContextAccessor();
         services.AddScoped<HoldingClock>().AddScoped<Writes>().AddScoped<LiveBrew>().AddScoped<PlanDesk>().AddScoped<ForwardRun>()
             .AddScoped<StockKeeper>().AddScoped<WeatherBook>().AddScoped<TankJobs>().AddScoped<TankStarts>().AddScoped<TankMixing>()
-            .AddScoped<TankCosts>().AddScoped<TrialDesk>().AddScoped<MixDesk>().AddScoped<HeapDesk>().AddScoped<WorkDesk>();
+            .AddScoped<TankCosts>().AddScoped<TrialDesk>().AddScoped<MixDesk>()
+            .AddScoped<HeapDesk>().AddScoped<WorkDesk>().AddScoped<SheetDesk>();
         if (!ForOpenApi && builder.Configuration.GetValue("Holding:Background", true))
         {
             services.Configure<HostOptions>(o => o.BackgroundServiceExceptionBehavior = BackgroundServiceExceptionBehavior.Ignore);
@@ -202,6 +204,7 @@ public static class App
         api.MapMixBench();
         api.MapHeaps();
         api.MapWorks();
+        api.MapLabSheets();
         api.MapShelf();
         api.MapBook();
         api.MapBookFiles();

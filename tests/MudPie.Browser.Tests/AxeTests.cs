@@ -23,6 +23,7 @@ public class AxeTests
             ("/make/mix/new", "+ another mix"), ("/make/mix/2", "What was done"), ("/make/mix/2/card", "Labels"),
             ("/make/heap", "Build a heap"), ("/make/heap/new", "carbon to nitrogen"), ("/make/heap/2", "What was done"),
             ("/make/worms", "Set up worms"), ("/make/worms/1", "catches the drips"), ("/make/worms/new", "catches the drips"),
+            ("/make/sheet", "Begin a sheet"), ("/make/sheet/5", "potassium"), ("/make/sheet/new", "Paste it"),
             ("/make/char", "Plan a burn"), ("/make/char/new", "Across its foot"), ("/make/char/2", "The pit holds"),
                 ("/look?bed=5", "hatched: waits"),
             ("/look/checks", "Keep this check"), ("/brew/plan", "To put out at"), ("/brew/14", "Read it"), ("/brew/15", "start it"),

@@ -139,7 +139,7 @@ public class MakeJourneys
         page.Fill("of", "peelings");
         page.Click("Log it");
         page.See("fed 300 g of peelings, tray 3");
-        page.Press("//button[starts-with(@aria-label, 'tray 1: ready')]");
+        page.Press("//button[contains(., 'tray 1') and contains(., 'ready since')]");
         page.Fill("Came out of it", "24 L");
         page.Fill("Of that, sieved back", "4 L");
         page.Click("Write it down");
@@ -176,5 +176,44 @@ public class MakeJourneys
         page.Click("warm somewhere");
         page.Click("Felt for heat");
         page.See("It is warm somewhere: dig it over");
+    }
+
+    [Fact]
+    public void A_pasted_sheet_becomes_amounts_and_each_shortfall_is_chosen()
+    {
+        using var page = new Page(demo: true);
+        page.Go("/make/sheet/new?bed=3");
+        page.See("Type or paste the sheet.");
+        page.Fill("Paste it", "hello there");
+        page.Click("Read it");
+        page.See("No line of it is understood.");
+        page.Fill("Paste it", "Potassium (K); 0.2455; meq/100 g\nBoron 0.3 ppm\nSand 40 %");
+        page.Click("Read it");
+        page.See("Left out, as nothing here knows it: Sand 40 %");
+        page.See("boron stays short: choose what to do.");
+        page.See("= 96 mg/kg");
+        page.Press("//*[@aria-label='What to do about boron']/button[contains(., 'leaf now')]");
+        page.See("Put on potassium sulphate.");
+        page.Click("Keep the sheet");
+        page.See("result is there");
+        page.Click("It is put on");
+        page.See("corrected by the sheet");
+    }
+
+    [Fact]
+    public void A_living_base_is_tested_and_corrected_by_the_litre()
+    {
+        using var page = new Page(demo: true);
+        page.Go("/make");
+        page.Press("//a[contains(., 'out for its test')]");
+        page.Fill("Paste it", "K 20 ppm\nCa 120 ppm\nMg 44 ppm\nS 60 ppm");
+        page.Click("Read it");
+        page.See("g a litre");
+        page.Click("Keep the change");
+        page.See("result is there");
+        page.Click("It is mixed in");
+        page.See("corrected by the sheet");
+        page.Click("It is ready");
+        page.See("Of living base, dahlias, autumn: ready");
     }
 }

@@ -196,10 +196,10 @@ public class YardMakingTests : IDisposable
     public async Task The_yard_draws_what_stands_on_the_ground_behind()
     {
         var behind = (await _h.Get("/api/make/yard"))["behind"]!.AsArray();
-        behind.Select(b => (string)b!["kind"]!).ShouldBe(["worms", "hotHeap", "heap", "charge"]);
-        ((string)behind[1]!["says"]!["word"]!).ShouldBe("61 °C, day 9");
-        ((string)behind[1]!["says"]!["figure"]!).ShouldStartWith("turn it on ");
-        ((string)behind[2]!["says"]!["figure"]!).ShouldBe("sieve it");
+        behind.Select(b => (string)b!["kind"]!).ShouldBe(["worms", "sheet", "hotHeap", "heap", "charge"]);
+        ((string)behind[2]!["says"]!["word"]!).ShouldBe("61 °C, day 9");
+        ((string)behind[2]!["says"]!["figure"]!).ShouldStartWith("turn it on ");
+        ((string)behind[3]!["says"]!["figure"]!).ShouldBe("sieve it");
         var calendar = (await _h.Http.GetStringAsync("/api/calendar.ics")).Replace("\r\n ", "", StringComparison.Ordinal);
         calendar.ShouldContain("SUMMARY:Turn heap 2");
         calendar.ShouldContain("SUMMARY:Is the charge of Dahlias\\, spring pots damp?");

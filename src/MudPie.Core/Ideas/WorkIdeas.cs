@@ -8,6 +8,9 @@ public enum WorkKind
 
     /// <summary>A burn of char.</summary>
     Burn,
+
+    /// <summary>A lab's sheet of a bed, a field or a mix, from the sample to what was done about it.</summary>
+    Sheet,
 }
 
 /// <summary>What is done at a work in the yard, or seen of it.</summary>
@@ -37,7 +40,7 @@ public enum WorkStep
     /// <summary>A tray is full: food goes into the next one.</summary>
     Full,
 
-    /// <summary>A tray is ready: dark, crumbly, few worms.</summary>
+    /// <summary>Judged ready: a tray dark, crumbly and with few worms; a mix that was corrected.</summary>
     Ready,
 
     /// <summary>A tray stands open to drain and for the last worms to leave.</summary>
@@ -72,6 +75,18 @@ public enum WorkStep
 
     /// <summary>A can of char goes somewhere: onto a heap, into a mix.</summary>
     Carried,
+
+    /// <summary>Several scoops or cores are mixed to one sample.</summary>
+    Sampled,
+
+    /// <summary>The sample is sent to a lab.</summary>
+    Sent,
+
+    /// <summary>The lab's result has come.</summary>
+    Result,
+
+    /// <summary>What the sheet asked for is put on, or mixed in.</summary>
+    Corrected,
 }
 
 /// <summary>How far a worm tray has come.</summary>

@@ -36,6 +36,10 @@ public static class WorkSays
             WorkStep.Felt => $"felt for heat: {p.Heat?.Word() ?? "cold"}",
             WorkStep.Measured => $"{L(p)} of char{(p.Figure is { } d ? $", {Say.Number(d)} kg a litre dry" : "")}",
             WorkStep.Carried => $"{L(p)} of char went to {p.What}",
+            WorkStep.Sampled => "sampled",
+            WorkStep.Sent => "sent to the lab",
+            WorkStep.Result => "the result came",
+            WorkStep.Corrected => "corrected by the sheet",
             _ => "seen",
         };
     }

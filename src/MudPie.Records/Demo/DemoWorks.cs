@@ -1,5 +1,6 @@
 using MudPie.Core.Measures;
 using MudPie.Core.Mixing;
+using MudPie.Core.Sheets;
 using MudPie.Core.Shelf;
 using MudPie.Core.Workings;
 using MudPie.Core.Works;
@@ -16,6 +17,7 @@ internal static class DemoWorks
         Worms(db, now);
         Burn(db, now.AddDays(-160), "burn 1, hedge brash", "1.6 m3", "340 L", "0.19", spreads: false);
         Burn(db, now.AddDays(-34), "burn 2, knotweed bank", "900 L", "150 L", null, spreads: true);
+        Sheets(db, now);
     }
 
     private static void Worms(HoldingDb db, DateTimeOffset now)
@@ -65,6 +67,53 @@ internal static class DemoWorks
         Do(6, new WorkStepAsked { Step = WorkStep.Warmth, Amount = "17 °C" });
         Do(5.9, new WorkStepAsked { Step = WorkStep.Damp, Damp = Damp.Right });
         Do(1.2, new WorkStepAsked { Step = WorkStep.Ready, Tray = "tray 1", Note = "dark, crumbles, few worms left" });
+    }
+
+    /// <summary>A living base whose sample is out, and the ridge's sheet of this spring.</summary>
+    private static void Sheets(HoldingDb db, DateTimeOffset now)
+    {
+        var input = db.Inputs.Add(new Input { Name = "living base, dahlias", Kind = "mix", Unit = "L", Density = 0.42 }).Entity;
+        db.SaveChanges();
+        var lot = db.Lots.Add(new StockLot {
+            InputId = input.Id, Mark = "autumn", Origin = LotOrigin.Made, From = now.AddDays(-16), Place = "bay 2, under the tarp",
+            Notes = "coir, hulls, leaf-mould compost, castings; shell flour 2 g/L"
+        }).Entity;
+        db.SaveChanges();
+        db.StockEntries.Add(StockEntry.Of(new StockChange(lot.Id, 240, StockReason.In, Typed: "240 L"), now.AddDays(-16),
+            now.AddDays(-16)));
+        int? On(string name) => db.Inputs.Local.FirstOrDefault(i => i.Name == name)?.Id;
+        IReadOnlyList<SheetInputAsked> inputs = [.. new[] { "gypsum", "potassium sulphate", "feather meal", "shell flour" }.Select(On)
+            .OfType<int>().Select(id => new SheetInputAsked { InputId = id, Price = id == On("shell flour") ? "0.6" : null })];
+        Sheet(db, new SheetAsked {
+            Name = "living base, dahlias", For = SheetOf.Mix, LotId = lot.Id, Lab = "the county lab", Cost = "38",
+                Method = Extraction.SaturatedMedia,
+            Density = "0.42", Held = "0.5", Crop = CropGroup.Vegetables, Inputs = inputs,
+        }, now.AddDays(-15), (WorkStep.Sampled, 1), (WorkStep.Sent, 3));
+        Sheet(db, new SheetAsked {
+            Name = "Ridge Bed 3, this spring", For = SheetOf.Bed, BedId = db.Beds.Local.FirstOrDefault(b => b.Name == "Ridge Bed 3")?.Id,
+            Lab = "the county lab", Cost = "38", Method = Extraction.Mehlich3, Depth = "15 cm", Density = "1.3",
+                Crop = CropGroup.Vegetables,
+            Inputs = inputs, Rows = [
+                Row("pH", "6.1", ""), Row("P", "64", "mg/kg"), Row("K", "96", "mg/kg"), Row("Ca", "1180", "mg/kg"),
+                    Row("Mg", "88", "mg/kg"),
+                Row("S", "9", "mg/kg"), Row("B", "0.4", "mg/kg"), Row("Zn", "2.6", "mg/kg"), Row("Cu", "1.4", "mg/kg"),
+                Row("Mn", "above range", "mg/kg"), Row("CEC", "9.2", "meq/100 g"), Row("OM", "3.4", "%"),
+            ], Choices = [new ShortfallAsked { Of = "B", Choice = ShortfallChoice.LeafNow }],
+            Advice = [new LabAdvice { Name = "potassium sulphate", Amount = "250" }, new LabAdvice { Name = "gypsum", Amount = "500" }],
+        }, now.AddDays(-200), (WorkStep.Sampled, 1), (WorkStep.Sent, 2), (WorkStep.Result, 16));
+    }
+
+    private static SheetRow Row(string of, string value, string unit) => new() { Of = of, Value = value, Unit = unit };
+
+    private static void Sheet(HoldingDb db, SheetAsked asked, DateTimeOffset begun, params (WorkStep Step, double Days)[] steps)
+    {
+        var work = db.Works.Add(new Work { Kind = WorkKind.Sheet, Name = asked.Name!, Sheet = asked, BegunAt = begun,
+            BedId = asked.BedId }).Entity;
+        db.SaveChanges();
+        foreach (var (step, days) in steps)
+        {
+            db.WorkLog.Add(new WorkEntry { WorkId = work.Id, Step = step, At = begun.AddDays(days), RecordedAt = begun.AddDays(days) });
+        }
     }
 
     private static void Burn(HoldingDb db, DateTimeOffset at, string name, string wood, string litres, string? density, bool spreads)

@@ -1,3 +1,4 @@
+using MudPie.Core.Sheets;
 using MudPie.Core.Works;
 
 namespace MudPie.Records.Works;
@@ -19,6 +20,9 @@ public sealed class Work : IVersioned
 
     /// <summary>A burn as it was planned; null for other kinds.</summary>
     public BurnAsked? Burn { get; set; }
+
+    /// <summary>A lab's sheet and what is asked of it; null for other kinds.</summary>
+    public SheetAsked? Sheet { get; set; }
 
     /// <summary>When it was begun.</summary>
     public DateTimeOffset BegunAt { get; set; }

@@ -126,13 +126,8 @@ public static class BookEndpoints
 
         if (kind is null or "mix")
         {
-            entries.AddRange(await Mixed(db, units, bed, input, take, until));
-            if (bed is null)
-            {
-                entries.AddRange(await Heaped(db, units, input, take, until));
-            }
-
-            entries.AddRange(await Worked(db, units, bed, input, take, until));
+            entries.AddRange([.. await Mixed(db, units, bed, input, take, until), .. await Worked(db, units, bed, input, take, until),
+                .. bed is null ? await Heaped(db, units, input, take, until) : []]);
         }
 
         var ordered = entries.OrderByDescending(e => e.At).ThenByDescending(e => e.Id).Skip(Math.Max(page, 0) * PageSize)
@@ -179,7 +174,8 @@ public static class BookEndpoints
     private static async Task<IEnumerable<BookEntry>> Worked(HoldingDb db, UnitSystem units, int? bed, int? input, int take,
         DateTimeOffset until)
     {
-        WorkStep[] told = [WorkStep.Harvested, WorkStep.Leachate, WorkStep.Lit, WorkStep.Quenched, WorkStep.Measured, WorkStep.Carried];
+        WorkStep[] told = [WorkStep.Harvested, WorkStep.Leachate, WorkStep.Lit, WorkStep.Quenched, WorkStep.Measured, WorkStep.Carried,
+            WorkStep.Sampled, WorkStep.Result, WorkStep.Corrected];
         var struck = (await db.WorkLog.AsNoTracking().Where(e => e.CorrectsId != null).Select(e => new { e.CorrectsId, e.Id, e.Note })
             .ToListAsync()).ToDictionary(e => e.CorrectsId!.Value);
         return (await db.WorkLog.AsNoTracking().Where(e => e.CorrectsId == null && e.At < until
@@ -194,7 +190,7 @@ public static class BookEndpoints
                 $"{x.Name}: {InUnits.Say(WorkSays.Done(x.e.Point()), units)}",
                 [.. new[] { x.e.Note }.OfType<string>()], x.Bed is null ? [] : [x.Bed], null,
                 struck.TryGetValue(x.e.Id, out var by) ? by.Id : null, by?.Note, by is not null, false,
-                $"/make/{(x.Kind == WorkKind.Burn ? "char" : "worms")}/{x.e.WorkId}"));
+                $"/make/{x.Kind switch { WorkKind.Burn => "char", WorkKind.Sheet => "sheet", _ => "worms" }}/{x.e.WorkId}"));
     }
 
     private static async Task<IEnumerable<BookEntry>> Jobs(HoldingDb db, UnitSystem units, int? bed, int? input, int take,

@@ -1,6 +1,7 @@
 using Microsoft.EntityFrameworkCore;
 using MudPie.Core.Measures;
 using MudPie.Core.Mixing;
+using MudPie.Core.Sheets;
 using MudPie.Core.Workings;
 using MudPie.Core.Works;
 using MudPie.Records;
@@ -37,8 +38,10 @@ public sealed class WorkDesk(HoldingDb db, HoldingClock clock, HeapDesk heaps)
     /// <param name="going">Only those that go on.</param>
     public async Task<List<WorkLook>> Lines(WorkKind? kind = null, bool going = false)
     {
-        var measured = db.WorkLog.ThatStand().Where(e => e.Step == WorkStep.Measured).Select(e => e.WorkId);
-        var works = await db.Works.AsNoTracking().Where(w => (kind == null || w.Kind == kind) && (!going || !measured.Contains(w.Id)))
+        var over = db.WorkLog.ThatStand().Where(e => e.Step == WorkStep.Measured
+            || (e.Work.Kind == WorkKind.Sheet && (e.Step == WorkStep.Ready || (e.Step == WorkStep.Corrected && e.Work.BedId != null))))
+            .Select(e => e.WorkId);
+        var works = await db.Works.AsNoTracking().Where(w => (kind == null || w.Kind == kind) && (!going || !over.Contains(w.Id)))
             .OrderByDescending(w => w.BegunAt).Take(60).ToListAsync();
         var ids = works.Select(w => w.Id).ToList();
         var log = ids.Count == 0 ? null : (await db.WorkLog.ThatStand().AsNoTracking().Where(e => ids.Contains(e.WorkId)).ToListAsync())
@@ -62,6 +65,13 @@ public sealed class WorkDesk(HoldingDb db, HoldingClock clock, HeapDesk heaps)
                     In(burn.Stands.Verdict.Sentence), $"/make/char/{work.Id}"), Told(burn.Stands.Due is { } due ? [due] : [], units),
                     burn.Stands.FeelAt is { } feel ? [new WorkDate("feel", feel, $"Feel {work.Name} for heat",
                         "It can light itself again.")] : []));
+            }
+            else if (work.Sheet is { } sheet)
+            {
+                var stands = SheetCourse.Of(sheet, work.BegunAt, Points(log![work.Id]), clock.Now);
+                var (word, figure) = SheetCourse.Short(stands, clock.Now);
+                lines.Add(new WorkLook(new WorkLine(work.Id, work.Kind, work.Name, Tone.Go, word, figure, stands.Due?.Title ?? "",
+                    $"/make/sheet/{work.Id}"), Told(stands.Due is { } due ? [due] : [], units), []));
             }
         }
 

@@ -177,7 +177,7 @@ public static class WorkEndpoints
     }
 
     /// <summary>The work that is changed, or a new one; null where it is not there any more. Its name must be its own.</summary>
-    private static async Task<Work?> Found(int? id, Guid? version, WorkKind kind, string? name, DateTimeOffset? begun,
+    internal static async Task<Work?> Found(int? id, Guid? version, WorkKind kind, string? name, DateTimeOffset? begun,
         (HoldingDb Db, HoldingClock Clock, Checks Checks) with)
     {
         var (db, clock, checks) = with;
@@ -205,7 +205,7 @@ public static class WorkEndpoints
         return work;
     }
 
-    private static async Task<Ruling<Kept>> Saved(Work work, HoldingDb db, Checks checks)
+    internal static async Task<Ruling<Kept>> Saved(Work work, HoldingDb db, Checks checks)
     {
         if (!checks.Sound)
         {

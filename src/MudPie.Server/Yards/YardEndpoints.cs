@@ -79,8 +79,11 @@ public static class YardEndpoints
             l.Name, new ThingSays(l.Tone, l.Word, HeapCourse.Short(s, now, local)), $"/make/heap/{id}");
         return
         [
-            .. (await works.Lines(going: true)).OrderBy(w => w.Line.Kind).Take(4).Select(w => new YardThing($"work-{w.Line.Id}",
-                w.Line.Kind == WorkKind.Burn ? "pit" : "worms", w.Line.Name, new ThingSays(w.Line.Tone, w.Line.Word, w.Line.Figure),
+            .. (await works.Lines(going: true)).Where(w => w.Line.Kind != WorkKind.Sheet || w.Line.Word.Contains("out for",
+                StringComparison.Ordinal))
+                .OrderBy(w => w.Line.Kind).Take(4).Select(w => new YardThing($"work-{w.Line.Id}",
+                w.Line.Kind switch { WorkKind.Burn => "pit", WorkKind.Sheet => "sheet", _ => "worms" }, w.Line.Name,
+                    new ThingSays(w.Line.Tone, w.Line.Word, w.Line.Figure),
                     w.Line.Link)),
             .. (await heaps.Lines(going: true)).Take(4).Select(h => Heap(h.Heap.Id, h.Stands, h.Line)),
             .. (await mixes.Going()).Take(3).Select(j => new YardThing($"mix-{j.Id}", j.State == MixState.Charging ? "charge" : "mix",

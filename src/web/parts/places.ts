@@ -31,6 +31,7 @@ export const rooms: readonly RoomPlace[] = [
       ["/make/heap", "Heaps"],
       ["/make/worms", "Worms"],
       ["/make/char", "Char"],
+      ["/make/sheet", "Short of what?"],
     ],
   },
   {

@@ -41,6 +41,9 @@ public static class Examples
     private const string Pile =
         """{"name":"heap 9","targetCn":"30","parts":[{"materialId":"grass","amount":"400 L"},{"materialId":"straw","amount":""}],"codeDays":"15","codeTurns":"5"}""";
 
+    private const string Lab =
+        """{"name":"lab 9","for":"bed","size":"36 m2","method":"mehlich3","depth":"15 cm","density":"1.3","crop":"vegetables","rows":[{"of":"K","value":"96","unit":"ppm"}],"inputs":[{"name":"gypsum","price":"0.3"}],"bands":[{"of":"K","low":"100","high":"200"}],"advice":[{"name":"gypsum","amount":"500"}],"choices":[{"of":"K","choice":"leave"}]}""";
+
     private const string Fire =
         """{"name":"burn 9","depth":"60 cm","top":"1.5 m","foot":"","wood":"hedge brash","amount":"1.5 m3","spreads":false,"madeAt":"450-600"}""";
 
@@ -126,6 +129,10 @@ public static class Examples
         ("/api/works/brash", """{"materialId":"brash","amount":"2 m3"}"""),
         ("/api/works/1/steps", """{"did":{"step":"fed","amount":"400 g","what":"kitchen scraps"},"at":"2026-06-10T04:30:00Z"}"""),
         ("/api/works/1/steps/1/strike", """{"why":"another bin","at":null}"""),
+        ("/api/sheets/read", """{"text":"P 18 ppm\nK; 0.31; meq/100 g"}"""),
+        ("/api/sheets/work-out", Lab),
+        ("/api/sheets", $$"""{"asked":{{Lab}}}"""),
+        ("/api/sheets/4/steps", """{"did":{"step":"seen","note":"the lab was asked"},"at":"2026-06-10T04:30:00Z"}"""),
         ("/api/heaps/materials", """{"name":"spent hops","carbon":"46","nitrogen":"3","moisture":"80","kgPerL":"0.3"}"""),
         ("/api/brew/batches/14/heap", """{"why":"smelt sour"}"""),
         ("/api/brew/water/work-out", """{"pours":[{"waterId":1,"amount":"10 L"}]}"""),

@@ -88,7 +88,6 @@ export function TraysDrawn({ trays, name, held, onHold }: Props) {
             key={t.name}
             type="button"
             aria-pressed={held === t.name}
-            aria-label={`${t.name}: ${t.word}`}
             className="flex min-h-11 w-full items-center gap-4 py-0.5"
             onClick={() => onHold(t.name)}
           >

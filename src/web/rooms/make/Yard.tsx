@@ -63,6 +63,18 @@ function Behind({ kind }: { kind: string }) {
           <path d="M42 54H128L122 74H48Z" fill={`url(#${id}-grain)`} />
           <path d="M46 79H124L128 83H42Z" className="fill-shade stroke-river" strokeWidth="2" />
         </g>
+      ) : kind === "sheet" ? (
+        <g strokeLinejoin="round" strokeLinecap="round">
+          <path d="M22 66H124L140 80H6Z" className="fill-shade stroke-river" strokeWidth="2.5" />
+          <path
+            d="M32 66Q52 28 74 28Q96 28 114 66Z"
+            fill={`url(#${id}-waves)`}
+            className="stroke-ink"
+            strokeWidth="3.5"
+          />
+          <path d="M116 4H158V48H116Z" className="fill-paper stroke-ink" strokeWidth="3" />
+          <path d="M124 16H150M124 26H150M124 36H140" fill="none" className="stroke-ink" strokeWidth="2" />
+        </g>
       ) : kind === "pit" ? (
         <g strokeLinejoin="round" strokeLinecap="round">
           <path d="M46 44L85 82L124 44Z" fill={`url(#${id}-lumps)`} />

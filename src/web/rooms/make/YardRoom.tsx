@@ -11,6 +11,7 @@ const begin = [
   ["/make/mix/new", "A mix"],
   ["/make/heap/new", "A heap"],
   ["/make/worms", "Worms"],
+  ["/make/sheet/new", "What is a bed short of?"],
   ["/make/char/new", "A burn"],
   ["/brew/recipes", "A recipe"],
   ["/put-out/dose", "Something from a bottle"],

@@ -34,6 +34,7 @@ namespace MudPie.Records.Migrations
                     Name = table.Column<string>(type: "TEXT", nullable: false),
                     Worms = table.Column<string>(type: "TEXT", nullable: true),
                     Burn = table.Column<string>(type: "TEXT", nullable: true),
+                    Sheet = table.Column<string>(type: "TEXT", nullable: true),
                     BegunAt = table.Column<long>(type: "INTEGER", nullable: false),
                     BedId = table.Column<int>(type: "INTEGER", nullable: true)
                 },

@@ -11,7 +11,7 @@ using MudPie.Records;
 namespace MudPie.Records.Migrations
 {
     [DbContext(typeof(HoldingDb))]
-    [Migration("20261128065803_Works")]
+    [Migration("20261128073900_Works")]
     partial class Works
     {
         /// <inheritdoc />
@@ -2497,6 +2497,9 @@ namespace MudPie.Records.Migrations
 
                     b.Property<string>("Name")
                         .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Sheet")
                         .HasColumnType("TEXT");
 
                     b.Property<Guid>("Version")

@@ -1,0 +1,127 @@
+using MudPie.Core.Workings;
+using MudPie.Core.Works;
+
+namespace MudPie.Core.Sheets;
+
+/// <summary>How a sheet stands.</summary>
+/// <param name="State">How far it has come.</param>
+/// <param name="Since">From when it has been so.</param>
+/// <param name="Dates">When each step was done.</param>
+/// <param name="Next">What comes next.</param>
+/// <param name="How">How that is done, in steps.</param>
+/// <param name="Due">What it wants; null for nothing.</param>
+public sealed record LabSheetStands(SheetState State, DateTimeOffset Since, IReadOnlyList<(WorkStep Step, DateTimeOffset At)> Dates,
+    IReadOnlyList<WorkStep> Next, IReadOnlyList<string> How, WorkDue? Due);
+
+/// <summary>A sample on its way: sampled, sent, result, corrected, ready.</summary>
+public static class SheetCourse
+{
+    /// <summary>Days after which a lab is asked.</summary>
+    public const int AskDays = 21;
+
+    private static readonly string[] SampleMix =
+    [
+        "Ten scoops or more, from all over the heap and from its middle, into one clean bucket.",
+        "Mix them, and take a litre of that; as moist as it is used.",
+        "Write on the bag what it is and the date; ask for a saturated media extract.",
+    ];
+
+    private static readonly string[] SampleSoil =
+    [
+        "Fifteen to twenty-five cores in a zigzag, all to the same depth, edges and heaps left out.",
+        "Break them up in one clean bucket, mix, and take half a litre of that.",
+        "The same month and the same lab as last time; ask for the same extraction.",
+    ];
+
+    /// <summary>Works it out.</summary>
+    /// <param name="asked">The sheet.</param>
+    /// <param name="begun">When it was begun.</param>
+    /// <param name="points">What was done, oldest first.</param>
+    /// <param name="now">Now.</param>
+    /// <remarks>Sent twelve days ago and no line typed: it waits for its result, sent 12 days ago; after 21 the lab is asked.</remarks>
+    public static LabSheetStands Of(SheetAsked asked, DateTimeOffset begun, IReadOnlyList<WorkPoint> points, DateTimeOffset now)
+    {
+        DateTimeOffset? At(WorkStep step) => points.LastOrDefault(p => p.Step == step)?.At;
+        var rows = asked.Rows.Count > 0;
+        var (state, since) = At(WorkStep.Ready) is { } ready ? (SheetState.Ready, ready)
+            : At(WorkStep.Corrected) is { } corrected ? (SheetState.Corrected, corrected)
+            : rows ? (SheetState.Result, At(WorkStep.Result) ?? begun)
+            : At(WorkStep.Sent) is { } sent ? (SheetState.Sent, sent)
+            : At(WorkStep.Sampled) is { } sampled ? (SheetState.Sampled, sampled)
+            : (SheetState.Begun, begun);
+        WorkStep[] order = [WorkStep.Sampled, WorkStep.Sent, WorkStep.Result, WorkStep.Corrected, WorkStep.Ready];
+        IReadOnlyList<WorkStep> next = state switch {
+            SheetState.Begun => [WorkStep.Sampled, WorkStep.Seen],
+            SheetState.Sampled => [WorkStep.Sent, WorkStep.Seen],
+            SheetState.Sent => [WorkStep.Seen],
+            SheetState.Result => [WorkStep.Corrected, WorkStep.Ready, WorkStep.Seen],
+            SheetState.Corrected => [WorkStep.Ready, WorkStep.Seen],
+            _ => [WorkStep.Seen],
+        };
+        var days = (int)(now - since).TotalDays;
+        return new LabSheetStands(state, since, [.. order.Select(s => (s, At(s))).Where(s => s.Item2 is not null)
+            .Select(s => (s.s, s.Item2!.Value))],
+            next, state is SheetState.Begun or SheetState.Sampled ? asked.For == SheetOf.Mix ? SampleMix : SampleSoil : [], state switch {
+                SheetState.Sampled when days >= 2 => new("send", 3, $"Send the sample of {asked.Name}", $"taken {Say.Ago(days)}",
+                    "See the sheet",
+                    since.AddDays(2)),
+                SheetState.Sent => new("wait", days >= AskDays ? 2 : 3, days >= AskDays ? $"Ask the lab for {asked.Name}"
+                    : $"{asked.Name} waits for its result", $"sent {Say.Ago((now - since).TotalDays)}", "Type the result", since),
+                SheetState.Result when asked.For == SheetOf.Mix => new("correct", 3, $"Correct {asked.Name}", "its result is there",
+                    "See the sheet",
+                    since),
+                _ => null,
+            });
+    }
+
+    /// <summary>In a word and a figure, for the yard.</summary>
+    public static (string Word, string Figure) Short(LabSheetStands s, DateTimeOffset now) => (s.State switch {
+        SheetState.Begun => "not sampled yet",
+        SheetState.Sampled => "sampled",
+        SheetState.Sent => "out for its test",
+        SheetState.Result => "result is there",
+        SheetState.Corrected => "corrected",
+        _ => "ready",
+    }, Say.Ago((now - s.Since).TotalDays));
+
+    /// <summary>A step is done, or why it can't be.</summary>
+    /// <param name="r">As typed.</param>
+    /// <param name="stands">How it stands.</param>
+    /// <param name="answer">The sheet worked out; null where it can't be.</param>
+    /// <param name="at">When it was done.</param>
+    /// <remarks>Corrected takes what was worked out from the shelf; a shortfall without a choice wants one first, or a word why.</remarks>
+    public static Ruling<WorkStepDone> Do(WorkStepAsked r, LabSheetStands stands, SheetAnswer? answer, DateTimeOffset at)
+    {
+        var checks = new Checks();
+        var step = checks.One("step", r.Step);
+        var note = WorkFields.Text(checks, "note", r.Note, WorkFields.MostNote);
+        if (checks.Sound && !stands.Next.Contains(step))
+        {
+            checks.Add("step", $"It is {stands.State.Word()}: that does not come next.", step == WorkStep.Result
+                ? "Type its lines: then the result is there."
+                : $"Next comes {Say.Any([.. stands.Next.Select(n => n.Word())])}.");
+        }
+
+        if (step == WorkStep.Corrected && r.Step is not null && note is null
+            && answer?.Nutrients.Where(n => n.Short > Mixing.SoilCorrections.Slack && n.Choice is null).Select(n => n.Line.Of.Name).ToList()
+                is { Count: > 0 } open)
+        {
+            checks.Add("note", $"{Say.List(open)} stay short, and nothing was chosen.",
+                "Choose leaf, next planting or leave it; or write why.");
+        }
+
+        if (step == WorkStep.Ready && r.Step is not null && stands.State == SheetState.Result && note is null
+            && answer?.Given.Any(g => g.KgPerHa > 0) == true)
+        {
+            checks.Add("note", "It was not corrected.", "Say first that it is, or write why it is ready as it is.");
+        }
+
+        if (step == WorkStep.Seen && r.Step is not null && note is null)
+        {
+            checks.Add("note", "Nothing was written.", "Say what was seen or done.");
+        }
+
+        return checks.Sound ? Worked.Of(new WorkStepDone(new WorkPoint(step, at), null, note, null), "", Evidence.MeasuredHere)
+            : checks.Refusal;
+    }
+}

@@ -1,0 +1,180 @@
+using Microsoft.EntityFrameworkCore;
+using MudPie.Core.Measures;
+using MudPie.Core.Sheets;
+using MudPie.Core.Workings;
+using MudPie.Records;
+using MudPie.Records.Works;
+using MudPie.Server.Lots;
+using MudPie.Server.Web;
+using MudPie.Server.Works;
+
+namespace MudPie.Server.Sheets;
+
+/// <summary>Lab sheets of beds, fields and mixes: from the sample to what was put on.</summary>
+public static class LabSheetEndpoints
+{
+    /// <summary>What can be asked and done.</summary>
+    public static void MapLabSheets(this IEndpointRouteBuilder api)
+    {
+        api.MapGet("/sheets", All).WithSummary("Sheets in a line each, and what a new one may choose from.");
+        api.MapGet("/sheets/{id:int}", One).WithSummary("A sheet as it stands.");
+        api.MapPost("/sheets/read", Read).WithSummary("Reads a sheet that was pasted, or the text of a CSV.");
+        api.MapPost("/sheets/work-out", WorkOut).WithSummary("What a bed, a field or a mix is short of, met from the shelf.");
+        api.MapPost("/sheets", Keep).WithSummary("A sheet is begun, or its result typed.");
+        api.MapPost("/sheets/{id:int}/steps", Do).WithSummary("A sample is taken, sent; what the sheet asked for is put on; it is ready.");
+    }
+
+    private static async Task<Ok<SheetsView>> All(WorkDesk works, SheetDesk desk, HoldingDb db, HoldingClock clock, int? lot, int? bed)
+    {
+        var lines = await works.Lines(WorkKind.Sheet);
+        var lots = await db.Lots.AsNoTracking().Where(l => l.Input.Kind == "mix" && l.Entries.Sum(e => e.Amount) > 0.5)
+            .OrderByDescending(l => l.Id).Take(30).Select(l => new SheetTarget(l.Id, l.Input.Name + ", " + l.Mark)).ToListAsync();
+        var of = lot is { } id ? lots.FirstOrDefault(l => l.Id == id) : null;
+        var on = bed is { } b ? await db.Beds.AsNoTracking().FirstOrDefaultAsync(x => x.Id == b) : null;
+        var shelf = await desk.Shelf();
+        List<SheetShelfInput> offered = [.. shelf.Select(s => new SheetShelfInput(s.Id, s.Name, InputContents.For(s.Name) is { } usual
+            ? InputContents.Write(usual.Holds) : s.N + s.P2O5 + s.K2O > 0 ? "as labelled" : "", s.PricePerKg is not null))];
+        var us = (await clock.Units()).IsUs();
+        return TypedResults.Ok(new SheetsView([.. lines.Select(l => l.Line)], new SheetAsked {
+            Name = $"{(of?.Name ?? on?.Name ?? "sheet")}, {Say.Date((await clock.Local())(clock.Now))}" is var name
+                && name.Length > Names.Most
+                ? name[..Names.Most] : $"{(of?.Name ?? on?.Name ?? "sheet")}, {Say.Date((await clock.Local())(clock.Now))}",
+            For = of is not null ? SheetOf.Mix : SheetOf.Bed,
+            LotId = of?.Id,
+            BedId = on?.Id,
+            Method = of is not null ? Extraction.SaturatedMedia : Extraction.Mehlich3,
+            Depth = us ? "6 in" : "15 cm",
+            Density = of is not null ? "0.4" : "1.3",
+            Held = "0.5",
+            Crop = CropGroup.Vegetables,
+            Inputs = [.. offered.Where(o => o is { Priced: true, Holds.Length: > 0 }).Take(12)
+                .Select(o => new SheetInputAsked { InputId = o.Id })],
+        }, offered, lots));
+    }
+
+    private static async Task<Results<Ok<LabSheetView>, Missing>> One(int id, HoldingDb db, WorkDesk works, HoldingClock clock)
+    {
+        if (await db.Works.AsNoTracking().FirstOrDefaultAsync(w => w.Id == id) is not { Sheet: { } asked } work)
+        {
+            return Problems.NotFound("sheet");
+        }
+
+        var (log, shown) = await works.Log(id);
+        var stands = SheetCourse.Of(asked, work.BegunAt, WorkDesk.Points(log), clock.Now);
+        var (word, figure) = SheetCourse.Short(stands, clock.Now);
+        return TypedResults.Ok(new LabSheetView {
+            Id = id,
+            Version = work.Version,
+            Asked = asked,
+            State = stands.State,
+            Word = $"{word}, {figure}",
+            Of = asked.For == SheetOf.Mix
+                ? await db.Lots.Where(l => l.Id == asked.LotId).Select(l => l.Input.Name + ", " + l.Mark).FirstOrDefaultAsync()
+                : await db.Beds.Where(b => b.Id == asked.BedId).Select(b => b.Name).FirstOrDefaultAsync(),
+            Way = [.. new[] { WorkStep.Sampled, WorkStep.Sent, WorkStep.Result, WorkStep.Corrected, WorkStep.Ready }.Select(s =>
+                new SheetStepView(s, stands.Dates.Where(d => d.Step == s).Select(d => (DateTimeOffset?)d.At).FirstOrDefault()))],
+            Next = stands.Next,
+            How = stands.How,
+            Log = shown,
+        });
+    }
+
+    private static Results<Ok<Worked<SheetPasted>>, Refused> Read(SheetPasteRequest r) =>
+        SheetText.Read(r.Text) is var read && read.Refused is { } no ? Problems.Of(no) : TypedResults.Ok(read.Worked);
+
+    private static async Task<Results<Ok<Worked<SheetBenchView>>, Refused>> WorkOut(SheetAsked asked, SheetDesk desk)
+    {
+        var told = await desk.Tell(asked);
+        return told.Refused is { } no ? Problems.Of(no) : TypedResults.Ok(told.Worked);
+    }
+
+    private static Task<Results<Written<Kept>, Refused, Clash>> Keep(SheetKeepRequest r, HoldingDb db, SheetDesk desk, HoldingClock clock,
+        Writes writes) => writes.Do<Kept>(async () =>
+    {
+        if (r.Asked is not { } asked)
+        {
+            return Refusal.Of("asked", "Nothing was asked.", "Load the page again.");
+        }
+
+        var checks = new Checks();
+        if ((await desk.WorkOut(asked)).Refused is { } no)
+        {
+            checks.Add(no);
+        }
+
+        if (await WorkEndpoints.Found(r.Id, r.Version, WorkKind.Sheet, asked.Name, null, (db, clock, checks)) is not { } work)
+        {
+            return checks.Refusal;
+        }
+
+        // What was put on was put on by the sheet as it was.
+        if (work.Sheet is not null && await db.WorkLog.ThatStand().AnyAsync(e => e.WorkId == work.Id && e.Step == WorkStep.Corrected))
+        {
+            checks.Add("asked", "It was corrected by this sheet as it is.", "Strike that first, or begin another sheet.");
+        }
+
+        var came = asked.Rows.Count > 0 && (work.Sheet?.Rows.Count ?? 0) == 0;
+        (work.Sheet, work.BedId) = (asked, asked.For == SheetOf.Bed ? asked.BedId : null);
+        var saved = await WorkEndpoints.Saved(work, db, checks);
+        if (saved.Refused is null && came)
+        {
+            db.WorkLog.Add(new WorkEntry { WorkId = work.Id, Step = WorkStep.Result, At = clock.Now, RecordedAt = clock.Now });
+            await db.SaveChangesAsync();
+        }
+
+        return saved;
+    });
+
+    private static Task<Results<Written<Kept>, Refused, Clash>> Do(int id, WorkStepRequest r, HoldingDb db, SheetDesk desk,
+        StockKeeper stock,
+        HoldingClock clock, Writes writes) => writes.Do<Kept>(async () =>
+    {
+        if (await db.Works.AsNoTracking().FirstOrDefaultAsync(w => w.Id == id) is not { Sheet: { } asked } work || r.Did is not { } did)
+        {
+            return Refusal.Of(r.Did is null ? "did" : "id", r.Did is null ? "Nothing was said." : "It is not there any more.",
+                "Load the page again.");
+        }
+
+        var checks = new Checks();
+        var at = checks.Past("at", r.At, clock.Now);
+        var log = await db.WorkLog.ThatStand().AsNoTracking().Where(e => e.WorkId == id).ToListAsync();
+        var answer = did.Step is WorkStep.Corrected or WorkStep.Ready ? await desk.WorkOut(asked) : Refusal.Of("", "", "");
+        var deed = SheetCourse.Do(did, SheetCourse.Of(asked, work.BegunAt, WorkDesk.Points(log), clock.Now),
+            answer.Refused is null ? answer.Value : null, at);
+        if (deed.Refused is { } no || !checks.Sound)
+        {
+            return deed.Refused is { } wrong ? checks.Add(wrong).Refusal : checks.Refusal;
+        }
+
+        var entry = db.WorkLog.Add(WorkEntry.Of(id, deed.Value, clock.Now)).Entity;
+        await db.SaveChangesAsync();
+        if (did.Step == WorkStep.Corrected && answer.Refused is null)
+        {
+            await Take(answer.Value, entry, work.Name, db, stock);
+        }
+
+        return Writes.Done(new Kept(entry.Id));
+    });
+
+    /// <summary>What was put on leaves the shelf, oldest good lot first; what was never counted has no book to fall.</summary>
+    private static async Task Take(SheetAnswer answer, WorkEntry entry, string note, HoldingDb db, StockKeeper stock)
+    {
+        var taken = new Dictionary<int, double>();
+        foreach (var given in answer.Given.Where(g => g.KgPerHa > 0 && g.InputId is not null))
+        {
+            var input = await db.Inputs.AsNoTracking().FirstAsync(i => i.Id == given.InputId);
+            if (!await db.Lots.AnyAsync(l => l.InputId == input.Id))
+            {
+                continue;
+            }
+
+            var kg = answer.Total(given.KgPerHa);
+            var draw = await stock.PlanAfter(input.Id, StockKeeper.UnitOf(input) == "kg" ? kg : kg / given.KgPerL, entry.At, taken);
+            await stock.WriteUse(input.Id, draw, entry.At, note);
+            foreach (var e in db.StockEntries.Local.Where(e => e.Id == 0 && e.WorkEntryId is null))
+            {
+                e.WorkEntryId = entry.Id;
+            }
+        }
+    }
+}
