@@ -106,7 +106,7 @@ public static class SheetCourse
             && answer?.Nutrients.Where(n => n.Short > Mixing.SoilCorrections.Slack && n.Choice is null).Select(n => n.Line.Of.Name).ToList()
                 is { Count: > 0 } open)
         {
-            checks.Add("note", $"{Say.List(open)} stay short, and nothing was chosen.",
+            checks.Add("note", $"{Say.List(open)} stay{(open.Count == 1 ? "s" : "")} short, and nothing was chosen.",
                 "Choose leaf, next planting or leave it; or write why.");
         }
 
@@ -121,7 +121,12 @@ public static class SheetCourse
             checks.Add("note", "Nothing was written.", "Say what was seen or done.");
         }
 
-        return checks.Sound ? Worked.Of(new WorkStepDone(new WorkPoint(step, at), null, note, null), "", Evidence.MeasuredHere)
-            : checks.Refusal;
+        // What was put on is kept as it was worked out then: the sheet, its lot and its prices may change later.
+        var what = step != WorkStep.Corrected || answer is null ? null : string.Join(", ", answer.Given.Where(g => g.KgPerHa > 0)
+            .Select(g => $"{Kg(answer.Total(g.KgPerHa))} of {g.Name}")) is { Length: > 0 } given ? given : "nothing";
+        return checks.Sound ? Worked.Of(new WorkStepDone(new WorkPoint(step, at) { What = what }, null, note, null), "",
+            Evidence.MeasuredHere) : checks.Refusal;
     }
+
+    private static string Kg(double kg) => kg < 1 ? $"{Say.Number(kg * 1000)} g" : $"{Say.Number(kg)} kg";
 }

@@ -39,7 +39,7 @@ public static class WorkSays
             WorkStep.Sampled => "sampled",
             WorkStep.Sent => "sent to the lab",
             WorkStep.Result => "the result came",
-            WorkStep.Corrected => "corrected by the sheet",
+            WorkStep.Corrected => $"corrected by the sheet: {p.What ?? "nothing"}",
             _ => "seen",
         };
     }

@@ -36,11 +36,12 @@ public static class WormAppetite
         double? rule = wormsG is { } g ? g * ShareADay * share : null;
         var (looked, seen) = Looked(points, rule, now);
         var rate = looked ?? rule;
-        var lying = Lying(points, rate ?? 0, now);
+        var (then, since) = Lying(points, rate ?? 0);
+        var lying = since is { } from ? Math.Max(0, then - ((rate ?? 0) * (now - from).TotalDays)) : 0;
         var fed = points.Any(p => p.Step == WorkStep.Fed);
         var answer = new Appetite(rate, seen, rate is null ? 0 : lying, rate is null ? null
             : Math.Max(0, (MostDays * rate.Value) - lying), rate is not > 0 || !fed ? null
-            : now.AddDays(Math.Min(60, Math.Max(0, (lying / rate.Value) - 0.5))));
+            : since!.Value.AddDays(Math.Min(60, Math.Max(0, (then / rate.Value) - 0.5))));
         List<WorkingLine> working = [];
         if (wormsG is { } w)
         {
@@ -106,7 +107,8 @@ public static class WormAppetite
         return found;
     }
 
-    private static double Lying(IReadOnlyList<WorkPoint> points, double rate, DateTimeOffset now)
+    /// <summary>What lay when they were last fed or looked at, and when that was.</summary>
+    private static (double G, DateTimeOffset? At) Lying(IReadOnlyList<WorkPoint> points, double rate)
     {
         double lying = 0, last = 0;
         DateTimeOffset? at = null;
@@ -125,6 +127,6 @@ public static class WormAppetite
             }
         }
 
-        return at is { } since ? Math.Max(0, lying - (rate * (now - since).TotalDays)) : 0;
+        return (lying, at);
     }
 }

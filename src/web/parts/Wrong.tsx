@@ -1,3 +1,4 @@
+import { useEffect, useRef } from "react";
 import type { FieldProblem, Problem } from "../api/problem";
 import { useLeftOver, useRefusal } from "./Form";
 
@@ -36,8 +37,14 @@ function Says({ problem, fields }: { problem: Problem; fields: FieldProblem[] })
 export function WrongHere({ name, text }: { name?: string; text?: string | null }) {
   const refused = useRefusal(name);
   const says = text ?? refused;
+  const here = useRef<HTMLParagraphElement>(null);
+  // Where it lies folded away, what is wrong opens the fold.
+  useEffect(() => {
+    const fold = says ? here.current?.closest("details") : null;
+    if (fold) fold.open = true;
+  }, [says]);
   return says ? (
-    <p role="alert" className="mt-1 font-medium text-plum">
+    <p ref={here} role="alert" className="mt-1 font-medium text-plum">
       ✕ {says}
     </p>
   ) : null;

@@ -246,6 +246,8 @@ public sealed class SheetTests
         var answer = Of(Asked(Row("B", "0.3"))).Value;
         SheetCourse.Do(new() { Step = WorkStep.Corrected }, result, answer, begun).Refused!.Problems[0].Wrong.ShouldContain("boron");
         SheetCourse.Do(new() { Step = WorkStep.Corrected, Note = "later" }, result, answer, begun).Refused.ShouldBeNull();
+        SheetCourse.Do(new() { Step = WorkStep.Corrected }, result, Of(Asked(Row("K", "96"), Row("S", "12"))).Value, begun).Value.Point.What
+            .ShouldBe("913 g of potassium sulphate"); // as it was worked out then
         SheetCourse.Do(new() { Step = WorkStep.Ready }, result, Of(Asked(Row("K", "90"))).Value, begun)
             .Refused!.Problems[0].Field.ShouldBe("note");
         SheetCourse.Do(new() { Step = WorkStep.Sent }, Stands(asked, 0), null, begun).Refused!.Problems[0].Field.ShouldBe("step");

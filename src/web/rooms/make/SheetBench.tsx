@@ -1,4 +1,4 @@
-import { useState } from "react";
+import { useRef, useState } from "react";
 import { useNavigate, useParams, useSearchParams } from "react-router-dom";
 import type { Schemas } from "../../api/client";
 import { useRead, useWorkOut, useWrite } from "../../api/data";
@@ -33,19 +33,24 @@ export function SheetNew() {
 export function SheetPage() {
   const id = Number(useParams().id);
   const view = useRead("/api/sheets/{id}", { params: { path: { id } } });
-  return <Bench key={view.version} start={view.asked} view={view} />;
+  return <Bench start={view.asked} view={view} />;
 }
 
 function Bench({ start, view }: { start: Asked; view: View | null }) {
   const [r, change] = useState<Asked>(start);
+  const [kept, setKept] = useState<Asked>(start); // as it was last kept: what is typed stays, whatever another window does
+  const sent = useRef(start);
   const go = useNavigate();
   const worked = useWorkOut("/api/sheets/work-out", { body: r });
   const keep = useWrite(
     "/api/sheets",
     () => ({ body: { id: view?.id ?? null, version: view?.version ?? null, asked: r } }),
-    (kept) => void go(`/make/sheet/${kept.id}`),
+    ({ id }) => {
+      setKept(sent.current);
+      void go(`/make/sheet/${id}`);
+    },
   );
-  const changed = view === null || r !== start;
+  const changed = view === null || r !== kept;
   const set = (part: Partial<Asked>) => {
     keep.reset();
     change((old) => ({ ...old, ...part }));
@@ -124,7 +129,10 @@ function Bench({ start, view }: { start: Asked; view: View | null }) {
                     <Button
                       kind="filled"
                       disabled={keep.isPending || worked.problem !== null}
-                      onClick={() => keep.mutate(null)}
+                      onClick={() => {
+                        sent.current = r;
+                        keep.mutate(null);
+                      }}
                     >
                       {view === null ? "Keep the sheet" : "Keep the change"}
                     </Button>

@@ -196,84 +196,86 @@ export function SheetRows({ r, set }: Props) {
     },
   );
   return (
-    <Fold
-      key={rows.length === 0 ? "none" : "some"}
-      line={rows.length === 0 ? "The result: paste it or type it" : `The sheet’s ${rows.length} lines`}
-      open={rows.length === 0}
-    >
-      <Form
-        problem={read.error}
-        onSend={() => read.mutate(null)}
-        className="flex flex-col gap-2"
-        label="Paste the sheet"
-      >
-        <label className="block">
-          Paste it: what, how much, in what
-          <textarea
-            className="mt-1 block h-28 w-full border-b-2 border-line bg-paper p-2 text-lg"
-            value={text}
-            onChange={(e) => setText(e.target.value)}
-            placeholder={"P 18 ppm\nK; 0.31; meq/100 g\nZn < 0.5 mg/kg"}
-          />
-        </label>
-        <WrongHere name="text" />
-        <Button type="submit" className="self-start" disabled={read.isPending || text.trim() === ""}>
-          Read it
-        </Button>
-        <WrongElse />
-      </Form>
+    <>
       {read.data && read.data.value!.left.length > 0 && (
-        <p className="text-ash">Left out, as nothing here knows it: {read.data.value!.left.join(" · ")}</p>
+        <p className="py-1 text-ash">Left out, as nothing here knows it: {read.data.value!.left.join(" · ")}</p>
       )}
-      {rows.map((row, i) => (
-        <div key={i}>
-          <div className="grid grid-cols-[1fr_1fr_1fr_auto] items-end gap-2">
-            <Field
-              label={i === 0 ? "What" : `What, line ${i + 1}`}
-              value={row.of ?? ""}
-              onChange={(of) => set({ rows: rows.with(i, { ...row, of }) })}
-              name={`rows[${i}].of`}
-            />
-            <Field
-              label={i === 0 ? "How much" : `How much, line ${i + 1}`}
-              value={row.value ?? ""}
-              onChange={(value) => set({ rows: rows.with(i, { ...row, value }) })}
-              name={`rows[${i}].value`}
-            />
-            <Field
-              label={i === 0 ? "Unit" : `Unit, line ${i + 1}`}
-              value={row.unit ?? ""}
-              onChange={(unit) => set({ rows: rows.with(i, { ...row, unit }) })}
-              name={`rows[${i}].unit`}
-            />
-            <Button
-              kind="plain"
-              aria-label={`Take line ${i + 1} out`}
-              onClick={() => set({ rows: rows.toSpliced(i, 1) })}
-            >
-              ✕
-            </Button>
-          </div>
-          <Pick
-            label={`Line ${i + 1} was got out by`}
-            value={row.method ?? "same"}
-            options={[{ value: "same", name: "the sheet’s way" }, ...methods]}
-            onChange={(m) =>
-              set({ rows: rows.with(i, { ...row, method: m === "same" ? null : (m as Schemas["Extraction"]) }) })
-            }
-          />
-          <WrongHere name={`rows[${i}].method`} />
-        </div>
-      ))}
-      <Button
-        kind="plain"
-        className="self-start"
-        onClick={() => set({ rows: [...rows, { of: "", value: "", unit: "mg/kg", method: null }] })}
+      <Fold
+        key={rows.length === 0 ? "none" : "some"}
+        line={rows.length === 0 ? "The result: paste it or type it" : `The sheet’s ${rows.length} lines`}
+        open={rows.length === 0}
       >
-        one more line
-      </Button>
-      <WrongHere name="rows" />
-    </Fold>
+        <Form
+          problem={read.error}
+          onSend={() => read.mutate(null)}
+          className="flex flex-col gap-2"
+          label="Paste the sheet"
+        >
+          <label className="block">
+            Paste it: what, how much, in what
+            <textarea
+              className="mt-1 block h-28 w-full border-b-2 border-line bg-paper p-2 text-lg"
+              value={text}
+              onChange={(e) => setText(e.target.value)}
+              placeholder={"P 18 ppm\nK; 0.31; meq/100 g\nZn < 0.5 mg/kg"}
+            />
+          </label>
+          <WrongHere name="text" />
+          <Button type="submit" className="self-start" disabled={read.isPending || text.trim() === ""}>
+            Read it
+          </Button>
+          <WrongElse />
+        </Form>
+        {rows.map((row, i) => (
+          <div key={i}>
+            <div className="grid grid-cols-[1fr_1fr_1fr_auto] items-end gap-2">
+              <Field
+                label={i === 0 ? "What" : `What, line ${i + 1}`}
+                value={row.of ?? ""}
+                onChange={(of) => set({ rows: rows.with(i, { ...row, of }) })}
+                name={`rows[${i}].of`}
+              />
+              <Field
+                label={i === 0 ? "How much" : `How much, line ${i + 1}`}
+                value={row.value ?? ""}
+                onChange={(value) => set({ rows: rows.with(i, { ...row, value }) })}
+                name={`rows[${i}].value`}
+              />
+              <Field
+                label={i === 0 ? "Unit" : `Unit, line ${i + 1}`}
+                value={row.unit ?? ""}
+                onChange={(unit) => set({ rows: rows.with(i, { ...row, unit }) })}
+                name={`rows[${i}].unit`}
+              />
+              <Button
+                kind="plain"
+                aria-label={`Take line ${i + 1} out`}
+                onClick={() => set({ rows: rows.toSpliced(i, 1) })}
+              >
+                ✕
+              </Button>
+            </div>
+            <Pick
+              label={`Line ${i + 1} was got out by`}
+              value={row.method ?? "same"}
+              options={[{ value: "same", name: "the sheet’s way" }, ...methods]}
+              onChange={(m) =>
+                set({ rows: rows.with(i, { ...row, method: m === "same" ? null : (m as Schemas["Extraction"]) }) })
+              }
+            />
+            <WrongHere name={`rows[${i}].method`} />
+          </div>
+        ))}
+        <Button
+          kind="plain"
+          className="self-start"
+          onClick={() => set({ rows: [...rows, { of: "", value: "", unit: "mg/kg", method: null }] })}
+        >
+          one more line
+        </Button>
+        <WrongHere name="rows" />
+      </Fold>
+    </>
   );
 }
 

@@ -49,7 +49,7 @@ export function Drawn({ yard }: { yard: Schemas["YardView"] }) {
 function Behind({ kind }: { kind: string }) {
   const id = useId();
   return (
-    <svg viewBox="0 0 170 84" className="mx-auto h-20 max-wide:h-16" aria-hidden>
+    <svg viewBox="0 0 170 84" className="mx-auto h-20 max-w-full max-wide:h-16" aria-hidden>
       <PartPatterns id={id} />
       {kind === "charge" ? (
         <g className="stroke-ink" strokeWidth="3.5" strokeLinejoin="round">
