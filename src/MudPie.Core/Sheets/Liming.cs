@@ -64,6 +64,12 @@ public static class Liming
         var to = (fields.Optional("limeTo", r.LimeTo?.TrimEnd('%', ' '), Dimension.Plain, 20, 100,
             "Base saturation, per cent.") ?? 85) / 100;
         double Meq(string id) => sheet.Line(id) is { MgPerKg: { } mg } && Nutrients.Find(id)!.EqWeight is { } eq ? mg / eq / 10 : 0;
+        if (Nutrients.All.FirstOrDefault(n => n.Id is "Ca" or "Mg" or "K" or "Na" && sheet.Line(n.Id) is { Above: true }) is { } above)
+        {
+            return Wrong(fields, "lime", $"{above.Name} is above the lab’s scale: how much there is nobody knows.",
+                "Go by the buffer’s pH.");
+        }
+
         if (!sheet.CecSaid && sheet.Property("acidity") is null || sheet.Cec is not { } cec || sheet.Line("Ca") is null)
         {
             return Wrong(fields, "lime", "The sheet has no exchange (CEC) with its calcium, or no exchangeable acidity.",

@@ -47,9 +47,10 @@ public sealed record AdviceRead(string Name, double KgPerHa, double? CostPerHa);
 /// <param name="CostPerHa">Of all, a hectare (or a layer of mix a metre deep).</param>
 /// <param name="Lime">Lime; null where none was asked for.</param>
 /// <param name="Advice">The lab's own.</param>
+/// <param name="TestCost">What the test itself cost; null where nobody said.</param>
 /// <param name="Verdict">What to do.</param>
 public sealed record SheetAnswer(SheetRead Read, IReadOnlyList<SheetNutrient> Nutrients, IReadOnlyList<SheetGiven> Given, double? AreaM2,
-    double? MixL, double CostPerHa, Worked<LimeAnswer>? Lime, IReadOnlyList<AdviceRead> Advice, Verdict Verdict)
+    double? MixL, double CostPerHa, Worked<LimeAnswer>? Lime, IReadOnlyList<AdviceRead> Advice, double? TestCost, Verdict Verdict)
 {
     /// <summary>Of kg a hectare, what goes on the ground or into the mix in all, kg.</summary>
     public double Total(double kgPerHa) => MixL is { } l ? kgPerHa / 10_000 * l / 1000 : kgPerHa * AreaM2!.Value / 10_000;
@@ -81,6 +82,7 @@ public static class SheetBench
         var bands = Bands(r, read, fields);
         var lime = Liming.Of(r, read, fields);
         var advice = Advice(r, inputs, fields);
+        var cost = fields.Optional("cost", r.Cost, Dimension.Plain, 0, 1_000_000, "In the holding’s own money.");
         if (!fields.Checks.Sound)
         {
             return fields.Checks.Refusal;
@@ -88,8 +90,13 @@ public static class SheetBench
 
         // Lime brings calcium, before anything else is chosen.
         var limed = lime is { Value.KgPerHa: > 0 } ? lime.Value.KgPerHa * 0.36 / read.KgPerHa : 0;
-        var test = read.Lines.Where(l => l.MgPerKg is not null).ToDictionary(l => l.Of.Id, l => l.MgPerKg!.Value
-            + (l.Of.Id == "Ca" ? limed : 0));
+        var test = read.Lines.Where(l => l.MgPerKg is not null).ToDictionary(l => l.Of.Id,
+            l => l.MgPerKg!.Value + (l.Of.Id == "Ca" ? limed : 0));
+        foreach (var above in read.Lines.Where(l => l.Above && bands.ContainsKey(l.Of.Id)))
+        {
+            test[above.Of.Id] = bands[above.Of.Id].Band.High!.Value; // at its top at least: nothing more of it goes on
+        }
+
         var targets = bands.Where(b => test.ContainsKey(b.Key)).ToDictionary(b => b.Key, b => b.Value.Band);
         var solved = targets.Count == 0 ? null : SoilCorrections.Of(new CorrectionsQuestion {
             DepthCm = read.DepthCm, BulkDensityKgPerL = read.Density, Test = test, Targets = targets,
@@ -100,7 +107,7 @@ public static class SheetBench
             return no;
         }
 
-        var answer = Answer((r, read, bands), solved?.Value, inputs, (area, litres, lime, advice));
+        var answer = Answer((r, read, bands), solved?.Value, inputs, (area, litres, lime, advice, cost));
         return Worked.Of(answer, "kg/ha", r.School == SheetSchool.Ratio ? Evidence.Contested : Evidence.PublishedTrials,
             [
                 .. read.Lines.Where(l => l.How.Length > 0 && l.MgPerKg is not null).Select(l => new WorkingLine(l.Of.Name,
@@ -262,19 +269,19 @@ public static class SheetBench
 
     private static SheetAnswer Answer((SheetAsked Asked, SheetRead Read, Dictionary<string, (TargetBand Band, bool Own)> Bands) of,
         CorrectionsAnswer? solved, List<InputRead> inputs,
-        (double? AreaM2, double? Litres, Worked<LimeAnswer>? Lime, IReadOnlyList<AdviceRead> Advice) with)
+        (double? AreaM2, double? Litres, Worked<LimeAnswer>? Lime, IReadOnlyList<AdviceRead> Advice, double? Cost) with)
     {
         var (r, read, bands) = of;
         ShortfallChoice? Chosen(string id) => r.Choices.LastOrDefault(c => Nutrients.Read(c.Of ?? "")?.Of.Id == id)?.Choice;
         List<SheetNutrient> nutrients = [.. read.Lines.Where(l => !l.Of.Property).Select(l => bands.TryGetValue(l.Of.Id, out var b)
-            ? new SheetNutrient(l, b.Band.Low, b.Band.High, b.Own, solved?.After.GetValueOrDefault(l.Of.Id),
-                solved?.AfterAll.GetValueOrDefault(l.Of.Id), solved?.Unmet.GetValueOrDefault(l.Of.Id) ?? 0,
+            ? new SheetNutrient(l, b.Band.Low, b.Band.High, b.Own, l.Above ? null : solved?.After.GetValueOrDefault(l.Of.Id),
+                l.Above ? null : solved?.AfterAll.GetValueOrDefault(l.Of.Id), solved?.Unmet.GetValueOrDefault(l.Of.Id) ?? 0,
                 solved?.Why.GetValueOrDefault(l.Of.Id), Chosen(l.Of.Id), SheetSays.Flag(l, b.Band))
             : new SheetNutrient(l, null, null, false, null, null, 0, null, null, SheetSays.Flag(l, null)))];
         List<SheetGiven> given = [.. inputs.Select(i => new SheetGiven(i.Id, i.Name, solved?.KgPerHa.GetValueOrDefault(i.Name) ?? 0,
             i.KgPerL,
             i.Ask.PricePerKg!.Value, i.Ask.CapKgPerHa ?? 0, i.Holds, i.Label, SheetSays.WhyNotMore(i, solved, nutrients)))];
-        return new SheetAnswer(read, nutrients, given, with.AreaM2, with.Litres, solved?.CostPerHa ?? 0, with.Lime, with.Advice,
+        return new SheetAnswer(read, nutrients, given, with.AreaM2, with.Litres, solved?.CostPerHa ?? 0, with.Lime, with.Advice, with.Cost,
             SheetSays.Verdict(r, nutrients, given));
     }
 }

@@ -49,8 +49,8 @@ public static class SheetSays
             return "the most that is usual in a year";
         }
 
-        List<string> tops = [.. nutrients.Where(n => n.High is { } high && input.Ask.Holds(n.Line.Of.Id) > 0 && n.AfterAll is { } all
-            && all >= Math.Max(high, n.Line.MgPerKg ?? 0) - (1e-6 * high)).Select(n => n.Line.Of.Name)];
+        List<string> tops = [.. nutrients.Where(n => n.High is { } high && input.Ask.Holds(n.Line.Of.Id) > 0 && (n.Line.Above
+            || (n.AfterAll is { } all && all >= Math.Max(high, n.Line.MgPerKg ?? 0) - (1e-6 * high)))).Select(n => n.Line.Of.Name)];
         return tops.Count > 0 ? $"more would take {Say.List(tops)} above the top" : wanted.All(n => n.Short <= SoilCorrections.Slack)
             ? kg > 0 ? "enough is there with it" : "others give it for less" : "more of it would leave another nutrient shorter still";
     }

@@ -76,6 +76,7 @@ internal static class SheetTelling
             Given = [.. a.Given.OrderByDescending(g => g.KgPerHa > 0).ThenBy(g => g.Name).Select(g => Given(g, a, units))],
             SizeShown = a.MixL is { } l ? Units.Show(l, Dimension.Volume, units) : Units.Show(a.AreaM2!.Value, Dimension.Area, units),
             CostShown = Say.Money(a.Total(a.CostPerHa)),
+            TestCostShown = a.TestCost is { } test ? Say.Money(test) : null,
             Lime = a.Lime is { } lime ? InUnits.Say(lime.Value.Sentence, units) : null,
             LimeInAll = a.Lime is { Value.KgPerHa: >= 1 } of ? Kg(a.Total(of.Value.KgPerHa)) : null,
             Advice = [.. a.Advice.Select(x => new AdviceView(x.Name, a.MixL is null

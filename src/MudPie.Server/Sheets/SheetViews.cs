@@ -63,6 +63,9 @@ public sealed record SheetBenchView
     /// <summary>What all of it costs there.</summary>
     public required string CostShown { get; init; }
 
+    /// <summary>What the test itself cost; null where nobody said.</summary>
+    public required string? TestCostShown { get; init; }
+
     /// <summary>Lime, in words; null where none was asked for.</summary>
     public required string? Lime { get; init; }
 

@@ -39,7 +39,7 @@ internal static class TodayMixing
 
         foreach (var (line, due, _) in await works.Lines(going: true))
         {
-            items.AddRange(due.Take(2).Select(d => new TodayItem($"work-{d.Rule}-{line.Id}", d.Urgency, d.Title, d.Detail, d.Action,
+            items.AddRange(due.Take(1).Select(d => new TodayItem($"work-{d.Rule}-{line.Id}", d.Urgency, d.Title, d.Detail, d.Action,
                 line.Link,
                 d.At)));
         }

@@ -152,6 +152,18 @@ public sealed class SheetTests
     }
 
     [Fact]
+    public void Of_what_is_above_the_scale_nothing_more_goes_on()
+    {
+        var a = Of(Asked(Row("K", "above range"), Row("S", "9"))).Value;
+        a.Given.Single(g => g.Name == "potassium sulphate").KgPerHa.ShouldBe(0);
+        a.Given.Single(g => g.Name == "potassium sulphate").WhyNotMore.ShouldContain("potassium above the top");
+        a.Given.Single(g => g.Name == "gypsum").KgPerHa.ShouldBe(3 * 1.95 / 0.17, 1e-3);
+        a.Nutrients[0].After.ShouldBeNull();
+        Wrong(Asked(Row("Ca", "above range"), Row("CEC", "8",
+            "meq/100 g")) with { Lime = LimeBy.Saturation })["lime"].ShouldContain("above the lab");
+    }
+
+    [Fact]
     public void Inputs_without_a_price_or_contents_are_named()
     {
         var wrong = Wrong(Asked(Row("K", "90")) with { Inputs = [new() { InputId = 4 }, new() { Name = "grey stuff" },

@@ -236,6 +236,9 @@ function Log({ job }: { job: Job }) {
               {l.name}
             </Link>
           ))}
+          <Link to="/make/sheet" className="text-clay underline underline-offset-4">
+            have a mix of it tested by a lab
+          </Link>
         </Fold>
       )}
     </section>

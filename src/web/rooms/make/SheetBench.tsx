@@ -172,6 +172,7 @@ function Amounts({ v }: { v: Schemas["SheetBenchView"] }) {
       <h3 className="text-lg">
         On {v.sizeShown}, {v.costShown} in all
       </h3>
+      {v.testCostShown && <p className="text-ash">The test itself cost {v.testCostShown}.</p>}
       <ul className="figures">
         {wanted.map((g) => (
           <li key={g.name} className="border-t border-line py-1.5">

@@ -221,9 +221,23 @@ export function SheetRows({ r, set }: Props) {
             />
           </label>
           <WrongHere name="text" />
-          <Button type="submit" className="self-start" disabled={read.isPending || text.trim() === ""}>
-            Read it
-          </Button>
+          <p className="flex flex-wrap items-center gap-4">
+            <Button type="submit" disabled={read.isPending || text.trim() === ""}>
+              Read it
+            </Button>
+            <label className="inline-flex min-h-12 cursor-pointer items-center text-clay underline underline-offset-4">
+              take it from a file (CSV)
+              <input
+                type="file"
+                accept=".csv,.tsv,.txt,text/csv,text/plain"
+                className="sr-only"
+                onChange={async (e) => {
+                  const file = e.target.files?.[0];
+                  if (file) setText(await file.text());
+                }}
+              />
+            </label>
+          </p>
           <WrongElse />
         </Form>
         {rows.map((row, i) => (
