@@ -46,6 +46,21 @@ public static partial class Nutrients
     /// <summary>The nutrient of that id; null for none.</summary>
     public static Nutrient? Find(string? id) => All.FirstOrDefault(n => n.Id.Equals(id, StringComparison.OrdinalIgnoreCase));
 
+    /// <summary>The extraction that a line names; null where it names none.</summary>
+    /// <remarks>"Phosphorus, Bray P1 22 ppm": Bray. "Zn (DTPA) 0.9": DTPA.</remarks>
+    public static Extraction? MethodIn(string line)
+    {
+        var text = line.ToLowerInvariant();
+        return Methods.Where(m => text.Contains(m.Word, StringComparison.Ordinal)).Select(m => (Extraction?)m.Is).FirstOrDefault();
+    }
+
+    private static readonly (string Word, Extraction Is)[] Methods =
+    [
+        ("mehlich", Extraction.Mehlich3), ("olsen", Extraction.Olsen), ("bicarb", Extraction.Olsen), ("bray", Extraction.Bray1),
+        ("dtpa", Extraction.Dtpa), ("ammonium acetate", Extraction.AmmoniumAcetate), ("nh4oac", Extraction.AmmoniumAcetate),
+        ("saturated media", Extraction.SaturatedMedia), ("saturated paste", Extraction.SaturatedPaste), ("hot water", Extraction.Water),
+    ];
+
     /// <summary>What a sheet's word means, and the element's share where it is an oxide; null where it is not known.</summary>
     /// <remarks>"Phosphorus (P)": P, 1. "P₂O₅": P, 0.436. "Available K": K. "Sand": null.</remarks>
     public static (Nutrient Of, double Share)? Read(string words)

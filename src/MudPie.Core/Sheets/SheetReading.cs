@@ -164,6 +164,12 @@ public static class SheetReading
                     $"× {Say.Number(by.HeldL)} L held ÷ {Say.Number(by.Density)} kg/L");
         }
 
+        if (unit == "%" && of.Id != "N")
+        {
+            return at.Wrong("unit", $"{of.Name} in per cent is its share of the exchange on most sheets, and not what the soil holds.",
+                "Leave that line out, or give ppm, meq/100 g or g/kg.");
+        }
+
         return SheetUnits.ToMgPerKg(value.Figure, unit, of, by.KgPerHa, by.Density) is { } mg
             ? new SheetLine(of, method, mg.MgPerKg, value.Figure, unit, value.Below, false, mg.How)
             : at.Wrong("unit", $"{of.Name} can’t be in {unit}.", "Give mg/kg, ppm, kg/ha or lb/ac.");

@@ -55,9 +55,15 @@ public static partial class SheetText
 
         var rest = m.Groups["unit"].Value.Trim();
         var unit = SheetUnits.First(rest) ?? (of.Of.Property ? "" : null);
+        if (unit == "%" && of.Of is { Property: false, Id: not "N" })
+        {
+            return null; // its share of the exchange, and not what the soil holds
+        }
+
         return new SheetRow {
             Of = of.Share < 1 ? m.Groups["name"].Value.Trim() : of.Of.Id, Value = m.Groups["value"].Value.Trim(),
                 Unit = unit ?? rest.Split(' ')[0],
+            Method = Nutrients.MethodIn(line),
         };
     }
 

@@ -58,22 +58,21 @@ public static class WormDeeds
     {
         var (table, fields, note) = with;
         var of = WormFood.Of(p.What, table);
-        var read = AmountText.ReadLoose("amount", r.Amount, of.KgPerL, fields.Units);
         // What is fed is weighed: a bare figure is grams, or ounces.
         var typed = r.Amount?.Trim();
-        if (typed is { Length: > 0 } && char.IsAsciiDigit(typed[^1]))
+        var weighed = AmountText.Read("amount", typed is { Length: > 0 } && char.IsAsciiDigit(typed[^1])
+            ? $"{typed} {(fields.Units.IsUs() ? "oz" : "g")}" : typed, Dimension.Mass, fields.Units);
+        var grams = weighed.Refused is null ? weighed.Value.Si
+            : AmountText.Read("amount", typed, Dimension.Volume, fields.Units) is { Refused: null } litres
+                ? litres.Value.Si * of.KgPerL * 1000
+            : double.NaN;
+        if (double.IsNaN(grams))
         {
-            read = AmountText.ReadLoose("amount", $"{typed} {(fields.Units.IsUs() ? "oz" : "g")}", of.KgPerL, fields.Units);
+            fields.Checks.Add(weighed.Refused!);
         }
-
-        var grams = 0.0;
-        if (read.Refused is { } no)
+        else if (grams is <= 0 or > 200_000)
         {
-            fields.Checks.Add(no);
-        }
-        else if ((grams = read.Value.Si * of.KgPerL * 1000) is <= 0 or > 200_000)
-        {
-            fields.Checks.Add("amount", $"{read.Value.Shown} is too {(grams <= 0 ? "little" : "much")}.", "Give 1 g to 200 kg.");
+            fields.Checks.Add("amount", $"{typed} is too {(grams <= 0 ? "little" : "much")}.", "Give 1 g to 200 kg.");
         }
 
         if (p.What is { } what && WormFood.Kept(what) is { } never && note is null)

@@ -73,6 +73,8 @@ public static class LabSheetEndpoints
                 : await db.Beds.Where(b => b.Id == asked.BedId).Select(b => b.Name).FirstOrDefaultAsync(),
             Way = [.. new[] { WorkStep.Sampled, WorkStep.Sent, WorkStep.Result, WorkStep.Corrected, WorkStep.Ready }.Select(s =>
                 new SheetStepView(s, stands.Dates.Where(d => d.Step == s).Select(d => (DateTimeOffset?)d.At).FirstOrDefault()))],
+            PutOn = log.LastOrDefault(e => e.Step == WorkStep.Corrected) is { } put
+                ? InUnits.Say(put.What ?? "nothing", await clock.Units()) : null,
             Next = stands.Next,
             How = stands.How,
             Log = shown,

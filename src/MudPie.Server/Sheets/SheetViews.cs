@@ -128,6 +128,9 @@ public sealed record LabSheetView
     /// <summary>From sampled to ready.</summary>
     public required IReadOnlyList<SheetStepView> Way { get; init; }
 
+    /// <summary>What was put on by it, as it was worked out then; null before that.</summary>
+    public required string? PutOn { get; init; }
+
     /// <summary>What can be done next.</summary>
     public required IReadOnlyList<WorkStep> Next { get; init; }
 

@@ -21,6 +21,11 @@ internal static class WorkSteps
                 "Load the page again.");
         }
 
+        if (work.Kind == WorkKind.Sheet)
+        {
+            return Refusal.Of("id", "That is a lab’s sheet.", "Its steps are taken on its own page.");
+        }
+
         var checks = new Checks();
         var at = checks.Past("at", r.At, clock.Now);
         if (at < work.BegunAt.AddMinutes(-5) && work.Kind == WorkKind.Worms)

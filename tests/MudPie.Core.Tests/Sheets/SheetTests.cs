@@ -56,6 +56,17 @@ public sealed class SheetTests
     }
 
     [Fact]
+    public void A_line_that_names_its_extraction_keeps_it_and_shares_of_the_exchange_are_no_contents()
+    {
+        SheetText.Read("Phosphorus, Bray P1 22 ppm\nZinc (DTPA) 0.9 ppm\nK 96 ppm").Value.Rows.Select(r => r.Method)
+            .ShouldBe([Extraction.Bray1, Extraction.Dtpa, null]);
+        SheetText.Read("K 96 ppm\nK 5.2 % of CEC").Value.Left.ShouldBe(["K 5.2 % of CEC"]);
+        Wrong(Asked(Row("K", "5.2", "%")))["rows[0].unit"].ShouldContain("share of the exchange");
+        var bray = Read(Asked(SheetText.Read("Phosphorus, Bray P1 22 ppm").Value.Rows[0])).Lines[0];
+        bray.Method.ShouldBe(Extraction.Bray1);
+    }
+
+    [Fact]
     public void What_is_not_known_is_left_and_said()
     {
         var read = SheetText.Read("Report 2026\nNutrient;Result;Unit\nSand 40 %\nP2O5 45 mg/kg\nK 90 ppm\n").Value;
@@ -74,7 +85,8 @@ public sealed class SheetTests
     [InlineData("K2O", "100", "mg/kg", 83.013)]
     [InlineData("P2O5", "100", "ppm", 43.642)]
     [InlineData("K", "130", "mg/L", 100)]
-    [InlineData("Ca", "0.12", "%", 1200)]
+    [InlineData("Ca", "1.2", "g/kg", 1200)]
+    [InlineData("N", "0.12", "%", 1200)]
     [InlineData("K", "< 10", "ppm", 5)]
     public void Units_are_converted(string of, string value, string unit, double mg) =>
         Read(Asked(Row(of, value, unit))).Lines[0].MgPerKg!.Value.ShouldBe(mg, mg * 1e-4);

@@ -1,5 +1,5 @@
 import { useState } from "react";
-import { Link, useParams } from "react-router-dom";
+import { useParams } from "react-router-dom";
 import type { Schemas } from "../../api/client";
 import { useRead } from "../../api/data";
 import { AmountField } from "../../parts/AmountField";
@@ -15,6 +15,7 @@ import { Sum } from "../../parts/Sum";
 import { Verdict } from "../../parts/Verdict";
 import { WrongElse } from "../../parts/Wrong";
 import { HeapCurve, HeapDrawn } from "./HeapDrawn";
+import { MadeLots } from "./MadeLots";
 import { type Striking, YardLog } from "./YardLog";
 
 type Step = NonNullable<Schemas["HeapStep"]>;
@@ -62,18 +63,7 @@ export function HeapPage() {
               print its label
             </Button>
           </p>
-          {heap.lots.map((l) => (
-            <p key={l.id}>
-              <Link to={`/shelf?input=${l.inputId}`} className="text-clay underline underline-offset-4">
-                {l.leftShown} of {l.name}
-              </Link>{" "}
-              on the shelf. A brew may draw on it once its{" "}
-              <Link to="/brew/sources" className="text-clay underline underline-offset-4">
-                gate
-              </Link>{" "}
-              was asked.
-            </p>
-          ))}
+          <MadeLots lots={heap.lots} />
           <figure className="hidden items-center gap-4 border-2 border-ink p-4 print:flex">
             <img src={`/api/heaps/${heap.id}/qr.svg`} alt="Leads to this heap in Mud Pie" className="h-28 w-28" />
             <figcaption>

@@ -68,13 +68,13 @@ function Bench({ start, view }: { start: Asked; view: View | null }) {
             ? `${view.of ? `Of ${view.of}: ` : ""}${view.word}.`
             : "What it is of, what it says, and what there is to put on."
         }
-        peek={v?.verdict.sentence}
+        peek={view?.putOn ? view.word : v?.verdict.sentence}
         bench={
           <>
             {v && v.nutrients.length > 0 && (
               <>
                 {v.properties && <p className="figures mb-1">{v.properties}</p>}
-                <SheetLines nutrients={v.nutrients} onChoose={choose} />
+                <SheetLines nutrients={v.nutrients} onChoose={view?.putOn ? undefined : choose} />
               </>
             )}
             <div className="mt-4">
@@ -102,8 +102,20 @@ function Bench({ start, view }: { start: Asked; view: View | null }) {
           <>
             {v && worked.last ? (
               <>
-                <Verdict verdict={v.verdict} />
-                {v.nutrients.length > 0 && <Amounts v={v} />}
+                {view?.putOn ? (
+                  <Verdict
+                    verdict={{
+                      tone: "go",
+                      sentence: `It is ${r.for === "mix" ? "mixed in" : "put on"}: ${view.putOn}.`,
+                      why: "As it was worked out then; strike that to work by this sheet anew.",
+                    }}
+                  />
+                ) : (
+                  <>
+                    <Verdict verdict={v.verdict} />
+                    {v.nutrients.length > 0 && <Amounts v={v} />}
+                  </>
+                )}
                 {v.lime && (
                   <p>
                     <b>Lime:</b> {v.lime} {v.limeInAll && <b className="figures">{v.limeInAll} there.</b>}

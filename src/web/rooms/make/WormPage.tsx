@@ -1,5 +1,5 @@
 import { useState } from "react";
-import { Link, useParams } from "react-router-dom";
+import { useParams } from "react-router-dom";
 import type { Schemas } from "../../api/client";
 import { useRead } from "../../api/data";
 import { Button } from "../../parts/Button";
@@ -13,6 +13,7 @@ import { Sum } from "../../parts/Sum";
 import { Verdict } from "../../parts/Verdict";
 import { TraysDrawn } from "./TraysDrawn";
 import { WormSteps } from "./WormSteps";
+import { MadeLots } from "./MadeLots";
 import { type Striking, YardLog } from "./YardLog";
 
 type Tray = Schemas["TrayView"];
@@ -78,18 +79,7 @@ export function WormPage() {
               </Button>
             )}
           </p>
-          {bin.lots.map((l) => (
-            <p key={l.id}>
-              <Link to={`/shelf?input=${l.inputId}`} className="text-clay underline underline-offset-4">
-                {l.leftShown} of {l.name}
-              </Link>{" "}
-              on the shelf. A brew may draw on it once its{" "}
-              <Link to="/brew/sources" className="text-clay underline underline-offset-4">
-                gate
-              </Link>{" "}
-              was asked.
-            </p>
-          ))}
+          <MadeLots lots={bin.lots} />
           {bin.leachateShown && (
             <p>
               {bin.leachateShown} of liquid drawn off: kept apart, and off plants.
