@@ -151,7 +151,8 @@ public static class SheetBench
         if (r.School == SheetSchool.Ratio && read.Cec is null && r.Rows.Count > 0)
         {
             fields.Checks.Add("school", "Shares of the exchange want an exchange (CEC).",
-                "Add its line, or calcium, magnesium and potassium by ammonium acetate or Mehlich-3; or judge by enough of each.");
+                "Add its line, or calcium, magnesium and potassium by ammonium acetate or Mehlich-3, and of a sour soil its acidity; "
+                    + "or judge by enough of each.");
         }
 
         return bands;

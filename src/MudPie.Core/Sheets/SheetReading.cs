@@ -175,9 +175,15 @@ public static class SheetReading
             : at.Wrong("unit", $"{of.Name} can’t be in {unit}.", "Give mg/kg, ppm, kg/ha or lb/ac.");
     }
 
-    /// <summary>The exchange as the sum of what is on it; null where calcium or magnesium was not tested.</summary>
+    /// <summary>The exchange as the sum of what is on it; null where calcium, magnesium or potassium was not tested, and of a sour soil
+    /// whose acidity was not.</summary>
     private static double? Summed(List<SheetLine> lines)
     {
+        if (lines.Any(l => l is { Of.Id: "pH", Figure: < 7 }) && lines.All(l => l.Of.Id != "acidity"))
+        {
+            return null;
+        }
+
         double? Meq(string id) => lines.FirstOrDefault(l => l.Of.Id == id && l.Method is Extraction.AmmoniumAcetate or Extraction.Mehlich3)
             is { MgPerKg: { } mg } && Nutrients.Find(id)!.EqWeight is { } eq ? mg / eq / 10 : null;
         return Meq("Ca") is { } ca && Meq("Mg") is { } mg && Meq("K") is { } k

@@ -202,6 +202,11 @@ public sealed class SheetTests
         Of(r with { School = SheetSchool.Ratio, Rows = [.. r.Rows.Take(3)] }).Value.Read.Cec!.Value
             .ShouldBe((1180 / 200.39) + (88 / 121.525) + (96 / 390.98), 1e-6);
         Wrong(r with { School = SheetSchool.Ratio, Rows = [r.Rows[0]] }).Keys.ShouldContain("school");
+        // Of a sour soil the bases are not all that is on the exchange.
+        SheetRow[] sour = [.. r.Rows.Take(3), Row("pH", "5.5", "")];
+        Wrong(r with { School = SheetSchool.Ratio, Rows = sour }).Keys.ShouldContain("school");
+        Of(r with { School = SheetSchool.Ratio, Rows = [.. sour, Row("acidity", "3", "meq/100 g")] }).Value.Read.Cec!.Value
+            .ShouldBe(3 + (1180 / 200.39) + (88 / 121.525) + (96 / 390.98), 1e-6);
         var own = r with { Bands = [new() { Of = "K", Low = "100", High = "160" }] };
         (Of(own).Value.Nutrients[0].Low, Of(own).Value.Nutrients[0].Own).ShouldBe((100, true));
         Wrong(r with { Bands = [new() { Of = "K", Low = "200", High = "100" }] }).Keys.ShouldContain("bands[0].high");

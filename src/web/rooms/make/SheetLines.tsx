@@ -52,6 +52,7 @@ export function SheetLines({ nutrients, onChoose }: Props) {
             {n.shortShown && (
               <div className="flex flex-wrap items-center gap-x-3">
                 <span className="text-ash">{n.why}</span>
+                {!onChoose && n.choice && <b>{choices.find((c) => c.value === n.choice)?.name}</b>}
                 {onChoose && (
                   <span role="group" aria-label={`What to do about ${n.name}`} className="flex flex-wrap gap-2">
                     {choices.map((c) => (

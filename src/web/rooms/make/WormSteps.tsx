@@ -126,7 +126,13 @@ export function WormSteps({ bin, tray }: { bin: Schemas["WormBinView"]; tray: Sc
         )}
       </Form>
       <Fold
-        line={step === "harvested" ? "Harvest it; or something else" : "Bedding, looks, a tray that is full or ready"}
+        line={
+          step === "harvested"
+            ? "Harvest it; or something else"
+            : tray
+              ? "Bedding, looks, a tray that is full or ready"
+              : "Bedding, what still lies, something seen"
+        }
         open={step === "harvested"}
       >
         <Pick
