@@ -37,6 +37,8 @@ export function SheetPage() {
 }
 
 function Bench({ start, view }: { start: Asked; view: View | null }) {
+  useRead("/api/ground"); // read before anything is typed: a part that comes later must not draw the page anew
+  useRead("/api/sheets", {});
   const [r, change] = useState<Asked>(start);
   const [kept, setKept] = useState<Asked>(start); // as it was last kept: what is typed stays, whatever another window does
   const sent = useRef(start);
