@@ -10,6 +10,7 @@ using MudPie.Core.Judging.Trials;
 using MudPie.Core.Mixing;
 using MudPie.Core.PuttingOut;
 using MudPie.Core.Sheets;
+using MudPie.Core.Solids;
 using MudPie.Core.Works;
 using MudPie.Records.Judging;
 
@@ -50,6 +51,8 @@ public static class Forms
         [typeof(WormsAsked)] = new("worms"),
         [typeof(BurnAsked)] = new("burn"),
         [typeof(SheetAsked)] = new("sheet"),
+        [typeof(ByproductAsked)] = new("byproduct"),
+        [typeof(SpreadAsked)] = new("spread"),
     };
 
     /// <summary>How they are written: camelCase, ideas by their words.</summary>

@@ -252,6 +252,8 @@ public sealed class HoldingDb(DbContextOptions<HoldingDb> options) : DbContext(o
         modelBuilder.Entity<StockEntry>().HasOne<HeapEntry>().WithMany().HasForeignKey(e => e.HeapEntryId);
         modelBuilder.Entity<Work>().HasIndex(w => w.Name).IsUnique();
         modelBuilder.Entity<Work>().HasOne<Bed>().WithMany().HasForeignKey(w => w.BedId);
+        modelBuilder.Entity<Work>().HasIndex(w => w.LotId);
+        modelBuilder.Entity<HeapEntry>().HasOne<WorkEntry>().WithMany().HasForeignKey(e => e.WorkEntryId);
         modelBuilder.Entity<WorkEntry>().HasIndex(e => new { e.WorkId, e.At });
         modelBuilder.Entity<WorkEntry>().HasOne<WorkEntry>().WithMany().HasForeignKey(e => e.CorrectsId);
         modelBuilder.Entity<StockLot>().HasOne<Work>().WithMany().HasForeignKey(l => l.WorkId);

@@ -11,6 +11,7 @@ using MudPie.Server.Notes;
 using MudPie.Server.PuttingOut;
 using MudPie.Server.Sheets;
 using MudPie.Server.Shelf;
+using MudPie.Server.Solids;
 using MudPie.Server.Today;
 using MudPie.Server.Watch;
 using MudPie.Server.Weather;
@@ -104,7 +105,7 @@ public static class App
         services.AddScoped<HoldingClock>().AddScoped<Writes>().AddScoped<LiveBrew>().AddScoped<PlanDesk>().AddScoped<ForwardRun>()
             .AddScoped<StockKeeper>().AddScoped<WeatherBook>().AddScoped<TankJobs>().AddScoped<TankStarts>().AddScoped<TankMixing>()
             .AddScoped<TankCosts>().AddScoped<TrialDesk>().AddScoped<MixDesk>()
-            .AddScoped<HeapDesk>().AddScoped<WorkDesk>().AddScoped<SheetDesk>();
+            .AddScoped<HeapDesk>().AddScoped<WorkDesk>().AddScoped<SheetDesk>().AddScoped<SolidDesk>();
         if (!ForOpenApi && builder.Configuration.GetValue("Holding:Background", true))
         {
             services.Configure<HostOptions>(o => o.BackgroundServiceExceptionBehavior = BackgroundServiceExceptionBehavior.Ignore);
@@ -205,6 +206,9 @@ public static class App
         api.MapHeaps();
         api.MapWorks();
         api.MapLabSheets();
+        api.MapSolids();
+        api.MapByproducts();
+        api.MapBlends();
         api.MapShelf();
         api.MapBook();
         api.MapBookFiles();

@@ -11,6 +11,9 @@ public enum WorkKind
 
     /// <summary>A lab's sheet of a bed, a field or a mix, from the sample to what was done about it.</summary>
     Sheet,
+
+    /// <summary>A by-product that is made run by run: ground kitchen waste, spent grain, mill waste.</summary>
+    Byproduct,
 }
 
 /// <summary>What is done at a work in the yard, or seen of it.</summary>
@@ -87,6 +90,12 @@ public enum WorkStep
 
     /// <summary>What the sheet asked for is put on, or mixed in.</summary>
     Corrected,
+
+    /// <summary>A machine ran, or a brewhouse gave: one run of a by-product.</summary>
+    Run,
+
+    /// <summary>Runs are mixed to one lot.</summary>
+    Pooled,
 }
 
 /// <summary>How far a worm tray has come.</summary>

@@ -133,6 +133,7 @@ public static class Units
         [
             new("g", 1, 0, "g", "gram", "grams", "gm"),
             new("kg", 1000, 0, "kg", "kilo", "kilos", "kilogram", "kilograms"),
+            new("t", 1_000_000, 0, "t", "tonne", "tonnes"),
             new("mg", 0.001, 0, "mg", "milligram", "milligrams"),
             new("oz", 28.349523125, 0, "oz", "ounce", "ounces"),
             new("lb", 453.59237, 0, "lb", "lbs", "pound", "pounds"),

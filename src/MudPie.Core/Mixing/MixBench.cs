@@ -39,7 +39,8 @@ public static class MixBench
         var fetch = Fetch(mixes, plan, q).ToList();
         var raw = q.Stuff.Values.Where(s => s.RawChar && mixes.Total.ContainsKey(s.Name)).Select(s => s.Name).ToList();
         MixDoes[] each = [.. mixes.Mixes.Zip(asked.Mixes!, (mix, parts) => Does(mix, parts, asked, q))];
-        var answer = new MixBenchAnswer(mixes, each, fetch, plan, Cost(mixes, plan, q), raw.Count > 0, MixVerdict.Of(q, plan, fetch, raw));
+        var answer = new MixBenchAnswer(mixes, each, fetch, plan, Cost(mixes, plan, q), raw.Count > 0, MixVerdict.Of(q, plan, fetch, raw,
+            Much(mixes, q)));
         return most.Worked.With(answer, "L") with {
             Working = [.. most.Worked.Working, .. Lines(plan, fetch, q)],
             Cautions = raw.Count > 0 || plan is not null ? [Cautions.Dust, Mixes.CharDust] : [Cautions.Dust],
@@ -47,6 +48,15 @@ public static class MixBench
             Sure = Evidence.PractitionersRule,
         };
     }
+
+    /// <summary>The first by-product that is more of a mix than one part to ten, the share to start with; null for none.</summary>
+    private static (string Of, string Mix)? Much(MixesAnswer mixes, MixBenchQuestion q) => mixes.Mixes
+        .SelectMany(m => m.Litres.Select(l => (Of: l.Key, Mix: m.Name, Share: l.Value / Math.Max(m.Litres.Values.Sum(), 1e-9))))
+        .Where(x => q.Stuff.GetValueOrDefault(x.Of)?.Byproduct == true && x.Share > StartSmall + 1e-9)
+        .Select(x => ((string, string)?)(x.Of, x.Mix)).FirstOrDefault();
+
+    /// <summary>One part of a by-product to ten of the rest.</summary>
+    public const double StartSmall = 1.0 / 11;
 
     /// <summary>A tenth is what a jug can tell; less than one is taken to a hundredth. Never more than the most.</summary>
     private static double Jugged(double most) => Math.Max(Math.Floor((most * (most >= 1 ? 10 : 100)) + 1e-9) / (most >= 1 ? 10 : 100),

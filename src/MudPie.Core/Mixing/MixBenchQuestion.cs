@@ -21,6 +21,9 @@ public sealed record MixStuff
     /// <summary>Char that nothing was done to.</summary>
     public bool RawChar { get; init; }
 
+    /// <summary>A by-product, which differs from batch to batch.</summary>
+    public bool Byproduct { get; init; }
+
     /// <summary>What it is, for its nitrogen; null where that is not known.</summary>
     public Material? Is { get; init; }
 }

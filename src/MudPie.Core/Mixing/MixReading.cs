@@ -105,6 +105,7 @@ public static class MixReading
                 PackL = fields.Optional($"parts[{i}].pack", r.Parts[i].Pack, Dimension.Volume, 0.1, 10_000),
                 PricePerL = on?.PricePerL,
                 RawChar = Materials.RawChar(on?.Kind, names[i]),
+                Byproduct = on?.Kind == "byproduct",
                 Is = Own(Materials.For(on?.Kind, names[i]), names[i], known.Table),
             };
         }

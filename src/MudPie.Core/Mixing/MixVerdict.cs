@@ -7,7 +7,8 @@ namespace MudPie.Core.Mixing;
 internal static class MixVerdict
 {
     /// <summary>Raw char stops it; then what the days say of the charge, then what is not there.</summary>
-    public static Verdict Of(MixBenchQuestion q, ChargePlan? plan, IReadOnlyList<FetchLine> fetch, IReadOnlyList<string> raw)
+    public static Verdict Of(MixBenchQuestion q, ChargePlan? plan, IReadOnlyList<FetchLine> fetch, IReadOnlyList<string> raw,
+        (string Of, string Mix)? much)
     {
         if (q.State is MixState.Mixed or MixState.Filled)
         {
@@ -21,6 +22,13 @@ internal static class MixVerdict
             return new Verdict(Tone.Stop, $"Charge the {raw[0]} first.",
                 "Raw char takes up the nitrogen that should feed the crop, for months. Charge it with castings for a fortnight, or write "
                     + "down why it goes in raw.");
+        }
+
+        if (much is { } by)
+        {
+            return new Verdict(Tone.Mind, $"Start smaller with {by.Of} in {by.Mix}.",
+                "One part to ten, which is 1 in 11, until a test of this very lot and pots beside it say more: salts and potassium may be "
+                    + "high.");
         }
 
         if (plan is not null && q.ChargedOn is { } begun)
@@ -46,7 +54,7 @@ internal static class MixVerdict
             $"{Units.Show(f.ShortL, Dimension.Volume, q.Units)} of {f.Name}")]) + (missing.Count > 3 ? " and more." : ".");
         if (plan is not null)
         {
-            return new Verdict(Tone.Mind, plan.LastDay is { } by ? $"Begin charging by {Say.Day(by)}." : "Begin charging the "
+            return new Verdict(Tone.Mind, plan.LastDay is { } day ? $"Begin charging by {Say.Day(day)}." : "Begin charging the "
                 + $"{plan.Of} a fortnight before you mix.", buy.Length > 0 ? buy
                 : "At least fourteen days before sowing; six weeks would be better.");
         }

@@ -40,6 +40,7 @@ public static class InputKinds
         new("char", "char", "part", "L", "other", null, "inoculant"), new("part", "part of a mix", "part", "L", "other", null, "inoculant"),
         new("chargedChar", "charged char", "part", "L", "other", null, "inoculant"), new("mix", "a potting mix", "part", "L", "other", null,
             "inoculant"),
+        new("byproduct", "a by-product", "part", "L", "other", null, "inoculant"),
         new("mineral", "a mineral", "amendment", "kg", "salts", null, "inoculant"), new("organicFeed", "an organic feed", "amendment", "kg",
             "other", null, "inoculant"), new("manure", "manure", "amendment", "kg", "ammonium", null, "manure"),
         new("fungicide", "a fungicide", "spray", "L", "fungicide", null, "spray"), new("copperSpray", "copper", "spray", "kg", "copper",

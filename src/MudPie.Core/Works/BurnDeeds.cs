@@ -140,7 +140,7 @@ public static class BurnDeeds
             fields.Checks.Add("amount", $"{Say.Number(s.LeftL)} L of it are left by this log.", "Give that or less.");
         }
 
-        if (with.Point.What is null)
+        if (with.Point.What is null && r.HeapId is null)
         {
             fields.Checks.Add("what", "Nothing was written.", "Say where it went: a heap, a mix, a bed.");
         }

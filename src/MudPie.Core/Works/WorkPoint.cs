@@ -33,6 +33,21 @@ public sealed record WorkPoint(WorkStep Step, DateTimeOffset At)
 
     /// <summary>What a hand felt.</summary>
     public Heat? Heat { get; init; }
+
+    /// <summary>Its number in the log; 0 before it is written.</summary>
+    public int Id { get; init; }
+
+    /// <summary>How the machine was set.</summary>
+    public string? Setting { get; init; }
+
+    /// <summary>Of a run, hours.</summary>
+    public double? Hours { get; init; }
+
+    /// <summary>Starter that went in, g.</summary>
+    public double? StarterG { get; init; }
+
+    /// <summary>Runs that were pooled, by their numbers.</summary>
+    public IReadOnlyList<int>? Runs { get; init; }
 }
 
 /// <summary>A step as typed.</summary>
@@ -73,6 +88,24 @@ public sealed record WorkStepAsked
 
     /// <summary>Wind at the pit, as typed: "2 m/s".</summary>
     public string? Wind { get; init; }
+
+    /// <summary>How the machine was set: "2", "slow".</summary>
+    public string? Setting { get; init; }
+
+    /// <summary>How long it ran, hours as typed.</summary>
+    public string? Hours { get; init; }
+
+    /// <summary>Starter that went in: "200 g".</summary>
+    public string? Starter { get; init; }
+
+    /// <summary>Water that went in: "2 L".</summary>
+    public string? Added { get; init; }
+
+    /// <summary>Runs that are pooled, by their numbers.</summary>
+    public IReadOnlyList<int>? Runs { get; init; }
+
+    /// <summary>The heap onto which a can of char is carried; null where it goes elsewhere.</summary>
+    public int? HeapId { get; init; }
 
     /// <summary>In the grower's own words; why, where something is done all the same.</summary>
     public string? Note { get; init; }

@@ -39,10 +39,16 @@ public static class WorkSays
             WorkStep.Sampled => "sampled",
             WorkStep.Sent => "sent to the lab",
             WorkStep.Result => "the result came",
+            WorkStep.Run => $"{Grams(p.Grams ?? 0)}{of}{Ran(p)}",
+            WorkStep.Pooled => $"{Say.Count(p.Runs?.Count ?? 0, "run")} pooled to {L(p)}",
             WorkStep.Corrected => $"corrected by the sheet: {p.What ?? "nothing"}",
             _ => "seen",
         };
     }
+
+    private static string Ran(WorkPoint p) => string.Concat(
+        p.Setting is null ? "" : $", setting {p.Setting}", p.Hours is { } h ? $", {Say.Hours(h)}" : "",
+        p.Litres is { } water ? $", {Say.Number(water)} L of water" : "", p.StarterG is { } g ? $", {Grams(g)} of starter" : "");
 
     private static string L(WorkPoint p) => $"{Say.Number(p.Litres ?? 0)} L";
 

@@ -1730,9 +1730,14 @@ namespace MudPie.Records.Migrations
                     b.Property<string>("Typed")
                         .HasColumnType("TEXT");
 
+                    b.Property<int?>("WorkEntryId")
+                        .HasColumnType("INTEGER");
+
                     b.HasKey("Id");
 
                     b.HasIndex("CorrectsId");
+
+                    b.HasIndex("WorkEntryId");
 
                     b.HasIndex("HeapId", "At");
 
@@ -1896,11 +1901,17 @@ namespace MudPie.Records.Migrations
                     b.Property<long>("RecordedAt")
                         .HasColumnType("INTEGER");
 
+                    b.Property<bool>("Solid")
+                        .HasColumnType("INTEGER");
+
                     b.Property<double>("SpareL")
                         .HasColumnType("REAL");
 
                     b.Property<int?>("SprayerId")
                         .HasColumnType("INTEGER");
+
+                    b.Property<string>("Spread")
+                        .HasColumnType("TEXT");
 
                     b.Property<bool>("Strikes")
                         .HasColumnType("INTEGER");
@@ -2489,7 +2500,13 @@ namespace MudPie.Records.Migrations
                     b.Property<string>("Burn")
                         .HasColumnType("TEXT");
 
+                    b.Property<string>("Byproduct")
+                        .HasColumnType("TEXT");
+
                     b.Property<int>("Kind")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int?>("LotId")
                         .HasColumnType("INTEGER");
 
                     b.Property<string>("Name")
@@ -2509,6 +2526,8 @@ namespace MudPie.Records.Migrations
                     b.HasKey("Id");
 
                     b.HasIndex("BedId");
+
+                    b.HasIndex("LotId");
 
                     b.HasIndex("Name")
                         .IsUnique();
@@ -2543,6 +2562,9 @@ namespace MudPie.Records.Migrations
                     b.Property<int?>("Heat")
                         .HasColumnType("INTEGER");
 
+                    b.Property<double?>("Hours")
+                        .HasColumnType("REAL");
+
                     b.Property<double?>("Litres")
                         .HasColumnType("REAL");
 
@@ -2552,7 +2574,16 @@ namespace MudPie.Records.Migrations
                     b.Property<long>("RecordedAt")
                         .HasColumnType("INTEGER");
 
+                    b.Property<string>("Runs")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Setting")
+                        .HasColumnType("TEXT");
+
                     b.Property<double?>("Share")
+                        .HasColumnType("REAL");
+
+                    b.Property<double?>("StarterG")
                         .HasColumnType("REAL");
 
                     b.Property<int>("Step")
@@ -3013,6 +3044,10 @@ namespace MudPie.Records.Migrations
                         .HasForeignKey("HeapId")
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired();
+
+                    b.HasOne("MudPie.Records.Works.WorkEntry", null)
+                        .WithMany()
+                        .HasForeignKey("WorkEntryId");
 
                     b.Navigation("Heap");
                 });

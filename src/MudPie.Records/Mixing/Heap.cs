@@ -49,6 +49,9 @@ public sealed class HeapEntry : IPutRight
     /// <summary>The grower's own words.</summary>
     public string? Note { get; set; }
 
+    /// <summary>The step at a work in the yard that laid it on: a can of char; null for none.</summary>
+    public int? WorkEntryId { get; set; }
+
     /// <summary>The entry that this one strikes.</summary>
     public int? CorrectsId { get; set; }
 }

@@ -1,4 +1,5 @@
 using MudPie.Core.PuttingOut;
+using MudPie.Core.Solids;
 using MudPie.Records.Brewing;
 using MudPie.Records.Ground;
 using MudPie.Records.Shelf;
@@ -69,6 +70,12 @@ public sealed class Application : IPutRight
 
     /// <summary>The job as it was asked for, JSON, so that it can be put right.</summary>
     public TankRequest? Asked { get; set; }
+
+    /// <summary>True for compost, char, mulch and other solids: its litres are loose ones, and no water.</summary>
+    public bool Solid { get; set; }
+
+    /// <summary>A solid as it was asked for; null for a tank, and for one that came in by a file.</summary>
+    public SpreadAsked? Spread { get; set; }
 
     /// <summary>The job that this one puts right.</summary>
     public int? CorrectsId { get; set; }

@@ -1,3 +1,4 @@
+using System.Globalization;
 using MudPie.Core.Sheets;
 using MudPie.Core.Works;
 
@@ -24,11 +25,17 @@ public sealed class Work : IVersioned
     /// <summary>A lab's sheet and what is asked of it; null for other kinds.</summary>
     public SheetAsked? Sheet { get; set; }
 
+    /// <summary>A by-product of the kitchen, the brewhouse or the mill, as it was set up; null for other kinds.</summary>
+    public ByproductAsked? Byproduct { get; set; }
+
     /// <summary>When it was begun.</summary>
     public DateTimeOffset BegunAt { get; set; }
 
     /// <summary>The bed on which it goes on; null for the yard.</summary>
     public int? BedId { get; set; }
+
+    /// <summary>The lot that a sheet is of; null for other kinds, and for the ground.</summary>
+    public int? LotId { get; set; }
 
     public List<WorkEntry> Log { get; } = [];
 }
@@ -70,6 +77,18 @@ public sealed class WorkEntry : IPutRight
 
     public Heat? Heat { get; set; }
 
+    /// <summary>How the machine was set.</summary>
+    public string? Setting { get; set; }
+
+    /// <summary>Of a run, hours.</summary>
+    public double? Hours { get; set; }
+
+    /// <summary>Starter that went in, g.</summary>
+    public double? StarterG { get; set; }
+
+    /// <summary>Runs that were pooled, by their numbers.</summary>
+    public IReadOnlyList<string>? Runs { get; set; }
+
     /// <summary>The amount as the grower typed it.</summary>
     public string? Typed { get; set; }
 
@@ -85,12 +104,15 @@ public sealed class WorkEntry : IPutRight
         var p = done.Point;
         return new WorkEntry {
             WorkId = workId, Step = p.Step, At = p.At, RecordedAt = now, Tray = p.Tray, What = p.What, Grams = p.Grams, Litres = p.Litres,
-            BackL = p.BackL, Figure = p.Figure, Share = p.Share, Damp = p.Damp, Heat = p.Heat, Typed = done.Typed, Note = done.Note,
+            BackL = p.BackL, Figure = p.Figure, Share = p.Share, Damp = p.Damp, Heat = p.Heat, Setting = p.Setting, Hours = p.Hours,
+            StarterG = p.StarterG, Runs = p.Runs is { } runs ? [.. runs.Select(r => r.ToString(CultureInfo.InvariantCulture))] : null,
+            Typed = done.Typed, Note = done.Note,
         };
     }
 
     /// <summary>The same, for the core.</summary>
     public WorkPoint Point() => new(Step, At) {
-        Tray = Tray, What = What, Grams = Grams, Litres = Litres, BackL = BackL, Figure = Figure, Share = Share, Damp = Damp, Heat = Heat,
+        Tray = Tray, What = What, Grams = Grams, Litres = Litres, BackL = BackL, Figure = Figure, Share = Share, Damp = Damp, Heat = Heat, Id = Id, Setting = Setting, Hours = Hours, StarterG = StarterG,
+        Runs = Runs is { } runs ? [.. runs.Select(r => int.TryParse(r, CultureInfo.InvariantCulture, out var n) ? n : 0)] : null,
     };
 }

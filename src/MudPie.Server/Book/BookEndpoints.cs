@@ -175,7 +175,8 @@ public static class BookEndpoints
         DateTimeOffset until)
     {
         WorkStep[] told = [WorkStep.Harvested, WorkStep.Leachate, WorkStep.Lit, WorkStep.Quenched, WorkStep.Measured, WorkStep.Carried,
-            WorkStep.Sampled, WorkStep.Result, WorkStep.Corrected];
+            WorkStep.Sampled, WorkStep.Result, WorkStep.Corrected,
+            WorkStep.Pooled];
         var struck = (await db.WorkLog.AsNoTracking().Where(e => e.CorrectsId != null).Select(e => new { e.CorrectsId, e.Id, e.Note })
             .ToListAsync()).ToDictionary(e => e.CorrectsId!.Value);
         return (await db.WorkLog.AsNoTracking().Where(e => e.CorrectsId == null && e.At < until
@@ -190,7 +191,8 @@ public static class BookEndpoints
                 $"{x.Name}: {InUnits.Say(WorkSays.Done(x.e.Point()), units)}",
                 [.. new[] { x.e.Note }.OfType<string>()], x.Bed is null ? [] : [x.Bed], null,
                 struck.TryGetValue(x.e.Id, out var by) ? by.Id : null, by?.Note, by is not null, false,
-                $"/make/{x.Kind switch { WorkKind.Burn => "char", WorkKind.Sheet => "sheet", _ => "worms" }}/{x.e.WorkId}"));
+                $"/make/{x.Kind switch { WorkKind.Burn => "char", WorkKind.Sheet => "sheet",
+                    WorkKind.Byproduct => "byproduct", _ => "worms" }}/{x.e.WorkId}"));
     }
 
     private static async Task<IEnumerable<BookEntry>> Jobs(HoldingDb db, UnitSystem units, int? bed, int? input, int take,
@@ -233,7 +235,8 @@ public static class BookEndpoints
             var what = Say.List([.. new[] { x.Batch }.OfType<string>(), .. x.Items.Select(i => i.Name).Distinct()]);
             var by = corrected.GetValueOrDefault(a.Id);
             return new BookEntry("job", a.Id, a.At, a.RecordedAt, a.Strikes ? $"Struck: entry {a.CorrectsId} never happened"
-                : $"{what} on {(a.Purpose == Purpose.Leaf ? "leaves" : "roots")}", a.Strikes ? [] : lines, [.. x.Beds.Select(b => b.Name)],
+                : $"{what} on {(a.Solid ? "the ground" : a.Purpose == Purpose.Leaf ? "leaves" : "roots")}", a.Strikes ? [] : lines,
+                    [.. x.Beds.Select(b => b.Name)],
                 a.CorrectsId, by?.Id, a.CorrectionWhy, a.Strikes || by is { Strikes: true }, a is { Asked: not null, Strikes: false }
                     && by is null, a.BatchId is { } batch ? $"/brew/{batch}" : null);
         });
@@ -328,7 +331,7 @@ public static class BookEndpoints
             var sum = SeasonSums.Of([.. its.SelectMany(x => NutrientsOf(x.Job, x.Share!, foods))], b.AreaM2).Worked;
             return new SeasonBed(b.Id, b.Name, b.Crop, Units.Show(b.AreaM2, Dimension.Area, units), its.Count,
                 Units.Show(its.Sum(x => x.Share!.TeaL), Dimension.Volume, units),
-                Units.Show(its.Sum(x => x.Share!.TotalL), Dimension.Volume, units),
+                Units.Show(its.Where(x => !x.Job.Solid).Sum(x => x.Share!.TotalL), Dimension.Volume, units),
                 Units.Show(harvests[b.Id].Sum(h => h.Kg) * 1000, Dimension.Mass, units), sum,
                 $"{Say.Number(sum.Value.NitrogenG)}-{Say.Number(sum.Value.PhosphateG)}-{Say.Number(sum.Value.PotashG)} g");
         }).Where(r => r.Jobs > 0 || harvests[r.BedId].Any()).ToList();

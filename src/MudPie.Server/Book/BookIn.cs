@@ -247,6 +247,7 @@ public sealed class BookIn(HoldingDb db, DateTimeOffset now)
             CautionsSeen = r.cautions,
             CorrectionWhy = BookCells.Text(r.correction_why),
             Strikes = r.struck == "yes",
+            Solid = r.what_kind == "solid",
         };
         var fresh = !_known.Contains(BookKeys.Of(job));
         _jobs[r.entry] = job;

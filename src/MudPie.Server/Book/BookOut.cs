@@ -120,6 +120,7 @@ public static class BookOut
             entry = entry[j.Id],
             at = T(j.At),
             recorded_at = T(j.RecordedAt),
+            what_kind = j.Solid ? "solid" : "",
             purpose = j.Purpose.Word(),
             dilution = j.Dilution,
             amount = N(j.OneIn),

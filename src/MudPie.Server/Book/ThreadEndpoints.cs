@@ -29,7 +29,7 @@ public sealed record ThreadStart(string Id, string Name, string Group);
 /// <summary>From any lot to every bed and harvest it touched, and back.</summary>
 public static class ThreadEndpoints
 {
-    private sealed record Job(int Id, DateTimeOffset At, Purpose Purpose, int? BatchId, List<int> Lots, List<(int Bed, double L)> Beds);
+    private sealed record Job(int Id, DateTimeOffset At, string On, int? BatchId, List<int> Lots, List<(int Bed, double L)> Beds);
 
     /// <summary>What can be asked.</summary>
     public static void MapThreads(this IEndpointRouteBuilder api)
@@ -91,8 +91,8 @@ public static class ThreadEndpoints
             .Select(b => new ThreadKnot($"batch-{b.Id}", "batch", b.Name, $"begun {Say.Date(local(b.At))}", 1, $"/brew/{b.Id}",
                 of == $"batch-{b.Id}")));
         knots.AddRange(await mixes.Knots(db, local, of));
-        knots.AddRange(wanted.Select(j => new ThreadKnot($"job-{j.Id}", "job", $"{Say.Date(local(j.At))}", j.Purpose == Purpose.Leaf
-            ? "on leaves" : "on roots", 2, $"/book?entry={j.Id}", false)));
+        knots.AddRange(wanted.Select(j => new ThreadKnot($"job-{j.Id}", "job", $"{Say.Date(local(j.At))}", j.On, 2, $"/book?entry={j.Id}",
+            false)));
         knots.AddRange((await db.Beds.AsNoTracking().Where(b => beds.Contains(b.Id)).ToListAsync()).OrderBy(b => b.Id)
             .Select(b => new ThreadKnot($"bed-{b.Id}", "bed", b.Name, b.Crop, 3, $"/book?bed={b.Id}", of == $"bed-{b.Id}")));
         knots.AddRange(harvests.Select(h => new ThreadKnot($"harvest-{h.Id}", "harvest", Units.Show(h.Kg * 1000, Dimension.Mass, units),
@@ -122,10 +122,11 @@ public static class ThreadEndpoints
     private static async Task<List<Job>> Jobs(HoldingDb db) =>
         (await db.Applications.ThatStand().AsNoTracking().AsSplitQuery()
             .Select(a => new {
-                a.Id, a.At, a.Purpose, a.BatchId, Lots = a.Items.Where(i => i.LotId != null).Select(i => i.LotId!.Value)
+                a.Id, a.At, a.Purpose, a.Solid, a.BatchId, Lots = a.Items.Where(i => i.LotId != null).Select(i => i.LotId!.Value)
                 .ToList(), Beds = a.Beds.Select(b => new { b.BedId, b.TotalL }).ToList()
             }).ToListAsync())
-            .Select(a => new Job(a.Id, a.At, a.Purpose, a.BatchId, a.Lots, [.. a.Beds.Select(b => (b.BedId, b.TotalL))])).ToList();
+            .Select(a => new Job(a.Id, a.At, a.Solid ? "on the ground" : a.Purpose == Purpose.Leaf ? "on leaves" : "on roots", a.BatchId,
+                a.Lots, [.. a.Beds.Select(b => (b.BedId, b.TotalL))])).ToList();
 
     private static string Sentence(string kind, string title, (int Jobs, int Lots, int Batches, int Beds, int Harvests, int Mixes) of,
         string waste)

@@ -32,7 +32,7 @@ public static class GroundKnown
         var leaves = await visits.AsNoTracking().Where(v => leafIds.Contains(v.Id))
             .Select(v => new { v.Id, v.At, Mean = v.Readings.Average(r => r.At20) }).ToDictionaryAsync(v => v.Id);
         var done = await jobs.AsNoTracking().Where(j => jobIds.Contains(j.Id)).Select(j => new {
-            j.Id, j.At, j.Purpose,
+            j.Id, j.At, j.Purpose, j.Solid,
             What = j.BatchId != null ? "brew" : j.Items.Select(i => i.Input!.Name).FirstOrDefault() ?? "something"
         }).ToDictionaryAsync(j => j.Id);
         var cuts = await harvests.AsNoTracking().Where(h => harvestIds.Contains(h.Id)).ToDictionaryAsync(h => h.Id);
@@ -52,7 +52,7 @@ public static class GroundKnown
 
             if (r.Job is { } jobId && done[jobId] is var job)
             {
-                lines.Add(new("got", $"got {job.What} on {(job.Purpose == Purpose.Leaf ? "leaves" : "roots")}", job.At,
+                lines.Add(new("got", $"got {job.What} on {(job.Solid ? "the ground" : job.Purpose == Purpose.Leaf ? "leaves" : "roots")}", job.At,
                     $"/book?entry={job.Id}"));
             }
 

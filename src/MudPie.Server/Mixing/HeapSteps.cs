@@ -82,6 +82,11 @@ internal static class HeapSteps
             return Refusal.Of("why", "Nothing was written, or too much.", "Say in a few words what was wrong.");
         }
 
+        if (old.WorkEntryId is not null)
+        {
+            return Refusal.Of("id", "It was carried here from a burn.", "Strike the can at its burn; the layer goes with it.");
+        }
+
         var laid = await db.StockEntries.AsNoTracking().Where(e => e.HeapEntryId == entry)
             .Select(e => new { e.LotId, e.Amount, Left = e.Lot.Entries.Sum(x => x.Amount) }).ToListAsync();
         if (laid.Any(e => e.Left < e.Amount - 1e-6))

@@ -27,8 +27,10 @@ public static class LabSheetEndpoints
     private static async Task<Ok<SheetsView>> All(WorkDesk works, SheetDesk desk, HoldingDb db, HoldingClock clock, int? lot, int? bed)
     {
         var lines = await works.Lines(WorkKind.Sheet);
-        var lots = await db.Lots.AsNoTracking().Where(l => l.Input.Kind == "mix" && l.Entries.Sum(e => e.Amount) > 0.5)
-            .OrderByDescending(l => l.Id).Take(30).Select(l => new SheetTarget(l.Id, l.Input.Name + ", " + l.Mark)).ToListAsync();
+        var lots = await db.Lots.AsNoTracking().Where(l => SheetDesk.Tested.Contains(l.Input.Kind) && (l.Id == lot
+                || l.Entries.Sum(e => e.Amount) > 0.5))
+            .OrderByDescending(l => l.Id == lot).ThenByDescending(l => l.Input.Kind == "mix").ThenByDescending(l => l.Id).Take(60)
+            .Select(l => new SheetTarget(l.Id, l.Input.Name + ", " + l.Mark, l.Input.Kind == "mix")).ToListAsync();
         var of = lot is { } id ? lots.FirstOrDefault(l => l.Id == id) : null;
         var on = bed is { } b ? await db.Beds.AsNoTracking().FirstOrDefaultAsync(x => x.Id == b) : null;
         var shelf = await desk.Shelf();
@@ -117,6 +119,7 @@ public static class LabSheetEndpoints
 
         var came = asked.Rows.Count > 0 && (work.Sheet?.Rows.Count ?? 0) == 0;
         (work.Sheet, work.BedId) = (asked, asked.For == SheetOf.Bed ? asked.BedId : null);
+        work.LotId = asked.For == SheetOf.Mix ? asked.LotId : null;
         var saved = await WorkEndpoints.Saved(work, db, checks);
         if (saved.Refused is null && came)
         {

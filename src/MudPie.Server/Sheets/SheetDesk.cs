@@ -14,7 +14,10 @@ public sealed class SheetDesk(HoldingDb db, HoldingClock clock)
 {
     /// <summary>Kinds of the shelf that can be put on the ground or into a mix.</summary>
     private static readonly string[] Kinds = ["mineral", "organicFeed", "manure", "compost", "castings", "driedSeaweed", "caustic",
-        "part", "other"];
+        "part", "byproduct", "other"];
+
+    /// <summary>Kinds of the shelf that are tested by the litre: mixes, and what goes into them.</summary>
+    public static readonly string[] Tested = ["mix", "compost", "castings", "part", "char", "chargedChar", "byproduct", "manure"];
 
     /// <summary>What lies on the shelf and could be put on.</summary>
     public async Task<List<ShelfInput>> Shelf() =>

@@ -92,8 +92,11 @@ public sealed record SheetKeepRequest(int? Id, Guid? Version, SheetAsked? Asked)
 /// <param name="Priced">Whether its price is known.</param>
 public sealed record SheetShelfInput(int Id, string Name, string Holds, bool Priced);
 
-/// <summary>A bed or a lot that a sheet may be of.</summary>
-public sealed record SheetTarget(int Id, string Name);
+/// <summary>A lot that a sheet may be of, or a sheet.</summary>
+/// <param name="Id">Its number.</param>
+/// <param name="Name">Its name.</param>
+/// <param name="Mix">It is a mix, and no part of one; of a sheet: of stuff by the litre, and not of ground.</param>
+public sealed record SheetTarget(int Id, string Name, bool Mix);
 
 /// <summary>All sheets, what a new one begins with, and what it may choose from.</summary>
 public sealed record SheetsView(IReadOnlyList<WorkLine> Sheets, SheetAsked Start, IReadOnlyList<SheetShelfInput> Shelf,

@@ -33,6 +33,23 @@ public sealed class WorkDesk(HoldingDb db, HoldingClock clock, HeapDesk heaps)
         work.Burn is { } asked && BurnBench.Of(asked, await clock.Units()) is { Refused: null } bench
             ? (bench.Worked, BurnCourse.Of(bench.Value.Plan, Points(log), clock.Now, await clock.Local())) : null;
 
+    /// <summary>How a by-product stands; null where it can't be read any more.</summary>
+    public async Task<(ByproductPlan Plan, ByproductStands Stands)?> Byproduct(Work work, IEnumerable<WorkEntry> log)
+    {
+        if (work.Byproduct is not { } asked || Byproducts.Read(asked, await clock.Units()) is not { Refused: null } plan)
+        {
+            return null;
+        }
+
+        var lots = await db.StockEntries.AsNoTracking().Where(e => e.Lot.WorkId == work.Id && e.WorkEntryId != null && e.Amount > 0)
+            .Select(e => new { Entry = e.WorkEntryId!.Value, e.LotId }).ToListAsync();
+        var ids = lots.Select(l => l.LotId).ToList();
+        var sheets = await db.Works.AsNoTracking().Where(w => w.LotId != null && ids.Contains(w.LotId.Value)).ToListAsync();
+        var tested = sheets.Where(s => s.Sheet?.Rows.Count > 0).Select(s => s.LotId!.Value).ToHashSet();
+        return (plan.Value, Byproducts.Stands(plan.Value, Points(log), lots.Where(l => tested.Contains(l.LotId)).Select(l => l.Entry)
+            .ToHashSet(), clock.Now));
+    }
+
     /// <summary>Works in a line each, with what they want: those that go on, newest first.</summary>
     /// <param name="kind">Of one kind; null for all.</param>
     /// <param name="going">Only those that go on.</param>
@@ -65,6 +82,13 @@ public sealed class WorkDesk(HoldingDb db, HoldingClock clock, HeapDesk heaps)
                     In(burn.Stands.Verdict.Sentence), $"/make/char/{work.Id}"), Told(burn.Stands.Due is { } due ? [due] : [], units),
                     burn.Stands.FeelAt is { } feel ? [new WorkDate("feel", feel, $"Feel {work.Name} for heat",
                         "It can light itself again.")] : []));
+            }
+            else if (await Byproduct(work, log![work.Id]) is { } by)
+            {
+                lines.Add(new WorkLook(new WorkLine(work.Id, work.Kind, work.Name, by.Stands.Verdict.Tone, by.Plan.What,
+                    by.Stands.Open.Count > 0 ? $"{Say.Count(by.Stands.Open.Count, "run")} to pool"
+                    : Say.Count(by.Stands.Pools.Count, "pool"), by.Stands.Verdict.Sentence, $"/make/byproduct/{work.Id}"),
+                    by.Stands.Due is { } wants ? [wants] : [], []));
             }
             else if (work.Sheet is { } sheet)
             {

@@ -3,6 +3,7 @@ using MudPie.Core.Shelf;
 using MudPie.Core.Workings;
 using MudPie.Core.Works;
 using MudPie.Records;
+using MudPie.Records.Mixing;
 using MudPie.Records.Shelf;
 using MudPie.Records.Works;
 using MudPie.Server.Web;
@@ -35,7 +36,8 @@ internal static class WorkSteps
 
         var log = await db.WorkLog.ThatStand().AsNoTracking().Where(e => e.WorkId == id).ToListAsync();
         // What is logged late is judged as it stood then; what empties a tray or ends a burn, as it stands now.
-        var seen = did.Step is WorkStep.Harvested or WorkStep.Measured or WorkStep.Lit or WorkStep.Carried ? log
+        var seen = did.Step is WorkStep.Harvested or WorkStep.Measured or WorkStep.Lit or WorkStep.Carried or WorkStep.Pooled
+            ? log
             : log.Where(e => e.At <= at);
         if (await Deed(did, work, [.. seen], at, desk, clock) is not { } deed)
         {
@@ -47,9 +49,45 @@ internal static class WorkSteps
             return deed.Refused is { } wrong ? checks.Add(wrong).Refusal : checks.Refusal;
         }
 
-        var entry = db.WorkLog.Add(WorkEntry.Of(id, deed.Value, clock.Now)).Entity;
+        var heap = await Heap(did, at, db, checks);
+        if (!checks.Sound)
+        {
+            return checks.Refusal;
+        }
+
+        var done = deed.Value;
+        var point = heap is null ? done.Point : done.Point with { What = heap.Name };
+        var entry = db.WorkLog.Add(WorkEntry.Of(id, done with { Point = point }, clock.Now)).Entity;
         await db.SaveChangesAsync();
+        if (heap is not null)
+        {
+            db.HeapLog.Add(new HeapEntry {
+                HeapId = heap.Id, Step = HeapStep.Layer, At = at, RecordedAt = clock.Now, Litres = point.Litres, Typed = done.Typed,
+                Note = $"char of {work.Name}", WorkEntryId = entry.Id
+            });
+            await db.SaveChangesAsync();
+        }
+
         return await Stock(deed.Value, entry, db, clock) is { } refused ? refused : Writes.Done(new Kept(entry.Id));
+    }
+
+    /// <summary>The heap onto which a can of char is carried: it must be there still.</summary>
+    private static async Task<Heap?> Heap(WorkStepAsked did, DateTimeOffset at, HoldingDb db, Checks checks)
+    {
+        if (did is not { Step: WorkStep.Carried, HeapId: { } id })
+        {
+            return null;
+        }
+
+        var heap = await db.Heaps.AsNoTracking().FirstOrDefaultAsync(h => h.Id == id);
+        if (heap is null || at < heap.BuiltAt.AddMinutes(-5)
+            || await db.HeapLog.ThatStand().AnyAsync(e => e.HeapId == id && e.Step == HeapStep.Sieved))
+        {
+            checks.Add("heapId", heap is null ? "That heap is not there." : $"{heap.Name} was not there then, or is taken up.",
+                "Choose another, or say where it went.");
+        }
+
+        return heap;
     }
 
     private static async Task<Ruling<WorkStepDone>?> Deed(WorkStepAsked did, Work work, IReadOnlyList<WorkEntry> log, DateTimeOffset at,
@@ -58,6 +96,8 @@ internal static class WorkSteps
             ? WormDeeds.Do(did, worms.Bin, worms.Stands, await desk.Table(), await clock.Units(), at)
         : await desk.Burn(work, log) is { } burn
             ? BurnDeeds.Do(did, burn.Bench.Value.Plan, burn.Stands, await clock.Units(), at)
+        : await desk.Byproduct(work, log) is { } by
+            ? Byproducts.Do(did, by.Plan, by.Stands, await desk.Table(), await clock.Units(), at)
         : null;
 
     /// <summary>What came of it becomes a lot; what went off falls.</summary>
@@ -146,6 +186,13 @@ internal static class WorkSteps
             db.StockEntries.Add(new StockEntry {
                 LotId = e.LotId, At = at, RecordedAt = clock.Now, Amount = -e.Amount, Reason = StockReason.Undone, Note = r.Why.Trim(),
                 WorkEntryId = strike.Id
+            });
+        }
+
+        foreach (var layer in await db.HeapLog.ThatStand().AsNoTracking().Where(e => e.WorkEntryId == entry).ToListAsync())
+        {
+            db.HeapLog.Add(new HeapEntry {
+                HeapId = layer.HeapId, Step = layer.Step, At = at, RecordedAt = clock.Now, Note = r.Why.Trim(), CorrectsId = layer.Id
             });
         }
 

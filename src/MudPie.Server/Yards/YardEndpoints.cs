@@ -82,7 +82,8 @@ public static class YardEndpoints
             .. (await works.Lines(going: true)).Where(w => w.Line.Kind != WorkKind.Sheet || w.Line.Word.Contains("out for",
                 StringComparison.Ordinal))
                 .OrderBy(w => w.Line.Kind).Take(4).Select(w => new YardThing($"work-{w.Line.Id}",
-                w.Line.Kind switch { WorkKind.Burn => "pit", WorkKind.Sheet => "sheet", _ => "worms" }, w.Line.Name,
+                w.Line.Kind switch { WorkKind.Burn => "pit", WorkKind.Sheet => "sheet",
+                    WorkKind.Byproduct => "byproduct", _ => "worms" }, w.Line.Name,
                     new ThingSays(w.Line.Tone, w.Line.Word, w.Line.Figure),
                     w.Line.Link)),
             .. (await heaps.Lines(going: true)).Take(4).Select(h => Heap(h.Heap.Id, h.Stands, h.Line)),
