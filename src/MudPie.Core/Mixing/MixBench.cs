@@ -161,7 +161,8 @@ public static class MixBench
                 Filling.Pots => "a pot",
                 Filling.Modules => "a tray",
                 _ => "for the bed",
-            }), [.. known.Where(k => k.Is is null).Select(k => k.Key)]);
+            }), [.. known.Where(k => k.Is is null).Select(k => k.Key)],
+            MixBuffer.Of(mix.Litres, name => q.Stuff.GetValueOrDefault(name)?.Is, q.Units));
     }
 
     private static MixCost Cost(MixesAnswer mixes, ChargePlan? plan, MixBenchQuestion q)

@@ -117,8 +117,9 @@ public sealed record MixCost(double? PerL, string Sentence);
 /// <param name="OverL">What is left over of it.</param>
 /// <param name="Nitrogen">Week by week, for one pot, tray or bed; null where not one part is known.</param>
 /// <param name="Unknown">Parts that nothing is known of: they are not in it.</param>
+/// <param name="Buffer">What buffers its peat; null where there is none in it.</param>
 public sealed record MixDoes(MixedMix Mix, double PotsL, double OverL, Worked<NitrogenOutlookAnswer>? Nitrogen,
-    IReadOnlyList<string> Unknown);
+    IReadOnlyList<string> Unknown, MixBuffered? Buffer = null);
 
 /// <summary>All that the mix bench says.</summary>
 public sealed record MixBenchAnswer(MixesAnswer Mixes, IReadOnlyList<MixDoes> Each, IReadOnlyList<FetchLine> Fetch, ChargePlan? Charge,

@@ -145,7 +145,8 @@ public static class BlendGuess
 /// <param name="Figures">By sheet, as mg/kg or mg/L of extract; null where one lacks it.</param>
 /// <param name="Shown">The same as they stand; "above" where it is off the lab's scale.</param>
 /// <param name="Stands">By sheet: "short", "enough", "above" its band; null without a figure or a band.</param>
-/// <param name="Moved">"from short to enough"; null where it did not move, or can't be told.</param>
+/// <param name="Moved">From the first to the last, of three from the second (the base) to the last: "from short to enough"; null where it
+/// did not move, or can't be told.</param>
 public sealed record BesideLine(Nutrient Of, Extraction Method, IReadOnlyList<double?> Figures, IReadOnlyList<string?> Shown,
     IReadOnlyList<string?> Stands, string? Moved);
 
@@ -177,10 +178,11 @@ public static class SheetsBeside
             List<string?> stands = [.. its.Select((l, i) => l is null || band is null ? null : l.Above || figures[i] > band.Value.Item2
                 ? "above"
                 : figures[i] < band.Value.Item1 ? "short" : "enough")];
-            var said = stands.Where(s => s is not null).ToList();
+            // Of three, the stuff stands first: what moved is the base by the blend.
+            var (was, now) = (stands[sheets.Count > 2 ? 1 : 0], stands[^1]);
             return new BesideLine(k.Of, k.Method, figures, [.. its.Select((l, i) => l is null ? null : l.Above ? "above the scale"
                 : $"{(l.Below ? "< " : "")}{Say.Number(figures[i]!.Value * (l.Below ? 2 : 1))}")], stands,
-                said.Count > 1 && said[0] != said[^1] ? $"from {said[0]} to {said[^1]}" : null);
+                was is not null && now is not null && was != now ? $"from {was} to {now}" : null);
         })];
         return Worked.Of<IReadOnlyList<BesideLine>>(lines, "", Evidence.ChemistryOrPhysics,
             [.. lines.Where(l => l.Moved is not null).Select(l => new WorkingLine(l.Of.Name, "against its band",

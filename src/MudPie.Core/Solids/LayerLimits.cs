@@ -26,10 +26,10 @@ public static class LayerLimits
         ["hulls"] = new(50, "it blows about and sheds rain"),
         ["cattle"] = new(50, "it heats, and its nitrate runs off"),
         ["hen"] = new(10, "it burns roots, and its nitrate runs off"),
-        ["compost"] = new(75, "more than that feeds drains, not roots"),
-        ["castings"] = new(25, "more than that is wasted on one bed"),
+        ["compost"] = new(75, "it feeds drains, not roots"),
+        ["castings"] = new(25, "it is wasted on one bed"),
         ["kitchen-dried"] = new(5, "it molds to a skin, and its salts add up"),
-        ["char"] = new(20, "more than that is hardly tried; test it on a strip first"),
+        ["char"] = new(20, "it is hardly tried: test it on a strip first"),
         ["feather"] = new(3, "it burns roots"),
     };
 

@@ -24,7 +24,11 @@ public sealed record SecondQuestion(string Name, string Kind, IReadOnlyList<Fail
 /// <param name="From">From when.</param>
 /// <param name="Mind">How, and how much.</param>
 /// <param name="Link">Where that is done; null for nowhere here.</param>
-public sealed record SecondWay(string Way, IReadOnlyList<string> Beds, DateTimeOffset From, string Mind, string? Link);
+public sealed record SecondWay(string Way, IReadOnlyList<string> Beds, DateTimeOffset From, string Mind, string? Link)
+{
+    /// <summary>It has to wait until then; else it may be done at once.</summary>
+    public bool Later { get; init; }
+}
 
 /// <summary>A mistake, and what it would cost.</summary>
 /// <param name="Mistake">"in a potting mix".</param>
@@ -63,6 +67,7 @@ public static class SecondBest
         // What one reason forbids, another does not allow: only ways that stand in every list.
         List<SecondWay> ways = [.. all[0].Where(w => all.All(other => other.Any(o => o.Way == w.Way))).Select(w => w with {
             From = all.Max(o => o.First(x => x.Way == w.Way).From),
+            Later = all.Max(o => o.First(x => x.Way == w.Way).From) > q.Now,
             Beds = [.. w.Beds.Where(b => all.All(o => o.First(x => x.Way == w.Way).Beds.Contains(b)))],
             Mind = string.Join(" ", all.Select(o => o.First(x => x.Way == w.Way).Mind).Distinct()),
         })];

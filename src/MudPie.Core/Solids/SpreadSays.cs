@@ -40,10 +40,10 @@ public static class SpreadSays
     /// <summary>What to fetch, or what to mind first.</summary>
     public static Verdict Verdict(SpreadAsked r, SpreadAnswer a, Solid of, UsualInput? usual, UnitSystem units)
     {
-        string L(double litres) => Units.Show(litres, Dimension.Volume, units);
+        string L(double litres) => Bulk(litres, units);
         var small = a.Litres < 20;
         var fetch = small ? $"{L(a.Litres)} of {of.Name}" : $"{L(a.Litres)} of {of.Name}: {Barrows(a.Barrows)}";
-        var weight = $"{Units.Show(a.Kg * 1000, Dimension.Mass, units)} as it lies";
+        var weight = $"{Heavy(a.Kg, units)} as it lies";
         if (Minds(r, a, of, usual, units) is { } mind)
         {
             return new Verdict(Tone.Mind, mind.Sentence, $"{mind.Why} As it is asked: {fetch}, {weight}.");
@@ -54,6 +54,16 @@ public static class SpreadSays
             + "of it." : a.LPerPlant is { } one ? $" {L(one)} for each plant." : $" {Per.Square(a.LPerM2, Dimension.Volume, units)}.";
         return new Verdict(Tone.Go, $"{fetch}.", $"{weight}.{how}");
     }
+
+    /// <summary>Loose stuff: from a cubic metre on in those, where the holding is metric.</summary>
+    /// <remarks>1,800 L: "1.8 m³".</remarks>
+    public static string Bulk(double litres, UnitSystem units) => litres >= 1000 && !units.IsUs() ? $"{Say.Number(litres / 1000)} m³"
+        : Units.Show(litres, Dimension.Volume, units);
+
+    /// <summary>Its weight: from a tonne on in those, where the holding is metric.</summary>
+    /// <remarks>1,080 kg: "1.08 t".</remarks>
+    public static string Heavy(double kg, UnitSystem units) => kg >= 1000 && !units.IsUs() ? $"{Say.Number(kg / 1000)} t"
+        : Units.Show(kg * 1000, Dimension.Mass, units);
 
     /// <summary>Half barrows at least: "22½ barrows".</summary>
     /// <remarks>22.5: "22½ barrows"; 0.3: "half a barrow".</remarks>
@@ -66,7 +76,7 @@ public static class SpreadSays
 
     private static (string Sentence, string Why)? Minds(SpreadAsked r, SpreadAnswer a, Solid of, UsualInput? usual, UnitSystem units)
     {
-        string Mm(double mm) => Units.Show(mm / 1000, Dimension.Length, units);
+        string Mm(double mm) => Per.Centimetres(mm / 10, units);
         var deepest = a.Beds.Max(b => b.DepthMm);
         if (a.Limit is { } limit && deepest > limit.Mm * 1.001)
         {

@@ -48,7 +48,11 @@ public static class ThreadEndpoints
             .Select(b => new { b.Id, b.Name, b.StartedAt }).ToListAsync();
         var mixes = await db.Mixes.AsNoTracking().OrderByDescending(m => m.Id).Take(100)
             .Select(m => new ThreadStart("mix-" + m.Id, m.Name, "mixes")).ToListAsync();
-        return TypedResults.Ok(lots.Concat(beds).Concat(mixes)
+        var works = await db.Works.AsNoTracking().OrderByDescending(w => w.Id).Take(100)
+            .Select(w => new ThreadStart("work-" + w.Id, w.Name, "worms, burns, sheets")).ToListAsync();
+        var heaps = await db.Heaps.AsNoTracking().OrderByDescending(h => h.Id).Take(100)
+            .Select(h => new ThreadStart("heap-" + h.Id, h.Name, "heaps")).ToListAsync();
+        return TypedResults.Ok(lots.Concat(beds).Concat(mixes).Concat(works).Concat(heaps)
             .Concat(batches.Select(b => new ThreadStart($"batch-{b.Id}", $"{b.Name}, {Say.Date(b.StartedAt!.Value)}", "batches")))
             .ToList());
     }
@@ -79,9 +83,12 @@ public static class ThreadEndpoints
         batches = [.. batches.Concat(wanted.Select(j => j.BatchId ?? 0).Where(b => b > 0)).Distinct().OrderDescending().Take(24)];
         HashSet<int> lots = kind == "lot" ? [id, .. mixes.Lots] : entries.Where(e => batches.Contains(e.Batch)).Select(e => e.LotId)
             .Concat(wanted.SelectMany(j => j.Lots)).Concat(mixes.Lots).ToHashSet();
+        var works = await ThreadWorks.Of(db, kind, id, lots);
+        lots.UnionWith(works.Lots);
         var beds = kind == "bed" ? [id] : wanted.SelectMany(j => j.Beds.Select(b => b.Bed)).Concat(mixes.Beds.Select(b => b.Bed))
-            .ToHashSet();
-        var first = wanted.Select(j => j.At).Concat(mixes.Beds.Select(b => b.At)).DefaultIfEmpty(DateTimeOffset.MaxValue).Min();
+            .Concat(works.Beds.Select(b => b.Bed)).ToHashSet();
+        var first = wanted.Select(j => j.At).Concat(mixes.Beds.Select(b => b.At)).Concat(works.Beds.Select(b => b.At))
+            .DefaultIfEmpty(DateTimeOffset.MaxValue).Min();
         var harvests = await db.Harvests.ThatStand().AsNoTracking().Where(h => beds.Contains(h.BedId) && h.At >= first)
             .OrderByDescending(h => h.At).Take(24).ToListAsync();
         var knots = new List<ThreadKnot>();
@@ -91,6 +98,7 @@ public static class ThreadEndpoints
             .Select(b => new ThreadKnot($"batch-{b.Id}", "batch", b.Name, $"begun {Say.Date(local(b.At))}", 1, $"/brew/{b.Id}",
                 of == $"batch-{b.Id}")));
         knots.AddRange(await mixes.Knots(db, local, of));
+        knots.AddRange(await works.Knots(db, local, of));
         knots.AddRange(wanted.Select(j => new ThreadKnot($"job-{j.Id}", "job", $"{Say.Date(local(j.At))}", j.On, 2, $"/book?entry={j.Id}",
             false)));
         knots.AddRange((await db.Beds.AsNoTracking().Where(b => beds.Contains(b.Id)).ToListAsync()).OrderBy(b => b.Id)
@@ -104,9 +112,9 @@ public static class ThreadEndpoints
             .Concat(wanted.Where(j => j.BatchId is not null).Select(j => new ThreadLength($"batch-{j.BatchId}", $"job-{j.Id}", "")))
             .Concat(wanted.SelectMany(j =>
                 j.Beds.Select(b => new ThreadLength($"job-{j.Id}", $"bed-{b.Bed}", Units.Show(b.L, Dimension.Volume, units)))))
-            .Concat(mixes.Lengths())
+            .Concat(mixes.Lengths()).Concat(works.Lengths())
             .Concat(harvests.Where(h => wanted.Any(j => j.At <= h.At && j.Beds.Any(b => b.Bed == h.BedId))
-                || mixes.Beds.Any(b => b.Bed == h.BedId && b.At <= h.At))
+                || mixes.Beds.Concat(works.Beds).Any(b => b.Bed == h.BedId && b.At <= h.At))
                 .Select(h => new ThreadLength($"bed-{h.BedId}", $"harvest-{h.Id}", "")))
             .Where(l => there.Contains(l.From) && there.Contains(l.To)).ToList();
         var sentence = Sentence(kind, title, (wanted.Count, lots.Count, batches.Count, beds.Count, harvests.Count, mixes.Jobs.Count),
@@ -133,6 +141,8 @@ public static class ThreadEndpoints
     {
         return kind == "bed"
             ? $"{title} got {Say.Count(of.Jobs, "job")} from {Say.Count(of.Lots, "lot")}; {Say.Count(of.Harvests, "harvest")} came after."
+            : kind is "work" or "heap" ? $"{Say.Count(of.Lots, "lot")} {(of.Lots == 1 ? "hangs" : "hang")} together with {title}"
+                + $"{(of.Beds > 0 ? $", and {Say.Count(of.Beds, "bed")}" : "")}."
             : kind == "mix" ? $"{title} was made of {Say.Count(of.Lots, "lot")} and stands on {Say.Count(of.Beds, "bed")}; "
                 + $"{Say.Count(of.Harvests, "harvest")} came after."
             : $"{title} went into {Say.Count(of.Batches, "batch", "batches")}"
@@ -145,6 +155,8 @@ public static class ThreadEndpoints
         "lot" => await db.Lots.Where(l => l.Id == id).Select(l => l.Input.Name + ", lot " + l.Mark).FirstOrDefaultAsync(),
         "batch" => await db.Batches.Where(b => b.Id == id).Select(b => b.Name).FirstOrDefaultAsync(),
         "mix" => await db.Mixes.Where(m => m.Id == id).Select(m => m.Name).FirstOrDefaultAsync(),
+        "work" => await db.Works.Where(w => w.Id == id).Select(w => w.Name).FirstOrDefaultAsync(),
+        "heap" => await db.Heaps.Where(h => h.Id == id).Select(h => h.Name).FirstOrDefaultAsync(),
         "bed" => await db.Beds.Where(b => b.Id == id).Select(b => b.Name).FirstOrDefaultAsync(),
         _ => null,
     };

@@ -262,7 +262,7 @@ public sealed class ProbeReader(IServiceScopeFactory scopes, WriteTurns turns, T
     }
 
     /// <summary>Lines off a stream, none longer than the protocol allows: a flood without an end costs a few hundred bytes.</summary>
-    private sealed class LineReader(Stream stream)
+    internal sealed class LineReader(Stream stream)
     {
         private readonly byte[] _buffer = new byte[4096];
         private readonly StringBuilder _line = new();

@@ -23,9 +23,15 @@ public static class ProbeWire
         line.Split(' ') is ["hello", "mudpie-probe", "1", { Length: > 0 and <= 40 } name, "simulated" or "real"] words
             ? (name, words[4] == "simulated") : null;
 
+    /// <summary>No brew is warmer than this, °C.</summary>
+    public const double WarmestBrew = 60;
+
     /// <summary>Reads "r SEQUENCE TIME MG-PER-L TEMPERATURE".</summary>
+    /// <param name="line">As it came.</param>
+    /// <param name="now">Now.</param>
+    /// <param name="hottest">The warmest that can be, °C: a heap's core is warmer than any brew.</param>
     /// <returns>The reading, or what was wrong with the line.</returns>
-    public static (WireReading? Reading, string? Wrong) Reading(string line, DateTimeOffset now)
+    public static (WireReading? Reading, string? Wrong) Reading(string line, DateTimeOffset now, double hottest = WarmestBrew)
     {
         if (line.Split(' ') is not ["r", var sequence, var at, var oxygen, var warmth])
         {
@@ -52,7 +58,7 @@ public static class ProbeWire
             return (null, "a time that is long past");
         }
 
-        return mg is not (>= 0 and <= 25) || c is not (>= -5 and <= 60)
+        return mg is not (>= 0 and <= 25) || !(c >= -5 && c <= hottest)
             ? (null, "a figure that no brew has")
             : when > now.AddMinutes(5) ? (null, "a time that has not come yet") : (new WireReading(n, when, mg, c), null);
     }

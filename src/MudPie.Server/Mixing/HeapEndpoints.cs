@@ -4,6 +4,7 @@ using MudPie.Core.Mixing;
 using MudPie.Core.Workings;
 using MudPie.Records;
 using MudPie.Records.Mixing;
+using MudPie.Server.Brewing;
 using MudPie.Server.Lots;
 using MudPie.Server.Web;
 
@@ -20,12 +21,38 @@ public static class HeapEndpoints
         api.MapPost("/heaps/work-out", WorkOut).WithSummary("A heap's recipe by C:N and moisture, with its band.");
         api.MapPost("/heaps", Keep).WithSummary("A heap is built.");
         api.MapPost("/heaps/{id:int}/steps", Do).WithSummary("Something is done at a heap, or measured of it.");
+        api.MapPost("/heaps/{id:int}/probe", FromProbe).WithSummary("Reads its core once from a probe, and writes it down.");
         api.MapPost("/heaps/{id:int}/steps/{entry:int}/strike", Strike)
             .WithSummary("Strikes an entry out, and says why; it stays readable.");
         api.MapPost("/heaps/materials", KeepMaterial).WithSummary("A material of one's own, or the house's changed.");
         api.MapGet("/heaps/{id:int}/qr.svg", (int id, HttpRequest request) => QrCodes.To(request, $"/make/heap/{id}"))
             .WithSummary("A code that opens the heap on a telephone.");
     }
+
+    /// <summary>The core as a probe shows it now.</summary>
+    private static async Task<Results<Written<Kept>, Refused, Clash>> FromProbe(int id, HeapProbeRequest r, HoldingDb db, HeapDesk desk,
+        HoldingClock clock, Writes writes)
+    {
+        var checks = new Checks();
+        var port = (int)checks.Range("port", r.Port ?? 5181, 1, 65535, "");
+        // Asked before the write begins: a slow probe must hold nobody's transaction.
+        var shows = checks.Sound ? await ProbeGlance.Ask(port, clock.Now, HottestCore) : null;
+        if (checks.Sound && (shows?.Newest is not { } fresh || fresh.At < clock.Now.AddMinutes(-FreshMinutes)))
+        {
+            checks.Add("port", shows is null ? $"Nothing at 127.0.0.1:{port} greets as a probe does." : shows.Newest is null
+                ? $"{shows.Name} shows no reading." : $"{shows.Name} has shown nothing new for {FreshMinutes} minutes.",
+                "Look at it and try again, or type what a thermometer says. docs/probe.md says how a probe must speak.");
+        }
+
+        return !checks.Sound ? Problems.Of(checks.Refusal) : await writes.Do<Kept>(() => HeapSteps.Write(id, new HeapStepRequest {
+            Step = HeapStep.Warmth, Warmth = $"{Say.Fixed(shows!.Newest!.TemperatureC, 1)} °C",
+            Note = $"by {shows.Name}{(shows.Simulated ? " (simulated)" : "")}"
+        }, db, desk, clock));
+    }
+
+    private const double HottestCore = 90;
+
+    private const int FreshMinutes = 15;
 
     private static async Task<Ok<HeapsView>> All(HeapDesk desk, HoldingDb db, HoldingClock clock)
     {

@@ -65,6 +65,10 @@ public sealed record HeapBenchView
 /// <param name="BuiltAt">When it was built; now where not given.</param>
 public sealed record HeapKeepRequest(int? Id, Guid? Version, HeapAsked? Asked, DateTimeOffset? BuiltAt);
 
+/// <summary>A probe in a heap's core.</summary>
+/// <param name="Port">Of this machine; 5181 where not given.</param>
+public sealed record HeapProbeRequest(int? Port);
+
 /// <summary>A step at a heap, as typed.</summary>
 public sealed record HeapStepRequest
 {

@@ -18,6 +18,8 @@ public static class MixBenchEndpoints
         api.MapGet("/mix", All).WithSummary("Jobs of mixing, and what the shelf has for a new one.");
         api.MapGet("/mix/start", MixStarts.Start).WithSummary("What a new job begins with: from the shelf, or from a trial's treatments.");
         api.MapGet("/mix/{id:int}", One).WithSummary("A job of mixing as it stands.");
+        api.MapGet("/mix/of-trial/{trial:int}", MixTrials.Of)
+            .WithSummary("Mixes of a trial's treatments: amounts, nitrogen beside growth.");
         api.MapPost("/mix/work-out", WorkOut).WithSummary("Mixes to litres, to what is fetched, charged first, what it costs and does.");
         api.MapPost("/mix", Keep).WithSummary("Writes a job of mixing on its card, new or changed.");
         api.MapPost("/mix/{id:int}/steps", MixSteps.Do).WithSummary("A step of a job is done: charged, looked at, mixed, filled in.");

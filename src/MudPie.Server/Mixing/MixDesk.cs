@@ -83,6 +83,7 @@ public sealed class MixDesk(HoldingDb db, HoldingClock clock, StockKeeper stock)
             Layers = [.. mix.Parts!.Select(p => Layer(p.Key, p.Value, does.Mix, a.Charge))],
             Nitrogen = does.Nitrogen,
             Unknown = does.Unknown,
+            Buffer = does.Buffer,
         }).ToList();
         MixLayer Layer(string part, double share, MixedMix mix, ChargePlan? charge)
         {

@@ -35,6 +35,9 @@ public sealed record MixDrawn
 
     /// <summary>Parts that nothing is known of.</summary>
     public required IReadOnlyList<string> Unknown { get; init; }
+
+    /// <summary>What buffers its peat; null where there is none in it.</summary>
+    public required MixBuffered? Buffer { get; init; }
 }
 
 /// <summary>A line of what is to be fetched.</summary>

@@ -7,6 +7,8 @@ using MudPie.Records;
 using MudPie.Records.Shelf;
 using MudPie.Server.Lots;
 using MudPie.Server.PuttingOut;
+using MudPie.Server.Sheets;
+using MudPie.Server.Solids;
 using MudPie.Server.Web;
 
 namespace MudPie.Server.Shelf;
@@ -36,7 +38,10 @@ internal static class ShelfReading
             var lots = standing.GetValueOrDefault(i.Id) ?? [];
             var rows = i.Lots.OrderBy(l => l.Expires ?? DateTimeOffset.MaxValue).ThenBy(l => l.From)
                 .Select(l => Lot(l, kind, unit, lots.First(x => x.Id == l.Id), [.. entries[l.Id]], came.GetValueOrDefault(l.Id), wage, now,
-                    units)).ToList();
+                    units) with {
+                    May = new LotMay(SolidDesk.Kinds.ContainsKey(i.Kind), SheetDesk.Tested.Contains(i.Kind),
+                        SolidDesk.Fails(i, l, lots.First(x => x.Id == l.Id).Unfit, now))
+                }).ToList();
             return new ShelfInputView {
                 Id = i.Id,
                 Name = i.Name,
@@ -95,7 +100,7 @@ internal static class ShelfReading
                 ? Units.Show(c, Dimension.Temperature, units) : null,
             alive is { } a ? $"{Say.Number(a * 100, 2)} % alive" : null, says, tone,
             UnitCost(l, came, wage) is { } cost ? Per.PriceShown(cost, unit, units) : null, l.Notes,
-            [.. entries.Take(12).Select(e => EntryLine(e, unit, units))]);
+            [.. entries.Take(12).Select(e => EntryLine(e, unit, units))], new LotMay(false, false, false));
     }
 
     private static EntryView EntryLine(EntryRow row, string unit, UnitSystem units)

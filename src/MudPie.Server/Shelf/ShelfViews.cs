@@ -80,11 +80,17 @@ public sealed record WageRequest(string? Hourly);
 public sealed record EntryView(int Id, DateTimeOffset At, string AmountShown, StockReason Reason, string? For, string? Link, string? Note,
     string? Typed);
 
+/// <summary>What can be done with a lot.</summary>
+/// <param name="Spread">It can be put on the ground as it lies.</param>
+/// <param name="Tested">A lab can test it by the litre.</param>
+/// <param name="Fails">It fails a gate: it may have a second-best use.</param>
+public sealed record LotMay(bool Spread, bool Tested, bool Fails);
+
 /// <summary>A lot on the shelf.</summary>
 public sealed record LotView(
     int Id, string Mark, LotOrigin Origin, string LeftShown, double LeftShare, DateTimeOffset From, DateTimeOffset? Expires, string? Place,
     string? KeptShown, string? AliveShown, string Says, Tone Tone,
-    string? UnitCost, string? Notes, IReadOnlyList<EntryView> Entries);
+    string? UnitCost, string? Notes, IReadOnlyList<EntryView> Entries, LotMay May);
 
 /// <summary>An input with its lots.</summary>
 public sealed record ShelfInputView

@@ -69,6 +69,10 @@ public sealed class SolidDesk(HoldingDb db, HoldingClock clock, StockKeeper stoc
         return ruling.Worked.With(new SolidReady(ruling.Worked.With(view, "L"), a, name, kind, beds, input, amount, draw), "");
     }
 
+    /// <summary>Whether a lot fails a gate at all, told without asking further.</summary>
+    public static bool Fails(Input input, StockLot lot, bool unfit, DateTimeOffset now) => unfit || lot.Expires < now
+        || input.Kind == "byproduct" || Reasons(input, lot, null, now).Any();
+
     /// <summary>Why an input is not fit, by its own words or its gate; null where it is.</summary>
     public async Task<string?> Unfit(Input input)
     {

@@ -44,7 +44,7 @@ public static class SolidEndpoints
             Amount = first?.Weighed == true ? us ? "1 oz" : "50 g" : us ? "0.1 gal" : "3 L",
             BedIds = on,
             Place = SpreadPlace.OnTop,
-        }));
+        }, Per.Square(units), Per.LargeArea(units)));
     }
 
     private static async Task<Results<Ok<Worked<SolidView>>, Refused>> WorkOut(SpreadAsked r, SolidDesk desk, HoldingClock clock)

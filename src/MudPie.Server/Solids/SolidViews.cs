@@ -14,7 +14,11 @@ namespace MudPie.Server.Solids;
 public sealed record SolidThing(int Id, string Name, string Group, string LeftShown, bool Weighed);
 
 /// <summary>What can be put out, and what a job begins with.</summary>
-public sealed record SolidStartView(IReadOnlyList<SolidThing> Things, SpreadAsked Start);
+/// <param name="Things">What lies on the shelf.</param>
+/// <param name="Start">The question to begin with.</param>
+/// <param name="Square">"a m²", or "a sq ft".</param>
+/// <param name="Large">"a hectare", or "an acre".</param>
+public sealed record SolidStartView(IReadOnlyList<SolidThing> Things, SpreadAsked Start, string Square, string Large);
 
 /// <summary>A solid that was put out, to be kept.</summary>
 public sealed record SolidKeepRequest
@@ -77,7 +81,7 @@ public sealed record SolidView
     /// <summary>"22½ barrows of 80 L".</summary>
     public required string BarrowsShown { get; init; }
 
-    /// <summary>Barrows to draw, 0 to 12; the last may be half.</summary>
+    /// <summary>Barrows to draw, ½ to 8; the last may be half. 0 where they are too many to be counted by eye.</summary>
     public required double BarrowsDrawn { get; init; }
 
     /// <summary>"3 L a m², 1.8 kg".</summary>
@@ -127,9 +131,9 @@ internal static class SolidTelling
 {
     public static SolidView Of(SpreadAsked asked, SpreadAnswer a, string name, UnitSystem units)
     {
-        string L(double litres) => Units.Show(litres, Dimension.Volume, units);
-        string Kg(double kg) => Units.Show(kg * 1000, Dimension.Mass, units);
-        string Mm(double mm) => Units.Show(mm / 1000, Dimension.Length, units);
+        string L(double litres) => SpreadSays.Bulk(litres, units);
+        string Kg(double kg) => SpreadSays.Heavy(kg, units);
+        string Mm(double mm) => Per.Centimetres(mm / 10, units);
         var (deepest, limit) = (a.Beds.Max(b => b.DepthMm), a.Limit?.Mm);
         var drawn = Math.Max(deepest, limit ?? 0) * 1.15;
         return new SolidView {
@@ -138,11 +142,11 @@ internal static class SolidTelling
             LitresShown = L(a.Litres),
             WeightShown = Kg(a.Kg),
             BarrowsShown = $"{SpreadSays.Barrows(a.Barrows)} of {L(a.BarrowL)}",
-            BarrowsDrawn = Math.Min(12, Math.Max(0.5, Math.Ceiling((a.Barrows * 2) - 0.02) / 2)),
+            BarrowsDrawn = a.Barrows > 8 ? 0 : Math.Max(0.5, Math.Ceiling((a.Barrows * 2) - 0.02) / 2),
             SquareShown = $"{Per.Square(a.LPerM2, Dimension.Volume, units)}, "
                 + $"{Per.Square(a.LPerM2 * a.KgPerL * 1000, Dimension.Mass, units)}",
-            HectareShown = $"{Per.Large(a.LPerM2 * 10_000, Dimension.Volume, units)}, "
-                + Per.Large(a.LPerM2 * a.KgPerL * 10_000_000, Dimension.Mass, units),
+            HectareShown = $"{L(Per.Large(a.LPerM2 * 10_000, units))}, {Kg(Per.Large(a.LPerM2 * a.KgPerL * 10_000, units))} "
+                + Per.LargeArea(units),
             PlantShown = a.LPerPlant is { } one ? $"{L(one)}, {Kg(one * a.KgPerL)} ({Spoons.InTools(new Litres(one), units).WithError})"
                 : null,
             Layer = a.LPerPlant is null && deepest >= 0.5 ? new LayerView(Math.Round(deepest / drawn, 4), limit is { } most

@@ -29,12 +29,13 @@ public sealed record RunView(int Id, int Number, DateTimeOffset At, string Shown
 /// <summary>A pool in a line.</summary>
 /// <param name="Number">From 1.</param>
 /// <param name="At">When.</param>
-/// <param name="Shown">"4 L: run 1: 40 %, run 2: 60 %".</param>
+/// <param name="Shown">"4 L".</param>
+/// <param name="Says">"run 1: 40 %, run 2: 60 %".</param>
 /// <param name="Shares">Of each run, 0 to 1, with its number.</param>
 /// <param name="LotId">The lot on the shelf; null where it was taken out again.</param>
 /// <param name="SheetId">Its newest sheet; null where none was begun.</param>
 /// <param name="SheetSays">"its result is there", "out for its test"; null likewise.</param>
-public sealed record PoolView(int Number, DateTimeOffset At, string Shown, IReadOnlyList<PoolShare> Shares, int? LotId, int? SheetId,
+public sealed record PoolView(int Number, DateTimeOffset At, string Shown, string Says, IReadOnlyList<PoolShare> Shares, int? LotId, int? SheetId,
     string? SheetSays);
 
 /// <summary>The share of a run in a pool.</summary>
@@ -125,6 +126,7 @@ public static class ByproductEndpoints
                 var lot = lots[p.Id].Select(l => (int?)l).FirstOrDefault();
                 var sheet = lot is { } of ? sheets[of].LastOrDefault() : null;
                 return new PoolView(p.Number, p.At, Units.Show(p.Litres, Dimension.Volume, units),
+                    string.Join(", ", p.Shares.Select(x => $"run {x.Run}: {Say.Number(x.Share * 100, 2)} %")),
                     [.. p.Shares.Select(x => new PoolShare(x.Run, x.Share))], lot, sheet?.Id, sheet is null ? null
                         : sheet.Sheet?.Rows.Count > 0 ? "its sheet is there" : "its sheet is begun");
             })],

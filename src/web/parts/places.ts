@@ -27,7 +27,7 @@ export const rooms: readonly RoomPlace[] = [
     benches: [
       ["/make", "The yard"],
       ["/brew", "Brews"],
-      ["/make/mix", "Mixes"],
+      ["/make/mix", "Mixes", /^\/make\/byproduct/],
       ["/make/heap", "Heaps"],
       ["/make/worms", "Worms"],
       ["/make/char", "Char"],
@@ -39,7 +39,7 @@ export const rooms: readonly RoomPlace[] = [
     to: "/put-out",
     also: [],
     benches: [
-      ["/put-out", "The ground"],
+      ["/put-out", "The ground", /^\/put-out\/solid$/],
       ["/put-out/windows", "Windows"],
       ["/put-out/tank", "Tank", /^\/put-out\/\d+$/],
       ["/put-out/dose", "Inoculants"],

@@ -28,7 +28,7 @@ public sealed class SpreadTests
         (a.Litres, a.Kg, a.Barrows).ShouldBe((1800, 1080, 22.5));
         a.Beds[0].DepthMm.ShouldBe(50, 1e-9);
         a.Cost!.Value.ShouldBe(126, 1e-9);
-        a.Verdict.Sentence.ShouldBe("1800 L of leaf-mould compost: 22½ barrows.");
+        a.Verdict.Sentence.ShouldBe("1.8 m³ of leaf-mould compost: 22½ barrows.");
     }
 
     [Theory]

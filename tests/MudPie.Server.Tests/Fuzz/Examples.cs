@@ -44,6 +44,9 @@ public static class Examples
     private const string Lab =
         """{"name":"lab 9","for":"bed","size":"36 m2","method":"mehlich3","depth":"15 cm","density":"1.3","crop":"vegetables","rows":[{"of":"K","value":"96","unit":"ppm"}],"inputs":[{"name":"gypsum","price":"0.3"}],"bands":[{"of":"K","low":"100","high":"200"}],"advice":[{"name":"gypsum","amount":"500"}],"choices":[{"of":"K","choice":"leave"}]}""";
 
+    private const string Spread =
+        """{"what":"wood chip","by":"square","amount":"3 L","bedIds":[2],"place":"onTop","barrow":"80 L","tarp":"4 m2","caught":"6 L","holds":"60 L","density":"0.25"}""";
+
     private const string Fire =
         """{"name":"burn 9","depth":"60 cm","top":"1.5 m","foot":"","wood":"hedge brash","amount":"1.5 m3","spreads":false,"madeAt":"450-600"}""";
 
@@ -129,6 +132,9 @@ public static class Examples
         ("/api/works/brash", """{"materialId":"brash","amount":"2 m3"}"""),
         ("/api/works/1/steps", """{"did":{"step":"fed","amount":"400 g","what":"kitchen scraps"},"at":"2026-06-10T04:30:00Z"}"""),
         ("/api/works/1/steps/1/strike", """{"why":"another bin","at":null}"""),
+        ("/api/works/byproducts", """{"asked":{"name":"grinder 9","what":"dried kitchen waste","feedstock":"kitchen scraps","setting":"2","density":"0.45"}}"""),
+        ("/api/put-out/solid/work-out", Spread),
+        ("/api/put-out/solid", $$"""{"asked":{{Spread}},"why":"before the fennel","who":"field hand","cautionsSeen":["stock-short"],"at":"2026-06-10T04:30:00Z"}"""),
         ("/api/sheets/read", """{"text":"P 18 ppm\nK; 0.31; meq/100 g"}"""),
         ("/api/sheets/work-out", Lab),
         ("/api/sheets", $$"""{"asked":{{Lab}}}"""),

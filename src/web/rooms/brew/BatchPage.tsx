@@ -14,6 +14,7 @@ import { useClock } from "../../parts/clock";
 import { aired } from "./aired";
 import { AfterPanel } from "./AfterPanel";
 import { AgainPanel } from "./AgainPanel";
+import { SecondBest } from "../../parts/SecondBest";
 import { EndBatch } from "./EndBatch";
 import { LogLine } from "./LogLine";
 import { ProbePanel, useProbe } from "./ProbePanel";
@@ -123,6 +124,7 @@ export function BatchPage() {
           </p>
           <AgainPanel batch={b} />
           {(going || b.state === "planned") && <EndBatch batch={b} />}
+          {going && failed && <SecondBest batch={b.id} />}
           {watch && (
             <>
               {watch.learntWords.length > 0 && (

@@ -10,6 +10,7 @@ import { Room } from "../../parts/Room";
 import { WrongElse } from "../../parts/Wrong";
 import { useClock } from "../../parts/clock";
 import { Amounts } from "./Amounts";
+import { TrialMixes } from "./TrialMixes";
 import { Answer } from "./Answer";
 import { PowerCurve } from "./PowerCurve";
 import { TrialMap } from "./TrialMap";
@@ -50,6 +51,7 @@ export function TrialPage() {
           <Strength lines={t.strength} />
           <Steps trial={t} />
           <Amounts trial={t} />
+          <TrialMixes trial={t.id} />
           {t.kind === "pots" && t.state !== "ended" && (
             <p className="mt-3">
               <Go to={`/make/mix/new?trial=${t.id}`}>Mix for its pots</Go>

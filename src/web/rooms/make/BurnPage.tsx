@@ -111,6 +111,7 @@ export function BurnPage() {
 
 /** What comes next is the button; the rest is folded. What is done at the fire goes by the outbox. */
 function Next({ burn }: { burn: Schemas["BurnView"] }) {
+  const heaps = useRead("/api/heaps").heaps.filter((h) => h.state !== "done");
   const [first, ...others] = burn.next;
   const write = useFieldWrite(
     "/api/works/{id}/steps",
@@ -123,7 +124,7 @@ function Next({ burn }: { burn: Schemas["BurnView"] }) {
   const rest = [first!, ...others].filter((s) => s !== main);
   return (
     <>
-      <Doing step={main} write={write} filled />
+      <Doing step={main} write={write} heaps={heaps} filled />
       {rest.length > 0 && (
         <Fold line={rest.map((s) => words[s]?.toLowerCase()).join(", ")}>
           <Pick
@@ -132,7 +133,7 @@ function Next({ burn }: { burn: Schemas["BurnView"] }) {
             options={rest.map((s) => ({ value: s, name: words[s] ?? s }))}
             onChange={setOther}
           />
-          <Doing step={rest.includes(other) ? other : rest[0]!} write={write} key={other} />
+          <Doing step={rest.includes(other) ? other : rest[0]!} write={write} heaps={heaps} key={other} />
         </Fold>
       )}
     </>
@@ -141,8 +142,15 @@ function Next({ burn }: { burn: Schemas["BurnView"] }) {
 
 type Writing = ReturnType<typeof useFieldWrite<"/api/works/{id}/steps", Did>>;
 
+interface DoingProps {
+  step: Step;
+  write: Writing;
+  heaps: Schemas["HeapLine"][];
+  filled?: boolean;
+}
+
 /** One step with what it asks for. */
-function Doing({ step, write, filled = false }: { step: Step; write: Writing; filled?: boolean }) {
+function Doing({ step, write, heaps, filled = false }: DoingProps) {
   const [did, setDid] = useState<Did>(nothing);
   const set = (part: Partial<Did>) => setDid({ ...did, ...part });
   const mine = write.variables?.step === step;
@@ -218,13 +226,25 @@ function Doing({ step, write, filled = false }: { step: Step; write: Writing; fi
       {step === "carried" && (
         <div className="grid grid-cols-2 gap-4">
           {amount("How much")}
-          <Field
-            label="To"
-            value={did.what ?? ""}
-            onChange={(what) => set({ what })}
-            name="what"
-            hint="heap 2, a mix"
+          <Pick
+            label="Onto a heap"
+            value={String(did.heapId ?? "")}
+            options={[
+              { value: "", name: "not onto a heap" },
+              ...heaps.map((h) => ({ value: String(h.id), name: h.name })),
+            ]}
+            onChange={(id) => set({ heapId: id ? Number(id) : null })}
           />
+          {did.heapId == null && (
+            <Field
+              label="To"
+              value={did.what ?? ""}
+              onChange={(what) => set({ what })}
+              name="what"
+              hint="a mix, a bed"
+            />
+          )}
+          <WrongHere name="heapId" />
         </div>
       )}
       <Field label="In your own words" value={did.note ?? ""} onChange={(note) => set({ note })} name="note" />

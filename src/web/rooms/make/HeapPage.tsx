@@ -1,7 +1,7 @@
 import { useState } from "react";
 import { useParams } from "react-router-dom";
 import type { Schemas } from "../../api/client";
-import { useRead } from "../../api/data";
+import { useRead, useWrite } from "../../api/data";
 import { AmountField } from "../../parts/AmountField";
 import { Button } from "../../parts/Button";
 import { useClock } from "../../parts/clock";
@@ -141,6 +141,34 @@ function Steps({ heap }: { heap: Schemas["HeapView"] }) {
         </Button>
       </Fold>
       <WrongElse />
+      <Probe heap={heap.id} />
     </Refusals>
+  );
+}
+
+/** Its core from a probe: asked once, and written down with its name. */
+function Probe({ heap }: { heap: number }) {
+  const [port, setPort] = useState("5181");
+  const read = useWrite("/api/heaps/{id}/probe", () => ({
+    params: { path: { id: heap } },
+    body: { port: Number(port) || 0 },
+  }));
+  return (
+    <Fold line="Or read its core from a probe">
+      <Form problem={read.error} onSend={() => read.mutate(null)} label="A probe" className="flex items-start gap-3">
+        <div className="flex-1">
+          <Field
+            label="Port of the probe, on this machine"
+            value={port}
+            onChange={setPort}
+            name="port"
+            inputMode="numeric"
+          />
+        </div>
+        <Button type="submit" className="mt-7" disabled={read.isPending}>
+          {read.isPending ? "It is asked" : "Read it"}
+        </Button>
+      </Form>
+    </Fold>
   );
 }

@@ -16,6 +16,7 @@ import { Room } from "../../parts/Room";
 import { Sum } from "../../parts/Sum";
 import { Verdict } from "../../parts/Verdict";
 import { WrongElse } from "../../parts/Wrong";
+import { BlendSays } from "./BlendSays";
 import { PartsKey, Pot } from "./Pots";
 import { TheCharge, ToFetch, WillDo } from "./MixSays";
 
@@ -85,6 +86,7 @@ export function MixJob() {
           <Steps job={job} />
           {bench && (job.state === "planned" || job.state === "charging") && <ToFetch bench={bench} />}
           {bench && <WillDo bench={bench} />}
+          {bench && <BlendSays job={job.id} />}
           <p className="flex flex-wrap items-center gap-3">
             <Go to={`/make/mix/${job.id}/card`}>Card and labels</Go>
             {job.log.every((l) => l.undone) && <Go to={`/make/mix/${job.id}/change`}>Change it</Go>}

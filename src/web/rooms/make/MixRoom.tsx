@@ -72,6 +72,10 @@ export function MixRoom() {
       }
       slate={
         <section>
+          <p className="mb-4 flex flex-wrap gap-3">
+            <Go to="/make/byproduct">By-products</Go>
+            <Go to="/make/sheet/beside">Sheets side by side</Go>
+          </p>
           <h2 className="text-xl">How a mix is made</h2>
           <ol className="mt-2 list-decimal pl-6 text-lg">
             <li>A base, air, something living, a buffer where there is peat: from what is near.</li>

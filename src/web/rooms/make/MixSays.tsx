@@ -37,10 +37,17 @@ export function ToFetch({ bench }: { bench: Bench }) {
 /** Nitrogen of each mix: the sentence, and the weeks behind it. */
 export function WillDo({ bench }: { bench: Bench }) {
   const known = bench.each.filter((m) => m.nitrogen);
-  if (known.length === 0) return null;
+  const sour = bench.each.filter((m) => m.buffer);
+  if (known.length === 0 && sour.length === 0) return null;
   return (
     <section aria-label="What the mix will do">
       <h2 className="text-xl">What the mix will do</h2>
+      {sour.map((m) => (
+        <p key={m.name} className={m.buffer!.tone === "go" ? undefined : `font-bold ${looks[m.buffer!.tone].colour}`}>
+          {m.buffer!.tone !== "go" && `${looks[m.buffer!.tone].mark} `}
+          {m.name}: {m.buffer!.sentence}
+        </p>
+      ))}
       {known.map((m) => (
         <Fold
           key={m.name}

@@ -41,7 +41,7 @@ export function SheetAbout({ r, set }: Props) {
         options={[
           { value: "bed", name: "a bed" },
           { value: "field", name: "a field" },
-          { value: "mix", name: "a mix" },
+          { value: "mix", name: "a mix, or a part of one" },
         ]}
         onChange={(of) =>
           set({ for: of, method: of === "mix" ? "saturatedMedia" : "mehlich3", density: of === "mix" ? "0.4" : "1.3" })

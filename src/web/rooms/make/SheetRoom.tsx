@@ -1,4 +1,6 @@
 import { useRead } from "../../api/data";
+import { Link } from "react-router-dom";
+import { Fold } from "../../parts/Fold";
 import { Go } from "../../parts/Go";
 import { Room } from "../../parts/Room";
 import { WorkLines } from "./WorkLines";
@@ -35,14 +37,39 @@ export function SheetRoom() {
             state is kept until it is ready.
           </p>
           <ul className="mt-2">
-            {lots.map((l) => (
-              <li key={l.id} className="flex items-center justify-between gap-3 border-t border-line py-1.5">
-                <b>{l.name}</b>
-                <Go to={`/make/sheet/new?lot=${l.id}`}>Have it tested</Go>
-              </li>
-            ))}
+            {lots
+              .filter((l) => l.mix)
+              .map((l) => (
+                <li key={l.id} className="flex items-center justify-between gap-3 border-t border-line py-1.5">
+                  <b>{l.name}</b>
+                  <Go to={`/make/sheet/new?lot=${l.id}`}>Have it tested</Go>
+                </li>
+              ))}
           </ul>
-          {lots.length === 0 && <p className="mt-2 text-ash">No mix lies on the shelf.</p>}
+          {!lots.some((l) => l.mix) && <p className="mt-2 text-ash">No mix lies on the shelf.</p>}
+          {lots.some((l) => !l.mix) && (
+            <Fold line="Castings, compost, char, a by-product: test what brings most, and a blend can be guessed">
+              <ul>
+                {lots
+                  .filter((l) => !l.mix)
+                  .map((l) => (
+                    <li key={l.id}>
+                      <Link
+                        to={`/make/sheet/new?lot=${l.id}`}
+                        className="inline-flex min-h-11 items-center text-clay underline underline-offset-4"
+                      >
+                        {l.name}
+                      </Link>
+                    </li>
+                  ))}
+              </ul>
+            </Fold>
+          )}
+          {sheets.length > 1 && (
+            <p className="mt-3">
+              <Go to="/make/sheet/beside">Lay sheets side by side</Go>
+            </p>
+          )}
         </section>
       }
     />

@@ -75,6 +75,13 @@ function Behind({ kind }: { kind: string }) {
           <path d="M116 4H158V48H116Z" className="fill-paper stroke-ink" strokeWidth="3" />
           <path d="M124 16H150M124 26H150M124 36H140" fill="none" className="stroke-ink" strokeWidth="2" />
         </g>
+      ) : kind === "byproduct" ? (
+        <g className="stroke-ink" strokeWidth="3" strokeLinejoin="round" strokeLinecap="round">
+          <path d="M50 14H120V82H50Z" className="fill-paper" />
+          <path d="M56 44H114V76H56Z" fill={`url(#${id}-dots)`} strokeWidth="1.6" />
+          <path d="M44 14H126M70 14V4H100V14" fill="none" />
+          <path d="M120 30H140V20" fill="none" />
+        </g>
       ) : kind === "pit" ? (
         <g strokeLinejoin="round" strokeLinecap="round">
           <path d="M46 44L85 82L124 44Z" fill={`url(#${id}-lumps)`} />

@@ -12,6 +12,7 @@ const begin = [
   ["/make/heap/new", "A heap"],
   ["/make/worms", "Worms"],
   ["/make/sheet/new", "What is a bed short of?"],
+  ["/make/byproduct", "A by-product"],
   ["/make/char/new", "A burn"],
   ["/brew/recipes", "A recipe"],
   ["/put-out/dose", "Something from a bottle"],

@@ -94,6 +94,14 @@ export function PutOutRoom() {
                 </p>
               </>
             )}
+            <p>
+              <Link
+                to={`/put-out/solid?beds=${beds.join(",")}`}
+                className="inline-flex min-h-11 items-center text-clay underline underline-offset-4"
+              >
+                compost, char, mulch or a mineral, by the barrow
+              </Link>
+            </p>
             {batch && (
               <p>
                 <Link

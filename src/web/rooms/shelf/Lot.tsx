@@ -7,6 +7,7 @@ import { Refusals } from "../../parts/Form";
 import { WrongElse } from "../../parts/Wrong";
 import { useClock } from "../../parts/clock";
 import { useFieldWrite } from "../../parts/outbox";
+import { SecondBest } from "../../parts/SecondBest";
 import { looks } from "../../parts/tone";
 
 const reasons: Record<string, string> = {
@@ -74,6 +75,24 @@ export function Lot({ lot, input }: { lot: Schemas["LotView"]; input: Schemas["S
           >
             follow its thread
           </Link>
+          {lot.may.spread && (
+            <Link
+              className="inline-flex min-h-12 items-center text-clay underline underline-offset-4"
+              to={`/put-out/solid?input=${input.id}`}
+              aria-label={`put it on the ground, ${lot.mark}`}
+            >
+              put it on the ground
+            </Link>
+          )}
+          {lot.may.tested && (
+            <Link
+              className="inline-flex min-h-12 items-center text-clay underline underline-offset-4"
+              to={`/make/sheet/new?lot=${lot.id}`}
+              aria-label={`have it tested, ${lot.mark}`}
+            >
+              have it tested
+            </Link>
+          )}
         </p>
         {what && (
           <div className="grid items-start gap-x-4 sm:grid-cols-[1fr_1fr_auto]">
@@ -91,6 +110,7 @@ export function Lot({ lot, input }: { lot: Schemas["LotView"]; input: Schemas["S
           </div>
         )}
         <WrongElse />
+        {lot.may.fails && <SecondBest lot={lot.id} input={input.id} />}
         <details>
           <summary className="min-h-11 cursor-pointer text-clay underline underline-offset-4">its book</summary>
           <ol className="figures">
