@@ -81,6 +81,7 @@ const places = {
   "/judge/patches": room(() => import("./rooms/judge/PatchRoom"), "PatchRoom"),
   "/judge/across": room(() => import("./rooms/judge/AcrossRoom"), "AcrossRoom"),
   "/judge/practice": room(() => import("./rooms/judge/PlotPractice"), "PlotPractice"),
+  "/shelf/label": room(() => import("./rooms/shelf/LotLabel"), "LotLabel"),
   "/shelf": room(() => import("./rooms/shelf/Shelf"), "Shelf"),
   "/book": room(() => import("./rooms/book/Book"), "Book"),
   "/book/thread": room(() => import("./rooms/book/Thread"), "Thread"),

@@ -216,4 +216,51 @@ public class MakeJourneys
         page.Click("It is ready");
         page.See("Of living base, dahlias, autumn: ready");
     }
+
+    [Fact]
+    public void Compost_goes_out_by_the_barrow_and_stands_in_the_book()
+    {
+        using var page = new Page(demo: true);
+        page.Go("/put-out/solid?input=1&beds=3");
+        page.See("108 L of leaf-mould compost");
+        page.Click("as a layer");
+        page.Fill("How deep", "9 cm");
+        page.See("9 cm of leaf-mould compost is too thick.");
+        page.Fill("How deep", "2 cm");
+        page.See("720 L of leaf-mould compost: 9 barrows.");
+        page.Unfold("By a spreader");
+        page.Fill("The tarp", "2 m2");
+        page.Fill("Lay on it after one pass", "20 L");
+        page.See("2 passes");
+        page.Click("It is out");
+        page.See("It is in the book.");
+        page.Click("See it in the book");
+        page.See("leaf-mould compost on the ground");
+        page.See("Ridge Bed 2: 720 L");
+    }
+
+    [Fact]
+    public void A_by_product_is_run_pooled_and_sent_to_be_tested()
+    {
+        using var page = new Page(demo: true);
+        page.Go("/make/byproduct");
+        page.Fill("What makes it", "");
+        page.Click("Set it up");
+        page.See("Give what makes it a name");
+        page.Fill("What makes it", "grinder in the scullery");
+        page.Click("Set it up");
+        page.See("Log the first run.");
+        page.Fill("How much of it", "2 kg");
+        page.Click("Log the run");
+        page.See("1 run lies by itself");
+        page.Fill("How much of it", "3 kg");
+        page.Click("Log the run");
+        page.See("2 runs lie by themselves");
+        page.Fill("What it measures, mixed", "4 L");
+        page.Click("Pool them");
+        page.See("run 1: 40 %, run 2: 60 %");
+        page.See("Have pool 1 tested before it goes into a mix.");
+        page.Click("have pool 1 tested");
+        page.See("Type or paste the sheet.");
+    }
 }

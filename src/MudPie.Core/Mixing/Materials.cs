@@ -51,6 +51,9 @@ public static class Materials
         new("hen", "hen manure", 0.38, 0.040, 0.45, 0.50, Green, "hen", "poultry", "chicken"),
         new("castings", "castings", 0.30, 0.018, 0.70, 0.70, Green, "casting", "worm"),
         new("compost", "finished compost", 0.25, 0.016, 0.50, 0.60, Slow, "compost", "mould", "mold"),
+        // Bags whose C:N nobody knows, by their look: with the spread, 64 to 113 and 14 to 26.
+        new("woody-bag", "a bag, woody by its look", 0.48, 0.48 / 85, 0.50, 0.30, Wood, "woody"),
+        new("dark-bag", "a bag, dark and crumbly by its look", 0.30, 0.30 / 19.4, 0.50, 0.45, Slow, "crumbly"),
         new("coir", "coir", 0.47, 0.005, 0.55, 0.12, Slow, "coir", "coco"),
         new("peat", "peat", 0.50, 0.010, 0.55, 0.15, Slow, "peat"),
         new("feather", "feather meal", 0.45, 0.130, 0.08, 0.50, Quick, "feather", "blood meal", "hoof"),

@@ -112,7 +112,8 @@ public sealed class WorkEntry : IPutRight
 
     /// <summary>The same, for the core.</summary>
     public WorkPoint Point() => new(Step, At) {
-        Tray = Tray, What = What, Grams = Grams, Litres = Litres, BackL = BackL, Figure = Figure, Share = Share, Damp = Damp, Heat = Heat, Id = Id, Setting = Setting, Hours = Hours, StarterG = StarterG,
+        Tray = Tray, What = What, Grams = Grams, Litres = Litres, BackL = BackL, Figure = Figure, Share = Share, Damp = Damp, Heat = Heat,
+        Id = Id, Setting = Setting, Hours = Hours, StarterG = StarterG,
         Runs = Runs is { } runs ? [.. runs.Select(r => int.TryParse(r, CultureInfo.InvariantCulture, out var n) ? n : 0)] : null,
     };
 }

@@ -63,16 +63,9 @@ public static class ThreadEndpoints
         var units = await clock.Units();
         var local = await clock.Local();
         var entries = await db.StockEntries.AsNoTracking().Where(e => e.BatchId != null && e.Amount < 0)
-            .Select(e => new { e.LotId, Batch = e.BatchId!.Value, Amount = -e.Amount }).ToListAsync();
+            .Select(e => new Drew(e.LotId, e.BatchId!.Value)).ToListAsync();
         var jobs = await Jobs(db);
-        var (batches, wanted) = kind switch {
-            "lot" => (entries.Where(e => e.LotId == id).Select(e => e.Batch).ToHashSet(), jobs.Where(j => j.Lots.Contains(id)
-                || (j.BatchId is { } b && entries.Any(e => e.LotId == id && e.Batch == b))).ToList()),
-            "batch" => ([id], jobs.Where(j => j.BatchId == id).ToList()),
-            "bed" => (jobs.Where(j => j.Beds.Any(b => b.Bed == id)).Select(j => j.BatchId ?? 0).Where(b => b > 0)
-                .ToHashSet(), jobs.Where(j => j.Beds.Any(b => b.Bed == id)).ToList()),
-            _ => ((HashSet<int>)[], new List<Job>()),
-        };
+        var (batches, wanted) = Touched(kind, id, entries, jobs);
         if (await Title(db, kind, id) is not { } title)
         {
             return Problems.NotFound("lot, batch or bed");
@@ -122,6 +115,18 @@ public static class ThreadEndpoints
         return TypedResults.Ok(new ThreadView(title, sentence, knots, lengths));
     }
 
+    private sealed record Drew(int LotId, int Batch);
+
+    /// <summary>Brews and jobs that a lot, a brew or a bed touched.</summary>
+    private static (HashSet<int> Batches, List<Job> Jobs) Touched(string kind, int id, List<Drew> entries, List<Job> jobs) => kind switch {
+        "lot" => ([.. entries.Where(e => e.LotId == id).Select(e => e.Batch)], [.. jobs.Where(j => j.Lots.Contains(id)
+            || (j.BatchId is { } b && entries.Any(e => e.LotId == id && e.Batch == b)))]),
+        "batch" => ([id], [.. jobs.Where(j => j.BatchId == id)]),
+        "bed" => ([.. jobs.Where(j => j.Beds.Any(b => b.Bed == id)).Select(j => j.BatchId ?? 0).Where(b => b > 0)],
+            [.. jobs.Where(j => j.Beds.Any(b => b.Bed == id))]),
+        _ => ([], []),
+    };
+
     private static async Task<IEnumerable<ThreadKnot>> LotKnots(HoldingDb db, HashSet<int> lots, Func<DateTimeOffset, DateTimeOffset> local,
         string of) => (await db.Lots.AsNoTracking().Where(l => lots.Contains(l.Id)).Select(l => new { l.Id, l.Mark, l.From, l.Input.Name })
         .ToListAsync()).OrderBy(l => l.Name).Select(l => new ThreadKnot($"lot-{l.Id}", "lot", l.Name,
@@ -145,11 +150,15 @@ public static class ThreadEndpoints
                 + $"{(of.Beds > 0 ? $", and {Say.Count(of.Beds, "bed")}" : "")}."
             : kind == "mix" ? $"{title} was made of {Say.Count(of.Lots, "lot")} and stands on {Say.Count(of.Beds, "bed")}; "
                 + $"{Say.Count(of.Harvests, "harvest")} came after."
-            : $"{title} went into {Say.Count(of.Batches, "batch", "batches")}"
-                + $"{(of.Mixes > 0 ? $", {Say.Count(of.Mixes, "job")} of mixing" : "")} and {Say.Count(of.Jobs, "job")}, "
-                + $"on {Say.Count(of.Beds, "bed")}; "
-                + $"{Say.Count(of.Harvests, "harvest")} came after.{waste}";
+            : of is { Jobs: 0, Batches: 0, Mixes: 0 } ? $"{title} went nowhere yet.{waste}"
+            : $"{title} went into {Into(of)}, on {Say.Count(of.Beds, "bed")}; {Say.Count(of.Harvests, "harvest")} came after.{waste}";
     }
+
+    private static string Into((int Jobs, int Lots, int Batches, int Beds, int Harvests, int Mixes) of) => Say.List([
+        .. of.Batches > 0 ? [Say.Count(of.Batches, "batch", "batches")] : Array.Empty<string>(),
+        .. of.Mixes > 0 ? [$"{Say.Count(of.Mixes, "job")} of mixing"] : Array.Empty<string>(),
+        .. of.Jobs > 0 ? [Say.Count(of.Jobs, "job")] : Array.Empty<string>(),
+    ]);
 
     private static async Task<string?> Title(HoldingDb db, string kind, int id) => kind switch {
         "lot" => await db.Lots.Where(l => l.Id == id).Select(l => l.Input.Name + ", lot " + l.Mark).FirstOrDefaultAsync(),

@@ -54,9 +54,10 @@ public static class ProbeData
         }
 
         var span = Math.Max(((batch.AirOffAt ?? now) - started).TotalHours, 1);
+        // Counted first: what comes while it is read may lie among the points already, and never the other way round.
+        var count = await db.ProbeReadings.CountAsync(r => r.ProbeLinkId == link.Id);
         var points = await Means(db, link.Id, started, Math.Max(2, Math.Round(span * 60 / 300)));
         var fine = await Means(db, link.Id, started, 10);
-        var count = await db.ProbeReadings.CountAsync(r => r.ProbeLinkId == link.Id);
         var last = await db.ProbeReadings.AsNoTracking().Where(r => r.ProbeLinkId == link.Id).OrderByDescending(r => r.Sequence)
             .FirstOrDefaultAsync();
         var events = await db.ProbeEvents.AsNoTracking().Where(e => e.ProbeLinkId == link.Id).OrderByDescending(e => e.Id).Take(12)

@@ -84,7 +84,8 @@ public static class BlendEndpoints
         var lots = await db.Lots.AsNoTracking().Where(l => l.Input.Kind != "").Select(l => new { l.Id, l.InputId, l.MixId, l.Notes,
             Kind = l.Input.Kind }).ToListAsync();
         var ids = job.Asked.Parts.Where(p => p.InputId is { } input && known.Shelf.ContainsKey(input))
-            .DistinctBy(p => known.Shelf[p.InputId!.Value].Name).ToDictionary(p => known.Shelf[p.InputId!.Value].Name, p => p.InputId!.Value);
+            .DistinctBy(p => known.Shelf[p.InputId!.Value].Name)
+            .ToDictionary(p => known.Shelf[p.InputId!.Value].Name, p => p.InputId!.Value);
         (int Id, SheetRead Read)? Of(int input) => lots.Where(l => l.InputId == input).SelectMany(l => sheets.Where(s => s.LotId == l.Id))
             .OrderByDescending(s => s.Id).Select(s => ((int, SheetRead)?)(s.Id, s.Read)).FirstOrDefault();
         return TypedResults.Ok(bench.Value.Mixes.Mixes.Select(m =>
@@ -93,14 +94,17 @@ public static class BlendEndpoints
                 .OrderByDescending(l => l.Id).FirstOrDefault();
             var test = made is null ? null : sheets.Where(s => s.LotId == made.Id).OrderByDescending(s => s.Id)
                 .Select(s => ((int Id, SheetRead Read)?)(s.Id, s.Read)).FirstOrDefault();
-            var of = m.Litres.Select(l => (Name: l.Key, Litres: l.Value, Sheet: ids.TryGetValue(l.Key, out var input) ? Of(input) : null))
-                .ToList();
+            var charge = lots.Where(l => l.MixId == mix && l.Kind == "chargedChar").OrderByDescending(l => l.Id).FirstOrDefault();
+            // What was charged for the job lies on the shelf as a lot of its own.
+            int? InputOf(string name) => ids.TryGetValue(name, out var input) ? input
+                : job.Asked.Charge is not null && name.StartsWith("charged ", StringComparison.Ordinal) ? charge?.InputId : null;
+            var of = m.Litres.Select(l => (Name: l.Key, Litres: l.Value, Sheet: InputOf(l.Key) is { } input ? Of(input) : null)).ToList();
             List<BlendSource> parts = [.. of.Select(p => new BlendSource(p.Name, p.Litres,
                 question.Value.Stuff.GetValueOrDefault(p.Name)?.Is?.KgPerL ?? Materials.For(null, p.Name)?.KgPerL, p.Sheet?.Read))];
             var guess = BlendGuess.Of(parts, test?.Read);
             List<int> beside = [.. of.Where(p => p.Sheet is not null).OrderByDescending(p => p.Litres).Select(p => p.Sheet!.Value.Id)
                 .Take(2), .. test is null ? Array.Empty<int>() : [test.Value.Id]];
-            return Told(m.Name, guess, made?.Id, beside, name => ids.TryGetValue(name, out var input)
+            return Told(m.Name, guess, made?.Id, beside, name => InputOf(name) is { } input
                 ? lots.Where(l => l.InputId == input).Select(l => (int?)l.Id).LastOrDefault() : null);
         }).ToList());
     }

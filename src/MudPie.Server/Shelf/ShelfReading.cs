@@ -38,10 +38,7 @@ internal static class ShelfReading
             var lots = standing.GetValueOrDefault(i.Id) ?? [];
             var rows = i.Lots.OrderBy(l => l.Expires ?? DateTimeOffset.MaxValue).ThenBy(l => l.From)
                 .Select(l => Lot(l, kind, unit, lots.First(x => x.Id == l.Id), [.. entries[l.Id]], came.GetValueOrDefault(l.Id), wage, now,
-                    units) with {
-                    May = new LotMay(SolidDesk.Kinds.ContainsKey(i.Kind), SheetDesk.Tested.Contains(i.Kind),
-                        SolidDesk.Fails(i, l, lots.First(x => x.Id == l.Id).Unfit, now))
-                }).ToList();
+                    units) with { May = May(i, l, lots.First(x => x.Id == l.Id).Unfit, now) }).ToList();
             return new ShelfInputView {
                 Id = i.Id,
                 Name = i.Name,
@@ -78,6 +75,9 @@ internal static class ShelfReading
         return TypedResults.Ok(new ShelfView(views, await ToBuy(db, clock, inputs, standing, units), Expiring(views, now), InputKinds.All,
             wage));
     }
+
+    private static LotMay May(Input i, StockLot l, bool unfit, DateTimeOffset now) => new(SolidDesk.Kinds.ContainsKey(i.Kind),
+        SheetDesk.Tested.Contains(i.Kind), SolidDesk.Fails(i, l, unfit, now));
 
     private static List<string> Expiring(IEnumerable<ShelfInputView> views, DateTimeOffset now) =>
         views.SelectMany(v => v.Lots.Where(l => l.Expires is { } e && e < now.AddDays(21) && l.LeftShare > 0)

@@ -165,6 +165,12 @@ internal static class WorkSteps
             checks.Add("why", "Nothing was written, or too much.", "Say in a few words what was wrong.");
         }
 
+        if (old.Step == WorkStep.Run && (await db.WorkLog.ThatStand().AsNoTracking().Where(e => e.WorkId == id
+            && e.Step == WorkStep.Pooled).ToListAsync()).Any(p => p.Point().Runs?.Contains(entry) == true))
+        {
+            checks.Add("id", "This run is in a pool.", "Strike the pool first; its runs lie by themselves then.");
+        }
+
         var laid = await db.StockEntries.AsNoTracking().Where(e => e.WorkEntryId == entry)
             .Select(e => new { e.LotId, e.Amount, Left = e.Lot.Entries.Sum(x => x.Amount) }).ToListAsync();
         if (laid.Any(e => e.Amount > 0 && e.Left < e.Amount - 1e-6))

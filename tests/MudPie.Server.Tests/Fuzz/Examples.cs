@@ -71,6 +71,7 @@ public static class Examples
         ("/api/brew/batches/14/logger/preview", """{"csv":"time,mg/L,C\n2026-06-10 05:00,7.1,18"}"""),
         ("/api/brew/batches/15/start", """{"strip":"0"}"""),
         ("/api/brew/batches/14/air-off", """{"at":"2026-06-10T05:00:00Z"}"""),
+        ("/api/heaps/2/probe", """{"port":1}"""),
         ("/api/brew/batches/14/probe", """{"host":"127.0.0.1","port":1}"""),
         ("/api/put-out/tank/work-out",
             """{"purpose":"leaf","bedIds":[1],"rate":"500","items":[{"inputId":10,"rate":"2 L","basis":"perHa"}],"tool":"knapsack","tank":"15 L","bedRates":{"1":"400"}}"""),

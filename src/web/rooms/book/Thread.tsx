@@ -4,7 +4,7 @@ import { useRead, useReadIf } from "../../api/data";
 import { Pick } from "../../parts/Pick";
 import { Room } from "../../parts/Room";
 
-const columns = ["lots", "brews", "put out", "beds", "harvests"];
+const columns = ["lots", "made", "put out", "beds", "harvests"];
 const COL = 186;
 const ROW = 56;
 const BOX = 158;

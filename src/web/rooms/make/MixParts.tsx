@@ -90,7 +90,12 @@ export function MixParts({ asked, names, known, set }: Props) {
         </div>
         <div className="flex items-start gap-3">
           <div className="flex-1">
-            <Field label="Or something else" value={own} onChange={setOwn} hint="perlite, bark, garden soil" />
+            <Field
+              label="Or something else"
+              value={own}
+              onChange={setOwn}
+              hint="perlite, bark, soil; of an unknown bag: woody, or dark and crumbly"
+            />
           </div>
           <Button
             className="mt-7"

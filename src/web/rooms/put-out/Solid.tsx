@@ -99,7 +99,7 @@ export function Solid() {
                   value={r.what ?? ""}
                   onChange={(w) => set({ what: w })}
                   name="what"
-                  hint="wood chip, straw, hen manure"
+                  hint="wood chip, straw; of an unknown bag: woody, or dark and crumbly"
                 />
               ) : (
                 <Amount r={r} set={set} on={[square, large]} weighed={thing?.weighed ?? false} />

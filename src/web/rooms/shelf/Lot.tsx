@@ -75,6 +75,13 @@ export function Lot({ lot, input }: { lot: Schemas["LotView"]; input: Schemas["S
           >
             follow its thread
           </Link>
+          <Link
+            className="inline-flex min-h-12 items-center text-clay underline underline-offset-4"
+            to={`/shelf/label?input=${input.id}&lot=${lot.id}`}
+            aria-label={`its label, ${lot.mark}`}
+          >
+            its label
+          </Link>
           {lot.may.spread && (
             <Link
               className="inline-flex min-h-12 items-center text-clay underline underline-offset-4"
