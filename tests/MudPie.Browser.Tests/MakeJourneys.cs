@@ -244,9 +244,10 @@ public class MakeJourneys
     {
         using var page = new Page(demo: true);
         page.Go("/make/byproduct");
-        page.Fill("What makes it", "");
+        page.Fill("A litre of it weighs, kg", "9");
         page.Click("Set it up");
-        page.See("Give what makes it a name");
+        page.See("9 is too much.");
+        page.Fill("A litre of it weighs, kg", "0.5");
         page.Fill("What makes it", "grinder in the scullery");
         page.Click("Set it up");
         page.See("Log the first run.");
