@@ -112,6 +112,8 @@ public class BrewhouseJourneys
         page.See("Field 1");
         if (width > 600)
         {
+            page.Rest();
+            page.Find("//button[contains(., 'bacterium')]");
             var body = page.Driver.FindElement(By.TagName("body"));
             body.SendKeys("jjjjjjjjjjkf jjjjjjjjkj jjjjjjjjjk");
             page.See("Field 3");

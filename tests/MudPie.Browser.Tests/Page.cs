@@ -110,7 +110,8 @@ public sealed class Page : WebApplicationFactory<LiveBrew>
         Driver.Navigate().Refresh();
     }
 
-    private void Rest() => Until(() => Driver.ExecuteScript("return !(window.asked > 0)") is true, "what was asked to be answered");
+    /// <summary>Waits until nothing is asked of the server.</summary>
+    public void Rest() => Until(() => Driver.ExecuteScript("return !(window.asked > 0)") is true, "what was asked to be answered");
 
     /// <summary>As long as a machine ten times slower may need: what never comes is a failure, however late it is said.</summary>
     internal static readonly TimeSpan Patience = TimeSpan.FromMinutes(3);

@@ -78,6 +78,42 @@ public class SolidTests : IDisposable
     }
 
     [Fact]
+    public async Task What_failed_its_gate_goes_out_for_a_written_reason_only()
+    {
+        var input = (int)(await Input("leaf-mould compost"))["id"]!;
+        await _h.Post($"/api/brew/sources/{input}/check", new {
+            kind = "compost", heatsWhenTurned = "yes", manure = "none", diseased = "no", smell = "earthy", moisture = "wrungOut"
+        });
+        var asked = await Asked("leaf-mould compost", "square", "2 L", 10);
+        var unfit = (string)(await _h.Post("/api/put-out/solid/work-out", asked))["value"]!["unfit"]!;
+        unfit.ShouldContain("still heats");
+        (await _h.Refused("/api/put-out/solid", new { asked, overrideWhy = "so what" }))["overrideWhy"].ShouldContain("still heats");
+        var job = (int)(await _h.Post("/api/put-out/solid", new { asked, cautionsSeen = new[] { "stock-short" },
+            overrideWhy = "as a mulch under the hedge" }))["id"]!;
+        (await _h.Get("/api/book"))["entries"]!.AsArray().First(e => (string)e!["kind"]! == "job" && (int)e["id"]! == job)!["lines"]!
+            .ToJsonString().ShouldContain("put out though it failed: as a mulch under the hedge");
+        var lot = (int)(await Input("leaf-mould compost"))["lots"]![0]!["id"]!;
+        ((string)(await _h.Get($"/api/shelf/lots/{lot}/second-best"))["says"]!).ShouldBe("it is not finished");
+    }
+
+    [Fact]
+    public async Task A_question_begins_in_the_holding_s_own_units()
+    {
+        var start = await _h.Get("/api/put-out/solid/start?beds=3");
+        ((string)start["square"]!, (string)start["loose"]!["hectare"]!, (string)start["weighed"]!["square"]!)
+            .ShouldBe(("a m²", "20 m3", "50 g"));
+        await _h.Post("/api/holding/units", new { units = "usCustomary" });
+        start = await _h.Get("/api/put-out/solid/start?beds=3");
+        ((string)start["square"]!, (string)start["loose"]!["depth"]!).ShouldBe(("a sq ft", "1 in"));
+        foreach (var by in new[] { "square", "depth", "hectare" })
+        {
+            var asked = start["start"]!.DeepClone();
+            (asked["by"], asked["amount"]) = (by, (string)start["loose"]![by]!);
+            ((string)(await _h.Post("/api/put-out/solid/work-out", asked))["value"]!["verdict"]!["sentence"]!).ShouldNotBeEmpty();
+        }
+    }
+
+    [Fact]
     public async Task A_failed_lot_says_what_it_may_still_do()
     {
         var raw = await Input("char, raw");

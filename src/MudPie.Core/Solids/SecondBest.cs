@@ -65,12 +65,13 @@ public static class SecondBest
         var why = q.Why.Count == 0 ? [FailWhy.Unfit] : q.Why.Distinct().ToList();
         var all = why.Select(w => Ways(w, q)).ToList();
         // What one reason forbids, another does not allow: only ways that stand in every list.
+        // A way onto beds is none where no bed here is such.
         List<SecondWay> ways = [.. all[0].Where(w => all.All(other => other.Any(o => o.Way == w.Way))).Select(w => w with {
             From = all.Max(o => o.First(x => x.Way == w.Way).From),
             Later = all.Max(o => o.First(x => x.Way == w.Way).From) > q.Now,
             Beds = [.. w.Beds.Where(b => all.All(o => o.First(x => x.Way == w.Way).Beds.Contains(b)))],
             Mind = string.Join(" ", all.Select(o => o.First(x => x.Way == w.Way).Mind).Distinct()),
-        })];
+        }).Where(w => w.Link != Solid || q.Beds.Count == 0 || w.Beds.Count > 0)];
         List<SecondMistake> mistakes = [.. why.SelectMany(w => Mistakes(w, q)).DistinctBy(m => m.Mistake)];
         return Worked.Of(new SecondAnswer(ways, mistakes, ways.Count == 0
             ? new Verdict(Tone.Stop, "Nothing here can use it safely.", "Ask what your waste service takes; strike it off the shelf.")

@@ -67,6 +67,29 @@ public static class SpreadBench
     /// <summary>A pass that gives more or less than what is wanted by this share is said.</summary>
     public const double PassOff = 0.15;
 
+    /// <summary>What a question begins with, so that half of it is drawn already.</summary>
+    /// <param name="by">By what it is given.</param>
+    /// <param name="weighed">It is weighed, and not measured.</param>
+    /// <param name="units">The holding's units.</param>
+    /// <remarks>Compost by the square: "3 L"; where the holding goes by feet, "0.07 gal".</remarks>
+    public static string Usual(SpreadBy by, bool weighed, UnitSystem units) => (by, weighed, units.IsUs()) switch {
+        (SpreadBy.Handful, _, _) => "1",
+        (SpreadBy.Depth, _, false) => "2 cm",
+        (SpreadBy.Depth, _, true) => "1 in",
+        (SpreadBy.Plant, false, false) => "0.5 L",
+        (SpreadBy.Plant, false, true) => "1 pt",
+        (SpreadBy.Plant, true, false) => "5 g",
+        (SpreadBy.Plant, true, true) => "0.2 oz",
+        (SpreadBy.Hectare, false, false) => "20 m3",
+        (SpreadBy.Hectare, false, true) => "2000 gal",
+        (SpreadBy.Hectare, true, false) => "300 kg",
+        (SpreadBy.Hectare, true, true) => "300 lb",
+        (_, false, false) => "3 L",
+        (_, false, true) => "0.07 gal",
+        (_, true, false) => "50 g",
+        (_, true, true) => "0.2 oz",
+    };
+
     /// <summary>Works it out.</summary>
     /// <param name="r">As typed.</param>
     /// <param name="of">What it is; its name is read from the question where it does not lie on the shelf.</param>

@@ -122,7 +122,7 @@ public static class HeapEndpoints
         return e.Step switch {
             HeapStep.Warmth => $"core {Units.Show(e.Celsius ?? 0, Dimension.Temperature, units)}",
             HeapStep.Turned => "turned",
-            HeapStep.Layer => "a layer laid on",
+            HeapStep.Layer => With("a layer laid on"),
             HeapStep.Watered => With("watered"),
             HeapStep.Seen => "seen",
             HeapStep.Cured => "judged cured",

@@ -36,16 +36,18 @@ public static class SolidEndpoints
         var first = things.FirstOrDefault(t => t.Id == input) ?? things.FirstOrDefault(t =>
             t.Group == "composts") ?? things.FirstOrDefault();
         List<int> on = [.. (beds ?? "").Split(',').Select(b => int.TryParse(b, out var n) ? n : 0).Where(n => n > 0).Take(100)];
-        var us = units.IsUs();
         return TypedResults.Ok(new SolidStartView(things, new SpreadAsked {
             InputId = first?.Id,
             What = first is null ? "wood chip" : null,
             By = SpreadBy.Square,
-            Amount = first?.Weighed == true ? us ? "1 oz" : "50 g" : us ? "0.1 gal" : "3 L",
+            Amount = SpreadBench.Usual(SpreadBy.Square, first?.Weighed == true, units),
             BedIds = on,
             Place = SpreadPlace.OnTop,
-        }, Per.Square(units), Per.LargeArea(units)));
+        }, Per.Square(units), Per.LargeArea(units), Usual(false, units), Usual(true, units)));
     }
+
+    private static Dictionary<string, string> Usual(bool weighed, UnitSystem units) =>
+        Enum.GetValues<SpreadBy>().ToDictionary(by => by.Word(), by => SpreadBench.Usual(by, weighed, units));
 
     private static async Task<Results<Ok<Worked<SolidView>>, Refused>> WorkOut(SpreadAsked r, SolidDesk desk, HoldingClock clock)
     {
@@ -71,8 +73,19 @@ public static class SolidEndpoints
 
         var ready = read.Value;
         var v = ready.Worked.Value;
-        var deed = PutOutDeeds.Keep(new JobStands(v.Unfit, null, null, [], v.ShortShown is { } missing ? [(ready.Name, missing)] : []),
-            new JobSaid(r.OverrideWhy, null, r.CautionsSeen, r.Who, r.Why));
+        var deed = PutOutDeeds.Keep(new JobStands(null, null, null, [], v.ShortShown is { } missing ? [(ready.Name, missing)] : []),
+            new JobSaid(null, null, r.CautionsSeen, r.Who, r.Why));
+        if (v.Unfit is { } unfit && (r.OverrideWhy ?? "").Trim().Length < PutOutDeeds.ReasonLetters)
+        {
+            checks.Add("overrideWhy", $"{ready.Name} is not fit: {unfit}",
+                "See on the shelf what it may still do; or say in words, ten letters at least, why it goes out all the same.");
+        }
+
+        if (r.OverrideWhy is { Length: > 300 })
+        {
+            checks.Add("overrideWhy", "That is too long.", "Up to 300 letters.");
+        }
+
         if (deed.Refused is { } wrong)
         {
             checks.Add(wrong);
@@ -83,7 +96,7 @@ public static class SolidEndpoints
             return checks.Refusal;
         }
 
-        var job = Record(r, asked, ready, deed.Value, (at, clock.Now), await weather.At(at, await clock.Units()));
+        var job = Record(r, asked, ready, v.Unfit is null ? null : r.OverrideWhy, (at, clock.Now), await weather.At(at, await clock.Units()));
         db.Applications.Add(job);
         await db.SaveChangesAsync();
         await Take(job, ready, at, stock);
@@ -98,7 +111,7 @@ public static class SolidEndpoints
         return Writes.Done(new Kept(job.Id));
     });
 
-    private static Application Record(SolidKeepRequest r, SpreadAsked asked, SolidReady ready, JobReasons reasons,
+    private static Application Record(SolidKeepRequest r, SpreadAsked asked, SolidReady ready, string? overrideWhy,
         (DateTimeOffset At, DateTimeOffset Now) when, string? weather)
     {
         string? Text(string? typed) => string.IsNullOrWhiteSpace(typed) ? null : typed.Trim();
@@ -110,7 +123,7 @@ public static class SolidEndpoints
             OneIn = 1,
             Tool = ready.Answer.Spreader is not null ? "spreader" : asked.By is SpreadBy.Handful or SpreadBy.Plant ? "hand" : "barrow",
             Fitness = "none",
-            OverrideWhy = reasons.OverrideWhy,
+            OverrideWhy = Text(overrideWhy),
             CautionsSeen = string.Join(' ', r.CautionsSeen),
             Who = Text(r.Who),
             Why = Text(r.Why),

@@ -18,7 +18,10 @@ public sealed record SolidThing(int Id, string Name, string Group, string LeftSh
 /// <param name="Start">The question to begin with.</param>
 /// <param name="Square">"a m²", or "a sq ft".</param>
 /// <param name="Large">"a hectare", or "an acre".</param>
-public sealed record SolidStartView(IReadOnlyList<SolidThing> Things, SpreadAsked Start, string Square, string Large);
+/// <param name="Loose">Amounts to begin with by each way, of what is measured.</param>
+/// <param name="Weighed">The same of what is weighed.</param>
+public sealed record SolidStartView(IReadOnlyList<SolidThing> Things, SpreadAsked Start, string Square, string Large,
+    IReadOnlyDictionary<string, string> Loose, IReadOnlyDictionary<string, string> Weighed);
 
 /// <summary>A solid that was put out, to be kept.</summary>
 public sealed record SolidKeepRequest

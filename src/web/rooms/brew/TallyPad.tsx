@@ -1,4 +1,4 @@
-import { useEffect, useRef, useState } from "react";
+import { useLayoutEffect, useRef, useState } from "react";
 import type { Schemas } from "../../api/client";
 import { Button } from "../../parts/Button";
 import { Field } from "../../parts/Field";
@@ -34,7 +34,8 @@ const keys: { key: string; of: Counted; name: string; note: number }[] = [
 
 interface Props {
   fields: TallyField[];
-  onChange: (fields: TallyField[]) => void;
+  /** Of what stands by then, what stands next: keys may come faster than the page is drawn, and each counts. */
+  onChange: (next: (fields: TallyField[]) => TallyField[]) => void;
 }
 
 /** Big keys for one field after another; by keyboard without looking, answered by sound or, on the phone, a buzz. */
@@ -56,16 +57,18 @@ export function TallyPad({ fields, onChange }: Props) {
     tone.start();
     tone.stop(audio.current.currentTime + (long ? 0.25 : 0.07));
   };
-  const put = (field: TallyField) => onChange([...fields.slice(0, -1), field]);
-  const count = (of: Counted, by: number) => put({ ...now, [of]: Math.max(0, (now[of] as number) + by) });
+  const put = (next: (field: TallyField) => TallyField) =>
+    onChange((all) => [...all.slice(0, -1), next(all[all.length - 1]!)]);
+  const count = (of: Counted, by: number) => put((f) => ({ ...f, [of]: Math.max(0, (f[of] as number) + by) }));
   const thread = () =>
-    put({
-      ...now,
-      hyphae: [...(now.hyphae ?? []), { lengthUm: number(length), widthUm: number(width) }],
-    });
-  const next = () => onChange([...fields, emptyField()]);
+    put((f) => ({
+      ...f,
+      hyphae: [...(f.hyphae ?? []), { lengthUm: number(length), widthUm: number(width) }],
+    }));
+  const next = () => onChange((all) => [...all, emptyField()]);
 
-  useEffect(() => {
+  // Listened to from the moment it is seen.
+  useLayoutEffect(() => {
     const press = (e: KeyboardEvent) => {
       if (e.target instanceof HTMLElement && e.target.closest("input, select, textarea, [role=dialog]")) return;
       if (e.ctrlKey || e.metaKey || e.altKey) return;
@@ -77,7 +80,9 @@ export function TallyPad({ fields, onChange }: Props) {
         thread();
         answer(294);
       } else if (e.key === "Backspace") {
-        onChange(fields.length > 1 && untouched(now) ? fields.slice(0, -1) : [...fields.slice(0, -1), emptyField()]);
+        onChange((all) =>
+          all.length > 1 && untouched(all[all.length - 1]!) ? all.slice(0, -1) : [...all.slice(0, -1), emptyField()],
+        );
         answer(196, true);
       } else if (e.key === " ") {
         next();
@@ -147,8 +152,8 @@ export function TallyPad({ fields, onChange }: Props) {
         >
           Next field (space)
         </Button>
-        <Button onClick={() => put(emptyField())}>Clear this field</Button>
-        {fields.length > 1 && <Button onClick={() => onChange(fields.slice(0, -1))}>Back a field</Button>}
+        <Button onClick={() => put(emptyField)}>Clear this field</Button>
+        {fields.length > 1 && <Button onClick={() => onChange((all) => all.slice(0, -1))}>Back a field</Button>}
       </p>
     </section>
   );

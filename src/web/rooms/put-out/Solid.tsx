@@ -36,7 +36,7 @@ const ways: readonly { value: By; name: string }[] = [
 export function Solid() {
   const plan = useRead("/api/ground/plan");
   const [search] = useSearchParams();
-  const { things, start, square, large } = useRead("/api/put-out/solid/start", {
+  const { things, start, square, large, loose, weighed } = useRead("/api/put-out/solid/start", {
     params: {
       query: {
         input: search.get("input") ? Number(search.get("input")) : undefined,
@@ -91,7 +91,15 @@ export function Solid() {
                   ...things.map((t) => ({ value: String(t.id), name: `${t.name} · ${t.leftShown}` })),
                   { value: "", name: "not on the shelf: straw, chip, leaves …" },
                 ]}
-                onChange={(id) => set({ inputId: id ? Number(id) : null, density: null })}
+                onChange={(id) => {
+                  const next = things.find((t) => String(t.id) === id);
+                  const kept = (next?.weighed ?? false) === (thing?.weighed ?? false);
+                  set({
+                    inputId: next?.id ?? null,
+                    density: null,
+                    ...(kept ? {} : { amount: (next?.weighed ? weighed : loose)[r.by ?? "square"] }),
+                  });
+                }}
               />
               {r.inputId == null ? (
                 <Field
@@ -110,7 +118,7 @@ export function Solid() {
                 label="How it is given"
                 value={r.by ?? "square"}
                 options={ways}
-                onChange={(by) => set({ by, amount: usual(by, thing?.weighed ?? false) })}
+                onChange={(by) => set({ by, amount: (thing?.weighed ? weighed : loose)[by] })}
                 name="by"
               />
             </div>
@@ -283,24 +291,6 @@ export function Solid() {
     </Refusals>
   );
 }
-
-/** What is usual to begin with, so that a half-filled question is drawn. */
-const usual = (by: By, weighed: boolean) =>
-  by === "depth"
-    ? "2 cm"
-    : by === "handful"
-      ? "1"
-      : by === "plant"
-        ? weighed
-          ? "5 g"
-          : "0.5 L"
-        : by === "hectare"
-          ? weighed
-            ? "300 kg"
-            : "20 m3"
-          : weighed
-            ? "50 g"
-            : "3 L";
 
 interface AmountProps {
   r: Asked;
