@@ -96,7 +96,8 @@ public static class SolidEndpoints
             return checks.Refusal;
         }
 
-        var job = Record(r, asked, ready, v.Unfit is null ? null : r.OverrideWhy, (at, clock.Now), await weather.At(at, await clock.Units()));
+        var job = Record(r, asked, ready, v.Unfit is null ? null : r.OverrideWhy, (at, clock.Now),
+            await weather.At(at, await clock.Units()));
         db.Applications.Add(job);
         await db.SaveChangesAsync();
         await Take(job, ready, at, stock);
