@@ -140,6 +140,8 @@ public class SolidTests : IDisposable
         var view = await _h.Get($"/api/works/byproducts/{id}");
         ((string)view["pools"]![0]!["says"]!).ShouldBe("run 1: 40 %, run 2: 60 %");
         ((string)view["verdict"]!["tone"]!).ShouldBe("mind");
+        var run = (int)view["runs"]![0]!["id"]!;
+        (await _h.Refused($"/api/works/{id}/steps/{run}/strike", new { why = "another load" }))["id"].ShouldContain("in a pool");
         _h.Clock.Advance(TimeSpan.FromDays(3));
         (await _h.Get("/api/today"))["items"]!.ToJsonString().ShouldContain($"work-test-{id}");
         var lot = (int)view["pools"]![0]!["lotId"]!;

@@ -104,12 +104,16 @@ public static class SecondBest
     /// <remarks>"smells of weed-killer": sprayed. "maggots": unfit.</remarks>
     public static FailWhy InWords(string? words)
     {
-        bool Has(params string[] any) => any.Any(a => words?.Contains(a, StringComparison.OrdinalIgnoreCase) == true);
-        return Has("weed-killer", "weedkiller", "herbicide", "sprayed", "pyralid") ? FailWhy.Sprayed
-            : Has("blight", "rot", "disease", "mildew", "clubroot", "wilt") ? FailWhy.Diseased
-            : Has("sour", "smell", "stink", "putrid") ? FailWhy.Airless
-            : Has("salt", "potassium", "EC ") ? FailWhy.Salty
-            : Has("hot", "unfinished", "young", "not finished") ? FailWhy.Unfinished
+        // By whole words and their beginnings: carrots are not rot.
+        string[] said = (words ?? "").ToLowerInvariant().Split([' ', ',', '.', ';', ':', '-', '/', '(', ')'],
+            StringSplitOptions.RemoveEmptyEntries);
+        bool Has(params string[] any) => said.Any(w => any.Any(a => a[^1] == '=' ? w == a[..^1]
+            : w.StartsWith(a, StringComparison.Ordinal)));
+        return Has("killer", "weedkiller", "herbicide", "sprayed", "clopyralid", "aminopyralid") ? FailWhy.Sprayed
+            : Has("blight", "rot=", "rots=", "rotten", "disease", "mildew", "clubroot", "wilt") ? FailWhy.Diseased
+            : Has("sour", "smell", "stink", "stank", "putrid") ? FailWhy.Airless
+            : Has("salt", "potassium", "ec=") ? FailWhy.Salty
+            : Has("hot=", "heats=", "unfinished", "young", "finished=") ? FailWhy.Unfinished
             : Has("manure") ? FailWhy.RawManure : FailWhy.Unfit;
     }
 

@@ -60,6 +60,10 @@ public sealed class SecondBestTests
     [InlineData("hay was sprayed with herbicide", FailWhy.Sprayed)]
     [InlineData("potato blight went in", FailWhy.Diseased)]
     [InlineData("smells sour", FailWhy.Airless)]
+    [InlineData("carrot tops, a shot of paint", FailWhy.Unfit)]
+    [InlineData("root rot last year", FailWhy.Diseased)]
+    [InlineData("weed-killer on the hay", FailWhy.Sprayed)]
+    [InlineData("not finished", FailWhy.Unfinished)]
     [InlineData("maggots", FailWhy.Unfit)]
     [InlineData(null, FailWhy.Unfit)]
     public void Words_are_read_for_the_reason(string? words, FailWhy why) => SecondBest.InWords(words).ShouldBe(why);

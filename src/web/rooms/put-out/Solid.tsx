@@ -125,14 +125,6 @@ export function Solid() {
             {r.inputId == null && (
               <div className="grid gap-x-4 sm:grid-cols-2">
                 <Amount r={r} set={set} on={[square, large]} weighed={false} />
-                <Field
-                  label="A litre of it weighs, kg"
-                  value={r.density ?? ""}
-                  onChange={(density) => set({ density: density || null })}
-                  name="density"
-                  inputMode="decimal"
-                  hint="empty: the usual"
-                />
               </div>
             )}
             {v && <LayerDrawn view={v} />}
@@ -200,8 +192,17 @@ export function Solid() {
                 />
               </div>
             </Fold>
-            <Fold line="What a barrow and a handful of yours hold">
-              <div className="grid gap-x-4 sm:grid-cols-2">
+            <Fold line="What a barrow, a handful and a litre of it come to">
+              <div className="grid gap-x-4 sm:grid-cols-3">
+                <Field
+                  label="A litre of it weighs, kg"
+                  value={r.density ?? ""}
+                  onChange={(density) => set({ density: density || null })}
+                  name="density"
+                  inputMode="decimal"
+                  hint="empty: the usual"
+                />
+
                 <AmountField
                   label="A barrow"
                   dimension="volume"
