@@ -122,7 +122,7 @@ public static class SheetReading
         }
 
         figure *= of.Share;
-        return of.Of.Property ? Property(of.Of, method, figure, row, at) : Amount(of.Of, method, (below ? figure / 2 : figure, below),
+        return of.Of.Property ? Property(of.Of, method, figure, row, at) : Amount(of.Of, method, (figure, below),
             row, (r, by), at);
     }
 
@@ -140,6 +140,8 @@ public static class SheetReading
         (SheetAsked Asked, (double KgPerHa, double Density, double HeldL) By) with, Checked at)
     {
         var ((r, by), unit) = (with, SheetUnits.First(row.Unit ?? ""));
+        // Below what the lab can find, half of that is taken; what is shown is what stands on the sheet.
+        var taken = value.Below ? value.Figure / 2 : value.Figure;
         if (unit is null)
         {
             return at.Wrong("unit", string.IsNullOrWhiteSpace(row.Unit) ? "It has no unit." : $"“{row.Unit.Trim()}” is not known here.",
@@ -160,7 +162,7 @@ public static class SheetReading
                     "Say that the sheet is of a mix, or choose the soil’s extraction.")
                 : unit is not ("mg/L" or "mg/kg") ? at.Wrong("unit", $"An extract is in mg a litre, and not in {unit}.",
                     "Give mg/L or ppm of extract.")
-                : new SheetLine(of, method, value.Figure * by.HeldL / by.Density, value.Figure, "mg/L of extract", value.Below, false,
+                : new SheetLine(of, method, taken * by.HeldL / by.Density, value.Figure, "mg/L of extract", value.Below, false,
                     $"× {Say.Number(by.HeldL)} L held ÷ {Say.Number(by.Density)} kg/L");
         }
 
@@ -170,7 +172,7 @@ public static class SheetReading
                 "Leave that line out, or give ppm, meq/100 g or g/kg.");
         }
 
-        return SheetUnits.ToMgPerKg(value.Figure, unit, of, by.KgPerHa, by.Density) is { } mg
+        return SheetUnits.ToMgPerKg(taken, unit, of, by.KgPerHa, by.Density) is { } mg
             ? new SheetLine(of, method, mg.MgPerKg, value.Figure, unit, value.Below, false, mg.How)
             : at.Wrong("unit", $"{of.Name} can’t be in {unit}.", "Give mg/kg, ppm, kg/ha or lb/ac.");
     }

@@ -18,7 +18,7 @@ public sealed record MixGrowthView(string WeekShown, string Measure, string Mean
 
 /// <summary>A treatment's mix, with what it takes.</summary>
 /// <param name="Name">The treatment.</param>
-/// <param name="Fills">"8 pots, 24 L".</param>
+/// <param name="Fills">"8 pots, 24 L + 2.4 L over", as the job itself says it.</param>
 /// <param name="Parts">"17 L of coir", "11.3 L of castings".</param>
 /// <param name="Nitrogen">Week by week for one pot; null where nothing of it is known.</param>
 /// <param name="Growth">Readings so far beside it; none before it is filled in, or while codes are closed.</param>
@@ -66,11 +66,12 @@ internal static class MixTrials
         (IReadOnlyList<MixStepStands> Steps, MixBenchQuestion Question, MixBenchAnswer Answer) with, UnitSystem units)
     {
         string L(double litres) => Units.Show(litres, Dimension.Volume, units);
+        string Over(MixDoes does) => does.OverL > 1e-6 ? $" + {L(does.OverL)} over" : "";
         var filled = with.Steps.LastOrDefault(s => s.Step == MixStep.Filled)?.At;
         // While codes are closed a mean by treatment would open them.
         var closed = of.Trial.Blind && of.Trial.CodesOpenedAt is null && of.Readings.Count > 0;
         List<TrialMixView> mixes = [.. with.Answer.Each.Zip(with.Question.Mixes.Mixes!, (does, mix) => new TrialMixView(does.Mix.Name,
-            $"{Say.Count((int)mix.Pots!.Value, with.Question.Into == Filling.Pots ? "pot" : "tray")}, {L(does.Mix.FinishedL)} filled in",
+            $"{Say.Count((int)mix.Pots!.Value, with.Question.Into == Filling.Pots ? "pot" : "tray")}, {L(does.PotsL)}{Over(does)}",
             [.. does.Mix.Litres.OrderByDescending(p => p.Value).Select(p => $"{L(p.Value)} of {p.Key}")], does.Nitrogen?.Value,
             filled is null || closed || does.Nitrogen is null ? []
                 : [.. Growth(of.Trial, of.Readings, does.Mix.Name, (does.Nitrogen.Value, filled.Value))]))];

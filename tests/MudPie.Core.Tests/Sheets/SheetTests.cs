@@ -145,6 +145,8 @@ public sealed class SheetTests
         Of(Asked()).Value.Verdict.Sentence.ShouldStartWith("Type or paste");
         Of(Asked(Row("P", "20", "mg/kg", Extraction.AmmoniumAcetate))).Value.Verdict.Sentence.ShouldContain("No figure of it has a band");
         var above = Of(Asked(Row("Mn", "above range"), Row("Zn", "< 1"))).Value;
+        var below = above.Read.Line("Zn")!;
+        (below.Figure, below.MgPerKg).ShouldBe((1, 0.5)); // shown as it stands on the sheet, taken as half of that
         above.Nutrients[0].Flag!.ShouldContain("above the lab’s scale");
         above.Nutrients[0].Short.ShouldBe(0);
         above.Nutrients[1].Flag!.ShouldContain("half of that");
