@@ -4,6 +4,7 @@ using System.Net.Sockets;
 using System.Text;
 using System.Text.Json.Nodes;
 using MudPie.Core.Brewing;
+using MudPie.Core.Workings;
 using MudPie.Server.Brewing;
 using MudPie.StandIns;
 
@@ -161,6 +162,35 @@ public class ProbeTests
         (await h.Refused($"/api/brew/batches/{id}/probe", new { port = 1 })).Keys.ShouldContain("port");
         (await h.Refused($"/api/brew/batches/{id}/probe", new { port = 99999 })).Keys.ShouldContain("port");
         (await h.Http.GetAsync($"/api/brew/batches/{id}/probe")).StatusCode.ShouldBe(HttpStatusCode.NoContent);
+    }
+
+    [Fact]
+    public async Task A_heaps_core_is_read_from_a_probe_once_and_written_with_its_name()
+    {
+        using var h = new TestHolding(demo: true);
+        // A heap of its core's warmth: the stand-in tells the water's, which is set to a heap's.
+        var hot = Settings(h) with { Brew = Settings(h).Brew with { TemperatureC = 40 } };
+        await using var probe = new SimulatedProbe(hot, h.Clock);
+        var before = (await h.Get("/api/heaps/2"))["log"]!.AsArray().Count;
+        await h.Post("/api/heaps/2/probe", new { port = probe.Port });
+        var log = (await h.Get("/api/heaps/2"))["log"]!.AsArray();
+        log.Count.ShouldBe(before + 1);
+        ((string)log[0]!["note"]!).ShouldBe("by test-probe (simulated)");
+        ((string)log[0]!["shown"]!).ShouldBe($"core {Say.Number(probe.Line(probe.Newest)!.TemperatureC, 3)} °C");
+    }
+
+    [Fact]
+    public async Task A_probe_that_is_silent_or_old_or_none_writes_nothing_at_a_heap()
+    {
+        using var h = new TestHolding(demo: true);
+        var before = (await h.Get("/api/heaps/2"))["log"]!.AsArray().Count;
+        await using var none = new SimulatedProbe(Settings(h) with { StartedAt = h.Now.AddDays(1) }, h.Clock);
+        await using var slow = new SimulatedProbe(Settings(h, every: 7200) with { StartedAt = h.Now.AddHours(-3) }, h.Clock);
+        (await h.Refused("/api/heaps/2/probe", new { port = none.Port }))["port"].ShouldContain("no reading");
+        (await h.Refused("/api/heaps/2/probe", new { port = slow.Port }))["port"].ShouldContain("nothing new for 15 minutes");
+        (await h.Refused("/api/heaps/2/probe", new { port = 1 }))["port"].ShouldContain("greets as a probe");
+        (await h.Refused("/api/heaps/2/probe", new { port = 70000 })).Keys.ShouldContain("port");
+        (await h.Get("/api/heaps/2"))["log"]!.AsArray().Count.ShouldBe(before);
     }
 
     [Theory]

@@ -192,4 +192,26 @@ public class SolidTests : IDisposable
         (await _h.Refused("/api/works/2/steps", new { did = new { step = "carried", amount = "4 L", heapId = 99 } }))["heapId"]
             .ShouldContain("not there");
     }
+
+    [Fact]
+    public async Task Growth_stands_beside_the_nitrogen_of_the_mix_that_made_it_once_the_codes_are_open()
+    {
+        async Task<JsonNode> Job() => (await _h.Get("/api/mix/of-trial/2"))[0]!;
+        var shut = await Job();
+        ((string)shut["closedSays"]!).ShouldContain("once the codes are opened");
+        shut["mixes"]!.AsArray().Sum(m => m!["growth"]!.AsArray().Count).ShouldBe(0);
+        await _h.Post("/api/judge/trials/2/steps", new { step = "open" });
+        var open = await Job();
+        open["closedSays"].ShouldBeNull();
+        foreach (var mix in open["mixes"]!.AsArray())
+        {
+            // Each mix stands in both soils of the trial: all of its eight plots, of which slugs took one.
+            mix!["unmetSays"].ShouldBeNull();
+            mix["growth"]!.AsArray().Count.ShouldBe(2);
+            mix["growth"]![1]!["nitrogenShown"]!.ToString().ShouldContain("given");
+        }
+
+        open["mixes"]!.AsArray().Select(m => ((string)m!["growth"]![1]!["meanShown"]!).Split(", ")[1])
+            .ShouldBe(["8 plots", "7 plots", "8 plots"]);
+    }
 }

@@ -45,7 +45,7 @@ public static class Liming
     private static Worked<LimeAnswer>? Buffer(SheetAsked r, SheetRead sheet, double worth, TypedFields fields)
     {
         var to = fields.Optional("limeTo", r.LimeTo, Dimension.Plain, 4.5, 6.59, "pH; under 6.6, which is the buffer’s own.") ?? 6.5;
-        if (sheet.Property("pH") is not { } ph || sheet.Property("bufferPh") is not { } buffer)
+        if (sheet.Property("pH") is not { } ph || sheet.Property("buffer pH") is not { } buffer)
         {
             return Wrong(fields, "lime", $"The sheet has no {(sheet.Property("pH") is null ? "pH" : "buffer pH")}.",
                 "Add that line, or go by the exchange.");

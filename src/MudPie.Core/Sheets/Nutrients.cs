@@ -29,7 +29,7 @@ public static partial class Nutrients
         new("Mn", "manganese", null, false, "mn", "manganese"), new("Zn", "zinc", null, false, "zn", "zinc"),
         new("Mo", "molybdenum", null, false, "mo", "molybdenum"),
         new("pH", "pH", null, true, "ph", "soil ph", "ph water", "ph h2o"),
-        new("bufferPh", "buffer pH", null, true, "buffer ph", "bph", "mehlich buffer ph", "ph buffer"),
+        new("buffer pH", "buffer pH", null, true, "buffer ph", "bufferph", "bph", "mehlich buffer ph", "ph buffer"),
         new("CEC", "exchange (CEC)", null, true, "cec", "cation exchange", "cation exchange capacity", "tec"),
         new("acidity", "exchangeable acidity", null, true, "acidity", "exchangeable acidity", "h", "hydrogen", "h+"),
         new("EC", "salts (EC)", null, true, "ec", "salts", "soluble salts", "conductivity"),

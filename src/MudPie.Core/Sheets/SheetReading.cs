@@ -128,7 +128,7 @@ public static class SheetReading
 
     private static SheetLine? Property(Nutrient of, Extraction method, double figure, SheetRow row, Checked at)
     {
-        var (low, high) = of.Id switch { "pH" or "bufferPh" => (2.0, 12.0), "CEC" => (0.1, 200), "acidity" => (0, 100), "EC" => (0, 100),
+        var (low, high) = of.Id switch { "pH" or "buffer pH" => (2.0, 12.0), "CEC" => (0.1, 200), "acidity" => (0, 100), "EC" => (0, 100),
             _ => (0, 100) };
         return figure < low || figure > high ? at.Wrong("value", $"{Say.Number(figure)} is out of range.",
             $"Give {Say.Number(low)} to {Say.Number(high)}.")

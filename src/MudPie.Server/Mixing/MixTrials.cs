@@ -22,8 +22,9 @@ public sealed record MixGrowthView(string WeekShown, string Measure, string Mean
 /// <param name="Parts">"17 L of coir", "11.3 L of castings".</param>
 /// <param name="Nitrogen">Week by week for one pot; null where nothing of it is known.</param>
 /// <param name="Growth">Readings so far beside it; none before it is filled in, or while codes are closed.</param>
+/// <param name="UnmetSays">Why no growth can stand beside it though the trial has readings: it is called like no treatment; null else.</param>
 public sealed record TrialMixView(string Name, string Fills, IReadOnlyList<string> Parts, NitrogenOutlookAnswer? Nitrogen,
-    IReadOnlyList<MixGrowthView> Growth);
+    IReadOnlyList<MixGrowthView> Growth, string? UnmetSays);
 
 /// <summary>A job of mixing for a trial.</summary>
 /// <param name="Id">Its number.</param>
@@ -74,20 +75,28 @@ internal static class MixTrials
             $"{Say.Count((int)mix.Pots!.Value, with.Question.Into == Filling.Pots ? "pot" : "tray")}, {L(does.PotsL)}{Over(does)}",
             [.. does.Mix.Litres.OrderByDescending(p => p.Value).Select(p => $"{L(p.Value)} of {p.Key}")], does.Nitrogen?.Value,
             filled is null || closed || does.Nitrogen is null ? []
-                : [.. Growth(of.Trial, of.Readings, does.Mix.Name, (does.Nitrogen.Value, filled.Value))]))];
+                : [.. Growth(of.Trial, of.Readings, does.Mix.Name, (does.Nitrogen.Value, filled.Value))],
+            of.Readings.Count > 0 && !With(of.Trial, does.Mix.Name).Any()
+                ? $"No treatment of the trial is called “{does.Mix.Name}”, so no growth stands beside it: name the mix as the treatment."
+                : null))];
         return new TrialMixJob(job.Id, job.Name, MixDeeds.Told(MixDeeds.State(with.Steps)), mixes, filled is not null && closed
             ? "Growth stands beside it once the codes are opened." : null);
+    }
+
+    /// <summary>The treatments that got this mix: the one of its name, or all that have it as one of their levels ("5 % char" in two
+    /// soils).</summary>
+    private static IEnumerable<TrialTreatment> With(Trial trial, string name)
+    {
+        bool Same(string said) => string.Equals(said.Trim(), name.Trim(), StringComparison.OrdinalIgnoreCase);
+        return trial.Treatments.Any(t => Same(t.Name)) ? trial.Treatments.Where(t => Same(t.Name))
+            : trial.Treatments.Where(t => t.Levels.Any(l => Same(l.Level)));
     }
 
     private static IEnumerable<MixGrowthView> Growth(Trial trial, List<TrialReading> readings, string name,
         (NitrogenOutlookAnswer Outlook, DateTimeOffset Filled) by)
     {
-        if (trial.Treatments.FirstOrDefault(t => t.Name == name) is not { } treatment)
-        {
-            yield break;
-        }
-
-        var plots = trial.Plots.Where(p => p.TreatmentId == treatment.Id).Select(p => p.Id).ToHashSet();
+        var treatments = With(trial, name).Select(t => t.Id).ToHashSet();
+        var plots = trial.Plots.Where(p => treatments.Contains(p.TreatmentId)).Select(p => p.Id).ToHashSet();
         foreach (var measure in trial.Measures.OrderBy(m => m.Order))
         {
             foreach (var g in NitrogenBeside.Of(by.Outlook, by.Filled, readings.Where(r => r.MeasureId == measure.Id

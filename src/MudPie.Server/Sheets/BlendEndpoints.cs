@@ -177,7 +177,7 @@ public static class BlendEndpoints
     }
 
     private static string Unit(BesideLine l) => l.Of.Id switch {
-        "pH" or "bufferPh" => "",
+        "pH" or "buffer pH" => "",
         "EC" => "dS/m",
         "OM" => "%",
         "CEC" or "acidity" => "meq/100 g",

@@ -44,7 +44,7 @@ function Told({ lot, input, batch }: Props) {
         <ul>
           {answer.mistakes.map((m) => (
             <li key={m.mistake} className="border-t border-line py-1">
-              <b className="text-plum">✕ Not {m.mistake}</b>
+              <b className="text-plum">✕ Not {m.mistake}:</b>
               <span className="figures"> {m.costs}.</span>
             </li>
           ))}

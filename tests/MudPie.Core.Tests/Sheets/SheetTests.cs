@@ -44,7 +44,7 @@ public sealed class SheetTests
     [InlineData("Zn <0.5 mg/kg low", "Zn", "<0.5", "mg/kg")]
     [InlineData("Mn above range ppm", "Mn", "above range", "mg/kg")]
     [InlineData("pH (1:1) 6.2", "pH", "6.2", "")]
-    [InlineData("Buffer pH 6.4", "bufferPh", "6.4", "")]
+    [InlineData("Buffer pH 6.4", "buffer pH", "6.4", "")]
     [InlineData("Organic matter: 3.4 %", "OM", "3.4", "%")]
     [InlineData("Mg 22 lbs/acre", "Mg", "22", "lb/ac")]
     [InlineData("\"Sulfur\",\"9,5\",\"mg/kg\"", "S", "9,5", "mg/kg")]
@@ -53,6 +53,16 @@ public sealed class SheetTests
     {
         var row = SheetText.Read(line).Value.Rows.ShouldHaveSingleItem();
         (row.Of, row.Value, row.Unit).ShouldBe((of, value, unit));
+    }
+
+    [Fact]
+    public void All_that_is_pasted_reads_again_as_it_was_taken()
+    {
+        foreach (var one in Nutrients.All)
+        {
+            var row = SheetText.Read($"{one.Words[0]} 2 ppm").Value.Rows.ShouldHaveSingleItem();
+            Nutrients.Read(row.Of!).ShouldNotBeNull().Of.Id.ShouldBe(one.Id);
+        }
     }
 
     [Fact]

@@ -64,6 +64,7 @@ function Mix({ mix: m }: { mix: Schemas["TrialMixView"] }) {
           ))}
         </ul>
       )}
+      {m.unmetSays && <p className="text-ash">{m.unmetSays}</p>}
       {m.growth.length > 0 && (
         <p className="text-ash">Nitrogen is a model and lies beside the growth: no cause is said by it.</p>
       )}

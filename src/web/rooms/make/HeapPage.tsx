@@ -7,6 +7,7 @@ import { Button } from "../../parts/Button";
 import { useClock } from "../../parts/clock";
 import { Field } from "../../parts/Field";
 import { Fold } from "../../parts/Fold";
+import { Go } from "../../parts/Go";
 import { Form, Refusals } from "../../parts/Form";
 import { useFieldWrite } from "../../parts/outbox";
 import { Pick } from "../../parts/Pick";
@@ -59,18 +60,9 @@ export function HeapPage() {
           {stands.state !== "done" && <Steps heap={heap} />}
           <p className="flex flex-wrap items-center gap-3">
             <Sum working={heap.stands.working} sure={heap.stands.sure} of="its days" />
-            <Button kind="plain" className="no-print" onClick={() => window.print()}>
-              print its label
-            </Button>
+            <Go to={`/make/heap/${heap.id}/label`}>print its label</Go>
           </p>
           <MadeLots lots={heap.lots} />
-          <figure className="hidden items-center gap-4 border-2 border-ink p-4 print:flex">
-            <img src={`/api/heaps/${heap.id}/qr.svg`} alt="Leads to this heap in Mud Pie" className="h-28 w-28" />
-            <figcaption>
-              <b className="block font-head text-2xl">{heap.name}</b>
-              built {clock.sayDate(heap.builtAt)}
-            </figcaption>
-          </figure>
         </>
       }
     />

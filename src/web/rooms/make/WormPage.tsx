@@ -2,7 +2,6 @@ import { useState } from "react";
 import { useParams } from "react-router-dom";
 import type { Schemas } from "../../api/client";
 import { useRead } from "../../api/data";
-import { Button } from "../../parts/Button";
 import { useClock } from "../../parts/clock";
 import { ForkMark } from "../../parts/ForkMark";
 import { Go } from "../../parts/Go";
@@ -73,11 +72,7 @@ export function WormPage() {
           <p className="no-print flex flex-wrap items-center gap-3">
             <Sum working={bin.appetite.working} sure={bin.appetite.sure} of="what they eat" />
             <Go to={`/make/worms/${bin.id}/change`}>Change the bin</Go>
-            {bin.trays.length > 0 && (
-              <Button kind="plain" onClick={() => window.print()}>
-                print labels of its trays
-              </Button>
-            )}
+            {bin.trays.length > 0 && <Go to={`/make/worms/${bin.id}/label`}>print labels of its trays</Go>}
           </p>
           <MadeLots lots={bin.lots} />
           {bin.leachateShown && (
@@ -87,21 +82,6 @@ export function WormPage() {
             </p>
           )}
           <Mind cautions={bin.cautions} />
-          <div className="hidden grid-cols-2 gap-4 print:grid">
-            {bin.trays.map((t) => (
-              <figure key={t.name} className="flex items-center gap-4 border-2 border-ink p-4">
-                <img
-                  src={`/api/works/worms/${bin.id}/qr.svg`}
-                  alt="Leads to this bin in Mud Pie"
-                  className="h-24 w-24"
-                />
-                <figcaption>
-                  <b className="block font-head text-2xl">{t.name}</b>
-                  {bin.name}
-                </figcaption>
-              </figure>
-            ))}
-          </div>
         </>
       }
     />
