@@ -26,6 +26,7 @@ public class AxeTests
             ("/make/sheet", "Begin a sheet"), ("/make/sheet/5", "potassium"), ("/make/sheet/new", "Paste it"),
             ("/make/byproduct", "Two runs of kitchen scraps"), ("/make/sheet/beside", "say the base"),
             ("/put-out/solid?beds=3", "How it is given"), ("/shelf/label?input=1&lot=1", "lot LM-1"),
+            ("/make/heap/2/label", "Print it"), ("/make/worms/1/label", "Print them"),
             ("/make/char", "Plan a burn"), ("/make/char/new", "Across its foot"), ("/make/char/2", "The pit holds"),
             ("/look?bed=5", "hatched: waits"), ("/look/checks", "Keep this check"), ("/brew/plan", "To put out at"),
             ("/brew/14", "Read it"), ("/brew/15", "start it"),

@@ -29,6 +29,16 @@ public class HouseShapeTests
         typeof(HoldingClock).Assembly.GetExportedTypes().Where(t => !t.IsNested).GroupBy(t => t.Name).Where(g => g.Count() > 1)
             .Select(g => string.Join(" and ", g.Select(t => t.FullName))).ShouldBeEmpty();
 
+    /// <summary>A sentence whose "$" was lost would show its code to the grower.</summary>
+    [Fact]
+    public void No_sentence_shows_its_code() =>
+        Files().Where(f => f.Path.StartsWith("src/", StringComparison.Ordinal)).SelectMany(f => f.Root.DescendantTokens()
+            .Where(t => t.IsKind(SyntaxKind.StringLiteralToken)
+                && Helpers.Any(h => t.Text.Contains("{" + h + ".", StringComparison.Ordinal)))
+            .Select(t => $"{f.Path}: {t.Text}")).ShouldBeEmpty();
+
+    private static readonly string[] Helpers = ["Say", "Units", "Per", "Names", "string", "Math", "a", "r", "s", "v", "of"];
+
     [Fact]
     public void No_line_is_longer_than_a_screen() =>
         Files().SelectMany(f => Long(f.Root).Select(line => $"{f.Path}:{line}")).ShouldBeEmpty();

@@ -49,9 +49,9 @@ public static class SpreadSays
             return new Verdict(Tone.Mind, mind.Sentence, $"{mind.Why} As it is asked: {fetch}, {weight}.");
         }
 
-        var how = a.Spreader is { } s ? $" {Say.Count(s.Passes, "pass", "passes")} of the spreader give "
-            + "{Say.Number(s.GivesShare * 100, 2)} % "
-            + "of it." : a.LPerPlant is { } one ? $" {L(one)} for each plant." : $" {Per.Square(a.LPerM2, Dimension.Volume, units)}.";
+        var how = a.Spreader is { } s
+            ? $" {Say.Count(s.Passes, "pass", "passes")} of the spreader give {Say.Number(s.GivesShare * 100, 2)} % of it."
+            : a.LPerPlant is { } one ? $" {L(one)} for each plant." : $" {Per.Square(a.LPerM2, Dimension.Volume, units)}.";
         return new Verdict(Tone.Go, $"{fetch}.", $"{weight}.{how}");
     }
 
@@ -65,20 +65,28 @@ public static class SpreadSays
     public static string Heavy(double kg, UnitSystem units) => kg >= 1000 && !units.IsUs() ? $"{Say.Number(kg / 1000)} t"
         : Units.Show(kg * 1000, Dimension.Mass, units);
 
-    /// <summary>Half barrows at least: "22½ barrows".</summary>
-    /// <remarks>22.5: "22½ barrows"; 0.3: "half a barrow".</remarks>
+    /// <summary>Half barrows at least: "22½ barrows"; of less than a quarter no more than that it is a little.</summary>
+    /// <remarks>22.5: "22½ barrows"; 0.3: "half a barrow"; 0.07: "the bottom of a barrow".</remarks>
     public static string Barrows(double barrows)
     {
+        if (barrows < 0.25)
+        {
+            return "the bottom of a barrow";
+        }
+
         var halves = Math.Max(1, (int)Math.Min(Math.Ceiling((barrows * 2) - 0.02), int.MaxValue));
         return halves == 1 ? "half a barrow" : $"{(halves / 2).ToString(System.Globalization.CultureInfo.InvariantCulture)}"
             + $"{(halves % 2 == 1 ? "½" : "")} {(halves == 2 ? "barrow" : "barrows")}";
     }
 
+    // An inch where 25 mm is the most is no mistake: limits are round figures of their own units.
+    private const double RoundedShare = 0.02;
+
     private static (string Sentence, string Why)? Minds(SpreadAsked r, SpreadAnswer a, Solid of, UsualInput? usual, UnitSystem units)
     {
         string Mm(double mm) => Per.Centimetres(mm / 10, units);
         var deepest = a.Beds.Max(b => b.DepthMm);
-        if (a.Limit is { } limit && deepest > limit.Mm * 1.001)
+        if (a.Limit is { } limit && deepest > limit.Mm * (1 + RoundedShare))
         {
             return ($"{Mm(deepest)} of {of.Name} is too thick.", $"Above {Mm(limit.Mm)} {limit.Why}. Keep it a hand off stems.");
         }

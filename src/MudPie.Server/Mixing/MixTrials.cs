@@ -22,7 +22,7 @@ public sealed record MixGrowthView(string WeekShown, string Measure, string Mean
 /// <param name="Parts">"17 L of coir", "11.3 L of castings".</param>
 /// <param name="Nitrogen">Week by week for one pot; null where nothing of it is known.</param>
 /// <param name="Growth">Readings so far beside it; none before it is filled in, or while codes are closed.</param>
-/// <param name="UnmetSays">Why no growth can stand beside it though the trial has readings: it is called like no treatment; null else.</param>
+/// <param name="UnmetSays">Why no growth can stand beside it: it is called like no treatment; null else.</param>
 public sealed record TrialMixView(string Name, string Fills, IReadOnlyList<string> Parts, NitrogenOutlookAnswer? Nitrogen,
     IReadOnlyList<MixGrowthView> Growth, string? UnmetSays);
 

@@ -29,9 +29,13 @@ public static class SolidEndpoints
     {
         var units = await clock.Units();
         var kinds = SolidDesk.Kinds.Keys.ToList();
-        var things = (await db.Inputs.AsNoTracking().Where(i => kinds.Contains(i.Kind)).OrderBy(i => i.Name).Take(300)
-            .Select(i => new { i, Lots = i.Lots.Count, Left = i.Lots.SelectMany(l => l.Entries).Sum(e => (double?)e.Amount) ?? 0 })
-            .ToListAsync()).Select(x => new SolidThing(x.i.Id, x.i.Name, SolidDesk.Kinds[x.i.Kind], x.Lots == 0 ? "not counted"
+        var held = await db.Inputs.AsNoTracking().Where(i => kinds.Contains(i.Kind)).OrderBy(i => i.Name).Take(300)
+            .Select(i => new {
+                i, Lots = i.Lots.Count, Marks = i.Lots.Select(l => l.Mark).Take(3).ToList(),
+                Left = i.Lots.SelectMany(l => l.Entries).Sum(e => (double?)e.Amount) ?? 0,
+            }).ToListAsync();
+        var things = held.Select(x => new SolidThing(x.i.Id, held.Count(o => o.i.Name == x.i.Name) > 1 && x.Marks.Count > 0
+            ? $"{x.i.Name} {string.Join(", ", x.Marks)}" : x.i.Name, SolidDesk.Kinds[x.i.Kind], x.Lots == 0 ? "not counted"
                 : StockKeeper.Shown(Math.Max(0, x.Left), StockKeeper.UnitOf(x.i), units), StockKeeper.UnitOf(x.i) == "kg")).ToList();
         var first = things.FirstOrDefault(t => t.Id == input) ?? things.FirstOrDefault(t =>
             t.Group == "composts") ?? things.FirstOrDefault();

@@ -7,7 +7,7 @@ namespace MudPie.Server.Solids;
 
 /// <summary>Something of the shelf that can be put out as it lies.</summary>
 /// <param name="Id">Its number.</param>
-/// <param name="Name">Its name.</param>
+/// <param name="Name">Its name, with the marks of its lots where two things are called alike.</param>
 /// <param name="Group">"composts", "char and mixes" or "minerals and feeds".</param>
 /// <param name="LeftShown">What is left; "not counted" where it has no lot.</param>
 /// <param name="Weighed">Kept in kg.</param>
@@ -84,7 +84,8 @@ public sealed record SolidView
     /// <summary>"22½ barrows of 80 L".</summary>
     public required string BarrowsShown { get; init; }
 
-    /// <summary>Barrows to draw, ½ to 8; the last may be half. 0 where they are too many to be counted by eye.</summary>
+    /// <summary>Barrows to draw, ½ to 8; the last may be half, and less than a quarter is drawn as 0.15. 0 where they are too many to be
+    /// counted by eye.</summary>
     public required double BarrowsDrawn { get; init; }
 
     /// <summary>"3 L a m², 1.8 kg".</summary>
@@ -145,7 +146,7 @@ internal static class SolidTelling
             LitresShown = L(a.Litres),
             WeightShown = Kg(a.Kg),
             BarrowsShown = $"{SpreadSays.Barrows(a.Barrows)} of {L(a.BarrowL)}",
-            BarrowsDrawn = a.Barrows > 8 ? 0 : Math.Max(0.5, Math.Ceiling((a.Barrows * 2) - 0.02) / 2),
+            BarrowsDrawn = a.Barrows > 8 ? 0 : a.Barrows < 0.25 ? 0.15 : Math.Max(0.5, Math.Ceiling((a.Barrows * 2) - 0.02) / 2),
             SquareShown = $"{Per.Square(a.LPerM2, Dimension.Volume, units)}, "
                 + $"{Per.Square(a.LPerM2 * a.KgPerL * 1000, Dimension.Mass, units)}",
             HectareShown = $"{L(Per.Large(a.LPerM2 * 10_000, units))}, {Kg(Per.Large(a.LPerM2 * a.KgPerL * 10_000, units))} "

@@ -71,6 +71,7 @@ public sealed class SpreadTests
         var s = Of(r).Value.Spreader!;
         (s.PassLPerM2, s.Passes, s.GivesShare, s.Fillings!.Value).ShouldBe((1.5, 2, 1, 4));
         Of(r with { Caught = "3.6 kg" }).Value.Spreader!.PassLPerM2.ShouldBe(1.5, 1e-9);
+        Of(r).Value.Verdict.Why.ShouldEndWith(" 2 passes of the spreader give 100 % of it.");
         var off = Of(r with { Caught = "8 L" }).Value; // 2 L a pass: 2 passes give 4 of 3
         off.Spreader!.Passes.ShouldBe(2);
         off.Verdict.Sentence.ShouldBe("The spreader gives 133 % of it.");
@@ -132,7 +133,8 @@ public sealed class SpreadTests
     }
 
     [Theory]
-    [InlineData(0.2, "half a barrow")]
+    [InlineData(0.07, "the bottom of a barrow")]
+    [InlineData(0.3, "half a barrow")]
     [InlineData(0.5, "half a barrow")]
     [InlineData(1, "1 barrow")]
     [InlineData(1.2, "1½ barrows")]

@@ -23,7 +23,7 @@ export function NitrogenLine({ outlook, name }: { outlook: Schemas["NitrogenOutl
   const [gives, takes] = [y(last.g), y(last.wanted ?? 0)];
   const apart = wanted && Math.abs(gives - takes) < 18 ? (gives < takes ? -9 : 9) : 0;
   return (
-    <svg viewBox={`0 0 ${w} ${h}`} className="block h-auto w-full" role="img" aria-labelledby={id}>
+    <svg viewBox={`0 0 ${w} ${h}`} className="block h-auto w-full max-w-lg" role="img" aria-labelledby={id}>
       <title id={id}>{`Nitrogen in ${name}, week by week. ${outlook.sentence}`}</title>
       <path d={band} className="fill-brew" opacity="0.7" />
       <path d={`M${l} ${y(0)}H${w - r}`} className="stroke-ash" strokeWidth="1" />
