@@ -18,6 +18,11 @@ public static class SpreadSays
     public static readonly Caution Powder = new("powder", "Gloves, goggles and a dust mask; not in wind, and not with wet hands.",
         "A usual caution: the bag’s own label goes first.");
 
+    /// <summary>Coffee grounds on the ground.</summary>
+    public static readonly Caution Grounds = new("grounds-out",
+        "On ornamentals, not on seed beds. As a barrier against slugs or ants nothing supports it: try it as a trial. A home-made spray of "
+            + "them is a pesticide in law in many places.", "Published work covers some crops and soils only; local law comes first.");
+
     /// <summary>What has to be said, short.</summary>
     public static IReadOnlyList<Caution> Cautions(Solid of, SpreadAnswer a, IReadOnlyList<SolidBed> beds)
     {
@@ -29,6 +34,11 @@ public static class SpreadSays
 
         said.Add(of.Kind is "mineral" or "caustic" ? Powder : a.Material?.Id == "char" ? BurnCautions.Dust
             : Workings.Cautions.Dust);
+        if (a.Material?.Id == "grounds")
+        {
+            said.Add(Grounds);
+        }
+
         if (a.NitrogenGPerM2 >= 10)
         {
             said.Add(Workings.Cautions.RunOff);

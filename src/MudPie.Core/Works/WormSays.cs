@@ -93,7 +93,7 @@ public static class WormSays
         if (bin.InPlace)
         {
             return s.FedAt is null ? new(Tone.Go, "Lay the first food under the mulch.",
-                    "A handful every foot or two, covered. The worms that live there find it; it goes slower than in a bin.")
+                    "A handful every pace or so, covered. The worms that live there find it; it goes slower than in a bin.")
                 : new(Tone.Go, "When the last food is gone, give as much again.",
                     "Lift the mulch and look. No faster than it goes, and nothing to harvest.");
         }

@@ -31,8 +31,10 @@ public sealed record TrialMixView(string Name, string Fills, IReadOnlyList<strin
 /// <param name="Name">Its name.</param>
 /// <param name="StateSays">"mixed, to be filled in".</param>
 /// <param name="Mixes">One for each treatment.</param>
+/// <param name="Minds">What to mind of a mix for a trial, by where it stands.</param>
 /// <param name="ClosedSays">Why growth is not shown; null where it is, or where there is none.</param>
-public sealed record TrialMixJob(int Id, string Name, string StateSays, IReadOnlyList<TrialMixView> Mixes, string? ClosedSays);
+public sealed record TrialMixJob(int Id, string Name, string StateSays, IReadOnlyList<TrialMixView> Mixes, string Minds,
+    string? ClosedSays);
 
 /// <summary>What the mix bench says for a trial: amounts by treatment, and nitrogen beside growth.</summary>
 internal static class MixTrials
@@ -79,7 +81,8 @@ internal static class MixTrials
             of.Readings.Count > 0 && !With(of.Trial, does.Mix.Name).Any()
                 ? $"No treatment of the trial is called “{does.Mix.Name}”, so no growth stands beside it: name the mix as the treatment."
                 : null))];
-        return new TrialMixJob(job.Id, job.Name, MixDeeds.Told(MixDeeds.State(with.Steps)), mixes, filled is not null && closed
+        var state = MixDeeds.State(with.Steps);
+        return new TrialMixJob(job.Id, job.Name, MixDeeds.Told(state), mixes, MixForTrial.Says(state), filled is not null && closed
             ? "Growth stands beside it once the codes are opened." : null);
     }
 

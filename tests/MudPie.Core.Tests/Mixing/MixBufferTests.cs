@@ -35,4 +35,12 @@ public sealed class MixBufferTests
         rows[1].WantedG!.Value.ShouldBe(0.1 + (0.1 * 3 / 7), 1e-9);
         rows[2].NitrogenG.ShouldBeNull();
     }
+
+    [Fact]
+    public void A_trials_lots_are_made_one_before_its_pots_are_filled_and_its_leaders_read_by_dates_after()
+    {
+        MixForTrial.Says(MixState.Planned).ShouldContain("all lots of an input into one");
+        MixForTrial.Says(MixState.Mixed).ShouldContain("before the first pot");
+        MixForTrial.Says(MixState.Filled).ShouldContain("early leader");
+    }
 }

@@ -108,6 +108,8 @@ public sealed class SpreadTests
     {
         Of(By(SpreadBy.Square, "2 L"), new Solid("char, raw", "char", null, false, null, null)).Value.Verdict.Sentence
             .ShouldContain("raw char");
+        Of(By(SpreadBy.Square, "2 L") with { What = "coffee grounds" }).Worked.Cautions.ShouldContain(c => c.Id == "grounds-out");
+        Of(By(SpreadBy.Square, "2 L") with { What = "straw" }).Worked.Cautions.ShouldNotContain(c => c.Id == "grounds-out");
         Of(By(SpreadBy.Square, "2 L") with { What = "coffee grounds", Place = SpreadPlace.WorkedIn }).Value.Verdict.Sentence
             .ShouldContain("stunt");
         var manure = SpreadBench.Of(By(SpreadBy.Square, "2 L") with { What = "hen manure" }, null, [Bed], Materials.All, UnitSystem.Metric);

@@ -31,6 +31,7 @@ function Jobs({ trial }: { trial: number }) {
       {j.mixes.map((m) => (
         <Mix key={m.name} mix={m} />
       ))}
+      <p className="mt-2">{j.minds}</p>
       {j.closedSays && <p className="text-ash">{j.closedSays}</p>}
     </section>
   ));

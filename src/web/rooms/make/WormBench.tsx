@@ -136,6 +136,12 @@ function Setting({ start, id, version }: { start: Asked; id: number | null; vers
             </>
           )}
           <WrongElse />
+          {id === null && !r.inPlace && (
+            <p className="text-ash">
+              Compost worms, no deep burrowers. Damp bedding, browns with the greens, food under the cover, a damp sheet
+              on top; 15 to 25 °C, out of frost and sun, drained into a blind tray.
+            </p>
+          )}
           <Button type="submit" kind="filled" className="self-start" disabled={keep.isPending}>
             {id === null ? "It is set up" : "Keep the change"}
           </Button>
