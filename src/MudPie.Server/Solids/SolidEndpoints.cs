@@ -31,7 +31,7 @@ public static class SolidEndpoints
         var kinds = SolidDesk.Kinds.Keys.ToList();
         var held = await db.Inputs.AsNoTracking().Where(i => kinds.Contains(i.Kind)).OrderBy(i => i.Name).Take(300)
             .Select(i => new {
-                i, Lots = i.Lots.Count, Marks = i.Lots.Select(l => l.Mark).Take(3).ToList(),
+                i, Lots = i.Lots.Count, Marks = i.Lots.Where(l => l.Entries.Sum(e => e.Amount) > 0).Select(l => l.Mark).Take(3).ToList(),
                 Left = i.Lots.SelectMany(l => l.Entries).Sum(e => (double?)e.Amount) ?? 0,
             }).ToListAsync();
         var things = held.Select(x => new SolidThing(x.i.Id, held.Count(o => o.i.Name == x.i.Name) > 1 && x.Marks.Count > 0

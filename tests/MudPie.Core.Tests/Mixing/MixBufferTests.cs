@@ -37,10 +37,11 @@ public sealed class MixBufferTests
     }
 
     [Fact]
-    public void A_trials_lots_are_made_one_before_its_pots_are_filled_and_its_leaders_read_by_dates_after()
+    public void A_trials_lots_are_made_one_before_it_is_mixed_and_its_leaders_read_by_dates_after()
     {
         MixForTrial.Says(MixState.Planned).ShouldContain("all lots of an input into one");
-        MixForTrial.Says(MixState.Mixed).ShouldContain("before the first pot");
+        MixForTrial.Says(MixState.Charging).ShouldContain("before the first mix");
+        MixForTrial.Says(MixState.Mixed).ShouldContain("early leader");
         MixForTrial.Says(MixState.Filled).ShouldContain("early leader");
     }
 }
