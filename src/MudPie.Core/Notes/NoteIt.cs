@@ -39,9 +39,13 @@ public static partial class NoteIt
             return Note(typed, words, names, time, guessed);
         }
 
-        if (kind is null or NoteKind.Warmth && OfHeap(words, names) is { } heap)
+        if (kind is null or NoteKind.Warmth && NoteHeaps.Said(words, names) is { } heap)
         {
             kind = heap;
+            if (NoteHeaps.Unknown(words, names, kind == NoteKind.Turned) is { } unknown)
+            {
+                return unknown;
+            }
         }
 
         if (kind == NoteKind.Use && words.Any(IsWorms) && names.Any(n => n.Kind == NameOf.Worms))
@@ -69,20 +73,6 @@ public static partial class NoteIt
         NoteKind.WormsFed => NameOf.Worms,
         _ => NameOf.Vessel,
     };
-
-    /// <summary>What is said of a heap: that it was turned, or a figure besides its own number; null where neither is.</summary>
-    private static NoteKind? OfHeap(List<string> words, IReadOnlyList<Nameable> names)
-    {
-        if (!words.Any(w => w is "heap" or "heaps") || !names.Any(n => n.Kind == NameOf.Heap))
-        {
-            return null;
-        }
-
-        var own = Targets(words, names, NameOf.Heap, []) is [var one, ..] ? Words(one.Name) : [];
-        return words.Any(w => w is "turned" or "turn" or "turning") ? NoteKind.Turned
-            : words.Where((w, i) => Number().IsMatch(w) && !(own.Contains(w) && IsNumberOfName(words, i, own))).Any() ? NoteKind.HeapWarmth
-            : null;
-    }
 
     private static NoteKind? KindOf(List<string> words, List<string> guessed)
     {
@@ -365,7 +355,7 @@ public static partial class NoteIt
     private static partial Regex AtTime();
 
     [GeneratedRegex(@"^(-?[0-9]{1,7}(?:[.,][0-9]{1,6})*)([a-z°µ/]*)$", RegexOptions.NonBacktracking)]
-    private static partial Regex Number();
+    internal static partial Regex Number();
 
     [GeneratedRegex(@"^\s*note\b[:,]?", RegexOptions.NonBacktracking | RegexOptions.IgnoreCase)]
     private static partial Regex NoteWord();

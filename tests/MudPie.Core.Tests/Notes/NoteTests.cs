@@ -142,6 +142,18 @@ public class NoteTests
     }
 
     [Theory]
+    [InlineData("heap 3 61 C")]
+    [InlineData("heap 3 61")]
+    [InlineData("61 C heap 3")]
+    [InlineData("turned heap 3")]
+    public void A_heap_that_is_not_there_is_not_taken_for_another(string text)
+    {
+        Nameable[] heaps = [new(NameOf.Heap, 1, "heap 1", ["heap"])];
+        var wrong = NoteIt.Read(text, [.. Names, .. heaps]).Refused.ShouldNotBeNull().Problems[0];
+        (wrong.Wrong, wrong.WayOut).ShouldBe(("There is no heap 3.", "Name one that stands here: heap 1."));
+    }
+
+    [Theory]
     [InlineData("temp 46 cone")]
     [InlineData("temp -1 cone")]
     [InlineData("o2 21 cone")]
