@@ -92,6 +92,11 @@ public class LabSheetTests : IDisposable
         (await _h.Refused("/api/sheets/999/steps", new { did = new { step = "sent" } }))["id"].ShouldContain("not there");
         (await _h.Refused("/api/works/999/steps/1/strike", new { why = "x" }))["id"].ShouldContain("not there");
         await _h.Post("/api/holding/units", new { units = "usCustomary" });
-        ((string)(await _h.Post("/api/sheets/work-out", asked))["value"]!["sizeShown"]!).ShouldContain("sq ft");
+        told = (await _h.Post("/api/sheets/work-out", asked))["value"]!;
+        ((string)told["sizeShown"]!).ShouldContain("sq ft");
+        ((string)told["given"]![0]!["aHectare"]!).ShouldEndWith("lb an acre"); // 254 kg/ha × 0.4047 ÷ 0.4536 = 227
+        ((string)told["given"]![0]!["aHectare"]!).ShouldStartWith("227");
+        ((string)told["given"]![0]!["small"]!).ShouldContain("oz a sq ft (");
+        ((string)told["given"]![0]!["small"]!).ShouldNotContain("tbsp"); // 2.4 g on a square foot is a spoon of tea
     }
 }

@@ -14,6 +14,7 @@ public static partial class InUnits
         ["°C"] = (false, (x, u) => Units.Show(x, Dimension.Temperature, u)),
         ["kPa"] = (false, (x, u) => Units.Show(x, Dimension.Pressure, u)),
         ["kg"] = (false, (x, u) => Units.Show(x * 1000, Dimension.Mass, u)),
+        ["kg/ha"] = (false, (x, u) => Per.Large(x * 1000, Dimension.Mass, u)),
         ["m/s"] = (false, Per.Wind),
         ["mm"] = (false, Per.Depth),
         ["gal"] = (true, (x, u) => Units.Show(Read(x, "gal", Dimension.Volume), Dimension.Volume, u)),
@@ -41,7 +42,7 @@ public static partial class InUnits
         .First(u => u.Shown == unit) is var u ? (figure * u.Factor) + u.Offset : figure;
 
     // The longer words first: "L/min" is not "L".
-    [GeneratedRegex(@"(-?[0-9][0-9,]*(?:\.[0-9]+)?) (mg/L|mL/L|g/L|L/min|L/ha|gal/acre"
+    [GeneratedRegex(@"(-?[0-9][0-9,]*(?:\.[0-9]+)?) (mg/L|mL/L|g/L|L/min|L/ha|kg/ha|gal/acre"
         + @"|m/s|mph|fl oz|gal|cfm|°C|°F|psi|kPa|lb|kg|mm|mL|L)\b",
         RegexOptions.NonBacktracking)]
     private static partial Regex Figures();

@@ -53,7 +53,7 @@ public static class GroundKnown
             if (r.Job is { } jobId && done[jobId] is var job)
             {
                 lines.Add(new("got", $"got {job.What} on {(job.Solid ? "the ground" : job.Purpose == Purpose.Leaf ? "leaves" : "roots")}",
-                    job.At,                    $"/book?entry={job.Id}"));
+                    job.At, $"/book?entry={job.Id}"));
             }
 
             if (r.Harvest is { } cutId && cuts[cutId] is var cut)

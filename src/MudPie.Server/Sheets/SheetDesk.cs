@@ -83,7 +83,7 @@ internal static class SheetTelling
             Lime = a.Lime is { } lime ? InUnits.Say(lime.Value.Sentence, units) : null,
             LimeInAll = a.Lime is { Value.KgPerHa: >= 1 } of ? Kg(a.Total(of.Value.KgPerHa)) : null,
             Advice = [.. a.Advice.Select(x => new AdviceView(x.Name, a.MixL is null
-                ? $"{Say.Number(x.KgPerHa)} kg/ha, {Kg(a.Total(x.KgPerHa))} in all"
+                ? $"{InUnits.Say($"{Say.Number(x.KgPerHa)} kg/ha", units)}, {Kg(a.Total(x.KgPerHa))} in all"
                 : $"{Say.Number(x.KgPerHa / 10_000)} g a litre, {Kg(a.Total(x.KgPerHa))} in all",
                 x.CostPerHa is { } cost ? Say.Money(a.Total(cost)) : null))],
         };
@@ -113,10 +113,11 @@ internal static class SheetTelling
     {
         string Kg(double kg) => Units.Show(kg * 1000, Dimension.Mass, units);
         var small = a.MixL is null ? g.KgPerHa / 10 : g.KgPerHa / 10_000; // g a m², or g a litre of mix
-        var spoons = Spoons.InTools(new Litres(small / 1000 / g.KgPerL), units).WithError;
+        var one = a.MixL is null ? small / Per.SquareSi(1, units) : small; // of the holding's own square
+        var spoons = Spoons.InTools(new Litres(one / 1000 / g.KgPerL), units).WithError;
         return new SheetGivenView(g.Name, g.KgPerHa > 0, g.KgPerHa <= 0 ? "none"
-            : $"{Say.Number(small)} g a {(a.MixL is null ? "m²" : "litre")}"
-                + $" ({spoons})", Kg(a.Total(g.KgPerHa)), a.MixL is null ? $"{Say.Number(g.KgPerHa)} kg/ha" : null,
+            : $"{(a.MixL is null ? Per.Square(small, Dimension.Mass, units) : $"{Say.Number(small)} g a litre")} ({spoons})",
+            Kg(a.Total(g.KgPerHa)), a.MixL is null ? InUnits.Say($"{Say.Number(g.KgPerHa)} kg/ha", units) : null,
             Say.Money(a.Total(g.KgPerHa * g.PricePerKg)), g.Holds, g.Label, g.WhyNotMore);
     }
 }

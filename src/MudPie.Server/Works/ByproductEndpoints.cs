@@ -36,7 +36,7 @@ public sealed record RunView(int Id, int Number, DateTimeOffset At, string Shown
 /// <param name="SheetId">Its newest sheet; null where none was begun.</param>
 /// <param name="SheetSays">"its result is there", "out for its test"; null likewise.</param>
 public sealed record PoolView(int Number, DateTimeOffset At, string Shown, string Says, IReadOnlyList<PoolShare> Shares,
-    int? LotId, int? SheetId,    string? SheetSays);
+    int? LotId, int? SheetId, string? SheetSays);
 
 /// <summary>The share of a run in a pool.</summary>
 public sealed record PoolShare(int Run, double Share);

@@ -73,6 +73,7 @@ public class PerTests
     [InlineData("180 L of water; 12 °C, wind 2 m/s", M, Us, "47.6 gal of water; 53.6 °F, wind 4.5 mph")]
     [InlineData("6 L/min at 20 kPa, 2 kg, 10 mm, 30 mL", M, Us, "0.212 cfm at 2.9 psi, 4.41 lb, 0.39 in, 1.01 fl oz")]
     [InlineData("1,000 L", M, Us, "264 gal")]
+    [InlineData("100 kg/ha, 10 kg there", M, Us, "89.2 lb an acre, 22 lb there")]
     [InlineData("-5 °C", M, Us, "23 °F")]
     [InlineData("0.6 mg/L, 5 mL/L, 3 g/L, 300 L/ha", M, Us, "0.6 mg/L, 5 mL/L, 3 g/L, 300 L/ha")] // the field's own words
     [InlineData("10 gal at 68 °F, 3 psi, 1 cfm, 2 lb, 10 mph, 2 fl oz", Us, M,

@@ -202,7 +202,6 @@ export function Solid() {
                   inputMode="decimal"
                   hint="empty: the usual"
                 />
-
                 <AmountField
                   label="A barrow"
                   dimension="volume"
