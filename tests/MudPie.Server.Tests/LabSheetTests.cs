@@ -96,7 +96,7 @@ public class LabSheetTests : IDisposable
         ((string)told["sizeShown"]!).ShouldContain("sq ft");
         ((string)told["given"]![0]!["aHectare"]!).ShouldEndWith("lb an acre"); // 254 kg/ha × 0.4047 ÷ 0.4536 = 227
         ((string)told["given"]![0]!["aHectare"]!).ShouldStartWith("227");
-        ((string)told["given"]![0]!["small"]!).ShouldContain("oz a sq ft (");
-        ((string)told["given"]![0]!["small"]!).ShouldNotContain("tbsp"); // 2.4 g on a square foot is a spoon of tea
+        ((string)told["given"]![0]!["small"]!).ShouldContain("oz on 10 sq ft (");
+        ((string)told["given"]![0]!["small"]!).ShouldContain("tbsp");
     }
 }

@@ -39,6 +39,14 @@ public static class Per
     public static string Square(double perM2, Dimension dimension, UnitSystem units) =>
         $"{Units.Show(perM2 / SquareSi(1, units), dimension, units)} {Square(units)}";
 
+    /// <summary>An area that spoons still measure, m²: one, or ten square feet.</summary>
+    public static double SpoonedM2(UnitSystem units) => units.IsUs() ? 10 * Ft2InM2 : 1;
+
+    /// <summary>"25.4 g a m²", "0.832 oz on 10 sq ft".</summary>
+    /// <remarks>25.4 g a m² × 0.929 m² = 23.6 g, 0.832 oz on ten square feet.</remarks>
+    public static string Spooned(double perM2, Dimension dimension, UnitSystem units) =>
+        $"{Units.Show(perM2 * SpoonedM2(units), dimension, units)} {(units.IsUs() ? "on 10 sq ft" : Square(units))}";
+
     /// <summary>"10 L on 100 m²", "2.5 gal on 1,000 sq ft".</summary>
     public static string Small(double per100M2, Dimension dimension, UnitSystem units) =>
         $"{Units.Show(Small(per100M2, units), dimension, units)} {SmallArea(units)}";

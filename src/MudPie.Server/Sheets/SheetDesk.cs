@@ -113,10 +113,10 @@ internal static class SheetTelling
     {
         string Kg(double kg) => Units.Show(kg * 1000, Dimension.Mass, units);
         var small = a.MixL is null ? g.KgPerHa / 10 : g.KgPerHa / 10_000; // g a m², or g a litre of mix
-        var one = a.MixL is null ? small / Per.SquareSi(1, units) : small; // of the holding's own square
+        var one = a.MixL is null ? small * Per.SpoonedM2(units) : small;
         var spoons = Spoons.InTools(new Litres(one / 1000 / g.KgPerL), units).WithError;
         return new SheetGivenView(g.Name, g.KgPerHa > 0, g.KgPerHa <= 0 ? "none"
-            : $"{(a.MixL is null ? Per.Square(small, Dimension.Mass, units) : $"{Say.Number(small)} g a litre")} ({spoons})",
+            : $"{(a.MixL is null ? Per.Spooned(small, Dimension.Mass, units) : $"{Say.Number(small)} g a litre")} ({spoons})",
             Kg(a.Total(g.KgPerHa)), a.MixL is null ? InUnits.Say($"{Say.Number(g.KgPerHa)} kg/ha", units) : null,
             Say.Money(a.Total(g.KgPerHa * g.PricePerKg)), g.Holds, g.Label, g.WhyNotMore);
     }

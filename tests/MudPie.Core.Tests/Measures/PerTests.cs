@@ -69,6 +69,14 @@ public class PerTests
         Per.ProductOnLarge(unit, units).ShouldBe(onLarge, 1e-7);
     }
 
+    [Fact]
+    public void What_spoons_measure_is_told_of_an_area_that_they_still_do()
+    {
+        Per.Spooned(25.4, Dimension.Mass, M).ShouldBe("25.4 g a m²");
+        Per.Spooned(25.4, Dimension.Mass, Us).ShouldBe("0.832 oz on 10 sq ft");
+        Per.SpoonedM2(Us).ShouldBe(0.92903, 1e-5);
+    }
+
     [Theory]
     [InlineData("180 L of water; 12 °C, wind 2 m/s", M, Us, "47.6 gal of water; 53.6 °F, wind 4.5 mph")]
     [InlineData("6 L/min at 20 kPa, 2 kg, 10 mm, 30 mL", M, Us, "0.212 cfm at 2.9 psi, 4.41 lb, 0.39 in, 1.01 fl oz")]
