@@ -97,6 +97,20 @@ public sealed record SunQuestion
     public DateTimeOffset? FromUtc { get; init; }
 }
 
+/// <summary>Question of seasons.</summary>
+public sealed record SeasonsQuestion
+{
+    public int? Year { get; init; }
+}
+
+/// <summary>Question of full-moons.</summary>
+public sealed record FullMoonsQuestion
+{
+    public DateTimeOffset? FromUtc { get; init; }
+
+    public DateTimeOffset? ToUtc { get; init; }
+}
+
 /// <summary>All the calculators.</summary>
 public static class Catalogue
 {
@@ -127,6 +141,9 @@ public static class Catalogue
             q => InjectorStock.Of(q.Ratio, q.DosePerL, q.FeedL, q.FlowLPerMin, q.WithFeeds)),
         Make<SunQuestion, SunAnswer>("sun", "Next sunrise and sunset at a place, and the height of noon.",
             q => SunTimes.From(q.Latitude, q.Longitude, q.FromUtc)),
+        Make<SeasonsQuestion, SeasonsAnswer>("seasons", "Equinoxes and solstices of a year.", q => Seasons.Of(q.Year)),
+        Make<FullMoonsQuestion, FullMoonsAnswer>("full-moons", "Full moons from one moment to another.",
+            q => MoonPhases.Full(q.FromUtc, q.ToUtc)),
         Make<TrialAnalysisQuestion, TrialAnswer>("trial-analysis",
             "Any tidy CSV of a trial judged: the test its design wants, means, differences, verdict.",
             (q, stop) => q.Read().Match(w => TrialAnalysis.Of(w.Value with { Stop = stop }), r => r)),
