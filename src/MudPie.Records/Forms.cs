@@ -52,6 +52,7 @@ public static class Forms
         [typeof(BurnAsked)] = new("burn"),
         [typeof(SheetAsked)] = new("sheet"),
         [typeof(ByproductAsked)] = new("byproduct"),
+        [typeof(PrepAsked)] = new("preparation"),
         [typeof(SpreadAsked)] = new("spread"),
     };
 

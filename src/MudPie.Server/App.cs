@@ -1,5 +1,6 @@
 using System.Globalization;
 using MudPie.Records;
+using MudPie.Server.Almanac;
 using MudPie.Server.Book;
 using MudPie.Server.Brewing;
 using MudPie.Server.Calculators;
@@ -208,6 +209,7 @@ public static class App
         api.MapLabSheets();
         api.MapSolids();
         api.MapByproducts();
+        api.MapAlmanac();
         api.MapBlends();
         api.MapShelf();
         api.MapBook();

@@ -24,6 +24,7 @@ public class AxeTests
             ("/make/heap", "Build a heap"), ("/make/heap/new", "carbon to nitrogen"), ("/make/heap/2", "What was done"),
             ("/make/worms", "Set up worms"), ("/make/worms/1", "catches the drips"), ("/make/worms/new", "catches the drips"),
             ("/make/sheet", "Begin a sheet"), ("/make/sheet/5", "potassium"), ("/make/sheet/new", "Paste it"),
+            ("/keep/almanac", "Sky today"), ("/make/prep/new", "Touch the plan"), ("/make/prep/6", "What was done"),
             ("/make/byproduct", "Two runs of kitchen scraps"), ("/make/sheet/beside", "say the base"),
             ("/put-out/solid?beds=3", "How it is given"), ("/shelf/label?input=1&lot=1", "lot LM-1"),
             ("/make/heap/2/label", "Print it"), ("/make/worms/1/label", "Print them"),

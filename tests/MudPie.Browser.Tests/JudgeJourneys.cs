@@ -301,4 +301,29 @@ public class JudgeJourneys
         page.See("left out: another soil");
         page.See("Over 3 results");
     }
+
+    [Fact]
+    public void A_count_of_pests_is_held_against_money_and_waits()
+    {
+        using var page = new Page(demo: true);
+        page.Go("/look/leaves/12");
+        page.See("Pests: act, or wait?");
+        page.Fill("Pest", "whitefly");
+        page.Fill("How many", "60");
+        page.Fill("Looked at, so many", "20");
+        page.Fill("An enemy of it", "tiny wasps");
+        page.Fill("How many of those", "8");
+        page.Click("Work it out from money");
+        page.Fill("The control costs", "60");
+        page.Fill("The crop is worth", "0.5");
+        page.Fill("Lost by one", "20");
+        page.Fill("The control kills", "0");
+        page.Click("Keep the count");
+        page.See("0 is too little");
+        page.Fill("The control kills", "75");
+        page.See("Worth acting from 8 a plant");
+        page.Click("Keep the count");
+        page.See("3 whitefly against a threshold of 8, well below: wait, and look again in a week.");
+        page.See("60 whitefly on 20: 3 a plant, threshold 8 from money; tiny wasps 0.4");
+    }
 }

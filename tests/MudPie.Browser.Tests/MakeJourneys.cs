@@ -264,4 +264,51 @@ public class MakeJourneys
         page.Click("have pool 1 tested");
         page.See("Type or paste the sheet.");
     }
+
+    [Fact]
+    public void Horns_go_into_the_ground_and_come_out_of_it()
+    {
+        using var page = new Page(demo: true);
+        page.Go("/keep/almanac");
+        page.See("Nettle, peat all round: lift it from 22 Jun 2026");
+        page.Click("Show sowing days by the moon");
+        page.See("Sowing days by the moon");
+        page.Press("//main//a[.='Begin a preparation']");
+        page.See("Fill the horns with fresh manure");
+        page.Fill("What you call it", "six horns");
+        page.Fill("Horns or pots", "6");
+        page.Fill("Where, in paces", "4 paces from the post");
+        page.Type("//*[@role='button'][starts-with(@aria-label, 'Hop Yard')]", Keys.Enter);
+        page.Click("Set it up");
+        page.See("Bury it about 23 Sep 2026.");
+        page.See("marked on the plan by Hop Yard");
+        page.Click("it was at another time than now");
+        page.Fill("It was at", "28 Sep 2025 10:00");
+        page.Click("It is buried");
+        page.See("Lift it: it is time since 21 Mar 2026.");
+        page.Fill("How many came out whole", "7");
+        page.Fill("What it weighs", "300 g");
+        page.Click("It is lifted");
+        page.See("6 went in.");
+        page.Fill("How many came out whole", "5");
+        page.Fill("Smell", "of forest soil");
+        page.Click("It is lifted");
+        page.See("6 in, 5 out whole");
+        page.See("300 g left: use it, or try it.");
+        page.Click("Stir now: begin the hour");
+        page.See("with the sun");
+        page.Click("that is enough");
+        page.Fill("Stirred for, hours", "1");
+        page.Fill("How much of it", "36 g");
+        page.Fill("Into how much water", "12.6 L");
+        page.Click("It is stirred");
+        page.See("Use what is stirred before");
+        page.Press("//*[@role='checkbox'][starts-with(@aria-label, 'Hop Yard')]");
+        page.See("By practice, for");
+        page.Fill("How much goes out", "12 L");
+        page.TickAll();
+        page.Click("It is out");
+        page.Go("/book");
+        page.See("500 horn manure");
+    }
 }

@@ -18,7 +18,7 @@ public class Shots
         ("trial", "/judge/trials/1", "To settle it", 1280, 800, "day"),
         ("mix", "/make/mix/2", "Charge the char", 1280, 800, "day"),
         ("heap", "/make/heap/2", "What was done", 1280, 800, "day"),
-        ("worms", "/make/worms/1", "catches the drips", 1280, 800, "day"),
+        ("almanac", "/keep/almanac", "Sky today", 1280, 800, "day"),
         ("sheet", "/make/sheet/5", "Put on", 1280, 800, "day"),
         ("leaves", "/look/leaves/10", "look at potassium", 1280, 800, "day"),
         ("phone-sheet", "/judge/trials/2/sheet", "In walking order", 390, 844, "day"),

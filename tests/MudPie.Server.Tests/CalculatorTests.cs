@@ -33,6 +33,7 @@ public class CalculatorTests : IDisposable
             "amount", 2.4 },
         { "injector-stock", """{"ratio":100,"dosePerL":0.2,"feedL":500}""", "product", 100 },
         { "sun", """{"latitude":51.9,"longitude":0,"fromUtc":"2026-06-21T00:00:00Z"}""", "noonElevationDeg", 61.54 },
+        { "seasons", """{"year":2026}""", "year", 2026 },
         { "mix", Fuzz.Examples.Question("mix")!, "mostRatio", 2.666667 },
         { "compost-recipe", Fuzz.Examples.Question("compost-recipe")!, "missingKg", 57.6 },
         { "nitrogen-drawdown", Fuzz.Examples.Question("nitrogen-drawdown")!, "lowestG", -51.90334 },
@@ -100,7 +101,8 @@ public class CalculatorTests : IDisposable
         var list = (await _holding.Get("/api/calc")).AsArray();
         list.Select(c => (string)c!["name"]!)
             .ShouldBe(["oxygen-saturation", "brew-run", "brew-forecast", "chlorine-dose", "microscope-count", "dilution", "tank-plan",
-                "put-out-race", "sprayer-rate", "inoculant-dose", "injector-stock", "sun", "trial-analysis", "replicates", "germination",
+                "put-out-race", "sprayer-rate", "inoculant-dose", "injector-stock", "sun", "seasons", "full-moons",
+                "trial-analysis", "replicates", "germination",
                 "combine-trials", "mix", "compost-recipe", "nitrogen-drawdown", "soil-corrections", "blend", "char-carbon",
                 "brix-correct"]);
         foreach (var c in list)

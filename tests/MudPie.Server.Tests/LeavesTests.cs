@@ -135,6 +135,31 @@ public sealed class LeavesTests
     }
 
     [Fact]
+    public async Task Pests_are_held_against_money_and_come_back_to_be_looked_at()
+    {
+        using var h = new TestHolding(demo: true);
+        object Count(string count, string cost = "60") => new {
+            bedId = 12, pest = "whitefly", count, on = "20", per = "plant", cost, price = "0.5", loss = "20", kills = "75",
+            enemy = "tiny wasps", enemies = "8"
+        };
+        ((double)(await h.Post("/api/judge/pests/threshold", Count("0")))["value"]!).ShouldBe(8);
+        await h.Post("/api/judge/pests", Count("60"));
+        var bed = await h.Get("/api/judge/brix/bed/12");
+        ((string)bed["pests"]![0]!["shown"]!).ShouldBe("60 whitefly on 20: 3 a plant, threshold 8 from money; tiny wasps 0.4");
+        ((string)bed["hold"]!["value"]!["word"]!).ShouldBe("wait", "no leaf was read there, and the count speaks alone");
+        (await h.Get("/api/today"))["items"]!.ToJsonString().ShouldNotContain("pests-12");
+        h.Clock.Advance(TimeSpan.FromDays(7.1));
+        (await h.Get("/api/today"))["items"]!.ToJsonString().ShouldContain("Look again at whitefly, Glass Lean-to");
+        await h.Post("/api/judge/pests", Count("200"));
+        ((string)(await h.Get("/api/judge/brix/bed/12"))["hold"]!["value"]!["word"]!).ShouldBe("act");
+        (await h.Get("/api/today"))["items"]!.ToJsonString().ShouldNotContain("pests-12", Case.Sensitive, "it was counted again");
+        (await h.Refused("/api/judge/pests", Count("60", "-3"))).Keys.ShouldBe(["cost"]);
+        (await h.Refused("/api/judge/pests", Count("60", "1e-3"))).Keys.ShouldBe(["cost"]);
+        (await h.Refused("/api/judge/pests", new { bedId = 12, pest = "whitefly", count = "3", enemies = "2" })).Keys
+            .ShouldBe(["enemy", "threshold"]);
+    }
+
+    [Fact]
     public async Task Pests_and_leaves_are_read_together_by_the_line_in_force()
     {
         using var h = new TestHolding(demo: true);

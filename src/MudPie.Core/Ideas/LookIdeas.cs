@@ -182,3 +182,107 @@ public enum NameOf
     /// <summary>A worm bin.</summary>
     Worms,
 }
+
+/// <summary>A check of the ground, or of what grows on it.</summary>
+public enum CheckKind
+{
+    /// <summary>A rod with a gauge (penetrometer).</summary>
+    Rod,
+
+    /// <summary>A plain rod, by feel.</summary>
+    PlainRod,
+
+    /// <summary>How moist, by feel or by weight.</summary>
+    Moisture,
+
+    /// <summary>A spade block: structure, colour, smell by layer.</summary>
+    Block,
+
+    /// <summary>Earthworms in the block.</summary>
+    Worms,
+
+    /// <summary>Crumbs in water (slake).</summary>
+    Crumbs,
+
+    /// <summary>How fast water goes in.</summary>
+    Infiltration,
+
+    /// <summary>Roots of ten or twelve plants.</summary>
+    Roots,
+
+    /// <summary>Nodules of legumes, cut open.</summary>
+    Nodules,
+
+    /// <summary>Colour and shape of leaves, and the stand.</summary>
+    Leaf,
+
+    /// <summary>Weeds in frames.</summary>
+    Weeds,
+
+    /// <summary>A buried strip of cotton.</summary>
+    Cotton,
+
+    /// <summary>The burst of CO₂ from dried ground that is wetted.</summary>
+    Co2,
+}
+
+/// <summary>What the ground mostly is.</summary>
+public enum Texture
+{
+    /// <summary>Sand and loamy sand.</summary>
+    Sand,
+
+    /// <summary>Sandy loam.</summary>
+    SandyLoam,
+
+    /// <summary>Loam and silt loam.</summary>
+    Loam,
+
+    /// <summary>Silty clay and clay loam.</summary>
+    ClayLoam,
+
+    /// <summary>Clay.</summary>
+    Clay,
+}
+
+/// <summary>How moist the ground was at a visit.</summary>
+public enum Wetness
+{
+    /// <summary>Dry: it does not hold together.</summary>
+    Dry,
+
+    /// <summary>Moist: it holds together.</summary>
+    Moist,
+
+    /// <summary>Wet: water shows when it is pressed.</summary>
+    Wet,
+}
+
+/// <summary>What a layer smells of.</summary>
+public enum GroundSmell
+{
+    /// <summary>Of nothing.</summary>
+    None,
+
+    /// <summary>Of earth.</summary>
+    Earthy,
+
+    /// <summary>Sour.</summary>
+    Sour,
+
+    /// <summary>Of rotten eggs.</summary>
+    RottenEgg,
+}
+
+/// <summary>How much of the roots is sheathed in soil.</summary>
+public enum Sheathed
+{
+    /// <summary>None.</summary>
+    None,
+
+    /// <summary>Some.</summary>
+    Some,
+
+    /// <summary>Most.</summary>
+    Most,
+}

@@ -14,6 +14,9 @@ public enum WorkKind
 
     /// <summary>A by-product that is made run by run: ground kitchen waste, spent grain, mill waste.</summary>
     Byproduct,
+
+    /// <summary>A biodynamic preparation: horns, flowers in a sheath, bark.</summary>
+    Preparation,
 }
 
 /// <summary>What is done at a work in the yard, or seen of it.</summary>
@@ -96,6 +99,37 @@ public enum WorkStep
 
     /// <summary>Runs are mixed to one lot.</summary>
     Pooled,
+
+    /// <summary>A preparation is hung in the sun.</summary>
+    Hung,
+
+    /// <summary>It is buried, or laid in water.</summary>
+    Buried,
+
+    /// <summary>It is lifted: what came out, and how it looked, smelt and felt.</summary>
+    Lifted,
+
+    /// <summary>It is pressed, boiled or left to ferment, and in its bottle.</summary>
+    Pressed,
+
+    /// <summary>Some of it is stirred into water.</summary>
+    Stirred,
+}
+
+/// <summary>How far a preparation has come.</summary>
+public enum PrepState
+{
+    /// <summary>Not begun.</summary>
+    Planned,
+
+    /// <summary>It hangs in the sun.</summary>
+    Hung,
+
+    /// <summary>It lies in the ground, or in water.</summary>
+    Buried,
+
+    /// <summary>Lifted, or in its bottle: it lies on the shelf.</summary>
+    Lifted,
 }
 
 /// <summary>How far a worm tray has come.</summary>

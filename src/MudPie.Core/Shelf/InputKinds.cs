@@ -3,7 +3,8 @@ namespace MudPie.Core.Shelf;
 /// <summary>A kind of thing on the shelf, and what follows from it.</summary>
 /// <param name="Kind">Stable name.</param>
 /// <param name="Name">What it is called.</param>
-/// <param name="Group">"source", "food", "water", "inoculant", "biostimulant", "amendment" or "part".</param>
+/// <param name="Group">"source", "food", "water", "inoculant", "biostimulant", "amendment", "part" or
+/// "preparation".</param>
 /// <param name="Unit">"L" or "kg": how its lots are kept.</param>
 /// <param name="MixClass">Its class in the mixing rules.</param>
 /// <param name="Life">"spores", "living" or "propagules" where it carries life; else null.</param>
@@ -41,6 +42,8 @@ public static class InputKinds
         new("chargedChar", "charged char", "part", "L", "other", null, "inoculant"), new("mix", "a potting mix", "part", "L", "other", null,
             "inoculant"),
         new("byproduct", "a by-product", "part", "L", "other", null, "inoculant"),
+        new("hornManure", "horn manure", "preparation", "kg", "other", null, "manure"),
+        new("preparation", "a preparation", "preparation", "kg", "other"),
         new("mineral", "a mineral", "amendment", "kg", "salts", null, "inoculant"), new("organicFeed", "an organic feed", "amendment", "kg",
             "other", null, "inoculant"), new("manure", "manure", "amendment", "kg", "ammonium", null, "manure"),
         new("fungicide", "a fungicide", "spray", "L", "fungicide", null, "spray"), new("copperSpray", "copper", "spray", "kg", "copper",

@@ -17,6 +17,8 @@ public static class KnownForks
         ["order"] = ["source-first", "food-first"],
         ["brix-line"] = ["own", "bands", "twelve"],
         ["replication"] = ["four", "pair"],
+        ["lift"] = ["after", "full-moon"],
+        ["zodiac"] = ["boundaries", "star-twelfths", "equinox-twelfths"],
     };
 
     /// <summary>What is wrong with a choice; null where nothing is.</summary>

@@ -48,6 +48,18 @@ public sealed record WorkPoint(WorkStep Step, DateTimeOffset At)
 
     /// <summary>Runs that were pooled, by their numbers.</summary>
     public IReadOnlyList<int>? Runs { get; init; }
+
+    /// <summary>Horns or pots that went in, or came out whole.</summary>
+    public int? Count { get; init; }
+
+    /// <summary>How it looked on lifting.</summary>
+    public string? Colour { get; init; }
+
+    /// <summary>How it smelt.</summary>
+    public string? Smell { get; init; }
+
+    /// <summary>How it felt.</summary>
+    public string? Texture { get; init; }
 }
 
 /// <summary>A step as typed.</summary>
@@ -107,6 +119,21 @@ public sealed record WorkStepAsked
     /// <summary>The heap onto which a can of char is carried; null where it goes elsewhere.</summary>
     public int? HeapId { get; init; }
 
+    /// <summary>Horns or pots that went in, or came out whole, as typed.</summary>
+    public string? Count { get; init; }
+
+    /// <summary>How it looked on lifting.</summary>
+    public string? Colour { get; init; }
+
+    /// <summary>How it smelt.</summary>
+    public string? Smell { get; init; }
+
+    /// <summary>How it felt.</summary>
+    public string? Texture { get; init; }
+
+    /// <summary>Where what was lifted is stored.</summary>
+    public string? Stored { get; init; }
+
     /// <summary>In the grower's own words; why, where something is done all the same.</summary>
     public string? Note { get; init; }
 }
@@ -126,7 +153,8 @@ public sealed record WorkStepDone(WorkPoint Point, string? Typed, string? Note, 
 /// <param name="Litres">L.</param>
 /// <param name="Notes">What it is of.</param>
 /// <param name="DryKgPerL">Dry weight of a litre, kg, where it was measured.</param>
-public sealed record WorkYield(string Kind, string Name, string Mark, double Litres, string? Notes, double? DryKgPerL = null);
+public sealed record WorkYield(string Kind, string Name, string Mark, double Litres, string? Notes, double? DryKgPerL = null,
+    string Unit = "L", int? KeepsDays = null);
 
 /// <summary>Something that a work in the yard wants.</summary>
 /// <param name="Rule">Which, a stable word.</param>

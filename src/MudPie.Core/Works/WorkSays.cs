@@ -42,9 +42,22 @@ public static class WorkSays
             WorkStep.Run => $"{Grams(p.Grams ?? 0)}{of}{Ran(p)}",
             WorkStep.Pooled => $"{Say.Count(p.Runs?.Count ?? 0, "run")} pooled to {L(p)}",
             WorkStep.Corrected => $"corrected by the sheet: {p.What ?? "nothing"}",
+            WorkStep.Hung => $"hung in the sun{Many(p)}",
+            WorkStep.Buried => $"buried{Many(p)}",
+            WorkStep.Lifted => $"lifted{Many(p)}{(p.Grams is { } g ? $", {Grams(g)}" : "")}{Looks(p)}",
+            WorkStep.Pressed => $"in its bottle, {L(p)}",
+            WorkStep.Stirred => Stirred(p),
             _ => "seen",
         };
     }
+
+    private static string Stirred(WorkPoint p) => string.Concat(p.Grams is { } g ? Grams(g) : L(p), " stirred",
+        p.Figure is { } water ? $" into {Say.Number(water)} L of water" : "", p.Hours is { } h ? $", {Say.Hours(h)}" : "");
+
+    private static string Many(WorkPoint p) => p.Count is { } n ? $", {n}" : "";
+
+    private static string Looks(WorkPoint p) => string.Concat(new[] { p.Colour, p.Smell, p.Texture }.Where(w => w is not null)
+        .Select(w => $", {w}"));
 
     private static string Ran(WorkPoint p) => string.Concat(
         p.Setting is null ? "" : $", setting {p.Setting}", p.Hours is { } h ? $", {Say.Hours(h)}" : "",

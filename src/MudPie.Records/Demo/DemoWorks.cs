@@ -1,3 +1,4 @@
+using MudPie.Core.Almanac;
 using MudPie.Core.Measures;
 using MudPie.Core.Mixing;
 using MudPie.Core.Sheets;
@@ -18,6 +19,50 @@ internal static class DemoWorks
         Burn(db, now.AddDays(-160), "burn 1, hedge brash", "1.6 m3", "340 L", "0.19", spreads: false);
         Burn(db, now.AddDays(-34), "burn 2, knotweed bank", "900 L", "150 L", null, spreads: true);
         Sheets(db, now);
+        Preparations(db, now);
+    }
+
+    /// <summary>Twelve horns by the hop yard gate, nettle in peat, oak bark in the ditch: each begun at the last turn that fits
+    /// it.</summary>
+    private static void Preparations(HoldingDb db, DateTimeOffset now)
+    {
+        DateTimeOffset Last(int turn, int days) => Enumerable.Range(now.Year - 2, 3).Select(y => new DateTimeOffset(
+            PreparationYear.Turn(turn, y, false).UtcDateTime.Date.AddDays(days).AddHours(10.5), TimeSpan.Zero))
+            .Last(t => t < now.AddDays(-1));
+        Preparation(db, new PrepAsked { Name = "twelve horns by the hop yard gate", Kind = "500", Count = "12",
+            Of = "manure of a neighbour’s cows",
+            Place = "4 paces from the gate post, toward the ridge" }, ("Hop Yard", 0.06, 0.1), Last(2, 5), now);
+        Preparation(db, new PrepAsked { Name = "nettle, peat all round", Kind = "504", Of = "nettles of the creek bank",
+            Place = "2 paces north of the shed corner" }, ("Currant Rows", 0.9, 0.9), Last(1, 0), now);
+        Preparation(db, new PrepAsked { Name = "oak bark in the ditch", Kind = "505", Sheath = "a stoneware pot", Replaced = true,
+            Place = "in the ditch below the sluice" }, ("Creek Field", 0.1, 0.04), Last(2, 9), now);
+    }
+
+    private static void Preparation(HoldingDb db, PrepAsked asked, (string Bed, double East, double North) mark, DateTimeOffset at,
+        DateTimeOffset now)
+    {
+        var bed = db.Beds.AsEnumerable().FirstOrDefault(b => b.Name.StartsWith(mark.Bed, StringComparison.Ordinal)) ?? db.Beds.First();
+        var work = db.Works.Add(new Work {
+            Kind = WorkKind.Preparation, Name = asked.Name!, Preparation = asked, BegunAt = at, BedId = bed.Id, MarkEast = mark.East,
+            MarkNorth = mark.North
+        }).Entity;
+        db.SaveChanges();
+        var plan = PrepReading.Of(asked, UnitSystem.Metric).Value;
+        var stands = PrepCourse.Of(plan, [], new PrepSky(false, null, t => t), at);
+        var sky = new PrepSky(false, null, t => t);
+        var buried = PrepDeeds.Do(new WorkStepAsked { Step = WorkStep.Buried }, plan, stands, UnitSystem.Metric, at);
+        Keep(db, work, buried, at);
+        // What is due about now was lifted, whatever the day on which the demo is opened.
+        var then = PrepCourse.Of(plan, [buried.Value.Point], sky, now);
+        if (sky.LiftDay(then.Span) is { } due && due < now.AddDays(PrepCourse.SpeaksDays))
+        {
+            var lifted = due < now.AddDays(-2) ? due : now.AddDays(-1);
+            Keep(db, work, PrepDeeds.Do(new WorkStepAsked {
+                Step = WorkStep.Lifted, Count = plan.Count is { } n ? $"{n - 1}" : null, Amount = "640 g", Colour = "dark",
+                    Smell = "of forest soil",
+                Texture = "crumbles", Stored = "stoneware in peat, cellar"
+            }, plan, then, UnitSystem.Metric, lifted), lifted);
+        }
     }
 
     private static void Worms(HoldingDb db, DateTimeOffset now)
@@ -158,10 +203,11 @@ internal static class DemoWorks
 
         db.SaveChanges();
         var input = db.Inputs.FirstOrDefault(i => i.Name == yields.Name && i.Kind == yields.Kind)
-            ?? db.Inputs.Add(new Input { Name = yields.Name, Kind = yields.Kind, Unit = "L" }).Entity;
+            ?? db.Inputs.Add(new Input { Name = yields.Name, Kind = yields.Kind, Unit = yields.Unit }).Entity;
         db.SaveChanges();
         var lot = db.Lots.Add(new StockLot {
-            InputId = input.Id, Mark = yields.Mark, Origin = LotOrigin.Made, From = at, WorkId = work.Id, Notes = yields.Notes
+            InputId = input.Id, Mark = yields.Mark, Origin = LotOrigin.Made, From = at, WorkId = work.Id, Notes = yields.Notes,
+            Expires = yields.KeepsDays is { } days ? at.AddDays(days) : null
         }).Entity;
         db.SaveChanges();
         var came = StockEntry.Of(new StockChange(lot.Id, yields.Litres, StockReason.In, Typed: deed.Value.Typed), at, at.AddMinutes(2));

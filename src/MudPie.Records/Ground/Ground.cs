@@ -55,6 +55,9 @@ public sealed class Holding : IVersioned
     /// <summary>What an hour of work is worth, in the holding's money; null leaves time out of costs.</summary>
     public double? HourlyWage { get; set; }
 
+    /// <summary>Sowing days by the moon are shown. Off until the grower turns them on.</summary>
+    public bool SowingDays { get; set; }
+
     /// <summary>Made up, and made anew at each start.</summary>
     public bool IsDemo { get; set; }
 

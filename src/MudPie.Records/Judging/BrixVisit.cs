@@ -124,9 +124,33 @@ public sealed class PestCount
 
     public double Count { get; set; }
 
-    /// <summary>"plant" or "m²".</summary>
+    /// <summary>"plant", "m²", "sq ft", "m of row" or "ft of row".</summary>
     public required string Per { get; set; }
 
-    /// <summary>From which it is worth acting, by local advice.</summary>
+    /// <summary>From which it is worth acting, by local advice or from money.</summary>
     public double Threshold { get; set; }
+
+    /// <summary>Pests in all; null where only the mean was given.</summary>
+    public double? Counted { get; set; }
+
+    /// <summary>Plants, m² or metres looked at; null likewise.</summary>
+    public double? Units { get; set; }
+
+    /// <summary>A natural enemy that was counted too.</summary>
+    public string? Enemy { get; set; }
+
+    /// <summary>Of it, on each.</summary>
+    public double? EnemyEach { get; set; }
+
+    /// <summary>Cost of the control on the holding's large area, where the threshold was worked out from money.</summary>
+    public double? ControlCost { get; set; }
+
+    /// <summary>Price of the crop by the holding's weight.</summary>
+    public double? CropPrice { get; set; }
+
+    /// <summary>Weight lost on that area by one pest on each.</summary>
+    public double? LossByOne { get; set; }
+
+    /// <summary>Share that the control kills, 0 to 1.</summary>
+    public double? KillShare { get; set; }
 }

@@ -762,6 +762,9 @@ namespace MudPie.Records.Migrations
                     b.Property<bool>("PlaceKnown")
                         .HasColumnType("INTEGER");
 
+                    b.Property<bool>("SowingDays")
+                        .HasColumnType("INTEGER");
+
                     b.Property<string>("Units")
                         .IsRequired()
                         .HasColumnType("TEXT");
@@ -1299,7 +1302,28 @@ namespace MudPie.Records.Migrations
                     b.Property<int>("BedId")
                         .HasColumnType("INTEGER");
 
+                    b.Property<double?>("ControlCost")
+                        .HasColumnType("REAL");
+
                     b.Property<double>("Count")
+                        .HasColumnType("REAL");
+
+                    b.Property<double?>("Counted")
+                        .HasColumnType("REAL");
+
+                    b.Property<double?>("CropPrice")
+                        .HasColumnType("REAL");
+
+                    b.Property<string>("Enemy")
+                        .HasColumnType("TEXT");
+
+                    b.Property<double?>("EnemyEach")
+                        .HasColumnType("REAL");
+
+                    b.Property<double?>("KillShare")
+                        .HasColumnType("REAL");
+
+                    b.Property<double?>("LossByOne")
                         .HasColumnType("REAL");
 
                     b.Property<string>("Per")
@@ -1314,6 +1338,9 @@ namespace MudPie.Records.Migrations
                         .HasColumnType("INTEGER");
 
                     b.Property<double>("Threshold")
+                        .HasColumnType("REAL");
+
+                    b.Property<double?>("Units")
                         .HasColumnType("REAL");
 
                     b.HasKey("Id");
@@ -1938,6 +1965,9 @@ namespace MudPie.Records.Migrations
                     b.Property<string>("Why")
                         .HasColumnType("TEXT");
 
+                    b.Property<int?>("WorkEntryId")
+                        .HasColumnType("INTEGER");
+
                     b.HasKey("Id");
 
                     b.HasIndex("At");
@@ -1947,6 +1977,8 @@ namespace MudPie.Records.Migrations
                     b.HasIndex("CorrectsId");
 
                     b.HasIndex("SprayerId");
+
+                    b.HasIndex("WorkEntryId");
 
                     b.ToTable("Applications");
                 });
@@ -2509,8 +2541,17 @@ namespace MudPie.Records.Migrations
                     b.Property<int?>("LotId")
                         .HasColumnType("INTEGER");
 
+                    b.Property<double?>("MarkEast")
+                        .HasColumnType("REAL");
+
+                    b.Property<double?>("MarkNorth")
+                        .HasColumnType("REAL");
+
                     b.Property<string>("Name")
                         .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Preparation")
                         .HasColumnType("TEXT");
 
                     b.Property<string>("Sheet")
@@ -2547,7 +2588,13 @@ namespace MudPie.Records.Migrations
                     b.Property<double?>("BackL")
                         .HasColumnType("REAL");
 
+                    b.Property<string>("Colour")
+                        .HasColumnType("TEXT");
+
                     b.Property<int?>("CorrectsId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int?>("Count")
                         .HasColumnType("INTEGER");
 
                     b.Property<string>("Damp")
@@ -2583,11 +2630,17 @@ namespace MudPie.Records.Migrations
                     b.Property<double?>("Share")
                         .HasColumnType("REAL");
 
+                    b.Property<string>("Smell")
+                        .HasColumnType("TEXT");
+
                     b.Property<double?>("StarterG")
                         .HasColumnType("REAL");
 
                     b.Property<int>("Step")
                         .HasColumnType("INTEGER");
+
+                    b.Property<string>("Texture")
+                        .HasColumnType("TEXT");
 
                     b.Property<string>("Tray")
                         .HasColumnType("TEXT");
@@ -3086,6 +3139,10 @@ namespace MudPie.Records.Migrations
                     b.HasOne("MudPie.Records.PuttingOut.Sprayer", "Sprayer")
                         .WithMany()
                         .HasForeignKey("SprayerId");
+
+                    b.HasOne("MudPie.Records.Works.WorkEntry", null)
+                        .WithMany()
+                        .HasForeignKey("WorkEntryId");
 
                     b.Navigation("Batch");
 

@@ -77,6 +77,9 @@ public sealed class Application : IPutRight
     /// <summary>A solid as it was asked for; null for a tank, and for one that came in by a file.</summary>
     public SpreadAsked? Spread { get; set; }
 
+    /// <summary>The stirring of a preparation that was put out; null for others.</summary>
+    public int? WorkEntryId { get; set; }
+
     /// <summary>The job that this one puts right.</summary>
     public int? CorrectsId { get; set; }
 

@@ -28,6 +28,16 @@ public sealed class Work : IVersioned
     /// <summary>A by-product of the kitchen, the brewhouse or the mill, as it was set up; null for other kinds.</summary>
     public ByproductAsked? Byproduct { get; set; }
 
+    /// <summary>A biodynamic preparation as it was set up; null for other kinds.</summary>
+    public PrepAsked? Preparation { get; set; }
+
+    /// <summary>Where on the plan it lies: of the box about its bed, so much of the width from the west. Null where it is not
+    /// marked.</summary>
+    public double? MarkEast { get; set; }
+
+    /// <summary>The same of its height, from the south.</summary>
+    public double? MarkNorth { get; set; }
+
     /// <summary>When it was begun.</summary>
     public DateTimeOffset BegunAt { get; set; }
 
@@ -89,6 +99,18 @@ public sealed class WorkEntry : IPutRight
     /// <summary>Runs that were pooled, by their numbers.</summary>
     public IReadOnlyList<string>? Runs { get; set; }
 
+    /// <summary>Horns or pots that went in, or came out whole.</summary>
+    public int? Count { get; set; }
+
+    /// <summary>How it looked on lifting.</summary>
+    public string? Colour { get; set; }
+
+    /// <summary>How it smelt.</summary>
+    public string? Smell { get; set; }
+
+    /// <summary>How it felt.</summary>
+    public string? Texture { get; set; }
+
     /// <summary>The amount as the grower typed it.</summary>
     public string? Typed { get; set; }
 
@@ -106,14 +128,14 @@ public sealed class WorkEntry : IPutRight
             WorkId = workId, Step = p.Step, At = p.At, RecordedAt = now, Tray = p.Tray, What = p.What, Grams = p.Grams, Litres = p.Litres,
             BackL = p.BackL, Figure = p.Figure, Share = p.Share, Damp = p.Damp, Heat = p.Heat, Setting = p.Setting, Hours = p.Hours,
             StarterG = p.StarterG, Runs = p.Runs is { } runs ? [.. runs.Select(r => r.ToString(CultureInfo.InvariantCulture))] : null,
-            Typed = done.Typed, Note = done.Note,
+            Typed = done.Typed, Note = done.Note, Count = p.Count, Colour = p.Colour, Smell = p.Smell, Texture = p.Texture,
         };
     }
 
     /// <summary>The same, for the core.</summary>
     public WorkPoint Point() => new(Step, At) {
         Tray = Tray, What = What, Grams = Grams, Litres = Litres, BackL = BackL, Figure = Figure, Share = Share, Damp = Damp, Heat = Heat,
-        Id = Id, Setting = Setting, Hours = Hours, StarterG = StarterG,
+        Id = Id, Setting = Setting, Hours = Hours, StarterG = StarterG, Count = Count, Colour = Colour, Smell = Smell, Texture = Texture,
         Runs = Runs is { } runs ? [.. runs.Select(r => int.TryParse(r, CultureInfo.InvariantCulture, out var n) ? n : 0)] : null,
     };
 }

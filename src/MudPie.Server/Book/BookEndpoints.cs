@@ -176,7 +176,7 @@ public static class BookEndpoints
     {
         WorkStep[] told = [WorkStep.Harvested, WorkStep.Leachate, WorkStep.Lit, WorkStep.Quenched, WorkStep.Measured, WorkStep.Carried,
             WorkStep.Sampled, WorkStep.Result, WorkStep.Corrected,
-            WorkStep.Pooled];
+            WorkStep.Pooled, WorkStep.Hung, WorkStep.Buried, WorkStep.Lifted, WorkStep.Pressed, WorkStep.Stirred];
         var struck = (await db.WorkLog.AsNoTracking().Where(e => e.CorrectsId != null).Select(e => new { e.CorrectsId, e.Id, e.Note })
             .ToListAsync()).ToDictionary(e => e.CorrectsId!.Value);
         return (await db.WorkLog.AsNoTracking().Where(e => e.CorrectsId == null && e.At < until
@@ -191,8 +191,7 @@ public static class BookEndpoints
                 $"{x.Name}: {InUnits.Say(WorkSays.Done(x.e.Point()), units)}",
                 [.. new[] { x.e.Note }.OfType<string>()], x.Bed is null ? [] : [x.Bed], null,
                 struck.TryGetValue(x.e.Id, out var by) ? by.Id : null, by?.Note, by is not null, false,
-                $"/make/{x.Kind switch { WorkKind.Burn => "char", WorkKind.Sheet => "sheet",
-                    WorkKind.Byproduct => "byproduct", _ => "worms" }}/{x.e.WorkId}"));
+                WorkPages.Of(x.Kind, x.e.WorkId)));
     }
 
     private static async Task<IEnumerable<BookEntry>> Jobs(HoldingDb db, UnitSystem units, int? bed, int? input, int take,

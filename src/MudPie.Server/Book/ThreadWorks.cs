@@ -1,6 +1,7 @@
 using Microsoft.EntityFrameworkCore;
 using MudPie.Core.Workings;
 using MudPie.Records;
+using MudPie.Server.Web;
 
 namespace MudPie.Server.Book;
 
@@ -67,12 +68,7 @@ internal sealed class ThreadWorks
         var (workIds, heapIds) = (Ids("work"), Ids("heap"));
         return (await db.Works.AsNoTracking().Where(w => workIds.Contains(w.Id)).Select(w => new { w.Id, w.Name, w.Kind, w.BegunAt })
             .ToListAsync()).Select(w => new ThreadKnot($"work-{w.Id}", "work", w.Name, $"begun {Say.Date(local(w.BegunAt))}", 1,
-                w.Kind switch {
-                    WorkKind.Burn => $"/make/char/{w.Id}",
-                    WorkKind.Sheet => $"/make/sheet/{w.Id}",
-                    WorkKind.Byproduct => $"/make/byproduct/{w.Id}",
-                    _ => $"/make/worms/{w.Id}",
-                }, asked == $"work-{w.Id}"))
+                WorkPages.Of(w.Kind, w.Id), asked == $"work-{w.Id}"))
             .Concat((await db.Heaps.AsNoTracking().Where(h => heapIds.Contains(h.Id)).Select(h => new { h.Id, h.Name, h.BuiltAt })
                 .ToListAsync()).Select(h => new ThreadKnot($"heap-{h.Id}", "heap", h.Name, $"built {Say.Date(local(h.BuiltAt))}", 1,
                     $"/make/heap/{h.Id}", asked == $"heap-{h.Id}")));

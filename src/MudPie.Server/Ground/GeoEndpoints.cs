@@ -33,7 +33,16 @@ public sealed record PlanBedView(int Id, string Name, string Crop, string AreaSh
 
 /// <summary>The plan of the ground.</summary>
 public sealed record GroundPlanView(double WidthM, double HeightM, double ScaleBarM, string ScaleBarShown, IReadOnlyList<PlanBedView> Beds,
-    IReadOnlyList<WorkingLine> Working, Evidence Sure);
+    IReadOnlyList<PlanMarkView> Marks, IReadOnlyList<WorkingLine> Working, Evidence Sure);
+
+/// <summary>Something that is marked on the plan.</summary>
+/// <param name="Id">"buried-3".</param>
+/// <param name="Kind">"buried" or "peg".</param>
+/// <param name="Name">What it is called.</param>
+/// <param name="X">m east of the plan's corner.</param>
+/// <param name="Y">m north of it.</param>
+/// <param name="Link">Its page.</param>
+public sealed record PlanMarkView(string Id, string Kind, string Name, double X, double Y, string Link);
 
 /// <summary>The ground as GeoJSON, in and out, and drawn to scale.</summary>
 public static class GeoEndpoints
@@ -84,13 +93,31 @@ public static class GeoEndpoints
             w => $"no harvest before {Say.Date(local(w.Until))}");
         var lives = (await db.BedChecks.Newest().AsNoTracking().ToListAsync()).ToDictionary(c => c.BedId, c => (Life?)c.Life);
         var known = await GroundKnown.Of(db, units);
-        var plan = GroundPlan.Of([.. beds.Select(b => new BedOutline(b.Id, b.Name, b.AreaM2, Outline(b.ShapeJson)))]).Worked;
+        var plan = Drawn(beds);
         return TypedResults.Ok(new GroundPlanView(
             plan.Value.WidthM, plan.Value.HeightM, plan.Value.ScaleBarM, Units.Show(plan.Value.ScaleBarM, Dimension.Length, units),
             [.. plan.Value.Beds.Select(d => new PlanBedView(d.Id, d.Name, beds.First(b => b.Id == d.Id).Crop,
                 Units.Show(d.AreaM2, Dimension.Area, units), d.Points, d.Surveyed, waits.GetValueOrDefault(d.Id),
                 lives.GetValueOrDefault(d.Id), d.AreaM2, known[d.Id]))],
-            plan.Working, plan.Sure));
+            await Marks(db, plan.Value.Beds), plan.Working, plan.Sure));
+    }
+
+    /// <summary>The ground drawn, as every mark on it is measured.</summary>
+    internal static Worked<GroundPlanAnswer> Drawn(IReadOnlyList<Bed> beds) =>
+        GroundPlan.Of([.. beds.Select(b => new BedOutline(b.Id, b.Name, b.AreaM2, Outline(b.ShapeJson)))]).Worked;
+
+    /// <summary>What lies buried, and where.</summary>
+    private static async Task<List<PlanMarkView>> Marks(HoldingDb db, IReadOnlyList<BedDrawn> beds)
+    {
+        var log = db.WorkLog.ThatStand();
+        var buried = await db.Works.AsNoTracking().Where(w => w.MarkEast != null && w.BedId != null
+                && log.Any(e => e.WorkId == w.Id && e.Step == WorkStep.Buried) && !log.Any(e => e.WorkId == w.Id
+                    && e.Step == WorkStep.Lifted))
+            .OrderBy(w => w.Id).Take(60).Select(w => new { w.Id, w.Name, Bed = w.BedId!.Value, East = w.MarkEast!.Value,
+                North = w.MarkNorth ?? 0 })
+            .ToListAsync();
+        return [.. buried.Select(b => (b, At: PlanMarks.Where(beds, new PlanMark(b.Bed, b.East, b.North)))).Where(x => x.At is not null)
+            .Select(x => new PlanMarkView($"buried-{x.b.Id}", "buried", x.b.Name, x.At!.X, x.At.Y, $"/make/prep/{x.b.Id}"))];
     }
 
     private static async Task<ContentHttpResult> Out(HoldingDb db)

@@ -21,9 +21,6 @@ public sealed record MeterView(int Id, string Name, string Kind, bool Corrects, 
 /// <summary>One zeroing.</summary>
 public sealed record ZeroView(DateTimeOffset At, double Showed, string? Note);
 
-/// <summary>Pests as they are typed.</summary>
-public sealed record PestRequest(int? BedId, string? Pest, string? Count, string? Per, string? Threshold,
-    DateTimeOffset? At = null);
 
 /// <summary>Something put on a bed.</summary>
 public sealed record BrixApplied(DateTimeOffset At, string What, Purpose Purpose);
@@ -33,9 +30,6 @@ public sealed record BrixGuided(LeafPair? Kind, BrixVisitView First, BrixVisitVi
 
 /// <summary>A first half that waits for its second.</summary>
 public sealed record BrixHalf(int VisitId, LeafPair Kind, DateTimeOffset At, LeafPosition LeafPosition, string? Weed, string Wants);
-
-/// <summary>Pests counted.</summary>
-public sealed record PestView(DateTimeOffset At, string Pest, double Count, string Per, double Threshold);
 
 /// <summary>One bed's leaves: its past, where they stand, what they hint at, and what was put out under them.</summary>
 public sealed record BrixBedView(
@@ -50,10 +44,10 @@ public static class BrixBedEndpoints
     public static void MapBrixBeds(this IEndpointRouteBuilder api)
     {
         api.MapGet("/judge/brix/bed/{id:int}", Bed).WithSummary("Brix of a bed over time, beside pests and jobs.");
+        api.MapPests();
         api.MapGet("/judge/meters", Meters).WithSummary("Meters and when they were last set to zero.");
         api.MapPost("/judge/meters", AddMeter).WithSummary("Keeps a meter.");
         api.MapPost("/judge/meters/{id:int}/zero", Zero).WithSummary("A meter read in clean water.");
-        api.MapPost("/judge/pests", Pests).WithSummary("Writes down pests seen.");
     }
 
     private static async Task<Results<Ok<BrixBedView>, Missing>> Bed(int id, HoldingDb db, HoldingClock clock)
@@ -82,16 +76,14 @@ public static class BrixBedEndpoints
                 a.At, a.Purpose, Batch = a.Batch == null ? null : a.Batch.Name, Items = a.Items.Select(i => i.Name)
                 .ToList()
             }).ToListAsync();
-        var pests = await db.PestCounts.AsNoTracking().Where(p => p.BedId == id).OrderByDescending(p => p.At).Take(20).ToListAsync();
-        var hold = pests.FirstOrDefault() is { } p && standing is not null && last!.Readings.Count >= BrixBands.FewestLeaves
-            && p.At > clock.Now.AddDays(-14) ? HoldOrSpray.Of(standing.Value.Good, standing.Value.Sentence, p.Pest, p.Count,
-                p.Threshold) : null;
+        var (pests, hold) = await PestDesk.Of(id, db, clock, standing is { } stands
+            && last!.Readings.Count >= BrixBands.FewestLeaves ? (stands.Value.Good, stands.Value.Sentence) : null);
         return TypedResults.Ok(new BrixBedView(
             id, bed.Name, bed.Crop, [.. visits.Select(v => BrixViews.View(v)!)], standing, Noise(crop), hints,
             [.. applied.Select(a => new BrixApplied(a.At, string.Join(", ", new[] { a.Batch }.Concat(a.Items.Distinct()).OfType<string>()),
                 a.Purpose))],
             [.. Guided(visits, local)], [.. Waiting(visits, clock.Now)],
-            [.. pests.Select(x => new PestView(x.At, x.Pest, x.Count, x.Per, x.Threshold))], hold is { Refused: null } ? hold.Worked : null,
+            pests, hold,
             [.. putRight.Select(v => BrixViews.View(v)!)]));
     }
 
@@ -194,34 +186,5 @@ public static class BrixBedEndpoints
             ? null : r.Note.Trim()[..Math.Min(200, r.Note.Trim().Length)]
         });
         return Writes.Done(new Kept(id));
-    });
-
-    private static Task<Results<Written<Kept>, Refused, Clash>> Pests(PestRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
-        writes.Do<Kept>(async () =>
-    {
-        var fields = new TypedFields(await clock.Units());
-        var entry = new PestCount {
-            BedId = r.BedId ?? 0,
-            At = fields.Past("at", r.At, clock.Now),
-            RecordedAt = clock.Now,
-            Pest = fields.Name("pest", r.Pest, "the pest"),
-            Count = fields.Quantity("count", r.Count, Dimension.Plain, 0, 100_000),
-            Per = fields.OneOf("per", r.Per ?? "plant", "plant", "m²", "sq ft"),
-            Threshold = fields.Quantity("threshold", r.Threshold, Dimension.Plain, 0.01, 100_000,
-                "Take it from your local advice for that pest and crop."),
-        };
-        if (!await db.Beds.AnyAsync(b => b.Id == r.BedId))
-        {
-            fields.Checks.Add("bedId", "No bed was chosen.", "Choose the bed that you counted on.");
-        }
-
-        if (!fields.Checks.Sound)
-        {
-            return fields.Checks.Refusal;
-        }
-
-        db.PestCounts.Add(entry);
-        await db.SaveChangesAsync();
-        return Writes.Done(new Kept(entry.Id));
     });
 }

@@ -1,6 +1,7 @@
 using MudPie.Core.Workings;
 using Microsoft.EntityFrameworkCore;
 using MudPie.Records;
+using MudPie.Server.Judging;
 using MudPie.Server.Web;
 
 namespace MudPie.Server.Today;
@@ -40,6 +41,8 @@ internal static class TodayJudging
             }
         }
 
+        items.AddRange((await PestDesk.Due(db, now)).Take(2).Select(p => new TodayItem($"pests-{p.BedId}-{p.Pest}", 3,
+            $"Look again at {p.Pest}, {p.Bed}", p.Says, "Count them", $"/look/leaves/{p.BedId}", p.Due)));
         return items;
     }
 }

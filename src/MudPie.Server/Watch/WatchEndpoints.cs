@@ -1,11 +1,9 @@
-using Ical.Net.CalendarComponents;
-using Ical.Net.DataTypes;
-using Ical.Net.Serialization;
 using Microsoft.EntityFrameworkCore;
 using MudPie.Core.Measures;
 using MudPie.Core.Workings;
 using MudPie.Records;
 using MudPie.Records.Brewing;
+using MudPie.Server.Almanac;
 using MudPie.Server.Brewing;
 using MudPie.Server.Mixing;
 using MudPie.Server.Weather;
@@ -140,33 +138,13 @@ public static class WatchEndpoints
         }
     }
 
-    private static readonly DateTimeOffset Earliest = new(1980, 1, 1, 0, 0, 0, TimeSpan.Zero);
-    private static readonly DateTimeOffset Latest = new(2200, 1, 1, 0, 0, 0, TimeSpan.Zero);
-
     /// <summary>What is planned and what the watch expects, as iCalendar: steps of plans, ready times, use by, readings due.</summary>
     private static async Task<ContentHttpResult> Calendar(HoldingDb db, HoldingClock clock, LiveBrew live, WeatherBook weather,
         MixDesk mixes, HeapDesk heaps, WorkDesk works)
     {
         var units = await clock.Units();
-        var calendar = new Ical.Net.Calendar { ProductId = "-//Mud Pie//Brews//EN" };
-        void Event(string uid, DateTimeOffset at, double minutes, string what, string how)
-        {
-            if (at < Earliest || at > Latest)
-            {
-                return; // a date that no calendar holds; its own page shows it
-            }
-
-            Add(uid, at, minutes, what, how);
-        }
-
-        void Add(string uid, DateTimeOffset at, double minutes, string what, string how) => calendar.Events.Add(new CalendarEvent {
-            Uid = $"{uid}@mudpie",
-            DtStamp = new CalDateTime(clock.Now.UtcDateTime),
-            Start = new CalDateTime(at.UtcDateTime),
-            End = new CalDateTime(at.AddMinutes(Math.Max(minutes, 5)).UtcDateTime),
-            Summary = what,
-            Description = how,
-        });
+        var calendar = new CalendarText("Brews", clock.Now);
+        void Event(string uid, DateTimeOffset at, double minutes, string what, string how) => calendar.Add(uid, at, minutes, what, how);
         var ids = await db.Batches.Where(b => b.State == BatchState.Planned || b.State == BatchState.Brewing || b.State == BatchState.Off)
             .OrderBy(b => b.UseAt).Select(b => b.Id).Take(40).ToListAsync();
         foreach (var id in ids)
@@ -205,7 +183,8 @@ public static class WatchEndpoints
         await Rounds(db, clock, weather, Event);
         await Other(db, clock, Event);
         await Made(mixes, heaps, works, clock, Event);
-        return TypedResults.Text(new CalendarSerializer().SerializeToString(calendar), "text/calendar");
+        await AlmanacEndpoints.Dates(db, clock, works, false, Event);
+        return calendar.Answer();
     }
 
     /// <summary>Charges, looks at them, sowings; heaps to be turned, and from when they may be cured.</summary>

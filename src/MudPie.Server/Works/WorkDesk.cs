@@ -1,4 +1,5 @@
 using Microsoft.EntityFrameworkCore;
+using MudPie.Core.Almanac;
 using MudPie.Core.Measures;
 using MudPie.Core.Mixing;
 using MudPie.Core.Sheets;
@@ -19,6 +20,7 @@ public sealed record WorkLook(WorkLine Line, IReadOnlyList<WorkDue> Due, IReadOn
 public sealed class WorkDesk(HoldingDb db, HoldingClock clock, HeapDesk heaps)
 {
     private IReadOnlyList<Material>? _table;
+    private PrepSky? _sky;
 
     /// <summary>The holding's table of materials.</summary>
     public async Task<IReadOnlyList<Material>> Table() => _table ??= await heaps.Table();
@@ -50,6 +52,16 @@ public sealed class WorkDesk(HoldingDb db, HoldingClock clock, HeapDesk heaps)
             .ToHashSet(), clock.Now));
     }
 
+    /// <summary>The sky of the holding, and the school of lifting in force.</summary>
+    public async Task<PrepSky> Sky() => _sky ??= new PrepSky((await clock.Find())?.SunLatitude is { } latitude ? latitude < 0 : null,
+        (await db.ForkChoices.AsNoTracking().FirstOrDefaultAsync(f => f.ForkId == PreparationYear.LiftFork))?.SchoolId,
+        await clock.Local());
+
+    /// <summary>How a preparation stands; null where it can't be read any more.</summary>
+    public async Task<(PrepPlan Plan, PrepStands Stands)?> Prep(Work work, IEnumerable<WorkEntry> log, DateTimeOffset? at = null) =>
+        work.Preparation is { } asked && PrepReading.Of(asked, await clock.Units()) is { Refused: null } plan
+            ? (plan.Value, PrepCourse.Of(plan.Value, Points(log), await Sky(), at ?? clock.Now)) : null;
+
     /// <summary>Works in a line each, with what they want: those that go on, newest first.</summary>
     /// <param name="kind">Of one kind; null for all.</param>
     /// <param name="going">Only those that go on.</param>
@@ -72,14 +84,15 @@ public sealed class WorkDesk(HoldingDb db, HoldingClock clock, HeapDesk heaps)
             {
                 var (word, figure) = WormSays.Short(worms.Bin, worms.Stands, clock.Now);
                 lines.Add(new WorkLook(new WorkLine(work.Id, work.Kind, work.Name, worms.Stands.Verdict.Tone, word, In(figure),
-                    In(worms.Stands.Verdict.Sentence), $"/make/worms/{work.Id}"), Told(worms.Stands.Due, units),
+                    In(worms.Stands.Verdict.Sentence), WorkPages.Of(work.Kind, work.Id)), Told(worms.Stands.Due, units),
                     [.. WormSays.Dates(worms.Bin, worms.Stands, clock.Now)]));
             }
             else if (await Burn(work, log![work.Id]) is { } burn)
             {
                 var (word, figure) = BurnCourse.Short(burn.Stands, clock.Now, await clock.Local());
                 lines.Add(new WorkLook(new WorkLine(work.Id, work.Kind, work.Name, burn.Stands.Verdict.Tone, word, In(figure),
-                    In(burn.Stands.Verdict.Sentence), $"/make/char/{work.Id}"), Told(burn.Stands.Due is { } due ? [due] : [], units),
+                    In(burn.Stands.Verdict.Sentence), WorkPages.Of(work.Kind, work.Id)),
+                    Told(burn.Stands.Due is { } due ? [due] : [], units),
                     burn.Stands.FeelAt is { } feel ? [new WorkDate("feel", feel, $"Feel {work.Name} for heat",
                         "It can light itself again.")] : []));
             }
@@ -87,15 +100,22 @@ public sealed class WorkDesk(HoldingDb db, HoldingClock clock, HeapDesk heaps)
             {
                 lines.Add(new WorkLook(new WorkLine(work.Id, work.Kind, work.Name, by.Stands.Verdict.Tone, by.Plan.What,
                     by.Stands.Open.Count > 0 ? $"{Say.Count(by.Stands.Open.Count, "run")} to pool"
-                    : Say.Count(by.Stands.Pools.Count, "pool"), by.Stands.Verdict.Sentence, $"/make/byproduct/{work.Id}"),
+                    : Say.Count(by.Stands.Pools.Count, "pool"), by.Stands.Verdict.Sentence, WorkPages.Of(work.Kind, work.Id)),
                     by.Stands.Due is { } wants ? [wants] : [], []));
+            }
+            else if (await Prep(work, log![work.Id]) is { } prep)
+            {
+                var (word, figure) = PrepCourse.Short(prep.Plan, prep.Stands, await Sky());
+                lines.Add(new WorkLook(new WorkLine(work.Id, work.Kind, work.Name, prep.Stands.Verdict.Tone, word, figure,
+                    prep.Stands.Verdict.Sentence, WorkPages.Of(work.Kind, work.Id)), prep.Stands.Due is { } wants ? [wants] : [],
+                    [.. PrepCourse.Dates(prep.Plan, prep.Stands, await Sky())]));
             }
             else if (work.Sheet is { } sheet)
             {
                 var stands = SheetCourse.Of(sheet, work.BegunAt, Points(log![work.Id]), clock.Now);
                 var (word, figure) = SheetCourse.Short(stands, clock.Now);
                 lines.Add(new WorkLook(new WorkLine(work.Id, work.Kind, work.Name, Tone.Go, word, figure, stands.Due?.Title ?? "",
-                    $"/make/sheet/{work.Id}"), Told(stands.Due is { } due ? [due] : [], units), []));
+                    WorkPages.Of(work.Kind, work.Id)), Told(stands.Due is { } due ? [due] : [], units), []));
             }
         }
 
@@ -118,8 +138,9 @@ public sealed class WorkDesk(HoldingDb db, HoldingClock clock, HeapDesk heaps)
     {
         var units = await clock.Units();
         return [.. (await db.Lots.AsNoTracking().Where(l => l.WorkId == id).OrderByDescending(l => l.Id).Take(12)
-            .Select(l => new { l.Id, l.InputId, l.Input.Name, l.Mark, Left = l.Entries.Sum(e => e.Amount) }).ToListAsync())
-            .Select(l => new MixLot(l.Id, l.InputId, $"{l.Name} ({l.Mark})", StockKeeper.Shown(Math.Max(0, l.Left), "L", units)))];
+            .Select(l => new { l.Id, l.InputId, l.Input, l.Mark, Left = l.Entries.Sum(e => e.Amount) }).ToListAsync())
+            .Select(l => new MixLot(l.Id, l.InputId, $"{l.Input.Name} ({l.Mark})", StockKeeper.Shown(Math.Max(0, l.Left),
+                StockKeeper.UnitOf(l.Input), units)))];
     }
 
     /// <summary>Entries as the core reads them.</summary>

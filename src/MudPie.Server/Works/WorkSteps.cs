@@ -37,6 +37,7 @@ internal static class WorkSteps
         var log = await db.WorkLog.ThatStand().AsNoTracking().Where(e => e.WorkId == id).ToListAsync();
         // What is logged late is judged as it stood then; what empties a tray or ends a burn, as it stands now.
         var seen = did.Step is WorkStep.Harvested or WorkStep.Measured or WorkStep.Lit or WorkStep.Carried or WorkStep.Pooled
+            or WorkStep.Lifted or WorkStep.Pressed or WorkStep.Stirred
             ? log
             : log.Where(e => e.At <= at);
         if (await Deed(did, work, [.. seen], at, desk, clock) is not { } deed)
@@ -98,7 +99,12 @@ internal static class WorkSteps
             ? BurnDeeds.Do(did, burn.Bench.Value.Plan, burn.Stands, await clock.Units(), at)
         : await desk.Byproduct(work, log) is { } by
             ? Byproducts.Do(did, by.Plan, by.Stands, await desk.Table(), await clock.Units(), at)
+        : await desk.Prep(work, log, at) is { } prep
+            ? PrepDeeds.Do(did, prep.Plan, prep.Stands, await clock.Units(), at)
         : null;
+
+    private static string Left(double amount, string unit) => unit == "kg" && amount < 1 ? $"{Say.Number(amount * 1000)} g"
+        : $"{Say.Number(amount)} {unit}";
 
     /// <summary>What came of it becomes a lot; what went off falls.</summary>
     private static async Task<Refusal?> Stock(WorkStepDone done, WorkEntry entry, HoldingDb db, HoldingClock clock)
@@ -113,12 +119,12 @@ internal static class WorkSteps
         if (done.Yields is { } yields)
         {
             var input = await db.Inputs.FirstOrDefaultAsync(i => i.Name == yields.Name && i.Kind == yields.Kind)
-                ?? db.Inputs.Add(new Input { Name = yields.Name, Kind = yields.Kind, Unit = "L" }).Entity;
+                ?? db.Inputs.Add(new Input { Name = yields.Name, Kind = yields.Kind, Unit = yields.Unit }).Entity;
             await db.SaveChangesAsync();
             var same = await db.Lots.CountAsync(l => l.InputId == input.Id && l.Mark.StartsWith(yields.Mark));
             var lot = db.Lots.Add(new StockLot {
                 InputId = input.Id, Mark = same == 0 ? yields.Mark : $"{yields.Mark}, {same + 1}", Origin = LotOrigin.Made, From = entry.At,
-                WorkId = entry.WorkId, Notes = yields.Notes
+                WorkId = entry.WorkId, Notes = yields.Notes, Expires = yields.KeepsDays is { } days ? entry.At.AddDays(days) : null
             }).Entity;
             await db.SaveChangesAsync();
             Add(lot.Id, yields.Litres, StockReason.In, null);
@@ -127,10 +133,15 @@ internal static class WorkSteps
         if (done.TakesL > 0)
         {
             var lots = await db.Lots.AsNoTracking().Where(l => l.WorkId == entry.WorkId).OrderBy(l => l.Id)
-                .Select(l => new { l.Id, Left = l.Entries.Sum(e => e.Amount) }).ToListAsync();
+                .Select(l => new { l.Id, Unit = l.Input.Unit ?? "L", Left = l.Entries.Sum(e => e.Amount) }).ToListAsync();
+            if (lots.Count == 0)
+            {
+                return Refusal.Of("amount", "Nothing of it lies on the shelf.", "Log first what came of it.");
+            }
+
             if (lots.Sum(l => Math.Max(0, l.Left)) < done.TakesL - 1e-6)
             {
-                return Refusal.Of("amount", $"{Say.Number(lots.Sum(l => Math.Max(0, l.Left)))} L of it are left on the shelf.",
+                return Refusal.Of("amount", $"{Left(lots.Sum(l => Math.Max(0, l.Left)), lots[0].Unit)} of it are left on the shelf.",
                     "Give that or less; what a mix took has left it already.");
             }
 
@@ -169,6 +180,11 @@ internal static class WorkSteps
             && e.Step == WorkStep.Pooled).ToListAsync()).Any(p => p.Point().Runs?.Contains(entry) == true))
         {
             checks.Add("id", "This run is in a pool.", "Strike the pool first; its runs lie by themselves then.");
+        }
+
+        if (await db.Applications.ThatStand().AnyAsync(a => a.WorkEntryId == entry))
+        {
+            checks.Add("id", "What was stirred then stands in the book as put out.", "Strike that in the book first.");
         }
 
         var laid = await db.StockEntries.AsNoTracking().Where(e => e.WorkEntryId == entry)

@@ -77,16 +77,22 @@ public static class YardEndpoints
         YardThing Heap(int id, HeapStands s, HeapLine l) => new($"heap-{id}", s.State is HeapState.Hot or HeapState.Cooling ? "hotHeap"
             : "heap",
             l.Name, new ThingSays(l.Tone, l.Word, HeapCourse.Short(s, now, local)), $"/make/heap/{id}");
+        var all = await works.Lines(going: true);
+        var preps = all.Where(w => w.Line.Kind == WorkKind.Preparation && w.Line.Word is "in the ground" or "in water" or "hung").ToList();
+        var first = preps.SelectMany(p => p.Dates).OrderBy(d => d.At).FirstOrDefault();
         return
         [
-            .. (await works.Lines(going: true)).Where(w => w.Line.Kind != WorkKind.Sheet || w.Line.Word.Contains("out for",
-                StringComparison.Ordinal))
+            .. all.Where(w => w.Line.Kind != WorkKind.Preparation && (w.Line.Kind != WorkKind.Sheet || w.Line.Word.Contains("out for",
+                StringComparison.Ordinal)))
                 .OrderBy(w => w.Line.Kind).Take(4).Select(w => new YardThing($"work-{w.Line.Id}",
                 w.Line.Kind switch { WorkKind.Burn => "pit", WorkKind.Sheet => "sheet",
                     WorkKind.Byproduct => "byproduct", _ => "worms" }, w.Line.Name,
                     new ThingSays(w.Line.Tone, w.Line.Word, w.Line.Figure),
                     w.Line.Link)),
             .. (await heaps.Lines(going: true)).Take(4).Select(h => Heap(h.Heap.Id, h.Stands, h.Line)),
+            .. preps.Count == 0 ? Array.Empty<YardThing>() : [new YardThing("buried", "buried", "Buried", new ThingSays(
+                preps.Any(p => p.Due.Any(d => d.Urgency <= 2)) ? Tone.Mind : Tone.Go, Say.Count(preps.Count, "preparation"),
+                first is null ? "" : $"lift from {Say.Day(local(first.At))}"), "/keep/almanac")],
             .. (await mixes.Going()).Take(3).Select(j => new YardThing($"mix-{j.Id}", j.State == MixState.Charging ? "charge" : "mix",
                 j.Name,
                 new ThingSays(j.Tone, j.Word, j.Figure), $"/make/mix/{j.Id}")),

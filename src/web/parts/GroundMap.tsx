@@ -16,6 +16,12 @@ interface Props {
   many?: boolean;
   /** What is asked of whoever chooses. */
   label: string;
+  /** A point is asked for instead of a bed: m east and north of the plan's corner. */
+  onPoint?: (at: { x: number; y: number }) => void;
+  /** The point that was touched. */
+  point?: { x: number; y: number } | null;
+  /** What is marked on the plan is drawn too: all of it, or the one that this is about. */
+  marked?: "all" | (string & {});
 }
 
 const Tall = 0.62; // of its width: the map is never taller, and beside a form it leaves room for the verdict
@@ -27,7 +33,7 @@ const said = (b: Bed) =>
  * The ground to scale: beds are chosen by touch, by key or from the list under it. What waits before harvest is hatched and says
  * so; two fingers or the buttons come closer.
  */
-export function GroundMap({ plan, chosen, onToggle, many = true, label }: Props) {
+export function GroundMap({ plan, chosen, onToggle, many = true, label, onPoint, point, marked }: Props) {
   const hatch = useId();
   const [width, ref] = useWidth();
   const [listed, setListed] = useState(false);
@@ -67,6 +73,10 @@ export function GroundMap({ plan, chosen, onToggle, many = true, label }: Props)
     if (dragged()) return;
     const box = e.currentTarget.getBoundingClientRect();
     const at = { x: view.x + (e.clientX - box.left) * u, y: view.y + (e.clientY - box.top) * u };
+    if (onPoint) {
+      onPoint({ x: at.x - ox, y: h - oy - at.y });
+      return;
+    }
     const far = (s: Shape) =>
       Math.hypot(Math.max(s.left - at.x, 0, at.x - s.right), Math.max(s.top - at.y, 0, at.y - s.bottom));
     const near = shapes.toSorted((a, b) => far(a) - far(b))[0];
@@ -101,7 +111,11 @@ export function GroundMap({ plan, chosen, onToggle, many = true, label }: Props)
             many={many}
             on={chosen.includes(s.b.id)}
             ticked={!hidden.has(s.b.id)}
-            toggle={() => onToggle(s.b.id)}
+            toggle={() => {
+              const { x, y } = centre(s);
+              if (onPoint) onPoint({ x: x - ox, y: h - oy - y });
+              else onToggle(s.b.id);
+            }}
           />
         ))}
         {groups.map((g) => (
@@ -112,6 +126,12 @@ export function GroundMap({ plan, chosen, onToggle, many = true, label }: Props)
           {names.map((n) => (
             <BedName key={n.shape.b.id} name={n} u={u} />
           ))}
+          {plan.marks
+            .filter((m) => marked === "all" || m.id === marked)
+            .map((m) => (
+              <Mark key={m.id} x={ox + m.x} y={h - oy - m.y} u={u} large={marked !== "all"} />
+            ))}
+          {point && <Mark x={ox + point.x} y={h - oy - point.y} u={u} name="here" large />}
         </g>
       </svg>
       <p className="flex flex-wrap items-center justify-between gap-x-4 text-ash">
@@ -147,6 +167,29 @@ export function GroundMap({ plan, chosen, onToggle, many = true, label }: Props)
         </div>
       )}
     </div>
+  );
+}
+
+/** A post driven in where something lies. */
+function Mark({ x, y, u, name, large }: { x: number; y: number; u: number; name?: string; large: boolean }) {
+  const tall = (large ? 26 : 18) * u;
+  return (
+    <>
+      <path d={`M${x} ${y}V${y - tall}`} className="stroke-clay" strokeWidth={3.5 * u} strokeLinecap="round" />
+      <circle cx={x} cy={y - tall} r={5 * u} className="fill-paper stroke-clay" strokeWidth={3 * u} />
+      {name && (
+        <text
+          x={x + 9 * u}
+          y={y - tall + 4 * u}
+          fontSize={14 * u}
+          fontWeight="700"
+          className="fill-clay halo"
+          style={{ strokeWidth: 4 * u }}
+        >
+          {name}
+        </text>
+      )}
+    </>
   );
 }
 

@@ -68,8 +68,9 @@ export const rooms: readonly RoomPlace[] = [
       ["/book", "Book"],
       ["/book/thread", "Thread"],
       ["/book/season", "Season’s record"],
+      ["/keep/almanac", "Almanac"],
       ["/ground", "Ground and kit"],
-      ["/watch", "Watch and calendar"],
+      ["/watch", "Watch"],
     ],
   },
 ];

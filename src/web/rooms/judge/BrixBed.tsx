@@ -2,20 +2,14 @@ import { useState } from "react";
 import { Link, useParams } from "react-router-dom";
 import type { Schemas } from "../../api/client";
 import { useRead } from "../../api/data";
-import { useFieldWrite } from "../../parts/outbox";
-import { Form, Refusals } from "../../parts/Form";
-import { useUs } from "../../api/units";
 import { Button } from "../../parts/Button";
-import { Field } from "../../parts/Field";
 import { ForkMark } from "../../parts/ForkMark";
-import { Mind } from "../../parts/Mind";
-import { Pick } from "../../parts/Pick";
 import { Room } from "../../parts/Room";
 import { Sum, Sure } from "../../parts/Sum";
-import { WrongElse } from "../../parts/Wrong";
 import { useClock } from "../../parts/clock";
 import { BrixChart } from "./BrixChart";
 import { Difference } from "./Difference";
+import { Pests } from "./Pests";
 
 const pairs = [
   { kind: "weed-crop", name: "weed and crop" },
@@ -113,7 +107,7 @@ export function BrixBed() {
               ))}
             </ul>
           </section>
-          <HoldOrSpray bed={b} />
+          <Pests bed={b} />
         </>
       }
     />
@@ -121,63 +115,6 @@ export function BrixBed() {
 }
 
 const half1 = (v: Schemas["BrixVisitView"]) => v.weed ?? v.leafPosition;
-
-/** Pests and leaves together. */
-function HoldOrSpray({ bed }: { bed: Schemas["BrixBedView"] }) {
-  const clock = useClock();
-  const last = bed.pests[0];
-  const us = useUs();
-  const [r, setR] = useState({
-    pest: last?.pest ?? "",
-    count: "",
-    per: last?.per ?? "plant",
-    threshold: last ? String(last.threshold) : "",
-  });
-  const keep = useFieldWrite(
-    "/api/judge/pests",
-    () => ({ body: { bedId: bed.bedId, ...r } }),
-    () => `${r.count} ${r.pest}, ${bed.bed}`,
-    () => setR({ ...r, count: "" }),
-  );
-  const field = (key: "pest" | "count" | "threshold", label: string, hint?: string) => (
-    <Field label={label} value={r[key]} onChange={(v) => setR({ ...r, [key]: v })} name={key} hint={hint} />
-  );
-  return (
-    <Refusals problem={keep.error}>
-      {" "}
-      <section>
-        <h2 className="text-xl">Hold the spray?</h2>
-        {bed.hold?.value && (
-          <>
-            <p className="text-lg font-bold">{bed.hold.value.sentence}</p>
-            <Mind cautions={bed.hold.cautions} />
-            <Sum working={bed.hold.working} sure={bed.hold.sure} of="hold or spray" />
-          </>
-        )}
-        <Form className="grid gap-x-4 sm:grid-cols-2" label="Pests counted" onSend={() => keep.mutate(null)}>
-          {field("pest", "Pest", "aphids")}
-          {field("count", "How many")}
-          <Pick
-            label="On"
-            value={r.per}
-            options={[...new Set(["plant", us ? "sq ft" : "m²", r.per])].map((v) => ({ value: v, name: `a ${v}` }))}
-            onChange={(per) => setR({ ...r, per })}
-          />
-          {field("threshold", "Worth acting from", "by your local advice")}
-          <Button type="submit">Keep the count</Button>
-        </Form>
-        <WrongElse />
-        <ul>
-          {bed.pests.slice(0, 5).map((p, i) => (
-            <li key={i} className="text-ash">
-              {clock.when(p.at)}: {p.count} {p.pest} a {p.per}, threshold {p.threshold}
-            </li>
-          ))}
-        </ul>
-      </section>
-    </Refusals>
-  );
-}
 
 /** Every visit; a slip is put right by reading it again, and the old one stays in the record. */
 function Visits({ bed }: { bed: Schemas["BrixBedView"] }) {

@@ -28,6 +28,7 @@ export function LookRoom() {
             plan={plan}
             many={false}
             label="The ground, to scale"
+            marked="all"
             chosen={bed ? [bed.id] : []}
             onToggle={(id) => setSearch(id === bed?.id ? {} : { bed: String(id) }, { replace: true })}
           />

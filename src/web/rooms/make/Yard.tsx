@@ -82,6 +82,21 @@ function Behind({ kind }: { kind: string }) {
           <path d="M44 14H126M70 14V4H100V14" fill="none" />
           <path d="M120 30H140V20" fill="none" />
         </g>
+      ) : kind === "buried" ? (
+        <g strokeLinejoin="round" strokeLinecap="round">
+          <path d="M20 34H150V82H20Z" className="fill-bag" />
+          <path d="M4 34H166" className="stroke-ink" strokeWidth="3.5" />
+          <path d="M142 34V6" className="stroke-clay" strokeWidth="4" />
+          <circle cx="142" cy="6" r="5" className="fill-paper stroke-clay" strokeWidth="3" />
+          {[38, 68, 98].map((x) => (
+            <path
+              key={x}
+              d={`M${x} 50q2 20 22 24q-6 -12 -6 -26q-8 -4 -16 2z`}
+              className="fill-paper stroke-ink"
+              strokeWidth="2.4"
+            />
+          ))}
+        </g>
       ) : kind === "pit" ? (
         <g strokeLinejoin="round" strokeLinecap="round">
           <path d="M46 44L85 82L124 44Z" fill={`url(#${id}-lumps)`} />

@@ -14,6 +14,7 @@ const begin = [
   ["/make/sheet/new", "What is a bed short of?"],
   ["/make/byproduct", "A by-product"],
   ["/make/char/new", "A burn"],
+  ["/make/prep/new", "A preparation"],
   ["/brew/recipes", "A recipe"],
   ["/put-out/dose", "Something from a bottle"],
 ] as const;
