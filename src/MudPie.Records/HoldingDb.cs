@@ -267,7 +267,7 @@ public sealed class HoldingDb(DbContextOptions<HoldingDb> options) : DbContext(o
         modelBuilder.Entity<Application>().HasIndex(a => a.At);
         modelBuilder.Entity<Application>().HasOne<Application>().WithMany().HasForeignKey(a => a.CorrectsId);
         modelBuilder.Entity<ApplicationItem>().HasOne<StockLot>().WithMany().HasForeignKey(i => i.LotId);
-        modelBuilder.Entity<Application>().HasOne<WorkEntry>().WithMany().HasForeignKey(a => a.WorkEntryId);
+        modelBuilder.Entity<Application>().HasIndex(a => a.WorkEntryId);
         modelBuilder.Entity<Sprayer>().HasIndex(s => s.Name).IsUnique();
         modelBuilder.Entity<SprayerWash>().HasIndex(w => new { w.SprayerId, w.At });
         modelBuilder.Entity<SprayerWash>().HasOne<Application>().WithMany().HasForeignKey(w => w.ApplicationId);

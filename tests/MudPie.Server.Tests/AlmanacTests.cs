@@ -49,6 +49,8 @@ public class AlmanacTests : IDisposable
         var put = new { bedIds = new[] { (int)bed["id"]!, 3 }, water = "12 L", cautionsSeen = new[] { "horn-manure-raw" } };
         var job = (int)(await _h.Post($"/api/works/preparations/{id}/put-out", put))["id"]!;
         (await _h.Refused($"/api/works/preparations/{id}/put-out", put))["id"].ShouldContain("stands in the book already");
+        (await _h.Get("/api/today"))["items"]!.ToJsonString().ShouldNotContain($"work-use-{id}", Case.Sensitive, "it is out");
+        ((bool)(await _h.Get($"/api/works/preparations/{id}"))["waits"]!).ShouldBeFalse();
         var entry = (await _h.Get("/api/book")).ToJsonString();
         entry.ShouldContain("500 horn manure");
         (await _h.Get($"/api/works/preparations/{id}"))["lots"]![0]!["leftShown"]!.GetValue<string>().ShouldBe("584 g");
@@ -58,6 +60,20 @@ public class AlmanacTests : IDisposable
         (await _h.Get("/api/book/waits"))["running"]!.ToJsonString().ShouldContain("500 horn manure", Case.Sensitive,
             "horn manure is raw manure: the wait is that of manure");
         job.ShouldBeGreaterThan(0);
+    }
+
+    [Fact]
+    public async Task Juice_is_pressed_and_some_goes_into_a_heap()
+    {
+        var id = (int)(await _h.Post("/api/works/preparations", new { asked = new { name = "valerian of June", kind = "507" } }))["id"]!;
+        await Do(id, new { step = "pressed", amount = "500 mL", colour = "brown" });
+        (await _h.Refused($"/api/works/{id}/steps", new { did = new { step = "given", amount = "5 mL" } })).Keys.ShouldBe(["heapId"]);
+        (await _h.Refused($"/api/works/{id}/steps", new { did = new { step = "given", amount = "5 mL", heapId = 99 } })).Keys
+            .ShouldBe(["heapId"]);
+        await Do(id, new { step = "given", amount = "5 mL", heapId = 2 });
+        ((string)(await _h.Get($"/api/works/preparations/{id}"))["lots"]![0]!["leftShown"]!).ShouldBe("495 mL");
+        (await _h.Get("/api/heaps/2")).ToJsonString().ShouldContain("5 mL of valerian of June");
+        (await _h.Get("/api/book?kind=mix")).ToJsonString().ShouldContain("went into heap 2");
     }
 
     [Fact]

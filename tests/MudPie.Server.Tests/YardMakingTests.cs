@@ -196,7 +196,8 @@ public class YardMakingTests : IDisposable
     public async Task The_yard_draws_what_stands_on_the_ground_behind()
     {
         var behind = (await _h.Get("/api/make/yard"))["behind"]!.AsArray();
-        behind.Select(b => (string)b!["kind"]!).ShouldBe(["worms", "sheet", "hotHeap", "heap", "charge"]);
+        behind.Select(b => (string)b!["kind"]!).ShouldBe(["worms", "sheet", "hotHeap", "heap", "buried", "charge"]);
+        ((string)behind[4]!["says"]!["figure"]!).ShouldBe("lift from 22 Jun");
         ((string)behind[2]!["says"]!["word"]!).ShouldBe("61 °C, day 9");
         ((string)behind[2]!["says"]!["figure"]!).ShouldStartWith("turn it on ");
         ((string)behind[3]!["says"]!["figure"]!).ShouldBe("sieve it");

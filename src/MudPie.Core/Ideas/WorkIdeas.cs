@@ -114,6 +114,9 @@ public enum WorkStep
 
     /// <summary>Some of it is stirred into water.</summary>
     Stirred,
+
+    /// <summary>A pinch of it goes into a heap.</summary>
+    Given,
 }
 
 /// <summary>How far a preparation has come.</summary>

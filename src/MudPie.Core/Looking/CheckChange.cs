@@ -20,12 +20,17 @@ public static class CheckChange
     /// <summary>Works it out; refused where the two can't be held against each other.</summary>
     /// <param name="before">The earlier one.</param>
     /// <param name="after">The later one.</param>
-    /// <remarks>13 worms in three blocks, then 34: 2.6 times as many, 1.4 to 5.4: more. Ten pushes of 2.9 and ten of 2.1 MPa at the depth
+    /// <remarks>13 worms in three blocks, then 34: 2.6 times as many, 1.3 to 5.4: more. Ten pushes of 2.9 and ten of 2.1 MPa at the depth
     /// of the old pan: by Welch.</remarks>
     public static Ruling<CheckChanged> Of(CheckAsked before, CheckAsked after)
     {
         var (a, b) = (CheckReading.Of(after), CheckReading.Of(before));
-        if (a.Refused is not null || b.Refused is not null || before.Kind != after.Kind)
+        if ((a.Refused ?? b.Refused) is { } unread)
+        {
+            return unread;
+        }
+
+        if (before.Kind != after.Kind)
         {
             return Refusal.Of("kind", "Those are two kinds of check.", "Hold a check against an earlier one of its kind.");
         }

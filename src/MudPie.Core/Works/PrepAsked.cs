@@ -44,12 +44,13 @@ public sealed record PrepPlan(string Name, Preparation Kind, string Sheath, bool
 /// <param name="Out">That came out whole; null before it is lifted.</param>
 /// <param name="Span">Its dates; null where nobody said where the holding lies.</param>
 /// <param name="LeftSi">Of what was lifted, so much was not stirred yet, kg or L.</param>
-/// <param name="UseBy">What was stirred last is used until here; null where nothing waits.</param>
+/// <param name="Waits">What was stirred or thinned last is not in the book as put out yet.</param>
+/// <param name="UseBy">It is used until here; null where nothing waits, or no hour is handed down.</param>
 /// <param name="Next">What can be done next.</param>
 /// <param name="Verdict">What to do.</param>
 /// <param name="Due">What it wants; null for nothing.</param>
 public sealed record PrepStands(PrepState State, DateTimeOffset? Since, int? In, int? Out, PreparationSpan? Span, double LeftSi,
-    DateTimeOffset? UseBy, IReadOnlyList<WorkStep> Next, Verdict Verdict, WorkDue? Due);
+    bool Waits, DateTimeOffset? UseBy, IReadOnlyList<WorkStep> Next, Verdict Verdict, WorkDue? Due);
 
 /// <summary>Reads how a preparation was set up.</summary>
 public static class PrepReading

@@ -25,8 +25,10 @@ public static class PrepCourse
     /// <param name="points">What was done, oldest first.</param>
     /// <param name="sky">The holding's.</param>
     /// <param name="now">Now.</param>
+    /// <param name="used">Stirrings that stand in the book as put out, by their entries.</param>
     /// <remarks>Twelve horns buried on 28 September 2026: in the ground until the spring equinox, 20 March 2027; due on the 21st.</remarks>
-    public static PrepStands Of(PrepPlan plan, IReadOnlyList<WorkPoint> points, PrepSky sky, DateTimeOffset now)
+    public static PrepStands Of(PrepPlan plan, IReadOnlyList<WorkPoint> points, PrepSky sky, DateTimeOffset now,
+        IReadOnlySet<int>? used = null)
     {
         var (hung, buried, lifted) = (points.FirstOrDefault(p => p.Step == WorkStep.Hung),
             points.FirstOrDefault(p => p.Step == WorkStep.Buried),
@@ -39,10 +41,13 @@ public static class PrepCourse
             : PreparationYear.Next(plan.Kind, hung?.At ?? now, south, sky.Lift);
         var stirred = points.Where(p => p.Step == WorkStep.Stirred).ToList();
         double Si(WorkPoint p) => plan.Kind.Liquid ? p.Litres ?? 0 : (p.Grams ?? 0) / 1000;
-        var left = (lifted is null ? 0 : Si(lifted)) - stirred.Sum(Si);
-        DateTimeOffset? useBy = stirred.LastOrDefault() is { } s && s.At.AddHours(Preparations.UseWithinH) > now
-            ? s.At.AddHours(Preparations.UseWithinH) : null;
-        var stands = new PrepStands(state, since, buried?.Count ?? hung?.Count ?? plan.Count, lifted?.Count, span, Math.Max(0, left), useBy,
+        var left = (lifted is null ? 0 : Si(lifted)) - points.Where(p => p.Step is WorkStep.Stirred or WorkStep.Given).Sum(Si);
+        var last = stirred.LastOrDefault();
+        var waits = last is not null && used?.Contains(last.Id) != true && now - last.At < TimeSpan.FromDays(1);
+        DateTimeOffset? useBy = waits && plan.Kind.Use != PreparationUse.Sprayed && last!.At.AddHours(Preparations.UseWithinH) > now
+            ? last.At.AddHours(Preparations.UseWithinH) : null;
+        var stands = new PrepStands(state, since, buried?.Count ?? hung?.Count ?? plan.Count, lifted?.Count, span, Math.Max(0, left), waits,
+            useBy,
             Next(plan.Kind, state, left), new Verdict(Tone.Go, "", ""), null);
         return stands with { Verdict = Says(plan, stands, sky, now), Due = Due(plan, stands, sky, now) };
     }
@@ -96,7 +101,8 @@ public static class PrepCourse
             WorkStep.Seen],
         PrepState.Hung => [WorkStep.Buried, WorkStep.Seen],
         PrepState.Buried => [WorkStep.Lifted, WorkStep.Seen],
-        _ => left > 1e-9 ? [WorkStep.Stirred, WorkStep.Seen] : [WorkStep.Seen],
+        _ when left <= 1e-9 => [WorkStep.Seen],
+        _ => [p.Use == PreparationUse.Heap ? WorkStep.Given : WorkStep.Stirred, WorkStep.Seen],
     };
 
     private static Verdict Says(PrepPlan plan, PrepStands s, PrepSky sky, DateTimeOffset now)
@@ -111,8 +117,9 @@ public static class PrepCourse
         if (s.State == PrepState.Lifted)
         {
             return s.LeftSi > 1e-9
-                ? new Verdict(Tone.Go, $"{Left(plan, s)}: use it, or try it.",
-                    "Stirred water alone beside it, by lot, says more than belief.")
+                ? new Verdict(Tone.Go, $"{Left(plan, s)}: use it, or try it.", plan.Kind.Use == PreparationUse.Heap
+                    ? "A pinch, 1 to 2 cm³, a heap; a heap without it beside says more than belief."
+                    : "Stirred water alone beside it, by lot, says more than belief.")
                 : new Verdict(Tone.Go, "Nothing is left of it.", "Its notes stay.");
         }
 

@@ -48,7 +48,7 @@ public static class PrepDeeds
         return step switch {
             WorkStep.Hung or WorkStep.Buried => Counted(r, point, plan, note, fields),
             WorkStep.Lifted or WorkStep.Pressed => Lifted(r, point, (plan, s), note, fields),
-            WorkStep.Stirred => Stirred(r, point, (plan, s), note, fields),
+            WorkStep.Stirred or WorkStep.Given => Stirred(r, point, (plan, s), note, fields),
             _ => Worked.Of(new WorkStepDone(point, null, note, null), "", Evidence.MeasuredHere),
         };
     }
@@ -103,6 +103,11 @@ public static class PrepDeeds
         var (plan, s) = of;
         var amount = plan.Kind.Liquid ? fields.Quantity("amount", r.Amount, Dimension.Volume, 1e-5, 10_000)
             : fields.Quantity("amount", r.Amount, Dimension.Mass, 0.05, 1e7);
+        if (point.Step == WorkStep.Given && r.HeapId is null)
+        {
+            fields.Checks.Add("heapId", "No heap was chosen.", "Choose the heap that it went into.");
+        }
+
         var water = fields.Optional("added", r.Added, Dimension.Volume, 0.1, 100_000, "How much water it was stirred into.");
         var hours = fields.Optional("hours", r.Hours, Dimension.Plain, 0.01, 24, "How long it was stirred, hours.");
         var kg = plan.Kind.Liquid ? amount : amount / 1000;

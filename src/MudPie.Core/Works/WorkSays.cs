@@ -47,6 +47,7 @@ public static class WorkSays
             WorkStep.Lifted => $"lifted{Many(p)}{(p.Grams is { } g ? $", {Grams(g)}" : "")}{Looks(p)}",
             WorkStep.Pressed => $"in its bottle, {L(p)}",
             WorkStep.Stirred => Stirred(p),
+            WorkStep.Given => $"{(p.Grams is { } g ? Grams(g) : L(p))} went into {p.What}",
             _ => "seen",
         };
     }

@@ -3140,10 +3140,6 @@ namespace MudPie.Records.Migrations
                         .WithMany()
                         .HasForeignKey("SprayerId");
 
-                    b.HasOne("MudPie.Records.Works.WorkEntry", null)
-                        .WithMany()
-                        .HasForeignKey("WorkEntryId");
-
                     b.Navigation("Batch");
 
                     b.Navigation("Sprayer");

@@ -161,8 +161,8 @@ public sealed record PrepView
 
     public required IReadOnlyList<WorkStep> Next { get; init; }
 
-    /// <summary>What was stirred last is used until here; null where nothing waits.</summary>
-    public required DateTimeOffset? UseBy { get; init; }
+    /// <summary>What was stirred or thinned last is not in the book as put out yet.</summary>
+    public required bool Waits { get; init; }
 
     public required IReadOnlyList<Caution> Cautions { get; init; }
 

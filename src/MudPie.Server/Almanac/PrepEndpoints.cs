@@ -75,7 +75,7 @@ public static class PrepEndpoints
                 .Where(p => !string.IsNullOrWhiteSpace(p))) is { Length: > 0 } place ? place : null,
             Marked = work.MarkEast is not null,
             Next = s.Next,
-            UseBy = s.UseBy,
+            Waits = s.Waits,
             Cautions = Preparations.Minding(prep.Plan.Kind, asked.Replaced),
             Log = shown,
             Lots = await desk.Lots(id),

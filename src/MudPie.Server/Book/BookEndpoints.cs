@@ -176,7 +176,8 @@ public static class BookEndpoints
     {
         WorkStep[] told = [WorkStep.Harvested, WorkStep.Leachate, WorkStep.Lit, WorkStep.Quenched, WorkStep.Measured, WorkStep.Carried,
             WorkStep.Sampled, WorkStep.Result, WorkStep.Corrected,
-            WorkStep.Pooled, WorkStep.Hung, WorkStep.Buried, WorkStep.Lifted, WorkStep.Pressed, WorkStep.Stirred];
+            WorkStep.Pooled, WorkStep.Hung, WorkStep.Buried, WorkStep.Lifted, WorkStep.Pressed, WorkStep.Stirred,
+            WorkStep.Given];
         var struck = (await db.WorkLog.AsNoTracking().Where(e => e.CorrectsId != null).Select(e => new { e.CorrectsId, e.Id, e.Note })
             .ToListAsync()).ToDictionary(e => e.CorrectsId!.Value);
         return (await db.WorkLog.AsNoTracking().Where(e => e.CorrectsId == null && e.At < until

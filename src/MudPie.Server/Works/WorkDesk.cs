@@ -58,16 +58,29 @@ public sealed class WorkDesk(HoldingDb db, HoldingClock clock, HeapDesk heaps)
         await clock.Local());
 
     /// <summary>How a preparation stands; null where it can't be read any more.</summary>
-    public async Task<(PrepPlan Plan, PrepStands Stands)?> Prep(Work work, IEnumerable<WorkEntry> log, DateTimeOffset? at = null) =>
-        work.Preparation is { } asked && PrepReading.Of(asked, await clock.Units()) is { Refused: null } plan
-            ? (plan.Value, PrepCourse.Of(plan.Value, Points(log), await Sky(), at ?? clock.Now)) : null;
+    public async Task<(PrepPlan Plan, PrepStands Stands)?> Prep(Work work, IEnumerable<WorkEntry> log, DateTimeOffset? at = null)
+    {
+        if (work.Preparation is not { } asked || PrepReading.Of(asked, await clock.Units()) is not { Refused: null } plan)
+        {
+            return null;
+        }
+
+        var (now, points) = (at ?? clock.Now, Points(log));
+        var stirred = points.Where(p => p.Step == WorkStep.Stirred && now - p.At < TimeSpan.FromDays(1)).Select(p => p.Id).ToList();
+        HashSet<int> used = stirred.Count == 0 ? [] : [.. await db.Applications.ThatStand()
+            .Where(a => a.WorkEntryId != null && stirred.Contains(a.WorkEntryId.Value)).Select(a => a.WorkEntryId!.Value).ToListAsync()];
+        return (plan.Value, PrepCourse.Of(plan.Value, points, await Sky(), now, used));
+    }
 
     /// <summary>Works in a line each, with what they want: those that go on, newest first.</summary>
     /// <param name="kind">Of one kind; null for all.</param>
     /// <param name="going">Only those that go on.</param>
     public async Task<List<WorkLook>> Lines(WorkKind? kind = null, bool going = false)
     {
+        var day = clock.Now.AddDays(-1);
+        var stirred = db.WorkLog.ThatStand().Where(e => e.Step == WorkStep.Stirred && e.At > day).Select(e => e.WorkId);
         var over = db.WorkLog.ThatStand().Where(e => e.Step == WorkStep.Measured
+            || ((e.Step == WorkStep.Lifted || e.Step == WorkStep.Pressed) && !stirred.Contains(e.WorkId))
             || (e.Work.Kind == WorkKind.Sheet && (e.Step == WorkStep.Ready || (e.Step == WorkStep.Corrected && e.Work.BedId != null))))
             .Select(e => e.WorkId);
         var works = await db.Works.AsNoTracking().Where(w => (kind == null || w.Kind == kind) && (!going || !over.Contains(w.Id)))

@@ -37,7 +37,7 @@ internal static class WorkSteps
         var log = await db.WorkLog.ThatStand().AsNoTracking().Where(e => e.WorkId == id).ToListAsync();
         // What is logged late is judged as it stood then; what empties a tray or ends a burn, as it stands now.
         var seen = did.Step is WorkStep.Harvested or WorkStep.Measured or WorkStep.Lit or WorkStep.Carried or WorkStep.Pooled
-            or WorkStep.Lifted or WorkStep.Pressed or WorkStep.Stirred
+            or WorkStep.Lifted or WorkStep.Pressed or WorkStep.Stirred or WorkStep.Given
             ? log
             : log.Where(e => e.At <= at);
         if (await Deed(did, work, [.. seen], at, desk, clock) is not { } deed)
@@ -63,8 +63,9 @@ internal static class WorkSteps
         if (heap is not null)
         {
             db.HeapLog.Add(new HeapEntry {
-                HeapId = heap.Id, Step = HeapStep.Layer, At = at, RecordedAt = clock.Now, Litres = point.Litres, Typed = done.Typed,
-                Note = $"char of {work.Name}", WorkEntryId = entry.Id
+                HeapId = heap.Id, Step = point.Step == WorkStep.Given ? HeapStep.Seen : HeapStep.Layer, At = at, RecordedAt = clock.Now,
+                Litres = point.Step == WorkStep.Given ? null : point.Litres, Typed = done.Typed,
+                Note = point.Step == WorkStep.Given ? $"{done.Typed} of {work.Name}" : $"char of {work.Name}", WorkEntryId = entry.Id
             });
             await db.SaveChangesAsync();
         }
@@ -75,7 +76,7 @@ internal static class WorkSteps
     /// <summary>The heap onto which a can of char is carried: it must be there still.</summary>
     private static async Task<Heap?> Heap(WorkStepAsked did, DateTimeOffset at, HoldingDb db, Checks checks)
     {
-        if (did is not { Step: WorkStep.Carried, HeapId: { } id })
+        if (did is not { Step: WorkStep.Carried or WorkStep.Given, HeapId: { } id })
         {
             return null;
         }

@@ -126,6 +126,10 @@ public class PreparationTests
         var use = PrepCourse.Of(plan, done, North, spring.AddHours(2));
         use.Verdict.Sentence.ShouldBe("Use what is stirred before 13:00.");
         (use.Due!.Urgency, use.LeftSi).ShouldBe((0, 0.52));
+        var put = PrepCourse.Of(plan, [.. done.SkipLast(1), stirred.Point with { Id = 9 }], North, spring.AddHours(2),
+            new HashSet<int> { 9 });
+        (put.UseBy, put.Due, put.Waits).ShouldBe((null, null, false), "what stands in the book is not asked for again");
+        PrepCourse.Of(plan, done, North, spring.AddHours(5)).Waits.ShouldBeTrue("it can be written down late");
         PrepCourse.Of(plan, done, North, spring.AddHours(5)).Verdict.Sentence.ShouldBe("520 g left: use it, or try it.");
     }
 
@@ -149,7 +153,17 @@ public class PreparationTests
         var plan = Plan("507", null);
         var done = Do(new() { Step = WorkStep.Pressed, Amount = "500 mL" }, plan, [], Now).Value;
         (done.Yields!.Unit, done.Yields.Litres, done.Yields.Kind).ShouldBe(("L", 0.5, "preparation"));
-        PrepCourse.Of(plan, [done.Point], North, Now.AddDays(1)).State.ShouldBe(PrepState.Lifted);
+        var s = PrepCourse.Of(plan, [done.Point], North, Now.AddDays(1));
+        (s.State, s.Next[0]).ShouldBe((PrepState.Lifted, WorkStep.Given));
+        Do(new() { Step = WorkStep.Given, Amount = "5 mL" }, plan, [done.Point], Now.AddDays(1)).Refused!.Problems[0].Field
+            .ShouldBe("heapId");
+        var given = Do(new() { Step = WorkStep.Given, Amount = "5 mL", HeapId = 2 }, plan, [done.Point], Now.AddDays(1)).Value;
+        (given.TakesL, WorkSays.Done(given.Point with { What = "heap 2" })).ShouldBe((0.005, "0.005 L went into heap 2"));
+        var horsetail = Plan("508", null);
+        var brewed = Do(new() { Step = WorkStep.Pressed, Amount = "2 L" }, horsetail, [], Now).Value.Point;
+        var thin = Do(new() { Step = WorkStep.Stirred, Amount = "1 L", Added = "5 L" }, horsetail, [brewed], Now.AddHours(1)).Value.Point;
+        var sprayed = PrepCourse.Of(horsetail, [brewed, thin], North, Now.AddHours(2));
+        (sprayed.UseBy, sprayed.Waits, sprayed.Due).ShouldBe((null, true, null), "no hour is handed down for what is sprayed");
     }
 
     [Fact]

@@ -136,6 +136,7 @@ public static class Examples
         ("/api/works/1/steps", """{"did":{"step":"fed","amount":"400 g","what":"kitchen scraps"},"at":"2026-06-10T04:30:00Z"}"""),
         ("/api/works/1/steps/1/strike", """{"why":"another bin","at":null}"""),
         ("/api/works/preparations", """{"asked":{"name":"horns 9","kind":"500","count":"12","place":"4 paces from the post","replaced":false},"x":12,"y":30}"""),
+        ("/api/works/6/steps", """{"did":{"step":"stirred","amount":"30 g","added":"12 L"},"at":null}"""),
         ("/api/works/preparations/6/put-out", """{"bedIds":[1],"water":"12 L","who":"hand","cautionsSeen":["horn-manure-raw"]}"""),
         ("/api/judge/pests/threshold", """{"bedId":6,"pest":"aphids","count":"4","on":"20","per":"plant","cost":"60","price":"0.5","loss":"20","kills":"75"}"""),
         ("/api/almanac/sowing", """{"on":true}"""),

@@ -70,6 +70,10 @@ public static class TrialTemplates
         new("barrier", "A barrier against a pest", "Do fewer slugs reach lettuce behind a barrier?", Design.Blocks, TrialKind.Beds, false,
             ["treatment"], [["no barrier", "shell grit", "hedge brash"]], ["stayed", "severity"], 6, null,
             new("Dry and rough barriers are often crossed once wet.", Evidence.PublishedTrials, "Weather decides; test through rain.")),
+        new("preparation", "A stirred preparation, blind", "Does stirred horn manure lift carrots more than stirred water alone?",
+            Design.Blocks, TrialKind.Beds, true, ["treatment"], [["nothing", "water only", "horn manure"]], ["yieldMetre", "brix"], 3, null,
+            new("Trials disagree, and most find little beyond the compost that goes with it.", Evidence.Contested,
+                "Stir the water as long, hide which is which, draw by lot; nine plots say more than nine years.")),
     ];
 
     /// <summary>The one of that name, or null.</summary>

@@ -62,7 +62,7 @@ export function AlmanacRoom() {
             <h2 className="text-xl">To trial it</h2>
             <p>Stirred water alone beside it, by lot, blind: nine plots say more than nine years.</p>
             <p className="mt-2 flex flex-wrap gap-3">
-              <Go to="/judge/new">Plan that trial</Go>
+              <Go to="/judge/new?template=preparation">Plan that trial</Go>
               <a
                 href="/api/almanac.ics"
                 download="almanac.ics"

@@ -12,10 +12,11 @@ import { Go } from "../../parts/Go";
 import { GroundMap } from "../../parts/GroundMap";
 import { Mind } from "../../parts/Mind";
 import { useFieldWrite } from "../../parts/outbox";
+import { Pick } from "../../parts/Pick";
 import { Room } from "../../parts/Room";
 import { Verdict } from "../../parts/Verdict";
 import { WhenField } from "../../parts/WhenField";
-import { WrongElse } from "../../parts/Wrong";
+import { WrongElse, WrongHere } from "../../parts/Wrong";
 import { nothing } from "../make/WormSteps";
 import { type Striking, YardLog } from "../make/YardLog";
 import { PrepUse } from "./PrepUse";
@@ -29,6 +30,7 @@ export function PrepPage() {
   const id = Number(useParams().id);
   const view = useRead("/api/works/preparations/{id}", { params: { path: { id } } });
   const plan = useRead("/api/ground/plan");
+  const heaps = useRead("/api/heaps").heaps.filter((h) => h.state !== "done");
   const choose = useWrite("/api/holding/forks/{fork}", (c: { fork: string; school: string }) => ({
     params: { path: { fork: c.fork } },
     body: { school: c.school },
@@ -76,8 +78,8 @@ export function PrepPage() {
             <Verdict verdict={view.verdict} />
             {view.lift && <ForkMark fork={view.lift} onChoose={(fork, school) => choose.mutate({ fork, school })} />}
           </div>
-          <Step key={view.next[0]} view={view} />
-          {view.useBy && <PrepUse view={view} plan={plan} />}
+          <Step key={view.next[0]} view={view} heaps={heaps} />
+          {view.waits && <PrepUse view={view} plan={plan} />}
           {view.lots.map((l) => (
             <p key={l.id}>
               <Link to={`/shelf?input=${l.inputId}`} className="text-clay underline underline-offset-4">
@@ -86,9 +88,9 @@ export function PrepPage() {
               on the shelf.
             </p>
           ))}
-          {view.state === "lifted" && (
+          {view.state === "lifted" && view.kind.kind.use !== "heap" && (
             <p className="flex flex-wrap gap-3">
-              <Go to="/judge/new">Try it against stirred water</Go>
+              <Go to="/judge/new?template=preparation">Try it against stirred water</Go>
             </p>
           )}
           <p>
@@ -113,10 +115,11 @@ const words: Partial<Record<Schemas["WorkStep"], [title: string, button: string]
   lifted: ["Lift it", "It is lifted"],
   pressed: ["Into its bottle", "It is in its bottle"],
   stirred: ["Stir some of it", "It is stirred"],
+  given: ["Into a heap", "It is in the heap"],
 };
 
 /** What comes next, as a form; or what was seen. */
-function Step({ view }: { view: View }) {
+function Step({ view, heaps }: { view: View; heaps: Schemas["HeapLine"][] }) {
   const step = view.next[0]!;
   const [did, setDid] = useState<Did>({ ...nothing, step });
   const [at, setAt] = useState<string | null>(null);
@@ -135,10 +138,13 @@ function Step({ view }: { view: View }) {
   const set = (part: Partial<Did>) => setDid({ ...did, ...part });
   const say = words[step];
   const liquid = view.kind.kind.liquid;
+  const sprayed = view.kind.kind.use === "sprayed";
   const [title, button] =
-    step === "buried" && view.kind.begin.startsWith("Lay")
-      ? ["Lay it in water", "It lies in water"]
-      : (say ?? ["Something seen", "Keep it"]);
+    step === "stirred" && sprayed
+      ? ["Thin some for spraying", "It is thinned"]
+      : step === "buried" && view.kind.begin.startsWith("Lay")
+        ? ["Lay it in water", "It lies in water"]
+        : (say ?? ["Something seen", "Keep it"]);
   return (
     <Form problem={write.error} onSend={() => write.mutate(did)} label={title} className="flex flex-col gap-1">
       <h3 className="text-lg">{title}</h3>
@@ -182,16 +188,46 @@ function Step({ view }: { view: View }) {
           <p className="text-ash">A good one, it is said: {view.kind.kind.look}.</p>
         </>
       )}
-      {step === "stirred" && (
+      {step === "given" && (
         <>
-          <StirTimer id={view.id} minutes={view.stirMinutes} onDone={(hours) => set({ hours: hours || null })} />
+          <Pick
+            label="Into which heap"
+            value={String(did.heapId ?? "")}
+            options={[
+              { value: "", name: "choose a heap" },
+              ...heaps.map((h) => ({ value: String(h.id), name: h.name })),
+            ]}
+            onChange={(id) => set({ heapId: id ? Number(id) : null })}
+          />
+          <WrongHere name="heapId" />
           <AmountField
             label="How much of it"
             dimension={liquid ? "volume" : "mass"}
             value={did.amount ?? ""}
             onChange={(amount) => set({ amount })}
             name="amount"
-            hint={liquid ? "5 mL" : "100 g a hectare, by practice"}
+            hint={liquid ? "5 mL" : "1 g: a pinch"}
+          />
+        </>
+      )}
+      {step === "stirred" && (
+        <>
+          {!sprayed && (
+            <StirTimer id={view.id} minutes={view.stirMinutes} onDone={(hours) => set({ hours: hours || null })} />
+          )}
+          <AmountField
+            label="How much of it"
+            dimension={liquid ? "volume" : "mass"}
+            value={did.amount ?? ""}
+            onChange={(amount) => set({ amount })}
+            name="amount"
+            hint={
+              liquid
+                ? "500 mL"
+                : view.kind.kind.id === "501"
+                  ? "3 g a hectare, by practice"
+                  : "100 g a hectare, by practice"
+            }
           />
           <div className="grid items-start gap-x-4 sm:grid-cols-2">
             <Field
@@ -199,15 +235,17 @@ function Step({ view }: { view: View }) {
               value={did.added ?? ""}
               onChange={(added) => set({ added: added || null })}
               name="added"
-              hint="35 L a hectare, by practice"
+              hint={sprayed ? "1 in 5 to 1 in 10" : "35 L a hectare, by practice"}
             />
-            <Field
-              label="Stirred for, hours"
-              value={did.hours ?? ""}
-              onChange={(hours) => set({ hours: hours || null })}
-              name="hours"
-              inputMode="decimal"
-            />
+            {!sprayed && (
+              <Field
+                label="Stirred for, hours"
+                value={did.hours ?? ""}
+                onChange={(hours) => set({ hours: hours || null })}
+                name="hours"
+                inputMode="decimal"
+              />
+            )}
           </div>
         </>
       )}

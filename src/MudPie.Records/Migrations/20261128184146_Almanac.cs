@@ -117,22 +117,11 @@ namespace MudPie.Records.Migrations
                 name: "IX_Applications_WorkEntryId",
                 table: "Applications",
                 column: "WorkEntryId");
-
-            migrationBuilder.AddForeignKey(
-                name: "FK_Applications_WorkLog_WorkEntryId",
-                table: "Applications",
-                column: "WorkEntryId",
-                principalTable: "WorkLog",
-                principalColumn: "Id");
         }
 
         /// <inheritdoc />
         protected override void Down(MigrationBuilder migrationBuilder)
         {
-            migrationBuilder.DropForeignKey(
-                name: "FK_Applications_WorkLog_WorkEntryId",
-                table: "Applications");
-
             migrationBuilder.DropIndex(
                 name: "IX_Applications_WorkEntryId",
                 table: "Applications");

@@ -11,7 +11,7 @@ using MudPie.Records;
 namespace MudPie.Records.Migrations
 {
     [DbContext(typeof(HoldingDb))]
-    [Migration("20261128175822_Almanac")]
+    [Migration("20261128184146_Almanac")]
     partial class Almanac
     {
         /// <inheritdoc />
@@ -3142,10 +3142,6 @@ namespace MudPie.Records.Migrations
                     b.HasOne("MudPie.Records.PuttingOut.Sprayer", "Sprayer")
                         .WithMany()
                         .HasForeignKey("SprayerId");
-
-                    b.HasOne("MudPie.Records.Works.WorkEntry", null)
-                        .WithMany()
-                        .HasForeignKey("WorkEntryId");
 
                     b.Navigation("Batch");
 
