@@ -135,7 +135,10 @@ export function GroundMap({ plan, chosen, onToggle, many = true, label, onPoint,
         </g>
       </svg>
       <p className="flex flex-wrap items-center justify-between gap-x-4 text-ash">
-        <span>hatched: waits before harvest · dashed: no outline</span>
+        <span>
+          hatched: waits before harvest · dashed: no outline
+          {marked === "all" && plan.marks.length > 0 && " · post: something lies buried"}
+        </span>
         <span className="flex gap-x-3">
           <Button
             kind="plain"
