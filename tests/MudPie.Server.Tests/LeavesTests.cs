@@ -160,6 +160,19 @@ public sealed class LeavesTests
     }
 
     [Fact]
+    public async Task Today_asks_for_pests_on_the_day_that_the_bed_s_own_page_says()
+    {
+        using var h = new TestHolding(demo: true);
+        await h.Post("/api/judge/pests", new { bedId = 7, pest = "aphids", count = "2", per = "plant", threshold = "10" });
+        var days = (double)(await h.Get("/api/judge/brix/bed/7"))["hold"]!["value"]!["lookAgainDays"]!;
+        days.ShouldBeLessThan(7, "its leaves were read, and speak along");
+        h.Clock.Advance(TimeSpan.FromDays(days - 0.5));
+        (await h.Get("/api/today"))["items"]!.ToJsonString().ShouldNotContain("pests-7");
+        h.Clock.Advance(TimeSpan.FromDays(1));
+        (await h.Get("/api/today"))["items"]!.ToJsonString().ShouldContain("pests-7");
+    }
+
+    [Fact]
     public async Task Pests_and_leaves_are_read_together_by_the_line_in_force()
     {
         using var h = new TestHolding(demo: true);

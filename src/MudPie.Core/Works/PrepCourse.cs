@@ -117,7 +117,9 @@ public static class PrepCourse
         if (s.State == PrepState.Lifted)
         {
             return s.LeftSi > 1e-9
-                ? new Verdict(Tone.Go, $"{Left(plan, s)}: use it, or try it.", plan.Kind.Use == PreparationUse.Heap
+                ? new Verdict(Tone.Go, $"{Left(plan, s)}: use it, or try it.", plan.Kind.Id == "507"
+                    ? "A few drops in water over a heap; a heap without it beside says more than belief."
+                    : plan.Kind.Use == PreparationUse.Heap
                     ? "A pinch, 1 to 2 cm³, a heap; a heap without it beside says more than belief."
                     : "Stirred water alone beside it, by lot, says more than belief.")
                 : new Verdict(Tone.Go, "Nothing is left of it.", "Its notes stay.");

@@ -63,10 +63,7 @@ public static class BrixBedEndpoints
         var putRight = await db.BrixVisits.AsNoTracking().Include(v => v.Readings).Where(v => v.BedId == id && v.At > since
             && db.BrixVisits.Any(c => c.CorrectsId == v.Id)).OrderByDescending(v => v.At).Take(40).ToListAsync();
         var crop = visits.Where(v => v.Weed is null && v.Readings.Count > 0).ToList();
-        var school = await db.ForkChoices.Where(f => f.ForkId == "brix-line").Select(f => f.SchoolId).FirstOrDefaultAsync() ?? "own";
-        var last = crop.LastOrDefault();
-        var standing = last is null ? null : BrixBands.Stand(Mean(last), bed.Crop,
-            [.. crop.Where(v => v != last && Like(v, last, local)).Select(Mean)], school, last.Readings.Count);
+        var (standing, read) = await Stands(crop, bed.Crop, db, local);
         var hints = BrixHints.Of([.. visits.Where(v => v.At > clock.Now.AddDays(-60))
             .Select(v => new HintVisit { At = local(v.At), Leaf = v.LeafPosition, Sky = v.Sky, Weed = v.Weed is not null,
                 At20 = [.. v.Readings.Select(r => r.At20)] })], bed.Crop);
@@ -76,8 +73,7 @@ public static class BrixBedEndpoints
                 a.At, a.Purpose, Batch = a.Batch == null ? null : a.Batch.Name, Items = a.Items.Select(i => i.Name)
                 .ToList()
             }).ToListAsync();
-        var (pests, hold) = await PestDesk.Of(id, db, clock, standing is { } stands
-            && last!.Readings.Count >= BrixBands.FewestLeaves ? (stands.Value.Good, stands.Value.Sentence) : null);
+        var (pests, hold) = await PestDesk.Of(id, db, clock, read);
         return TypedResults.Ok(new BrixBedView(
             id, bed.Name, bed.Crop, [.. visits.Select(v => BrixViews.View(v)!)], standing, Noise(crop), hints,
             [.. applied.Select(a => new BrixApplied(a.At, string.Join(", ", new[] { a.Batch }.Concat(a.Items.Distinct()).OfType<string>()),
@@ -85,6 +81,32 @@ public static class BrixBedEndpoints
             [.. Guided(visits, local)], [.. Waiting(visits, clock.Now)],
             pests, hold,
             [.. putRight.Select(v => BrixViews.View(v)!)]));
+    }
+
+    /// <summary>Where the leaves of a bed stand by its last visit; and the same for what is decided by them, where enough were
+    /// read.</summary>
+    private static async Task<(Worked<BrixStanding>? Standing, (bool Good, string Says)? Read)> Stands(IReadOnlyList<BrixVisit> crop,
+        string name, HoldingDb db, Func<DateTimeOffset, DateTimeOffset> local)
+    {
+        if (crop.LastOrDefault() is not { } last)
+        {
+            return (null, null);
+        }
+
+        var school = await db.ForkChoices.Where(f => f.ForkId == "brix-line").Select(f => f.SchoolId).FirstOrDefaultAsync() ?? "own";
+        var standing = BrixBands.Stand(Mean(last), name, [.. crop.Where(v => v != last && Like(v, last, local)).Select(Mean)], school,
+            last.Readings.Count);
+        return (standing, last.Readings.Count >= BrixBands.FewestLeaves ? (standing.Value.Good, standing.Value.Sentence) : null);
+    }
+
+    /// <summary>How a bed's leaves stand, for what is decided by them; null where too few were read.</summary>
+    internal static async Task<(bool Good, string Says)?> Leaves(int bed, HoldingDb db, HoldingClock clock)
+    {
+        var since = clock.Now.AddMonths(-18);
+        var name = await db.Beds.Where(b => b.Id == bed).Select(b => b.Crop).FirstAsync();
+        var crop = await db.BrixVisits.ThatStand().AsNoTracking().Include(v => v.Readings)
+            .Where(v => v.BedId == bed && v.At > since && v.Weed == null && v.Readings.Count > 0).OrderBy(v => v.At).ToListAsync();
+        return (await Stands(crop, name, db, await clock.Local())).Read;
     }
 
     /// <summary>Whether two visits may be held against each other: the same leaf, a like hour, the same crop.</summary>

@@ -72,23 +72,30 @@ public static class PestDesk
     private static Worked<HoldAnswer>? Advice(PestCount p, (bool Good, string Says)? leaves)
     {
         var hold = HoldOrSpray.Of(leaves?.Good, leaves?.Says ?? "", p.Pest, p.Count, p.Threshold, new PestBeside(p.Counted, p.Units,
-            p.Enemy,
-            p.EnemyEach, p.ControlCost is not null));
+            p.Enemy, p.EnemyEach, p.ControlCost is not null));
         return hold.Refused is null ? hold.Worked : null;
     }
 
-    /// <summary>Looks at pests that are due, a bed each.</summary>
+    /// <summary>Looks at pests that are due, by the advice that their bed's page gives, most overdue first.</summary>
     internal static async Task<List<(int BedId, string Bed, string Pest, DateTimeOffset Due, string Says)>> Due(HoldingDb db,
-        DateTimeOffset now)
+        HoldingClock clock)
     {
-        var since = now.AddDays(-SpeaksDays);
+        var (now, since) = (clock.Now, clock.Now.AddDays(-SpeaksDays));
         var newest = await db.PestCounts.AsNoTracking().Where(p => p.At > since
                 && !db.PestCounts.Any(q => q.BedId == p.BedId && q.Pest == p.Pest && (q.At > p.At || (q.At == p.At && q.Id > p.Id))))
-            .Join(db.Beds, p => p.BedId, b => b.Id, (p, b) => new { p, b.Name }).Take(200).ToListAsync();
-        return [.. newest.Select(x => (x.p, x.Name, Advice: Advice(x.p, null))).Where(x => x.Advice is not null)
-            .Select(x => (x.p.BedId, x.Name, x.p.Pest, Due: x.p.At.AddDays(x.Advice!.Value.LookAgainDays),
-                Says: $"{Say.Number(x.p.Count)} a "
-                + $"{x.p.Per} last, worth acting from {Say.Number(x.p.Threshold)}")).Where(x => x.Due <= now).OrderBy(x => x.Due)];
+            .Join(db.Beds, p => p.BedId, b => b.Id, (p, b) => new { p, b.Name }).Take(40).ToListAsync();
+        var due = new List<(int, string, string, DateTimeOffset Due, string)>();
+        foreach (var x in newest.Where(x => x.p.At.AddDays(1) <= now)) // no advice waits for less than a day
+        {
+            if (Advice(x.p, await BrixBedEndpoints.Leaves(x.p.BedId, db, clock)) is { } advice
+                && x.p.At.AddDays(advice.Value.LookAgainDays) is var at && at <= now)
+            {
+                due.Add((x.p.BedId, x.Name, x.p.Pest, at, $"{Say.Number(x.p.Count)} a {x.p.Per} last, worth acting from "
+                    + Say.Number(x.p.Threshold)));
+            }
+        }
+
+        return [.. due.OrderBy(d => d.Due)];
     }
 
     private static PestView View(PestCount p) => new(p.At, p.Pest, p.Count, p.Per, p.Threshold, string.Concat(

@@ -41,7 +41,7 @@ internal static class TodayJudging
             }
         }
 
-        items.AddRange((await PestDesk.Due(db, now)).Take(2).Select(p => new TodayItem($"pests-{p.BedId}-{p.Pest}", 3,
+        items.AddRange((await PestDesk.Due(db, clock)).Take(2).Select(p => new TodayItem($"pests-{p.BedId}-{p.Pest}", 3,
             $"Look again at {p.Pest}, {p.Bed}", p.Says, "Count them", $"/look/leaves/{p.BedId}", p.Due)));
         return items;
     }

@@ -78,8 +78,8 @@ export function PrepPage() {
             <Verdict verdict={view.verdict} />
             {view.lift && <ForkMark fork={view.lift} onChoose={(fork, school) => choose.mutate({ fork, school })} />}
           </div>
-          <Step key={view.next[0]} view={view} heaps={heaps} />
           {view.waits && <PrepUse view={view} plan={plan} />}
+          <Step key={view.next[0]} view={view} heaps={heaps} />
           {view.lots.map((l) => (
             <p key={l.id}>
               <Link to={`/shelf?input=${l.inputId}`} className="text-clay underline underline-offset-4">

@@ -18,7 +18,9 @@ interface PartProps {
 export function Items({ given, job, set }: PartProps) {
   const bases = useRateBases();
   const items = job.items ?? [];
-  const useful = given.shelf.inputs.filter((i) => !i.unfitWhy && !["water", "source", "part"].includes(i.group));
+  const useful = given.shelf.inputs.filter(
+    (i) => !i.unfitWhy && !["water", "source", "part", "preparation"].includes(i.group),
+  );
   const change = (at: number, part: Partial<Schemas["TankItem"]>) =>
     set({ items: items.map((x, i) => (i === at ? { ...x, ...part } : x)) });
   return (

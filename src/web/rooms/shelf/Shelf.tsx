@@ -23,6 +23,7 @@ const groups: [string, string][] = [
   ["biostimulant", "Biostimulants"],
   ["amendment", "Minerals and feeds"],
   ["part", "Parts of mixes"],
+  ["preparation", "Preparations"],
   ["water", "For water"],
   ["spray", "Sprays"],
 ];
