@@ -6,7 +6,9 @@ using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.ChangeTracking;
 using Microsoft.EntityFrameworkCore.Storage.ValueConversion;
 using MudPie.Core.Brewing;
+using MudPie.Core.Ground;
 using MudPie.Core.Judging.Trials;
+using MudPie.Core.Looking;
 using MudPie.Core.Mixing;
 using MudPie.Core.PuttingOut;
 using MudPie.Core.Sheets;
@@ -54,6 +56,9 @@ public static class Forms
         [typeof(ByproductAsked)] = new("byproduct"),
         [typeof(PrepAsked)] = new("preparation"),
         [typeof(SpreadAsked)] = new("spread"),
+        [typeof(CheckAsked)] = new("check"),
+        [typeof(WalkPlan)] = new("walk"),
+        [typeof(ZoneShape)] = new("zone"),
     };
 
     /// <summary>How they are written: camelCase, ideas by their words.</summary>

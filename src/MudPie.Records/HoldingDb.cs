@@ -5,6 +5,7 @@ using MudPie.Records.Book;
 using MudPie.Records.Brewing;
 using MudPie.Records.Ground;
 using MudPie.Records.Judging;
+using MudPie.Records.Looking;
 using MudPie.Records.Mixing;
 using MudPie.Records.PuttingOut;
 using MudPie.Records.Season;
@@ -48,6 +49,20 @@ public sealed class HoldingDb(DbContextOptions<HoldingDb> options) : DbContext(o
     public DbSet<VesselCleaning> Cleanings => Set<VesselCleaning>();
 
     public DbSet<BedCheck> BedChecks => Set<BedCheck>();
+
+    public DbSet<Zone> Zones => Set<Zone>();
+
+    public DbSet<Peg> Pegs => Set<Peg>();
+
+    public DbSet<GroundCheck> GroundChecks => Set<GroundCheck>();
+
+    public DbSet<PegPhoto> PegPhotos => Set<PegPhoto>();
+
+    public DbSet<Walk> Walks => Set<Walk>();
+
+    public DbSet<Planting> Plantings => Set<Planting>();
+
+    public DbSet<FieldLog> FieldLog => Set<FieldLog>();
 
     public DbSet<SourceCheck> SourceChecks => Set<SourceCheck>();
 
@@ -151,6 +166,13 @@ public sealed class HoldingDb(DbContextOptions<HoldingDb> options) : DbContext(o
 
     private void Renew()
     {
+        // A new bed has a planting of what is said to grow there, since before it was written down.
+        foreach (var bed in ChangeTracker.Entries<Bed>().Where(e => e.State == EntityState.Added).Select(e => e.Entity)
+            .Where(b => b.Crop != Bed.Nothing && !ChangeTracker.Entries<Planting>().Any(p => p.Entity.Bed == b)).ToList())
+        {
+            Plantings.Add(new Planting { Bed = bed, Crop = bed.Crop, Growing = bed.Growing, Eaten = bed.Eaten });
+        }
+
         foreach (var entry in ChangeTracker.Entries<IVersioned>().Where(e => e.State is EntityState.Added or EntityState.Modified))
         {
             entry.Entity.Version = Guid.NewGuid();
@@ -192,6 +214,10 @@ public sealed class HoldingDb(DbContextOptions<HoldingDb> options) : DbContext(o
         Words<MixStep>(configurationBuilder);
         Words<Damp>(configurationBuilder);
         Words<HeapStep>(configurationBuilder);
+        Words<CheckKind>(configurationBuilder);
+        Words<Texture>(configurationBuilder);
+        Words<Wetness>(configurationBuilder);
+        Words<FieldDeed>(configurationBuilder);
     }
 
     /// <inheritdoc/>
@@ -240,6 +266,25 @@ public sealed class HoldingDb(DbContextOptions<HoldingDb> options) : DbContext(o
         PuttingOutAndShelf(modelBuilder);
         Judged(modelBuilder);
         Mixed(modelBuilder);
+        Looked(modelBuilder);
+    }
+
+    private static void Looked(ModelBuilder modelBuilder)
+    {
+        modelBuilder.Entity<Zone>().HasIndex(z => new { z.BedId, z.Name });
+        modelBuilder.Entity<Peg>().HasIndex(p => p.BedId);
+        modelBuilder.Entity<Peg>().HasOne<Peg>().WithMany().HasForeignKey(p => p.BesideId);
+        modelBuilder.Entity<GroundCheck>().HasIndex(c => new { c.PegId, c.Kind, c.At });
+        modelBuilder.Entity<GroundCheck>().HasIndex(c => new { c.Kind, c.At });
+        modelBuilder.Entity<GroundCheck>().HasOne<GroundCheck>().WithMany().HasForeignKey(c => c.CorrectsId);
+        modelBuilder.Entity<PegPhoto>().HasIndex(p => new { p.PegId, p.At });
+        modelBuilder.Entity<Planting>().HasIndex(p => new { p.BedId, p.From });
+        modelBuilder.Entity<FieldLog>().HasIndex(f => new { f.BedId, f.At });
+        modelBuilder.Entity<FieldLog>().HasIndex(f => new { f.Deed, f.At });
+        modelBuilder.Entity<FieldLog>().HasOne<FieldLog>().WithMany().HasForeignKey(f => f.CorrectsId);
+        modelBuilder.Entity<FieldLog>().HasOne<Planting>().WithMany().HasForeignKey(f => f.PlantingId);
+        modelBuilder.Entity<PegPhoto>().HasOne<Peg>().WithMany().HasForeignKey(p => p.PegId);
+        modelBuilder.Entity<PegPhoto>().HasOne<Photo>().WithMany().HasForeignKey(p => p.PhotoId);
     }
 
     private static void Mixed(ModelBuilder modelBuilder)

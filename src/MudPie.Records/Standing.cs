@@ -1,6 +1,7 @@
 using Microsoft.EntityFrameworkCore;
 using MudPie.Records.Ground;
 using MudPie.Records.Judging;
+using MudPie.Records.Looking;
 using MudPie.Records.Mixing;
 using MudPie.Records.PuttingOut;
 using MudPie.Records.Shelf;
@@ -33,6 +34,14 @@ public static class Standing
     /// that was struck never was.</summary>
     public static IQueryable<Application> ThatHappened(this DbSet<Application> all) =>
         all.Where(e => !e.Strikes && !all.Any(c => c.CorrectsId == e.Id && c.Strikes));
+
+    /// <summary>Checks of the ground that stand: neither put right nor struck, and no mere striking of another.</summary>
+    public static IQueryable<GroundCheck> ThatStand(this DbSet<GroundCheck> all) =>
+        all.Where(e => !e.Strikes && !all.Any(c => c.CorrectsId == e.Id));
+
+    /// <summary>What was done to the ground and stands.</summary>
+    public static IQueryable<FieldLog> ThatStand(this DbSet<FieldLog> all) =>
+        all.Where(e => !e.Strikes && !all.Any(c => c.CorrectsId == e.Id));
 
     /// <summary>The same of entries that were read in, such as a batch's log.</summary>
     public static IEnumerable<T> ThatStand<T>(this IReadOnlyCollection<T> all)

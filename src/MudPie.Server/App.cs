@@ -6,6 +6,7 @@ using MudPie.Server.Brewing;
 using MudPie.Server.Calculators;
 using MudPie.Server.Ground;
 using MudPie.Server.Judging;
+using MudPie.Server.Looking;
 using MudPie.Server.Mixing;
 using MudPie.Server.Lots;
 using MudPie.Server.Notes;
@@ -218,6 +219,13 @@ public static class App
         api.MapWaits();
         api.MapGeo();
         api.MapNotes();
+        Judged(api);
+        api.MapFallback(PlainAnswers.NoEndpoint);
+    }
+
+    private static void Judged(RouteGroupBuilder api)
+    {
+        api.MapLooking();
         api.MapBrix();
         api.MapBrixBeds();
         api.MapTrials();
@@ -228,7 +236,6 @@ public static class App
         api.MapAcross();
         api.MapPatches();
         api.MapPracticePlot();
-        api.MapFallback(PlainAnswers.NoEndpoint);
     }
 
     private static HeaderPolicyCollection Headers() => new HeaderPolicyCollection()

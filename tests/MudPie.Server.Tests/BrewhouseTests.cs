@@ -88,6 +88,8 @@ public class BrewhouseTests : IDisposable
     {
         await _h.Post("/api/holding/setup", TestHolding.SetUp);
         await _h.Post("/api/brew/ground-checks", new { bedId = 1, kind = "cotton", weeks = 7, figure = 0.75 });
+        (await _h.Post("/api/brew/plan", _h.Plan()))["value"]!["plan"]!["groundSays"]!.AsArray().ShouldBeEmpty("one kind is not known yet");
+        await _h.Alive(1, 12);
         var plan = (await _h.Post("/api/brew/plan", _h.Plan()))["value"]!["plan"]!;
         ((string)plan["groundSays"]![0]!).ShouldContain("alive already");
         (await _h.Refused("/api/brew/ground-checks", new { bedId = 1, kind = "cotton", weeks = 99, figure = 4 })).Keys

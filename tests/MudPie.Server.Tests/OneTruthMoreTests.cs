@@ -204,7 +204,7 @@ public sealed class OneTruthMoreTests : IDisposable
         async Task<string> Wants() =>
             (string)(await _h.Post("/api/brew/plan", Planned("root", 30, making: "extract")))["value"]!["wantedShown"]!;
         (await Asks()).ShouldContain($"{await Wants()} of extract");
-        await _h.Post("/api/brew/ground-checks", new { bedId = 1, kind = "co2", figure = 100, at = _h.Now });
+        await _h.Alive(1, 12);
         var said = await Asks();
         said.ShouldContain("less for ground that its checks call");
         said.ShouldContain($"{await Wants()} of extract");

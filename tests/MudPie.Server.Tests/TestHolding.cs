@@ -114,6 +114,20 @@ public sealed class TestHolding : WebApplicationFactory<LiveBrew>
         return reply;
     }
 
+    /// <summary>Three kinds of check at a peg of this bed say how alive its ground is.</summary>
+    /// <param name="bed">Which bed.</param>
+    /// <param name="worms">A block: over 8 living, under 4 poor.</param>
+    public async Task Alive(int bed, int worms)
+    {
+        var peg = (int)(await Post("/api/look/pegs", new { name = "a peg", bedId = bed }))["id"]!;
+        foreach (var check in new object[] { new { kind = "worms", counts = new[] { worms, worms } },
+            new { kind = "roots", plants = 10, turned = worms > 8 ? 0 : worms < 4 ? 6 : 1 },
+            new { kind = "crumbs", classes = Enumerable.Repeat(worms > 8 ? 6 : worms < 4 ? 1 : 4, 8) } })
+        {
+            await Post("/api/look/checks", new { pegId = peg, check, wet = "moist" });
+        }
+    }
+
     /// <summary>Posts and expects a refusal; gives the sentence for each field.</summary>
     public async Task<Dictionary<string, string>> Refused(string path, object body)
     {

@@ -156,6 +156,9 @@ public enum NoteKind
 
     /// <summary>Worms were fed.</summary>
     WormsFed,
+
+    /// <summary>Something was done to the ground, or it rained: a <see cref="FieldDeed"/>.</summary>
+    Field,
 }
 
 /// <summary>What a name of the holding is the name of.</summary>
@@ -224,6 +227,43 @@ public enum CheckKind
 
     /// <summary>The burst of CO₂ from dried ground that is wetted.</summary>
     Co2,
+}
+
+/// <summary>What was done to the ground.</summary>
+public enum FieldDeed
+{
+    /// <summary>Seed went in.</summary>
+    Sowed,
+
+    /// <summary>Plants went in.</summary>
+    Planted,
+
+    /// <summary>Dug, ploughed, hoed.</summary>
+    Tilled,
+
+    /// <summary>Rolled down and crimped.</summary>
+    Crimped,
+
+    /// <summary>Mown.</summary>
+    Mowed,
+
+    /// <summary>Grazed.</summary>
+    Grazed,
+
+    /// <summary>A cover was sown.</summary>
+    Cover,
+
+    /// <summary>Mulched.</summary>
+    Mulched,
+
+    /// <summary>Watered.</summary>
+    Watered,
+
+    /// <summary>It rained.</summary>
+    Rain,
+
+    /// <summary>Taken off: what stood there has ended.</summary>
+    Cleared,
 }
 
 /// <summary>What the ground mostly is.</summary>

@@ -138,6 +138,9 @@ public sealed record CheckAsked
     /// <summary>Weeds, kind by kind.</summary>
     public IReadOnlyList<WeedAsked>? Weeds { get; init; }
 
+    /// <summary>Cotton: it was laid in, and nothing is to be read yet.</summary>
+    public bool Buried { get; init; }
+
     /// <summary>Cotton: share gone, 0 to 1.</summary>
     public double? Gone { get; init; }
 

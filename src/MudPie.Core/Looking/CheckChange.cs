@@ -14,6 +14,9 @@ public sealed record CheckChanged(string Word, bool? Better, Between Change, boo
 /// <summary>Change with its interval: counts as a rate ratio, shares exactly, pushes by their spread.</summary>
 public static class CheckChange
 {
+    /// <summary>What is said of two single readings: no verdict, as nothing says how far they stray.</summary>
+    public const string OneEach = "one reading each";
+
     /// <summary>Repeats stray more than chance where their variance is so many times their mean.</summary>
     public const double Strays = 1.5;
 
@@ -108,7 +111,7 @@ public static class CheckChange
     private static Worked<CheckChanged> Plain(CheckAnswer before, CheckAnswer after)
     {
         var d = after.Figure - before.Figure;
-        return Told(null, null, new Between(d, double.NegativeInfinity, double.PositiveInfinity), false,
+        return Told(OneEach, null, new Between(d, double.NegativeInfinity, double.PositiveInfinity), false,
             $"{Say.Number(after.Figure, 2)} {after.Unit} after {Say.Number(before.Figure, 2)}",
                 "one reading each: nothing says how far it strays",
             "");

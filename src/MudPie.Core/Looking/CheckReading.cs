@@ -24,6 +24,9 @@ public static class CheckReading
     /// <summary>Below this the ground is too cold for worms to be counted fairly, °C.</summary>
     public const double WormC = 8;
 
+    /// <summary>Weeks that a strip of cotton lies buried.</summary>
+    public const int BuriedWeeks = 7;
+
     /// <summary>Water poured into the ring, mm; the second is timed.</summary>
     public const double RingMm = 25;
 
@@ -64,6 +67,22 @@ public static class CheckReading
 
         return checks.Sound && answer is not null ? answer : checks.Refusal;
     }
+
+    /// <summary>The headline figure in short, as a table has it.</summary>
+    /// <param name="kind">Which check.</param>
+    /// <param name="figure">Its figure.</param>
+    /// <remarks>Six of eight crumbs: "75"; 2.1 MPa: "2.1".</remarks>
+    public static string Short(CheckKind kind, double figure) => kind is CheckKind.Crumbs or CheckKind.Roots or CheckKind.Cotton
+        ? Say.Number(figure * 100, 2) : Say.Number(figure, figure >= 10 ? 3 : 2);
+
+    /// <summary>Good from, and poor from, of a figure that speaks of the ground; null where nothing is said.</summary>
+    /// <param name="kind">Which check.</param>
+    /// <remarks>Worms: good over 8, poor under 4. Structure: good under 3, poor from 4.</remarks>
+    public static (double Good, double Poor)? Bounds(CheckKind kind) => kind switch {
+        CheckKind.Worms => (ManyWorms, FewWorms), CheckKind.Block => (BlockReading.Good, BlockReading.Poor),
+        CheckKind.Rod => (SlowMpa, StopMpa), CheckKind.Roots => (0, PlantReading.Third), CheckKind.Cotton => (0.6, 0.25),
+        CheckKind.Infiltration => (50, 15), _ => null,
+    };
 
     /// <summary>A worked answer with one line of working.</summary>
     internal static Worked<CheckAnswer> Answer(CheckAnswer a, WorkingLine line, Evidence sure = Evidence.PractitionersRule,
@@ -167,6 +186,12 @@ public static class CheckReading
 
     private static Worked<CheckAnswer>? Cotton(CheckAsked r, Checks checks)
     {
+        if (r.Buried)
+        {
+            return Answer(new CheckAnswer(CheckKind.Cotton, 0, null, null, "gone", "a cotton strip laid in the ground", "laid in", Tone.Go,
+                null, $"Dig it up in {BuriedWeeks} weeks."), new("cotton", "", "", "laid in", "six to eight weeks"));
+        }
+
         var ruling = Brewing.GroundAlive.CottonStrip(r.Weeks, r.Gone);
         if (ruling.Refused is { } no)
         {

@@ -50,6 +50,19 @@ public static class GroundLife
             "", Evidence.PractitionersRule, Line(newest, life.Word()));
     }
 
+    /// <summary>The same of a bed with zones: good and poor are read apart, and the poorest that is known speaks for the bed, so that no
+    /// dose is stepped down where a part of it is poor. What was found for the whole bed speaks in each zone.</summary>
+    /// <param name="seen">What checks said, and in which zone; null: of the whole bed.</param>
+    /// <param name="now">Now.</param>
+    /// <remarks>Low corner poor by three kinds, ridge end living by three: poor.</remarks>
+    public static Worked<GroundLifeAnswer> OfBed(IReadOnlyList<(int? Zone, LifeSeen Seen)> seen, DateTimeOffset now)
+    {
+        List<int> zones = [.. seen.Select(s => s.Zone).OfType<int>().Distinct().Order()];
+        var known = zones.Count < 2 ? [] : zones.Select(z => Of(seen.Where(s => s.Zone is null || s.Zone == z).Select(s => s.Seen), now))
+            .Where(a => a.Value.Life is not null).ToList();
+        return known.MinBy(a => Rank(a.Value.Life!.Value)) ?? Of(seen.Select(s => s.Seen), now);
+    }
+
     /// <summary>What a check is called.</summary>
     public static string Word(CheckKind kind) => kind switch {
         CheckKind.Rod => "the rod", CheckKind.PlainRod => "the plain rod", CheckKind.Moisture => "moisture", CheckKind.Block => "structure",

@@ -13,7 +13,7 @@ public static partial class NoteIt
 {
     private const string Examples =
         "Try: o2 6.7 drum · smells sour tank · brix 9.1 8.8 9.4 fennel top · used 30 ml kelp on ridge bed 4 · picked 12 kg garlic · "
-            + "heap 2 61 C · turned heap 2 · fed worms 400 g scraps.";
+            + "heap 2 61 C · turned heap 2 · fed worms 400 g scraps · rain 12 · watered 40 L bed 4 · sowed oats creek.";
 
     /// <summary>Reads a phrase against the holding's own names.</summary>
     /// <param name="text">What was typed or said, up to 300 letters.</param>
@@ -32,6 +32,11 @@ public static partial class NoteIt
         var clock = AtTime().Match(typed);
         var time = clock.Success ? $"{int.Parse(clock.Groups[1].Value, CultureInfo.InvariantCulture):00}:{clock.Groups[2].Value}" : null;
         var words = Words(clock.Success ? typed.Remove(clock.Index, clock.Length) : typed);
+        if (NoteField.Said(words) is { } deed)
+        {
+            return NoteField.Read(deed, words, names, time, units);
+        }
+
         var guessed = new List<string>();
         var kind = KindOf(words, guessed);
         if (kind == NoteKind.Note)

@@ -109,7 +109,7 @@ public static partial class NoteNames
         var number = parts.FirstOrDefault(p => char.IsAsciiDigit(p[0]));
         var named = hits == parts.Count && parts.Count > 0 ? 2 + parts.Count : 0.0;
         if (named == 0 && hits > 0 && (number is null || Hit(number)) && parts.Where(p => !char.IsAsciiDigit(p[0]))
-            .Any(p => p.Length >= 4 && Hit(p)))
+            .Any(p => p.Length >= (number is null ? 4 : 3) && Hit(p))) // "bed 4" is Ridge Bed 4
         {
             named = 1 + (hits / (double)parts.Count);
         }

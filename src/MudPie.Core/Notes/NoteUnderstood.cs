@@ -1,3 +1,5 @@
+using MudPie.Core.Looking;
+
 namespace MudPie.Core.Notes;
 
 /// <summary>A thing that a note can be about.</summary>
@@ -28,4 +30,8 @@ public sealed record NoteUnderstood(
     NoteKind Kind, IReadOnlyList<double> Numbers, string? Word, IReadOnlyList<Nameable> Targets, Nameable? Input, double? Amount,
     string? AmountUnit, string? ClockTime,
     string Sentence, IReadOnlyList<string> Guessed, bool Choose, double? TemperatureC = null, int Dry = 0, Sky? Sky = null,
-    Purpose? Purpose = null, Nameable? Tool = null);
+    Purpose? Purpose = null, Nameable? Tool = null)
+{
+    /// <summary>What was done to the ground, where it is about that.</summary>
+    public FieldAsked? Field { get; init; }
+}

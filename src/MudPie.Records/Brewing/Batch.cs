@@ -185,4 +185,7 @@ public sealed class Photo
     public int? BatchId { get; set; }
 
     public required byte[] Jpeg { get; set; }
+
+    /// <summary>The same, small; null where none was made.</summary>
+    public byte[]? Small { get; set; }
 }

@@ -28,6 +28,8 @@ public static class DemoHolding
         db.SaveChanges();
         DemoMixing.Fill(db, kit, now);
         DemoWorks.Fill(db, now);
+        DemoLooking.Fill(db, kit, now);
+        DemoPlantings.Fill(db, kit, now);
         db.SaveChanges();
         transaction.Commit();
     }

@@ -81,6 +81,9 @@ public sealed class ForkChoice
 /// <summary>A piece of ground.</summary>
 public sealed class Bed : IVersioned
 {
+    /// <summary>What is said of a bed on which nothing grows.</summary>
+    public const string Nothing = "nothing yet";
+
     public int Id { get; set; }
 
     public required string Name { get; set; }
@@ -100,6 +103,9 @@ public sealed class Bed : IVersioned
 
     /// <summary>Whether and how what grows there is eaten.</summary>
     public Eaten Eaten { get; set; } = Eaten.Touches;
+
+    /// <summary>The full dose goes on whatever its checks have earned.</summary>
+    public bool KeepsFullDose { get; set; }
 
     /// <summary>Its outline: GeoJSON geometry, or null where it was never surveyed.</summary>
     public string? ShapeJson { get; set; }

@@ -395,6 +395,9 @@ namespace MudPie.Records.Migrations
                         .IsRequired()
                         .HasColumnType("BLOB");
 
+                    b.Property<byte[]>("Small")
+                        .HasColumnType("BLOB");
+
                     b.HasKey("Id");
 
                     b.HasIndex("BatchId");
@@ -616,6 +619,9 @@ namespace MudPie.Records.Migrations
                     b.Property<string>("Growing")
                         .IsRequired()
                         .HasColumnType("TEXT");
+
+                    b.Property<bool>("KeepsFullDose")
+                        .HasColumnType("INTEGER");
 
                     b.Property<string>("Name")
                         .IsRequired()
@@ -1695,6 +1701,345 @@ namespace MudPie.Records.Migrations
                     b.HasIndex("TrialId");
 
                     b.ToTable("TrialTreatment");
+                });
+
+            modelBuilder.Entity("MudPie.Records.Looking.FieldLog", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long>("At")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int?>("BedId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int?>("CorrectsId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Crop")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Deed")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<double?>("DepthCm")
+                        .HasColumnType("REAL");
+
+                    b.Property<double?>("Litres")
+                        .HasColumnType("REAL");
+
+                    b.Property<double?>("Mm")
+                        .HasColumnType("REAL");
+
+                    b.Property<string>("Note")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int?>("PlantingId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long>("RecordedAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<bool>("Strikes")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Typed")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Variety")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Why")
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("CorrectsId");
+
+                    b.HasIndex("PlantingId");
+
+                    b.HasIndex("BedId", "At");
+
+                    b.HasIndex("Deed", "At");
+
+                    b.ToTable("FieldLog");
+                });
+
+            modelBuilder.Entity("MudPie.Records.Looking.GroundCheck", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Asked")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<long>("At")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int?>("CorrectsId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<double>("Figure")
+                        .HasColumnType("REAL");
+
+                    b.Property<string>("Kind")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Life")
+                        .HasColumnType("TEXT");
+
+                    b.Property<double?>("Lower")
+                        .HasColumnType("REAL");
+
+                    b.Property<int>("PegId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<double?>("RainHours")
+                        .HasColumnType("REAL");
+
+                    b.Property<double?>("RainMm")
+                        .HasColumnType("REAL");
+
+                    b.Property<long>("RecordedAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Shown")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<bool>("Strikes")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<double?>("Upper")
+                        .HasColumnType("REAL");
+
+                    b.Property<string>("Wet")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Who")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Why")
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("CorrectsId");
+
+                    b.HasIndex("Kind", "At");
+
+                    b.HasIndex("PegId", "Kind", "At");
+
+                    b.ToTable("GroundChecks");
+                });
+
+            modelBuilder.Entity("MudPie.Records.Looking.Peg", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("BedId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int?>("BesideId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Differs")
+                        .HasColumnType("TEXT");
+
+                    b.Property<long?>("EndedAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<double?>("MarkEast")
+                        .HasColumnType("REAL");
+
+                    b.Property<double?>("MarkNorth")
+                        .HasColumnType("REAL");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Paces")
+                        .HasColumnType("TEXT");
+
+                    b.Property<Guid>("Version")
+                        .IsConcurrencyToken()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int?>("ZoneId")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("BedId");
+
+                    b.HasIndex("BesideId");
+
+                    b.HasIndex("ZoneId");
+
+                    b.ToTable("Pegs");
+                });
+
+            modelBuilder.Entity("MudPie.Records.Looking.PegPhoto", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<bool>("Above")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long>("At")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<bool>("Drawn")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<double?>("HeightM")
+                        .HasColumnType("REAL");
+
+                    b.Property<double?>("Latitude")
+                        .HasColumnType("REAL");
+
+                    b.Property<double?>("Longitude")
+                        .HasColumnType("REAL");
+
+                    b.Property<int>("PegId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("PhotoId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long>("RecordedAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Toward")
+                        .HasColumnType("TEXT");
+
+                    b.Property<bool>("Way")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("PhotoId");
+
+                    b.HasIndex("PegId", "At");
+
+                    b.ToTable("PegPhotos");
+                });
+
+            modelBuilder.Entity("MudPie.Records.Looking.Planting", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("BedId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Crop")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Eaten")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<long?>("From")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Growing")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<long?>("To")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Variety")
+                        .HasColumnType("TEXT");
+
+                    b.Property<Guid>("Version")
+                        .IsConcurrencyToken()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("BedId", "From");
+
+                    b.ToTable("Plantings");
+                });
+
+            modelBuilder.Entity("MudPie.Records.Looking.Walk", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long?>("EndedAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("HungOn")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Plan")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<Guid>("Version")
+                        .IsConcurrencyToken()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.ToTable("Walks");
+                });
+
+            modelBuilder.Entity("MudPie.Records.Looking.Zone", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("BedId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long?>("EndedAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Shape")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Texture")
+                        .HasColumnType("TEXT");
+
+                    b.Property<Guid>("Version")
+                        .IsConcurrencyToken()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Yield")
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("BedId", "Name");
+
+                    b.ToTable("Zones");
                 });
 
             modelBuilder.Entity("MudPie.Records.Mixing.Heap", b =>
@@ -3084,6 +3429,96 @@ namespace MudPie.Records.Migrations
                         .IsRequired();
 
                     b.Navigation("Input");
+                });
+
+            modelBuilder.Entity("MudPie.Records.Looking.FieldLog", b =>
+                {
+                    b.HasOne("MudPie.Records.Ground.Bed", "Bed")
+                        .WithMany()
+                        .HasForeignKey("BedId");
+
+                    b.HasOne("MudPie.Records.Looking.FieldLog", null)
+                        .WithMany()
+                        .HasForeignKey("CorrectsId");
+
+                    b.HasOne("MudPie.Records.Looking.Planting", null)
+                        .WithMany()
+                        .HasForeignKey("PlantingId");
+
+                    b.Navigation("Bed");
+                });
+
+            modelBuilder.Entity("MudPie.Records.Looking.GroundCheck", b =>
+                {
+                    b.HasOne("MudPie.Records.Looking.GroundCheck", null)
+                        .WithMany()
+                        .HasForeignKey("CorrectsId");
+
+                    b.HasOne("MudPie.Records.Looking.Peg", "Peg")
+                        .WithMany()
+                        .HasForeignKey("PegId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.Navigation("Peg");
+                });
+
+            modelBuilder.Entity("MudPie.Records.Looking.Peg", b =>
+                {
+                    b.HasOne("MudPie.Records.Ground.Bed", "Bed")
+                        .WithMany()
+                        .HasForeignKey("BedId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.HasOne("MudPie.Records.Looking.Peg", null)
+                        .WithMany()
+                        .HasForeignKey("BesideId");
+
+                    b.HasOne("MudPie.Records.Looking.Zone", "Zone")
+                        .WithMany()
+                        .HasForeignKey("ZoneId");
+
+                    b.Navigation("Bed");
+
+                    b.Navigation("Zone");
+                });
+
+            modelBuilder.Entity("MudPie.Records.Looking.PegPhoto", b =>
+                {
+                    b.HasOne("MudPie.Records.Looking.Peg", null)
+                        .WithMany()
+                        .HasForeignKey("PegId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.HasOne("MudPie.Records.Brewing.Photo", null)
+                        .WithMany()
+                        .HasForeignKey("PhotoId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("MudPie.Records.Looking.Planting", b =>
+                {
+                    b.HasOne("MudPie.Records.Ground.Bed", "Bed")
+                        .WithMany()
+                        .HasForeignKey("BedId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.Navigation("Bed");
+                });
+
+            modelBuilder.Entity("MudPie.Records.Looking.Zone", b =>
+                {
+                    b.HasOne("MudPie.Records.Ground.Bed", "Bed")
+                        .WithMany()
+                        .HasForeignKey("BedId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.Navigation("Bed");
                 });
 
             modelBuilder.Entity("MudPie.Records.Mixing.HeapEntry", b =>

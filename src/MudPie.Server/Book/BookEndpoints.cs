@@ -14,7 +14,7 @@ using MudPie.Server.Web;
 namespace MudPie.Server.Book;
 
 /// <summary>An entry of the book.</summary>
-/// <param name="Kind">"job", "harvest", "seen", "batch", "mix", "heap", "heapStep", "work" or "stock".</param>
+/// <param name="Kind">"job", "harvest", "seen", "batch", "mix", "heap", "heapStep", "work", "field", "check" or "stock".</param>
 /// <param name="Id">Its number within its kind.</param>
 /// <param name="At">When it was so.</param>
 /// <param name="RecordedAt">When it was written down.</param>
@@ -124,6 +124,7 @@ public static class BookEndpoints
                         ? Array.Empty<string>() : [$"heaped: {b.Heaped}"]], b.Beds, null, null, null, false, false, $"/brew/{b.Id}")));
         }
 
+        entries.AddRange(input is null && kind is null or "field" ? await BookOfGround.Entries(db, clock, bed, take, until) : []);
         if (kind is null or "mix")
         {
             entries.AddRange([.. await Mixed(db, units, bed, input, take, until), .. await Worked(db, units, bed, input, take, until),

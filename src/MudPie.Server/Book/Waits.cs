@@ -218,6 +218,11 @@ public static class Waits
         }
 
         bed.Eaten = how;
+        foreach (var planting in await db.Plantings.Where(p => p.BedId == id && p.To == null).ToListAsync())
+        {
+            planting.Eaten = how; // of what stands there
+        }
+
         return Writes.Done(new Kept(id));
     });
 }

@@ -22,7 +22,8 @@ public sealed record KitWater(int Id, WaterKind Kind, bool Chloramine, double? S
 /// <summary>A lot of source with its ruling; null where it was never asked.</summary>
 public sealed record KitLot(int Id, string Kind, string Name, SourceRuling? Ruling, SourceAnswers? Answers = null);
 
-/// <summary>Ground, kit, shelf and choices as plans need them, read once and kept until the next write: a slider asks many times a
+/// <summary>Ground, kit, shelf and choices as plans need them, read once and kept until the next write, or the next day: a slider asks
+/// many times a
 /// second.</summary>
 public sealed record KitSnapshot(
     IReadOnlyDictionary<int, PlanBed> Beds, IReadOnlyList<Vessel> Vessels, IReadOnlyList<Pump> Pumps, IReadOnlyList<Diffuser> Diffusers,
@@ -34,46 +35,42 @@ public sealed record KitSnapshot(
 
     /// <summary>The snapshot, from memory or from the file. One that was being read while something was written is answered and not
     /// kept.</summary>
-    public static async Task<KitSnapshot> Of(HoldingDb db, IMemoryCache cache)
+    public static async Task<KitSnapshot> Of(HoldingDb db, IMemoryCache cache, DateTimeOffset now)
     {
         if (db.Database.CurrentTransaction is not null)
         {
-            return await Read(db); // a write sees what it has itself changed, and nobody else may
+            return await Read(db, now); // a write sees what it has itself changed, and nobody else may
         }
 
         var shelf = Shelves.GetOrCreateValue(cache);
         var writes = WriteCount.Of(cache);
-        if (Volatile.Read(ref shelf.Kept) is { } kept && kept.Writes == writes)
+        if (Volatile.Read(ref shelf.Kept) is { } kept && kept.Writes == writes && kept.On == now.Date)
         {
             return kept.Snapshot;
         }
 
-        var read = await Read(db);
-        Volatile.Write(ref shelf.Kept, new Kept(writes, read));
+        var read = await Read(db, now);
+        Volatile.Write(ref shelf.Kept, new Kept(writes, now.Date, read));
         return read;
     }
 
-    private sealed record Kept(long Writes, KitSnapshot Snapshot);
+    private sealed record Kept(long Writes, DateTime On, KitSnapshot Snapshot);
 
     private sealed class Standing
     {
         public Kept? Kept;
     }
 
-    private static async Task<List<(int Id, string Name, double AreaM2, string Growing, double? SoilPh, Life? Life)>> BedsOf(HoldingDb db)
+    private static async Task<Dictionary<int, PlanBed>> BedsOf(HoldingDb db, DateTimeOffset now)
     {
-        var newest = db.BedChecks.Newest();
-        return [.. (await db.Beds.AsNoTracking()
-            .Select(b => new { b.Id, b.Name, b.AreaM2, b.Growing, b.SoilPh, Life = newest.Where(c => c.BedId == b.Id)
-                .Select(c => (Life?)c.Life).FirstOrDefault() }).ToListAsync())
-            .Select(b => (b.Id, b.Name, b.AreaM2, b.Growing, b.SoilPh, b.Life))];
+        var lives = await Lives.Of(db, now);
+        return await db.Beds.AsNoTracking().ToDictionaryAsync(b => b.Id, b => new PlanBed {
+            Name = b.Name, AreaM2 = b.AreaM2, Growing = b.Growing, SoilPh = b.SoilPh, Life = lives.GetValueOrDefault(b.Id)?.ForDose
+        });
     }
 
-    private static async Task<KitSnapshot> Read(HoldingDb db) => new(
-        (await BedsOf(db)).ToDictionary(b => b.Id, b => new PlanBed {
-            Name = b.Name, AreaM2 = b.AreaM2, Growing = b.Growing,
-            SoilPh = b.SoilPh, Life = b.Life
-        }),
+    private static async Task<KitSnapshot> Read(HoldingDb db, DateTimeOffset now) => new(
+        await BedsOf(db, now),
         await db.Vessels.AsNoTracking().OrderBy(v => v.WorkingL).ToListAsync(),
         await db.Pumps.AsNoTracking().ToListAsync(),
         await db.Diffusers.AsNoTracking().OrderBy(d => d.Id).ToListAsync(),

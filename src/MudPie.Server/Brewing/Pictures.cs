@@ -44,6 +44,20 @@ public static class Pictures
         return (image.Encode(SKEncodedImageFormat.Jpeg, 82).ToArray(), null);
     }
 
+    /// <summary>A small one for strips and lists: a JPEG of up to 320 pixels a side.</summary>
+    /// <param name="jpeg">What <see cref="Encode"/> gave.</param>
+    public static byte[] Small(byte[] jpeg)
+    {
+        using var whole = SKBitmap.Decode(jpeg);
+        var scale = Math.Min(1.0, (double)SmallSide / Math.Max(whole.Width, whole.Height));
+        using var sized = whole.Resize(new SKImageInfo(Math.Max(1, (int)(whole.Width * scale)), Math.Max(1, (int)(whole.Height * scale))),
+            new SKSamplingOptions(SKFilterMode.Linear, SKMipmapMode.Linear));
+        using var image = SKImage.FromBitmap(sized ?? whole);
+        return image.Encode(SKEncodedImageFormat.Jpeg, 75).ToArray();
+    }
+
+    private const int SmallSide = 320;
+
     /// <summary>Turned as the camera was held: orientations 1 to 8 of Exif.</summary>
     private static SKBitmap Upright(SKBitmap held, SKEncodedOrigin origin)
     {

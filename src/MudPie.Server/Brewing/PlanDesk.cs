@@ -23,7 +23,7 @@ public sealed class PlanDesk(HoldingDb db, HoldingClock clock, WeatherBook weath
             return Refusal.Of("holding", "There is no holding yet.", "Set it up first: ten short answers.");
         }
 
-        var kit = await KitSnapshot.Of(db, cache);
+        var kit = await KitSnapshot.Of(db, cache, clock.Now);
         var kitByHand = r.PumpId is not null || r.DiffuserId is not null;
         r = Completed(r, kit);
         var (recipe, missing) = await RecipeBook.Find(r.Recipe, db);

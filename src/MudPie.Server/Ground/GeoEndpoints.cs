@@ -42,12 +42,13 @@ public sealed record GroundPlanView(double WidthM, double HeightM, double ScaleB
 /// <param name="X">m east of the plan's corner.</param>
 /// <param name="Y">m north of it.</param>
 /// <param name="Link">Its page.</param>
-public sealed record PlanMarkView(string Id, string Kind, string Name, double X, double Y, string Link);
+/// <param name="BedId">The bed that it is in, or near.</param>
+public sealed record PlanMarkView(string Id, string Kind, string Name, double X, double Y, string Link, int BedId);
 
 /// <summary>The ground as GeoJSON, in and out, and drawn to scale.</summary>
 public static class GeoEndpoints
 {
-    private static readonly JsonSerializerOptions Geo = new() {
+    internal static readonly JsonSerializerOptions Geo = new() {
         Converters = { new GeoJsonConverterFactory() },
         ReadCommentHandling = JsonCommentHandling.Skip
     };
@@ -63,7 +64,7 @@ public static class GeoEndpoints
 
     private const int MostCorners = 1000;
 
-    private static IReadOnlyList<Corner>? Outline(string? json) =>
+    internal static IReadOnlyList<Corner>? Outline(string? json) =>
         Shape(json) is { } g && Biggest(g) is { IsEmpty: false } shape
             ? [.. shape.ExteriorRing.Coordinates.Select(c => new Corner(c.X, c.Y))] : null;
 
@@ -80,7 +81,7 @@ public static class GeoEndpoints
         }
     }
 
-    private static bool Unreadable(Exception e) => e is JsonException or ArgumentException or NotSupportedException
+    internal static bool Unreadable(Exception e) => e is JsonException or ArgumentException or NotSupportedException
         or InvalidOperationException or IndexOutOfRangeException or NullReferenceException or InvalidCastException or OverflowException
         or FormatException;
 
@@ -91,14 +92,14 @@ public static class GeoEndpoints
         var beds = await db.Beds.AsNoTracking().OrderBy(b => b.Id).Take(500).ToListAsync();
         var waits = (await Book.Waits.Running(db, clock.Now)).ToDictionary(w => w.BedId,
             w => $"no harvest before {Say.Date(local(w.Until))}");
-        var lives = (await db.BedChecks.Newest().AsNoTracking().ToListAsync()).ToDictionary(c => c.BedId, c => (Life?)c.Life);
-        var known = await GroundKnown.Of(db, units);
+        var lives = await Lives.Of(db, clock.Now);
+        var known = await GroundKnown.Of(db, units, lives);
         var plan = Drawn(beds);
         return TypedResults.Ok(new GroundPlanView(
             plan.Value.WidthM, plan.Value.HeightM, plan.Value.ScaleBarM, Units.Show(plan.Value.ScaleBarM, Dimension.Length, units),
             [.. plan.Value.Beds.Select(d => new PlanBedView(d.Id, d.Name, beds.First(b => b.Id == d.Id).Crop,
                 Units.Show(d.AreaM2, Dimension.Area, units), d.Points, d.Surveyed, waits.GetValueOrDefault(d.Id),
-                lives.GetValueOrDefault(d.Id), d.AreaM2, known[d.Id]))],
+                lives.GetValueOrDefault(d.Id)?.Life, d.AreaM2, known[d.Id]))],
             await Marks(db, plan.Value.Beds), plan.Working, plan.Sure));
     }
 
@@ -106,7 +107,7 @@ public static class GeoEndpoints
     internal static Worked<GroundPlanAnswer> Drawn(IReadOnlyList<Bed> beds) =>
         GroundPlan.Of([.. beds.Select(b => new BedOutline(b.Id, b.Name, b.AreaM2, Outline(b.ShapeJson)))]).Worked;
 
-    /// <summary>What lies buried, and where.</summary>
+    /// <summary>What lies buried, and pegs.</summary>
     private static async Task<List<PlanMarkView>> Marks(HoldingDb db, IReadOnlyList<BedDrawn> beds)
     {
         var log = db.WorkLog.ThatStand();
@@ -116,8 +117,14 @@ public static class GeoEndpoints
             .OrderBy(w => w.Id).Take(60).Select(w => new { w.Id, w.Name, Bed = w.BedId!.Value, East = w.MarkEast!.Value,
                 North = w.MarkNorth ?? 0 })
             .ToListAsync();
-        return [.. buried.Select(b => (b, At: PlanMarks.Where(beds, new PlanMark(b.Bed, b.East, b.North)))).Where(x => x.At is not null)
-            .Select(x => new PlanMarkView($"buried-{x.b.Id}", "buried", x.b.Name, x.At!.X, x.At.Y, $"/make/prep/{x.b.Id}"))];
+        var pegs = await db.Pegs.AsNoTracking().Where(p => p.EndedAt == null && p.MarkEast != null).OrderBy(p => p.Id).Take(200)
+            .Select(p => new { p.Id, p.Name, Bed = p.BedId, East = p.MarkEast!.Value, North = p.MarkNorth ?? 0 }).ToListAsync();
+        return [.. buried.Select(b => (Kind: "buried", b.Id, b.Name, Link: $"/make/prep/{b.Id}", Mark: new PlanMark(b.Bed, b.East,
+                b.North)))
+            .Concat(pegs.Select(p => (Kind: "peg", p.Id, p.Name, Link: $"/look/pegs/{p.Id}", Mark: new PlanMark(p.Bed, p.East, p.North))))
+            .Select(m => (m, At: PlanMarks.Where(beds, m.Mark))).Where(x => x.At is not null)
+            .Select(x => new PlanMarkView($"{x.m.Kind}-{x.m.Id}", x.m.Kind, x.m.Name, x.At!.X, x.At.Y, x.m.Link,
+                x.m.Mark.BedId))];
     }
 
     private static async Task<ContentHttpResult> Out(HoldingDb db)
@@ -159,7 +166,7 @@ public static class GeoEndpoints
         {
             var bed = f.Bed ?? new Bed {
                 Name = f.Name, AreaM2 = f.AreaM2, AreaTyped = $"{Say.Number(f.AreaM2, 4)} m²",
-                Crop = f.Crop ?? "nothing yet", Growing = "annual"
+                Crop = f.Crop ?? Bed.Nothing, Growing = "annual"
             };
             bed.ShapeJson = JsonSerializer.Serialize(f.Shape, Geo);
             if (f.Bed is null)

@@ -161,7 +161,7 @@ public static class GroundEndpoints
     {
         var units = await clock.Units();
         string Show(double si, Dimension d) => Units.Show(si, d, units);
-        var lives = (await db.BedChecks.Newest().AsNoTracking().ToListAsync()).ToDictionary(c => c.BedId, c => (Life?)c.Life);
+        var lives = await Lives.Of(db, clock.Now);
         var beds = await db.Beds.AsNoTracking().OrderBy(b => b.Id).Take(500).ToListAsync();
         var local = await clock.Local();
         var waits = (await Book.Waits.Running(db, clock.Now)).ToDictionary(w => w.BedId,
@@ -184,8 +184,8 @@ public static class GroundEndpoints
                       ? GroundSays.Air(q.Value, p.OpenLpm, v.WorkingL, v.DepthM, units) : q.Refused.Problems[0].ToString());
         return TypedResults.Ok(new GroundView(
             [.. beds.Select(b => new BedView(b.Id, b.Name, b.AreaM2, b.AreaTyped, Show(b.AreaM2, Dimension.Area), b.Crop, b.Growing,
-                b.SoilPh, b.Version, GroundSays.Bed(b.AreaM2, b.SoilPh, lives.GetValueOrDefault(b.Id), units),
-                lives.GetValueOrDefault(b.Id), waits.GetValueOrDefault(b.Id), b.Eaten))],
+                b.SoilPh, b.Version, GroundSays.Bed(b.AreaM2, b.SoilPh, lives.GetValueOrDefault(b.Id)?.ForDose, units),
+                lives.GetValueOrDefault(b.Id)?.Life, waits.GetValueOrDefault(b.Id), b.Eaten))],
             [.. waters.Select(w => new WaterView(w.Id, w.Name, w.Kind, w.Chloramine, w.Strip?.MgPerL, w.Strip?.At,
                 GroundSays.Water(w.Kind, w.Strip?.MgPerL, w.Chloramine, units), w.Version))],
             [.. vessels.Select(v => new VesselRow(v.Id, v.Name, v.Shape, v.TotalL, v.WorkingL, v.DepthM, Show(v.WorkingL, Dimension.Volume),
@@ -207,7 +207,7 @@ public static class GroundEndpoints
     }
 
     private static Task<Results<Written<Kept>, Refused, Clash>> KeepBed(BedRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
-        Keep(db, clock, writes, fields => KitReader.Bed(r, fields, db), b => b.Id);
+        Keep(db, clock, writes, fields => KitReader.Bed(r, fields, db, clock.Now), b => b.Id);
 
     private static Task<Results<Written<Kept>, Refused, Clash>> KeepWater(WaterRequest r, HoldingDb db, HoldingClock clock,
         Writes writes) =>

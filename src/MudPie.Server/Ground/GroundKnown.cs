@@ -2,6 +2,7 @@ using Microsoft.EntityFrameworkCore;
 using MudPie.Core.Measures;
 using MudPie.Core.Workings;
 using MudPie.Records;
+using MudPie.Server.Web;
 
 namespace MudPie.Server.Ground;
 
@@ -16,7 +17,8 @@ public sealed record KnownLine(string Kind, string Text, DateTimeOffset At, stri
 public static class GroundKnown
 {
     /// <summary>By bed.</summary>
-    public static async Task<IReadOnlyDictionary<int, IReadOnlyList<KnownLine>>> Of(HoldingDb db, UnitSystem units)
+    public static async Task<IReadOnlyDictionary<int, IReadOnlyList<KnownLine>>> Of(HoldingDb db, UnitSystem units,
+        IReadOnlyDictionary<int, BedLife> lives)
     {
         var visits = db.BrixVisits.ThatStand().Where(v => v.Weed == null && v.Readings.Count > 0);
         var jobs = db.Applications.ThatStand();
@@ -36,7 +38,6 @@ public static class GroundKnown
             What = j.BatchId != null ? "brew" : j.Items.Select(i => i.Input!.Name).FirstOrDefault() ?? "something"
         }).ToDictionaryAsync(j => j.Id);
         var cuts = await harvests.AsNoTracking().Where(h => harvestIds.Contains(h.Id)).ToDictionaryAsync(h => h.Id);
-        var checks = (await db.BedChecks.Newest().AsNoTracking().ToListAsync()).ToDictionary(c => c.BedId);
         return newest.ToDictionary(r => r.Id, r =>
         {
             var lines = new List<KnownLine>();
@@ -45,9 +46,10 @@ public static class GroundKnown
                 lines.Add(new("leaves", $"leaves {Say.Fixed(leaf.Mean, 1)} °Bx", leaf.At, $"/look/leaves/{r.Id}"));
             }
 
-            if (checks.GetValueOrDefault(r.Id) is { } check)
+            if (lives.GetValueOrDefault(r.Id) is { Newest: { } seen } ground)
             {
-                lines.Add(new("check", $"ground {check.Life.Word()}", check.At, "/look/checks"));
+                lines.Add(new("check", $"ground {ground.Answer.Value.Says}", seen, ground.Peg is { } peg ? $"/look/pegs/{peg}"
+                    : "/look/checks"));
             }
 
             if (r.Job is { } jobId && done[jobId] is var job)

@@ -16,7 +16,7 @@ public static class KitReader
     private static double MostOf(string shape) => shape switch { "bucket" => 60, "barrel" => 600, _ => 5000 };
 
     /// <summary>A bed.</summary>
-    public static async Task<Bed> Bed(BedRequest r, TypedFields fields, HoldingDb db)
+    public static async Task<Bed> Bed(BedRequest r, TypedFields fields, HoldingDb db, DateTimeOffset now)
     {
         var area = fields.Quantity("area", r.Area, Dimension.Area, 0.1, 1_000_000);
         var bed = await Old(db.Beds, r.Id, fields) ?? Added(db, new Bed { Name = "", AreaTyped = "", Crop = "", Growing = "" });
@@ -24,10 +24,16 @@ public static class KitReader
         bed.Name = fields.Name("name", r.Name, "the bed");
         bed.AreaM2 = area;
         bed.AreaTyped = (r.Area ?? "").Trim();
-        bed.Crop = fields.Name("crop", r.Crop, "the crop");
+        var (was, crop) = (bed.Crop, fields.Name("crop", r.Crop, "the crop"));
+        bed.Crop = crop;
         bed.Growing = fields.OneOf("growing", r.Growing, "annual", "grass", "perennial", "tree");
         bed.SoilPh = fields.Optional("soilPh", r.SoilPh, Dimension.Plain, 3, 10);
         await Unique(db.Beds.Where(b => b.Id != bed.Id).Select(b => b.Name), bed.Name, fields);
+        if (bed.Id > 0 && was != crop && fields.Checks.Sound)
+        {
+            await PlantingBook.Begin(db, bed, (crop, null), now, ends: true); // another crop is another planting
+        }
+
         return bed;
     }
 

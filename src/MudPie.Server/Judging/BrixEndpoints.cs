@@ -60,7 +60,11 @@ public sealed record BrixWorkOut(IReadOnlyList<double> AsRead, IReadOnlyList<dou
 /// <summary>A bed with a spray on it and the readings around that.</summary>
 public sealed record BrixPair(
     int ApplicationId, int? BatchId, string Batch, int BedId, string Bed, string Crop, DateTimeOffset SprayedAt, string Dilution,
-    BrixVisitView? Before, BrixVisitView? After, Worked<BrixDifference>? Difference, string Wants);
+    BrixVisitView? Before, BrixVisitView? After, Worked<BrixDifference>? Difference, string Wants)
+{
+    /// <summary>Was it the water? What fell and was given between the two readings.</summary>
+    public string? Water { get; init; }
+}
 
 /// <summary>A bed's own history of brix.</summary>
 public sealed record BrixHistory(int BedId, string Bed, string Crop, IReadOnlyList<BrixVisitView> Visits);
@@ -96,6 +100,12 @@ public static class BrixEndpoints
         var bedIds = sprays.Select(s => s.BedId).Distinct().ToList();
         var visits = (await db.BrixVisits.ThatStand().AsNoTracking().Include(v => v.Readings).Where(v => bedIds.Contains(v.BedId)
             && v.At > since.AddDays(-10) && v.Weed == null && v.Readings.Count > 0).ToListAsync()).ToLookup(v => v.BedId);
+        var water = new Dictionary<int, WaterBook>();
+        foreach (var bed in bedIds)
+        {
+            water[bed] = await WaterBook.Of(db, clock, bed, since.AddDays(-10), clock.Now);
+        }
+
         return [.. sprays.Select(s =>
         {
             var before = visits[s.BedId].Where(v => v.At <= s.At && v.At > s.At.AddDays(-5)).MaxBy(v => v.At);
@@ -104,7 +114,9 @@ public static class BrixEndpoints
                 BrixViews.View(after),
                 before is not null && after is not null
                     ? BrixReadings.Compare(BrixViews.Set(before, local), BrixViews.Set(after, local)) : null,
-                Wants(s.At, before, after, clock.Now));
+                Wants(s.At, before, after, clock.Now)) {
+                Water = before is not null && after is not null ? water[s.BedId].Between(before.At, after.At).Sentence : null
+            };
         })];
     }
 

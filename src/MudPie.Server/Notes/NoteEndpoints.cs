@@ -14,6 +14,7 @@ using MudPie.Records.Ground;
 using MudPie.Records.Judging;
 using MudPie.Records.PuttingOut;
 using MudPie.Records.Shelf;
+using MudPie.Server.Looking;
 using MudPie.Server.Lots;
 using MudPie.Server.Mixing;
 using MudPie.Server.PuttingOut;
@@ -128,7 +129,8 @@ public static class NoteEndpoints
             cautions.Add(Cautions.StockShort);
         }
 
-        return TypedResults.Ok(new NoteView(u, target?.Name ?? (u.Choose ? "choose which" : "the book"), cautions, minds));
+        return TypedResults.Ok(new NoteView(u, target?.Name ?? (u.Choose ? "choose which" : u.Kind == NoteKind.Field ? "all the ground"
+            : "the book"), cautions, minds));
     }
 
     /// <summary>The amount in the unit of the input's lots; null where it can't be told without a density.</summary>
@@ -155,7 +157,7 @@ public static class NoteEndpoints
 
         var u = read.Value;
         var target = u.Targets.FirstOrDefault(t => t.Id == r.TargetId) ?? (u.Targets.Count == 1 ? u.Targets[0] : null);
-        if (target is null && (u.Choose || u.Kind != NoteKind.Note))
+        if (target is null && (u.Choose || u.Kind is not (NoteKind.Note or NoteKind.Field)))
         {
             return Refusal.Of("targetId", "It can mean several.", $"Choose one of {Say.List([.. u.Targets.Select(t => t.Name)])}.");
         }
@@ -178,6 +180,7 @@ public static class NoteEndpoints
             NoteKind.Strip => await Strip(u, target!, at, db),
             NoteKind.Harvest => await Harvest(u, r.Text!.Trim(), target!, at, db, clock),
             NoteKind.HeapWarmth or NoteKind.Turned => await AtHeap(u, target!, at, db, heaps, clock),
+            NoteKind.Field => await Field(u, target, at, db, clock),
             NoteKind.WormsFed => await Fed(u, target!, at, db, works, clock),
             NoteKind.Use => await Use(u, target!, at, r.CautionsSeen ?? [], db, clock, stock, weather, mixes),
             NoteKind.Note when target is not { Kind: NameOf.Vessel } => await Seen(u, target, at, db, clock),
@@ -232,6 +235,11 @@ public static class NoteEndpoints
 
         return Writes.Done(new NoteKept(u.Sentence, $"/make/heap/{heap.Id}"));
     }
+
+    private static async Task<Ruling<NoteKept>> Field(NoteUnderstood u, Nameable? bed, DateTimeOffset at, HoldingDb db,
+        HoldingClock clock) =>
+        (await FieldEndpoints.Write(bed is null ? [] : [bed.Id], u.Field!, at, db, clock)).Refused is { } refused ? InText(refused)
+            : Writes.Done(new NoteKept(u.Sentence, "/look/plantings"));
 
     private static async Task<Ruling<NoteKept>> Fed(NoteUnderstood u, Nameable bin, DateTimeOffset at, HoldingDb db, WorkDesk works,
         HoldingClock clock)

@@ -1,6 +1,7 @@
 using Microsoft.EntityFrameworkCore;
 using MudPie.Core.Book;
 using MudPie.Core.Brewing;
+using MudPie.Core.Looking;
 using MudPie.Core.Measures;
 using MudPie.Core.PuttingOut;
 using MudPie.Core.Shelf;
@@ -53,7 +54,8 @@ public sealed class TankJobs(HoldingDb db, HoldingClock clock, LiveBrew live, St
     }
 
     /// <summary>What a job is asked of: its brew, beds, sprayer and things of the shelf.</summary>
-    private sealed record TankKit(TankRequest Asked, Batch? Batch, List<Bed> Beds, Dictionary<int, BedCheck> Checks, Sprayer? Sprayer,
+    private sealed record TankKit(TankRequest Asked, Batch? Batch, List<Bed> Beds, IReadOnlyDictionary<int, BedLife> Lives,
+        Sprayer? Sprayer,
         double TankL, Dictionary<int, Input> Inputs, DateTimeOffset At, Func<DateTimeOffset, DateTimeOffset> Local)
     {
         public Purpose Purpose => Asked.Purpose ?? Batch?.Purpose ?? Purpose.Leaf;
@@ -85,7 +87,7 @@ public sealed class TankJobs(HoldingDb db, HoldingClock clock, LiveBrew live, St
         }
 
         return new TankKit(r, batch, beds,
-            (await db.BedChecks.Newest().AsNoTracking().Where(c => ids.Contains(c.BedId)).ToListAsync()).ToDictionary(c => c.BedId),
+            await Lives.Of(db, r.At ?? clock.Now, ids),
             sprayer, tankL, await db.Inputs.AsNoTracking().Where(i => inputIds.Contains(i.Id)).ToDictionaryAsync(i => i.Id),
             r.At ?? clock.Now, await clock.Local());
     }
@@ -117,14 +119,14 @@ public sealed class TankJobs(HoldingDb db, HoldingClock clock, LiveBrew live, St
 
     private static JobBed JobBed(TankKit kit, Bed b, TypedFields fields)
     {
-        var (id, check) = (b.Id.ToString(System.Globalization.CultureInfo.InvariantCulture), kit.Checks.GetValueOrDefault(b.Id));
+        var (id, life) = (b.Id.ToString(System.Globalization.CultureInfo.InvariantCulture), kit.Lives.GetValueOrDefault(b.Id));
         return new JobBed {
             Name = b.Name,
             AreaM2 = b.AreaM2,
             Plants = fields.Optional("plants", kit.Asked.Plants?.GetValueOrDefault(id), Dimension.Plain, 1, 1_000_000),
-            Life = check?.Life,
-            LifeSays = check is null
-                ? null : $"{(check.Kind == GroundTest.Cotton ? "cotton strip" : "CO₂ burst")} of {Say.Day(kit.Local(check.At))}",
+            Life = life?.ForDose,
+            LifeSays = life is null ? null : Say.List([.. life.Answer.Value.Of.Select(c =>
+                $"{GroundLife.Word(c.Kind)} of {Say.Day(kit.Local(c.At))}")]),
             RateLPerHa = kit.Asked.BedRates?.GetValueOrDefault(id) is { Length: > 0 } own
                 ? fields.Quantity("bedRates", own, Dimension.AreaRate, 1, 200_000, "What goes on that bed, mixed.") : null,
         };

@@ -113,6 +113,7 @@ public static class TodayEndpoints
         items.AddRange((await BrixDues.Of(db, clock.Now)).Select(d => TodayRules.BrixDue(d, clock.Now, local)));
 
         items.AddRange(await TodayMore.Of(db, clock));
+        items.AddRange(await TodayLooking.Of(db, clock));
         items.AddRange(await TodayMixing.Of(mixes, heaps, works, clock));
         items.AddRange((await RoundEndpoints.Of(db, clock, weather)).Where(r => r.Times.Count > 0
             && r.Times[0].At < clock.Now.AddDays(Rounds.AskDays)).Select(r => new TodayItem($"round-{r.Id}", 2, $"Plan {r.Name} again",

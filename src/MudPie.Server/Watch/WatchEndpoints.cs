@@ -5,6 +5,7 @@ using MudPie.Records;
 using MudPie.Records.Brewing;
 using MudPie.Server.Almanac;
 using MudPie.Server.Brewing;
+using MudPie.Server.Looking;
 using MudPie.Server.Mixing;
 using MudPie.Server.Weather;
 using MudPie.Server.Web;
@@ -184,6 +185,12 @@ public static class WatchEndpoints
         await Other(db, clock, Event);
         await Made(mixes, heaps, works, clock, Event);
         await AlmanacEndpoints.Dates(db, clock, works, false, Event);
+        foreach (var w in (await LookDesk.Walks(db, clock)).Where(w => w.Next is not null))
+        {
+            Event($"walk-{w.Id}-{w.Next:yyyyMM}", new DateTimeOffset(w.Next!.Value.ToDateTime(new TimeOnly(8, 0)), TimeSpan.Zero), 60,
+                $"Walk: {w.Name}", w.HungOn ?? "a round of pegs");
+        }
+
         return calendar.Answer();
     }
 

@@ -17,11 +17,13 @@ interface Props {
   /** What is asked of whoever chooses. */
   label: string;
   /** A point is asked for instead of a bed: m east and north of the plan's corner. */
-  onPoint?: (at: { x: number; y: number }) => void;
+  onPoint?: (at: { x: number; y: number }, bed: number | null) => void;
   /** The point that was touched. */
   point?: { x: number; y: number } | null;
-  /** What is marked on the plan is drawn too: all of it, or the one that this is about. */
-  marked?: "all" | (string & {});
+  /** What is marked on the plan is drawn too: all of it, all pegs, or the one that this is about. */
+  marked?: "all" | "peg" | (string & {});
+  /** Parts of beds, by their outlines or by the points of a yield map. */
+  zones?: readonly Pick<Schemas["ZoneView"], "id" | "name" | "outline" | "points">[];
 }
 
 const Tall = 0.62; // of its width: the map is never taller, and beside a form it leaves room for the verdict
@@ -33,7 +35,7 @@ const said = (b: Bed) =>
  * The ground to scale: beds are chosen by touch, by key or from the list under it. What waits before harvest is hatched and says
  * so; two fingers or the buttons come closer.
  */
-export function GroundMap({ plan, chosen, onToggle, many = true, label, onPoint, point, marked }: Props) {
+export function GroundMap({ plan, chosen, onToggle, many = true, label, onPoint, point, marked, zones = [] }: Props) {
   const hatch = useId();
   const [width, ref] = useWidth();
   const [listed, setListed] = useState(false);
@@ -73,13 +75,13 @@ export function GroundMap({ plan, chosen, onToggle, many = true, label, onPoint,
     if (dragged()) return;
     const box = e.currentTarget.getBoundingClientRect();
     const at = { x: view.x + (e.clientX - box.left) * u, y: view.y + (e.clientY - box.top) * u };
-    if (onPoint) {
-      onPoint({ x: at.x - ox, y: h - oy - at.y });
-      return;
-    }
     const far = (s: Shape) =>
       Math.hypot(Math.max(s.left - at.x, 0, at.x - s.right), Math.max(s.top - at.y, 0, at.y - s.bottom));
     const near = shapes.toSorted((a, b) => far(a) - far(b))[0];
+    if (onPoint) {
+      onPoint({ x: at.x - ox, y: h - oy - at.y }, near?.b.id ?? null);
+      return;
+    }
     if (!near || far(near) > 16 * u) return;
     const group =
       (e.nativeEvent as globalThis.PointerEvent).pointerType === "touch" && groups.find((g) => g.includes(near));
@@ -113,11 +115,16 @@ export function GroundMap({ plan, chosen, onToggle, many = true, label, onPoint,
             ticked={!hidden.has(s.b.id)}
             toggle={() => {
               const { x, y } = centre(s);
-              if (onPoint) onPoint({ x: x - ox, y: h - oy - y });
+              if (onPoint) onPoint({ x: x - ox, y: h - oy - y }, s.b.id);
               else onToggle(s.b.id);
             }}
           />
         ))}
+        <g className="pointer-events-none" aria-hidden>
+          {zones.map((z, i) => (
+            <ZoneDrawn key={z.id} zone={z} odd={i % 2 === 1} u={u} at={(q) => [ox + q.x, h - oy - q.y]} />
+          ))}
+        </g>
         {groups.map((g) => (
           <Cluster key={g[0]!.b.id} group={g} u={u} seen={seen} chosen={chosen} open={() => to(boxOf(g))} />
         ))}
@@ -127,9 +134,17 @@ export function GroundMap({ plan, chosen, onToggle, many = true, label, onPoint,
             <BedName key={n.shape.b.id} name={n} u={u} />
           ))}
           {plan.marks
-            .filter((m) => marked === "all" || m.id === marked)
+            .filter((m) => marked === "all" || m.id === marked || m.kind === marked)
             .map((m) => (
-              <Mark key={m.id} x={ox + m.x} y={h - oy - m.y} u={u} large={marked !== "all"} />
+              <Mark
+                key={m.id}
+                x={ox + m.x}
+                y={h - oy - m.y}
+                u={u}
+                large={m.id === marked}
+                peg={m.kind === "peg"}
+                name={m.kind === marked && view.close > 1.5 ? m.name : undefined}
+              />
             ))}
           {point && <Mark x={ox + point.x} y={h - oy - point.y} u={u} name="here" large />}
         </g>
@@ -137,7 +152,9 @@ export function GroundMap({ plan, chosen, onToggle, many = true, label, onPoint,
       <p className="flex flex-wrap items-center justify-between gap-x-4 text-ash">
         <span>
           hatched: waits before harvest · dashed: no outline
-          {marked === "all" && plan.marks.length > 0 && " · post: something lies buried"}
+          {marked === "all" && plan.marks.some((m) => m.kind === "buried") && " · post: something lies buried"}
+          {(marked === "all" || marked === "peg") && plan.marks.some((m) => m.kind === "peg") && " · flag: a peg"}
+          {zones.length > 0 && " · blue: a zone"}
         </span>
         <span className="flex gap-x-3">
           <Button
@@ -173,17 +190,40 @@ export function GroundMap({ plan, chosen, onToggle, many = true, label, onPoint,
   );
 }
 
-/** A post driven in where something lies. */
-function Mark({ x, y, u, name, large }: { x: number; y: number; u: number; name?: string; large: boolean }) {
+/** A post driven in where something lies; a peg carries a flag. */
+function Mark({
+  x,
+  y,
+  u,
+  name,
+  large,
+  peg,
+}: {
+  x: number;
+  y: number;
+  u: number;
+  name?: string;
+  large: boolean;
+  peg?: boolean;
+}) {
   const tall = (large ? 26 : 18) * u;
   return (
     <>
       <path d={`M${x} ${y}V${y - tall}`} className="stroke-clay" strokeWidth={3.5 * u} strokeLinecap="round" />
-      <circle cx={x} cy={y - tall} r={5 * u} className="fill-paper stroke-clay" strokeWidth={3 * u} />
+      {peg ? (
+        <path
+          d={`M${x} ${y - tall}l${12 * u} ${4 * u}l${-12 * u} ${4 * u}Z`}
+          className="fill-paper stroke-clay"
+          strokeWidth={2.5 * u}
+          strokeLinejoin="round"
+        />
+      ) : (
+        <circle cx={x} cy={y - tall} r={5 * u} className="fill-paper stroke-clay" strokeWidth={3 * u} />
+      )}
       {name && (
         <text
-          x={x + 9 * u}
-          y={y - tall + 4 * u}
+          x={x + (peg ? 15 : 9) * u}
+          y={y - tall + 6 * u}
           fontSize={14 * u}
           fontWeight="700"
           className="fill-clay halo"
@@ -192,6 +232,55 @@ function Mark({ x, y, u, name, large }: { x: number; y: number; u: number; name?
           {name}
         </text>
       )}
+    </>
+  );
+}
+
+interface ZoneProps {
+  zone: NonNullable<Props["zones"]>[number];
+  odd: boolean;
+  u: number;
+  at: (q: { x: number; y: number }) => [number, number];
+}
+
+/** A zone: its outline, or the points of a map that lie in it; every other one is drawn in rings. */
+function ZoneDrawn({ zone, odd, u, at }: ZoneProps) {
+  const corners = zone.outline.map(at);
+  const dots = zone.points.map(at);
+  const all = corners.length > 0 ? corners : dots;
+  if (all.length === 0) return null;
+  const x = all.reduce((sum, q) => sum + q[0], 0) / all.length;
+  const y = Math.max(...all.map((q) => q[1])) - 8 * u; // at its foot, clear of the flag in its middle
+  return (
+    <>
+      {corners.length > 2 && (
+        <polygon
+          points={corners.map((q) => q.join(",")).join(" ")}
+          className="fill-river stroke-river"
+          fillOpacity="0.12"
+          strokeWidth={1.6 * u}
+        />
+      )}
+      {(corners.length > 2 ? [] : [...dots, ...corners]).map(([cx, cy], i) => (
+        <circle
+          key={i}
+          cx={cx}
+          cy={cy}
+          r={2.6 * u}
+          className={odd ? "fill-none stroke-river" : "fill-river"}
+          strokeWidth={1.2 * u}
+        />
+      ))}
+      <text
+        x={x}
+        y={y}
+        textAnchor="middle"
+        fontSize={14 * u}
+        className="fill-river halo"
+        style={{ strokeWidth: 4 * u }}
+      >
+        {zone.name}
+      </text>
     </>
   );
 }

@@ -16,8 +16,9 @@ export const rooms: readonly RoomPlace[] = [
     also: [],
     benches: [
       ["/look", "The ground"],
+      ["/look/walk", "Walks and pegs", /^\/look\/(pegs|years|zones|checks)/],
+      ["/look/plantings", "Plantings and water"],
       ["/look/leaves", "Leaves (brix)"],
-      ["/look/checks", "Is the ground alive?"],
     ],
   },
   {

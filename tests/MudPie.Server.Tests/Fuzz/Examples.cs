@@ -37,6 +37,12 @@ public static class Examples
     private const string Brew =
         """{"volumeL":17,"depthM":0.28,"warmthC":18,"altitudeM":6,"flowLPerMin":6,"hours":48,"sources":[{"kind":"thermal","litres":0.6}],"foods":[{"kind":"molasses","ml":20}]}""";
 
+    private const string Yield =
+        """{"geoJson":"{\"type\":\"FeatureCollection\",\"features\":[{\"type\":\"Feature\",\"properties\":{\"t\":1},\"geometry\":{\"type\":\"Point\",\"coordinates\":[0.0001,52.5004]}},{\"type\":\"Feature\",\"properties\":{\"t\":2},\"geometry\":{\"type\":\"Point\",\"coordinates\":[0.00025,52.5004]}},{\"type\":\"Feature\",\"properties\":{\"t\":3},\"geometry\":{\"type\":\"Point\",\"coordinates\":[0.0004,52.5004]}},{\"type\":\"Feature\",\"properties\":{\"t\":4},\"geometry\":{\"type\":\"Point\",\"coordinates\":[0.00055,52.5004]}},{\"type\":\"Feature\",\"properties\":{\"t\":5},\"geometry\":{\"type\":\"Point\",\"coordinates\":[0.0007,52.5004]}},{\"type\":\"Feature\",\"properties\":{\"t\":6},\"geometry\":{\"type\":\"Point\",\"coordinates\":[0.00085,52.5004]}},{\"type\":\"Feature\",\"properties\":{\"t\":7},\"geometry\":{\"type\":\"Point\",\"coordinates\":[0.001,52.5004]}},{\"type\":\"Feature\",\"properties\":{\"t\":8},\"geometry\":{\"type\":\"Point\",\"coordinates\":[0.00115,52.5004]}},{\"type\":\"Feature\",\"properties\":{\"t\":9},\"geometry\":{\"type\":\"Point\",\"coordinates\":[0.0013,52.5004]}},{\"type\":\"Feature\",\"properties\":{\"t\":10},\"geometry\":{\"type\":\"Point\",\"coordinates\":[0.00145,52.5004]}},{\"type\":\"Feature\",\"properties\":{\"t\":11},\"geometry\":{\"type\":\"Point\",\"coordinates\":[0.0016,52.5004]}},{\"type\":\"Feature\",\"properties\":{\"t\":12},\"geometry\":{\"type\":\"Point\",\"coordinates\":[0.00175,52.5004]}}]}","property":"t","zones":2,"bedId":1}""";
+
+    private const string Looked =
+        """{"pegId":1,"check":{"kind":"rod","pushes":[[0.4,1.2,2.4],[0.5,1.1,2.2]],"psi":false},"wet":"moist","rainHours":"31","rain":"12 mm","who":"hand","at":"2026-06-10T04:30:00Z"}""";
+
     private const string Mix =
         """{"name":"Spring pots","into":"pots","pot":"3 L","spare":"10","loss":"10","settle":"0","sowOn":"2026-07-10","parts":[{"inputId":1,"pack":"70 L"},{"inputId":3},{"name":"perlite"}],"mixes":[{"name":"one","count":"4","shares":["50","30","20"]}],"crop":"lettuce","bought":"0.5","minutes":"30"}""";
 
@@ -141,6 +147,21 @@ public static class Examples
         ("/api/judge/pests/threshold", """{"bedId":6,"pest":"aphids","count":"4","on":"20","per":"plant","cost":"60","price":"0.5","loss":"20","kills":"75"}"""),
         ("/api/almanac/sowing", """{"on":true}"""),
         ("/api/works/byproducts", """{"asked":{"name":"grinder 9","what":"dried kitchen waste","feedstock":"kitchen scraps","setting":"2","density":"0.45"}}"""),
+        ("/api/look/zones", """{"bedId":1,"name":"by the sluice","texture":"clay","outline":[{"x":1,"y":1},{"x":9,"y":1},{"x":5,"y":9}]}"""),
+        ("/api/look/zones/2/end", "{}"),
+        ("/api/look/zones/yield/preview", Yield),
+        ("/api/look/zones/yield", Yield),
+        ("/api/look/pegs", """{"name":"peg 9","bedId":1,"x":12,"y":30,"paces":"4 from the post","zoneId":1,"besideId":1,"differs":"wheeled"}"""),
+        ("/api/look/walks", """{"name":"round 9","hungOn":"tying in","plan":{"kinds":["worms","rod"],"pegs":[1,2],"months":[4,10],"photo":true}}"""),
+        ("/api/look/checks/read", """{"pegId":1,"check":{"kind":"crumbs","classes":[3,4,5]}}"""),
+        ("/api/look/checks", Looked),
+        ("/api/look/checks/1/strike", """{"why":"the wrong peg"}"""),
+        ("/api/look/beds/1/dose", """{"keepsFull":true}"""),
+        ("/api/look/walks/1/end", "{}"),
+        ("/api/look/pegs/5/end", "{}"),
+        ("/api/look/field", """{"bedIds":[2,3],"did":{"deed":"watered","amount":"72 L","note":"by can"},"at":"2026-06-10T04:30:00Z"}"""),
+        ("/api/look/field/1/strike", """{"why":"the wrong bed"}"""),
+        ("/api/look/plantings", """{"bedId":3,"crop":"mustard","variety":"white","from":"2024-08-01T09:00:00Z","to":"2024-10-01T09:00:00Z","growing":"annual","eaten":"touches"}"""),
         ("/api/put-out/solid/work-out", Spread),
         ("/api/put-out/solid", $$"""{"asked":{{Spread}},"why":"before the fennel","who":"field hand","cautionsSeen":["stock-short"],"at":"2026-06-10T04:30:00Z"}"""),
         ("/api/sheets/read", """{"text":"P 18 ppm\nK; 0.31; meq/100 g"}"""),

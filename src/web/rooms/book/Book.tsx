@@ -20,6 +20,7 @@ const kinds = [
   { value: "mix", name: "mixes and heaps" },
   { value: "harvest", name: "harvests" },
   { value: "seen", name: "what was seen" },
+  { value: "field", name: "the ground: done and looked at" },
 ];
 
 /** Everything that happened, by bed, by input, by day. Nothing in it is silently changed. */

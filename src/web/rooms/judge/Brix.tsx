@@ -111,6 +111,7 @@ function Changes({ pairs, measure }: { pairs: Schemas["BrixPair"][]; measure: (p
                   {p.batch}, sprayed {clock.when(p.sprayedAt)}
                 </p>
                 <Difference before={p.before} after={p.after} difference={d} />
+                {p.water && <p className="text-river">{p.water}</p>}
                 <ul className="text-ash">
                   {d.caveats.map((c) => (
                     <li key={c}>▲ {c}</li>

@@ -13,6 +13,7 @@ export function LookRoom() {
   const plan = useRead("/api/ground/plan");
   const [search, setSearch] = useSearchParams();
   const bed = plan.beds.find((b) => b.id === Number(search.get("bed")));
+  const pegs = plan.marks.filter((m) => m.kind === "peg" && m.bedId === bed?.id);
   const newest = plan.beds
     .flatMap((b) => b.known.map((k) => ({ ...k, bed: b })))
     .sort((a, b) => b.at.localeCompare(a.at))
@@ -59,7 +60,9 @@ export function LookRoom() {
               <Go to={`/look/leaves?bed=${bed.id}`} filled>
                 Read its leaves
               </Go>
-              <Go to={`/look/checks?bed=${bed.id}`}>Is it alive?</Go>
+              <Go to={pegs[0]?.link ?? `/look/pegs/new?bed=${bed.id}`}>
+                {pegs[0] ? `Its peg, ${pegs[0].name}` : "Set a peg in it"}
+              </Go>
               <Go to={`/book?bed=${bed.id}`}>Its book</Go>
               <Go to={`/put-out?beds=${bed.id}`}>Put something on it</Go>
             </p>

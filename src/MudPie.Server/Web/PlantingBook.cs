@@ -1,0 +1,49 @@
+using Microsoft.EntityFrameworkCore;
+using MudPie.Records;
+using MudPie.Records.Ground;
+using MudPie.Records.Looking;
+
+namespace MudPie.Server.Web;
+
+/// <summary>Plantings as they begin and end: what a bed is said to grow is always what stands there.</summary>
+internal static class PlantingBook
+{
+    /// <summary>What stood there ends, and another begins, where it is not the same.</summary>
+    public static async Task<Planting> Begin(HoldingDb db, Bed bed, (string Crop, string? Variety) what, DateTimeOffset at, bool ends)
+    {
+        if (ends)
+        {
+            await End(db, bed.Id, at);
+        }
+
+        var planting = db.Plantings.Add(new Planting {
+            Bed = bed, Crop = what.Crop, Variety = what.Variety, From = at, Growing = bed.Growing, Eaten = bed.Eaten
+        }).Entity;
+        await db.SaveChangesAsync();
+        await Follow(db, bed);
+        return planting;
+    }
+
+    /// <summary>What stands there ends.</summary>
+    public static async Task End(HoldingDb db, int bed, DateTimeOffset at)
+    {
+        foreach (var p in await db.Plantings.Where(p => p.BedId == bed && p.To == null && (p.From == null || p.From < at)).ToListAsync())
+        {
+            p.To = at;
+        }
+    }
+
+    /// <summary>The bed says what stands there last: the newest that has not ended, or nothing.</summary>
+    public static async Task Follow(HoldingDb db, Bed bed)
+    {
+        await db.SaveChangesAsync();
+        var now = await db.Plantings.Where(p => p.BedId == bed.Id && p.To == null).OrderByDescending(p => p.From).ThenByDescending(p =>
+            p.Id)
+            .FirstOrDefaultAsync();
+        bed.Crop = now?.Crop ?? Bed.Nothing;
+        if (now is not null)
+        {
+            (bed.Growing, bed.Eaten) = (now.Growing, now.Eaten);
+        }
+    }
+}

@@ -1,0 +1,148 @@
+using System.Net.Http.Json;
+using Microsoft.Extensions.DependencyInjection;
+using MudPie.Records;
+using OpenQA.Selenium;
+
+namespace MudPie.Browser.Tests;
+
+/// <summary>The grower with a spade: a walk on the phone, a peg's page, what grew where.</summary>
+public class LookJourneys
+{
+    private static void Worms(Page page, int count)
+    {
+        page.Press("//section[@aria-label='Worms']/button");
+        page.Type("//button[starts-with(@aria-label, 'block 1: one more worm')]", string.Concat(Enumerable.Repeat(Keys.Enter, count)));
+        page.Press("//form[@aria-label='Worms']//button[.='Keep it']");
+    }
+
+    [Fact]
+    public void A_walk_of_eight_pegs_is_walked_without_a_signal_and_sent_once()
+    {
+        using var page = new Page(demo: true, 390, 844);
+        using var http = new HttpClient { BaseAddress = page.Address };
+        for (var i = 6; i <= 8; i++)
+        {
+            Post(http, "/api/look/pegs", new { name = $"peg {i}", bedId = i });
+        }
+
+        Post(http, "/api/look/walks", new { name = "worms all round", plan = new { kinds = new[] { "worms" }, pegs = Enumerable.Range(1, 8),
+            months = Array.Empty<int>(), photo = true } });
+        var photo = Path.Combine(Page.Root(), "docs", "screenshots", "yard.png");
+        page.Go("/look/walk/2");
+        page.Click("moist");
+        page.Fill("Who looks", "field hand");
+        page.See("peg 1 of 8");
+        Worms(page, 3);
+        page.See("last time, 9 Apr 2026: 34 worms"); // only now that this time's is there
+        page.Fail("/api/look/", "gone");
+        for (var i = 2; i <= 8; i++)
+        {
+            page.Click("Next peg");
+            page.See($"peg {i} of 8");
+            Worms(page, i);
+            page.See("//section[@aria-label='Worms']", "waits to be sent");
+            page.Unfold("A picture from here");
+            page.Bring(photo);
+            page.See("kept on this device");
+        }
+
+        page.See("No signal: 14 kept on this phone");
+        page.LetGo(); // and it is gone again in the middle
+        page.Driver.ExecuteScript("window.dispatchEvent(new Event('online'))");
+        page.Until(() => Checks(page) > 2, "some to be sent");
+        page.Fail("/api/look/", "gone");
+        page.Until(() => page.Text.Contains("kept on this phone", StringComparison.Ordinal) || Checks(page) == 8, "the signal to be gone");
+        page.LetGo();
+        page.Driver.ExecuteScript("window.dispatchEvent(new Event('online'))");
+        page.Until(() => Checks(page) == 8 && Photos(page) == 7, "all to be sent");
+        page.Driver.ExecuteScript("window.dispatchEvent(new Event('online'))");
+        page.Rest();
+        (Checks(page), Photos(page)).ShouldBe((8, 7), "each once");
+    }
+
+    private static void Post(HttpClient http, string path, object body)
+    {
+        using var request = new HttpRequestMessage(HttpMethod.Post, path) { Content = JsonContent.Create(body) };
+        request.Headers.Add("Idempotency-Key", Guid.NewGuid().ToString());
+        using var reply = http.Send(request);
+        reply.EnsureSuccessStatusCode();
+    }
+
+    private static T Of<T>(Page page, Func<HoldingDb, T> read)
+    {
+        using var scope = page.Services.CreateScope();
+        return read(scope.ServiceProvider.GetRequiredService<HoldingDb>());
+    }
+
+    private static int Checks(Page page) => Of(page, db => db.GroundChecks.Count(c => c.Who == "field hand"
+        && c.At > Page.Begins.AddDays(-1)));
+
+    private static int Photos(Page page) => Of(page, db => db.PegPhotos.Count(p => p.At > Page.Begins.AddDays(-1)));
+
+    [Fact]
+    public void A_peg_is_set_on_the_plan_dug_and_rodded_and_its_page_draws_what_was_found()
+    {
+        using var page = new Page(demo: true);
+        page.Go("/look/pegs/new");
+        page.Type("//*[@role='button'][starts-with(@aria-label, 'Hop Yard')]", Keys.Enter);
+        page.Fill("What you call it", "by the gate");
+        page.Click("Set it");
+        page.See("Nothing was looked at here yet");
+        page.Go("/look/walk/new");
+        page.Fill("What you call it", "rod and spade");
+        foreach (var other in new[] { "Worms", "Crumbs in water", "Roots" })
+        {
+            page.Press($"//*[@role='checkbox'][@aria-label='{other}']");
+        }
+
+        page.Press("//*[@role='checkbox'][@aria-label='Rod with a gauge']");
+        page.Click("Keep this walk");
+        page.See("peg 1 of 6");
+        page.Press("//button[starts-with(@aria-label, 'Hop Yard, by the gate')]");
+        page.Click("moist");
+        page.Press("//section[@aria-label='Spade block']/button");
+        page.Click("2 intact");
+        page.Click("Cut it in two");
+        page.Click("5 very compact");
+        page.Type("//*[@role='slider'][@aria-label='Layer 1 ends at']", Keys.ArrowDown);
+        page.Fill("Colour", "plates");
+        page.See("structure ");
+        page.Press("//form[@aria-label='Spade block']//button[.='Keep it']");
+        page.Press("//section[@aria-label='Rod with a gauge']/button");
+        page.Type("//*[@role='slider'][@aria-label='15 cm deep']", string.Concat(Enumerable.Repeat(Keys.PageUp, 5)));
+        page.See("2.5 MPa at 15 cm: roots stop");
+        page.Click("Next push");
+        page.Type("//*[@role='slider'][@aria-label='15 cm deep']", Keys.PageUp);
+        page.Press("//form[@aria-label='Rod with a gauge']//button[.='Keep it']");
+        page.See("//section[@aria-label='Rod with a gauge']", "at 15 cm");
+        page.Click("its page");
+        page.See("2 pushes here");
+        page.See("as dug on");
+        page.See("not known: structure and worms only; 1 kind more");
+    }
+
+    [Fact]
+    public void Oats_are_sowed_rain_is_noted_and_the_bed_says_what_stands_there()
+    {
+        using var page = new Page(demo: true);
+        page.Go("/look/plantings?bed=1");
+        page.Click("sowed");
+        page.Fill("Crop", "winter rye");
+        page.Click("Write it down");
+        page.See("written down");
+        page.See("//section[h2[starts-with(., 'Plantings of')]]", "winter rye");
+        page.Click("Note it");
+        page.Fill("Say it in a few words", "rain 12");
+        page.See("Rain, 12 mm on all the ground.");
+        page.Click("Record it");
+        page.Click("Close");
+        page.Go("/look/plantings?bed=1");
+        page.See("rain, 12 mm");
+        page.Go("/look?bed=1");
+        page.See("winter rye");
+        page.Go("/look/plantings?bed=1");
+        page.Press("//a[contains(., 'oats and vetch')]");
+        page.See("What hangs on it");
+        page.See("It has ended");
+    }
+}
