@@ -78,6 +78,13 @@ internal static class Quick
             Line($"{page} over that history", 8, Median(30, 60, () => http.GetStringAsync($"/api/{page}").GetAwaiter().GetResult().Length));
         }
 
+        FillChecks(host);
+        foreach (var page in new[] { "look/years", "look/walk" })
+        {
+            Line($"{page}: 40 zones, 20 years of checks", 100, Median(20, 60, () => http.GetStringAsync($"/api/{page}").GetAwaiter()
+                .GetResult().Length));
+        }
+
         await Sixteen(http, TimeSpan.FromSeconds(Environment.GetCommandLineArgs().Contains("--minute") ? 60 : 10));
         FillProbe(host);
         Line("the probe's 10,000 readings, by HTTP", null,
@@ -180,6 +187,25 @@ internal static class Quick
             db.Add(job);
         }
 
+        db.SaveChanges();
+    }
+
+    /// <summary>A peg in each of 40 zones, looked at twice a year for twenty years by five checks.</summary>
+    private static void FillChecks(BenchHost host)
+    {
+        using var scope = host.Services.CreateScope();
+        var db = scope.ServiceProvider.GetRequiredService<Records.HoldingDb>();
+        var now = DateTimeOffset.UtcNow;
+        var beds = db.Beds.OrderBy(b => b.Id).Take(40).ToList();
+        List<Records.Looking.Peg> pegs = [.. beds.Select((b, i) => new Records.Looking.Peg { Name = $"bench peg {i}", BedId = b.Id,
+            Zone = new Records.Looking.Zone { Name = $"bench zone {i}", BedId = b.Id } })];
+        db.AddRange(pegs);
+        db.SaveChanges();
+        var like = db.GroundChecks.Where(c => c.PegId == 1).AsEnumerable().GroupBy(c => c.Kind).Take(5).Select(g => g.First()).ToList();
+        db.AddRange(pegs.SelectMany(p => Enumerable.Range(0, 40).SelectMany(i => like.Select(c => new Records.Looking.GroundCheck {
+            PegId = p.Id, At = now.AddDays((-i * 182.5) - 1), RecordedAt = now, Kind = c.Kind, Asked = c.Asked, Figure = c.Figure + (i % 3),
+            Lower = c.Lower, Upper = c.Upper, Life = c.Life, Shown = c.Shown, Wet = c.Wet
+        }))));
         db.SaveChanges();
     }
 

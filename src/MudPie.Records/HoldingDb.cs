@@ -64,6 +64,10 @@ public sealed class HoldingDb(DbContextOptions<HoldingDb> options) : DbContext(o
 
     public DbSet<FieldLog> FieldLog => Set<FieldLog>();
 
+    public DbSet<Goal> Goals => Set<Goal>();
+
+    public DbSet<GoalThing> GoalThings => Set<GoalThing>();
+
     public DbSet<SourceCheck> SourceChecks => Set<SourceCheck>();
 
     public DbSet<Recipe> Recipes => Set<Recipe>();
@@ -218,6 +222,7 @@ public sealed class HoldingDb(DbContextOptions<HoldingDb> options) : DbContext(o
         Words<Texture>(configurationBuilder);
         Words<Wetness>(configurationBuilder);
         Words<FieldDeed>(configurationBuilder);
+        Words<GoalMeasure>(configurationBuilder);
     }
 
     /// <inheritdoc/>
@@ -278,6 +283,8 @@ public sealed class HoldingDb(DbContextOptions<HoldingDb> options) : DbContext(o
         modelBuilder.Entity<GroundCheck>().HasIndex(c => new { c.Kind, c.At });
         modelBuilder.Entity<GroundCheck>().HasOne<GroundCheck>().WithMany().HasForeignKey(c => c.CorrectsId);
         modelBuilder.Entity<PegPhoto>().HasIndex(p => new { p.PegId, p.At });
+        modelBuilder.Entity<Goal>().HasOne<Input>().WithMany().HasForeignKey(g => g.InputId);
+        modelBuilder.Entity<GoalThing>().HasIndex(t => new { t.GoalId, t.Kind, t.ThingId }).IsUnique();
         modelBuilder.Entity<Planting>().HasIndex(p => new { p.BedId, p.From });
         modelBuilder.Entity<FieldLog>().HasIndex(f => new { f.BedId, f.At });
         modelBuilder.Entity<FieldLog>().HasIndex(f => new { f.Deed, f.At });

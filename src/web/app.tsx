@@ -33,6 +33,7 @@ const places = {
   "/look/pegs/new": room(() => import("./rooms/look/PegForm"), "PegNew"),
   "/look/pegs/:id": room(() => import("./rooms/look/PegPage"), "PegPage"),
   "/look/pegs/:id/change": room(() => import("./rooms/look/PegForm"), "PegChange"),
+  "/look/goals": room(() => import("./rooms/look/GoalsRoom"), "GoalsRoom"),
   "/look/plantings": room(() => import("./rooms/look/PlantingsRoom"), "PlantingsRoom"),
   "/look/plantings/:id": room(() => import("./rooms/look/PlantingPage"), "PlantingPage"),
   "/look/zones": room(() => import("./rooms/look/ZonesRoom"), "ZonesRoom"),

@@ -145,4 +145,30 @@ public class LookJourneys
         page.See("What hangs on it");
         page.See("It has ended");
     }
+
+    [Fact]
+    public void A_goal_that_is_behind_says_what_follows_and_another_is_set_from_an_old_notebook()
+    {
+        using var page = new Page(demo: true);
+        page.Go("/look/goals");
+        page.Press("//button[contains(., '▲ behind')]");
+        page.See("If it stays so:");
+        page.Click("Another goal");
+        page.Fill("What you call it", "more worms");
+        page.Fill("Measured by", "a check of the ground");
+        page.Fill("Where", "Hop Yard");
+        page.Fill("It was", "4");
+        page.Fill("On", "10 Jan 2025");
+        page.Fill("It is to be", "4");
+        page.Fill("By", "1 Mar 2027");
+        page.Click("Set this goal");
+        page.See("Nothing is to change between baseline and target.");
+        page.Fill("It is to be", "12");
+        page.Fill("Where the first figure is from", "the notebook of 2024");
+        page.Click("Set this goal");
+        page.See("the notebook of 2024");
+        page.Click("hang something from it");
+        page.Press("(//*[@aria-label='What may be hung from it']//*[@role='checkbox'])[1]");
+        page.See("1 thing done for it");
+    }
 }

@@ -17,11 +17,11 @@ public class Shots
         ("book", "/book", "begun in the Barrel", 1280, 800, "day"),
         ("trial", "/judge/trials/1", "To settle it", 1280, 800, "day"),
         ("mix", "/make/mix/2", "Charge the char", 1280, 800, "day"),
-        ("heap", "/make/heap/2", "What was done", 1280, 800, "day"),
+        ("peg", "/look/pegs/1", "Against this peg", 1280, 800, "day"),
         ("almanac", "/keep/almanac", "Sky today", 1280, 800, "day"),
         ("sheet", "/make/sheet/5", "Put on", 1280, 800, "day"),
         ("leaves", "/look/leaves/10", "look at potassium", 1280, 800, "day"),
-        ("phone-sheet", "/judge/trials/2/sheet", "In walking order", 390, 844, "day"),
+        ("phone-walk", "/look/walk/1", "Roots", 390, 844, "day"),
         ("phone-today", "/", "is sliding", 390, 844, "day"),
         ("phone-night-check", "/brew/14?read=oxygen#read", "Read it", 390, 844, "night"),
     ];

@@ -30,7 +30,7 @@ public class FieldLogTests : IDisposable
         var plantings = (await Bed(1))["plantings"]!.AsArray();
         plantings.Count(p => (bool)p!["now"]!).ShouldBe(1);
         var rye = plantings.First(p => (string)p!["crop"]! == "winter rye")!;
-        ((string)rye["growing"]!, (string)rye["eaten"]!).ShouldBe(("annual", "touches"));
+        ((string)rye["growing"]!, (string)rye["eaten"]!).ShouldBe(("annual", "nothing"), "as what stood there");
         await _h.Post($"/api/look/field/{id}/strike", new { why = "the wrong field" });
         (await Crop(1)).ShouldBe("oats and vetch");
         (await Bed(1))["plantings"]!.ToJsonString().ShouldNotContain("winter rye");

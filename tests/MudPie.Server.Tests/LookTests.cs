@@ -79,8 +79,8 @@ public class LookTests : IDisposable
         await _h.Post("/api/look/checks", new { pegId = peg, check = new { kind = "crumbs", classes = new[] { 3, 4, 4, 3, 5, 4 } } });
         (await Life()).ShouldBe("living", "worms and roots living, crumbs middling: the middle one");
         ((string)(await Peg(peg))["dose"]!["value"]!["sentence"]!).ShouldContain("steps down from 1000 L a hectare to 300 L a hectare");
-        async Task<string> Plan() => (await _h.Post("/api/brew/plans/work-out", new { bedIds = new[] { 2 }, purpose = "root",
-            useAt = _h.Now.AddDays(3) }))["working"]!.ToJsonString();
+        async Task<string> Plan() => (await _h.Post("/api/brew/plan", new { bedIds = new[] { 2 }, purpose = "root", making = "extract",
+            useAt = _h.Now.AddDays(3), warmthC = 18, swingC = 2 })).ToJsonString();
         (await Plan()).ShouldContain("0.3 of the full dose");
         await _h.Post("/api/look/beds/2/dose", new { keepsFull = true });
         (await Plan()).ShouldNotContain("of the full dose", Case.Sensitive, "the grower keeps it");

@@ -229,6 +229,25 @@ public enum CheckKind
     Co2,
 }
 
+/// <summary>What a goal is measured by: something that Mud Pie keeps.</summary>
+public enum GoalMeasure
+{
+    /// <summary>Bought nitrogen, kg a hectare in twelve months.</summary>
+    BoughtNitrogen,
+
+    /// <summary>How often one thing of the shelf went out in twelve months.</summary>
+    Uses,
+
+    /// <summary>°Bx of the youngest full-grown leaf.</summary>
+    Brix,
+
+    /// <summary>A check of the ground.</summary>
+    Check,
+
+    /// <summary>Harvested, kg in twelve months.</summary>
+    Harvest,
+}
+
 /// <summary>What was done to the ground.</summary>
 public enum FieldDeed
 {

@@ -71,7 +71,8 @@ public static class FieldDeeds
         var grows = deed is FieldDeed.Sowed or FieldDeed.Planted or FieldDeed.Cover;
         var crop = grows ? fields.Name("crop", r.Crop, "what was sown or planted") : null;
         var variety = grows && !string.IsNullOrWhiteSpace(r.Variety) ? fields.Name("variety", r.Variety, "the variety") : null;
-        var (mm, litres) = deed is FieldDeed.Rain or FieldDeed.Watered ? Water(r.Amount, deed, areaM2, fields) : (null, null);
+        var (mm, litres) = deed == FieldDeed.Rain || (deed == FieldDeed.Watered && areaM2 is not null) ? Water(r.Amount, deed, areaM2,
+            fields) : (null, null);
         var depth = deed == FieldDeed.Tilled ? fields.Optional("amount", r.Amount, Dimension.Length, 0.005, 1.5, "How deep: 15 cm.") : null;
         return !fields.Checks.Sound ? fields.Checks.Refusal : Worked.Of(new FieldEntry(deed, mm, litres, depth * 100, crop, variety,
             r.Ends || deed is FieldDeed.Sowed or FieldDeed.Planted, string.IsNullOrWhiteSpace(r.Amount) ? null : r.Amount.Trim(),

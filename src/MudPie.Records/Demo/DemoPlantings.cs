@@ -65,3 +65,56 @@ internal static class DemoPlantings
         });
     }
 }
+
+/// <summary>The demo's three goals, of which one is behind.</summary>
+internal static class DemoGoals
+{
+    public static void Fill(HoldingDb db, DemoKit kit, DateTimeOffset now)
+    {
+        var (on, by) = (DateOnly.FromDateTime(now.AddMonths(-17).Date), DateOnly.FromDateTime(now.AddMonths(19).Date));
+        var currants = kit.Named("Currant Rows")[0];
+        db.Goals.AddRange(
+            new Goal {
+                Name = "less bought nitrogen", Measure = GoalMeasure.BoughtNitrogen, BaselineOn = on, Baseline = 18, TargetOn = by,
+                    Target = 4,
+                BaselineFrom = "the notebook of the year before", Met = "twelve months under 4 kg a hectare",
+                IfMissed = "clover under the oats, and grounds from the café"
+            },
+            new Goal {
+                Name = "softer ground", Measure = GoalMeasure.Check, Check = CheckKind.Rod, BedId = kit.Named("Creek Field")[0].Id,
+                BaselineOn = on, Baseline = 2.9, TargetOn = by, Target = 1.6, BaselineFrom = "the first push, before we began",
+                Met = "no depth over 2 MPa in spring", IfMissed = "tap roots for a year, and no wheels when wet"
+            },
+            new Goal {
+                Name = "brix on the currants above 11 by July", Measure = GoalMeasure.Brix, BedId = currants.Id, BaselineOn = on,
+                    Baseline = 8,
+                TargetOn = DateOnly.FromDateTime(now.AddMonths(1).Date), Target = 11, Met = "three visits above 11",
+                IfMissed = "a leaf sheet before anything else is bought"
+            });
+        // What was spread on the field and counts as bought nitrogen: more than the line allows.
+        var meal = db.Inputs.First(i => i.Name == "feather meal");
+        foreach (var (months, kg) in new[] { (10, 110.0), (5, 130.0) })
+        {
+            var job = new PuttingOut.Application {
+                At = now.AddMonths(-months), RecordedAt = now.AddMonths(-months), Purpose = Purpose.Root, Dilution = "", OneIn = 1,
+                Tool = "spreader, by the barrow", Fitness = "none", CautionsSeen = "", Solid = true, Who = "the field hand",
+                Why = "the oats stood pale"
+            };
+            job.Beds.Add(new PuttingOut.ApplicationBed { BedId = kit.Named("Creek Field")[0].Id });
+            job.Items.Add(new PuttingOut.ApplicationItem { InputId = meal.Id, Name = meal.Name, Kind = meal.Kind, Amount = kg,
+                Unit = "kg" });
+            db.Applications.Add(job);
+        }
+
+        db.SaveChanges();
+        var goal = db.Goals.Local.First(g => g.BedId == currants.Id);
+        var last = db.Applications.OrderByDescending(a => a.At).FirstOrDefault(a => a.Beds.Any(b => b.BedId == currants.Id)
+            && a.CorrectsId == null);
+        if (last is not null)
+        {
+            db.GoalThings.Add(new GoalThing { GoalId = goal.Id, Kind = "job", ThingId = last.Id });
+        }
+
+        db.SaveChanges();
+    }
+}

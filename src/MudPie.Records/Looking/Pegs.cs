@@ -247,3 +247,62 @@ public sealed class FieldLog : IPutRight
     /// <summary>Why.</summary>
     public string? Why { get; set; }
 }
+
+/// <summary>What the holding wants to reach.</summary>
+public sealed class Goal : IVersioned
+{
+    public int Id { get; set; }
+
+    public required string Name { get; set; }
+
+    public GoalMeasure Measure { get; set; }
+
+    /// <summary>Of which check, where it is one.</summary>
+    public CheckKind? Check { get; set; }
+
+    /// <summary>Of which thing of the shelf, where it is its uses.</summary>
+    public int? InputId { get; set; }
+
+    /// <summary>Where; null for the whole holding.</summary>
+    public int? BedId { get; set; }
+
+    public Bed? Bed { get; set; }
+
+    public DateOnly BaselineOn { get; set; }
+
+    public double Baseline { get; set; }
+
+    /// <summary>Where the baseline comes from: "the notebook of 2023".</summary>
+    public string? BaselineFrom { get; set; }
+
+    public DateOnly TargetOn { get; set; }
+
+    public double Target { get; set; }
+
+    /// <summary>What would count as met, in the grower's own words.</summary>
+    public string? Met { get; set; }
+
+    /// <summary>What follows if it is missed.</summary>
+    public string? IfMissed { get; set; }
+
+    public DateTimeOffset? EndedAt { get; set; }
+
+    public List<GoalThing> Things { get; } = [];
+
+    /// <inheritdoc/>
+    public Guid Version { get; set; }
+}
+
+/// <summary>Something made, put out or tried that is hung from a goal.</summary>
+public sealed class GoalThing
+{
+    public int Id { get; set; }
+
+    public int GoalId { get; set; }
+
+    /// <summary>"job", "batch" or "trial".</summary>
+    public required string Kind { get; set; }
+
+    /// <summary>Its number within its kind.</summary>
+    public int ThingId { get; set; }
+}

@@ -1768,6 +1768,90 @@ namespace MudPie.Records.Migrations
                     b.ToTable("FieldLog");
                 });
 
+            modelBuilder.Entity("MudPie.Records.Looking.Goal", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<double>("Baseline")
+                        .HasColumnType("REAL");
+
+                    b.Property<string>("BaselineFrom")
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateOnly>("BaselineOn")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int?>("BedId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Check")
+                        .HasColumnType("TEXT");
+
+                    b.Property<long?>("EndedAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("IfMissed")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int?>("InputId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Measure")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Met")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<double>("Target")
+                        .HasColumnType("REAL");
+
+                    b.Property<DateOnly>("TargetOn")
+                        .HasColumnType("TEXT");
+
+                    b.Property<Guid>("Version")
+                        .IsConcurrencyToken()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("BedId");
+
+                    b.HasIndex("InputId");
+
+                    b.ToTable("Goals");
+                });
+
+            modelBuilder.Entity("MudPie.Records.Looking.GoalThing", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("GoalId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Kind")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("ThingId")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("GoalId", "Kind", "ThingId")
+                        .IsUnique();
+
+                    b.ToTable("GoalThings");
+                });
+
             modelBuilder.Entity("MudPie.Records.Looking.GroundCheck", b =>
                 {
                     b.Property<int>("Id")
@@ -3448,6 +3532,28 @@ namespace MudPie.Records.Migrations
                     b.Navigation("Bed");
                 });
 
+            modelBuilder.Entity("MudPie.Records.Looking.Goal", b =>
+                {
+                    b.HasOne("MudPie.Records.Ground.Bed", "Bed")
+                        .WithMany()
+                        .HasForeignKey("BedId");
+
+                    b.HasOne("MudPie.Records.Shelf.Input", null)
+                        .WithMany()
+                        .HasForeignKey("InputId");
+
+                    b.Navigation("Bed");
+                });
+
+            modelBuilder.Entity("MudPie.Records.Looking.GoalThing", b =>
+                {
+                    b.HasOne("MudPie.Records.Looking.Goal", null)
+                        .WithMany("Things")
+                        .HasForeignKey("GoalId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
             modelBuilder.Entity("MudPie.Records.Looking.GroundCheck", b =>
                 {
                     b.HasOne("MudPie.Records.Looking.GroundCheck", null)
@@ -3813,6 +3919,11 @@ namespace MudPie.Records.Migrations
                     b.Navigation("Plots");
 
                     b.Navigation("Treatments");
+                });
+
+            modelBuilder.Entity("MudPie.Records.Looking.Goal", b =>
+                {
+                    b.Navigation("Things");
                 });
 
             modelBuilder.Entity("MudPie.Records.Mixing.Heap", b =>

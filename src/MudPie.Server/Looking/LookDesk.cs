@@ -21,11 +21,12 @@ internal static class LookDesk
         GeoEndpoints.Drawn(await db.Beds.AsNoTracking().OrderBy(b => b.Id).Take(500).ToListAsync()).Value.Beds;
 
     /// <summary>Pegs with what was last found at each.</summary>
-    public static async Task<List<PegView>> Pegs(HoldingDb db, IReadOnlyList<BedDrawn> drawn, int? one = null)
+    public static async Task<List<PegView>> Pegs(HoldingDb db, IReadOnlyList<BedDrawn> drawn, DateTimeOffset now,
+        int? one = null)
     {
         var pegs = await db.Pegs.AsNoTracking().Include(p => p.Bed).Include(p => p.Zone).Where(p => one == null ? p.EndedAt == null
             : p.Id == one).OrderBy(p => p.BedId).ThenBy(p => p.Id).Take(MostPegs).ToListAsync();
-        var last = await Last(db, one);
+        var last = await Last(db, one, now);
         var photos = (await db.PegPhotos.AsNoTracking().Where(p => one == null || p.PegId == one).OrderByDescending(p => p.At)
             .ThenByDescending(p => p.Id).Take(2000).ToListAsync()).ToLookup(p => p.PegId);
         return [.. pegs.Select(p => View(p, drawn) with {
@@ -41,20 +42,25 @@ internal static class LookDesk
     /// <summary>A visit is another one after so many hours.</summary>
     private const int ApartHours = 12;
 
+    /// <summary>A look of longer ago is no last time.</summary>
+    private const int LastYears = 6;
+
     /// <summary>Of each peg the newest of each kind, and the visit before it.</summary>
-    private static async Task<ILookup<int, LastCheck>> Last(HoldingDb db, int? one)
+    private static async Task<ILookup<int, LastCheck>> Last(HoldingDb db, int? one, DateTimeOffset now)
     {
-        var stand = db.GroundChecks.ThatStand().AsNoTracking().Where(c => one == null || c.PegId == one);
-        var newest = await stand.Where(c => !stand.Any(d => d.PegId == c.PegId && d.Kind == c.Kind && (d.At > c.At || (d.At == c.At
-                && d.Id > c.Id)))).Select(c => new { c.PegId, c.Kind, c.At, c.Shown, c.Wet }).ToListAsync();
-        var before = (await stand.Where(c => !stand.Any(d => d.PegId == c.PegId && d.Kind == c.Kind && d.At > c.At && stand.Any(e =>
-                e.PegId == c.PegId && e.Kind == c.Kind && e.At > d.At)))
-            .Select(c => new { c.PegId, c.Kind, c.At, c.Shown }).ToListAsync()).ToLookup(c => (c.PegId, c.Kind));
-        return newest.ToLookup(c => c.PegId, c =>
+        var since = now.AddYears(-LastYears);
+        var all = await db.GroundChecks.ThatStand().Where(c => c.At > since && (one == null || c.PegId == one))
+            .Select(c => new { c.Id, c.PegId, c.Kind, c.At }).ToListAsync();
+        var wanted = all.GroupBy(c => (c.PegId, c.Kind)).Select(g =>
         {
-            var past = before[(c.PegId, c.Kind)].Where(p => c.At - p.At >= TimeSpan.FromHours(ApartHours)).MaxBy(p => p.At);
-            return new LastCheck(c.Kind, c.At, c.Shown, c.Wet, past?.At, past?.Shown);
-        });
+            var newest = g.MaxBy(c => (c.At, c.Id))!;
+            return (Newest: newest, Before: g.Where(c => newest.At - c.At >= TimeSpan.FromHours(ApartHours)).MaxBy(c => (c.At, c.Id)));
+        }).ToList();
+        List<int> ids = [.. wanted.SelectMany(w => new[] { w.Newest.Id, w.Before?.Id ?? 0 })];
+        var shown = await db.GroundChecks.AsNoTracking().Where(c => ids.Contains(c.Id)).Select(c => new { c.Id, c.Shown, c.Wet })
+            .ToDictionaryAsync(c => c.Id);
+        return wanted.ToLookup(w => w.Newest.PegId, w => new LastCheck(w.Newest.Kind, w.Newest.At, shown[w.Newest.Id].Shown,
+            shown[w.Newest.Id].Wet, w.Before?.At, w.Before is null ? null : shown[w.Before.Id].Shown));
     }
 
     /// <summary>"to the oak, from 1.5 m, from above"; null where nothing was said.</summary>

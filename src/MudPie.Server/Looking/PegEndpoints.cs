@@ -27,12 +27,13 @@ public static class PegEndpoints
         api.MapPegPhotos();
         api.MapYieldMaps();
         api.MapFields();
+        api.MapGoals();
     }
 
     private static async Task<Ok<WalkDataView>> Walk(HoldingDb db, HoldingClock clock)
     {
         var drawn = await LookDesk.Drawn(db);
-        return TypedResults.Ok(new WalkDataView(await LookDesk.Walks(db, clock), await LookDesk.Pegs(db, drawn),
+        return TypedResults.Ok(new WalkDataView(await LookDesk.Walks(db, clock), await LookDesk.Pegs(db, drawn, clock.Now),
             await LookDesk.Zones(db, drawn), CheckHows.All, [.. new[] { 5.0, 30, 300 }.Select(s => new CrumbBand(s,
                 CheckReading.CrumbClass(s - 0.1, 0)))], await LookDesk.Rain(db, clock.Now, await clock.Units())));
     }

@@ -25,7 +25,7 @@ public static class PegPages
 
     private static async Task<Results<Ok<PegPageView>, Missing>> One(int id, HoldingDb db, HoldingClock clock)
     {
-        if ((await LookDesk.Pegs(db, await LookDesk.Drawn(db), id)).FirstOrDefault() is not { } peg)
+        if ((await LookDesk.Pegs(db, await LookDesk.Drawn(db), clock.Now, id)).FirstOrDefault() is not { } peg)
         {
             return Problems.NotFound("peg");
         }
@@ -160,7 +160,7 @@ public static class PegPages
     private static async Task<Ok<YearsView>> Years(HoldingDb db, string? kind)
     {
         var all = db.GroundChecks.ThatStand();
-        var kinds = await all.Select(c => c.Kind).Distinct().ToListAsync();
+        var kinds = await db.GroundChecks.Where(c => !c.Strikes).Select(c => c.Kind).Distinct().ToListAsync();
         List<CheckKind> known = [.. CheckHows.All.Select(h => h.Kind).Where(kinds.Contains)];
         var of = Words.Read<CheckKind>(kind) ?? known.FirstOrDefault(k => k == CheckKind.Worms, known.FirstOrDefault());
         var points = (await all.AsNoTracking().Where(c => c.Kind == of && (c.Life != null || c.Kind != CheckKind.Cotton))

@@ -19,6 +19,7 @@ export const rooms: readonly RoomPlace[] = [
       ["/look/walk", "Walks and pegs", /^\/look\/(pegs|years|zones|checks)/],
       ["/look/plantings", "Plantings and water"],
       ["/look/leaves", "Leaves (brix)"],
+      ["/look/goals", "Goals"],
     ],
   },
   {

@@ -66,6 +66,7 @@ export function PegPage() {
       slate={
         <>
           <Verdict verdict={v.verdict} />
+          <p className="-mt-3 text-lg font-bold">{v.dose.value!.sentence}</p>
           {v.past.length > 0 && <Past v={v} />}
           <section>
             <h2 className="text-xl">So</h2>
@@ -73,9 +74,11 @@ export function PegPage() {
               The ground of {v.peg.bed} is <b>{v.life.value!.says}</b>.{" "}
               <Sum working={v.life.working} sure={v.life.sure} of="how alive it is" />
             </p>
-            <p className="text-lg font-bold">
-              {v.dose.value!.sentence} {v.saves && <span className="font-normal">{v.saves}.</span>}
-            </p>
+            {v.saves && (
+              <p className="text-lg">
+                By that <b>{v.saves}</b>.
+              </p>
+            )}
             <p className="flex flex-wrap gap-3">
               {v.life.value!.life && v.life.value!.life !== "poor" && (
                 <Button kind={v.keepsFull ? "filled" : "drawn"} onClick={() => dose.mutate(!v.keepsFull)}>

@@ -25,6 +25,42 @@ namespace MudPie.Records.Migrations
                 defaultValue: false);
 
             migrationBuilder.CreateTable(
+                name: "Goals",
+                columns: table => new
+                {
+                    Id = table.Column<int>(type: "INTEGER", nullable: false)
+                        .Annotation("Sqlite:Autoincrement", true),
+                    Name = table.Column<string>(type: "TEXT", nullable: false),
+                    Measure = table.Column<string>(type: "TEXT", nullable: false),
+                    Check = table.Column<string>(type: "TEXT", nullable: true),
+                    InputId = table.Column<int>(type: "INTEGER", nullable: true),
+                    BedId = table.Column<int>(type: "INTEGER", nullable: true),
+                    BaselineOn = table.Column<DateOnly>(type: "TEXT", nullable: false),
+                    Baseline = table.Column<double>(type: "REAL", nullable: false),
+                    BaselineFrom = table.Column<string>(type: "TEXT", nullable: true),
+                    TargetOn = table.Column<DateOnly>(type: "TEXT", nullable: false),
+                    Target = table.Column<double>(type: "REAL", nullable: false),
+                    Met = table.Column<string>(type: "TEXT", nullable: true),
+                    IfMissed = table.Column<string>(type: "TEXT", nullable: true),
+                    EndedAt = table.Column<long>(type: "INTEGER", nullable: true),
+                    Version = table.Column<Guid>(type: "TEXT", nullable: false)
+                },
+                constraints: table =>
+                {
+                    table.PrimaryKey("PK_Goals", x => x.Id);
+                    table.ForeignKey(
+                        name: "FK_Goals_Beds_BedId",
+                        column: x => x.BedId,
+                        principalTable: "Beds",
+                        principalColumn: "Id");
+                    table.ForeignKey(
+                        name: "FK_Goals_Inputs_InputId",
+                        column: x => x.InputId,
+                        principalTable: "Inputs",
+                        principalColumn: "Id");
+                });
+
+            migrationBuilder.CreateTable(
                 name: "Plantings",
                 columns: table => new
                 {
@@ -88,6 +124,27 @@ namespace MudPie.Records.Migrations
                         name: "FK_Zones_Beds_BedId",
                         column: x => x.BedId,
                         principalTable: "Beds",
+                        principalColumn: "Id",
+                        onDelete: ReferentialAction.Cascade);
+                });
+
+            migrationBuilder.CreateTable(
+                name: "GoalThings",
+                columns: table => new
+                {
+                    Id = table.Column<int>(type: "INTEGER", nullable: false)
+                        .Annotation("Sqlite:Autoincrement", true),
+                    GoalId = table.Column<int>(type: "INTEGER", nullable: false),
+                    Kind = table.Column<string>(type: "TEXT", nullable: false),
+                    ThingId = table.Column<int>(type: "INTEGER", nullable: false)
+                },
+                constraints: table =>
+                {
+                    table.PrimaryKey("PK_GoalThings", x => x.Id);
+                    table.ForeignKey(
+                        name: "FK_GoalThings_Goals_GoalId",
+                        column: x => x.GoalId,
+                        principalTable: "Goals",
                         principalColumn: "Id",
                         onDelete: ReferentialAction.Cascade);
                 });
@@ -268,6 +325,22 @@ namespace MudPie.Records.Migrations
                 column: "PlantingId");
 
             migrationBuilder.CreateIndex(
+                name: "IX_GoalThings_GoalId_Kind_ThingId",
+                table: "GoalThings",
+                columns: new[] { "GoalId", "Kind", "ThingId" },
+                unique: true);
+
+            migrationBuilder.CreateIndex(
+                name: "IX_Goals_BedId",
+                table: "Goals",
+                column: "BedId");
+
+            migrationBuilder.CreateIndex(
+                name: "IX_Goals_InputId",
+                table: "Goals",
+                column: "InputId");
+
+            migrationBuilder.CreateIndex(
                 name: "IX_GroundChecks_CorrectsId",
                 table: "GroundChecks",
                 column: "CorrectsId");
@@ -333,6 +406,9 @@ namespace MudPie.Records.Migrations
                 name: "FieldLog");
 
             migrationBuilder.DropTable(
+                name: "GoalThings");
+
+            migrationBuilder.DropTable(
                 name: "GroundChecks");
 
             migrationBuilder.DropTable(
@@ -343,6 +419,9 @@ namespace MudPie.Records.Migrations
 
             migrationBuilder.DropTable(
                 name: "Plantings");
+
+            migrationBuilder.DropTable(
+                name: "Goals");
 
             migrationBuilder.DropTable(
                 name: "Pegs");
