@@ -1,7 +1,7 @@
 /// <reference lib="webworker" />
 import { matchPrecache, precacheAndRoute } from "workbox-precaching";
 import { NavigationRoute, registerRoute } from "workbox-routing";
-import { NetworkFirst } from "workbox-strategies";
+import { CacheFirst, NetworkFirst } from "workbox-strategies";
 
 declare const self: ServiceWorkerGlobalScope & { __WB_MANIFEST: (string | { url: string; revision: string | null })[] };
 
@@ -51,6 +51,7 @@ const field = new RegExp(
       "put-out|put-out/(windows|sprayers)",
       "brew/(batches|sources|cleaning|ground-checks)|brew/batches/\\d+",
       "judge/(brix|meters|patches|trials)|judge/trials/\\d+(/sheet)?",
+      "look/(walk|plantings|goals|years)|look/pegs/\\d+",
     ].join("|") +
     ")$",
 );
@@ -59,3 +60,13 @@ const reads = new NetworkFirst({
   plugins: [{ cacheKeyWillBeUsed: async ({ request }) => `${request.url}#${await own()}` }],
 });
 registerRoute(({ url, request }) => request.method === "GET" && field.test(url.pathname), reads);
+
+/** Small pictures do not change once they are kept; a walk fetches the last one of each peg, to frame the next one by. */
+const pictures = new CacheFirst({
+  cacheName: "mud-pie-pictures",
+  plugins: [{ cacheKeyWillBeUsed: async ({ request }) => `${request.url}#${await own()}` }],
+});
+registerRoute(
+  ({ url, request }) => request.method === "GET" && /^\/api\/look\/photos\/\d+\/small$/.test(url.pathname),
+  pictures,
+);

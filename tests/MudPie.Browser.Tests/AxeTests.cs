@@ -27,7 +27,7 @@ public class AxeTests
         ("/look?bed=5", "hatched: waits"), ("/look/checks", "Keep this check"), ("/look/walk", "flag: a peg"),
         ("/look/walk/new", "In which months"), ("/look/walk/1", "peg 1 of 5"), ("/look/pegs/1", "All that was found here"),
         ("/look/pegs/new", "How to find it"), ("/look/zones", "Touch corner after corner"), ("/look/years", "peg by peg"),
-        ("/look/plantings?bed=1", "newest first"), ("/look/plantings/1", "What hangs on it"), ("/look/goals", "Done for it"),
+        ("/look/plantings?bed=1", "newest first"), ("/look/plantings/1", "What hangs on it"), ("/look/goals", "the way there"),
             ("/brew/plan", "To put out at"),
         ("/brew/14", "Read it"), ("/brew/15", "start it"),
         ("/brew/3", "7 L of tea for Ridge Bed 1"), ("/put-out", "Who wins, the clock or the oxygen?"),

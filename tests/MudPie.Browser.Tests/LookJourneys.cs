@@ -29,6 +29,11 @@ public class LookJourneys
             months = Array.Empty<int>(), photo = true } });
         var photo = Path.Combine(Page.Root(), "docs", "screenshots", "yard.png");
         page.Go("/look/walk/2");
+        page.See("peg 1 of 8");
+        page.Until(() => page.Driver.ExecuteScript("return !!navigator.serviceWorker.controller") is true, "the worker to mind the page");
+        page.Again();
+        page.Until(() => Kept(page, "mud-pie-field").Contains("/api/look/walk", StringComparison.Ordinal)
+            && Kept(page, "mud-pie-pictures").Contains("/small", StringComparison.Ordinal), "what a walk needs to be on the device");
         page.Click("moist");
         page.Fill("Who looks", "field hand");
         page.See("peg 1 of 8");
@@ -59,6 +64,11 @@ public class LookJourneys
         page.Rest();
         (Checks(page), Photos(page)).ShouldBe((8, 7), "each once");
     }
+
+    /// <summary>What the worker keeps on the device.</summary>
+    private static string Kept(Page page, string cache) => (string)page.Driver.ExecuteAsyncScript(
+        "const done = arguments[1]; caches.open(arguments[0]).then((c) => c.keys()).then((k) => done(k.map((r) => r.url).join(' ')))",
+        cache)!;
 
     private static void Post(HttpClient http, string path, object body)
     {
@@ -98,7 +108,7 @@ public class LookJourneys
         page.Press("//*[@role='checkbox'][@aria-label='Rod with a gauge']");
         page.Click("Keep this walk");
         page.See("peg 1 of 6");
-        page.Press("//button[starts-with(@aria-label, 'Hop Yard, by the gate')]");
+        page.Press("//button[contains(@aria-label, 'Hop Yard, by the gate')]");
         page.Click("moist");
         page.Press("//section[@aria-label='Spade block']/button");
         page.Click("2 intact");

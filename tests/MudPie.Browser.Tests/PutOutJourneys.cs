@@ -30,7 +30,7 @@ public class PutOutJourneys
 
         page.Go("/put-out/14");
         page.See("3 fillings");
-        page.See("less: cotton strip");
+        page.See("less: structure of");
         page.Click("It is out");
         page.See("cautions have not been ticked");
         page.TickAll();

@@ -103,4 +103,20 @@ public class FieldLogTests : IDisposable
         (await _h.Get("/api/look/plantings")).ToJsonString().ShouldContain($"\"shown\":\"{shown}\"");
         (await _h.Get("/api/book?kind=field")).ToJsonString().ShouldContain(shown);
     }
+
+    [Fact]
+    public async Task The_seasons_record_says_what_grew_there_and_what_fell()
+    {
+        var last = await _h.Get("/api/book/season?year=2025");
+        last["beds"]!.AsArray().Select(b => (string)b!["crop"]!).ShouldContain(c => c.Contains(", then ", StringComparison.Ordinal));
+        ((string)last["water"]!).ShouldMatch("^\\d+ mm of rain by the gauge; ");
+    }
+
+    [Fact]
+    public async Task A_day_at_a_peg_is_one_entry_of_the_book()
+    {
+        var entry = (await _h.Get("/api/book?kind=field&bed=1"))["entries"]!.AsArray().First(e => (string)e!["kind"]! == "check")!;
+        ((string)entry["title"]!).ShouldStartWith("looked at ");
+        entry["lines"]!.AsArray().Count.ShouldBeGreaterThan(4);
+    }
 }

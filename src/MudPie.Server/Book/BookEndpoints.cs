@@ -50,7 +50,9 @@ public sealed record SeasonBed(int BedId, string Bed, string Crop, string AreaSh
     string HarvestShown, Worked<NutrientSum> Nutrients, string NpkShown);
 
 /// <summary>A season's record.</summary>
-public sealed record SeasonView(int Year, IReadOnlyList<int> Years, IReadOnlyList<SeasonBed> Beds, IReadOnlyList<SeasonInput> Inputs);
+/// <param name="Water">Rain by the gauge, and watering.</param>
+public sealed record SeasonView(int Year, IReadOnlyList<int> Years, IReadOnlyList<SeasonBed> Beds, IReadOnlyList<SeasonInput> Inputs,
+    string? Water);
 
 /// <summary>What went out of one input in a season.</summary>
 public sealed record SeasonInput(string Name, string AmountShown, int Jobs, IReadOnlyList<string> Beds);
@@ -325,12 +327,14 @@ public static class BookEndpoints
             local(h.At).Year == y).ToLookup(h => h.BedId);
         var beds = await db.Beds.AsNoTracking().OrderBy(b => b.Id).ToListAsync();
         var foods = await db.Inputs.AsNoTracking().Where(i => i.NShare != null).ToListAsync();
+        var grew = await BookOfGround.Grew(db, from, to);
         var rows = beds.Select(b =>
         {
             var its = jobs.Select(a => (Job: a, Share: a.Beds.FirstOrDefault(x => x.BedId == b.Id)))
                 .Where(x => x.Share is not null).ToList();
             var sum = SeasonSums.Of([.. its.SelectMany(x => NutrientsOf(x.Job, x.Share!, foods))], b.AreaM2).Worked;
-            return new SeasonBed(b.Id, b.Name, b.Crop, Units.Show(b.AreaM2, Dimension.Area, units), its.Count,
+            return new SeasonBed(b.Id, b.Name, grew.GetValueOrDefault(b.Id) ?? b.Crop, Units.Show(b.AreaM2, Dimension.Area, units),
+                its.Count,
                 Units.Show(its.Sum(x => x.Share!.TeaL), Dimension.Volume, units),
                 Units.Show(its.Where(x => !x.Job.Solid).Sum(x => x.Share!.TotalL), Dimension.Volume, units),
                 Units.Show(harvests[b.Id].Sum(h => h.Kg) * 1000, Dimension.Mass, units), sum,
@@ -343,7 +347,7 @@ public static class BookEndpoints
             .Concat(jobs.Where(a => a.Batch is not null).GroupBy(a => a.Batch!.Making)
                 .Select(g => new SeasonInput($"brew: {g.Key.Word()}", Units.Show(g.Sum(a => a.TeaL), Dimension.Volume, units), g.Count(),
                     [.. g.SelectMany(a => a.Beds.Select(b => names[b.BedId])).Distinct()]))).OrderBy(i => i.Name).ToList();
-        return TypedResults.Ok(new SeasonView(y, years, rows, inputs));
+        return TypedResults.Ok(new SeasonView(y, years, rows, inputs, await BookOfGround.Water(db, from, to, units)));
     }
 
     /// <summary>Nutrients on one bed: products by its share of the mix, and the foods of a brew by its share of it.</summary>

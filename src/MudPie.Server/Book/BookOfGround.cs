@@ -11,7 +11,7 @@ internal static class BookOfGround
 {
     public static async Task<IEnumerable<BookEntry>> Entries(HoldingDb db, HoldingClock clock, int? bed, int take, DateTimeOffset until)
     {
-        var units = await clock.Units();
+        var (units, local) = (await clock.Units(), await clock.Local());
         var struck = (await db.FieldLog.AsNoTracking().Where(f => f.CorrectsId != null).Select(f => new { f.CorrectsId, f.Id, f.Why })
             .ToListAsync()).ToDictionary(f => f.CorrectsId!.Value);
         var field = await db.FieldLog.AsNoTracking().Where(f => !f.Strikes && f.At < until && (bed == null || f.BedId == bed))
@@ -19,14 +19,30 @@ internal static class BookOfGround
         var checks = await db.GroundChecks.ThatStand().AsNoTracking().Where(c => c.At < until && (bed == null || c.Peg.BedId == bed))
             .OrderByDescending(c => c.At).Take(take).Select(c => new { c.Id, c.At, c.RecordedAt, c.Kind, c.Shown, c.PegId, Peg = c.Peg.Name,
                 Bed = c.Peg.Bed.Name, c.Who }).ToListAsync();
-        // One visit to a peg is one entry: its checks are lines of it.
+        // A day at a peg is one entry: its checks are lines of it.
         return field.Select(x => new BookEntry("field", x.f.Id, x.f.At, x.f.RecordedAt, FieldDeeds.Says(x.f.Deed, (x.f.Mm, x.f.Litres,
                     x.f.DepthCm), x.f.Crop, x.f.Variety, units), [.. new[] { x.f.Note }.OfType<string>()], x.Bed is null ? [] : [x.Bed],
                         null,
                 struck.TryGetValue(x.f.Id, out var by) ? by.Id : null, by?.Why, by is not null, false, "/look/plantings"))
-            .Concat(checks.GroupBy(c => (c.PegId, c.At)).Select(g => new BookEntry("check", g.Min(c => c.Id), g.Key.At,
+            .Concat(checks.GroupBy(c => (c.PegId, local(c.At).Date)).Select(g => new BookEntry("check", g.Min(c => c.Id), g.Min(c => c.At),
                 g.Min(c => c.RecordedAt), $"looked at {g.First().Peg}", [.. g.OrderBy(c => c.Kind).Select(c => InUnits.Say(c.Shown, units)),
                     .. new[] { g.First().Who is { } who ? $"by {who}" : null }.OfType<string>()], [g.First().Bed], null, null, null, false,
                 false, $"/look/pegs/{g.Key.PegId}")));
+    }
+
+    /// <summary>What stood on each bed in a span, in its order: "broad beans, then garlic".</summary>
+    public static async Task<IReadOnlyDictionary<int, string>> Grew(HoldingDb db, DateTimeOffset from, DateTimeOffset to) =>
+        (await db.Plantings.AsNoTracking().Where(p => (p.From == null || p.From < to) && (p.To == null || p.To > from))
+            .Select(p => new { p.Id, p.BedId, p.Crop, p.From }).ToListAsync()).GroupBy(p => p.BedId).ToDictionary(g => g.Key,
+                g => string.Join(", then ", g.OrderBy(p => p.From).ThenBy(p => p.Id).Select(p => p.Crop).Distinct()));
+
+    /// <summary>Rain by the gauge, and watering, of a span; null where neither was written down.</summary>
+    public static async Task<string?> Water(HoldingDb db, DateTimeOffset from, DateTimeOffset to, UnitSystem units)
+    {
+        var log = await db.FieldLog.ThatStand().AsNoTracking().Where(f => f.Mm != null && f.At >= from && f.At < to)
+            .Select(f => new { f.Deed, Mm = f.Mm!.Value, Area = f.Bed == null ? 0 : f.Bed.AreaM2 }).ToListAsync();
+        var litres = log.Where(f => f.Deed == FieldDeed.Watered).Sum(f => f.Mm * f.Area);
+        return log.Count == 0 ? null : $"{Per.Depth(log.Where(f => f.Deed == FieldDeed.Rain).Sum(f => f.Mm), units)} of rain by the gauge; "
+            + $"{Units.Show(litres, Dimension.Volume, units)} of watering";
     }
 }

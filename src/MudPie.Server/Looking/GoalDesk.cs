@@ -88,7 +88,8 @@ internal static class GoalDesk
         var since = clock.Now.AddYears(-1);
         List<int> Of(string kind) => [.. hung.Where(h => h.Kind == kind).Select(h => h.ThingId).Distinct()];
         var (jobIds, batchIds, trialIds) = (Of("job"), Of("batch"), Of("trial"));
-        var jobs = await db.Applications.ThatStand().AsNoTracking().Where(a => jobIds.Contains(a.Id) || (a.At > since && a.Items.Any()))
+        var jobs = await db.Applications.ThatStand().AsNoTracking().AsSplitQuery().Where(a => jobIds.Contains(a.Id)
+            || (a.At > since && a.Items.Any()))
             .OrderByDescending(a => a.At).Take(40 + jobIds.Count)
                 .Select(a => new { a.Id, a.At, Items = a.Items.Select(i => i.Name).ToList(),
                 Beds = a.Beds.Select(b => b.Bed.Name).ToList(), Batch = a.Batch == null ? null : a.Batch.Name }).ToListAsync();

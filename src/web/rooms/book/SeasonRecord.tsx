@@ -93,6 +93,7 @@ export function SeasonRecord() {
       }
       slate={
         <>
+          {s?.water && <p className="figures text-lg">{s.water}.</p>}
           <h2 className="text-xl">By input</h2>
           <ul className="figures">
             {s?.inputs.map((i) => (

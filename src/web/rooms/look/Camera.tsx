@@ -75,7 +75,7 @@ export function Camera({ peg, way = false, onKept }: Props) {
             <video ref={video} autoPlay playsInline muted className="block w-full" />
             {ghost != null && (
               <img
-                src={`/api/brew/photos/${ghost}`}
+                src={`/api/look/photos/${ghost}/small`}
                 alt=""
                 className="pointer-events-none absolute inset-0 h-full w-full object-cover opacity-40"
               />
@@ -89,7 +89,11 @@ export function Camera({ peg, way = false, onKept }: Props) {
         ) : (
           ghost != null && (
             <figure>
-              <img src={`/api/brew/photos/${ghost}`} alt={`the last picture from ${peg.called}`} className="max-h-64" />
+              <img
+                src={`/api/look/photos/${ghost}/small`}
+                alt={`the last picture from ${peg.called}`}
+                className="max-h-64"
+              />
               <figcaption className="text-ash">
                 the last one, to frame this one by
                 {!way && peg.lastPhotoSays && `: ${peg.lastPhotoSays}`}

@@ -109,64 +109,67 @@ function Drawn({ data, chosen, onChoose }: DrawnProps) {
       {data.beds.map((b, i) => {
         const y = 26 + i * row;
         return (
-          <g
-            key={b.bedId}
-            role="button"
-            tabIndex={0}
-            aria-pressed={chosen === b.bedId}
-            aria-label={`${b.bed}: ${b.plantings.map((p) => p.crop).join(", then ") || "nothing written down"}`}
-            className="cursor-pointer"
-            onClick={() => onChoose(b.bedId)}
-            onKeyDown={(e) => {
-              if (e.key !== "Enter" && e.key !== " ") return;
-              e.preventDefault();
-              onChoose(b.bedId);
-            }}
-          >
-            <rect x="0" y={y} width={W} height={row} fill="transparent" />
-            <text
-              x="0"
-              y={y + 22}
-              fontSize="14"
-              fontWeight={chosen === b.bedId ? 700 : 500}
-              className={chosen === b.bedId ? "fill-clay" : "fill-ink"}
+          <g key={b.bedId}>
+            <g
+              role="button"
+              tabIndex={0}
+              aria-pressed={chosen === b.bedId}
+              aria-label={`${b.bed}: ${b.plantings.map((p) => p.crop).join(", then ") || "nothing written down"}`}
+              className="cursor-pointer"
+              onClick={() => onChoose(b.bedId)}
+              onKeyDown={(e) => {
+                if (e.key !== "Enter" && e.key !== " ") return;
+                e.preventDefault();
+                onChoose(b.bedId);
+              }}
             >
-              {b.bed}
-            </text>
-            {b.plantings.map((p) => {
-              const [a, z] = [x(p.from), p.to ? x(p.to) : W - 6];
-              return (
-                <g key={p.id}>
-                  <path
-                    d={`M${a} ${y + 6}H${z - 5}l5 10l-5 10H${a}${p.from ? "l4 -10Z" : "Z"}`}
-                    className={`stroke-moss ${p.now ? "fill-moss" : "fill-paper"}`}
-                    fillOpacity={p.now ? 0.22 : 1}
-                    strokeWidth="1.4"
-                  />
-                  {z - a > 46 && (
-                    <text x={a + 9} y={y + 21} fontSize="14" className="fill-ink">
-                      {p.crop.slice(0, Math.floor((z - a - 14) / 7))}
-                    </text>
-                  )}
-                </g>
-              );
-            })}
-            {b.done
-              .filter((d) => d.stands)
-              .map((d) => (
-                <g key={d.id}>
-                  <path
-                    d={`M${x(d.at)} ${y + 27}v7`}
-                    className={d.deed === "watered" ? "stroke-river" : "stroke-clay"}
-                    strokeWidth="2"
-                  />
-                  {d.deed !== "watered" && (
-                    <text x={x(d.at) + 3} y={y + 40} fontSize="13" className="fill-clay">
-                      {short[d.deed!]}
-                    </text>
-                  )}
-                </g>
-              ))}
+              <rect x="0" y={y} width={W} height={row} fill="transparent" />
+            </g>
+            <g className="pointer-events-none" aria-hidden>
+              <text
+                x="0"
+                y={y + 22}
+                fontSize="14"
+                fontWeight={chosen === b.bedId ? 700 : 500}
+                className={chosen === b.bedId ? "fill-clay" : "fill-ink"}
+              >
+                {b.bed}
+              </text>
+              {b.plantings.map((p) => {
+                const [a, z] = [x(p.from), p.to ? x(p.to) : W - 6];
+                return (
+                  <g key={p.id}>
+                    <path
+                      d={`M${a} ${y + 6}H${z - 5}l5 10l-5 10H${a}${p.from ? "l4 -10Z" : "Z"}`}
+                      className={`stroke-moss ${p.now ? "fill-moss" : "fill-paper"}`}
+                      fillOpacity={p.now ? 0.22 : 1}
+                      strokeWidth="1.4"
+                    />
+                    {z - a > 46 && (
+                      <text x={a + 9} y={y + 21} fontSize="14" className="fill-ink">
+                        {p.crop.slice(0, Math.floor((z - a - 14) / 7))}
+                      </text>
+                    )}
+                  </g>
+                );
+              })}
+              {b.done
+                .filter((d) => d.stands)
+                .map((d) => (
+                  <g key={d.id}>
+                    <path
+                      d={`M${x(d.at)} ${y + 27}v7`}
+                      className={d.deed === "watered" ? "stroke-river" : "stroke-clay"}
+                      strokeWidth="2"
+                    />
+                    {d.deed !== "watered" && (
+                      <text x={x(d.at) + 3} y={y + 40} fontSize="13" className="fill-clay">
+                        {short[d.deed!]}
+                      </text>
+                    )}
+                  </g>
+                ))}
+            </g>
           </g>
         );
       })}
@@ -207,7 +210,7 @@ function Done({ line, bed }: { line: Schemas["FieldLine"]; bed: string }) {
         {line.why && ` struck: ${line.why}`}
       </span>
       {line.stands && why === null && (
-        <Button kind="plain" aria-label={`strike ${line.shown}`} onClick={() => setWhy("")}>
+        <Button kind="plain" aria-label={`strike it: ${line.shown}`} onClick={() => setWhy("")}>
           strike it
         </Button>
       )}

@@ -1,4 +1,4 @@
-import { useState } from "react";
+import { useEffect, useState } from "react";
 import { Link, useParams, useSearchParams } from "react-router-dom";
 import type { Schemas } from "../../api/client";
 import { useRead, useWorkOut } from "../../api/data";
@@ -57,6 +57,11 @@ function Round({ data, walk }: { data: Schemas["WalkDataView"]; walk: Schemas["W
     who: "",
   });
   const pegs = walk.plan.pegs!.map((p) => data.pegs.find((x) => x.id === p)).filter((p) => p !== undefined);
+  // What is framed by is fetched before the signal goes.
+  const last = pegs.map((p) => p.lastPhotoId).join();
+  useEffect(() => {
+    for (const id of last.split(",").filter(Boolean)) void fetch(`/api/look/photos/${id}/small`).catch(() => undefined);
+  }, [last]);
   const open = (p: Peg) =>
     walk.plan.kinds!.filter((k) => !done(p, k, walk) && !box.list.some((w) => waits(w, p, k))).length;
   const first = pegs.findIndex((p) => open(p) > 0);
@@ -83,7 +88,7 @@ function Round({ data, walk }: { data: Schemas["WalkDataView"]; walk: Schemas["W
           <button
             key={p.id}
             type="button"
-            aria-label={`${p.called}${open(p) === 0 ? ", done" : ""}`}
+            aria-label={open(p) === 0 ? `✓ ${p.called}, done` : `${j + 1} ${p.called}`}
             aria-current={j === i ? "step" : undefined}
             onClick={() => go(j)}
             className={`h-11 min-w-11 rounded-full border-2 px-2 font-bold ${j === i ? "border-clay bg-clay text-paper" : open(p) === 0 ? "border-moss text-moss" : "border-line"}`}
@@ -156,7 +161,7 @@ function HowItIs({ weather, set }: { weather: Weather; set: (w: Weather) => void
         />
         <div className="grid grid-cols-3 gap-3">
           <Field
-            label="Hours since rain"
+            label="Rain, h ago"
             inputMode="numeric"
             value={weather.rainHours}
             onChange={(rainHours) => set({ ...weather, rainHours })}
