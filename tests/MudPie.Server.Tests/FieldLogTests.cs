@@ -1,4 +1,9 @@
 using System.Text.Json.Nodes;
+using Microsoft.Extensions.DependencyInjection;
+using MudPie.Records;
+using MudPie.Records.Looking;
+using MudPie.Records.Weather;
+using MudPie.Server.Web;
 
 namespace MudPie.Server.Tests;
 
@@ -118,5 +123,28 @@ public class FieldLogTests : IDisposable
         var entry = (await _h.Get("/api/book?kind=field&bed=1"))["entries"]!.AsArray().First(e => (string)e!["kind"]! == "check")!;
         ((string)entry["title"]!).ShouldStartWith("looked at ");
         entry["lines"]!.AsArray().Count.ShouldBeGreaterThan(4);
+    }
+
+    [Fact]
+    public async Task A_day_with_a_gauge_goes_by_the_gauge_and_any_other_by_the_weather_that_is_known()
+    {
+        using var scope = _h.Services.CreateScope();
+        var db = scope.ServiceProvider.GetRequiredService<HoldingDb>();
+        var clock = scope.ServiceProvider.GetRequiredService<HoldingClock>();
+        var from = new DateTimeOffset(2026, 1, 5, 0, 0, 0, TimeSpan.Zero);
+        db.FieldLog.RemoveRange(db.FieldLog.Where(f => f.At >= from.AddDays(-1) && f.At < from.AddDays(8)));
+        await db.SaveChangesAsync();
+        async Task<double?> Fell() => (await WaterBook.Of(db, clock, 2, from, from.AddDays(4))).Between(from, from.AddDays(3.9)).RainMm;
+        (await Fell()).ShouldBeNull("no gauge, and no weather of those days");
+        db.Weather.AddRange(Enumerable.Range(0, 96).Select(h => new WeatherHourKept { At = from.AddHours(h), RainMm = 0.25,
+            Source = "file" }));
+        await db.SaveChangesAsync();
+        (await Fell())!.Value.ShouldBe(24, 1e-6, "four days of six millimetres");
+        db.FieldLog.Add(new FieldLog { At = from.AddHours(33), RecordedAt = from, Deed = FieldDeed.Rain, Mm = 10 });
+        await db.SaveChangesAsync();
+        (await Fell())!.Value.ShouldBe(28, 1e-6, "the second day by its gauge");
+        db.FieldLog.Add(new FieldLog { BedId = 3, At = from.AddHours(40), RecordedAt = from, Deed = FieldDeed.Watered, Mm = 5 });
+        await db.SaveChangesAsync();
+        (await WaterBook.Of(db, clock, 2, from, from.AddDays(4))).Between(from, from.AddDays(4)).WateredMm.ShouldBe(0, "on another bed");
     }
 }
