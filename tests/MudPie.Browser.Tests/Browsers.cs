@@ -104,7 +104,7 @@ public sealed class Browsers : IDisposable
             "--headless=new", "--no-sandbox", "--disable-gpu", "--no-first-run", "--disable-background-networking",
             "--disable-component-update", "--disable-sync", "--disable-dev-shm-usage", "--hide-scrollbars", "--lang=en-GB",
             "--force-prefers-reduced-motion", $"--user-data-dir={Path.Combine(Folder, Guid.NewGuid().ToString("N"))}",
-            "--window-size=1280,800");
+            "--window-size=1280,800", "--use-fake-device-for-media-stream", "--use-fake-ui-for-media-stream"); // a camera to frame with
         return options;
     }
 }

@@ -1,4 +1,5 @@
 using System.Net.Http.Json;
+using System.Text.Json;
 using Microsoft.Extensions.DependencyInjection;
 using MudPie.Records;
 using OpenQA.Selenium;
@@ -180,5 +181,96 @@ public class LookJourneys
         page.Click("hang something from it");
         page.Press("(//*[@aria-label='What may be hung from it']//*[@role='checkbox'])[1]");
         page.See("1 thing done for it");
+    }
+
+    [Fact]
+    public void Every_instrument_that_is_left_reads_and_keeps_what_was_tapped()
+    {
+        using var page = new Page(demo: true, 390, 844);
+        using var http = new HttpClient { BaseAddress = page.Address };
+        string[] kinds = ["plainRod", "moisture", "infiltration", "roots", "nodules", "leaf", "weeds", "cotton", "co2", "crumbs"];
+        Post(http, "/api/look/walks", new { name = "all the rest", plan = new { kinds, pegs = new[] { 5 }, photo = true } });
+        page.Go("/look/walk/2");
+        page.Click("moist");
+        Tapped(page, "Plain rod", "4 of 5 at 10 cm", "//*[@role='radiogroup'][@aria-label='20 cm']//*[@aria-label='4, hard']");
+        Tapped(page, "Moisture", "mm in 20 cm", "//*[@role='radiogroup'][@aria-label='20 cm']//*[@aria-label='3, firm ball']");
+        Tapped(page, "Roots", "1 of 12 turn aside", "//*[@role='checkbox'][@aria-label='plant 3 turns aside']");
+        Tapped(page, "Nodules", "1 of 2 cut are pink", "//button[.='20 more']", "//button[.='Cut: pink']",
+            "//button[.='Cut: white or green']");
+        Tapped(page, "Leaf colour and stand", "colour 4 of 6", "//*[@role='radio'][@aria-label='4']");
+        Tapped(page, "Cotton strip", "laid in", "//*[@role='radio'][contains(., 'it is laid in')]");
+        Tapped(page, "Crumbs in water", "0 of 1 crumbs hold in water", "//button[.='They are in the water']",
+            "//*[@role='button'][starts-with(@aria-label, 'crumb 1')]");
+        page.Press("//section[@aria-label='Water going in']/button");
+        page.Click("Pour the first");
+        page.Click("It has gone in");
+        page.Fill("Second, seconds", "120");
+        Keep(page, "Water going in", "750 mm/h");
+        page.Press("//section[@aria-label='Weeds']/button");
+        page.Fill("A kind of weed", "dock");
+        page.Click("Count it");
+        page.Press("//button[starts-with(@aria-label, 'frame 1: one more dock')]");
+        Keep(page, "Weeds", "most of it dock");
+        page.Press("//section[@aria-label='CO₂ burst']/button");
+        page.Fill("mg of CO₂-C", "48");
+        Keep(page, "CO₂ burst", "48 mg/kg");
+        var before = Photos(page);
+        page.Unfold("A picture from here");
+        page.Click("Open the camera");
+        page.See("frame it the same");
+        page.Until(() => page.Driver.ExecuteScript("return document.querySelector('video')?.videoWidth > 0") is true, "the camera to see");
+        page.Click("Take it");
+        page.Until(() => Photos(page) == before + 1, "the picture");
+    }
+
+    private static void Tapped(Page page, string name, string says, params string[] taps)
+    {
+        page.Press($"//section[@aria-label='{name}']/button");
+        foreach (var tap in taps)
+        {
+            page.Press($"//form[@aria-label='{name}']{tap}");
+        }
+
+        Keep(page, name, says);
+    }
+
+    /// <summary>What it says as it is tapped, and that it was kept.</summary>
+    private static void Keep(Page page, string name, string says)
+    {
+        page.See($"//form[@aria-label='{name}']", says);
+        page.Press($"//form[@aria-label='{name}']//button[.='Keep it']");
+        page.Count($"//form[@aria-label='{name}']", 0);
+        page.See($"//section[@aria-label='{name}']", "✓");
+    }
+
+    [Fact]
+    public void A_zone_is_drawn_by_its_corners_and_a_yield_map_makes_two()
+    {
+        using var page = new Page(demo: true);
+        page.Go("/look/zones");
+        foreach (var (x, y) in new[] { (-150, -40), (-20, -40), (-80, 60) })
+        {
+            new OpenQA.Selenium.Interactions.Actions(page.Driver)
+                .MoveToElement(page.Find("//*[local-name()='svg'][starts-with(@aria-label, 'The ground')]"), x, y).Click().Perform();
+        }
+
+        page.See("3 corners");
+        page.Fill("What you call the zone", "by the sluice");
+        page.Fill("It feels like", "clay");
+        page.Click("Keep this zone");
+        page.See("//section[@aria-label='Slate']", "by the sluice");
+        var map = Path.Combine(Directory.CreateTempSubdirectory("mudpie-yield-").FullName, "yield.geojson");
+        File.WriteAllText(map, JsonSerializer.Serialize(new {
+            type = "FeatureCollection", features = Enumerable.Range(0, 24)
+                .Select(i => new { type = "Feature", properties = new { t = i + 1 },
+                geometry = new { type = "Point", coordinates = new[] { 0.0001 + (i % 6 * 0.0003), 52.5001 + (i / 6 * 0.0002) } } })
+        }));
+        page.Bring(map);
+        page.See("50 % of the map");
+        page.Click("Keep these zones");
+        page.See("2 zones kept, a peg in each.");
+        page.Go("/look/walk");
+        page.See("Creek Field, poor peg");
+        Directory.Delete(Path.GetDirectoryName(map)!, true);
     }
 }

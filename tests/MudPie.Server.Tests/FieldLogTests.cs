@@ -59,6 +59,17 @@ public class FieldLogTests : IDisposable
     }
 
     [Fact]
+    public async Task A_harvest_and_a_reading_that_are_written_down_late_are_of_what_stood_there_then()
+    {
+        var yesterday = _h.Now.AddDays(-1);
+        await _h.Post("/api/look/field", new { bedIds = new[] { 3 }, did = Did("sowed", crop: "leeks"), at = _h.Now.AddHours(-2) });
+        await _h.Post("/api/book/harvests", new { bedId = 3, weight = "11 kg", at = yesterday });
+        (await _h.Get("/api/book?bed=3&kind=harvest"))["entries"]![0]!["title"]!.ToString().ShouldBe("11 kg of garlic harvested");
+        await _h.Post("/api/book/harvests", new { bedId = 3, weight = "1 kg" });
+        (await _h.Get("/api/book?bed=3&kind=harvest"))["entries"]![0]!["title"]!.ToString().ShouldBe("1 kg of leeks harvested");
+    }
+
+    [Fact]
     public async Task A_bed_given_another_crop_has_another_planting_and_how_it_is_eaten_goes_with_it()
     {
         var bed = (await _h.Get("/api/ground"))["beds"]!.AsArray().First(b => (int)b!["id"]! == 3)!;

@@ -11,6 +11,14 @@ public sealed record PlantingSpan(int Id, int BedId, string Crop, DateTimeOffset
 /// <summary>Plantings: readings, uses, harvests and trials hang on what stood there then, and not on a word.</summary>
 public static class Plantings
 {
+    /// <summary>What a harvest or a reading of a moment is of: what stood there, else what had ended last; null where nothing is
+    /// written down.</summary>
+    /// <param name="all">Plantings of that bed.</param>
+    /// <param name="at">When.</param>
+    /// <remarks>Oats until 20 July, clover since 25 July: on 22 July oats, which were cut and are weighed late.</remarks>
+    public static PlantingSpan? Of(IReadOnlyList<PlantingSpan> all, DateTimeOffset at) =>
+        At(all, at) ?? all.Where(p => p.To <= at).MaxBy(p => (p.To!.Value, p.Id));
+
     /// <summary>What stood on a bed at a moment; of several the one that began last. Null where nothing did.</summary>
     /// <param name="all">Plantings of that bed.</param>
     /// <param name="at">When.</param>

@@ -281,7 +281,7 @@ public static class BookEndpoints
         Writes writes) =>
         writes.Do<Kept>(async () =>
     {
-        var crop = await db.Beds.Where(b => b.Id == r.BedId).Select(b => b.Crop).FirstOrDefaultAsync();
+        var crop = await PlantingBook.CropAt(db, r.BedId, r.At ?? clock.Now);
         var righted = new Righted(r.CorrectsId, await db.Harvests.ThatStand().AnyAsync(h => h.Id == r.CorrectsId));
         var deed = BookDeeds.Harvest(crop, BookDeeds.Weight(r.Weight, await clock.Units()), r.Note, r.At, righted, clock.Now);
         if (deed.Refused is { } refused)

@@ -205,7 +205,7 @@ public static class BrixEndpoints
             MeterCorrects = corrects,
             TemperatureC = temperature,
             MeterId = meter?.Id,
-            Crop = await db.Beds.Where(b => b.Id == r.BedId).Select(b => b.Crop).FirstOrDefaultAsync(),
+            Crop = await PlantingBook.CropAt(db, r.BedId, r.At ?? clock.Now),
             Stage = r.Stage is null ? null : fields.OneOf<CropStage>("stage", r.Stage),
             Stress = Short("stress", r.Stress, fields.Checks),
             Weed = Short("weed", r.Weed, fields.Checks),

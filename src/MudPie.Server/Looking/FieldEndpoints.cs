@@ -40,7 +40,7 @@ public static class FieldEndpoints
         var log = await db.FieldLog.AsNoTracking().Where(f => f.At > from).OrderByDescending(f => f.At).ThenByDescending(f => f.Id)
             .Take(MostEntries).ToListAsync();
         var gone = log.Where(f => f.CorrectsId is not null).ToLookup(f => f.CorrectsId!.Value);
-        FieldLine Line(FieldLog f) => new(f.Id, f.Deed, f.At, Says(f, units), f.Note, !gone.Contains(f.Id),
+        FieldLine Line(FieldLog f) => new(f.Id, f.Deed, f.At, Says(f, units), f.Mm, f.Note, !gone.Contains(f.Id),
             gone[f.Id].FirstOrDefault()?.Why);
         var done = log.Where(f => !f.Strikes).ToLookup(f => f.BedId, Line);
         var beds = await db.Beds.AsNoTracking().OrderBy(b => b.Id).Take(500).Select(b => new { b.Id, b.Name }).ToListAsync();

@@ -21,7 +21,8 @@ public sealed record PlantingView(int Id, Guid Version, int BedId, string Crop, 
     string Growing, Eaten Eaten, bool Now);
 
 /// <summary>Something that was done, in the drawing and the list.</summary>
-public sealed record FieldLine(int Id, FieldDeed Deed, DateTimeOffset At, string Shown, string? Note, bool Stands, string? Why);
+/// <param name="Mm">Water, mm, as it is drawn; null where it was none.</param>
+public sealed record FieldLine(int Id, FieldDeed Deed, DateTimeOffset At, string Shown, double? Mm, string? Note, bool Stands, string? Why);
 
 /// <summary>A bed with what grew on it and what was done to it.</summary>
 public sealed record PlantedBed(int BedId, string Bed, IReadOnlyList<PlantingView> Plantings, IReadOnlyList<FieldLine> Done);

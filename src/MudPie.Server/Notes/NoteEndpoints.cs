@@ -272,7 +272,7 @@ public static class NoteEndpoints
         var visit = new BrixVisit {
             BedId = bed.Id, ApplicationId = spray, At = at, RecordedAt = clock.Now,
             LeafPosition = Words.Read<LeafPosition>(u.Word) ?? LeafPosition.Top,
-            Sky = sky, Dry = u.Dry, Crop = await db.Beds.Where(b => b.Id == bed.Id).Select(b => b.Crop).FirstOrDefaultAsync(),
+            Sky = sky, Dry = u.Dry, Crop = await PlantingBook.CropAt(db, bed.Id, at),
             MeterCorrects = u.TemperatureC is null, TemperatureC = u.TemperatureC
         };
         foreach (var read in u.Numbers)
@@ -296,7 +296,7 @@ public static class NoteEndpoints
     private static async Task<Ruling<NoteKept>> Harvest(NoteUnderstood u, string phrase, Nameable bed, DateTimeOffset at, HoldingDb db,
         HoldingClock clock)
     {
-        var crop = await db.Beds.Where(b => b.Id == bed.Id).Select(b => b.Crop).FirstOrDefaultAsync();
+        var crop = await PlantingBook.CropAt(db, bed.Id, at);
         var weight = Worked.Of(new Amount(phrase, u.Numbers[0], $"{Say.Number(u.Numbers[0])} kg", null), "kg", Evidence.MeasuredHere);
         var deed = BookDeeds.Harvest(crop, weight, null, at, Righted.None, clock.Now);
         if (deed.Refused is { } refused)

@@ -1,4 +1,5 @@
 using Microsoft.EntityFrameworkCore;
+using MudPie.Core.Ground;
 using MudPie.Records;
 using MudPie.Records.Ground;
 using MudPie.Records.Looking;
@@ -22,6 +23,15 @@ internal static class PlantingBook
         await db.SaveChangesAsync();
         await Follow(db, bed);
         return planting;
+    }
+
+    /// <summary>The crop that a harvest or a reading of a moment is of, however late it is written down; null where there is no such
+    /// bed.</summary>
+    public static async Task<string?> CropAt(HoldingDb db, int? bed, DateTimeOffset at)
+    {
+        var spans = await db.Plantings.AsNoTracking().Where(p => p.BedId == bed).Select(p => new PlantingSpan(p.Id, p.BedId, p.Crop, p.From,
+            p.To)).ToListAsync();
+        return Plantings.Of(spans, at)?.Crop ?? await db.Beds.Where(b => b.Id == bed).Select(b => b.Crop).FirstOrDefaultAsync();
     }
 
     /// <summary>What stands there ends.</summary>

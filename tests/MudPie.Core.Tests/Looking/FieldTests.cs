@@ -89,6 +89,8 @@ public class FieldTests
         Plantings.At(all, On(7, 22)).ShouldBeNull();
         Plantings.At(all, On(7, 30))!.Crop.ShouldBe("clover");
         Plantings.At(all, On(9, 1))!.Crop.ShouldBe("kale");
+        Plantings.Of(all, On(7, 22))!.Crop.ShouldBe("oats", "cut on the 20th, weighed on the 22nd");
+        Plantings.Of([], On(7, 22)).ShouldBeNull();
     }
 
     private static readonly Nameable[] Names = [new(NameOf.Bed, 1, "Creek Field", ["oats and vetch"]), new(NameOf.Bed, 4, "Ridge Bed 4",

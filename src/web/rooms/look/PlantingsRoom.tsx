@@ -180,7 +180,7 @@ function Drawn({ data, chosen, onChoose }: DrawnProps) {
       {rain.map((r) => (
         <path
           key={r.id}
-          d={`M${x(r.at)} ${foot + 40}v${-Math.min(36, 4 + parseFloat(r.shown.replace(/^[^\d]*/, "")) || 4)}`}
+          d={`M${x(r.at)} ${foot + 40}v${-Math.min(36, 4 + (r.mm ?? 0))}`}
           className="stroke-river"
           strokeWidth="3"
         />

@@ -57,7 +57,7 @@ function WalkForm({ data, first }: Props) {
     change({ ...w, plan: { ...w.plan, ...part } });
   };
   const flip = <T,>(list: readonly T[], x: T) => (list.includes(x) ? list.filter((y) => y !== x) : [...list, x]);
-  const speaks = data.hows.filter((h) => h.speaks && w.plan.kinds!.includes(h.kind)).length;
+  const speaks = data.hows.filter((h) => h.speaks && w.plan.kinds!.includes(h.kind)).map((h) => h.name.toLowerCase());
   return (
     <Room
       title={w.id === null ? "Plan a walk" : "Change this walk"}
@@ -156,9 +156,8 @@ function WalkForm({ data, first }: Props) {
               />
             ))}
           <p>
-            {speaks < 3
-              ? `▲ ${speaks} of these checks speak of life: three kinds are needed for a word on the ground.`
-              : `✓ ${speaks} of these checks speak of life.`}
+            {speaks.length === 0 ? "None of these checks speaks" : `Of these, ${speaks.join(", ")} speak`} of life;
+            three kinds are needed for a word on the ground, and a cotton strip and a CO₂ burst are one kind.
           </p>
         </>
       }
