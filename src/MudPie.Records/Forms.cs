@@ -7,6 +7,7 @@ using Microsoft.EntityFrameworkCore.ChangeTracking;
 using Microsoft.EntityFrameworkCore.Storage.ValueConversion;
 using MudPie.Core.Brewing;
 using MudPie.Core.Ground;
+using MudPie.Core.Judging.Claims;
 using MudPie.Core.Judging.Trials;
 using MudPie.Core.Looking;
 using MudPie.Core.Mixing;
@@ -52,7 +53,9 @@ public static class Forms
         [typeof(HeapAsked)] = new("heap"),
         [typeof(WormsAsked)] = new("worms"),
         [typeof(BurnAsked)] = new("burn"),
-        [typeof(SheetAsked)] = new("sheet"),
+        [typeof(SheetAsked)] = new("sheet", 2, kept => kept), // leaves and sap came to it, and days on which choices come back
+        [typeof(IReadOnlyList<LabColumn>)] = new("lab-columns"),
+        [typeof(ClaimCard)] = new("claim"),
         [typeof(ByproductAsked)] = new("byproduct"),
         [typeof(PrepAsked)] = new("preparation"),
         [typeof(SpreadAsked)] = new("spread"),

@@ -68,6 +68,12 @@ public sealed class HoldingDb(DbContextOptions<HoldingDb> options) : DbContext(o
 
     public DbSet<GoalThing> GoalThings => Set<GoalThing>();
 
+    public DbSet<Lab> Labs => Set<Lab>();
+
+    public DbSet<OwnClaim> Claims => Set<OwnClaim>();
+
+    public DbSet<ClaimFinding> ClaimFindings => Set<ClaimFinding>();
+
     public DbSet<SourceCheck> SourceChecks => Set<SourceCheck>();
 
     public DbSet<Recipe> Recipes => Set<Recipe>();
@@ -223,6 +229,7 @@ public sealed class HoldingDb(DbContextOptions<HoldingDb> options) : DbContext(o
         Words<Wetness>(configurationBuilder);
         Words<FieldDeed>(configurationBuilder);
         Words<GoalMeasure>(configurationBuilder);
+        Words<FoundSays>(configurationBuilder);
     }
 
     /// <inheritdoc/>
@@ -285,6 +292,7 @@ public sealed class HoldingDb(DbContextOptions<HoldingDb> options) : DbContext(o
         modelBuilder.Entity<PegPhoto>().HasIndex(p => new { p.PegId, p.At });
         modelBuilder.Entity<Goal>().HasOne<Input>().WithMany().HasForeignKey(g => g.InputId);
         modelBuilder.Entity<GoalThing>().HasIndex(t => new { t.GoalId, t.Kind, t.ThingId }).IsUnique();
+        modelBuilder.Entity<Lab>().HasIndex(l => l.Name).IsUnique();
         modelBuilder.Entity<Planting>().HasIndex(p => new { p.BedId, p.From });
         modelBuilder.Entity<FieldLog>().HasIndex(f => new { f.BedId, f.At });
         modelBuilder.Entity<FieldLog>().HasIndex(f => new { f.Deed, f.At });

@@ -106,7 +106,7 @@ public static class App
         services.AddHttpContextAccessor();
         services.AddScoped<HoldingClock>().AddScoped<Writes>().AddScoped<LiveBrew>().AddScoped<PlanDesk>().AddScoped<ForwardRun>()
             .AddScoped<StockKeeper>().AddScoped<WeatherBook>().AddScoped<TankJobs>().AddScoped<TankStarts>().AddScoped<TankMixing>()
-            .AddScoped<TankCosts>().AddScoped<TrialDesk>().AddScoped<MixDesk>()
+            .AddScoped<TankCosts>().AddScoped<TrialDesk>().AddScoped<ClaimDesk>().AddScoped<MixDesk>()
             .AddScoped<HeapDesk>().AddScoped<WorkDesk>().AddScoped<SheetDesk>().AddScoped<SolidDesk>();
         if (!ForOpenApi && builder.Configuration.GetValue("Holding:Background", true))
         {
@@ -208,6 +208,9 @@ public static class App
         api.MapHeaps();
         api.MapWorks();
         api.MapLabSheets();
+        api.MapSheetPlaces();
+        api.MapLabs();
+        api.MapClaims();
         api.MapSolids();
         api.MapByproducts();
         api.MapAlmanac();

@@ -39,6 +39,59 @@ public enum SheetOf
 
     /// <summary>A potting mix, by the litre.</summary>
     Mix,
+
+    /// <summary>Leaves, dried: what was laid down since they opened.</summary>
+    Leaf,
+
+    /// <summary>Sap, pressed: what moves today.</summary>
+    Sap,
+
+    /// <summary>Another part of the plant, dried: stalks, whole tops.</summary>
+    Tissue,
+}
+
+/// <summary>How old the leaves of a sample are.</summary>
+public enum LeafAge
+{
+    /// <summary>Youngest fully opened.</summary>
+    Young,
+
+    /// <summary>Old ones, still sound.</summary>
+    Old,
+}
+
+/// <summary>What a column of a lab's file means.</summary>
+public enum ColumnMeans
+{
+    /// <summary>Nothing that is wanted here.</summary>
+    Skip,
+
+    /// <summary>What was tested, a line for each.</summary>
+    What,
+
+    /// <summary>How much of it.</summary>
+    Value,
+
+    /// <summary>In what.</summary>
+    Unit,
+
+    /// <summary>How it was got out.</summary>
+    Method,
+
+    /// <summary>Low end of the lab's own band.</summary>
+    LabLow,
+
+    /// <summary>High end of the lab's own band.</summary>
+    LabHigh,
+
+    /// <summary>Which sample: its name or number.</summary>
+    Sample,
+
+    /// <summary>How old the leaves are.</summary>
+    Age,
+
+    /// <summary>Figures of one nutrient, a sample to each row.</summary>
+    Nutrient,
 }
 
 /// <summary>What grows there, for the band that is enough.</summary>
@@ -110,4 +163,20 @@ public enum SheetState
 
     /// <summary>Ready.</summary>
     Ready,
+}
+
+/// <summary>Where a figure stands against its band.</summary>
+public enum FigureStands
+{
+    /// <summary>There is no band for it.</summary>
+    NoBand,
+
+    /// <summary>Below the low end.</summary>
+    Short,
+
+    /// <summary>Within.</summary>
+    Enough,
+
+    /// <summary>Above the high end, or above the lab's scale.</summary>
+    Above,
 }

@@ -15,9 +15,13 @@ public sealed record SheetRow
 
     /// <summary>Where it was got out in another way than the rest.</summary>
     public Extraction? Method { get; init; }
+
+    /// <summary>Of sap and leaves: young ones or old ones; null for young.</summary>
+    public LeafAge? Age { get; init; }
 }
 
-/// <summary>A band of one's own, mg/kg, or mg/L of extract for a mix.</summary>
+/// <summary>A band of one's own or of a lab, mg/kg, mg/L of extract or sap, or for a dried leaf in per cent where it is said
+/// so.</summary>
 public sealed record BandAsked
 {
     /// <summary>Of which nutrient.</summary>
@@ -28,6 +32,9 @@ public sealed record BandAsked
 
     /// <summary>High end, as typed.</summary>
     public string? High { get; init; }
+
+    /// <summary>Its unit; null for the usual one of that sheet.</summary>
+    public string? Unit { get; init; }
 }
 
 /// <summary>Something that could be put on, as typed.</summary>
@@ -70,6 +77,12 @@ public sealed record ShortfallAsked
 
     /// <summary>What.</summary>
     public ShortfallChoice? Choice { get; init; }
+
+    /// <summary>When it was chosen; the server says.</summary>
+    public DateOnly? On { get; init; }
+
+    /// <summary>When it is looked at again; null for never.</summary>
+    public DateOnly? Back { get; init; }
 }
 
 /// <summary>A sheet and what is asked of it; kept whole.</summary>
@@ -84,8 +97,20 @@ public sealed record SheetAsked
     /// <summary>The bed; null for none of the plan.</summary>
     public int? BedId { get; init; }
 
+    /// <summary>The zone of that bed; null for the whole of it.</summary>
+    public int? ZoneId { get; init; }
+
     /// <summary>The lot of mix on the shelf; null for none.</summary>
     public int? LotId { get; init; }
+
+    /// <summary>When it was sampled; null for when that was ticked, or the sheet begun.</summary>
+    public DateOnly? Taken { get; init; }
+
+    /// <summary>Of a leaf, sap or tissue: what grows there, for its bands; empty for the bed's crop.</summary>
+    public string? Plant { get; init; }
+
+    /// <summary>Of a tissue: which part.</summary>
+    public string? Part { get; init; }
 
     /// <summary>How large: an area, or litres of a mix.</summary>
     public string? Size { get; init; }
@@ -99,8 +124,11 @@ public sealed record SheetAsked
     /// <summary>How it was got out.</summary>
     public Extraction Method { get; init; }
 
-    /// <summary>Depth sampled.</summary>
+    /// <summary>Depth sampled to.</summary>
     public string? Depth { get; init; }
+
+    /// <summary>Depth sampled from; empty for the surface.</summary>
+    public string? DepthFrom { get; init; }
 
     /// <summary>Bulk density, kg a litre, as typed.</summary>
     public string? Density { get; init; }
@@ -119,6 +147,9 @@ public sealed record SheetAsked
 
     /// <summary>Bands of one's own.</summary>
     public IReadOnlyList<BandAsked> Bands { get; init; } = [];
+
+    /// <summary>The lab's own bands, as they stand on its sheet: kept beside ours.</summary>
+    public IReadOnlyList<BandAsked> LabBands { get; init; } = [];
 
     /// <summary>Up to 60 inputs to choose from.</summary>
     public IReadOnlyList<SheetInputAsked> Inputs { get; init; } = [];

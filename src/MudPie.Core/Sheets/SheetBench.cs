@@ -72,7 +72,7 @@ public static class SheetBench
         var fields = new TypedFields(units);
         fields.Name("name", r.Name, "the sheet");
         var (area, litres) = Size(r, bedM2, lotL, fields);
-        var inputs = Inputs(r, shelf, fields);
+        var inputs = r.For.OfPlant() ? [] : Inputs(r, shelf, fields);
         var read = SheetReading.Of(r, fields);
         if (read is null)
         {
@@ -86,6 +86,15 @@ public static class SheetBench
         if (!fields.Checks.Sound)
         {
             return fields.Checks.Refusal;
+        }
+
+        if (r.For.OfPlant())
+        {
+            return Worked.Of(Plant(r, read, bands, (area, advice, cost)), r.For == SheetOf.Sap ? "mg/L" : "mg/kg",
+                r.For == SheetOf.Sap ? Evidence.PractitionersRule : Evidence.PublishedTrials, [.. read.Lines
+                    .Where(l => l.How.Length > 0 && l.MgPerKg is not null).Select(l => new WorkingLine(l.Of.Name, $"{l.Unit} {l.How}",
+                        Say.Number(l.Figure!.Value), $"{Say.Number(l.MgPerKg!.Value)} mg/kg", "conversion of units"))],
+                PlantSays.Cautions(r));
         }
 
         // Lime brings calcium, before anything else is chosen.
@@ -131,8 +140,10 @@ public static class SheetBench
         {
             var house = r.School == SheetSchool.Ratio && read.Cec is { } cec && r.For != SheetOf.Mix ? SheetBands.Ratio(line.Of.Id, cec)
                 : null;
-            house ??= SheetBands.For(line.Method, line.Of.Id, r.Crop);
-            var times = line.Method is Extraction.SaturatedMedia or Extraction.SaturatedPaste ? read.HeldL / read.Density : 1;
+            house ??= r.For.OfPlant() ? PlantBands.For(r.For, line.Of.Id, r.Crop, r.Plant, line.Age)
+                : SheetBands.For(line.Method, line.Of.Id, r.Crop);
+            var times = r.For.OfPlant() ? 1
+                : line.Method is Extraction.SaturatedMedia or Extraction.SaturatedPaste ? read.HeldL / read.Density : 1;
             if (house is { } b)
             {
                 bands[line.Of.Id] = (new TargetBand { Low = b.Low * times, High = b.High * times }, false);
@@ -144,11 +155,13 @@ public static class SheetBench
                 var low = fields.Quantity($"bands[{at}].low", r.Bands[at].Low, Dimension.Plain, 1e-6, 1_000_000, "Above nothing.");
                 var high = fields.Quantity($"bands[{at}].high", r.Bands[at].High, Dimension.Plain, low, 1_000_000,
                     "No lower than the low end.");
+                times *= r.For is SheetOf.Leaf or SheetOf.Tissue && (r.Bands[at].Unit is { Length: > 0 } said
+                    ? SheetUnits.First(said) == "%" : PlantBands.InPerCent(line.Of.Id)) ? 10_000 : 1;
                 bands[line.Of.Id] = (new TargetBand { Low = low * times, High = high * times }, true);
             }
         }
 
-        if (r.School == SheetSchool.Ratio && read.Cec is null && r.Rows.Count > 0)
+        if (r.School == SheetSchool.Ratio && read.Cec is null && r.Rows.Count > 0 && !r.For.OfPlant())
         {
             fields.Checks.Add("school", "Shares of the exchange want an exchange (CEC).",
                 "Add its line, or calcium, magnesium and potassium by ammonium acetate or Mehlich-3, and of a sour soil its acidity; "
@@ -268,16 +281,37 @@ public static class SheetBench
         return advice;
     }
 
+    /// <summary>A plant against its bands: nothing is put on by it, but each shortfall wants a choice. Bands are of young leaves.</summary>
+    private static SheetAnswer Plant(SheetAsked r, SheetRead read, Dictionary<string, (TargetBand Band, bool Own)> bands,
+        (double? AreaM2, IReadOnlyList<AdviceRead> Advice, double? Cost) with)
+    {
+        List<SheetNutrient> nutrients = [.. read.Lines.Where(l => !l.Of.Property).Select(l =>
+            bands.TryGetValue(l.Of.Id, out var b) && l.Age == LeafAge.Young
+                ? new SheetNutrient(l, b.Band.Low, b.Band.High, b.Own, null, null,
+                    l.MgPerKg is { } have ? Math.Max(0, b.Band.Low!.Value - have) : 0,
+                    l.MgPerKg < b.Band.Low ? PlantSays.Why(l) : null, Chosen(r, l.Of.Id), Flag(l, b.Band))
+                : new SheetNutrient(l, null, null, false, null, null, 0, null, null, l.Age == LeafAge.Old ? "of old leaves"
+                    : Flag(l, null)))];
+        return new SheetAnswer(read, nutrients, [], with.AreaM2, null, 0, null, with.Advice, with.Cost, PlantSays.Verdict(r, nutrients));
+
+        static string? Flag(SheetLine line, TargetBand? band) => line.Above
+            ? "above the lab’s scale: enough, and how much more nobody knows"
+            : line.Below ? "below what the lab can find: half of that is taken" : band is null ? "no band for it: type the lab’s own"
+            : line.MgPerKg > band.High ? "more than the band: nothing is gained by more" : null;
+    }
+
+    private static ShortfallChoice? Chosen(SheetAsked r, string id) =>
+        r.Choices.LastOrDefault(c => Nutrients.Read(c.Of ?? "")?.Of.Id == id)?.Choice;
+
     private static SheetAnswer Answer((SheetAsked Asked, SheetRead Read, Dictionary<string, (TargetBand Band, bool Own)> Bands) of,
         CorrectionsAnswer? solved, List<InputRead> inputs,
         (double? AreaM2, double? Litres, Worked<LimeAnswer>? Lime, IReadOnlyList<AdviceRead> Advice, double? Cost) with)
     {
         var (r, read, bands) = of;
-        ShortfallChoice? Chosen(string id) => r.Choices.LastOrDefault(c => Nutrients.Read(c.Of ?? "")?.Of.Id == id)?.Choice;
         List<SheetNutrient> nutrients = [.. read.Lines.Where(l => !l.Of.Property).Select(l => bands.TryGetValue(l.Of.Id, out var b)
             ? new SheetNutrient(l, b.Band.Low, b.Band.High, b.Own, l.Above ? null : solved?.After.GetValueOrDefault(l.Of.Id),
                 l.Above ? null : solved?.AfterAll.GetValueOrDefault(l.Of.Id), solved?.Unmet.GetValueOrDefault(l.Of.Id) ?? 0,
-                solved?.Why.GetValueOrDefault(l.Of.Id), Chosen(l.Of.Id), SheetSays.Flag(l, b.Band))
+                solved?.Why.GetValueOrDefault(l.Of.Id), Chosen(r, l.Of.Id), SheetSays.Flag(l, b.Band))
             : new SheetNutrient(l, null, null, false, null, null, 0, null, null, SheetSays.Flag(l, null)))];
         List<SheetGiven> given = [.. inputs.Select(i => new SheetGiven(i.Id, i.Name, solved?.KgPerHa.GetValueOrDefault(i.Name) ?? 0,
             i.KgPerL,

@@ -19,20 +19,6 @@ public static class SheetCourse
     /// <summary>Days after which a lab is asked.</summary>
     public const int AskDays = 21;
 
-    private static readonly string[] SampleMix =
-    [
-        "Ten scoops or more, from all over the heap and from its middle, into one clean bucket.",
-        "Mix them, and take a litre of that; as moist as it is used.",
-        "Write on the bag what it is and the date; ask for a saturated media extract.",
-    ];
-
-    private static readonly string[] SampleSoil =
-    [
-        "Fifteen to twenty-five cores in a zigzag, all to the same depth, edges and heaps left out.",
-        "Break them up in one clean bucket, mix, and take half a litre of that.",
-        "The same month and the same lab as last time; ask for the same extraction.",
-    ];
-
     /// <summary>Works it out.</summary>
     /// <param name="asked">The sheet.</param>
     /// <param name="begun">When it was begun.</param>
@@ -54,6 +40,7 @@ public static class SheetCourse
             SheetState.Begun => [WorkStep.Sampled, WorkStep.Seen],
             SheetState.Sampled => [WorkStep.Sent, WorkStep.Seen],
             SheetState.Sent => [WorkStep.Seen],
+            SheetState.Result when asked.For.OfPlant() => [WorkStep.Ready, WorkStep.Seen], // nothing is put on by it
             SheetState.Result => [WorkStep.Corrected, WorkStep.Ready, WorkStep.Seen],
             SheetState.Corrected => [WorkStep.Ready, WorkStep.Seen],
             _ => [WorkStep.Seen],
@@ -61,17 +48,52 @@ public static class SheetCourse
         var days = (int)(now - since).TotalDays;
         return new LabSheetStands(state, since, [.. order.Select(s => (s, At(s))).Where(s => s.Item2 is not null)
             .Select(s => (s.s, s.Item2!.Value))],
-            next, state is SheetState.Begun or SheetState.Sampled ? asked.For == SheetOf.Mix ? SampleMix : SampleSoil : [], state switch {
+            next, state is SheetState.Begun or SheetState.Sampled ? SamplingPlan.Checklist(asked.For) : [], state switch {
                 SheetState.Sampled when days >= 2 => new("send", 3, $"Send the sample of {asked.Name}", $"taken {Say.Ago(days)}",
                     "See the sheet",
                     since.AddDays(2)),
                 SheetState.Sent => new("wait", days >= AskDays ? 2 : 3, days >= AskDays ? $"Ask the lab for {asked.Name}"
                     : $"{asked.Name} waits for its result", $"sent {Say.Ago((now - since).TotalDays)}", "Type the result", since),
+                SheetState.Result or SheetState.Corrected or SheetState.Ready when Again(asked, now) is { } again => new("again", 2,
+                    $"Look again at {again.Name} of {asked.Name}", again.Why, "See the sheet", again.Since),
                 SheetState.Result when asked.For == SheetOf.Mix => new("correct", 3, $"Correct {asked.Name}", "its result is there",
                     "See the sheet",
                     since),
                 _ => null,
             });
+    }
+
+    /// <summary>Whether a choice of the sheet is to be looked at again by now.</summary>
+    public static bool IsAgain(SheetAsked asked, DateOnly today) => asked.Choices.Any(c => c.Back <= today);
+
+    /// <summary>The choice whose day came first, by now.</summary>
+    private static (string Name, string Why, DateTimeOffset Since)? Again(SheetAsked asked, DateTimeOffset now)
+    {
+        var today = DateOnly.FromDateTime(now.DateTime);
+        List<ShortfallAsked> back = [.. asked.Choices.Where(c => c.Back <= today).OrderBy(c => c.Back)];
+        return back.Count == 0 ? null : (Say.List([.. back.Select(c => Nutrients.Read(c.Of ?? "")?.Of.Name ?? c.Of ?? "it")]),
+            $"{Chose(back[0].Choice)}{(back[0].On is { } on ? $" on {Say.Date(on)}" : "")}: did it help?",
+            new DateTimeOffset(back[0].Back!.Value.ToDateTime(TimeOnly.MinValue), now.Offset));
+    }
+
+    /// <summary>A choice in words.</summary>
+    public static string Chose(ShortfallChoice? choice) => choice switch {
+        ShortfallChoice.LeafNow => "you fed the leaf",
+        ShortfallChoice.NextPlanting => "you put it off to the next planting",
+        _ => "you left it",
+    };
+
+    /// <summary>What was chosen newly, in a line for the sheet's log; null for nothing new.</summary>
+    /// <param name="before">The sheet as it was kept.</param>
+    /// <param name="now">The sheet as it is kept now.</param>
+    /// <remarks>"boron: you fed the leaf, to be looked at again on 24 Jun 2026".</remarks>
+    public static string? NewlyChosen(SheetAsked? before, SheetAsked now)
+    {
+        var news = now.Choices.Where(c => c.Choice is not null && before?.Choices.Any(b => b.Of == c.Of && b.Choice == c.Choice
+            && b.Back == c.Back) != true).Select(c => $"{Nutrients.Read(c.Of ?? "")?.Of.Name ?? c.Of}: {Chose(c.Choice)}"
+            + (c.Back is { } back ? $", to be looked at again on {Say.Date(back)}" : ", and it does not come back"));
+        return string.Join("; ", news) is { Length: > 0 } text ? text.Length > WorkFields.MostNote ? text[..WorkFields.MostNote] : text
+            : null;
     }
 
     /// <summary>In a word and a figure, for the yard.</summary>

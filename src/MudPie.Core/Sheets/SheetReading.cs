@@ -6,19 +6,23 @@ namespace MudPie.Core.Sheets;
 /// <summary>A line of a sheet, read.</summary>
 /// <param name="Of">What.</param>
 /// <param name="Method">How it was got out.</param>
-/// <param name="MgPerKg">mg/kg; null for what is no nutrient.</param>
+/// <param name="MgPerKg">mg/kg, of a dried leaf as of a soil; of sap mg/L; null for what is no nutrient.</param>
 /// <param name="Figure">As it stands on the sheet, with oxides as elements; for "&lt; 0.5", 0.5.</param>
 /// <param name="Unit">Its unit.</param>
 /// <param name="Below">It was below what the lab can find: half of that is taken, and said.</param>
 /// <param name="Above">It was above the lab's scale: kept as that, and taken for enough.</param>
 /// <param name="How">How it was converted; empty where it was not.</param>
 public sealed record SheetLine(Nutrient Of, Extraction Method, double? MgPerKg, double? Figure, string Unit, bool Below, bool Above,
-    string How);
+    string How)
+{
+    /// <summary>Of a plant: how old the leaves were.</summary>
+    public LeafAge Age { get; init; }
+}
 
 /// <summary>A sheet, read.</summary>
 /// <param name="Lines">Each line.</param>
 /// <param name="KgPerHa">kg/ha that are 1 mg/kg.</param>
-/// <param name="DepthCm">cm.</param>
+/// <param name="DepthCm">How deep the layer is, cm.</param>
 /// <param name="Density">kg/L.</param>
 /// <param name="HeldL">Of a mix: water that a litre holds at saturation, L.</param>
 /// <param name="Cec">Exchange, meq/100 g; null where it can't be known.</param>
@@ -50,7 +54,13 @@ public static class SheetReading
         var depth = mix ? MixDepthCm : (fields.Optional("depth", r.Depth, Dimension.Length, 0.01, 1) ?? 0.15) * 100;
         var density = fields.Optional("density", r.Density, Dimension.Plain, 0.05, 2.5, "kg a litre.") ?? (mix ? 0.4 : 1.3);
         var held = fields.Optional("held", r.Held, Dimension.Plain, 0.1, 1, "Litres of water in a litre of mix at saturation.") ?? 0.5;
-        var kgPerHa = depth / 100 * density * 10;
+        var from = mix || r.For.OfPlant() ? 0 : (fields.Optional("depthFrom", r.DepthFrom, Dimension.Length, 0, 0.9) ?? 0) * 100;
+        if (from >= depth)
+        {
+            fields.Checks.Add("depthFrom", "It begins no higher than it ends.", "From 10 cm to 30 cm, say.");
+        }
+
+        var kgPerHa = Math.Max(depth - from, 1) / 100 * density * 10;
         if (r.Rows.Count > 60)
         {
             fields.Checks.Add("rows", "That is more than sixty lines.", "Give up to sixty.");
@@ -67,9 +77,10 @@ public static class SheetReading
 
         foreach (var (line, i) in lines.Select((l, i) => (l, i)))
         {
-            if (lines.Take(i).FirstOrDefault(l => l.Of == line.Of) is { } before)
+            if (lines.Take(i).FirstOrDefault(l => l.Of == line.Of && l.Age == line.Age) is { } before)
             {
-                fields.Checks.Add($"rows[{i}].of", before.Method == line.Method ? $"{line.Of.Name} stands twice."
+                fields.Checks.Add($"rows[{i}].of", before.Method == line.Method || r.For.OfPlant()
+                    ? $"{line.Of.Name} stands twice{(r.For.OfPlant() ? " for leaves of one age" : "")}."
                     : $"{line.Of.Name} stands there by {before.Method.Word()} and by {line.Method.Word()}: extractions are never mixed.",
                     "Keep one of them; a second sheet may hold the other.");
             }
@@ -81,7 +92,7 @@ public static class SheetReading
         }
 
         var said = lines.FirstOrDefault(l => l.Of.Id == "CEC")?.Figure;
-        return new SheetRead(lines, kgPerHa, depth, density, held, said ?? Summed(lines), said is not null);
+        return new SheetRead(lines, kgPerHa, Math.Max(depth - from, 1), density, held, said ?? Summed(lines), said is not null);
     }
 
     private sealed record Checked(string Field, Checks Checks)
@@ -102,11 +113,16 @@ public static class SheetReading
         }
 
         var method = row.Method ?? r.Method;
+        if (r.For.OfPlant() && of.Of.Id is "buffer pH" or "CEC" or "acidity" or "OM")
+        {
+            return at.Wrong("of", $"{of.Of.Name} is no figure of a plant.", "Leave that line out, or say that the sheet is of a soil.");
+        }
+
         var text = (row.Value ?? "").Trim();
         if (text.StartsWith("above", StringComparison.OrdinalIgnoreCase) || text.StartsWith('>') || text.StartsWith('≥'))
         {
             return new SheetLine(of.Of, method, null, null, row.Unit ?? "", false, true,
-                "above the lab’s scale: kept as that, never as its end");
+                "above the lab’s scale: kept as that, never as its end") { Age = row.Age ?? LeafAge.Young };
         }
 
         var below = text.StartsWith('<') || text.StartsWith('≤') || text.StartsWith("below", StringComparison.OrdinalIgnoreCase);
@@ -122,8 +138,9 @@ public static class SheetReading
         }
 
         figure *= of.Share;
-        return of.Of.Property ? Property(of.Of, method, figure, row, at) : Amount(of.Of, method, (figure, below),
-            row, (r, by), at);
+        var line = of.Of.Property ? Property(of.Of, method, figure, row, at) : r.For.OfPlant()
+            ? Plant(of.Of, method, (figure, below), row, (r.For, at)) : Amount(of.Of, method, (figure, below), row, (r, by), at);
+        return line is null ? null : line with { Age = row.Age ?? LeafAge.Young };
     }
 
     private static SheetLine? Property(Nutrient of, Extraction method, double figure, SheetRow row, Checked at)
@@ -134,6 +151,25 @@ public static class SheetReading
             $"Give {Say.Number(low)} to {Say.Number(high)}.")
             : new SheetLine(of, method, null, figure, SheetUnits.First(row.Unit ?? "") ?? (of.Id is "CEC" or "acidity" ? "meq/100 g"
                 : of.Id == "EC" ? "dS/m" : of.Id == "OM" ? "%" : ""), false, false, "");
+    }
+
+    /// <summary>A figure of dried leaves in mg/kg of dry matter, or of sap in mg/L: ppm is either.</summary>
+    private static SheetLine? Plant(Nutrient of, Extraction method, (double Figure, bool Below) value, SheetRow row,
+        (SheetOf For, Checked At) with)
+    {
+        var (sap, unit) = (with.For == SheetOf.Sap, SheetUnits.First(row.Unit ?? ""));
+        var taken = value.Below ? value.Figure / 2 : value.Figure;
+        var known = (unit, sap) switch { ("mg/L", true) => true, ("mg/kg", _) => true, ("%" or "g/kg", false) => true, _ => false };
+        if (!known)
+        {
+            return with.At.Wrong("unit", string.IsNullOrWhiteSpace(row.Unit) ? "It has no unit."
+                : $"{(sap ? "Sap" : "A dried leaf")} is not given in “{row.Unit.Trim()}”.", sap ? "Give mg/L or ppm."
+                : "Give % or g/kg of dry matter, mg/kg or ppm.");
+        }
+
+        var (times, how) = unit switch { "%" => (10_000, "× 10,000"), "g/kg" => (1000, "× 1,000"), _ => (1, "") };
+        return taken * times > 1_000_000 ? with.At.Wrong("value", "That is more than the whole of it.", "Look at the unit.")
+            : new SheetLine(of, method, taken * times, value.Figure, sap ? "mg/L" : unit!, value.Below, false, how);
     }
 
     private static SheetLine? Amount(Nutrient of, Extraction method, (double Figure, bool Below) value, SheetRow row,

@@ -1163,6 +1163,39 @@ namespace MudPie.Records.Migrations
                     b.ToTable("BrixVisits");
                 });
 
+            modelBuilder.Entity("MudPie.Records.Judging.ClaimFinding", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("From")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Key")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateOnly>("On")
+                        .HasColumnType("TEXT");
+
+                    b.Property<long>("RecordedAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Says")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Text")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.ToTable("ClaimFindings");
+                });
+
             modelBuilder.Entity("MudPie.Records.Judging.MeterZero", b =>
                 {
                     b.Property<int>("Id")
@@ -1186,6 +1219,27 @@ namespace MudPie.Records.Migrations
                     b.HasIndex("BrixMeterId");
 
                     b.ToTable("MeterZero");
+                });
+
+            modelBuilder.Entity("MudPie.Records.Judging.OwnClaim", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long>("At")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Card")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Key")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.ToTable("Claims");
                 });
 
             modelBuilder.Entity("MudPie.Records.Judging.Patch", b =>
@@ -1921,6 +1975,34 @@ namespace MudPie.Records.Migrations
                     b.HasIndex("PegId", "Kind", "At");
 
                     b.ToTable("GroundChecks");
+                });
+
+            modelBuilder.Entity("MudPie.Records.Looking.Lab", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Columns")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<double>("Stray")
+                        .HasColumnType("REAL");
+
+                    b.Property<Guid>("Version")
+                        .IsConcurrencyToken()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("Name")
+                        .IsUnique();
+
+                    b.ToTable("Labs");
                 });
 
             modelBuilder.Entity("MudPie.Records.Looking.Peg", b =>

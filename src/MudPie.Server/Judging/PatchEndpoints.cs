@@ -93,6 +93,9 @@ public static class PatchEndpoints
         return TypedResults.Ok(tests.Select(t => View(t, units)).ToList());
     }
 
+    /// <summary>What a test says, once all of it was read before and after; null before that.</summary>
+    internal static PatchAnswer? Judged(PatchTest t) => View(t, UnitSystem.Metric).Answer?.Value;
+
     private static PatchTestView View(PatchTest t, UnitSystem units)
     {
         static List<double>? At20(Patch p, PatchPhase phase) => p.Leaves.Where(l => l.Phase == phase).MaxBy(l => l.Id) is { } l

@@ -24,34 +24,38 @@ public static class LabSheetEndpoints
         api.MapPost("/sheets/{id:int}/steps", Do).WithSummary("A sample is taken, sent; what the sheet asked for is put on; it is ready.");
     }
 
-    private static async Task<Ok<SheetsView>> All(WorkDesk works, SheetDesk desk, HoldingDb db, HoldingClock clock, int? lot, int? bed)
+    private static async Task<Ok<SheetsView>> All(WorkDesk works, SheetDesk desk, HoldingDb db, HoldingClock clock, int? lot, int? bed,
+        string? of, int? zone)
     {
         var lines = await works.Lines(WorkKind.Sheet);
         var lots = await db.Lots.AsNoTracking().Where(l => SheetDesk.Tested.Contains(l.Input.Kind) && (l.Id == lot
                 || l.Entries.Sum(e => e.Amount) > 0.5))
             .OrderByDescending(l => l.Id == lot).ThenByDescending(l => l.Input.Kind == "mix").ThenByDescending(l => l.Id).Take(60)
             .Select(l => new SheetTarget(l.Id, l.Input.Name + ", " + l.Mark, l.Input.Kind == "mix")).ToListAsync();
-        var of = lot is { } id ? lots.FirstOrDefault(l => l.Id == id) : null;
+        var mix = lot is { } id ? lots.FirstOrDefault(l => l.Id == id) : null;
         var on = bed is { } b ? await db.Beds.AsNoTracking().FirstOrDefaultAsync(x => x.Id == b) : null;
         var shelf = await desk.Shelf();
         List<SheetShelfInput> offered = [.. shelf.Select(s => new SheetShelfInput(s.Id, s.Name, InputContents.For(s.Name) is { } usual
             ? InputContents.Write(usual.Holds) : s.N + s.P2O5 + s.K2O > 0 ? "as labelled" : "", s.PricePerKg is not null))];
         var us = (await clock.Units()).IsUs();
+        var kind = mix is not null ? SheetOf.Mix : Words.Read<SheetOf>(of) ?? SheetOf.Bed;
+        var what = kind.OfPlant() ? $", {kind.Said()}" : "";
+        var name = $"{mix?.Name ?? on?.Name ?? "sheet"}{what}, {Say.Date((await clock.Local())(clock.Now))}";
         return TypedResults.Ok(new SheetsView([.. lines.Select(l => l.Line)], new SheetAsked {
-            Name = $"{(of?.Name ?? on?.Name ?? "sheet")}, {Say.Date((await clock.Local())(clock.Now))}" is var name
-                && name.Length > Names.Most
-                ? name[..Names.Most] : $"{(of?.Name ?? on?.Name ?? "sheet")}, {Say.Date((await clock.Local())(clock.Now))}",
-            For = of is not null ? SheetOf.Mix : SheetOf.Bed,
-            LotId = of?.Id,
+            Name = name.Length > Names.Most ? name[..Names.Most] : name,
+            For = kind,
+            LotId = mix?.Id,
             BedId = on?.Id,
-            Method = of is not null ? Extraction.SaturatedMedia : Extraction.Mehlich3,
+            ZoneId = on is not null && await db.Zones.AnyAsync(z => z.Id == zone && z.BedId == on.Id) ? zone : null,
+            Method = kind == SheetOf.Mix ? Extraction.SaturatedMedia : Extraction.Mehlich3,
             Depth = us ? "6 in" : "15 cm",
-            Density = of is not null ? "0.4" : "1.3",
+            Density = kind == SheetOf.Mix ? "0.4" : "1.3",
             Held = "0.5",
             Crop = CropGroup.Vegetables,
             Inputs = [.. offered.Where(o => o is { Priced: true, Holds.Length: > 0 }).Take(12)
                 .Select(o => new SheetInputAsked { InputId = o.Id })],
-        }, offered, lots));
+        }, offered, lots, await LabEndpoints.Labs(db), [.. (await db.Zones.AsNoTracking().Where(z => z.EndedAt == null).OrderBy(z => z.Id)
+            .ToListAsync()).Select(z => new SheetZone(z.Id, z.BedId, z.Name))]));
     }
 
     private static async Task<Results<Ok<LabSheetView>, Missing>> One(int id, HoldingDb db, WorkDesk works, HoldingClock clock)
@@ -73,7 +77,8 @@ public static class LabSheetEndpoints
             Of = asked.For == SheetOf.Mix
                 ? await db.Lots.Where(l => l.Id == asked.LotId).Select(l => l.Input.Name + ", " + l.Mark).FirstOrDefaultAsync()
                 : await db.Beds.Where(b => b.Id == asked.BedId).Select(b => b.Name).FirstOrDefaultAsync(),
-            Way = [.. new[] { WorkStep.Sampled, WorkStep.Sent, WorkStep.Result, WorkStep.Corrected, WorkStep.Ready }.Select(s =>
+            Way = [.. new[] { WorkStep.Sampled, WorkStep.Sent, WorkStep.Result, WorkStep.Corrected, WorkStep.Ready }
+                .Where(s => s != WorkStep.Corrected || !asked.For.OfPlant()).Select(s =>
                 new SheetStepView(s, stands.Dates.Where(d => d.Step == s).Select(d => (DateTimeOffset?)d.At).FirstOrDefault()))],
             PutOn = log.LastOrDefault(e => e.Step == WorkStep.Corrected) is { } put
                 ? InUnits.Say(put.What ?? "nothing", await clock.Units()) : null,
@@ -84,11 +89,11 @@ public static class LabSheetEndpoints
     }
 
     private static Results<Ok<Worked<SheetPasted>>, Refused> Read(SheetPasteRequest r) =>
-        SheetText.Read(r.Text) is var read && read.Refused is { } no ? Problems.Of(no) : TypedResults.Ok(read.Worked);
+        SheetText.Read(r.Text, r.For ?? SheetOf.Bed) is var read && read.Refused is { } no ? Problems.Of(no) : TypedResults.Ok(read.Worked);
 
-    private static async Task<Results<Ok<Worked<SheetBenchView>>, Refused>> WorkOut(SheetAsked asked, SheetDesk desk)
+    private static async Task<Results<Ok<Worked<SheetBenchView>>, Refused>> WorkOut(SheetAsked asked, SheetDesk desk, int? id)
     {
-        var told = await desk.Tell(asked);
+        var told = await desk.Tell(asked, id);
         return told.Refused is { } no ? Problems.Of(no) : TypedResults.Ok(told.Worked);
     }
 
@@ -111,24 +116,39 @@ public static class LabSheetEndpoints
             return checks.Refusal;
         }
 
-        // What was put on was put on by the sheet as it was.
-        if (work.Sheet is not null && await db.WorkLog.ThatStand().AnyAsync(e => e.WorkId == work.Id && e.Step == WorkStep.Corrected))
+        // What was put on was put on by the sheet as it was; what is done about a shortfall may be chosen anew.
+        asked = asked with { Choices = Dated(asked.Choices, work.Sheet?.Choices ?? [],
+            DateOnly.FromDateTime((await clock.Local())(clock.Now).DateTime)) };
+        if (work.Sheet is { } was && Only(was) != Only(asked) && await db.WorkLog.ThatStand().AnyAsync(e => e.WorkId == work.Id
+            && e.Step == WorkStep.Corrected))
         {
             checks.Add("asked", "It was corrected by this sheet as it is.", "Strike that first, or begin another sheet.");
         }
 
-        var came = asked.Rows.Count > 0 && (work.Sheet?.Rows.Count ?? 0) == 0;
-        (work.Sheet, work.BedId) = (asked, asked.For == SheetOf.Bed ? asked.BedId : null);
+        var (came, chose) = (asked.Rows.Count > 0 && (work.Sheet?.Rows.Count ?? 0) == 0, SheetCourse.NewlyChosen(work.Sheet, asked));
+        (work.Sheet, work.BedId) = (asked, asked.For.OfBed() && asked.For != SheetOf.Field ? asked.BedId : null);
         work.LotId = asked.For == SheetOf.Mix ? asked.LotId : null;
         var saved = await WorkEndpoints.Saved(work, db, checks);
-        if (saved.Refused is null && came)
+        if (saved.Refused is null && (came || chose is not null))
         {
-            db.WorkLog.Add(new WorkEntry { WorkId = work.Id, Step = WorkStep.Result, At = clock.Now, RecordedAt = clock.Now });
+            WorkEntry Entry(WorkStep step, string? note) => new() { WorkId = work.Id, Step = step, At = clock.Now, RecordedAt = clock.Now,
+                Note = note };
+            db.WorkLog.AddRange([.. came ? new[] { Entry(WorkStep.Result, null) } : [], .. chose is null ? Array.Empty<WorkEntry>()
+                : [Entry(WorkStep.Seen, chose)]]);
             await db.SaveChangesAsync();
         }
 
         return saved;
     });
+
+    /// <summary>A sheet without what was chosen of it, as text.</summary>
+    private static string Only(SheetAsked asked) => System.Text.Json.JsonSerializer.Serialize(asked with { Choices = [] });
+
+    /// <summary>Choices with their days: one that is new comes back on its usual day, where none was named.</summary>
+    private static List<ShortfallAsked> Dated(IReadOnlyList<ShortfallAsked> now, IReadOnlyList<ShortfallAsked> before, DateOnly today) =>
+        [.. now.Where(c => c.Choice is not null).Select(c => before.FirstOrDefault(b => b.Of == c.Of && b.Choice == c.Choice) is { } old
+            ? c with { On = c.Back == old.Back ? old.On : today }
+            : c with { On = today, Back = c.Back is { } back && back > today ? back : SheetKinds.Again(c.Choice!.Value, today) })];
 
     private static Task<Results<Written<Kept>, Refused, Clash>> Do(int id, WorkStepRequest r, HoldingDb db, SheetDesk desk,
         StockKeeper stock,

@@ -4,6 +4,7 @@ using MudPie.Core.Mixing;
 using MudPie.Core.Sheets;
 using MudPie.Core.Workings;
 using MudPie.Records;
+using MudPie.Records.Works;
 using MudPie.Server.Lots;
 using MudPie.Server.Web;
 
@@ -34,10 +35,15 @@ public sealed class SheetDesk(HoldingDb db, HoldingClock clock)
     {
         var checks = new Checks();
         double? area = null, litres = null;
-        if (asked.For == SheetOf.Bed && asked.BedId is { } bed)
+        if (asked.For != SheetOf.Mix && asked.For != SheetOf.Field && asked.BedId is { } bed)
         {
             area = await db.Beds.Where(b => b.Id == bed).Select(b => (double?)b.AreaM2).FirstOrDefaultAsync();
             checks = area is null ? checks.Add("bedId", "That bed is not there any more.", "Choose another, or none.") : checks;
+        }
+
+        if (asked.ZoneId is { } zone && !await db.Zones.AnyAsync(z => z.Id == zone && z.BedId == asked.BedId))
+        {
+            checks.Add("zoneId", "That zone is not in that bed.", "Choose another, or the whole of the bed.");
         }
 
         if (asked.For == SheetOf.Mix && asked.LotId is { } lot)
@@ -47,22 +53,102 @@ public sealed class SheetDesk(HoldingDb db, HoldingClock clock)
             litres = litres > 0.5 ? litres : null;
         }
 
+        if (asked.Taken is { } taken && (taken.Year < 1950 || taken > DateOnly.FromDateTime((await clock.Local())(clock.Now).DateTime)))
+        {
+            checks.Add("taken", "That is no day on which it was sampled.", "Give the day, as 12 Mar 2024; never one to come.");
+        }
+
+        if (asked.LabBands.Count > 60 || asked.Choices.Count > 60 || asked.Plant?.Length > 60 || asked.Part?.Length > 60)
+        {
+            checks.Add("labBands", "That is more than a sheet holds.", "Up to sixty bands and choices, and names of up to 60 letters.");
+        }
+
+        asked = asked.For.OfPlant() && string.IsNullOrWhiteSpace(asked.Plant) && asked.BedId is { } on
+            ? asked with { Plant = await Crop(on) } : asked;
         var answer = SheetBench.Of(asked, await Shelf(), area, litres, await clock.Units());
         return checks.Sound ? answer : answer.Refused is { } no ? checks.Add(no).Refusal : checks.Refusal;
     }
 
-    /// <summary>The same, told.</summary>
-    public async Task<Ruling<SheetBenchView>> Tell(SheetAsked asked)
+    private Task<string?> Crop(int bed) => db.Beds.Where(b => b.Id == bed).Select(b => b.Crop).FirstOrDefaultAsync();
+
+    /// <summary>The same, told, and held against the sheet before.</summary>
+    /// <param name="asked">As typed.</param>
+    /// <param name="id">Its own number, where it is kept.</param>
+    public async Task<Ruling<SheetBenchView>> Tell(SheetAsked asked, int? id)
     {
         var (units, answer) = (await clock.Units(), await WorkOut(asked));
-        return answer.Match<Ruling<SheetBenchView>>(w => w.With(SheetTelling.Of(asked, w.Value, units), ""), no => no);
+        if (answer.Refused is { } no)
+        {
+            return no;
+        }
+
+        var stray = await Stray(asked.Lab);
+        return answer.Worked.With(SheetTelling.Of(asked, answer.Value, units, stray) with { Compared = await Before(asked, id, answer.Value,
+            stray) }, "");
+    }
+
+    /// <summary>By how much a lab's figures stray, as a share.</summary>
+    public async Task<double> Stray(string? lab)
+    {
+        var name = (lab ?? "").Trim();
+        return name.Length == 0 ? SheetChange.UsualStray
+            : (await db.Labs.AsNoTracking().Where(l => l.Name == name).Select(l => (double?)l.Stray).FirstOrDefaultAsync())
+                ?? SheetChange.UsualStray;
+    }
+
+    /// <summary>Sheets of a bed that have a result, with the day on which each was sampled, oldest first.</summary>
+    /// <param name="bed">Which; null for all beds.</param>
+    public async Task<List<(Work Work, SheetAsked Asked, DateOnly On)>> OfBeds(int? bed)
+    {
+        var works = await db.Works.AsNoTracking().Where(w => w.Kind == WorkKind.Sheet && w.BedId != null && (bed == null || w.BedId == bed))
+            .OrderByDescending(w => w.Id).Take(600).ToListAsync();
+        var ids = works.Select(w => w.Id).ToList();
+        var sampled = (await db.WorkLog.ThatStand().AsNoTracking().Where(e => ids.Contains(e.WorkId) && e.Step == WorkStep.Sampled)
+            .Select(e => new { e.WorkId, e.At }).ToListAsync()).ToLookup(e => e.WorkId, e => e.At);
+        var local = await clock.Local();
+        return [.. works.Where(w => w.Sheet is { Rows.Count: > 0 }).Select(w => (w, w.Sheet!, On: w.Sheet!.Taken
+            ?? DateOnly.FromDateTime(local(sampled[w.Id].Append(DateTimeOffset.MinValue).Max() is var at && at > DateTimeOffset.MinValue
+                ? at
+                : w.BegunAt).DateTime))).OrderBy(w => w.On).ThenBy(w => w.w.Id)];
+    }
+
+    private async Task<SheetsComparedView?> Before(SheetAsked asked, int? id, SheetAnswer now, double stray)
+    {
+        if (asked.BedId is not { } bed || !asked.For.OfBed() || now.Read.Lines.Count == 0)
+        {
+            return null;
+        }
+
+        var all = await OfBeds(bed);
+        var own = all.Where(s => s.Work.Id == id).Select(s => (DateOnly?)s.On).FirstOrDefault();
+        var on = asked.Taken ?? own ?? DateOnly.FromDateTime((await clock.Local())(clock.Now).DateTime);
+        var like = all.Where(s => s.Work.Id != id && s.Asked.For.Said() == asked.For.Said() && s.Asked.ZoneId == asked.ZoneId && s.On < on)
+            .OrderByDescending(s => s.On).ToList();
+        // The newest that compares; where none does, the newest, with why.
+        SheetsComparedView? first = null;
+        foreach (var s in like.Take(12))
+        {
+            if (SheetTelling.Read(s.Asked, await clock.Units()) is not { } read)
+            {
+                continue;
+            }
+
+            var told = SheetTelling.Compared(s.Work.Id, s.On, SheetChange.Of((s.Asked, read), (asked, now.Read), stray), asked.For);
+            first ??= told;
+            if (told.WhyNot is null)
+            {
+                return told;
+            }
+        }
+
+        return first;
     }
 }
 
 /// <summary>A sheet's answer in the holding's units.</summary>
 internal static class SheetTelling
 {
-    public static SheetBenchView Of(SheetAsked asked, SheetAnswer a, UnitSystem units)
+    public static SheetBenchView Of(SheetAsked asked, SheetAnswer a, UnitSystem units, double stray)
     {
         var properties = a.Read.Lines.Where(l => l.Of.Property && l.Figure is not null)
             .Select(l => $"{l.Of.Name} {Say.Number(l.Figure!.Value)}{Say.Unit(l.Unit)}").ToList();
@@ -74,7 +160,8 @@ internal static class SheetTelling
         string Kg(double kg) => Units.Show(kg * 1000, Dimension.Mass, units);
         return new SheetBenchView {
             Verdict = a.Verdict,
-            Nutrients = [.. a.Nutrients.Select(n => Nutrient(n, a.Read))],
+            Nutrients = [.. a.Nutrients.Select(n => Nutrient(n, a.Read, asked))],
+            Pairs = [.. PlantSays.Pairs(a.Read.Lines, stray).Select(p => Pair(p, asked.For))],
             Properties = properties.Count > 0 ? string.Join(" · ", properties) : null,
             Given = [.. a.Given.OrderByDescending(g => g.KgPerHa > 0).ThenBy(g => g.Name).Select(g => Given(g, a, units))],
             SizeShown = a.MixL is { } l ? Units.Show(l, Dimension.Volume, units) : Units.Show(a.AreaM2!.Value, Dimension.Area, units),
@@ -89,24 +176,62 @@ internal static class SheetTelling
         };
     }
 
-    private static SheetNutrientView Nutrient(SheetNutrient n, SheetRead read)
+    /// <summary>A sheet's lines; null where they can't be read.</summary>
+    public static SheetRead? Read(SheetAsked asked, UnitSystem units)
     {
-        var (line, extract) = (n.Line, n.Line.Method is Extraction.SaturatedMedia or Extraction.SaturatedPaste);
+        var fields = new TypedFields(units);
+        return SheetReading.Of(asked, fields) is { } read && fields.Checks.Sound ? read : null;
+    }
+
+    /// <summary>Two sheets of one place, told.</summary>
+    public static SheetsComparedView Compared(int id, DateOnly on, SheetsCompared c, SheetOf of) => new(id, $"{c.Before}, {Say.Date(on)}",
+        [.. c.Changes.Select(x =>
+        {
+            var (times, unit) = x.Of.Property ? (1, "") : Spoken(of, x.Of.Id, null);
+            return new FigureChangeView(Aged(x.Of.Name, of, x.Age), $"{Say.Number(x.Before * times)} to {Say.Number(x.Now * times)}"
+                + (unit.Length > 0 ? $" {unit}" : ""), x.Real, x.Sentence);
+        })], c.WhyNot);
+
+    private static string Aged(string name, SheetOf of, LeafAge age) => of.OfPlant() && age == LeafAge.Old ? $"{name}, old leaves" : name;
+
+    /// <summary>In what a figure is said: of a dried leaf as labs do, per cent or mg/kg; of an extract in mg a litre of it.</summary>
+    private static (double Times, string Unit) Spoken(SheetOf of, string nutrient, double? extract) => of switch {
+        SheetOf.Sap => (1, "mg/L"),
+        SheetOf.Leaf or SheetOf.Tissue => PlantBands.InPerCent(nutrient) ? (1e-4, "%") : (1, "mg/kg"),
+        _ => extract is { } times ? (times, "mg/L") : (1, "mg/kg"),
+    };
+
+    private static LeafPairView Pair(OldAndYoung p, SheetOf of)
+    {
+        var (times, unit) = Spoken(of, p.Of.Id, null);
+        return new LeafPairView(p.Of.Name, $"{Say.Number(p.Young * times)} in young leaves, {Say.Number(p.Old * times)} {unit} in old",
+            p.Tone,
+            p.Sentence);
+    }
+
+    private static SheetNutrientView Nutrient(SheetNutrient n, SheetRead read, SheetAsked asked)
+    {
+        var (line, extract) = (n.Line, n.Line.Method is Extraction.SaturatedMedia or Extraction.SaturatedPaste && !asked.For.OfPlant());
         // Of an extract, bands are said in mg a litre of it, as labs do.
-        var times = extract ? read.Density / read.HeldL : 1;
+        var (times, unit) = Spoken(asked.For, line.Of.Id, extract ? read.Density / read.HeldL : null);
         string Said(double mg) => Say.Number(mg * times);
         var most = new[] { n.High * 1.35, line.MgPerKg, n.AfterAll }.Max() ?? 1;
         double? At(double? mg) => n.Low is null || mg is null ? null : Math.Round(Math.Clamp(mg.Value / most, 0, 1), 4);
         var stays = n.Short > SoilCorrections.Slack;
-        return new SheetNutrientView(line.Of.Id, line.Of.Name, line.Above ? "above the scale"
+        var lab = asked.LabBands.FirstOrDefault(b => Nutrients.Read(b.Of ?? "")?.Of.Id == line.Of.Id);
+        var back = asked.Choices.LastOrDefault(c => Nutrients.Read(c.Of ?? "")?.Of.Id == line.Of.Id)?.Back;
+        var converted = line.How.Length > 0 && !extract && !line.Below && !(asked.For.OfPlant() && line.Unit == "%");
+        return new SheetNutrientView(line.Of.Id, Aged(line.Of.Name, asked.For, line.Age), line.Above ? "above the scale"
                 : $"{(line.Below ? "< " : "")}{Say.Number(line.Figure!.Value)} {line.Unit}"
-                    + (line.How.Length > 0 && !extract && !line.Below ? $" = {Say.Number(line.MgPerKg!.Value)} mg/kg" : ""),
-            n.Low is null ? null : $"{Said(n.Low.Value)} to {Said(n.High!.Value)} {(extract ? "mg/L" : "mg/kg")}",
+                    + (converted ? $" = {Said(line.MgPerKg!.Value)} {unit}" : ""),
+            n.Low is null ? null : $"{Said(n.Low.Value)} to {Said(n.High!.Value)} {unit}",
             n.Low is null ? null : Said(n.Low.Value), n.Low is null ? null : Said(n.High!.Value), n.Own, At(line.MgPerKg), At(n.Low),
                 At(n.High),
-            At(n.After), At(n.AfterAll), stays ? Tone.Mind : Tone.Go, stays ? $"{Said(n.Short)} {(extract ? "mg/L" : "mg/kg")} short"
+            At(n.After), At(n.AfterAll), stays ? Tone.Mind : Tone.Go, stays ? $"{Said(n.Short)} {unit} short"
                 : null,
-            n.Why, n.Choice, n.Flag);
+            n.Why, n.Choice, n.Flag, asked.For.OfPlant() ? line.Age : null, lab is null || line.Age == LeafAge.Old ? null
+                : $"{lab.Low} to {lab.High}{(lab.Unit is { Length: > 0 } of ? $" {of}" : "")}", back is { } day ? Say.Date(day) : null,
+                    back);
     }
 
     private static SheetGivenView Given(SheetGiven g, SheetAnswer a, UnitSystem units)

@@ -85,6 +85,15 @@ public sealed class WorkDesk(HoldingDb db, HoldingClock clock, HeapDesk heaps)
             .Select(e => e.WorkId);
         var works = await db.Works.AsNoTracking().Where(w => (kind == null || w.Kind == kind) && (!going || !over.Contains(w.Id)))
             .OrderByDescending(w => w.BegunAt).Take(60).ToListAsync();
+        if (going && kind is null or WorkKind.Sheet)
+        {
+            // A sheet that is over comes back with what was chosen of it.
+            var today = DateOnly.FromDateTime((await clock.Local())(clock.Now).DateTime);
+            works.AddRange((await db.Works.AsNoTracking().Where(w => w.Kind == WorkKind.Sheet && over.Contains(w.Id))
+                .OrderByDescending(w => w.BegunAt).Take(200).ToListAsync())
+                .Where(w => w.Sheet is { } s && SheetCourse.IsAgain(s, today)).Take(20));
+        }
+
         var ids = works.Select(w => w.Id).ToList();
         var log = ids.Count == 0 ? null : (await db.WorkLog.ThatStand().AsNoTracking().Where(e => ids.Contains(e.WorkId)).ToListAsync())
             .ToLookup(e => e.WorkId);
@@ -125,7 +134,7 @@ public sealed class WorkDesk(HoldingDb db, HoldingClock clock, HeapDesk heaps)
             }
             else if (work.Sheet is { } sheet)
             {
-                var stands = SheetCourse.Of(sheet, work.BegunAt, Points(log![work.Id]), clock.Now);
+                var stands = SheetCourse.Of(sheet, work.BegunAt, Points(log![work.Id]), (await clock.Local())(clock.Now));
                 var (word, figure) = SheetCourse.Short(stands, clock.Now);
                 lines.Add(new WorkLook(new WorkLine(work.Id, work.Kind, work.Name, Tone.Go, word, figure, stands.Due?.Title ?? "",
                     WorkPages.Of(work.Kind, work.Id)), Told(stands.Due is { } due ? [due] : [], units), []));

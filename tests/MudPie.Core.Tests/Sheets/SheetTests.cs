@@ -276,7 +276,7 @@ public sealed class SheetTests
         WorkPoint At(double day, WorkStep step) => new(step, begun.AddDays(day));
         LabSheetStands Stands(SheetAsked r, double day, params WorkPoint[] points) => SheetCourse.Of(r, begun, points, begun.AddDays(day));
         Stands(asked, 0).State.ShouldBe(SheetState.Begun);
-        Stands(asked, 0).How.Count.ShouldBe(3);
+        Stands(asked, 0).How.Count.ShouldBe(6);
         Stands(asked, 4, At(1, WorkStep.Sampled)).Due!.Rule.ShouldBe("send");
         var sent = Stands(asked, 14, At(1, WorkStep.Sampled), At(2, WorkStep.Sent));
         (sent.State, sent.Due!.Title, sent.Due.Urgency).ShouldBe((SheetState.Sent, "ridge waits for its result", 3));
