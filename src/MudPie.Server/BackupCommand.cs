@@ -64,6 +64,67 @@ public static class BackupCommand
         });
     }
 
+    /// <summary>The whole holding as one zip of open files, safe while it is in use; never over anything that is there.</summary>
+    /// <returns>0, or 2 with the reason, and then nothing was made.</returns>
+    public static int Pack(string[] args, TextWriter output, TextWriter error)
+    {
+        if (args.Length != 2 || (Unnamed(args[1]) ?? Unsound(args[0])) is not null)
+        {
+            return No(error, args.Length != 2 ? "Say which file, and where to: ./mudpie pack holding.mudpie holding.zip"
+                : (Unnamed(args[1]) ?? Unsound(args[0]))!);
+        }
+
+        var (from, to) = (args[0], args[1]);
+        return File.Exists(to) ? No(error, $"{to} is there already; nothing was overwritten.") : Try(error, $"Nothing was made at {to}.",
+            () =>
+        {
+            try
+            {
+                using (var zip = File.Create(to + ".part"))
+                {
+                    HoldingZip.Write(from, zip, TimeProvider.System.GetUtcNow());
+                }
+
+                File.Move(to + ".part", to);
+            }
+            finally
+            {
+                File.Delete(to + ".part");
+            }
+
+            output.WriteLine($"Packed to {to}");
+        });
+    }
+
+    /// <summary>A holding's file of such a zip; never over anything that is there.</summary>
+    /// <returns>0, or 2 with the reason, and then nothing was made.</returns>
+    public static int Unpack(string[] args, TextWriter output, TextWriter error)
+    {
+        if (args.Length != 2 || !File.Exists(args[0]) || Unnamed(args[1]) is not null)
+        {
+            return No(error, args.Length != 2 ? "Say which zip, and where to: ./mudpie unpack holding.zip holding.mudpie"
+                : Unnamed(args[1]) ?? $"There is no {args[0]}.");
+        }
+
+        string? wrong = null;
+        var done = Try(error, $"Nothing was made at {args[1]}.", () =>
+        {
+            using var zip = File.OpenRead(args[0]);
+            wrong = HoldingZip.Read(zip, args[1]);
+        });
+        if (wrong is not null)
+        {
+            return No(error, wrong);
+        }
+
+        if (done == 0)
+        {
+            output.WriteLine($"{args[1]} holds what {args[0]} did");
+        }
+
+        return done;
+    }
+
     private static int No(TextWriter error, string why)
     {
         error.WriteLine(why);

@@ -18,6 +18,8 @@ public class AxeTests
         ("/make/mix/new", "+ another mix"), ("/make/mix/2", "What was done"), ("/make/mix/2/card", "Labels"),
         ("/make/heap", "Build a heap"), ("/make/heap/new", "carbon to nitrogen"), ("/make/heap/2", "What was done"),
         ("/make/worms", "Set up worms"), ("/make/worms/1", "catches the drips"), ("/make/worms/new", "catches the drips"),
+        ("/look/sheets", "What is short"), ("/look/sheets/4", "Read together"), ("/look/sheets/sampling", "What to sample"),
+        ("/judge/claims?claim=seaweed-yield", "Seaweed lifts yield"), ("/make/sheet/11", "Potassium is short in the sap"),
         ("/make/sheet", "Begin a sheet"), ("/make/sheet/5", "potassium"), ("/make/sheet/new", "Paste it"),
         ("/keep/almanac", "Sky today"), ("/make/prep/new", "Touch the plan"), ("/make/prep/6", "What was done"),
         ("/make/byproduct", "Two runs of kitchen scraps"), ("/make/sheet/beside", "say the base"),

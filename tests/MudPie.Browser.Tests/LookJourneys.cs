@@ -273,4 +273,70 @@ public class LookJourneys
         page.See("Creek Field, poor peg");
         Directory.Delete(Path.GetDirectoryName(map)!, true);
     }
+
+    [Fact]
+    public void A_lab_s_file_is_matched_by_its_columns_and_a_leaf_s_shortfall_comes_back()
+    {
+        using var page = new Page(demo: true);
+        var file = Path.Combine(Path.GetTempPath(), $"lab-{Guid.NewGuid():N}.csv");
+        File.WriteAllText(file, "Stoff,Wert,Einheit\nN,2.1,%\nZn,34,ppm\nSand,4,%\n");
+        try
+        {
+            page.Go("/look/sheets");
+            page.See("Creek Field");
+            page.Press("//a[contains(., 'leaf of Creek Field')]");
+            page.See("Type or paste the sheet.");
+            page.Bring(file);
+            page.See("Nothing of it is understood yet");
+            page.Fill("Whose file is it?", "the far lab");
+            Choose(page, "“Stoff” is", "what");
+            Choose(page, "“Wert” is", "value");
+            Choose(page, "“Einheit” is", "unit");
+            page.See("2 lines would be taken");
+            page.Click("Take these lines");
+            page.See("Nitrogen is short in the leaf: choose what to do.");
+            page.Click("next planting");
+            page.Click("Keep the sheet");
+            page.See("you put it off to the next planting, to be looked at again on 10 Jun 2027");
+            page.Click("Soil, leaf and sap together");
+            page.See("Creek Field: soil, leaf and sap");
+            page.Go("/make/sheet/new?bed=5&of=leaf"); // the lab's columns are known now
+            page.See("Type or paste the sheet.");
+            page.Bring(file);
+            page.Fill("Whose file is it?", "the far lab");
+            page.See("2 lines would be taken");
+        }
+        finally
+        {
+            File.Delete(file);
+        }
+    }
+
+    [Fact]
+    public void A_claim_opens_to_what_was_found_and_an_own_one_is_written()
+    {
+        using var page = new Page(demo: true);
+        page.Go("/judge/claims");
+        page.See("Seaweed lifts yield.");
+        page.Press("//button[contains(., 'Seaweed lifts yield.')]");
+        page.See("Here 2 for it.");
+        page.Click("Write a claim down");
+        page.Click("Keep the card");
+        page.See("Put the claim in one sentence.");
+        page.Fill("The claim, in one sentence", "Nettle water keeps greenfly off.");
+        page.Click("sprayed");
+        page.Click("Keep the card");
+        page.See("//button", "your own card");
+        page.Press("//button[contains(., 'Seaweed lifts yield.')]");
+        page.Click("Plan that trial");
+        page.See("Do seaweed and a mycorrhizal granule lift dahlias");
+    }
+
+    private static void Choose(Page page, string label, string value) => page.Until(() => page.Driver.ExecuteScript("""
+        const select = [...document.querySelectorAll("label")].find((l) => l.innerText.startsWith(arguments[0]))?.querySelector("select");
+        if (!select) return false;
+        Object.getOwnPropertyDescriptor(HTMLSelectElement.prototype, "value").set.call(select, arguments[1]);
+        select.dispatchEvent(new Event("change", { bubbles: true }));
+        return true;
+        """, label, value) is true, label);
 }

@@ -59,8 +59,10 @@ public class LabSheetTests : IDisposable
         await Do(id, "corrected");
         var used = before - await Left("potassium sulphate");
         used.ShouldBeGreaterThan(0.5); // 40 mg of potassium a litre of extract, in 20 m³
+        var other = start.DeepClone().AsObject();
+        other["density"] = "0.5";
         (await _h.Refused("/api/sheets", new { id, version = (string)(await _h.Get($"/api/sheets/{id}"))["version"]!,
-            asked = start }))["asked"]
+            asked = other }))["asked"]
             .ShouldContain("corrected by this sheet");
         var entry = (int)(await _h.Get($"/api/sheets/{id}"))["log"]![0]!["id"]!;
         await _h.Post($"/api/works/{id}/steps/{entry}/strike", new { why = "not mixed in after all" });

@@ -8,7 +8,7 @@ namespace MudPie.Core.Sheets;
 /// <param name="Before">As it stood then, in the unit of the sheet.</param>
 /// <param name="Now">As it stands now.</param>
 /// <param name="Real">More than labs stray by.</param>
-/// <param name="Sentence">"up by 42 %, more than labs stray".</param>
+/// <param name="Sentence">"up by 42 %: more than labs stray".</param>
 public sealed record FigureChange(Nutrient Of, LeafAge Age, double Before, double Now, bool Real, string Sentence);
 
 /// <summary>Two sheets of one place, the earlier and the later.</summary>
@@ -90,7 +90,7 @@ public static class SheetChange
         var beyond = Math.Abs(share) > stray + 1e-9;
         return new(now.Of, now.Age, a, b, beyond, Math.Abs(share) < 0.005 ? "the same"
             : $"{(share > 0 ? "up" : "down")} by {Say.Number(Math.Abs(share) * 100, 2)} %"
-                + (beyond ? $", more than the {Say.Number(stray * 100, 2)} % that labs stray" : ": inside the noise"));
+                + (beyond ? ": more than labs stray" : ": inside the noise"));
     }
 
     private static bool Same(string? a, string? b) => string.Equals((a ?? "").Trim(), (b ?? "").Trim(), StringComparison.OrdinalIgnoreCase);

@@ -38,7 +38,7 @@ public static class WorkSays
             WorkStep.Carried => $"{L(p)} of char went to {p.What}",
             WorkStep.Sampled => "sampled",
             WorkStep.Sent => "sent to the lab",
-            WorkStep.Result => "the result came",
+            WorkStep.Result => p.What is { } says ? $"the result came: {says}" : "the result came",
             WorkStep.Run => $"{Grams(p.Grams ?? 0)}{of}{Ran(p)}",
             WorkStep.Pooled => $"{Say.Count(p.Runs?.Count ?? 0, "run")} pooled to {L(p)}",
             WorkStep.Corrected => $"corrected by the sheet: {p.What ?? "nothing"}",

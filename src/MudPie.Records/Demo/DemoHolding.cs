@@ -30,6 +30,7 @@ public static class DemoHolding
         DemoWorks.Fill(db, now);
         DemoLooking.Fill(db, kit, now);
         DemoPlantings.Fill(db, kit, now);
+        DemoSheets.Add(db, now);
         DemoGoals.Fill(db, kit, now);
         db.SaveChanges();
         transaction.Commit();

@@ -143,7 +143,8 @@ internal static class DemoWorks
                     Row("Mg", "88", "mg/kg"),
                 Row("S", "9", "mg/kg"), Row("B", "0.4", "mg/kg"), Row("Zn", "2.6", "mg/kg"), Row("Cu", "1.4", "mg/kg"),
                 Row("Mn", "above range", "mg/kg"), Row("CEC", "9.2", "meq/100 g"), Row("OM", "3.4", "%"),
-            ], Choices = [new ShortfallAsked { Of = "B", Choice = ShortfallChoice.LeafNow }],
+            ], Choices = [new ShortfallAsked { Of = "B", Choice = ShortfallChoice.LeafNow,
+                On = DateOnly.FromDateTime(now.AddDays(-180).DateTime), Back = DateOnly.FromDateTime(now.AddDays(30).DateTime) }],
             Advice = [new LabAdvice { Name = "potassium sulphate", Amount = "250" }, new LabAdvice { Name = "gypsum", Amount = "500" }],
         }, now.AddDays(-200), (WorkStep.Sampled, 1), (WorkStep.Sent, 2), (WorkStep.Result, 16));
     }

@@ -3,7 +3,6 @@ using MudPie.Core.Book;
 using MudPie.Core.Measures;
 using MudPie.Core.PuttingOut;
 using MudPie.Core.Workings;
-using MudPie.Core.Works;
 using MudPie.Records;
 using MudPie.Records.Book;
 using MudPie.Records.PuttingOut;
@@ -51,8 +50,9 @@ public sealed record SeasonBed(int BedId, string Bed, string Crop, string AreaSh
 
 /// <summary>A season's record.</summary>
 /// <param name="Water">Rain by the gauge, and watering.</param>
+/// <param name="Looked">Walks, readings, counts and sheets, with what they cost; null for none.</param>
 public sealed record SeasonView(int Year, IReadOnlyList<int> Years, IReadOnlyList<SeasonBed> Beds, IReadOnlyList<SeasonInput> Inputs,
-    string? Water);
+    string? Water, string? Looked);
 
 /// <summary>What went out of one input in a season.</summary>
 public sealed record SeasonInput(string Name, string AmountShown, int Jobs, IReadOnlyList<string> Beds);
@@ -129,7 +129,7 @@ public static class BookEndpoints
         entries.AddRange(input is null && kind is null or "field" ? await BookOfGround.Entries(db, clock, bed, take, until) : []);
         if (kind is null or "mix")
         {
-            entries.AddRange([.. await Mixed(db, units, bed, input, take, until), .. await Worked(db, units, bed, input, take, until),
+            entries.AddRange([.. await Mixed(db, units, bed, input, take, until), .. await BookOfWorks.Entries(db, units, bed, input, take, until),
                 .. bed is null ? await Heaped(db, units, input, take, until) : []]);
         }
 
@@ -174,30 +174,6 @@ public static class BookEndpoints
 
     /// <summary>Worms and burns: trays harvested, liquid drawn off, fires lit, quenched and measured, food laid on a bed; the rest stays on
     /// their own pages.</summary>
-    private static async Task<IEnumerable<BookEntry>> Worked(HoldingDb db, UnitSystem units, int? bed, int? input, int take,
-        DateTimeOffset until)
-    {
-        WorkStep[] told = [WorkStep.Harvested, WorkStep.Leachate, WorkStep.Lit, WorkStep.Quenched, WorkStep.Measured, WorkStep.Carried,
-            WorkStep.Sampled, WorkStep.Result, WorkStep.Corrected,
-            WorkStep.Pooled, WorkStep.Hung, WorkStep.Buried, WorkStep.Lifted, WorkStep.Pressed, WorkStep.Stirred,
-            WorkStep.Given];
-        var struck = (await db.WorkLog.AsNoTracking().Where(e => e.CorrectsId != null).Select(e => new { e.CorrectsId, e.Id, e.Note })
-            .ToListAsync()).ToDictionary(e => e.CorrectsId!.Value);
-        return (await db.WorkLog.AsNoTracking().Where(e => e.CorrectsId == null && e.At < until
-                && (told.Contains(e.Step) || (e.Step == WorkStep.Fed && e.Work.BedId != null))
-                && (bed == null || e.Work.BedId == bed)
-                && (input == null || db.StockEntries.Any(s => s.WorkEntryId == e.Id && s.Lot.InputId == input)))
-            .OrderByDescending(e => e.At).Take(take)
-            .Select(e => new { e, e.Work.Name, e.Work.Kind, Bed = db.Beds.Where(b => b.Id == e.Work.BedId).Select(b => b.Name)
-                .FirstOrDefault() })
-            .ToListAsync())
-            .Select(x => new BookEntry("work", x.e.Id, x.e.At, x.e.RecordedAt,
-                $"{x.Name}: {InUnits.Say(WorkSays.Done(x.e.Point()), units)}",
-                [.. new[] { x.e.Note }.OfType<string>()], x.Bed is null ? [] : [x.Bed], null,
-                struck.TryGetValue(x.e.Id, out var by) ? by.Id : null, by?.Note, by is not null, false,
-                WorkPages.Of(x.Kind, x.e.WorkId)));
-    }
-
     private static async Task<IEnumerable<BookEntry>> Jobs(HoldingDb db, UnitSystem units, int? bed, int? input, int take,
         DateTimeOffset until)
     {
@@ -347,7 +323,8 @@ public static class BookEndpoints
             .Concat(jobs.Where(a => a.Batch is not null).GroupBy(a => a.Batch!.Making)
                 .Select(g => new SeasonInput($"brew: {g.Key.Word()}", Units.Show(g.Sum(a => a.TeaL), Dimension.Volume, units), g.Count(),
                     [.. g.SelectMany(a => a.Beds.Select(b => names[b.BedId])).Distinct()]))).OrderBy(i => i.Name).ToList();
-        return TypedResults.Ok(new SeasonView(y, years, rows, inputs, await BookOfGround.Water(db, from, to, units)));
+        return TypedResults.Ok(new SeasonView(y, years, rows, inputs, await BookOfGround.Water(db, from, to, units),
+            await BookOfWorks.Looked(db, from, to)));
     }
 
     /// <summary>Nutrients on one bed: products by its share of the mix, and the foods of a brew by its share of it.</summary>

@@ -1,4 +1,5 @@
 using System.Text.Json;
+using Microsoft.EntityFrameworkCore;
 using MudPie.Core.Workings;
 using MudPie.Records;
 using MudPie.Server.Web;
@@ -25,7 +26,19 @@ public static class BookFileEndpoints
             System.Text.Encoding.UTF8)).WithSummary("The book as a table.");
         api.MapGet("/book/book.json", async (HoldingDb db) => TypedResults.Json(new BookFile(BookFile.Name, 1, await BookOut.Rows(db)),
             Json.Options)).WithSummary("The book as lines of JSON.");
+        api.MapGet("/book/holding.zip", Whole).WithSummary("The whole holding as one zip of open files: tables as CSV, pictures as files.");
         api.MapPost("/book/file", Bring).WithSummary("Brings a book's table in, line by line, each once.");
+    }
+
+    private static FileStreamHttpResult Whole(HoldingDb db, HoldingClock clock)
+    {
+        var (path, now) = (db.Database.GetDbConnection().DataSource, clock.Now);
+        // Written aside first: a zip wants to go back in its stream, and a reader may be slow while the file goes on.
+        var aside = new FileStream(Path.GetTempFileName(), new FileStreamOptions { Mode = FileMode.Create, Access = FileAccess.ReadWrite,
+            Options = FileOptions.DeleteOnClose });
+        HoldingZip.Write(path, aside, now);
+        aside.Position = 0;
+        return TypedResults.File(aside, "application/zip", "holding.zip");
     }
 
     private static Task<Results<Written<BookBrought>, Refused, Clash>> Bring(BookFileRequest r, HoldingDb db, HoldingClock clock,

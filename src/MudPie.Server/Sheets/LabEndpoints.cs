@@ -46,7 +46,7 @@ public static class LabEndpoints
         List<string[]> lines = [];
         try
         {
-            using var csv = CsvHead.Open(r.Text);
+            using var csv = CsvHead.Open(r.Text, over: 30);
             while (lines.Count <= SheetTable.MostRows + 1 && csv.Read())
             {
                 lines.Add(csv.Parser.Record ?? []);

@@ -106,7 +106,8 @@ public static class LabSheetEndpoints
         }
 
         var checks = new Checks();
-        if ((await desk.WorkOut(asked)).Refused is { } no)
+        var worked = await desk.WorkOut(asked);
+        if (worked.Refused is { } no)
         {
             checks.Add(no);
         }
@@ -131,8 +132,9 @@ public static class LabSheetEndpoints
         var saved = await WorkEndpoints.Saved(work, db, checks);
         if (saved.Refused is null && (came || chose is not null))
         {
+            var low = worked.Refused is null ? SheetPlaceEndpoints.Low(worked.Value) : [];
             WorkEntry Entry(WorkStep step, string? note) => new() { WorkId = work.Id, Step = step, At = clock.Now, RecordedAt = clock.Now,
-                Note = note };
+                Note = note, What = step != WorkStep.Result ? null : low.Count > 0 ? $"short of {Say.List(low)}" : "nothing short" };
             db.WorkLog.AddRange([.. came ? new[] { Entry(WorkStep.Result, null) } : [], .. chose is null ? Array.Empty<WorkEntry>()
                 : [Entry(WorkStep.Seen, chose)]]);
             await db.SaveChangesAsync();
@@ -147,7 +149,7 @@ public static class LabSheetEndpoints
     /// <summary>Choices with their days: one that is new comes back on its usual day, where none was named.</summary>
     private static List<ShortfallAsked> Dated(IReadOnlyList<ShortfallAsked> now, IReadOnlyList<ShortfallAsked> before, DateOnly today) =>
         [.. now.Where(c => c.Choice is not null).Select(c => before.FirstOrDefault(b => b.Of == c.Of && b.Choice == c.Choice) is { } old
-            ? c with { On = c.Back == old.Back ? old.On : today }
+            ? c.On is null && c.Back is null ? old : c with { On = c.Back == old.Back ? old.On : today }
             : c with { On = today, Back = c.Back is { } back && back > today ? back : SheetKinds.Again(c.Choice!.Value, today) })];
 
     private static Task<Results<Written<Kept>, Refused, Clash>> Do(int id, WorkStepRequest r, HoldingDb db, SheetDesk desk,

@@ -1,5 +1,6 @@
 using System.Globalization;
 using Microsoft.EntityFrameworkCore;
+using MudPie.Core.Looking;
 using MudPie.Core.Measures;
 using MudPie.Core.Sheets;
 using MudPie.Core.Workings;
@@ -110,7 +111,7 @@ public static class SheetPlaceEndpoints
             return new(bed, name, zone, zoneName, texture, last.Work is null ? null : last.On, last.Asked?.Lab);
         }
 
-        return [.. beds.SelectMany(b => zones[b.Id].Any() ? zones[b.Id].Select(z => Place(b.Id, b.Name, z.Id, z.Name, z.Texture?.Word()))
+        return [.. beds.SelectMany(b => zones[b.Id].Any() ? zones[b.Id].Select(z => Place(b.Id, b.Name, z.Id, z.Name, z.Texture is { } t ? CheckHows.Textured(t) : null))
             : [Place(b.Id, b.Name, null, null, null)])];
     }
 

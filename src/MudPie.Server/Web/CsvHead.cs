@@ -15,10 +15,12 @@ public static class CsvHead
 
     /// <summary>A reader before the line of headers: comma, semicolon or tab, as the first line has most of; with or without a mark of the
     /// byte order.</summary>
-    public static CsvReader Open(string text)
+    /// <param name="text">The file.</param>
+    /// <param name="over">Lines by which it is told: more than one where an address may stand above the table.</param>
+    public static CsvReader Open(string text, int over = 1)
     {
         var body = text.TrimStart('\uFEFF');
-        var first = body.Split('\n', 2)[0];
+        var first = string.Join('\n', body.Split('\n', over + 1).Take(over));
         var delimiter = new[] { ";", "\t", "," }.MaxBy(d => first.Split(d).Length)!;
         return new(new StringReader(body), new CsvConfiguration(CultureInfo.InvariantCulture) {
             Delimiter = delimiter, BadDataFound = null,

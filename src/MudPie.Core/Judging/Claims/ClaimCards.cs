@@ -214,7 +214,7 @@ public static class ClaimCards
             Limits = "On rich ground neither does much.",
             MindChange = "Raw char level with charged at four weeks, twice.",
             NextTest = "Raw against charged at 5 %, five pots of each, height at four weeks.",
-            Words = ["charged char", "charged"],
+            Words = ["charged"],
         },
         new() {
             Key = "char-water", Grade = Evidence.PublishedTrials, Toward = ClaimToward.Good, Template = "char",
@@ -250,7 +250,7 @@ public static class ClaimCards
             Limits = "Rich mixes keep the fungi out.",
             MindChange = "Both together ahead of the sum of each, in two crossed trials.",
             NextTest = "Crossed: each alone, both, none; six pots of each.",
-            Words = ["mycorrhiza"],
+            Words = ["seaweed+mycorrhiza"],
         },
         new() {
             Key = "brix-pests", Grade = Evidence.Contested, Toward = ClaimToward.Good, Template = null,

@@ -27,8 +27,14 @@ public sealed record TriedPatch(int Id, DateOnly On, string Bed, IReadOnlyList<(
 public static class ClaimFinds
 {
     /// <summary>Whether a text names what a claim is about.</summary>
-    /// <remarks>"Rootbank spores, mycorrhizal" names "mycorrhiza"; "barley" does not.</remarks>
-    public static bool Names(ClaimCard card, string text) => card.Words.Any(w => text.Contains(w, StringComparison.OrdinalIgnoreCase));
+    /// <remarks>"Rootbank spores, mycorrhizal" names "mycorrhiza"; "barley" does not. "seaweed+mycorrhiza" wants both.</remarks>
+    public static bool Names(ClaimCard card, string text) => card.Words.Any(w => w.Split('+')
+        .All(part => text.Contains(part.Trim(), StringComparison.OrdinalIgnoreCase)));
+
+    /// <summary>What was given in a treatment: its levels but for those that are none.</summary>
+    /// <remarks>"no seaweed, mycorrhiza": mycorrhiza. "tea": tea.</remarks>
+    private static List<string> Given(string treatment) => [.. treatment.Split(", ").Where(l => !l.StartsWith("no ",
+        StringComparison.OrdinalIgnoreCase) && !l.StartsWith("without", StringComparison.OrdinalIgnoreCase))];
 
     /// <summary>What a verdict says of a claim.</summary>
     /// <param name="toward">What the claim says would be seen.</param>
@@ -49,7 +55,8 @@ public static class ClaimFinds
     /// <remarks>A trial from the claim's own template whose names say nothing counts by its first comparison.</remarks>
     public static IReadOnlyList<ClaimFound> OfTrials(ClaimCard card, IReadOnlyList<TriedTrial> trials) => [.. trials.Select(t =>
     {
-        var named = t.Things.FirstOrDefault(x => Names(card, x.Of))
+        var named = t.Things.Select(x => (Is: x, On: Given(x.Of))).Where(x => Names(card, string.Join(", ", x.On))).OrderBy(x => x.On.Count)
+            .Select(x => x.Is).FirstOrDefault()
             ?? (card.Template is not null && card.Template == t.Template || (Names(card, t.Question) && t.Things.Count == 1)
                 ? t.Things.FirstOrDefault() : null);
         return named is null ? null : new ClaimFound(card.Key, Says(card.Toward, named.Word),
@@ -65,8 +72,7 @@ public static class ClaimFinds
                 ("yes", _) or ("no", _) => FoundSays.Against,
                 _ => FoundSays.CannotTell,
             }, $"{l.Name} on {p.Bed}: {(l.Lift >= 0 ? "+" : "−")}{Say.Number(Math.Abs(l.Lift), 2)} °Bx over water within the hour: "
-                + "{l.Word}. "
-                + "A look, not a test.", p.On, "square metre", p.Id)))];
+                + $"{l.Word}. A look, not a test.", p.On, "square metre", p.Id)))];
 
     /// <summary>pH of castings by their sheets: near neutral, or not.</summary>
     /// <param name="key">Of which claim.</param>

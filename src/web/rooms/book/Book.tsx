@@ -259,6 +259,7 @@ function Files() {
         {[
           ["/api/book/book.csv", "book.csv", "CSV"],
           ["/api/book/book.json", "book.json", "JSON"],
+          ["/api/book/holding.zip", "holding.zip", "the whole holding, as tables and pictures (zip)"],
           ["/api/calendar.ics", "mud-pie.ics", "calendar of what is planned"],
         ].map(([href, file, name]) => (
           <a

@@ -94,6 +94,7 @@ export function SeasonRecord() {
       slate={
         <>
           {s?.water && <p className="figures text-lg">{s.water}.</p>}
+          {s?.looked && <p className="figures text-lg">Looked: {s.looked}.</p>}
           <h2 className="text-xl">By input</h2>
           <ul className="figures">
             {s?.inputs.map((i) => (

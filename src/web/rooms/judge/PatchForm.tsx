@@ -10,10 +10,10 @@ import { Tick } from "../../parts/Tick";
 import { WrongElse } from "../../parts/Wrong";
 
 /** Candidates from the shelf; water is always one more. */
-export function NewTest({ done }: { done: (id: number) => void }) {
+export function NewTest({ bedId, done }: { bedId: string | null; done: (id: number) => void }) {
   const ground = useRead("/api/ground");
   const shelf = useRead("/api/shelf");
-  const [bed, setBed] = useState("");
+  const [bed, setBed] = useState(bedId ?? "");
   const [each, setEach] = useState("2");
   const us = useUs();
   const words = useUnitWords();

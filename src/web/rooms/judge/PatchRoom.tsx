@@ -1,5 +1,5 @@
 import { useEffect, useState } from "react";
-import { Link } from "react-router-dom";
+import { Link, useSearchParams } from "react-router-dom";
 import type { Schemas } from "../../api/client";
 import { useRead } from "../../api/data";
 import { useFieldWrite } from "../../parts/outbox";
@@ -21,7 +21,8 @@ export function PatchRoom() {
   const tests = useRead("/api/judge/patches");
   const clock = useClock();
   const [open, setOpen] = useState<number | null>(null);
-  const [fresh, setFresh] = useState(false);
+  const bed = useSearchParams()[0].get("bed"); // led here from a bed’s sheet
+  const [fresh, setFresh] = useState(bed !== null);
   const test = tests.find((t) => t.id === open) ?? tests[0];
   return (
     <Room
@@ -46,6 +47,7 @@ export function PatchRoom() {
           </p>
           {(fresh || tests.length === 0) && (
             <NewTest
+              bedId={bed}
               done={(id) => {
                 setFresh(false);
                 setOpen(id);

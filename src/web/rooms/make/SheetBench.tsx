@@ -14,7 +14,9 @@ import { Sum } from "../../parts/Sum";
 import { Verdict } from "../../parts/Verdict";
 import { WrongElse } from "../../parts/Wrong";
 import { SheetLines } from "./SheetLines";
-import { SheetAbout, SheetBandsAsked, SheetInputs, SheetRows } from "./SheetParts";
+import { SheetBeyond } from "./SheetBeyond";
+import { SheetAbout, SheetBandsAsked, SheetInputs, ofPlant } from "./SheetParts";
+import { SheetRows } from "./SheetRows";
 import { nothing } from "./WormSteps";
 import { type Striking, YardLog } from "./YardLog";
 
@@ -42,8 +44,15 @@ function Bench({ start, view }: { start: Asked; view: View | null }) {
   const [r, change] = useState<Asked>(start);
   const [kept, setKept] = useState<Asked>(start); // as it was last kept: what is typed stays, whatever another window does
   const sent = useRef(start);
+  const [seen, setSeen] = useState(view?.version);
+  if (view && view.version !== seen && r === kept) {
+    // kept since: the days on which choices come back are the server's
+    setSeen(view.version);
+    change(view.asked);
+    setKept(view.asked);
+  }
   const go = useNavigate();
-  const worked = useWorkOut("/api/sheets/work-out", { body: r });
+  const worked = useWorkOut("/api/sheets/work-out", { params: { query: { id: view?.id } }, body: r });
   const keep = useWrite(
     "/api/sheets",
     () => ({ body: { id: view?.id ?? null, version: view?.version ?? null, asked: r } }),
@@ -59,7 +68,9 @@ function Bench({ start, view }: { start: Asked; view: View | null }) {
   };
   const v = worked.last?.value;
   const choose = (of: string, choice: NonNullable<Schemas["ShortfallChoice"]>) =>
-    set({ choices: [...(r.choices ?? []).filter((c) => c.of !== of), { of, choice }] });
+    set({ choices: [...(r.choices ?? []).filter((c) => c.of !== of), { of, choice, on: null, back: null }] });
+  const bringBack = (of: string, back: string | null) =>
+    set({ choices: (r.choices ?? []).map((c) => (c.of === of ? { ...c, back } : c)) });
   return (
     <Refusals problem={[worked.problem, keep.error]}>
       {" "}
@@ -76,7 +87,11 @@ function Bench({ start, view }: { start: Asked; view: View | null }) {
             {v && v.nutrients.length > 0 && (
               <>
                 {v.properties && <p className="figures mb-1">{v.properties}</p>}
-                <SheetLines nutrients={v.nutrients} onChoose={view?.putOn ? undefined : choose} />
+                <SheetLines
+                  nutrients={v.nutrients.filter((n) => !v.pairs.some((p) => n.name === `${p.name}, old leaves`))}
+                  onChoose={choose}
+                  onBack={bringBack}
+                />
               </>
             )}
             <div className="mt-4">
@@ -115,9 +130,10 @@ function Bench({ start, view }: { start: Asked; view: View | null }) {
                 ) : (
                   <>
                     <Verdict verdict={v.verdict} />
-                    {v.nutrients.length > 0 && <Amounts v={v} />}
+                    {v.nutrients.length > 0 && !ofPlant(r.for) && <Amounts v={v} />}
                   </>
                 )}
+                <SheetBeyond v={v} r={r} id={view?.id ?? null} />
                 {v.lime && (
                   <p>
                     <b>Lime:</b> {v.lime} {v.limeInAll && <b className="figures">{v.limeInAll} there.</b>}
@@ -152,10 +168,12 @@ function Bench({ start, view }: { start: Asked; view: View | null }) {
                     </Button>
                   )}
                   <Sum working={worked.last.working} sure={worked.last.sure} of="the sheet" />
-                  <ForkMark
-                    fork={worked.last.forks[0]}
-                    onChoose={(_, school) => set({ school: school as Schemas["SheetSchool"] })}
-                  />
+                  {worked.last.forks[0] && (
+                    <ForkMark
+                      fork={worked.last.forks[0]}
+                      onChoose={(_, school) => set({ school: school as Schemas["SheetSchool"] })}
+                    />
+                  )}
                 </p>
               </>
             ) : (
@@ -163,7 +181,7 @@ function Bench({ start, view }: { start: Asked; view: View | null }) {
             )}
             <WrongElse />
             {view && !changed && <Way view={view} />}
-            {v && v.nutrients.length > 0 && (
+            {v && v.nutrients.length > 0 && !ofPlant(r.for) && (
               <p className="text-ash">
                 What is said to be there afterwards is a balance of mass and no forecast of the next sheet: soils fix
                 phosphorus and potassium, often several times over. Caps are what is usual; local rules may want less.
@@ -246,7 +264,12 @@ function Way({ view }: { view: View }) {
     () => setNote(""),
   );
   const mix = view.asked.for === "mix";
-  const todo = (s: Schemas["WorkStep"]) => (s === "corrected" && mix ? "It is mixed in" : (steps[s]?.todo ?? s));
+  const todo = (s: Schemas["WorkStep"]) =>
+    s === "ready" && ofPlant(view.asked.for)
+      ? "I am done with it"
+      : s === "corrected" && mix
+        ? "It is mixed in"
+        : (steps[s]?.todo ?? s);
   return (
     <Form
       problem={write.error}

@@ -1,5 +1,6 @@
 import { useId } from "react";
 import type { Schemas } from "../../api/client";
+import { DayField } from "../../parts/DayField";
 import { looks } from "../../parts/tone";
 
 type Nutrient = Schemas["SheetNutrientView"];
@@ -7,6 +8,8 @@ type Nutrient = Schemas["SheetNutrientView"];
 interface Props {
   nutrients: readonly Nutrient[];
   onChoose?: (id: string, choice: NonNullable<Schemas["ShortfallChoice"]>) => void;
+  /** The day on which a choice comes back; null for never. */
+  onBack?: (id: string, back: string | null) => void;
 }
 
 const choices: readonly { value: NonNullable<Schemas["ShortfallChoice"]>; name: string }[] = [
@@ -16,7 +19,7 @@ const choices: readonly { value: NonNullable<Schemas["ShortfallChoice"]>; name: 
 ];
 
 /** Each nutrient on its own line against its band: what was found, and what it comes to with what is put on. */
-export function SheetLines({ nutrients, onChoose }: Props) {
+export function SheetLines({ nutrients, onChoose, onBack }: Props) {
   const id = useId();
   return (
     <>
@@ -27,7 +30,7 @@ export function SheetLines({ nutrients, onChoose }: Props) {
       </svg>
       <ul>
         {nutrients.map((n) => (
-          <li key={n.id} className="border-t border-line py-1.5">
+          <li key={`${n.id} ${n.age ?? ""}`} className="border-t border-line py-1.5">
             <div className="grid grid-cols-[7.5rem_1fr_9rem] items-center gap-x-3 max-sm:grid-cols-[6rem_1fr]">
               <span className="leading-tight">
                 <b className="first-letter:uppercase">{n.name}</b>
@@ -49,6 +52,7 @@ export function SheetLines({ nutrients, onChoose }: Props) {
               </span>
             </div>
             {n.flag && n.at !== null && <p className="text-ash">{n.flag}</p>}
+            {n.labBand && <p className="figures text-ash">the lab’s own band: {n.labBand}</p>}
             {n.shortShown && (
               <div className="flex flex-wrap items-center gap-x-3">
                 <span className="text-ash">{n.why}</span>
@@ -68,6 +72,18 @@ export function SheetLines({ nutrients, onChoose }: Props) {
                       </button>
                     ))}
                   </span>
+                )}
+                {n.choice && n.backShown && !onBack && (
+                  <span className="text-ash">to be looked at again on {n.backShown}</span>
+                )}
+                {n.choice && onBack && (
+                  <DayField
+                    key={n.back ?? "none"}
+                    label={`Look again at ${n.name} on`}
+                    value={n.back ?? ""}
+                    onChange={(day) => (day === "" || /^\d{4}-\d\d-\d\d$/.test(day)) && onBack(n.id, day || null)}
+                    hint={n.back ? undefined : "by itself once it is kept; empty: never"}
+                  />
                 )}
               </div>
             )}

@@ -1,14 +1,14 @@
 import { useState } from "react";
 import type { Schemas } from "../../api/client";
-import { useRead, useWrite } from "../../api/data";
+import { useRead } from "../../api/data";
 import { AmountField } from "../../parts/AmountField";
 import { Button } from "../../parts/Button";
 import { Choice } from "../../parts/Choice";
+import { DayField } from "../../parts/DayField";
 import { Field } from "../../parts/Field";
 import { Fold } from "../../parts/Fold";
-import { Form } from "../../parts/Form";
 import { Pick } from "../../parts/Pick";
-import { WrongElse, WrongHere } from "../../parts/Wrong";
+import { WrongHere } from "../../parts/Wrong";
 
 type Asked = Schemas["SheetAsked"];
 
@@ -17,7 +17,7 @@ interface Props {
   set: (part: Partial<Asked>) => void;
 }
 
-const methods: readonly { value: Schemas["Extraction"]; name: string }[] = [
+export const methods: readonly { value: Schemas["Extraction"]; name: string }[] = [
   { value: "mehlich3", name: "Mehlich-3" },
   { value: "ammoniumAcetate", name: "ammonium acetate" },
   { value: "olsen", name: "Olsen (bicarbonate)" },
@@ -28,20 +28,28 @@ const methods: readonly { value: Schemas["Extraction"]; name: string }[] = [
   { value: "saturatedPaste", name: "saturated paste" },
 ];
 
+/** Whether a sheet is of a plant: a leaf, sap, tissue. */
+export const ofPlant = (of: Schemas["SheetOf"] | undefined) => of === "leaf" || of === "sap" || of === "tissue";
+
 /** What the sheet is of, and how it was got out. */
 export function SheetAbout({ r, set }: Props) {
   const ground = useRead("/api/ground");
-  const { lots } = useRead("/api/sheets", {});
+  const { lots, zones } = useRead("/api/sheets", {});
   const mix = r.for === "mix";
+  const plant = ofPlant(r.for);
+  const inBed = zones.filter((z) => z.bedId === r.bedId);
   return (
     <>
       <Choice
         label="A sheet of"
         value={r.for ?? "bed"}
         options={[
-          { value: "bed", name: "a bed" },
-          { value: "field", name: "a field" },
-          { value: "mix", name: "a mix, or a part of one" },
+          { value: "bed", name: "a bed’s soil" },
+          { value: "field", name: "a field’s soil" },
+          { value: "leaf", name: "leaves" },
+          { value: "sap", name: "sap" },
+          { value: "tissue", name: "another part" },
+          { value: "mix", name: "a mix, a part of one, a by-product" },
         ]}
         onChange={(of) =>
           set({ for: of, method: of === "mix" ? "saturatedMedia" : "mehlich3", density: of === "mix" ? "0.4" : "1.3" })
@@ -58,7 +66,7 @@ export function SheetAbout({ r, set }: Props) {
             ]}
             onChange={(lot) => set({ lotId: lot ? Number(lot) : null })}
           />
-        ) : r.for === "bed" ? (
+        ) : r.for !== "field" ? (
           <Pick
             label="The bed"
             value={String(r.bedId ?? "")}
@@ -66,18 +74,49 @@ export function SheetAbout({ r, set }: Props) {
               { value: "", name: "none of the plan" },
               ...ground.beds.map((b) => ({ value: String(b.id), name: b.name })),
             ]}
-            onChange={(bed) => set({ bedId: bed ? Number(bed) : null })}
+            onChange={(bed) => set({ bedId: bed ? Number(bed) : null, zoneId: null })}
           />
         ) : null}
-        <Pick
-          label="Got out by"
-          value={r.method ?? "mehlich3"}
-          options={methods}
-          onChange={(method) => set({ method })}
-        />
+        {!mix && r.for !== "field" && inBed.length > 0 && (
+          <Pick
+            label="Its zone"
+            value={String(r.zoneId ?? "")}
+            options={[
+              { value: "", name: "the whole of it" },
+              ...inBed.map((z) => ({ value: String(z.id), name: z.name })),
+            ]}
+            onChange={(zone) => set({ zoneId: zone ? Number(zone) : null })}
+          />
+        )}
+        {!plant && (
+          <Pick
+            label="Got out by"
+            value={r.method ?? "mehlich3"}
+            options={methods}
+            onChange={(method) => set({ method })}
+          />
+        )}
+        {plant && (
+          <Field
+            label="What grows there"
+            value={r.plant ?? ""}
+            onChange={(plant) => set({ plant })}
+            name="plant"
+            hint="empty: the bed’s crop"
+          />
+        )}
+        {r.for === "tissue" && (
+          <Field
+            label="Which part"
+            value={r.part ?? ""}
+            onChange={(part) => set({ part })}
+            name="part"
+            hint="stalks, whole tops"
+          />
+        )}
         {!mix && (
           <Pick
-            label="Grows there"
+            label={plant ? "Kind of crop" : "Grows there"}
             value={r.crop ?? "vegetables"}
             options={[
               { value: "vegetables", name: "vegetables, flowers" },
@@ -88,33 +127,66 @@ export function SheetAbout({ r, set }: Props) {
           />
         )}
       </div>
-      <Fold line={mix ? "Name, litres, density, water held, lab" : "Name, size, depth, density, lab, lime, school"}>
+      <WrongHere name="bedId" />
+      <WrongHere name="zoneId" />
+      <Fold
+        line={
+          mix
+            ? "Name, litres, density, water held, lab"
+            : plant
+              ? "Name, day, lab and what it cost"
+              : "Name, day, size, depth, density, lab, lime, school"
+        }
+      >
         <div className="grid grid-cols-2 gap-x-4 wide:grid-cols-3">
           <Field label="Called" value={r.name ?? ""} onChange={(name) => set({ name })} name="name" />
-          <AmountField
-            label={mix ? "Mix, in all" : "Size"}
-            dimension={mix ? "volume" : "area"}
-            value={r.size ?? ""}
-            onChange={(size) => set({ size })}
-            name="size"
-            hint={mix ? "empty: the lot’s" : "empty: the bed’s"}
-          />
           {!mix && (
-            <AmountField
-              label="Sampled to"
-              dimension="length"
-              value={r.depth ?? ""}
-              onChange={(depth) => set({ depth })}
-              name="depth"
+            <DayField
+              label="Sampled on"
+              value={r.taken ?? ""}
+              onChange={(taken) => set({ taken: taken || null })}
+              name="taken"
+              hint="empty: when it is ticked"
             />
           )}
-          <Field
-            label="A litre weighs, kg"
-            value={r.density ?? ""}
-            onChange={(density) => set({ density })}
-            name="density"
-            inputMode="decimal"
-          />
+          {!plant && (
+            <AmountField
+              label={mix ? "Mix, in all" : "Size"}
+              dimension={mix ? "volume" : "area"}
+              value={r.size ?? ""}
+              onChange={(size) => set({ size })}
+              name="size"
+              hint={mix ? "empty: the lot’s" : "empty: the bed’s"}
+            />
+          )}
+          {!mix && !plant && (
+            <>
+              <AmountField
+                label="Sampled from"
+                dimension="length"
+                value={r.depthFrom ?? ""}
+                onChange={(depthFrom) => set({ depthFrom })}
+                name="depthFrom"
+                hint="empty: the surface"
+              />
+              <AmountField
+                label="Sampled to"
+                dimension="length"
+                value={r.depth ?? ""}
+                onChange={(depth) => set({ depth })}
+                name="depth"
+              />
+            </>
+          )}
+          {!plant && (
+            <Field
+              label="A litre weighs, kg"
+              value={r.density ?? ""}
+              onChange={(density) => set({ density })}
+              name="density"
+              inputMode="decimal"
+            />
+          )}
           {mix && (
             <Field
               label="Water a litre holds at saturation, L"
@@ -133,7 +205,7 @@ export function SheetAbout({ r, set }: Props) {
             inputMode="decimal"
           />
         </div>
-        {!mix && (
+        {!mix && !plant && (
           <>
             <Choice
               label="Judged by"
@@ -183,122 +255,12 @@ export function SheetAbout({ r, set }: Props) {
   );
 }
 
-/** The sheet's own lines: pasted or typed. */
-export function SheetRows({ r, set }: Props) {
-  const [text, setText] = useState("");
-  const rows = r.rows ?? [];
-  const read = useWrite(
-    "/api/sheets/read",
-    () => ({ body: { text } }),
-    (pasted) => {
-      set({ rows: [...rows, ...pasted.value!.rows].slice(0, 60) });
-      setText("");
-    },
-  );
-  return (
-    <>
-      {read.data && read.data.value!.left.length > 0 && (
-        <p className="py-1 text-ash">Left out, as nothing here knows it: {read.data.value!.left.join(" · ")}</p>
-      )}
-      <Fold
-        key={rows.length === 0 ? "none" : "some"}
-        line={rows.length === 0 ? "The result: paste it or type it" : `The sheet’s ${rows.length} lines`}
-        open={rows.length === 0}
-      >
-        <Form
-          problem={read.error}
-          onSend={() => read.mutate(null)}
-          className="flex flex-col gap-2"
-          label="Paste the sheet"
-        >
-          <label className="block">
-            Paste it: what, how much, in what
-            <textarea
-              className="mt-1 block h-28 w-full border-b-2 border-line bg-paper p-2 text-lg"
-              value={text}
-              onChange={(e) => setText(e.target.value)}
-              placeholder={"P 18 ppm\nK; 0.31; meq/100 g\nZn < 0.5 mg/kg"}
-            />
-          </label>
-          <WrongHere name="text" />
-          <p className="flex flex-wrap items-center gap-4">
-            <Button type="submit" disabled={read.isPending || text.trim() === ""}>
-              Read it
-            </Button>
-            <label className="inline-flex min-h-12 cursor-pointer items-center text-clay underline underline-offset-4">
-              take it from a file (CSV)
-              <input
-                type="file"
-                accept=".csv,.tsv,.txt,text/csv,text/plain"
-                className="sr-only"
-                onChange={async (e) => {
-                  const file = e.target.files?.[0];
-                  if (file) setText(await file.text());
-                }}
-              />
-            </label>
-          </p>
-          <WrongElse />
-        </Form>
-        {rows.map((row, i) => (
-          <div key={i}>
-            <div className="grid grid-cols-[1fr_1fr_1fr_auto] items-end gap-2">
-              <Field
-                label={i === 0 ? "What" : `What, line ${i + 1}`}
-                value={row.of ?? ""}
-                onChange={(of) => set({ rows: rows.with(i, { ...row, of }) })}
-                name={`rows[${i}].of`}
-              />
-              <Field
-                label={i === 0 ? "How much" : `How much, line ${i + 1}`}
-                value={row.value ?? ""}
-                onChange={(value) => set({ rows: rows.with(i, { ...row, value }) })}
-                name={`rows[${i}].value`}
-              />
-              <Field
-                label={i === 0 ? "Unit" : `Unit, line ${i + 1}`}
-                value={row.unit ?? ""}
-                onChange={(unit) => set({ rows: rows.with(i, { ...row, unit }) })}
-                name={`rows[${i}].unit`}
-              />
-              <Button
-                kind="plain"
-                aria-label={`Take line ${i + 1} out`}
-                onClick={() => set({ rows: rows.toSpliced(i, 1) })}
-              >
-                ✕
-              </Button>
-            </div>
-            <Pick
-              label={`Line ${i + 1} was got out by`}
-              value={row.method ?? "same"}
-              options={[{ value: "same", name: "the sheet’s way" }, ...methods]}
-              onChange={(m) =>
-                set({ rows: rows.with(i, { ...row, method: m === "same" ? null : (m as Schemas["Extraction"]) }) })
-              }
-            />
-            <WrongHere name={`rows[${i}].method`} />
-          </div>
-        ))}
-        <Button
-          kind="plain"
-          className="self-start"
-          onClick={() => set({ rows: [...rows, { of: "", value: "", unit: "mg/kg", method: null }] })}
-        >
-          one more line
-        </Button>
-        <WrongHere name="rows" />
-      </Fold>
-    </>
-  );
-}
-
 /** Bands of one's own. */
 export function SheetBandsAsked({ r, set, nutrients }: Props & { nutrients: readonly Schemas["SheetNutrientView"][] }) {
   const bands = r.bands ?? [];
   const of = (id: string) => bands.find((b) => b.of === id);
   const put = (id: string, part: Partial<Schemas["BandAsked"]>, n: Schemas["SheetNutrientView"]) => {
-    const old = of(id) ?? { of: id, low: n.low ?? "", high: n.high ?? "" };
+    const old = of(id) ?? { of: id, low: n.low ?? "", high: n.high ?? "", unit: null };
     set({ bands: [...bands.filter((b) => b.of !== id), { ...old, ...part }] });
   };
   return (
@@ -306,28 +268,37 @@ export function SheetBandsAsked({ r, set, nutrients }: Props & { nutrients: read
       <p className="text-ash">
         Tables differ by half from place to place: your lab’s bands, and what trials near you found, go first.
       </p>
-      {nutrients.map((n) => {
-        const at = bands.findIndex((b) => b.of === n.id);
-        return (
-          <div key={n.id} className="grid grid-cols-[1fr_1fr_1fr] items-end gap-3">
-            <span className="pb-3">
-              <b className="first-letter:uppercase">{n.name}</b> {n.own && <span className="text-ash">your own</span>}
-            </span>
-            <Field
-              label={`${n.name}: from`}
-              value={of(n.id)?.low ?? n.low ?? ""}
-              onChange={(low) => put(n.id, { low }, n)}
-              name={at < 0 ? undefined : `bands[${at}].low`}
-            />
-            <Field
-              label={`${n.name}: to`}
-              value={of(n.id)?.high ?? n.high ?? ""}
-              onChange={(high) => put(n.id, { high }, n)}
-              name={at < 0 ? undefined : `bands[${at}].high`}
-            />
-          </div>
-        );
-      })}
+      {(r.labBands ?? []).length > 0 && (
+        <p>
+          <Button kind="plain" onClick={() => set({ bands: r.labBands })}>
+            judge by the lab’s own bands
+          </Button>
+        </p>
+      )}
+      {nutrients
+        .filter((n) => n.age !== "old")
+        .map((n) => {
+          const at = bands.findIndex((b) => b.of === n.id);
+          return (
+            <div key={n.id} className="grid grid-cols-[1fr_1fr_1fr] items-end gap-3">
+              <span className="pb-3">
+                <b className="first-letter:uppercase">{n.name}</b> {n.own && <span className="text-ash">your own</span>}
+              </span>
+              <Field
+                label={`${n.name}: from`}
+                value={of(n.id)?.low ?? n.low ?? ""}
+                onChange={(low) => put(n.id, { low }, n)}
+                name={at < 0 ? undefined : `bands[${at}].low`}
+              />
+              <Field
+                label={`${n.name}: to`}
+                value={of(n.id)?.high ?? n.high ?? ""}
+                onChange={(high) => put(n.id, { high }, n)}
+                name={at < 0 ? undefined : `bands[${at}].high`}
+              />
+            </div>
+          );
+        })}
     </Fold>
   );
 }
@@ -341,85 +312,87 @@ export function SheetInputs({ r, set }: Props) {
   const unit = r.for === "mix" ? "g a litre" : "kg/ha";
   return (
     <>
-      <Fold line={`Chosen from ${inputs.length} ${inputs.length === 1 ? "input" : "inputs"} of the shelf`}>
-        {inputs.map((x, i) => {
-          const on = shelf.find((s) => s.id === x.inputId);
-          const change = (part: Partial<Schemas["SheetInputAsked"]>) =>
-            set({ inputs: inputs.with(i, { ...x, ...part }) });
-          return (
-            <div key={x.inputId ?? `own-${i}`} className="border-t border-line pt-2">
-              <p className="flex justify-between gap-3">
-                <b>{on?.name ?? x.name}</b>
-                <Button
-                  kind="plain"
-                  aria-label={`Take ${on?.name ?? x.name} out`}
-                  onClick={() => set({ inputs: inputs.toSpliced(i, 1) })}
-                >
-                  ✕
-                </Button>
-              </p>
-              <WrongHere name={`inputs[${i}]`} />
-              <WrongHere name={`inputs[${i}].name`} />
-              <div className="grid grid-cols-2 gap-x-4 wide:grid-cols-4">
-                <Field
-                  label="Holds, %"
-                  value={x.holds ?? ""}
-                  onChange={(holds) => change({ holds })}
-                  name={`inputs[${i}].holds`}
-                  hint={on?.holds || "Ca 22, S 17"}
-                />
-                <Field
-                  label="A kilo costs"
-                  value={x.price ?? ""}
-                  onChange={(price) => change({ price })}
-                  name={`inputs[${i}].price`}
-                  hint={on?.priced ? "empty: the shelf’s" : "or 0"}
-                />
-                <Field
-                  label={`Most, ${unit}`}
-                  value={x.most ?? ""}
-                  onChange={(most) => change({ most })}
-                  name={`inputs[${i}].most`}
-                  hint="empty: what is usual"
-                />
-                <Field
-                  label="In year one, %"
-                  value={x.firstYear ?? ""}
-                  onChange={(firstYear) => change({ firstYear })}
-                  name={`inputs[${i}].firstYear`}
-                  hint="P 10"
-                />
+      {!ofPlant(r.for) && (
+        <Fold line={`Chosen from ${inputs.length} ${inputs.length === 1 ? "input" : "inputs"} of the shelf`}>
+          {inputs.map((x, i) => {
+            const on = shelf.find((s) => s.id === x.inputId);
+            const change = (part: Partial<Schemas["SheetInputAsked"]>) =>
+              set({ inputs: inputs.with(i, { ...x, ...part }) });
+            return (
+              <div key={x.inputId ?? `own-${i}`} className="border-t border-line pt-2">
+                <p className="flex justify-between gap-3">
+                  <b>{on?.name ?? x.name}</b>
+                  <Button
+                    kind="plain"
+                    aria-label={`Take ${on?.name ?? x.name} out`}
+                    onClick={() => set({ inputs: inputs.toSpliced(i, 1) })}
+                  >
+                    ✕
+                  </Button>
+                </p>
+                <WrongHere name={`inputs[${i}]`} />
+                <WrongHere name={`inputs[${i}].name`} />
+                <div className="grid grid-cols-2 gap-x-4 wide:grid-cols-4">
+                  <Field
+                    label="Holds, %"
+                    value={x.holds ?? ""}
+                    onChange={(holds) => change({ holds })}
+                    name={`inputs[${i}].holds`}
+                    hint={on?.holds || "Ca 22, S 17"}
+                  />
+                  <Field
+                    label="A kilo costs"
+                    value={x.price ?? ""}
+                    onChange={(price) => change({ price })}
+                    name={`inputs[${i}].price`}
+                    hint={on?.priced ? "empty: the shelf’s" : "or 0"}
+                  />
+                  <Field
+                    label={`Most, ${unit}`}
+                    value={x.most ?? ""}
+                    onChange={(most) => change({ most })}
+                    name={`inputs[${i}].most`}
+                    hint="empty: what is usual"
+                  />
+                  <Field
+                    label="In year one, %"
+                    value={x.firstYear ?? ""}
+                    onChange={(firstYear) => change({ firstYear })}
+                    name={`inputs[${i}].firstYear`}
+                    hint="P 10"
+                  />
+                </div>
               </div>
+            );
+          })}
+          <div className="flex items-end gap-3">
+            <div className="flex-1">
+              <Pick
+                label="And"
+                value={more}
+                options={[
+                  { value: "", name: "something else …" },
+                  ...shelf
+                    .filter((s) => !inputs.some((x) => x.inputId === s.id))
+                    .map((s) => ({ value: String(s.id), name: s.name })),
+                ]}
+                onChange={setMore}
+              />
             </div>
-          );
-        })}
-        <div className="flex items-end gap-3">
-          <div className="flex-1">
-            <Pick
-              label="And"
-              value={more}
-              options={[
-                { value: "", name: "something else …" },
-                ...shelf
-                  .filter((s) => !inputs.some((x) => x.inputId === s.id))
-                  .map((s) => ({ value: String(s.id), name: s.name })),
-              ]}
-              onChange={setMore}
-            />
+            <Button
+              kind="plain"
+              disabled={more === ""}
+              onClick={() => {
+                set({ inputs: [...inputs, none(Number(more))] });
+                setMore("");
+              }}
+            >
+              add
+            </Button>
           </div>
-          <Button
-            kind="plain"
-            disabled={more === ""}
-            onClick={() => {
-              set({ inputs: [...inputs, none(Number(more))] });
-              setMore("");
-            }}
-          >
-            add
-          </Button>
-        </div>
-        <WrongHere name="inputs" />
-      </Fold>
+          <WrongHere name="inputs" />
+        </Fold>
+      )}
       <Fold line={advice.length === 0 ? "What the lab itself advises" : `The lab’s own advice: ${advice.length}`}>
         {advice.map((a, i) => (
           <div key={i} className="grid grid-cols-2 gap-4">
