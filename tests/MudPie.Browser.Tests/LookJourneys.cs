@@ -326,7 +326,7 @@ public class LookJourneys
         page.Fill("The claim, in one sentence", "Nettle water keeps greenfly off.");
         page.Click("sprayed");
         page.Click("Keep the card");
-        page.See("//button", "your own card");
+        page.See("contested · your own card");
         page.Press("//button[contains(., 'Seaweed lifts yield.')]");
         page.Click("Plan that trial");
         page.See("Do seaweed and a mycorrhizal granule lift dahlias");

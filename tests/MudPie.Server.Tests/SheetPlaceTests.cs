@@ -56,6 +56,7 @@ public sealed class SheetPlaceTests : IDisposable
             choices = new[] { new { of = "Zn", choice = "leafNow" } } });
         var kept = await _h.Get($"/api/sheets/{id}");
         ((string)kept["asked"]!["choices"]![0]!["back"]!).ShouldBe("2026-06-24");
+        (await _h.Http.GetStringAsync("/api/calendar.ics")).ShouldContain("Look again at zinc of fennel leaf");
         kept["next"]!.AsArray().Select(n => (string)n!).ShouldBe(["ready", "seen"]); // nothing is put on by a leaf’s sheet
         kept["log"]!.ToJsonString().ShouldContain("to be looked at again on 24 Jun 2026");
         await _h.Post($"/api/sheets/{id}/steps", new { did = new { step = "ready" } });

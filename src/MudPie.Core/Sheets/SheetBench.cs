@@ -155,8 +155,7 @@ public static class SheetBench
                 var low = fields.Quantity($"bands[{at}].low", r.Bands[at].Low, Dimension.Plain, 1e-6, 1_000_000, "Above nothing.");
                 var high = fields.Quantity($"bands[{at}].high", r.Bands[at].High, Dimension.Plain, low, 1_000_000,
                     "No lower than the low end.");
-                times *= r.For is SheetOf.Leaf or SheetOf.Tissue && (r.Bands[at].Unit is { Length: > 0 } said
-                    ? SheetUnits.First(said) == "%" : PlantBands.InPerCent(line.Of.Id)) ? 10_000 : 1;
+                times *= Said(r.Bands[at].Unit, line, r, read);
                 bands[line.Of.Id] = (new TargetBand { Low = low * times, High = high * times }, true);
             }
         }
@@ -169,6 +168,19 @@ public static class SheetBench
         }
 
         return bands;
+    }
+
+    /// <summary>What a band's figures are multiplied by: of a dried leaf per cent where labs give it so; of a soil by its unit.</summary>
+    private static double Said(string? unit, SheetLine line, SheetAsked r, SheetRead read)
+    {
+        var said = string.IsNullOrWhiteSpace(unit) ? null : SheetUnits.First(unit);
+        return r.For switch {
+            SheetOf.Leaf or SheetOf.Tissue => said switch { "mg/kg" => 1, "g/kg" => 1000, "%" => 10_000,
+                _ => PlantBands.InPerCent(line.Of.Id) ? 10_000 : 1 },
+            SheetOf.Sap => 1,
+            _ => said is null || line.Method is Extraction.SaturatedMedia or Extraction.SaturatedPaste ? 1
+                : SheetUnits.ToMgPerKg(1, said, line.Of, read.KgPerHa, read.Density)?.MgPerKg ?? 1,
+        };
     }
 
     internal sealed record InputRead(int? Id, string Name, CorrectionInput Ask, double KgPerL, string Holds, string? Label);

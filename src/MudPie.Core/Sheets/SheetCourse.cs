@@ -63,8 +63,16 @@ public static class SheetCourse
             });
     }
 
-    /// <summary>Whether a choice of the sheet is to be looked at again by now.</summary>
-    public static bool IsAgain(SheetAsked asked, DateOnly today) => asked.Choices.Any(c => c.Back <= today);
+    /// <summary>Whether a choice of the sheet comes back, however far the sheet has come.</summary>
+    public static bool ComesBack(SheetAsked asked) => asked.Choices.Any(c => c.Back is not null);
+
+    /// <summary>Days on which choices come back, for the calendar.</summary>
+    /// <param name="asked">The sheet.</param>
+    /// <param name="now">Now, in the holding's zone: dates of days that are over are left out.</param>
+    public static IReadOnlyList<WorkDate> Dates(SheetAsked asked, DateTimeOffset now) => [.. asked.Choices
+        .Where(c => c.Back > DateOnly.FromDateTime(now.DateTime)).Select(c => new WorkDate("again",
+            new DateTimeOffset(c.Back!.Value.ToDateTime(new TimeOnly(8, 0)), now.Offset),
+            $"Look again at {Nutrients.Read(c.Of ?? "")?.Of.Name ?? c.Of} of {asked.Name}", $"{Chose(c.Choice)}: did it help?"))];
 
     /// <summary>The choice whose day came first, by now.</summary>
     private static (string Name, string Why, DateTimeOffset Since)? Again(SheetAsked asked, DateTimeOffset now)

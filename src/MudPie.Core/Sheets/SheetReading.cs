@@ -92,7 +92,8 @@ public static class SheetReading
         }
 
         var said = lines.FirstOrDefault(l => l.Of.Id == "CEC")?.Figure;
-        return new SheetRead(lines, kgPerHa, Math.Max(depth - from, 1), density, held, r.For.OfPlant() ? null : said ?? Summed(lines), said is not null);
+        return new SheetRead(lines, kgPerHa, Math.Max(depth - from, 1), density, held, r.For.OfPlant() ? null
+            : said ?? Summed(lines), said is not null);
     }
 
     private sealed record Checked(string Field, Checks Checks)

@@ -27,7 +27,8 @@ internal static class DemoSheets
             Name = "Ridge Bed 3, leaf", For = SheetOf.Leaf, BedId = ridge.Id, Lab = Lab, Cost = "29", Taken = Ago(24),
             Crop = CropGroup.Vegetables, Rows = [.. Rows("N 3.6 %|P 0.42 %|K 2.5 %|Ca 1.4 %|Mg 0.36 %|S 0.31 %|B 21 ppm|Zn 34 ppm|Cu 9 ppm|"
                 + "Mn 96 ppm|Fe 118 ppm")],
-            LabBands = [new() { Of = "K", Low = "2.8", High = "4.5", Unit = "%" }, new() { Of = "B", Low = "25", High = "60", Unit = "ppm" }],
+            LabBands = [new() { Of = "K", Low = "2.8", High = "4.5", Unit = "%" },
+                new() { Of = "B", Low = "25", High = "60", Unit = "ppm" }],
             Choices = [new() { Of = "K", Choice = ShortfallChoice.NextPlanting, On = Ago(20), Back = Ago(-160) }, new() { Of = "B",
                 Choice = ShortfallChoice.LeafNow, On = Ago(20), Back = Ago(-4) }],
         });

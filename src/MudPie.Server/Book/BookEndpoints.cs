@@ -129,7 +129,8 @@ public static class BookEndpoints
         entries.AddRange(input is null && kind is null or "field" ? await BookOfGround.Entries(db, clock, bed, take, until) : []);
         if (kind is null or "mix")
         {
-            entries.AddRange([.. await Mixed(db, units, bed, input, take, until), .. await BookOfWorks.Entries(db, units, bed, input, take, until),
+            entries.AddRange([.. await Mixed(db, units, bed, input, take, until), .. await BookOfWorks.Entries(db, units, bed, input, take,
+                until),
                 .. bed is null ? await Heaped(db, units, input, take, until) : []]);
         }
 

@@ -111,7 +111,8 @@ public static class SheetPlaceEndpoints
             return new(bed, name, zone, zoneName, texture, last.Work is null ? null : last.On, last.Asked?.Lab);
         }
 
-        return [.. beds.SelectMany(b => zones[b.Id].Any() ? zones[b.Id].Select(z => Place(b.Id, b.Name, z.Id, z.Name, z.Texture is { } t ? CheckHows.Textured(t) : null))
+        return [.. beds.SelectMany(b => zones[b.Id].Any() ? zones[b.Id].Select(z => Place(b.Id, b.Name, z.Id, z.Name, z.Texture is { } t
+                ? CheckHows.Textured(t) : null))
             : [Place(b.Id, b.Name, null, null, null)])];
     }
 

@@ -85,20 +85,12 @@ public sealed class WorkDesk(HoldingDb db, HoldingClock clock, HeapDesk heaps)
             .Select(e => e.WorkId);
         var works = await db.Works.AsNoTracking().Where(w => (kind == null || w.Kind == kind) && (!going || !over.Contains(w.Id)))
             .OrderByDescending(w => w.BegunAt).Take(60).ToListAsync();
-        if (going && kind is null or WorkKind.Sheet)
-        {
-            // A sheet that is over comes back with what was chosen of it.
-            var today = DateOnly.FromDateTime((await clock.Local())(clock.Now).DateTime);
-            works.AddRange((await db.Works.AsNoTracking().Where(w => w.Kind == WorkKind.Sheet && over.Contains(w.Id))
-                .OrderByDescending(w => w.BegunAt).Take(200).ToListAsync())
-                .Where(w => w.Sheet is { } s && SheetCourse.IsAgain(s, today)).Take(20));
-        }
-
+        works.AddRange(going && kind is null or WorkKind.Sheet ? await ComingBack(over) : []);
         var ids = works.Select(w => w.Id).ToList();
         var log = ids.Count == 0 ? null : (await db.WorkLog.ThatStand().AsNoTracking().Where(e => ids.Contains(e.WorkId)).ToListAsync())
             .ToLookup(e => e.WorkId);
         var lines = new List<WorkLook>();
-        var units = await clock.Units();
+        var (units, now) = (await clock.Units(), (await clock.Local())(clock.Now));
         string In(string says) => InUnits.Say(says, units);
         foreach (var work in works)
         {
@@ -134,14 +126,23 @@ public sealed class WorkDesk(HoldingDb db, HoldingClock clock, HeapDesk heaps)
             }
             else if (work.Sheet is { } sheet)
             {
-                var stands = SheetCourse.Of(sheet, work.BegunAt, Points(log![work.Id]), (await clock.Local())(clock.Now));
-                var (word, figure) = SheetCourse.Short(stands, clock.Now);
-                lines.Add(new WorkLook(new WorkLine(work.Id, work.Kind, work.Name, Tone.Go, word, figure, stands.Due?.Title ?? "",
-                    WorkPages.Of(work.Kind, work.Id)), Told(stands.Due is { } due ? [due] : [], units), []));
+                lines.Add(Sheet(work, SheetCourse.Of(sheet, work.BegunAt, Points(log![work.Id]), now), now, units));
             }
         }
 
         return lines;
+    }
+
+    /// <summary>Sheets that are over, and come back with what was chosen of them.</summary>
+    private async Task<List<Work>> ComingBack(IQueryable<int> over) => [.. (await db.Works.AsNoTracking()
+        .Where(w => w.Kind == WorkKind.Sheet && over.Contains(w.Id)).OrderByDescending(w => w.BegunAt).Take(200).ToListAsync())
+        .Where(w => w.Sheet is { } s && SheetCourse.ComesBack(s)).Take(20)];
+
+    private static WorkLook Sheet(Work work, LabSheetStands stands, DateTimeOffset now, UnitSystem units)
+    {
+        var (word, figure) = SheetCourse.Short(stands, now);
+        return new WorkLook(new WorkLine(work.Id, work.Kind, work.Name, Tone.Go, word, figure, stands.Due?.Title ?? "",
+            WorkPages.Of(work.Kind, work.Id)), Told(stands.Due is { } due ? [due] : [], units), SheetCourse.Dates(work.Sheet!, now));
     }
 
     /// <summary>All entries of a work: those that stand, and all of them as they are shown, newest first.</summary>

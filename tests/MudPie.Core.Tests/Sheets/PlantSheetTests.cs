@@ -65,6 +65,9 @@ public sealed class PlantSheetTests
         Assert.Equal(35_000, perCent.Nutrients[0].Low);
         var mg = Worked(Leaf(Row("N", "3.2", "%")) with { Bands = [new() { Of = "N", Low = "35000", High = "45000", Unit = "mg/kg" }] });
         Assert.Equal(35_000, mg.Nutrients[0].Low);
+        // of a soil, a lab's band in lb/ac is in lb/ac: 195 kg/ha are 100 mg/kg at 15 cm and 1.3 kg a litre
+        var soil = Worked(Soil("s", "96") with { Bands = [new() { Of = "K", Low = "173.98", High = "300", Unit = "lb/ac" }] });
+        Assert.Equal(100, soil.Nutrients[0].Low!.Value, 2);
     }
 
     [Fact]
@@ -234,6 +237,8 @@ public sealed class PlantSheetTests
         Assert.Equal("Look again at zinc of tomato leaf", due.Title);
         Assert.Equal("zinc: you fed the leaf, to be looked at again on 15 Jun 2026", SheetCourse.NewlyChosen(null, asked));
         Assert.Null(SheetCourse.NewlyChosen(asked, asked));
+        Assert.Equal(new DateTimeOffset(2026, 6, 15, 8, 0, 0, TimeSpan.Zero), Assert.Single(SheetCourse.Dates(asked, At(14))).At);
+        Assert.Empty(SheetCourse.Dates(asked, At(15)));
     }
 
     [Fact]

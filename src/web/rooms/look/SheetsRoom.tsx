@@ -1,9 +1,16 @@
+import { useState } from "react";
 import { Link } from "react-router-dom";
-import { useRead } from "../../api/data";
+import type { Schemas } from "../../api/client";
+import { useRead, useWrite } from "../../api/data";
+import { Button } from "../../parts/Button";
+import { Field } from "../../parts/Field";
+import { Fold } from "../../parts/Fold";
+import { Form } from "../../parts/Form";
 import { Go } from "../../parts/Go";
 import { Room } from "../../parts/Room";
 import { useClock } from "../../parts/clock";
 import { looks } from "../../parts/tone";
+import { WrongElse } from "../../parts/Wrong";
 
 const kinds = [
   { of: "bed", name: "soil", is: "what is in store" },
@@ -15,7 +22,7 @@ const kinds = [
 export function SheetsRoom() {
   const clock = useClock();
   const beds = useRead("/api/sheets/beds");
-  const { places } = useRead("/api/sheets/sampling");
+  const { places, labs } = useRead("/api/sheets/sampling");
   const known = beds.filter((b) => b.newest.length > 0);
   const short = known.flatMap((b) => b.newest.filter((n) => n.tone !== "go").map((n) => ({ bed: b, n })));
   const never = places.filter((p) => p.tone !== "go");
@@ -108,8 +115,48 @@ export function SheetsRoom() {
             ))}
           </ul>
           {never.length > 6 && <p className="text-ash">and {never.length - 6} more</p>}
+          {labs.length > 0 && (
+            <Fold line="Labs: by how much their figures stray">
+              <p className="text-ash">
+                From one sample of the same ground to the next: 10 to 15 % for most. A change within it is inside the
+                noise.
+              </p>
+              {labs.map((l) => (
+                <Stray key={l.name} lab={l} />
+              ))}
+            </Fold>
+          )}
         </>
       }
     />
+  );
+}
+
+/** By how much one lab's figures stray. */
+function Stray({ lab }: { lab: Schemas["LabView"] }) {
+  const [stray, setStray] = useState(String(lab.stray));
+  const keep = useWrite("/api/sheets/labs", () => ({ body: { name: lab.name, stray, columns: null } }));
+  return (
+    <Form
+      problem={keep.error}
+      onSend={() => keep.mutate(null)}
+      label={lab.name}
+      className="flex flex-wrap items-end gap-3"
+    >
+      <Field
+        label={`${lab.name}, per cent`}
+        value={stray}
+        onChange={setStray}
+        name="stray"
+        inputMode="decimal"
+        hint={lab.columns > 0 ? `${lab.columns} columns of its files are known` : undefined}
+      />
+      {stray !== String(lab.stray) && (
+        <Button type="submit" disabled={keep.isPending} className="mb-7">
+          Keep it
+        </Button>
+      )}
+      <WrongElse />
+    </Form>
   );
 }

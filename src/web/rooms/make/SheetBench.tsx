@@ -15,7 +15,7 @@ import { Verdict } from "../../parts/Verdict";
 import { WrongElse } from "../../parts/Wrong";
 import { SheetLines } from "./SheetLines";
 import { SheetBeyond } from "./SheetBeyond";
-import { SheetAbout, SheetBandsAsked, SheetInputs, ofPlant } from "./SheetParts";
+import { SheetAbout, SheetBandsAsked, SheetInputs, SheetLabBands, ofPlant } from "./SheetParts";
 import { SheetRows } from "./SheetRows";
 import { nothing } from "./WormSteps";
 import { type Striking, YardLog } from "./YardLog";
@@ -27,7 +27,11 @@ type View = Schemas["LabSheetView"];
 export function SheetNew() {
   const [params] = useSearchParams();
   const number = (name: string) => (params.get(name) ? Number(params.get(name)) : undefined);
-  const { start } = useRead("/api/sheets", { params: { query: { lot: number("lot"), bed: number("bed") } } });
+  const { start } = useRead("/api/sheets", {
+    params: {
+      query: { lot: number("lot"), bed: number("bed"), zone: number("zone"), of: params.get("of") ?? undefined },
+    },
+  });
   return <Bench start={start} view={null} />;
 }
 
@@ -108,6 +112,7 @@ function Bench({ start, view }: { start: Asked; view: View | null }) {
                     <SheetAbout r={r} set={set} />
                   </details>
                   <SheetBandsAsked r={r} set={set} nutrients={v.nutrients} />
+                  <SheetLabBands r={r} set={set} nutrients={v.nutrients} />
                 </>
               )}
               <SheetInputs r={r} set={set} />

@@ -275,32 +275,77 @@ export function SheetBandsAsked({ r, set, nutrients }: Props & { nutrients: read
           </Button>
         </p>
       )}
-      {nutrients
-        .filter((n) => n.age !== "old")
-        .map((n) => {
-          const at = bands.findIndex((b) => b.of === n.id);
-          return (
-            <div key={n.id} className="grid grid-cols-[1fr_1fr_1fr] items-end gap-3">
-              <span className="pb-3">
-                <b className="first-letter:uppercase">{n.name}</b> {n.own && <span className="text-ash">your own</span>}
-              </span>
-              <Field
-                label={`${n.name}: from`}
-                value={of(n.id)?.low ?? n.low ?? ""}
-                onChange={(low) => put(n.id, { low }, n)}
-                name={at < 0 ? undefined : `bands[${at}].low`}
-              />
-              <Field
-                label={`${n.name}: to`}
-                value={of(n.id)?.high ?? n.high ?? ""}
-                onChange={(high) => put(n.id, { high }, n)}
-                name={at < 0 ? undefined : `bands[${at}].high`}
-              />
-            </div>
-          );
-        })}
+      <Pairs
+        nutrients={nutrients}
+        told={(n) => n.own && "your own"}
+        name="bands"
+        at={(n) => bands.findIndex((b) => b.of === n.id)}
+        value={(n, end) => of(n.id)?.[end] ?? n[end] ?? ""}
+        put={(n, part) => put(n.id, part, n)}
+      />
     </Fold>
   );
+}
+
+/** The lab's own bands, as its sheet has them: kept beside ours. */
+export function SheetLabBands({ r, set, nutrients }: Props & { nutrients: readonly Schemas["SheetNutrientView"][] }) {
+  const bands = r.labBands ?? [];
+  const of = (id: string) => bands.find((b) => b.of === id);
+  const put = (id: string, part: Partial<Schemas["BandAsked"]>) => {
+    const next = { ...(of(id) ?? { of: id, low: "", high: "", unit: null }), ...part };
+    set({ labBands: [...bands.filter((b) => b.of !== id), ...(next.low || next.high ? [next] : [])] });
+  };
+  return (
+    <Fold line={bands.length === 0 ? "The lab’s own bands" : `The lab’s own bands: ${bands.length}`}>
+      <Pairs
+        nutrients={nutrients}
+        told={(n) => of(n.id)?.unit}
+        name="labBands"
+        at={(n) => bands.findIndex((b) => b.of === n.id)}
+        value={(n, end) => of(n.id)?.[end] ?? ""}
+        put={(n, part) => put(n.id, part)}
+      />
+      <WrongHere name="labBands" />
+    </Fold>
+  );
+}
+
+type Nutrient = Schemas["SheetNutrientView"];
+
+/** From and to, nutrient by nutrient. */
+function Pairs(p: {
+  nutrients: readonly Nutrient[];
+  told: (n: Nutrient) => string | false | null | undefined;
+  name: "bands" | "labBands";
+  at: (n: Nutrient) => number;
+  value: (n: Nutrient, end: "low" | "high") => string;
+  put: (n: Nutrient, part: Partial<Schemas["BandAsked"]>) => void;
+}) {
+  const lab = p.name === "labBands" ? "lab, " : "";
+  return p.nutrients
+    .filter((n) => n.age !== "old")
+    .map((n) => {
+      const at = p.at(n);
+      return (
+        <div key={n.id} className="grid grid-cols-[1fr_1fr_1fr] items-end gap-3">
+          <span className="pb-3">
+            <b className="first-letter:uppercase">{n.name}</b> <span className="text-ash">{p.told(n)}</span>
+          </span>
+          <Field
+            label={`${lab}${n.name}: from`}
+            value={p.value(n, "low")}
+            onChange={(low) => p.put(n, { low })}
+            name={at < 0 ? undefined : `${p.name}[${at}].low`}
+          />
+          <Field
+            label={`${lab}${n.name}: to`}
+            value={p.value(n, "high")}
+            onChange={(high) => p.put(n, { high })}
+            name={at < 0 ? undefined : `${p.name}[${at}].high`}
+          />
+        </div>
+      );
+    });
 }
 
 /** What there is to put on, and what the lab itself advises. */
