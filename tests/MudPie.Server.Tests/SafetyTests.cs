@@ -118,6 +118,78 @@ public class SafetyTests
     }
 
     [Fact]
+    public async Task A_walk_on_its_way_is_kept_once_though_the_server_is_killed_in_the_middle()
+    {
+        var folder = Directory.CreateTempSubdirectory("mudpie-kill-").FullName;
+        var file = Path.Combine(folder, "holding.mudpie");
+        var server = await Serve(file);
+        try
+        {
+            using (var http = new HttpClient { BaseAddress = server.Address })
+            {
+                await Send(http, "/api/holding/setup", TestHolding.SetUp);
+                for (var i = 1; i <= 8; i++)
+                {
+                    await Send(http, "/api/look/pegs", new { name = $"peg {i}", bedId = 1 });
+                }
+            }
+
+            // What the phone holds: for each peg a count and a picture, each under a key of its own.
+            var picture = CameraPicture.Jpeg("2026:06:09 07:30:00");
+            List<(string Path, Func<HttpContent> Body, string Key)> box = [.. Enumerable.Range(1, 8).SelectMany(i =>
+                new (string, Func<HttpContent>, string)[] {
+                    ("/api/look/checks", () => JsonContent.Create(new { pegId = i, check = new { kind = "worms", counts = new[] { i } },
+                        wet = "moist" }), $"count-{i}-{Guid.NewGuid()}"),
+                    ($"/api/look/pegs/{i}/photos?toward=north", () => Picture(picture), $"picture-{i}-{Guid.NewGuid()}"),
+                })];
+            for (var sent = 0; sent < box.Count;)
+            {
+                using var http = new HttpClient { BaseAddress = server.Address };
+                try
+                {
+                    using var request = new HttpRequestMessage(HttpMethod.Post, box[sent].Path) { Content = box[sent].Body() };
+                    request.Headers.Add("Idempotency-Key", box[sent].Key);
+                    var answer = http.SendAsync(request);
+                    if (sent is 3 or 6 or 11 && box[sent].Key is { } key && !_cut.Contains(key))
+                    {
+                        _cut.Add(key); // killed while this one is on its way: whether it was kept, the phone can't know
+                        server.Process.Kill();
+                    }
+
+                    using var reply = await answer;
+                    reply.IsSuccessStatusCode.ShouldBeTrue(await reply.Content.ReadAsStringAsync());
+                    sent++;
+                }
+                catch (Exception e) when (e is HttpRequestException or IOException)
+                {
+                    server.Dispose();
+                    server = await Serve(file); // and the same is sent again, under the same key
+                }
+            }
+
+            _cut.Count.ShouldBe(3);
+            server.Dispose();
+            using var kept = new Microsoft.Data.Sqlite.SqliteConnection($"Data Source={file};Pooling=False");
+            kept.Open();
+            foreach (var table in new[] { "GroundChecks", "PegPhotos" })
+            {
+                using var ask = kept.CreateCommand();
+                ask.CommandText = $"SELECT group_concat(n) FROM (SELECT count(*) n FROM {table} GROUP BY PegId ORDER BY PegId)";
+                ((string)ask.ExecuteScalar()!).ShouldBe("1,1,1,1,1,1,1,1", table);
+            }
+        }
+        finally
+        {
+            server.Dispose();
+            Directory.Delete(folder, true);
+        }
+    }
+
+    private readonly HashSet<string> _cut = [];
+
+    private static ByteArrayContent Picture(byte[] bytes) => new(bytes) { Headers = { ContentType = new("image/jpeg") } };
+
+    [Fact]
     public async Task The_demo_never_overwrites_a_real_holding_and_a_backup_is_whole()
     {
         using var h = new TestHolding();
@@ -149,8 +221,16 @@ public class SafetyTests
 
     private sealed record Running(Process Process, Uri Address) : IDisposable
     {
+        private bool _gone;
+
         public void Dispose()
         {
+            if (_gone)
+            {
+                return;
+            }
+
+            _gone = true;
             if (!Process.HasExited)
             {
                 Process.Kill();

@@ -134,6 +134,9 @@ public sealed class SheetPlaceTests : IDisposable
         var book = (await _h.Get("/api/book?bed=4")).ToJsonString();
         book.ShouldContain("garlic leaf: the result came: short of nitrogen");
         book.ShouldContain("a sheet of leaf by the county lab, cost 29.00");
+        var knots = (await _h.Get("/api/book/thread?of=bed-4"))["knots"]!.ToJsonString();
+        knots.ShouldContain("garlic leaf");
+        (await _h.Get("/api/book/thread?of=bed-1"))["knots"]!.ToJsonString().ShouldContain("the low corner");
         ((string)(await _h.Get("/api/book/season?year=2026"))["looked"]!).ShouldContain("sheets of a lab for");
     }
 

@@ -12,7 +12,7 @@ namespace MudPie.Server.Book;
 /// <param name="Kind">Which of these.</param>
 /// <param name="Name">What it is called.</param>
 /// <param name="Says">A few words more.</param>
-/// <param name="Column">0 lots, 1 batches, 2 jobs, 3 beds, 4 harvests.</param>
+/// <param name="Column">0 lots, 1 batches, 2 jobs, 3 beds, 4 harvests, and what was seen there.</param>
 /// <param name="Link">Where more of it is.</param>
 /// <param name="Asked">The one that was asked about.</param>
 public sealed record ThreadKnot(string Id, string Kind, string Name, string Says, int Column, string? Link, bool Asked);
@@ -98,6 +98,8 @@ public static class ThreadEndpoints
             .Select(b => new ThreadKnot($"bed-{b.Id}", "bed", b.Name, b.Crop, 3, $"/book?bed={b.Id}", of == $"bed-{b.Id}")));
         knots.AddRange(harvests.Select(h => new ThreadKnot($"harvest-{h.Id}", "harvest", Units.Show(h.Kg * 1000, Dimension.Mass, units),
             $"{h.Crop}, {Say.Date(local(h.At))}", 4, null, false)));
+        var seen = kind == "bed" ? await ThreadSeen.Knots(db, local, id, knots.Select(x => x.Id).ToHashSet()) : [];
+        knots.AddRange(seen);
         var there = knots.Select(x => x.Id).ToHashSet();
         var lengths = entries.GroupBy(e => (e.LotId, e.Batch))
             .Select(g => new ThreadLength($"lot-{g.Key.LotId}", $"batch-{g.Key.Batch}", ""))
@@ -105,7 +107,7 @@ public static class ThreadEndpoints
             .Concat(wanted.Where(j => j.BatchId is not null).Select(j => new ThreadLength($"batch-{j.BatchId}", $"job-{j.Id}", "")))
             .Concat(wanted.SelectMany(j =>
                 j.Beds.Select(b => new ThreadLength($"job-{j.Id}", $"bed-{b.Bed}", Units.Show(b.L, Dimension.Volume, units)))))
-            .Concat(mixes.Lengths()).Concat(works.Lengths())
+            .Concat(mixes.Lengths()).Concat(works.Lengths()).Concat(seen.Select(k => new ThreadLength(of, k.Id, "")))
             .Concat(harvests.Where(h => wanted.Any(j => j.At <= h.At && j.Beds.Any(b => b.Bed == h.BedId))
                 || mixes.Beds.Concat(works.Beds).Any(b => b.Bed == h.BedId && b.At <= h.At))
                 .Select(h => new ThreadLength($"bed-{h.BedId}", $"harvest-{h.Id}", "")))
