@@ -169,19 +169,24 @@ public class SafetyTests
 
             _cut.Count.ShouldBe(3);
             server.Dispose();
-            using var kept = new Microsoft.Data.Sqlite.SqliteConnection($"Data Source={file};Pooling=False");
-            kept.Open();
-            foreach (var table in new[] { "GroundChecks", "PegPhotos" })
-            {
-                using var ask = kept.CreateCommand();
-                ask.CommandText = $"SELECT group_concat(n) FROM (SELECT count(*) n FROM {table} GROUP BY PegId ORDER BY PegId)";
-                ((string)ask.ExecuteScalar()!).ShouldBe("1,1,1,1,1,1,1,1", table);
-            }
+            EachPegHasOne(file);
         }
         finally
         {
             server.Dispose();
             Directory.Delete(folder, true);
+        }
+    }
+
+    private static void EachPegHasOne(string file)
+    {
+        using var kept = new Microsoft.Data.Sqlite.SqliteConnection($"Data Source={file};Pooling=False");
+        kept.Open();
+        foreach (var table in new[] { "GroundChecks", "PegPhotos" })
+        {
+            using var ask = kept.CreateCommand();
+            ask.CommandText = $"SELECT group_concat(n) FROM (SELECT count(*) n FROM {table} GROUP BY PegId ORDER BY PegId)";
+            ((string)ask.ExecuteScalar()!).ShouldBe("1,1,1,1,1,1,1,1", table);
         }
     }
 
