@@ -319,7 +319,7 @@ public class LookJourneys
         page.Go("/judge/claims");
         page.See("Seaweed lifts yield.");
         page.Press("//button[contains(., 'Seaweed lifts yield.')]");
-        page.See("Here 2 for it.");
+        page.See("Here 1 for it and 1 can’t tell.");
         page.Click("Write a claim down");
         page.Click("Keep the card");
         page.See("Put the claim in one sentence.");

@@ -86,7 +86,7 @@ public static class SheetCourse
 
     /// <summary>A choice in words.</summary>
     public static string Chose(ShortfallChoice? choice) => choice switch {
-        ShortfallChoice.LeafNow => "you fed the leaf",
+        ShortfallChoice.LeafNow => "you chose to feed the leaf",
         ShortfallChoice.NextPlanting => "you put it off to the next planting",
         _ => "you left it",
     };
@@ -94,7 +94,7 @@ public static class SheetCourse
     /// <summary>What was chosen newly, in a line for the sheet's log; null for nothing new.</summary>
     /// <param name="before">The sheet as it was kept.</param>
     /// <param name="now">The sheet as it is kept now.</param>
-    /// <remarks>"boron: you fed the leaf, to be looked at again on 24 Jun 2026".</remarks>
+    /// <remarks>"boron: you chose to feed the leaf, to be looked at again on 24 Jun 2026".</remarks>
     public static string? NewlyChosen(SheetAsked? before, SheetAsked now)
     {
         var news = now.Choices.Where(c => c.Choice is not null && before?.Choices.Any(b => b.Of == c.Of && b.Choice == c.Choice

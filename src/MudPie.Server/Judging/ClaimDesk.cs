@@ -56,7 +56,7 @@ public sealed class ClaimDesk(HoldingDb db, TrialDesk trials, HoldingClock clock
             if (judged.Refused is null)
             {
                 var names = t.Treatments.ToDictionary(x => x.Name, x => x.Input is { } i ? $"{i.Name} {i.Kind}" : "");
-                tried.Add(new TriedTrial(id, t.Question, t.TemplateId, day(t.EndedAt ?? t.StartedAt!.Value), [.. judged.Value.Verdicts
+                tried.Add(new TriedTrial(id, t.Question, day(t.EndedAt ?? t.StartedAt!.Value), [.. judged.Value.Verdicts
                     .Select(v => new TriedThing(names.GetValueOrDefault(v.Of) is { Length: > 0 } of && !v.Of.Contains(of,
                         StringComparison.OrdinalIgnoreCase) ? $"{v.Of} ({of})" : v.Of, v.Word, v.Sentence))]));
             }

@@ -8,7 +8,7 @@ public sealed class ClaimTests
 {
     private static ClaimCard Card(string key) => ClaimCards.House.Single(c => c.Key == key);
 
-    private static TriedTrial Trial(string? template, params (string Of, Finding Word)[] things) => new(1, "Does it?", template,
+    private static TriedTrial Trial(string question, params (string Of, Finding Word)[] things) => new(1, question,
         new DateOnly(2026, 6, 1), [.. things.Select(t => new TriedThing(t.Of, t.Word, "As told."))]);
 
     [Fact]
@@ -39,21 +39,46 @@ public sealed class ClaimTests
     [Fact]
     public void The_comparison_that_names_it_alone_is_taken()
     {
-        var crossed = Trial("seaweed", ("no seaweed, mycorrhiza", Finding.Some), ("seaweed, mycorrhiza", Finding.NoUse),
+        var crossed = Trial("Do seaweed and a granule lift dahlias?", ("no seaweed, mycorrhiza", Finding.Some),
+            ("seaweed, mycorrhiza", Finding.NoUse),
             ("seaweed, no mycorrhiza", Finding.Works));
         Assert.Equal(FoundSays.For, Assert.Single(ClaimFinds.OfTrials(Card("seaweed-yield"), [crossed])).Says);
         Assert.Equal(FoundSays.Against, Assert.Single(ClaimFinds.OfTrials(Card("seaweed-myco"), [crossed])).Says); // wants both
         Assert.Empty(ClaimFinds.OfTrials(Card("rock-dust"), [crossed]));
-        Assert.Single(ClaimFinds.OfTrials(Card("rock-dust"), [Trial("rockDust", ("250 kg", Finding.CannotTell))])); // by its template
+    }
+
+    [Theory]
+    [InlineData("rock-dust", "Does it lift oats?", "rock dust", 1)]
+    [InlineData("grounds-ants", "Do grounds keep them off?", "plants with grounds", 0)] // "plants" is no ant
+    [InlineData("grounds-ants", "Do grounds keep ants off?", "grounds", 1)]
+    [InlineData("char-water", "Does char lift beetroot?", "5 % char", 0)] // tried for height, and not for water
+    [InlineData("char-water", "Does char put off wilting?", "5 % char", 1)]
+    [InlineData("char-charged", "Does charged char lift beetroot?", "charged char", 0)] // against none, and not against raw
+    [InlineData("castings-hormones", "Do castings lift fennel?", "10 % castings", 0)] // most of that is feed and air
+    [InlineData("moon", "Does stirred horn manure lift garlic?", "horn manure", 0)]
+    [InlineData("water-did-it", "Does tea lift garlic?", "water only", 1)]
+    public void A_trial_speaks_of_a_claim_only_where_it_tried_it(string claim, string question, string thing, int speaks) =>
+        Assert.Equal(speaks, ClaimFinds.OfTrials(Card(claim), [Trial(question, (thing, Finding.Works))]).Count);
+
+    [Fact]
+    public void Water_alone_that_works_bears_out_that_it_was_the_water()
+    {
+        Assert.Equal(FoundSays.For, Assert.Single(ClaimFinds.OfTrials(Card("water-did-it"), [Trial("Tea?", ("water only", Finding.Works))]))
+            .Says);
     }
 
     [Fact]
-    public void Square_metres_speak_of_sprays_only()
+    public void Square_metres_lie_beside_sprays_and_bear_out_none()
     {
         var patch = new TriedPatch(3, new DateOnly(2026, 6, 1), "Ridge Bed 6", [("liquid kelp", "kelpLiquid", 2.4, "yes"), ("castings tea",
             "other", -1.2, "no")]);
-        Assert.Equal(FoundSays.For, Assert.Single(ClaimFinds.OfPatches(Card("seaweed-yield"), [patch])).Says);
-        Assert.Equal(FoundSays.Against, Assert.Single(ClaimFinds.OfPatches(Card("tea-feeds"), [patch])).Says);
+        foreach (var (claim, lift) in new[] { ("seaweed-yield", "+2.4 °Bx"), ("tea-feeds", "−1.2 °Bx") })
+        {
+            var found = Assert.Single(ClaimFinds.OfPatches(Card(claim), [patch]));
+            Assert.Equal(FoundSays.CannotTell, found.Says);
+            Assert.Contains(lift, found.Text);
+        }
+
         Assert.Empty(ClaimFinds.OfPatches(Card("castings-hormones"), [patch]));
     }
 

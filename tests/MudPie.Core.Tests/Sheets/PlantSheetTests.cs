@@ -235,7 +235,7 @@ public sealed class PlantSheetTests
         Assert.Null(SheetCourse.Of(asked, At(1), [], At(14)).Due);
         var due = SheetCourse.Of(asked, At(1), [], At(15)).Due!;
         Assert.Equal("Look again at zinc of tomato leaf", due.Title);
-        Assert.Equal("zinc: you fed the leaf, to be looked at again on 15 Jun 2026", SheetCourse.NewlyChosen(null, asked));
+        Assert.Equal("zinc: you chose to feed the leaf, to be looked at again on 15 Jun 2026", SheetCourse.NewlyChosen(null, asked));
         Assert.Null(SheetCourse.NewlyChosen(asked, asked));
         Assert.Equal(new DateTimeOffset(2026, 6, 15, 8, 0, 0, TimeSpan.Zero), Assert.Single(SheetCourse.Dates(asked, At(14))).At);
         Assert.Empty(SheetCourse.Dates(asked, At(15)));

@@ -21,7 +21,7 @@ public static class ClaimCards
             Limits = "Says nothing of humic matter itself, which does colour water.",
             MindChange = "A count beside a colour reading in twenty brews that rise together.",
             NextTest = "Count two brews of unlike colour on one evening with the microscope.",
-            Words = ["colour", "dark tea"],
+            Words = ["dark+tea", "colour+tea"],
         },
         new() {
             Key = "tea-feeds", Grade = Evidence.ChemistryOrPhysics, Toward = ClaimToward.Good, Template = "tea",
@@ -46,7 +46,7 @@ public static class ClaimCards
             Limits = "Mulch, feeds and water with acid in it act at the same time.",
             MindChange = "Beds with and without tea parting by more than 0.3 in four years, same lab and month.",
             NextTest = "Sample two beds, one without brews, the same month each year.",
-            Words = ["soil ph"],
+            Words = ["tea+ph"],
         },
         new() {
             Key = "tea-spreads", Grade = Evidence.PublishedTrials, Toward = ClaimToward.Harm, Template = null,
@@ -58,10 +58,10 @@ public static class ClaimCards
             Limits = "Most work is on gut bacteria and damping-off; few leaf diseases were followed.",
             MindChange = "Brews of finished compost with sick residues in it, tested and clean batch after batch.",
             NextTest = "Brew from a suspect heap beside a clean one, put both on trays of cress, count.",
-            Words = ["spread", "sick"],
+            Words = ["tea+sick", "tea+spread"],
         },
         new() {
-            Key = "tea-disease", Grade = Evidence.Contested, Toward = ClaimToward.Good, Template = "disease",
+            Key = "tea-disease", Grade = Evidence.Contested, Toward = ClaimToward.Good, Template = "tea",
             Claim = "Tea holds a disease down.",
             Saying = "many brewers; some trials",
             Uses = [ClaimUse.Spray],
@@ -70,7 +70,7 @@ public static class ClaimCards
             Limits = "Batches differ, and water sprays alone wash spores off.",
             MindChange = "Two seasons in which tea beats water by a quarter on the same crop.",
             NextTest = "Tea against water only, six plots of each, disease scored blind at ten days.",
-            Words = ["disease", "damping", "mildew"],
+            Words = ["tea+disease", "tea+mildew", "tea+damping"],
         },
         new() {
             Key = "stay", Grade = Evidence.Contested, Toward = ClaimToward.Good, Template = null,
@@ -82,10 +82,10 @@ public static class ClaimCards
             Limits = "Mycorrhiza that meet a young root are another matter than bacteria in a can.",
             MindChange = "Cotton or CO₂ still ahead of water-only ground a year after the last brew.",
             NextTest = "Cotton strips at a treated and an untreated peg, eight weeks after the last brew.",
-            Words = ["inoculant", "spores", "organisms"],
+            Words = ["organisms+stay", "spores+stay"],
         },
         new() {
-            Key = "water-did-it", Grade = Evidence.PublishedTrials, Toward = ClaimToward.Nothing, Template = null,
+            Key = "water-did-it", Grade = Evidence.PublishedTrials, Toward = ClaimToward.Good, Template = null,
             Claim = "It was the water.",
             Saying = "sceptics",
             Uses = [ClaimUse.Feed, ClaimUse.Spray],
@@ -106,7 +106,7 @@ public static class ClaimCards
             Limits = "Much citrus, grounds or one food alone stay off.",
             MindChange = "Bins fed alike that stay below 6 after three months.",
             NextTest = "A pH strip of castings in clean water, monthly, for two trays.",
-            Words = ["castings ph"],
+            Words = ["castings+ph"],
         },
         new() {
             Key = "castings-hormones", Grade = Evidence.PublishedTrials, Toward = ClaimToward.Good, Template = "castings",
@@ -118,7 +118,7 @@ public static class ClaimCards
             Limits = "The part that is not feed is seldom told apart.",
             MindChange = "Growth beyond a mix with the same nitrogen, salts and air.",
             NextTest = "Castings in a mix against the same mix with feed to match, six trays of each.",
-            Words = ["castings"],
+            Words = ["castings+hormone"],
         },
         new() {
             Key = "grounds-ph", Grade = Evidence.PublishedTrials, Toward = ClaimToward.Good, Template = null,
@@ -130,7 +130,7 @@ public static class ClaimCards
             Limits = "Unbrewed coffee is sour.",
             MindChange = "A bed that fell by 0.3 against its neighbour.",
             NextTest = "pH of a bed with and without, before and three months after.",
-            Words = ["grounds ph"],
+            Words = ["grounds+ph"],
         },
         new() {
             Key = "grounds-slugs", Grade = Evidence.PublishedTrials, Toward = ClaimToward.Good, Template = "barrier",
@@ -142,7 +142,7 @@ public static class ClaimCards
             Limits = "Strong brewed coffee on the animal itself is another matter, and a pesticide in law in many places.",
             MindChange = "Half the damage in six plots after rain.",
             NextTest = "A ring of grounds against none, six lettuces of each, leaves eaten at ten days.",
-            Words = ["grounds barrier", "slug"],
+            Words = ["grounds+slug"],
         },
         new() {
             Key = "grounds-ants", Grade = Evidence.PractitionersRule, Toward = ClaimToward.Good, Template = null,
@@ -154,7 +154,7 @@ public static class ClaimCards
             Limits = "Hardly tested.",
             MindChange = "Nests left for a month, against nests left alone.",
             NextTest = "Two nests with and two without, looked at after a week.",
-            Words = ["ant", "ants"],
+            Words = ["grounds+ants"],
         },
         new() {
             Key = "grounds-worms", Grade = Evidence.PractitionersRule, Toward = ClaimToward.Harm, Template = null,
@@ -166,7 +166,7 @@ public static class ClaimCards
             Limits = "A bin fed on nothing else does fail.",
             MindChange = "Fewer worms at a quarter of the food, moist, in two bins.",
             NextTest = "Two trays, one with a fifth of grounds in its food, weighed after eight weeks.",
-            Words = ["grounds worms"],
+            Words = ["grounds+worm"],
         },
         new() {
             Key = "grounds-feed", Grade = Evidence.PublishedTrials, Toward = ClaimToward.Good, Template = "grounds",
@@ -190,7 +190,7 @@ public static class ClaimCards
             Limits = "What stunts a weed stunts a carrot.",
             MindChange = "Weeds fewer and sown crop as many, in four plots.",
             NextTest = "Count weeds and crop in frames with and without, four of each.",
-            Words = ["grounds weeds"],
+            Words = ["grounds+weed"],
         },
         new() {
             Key = "grounds-stunt", Grade = Evidence.PublishedTrials, Toward = ClaimToward.Harm, Template = "grounds",
@@ -214,7 +214,7 @@ public static class ClaimCards
             Limits = "On rich ground neither does much.",
             MindChange = "Raw char level with charged at four weeks, twice.",
             NextTest = "Raw against charged at 5 %, five pots of each, height at four weeks.",
-            Words = ["charged"],
+            Words = ["charged+raw"],
         },
         new() {
             Key = "char-water", Grade = Evidence.PublishedTrials, Toward = ClaimToward.Good, Template = "char",
@@ -226,7 +226,7 @@ public static class ClaimCards
             Limits = "Depends on the grind and the wood.",
             MindChange = "Days to wilting up by a fifth on loam.",
             NextTest = "Weigh six pots with and without from soaked to wilting.",
-            Words = ["char"],
+            Words = ["char+wilt", "char+dry out"],
         },
         new() {
             Key = "seaweed-yield", Grade = Evidence.PublishedTrials, Toward = ClaimToward.Good, Template = "seaweed",
@@ -250,7 +250,7 @@ public static class ClaimCards
             Limits = "Rich mixes keep the fungi out.",
             MindChange = "Both together ahead of the sum of each, in two crossed trials.",
             NextTest = "Crossed: each alone, both, none; six pots of each.",
-            Words = ["seaweed+mycorrhiza"],
+            Words = ["seaweed & mycorrhiza"],
         },
         new() {
             Key = "brix-pests", Grade = Evidence.Contested, Toward = ClaimToward.Good, Template = null,
@@ -262,7 +262,7 @@ public static class ClaimCards
             Limits = "Both follow weather, water and stage.",
             MindChange = "A season of counts beside readings, with no slope.",
             NextTest = "Count pests whenever brix is read, ten times, on one bed.",
-            Words = ["brix pests"],
+            Words = ["brix+pests"],
         },
         new() {
             Key = "brix-frost", Grade = Evidence.ChemistryOrPhysics, Toward = ClaimToward.Good, Template = null,
@@ -274,7 +274,7 @@ public static class ClaimCards
             Limits = "Whether frost kills hangs on ice seeds, water and hardening more.",
             MindChange = "Rows of unlike brix, side by side, after one cold night.",
             NextTest = "Note damage by row after each frost, with the last reading.",
-            Words = ["brix frost"],
+            Words = ["brix+frost"],
         },
         new() {
             Key = "brix-storm", Grade = Evidence.Contested, Toward = ClaimToward.Good, Template = null,
@@ -286,7 +286,7 @@ public static class ClaimCards
             Limits = "Light, heat and hour move a reading as much.",
             MindChange = "Falls of two degrees noted blind, with and without a storm within a day.",
             NextTest = "Read at noon for thirty days; let the weather file judge.",
-            Words = ["brix storm"],
+            Words = ["brix+storm"],
         },
         new() {
             Key = "rock-dust", Grade = Evidence.PublishedTrials, Toward = ClaimToward.Good, Template = "rockDust",
@@ -301,7 +301,7 @@ public static class ClaimCards
             Words = ["rock dust", "basalt"],
         },
         new() {
-            Key = "moon", Grade = Evidence.Contested, Toward = ClaimToward.Good, Template = "preparation",
+            Key = "moon", Grade = Evidence.Contested, Toward = ClaimToward.Good, Template = null,
             Claim = "Sowing by the moon grows better plants.",
             Saying = "calendar growers",
             Uses = [ClaimUse.Sign],
@@ -310,7 +310,7 @@ public static class ClaimCards
             Limits = "Weather between two days differs more than any moon.",
             MindChange = "Sowings in pairs three days apart, over three years, always the same way.",
             NextTest = "Sow one row on a named day and one three days later, ten times, weighed blind.",
-            Words = ["moon", "root day"],
+            Words = ["moon"],
         },
         new() {
             Key = "leachate", Grade = Evidence.PractitionersRule, Toward = ClaimToward.Good, Template = null,
@@ -322,7 +322,7 @@ public static class ClaimCards
             Limits = "It is no tea of castings.",
             MindChange = "Five bins’ drainage tested clean and even.",
             NextTest = "Send one sample with the next sheet.",
-            Words = ["leachate", "drainage"],
+            Words = ["leachate", "bin drainage"],
         },
     ];
 }

@@ -11,10 +11,9 @@ public sealed record TriedThing(string Of, Finding Word, string Sentence);
 /// <summary>A trial, as claims see it.</summary>
 /// <param name="Id">Its number.</param>
 /// <param name="Question">Its question.</param>
-/// <param name="Template">The template that it was made from; null for none.</param>
 /// <param name="On">When it ended, or was last measured.</param>
 /// <param name="Things">What was compared, with names of the shelf in them.</param>
-public sealed record TriedTrial(int Id, string Question, string? Template, DateOnly On, IReadOnlyList<TriedThing> Things);
+public sealed record TriedTrial(int Id, string Question, DateOnly On, IReadOnlyList<TriedThing> Things);
 
 /// <summary>A square-metre test, as claims see it.</summary>
 /// <param name="Id">Its number.</param>
@@ -26,10 +25,29 @@ public sealed record TriedPatch(int Id, DateOnly On, string Bed, IReadOnlyList<(
 /// <summary>Lays what was found here beside each claim.</summary>
 public static class ClaimFinds
 {
-    /// <summary>Whether a text names what a claim is about.</summary>
-    /// <remarks>"Rootbank spores, mycorrhizal" names "mycorrhiza"; "barley" does not. "seaweed+mycorrhiza" wants both.</remarks>
-    public static bool Names(ClaimCard card, string text) => card.Words.Any(w => w.Split('+')
-        .All(part => text.Contains(part.Trim(), StringComparison.OrdinalIgnoreCase)));
+    /// <summary>Whether a text names what a claim is about: one of its words, from the beginning of a word on.</summary>
+    /// <param name="card">The claim.</param>
+    /// <param name="thing">What was compared: words are looked for there, and of "seaweed &amp; mycorrhiza" both.</param>
+    /// <param name="question">What was asked; of "char+wilt" each part may stand in either.</param>
+    /// <remarks>"Rootbank spores, mycorrhizal" names "mycorrhiza"; "plants" does not name "ants". A char that was tried for height names
+    /// "char", and not "char+wilt".</remarks>
+    public static bool Names(ClaimCard card, string thing, string question = "") => card.Words.Any(w => w.Contains('+')
+        ? w.Split('+').All(p => Begins(thing, p.Trim()) || Begins(question, p.Trim()))
+        : w.Split('&').All(p => Begins(thing, p.Trim())));
+
+    private static bool Begins(string text, string word)
+    {
+        for (var at = text.IndexOf(word, StringComparison.OrdinalIgnoreCase); at >= 0;
+            at = text.IndexOf(word, at + 1, StringComparison.OrdinalIgnoreCase))
+        {
+            if (at == 0 || !char.IsLetter(text[at - 1]))
+            {
+                return true;
+            }
+        }
+
+        return false;
+    }
 
     /// <summary>What was given in a treatment: its levels but for those that are none.</summary>
     /// <remarks>"no seaweed, mycorrhiza": mycorrhiza. "tea": tea.</remarks>
@@ -49,30 +67,24 @@ public static class ClaimFinds
         _ => FoundSays.Against,
     };
 
-    /// <summary>What trials say of a claim: for each the comparison that names it, the surest first.</summary>
+    /// <summary>What trials say of a claim: for each the comparison that names it, the one in which it was given with the least
+    /// else.</summary>
     /// <param name="card">The claim.</param>
     /// <param name="trials">Trials that may be read.</param>
-    /// <remarks>A trial from the claim's own template whose names say nothing counts by its first comparison.</remarks>
+    /// <remarks>That a trial was planned from a claim's card counts for nothing: what it compared does.</remarks>
     public static IReadOnlyList<ClaimFound> OfTrials(ClaimCard card, IReadOnlyList<TriedTrial> trials) => [.. trials.Select(t =>
-    {
-        var named = t.Things.Select(x => (Is: x, On: Given(x.Of))).Where(x => Names(card, string.Join(", ", x.On))).OrderBy(x => x.On.Count)
-            .Select(x => x.Is).FirstOrDefault()
-            ?? (card.Template is not null && card.Template == t.Template || (Names(card, t.Question) && t.Things.Count == 1)
-                ? t.Things.FirstOrDefault() : null);
-        return named is null ? null : new ClaimFound(card.Key, Says(card.Toward, named.Word),
-            $"{t.Question} {named.Of}: {named.Word.Word()}. {named.Sentence}", t.On, "trial", t.Id);
-    }).OfType<ClaimFound>()];
+        t.Things.Select(x => (Is: x, On: Given(x.Of))).Where(x => Names(card, string.Join(", ", x.On), t.Question))
+            .OrderBy(x => x.On.Count).Select(x => new ClaimFound(card.Key, Says(card.Toward, x.Is.Word),
+                $"{t.Question} {x.Is.Of}: {x.Is.Word.Word()}. {x.Is.Sentence}", t.On, "trial", t.Id)).FirstOrDefault())
+        .OfType<ClaimFound>()];
 
-    /// <summary>What square-metre tests say of a claim: of brix within the hour only.</summary>
-    /// <remarks>A lift of 2.4 °Bx is a yes, and speaks for a claim of good; a look, not a test.</remarks>
+    /// <summary>What square-metre tests show beside a claim of a spray. They tell of brix within the hour, and so bear out none.</summary>
+    /// <remarks>A lift of 2.4 °Bx from seaweed is shown beside "seaweed lifts yield", and can't tell.</remarks>
     public static IReadOnlyList<ClaimFound> OfPatches(ClaimCard card, IReadOnlyList<TriedPatch> patches) =>
         !card.Uses.Contains(ClaimUse.Spray) ? [] : [.. patches.SelectMany(p => p.Lifts.Where(l => Names(card, $"{l.Name}, {l.Kind}"))
-            .Select(l => new ClaimFound(card.Key, (l.Word, card.Toward) switch {
-                ("yes", ClaimToward.Good) or ("no", ClaimToward.Harm) => FoundSays.For,
-                ("yes", _) or ("no", _) => FoundSays.Against,
-                _ => FoundSays.CannotTell,
-            }, $"{l.Name} on {p.Bed}: {(l.Lift >= 0 ? "+" : "−")}{Say.Number(Math.Abs(l.Lift), 2)} °Bx over water within the hour: "
-                + $"{l.Word}. A look, not a test.", p.On, "square metre", p.Id)))];
+            .Select(l => new ClaimFound(card.Key, FoundSays.CannotTell, $"{l.Name} on {p.Bed}: {(l.Lift >= 0 ? "+" : "−")}"
+                + $"{Say.Number(Math.Abs(l.Lift), 2)} °Bx over water within the hour: {l.Word}. Brix only, and a look, not a test.", p.On,
+                "square metre", p.Id)))];
 
     /// <summary>pH of castings by their sheets: near neutral, or not.</summary>
     /// <param name="key">Of which claim.</param>

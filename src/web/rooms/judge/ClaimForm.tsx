@@ -83,7 +83,7 @@ export function ClaimForm({ claim, done }: { claim: Schemas["ClaimView"] | null;
         value={r.words ?? ""}
         onChange={(words) => setR({ ...r, words })}
         name="words"
-        hint="with commas: seaweed, kelp"
+        hint="seaweed, kelp; char+wilt: the question may name one; seaweed & kelp: both given"
       />
       <p className="flex flex-wrap gap-3">
         <Button type="submit" kind="filled" disabled={keep.isPending}>
