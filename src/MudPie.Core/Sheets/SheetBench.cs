@@ -56,6 +56,26 @@ public sealed record SheetAnswer(SheetRead Read, IReadOnlyList<SheetNutrient> Nu
     public double Total(double kgPerHa) => MixL is { } l ? kgPerHa / 10_000 * l / 1000 : kgPerHa * AreaM2!.Value / 10_000;
 }
 
+/// <summary>A figure of a sheet against its band, as found.</summary>
+/// <param name="Line">As the sheet has it.</param>
+/// <param name="Low">mg/kg, of sap mg/L; null where there is no band.</param>
+/// <param name="High">The same.</param>
+public sealed record SheetFigure(SheetLine Line, double? Low, double? High);
+
+/// <summary>A sheet as found: nothing is worked out to put on.</summary>
+/// <param name="Read">The sheet.</param>
+/// <param name="Figures">Its nutrients against their bands.</param>
+public sealed record SheetFound(SheetRead Read, IReadOnlyList<SheetFigure> Figures)
+{
+    /// <summary>Nutrients below their low end.</summary>
+    public IReadOnlyList<string> Short => [.. Figures.Where(f => f.Low is { } low && f.Line.MgPerKg < low).Select(f => f.Line.Of.Name)
+        .Distinct()];
+
+    /// <summary>That in words: "short of potassium and boron", "nothing short", "no figure has a band".</summary>
+    public string Says => Short.Count > 0 ? $"short of {Say.List(Short)}" : Figures.Any(f => f.Low is not null) ? "nothing short"
+        : "no figure has a band";
+}
+
 /// <summary>From a sheet to amounts: bands, the linear program, shares of a bed, a hectare, a litre.</summary>
 public static class SheetBench
 {
@@ -93,8 +113,9 @@ public static class SheetBench
             return Worked.Of(Plant(r, read, bands, (area, advice, cost)), r.For == SheetOf.Sap ? "mg/L" : "mg/kg",
                 r.For == SheetOf.Sap ? Evidence.PractitionersRule : Evidence.PublishedTrials, [.. read.Lines
                     .Where(l => l.How.Length > 0 && l.MgPerKg is not null).Select(l => new WorkingLine(l.Of.Name, $"{l.Unit} {l.How}",
-                        Say.Number(l.Figure!.Value), $"{Say.Number(l.MgPerKg!.Value)} mg/kg", "conversion of units"))],
-                PlantSays.Cautions(r));
+                        Say.Number(l.Figure!.Value), $"{Say.Number(l.MgPerKg!.Value)} mg/kg", "conversion of units")),
+                    .. read.Lines.Where(l => l.MgPerKg is not null && Banded(r, l, bands) is not null).Select(l => Against(r, l,
+                        bands[l.Of.Id]))], PlantSays.Cautions(r));
         }
 
         // Lime brings calcium, before anything else is chosen.
@@ -126,6 +147,28 @@ public static class SheetBench
                 .. solved?.Worked.Working ?? [],
             ], solved?.Worked.Cautions, [SheetSays.Schools(r.School)]);
     }
+
+    /// <summary>A sheet as found, against its bands: what a look at many sheets needs, and no more.</summary>
+    /// <param name="r">As typed.</param>
+    /// <param name="units">Whose units a bare figure is in.</param>
+    /// <remarks>Potassium by Mehlich-3 at 90 mg/kg for vegetables: short, as enough is 150 to 280.</remarks>
+    public static Ruling<SheetFound> Found(SheetAsked r, UnitSystem units)
+    {
+        var fields = new TypedFields(units);
+        if (SheetReading.Of(r, fields) is not { } read)
+        {
+            return fields.Checks.Refusal;
+        }
+
+        var bands = Bands(r, read, fields);
+        return !fields.Checks.Sound ? fields.Checks.Refusal : Worked.Of(new SheetFound(read, [.. read.Lines.Where(l => !l.Of.Property)
+            .Select(l => Banded(r, l, bands) is { } band ? new SheetFigure(l, band.Band.Low, band.Band.High)
+                : new SheetFigure(l, null, null))]), "", Evidence.MeasuredHere);
+    }
+
+    /// <summary>A line's band; bands are of young leaves, and old ones have none.</summary>
+    private static (TargetBand Band, bool Own)? Banded(SheetAsked r, SheetLine line, Dictionary<string, (TargetBand, bool)> bands) =>
+        bands.TryGetValue(line.Of.Id, out var band) && !(r.For.OfPlant() && line.Age == LeafAge.Old) ? band : null;
 
     private static (double? AreaM2, double? Litres) Size(SheetAsked r, double? bedM2, double? lotL, TypedFields fields) => r.For switch {
         SheetOf.Mix => (null, fields.Optional("size", r.Size, Dimension.Volume, 0.5, 1_000_000) ?? lotL ?? 1000),
@@ -298,7 +341,7 @@ public static class SheetBench
         (double? AreaM2, IReadOnlyList<AdviceRead> Advice, double? Cost) with)
     {
         List<SheetNutrient> nutrients = [.. read.Lines.Where(l => !l.Of.Property).Select(l =>
-            bands.TryGetValue(l.Of.Id, out var b) && l.Age == LeafAge.Young
+            Banded(r, l, bands) is { } b
                 ? new SheetNutrient(l, b.Band.Low, b.Band.High, b.Own, null, null,
                     l.MgPerKg is { } have ? Math.Max(0, b.Band.Low!.Value - have) : 0,
                     l.MgPerKg < b.Band.Low ? PlantSays.Why(l) : null, Chosen(r, l.Of.Id), Flag(l, b.Band))
@@ -310,6 +353,15 @@ public static class SheetBench
             ? "above the lab’s scale: enough, and how much more nobody knows"
             : line.Below ? "below what the lab can find: half of that is taken" : band is null ? "no band for it: type the lab’s own"
             : line.MgPerKg > band.High ? "more than the band: nothing is gained by more" : null;
+    }
+
+    private static WorkingLine Against(SheetAsked r, SheetLine line, (TargetBand Band, bool Own) by)
+    {
+        var unit = r.For == SheetOf.Sap ? "mg/L" : "mg/kg";
+        var (have, low) = (line.MgPerKg!.Value, by.Band.Low!.Value);
+        return new WorkingLine(line.Of.Name, "low end of the band − what was found", $"{Say.Number(low)} − {Say.Number(have)}",
+            have < low ? $"{Say.Number(low - have)} {unit} short" : "enough", by.Own ? "your own band, or the lab’s"
+                : "the house’s band: ranges that advisory tables share, which differ by a third");
     }
 
     private static ShortfallChoice? Chosen(SheetAsked r, string id) =>

@@ -26,20 +26,20 @@ public static class SheetsOfPlace
     public const int SapDays = 60, LeafDays = 365, SoilDays = 6 * 365;
 
     /// <summary>Lays them together.</summary>
-    /// <param name="sheets">Worked out, with their days and numbers.</param>
+    /// <param name="sheets">As found, with their days and numbers.</param>
     /// <param name="today">Today: an old figure says nothing of now.</param>
     /// <remarks>Potassium enough in the soil and short in the leaf: it is there and does not arrive. Short in the soil and enough in the
     /// leaf: the plant finds it so far; the store is low. Source: what each sample holds (store, history, today).</remarks>
-    public static IReadOnlyList<PlaceNutrient> Of(IReadOnlyList<(int Id, DateOnly On, SheetAsked Asked, SheetAnswer Answer)> sheets,
+    public static IReadOnlyList<PlaceNutrient> Of(IReadOnlyList<(int Id, DateOnly On, SheetAsked Asked, SheetFound Found)> sheets,
         DateOnly today)
     {
-        var figures = sheets.OrderBy(s => s.On).ThenBy(s => s.Id).SelectMany(s => s.Answer.Nutrients.Select(n => (n.Line.Of,
+        var figures = sheets.OrderBy(s => s.On).ThenBy(s => s.Id).SelectMany(s => s.Found.Figures.Select(n => (n.Line.Of,
             Is: Figure(s.Id, s.On, s.Asked, n)))).ToList();
         return [.. Nutrients.All.Where(n => !n.Property).Select(n => (Of: n, Is: figures.Where(f => f.Of == n).Select(f => f.Is).ToList()))
             .Where(n => n.Is.Count > 0).Select(n => new PlaceNutrient(n.Of, n.Is, Sentence(n.Is, today), Tone(n.Is, today)))];
     }
 
-    private static PlaceFigure Figure(int id, DateOnly on, SheetAsked asked, SheetNutrient n)
+    private static PlaceFigure Figure(int id, DateOnly on, SheetAsked asked, SheetFigure n)
     {
         var (stands, at) = n switch {
             { Low: null } or { High: null } => (FigureStands.NoBand, (double?)null),

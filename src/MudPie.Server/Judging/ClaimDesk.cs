@@ -2,13 +2,13 @@ using Microsoft.EntityFrameworkCore;
 using MudPie.Core.Judging.Claims;
 using MudPie.Core.Judging.Trials;
 using MudPie.Records;
-using MudPie.Records.Works;
+using MudPie.Server.Sheets;
 using MudPie.Server.Web;
 
 namespace MudPie.Server.Judging;
 
 /// <summary>Claims with what was found here laid in: trials, square metres, sheets, counts; and what neighbours sent.</summary>
-public sealed class ClaimDesk(HoldingDb db, TrialDesk trials, HoldingClock clock)
+public sealed class ClaimDesk(HoldingDb db, TrialDesk trials, SheetDesk sheets, HoldingClock clock)
 {
     /// <summary>Trials that are laid in, at the most.</summary>
     public const int MostTrials = 60;
@@ -30,8 +30,8 @@ public sealed class ClaimDesk(HoldingDb db, TrialDesk trials, HoldingClock clock
         DateOnly Day(DateTimeOffset at) => DateOnly.FromDateTime(local(at).DateTime);
         var (tried, patches) = (await Trials(Day, stop), await Patches(Day));
         List<ClaimFound> found = [.. cards.SelectMany(c => ClaimFinds.OfTrials(c, tried).Concat(ClaimFinds.OfPatches(c, patches)))];
-        found.AddRange(ClaimFinds.OfCastings("castings-neutral", await CastingsPh(Day)));
-        found.AddRange(ClaimFinds.OfSoilPh("tea-ph", await SoilPh(Day)));
+        found.AddRange(ClaimFinds.OfCastings("castings-neutral", await CastingsPh()));
+        found.AddRange(ClaimFinds.OfSoilPh("tea-ph", await SoilPh()));
         found.AddRange(await Pests(Day));
         found.AddRange((await db.ClaimFindings.AsNoTracking().ToListAsync(stop)).Select(f => new ClaimFound(f.Key, f.Says,
             $"{f.From}: {f.Text}", f.On, "neighbour", null)));
@@ -76,33 +76,33 @@ public sealed class ClaimDesk(HoldingDb db, TrialDesk trials, HoldingClock clock
                 l.Lift, l.Word))]))];
     }
 
-    private async Task<List<(int, string, DateOnly, double)>> CastingsPh(Func<DateTimeOffset, DateOnly> day)
+    private async Task<List<(int, string, DateOnly, double)>> CastingsPh()
     {
+        var units = await clock.Units();
         var lots = await db.Lots.AsNoTracking().Where(l => l.Input.Kind == "castings").Select(l => l.Id).ToListAsync();
-        return [.. (await db.Works.AsNoTracking().Where(w => w.Kind == WorkKind.Sheet && w.LotId != null && lots.Contains(w.LotId.Value))
-            .ToListAsync()).Select(w => (w.Id, w.Name, w.Sheet?.Taken ?? day(w.BegunAt), Ph: Ph(w))).Where(x => x.Ph is not null)
-            .Select(x => (x.Id, x.Name, x.Item3, x.Ph!.Value))];
+        var tested = (await db.Works.AsNoTracking().Where(w => w.Kind == WorkKind.Sheet && w.LotId != null && lots.Contains(w.LotId.Value))
+            .ToListAsync()).Where(w => w.Sheet is { Rows.Count: > 0 }).ToList();
+        var days = await sheets.Days(tested);
+        return [.. tested.Select(w => (w.Id, w.Name, days[w.Id], Ph: SheetTelling.Read(w.Sheet!, units)?.Property("pH")))
+            .Where(x => x.Ph is not null).Select(x => (x.Id, x.Name, x.Item3, x.Ph!.Value))];
     }
 
-    private static double? Ph(Work work) => work.Sheet is { Rows.Count: > 0 } asked
-        ? Sheets.SheetTelling.Read(asked, Core.Measures.UnitSystem.Metric)?.Property("pH") : null;
-
-    private async Task<List<(int, string, DateOnly, double, double, double, int)>> SoilPh(Func<DateTimeOffset, DateOnly> day)
+    private async Task<List<(int, string, DateOnly, double, double, double, int)>> SoilPh()
     {
-        var sheets = (await db.Works.AsNoTracking().Where(w => w.Kind == WorkKind.Sheet && w.BedId != null).ToListAsync())
-            .Where(w => w.Sheet is { For: SheetOf.Bed }).Select(w => (Work: w, On: w.Sheet!.Taken ?? day(w.BegunAt), Ph: Ph(w)))
-            .Where(x => x.Ph is not null).GroupBy(x => (x.Work.BedId, x.Work.Sheet!.ZoneId, Lab: x.Work.Sheet!.Lab?.Trim(),
-                x.Work.Sheet!.Depth, x.Work.Sheet!.DepthFrom)).Where(g => g.Count() > 1).ToList();
+        // One place, one lab, one depth: no line goes through two.
+        var places = (await sheets.OfBeds(null)).Where(s => s.Asked.For == SheetOf.Bed && s.Found.Read.Property("pH") is not null)
+            .GroupBy(s => (s.BedId, s.Asked.ZoneId, Lab: s.Asked.Lab?.Trim(), s.Asked.Depth, s.Asked.DepthFrom)).Where(g => g.Count() > 1);
         var names = await db.Beds.AsNoTracking().ToDictionaryAsync(b => b.Id, b => b.Name);
         List<(int, string, DateOnly, double, double, double, int)> beds = [];
-        foreach (var g in sheets)
+        foreach (var g in places)
         {
-            var (first, last) = (g.MinBy(x => x.On), g.MaxBy(x => x.On));
+            var (first, last) = (g.MinBy(x => x.On)!, g.MaxBy(x => x.On)!);
             var (from, to) = (new DateTimeOffset(first.On.ToDateTime(TimeOnly.MinValue), TimeSpan.Zero),
                 new DateTimeOffset(last.On.ToDateTime(TimeOnly.MinValue), TimeSpan.Zero));
             var brews = await db.Applications.ThatStand().CountAsync(a => a.BatchId != null && a.At > from && a.At < to
                 && a.Beds.Any(b => b.BedId == g.Key.BedId));
-            beds.Add((last.Work.Id, names.GetValueOrDefault(g.Key.BedId!.Value) ?? "", last.On, first.Ph!.Value, last.Ph!.Value,
+            beds.Add((last.Id, names.GetValueOrDefault(g.Key.BedId) ?? "", last.On, first.Found.Read.Property("pH")!.Value,
+                last.Found.Read.Property("pH")!.Value,
                 (last.On.DayNumber - first.On.DayNumber) / 365.25, brews));
         }
 

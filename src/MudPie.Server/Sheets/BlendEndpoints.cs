@@ -4,7 +4,6 @@ using MudPie.Core.Mixing;
 using MudPie.Core.Sheets;
 using MudPie.Core.Workings;
 using MudPie.Records;
-using MudPie.Records.Works;
 using MudPie.Server.Mixing;
 using MudPie.Server.Web;
 
@@ -80,7 +79,7 @@ public static class BlendEndpoints
             return TypedResults.Ok(new List<BlendView>());
         }
 
-        var (units, sheets) = (await clock.Units(), await Sheets(db));
+        var (units, sheets) = (await clock.Units(), await Sheets(db, await clock.Units()));
         var lots = await db.Lots.AsNoTracking().Where(l => l.Input.Kind != "").Select(l => new { l.Id, l.InputId, l.MixId, l.Notes,
             Kind = l.Input.Kind }).ToListAsync();
         var ids = job.Asked.Parts.Where(p => p.InputId is { } input && known.Shelf.ContainsKey(input))
@@ -135,13 +134,13 @@ public static class BlendEndpoints
     }
 
     /// <summary>Sheets that have a result and can be read, with the lot they are of.</summary>
-    private static async Task<List<(int Id, string Name, int? LotId, SheetRead Read)>> Sheets(HoldingDb db)
+    private static async Task<List<(int Id, string Name, int? LotId, SheetRead Read)>> Sheets(HoldingDb db, UnitSystem units)
     {
         var read = new List<(int, string, int?, SheetRead)>();
         foreach (var w in await db.Works.AsNoTracking().Where(w => w.Kind == WorkKind.Sheet).OrderByDescending(w => w.Id).Take(300)
             .ToListAsync())
         {
-            if (Read(w) is { } lines)
+            if (w.Sheet is { Rows.Count: > 0 } asked && SheetTelling.Read(asked, units) is { } lines)
             {
                 read.Add((w.Id, w.Name, w.LotId, lines));
             }
@@ -150,15 +149,9 @@ public static class BlendEndpoints
         return read;
     }
 
-    private static SheetRead? Read(Work work)
+    private static async Task<Results<Ok<BesideView>, Refused>> Beside(HoldingDb db, HoldingClock clock, string? of)
     {
-        var fields = new TypedFields(UnitSystem.Metric);
-        return work.Sheet is { Rows.Count: > 0 } asked && SheetReading.Of(asked, fields) is { } read && fields.Checks.Sound ? read : null;
-    }
-
-    private static async Task<Results<Ok<BesideView>, Refused>> Beside(HoldingDb db, string? of)
-    {
-        var all = await Sheets(db);
+        var all = await Sheets(db, await clock.Units());
         List<int> ids = [.. (of ?? "").Split(',').Select(x => int.TryParse(x, out var n) ? n : 0).Where(n => n > 0).Distinct()];
         if (ids.Count > Most || ids.Any(id => all.All(s => s.Id != id)))
         {

@@ -106,8 +106,7 @@ public static class LabSheetEndpoints
         }
 
         var checks = new Checks();
-        var worked = await desk.WorkOut(asked);
-        if (worked.Refused is { } no)
+        if ((await desk.WorkOut(asked, r.Id)).Refused is { } no)
         {
             checks.Add(no);
         }
@@ -132,9 +131,9 @@ public static class LabSheetEndpoints
         var saved = await WorkEndpoints.Saved(work, db, checks);
         if (saved.Refused is null && (came || chose is not null))
         {
-            var low = worked.Refused is null ? SheetPlaceEndpoints.Low(worked.Value) : [];
+            var found = SheetBench.Found(asked, await clock.Units());
             WorkEntry Entry(WorkStep step, string? note) => new() { WorkId = work.Id, Step = step, At = clock.Now, RecordedAt = clock.Now,
-                Note = note, What = step != WorkStep.Result ? null : low.Count > 0 ? $"short of {Say.List(low)}" : "nothing short" };
+                Note = note, What = step == WorkStep.Result && found.Refused is null ? found.Value.Says : null };
             db.WorkLog.AddRange([.. came ? new[] { Entry(WorkStep.Result, null) } : [], .. chose is null ? Array.Empty<WorkEntry>()
                 : [Entry(WorkStep.Seen, chose)]]);
             await db.SaveChangesAsync();

@@ -10,6 +10,15 @@ using MudPie.Server.Web;
 
 namespace MudPie.Server.Sheets;
 
+/// <summary>A sheet of a bed that has a result.</summary>
+/// <param name="Id">Its number.</param>
+/// <param name="Name">Its name.</param>
+/// <param name="BedId">The bed.</param>
+/// <param name="On">When it was sampled.</param>
+/// <param name="Asked">As it was typed; of a plant with what stood there then.</param>
+/// <param name="Found">As found, against its bands.</param>
+public sealed record BedSheet(int Id, string Name, int BedId, DateOnly On, SheetAsked Asked, SheetFound Found);
+
 /// <summary>What sheets read of the record, and how their answers are told.</summary>
 public sealed class SheetDesk(HoldingDb db, HoldingClock clock)
 {
@@ -31,7 +40,9 @@ public sealed class SheetDesk(HoldingDb db, HoldingClock clock)
     })];
 
     /// <summary>A sheet worked out.</summary>
-    public async Task<Ruling<SheetAnswer>> WorkOut(SheetAsked asked)
+    /// <param name="asked">As typed.</param>
+    /// <param name="id">Its own number, where it is kept.</param>
+    public async Task<Ruling<SheetAnswer>> WorkOut(SheetAsked asked, int? id = null)
     {
         var checks = new Checks();
         double? area = null, litres = null;
@@ -63,20 +74,37 @@ public sealed class SheetDesk(HoldingDb db, HoldingClock clock)
             checks.Add("labBands", "That is more than a sheet holds.", "Up to sixty bands and choices, and names of up to 60 letters.");
         }
 
-        asked = asked.For.OfPlant() && string.IsNullOrWhiteSpace(asked.Plant) && asked.BedId is { } on
-            ? asked with { Plant = await Crop(on) } : asked;
-        var answer = SheetBench.Of(asked, await Shelf(), area, litres, await clock.Units());
+        var answer = SheetBench.Of(await Planted(asked, await Day(asked, id)), await Shelf(), area, litres, await clock.Units());
         return checks.Sound ? answer : answer.Refused is { } no ? checks.Add(no).Refusal : checks.Refusal;
     }
 
-    private Task<string?> Crop(int bed) => db.Beds.Where(b => b.Id == bed).Select(b => b.Crop).FirstOrDefaultAsync();
+    /// <summary>A sheet of a plant with what stood there on its day, where the grower does not say.</summary>
+    private async Task<SheetAsked> Planted(SheetAsked asked, DateOnly on) => !asked.For.OfPlant() || !string.IsNullOrWhiteSpace(asked.Plant)
+        || asked.BedId is null ? asked : asked with { Plant = await PlantingBook.CropAt(db, asked.BedId,
+            new DateTimeOffset(on.ToDateTime(new TimeOnly(12, 0)), TimeSpan.Zero)) };
+
+    private async Task<DateOnly> Day(SheetAsked asked, int? id) => asked.Taken ?? (id is { } kept
+        ? (await Days(await db.Works.AsNoTracking().Where(w => w.Id == kept).ToListAsync())).Values.Cast<DateOnly?>().FirstOrDefault()
+            : null)
+            ?? DateOnly.FromDateTime((await clock.Local())(clock.Now).DateTime);
+
+    /// <summary>The day on which each sheet was sampled: as it says itself, else as that was ticked, else when it was begun.</summary>
+    public async Task<Dictionary<int, DateOnly>> Days(IReadOnlyList<Work> sheets)
+    {
+        var ids = sheets.Select(w => w.Id).ToList();
+        var sampled = (await db.WorkLog.ThatStand().AsNoTracking().Where(e => ids.Contains(e.WorkId) && e.Step == WorkStep.Sampled)
+            .Select(e => new { e.WorkId, e.At }).ToListAsync()).ToLookup(e => e.WorkId, e => (DateTimeOffset?)e.At);
+        var local = await clock.Local();
+        return sheets.ToDictionary(w => w.Id, w => w.Sheet?.Taken
+            ?? DateOnly.FromDateTime(local(sampled[w.Id].Max() ?? w.BegunAt).DateTime));
+    }
 
     /// <summary>The same, told, and held against the sheet before.</summary>
     /// <param name="asked">As typed.</param>
     /// <param name="id">Its own number, where it is kept.</param>
     public async Task<Ruling<SheetBenchView>> Tell(SheetAsked asked, int? id)
     {
-        var (units, answer) = (await clock.Units(), await WorkOut(asked));
+        var (units, answer) = (await clock.Units(), await WorkOut(asked, id));
         if (answer.Refused is { } no)
         {
             return no;
@@ -96,20 +124,26 @@ public sealed class SheetDesk(HoldingDb db, HoldingClock clock)
                 ?? SheetChange.UsualStray;
     }
 
-    /// <summary>Sheets of a bed that have a result, with the day on which each was sampled, oldest first.</summary>
+    /// <summary>Sheets of a bed that have a result and can be read, as found, oldest first.</summary>
     /// <param name="bed">Which; null for all beds.</param>
-    public async Task<List<(Work Work, SheetAsked Asked, DateOnly On)>> OfBeds(int? bed)
+    public async Task<List<BedSheet>> OfBeds(int? bed)
     {
-        var works = await db.Works.AsNoTracking().Where(w => w.Kind == WorkKind.Sheet && w.BedId != null && (bed == null || w.BedId == bed))
-            .OrderByDescending(w => w.Id).Take(600).ToListAsync();
-        var ids = works.Select(w => w.Id).ToList();
-        var sampled = (await db.WorkLog.ThatStand().AsNoTracking().Where(e => ids.Contains(e.WorkId) && e.Step == WorkStep.Sampled)
-            .Select(e => new { e.WorkId, e.At }).ToListAsync()).ToLookup(e => e.WorkId, e => e.At);
-        var local = await clock.Local();
-        return [.. works.Where(w => w.Sheet is { Rows.Count: > 0 }).Select(w => (w, w.Sheet!, On: w.Sheet!.Taken
-            ?? DateOnly.FromDateTime(local(sampled[w.Id].Append(DateTimeOffset.MinValue).Max() is var at && at > DateTimeOffset.MinValue
-                ? at
-                : w.BegunAt).DateTime))).OrderBy(w => w.On).ThenBy(w => w.w.Id)];
+        var (units, works) = (await clock.Units(), (await db.Works.AsNoTracking().Where(w => w.Kind == WorkKind.Sheet && w.BedId != null
+            && (bed == null || w.BedId == bed)).OrderByDescending(w => w.Id).Take(600).ToListAsync())
+                .Where(w => w.Sheet is { Rows.Count: > 0 })
+            .ToList());
+        var days = await Days(works);
+        List<BedSheet> sheets = [];
+        foreach (var w in works.OrderBy(w => days[w.Id]).ThenBy(w => w.Id))
+        {
+            var asked = await Planted(w.Sheet!, days[w.Id]);
+            if (SheetBench.Found(asked, units) is { Refused: null } found)
+            {
+                sheets.Add(new BedSheet(w.Id, w.Name, w.BedId!.Value, days[w.Id], asked, found.Value));
+            }
+        }
+
+        return sheets;
     }
 
     private async Task<SheetsComparedView?> Before(SheetAsked asked, int? id, SheetAnswer now, double stray)
@@ -119,21 +153,14 @@ public sealed class SheetDesk(HoldingDb db, HoldingClock clock)
             return null;
         }
 
-        var all = await OfBeds(bed);
-        var own = all.Where(s => s.Work.Id == id).Select(s => (DateOnly?)s.On).FirstOrDefault();
-        var on = asked.Taken ?? own ?? DateOnly.FromDateTime((await clock.Local())(clock.Now).DateTime);
-        var like = all.Where(s => s.Work.Id != id && s.Asked.For.Said() == asked.For.Said() && s.Asked.ZoneId == asked.ZoneId && s.On < on)
-            .OrderByDescending(s => s.On).ToList();
+        var on = await Day(asked, id);
+        var like = (await OfBeds(bed)).Where(s => s.Id != id && s.Asked.For.Said() == asked.For.Said() && s.Asked.ZoneId == asked.ZoneId
+            && s.On < on).OrderByDescending(s => s.On).ToList();
         // The newest that compares; where none does, the newest, with why.
         SheetsComparedView? first = null;
         foreach (var s in like.Take(12))
         {
-            if (SheetTelling.Read(s.Asked, await clock.Units()) is not { } read)
-            {
-                continue;
-            }
-
-            var told = SheetTelling.Compared(s.Work.Id, s.On, SheetChange.Of((s.Asked, read), (asked, now.Read), stray), asked.For);
+            var told = SheetTelling.Compared(s.Id, s.On, SheetChange.Of((s.Asked, s.Found.Read), (asked, now.Read), stray), asked.For);
             first ??= told;
             if (told.WhyNot is null)
             {
@@ -201,6 +228,16 @@ internal static class SheetTelling
         _ => extract is { } times ? (times, "mg/L") : (1, "mg/kg"),
     };
 
+    /// <summary>A figure as the sheet has it, and what it comes to: "0.25 meq/100 g = 98 mg/kg", "&lt; 0.5 mg/kg", "2.4 %".</summary>
+    public static string Shown(SheetLine line, SheetOf of)
+    {
+        var (times, unit) = Spoken(of, line.Of.Id, null);
+        var extract = line.Method is Extraction.SaturatedMedia or Extraction.SaturatedPaste && !of.OfPlant();
+        return line.Above ? "above the scale" : $"{(line.Below ? "< " : "")}{Say.Number(line.Figure!.Value)} {line.Unit}"
+            + (line.How.Length > 0 && !extract && !line.Below && line.Unit != unit ? $" = {Say.Number(line.MgPerKg!.Value * times)} {unit}"
+                : "");
+    }
+
     private static LeafPairView Pair(OldAndYoung p, SheetOf of)
     {
         var (times, unit) = Spoken(of, p.Of.Id, null);
@@ -220,10 +257,7 @@ internal static class SheetTelling
         var stays = n.Short > SoilCorrections.Slack;
         var lab = asked.LabBands.FirstOrDefault(b => Nutrients.Read(b.Of ?? "")?.Of.Id == line.Of.Id);
         var back = asked.Choices.LastOrDefault(c => Nutrients.Read(c.Of ?? "")?.Of.Id == line.Of.Id)?.Back;
-        var converted = line.How.Length > 0 && !extract && !line.Below && !(asked.For.OfPlant() && line.Unit == "%");
-        return new SheetNutrientView(line.Of.Id, Aged(line.Of.Name, asked.For, line.Age), line.Above ? "above the scale"
-                : $"{(line.Below ? "< " : "")}{Say.Number(line.Figure!.Value)} {line.Unit}"
-                    + (converted ? $" = {Said(line.MgPerKg!.Value)} {unit}" : ""),
+        return new SheetNutrientView(line.Of.Id, Aged(line.Of.Name, asked.For, line.Age), Shown(line, asked.For),
             n.Low is null ? null : $"{Said(n.Low.Value)} to {Said(n.High!.Value)} {unit}",
             n.Low is null ? null : Said(n.Low.Value), n.Low is null ? null : Said(n.High!.Value), n.Own, At(line.MgPerKg), At(n.Low),
                 At(n.High),

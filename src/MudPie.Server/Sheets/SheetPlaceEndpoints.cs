@@ -34,13 +34,10 @@ public static class SheetPlaceEndpoints
             List<BedSheetLine> lines = [];
             foreach (var kind in Kinds)
             {
-                var newest = shelf.LastOrDefault(s => s.Work.BedId == b.Id && s.Asked.For.Said() == kind.Said());
-                if (newest.Work is { } work && (await desk.WorkOut(newest.Asked)) is { Refused: null } answer)
+                if (shelf.LastOrDefault(s => s.BedId == b.Id && s.Asked.For.Said() == kind.Said()) is { } newest)
                 {
-                    var low = Low(answer.Value);
-                    lines.Add(new BedSheetLine(kind, work.Id, newest.On, low.Count > 0 ? Tone.Mind : Tone.Go, low.Count > 0
-                        ? $"short of {Say.List(low)}" : answer.Value.Nutrients.Any(n => n.Low is not null) ? "nothing short"
-                            : "no figure has a band"));
+                    lines.Add(new BedSheetLine(kind, newest.Id, newest.On, newest.Found.Short.Count > 0 ? Tone.Mind : Tone.Go,
+                        newest.Found.Says));
                 }
             }
 
@@ -50,10 +47,6 @@ public static class SheetPlaceEndpoints
         return TypedResults.Ok(told);
     }
 
-    /// <summary>Nutrients below their low end, as found.</summary>
-    internal static List<string> Low(SheetAnswer a) => [.. a.Nutrients.Where(n => n.Low is { } low && n.Line.MgPerKg < low)
-        .Select(n => n.Line.Of.Name).Distinct()];
-
     private static async Task<Results<Ok<BedSheetsView>, Missing>> Bed(int bed, HoldingDb db, SheetDesk desk, HoldingClock clock)
     {
         if (await db.Beds.AsNoTracking().FirstOrDefaultAsync(b => b.Id == bed) is not { } of)
@@ -61,40 +54,29 @@ public static class SheetPlaceEndpoints
             return Problems.NotFound("bed");
         }
 
-        var (all, units) = (await desk.OfBeds(bed), await clock.Units());
+        var all = await desk.OfBeds(bed);
         var zones = await db.Zones.AsNoTracking().Where(z => z.BedId == bed).ToDictionaryAsync(z => z.Id, z => z.Name);
-        List<(int Id, DateOnly On, SheetAsked Asked, SheetAnswer Answer)> read = [];
-        foreach (var s in all)
-        {
-            if (await desk.WorkOut(s.Asked) is { Refused: null } answer)
-            {
-                read.Add((s.Work.Id, s.On, s.Asked, answer.Value));
-            }
-        }
-
         var today = DateOnly.FromDateTime((await clock.Local())(clock.Now).DateTime);
-        var first = new DateOnly((read.Count == 0 ? today : read.Min(r => r.On)).Year, 1, 1);
+        var first = new DateOnly((all.Count == 0 ? today : all[0].On).Year, 1, 1);
         var days = Math.Max(1.0, today.DayNumber - first.DayNumber);
         double At(DateOnly on) => Math.Round((on.DayNumber - first.DayNumber) / days, 4);
         string Where(SheetAsked a) => string.Join(", ", new[] { a.ZoneId is { } z ? zones.GetValueOrDefault(z) : null, a.For.OfPlant()
             ? null
             : $"{(string.IsNullOrWhiteSpace(a.DepthFrom) ? "0" : a.DepthFrom.Trim())} to {a.Depth?.Trim() ?? "15 cm"}" }
             .Where(x => !string.IsNullOrEmpty(x)));
-        var nutrients = SheetsOfPlace.Of(read, today);
+        var nutrients = SheetsOfPlace.Of([.. all.Select(s => (s.Id, s.On, s.Asked, s.Found))], today);
         return TypedResults.Ok(new BedSheetsView(bed, of.Name, of.Crop,
             [.. nutrients.Select(n => new BedNutrient(n.Of.Id, n.Of.Name, n.Tone,
             n.Sentence, [.. n.Figures.Select(f =>
             {
-                var (_, _, asked, answer) = read.First(r => r.Id == f.SheetId);
-                var shown = SheetTelling.Of(asked, answer, units, SheetChange.UsualStray).Nutrients
-                    .First(x => x.Id == f.Line.Of.Id && (x.Age ?? LeafAge.Young) == f.Line.Age).Shown;
-                return new BedFigure(f.SheetId, f.On, f.For, shown, f.Stands, At(f.On), f.OfBand is { } up ? Math.Round(up / 3, 4) : null,
+                var asked = all.First(s => s.Id == f.SheetId).Asked;
+                return new BedFigure(f.SheetId, f.On, f.For, SheetTelling.Shown(f.Line, f.For), f.Stands, At(f.On), f.OfBand is { } up
+                    ? Math.Round(up / 3, 4) : null,
                     f.Series + (asked.ZoneId is { } z ? $", zone {z.ToString(CultureInfo.InvariantCulture)}" : ""),
                     f.Line.Age == LeafAge.Old, Where(asked));
             })]))],
             [.. Enumerable.Range(first.Year, today.Year - first.Year + 1).Select(y => new BedYear(y, At(new DateOnly(y, 1, 1))))],
-            [.. all.AsEnumerable().Reverse().Select(s => new SheetTarget(s.Work.Id,
-                $"{s.Work.Name}, {s.Asked.For.Said()}, {Say.Date(s.On)}",
+            [.. all.AsEnumerable().Reverse().Select(s => new SheetTarget(s.Id, $"{s.Name}, {s.Asked.For.Said()}, {Say.Date(s.On)}",
                 false))], [.. Kinds.Select(How)]));
     }
 
@@ -107,8 +89,8 @@ public static class SheetPlaceEndpoints
         var beds = await db.Beds.AsNoTracking().OrderBy(b => b.Id).Select(b => new { b.Id, b.Name }).ToListAsync();
         SamplingPlace Place(int bed, string name, int? zone, string? zoneName, string? texture)
         {
-            var last = all.LastOrDefault(s => s.Work.BedId == bed && s.Asked.ZoneId == zone && s.Asked.For == SheetOf.Bed);
-            return new(bed, name, zone, zoneName, texture, last.Work is null ? null : last.On, last.Asked?.Lab);
+            var last = all.LastOrDefault(s => s.BedId == bed && s.Asked.ZoneId == zone && s.Asked.For == SheetOf.Bed);
+            return new(bed, name, zone, zoneName, texture, last?.On, last?.Asked.Lab);
         }
 
         return [.. beds.SelectMany(b => zones[b.Id].Any() ? zones[b.Id].Select(z => Place(b.Id, b.Name, z.Id, z.Name, z.Texture is { } t

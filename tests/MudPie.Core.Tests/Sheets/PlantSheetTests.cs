@@ -187,7 +187,7 @@ public sealed class PlantSheetTests
     [InlineData("200", "4.0", "3000", null)]
     public void Soil_leaf_and_sap_are_read_together(string soil, string leaf, string? sap, string? says)
     {
-        List<(int, DateOnly, SheetAsked, SheetAnswer)> sheets = [Placed(1, Soil("s", soil), 300), Placed(2, Leaf(Row("K", leaf, "%")), 20)];
+        List<(int, DateOnly, SheetAsked, SheetFound)> sheets = [Placed(1, Soil("s", soil), 300), Placed(2, Leaf(Row("K", leaf, "%")), 20)];
         if (sap is not null)
         {
             sheets.Add(Placed(3, Sap(Row("K", sap, "ppm")), 2));
@@ -208,8 +208,8 @@ public sealed class PlantSheetTests
         Assert.Equal(0.4, k.Figures[1].OfBand!.Value, 6); // 1,000 of 2,500
     }
 
-    private static (int, DateOnly, SheetAsked, SheetAnswer) Placed(int id, SheetAsked asked, int days) =>
-        (id, Today.AddDays(-days), asked, Worked(asked));
+    private static (int, DateOnly, SheetAsked, SheetFound) Placed(int id, SheetAsked asked, int days) =>
+        (id, Today.AddDays(-days), asked, SheetBench.Found(asked, UnitSystem.Metric).Value);
 
     [Fact]
     public void Soil_is_sampled_again_after_three_to_five_years_in_its_month()
