@@ -1,3 +1,4 @@
+﻿using Microsoft.EntityFrameworkCore.Infrastructure;
 using Microsoft.EntityFrameworkCore.Migrations;
 
 #nullable disable
@@ -5,6 +6,8 @@ using Microsoft.EntityFrameworkCore.Migrations;
 namespace MudPie.Records.Migrations
 {
     /// <inheritdoc />
+    [DbContext(typeof(HoldingDb))]
+    [Migration("20261127021900_AsTyped")]
     public partial class AsTyped : Migration
     {
         /// <inheritdoc />
