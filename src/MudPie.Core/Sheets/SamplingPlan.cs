@@ -1,3 +1,5 @@
+using System.Globalization;
+using MudPie.Core.Measures;
 using MudPie.Core.Workings;
 
 namespace MudPie.Core.Sheets;
@@ -15,9 +17,9 @@ public sealed record SamplingPlace(int BedId, string Bed, int? ZoneId, string? Z
 /// <summary>A bag to be filled.</summary>
 /// <param name="Place">Where.</param>
 /// <param name="Mark">What is written on it: "Creek Field, low corner, 10 to 30 cm".</param>
-/// <param name="FromCm">From so deep, cm.</param>
-/// <param name="ToCm">To so deep, cm.</param>
-public sealed record SampleBag(SamplingPlace Place, string Mark, int FromCm, int ToCm);
+/// <param name="From">From so deep, with its unit: "10 cm"; null from the surface.</param>
+/// <param name="To">To so deep, with its unit.</param>
+public sealed record SampleBag(SamplingPlace Place, string Mark, string? From, string To);
 
 /// <summary>A place and when it is due.</summary>
 /// <param name="Place">Where.</param>
@@ -35,8 +37,14 @@ public static class SamplingPlan
     /// <summary>Cores to one sample: at the least, at the most that pays.</summary>
     public const int FewCores = 15, ManyCores = 25;
 
-    /// <summary>Depths of a soil's samples, cm.</summary>
-    public static readonly IReadOnlyList<(int From, int To)> Depths = [(0, 10), (10, 30)];
+    /// <summary>Depths of a soil's samples: cm, or whole inches.</summary>
+    private static (int Top, int Bottom, string Unit) Depths(UnitSystem units) => units.IsUs() ? (4, 12, "in") : (10, 30, "cm");
+
+    /// <summary>Those depths in words.</summary>
+    /// <param name="units">The holding's.</param>
+    /// <remarks>"0 to 10 and 10 to 30 cm"; in US units "0 to 4 and 4 to 12 in".</remarks>
+    public static string Deep(UnitSystem units) => Depths(units) is var (top, bottom, unit)
+        ? string.Create(CultureInfo.InvariantCulture, $"0 to {top} and {top} to {bottom} {unit}") : "";
 
     /// <summary>When each place is due.</summary>
     /// <param name="places">Zones, and beds without zones.</param>
@@ -57,12 +65,23 @@ public static class SamplingPlan
     })];
 
     /// <summary>The bags for these places: for each of them one to a depth.</summary>
+    /// <param name="places">Where.</param>
+    /// <param name="units">The holding's.</param>
     /// <remarks>Two zones: four bags, 0 to 10 cm and 10 to 30 cm of each.</remarks>
-    public static IReadOnlyList<SampleBag> Bags(IReadOnlyList<SamplingPlace> places) => [.. places.SelectMany(p => Depths.Select(d =>
-        new SampleBag(p, $"{p.Bed}{(p.Zone is null ? "" : $", {p.Zone}")}, {d.From} to {d.To} cm", d.From, d.To)))];
+    public static IReadOnlyList<SampleBag> Bags(IReadOnlyList<SamplingPlace> places, UnitSystem units)
+    {
+        var (top, bottom, unit) = Depths(units);
+        string Deep(int at) => string.Create(CultureInfo.InvariantCulture, $"{at} {unit}");
+        return [.. places.SelectMany(p => new[] { (From: 0, To: top), (From: top, To: bottom) }.Select(d => new SampleBag(p,
+            $"{p.Bed}{(p.Zone is null ? "" : $", {p.Zone}")}, {d.From.ToString(CultureInfo.InvariantCulture)} to {Deep(d.To)}",
+            d.From == 0 ? null : Deep(d.From), Deep(d.To))))];
+    }
 
     /// <summary>How a sample of that kind is taken, in steps.</summary>
-    public static IReadOnlyList<string> Checklist(SheetOf of) => of switch {
+    /// <param name="of">Of what.</param>
+    /// <param name="units">The holding's.</param>
+    /// <remarks>Soil: 15 to 25 cores to one bag, 0 to 10 cm in one bucket and 10 to 30 cm in another.</remarks>
+    public static IReadOnlyList<string> Checklist(SheetOf of, UnitSystem units) => of switch {
         SheetOf.Leaf or SheetOf.Tissue =>
         [
             "One kind of plant, one variety, one stage; while there is still time to act on it.",
@@ -83,20 +102,20 @@ public static class SamplingPlan
         SheetOf.Mix =>
         [
             "Ten scoops or more, from all over the heap and from its middle, into one clean bucket.",
-            "Mix them, and take a litre of that; as moist as it is used.",
+            $"Mix them, and take a {(units.IsUs() ? "quart" : "litre")} of that; as moist as it is used.",
             "Write on the bag what it is and the date; ask for a saturated media extract.",
         ],
         _ =>
         [
             $"{FewCores} to {ManyCores} cores to one bag, in a zigzag through that zone only; edges, heaps, "
                 + "wheelings and wet holes left out.",
-            "All to the same depth: 0 to 10 cm in one clean bucket, 10 to 30 cm in another. No brass or galvanised tool.",
-            "Break up, mix, take half a litre of each; let it dry in the air, out of the sun.",
+            $"All to the same depth: {Deep(units)}, each in a clean bucket of its own. No brass or galvanised tool.",
+            $"Break up, mix, take {(units.IsUs() ? "a pint" : "half a litre")} of each; let it dry in the air, out of the sun.",
             "The same month and the same lab as last time; ask for the same extraction.",
             "Not within two months of lime, manure or a feed.",
             "On the bag: bed, zone, depth, date.",
         ],
     };
 
-    private static string Month(DateOnly day) => day.ToString("MMMM yyyy", System.Globalization.CultureInfo.InvariantCulture);
+    private static string Month(DateOnly day) => day.ToString("MMMM yyyy", CultureInfo.InvariantCulture);
 }

@@ -8,10 +8,13 @@ namespace MudPie.Core.Sheets;
 /// <param name="Since">From when it has been so.</param>
 /// <param name="Dates">When each step was done.</param>
 /// <param name="Next">What comes next.</param>
-/// <param name="How">How that is done, in steps.</param>
 /// <param name="Due">What it wants; null for nothing.</param>
 public sealed record LabSheetStands(SheetState State, DateTimeOffset Since, IReadOnlyList<(WorkStep Step, DateTimeOffset At)> Dates,
-    IReadOnlyList<WorkStep> Next, IReadOnlyList<string> How, WorkDue? Due);
+    IReadOnlyList<WorkStep> Next, WorkDue? Due)
+{
+    /// <summary>Its sample is still to be taken, or to be sent.</summary>
+    public bool Sampling => State is SheetState.Begun or SheetState.Sampled;
+}
 
 /// <summary>A sample on its way: sampled, sent, result, corrected, ready.</summary>
 public static class SheetCourse
@@ -24,8 +27,10 @@ public static class SheetCourse
     /// <param name="begun">When it was begun.</param>
     /// <param name="points">What was done, oldest first.</param>
     /// <param name="now">Now.</param>
+    /// <param name="plantings">Plantings of its bed: from when, and what; null for none.</param>
     /// <remarks>Sent twelve days ago and no line typed: it waits for its result, sent 12 days ago; after 21 the lab is asked.</remarks>
-    public static LabSheetStands Of(SheetAsked asked, DateTimeOffset begun, IReadOnlyList<WorkPoint> points, DateTimeOffset now)
+    public static LabSheetStands Of(SheetAsked asked, DateTimeOffset begun, IReadOnlyList<WorkPoint> points, DateTimeOffset now,
+        IReadOnlyList<(DateOnly From, string Crop)>? plantings = null)
     {
         DateTimeOffset? At(WorkStep step) => points.LastOrDefault(p => p.Step == step)?.At;
         var rows = asked.Rows.Count > 0;
@@ -48,13 +53,14 @@ public static class SheetCourse
         var days = (int)(now - since).TotalDays;
         return new LabSheetStands(state, since, [.. order.Select(s => (s, At(s))).Where(s => s.Item2 is not null)
             .Select(s => (s.s, s.Item2!.Value))],
-            next, state is SheetState.Begun or SheetState.Sampled ? SamplingPlan.Checklist(asked.For) : [], state switch {
+            next, state switch {
                 SheetState.Sampled when days >= 2 => new("send", 3, $"Send the sample of {asked.Name}", $"taken {Say.Ago(days)}",
                     "See the sheet",
                     since.AddDays(2)),
                 SheetState.Sent => new("wait", days >= AskDays ? 2 : 3, days >= AskDays ? $"Ask the lab for {asked.Name}"
                     : $"{asked.Name} waits for its result", $"sent {Say.Ago((now - since).TotalDays)}", "Type the result", since),
-                SheetState.Result or SheetState.Corrected or SheetState.Ready when Again(asked, now) is { } again => new("again", 2,
+                SheetState.Result or SheetState.Corrected or SheetState.Ready when Again(asked, plantings ?? [], now) is { } again =>
+                    new("again", 2,
                     $"Look again at {again.Name} of {asked.Name}", again.Why, "See the sheet", again.Since),
                 SheetState.Result when asked.For == SheetOf.Mix => new("correct", 3, $"Correct {asked.Name}", "its result is there",
                     "See the sheet",
@@ -66,21 +72,39 @@ public static class SheetCourse
     /// <summary>Whether a choice of the sheet comes back, however far the sheet has come.</summary>
     public static bool ComesBack(SheetAsked asked) => asked.Choices.Any(c => c.Back is not null);
 
+    /// <summary>The sheet with what was put off to the next planting due on the day that one began.</summary>
+    /// <param name="asked">The sheet.</param>
+    /// <param name="plantings">Plantings of its bed: from when, and what.</param>
+    /// <remarks>Put off on 3 March, oats sown on 20 April: due on 20 April, whatever day was named. One that began before, or on the day
+    /// of the choice, is not the next; what is never to come back does not.</remarks>
+    public static SheetAsked Planted(SheetAsked asked, IReadOnlyList<(DateOnly From, string Crop)> plantings) => asked with {
+        Choices = [.. asked.Choices.Select(c => Next(c, plantings) is { } next && next.From < c.Back ? c with { Back = next.From } : c)],
+    };
+
+    private static (DateOnly From, string Crop)? Next(ShortfallAsked c, IReadOnlyList<(DateOnly From, string Crop)> plantings) =>
+        c is { Choice: ShortfallChoice.NextPlanting, On: { } on } && plantings.Where(p => p.From > on).OrderBy(p => p.From).ToList()
+            is [var first, ..] ? first : null;
+
     /// <summary>Days on which choices come back, for the calendar.</summary>
     /// <param name="asked">The sheet.</param>
     /// <param name="now">Now, in the holding's zone: dates of days that are over are left out.</param>
     public static IReadOnlyList<WorkDate> Dates(SheetAsked asked, DateTimeOffset now) => [.. asked.Choices
         .Where(c => c.Back > DateOnly.FromDateTime(now.DateTime)).Select(c => new WorkDate("again",
             new DateTimeOffset(c.Back!.Value.ToDateTime(new TimeOnly(8, 0)), now.Offset),
-            $"Look again at {Nutrients.Read(c.Of ?? "")?.Of.Name ?? c.Of} of {asked.Name}", $"{Chose(c.Choice)}: did it help?"))];
+            $"Look again at {Nutrients.Read(c.Of ?? "")?.Of.Name ?? c.Of} of {asked.Name}", $"{Chose(c.Choice)}: "
+                + (c.Choice == ShortfallChoice.NextPlanting ? "is there a planting to feed?" : "did it help?")))];
 
     /// <summary>The choice whose day came first, by now.</summary>
-    private static (string Name, string Why, DateTimeOffset Since)? Again(SheetAsked asked, DateTimeOffset now)
+    private static (string Name, string Why, DateTimeOffset Since)? Again(SheetAsked asked,
+        IReadOnlyList<(DateOnly From, string Crop)> plantings, DateTimeOffset now)
     {
         var today = DateOnly.FromDateTime(now.DateTime);
-        List<ShortfallAsked> back = [.. asked.Choices.Where(c => c.Back <= today).OrderBy(c => c.Back)];
+        List<ShortfallAsked> back = [.. Planted(asked, plantings).Choices.Where(c => c.Back <= today).OrderBy(c => c.Back)];
+        var ask = back.Count == 0 ? "" : Next(back[0], plantings) is { } next && next.From == back[0].Back
+            ? $"{next.Crop}, begun {(next.From == today ? "today" : $"on {Say.Date(next.From)}")}: now is the time"
+            : back[0].Choice == ShortfallChoice.NextPlanting ? "is there a planting to feed?" : "did it help?";
         return back.Count == 0 ? null : (Say.List([.. back.Select(c => Nutrients.Read(c.Of ?? "")?.Of.Name ?? c.Of ?? "it")]),
-            $"{Chose(back[0].Choice)}{(back[0].On is { } on ? $" on {Say.Date(on)}" : "")}: did it help?",
+            $"{Chose(back[0].Choice)}{(back[0].On is { } on ? $" on {Say.Date(on)}" : "")}: {ask}",
             new DateTimeOffset(back[0].Back!.Value.ToDateTime(TimeOnly.MinValue), now.Offset));
     }
 

@@ -84,7 +84,7 @@ public static class ClaimEndpoints
 
         var own = await db.Claims.Select(c => c.Key).Distinct().CountAsync();
         var house = ClaimCards.House.FirstOrDefault(h => h.Key == r.Key);
-        var key = r.Key ?? $"own-{((await db.Claims.MaxAsync(c => (int?)c.Id) ?? 0) + 1).ToString(CultureInfo.InvariantCulture)}";
+        var key = r.Key ?? await Free(db);
         if (await Wrong(r.Key, r.Change, house, db) is { } wrong)
         {
             return wrong;
@@ -105,6 +105,10 @@ public static class ClaimEndpoints
         await db.SaveChangesAsync();
         return Writes.Done(new Kept(kept.Id));
     });
+
+    /// <summary>A key that no claim has.</summary>
+    private static async Task<string> Free(HoldingDb db) =>
+        $"own-{((await db.Claims.MaxAsync(c => (int?)c.Id) ?? 0) + 1).ToString(CultureInfo.InvariantCulture)}";
 
     private static async Task<Refusal?> Wrong(string? key, int? change, ClaimCard? house, HoldingDb db)
     {
@@ -158,41 +162,40 @@ public static class ClaimEndpoints
             return no;
         }
 
-        var (file, from) = (read.Value, (r.From?.Trim() is { Length: > 0 } who ? who : read.Value.From ?? "").Trim());
-        var keys = (await db.Claims.Select(c => c.Key).Distinct().ToListAsync()).Concat(ClaimCards.House.Select(h => h.Key)).ToHashSet();
-        // A claim of the neighbour's own comes along under a name of its own; one that is known keeps the card that is here.
+        var file = read.Value;
+        var own = await db.Claims.AsNoTracking().OrderBy(c => c.Id).ToListAsync();
+        var keys = own.Select(c => c.Key).Concat(ClaimCards.House.Select(h => h.Key)).ToHashSet();
+        // A claim of the neighbour's own comes along under a key of its own; one that is known keeps the card that is here.
         var named = new Dictionary<string, string>();
-        foreach (var card in (file.Cards ?? []).Where(c => ClaimCards.House.All(h => h.Key != c.Key)))
+        foreach (var (theirs, card) in file.Cards)
         {
-            var known = (await db.Claims.AsNoTracking().ToListAsync()).LastOrDefault(c => c.Card?.Claim == card.Claim);
-            var key = known?.Key ?? $"own-{((await db.Claims.MaxAsync(c => (int?)c.Id) ?? 0) + 1).ToString(CultureInfo.InvariantCulture)}";
-            named[card.Key] = key;
-            if (known is null)
+            var key = own.LastOrDefault(c => c.Card?.Claim == card.Claim)?.Key;
+            if (key is null)
             {
-                db.Claims.Add(new OwnClaim { Key = key, Card = card with { Key = key }, At = clock.Now });
+                key = await Free(db);
+                own.Add(db.Claims.Add(new OwnClaim { Key = key, Card = card with { Key = key }, At = clock.Now }).Entity);
                 await db.SaveChangesAsync();
             }
+
+            named[theirs] = key;
+            keys.Add(key);
         }
 
-        var last = 0;
         var there = (await db.ClaimFindings.AsNoTracking().ToListAsync()).Select(f => (f.Key, f.From, f.Text, f.On)).ToHashSet();
-        foreach (var f in file.Found ?? [])
-        {
-            var key = named.GetValueOrDefault(f.Key!) ?? f.Key!;
-            if ((keys.Contains(key) || named.ContainsValue(key)) && there.Add((key, from, f.Text!.Trim(), f.On!.Value)))
-            {
-                var kept = db.ClaimFindings.Add(new ClaimFinding { Key = key, From = from, Says = f.Says!.Value, Text = f.Text.Trim(),
-                    On = f.On.Value, RecordedAt = clock.Now }).Entity;
-                await db.SaveChangesAsync();
-                last = kept.Id;
-            }
-        }
-
-        return last > 0 || named.Count > 0 ? Writes.Done(new Kept(last)) : Refusal.Of("json", (file.Found ?? []).Count == 0
-            ? "There are no results in it." : "All of it is here already, or of claims that nobody here knows.", "Choose another file.");
+        List<ClaimFinding> news = [.. file.Found.Select(f => new ClaimFinding { Key = named.GetValueOrDefault(f.Key!) ?? f.Key!,
+            From = file.From, Says = f.Says!.Value, Text = f.Text!.Trim(), On = f.On!.Value, RecordedAt = clock.Now })
+            .Where(f => keys.Contains(f.Key) && there.Add((f.Key, f.From, f.Text, f.On)))];
+        db.ClaimFindings.AddRange(news);
+        await db.SaveChangesAsync();
+        return news.Count > 0 || named.Count > 0 ? Writes.Done(new Kept(news.Count > 0 ? news[^1].Id : 0)) : Refusal.Of("json",
+            file.Found.Count == 0 ? "There are no results in it." : "All of it is here already, or of claims that nobody here knows.",
+            "Choose another file.");
     });
 
-    private static Ruling<ClaimFile> Parse(ClaimFileRequest r)
+    /// <summary>A neighbour's file, as it may be taken: cards that the house has not, by the neighbour's keys; and results.</summary>
+    private sealed record Neighbours(string From, IReadOnlyList<(string Key, ClaimCard Card)> Cards, IReadOnlyList<ClaimFileFound> Found);
+
+    private static Ruling<Neighbours> Parse(ClaimFileRequest r)
     {
         ClaimFile? file = null;
         try
@@ -227,15 +230,19 @@ public static class ClaimEndpoints
             }
         }
 
+        List<(string, ClaimCard)> cards = [];
         for (var i = 0; i < Math.Min((file.Cards ?? []).Count, 60); i++)
         {
             var c = file.Cards![i];
-            if (c is null || ClaimReading.Of(new ClaimAsked { Claim = c.Claim, Saying = c.Saying, Uses = c.Uses, Fits = c.Fits,
-                Size = c.Size,
-                Grade = c.Grade, Limits = c.Limits, MindChange = c.MindChange, NextTest = c.NextTest, Words = string.Join(",",
-                    c.Words ?? []) }, c.Key ?? "", null).Refused is not null)
+            var card = c is { Key.Length: > 0 and <= 60 } ? ClaimReading.Of(ClaimReading.Asked(c), c.Key, null)
+                : Refusal.Of("key", "It has no key.", "");
+            if (card.Refused is { } no)
             {
-                checks.Add("json", $"cards[{i}] is no card.", "See docs/formats/claims.md.");
+                checks.Add("json", $"cards[{i}] is no card: {no.Problems[0].Wrong}", "See docs/formats/claims.md.");
+            }
+            else if (ClaimCards.House.All(h => h.Key != c.Key))
+            {
+                cards.Add((c.Key, card.Value));
             }
         }
 
@@ -246,6 +253,7 @@ public static class ClaimEndpoints
                 "Say who: “the orchard up the lane”.");
         }
 
-        return checks.Sound ? Worked.Of(file, "", Evidence.PractitionersRule) : checks.Refusal;
+        return checks.Sound ? Worked.Of(new Neighbours(from, cards, file.Found ?? []), "", Evidence.PractitionersRule)
+            : checks.Refusal;
     }
 }

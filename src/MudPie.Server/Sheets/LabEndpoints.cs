@@ -66,12 +66,15 @@ public static class LabEndpoints
         var columns = r.Columns is { Count: > 0 } said && said.Count == headers.Length ? said
             : SheetTable.Guess(headers, kept?.Columns ?? []);
         var read = SheetTable.Read(headers, [.. lines.Skip(from + 1)], columns, r.Sample);
-        // What is not understood yet is shown all the same: the columns can then be matched by hand.
-        return read.Refused is { } no ? no.Problems.All(p => p.Field == "columns" || headers.Length > 1) && headers.Length > 0
-                && headers.Length <= SheetTable.MostColumns && lines.Count <= SheetTable.MostRows + 1 && r.Columns is null
-                ? TypedResults.Ok(Worked.Of(new LabFile(columns, [], null, [], [], [no.Problems[0].Wrong]), "", Evidence.MeasuredHere))
-                : Problems.Of(no)
-            : TypedResults.Ok(read.Worked);
+        if (read.Refused is not { } no)
+        {
+            return TypedResults.Ok(read.Worked);
+        }
+
+        // A table of a fair size that is not understood by itself is shown all the same: its columns can then be matched by hand.
+        var table = lines.Count > from + 1 && lines.Count <= SheetTable.MostRows + 1 && headers.Length is > 0 and <= SheetTable.MostColumns;
+        return table && r.Columns is null ? TypedResults.Ok(Worked.Of(new LabFile(columns, [], null, [], [], [no.Problems[0].Wrong]), "",
+            Evidence.MeasuredHere)) : Problems.Of(no);
     }
 
     private static Task<Results<Written<Kept>, Refused, Clash>> Keep(LabKeepRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>

@@ -66,7 +66,8 @@ public static class LabSheetEndpoints
         }
 
         var (log, shown) = await works.Log(id);
-        var stands = SheetCourse.Of(asked, work.BegunAt, WorkDesk.Points(log), clock.Now);
+        var stands = SheetCourse.Of(asked, work.BegunAt, WorkDesk.Points(log), (await clock.Local())(clock.Now),
+            await PlantingBook.Begun(db, work.BedId, await clock.Local()));
         var (word, figure) = SheetCourse.Short(stands, clock.Now);
         return TypedResults.Ok(new LabSheetView {
             Id = id,
@@ -83,7 +84,8 @@ public static class LabSheetEndpoints
             PutOn = log.LastOrDefault(e => e.Step == WorkStep.Corrected) is { } put
                 ? InUnits.Say(put.What ?? "nothing", await clock.Units()) : null,
             Next = stands.Next,
-            How = stands.How,
+            How = stands.Sampling ? SamplingPlan.Checklist(asked.For, await clock.Units()) : [],
+            Again = stands.Due is { Rule: "again" } again ? $"{again.Title}: {again.Detail}" : null,
             Log = shown,
         });
     }

@@ -54,7 +54,7 @@ public static class SheetPlaceEndpoints
             return Problems.NotFound("bed");
         }
 
-        var all = await desk.OfBeds(bed);
+        var (all, units) = (await desk.OfBeds(bed), await clock.Units());
         var zones = await db.Zones.AsNoTracking().Where(z => z.BedId == bed).ToDictionaryAsync(z => z.Id, z => z.Name);
         var today = DateOnly.FromDateTime((await clock.Local())(clock.Now).DateTime);
         var first = new DateOnly((all.Count == 0 ? today : all[0].On).Year, 1, 1);
@@ -77,10 +77,10 @@ public static class SheetPlaceEndpoints
             })]))],
             [.. Enumerable.Range(first.Year, today.Year - first.Year + 1).Select(y => new BedYear(y, At(new DateOnly(y, 1, 1))))],
             [.. all.AsEnumerable().Reverse().Select(s => new SheetTarget(s.Id, $"{s.Name}, {s.Asked.For.Said()}, {Say.Date(s.On)}",
-                false))], [.. Kinds.Select(How)]));
+                false))], [.. Kinds.Select(k => How(k, units))]));
     }
 
-    private static SamplingHow How(SheetOf of) => new(of, of.Said(), of.Answers(), SamplingPlan.Checklist(of));
+    private static SamplingHow How(SheetOf of, UnitSystem units) => new(of, of.Said(), of.Answers(), SamplingPlan.Checklist(of, units));
 
     private static async Task<List<SamplingPlace>> Places(HoldingDb db, SheetDesk desk)
     {
@@ -100,11 +100,12 @@ public static class SheetPlaceEndpoints
 
     private static async Task<Ok<SamplingView>> Sampling(HoldingDb db, SheetDesk desk, HoldingClock clock)
     {
-        var today = DateOnly.FromDateTime((await clock.Local())(clock.Now).DateTime);
+        var (today, units) = (DateOnly.FromDateTime((await clock.Local())(clock.Now).DateTime), await clock.Units());
         var due = SamplingPlan.Due(await Places(db, desk), today);
-        return TypedResults.Ok(new SamplingView([.. due.Select(d => new SamplingLine(d.Place.BedId, d.Place.ZoneId, d.Place.Bed
-            + (d.Place.Zone is { } zone ? $", {zone}" : ""), d.Place.Texture, d.Tone, d.Sentence, [.. SamplingPlan.Bags([d.Place])
-                .Select(b => b.Mark)]))], [.. new[] { SheetOf.Bed, SheetOf.Leaf, SheetOf.Sap, SheetOf.Mix }.Select(How)],
+        return TypedResults.Ok(new SamplingView(SamplingPlan.Deep(units),
+            [.. due.Select(d => new SamplingLine(d.Place.BedId, d.Place.ZoneId, d.Place.Bed
+            + (d.Place.Zone is { } zone ? $", {zone}" : ""), d.Place.Texture, d.Tone, d.Sentence, [.. SamplingPlan.Bags([d.Place], units)
+                .Select(b => b.Mark)]))], [.. new[] { SheetOf.Bed, SheetOf.Leaf, SheetOf.Sap, SheetOf.Mix }.Select(k => How(k, units))],
             await LabEndpoints.Labs(db)));
     }
 
@@ -125,18 +126,15 @@ public static class SheetPlaceEndpoints
             return checks.Refusal;
         }
 
-        var us = (await clock.Units()).IsUs();
-        string Deep(int cm) => us ? $"{Say.Number(cm / 2.54, 2)} in" : $"{cm.ToString(CultureInfo.InvariantCulture)} cm";
         Work? first = null;
-        foreach (var bag in SamplingPlan.Bags([.. chosen.OfType<SamplingPlace>().Distinct()]))
+        foreach (var bag in SamplingPlan.Bags([.. chosen.OfType<SamplingPlace>().Distinct()], await clock.Units()))
         {
             var name = await Free($"{bag.Mark}, {Say.Date((await clock.Local())(clock.Now))}", db);
             var work = db.Works.Add(new Work {
                 Kind = WorkKind.Sheet, Name = name, BegunAt = clock.Now, BedId = bag.Place.BedId,
                 Sheet = new SheetAsked {
                     Name = name, For = SheetOf.Bed, BedId = bag.Place.BedId, ZoneId = bag.Place.ZoneId, Lab = lab ?? bag.Place.Lab,
-                    Method = Extraction.Mehlich3, Density = "1.3", Depth = Deep(bag.ToCm), DepthFrom = bag.FromCm == 0 ? null
-                        : Deep(bag.FromCm), Crop = CropGroup.Vegetables,
+                    Method = Extraction.Mehlich3, Density = "1.3", Depth = bag.To, DepthFrom = bag.From, Crop = CropGroup.Vegetables,
                 },
             }).Entity;
             first ??= work;

@@ -149,7 +149,8 @@ public sealed record SamplingLine(int BedId, int? ZoneId, string Name, string? T
 public sealed record SamplingHow(SheetOf Of, string Name, string Answers, IReadOnlyList<string> Steps);
 
 /// <summary>What to sample, when and how.</summary>
-public sealed record SamplingView(IReadOnlyList<SamplingLine> Places, IReadOnlyList<SamplingHow> How, IReadOnlyList<LabView> Labs);
+public sealed record SamplingView(string Deep, IReadOnlyList<SamplingLine> Places, IReadOnlyList<SamplingHow> How,
+    IReadOnlyList<LabView> Labs);
 
 /// <summary>A place that is sampled.</summary>
 public sealed record SamplingChosen(int? BedId, int? ZoneId);
@@ -256,6 +257,9 @@ public sealed record LabSheetView
 
     /// <summary>How that is done.</summary>
     public required IReadOnlyList<string> How { get; init; }
+
+    /// <summary>What was chosen and is to be looked at again now; null for nothing.</summary>
+    public required string? Again { get; init; }
 
     /// <summary>What was done, newest first.</summary>
     public required IReadOnlyList<WorkEntryView> Log { get; init; }

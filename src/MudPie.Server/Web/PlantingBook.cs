@@ -25,6 +25,12 @@ internal static class PlantingBook
         return planting;
     }
 
+    /// <summary>Plantings of a bed, oldest first: from when, and what; those of which nobody knows when they began are left out.</summary>
+    public static async Task<List<(DateOnly From, string Crop)>> Begun(HoldingDb db, int? bed, Func<DateTimeOffset, DateTimeOffset> local)
+        => bed is null ? [] : [.. (await db.Plantings.AsNoTracking().Where(p => p.BedId == bed && p.From != null).OrderBy(p => p.From)
+            .Select(p => new { p.From, p.Crop }).ToListAsync())
+            .Select(p => (DateOnly.FromDateTime(local(p.From!.Value).DateTime), p.Crop))];
+
     /// <summary>The crop that a harvest or a reading of a moment is of, however late it is written down; null where there is no such
     /// bed.</summary>
     public static async Task<string?> CropAt(HoldingDb db, int? bed, DateTimeOffset at)

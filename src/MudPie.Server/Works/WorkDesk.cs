@@ -126,7 +126,8 @@ public sealed class WorkDesk(HoldingDb db, HoldingClock clock, HeapDesk heaps)
             }
             else if (work.Sheet is { } sheet)
             {
-                lines.Add(Sheet(work, SheetCourse.Of(sheet, work.BegunAt, Points(log![work.Id]), now), now, units));
+                lines.Add(Sheet(work, SheetCourse.Of(sheet, work.BegunAt, Points(log![work.Id]), now,
+                    SheetCourse.ComesBack(sheet) ? await PlantingBook.Begun(db, work.BedId, await clock.Local()) : []), now, units));
             }
         }
 

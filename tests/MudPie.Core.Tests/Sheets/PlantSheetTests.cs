@@ -219,9 +219,15 @@ public sealed class PlantSheetTests
         Assert.Equal("last 12 Mar 2024 by the county lab: again March 2027 to March 2029", due[0].Sentence);
         Assert.Equal((Tone.Mind, true), (due[1].Tone, due[1].Sentence.EndsWith("overdue", StringComparison.Ordinal)));
         Assert.Equal("never sampled", due[2].Sentence);
-        Assert.Equal(["Creek Field, low corner, 0 to 10 cm", "Creek Field, low corner, 10 to 30 cm"], SamplingPlan.Bags([place])
+        Assert.Equal(["Creek Field, low corner, 0 to 10 cm", "Creek Field, low corner, 10 to 30 cm"], SamplingPlan.Bags([place],
+            UnitSystem.Metric)
             .Select(b => b.Mark));
-        Assert.All(Enum.GetValues<SheetOf>(), of => Assert.NotEmpty(SamplingPlan.Checklist(of)));
+        Assert.All(Enum.GetValues<SheetOf>(), of => Assert.NotEmpty(SamplingPlan.Checklist(of, UnitSystem.Metric)));
+        var inches = SamplingPlan.Bags([place], UnitSystem.UsCustomary);
+        Assert.Equal(("Creek Field, low corner, 4 to 12 in", "4 in", "12 in"), (inches[1].Mark, inches[1].From, inches[1].To));
+        Assert.Null(inches[0].From);
+        Assert.DoesNotContain(Enum.GetValues<SheetOf>().SelectMany(of => SamplingPlan.Checklist(of, UnitSystem.UsCustomary)),
+            s => s.Contains(" cm", StringComparison.Ordinal) || s.Contains("litre", StringComparison.Ordinal));
     }
 
     [Fact]
@@ -239,6 +245,26 @@ public sealed class PlantSheetTests
         Assert.Null(SheetCourse.NewlyChosen(asked, asked));
         Assert.Equal(new DateTimeOffset(2026, 6, 15, 8, 0, 0, TimeSpan.Zero), Assert.Single(SheetCourse.Dates(asked, At(14))).At);
         Assert.Empty(SheetCourse.Dates(asked, At(15)));
+    }
+
+    [Fact]
+    public void What_was_put_off_is_due_when_the_next_planting_begins()
+    {
+        var on = new DateOnly(2026, 3, 3);
+        var asked = Leaf(Row("Zn", "14", "ppm")) with { Choices = [new() { Of = "Zn", Choice = ShortfallChoice.NextPlanting, On = on,
+            Back = on.AddDays(365) }] };
+        (DateOnly, string)[] sown = [(on, "rye"), (new(2026, 4, 20), "oats"), (new(2026, 7, 1), "beans")];
+        LabSheetStands On(int month, int day) => SheetCourse.Of(asked, new(2026, 3, 1, 8, 0, 0, TimeSpan.Zero), [],
+            new(2026, month, day, 8, 0, 0, TimeSpan.Zero), sown);
+        Assert.Null(On(4, 19).Due);
+        Assert.Equal("you put it off to the next planting on 3 Mar 2026: oats, begun today: now is the time", On(4, 20).Due!.Detail);
+        Assert.Equal("you put it off to the next planting on 3 Mar 2026: oats, begun on 20 Apr 2026: now is the time",
+            On(5, 2).Due!.Detail);
+        // Chosen anew on that day, it waits for the beans; never to come back, it does not.
+        Assert.Equal(new DateOnly(2026, 7, 1), Assert.Single(SheetCourse.Planted(asked with { Choices = [asked.Choices[0] with {
+            On = new(2026, 4, 20) }] }, sown).Choices).Back);
+        Assert.Null(SheetCourse.Planted(asked with { Choices = [asked.Choices[0] with { Back = null }] }, sown).Choices[0].Back);
+        Assert.Equal(on.AddDays(365), SheetCourse.Planted(asked, sown[..1]).Choices[0].Back);
     }
 
     [Fact]

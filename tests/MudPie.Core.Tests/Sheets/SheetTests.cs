@@ -276,11 +276,12 @@ public sealed class SheetTests
         WorkPoint At(double day, WorkStep step) => new(step, begun.AddDays(day));
         LabSheetStands Stands(SheetAsked r, double day, params WorkPoint[] points) => SheetCourse.Of(r, begun, points, begun.AddDays(day));
         Stands(asked, 0).State.ShouldBe(SheetState.Begun);
-        Stands(asked, 0).How.Count.ShouldBe(6);
+        Stands(asked, 0).Sampling.ShouldBeTrue();
         Stands(asked, 4, At(1, WorkStep.Sampled)).Due!.Rule.ShouldBe("send");
         var sent = Stands(asked, 14, At(1, WorkStep.Sampled), At(2, WorkStep.Sent));
         (sent.State, sent.Due!.Title, sent.Due.Urgency).ShouldBe((SheetState.Sent, "ridge waits for its result", 3));
         Stands(asked, 30, At(2, WorkStep.Sent)).Due!.Title.ShouldStartWith("Ask the lab");
+        sent.Sampling.ShouldBeFalse();
         var rows = asked with { Rows = [Row("K", "90")] };
         var result = Stands(rows, 30, At(2, WorkStep.Sent), At(20, WorkStep.Result));
         result.State.ShouldBe(SheetState.Result);

@@ -97,6 +97,13 @@ public static class ClaimReading
     /// <summary>Most letters of a line.</summary>
     public const int MostLetters = 400;
 
+    /// <summary>A card as it would be typed.</summary>
+    /// <param name="c">The card, of a file perhaps: any part of it may be missing.</param>
+    public static ClaimAsked Asked(ClaimCard c) => new() {
+        Claim = c.Claim, Saying = c.Saying, Uses = c.Uses, Fits = c.Fits, Size = c.Size, Grade = c.Grade, Limits = c.Limits,
+        MindChange = c.MindChange, NextTest = c.NextTest, Toward = c.Toward, Words = string.Join(',', c.Words ?? []),
+    };
+
     /// <summary>Reads it.</summary>
     /// <param name="r">As typed.</param>
     /// <param name="key">Its stable name.</param>

@@ -16,6 +16,7 @@ export function SamplingPage() {
   const [lab, setLab] = useState("");
   const key = (p: { bedId: number; zoneId: number | null }) => `${p.bedId} ${p.zoneId ?? ""}`;
   const picked = view.places.filter((p) => chosen.includes(key(p)));
+  const bags = picked.flatMap((p) => p.bags.map((mark) => ({ of: key(p), mark })));
   const begin = useWrite(
     "/api/sheets/sampling",
     () => ({ body: { places: picked.map((p) => ({ bedId: p.bedId, zoneId: p.zoneId })), lab: lab || null } }),
@@ -26,8 +27,7 @@ export function SamplingPage() {
       <header className="border-b-4 border-ink pb-2">
         <h1 className="text-3xl">What to sample, and how</h1>
         <p className="text-lg">
-          Soil by zone, good and poor apart; 0 to 10 and 10 to 30 cm; every three to five years, the same month, the
-          same lab.
+          Soil by zone, good and poor apart; {view.deep}; every three to five years, the same month, the same lab.
         </p>
       </header>
       <Form problem={begin.error} onSend={() => begin.mutate(null)} label="Places to sample">
@@ -51,15 +51,13 @@ export function SamplingPage() {
         {view.places.length === 0 && <p className="mt-2 text-lg">No bed is on the plan yet.</p>}
         {picked.length > 0 && (
           <section aria-label="Bags" className="mt-4">
-            <h2 className="text-xl">{picked.length * 2} bags</h2>
+            <h2 className="text-xl">{bags.length} bags</h2>
             <ul className="figures text-lg">
-              {picked.flatMap((p) =>
-                p.bags.map((b) => (
-                  <li key={`${key(p)} ${b}`} className="border-t border-line py-1">
-                    ☐ {b} <span className="text-ash">· cores taken: ____ · on: ________</span>
-                  </li>
-                )),
-              )}
+              {bags.map((b) => (
+                <li key={`${b.of} ${b.mark}`} className="border-t border-line py-1">
+                  ☐ {b.mark} <span className="text-ash">· cores taken: ____ · on: ________</span>
+                </li>
+              ))}
             </ul>
           </section>
         )}

@@ -12,17 +12,12 @@ import { useClock } from "../../parts/clock";
 import { looks } from "../../parts/tone";
 import { WrongElse } from "../../parts/Wrong";
 
-const kinds = [
-  { of: "bed", name: "soil", is: "what is in store" },
-  { of: "leaf", name: "leaf", is: "what was taken up" },
-  { of: "sap", name: "sap", is: "what moves today" },
-] as const;
-
 /** Each bed with what its newest sheets say: soil is the store, a leaf the history, sap today. */
 export function SheetsRoom() {
   const clock = useClock();
   const beds = useRead("/api/sheets/beds");
-  const { places, labs } = useRead("/api/sheets/sampling");
+  const { places, labs, how } = useRead("/api/sheets/sampling");
+  const kinds = how.filter((k) => k.of !== "mix");
   const known = beds.filter((b) => b.newest.length > 0);
   const short = known.flatMap((b) => b.newest.filter((n) => n.tone !== "go").map((n) => ({ bed: b, n })));
   const never = places.filter((p) => p.tone !== "go");
@@ -54,7 +49,7 @@ export function SheetsRoom() {
                     const n = b.newest.find((x) => x.of === k.of);
                     return (
                       <li key={k.of}>
-                        <b>{k.name}</b> <span className="text-ash">({k.is})</span>
+                        <b>{k.name}</b> <span className="text-ash">({k.answers})</span>
                         {n ? (
                           <Link to={`/make/sheet/${n.id}`} className={`block min-h-11 ${looks[n.tone].colour}`}>
                             {looks[n.tone].mark} <span className="underline underline-offset-4">{n.says}</span>

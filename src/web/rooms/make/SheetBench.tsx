@@ -106,7 +106,9 @@ function Bench({ start, view }: { start: Asked; view: View | null }) {
                   <details className="border-t border-line">
                     <summary className="min-h-11 cursor-pointer py-2.5">
                       <span className="underline decoration-line underline-offset-4">
-                        What it is of, how it was got out, and by what it is judged
+                        {ofPlant(r.for)
+                          ? "What it is of, its stage and its lab"
+                          : "What it is of, how it was got out, and by what it is judged"}
                       </span>
                     </summary>
                     <SheetAbout r={r} set={set} />
@@ -137,6 +139,11 @@ function Bench({ start, view }: { start: Asked; view: View | null }) {
                     <Verdict verdict={v.verdict} />
                     {v.nutrients.length > 0 && !ofPlant(r.for) && <Amounts v={v} />}
                   </>
+                )}
+                {view?.again && (
+                  <p className="border-l-4 border-clay pl-3">
+                    <b>{view.again}</b>
+                  </p>
                 )}
                 <SheetBeyond v={v} r={r} id={view?.id ?? null} />
                 {v.lime && (
