@@ -163,14 +163,14 @@ public sealed class HoldingDb(DbContextOptions<HoldingDb> options) : DbContext(o
             await BeforeWrite(cancellationToken);
         }
 
-        Renew();
+        using var found = new ChangesFound(this);
         return await base.SaveChangesAsync(acceptAllChangesOnSuccess, cancellationToken);
     }
 
     /// <inheritdoc/>
     public override int SaveChanges(bool acceptAllChangesOnSuccess)
     {
-        Renew();
+        using var found = new ChangesFound(this);
         return base.SaveChanges(acceptAllChangesOnSuccess);
     }
 
@@ -185,8 +185,26 @@ public sealed class HoldingDb(DbContextOptions<HoldingDb> options) : DbContext(o
 
         foreach (var entry in ChangeTracker.Entries<IVersioned>().Where(e => e.State is EntityState.Added or EntityState.Modified))
         {
-            entry.Entity.Version = Guid.NewGuid();
+            entry.Property(nameof(IVersioned.Version)).CurrentValue = Guid.NewGuid();
         }
+    }
+
+    /// <summary>What was changed is looked for once a write, and not at every question of what was: forms are compared as text, and a demo
+    /// of thousands of rows took half a minute.</summary>
+    private readonly struct ChangesFound : IDisposable
+    {
+        private readonly HoldingDb _db;
+        private readonly bool _auto;
+
+        public ChangesFound(HoldingDb db)
+        {
+            (_db, _auto) = (db, db.ChangeTracker.AutoDetectChangesEnabled);
+            db.ChangeTracker.DetectChanges();
+            db.ChangeTracker.AutoDetectChangesEnabled = false;
+            db.Renew();
+        }
+
+        public void Dispose() => _db.ChangeTracker.AutoDetectChangesEnabled = _auto;
     }
 
     /// <inheritdoc/>
@@ -275,97 +293,10 @@ public sealed class HoldingDb(DbContextOptions<HoldingDb> options) : DbContext(o
         modelBuilder.Entity<WatchNotice>().HasOne<Batch>().WithMany().HasForeignKey(n => n.BatchId);
         modelBuilder.Entity<WatchNotice>().HasIndex(n => new { n.BatchId, n.Key }).IsUnique();
         modelBuilder.Entity<WatchNotice>().HasIndex(n => n.DoneAt);
-        PuttingOutAndShelf(modelBuilder);
-        Judged(modelBuilder);
-        Mixed(modelBuilder);
-        Looked(modelBuilder);
-    }
-
-    private static void Looked(ModelBuilder modelBuilder)
-    {
-        modelBuilder.Entity<Zone>().HasIndex(z => new { z.BedId, z.Name });
-        modelBuilder.Entity<Peg>().HasIndex(p => p.BedId);
-        modelBuilder.Entity<Peg>().HasOne<Peg>().WithMany().HasForeignKey(p => p.BesideId);
-        modelBuilder.Entity<GroundCheck>().HasIndex(c => new { c.PegId, c.Kind, c.At });
-        modelBuilder.Entity<GroundCheck>().HasIndex(c => new { c.Kind, c.At });
-        modelBuilder.Entity<GroundCheck>().HasOne<GroundCheck>().WithMany().HasForeignKey(c => c.CorrectsId);
-        modelBuilder.Entity<PegPhoto>().HasIndex(p => new { p.PegId, p.At });
-        modelBuilder.Entity<Goal>().HasOne<Input>().WithMany().HasForeignKey(g => g.InputId);
-        modelBuilder.Entity<GoalThing>().HasIndex(t => new { t.GoalId, t.Kind, t.ThingId }).IsUnique();
-        modelBuilder.Entity<Lab>().HasIndex(l => l.Name).IsUnique();
-        modelBuilder.Entity<Planting>().HasIndex(p => new { p.BedId, p.From });
-        modelBuilder.Entity<FieldLog>().HasIndex(f => new { f.BedId, f.At });
-        modelBuilder.Entity<FieldLog>().HasIndex(f => new { f.Deed, f.At });
-        modelBuilder.Entity<FieldLog>().HasOne<FieldLog>().WithMany().HasForeignKey(f => f.CorrectsId);
-        modelBuilder.Entity<FieldLog>().HasOne<Planting>().WithMany().HasForeignKey(f => f.PlantingId);
-        modelBuilder.Entity<PegPhoto>().HasOne<Peg>().WithMany().HasForeignKey(p => p.PegId);
-        modelBuilder.Entity<PegPhoto>().HasOne<Photo>().WithMany().HasForeignKey(p => p.PhotoId);
-    }
-
-    private static void Mixed(ModelBuilder modelBuilder)
-    {
-        modelBuilder.Entity<MixEntry>().HasIndex(e => new { e.MixId, e.At });
-        modelBuilder.Entity<MixEntry>().HasOne<MixEntry>().WithMany().HasForeignKey(e => e.CorrectsId);
-        modelBuilder.Entity<HeapEntry>().HasIndex(e => new { e.HeapId, e.At });
-        modelBuilder.Entity<HeapEntry>().HasOne<HeapEntry>().WithMany().HasForeignKey(e => e.CorrectsId);
-        modelBuilder.Entity<StockLot>().HasOne<Heap>().WithMany().HasForeignKey(l => l.HeapId);
-        modelBuilder.Entity<StockEntry>().HasOne<HeapEntry>().WithMany().HasForeignKey(e => e.HeapEntryId);
-        modelBuilder.Entity<Work>().HasIndex(w => w.Name).IsUnique();
-        modelBuilder.Entity<Work>().HasOne<Bed>().WithMany().HasForeignKey(w => w.BedId);
-        modelBuilder.Entity<Work>().HasIndex(w => w.LotId);
-        modelBuilder.Entity<HeapEntry>().HasOne<WorkEntry>().WithMany().HasForeignKey(e => e.WorkEntryId);
-        modelBuilder.Entity<WorkEntry>().HasIndex(e => new { e.WorkId, e.At });
-        modelBuilder.Entity<WorkEntry>().HasOne<WorkEntry>().WithMany().HasForeignKey(e => e.CorrectsId);
-        modelBuilder.Entity<StockLot>().HasOne<Work>().WithMany().HasForeignKey(l => l.WorkId);
-        modelBuilder.Entity<StockEntry>().HasOne<WorkEntry>().WithMany().HasForeignKey(e => e.WorkEntryId);
-        modelBuilder.Entity<StockLot>().HasOne<MixJob>().WithMany().HasForeignKey(l => l.MixId);
-        modelBuilder.Entity<StockEntry>().HasOne<MixEntry>().WithMany().HasForeignKey(e => e.MixEntryId);
-    }
-
-    private static void PuttingOutAndShelf(ModelBuilder modelBuilder)
-    {
-        modelBuilder.Entity<Application>().HasIndex(a => a.At);
-        modelBuilder.Entity<Application>().HasOne<Application>().WithMany().HasForeignKey(a => a.CorrectsId);
-        modelBuilder.Entity<ApplicationItem>().HasOne<StockLot>().WithMany().HasForeignKey(i => i.LotId);
-        modelBuilder.Entity<Application>().HasIndex(a => a.WorkEntryId);
-        modelBuilder.Entity<Sprayer>().HasIndex(s => s.Name).IsUnique();
-        modelBuilder.Entity<SprayerWash>().HasIndex(w => new { w.SprayerId, w.At });
-        modelBuilder.Entity<SprayerWash>().HasOne<Application>().WithMany().HasForeignKey(w => w.ApplicationId);
-        modelBuilder.Entity<WeatherHourKept>().HasKey(w => w.At);
-        modelBuilder.Entity<WeatherHourKept>().Property(w => w.At).ValueGeneratedNever();
-        modelBuilder.Entity<Giving>().HasIndex(g => g.On);
-        modelBuilder.Entity<Giving>().HasOne<Input>().WithMany().HasForeignKey(g => g.InputId);
-        modelBuilder.Entity<Giving>().HasOne<Application>().WithMany().HasForeignKey(g => g.ApplicationId);
-        modelBuilder.Entity<StockLot>().HasIndex(l => new { l.InputId, l.Mark }).IsUnique();
-        modelBuilder.Entity<StockEntry>().HasIndex(e => new { e.LotId, e.At });
-        modelBuilder.Entity<StockEntry>().HasOne<Batch>().WithMany().HasForeignKey(e => e.BatchId);
-        modelBuilder.Entity<StockEntry>().HasOne<Application>().WithMany().HasForeignKey(e => e.ApplicationId);
-        modelBuilder.Entity<HarvestEntry>().HasIndex(h => new { h.BedId, h.At });
-        modelBuilder.Entity<HarvestEntry>().HasOne<HarvestEntry>().WithMany().HasForeignKey(h => h.CorrectsId);
-        modelBuilder.Entity<Observation>().HasIndex(o => o.At);
-        modelBuilder.Entity<Observation>().HasOne<Observation>().WithMany().HasForeignKey(o => o.CorrectsId);
-        modelBuilder.Entity<ApplicationBed>().HasKey(b => new { b.ApplicationId, b.BedId });
-    }
-
-    private static void Judged(ModelBuilder modelBuilder)
-    {
-        modelBuilder.Entity<BrixVisit>().HasIndex(v => new { v.BedId, v.At });
-        modelBuilder.Entity<BrixVisit>().HasOne<BrixMeter>().WithMany().HasForeignKey(v => v.MeterId);
-        modelBuilder.Entity<BrixVisit>().HasOne<BrixVisit>().WithMany().HasForeignKey(v => v.CorrectsId);
-        modelBuilder.Entity<BrixVisit>().HasOne<BrixVisit>().WithMany().HasForeignKey(v => v.PairWithId);
-        modelBuilder.Entity<BrixMeter>().HasIndex(m => m.Name).IsUnique();
-        modelBuilder.Entity<PestCount>().HasIndex(p => new { p.BedId, p.At });
-        modelBuilder.Entity<PestCount>().HasOne<Bed>().WithMany().HasForeignKey(p => p.BedId);
-        modelBuilder.Entity<TrialPlot>().HasIndex(p => new { p.TrialId, p.Number }).IsUnique();
-        modelBuilder.Entity<TrialReading>().HasOne<Trial>().WithMany().HasForeignKey(r => r.TrialId);
-        modelBuilder.Entity<TrialReading>().HasOne<TrialMeasure>().WithMany().HasForeignKey(r => r.MeasureId);
-        modelBuilder.Entity<TrialReading>().HasOne<TrialReading>().WithMany().HasForeignKey(r => r.CorrectsId);
-        modelBuilder.Entity<TrialReading>().HasIndex(r => new { r.TrialId, r.MeasureId, r.On });
-        modelBuilder.Entity<TrialPhoto>().HasOne<TrialPlot>().WithMany().HasForeignKey(p => p.PlotId);
-        modelBuilder.Entity<TrialPhoto>().HasOne<Photo>().WithMany().HasForeignKey(p => p.PhotoId);
-        modelBuilder.Entity<AcrossResult>().HasOne<Trial>().WithMany().HasForeignKey(r => r.TrialId);
-        modelBuilder.Entity<Patch>().HasOne<Input>().WithMany().HasForeignKey(p => p.InputId);
-        modelBuilder.Entity<BrixVisit>().HasOne<Application>().WithMany().HasForeignKey(v => v.ApplicationId);
+        HoldingModel.PuttingOutAndShelf(modelBuilder);
+        HoldingModel.Judged(modelBuilder);
+        HoldingModel.Mixed(modelBuilder);
+        HoldingModel.Looked(modelBuilder);
     }
 
     /// <summary>Ideas are kept by their words, so that a file can be read without this program.</summary>
