@@ -59,7 +59,7 @@ public static class Forms
         [typeof(ByproductAsked)] = new("byproduct"),
         [typeof(PrepAsked)] = new("preparation"),
         [typeof(SpreadAsked)] = new("spread"),
-        [typeof(CheckAsked)] = new("check"),
+        [typeof(CheckAsked)] = new("check", 2, kept => kept), // plants may be counted metre by metre
         [typeof(WalkPlan)] = new("walk"),
         [typeof(ZoneShape)] = new("zone"),
     };

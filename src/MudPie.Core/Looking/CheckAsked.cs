@@ -132,8 +132,11 @@ public sealed record CheckAsked
     /// <summary>Leaves: the young ones are yellow.</summary>
     public bool YoungYellow { get; init; }
 
-    /// <summary>Leaves: plants in a metre of row.</summary>
+    /// <summary>Leaves: plants in a metre of row, where only one number was given.</summary>
     public double? PerMetre { get; init; }
+
+    /// <summary>Leaves: plants in each of some metres of row, so that it can be said how even they stand.</summary>
+    public IReadOnlyList<int>? Stand { get; init; }
 
     /// <summary>Weeds, kind by kind.</summary>
     public IReadOnlyList<WeedAsked>? Weeds { get; init; }

@@ -78,12 +78,38 @@ public static class PlantReading
                 Say.Number(each * share.Value, 2), "under half pink, or under 5 a plant: poorly fixing; by crop"));
     }
 
+    /// <summary>Spread of plants from metre to metre, in shares of their mean: below, even; at and above the other, gaps.</summary>
+    /// <remarks>12, 14, 10 and 12 in a metre: mean 12, spread 14 %, even. House cut-offs, to start with.</remarks>
+    public const double EvenSpread = 0.2, GapSpread = 0.4;
+
+    /// <summary>How plants stand: so many a metre, and how evenly; null where none were counted.</summary>
+    private static string? Stand(CheckAsked r)
+    {
+        if (r.Stand is not { Count: > 0 } metres)
+        {
+            return r.PerMetre is { } one ? $"{Say.Number(one)} plants a metre" : null;
+        }
+
+        var mean = metres.Average();
+        var spread = metres.Count < 2 || mean <= 0 ? (double?)null
+            : Math.Sqrt(metres.Sum(m => (m - mean) * (m - mean)) / (metres.Count - 1)) / mean;
+        var how = metres.Contains(0) && mean > 0 ? ", with gaps" : spread switch {
+            null => "", < EvenSpread => ", even", < GapSpread => ", uneven", _ => ", with gaps",
+        };
+        return $"{Say.Number(mean, 3)} plants a metre{how}{(spread is { } s ? $" (spread {Say.Number(s * 100, 2)} %)" : "")}";
+    }
+
     internal static Worked<CheckAnswer>? Leaf(CheckAsked r, Checks checks)
     {
         var card = checks.Range("card", r.Card, 1, 6, "");
         if (r.PerMetre is not null)
         {
             checks.Range("perMetre", r.PerMetre, 0, 1000, "");
+        }
+
+        if (r.Stand is { Count: > 0 })
+        {
+            CheckReading.Whole(checks, "stand", r.Stand, 20, 1000);
         }
 
         if (r.Shape is { Length: > 80 })
@@ -100,7 +126,7 @@ public static class PlantReading
             : r.OldYellow ? "Old leaves yellow: nitrogen or magnesium, perhaps. A leaf sheet says which."
             : r.YoungYellow ? "Young leaves yellow: sulphur or iron, perhaps. A leaf sheet says which." : null;
         return CheckReading.Answer(new CheckAnswer(CheckKind.Leaf, card, null, null, "of 6", $"colour {Say.Number(card, 2)} of 6"
-            + (r.Shape is null ? "" : $", {r.Shape.Trim()}") + (r.PerMetre is { } n ? $", {Say.Number(n)} plants a metre" : ""),
+            + (r.Shape is null ? "" : $", {r.Shape.Trim()}") + (Stand(r) is { } stand ? $", {stand}" : ""),
             card >= 4 ? "green" : card >= 3 ? "pale" : "yellow", card >= 3 && hint is null ? Tone.Go : Tone.Mind, null, hint),
             new("leaf colour", "on the card, the youngest full grown leaf", "", $"{Say.Number(card, 2)} of 6",
                 "a hint, to be confirmed by a leaf sheet"));

@@ -123,7 +123,8 @@ public static class CheckHows
             "Ten plants of a legume before it flowers. Count nodules, cut some open: pink within is at work.", false,
                 "pink nodules a plant"),
         new(CheckKind.Leaf, "Leaf colour and stand", null,
-            "The youngest full-grown leaf against the card, 1 pale to 6 dark; flat, curled or mottled; plants in a metre of row.", false,
+            "The youngest full-grown leaf against the card, 1 pale to 6 dark; flat, curled or mottled; plants in each of some "
+                + "metres of row, which says how even they stand.", false,
                 "leaf colour, of 6"),
         new(CheckKind.Weeds, "Weeds", null, "Three frames of 50 × 50 cm. Count kind by kind.", false, "weeds a m²"),
         new(CheckKind.Cotton, "Cotton strip", null,

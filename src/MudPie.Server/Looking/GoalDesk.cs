@@ -29,16 +29,10 @@ internal static class GoalDesk
 
         if (g.Measure == GoalMeasure.Check)
         {
-            // Several pegs on one day are one figure, the middle one; an interval only where it is of one peg.
             var checks = await db.GroundChecks.ThatStand().AsNoTracking().Where(c => c.Kind == g.Check && (g.BedId == null
-                || c.Peg.BedId == g.BedId)).Select(c => new { c.At, c.Figure, c.Lower, c.Upper }).ToListAsync();
-            return [.. checks.GroupBy(c => Day(c.At)).OrderBy(d => d.Key).Select(d =>
-            {
-                var sorted = d.OrderBy(c => c.Figure).ToList();
-                var middle = sorted[(sorted.Count - 1) / 2];
-                return sorted.Count == 1 ? new GoalPoint(d.Key, Told(g, middle.Figure), Told(g, middle.Lower), Told(g, middle.Upper))
-                    : new GoalPoint(d.Key, Told(g, middle.Figure));
-            })];
+                || c.Peg.BedId == g.BedId)).OrderBy(c => c.At).Select(c => new { c.PegId, c.At, c.Figure, c.Lower, c.Upper }).ToListAsync();
+            return GoalMeasures.Rounds([.. checks.Select(c => new GoalCheck(c.PegId, Day(c.At), Told(g, c.Figure), Told(g, c.Lower),
+                Told(g, c.Upper)))]);
         }
 
         var begins = await db.Applications.MinAsync(a => (DateTimeOffset?)a.At) ?? clock.Now;

@@ -115,6 +115,13 @@ public class CheckTests
         Read(new() { Kind = CheckKind.Nodules, Plants = 10, Nodules = 40, Cut = 4, Pink = 4 }).Word.ShouldBe("poorly fixing");
         Wrong(new() { Kind = CheckKind.Nodules, Plants = 10, Nodules = 4, Cut = 3, Pink = 4 }).ShouldBe("pink");
         Read(new() { Kind = CheckKind.Leaf, Card = 3, OldYellow = true }).Says!.ShouldStartWith("Old leaves yellow: nitrogen or magnesium");
+        string Stand(params int[] metres) => Read(new() { Kind = CheckKind.Leaf, Card = 4, Stand = metres }).Shown;
+        Stand(12, 14, 10, 12).ShouldBe("colour 4 of 6, 12 plants a metre, even (spread 14 %)");
+        Stand(12, 18, 10, 8).ShouldBe("colour 4 of 6, 12 plants a metre, uneven (spread 36 %)");
+        Stand(12, 0, 13, 11).ShouldContain("with gaps");
+        Stand(12).ShouldBe("colour 4 of 6, 12 plants a metre");
+        Read(new() { Kind = CheckKind.Leaf, Card = 4, PerMetre = 12 }).Shown.ShouldBe(Stand(12)); // as it was kept before
+        Wrong(new() { Kind = CheckKind.Leaf, Card = 4, Stand = [12, -1] }).ShouldBe("stand");
         var weeds = Read(new() { Kind = CheckKind.Weeds, Weeds = [new() { Kind = "dock", Counts = [1, 0, 2] }, new() { Kind = "fat hen",
             Counts = [6, 4, 2] }] });
         (weeds.Figure, weeds.Shown).ShouldBe((20, "20 a m², most of it fat hen"));

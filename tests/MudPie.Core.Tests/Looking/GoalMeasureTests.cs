@@ -22,6 +22,27 @@ public class GoalMeasureTests
     }
 
     [Fact]
+    public void Pegs_of_one_round_are_one_figure_with_the_interval_from_peg_to_peg()
+    {
+        GoalCheck At(int peg, int day, double worms, double? give = null) => new(peg, January.AddDays(day), worms, worms - give, worms
+            + give);
+        var points = GoalMeasures.Rounds([At(3, 2, 7), At(1, 0, 5), At(2, 1, 6), At(1, 90, 8, 2), At(1, 200, 3), At(2, 201, 1), At(1, 202,
+            9)]);
+        points.Count.ShouldBe(3);
+        points[0].On.ShouldBe(January.AddDays(2));
+        points[0].Value.ShouldBe(6, 1e-9);
+        points[0].Lower!.Value.ShouldBe(3.516, 0.001); // t of 2 degrees is 4.3027, s is 1
+        points[0].Upper!.Value.ShouldBe(8.484, 0.001);
+        (points[1].Value, points[1].Lower, points[1].Upper).ShouldBe((8, 6, 10));
+        points[2].Value.ShouldBe(5, "9 was found later at the peg where 3 was, and counts");
+        points[2].Lower.ShouldBe(0, "nothing lies below nought");
+        GoalMeasures.Rounds([At(1, 0, 4, 3), At(2, 0, 4, 3)]).Single().Upper!.Value.ShouldBe(4 + (3 / Math.Sqrt(2)), 1e-9,
+            "pegs that agree know no more than each of them");
+        GoalMeasures.Rounds([At(1, 0, 4), At(1, 3, 4), At(1, 4, 4)]).Count.ShouldBe(2);
+        GoalMeasures.Rounds([]).ShouldBeEmpty();
+    }
+
+    [Fact]
     public void Every_measure_has_a_name_and_a_check_its_own()
     {
         Enum.GetValues<GoalMeasure>().ShouldAllBe(m => GoalMeasures.Name(m, CheckKind.Rod, "kelp").Length > 3);

@@ -200,6 +200,7 @@ const greens = [0.16, 0.32, 0.48, 0.64, 0.82, 1];
 
 /** The colour card, and how the stand looks. */
 export function LeafTool({ asked, set }: ToolProps) {
+  const [stand, setStand] = useState((asked.stand ?? []).join(" "));
   return (
     <>
       <div role="radiogroup" aria-label="Colour on the card" className="grid max-w-md grid-cols-6 gap-1">
@@ -243,12 +244,18 @@ export function LeafTool({ asked, set }: ToolProps) {
           label="The young ones are yellow"
         />
         <Field
-          label="Plants in a metre of row"
-          inputMode="decimal"
-          value={asked.perMetre == null ? "" : String(asked.perMetre)}
-          onChange={(v) => set({ perMetre: typed(v) })}
-          name="check.perMetre"
-          hint="may be left out"
+          label="Plants in each metre of row"
+          value={stand}
+          onChange={(v) => {
+            setStand(v);
+            const list = v
+              .split(/[\s,;]+/)
+              .filter(Boolean)
+              .map(typed);
+            set({ stand: list.length > 0 ? (list as number[]) : null });
+          }}
+          name="check.stand"
+          hint="12 14 9 …; may be left out"
         />
       </div>
     </>
