@@ -35,7 +35,7 @@ public sealed class SheetPlaceTests : IDisposable
     {
         var soil = (await _h.Get("/api/sheets/5"))["asked"]!;
         var told = (await _h.Post("/api/sheets/work-out?id=5", soil))["value"]!["compared"]!;
-        ((string)told["before"]!).ShouldStartWith("Ridge Bed 3, four springs ago");
+        ((string)told["before"]!).ShouldStartWith("Ridge Bed 3, soil as we began");
         told["changes"]!.AsArray().Single(c => (string)c!["name"]! == "potassium")!["says"]!.GetValue<string>()
             .ShouldBe("down by 27 %: more than labs stray");
         soil["lab"] = "another lab";

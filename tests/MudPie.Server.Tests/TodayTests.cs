@@ -84,6 +84,31 @@ public class TodayTests : IDisposable
     }
 
     [Fact]
+    public async Task What_has_its_day_in_the_yard_or_on_the_ground_is_on_the_line_and_in_the_calendar()
+    {
+        using var h = new TestHolding(demo: true);
+        var tomorrow = h.Now.AddDays(1).ToString("yyyy-MM-dd", System.Globalization.CultureInfo.InvariantCulture);
+        await h.Post("/api/look/goals", new { name = "softer ridge", measure = "check", check = "worms", bedId = 5,
+            baselineOn = "2025-01-10",
+            baseline = "4", targetOn = tomorrow, target = "12" });
+        await h.Post("/api/judge/pests", new { bedId = 5, pest = "aphids", count = "9", per = "plant", threshold = "10" });
+        var dated = (await h.Get("/api/day-line"))["dated"]!.AsArray();
+        string Link(string text) => (string)dated.Single(d => (string)d!["text"]! == text)!["link"]!;
+        Link("Turn heap 2").ShouldBe("/make/heap/2");
+        Link("Goal: softer ridge").ShouldBe("/look/goals");
+        dated.Select(d => d!["at"]!.GetValue<DateTimeOffset>()).ShouldBeInOrder();
+        var calendar = (await h.Http.GetStringAsync("/api/calendar.ics")).Replace("\r\n ", "", StringComparison.Ordinal);
+        calendar.ShouldContain("Look again at aphids");
+        calendar.ShouldContain("Goal: softer ridge");
+        (await h.Get("/api/today"))["items"]!.ToJsonString().ShouldNotContain("its day has come");
+        h.Clock.Advance(TimeSpan.FromHours(36));
+        dated = (await h.Get("/api/day-line"))["dated"]!.AsArray();
+        Link("Look again at aphids, Ridge Bed 4").ShouldBe("/look/leaves/5");
+        (await h.Get("/api/today"))["items"]!.ToJsonString().ShouldContain("Goal softer ridge: its day has come");
+        (await h.Get("/api/day-line"))["next"]!.AsArray().Count.ShouldBeLessThanOrEqualTo(5);
+    }
+
+    [Fact]
     public async Task What_is_over_cannot_be_logged_started_or_stopped_again()
     {
         var id = await _h.Started();

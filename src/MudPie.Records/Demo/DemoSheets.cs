@@ -19,7 +19,7 @@ internal static class DemoSheets
             null, null)] });
         DateOnly Ago(int days) => DateOnly.FromDateTime(now.AddDays(-days).DateTime);
         Kept(db, now.AddDays(-1300), new SheetAsked {
-            Name = "Ridge Bed 3, four springs ago", For = SheetOf.Bed, BedId = ridge.Id, Lab = Lab, Cost = "34", Taken = Ago(1300),
+            Name = "Ridge Bed 3, soil as we began", For = SheetOf.Bed, BedId = ridge.Id, Lab = Lab, Cost = "34", Taken = Ago(1300),
             Method = Extraction.Mehlich3, Depth = "15 cm", Density = "1.3", Crop = CropGroup.Vegetables,
             Rows = [.. Rows("pH 5.8 |P 71 mg/kg|K 131 mg/kg|Ca 1060 mg/kg|Mg 84 mg/kg|S 14 mg/kg|B 0.5 mg/kg|Zn 2.4 mg/kg|OM 2.7 %")],
         });

@@ -114,7 +114,7 @@ internal static class DemoWorks
         Do(1.2, new WorkStepAsked { Step = WorkStep.Ready, Tray = "tray 1", Note = "dark, crumbles, few worms left" });
     }
 
-    /// <summary>A living base whose sample is out, and the ridge's sheet of this spring.</summary>
+    /// <summary>A living base whose sample is out, and the newest sheet of the ridge.</summary>
     private static void Sheets(HoldingDb db, DateTimeOffset now)
     {
         var input = db.Inputs.Add(new Input { Name = "living base, dahlias", Kind = "mix", Unit = "L", Density = 0.42 }).Entity;
@@ -135,7 +135,7 @@ internal static class DemoWorks
             Density = "0.42", Held = "0.5", Crop = CropGroup.Vegetables, Inputs = inputs,
         }, now.AddDays(-15), (WorkStep.Sampled, 1), (WorkStep.Sent, 3));
         Sheet(db, new SheetAsked {
-            Name = "Ridge Bed 3, this spring", For = SheetOf.Bed, BedId = db.Beds.Local.FirstOrDefault(b => b.Name == "Ridge Bed 3")?.Id,
+            Name = "Ridge Bed 3, soil", For = SheetOf.Bed, BedId = db.Beds.Local.FirstOrDefault(b => b.Name == "Ridge Bed 3")?.Id,
             Lab = "the county lab", Cost = "38", Method = Extraction.Mehlich3, Depth = "15 cm", Density = "1.3",
                 Crop = CropGroup.Vegetables,
             Inputs = inputs, Rows = [

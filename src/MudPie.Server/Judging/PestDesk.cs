@@ -76,21 +76,25 @@ public static class PestDesk
         return hold.Refused is null ? hold.Worked : null;
     }
 
-    /// <summary>Looks at pests that are due, by the advice that their bed's page gives, most overdue first.</summary>
+    /// <summary>Looks at pests that are due, most overdue first.</summary>
     internal static async Task<List<(int BedId, string Bed, string Pest, DateTimeOffset Due, string Says)>> Due(HoldingDb db,
+        HoldingClock clock) => [.. (await Looks(db, clock)).Where(d => d.Due <= clock.Now)];
+
+    /// <summary>When pests are to be looked at again, by the advice that their bed's page gives, soonest first.</summary>
+    internal static async Task<List<(int BedId, string Bed, string Pest, DateTimeOffset Due, string Says)>> Looks(HoldingDb db,
         HoldingClock clock)
     {
-        var (now, since) = (clock.Now, clock.Now.AddDays(-SpeaksDays));
+        var since = clock.Now.AddDays(-SpeaksDays);
         var newest = await db.PestCounts.AsNoTracking().Where(p => p.At > since
                 && !db.PestCounts.Any(q => q.BedId == p.BedId && q.Pest == p.Pest && (q.At > p.At || (q.At == p.At && q.Id > p.Id))))
             .Join(db.Beds, p => p.BedId, b => b.Id, (p, b) => new { p, b.Name }).Take(40).ToListAsync();
         var due = new List<(int, string, string, DateTimeOffset Due, string)>();
-        foreach (var x in newest.Where(x => x.p.At.AddDays(1) <= now)) // no advice waits for less than a day
+        foreach (var x in newest)
         {
-            if (Advice(x.p, await BrixBedEndpoints.Leaves(x.p.BedId, db, clock)) is { } advice
-                && x.p.At.AddDays(advice.Value.LookAgainDays) is var at && at <= now)
+            if (Advice(x.p, await BrixBedEndpoints.Leaves(x.p.BedId, db, clock)) is { } advice)
             {
-                due.Add((x.p.BedId, x.Name, x.p.Pest, at, $"{Say.Number(x.p.Count)} a {x.p.Per} last, worth acting from "
+                due.Add((x.p.BedId, x.Name, x.p.Pest, x.p.At.AddDays(advice.Value.LookAgainDays),
+                    $"{Say.Number(x.p.Count)} a {x.p.Per} last, worth acting from "
                     + Say.Number(x.p.Threshold)));
             }
         }

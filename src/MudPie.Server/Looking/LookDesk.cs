@@ -112,6 +112,20 @@ internal static class LookDesk
         })];
     }
 
+    /// <summary>Cotton strips that lie in the ground, by when they were laid in.</summary>
+    /// <param name="db">The holding.</param>
+    /// <param name="from">Laid in after this.</param>
+    /// <param name="to">And up to this.</param>
+    public static async Task<List<(int PegId, DateTimeOffset At, string Where)>> Strips(HoldingDb db, DateTimeOffset from,
+        DateTimeOffset to)
+    {
+        var strips = db.GroundChecks.ThatStand().Where(c => c.Kind == CheckKind.Cotton);
+        return [.. (await strips.AsNoTracking().Where(c => c.Life == null && c.At > from && c.At <= to
+            && !strips.Any(d => d.PegId == c.PegId && d.At > c.At)).OrderBy(c => c.At).Take(6)
+            .Select(c => new { c.PegId, c.At, Peg = c.Peg.Name, Bed = c.Peg.Bed.Name }).ToListAsync())
+            .Select(s => (s.PegId, s.At, $"{s.Bed}, {s.Peg}"))];
+    }
+
     /// <summary>The last rain of two weeks that is known of: hours since its end, and how much fell with gaps of less than six
     /// hours.</summary>
     public static async Task<RainBefore?> Rain(HoldingDb db, DateTimeOffset at, UnitSystem units)

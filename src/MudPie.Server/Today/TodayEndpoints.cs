@@ -57,11 +57,18 @@ public sealed record DayLineView(
 {
     /// <summary>Brews that come again, not planned yet.</summary>
     public required IReadOnlyList<DayNext> Rounds { get; init; }
+
+    /// <summary>What has its day on the line, in the yard and on the ground: turnings, walks, sheets that come back, pests to be counted
+    /// again.</summary>
+    public required IReadOnlyList<DayNext> Dated { get; init; }
 }
 
 /// <summary>Today and the day line.</summary>
 public static class TodayEndpoints
 {
+    /// <summary>Most dates that are drawn on the day line.</summary>
+    private const int MostDated = 12;
+
     /// <summary>What can be asked.</summary>
     public static void MapToday(this IEndpointRouteBuilder api)
     {
@@ -184,7 +191,8 @@ public static class TodayEndpoints
         return list;
     }
 
-    private static async Task<Ok<DayLineView>> DayLine(HoldingDb db, HoldingClock clock, LiveBrew live, WeatherBook weather)
+    private static async Task<Ok<DayLineView>> DayLine(HoldingDb db, HoldingClock clock, LiveBrew live, WeatherBook weather,
+        MixDesk mixes, HeapDesk heaps, WorkDesk works)
     {
         var (from, to) = (clock.Now.AddHours(-13), clock.Now.AddHours(48));
         var holding = await clock.Find();
@@ -205,6 +213,8 @@ public static class TodayEndpoints
         var next = going.SelectMany(g => TodayRules.Next(g.Batch, g.Watch, clock.Now)).Concat(rounds)
             .Where(n => n.At > clock.Now.AddHours(-2))
             .OrderBy(n => n.At).Take(3).ToList();
+        List<DayNext> dated = [.. (await Watch.DatedThings.Of(db, clock, mixes, heaps, works)).Where(d => d.At > from && d.At < to)
+            .OrderBy(d => d.At).Take(MostDated).Select(d => new DayNext(d.At, d.What, d.Link, "date"))];
         return TypedResults.Ok(new DayLineView(
             from, to, clock.Now,
             holding is not { PlaceKnown: true } ? [] : Sun.Stretches(from, to, holding.Latitude, holding.Longitude),
@@ -212,7 +222,8 @@ public static class TodayEndpoints
                 ?? g.Batch.PlannedStart, g.Batch.AirOffAt ?? (g.Batch.StartedAt ?? g.Batch.PlannedStart).AddHours(g.Batch.BrewHours),
                 g.Batch.UseAt, TodayRules.Loaf(g.Batch, g.Watch), g.Batch.Version,
                 g.Batch.State is BatchState.Planned or BatchState.Brewing))],
-            pips, next, windows, [.. (await Book.Waits.Running(db, clock.Now)).Where(w => w.Until < to)
-                .Select(w => new DayWait(w.Until, $"{w.Bed} may be harvested: {w.What} is over"))]) { Rounds = rounds });
+            pips, [.. next.Concat(dated.Where(d => d.At > clock.Now).Take(2)).OrderBy(n => n.At)], windows,
+                [.. (await Book.Waits.Running(db, clock.Now)).Where(w => w.Until < to)
+                .Select(w => new DayWait(w.Until, $"{w.Bed} may be harvested: {w.What} is over"))]) { Rounds = rounds, Dated = dated });
     }
 }

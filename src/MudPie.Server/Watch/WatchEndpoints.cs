@@ -5,7 +5,6 @@ using MudPie.Records;
 using MudPie.Records.Brewing;
 using MudPie.Server.Almanac;
 using MudPie.Server.Brewing;
-using MudPie.Server.Looking;
 using MudPie.Server.Mixing;
 using MudPie.Server.Weather;
 using MudPie.Server.Web;
@@ -183,49 +182,13 @@ public static class WatchEndpoints
 
         await Rounds(db, clock, weather, Event);
         await Other(db, clock, Event);
-        await Made(mixes, heaps, works, clock, Event);
         await AlmanacEndpoints.Dates(db, clock, works, false, Event);
-        foreach (var w in (await LookDesk.Walks(db, clock)).Where(w => w.Next is not null))
+        foreach (var d in await DatedThings.Of(db, clock, mixes, heaps, works))
         {
-            Event($"walk-{w.Id}-{w.Next:yyyyMM}", new DateTimeOffset(w.Next!.Value.ToDateTime(new TimeOnly(8, 0)), TimeSpan.Zero), 60,
-                $"Walk: {w.Name}", w.HungOn ?? "a round of pegs");
+            Event(d.Uid, d.At, d.Minutes, d.What, d.How);
         }
 
         return calendar.Answer();
-    }
-
-    /// <summary>Charges, looks at them, sowings; heaps to be turned, and from when they may be cured.</summary>
-    private static async Task Made(MixDesk mixes, HeapDesk heaps, WorkDesk works, HoldingClock clock, Action<string, DateTimeOffset,
-        double, string,
-        string> add)
-    {
-        var local = await clock.Local();
-        DateTimeOffset Morning(DateOnly on) => LocalTimes.Of(on.ToDateTime(new TimeOnly(8, 0)), local) is [var at, ..] ? at
-            : new DateTimeOffset(on.ToDateTime(new TimeOnly(8, 0)), TimeSpan.Zero);
-        foreach (var (id, on, what, _) in await mixes.Dates())
-        {
-            add(id, Morning(on), 20, what, "Charge at least fourteen days, as damp as a wrung-out sponge.");
-        }
-
-        foreach (var (heap, stands, line) in await heaps.Lines(going: true))
-        {
-            if (stands.TurnOn is { } turn)
-            {
-                add($"heap-{heap.Id}-turn", turn, 60, $"Turn {heap.Name}", line.Word);
-            }
-            else if (stands is { State: HeapState.Curing, CuredFrom: { } cured })
-            {
-                add($"heap-{heap.Id}-cured", cured, 30, $"Is {heap.Name} cured?", "Turn it: if it warms no more, it is.");
-            }
-        }
-
-        foreach (var (line, _, dates) in await works.Lines(going: true))
-        {
-            foreach (var date in dates)
-            {
-                add($"work-{line.Id}-{date.Rule}", date.At, 20, date.What, date.How);
-            }
-        }
     }
 
     /// <summary>Brews that come again.</summary>

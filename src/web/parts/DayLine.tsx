@@ -64,6 +64,12 @@ function Unfolded({ line }: { line: Schemas["DayLineView"] }) {
   const from = new Date(line.from).getTime();
   const span = new Date(line.to).getTime() - from;
   const x = (at: string) => ((new Date(at).getTime() - from) / span) * 1280;
+  const dates = [...Map.groupBy(line.dated, (d) => d.at)].map(([at, due]) => ({
+    at,
+    due: due.length,
+    to: due.length > 1 ? "/" : (due[0]?.link ?? "/"),
+    says: `${due.map((d) => d.text).join("; ")}, ${clock.when(at)}`,
+  }));
   const hours = Array.from(
     { length: Math.ceil(span / 3_600_000) },
     (_, i) => new Date(Math.ceil(from / 3_600_000) * 3_600_000 + i * 3_600_000),
@@ -119,6 +125,28 @@ function Unfolded({ line }: { line: Schemas["DayLineView"] }) {
           <g key={w.at + w.text} transform={`translate(${x(w.at)} ${BASE})`}>
             <path d="M-6 -10h12v12h-12z" className="fill-straw stroke-paper" strokeWidth="1.5" />
             <title>{w.text}</title>
+          </g>
+        ))}
+        {dates.map((d) => (
+          <g
+            key={d.at}
+            role="link"
+            tabIndex={0}
+            aria-label={d.says}
+            className="cursor-pointer"
+            onClick={() => go(d.to)}
+            onKeyDown={(e) => e.key === "Enter" && go(d.to)}
+            transform={`translate(${x(d.at)} ${BASE})`}
+          >
+            <rect x="-22" y="-44" width="44" height="44" fill="transparent" />
+            <path d="M0 0V-26" className="stroke-ink" strokeWidth="2" />
+            <path d="M0 -27h17v13h-17z" className="fill-paper stroke-ink" strokeWidth="1.8" />
+            {d.due > 1 && (
+              <text x="8.5" y="-16" textAnchor="middle" fontSize="12" fontWeight="700" className="fill-ink figures">
+                {d.due}
+              </text>
+            )}
+            <title>{d.says}</title>
           </g>
         ))}
         {line.rounds.map((r) => (
