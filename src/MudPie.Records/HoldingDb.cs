@@ -1,6 +1,6 @@
 using Microsoft.EntityFrameworkCore;
-using MudPie.Core.Brewing;
 using Microsoft.EntityFrameworkCore.Storage.ValueConversion;
+using MudPie.Core.Brewing;
 using MudPie.Records.Book;
 using MudPie.Records.Brewing;
 using MudPie.Records.Ground;

@@ -26,8 +26,12 @@ public class LookJourneys
             Post(http, "/api/look/pegs", new { name = $"peg {i}", bedId = i });
         }
 
-        Post(http, "/api/look/walks", new { name = "worms all round", plan = new { kinds = new[] { "worms" }, pegs = Enumerable.Range(1, 8),
-            months = Array.Empty<int>(), photo = true } });
+        Post(http, "/api/look/walks", new {
+            name = "worms all round", plan = new {
+                kinds = new[] { "worms" }, pegs = Enumerable.Range(1, 8),
+                months = Array.Empty<int>(), photo = true
+            }
+        });
         var photo = Path.Combine(Page.Root(), "docs", "screenshots", "yard.png");
         page.Go("/look/walk/2");
         page.See("peg 1 of 8");
@@ -262,8 +266,10 @@ public class LookJourneys
         var map = Path.Combine(Directory.CreateTempSubdirectory("mudpie-yield-").FullName, "yield.geojson");
         File.WriteAllText(map, JsonSerializer.Serialize(new {
             type = "FeatureCollection", features = Enumerable.Range(0, 24)
-                .Select(i => new { type = "Feature", properties = new { t = i + 1 },
-                geometry = new { type = "Point", coordinates = new[] { 0.0001 + (i % 6 * 0.0003), 52.5001 + (i / 6 * 0.0002) } } })
+                .Select(i => new {
+                    type = "Feature", properties = new { t = i + 1 },
+                    geometry = new { type = "Point", coordinates = new[] { 0.0001 + (i % 6 * 0.0003), 52.5001 + (i / 6 * 0.0002) } }
+                })
         }));
         page.Bring(map);
         page.See("50 % of the map");

@@ -138,8 +138,10 @@ public class AlmanacTests : IDisposable
             id = (int)horns["id"]!, version = (string)view["version"]!, asked = new { name = "nettle", kind = "500" }
         })).Keys.ShouldBe(["kind"]);
         await _h.Post("/api/works/preparations", new {
-            id = (int)horns["id"]!, version = (string)view["version"]!, asked = new { name = "nettle by the shed", kind = "504",
-                place = "north" }
+            id = (int)horns["id"]!, version = (string)view["version"]!, asked = new {
+                name = "nettle by the shed", kind = "504",
+                place = "north"
+            }
         });
         ((string)(await _h.Get($"/api/works/preparations/{horns["id"]}"))["asked"]!["name"]!).ShouldBe("nettle by the shed");
     }

@@ -73,16 +73,20 @@ public class FieldLogTests : IDisposable
     public async Task A_bed_given_another_crop_has_another_planting_and_how_it_is_eaten_goes_with_it()
     {
         var bed = (await _h.Get("/api/ground"))["beds"]!.AsArray().First(b => (int)b!["id"]! == 3)!;
-        await _h.Post("/api/ground/beds", new { id = 3, version = bed["version"], name = bed["name"], area = "36 m2", crop = "leeks",
-            growing = "annual", soilPh = "6.1" });
+        await _h.Post("/api/ground/beds", new {
+            id = 3, version = bed["version"], name = bed["name"], area = "36 m2", crop = "leeks",
+            growing = "annual", soilPh = "6.1"
+        });
         var plantings = (await Bed(3))["plantings"]!.AsArray();
         plantings.Select(p => ((string)p!["crop"]!, (bool)p["now"]!)).ShouldContain(("leeks", true));
         plantings.Count(p => (bool)p!["now"]!).ShouldBe(1);
         await _h.Post("/api/book/beds/3/eaten", new { how = "clear" });
         ((string)(await Bed(3))["plantings"]!.AsArray().First(p => (bool)p!["now"]!)!["eaten"]!).ShouldBe("clear");
         var leeks = plantings.First(p => (string)p!["crop"]! == "leeks")!;
-        (await _h.Refused("/api/look/plantings", new { id = (int)leeks["id"]!, bedId = 3, crop = "leeks", from = _h.Now,
-            to = _h.Now.AddDays(-3) })).Keys.ShouldBe(["to"]);
+        (await _h.Refused("/api/look/plantings", new {
+            id = (int)leeks["id"]!, bedId = 3, crop = "leeks", from = _h.Now,
+            to = _h.Now.AddDays(-3)
+        })).Keys.ShouldBe(["to"]);
         await _h.Post("/api/look/plantings", new { bedId = 3, crop = "mustard", from = _h.Now.AddDays(-600), to = _h.Now.AddDays(-500) });
         (await Crop(3)).ShouldBe("leeks", "an older one changes nothing of today");
     }
@@ -147,8 +151,10 @@ public class FieldLogTests : IDisposable
         await db.SaveChangesAsync();
         async Task<double?> Fell() => (await WaterBook.Of(db, clock, 2, from, from.AddDays(4))).Between(from, from.AddDays(3.9)).RainMm;
         (await Fell()).ShouldBeNull("no gauge, and no weather of those days");
-        db.Weather.AddRange(Enumerable.Range(0, 96).Select(h => new WeatherHourKept { At = from.AddHours(h), RainMm = 0.25,
-            Source = "file" }));
+        db.Weather.AddRange(Enumerable.Range(0, 96).Select(h => new WeatherHourKept {
+            At = from.AddHours(h), RainMm = 0.25,
+            Source = "file"
+        }));
         await db.SaveChangesAsync();
         (await Fell())!.Value.ShouldBe(24, 1e-6, "four days of six millimetres");
         db.FieldLog.Add(new FieldLog { At = from.AddHours(33), RecordedAt = from, Deed = FieldDeed.Rain, Mm = 10 });

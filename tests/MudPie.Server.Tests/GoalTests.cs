@@ -63,9 +63,11 @@ public class GoalTests : IDisposable
         (await _h.Refused("/api/look/goals", Softer(target: "4"))).Keys.ShouldBe(["target"]);
         (await _h.Refused("/api/look/goals", Softer(on: "2028-01-01"))).Keys.ShouldBe(["targetOn"]);
         (await _h.Refused("/api/look/goals", Softer(on: "0202-01-01"))).Keys.ShouldBe(["baselineOn"]);
-        (await _h.Refused("/api/look/goals", new { name = "fewer", measure = "uses", inputId = 999, bedId = 999, baseline = "4",
+        (await _h.Refused("/api/look/goals", new {
+            name = "fewer", measure = "uses", inputId = 999, bedId = 999, baseline = "4",
             target = "1",
-            baselineOn = "2025-01-01", targetOn = "2027-01-01" })).Keys.ShouldBe(["inputId", "bedId"], ignoreOrder: true);
+            baselineOn = "2025-01-01", targetOn = "2027-01-01"
+        })).Keys.ShouldBe(["inputId", "bedId"], ignoreOrder: true);
         (await _h.Refused("/api/look/goals/1/hang", new { kind = "cow", thingId = 1 })).Keys.ShouldBe(["thingId"]);
     }
 }

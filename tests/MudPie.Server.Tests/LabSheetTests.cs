@@ -61,8 +61,10 @@ public class LabSheetTests : IDisposable
         used.ShouldBeGreaterThan(0.5); // 40 mg of potassium a litre of extract, in 20 m³
         var other = start.DeepClone().AsObject();
         other["density"] = "0.5";
-        (await _h.Refused("/api/sheets", new { id, version = (string)(await _h.Get($"/api/sheets/{id}"))["version"]!,
-            asked = other }))["asked"]
+        (await _h.Refused("/api/sheets", new {
+            id, version = (string)(await _h.Get($"/api/sheets/{id}"))["version"]!,
+            asked = other
+        }))["asked"]
             .ShouldContain("corrected by this sheet");
         var entry = (int)(await _h.Get($"/api/sheets/{id}"))["log"]![0]!["id"]!;
         await _h.Post($"/api/works/{id}/steps/{entry}/strike", new { why = "not mixed in after all" });
@@ -87,8 +89,10 @@ public class LabSheetTests : IDisposable
         ((string)told["given"]![0]!["small"]!).ShouldContain("tbsp");
         ((string)told["nutrients"]![1]!["why"]!).ShouldContain("No input");
         ((string)told["verdict"]!["tone"]!).ShouldBe("mind");
-        (await _h.Refused("/api/sheets/work-out", new { name = "x", bedId = 999,
-            rows = new object[] { new { of = "K", value = "x", unit = "ppm" } } }))
+        (await _h.Refused("/api/sheets/work-out", new {
+            name = "x", bedId = 999,
+            rows = new object[] { new { of = "K", value = "x", unit = "ppm" } }
+        }))
             .Keys.ShouldBe(["bedId", "rows[0].value"], ignoreOrder: true);
         (await _h.Refused("/api/sheets/read", new { text = "hello" }))["text"].ShouldContain("understood");
         (await _h.Refused("/api/sheets/999/steps", new { did = new { step = "sent" } }))["id"].ShouldContain("not there");

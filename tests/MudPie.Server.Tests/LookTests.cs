@@ -26,12 +26,16 @@ public class LookTests : IDisposable
         var plan = await _h.Get("/api/ground/plan");
         var bed = plan["beds"]!.AsArray().First(b => (string)b!["name"]! == "Hop Yard")!;
         var corner = bed["points"]![0]!;
-        var peg = await Id("/api/look/pegs", new { name = "by the gate", x = (double)corner["x"]! + 2, y = (double)corner["y"]! + 2,
-            paces = "4 from the post" });
+        var peg = await Id("/api/look/pegs", new {
+            name = "by the gate", x = (double)corner["x"]! + 2, y = (double)corner["y"]! + 2,
+            paces = "4 from the post"
+        });
         (await _h.Get("/api/ground/plan"))["marks"]!.ToJsonString().ShouldContain($"peg-{peg}");
         ((string)(await Peg(peg))["verdict"]!["sentence"]!).ShouldBe("Nothing was looked at here yet.");
-        var check = await Id("/api/look/checks", new { pegId = peg, check = Worms(9, 11), wet = "moist", rainHours = "31", rain = "12 mm",
-            who = "hand" });
+        var check = await Id("/api/look/checks", new {
+            pegId = peg, check = Worms(9, 11), wet = "moist", rainHours = "31", rain = "12 mm",
+            who = "hand"
+        });
         var page = await Peg(peg);
         ((string)page["under"]!).ShouldContain("31 h after 12 mm of rain");
         ((string)page["past"]![0]!["cells"]![0]!).ShouldBe("10");
@@ -79,8 +83,10 @@ public class LookTests : IDisposable
         await _h.Post("/api/look/checks", new { pegId = peg, check = new { kind = "crumbs", classes = new[] { 3, 4, 4, 3, 5, 4 } } });
         (await Life()).ShouldBe("living", "worms and roots living, crumbs middling: the middle one");
         ((string)(await Peg(peg))["dose"]!["value"]!["sentence"]!).ShouldContain("steps down from 1000 L a hectare to 300 L a hectare");
-        async Task<string> Plan() => (await _h.Post("/api/brew/plan", new { bedIds = new[] { 2 }, purpose = "root", making = "extract",
-            useAt = _h.Now.AddDays(3), warmthC = 18, swingC = 2 })).ToJsonString();
+        async Task<string> Plan() => (await _h.Post("/api/brew/plan", new {
+            bedIds = new[] { 2 }, purpose = "root", making = "extract",
+            useAt = _h.Now.AddDays(3), warmthC = 18, swingC = 2
+        })).ToJsonString();
         (await Plan()).ShouldContain("0.3 of the full dose");
         await _h.Post("/api/look/beds/2/dose", new { keepsFull = true });
         (await Plan()).ShouldNotContain("of the full dose", Case.Sensitive, "the grower keeps it");
@@ -102,8 +108,12 @@ public class LookTests : IDisposable
         var walk = data["walks"]![0]!;
         ((int)walk["stands"]!["done"]!.AsArray().Single()!, (bool)walk["stands"]!["due"]!).ShouldBe((1, false));
         ((string)walk["next"]!).ShouldBe("2026-10-01");
-        var id = await Id("/api/look/walks", new { name = "hops only", hungOn = "tying in", plan = new { kinds = new[] { "worms" },
-            pegs = new[] { 5 }, months = new[] { 6 }, photo = false } });
+        var id = await Id("/api/look/walks", new {
+            name = "hops only", hungOn = "tying in", plan = new {
+                kinds = new[] { "worms" },
+                pegs = new[] { 5 }, months = new[] { 6 }, photo = false
+            }
+        });
         (await _h.Get("/api/today"))["items"]!.ToJsonString().ShouldContain($"walk-{id}", Case.Sensitive, "it is its month");
         await _h.Post("/api/look/checks", new { pegId = 5, check = Worms(4) });
         (await _h.Get("/api/today"))["items"]!.ToJsonString().ShouldNotContain($"walk-{id}");
@@ -145,8 +155,7 @@ public class LookTests : IDisposable
             .ShouldBe(["name", "outline"], ignoreOrder: true);
         await _h.Post($"/api/look/zones/{zone}/end", new { });
         string Map(Func<int, double> yield) => "{\"type\":\"FeatureCollection\",\"features\":[" + string.Join(',', Enumerable.Range(0, 40)
-            .Select(i => $$$"""{"type":"Feature","properties":{"t":{{{yield(i)}}},"note":"x"},"geometry":{"type":"Point","coordinates":[{{{
-                0.0023 + (i % 8 * 0.00015)}}},{{{52.50002 + (i / 8 * 0.00009)}}}]}}""")) + "]}";
+            .Select(i => $$$"""{"type":"Feature","properties":{"t":{{{yield(i)}}},"note":"x"},"geometry":{"type":"Point","coordinates":[{{{0.0023 + (i % 8 * 0.00015)}}},{{{52.50002 + (i / 8 * 0.00009)}}}]}}""")) + "]}";
         var good = Map(i => 2 + (i % 8));
         var preview = await _h.Post("/api/look/zones/yield/preview", new { geoJson = good, zones = 2, bedId = 10 });
         ((string)preview["property"]!).ShouldBe("t");

@@ -34,8 +34,10 @@ public class OwnWayTests
         var id = (int)(await h.Post("/api/brew/batches", Now))["id"]!;
         ((bool)(await h.Get($"/api/brew/batches/{id}"))["runsForward"]!).ShouldBeTrue();
 
-        await h.Post("/api/holding/place", new { name = "The porch", place = "41.9 N 87.6 W", altitude = "180 m",
-            zone = "America/Chicago" });
+        await h.Post("/api/holding/place", new {
+            name = "The porch", place = "41.9 N 87.6 W", altitude = "180 m",
+            zone = "America/Chicago"
+        });
         holding = await h.Get("/api/holding");
         ((string)holding["name"]!, (double)holding["latitude"]!, (bool)holding["placeKnown"]!).ShouldBe(("The porch", 41.9, true));
         (await h.Get("/api/day-line"))["sun"]!.AsArray().ShouldNotBeEmpty();
@@ -68,8 +70,10 @@ public class OwnWayTests
         var start = await h.Get("/api/put-out/tank/start?batch=14");
         await h.Post("/api/put-out/tank/work-out", start["value"]!); // all of the barrel, not refused as a drop more
         var holding = await h.Get("/api/holding");
-        await h.Post("/api/holding/place", new { name = "There", place = "52.5 N 0 E", altitude = (string)holding["altitude"]!,
-            zone = "Europe/London" });
+        await h.Post("/api/holding/place", new {
+            name = "There", place = "52.5 N 0 E", altitude = (string)holding["altitude"]!,
+            zone = "Europe/London"
+        });
         ((double)(await h.Get("/api/holding"))["altitudeM"]!).ShouldBe((double)holding["altitudeM"]!, 1e-3);
         var sprayer = (await h.Get("/api/put-out/sprayers"))[0]!;
         await h.Post("/api/put-out/sprayers", new {

@@ -52,8 +52,10 @@ public sealed class SheetPlaceTests : IDisposable
     [Fact]
     public async Task A_choice_comes_back_and_may_be_chosen_anew()
     {
-        var id = await Keep(new { name = "fennel leaf", @for = "leaf", bedId = 5, rows = new[] { Row("Zn", "14", "ppm") },
-            choices = new[] { new { of = "Zn", choice = "leafNow" } } });
+        var id = await Keep(new {
+            name = "fennel leaf", @for = "leaf", bedId = 5, rows = new[] { Row("Zn", "14", "ppm") },
+            choices = new[] { new { of = "Zn", choice = "leafNow" } }
+        });
         var kept = await _h.Get($"/api/sheets/{id}");
         ((string)kept["asked"]!["choices"]![0]!["back"]!).ShouldBe("2026-06-24");
         (await _h.Http.GetStringAsync("/api/calendar.ics")).ShouldContain("Look again at zinc of fennel leaf");
@@ -116,8 +118,10 @@ public sealed class SheetPlaceTests : IDisposable
         var due = plan["places"]!.AsArray().First(p => (string)p!["says"]! == "never sampled" && p["zoneId"] is not null)!;
         due["bags"]!.AsArray().Count.ShouldBe(2);
         plan["how"]!.AsArray().Select(h => (string)h!["name"]!).ShouldBe(["soil", "leaf", "sap", "mix"]);
-        var first = (int)(await _h.Post("/api/sheets/sampling", new { places = new[] { new { bedId = (int)due["bedId"]!, zoneId =
-            (int)due["zoneId"]! } }, lab = "the county lab" }))["id"]!;
+        var first = (int)(await _h.Post("/api/sheets/sampling", new {
+            places = new[] { new { bedId = (int)due["bedId"]!, zoneId =
+            (int)due["zoneId"]! } }, lab = "the county lab"
+        }))["id"]!;
         var deep = (await _h.Get($"/api/sheets/{first + 1}"))["asked"]!;
         ((string)deep["depthFrom"]!, (string)deep["depth"]!, (int)deep["zoneId"]!).ShouldBe(("10 cm", "30 cm", (int)due["zoneId"]!));
         (await _h.Refused("/api/sheets/sampling", new { places = new[] { new { bedId = 999 } } })).ShouldContainKey("places");
@@ -129,8 +133,10 @@ public sealed class SheetPlaceTests : IDisposable
     [Fact]
     public async Task The_book_and_the_season_know_what_sheets_say_and_cost()
     {
-        await Keep(new { name = "garlic leaf", @for = "leaf", bedId = 4, lab = "the county lab", cost = "29", rows = new[] { Row("N", "2.1",
-            "%") } });
+        await Keep(new {
+            name = "garlic leaf", @for = "leaf", bedId = 4, lab = "the county lab", cost = "29", rows = new[] { Row("N", "2.1",
+            "%") }
+        });
         var book = (await _h.Get("/api/book?bed=4")).ToJsonString();
         book.ShouldContain("garlic leaf: the result came: short of nitrogen");
         book.ShouldContain("a sheet of leaf by the county lab, cost 29.00");
@@ -166,8 +172,12 @@ public sealed class SheetPlaceTests : IDisposable
     [Fact]
     public async Task A_neighbour_s_file_is_laid_in_once()
     {
-        await _h.Post("/api/judge/claims", new { asked = new { claim = "Milk stops mildew.", uses = new[] { "spray" },
-            grade = "contested" } });
+        await _h.Post("/api/judge/claims", new {
+            asked = new {
+                claim = "Milk stops mildew.", uses = new[] { "spray" },
+                grade = "contested"
+            }
+        });
         var file = await _h.Http.GetStringAsync("/api/judge/claims/file");
         file.ShouldNotContain("the weir"); // what a neighbour sent is not sent on
         using var there = new TestHolding(demo: true);

@@ -88,8 +88,10 @@ public class SolidTests : IDisposable
         var unfit = (string)(await _h.Post("/api/put-out/solid/work-out", asked))["value"]!["unfit"]!;
         unfit.ShouldContain("still heats");
         (await _h.Refused("/api/put-out/solid", new { asked, overrideWhy = "so what" }))["overrideWhy"].ShouldContain("still heats");
-        var job = (int)(await _h.Post("/api/put-out/solid", new { asked, cautionsSeen = new[] { "stock-short" },
-            overrideWhy = "as a mulch under the hedge" }))["id"]!;
+        var job = (int)(await _h.Post("/api/put-out/solid", new {
+            asked, cautionsSeen = new[] { "stock-short" },
+            overrideWhy = "as a mulch under the hedge"
+        }))["id"]!;
         (await _h.Get("/api/book"))["entries"]!.AsArray().First(e => (string)e!["kind"]! == "job" && (int)e["id"]! == job)!["lines"]!
             .ToJsonString().ShouldContain("put out though it failed: as a mulch under the hedge");
         var lot = (int)(await Input("leaf-mould compost"))["lots"]![0]!["id"]!;

@@ -88,9 +88,11 @@ public class TodayTests : IDisposable
     {
         using var h = new TestHolding(demo: true);
         var tomorrow = h.Now.AddDays(1).ToString("yyyy-MM-dd", System.Globalization.CultureInfo.InvariantCulture);
-        await h.Post("/api/look/goals", new { name = "softer ridge", measure = "check", check = "worms", bedId = 5,
+        await h.Post("/api/look/goals", new {
+            name = "softer ridge", measure = "check", check = "worms", bedId = 5,
             baselineOn = "2025-01-10",
-            baseline = "4", targetOn = tomorrow, target = "12" });
+            baseline = "4", targetOn = tomorrow, target = "12"
+        });
         await h.Post("/api/judge/pests", new { bedId = 5, pest = "aphids", count = "9", per = "plant", threshold = "10" });
         var dated = (await h.Get("/api/day-line"))["dated"]!.AsArray();
         string Link(string text) => (string)dated.Single(d => (string)d!["text"]! == text)!["link"]!;

@@ -21,8 +21,10 @@ public class WorkTests : IDisposable
     private async Task<string> Today() => (await _h.Get("/api/today"))["items"]!.ToJsonString();
 
     private async Task<int> Bin(string name = "bin by the door") => (int)(await _h.Post("/api/works/worms", new {
-        asked = new { name, worms = "800 g", trays = new object[] { new { name = "low", holds = "30 L" },
-            new { name = "high", holds = "30 L" } } }
+        asked = new {
+            name, worms = "800 g", trays = new object[] { new { name = "low", holds = "30 L" },
+            new { name = "high", holds = "30 L" } }
+        }
     }))["id"]!;
 
     [Fact]
@@ -96,8 +98,10 @@ public class WorkTests : IDisposable
         var id = await Bin();
         await Do(id, new { step = "fed", tray = "low", amount = "400 g" });
         var version = (string)(await _h.Get($"/api/works/worms/{id}"))["version"]!;
-        object Asked(string tray) => new { name = "bin by the door", worms = "1 kg",
-            trays = new object[] { new { name = tray, holds = "20 L" } } };
+        object Asked(string tray) => new {
+            name = "bin by the door", worms = "1 kg",
+            trays = new object[] { new { name = tray, holds = "20 L" } }
+        };
         (await _h.Refused("/api/works/worms", new { id, version, asked = Asked("top") }))["trays"].ShouldContain("something in low");
         await _h.Post("/api/works/worms", new { id, version, asked = Asked("low") });
         var (status, _) = await _h.Send("/api/works/worms", new { id, version, asked = Asked("low") }, null);
@@ -115,8 +119,12 @@ public class WorkTests : IDisposable
     {
         object asked = new { name = "burn 9", depth = "60 cm", top = "1.5 m", wood = "hedge brash", amount = "1.5 m3" };
         ((string)(await _h.Post("/api/works/burns/work-out", asked))["value"]!["pitShown"]!).ShouldBe("353 L");
-        (await _h.Refused("/api/works/burns", new { asked = new { name = "b", depth = "60 cm", top = "1 m", wood = "painted door",
-            amount = "90 kg" } }))
+        (await _h.Refused("/api/works/burns", new {
+            asked = new {
+                name = "b", depth = "60 cm", top = "1 m", wood = "painted door",
+                amount = "90 kg"
+            }
+        }))
             ["wood"].ShouldContain("may not be burnt");
         var id = (int)(await _h.Post("/api/works/burns", new { asked }))["id"]!;
         (await Refused(id, new { step = "lit", permit = true }))["water"].ShouldContain("No water");

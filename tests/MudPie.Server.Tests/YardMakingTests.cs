@@ -148,8 +148,10 @@ public class YardMakingTests : IDisposable
     [Fact]
     public async Task A_heap_is_built_measured_by_note_turned_and_taken_up_as_a_source()
     {
-        var asked = new { name = "heap 3", place = "bay 4", parts = new object[] { new { materialId = "grass", amount = "400 L" },
-            new { materialId = "straw", amount = "" } } };
+        var asked = new {
+            name = "heap 3", place = "bay 4", parts = new object[] { new { materialId = "grass", amount = "400 L" },
+            new { materialId = "straw", amount = "" } }
+        };
         var id = (int)(await _h.Post("/api/heaps", new { asked }))["id"]!;
         (await _h.Refused("/api/heaps", new { asked }))["name"].ShouldContain("already");
         _h.Clock.Advance(TimeSpan.FromDays(2));
@@ -180,8 +182,10 @@ public class YardMakingTests : IDisposable
     [Fact]
     public async Task A_figure_of_ones_own_in_the_table_changes_the_recipe()
     {
-        var asked = new { name = "heap 4", parts = new object[] { new { materialId = "grass", amount = "400 L" },
-            new { materialId = "straw", amount = "" } } };
+        var asked = new {
+            name = "heap 4", parts = new object[] { new { materialId = "grass", amount = "400 L" },
+            new { materialId = "straw", amount = "" } }
+        };
         string Solved(JsonNode told) => (string)told["value"]!["missingShown"]!;
         Solved(await _h.Post("/api/heaps/work-out", asked)).ShouldStartWith("720 L of straw (57.6 kg)");
         await _h.Post("/api/heaps/materials", new { materialId = "grass", carbon = "42", nitrogen = "2", moisture = "78", kgPerL = "0.3" });

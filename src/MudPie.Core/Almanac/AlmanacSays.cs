@@ -17,7 +17,9 @@ public static class AlmanacSays
 
     /// <summary>A school of that fork.</summary>
     public static ZodiacWay Way(string? school) => school switch {
-        "star-twelfths" => ZodiacWay.StarTwelfths, "equinox-twelfths" => ZodiacWay.EquinoxTwelfths, _ => ZodiacWay.Boundaries,
+        "star-twelfths" => ZodiacWay.StarTwelfths,
+        "equinox-twelfths" => ZodiacWay.EquinoxTwelfths,
+        _ => ZodiacWay.Boundaries,
     };
 
     /// <summary>Where the moon stands by each school.</summary>
@@ -60,6 +62,9 @@ public static class AlmanacSays
 
     /// <summary>What a constellation is said to favour, in a word.</summary>
     public static string Part(PlantPart part) => part switch {
-        PlantPart.Root => "root", PlantPart.Flower => "flower", PlantPart.Leaf => "leaf", _ => "fruit",
+        PlantPart.Root => "root",
+        PlantPart.Flower => "flower",
+        PlantPart.Leaf => "leaf",
+        _ => "fruit",
     };
 }

@@ -59,6 +59,8 @@ public static class Rounds
 
     /// <summary>In words: "every week".</summary>
     public static string Says(Every every) => every switch {
-        Every.Week => "every week", Every.Fortnight => "every other week", _ => "every month"
+        Every.Week => "every week",
+        Every.Fortnight => "every other week",
+        _ => "every month"
     };
 }

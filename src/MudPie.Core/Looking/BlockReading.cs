@@ -77,7 +77,12 @@ public static class MoistureReading
     /// <summary>Water that a texture holds for plants, mm a cm. Usual figures of irrigation tables.</summary>
     /// <remarks>Sand 0.8, sandy loam 1.2, loam 1.8, clay loam 1.7, clay 1.5.</remarks>
     public static double HoldsMmPerCm(Texture? texture) => texture switch {
-        Texture.Sand => 0.8, Texture.SandyLoam => 1.2, Texture.Loam => 1.8, Texture.ClayLoam => 1.7, Texture.Clay => 1.5, _ => 1.5,
+        Texture.Sand => 0.8,
+        Texture.SandyLoam => 1.2,
+        Texture.Loam => 1.8,
+        Texture.ClayLoam => 1.7,
+        Texture.Clay => 1.5,
+        _ => 1.5,
     };
 
     /// <summary>Share of that by feel: the middles of quarters.</summary>

@@ -79,9 +79,13 @@ public static class CheckReading
     /// <param name="kind">Which check.</param>
     /// <remarks>Worms: good over 8, poor under 4. Structure: good under 3, poor from 4.</remarks>
     public static (double Good, double Poor)? Bounds(CheckKind kind) => kind switch {
-        CheckKind.Worms => (ManyWorms, FewWorms), CheckKind.Block => (BlockReading.Good, BlockReading.Poor),
-        CheckKind.Rod => (SlowMpa, StopMpa), CheckKind.Roots => (0, PlantReading.Third), CheckKind.Cotton => (0.6, 0.25),
-        CheckKind.Infiltration => (50, 15), _ => null,
+        CheckKind.Worms => (ManyWorms, FewWorms),
+        CheckKind.Block => (BlockReading.Good, BlockReading.Poor),
+        CheckKind.Rod => (SlowMpa, StopMpa),
+        CheckKind.Roots => (0, PlantReading.Third),
+        CheckKind.Cotton => (0.6, 0.25),
+        CheckKind.Infiltration => (50, 15),
+        _ => null,
     };
 
     /// <summary>A worked answer with one line of working.</summary>
@@ -175,7 +179,10 @@ public static class CheckReading
 
         var rate = RingMm * 3600 / second;
         var (word, tone) = rate switch {
-            < 5 => ("very slow", Tone.Stop), < 15 => ("slow", Tone.Mind), <= 50 => ("middling", Tone.Go), _ => ("quick", Tone.Go),
+            < 5 => ("very slow", Tone.Stop),
+            < 15 => ("slow", Tone.Mind),
+            <= 50 => ("middling", Tone.Go),
+            _ => ("quick", Tone.Go),
         };
         return Answer(new CheckAnswer(CheckKind.Infiltration, rate, null, null, "mm/h", $"{Say.Number(rate, 2)} mm/h", word, tone, null,
             tone == Tone.Stop ? "What rains faster runs off: look for a crust or a pan." : null),

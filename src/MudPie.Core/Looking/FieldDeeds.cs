@@ -121,8 +121,8 @@ public static class FieldDeeds
         var words = deed == FieldDeed.Cover ? $"cover sown: {crop}" : crop is null ? deed.Word() : $"{deed.Word()} {crop}";
         var named = variety is null ? words : $"{words}, {variety}";
         return much switch {
-            ({ } mm, { } litres, _) => $"{named}, {Units.Show(litres, Dimension.Volume, units)} ({Per.Depth(mm, units)})",
-            ({ } mm, null, _) => $"{named}, {Per.Depth(mm, units)}",
+            ( { } mm, { } litres, _) => $"{named}, {Units.Show(litres, Dimension.Volume, units)} ({Per.Depth(mm, units)})",
+            ( { } mm, null, _) => $"{named}, {Per.Depth(mm, units)}",
             (_, _, { } cm) => $"{named}, {Per.Centimetres(cm, units)} deep",
             _ => named,
         };

@@ -118,6 +118,9 @@ public static class GoalLine
 
     /// <summary>"ahead", "on it", "behind", "can't tell".</summary>
     public static string Word(GoalStands stands) => stands switch {
-        GoalStands.Ahead => "ahead", GoalStands.OnIt => "on it", GoalStands.Behind => "behind", _ => "can’t tell",
+        GoalStands.Ahead => "ahead",
+        GoalStands.OnIt => "on it",
+        GoalStands.Behind => "behind",
+        _ => "can’t tell",
     };
 }

@@ -21,14 +21,19 @@ public static class GoalMeasures
 
     /// <summary>"bought nitrogen in twelve months", "worms a block".</summary>
     public static string Name(GoalMeasure measure, CheckKind? check, string? input) => measure switch {
-        GoalMeasure.BoughtNitrogen => "bought nitrogen in twelve months", GoalMeasure.Uses => $"{input ?? "it"} put out in twelve months",
-        GoalMeasure.Brix => "brix of the youngest full-grown leaf", GoalMeasure.Harvest => "harvested in twelve months",
+        GoalMeasure.BoughtNitrogen => "bought nitrogen in twelve months",
+        GoalMeasure.Uses => $"{input ?? "it"} put out in twelve months",
+        GoalMeasure.Brix => "brix of the youngest full-grown leaf",
+        GoalMeasure.Harvest => "harvested in twelve months",
         _ => CheckHows.Of(check ?? CheckKind.Worms).Measured,
     };
 
     /// <summary>"kg N a hectare", "times", "°Bx"; empty where the name says it.</summary>
     public static string Unit(GoalMeasure measure) => measure switch {
-        GoalMeasure.BoughtNitrogen => "kg N a hectare", GoalMeasure.Uses => "times", GoalMeasure.Brix => "°Bx", GoalMeasure.Harvest => "kg",
+        GoalMeasure.BoughtNitrogen => "kg N a hectare",
+        GoalMeasure.Uses => "times",
+        GoalMeasure.Brix => "°Bx",
+        GoalMeasure.Harvest => "kg",
         _ => "",
     };
 

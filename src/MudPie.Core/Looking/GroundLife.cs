@@ -65,10 +65,19 @@ public static class GroundLife
 
     /// <summary>What a check is called.</summary>
     public static string Word(CheckKind kind) => kind switch {
-        CheckKind.Rod => "the rod", CheckKind.PlainRod => "the plain rod", CheckKind.Moisture => "moisture", CheckKind.Block => "structure",
-        CheckKind.Worms => "worms", CheckKind.Crumbs => "crumbs in water", CheckKind.Infiltration => "water going in",
-        CheckKind.Roots => "roots", CheckKind.Nodules => "nodules", CheckKind.Leaf => "leaves", CheckKind.Weeds => "weeds",
-        CheckKind.Cotton => "the cotton strip", _ => "the CO₂ burst",
+        CheckKind.Rod => "the rod",
+        CheckKind.PlainRod => "the plain rod",
+        CheckKind.Moisture => "moisture",
+        CheckKind.Block => "structure",
+        CheckKind.Worms => "worms",
+        CheckKind.Crumbs => "crumbs in water",
+        CheckKind.Infiltration => "water going in",
+        CheckKind.Roots => "roots",
+        CheckKind.Nodules => "nodules",
+        CheckKind.Leaf => "leaves",
+        CheckKind.Weeds => "weeds",
+        CheckKind.Cotton => "the cotton strip",
+        _ => "the CO₂ burst",
     };
 
     private static IEnumerable<WorkingLine> Line(IReadOnlyList<LifeSeen> newest, string result) =>

@@ -94,7 +94,10 @@ public static class PlantReading
         var spread = metres.Count < 2 || mean <= 0 ? (double?)null
             : Math.Sqrt(metres.Sum(m => (m - mean) * (m - mean)) / (metres.Count - 1)) / mean;
         var how = metres.Contains(0) && mean > 0 ? ", with gaps" : spread switch {
-            null => "", < EvenSpread => ", even", < GapSpread => ", uneven", _ => ", with gaps",
+            null => "",
+            < EvenSpread => ", even",
+            < GapSpread => ", uneven",
+            _ => ", with gaps",
         };
         return $"{Say.Number(mean, 3)} plants a metre{how}{(spread is { } s ? $" (spread {Say.Number(s * 100, 2)} %)" : "")}";
     }

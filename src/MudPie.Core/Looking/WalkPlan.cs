@@ -135,7 +135,11 @@ public static class CheckHows
 
     /// <summary>What a texture is called: "sandy loam".</summary>
     public static string Textured(Texture texture) => texture switch {
-        Texture.Sand => "sand", Texture.SandyLoam => "sandy loam", Texture.Loam => "loam", Texture.ClayLoam => "silty clay", _ => "clay",
+        Texture.Sand => "sand",
+        Texture.SandyLoam => "sandy loam",
+        Texture.Loam => "loam",
+        Texture.ClayLoam => "silty clay",
+        _ => "clay",
     };
 
     /// <summary>By kind.</summary>

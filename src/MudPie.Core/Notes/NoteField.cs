@@ -66,7 +66,9 @@ internal static class NoteField
         var what = litres is { } l ? $"{deed.Word()}, {Units.Show(l, Dimension.Volume, units)}"
             : FieldDeeds.Says(deed, (mm, null, read.Value.DepthCm), crop, null, units);
         var where = named.Count switch {
-            0 => " on all the ground", 1 => $" on {named[0].Name}", _ => $" on one of {Say.List([.. named.Take(6).Select(t => t.Name)])}",
+            0 => " on all the ground",
+            1 => $" on {named[0].Name}",
+            _ => $" on one of {Say.List([.. named.Take(6).Select(t => t.Name)])}",
         };
         return Worked.Of(new NoteUnderstood(NoteKind.Field, [], deed.Word(), named, null, null, null, time,
             $"{char.ToUpperInvariant(what[0])}{what[1..]}{where}{(time is null ? "" : $", at {time}")}.", guessed, named.Count > 1) {

@@ -235,7 +235,8 @@ public static class SprayWindows
         var air = h.Weather is { } w ? $"{Units.Show(w.TemperatureC, Dimension.Temperature, units)}, wind {Per.Wind(w.WindMps, units)}, "
             : "weather not known, ";
         return air + (h.SunDeg switch {
-            null => "without the sun", < Sun.RiseDeg => "before or after the sun", { } high => $"sun at {Say.Fixed(high, 0)}°"
+            null => "without the sun",
+            < Sun.RiseDeg => "before or after the sun", { } high => $"sun at {Say.Fixed(high, 0)}°"
         })
             + (h.Minds.Count > 0 ? "; " + string.Join("; ", h.Minds) : "");
     }

@@ -14,7 +14,7 @@ public static class TankItems
     /// <remarks>"1 qt" per acre is 2,338.5 mL a hectare, "1 fl oz" per gallon 7.81 mL a litre; "1:300" 301.</remarks>
     public static JobProduct? Product(TankItem item, string field, string name, bool liquid, TypedFields fields)
     {
-        if (RateBases.Read(item.Basis) is not ({ } on, { } ground))
+        if (RateBases.Read(item.Basis) is not ( { } on, { } ground))
         {
             fields.Checks.Add($"{field}.basis", $"{item.Rate} of {name}: per what?",
                 "Choose per hectare, per 100 m², per litre of mix, or one part in so many (liquids only).");

@@ -51,8 +51,10 @@ public static class PlantBands
 
         if (of == SheetOf.Sap)
         {
-            return crop == CropGroup.Vegetables && Sap.TryGetValue(nutrient, out var sap) ? new TargetBand { Low = sap.Low,
-                High = sap.High } : null;
+            return crop == CropGroup.Vegetables && Sap.TryGetValue(nutrient, out var sap) ? new TargetBand {
+                Low = sap.Low,
+                High = sap.High
+            } : null;
         }
 
         var table = IsLegume(plant) ? Legume : crop switch { CropGroup.Field => Grain, CropGroup.Fruit => Fruit, _ => Vegetable };

@@ -130,7 +130,7 @@ public static class SheetBench
         var targets = bands.Where(b => test.ContainsKey(b.Key)).ToDictionary(b => b.Key, b => b.Value.Band);
         var solved = targets.Count == 0 ? null : SoilCorrections.Of(new CorrectionsQuestion {
             DepthCm = read.DepthCm, BulkDensityKgPerL = read.Density, Test = test, Targets = targets,
-                Inputs = [.. inputs.Select(i => i.Ask)]
+            Inputs = [.. inputs.Select(i => i.Ask)]
         });
         if (solved is { Refused: { } no })
         {
@@ -218,8 +218,12 @@ public static class SheetBench
     {
         var said = string.IsNullOrWhiteSpace(unit) ? null : SheetUnits.First(unit);
         return r.For switch {
-            SheetOf.Leaf or SheetOf.Tissue => said switch { "mg/kg" => 1, "g/kg" => 1000, "%" => 10_000,
-                _ => PlantBands.InPerCent(line.Of.Id) ? 10_000 : 1 },
+            SheetOf.Leaf or SheetOf.Tissue => said switch {
+                "mg/kg" => 1,
+                "g/kg" => 1000,
+                "%" => 10_000,
+                _ => PlantBands.InPerCent(line.Of.Id) ? 10_000 : 1
+            },
             SheetOf.Sap => 1,
             _ => said is null || line.Method is Extraction.SaturatedMedia or Extraction.SaturatedPaste ? 1
                 : SheetUnits.ToMgPerKg(1, said, line.Of, read.KgPerHa, read.Density)?.MgPerKg ?? 1,

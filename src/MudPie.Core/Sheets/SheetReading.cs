@@ -146,8 +146,13 @@ public static class SheetReading
 
     private static SheetLine? Property(Nutrient of, Extraction method, double figure, SheetRow row, Checked at)
     {
-        var (low, high) = of.Id switch { "pH" or "buffer pH" => (2.0, 12.0), "CEC" => (0.1, 200), "acidity" => (0, 100), "EC" => (0, 100),
-            _ => (0, 100) };
+        var (low, high) = of.Id switch {
+            "pH" or "buffer pH" => (2.0, 12.0),
+            "CEC" => (0.1, 200),
+            "acidity" => (0, 100),
+            "EC" => (0, 100),
+            _ => (0, 100)
+        };
         return figure < low || figure > high ? at.Wrong("value", $"{Say.Number(figure)} is out of range.",
             $"Give {Say.Number(low)} to {Say.Number(high)}.")
             : new SheetLine(of, method, null, figure, SheetUnits.First(row.Unit ?? "") ?? (of.Id is "CEC" or "acidity" ? "meq/100 g"

@@ -110,8 +110,10 @@ public static partial class SheetTable
             {
                 if (Cell(row, at) is { } value && Nutrients.Read(column.Of ?? column.Header) is not null)
                 {
-                    read.Add(new SheetRow { Of = column.Of ?? column.Header, Value = value, Unit = column.Unit ?? "",
-                        Method = Nutrients.MethodIn(column.Header), Age = age });
+                    read.Add(new SheetRow {
+                        Of = column.Of ?? column.Header, Value = value, Unit = column.Unit ?? "",
+                        Method = Nutrients.MethodIn(column.Header), Age = age
+                    });
                 }
             }
         }

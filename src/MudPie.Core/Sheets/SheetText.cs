@@ -75,7 +75,7 @@ public static partial class SheetText
 
         return new SheetRow {
             Of = what.Share < 1 ? m.Groups["name"].Value.Trim() : what.Of.Id, Value = m.Groups["value"].Value.Trim(),
-                Unit = unit ?? rest.Split(' ')[0],
+            Unit = unit ?? rest.Split(' ')[0],
             Method = Nutrients.MethodIn(line),
         };
     }

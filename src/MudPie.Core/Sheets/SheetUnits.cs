@@ -39,15 +39,15 @@ public static partial class SheetUnits
     /// Source: arithmetic.</remarks>
     public static (double MgPerKg, string How)? ToMgPerKg(double value, string unit, Nutrient of, double kgPerHa, double density) =>
         unit switch {
-        "mg/kg" => (value, ""),
-        "g/kg" => (value * 1000, "× 1,000"),
-        "%" => (value * 10_000, "× 10,000"),
-        "meq/100 g" when of.EqWeight is { } eq => (value * eq * 10, $"× {Say.Number(eq, 5)} × 10"),
-        "kg/ha" => (value / kgPerHa, $"÷ {Say.Number(kgPerHa, 4)} (depth × density × 10)"),
-        "lb/ac" => (value * PoundsAnAcre / kgPerHa, $"× {Say.Number(PoundsAnAcre, 4)} ÷ {Say.Number(kgPerHa, 4)}"),
-        "mg/L" => (value / density, $"÷ {Say.Number(density)} kg/L"),
-        _ => null,
-    };
+            "mg/kg" => (value, ""),
+            "g/kg" => (value * 1000, "× 1,000"),
+            "%" => (value * 10_000, "× 10,000"),
+            "meq/100 g" when of.EqWeight is { } eq => (value * eq * 10, $"× {Say.Number(eq, 5)} × 10"),
+            "kg/ha" => (value / kgPerHa, $"÷ {Say.Number(kgPerHa, 4)} (depth × density × 10)"),
+            "lb/ac" => (value * PoundsAnAcre / kgPerHa, $"× {Say.Number(PoundsAnAcre, 4)} ÷ {Say.Number(kgPerHa, 4)}"),
+            "mg/L" => (value / density, $"÷ {Say.Number(density)} kg/L"),
+            _ => null,
+        };
 
     [GeneratedRegex(@"\s+", RegexOptions.NonBacktracking)]
     private static partial Regex Spaces();

@@ -41,8 +41,7 @@ public static class SheetsOfPlace
 
     private static PlaceFigure Figure(int id, DateOnly on, SheetAsked asked, SheetFigure n)
     {
-        var (stands, at) = n switch {
-            { Low: null } or { High: null } => (FigureStands.NoBand, (double?)null),
+        var (stands, at) = n switch { { Low: null } or { High: null } => (FigureStands.NoBand, (double?)null),
             { Line.Above: true } => (FigureStands.Above, 3),
             { Line.MgPerKg: { } mg } => (mg < n.Low ? FigureStands.Short : mg > n.High ? FigureStands.Above : FigureStands.Enough,
                 mg <= n.Low ? mg / n.Low.Value : mg <= n.High ? 1 + ((mg - n.Low.Value) / Math.Max(n.High.Value - n.Low.Value, 1e-9))

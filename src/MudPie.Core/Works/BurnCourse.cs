@@ -94,14 +94,14 @@ public static class BurnCourse
 
     private static WorkDue? Due(BurnPlan plan, BurnStands s, DateTimeOffset now, Func<DateTimeOffset, DateTimeOffset> local) =>
         s.State switch {
-        BurnState.Watched when s.FeelAt is { } feel && feel <= now.AddHours(1) => new("feel", feel <= now ? 0 : 1,
-            $"Feel {plan.Name} for heat", feel <= now ? "it can light itself again"
-                : $"at {Say.Clock(feel, now, local)}: it can light itself again",
-            "See the burn", feel),
-        BurnState.Burning when s.Hours > 12 => new("burning", 1, $"Is {plan.Name} quenched?", "it was lit more than half a day ago",
-            "See the burn", s.LitAt!.Value.AddHours(12)),
-        BurnState.Cold => new("measure", 3, $"Measure the char of {plan.Name}", "it is cold", "Measure it",
-            s.DousedAt!.Value.AddHours(ANight)),
-        _ => null,
-    };
+            BurnState.Watched when s.FeelAt is { } feel && feel <= now.AddHours(1) => new("feel", feel <= now ? 0 : 1,
+                $"Feel {plan.Name} for heat", feel <= now ? "it can light itself again"
+                    : $"at {Say.Clock(feel, now, local)}: it can light itself again",
+                "See the burn", feel),
+            BurnState.Burning when s.Hours > 12 => new("burning", 1, $"Is {plan.Name} quenched?", "it was lit more than half a day ago",
+                "See the burn", s.LitAt!.Value.AddHours(12)),
+            BurnState.Cold => new("measure", 3, $"Measure the char of {plan.Name}", "it is cold", "Measure it",
+                s.DousedAt!.Value.AddHours(ANight)),
+            _ => null,
+        };
 }

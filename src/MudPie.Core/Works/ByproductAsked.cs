@@ -191,7 +191,12 @@ public static class Byproducts
         }
 
         return fields.Checks.Sound ? Worked.Of(new WorkStepDone(with.Point with {
-            What = what, Setting = setting, Hours = hours, Litres = water, StarterG = starter, Grams = grams
+            What = what,
+            Setting = setting,
+            Hours = hours,
+            Litres = water,
+            StarterG = starter,
+            Grams = grams
         }, r.Amount?.Trim(), with.Note, null), "", Evidence.MeasuredHere) : fields.Checks.Refusal;
     }
 

@@ -91,7 +91,11 @@ public static class PrepDeeds
         var notes = string.Join("; ", new[] { plan.Sheath, stored is null ? null : $"stored {stored}",
             string.Join(", ", new[] { colour, smell, texture }.Where(w => w is not null)) }.Where(w => !string.IsNullOrEmpty(w)));
         return Worked.Of(new WorkStepDone(point with {
-            Count = count, Colour = colour, Smell = smell, Texture = texture, Grams = plan.Kind.Liquid ? null : amount,
+            Count = count,
+            Colour = colour,
+            Smell = smell,
+            Texture = texture,
+            Grams = plan.Kind.Liquid ? null : amount,
             Litres = plan.Kind.Liquid ? amount : null,
         }, r.Amount?.Trim(), note, new WorkYield(kind, plan.Kind.Called, plan.Name, kg, notes, Unit: plan.Kind.Liquid ? "L" : "kg",
             KeepsDays: KeepsDays)), plan.Kind.Liquid ? "L" : "kg", Evidence.MeasuredHere);
@@ -118,7 +122,10 @@ public static class PrepDeeds
         }
 
         return fields.Checks.Sound ? Worked.Of(new WorkStepDone(point with {
-            Grams = plan.Kind.Liquid ? null : amount, Litres = plan.Kind.Liquid ? amount : null, Figure = water, Hours = hours,
+            Grams = plan.Kind.Liquid ? null : amount,
+            Litres = plan.Kind.Liquid ? amount : null,
+            Figure = water,
+            Hours = hours,
         }, r.Amount?.Trim(), note, null, kg), "", Evidence.MeasuredHere) : fields.Checks.Refusal;
     }
 }

@@ -81,7 +81,8 @@ public static class WormCourse
             points.LastOrDefault(p => p.Step == WorkStep.Fed)?.At, points.Where(p => p.Step == WorkStep.Leachate).Sum(p => p.Litres ?? 0),
             appetite, new Verdict(Tone.Go, "", ""), []);
         return stands with {
-            Verdict = WormSays.Verdict(bin, stands, points, now, local), Due = [.. WormSays.Due(bin, stands, points, now, local)]
+            Verdict = WormSays.Verdict(bin, stands, points, now, local),
+            Due = [.. WormSays.Due(bin, stands, points, now, local)]
         };
     }
 

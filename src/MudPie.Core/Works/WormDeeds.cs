@@ -234,8 +234,10 @@ public static class WormDeeds
         }
 
         return Done(fields, p with {
-            Figure = p.Step == WorkStep.Warmth ? read?.Si : null, Grams = p.Step == WorkStep.Weighed ? read?.Si : null,
-            Litres = p.Step == WorkStep.Leachate ? read?.Si : null, Damp = p.Step == WorkStep.Damp ? r.Damp : null,
+            Figure = p.Step == WorkStep.Warmth ? read?.Si : null,
+            Grams = p.Step == WorkStep.Weighed ? read?.Si : null,
+            Litres = p.Step == WorkStep.Leachate ? read?.Si : null,
+            Damp = p.Step == WorkStep.Damp ? r.Damp : null,
             Share = p.Step == WorkStep.Left ? r.Share : null
         }, read?.Typed, note);
     }

@@ -96,8 +96,10 @@ internal static class DemoMixing
         new() { InputId = db.Inputs.Local.First(i => i.Kind == "char").Id },
     ];
 
-    private static MixWanted Mix(string name, string count, params string?[] shares) => new() { Name = name, Count = count,
-        Shares = shares };
+    private static MixWanted Mix(string name, string count, params string?[] shares) => new() {
+        Name = name, Count = count,
+        Shares = shares
+    };
 
     private static MixJob Job(HoldingDb db, DateTimeOffset at, MixRequest asked)
     {

@@ -76,7 +76,7 @@ internal static class DemoGoals
         db.Goals.AddRange(
             new Goal {
                 Name = "less bought nitrogen", Measure = GoalMeasure.BoughtNitrogen, BaselineOn = on, Baseline = 18, TargetOn = by,
-                    Target = 4,
+                Target = 4,
                 BaselineFrom = "the notebook of the year before", Met = "twelve months under 4 kg a hectare",
                 IfMissed = "clover under the oats, and grounds from the café"
             },
@@ -87,7 +87,7 @@ internal static class DemoGoals
             },
             new Goal {
                 Name = "brix on the currants above 11 by July", Measure = GoalMeasure.Brix, BedId = currants.Id, BaselineOn = on,
-                    Baseline = 8,
+                Baseline = 8,
                 TargetOn = DateOnly.FromDateTime(now.AddMonths(1).Date), Target = 11, Met = "three visits above 11",
                 IfMissed = "a leaf sheet before anything else is bought"
             });
@@ -101,8 +101,10 @@ internal static class DemoGoals
                 Why = "the oats stood pale"
             };
             job.Beds.Add(new PuttingOut.ApplicationBed { BedId = kit.Named("Creek Field")[0].Id });
-            job.Items.Add(new PuttingOut.ApplicationItem { InputId = meal.Id, Name = meal.Name, Kind = meal.Kind, Amount = kg,
-                Unit = "kg" });
+            job.Items.Add(new PuttingOut.ApplicationItem {
+                InputId = meal.Id, Name = meal.Name, Kind = meal.Kind, Amount = kg,
+                Unit = "kg"
+            });
             db.Applications.Add(job);
         }
 

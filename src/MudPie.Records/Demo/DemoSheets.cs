@@ -14,9 +14,11 @@ internal static class DemoSheets
     public static void Add(HoldingDb db, DateTimeOffset now)
     {
         var ridge = db.Beds.Local.First(b => b.Name == "Ridge Bed 3");
-        db.Labs.Add(new Lab { Name = Lab, Columns = [new("Analyte", ColumnMeans.What, null, null), new("Result", ColumnMeans.Value, null,
+        db.Labs.Add(new Lab {
+            Name = Lab, Columns = [new("Analyte", ColumnMeans.What, null, null), new("Result", ColumnMeans.Value, null,
             null), new("Unit", ColumnMeans.Unit, null, null), new("Low", ColumnMeans.LabLow, null, null), new("High", ColumnMeans.LabHigh,
-            null, null)] });
+            null, null)]
+        });
         DateOnly Ago(int days) => DateOnly.FromDateTime(now.AddDays(-days).DateTime);
         Kept(db, now.AddDays(-1300), new SheetAsked {
             Name = "Ridge Bed 3, soil as we began", For = SheetOf.Bed, BedId = ridge.Id, Lab = Lab, Cost = "34", Taken = Ago(1300),
@@ -54,12 +56,15 @@ internal static class DemoSheets
     }
 
     private static IEnumerable<SheetRow> Rows(string text) => text.Split('|').Select(t => t.Split(' ', 3)).Select(p => new SheetRow {
-        Of = p[0], Value = p[1], Unit = p.Length > 2 ? p[2] : "" });
+        Of = p[0], Value = p[1], Unit = p.Length > 2 ? p[2] : ""
+    });
 
     private static void Kept(HoldingDb db, DateTimeOffset begun, SheetAsked asked)
     {
-        var work = db.Works.Add(new Work { Kind = WorkKind.Sheet, Name = asked.Name!, Sheet = asked, BegunAt = begun,
-            BedId = asked.BedId }).Entity;
+        var work = db.Works.Add(new Work {
+            Kind = WorkKind.Sheet, Name = asked.Name!, Sheet = asked, BegunAt = begun,
+            BedId = asked.BedId
+        }).Entity;
         db.SaveChanges();
         foreach (var (step, days) in new[] { (WorkStep.Sampled, 0.0), (WorkStep.Sent, 1), (WorkStep.Result, 2.5) })
         {

@@ -29,13 +29,19 @@ internal static class DemoWorks
         DateTimeOffset Last(int turn, int days) => Enumerable.Range(now.Year - 2, 3).Select(y => new DateTimeOffset(
             PreparationYear.Turn(turn, y, false).UtcDateTime.Date.AddDays(days).AddHours(10.5), TimeSpan.Zero))
             .Last(t => t < now.AddDays(-1));
-        Preparation(db, new PrepAsked { Name = "twelve horns by the hop yard gate", Kind = "500", Count = "12",
+        Preparation(db, new PrepAsked {
+            Name = "twelve horns by the hop yard gate", Kind = "500", Count = "12",
             Of = "manure of a neighbour’s cows",
-            Place = "4 paces from the gate post, toward the ridge" }, ("Hop Yard", 0.06, 0.1), Last(2, 5), now);
-        Preparation(db, new PrepAsked { Name = "nettle, peat all round", Kind = "504", Of = "nettles of the creek bank",
-            Place = "2 paces north of the shed corner" }, ("Currant Rows", 0.9, 0.9), Last(1, 0), now);
-        Preparation(db, new PrepAsked { Name = "oak bark in the ditch", Kind = "505", Sheath = "a stoneware pot", Replaced = true,
-            Place = "in the ditch below the sluice" }, ("Creek Field", 0.1, 0.04), Last(2, 9), now);
+            Place = "4 paces from the gate post, toward the ridge"
+        }, ("Hop Yard", 0.06, 0.1), Last(2, 5), now);
+        Preparation(db, new PrepAsked {
+            Name = "nettle, peat all round", Kind = "504", Of = "nettles of the creek bank",
+            Place = "2 paces north of the shed corner"
+        }, ("Currant Rows", 0.9, 0.9), Last(1, 0), now);
+        Preparation(db, new PrepAsked {
+            Name = "oak bark in the ditch", Kind = "505", Sheath = "a stoneware pot", Replaced = true,
+            Place = "in the ditch below the sluice"
+        }, ("Creek Field", 0.1, 0.04), Last(2, 9), now);
     }
 
     private static void Preparation(HoldingDb db, PrepAsked asked, (string Bed, double East, double North) mark, DateTimeOffset at,
@@ -59,7 +65,7 @@ internal static class DemoWorks
             var lifted = due < now.AddDays(-2) ? due : now.AddDays(-1);
             Keep(db, work, PrepDeeds.Do(new WorkStepAsked {
                 Step = WorkStep.Lifted, Count = plan.Count is { } n ? $"{n - 1}" : null, Amount = "640 g", Colour = "dark",
-                    Smell = "of forest soil",
+                Smell = "of forest soil",
                 Texture = "crumbles", Stored = "stoneware in peat, cellar"
             }, plan, then, UnitSystem.Metric, lifted), lifted);
         }
@@ -131,13 +137,13 @@ internal static class DemoWorks
             .OfType<int>().Select(id => new SheetInputAsked { InputId = id, Price = id == On("shell flour") ? "0.6" : null })];
         Sheet(db, new SheetAsked {
             Name = "living base, dahlias", For = SheetOf.Mix, LotId = lot.Id, Lab = "the county lab", Cost = "38",
-                Method = Extraction.SaturatedMedia,
+            Method = Extraction.SaturatedMedia,
             Density = "0.42", Held = "0.5", Crop = CropGroup.Vegetables, Inputs = inputs,
         }, now.AddDays(-15), (WorkStep.Sampled, 1), (WorkStep.Sent, 3));
         Sheet(db, new SheetAsked {
             Name = "Ridge Bed 3, soil", For = SheetOf.Bed, BedId = db.Beds.Local.FirstOrDefault(b => b.Name == "Ridge Bed 3")?.Id,
             Lab = "the county lab", Cost = "38", Method = Extraction.Mehlich3, Depth = "15 cm", Density = "1.3",
-                Crop = CropGroup.Vegetables,
+            Crop = CropGroup.Vegetables,
             Inputs = inputs, Rows = [
                 Row("pH", "6.1", ""), Row("P", "64", "mg/kg"), Row("K", "96", "mg/kg"), Row("Ca", "1180", "mg/kg"),
                     Row("Mg", "88", "mg/kg"),
@@ -153,8 +159,10 @@ internal static class DemoWorks
 
     private static void Sheet(HoldingDb db, SheetAsked asked, DateTimeOffset begun, params (WorkStep Step, double Days)[] steps)
     {
-        var work = db.Works.Add(new Work { Kind = WorkKind.Sheet, Name = asked.Name!, Sheet = asked, BegunAt = begun,
-            BedId = asked.BedId }).Entity;
+        var work = db.Works.Add(new Work {
+            Kind = WorkKind.Sheet, Name = asked.Name!, Sheet = asked, BegunAt = begun,
+            BedId = asked.BedId
+        }).Entity;
         db.SaveChanges();
         foreach (var (step, days) in steps)
         {

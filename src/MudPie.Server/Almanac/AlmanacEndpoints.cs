@@ -44,8 +44,10 @@ public static class AlmanacEndpoints
             Moons = [.. MoonPhases.Quarters(year.From, year.To).Where(q => q.Phase is MoonPhase.New or MoonPhase.Full)
                 .Select(q => new MoonMark(year.At(q.At), q.Phase == MoonPhase.Full, $"{Day(q.At)}, {Say.Time(local(q.At))}"))],
             Rows = sky.South is null ? [] : Rows(year, begun, sky, now),
-            Verdict = due.Plan is not null ? due.Stands.Verdict with { Sentence = $"{Upper(due.Plan.Name)}: "
-                + $"{Lower(due.Stands.Verdict.Sentence)}" }
+            Verdict = due.Plan is not null ? due.Stands.Verdict with {
+                Sentence = $"{Upper(due.Plan.Name)}: "
+                + $"{Lower(due.Stands.Verdict.Sentence)}"
+            }
                 : Coming(sky, now),
             Lift = due.Plan is null ? null : PreparationYear.Lifting(due.Stands.Span!, sky.Lift, Day),
             Begun = [.. begun.Select(b => new InGround(b.Line, b.Stands.State, b.Where))],

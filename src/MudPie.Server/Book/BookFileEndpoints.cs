@@ -34,8 +34,10 @@ public static class BookFileEndpoints
     {
         var (path, now) = (db.Database.GetDbConnection().DataSource, clock.Now);
         // Written aside first: a zip wants to go back in its stream, and a reader may be slow while the file goes on.
-        var aside = new FileStream(Path.GetTempFileName(), new FileStreamOptions { Mode = FileMode.Create, Access = FileAccess.ReadWrite,
-            Options = FileOptions.DeleteOnClose });
+        var aside = new FileStream(Path.GetTempFileName(), new FileStreamOptions {
+            Mode = FileMode.Create, Access = FileAccess.ReadWrite,
+            Options = FileOptions.DeleteOnClose
+        });
         HoldingZip.Write(path, aside, now);
         aside.Position = 0;
         return TypedResults.File(aside, "application/zip", "holding.zip");

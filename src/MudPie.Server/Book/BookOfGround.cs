@@ -17,8 +17,10 @@ internal static class BookOfGround
         var field = await db.FieldLog.AsNoTracking().Where(f => !f.Strikes && f.At < until && (bed == null || f.BedId == bed))
             .OrderByDescending(f => f.At).Take(take).Select(f => new { f, Bed = f.Bed == null ? null : f.Bed.Name }).ToListAsync();
         var checks = await db.GroundChecks.ThatStand().AsNoTracking().Where(c => c.At < until && (bed == null || c.Peg.BedId == bed))
-            .OrderByDescending(c => c.At).Take(take).Select(c => new { c.Id, c.At, c.RecordedAt, c.Kind, c.Shown, c.PegId, Peg = c.Peg.Name,
-                Bed = c.Peg.Bed.Name, c.Who }).ToListAsync();
+            .OrderByDescending(c => c.At).Take(take).Select(c => new {
+                c.Id, c.At, c.RecordedAt, c.Kind, c.Shown, c.PegId, Peg = c.Peg.Name,
+                Bed = c.Peg.Bed.Name, c.Who
+            }).ToListAsync();
         // A day at a peg is one entry: its checks are lines of it.
         return field.Select(x => new BookEntry("field", x.f.Id, x.f.At, x.f.RecordedAt, FieldDeeds.Says(x.f.Deed, (x.f.Mm, x.f.Litres,
                     x.f.DepthCm), x.f.Crop, x.f.Variety, units), [.. new[] { x.f.Note }.OfType<string>()], x.Bed is null ? [] : [x.Bed],

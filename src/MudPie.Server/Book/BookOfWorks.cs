@@ -27,8 +27,10 @@ internal static class BookOfWorks
                 && (input == null || db.StockEntries.Any(s => s.WorkEntryId == e.Id && s.Lot.InputId == input)))
             .OrderByDescending(e => e.At).Take(take)
             // a sheet’s cost and kind are read from the sheet itself
-            .Select(e => new { e, e.Work.Name, e.Work.Kind, e.Work.Sheet, Bed = db.Beds.Where(b => b.Id == e.Work.BedId).Select(b => b.Name)
-                .FirstOrDefault() })
+            .Select(e => new {
+                e, e.Work.Name, e.Work.Kind, e.Work.Sheet, Bed = db.Beds.Where(b => b.Id == e.Work.BedId).Select(b => b.Name)
+                .FirstOrDefault()
+            })
             .ToListAsync())
             .Select(x => new BookEntry("work", x.e.Id, x.e.At, x.e.RecordedAt,
                 $"{x.Name}: {InUnits.Say(WorkSays.Done(x.e.Point()), units)}",

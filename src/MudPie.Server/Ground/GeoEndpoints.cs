@@ -114,8 +114,10 @@ public static class GeoEndpoints
         var buried = await db.Works.AsNoTracking().Where(w => w.MarkEast != null && w.BedId != null
                 && log.Any(e => e.WorkId == w.Id && e.Step == WorkStep.Buried) && !log.Any(e => e.WorkId == w.Id
                     && e.Step == WorkStep.Lifted))
-            .OrderBy(w => w.Id).Take(60).Select(w => new { w.Id, w.Name, Bed = w.BedId!.Value, East = w.MarkEast!.Value,
-                North = w.MarkNorth ?? 0 })
+            .OrderBy(w => w.Id).Take(60).Select(w => new {
+                w.Id, w.Name, Bed = w.BedId!.Value, East = w.MarkEast!.Value,
+                North = w.MarkNorth ?? 0
+            })
             .ToListAsync();
         var pegs = await db.Pegs.AsNoTracking().Where(p => p.EndedAt == null && p.MarkEast != null).OrderBy(p => p.Id).Take(200)
             .Select(p => new { p.Id, p.Name, Bed = p.BedId, East = p.MarkEast!.Value, North = p.MarkNorth ?? 0 }).ToListAsync();

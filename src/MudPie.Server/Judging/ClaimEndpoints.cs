@@ -223,8 +223,10 @@ public static class ClaimEndpoints
 
         for (var i = 0; i < Math.Min((file.Found ?? []).Count, 500); i++)
         {
-            if (file.Found![i] is not { Key.Length: > 0 and <= 60, Says: not null, Text.Length: > 0 and <= 600,
-                On.Year: > 1950 and < 2100 })
+            if (file.Found![i] is not {
+                Key.Length: > 0 and <= 60, Says: not null, Text.Length: > 0 and <= 600,
+                On.Year: > 1950 and < 2100
+            })
             {
                 checks.Add("json", $"found[{i}] lacks its key, what it says, its text or its day.", "See docs/formats/claims.md.");
             }

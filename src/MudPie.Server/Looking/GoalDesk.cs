@@ -85,12 +85,16 @@ internal static class GoalDesk
         var jobs = await db.Applications.ThatStand().AsNoTracking().AsSplitQuery().Where(a => jobIds.Contains(a.Id)
             || (a.At > since && a.Items.Any()))
             .OrderByDescending(a => a.At).Take(40 + jobIds.Count)
-                .Select(a => new { a.Id, a.At, Items = a.Items.Select(i => i.Name).ToList(),
-                Beds = a.Beds.Select(b => b.Bed.Name).ToList(), Batch = a.Batch == null ? null : a.Batch.Name }).ToListAsync();
+                .Select(a => new {
+                    a.Id, a.At, Items = a.Items.Select(i => i.Name).ToList(),
+                    Beds = a.Beds.Select(b => b.Bed.Name).ToList(), Batch = a.Batch == null ? null : a.Batch.Name
+                }).ToListAsync();
         var batches = await db.Batches.AsNoTracking().Where(b => batchIds.Contains(b.Id) || b.StartedAt > since)
             .OrderByDescending(b => b.StartedAt).Take(30 + batchIds.Count).Select(b => new { b.Id, b.StartedAt, b.Name }).ToListAsync();
-        var trials = await db.Trials.AsNoTracking().OrderByDescending(t => t.Id).Take(20 + trialIds.Count).Select(t => new { t.Id,
-            t.Question }).ToListAsync();
+        var trials = await db.Trials.AsNoTracking().OrderByDescending(t => t.Id).Take(20 + trialIds.Count).Select(t => new {
+            t.Id,
+            t.Question
+        }).ToListAsync();
         var money = await Money(db, [.. jobs.Select(j => j.Id)], [.. batches.Select(b => b.Id)]);
         return [.. jobs.Select(j => new GoalHung("job", j.Id, j.At,
             $"{Say.List([.. new[] { j.Batch }.OfType<string>(), .. j.Items.Distinct()])}"
@@ -106,8 +110,10 @@ internal static class GoalDesk
     {
         var drawn = await db.StockEntries.AsNoTracking().Where(e => e.Amount < 0 && ((e.ApplicationId != null
                 && jobs.Contains(e.ApplicationId.Value)) || (e.BatchId != null && batches.Contains(e.BatchId.Value))))
-            .Select(e => new { e.ApplicationId, e.BatchId, e.Amount, e.Lot.Paid, e.Lot.Input.Price, In = e.Lot.Entries.Where(x => x.Amount
-                > 0 && x.Reason == StockReason.In).Sum(x => x.Amount) }).ToListAsync();
+            .Select(e => new {
+                e.ApplicationId, e.BatchId, e.Amount, e.Lot.Paid, e.Lot.Input.Price, In = e.Lot.Entries.Where(x => x.Amount
+                > 0 && x.Reason == StockReason.In).Sum(x => x.Amount)
+            }).ToListAsync();
         return drawn.GroupBy(e => e.ApplicationId is { } job ? ("job", job) : ("batch", e.BatchId!.Value)).ToDictionary(g => g.Key, g =>
         {
             List<double?> costs = [.. g.Select(e => (e.Paid is { } paid && e.In > 0 ? paid / e.In : e.Price) * -e.Amount)];

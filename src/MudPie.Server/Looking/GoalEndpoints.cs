@@ -158,9 +158,11 @@ public static class GoalEndpoints
         }
 
         var there = r.Kind switch {
-            "job" => await db.Applications.ThatStand().AnyAsync(a => a.Id == r.ThingId), "batch" => await db.Batches.AnyAsync(b => b.Id
+            "job" => await db.Applications.ThatStand().AnyAsync(a => a.Id == r.ThingId),
+            "batch" => await db.Batches.AnyAsync(b => b.Id
                 == r.ThingId),
-            "trial" => await db.Trials.AnyAsync(t => t.Id == r.ThingId), _ => false,
+            "trial" => await db.Trials.AnyAsync(t => t.Id == r.ThingId),
+            _ => false,
         };
         if (!there)
         {

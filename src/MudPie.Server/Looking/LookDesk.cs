@@ -76,7 +76,7 @@ internal static class LookDesk
         var at = p is { MarkEast: { } east, MarkNorth: { } north } ? PlanMarks.Where(drawn, new PlanMark(p.BedId, east, north)) : null;
         return new PegView(p.Id, p.Version, p.Name, p.BedId, p.Bed.Name, p.Bed.Crop) {
             Called = $"{p.Bed.Name}, {p.Name}", Last = [], ZoneId = p.ZoneId, Zone = p.Zone?.Name, Texture = p.Zone?.Texture,
-                Paces = p.Paces,
+            Paces = p.Paces,
             X = at?.X, Y = at?.Y, BesideId = p.BesideId, Differs = p.Differs
         };
     }

@@ -96,8 +96,10 @@ public static class PegPages
     private static string? Minding(GroundCheck c, UnitSystem units)
     {
         var rain = (c.RainHours, c.RainMm) switch {
-            ({ } h, { } mm) => $"{Say.Number(h)} h after {Per.Depth(mm, units)} of rain", ({ } h, null) => $"{Say.Number(h)} h after rain",
-            (null, { } mm) => $"after {Per.Depth(mm, units)} of rain", _ => null,
+            ( { } h, { } mm) => $"{Say.Number(h)} h after {Per.Depth(mm, units)} of rain",
+            ( { } h, null) => $"{Say.Number(h)} h after rain",
+            (null, { } mm) => $"after {Per.Depth(mm, units)} of rain",
+            _ => null,
         };
         List<string> words = [.. new[] { c.Wet?.Word(), rain, c.Who is null ? null : $"by {c.Who}" }.OfType<string>()];
         return words.Count == 0 ? null : string.Join(", ", words);

@@ -32,8 +32,10 @@ internal static class PlantingHangs
             .OrderByDescending(p => p.At).Take(Most).Select(p => new { p.At, p.Pest, p.Count, p.Per }).ToListAsync();
         var trials = await db.Trials.AsNoTracking().Where(t => db.TrialPlots.Any(p => p.TrialId == t.Id && p.Place == name)
                 && db.TrialReadings.Any(r => r.TrialId == t.Id && r.On >= from && r.On <= to))
-            .OrderBy(t => t.Id).Take(10).Select(t => new { t.Id, t.Question, At = db.TrialReadings.Where(r => r.TrialId == t.Id)
-                .Max(r => r.On) }).ToListAsync();
+            .OrderBy(t => t.Id).Take(10).Select(t => new {
+                t.Id, t.Question, At = db.TrialReadings.Where(r => r.TrialId == t.Id)
+                .Max(r => r.On)
+            }).ToListAsync();
         return [.. uses.Select(u => new HangsOn("use", u.At,
             $"{Say.List([.. new[] { u.Batch }.OfType<string>(), .. u.Items.Distinct()])} on "
                 + (u.Solid ? "the ground" : u.Purpose == Purpose.Leaf ? "leaves" : "roots"), $"/book?entry={u.Id}"))

@@ -94,11 +94,14 @@ public static class HeapEndpoints
             Name = heap.Name,
             Place = heap.Asked.Place,
             BuiltAt = heap.BuiltAt,
-            Stands = stands with { Value = stands.Value with {
-                Verdict = stands.Value.Verdict with {
-                    Sentence = InUnits.Say(stands.Value.Verdict.Sentence, units), Why = InUnits.Say(stands.Value.Verdict.Why, units)
+            Stands = stands with {
+                Value = stands.Value with {
+                    Verdict = stands.Value.Verdict with {
+                        Sentence = InUnits.Say(stands.Value.Verdict.Sentence, units),
+                        Why = InUnits.Say(stands.Value.Verdict.Why, units)
+                    }
                 }
-            } },
+            },
             Word = await desk.Word(stands.Value),
             CodeSays = $"{Say.Number(stands.Value.Counts, 2)} of {Say.Number(code.Days)} days above {C(HeapCourse.Hot)}"
                 + $"{(code.InARow ? " in a row" : "")}, {stands.Value.Turns} of {code.Turns} turnings",

@@ -38,7 +38,7 @@ internal static class HeapSteps
         var done = deed.Value;
         var entry = db.HeapLog.Add(new HeapEntry {
             HeapId = id, Step = done.Step, At = at, RecordedAt = clock.Now, Celsius = done.Celsius, Litres = done.Litres,
-                Typed = done.Typed,
+            Typed = done.Typed,
             Note = done.Note
         }).Entity;
         await db.SaveChangesAsync();
@@ -102,7 +102,7 @@ internal static class HeapSteps
         {
             db.StockEntries.Add(new StockEntry {
                 LotId = e.LotId, At = at, RecordedAt = clock.Now, Amount = -e.Amount, Reason = StockReason.Undone,
-                    Note = r.Why.Trim(),
+                Note = r.Why.Trim(),
                 HeapEntryId = strike.Id
             });
         }

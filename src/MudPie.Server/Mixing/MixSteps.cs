@@ -93,7 +93,7 @@ internal static class MixSteps
         {
             db.StockEntries.Add(new StockEntry {
                 LotId = e.LotId, At = at, RecordedAt = clock.Now, Amount = -e.Amount, Reason = StockReason.Undone,
-                    Note = r.Why.Trim(),
+                Note = r.Why.Trim(),
                 MixEntryId = entry.Id
             });
         }

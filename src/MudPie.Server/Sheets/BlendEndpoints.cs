@@ -80,8 +80,10 @@ public static class BlendEndpoints
         }
 
         var (units, sheets) = (await clock.Units(), await Sheets(db, await clock.Units()));
-        var lots = await db.Lots.AsNoTracking().Where(l => l.Input.Kind != "").Select(l => new { l.Id, l.InputId, l.MixId, l.Notes,
-            Kind = l.Input.Kind }).ToListAsync();
+        var lots = await db.Lots.AsNoTracking().Where(l => l.Input.Kind != "").Select(l => new {
+            l.Id, l.InputId, l.MixId, l.Notes,
+            Kind = l.Input.Kind
+        }).ToListAsync();
         var ids = job.Asked.Parts.Where(p => p.InputId is { } input && known.Shelf.ContainsKey(input))
             .DistinctBy(p => known.Shelf[p.InputId!.Value].Name)
             .ToDictionary(p => known.Shelf[p.InputId!.Value].Name, p => p.InputId!.Value);

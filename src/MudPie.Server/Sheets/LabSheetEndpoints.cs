@@ -119,8 +119,10 @@ public static class LabSheetEndpoints
         }
 
         // What was put on was put on by the sheet as it was; what is done about a shortfall may be chosen anew.
-        asked = asked with { Choices = Dated(asked.Choices, work.Sheet?.Choices ?? [],
-            DateOnly.FromDateTime((await clock.Local())(clock.Now).DateTime)) };
+        asked = asked with {
+            Choices = Dated(asked.Choices, work.Sheet?.Choices ?? [],
+            DateOnly.FromDateTime((await clock.Local())(clock.Now).DateTime))
+        };
         if (work.Sheet is { } was && Only(was) != Only(asked) && await db.WorkLog.ThatStand().AnyAsync(e => e.WorkId == work.Id
             && e.Step == WorkStep.Corrected))
         {
@@ -134,8 +136,10 @@ public static class LabSheetEndpoints
         if (saved.Refused is null && (came || chose is not null))
         {
             var found = SheetBench.Found(asked, await clock.Units());
-            WorkEntry Entry(WorkStep step, string? note) => new() { WorkId = work.Id, Step = step, At = clock.Now, RecordedAt = clock.Now,
-                Note = note, What = step == WorkStep.Result && found.Refused is null ? found.Value.Says : null };
+            WorkEntry Entry(WorkStep step, string? note) => new() {
+                WorkId = work.Id, Step = step, At = clock.Now, RecordedAt = clock.Now,
+                Note = note, What = step == WorkStep.Result && found.Refused is null ? found.Value.Says : null
+            };
             db.WorkLog.AddRange([.. came ? new[] { Entry(WorkStep.Result, null) } : [], .. chose is null ? Array.Empty<WorkEntry>()
                 : [Entry(WorkStep.Seen, chose)]]);
             await db.SaveChangesAsync();

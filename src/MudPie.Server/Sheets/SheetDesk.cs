@@ -80,8 +80,10 @@ public sealed class SheetDesk(HoldingDb db, HoldingClock clock)
 
     /// <summary>A sheet of a plant with what stood there on its day, where the grower does not say.</summary>
     private async Task<SheetAsked> Planted(SheetAsked asked, DateOnly on) => !asked.For.OfPlant() || !string.IsNullOrWhiteSpace(asked.Plant)
-        || asked.BedId is null ? asked : asked with { Plant = await PlantingBook.CropAt(db, asked.BedId,
-            new DateTimeOffset(on.ToDateTime(new TimeOnly(12, 0)), TimeSpan.Zero)) };
+        || asked.BedId is null ? asked : asked with {
+            Plant = await PlantingBook.CropAt(db, asked.BedId,
+            new DateTimeOffset(on.ToDateTime(new TimeOnly(12, 0)), TimeSpan.Zero))
+        };
 
     private async Task<DateOnly> Day(SheetAsked asked, int? id) => asked.Taken ?? (id is { } kept
         ? (await Days(await db.Works.AsNoTracking().Where(w => w.Id == kept).ToListAsync())).Values.Cast<DateOnly?>().FirstOrDefault()
@@ -111,8 +113,10 @@ public sealed class SheetDesk(HoldingDb db, HoldingClock clock)
         }
 
         var stray = await Stray(asked.Lab);
-        return answer.Worked.With(SheetTelling.Of(asked, answer.Value, units, stray) with { Compared = await Before(asked, id, answer.Value,
-            stray) }, "");
+        return answer.Worked.With(SheetTelling.Of(asked, answer.Value, units, stray) with {
+            Compared = await Before(asked, id, answer.Value,
+            stray)
+        }, "");
     }
 
     /// <summary>By how much a lab's figures stray, as a share.</summary>

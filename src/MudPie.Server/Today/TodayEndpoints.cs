@@ -142,7 +142,9 @@ public static class TodayEndpoints
         return TypedResults.Ok(new TodayView(
             Ordered(items),
             height switch {
-                null => "the sun is off: say where your ground lies", < Sun.RiseDeg => "night", < Sun.LowDeg => "low sun",
+                null => "the sun is off: say where your ground lies",
+                < Sun.RiseDeg => "night",
+                < Sun.LowDeg => "low sun",
                 _ => "high sun: not on leaves"
             },
             [.. going.Select(g => BatchViews.Line(g.Batch, units, g.Watch?.Verdict.Sentence))]));

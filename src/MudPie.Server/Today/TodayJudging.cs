@@ -1,5 +1,5 @@
-using MudPie.Core.Workings;
 using Microsoft.EntityFrameworkCore;
+using MudPie.Core.Workings;
 using MudPie.Records;
 using MudPie.Server.Judging;
 using MudPie.Server.Web;

@@ -52,14 +52,14 @@ public static class WorkEndpoints
         return await desk.Worms(work, log) is not { } worms ? Problems.NotFound("worm bin")
             : TypedResults.Ok(WormTelling.Of(worms.Bin, worms.Stands,
             await clock.Units(), clock.Now) with {
-            Id = id,
-            Version = work.Version,
-            Asked = asked,
-            Bed = work.BedId is { } bed ? await db.Beds.Where(b => b.Id == bed).Select(b => b.Name).FirstOrDefaultAsync() : null,
-            BegunAt = work.BegunAt,
-            Log = shown,
-            Lots = await desk.Lots(id),
-        });
+                Id = id,
+                Version = work.Version,
+                Asked = asked,
+                Bed = work.BedId is { } bed ? await db.Beds.Where(b => b.Id == bed).Select(b => b.Name).FirstOrDefaultAsync() : null,
+                BegunAt = work.BegunAt,
+                Log = shown,
+                Lots = await desk.Lots(id),
+            });
     }
 
     private static Task<Results<Written<Kept>, Refused, Clash>> KeepWorms(WormsKeepRequest r, HoldingDb db, WorkDesk desk,
@@ -132,12 +132,12 @@ public static class WorkEndpoints
         return await desk.Burn(work, log) is not { } burn ? Problems.NotFound("burn")
             : TypedResults.Ok(BurnTelling.Of(burn.Bench, burn.Stands,
             await clock.Units(), (clock.Now, await clock.Local())) with {
-            Id = id,
-            Version = work.Version,
-            Asked = asked,
-            Log = shown,
-            Lots = await desk.Lots(id),
-        });
+                Id = id,
+                Version = work.Version,
+                Asked = asked,
+                Log = shown,
+                Lots = await desk.Lots(id),
+            });
     }
 
     private static async Task<Results<Ok<Worked<BurnBenchView>>, Refused>> WorkOutBurn(BurnAsked asked, HoldingClock clock)

@@ -1,5 +1,5 @@
-using MudPie.Core.Works;
 using MudPie.Core.Workings;
+using MudPie.Core.Works;
 using MudPie.Server.Mixing;
 
 namespace MudPie.Server.Works;

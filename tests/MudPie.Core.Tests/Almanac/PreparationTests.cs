@@ -110,8 +110,10 @@ public class PreparationTests
             "the moon is not full yet");
         Do(new() { Step = WorkStep.Lifted, Count = "13", Amount = "600 g" }, plan, done, spring)
             .Refused!.Problems[0].Field.ShouldBe("count");
-        var lifted = Do(new() { Step = WorkStep.Lifted, Count = "11", Amount = "620 g", Colour = "dark", Smell = "earthy",
-            Stored = "in peat" },
+        var lifted = Do(new() {
+            Step = WorkStep.Lifted, Count = "11", Amount = "620 g", Colour = "dark", Smell = "earthy",
+            Stored = "in peat"
+        },
             plan, done, spring).Value;
         (lifted.Yields!.Kind, lifted.Yields.Unit, lifted.Yields.Litres).ShouldBe(("hornManure", "kg", 0.62));
         lifted.Yields.Notes.ShouldBe("cow horns; stored in peat; dark, earthy");

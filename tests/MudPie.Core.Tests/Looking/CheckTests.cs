@@ -122,8 +122,10 @@ public class CheckTests
         Stand(12).ShouldBe("colour 4 of 6, 12 plants a metre");
         Read(new() { Kind = CheckKind.Leaf, Card = 4, PerMetre = 12 }).Shown.ShouldBe(Stand(12)); // as it was kept before
         Wrong(new() { Kind = CheckKind.Leaf, Card = 4, Stand = [12, -1] }).ShouldBe("stand");
-        var weeds = Read(new() { Kind = CheckKind.Weeds, Weeds = [new() { Kind = "dock", Counts = [1, 0, 2] }, new() { Kind = "fat hen",
-            Counts = [6, 4, 2] }] });
+        var weeds = Read(new() {
+            Kind = CheckKind.Weeds, Weeds = [new() { Kind = "dock", Counts = [1, 0, 2] }, new() { Kind = "fat hen",
+            Counts = [6, 4, 2] }]
+        });
         (weeds.Figure, weeds.Shown).ShouldBe((20, "20 a m², most of it fat hen"));
         Read(new() { Kind = CheckKind.Moisture, Moist = [new() { ToCm = 10, Feel = 4 }, new() { ToCm = 30, Feel = 2 }] }).Figure
             .ShouldBe((0.875 * 15) + (0.375 * 30), 1e-9);

@@ -56,8 +56,10 @@ public class WalkTests
     [Fact]
     public void A_single_reading_each_is_no_verdict()
     {
-        CheckSeen Block(int id, DateTimeOffset at, double score) => new(id, at, new CheckAsked { Kind = CheckKind.Block,
-            Layers = [new LayerAsked { ToCm = 30, Score = score }] }, "", null);
+        CheckSeen Block(int id, DateTimeOffset at, double score) => new(id, at, new CheckAsked {
+            Kind = CheckKind.Block,
+            Layers = [new LayerAsked { ToCm = 30, Score = score }]
+        }, "", null);
         var past = PegPast.Of([Block(1, June.AddYears(-1), 4), Block(2, June, 2)], t => t)!;
         past.Change!.Value.Word.ShouldBe(CheckChange.OneEach);
         PegPast.Verdict([past]).Why.ShouldNotContain("noise");

@@ -107,11 +107,24 @@ public sealed class MixBenchTests
     [Fact]
     public void Modules_count_by_cells_a_bed_by_its_depth_and_buckets_by_their_sum()
     {
-        var trays = Beetroot with { Charge = null, Into = Filling.Modules, Pot = "30 mL", Cells = "84",
-            Parts = [.. Beetroot.Parts.Take(2)], Mixes = [new() { Count = "10", Shares = ["70", "30"] }] };
+        var trays = Beetroot with {
+            Charge = null,
+            Into = Filling.Modules,
+            Pot = "30 mL",
+            Cells = "84",
+            Parts = [.. Beetroot.Parts.Take(2)],
+            Mixes = [new() { Count = "10", Shares = ["70", "30"] }]
+        };
         Bench(trays).Mixes.Mixes[0].FinishedL.ShouldBe(30e-3 * 84 * 10 * 1.1, 1e-9);
-        var bed = trays with { Into = Filling.Bed, Area = "10 m²", Depth = "20 cm", InBuckets = true, Spare = "0", Loss = "0",
-            Mixes = [new() { Shares = ["3", "1"] }] };
+        var bed = trays with {
+            Into = Filling.Bed,
+            Area = "10 m²",
+            Depth = "20 cm",
+            InBuckets = true,
+            Spare = "0",
+            Loss = "0",
+            Mixes = [new() { Shares = ["3", "1"] }]
+        };
         Bench(bed).Mixes.Mixes[0].Litres["coir"].ShouldBe(1500, 1e-6);
         var us = bed with { Area = "100 sq ft", Depth = "6 in" };
         Bench(us, Known(units: UnitSystem.UsCustomary)).Mixes.Mixes[0].FinishedL.ShouldBe(9.290304 * 0.1524 * 1000, 1e-6);
@@ -201,8 +214,12 @@ public sealed class MixBenchTests
     [Fact]
     public void A_pot_of_castings_feeds_a_lettuce_for_a_while_and_says_when_to_feed_it()
     {
-        var a = Bench(Beetroot with { Charge = null, Crop = PotCrop.Lettuce, Mixes = [Beetroot.Mixes[0]],
-            Parts = [.. Beetroot.Parts.Take(2)] });
+        var a = Bench(Beetroot with {
+            Charge = null,
+            Crop = PotCrop.Lettuce,
+            Mixes = [Beetroot.Mixes[0]],
+            Parts = [.. Beetroot.Parts.Take(2)]
+        });
         var n = a.Each[0].Nitrogen!.Value;
         n.Weeks.Count.ShouldBe(9);
         n.Weeks[8].Wanted.ShouldBe(1.25);

@@ -134,8 +134,10 @@ public sealed class MixesTests
     [Fact]
     public void No_amount_that_does_it_is_refused_with_the_way_out()
     {
-        HeapMaterial M(string name, double? kg, double c, double n) => new() { Name = name, Kg = kg, Carbon = c, Nitrogen = n,
-            Moisture = 0.5 };
+        HeapMaterial M(string name, double? kg, double c, double n) => new() {
+            Name = name, Kg = kg, Carbon = c, Nitrogen = n,
+            Moisture = 0.5
+        };
         CompostRecipe.Of(new() { TargetCn = 30, Materials = [M("grass", 10, 0.42, 0.03), M("scraps", null, 0.42, 0.024)] }).Refused!
             .ToString().ShouldContain("No amount of scraps (17.5) brings the rest (14) to 30");
         CompostRecipe.Of(new() { TargetCn = 30, Materials = [M("grass", null, 0.42, 0.03), M("straw", null, 0.46, 0.007)] }).Refused!
@@ -151,8 +153,10 @@ public sealed class MixesTests
     [Fact]
     public void Wood_takes_nitrogen_and_what_breaks_even_neither_gives_nor_takes()
     {
-        RottingPart P(double kg, double c, double n, double k) => new() { Kg = kg, Carbon = c, Nitrogen = n, Moisture = 0,
-            DecayPerWeek = k };
+        RottingPart P(double kg, double c, double n, double k) => new() {
+            Kg = kg, Carbon = c, Nitrogen = n, Moisture = 0,
+            DecayPerWeek = k
+        };
         var bark = NitrogenDrawdown.Of(new() { Weeks = 20, Parts = [P(24, 0.48, 0.006, 0.008)] }).Value;
         bark.LowestWeek.ShouldBe(20);
         bark.LowestG.ShouldBe(bark.NetNitrogenG[20]);

@@ -6,18 +6,26 @@ namespace MudPie.Core.Tests.Sheets;
 /// <summary>Leaves, sap, labs' tables, what changed, and soil, leaf and sap of one place.</summary>
 public sealed class PlantSheetTests
 {
-    private static SheetRow Row(string of, string value, string unit, LeafAge? age = null) => new() { Of = of, Value = value, Unit = unit,
-        Age = age };
+    private static SheetRow Row(string of, string value, string unit, LeafAge? age = null) => new() {
+        Of = of, Value = value, Unit = unit,
+        Age = age
+    };
 
-    private static SheetAsked Leaf(params SheetRow[] rows) => new() { Name = "tomato leaf", For = SheetOf.Leaf, Crop = CropGroup.Vegetables,
-        Rows = rows };
+    private static SheetAsked Leaf(params SheetRow[] rows) => new() {
+        Name = "tomato leaf", For = SheetOf.Leaf, Crop = CropGroup.Vegetables,
+        Rows = rows
+    };
 
-    private static SheetAsked Sap(params SheetRow[] rows) => new() { Name = "tomato sap", For = SheetOf.Sap, Crop = CropGroup.Vegetables,
-        Rows = rows };
+    private static SheetAsked Sap(params SheetRow[] rows) => new() {
+        Name = "tomato sap", For = SheetOf.Sap, Crop = CropGroup.Vegetables,
+        Rows = rows
+    };
 
     private static SheetAsked Soil(string name, string k, string lab = "the county lab", Extraction by = Extraction.Mehlich3,
-        string depth = "15 cm") => new() { Name = name, For = SheetOf.Bed, Lab = lab, Method = by, Depth = depth,
-            Crop = CropGroup.Vegetables, Rows = [Row("K", k, "mg/kg"), Row("pH", "6.1", "")] };
+        string depth = "15 cm") => new() {
+            Name = name, For = SheetOf.Bed, Lab = lab, Method = by, Depth = depth,
+            Crop = CropGroup.Vegetables, Rows = [Row("K", k, "mg/kg"), Row("pH", "6.1", "")]
+        };
 
     private static SheetAnswer Worked(SheetAsked asked)
     {
@@ -235,8 +243,10 @@ public sealed class PlantSheetTests
     {
         var on = new DateOnly(2026, 6, 1);
         Assert.Equal(new DateOnly(2026, 6, 15), SheetKinds.Again(ShortfallChoice.LeafNow, on));
-        var asked = Leaf(Row("Zn", "14", "ppm")) with { Choices = [new() { Of = "Zn", Choice = ShortfallChoice.LeafNow, On = on,
-            Back = new DateOnly(2026, 6, 15) }] };
+        var asked = Leaf(Row("Zn", "14", "ppm")) with {
+            Choices = [new() { Of = "Zn", Choice = ShortfallChoice.LeafNow, On = on,
+            Back = new DateOnly(2026, 6, 15) }]
+        };
         DateTimeOffset At(int day) => new(2026, 6, day, 8, 0, 0, TimeSpan.Zero);
         Assert.Null(SheetCourse.Of(asked, At(1), [], At(14)).Due);
         var due = SheetCourse.Of(asked, At(1), [], At(15)).Due!;
@@ -251,8 +261,10 @@ public sealed class PlantSheetTests
     public void What_was_put_off_is_due_when_the_next_planting_begins()
     {
         var on = new DateOnly(2026, 3, 3);
-        var asked = Leaf(Row("Zn", "14", "ppm")) with { Choices = [new() { Of = "Zn", Choice = ShortfallChoice.NextPlanting, On = on,
-            Back = on.AddDays(365) }] };
+        var asked = Leaf(Row("Zn", "14", "ppm")) with {
+            Choices = [new() { Of = "Zn", Choice = ShortfallChoice.NextPlanting, On = on,
+            Back = on.AddDays(365) }]
+        };
         (DateOnly, string)[] sown = [(on, "rye"), (new(2026, 4, 20), "oats"), (new(2026, 7, 1), "beans")];
         LabSheetStands On(int month, int day) => SheetCourse.Of(asked, new(2026, 3, 1, 8, 0, 0, TimeSpan.Zero), [],
             new(2026, month, day, 8, 0, 0, TimeSpan.Zero), sown);
@@ -261,8 +273,10 @@ public sealed class PlantSheetTests
         Assert.Equal("you put it off to the next planting on 3 Mar 2026: oats, begun on 20 Apr 2026: now is the time",
             On(5, 2).Due!.Detail);
         // Chosen anew on that day, it waits for the beans; never to come back, it does not.
-        Assert.Equal(new DateOnly(2026, 7, 1), Assert.Single(SheetCourse.Planted(asked with { Choices = [asked.Choices[0] with {
-            On = new(2026, 4, 20) }] }, sown).Choices).Back);
+        Assert.Equal(new DateOnly(2026, 7, 1), Assert.Single(SheetCourse.Planted(asked with {
+            Choices = [asked.Choices[0] with {
+            On = new(2026, 4, 20) }]
+        }, sown).Choices).Back);
         Assert.Null(SheetCourse.Planted(asked with { Choices = [asked.Choices[0] with { Back = null }] }, sown).Choices[0].Back);
         Assert.Equal(on.AddDays(365), SheetCourse.Planted(asked, sown[..1]).Choices[0].Back);
     }

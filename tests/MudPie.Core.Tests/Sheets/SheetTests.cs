@@ -190,9 +190,11 @@ public sealed class SheetTests
     [Fact]
     public void Inputs_without_a_price_or_contents_are_named()
     {
-        var wrong = Wrong(Asked(Row("K", "90")) with { Inputs = [new() { InputId = 4 }, new() { Name = "grey stuff" },
+        var wrong = Wrong(Asked(Row("K", "90")) with {
+            Inputs = [new() { InputId = 4 }, new() { Name = "grey stuff" },
             new() { InputId = 77 },
-            new() { InputId = 1, Holds = "Ca lots" }, new() { InputId = 2, Price = "-1" }] });
+            new() { InputId = 1, Holds = "Ca lots" }, new() { InputId = 2, Price = "-1" }]
+        });
         wrong.Keys.ShouldBe(["inputs[0].holds", "inputs[1].holds", "inputs[1].price", "inputs[2]", "inputs[3].holds", "inputs[4].price"],
             ignoreOrder: true);
         InputContents.Read("P2O5 12, K2O 6")!["P"].ShouldBe(0.12 * 0.43642, 1e-9);
@@ -228,7 +230,12 @@ public sealed class SheetTests
     public void A_mix_is_corrected_by_the_litre()
     {
         var r = Asked(Row("K", "20", "mg/L"), Row("NH4-N", "30", "ppm")) with {
-            For = SheetOf.Mix, Size = null, Method = Extraction.SaturatedMedia, Density = "0.4", Held = "0.5", Depth = null,
+            For = SheetOf.Mix,
+            Size = null,
+            Method = Extraction.SaturatedMedia,
+            Density = "0.4",
+            Held = "0.5",
+            Depth = null,
         };
         var a = Of(r, 240).Value;
         a.Nutrients[0].Line.MgPerKg!.Value.ShouldBe(25, 1e-9); // 20 × 0.5 ÷ 0.4
@@ -261,8 +268,10 @@ public sealed class SheetTests
     [Fact]
     public void The_labs_advice_stands_beside_ours_with_its_cost()
     {
-        var a = Of(Asked(Row("K", "90")) with { Advice = [new() { Name = "potassium sulphate", Amount = "250" },
-            new() { Name = "x", Amount = "1" }, new()] }).Value;
+        var a = Of(Asked(Row("K", "90")) with {
+            Advice = [new() { Name = "potassium sulphate", Amount = "250" },
+            new() { Name = "x", Amount = "1" }, new()]
+        }).Value;
         a.Advice.Count.ShouldBe(2);
         a.Advice[0].CostPerHa.ShouldBe(375);
         a.Advice[1].CostPerHa.ShouldBeNull();
