@@ -1,4 +1,5 @@
 ﻿using System;
+using Microsoft.EntityFrameworkCore.Infrastructure;
 using Microsoft.EntityFrameworkCore.Migrations;
 
 #nullable disable
@@ -6,22 +7,16 @@ using Microsoft.EntityFrameworkCore.Migrations;
 namespace MudPie.Records.Migrations
 {
     /// <inheritdoc />
+    [DbContext(typeof(HoldingDb))]
+    [Migration("20261128034429_Mixes")]
     public partial class Mixes : Migration
     {
         /// <inheritdoc />
         protected override void Up(MigrationBuilder migrationBuilder)
         {
-            migrationBuilder.AddColumn<int>(
-                name: "MixEntryId",
-                table: "StockEntries",
-                type: "INTEGER",
-                nullable: true);
+            migrationBuilder.Sql("ALTER TABLE \"StockEntries\" ADD COLUMN \"MixEntryId\" INTEGER NULL REFERENCES \"MixLog\" (\"Id\");");
 
-            migrationBuilder.AddColumn<int>(
-                name: "MixId",
-                table: "Lots",
-                type: "INTEGER",
-                nullable: true);
+            migrationBuilder.Sql("ALTER TABLE \"Lots\" ADD COLUMN \"MixId\" INTEGER NULL REFERENCES \"Mixes\" (\"Id\");");
 
             migrationBuilder.CreateTable(
                 name: "Mixes",
@@ -100,20 +95,6 @@ namespace MudPie.Records.Migrations
                 name: "IX_MixLog_MixId_At",
                 table: "MixLog",
                 columns: new[] { "MixId", "At" });
-
-            migrationBuilder.AddForeignKey(
-                name: "FK_Lots_Mixes_MixId",
-                table: "Lots",
-                column: "MixId",
-                principalTable: "Mixes",
-                principalColumn: "Id");
-
-            migrationBuilder.AddForeignKey(
-                name: "FK_StockEntries_MixLog_MixEntryId",
-                table: "StockEntries",
-                column: "MixEntryId",
-                principalTable: "MixLog",
-                principalColumn: "Id");
         }
 
         /// <inheritdoc />

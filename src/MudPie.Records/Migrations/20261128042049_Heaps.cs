@@ -1,4 +1,5 @@
 ﻿using System;
+using Microsoft.EntityFrameworkCore.Infrastructure;
 using Microsoft.EntityFrameworkCore.Migrations;
 
 #nullable disable
@@ -6,22 +7,16 @@ using Microsoft.EntityFrameworkCore.Migrations;
 namespace MudPie.Records.Migrations
 {
     /// <inheritdoc />
+    [DbContext(typeof(HoldingDb))]
+    [Migration("20261128042049_Heaps")]
     public partial class Heaps : Migration
     {
         /// <inheritdoc />
         protected override void Up(MigrationBuilder migrationBuilder)
         {
-            migrationBuilder.AddColumn<int>(
-                name: "HeapEntryId",
-                table: "StockEntries",
-                type: "INTEGER",
-                nullable: true);
+            migrationBuilder.Sql("ALTER TABLE \"StockEntries\" ADD COLUMN \"HeapEntryId\" INTEGER NULL REFERENCES \"HeapLog\" (\"Id\");");
 
-            migrationBuilder.AddColumn<int>(
-                name: "HeapId",
-                table: "Lots",
-                type: "INTEGER",
-                nullable: true);
+            migrationBuilder.Sql("ALTER TABLE \"Lots\" ADD COLUMN \"HeapId\" INTEGER NULL REFERENCES \"Heaps\" (\"Id\");");
 
             migrationBuilder.CreateTable(
                 name: "Heaps",
@@ -109,20 +104,6 @@ namespace MudPie.Records.Migrations
                 name: "IX_HeapLog_HeapId_At",
                 table: "HeapLog",
                 columns: new[] { "HeapId", "At" });
-
-            migrationBuilder.AddForeignKey(
-                name: "FK_Lots_Heaps_HeapId",
-                table: "Lots",
-                column: "HeapId",
-                principalTable: "Heaps",
-                principalColumn: "Id");
-
-            migrationBuilder.AddForeignKey(
-                name: "FK_StockEntries_HeapLog_HeapEntryId",
-                table: "StockEntries",
-                column: "HeapEntryId",
-                principalTable: "HeapLog",
-                principalColumn: "Id");
         }
 
         /// <inheritdoc />

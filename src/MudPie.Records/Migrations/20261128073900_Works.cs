@@ -1,4 +1,5 @@
 ﻿using System;
+using Microsoft.EntityFrameworkCore.Infrastructure;
 using Microsoft.EntityFrameworkCore.Migrations;
 
 #nullable disable
@@ -6,22 +7,16 @@ using Microsoft.EntityFrameworkCore.Migrations;
 namespace MudPie.Records.Migrations
 {
     /// <inheritdoc />
+    [DbContext(typeof(HoldingDb))]
+    [Migration("20261128073900_Works")]
     public partial class Works : Migration
     {
         /// <inheritdoc />
         protected override void Up(MigrationBuilder migrationBuilder)
         {
-            migrationBuilder.AddColumn<int>(
-                name: "WorkEntryId",
-                table: "StockEntries",
-                type: "INTEGER",
-                nullable: true);
+            migrationBuilder.Sql("ALTER TABLE \"StockEntries\" ADD COLUMN \"WorkEntryId\" INTEGER NULL REFERENCES \"WorkLog\" (\"Id\");");
 
-            migrationBuilder.AddColumn<int>(
-                name: "WorkId",
-                table: "Lots",
-                type: "INTEGER",
-                nullable: true);
+            migrationBuilder.Sql("ALTER TABLE \"Lots\" ADD COLUMN \"WorkId\" INTEGER NULL REFERENCES \"Works\" (\"Id\");");
 
             migrationBuilder.CreateTable(
                 name: "Works",
@@ -117,20 +112,6 @@ namespace MudPie.Records.Migrations
                 table: "Works",
                 column: "Name",
                 unique: true);
-
-            migrationBuilder.AddForeignKey(
-                name: "FK_Lots_Works_WorkId",
-                table: "Lots",
-                column: "WorkId",
-                principalTable: "Works",
-                principalColumn: "Id");
-
-            migrationBuilder.AddForeignKey(
-                name: "FK_StockEntries_WorkLog_WorkEntryId",
-                table: "StockEntries",
-                column: "WorkEntryId",
-                principalTable: "WorkLog",
-                principalColumn: "Id");
         }
 
         /// <inheritdoc />

@@ -1,10 +1,13 @@
-﻿using Microsoft.EntityFrameworkCore.Migrations;
+﻿using Microsoft.EntityFrameworkCore.Infrastructure;
+using Microsoft.EntityFrameworkCore.Migrations;
 
 #nullable disable
 
 namespace MudPie.Records.Migrations
 {
     /// <inheritdoc />
+    [DbContext(typeof(HoldingDb))]
+    [Migration("20261128101157_Solids")]
     public partial class Solids : Migration
     {
         /// <inheritdoc />
@@ -46,11 +49,7 @@ namespace MudPie.Records.Migrations
                 type: "REAL",
                 nullable: true);
 
-            migrationBuilder.AddColumn<int>(
-                name: "WorkEntryId",
-                table: "HeapLog",
-                type: "INTEGER",
-                nullable: true);
+            migrationBuilder.Sql("ALTER TABLE \"HeapLog\" ADD COLUMN \"WorkEntryId\" INTEGER NULL REFERENCES \"WorkLog\" (\"Id\");");
 
             migrationBuilder.AddColumn<bool>(
                 name: "Solid",
@@ -77,13 +76,6 @@ namespace MudPie.Records.Migrations
                 name: "IX_HeapLog_WorkEntryId",
                 table: "HeapLog",
                 column: "WorkEntryId");
-
-            migrationBuilder.AddForeignKey(
-                name: "FK_HeapLog_WorkLog_WorkEntryId",
-                table: "HeapLog",
-                column: "WorkEntryId",
-                principalTable: "WorkLog",
-                principalColumn: "Id");
         }
 
         /// <inheritdoc />
