@@ -87,7 +87,8 @@ public static class PestDesk
         var since = clock.Now.AddDays(-SpeaksDays);
         var newest = await db.PestCounts.AsNoTracking().Where(p => p.At > since
                 && !db.PestCounts.Any(q => q.BedId == p.BedId && q.Pest == p.Pest && (q.At > p.At || (q.At == p.At && q.Id > p.Id))))
-            .Join(db.Beds, p => p.BedId, b => b.Id, (p, b) => new { p, b.Name }).Take(40).ToListAsync();
+            .Join(db.Beds, p => p.BedId, b => b.Id, (p, b) => new { p, b.Name })
+            .OrderByDescending(x => x.p.At).ThenBy(x => x.p.Id).Take(40).ToListAsync();
         var due = new List<(int, string, string, DateTimeOffset Due, string)>();
         foreach (var x in newest)
         {
