@@ -53,11 +53,21 @@ export function SeasonRecord() {
               <thead>
                 <tr className="text-left">
                   <th scope="col">bed</th>
-                  <th scope="col">jobs</th>
-                  <th scope="col">brew</th>
-                  <th scope="col">mix in all</th>
-                  <th scope="col">N-P-K</th>
-                  <th scope="col">harvest</th>
+                  <th scope="col" className="pl-4">
+                    jobs
+                  </th>
+                  <th scope="col" className="pl-4">
+                    brew
+                  </th>
+                  <th scope="col" className="pl-4">
+                    mix in all
+                  </th>
+                  <th scope="col" className="pl-4">
+                    N-P-K
+                  </th>
+                  <th scope="col" className="pl-4">
+                    harvest
+                  </th>
                 </tr>
               </thead>
               <tbody>
@@ -71,10 +81,10 @@ export function SeasonRecord() {
                         {b.crop}, {b.areaShown}
                       </span>
                     </td>
-                    <td>{b.jobs}</td>
-                    <td>{b.brewShown}</td>
-                    <td>{b.mixShown}</td>
-                    <td>
+                    <td className="pl-4">{b.jobs}</td>
+                    <td className="pl-4">{b.brewShown}</td>
+                    <td className="pl-4">{b.mixShown}</td>
+                    <td className="pl-4">
                       {b.npkShown}
                       {b.nutrients.working.length > 0 && (
                         <span className="block text-base">
@@ -82,7 +92,7 @@ export function SeasonRecord() {
                         </span>
                       )}
                     </td>
-                    <td>{b.harvestShown}</td>
+                    <td className="pl-4">{b.harvestShown}</td>
                   </tr>
                 ))}
               </tbody>
