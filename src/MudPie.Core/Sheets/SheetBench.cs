@@ -56,26 +56,6 @@ public sealed record SheetAnswer(SheetRead Read, IReadOnlyList<SheetNutrient> Nu
     public double Total(double kgPerHa) => MixL is { } l ? kgPerHa / 10_000 * l / 1000 : kgPerHa * AreaM2!.Value / 10_000;
 }
 
-/// <summary>A figure of a sheet against its band, as found.</summary>
-/// <param name="Line">As the sheet has it.</param>
-/// <param name="Low">mg/kg, of sap mg/L; null where there is no band.</param>
-/// <param name="High">The same.</param>
-public sealed record SheetFigure(SheetLine Line, double? Low, double? High);
-
-/// <summary>A sheet as found: nothing is worked out to put on.</summary>
-/// <param name="Read">The sheet.</param>
-/// <param name="Figures">Its nutrients against their bands.</param>
-public sealed record SheetFound(SheetRead Read, IReadOnlyList<SheetFigure> Figures)
-{
-    /// <summary>Nutrients below their low end.</summary>
-    public IReadOnlyList<string> Short => [.. Figures.Where(f => f.Low is { } low && f.Line.MgPerKg < low).Select(f => f.Line.Of.Name)
-        .Distinct()];
-
-    /// <summary>That in words: "short of potassium and boron", "nothing short", "no figure has a band".</summary>
-    public string Says => Short.Count > 0 ? $"short of {Say.List(Short)}" : Figures.Any(f => f.Low is not null) ? "nothing short"
-        : "no figure has a band";
-}
-
 /// <summary>From a sheet to amounts: bands, the linear program, shares of a bed, a hectare, a litre.</summary>
 public static class SheetBench
 {
@@ -92,7 +72,7 @@ public static class SheetBench
         var fields = new TypedFields(units);
         fields.Name("name", r.Name, "the sheet");
         var (area, litres) = Size(r, bedM2, lotL, fields);
-        var inputs = r.For.OfPlant() ? [] : Inputs(r, shelf, fields);
+        var inputs = r.For.OfPlant() ? [] : SheetInputs.Read(r, shelf, fields);
         var read = SheetReading.Of(r, fields);
         if (read is null)
         {
@@ -101,7 +81,7 @@ public static class SheetBench
 
         var bands = Bands(r, read, fields);
         var lime = Liming.Of(r, read, fields);
-        var advice = Advice(r, inputs, fields);
+        var advice = SheetInputs.Advice(r, inputs, fields);
         var cost = fields.Optional("cost", r.Cost, Dimension.Plain, 0, 1_000_000, "In the holding’s own money.");
         if (!fields.Checks.Sound)
         {
@@ -110,11 +90,11 @@ public static class SheetBench
 
         if (r.For.OfPlant())
         {
-            return Worked.Of(Plant(r, read, bands, (area, advice, cost)), r.For == SheetOf.Sap ? "mg/L" : "mg/kg",
+            return Worked.Of(PlantSheet.Of(r, read, bands, (area, advice, cost)), r.For == SheetOf.Sap ? "mg/L" : "mg/kg",
                 r.For == SheetOf.Sap ? Evidence.PractitionersRule : Evidence.PublishedTrials, [.. read.Lines
                     .Where(l => l.How.Length > 0 && l.MgPerKg is not null).Select(l => new WorkingLine(l.Of.Name, $"{l.Unit} {l.How}",
                         Say.Number(l.Figure!.Value), $"{Say.Number(l.MgPerKg!.Value)} mg/kg", "conversion of units")),
-                    .. read.Lines.Where(l => l.MgPerKg is not null && Banded(r, l, bands) is not null).Select(l => Against(r, l,
+                    .. read.Lines.Where(l => l.MgPerKg is not null && Banded(r, l, bands) is not null).Select(l => PlantSheet.Against(r, l,
                         bands[l.Of.Id]))], PlantSays.Cautions(r));
         }
 
@@ -167,7 +147,7 @@ public static class SheetBench
     }
 
     /// <summary>A line's band; bands are of young leaves, and old ones have none.</summary>
-    private static (TargetBand Band, bool Own)? Banded(SheetAsked r, SheetLine line, Dictionary<string, (TargetBand, bool)> bands) =>
+    internal static (TargetBand Band, bool Own)? Banded(SheetAsked r, SheetLine line, Dictionary<string, (TargetBand, bool)> bands) =>
         bands.TryGetValue(line.Of.Id, out var band) && !(r.For.OfPlant() && line.Age == LeafAge.Old) ? band : null;
 
     private static (double? AreaM2, double? Litres) Size(SheetAsked r, double? bedM2, double? lotL, TypedFields fields) => r.For switch {
@@ -230,149 +210,11 @@ public static class SheetBench
         };
     }
 
-    internal sealed record InputRead(int? Id, string Name, CorrectionInput Ask, double KgPerL, string Holds, string? Label);
-
-    private static List<InputRead> Inputs(SheetAsked r, IReadOnlyList<ShelfInput> shelf, TypedFields fields)
-    {
-        var read = new List<InputRead>();
-        if (r.Inputs.Count > 60)
-        {
-            fields.Checks.Add("inputs", "That is more than sixty inputs.", "Choose from up to sixty.");
-        }
-
-        for (var i = 0; i < Math.Min(r.Inputs.Count, 60); i++)
-        {
-            var (asked, at) = (r.Inputs[i], $"inputs[{i}]");
-            var on = asked.InputId is { } id ? shelf.FirstOrDefault(s => s.Id == id) : null;
-            if (asked.InputId is not null && on is null)
-            {
-                fields.Checks.Add(at, "That is not on the shelf any more.", "Choose another, or take it out.");
-                continue;
-            }
-
-            var name = on?.Name ?? fields.Name($"{at}.name", asked.Name, "the input");
-            if (read.Any(x => x.Name.Equals(name, StringComparison.OrdinalIgnoreCase)))
-            {
-                fields.Checks.Add($"{at}.name", $"“{name}” stands twice.", "Take one of them out.");
-                continue;
-            }
-
-            read.Add(One((asked, on, name), r.For == SheetOf.Mix, at, fields));
-        }
-
-        return read;
-    }
-
-    private static InputRead One((SheetInputAsked Asked, ShelfInput? On, string Name) input, bool mix, string at, TypedFields fields)
-    {
-        var (asked, on, name) = input;
-        var usual = InputContents.For(name);
-        var label = on is { N: not null } or { P2O5: not null } or { K2O: not null }
-            && (on.N ?? 0) + (on.P2O5 ?? 0) + (on.K2O ?? 0) > 0 ? on : null;
-        var holds = new Dictionary<string, double>(usual?.Holds ?? new Dictionary<string, double>());
-        if (label is not null)
-        {
-            (holds["N"], holds["P"], holds["K"]) = (label.N ?? 0, (label.P2O5 ?? 0) * Nutrients.Oxides["p2o5"].Share,
-                (label.K2O ?? 0) * Nutrients.Oxides["k2o"].Share);
-        }
-
-        IReadOnlyDictionary<string, double>? Typed(string field, string? typed)
-        {
-            var of = string.IsNullOrWhiteSpace(typed) ? null : InputContents.Read(typed);
-            if (of is null && !string.IsNullOrWhiteSpace(typed))
-            {
-                fields.Checks.Add($"{at}.{field}", $"“{typed.Trim()}” is not understood.",
-                    "Per cents by weight: Ca 22, S 17; oxides as P2O5 12.");
-            }
-
-            return of;
-        }
-
-        var own = Typed("holds", asked.Holds);
-        var first = Typed("firstYear", asked.FirstYear) ?? usual?.FirstYear ?? new Dictionary<string, double>();
-        var content = own ?? holds;
-        if (content.Count == 0 || content.Values.All(v => v <= 0))
-        {
-            fields.Checks.Add($"{at}.holds", $"Nothing says what {name} holds.", "Give per cents by weight, from its label: N 13, S 1.5.");
-        }
-
-        var price = string.IsNullOrWhiteSpace(asked.Price) ? on?.PricePerKg
-            : fields.Quantity($"{at}.price", asked.Price, Dimension.Plain, 0, 1_000_000,
-                "What a kilogram costs; 0 where it costs nothing.");
-        if (price is null)
-        {
-            fields.Checks.Add($"{at}.price", $"Nothing says what {name} costs.",
-                "Without a price the cheapest can’t be told: give one, or 0.");
-        }
-
-        // A gram a litre of mix is 10,000 kg in a layer a metre deep; a litre bears a thousandth of what a hectare does, in grams.
-        var most = string.IsNullOrWhiteSpace(asked.Most) ? usual?.MostKgPerHa * (mix ? 10_000 / 1000.0 : 1)
-            : fields.Quantity($"{at}.most", asked.Most, Dimension.Plain, 0, 1_000_000, mix ? "g a litre." : "kg a hectare.") * (mix
-                ? 10_000 : 1);
-        return new InputRead(on?.Id, name, new CorrectionInput {
-            Name = name, PricePerKg = price ?? 0, CapKgPerHa = most, Content = content, Release = first.ToDictionary(f => f.Key, f =>
-                f.Value),
-        }, on?.KgPerL ?? usual?.KgPerL ?? 1, InputContents.Write(content), own is null && label is not null
-            ? $"{Percent(label.N)}-{Percent(label.P2O5)}-{Percent(label.K2O)} (N-P₂O₅-K₂O)" : null);
-    }
-
-    private static string Percent(double? share) => Say.Number((share ?? 0) * 100);
-
-    private static List<AdviceRead> Advice(SheetAsked r, List<InputRead> inputs, TypedFields fields)
-    {
-        var advice = new List<AdviceRead>();
-        for (var i = 0; i < Math.Min(r.Advice.Count, 20); i++)
-        {
-            if (string.IsNullOrWhiteSpace(r.Advice[i].Name) && string.IsNullOrWhiteSpace(r.Advice[i].Amount))
-            {
-                continue;
-            }
-
-            var name = fields.Name($"advice[{i}].name", r.Advice[i].Name, "it");
-            var kg = fields.Quantity($"advice[{i}].amount", r.Advice[i].Amount, Dimension.Plain, 0, 1_000_000, r.For == SheetOf.Mix
-                ? "g a litre."
-                : "kg a hectare.") * (r.For == SheetOf.Mix ? 10_000 : 1);
-            var known = inputs.FirstOrDefault(x => x.Name.Contains(name, StringComparison.OrdinalIgnoreCase)
-                || name.Contains(x.Name, StringComparison.OrdinalIgnoreCase));
-            advice.Add(new AdviceRead(name, kg, known is null ? null : kg * known.Ask.PricePerKg!.Value));
-        }
-
-        return advice;
-    }
-
-    /// <summary>A plant against its bands: nothing is put on by it, but each shortfall wants a choice. Bands are of young leaves.</summary>
-    private static SheetAnswer Plant(SheetAsked r, SheetRead read, Dictionary<string, (TargetBand Band, bool Own)> bands,
-        (double? AreaM2, IReadOnlyList<AdviceRead> Advice, double? Cost) with)
-    {
-        List<SheetNutrient> nutrients = [.. read.Lines.Where(l => !l.Of.Property).Select(l =>
-            Banded(r, l, bands) is { } b
-                ? new SheetNutrient(l, b.Band.Low, b.Band.High, b.Own, null, null,
-                    l.MgPerKg is { } have ? Math.Max(0, b.Band.Low!.Value - have) : 0,
-                    l.MgPerKg < b.Band.Low ? PlantSays.Why(l) : null, Chosen(r, l.Of.Id), Flag(l, b.Band))
-                : new SheetNutrient(l, null, null, false, null, null, 0, null, null, l.Age == LeafAge.Old ? "of old leaves"
-                    : Flag(l, null)))];
-        return new SheetAnswer(read, nutrients, [], with.AreaM2, null, 0, null, with.Advice, with.Cost, PlantSays.Verdict(r, nutrients));
-
-        static string? Flag(SheetLine line, TargetBand? band) => line.Above
-            ? "above the lab’s scale: enough, and how much more nobody knows"
-            : line.Below ? "below what the lab can find: half of that is taken" : band is null ? "no band for it: type the lab’s own"
-            : line.MgPerKg > band.High ? "more than the band: nothing is gained by more" : null;
-    }
-
-    private static WorkingLine Against(SheetAsked r, SheetLine line, (TargetBand Band, bool Own) by)
-    {
-        var unit = r.For == SheetOf.Sap ? "mg/L" : "mg/kg";
-        var (have, low) = (line.MgPerKg!.Value, by.Band.Low!.Value);
-        return new WorkingLine(line.Of.Name, "low end of the band − what was found", $"{Say.Number(low)} − {Say.Number(have)}",
-            have < low ? $"{Say.Number(low - have)} {unit} short" : "enough", by.Own ? "your own band, or the lab’s"
-                : "the house’s band: ranges that advisory tables share, which differ by a third");
-    }
-
-    private static ShortfallChoice? Chosen(SheetAsked r, string id) =>
+    internal static ShortfallChoice? Chosen(SheetAsked r, string id) =>
         r.Choices.LastOrDefault(c => Nutrients.Read(c.Of ?? "")?.Of.Id == id)?.Choice;
 
     private static SheetAnswer Answer((SheetAsked Asked, SheetRead Read, Dictionary<string, (TargetBand Band, bool Own)> Bands) of,
-        CorrectionsAnswer? solved, List<InputRead> inputs,
+        CorrectionsAnswer? solved, List<SheetInputs.InputRead> inputs,
         (double? AreaM2, double? Litres, Worked<LimeAnswer>? Lime, IReadOnlyList<AdviceRead> Advice, double? Cost) with)
     {
         var (r, read, bands) = of;

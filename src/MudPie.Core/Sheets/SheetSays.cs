@@ -29,7 +29,7 @@ public static class SheetSays
     };
 
     /// <summary>Why no more of an input.</summary>
-    internal static string WhyNotMore(SheetBench.InputRead input, CorrectionsAnswer? solved, IReadOnlyList<SheetNutrient> nutrients)
+    internal static string WhyNotMore(SheetInputs.InputRead input, CorrectionsAnswer? solved, IReadOnlyList<SheetNutrient> nutrients)
     {
         if (solved is null)
         {
