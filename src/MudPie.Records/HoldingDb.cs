@@ -199,8 +199,12 @@ public sealed class HoldingDb(DbContextOptions<HoldingDb> options) : DbContext(o
         public ChangesFound(HoldingDb db)
         {
             (_db, _auto) = (db, db.ChangeTracker.AutoDetectChangesEnabled);
-            db.ChangeTracker.DetectChanges();
-            db.ChangeTracker.AutoDetectChangesEnabled = false;
+            if (_auto)
+            {
+                db.ChangeTracker.DetectChanges();
+                db.ChangeTracker.AutoDetectChangesEnabled = false;
+            }
+
             db.Renew();
         }
 

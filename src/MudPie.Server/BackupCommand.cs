@@ -27,7 +27,7 @@ public static class BackupCommand
 
         return Try(error, $"Nothing was made at {to}.", () =>
         {
-            HoldingFile.Copy(from, to);
+            HoldingCopies.Copy(from, to);
             output.WriteLine($"Copied to {to}");
         });
     }
@@ -55,7 +55,7 @@ public static class BackupCommand
         return Try(error, $"{target} is as it was.", () =>
         {
             using var lease = HoldingLease.Take(target);
-            if (HoldingFile.Restore(copy, target) is { } kept)
+            if (HoldingCopies.Restore(copy, target) is { } kept)
             {
                 output.WriteLine($"What was there lies at {kept}");
             }

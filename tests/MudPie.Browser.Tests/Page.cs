@@ -35,7 +35,7 @@ public sealed class Page : WebApplicationFactory<LiveBrew>
         var copied = demo && !probe;
         if (copied)
         {
-            HoldingFile.Copy(Template.Value, Path.Combine(_folder, "holding.mudpie"));
+            HoldingCopies.Copy(Template.Value, Path.Combine(_folder, "holding.mudpie"));
             _demo = false; // it is there already
         }
 

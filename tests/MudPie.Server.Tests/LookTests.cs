@@ -127,6 +127,8 @@ public class LookTests : IDisposable
         await _h.Post("/api/look/checks", new { pegId = 5, check = new { kind = "cotton", buried = true } });
         _h.Clock.Advance(TimeSpan.FromDays(49));
         (await _h.Get("/api/today"))["items"]!.ToJsonString().ShouldContain("Dig up the strip");
+        (await _h.Http.GetStringAsync("/api/calendar.ics")).Replace("\r\n ", "", StringComparison.Ordinal)
+            .ShouldContain("Dig up the strip");
         var read = await _h.Post("/api/look/checks/read", new { pegId = 5, check = new { kind = "cotton", gone = 0.7 } });
         ((string)read["value"]!["shown"]!).ShouldContain("in 7 weeks");
         await _h.Post("/api/look/checks", new { pegId = 5, check = new { kind = "cotton", gone = 0.7 } });

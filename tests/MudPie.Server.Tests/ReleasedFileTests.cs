@@ -140,7 +140,7 @@ public class ReleasedFileTests
         await h.Post("/api/put-out/tank",
             Job([.. (await h.Post("/api/put-out/tank/work-out", Job([])))["cautions"]!.AsArray().Select(c => (string)c!["id"]!)]));
         var copy = h.FilePath + ".release";
-        HoldingFile.Copy(h.FilePath, copy);
+        HoldingCopies.Copy(h.FilePath, copy);
         Pack($"{name}.mudpie.gz", await File.ReadAllBytesAsync(copy));
         Pack($"{name}.says.json.gz", System.Text.Encoding.UTF8.GetBytes((await Said(h)).ToJsonString()));
     }

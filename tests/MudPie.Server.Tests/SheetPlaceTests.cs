@@ -112,6 +112,39 @@ public sealed class SheetPlaceTests : IDisposable
     }
 
     [Fact]
+    public async Task What_was_put_off_is_asked_for_on_the_day_of_the_next_planting_everywhere_alike()
+    {
+        var id = await Keep(new {
+            name = "ridge soil", @for = "bed", bedId = 5, density = "1.3", crop = "vegetables", method = "mehlich3",
+            rows = new[] { Row("K", "60", "ppm") }, choices = new[] { new { of = "K", choice = "nextPlanting" } }
+        });
+        ((string?)(await _h.Get($"/api/sheets/{id}"))["again"]).ShouldBeNull();
+        _h.Clock.Advance(TimeSpan.FromDays(3));
+        (await _h.Get("/api/today"))["items"]!.ToJsonString().ShouldNotContain("of ridge soil");
+        await _h.Post("/api/look/field", new { bedIds = new[] { 5 }, did = new { deed = "sowed", crop = "spinach" } });
+        const string Says = "you put it off to the next planting on 10 Jun 2026: spinach, begun today: now is the time";
+        ((string)(await _h.Get($"/api/sheets/{id}"))["again"]!).ShouldBe($"Look again at potassium of ridge soil: {Says}");
+        var item = (await _h.Get("/api/today"))["items"]!.AsArray()
+            .Single(i => (string)i!["title"]! == "Look again at potassium of ridge soil");
+        ((string)item!["detail"]!, (string)item["link"]!).ShouldBe((Says, $"/make/sheet/{id}"));
+    }
+
+    [Fact]
+    public async Task Bags_are_marked_in_the_holding_s_units()
+    {
+        (await _h.Get("/api/sheets/sampling"))["places"]!.ToJsonString().ShouldContain("10 to 30 cm");
+        await _h.Post("/api/holding/units", new { units = "usCustomary" });
+        var plan = await _h.Get("/api/sheets/sampling");
+        ((string)plan["deep"]!).ShouldBe("0 to 4 and 4 to 12 in");
+        plan["places"]!.ToJsonString().ShouldNotContain(" cm");
+        plan["how"]!.ToJsonString().ShouldNotContain("litre");
+        var first = (int)(await _h.Post("/api/sheets/sampling", new { places = new[] { new { bedId = 5 } } }))["id"]!;
+        var deep = (await _h.Get($"/api/sheets/{first + 1}"))["asked"]!;
+        ((string)deep["depthFrom"]!, (string)deep["depth"]!).ShouldBe(("4 in", "12 in"));
+        (await _h.Get($"/api/sheets/{first}"))["how"]!.ToJsonString().ShouldContain("a pint of each");
+    }
+
+    [Fact]
     public async Task Sheets_are_begun_for_the_bags_of_a_zone()
     {
         var plan = await _h.Get("/api/sheets/sampling");

@@ -87,7 +87,7 @@ public class SturdyTests
         Run(At("newer"), "INSERT INTO \"__EFMigrationsHistory\" VALUES ('29991231000000_Later', '99')");
         Refused(At("newer")).Trouble.Wrong.ShouldContain("newer Mud Pie");
         HoldingFile.Prepare(At("hurt"));
-        HoldingFile.Copy(At("hurt"), At("hurt.copy-1"));
+        HoldingCopies.Copy(At("hurt"), At("hurt.copy-1"));
         var bytes = File.ReadAllBytes(At("hurt"));
         Array.Fill<byte>(bytes, 0xFF, 4096, bytes.Length - 8192);
         File.WriteAllBytes(At("hurt"), bytes);
@@ -242,7 +242,7 @@ public class SturdyTests
 
         Mode().ShouldBe("wal");
         var copy = file + ".copy";
-        HoldingFile.Copy(file, copy); // a copy is one file and nothing beside it
+        HoldingCopies.Copy(file, copy); // a copy is one file and nothing beside it
         File.Move(copy, file, true);
         HoldingFile.Prepare(file).ShouldBeNull();
         Mode().ShouldBe("wal");
@@ -254,7 +254,7 @@ public class SturdyTests
     {
         var folder = Folder();
         HoldingFile.Prepare(Path.Combine(folder, "made.mudpie"));
-        HoldingFile.Copy(Path.Combine(folder, "made.mudpie"), Path.Combine(folder, "plain.mudpie"));
+        HoldingCopies.Copy(Path.Combine(folder, "made.mudpie"), Path.Combine(folder, "plain.mudpie"));
         for (var n = 0; n < 24; n++)
         {
             var file = Path.Combine(folder, $"{n}.mudpie");
@@ -292,7 +292,7 @@ public class SturdyTests
             {
                 if (i > 0)
                 {
-                    HoldingFile.Copy(file, Path.Combine(folder, $"{n}-{i}.copy"));
+                    HoldingCopies.Copy(file, Path.Combine(folder, $"{n}-{i}.copy"));
                     return;
                 }
 

@@ -196,7 +196,7 @@ public static partial class NoteIt
     private static Ruling<NoteUnderstood> Use(List<string> words, IReadOnlyList<Nameable> names, List<Nameable> beds, string? time,
         List<string> guessed, UnitSystem units)
     {
-        var (amount, unit, from, length) = AmountIn(words, units, out var asks, Dimension.Volume, Dimension.Mass);
+        var (amount, unit, from, length) = NoteAmount.In(words, units, out var asks, Dimension.Volume, Dimension.Mass);
         if (amount is not { } much)
         {
             return asks ?? Refusal.Of("text", "It is a use, but it is not said how much.",
@@ -243,7 +243,7 @@ public static partial class NoteIt
     /// <summary>Worms were fed so much, and what where it was said.</summary>
     private static Ruling<NoteUnderstood> Fed(List<string> words, List<Nameable> bins, string? time, List<string> guessed, UnitSystem units)
     {
-        var (amount, unit, from, length) = AmountIn(words, units, out var asks, Dimension.Volume, Dimension.Mass);
+        var (amount, unit, from, length) = NoteAmount.In(words, units, out var asks, Dimension.Volume, Dimension.Mass);
         if (amount is not { } much)
         {
             return asks ?? Refusal.Of("text", "Worms were fed, but it is not said how much.", "Say how much: fed worms 400 g scraps.");
@@ -261,7 +261,7 @@ public static partial class NoteIt
     private static Ruling<NoteUnderstood> Harvest(List<string> words, List<Nameable> beds, string? time, List<string> guessed,
         UnitSystem units)
     {
-        var (amount, _, _, _) = AmountIn(words, units, out var asks, Dimension.Mass);
+        var (amount, _, _, _) = NoteAmount.In(words, units, out var asks, Dimension.Mass);
         return amount is { } grams
             ? Done(NoteKind.Harvest, [grams / 1000], null, beds, time, guessed,
                 $"Harvested {Units.Show(grams, Dimension.Mass, units)}", NameOf.Bed)
@@ -280,50 +280,6 @@ public static partial class NoteIt
         var found = Targets(words, names, NameOf.Bed, []);
         var vessels = found.Count == 0 ? Targets(words, names, NameOf.Vessel, []) : [];
         return Done(NoteKind.Note, [], said, found.Count > 0 ? found : vessels, time, guessed, $"Note: {said}", null);
-    }
-
-    private static (double? Amount, string Unit, int From, int Length) AmountIn(List<string> words, UnitSystem units, out Refusal? asks,
-        params Dimension[] kinds)
-    {
-        asks = null;
-        for (var i = 0; i < words.Count; i++)
-        {
-            if (!Number().IsMatch(words[i]) && words[i] is not ("half" or "a"))
-            {
-                continue;
-            }
-
-            Refusal? shortest = null; // of all that begins at this figure
-            foreach (var length in new[] { 4, 3, 2, 1 }.Where(n => words.Count >= n))
-            {
-                if (i + length > words.Count || (length == 1 && !Number().Match(words[i]).Groups[2].Success)
-                    || (length == 1 && Number().Match(words[i]).Groups[2].Length == 0))
-                {
-                    continue;
-                }
-
-                var piece = string.Join(' ', words.Skip(i).Take(length));
-                foreach (var kind in kinds)
-                {
-                    var read = AmountText.Read("text", piece, kind, units);
-                    if (read.Refused is null && read.Value.Si > 0)
-                    {
-                        return (read.Value.Si, kind == Dimension.Volume ? "L" : "g", i, length);
-                    }
-
-                    // What can be read two ways is asked about, and not taken for no amount at all.
-                    if (read.Refused?.Problems[0] is { } p
-                        && (p.Ask is not null || p.Wrong.Contains("can be read as", StringComparison.Ordinal)))
-                    {
-                        shortest = read.Refused;
-                    }
-                }
-            }
-
-            asks ??= shortest;
-        }
-
-        return (null, "", 0, 0);
     }
 
     private static Ruling<NoteUnderstood> Done(NoteKind kind, IReadOnlyList<double> numbers, string? word, List<Nameable> targets,
