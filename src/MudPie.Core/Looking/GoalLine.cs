@@ -23,7 +23,8 @@ public enum GoalStands
 /// <param name="Value">How much.</param>
 /// <param name="Lower">Where that may lie, low end; null where nothing says.</param>
 /// <param name="Upper">High end.</param>
-public sealed record GoalPoint(DateOnly On, double Value, double? Lower = null, double? Upper = null);
+/// <param name="Pegs">Of so many pegs it is the mean; null of one alone, and of what is no check.</param>
+public sealed record GoalPoint(DateOnly On, double Value, double? Lower = null, double? Upper = null, int? Pegs = null);
 
 /// <summary>A goal as it is asked about.</summary>
 /// <param name="Baseline">Before it was begun: may come from an old notebook.</param>
@@ -110,7 +111,8 @@ public static class GoalLine
                     $"{Say.Number(q.Baseline.Value)} to {Say.Number(q.Target.Value)}, {Say.Date(q.Baseline.On)} to {Say.Date(q.Target.On)}",
                     $"{Say.Number(wanted)}{Say.Unit(q.Unit)}", "a straight line"),
                 new("measured", known ? "with its interval" : $"without an interval: within {Near * 100:0} % of the way is on the line",
-                    Say.Date(last.On), known
+                    Say.Date(last.On) + (last.Pegs is { } pegs ? $", mean of {Say.Count(pegs, "peg")}, by Student’s t from peg to peg"
+                        : ""), known
                         ? $"{Say.Number(last.Value)}, {Say.Number(last.Lower!.Value)} to {Say.Number(last.Upper!.Value)}"
                         : Say.Number(last.Value), "measured here"),
             ]);

@@ -64,10 +64,11 @@ public static class GoalMeasures
 
     /// <summary>Rounds of the pegs as one figure each.</summary>
     /// <param name="checks">Of one kind, in any order; of a peg looked at twice in a round the later counts.</param>
+    /// <param name="most">The most that there can be: 100 where the figure is per cent.</param>
     /// <remarks>One peg: its figure with its own interval. Several: their mean, with Student's interval from peg to peg, and no shorter
     /// than their own intervals make it. 5, 6 and 7 worms at three pegs within three days: 6, from 3.5 to 8.5. Source: statistics; a peg
     /// looked at today and another tomorrow are no change.</remarks>
-    public static IReadOnlyList<GoalPoint> Rounds(IReadOnlyList<GoalCheck> checks)
+    public static IReadOnlyList<GoalPoint> Rounds(IReadOnlyList<GoalCheck> checks, double most = double.PositiveInfinity)
     {
         List<List<GoalCheck>> rounds = [];
         foreach (var check in checks.OrderBy(c => c.On))
@@ -91,7 +92,8 @@ public static class GoalMeasures
             var mean = Estimate.Of([.. pegs.Select(p => p.Figure)]);
             var own = Math.Sqrt(pegs.Sum(p => p.Upper - p.Lower is { } wide ? wide * wide / 4 : 0)) / pegs.Count;
             var half = Math.Max(mean.Half(), own);
-            return new GoalPoint(round[^1].On, mean.Mean, Math.Max(0, mean.Mean - half), mean.Mean + half);
+            return new GoalPoint(round[^1].On, mean.Mean, Math.Max(0, mean.Mean - half), Math.Min(most,
+                mean.Mean + half), pegs.Count);
         })];
     }
 

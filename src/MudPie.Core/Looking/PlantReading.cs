@@ -82,12 +82,12 @@ public static class PlantReading
     /// <remarks>12, 14, 10 and 12 in a metre: mean 12, spread 14 %, even. House cut-offs, to start with.</remarks>
     public const double EvenSpread = 0.2, GapSpread = 0.4;
 
-    /// <summary>How plants stand: so many a metre, and how evenly; null where none were counted.</summary>
-    private static string? Stand(CheckAsked r)
+    /// <summary>How plants stand: so many a metre, and how evenly; with its working. Null where none were counted.</summary>
+    private static (string Says, WorkingLine? Line)? Stand(CheckAsked r)
     {
         if (r.Stand is not { Count: > 0 } metres)
         {
-            return r.PerMetre is { } one ? $"{Say.Number(one)} plants a metre" : null;
+            return r.PerMetre is { } one ? ($"{Say.Number(one)} plants a metre", null) : null;
         }
 
         var mean = metres.Average();
@@ -99,7 +99,9 @@ public static class PlantReading
             < GapSpread => ", uneven",
             _ => ", with gaps",
         };
-        return $"{Say.Number(mean, 3)} plants a metre{how}{(spread is { } s ? $" (spread {Say.Number(s * 100, 2)} %)" : "")}";
+        var told = $"{Say.Number(mean, 3)} plants a metre{how}{(spread is { } s ? $" (spread {Say.Number(s * 100, 2)} %)" : "")}";
+        return (told, new("stand", "mean of the metres; their standard deviation ÷ it", Say.List([.. metres.Select(m => Say.Number(m))]),
+            told, "under 20 % even, 40 % and over gaps: house cut-offs, to start with"));
     }
 
     internal static Worked<CheckAnswer>? Leaf(CheckAsked r, Checks checks)
@@ -128,11 +130,13 @@ public static class PlantReading
         var hint = r is { OldYellow: true, YoungYellow: true } ? "Old and young leaves are yellow: look at water and roots first."
             : r.OldYellow ? "Old leaves yellow: nitrogen or magnesium, perhaps. A leaf sheet says which."
             : r.YoungYellow ? "Young leaves yellow: sulphur or iron, perhaps. A leaf sheet says which." : null;
-        return CheckReading.Answer(new CheckAnswer(CheckKind.Leaf, card, null, null, "of 6", $"colour {Say.Number(card, 2)} of 6"
-            + (r.Shape is null ? "" : $", {r.Shape.Trim()}") + (Stand(r) is { } stand ? $", {stand}" : ""),
+        var stand = Stand(r);
+        return Worked.Of(new CheckAnswer(CheckKind.Leaf, card, null, null, "of 6", $"colour {Say.Number(card, 2)} of 6"
+            + (r.Shape is null ? "" : $", {r.Shape.Trim()}") + (stand is null ? "" : $", {stand.Value.Says}"),
             card >= 4 ? "green" : card >= 3 ? "pale" : "yellow", card >= 3 && hint is null ? Tone.Go : Tone.Mind, null, hint),
-            new("leaf colour", "on the card, the youngest full grown leaf", "", $"{Say.Number(card, 2)} of 6",
-                "a hint, to be confirmed by a leaf sheet"));
+            "of 6", Evidence.PractitionersRule, [new("leaf colour", "on the card, the youngest full grown leaf", "",
+                $"{Say.Number(card, 2)} of 6", "a hint, to be confirmed by a leaf sheet"), .. stand?.Line is { } line ? [line]
+                    : Array.Empty<WorkingLine>()]);
     }
 
     internal static Worked<CheckAnswer>? Weeds(CheckAsked r, Checks checks)

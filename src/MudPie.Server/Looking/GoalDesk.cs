@@ -32,7 +32,7 @@ internal static class GoalDesk
             var checks = await db.GroundChecks.ThatStand().AsNoTracking().Where(c => c.Kind == g.Check && (g.BedId == null
                 || c.Peg.BedId == g.BedId)).OrderBy(c => c.At).Select(c => new { c.PegId, c.At, c.Figure, c.Lower, c.Upper }).ToListAsync();
             return GoalMeasures.Rounds([.. checks.Select(c => new GoalCheck(c.PegId, Day(c.At), Told(g, c.Figure), Told(g, c.Lower),
-                Told(g, c.Upper)))]);
+                Told(g, c.Upper)))], Shares(g) ? 100 : double.PositiveInfinity);
         }
 
         var begins = await db.Applications.MinAsync(a => (DateTimeOffset?)a.At) ?? clock.Now;
@@ -41,8 +41,9 @@ internal static class GoalDesk
     }
 
     /// <summary>Shares are told in per cent, as everywhere.</summary>
-    private static double Told(Goal g, double figure) => g.Check is CheckKind.Crumbs or CheckKind.Roots or CheckKind.Cotton ? figure * 100
-        : figure;
+    private static double Told(Goal g, double figure) => Shares(g) ? figure * 100 : figure;
+
+    private static bool Shares(Goal g) => g.Check is CheckKind.Crumbs or CheckKind.Roots or CheckKind.Cotton;
 
     private static double? Told(Goal g, double? figure) => figure is { } f ? Told(g, f) : null;
 

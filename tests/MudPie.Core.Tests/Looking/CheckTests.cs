@@ -119,6 +119,8 @@ public class CheckTests
         Stand(12, 14, 10, 12).ShouldBe("colour 4 of 6, 12 plants a metre, even (spread 14 %)");
         Stand(12, 18, 10, 8).ShouldBe("colour 4 of 6, 12 plants a metre, uneven (spread 36 %)");
         Stand(12, 0, 13, 11).ShouldContain("with gaps");
+        CheckReading.Of(new() { Kind = CheckKind.Leaf, Card = 4, Stand = [12, 14, 10, 12] }).Worked.Working.Select(w => w.Name)
+            .ShouldBe(["leaf colour", "stand"]);
         Stand(12).ShouldBe("colour 4 of 6, 12 plants a metre");
         Read(new() { Kind = CheckKind.Leaf, Card = 4, PerMetre = 12 }).Shown.ShouldBe(Stand(12)); // as it was kept before
         Wrong(new() { Kind = CheckKind.Leaf, Card = 4, Stand = [12, -1] }).ShouldBe("stand");

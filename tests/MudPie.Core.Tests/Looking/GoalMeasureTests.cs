@@ -29,6 +29,9 @@ public class GoalMeasureTests
         var points = GoalMeasures.Rounds([At(3, 2, 7), At(1, 0, 5), At(2, 1, 6), At(1, 90, 8, 2), At(1, 200, 3), At(2, 201, 1), At(1, 202,
             9)]);
         points.Count.ShouldBe(3);
+        points.Select(x => x.Pegs).ShouldBe([3, null, 2]);
+        GoalLine.Of(new(new(January.AddDays(-9), 2), new(January.AddDays(700), 12), [points[0]], "")).Worked.Working[1].Figures
+            .ShouldBe("3 Jan 2024, mean of 3 pegs, by Student’s t from peg to peg");
         points[0].On.ShouldBe(January.AddDays(2));
         points[0].Value.ShouldBe(6, 1e-9);
         points[0].Lower!.Value.ShouldBe(3.516, 0.001); // t of 2 degrees is 4.3027, s is 1
@@ -39,6 +42,7 @@ public class GoalMeasureTests
         GoalMeasures.Rounds([At(1, 0, 4, 3), At(2, 0, 4, 3)]).Single().Upper!.Value.ShouldBe(4 + (3 / Math.Sqrt(2)), 1e-9,
             "pegs that agree know no more than each of them");
         GoalMeasures.Rounds([At(1, 0, 4), At(1, 3, 4), At(1, 4, 4)]).Count.ShouldBe(2);
+        GoalMeasures.Rounds([At(1, 0, 60), At(2, 0, 98)], 100).Single().Upper.ShouldBe(100, "no more than all of them");
         GoalMeasures.Rounds([]).ShouldBeEmpty();
     }
 
