@@ -134,6 +134,14 @@ public class LookJourneys
         page.See("2 pushes here");
         page.See("as dug on");
         page.See("not known: structure and worms only; 1 kind more");
+        page.Unfold("All that was found here");
+        page.Press("//li[starts-with(@aria-label, 'Spade block')]//button[.='put it right']");
+        page.Click("4 compact");
+        page.Click("Keep it as put right");
+        page.See("It is not said what was wrong");
+        page.Fill("What was wrong", "a slip of the thumb");
+        page.Click("Keep it as put right");
+        page.See("put right: a slip of the thumb");
     }
 
     [Fact]

@@ -44,6 +44,9 @@ public class LookTests : IDisposable
             .ShouldBe(["correctsId"]);
         page = await Peg(peg);
         page["log"]!.AsArray().Count.ShouldBe(2, "what was put right stays readable");
+        page["log"]!.AsArray().Select(l => (string?)l!["gone"]).OfType<string>().ShouldBe(["put right: a slip of the thumb"]);
+        page["log"]!.AsArray().Select(l => (string?)l!["at"]).Distinct().Count().ShouldBe(1, "of the hour in which it was found");
+        ((string)page["under"]!).ShouldContain("31 h after 12 mm of rain", Case.Sensitive, "on the ground as it was");
         ((string)page["past"]![0]!["cells"]![0]!).ShouldBe("5");
         (await _h.Refused($"/api/look/checks/{right}/strike", new { why = "" })).Keys.ShouldBe(["why"]);
         await _h.Post($"/api/look/checks/{right}/strike", new { why = "the wrong peg" });

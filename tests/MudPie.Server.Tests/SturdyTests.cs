@@ -432,6 +432,10 @@ public class SturdyTests
         byte[] aside = [.. jpeg[..2], .. exif, .. jpeg[2..]];
         using var upright = SKBitmap.Decode(Pictures.Encode(aside).Jpeg);
         (upright.Width, upright.Height).ShouldBe((100, 200));
+        using var phone = new SKBitmap(new SKImageInfo(8160, 6120, SKColorType.Gray8));
+        using var large = SKImage.FromBitmap(phone);
+        using var sent = SKBitmap.Decode(Pictures.Encode(large.Encode(SKEncodedImageFormat.Jpeg, 60).ToArray()).Jpeg);
+        (sent.Width, sent.Height).ShouldBe((1600, 1200), "50 million pixels, as a phone takes them");
     }
 
     [Fact]

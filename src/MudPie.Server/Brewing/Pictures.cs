@@ -8,6 +8,7 @@ public static class Pictures
 {
     private const int LongestSide = 1600;
     private const long MostPixels = 40_000_000; // 160 MB while it is decoded
+    private const long MostPixelsOfJpeg = 120_000_000; // decoded no larger than it is wanted: a phone's largest
 
     /// <summary>Decoded and encoded again, so that only a picture is kept: no place, no name, nothing hidden in it. Its size is looked at
     /// before anything is decoded, and one that breaks off is refused.</summary>
@@ -21,10 +22,11 @@ public static class Pictures
         }
 
         var (width, height) = (codec.Info.Width, codec.Info.Height);
-        if (width < 1 || height < 1 || (long)width * height > MostPixels)
+        var most = codec.EncodedFormat == SKEncodedImageFormat.Jpeg ? MostPixelsOfJpeg : MostPixels;
+        if (width < 1 || height < 1 || (long)width * height > most)
         {
             return (null, Refusal.Of("photo", $"That picture has {width} × {height} pixels.",
-                "Bring one of up to 40 million; a camera’s usual size will do."));
+                $"Bring one of up to {most / 1_000_000} million; a camera’s usual size will do."));
         }
 
         // A JPEG is decoded no larger than it is wanted.

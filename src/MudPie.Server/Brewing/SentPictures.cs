@@ -64,8 +64,8 @@ internal static class SentPictures
     {
         if (request.ContentLength is null or 0 or > MostPhotoBytes)
         {
-            return (null, Refusal.Of("photo", request.ContentLength > MostPhotoBytes ? "That picture is larger than 12 MB."
-                : "There is no picture.", "Bring a JPEG or PNG of up to 12 MB."));
+            return (null, Refusal.Of("photo", request.ContentLength > MostPhotoBytes ? "That picture is larger than 25 MB."
+                : "There is no picture.", "Bring a JPEG or PNG of up to 25 MB."));
         }
 
         using var memory = new MemoryStream();
@@ -73,5 +73,5 @@ internal static class SentPictures
         return (memory.ToArray(), null);
     }
 
-    internal const int MostPhotoBytes = 12 * 1024 * 1024;
+    internal const int MostPhotoBytes = 25 * 1024 * 1024;
 }

@@ -48,7 +48,9 @@ public static class CheckEndpoints
         writes.Do<Kept>(async () =>
     {
         var fields = new TypedFields(await clock.Units());
-        var at = fields.Past("at", r.At, clock.Now);
+        var old = r.CorrectsId is null ? null : await db.GroundChecks.ThatStand().AsNoTracking()
+            .FirstOrDefaultAsync(c => c.Id == r.CorrectsId && c.PegId == r.PegId);
+        var at = old is not null && r.At is null ? old.At : fields.Past("at", r.At, clock.Now);
         if (!await db.Pegs.AnyAsync(p => p.Id == r.PegId))
         {
             fields.Checks.Add("pegId", "No peg was chosen.", "Choose the peg that you stand at.");
@@ -68,8 +70,7 @@ public static class CheckEndpoints
 
         var hours = fields.Optional("rainHours", r.RainHours, Dimension.Plain, 0, 2000, "Hours since it last rained.");
         var mm = Depth(fields, r.Rain);
-        if (r.CorrectsId is { } old && !await db.GroundChecks.ThatStand().AnyAsync(c => c.Id == old && c.PegId == r.PegId
-            && (asked.Kind == null || c.Kind == asked.Kind)))
+        if (r.CorrectsId is not null && (old is null || (asked.Kind is { } kind && kind != old.Kind)))
         {
             fields.Checks.Add("correctsId", "That check does not stand any more.", "Load the page again.");
         }
@@ -85,7 +86,9 @@ public static class CheckEndpoints
         }
 
         var check = db.GroundChecks.Add(Entry(r.PegId!.Value, asked, read.Value, at, clock.Now)).Entity;
-        (check.Wet, check.RainHours, check.RainMm, check.Who) = (r.Wet, hours, mm, string.IsNullOrWhiteSpace(r.Who) ? null : r.Who.Trim());
+        // What is put right was found in the same hour, on the same ground, unless something else is said.
+        (check.Wet, check.RainHours, check.RainMm) = (r.Wet ?? old?.Wet, hours ?? old?.RainHours, mm ?? old?.RainMm);
+        check.Who = string.IsNullOrWhiteSpace(r.Who) ? old?.Who : r.Who.Trim();
         (check.CorrectsId, check.Why) = (r.CorrectsId, r.CorrectsId is null ? null : r.Why!.Trim());
         await db.SaveChangesAsync();
         return Writes.Done(new Kept(check.Id));

@@ -16,6 +16,10 @@ internal static class LookDesk
     /// <summary>Most pegs of a holding that are read at once.</summary>
     public const int MostPegs = 200;
 
+    /// <summary>What a crumb's time in the dish makes of it, for the dish on the screen.</summary>
+    public static readonly IReadOnlyList<CrumbBand> CrumbBands = [.. new[] { 5.0, 30, 300 }.Select(s => new CrumbBand(s,
+        CheckReading.CrumbClass(s - 0.1, 0)))];
+
     /// <summary>The ground as it is drawn, by which every mark is placed.</summary>
     public static async Task<IReadOnlyList<BedDrawn>> Drawn(HoldingDb db) =>
         GeoEndpoints.Drawn(await db.Beds.AsNoTracking().OrderBy(b => b.Id).Take(500).ToListAsync()).Value.Beds;

@@ -160,8 +160,10 @@ public sealed record PastLine(CheckKind Kind, string Measured, IReadOnlyList<str
 public sealed record RodLine(DateTimeOffset At, IReadOnlyList<RodDepth> Depths, IReadOnlyList<RodDepth> Wheelings, int Pushes, Pan? Pan);
 
 /// <summary>A check as it stands in the list.</summary>
-public sealed record CheckLine(int Id, DateTimeOffset At, CheckKind Kind, string Name, string Shown, string? Minding, string? StruckWhy,
-    bool Stands);
+/// <param name="Gone">"put right: a slip of the thumb", "struck: the wrong peg"; null where it stands.</param>
+/// <param name="Asked">What was tapped: a correction begins from it.</param>
+public sealed record CheckLine(int Id, DateTimeOffset At, CheckKind Kind, string Name, string Shown, string? Minding, string? Gone,
+    bool Stands, CheckAsked Asked);
 
 /// <summary>A picture in the strip of years.</summary>
 public sealed record PegPicture(int PhotoId, DateTimeOffset At, bool Way, bool Above, string? Says, bool Drawn);
@@ -211,6 +213,9 @@ public sealed record PegPageView(PegView Peg, Verdict Verdict, string Under)
     public required IReadOnlyList<PairView> Pairs { get; init; }
 
     public required IReadOnlyList<CheckLine> Log { get; init; }
+
+    /// <summary>Bands of the crumbs, for the dish in which one is put right.</summary>
+    public required IReadOnlyList<CrumbBand> CrumbBands { get; init; }
 }
 
 /// <summary>One figure of a trend.</summary>

@@ -34,8 +34,7 @@ public static class PegEndpoints
     {
         var drawn = await LookDesk.Drawn(db);
         return TypedResults.Ok(new WalkDataView(await LookDesk.Walks(db, clock), await LookDesk.Pegs(db, drawn, clock.Now),
-            await LookDesk.Zones(db, drawn), CheckHows.All, [.. new[] { 5.0, 30, 300 }.Select(s => new CrumbBand(s,
-                CheckReading.CrumbClass(s - 0.1, 0)))], await LookDesk.Rain(db, clock.Now, await clock.Units())));
+            await LookDesk.Zones(db, drawn), CheckHows.All, LookDesk.CrumbBands, await LookDesk.Rain(db, clock.Now, await clock.Units())));
     }
 
     private static Task<Results<Written<Kept>, Refused, Clash>> KeepWalk(WalkRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>

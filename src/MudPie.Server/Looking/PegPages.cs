@@ -68,9 +68,13 @@ public static class PegPages
             Pictures = await Pictures(id, db),
             Pairs = await Pairs(peg, changes, db),
             Log = [.. all.Where(c => !c.Strikes).Take(60).Select(c => new CheckLine(c.Id, c.At, c.Kind, CheckHows.Of(c.Kind).Name,
-                InUnits.Say(c.Shown, units), Minding(c, units), gone[c.Id].FirstOrDefault()?.Why, !gone.Contains(c.Id)))],
+                InUnits.Say(c.Shown, units), Minding(c, units), Gone(gone[c.Id].FirstOrDefault()), !gone.Contains(c.Id),
+                c.Asked))],
+            CrumbBands = LookDesk.CrumbBands,
         });
     }
+
+    private static string? Gone(GroundCheck? by) => by is null ? null : $"{(by.Strikes ? "struck" : "put right")}: {by.Why}";
 
     private static string Under(List<GroundCheck> stand, PegView peg, Func<DateTimeOffset, DateTimeOffset> local, UnitSystem units)
     {

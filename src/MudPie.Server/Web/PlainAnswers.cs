@@ -48,7 +48,7 @@ public static class PlainAnswers
                 "Load the page again; if it was sent by a program, look at its address and headers."),
             404 => ("There is nothing at that address.", "It may have been opened from an old link. Nothing was lost."),
             405 => ($"{request.Method} can’t be used there.", $"It takes {context.HttpContext.Response.Headers.Allow}."),
-            413 => ("That is too large.", "Send less at once: photos up to 12 MB, files up to 16 MB."),
+            413 => ("That is too large.", "Send less at once: photos up to 25 MB, files up to 16 MB."),
             415 => ("That is not of a kind that is taken there.", "Send application/json, or for photos image/jpeg or image/png."),
             _ => ("That could not be done.", "Nothing was kept. Try it again."),
         };

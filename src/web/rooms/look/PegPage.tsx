@@ -1,18 +1,16 @@
-import { useState } from "react";
 import { Link, useParams } from "react-router-dom";
 import type { Schemas } from "../../api/client";
 import { useRead, useWrite } from "../../api/data";
 import { Button } from "../../parts/Button";
 import { useClock } from "../../parts/clock";
-import { Field } from "../../parts/Field";
 import { Fold } from "../../parts/Fold";
-import { Form } from "../../parts/Form";
 import { Go } from "../../parts/Go";
 import { Room } from "../../parts/Room";
 import { Sum } from "../../parts/Sum";
 import { Verdict } from "../../parts/Verdict";
-import { Wrong, WrongElse } from "../../parts/Wrong";
+import { Wrong } from "../../parts/Wrong";
 import { Camera } from "./Camera";
+import { CheckEntry } from "./CheckEntry";
 import { ProfileDrawn } from "./ProfileDrawn";
 import { RodDrawn } from "./RodDrawn";
 
@@ -57,7 +55,7 @@ export function PegPage() {
           <Fold line={`All that was found here (${v.log.length})`}>
             <ul>
               {v.log.map((l) => (
-                <Entry key={l.id} line={l} />
+                <CheckEntry key={l.id} line={l} peg={v.peg} bands={v.crumbBands} />
               ))}
             </ul>
           </Fold>
@@ -250,42 +248,5 @@ function Strip({ v }: { v: Schemas["PegPageView"] }) {
         ))}
       </ul>
     </section>
-  );
-}
-
-function Entry({ line }: { line: Schemas["CheckLine"] }) {
-  const clock = useClock();
-  const [why, setWhy] = useState<string | null>(null);
-  const strike = useWrite(
-    "/api/look/checks/{id}/strike",
-    () => ({ params: { path: { id: line.id } }, body: { why } }),
-    () => setWhy(null),
-  );
-  return (
-    <li className="border-t border-line py-1.5">
-      <span className={line.stands ? "" : "text-ash line-through"}>
-        {clock.date(line.at)} <b>{line.name}</b>: {line.shown}
-      </span>{" "}
-      <span className="text-ash">
-        {line.minding}
-        {line.struckWhy && ` struck: ${line.struckWhy}`}
-      </span>
-      {line.stands && why === null && (
-        <Button kind="plain" onClick={() => setWhy("")}>
-          strike it
-        </Button>
-      )}
-      {why !== null && (
-        <Form problem={strike.error} onSend={() => strike.mutate(null)} className="flex flex-wrap items-end gap-3">
-          <div className="grow">
-            <Field label="Why" value={why} onChange={setWhy} name="why" hint="the wrong peg" />
-          </div>
-          <Button type="submit" className="mb-7">
-            Strike it
-          </Button>
-          <WrongElse />
-        </Form>
-      )}
-    </li>
   );
 }

@@ -9,10 +9,10 @@ import { Field } from "../../parts/Field";
 import { Fold } from "../../parts/Fold";
 import { Form } from "../../parts/Form";
 import { useFieldWrite, useOutbox, type Waiting } from "../../parts/outbox";
-import { looks } from "../../parts/tone";
 import { WrongElse } from "../../parts/Wrong";
 import { Camera } from "./Camera";
 import { type Asked, blank } from "./tools/asked";
+import { CheckSays } from "./tools/CheckSays";
 import { Tool } from "./tools/Tool";
 
 type Peg = Schemas["PegView"];
@@ -265,16 +265,7 @@ function One({ peg, kind, walk, data, weather }: OneProps) {
         <Form problem={keep.error} label={how.name} className="flex flex-col gap-2" onSend={() => keep.mutate(check)}>
           <p className="text-ash">{how.how}</p>
           <Tool asked={check} set={set} bands={data.crumbBands} />
-          <p aria-live="polite" className="min-h-7 text-lg">
-            {read.data?.value && !read.problem && (
-              <>
-                <b className={looks[read.data.value.tone].colour}>
-                  {read.data.value.shown}: {read.data.value.word}.
-                </b>{" "}
-                {read.data.value.says}
-              </>
-            )}
-          </p>
+          <CheckSays says={read.problem ? null : read.data?.value} />
           <Button type="submit" kind="filled" disabled={keep.isPending || !touched} className="self-start">
             Keep it
           </Button>

@@ -30,7 +30,17 @@ export function WormTool({ asked, set }: ToolProps) {
                     strokeLinecap="round"
                   />
                 ))}
-                <text x="50" y="70" textAnchor="middle" fontSize="40" fontWeight="700" className="fill-paper">
+                <text
+                  x="50"
+                  y="70"
+                  textAnchor="middle"
+                  fontSize="40"
+                  fontWeight="700"
+                  className="fill-paper stroke-bag"
+                  strokeWidth="9"
+                  strokeLinejoin="round"
+                  paintOrder="stroke"
+                >
                   {n}
                 </text>
               </svg>
