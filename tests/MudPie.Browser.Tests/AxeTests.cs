@@ -69,8 +69,9 @@ public class AxeTests
                 page.Find("//*[@role='slider']");
             }
 
-            page.Axe().ShouldBeEmpty($"{path}, {width}");
-            if (width > 600) // colours are the same at both widths
+            // colours are the same at both widths, and to look at them takes longest
+            page.Axe(but: width < 600 ? "color-contrast" : null).ShouldBeEmpty($"{path}, {width}");
+            if (width > 600)
             {
                 page.Driver.ExecuteScript("document.documentElement.dataset.light = 'night'");
                 page.Axe(rule: "color-contrast").ShouldBeEmpty($"{path}, night, {width}");
