@@ -49,12 +49,18 @@ public class LookTests : IDisposable
         ((string)page["under"]!).ShouldContain("31 h after 12 mm of rain", Case.Sensitive, "on the ground as it was");
         ((string)page["past"]![0]!["cells"]![0]!).ShouldBe("5");
         (await _h.Refused($"/api/look/checks/{right}/strike", new { why = "" })).Keys.ShouldBe(["why"]);
+        var warm = await Id("/api/look/checks", new { pegId = peg, check = Worms(3), warmth = "52 F" });
+        var line = (await Peg(peg))["log"]!.AsArray().Single(l => (int)l!["id"]! == warm)!;
+        ((double)line["asked"]!["soilC"]!).ShouldBe(11.111, 0.001);
+        ((string)line["warmth"]!).ShouldBe("11.1111 °C");
+        (await _h.Refused("/api/look/checks", new { pegId = peg, check = Worms(3), warmth = "200 F" })).Keys.ShouldBe(["warmth"]);
+        await _h.Post($"/api/look/checks/{warm}/strike", new { why = "once was enough" });
         await _h.Post($"/api/look/checks/{right}/strike", new { why = "the wrong peg" });
         (await Peg(peg))["past"]!.AsArray().ShouldBeEmpty();
         (await _h.Get("/api/book?kind=field")).ToJsonString().ShouldNotContain("by the gate");
         await _h.Post($"/api/look/pegs/{peg}/end", new { });
         (await _h.Get("/api/look/walk"))["pegs"]!.ToJsonString().ShouldNotContain("by the gate");
-        (await Peg(peg))["log"]!.AsArray().Count.ShouldBe(2, "its past stays");
+        (await Peg(peg))["log"]!.AsArray().Count.ShouldBe(3, "its past stays");
     }
 
     [Fact]

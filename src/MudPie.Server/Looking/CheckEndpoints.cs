@@ -25,10 +25,15 @@ public static class CheckEndpoints
 
     private static async Task<Results<Ok<Worked<CheckAnswer>>, Refused>> Read(CheckRequest r, HoldingDb db, HoldingClock clock)
     {
-        var checks = new Checks();
-        var asked = await Weeks(r.Check ?? new CheckAsked(), r.PegId, clock.Now, db);
+        var fields = new TypedFields(await clock.Units());
+        var asked = Warm(await Weeks(r.Check ?? new CheckAsked(), r.PegId, clock.Now, db), r, fields);
         var read = CheckReading.Of(asked);
-        return read.Refused is { } no ? Problems.Of(checks.Add(no, "check.").Refusal) : TypedResults.Ok(read.Worked);
+        if (read.Refused is { } no)
+        {
+            fields.Checks.Add(no, "check.");
+        }
+
+        return fields.Checks.Sound ? TypedResults.Ok(read.Worked) : Problems.Of(fields.Checks.Refusal);
     }
 
     /// <summary>A strip of cotton that was laid in at this peg lay there since: its weeks need not be typed.</summary>
@@ -44,6 +49,10 @@ public static class CheckEndpoints
         return laid is null ? asked : asked with { Weeks = Math.Round((at - laid.Value).TotalDays / 7, 1) };
     }
 
+    /// <summary>Its warmth as it was typed, in °C.</summary>
+    private static CheckAsked Warm(CheckAsked asked, CheckRequest r, TypedFields fields) =>
+        fields.Optional("warmth", r.Warmth, Dimension.Temperature, -20, 50) is { } c ? asked with { SoilC = c } : asked;
+
     private static Task<Results<Written<Kept>, Refused, Clash>> Keep(CheckRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
         writes.Do<Kept>(async () =>
     {
@@ -56,7 +65,7 @@ public static class CheckEndpoints
             fields.Checks.Add("pegId", "No peg was chosen.", "Choose the peg that you stand at.");
         }
 
-        var asked = await Weeks(r.Check ?? new CheckAsked(), r.PegId, at, db);
+        var asked = Warm(await Weeks(r.Check ?? new CheckAsked(), r.PegId, at, db), r, fields);
         var read = CheckReading.Of(asked);
         if (read.Refused is { } no)
         {

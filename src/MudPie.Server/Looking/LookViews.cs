@@ -54,6 +54,9 @@ public sealed record CheckRequest(int? PegId, CheckAsked? Check, DateTimeOffset?
     /// <summary>How much fell: "12", "0.5 in".</summary>
     public string? Rain { get; init; }
 
+    /// <summary>Warmth of the ground where worms were counted: "11", "52 F"; in the check itself it is in °C.</summary>
+    public string? Warmth { get; init; }
+
     /// <summary>Who looked.</summary>
     public string? Who { get; init; }
 
@@ -162,8 +165,9 @@ public sealed record RodLine(DateTimeOffset At, IReadOnlyList<RodDepth> Depths, 
 /// <summary>A check as it stands in the list.</summary>
 /// <param name="Gone">"put right: a slip of the thumb", "struck: the wrong peg"; null where it stands.</param>
 /// <param name="Asked">What was tapped: a correction begins from it.</param>
+/// <param name="Warmth">And its warmth, as it would be typed.</param>
 public sealed record CheckLine(int Id, DateTimeOffset At, CheckKind Kind, string Name, string Shown, string? Minding, string? Gone,
-    bool Stands, CheckAsked Asked);
+    bool Stands, CheckAsked Asked, string? Warmth);
 
 /// <summary>A picture in the strip of years.</summary>
 public sealed record PegPicture(int PhotoId, DateTimeOffset At, bool Way, bool Above, string? Says, bool Drawn);

@@ -69,7 +69,7 @@ public static class PegPages
             Pairs = await Pairs(peg, changes, db),
             Log = [.. all.Where(c => !c.Strikes).Take(60).Select(c => new CheckLine(c.Id, c.At, c.Kind, CheckHows.Of(c.Kind).Name,
                 InUnits.Say(c.Shown, units), Minding(c, units), Gone(gone[c.Id].FirstOrDefault()), !gone.Contains(c.Id),
-                c.Asked))],
+                c.Asked, c.Asked.SoilC is { } warm ? Units.Typed(warm, Dimension.Temperature, units) : null))],
             CrumbBands = LookDesk.CrumbBands,
         });
     }

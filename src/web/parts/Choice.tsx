@@ -25,7 +25,7 @@ export function Choice<T extends string>({ label, value, options, onChange, name
               value={o.value}
               className="min-h-12 rounded-full border-2 border-line px-4 text-left text-base data-[state=checked]:border-clay data-[state=checked]:bg-paper data-[state=checked]:font-bold data-[state=checked]:text-clay"
             >
-              {o.value === value ? "● " : "○ "}
+              <span aria-hidden>{o.value === value ? "● " : "○ "}</span>
               {o.name}
               {o.says && <span className="text-ash"> · {o.says}</span>}
             </RadioGroup.Item>

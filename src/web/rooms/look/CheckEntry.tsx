@@ -48,7 +48,8 @@ export function CheckEntry({ line, peg, bands }: Props) {
 
 /** The same instrument again, as it was tapped: what is kept is a new entry of the same hour, and says why. */
 function PutRight({ line, peg, bands, setDoing }: Props & { setDoing: (to: "waits" | null) => void }) {
-  const [check, setCheck] = useState<Asked>(line.asked);
+  const [check, setCheck] = useState<Asked>({ ...line.asked, soilC: null });
+  const [warmth, setWarmth] = useState(line.warmth ?? "");
   const [why, setWhy] = useState("");
   const body = {
     pegId: peg.id,
@@ -57,6 +58,7 @@ function PutRight({ line, peg, bands, setDoing }: Props & { setDoing: (to: "wait
     wet: null,
     rainHours: null,
     rain: null,
+    warmth: warmth || null,
     who: null,
     correctsId: line.id,
     why,
@@ -75,7 +77,7 @@ function PutRight({ line, peg, bands, setDoing }: Props & { setDoing: (to: "wait
       onSend={() => keep.mutate(null)}
       className="flex flex-col gap-2"
     >
-      <Tool asked={check} set={(part) => setCheck({ ...check, ...part })} bands={bands} />
+      <Tool asked={check} set={(part) => setCheck({ ...check, ...part })} {...{ warmth, setWarmth, bands }} />
       <CheckSays says={read.problem ? null : read.data?.value} />
       <Field label="What was wrong" value={why} onChange={setWhy} name="why" hint="a slip of the thumb" />
       <p className="flex gap-3">

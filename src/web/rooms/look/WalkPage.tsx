@@ -195,6 +195,7 @@ function One({ peg, kind, walk, data, weather }: OneProps) {
   const [check, setCheck] = useState<Asked>(() => blank(kind));
   const [open, setOpen] = useState(false);
   const [touched, touch] = useState(false);
+  const [warmth, setWarmth] = useState("");
   const [before] = useState(() => peg.last.find((l) => l.kind === kind && !done(peg, kind, walk)));
   const there = done(peg, kind, walk);
   const coming = box.list.find((w) => waits(w, peg, kind));
@@ -208,6 +209,7 @@ function One({ peg, kind, walk, data, weather }: OneProps) {
             wet: null,
             rainHours: null,
             rain: null,
+            warmth: warmth || null,
             who: null,
             correctsId: null,
             why: null,
@@ -224,6 +226,7 @@ function One({ peg, kind, walk, data, weather }: OneProps) {
         wet: weather.wet,
         rainHours: weather.rainHours || null,
         rain: weather.rain || null,
+        warmth: warmth || null,
         who: weather.who || null,
         correctsId: null,
         why: null,
@@ -264,7 +267,7 @@ function One({ peg, kind, walk, data, weather }: OneProps) {
       {open && (
         <Form problem={keep.error} label={how.name} className="flex flex-col gap-2" onSend={() => keep.mutate(check)}>
           <p className="text-ash">{how.how}</p>
-          <Tool asked={check} set={set} bands={data.crumbBands} />
+          <Tool asked={check} {...{ set, warmth, setWarmth }} bands={data.crumbBands} />
           <CheckSays says={read.problem ? null : read.data?.value} />
           <Button type="submit" kind="filled" disabled={keep.isPending || !touched} className="self-start">
             Keep it

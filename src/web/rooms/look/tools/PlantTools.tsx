@@ -36,7 +36,7 @@ function Count({
 export function RootsTool({ asked, set }: ToolProps) {
   const plants = asked.plants ?? 12;
   const [turned, turn] = useState<readonly number[]>(() => Array.from({ length: asked.turned ?? 0 }, (_, i) => i));
-  const [deep, setDeep] = useState("");
+  const [deep, setDeep] = useState((asked.deepestCm ?? []).join(" "));
   const put = (list: readonly number[], n = plants) => {
     const within = list.filter((i) => i < n);
     turn(within);

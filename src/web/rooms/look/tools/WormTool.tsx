@@ -1,11 +1,10 @@
 import { Button } from "../../../parts/Button";
 import { Field } from "../../../parts/Field";
 import { useUnitWords } from "../../../api/units";
-import { typed } from "../../../api/typed";
 import { at, type ToolProps } from "./asked";
 
 /** Worms by thumb: a block is touched once for each. */
-export function WormTool({ asked, set }: ToolProps) {
+export function WormTool({ asked, set, warmth, setWarmth }: ToolProps) {
   const counts = asked.counts ?? [0];
   const words = useUnitWords();
   return (
@@ -64,20 +63,14 @@ export function WormTool({ asked, set }: ToolProps) {
           </Button>
         )}
       </p>
-      <Warmth label={`Warmth of the ground, ${words.warmth}`} set={set} asked={asked} />
+      <Field
+        label={`Warmth of the ground, ${words.warmth}`}
+        inputMode="decimal"
+        value={warmth}
+        onChange={setWarmth}
+        name="warmth"
+        hint="cold worms lie deep; may be left out"
+      />
     </>
-  );
-}
-
-function Warmth({ label, asked, set }: ToolProps & { label: string }) {
-  return (
-    <Field
-      label={label}
-      inputMode="decimal"
-      value={asked.soilC == null ? "" : String(asked.soilC)}
-      onChange={(v) => set({ soilC: typed(v) })}
-      name="check.soilC"
-      hint="cold worms lie deep; may be left out"
-    />
   );
 }

@@ -44,6 +44,9 @@ export const blank = (kind: CheckKind): Asked => ({
 export interface ToolProps {
   asked: Asked;
   set: (part: Partial<Asked>) => void;
+  /** Warmth of the ground, as it is typed. */
+  warmth: string;
+  setWarmth: (typed: string) => void;
 }
 
 /** A list with one of its places changed. */
