@@ -7,6 +7,7 @@ import { Field } from "../../parts/Field";
 import { Form } from "../../parts/Form";
 import { useFieldWrite } from "../../parts/outbox";
 import { WrongElse } from "../../parts/Wrong";
+import { StrikeForm } from "./StrikeForm";
 import type { Asked } from "./tools/asked";
 import { CheckSays } from "./tools/CheckSays";
 import { Tool } from "./tools/Tool";
@@ -94,21 +95,10 @@ function PutRight({ line, peg, bands, setDoing }: Props & { setDoing: (to: "wait
 }
 
 function Strike({ line, done }: { line: Schemas["CheckLine"]; done: () => void }) {
-  const [why, setWhy] = useState("");
   const strike = useWrite(
     "/api/look/checks/{id}/strike",
-    () => ({ params: { path: { id: line.id } }, body: { why } }),
+    (why: string) => ({ params: { path: { id: line.id } }, body: { why } }),
     done,
   );
-  return (
-    <Form problem={strike.error} onSend={() => strike.mutate(null)} className="flex flex-wrap items-end gap-3">
-      <div className="grow">
-        <Field label="Why" value={why} onChange={setWhy} name="why" hint="the wrong peg" />
-      </div>
-      <Button type="submit" className="mb-7">
-        Strike it
-      </Button>
-      <WrongElse />
-    </Form>
-  );
+  return <StrikeForm problem={strike.error} hint="the wrong peg" onStrike={strike.mutate} />;
 }

@@ -4,13 +4,11 @@ import type { Schemas } from "../../api/client";
 import { useRead, useWrite } from "../../api/data";
 import { Button } from "../../parts/Button";
 import { useClock } from "../../parts/clock";
-import { Field } from "../../parts/Field";
 import { Fold } from "../../parts/Fold";
-import { Form } from "../../parts/Form";
 import { Room } from "../../parts/Room";
-import { WrongElse } from "../../parts/Wrong";
 import { FieldForm } from "./FieldForm";
 import { PlantingForm } from "./PlantingForm";
+import { StrikeForm } from "./StrikeForm";
 
 /** What grew where over two years, what was done to it, and what fell. */
 export function PlantingsRoom() {
@@ -194,11 +192,11 @@ function Drawn({ data, chosen, onChoose }: DrawnProps) {
 
 function Done({ line, bed }: { line: Schemas["FieldLine"]; bed: string }) {
   const clock = useClock();
-  const [why, setWhy] = useState<string | null>(null);
+  const [asked, ask] = useState(false);
   const strike = useWrite(
     "/api/look/field/{id}/strike",
-    () => ({ params: { path: { id: line.id } }, body: { why } }),
-    () => setWhy(null),
+    (why: string) => ({ params: { path: { id: line.id } }, body: { why } }),
+    () => ask(false),
   );
   return (
     <li className="border-t border-line py-1">
@@ -209,22 +207,12 @@ function Done({ line, bed }: { line: Schemas["FieldLine"]; bed: string }) {
         {line.note}
         {line.why && ` struck: ${line.why}`}
       </span>
-      {line.stands && why === null && (
-        <Button kind="plain" aria-label={`strike it: ${line.shown}`} onClick={() => setWhy("")}>
+      {line.stands && !asked && (
+        <Button kind="plain" aria-label={`strike it: ${line.shown}`} onClick={() => ask(true)}>
           strike it
         </Button>
       )}
-      {why !== null && (
-        <Form problem={strike.error} onSend={() => strike.mutate(null)} className="flex flex-wrap items-end gap-3">
-          <div className="grow">
-            <Field label="Why" value={why} onChange={setWhy} name="why" hint="the wrong bed" />
-          </div>
-          <Button type="submit" className="mb-7">
-            Strike it
-          </Button>
-          <WrongElse />
-        </Form>
-      )}
+      {asked && <StrikeForm problem={strike.error} hint="the wrong bed" onStrike={strike.mutate} />}
     </li>
   );
 }
