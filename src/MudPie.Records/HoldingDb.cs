@@ -152,6 +152,11 @@ public sealed class HoldingDb(DbContextOptions<HoldingDb> options) : DbContext(o
 
     public DbSet<Acknowledged> Acknowledgements => Set<Acknowledged>();
 
+    public DbSet<Deed> Deeds => Set<Deed>();
+
+    /// <summary>Number of the write that is being done: what is added bears it.</summary>
+    public int? DeedNow { get; set; }
+
     /// <summary>Awaited before anything is written; null where nobody has to wait for anybody.</summary>
     public Func<CancellationToken, Task>? BeforeWrite { get; set; }
 
@@ -186,6 +191,15 @@ public sealed class HoldingDb(DbContextOptions<HoldingDb> options) : DbContext(o
         foreach (var entry in ChangeTracker.Entries<IVersioned>().Where(e => e.State is EntityState.Added or EntityState.Modified))
         {
             entry.Property(nameof(IVersioned.Version)).CurrentValue = Guid.NewGuid();
+        }
+
+        if (DeedNow is { } deed)
+        {
+            foreach (var entry in ChangeTracker.Entries().Where(e => e.State == EntityState.Added
+                && e.Metadata.FindProperty(Deed.Column) is { } p && p.IsShadowProperty()))
+            {
+                entry.Property(Deed.Column).CurrentValue = deed;
+            }
         }
     }
 
@@ -301,6 +315,13 @@ public sealed class HoldingDb(DbContextOptions<HoldingDb> options) : DbContext(o
         HoldingModel.Judged(modelBuilder);
         HoldingModel.Mixed(modelBuilder);
         HoldingModel.Looked(modelBuilder);
+        modelBuilder.Entity<Deed>().Property(d => d.Id).ValueGeneratedNever();
+        modelBuilder.Entity<Deed>().HasIndex(d => d.At);
+        foreach (var table in modelBuilder.Model.GetEntityTypes().Where(t => !t.IsOwned() && t.ClrType != typeof(Deed)
+            && t.ClrType != typeof(Acknowledged) && t.ClrType != typeof(ProbeReadingKept) && t.ClrType != typeof(WeatherHourKept)))
+        {
+            table.AddProperty(Deed.Column, typeof(int?)); // what comes by itself, by the minute or the hour, nobody writes
+        }
     }
 
     /// <summary>Ideas are kept by their words, so that a file can be read without this program.</summary>

@@ -21,14 +21,21 @@ public static class HoldingFile
 
     private const int PatienceSeconds = 5;
 
-    /// <summary>Points a context at a file.</summary>
-    public static DbContextOptionsBuilder UseHolding(this DbContextOptionsBuilder options, string path) => options.Use(path, true);
+    /// <summary>What the tables of people begin with: a copy of the file has them, a zip of open files does not.</summary>
+    public const string PeoplesTables = "People_";
 
-    private static DbContextOptionsBuilder Use(this DbContextOptionsBuilder options, string path, bool pooling) =>
+    /// <summary>Points a context at a file.</summary>
+    /// <param name="options">Of the context.</param>
+    /// <param name="path">The file.</param>
+    /// <param name="history">The table in which its steps stand, where it is not the record's own.</param>
+    public static DbContextOptionsBuilder UseHolding(this DbContextOptionsBuilder options, string path, string? history = null) =>
+        options.Use(path, true, history);
+
+    private static DbContextOptionsBuilder Use(this DbContextOptionsBuilder options, string path, bool pooling, string? history = null) =>
         options.UseSqlite(new SqliteConnectionStringBuilder {
             DataSource = path, Pooling = pooling,
             DefaultTimeout = PatienceSeconds
-        }.ToString())
+        }.ToString(), o => o.MigrationsHistoryTable(history ?? "__EFMigrationsHistory"))
             // SQLite rebuilds a table to change it, which it can't do inside a transaction: hence all of it is done on a copy.
             .ConfigureWarnings(w => w.Ignore(RelationalEventId.NonTransactionalMigrationOperationWarning))
             .AddInterceptors(new PragmaInterceptor(), new PatientCommands());

@@ -285,8 +285,10 @@ public static class HoldingZip
         return entry;
     }
 
-    private static List<string> Tables(SqliteConnection file) => Texts(file, "SELECT name FROM sqlite_master WHERE type = 'table' AND name "
-        + "NOT LIKE 'sqlite\\_%' ESCAPE '\\' AND name <> '__EFMigrationsLock' ORDER BY name");
+    private static List<string> Tables(SqliteConnection file) => Texts(file, $"""
+        SELECT name FROM sqlite_master WHERE type = 'table' AND name NOT LIKE 'sqlite\_%' ESCAPE '\' AND name <> '__EFMigrationsLock'
+        AND substr(name, 1, {HoldingFile.PeoplesTables.Length}) <> '{HoldingFile.PeoplesTables}' ORDER BY name
+        """);
 
     private static List<ZipField> Fields(SqliteConnection file, string table) => [.. Texts(file,
         $"SELECT name || '|' || upper(type) FROM pragma_table_info('{table}') ORDER BY cid").Select(x => x.Split('|')).Select(x =>

@@ -4,12 +4,14 @@ using MudPie.Server.Almanac;
 using MudPie.Server.Book;
 using MudPie.Server.Brewing;
 using MudPie.Server.Calculators;
+using MudPie.Server.Doors;
 using MudPie.Server.Ground;
 using MudPie.Server.Judging;
 using MudPie.Server.Looking;
 using MudPie.Server.Lots;
 using MudPie.Server.Mixing;
 using MudPie.Server.Notes;
+using MudPie.Server.People;
 using MudPie.Server.PuttingOut;
 using MudPie.Server.Sheets;
 using MudPie.Server.Shelf;
@@ -46,23 +48,41 @@ public static class App
     {
         var builder = WebApplication.CreateBuilder(args);
         var settings = builder.Configuration.GetSection("Holding");
-        if (builder.Configuration["urls"] is null)
+        int? port = settings["Port"] is { } given && builder.Configuration["urls"] is null ? Opening.Port(given) : null;
+        if (port is null && builder.Configuration["urls"] is null)
         {
-            builder.WebHost.UseUrls($"http://127.0.0.1:{Opening.Port(settings["Port"] ?? "5180")}");
+            builder.WebHost.UseUrls("http://127.0.0.1:5180");
         }
 
+        if (port is not null && settings["Keys"] is not { Length: > 0 })
+        {
+            settings["Keys"] = Opening.KeysOf(settings["File"] ?? "holding.mudpie");
+        }
+
+        if (settings["Keys"] is { Length: > 0 } keys)
+        {
+            settings["Keys"] = Opening.Private(keys);
+        }
+
+        builder.AddDoors(port);
         AddServices(builder);
+        builder.AddPeople();
         await using var app = builder.Build();
         Map(app);
         if (!ForOpenApi)
         {
             var opened = app.Services.GetRequiredService<Opening>();
-            if (settings["Port"] is { } port && builder.Configuration["urls"] is null)
+            if (port is not null)
             {
-                Opening.Free(Opening.Port(port));
+                Opening.Free(port.Value);
             }
 
             opened.File(app.Services.GetRequiredService<TimeProvider>().GetUtcNow());
+            app.Services.OpenPeople(make: false);
+            if (app.Services.OpenYard(settings.GetValue("Open", false)) is { } said)
+            {
+                app.Lifetime.ApplicationStarted.Register(() => Console.WriteLine(said));
+            }
         }
 
         if (whenOpen is not null)
@@ -91,7 +111,8 @@ public static class App
     {
         // A write that comes too late is done again, and a file that can't be written is said in one sentence (ProblemHandler): the layers
         // below need not shout as well.
-        foreach (var shouts in new[] { "Microsoft.EntityFrameworkCore.Database.Command", "Microsoft.EntityFrameworkCore.Update" })
+        foreach (var shouts in new[] { "Microsoft.EntityFrameworkCore.Database.Command", "Microsoft.EntityFrameworkCore.Update",
+            "Microsoft.AspNetCore.DataProtection" })
         {
             builder.Logging.AddFilter(shouts, LogLevel.None);
         }
@@ -124,23 +145,27 @@ public static class App
                 TimeoutStatusCode = 503, WriteTimeoutResponse = Problems.TookTooLong
             });
         services.AddExceptionHandler<ProblemHandler>();
-        services.AddOpenApi();
+        services.AddOpenApi(o => o.AddOperationTransformer((operation, context, _) =>
+        {
+            var least = context.Description.ActionDescriptor.EndpointMetadata.OfType<LeastRole>().Last().Role;
+            operation.Extensions = new Dictionary<string, Microsoft.OpenApi.IOpenApiExtension> {
+                ["x-least-role"] = new Microsoft.OpenApi.JsonNodeExtension(least.Word())
+            };
+            return Task.CompletedTask;
+        }));
         services.AddResponseCompression(o => o.EnableForHttps = true);
         foreach (var outermost in services.Where(s => s.ImplementationType?.Name == "HostFilteringStartupFilter").ToList())
         {
             services.Remove(outermost); // it would refuse without a word, before anything of ours is asked
         }
 
-        services.AddHostFiltering(o =>
-        {
-            o.AllowedHosts = ["127.0.0.1", "localhost", "[::1]"];
-            o.IncludeFailureMessage = false; // said as all else
-        });
+        services.AddHostFiltering(_ => { });
     }
 
     private static void Map(WebApplication app)
     {
         app.UseExceptionHandler();
+        app.UseDoors();
         app.UseRequestTimeouts();
         app.Use(async (context, next) =>
         {
@@ -159,6 +184,7 @@ public static class App
         app.UsePlainAnswers();
         app.UseHostFiltering();
         app.UseSecurityHeaders(Headers());
+        app.UseSameSite();
         app.UseResponseCompression();
         app.UseDefaultFiles();
         app.UseStaticFiles(new StaticFileOptions {
@@ -166,10 +192,11 @@ public static class App
             OnPrepareResponse = c => c.Context.Response.Headers.CacheControl = c.Context.Request.Path.StartsWithSegments("/assets")
                 ? "public, max-age=31536000, immutable" : "no-cache",
         });
-        app.MapOpenApi();
+        app.UsePeople();
+        app.MapOpenApi().WithMetadata(new LeastRole(Role.Visitor));
         Rooms(app.MapGroup("/api"));
         app.MapFallbackToFile("index.html",
-            new StaticFileOptions { OnPrepareResponse = c => c.Context.Response.Headers.CacheControl = "no-cache" });
+            new StaticFileOptions { OnPrepareResponse = c => c.Context.Response.Headers.CacheControl = "no-cache" }).AllowAnonymous();
     }
 
     private static void Rooms(RouteGroupBuilder api)
@@ -223,7 +250,10 @@ public static class App
         api.MapGeo();
         api.MapNotes();
         Judged(api);
-        api.MapFallback(PlainAnswers.NoEndpoint);
+        api.MapPeople();
+        api.MapWritten();
+        api.MapDoors();
+        api.MapFallback(PlainAnswers.NoEndpoint).AllowAnonymous();
     }
 
     private static void Judged(RouteGroupBuilder api)

@@ -14,7 +14,7 @@ public static class DemoCommand
     public static async Task<int> Run(string[] args)
     {
         var standins = new List<Process>();
-        string? settings = null;
+        string? settings = null, keys = null;
         try
         {
             var port = Opening.Port(Option(args, "--port") ?? "5180");
@@ -32,6 +32,8 @@ public static class DemoCommand
             var file = Path.Combine(folder,
                 $"mudpie-demo-{Environment.UserName}{(port == 5180 ? "" : $"-{port.ToString(CultureInfo.InvariantCulture)}")}.mudpie");
             settings = $"{file}.probe.json";
+            keys = $"{file}.keys";
+            Forget(keys);
             var program = Option(args, "--standins");
             if (program is not null)
             {
@@ -40,7 +42,7 @@ public static class DemoCommand
 
             return await App.Run(
                 [
-                    .. Rest(args), $"--Holding:File={file}", $"--Holding:Port={port}", "--Holding:Demo=true",
+                    .. Rest(args), $"--Holding:File={file}", $"--Holding:Port={port}", "--Holding:Demo=true", $"--Holding:Keys={keys}",
                     $"--Holding:ProbePort={port + 1}", $"--Holding:ProbeSettings={settings}",
                     $"--Holding:WeatherUrl=http://127.0.0.1:{port + 3}/", "--Logging:LogLevel:Default=Warning",
                 ],
@@ -60,10 +62,20 @@ public static class DemoCommand
         finally
         {
             standins.ForEach(End);
+            Forget(keys);
             if (settings is not null && File.Exists(settings))
             {
                 File.Delete(settings);
             }
+        }
+    }
+
+    /// <summary>The demo is made anew, and so is whom it lets in.</summary>
+    private static void Forget(string? keys)
+    {
+        if (keys is not null && Directory.Exists(keys))
+        {
+            Directory.Delete(keys, true);
         }
     }
 

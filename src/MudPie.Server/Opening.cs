@@ -1,6 +1,8 @@
 using System.Globalization;
 using System.Net;
 using System.Net.Sockets;
+using System.Security.Cryptography;
+using System.Text;
 using MudPie.Records;
 using MudPie.Records.Demo;
 
@@ -41,6 +43,29 @@ public sealed class Opening(IConfiguration configuration) : IDisposable
         catch (Exception e) when (FileTrouble.Of(e) is { } trouble)
         {
             throw new OpeningException($"The holding's file {path} can't be opened. {trouble.Wrong} {trouble.WayOut}", e);
+        }
+    }
+
+    /// <summary>Where the keys of a file lie unless it is said otherwise: in the user's own folder for such, so that no copy of the file,
+    /// nor of its folder, has them; null where there is no such folder.</summary>
+    public static string? KeysOf(string file)
+    {
+        var (home, whole) = (Environment.GetFolderPath(Environment.SpecialFolder.LocalApplicationData), Path.GetFullPath(file));
+        var digest = Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes(whole)))[..10];
+        return home.Length == 0 ? null : Path.Combine(home, "mudpie", $"{Path.GetFileNameWithoutExtension(whole)}-{digest}");
+    }
+
+    /// <summary>The folder, made so that nobody else looks into it; null where it can't be made, and then nobody can be let in.</summary>
+    public static string? Private(string folder)
+    {
+        try
+        {
+            Doors.Authority.OnlyMine(folder);
+            return folder;
+        }
+        catch (Exception e) when (e is IOException or UnauthorizedAccessException)
+        {
+            return null;
         }
     }
 

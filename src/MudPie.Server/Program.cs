@@ -7,6 +7,7 @@ return args.FirstOrDefault() switch {
     "restore" => BackupCommand.Restore(args[1..], Console.Out, Console.Error),
     "pack" => BackupCommand.Pack(args[1..], Console.Out, Console.Error),
     "unpack" => BackupCommand.Unpack(args[1..], Console.Out, Console.Error),
+    "owner" => await OwnerCommand.Run(args[1..], Console.In, Console.Out, Console.Error),
     "backup" => BackupCommand.Run(args[1..], Console.Out, Console.Error),
     _ => await App.Run(args),
 };

@@ -5,6 +5,7 @@ import { Holding } from "./parts/clock";
 import { moved } from "./parts/places";
 import { Coming, Ready } from "./parts/Ready";
 import { Shell } from "./parts/Shell";
+import { SignIn } from "./parts/SignIn";
 import { Today } from "./rooms/today/Today";
 
 /** A room whose code comes when it is first asked for; `ready` fetches it beforehand. What is ready is shown at once: after a
@@ -20,6 +21,7 @@ function room<K extends string>(load: () => Promise<Record<K, ComponentType>>, n
   return { Opened, ready };
 }
 
+const join = room(() => import("./rooms/people/JoinPage"), "JoinPage");
 const setup = room(() => import("./rooms/setup/Setup"), "Setup");
 
 const places = {
@@ -56,6 +58,7 @@ const places = {
   "/make/prep/:id": room(() => import("./rooms/almanac/PrepPage"), "PrepPage"),
   "/make/prep/:id/change": room(() => import("./rooms/almanac/PrepForm"), "PrepChange"),
   "/keep/almanac": room(() => import("./rooms/almanac/AlmanacRoom"), "AlmanacRoom"),
+  "/keep/people": room(() => import("./rooms/people/PeopleRoom"), "PeopleRoom"),
   "/make/sheet": room(() => import("./rooms/make/SheetRoom"), "SheetRoom"),
   "/make/sheet/beside": room(() => import("./rooms/make/BesideRoom"), "BesideRoom"),
   "/make/byproduct": room(() => import("./rooms/make/ByproductRoom"), "ByproductRoom"),
@@ -196,7 +199,8 @@ function Open() {
 export function App() {
   return (
     <Ready coming={<Coming />} around={(failed) => <main className="p-7">{failed}</main>}>
-      <Open />
+      {location.pathname === "/join" ? <join.Opened /> : <Open />}
+      <SignIn />
     </Ready>
   );
 }

@@ -23,6 +23,7 @@ if ("serviceWorker" in navigator && import.meta.env.PROD) {
 
 /** What the first screen is drawn from, read before anything is drawn: after a shape of what comes, Suspense holds back by 300 ms. */
 async function beforehand() {
+  if (location.pathname === "/join") return;
   const room = firstRoom();
   const read = async <P extends Path<"get">>(path: P) => {
     const one = asking("get", path);

@@ -18,6 +18,7 @@ public sealed class TestHolding : WebApplicationFactory<LiveBrew>
     private readonly string _folder;
     private readonly string? _weatherUrl;
     private readonly ILoggerProvider? _logs;
+    private readonly (string Name, string Value)[] _settings = [];
     private bool _owner = true;
 
     public TestHolding()
@@ -25,8 +26,10 @@ public sealed class TestHolding : WebApplicationFactory<LiveBrew>
     {
     }
 
-    public TestHolding(bool demo, bool background = false, string? weatherUrl = null, ILoggerProvider? logs = null)
+    public TestHolding(bool demo, bool background = false, string? weatherUrl = null, ILoggerProvider? logs = null,
+        (string Name, string Value)[]? settings = null)
     {
+        _settings = settings ?? [];
         _logs = logs;
         _demo = demo;
         _weatherUrl = weatherUrl;
@@ -81,6 +84,13 @@ public sealed class TestHolding : WebApplicationFactory<LiveBrew>
         builder.UseSetting("Holding:Demo", _demo ? "true" : "false");
         builder.UseSetting("Holding:PatienceSeconds", "900"); // right on a slow machine too
         builder.UseSetting("Holding:Warm", "false");
+        builder.UseSetting("Holding:HashRounds", "1000");
+        builder.UseSetting("Holding:TriesAMinute", "1000");
+        foreach (var (name, value) in _settings)
+        {
+            builder.UseSetting(name, value);
+        }
+
         builder.UseSetting("Holding:Say", "false");
         builder.UseSetting("Holding:Background", _background ? "true" : "false");
         builder.UseSetting("Holding:WeatherUrl", _weatherUrl ?? "");
@@ -137,15 +147,32 @@ public sealed class TestHolding : WebApplicationFactory<LiveBrew>
             .ToDictionary(g => g.Key, g => $"{g.First()!["wrong"]} {g.First()!["wayOut"]}");
     }
 
-    public async Task<(int Status, JsonNode Reply)> Send(string path, object body, string? key)
+    public Task<(int Status, JsonNode Reply)> Send(string path, object body, string? key) => Send(Http, path, body, key);
+
+    /// <summary>The same by somebody else's browser.</summary>
+    public static async Task<(int Status, JsonNode Reply)> Send(HttpClient http, string path, object body, string? key = null)
     {
         using var request = new HttpRequestMessage(HttpMethod.Post, path) {
             Content = body is string raw ? new StringContent(raw, System.Text.Encoding.UTF8, "application/json")
                 : JsonContent.Create(body, options: new JsonSerializerOptions(JsonSerializerDefaults.Web)),
         };
         request.Headers.Add("Idempotency-Key", key ?? Guid.NewGuid().ToString());
-        using var response = await Http.SendAsync(request);
+        using var response = await http.SendAsync(request);
         return ((int)response.StatusCode, JsonNode.Parse(await response.Content.ReadAsStringAsync())!);
+    }
+
+    /// <summary>The owner's password is made: from here on everybody signs in, and <see cref="Http"/> is the owner's desk.</summary>
+    public Task<JsonNode> Owned() => Post("/api/people/owner", new { name = "the owner", password = Password });
+
+    public const string Password = "seven wet boots on a gate";
+
+    /// <summary>A phone that has joined.</summary>
+    public async Task<HttpClient> Joined(string role, string name)
+    {
+        var code = (string)(await Post("/api/people/codes", new { name, role }))["code"]!;
+        var phone = CreateClient();
+        (await Send(phone, "/api/people/join", new { code, device = $"{name}'s phone" })).Status.ShouldBe(200);
+        return phone;
     }
 
     public static object SetUp => new {

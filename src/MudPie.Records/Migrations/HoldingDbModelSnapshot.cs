@@ -75,6 +75,9 @@ namespace MudPie.Records.Migrations
                     b.Property<string>("Typed")
                         .HasColumnType("TEXT");
 
+                    b.Property<int?>("WrittenIn")
+                        .HasColumnType("INTEGER");
+
                     b.HasKey("Id");
 
                     b.HasIndex("CorrectsId");
@@ -106,6 +109,9 @@ namespace MudPie.Records.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<int?>("WrittenIn")
+                        .HasColumnType("INTEGER");
+
                     b.HasKey("Id");
 
                     b.HasIndex("At");
@@ -136,6 +142,9 @@ namespace MudPie.Records.Migrations
                     b.Property<string>("Why")
                         .IsRequired()
                         .HasColumnType("TEXT");
+
+                    b.Property<int?>("WrittenIn")
+                        .HasColumnType("INTEGER");
 
                     b.HasKey("Id");
 
@@ -233,6 +242,9 @@ namespace MudPie.Records.Migrations
                     b.Property<int>("WaterSourceId")
                         .HasColumnType("INTEGER");
 
+                    b.Property<int?>("WrittenIn")
+                        .HasColumnType("INTEGER");
+
                     b.HasKey("Id");
 
                     b.HasIndex("DiffuserId");
@@ -264,6 +276,9 @@ namespace MudPie.Records.Migrations
                     b.Property<int>("BedId")
                         .HasColumnType("INTEGER");
 
+                    b.Property<int?>("WrittenIn")
+                        .HasColumnType("INTEGER");
+
                     b.HasKey("BatchId", "BedId");
 
                     b.HasIndex("BedId");
@@ -290,6 +305,9 @@ namespace MudPie.Records.Migrations
                     b.Property<Guid>("Version")
                         .IsConcurrencyToken()
                         .HasColumnType("TEXT");
+
+                    b.Property<int?>("WrittenIn")
+                        .HasColumnType("INTEGER");
 
                     b.HasKey("Id");
 
@@ -336,6 +354,9 @@ namespace MudPie.Records.Migrations
                     b.Property<string>("Typed")
                         .HasColumnType("TEXT");
 
+                    b.Property<int?>("WrittenIn")
+                        .HasColumnType("INTEGER");
+
                     b.HasKey("Id");
 
                     b.HasIndex("CorrectsId");
@@ -373,6 +394,9 @@ namespace MudPie.Records.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<int?>("WrittenIn")
+                        .HasColumnType("INTEGER");
+
                     b.HasKey("Id");
 
                     b.HasIndex("BatchId");
@@ -397,6 +421,9 @@ namespace MudPie.Records.Migrations
 
                     b.Property<byte[]>("Small")
                         .HasColumnType("BLOB");
+
+                    b.Property<int?>("WrittenIn")
+                        .HasColumnType("INTEGER");
 
                     b.HasKey("Id");
 
@@ -424,6 +451,9 @@ namespace MudPie.Records.Migrations
                     b.Property<string>("Text")
                         .IsRequired()
                         .HasColumnType("TEXT");
+
+                    b.Property<int?>("WrittenIn")
+                        .HasColumnType("INTEGER");
 
                     b.HasKey("Id");
 
@@ -459,6 +489,9 @@ namespace MudPie.Records.Migrations
                         .HasColumnType("INTEGER");
 
                     b.Property<bool>("Simulated")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int?>("WrittenIn")
                         .HasColumnType("INTEGER");
 
                     b.HasKey("Id");
@@ -509,6 +542,9 @@ namespace MudPie.Records.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<int?>("WrittenIn")
+                        .HasColumnType("INTEGER");
+
                     b.HasKey("Id");
 
                     b.HasIndex("Name")
@@ -534,6 +570,9 @@ namespace MudPie.Records.Migrations
                         .HasColumnType("INTEGER");
 
                     b.Property<int>("RecipeId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int?>("WrittenIn")
                         .HasColumnType("INTEGER");
 
                     b.HasKey("Id");
@@ -585,6 +624,9 @@ namespace MudPie.Records.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<int?>("WrittenIn")
+                        .HasColumnType("INTEGER");
+
                     b.HasKey("Id");
 
                     b.HasIndex("DoneAt");
@@ -593,6 +635,31 @@ namespace MudPie.Records.Migrations
                         .IsUnique();
 
                     b.ToTable("Notices");
+                });
+
+            modelBuilder.Entity("MudPie.Records.Deed", b =>
+                {
+                    b.Property<int>("Id")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long>("At")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("By")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Device")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Request")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("At");
+
+                    b.ToTable("Deeds");
                 });
 
             modelBuilder.Entity("MudPie.Records.Ground.Bed", b =>
@@ -637,6 +704,9 @@ namespace MudPie.Records.Migrations
                         .IsConcurrencyToken()
                         .HasColumnType("TEXT");
 
+                    b.Property<int?>("WrittenIn")
+                        .HasColumnType("INTEGER");
+
                     b.HasKey("Id");
 
                     b.HasIndex("Name")
@@ -677,6 +747,9 @@ namespace MudPie.Records.Migrations
                     b.Property<double?>("Weeks")
                         .HasColumnType("REAL");
 
+                    b.Property<int?>("WrittenIn")
+                        .HasColumnType("INTEGER");
+
                     b.HasKey("Id");
 
                     b.HasIndex("BedId", "At");
@@ -705,6 +778,9 @@ namespace MudPie.Records.Migrations
                         .IsConcurrencyToken()
                         .HasColumnType("TEXT");
 
+                    b.Property<int?>("WrittenIn")
+                        .HasColumnType("INTEGER");
+
                     b.HasKey("Id");
 
                     b.ToTable("Diffusers");
@@ -718,6 +794,9 @@ namespace MudPie.Records.Migrations
                     b.Property<string>("SchoolId")
                         .IsRequired()
                         .HasColumnType("TEXT");
+
+                    b.Property<int?>("WrittenIn")
+                        .HasColumnType("INTEGER");
 
                     b.HasKey("ForkId");
 
@@ -788,6 +867,9 @@ namespace MudPie.Records.Migrations
                     b.Property<double>("WatchNoReadingH")
                         .HasColumnType("REAL");
 
+                    b.Property<int?>("WrittenIn")
+                        .HasColumnType("INTEGER");
+
                     b.Property<string>("Zone")
                         .IsRequired()
                         .HasColumnType("TEXT");
@@ -820,6 +902,9 @@ namespace MudPie.Records.Migrations
                         .IsConcurrencyToken()
                         .HasColumnType("TEXT");
 
+                    b.Property<int?>("WrittenIn")
+                        .HasColumnType("INTEGER");
+
                     b.HasKey("Id");
 
                     b.ToTable("Pumps");
@@ -841,6 +926,9 @@ namespace MudPie.Records.Migrations
                         .HasColumnType("INTEGER");
 
                     b.Property<int>("WaterSourceId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int?>("WrittenIn")
                         .HasColumnType("INTEGER");
 
                     b.HasKey("Id");
@@ -882,6 +970,9 @@ namespace MudPie.Records.Migrations
                     b.Property<double>("WorkingL")
                         .HasColumnType("REAL");
 
+                    b.Property<int?>("WrittenIn")
+                        .HasColumnType("INTEGER");
+
                     b.HasKey("Id");
 
                     b.HasIndex("Name")
@@ -907,6 +998,9 @@ namespace MudPie.Records.Migrations
                         .HasColumnType("TEXT");
 
                     b.Property<int>("VesselId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int?>("WrittenIn")
                         .HasColumnType("INTEGER");
 
                     b.HasKey("Id");
@@ -937,6 +1031,9 @@ namespace MudPie.Records.Migrations
                         .IsConcurrencyToken()
                         .HasColumnType("TEXT");
 
+                    b.Property<int?>("WrittenIn")
+                        .HasColumnType("INTEGER");
+
                     b.HasKey("Id");
 
                     b.ToTable("Waters");
@@ -962,6 +1059,9 @@ namespace MudPie.Records.Migrations
                         .HasColumnType("INTEGER");
 
                     b.Property<int>("WaterSourceId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int?>("WrittenIn")
                         .HasColumnType("INTEGER");
 
                     b.HasKey("Id");
@@ -1002,6 +1102,9 @@ namespace MudPie.Records.Migrations
                     b.Property<double>("Variance")
                         .HasColumnType("REAL");
 
+                    b.Property<int?>("WrittenIn")
+                        .HasColumnType("INTEGER");
+
                     b.HasKey("Id");
 
                     b.HasIndex("AcrossSetId");
@@ -1031,6 +1134,9 @@ namespace MudPie.Records.Migrations
                     b.Property<double?>("WorthHaving")
                         .HasColumnType("REAL");
 
+                    b.Property<int?>("WrittenIn")
+                        .HasColumnType("INTEGER");
+
                     b.HasKey("Id");
 
                     b.ToTable("AcrossSets");
@@ -1053,6 +1159,9 @@ namespace MudPie.Records.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<int?>("WrittenIn")
+                        .HasColumnType("INTEGER");
+
                     b.HasKey("Id");
 
                     b.HasIndex("Name")
@@ -1074,6 +1183,9 @@ namespace MudPie.Records.Migrations
                         .HasColumnType("REAL");
 
                     b.Property<int>("BrixVisitId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int?>("WrittenIn")
                         .HasColumnType("INTEGER");
 
                     b.HasKey("Id");
@@ -1148,6 +1260,9 @@ namespace MudPie.Records.Migrations
                     b.Property<string>("Weed")
                         .HasColumnType("TEXT");
 
+                    b.Property<int?>("WrittenIn")
+                        .HasColumnType("INTEGER");
+
                     b.HasKey("Id");
 
                     b.HasIndex("ApplicationId");
@@ -1191,6 +1306,9 @@ namespace MudPie.Records.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<int?>("WrittenIn")
+                        .HasColumnType("INTEGER");
+
                     b.HasKey("Id");
 
                     b.ToTable("ClaimFindings");
@@ -1214,6 +1332,9 @@ namespace MudPie.Records.Migrations
                     b.Property<double>("Showed")
                         .HasColumnType("REAL");
 
+                    b.Property<int?>("WrittenIn")
+                        .HasColumnType("INTEGER");
+
                     b.HasKey("Id");
 
                     b.HasIndex("BrixMeterId");
@@ -1236,6 +1357,9 @@ namespace MudPie.Records.Migrations
                     b.Property<string>("Key")
                         .IsRequired()
                         .HasColumnType("TEXT");
+
+                    b.Property<int?>("WrittenIn")
+                        .HasColumnType("INTEGER");
 
                     b.HasKey("Id");
 
@@ -1274,6 +1398,9 @@ namespace MudPie.Records.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<int?>("WrittenIn")
+                        .HasColumnType("INTEGER");
+
                     b.HasKey("Id");
 
                     b.HasIndex("InputId");
@@ -1305,6 +1432,9 @@ namespace MudPie.Records.Migrations
 
                     b.Property<double?>("TemperatureC")
                         .HasColumnType("REAL");
+
+                    b.Property<int?>("WrittenIn")
+                        .HasColumnType("INTEGER");
 
                     b.HasKey("Id");
 
@@ -1342,6 +1472,9 @@ namespace MudPie.Records.Migrations
 
                     b.Property<double>("WaterMlPerM2")
                         .HasColumnType("REAL");
+
+                    b.Property<int?>("WrittenIn")
+                        .HasColumnType("INTEGER");
 
                     b.HasKey("Id");
 
@@ -1402,6 +1535,9 @@ namespace MudPie.Records.Migrations
 
                     b.Property<double?>("Units")
                         .HasColumnType("REAL");
+
+                    b.Property<int?>("WrittenIn")
+                        .HasColumnType("INTEGER");
 
                     b.HasKey("Id");
 
@@ -1503,6 +1639,9 @@ namespace MudPie.Records.Migrations
                     b.Property<double?>("WorthHaving")
                         .HasColumnType("REAL");
 
+                    b.Property<int?>("WrittenIn")
+                        .HasColumnType("INTEGER");
+
                     b.HasKey("Id");
 
                     b.ToTable("Trials");
@@ -1526,6 +1665,9 @@ namespace MudPie.Records.Migrations
                         .HasColumnType("TEXT");
 
                     b.Property<int>("TrialId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int?>("WrittenIn")
                         .HasColumnType("INTEGER");
 
                     b.HasKey("Id");
@@ -1575,6 +1717,9 @@ namespace MudPie.Records.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<int?>("WrittenIn")
+                        .HasColumnType("INTEGER");
+
                     b.HasKey("Id");
 
                     b.HasIndex("TrialId");
@@ -1598,6 +1743,9 @@ namespace MudPie.Records.Migrations
                         .HasColumnType("INTEGER");
 
                     b.Property<int>("TrialId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int?>("WrittenIn")
                         .HasColumnType("INTEGER");
 
                     b.HasKey("Id");
@@ -1643,6 +1791,9 @@ namespace MudPie.Records.Migrations
 
                     b.Property<double>("Width")
                         .HasColumnType("REAL");
+
+                    b.Property<int?>("WrittenIn")
+                        .HasColumnType("INTEGER");
 
                     b.Property<double>("X")
                         .HasColumnType("REAL");
@@ -1699,6 +1850,9 @@ namespace MudPie.Records.Migrations
                     b.Property<double?>("Value")
                         .HasColumnType("REAL");
 
+                    b.Property<int?>("WrittenIn")
+                        .HasColumnType("INTEGER");
+
                     b.HasKey("Id");
 
                     b.HasIndex("CorrectsId");
@@ -1747,6 +1901,9 @@ namespace MudPie.Records.Migrations
 
                     b.Property<double?>("WaterLPerM2")
                         .HasColumnType("REAL");
+
+                    b.Property<int?>("WrittenIn")
+                        .HasColumnType("INTEGER");
 
                     b.HasKey("Id");
 
@@ -1808,6 +1965,9 @@ namespace MudPie.Records.Migrations
 
                     b.Property<string>("Why")
                         .HasColumnType("TEXT");
+
+                    b.Property<int?>("WrittenIn")
+                        .HasColumnType("INTEGER");
 
                     b.HasKey("Id");
 
@@ -1873,6 +2033,9 @@ namespace MudPie.Records.Migrations
                         .IsConcurrencyToken()
                         .HasColumnType("TEXT");
 
+                    b.Property<int?>("WrittenIn")
+                        .HasColumnType("INTEGER");
+
                     b.HasKey("Id");
 
                     b.HasIndex("BedId");
@@ -1896,6 +2059,9 @@ namespace MudPie.Records.Migrations
                         .HasColumnType("TEXT");
 
                     b.Property<int>("ThingId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int?>("WrittenIn")
                         .HasColumnType("INTEGER");
 
                     b.HasKey("Id");
@@ -1966,6 +2132,9 @@ namespace MudPie.Records.Migrations
                     b.Property<string>("Why")
                         .HasColumnType("TEXT");
 
+                    b.Property<int?>("WrittenIn")
+                        .HasColumnType("INTEGER");
+
                     b.HasKey("Id");
 
                     b.HasIndex("CorrectsId");
@@ -1996,6 +2165,9 @@ namespace MudPie.Records.Migrations
                     b.Property<Guid>("Version")
                         .IsConcurrencyToken()
                         .HasColumnType("TEXT");
+
+                    b.Property<int?>("WrittenIn")
+                        .HasColumnType("INTEGER");
 
                     b.HasKey("Id");
 
@@ -2039,6 +2211,9 @@ namespace MudPie.Records.Migrations
                     b.Property<Guid>("Version")
                         .IsConcurrencyToken()
                         .HasColumnType("TEXT");
+
+                    b.Property<int?>("WrittenIn")
+                        .HasColumnType("INTEGER");
 
                     b.Property<int?>("ZoneId")
                         .HasColumnType("INTEGER");
@@ -2093,6 +2268,9 @@ namespace MudPie.Records.Migrations
                     b.Property<bool>("Way")
                         .HasColumnType("INTEGER");
 
+                    b.Property<int?>("WrittenIn")
+                        .HasColumnType("INTEGER");
+
                     b.HasKey("Id");
 
                     b.HasIndex("PhotoId");
@@ -2136,6 +2314,9 @@ namespace MudPie.Records.Migrations
                         .IsConcurrencyToken()
                         .HasColumnType("TEXT");
 
+                    b.Property<int?>("WrittenIn")
+                        .HasColumnType("INTEGER");
+
                     b.HasKey("Id");
 
                     b.HasIndex("BedId", "From");
@@ -2166,6 +2347,9 @@ namespace MudPie.Records.Migrations
                     b.Property<Guid>("Version")
                         .IsConcurrencyToken()
                         .HasColumnType("TEXT");
+
+                    b.Property<int?>("WrittenIn")
+                        .HasColumnType("INTEGER");
 
                     b.HasKey("Id");
 
@@ -2198,6 +2382,9 @@ namespace MudPie.Records.Migrations
                         .IsConcurrencyToken()
                         .HasColumnType("TEXT");
 
+                    b.Property<int?>("WrittenIn")
+                        .HasColumnType("INTEGER");
+
                     b.Property<string>("Yield")
                         .HasColumnType("TEXT");
 
@@ -2228,6 +2415,9 @@ namespace MudPie.Records.Migrations
                     b.Property<Guid>("Version")
                         .IsConcurrencyToken()
                         .HasColumnType("TEXT");
+
+                    b.Property<int?>("WrittenIn")
+                        .HasColumnType("INTEGER");
 
                     b.HasKey("Id");
 
@@ -2269,6 +2459,9 @@ namespace MudPie.Records.Migrations
                         .HasColumnType("TEXT");
 
                     b.Property<int?>("WorkEntryId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int?>("WrittenIn")
                         .HasColumnType("INTEGER");
 
                     b.HasKey("Id");
@@ -2317,6 +2510,9 @@ namespace MudPie.Records.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<int?>("WrittenIn")
+                        .HasColumnType("INTEGER");
+
                     b.HasKey("Id");
 
                     b.HasIndex("BedId");
@@ -2348,6 +2544,9 @@ namespace MudPie.Records.Migrations
                     b.Property<Guid>("Version")
                         .IsConcurrencyToken()
                         .HasColumnType("TEXT");
+
+                    b.Property<int?>("WrittenIn")
+                        .HasColumnType("INTEGER");
 
                     b.HasKey("Id");
 
@@ -2381,6 +2580,9 @@ namespace MudPie.Records.Migrations
 
                     b.Property<double>("Nitrogen")
                         .HasColumnType("REAL");
+
+                    b.Property<int?>("WrittenIn")
+                        .HasColumnType("INTEGER");
 
                     b.HasKey("Id");
 
@@ -2479,6 +2681,9 @@ namespace MudPie.Records.Migrations
                     b.Property<int?>("WorkEntryId")
                         .HasColumnType("INTEGER");
 
+                    b.Property<int?>("WrittenIn")
+                        .HasColumnType("INTEGER");
+
                     b.HasKey("Id");
 
                     b.HasIndex("At");
@@ -2507,6 +2712,9 @@ namespace MudPie.Records.Migrations
 
                     b.Property<double>("TotalL")
                         .HasColumnType("REAL");
+
+                    b.Property<int?>("WrittenIn")
+                        .HasColumnType("INTEGER");
 
                     b.HasKey("ApplicationId", "BedId");
 
@@ -2548,6 +2756,9 @@ namespace MudPie.Records.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<int?>("WrittenIn")
+                        .HasColumnType("INTEGER");
+
                     b.HasKey("Id");
 
                     b.HasIndex("ApplicationId");
@@ -2588,6 +2799,9 @@ namespace MudPie.Records.Migrations
                     b.Property<string>("Why")
                         .IsRequired()
                         .HasColumnType("TEXT");
+
+                    b.Property<int?>("WrittenIn")
+                        .HasColumnType("INTEGER");
 
                     b.HasKey("Id");
 
@@ -2634,6 +2848,9 @@ namespace MudPie.Records.Migrations
                         .IsConcurrencyToken()
                         .HasColumnType("TEXT");
 
+                    b.Property<int?>("WrittenIn")
+                        .HasColumnType("INTEGER");
+
                     b.HasKey("Id");
 
                     b.HasIndex("Name")
@@ -2664,6 +2881,9 @@ namespace MudPie.Records.Migrations
                     b.Property<int>("SprayerId")
                         .HasColumnType("INTEGER");
 
+                    b.Property<int?>("WrittenIn")
+                        .HasColumnType("INTEGER");
+
                     b.HasKey("Id");
 
                     b.HasIndex("SprayerId");
@@ -2690,6 +2910,9 @@ namespace MudPie.Records.Migrations
                         .HasColumnType("INTEGER");
 
                     b.Property<int>("SprayerId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int?>("WrittenIn")
                         .HasColumnType("INTEGER");
 
                     b.HasKey("Id");
@@ -2734,6 +2957,9 @@ namespace MudPie.Records.Migrations
                         .IsConcurrencyToken()
                         .HasColumnType("TEXT");
 
+                    b.Property<int?>("WrittenIn")
+                        .HasColumnType("INTEGER");
+
                     b.HasKey("Id");
 
                     b.HasIndex("ApplicationId");
@@ -2764,6 +2990,9 @@ namespace MudPie.Records.Migrations
 
                     b.Property<DateOnly>("Start")
                         .HasColumnType("TEXT");
+
+                    b.Property<int?>("WrittenIn")
+                        .HasColumnType("INTEGER");
 
                     b.HasKey("Id");
 
@@ -2844,6 +3073,9 @@ namespace MudPie.Records.Migrations
                         .IsConcurrencyToken()
                         .HasColumnType("TEXT");
 
+                    b.Property<int?>("WrittenIn")
+                        .HasColumnType("INTEGER");
+
                     b.HasKey("Id");
 
                     b.ToTable("Inputs");
@@ -2863,6 +3095,9 @@ namespace MudPie.Records.Migrations
                         .HasColumnType("INTEGER");
 
                     b.Property<int>("InputId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int?>("WrittenIn")
                         .HasColumnType("INTEGER");
 
                     b.HasKey("Id");
@@ -2913,6 +3148,9 @@ namespace MudPie.Records.Migrations
                         .HasColumnType("TEXT");
 
                     b.Property<int?>("WorkEntryId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int?>("WrittenIn")
                         .HasColumnType("INTEGER");
 
                     b.HasKey("Id");
@@ -2977,6 +3215,9 @@ namespace MudPie.Records.Migrations
                         .HasColumnType("TEXT");
 
                     b.Property<int?>("WorkId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int?>("WrittenIn")
                         .HasColumnType("INTEGER");
 
                     b.HasKey("Id");
@@ -3075,6 +3316,9 @@ namespace MudPie.Records.Migrations
                     b.Property<string>("Worms")
                         .HasColumnType("TEXT");
 
+                    b.Property<int?>("WrittenIn")
+                        .HasColumnType("INTEGER");
+
                     b.HasKey("Id");
 
                     b.HasIndex("BedId");
@@ -3163,6 +3407,9 @@ namespace MudPie.Records.Migrations
                         .HasColumnType("TEXT");
 
                     b.Property<int>("WorkId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int?>("WrittenIn")
                         .HasColumnType("INTEGER");
 
                     b.HasKey("Id");

@@ -17,10 +17,10 @@ public static class AlmanacEndpoints
     /// <summary>What can be asked and done.</summary>
     public static void MapAlmanac(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/almanac", Read).WithSummary("The year drawn at this latitude: light, moon, what lies in the ground.");
-        api.MapPost("/almanac/sowing", SetSowing).WithSummary("Turns sowing days by the moon on or off.");
+        api.MapGet("/almanac", Read).ForVisitor("The year drawn at this latitude: light, moon, what lies in the ground.");
+        api.MapPost("/almanac/sowing", SetSowing).ForHand("Turns sowing days by the moon on or off.");
         api.MapPreparations();
-        api.MapGet("/almanac.ics", Calendar).WithSummary("Turns of the year, moons and preparations as a calendar.");
+        api.MapGet("/almanac.ics", Calendar).ForVisitor("Turns of the year, moons and preparations as a calendar.");
     }
 
     private static async Task<Ok<AlmanacView>> Read(HoldingDb db, HoldingClock clock, WorkDesk works)

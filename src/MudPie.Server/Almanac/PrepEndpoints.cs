@@ -20,11 +20,11 @@ public static class PrepEndpoints
     /// <summary>What can be asked and done; steps go by the door of all works.</summary>
     public static void MapPreparations(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/works/preparations", All).WithSummary("Preparations to choose from, with their dates here, and those begun.");
-        api.MapGet("/works/preparations/{id:int}", One).WithSummary("A preparation as it stands.");
-        api.MapPost("/works/preparations", Keep).WithSummary("A preparation is set up or changed, and marked on the plan.");
-        api.MapGet("/works/preparations/{id:int}/rate", Rate).WithSummary("What is usually stirred for beds.");
-        api.MapPost("/works/preparations/{id:int}/put-out", PutOut).WithSummary("What was stirred is put out: it stands in the book.");
+        api.MapGet("/works/preparations", All).ForVisitor("Preparations to choose from, with their dates here, and those begun.");
+        api.MapGet("/works/preparations/{id:int}", One).ForVisitor("A preparation as it stands.");
+        api.MapPost("/works/preparations", Keep).ForHand("A preparation is set up or changed, and marked on the plan.");
+        api.MapGet("/works/preparations/{id:int}/rate", Rate).ForVisitor("What is usually stirred for beds.");
+        api.MapPost("/works/preparations/{id:int}/put-out", PutOut).ForHand("What was stirred is put out: it stands in the book.");
     }
 
     private static async Task<Ok<PrepsView>> All(WorkDesk desk, HoldingClock clock)

@@ -64,12 +64,12 @@ public static class BookEndpoints
     /// <summary>What can be done.</summary>
     public static void MapBook(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/book", Read).WithSummary("The book: what was done, seen and harvested, newest first.");
+        api.MapGet("/book", Read).ForVisitor("The book: what was done, seen and harvested, newest first.");
         api.MapYear();
-        api.MapPost("/book/jobs/{id:int}/strike", Strike).WithSummary("Strikes a job out, and says why; it stays readable.");
-        api.MapPost("/book/harvests", KeepHarvest).WithSummary("Writes down a harvest, or puts one right.");
-        api.MapPost("/book/seen", KeepSeen).WithSummary("Writes down what was seen, or puts it right.");
-        api.MapGet("/book/season", BookSeason.Read).WithSummary("The season in sums: brews, jobs, harvests.");
+        api.MapPost("/book/jobs/{id:int}/strike", Strike).ForHand("Strikes a job out, and says why; it stays readable.");
+        api.MapPost("/book/harvests", KeepHarvest).ForHand("Writes down a harvest, or puts one right.");
+        api.MapPost("/book/seen", KeepSeen).ForHand("Writes down what was seen, or puts it right.");
+        api.MapGet("/book/season", BookSeason.Read).ForVisitor("The season in sums: brews, jobs, harvests.");
     }
 
     private static async Task<Ok<BookView>> Read(HoldingDb db, HoldingClock clock, int? bed = null, int? input = null, string? kind = null,

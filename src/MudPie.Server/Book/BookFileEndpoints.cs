@@ -23,11 +23,11 @@ public static class BookFileEndpoints
     public static void MapBookFiles(this IEndpointRouteBuilder api)
     {
         api.MapGet("/book/book.csv", async (HoldingDb db) => TypedResults.Text(BookOut.Csv(await BookOut.Rows(db)), "text/csv",
-            System.Text.Encoding.UTF8)).WithSummary("The book as a table.");
+            System.Text.Encoding.UTF8)).ForVisitor("The book as a table.");
         api.MapGet("/book/book.json", async (HoldingDb db) => TypedResults.Json(new BookFile(BookFile.Name, 1, await BookOut.Rows(db)),
-            Json.Options)).WithSummary("The book as lines of JSON.");
-        api.MapGet("/book/holding.zip", Whole).WithSummary("The whole holding as one zip of open files: tables as CSV, pictures as files.");
-        api.MapPost("/book/file", Bring).WithSummary("Brings a book's table in, line by line, each once.");
+            Json.Options)).ForVisitor("The book as lines of JSON.");
+        api.MapGet("/book/holding.zip", Whole).ForOwner("The whole holding as one zip of open files: tables as CSV, pictures as files.");
+        api.MapPost("/book/file", Bring).ForHand("Brings a book's table in, line by line, each once.");
     }
 
     private static FileStreamHttpResult Whole(HoldingDb db, HoldingClock clock)

@@ -34,8 +34,8 @@ public static class ThreadEndpoints
     /// <summary>What can be asked.</summary>
     public static void MapThreads(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/book/thread", Read).WithSummary("All that hangs together with one brew, job or bed.");
-        api.MapGet("/book/thread/starts", Starts).WithSummary("What a thread can start from.");
+        api.MapGet("/book/thread", Read).ForVisitor("All that hangs together with one brew, job or bed.");
+        api.MapGet("/book/thread/starts", Starts).ForVisitor("What a thread can start from.");
     }
 
     private static async Task<Ok<List<ThreadStart>>> Starts(HoldingDb db)

@@ -35,9 +35,9 @@ public static class Waits
     /// <summary>What can be done.</summary>
     public static void MapWaits(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/book/waits", Read).WithSummary("How long the grower lets beds wait before harvest.");
-        api.MapPost("/book/waits", Keep).WithSummary("Keeps how long beds wait.");
-        api.MapPost("/book/beds/{id:int}/eaten", KeepEaten).WithSummary("Whether a bed is eaten raw, cooked or not at all.");
+        api.MapGet("/book/waits", Read).ForVisitor("How long the grower lets beds wait before harvest.");
+        api.MapPost("/book/waits", Keep).ForHand("Keeps how long beds wait.");
+        api.MapPost("/book/beds/{id:int}/eaten", KeepEaten).ForHand("Whether a bed is eaten raw, cooked or not at all.");
     }
 
     /// <summary>Days by the grower's own code: the newest of each kind.</summary>

@@ -31,7 +31,7 @@ public static class YearEndpoints
 
     /// <summary>What can be asked.</summary>
     public static void MapYear(this IEndpointRouteBuilder api) =>
-        api.MapGet("/book/year", Read).WithSummary("The book of a year, by bed and day.");
+        api.MapGet("/book/year", Read).ForVisitor("The book of a year, by bed and day.");
 
     private sealed record Deed(DateTimeOffset At, string Kind, string Title, int? BedId);
 

@@ -16,9 +16,9 @@ public static class AirEndpoints
     /// <summary>What can be asked and done.</summary>
     public static void MapAir(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/brew/air/{vesselId:int}", Read).WithSummary("Pumps, hoses and outlets of a vessel.");
-        api.MapPost("/brew/air/work-out", WorkOut).WithSummary("Where pumps and outlets meet, and what is left in a power cut.");
-        api.MapPost("/brew/air/{vesselId:int}", Keep).WithSummary("Keeps the air of a vessel.");
+        api.MapGet("/brew/air/{vesselId:int}", Read).ForVisitor("Pumps, hoses and outlets of a vessel.");
+        api.MapPost("/brew/air/work-out", WorkOut).ForVisitor("Where pumps and outlets meet, and what is left in a power cut.");
+        api.MapPost("/brew/air/{vesselId:int}", Keep).ForHand("Keeps the air of a vessel.");
     }
 
     private static async Task<Results<Ok<Worked<AirBenchView>>, Refused>> WorkOut(AirBenchAsked asked, HoldingClock clock)

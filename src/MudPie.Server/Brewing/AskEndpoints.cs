@@ -61,10 +61,10 @@ public static class AskEndpoints
     /// <summary>What can be asked.</summary>
     public static void MapAsking(this IEndpointRouteBuilder api)
     {
-        api.MapPost("/brew/backwards", Backwards).WithSummary("What brew, and begun when, makes a wanted amount at an hour.");
-        api.MapPost("/brew/what-if", WhatIf).WithSummary("A plan beside the same plan with one thing otherwise.");
-        api.MapPost("/brew/schools", Schools).WithSummary("A plan as each school would make it.");
-        api.MapPost("/brew/after-air", After).WithSummary("How long a brew stands once its air is off.");
+        api.MapPost("/brew/backwards", Backwards).ForVisitor("What brew, and begun when, makes a wanted amount at an hour.");
+        api.MapPost("/brew/what-if", WhatIf).ForVisitor("A plan beside the same plan with one thing otherwise.");
+        api.MapPost("/brew/schools", Schools).ForVisitor("A plan as each school would make it.");
+        api.MapPost("/brew/after-air", After).ForVisitor("How long a brew stands once its air is off.");
     }
 
     private sealed record Asked(BrewQuestion Brew, DateTimeOffset StartAt, double NowH, double UseAtH, ForecastAnswer? Forecast,

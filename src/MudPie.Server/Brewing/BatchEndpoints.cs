@@ -27,15 +27,15 @@ public static class BatchEndpoints
     /// <summary>What can be done.</summary>
     public static void MapBatches(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/brew/batches", List).WithSummary("Brews, newest first.");
-        api.MapGet("/brew/batches/{id:int}", Read).WithSummary("A brew with its forecast, its log and what to do next.");
-        api.MapPost("/brew/batches/{id:int}/start", Start).WithSummary("Starts a brew.");
-        api.MapPost("/brew/batches/{id:int}/steps/{step}", Tick).WithSummary("Ticks a step of it.");
-        api.MapPost("/brew/batches/{id:int}/log", Log).WithSummary("Logs a reading, a smell, a feeding, a note.");
+        api.MapGet("/brew/batches", List).ForVisitor("Brews, newest first.");
+        api.MapGet("/brew/batches/{id:int}", Read).ForVisitor("A brew with its forecast, its log and what to do next.");
+        api.MapPost("/brew/batches/{id:int}/start", Start).ForHand("Starts a brew.");
+        api.MapPost("/brew/batches/{id:int}/steps/{step}", Tick).ForHand("Ticks a step of it.");
+        api.MapPost("/brew/batches/{id:int}/log", Log).ForHand("Logs a reading, a smell, a feeding, a note.");
         api.MapPost("/brew/batches/{id:int}/log/{entry:int}/correct", Correct)
-            .WithSummary("Puts an entry of the log right; both stay readable.");
-        api.MapPost("/brew/batches/{id:int}/air-off", AirOff).WithSummary("The air goes off.");
-        api.MapPost("/brew/batches/{id:int}/heap", Heap).WithSummary("The brew goes on the heap, and why.");
+            .ForHand("Puts an entry of the log right; both stay readable.");
+        api.MapPost("/brew/batches/{id:int}/air-off", AirOff).ForHand("The air goes off.");
+        api.MapPost("/brew/batches/{id:int}/heap", Heap).ForHand("The brew goes on the heap, and why.");
     }
 
     private static async Task<Ok<List<BatchLine>>> List(HoldingDb db, HoldingClock clock, int page = 0)

@@ -19,11 +19,11 @@ public static class BringEndpoints
     /// <summary>What can be brought.</summary>
     public static void MapBringing(this IEndpointRouteBuilder api)
     {
-        api.MapPost("/brew/batches/{id:int}/logger/preview", Preview).WithSummary("What a logger's file would bring.");
-        api.MapPost("/brew/batches/{id:int}/logger", Bring).WithSummary("Brings a logger's file in, each figure once.");
-        api.MapPost("/brew/batches/{id:int}/photos", AddPhoto).WithSummary("Keeps a picture of a brew, made anew.")
+        api.MapPost("/brew/batches/{id:int}/logger/preview", Preview).ForVisitor("What a logger's file would bring.");
+        api.MapPost("/brew/batches/{id:int}/logger", Bring).ForHand("Brings a logger's file in, each figure once.");
+        api.MapPost("/brew/batches/{id:int}/photos", AddPhoto).ForHand("Keeps a picture of a brew, made anew.")
             .Accepts<byte[]>("image/jpeg", "image/png");
-        api.MapGet("/brew/photos/{id:int}", ReadPhoto).WithSummary("A picture.");
+        api.MapGet("/brew/photos/{id:int}", ReadPhoto).ForVisitor("A picture.");
     }
 
     private static async Task<Results<Ok<LoggerPreview>, Refused>> Preview(int id, LoggerRequest request, HoldingDb db, HoldingClock clock)

@@ -7,5 +7,5 @@ public static class CardEndpoints
 {
     /// <summary>What can be asked.</summary>
     public static void MapCards(this IEndpointRouteBuilder api) => api.MapGet("/brew/batches/{id:int}/qr.svg",
-        (int id, HttpRequest request) => QrCodes.To(request, $"/brew/{id}")).WithSummary("A code that opens the brew on a telephone.");
+        (int id, HttpRequest request) => QrCodes.To(request, $"/brew/{id}")).ForVisitor("A code that opens the brew on a telephone.");
 }

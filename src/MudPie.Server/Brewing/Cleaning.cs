@@ -24,8 +24,8 @@ public static class Cleaning
     /// <summary>What can be done.</summary>
     public static void MapCleaning(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/brew/cleaning", Read).WithSummary("Vessels and how clean they are.");
-        api.MapPost("/brew/vessels/{id:int}/clean", Clean).WithSummary("A step of cleaning is done.");
+        api.MapGet("/brew/cleaning", Read).ForVisitor("Vessels and how clean they are.");
+        api.MapPost("/brew/vessels/{id:int}/clean", Clean).ForHand("A step of cleaning is done.");
     }
 
     /// <summary>Vessels that have held a brew since they were last logged clean.</summary>

@@ -61,7 +61,7 @@ public static class BatchLogEndpoints
 
     /// <summary>What can be asked.</summary>
     public static void MapBatchLogs(this IEndpointRouteBuilder api) => api.MapGet("/brew/batches/{id:int}/log", Read)
-        .WithSummary("All of a brew's log, page by page.");
+        .ForVisitor("All of a brew's log, page by page.");
 
     private static async Task<Results<Ok<LogPage>, Missing>> Read(int id, HoldingDb db, Web.HoldingClock clock, int page = 1)
     {

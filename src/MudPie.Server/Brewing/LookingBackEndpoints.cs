@@ -22,7 +22,7 @@ public static class LookingBackEndpoints
 {
     /// <summary>What can be asked.</summary>
     public static void MapLookingBack(this IEndpointRouteBuilder api) => api.MapGet("/brew/looking-back", Read)
-        .WithSummary("Forecasts beside what came of them.");
+        .ForVisitor("Forecasts beside what came of them.");
 
     private static async Task<Ok<BackView>> Read(HoldingDb db, HoldingClock clock, string? vessel = null, string? recipe = null,
         string? outcome = null)

@@ -29,11 +29,11 @@ public static class MicroscopeEndpoints
     public static void MapMicroscope(this IEndpointRouteBuilder api)
     {
         api.MapPost("/brew/tally/work-out", (TallyQuestion q) => Problems.Answer(MicroscopeTally.Of(q)))
-            .WithSummary("A count at the microscope, worked out.");
+            .ForVisitor("A count at the microscope, worked out.");
         api.MapPost("/brew/tally/through", (ThroughRequest r) => Problems.Answer(Microscope.CameThrough(r.Before, r.After)))
-            .WithSummary("What a count through a mesh would leave.");
-        api.MapPost("/brew/tallies", Keep).WithSummary("Keeps a count.");
-        api.MapGet("/brew/tallies", Read).WithSummary("Counts kept, newest first.");
+            .ForVisitor("What a count through a mesh would leave.");
+        api.MapPost("/brew/tallies", Keep).ForHand("Keeps a count.");
+        api.MapGet("/brew/tallies", Read).ForVisitor("Counts kept, newest first.");
     }
 
     private static Task<Results<Written<Kept>, Refused, Clash>> Keep(TallyRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>

@@ -30,8 +30,8 @@ public static class MoveEndpoints
     /// <summary>What can be done.</summary>
     public static void MapMoves(this IEndpointRouteBuilder api)
     {
-        api.MapPost("/brew/batches/{id:int}/move/work-out", WorkOut).WithSummary("A planned brew at another hour.");
-        api.MapPost("/brew/batches/{id:int}/move", Keep).WithSummary("Moves a planned brew.");
+        api.MapPost("/brew/batches/{id:int}/move/work-out", WorkOut).ForVisitor("A planned brew at another hour.");
+        api.MapPost("/brew/batches/{id:int}/move", Keep).ForHand("Moves a planned brew.");
     }
 
     private static async Task<Results<Ok<MoveView>, Refused>> WorkOut(int id, MoveRequest r, HoldingDb db, HoldingClock clock,

@@ -171,9 +171,9 @@ public static class PlanEndpoints
     /// <summary>What can be asked.</summary>
     public static void MapPlans(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/brew/plan/hour", Hour).WithSummary("An hour for a plan to be ready at: the first that suits, two days on or later.");
-        api.MapPost("/brew/plan", WorkOut).WithSummary("Plans a brew: amounts, air, forecast, steps, race to the ground.");
-        api.MapPost("/brew/batches", Keep).WithSummary("Keeps a plan.");
+        api.MapGet("/brew/plan/hour", Hour).ForVisitor("An hour for a plan to be ready at: the first that suits, two days on or later.");
+        api.MapPost("/brew/plan", WorkOut).ForVisitor("Plans a brew: amounts, air, forecast, steps, race to the ground.");
+        api.MapPost("/brew/batches", Keep).ForHand("Keeps a plan.");
     }
 
     /// <summary>Seven in the morning, late enough for any brew to be ready; or the first half hour after it that neither dark nor known

@@ -18,8 +18,8 @@ public static class PracticeEndpoints
             var units = await clock.Units();
             return PracticeBrew.Situations.Select(s => new SituationView(s.Id, s.Name, InUnits.Say(s.Story, units), s.UseAtH)).ToList();
         })
-            .WithSummary("A made-up brew to practise on.");
+            .ForVisitor("A made-up brew to practise on.");
         api.MapPost("/brew/practice", (PracticeQuestion q) => Problems.Answer(PracticeBrew.Of(q)))
-            .WithSummary("The next move of a practice brew.");
+            .ForVisitor("The next move of a practice brew.");
     }
 }

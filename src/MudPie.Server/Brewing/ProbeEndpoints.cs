@@ -15,9 +15,9 @@ public static class ProbeEndpoints
     /// <summary>What can be done.</summary>
     public static void MapProbes(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/brew/batches/{id:int}/probe", Read).WithSummary("A probe's readings, thinned for drawing.");
-        api.MapPost("/brew/batches/{id:int}/probe", Attach).WithSummary("Puts a probe into a brew.");
-        api.MapPost("/brew/batches/{id:int}/probe/detach", Detach).WithSummary("Takes it out.");
+        api.MapGet("/brew/batches/{id:int}/probe", Read).ForVisitor("A probe's readings, thinned for drawing.");
+        api.MapPost("/brew/batches/{id:int}/probe", Attach).ForHand("Puts a probe into a brew.");
+        api.MapPost("/brew/batches/{id:int}/probe/detach", Detach).ForHand("Takes it out.");
     }
 
     private static async Task<Results<Ok<ProbeView>, NoContent, Missing>> Read(int id, HoldingDb db, HoldingClock clock, LiveBrew live) =>

@@ -44,10 +44,10 @@ public static class RecipeEndpoints
     /// <summary>What can be asked and done.</summary>
     public static void MapRecipes(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/brew/recipes", List).WithSummary("Recipes, with what came of brews by them.");
-        api.MapGet("/brew/recipes/{reference}/file", Write).WithSummary("A recipe as a file.");
-        api.MapPost("/brew/recipes", Keep).WithSummary("Keeps a recipe, or a new version of one.");
-        api.MapPost("/brew/recipes/bring", Bring).WithSummary("Brings a recipe's file in.");
+        api.MapGet("/brew/recipes", List).ForVisitor("Recipes, with what came of brews by them.");
+        api.MapGet("/brew/recipes/{reference}/file", Write).ForVisitor("A recipe as a file.");
+        api.MapPost("/brew/recipes", Keep).ForHand("Keeps a recipe, or a new version of one.");
+        api.MapPost("/brew/recipes/bring", Bring).ForHand("Brings a recipe's file in.");
     }
 
     private static async Task<Ok<List<RecipeLine>>> List(HoldingDb db, HoldingClock clock)

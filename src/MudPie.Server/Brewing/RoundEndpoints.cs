@@ -34,10 +34,10 @@ public static class RoundEndpoints
     public static void MapRounds(this IEndpointRouteBuilder api)
     {
         api.MapGet("/brew/batches/{id:int}/again", Again)
-            .WithSummary("The same brew as a plan: beds, kit, amounts; its hour is asked anew.");
-        api.MapPost("/brew/batches/{id:int}/rounds", Begin).WithSummary("The same brew again, every week, other week or month.");
-        api.MapGet("/brew/rounds", List).WithSummary("Brews that come again, and when.");
-        api.MapPost("/brew/rounds/{id:int}/stop", Stop).WithSummary("It comes no more.");
+            .ForVisitor("The same brew as a plan: beds, kit, amounts; its hour is asked anew.");
+        api.MapPost("/brew/batches/{id:int}/rounds", Begin).ForHand("The same brew again, every week, other week or month.");
+        api.MapGet("/brew/rounds", List).ForVisitor("Brews that come again, and when.");
+        api.MapPost("/brew/rounds/{id:int}/stop", Stop).ForHand("It comes no more.");
     }
 
     private static async Task<Results<Ok<PlanRequest>, Missing>> Again(int id, HoldingDb db)

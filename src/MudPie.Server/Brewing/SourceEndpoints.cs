@@ -33,14 +33,14 @@ public static class SourceEndpoints
     /// <summary>What can be asked and done.</summary>
     public static void MapSources(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/brew/sources", Read).WithSummary("Composts and castings with their checks.");
+        api.MapGet("/brew/sources", Read).ForVisitor("Composts and castings with their checks.");
         api.MapPost("/brew/sources/work-out", (SourceAnswers answers) => Problems.Answer(SourceGate.Judge(answers)))
-            .WithSummary("Is this source fit, and why?");
-        api.MapPost("/brew/sources/{id:int}/check", Check).WithSummary("Keeps a check of a source.");
-        api.MapGet("/brew/ground-checks", ReadGround).WithSummary("Checks of how alive the ground is.");
+            .ForVisitor("Is this source fit, and why?");
+        api.MapPost("/brew/sources/{id:int}/check", Check).ForHand("Keeps a check of a source.");
+        api.MapGet("/brew/ground-checks", ReadGround).ForVisitor("Checks of how alive the ground is.");
         api.MapPost("/brew/ground-checks/work-out", (GroundCheckRequest r, HoldingClock clock) => Problems.Answer(Judge(r, clock.Now)))
-            .WithSummary("How alive a strip or a burst says the ground is.");
-        api.MapPost("/brew/ground-checks", KeepGround).WithSummary("Keeps such a check.");
+            .ForVisitor("How alive a strip or a burst says the ground is.");
+        api.MapPost("/brew/ground-checks", KeepGround).ForHand("Keeps such a check.");
     }
 
     private static async Task<Ok<List<SourceLotView>>> Read(HoldingDb db)

@@ -36,11 +36,11 @@ public static class WaterEndpoints
     /// <summary>What can be asked and done.</summary>
     public static void MapWater(this IEndpointRouteBuilder api)
     {
-        api.MapPost("/brew/water/work-out", WorkOut).WithSummary("A water made ready: chlorine cleared, waters mixed.");
-        api.MapGet("/brew/water/tests", ReadTests).WithSummary("Tests of waters.");
-        api.MapPost("/brew/water/{id:int}/tests", KeepTest).WithSummary("Keeps a test of a water.");
-        api.MapGet("/brew/water/strips", Strips).WithSummary("Strips read, newest first.");
-        api.MapPost("/brew/water/strips/{id:int}/photo", AddPhoto).WithSummary("Keeps a picture of a strip.")
+        api.MapPost("/brew/water/work-out", WorkOut).ForVisitor("A water made ready: chlorine cleared, waters mixed.");
+        api.MapGet("/brew/water/tests", ReadTests).ForVisitor("Tests of waters.");
+        api.MapPost("/brew/water/{id:int}/tests", KeepTest).ForHand("Keeps a test of a water.");
+        api.MapGet("/brew/water/strips", Strips).ForVisitor("Strips read, newest first.");
+        api.MapPost("/brew/water/strips/{id:int}/photo", AddPhoto).ForHand("Keeps a picture of a strip.")
             .Accepts<byte[]>("image/jpeg", "image/png");
     }
 

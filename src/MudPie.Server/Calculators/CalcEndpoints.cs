@@ -12,9 +12,9 @@ public static class CalcEndpoints
     /// <summary>What can be asked.</summary>
     public static void MapCalculators(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/calc", () => Catalogue.All.Select(c => new CalculatorLine(c.Name, c.Line))).WithSummary("Calculators that there are.");
-        api.MapGet("/calc/{name}/schema", Schema).WithSummary("What a calculator asks.");
-        api.MapPost("/calc/{name}", Ask).WithSummary("Asks a calculator.").Accepts<JsonObject>("application/json");
+        api.MapGet("/calc", () => Catalogue.All.Select(c => new CalculatorLine(c.Name, c.Line))).ForVisitor("Calculators that there are.");
+        api.MapGet("/calc/{name}/schema", Schema).ForVisitor("What a calculator asks.");
+        api.MapPost("/calc/{name}", Ask).ForVisitor("Asks a calculator.").Accepts<JsonObject>("application/json");
     }
 
     private static Results<Ok<JsonNode>, Missing> Schema(string name) =>

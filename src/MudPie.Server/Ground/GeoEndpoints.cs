@@ -56,10 +56,10 @@ public static class GeoEndpoints
     /// <summary>What can be done.</summary>
     public static void MapGeo(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/ground/plan", Plan).WithSummary("The ground to scale.");
-        api.MapGet("/ground/beds.geojson", Out).WithSummary("Beds as GeoJSON.");
-        api.MapPost("/ground/geojson/preview", Preview).WithSummary("What a map file would bring.");
-        api.MapPost("/ground/geojson", Bring).WithSummary("Brings beds in from a map file.");
+        api.MapGet("/ground/plan", Plan).ForVisitor("The ground to scale.");
+        api.MapGet("/ground/beds.geojson", Out).ForVisitor("Beds as GeoJSON.");
+        api.MapPost("/ground/geojson/preview", Preview).ForVisitor("What a map file would bring.");
+        api.MapPost("/ground/geojson", Bring).ForHand("Brings beds in from a map file.");
     }
 
     private const int MostCorners = 1000;

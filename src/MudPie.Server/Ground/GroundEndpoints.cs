@@ -50,19 +50,19 @@ public static class GroundEndpoints
     /// <summary>What can be done.</summary>
     public static void MapGround(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/holding", Holding).WithSummary("The holding, its units and its choices of school.");
-        api.MapPost("/holding/units", SetUnits).WithSummary("Sets the units that words are in.");
-        api.MapPost("/holding/writing", SetWriting).WithSummary("Sets how units, days, hours and money are written.");
-        api.MapPost("/holding/place", SetPlace).WithSummary("Says what the holding is called and where it lies.");
-        api.MapPost("/holding/forks/{fork}", Choose).WithSummary("Chooses a school.");
-        api.MapGet("/ground", Read).WithSummary("Beds, vessels, pumps, diffusers and waters.");
-        api.MapPost("/ground/beds", KeepBed).WithSummary("Keeps a bed.");
-        api.MapPost("/ground/waters", KeepWater).WithSummary("Keeps a water.");
-        api.MapPost("/ground/waters/{id:int}/strips", AddStrip).WithSummary("Keeps a strip that was read.");
-        api.MapPost("/ground/vessels", KeepVessel).WithSummary("Keeps a vessel.");
-        api.MapPost("/ground/pumps", KeepPump).WithSummary("Keeps a pump.");
-        api.MapPost("/ground/diffusers", KeepDiffuser).WithSummary("Keeps a diffuser.");
-        api.MapPost("/ground/inputs", KeepInput).WithSummary("Keeps something that goes into brews.");
+        api.MapGet("/holding", Holding).ForVisitor("The holding, its units and its choices of school.");
+        api.MapPost("/holding/units", SetUnits).ForOwner("Sets the units that words are in.");
+        api.MapPost("/holding/writing", SetWriting).ForOwner("Sets how units, days, hours and money are written.");
+        api.MapPost("/holding/place", SetPlace).ForOwner("Says what the holding is called and where it lies.");
+        api.MapPost("/holding/forks/{fork}", Choose).ForOwner("Chooses a school.");
+        api.MapGet("/ground", Read).ForVisitor("Beds, vessels, pumps, diffusers and waters.");
+        api.MapPost("/ground/beds", KeepBed).ForHand("Keeps a bed.");
+        api.MapPost("/ground/waters", KeepWater).ForHand("Keeps a water.");
+        api.MapPost("/ground/waters/{id:int}/strips", AddStrip).ForHand("Keeps a strip that was read.");
+        api.MapPost("/ground/vessels", KeepVessel).ForHand("Keeps a vessel.");
+        api.MapPost("/ground/pumps", KeepPump).ForHand("Keeps a pump.");
+        api.MapPost("/ground/diffusers", KeepDiffuser).ForHand("Keeps a diffuser.");
+        api.MapPost("/ground/inputs", KeepInput).ForHand("Keeps something that goes into brews.");
     }
 
     private static async Task<Ok<HoldingView>> Holding(HoldingClock clock)

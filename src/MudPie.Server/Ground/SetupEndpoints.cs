@@ -63,8 +63,8 @@ public static partial class SetupEndpoints
     /// <summary>What can be done.</summary>
     public static void MapSetup(this IEndpointRouteBuilder api)
     {
-        api.MapPost("/holding/setup/work-out", WorkOut).WithSummary("Reads a first setting up, field by field.");
-        api.MapPost("/holding/setup", Keep).WithSummary("Sets the holding up.");
+        api.MapPost("/holding/setup/work-out", WorkOut).ForVisitor("Reads a first setting up, field by field.");
+        api.MapPost("/holding/setup", Keep).ForOwner("Sets the holding up.");
     }
 
     /// <summary>Reads "52.5, 0.0" or "52.5 N 1.2 W".</summary>

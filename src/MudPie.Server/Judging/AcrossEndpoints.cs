@@ -45,12 +45,12 @@ public static class AcrossEndpoints
     /// <summary>What can be done.</summary>
     public static void MapAcross(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/judge/across", Read).WithSummary("Results of sites and seasons put together.");
-        api.MapPost("/judge/across", Make).WithSummary("Makes such a set.");
-        api.MapPost("/judge/across/{id:int}/results", Add).WithSummary("Adds a trial's result.");
-        api.MapPost("/judge/across/{id:int}/file", Bring).WithSummary("Brings results in from a table.");
-        api.MapPost("/judge/across/results/{id:int}/out", TakeOut).WithSummary("Takes a result out, and says why.");
-        api.MapGet("/judge/across/{id:int}/results.csv", Csv).WithSummary("A set's results as a table.");
+        api.MapGet("/judge/across", Read).ForVisitor("Results of sites and seasons put together.");
+        api.MapPost("/judge/across", Make).ForHand("Makes such a set.");
+        api.MapPost("/judge/across/{id:int}/results", Add).ForHand("Adds a trial's result.");
+        api.MapPost("/judge/across/{id:int}/file", Bring).ForHand("Brings results in from a table.");
+        api.MapPost("/judge/across/results/{id:int}/out", TakeOut).ForHand("Takes a result out, and says why.");
+        api.MapGet("/judge/across/{id:int}/results.csv", Csv).ForVisitor("A set's results as a table.");
     }
 
     private static async Task<Ok<List<AcrossView>>> Read(HoldingDb db)

@@ -43,11 +43,11 @@ public static class BrixBedEndpoints
     /// <summary>What can be done.</summary>
     public static void MapBrixBeds(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/judge/brix/bed/{id:int}", Bed).WithSummary("Brix of a bed over time, beside pests and jobs.");
+        api.MapGet("/judge/brix/bed/{id:int}", Bed).ForVisitor("Brix of a bed over time, beside pests and jobs.");
         api.MapPests();
-        api.MapGet("/judge/meters", Meters).WithSummary("Meters and when they were last set to zero.");
-        api.MapPost("/judge/meters", AddMeter).WithSummary("Keeps a meter.");
-        api.MapPost("/judge/meters/{id:int}/zero", Zero).WithSummary("A meter read in clean water.");
+        api.MapGet("/judge/meters", Meters).ForVisitor("Meters and when they were last set to zero.");
+        api.MapPost("/judge/meters", AddMeter).ForHand("Keeps a meter.");
+        api.MapPost("/judge/meters/{id:int}/zero", Zero).ForHand("A meter read in clean water.");
     }
 
     private static async Task<Results<Ok<BrixBedView>, Missing>> Bed(int id, HoldingDb db, HoldingClock clock)

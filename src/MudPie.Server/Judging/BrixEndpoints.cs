@@ -78,9 +78,9 @@ public static class BrixEndpoints
     /// <summary>What can be done.</summary>
     public static void MapBrix(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/judge/brix", Read).WithSummary("Readings of leaves, with what is due.");
-        api.MapPost("/judge/brix/work-out", WorkOut).WithSummary("A visit's readings, corrected and compared.");
-        api.MapPost("/judge/brix", Keep).WithSummary("Keeps a visit's readings.");
+        api.MapGet("/judge/brix", Read).ForVisitor("Readings of leaves, with what is due.");
+        api.MapPost("/judge/brix/work-out", WorkOut).ForVisitor("A visit's readings, corrected and compared.");
+        api.MapPost("/judge/brix", Keep).ForHand("Keeps a visit's readings.");
     }
 
     /// <summary>Sprays of the last 60 days, a row a bed, newest first.</summary>

@@ -50,11 +50,11 @@ public static class ClaimEndpoints
     /// <summary>What can be asked and done.</summary>
     public static void MapClaims(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/judge/claims", Read).WithSummary("What people say, how sure it is, and what was found here.");
-        api.MapPost("/judge/claims", Keep).WithSummary("A claim is written, or a card changed.");
-        api.MapPost("/judge/claims/away", Away).WithSummary("A card is put away; the house’s counts again.");
-        api.MapGet("/judge/claims/file", Out).WithSummary("Own cards and what was found here, as a file for neighbours.");
-        api.MapPost("/judge/claims/file", In).WithSummary("A neighbour’s file: its results are laid beside the claims.");
+        api.MapGet("/judge/claims", Read).ForVisitor("What people say, how sure it is, and what was found here.");
+        api.MapPost("/judge/claims", Keep).ForHand("A claim is written, or a card changed.");
+        api.MapPost("/judge/claims/away", Away).ForHand("A card is put away; the house’s counts again.");
+        api.MapGet("/judge/claims/file", Out).ForVisitor("Own cards and what was found here, as a file for neighbours.");
+        api.MapPost("/judge/claims/file", In).ForHand("A neighbour’s file: its results are laid beside the claims.");
     }
 
     private static async Task<Ok<List<ClaimView>>> Read(ClaimDesk desk, CancellationToken stop)

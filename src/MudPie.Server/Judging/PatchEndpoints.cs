@@ -79,10 +79,10 @@ public static class PatchEndpoints
     /// <summary>What can be done.</summary>
     public static void MapPatches(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/judge/patches", Read).WithSummary("Patch tests: does a thing lift brix within the hour?");
-        api.MapPost("/judge/patches", Make).WithSummary("Marks patches and draws their order by lot.");
-        api.MapPost("/judge/patches/{id:int}/on", PutOn).WithSummary("They are on: the hour begins.");
-        api.MapPost("/judge/patches/patch/{id:int}/leaves", Leaves).WithSummary("Readings of a patch, before or after.");
+        api.MapGet("/judge/patches", Read).ForVisitor("Patch tests: does a thing lift brix within the hour?");
+        api.MapPost("/judge/patches", Make).ForHand("Marks patches and draws their order by lot.");
+        api.MapPost("/judge/patches/{id:int}/on", PutOn).ForHand("They are on: the hour begins.");
+        api.MapPost("/judge/patches/patch/{id:int}/leaves", Leaves).ForHand("Readings of a patch, before or after.");
     }
 
     private static async Task<Ok<List<PatchTestView>>> Read(HoldingDb db, HoldingClock clock)

@@ -55,8 +55,8 @@ public static class PestDesk
     /// <summary>What can be done.</summary>
     public static void MapPests(this IEndpointRouteBuilder api)
     {
-        api.MapPost("/judge/pests", Keep).WithSummary("Writes down pests seen, and their enemies.");
-        api.MapPost("/judge/pests/threshold", WorkOut).WithSummary("From how many pests control pays.");
+        api.MapPost("/judge/pests", Keep).ForHand("Writes down pests seen, and their enemies.");
+        api.MapPost("/judge/pests/threshold", WorkOut).ForVisitor("From how many pests control pays.");
     }
 
     /// <summary>A bed's counts, newest first, and what to do by the newest.</summary>

@@ -9,5 +9,5 @@ public static class PracticePlotEndpoints
     /// <summary>What can be asked.</summary>
     public static void MapPracticePlot(this IEndpointRouteBuilder api) =>
         api.MapPost("/judge/practice", async (PracticePlotQuestion q, HoldingClock clock) =>
-            Problems.Answer(PracticePlot.Of(q, await clock.Units()))).WithSummary("A made-up field to practise trials on.");
+            Problems.Answer(PracticePlot.Of(q, await clock.Units()))).ForVisitor("A made-up field to practise trials on.");
 }

@@ -15,11 +15,11 @@ public static class SheetEndpoints
     /// <summary>What can be done.</summary>
     public static void MapSheets(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/judge/trials/{id:int}/sheet", Read).WithSummary("A trial's sheet to measure by.");
-        api.MapPost("/judge/trials/{id:int}/readings", Keep).WithSummary("Keeps a figure of a plot, or puts it right.");
-        api.MapPost("/judge/trials/{id:int}/plots/{plot:int}/photos", AddPhoto).WithSummary("Keeps a picture of a plot.")
+        api.MapGet("/judge/trials/{id:int}/sheet", Read).ForVisitor("A trial's sheet to measure by.");
+        api.MapPost("/judge/trials/{id:int}/readings", Keep).ForHand("Keeps a figure of a plot, or puts it right.");
+        api.MapPost("/judge/trials/{id:int}/plots/{plot:int}/photos", AddPhoto).ForHand("Keeps a picture of a plot.")
             .Accepts<byte[]>("image/jpeg", "image/png");
-        api.MapGet("/judge/trials/{id:int}/qr.svg", Qr).WithSummary("A code that opens the sheet on a telephone.");
+        api.MapGet("/judge/trials/{id:int}/qr.svg", Qr).ForVisitor("A code that opens the sheet on a telephone.");
     }
 
     private static async Task<Results<Ok<SheetView>, Missing>> Read(int id, HoldingDb db, TrialDesk desk)

@@ -9,7 +9,7 @@ public static class TrialAnswerEndpoints
 {
     /// <summary>What can be asked.</summary>
     public static void MapTrialAnswers(this IEndpointRouteBuilder api) => api.MapGet("/judge/trials/{id:int}/answer", Answer)
-        .WithSummary("A trial judged, measure by measure.");
+        .ForVisitor("A trial judged, measure by measure.");
 
     private static async Task<Results<Ok<TrialJudged>, Refused, Missing>> Answer(int id, int? measure, DateTimeOffset? on, TrialDesk desk,
         CancellationToken stop)

@@ -15,18 +15,18 @@ public static class TrialEndpoints
     /// <summary>What can be done.</summary>
     public static void MapTrials(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/judge/trials", List).WithSummary("Trials, newest first.");
-        api.MapGet("/judge/templates", Templates).WithSummary("Trials ready to be laid.");
-        api.MapGet("/judge/measures", Offered).WithSummary("What can be measured.");
-        api.MapPost("/judge/trials", Make).WithSummary("Makes a trial.");
-        api.MapPost("/judge/trials/lay", TrialDrafts.Lay).WithSummary("How a plan would lie, however little of it is said yet.");
-        api.MapPost("/judge/trials/curve", Curve).WithSummary("How many plots see how large a difference.");
+        api.MapGet("/judge/trials", List).ForVisitor("Trials, newest first.");
+        api.MapGet("/judge/templates", Templates).ForVisitor("Trials ready to be laid.");
+        api.MapGet("/judge/measures", Offered).ForVisitor("What can be measured.");
+        api.MapPost("/judge/trials", Make).ForHand("Makes a trial.");
+        api.MapPost("/judge/trials/lay", TrialDrafts.Lay).ForVisitor("How a plan would lie, however little of it is said yet.");
+        api.MapPost("/judge/trials/curve", Curve).ForVisitor("How many plots see how large a difference.");
         api.MapPost("/judge/trials/worth", (TrialMoney money) => Problems.Answer(TrialWorth.Smallest(money, "")))
-            .WithSummary("What difference would pay.");
-        api.MapGet("/judge/trials/{id:int}", Read).WithSummary("A trial.");
-        api.MapPut("/judge/trials/{id:int}", Change).WithSummary("Changes a trial that is not begun.");
-        api.MapPost("/judge/trials/{id:int}/layout", Draw).WithSummary("Draws its layout by lot.");
-        api.MapGet("/judge/trials/{id:int}/key", Key).WithSummary("Which code is which, once they may be known.");
+            .ForVisitor("What difference would pay.");
+        api.MapGet("/judge/trials/{id:int}", Read).ForVisitor("A trial.");
+        api.MapPut("/judge/trials/{id:int}", Change).ForHand("Changes a trial that is not begun.");
+        api.MapPost("/judge/trials/{id:int}/layout", Draw).ForHand("Draws its layout by lot.");
+        api.MapGet("/judge/trials/{id:int}/key", Key).ForVisitor("Which code is which, once they may be known.");
     }
 
     private static async Task<Ok<List<TrialTemplate>>> Templates(HoldingClock clock)

@@ -59,10 +59,10 @@ public static class TrialFileEndpoints
     /// <summary>What can be done.</summary>
     public static void MapTrialFiles(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/judge/trials/{id:int}/trial.zip", Out).WithSummary("A trial as a data package.");
-        api.MapPost("/judge/trials/file", In).WithSummary("Brings a trial's package in.").Accepts<byte[]>("application/zip");
-        api.MapPost("/judge/trials/csv/preview", Preview).WithSummary("What a table of plots would bring.");
-        api.MapPost("/judge/trials/csv", Csv).WithSummary("Brings a trial in from a table of plots.");
+        api.MapGet("/judge/trials/{id:int}/trial.zip", Out).ForVisitor("A trial as a data package.");
+        api.MapPost("/judge/trials/file", In).ForHand("Brings a trial's package in.").Accepts<byte[]>("application/zip");
+        api.MapPost("/judge/trials/csv/preview", Preview).ForVisitor("What a table of plots would bring.");
+        api.MapPost("/judge/trials/csv", Csv).ForHand("Brings a trial in from a table of plots.");
     }
 
     private static async Task<Results<FileContentHttpResult, Refused, Missing>> Out(int id, HoldingDb db, TrialDesk desk)

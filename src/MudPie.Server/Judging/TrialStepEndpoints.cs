@@ -18,8 +18,8 @@ public static class TrialStepEndpoints
     /// <summary>What can be done.</summary>
     public static void MapTrialSteps(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/judge/trials/{id:int}/amounts", Amounts).WithSummary("What it takes to put each treatment on.");
-        api.MapPost("/judge/trials/{id:int}/steps", Step).WithSummary("Begun, put on, codes opened, ended.");
+        api.MapGet("/judge/trials/{id:int}/amounts", Amounts).ForVisitor("What it takes to put each treatment on.");
+        api.MapPost("/judge/trials/{id:int}/steps", Step).ForHand("Begun, put on, codes opened, ended.");
     }
 
     private static Task<Results<Written<Kept>, Refused, Clash>> Step(int id, TrialStepRequest r, HoldingDb db, TrialDesk desk,

@@ -17,10 +17,10 @@ public static class CheckEndpoints
     /// <summary>What can be asked and done.</summary>
     public static void MapChecks(this IEndpointRouteBuilder api)
     {
-        api.MapPost("/look/checks", Keep).WithSummary("A check at a peg is written down; it may put an earlier one right.");
-        api.MapPost("/look/checks/read", Read).WithSummary("What a check says, as it is tapped.");
-        api.MapPost("/look/checks/{id:int}/strike", Strike).WithSummary("A check is struck: it stays readable, and counts no more.");
-        api.MapPost("/look/beds/{id:int}/dose", Dose).WithSummary("A bed keeps the full dose, or goes by its checks.");
+        api.MapPost("/look/checks", Keep).ForHand("A check at a peg is written down; it may put an earlier one right.");
+        api.MapPost("/look/checks/read", Read).ForVisitor("What a check says, as it is tapped.");
+        api.MapPost("/look/checks/{id:int}/strike", Strike).ForHand("A check is struck: it stays readable, and counts no more.");
+        api.MapPost("/look/beds/{id:int}/dose", Dose).ForHand("A bed keeps the full dose, or goes by its checks.");
     }
 
     private static async Task<Results<Ok<Worked<CheckAnswer>>, Refused>> Read(CheckRequest r, HoldingDb db, HoldingClock clock)

@@ -17,11 +17,11 @@ public static class FieldEndpoints
     /// <summary>What can be asked and done.</summary>
     public static void MapFields(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/look/plantings", Read).WithSummary("What grew where, and what was done to it, over two years.");
-        api.MapGet("/look/plantings/{id:int}", One).WithSummary("A planting, and all that hangs on it.");
-        api.MapPost("/look/plantings", KeepPlanting).WithSummary("A planting is written down or changed.");
-        api.MapPost("/look/field", Keep).WithSummary("Something was done to the ground, or it rained.");
-        api.MapPost("/look/field/{id:int}/strike", Strike).WithSummary("An entry of it is struck; it stays readable.");
+        api.MapGet("/look/plantings", Read).ForVisitor("What grew where, and what was done to it, over two years.");
+        api.MapGet("/look/plantings/{id:int}", One).ForVisitor("A planting, and all that hangs on it.");
+        api.MapPost("/look/plantings", KeepPlanting).ForHand("A planting is written down or changed.");
+        api.MapPost("/look/field", Keep).ForHand("Something was done to the ground, or it rained.");
+        api.MapPost("/look/field/{id:int}/strike", Strike).ForHand("An entry of it is struck; it stays readable.");
     }
 
     private static PlantingView View(Planting p, DateTimeOffset now) => new(p.Id, p.Version, p.BedId, p.Crop, p.Variety, p.From, p.To,

@@ -15,10 +15,10 @@ public static class GoalEndpoints
     /// <summary>What can be asked and done.</summary>
     public static void MapGoals(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/look/goals", Read).WithSummary("Goals, each against its line, with what hangs from it.");
-        api.MapPost("/look/goals", Keep).WithSummary("A goal is set or changed.");
-        api.MapPost("/look/goals/{id:int}/end", End).WithSummary("A goal is let go.");
-        api.MapPost("/look/goals/{id:int}/hang", Hang).WithSummary("A job, a brew or a trial is hung from a goal, or taken off it.");
+        api.MapGet("/look/goals", Read).ForVisitor("Goals, each against its line, with what hangs from it.");
+        api.MapPost("/look/goals", Keep).ForHand("A goal is set or changed.");
+        api.MapPost("/look/goals/{id:int}/end", End).ForHand("A goal is let go.");
+        api.MapPost("/look/goals/{id:int}/hang", Hang).ForHand("A job, a brew or a trial is hung from a goal, or taken off it.");
     }
 
     private static async Task<Ok<GoalsView>> Read(HoldingDb db, HoldingClock clock)

@@ -15,13 +15,13 @@ public static class PegEndpoints
     /// <summary>What can be asked and done.</summary>
     public static void MapLooking(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/look/walk", Walk).WithSummary("All that a walk needs: walks, pegs, what was last found, how each check is done.");
-        api.MapPost("/look/walks", KeepWalk).WithSummary("A walk is set up or changed.");
-        api.MapPost("/look/walks/{id:int}/end", EndWalk).WithSummary("A walk is walked no more.");
-        api.MapPost("/look/pegs", KeepPeg).WithSummary("A peg is set or changed, and marked on the plan.");
-        api.MapPost("/look/pegs/{id:int}/end", EndPeg).WithSummary("A peg is pulled out: its past stays.");
-        api.MapPost("/look/zones", KeepZone).WithSummary("A zone is drawn or changed.");
-        api.MapPost("/look/zones/{id:int}/end", EndZone).WithSummary("A zone is no more: its pegs stand for the bed.");
+        api.MapGet("/look/walk", Walk).ForVisitor("All that a walk needs: walks, pegs, what was last found, how each check is done.");
+        api.MapPost("/look/walks", KeepWalk).ForHand("A walk is set up or changed.");
+        api.MapPost("/look/walks/{id:int}/end", EndWalk).ForHand("A walk is walked no more.");
+        api.MapPost("/look/pegs", KeepPeg).ForHand("A peg is set or changed, and marked on the plan.");
+        api.MapPost("/look/pegs/{id:int}/end", EndPeg).ForHand("A peg is pulled out: its past stays.");
+        api.MapPost("/look/zones", KeepZone).ForHand("A zone is drawn or changed.");
+        api.MapPost("/look/zones/{id:int}/end", EndZone).ForHand("A zone is no more: its pegs stand for the bed.");
         api.MapChecks();
         api.MapPegPages();
         api.MapPegPhotos();

@@ -17,8 +17,8 @@ public static class PegPages
     /// <summary>What can be asked.</summary>
     public static void MapPegPages(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/look/pegs/{id:int}", One).WithSummary("A peg: what was found, against its own past, and what follows.");
-        api.MapGet("/look/years", Years).WithSummary("All pegs over the years, by one check.");
+        api.MapGet("/look/pegs/{id:int}", One).ForVisitor("A peg: what was found, against its own past, and what follows.");
+        api.MapGet("/look/years", Years).ForVisitor("All pegs over the years, by one check.");
     }
 
     private static CheckSeen Seen(GroundCheck c) => new(c.Id, c.At, c.Asked, c.Shown, c.Wet);

@@ -14,9 +14,9 @@ public static class PegPhotos
     /// <summary>What can be done.</summary>
     public static void MapPegPhotos(this IEndpointRouteBuilder api)
     {
-        api.MapPost("/look/pegs/{id:int}/photos", Add).WithSummary("Keeps a picture from a peg, or of the way there.")
+        api.MapPost("/look/pegs/{id:int}/photos", Add).ForHand("Keeps a picture from a peg, or of the way there.")
             .Accepts<byte[]>("image/jpeg", "image/png");
-        api.MapGet("/look/photos/{id:int}/small", Small).WithSummary("A picture, small.");
+        api.MapGet("/look/photos/{id:int}/small", Small).ForVisitor("A picture, small.");
     }
 
     private static async Task<Results<Written<Kept>, Refused, Clash>> Add(int id, HttpRequest request, HoldingDb db, HoldingClock clock,

@@ -23,8 +23,8 @@ public static class YieldMaps
     /// <summary>What can be asked and done.</summary>
     public static void MapYieldMaps(this IEndpointRouteBuilder api)
     {
-        api.MapPost("/look/zones/yield/preview", Preview).WithSummary("Zones that a yield map would make.");
-        api.MapPost("/look/zones/yield", Keep).WithSummary("Keeps those zones, with a peg in each.");
+        api.MapPost("/look/zones/yield/preview", Preview).ForVisitor("Zones that a yield map would make.");
+        api.MapPost("/look/zones/yield", Keep).ForHand("Keeps those zones, with a peg in each.");
     }
 
     private sealed record Read(IReadOnlyList<string> Properties, string Property, IReadOnlyList<YieldAt> Map,

@@ -16,17 +16,17 @@ public static class HeapEndpoints
     /// <summary>What can be asked and done.</summary>
     public static void MapHeaps(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/heaps", All).WithSummary("Heaps in a line each, and the table of materials.");
-        api.MapGet("/heaps/{id:int}", One).WithSummary("A heap as it stands: its curve, its days above 55 °C, what to do.");
-        api.MapPost("/heaps/work-out", WorkOut).WithSummary("A heap's recipe by C:N and moisture, with its band.");
-        api.MapPost("/heaps", Keep).WithSummary("A heap is built.");
-        api.MapPost("/heaps/{id:int}/steps", Do).WithSummary("Something is done at a heap, or measured of it.");
-        api.MapPost("/heaps/{id:int}/probe", FromProbe).WithSummary("Reads its core once from a probe, and writes it down.");
+        api.MapGet("/heaps", All).ForVisitor("Heaps in a line each, and the table of materials.");
+        api.MapGet("/heaps/{id:int}", One).ForVisitor("A heap as it stands: its curve, its days above 55 °C, what to do.");
+        api.MapPost("/heaps/work-out", WorkOut).ForVisitor("A heap's recipe by C:N and moisture, with its band.");
+        api.MapPost("/heaps", Keep).ForHand("A heap is built.");
+        api.MapPost("/heaps/{id:int}/steps", Do).ForHand("Something is done at a heap, or measured of it.");
+        api.MapPost("/heaps/{id:int}/probe", FromProbe).ForHand("Reads its core once from a probe, and writes it down.");
         api.MapPost("/heaps/{id:int}/steps/{entry:int}/strike", Strike)
-            .WithSummary("Strikes an entry out, and says why; it stays readable.");
-        api.MapPost("/heaps/materials", KeepMaterial).WithSummary("A material of one's own, or the house's changed.");
+            .ForHand("Strikes an entry out, and says why; it stays readable.");
+        api.MapPost("/heaps/materials", KeepMaterial).ForHand("A material of one's own, or the house's changed.");
         api.MapGet("/heaps/{id:int}/qr.svg", (int id, HttpRequest request) => QrCodes.To(request, $"/make/heap/{id}"))
-            .WithSummary("A code that opens the heap on a telephone.");
+            .ForVisitor("A code that opens the heap on a telephone.");
     }
 
     /// <summary>The core as a probe shows it now.</summary>

@@ -15,17 +15,17 @@ public static class MixBenchEndpoints
     /// <summary>What can be asked and done.</summary>
     public static void MapMixBench(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/mix", All).WithSummary("Jobs of mixing, and what the shelf has for a new one.");
-        api.MapGet("/mix/start", MixStarts.Start).WithSummary("What a new job begins with: from the shelf, or from a trial's treatments.");
-        api.MapGet("/mix/{id:int}", One).WithSummary("A job of mixing as it stands.");
+        api.MapGet("/mix", All).ForVisitor("Jobs of mixing, and what the shelf has for a new one.");
+        api.MapGet("/mix/start", MixStarts.Start).ForVisitor("What a new job begins with: from the shelf, or from a trial's treatments.");
+        api.MapGet("/mix/{id:int}", One).ForVisitor("A job of mixing as it stands.");
         api.MapGet("/mix/of-trial/{trial:int}", MixTrials.Of)
-            .WithSummary("Mixes of a trial's treatments: amounts, nitrogen beside growth.");
-        api.MapPost("/mix/work-out", WorkOut).WithSummary("Mixes to litres, to what is fetched, charged first, what it costs and does.");
-        api.MapPost("/mix", Keep).WithSummary("Writes a job of mixing on its card, new or changed.");
-        api.MapPost("/mix/{id:int}/steps", MixSteps.Do).WithSummary("A step of a job is done: charged, looked at, mixed, filled in.");
-        api.MapPost("/mix/{id:int}/steps/{step:int}/undo", MixSteps.Undo).WithSummary("Undoes the newest step; it stays readable.");
+            .ForVisitor("Mixes of a trial's treatments: amounts, nitrogen beside growth.");
+        api.MapPost("/mix/work-out", WorkOut).ForVisitor("Mixes to litres, to what is fetched, charged first, what it costs and does.");
+        api.MapPost("/mix", Keep).ForHand("Writes a job of mixing on its card, new or changed.");
+        api.MapPost("/mix/{id:int}/steps", MixSteps.Do).ForHand("A step of a job is done: charged, looked at, mixed, filled in.");
+        api.MapPost("/mix/{id:int}/steps/{step:int}/undo", MixSteps.Undo).ForHand("Undoes the newest step; it stays readable.");
         api.MapGet("/mix/{id:int}/qr.svg", (int id, HttpRequest request) => QrCodes.To(request, $"/make/mix/{id}"))
-            .WithSummary("A code that opens the job on a telephone.");
+            .ForVisitor("A code that opens the job on a telephone.");
     }
 
     private static async Task<Ok<MixesView>> All(HoldingDb db, MixDesk desk, HoldingClock clock)

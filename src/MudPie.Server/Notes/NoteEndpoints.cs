@@ -48,8 +48,8 @@ public static class NoteEndpoints
     /// <summary>What can be done.</summary>
     public static void MapNotes(this IEndpointRouteBuilder api)
     {
-        api.MapPost("/notes/read", Read).WithSummary("A phrase, and what it is understood as.");
-        api.MapPost("/notes", Keep).WithSummary("Keeps what a phrase says where it belongs.");
+        api.MapPost("/notes/read", Read).ForVisitor("A phrase, and what it is understood as.");
+        api.MapPost("/notes", Keep).ForHand("Keeps what a phrase says where it belongs.");
     }
 
     private static async Task<List<Nameable>> Names(HoldingDb db)

@@ -59,7 +59,7 @@ public static class DoseEndpoints
 {
     /// <summary>What can be asked.</summary>
     public static void MapDoses(this IEndpointRouteBuilder api) =>
-        api.MapPost("/put-out/dose/work-out", WorkOut).WithSummary("One dose for one bed, by label and by stage.");
+        api.MapPost("/put-out/dose/work-out", WorkOut).ForVisitor("One dose for one bed, by label and by stage.");
 
     private static async Task<Results<Ok<DoseView>, Refused>> WorkOut(DoseRequest r, HoldingDb db, HoldingClock clock, StockKeeper stock)
     {

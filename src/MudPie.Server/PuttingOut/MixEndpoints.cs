@@ -33,11 +33,11 @@ public static class MixEndpoints
     /// <summary>What can be done.</summary>
     public static void MapMixing(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/put-out/mixing", Read).WithSummary("Kinds and rules of mixing.");
+        api.MapGet("/put-out/mixing", Read).ForVisitor("Kinds and rules of mixing.");
         api.MapPost("/put-out/mixing/work-out", (MixAsked q, HoldingDb db, HoldingClock clock) => Ask(q, db, clock))
-            .WithSummary("May these stand in one tank?");
-        api.MapPost("/put-out/mixing/rules", Keep).WithSummary("Keeps a rule of the grower's own.");
-        api.MapPost("/put-out/mixing/rules/{id:int}/end", End).WithSummary("Ends such a rule.");
+            .ForVisitor("May these stand in one tank?");
+        api.MapPost("/put-out/mixing/rules", Keep).ForHand("Keeps a rule of the grower's own.");
+        api.MapPost("/put-out/mixing/rules/{id:int}/end", End).ForHand("Ends such a rule.");
     }
 
     private static async Task<Ok<MixRulesView>> Read(HoldingDb db)

@@ -34,14 +34,14 @@ public static class ProgrammeEndpoints
     /// <summary>What can be done.</summary>
     public static void MapProgrammes(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/put-out/programmes", Read).WithSummary("The season's givings, bed by bed.");
-        api.MapPost("/put-out/programmes", Keep).WithSummary("Lays a season out for a bed.");
-        api.MapPost("/put-out/programmes/{id:int}/givings", Add).WithSummary("Adds a giving.");
-        api.MapPost("/put-out/programmes/{id:int}/propose", Propose).WithSummary("Lays out what is usual for a kind.");
-        api.MapPost("/put-out/programmes/{id:int}/stages", Date).WithSummary("Dates the crop's stages by hand.");
-        api.MapPost("/put-out/givings/{id:int}/move", Move).WithSummary("Moves a giving to another day.");
-        api.MapPost("/put-out/givings/{id:int}/drop", Drop).WithSummary("Drops a giving that was not done.");
-        api.MapPost("/put-out/dried-or-liquid/work-out", Dried).WithSummary("Dried or liquid: what each costs on the ground.");
+        api.MapGet("/put-out/programmes", Read).ForVisitor("The season's givings, bed by bed.");
+        api.MapPost("/put-out/programmes", Keep).ForHand("Lays a season out for a bed.");
+        api.MapPost("/put-out/programmes/{id:int}/givings", Add).ForHand("Adds a giving.");
+        api.MapPost("/put-out/programmes/{id:int}/propose", Propose).ForHand("Lays out what is usual for a kind.");
+        api.MapPost("/put-out/programmes/{id:int}/stages", Date).ForHand("Dates the crop's stages by hand.");
+        api.MapPost("/put-out/givings/{id:int}/move", Move).ForHand("Moves a giving to another day.");
+        api.MapPost("/put-out/givings/{id:int}/drop", Drop).ForHand("Drops a giving that was not done.");
+        api.MapPost("/put-out/dried-or-liquid/work-out", Dried).ForVisitor("Dried or liquid: what each costs on the ground.");
     }
 
     private static async Task<Ok<ProgrammesView>> Read(HoldingDb db, HoldingClock clock)

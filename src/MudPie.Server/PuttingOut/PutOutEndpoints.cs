@@ -19,11 +19,11 @@ public static class PutOutEndpoints
     /// <summary>What can be done.</summary>
     public static void MapPutOut(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/put-out", Read).WithSummary("What is ready to go out, and what went.");
-        api.MapGet("/put-out/tank/start", Start).WithSummary("What a tank is first proposed to be.");
-        api.MapPost("/put-out/tank/work-out", WorkOut).WithSummary("A job worked out, filling by filling.");
-        api.MapPost("/put-out/tank", Keep).WithSummary("Keeps a job: it is out.");
-        api.MapGet("/put-out/asked/{id:int}", Asked).WithSummary("A job of the book as it was asked for, to put it right.");
+        api.MapGet("/put-out", Read).ForVisitor("What is ready to go out, and what went.");
+        api.MapGet("/put-out/tank/start", Start).ForVisitor("What a tank is first proposed to be.");
+        api.MapPost("/put-out/tank/work-out", WorkOut).ForVisitor("A job worked out, filling by filling.");
+        api.MapPost("/put-out/tank", Keep).ForHand("Keeps a job: it is out.");
+        api.MapGet("/put-out/asked/{id:int}", Asked).ForVisitor("A job of the book as it was asked for, to put it right.");
     }
 
     private static async Task<Ok<PutOutView>> Read(HoldingDb db, HoldingClock clock, int page = 0)

@@ -110,12 +110,12 @@ public static class SprayerEndpoints
     /// <summary>What can be done.</summary>
     public static void MapSprayers(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/put-out/sprayers", Read).WithSummary("Sprayers: past, mesh, calibration, washing up.");
-        api.MapPost("/put-out/sprayers", Keep).WithSummary("Keeps a sprayer.");
-        api.MapPost("/put-out/sprayers/calibrate/work-out", WorkOut).WithSummary("What a measuring makes of a sprayer.");
-        api.MapPost("/put-out/sprayers/{id:int}/calibrate", Calibrate).WithSummary("Keeps a calibration.");
-        api.MapPost("/put-out/sprayers/{id:int}/wash", Wash).WithSummary("It is washed up.");
-        api.MapPost("/put-out/can/work-out", Can).WithSummary("A watering can by the clock.");
+        api.MapGet("/put-out/sprayers", Read).ForVisitor("Sprayers: past, mesh, calibration, washing up.");
+        api.MapPost("/put-out/sprayers", Keep).ForHand("Keeps a sprayer.");
+        api.MapPost("/put-out/sprayers/calibrate/work-out", WorkOut).ForVisitor("What a measuring makes of a sprayer.");
+        api.MapPost("/put-out/sprayers/{id:int}/calibrate", Calibrate).ForHand("Keeps a calibration.");
+        api.MapPost("/put-out/sprayers/{id:int}/wash", Wash).ForHand("It is washed up.");
+        api.MapPost("/put-out/can/work-out", Can).ForVisitor("A watering can by the clock.");
     }
 
     private static async Task<Ok<List<SprayerView>>> Read(HoldingDb db, HoldingClock clock)

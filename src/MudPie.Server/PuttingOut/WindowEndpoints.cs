@@ -25,11 +25,11 @@ public static class WindowEndpoints
     /// <summary>What can be asked.</summary>
     public static void MapWindows(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/put-out/windows", Read).WithSummary("Hours ahead, scored for putting out.");
-        api.MapGet("/put-out/windows/brews", Brews).WithSummary("Brews beside the hours that suit them.");
-        api.MapGet("/put-out/sun", SunThere).WithSummary("Sunrise, sunset and height where the holding lies.");
-        api.MapGet("/weather", Weather).WithSummary("Weather that is known, hour by hour.");
-        api.MapPost("/weather/file", Bring).WithSummary("Brings weather in from a table.");
+        api.MapGet("/put-out/windows", Read).ForVisitor("Hours ahead, scored for putting out.");
+        api.MapGet("/put-out/windows/brews", Brews).ForVisitor("Brews beside the hours that suit them.");
+        api.MapGet("/put-out/sun", SunThere).ForVisitor("Sunrise, sunset and height where the holding lies.");
+        api.MapGet("/weather", Weather).ForVisitor("Weather that is known, hour by hour.");
+        api.MapPost("/weather/file", Bring).ForHand("Brings weather in from a table.");
     }
 
     private static async Task<Results<Results<Ok<Worked<WindowsAnswer>>, Refused>, Missing>> Read(HoldingClock clock, WeatherBook weather,

@@ -60,9 +60,9 @@ public static class BlendEndpoints
     /// <summary>What can be asked.</summary>
     public static void MapBlends(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/sheets/blend", Blend).WithSummary("What the mixes of a job should hold by the sheets of their parts, and do by their "
+        api.MapGet("/sheets/blend", Blend).ForVisitor("What the mixes of a job should hold by the sheets of their parts, and do by their "
             + "own.");
-        api.MapGet("/sheets/beside", Beside).WithSummary("Two to four sheets side by side: what moved from short to enough.");
+        api.MapGet("/sheets/beside", Beside).ForVisitor("Two to four sheets side by side: what moved from short to enough.");
     }
 
     private static async Task<Results<Ok<List<BlendView>>, Missing>> Blend(int mix, HoldingDb db, MixDesk desk, HoldingClock clock)

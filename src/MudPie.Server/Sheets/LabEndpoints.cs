@@ -15,8 +15,8 @@ public static class LabEndpoints
     /// <summary>What can be asked and done.</summary>
     public static void MapLabs(this IEndpointRouteBuilder api)
     {
-        api.MapPost("/sheets/table", Table).WithSummary("Reads a lab’s file by its columns, as a preview: nothing is kept.");
-        api.MapPost("/sheets/labs", Keep).WithSummary("A lab’s columns are remembered, or by how much its figures stray.");
+        api.MapPost("/sheets/table", Table).ForVisitor("Reads a lab’s file by its columns, as a preview: nothing is kept.");
+        api.MapPost("/sheets/labs", Keep).ForHand("A lab’s columns are remembered, or by how much its figures stray.");
     }
 
     /// <summary>Labs by name.</summary>

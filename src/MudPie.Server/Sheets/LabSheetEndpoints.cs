@@ -16,12 +16,12 @@ public static class LabSheetEndpoints
     /// <summary>What can be asked and done.</summary>
     public static void MapLabSheets(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/sheets", All).WithSummary("Sheets in a line each, and what a new one may choose from.");
-        api.MapGet("/sheets/{id:int}", One).WithSummary("A sheet as it stands.");
-        api.MapPost("/sheets/read", Read).WithSummary("Reads a sheet that was pasted, or the text of a CSV.");
-        api.MapPost("/sheets/work-out", WorkOut).WithSummary("What a bed, a field or a mix is short of, met from the shelf.");
-        api.MapPost("/sheets", Keep).WithSummary("A sheet is begun, or its result typed.");
-        api.MapPost("/sheets/{id:int}/steps", Do).WithSummary("A sample is taken, sent; what the sheet asked for is put on; it is ready.");
+        api.MapGet("/sheets", All).ForVisitor("Sheets in a line each, and what a new one may choose from.");
+        api.MapGet("/sheets/{id:int}", One).ForVisitor("A sheet as it stands.");
+        api.MapPost("/sheets/read", Read).ForVisitor("Reads a sheet that was pasted, or the text of a CSV.");
+        api.MapPost("/sheets/work-out", WorkOut).ForVisitor("What a bed, a field or a mix is short of, met from the shelf.");
+        api.MapPost("/sheets", Keep).ForHand("A sheet is begun, or its result typed.");
+        api.MapPost("/sheets/{id:int}/steps", Do).ForHand("A sample is taken, sent; what the sheet asked for is put on; it is ready.");
     }
 
     private static async Task<Ok<SheetsView>> All(WorkDesk works, SheetDesk desk, HoldingDb db, HoldingClock clock, int? lot, int? bed,

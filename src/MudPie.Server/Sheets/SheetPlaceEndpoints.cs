@@ -18,10 +18,10 @@ public static class SheetPlaceEndpoints
     /// <summary>What can be asked and done.</summary>
     public static void MapSheetPlaces(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/sheets/beds", Beds).WithSummary("Beds in a line each, with what their newest sheets say.");
-        api.MapGet("/sheets/beds/{bed:int}", Bed).WithSummary("Soil, leaf and sap of a bed on one page, against their bands.");
-        api.MapGet("/sheets/sampling", Sampling).WithSummary("What soil is due to be sampled, and how each kind of sample is taken.");
-        api.MapPost("/sheets/sampling", Begin).WithSummary("Sheets are begun, one for each bag.");
+        api.MapGet("/sheets/beds", Beds).ForVisitor("Beds in a line each, with what their newest sheets say.");
+        api.MapGet("/sheets/beds/{bed:int}", Bed).ForVisitor("Soil, leaf and sap of a bed on one page, against their bands.");
+        api.MapGet("/sheets/sampling", Sampling).ForVisitor("What soil is due to be sampled, and how each kind of sample is taken.");
+        api.MapPost("/sheets/sampling", Begin).ForHand("Sheets are begun, one for each bag.");
     }
 
     private static async Task<Ok<List<BedSheets>>> Beds(HoldingDb db, SheetDesk desk)

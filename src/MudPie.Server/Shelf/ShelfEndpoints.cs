@@ -15,12 +15,12 @@ public static class ShelfEndpoints
     /// <summary>What can be done.</summary>
     public static void MapShelf(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/shelf/lots/{id:int}/qr.svg", Square).WithSummary("A code that opens the lot on a telephone.");
-        api.MapGet("/shelf", ShelfReading.Read).WithSummary("The shelf: bottles, lots, what is left.");
-        api.MapPost("/shelf/inputs", ShelfInputs.Keep).WithSummary("Keeps something on the shelf.");
-        api.MapPost("/shelf/inputs/{id:int}/lots", AddLot).WithSummary("Adds a lot.");
-        api.MapPost("/shelf/lots/{id:int}/entries", AddEntry).WithSummary("Writes an entry into a lot's book: taken, counted, spoiled.");
-        api.MapPost("/shelf/wage", SetWage).WithSummary("What an hour's work costs.");
+        api.MapGet("/shelf/lots/{id:int}/qr.svg", Square).ForVisitor("A code that opens the lot on a telephone.");
+        api.MapGet("/shelf", ShelfReading.Read).ForVisitor("The shelf: bottles, lots, what is left.");
+        api.MapPost("/shelf/inputs", ShelfInputs.Keep).ForHand("Keeps something on the shelf.");
+        api.MapPost("/shelf/inputs/{id:int}/lots", AddLot).ForHand("Adds a lot.");
+        api.MapPost("/shelf/lots/{id:int}/entries", AddEntry).ForHand("Writes an entry into a lot's book: taken, counted, spoiled.");
+        api.MapPost("/shelf/wage", SetWage).ForHand("What an hour's work costs.");
     }
 
     private static async Task<Results<ContentHttpResult, Missing>> Square(int id, HoldingDb db, HttpRequest request) =>

@@ -18,11 +18,11 @@ public static class SolidEndpoints
     /// <summary>What can be asked and done.</summary>
     public static void MapSolids(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/put-out/solid/start", Start).WithSummary("What can be put out as it lies, and what a job begins with.");
-        api.MapPost("/put-out/solid/work-out", WorkOut).WithSummary("A solid on the ground worked out: litres, kilos, barrows, passes.");
-        api.MapPost("/put-out/solid", Keep).WithSummary("Keeps it: it is out.");
-        api.MapGet("/shelf/lots/{id:int}/second-best", Second).WithSummary("What a lot that fails a gate may still do here.");
-        api.MapGet("/brew/batches/{id:int}/second-best", Flat).WithSummary("What a brew whose life is gone may still do here.");
+        api.MapGet("/put-out/solid/start", Start).ForVisitor("What can be put out as it lies, and what a job begins with.");
+        api.MapPost("/put-out/solid/work-out", WorkOut).ForVisitor("A solid on the ground worked out: litres, kilos, barrows, passes.");
+        api.MapPost("/put-out/solid", Keep).ForHand("Keeps it: it is out.");
+        api.MapGet("/shelf/lots/{id:int}/second-best", Second).ForVisitor("What a lot that fails a gate may still do here.");
+        api.MapGet("/brew/batches/{id:int}/second-best", Flat).ForVisitor("What a brew whose life is gone may still do here.");
     }
 
     private static async Task<Ok<SolidStartView>> Start(HoldingDb db, HoldingClock clock, int? input, string? beds)

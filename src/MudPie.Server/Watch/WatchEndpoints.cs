@@ -35,11 +35,11 @@ public static class WatchEndpoints
     /// <summary>What can be asked and done.</summary>
     public static void MapWatch(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/watch", Read).WithSummary("What the watch says, and its lines.");
-        api.MapPost("/watch/{id:int}/done", Done).WithSummary("It is done.");
-        api.MapPost("/watch/{id:int}/put-off", PutOff).WithSummary("Say it again later.");
-        api.MapPost("/watch/lines", SetLines).WithSummary("Keeps when the watch speaks.");
-        api.MapGet("/calendar.ics", Calendar).WithSummary("Steps, readings and ready times as a calendar.");
+        api.MapGet("/watch", Read).ForVisitor("What the watch says, and its lines.");
+        api.MapPost("/watch/{id:int}/done", Done).ForHand("It is done.");
+        api.MapPost("/watch/{id:int}/put-off", PutOff).ForHand("Say it again later.");
+        api.MapPost("/watch/lines", SetLines).ForHand("Keeps when the watch speaks.");
+        api.MapGet("/calendar.ics", Calendar).ForVisitor("Steps, readings and ready times as a calendar.");
     }
 
     private static async Task<Ok<WatchView>> Read(HoldingDb db, HoldingClock clock)

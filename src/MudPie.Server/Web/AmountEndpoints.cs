@@ -15,5 +15,5 @@ public static class AmountEndpoints
             Problems.Answer(request.Dimension == Dimension.Volume && Ingredients.Source(request.OfSource) is { } source
                 ? AmountText.ReadLoose("text", request.Text, source.KgPerLitre, await clock.Units())
                 : AmountText.Read("text", request.Text, request.Dimension, await clock.Units())))
-                .WithSummary("An amount as typed, read in SI and shown in tools.");
+                .ForVisitor("An amount as typed, read in SI and shown in tools.");
 }

@@ -6,12 +6,27 @@ namespace MudPie.Server.Web;
 internal static class QrCodes
 {
     /// <summary>A square as SVG.</summary>
-    /// <param name="request">Asked of this server: its address is the one that leads back.</param>
+    /// <param name="request">Asked of this server.</param>
     /// <param name="path">"/make/heap/2".</param>
-    public static ContentHttpResult To(HttpRequest request, string path)
+    public static ContentHttpResult To(HttpRequest request, string path) =>
+        TypedResults.Text(Square($"{Reached.From(request.HttpContext)}{path}"), "image/svg+xml");
+
+    /// <summary>A square of an address.</summary>
+    public static string Square(string address)
     {
-        using var data = QRCodeGenerator.GenerateQrCode($"{request.Scheme}://{request.Host}{path}", QRCodeGenerator.ECCLevel.M);
+        using var data = QRCodeGenerator.GenerateQrCode(address, QRCodeGenerator.ECCLevel.M);
         using var code = new SvgQRCode(data);
-        return TypedResults.Text(code.GetGraphic(4, "#000000", "#ffffff"), "image/svg+xml");
+        return code.GetGraphic(4, "#000000", "#ffffff");
     }
+}
+
+/// <summary>Where a phone in the yard finds this server.</summary>
+public sealed class Reached
+{
+    /// <summary>"https://192.168.1.20:5181"; null while it is not open to the yard.</summary>
+    public string? Yard { get; set; }
+
+    /// <summary>The address that leads back here from a phone: the yard's while it is open, else the one that was asked.</summary>
+    public static string From(HttpContext context) => context.RequestServices.GetRequiredService<Reached>().Yard
+        ?? $"{context.Request.Scheme}://{context.Request.Host}";
 }

@@ -17,7 +17,8 @@ namespace MudPie.Server.Web;
 /// Where another write came between, SQLite says so at that moment, and the work is done again from what stands then. What is soon done is
 /// then done within its turn; what takes long a few times more without, and only then within, so that it is done at all.
 /// </remarks>
-public sealed class Writes(IHttpContextAccessor accessor, HoldingDb db, TimeProvider clock, IMemoryCache cache, WriteTurns turns)
+public sealed class Writes(IHttpContextAccessor accessor, HoldingDb db, TimeProvider clock, IMemoryCache cache, WriteTurns turns,
+    Whoever who)
 {
     /// <summary>Name of the header.</summary>
     public const string Header = "Idempotency-Key";
@@ -102,6 +103,8 @@ public sealed class Writes(IHttpContextAccessor accessor, HoldingDb db, TimeProv
                     "What came with it was not kept. Make a new key for a new write."), 409));
         }
 
+        // Whoever writes between makes this snapshot stale, and the number is found anew.
+        db.DeedNow = (await db.Deeds.MaxAsync(d => (int?)d.Id, write.Stop) ?? 0) + 1;
         var ruling = await work();
         if (ruling.Refused is { } refusal)
         {
@@ -110,10 +113,9 @@ public sealed class Writes(IHttpContextAccessor accessor, HoldingDb db, TimeProv
 
         await db.SaveChangesAsync(write.Stop);
         var body = JsonSerializer.Serialize(ruling.Value, Json.Options);
-        db.Acknowledgements.Add(new Acknowledged {
-            Key = write.Key, Request = write.Name, Sent = write.Sent, Body = body,
-            At = clock.GetUtcNow()
-        });
+        var now = clock.GetUtcNow();
+        db.Deeds.Add(new Deed { Id = db.DeedNow.Value, At = now, By = who.Name, Device = who.DeviceName, Request = write.Name });
+        db.Acknowledgements.Add(new Acknowledged { Key = write.Key, Request = write.Name, Sent = write.Sent, Body = body, At = now });
         await db.SaveChangesAsync(write.Stop);
         await Prune(write.Stop);
         await held.CommitAsync(CancellationToken.None);

@@ -78,9 +78,9 @@ public static class ByproductEndpoints
     /// <summary>What can be asked and done; steps go by the door of all works.</summary>
     public static void MapByproducts(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/works/byproducts", All).WithSummary("By-products in a line each.");
-        api.MapGet("/works/byproducts/{id:int}", One).WithSummary("A by-product as it stands: runs, pools, their sheets.");
-        api.MapPost("/works/byproducts", Keep).WithSummary("A by-product is set up or changed.");
+        api.MapGet("/works/byproducts", All).ForVisitor("By-products in a line each.");
+        api.MapGet("/works/byproducts/{id:int}", One).ForVisitor("A by-product as it stands: runs, pools, their sheets.");
+        api.MapPost("/works/byproducts", Keep).ForHand("A by-product is set up or changed.");
     }
 
     private static async Task<Ok<ByproductsView>> All(WorkDesk desk)

@@ -14,21 +14,21 @@ public static class WorkEndpoints
     /// <summary>What can be asked and done.</summary>
     public static void MapWorks(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/works/worms", Worms).WithSummary("Worm bins in a line each.");
-        api.MapGet("/works/worms/{id:int}", Bin).WithSummary("A worm bin as it stands: its trays, what they can take today, what to do.");
-        api.MapPost("/works/worms", KeepWorms).WithSummary("A worm bin is set up or changed.");
+        api.MapGet("/works/worms", Worms).ForVisitor("Worm bins in a line each.");
+        api.MapGet("/works/worms/{id:int}", Bin).ForVisitor("A worm bin as it stands: its trays, what they can take today, what to do.");
+        api.MapPost("/works/worms", KeepWorms).ForHand("A worm bin is set up or changed.");
         api.MapPost("/works/worms/castings", Castings)
-            .WithSummary("Whether a share of castings in a pot feeds a crop through its weeks.");
+            .ForVisitor("Whether a share of castings in a pot feeds a crop through its weeks.");
         api.MapGet("/works/worms/{id:int}/qr.svg", (int id, HttpRequest request) => QrCodes.To(request, $"/make/worms/{id}"))
-            .WithSummary("A code that opens the bin on a telephone.");
-        api.MapGet("/works/burns", Burns).WithSummary("Burns in a line each.");
-        api.MapGet("/works/burns/{id:int}", Burn).WithSummary("A burn as it stands: what matters at this moment, its yield and carbon.");
-        api.MapPost("/works/burns/work-out", WorkOutBurn).WithSummary("The pit and what a burn should give.");
-        api.MapPost("/works/burns", KeepBurn).WithSummary("A burn is planned or changed.");
-        api.MapPost("/works/brash", Brash).WithSummary("A pile of woody waste as char, on the heap or as mulch, side by side.");
-        api.MapPost("/works/{id:int}/steps", Do).WithSummary("Something is done at a work in the yard, or seen of it.");
+            .ForVisitor("A code that opens the bin on a telephone.");
+        api.MapGet("/works/burns", Burns).ForVisitor("Burns in a line each.");
+        api.MapGet("/works/burns/{id:int}", Burn).ForVisitor("A burn as it stands: what matters at this moment, its yield and carbon.");
+        api.MapPost("/works/burns/work-out", WorkOutBurn).ForVisitor("The pit and what a burn should give.");
+        api.MapPost("/works/burns", KeepBurn).ForHand("A burn is planned or changed.");
+        api.MapPost("/works/brash", Brash).ForVisitor("A pile of woody waste as char, on the heap or as mulch, side by side.");
+        api.MapPost("/works/{id:int}/steps", Do).ForHand("Something is done at a work in the yard, or seen of it.");
         api.MapPost("/works/{id:int}/steps/{entry:int}/strike", Strike)
-            .WithSummary("Strikes an entry out, and says why; it stays readable.");
+            .ForHand("Strikes an entry out, and says why; it stays readable.");
     }
 
     private static async Task<Ok<WormBinsView>> Worms(WorkDesk desk, HoldingClock clock)

@@ -1,4 +1,5 @@
 import createClient from "openapi-fetch";
+import { idle, turnedAway } from "./door";
 import { lost, Problem } from "./problem";
 import type { components, paths } from "./schema";
 import { unread } from "./typed";
@@ -19,6 +20,7 @@ export const serverNow = () => new Date(Date.now() + ahead).toISOString();
 
 client.use({
   async onRequest({ request }) {
+    request.headers.set("Mudpie-Idle", idle());
     if (request.method !== "GET" && own) request.headers.set("Mudpie-Holding", own);
     if (!request.body || !request.headers.get("Content-Type")?.includes("json")) return;
     // What `typed` could not read one way only stops here, at its field.
@@ -34,6 +36,7 @@ client.use({
         .clone()
         .json()
         .catch(() => undefined)) as ConstructorParameters<typeof Problem>[0];
+      if (response.status === 401) turnedAway(said);
       throw new Problem(said, response.status, request.method === "GET" ? path : null);
     }
     if (own === null && path === "/api/holding")

@@ -39,7 +39,8 @@ export class Problem extends Error {
   }
   /** No answer, or one that says that the server itself is in trouble: what was asked may be tried again as it is. */
   get passing() {
-    return this.status === null || this.status >= 500 || this.trouble === "another holding";
+    const may = ["another holding", "sign in", "too often"]; // taken as it is, once that is otherwise
+    return this.status === null || this.status >= 500 || may.includes(this.trouble ?? "");
   }
 }
 

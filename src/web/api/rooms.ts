@@ -17,6 +17,7 @@ const touches: Record<string, readonly string[] | "all"> = {
   judge: ["judge", "book", "look"],
   weather: ["weather", "put-out"],
   watch: [],
+  people: ["people", "me"],
   notes: "all",
   holding: "all",
 };
@@ -78,6 +79,8 @@ const words: readonly (readonly [string, string])[] = [
   ["/api/day-line", "The day line"],
   ["/api/watch", "What the watch has said"],
   ["/api/weather", "The weather"],
+  ["/api/people", "People and copies"],
+  ["/api/me", "Who is here"],
   ["/api/holding", "The holding"],
 ];
 

@@ -2,7 +2,7 @@ import { Dialog, DropdownMenu } from "radix-ui";
 import { type ReactNode, useEffect, useState } from "react";
 import { NavLink, useLocation, useNavigate } from "react-router-dom";
 import type { Schemas } from "../api/client";
-import { useWrite } from "../api/data";
+import { useRead, useWrite } from "../api/data";
 import { Answering } from "./Answering";
 import { Benches } from "./Benches";
 import { Button } from "./Button";
@@ -138,6 +138,10 @@ export function Shell({ holding, children }: { holding: Schemas["HoldingView"]; 
                   </MenuItem>
                 )}
                 <MenuItem onSelect={() => setKeys(true)}>Keys</MenuItem>
+                <MenuItem onSelect={() => go("/keep/people")}>People and copies</MenuItem>
+                <Ready coming={null} around={() => null}>
+                  <SignOut />
+                </Ready>
               </DropdownMenu.Content>
             </DropdownMenu.Root>
           </span>
@@ -163,6 +167,18 @@ export function Shell({ holding, children }: { holding: Schemas["HoldingView"]; 
       <Keys open={keys} onOpenChange={setKeys} />
     </>
   );
+}
+
+/** For a sitting at a desk: a phone that has joined leaves on its own page. */
+function SignOut() {
+  const me = useRead("/api/me");
+  const leave = useWrite(
+    "/api/people/sign-out",
+    () => ({}),
+    () => location.reload(),
+  );
+  if (!me.name || me.stays) return null;
+  return <MenuItem onSelect={() => leave.mutate(undefined)}>{`Sign out: ${me.name}`}</MenuItem>;
 }
 
 function MenuItem({ children, onSelect }: { children: string; onSelect: () => void }) {

@@ -203,9 +203,10 @@ export function useFieldWrite<P extends Dated, V>(
       await running;
       void flush(queries);
       const end = await ended;
-      if (!("waits" in end) || end.waits.status === null) tried.current = null;
+      const kept = "waits" in end && (end.waits.status === null || end.waits.trouble === "sign in");
+      if (!("waits" in end) || kept) tried.current = null;
       if ("taken" in end) return end.taken as Got<"post", P>;
-      if ("waits" in end && end.waits.status === null) return null;
+      if (kept) return null;
       await drop(one.key); // whoever wrote it is told, and has it before them still
       throw "waits" in end ? end.waits : end.refused;
     },

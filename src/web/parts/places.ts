@@ -69,12 +69,12 @@ export const rooms: readonly RoomPlace[] = [
     also: ["/keep", "/book", "/ground", "/watch"],
     benches: [
       ["/shelf", "Shelf"],
-      ["/book", "Book"],
-      ["/book/thread", "Thread"],
+      ["/book", "Book", /^\/book\/thread/],
       ["/book/season", "Season’s record"],
       ["/keep/almanac", "Almanac"],
       ["/ground", "Ground and kit"],
       ["/watch", "Watch"],
+      ["/keep/people", "People and copies"],
     ],
   },
 ];

@@ -1,0 +1,337 @@
+using System.Security.Cryptography;
+using System.Text;
+using Microsoft.AspNetCore.Identity;
+using Microsoft.EntityFrameworkCore;
+using MudPie.Core.Workings;
+using MudPie.Server.Web;
+
+namespace MudPie.Server.People;
+
+/// <summary>What is done at the door: people, their phones, codes, and what happened.</summary>
+public sealed class PeopleDesk(PeopleDb db, UserManager<Person> people, SignInManager<Person> door, Gate gate, TimeProvider time,
+    Whoever who, IServiceProvider services, IHttpContextAccessor accessor)
+{
+    /// <summary>How long a code is good.</summary>
+    public static readonly TimeSpan CodeGood = TimeSpan.FromMinutes(10);
+
+    private const string Signs = "23456789ABCDEFGHJKMNPQRSTVWXYZ"; // none that is taken for another
+    private const int CodeLength = 8, MostWrongCodes = 20;
+    private static readonly TimeSpan HappeningsKept = TimeSpan.FromDays(400);
+
+    private DateTimeOffset Now => time.GetUtcNow();
+
+    /// <summary>Writes down what happened.</summary>
+    public async Task Happen(DoorEvent what, string? about = null, string? by = null)
+    {
+        var context = accessor.HttpContext;
+        db.Happenings.Add(new Happening {
+            At = Now, What = what, Who = by ?? who.Name, About = about,
+            From = context is null || gate.IsHere(context) ? null : context.Connection.RemoteIpAddress?.MapToIPv6().ToString()
+                .Replace("::ffff:", "", StringComparison.Ordinal)
+        });
+        await db.SaveChangesAsync();
+    }
+
+    /// <summary>The first owner, at the machine itself; signed in at once.</summary>
+    public async Task<Refusal?> MakeOwner(string name, string password, HttpContext context)
+    {
+        if (gate.HasOwner)
+        {
+            return Refusal.Of("name", "There is an owner already.", "Sign in, or ask them for a code.");
+        }
+
+        if (!gate.IsHere(context))
+        {
+            return Refusal.Of("name", "The first owner's password is made at the machine on which Mud Pie runs.",
+                "Open Mud Pie there, or call ./mudpie owner there.");
+        }
+
+        services.OpenPeople(make: true);
+        var (person, refusal) = await Make(name, password, Role.Owner);
+        if (refusal is not null)
+        {
+            return refusal;
+        }
+
+        gate.HasOwner = true;
+        await Happen(DoorEvent.OwnerMade, person!.UserName, person.UserName);
+        await Sit(person, context);
+        return null;
+    }
+
+    /// <summary>A person, with what they may; without a password they come by code only.</summary>
+    public async Task<(Person? Person, Refusal? Refusal)> Make(string name, string? password, Role role)
+    {
+        name = name.Trim();
+        if (name.Length is < 1 or > 60)
+        {
+            return (null, Refusal.Of("name", "Nobody is called that.", "Give a name of up to 60 signs."));
+        }
+
+        if (await people.FindByNameAsync(name) is not null)
+        {
+            return (null, Refusal.Of("name", $"There is a “{name}” already.", "Give another name, or make a code for them."));
+        }
+
+        if (password is not null && Weak(password, name) is { } weak)
+        {
+            return (null, weak);
+        }
+
+        var person = new Person { UserName = name };
+        var made = password is null ? await people.CreateAsync(person) : await people.CreateAsync(person, password);
+        if (!made.Succeeded)
+        {
+            return (null, Refusal.Of("password", "That password is too easy to guess.", Advice));
+        }
+
+        db.Memberships.Add(new Membership { PersonId = person.Id, Holding = "", Role = role });
+        await db.SaveChangesAsync();
+        return (person, null);
+    }
+
+    private const string Advice = "Give at least 12 signs: three or four words that have nothing to do with each other are good.";
+
+    private static Refusal? Weak(string password, string name) =>
+        password.Length < 12 ? Refusal.Of("password", "That password is too short.", Advice)
+        : password.Length > 200 ? Refusal.Of("password", "That password is longer than 200 signs.", "Give a shorter one.")
+        : password.Distinct().Count() < 5 || (name.Length > 3 && password.Contains(name, StringComparison.OrdinalIgnoreCase))
+            || password.Contains("mudpie", StringComparison.OrdinalIgnoreCase)
+            || password.Contains("password", StringComparison.OrdinalIgnoreCase) || Run(password)
+            ? Refusal.Of("password", "That password is too easy to guess.", Advice) : null;
+
+    /// <summary>True for "123456789012", "abcdefghijkl" and their like: mostly the neighbour of the sign before.</summary>
+    private static bool Run(string password) => Enumerable.Range(1, password.Length - 1)
+        .Count(i => Math.Abs(password[i] - password[i - 1]) <= 1) > password.Length * 2 / 3;
+
+    /// <summary>Signs in by a password: for a sitting.</summary>
+    public async Task<Refusal?> SignIn(string name, string password, HttpContext context)
+    {
+        var wrong = Refusal.Of("password", "That name and password do not belong together.",
+            "After six wrong tries it is locked for a quarter of an hour.");
+        if (!gate.HasOwner)
+        {
+            return wrong;
+        }
+
+        if (await people.FindByNameAsync(name.Trim()) is not { } person || await RoleOf(person.Id) is null)
+        {
+            people.PasswordHasher.HashPassword(new Person(), password); // as long as for one that is known
+            await Happen(DoorEvent.WrongPassword);
+            return wrong;
+        }
+
+        var tried = await door.CheckPasswordSignInAsync(person, password, lockoutOnFailure: true);
+        if (tried.IsLockedOut)
+        {
+            await Happen(DoorEvent.Locked, person.UserName);
+            return Refusal.Of("password", "It was tried wrongly too often, and is locked for a quarter of an hour.",
+                "Phones that have joined go on. At the machine itself, ./mudpie owner sets a new password.");
+        }
+
+        if (!tried.Succeeded)
+        {
+            await Happen(DoorEvent.WrongPassword, person.UserName);
+            return wrong;
+        }
+
+        await Happen(DoorEvent.SignedIn, person.UserName, person.UserName);
+        await Sit(person, context);
+        return null;
+    }
+
+    /// <summary>Begins a sitting.</summary>
+    public async Task Sit(Person person, HttpContext context) =>
+        await Admit(person, DeviceKind.Sitting, "a sitting at a desk", context);
+
+    private async Task<Device> Admit(Person person, DeviceKind kind, string name, HttpContext context)
+    {
+        var device = new Device { PersonId = person.Id, Kind = kind, Name = name, JoinedAt = Now, SeenAt = Now };
+        db.Devices.Add(device);
+        await db.SaveChangesAsync();
+        await DoorPass.Give(context, door, person, device);
+        return device;
+    }
+
+    /// <summary>Ends what this request came by.</summary>
+    public async Task SignOut(HttpContext context)
+    {
+        if (who.Device is { } id)
+        {
+            await db.Devices.Where(d => d.Id == id).ExecuteUpdateAsync(set => set.SetProperty(d => d.StruckAt, Now)
+                .SetProperty(d => d.StruckBy, who.Name));
+            await Happen(DoorEvent.SignedOut, who.DeviceName);
+        }
+
+        await door.SignOutAsync();
+    }
+
+    /// <summary>A code that lets one phone in for a person, once, within ten minutes.</summary>
+    public async Task<string> Code(Person person)
+    {
+        var code = RandomNumberGenerator.GetString(Signs, CodeLength);
+        var now = Now;
+        await db.JoinCodes.Where(c => c.Expires < now || c.UsedAt != null).ExecuteDeleteAsync();
+        db.JoinCodes.Add(new JoinCode { PersonId = person.Id, Digest = Digest(code), Expires = now + CodeGood });
+        await Happen(DoorEvent.CodeMade, person.UserName);
+        return $"{code[..4]}-{code[4..]}";
+    }
+
+    private static string Digest(string code) => Convert.ToHexStringLower(SHA256.HashData(Encoding.ASCII.GetBytes(
+        string.Concat(code.ToUpperInvariant().Where(Signs.Contains)))));
+
+    /// <summary>A phone joins by a code.</summary>
+    public async Task<Refusal?> Join(string code, string device, HttpContext context)
+    {
+        var none = Refusal.Of("code", "That code is not good, or no more.",
+            "Ask the owner for a new one: each is good once, for ten minutes.");
+        if (!gate.HasOwner)
+        {
+            return none;
+        }
+
+        var (now, since, digest) = (Now, Now - CodeGood, Digest(code));
+        if (await db.Happenings.CountAsync(h => h.What == DoorEvent.WrongCode && h.At > since) >= MostWrongCodes)
+        {
+            if (await db.JoinCodes.ExecuteDeleteAsync() > 0)
+            {
+                await Happen(DoorEvent.CodesVoid);
+            }
+
+            return none;
+        }
+
+        // taken by whoever comes first, and by nobody twice
+        if (await db.JoinCodes.Where(c => c.Digest == digest && c.UsedAt == null && c.Expires > now)
+            .ExecuteUpdateAsync(set => set.SetProperty(c => c.UsedAt, now)) == 0)
+        {
+            await Happen(DoorEvent.WrongCode);
+            return none;
+        }
+
+        var person = await db.JoinCodes.Where(c => c.Digest == digest).Select(c => c.Person).SingleAsync();
+        var name = device.Trim() is { Length: > 0 and <= 60 } said ? said : "a phone";
+        await Admit(person, DeviceKind.Joined, name, context);
+        await Happen(DoorEvent.Joined, name, person.UserName);
+        return null;
+    }
+
+    /// <summary>What a person may here; null where they do not come.</summary>
+    public Task<Role?> RoleOf(int person) => db.Memberships.Where(m => m.PersonId == person && m.Holding == "" && m.EndedAt == null)
+        .Select(m => (Role?)m.Role).FirstOrDefaultAsync();
+
+    /// <summary>Strikes a device off: out with its next request.</summary>
+    public async Task<bool> Strike(int device)
+    {
+        if (await db.Devices.Include(d => d.Person).FirstOrDefaultAsync(d => d.Id == device && d.StruckAt == null) is not { } found)
+        {
+            return false;
+        }
+
+        (found.StruckAt, found.StruckBy) = (Now, who.Name);
+        await Happen(DoorEvent.StruckOff, $"{found.Name} ({found.Person.UserName})");
+        return true;
+    }
+
+    /// <summary>Sets what a person may, or that they come no more.</summary>
+    public async Task<Refusal?> Set(int person, Role? role)
+    {
+        var member = await db.Memberships.Include(m => m.Person).FirstOrDefaultAsync(m => m.PersonId == person && m.Holding == "");
+        if (member is null)
+        {
+            return Refusal.Of("id", "There is nobody of that number.", "Load the list again.");
+        }
+
+        if (member.Role == Role.Owner && role != Role.Owner && await db.Memberships.CountAsync(m => m.Holding == ""
+            && m.Role == Role.Owner && m.EndedAt == null) < 2)
+        {
+            return Refusal.Of("role", "A holding has at least one owner.", "Make somebody else an owner first.");
+        }
+
+        if (role is { } now)
+        {
+            (member.Role, member.EndedAt) = (now, null);
+            await Happen(DoorEvent.RoleChanged, $"{member.Person.UserName}: {now.Word()}");
+            return null;
+        }
+
+        member.EndedAt = Now;
+        await db.Devices.Where(d => d.PersonId == person && d.StruckAt == null).ExecuteUpdateAsync(set => set
+            .SetProperty(d => d.StruckAt, Now).SetProperty(d => d.StruckBy, who.Name));
+        await db.JoinCodes.Where(c => c.PersonId == person).ExecuteDeleteAsync();
+        await Happen(DoorEvent.PersonEnded, member.Person.UserName);
+        return null;
+    }
+
+    /// <summary>Sets one's own password anew; other sittings end, phones stay.</summary>
+    public async Task<Refusal?> SetPassword(string old, string fresh, HttpContext context)
+    {
+        var person = (await people.FindByIdAsync($"{who.Person}"))!;
+        if (Weak(fresh, person.UserName!) is { } weak)
+        {
+            return weak;
+        }
+
+        if (await people.HasPasswordAsync(person))
+        {
+            if (!(await door.CheckPasswordSignInAsync(person, old, lockoutOnFailure: true)).Succeeded)
+            {
+                await Happen(DoorEvent.WrongPassword, person.UserName);
+                return Refusal.Of("old", "That is not the password.", "Give the one that you sign in with now.");
+            }
+
+            await people.RemovePasswordAsync(person);
+        }
+
+        await people.AddPasswordAsync(person, fresh);
+        await Replaced(person, but: who.Device);
+        await Happen(DoorEvent.PasswordChanged, person.UserName);
+        var device = await db.Devices.SingleAsync(d => d.Id == who.Device);
+        await DoorPass.Give(context, door, person, device);
+        return null;
+    }
+
+    /// <summary>A password was set by whoever has the file in hand.</summary>
+    public async Task<Refusal?> SetOwner(string name, string password)
+    {
+        services.OpenPeople(make: true);
+        if (await people.FindByNameAsync(name.Trim()) is not { } person)
+        {
+            var (made, refusal) = await Make(name, password, Role.Owner);
+            if (refusal is null)
+            {
+                await Happen(DoorEvent.OwnerMade, made!.UserName);
+            }
+
+            return refusal;
+        }
+
+        if (Weak(password, person.UserName!) is { } weak)
+        {
+            return weak;
+        }
+
+        await people.RemovePasswordAsync(person);
+        await people.AddPasswordAsync(person, password);
+        await people.SetLockoutEndDateAsync(person, null);
+        await people.ResetAccessFailedCountAsync(person);
+        await Replaced(person, but: null);
+        var member = await db.Memberships.SingleAsync(m => m.PersonId == person.Id && m.Holding == "");
+        (member.Role, member.EndedAt) = (Role.Owner, null);
+        await Happen(DoorEvent.PasswordChanged, person.UserName);
+        return null;
+    }
+
+    /// <summary>Sittings end with the password that they began by.</summary>
+    private async Task Replaced(Person person, int? but) =>
+        await db.Devices.Where(d => d.PersonId == person.Id && d.Kind == DeviceKind.Sitting && d.StruckAt == null && d.Id != but)
+            .ExecuteUpdateAsync(set => set.SetProperty(d => d.StruckAt, Now).SetProperty(d => d.StruckBy, "a new password"));
+
+    /// <summary>Once a day: what happened longer ago than 400 days, and devices struck as long ago, are forgotten.</summary>
+    public async Task Prune()
+    {
+        var oldest = Now - HappeningsKept;
+        await db.Happenings.Where(h => h.At < oldest).ExecuteDeleteAsync();
+        await db.Devices.Where(d => d.StruckAt != null && d.StruckAt < oldest).ExecuteDeleteAsync();
+    }
+}

@@ -1,0 +1,98 @@
+using System.Threading.RateLimiting;
+using Microsoft.AspNetCore.Authorization;
+using Microsoft.AspNetCore.DataProtection;
+using Microsoft.AspNetCore.Identity;
+using Microsoft.EntityFrameworkCore;
+using MudPie.Server.Web;
+
+namespace MudPie.Server.People;
+
+/// <summary>Signing in, put together: ASP.NET Core Identity over the holding's file.</summary>
+public static class PeopleServices
+{
+    /// <summary>The limit on trying passwords and codes.</summary>
+    public const string Tries = "tries";
+
+    /// <summary>Adds what signing in needs.</summary>
+    public static void AddPeople(this WebApplicationBuilder builder)
+    {
+        var services = builder.Services;
+        services.AddDbContext<PeopleDb>((at, o) => PeopleDb.Use(o, at.GetRequiredService<IConfiguration>()["Holding:File"]
+            ?? "holding.mudpie"));
+        services.AddIdentityCore<Person>(Set).AddEntityFrameworkStores<PeopleDb>().AddSignInManager();
+        services.Configure<PasswordHasherOptions>(o => o.IterationCount = builder.Configuration.GetValue("Holding:HashRounds", 220_000));
+        services.AddAuthentication(IdentityConstants.ApplicationScheme).AddIdentityCookies(o =>
+            o.ApplicationCookie!.Configure(DoorPass.Set));
+        // what names no role is open to nobody
+        services.AddAuthorizationBuilder().SetDefaultPolicy(new AuthorizationPolicyBuilder().RequireAssertion(_ => true).Build())
+            .SetFallbackPolicy(new AuthorizationPolicyBuilder().RequireAssertion(_ => false).Build());
+        services.AddScoped<IAuthorizationHandler, LeastRoleHandler>().AddScoped<Whoever>().AddScoped<PeopleDesk>();
+        services.AddSingleton<Gate>().AddSingleton<IAuthorizationMiddlewareResultHandler, TurnedAway>();
+        var keys = services.AddDataProtection().SetApplicationName("mud-pie");
+        if (builder.Configuration["Holding:Keys"] is { Length: > 0 } folder)
+        {
+            keys.PersistKeysToFileSystem(new DirectoryInfo(Path.Combine(folder, "cookies")));
+        }
+
+        services.AddRateLimiter(o =>
+        {
+            o.OnRejected = async (context, _) => await TurnedAway.Say(context.HttpContext, 429, "That was tried too often.",
+                "Wait a minute, then try again.", "too often");
+            o.AddPolicy(Tries, context => RateLimitPartition.GetFixedWindowLimiter(context.Connection.RemoteIpAddress?.ToString() ?? "",
+                _ => new FixedWindowRateLimiterOptions {
+                    PermitLimit = builder.Configuration.GetValue("Holding:TriesAMinute", 12), Window = TimeSpan.FromMinutes(1)
+                }));
+        });
+    }
+
+    /// <summary>What Identity is told; the shape of its tables hangs on it too.</summary>
+    internal static void Set(IdentityOptions o)
+    {
+        o.Stores.SchemaVersion = IdentitySchemaVersions.Version3;
+        o.User.AllowedUserNameCharacters = null!; // people are called what they are called
+        o.Password = new PasswordOptions {
+            RequiredLength = 12, RequiredUniqueChars = 5, RequireDigit = false, RequireLowercase = false, RequireUppercase = false,
+            RequireNonAlphanumeric = false
+        };
+        o.Lockout.MaxFailedAccessAttempts = 6;
+        o.Lockout.DefaultLockoutTimeSpan = TimeSpan.FromMinutes(15);
+    }
+
+    /// <summary>Who asks is looked up, and whether they may.</summary>
+    public static void UsePeople(this WebApplication app)
+    {
+        app.UseAuthentication();
+        app.Use((context, next) =>
+        {
+            var who = context.RequestServices.GetRequiredService<Whoever>();
+            if (who.Person is null)
+            {
+                who.Role = context.RequestServices.GetRequiredService<Gate>().Unsigned(context);
+            }
+
+            return next(context);
+        });
+        app.UseAuthorization();
+        app.UseRateLimiter();
+    }
+
+    /// <summary>Brings the tables of people up to date where there are any, and looks whether there is an owner; to be called by whoever
+    /// holds the file's lease.</summary>
+    /// <param name="services">Of the server.</param>
+    /// <param name="make">Whether they are made where there are none: a file that nobody was let into has none.</param>
+    public static void OpenPeople(this IServiceProvider services, bool make)
+    {
+        using var scope = services.CreateScope();
+        var db = scope.ServiceProvider.GetRequiredService<PeopleDb>();
+        var gate = services.GetRequiredService<Gate>();
+        if (!make && !db.Database.GetAppliedMigrations().Any())
+        {
+            gate.HasOwner = false;
+            return;
+        }
+
+        db.Database.ExecuteSqlRaw("DROP TABLE IF EXISTS \"__EFMigrationsLock\""); // of one that was killed
+        db.Database.Migrate();
+        gate.HasOwner = db.Memberships.Any(m => m.Role == Role.Owner && m.EndedAt == null);
+    }
+}

@@ -1,0 +1,88 @@
+import { useState } from "react";
+import type { Schemas } from "../../api/client";
+import { useWrite } from "../../api/data";
+import { Button } from "../../parts/Button";
+import { useClock } from "../../parts/clock";
+import { Field } from "../../parts/Field";
+import { Form } from "../../parts/Form";
+import { Room } from "../../parts/Room";
+import { WrongElse } from "../../parts/Wrong";
+
+const words = { nobody: "", visitor: "It reads, and keeps nothing.", hand: "It reads and writes.", owner: "" };
+
+/** What this phone is here, for whoever is no owner. */
+export function OwnPhone({ me }: { me: Schemas["MeView"] }) {
+  const clock = useClock();
+  const [sure, setSure] = useState(false);
+  const leave = useWrite(
+    "/api/people/sign-out",
+    () => ({}),
+    () => location.replace("/"),
+  );
+  return (
+    <Room
+      title="This phone"
+      under="What it is here. Who else comes in, the owner sees."
+      peek={me.name ?? "This phone"}
+      bench={
+        <>
+          <p className="text-xl">
+            <b>{me.name}</b>, {me.role}
+          </p>
+          <p className="text-lg">
+            {me.device}
+            {me.joined && `, ${me.stays ? "joined" : "since"} ${clock.when(me.joined)}`}. {words[me.role]}{" "}
+            {me.stays ? "It stays joined until the owner strikes it off." : "A sitting: it ends by itself."}
+          </p>
+        </>
+      }
+      slate={
+        <section>
+          <h2 className="text-2xl">Leave</h2>
+          <p>{me.stays ? "To come back, this phone needs a new code from the owner." : "Ends this sitting."}</p>
+          <p className="mt-2">
+            {sure || !me.stays ? (
+              <Button kind="filled" onClick={() => leave.mutate(undefined)}>
+                {me.stays ? "Yes, this phone leaves" : "Sign out"}
+              </Button>
+            ) : (
+              <Button onClick={() => setSure(true)}>This phone leaves</Button>
+            )}
+          </p>
+        </section>
+      }
+    />
+  );
+}
+
+/** One's own password, set anew. */
+export function NewPassword() {
+  const [old, setOld] = useState("");
+  const [fresh, setFresh] = useState("");
+  const set = useWrite("/api/people/password", () => ({ body: { old, fresh } }));
+  return (
+    <Form
+      problem={set.error}
+      onSend={() => set.mutate(undefined)}
+      label="A new password"
+      className="flex flex-col gap-4"
+    >
+      <Field label="The one before" name="old" type="password" value={old} onChange={setOld} />
+      <Field
+        label="The new one"
+        name="password"
+        type="password"
+        value={fresh}
+        onChange={setFresh}
+        hint="At least 12 signs."
+      />
+      <WrongElse />
+      <p>
+        <Button type="submit" disabled={set.isPending}>
+          Set it
+        </Button>
+      </p>
+      {set.isSuccess && <p role="status">It is set. Other sittings have ended; phones stay.</p>}
+    </Form>
+  );
+}
