@@ -123,7 +123,7 @@ public static class App
         services.AddDbContext<HoldingDb>((at, o) => o.UseHolding(at.GetRequiredService<IConfiguration>()["Holding:File"]
             ?? "holding.mudpie"));
         services.AddSingleton(TimeProvider.System);
-        services.AddSingleton<Opening>().AddSingleton<WriteTurns>().AddSingleton<WeatherHealth>();
+        services.AddSingleton<Opening>().AddSingleton<WriteTurns>().AddSingleton<LiveFeed>().AddSingleton<WeatherHealth>();
         services.AddHttpContextAccessor();
         services.AddScoped<HoldingClock>().AddScoped<Writes>().AddScoped<LiveBrew>().AddScoped<PlanDesk>().AddScoped<ForwardRun>()
             .AddScoped<StockKeeper>().AddScoped<WeatherBook>().AddScoped<TankJobs>().AddScoped<TankStarts>().AddScoped<TankMixing>()
@@ -252,6 +252,7 @@ public static class App
         Judged(api);
         api.MapPeople();
         api.MapWritten();
+        api.MapLive();
         api.MapDoors();
         api.MapFallback(PlainAnswers.NoEndpoint).AllowAnonymous();
     }

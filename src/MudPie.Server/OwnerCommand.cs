@@ -23,7 +23,7 @@ public static class OwnerCommand
             HoldingFile.Prepare(args[0]);
             var builder = WebApplication.CreateSlimBuilder();
             builder.Configuration["Holding:File"] = args[0];
-            builder.Services.AddSingleton(TimeProvider.System).AddHttpContextAccessor();
+            builder.Services.AddSingleton(TimeProvider.System).AddHttpContextAccessor().AddSingleton<Web.LiveFeed>();
             builder.AddPeople();
             await using var app = builder.Build();
             var password = await Ask("New password: ", input, output);

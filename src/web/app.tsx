@@ -198,9 +198,11 @@ function Open() {
 
 export function App() {
   return (
-    <Ready coming={<Coming />} around={(failed) => <main className="p-7">{failed}</main>}>
-      {location.pathname === "/join" ? <join.Opened /> : <Open />}
+    <>
+      <Ready coming={<Coming />} around={(failed) => <main className="p-7">{failed}</main>}>
+        {location.pathname === "/join" ? <join.Opened /> : <Open />}
+      </Ready>
       <SignIn />
-    </Ready>
+    </>
   );
 }

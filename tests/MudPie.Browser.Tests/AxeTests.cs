@@ -47,6 +47,7 @@ public class AxeTests
         ("/brew/air", "Pumps, side by side"),
         ("/brew/ask?batch=14", "What if"), ("/brew/microscope", "Field 1"), ("/brew/clean", "the Cone"), ("/brew/back", "Came to"),
         ("/brew/practice", "The quiet pump"), ("/brew/14/card", "In it"), ("/watch", "twice a minute"),
+        ("/keep/people", "The owner’s password"), ("/join#K7QM-2XPD", "Let this phone in"),
     ];
 
     [Theory]

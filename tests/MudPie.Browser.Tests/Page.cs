@@ -62,6 +62,15 @@ public sealed class Page : WebApplicationFactory<LiveBrew>
         Size(width, height);
     }
 
+    /// <summary>Another browser that looks at the same server.</summary>
+    public Page(Page beside, int width = 1280, int height = 800)
+    {
+        (_shift, Address, Driver) = (beside._shift, beside.Address, Browsers.Take());
+        Driver.Manage().Cookies.DeleteAllCookies();
+        Driver.ExecuteCdpCommand("Page.addScriptToEvaluateOnNewDocument", new Dictionary<string, object?> { ["source"] = Clock });
+        Size(width, height);
+    }
+
     private static string MakeTemplate()
     {
         var file = Path.Combine(Directory.CreateTempSubdirectory("mudpie-template-").FullName, "demo.mudpie");
@@ -292,7 +301,7 @@ public sealed class Page : WebApplicationFactory<LiveBrew>
 
                 field.SendKeys(Keys.Control + "a");
                 field.SendKeys(value);
-                return field.GetDomProperty("type") is not ("text" or "textarea") || field.GetDomProperty("value") == value || ++tries == 3;
+                return field.GetDomProperty("type") is not ("text" or "textarea" or "password") || field.GetDomProperty("value") == value || ++tries == 3;
             },
             $"a field “{label}” to type into");
     }

@@ -185,6 +185,32 @@ public sealed class PeopleTests
         (await h.Get("/api/people"))["people"]!.AsArray().Count.ShouldBe(1);
     }
 
+    [Fact]
+    public async Task What_one_writes_the_other_is_told_as_it_is_written_until_it_is_struck_off()
+    {
+        using var h = new TestHolding(demo: true);
+        await h.Owned();
+        using var phone = await h.Joined("hand", "Wren");
+        using var line = await phone.GetAsync("/api/live", HttpCompletionOption.ResponseHeadersRead);
+        using var told = new StreamReader(await line.Content.ReadAsStreamAsync());
+        (await told.ReadLineAsync()).ShouldBe("event: here");
+        var key = Guid.NewGuid().ToString();
+        await h.Post("/api/look/field", new { bedIds = new[] { 1 }, did = new { deed = "watered", amount = "20 L" }, at = h.Now }, key);
+        List<string> lines = [];
+        while (lines.Count < 2 || lines[^2] != "event: written")
+        {
+            lines.Add((await told.ReadLineAsync())!);
+        }
+
+        lines[^1].ShouldBe($"data: /api/look/field {key[..8]}");
+        var device = (await h.Get("/api/people"))["people"]!.AsArray().Single(p => (string?)p!["name"] == "Wren")!["devices"]![0]!;
+        await h.Post($"/api/people/devices/{device["id"]}/strike", new { });
+        while (await told.ReadLineAsync() is not null)
+        {
+            // what was on its way
+        }
+    }
+
     [Theory]
     [InlineData("Sec-Fetch-Site", "cross-site")]
     [InlineData("Sec-Fetch-Site", "same-site")]

@@ -54,7 +54,14 @@ public sealed record StepView(string Id, string Name, string Detail, DateTimeOff
 
 /// <summary>An entry of the log; one that was put right says by which.</summary>
 public sealed record LogView(int Id, LogKind Kind, DateTimeOffset At, double? Number, string? Text, string Shown, string Source,
-    int? CorrectsId, int? CorrectedById, int? PhotoId, string? Typed, string Again);
+    int? CorrectsId, int? CorrectedById, int? PhotoId, string? Typed, string Again)
+{
+    /// <summary>Who wrote it; null where nobody had to sign in, or a machine did.</summary>
+    public string? By { get; init; }
+
+    /// <summary>When it was received, where that was more than five minutes after the hour it is of.</summary>
+    public DateTimeOffset? Received { get; init; }
+}
 
 /// <summary>A vessel to draw.</summary>
 public sealed record VesselView(string Name, string Shape, double TotalL, double WorkingL, double BrewL, double DepthM, string Diffuser,

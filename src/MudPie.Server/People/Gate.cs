@@ -1,3 +1,4 @@
+using System.Globalization;
 using System.Net;
 using System.Security.Claims;
 using Microsoft.AspNetCore.Authentication;
@@ -98,7 +99,7 @@ internal sealed class TurnedAway : IAuthorizationMiddlewareResultHandler
 /// off is out at once.</summary>
 internal static class DoorPass
 {
-    public const string StruckOff = "mudpie-struck-off", DeviceClaim = "device", Idle = "Mudpie-Idle";
+    public const string StruckOff = "mudpie-struck-off", DeviceClaim = "device", SinceClaim = "since", Idle = "Mudpie-Idle";
 
     /// <summary>A sitting nobody has touched for so long has ended.</summary>
     public static readonly TimeSpan SittingIdle = TimeSpan.FromHours(2);
@@ -125,10 +126,13 @@ internal static class DoorPass
     public static async Task Give(HttpContext context, SignInManager<Person> door, Person person, Device device)
     {
         var principal = await door.CreateUserPrincipalAsync(person);
-        ((ClaimsIdentity)principal.Identity!).AddClaim(new Claim(DeviceClaim, $"{device.Id}"));
+        ((ClaimsIdentity)principal.Identity!).AddClaims([new Claim(DeviceClaim, $"{device.Id}"),
+            new Claim(SinceClaim, Since(device.JoinedAt))]);
         await context.SignInAsync(IdentityConstants.ApplicationScheme, principal,
             new AuthenticationProperties { IsPersistent = device.Kind == DeviceKind.Joined });
     }
+
+    private static string Since(DateTimeOffset at) => at.ToUnixTimeMilliseconds().ToString(CultureInfo.InvariantCulture);
 
     private static async Task Look(CookieValidatePrincipalContext c)
     {
@@ -141,7 +145,8 @@ internal static class DoorPass
                     .Select(m => (Role?)m.Role).FirstOrDefault()
             }).FirstOrDefaultAsync(c.HttpContext.RequestAborted) : null;
         var over = found is { Kind: DeviceKind.Sitting } && (now - found.SeenAt > SittingIdle || now - found.JoinedAt > SittingMost);
-        if (found is not { StruckAt: null, Role: { } role } || over) // a new password strikes the sittings off; phones stay
+        // since when is looked at too: in a copy that was put back a number may be another's
+        if (found is not { StruckAt: null, Role: { } role } || over || c.Principal!.FindFirstValue(SinceClaim) != Since(found.JoinedAt))
         {
             if (found is { StruckAt: not null })
             {
@@ -175,6 +180,8 @@ internal static class DoorPass
         public void DeleteCookie(HttpContext context, string key, CookieOptions options) =>
             _inner.DeleteCookie(context, Name(context, key), options);
 
-        private static string Name(HttpContext context, string key) => context.Request.IsHttps ? "__Host-" + key : key;
+        // cookies know hosts and no ports: two holdings on one machine would sign each other out
+        private static string Name(HttpContext context, string key) => string.Create(CultureInfo.InvariantCulture,
+            $"{(context.Request.IsHttps ? "__Host-" : "")}{key}-{context.Request.Host.Port ?? (context.Request.IsHttps ? 443 : 80)}");
     }
 }

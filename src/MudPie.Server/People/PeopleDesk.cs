@@ -9,7 +9,7 @@ namespace MudPie.Server.People;
 
 /// <summary>What is done at the door: people, their phones, codes, and what happened.</summary>
 public sealed class PeopleDesk(PeopleDb db, UserManager<Person> people, SignInManager<Person> door, Gate gate, TimeProvider time,
-    Whoever who, IServiceProvider services, IHttpContextAccessor accessor)
+    Whoever who, LiveFeed feed, IServiceProvider services, IHttpContextAccessor accessor)
 {
     /// <summary>How long a code is good.</summary>
     public static readonly TimeSpan CodeGood = TimeSpan.FromMinutes(10);
@@ -230,6 +230,7 @@ public sealed class PeopleDesk(PeopleDb db, UserManager<Person> people, SignInMa
 
         (found.StruckAt, found.StruckBy) = (Now, who.Name);
         await Happen(DoorEvent.StruckOff, $"{found.Name} ({found.Person.UserName})");
+        feed.Cut(device);
         return true;
     }
 

@@ -33,6 +33,10 @@ public static class PeopleServices
         {
             keys.PersistKeysToFileSystem(new DirectoryInfo(Path.Combine(folder, "cookies")));
         }
+        else
+        {
+            keys.UseEphemeralDataProtectionProvider(); // nobody's cookie is good at another server
+        }
 
         services.AddRateLimiter(o =>
         {

@@ -18,7 +18,7 @@ namespace MudPie.Server.Web;
 /// then done within its turn; what takes long a few times more without, and only then within, so that it is done at all.
 /// </remarks>
 public sealed class Writes(IHttpContextAccessor accessor, HoldingDb db, TimeProvider clock, IMemoryCache cache, WriteTurns turns,
-    Whoever who)
+    Whoever who, LiveFeed feed)
 {
     /// <summary>Name of the header.</summary>
     public const string Header = "Idempotency-Key";
@@ -120,6 +120,7 @@ public sealed class Writes(IHttpContextAccessor accessor, HoldingDb db, TimeProv
         await Prune(write.Stop);
         await held.CommitAsync(CancellationToken.None);
         WriteCount.Add(cache);
+        feed.Tell(write.Name[(write.Name.IndexOf(' ', StringComparison.Ordinal) + 1)..], write.Key);
         return new Written<T>(body);
     }
 

@@ -145,6 +145,10 @@ function useSent<M extends "post" | "put", P extends Path<M>, V>(
   });
 }
 
+/** Keys of the last writes of this page: what they changed is read again anyway. */
+const own: string[] = [];
+export const isOwn = (begins: string | undefined) => begins !== undefined && own.includes(begins);
+
 /** Sends one write under its key. */
 export async function send<T>(
   method: "post" | "put",
@@ -156,6 +160,8 @@ export async function send<T>(
     path: string,
     init: Record<string, unknown>,
   ) => Promise<{ data?: T }>;
+  own.splice(0, own.length - 30);
+  own.push(key.slice(0, 8));
   try {
     const headers = { ...(init.headers as Record<string, string> | undefined), "Idempotency-Key": key };
     return (await door(path, { ...init, headers })).data as T;

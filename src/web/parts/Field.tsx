@@ -14,6 +14,7 @@ interface Props {
   inputMode?: "decimal" | "text" | "numeric";
   autoFocus?: boolean;
   list?: string;
+  autoComplete?: string;
   onBlur?: () => void;
 }
 
@@ -29,6 +30,7 @@ export function Field({
   inputMode,
   autoFocus,
   list,
+  autoComplete = "off",
   onBlur,
 }: Props) {
   const id = useId();
@@ -46,6 +48,7 @@ export function Field({
         {label}
       </label>
       <input
+        autoComplete={autoComplete}
         id={id}
         className={`figures mt-1 h-12 w-full border-b-2 bg-paper px-3 text-lg ${wrong ? "border-plum" : "border-line"}`}
         value={value}
@@ -53,7 +56,6 @@ export function Field({
         inputMode={inputMode}
         autoFocus={autoFocus}
         list={list}
-        autoComplete="off"
         aria-invalid={wrong ? true : undefined}
         aria-describedby={wrong || hint ? id + "-says" : undefined}
         onChange={(e) => onChange(e.target.value)}

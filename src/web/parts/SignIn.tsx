@@ -89,13 +89,21 @@ function Ways() {
       />
       {by === "password" ? (
         <>
-          <Field label="Your name here" name="name" value={name} onChange={setName} />
-          <Field label="Password" name="password" type="password" value={password} onChange={setPassword} />
+          <Field label="Your name here" name="name" autoComplete="username" value={name} onChange={setName} />
+          <Field
+            label="Password"
+            name="password"
+            type="password"
+            autoComplete="current-password"
+            value={password}
+            onChange={setPassword}
+          />
         </>
       ) : (
         <Field
           label="Code"
           name="code"
+          autoComplete="one-time-code"
           value={code}
           onChange={setCode}
           hint="Eight signs on the owner’s screen, under Keep → People and copies. Good once, for ten minutes."

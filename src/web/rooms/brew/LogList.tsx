@@ -35,6 +35,18 @@ export const mendable: Schemas["LogKind"][] = [
   "pathogen",
 ];
 
+/** Who wrote it, and when it came where that was later than the hour it is of. */
+export function Wrote({ entry }: { entry: Schemas["LogView"] }) {
+  const clock = useClock();
+  if (!entry.by && !entry.received) return null;
+  return (
+    <span className="text-ash">
+      {entry.by && ` by ${entry.by}`}
+      {entry.received && `, received ${clock.when(entry.received)}`}
+    </span>
+  );
+}
+
 /** A correction is a new entry; the old one stays readable. */
 export function Mend({ batch, entry }: { batch: Schemas["BatchView"]; entry: Schemas["LogView"] }) {
   const clock = useClock();
@@ -89,6 +101,7 @@ export function LogList({ batch }: { batch: Schemas["BatchView"] }) {
               {l.typed && <span className="text-ash">{l.typed} </span>}
               {l.source === "logger" && "(logger)"}
               {l.correctsId !== null && <span className="text-straw"> a correction</span>}
+              <Wrote entry={l} />
             </span>
             {l.correctedById === null && mendable.includes(l.kind) && !(batch.logSays && l.source === "logger") && (
               <Mend batch={batch} entry={l} />

@@ -41,11 +41,18 @@ export function FirstOwner() {
             label="The owner’s password"
             className="mt-2 flex flex-col gap-4"
           >
-            <Field label="What you are called here" name="name" value={name} onChange={setName} />
+            <Field
+              label="What you are called here"
+              name="name"
+              autoComplete="username"
+              value={name}
+              onChange={setName}
+            />
             <Field
               label="Password"
               name="password"
               type="password"
+              autoComplete="new-password"
               value={password}
               onChange={setPassword}
               hint="At least 12 signs. Three or four words that have nothing to do with each other are good."
@@ -53,6 +60,7 @@ export function FirstOwner() {
             <Field
               label="The same again"
               type="password"
+              autoComplete="new-password"
               value={again}
               onChange={setAgain}
               wrong={differ ? "They differ." : undefined}
@@ -86,7 +94,7 @@ function Reach() {
       <path d="M120 190V92l58-42 58 42v98" fill="none" strokeWidth="3" strokeLinejoin="round" className="stroke-ink" />
       <rect x="150" y="118" width="56" height="38" rx="4" strokeWidth="3" className="fill-paper stroke-clay" />
       <path d="M142 164h72" strokeWidth="3" strokeLinecap="round" className="stroke-clay" />
-      {[70, 130, 190].map((r) => (
+      {[60, 100, 140].map((r) => (
         <path
           key={r}
           d={`M${206 + r * 0.72} ${137 - r * 0.5}a${r} ${r} 0 0 1 0 ${r}`}

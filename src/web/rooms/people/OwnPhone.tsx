@@ -67,11 +67,19 @@ export function NewPassword() {
       label="A new password"
       className="flex flex-col gap-4"
     >
-      <Field label="The one before" name="old" type="password" value={old} onChange={setOld} />
+      <Field
+        label="The one before"
+        name="old"
+        type="password"
+        autoComplete="current-password"
+        value={old}
+        onChange={setOld}
+      />
       <Field
         label="The new one"
         name="password"
         type="password"
+        autoComplete="new-password"
         value={fresh}
         onChange={setFresh}
         hint="At least 12 signs."

@@ -19,7 +19,7 @@ export function Yard() {
       ) : yard.open ? (
         <>
           <p className="text-lg">
-            ✓ <b>Open.</b> Phones in the yard reach it at <b className="figures break-all">{yard.address}</b>
+            ✓ <b>Open.</b> Phones in the yard reach it at <b className="figures break-words">{yard.address}</b>
           </p>
           {yard.trust && (
             <div className="my-3 flex flex-wrap items-center gap-5">
