@@ -74,6 +74,8 @@ public class PeopleJourneys
         desk.Fill("Your name here", "the owner");
         desk.Fill("Password", Password);
         desk.Click("Come in");
+        desk.See("Wants hands");
+        desk.Go("/keep/people");
         desk.See("the owner signed in.");
     }
 }

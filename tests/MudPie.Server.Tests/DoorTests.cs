@@ -150,8 +150,10 @@ public sealed class DoorTests
 
     private static ProcessStartInfo Program(params string[] words)
     {
-        var start = new ProcessStartInfo("dotnet") { RedirectStandardOutput = true, RedirectStandardError = true,
-            RedirectStandardInput = true };
+        var start = new ProcessStartInfo("dotnet") {
+            RedirectStandardOutput = true, RedirectStandardError = true,
+            RedirectStandardInput = true
+        };
         start.ArgumentList.Add(typeof(App).Assembly.Location);
         foreach (var word in words)
         {

@@ -229,8 +229,10 @@ public sealed class PeopleTests
         using var h = new TestHolding(demo: true);
         await h.Owned();
         using var phone = await h.Joined("hand", "Wren");
-        (await TestHolding.Send(phone, "/api/look/field", new { bedIds = new[] { 1 }, did = new { deed = "watered", amount = "20 L" },
-            at = h.Now.AddHours(-3) })).Status.ShouldBe(200);
+        (await TestHolding.Send(phone, "/api/look/field", new {
+            bedIds = new[] { 1 }, did = new { deed = "watered", amount = "20 L" },
+            at = h.Now.AddHours(-3)
+        })).Status.ShouldBe(200);
         Microsoft.Data.Sqlite.SqliteConnection.ClearAllPools();
         using var file = new SqliteConnection($"Data Source={h.FilePath};Pooling=False");
         file.Open();

@@ -13,6 +13,7 @@ import { Notices } from "./Notices";
 import { useSending } from "./outbox";
 import { roomOf, rooms } from "./places";
 import { Ready } from "./Ready";
+import { leave } from "./SignIn";
 
 type Light = "day" | "night";
 
@@ -174,13 +175,8 @@ export function Shell({ holding, children }: { holding: Schemas["HoldingView"]; 
 /** For a sitting at a desk: a phone that has joined leaves on its own page. */
 function SignOut() {
   const me = useRead("/api/me");
-  const leave = useWrite(
-    "/api/people/sign-out",
-    () => ({}),
-    () => location.reload(),
-  );
   if (!me.name || me.stays) return null;
-  return <MenuItem onSelect={() => leave.mutate(undefined)}>{`Sign out: ${me.name}`}</MenuItem>;
+  return <MenuItem onSelect={leave}>{`Sign out: ${me.name}`}</MenuItem>;
 }
 
 function MenuItem({ children, onSelect }: { children: string; onSelect: () => void }) {

@@ -1,7 +1,7 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { Dialog } from "radix-ui";
 import { useState } from "react";
-import { useWrite } from "../api/data";
+import { send, useWrite } from "../api/data";
 import { useTurnedAway, welcome } from "../api/door";
 import { Button } from "./Button";
 import { Choice } from "./Choice";
@@ -15,6 +15,12 @@ export const calledHere = () => {
   const is = (word: string) => navigator.userAgent.includes(word);
   return is("iPhone") ? "iPhone" : is("iPad") ? "iPad" : is("Android") ? "Android phone" : "a desk";
 };
+
+/** Ends what this page came by; nothing of what stood on it is left to whoever comes next. */
+export const leave = () =>
+  void send("post", "/api/people/sign-out", {}, crypto.randomUUID())
+    .catch(() => undefined)
+    .then(() => location.replace("/"));
 
 /**
  * Signing in, over whatever stands on the page: what was typed there stays. By the password for a sitting, or by a code from the

@@ -12,11 +12,7 @@ export function FirstOwner() {
   const [password, setPassword] = useState("");
   const [again, setAgain] = useState("");
   const differ = again.length > 0 && again !== password;
-  const make = useWrite(
-    "/api/people/owner",
-    () => ({ body: { name, password } }),
-    () => location.reload(),
-  );
+  const make = useWrite("/api/people/owner", () => ({ body: { name, password } }));
   return (
     <Room
       title="People and copies"

@@ -6,6 +6,7 @@ import { useClock } from "../../parts/clock";
 import { Field } from "../../parts/Field";
 import { Form } from "../../parts/Form";
 import { Room } from "../../parts/Room";
+import { leave } from "../../parts/SignIn";
 import { WrongElse } from "../../parts/Wrong";
 
 const words = { nobody: "", visitor: "It reads, and keeps nothing.", hand: "It reads and writes.", owner: "" };
@@ -14,11 +15,6 @@ const words = { nobody: "", visitor: "It reads, and keeps nothing.", hand: "It r
 export function OwnPhone({ me }: { me: Schemas["MeView"] }) {
   const clock = useClock();
   const [sure, setSure] = useState(false);
-  const leave = useWrite(
-    "/api/people/sign-out",
-    () => ({}),
-    () => location.replace("/"),
-  );
   return (
     <Room
       title="This phone"
@@ -42,7 +38,7 @@ export function OwnPhone({ me }: { me: Schemas["MeView"] }) {
           <p>{me.stays ? "To come back, this phone needs a new code from the owner." : "Ends this sitting."}</p>
           <p className="mt-2">
             {sure || !me.stays ? (
-              <Button kind="filled" onClick={() => leave.mutate(undefined)}>
+              <Button kind="filled" onClick={leave}>
                 {me.stays ? "Yes, this phone leaves" : "Sign out"}
               </Button>
             ) : (
