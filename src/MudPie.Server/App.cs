@@ -252,6 +252,7 @@ public static class App
         Judged(api);
         api.MapPeople();
         api.MapWritten();
+        api.MapFeed();
         api.MapLive();
         api.MapDoors();
         api.MapFallback(PlainAnswers.NoEndpoint).AllowAnonymous();

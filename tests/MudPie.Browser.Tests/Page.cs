@@ -301,7 +301,8 @@ public sealed class Page : WebApplicationFactory<LiveBrew>
 
                 field.SendKeys(Keys.Control + "a");
                 field.SendKeys(value);
-                return field.GetDomProperty("type") is not ("text" or "textarea" or "password") || field.GetDomProperty("value") == value || ++tries == 3;
+                return field.GetDomProperty("type") is not ("text" or "textarea" or "password")
+                    || field.GetDomProperty("value") == value || ++tries == 3;
             },
             $"a field “{label}” to type into");
     }

@@ -211,6 +211,26 @@ public sealed class PeopleTests
         }
     }
 
+    [Fact]
+    public async Task A_calendar_reads_by_a_secret_address_that_can_be_changed_and_opens_nothing_else()
+    {
+        using var h = new TestHolding(demo: true);
+        ((string?)(await h.Get("/api/people/feed"))["address"]).ShouldEndWith("/api/calendar.ics");
+        await h.Owned();
+        ((string?)(await h.Get("/api/people/feed"))["address"]).ShouldBeNull();
+        using var calendar = h.CreateClient();
+        (await Status(calendar, "/api/calendar.ics")).ShouldBe(401);
+        var first = new Uri((string)(await h.Post("/api/people/feed", new { }))["address"]!).PathAndQuery;
+        (await calendar.GetStringAsync(first)).ShouldStartWith("BEGIN:VCALENDAR");
+        var key = first[first.IndexOf('?')..];
+        (await Status(calendar, "/api/today" + key)).ShouldBe(401, "it is good for that page alone");
+        var second = new Uri((string)(await h.Post("/api/people/feed", new { }))["address"]!).PathAndQuery;
+        (await Status(calendar, first)).ShouldBe(401, "the one before is good no more");
+        (await Status(calendar, second)).ShouldBe(200);
+        (await Status(calendar, second[..^1])).ShouldBe(401);
+        (await Happened(h)).ShouldContain("the owner changed the address of the calendar.");
+    }
+
     [Theory]
     [InlineData("Sec-Fetch-Site", "cross-site")]
     [InlineData("Sec-Fetch-Site", "same-site")]

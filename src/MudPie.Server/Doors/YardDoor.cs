@@ -77,6 +77,12 @@ public sealed class YardDoor(IConfiguration configuration, Reached reached, Door
             }
 
             var port = listens.Port!.Value;
+            if (port + TrustAt > 65535)
+            {
+                throw new OpeningException($"The yard takes the ports {port + YardAt} and {port + TrustAt}: begin it with --port 65524 "
+                    + "or less.");
+            }
+
             Opening.Free(port + YardAt);
             Opening.Free(port + TrustAt);
             Fit();

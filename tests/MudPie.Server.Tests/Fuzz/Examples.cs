@@ -207,6 +207,7 @@ public static class Examples
         ("/api/people/1/role", """{"role":"hand"}"""),
         ("/api/people/devices/1/strike", "{}"),
         ("/api/people/devices/1/name", """{"name":"the red phone"}"""),
+        ("/api/people/feed", "{}"),
         ("/api/people/yard", """{"open":true}"""),
         ("/api/brew/batches/15/move/work-out", """{"useAt":"2026-06-13T07:00:00Z"}"""),
         ("/api/put-out/sprayers/calibrate/work-out", """{"used":"0.75 L","square":"25 m2","at":"2026-06-09T07:00:00Z"}"""),

@@ -5,6 +5,7 @@ import { Form } from "../../parts/Form";
 import { Button } from "../../parts/Button";
 import { Field } from "../../parts/Field";
 import { NoticeButtons } from "../../parts/NoticeButtons";
+import { Part } from "../../parts/Ready";
 import { Room } from "../../parts/Room";
 import { WrongElse } from "../../parts/Wrong";
 import { useClock } from "../../parts/clock";
@@ -120,13 +121,38 @@ function Lines({ watch }: { watch: Schemas["WatchView"] }) {
       </section>
       <section>
         <h2 className="text-xl">In your calendar</h2>
-        <p>
-          Steps, readings due, ready times and what the watch says, as iCalendar:{" "}
-          <a className="underline" href="/api/calendar.ics">
-            {window.location.origin}/api/calendar.ics
-          </a>
-        </p>
+        <Part>
+          <CalendarAddress />
+        </Part>
       </section>
+    </>
+  );
+}
+
+/** Where a calendar reads: once somebody has to sign in, by an address of one's own that holds a secret. */
+function CalendarAddress() {
+  const feed = useRead("/api/people/feed");
+  const change = useWrite("/api/people/feed", () => ({}));
+  return (
+    <>
+      <p>
+        Steps, readings due, ready times and what the watch says, as iCalendar:{" "}
+        {feed.address && (
+          <a className="break-all underline" href={feed.address}>
+            {feed.address}
+          </a>
+        )}
+      </p>
+      {feed.secret && (
+        <p>
+          {feed.address
+            ? "Whoever has this address reads your calendar. In wrong hands? "
+            : "A calendar can’t sign in: it reads by an address of your own that holds a secret. "}
+          <Button onClick={() => change.mutate(undefined)} disabled={change.isPending}>
+            {feed.address ? "Change the address" : "Make the address"}
+          </Button>
+        </p>
+      )}
     </>
   );
 }
