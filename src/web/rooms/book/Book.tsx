@@ -53,7 +53,15 @@ export function Book() {
   return (
     <Room
       title="The book"
-      under="A correction is a new entry; the old one stays in sight."
+      under={
+        <>
+          A correction is a new entry; the old one stays in sight.{" "}
+          <Link to="/book/thread" className="text-clay underline underline-offset-4">
+            Follow a thread
+          </Link>
+          , from bag to harvest.
+        </>
+      }
       peek="Waits, files, harvests"
       bench={
         <>
