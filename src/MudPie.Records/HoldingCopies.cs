@@ -23,11 +23,12 @@ public static class HoldingCopies
                 HoldingFile.Run(target, "PRAGMA journal_mode=DELETE;");
             }
 
-            if (HoldingFileState.Of(part).Trouble is { } trouble)
+            if ((HoldingFileState.Of(part).Trouble ?? (HoldingFileState.IsWhole(part) ? null : FileTrouble.Damaged)) is { } trouble)
             {
                 throw new HoldingFileException(trouble);
             }
 
+            OnlyMine(part);
             File.Move(part, to, replace);
         }
         catch (Exception e) when (e is IOException or UnauthorizedAccessException or SqliteException)
@@ -56,7 +57,12 @@ public static class HoldingCopies
         {
             if (File.Exists(target))
             {
-                kept = Free($"{target}.before-restore");
+                if (HoldingFileState.Of(target) is { Trouble: null, IsEmpty: false })
+                {
+                    CarryPeople(target, fresh);
+                }
+
+                kept = Free(BeforeRestore(target));
                 Keep(target, kept);
             }
 
@@ -69,6 +75,109 @@ public static class HoldingCopies
         }
 
         return kept;
+    }
+
+    /// <summary>Puts a copy's record into a holding that is open and goes on being open, as one write: whoever reads sees all of it or
+    /// nothing. To be called within the turn at writing.</summary>
+    /// <param name="copy">A sound copy, of this version or an older one.</param>
+    /// <param name="live">The holding that is open. What it was is kept beside it.</param>
+    /// <returns>Where what was there is kept.</returns>
+    /// <exception cref="HoldingFileException">It can't be done; the holding is as it was.</exception>
+    /// <remarks>Who may come in, and what happened at the door, stay as they are: a phone that was struck off stays so.</remarks>
+    public static string PutBack(string copy, string live)
+    {
+        var fresh = HoldingFile.Aside(live);
+        try
+        {
+            HoldingFile.Sweep(live);
+            Copy(copy, fresh, replace: true);
+            HoldingFile.BringUp(fresh);
+            CarryPeople(live, fresh);
+            var kept = Free(BeforeRestore(live));
+            Copy(live, kept);
+            using (var source = HoldingFile.Connect(fresh, SqliteOpenMode.ReadWrite))
+            using (var target = HoldingFile.Connect(live, SqliteOpenMode.ReadWrite))
+            {
+                HoldingFile.Run(target, HoldingFile.Pragmas);
+                source.BackupDatabase(target);
+            }
+
+            return kept;
+        }
+        catch (Exception e) when (e is IOException or UnauthorizedAccessException or SqliteException)
+        {
+            throw e is HoldingFileException || FileTrouble.Of(e) is not { } why ? e : new HoldingFileException(why, e);
+        }
+        finally
+        {
+            foreach (var left in new[] { fresh, fresh + "-wal", fresh + "-shm", fresh + "-journal" })
+            {
+                TryDelete(left);
+            }
+        }
+    }
+
+    /// <summary>The people of one file put in the place of another's, tables and all; where the first has none, the other's stay.</summary>
+    private static void CarryPeople(string from, string to)
+    {
+        using var into = HoldingFile.Connect(to, SqliteOpenMode.ReadWrite);
+        using (var attach = into.CreateCommand())
+        {
+            attach.CommandText = "PRAGMA foreign_keys=OFF; ATTACH $from AS now";
+            attach.Parameters.AddWithValue("$from", Path.GetFullPath(from));
+            attach.ExecuteNonQuery();
+        }
+
+        const string Theirs = " AND substr(tbl_name, 1, 7) = 'People_' AND sql IS NOT NULL AND name NOT LIKE 'sqlite_%'";
+        var made = Rows(into, "SELECT type, name, sql FROM now.sqlite_master WHERE type IN ('table', 'index')" + Theirs
+            + " ORDER BY type DESC, rowid");
+        if (made.Count > 0)
+        {
+            using var all = into.BeginTransaction();
+            foreach (var old in Rows(into, "SELECT 'table', name, '' FROM main.sqlite_master WHERE type = 'table'" + Theirs))
+            {
+                HoldingFile.Run(into, $"DROP TABLE main.\"{old.Name}\"");
+            }
+
+            foreach (var (type, name, sql) in made)
+            {
+                HoldingFile.Run(into, sql);
+                if (type == "table")
+                {
+                    HoldingFile.Run(into, $"INSERT INTO main.\"{name}\" SELECT * FROM now.\"{name}\"");
+                }
+            }
+
+            all.Commit();
+        }
+
+        HoldingFile.Run(into, "DETACH now");
+    }
+
+    private static List<(string Type, string Name, string Sql)> Rows(SqliteConnection file, string sql)
+    {
+        using var ask = file.CreateCommand();
+        ask.CommandText = sql;
+        using var row = ask.ExecuteReader();
+        List<(string, string, string)> rows = [];
+        while (row.Read())
+        {
+            rows.Add((row.GetString(0), row.GetString(1), row.GetString(2)));
+        }
+
+        return rows;
+    }
+
+    /// <summary>What stood in a holding's place is kept under this name, or one with a number behind it.</summary>
+    public static string BeforeRestore(string holding) => $"{holding}.before-restore";
+
+    /// <summary>A copy holds what lets people in: nobody else of this machine reads it.</summary>
+    private static void OnlyMine(string path)
+    {
+        if (!OperatingSystem.IsWindows())
+        {
+            File.SetUnixFileMode(path, UnixFileMode.UserRead | UnixFileMode.UserWrite);
+        }
     }
 
     /// <summary>Keeps a file under another name as it is: as one whole where it is sound, else with its log.</summary>

@@ -91,14 +91,20 @@ public static class HoldingFile
         Make(path, fresh =>
         {
             HoldingCopies.Copy(path, fresh, replace: true);
-            using var db = Beside(fresh);
-            FirstFile.BringUp(fresh, db.Database.GetMigrations().First());
-            // of one that was killed: whoever asks now holds the lease
-            db.Database.ExecuteSqlRaw("DROP TABLE IF EXISTS \"__EFMigrationsLock\"");
-            db.Database.Migrate();
-            Close(db);
+            BringUp(fresh);
         });
         return copy;
+    }
+
+    /// <summary>Brings a file up to date that nobody has open.</summary>
+    internal static void BringUp(string fresh)
+    {
+        using var db = Beside(fresh);
+        FirstFile.BringUp(fresh, db.Database.GetMigrations().First());
+        // of one that was killed: whoever asks now holds the lease
+        db.Database.ExecuteSqlRaw("DROP TABLE IF EXISTS \"__EFMigrationsLock\"");
+        db.Database.Migrate();
+        Close(db);
     }
 
     /// <summary>Makes a file beside another and puts it in its place; where that fails nothing half made is left.</summary>

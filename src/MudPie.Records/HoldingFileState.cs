@@ -106,18 +106,36 @@ public sealed record HoldingFileState(FileTrouble? Trouble, bool IsEmpty = false
                 + $"COPY \"{path}\""
         };
 
-    /// <summary>The newest copy that lies beside a file under its name; null where there is none.</summary>
+    /// <summary>The newest sound copy that lies beside a file under its name, or among its dated copies; null where there is
+    /// none.</summary>
     public static string? LastCopy(string path)
     {
         var (folder, name) = (Path.GetDirectoryName(path)!, Path.GetFileName(path));
         return Directory.Exists(folder)
-            ? new DirectoryInfo(folder).EnumerateFiles()
-                .Where(f => f.Name.StartsWith(name + ".", StringComparison.Ordinal) && !f.Name.EndsWith("-wal", StringComparison.Ordinal)
-                    && !f.Name.EndsWith("-shm", StringComparison.Ordinal) && !f.Name.EndsWith("-journal", StringComparison.Ordinal))
-                .Where(f => f.Name[name.Length..] is not (".new" or ".lock") && !f.Name.EndsWith(".part", StringComparison.Ordinal)
+            ? new DirectoryInfo(folder).EnumerateFiles().Where(f => f.Name.StartsWith(name + ".", StringComparison.Ordinal)
+                && f.Name[name.Length..] is not (".new" or ".lock"))
+                .Concat(DatedCopies.In(DatedCopies.Folder(path), path).Select(c => new FileInfo(c.Path)))
+                .Where(f => !EndsOfParts.Any(end => f.Name.EndsWith(end, StringComparison.Ordinal))
                     && f.Length > Header.Length && Begins(f.FullName))
-                .OrderByDescending(f => f.LastWriteTimeUtc).FirstOrDefault()?.FullName
+                .OrderByDescending(f => f.LastWriteTimeUtc).FirstOrDefault(f => IsWhole(f.FullName))?.FullName
             : null;
+    }
+
+    private static readonly string[] EndsOfParts = ["-wal", "-shm", "-journal", ".part"];
+
+    /// <summary>Looks at every page of a file and every index, which takes about a second for 100 MB.</summary>
+    /// <returns>False where anything in it does not hold together.</returns>
+    public static bool IsWhole(string path)
+    {
+        try
+        {
+            using var connection = HoldingFile.Connect(path, SqliteOpenMode.ReadOnly);
+            return Text(connection, "PRAGMA integrity_check(1)") is "ok";
+        }
+        catch (Exception e) when (FileTrouble.Of(e) is not null)
+        {
+            return false;
+        }
     }
 
     private static bool Begins(string path)

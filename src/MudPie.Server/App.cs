@@ -4,6 +4,7 @@ using MudPie.Server.Almanac;
 using MudPie.Server.Book;
 using MudPie.Server.Brewing;
 using MudPie.Server.Calculators;
+using MudPie.Server.Copies;
 using MudPie.Server.Doors;
 using MudPie.Server.Ground;
 using MudPie.Server.Judging;
@@ -137,6 +138,12 @@ public static class App
             services.AddHostedService<WeatherReader>();
         }
 
+        services.AddSingleton<CopyShelf>();
+        if (!ForOpenApi)
+        {
+            services.AddHostedService<CopyKeeper>();
+        }
+
         services.AddMemoryCache(o => o.SizeLimit = 200);
         services.AddProblemDetails();
         services.AddRequestTimeouts(o =>
@@ -206,6 +213,7 @@ public static class App
         api.MapSetup();
         api.MapGround();
         api.MapToday();
+        api.MapFieldReads();
         api.MapYard();
         api.MapPlans();
         api.MapBatches();
@@ -255,6 +263,7 @@ public static class App
         api.MapFeed();
         api.MapLive();
         api.MapDoors();
+        api.MapCopies();
         api.MapFallback(PlainAnswers.NoEndpoint).AllowAnonymous();
     }
 

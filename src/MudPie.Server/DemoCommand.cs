@@ -1,5 +1,6 @@
 using System.Diagnostics;
 using System.Globalization;
+using MudPie.Records;
 
 namespace MudPie.Server;
 
@@ -14,7 +15,7 @@ public static class DemoCommand
     public static async Task<int> Run(string[] args)
     {
         var standins = new List<Process>();
-        string? settings = null, keys = null;
+        string? settings = null, keys = null, copies = null;
         try
         {
             var port = Opening.Port(Option(args, "--port") ?? "5180");
@@ -34,6 +35,8 @@ public static class DemoCommand
             settings = $"{file}.probe.json";
             keys = $"{file}.keys";
             Forget(keys);
+            copies = DatedCopies.Folder(file);
+            Forget(copies);
             var program = Option(args, "--standins");
             if (program is not null)
             {
@@ -63,6 +66,7 @@ public static class DemoCommand
         {
             standins.ForEach(End);
             Forget(keys);
+            Forget(copies);
             if (settings is not null && File.Exists(settings))
             {
                 File.Delete(settings);

@@ -7,6 +7,7 @@ import { Coming, Ready } from "./parts/Ready";
 import { Shell } from "./parts/Shell";
 import { SignIn } from "./parts/SignIn";
 import { Today } from "./rooms/today/Today";
+import { Waiting } from "./rooms/today/Waiting";
 
 /** A room whose code comes when it is first asked for; `ready` fetches it beforehand. What is ready is shown at once: after a
  * fallback, Suspense holds back what it waited for by 300 ms. */
@@ -163,6 +164,7 @@ function Rooms() {
         >
           <Routes location={shown}>
             <Route path="/" element={<Today />} />
+            <Route path="/waiting" element={<Waiting />} />
             {Object.entries(places).map(([path, { Opened }]) => (
               <Route key={path} path={path} element={<Opened />} />
             ))}

@@ -230,9 +230,9 @@ public class JourneyTests
         page.See("1 entry waits on this device.");
         page.Click("what waits");
         page.See("oxygen 6.4, the Barrel");
-        page.Click("Close");
         page.Driver.ClearNetworkConditions();
         page.SeeNot("Mud Pie does not answer.");
+        page.See("Nothing waits.");
         using var scope = page.Services.CreateScope();
         var db = scope.ServiceProvider.GetRequiredService<HoldingDb>();
         page.Until(() => db.Log.Count(l => l.BatchId == 14 && l.Kind == LogKind.Oxygen && l.Number == 6.4) == 1, "the reading, once");

@@ -30,7 +30,7 @@ public class ReleasedFileTests
             $"judge/trials/{i}/amounts",
         })).Select(page => "/api/" + page);
 
-    private static byte[] Unpacked(string name)
+    internal static byte[] Unpacked(string name)
     {
         using var from = new GZipStream(File.OpenRead(Path.Combine(Folder, name)), CompressionMode.Decompress);
         using var to = new MemoryStream();

@@ -7,6 +7,7 @@ using MudPie.Core.Workings;
 using MudPie.Records;
 using MudPie.Records.Brewing;
 using MudPie.Server.Brewing;
+using MudPie.Server.Copies;
 using MudPie.Server.Judging;
 using MudPie.Server.Mixing;
 using MudPie.Server.Weather;
@@ -111,7 +112,7 @@ public static class TodayEndpoints
     }
 
     private static async Task<Ok<TodayView>> Today(HoldingDb db, HoldingClock clock, LiveBrew live, WeatherBook weather, MixDesk mixes,
-        HeapDesk heaps, WorkDesk works)
+        HeapDesk heaps, WorkDesk works, CopyShelf copies)
     {
         var units = await clock.Units();
         var local = await clock.Local();
@@ -127,6 +128,11 @@ public static class TodayEndpoints
                 $"{r.Says}: to go out at {Say.Clock(r.Times[0].At, clock.Now, local)}"
                     + (r.Times[0].Moved is { } moved ? $", {moved}" : ""), "Brew it again", r.Link, r.Times[0].At)));
         items.AddRange(await TodayJudging.Of(db, clock));
+        if (await CopyEndpoints.Today(copies, clock) is { } copy)
+        {
+            items.Add(copy);
+        }
+
         var (now, soon) = (clock.Now, DateOnly.FromDateTime(local(clock.Now).DateTime).AddDays(1));
         // Worth saying where the weather is known and something is there to go out.
         var something = going.Count > 0 || await db.Givings.AnyAsync(g => g.ApplicationId == null && g.On <= soon);

@@ -39,15 +39,18 @@ public static class Versions
         entry.Property(nameof(IVersioned.Version)).OriginalValue = version;
     }
 
-    /// <summary>A 409 that says what the other window wrote, and what this one would have written, in a grower's words and units.</summary>
+    /// <summary>A 409 that says what the other window wrote, and what this one would have written, in a grower's words and units; and
+    /// the version that stands now, so that whoever has seen both can choose.</summary>
     public static async Task<ProblemDetails> Clash(DbUpdateConcurrencyException clash, UnitSystem units, CancellationToken stop)
     {
         List<ChangedField> both = [];
         var gone = false;
+        Guid? version = null;
         if (clash.Entries is [var entry, ..])
         {
             var theirs = await entry.GetDatabaseValuesAsync(stop);
             gone = theirs is null;
+            version = theirs?.GetValue<Guid>(nameof(IVersioned.Version));
             both = theirs is null ? [] : [.. entry.CurrentValues.Properties
                 .Where(p => p.Name != nameof(IVersioned.Version) && !Equals(entry.CurrentValues[p.Name], theirs[p.Name]))
                 .Select(p => new ChangedField(JsonNamingPolicy.CamelCase.ConvertName(p.Name),
@@ -62,7 +65,7 @@ public static class Versions
                 + $"{string.Concat(both.Where(b => !both.Any(x => x.Field == Plain(b.Field) + "Typed")).Take(6)
                     .Select(b => $" Its {Words(b.Field)} is now “{b.Theirs ?? "nothing"}”, you had “{b.Yours ?? "nothing"}”."))}"
                     + " Load it again, and make your change once more.",
-            Extensions = { ["both"] = both },
+            Extensions = { ["both"] = both, ["version"] = version },
         };
     }
 

@@ -1,5 +1,6 @@
 import createClient from "openapi-fetch";
 import { idle, turnedAway } from "./door";
+import { heard } from "./heard";
 import { lost, Problem } from "./problem";
 import type { components, paths } from "./schema";
 import { unread } from "./typed";
@@ -13,7 +14,15 @@ export const client = createClient<paths>({ baseUrl: "/" });
 let own: string | null = null;
 
 /** How far the server's clock is ahead of this device's, in milliseconds: a phone's clock may be wrong by a day. */
-let ahead = 0;
+let ahead = Number(localStorage.getItem("mud-pie-ahead")) || 0; // as it was, where the page opens without a signal
+
+/** How many minutes this device's clock is off the server's, as far as it is known. */
+export const clockOff = () => Math.round(Math.abs(ahead) / 60_000);
+
+function setAhead(by: number) {
+  if (Math.abs(by - ahead) > 2_000) localStorage.setItem("mud-pie-ahead", String(by));
+  ahead = by;
+}
 
 /** Now by the server's clock, as far as it is known. */
 export const serverNow = () => new Date(Date.now() + ahead).toISOString();
@@ -29,8 +38,11 @@ client.use({
   },
   async onResponse({ request, response }) {
     const path = new URL(request.url).pathname;
+    // what this device had kept tells of when it was answered, and not what time it is
+    const kept = response.headers.get("Mudpie-Kept");
+    heard(kept);
     const there = Date.parse(response.headers.get("Mudpie-Now") ?? "");
-    if (!Number.isNaN(there)) ahead = there - Date.now();
+    if (kept === null && !Number.isNaN(there)) setAhead(there - Date.now());
     if (!response.ok) {
       const said = (await response
         .clone()

@@ -20,9 +20,16 @@ export function turnedAway(said: { title?: string | null; detail?: string | null
   if (now) return;
   set({ title: said?.title ?? "Sign in first.", detail: said?.detail ?? "" });
   // what was read here is another's to see no more; what was written and waits stays
-  if (said?.title?.includes("struck off") && "caches" in window)
-    ["mud-pie-field", "mud-pie-holding", "mud-pie-pictures"].forEach((name) => void caches.delete(name));
+  if (said?.title?.includes("struck off")) void forget();
 }
+
+/** Nothing that was read here is left to whoever comes next. */
+export const forget = async () => {
+  if (!("caches" in window)) return;
+  await Promise.all(
+    ["mud-pie-field", "mud-pie-holding", "mud-pie-pictures", "mud-pie-asked"].map((name) => caches.delete(name)),
+  );
+};
 
 /** One is in again. */
 export const welcome = () => set(null);

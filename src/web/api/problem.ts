@@ -7,11 +7,20 @@ export interface FieldProblem {
   ask?: string | null;
 }
 
+/** A field that two people changed: what the one would have written, and what stands now. */
+export interface Both {
+  field: string;
+  yours: string | null;
+  theirs: string | null;
+}
+
 interface Said {
   title?: string | null;
   detail?: string | null;
   fields?: FieldProblem[];
   trouble?: string | null;
+  both?: Both[];
+  version?: string | null;
 }
 
 /** A refusal, as the server says it; or a lost connection, said in the same form. */
@@ -22,6 +31,10 @@ export class Problem extends Error {
   readonly status: number | null;
   /** What kind of trouble, where the page must know: "another holding". */
   readonly trouble: string | null;
+  /** What two people changed at once; none where that was not it. */
+  readonly both: readonly Both[];
+  /** The version that stands now, where somebody else changed it. */
+  readonly version: string | null;
   /** The address that was read, where a read failed. */
   readonly read: string | null;
   constructor(said: Said | undefined, status: number | null = null, read: string | null = null) {
@@ -29,6 +42,8 @@ export class Problem extends Error {
     this.detail = said?.detail ?? "Nothing is lost: what you typed is still here. Try again.";
     this.fields = said?.fields ?? [];
     this.trouble = said?.trouble ?? null;
+    this.both = said?.both ?? [];
+    this.version = said?.version ?? null;
     this.status = status;
     this.read = read;
   }

@@ -80,6 +80,7 @@ const words: readonly (readonly [string, string])[] = [
   ["/api/watch", "What the watch has said"],
   ["/api/weather", "The weather"],
   ["/api/people", "People and copies"],
+  ["/api/copies", "The copies"],
   ["/api/me", "Who is here"],
   ["/api/holding", "The holding"],
 ];

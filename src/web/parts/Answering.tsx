@@ -1,10 +1,11 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useSyncExternalStore } from "react";
+import { Link } from "react-router-dom";
+import { useHeard } from "../api/heard";
 import { Problem } from "../api/problem";
 import { Button } from "./Button";
 import { useClock } from "./clock";
-import { drop, flush, useOutbox } from "./outbox";
-import { Dialog } from "radix-ui";
+import { flush, oldestDays, useOutbox, warnDays } from "./outbox";
 
 /** Since when what stands on the page could not be read again; null while all is well. */
 function useSilence(): number | null {
@@ -24,12 +25,16 @@ const passing = (error: unknown) => error instanceof Problem && error.passing;
 export function Answering() {
   const queries = useQueryClient();
   const clock = useClock();
-  const since = useSilence();
-  const { list, reached, kept } = useOutbox();
+  const failed = useSilence();
+  const kept = useHeard();
+  const since = failed !== null && kept !== null ? Math.min(failed, kept) : (failed ?? kept);
+  const { list, reached, kept: keeps } = useOutbox();
   const refused = list.filter((w) => w.refused);
   const waits = list.length - refused.length;
   const silent = since !== null || (!reached && waits > 0);
-  if (!silent && refused.length === 0 && kept) return null;
+  const oldest = oldestDays(list);
+  const old = oldest >= warnDays;
+  if (!silent && refused.length === 0 && keeps && !old) return null;
   const again = () => {
     void queries.refetchQueries({ type: "active" });
     void flush(queries);
@@ -53,7 +58,8 @@ export function Answering() {
             ✕ {refused.length} {refused.length === 1 ? "entry was" : "entries were"} not taken.
           </b>
         )}
-        {!kept && (
+        {old && <b className="text-straw"> ▲ The oldest has waited {oldest} days.</b>}
+        {!keeps && (
           <b className="text-plum">
             {" "}
             ✕ This browser keeps nothing once it is closed: leave the page open until all is sent.
@@ -65,53 +71,11 @@ export function Answering() {
           try again
         </Button>
       )}
-      {list.length > 0 && <Box />}
+      {list.length > 0 && (
+        <Link to="/waiting" className="min-h-12 content-center px-1 font-medium text-clay underline underline-offset-4">
+          what waits
+        </Link>
+      )}
     </div>
-  );
-}
-
-/** What waits for a signal, and what was refused, as it was written. */
-function Box() {
-  const clock = useClock();
-  const { list } = useOutbox();
-  return (
-    <Dialog.Root>
-      <Dialog.Trigger asChild>
-        <Button kind="plain">what waits</Button>
-      </Dialog.Trigger>
-      <Dialog.Portal>
-        <Dialog.Overlay className="fixed inset-0 z-40 bg-ink/50" />
-        <Dialog.Content
-          aria-describedby={undefined}
-          className="fixed inset-x-0 bottom-0 z-50 max-h-[85vh] overflow-y-auto rounded-t-3xl bg-paper p-5 text-ink wide:inset-x-auto wide:bottom-auto wide:left-1/2 wide:top-24 wide:w-[40rem] wide:-translate-x-1/2 wide:rounded-3xl"
-        >
-          <Dialog.Title className="font-head text-xl font-bold">Waiting for a signal</Dialog.Title>
-          <p className="text-ash">Kept on this device; sent in order, each once.</p>
-          <ol className="figures my-3">
-            {list.map((w) => (
-              <li key={w.key} className="border-t border-line py-2">
-                <p className="flex flex-wrap justify-between gap-x-4">
-                  <span>
-                    <time dateTime={w.at}>{clock.when(w.at)}</time> <b>{w.says}</b>
-                  </span>
-                  <b className={w.refused ? "text-plum" : "text-straw"}>{w.refused ? "✕ not taken" : "waits"}</b>
-                </p>
-                {w.refused && (
-                  <p>
-                    {w.refused.fields.map((f) => `${f.wrong} ${f.wayOut}`).join(" ") || w.refused.message}{" "}
-                    <Button kind="plain" aria-label={`let it go: ${w.says}`} onClick={() => void drop(w.key)}>
-                      let it go
-                    </Button>
-                  </p>
-                )}
-              </li>
-            ))}
-          </ol>
-          <Dialog.Close asChild>
-            <Button>Close</Button>
-          </Dialog.Close>
-        </Dialog.Content>
-      </Dialog.Portal>
-    </Dialog.Root>
   );
 }

@@ -7,10 +7,11 @@ import { Answering } from "./Answering";
 import { Benches } from "./Benches";
 import { Button } from "./Button";
 import { DayLine } from "./DayLine";
+import { useCarrying } from "./field";
 import { useLive } from "./live";
 import { NoteIt } from "./NoteIt";
 import { Notices } from "./Notices";
-import { useSending } from "./outbox";
+import { isHere, useSending } from "./outbox";
 import { roomOf, rooms } from "./places";
 import { Ready } from "./Ready";
 import { leave } from "./SignIn";
@@ -32,8 +33,8 @@ export function Shell({ holding, children }: { holding: Schemas["HoldingView"]; 
   const [light, setLight] = useLight();
   const [keys, setKeys] = useState(false);
   const [note, setNote] = useState(false);
-  useSending(holding.own);
   useLive();
+  useCarrying();
   const go = useNavigate();
   const place = useLocation();
   const units = useWrite("/api/holding/units", (u: Schemas["UnitSystem"]) => ({ body: { units: u } }));
@@ -90,6 +91,9 @@ export function Shell({ holding, children }: { holding: Schemas["HoldingView"]; 
       <a href="#room" className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-paper focus:p-3">
         Skip to the room
       </a>
+      <Ready coming={null} around={() => <SendsForAll own={holding.own} />}>
+        <Sends own={holding.own} />
+      </Ready>
       <header className="no-print">
         <Ready
           coming={<div aria-busy className="h-14 bg-paper wide:aspect-[1280/112] wide:h-auto" />}
@@ -170,6 +174,19 @@ export function Shell({ holding, children }: { holding: Schemas["HoldingView"]; 
       <Keys open={keys} onOpenChange={setKeys} />
     </>
   );
+}
+
+/** Sends what waits once it is known who is here; where nobody answers, it is shown all the same. */
+function Sends({ own }: { own: string | null | undefined }) {
+  const me = useRead("/api/me");
+  useEffect(() => isHere(me.name ?? null), [me.name]);
+  useSending(own);
+  return null;
+}
+
+function SendsForAll({ own }: { own: string | null | undefined }) {
+  useSending(own);
+  return null;
 }
 
 /** For a sitting at a desk: a phone that has joined leaves on its own page. */

@@ -2,7 +2,7 @@ import { useQueryClient } from "@tanstack/react-query";
 import { Dialog } from "radix-ui";
 import { useState } from "react";
 import { send, useWrite } from "../api/data";
-import { useTurnedAway, welcome } from "../api/door";
+import { forget, useTurnedAway, welcome } from "../api/door";
 import { Button } from "./Button";
 import { Choice } from "./Choice";
 import { Field } from "./Field";
@@ -20,6 +20,7 @@ export const calledHere = () => {
 export const leave = () =>
   void send("post", "/api/people/sign-out", {}, crypto.randomUUID())
     .catch(() => undefined)
+    .then(forget)
     .then(() => location.replace("/"));
 
 /**

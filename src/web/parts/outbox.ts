@@ -1,10 +1,10 @@
 import { type QueryClient, useMutation, useQueryClient } from "@tanstack/react-query";
-import { createStore, del, get, set as keep, update } from "idb-keyval";
+import { createStore, del, get, getMany, set as keep, update } from "idb-keyval";
 import { useEffect, useRef, useSyncExternalStore } from "react";
 import { serverNow } from "../api/client";
 import { type Got, type Init, type Path, refresh, send } from "../api/data";
 import { asFile, inWords } from "../api/files";
-import { asProblem, type FieldProblem, Problem } from "../api/problem";
+import { asProblem, type Both, type FieldProblem, Problem } from "../api/problem";
 
 /** A write that waits to be sent: its key stays the same however often it is tried, so that it is kept once. */
 export interface Waiting {
@@ -17,8 +17,27 @@ export interface Waiting {
   photo?: boolean;
   /** When it was written, by the server's clock as far as it is known. */
   at: string;
+  /** Who wrote it: nobody else's sitting sends it under their own name. Null where nobody had to sign in. */
+  who?: string | null;
   /** What the server would not take, in its own words; null while it only waits. */
-  refused: { message: string; fields: FieldProblem[] } | null;
+  refused: Refused | null;
+}
+
+export interface Refused {
+  message: string;
+  detail?: string;
+  fields: FieldProblem[];
+  /** What two people changed at once, and the version that stands now. */
+  both?: readonly Both[];
+  version?: string | null;
+}
+
+/** What was sent in one go. */
+export interface Sent {
+  from: string;
+  to: string;
+  entries: number;
+  photos: number;
 }
 
 interface State {
@@ -27,7 +46,20 @@ interface State {
   reached: boolean;
   /** False where this browser keeps nothing once it is closed. */
   kept: boolean;
+  /** Who is here; null where nobody has to sign in, or it is not known. */
+  who: string | null;
+  /** What was sent, newest first. */
+  sent: readonly Sent[];
 }
+
+/** For so many days a server knows what it has taken: what waited longer is looked at before it is sent. */
+export const keptDays = 90;
+/** And from so many on it is said. */
+export const warnDays = 60;
+const day = 86_400_000;
+const waited = (w: Waiting) => (Date.parse(serverNow()) - Date.parse(w.at)) / day;
+/** Whole days that the oldest has waited. */
+export const oldestDays = (list: readonly Waiting[]) => Math.floor(Math.max(0, ...list.map(waited)));
 
 const place = createStore("mud-pie", "outbox");
 const photos = createStore("mud-pie-photos", "photos");
@@ -35,7 +67,7 @@ const inHand = new Map<string, File>(); // until they are sent: a browser may ke
 const older = "mudpie-outbox"; // of before: figures of trials alone, in local storage
 const news = typeof BroadcastChannel === "undefined" ? null : new BroadcastChannel("mud-pie-outbox");
 let own: string | null = null;
-let state: State = { list: [], reached: true, kept: true };
+let state: State = { list: [], reached: true, kept: true, who: null, sent: [] };
 const looks = new Set<() => void>();
 
 function set(part: Partial<State>) {
@@ -57,7 +89,22 @@ async function change(how: (list: Waiting[]) => Waiting[]) {
 }
 
 async function look() {
-  if (own !== null) set({ list: (await get<Waiting[]>(own, place).catch(() => undefined)) ?? state.list });
+  if (own === null) return;
+  const [list, sent] = await getMany<Waiting[] | Sent[]>([own, `${own} sent`], place).catch(() => []);
+  set({ list: (list as Waiting[] | undefined) ?? state.list, sent: (sent as Sent[] | undefined) ?? state.sent });
+}
+
+/** Keeps that one was sent: with what went within the last minutes it is one line. */
+async function wasSent(photo: boolean) {
+  const now = serverNow();
+  const [last, ...before] = state.sent;
+  const joins = last && Date.parse(now) - Date.parse(last.to) < 10 * 60_000;
+  const line = joins ? { ...last, to: now } : { from: now, to: now, entries: 0, photos: 0 };
+  if (photo) line.photos++;
+  else line.entries++;
+  const sent = [line, ...(joins ? before : state.sent)].slice(0, 20);
+  set({ sent });
+  if (own !== null) await keep(`${own} sent`, sent, place).catch(() => undefined);
 }
 
 /** Figures of trials as they were kept before this outbox: none of them is lost by an update. */
@@ -86,6 +133,36 @@ export async function belongsTo(whose: string) {
     return [...list, ...[...before, ...early].filter((w) => !there.has(w.key))];
   });
   if (state.kept) [`${older}-${whose}`, older].forEach((name) => localStorage.removeItem(name));
+  await look();
+}
+
+/** Who is here now: what others wrote on this device waits for them. */
+export const isHere = (who: string | null) => set({ who });
+
+const mine = (w: Waiting) => !w.who || !state.who || w.who === state.who;
+
+/** What was refused goes again, under a new key: as it was, or over what somebody else wrote meanwhile. */
+export async function again(queries: QueryClient, w: Waiting) {
+  const version = w.refused?.version;
+  const init = version ? { ...w.init, body: { ...(w.init.body as object), version } } : w.init;
+  const key = crypto.randomUUID();
+  if (w.photo) {
+    const photo = inHand.get(w.key) ?? (await get<File>(w.key, photos).catch(() => undefined));
+    if (photo) await keep(key, photo, photos).catch(() => inHand.set(key, photo));
+  }
+  // its hour stays; one that waited too long has been looked at now
+  const at = waited(w) > keptDays ? serverNow() : w.at;
+  await change((list) => list.map((x) => (x.key === w.key ? { ...x, key, init, at, refused: null } : x)));
+  await drop(w.key);
+  await flush(queries);
+}
+
+/** What was refused is kept as a note in the book, in the words that it was written in. */
+export async function asNote(queries: QueryClient, w: Waiting) {
+  const both = (w.refused?.both ?? []).map((b) => `${b.field}: ${b.yours ?? "nothing"}, not ${b.theirs ?? "nothing"}`);
+  const text = `note ${[w.says, ...both].join("; ")}`;
+  await put(queries, "/api/notes", { body: { text, targetId: null, cautionsSeen: [], at: w.at } }, text);
+  await drop(w.key);
 }
 
 export async function drop(key: string) {
@@ -110,8 +187,12 @@ const ends = new Map<string, (end: End) => void>();
 
 async function sendAll(taken: (path: string) => Promise<void>): Promise<void> {
   for (;;) {
-    const next = state.list.find((w) => w.refused === null);
+    const next = state.list.find((w) => w.refused === null && mine(w));
     if (!next) return set({ reached: true });
+    if (waited(next) > keptDays) {
+      await refuse(next.key, tooOld);
+      continue;
+    }
     const asked = ends.get(next.key);
     let end: End;
     try {
@@ -122,22 +203,33 @@ async function sendAll(taken: (path: string) => Promise<void>): Promise<void> {
     }
     if ("waits" in end) {
       set({ reached: false });
+      void navigator.storage?.persist?.().catch(() => undefined); // so that no browser clears it when space runs short
       ends.forEach((tell) => tell(end)); // what came after it waits behind it
       ends.clear();
       return;
     }
     if ("taken" in end) {
       await drop(next.key);
+      await wasSent(next.photo ?? false);
       await taken(next.path);
     } else if (asked) await drop(next.key);
     else {
-      const { message, fields } = end.refused;
-      await change((list) => list.map((w) => (w.key === next.key ? { ...w, refused: { message, fields } } : w)));
+      const { message, detail, fields, both, version } = end.refused;
+      await refuse(next.key, { message, detail, fields, both, version });
     }
     ends.delete(next.key);
     asked?.(end);
   }
 }
+
+const refuse = (key: string, refused: Refused) =>
+  change((list) => list.map((w) => (w.key === key ? { ...w, refused } : w)));
+
+const tooOld: Refused = {
+  message: `It waited for more than ${keptDays} days.`,
+  detail: "Whether it was taken before can’t be said any more. Look in the book; then send it, or let it go.",
+  fields: [],
+};
 
 let running: Promise<void> | null = null;
 
@@ -152,13 +244,19 @@ type Body<P extends Path<"post">> = Init<"post", P> extends { body?: infer B } ?
 type Query<P extends Path<"post">> = Init<"post", P> extends { params?: { query?: infer Q } } ? Fields<Q> : never;
 /** Doors that take the hour at which something was so: what waits is kept for that hour, not for the one in which it is sent. */
 type Dated =
+  | Versioned
   | { [P in Path<"post">]: "at" extends Body<P> | Query<P> ? P : never }[Path<"post">]
   | "/api/brew/water/strips/{id}/photo"; // a picture of what has its hour already
+
+/** And those that change a thing as it was seen, so that two who change it are told of each other. */
+type Versioned = `/api/ground/${"beds" | "waters" | "vessels" | "pumps" | "diffusers" | "inputs"}`;
+const versioned = (path: string) => /^\/api\/ground\/[a-z]+$/.test(path);
 
 function entry(path: Dated, init: Record<string, unknown>, says: string): Waiting {
   const at = serverNow();
   const key = crypto.randomUUID();
-  const one = { key, path, says, at, refused: null };
+  const one = { key, path, says, at, who: state.who, refused: null };
+  if (versioned(path)) return { ...one, init };
   const { body, params } = init as { body?: { at?: string | null }; params?: { query?: object } };
   if (!(body instanceof File)) return { ...one, init: { ...init, body: { ...body, at: body?.at ?? at } } };
   inHand.set(key, body);
@@ -168,7 +266,11 @@ function entry(path: Dated, init: Record<string, unknown>, says: string): Waitin
 /** Lays a write in the box, its photo first. */
 async function lay(one: Waiting) {
   const photo = inHand.get(one.key);
-  if (photo) await keep(one.key, photo, photos).catch(() => set({ kept: false }));
+  if (photo)
+    await keep(one.key, photo, photos).then(
+      () => inHand.delete(one.key), // two hundred of them are not held twice
+      () => set({ kept: false }),
+    );
   await change((list) => [...list, one]);
 }
 

@@ -9,7 +9,7 @@ export interface RoomPlace {
 }
 
 export const rooms: readonly RoomPlace[] = [
-  { name: "Today", to: "/", also: [], benches: [] },
+  { name: "Today", to: "/", also: ["/waiting"], benches: [] },
   {
     name: "Look",
     to: "/look",
@@ -96,7 +96,7 @@ const lies = (path: string, under: string) => path === under || path.startsWith(
 
 /** The room that an address lies in; undefined for none. */
 export const roomOf = (path: string) =>
-  rooms.find((r) => (r.to === "/" ? path === "/" : [r.to, ...r.also].some((u) => lies(path, u))));
+  rooms.find((r) => [r.to, ...r.also].some((u) => (u === "/" ? path === "/" : lies(path, u))));
 
 /** The bench that an address lies on: the one whose own address goes furthest. */
 export const benchOf = (room: RoomPlace, path: string) =>

@@ -1,6 +1,6 @@
 import { useState } from "react";
 import type { Schemas } from "../../api/client";
-import { useWrite } from "../../api/data";
+import { useFieldWrite } from "../../parts/outbox";
 import { Form } from "../../parts/Form";
 import { useUnitWords } from "../../api/units";
 import { Button } from "../../parts/Button";
@@ -93,6 +93,13 @@ function fieldsOf(kind: KitKind, ground: Schemas["GroundView"], words: ReturnTyp
   }
 }
 
+/** What is said of it while it waits: "crop beetroot". */
+const changed = (fields: FormField[], old: Record<string, unknown> | undefined, now: Record<string, unknown>) => {
+  const differ = fields.filter((f) => f.name !== "name" && now[f.name] && now[f.name] !== old?.[f.name]);
+  const says = differ.map((f) => `${f.label.replace(/ \(.*/, "").toLowerCase()} ${String(now[f.name])}`);
+  return says.length > 0 ? [says.join(", ")] : [];
+};
+
 interface Props {
   kind: KitKind;
   old?: Record<string, unknown>;
@@ -107,9 +114,10 @@ export function KitForm({ kind, old, ground, done }: Props) {
     old ?? Object.fromEntries(fields.map((f) => [f.name, f.start ?? ""])),
   );
   // One address of six, alike in all but what is asked for: the server says what is missing of each.
-  const keep = useWrite(
+  const keep = useFieldWrite(
     `/api/ground/${kind}` as "/api/ground/waters",
     (body: Record<string, unknown>) => ({ body: { chloramine: false, ...body } as never }),
+    (body) => [String(body.name ?? one[kind]), ...changed(fields, old, body)].join(": "),
     done,
   );
   return (

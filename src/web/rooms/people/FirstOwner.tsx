@@ -3,8 +3,10 @@ import { useWrite } from "../../api/data";
 import { Button } from "../../parts/Button";
 import { Field } from "../../parts/Field";
 import { Form } from "../../parts/Form";
+import { Part } from "../../parts/Ready";
 import { Room } from "../../parts/Room";
 import { WrongElse } from "../../parts/Wrong";
+import { Copies } from "./Copies";
 
 /** Before anybody was let in: what it means, and the owner's password. */
 export function FirstOwner() {
@@ -26,6 +28,9 @@ export function FirstOwner() {
             <li>Open the yard. Mud Pie makes its own seal, so that phones and this machine speak in cipher.</li>
             <li>A phone scans a square to trust the seal, then another to join. It stays until you strike it off.</li>
           </ol>
+          <Part>
+            <Copies />
+          </Part>
         </>
       }
       slate={

@@ -5,6 +5,7 @@ import { useClock } from "../../parts/clock";
 import { Fold } from "../../parts/Fold";
 import { Part } from "../../parts/Ready";
 import { Room } from "../../parts/Room";
+import { Copies } from "./Copies";
 import { FirstOwner } from "./FirstOwner";
 import { LetIn } from "./LetIn";
 import { OwnPhone } from "./OwnPhone";
@@ -68,6 +69,9 @@ function Owners({ me }: { me: Schemas["MeView"] }) {
               </li>
             ))}
           </ul>
+          <Part>
+            <Copies />
+          </Part>
           <Happened read={read} />
           <Fold line="What was written, and by whom">
             <Part>
