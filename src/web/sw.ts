@@ -71,6 +71,12 @@ async function byOwn(address: string) {
 }
 const bySelf = { cacheKeyWillBeUsed: ({ request }: { request: Request }) => byOwn(request.url) };
 
+/** That there is nothing, such as a probe in a brew that has none, is an answer too. */
+const alsoNothing = {
+  cacheWillUpdate: ({ response }: { response: Response }) =>
+    Promise.resolve(response.status === 200 || response.status === 204 ? response : null),
+};
+
 /**
  * What was read is read again whenever there is a signal, and is as it was last where there is none. What is needed standing in
  * a field the page reads beforehand (parts/field.ts). Not what belongs to the owner's desk, nor files.
@@ -78,7 +84,7 @@ const bySelf = { cacheKeyWillBeUsed: ({ request }: { request: Request }) => byOw
 const reads = new NetworkFirst({
   cacheName: "mud-pie-field",
   networkTimeoutSeconds: patience,
-  plugins: [marking, bySelf, new ExpirationPlugin({ maxEntries: 600, purgeOnQuotaError: true })],
+  plugins: [marking, bySelf, alsoNothing, new ExpirationPlugin({ maxEntries: 600, purgeOnQuotaError: true })],
 });
 const read = ({ url, request }: { url: URL; request: Request }) =>
   request.method === "GET" &&

@@ -19,7 +19,7 @@ public class LookJourneys
     [Fact]
     public void A_walk_of_eight_pegs_is_walked_without_a_signal_and_sent_once()
     {
-        using var page = new Page(demo: true, 390, 844);
+        using var page = new Page(demo: true, 390, 844, worker: true);
         using var http = new HttpClient { BaseAddress = page.Address };
         for (var i = 6; i <= 8; i++)
         {

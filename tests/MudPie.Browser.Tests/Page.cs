@@ -1,4 +1,5 @@
 using System.Diagnostics;
+using Microsoft.AspNetCore.Builder;
 using Microsoft.AspNetCore.Hosting;
 using Microsoft.AspNetCore.Mvc.Testing;
 using Microsoft.Extensions.DependencyInjection;
@@ -24,13 +25,22 @@ public sealed class Page : WebApplicationFactory<LiveBrew>
     private static readonly Lazy<string> Template = new(MakeTemplate);
 
     private readonly TimeSpan _shift;
+    private readonly bool _worker;
+    private volatile bool _silent;
     private bool _given;
 
     private readonly int? _probePort;
     private readonly StandIns.SimulatedProbe? _probe;
 
-    public Page(bool demo, int width = 1280, int height = 800, bool probe = false, bool weather = false)
+    /// <param name="demo">Over the demo holding.</param>
+    /// <param name="width">Of the page.</param>
+    /// <param name="height">Of the page.</param>
+    /// <param name="probe">With a simulated probe.</param>
+    /// <param name="weather">With simulated weather.</param>
+    /// <param name="worker">With a service worker, which keeps the application: the others would fetch all of it for nothing.</param>
+    public Page(bool demo, int width = 1280, int height = 800, bool probe = false, bool weather = false, bool worker = false)
     {
+        _worker = worker;
         _demo = demo;
         var copied = demo && !probe;
         if (copied)
@@ -63,9 +73,15 @@ public sealed class Page : WebApplicationFactory<LiveBrew>
     }
 
     /// <summary>Another browser that looks at the same server.</summary>
-    public Page(Page beside, int width = 1280, int height = 800)
+    /// <param name="beside">Whose server.</param>
+    /// <param name="width">Of the page.</param>
+    /// <param name="height">Of the page.</param>
+    /// <param name="worker">With a service worker.</param>
+    /// <param name="wrongBy">How far this device's clock is ahead of the server's.</param>
+    public Page(Page beside, int width = 1280, int height = 800, bool worker = false, TimeSpan wrongBy = default)
     {
-        (_shift, Address, Driver) = (beside._shift, beside.Address, Browsers.Take());
+        _worker = worker;
+        (_shift, Address, Driver) = (beside._shift + wrongBy, beside.Address, Browsers.Take());
         Driver.Manage().Cookies.DeleteAllCookies();
         Driver.ExecuteCdpCommand("Page.addScriptToEvaluateOnNewDocument", new Dictionary<string, object?> { ["source"] = Clock });
         Size(width, height);
@@ -78,7 +94,14 @@ public sealed class Page : WebApplicationFactory<LiveBrew>
         return file;
     }
 
-    private string Clock => $$"""
+    /// <summary>While it is set, the server answers nobody: as if it were switched off.</summary>
+    public bool Silent
+    {
+        get => _silent;
+        set => _silent = value;
+    }
+
+    private string Clock => (_worker ? "" : "delete Navigator.prototype.serviceWorker;") + $$"""
         { const Real = Date, by = {{(long)_shift.TotalMilliseconds}};
           Date = class extends Real { constructor(...a) { if (a.length) super(...a); else super(Real.now() + by); } static now() { return Real.now() + by; } }; }
         { const ask = window.fetch; window.asked = 0;
@@ -88,6 +111,25 @@ public sealed class Page : WebApplicationFactory<LiveBrew>
             : Promise.resolve(new Response('{"title":"Something broke in Mud Pie."}', { status: 500, headers: { 'Content-Type': 'application/json' } }));
           window.fetch = (...a) => { const f = meant(a); window.asked++; return (f ? told(f, a) : ask(...a)).finally(() => window.asked--); }; }
         """;
+
+    /// <summary>Breaks every connection off while the page's server is silent.</summary>
+    private sealed class Hush(Page page) : IStartupFilter
+    {
+        public Action<IApplicationBuilder> Configure(Action<IApplicationBuilder> next) => app =>
+        {
+            app.Use((context, then) =>
+            {
+                if (!page.Silent)
+                {
+                    return then(context);
+                }
+
+                context.Abort();
+                return Task.CompletedTask;
+            });
+            next(app);
+        };
+    }
 
     private sealed class Shifted(TimeSpan by) : TimeProvider
     {
@@ -359,9 +401,11 @@ public sealed class Page : WebApplicationFactory<LiveBrew>
         builder.UseSetting("Holding:File", Path.Combine(_folder, "holding.mudpie"));
         builder.UseSetting("Holding:Demo", _demo ? "true" : "false");
         builder.UseSetting("Holding:Warm", "false");
+        builder.UseSetting("Holding:Copies", "false");
         builder.UseSetting("Holding:Say", "false");
         builder.UseSetting("Logging:LogLevel:Default", "Error");
-        builder.ConfigureServices(services => services.AddSingleton<TimeProvider>(new Shifted(_shift)));
+        builder.ConfigureServices(services => services.AddSingleton<TimeProvider>(new Shifted(_shift))
+            .AddSingleton<IStartupFilter>(new Hush(this)));
         if (_probePort is { } port)
         {
             builder.UseSetting("Holding:ProbePort", port.ToString(System.Globalization.CultureInfo.InvariantCulture));

@@ -1,3 +1,6 @@
+using Microsoft.Extensions.DependencyInjection;
+using MudPie.Records;
+
 namespace MudPie.Browser.Tests;
 
 /// <summary>The yard is let in: two browsers at one server.</summary>
@@ -59,14 +62,100 @@ public class PeopleJourneys
     }
 
     [Fact]
-    public void A_sitting_signs_out_and_in_again_by_the_password()
+    public void A_phone_whose_clock_is_wrong_by_a_day_reads_and_writes_with_nobody_there_and_of_two_who_changed_one_bed_it_shows_both()
     {
         using var desk = new Page(demo: true);
+        Own(desk);
+        desk.Fill("What they are called", "Wren");
+        desk.Click("Make a code");
+        var code = desk.Says("//div[@role='status']//b[contains(@class, 'text-4xl')]");
+        using var phone = new Page(desk, 390, 844, worker: true, wrongBy: TimeSpan.FromDays(1));
+        phone.Go("/join#" + code);
+        phone.Holds("Code", code);
+        phone.Click("Join");
+        phone.See("Wants hands");
+        phone.Until(() => phone.Driver.ExecuteScript("return localStorage.getItem('mud-pie-carried')") is string,
+            "the field to be carried");
+
+        desk.Silent = true;
+        phone.Go("/look/walk"); // where it never was
+        phone.See("spring and autumn round");
+        phone.See("Mud Pie does not answer.");
+        phone.Go("/brew/14");
+        phone.See("Read it");
+        phone.Go("/ground");
+        phone.Click("Ridge Bed 3");
+        phone.Press("//button[@aria-controls='slate'][@aria-expanded='false']");
+        phone.Unfold("Change Ridge Bed 3");
+        phone.Fill("Crop", "onions");
+        phone.Click("Keep it");
+        phone.See("1 entry waits on this device.");
+        phone.Fail("/api/ground/beds", "gone"); // until the other has written
+        desk.Silent = false;
+        desk.Go("/ground");
+        desk.Click("Ridge Bed 3");
+        desk.Unfold("Change Ridge Bed 3");
+        desk.Fill("Crop", "leeks");
+        desk.Click("Keep it");
+        desk.See("leeks");
+        phone.LetGo();
+        phone.Driver.ExecuteScript("window.dispatchEvent(new Event('online'))");
+        phone.See("1 entry was not taken.");
+        phone.Click("what waits");
+        phone.See("Two changed this: Ridge Bed 3: crop onions");
+        phone.See("//table", "leeks");
+        phone.Axe().ShouldBeEmpty("what waits, with a clash");
+        phone.Click("both, as a note");
+        phone.See("1 entry");
+        phone.See("Nothing waits.");
+        phone.See("differs from this device’s by 24 h");
+        using var scope = desk.Services.CreateScope();
+        var kept = scope.ServiceProvider.GetRequiredService<HoldingDb>().Observations.Single(o => o.Text.Contains("crop onions"));
+        kept.At.ShouldBeInRange(Page.Begins.AddMinutes(-1), Page.Begins.AddHours(6), "by the server's clock");
+    }
+
+    [Fact]
+    public void A_copy_is_made_by_hand_and_put_back_with_what_that_means_said_first()
+    {
+        using var page = new Page(demo: true);
+        page.Go("/keep/people");
+        page.See("There is no copy, and none is made at night here.");
+        page.Click("Copy now");
+        page.See("The last copy is of today.");
+        page.Go("/");
+        page.See("Wants hands");
+        page.Key("n");
+        page.Fill("Say it in a few words", "note a hare in ridge bed 4");
+        page.See("Understood:");
+        page.Click("Record it");
+        page.Find("//a[normalize-space()='see it']");
+        page.Go("/keep/people");
+        page.Press("//li[contains(., 'by hand')]//button");
+        page.See("One write was made after it.");
+        page.Axe("[role=dialog]").ShouldBeEmpty("putting a copy back");
+        page.Click("Put it back");
+        page.See("It is put back.");
+        page.See("what stood here before a copy was put back");
+        page.Axe().ShouldBeEmpty("people and copies");
+        page.Go("/book?kind=seen");
+        page.See("Seen");
+        page.SeeNot("a hare");
+    }
+
+    private static void Own(Page desk)
+    {
         desk.Go("/keep/people");
         desk.Fill("Password", Password);
         desk.Fill("The same again", Password);
         desk.Click("Make it");
         desk.See("What happened at the door");
+    }
+
+    [Fact]
+    public void A_sitting_signs_out_and_in_again_by_the_password()
+    {
+        using var desk = new Page(demo: true);
+        Own(desk);
         desk.Click("Saltmarsh End");
         desk.Click("Sign out: the owner");
         desk.See("Sign in first.");

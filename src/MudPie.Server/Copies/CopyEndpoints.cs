@@ -132,7 +132,7 @@ public static class CopyEndpoints
         }
 
         var (last, now) = (CopyShelf.Known(path!)!.Value.LastDeed, await db.Deeds.MaxAsync(d => (int?)d.Id) ?? 0);
-        int? writes = last == 0 && now > 0 ? null : Math.Abs(now - last);
+        int? writes = last is { } known ? Math.Abs(now - known) : null;
         return TypedResults.Ok(new CopyMeans(writes, writes switch {
             null => "What was written after it goes out of the record, and is kept in a file beside.",
             0 => "Nothing was written after it.",
@@ -169,22 +169,5 @@ public static class CopyEndpoints
                 e.Trouble.Kind == "damaged" ? "Nothing was changed. Choose another."
                     : "The holding is as it was. Mend that, or choose another copy."));
         }
-    }
-
-    /// <summary>What Today says of copies; null while all is well.</summary>
-    internal static async Task<Today.TodayItem?> Today(CopyShelf shelf, HoldingClock clock)
-    {
-        if (!shelf.Nightly || await clock.Find() is not { } holding)
-        {
-            return null;
-        }
-
-        var local = (await clock.Local())(clock.Now);
-        var (beside, second) = (shelf.HowBeside(local), shelf.HowSecond(local, holding.Own));
-        var bad = beside.Old ? beside : second is { Old: true } ? second : null;
-        return bad is null || (bad.Trouble is null && bad.Newest is null) ? null // the first one is on its way
-            : new Today.TodayItem("copy", 1, bad == beside ? bad.AgeDays is { } days ? $"The last copy is {Say.Number(days)} days old"
-                : "There is no copy of the holding" : "The second place has no new copy", bad.Trouble ?? "none was made since",
-                "See the copies", "/keep/people", clock.Now);
     }
 }

@@ -204,8 +204,9 @@ public sealed class CopyShelf(IConfiguration settings, WriteTurns turns, IMemory
 
     /// <summary>How many writes stand in a copy, and whose it is.</summary>
     /// <param name="copy">The file.</param>
-    /// <returns>The holding's own sign, and the number of the last write; null where it can't be read.</returns>
-    public static (Guid Own, int LastDeed)? Known(string copy)
+    /// <returns>The holding's own sign, and the number of the last write, which one made before these were counted has not; null where
+    /// it can't be read.</returns>
+    public static (Guid Own, int? LastDeed)? Known(string copy)
     {
         try
         {
@@ -216,9 +217,9 @@ public sealed class CopyShelf(IConfiguration settings, WriteTurns turns, IMemory
             using var ask = file.CreateCommand();
             ask.CommandText = "SELECT count(*) FROM sqlite_master WHERE name = 'Deeds'";
             var kept = (long)ask.ExecuteScalar()! > 0;
-            ask.CommandText = $"SELECT Own, {(kept ? "coalesce((SELECT max(Id) FROM Deeds), 0)" : "0")} FROM Holdings ORDER BY Id LIMIT 1";
+            ask.CommandText = $"SELECT Own, {(kept ? "coalesce((SELECT max(Id) FROM Deeds), 0)" : "-1")} FROM Holdings ORDER BY Id LIMIT 1";
             using var row = ask.ExecuteReader();
-            return row.Read() ? (row.GetGuid(0), row.GetInt32(1)) : null;
+            return row.Read() ? (row.GetGuid(0), row.GetInt32(1) is var last and >= 0 ? last : null) : null;
         }
         catch (SqliteException)
         {

@@ -17,7 +17,7 @@ public static class FieldReads
         "/api/look/walk", "/api/ground", "/api/ground/plan", "/api/put-out", "/api/put-out/windows?purpose=leaf",
         "/api/put-out/windows?purpose=root", "/api/put-out/sprayers", "/api/put-out/tank/start", "/api/shelf", "/api/judge/brix",
         "/api/judge/meters", "/api/judge/trials", "/api/judge/patches", "/api/brew/sources", "/api/brew/cleaning",
-        "/api/brew/ground-checks", "/api/make/yard", "/api/heaps", "/api/works/worms", "/api/works/burns", "/api/mix",
+        "/api/brew/ground-checks", "/api/brew/rounds", "/api/make/yard", "/api/heaps", "/api/works/worms", "/api/works/burns", "/api/mix",
         "/api/look/plantings", "/api/look/goals"];
 
     /// <summary>What can be asked.</summary>
@@ -36,9 +36,10 @@ public static class FieldReads
         var works = await db.Works.Where(w => w.Kind == WorkKind.Worms || w.Kind == WorkKind.Burn).OrderByDescending(w => w.Id)
             .Select(w => new { w.Id, w.Kind }).Take(Most).ToListAsync();
         return TypedResults.Ok(new FieldView([.. Rooms,
-            .. batches.SelectMany(id => new[] { $"/api/brew/batches/{id}", $"/api/put-out/tank/start?batch={id}" }),
+            .. batches.SelectMany(id => new[] { $"/api/brew/batches/{id}", $"/api/brew/batches/{id}/probe",
+                $"/api/put-out/tank/start?batch={id}" }),
             .. trials.SelectMany(id => new[] { $"/api/judge/trials/{id}", $"/api/judge/trials/{id}/sheet",
-                $"/api/judge/trials/{id}/amounts" }),
+                $"/api/judge/trials/{id}/amounts", $"/api/judge/trials/{id}/answer", $"/api/mix/of-trial/{id}" }),
             .. pegs.Select(id => $"/api/look/pegs/{id}"), .. heaps.Select(id => $"/api/heaps/{id}"),
             .. mixes.Select(id => $"/api/mix/{id}"),
             .. works.Select(w => $"/api/works/{(w.Kind == WorkKind.Worms ? "worms" : "burns")}/{w.Id}"),

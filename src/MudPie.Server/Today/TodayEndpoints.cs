@@ -128,11 +128,7 @@ public static class TodayEndpoints
                 $"{r.Says}: to go out at {Say.Clock(r.Times[0].At, clock.Now, local)}"
                     + (r.Times[0].Moved is { } moved ? $", {moved}" : ""), "Brew it again", r.Link, r.Times[0].At)));
         items.AddRange(await TodayJudging.Of(db, clock));
-        if (await CopyEndpoints.Today(copies, clock) is { } copy)
-        {
-            items.Add(copy);
-        }
-
+        items.AddRange(await TodayCopies.Of(copies, clock));
         var (now, soon) = (clock.Now, DateOnly.FromDateTime(local(clock.Now).DateTime).AddDays(1));
         // Worth saying where the weather is known and something is there to go out.
         var something = going.Count > 0 || await db.Givings.AnyAsync(g => g.ApplicationId == null && g.On <= soon);

@@ -3,7 +3,6 @@ import { useSyncExternalStore } from "react";
 import { Link } from "react-router-dom";
 import { useHeard } from "../api/heard";
 import { Problem } from "../api/problem";
-import { Button } from "./Button";
 import { useClock } from "./clock";
 import { flush, oldestDays, useOutbox, warnDays } from "./outbox";
 
@@ -20,6 +19,8 @@ function useSilence(): number | null {
 }
 
 const passing = (error: unknown) => error instanceof Problem && error.passing;
+
+const way = "inline-block px-1 py-2 font-medium text-clay underline underline-offset-4";
 
 /** What stands is not what is: said, with since when, and what waits to be sent. Nothing while all is well. */
 export function Answering() {
@@ -65,17 +66,17 @@ export function Answering() {
             ✕ This browser keeps nothing once it is closed: leave the page open until all is sent.
           </b>
         )}
+        {silent && (
+          <button type="button" onClick={again} className={way}>
+            try again
+          </button>
+        )}{" "}
+        {list.length > 0 && (
+          <Link to="/waiting" className={way}>
+            what waits
+          </Link>
+        )}
       </p>
-      {silent && (
-        <Button kind="plain" onClick={again}>
-          try again
-        </Button>
-      )}
-      {list.length > 0 && (
-        <Link to="/waiting" className="min-h-12 content-center px-1 font-medium text-clay underline underline-offset-4">
-          what waits
-        </Link>
-      )}
     </div>
   );
 }

@@ -34,7 +34,6 @@ export function Shell({ holding, children }: { holding: Schemas["HoldingView"]; 
   const [keys, setKeys] = useState(false);
   const [note, setNote] = useState(false);
   useLive();
-  useCarrying();
   const go = useNavigate();
   const place = useLocation();
   const units = useWrite("/api/holding/units", (u: Schemas["UnitSystem"]) => ({ body: { units: u } }));
@@ -181,6 +180,7 @@ function Sends({ own }: { own: string | null | undefined }) {
   const me = useRead("/api/me");
   useEffect(() => isHere(me.name ?? null), [me.name]);
   useSending(own);
+  useCarrying(me.stays ? 3_000 : 20_000); // a phone that has joined is on its way out
   return null;
 }
 

@@ -9,6 +9,7 @@ export interface Carried {
 
 const place = "mud-pie-carried";
 const every = 15 * 60_000;
+const fresh = 5 * 60_000;
 const looks = new Set<() => void>();
 let text = localStorage.getItem(place);
 
@@ -22,7 +23,8 @@ let running = false;
 
 /** Reads what is needed in a field, one page after the other, so that the service worker keeps it; what fails is read next time. */
 export async function carry(get: (path: string) => Promise<boolean> = got) {
-  if (running) return;
+  const last = text === null ? 0 : Date.parse((JSON.parse(text) as Carried).at);
+  if (running || Math.abs(Date.now() - last) < fresh) return;
   running = true;
   try {
     const { data } = await client.GET("/api/field");
@@ -42,12 +44,12 @@ const got = (path: string) =>
     () => false,
   );
 
-/** Keeps what is needed in a field fresh, while the page is open and has a signal. */
-export function useCarrying() {
+/** Keeps what is needed in a field fresh while the page is open and has a signal, after what is looked at now. */
+export function useCarrying(after: number) {
   useEffect(() => {
     if (!("serviceWorker" in navigator)) return;
     const again = () => void navigator.serviceWorker.ready.then(() => carry());
-    const soon = setTimeout(again, 3_000); // after what is looked at now
+    const soon = setTimeout(again, after);
     const timer = setInterval(again, every);
     window.addEventListener("online", again);
     return () => {
@@ -55,7 +57,7 @@ export function useCarrying() {
       clearInterval(timer);
       window.removeEventListener("online", again);
     };
-  }, []);
+  }, [after]);
 }
 
 export function useCarried(): Carried | null {

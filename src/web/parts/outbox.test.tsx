@@ -14,7 +14,8 @@ const refresh = vi.hoisted(() => vi.fn(() => Promise.resolve()));
 vi.mock("../api/data", () => ({ send, refresh }));
 const once = vi.hoisted(() => ({ problems: undefined as unknown }));
 vi.mock("../api/problem", async (original) => (once.problems ??= await original())); // one class, however often the box is opened
-vi.mock("../api/client", () => ({ serverNow: () => "2026-06-10T09:40:00.000Z" }));
+const time = vi.hoisted(() => ({ now: "2026-06-10T09:40:00.000Z" }));
+vi.mock("../api/client", () => ({ serverNow: () => time.now }));
 
 const path = "/api/judge/trials/{id}/readings" as const;
 const figure = (value: string, trial = 1) => ({
@@ -49,12 +50,14 @@ async function open() {
       { wrapper },
     ).result;
   await act(() => box.belongsTo("our-holding"));
-  return { ...box, queries, wrapper, state, put, write, again: () => act(() => box.flush(queries)) };
+  const again = () => act(() => box.flush(queries));
+  return { ...box, queries, wrapper, state, put, write, again, anew: box.again, putAt: box.put };
 }
 
 describe("writes made without a signal", () => {
   beforeEach(async () => {
     localStorage.clear();
+    time.now = "2026-06-10T09:40:00.000Z";
     send.mockReset();
     refresh.mockClear();
     await clear(createStore("mud-pie", "outbox"));
@@ -159,6 +162,78 @@ describe("writes made without a signal", () => {
     expect(keys[2]).not.toBe(keys[0]); // and what is written again afterwards is another
   });
 
+  it("are sent under the name of whoever wrote them, and of nobody else", async () => {
+    send.mockRejectedValue(lost);
+    const box = await open();
+    await act(() => box.isHere("Wren"));
+    await box.put("4.2");
+    await act(() => box.isHere("the owner"));
+    await box.put("4.4");
+    send.mockReset().mockResolvedValue({ id: 1 });
+    await box.again();
+    expect(sent()).toEqual(["4.4"]);
+    expect(box.state.current.list.map((w) => w.who)).toEqual(["Wren"]);
+    await act(() => box.isHere("Wren"));
+    await box.again();
+    expect(sent()).toEqual(["4.4", "4.2"]);
+  });
+
+  it("that waited for more than ninety days are looked at first, and then sent under a new key", async () => {
+    send.mockRejectedValue(lost);
+    const box = await open();
+    await box.put("4.2");
+    const key = box.state.current.list[0]!.key;
+    time.now = "2026-08-20T09:40:00.000Z";
+    expect(box.oldestDays(box.state.current.list)).toBe(71);
+    time.now = "2026-09-09T09:40:00.000Z";
+    send.mockReset().mockResolvedValue({ id: 1 });
+    await box.again();
+    expect(send).not.toHaveBeenCalled();
+    const [old] = box.state.current.list;
+    expect(old?.refused?.message).toContain("more than 90 days");
+    await act(() => box.anew(box.queries, old!));
+    expect(sent()).toEqual(["4.2"]);
+    expect(send.mock.calls[0]?.[2]).toMatchObject({ body: { at: "2026-06-10T09:40:00.000Z" } }); // its hour stays
+    expect(send.mock.calls[0]?.[3]).not.toBe(key);
+    expect(box.state.current.list).toEqual([]);
+  });
+
+  it("of two who changed one thing show both, and go over what stands, give way to it, or become a note", async () => {
+    const both = [{ field: "crop", yours: "beetroot", theirs: "fennel" }];
+    const clash = new Problem({ title: "Somebody else changed this.", both, version: "v-2" }, 409);
+    const box = await open();
+    const bed = { body: { id: 4, name: "Ridge Bed 4", crop: "beetroot", version: "v-1" } };
+    const change = () =>
+      act(() => box.putAt(box.queries, "/api/ground/beds", bed as never, "Ridge Bed 4: crop beetroot"));
+    send.mockRejectedValueOnce(clash);
+    await change();
+    expect(box.state.current.list[0]?.refused).toMatchObject({ both, version: "v-2" });
+    send.mockResolvedValue({ id: 4 });
+    await act(() => box.anew(box.queries, box.state.current.list[0]!));
+    expect(send.mock.calls[1]?.[2]).toEqual({ body: { ...bed.body, version: "v-2" } });
+    send.mockRejectedValueOnce(clash);
+    await change();
+    await act(() => box.asNote(box.queries, box.state.current.list[0]!));
+    expect(send.mock.calls.at(-1)?.slice(1, 3)).toMatchObject([
+      "/api/notes",
+      { body: { text: "note Ridge Bed 4: crop beetroot; crop: beetroot, not fennel", at: time.now } },
+    ]);
+    expect(box.state.current.list).toEqual([]);
+  });
+
+  it("say what was sent, one line for what went at once, also after the page is opened anew", async () => {
+    send.mockResolvedValue({ id: 1 });
+    const box = await open();
+    await box.put("4.2");
+    await box.put("4.4");
+    time.now = "2026-06-10T18:00:00.000Z";
+    await box.put("4.6");
+    expect((await open()).state.current.sent).toMatchObject([
+      { to: "2026-06-10T18:00:00.000Z", entries: 1, photos: 0 },
+      { to: "2026-06-10T09:40:00.000Z", entries: 2, photos: 0 },
+    ]);
+  });
+
   describe("photos", () => {
     vi.stubGlobal("File", FileThatCopies); // jsdom’s own is emptied where a browser’s is copied
     const door = "/api/judge/trials/{id}/plots/{plot}/photos" as const;
@@ -192,6 +267,32 @@ describe("writes made without a signal", () => {
       });
       expect(new Set(send.mock.calls.map((c) => c[3])).size).toBe(1);
       expect(await keys(createStore("mud-pie-photos", "photos"))).toEqual([]);
+    });
+
+    it("by the two hundred go one after the other, and after a break from where they stopped", async () => {
+      send.mockRejectedValue(lost);
+      const box = await open();
+      const form = camera(box);
+      for (let i = 0; i < 200; i++) await act(() => form.current.mutateAsync(photo(`leaf ${i}`)));
+      send.mockReset();
+      let going = 0;
+      let most = 0;
+      send.mockImplementation(async () => {
+        most = Math.max(most, ++going);
+        await Promise.resolve();
+        going--;
+        if (send.mock.calls.length === 81) throw lost;
+        return { id: 1 };
+      });
+      await box.again();
+      expect(box.state.current.list).toHaveLength(120);
+      const later = await open();
+      await later.again();
+      expect(later.state.current.list).toEqual([]);
+      expect(most).toBe(1);
+      const said = await pictures();
+      expect(said).toEqual([...said.slice(0, 81), ...Array.from({ length: 120 }, (_, i) => `leaf ${i + 80}`)]);
+      expect(new Set(send.mock.calls.map((c) => c[3])).size).toBe(200);
     });
 
     it("of one plot are two photos, though the first was in trouble", async () => {

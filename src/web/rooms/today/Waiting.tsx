@@ -114,7 +114,7 @@ function NotTaken({ write: w }: { write: Write }) {
         <table className="figures my-2">
           <thead>
             <tr className="text-left text-ash">
-              <th />
+              <td />
               <th className="pr-6 font-normal">you, {clock.when(w.at)}</th>
               <th className="font-normal">stands now</th>
             </tr>
@@ -134,7 +134,11 @@ function NotTaken({ write: w }: { write: Write }) {
       )}
       <p className="flex flex-wrap items-center gap-3">
         <Button onClick={() => void again(queries, w)}>{two ? "Mine" : "Send it again"}</Button>
-        <Button kind={two ? "filled" : "plain"} aria-label={`let it go: ${w.says}`} onClick={() => void drop(w.key)}>
+        <Button
+          kind={two ? "filled" : "plain"}
+          aria-label={`${two ? "Theirs" : "let it go"}: ${w.says}`}
+          onClick={() => void drop(w.key)}
+        >
           {two ? "Theirs" : "let it go"}
         </Button>
         {!w.photo && (
