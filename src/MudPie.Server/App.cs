@@ -65,6 +65,7 @@ public static class App
             settings["Keys"] = Opening.Private(keys);
         }
 
+        builder.AddLogs();
         builder.AddDoors(port);
         AddServices(builder);
         builder.AddPeople();
@@ -108,12 +109,14 @@ public static class App
     // The tool that writes the OpenAPI file at build starts the application too, and must leave no file behind.
     private static bool ForOpenApi => System.Reflection.Assembly.GetEntryAssembly()?.GetName().Name == "GetDocument.Insider";
 
+    // A write that comes too late is done again, and a file that can't be written is said in one sentence (ProblemHandler): the layers
+    // below need not shout as well.
+    internal static readonly string[] Shouts = ["Microsoft.EntityFrameworkCore.Database.Command", "Microsoft.EntityFrameworkCore.Update",
+        "Microsoft.AspNetCore.DataProtection"];
+
     private static void AddServices(WebApplicationBuilder builder)
     {
-        // A write that comes too late is done again, and a file that can't be written is said in one sentence (ProblemHandler): the layers
-        // below need not shout as well.
-        foreach (var shouts in new[] { "Microsoft.EntityFrameworkCore.Database.Command", "Microsoft.EntityFrameworkCore.Update",
-            "Microsoft.AspNetCore.DataProtection" })
+        foreach (var shouts in Shouts)
         {
             builder.Logging.AddFilter(shouts, LogLevel.None);
         }
@@ -171,6 +174,7 @@ public static class App
 
     private static void Map(WebApplication app)
     {
+        app.UseRequestLines();
         app.UseExceptionHandler();
         app.UseDoors();
         app.UseRequestTimeouts();
@@ -200,6 +204,7 @@ public static class App
                 ? "public, max-age=31536000, immutable" : "no-cache",
         });
         app.UsePeople();
+        app.MapHealth();
         app.MapOpenApi().WithMetadata(new LeastRole(Role.Visitor));
         Rooms(app.MapGroup("/api"));
         app.MapFallbackToFile("index.html",

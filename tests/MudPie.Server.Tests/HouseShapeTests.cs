@@ -11,7 +11,7 @@ public class HouseShapeTests
     private const int LongestLine = 140;
     private const int LongestFunction = 60; // lines with code on them
 
-    private static readonly string Top = Find(AppContext.BaseDirectory);
+    internal static readonly string Top = Find(AppContext.BaseDirectory);
 
     private static string Find(string folder) =>
         File.Exists(Path.Combine(folder, "MudPie.slnx")) ? folder : Find(Path.GetDirectoryName(folder)!);

@@ -28,8 +28,8 @@ public static class FieldReads
     {
         var batches = await db.Batches.Where(b => b.State == BatchState.Planned || b.State == BatchState.Brewing
             || b.State == BatchState.Off).OrderBy(b => b.UseAt).Select(b => b.Id).Take(Most).ToListAsync();
-        var trials = await db.Trials.Where(t => t.State != TrialState.Ended).OrderByDescending(t => t.Id).Select(t => t.Id).Take(Most)
-            .ToListAsync();
+        var trials = await db.Trials.Where(t => t.State != TrialState.Ended).OrderByDescending(t => t.Id).Take(Most)
+            .Select(t => new { t.Id, Shut = t.Blind && t.State == TrialState.Growing && t.CodesOpenedAt == null }).ToListAsync();
         var pegs = await db.Pegs.Where(p => p.EndedAt == null).OrderBy(p => p.Id).Select(p => p.Id).Take(5 * Most).ToListAsync();
         var heaps = await db.Heaps.OrderByDescending(h => h.BuiltAt).Select(h => h.Id).Take(Most / 2).ToListAsync();
         var mixes = await db.Mixes.OrderByDescending(m => m.At).Select(m => m.Id).Take(Most / 4).ToListAsync();
@@ -38,8 +38,8 @@ public static class FieldReads
         return TypedResults.Ok(new FieldView([.. Rooms,
             .. batches.SelectMany(id => new[] { $"/api/brew/batches/{id}", $"/api/brew/batches/{id}/probe",
                 $"/api/put-out/tank/start?batch={id}" }),
-            .. trials.SelectMany(id => new[] { $"/api/judge/trials/{id}", $"/api/judge/trials/{id}/sheet",
-                $"/api/judge/trials/{id}/amounts", $"/api/judge/trials/{id}/answer", $"/api/mix/of-trial/{id}" }),
+            .. trials.SelectMany(t => new[] { "", "/sheet", "/amounts" }.Concat(t.Shut ? [] : ["/answer"])
+                .Select(part => $"/api/judge/trials/{t.Id}{part}").Append($"/api/mix/of-trial/{t.Id}")),
             .. pegs.Select(id => $"/api/look/pegs/{id}"), .. heaps.Select(id => $"/api/heaps/{id}"),
             .. mixes.Select(id => $"/api/mix/{id}"),
             .. works.Select(w => $"/api/works/{(w.Kind == WorkKind.Worms ? "worms" : "burns")}/{w.Id}"),
