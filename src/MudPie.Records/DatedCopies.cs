@@ -15,6 +15,7 @@ public sealed record DatedCopy(string Path, DateOnly Day, TimeOnly? ByHand);
 public static class DatedCopies
 {
     private const int ByHandKept = 4;
+    private const long Spare = 50_000_000;
     private const string Day = "yyyy-MM-dd", Hour = "HHmm", End = ".mudpie";
 
     /// <summary>Where they lie beside the holding.</summary>
@@ -71,6 +72,12 @@ public static class DatedCopies
             throw new HoldingFileException(trouble, e);
         }
 
+        var free = new DriveInfo(Path.GetFullPath(folder)).AvailableFreeSpace;
+        if (!Fits(new FileInfo(holding).Length, free))
+        {
+            throw new HoldingFileException(FileTrouble.DiskFull);
+        }
+
         var dated = day.ToString(Day, CultureInfo.InvariantCulture)
             + (byHand is { } at ? "-" + at.ToString(Hour, CultureInfo.InvariantCulture) : "");
         var copy = new DatedCopy(Path.Combine(folder, $"{Path.GetFileNameWithoutExtension(holding)}-{dated}{End}"), day, byHand);
@@ -78,6 +85,13 @@ public static class DatedCopies
         Rotate(folder, holding);
         return copy;
     }
+
+    /// <summary>Whether there is room for one more, and for the holding to go on growing: no copy takes what the holding itself
+    /// needs.</summary>
+    /// <param name="bytes">Size of the holding.</param>
+    /// <param name="free">What is free on the disk, in bytes.</param>
+    /// <returns>For a holding of 100 MB: true from 250 MB on.</returns>
+    public static bool Fits(long bytes, long free) => free >= (2 * bytes) + Spare;
 
     private static void Rotate(string folder, string holding)
     {

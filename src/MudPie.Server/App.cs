@@ -184,6 +184,7 @@ public static class App
             SentBody.Watch(context);
             if (context.Request.Path.StartsWithSegments("/api"))
             {
+                context.Response.Headers.CacheControl = "no-store"; // what a phone keeps it keeps by itself (web/sw.ts), and forgets
                 // so that a phone whose clock is wrong dates what it writes by this one
                 context.Response.Headers["Mudpie-Now"] =
                     context.RequestServices.GetRequiredService<TimeProvider>().GetUtcNow().ToString("O", CultureInfo.InvariantCulture);

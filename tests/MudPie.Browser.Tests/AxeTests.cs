@@ -14,7 +14,8 @@ public class AxeTests
     /// <summary>Every screen, and words by which it is known to be there.</summary>
     private static readonly (string Path, string Sign)[] Screens =
     [
-        ("/", "Wants hands"), ("/brew", "over,"), ("/make", "as it stands now"), ("/make/mix", "Begin a mix"),
+        ("/", "Wants hands"), ("/waiting", "Waiting for a signal"), ("/brew", "over,"),
+        ("/make", "as it stands now"), ("/make/mix", "Begin a mix"),
         ("/make/mix/new", "+ another mix"), ("/make/mix/2", "What was done"), ("/make/mix/2/card", "Labels"),
         ("/make/heap", "Build a heap"), ("/make/heap/new", "carbon to nitrogen"), ("/make/heap/2", "What was done"),
         ("/make/worms", "Set up worms"), ("/make/worms/1", "catches the drips"), ("/make/worms/new", "catches the drips"),
@@ -65,6 +66,7 @@ public class AxeTests
 
             page.Go(path);
             page.See(sign);
+            page.Count("//*[@aria-busy='true']", 0); // all that it shows, and no shape of what comes
             if (path == "/brew/plan")
             {
                 page.Find("//*[@role='slider']");

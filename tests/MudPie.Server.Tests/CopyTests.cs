@@ -62,6 +62,13 @@ public sealed class CopyTests
         (await Today(h)).ShouldNotContain(i => i.Contains("copy"));
     }
 
+    [Theory]
+    [InlineData(100_000_000, 250_000_000, true)]
+    [InlineData(100_000_000, 249_999_999, false)]
+    [InlineData(0, 49_999_999, false)]
+    public void No_copy_takes_the_room_that_the_holding_needs(long bytes, long free, bool fits) =>
+        DatedCopies.Fits(bytes, free).ShouldBe(fits);
+
     [Fact]
     public async Task A_second_place_that_is_away_is_said_and_filled_when_it_is_back()
     {

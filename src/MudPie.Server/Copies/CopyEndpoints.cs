@@ -38,7 +38,9 @@ public sealed record CopyLine(string Name, bool Second, CopyKind Kind, DateTimeO
 /// <param name="Beside">How it stands beside the file.</param>
 /// <param name="Second">How it stands at the second place; null where none is named.</param>
 /// <param name="Copies">All that can be put back, newest first.</param>
-public sealed record CopiesView(bool Nightly, string Says, CopyPlace Beside, CopyPlace? Second, IReadOnlyList<CopyLine> Copies);
+/// <param name="Takes">The room that they take: "36.2 MB".</param>
+public sealed record CopiesView(bool Nightly, string Says, CopyPlace Beside, CopyPlace? Second, IReadOnlyList<CopyLine> Copies,
+    string Takes);
 
 /// <summary>Which copy.</summary>
 /// <param name="Name">Its name in the list.</param>
@@ -76,9 +78,11 @@ public static class CopyEndpoints
         var (holding, local) = (await clock.Find(), (await clock.Local())(clock.Now));
         var (own, second) = (holding?.Own ?? Guid.Empty, shelf.HowSecond(local, holding?.Own ?? Guid.Empty));
         var beside = shelf.HowBeside(local);
+        var all = shelf.All(own);
         return new CopiesView(shelf.Nightly, Says(shelf, beside, holding), beside, second,
-            [.. shelf.All(own).Select(f => new CopyLine(f.Name, f.DirectoryName == shelf.SecondFolder(own), KindOf(f.Name, shelf),
-                new DateTimeOffset(f.LastWriteTimeUtc, TimeSpan.Zero), f.Length))]);
+            [.. all.Select(f => new CopyLine(f.Name, f.DirectoryName == shelf.SecondFolder(own), KindOf(f.Name, shelf),
+                new DateTimeOffset(f.LastWriteTimeUtc, TimeSpan.Zero), f.Length))],
+            $"{Say.Fixed(all.Sum(f => f.Length) / 1e6, 1)} MB");
     }
 
     private static string Says(CopyShelf shelf, CopyPlace beside, Holding? holding) => (beside.AgeDays, holding) switch {

@@ -132,7 +132,7 @@ public sealed class CopyShelf(IConfiguration settings, WriteTurns turns, IMemory
         catch (Exception e) when (FileTrouble.Of(e) is not null || e is IOException)
         {
             trouble = FileTrouble.Of(e) is not { } t ? e.Message : t.Kind switch {
-                "full" => "Its disk is full. Make room; it is tried again by itself.",
+                "full" => "Its disk has too little room for another. Make room; it is tried again by itself.",
                 "damaged" => "What came out is damaged, and was thrown away. The holding’s own file may be damaged: stop Mud Pie and start "
                     + "it again, which looks it through and names the last good copy.",
                 "denied" or "readOnly" => "It can’t be written. Give the user who runs Mud Pie leave to; it is tried again by itself.",

@@ -90,7 +90,7 @@ public static class Logs
                 _ = await Microsoft.EntityFrameworkCore.EntityFrameworkQueryableExtensions.AnyAsync(db.Holdings, cancellationToken);
                 return HealthCheckResult.Healthy();
             }
-            catch (Exception e) when (FileTrouble.Of(e) is not null)
+            catch (Exception e) when (e is System.Data.Common.DbException || FileTrouble.Of(e) is not null)
             {
                 return HealthCheckResult.Unhealthy();
             }

@@ -119,7 +119,7 @@ export function Coming({ as: Shape = "main" }: { as?: "main" | "div" }) {
 
 /** The shape of a part of a room that comes. */
 export const ComingPart = ({ tall = "h-40" }: { tall?: string }) => (
-  <div aria-busy aria-label="One moment" className={`${tall} w-full rounded bg-shade`} />
+  <div role="status" aria-busy aria-label="One moment" className={`${tall} w-full rounded bg-shade`} />
 );
 
 /** A part of a room that reads for itself: the rest stands whether it can be read or not. */

@@ -30,7 +30,8 @@ export function Copies() {
           {read.says}
         </b>{" "}
         {read.nightly &&
-          "One is made each night and looked through; seven days, four weeks and twelve months are kept."}
+          "One is made each night and looked through; seven days, four weeks and twelve months are kept."}{" "}
+        {read.copies.length > 0 && `Together they take ${read.takes}.`}
       </p>
       <Place place={read.beside} what="Beside the file" />
       {read.second ? (
