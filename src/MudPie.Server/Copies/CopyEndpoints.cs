@@ -78,6 +78,7 @@ public static class CopyEndpoints
         var (holding, local) = (await clock.Find(), (await clock.Local())(clock.Now));
         var (own, second) = (holding?.Own ?? Guid.Empty, shelf.HowSecond(local, holding?.Own ?? Guid.Empty));
         var beside = shelf.HowBeside(local);
+        beside = beside with { Old = beside.Old && holding is not null }; // before it is set up there is nothing to copy
         var all = shelf.All(own);
         return new CopiesView(shelf.Nightly, Says(shelf, beside, holding), beside, second,
             [.. all.Select(f => new CopyLine(f.Name, f.DirectoryName == shelf.SecondFolder(own), KindOf(f.Name, shelf),
