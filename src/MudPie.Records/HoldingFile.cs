@@ -177,7 +177,23 @@ public static class HoldingFile
         File.Move(fresh, path, overwrite: true);
     }
 
-    /// <summary>Brings what stands in the log into the file, so that the file alone is the whole of it.</summary>
+    /// <summary>Brings what stands in the log into the file, so that the file alone is the whole of it; to be called by whoever holds the
+    /// lease, while nobody has it open.</summary>
+    /// <param name="path">The file.</param>
+    /// <exception cref="HoldingFileException">It can't be had.</exception>
+    public static void Alone(string path)
+    {
+        try
+        {
+            Settle(path);
+        }
+        catch (Exception e) when (e is IOException or UnauthorizedAccessException or SqliteException)
+        {
+            throw FileTrouble.Of(e) is { } why ? new HoldingFileException(why, e) : e;
+        }
+    }
+
+    /// <summary>The same, unsaid.</summary>
     internal static void Settle(string path)
     {
         SqliteConnection.ClearAllPools(); // one that waits in a pool would go on writing to the file that is being replaced

@@ -1,12 +1,15 @@
 using System.Globalization;
+using Microsoft.Extensions.Caching.Memory;
 using MudPie.Records;
 using MudPie.Server.Almanac;
 using MudPie.Server.Book;
+using MudPie.Server.Box;
 using MudPie.Server.Brewing;
 using MudPie.Server.Calculators;
 using MudPie.Server.Copies;
 using MudPie.Server.Doors;
 using MudPie.Server.Ground;
+using MudPie.Server.Held;
 using MudPie.Server.Judging;
 using MudPie.Server.Looking;
 using MudPie.Server.Lots;
@@ -57,7 +60,8 @@ public static class App
 
         if (port is not null && settings["Keys"] is not { Length: > 0 })
         {
-            settings["Keys"] = Opening.KeysOf(settings["File"] ?? "holding.mudpie");
+            settings["Keys"] = Opening.KeysOf(settings["Folder"] is { Length: > 0 } folder ? Path.Combine(folder, "people.mudpie")
+                : settings["File"] ?? "holding.mudpie");
         }
 
         if (settings["Keys"] is { Length: > 0 } keys)
@@ -73,14 +77,14 @@ public static class App
         Map(app);
         if (!ForOpenApi)
         {
-            var opened = app.Services.GetRequiredService<Opening>();
             if (port is not null)
             {
                 Opening.Free(port.Value);
             }
 
-            opened.File(app.Services.GetRequiredService<TimeProvider>().GetUtcNow());
-            app.Services.OpenPeople(make: false);
+            var holding = app.Services.GetRequiredService<OpenHoldings>().Door;
+            holding.Take(app.Services.GetRequiredService<TimeProvider>().GetUtcNow());
+            holding.Scopes.OpenPeople(make: holding.Place.IsBox);
             if (app.Services.OpenYard(settings.GetValue("Open", false)) is { } said)
             {
                 app.Lifetime.ApplicationStarted.Register(() => Console.WriteLine(said));
@@ -124,10 +128,10 @@ public static class App
         var services = builder.Services;
         services.ConfigureHttpJsonOptions(o => Json.Set(o.SerializerOptions));
         services.Configure<RouteHandlerOptions>(o => o.ThrowOnBadRequest = true);
-        services.AddDbContext<HoldingDb>((at, o) => o.UseHolding(at.GetRequiredService<IConfiguration>()["Holding:File"]
-            ?? "holding.mudpie"));
+        services.AddDbContext<HoldingDb>((at, o) => o.UseHolding(at.GetRequiredService<HoldingPlace>().File));
         services.AddSingleton(TimeProvider.System);
-        services.AddSingleton<Opening>().AddSingleton<WriteTurns>().AddSingleton<LiveFeed>().AddSingleton<WeatherHealth>();
+        services.AddHoldings().AddForEach<WriteTurns>().AddForEach<LiveFeed>().AddForEach<WeatherHealth>().AddForEach<CopyShelf>()
+            .AddForEach<IMemoryCache>(() => new HoldingCache());
         services.AddHttpContextAccessor();
         services.AddScoped<HoldingClock>().AddScoped<Writes>().AddScoped<LiveBrew>().AddScoped<PlanDesk>().AddScoped<ForwardRun>()
             .AddScoped<StockKeeper>().AddScoped<WeatherBook>().AddScoped<TankJobs>().AddScoped<TankStarts>().AddScoped<TankMixing>()
@@ -135,19 +139,15 @@ public static class App
             .AddScoped<HeapDesk>().AddScoped<WorkDesk>().AddScoped<SheetDesk>().AddScoped<SolidDesk>();
         if (!ForOpenApi && builder.Configuration.GetValue("Holding:Background", true))
         {
-            services.Configure<HostOptions>(o => o.BackgroundServiceExceptionBehavior = BackgroundServiceExceptionBehavior.Ignore);
-            services.AddHostedService<ProbeReader>();
-            services.AddHostedService<WatchService>();
-            services.AddHostedService<WeatherReader>();
+            services.AddWorkerForEach<ProbeReader>().AddWorkerForEach<WatchService>().AddWorkerForEach<WeatherReader>()
+                .AddHostedService<BoxKeeper>();
         }
 
-        services.AddSingleton<CopyShelf>();
         if (!ForOpenApi)
         {
-            services.AddHostedService<CopyKeeper>();
+            services.AddWorkerForEach<CopyKeeper>();
         }
 
-        services.AddMemoryCache(o => o.SizeLimit = 200);
         services.AddProblemDetails();
         services.AddRequestTimeouts(o =>
             o.DefaultPolicy = new() {
@@ -178,6 +178,7 @@ public static class App
         app.UseExceptionHandler();
         app.UseDoors();
         app.UseRequestTimeouts();
+        app.UseHoldings([.. NetNames.Given(app.Configuration), "localhost"]);
         app.Use(async (context, next) =>
         {
             Core.Workings.Patience.Until(context.RequestAborted);
@@ -205,6 +206,7 @@ public static class App
                 ? "public, max-age=31536000, immutable" : "no-cache",
         });
         app.UsePeople();
+        app.UseServed();
         app.MapHealth();
         app.MapOpenApi().WithMetadata(new LeastRole(Role.Visitor));
         Rooms(app.MapGroup("/api"));
@@ -264,13 +266,19 @@ public static class App
         api.MapGeo();
         api.MapNotes();
         Judged(api);
+        Door(api);
+        api.MapFallback(PlainAnswers.NoEndpoint).AllowAnonymous();
+    }
+
+    private static void Door(RouteGroupBuilder api)
+    {
         api.MapPeople();
         api.MapWritten();
         api.MapFeed();
         api.MapLive();
         api.MapDoors();
+        api.MapBox();
         api.MapCopies();
-        api.MapFallback(PlainAnswers.NoEndpoint).AllowAnonymous();
     }
 
     private static void Judged(RouteGroupBuilder api)

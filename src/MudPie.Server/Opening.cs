@@ -8,18 +8,19 @@ using MudPie.Records.Demo;
 
 namespace MudPie.Server;
 
-/// <summary>What is done before anything is served: the port looked at, the holding's file taken and made fit. Holds the lease on the file
-/// as long as the server lives.</summary>
-public sealed class Opening(IConfiguration configuration) : IDisposable
+/// <summary>What is done before anything is served: the port looked at, the holding's file taken and made fit.</summary>
+public static class Opening
 {
-    private HoldingLease? _lease;
-
     /// <summary>Takes the file, makes it if it is not there, brings it up to date if it is old.</summary>
-    /// <exception cref="HoldingFileException">It can't be had; the reason in words.</exception>
-    public void File(DateTimeOffset now)
+    /// <param name="configuration">Of the server.</param>
+    /// <param name="path">The file.</param>
+    /// <param name="now">The time.</param>
+    /// <returns>The lease on it, to be held as long as it is served.</returns>
+    /// <exception cref="OpeningException">It can't be had; the reason in words.</exception>
+    public static HoldingLease Take(IConfiguration configuration, string path, DateTimeOffset now)
     {
         var settings = configuration.GetSection("Holding");
-        var path = Path.GetFullPath(settings["File"] ?? "holding.mudpie");
+        HoldingLease? lease = null;
         try
         {
             Directory.CreateDirectory(Path.GetDirectoryName(path)!);
@@ -29,7 +30,7 @@ public sealed class Opening(IConfiguration configuration) : IDisposable
                     "Name a file in it, such as holding.mudpie."));
             }
 
-            _lease = HoldingLease.Take(path);
+            lease = HoldingLease.Take(path);
             if (settings.GetValue("Demo", false))
             {
                 HoldingFile.PrepareDemo(path,
@@ -39,9 +40,12 @@ public sealed class Opening(IConfiguration configuration) : IDisposable
             {
                 Console.WriteLine($"The file was of an older version; a copy of it as it was lies at {copy}");
             }
+
+            return lease;
         }
         catch (Exception e) when (FileTrouble.Of(e) is { } trouble)
         {
+            lease?.Dispose();
             throw new OpeningException($"The holding's file {path} can't be opened. {trouble.Wrong} {trouble.WayOut}", e);
         }
     }
@@ -101,9 +105,6 @@ public sealed class Opening(IConfiguration configuration) : IDisposable
             "The port is in use: give another with --port, or stop the program that has it.",
         _ => null,
     };
-
-    /// <inheritdoc/>
-    public void Dispose() => _lease?.Dispose();
 }
 
 /// <summary>The server could not begin; its message is the one sentence to say.</summary>

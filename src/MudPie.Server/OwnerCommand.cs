@@ -1,4 +1,5 @@
 using MudPie.Records;
+using MudPie.Server.Held;
 using MudPie.Server.People;
 
 namespace MudPie.Server;
@@ -10,7 +11,8 @@ public static class OwnerCommand
     /// <returns>0, or 2 with the reason, and then nothing was changed.</returns>
     public static async Task<int> Run(string[] args, TextReader input, TextWriter output, TextWriter error)
     {
-        if (args.Length is < 1 or > 2 || !File.Exists(args[0]))
+        var box = args.Length > 0 && Directory.Exists(args[0]); // who keeps a co-operative's box
+        if (args.Length is < 1 or > 2 || !box && !File.Exists(args[0]))
         {
             await error.WriteLineAsync(args.Length is < 1 or > 2 ? "Say which file, and what the owner is called: ./mudpie owner "
                 + "holding.mudpie \"the owner\"" : $"There is no {args[0]}.");
@@ -19,11 +21,13 @@ public static class OwnerCommand
 
         try
         {
-            using var lease = HoldingLease.Take(args[0]);
-            HoldingFile.Prepare(args[0]);
+            var file = box ? Path.Combine(args[0], "people" + OpenHoldings.End) : args[0];
+            using var lease = HoldingLease.Take(file);
+            HoldingFile.Prepare(file);
             var builder = WebApplication.CreateSlimBuilder();
-            builder.Configuration["Holding:File"] = args[0];
-            builder.Services.AddSingleton(TimeProvider.System).AddHttpContextAccessor().AddSingleton<Web.LiveFeed>();
+            builder.Configuration[box ? "Holding:Folder" : "Holding:File"] = args[0];
+            builder.Services.AddSingleton(TimeProvider.System).AddHttpContextAccessor().AddHoldings()
+                .AddForEach<Web.LiveFeed>();
             builder.AddPeople();
             await using var app = builder.Build();
             var password = await Ask("New password: ", input, output);
@@ -33,7 +37,7 @@ public static class OwnerCommand
                 return 2;
             }
 
-            await using var scope = app.Services.CreateAsyncScope();
+            using var scope = app.Services.GetRequiredService<OpenHoldings>().Door.Scopes.CreateScope();
             if (await scope.ServiceProvider.GetRequiredService<PeopleDesk>().SetOwner(args.ElementAtOrDefault(1) ?? "the owner", password)
                 is { } refusal)
             {

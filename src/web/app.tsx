@@ -23,6 +23,7 @@ function room<K extends string>(load: () => Promise<Record<K, ComponentType>>, n
 }
 
 const join = room(() => import("./rooms/people/JoinPage"), "JoinPage");
+const box = room(() => import("./rooms/box/BoxShell"), "BoxShell");
 const setup = room(() => import("./rooms/setup/Setup"), "Setup");
 
 const places = {
@@ -179,7 +180,13 @@ function Rooms() {
   );
 }
 
+/** Whose door this is: a holding's, or that of a box for several. */
 function Open() {
+  const me = useRead("/api/me");
+  return me.atBox ? <box.Opened /> : <HoldingOpen />;
+}
+
+function HoldingOpen() {
   const holding = useRead("/api/holding");
   const first = useFirstRoom();
   if (!first) return <Coming />;

@@ -32,12 +32,13 @@ async function beforehand() {
       return null;
     });
   };
+  const me = read("/api/me");
   const holding = await read("/api/holding");
   if (holding?.setUp) {
     const today = location.pathname === "/" ? read("/api/today") : null;
     await Promise.all([read("/api/day-line"), read("/api/watch"), today]);
   }
-  await room;
+  await Promise.all([room, me]);
 }
 
 const soon = new Promise((done) => setTimeout(done, 400));

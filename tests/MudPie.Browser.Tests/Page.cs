@@ -26,6 +26,7 @@ public sealed class Page : WebApplicationFactory<LiveBrew>
 
     private readonly TimeSpan _shift;
     private readonly bool _worker;
+    private readonly bool _box;
     private volatile bool _silent;
     private bool _given;
 
@@ -38,14 +39,17 @@ public sealed class Page : WebApplicationFactory<LiveBrew>
     /// <param name="probe">With a simulated probe.</param>
     /// <param name="weather">With simulated weather.</param>
     /// <param name="worker">With a service worker, which keeps the application: the others would fetch all of it for nothing.</param>
-    public Page(bool demo, int width = 1280, int height = 800, bool probe = false, bool weather = false, bool worker = false)
+    /// <param name="box">A co-operative's box, on which the demo holding is one of several, called north-field.</param>
+    public Page(bool demo, int width = 1280, int height = 800, bool probe = false, bool weather = false, bool worker = false,
+        bool box = false)
     {
         _worker = worker;
         _demo = demo;
+        _box = box;
         var copied = demo && !probe;
         if (copied)
         {
-            HoldingCopies.Copy(Template.Value, Path.Combine(_folder, "holding.mudpie"));
+            HoldingCopies.Copy(Template.Value, Path.Combine(_folder, box ? "north-field.mudpie" : "holding.mudpie"));
             _demo = false; // it is there already
         }
 
@@ -398,7 +402,7 @@ public sealed class Page : WebApplicationFactory<LiveBrew>
 
     protected override void ConfigureWebHost(IWebHostBuilder builder)
     {
-        builder.UseSetting("Holding:File", Path.Combine(_folder, "holding.mudpie"));
+        builder.UseSetting(_box ? "Holding:Folder" : "Holding:File", _box ? _folder : Path.Combine(_folder, "holding.mudpie"));
         builder.UseSetting("Holding:Demo", _demo ? "true" : "false");
         builder.UseSetting("Holding:Warm", "false");
         builder.UseSetting("Holding:Copies", "false");

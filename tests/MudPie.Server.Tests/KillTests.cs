@@ -122,7 +122,7 @@ public sealed class KillTests
         }
     }
 
-    private static int FreePort()
+    internal static int FreePort()
     {
         using var listener = new System.Net.Sockets.TcpListener(System.Net.IPAddress.Loopback, 0);
         listener.Start();

@@ -20,12 +20,7 @@ internal sealed class CopyKeeper(CopyShelf shelf, IServiceScopeFactory scopes, T
         {
             try
             {
-                using var scope = scopes.CreateScope();
-                var clock = scope.ServiceProvider.GetRequiredService<HoldingClock>();
-                if (await clock.Find() is { } holding) // before it is set up there is nothing to copy
-                {
-                    await shelf.MakeDue((await clock.Local())(clock.Now), holding.Own, stoppingToken);
-                }
+                await Due(scopes, shelf, stoppingToken);
             }
             catch (Exception e) when (e is not OperationCanceledException)
             {
@@ -33,5 +28,16 @@ internal sealed class CopyKeeper(CopyShelf shelf, IServiceScopeFactory scopes, T
             }
         }
         while (await timer.WaitForNextTickAsync(stoppingToken));
+    }
+
+    /// <summary>Makes what is due.</summary>
+    internal static async Task Due(IServiceScopeFactory scopes, CopyShelf shelf, CancellationToken stop)
+    {
+        using var scope = scopes.CreateScope();
+        var clock = scope.ServiceProvider.GetRequiredService<HoldingClock>();
+        if (await clock.Find() is { } holding) // before it is set up there is nothing to copy
+        {
+            await shelf.MakeDue((await clock.Local())(clock.Now), holding.Own, stop);
+        }
     }
 }

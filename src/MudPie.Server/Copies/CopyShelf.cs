@@ -2,6 +2,7 @@ using Microsoft.Data.Sqlite;
 using Microsoft.Extensions.Caching.Memory;
 using MudPie.Core.Keeping;
 using MudPie.Records;
+using MudPie.Server.Held;
 using MudPie.Server.People;
 using MudPie.Server.Web;
 
@@ -18,19 +19,20 @@ public sealed record CopyPlace(string Folder, DateOnly? Newest, int? AgeDays, bo
 /// <summary>The holding's dated copies: made at night or when somebody asks, beside the file and at a second place, and put back.</summary>
 /// <param name="settings">Of the server: <c>Holding:Second</c> names the second place, <c>Holding:Copies</c> is false where none are made
 /// at night.</param>
+/// <param name="place">Where the holding lies.</param>
 /// <param name="turns">The turn at writing.</param>
 /// <param name="cache">What is kept in memory of the record.</param>
 /// <param name="feed">Pages that are open.</param>
-/// <param name="services">Of the server.</param>
-public sealed class CopyShelf(IConfiguration settings, WriteTurns turns, IMemoryCache cache, LiveFeed feed, IServiceProvider services)
-    : IDisposable
+/// <param name="scopes">At the holding.</param>
+public sealed class CopyShelf(IConfiguration settings, HoldingPlace place, WriteTurns turns, IMemoryCache cache, LiveFeed feed,
+    HoldingScopes scopes)
 {
-    private readonly SemaphoreSlim _one = new(1, 1);
+    private readonly WriteTurns _one = new();
     private volatile string? _besideTrouble;
     private volatile string? _secondTrouble;
 
     /// <summary>The holding's file.</summary>
-    public string Holding { get; } = Path.GetFullPath(settings["Holding:File"] ?? "holding.mudpie");
+    public string Holding { get; } = place.File;
 
     /// <summary>True where copies are made at night.</summary>
     public bool Nightly { get; } = settings.GetValue("Holding:Copies", settings.GetValue("Holding:Background", true));
@@ -181,7 +183,7 @@ public sealed class CopyShelf(IConfiguration settings, WriteTurns turns, IMemory
     {
         using var turn = await turns.Take(stop);
         var kept = HoldingCopies.PutBack(copy, Holding);
-        services.OpenPeople(make: false);
+        scopes.OpenPeople(make: false);
         WriteCount.Add(cache);
         feed.Tell("/api/copies/restore");
         return kept;
@@ -191,15 +193,8 @@ public sealed class CopyShelf(IConfiguration settings, WriteTurns turns, IMemory
 
     private async Task<T> InTurn<T>(Func<Task<T>> what, CancellationToken stop)
     {
-        await _one.WaitAsync(stop);
-        try
-        {
-            return await Task.Run(what, CancellationToken.None);
-        }
-        finally
-        {
-            _one.Release();
-        }
+        using var turn = await _one.Take(stop);
+        return await Task.Run(what, CancellationToken.None);
     }
 
     /// <summary>How many writes stand in a copy, and whose it is.</summary>
@@ -226,7 +221,4 @@ public sealed class CopyShelf(IConfiguration settings, WriteTurns turns, IMemory
             return null;
         }
     }
-
-    /// <inheritdoc/>
-    public void Dispose() => _one.Dispose();
 }

@@ -4,6 +4,7 @@ using Microsoft.AspNetCore.HttpOverrides;
 using Microsoft.AspNetCore.Server.Kestrel.Core;
 using Microsoft.Extensions.Options;
 using MudPie.Core.Workings;
+using MudPie.Server.Held;
 using MudPie.Server.People;
 using MudPie.Server.Web;
 
@@ -86,7 +87,7 @@ public static class DoorServices
     /// <returns>What to say of it; null where nothing is to be said.</returns>
     public static string? OpenYard(this IServiceProvider services, bool asked)
     {
-        var (door, gate) = (services.GetRequiredService<YardDoor>(), services.GetRequiredService<Gate>());
+        var (door, gate) = (services.GetRequiredService<YardDoor>(), services.GetRequiredService<OpenHoldings>().Door.Of<Gate>());
         door.Wanted = asked || door.WasOpen;
         if (!door.Wanted)
         {
@@ -118,16 +119,21 @@ public static class DoorServices
     /// <summary>What can be done.</summary>
     public static void MapDoors(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/people/yard", See).ForOwner("Whether the yard's phones reach this server, and how they come to trust it.");
-        api.MapPost("/people/yard", Set).ForOwner("Opens to the yard's phones, or closes.");
+        api.MapGet("/people/yard", See).ForOwner("Whether the yard's phones reach this server, and how they come to trust it.")
+            .AlsoAtBox();
+        api.MapPost("/people/yard", Set).ForOwner("Opens to the yard's phones, or closes.").AlsoAtBox();
     }
 
-    private static DoorView See(YardDoor door, Reached reached) => new(door.CanOpen, door.IsOpen, reached.Yard, door.TrustAddress,
-        door.TrustAddress is null ? null : QrCodes.Square(door.TrustAddress), door.Short);
+    private static DoorView See(YardDoor door, Reached reached, HoldingPlace place) => new(CanOpen(door, place), door.IsOpen, reached.Yard,
+        door.TrustAddress, door.TrustAddress is null ? null : QrCodes.Square(door.TrustAddress), door.Short);
 
-    private static async Task<Results<Ok<DoorView>, Refused>> Set(OpenRequest r, YardDoor door, Reached reached, Gate gate, PeopleDesk desk)
+    // at a co-operative's box it is for whoever keeps the box
+    private static bool CanOpen(YardDoor door, HoldingPlace place) => door.CanOpen && !place.OfBox;
+
+    private static async Task<Results<Ok<DoorView>, Refused>> Set(OpenRequest r, YardDoor door, Reached reached, HoldingPlace place,
+        Gate gate, PeopleDesk desk)
     {
-        if (!door.CanOpen)
+        if (!CanOpen(door, place))
         {
             return Problems.Of(Refusal.Of("open", "This server is opened by whoever began it.",
                 "Begin it with ./mudpie serve, or see how a proxy is set up in deploy/."));
@@ -151,13 +157,13 @@ public static class DoorServices
             return Problems.Of(Refusal.Of("open", e.Message, "It is as it was."));
         }
 
-        return TypedResults.Ok(See(door, reached));
+        return TypedResults.Ok(See(door, reached, place));
     }
 }
 
 /// <summary>Minds the door: the certificate is made anew in time, or when the machine's addresses change; and old lines are
 /// forgotten.</summary>
-internal sealed class DoorKeeper(YardDoor door, Gate gate, IServiceProvider services, TimeProvider time, ILogger<DoorKeeper> log)
+internal sealed class DoorKeeper(YardDoor door, OpenHoldings all, TimeProvider time, ILogger<DoorKeeper> log)
     : BackgroundService
 {
     private static readonly TimeSpan Every = TimeSpan.FromMinutes(2), PruneEvery = TimeSpan.FromDays(1);
@@ -171,9 +177,9 @@ internal sealed class DoorKeeper(YardDoor door, Gate gate, IServiceProvider serv
             try
             {
                 door.Renew();
-                if (gate.HasOwner && time.GetUtcNow() - pruned > PruneEvery)
+                if (all.Door.Of<Gate>().HasOwner && time.GetUtcNow() - pruned > PruneEvery)
                 {
-                    using var scope = services.CreateScope();
+                    using var scope = all.Door.Scopes.CreateScope();
                     await scope.ServiceProvider.GetRequiredService<PeopleDesk>().Prune();
                     pruned = time.GetUtcNow();
                 }

@@ -19,6 +19,10 @@ public sealed record NetNames(IReadOnlyList<string> Names, IReadOnlyList<(IPAddr
         ?? Addresses.Where(a => !IPAddress.IsLoopback(a.Address)).OrderBy(a => a.Address.AddressFamily == AddressFamily.InterNetworkV6)
             .Select(a => Bracketed(a.Address)).FirstOrDefault();
 
+    /// <summary>Names that the grower gave, in the server's settings.</summary>
+    public static IReadOnlyList<string> Given(IConfiguration settings) => [.. (settings["Holding:Names"] ?? "").ToLowerInvariant()
+        .Split([',', ' '], StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries)];
+
     /// <summary>As they are now.</summary>
     /// <param name="given">Names that the grower gave besides.</param>
     public static NetNames Now(IReadOnlyList<string> given)

@@ -47,8 +47,9 @@ public sealed class YardDoor(IConfiguration configuration, Reached reached, Door
 
     private string? Keys => configuration["Holding:Keys"] is { Length: > 0 } folder ? folder : null;
 
-    private IReadOnlyList<string> Given => (configuration["Holding:Names"] ?? "").Split([',', ' '],
-        StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries);
+    private IReadOnlyList<string> Given => NetNames.Given(configuration);
+
+    private bool IsBox => configuration["Holding:Folder"] is { Length: > 0 };
 
     private string Mark => Path.Combine(Keys!, "open");
 
@@ -59,7 +60,8 @@ public sealed class YardDoor(IConfiguration configuration, Reached reached, Door
     public X509Certificate2? Certificate => _certificate;
 
     /// <summary>Names that may be asked for.</summary>
-    public IReadOnlyList<string> Hosts => ["127.0.0.1", "localhost", "[::1]", .. Given, .. _names?.Hosts ?? []];
+    public IReadOnlyList<string> Hosts => ["127.0.0.1", "localhost", "[::1]", .. Given, .. _names?.Hosts ?? [],
+        .. IsBox ? Given.Append("localhost").Select(name => "*." + name) : []];
 
     string IOptionsChangeTokenSource<HostFilteringOptions>.Name => Options.DefaultName;
 

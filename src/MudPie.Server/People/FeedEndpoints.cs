@@ -2,6 +2,7 @@ using System.Buffers.Text;
 using System.Security.Cryptography;
 using Microsoft.AspNetCore.Identity;
 using Microsoft.EntityFrameworkCore;
+using MudPie.Server.Held;
 using MudPie.Server.Web;
 
 namespace MudPie.Server.People;
@@ -27,28 +28,36 @@ public static class FeedEndpoints
     }
 
     /// <summary>Whose secret it is; null where it is nobody's who comes here still.</summary>
-    internal static async Task<(string? Name, int Person)?> Whose(PeopleDb db, string key)
+    internal static async Task<(string? Name, int Person)?> Whose(PeopleDb db, string here, string key)
     {
+        var name = Of(here);
         if (key.Length is < 20 or > 100)
         {
             return null;
         }
 
-        var found = await db.UserTokens.AsNoTracking().Where(t => t.LoginProvider == Provider && t.Name == Name && t.Value == key
-            && db.Memberships.Any(m => m.PersonId == t.UserId && m.Holding == "" && m.EndedAt == null))
-            .Join(db.Users, t => t.UserId, u => u.Id, (_, u) => new { u.Id, u.UserName }).FirstOrDefaultAsync();
-        return found is null ? null : (found.UserName, found.Id);
+        var found = await db.UserTokens.AsNoTracking().Where(t => t.LoginProvider == Provider && t.Name == name && t.Value == key
+            && db.Memberships.Any(m => m.PersonId == t.UserId && m.Holding == here && m.EndedAt == null))
+            .Join(db.Users, t => t.UserId, u => u.Id, (_, u) => new { u.Id, u.UserName, u.Home }).FirstOrDefaultAsync();
+        return found is null ? null : (Person.Spoken(found.UserName!, found.Home), found.Id);
     }
 
-    private static async Task<FeedView> Read(PeopleDb db, Whoever who, HttpContext context) => who.Person is not { } person
-        ? new FeedView(Reached.From(context) + Path, false)
-        : Told(context, await db.UserTokens.Where(t => t.UserId == person && t.LoginProvider == Provider && t.Name == Name)
-            .Select(t => t.Value).FirstOrDefaultAsync());
+    // somebody who comes to several holdings has one for each
+    private static string Of(string here) => here.Length == 0 ? Name : $"{Name} {here}";
+
+    private static async Task<FeedView> Read(PeopleDb db, Whoever who, HoldingPlace place, HttpContext context)
+    {
+        var name = Of(place.Name);
+        return who.Person is not { } person ? new FeedView(Reached.From(context) + Path, false)
+            : Told(context, await db.UserTokens.Where(t => t.UserId == person && t.LoginProvider == Provider && t.Name == name)
+                .Select(t => t.Value).FirstOrDefaultAsync());
+    }
 
     private static FeedView Told(HttpContext context, string? key) =>
         new(key is null ? null : $"{Reached.From(context)}{Path}?{Key}={key}", true);
 
-    private static async Task<FeedView> Change(PeopleDb db, Whoever who, PeopleDesk desk, HttpContext context)
+    private static async Task<FeedView> Change(PeopleDb db, Whoever who, PeopleDesk desk, HoldingPlace place,
+        HttpContext context)
     {
         if (who.Person is not { } person)
         {
@@ -56,8 +65,9 @@ public static class FeedEndpoints
         }
 
         var key = Base64Url.EncodeToString(RandomNumberGenerator.GetBytes(24));
-        await db.UserTokens.Where(t => t.UserId == person && t.LoginProvider == Provider && t.Name == Name).ExecuteDeleteAsync();
-        db.UserTokens.Add(new IdentityUserToken<int> { UserId = person, LoginProvider = Provider, Name = Name, Value = key });
+        var name = Of(place.Name);
+        await db.UserTokens.Where(t => t.UserId == person && t.LoginProvider == Provider && t.Name == name).ExecuteDeleteAsync();
+        db.UserTokens.Add(new IdentityUserToken<int> { UserId = person, LoginProvider = Provider, Name = name, Value = key });
         await desk.Happen(DoorEvent.FeedChanged);
         return Told(context, key);
     }

@@ -8,15 +8,17 @@ using Microsoft.AspNetCore.Authorization.Policy;
 using Microsoft.AspNetCore.Identity;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.EntityFrameworkCore;
+using MudPie.Server.Held;
 using MudPie.Server.Web;
 
 namespace MudPie.Server.People;
 
 /// <summary>Whether somebody has to sign in: from the first owner's password on, and wherever others can reach this server.</summary>
 /// <param name="settings">Of the server.</param>
-public sealed class Gate(IConfiguration settings)
+/// <param name="place">Whose door it stands at.</param>
+public sealed class Gate(IConfiguration settings, HoldingPlace place)
 {
-    private volatile bool _hasOwner;
+    private volatile bool _hasOwner = place.OfBox; // at a box everybody signs in
 
     /// <summary>True where there is an owner who can sign in.</summary>
     public bool HasOwner
@@ -36,8 +38,8 @@ public sealed class Gate(IConfiguration settings)
     /// <summary>Said once there is an owner.</summary>
     public event Action? FirstOwner;
 
-    /// <summary>True where others reach this server, so that nobody is known by where they sit.</summary>
-    public bool BehindProxy { get; } = settings["Holding:Proxy"] is { Length: > 0 };
+    /// <summary>True where others reach this server, or share it, so that nobody is known by where they sit.</summary>
+    public bool BehindProxy { get; } = settings["Holding:Proxy"] is { Length: > 0 } || place.OfBox;
 
     /// <summary>True for a request that comes from the machine itself.</summary>
     public bool IsHere(HttpContext context) =>
@@ -138,15 +140,20 @@ internal static class DoorPass
     {
         var services = c.HttpContext.RequestServices;
         var (db, now) = (services.GetRequiredService<PeopleDb>(), services.GetRequiredService<TimeProvider>().GetUtcNow());
+        var place = services.GetRequiredService<HoldingPlace>();
+        var here = place.Name;
         var found = int.TryParse(c.Principal?.FindFirstValue(DeviceClaim), out var id)
-            ? await db.Devices.AsNoTracking().Where(d => d.Id == id).Select(d => new {
-                d.Id, d.Kind, d.Name, d.JoinedAt, d.SeenAt, d.StruckAt, d.PersonId, d.Person.UserName,
-                Role = db.Memberships.Where(m => m.PersonId == d.PersonId && m.Holding == "" && m.EndedAt == null)
-                    .Select(m => (Role?)m.Role).FirstOrDefault()
+            ? await db.Devices.AsNoTracking().Where(d => d.Id == id && d.Holding == here).Select(d => new {
+                d.Id, d.Kind, d.Name, d.JoinedAt, d.SeenAt, d.StruckAt, d.PersonId, d.Person.UserName, d.Person.Home,
+                Role = db.Memberships.Where(m => m.PersonId == d.PersonId && m.Holding == here && m.EndedAt == null)
+                    .Select(m => (Role?)m.Role).FirstOrDefault(),
+                Elsewhere = db.Memberships.Any(m => m.PersonId == d.PersonId && m.EndedAt == null)
             }).FirstOrDefaultAsync(c.HttpContext.RequestAborted) : null;
         var over = found is { Kind: DeviceKind.Sitting } && (now - found.SeenAt > SittingIdle || now - found.JoinedAt > SittingMost);
         // since when is looked at too: in a copy that was put back a number may be another's
-        if (found is not { StruckAt: null, Role: { } role } || over || c.Principal!.FindFirstValue(SinceClaim) != Since(found.JoinedAt))
+        var may = found?.Role ?? (place.IsBox && found?.Elsewhere == true ? Role.Visitor : null);
+        if (found is not { StruckAt: null } || may is not { } role || over
+            || c.Principal!.FindFirstValue(SinceClaim) != Since(found.JoinedAt))
         {
             if (found is { StruckAt: not null })
             {
@@ -158,7 +165,8 @@ internal static class DoorPass
         }
 
         var who = services.GetRequiredService<Whoever>();
-        (who.Name, who.Person, who.Device, who.DeviceName, who.Role) = (found.UserName, found.PersonId, found.Id, found.Name, role);
+        who.Name = Person.Spoken(found.UserName!, found.Home);
+        (who.Person, who.Device, who.DeviceName, who.Role) = (found.PersonId, found.Id, found.Name, role);
         // a page that stands open asks by itself: that is nobody's hand
         var untouched = int.TryParse(c.HttpContext.Request.Headers[Idle], out var seconds) && seconds > SeenTo.TotalSeconds / 2;
         if (!untouched && now - found.SeenAt > SeenTo)

@@ -44,6 +44,7 @@ public sealed class PeopleDb(DbContextOptions<PeopleDb> options) : IdentityUserC
         base.OnModelCreating(builder);
         builder.Entity<JoinCode>().HasIndex(c => c.Digest).IsUnique();
         builder.Entity<Happening>().HasIndex(h => h.At);
+        builder.Entity<Happening>().HasIndex(h => h.Holding);
         foreach (var table in builder.Model.GetEntityTypes().Where(t => !t.IsOwned()))
         {
             table.SetTableName(Prefix + table.GetTableName()!.Replace("AspNet", "", StringComparison.Ordinal));

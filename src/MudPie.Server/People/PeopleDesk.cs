@@ -3,13 +3,14 @@ using System.Text;
 using Microsoft.AspNetCore.Identity;
 using Microsoft.EntityFrameworkCore;
 using MudPie.Core.Workings;
+using MudPie.Server.Held;
 using MudPie.Server.Web;
 
 namespace MudPie.Server.People;
 
 /// <summary>What is done at the door: people, their phones, codes, and what happened.</summary>
 public sealed class PeopleDesk(PeopleDb db, UserManager<Person> people, SignInManager<Person> door, Gate gate, TimeProvider time,
-    Whoever who, LiveFeed feed, IServiceProvider services, IHttpContextAccessor accessor)
+    Whoever who, LiveFeed feed, HoldingScopes scopes, HoldingPlace place, IHttpContextAccessor accessor)
 {
     /// <summary>How long a code is good.</summary>
     public static readonly TimeSpan CodeGood = TimeSpan.FromMinutes(10);
@@ -18,6 +19,9 @@ public sealed class PeopleDesk(PeopleDb db, UserManager<Person> people, SignInMa
     private const int CodeLength = 8, MostWrongCodes = 20;
     private static readonly TimeSpan HappeningsKept = TimeSpan.FromDays(400);
 
+    // a name of its own, by which EF makes it a value of the question
+    private readonly string _here = place.Name;
+
     private DateTimeOffset Now => time.GetUtcNow();
 
     /// <summary>Writes down what happened.</summary>
@@ -25,7 +29,7 @@ public sealed class PeopleDesk(PeopleDb db, UserManager<Person> people, SignInMa
     {
         var context = accessor.HttpContext;
         db.Happenings.Add(new Happening {
-            At = Now, What = what, Who = by ?? who.Name, About = about,
+            At = Now, Holding = _here, What = what, Who = by ?? who.Name, About = about,
             From = context is null || gate.IsHere(context) ? null : context.Connection.RemoteIpAddress?.MapToIPv6().ToString()
                 .Replace("::ffff:", "", StringComparison.Ordinal)
         });
@@ -46,7 +50,7 @@ public sealed class PeopleDesk(PeopleDb db, UserManager<Person> people, SignInMa
                 "Open Mud Pie there, or call ./mudpie owner there.");
         }
 
-        services.OpenPeople(make: true);
+        scopes.OpenPeople(make: true);
         var (person, refusal) = await Make(name, password, Role.Owner);
         if (refusal is not null)
         {
@@ -54,7 +58,7 @@ public sealed class PeopleDesk(PeopleDb db, UserManager<Person> people, SignInMa
         }
 
         gate.HasOwner = true;
-        await Happen(DoorEvent.OwnerMade, person!.UserName, person.UserName);
+        await Happen(DoorEvent.OwnerMade, person!.Called, person.Called);
         await Sit(person, context);
         return null;
     }
@@ -68,7 +72,12 @@ public sealed class PeopleDesk(PeopleDb db, UserManager<Person> people, SignInMa
             return (null, Refusal.Of("name", "Nobody is called that.", "Give a name of up to 60 signs."));
         }
 
-        if (await people.FindByNameAsync(name) is not null)
+        if (place.IsBox && name.Contains('@', StringComparison.Ordinal))
+        {
+            return (null, Refusal.Of("name", "Who keeps the box has no @ in their name.", "Give another name."));
+        }
+
+        if (await FindHere(name) is not null)
         {
             return (null, Refusal.Of("name", $"There is a “{name}” already.", "Give another name, or make a code for them."));
         }
@@ -78,16 +87,55 @@ public sealed class PeopleDesk(PeopleDb db, UserManager<Person> people, SignInMa
             return (null, weak);
         }
 
-        var person = new Person { UserName = name };
+        var person = new Person { UserName = Person.Sign(name, _here), Home = _here };
         var made = password is null ? await people.CreateAsync(person) : await people.CreateAsync(person, password);
         if (!made.Succeeded)
         {
             return (null, Refusal.Of("password", "That password is too easy to guess.", Advice));
         }
 
-        db.Memberships.Add(new Membership { PersonId = person.Id, Holding = "", Role = role });
+        db.Memberships.Add(new Membership { PersonId = person.Id, Holding = _here, Role = role });
         await db.SaveChangesAsync();
         return (person, null);
+    }
+
+    /// <summary>Somebody who is to be an owner: somebody new, or somebody who is known here and becomes it, or becomes it again.</summary>
+    public async Task<(Person? Person, Refusal? Refusal)> OwnerToBe(string name)
+    {
+        if (await FindHere(name) is not { } person)
+        {
+            return await Make(name, null, Role.Owner);
+        }
+
+        var member = await db.Memberships.FindAsync(person.Id, _here);
+        if (member is null)
+        {
+            db.Memberships.Add(member = new Membership { PersonId = person.Id, Holding = _here });
+        }
+
+        (member.Role, member.EndedAt) = (Role.Owner, null);
+        await db.SaveChangesAsync();
+        return (person, null);
+    }
+
+    /// <summary>Who is meant: who is called that here, and at a box also by the whole name, as in "the hand@north-field".</summary>
+    private async Task<Person?> Find(string name) => await FindHere(name)
+        ?? ((place.OfBox || place.IsBox) && name.Contains('@', StringComparison.Ordinal)
+            ? await people.FindByNameAsync(name.Trim()) : null);
+
+    /// <summary>Who is called that here, whether they come still or not.</summary>
+    private async Task<Person?> FindHere(string name)
+    {
+        name = name.Trim();
+        var own = await people.FindByNameAsync(Person.Sign(name, _here));
+        if (own is not null || !place.OfBox)
+        {
+            return own;
+        }
+
+        // of another holding, and comes here too
+        return (await db.Memberships.Where(m => m.Holding == _here && m.Person.Home != _here).Select(m => m.Person).ToListAsync())
+            .Find(p => people.NormalizeName(p.Called) == people.NormalizeName(name));
     }
 
     private const string Advice = "Give at least 12 signs: three or four words that have nothing to do with each other are good.";
@@ -114,7 +162,7 @@ public sealed class PeopleDesk(PeopleDb db, UserManager<Person> people, SignInMa
             return wrong;
         }
 
-        if (await people.FindByNameAsync(name.Trim()) is not { } person || await RoleOf(person.Id) is null)
+        if (await Find(name) is not { } person || await RoleOf(person.Id) is null)
         {
             people.PasswordHasher.HashPassword(new Person(), password); // as long as for one that is known
             await Happen(DoorEvent.WrongPassword);
@@ -124,18 +172,18 @@ public sealed class PeopleDesk(PeopleDb db, UserManager<Person> people, SignInMa
         var tried = await door.CheckPasswordSignInAsync(person, password, lockoutOnFailure: true);
         if (tried.IsLockedOut)
         {
-            await Happen(DoorEvent.Locked, person.UserName);
+            await Happen(DoorEvent.Locked, person.Called);
             return Refusal.Of("password", "It was tried wrongly too often, and is locked for a quarter of an hour.",
                 "Phones that have joined go on. At the machine itself, ./mudpie owner sets a new password.");
         }
 
         if (!tried.Succeeded)
         {
-            await Happen(DoorEvent.WrongPassword, person.UserName);
+            await Happen(DoorEvent.WrongPassword, person.Called);
             return wrong;
         }
 
-        await Happen(DoorEvent.SignedIn, person.UserName, person.UserName);
+        await Happen(DoorEvent.SignedIn, person.Called, person.Called);
         await Sit(person, context);
         return null;
     }
@@ -146,7 +194,7 @@ public sealed class PeopleDesk(PeopleDb db, UserManager<Person> people, SignInMa
 
     private async Task<Device> Admit(Person person, DeviceKind kind, string name, HttpContext context)
     {
-        var device = new Device { PersonId = person.Id, Kind = kind, Name = name, JoinedAt = Now, SeenAt = Now };
+        var device = new Device { PersonId = person.Id, Holding = _here, Kind = kind, Name = name, JoinedAt = Now, SeenAt = Now };
         db.Devices.Add(device);
         await db.SaveChangesAsync();
         await DoorPass.Give(context, door, person, device);
@@ -172,8 +220,8 @@ public sealed class PeopleDesk(PeopleDb db, UserManager<Person> people, SignInMa
         var code = RandomNumberGenerator.GetString(Signs, CodeLength);
         var now = Now;
         await db.JoinCodes.Where(c => c.Expires < now || c.UsedAt != null).ExecuteDeleteAsync();
-        db.JoinCodes.Add(new JoinCode { PersonId = person.Id, Digest = Digest(code), Expires = now + CodeGood });
-        await Happen(DoorEvent.CodeMade, person.UserName);
+        db.JoinCodes.Add(new JoinCode { PersonId = person.Id, Holding = _here, Digest = Digest(code), Expires = now + CodeGood });
+        await Happen(DoorEvent.CodeMade, person.Called);
         return $"{code[..4]}-{code[4..]}";
     }
 
@@ -181,7 +229,7 @@ public sealed class PeopleDesk(PeopleDb db, UserManager<Person> people, SignInMa
         string.Concat(code.ToUpperInvariant().Where(Signs.Contains)))));
 
     /// <summary>A phone joins by a code.</summary>
-    public async Task<Refusal?> Join(string code, string device, HttpContext context)
+    public async Task<Refusal?> Join(JoinRequest r, HttpContext context)
     {
         var none = Refusal.Of("code", "That code is not good, or no more.",
             "Ask the owner for a new one: each is good once, for ten minutes.");
@@ -190,10 +238,10 @@ public sealed class PeopleDesk(PeopleDb db, UserManager<Person> people, SignInMa
             return none;
         }
 
-        var (now, since, digest) = (Now, Now - CodeGood, Digest(code));
-        if (await db.Happenings.CountAsync(h => h.What == DoorEvent.WrongCode && h.At > since) >= MostWrongCodes)
+        var (now, since, digest) = (Now, Now - CodeGood, Digest(r.Code));
+        if (await db.Happenings.CountAsync(h => h.Holding == _here && h.What == DoorEvent.WrongCode && h.At > since) >= MostWrongCodes)
         {
-            if (await db.JoinCodes.ExecuteDeleteAsync() > 0)
+            if (await db.JoinCodes.Where(c => c.Holding == _here).ExecuteDeleteAsync() > 0)
             {
                 await Happen(DoorEvent.CodesVoid);
             }
@@ -201,8 +249,13 @@ public sealed class PeopleDesk(PeopleDb db, UserManager<Person> people, SignInMa
             return none;
         }
 
+        if (r.Known is { } known && await Vouched(known, digest) is { } refused)
+        {
+            return refused; // the code is still good
+        }
+
         // taken by whoever comes first, and by nobody twice
-        if (await db.JoinCodes.Where(c => c.Digest == digest && c.UsedAt == null && c.Expires > now)
+        if (await db.JoinCodes.Where(c => c.Digest == digest && c.Holding == _here && c.UsedAt == null && c.Expires > now)
             .ExecuteUpdateAsync(set => set.SetProperty(c => c.UsedAt, now)) == 0)
         {
             await Happen(DoorEvent.WrongCode);
@@ -210,26 +263,76 @@ public sealed class PeopleDesk(PeopleDb db, UserManager<Person> people, SignInMa
         }
 
         var person = await db.JoinCodes.Where(c => c.Digest == digest).Select(c => c.Person).SingleAsync();
-        var name = device.Trim() is { Length: > 0 and <= 60 } said ? said : "a phone";
+        if (r.Known is { } same)
+        {
+            person = await Become(person, (await Find(same.Name))!);
+        }
+
+        var name = r.Device.Trim() is { Length: > 0 and <= 60 } said ? said : "a phone";
         await Admit(person, DeviceKind.Joined, name, context);
-        await Happen(DoorEvent.Joined, name, person.UserName);
+        await Happen(DoorEvent.Joined, name, person.Called);
         return null;
     }
 
+    /// <summary>Whether somebody who comes with a code is who they say they are at another holding of the box, and may be the one whom the
+    /// code was made for.</summary>
+    private async Task<Refusal?> Vouched(SignInRequest known, string digest)
+    {
+        var wrong = Refusal.Of("known", "That name and password do not belong together.",
+            "Give the name with the holding where you come already, as in the hand@north-field, and the password that you sign in with.");
+        if (!place.OfBox || await Find(known.Name) is not { } person || person.Home == _here)
+        {
+            people.PasswordHasher.HashPassword(new Person(), known.Password);
+            return wrong;
+        }
+
+        if (!(await door.CheckPasswordSignInAsync(person, known.Password, lockoutOnFailure: true)).Succeeded)
+        {
+            await Happen(DoorEvent.WrongPassword, person.Called);
+            return wrong;
+        }
+
+        var now = Now;
+        return await db.JoinCodes.Where(c => c.Digest == digest && c.Holding == _here && c.UsedAt == null && c.Expires > now)
+            .Select(c => (int?)c.PersonId).FirstOrDefaultAsync() is { } invited && invited != person.Id
+            && await db.Users.AnyAsync(p => p.Id == invited && (p.PasswordHash != null || db.Devices.Any(d => d.PersonId == invited)))
+            ? Refusal.Of("known", "That code is for somebody who comes here already.", "Ask the owner for one for somebody new.") : null;
+    }
+
+    /// <summary>Somebody new turns out to be somebody who comes to another holding of the box: they are one from now on.</summary>
+    private async Task<Person> Become(Person invited, Person known)
+    {
+        if (invited.Id == known.Id)
+        {
+            return known;
+        }
+
+        var role = await RoleOf(invited.Id) ?? Role.Visitor;
+        await db.Memberships.Where(m => m.PersonId == known.Id && m.Holding == _here).ExecuteDeleteAsync();
+        db.Memberships.Add(new Membership { PersonId = known.Id, Holding = _here, Role = role });
+        await db.SaveChangesAsync();
+        await people.DeleteAsync(invited);
+        return known;
+    }
+
     /// <summary>What a person may here; null where they do not come.</summary>
-    public Task<Role?> RoleOf(int person) => db.Memberships.Where(m => m.PersonId == person && m.Holding == "" && m.EndedAt == null)
-        .Select(m => (Role?)m.Role).FirstOrDefaultAsync();
+    public async Task<Role?> RoleOf(int person) =>
+        await db.Memberships.Where(m => m.PersonId == person && m.Holding == _here && m.EndedAt == null).Select(m => (Role?)m.Role)
+            .FirstOrDefaultAsync()
+        // at the box itself whoever comes to one of its holdings sees which
+        ?? (place.IsBox && await db.Memberships.AnyAsync(m => m.PersonId == person && m.EndedAt == null) ? Role.Visitor : null);
 
     /// <summary>Strikes a device off: out with its next request.</summary>
     public async Task<bool> Strike(int device)
     {
-        if (await db.Devices.Include(d => d.Person).FirstOrDefaultAsync(d => d.Id == device && d.StruckAt == null) is not { } found)
+        if (await db.Devices.Include(d => d.Person).FirstOrDefaultAsync(d => d.Id == device && d.Holding == _here
+            && d.StruckAt == null) is not { } found)
         {
             return false;
         }
 
         (found.StruckAt, found.StruckBy) = (Now, who.Name);
-        await Happen(DoorEvent.StruckOff, $"{found.Name} ({found.Person.UserName})");
+        await Happen(DoorEvent.StruckOff, $"{found.Name} ({found.Person.Called})");
         feed.Cut(device);
         return true;
     }
@@ -237,13 +340,13 @@ public sealed class PeopleDesk(PeopleDb db, UserManager<Person> people, SignInMa
     /// <summary>Sets what a person may, or that they come no more.</summary>
     public async Task<Refusal?> Set(int person, Role? role)
     {
-        var member = await db.Memberships.Include(m => m.Person).FirstOrDefaultAsync(m => m.PersonId == person && m.Holding == "");
+        var member = await db.Memberships.Include(m => m.Person).FirstOrDefaultAsync(m => m.PersonId == person && m.Holding == _here);
         if (member is null)
         {
             return Refusal.Of("id", "There is nobody of that number.", "Load the list again.");
         }
 
-        if (member.Role == Role.Owner && role != Role.Owner && await db.Memberships.CountAsync(m => m.Holding == ""
+        if (member.Role == Role.Owner && role != Role.Owner && await db.Memberships.CountAsync(m => m.Holding == _here
             && m.Role == Role.Owner && m.EndedAt == null) < 2)
         {
             return Refusal.Of("role", "A holding has at least one owner.", "Make somebody else an owner first.");
@@ -252,15 +355,15 @@ public sealed class PeopleDesk(PeopleDb db, UserManager<Person> people, SignInMa
         if (role is { } now)
         {
             (member.Role, member.EndedAt) = (now, null);
-            await Happen(DoorEvent.RoleChanged, $"{member.Person.UserName}: {now.Word()}");
+            await Happen(DoorEvent.RoleChanged, $"{member.Person.Called}: {now.Word()}");
             return null;
         }
 
         member.EndedAt = Now;
-        await db.Devices.Where(d => d.PersonId == person && d.StruckAt == null).ExecuteUpdateAsync(set => set
+        await db.Devices.Where(d => d.PersonId == person && d.Holding == _here && d.StruckAt == null).ExecuteUpdateAsync(set => set
             .SetProperty(d => d.StruckAt, Now).SetProperty(d => d.StruckBy, who.Name));
-        await db.JoinCodes.Where(c => c.PersonId == person).ExecuteDeleteAsync();
-        await Happen(DoorEvent.PersonEnded, member.Person.UserName);
+        await db.JoinCodes.Where(c => c.PersonId == person && c.Holding == _here).ExecuteDeleteAsync();
+        await Happen(DoorEvent.PersonEnded, member.Person.Called);
         return null;
     }
 
@@ -268,7 +371,7 @@ public sealed class PeopleDesk(PeopleDb db, UserManager<Person> people, SignInMa
     public async Task<Refusal?> SetPassword(string old, string fresh, HttpContext context)
     {
         var person = (await people.FindByIdAsync($"{who.Person}"))!;
-        if (Weak(fresh, person.UserName!) is { } weak)
+        if (Weak(fresh, person.Called) is { } weak)
         {
             return weak;
         }
@@ -277,7 +380,7 @@ public sealed class PeopleDesk(PeopleDb db, UserManager<Person> people, SignInMa
         {
             if (!(await door.CheckPasswordSignInAsync(person, old, lockoutOnFailure: true)).Succeeded)
             {
-                await Happen(DoorEvent.WrongPassword, person.UserName);
+                await Happen(DoorEvent.WrongPassword, person.Called);
                 return Refusal.Of("old", "That is not the password.", "Give the one that you sign in with now.");
             }
 
@@ -286,7 +389,7 @@ public sealed class PeopleDesk(PeopleDb db, UserManager<Person> people, SignInMa
 
         await people.AddPasswordAsync(person, fresh);
         await Replaced(person, but: who.Device);
-        await Happen(DoorEvent.PasswordChanged, person.UserName);
+        await Happen(DoorEvent.PasswordChanged, person.Called);
         var device = await db.Devices.SingleAsync(d => d.Id == who.Device);
         await DoorPass.Give(context, door, person, device);
         return null;
@@ -295,19 +398,19 @@ public sealed class PeopleDesk(PeopleDb db, UserManager<Person> people, SignInMa
     /// <summary>A password was set by whoever has the file in hand.</summary>
     public async Task<Refusal?> SetOwner(string name, string password)
     {
-        services.OpenPeople(make: true);
-        if (await people.FindByNameAsync(name.Trim()) is not { } person)
+        scopes.OpenPeople(make: true);
+        if (await Find(name) is not { } person)
         {
             var (made, refusal) = await Make(name, password, Role.Owner);
             if (refusal is null)
             {
-                await Happen(DoorEvent.OwnerMade, made!.UserName);
+                await Happen(DoorEvent.OwnerMade, made!.Called);
             }
 
             return refusal;
         }
 
-        if (Weak(password, person.UserName!) is { } weak)
+        if (Weak(password, person.Called) is { } weak)
         {
             return weak;
         }
@@ -317,9 +420,9 @@ public sealed class PeopleDesk(PeopleDb db, UserManager<Person> people, SignInMa
         await people.SetLockoutEndDateAsync(person, null);
         await people.ResetAccessFailedCountAsync(person);
         await Replaced(person, but: null);
-        var member = await db.Memberships.SingleAsync(m => m.PersonId == person.Id && m.Holding == "");
+        var member = await db.Memberships.SingleAsync(m => m.PersonId == person.Id && m.Holding == _here);
         (member.Role, member.EndedAt) = (Role.Owner, null);
-        await Happen(DoorEvent.PasswordChanged, person.UserName);
+        await Happen(DoorEvent.PasswordChanged, person.Called);
         return null;
     }
 

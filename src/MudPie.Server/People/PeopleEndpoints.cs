@@ -1,5 +1,6 @@
 using Microsoft.EntityFrameworkCore;
 using MudPie.Core.Workings;
+using MudPie.Server.Held;
 using MudPie.Server.Web;
 
 namespace MudPie.Server.People;
@@ -11,7 +12,10 @@ namespace MudPie.Server.People;
 /// <param name="Joined">Since when; null as above.</param>
 /// <param name="Stays">True for a phone that stays joined; false for a sitting that ends by itself.</param>
 /// <param name="Closed">True where one has to sign in.</param>
-public sealed record MeView(Role Role, string? Name, string? Device, DateTimeOffset? Joined, bool Stays, bool Closed);
+/// <param name="Box">Address of the co-operative's box that serves this holding; null where it is served alone.</param>
+/// <param name="AtBox">True for the box's own page, which has no record.</param>
+public sealed record MeView(Role Role, string? Name, string? Device, DateTimeOffset? Joined, bool Stays, bool Closed, string? Box,
+    bool AtBox);
 
 /// <summary>A name and a password.</summary>
 /// <param name="Name">The name.</param>
@@ -21,7 +25,8 @@ public sealed record SignInRequest(string Name, string Password);
 /// <summary>A phone joins.</summary>
 /// <param name="Code">"K7QM-2XPD".</param>
 /// <param name="Device">What it is to be called.</param>
-public sealed record JoinRequest(string Code, string Device);
+/// <param name="Known">Who comes to another holding of this box already, and is the same here; null for all others.</param>
+public sealed record JoinRequest(string Code, string Device, SignInRequest? Known = null);
 
 /// <summary>Whom a code is for.</summary>
 /// <param name="Person">Somebody who comes already; null for somebody new.</param>
@@ -85,25 +90,32 @@ public static class PeopleEndpoints
     /// <summary>What can be done.</summary>
     public static void MapPeople(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/me", Me).ForAnybody("Who asks, and what they may.");
-        api.MapPost("/people/owner", MakeOwner).ForAnybody("The first owner's password, at the machine itself.")
-            .RequireRateLimiting(PeopleServices.Tries);
-        api.MapPost("/people/sign-in", SignIn).ForAnybody("Signs in by a password, for a sitting.")
-            .RequireRateLimiting(PeopleServices.Tries);
-        api.MapPost("/people/join", Join).ForAnybody("A phone joins by a code.").RequireRateLimiting(PeopleServices.Tries);
-        api.MapPost("/people/sign-out", SignOut).ForVisitor("Ends this sitting, or this phone's joining.");
-        api.MapPost("/people/password", SetPassword).ForVisitor("Sets one's own password anew.").RequireRateLimiting(PeopleServices.Tries);
-        api.MapGet("/people", Read).ForOwner("People, their phones, and what happened at the door.");
-        api.MapPost("/people/codes", MakeCode).ForOwner("A code that lets one phone in, once, within ten minutes.");
-        api.MapPost("/people/{id:int}/role", SetRole).ForOwner("What somebody may, or that they come no more.");
-        api.MapPost("/people/devices/{id:int}/strike", Strike).ForOwner("A phone is struck off: out with its next request.");
-        api.MapPost("/people/devices/{id:int}/name", Name).ForOwner("A phone is called something else.");
+        foreach (var door in new[] {
+            api.MapGet("/me", Me).ForAnybody("Who asks, and what they may."),
+            api.MapPost("/people/owner", MakeOwner).ForAnybody("The first owner's password, at the machine itself.")
+                .RequireRateLimiting(PeopleServices.Tries),
+            api.MapPost("/people/sign-in", SignIn).ForAnybody("Signs in by a password, for a sitting.")
+                .RequireRateLimiting(PeopleServices.Tries),
+            api.MapPost("/people/join", Join).ForAnybody("A phone joins by a code.").RequireRateLimiting(PeopleServices.Tries),
+            api.MapPost("/people/sign-out", SignOut).ForVisitor("Ends this sitting, or this phone's joining."),
+            api.MapPost("/people/password", SetPassword).ForVisitor("Sets one's own password anew.")
+                .RequireRateLimiting(PeopleServices.Tries),
+            api.MapGet("/people", Read).ForOwner("People, their phones, and what happened at the door."),
+            api.MapPost("/people/codes", MakeCode).ForOwner("A code that lets one phone in, once, within ten minutes."),
+            api.MapPost("/people/{id:int}/role", SetRole).ForOwner("What somebody may, or that they come no more."),
+            api.MapPost("/people/devices/{id:int}/strike", Strike).ForOwner("A phone is struck off: out with its next request."),
+            api.MapPost("/people/devices/{id:int}/name", Name).ForOwner("A phone is called something else.")
+        })
+        {
+            door.AlsoAtBox();
+        }
     }
 
-    private static async Task<MeView> Me(Whoever who, Gate gate, PeopleDb db)
+    private static async Task<MeView> Me(Whoever who, Gate gate, PeopleDb db, HoldingPlace place, HttpContext context)
     {
         var device = who.Device is { } id ? await db.Devices.AsNoTracking().FirstOrDefaultAsync(d => d.Id == id) : null;
-        return new MeView(who.Role, who.Name, device?.Name, device?.JoinedAt, device?.Kind == DeviceKind.Joined, gate.HasOwner);
+        return new MeView(who.Role, who.Name, device?.Name, device?.JoinedAt, device?.Kind == DeviceKind.Joined, gate.HasOwner,
+            Served.BoxAddress(context), place.IsBox);
     }
 
     private static async Task<Results<Ok<Done>, Refused>> MakeOwner(SignInRequest r, PeopleDesk desk, HttpContext context) =>
@@ -113,7 +125,7 @@ public static class PeopleEndpoints
         Answer(await desk.SignIn(r.Name, r.Password, context));
 
     private static async Task<Results<Ok<Done>, Refused>> Join(JoinRequest r, PeopleDesk desk, HttpContext context) =>
-        Answer(await desk.Join(r.Code, r.Device, context));
+        Answer(await desk.Join(r, context));
 
     private static async Task<Ok<Done>> SignOut(PeopleDesk desk, HttpContext context)
     {
@@ -125,26 +137,26 @@ public static class PeopleEndpoints
         HttpContext context) =>
         who.Person is null ? Nobody() : Answer(await desk.SetPassword(r.Old, r.Fresh, context));
 
-    private static async Task<PeopleView> Read(PeopleDb db, Gate gate, Whoever who, TimeProvider time)
+    private static async Task<PeopleView> Read(PeopleDb db, Gate gate, HoldingPlace place, Whoever who, TimeProvider time)
     {
         if (!gate.HasOwner)
         {
             return new PeopleView([], [], 0);
         }
 
-        var now = time.GetUtcNow();
+        var (now, here) = (time.GetUtcNow(), place.Name);
         var (idle, old) = (now - DoorPass.SittingIdle, now - DoorPass.SittingMost);
-        var people = await db.Memberships.AsNoTracking().Where(m => m.Holding == "" && m.EndedAt == null).OrderBy(m => m.PersonId)
-            .Select(m => new { m.PersonId, m.Person.UserName, m.Role, m.Person.PasswordHash }).ToListAsync();
-        var devices = (await db.Devices.AsNoTracking().Where(d => d.StruckAt == null
+        var people = await db.Memberships.AsNoTracking().Where(m => m.Holding == here && m.EndedAt == null).OrderBy(m => m.PersonId)
+            .Select(m => new { m.PersonId, m.Person.UserName, m.Person.Home, m.Role, m.Person.PasswordHash }).ToListAsync();
+        var devices = (await db.Devices.AsNoTracking().Where(d => d.StruckAt == null && d.Holding == here
                 && (d.Kind == DeviceKind.Joined || (d.SeenAt > idle && d.JoinedAt > old))).OrderBy(d => d.Id).ToListAsync())
             .ToLookup(d => d.PersonId, d => new DeviceView(d.Id, d.Name, d.Kind == DeviceKind.Joined, d.JoinedAt, d.SeenAt,
                 d.Id == who.Device));
-        var happened = await db.Happenings.AsNoTracking().OrderByDescending(h => h.Id).Take(50).ToListAsync();
-        return new PeopleView([.. people.OrderByDescending(p => p.Role).Select(p => new PersonView(p.PersonId, p.UserName!, p.Role,
-                p.PasswordHash is not null,
+        var happened = await db.Happenings.AsNoTracking().Where(h => h.Holding == here).OrderByDescending(h => h.Id).Take(50).ToListAsync();
+        return new PeopleView([.. people.OrderByDescending(p => p.Role).Select(p => new PersonView(p.PersonId,
+                Person.Spoken(p.UserName!, p.Home), p.Role, p.PasswordHash is not null,
                 [.. devices[p.PersonId]]))], [.. happened.Select(Told)],
-            Math.Max(0, await db.Happenings.CountAsync() - happened.Count));
+            Math.Max(0, await db.Happenings.CountAsync(h => h.Holding == here) - happened.Count));
     }
 
     private static HappenedView Told(Happening h)
@@ -168,6 +180,10 @@ public static class PeopleEndpoints
             DoorEvent.PasskeyGone => $"{who} took a passkey away.",
             DoorEvent.Opened => $"Opened to the yard ({who}).",
             DoorEvent.Closed => $"Closed to the yard ({who}).",
+            DoorEvent.HoldingMade => $"{who} made the holding {about}.",
+            DoorEvent.HoldingAway => $"{who} put the holding {about} away.",
+            DoorEvent.HoldingBack => $"{who} brought the holding {about} back.",
+            DoorEvent.HoldingOwner => $"{who} made a code for an owner of {about}.",
             DoorEvent.Restored => $"A copy was put back: {about} ({who}).",
             _ => $"{who} changed the address of the calendar.",
         };
@@ -176,7 +192,7 @@ public static class PeopleEndpoints
     }
 
     private static async Task<Results<Ok<CodeView>, Refused>> MakeCode(CodeRequest r, PeopleDesk desk, PeopleDb db, Gate gate,
-        TimeProvider time, HttpContext context)
+        HoldingPlace place, TimeProvider time, HttpContext context)
     {
         if (!gate.HasOwner)
         {
@@ -194,6 +210,12 @@ public static class PeopleEndpoints
         }
         else
         {
+            if (place.IsBox && r.Role != Role.Owner)
+            {
+                return Problems.Of(Refusal.Of("role", "To the box itself only those come who keep it.",
+                    "Let growers in at their own holding."));
+            }
+
             if (r.Role is null or Role.Nobody)
             {
                 return Problems.Of(Refusal.Of("role", "It is not said what they may.", "Choose visitor, hand or owner."));
@@ -208,7 +230,7 @@ public static class PeopleEndpoints
 
         var code = await desk.Code(person!);
         var address = $"{Reached.From(context)}/join#{code}";
-        return TypedResults.Ok(new CodeView(code, person!.UserName!, time.GetUtcNow() + PeopleDesk.CodeGood, address,
+        return TypedResults.Ok(new CodeView(code, person!.Called, time.GetUtcNow() + PeopleDesk.CodeGood, address,
             QrCodes.Square(address)));
     }
 
@@ -218,10 +240,12 @@ public static class PeopleEndpoints
     private static async Task<Results<Ok<Done>, Missing>> Strike(int id, PeopleDesk desk, Gate gate) =>
         gate.HasOwner && await desk.Strike(id) ? TypedResults.Ok(new Done()) : Problems.NotFound("device");
 
-    private static async Task<Results<Ok<Done>, Refused, Missing>> Name(int id, NameRequest r, PeopleDb db, Gate gate) =>
+    private static async Task<Results<Ok<Done>, Refused, Missing>> Name(int id, NameRequest r, PeopleDb db, Gate gate,
+        HoldingPlace place) =>
         r.Name.Trim() is not { Length: > 0 and <= 60 } name
             ? Problems.Of(Refusal.Of("name", "A phone is not called that.", "Give a name of up to 60 signs."))
-        : gate.HasOwner && await db.Devices.Where(d => d.Id == id).ExecuteUpdateAsync(set => set.SetProperty(d => d.Name, name)) > 0
+        : gate.HasOwner && await db.Devices.Where(d => d.Id == id && d.Holding == place.Name)
+            .ExecuteUpdateAsync(set => set.SetProperty(d => d.Name, name)) > 0
             ? TypedResults.Ok(new Done()) : Problems.NotFound("device");
 
     private static Refused Nobody() => Problems.Of(Refusal.Of("id", "There is nobody of that number.", "Load the list again."));

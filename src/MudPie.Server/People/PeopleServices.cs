@@ -3,6 +3,7 @@ using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.DataProtection;
 using Microsoft.AspNetCore.Identity;
 using Microsoft.EntityFrameworkCore;
+using MudPie.Server.Held;
 using MudPie.Server.Web;
 
 namespace MudPie.Server.People;
@@ -17,8 +18,7 @@ public static class PeopleServices
     public static void AddPeople(this WebApplicationBuilder builder)
     {
         var services = builder.Services;
-        services.AddDbContext<PeopleDb>((at, o) => PeopleDb.Use(o, at.GetRequiredService<IConfiguration>()["Holding:File"]
-            ?? "holding.mudpie"));
+        services.AddDbContext<PeopleDb>((at, o) => PeopleDb.Use(o, at.GetRequiredService<HoldingPlace>().People));
         services.AddIdentityCore<Person>(Set).AddEntityFrameworkStores<PeopleDb>().AddSignInManager();
         services.Configure<PasswordHasherOptions>(o => o.IterationCount = builder.Configuration.GetValue("Holding:HashRounds", 220_000));
         services.AddAuthentication(IdentityConstants.ApplicationScheme).AddIdentityCookies(o =>
@@ -27,7 +27,8 @@ public static class PeopleServices
         services.AddAuthorizationBuilder().SetDefaultPolicy(new AuthorizationPolicyBuilder().RequireAssertion(_ => true).Build())
             .SetFallbackPolicy(new AuthorizationPolicyBuilder().RequireAssertion(_ => false).Build());
         services.AddScoped<IAuthorizationHandler, LeastRoleHandler>().AddScoped<Whoever>().AddScoped<PeopleDesk>();
-        services.AddSingleton<Gate>().AddSingleton<IAuthorizationMiddlewareResultHandler, TurnedAway>();
+        services.AddSingleton<PeopleCarried>().AddSingleton<IArrival>(at => at.GetRequiredService<PeopleCarried>());
+        services.AddForEach<Gate>().AddSingleton<IAuthorizationMiddlewareResultHandler, TurnedAway>();
         var keys = services.AddDataProtection().SetApplicationName("mud-pie");
         if (builder.Configuration["Holding:Keys"] is { Length: > 0 } folder)
         {
@@ -76,6 +77,7 @@ public static class PeopleServices
                 // a calendar can't sign in: its address holds a secret, good for this one page
                 if (gate.HasOwner && context.Request.Path == FeedEndpoints.Path && HttpMethods.IsGet(context.Request.Method)
                     && await FeedEndpoints.Whose(context.RequestServices.GetRequiredService<PeopleDb>(),
+                        context.RequestServices.GetRequiredService<HoldingPlace>().Name,
                         context.Request.Query[FeedEndpoints.Key].ToString()) is { } whose)
                 {
                     (who.Name, who.Person, who.Role) = (whose.Name, whose.Person, Role.Visitor);
@@ -90,13 +92,18 @@ public static class PeopleServices
 
     /// <summary>Brings the tables of people up to date where there are any, and looks whether there is an owner; to be called by whoever
     /// holds the file's lease.</summary>
-    /// <param name="services">Of the server.</param>
+    /// <param name="scopes">At the holding.</param>
     /// <param name="make">Whether they are made where there are none: a file that nobody was let into has none.</param>
-    public static void OpenPeople(this IServiceProvider services, bool make)
+    public static void OpenPeople(this HoldingScopes scopes, bool make)
     {
-        using var scope = services.CreateScope();
+        using var scope = scopes.CreateScope();
+        if (scope.ServiceProvider.GetRequiredService<HoldingPlace>() is { OfBox: true })
+        {
+            return; // the box has them, and everybody signs in
+        }
+
         var db = scope.ServiceProvider.GetRequiredService<PeopleDb>();
-        var gate = services.GetRequiredService<Gate>();
+        var gate = scope.ServiceProvider.GetRequiredService<Gate>();
         if (!make && !db.Database.GetAppliedMigrations().Any())
         {
             gate.HasOwner = false;
@@ -105,6 +112,6 @@ public static class PeopleServices
 
         db.Database.ExecuteSqlRaw("DROP TABLE IF EXISTS \"__EFMigrationsLock\""); // of one that was killed
         db.Database.Migrate();
-        gate.HasOwner = db.Memberships.Any(m => m.Role == Role.Owner && m.EndedAt == null);
+        gate.HasOwner = db.Memberships.Any(m => m.Holding == "" && m.Role == Role.Owner && m.EndedAt == null);
     }
 }

@@ -1,11 +1,32 @@
+using System.ComponentModel.DataAnnotations.Schema;
 using Microsoft.AspNetCore.Identity;
 using Microsoft.EntityFrameworkCore;
 using MudPie.Server.Web;
 
 namespace MudPie.Server.People;
 
-/// <summary>Somebody who comes in: their name is what they sign in with.</summary>
-public sealed class Person : IdentityUser<int>;
+/// <summary>Somebody who comes in.</summary>
+/// <remarks>At a co-operative's box two holdings may each have somebody of one name: there the name by which the file tells them apart has
+/// the holding's after it, where they were let in first, as in "the hand@north-field".</remarks>
+public sealed class Person : IdentityUser<int>
+{
+    /// <summary>The holding of a box at which they were let in first; empty for who keeps the box, and where there is one holding
+    /// only.</summary>
+    public string Home { get; set; } = "";
+
+    /// <summary>What they are called.</summary>
+    [NotMapped]
+    public string Called => Spoken(UserName!, Home);
+
+    /// <summary>The name by which the file tells people apart.</summary>
+    /// <param name="name">What they are called.</param>
+    /// <param name="home">Where they were let in first.</param>
+    /// <returns>"the hand@north-field"; the name alone where there is one holding only.</returns>
+    public static string Sign(string name, string home) => home.Length == 0 ? name : $"{name}@{home}";
+
+    /// <summary>The other way round.</summary>
+    public static string Spoken(string userName, string home) => home.Length == 0 ? userName : userName[..^(home.Length + 1)];
+}
 
 /// <summary>What a person may at a holding.</summary>
 [PrimaryKey(nameof(PersonId), nameof(Holding))]
@@ -43,6 +64,9 @@ public sealed class Device
 
     public Person Person { get; set; } = null!;
 
+    /// <summary>The holding that it comes to; empty as in <see cref="Membership.Holding"/>.</summary>
+    public string Holding { get; set; } = "";
+
     public DeviceKind Kind { get; set; }
 
     public required string Name { get; set; }
@@ -65,6 +89,9 @@ public sealed class JoinCode
     public int PersonId { get; set; }
 
     public Person Person { get; set; } = null!;
+
+    /// <summary>The holding that it lets in to.</summary>
+    public string Holding { get; set; } = "";
 
     /// <summary>SHA-256 of it in hex: the code itself is kept nowhere.</summary>
     public required string Digest { get; set; }
@@ -96,12 +123,19 @@ public enum DoorEvent
     Closed,
     Restored,
     FeedChanged,
+    HoldingMade,
+    HoldingAway,
+    HoldingBack,
+    HoldingOwner,
 }
 
 /// <summary>One line of what happened at the door; never changed.</summary>
 public sealed class Happening
 {
     public int Id { get; set; }
+
+    /// <summary>At which holding's door.</summary>
+    public string Holding { get; set; } = "";
 
     public DateTimeOffset At { get; set; }
 

@@ -2,17 +2,29 @@ using System.Collections.Concurrent;
 using System.Net.ServerSentEvents;
 using System.Runtime.CompilerServices;
 using System.Threading.Channels;
+using MudPie.Server.Held;
 
 namespace MudPie.Server.Web;
 
 /// <summary>Tells every page that is open what was written, as it is written: it then reads again what that may have changed.</summary>
 /// <remarks>Only the address of a write goes out, and the first eight signs of its key, by which a page knows its own; what was written is
 /// read by the usual doors, with the usual rights.</remarks>
-public sealed class LiveFeed(IHostApplicationLifetime life)
+public sealed class LiveFeed
 {
     private const int Behind = 64; // a page that is further behind misses the oldest, and reads again by the minute anyway
     private static readonly TimeSpan Beat = TimeSpan.FromSeconds(20);
     private readonly ConcurrentDictionary<Channel<string>, int?> _pages = [];
+
+    private readonly IHostApplicationLifetime _life;
+
+    /// <summary>One that nobody listens to yet.</summary>
+    /// <param name="life">Of the server.</param>
+    /// <param name="holding">Whose.</param>
+    public LiveFeed(IHostApplicationLifetime life, OneHolding holding)
+    {
+        _life = life;
+        holding.Ending += () => _pages.Keys.ToList().ForEach(page => page.Writer.TryComplete());
+    }
 
     /// <summary>How many pages listen.</summary>
     public int Pages => _pages.Count;
@@ -42,7 +54,7 @@ public sealed class LiveFeed(IHostApplicationLifetime life)
     public async IAsyncEnumerable<SseItem<string>> Listen(int? device, [EnumeratorCancellation] CancellationToken gone)
     {
         var page = Channel.CreateBounded<string>(new BoundedChannelOptions(Behind) { FullMode = BoundedChannelFullMode.DropOldest });
-        using var over = CancellationTokenSource.CreateLinkedTokenSource(gone, life.ApplicationStopping);
+        using var over = CancellationTokenSource.CreateLinkedTokenSource(gone, _life.ApplicationStopping);
         _pages[page] = device;
         try
         {

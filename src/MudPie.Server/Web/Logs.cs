@@ -81,12 +81,14 @@ public static class Logs
         app.MapHealthChecks("/ready").AllowAnonymous();
     }
 
-    private sealed class FileCheck(HoldingDb db) : IHealthCheck
+    // a check has a scope of its own, which is at no holding: hence that of the request
+    private sealed class FileCheck(IHttpContextAccessor accessor) : IHealthCheck
     {
         public async Task<HealthCheckResult> CheckHealthAsync(HealthCheckContext context, CancellationToken cancellationToken = default)
         {
             try
             {
+                var db = accessor.HttpContext!.RequestServices.GetRequiredService<HoldingDb>();
                 _ = await Microsoft.EntityFrameworkCore.EntityFrameworkQueryableExtensions.AnyAsync(db.Holdings, cancellationToken);
                 return HealthCheckResult.Healthy();
             }

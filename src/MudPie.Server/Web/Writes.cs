@@ -1,4 +1,5 @@
 using System.Diagnostics;
+using System.Diagnostics.CodeAnalysis;
 using System.Security.Cryptography;
 using System.Text.Json;
 using Microsoft.Data.Sqlite;
@@ -156,7 +157,8 @@ public sealed class Writes(IHttpContextAccessor accessor, HoldingDb db, TimeProv
 }
 
 /// <summary>The one turn at writing: whoever writes waits here in the order of coming, and not by asking SQLite again and again.</summary>
-public sealed class WriteTurns : IDisposable
+[SuppressMessage("Design", "CA1001", Justification = "It holds nothing of the system's, and a request must not end what it is handed.")]
+public sealed class WriteTurns
 {
     private readonly SemaphoreSlim _one = new(1, 1);
 
@@ -166,9 +168,6 @@ public sealed class WriteTurns : IDisposable
         await _one.WaitAsync(stop);
         return new Turn(_one);
     }
-
-    /// <inheritdoc/>
-    public void Dispose() => _one.Dispose();
 
     private sealed class Turn(SemaphoreSlim one) : IDisposable
     {

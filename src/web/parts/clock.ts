@@ -17,7 +17,7 @@ export const span = (minutes: number) => {
 /** Words for times in the holding's zone. */
 export function useClock() {
   const holding = useContext(Holding);
-  const zone = holding?.zone ?? "UTC";
+  const zone = holding?.zone ?? Intl.DateTimeFormat().resolvedOptions().timeZone;
   const { monthFirst = false, hours12 = false } = holding ?? {};
   const format = (o: Intl.DateTimeFormatOptions) => new Intl.DateTimeFormat("en-GB", { timeZone: zone, ...o });
   const hm = format({ hour: "2-digit", minute: "2-digit", hourCycle: "h23" });

@@ -9,33 +9,31 @@ import { WrongElse } from "../../parts/Wrong";
 import { Copies } from "./Copies";
 
 /** Before anybody was let in: what it means, and the owner's password. */
-export function FirstOwner() {
-  const [name, setName] = useState("the owner");
+export function FirstOwner({ box = false }: { box?: boolean }) {
+  const [name, setName] = useState(box ? "the keeper" : "the owner");
   const [password, setPassword] = useState("");
   const [again, setAgain] = useState("");
   const differ = again.length > 0 && again !== password;
   const make = useWrite("/api/people/owner", () => ({ body: { name, password } }));
   return (
     <Room
-      title="People and copies"
+      title={box ? "A box for several holdings" : "People and copies"}
       under="Until now Mud Pie answers this machine alone, and asks nobody who they are."
-      peek="Let the yard in"
+      peek={box ? "Who keeps the box" : "Let the yard in"}
       bench={
         <>
-          <Reach />
-          <ol className="mt-4 list-decimal pl-6 text-lg">
-            <li>Make the owner’s password, here at the machine. From then on everybody signs in, you too.</li>
-            <li>Open the yard. Mud Pie makes its own seal, so that phones and this machine speak in cipher.</li>
-            <li>A phone scans a square to trust the seal, then another to join. It stays until you strike it off.</li>
-          </ol>
-          <Part>
-            <Copies />
-          </Part>
+          {box ? <Shelf /> : <Reach />}
+          {box ? <BoxSteps /> : <Steps />}
+          {!box && (
+            <Part>
+              <Copies />
+            </Part>
+          )}
         </>
       }
       slate={
         <section>
-          <h2 className="text-2xl">The owner’s password</h2>
+          <h2 className="text-2xl">{box ? "Whoever keeps the box" : "The owner’s password"}</h2>
           <Form
             problem={make.error}
             onSend={() => !differ && make.mutate(undefined)}
@@ -74,11 +72,67 @@ export function FirstOwner() {
             </p>
           </Form>
           <p className="mt-3 text-ash">
-            Forgotten, it is made anew by whoever sits at the machine: <code>./mudpie owner</code> and the file.
+            Forgotten, it is made anew by whoever sits at the machine: <code>./mudpie owner</code> and the{" "}
+            {box ? "folder" : "file"}.
           </p>
         </section>
       }
     />
+  );
+}
+
+/** Lidded boxes on one board, each with its own lock. */
+function Shelf() {
+  return (
+    <svg
+      viewBox="0 0 640 190"
+      role="img"
+      aria-label="Three lidded boxes on one board, each with a lock of its own."
+      className="w-full max-w-2xl"
+    >
+      <path d="M20 160h600" strokeWidth="5" strokeLinecap="round" className="stroke-line" />
+      <path d="M70 162v24M570 162v24" strokeWidth="5" strokeLinecap="round" className="stroke-line" />
+      {[70, 260, 450].map((x, i) => (
+        <g key={x} transform={`translate(${x} 0)`}>
+          <path d="M8 66h104v90H8z" fill="none" strokeWidth="3" strokeLinejoin="round" className="stroke-ink" />
+          <path
+            d={i === 1 ? "M8 62 24 22h104l-16 38" : "M2 46h116v18H2z"}
+            fill="none"
+            strokeWidth="3"
+            strokeLinejoin="round"
+            className={i === 1 ? "stroke-clay" : "stroke-ink"}
+          />
+          <rect x="46" y="98" width="28" height="24" rx="4" strokeWidth="3" className="fill-paper stroke-clay" />
+          <path
+            d={i === 1 ? "M52 98v-9a8 8 0 0 1 16 0" : "M52 98v-9a8 8 0 0 1 16 0v9"}
+            fill="none"
+            strokeWidth="3"
+            strokeLinecap="round"
+            className="stroke-clay"
+          />
+        </g>
+      ))}
+    </svg>
+  );
+}
+
+function Steps() {
+  return (
+    <ol className="mt-4 list-decimal pl-6 text-lg">
+      <li>Make the owner’s password, here at the machine. From then on everybody signs in, you too.</li>
+      <li>Open the yard. Mud Pie makes its own seal, so that phones and this machine speak in cipher.</li>
+      <li>A phone scans a square to trust the seal, then another to join. It stays until you strike it off.</li>
+    </ol>
+  );
+}
+
+function BoxSteps() {
+  return (
+    <ol className="mt-4 list-decimal pl-6 text-lg">
+      <li>Make a password for whoever keeps the box, here at the machine. From then on everybody signs in.</li>
+      <li>Make a holding for each grower, and give its first owner the code. Each sees their own only.</li>
+      <li>You see that a holding is there, how large it is and when it was copied: nothing of its record.</li>
+    </ol>
   );
 }
 

@@ -1,7 +1,8 @@
 import { useState } from "react";
-import { useWrite } from "../../api/data";
+import { useRead, useWrite } from "../../api/data";
 import { Button } from "../../parts/Button";
 import { Field } from "../../parts/Field";
+import { Fold } from "../../parts/Fold";
 import { Form } from "../../parts/Form";
 import { calledHere } from "../../parts/SignIn";
 import { WrongElse } from "../../parts/Wrong";
@@ -10,9 +11,12 @@ import { WrongElse } from "../../parts/Wrong";
 export function JoinPage() {
   const [code, setCode] = useState(decodeURIComponent(location.hash.slice(1)));
   const [device, setDevice] = useState(calledHere());
+  const [name, setName] = useState("");
+  const [password, setPassword] = useState("");
+  const { box } = useRead("/api/me");
   const join = useWrite(
     "/api/people/join",
-    () => ({ body: { code, device } }),
+    () => ({ body: { code, device, known: name && password ? { name, password } : null } }),
     () => location.replace("/"),
   );
   return (
@@ -34,6 +38,25 @@ export function JoinPage() {
       >
         <Field label="Code" name="code" value={code} onChange={setCode} />
         <Field label="What this phone is called" name="device" value={device} onChange={setDevice} />
+        {box && (
+          <Fold line="I come to another holding of this box already">
+            <Field
+              label="My name there"
+              name="known"
+              autoComplete="username"
+              value={name}
+              onChange={setName}
+              hint="With the holding after it, as in the hand@north-field. You are then one person at both, with one password."
+            />
+            <Field
+              label="My password"
+              type="password"
+              autoComplete="current-password"
+              value={password}
+              onChange={setPassword}
+            />
+          </Fold>
+        )}
         <WrongElse />
         <p>
           <Button kind="filled" type="submit" disabled={join.isPending}>

@@ -9,9 +9,9 @@ import { Form } from "../../parts/Form";
 import { WrongElse } from "../../parts/Wrong";
 
 /** Somebody new: a name, what they may, and the square that their phone scans. */
-export function LetIn() {
+export function LetIn({ box }: { box: boolean }) {
   const [name, setName] = useState("");
-  const [role, setRole] = useState<"visitor" | "hand" | "owner">("hand");
+  const [role, setRole] = useState<"visitor" | "hand" | "owner">(box ? "owner" : "hand");
   const make = useWrite("/api/people/codes", () => ({ body: { person: null, name, role } }));
   return (
     <section>
@@ -32,17 +32,19 @@ export function LetIn() {
           className="mt-2 flex flex-col gap-4"
         >
           <Field label="What they are called" name="name" value={name} onChange={setName} />
-          <Choice
-            label="What they may"
-            name="role"
-            value={role}
-            onChange={setRole}
-            options={[
-              { value: "visitor", name: "visitor", says: "reads" },
-              { value: "hand", name: "hand", says: "reads and writes" },
-              { value: "owner", name: "owner", says: "everything" },
-            ]}
-          />
+          {!box && (
+            <Choice
+              label="What they may"
+              name="role"
+              value={role}
+              onChange={setRole}
+              options={[
+                { value: "visitor", name: "visitor", says: "reads" },
+                { value: "hand", name: "hand", says: "reads and writes" },
+                { value: "owner", name: "owner", says: "everything" },
+              ]}
+            />
+          )}
           <WrongElse />
           <p>
             <Button kind="filled" type="submit" disabled={make.isPending}>
@@ -58,6 +60,7 @@ export function LetIn() {
 /** A code that was made: to be scanned, or typed. It is said this once. */
 export function CodeShown({ code, done }: { code: Schemas["CodeView"]; done: () => void }) {
   const clock = useClock();
+  const away = new URL(code.address, location.href).host !== location.host; // a holding's, made at the box's page
   return (
     <div role="status" className="mt-2 border-l-8 border-moss pl-4">
       <p className="text-lg">
@@ -68,6 +71,12 @@ export function CodeShown({ code, done }: { code: Schemas["CodeView"]; done: () 
         <b className="figures font-head text-4xl tracking-wide">{code.code}</b>
       </div>
       <p>
+        {away && (
+          <>
+            On a computer: <span className="break-all font-bold">{code.address}</span>
+            <br />
+          </>
+        )}
         Good once, until {clock.when(code.until)}. The phone has to trust this machine first: see <i>The yard</i> below.
       </p>
       <p className="mt-2">

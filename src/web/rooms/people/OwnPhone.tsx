@@ -30,6 +30,14 @@ export function OwnPhone({ me }: { me: Schemas["MeView"] }) {
             {me.joined && `, ${me.stays ? "joined" : "since"} ${clock.when(me.joined)}`}. {words[me.role]}{" "}
             {me.stays ? "It stays joined until the owner strikes it off." : "A sitting: it ends by itself."}
           </p>
+          {me.box && (
+            <p className="text-lg">
+              This holding is on a box for several:{" "}
+              <a href={me.box} className="text-clay underline underline-offset-4">
+                your holdings there
+              </a>
+            </p>
+          )}
         </>
       }
       slate={

@@ -35,7 +35,7 @@ function Owners({ me }: { me: Schemas["MeView"] }) {
   const device = chosen?.kind === "device" ? person?.devices.find((d) => d.id === chosen.id) : undefined;
   return (
     <Room
-      title="People and copies"
+      title={me.atBox ? "Who keeps the box" : "People and copies"}
       under="Who comes in, and by what. Touch a person or a phone."
       peek={device?.name ?? person?.name ?? "The yard"}
       bench={
@@ -69,15 +69,19 @@ function Owners({ me }: { me: Schemas["MeView"] }) {
               </li>
             ))}
           </ul>
-          <Part>
-            <Copies />
-          </Part>
-          <Happened read={read} />
-          <Fold line="What was written, and by whom">
+          {!me.atBox && (
             <Part>
-              <Written />
+              <Copies />
             </Part>
-          </Fold>
+          )}
+          <Happened read={read} />
+          {!me.atBox && (
+            <Fold line="What was written, and by whom">
+              <Part>
+                <Written />
+              </Part>
+            </Fold>
+          )}
         </>
       }
       slate={
@@ -87,7 +91,7 @@ function Owners({ me }: { me: Schemas["MeView"] }) {
           ) : person ? (
             <PersonPage key={person.id} person={person} me={me} done={() => choose(null)} />
           ) : (
-            <LetIn />
+            <LetIn box={me.atBox} />
           )}
           <Part>
             <Yard />

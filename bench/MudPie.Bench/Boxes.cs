@@ -1,0 +1,203 @@
+using System.Collections.Concurrent;
+using System.Diagnostics;
+using System.Globalization;
+using System.Net;
+using System.Net.Http.Json;
+using System.Net.Sockets;
+using MudPie.Records;
+using MudPie.Records.Demo;
+
+namespace MudPie.Bench;
+
+/// <summary>The server as its own process: a hundred phones at one holding, and a co-operative's box of a thousand.</summary>
+internal static class Boxes
+{
+    private const string Password = "seven wet boots on a gate";
+    private const int Phones = 100, Holdings = 1000;
+    private static readonly TimeSpan Span = TimeSpan.FromSeconds(60), Pause = TimeSpan.FromSeconds(1);
+
+    /// <summary>A hundred phones at one holding read and write for a minute, each about once a second.</summary>
+    public static async Task One()
+    {
+        using var folder = new Temporary();
+        var file = Path.Combine(folder.Path, "holding.mudpie");
+        await Template(file);
+        using var server = await Server.Begin($"--Holding:File={file}");
+        var phones = await Task.WhenAll(Enumerable.Range(0, Phones).Select(_ => server.SignIn("localhost")));
+        await Minute("a hundred phones at one holding", server, phones);
+    }
+
+    /// <summary>A thousand holdings on one box, a hundred of them open, each with a phone that reads and writes.</summary>
+    public static async Task Many()
+    {
+        using var folder = new Temporary();
+        var template = Path.Combine(folder.Path, "template");
+        await Template(template);
+        var holdings = Directory.CreateDirectory(Path.Combine(folder.Path, "holdings")).FullName;
+        for (var i = 0; i < Holdings; i++)
+        {
+            File.Copy(template, Path.Combine(holdings, $"n{i}.mudpie"));
+        }
+
+        var began = Stopwatch.GetTimestamp();
+        using var server = await Server.Begin($"--Holding:Folder={holdings}", "--Holding:Copies=false");
+        Say("a box of a thousand answers after", Stopwatch.GetElapsedTime(began).TotalMilliseconds, "ms");
+        Say("  its memory, none open", server.Megabytes(), "MB");
+        await server.SignIn("n999.localhost"); // what is compiled with the first one is not one more holding's
+        var before = server.Megabytes();
+        var opening = new List<double>();
+        for (var i = 0; i < Phones; i++)
+        {
+            var at = Stopwatch.GetTimestamp();
+            await server.Get($"n{i}.localhost", "/api/me");
+            opening.Add(Stopwatch.GetElapsedTime(at).TotalMilliseconds);
+        }
+
+        Say("  one is opened in (median)", opening.Order().ElementAt(opening.Count / 2), "ms");
+        Say("  memory with one open", before, "MB");
+        Say("  memory with a hundred open", server.Megabytes(), "MB");
+        var phones = new List<(string Host, string Cookie)>();
+        foreach (var i in Enumerable.Range(0, Phones))
+        {
+            phones.Add(await server.SignIn($"n{i}.localhost"));
+        }
+
+        await Minute("a hundred holdings, a phone at each", server, phones);
+        Say("  memory after it", server.Megabytes(), "MB");
+    }
+
+    private static async Task Minute(string what, Server server, IReadOnlyList<(string Host, string Cookie)> phones)
+    {
+        var (times, began, written) = (new ConcurrentBag<double>(), Stopwatch.GetTimestamp(), 0);
+        await Task.WhenAll(phones.Select((phone, n) => Task.Run(async () =>
+        {
+            await Task.Delay(TimeSpan.FromMilliseconds(n * Pause.TotalMilliseconds / phones.Count)); // phones do not march in step
+            for (var i = 0; Stopwatch.GetElapsedTime(began) < Span; i++)
+            {
+                var at = Stopwatch.GetTimestamp();
+                if (i % 4 == 3)
+                {
+                    await server.Write(phone, $"phone {n}, {i}");
+                    Interlocked.Increment(ref written);
+                }
+                else
+                {
+                    var path = i % 4 == 0 ? "/api/today" : i % 4 == 1 ? "/api/brew/batches/14" : "/api/watch";
+                    await server.Get(phone.Host, path, phone.Cookie);
+                }
+
+                times.Add(Stopwatch.GetElapsedTime(at).TotalMilliseconds);
+                await Task.Delay(Pause);
+            }
+        })));
+        var kept = 0;
+        foreach (var phone in phones.DistinctBy(p => p.Host))
+        {
+            kept += (await server.Get(phone.Host, "/api/book/book.csv", phone.Cookie)).Split('\n')
+                .Count(l => l.StartsWith("seen,", StringComparison.Ordinal) && l.Contains("phone ", StringComparison.Ordinal));
+        }
+
+        Say($"{what}: 95 in 100 of {times.Count}", times.Order().ElementAt(times.Count * 95 / 100), "ms   wanted under 150");
+        Say("  of the writes lost or doubled", Math.Abs(kept - written), $"of {written}");
+    }
+
+    private static void Say(string what, double value, string unit) =>
+        Console.WriteLine(string.Create(CultureInfo.InvariantCulture, $"{what,-52}{value,10:0.0} {unit}"));
+
+    /// <summary>The demo holding with an owner who has a password.</summary>
+    private static async Task Template(string file)
+    {
+        HoldingFile.Prepare(file, db => DemoHolding.Fill(db, DateTimeOffset.UtcNow));
+        using var run = Process.Start(new ProcessStartInfo("dotnet", [Server.Dll, "owner", file, "the owner"]) {
+            RedirectStandardInput = true, RedirectStandardOutput = true
+        })!;
+        await run.StandardInput.WriteLineAsync(Password);
+        run.StandardInput.Close();
+        await run.WaitForExitAsync();
+        HoldingFile.Alone(file);
+    }
+
+    private sealed class Temporary : IDisposable
+    {
+        public string Path { get; } = Directory.CreateTempSubdirectory("mudpie-bench-").FullName;
+
+        public void Dispose() => Directory.Delete(Path, true);
+    }
+
+    private sealed class Server : IDisposable
+    {
+        private readonly Process _process;
+        private readonly HttpClient _http;
+
+        private Server(Process process, int port) => (_process, _http) = (process, new HttpClient(new SocketsHttpHandler {
+            UseCookies = false
+        }) { BaseAddress = new Uri($"http://127.0.0.1:{port}") });
+
+        public static string Dll => System.IO.Path.Combine(AppContext.BaseDirectory, "MudPie.Server.dll");
+
+        public static async Task<Server> Begin(params string[] settings)
+        {
+            using var free = new TcpListener(IPAddress.Loopback, 0);
+            free.Start();
+            var port = ((IPEndPoint)free.LocalEndpoint).Port;
+            free.Stop();
+            var start = new ProcessStartInfo("dotnet", [Dll, $"--Holding:Port={port}", "--Holding:Say=false", "--Holding:Warm=false",
+                "--Holding:TriesAMinute=100000", "--Holding:HashRounds=1000", "--Logging:LogLevel:Default=Error", .. settings]);
+            var server = new Server(Process.Start(start)!, port);
+            for (var tries = 0; ; tries++)
+            {
+                try
+                {
+                    await server._http.GetStringAsync("/health");
+                    return server;
+                }
+                catch (HttpRequestException) when (tries < 3000)
+                {
+                    await Task.Delay(20);
+                }
+            }
+        }
+
+        public double Megabytes() => double.Parse(File.ReadLines($"/proc/{_process.Id}/status")
+            .Single(l => l.StartsWith("VmRSS", StringComparison.Ordinal)).Split(' ', StringSplitOptions.RemoveEmptyEntries)[^2],
+            CultureInfo.InvariantCulture) / 1024;
+
+        public async Task<(string Host, string Cookie)> SignIn(string host)
+        {
+            using var answer = await Ask(host, HttpMethod.Post, "/api/people/sign-in", null,
+                JsonContent.Create(new { name = "the owner", password = Password }));
+            return (host, answer.Headers.GetValues("Set-Cookie").Single().Split(';')[0]);
+        }
+
+        public async Task<string> Get(string host, string path, string? cookie = null)
+        {
+            using var answer = await Ask(host, HttpMethod.Get, path, cookie, null);
+            return await answer.Content.ReadAsStringAsync();
+        }
+
+        public async Task Write((string Host, string Cookie) phone, string text) =>
+            (await Ask(phone.Host, HttpMethod.Post, "/api/book/seen", phone.Cookie, JsonContent.Create(new { text }))).Dispose();
+
+        private async Task<HttpResponseMessage> Ask(string host, HttpMethod method, string path, string? cookie, HttpContent? body)
+        {
+            using var request = new HttpRequestMessage(method, path) { Content = body };
+            request.Headers.Host = $"{host}:{_http.BaseAddress!.Port}";
+            request.Headers.Add("Idempotency-Key", Guid.NewGuid().ToString());
+            if (cookie is not null)
+            {
+                request.Headers.Add("Cookie", cookie);
+            }
+
+            var answer = await _http.SendAsync(request);
+            return answer.EnsureSuccessStatusCode();
+        }
+
+        public void Dispose()
+        {
+            _process.Kill();
+            _process.WaitForExit();
+            _process.Dispose();
+            _http.Dispose();
+        }
+    }
+}
