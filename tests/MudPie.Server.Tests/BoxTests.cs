@@ -124,6 +124,24 @@ public sealed class BoxTests
     }
 
     [Fact]
+    public async Task Many_who_come_at_once_to_one_that_is_closed_all_get_in()
+    {
+        using var box = new TestBox(background: true);
+        using var north = await box.Make("north-field");
+        for (var round = 0; round < 15; round++)
+        {
+            while (box.All.Stands("north-field").IsOpen)
+            {
+                await box.All.Close("north-field");
+            }
+
+            // each asks for something else that there is one of for each holding, while its workers ask too
+            await Task.WhenAll(new[] { "/api/today", "/api/copies", "/api/me", "/api/put-out/windows", "/api/people", "/api/brew/batches" }
+                .Select(path => Task.Run(async () => (await TestBox.Status(north, path)).ShouldBe(200, path))));
+        }
+    }
+
+    [Fact]
     public async Task Past_a_hundred_those_go_first_that_nobody_is_at()
     {
         using var box = new TestBox();

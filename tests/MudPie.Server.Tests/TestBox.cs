@@ -23,8 +23,16 @@ public sealed class TestBox : WebApplicationFactory<LiveBrew>
 
     public OpenHoldings All => Services.GetRequiredService<OpenHoldings>();
 
+    private readonly bool _background;
+
     public TestBox()
+        : this(false)
     {
+    }
+
+    public TestBox(bool background)
+    {
+        _background = background;
         Keeper = Visitor("");
         TestHolding.Send(Keeper, "/api/people/owner", new { name = "the keeper", password = Keepers }).GetAwaiter().GetResult().Status
             .ShouldBe(200);
@@ -97,7 +105,7 @@ public sealed class TestBox : WebApplicationFactory<LiveBrew>
     protected override void ConfigureWebHost(IWebHostBuilder builder)
     {
         foreach (var (name, value) in new[] { ("Folder", Folder), ("PatienceSeconds", "900"), ("Warm", "false"), ("HashRounds", "1000"),
-            ("TriesAMinute", "1000"), ("Say", "false"), ("Background", "false"), ("Copies", "true") })
+            ("TriesAMinute", "1000"), ("Say", "false"), ("Background", _background ? "true" : "false"), ("Copies", "true") })
         {
             builder.UseSetting("Holding:" + name, value);
         }

@@ -96,8 +96,10 @@ public static class DoorServices
 
         if (!door.CanOpen)
         {
-            throw new OpeningException("It can't be opened to the yard so: give --keys FOLDER, where the certificate's key is to lie, "
-                + "and no --proxy.");
+            throw new OpeningException(services.GetRequiredService<OpenHoldings>().Box is null
+                ? "It can't be opened to the yard so: give --keys FOLDER, where the certificate's key is to lie, and no --proxy."
+                : "A box is reached by names: give --name box.example and --certificate FILE for it and for *.box.example, or begin it "
+                    + "without --open behind a proxy (deploy/).");
         }
 
         if (!gate.HasOwner)

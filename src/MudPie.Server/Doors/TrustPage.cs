@@ -1,5 +1,5 @@
 using System.Net;
-using MudPie.Server.Web;
+using MudPie.Server.Held;
 
 namespace MudPie.Server.Doors;
 

@@ -4,7 +4,7 @@ using System.Security.Cryptography.X509Certificates;
 using Microsoft.AspNetCore.HostFiltering;
 using Microsoft.Extensions.Options;
 using Microsoft.Extensions.Primitives;
-using MudPie.Server.Web;
+using MudPie.Server.Held;
 
 namespace MudPie.Server.Doors;
 
@@ -31,7 +31,9 @@ public sealed class YardDoor(IConfiguration configuration, Reached reached, Door
     public bool IsOpen { get; private set; }
 
     /// <summary>True where this server can be opened at all: it was begun with a port of its own.</summary>
-    public bool CanOpen => listens.Port is not null && Keys is not null && configuration["Holding:Proxy"] is not { Length: > 0 };
+    /// <remarks>A box is reached by names: it needs a certificate for all of them, which its grower brings.</remarks>
+    public bool CanOpen => listens.Port is not null && Keys is not null && configuration["Holding:Proxy"] is not { Length: > 0 }
+        && (!IsBox || configuration["Holding:Certificate"] is { Length: > 0 });
 
     /// <summary>The short fingerprint; null where the grower brought a certificate, or it is closed.</summary>
     public string? Short => IsOpen ? _authority?.Short : null;

@@ -22,12 +22,12 @@ public sealed record HoldingPlace(string Name, string File, string People)
 /// <remarks>It ends by <see cref="Close"/> and is not disposable, as what is handed to a request must not end with the request.</remarks>
 public sealed class OneHolding
 {
-    private readonly ConcurrentDictionary<Type, Lazy<object>> _own = [];
+    private readonly ConcurrentDictionary<Type, object> _own = [];
+    private readonly List<IServiceScope> _made = [];
     private IReadOnlyList<IHostedService> _workers = [];
     private readonly Lock _one = new();
     private Task? _closing;
     private readonly IServiceProvider _server;
-    private readonly Lazy<IServiceScope> _home;
     private HoldingLease? _lease;
 
     /// <summary>One that is not opened yet.</summary>
@@ -37,7 +37,6 @@ public sealed class OneHolding
     {
         (Place, _server) = (place, server);
         Scopes = new HoldingScopes(server.GetRequiredService<IServiceScopeFactory>(), this);
-        _home = new Lazy<IServiceScope>(Scopes.CreateScope);
     }
 
     /// <summary>Where it lies.</summary>
@@ -49,9 +48,32 @@ public sealed class OneHolding
     /// <summary>What there is one of for each holding, made when it is first asked for.</summary>
     /// <typeparam name="T">What.</typeparam>
     /// <param name="make">Makes it; null where it is made of what its constructor asks for.</param>
+    /// <remarks>One is made at a time, each by a scope of its own: a scope locks itself while it makes something, so that in one that they
+    /// shared two that need each other's would wait for each other for ever.</remarks>
     public T Of<T>(Func<T>? make = null)
-        where T : class => (T)_own.GetOrAdd(typeof(T), _ => new Lazy<object>(() => make is null
-            ? ActivatorUtilities.CreateInstance<T>(_home.Value.ServiceProvider) : make())).Value;
+        where T : class
+    {
+        if (_own.TryGetValue(typeof(T), out var there))
+        {
+            return (T)there;
+        }
+
+        lock (_one)
+        {
+            return (T)_own.GetOrAdd(typeof(T), _ => make is null ? Make(typeof(T)) : make());
+        }
+    }
+
+    private object Make(Type type, params object[] given)
+    {
+        var scope = Scopes.CreateScope();
+        lock (_one)
+        {
+            _made.Add(scope);
+        }
+
+        return ActivatorUtilities.CreateInstance(scope.ServiceProvider, type, given);
+    }
 
     /// <summary>Takes the file, makes it if it is not there, brings it up to date if it is old.</summary>
     /// <param name="now">The time.</param>
@@ -63,7 +85,7 @@ public sealed class OneHolding
     public async Task Work(CancellationToken stop)
     {
         Volatile.Write(ref _workers, [.. _server.GetServices<HoldingWorker>().Select(kind =>
-            (IHostedService)ActivatorUtilities.CreateInstance(_home.Value.ServiceProvider, kind.Type, Scopes))]);
+            (IHostedService)Make(kind.Type, Scopes))]);
         foreach (var worker in _workers)
         {
             await worker.StartAsync(stop);
@@ -99,12 +121,13 @@ public sealed class OneHolding
             worker.Dispose();
         }
 
-        if (_home.IsValueCreated)
+        lock (_one)
         {
-            _home.Value.Dispose();
+            _made.ForEach(scope => scope.Dispose());
+            _made.Clear();
+            _own.Clear();
         }
 
-        _own.Clear();
         Ending = null;
         Interlocked.Exchange(ref _lease, null)?.Dispose();
     }

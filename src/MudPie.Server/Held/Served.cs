@@ -20,13 +20,16 @@ public static class Served
 
     /// <summary>The address of the box that a request came to, or to one of whose holdings; null where one holding is served.</summary>
     /// <returns>"https://box.example".</returns>
-    public static string? BoxAddress(HttpContext context) => context.Items[Base] is HostString host
-        ? $"{context.Request.Scheme}://{host}" : null;
+    public static string? BoxAddress(HttpContext context) => Root(context) is var (scheme, host) ? $"{scheme}://{host}" : null;
 
     /// <summary>The address of one of its holdings.</summary>
     /// <returns>"https://north-field.box.example".</returns>
-    public static string? AddressOf(HttpContext context, string name) => context.Items[Base] is HostString host
-        ? $"{context.Request.Scheme}://{name}.{host}" : null;
+    public static string? AddressOf(HttpContext context, string name) =>
+        Root(context) is var (scheme, host) ? $"{scheme}://{name}.{host}" : null;
+
+    private static (string Scheme, string Host)? Root(HttpContext context) => context.Items[Base] is not HostString host ? null
+        : context.RequestServices.GetRequiredService<Reached>().Yard is { } yard ? (new Uri(yard).Scheme, new Uri(yard).Authority)
+        : (context.Request.Scheme, host.ToString());
 
     /// <summary>What of a host's name names a holding, and what the box.</summary>
     /// <param name="host">"north-field.box.example".</param>

@@ -25,7 +25,7 @@ internal sealed class PeopleCarried(IServiceProvider services) : IArrival
             return; // nobody was ever let into it
         }
 
-        await file.Database.MigrateAsync();
+        await BringUp(file);
         await Carry(file, "", box, name, scope.ServiceProvider.GetRequiredService<ILookupNormalizer>());
     }
 
@@ -36,7 +36,7 @@ internal sealed class PeopleCarried(IServiceProvider services) : IArrival
         using var scope = holding.Scopes.CreateScope();
         var box = scope.ServiceProvider.GetRequiredService<PeopleDb>();
         await using var file = Of(holding.Place.File);
-        await file.Database.MigrateAsync();
+        await BringUp(file);
         await using (var all = await file.Database.BeginTransactionAsync())
         {
             await file.Users.ExecuteDeleteAsync(); // and with them all that hangs on them
@@ -44,6 +44,12 @@ internal sealed class PeopleCarried(IServiceProvider services) : IArrival
             await Carry(box, holding.Place.Name, file, "", scope.ServiceProvider.GetRequiredService<ILookupNormalizer>());
             await all.CommitAsync();
         }
+    }
+
+    private static async Task BringUp(PeopleDb file)
+    {
+        await file.Database.ExecuteSqlRawAsync("DROP TABLE IF EXISTS \"__EFMigrationsLock\""); // of one that was killed
+        await file.Database.MigrateAsync();
     }
 
     private PeopleDb Of(string file)

@@ -1,3 +1,4 @@
+using MudPie.Server.Held;
 using QRCoder;
 
 namespace MudPie.Server.Web;
@@ -18,15 +19,4 @@ internal static class QrCodes
         using var code = new SvgQRCode(data);
         return code.GetGraphic(4, "#000000", "#ffffff");
     }
-}
-
-/// <summary>Where a phone in the yard finds this server.</summary>
-public sealed class Reached
-{
-    /// <summary>"https://192.168.1.20:5181"; null while it is not open to the yard.</summary>
-    public string? Yard { get; set; }
-
-    /// <summary>The address that leads back here from a phone: the yard's while it is open, else the one that was asked.</summary>
-    public static string From(HttpContext context) => context.RequestServices.GetRequiredService<Reached>().Yard
-        ?? $"{context.Request.Scheme}://{context.Request.Host}";
 }
