@@ -4,6 +4,7 @@ using System.Globalization;
 using System.Net;
 using System.Net.Http.Json;
 using System.Net.Sockets;
+using Microsoft.Data.Sqlite;
 using MudPie.Records;
 using MudPie.Records.Demo;
 
@@ -13,7 +14,7 @@ namespace MudPie.Bench;
 internal static class Boxes
 {
     private const string Password = "seven wet boots on a gate";
-    private const int Phones = 100, Holdings = 1000;
+    private const int Phones = 100, Holdings = 1000, Brewing = 20;
     private static readonly TimeSpan Span = TimeSpan.FromSeconds(60), Pause = TimeSpan.FromSeconds(1);
 
     /// <summary>A hundred phones at one holding read and write for a minute, each about once a second.</summary>
@@ -24,7 +25,7 @@ internal static class Boxes
         await Template(file);
         using var server = await Server.Begin($"--Holding:File={file}");
         var phones = await Task.WhenAll(Enumerable.Range(0, Phones).Select(_ => server.SignIn("localhost")));
-        await Minute("a hundred phones at one holding", server, phones);
+        await Minute("a hundred phones at one holding", server, phones, "/api/brew/batches/14");
     }
 
     /// <summary>A thousand holdings on one box, a hundred of them open, each with a phone that reads and writes.</summary>
@@ -33,14 +34,26 @@ internal static class Boxes
         using var folder = new Temporary();
         var template = Path.Combine(folder.Path, "template");
         await Template(template);
+        var quiet = template + "-quiet"; // nothing goes on in it
+        File.Copy(template, quiet);
+        using (var file = new SqliteConnection($"Data Source={quiet};Pooling=false"))
+        {
+            file.Open();
+            using var over = file.CreateCommand();
+            over.CommandText = "UPDATE Batches SET State = 'used' WHERE State IN ('brewing', 'off')";
+            over.ExecuteNonQuery();
+        }
+
+        HoldingFile.Alone(quiet);
         var holdings = Directory.CreateDirectory(Path.Combine(folder.Path, "holdings")).FullName;
         for (var i = 0; i < Holdings; i++)
         {
-            File.Copy(template, Path.Combine(holdings, $"n{i}.mudpie"));
+            File.Copy(i < Brewing ? template : quiet, Path.Combine(holdings, $"n{i}.mudpie"));
         }
 
         var began = Stopwatch.GetTimestamp();
         using var server = await Server.Begin($"--Holding:Folder={holdings}", "--Holding:Copies=false");
+        Console.WriteLine($"({Brewing} of the thousand have brews that go on, and are kept open)");
         Say("a box of a thousand answers after", Stopwatch.GetElapsedTime(began).TotalMilliseconds, "ms");
         Say("  its memory, none open", server.Megabytes(), "MB");
         await server.SignIn("n999.localhost"); // what is compiled with the first one is not one more holding's
@@ -62,12 +75,23 @@ internal static class Boxes
             phones.Add(await server.SignIn($"n{i}.localhost"));
         }
 
-        await Minute("a hundred holdings, a phone at each", server, phones);
+        await Minute("a hundred holdings, a phone at each", server, phones, "/api/shelf");
         Say("  memory after it", server.Megabytes(), "MB");
     }
 
-    private static async Task Minute(string what, Server server, IReadOnlyList<(string Host, string Cookie)> phones)
+    private static async Task Minute(string what, Server server, IReadOnlyList<(string Host, string Cookie)> phones,
+        string page)
     {
+        for (var i = 0; i < 40; i++) // a server that runs for a while has compiled what is asked often
+        {
+            foreach (var path in new[] { "/api/today", page, "/api/watch" })
+            {
+                await server.Get(phones[0].Host, path, phones[0].Cookie);
+            }
+
+            await server.Write(phones[0], "warm");
+        }
+
         var (times, began, written) = (new ConcurrentBag<double>(), Stopwatch.GetTimestamp(), 0);
         await Task.WhenAll(phones.Select((phone, n) => Task.Run(async () =>
         {
@@ -82,7 +106,7 @@ internal static class Boxes
                 }
                 else
                 {
-                    var path = i % 4 == 0 ? "/api/today" : i % 4 == 1 ? "/api/brew/batches/14" : "/api/watch";
+                    var path = i % 4 == 0 ? "/api/today" : i % 4 == 1 ? page : "/api/watch";
                     await server.Get(phone.Host, path, phone.Cookie);
                 }
 

@@ -78,6 +78,11 @@ internal sealed class BoxKeeper(OpenHoldings all, TimeProvider time, ILogger<Box
         var file = all.FileOf(name);
         if (HoldingGlance.GoesOn(file))
         {
+            if (all.Open >= OpenHoldings.Most)
+            {
+                return; // it would only push another out: seen to when somebody comes
+            }
+
             (await all.Enter(name))?.Dispose(); // open as long as something goes on
             return;
         }

@@ -71,16 +71,9 @@ public sealed class LiveBrew(HoldingDb db, HoldingClock clock, WeatherBook weath
             ? await db.ProbeReadings.CountAsync(r => r.ProbeLinkId == link.Id) / 15 : 0;
         var key = (batch.Id, batch.Log.Count, batch.State, hold, window, probed, await clock.Units(), clock.Writing,
             now.ToUnixTimeSeconds() / 120);
-        if (cache.TryGetValue(key, out Ruling<WatchAnswer>? kept) && kept is not null)
-        {
-            return kept;
-        }
-
-        var ruling = BrewWatch.Of((await Ask(batch, started, now, hold, window)) with {
-            Members = batch.StartedAt is null
-            ? BrewPlan.Members : null
-        }, await clock.Local());
-        return cache.Set(key, ruling, new MemoryCacheEntryOptions { AbsoluteExpirationRelativeToNow = TimeSpan.FromMinutes(3), Size = 1 });
+        return await cache.Once(key, TimeSpan.FromMinutes(3), async () => BrewWatch.Of(
+            (await Ask(batch, started, now, hold, window)) with { Members = batch.StartedAt is null ? BrewPlan.Members : null },
+            await clock.Local()));
     }
 
     /// <summary>What a batch has taught so far, to be kept when it ends; null where there is too little.</summary>
