@@ -21,9 +21,9 @@ export function BoxShell() {
         <p className="flex items-center gap-2">
           <img src="/mark.svg" alt="" className="h-9 w-9" />
           <b className="font-head text-xl">Mud Pie</b>
-          <span className="text-ash">one box for several holdings</span>
+          <span className="hidden text-ash wide:inline">one box for several holdings</span>
         </p>
-        <nav aria-label="The box" className="flex gap-6">
+        <nav aria-label="The box" className="hidden gap-6 wide:flex">
           {links}
         </nav>
         {me.name && (
@@ -39,6 +39,12 @@ export function BoxShell() {
           <Route path="*" element={<Navigate to="/" replace />} />
         </Routes>
       </Ready>
+      <nav
+        aria-label="The box on the phone"
+        className="no-print fixed inset-x-0 bottom-0 z-30 flex h-14 items-center justify-around border-t border-line bg-paper wide:hidden"
+      >
+        {links}
+      </nav>
     </>
   );
 }
