@@ -210,7 +210,7 @@ public static class Examples
         ("/api/people/feed", "{}"),
         ("/api/people/yard", """{"open":true}"""),
         ("/api/copies", "{}"),
-        ("/api/box/holdings", """{"name":"north-field","owner":"the grower"}"""),
+        ("/api/box/holdings", """{"name":"south-field","owner":"the grower"}"""),
         ("/api/box/holdings/north-field/owner", """{"owner":"the grower"}"""),
         ("/api/copies/restore", """{"name":"holding-2026-06-10.mudpie","second":false}"""),
         ("/api/brew/batches/15/move/work-out", """{"useAt":"2026-06-13T07:00:00Z"}"""),
