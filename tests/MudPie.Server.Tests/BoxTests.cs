@@ -210,6 +210,21 @@ public sealed class BoxTests
     }
 
     [Fact]
+    public async Task Whoever_came_to_one_that_went_elsewhere_does_not_come_to_a_new_one_of_its_name()
+    {
+        using var box = new TestBox();
+        using var before = await box.Make("north-field");
+        (await TestHolding.Send(box.Keeper, "/api/box/holdings/north-field/archive", new { })).Status.ShouldBe(200);
+        File.Delete(Path.Combine(box.All.Archive, "north-field.mudpie"));
+        var (status, made) = await TestHolding.Send(box.Keeper, "/api/box/holdings", new { name = "north-field", owner = "the grower" });
+        status.ShouldBe(200, made.ToJsonString());
+        (await TestBox.Status(before, "/api/today")).ShouldBe(401);
+        (await SignIn(box.Visitor("north-field"), "the grower", TestBox.PasswordOf("north-field"))).Status.ShouldBe(422);
+        using var now = await box.Join("north-field", (string)made["code"]!);
+        (await Names(now)).ShouldBe(["the grower"]);
+    }
+
+    [Fact]
     public async Task A_file_that_is_laid_into_the_folder_is_a_holding_and_brings_its_people()
     {
         using var box = new TestBox();

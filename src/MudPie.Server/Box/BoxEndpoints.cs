@@ -117,7 +117,8 @@ public static class BoxEndpoints
 
         using var scope = Scope(all.ToBe(name), who);
         var desk = scope.ServiceProvider.GetRequiredService<PeopleDesk>();
-        var (person, refusal) = await desk.OwnerToBe(r.Owner); // before the file: where it can't be made, this is done again
+        await desk.Forget(); // one of this name may have been here, and gone elsewhere
+        var (person, refusal) = await desk.Make(r.Owner, null, Role.Owner); // before the file: where it can't be made, this is done again
         if (refusal is not null)
         {
             return Problems.Of(Called(refusal));

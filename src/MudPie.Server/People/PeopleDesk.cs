@@ -99,6 +99,15 @@ public sealed class PeopleDesk(PeopleDb db, UserManager<Person> people, SignInMa
         return (person, null);
     }
 
+    /// <summary>Whoever came to a holding that was called so before does not come to a new one of that name.</summary>
+    public async Task Forget()
+    {
+        await db.JoinCodes.Where(c => c.Holding == _here).ExecuteDeleteAsync();
+        await db.Devices.Where(d => d.Holding == _here).ExecuteDeleteAsync();
+        await db.Memberships.Where(m => m.Holding == _here).ExecuteDeleteAsync();
+        await db.Users.Where(p => p.Home == _here && !db.Memberships.Any(m => m.PersonId == p.Id)).ExecuteDeleteAsync();
+    }
+
     /// <summary>Somebody who is to be an owner: somebody new, or somebody who is known here and becomes it, or becomes it again.</summary>
     public async Task<(Person? Person, Refusal? Refusal)> OwnerToBe(string name)
     {
