@@ -12,6 +12,7 @@ using MudPie.Core.Judging.Trials;
 using MudPie.Core.Looking;
 using MudPie.Core.Mixing;
 using MudPie.Core.PuttingOut;
+using MudPie.Core.Sharing;
 using MudPie.Core.Sheets;
 using MudPie.Core.Solids;
 using MudPie.Core.Works;
@@ -62,6 +63,8 @@ public static class Forms
         [typeof(CheckAsked)] = new("check", 2, kept => kept), // plants may be counted metre by metre
         [typeof(WalkPlan)] = new("walk"),
         [typeof(ZoneShape)] = new("zone"),
+        [typeof(IReadOnlyList<CleanedStep>)] = new("cleaned"),
+        [typeof(IReadOnlyList<double>)] = new("figures"),
     };
 
     /// <summary>How they are written: camelCase, ideas by their words.</summary>
@@ -110,7 +113,7 @@ public static class Forms
     }
 
     /// <summary>Tells EF Core which properties are kept so: all that are of these types.</summary>
-    internal static void Configure(ModelConfigurationBuilder builder)
+    public static void Configure(ModelConfigurationBuilder builder)
     {
         foreach (var type in All.Keys)
         {

@@ -281,6 +281,7 @@ public sealed class HoldingDb(DbContextOptions<HoldingDb> options) : DbContext(o
         modelBuilder.Entity<Acknowledged>().HasIndex(a => a.At);
         modelBuilder.Entity<Bed>().HasIndex(b => b.Name).IsUnique();
         modelBuilder.Entity<Vessel>().HasIndex(v => v.Name).IsUnique();
+        modelBuilder.Entity<Vessel>().HasIndex(v => v.SharedAs).IsUnique();
         modelBuilder.Entity<StripReading>().HasIndex(s => new { s.WaterSourceId, s.At });
         modelBuilder.Entity<WaterTest>().HasIndex(t => new { t.WaterSourceId, t.At });
         modelBuilder.Entity<Batch>(batch =>

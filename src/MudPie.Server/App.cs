@@ -18,6 +18,7 @@ using MudPie.Server.Notes;
 using MudPie.Server.People;
 using MudPie.Server.PuttingOut;
 using MudPie.Server.Sheets;
+using MudPie.Server.Shared;
 using MudPie.Server.Shelf;
 using MudPie.Server.Solids;
 using MudPie.Server.Today;
@@ -85,6 +86,7 @@ public static class App
             var holding = app.Services.GetRequiredService<OpenHoldings>().Door;
             holding.Take(app.Services.GetRequiredService<TimeProvider>().GetUtcNow());
             holding.Scopes.OpenPeople(make: holding.Place.IsBox);
+            holding.Scopes.OpenShared();
             if (app.Services.OpenYard(settings.GetValue("Open", false)) is { } said)
             {
                 app.Lifetime.ApplicationStarted.Register(() => Console.WriteLine(said));
@@ -129,6 +131,7 @@ public static class App
         services.ConfigureHttpJsonOptions(o => Json.Set(o.SerializerOptions));
         services.Configure<RouteHandlerOptions>(o => o.ThrowOnBadRequest = true);
         services.AddDbContext<HoldingDb>((at, o) => o.UseHolding(at.GetRequiredService<HoldingPlace>().File));
+        services.AddDbContext<SharedDb>((at, o) => o.UseHolding(at.GetRequiredService<HoldingPlace>().People, SharedDb.History));
         services.AddSingleton(TimeProvider.System);
         services.AddHoldings().AddForEach<WriteTurns>().AddForEach<LiveFeed>().AddForEach<WeatherHealth>().AddForEach<CopyShelf>()
             .AddForEach<IMemoryCache>(() => new HoldingCache());
@@ -136,7 +139,7 @@ public static class App
         services.AddScoped<HoldingClock>().AddScoped<Writes>().AddScoped<LiveBrew>().AddScoped<PlanDesk>().AddScoped<ForwardRun>()
             .AddScoped<StockKeeper>().AddScoped<WeatherBook>().AddScoped<TankJobs>().AddScoped<TankStarts>().AddScoped<TankMixing>()
             .AddScoped<TankCosts>().AddScoped<TrialDesk>().AddScoped<ClaimDesk>().AddScoped<MixDesk>()
-            .AddScoped<HeapDesk>().AddScoped<WorkDesk>().AddScoped<SheetDesk>().AddScoped<SolidDesk>();
+            .AddScoped<HeapDesk>().AddScoped<WorkDesk>().AddScoped<SheetDesk>().AddScoped<SolidDesk>().AddScoped<SharedDesk>();
         if (!ForOpenApi && builder.Configuration.GetValue("Holding:Background", true))
         {
             services.AddWorkerForEach<ProbeReader>().AddWorkerForEach<WatchService>().AddWorkerForEach<WeatherReader>()
@@ -278,6 +281,7 @@ public static class App
         api.MapLive();
         api.MapDoors();
         api.MapBox();
+        api.MapShared();
         api.MapCopies();
     }
 

@@ -86,6 +86,7 @@ const places = {
   "/brew/microscope": room(() => import("./rooms/brew/LensRoom"), "LensRoom"),
   "/brew/clean": room(() => import("./rooms/brew/CleanRoom"), "CleanRoom"),
   "/brew/back": room(() => import("./rooms/brew/BackRoom"), "BackRoom"),
+  "/brew/shared": room(() => import("./rooms/brew/SharedRoom"), "SharedRoom"),
   "/brew/practice": room(() => import("./rooms/brew/PracticeRoom"), "PracticeRoom"),
   "/brew/:id/card": room(() => import("./rooms/brew/Card"), "Card"),
   "/brew/:id": room(() => import("./rooms/brew/BatchPage"), "BatchPage"),

@@ -100,6 +100,11 @@ public static class BrewPlan
                 Cautions.Usual);
         }
 
+        if (q.VesselHandedTo is { } who)
+        {
+            yield return new("vessel-away", $"This vessel is with {who}. Book it and fetch it in time, or choose another.", Cautions.Usual);
+        }
+
         foreach (var kind in (q.MoreSources ?? []).Select(m => m.Kind!).Prepend(sourceKind))
         {
             if (q.SourceRulings.GetValueOrDefault(kind) is { Fitness: SourceFitness.Mind or SourceFitness.Unasked } ruling)

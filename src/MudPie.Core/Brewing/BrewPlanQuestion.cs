@@ -100,6 +100,9 @@ public sealed record BrewPlanQuestion
     /// <summary>The vessel has not been logged clean since its last brew.</summary>
     public bool VesselUnclean { get; init; }
 
+    /// <summary>Who has the vessel, where it was handed to another holding; null while it is here.</summary>
+    public string? VesselHandedTo { get; init; }
+
     /// <summary>What earlier brews have taught; null for the table.</summary>
     public Prior? Prior { get; init; }
 

@@ -32,6 +32,9 @@ public sealed record VesselStands
     /// <summary>When it was last used; null for never.</summary>
     public DateTimeOffset? UsedAt { get; init; }
 
+    /// <summary>Who has it, where it was handed to another holding; null while it is here.</summary>
+    public string? HandedTo { get; init; }
+
     /// <summary>Whether it was logged clean since.</summary>
     public bool Clean { get; init; }
 }
@@ -60,6 +63,7 @@ public static class Yard
         BatchState.Off => new(v.Tone, "air off", v.MinutesLeft is { } left ? $"{Say.Minutes(left)} left" : In(v, now)),
         BatchState.Brewing => new(v.Tone, v.Oxygen is { } o ? $"{Say.Fixed(o.Now, 1)} mg/L and {Way(o.InAnHour - o.Now)}" : "going",
             In(v, now)),
+        _ when v.HandedTo is { } who => new(Tone.Go, "lent", $"with {who}"),
         _ when v.UsedAt is not { } used => new(Tone.Go, "empty", "never used"),
         _ => new(v.Clean ? Tone.Go : Tone.Mind, v.Clean ? "empty, washed" : "empty, not washed",
             $"since {Say.Day(local(v.UsedAt.Value))}"),

@@ -195,6 +195,15 @@ public sealed class Vessel : IVersioned
     /// diffuser.</summary>
     public AirBenchQuestion? Air { get; set; }
 
+    /// <summary>Its mark where several holdings of a box share it; null where it is this holding's alone.</summary>
+    public Guid? SharedAs { get; set; }
+
+    /// <summary>Who has it, as they call themselves; null while it is here.</summary>
+    public string? HandedTo { get; set; }
+
+    /// <summary>When it last came here from another holding and was not clean; null for never.</summary>
+    public DateTimeOffset? CameUncleanAt { get; set; }
+
     public List<VesselCleaning> Cleanings { get; } = [];
 }
 

@@ -4,6 +4,7 @@ using MudPie.Core.Workings;
 using MudPie.Records;
 using MudPie.Server.Held;
 using MudPie.Server.People;
+using MudPie.Server.Shared;
 using MudPie.Server.Web;
 
 namespace MudPie.Server.Box;
@@ -118,6 +119,7 @@ public static class BoxEndpoints
         using var scope = Scope(all.ToBe(name), who);
         var desk = scope.ServiceProvider.GetRequiredService<PeopleDesk>();
         await desk.Forget(); // one of this name may have been here, and gone elsewhere
+        await scope.ServiceProvider.GetRequiredService<SharedDesk>().Forget(name);
         var (person, refusal) = await desk.Make(r.Owner, null, Role.Owner); // before the file: where it can't be made, this is done again
         if (refusal is not null)
         {

@@ -12,8 +12,9 @@ namespace MudPie.Server.Brewing;
 public sealed record CleanStepView(string Id, string Name, string Detail, DateTimeOffset? DoneAt);
 
 /// <summary>A vessel and how clean it is.</summary>
-public sealed record CleanView(int VesselId, string Vessel, DateTimeOffset? UsedAt, string? LastBrew, bool InUse, bool Clean, string Says,
-    IReadOnlyList<CleanStepView> Steps);
+/// <param name="HandedTo">Who has it, where it was handed to another holding; null while it is here.</param>
+public sealed record CleanView(int VesselId, string Vessel, DateTimeOffset? UsedAt, string? LastBrew, bool InUse, bool Clean,
+    string? HandedTo, string Says, IReadOnlyList<CleanStepView> Steps);
 
 /// <summary>A step done.</summary>
 public sealed record CleanRequest(string? Step, DateTimeOffset? At);
@@ -40,21 +41,27 @@ public static class Cleaning
         var rows = await db.Vessels.AsNoTracking().OrderBy(v => v.Id).Select(v => new {
             v.Id,
             v.Name,
+            v.HandedTo,
+            v.CameUncleanAt,
             Last = db.Batches.Where(b => b.VesselId == v.Id && b.StartedAt != null).OrderByDescending(b => b.StartedAt)
                 .Select(b => new { b.Name, b.State, b.StartedAt, b.AirOffAt, b.UseAt }).FirstOrDefault(),
             Done = v.Cleanings.OrderByDescending(c => c.At).Take(40).Select(c => new { c.Step, c.At }).ToList(),
         }).ToListAsync();
         return [.. rows.Select(r =>
         {
-            var used = r.Last?.AirOffAt ?? r.Last?.StartedAt;
+            var brewed = r.Last?.AirOffAt ?? r.Last?.StartedAt;
+            var cameUnclean = r.CameUncleanAt is { } came && (brewed is null || came > brewed);
+            var used = cameUnclean ? r.CameUncleanAt : brewed;
             var since = r.Done.Where(d => used is null || d.At >= used).ToList();
             var clean = used is null || CleanUp.IsClean(since.Select(d => d.Step));
             var inUse = r.Last?.State is BatchState.Brewing or BatchState.Off;
             var left = CleanUp.Steps.Count(s => since.All(d => d.Step != s.Id));
-            var says = used is null ? "Never used here." : inUse ? "In use." : clean ? "Clean." : since.Count == 0
-                ? "Not logged clean since its last brew: a film left on the walls spoils the next."
+            var says = r.HandedTo is { } who ? $"With {who}." : used is null
+                ? "Never used here." : inUse ? "In use." : clean ? "Clean." : since.Count == 0
+                ? $"{(cameUnclean ? "It came from another holding, and not clean" : "Not logged clean since its last brew")}: a film left "
+                    + "on the walls spoils the next."
                 : $"{Say.Count(left, "step")} left.";
-            return new CleanView(r.Id, r.Name, used, r.Last?.Name, inUse, clean, says,
+            return new CleanView(r.Id, r.Name, used, cameUnclean ? null : r.Last?.Name, inUse, clean, r.HandedTo, says,
                 [.. CleanUp.Steps.Select(s => new CleanStepView(s.Id, s.Name, s.Detail, since.FirstOrDefault(d => d.Step == s.Id)?.At))]);
         })];
     }

@@ -33,6 +33,9 @@ public sealed record KitSnapshot(
 {
     private static readonly ConditionalWeakTable<IMemoryCache, Standing> Shelves = [];
 
+    /// <summary>Vessels to choose from: those that are here; all of them where none is.</summary>
+    public IEnumerable<Vessel> Here => Vessels.Any(v => v.HandedTo is null) ? Vessels.Where(v => v.HandedTo is null) : Vessels;
+
     /// <summary>The snapshot, from memory or from the file. One that was being read while something was written is answered and not
     /// kept.</summary>
     public static async Task<KitSnapshot> Of(HoldingDb db, IMemoryCache cache, DateTimeOffset now)

@@ -101,7 +101,7 @@ public sealed class PlanDesk(HoldingDb db, HoldingClock clock, WeatherBook weath
     {
         var wanted = BrewPlan.WantedL(r.BedIds.Distinct().Where(kit.Beds.ContainsKey).Select(id => kit.Beds[id]),
             r.Purpose == Purpose.Leaf);
-        var chosen = KitChoice.Complete(wanted, [.. kit.Vessels.Select(v => new VesselToChoose(v.Id, v.Shape, v.WorkingL))],
+        var chosen = KitChoice.Complete(wanted, [.. kit.Here.Select(v => new VesselToChoose(v.Id, v.Shape, v.WorkingL))],
             [.. kit.Pumps.Select(p => new PumpToChoose(p.Id, p.OpenLpm, p.BatteryHours is not null))],
             [.. kit.Diffusers.Select(d => new KindToChoose(d.Id, d.Kind))], [.. kit.Waters.Select(w => new WaterToChoose(w.Id, w.Kind))],
             new KitChosen(r.VesselId, r.PumpId, r.DiffuserId, r.WaterSourceId));
@@ -199,6 +199,7 @@ public sealed class PlanDesk(HoldingDb db, HoldingClock clock, WeatherBook weath
             Battery = kit.Pumps.Where(p => p.BatteryHours is not null).MaxBy(p => p.OpenLpm) is { } battery
                 ? BatteryPump.OfKit(new LitresPerMinute(battery.OpenLpm), new Kilopascals(battery.ShutOffKPa), battery.BatteryHours) : null,
             VesselUnclean = kit.Unclean.Contains(vessel.Id),
+            VesselHandedTo = vessel.HandedTo,
             Beds = [],
             Purpose = r.Purpose,
             // hours of use are said to the minute, everywhere the same

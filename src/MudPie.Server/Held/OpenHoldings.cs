@@ -112,6 +112,16 @@ public sealed partial class OpenHoldings : IDisposable
         }
     }
 
+    /// <summary>Those that are open, but for one.</summary>
+    /// <param name="name">That one.</param>
+    public IReadOnlyList<OneHolding> Others(string name)
+    {
+        lock (_one)
+        {
+            return [.. _seats.Where(s => s.Key != name && s.Value.Closing is null).Select(s => s.Value.Holding)];
+        }
+    }
+
     private HoldingPlace PlaceOf(string name) => new(name, FileOf(name), PeopleFile);
 
     /// <summary>A holding of the box that is not there yet: whom it lets in can be said before.</summary>

@@ -62,7 +62,7 @@ public static class YardEndpoints
                 batch is null ? 0 : Math.Clamp(batch.BrewL / k.TotalL, 0, 1), batch?.State == BatchState.Planned,
                 batch is { State: BatchState.Brewing, Making: Making.Tea or Making.Bubbled } ? AirOf(batch) : 0,
                 says with { Word = InUnits.Say(says.Word, units) },
-                batch is null ? wash is { Clean: false, UsedAt: not null } ? "/brew/clean" : "/brew/plan?vessel=" + k.Id
+                batch is null ? wash is { Clean: false, UsedAt: not null, HandedTo: null } ? "/brew/clean" : "/brew/plan?vessel=" + k.Id
                     : $"/brew/{batch.Id}");
         }).ToList();
         var items = (await TodayEndpoints.OfBrews(going, db, clock)).Concat(await TodayMixing.Of(mixes, heaps, works, clock)).OrderBy(i =>
@@ -111,6 +111,7 @@ public static class YardEndpoints
         Tone = watch?.Verdict.Tone ?? Tone.Go,
         NotFit = watch?.Gate.Fitness == Fitness.NotFit,
         UsedAt = wash.UsedAt,
+        HandedTo = wash.HandedTo,
         Clean = wash.Clean,
     };
 

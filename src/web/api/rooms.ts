@@ -3,8 +3,9 @@
  * among what the watch has said.
  */
 const touches: Record<string, readonly string[] | "all"> = {
-  brew: ["brew", "ground", "put-out", "shelf", "book", "look"],
-  ground: ["ground", "brew", "put-out", "shelf", "book", "look"],
+  brew: ["brew", "ground", "put-out", "shelf", "book", "look", "shared"],
+  shared: ["shared", "brew", "ground", "make"],
+  ground: ["ground", "brew", "put-out", "shelf", "book", "look", "shared"],
   "put-out": ["put-out", "brew", "ground", "shelf", "book", "judge"],
   shelf: ["shelf", "ground", "put-out", "brew", "book", "mix"],
   almanac: ["almanac"],
@@ -82,6 +83,7 @@ const words: readonly (readonly [string, string])[] = [
   ["/api/people", "People and copies"],
   ["/api/copies", "The copies"],
   ["/api/me", "Who is here"],
+  ["/api/shared", "What is shared"],
   ["/api/holding", "The holding"],
 ];
 

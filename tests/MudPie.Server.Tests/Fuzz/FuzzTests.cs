@@ -38,7 +38,9 @@ public sealed class FuzzTests
             "/api/people/owner", "/api/people/sign-in", "/api/people/join", "/api/people/password", "/api/people/codes",
             "/api/people/1/role",
             "/api/people/devices/1/strike", "/api/people/devices/1/name", "/api/people/yard", "/api/copies/restore",
-            "/api/box/holdings", "/api/box/holdings/north-field/owner"];
+            "/api/box/holdings", "/api/box/holdings/north-field/owner", "/api/shared/vessels", "/api/shared/vessels/1/bookings",
+            "/api/shared/vessels/1/give", "/api/shared/vessels/1/receive", "/api/shared/vessels/1/counts", "/api/shared/vessels/1/keep",
+            "/api/shared/vessels/1/end", "/api/shared/bookings/1/off"];
         List<string> refused = [];
         foreach (var (path, body) in Examples.All)
         {

@@ -7,7 +7,8 @@ import { Field } from "../../parts/Field";
 import { Sum } from "../../parts/Sum";
 import { WrongElse } from "../../parts/Wrong";
 
-const counts = (t: string) =>
+/** Numbers as they were typed, field by field. */
+export const counts = (t: string) =>
   t
     .split(/[\s,;]+/)
     .filter(Boolean)

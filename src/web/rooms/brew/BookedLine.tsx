@@ -1,0 +1,49 @@
+import { scaleTime } from "d3-scale";
+import type { Schemas } from "../../api/client";
+import { useClock } from "../../parts/clock";
+
+const days = 21;
+const ms = 86_400_000;
+const [width, top, foot] = [660, 26, 62];
+
+/** Three weeks as a line with a peg for each day; what is booked hangs from it. The list beside says the same. */
+export function BookedLine({ vessel }: { vessel: Schemas["SharedVesselView"] }) {
+  const clock = useClock();
+  const now = new Date();
+  const x = scaleTime([now, new Date(now.getTime() + days * ms)], [6, width - 6]).clamp(true);
+  const pegs = Array.from({ length: days }, (_, i) => new Date(now.getTime() + i * ms));
+  const hung = vessel.bookings.filter((b) => x(new Date(b.from)) < width - 7);
+  return (
+    <svg viewBox={`0 0 ${width} 70`} className="h-auto w-full max-w-3xl" aria-hidden>
+      <path d={`M0 ${top}q${width / 2} 7 ${width} 0`} className="fill-none stroke-ink" strokeWidth="2" />
+      {pegs.map((d, i) => (
+        <g key={i}>
+          <path d={`M${x(d)} ${top - 4}v9`} className="stroke-ink" strokeWidth={i % 7 === 0 ? 3 : 1.4} />
+          {i % 7 === 0 && (
+            <text x={x(d) + 3} y="15" className="fill-ash text-[15px]">
+              {clock.day(d)}
+            </text>
+          )}
+        </g>
+      ))}
+      {hung.map((b) => {
+        const [from, to] = [x(new Date(b.from)), x(new Date(b.until))];
+        const wide = Math.max(to - from, 5);
+        return (
+          <g key={b.id}>
+            <path
+              d={`M${from} ${top + 3}h${wide}v${foot - top - 8}q${-wide / 2} 9 ${-wide} 0z`}
+              className={b.ours ? "fill-brew stroke-clay" : "fill-paper stroke-ink"}
+              strokeWidth="2"
+            />
+            {wide > 60 && (
+              <text x={from + 6} y={top + 21} className="fill-ink text-[14px]">
+                {(b.ours ? "you" : b.called).slice(0, Math.floor(wide / 8))}
+              </text>
+            )}
+          </g>
+        );
+      })}
+    </svg>
+  );
+}
