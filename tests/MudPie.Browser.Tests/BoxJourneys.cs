@@ -66,4 +66,92 @@ public class BoxJourneys
         desk.See("the keeper put the holding south-field away.");
         desk.Axe().ShouldBeEmpty("who keeps the box");
     }
+
+    /// <summary>Two holdings of a box: the demo's at a desk, and a new one on a phone.</summary>
+    private static void Open(Page desk, Page hill)
+    {
+        desk.Go($"http://localhost:{desk.Address.Port}/");
+        desk.Fill("Password", Password);
+        desk.Fill("The same again", Password);
+        desk.Click("Make it");
+        desk.See("north-field");
+        desk.Fill("Its name in the address", "hill-garden");
+        desk.Fill("What its first owner is called", "Anna");
+        desk.Click("Make it");
+        hill.Go(At(desk, "hill-garden", "/join#" + desk.Says(CodePath)));
+        hill.Click("Join");
+        hill.See("What will you make first?");
+        hill.Asked("/api/holding/setup", """
+            {"name":"Hill Garden","place":"52.5, 0.0","altitude":"6 m","zone":"Europe/London","units":"metric","bedName":"Ridge",
+             "area":"200 m²","crop":"fennel","growing":"annual","shape":"bucket","total":"20 L","depth":"28 cm","openFlow":"6 L/min",
+             "shutOff":"20 kPa","diffuserKind":"airStone","waterKind":"mains","strip":"0.6"}
+            """);
+        desk.Click("Done");
+        desk.Press("//ul[@aria-label='All holdings']//button[contains(., 'north-field')]");
+        desk.Fill("What they are called there", "Ben");
+        desk.Click("Make a code");
+        desk.Go(At(desk, "north-field", "/join#" + desk.Says(CodePath)));
+        desk.Click("Join");
+        desk.See("Wants hands");
+    }
+
+    [Fact]
+    public void A_booked_barrel_is_handed_over_clean_and_its_card_goes_along()
+    {
+        using var desk = new Page(demo: true, box: true);
+        using var hill = new Page(desk, 390, 844);
+        Open(desk, hill);
+        desk.Go(At(desk, "north-field", "/brew"));
+        desk.Click("shared vessels");
+        desk.See("Nobody shares a vessel yet.");
+        desk.Axe().ShouldBeEmpty("nothing shared yet");
+        desk.Press("//button[@role='radio'][contains(., 'the Cone')]");
+        desk.Click("Share it");
+        desk.See("It is here.");
+
+        hill.Go(At(desk, "hill-garden", "/brew/shared"));
+        hill.See("whose it is.");
+        hill.Press("//button[@aria-controls='slate'][@aria-expanded='false']");
+        hill.Fill("Fetched at", "2026-06-11 08:00");
+        hill.Fill("Handed on at", "2026-06-11 07:00");
+        hill.Click("Book it");
+        hill.See("It ends before it begins.");
+        hill.Fill("Handed on at", "2026-06-13 18:00");
+        hill.Click("Book it");
+        hill.See("call off");
+        hill.Axe().ShouldBeEmpty("a booked vessel, on a phone");
+
+        // the other page hears of it by itself; it is handed over once it is clean
+        desk.See("Empty and clean first");
+        desk.Press("//section[@aria-label='Hand it over']//a[.='clean up']");
+        foreach (var step in new[] { "Rinse", "Walls", "Hose and outlets", "Bag and mesh", "Dry" })
+        {
+            desk.Press($"//button[@aria-label='done: {step}, the Cone']");
+            desk.See($"//section[@aria-label='the Cone']", step == "Dry" ? "Clean." : "left.");
+        }
+
+        desk.Go(At(desk, "north-field", "/brew/shared"));
+        desk.See("To whom");
+        desk.Fill("Signed", "Ben of the north");
+        desk.Press("//section[@aria-label='Hand it over']//button[@type='submit']");
+        desk.See("not received yet");
+        hill.See("How did it come?");
+        hill.Press("//form[@aria-label='Received']//button[@type='submit']");
+        hill.See("It was not said whether it came clean.");
+        hill.Press("//button[@role='radio'][contains(., 'not clean')]");
+        hill.Fill("What was found", "slime under the rim");
+        hill.Press("//form[@aria-label='Received']//button[@type='submit']");
+        hill.See("It came from another holding, and not clean");
+        hill.See("signed Ben of the north.");
+        hill.Axe().ShouldBeEmpty("a vessel that came, on a phone");
+        desk.See("slime under the rim");
+
+        // counted there, and its card says so here
+        hill.Click("Count before and after its pump");
+        hill.Fill("Before, one number a field", "16 14 19 15");
+        hill.Fill("After", "4 3 5 4");
+        hill.Click("Keep on its card");
+        desk.See("it breaks them");
+        desk.Axe().ShouldBeEmpty("a vessel that is lent");
+    }
 }

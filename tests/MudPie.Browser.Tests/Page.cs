@@ -353,6 +353,13 @@ public sealed class Page : WebApplicationFactory<LiveBrew>
             $"a field “{label}” to type into");
     }
 
+    /// <summary>A write that the page itself would make, without its form.</summary>
+    public void Asked(string path, string body) => Driver.ExecuteAsyncScript("""
+        const [path, body, done] = arguments;
+        fetch(path, { method: "POST", body, headers: { "Content-Type": "application/json", "Idempotency-Key": crypto.randomUUID() } })
+            .then((r) => done(r.status));
+        """, path, body).ShouldBe(200L, path);
+
     /// <summary>A thumb on the keypad.</summary>
     public void Key(char key) => Press($"//div[@aria-label='Keypad']/button[.='{key}']");
 

@@ -25,6 +25,9 @@ public sealed class SharedTests
     private static async Task<JsonNode> Vessel(HttpClient who, int id) => (await TestBox.Get(who, "/api/shared"))["vessels"]!.AsArray()
         .Single(v => (int)v!["id"]! == id)!;
 
+    private static async Task<string> Wants(HttpClient who) => string.Join("; ", (await TestBox.Get(who, "/api/today"))["items"]!.AsArray()
+        .Select(i => $"{i!["title"]}: {i["detail"]}"));
+
     private static async Task Wash(HttpClient who, int vessel)
     {
         foreach (var step in Steps)
@@ -47,6 +50,8 @@ public sealed class SharedTests
         var id = await Offer(north);
         (await Refused(north, "/api/shared/vessels", new { vesselId = 1 })).ShouldBe(("vesselId", "It is shared already."));
         await Did(south, $"/api/shared/vessels/{id}/bookings", Time(box, 2, 50));
+        (await Wants(south)).ShouldContain("Fetch ");
+        (await Wants(north)).ShouldContain(" over to Saltmarsh End");
         await box.Start(north); // a brew in it
         (await Refused(north, $"/api/shared/vessels/{id}/give", new { to = "south-field", signed = "Anna" }))
             .ShouldBe(("vessel", "A brew is in it."));
@@ -63,6 +68,7 @@ public sealed class SharedTests
         (await Refused(south, $"/api/shared/vessels/{id}/give", new { to = "north-field", signed = "Ben" })).Wrong
             .ShouldBe("It is not here.", "they have not looked at it yet");
 
+        (await Wants(south)).ShouldContain("look at it, and say how it came");
         var card = (await Vessel(south, id))["card"]!["handings"]![0]!;
         ((string)card["signed"]!).ShouldBe("Anna");
         card["steps"]!.AsArray().Count.ShouldBe(5);

@@ -10,6 +10,7 @@ using MudPie.Server.Brewing;
 using MudPie.Server.Copies;
 using MudPie.Server.Judging;
 using MudPie.Server.Mixing;
+using MudPie.Server.Shared;
 using MudPie.Server.Weather;
 using MudPie.Server.Web;
 using MudPie.Server.Works;
@@ -112,7 +113,7 @@ public static class TodayEndpoints
     }
 
     private static async Task<Ok<TodayView>> Today(HoldingDb db, HoldingClock clock, LiveBrew live, WeatherBook weather, MixDesk mixes,
-        HeapDesk heaps, WorkDesk works, CopyShelf copies)
+        HeapDesk heaps, WorkDesk works, CopyShelf copies, SharedDesk shared, Held.HoldingPlace place)
     {
         var units = await clock.Units();
         var local = await clock.Local();
@@ -129,6 +130,7 @@ public static class TodayEndpoints
                     + (r.Times[0].Moved is { } moved ? $", {moved}" : ""), "Brew it again", r.Link, r.Times[0].At)));
         items.AddRange(await TodayJudging.Of(db, clock));
         items.AddRange(await TodayCopies.Of(copies, clock));
+        items.AddRange(await TodayShared.Of(shared, place, clock));
         var (now, soon) = (clock.Now, DateOnly.FromDateTime(local(clock.Now).DateTime).AddDays(1));
         // Worth saying where the weather is known and something is there to go out.
         var something = going.Count > 0 || await db.Givings.AnyAsync(g => g.ApplicationId == null && g.On <= soon);

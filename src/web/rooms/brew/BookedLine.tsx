@@ -20,7 +20,7 @@ export function BookedLine({ vessel }: { vessel: Schemas["SharedVesselView"] }) 
         <g key={i}>
           <path d={`M${x(d)} ${top - 4}v9`} className="stroke-ink" strokeWidth={i % 7 === 0 ? 3 : 1.4} />
           {i % 7 === 0 && (
-            <text x={x(d) + 3} y="15" className="fill-ash text-[15px]">
+            <text x={x(d) + 3} y="15" className="fill-ash text-[20px] wide:text-[15px]">
               {clock.day(d)}
             </text>
           )}
@@ -37,9 +37,11 @@ export function BookedLine({ vessel }: { vessel: Schemas["SharedVesselView"] }) 
               strokeWidth="2"
             />
             {wide > 60 && (
-              <text x={from + 6} y={top + 21} className="fill-ink text-[14px]">
-                {(b.ours ? "you" : b.called).slice(0, Math.floor(wide / 8))}
-              </text>
+              <svg x={from} y={top} width={wide - 4} height="34">
+                <text x="6" y="23" className="fill-ink text-[22px] wide:text-[14px]">
+                  {b.ours ? "you" : b.called}
+                </text>
+              </svg>
             )}
           </g>
         );

@@ -14,7 +14,7 @@ import { BookIt, CardShown, CountThrough, HandOver, Receive } from "./SharedForm
 export function SharedRoom() {
   const read = useRead("/api/shared");
   const [chosen, choose] = useState<number | null>(null);
-  const picked = read.vessels.find((v) => v.id === chosen) ?? read.vessels.find((v) => v.stands !== "elsewhere");
+  const picked = read.vessels.find((v) => v.id === chosen) ?? read.vessels[0];
   if (!read.atBox)
     return (
       <Room
