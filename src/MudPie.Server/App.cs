@@ -130,11 +130,12 @@ public static class App
         var services = builder.Services;
         services.ConfigureHttpJsonOptions(o => Json.Set(o.SerializerOptions));
         services.Configure<RouteHandlerOptions>(o => o.ThrowOnBadRequest = true);
-        services.AddDbContext<HoldingDb>((at, o) => o.UseHolding(at.GetRequiredService<HoldingPlace>().File));
+        services.AddDbContext<HoldingDb>((at, o) => o.UseHolding(at.GetRequiredService<HoldingPlace>().File)
+            .AddInterceptors(at.GetRequiredService<CountsWrites>()));
         services.AddDbContext<SharedDb>((at, o) => o.UseHolding(at.GetRequiredService<HoldingPlace>().People, SharedDb.History));
         services.AddSingleton(TimeProvider.System);
         services.AddHoldings().AddForEach<WriteTurns>().AddForEach<LiveFeed>().AddForEach<WeatherHealth>().AddForEach<CopyShelf>()
-            .AddForEach<IMemoryCache>(() => new HoldingCache());
+            .AddForEach<CountsWrites>().AddForEach<IMemoryCache>(() => new HoldingCache());
         services.AddHttpContextAccessor();
         services.AddScoped<HoldingClock>().AddScoped<Writes>().AddScoped<LiveBrew>().AddScoped<PlanDesk>().AddScoped<ForwardRun>()
             .AddScoped<StockKeeper>().AddScoped<WeatherBook>().AddScoped<TankJobs>().AddScoped<TankStarts>().AddScoped<TankMixing>()

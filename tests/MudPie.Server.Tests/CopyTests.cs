@@ -56,6 +56,7 @@ public sealed class CopyTests
         (await Today(h)).ShouldContain(i => i.StartsWith("There is no copy of the holding: ", StringComparison.Ordinal));
         File.Delete(folder);
         Directory.Move(folder + "-away", folder);
+        h.Clock.Advance(TimeSpan.FromSeconds(11)); // Today is remembered for ten
         (await Today(h)).ShouldContain(i => i.StartsWith("The last copy is 4 days old: ", StringComparison.Ordinal));
         h.Clock.Advance(TimeSpan.FromMinutes(5));
         await Until(h, c => (int?)c["beside"]!["ageDays"] == 0 && c["beside"]!["trouble"] is null);
@@ -198,11 +199,20 @@ public sealed class CopyTests
         ask.ExecuteScalar().ShouldBe(1L);
     }
 
-    /// <summary>Takes a bite out of a file's middle.</summary>
+    /// <summary>Takes a bite out of a file, where its weather lies.</summary>
     private static void Bite(string file)
     {
+        long page;
+        using (var look = new SqliteConnection($"Data Source={file};Pooling=False"))
+        {
+            look.Open();
+            using var ask = look.CreateCommand();
+            ask.CommandText = "SELECT rootpage FROM sqlite_master WHERE type = 'table' AND name = 'Weather'";
+            page = (long)ask.ExecuteScalar()!;
+        }
+
         using var stream = File.OpenWrite(file);
-        stream.Position = stream.Length / 2;
-        stream.Write(new byte[20_000]);
+        stream.Position = (page - 1) * 4096;
+        stream.Write(new byte[4096]);
     }
 }

@@ -27,8 +27,8 @@ public static class BatchEndpoints
     /// <summary>What can be done.</summary>
     public static void MapBatches(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/brew/batches", List).ForVisitor("Brews, newest first.");
-        api.MapGet("/brew/batches/{id:int}", Read).ForVisitor("A brew with its forecast, its log and what to do next.");
+        api.MapGet("/brew/batches", List).ForVisitor("Brews, newest first.").Remember();
+        api.MapGet("/brew/batches/{id:int}", Read).ForVisitor("A brew with its forecast, its log and what to do next.").Remember();
         api.MapPost("/brew/batches/{id:int}/start", Start).ForHand("Starts a brew.");
         api.MapPost("/brew/batches/{id:int}/steps/{step}", Tick).ForHand("Ticks a step of it.");
         api.MapPost("/brew/batches/{id:int}/log", Log).ForHand("Logs a reading, a smell, a feeding, a note.");

@@ -194,7 +194,14 @@ public sealed class CopyShelf(IConfiguration settings, HoldingPlace place, Write
     private async Task<T> InTurn<T>(Func<Task<T>> what, CancellationToken stop)
     {
         using var turn = await _one.Take(stop);
-        return await Task.Run(what, CancellationToken.None);
+        try
+        {
+            return await Task.Run(what, CancellationToken.None);
+        }
+        finally
+        {
+            WriteCount.Add(cache); // Today speaks of them
+        }
     }
 
     /// <summary>How many writes stand in a copy, and whose it is.</summary>

@@ -55,7 +55,7 @@ public static class GroundEndpoints
         api.MapPost("/holding/writing", SetWriting).ForOwner("Sets how units, days, hours and money are written.");
         api.MapPost("/holding/place", SetPlace).ForOwner("Says what the holding is called and where it lies.");
         api.MapPost("/holding/forks/{fork}", Choose).ForOwner("Chooses a school.");
-        api.MapGet("/ground", Read).ForVisitor("Beds, vessels, pumps, diffusers and waters.");
+        api.MapGet("/ground", Read).ForVisitor("Beds, vessels, pumps, diffusers and waters.").Remember();
         api.MapPost("/ground/beds", KeepBed).ForHand("Keeps a bed.");
         api.MapPost("/ground/waters", KeepWater).ForHand("Keeps a water.");
         api.MapPost("/ground/waters/{id:int}/strips", AddStrip).ForHand("Keeps a strip that was read.");

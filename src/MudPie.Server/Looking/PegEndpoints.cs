@@ -15,7 +15,8 @@ public static class PegEndpoints
     /// <summary>What can be asked and done.</summary>
     public static void MapLooking(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/look/walk", Walk).ForVisitor("All that a walk needs: walks, pegs, what was last found, how each check is done.");
+        api.MapGet("/look/walk", Walk).Remember()
+            .ForVisitor("All that a walk needs: walks, pegs, what was last found, how each check is done.");
         api.MapPost("/look/walks", KeepWalk).ForHand("A walk is set up or changed.");
         api.MapPost("/look/walks/{id:int}/end", EndWalk).ForHand("A walk is walked no more.");
         api.MapPost("/look/pegs", KeepPeg).ForHand("A peg is set or changed, and marked on the plan.");

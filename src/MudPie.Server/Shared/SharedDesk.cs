@@ -1,5 +1,6 @@
 using Microsoft.Data.Sqlite;
 using Microsoft.EntityFrameworkCore;
+using Microsoft.Extensions.Caching.Memory;
 using MudPie.Core.Brewing;
 using MudPie.Core.Sharing;
 using MudPie.Core.Workings;
@@ -373,10 +374,18 @@ public sealed class SharedDesk(SharedDb shared, HoldingDb db, HoldingPlace place
         {
             await shared.SaveChangesAsync();
             await held.CommitAsync();
-            all.Others(place.Name).ToList().ForEach(o => o.Of<LiveFeed>().Tell("/api/shared"));
+            all.Others(place.Name).ToList().ForEach(TellOf);
         }
 
         return ruling;
+    }
+
+    /// <summary>What another holding remembers of its own is no longer all there is, and its pages read again.</summary>
+    private static void TellOf(OneHolding other)
+    {
+        using var scope = other.Scopes.CreateScope();
+        WriteCount.Add(scope.ServiceProvider.GetRequiredService<IMemoryCache>());
+        scope.ServiceProvider.GetRequiredService<LiveFeed>().Tell("/api/shared");
     }
 
     private async Task<T> InTurn<T>(Func<Task<T>> work) => (await InTurn<T>(async () => Writes.Done(await work()))).Value;

@@ -16,7 +16,7 @@ public static class ShelfEndpoints
     public static void MapShelf(this IEndpointRouteBuilder api)
     {
         api.MapGet("/shelf/lots/{id:int}/qr.svg", Square).ForVisitor("A code that opens the lot on a telephone.");
-        api.MapGet("/shelf", ShelfReading.Read).ForVisitor("The shelf: bottles, lots, what is left.");
+        api.MapGet("/shelf", ShelfReading.Read).ForVisitor("The shelf: bottles, lots, what is left.").Remember();
         api.MapPost("/shelf/inputs", ShelfInputs.Keep).ForHand("Keeps something on the shelf.");
         api.MapPost("/shelf/inputs/{id:int}/lots", AddLot).ForHand("Adds a lot.");
         api.MapPost("/shelf/lots/{id:int}/entries", AddEntry).ForHand("Writes an entry into a lot's book: taken, counted, spoiled.");

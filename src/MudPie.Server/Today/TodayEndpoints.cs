@@ -74,8 +74,8 @@ public static class TodayEndpoints
     /// <summary>What can be asked.</summary>
     public static void MapToday(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/today", Today).ForVisitor("What wants hands today, most urgent first.");
-        api.MapGet("/day-line", DayLine).ForVisitor("The day drawn as a line: brews, windows, work.");
+        api.MapGet("/today", Today).ForVisitor("What wants hands today, most urgent first.").Remember();
+        api.MapGet("/day-line", DayLine).ForVisitor("The day drawn as a line: brews, windows, work.").Remember();
     }
 
     /// <summary>Brews that are planned or going, each with what is said of it.</summary>

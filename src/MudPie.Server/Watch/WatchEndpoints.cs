@@ -35,7 +35,7 @@ public static class WatchEndpoints
     /// <summary>What can be asked and done.</summary>
     public static void MapWatch(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/watch", Read).ForVisitor("What the watch says, and its lines.");
+        api.MapGet("/watch", Read).ForVisitor("What the watch says, and its lines.").Remember();
         api.MapPost("/watch/{id:int}/done", Done).ForHand("It is done.");
         api.MapPost("/watch/{id:int}/put-off", PutOff).ForHand("Say it again later.");
         api.MapPost("/watch/lines", SetLines).ForHand("Keeps when the watch speaks.");

@@ -1,4 +1,6 @@
+using System.Data.Common;
 using System.Runtime.CompilerServices;
+using Microsoft.EntityFrameworkCore.Diagnostics;
 using Microsoft.Extensions.Caching.Memory;
 
 namespace MudPie.Server.Web;
@@ -13,4 +15,32 @@ public static class WriteCount
 
     /// <summary>One more; to be called after every write.</summary>
     public static void Add(IMemoryCache cache) => Interlocked.Increment(ref Counts.GetOrCreateValue(cache).Value);
+}
+
+/// <summary>Counts what is written by whatever door: by what goes on in the background too.</summary>
+/// <remarks>What is saved within a transaction is counted again when that is committed: who read between knew nothing of it.</remarks>
+/// <param name="cache">Of the holding.</param>
+internal sealed class CountsWrites(IMemoryCache cache) : SaveChangesInterceptor, IDbTransactionInterceptor
+{
+    public override int SavedChanges(SaveChangesCompletedEventData eventData, int result)
+    {
+        WriteCount.Add(cache);
+        return result;
+    }
+
+    public override ValueTask<int> SavedChangesAsync(SaveChangesCompletedEventData eventData, int result,
+        CancellationToken cancellationToken = default)
+    {
+        WriteCount.Add(cache);
+        return ValueTask.FromResult(result);
+    }
+
+    public void TransactionCommitted(DbTransaction transaction, TransactionEndEventData eventData) => WriteCount.Add(cache);
+
+    public Task TransactionCommittedAsync(DbTransaction transaction, TransactionEndEventData eventData,
+        CancellationToken cancellationToken = default)
+    {
+        WriteCount.Add(cache);
+        return Task.CompletedTask;
+    }
 }

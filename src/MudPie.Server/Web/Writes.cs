@@ -1,3 +1,4 @@
+using System.Collections.Concurrent;
 using System.Diagnostics;
 using System.Diagnostics.CodeAnalysis;
 using System.Security.Cryptography;
@@ -15,6 +16,7 @@ namespace MudPie.Server.Web;
 /// <remarks>
 /// What has to be computed is computed while nobody waits: the transaction begins as one that only reads, and takes its turn at writing
 /// with its first change.
+/// What is known to be soon done waits for its turn first where somebody is writing.
 /// Where another write came between, SQLite says so at that moment, and the work is done again from what stands then. What is soon done is
 /// then done within its turn; what takes long a few times more without, and only then within, so that it is done at all.
 /// </remarks>
@@ -33,7 +35,10 @@ public sealed class Writes(IHttpContextAccessor accessor, HoldingDb db, TimeProv
 
     private const int MostTries = 4;
     private const int StaleSnapshot = 517; // SQLITE_BUSY_SNAPSHOT
-    private static readonly TimeSpan SoonDone = TimeSpan.FromMilliseconds(10);
+    private static readonly TimeSpan SoonDone = TimeSpan.FromMilliseconds(25);
+
+    /// <summary>Doors, and whether what is behind them was soon done the last time.</summary>
+    private static readonly ConcurrentDictionary<string, bool> Soon = new(StringComparer.Ordinal);
 
     private IDisposable? _turn;
 
@@ -57,7 +62,8 @@ public sealed class Writes(IHttpContextAccessor accessor, HoldingDb db, TimeProv
         var write = new Write(key, $"{context.Request.Method} {context.Request.Path}", SentBody.Of(context) ?? "",
             context.Request.Headers[MeantFor].ToString(), context.RequestAborted);
         db.BeforeWrite = async stop => _turn ??= await turns.Take(stop);
-        var within = false;
+        var door = (context.GetEndpoint() as RouteEndpoint)?.RoutePattern.RawText ?? "";
+        var within = turns.Busy && Soon.GetValueOrDefault(door); // what it would read now is stale when its turn comes
         for (var tried = 1; ; tried++)
         {
             var began = Stopwatch.GetTimestamp();
@@ -66,9 +72,12 @@ public sealed class Writes(IHttpContextAccessor accessor, HoldingDb db, TimeProv
                 if (within)
                 {
                     await db.BeforeWrite(write.Stop);
+                    began = Stopwatch.GetTimestamp();
                 }
 
-                return await Once(work, write, within);
+                var done = await Once(work, write, within);
+                Soon[door] = Stopwatch.GetElapsedTime(began) < SoonDone;
+                return done;
             }
             catch (Exception e) when (!within && Stale(e))
             {
@@ -161,6 +170,9 @@ public sealed class Writes(IHttpContextAccessor accessor, HoldingDb db, TimeProv
 public sealed class WriteTurns
 {
     private readonly SemaphoreSlim _one = new(1, 1);
+
+    /// <summary>Somebody is writing.</summary>
+    public bool Busy => _one.CurrentCount == 0;
 
     /// <summary>Waits for a turn; to be given back by disposing.</summary>
     public async Task<IDisposable> Take(CancellationToken stop)

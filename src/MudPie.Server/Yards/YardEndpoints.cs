@@ -42,7 +42,7 @@ public static class YardEndpoints
 {
     /// <summary>What can be asked.</summary>
     public static void MapYard(this IEndpointRouteBuilder api) =>
-        api.MapGet("/make/yard", Read).ForVisitor("The yard: what is being made, as it stands now.");
+        api.MapGet("/make/yard", Read).ForVisitor("The yard: what is being made, as it stands now.").Remember();
 
     private static async Task<Ok<YardView>> Read(HoldingDb db, HoldingClock clock, LiveBrew live, MixDesk mixes, HeapDesk heaps,
         WorkDesk works)
