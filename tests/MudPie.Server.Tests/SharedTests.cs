@@ -74,6 +74,9 @@ public sealed class SharedTests
         card["steps"]!.AsArray().Count.ShouldBe(5);
         var kit = (int)(await Did(south, $"/api/shared/vessels/{id}/receive", new { clean = true }))["id"]!;
         (await Vessel(south, id))["kitId"]!.GetValue<int>().ShouldBe(kit);
+        (await Refused(south, $"/api/shared/vessels/{id}/receive", new { clean = false, what = "slime" })).Wrong
+            .ShouldBe("It was received already.");
+        (await Refused(north, "/api/shared/vessels", new { vesselId = 1 })).Wrong.ShouldBe("It is with Saltmarsh End.");
         (await TestBox.Get(south, "/api/ground"))["vessels"]!.AsArray().Select(v => (string)v!["name"]!).Distinct().Count().ShouldBe(2);
 
         // used there, and home again: by their log of it, not by anybody else's

@@ -46,6 +46,11 @@ public sealed class SharedDesk(SharedDb shared, HoldingDb db, HoldingPlace place
             return Refusal.Of("vesselId", "There is no such vessel.", "Choose one of your own.");
         }
 
+        if (own.HandedTo is { } who)
+        {
+            return Refusal.Of("vesselId", $"It is with {who}.", "Share what is here.");
+        }
+
         if (own.SharedAs is { } mark && await shared.Vessels.AnyAsync(v => v.Mark == mark && v.EndedAt == null && v.Key != Key))
         {
             return Refusal.Of("vesselId", "It is shared already.", "Choose another.");
@@ -231,6 +236,7 @@ public sealed class SharedDesk(SharedDb shared, HoldingDb db, HoldingPlace place
             return refused;
         }
 
+        var known = (await Own(id)).Vessel;
         var got = await InTurn<SharedVessel>(async () =>
         {
             if (await Find(id) is not { } v)
@@ -241,6 +247,11 @@ public sealed class SharedDesk(SharedDb shared, HoldingDb db, HoldingPlace place
             if (Last(v) is not { } last || last.To != place.Name)
             {
                 return Refusal.Of("id", "It was not handed to you.", "Whoever has it hands it over first.");
+            }
+
+            if (last.ReceivedAt is not null && known is { HandedTo: null })
+            {
+                return Refusal.Of("id", "It was received already.", "What was found stands on its card.");
             }
 
             if (last.ReceivedAt is null)

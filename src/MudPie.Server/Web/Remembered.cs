@@ -14,7 +14,7 @@ namespace MudPie.Server.Web;
 /// time goes into one page. Beyond that an answer is kept for ten seconds, as what is said of a brew moves with the clock.</remarks>
 public static class Remembered
 {
-    private const int Most = 60;
+    private const int Most = 30;
     private static readonly long Slot = TimeSpan.FromSeconds(10).Ticks;
     private static readonly ConditionalWeakTable<IMemoryCache, Dictionary<string, Page>> Pages = [];
 
