@@ -97,6 +97,45 @@ public sealed class SharedTests
     }
 
     [Fact]
+    public async Task Its_card_says_what_its_owner_s_kit_says_and_so_does_whoever_has_it()
+    {
+        using var box = new TestBox();
+        using var north = await box.Make("north-field");
+        using var south = await box.Make("south-field", "the other grower");
+        var id = await Offer(north);
+        async Task<JsonNode> Kit(HttpClient who, int vessel) => (await TestBox.Get(who, "/api/ground"))["vessels"]!.AsArray()
+            .Single(v => (int)v!["id"]! == vessel)!;
+        async Task<object> As(HttpClient who, int vessel, string name, string total) => new {
+            id = vessel, version = (string)(await Kit(who, vessel))["version"]!, name,
+            shape = "barrel", total, working = "150 L", depth = "0.7 m"
+        };
+        await Did(north, "/api/ground/vessels", await As(north, 1, "the blue barrel", "180 L"));
+        var card = (await Vessel(south, id))["card"]!;
+        ((string)card["name"]!, (double)card["totalL"]!).ShouldBe(("the blue barrel", 180));
+        var air = (await TestBox.Get(north, "/api/brew/air/1"))["bench"]!;
+        air["pumps"]![0]!["count"] = "3";
+        await Did(north, "/api/brew/air/1", air);
+
+        await Did(south, $"/api/shared/vessels/{id}/bookings", Time(box, 1, 30));
+        await Did(north, $"/api/shared/vessels/{id}/give", new { to = "south-field", signed = "Anna" });
+        (await Refused(north, "/api/ground/vessels", await As(north, 1, "the red barrel", "190 L"))).Wrong
+            .ShouldStartWith("It is with Saltmarsh End");
+        var kit = (int)(await Did(south, $"/api/shared/vessels/{id}/receive", new { clean = true }))["id"]!;
+        ((string)(await Kit(south, kit))["name"]!).ShouldBe("the blue barrel");
+        ((string)(await TestBox.Get(south, $"/api/brew/air/{kit}"))["bench"]!["pumps"]![0]!["count"]!).ShouldBe("3");
+        (await Refused(south, "/api/ground/vessels", await As(south, kit, "ours", "190 L"))).ShouldBe(("name", "It is Saltmarsh End’s."));
+
+        // home, changed, and lent again: its copy there says the new
+        await Did(south, $"/api/shared/vessels/{id}/give", new { to = "north-field", signed = "Ben" });
+        await Did(north, $"/api/shared/vessels/{id}/receive", new { clean = true });
+        await Did(north, "/api/ground/vessels", await As(north, 1, "the green barrel", "200 L"));
+        await Did(north, $"/api/shared/vessels/{id}/give", new { to = "south-field", signed = "Anna" });
+        await Did(south, $"/api/shared/vessels/{id}/receive", new { clean = true });
+        ((string)(await Kit(south, kit))["name"]!).ShouldBe("the green barrel");
+        (await TestBox.Get(south, "/api/shared"))["days"]!.AsArray().Count.ShouldBe(22);
+    }
+
+    [Fact]
     public async Task No_two_have_it_at_once_however_many_ask()
     {
         using var box = new TestBox();

@@ -54,7 +54,7 @@ public static class AirEndpoints
     }
 
     private static Task<Results<Written<Changed>, Refused, Clash>> Keep(int vesselId, AirBenchAsked asked, HoldingDb db, HoldingClock clock,
-        Writes writes) =>
+        Writes writes, IVesselCard card) =>
         writes.Do<Changed>(async () =>
     {
         if (await db.Vessels.FirstOrDefaultAsync(v => v.Id == vesselId) is not { } vessel)
@@ -76,6 +76,11 @@ public static class AirEndpoints
         }
 
         vessel.Air = read.Value;
+        if (await card.Follow(vessel, "vesselId") is { } not)
+        {
+            return not;
+        }
+
         await db.SaveChangesAsync();
         return Writes.Done(new Changed(vessel.Id, vessel.Version));
     });

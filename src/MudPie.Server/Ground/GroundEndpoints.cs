@@ -214,8 +214,17 @@ public static class GroundEndpoints
         Keep(db, clock, writes, fields => KitReader.Water(r, fields, db, clock.Now), w => w.Id);
 
     private static Task<Results<Written<Kept>, Refused, Clash>> KeepVessel(VesselRequest r, HoldingDb db, HoldingClock clock,
-        Writes writes) =>
-        Keep(db, clock, writes, fields => KitReader.Vessel(r, fields, db), v => v.Id);
+        Writes writes, IVesselCard card) =>
+        Keep(db, clock, writes, async fields =>
+    {
+        var vessel = await KitReader.Vessel(r, fields, db);
+        if (fields.Checks.Sound && await card.Follow(vessel, "name") is { } refused)
+        {
+            fields.Checks.Add(refused);
+        }
+
+        return vessel;
+    }, v => v.Id);
 
     private static Task<Results<Written<Kept>, Refused, Clash>> KeepPump(PumpRequest r, HoldingDb db, HoldingClock clock, Writes writes) =>
         Keep(db, clock, writes, fields => KitReader.Pump(r, fields, db), p => p.Id);

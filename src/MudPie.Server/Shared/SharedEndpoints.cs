@@ -33,37 +33,43 @@ public static class SharedEndpoints
 {
     private const int Most = 20;
 
+    private const int LineDays = 21;
+
     /// <summary>What can be done.</summary>
     public static void MapShared(this IEndpointRouteBuilder api)
     {
         api.MapGet("/shared", Read).ForVisitor("Vessels that the holdings of the box share.");
         api.MapGet("/shared/vessels/{id:int}/card.json", Card).ForVisitor("A shared vessel’s card, as a file.");
-        api.MapPost("/shared/vessels", (OfferRequest r, SharedDesk desk, Writes writes) => Do(desk, writes, () => desk.Offer(r.VesselId)))
+        api.MapPost("/shared/vessels", (OfferRequest r, SharedDesk desk, SharedFile file, Writes writes) =>
+            Do(file, writes, () => desk.Offer(r.VesselId)))
             .ForOwner("Lets the other holdings of the box use a vessel.");
-        api.MapPost("/shared/vessels/{id:int}/end", (int id, SharedDesk desk, Writes writes) => Do(desk, writes, () => desk.End(id)))
+        api.MapPost("/shared/vessels/{id:int}/end", (int id, SharedDesk desk, SharedFile file, Writes writes) =>
+            Do(file, writes, () => desk.End(id)))
             .ForOwner("Shares a vessel no more.");
-        api.MapPost("/shared/vessels/{id:int}/bookings", (int id, BookRequest r, SharedDesk desk, Writes writes) =>
-            Do(desk, writes, () => desk.Book(id, r.From, r.Until))).ForHand("Books a shared vessel.");
-        api.MapPost("/shared/bookings/{id:int}/off", (int id, SharedDesk desk, Writes writes) => Do(desk, writes, () => desk.CallOff(id)))
+        api.MapPost("/shared/vessels/{id:int}/bookings", (int id, BookRequest r, SharedDesk desk, SharedFile file, Writes writes) =>
+            Do(file, writes, () => desk.Book(id, r.From, r.Until))).ForHand("Books a shared vessel.");
+        api.MapPost("/shared/bookings/{id:int}/off", (int id, SharedDesk desk, SharedFile file, Writes writes) =>
+            Do(file, writes, () => desk.CallOff(id)))
             .ForHand("Calls a booking off.");
-        api.MapPost("/shared/vessels/{id:int}/give", (int id, GiveRequest r, SharedDesk desk, Writes writes) =>
-            Do(desk, writes, () => desk.Give(id, r.To, r.Signed))).ForHand("Hands a shared vessel over, clean.");
-        api.MapPost("/shared/vessels/{id:int}/keep", (int id, SharedDesk desk, Writes writes) => Do(desk, writes, () => desk.Keep(id)))
+        api.MapPost("/shared/vessels/{id:int}/give", (int id, GiveRequest r, HandingDesk desk, SharedFile file, Writes writes) =>
+            Do(file, writes, () => desk.Give(id, r.To, r.Signed))).ForHand("Hands a shared vessel over, clean.");
+        api.MapPost("/shared/vessels/{id:int}/keep", (int id, HandingDesk desk, SharedFile file, Writes writes) =>
+            Do(file, writes, () => desk.Keep(id)))
             .ForHand("It was not handed over after all.");
-        api.MapPost("/shared/vessels/{id:int}/receive", (int id, ReceiveRequest r, SharedDesk desk, Writes writes) =>
-            Do(desk, writes, () => desk.Receive(id, r.Clean, r.What))).ForHand("Receives a shared vessel, looked at.");
-        api.MapPost("/shared/vessels/{id:int}/counts", (int id, ThroughRequest r, SharedDesk desk, Writes writes) =>
-            Do(desk, writes, () => desk.Count(id, r.Before, r.After))).ForHand("Keeps a count before and after its pump.");
+        api.MapPost("/shared/vessels/{id:int}/receive", (int id, ReceiveRequest r, HandingDesk desk, SharedFile file, Writes writes) =>
+            Do(file, writes, () => desk.Receive(id, r.Clean, r.What))).ForHand("Receives a shared vessel, looked at.");
+        api.MapPost("/shared/vessels/{id:int}/counts", (int id, ThroughRequest r, HandingDesk desk, SharedFile file, Writes writes) =>
+            Do(file, writes, () => desk.Count(id, r.Before, r.After))).ForHand("Keeps a count before and after its pump.");
     }
 
-    private static Task<Results<Written<Kept>, Refused, Clash>> Do(SharedDesk desk, Writes writes, Func<Task<Ruling<Kept>>> what) =>
-        writes.Do(() => desk.AtBox ? what() : Task.FromResult<Ruling<Kept>>(SharedDesk.NoBox));
+    private static Task<Results<Written<Kept>, Refused, Clash>> Do(SharedFile file, Writes writes, Func<Task<Ruling<Kept>>> what) =>
+        writes.Do(() => file.AtBox ? what() : Task.FromResult<Ruling<Kept>>(SharedFile.NoBox));
 
     private static async Task<Ok<SharedView>> Read(SharedDesk desk, HoldingDb db, HoldingClock clock, Whoever who, Held.HoldingPlace place)
     {
         if (!desk.AtBox)
         {
-            return TypedResults.Ok(new SharedView(false, [], [], null));
+            return TypedResults.Ok(new SharedView(false, [], [], null, []));
         }
 
         var vessels = await desk.Vessels();
@@ -74,7 +80,7 @@ public static class SharedEndpoints
         return TypedResults.Ok(new SharedView(true, [.. vessels.Select(v =>
         {
             var mine = kit.FirstOrDefault(k => k.SharedAs == v.Mark);
-            var stands = Stands(v, place.Name);
+            var stands = desk.Stands(v);
             var here = stands == Whereabouts.Here && mine is not null ? clean[mine.Id] : null;
             return new SharedVesselView(v.Id, CardOf(v), v.Holding == place.Name, stands, Where(v, stands, local),
                 $"{Units.Show(v.TotalL, Dimension.Volume, units)}, {Units.Show(v.WorkingL, Dimension.Volume, units)} with room for foam",
@@ -83,13 +89,8 @@ public static class SharedEndpoints
                     b.Holding == place.Name, b.From, b.Until, b.Holding == place.Name || v.Holding == place.Name))],
                 stands == Whereabouts.Here ? desk.HandTo(v) : []);
         })], [.. kit.Where(k => k.SharedAs is not { } mark || !marks.Contains(mark)).Select(k => new OwnVesselView(k.Id, k.Name))],
-            who.Name));
+            who.Name, await clock.DaysOn(LineDays)));
     }
-
-    private static Whereabouts Stands(SharedVessel v, string here) => SharedDesk.Last(v) switch {
-        { ReceivedAt: null } last => last.To == here ? Whereabouts.Coming : last.From == here ? Whereabouts.Going : Whereabouts.Elsewhere,
-        _ => SharedDesk.Has(v) == here ? Whereabouts.Here : Whereabouts.Elsewhere,
-    };
 
     private static string Where(SharedVessel v, Whereabouts stands, Func<DateTimeOffset, DateTimeOffset> local)
     {

@@ -1,23 +1,8 @@
 using MudPie.Core.Brewing;
+using MudPie.Core.Sharing;
 using MudPie.Core.Workings;
 
 namespace MudPie.Server.Shared;
-
-/// <summary>Where a shared vessel is, seen from one holding.</summary>
-public enum Whereabouts
-{
-    /// <summary>This holding has it.</summary>
-    Here,
-
-    /// <summary>It was handed to this holding, which has to look at it and say how it came.</summary>
-    Coming,
-
-    /// <summary>This holding handed it on, and it was not received yet.</summary>
-    Going,
-
-    /// <summary>Others have it.</summary>
-    Elsewhere,
-}
 
 /// <summary>A time for which it is booked.</summary>
 /// <param name="Id">Its number.</param>
@@ -27,12 +12,6 @@ public enum Whereabouts
 /// <param name="Until">The first moment after it.</param>
 /// <param name="CanCallOff">This holding may call it off: its own, or one of its own vessel.</param>
 public sealed record BookingView(int Id, string Called, bool Ours, DateTimeOffset From, DateTimeOffset Until, bool CanCallOff);
-
-/// <summary>To whom it can be handed now.</summary>
-/// <param name="Holding">By its name at the box.</param>
-/// <param name="Called">What it calls itself.</param>
-/// <param name="From">From when it is booked; null where it goes home.</param>
-public sealed record HandToView(string Holding, string Called, DateTimeOffset? From);
 
 /// <summary>A step on the card.</summary>
 /// <param name="Name">What was cleaned.</param>
@@ -86,7 +65,7 @@ public sealed record VesselCard(string Name, string Shape, double TotalL, double
 /// <param name="Bookings">Those that are not over, by their time.</param>
 /// <param name="HandTo">To whom it can be handed now, whose turn it is first.</param>
 public sealed record SharedVesselView(int Id, VesselCard Card, bool Ours, Whereabouts Stands, string Where, string Size, int? KitId,
-    string? Clean, bool CanGo, IReadOnlyList<BookingView> Bookings, IReadOnlyList<HandToView> HandTo);
+    string? Clean, bool CanGo, IReadOnlyList<BookingView> Bookings, IReadOnlyList<HandTo> HandTo);
 
 /// <summary>A vessel of one's own that could be shared.</summary>
 /// <param name="Id">Among the holding's vessels.</param>
@@ -98,4 +77,6 @@ public sealed record OwnVesselView(int Id, string Name);
 /// <param name="Vessels">What the holdings let each other use.</param>
 /// <param name="Own">Vessels of this holding that are not shared.</param>
 /// <param name="Name">Who signs.</param>
-public sealed record SharedView(bool AtBox, IReadOnlyList<SharedVesselView> Vessels, IReadOnlyList<OwnVesselView> Own, string? Name);
+/// <param name="Days">The first moments of three weeks' days and of the day after them, in this holding's own zone, from today.</param>
+public sealed record SharedView(bool AtBox, IReadOnlyList<SharedVesselView> Vessels, IReadOnlyList<OwnVesselView> Own, string? Name,
+    IReadOnlyList<DateTimeOffset> Days);

@@ -27,14 +27,14 @@ internal static class TodayShared
     {
         TodayItem Item(int urgency, string title, string detail, DateTimeOffset at) => new($"shared-{v.Id}", urgency, title, detail,
             "Shared vessels", "/brew/shared", at);
-        var (last, has) = (SharedDesk.Last(v), SharedDesk.Has(v));
+        var stands = desk.Stands(v);
         var mine = v.Bookings.Where(b => b.Holding == here && b.Until > now).MinBy(b => b.From);
-        if (last is { ReceivedAt: null } && last.To == here)
+        if (stands == Whereabouts.Coming && SharedDesk.Last(v) is { } last)
         {
             return Item(1, $"{last.FromCalled} handed {v.Name} to you", "look at it, and say how it came", last.GivenAt);
         }
 
-        if (has != here)
+        if (stands != Whereabouts.Here)
         {
             return mine is not null && mine.From < now + Ahead
                 ? Item(2, $"Fetch {v.Name}", $"booked for you from {Say.Clock(mine.From, now, local)}", mine.From) : null;

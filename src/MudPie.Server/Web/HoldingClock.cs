@@ -43,6 +43,15 @@ public sealed class HoldingClock(HoldingDb db, TimeProvider time)
     /// <summary>A moment in the holding's own zone.</summary>
     public async Task<Func<DateTimeOffset, DateTimeOffset>> Local() => In((await Find())?.Zone ?? "UTC");
 
+    /// <summary>The first moments of so many days from today on, and of the day after them, in the holding's own zone: a day in which
+    /// the clocks change has 23 or 25 hours.</summary>
+    public async Task<IReadOnlyList<DateTimeOffset>> DaysOn(int days)
+    {
+        var zone = DateTimeZoneProviders.Tzdb.GetZoneOrNull((await Find())?.Zone ?? "UTC") ?? DateTimeZone.Utc;
+        var today = Instant.FromDateTimeOffset(Now).InZone(zone).Date;
+        return [.. Enumerable.Range(0, days + 1).Select(n => zone.AtStartOfDay(today.PlusDays(n)).ToInstant().ToDateTimeOffset())];
+    }
+
     /// <summary>A moment in a zone; UTC where the zone is not known.</summary>
     /// <remarks>Before clocks were set by zones they went by the sun, to the second; such an offset is rounded to the minute, and held
     /// to 14 hours, which is what a written time can carry.</remarks>

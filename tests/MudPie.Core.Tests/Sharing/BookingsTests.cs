@@ -124,4 +124,25 @@ public sealed class BookingsTests
         HandingOver.Receive(null, null).Refused!.Problems.Single().Field.ShouldBe("clean");
         HandingOver.Receive(true, new string('x', 201)).Refused!.Problems.Single().Field.ShouldBe("what");
     }
+
+    [Fact]
+    public void Where_a_vessel_is_looks_otherwise_from_either_end()
+    {
+        string[] holdings = ["north", "south", "east"];
+        Whereabouts[] Seen(Went? last) => [.. holdings.Select(h => VesselPlace.Of("north", last, h))];
+        Seen(null).ShouldBe([Whereabouts.Here, Whereabouts.Elsewhere, Whereabouts.Elsewhere]);
+        Seen(new("north", "south", false)).ShouldBe([Whereabouts.Going, Whereabouts.Coming, Whereabouts.Elsewhere]);
+        Seen(new("north", "south", true)).ShouldBe([Whereabouts.Elsewhere, Whereabouts.Here, Whereabouts.Elsewhere]);
+        VesselPlace.Has("north", new("north", "south", false)).ShouldBeNull();
+    }
+
+    [Fact]
+    public void It_goes_to_whose_turn_it_is_and_home()
+    {
+        Booked[] booked = [Hill, new(2, "east", "East Field", At(11, 8), At(11, 18)), new(3, "hill", "Hill Garden", At(20, 8), At(21, 8)),
+            new(4, "pond", "Pond Field", At(8, 8), At(9, 8))];
+        VesselPlace.Next("north", "North Field", "pond", booked, Now).Select(h => h.Holding).ShouldBe(["east", "hill", "north"]);
+        VesselPlace.Next("north", "North Field", "hill", booked, Now).Select(h => h.From).ShouldBe([At(11, 8), null]);
+        VesselPlace.Next("north", "North Field", "north", [], Now).ShouldBeEmpty("it is at home");
+    }
 }

@@ -2,16 +2,13 @@ import { scaleTime } from "d3-scale";
 import type { Schemas } from "../../api/client";
 import { useClock } from "../../parts/clock";
 
-const days = 21;
-const ms = 86_400_000;
 const [width, top, foot] = [660, 26, 62];
 
 /** Three weeks as a line with a peg for each day; what is booked hangs from it. The list beside says the same. */
-export function BookedLine({ vessel }: { vessel: Schemas["SharedVesselView"] }) {
+export function BookedLine({ vessel, days }: { vessel: Schemas["SharedVesselView"]; days: string[] }) {
   const clock = useClock();
-  const now = new Date();
-  const x = scaleTime([now, new Date(now.getTime() + days * ms)], [6, width - 6]).clamp(true);
-  const pegs = Array.from({ length: days }, (_, i) => new Date(now.getTime() + i * ms));
+  const x = scaleTime([new Date(days[0] ?? 0), new Date(days.at(-1) ?? 1)], [6, width - 6]).clamp(true);
+  const pegs = days.slice(0, -1).map((d) => new Date(d));
   const hung = vessel.bookings.filter((b) => x(new Date(b.from)) < width - 7);
   return (
     <svg viewBox={`0 0 ${width} 70`} className="h-auto w-full max-w-3xl" aria-hidden>

@@ -53,7 +53,7 @@ export function SharedRoom() {
                     {v.where}
                   </span>
                 </button>
-                <BookedLine vessel={v} />
+                <BookedLine vessel={v} days={read.days} />
               </li>
             ))}
           </ul>
