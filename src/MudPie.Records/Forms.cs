@@ -8,6 +8,7 @@ using Microsoft.EntityFrameworkCore.Storage.ValueConversion;
 using MudPie.Core.Brewing;
 using MudPie.Core.Ground;
 using MudPie.Core.Judging.Claims;
+using MudPie.Core.Judging.Together;
 using MudPie.Core.Judging.Trials;
 using MudPie.Core.Looking;
 using MudPie.Core.Mixing;
@@ -65,6 +66,8 @@ public static class Forms
         [typeof(ZoneShape)] = new("zone"),
         [typeof(IReadOnlyList<CleanedStep>)] = new("cleaned"),
         [typeof(IReadOnlyList<double>)] = new("figures"),
+        [typeof(TrialProtocol)] = new("protocol"),
+        [typeof(GardenResult)] = new("garden-result"),
     };
 
     /// <summary>How they are written: camelCase, ideas by their words.</summary>

@@ -148,6 +148,8 @@ public sealed class HoldingDb(DbContextOptions<HoldingDb> options) : DbContext(o
 
     public DbSet<AcrossSet> AcrossSets => Set<AcrossSet>();
 
+    public DbSet<HeldProtocol> Protocols => Set<HeldProtocol>();
+
     public DbSet<PatchTest> PatchTests => Set<PatchTest>();
 
     public DbSet<Acknowledged> Acknowledgements => Set<Acknowledged>();

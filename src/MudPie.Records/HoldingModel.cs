@@ -103,6 +103,10 @@ internal static class HoldingModel
         modelBuilder.Entity<TrialPhoto>().HasOne<TrialPlot>().WithMany().HasForeignKey(p => p.PlotId);
         modelBuilder.Entity<TrialPhoto>().HasOne<Photo>().WithMany().HasForeignKey(p => p.PhotoId);
         modelBuilder.Entity<AcrossResult>().HasOne<Trial>().WithMany().HasForeignKey(r => r.TrialId);
+        modelBuilder.Entity<HeldProtocol>().HasIndex(p => p.Mark).IsUnique();
+        modelBuilder.Entity<HeldResult>().HasIndex(r => new { r.HeldProtocolId, r.Garden });
+        modelBuilder.Entity<Trial>().HasIndex(t => t.ProtocolId);
+        modelBuilder.Entity<Trial>().HasIndex(t => t.Garden).IsUnique();
         modelBuilder.Entity<Patch>().HasOne<Input>().WithMany().HasForeignKey(p => p.InputId);
         modelBuilder.Entity<BrixVisit>().HasOne<Application>().WithMany().HasForeignKey(v => v.ApplicationId);
     }

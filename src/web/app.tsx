@@ -107,6 +107,7 @@ const places = {
   "/judge/trials/:id/print": room(() => import("./rooms/judge/TrialPrint"), "TrialPrint"),
   "/judge/patches": room(() => import("./rooms/judge/PatchRoom"), "PatchRoom"),
   "/judge/claims": room(() => import("./rooms/judge/ClaimsRoom"), "ClaimsRoom"),
+  "/judge/together": room(() => import("./rooms/judge/TogetherRoom"), "TogetherRoom"),
   "/judge/across": room(() => import("./rooms/judge/AcrossRoom"), "AcrossRoom"),
   "/judge/practice": room(() => import("./rooms/judge/PlotPractice"), "PlotPractice"),
   "/shelf/label": room(() => import("./rooms/shelf/LotLabel"), "LotLabel"),

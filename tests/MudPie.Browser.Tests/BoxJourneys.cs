@@ -154,4 +154,65 @@ public class BoxJourneys
         desk.See("it breaks them");
         desk.Axe().ShouldBeEmpty("a vessel that is lent");
     }
+
+    [Fact]
+    public void A_protocol_is_offered_under_the_roof_joined_with_fewer_arms_and_its_results_are_put_together()
+    {
+        using var desk = new Page(demo: true, box: true);
+        using var hill = new Page(desk, 390, 844);
+        Open(desk, hill);
+        desk.Go(At(desk, "north-field", "/judge/together"));
+        desk.See("Over 3 gardens the difference is");
+        desk.See("Gorse Hill, garlic, last season");
+        desk.Press("//button[contains(., 'by the difference')]");
+        desk.See("kg a metre, ");
+        desk.Axe().ShouldBeEmpty("gardens together");
+        desk.Press("//button[@role='checkbox'][@aria-label='Under this roof']");
+        desk.Find("//button[@role='checkbox'][@aria-label='Under this roof'][@aria-checked='true']");
+
+        hill.Go(At(desk, "hill-garden", "/judge/together"));
+        hill.Click("Look at it");
+        hill.See("No garden has sent a result of it yet.");
+        hill.Press("//button[@aria-controls='slate'][@aria-expanded='false']");
+        hill.Press("//button[@role='checkbox'][@aria-label='water only']");
+        hill.Axe().ShouldBeEmpty("a protocol, on a phone");
+        hill.Click("Plan it here");
+        hill.See("was left out.");
+        hill.Go(At(desk, "hill-garden", "/judge/together"));
+        hill.Press("//button[@aria-controls='slate'][@aria-expanded='false']");
+        hill.Press("//button[@role='checkbox'][@aria-label='nothing']");
+        hill.Click("Plan it here");
+        hill.See("By a protocol");
+        hill.Click("Keep this plan");
+        hill.See("Planned. Draw the layout next.");
+        hill.Click("Draw the layout by lot");
+        hill.Click("It is set out: begin");
+        hill.See("Measure, plot by plot");
+        Measure(hill);
+        hill.Click("Open the codes");
+        hill.Click("the other gardens");
+        hill.Press("//button[@aria-controls='slate'][@aria-expanded='false']");
+        hill.Click("Give it to the others here");
+        hill.See("take it back");
+
+        // the other page hears of it by itself
+        desk.See("Over 4 gardens the difference is");
+        desk.See("Hill Garden, fennel");
+        desk.Axe().ShouldBeEmpty("four gardens together");
+    }
+
+    /// <summary>A figure on each plot of the only trial: blind, as its codes say nothing.</summary>
+    private static void Measure(Page page) => page.Driver.ExecuteAsyncScript("""
+        const done = arguments[0];
+        const say = (path, body) => fetch(path, { method: "POST", body: JSON.stringify(body),
+          headers: { "Content-Type": "application/json", "Idempotency-Key": crypto.randomUUID() } });
+        (async () => {
+          const id = location.pathname.split("/").pop();
+          const trial = await (await fetch(`/api/judge/trials/${id}`)).json();
+          for (const [i, plot] of trial.plots.entries())
+            await say(`/api/judge/trials/${id}/readings`,
+              { plotId: plot.id, measureId: trial.measures[0].id, value: String(2 + (i % 3) * 0.1 + (i % 2) * 0.05) });
+          location.reload();
+        })().then(done);
+        """);
 }

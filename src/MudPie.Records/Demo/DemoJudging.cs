@@ -1,5 +1,6 @@
 using MathNet.Numerics.Distributions;
 using MudPie.Core.Judging;
+using MudPie.Core.Judging.Together;
 using MudPie.Core.Judging.Trials;
 using MudPie.Records.Ground;
 using MudPie.Records.Judging;
@@ -24,6 +25,7 @@ internal static class DemoJudging
         Dahlias(db, now);
         Oats(db, now);
         Across(db, garlic, now);
+        Together(db, garlic, now);
         Patches(db, kit, now);
         db.Add(new PestCount {
             BedId = kit.Named("Ridge Bed 6")[0].Id, At = now.AddDays(-1), RecordedAt = now.AddDays(-1), Pest = "aphids",
@@ -160,8 +162,7 @@ internal static class DemoJudging
             [.. Enumerable.Range(1, 5).Select(i => new LayoutPlace($"Ridge Bed {i}", 30, 1.2))], "yieldMetre", 0.15, "tea", 5107,
             330, 118), now);
         trial.Money = new TrialMoney { CostPerHa = 450, PricePerUnit = 2.4, Basis = "perPlot", PlotM2 = 1.2 };
-        Measure(db, trial, trial.EndedAt!.Value, 14, 0.13, 0.1, t => t.Role switch
-        {
+        Measure(db, trial, trial.EndedAt!.Value, 14, 0.13, 0.1, t => t.Role switch {
             TrialRole.Control => 2.78,
             TrialRole.Water => 2.98,
             _ => 3.13
@@ -207,6 +208,28 @@ internal static class DemoJudging
             "yieldHa", 0.4, "tea", 77, 260, 100), now);
         (trial.NoWaterWhy, trial.Blind) = ("no tank to spare at sowing", false);
         Measure(db, trial, trial.EndedAt!.Value, 41, 0.3, 0, t => t.Role == TrialRole.Control ? 4.3 : 4.6, 2);
+    }
+
+    /// <summary>Two gardens that joined the garlic trial with two arms, one of them on another crop. Made up.</summary>
+    private static void Together(HoldingDb db, Trial garlic, DateTimeOffset now)
+    {
+        var mark = new Guid("6f0a3f52-9d0c-4a57-8d1e-5b3c8a1e0001");
+        var held = new HeldProtocol {
+            Mark = mark, Told = garlic.AsProtocol(mark, "Saltmarsh End", [212], w => ""), Ours = true, Source = "here",
+            AddedAt = now.AddDays(-320)
+        };
+        GardenResult Found(int n, string name, string crop, ArmResult tea) => new() {
+            Form = GardenResult.This, Protocol = mark, Garden = new Guid($"6f0a3f52-9d0c-4a57-8d1e-5b3c8a1e000{n}"),
+            Name = name, Crop = crop,
+            Season = "last season", Reference = "water only", Blind = true, ByLot = true, Arms = [tea], At = now.AddDays(-100 + n)
+        };
+        held.Results.AddRange(new[] {
+            Found(3, "Gorse Hill", "garlic", new("tea", 0.09, 0.085, 4, 2.71, 4, 2.62)),
+            Found(4, "Two Ponds", "shallots", new("tea", 0.11, 0.062, 5, 1.94, 5, 1.83)) }
+            .Select(r => new HeldResult { Garden = r.Garden, Told = r, AddedAt = r.At.AddDays(1) }));
+        db.Add(held);
+        db.SaveChanges();
+        (garlic.ProtocolId, garlic.Garden) = (held.Id, new Guid("6f0a3f52-9d0c-4a57-8d1e-5b3c8a1e0002"));
     }
 
     private static void Across(HoldingDb db, Trial garlic, DateTimeOffset now)

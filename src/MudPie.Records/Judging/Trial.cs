@@ -72,6 +72,12 @@ public sealed class Trial : IVersioned
 
     public bool IsDemo { get; set; }
 
+    /// <summary>The protocol by which others try the same; null where it is this holding's alone.</summary>
+    public int? ProtocolId { get; set; }
+
+    /// <summary>By which its result is known to them.</summary>
+    public Guid? Garden { get; set; }
+
     public Guid Version { get; set; }
 
     public List<TrialTreatment> Treatments { get; } = [];

@@ -1326,6 +1326,72 @@ namespace MudPie.Records.Migrations
                     b.ToTable("ClaimFindings");
                 });
 
+            modelBuilder.Entity("MudPie.Records.Judging.HeldProtocol", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long>("AddedAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<Guid>("Mark")
+                        .HasColumnType("TEXT");
+
+                    b.Property<bool>("Ours")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Source")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Told")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int?>("WrittenIn")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("Mark")
+                        .IsUnique();
+
+                    b.ToTable("Protocols");
+                });
+
+            modelBuilder.Entity("MudPie.Records.Judging.HeldResult", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long>("AddedAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<Guid>("Garden")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("HeldProtocolId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("OutWhy")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Told")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int?>("WrittenIn")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("HeldProtocolId", "Garden");
+
+                    b.ToTable("HeldResult");
+                });
+
             modelBuilder.Entity("MudPie.Records.Judging.MeterZero", b =>
                 {
                     b.Property<int>("Id")
@@ -1594,6 +1660,9 @@ namespace MudPie.Records.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<Guid?>("Garden")
+                        .HasColumnType("TEXT");
+
                     b.Property<bool>("IsDemo")
                         .HasColumnType("INTEGER");
 
@@ -1619,6 +1688,9 @@ namespace MudPie.Records.Migrations
                     b.Property<string>("Places")
                         .IsRequired()
                         .HasColumnType("TEXT");
+
+                    b.Property<int?>("ProtocolId")
+                        .HasColumnType("INTEGER");
 
                     b.Property<string>("Question")
                         .IsRequired()
@@ -1655,6 +1727,11 @@ namespace MudPie.Records.Migrations
                         .HasColumnType("INTEGER");
 
                     b.HasKey("Id");
+
+                    b.HasIndex("Garden")
+                        .IsUnique();
+
+                    b.HasIndex("ProtocolId");
 
                     b.ToTable("Trials");
                 });
@@ -3713,6 +3790,15 @@ namespace MudPie.Records.Migrations
                     b.Navigation("Bed");
                 });
 
+            modelBuilder.Entity("MudPie.Records.Judging.HeldResult", b =>
+                {
+                    b.HasOne("MudPie.Records.Judging.HeldProtocol", null)
+                        .WithMany("Results")
+                        .HasForeignKey("HeldProtocolId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
             modelBuilder.Entity("MudPie.Records.Judging.MeterZero", b =>
                 {
                     b.HasOne("MudPie.Records.Judging.BrixMeter", null)
@@ -4239,6 +4325,11 @@ namespace MudPie.Records.Migrations
             modelBuilder.Entity("MudPie.Records.Judging.BrixVisit", b =>
                 {
                     b.Navigation("Readings");
+                });
+
+            modelBuilder.Entity("MudPie.Records.Judging.HeldProtocol", b =>
+                {
+                    b.Navigation("Results");
                 });
 
             modelBuilder.Entity("MudPie.Records.Judging.Patch", b =>

@@ -319,6 +319,7 @@ public static class TrialEndpoints
                 : "Say what difference would be worth having, to see how many are needed.",
             Published = TrialTemplates.Find(t.TemplateId)?.Published,
             TemplateId = t.TemplateId,
+            ProtocolId = t.ProtocolId,
         });
     }
 }

@@ -1,4 +1,5 @@
 using Microsoft.EntityFrameworkCore;
+using MudPie.Core.Judging.Together;
 using MudPie.Core.Judging.Trials;
 using MudPie.Core.Measures;
 using MudPie.Core.Workings;
@@ -38,7 +39,30 @@ public sealed class TrialPlanReader(HoldingDb db, UnitSystem units)
         await Treatments(t, r, factors);
         Measures(t, r);
         Controls(t, r);
+        await Protocol(t, r);
         return before != Laid(t);
+    }
+
+    /// <summary>A trial by a protocol stays one: arms, measure and mark.</summary>
+    private async Task Protocol(Trial t, TrialRequest r)
+    {
+        t.ProtocolId ??= r.ProtocolId;
+        if (t.ProtocolId is not { } id)
+        {
+            return;
+        }
+
+        if (await db.Protocols.AsNoTracking().FirstOrDefaultAsync(p => p.Id == id) is not { } protocol)
+        {
+            Checks.Add("protocolId", "There is no such protocol.", "Choose one from the trials together.");
+        }
+        else if (t.Treatments.Count > 0
+            && Protocols.Strays(protocol.Told, t.Laid(), t.Measures.OrderBy(m => m.Order).FirstOrDefault()?.Laid()) is { } strays)
+        {
+            Checks.Add(strays);
+        }
+
+        t.Garden ??= Guid.NewGuid();
     }
 
     private static string Laid(Trial t) =>
@@ -148,7 +172,7 @@ public sealed class TrialPlanReader(HoldingDb db, UnitSystem units)
                 Role = a.Role ?? TrialRole.Treatment,
                 InputId = a.InputId,
                 RatePerM2 = Rate(t, a, i),
-                RateTyped = string.IsNullOrWhiteSpace(a.Rate) ? null : $"{a.Rate.Trim()} {Basis(a)}",
+                RateTyped = string.IsNullOrWhiteSpace(a.Rate) ? null : $"{a.Rate.Trim()} {RateBases.Word(a.RateBasis)}",
                 WaterLPerM2 = _fields.Optional($"treatments[{i}].water", a.Water, Dimension.Volume, 0, units.IsUs() ? 5 : 50) is { } water
                     ? Per.SquareSi(water, units) : null,
             });
@@ -180,9 +204,6 @@ public sealed class TrialPlanReader(HoldingDb db, UnitSystem units)
 
     private static bool Same(List<TrialTreatment> old, List<TrialTreatment> now) => old.OrderBy(x => x.Order).Select(x => x.Laid().Full)
         .SequenceEqual(now.Select(x => x.Laid().Full));
-
-    private static string Basis(TreatmentRequest a) =>
-        a.RateBasis switch { "perHa" => "a hectare", "perAcre" => "an acre", "perFt2" => "a sq ft", "perPlot" => "a plot", _ => "a m²" };
 
     private double? Rate(Trial t, TreatmentRequest a, int i)
     {

@@ -62,6 +62,9 @@ public sealed record TrialRequest
 
     public string? TemplateId { get; init; }
 
+    /// <summary>The protocol by which it is planned; null for none.</summary>
+    public int? ProtocolId { get; init; }
+
     public string? Question { get; init; }
 
     public string? Crop { get; init; }
@@ -244,6 +247,9 @@ public sealed record TrialView
     public required Published? Published { get; init; }
 
     public required string? TemplateId { get; init; }
+
+    /// <summary>The protocol by which others try the same; null for none.</summary>
+    public required int? ProtocolId { get; init; }
 }
 
 /// <summary>A figure on the sheet.</summary>

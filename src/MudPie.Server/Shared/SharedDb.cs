@@ -2,6 +2,7 @@ using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.Design;
 using Microsoft.EntityFrameworkCore.Storage.ValueConversion;
 using MudPie.Core.Brewing;
+using MudPie.Core.Judging.Together;
 using MudPie.Core.Sharing;
 using MudPie.Records;
 using MudPie.Server.Held;
@@ -144,6 +145,52 @@ public sealed class PumpCount
     public required string Key { get; set; }
 }
 
+/// <summary>A protocol that a holding lets the others of its box join. What it says is never changed.</summary>
+public sealed class SharedProtocol
+{
+    public int Id { get; set; }
+
+    /// <summary>By which results find it.</summary>
+    public Guid Mark { get; set; }
+
+    /// <summary>Who offers it, by the name at the box.</summary>
+    public required string Holding { get; set; }
+
+    public required TrialProtocol Told { get; set; }
+
+    public required string By { get; set; }
+
+    public DateTimeOffset At { get; set; }
+
+    /// <summary>When it was offered no more; null while it is.</summary>
+    public DateTimeOffset? EndedAt { get; set; }
+}
+
+/// <summary>What a holding found by a protocol, given to the others of its box. Never changed; a later one of the same garden takes its
+/// place.</summary>
+public sealed class SharedResult
+{
+    public int Id { get; set; }
+
+    /// <summary>The protocol's mark.</summary>
+    public Guid Protocol { get; set; }
+
+    /// <summary>The mark of the trial.</summary>
+    public Guid Garden { get; set; }
+
+    /// <summary>Whose it is, by the name at the box.</summary>
+    public required string Holding { get; set; }
+
+    public required GardenResult Told { get; set; }
+
+    public required string By { get; set; }
+
+    public DateTimeOffset At { get; set; }
+
+    /// <summary>When it was taken back; null while it counts.</summary>
+    public DateTimeOffset? EndedAt { get; set; }
+}
+
 /// <summary>What the holdings of a box share, each by its own consent. It lies in the box's file, beside its people.</summary>
 public sealed class SharedDb(DbContextOptions<SharedDb> options) : DbContext(options)
 {
@@ -159,6 +206,10 @@ public sealed class SharedDb(DbContextOptions<SharedDb> options) : DbContext(opt
     public DbSet<Handing> Handings => Set<Handing>();
 
     public DbSet<PumpCount> Counts => Set<PumpCount>();
+
+    public DbSet<SharedProtocol> Protocols => Set<SharedProtocol>();
+
+    public DbSet<SharedResult> Results => Set<SharedResult>();
 
     /// <inheritdoc/>
     protected override void ConfigureConventions(ModelConfigurationBuilder configurationBuilder)
@@ -176,6 +227,8 @@ public sealed class SharedDb(DbContextOptions<SharedDb> options) : DbContext(opt
         modelBuilder.Entity<Booking>().HasIndex(b => new { b.SharedVesselId, b.Until });
         modelBuilder.Entity<Handing>().HasIndex(h => h.Key).IsUnique();
         modelBuilder.Entity<PumpCount>().HasIndex(c => c.Key).IsUnique();
+        modelBuilder.Entity<SharedProtocol>().HasIndex(p => p.Mark);
+        modelBuilder.Entity<SharedResult>().HasIndex(r => r.Protocol);
         foreach (var table in modelBuilder.Model.GetEntityTypes())
         {
             table.SetTableName(Prefix + table.GetTableName());

@@ -59,6 +59,7 @@ export const rooms: readonly RoomPlace[] = [
       ["/judge", "Trials"],
       ["/judge/patches", "Square metre"],
       ["/judge/across", "Sites together"],
+      ["/judge/together", "Gardens together"],
       ["/judge/claims", "Claims"],
       ["/judge/practice", "Practice plot"],
     ],

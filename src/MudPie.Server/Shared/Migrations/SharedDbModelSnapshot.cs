@@ -174,6 +174,77 @@ namespace MudPie.Server.Shared.Migrations
                     b.ToTable("Shared_Counts");
                 });
 
+            modelBuilder.Entity("MudPie.Server.Shared.SharedProtocol", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long>("At")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("By")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<long?>("EndedAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Holding")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<Guid>("Mark")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Told")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("Mark");
+
+                    b.ToTable("Shared_Protocols");
+                });
+
+            modelBuilder.Entity("MudPie.Server.Shared.SharedResult", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long>("At")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("By")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<long?>("EndedAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<Guid>("Garden")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Holding")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<Guid>("Protocol")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Told")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("Protocol");
+
+                    b.ToTable("Shared_Results");
+                });
+
             modelBuilder.Entity("MudPie.Server.Shared.SharedVessel", b =>
                 {
                     b.Property<int>("Id")

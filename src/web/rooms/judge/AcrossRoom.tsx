@@ -10,6 +10,7 @@ import { SaveChart } from "../../parts/SaveChart";
 import { Sum } from "../../parts/Sum";
 import { Wrong, WrongElse } from "../../parts/Wrong";
 import { Forest } from "./Forest";
+import { LeaveOut } from "./LeaveOut";
 import { VerdictWord } from "./VerdictWord";
 
 /** Sites and seasons put together; a neighbour's file counts too. */
@@ -71,34 +72,20 @@ function One({ set }: { set: Schemas["AcrossView"] }) {
 }
 
 function Result({ result: r, unit }: { result: Schemas["AcrossResultView"]; unit: string }) {
-  const [why, setWhy] = useState<string | null>(null);
   const out = useWrite("/api/judge/across/results/{id}/out", (reason: string) => ({
     params: { path: { id: r.id } },
     body: { why: reason },
   }));
   return (
     <li className="border-t border-line py-2">
-      <p className="flex flex-wrap items-baseline justify-between gap-2">
+      <div className="flex flex-wrap items-baseline justify-between gap-2">
         <span className={r.outWhy ? "line-through" : ""}>
           <b>{r.label}</b>: {r.difference.toPrecision(3)} {unit}, standard error {r.standardError.toPrecision(2)}
           <span className="text-ash"> · {r.trialId ? "own trial" : r.source}</span>
         </span>
-        {!r.outWhy && why === null && (
-          <Button kind="plain" onClick={() => setWhy("")} aria-label={`leave out: ${r.label}`}>
-            leave out
-          </Button>
-        )}
-      </p>
+        {!r.outWhy && <LeaveOut of={r.label} out={out} />}
+      </div>
       {r.outWhy && <p className="text-ash">left out: {r.outWhy}</p>}
-      {why !== null && !r.outWhy && (
-        <Form problem={out.error} className="flex flex-wrap items-end gap-3" onSend={() => out.mutate(why)}>
-          <Field label="Why does it not count?" value={why} onChange={setWhy} name="why" />
-          <Button type="submit" className="mb-7">
-            Leave it out
-          </Button>
-          <WrongElse />
-        </Form>
-      )}
     </li>
   );
 }

@@ -16,7 +16,7 @@ import { Places } from "./PlanPlaces";
 import { Treatments } from "./PlanTreatments";
 import { Worth } from "./PlanWorth";
 import { PowerCurve } from "./PowerCurve";
-import { again, begin, type Plan } from "./trialForm";
+import { again, begin, joined, type Plan } from "./trialForm";
 
 /** The trial bench: reads what it begins from, then hands over. */
 export function TrialForm() {
@@ -28,11 +28,15 @@ export function TrialForm() {
   const ground = useRead("/api/ground");
   const shelf = useRead("/api/shelf");
   const trial = useReadIf(id !== null, "/api/judge/trials/{id}", { params: { path: { id: id! } } });
+  const protocol = Number(search.get("protocol")) || null;
+  const plan = useReadIf(protocol !== null && id === null, "/api/judge/together/{id}/plan", {
+    params: { path: { id: protocol! }, query: { arms: search.getAll("arms") } },
+  });
   const template = templates.find((t) => t.id === (search.get("template") ?? trial?.templateId));
   return (
     <Bench
       id={id}
-      start={trial ? again(trial, kinds) : begin(template, ground.beds, us)}
+      start={trial ? again(trial, kinds) : plan ? joined(plan, ground.beds, us) : begin(template, ground.beds, us)}
       kinds={kinds}
       beds={ground.beds}
       inputs={shelf.inputs}
@@ -72,7 +76,13 @@ function Bench({ id, start, kinds, beds, inputs, template }: BenchProps) {
     <Refusals problem={[keep.error, curve.problem]}>
       <Room
         title={id === null ? "Plan a trial" : "Change the plan"}
-        under={template ? `From “${template.name}”. Everything can be changed.` : "From the question to the ground."}
+        under={
+          template
+            ? `From “${template.name}”. Everything can be changed.`
+            : p.protocolId
+              ? "By a protocol: its arms and its main measure stay, the rest is your own."
+              : "From the question to the ground."
+        }
         peek={curve.data?.value?.sentence ?? "How many plots?"}
         bench={
           <>
@@ -100,7 +110,7 @@ function Bench({ id, start, kinds, beds, inputs, template }: BenchProps) {
               </Fold>
               <Fold
                 line={`2 · What is compared: ${short((p.treatments ?? []).map((t) => t.name ?? ""))}`}
-                open={!template && id === null}
+                open={!template && !p.protocolId && id === null}
               >
                 <Treatments plan={p} set={set} inputs={inputs} />
               </Fold>

@@ -219,6 +219,11 @@ function Steps({ trial: t }: { trial: Schemas["TrialView"] }) {
               labels and sheets
             </Link>
           )}
+          {t.protocolId !== null && (
+            <Link to={`/judge/together?of=${t.protocolId}`} className="min-h-11 content-center text-clay underline">
+              the other gardens
+            </Link>
+          )}
           {t.plots.length > 0 && !t.shut && (
             <a
               href={`/api/judge/trials/${t.id}/trial.zip`}

@@ -15,7 +15,11 @@ export function crossed(levels: string[][]): string[][] {
 }
 
 /** A first plan: from a template, or with sensible values standing in it. */
-export function begin(template: Schemas["TrialTemplate"] | undefined, beds: Schemas["BedView"][], us = false): Plan {
+export function begin(
+  template: Partial<Schemas["TrialTemplate"]> | undefined,
+  beds: Schemas["BedView"][],
+  us = false,
+): Plan {
   const kind = template?.kind ?? "beds";
   const [length, width] = (
     us
@@ -24,7 +28,7 @@ export function begin(template: Schemas["TrialTemplate"] | undefined, beds: Sche
   )[kind as "beds"] as [string, string];
   // A claim about garlic begins on the beds that grow garlic.
   const fit = beds.filter(
-    (b) => template && b.crop.split(/[ ,]/)[0]!.length > 2 && template.question.includes(b.crop.split(/[ ,]/)[0]!),
+    (b) => b.crop.split(/[ ,]/)[0]!.length > 2 && template?.question?.includes(b.crop.split(/[ ,]/)[0]!),
   );
   const on = fit.length > 0 ? fit : beds;
   const places = (kind === "beds" ? on.slice(0, fit.length > 0 ? (template?.replicates ?? 5) : 1) : on.slice(0, 1)).map(
@@ -67,6 +71,13 @@ export function begin(template: Schemas["TrialTemplate"] | undefined, beds: Sche
     blind: true,
     version: null,
   };
+}
+
+/** A protocol's plan on one's own ground: what it says stands in it, crop, season and places are one's own. */
+export function joined(plan: Plan, beds: Schemas["BedView"][], us = false): Plan {
+  const own = begin({ kind: plan.kind ?? "beds", question: plan.question ?? "" }, beds, us);
+  const { crop, season, places, money, noise } = own;
+  return { ...plan, crop, season, places, money, noise };
 }
 
 /** A trial as it was kept, to be changed. */
