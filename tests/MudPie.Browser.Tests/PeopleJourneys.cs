@@ -1,5 +1,6 @@
 using Microsoft.Extensions.DependencyInjection;
 using MudPie.Records;
+using OpenQA.Selenium.VirtualAuth;
 
 namespace MudPie.Browser.Tests;
 
@@ -59,6 +60,44 @@ public class PeopleJourneys
         desk.See("the owner struck off Wren's phone (Wren).");
         phone.Again();
         phone.See("This device was struck off.");
+    }
+
+    [Fact]
+    public void A_passkey_is_added_with_the_password_asked_again_comes_in_and_is_taken_away()
+    {
+        using var desk = new Page(demo: true);
+        desk.Go($"http://localhost:{desk.Address.Port}/keep/people"); // a bare number has none
+        var holder = (IHasVirtualAuthenticator)desk.Driver;
+        var key = holder.AddVirtualAuthenticator(new VirtualAuthenticatorOptions().SetProtocol("ctap2").SetTransport("internal")
+            .SetHasResidentKey(true).SetHasUserVerification(true).SetIsUserVerified(true));
+        desk.Fill("Password", Password);
+        desk.Fill("The same again", Password);
+        desk.Click("Make it");
+        desk.See("What happened at the door");
+        desk.Press("//button[contains(., '(you)')]");
+        desk.Fill("Called", "this desk");
+        desk.Fill("Your password, again", "not this one at all");
+        desk.Click("Add a passkey");
+        desk.See("That is not the password.");
+        desk.Fill("Your password, again", Password);
+        desk.Click("Add a passkey");
+        desk.See("the owner added a passkey.");
+        desk.Axe().ShouldBeEmpty("people, with a passkey");
+
+        desk.Driver.Manage().Cookies.DeleteAllCookies();
+        desk.Again();
+        desk.See("Sign in first.");
+        desk.Axe("[role=dialog]").ShouldBeEmpty("signing in, by a passkey too");
+        desk.Click("Come in by a passkey");
+        desk.See("What happened at the door");
+        desk.Press("//button[contains(., '(you)')]");
+        desk.Press("//button[@aria-label='take away: this desk']");
+        desk.See("the owner took a passkey away.");
+        desk.Driver.Manage().Cookies.DeleteAllCookies();
+        desk.Again();
+        desk.Click("Come in by a passkey");
+        desk.See("That passkey is not known here.");
+        holder.RemoveVirtualAuthenticator(key); // the browser is lent to the next journey
     }
 
     [Fact]

@@ -124,6 +124,19 @@ internal static class DoorPass
         o.Events.OnRedirectToLogin = o.Events.OnRedirectToAccessDenied = c => Task.CompletedTask;
     }
 
+    /// <summary>The cookie that holds what a browser was asked for a passkey, for as long as it may take to answer.</summary>
+    public static void SetAsked(CookieAuthenticationOptions o)
+    {
+        o.Cookie.Name = "mudpie-asked";
+        o.Cookie.HttpOnly = true;
+        o.Cookie.SameSite = SameSiteMode.Strict;
+        o.Cookie.SecurePolicy = CookieSecurePolicy.SameAsRequest;
+        o.CookieManager = new HostCookies();
+        o.ExpireTimeSpan = TimeSpan.FromMinutes(5);
+        o.SlidingExpiration = false;
+        o.Events.OnRedirectToLogin = o.Events.OnRedirectToAccessDenied = c => Task.CompletedTask;
+    }
+
     /// <summary>Signs a device in.</summary>
     public static async Task Give(HttpContext context, SignInManager<Person> door, Person person, Device device)
     {

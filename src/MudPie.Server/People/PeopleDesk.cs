@@ -197,6 +197,18 @@ public sealed class PeopleDesk(PeopleDb db, UserManager<Person> people, SignInMa
         return null;
     }
 
+    /// <summary>Whether somebody who is in knows their password: before what a stranger at an open page must not do.</summary>
+    public async Task<Refusal?> Vouch(Person person, string password)
+    {
+        if ((await door.CheckPasswordSignInAsync(person, password, lockoutOnFailure: true)).Succeeded)
+        {
+            return null;
+        }
+
+        await Happen(DoorEvent.WrongPassword, person.Called);
+        return Refusal.Of("password", "That is not the password.", "Give the one that you sign in with now.");
+    }
+
     /// <summary>Begins a sitting.</summary>
     public async Task Sit(Person person, HttpContext context) =>
         await Admit(person, DeviceKind.Sitting, "a sitting at a desk", context);

@@ -250,7 +250,7 @@ public static class PeopleEndpoints
 
     private static Refused Nobody() => Problems.Of(Refusal.Of("id", "There is nobody of that number.", "Load the list again."));
 
-    private static Results<Ok<Done>, Refused> Answer(Refusal? refusal) => refusal is null ? TypedResults.Ok(new Done())
+    internal static Results<Ok<Done>, Refused> Answer(Refusal? refusal) => refusal is null ? TypedResults.Ok(new Done())
         : Problems.Of(refusal);
 }
 

@@ -20,13 +20,18 @@ public static class PeopleServices
         var services = builder.Services;
         services.AddDbContext<PeopleDb>((at, o) => PeopleDb.Use(o, at.GetRequiredService<HoldingPlace>().People));
         services.AddIdentityCore<Person>(Set).AddEntityFrameworkStores<PeopleDb>().AddSignInManager();
+        services.Configure<IdentityPasskeyOptions>(o => // whoever shows one is asked who they are, and it knows whose it is
+            (o.UserVerificationRequirement, o.ResidentKeyRequirement) = ("required", "required"));
         services.Configure<PasswordHasherOptions>(o => o.IterationCount = builder.Configuration.GetValue("Holding:HashRounds", 220_000));
         services.AddAuthentication(IdentityConstants.ApplicationScheme).AddIdentityCookies(o =>
-            o.ApplicationCookie!.Configure(DoorPass.Set));
+        {
+            o.ApplicationCookie!.Configure(DoorPass.Set);
+            o.TwoFactorUserIdCookie!.Configure(DoorPass.SetAsked);
+        });
         // what names no role is open to nobody
         services.AddAuthorizationBuilder().SetDefaultPolicy(new AuthorizationPolicyBuilder().RequireAssertion(_ => true).Build())
             .SetFallbackPolicy(new AuthorizationPolicyBuilder().RequireAssertion(_ => false).Build());
-        services.AddScoped<IAuthorizationHandler, LeastRoleHandler>().AddScoped<Whoever>().AddScoped<PeopleDesk>();
+        services.AddScoped<IAuthorizationHandler, LeastRoleHandler>().AddScoped<Whoever>().AddScoped<PeopleDesk>().AddScoped<PasskeyDesk>();
         services.AddSingleton<PeopleCarried>().AddSingleton<IArrival>(at => at.GetRequiredService<PeopleCarried>());
         services.AddForEach<Gate>().AddSingleton<IAuthorizationMiddlewareResultHandler, TurnedAway>();
         var keys = services.AddDataProtection().SetApplicationName("mud-pie");

@@ -1,14 +1,16 @@
-import { useQueryClient } from "@tanstack/react-query";
+import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { Dialog } from "radix-ui";
 import { useState } from "react";
 import { send, useWrite } from "../api/data";
 import { forget, useTurnedAway, welcome } from "../api/door";
+import { canShow, enterByPasskey } from "../api/passkeys";
+import type { Problem } from "../api/problem";
 import { Button } from "./Button";
 import { Choice } from "./Choice";
 import { Field } from "./Field";
 import { Form } from "./Form";
 import { flush } from "./outbox";
-import { WrongElse } from "./Wrong";
+import { Wrong, WrongElse } from "./Wrong";
 
 /** What this phone may be called, for the owner's list. */
 export const calledHere = () => {
@@ -77,6 +79,7 @@ function Ways() {
     () => ({ body: { code, device: calledHere() } }),
     () => void done(),
   );
+  const key = useMutation<unknown, Problem>({ mutationFn: enterByPasskey, onSuccess: () => void done() });
   const come = by === "password" ? sit : join;
   return (
     <Form
@@ -122,6 +125,14 @@ function Ways() {
           Come in
         </Button>
       </p>
+      {canShow() && (
+        <p>
+          <Button disabled={key.isPending} onClick={() => key.mutate()}>
+            Come in by a passkey
+          </Button>
+        </p>
+      )}
+      <Wrong problem={key.error} />
       <p className="text-ash">
         A password forgotten: whoever sits at the machine itself sets a new one with <code>./mudpie owner</code>.
       </p>

@@ -10,6 +10,7 @@ import { Form, Refusals } from "../../parts/Form";
 import { WrongElse } from "../../parts/Wrong";
 import { CodeShown } from "./LetIn";
 import { NewPassword } from "./OwnPhone";
+import { Passkeys } from "./Passkeys";
 
 /** A person: another phone, what they may, that they come no more. */
 export function PersonPage({
@@ -53,9 +54,12 @@ export function PersonPage({
         />
         <WrongElse />
         {person.name === me.name ? (
-          <Fold line="A new password">
-            <NewPassword />
-          </Fold>
+          <>
+            <Fold line="A new password">
+              <NewPassword />
+            </Fold>
+            <Passkeys />
+          </>
         ) : sure ? (
           <p className="border-l-8 border-plum pl-4">
             {person.name} is out at once, with every phone. What they wrote stays, and says that they did.{" "}
