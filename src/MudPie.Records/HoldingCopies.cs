@@ -203,7 +203,8 @@ public static class HoldingCopies
     private static string Free(string name) => Enumerable.Range(1, 9999).Select(i => i == 1 ? name : $"{name}-{i}")
         .First(n => !File.Exists(n));
 
-    internal static void TryDelete(string path)
+    /// <summary>Takes a file away; one that can't be stays, named as a part.</summary>
+    public static void TryDelete(string path)
     {
         try
         {

@@ -69,6 +69,7 @@ public static class HoldingFile
     {
         Sweep(path);
         Writable(path);
+        SweepParts(path);
         var state = HoldingFileState.Of(path);
         if (state.Trouble is { } trouble)
         {
@@ -222,6 +223,18 @@ public static class HoldingFile
             File.Delete(left);
         }
     }
+
+    /// <summary>The same, of what passed through beside it; to be called by whoever opens it.</summary>
+    private static void SweepParts(string path)
+    {
+        foreach (var left in Directory.EnumerateFiles(Path.GetDirectoryName(Path.GetFullPath(path))!, Path.GetFileName(path) + ".*.part*"))
+        {
+            HoldingCopies.TryDelete(left);
+        }
+    }
+
+    /// <summary>A name for what passes through beside a file; what a killed server left of it goes with the next start.</summary>
+    public static string Part(string path) => $"{path}.{Guid.NewGuid():N}.part";
 
     private static IEnumerable<string> Halves(string path) => new[] { "", "-wal", "-shm", "-journal" }.Select(end => Aside(path) + end);
 

@@ -22,6 +22,7 @@ using MudPie.Server.Shared;
 using MudPie.Server.Shelf;
 using MudPie.Server.Solids;
 using MudPie.Server.Today;
+using MudPie.Server.Together;
 using MudPie.Server.Watch;
 using MudPie.Server.Weather;
 using MudPie.Server.Web;
@@ -140,7 +141,9 @@ public static class App
         services.AddScoped<HoldingClock>().AddScoped<Writes>().AddScoped<LiveBrew>().AddScoped<PlanDesk>().AddScoped<ForwardRun>()
             .AddScoped<StockKeeper>().AddScoped<WeatherBook>().AddScoped<TankJobs>().AddScoped<TankStarts>().AddScoped<TankMixing>()
             .AddScoped<TankCosts>().AddScoped<TrialDesk>().AddScoped<ClaimDesk>().AddScoped<MixDesk>()
-            .AddScoped<HeapDesk>().AddScoped<WorkDesk>().AddScoped<SheetDesk>().AddScoped<SolidDesk>().AddScoped<SharedDesk>();
+            .AddScoped<HeapDesk>().AddScoped<WorkDesk>().AddScoped<SheetDesk>().AddScoped<SolidDesk>().AddScoped<SharedFile>()
+            .AddScoped<SharedDesk>().AddScoped<IVesselCard>(at => at.GetRequiredService<SharedDesk>()).AddScoped<HandingDesk>()
+            .AddScoped<TogetherDesk>().AddScoped<RoofDesk>();
         if (!ForOpenApi && builder.Configuration.GetValue("Holding:Background", true))
         {
             services.AddWorkerForEach<ProbeReader>().AddWorkerForEach<WatchService>().AddWorkerForEach<WeatherReader>()
@@ -277,6 +280,7 @@ public static class App
     private static void Door(RouteGroupBuilder api)
     {
         api.MapPeople();
+        api.MapPasskeys();
         api.MapWritten();
         api.MapFeed();
         api.MapLive();
@@ -297,6 +301,7 @@ public static class App
         api.MapTrialAnswers();
         api.MapTrialFiles();
         api.MapAcross();
+        api.MapTogether();
         api.MapPatches();
         api.MapPracticePlot();
     }

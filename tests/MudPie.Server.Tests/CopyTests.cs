@@ -34,6 +34,32 @@ public sealed class CopyTests
         h.Post($"/api/brew/batches/{batch}/log", new { kind = "oxygen", value = $"{mgPerL}" });
 
     [Fact]
+    public async Task A_holding_that_was_packed_is_brought_in_before_anything_is_set_up_and_never_over_one()
+    {
+        using var full = new TestHolding(demo: true);
+        var zip = await full.Http.GetByteArrayAsync("/api/book/holding.zip", TestContext.Current.CancellationToken);
+        using var fresh = new TestHolding();
+        async Task<(int Status, JsonNode Reply)> Bring(TestHolding to, byte[] bytes)
+        {
+            using var body = new ByteArrayContent(bytes) { Headers = { ContentType = new("application/zip") } };
+            using var request = new HttpRequestMessage(HttpMethod.Post, "/api/copies/zip") { Content = body };
+            request.Headers.Add("Idempotency-Key", Guid.NewGuid().ToString());
+            using var reply = await to.Http.SendAsync(request, TestContext.Current.CancellationToken);
+            return ((int)reply.StatusCode, JsonNode.Parse(await reply.Content.ReadAsStringAsync(TestContext.Current.CancellationToken))!);
+        }
+
+        var (status, wrong) = await Bring(fresh, zip[..(zip.Length / 2)]);
+        (status, (string)wrong["fields"]![0]!["field"]!).ShouldBe((422, "zip"), wrong.ToJsonString());
+        (await fresh.Get("/api/holding"))["setUp"]!.GetValue<bool>().ShouldBeFalse("nothing was changed");
+        (await Bring(fresh, zip)).Status.ShouldBe(200);
+        (await fresh.Get("/api/brew/batches")).ToJsonString().ShouldBe((await full.Get("/api/brew/batches")).ToJsonString());
+        (await fresh.Http.GetByteArrayAsync("/api/book/holding.zip", TestContext.Current.CancellationToken)).Length
+            .ShouldBeInRange(zip.Length - 2000, zip.Length + 2000);
+        (await Bring(fresh, zip)).Status.ShouldBe(422, "there is one now");
+        Directory.GetFiles(Path.GetDirectoryName(fresh.FilePath)!, Path.GetFileName(fresh.FilePath) + ".*.part*").ShouldBeEmpty();
+    }
+
+    [Fact]
     public async Task Each_night_a_copy_is_made_and_checked_and_an_old_one_is_spoken_of()
     {
         using var h = new TestHolding(demo: true, settings: ByNight);

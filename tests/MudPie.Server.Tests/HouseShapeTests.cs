@@ -1,3 +1,4 @@
+using System.Text.RegularExpressions;
 using Microsoft.CodeAnalysis;
 using Microsoft.CodeAnalysis.CSharp;
 using Microsoft.CodeAnalysis.CSharp.Syntax;
@@ -38,6 +39,20 @@ public class HouseShapeTests
             .Select(t => $"{f.Path}: {t.Text}")).ShouldBeEmpty();
 
     private static readonly string[] Helpers = ["Say", "Units", "Per", "Names", "string", "Math", "a", "r", "s", "v", "of"];
+
+    /// <summary>What is scanned from a label opens the thing, and not a page that is not there.</summary>
+    [Fact]
+    public void Every_square_on_a_label_leads_to_a_page_there_is()
+    {
+        const RegexOptions plain = RegexOptions.NonBacktracking | RegexOptions.Multiline;
+        var pages = Regex.Matches(File.ReadAllText(Path.Combine(Top, "src", "web", "app.tsx")), "^  \"(/[^\"]*)\": room", plain)
+            .Select(m => "^" + Regex.Replace(m.Groups[1].Value, ":[a-z]+", "[^/]+", RegexOptions.NonBacktracking) + "$").ToList();
+        var squares = Files().Where(f => f.Path.StartsWith("src/", StringComparison.Ordinal)).SelectMany(f => Regex
+            .Matches(f.Root.ToString(), "QrCodes\\.To\\(request, \\$\"(/[^\"?]*)", plain))
+            .Select(m => Regex.Replace(m.Groups[1].Value.Split("{(")[0], "{[a-z]+}", "7", RegexOptions.NonBacktracking)).ToList();
+        squares.Count.ShouldBeGreaterThanOrEqualTo(6);
+        squares.Where(s => !pages.Any(p => Regex.IsMatch(s, p, RegexOptions.NonBacktracking))).ShouldBeEmpty();
+    }
 
     [Fact]
     public void No_line_is_longer_than_a_screen() =>

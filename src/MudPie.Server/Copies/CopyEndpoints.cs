@@ -1,4 +1,5 @@
 using System.Globalization;
+using Microsoft.AspNetCore.Mvc;
 using Microsoft.EntityFrameworkCore;
 using MudPie.Core.Workings;
 using MudPie.Records;
@@ -67,6 +68,8 @@ public static class CopyEndpoints
         api.MapGet("/copies", See).ForOwner("The holding's copies, and how old the last one is.");
         api.MapPost("/copies", MakeNow).ForOwner("Makes a copy now, at both places.");
         api.MapGet("/copies/means", Means).ForOwner("What putting a copy back would mean.");
+        api.MapPost("/copies/zip", Unpack).ForOwner("Brings a holding’s zip in, where nothing is set up yet.")
+            .Accepts<byte[]>("application/zip").WithMetadata(new RequestSizeLimitAttribute(HoldingZip.MostBytes)).DisableRequestTimeout();
         api.MapPost("/copies/restore", Restore).ForOwner("Puts a copy back. What is there is kept beside.");
     }
 
@@ -146,6 +149,52 @@ public static class CopyEndpoints
                 + "beside.",
             { } many => $"It has {Say.Number(many)} writes that the record has not.",
         }));
+    }
+
+    /// <summary>A file beside the holding that is gone once it is let go: what may be gigabytes is held on no heap.</summary>
+    private static FileStream Passing(CopyShelf shelf)
+    {
+        var so = new FileStreamOptions {
+            Mode = FileMode.CreateNew, Access = FileAccess.ReadWrite, Options = FileOptions.DeleteOnClose | FileOptions.Asynchronous
+        };
+        if (!OperatingSystem.IsWindows())
+        {
+            so.UnixCreateMode = UnixFileMode.UserRead | UnixFileMode.UserWrite;
+        }
+
+        return new FileStream(HoldingFile.Part(shelf.Holding), so);
+    }
+
+    private static async Task<Results<Ok<PutBackView>, Refused>> Unpack(HttpRequest request, CopyShelf shelf, HoldingClock clock,
+        CancellationToken stop)
+    {
+        if (await clock.Find() is not null)
+        {
+            return Problems.Of(Refusal.Of("zip", "There is a holding here already.",
+                "Open the zip beside it: ./mudpie unpack holding.zip again.mudpie, then ./mudpie serve --data again.mudpie."));
+        }
+
+        await using var zip = Passing(shelf);
+        await request.Body.CopyToAsync(zip, stop);
+        zip.Position = 0;
+        var made = HoldingFile.Part(shelf.Holding);
+        try
+        {
+            if (await Task.Run(() => HoldingZip.Read(zip, made), stop) is { } wrong)
+            {
+                return Problems.Of(Refusal.Of("zip", wrong, "Nothing was changed. Bring a zip as Mud Pie packed it."));
+            }
+
+            return TypedResults.Ok(new PutBackView(Path.GetFileName(await shelf.PutBack(made, stop))));
+        }
+        catch (HoldingFileException e)
+        {
+            return Problems.Of(Refusal.Of("zip", e.Trouble.Wrong, "Nothing was changed. Mend that, then bring it again."));
+        }
+        finally
+        {
+            HoldingCopies.TryDelete(made);
+        }
     }
 
     private static async Task<Results<Ok<PutBackView>, Refused>> Restore(CopyRequest r, CopyShelf shelf, HoldingClock clock, Gate gate,

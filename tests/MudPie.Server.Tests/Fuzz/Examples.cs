@@ -34,6 +34,9 @@ public static class Examples
         _ => null,
     };
 
+    private const string Protocol =
+        """{"form":"mud-pie-protocol/1","mark":"7a1f0c9e-0f57-4c51-8e46-0d6f2f6b1c11","from":"Gorse Hill","question":"Does milk help?","displaces":null,"design":"blocks","kind":"beds","liquid":false,"blind":true,"replicates":4,"worthHaving":null,"arms":[{"name":"nothing","role":"control","rate":null,"water":null},{"name":"milk","role":"treatment","rate":"50 mL a m²","water":null}],"measures":[{"name":"mildew","unit":"%","kind":"amount","low":0,"high":100,"lowerIsBetter":true,"outOf":null,"dates":"last"}],"days":[30]}""";
+
     private const string Brew =
         """{"volumeL":17,"depthM":0.28,"warmthC":18,"altitudeM":6,"flowLPerMin":6,"hours":48,"sources":[{"kind":"thermal","litres":0.6}],"foods":[{"kind":"molasses","ml":20}]}""";
 
@@ -208,6 +211,17 @@ public static class Examples
         ("/api/people/devices/1/strike", "{}"),
         ("/api/people/devices/1/name", """{"name":"the red phone"}"""),
         ("/api/people/feed", "{}"),
+        ("/api/people/passkeys/begin", """{"password":"not this one at all"}"""),
+        ("/api/people/passkeys", """{"credential":"{}","name":"desk in the barn"}"""),
+        ("/api/people/passkeys/gone", """{"id":"AQID"}"""),
+        ("/api/people/passkeys/ask", "{}"),
+        ("/api/people/passkeys/enter", """{"credential":"{}"}"""),
+        ("/api/judge/together/ask", """{"trialId":3,"days":"60, 90"}"""),
+        ("/api/judge/together/bring", $$"""{"json":{{System.Text.Json.JsonSerializer.Serialize(Protocol)}}}"""),
+        ("/api/judge/together/take", """{"mark":"7a1f0c9e-0f57-4c51-8e46-0d6f2f6b1c11"}"""),
+        ("/api/judge/together/results/1/out", """{"why":"a cow got in"}"""),
+        ("/api/judge/together/1/offer", """{"on":true}"""),
+        ("/api/judge/together/trials/1/give", """{"on":true}"""),
         ("/api/people/yard", """{"open":true}"""),
         ("/api/copies", "{}"),
         ("/api/box/holdings", """{"name":"south-field","owner":"the grower"}"""),

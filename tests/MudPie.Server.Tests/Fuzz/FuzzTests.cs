@@ -40,7 +40,10 @@ public sealed class FuzzTests
             "/api/people/devices/1/strike", "/api/people/devices/1/name", "/api/people/yard", "/api/copies/restore",
             "/api/box/holdings", "/api/box/holdings/north-field/owner", "/api/shared/vessels", "/api/shared/vessels/1/bookings",
             "/api/shared/vessels/1/give", "/api/shared/vessels/1/receive", "/api/shared/vessels/1/counts", "/api/shared/vessels/1/keep",
-            "/api/shared/vessels/1/end", "/api/shared/bookings/1/off"];
+            "/api/shared/vessels/1/end", "/api/shared/bookings/1/off",
+            "/api/people/passkeys", "/api/people/passkeys/begin", "/api/people/passkeys/gone", "/api/people/passkeys/ask",
+            "/api/people/passkeys/enter", "/api/judge/together/take", "/api/judge/together/1/offer",
+            "/api/judge/together/trials/1/give"];
         List<string> refused = [];
         foreach (var (path, body) in Examples.All)
         {

@@ -8,6 +8,7 @@ import { Choice } from "../../parts/Choice";
 import { Field } from "../../parts/Field";
 import { PlaceFields } from "../../parts/PlaceFields";
 import { Wrong } from "../../parts/Wrong";
+import { BringHolding } from "./BringHolding";
 
 interface Answers {
   makes: "extract" | "air";
@@ -322,6 +323,7 @@ export function Setup() {
           </Button>
         </div>
       </Form>
+      {at === 0 && <BringHolding />}
     </main>
   );
 }
