@@ -67,8 +67,7 @@ public class PeopleJourneys
     {
         using var desk = new Page(demo: true);
         desk.Go($"http://localhost:{desk.Address.Port}/keep/people"); // a bare number has none
-        var holder = (IHasVirtualAuthenticator)desk.Driver;
-        var key = holder.AddVirtualAuthenticator(new VirtualAuthenticatorOptions().SetProtocol("ctap2").SetTransport("internal")
+        var key = desk.Driver.AddVirtualAuthenticator(new VirtualAuthenticatorOptions().SetProtocol("ctap2").SetTransport("internal")
             .SetHasResidentKey(true).SetHasUserVerification(true).SetIsUserVerified(true));
         desk.Fill("Password", Password);
         desk.Fill("The same again", Password);
@@ -97,7 +96,7 @@ public class PeopleJourneys
         desk.Again();
         desk.Click("Come in by a passkey");
         desk.See("That passkey is not known here.");
-        holder.RemoveVirtualAuthenticator(key); // the browser is lent to the next journey
+        desk.Driver.RemoveVirtualAuthenticator(key); // the browser is lent to the next journey
     }
 
     [Fact]

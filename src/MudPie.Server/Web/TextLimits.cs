@@ -23,6 +23,7 @@ public static class TextLimits
         ["labelSays"] = Prose,
         ["value"] = Prose, // what is logged: a note among the figures
         ["readings"] = Prose,
+        ["credential"] = 16_000, // of a passkey, as a browser gives it
         ["csv"] = WholeFile,
         ["json"] = WholeFile,
         ["geoJson"] = WholeFile,

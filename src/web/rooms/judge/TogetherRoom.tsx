@@ -25,7 +25,8 @@ export function TogetherRoom() {
   const [search, setSearch] = useSearchParams();
   const [by, setBy] = useState<string | null>(null);
   const wanted = Number(search.get("of")) || null;
-  const picked = all.protocols.find((p) => p.id === wanted) ?? all.protocols.find((p) => p.id !== null);
+  const kept = all.protocols.filter((p) => p.id !== null); // others are only offered yet
+  const picked = kept.find((p) => p.id === wanted) ?? kept[0];
   const choose = (id: number) => {
     setBy(null);
     setSearch({ of: String(id) }, { replace: true });
