@@ -137,7 +137,7 @@ public static class BoxEndpoints
         }
 
         await box.Happen(DoorEvent.HoldingMade, name);
-        return TypedResults.Ok(await Code(name, person!, desk, time, context));
+        return TypedResults.Ok(await Code(name, person!, scope, time, context));
     }
 
     private static async Task<Results<Ok<CodeView>, Refused, Missing>> Owner(string name, BoxOwnerRequest r, OpenHoldings all, Whoever who,
@@ -158,17 +158,18 @@ public static class BoxEndpoints
         }
 
         await box.Happen(DoorEvent.HoldingOwner, name);
-        return TypedResults.Ok(await Code(name, person!, desk, time, context));
+        return TypedResults.Ok(await Code(name, person!, scope, time, context));
     }
 
     private static Refusal Called(Refusal refusal) => refusal.Problems[0] is { Field: "name" } p
         ? Refusal.Of("owner", p.Wrong, p.WayOut) : refusal;
 
-    private static async Task<CodeView> Code(string name, Person person, PeopleDesk desk, TimeProvider time, HttpContext context)
+    private static async Task<CodeView> Code(string name, Person person, IServiceScope scope, TimeProvider time,
+        HttpContext context)
     {
-        var code = await desk.Code(person);
+        var code = await scope.ServiceProvider.GetRequiredService<JoinDesk>().Code(person);
         var address = $"{Served.AddressOf(context, name)}/join#{code}";
-        return new CodeView(code, person.Called, time.GetUtcNow() + PeopleDesk.CodeGood, address, QrCodes.Square(address));
+        return new CodeView(code, person.Called, time.GetUtcNow() + JoinDesk.CodeGood, address, QrCodes.Square(address));
     }
 
     private static IServiceScope Scope(OneHolding holding, Whoever who)

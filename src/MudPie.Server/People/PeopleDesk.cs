@@ -1,5 +1,3 @@
-using System.Security.Cryptography;
-using System.Text;
 using Microsoft.AspNetCore.Identity;
 using Microsoft.EntityFrameworkCore;
 using MudPie.Core.Workings;
@@ -12,11 +10,6 @@ namespace MudPie.Server.People;
 public sealed class PeopleDesk(PeopleDb db, UserManager<Person> people, SignInManager<Person> door, Gate gate, TimeProvider time,
     Whoever who, LiveFeed feed, HoldingScopes scopes, HoldingPlace place, IHttpContextAccessor accessor)
 {
-    /// <summary>How long a code is good.</summary>
-    public static readonly TimeSpan CodeGood = TimeSpan.FromMinutes(10);
-
-    private const string Signs = "23456789ABCDEFGHJKMNPQRSTVWXYZ"; // none that is taken for another
-    private const int CodeLength = 8, MostWrongCodes = 20;
     private static readonly TimeSpan HappeningsKept = TimeSpan.FromDays(400);
 
     // a name of its own, by which EF makes it a value of the question
@@ -82,7 +75,7 @@ public sealed class PeopleDesk(PeopleDb db, UserManager<Person> people, SignInMa
             return (null, Refusal.Of("name", $"There is a “{name}” already.", "Give another name, or make a code for them."));
         }
 
-        if (password is not null && Weak(password, name) is { } weak)
+        if (password is not null && Passwords.Weak(password, name) is { } weak)
         {
             return (null, weak);
         }
@@ -91,7 +84,7 @@ public sealed class PeopleDesk(PeopleDb db, UserManager<Person> people, SignInMa
         var made = password is null ? await people.CreateAsync(person) : await people.CreateAsync(person, password);
         if (!made.Succeeded)
         {
-            return (null, Refusal.Of("password", "That password is too easy to guess.", Advice));
+            return (null, Refusal.Of("password", "That password is too easy to guess.", Passwords.Advice));
         }
 
         db.Memberships.Add(new Membership { PersonId = person.Id, Holding = _here, Role = role });
@@ -128,7 +121,7 @@ public sealed class PeopleDesk(PeopleDb db, UserManager<Person> people, SignInMa
     }
 
     /// <summary>Who is meant: who is called that here, and at a box also by the whole name, as in "the hand@north-field".</summary>
-    private async Task<Person?> Find(string name) => await FindHere(name)
+    internal async Task<Person?> Find(string name) => await FindHere(name)
         ?? ((place.OfBox || place.IsBox) && name.Contains('@', StringComparison.Ordinal)
             ? await people.FindByNameAsync(name.Trim()) : null);
 
@@ -146,20 +139,6 @@ public sealed class PeopleDesk(PeopleDb db, UserManager<Person> people, SignInMa
         return (await db.Memberships.Where(m => m.Holding == _here && m.Person.Home != _here).Select(m => m.Person).ToListAsync())
             .Find(p => people.NormalizeName(p.Called) == people.NormalizeName(name));
     }
-
-    private const string Advice = "Give at least 12 signs: three or four words that have nothing to do with each other are good.";
-
-    private static Refusal? Weak(string password, string name) =>
-        password.Length < 12 ? Refusal.Of("password", "That password is too short.", Advice)
-        : password.Length > 200 ? Refusal.Of("password", "That password is longer than 200 signs.", "Give a shorter one.")
-        : password.Distinct().Count() < 5 || (name.Length > 3 && password.Contains(name, StringComparison.OrdinalIgnoreCase))
-            || password.Contains("mudpie", StringComparison.OrdinalIgnoreCase)
-            || password.Contains("password", StringComparison.OrdinalIgnoreCase) || Run(password)
-            ? Refusal.Of("password", "That password is too easy to guess.", Advice) : null;
-
-    /// <summary>True for "123456789012", "abcdefghijkl" and their like: mostly the neighbour of the sign before.</summary>
-    private static bool Run(string password) => Enumerable.Range(1, password.Length - 1)
-        .Count(i => Math.Abs(password[i] - password[i - 1]) <= 1) > password.Length * 2 / 3;
 
     /// <summary>Signs in by a password: for a sitting.</summary>
     public async Task<Refusal?> SignIn(string name, string password, HttpContext context)
@@ -213,7 +192,7 @@ public sealed class PeopleDesk(PeopleDb db, UserManager<Person> people, SignInMa
     public async Task Sit(Person person, HttpContext context) =>
         await Admit(person, DeviceKind.Sitting, "a sitting at a desk", context);
 
-    private async Task<Device> Admit(Person person, DeviceKind kind, string name, HttpContext context)
+    internal async Task<Device> Admit(Person person, DeviceKind kind, string name, HttpContext context)
     {
         var device = new Device { PersonId = person.Id, Holding = _here, Kind = kind, Name = name, JoinedAt = Now, SeenAt = Now };
         db.Devices.Add(device);
@@ -233,107 +212,6 @@ public sealed class PeopleDesk(PeopleDb db, UserManager<Person> people, SignInMa
         }
 
         await door.SignOutAsync();
-    }
-
-    /// <summary>A code that lets one phone in for a person, once, within ten minutes.</summary>
-    public async Task<string> Code(Person person)
-    {
-        var code = RandomNumberGenerator.GetString(Signs, CodeLength);
-        var now = Now;
-        await db.JoinCodes.Where(c => c.Expires < now || c.UsedAt != null).ExecuteDeleteAsync();
-        db.JoinCodes.Add(new JoinCode { PersonId = person.Id, Holding = _here, Digest = Digest(code), Expires = now + CodeGood });
-        await Happen(DoorEvent.CodeMade, person.Called);
-        return $"{code[..4]}-{code[4..]}";
-    }
-
-    private static string Digest(string code) => Convert.ToHexStringLower(SHA256.HashData(Encoding.ASCII.GetBytes(
-        string.Concat(code.ToUpperInvariant().Where(Signs.Contains)))));
-
-    /// <summary>A phone joins by a code.</summary>
-    public async Task<Refusal?> Join(JoinRequest r, HttpContext context)
-    {
-        var none = Refusal.Of("code", "That code is not good, or no more.",
-            "Ask the owner for a new one: each is good once, for ten minutes.");
-        if (!gate.HasOwner)
-        {
-            return none;
-        }
-
-        var (now, since, digest) = (Now, Now - CodeGood, Digest(r.Code));
-        if (await db.Happenings.CountAsync(h => h.Holding == _here && h.What == DoorEvent.WrongCode && h.At > since) >= MostWrongCodes)
-        {
-            if (await db.JoinCodes.Where(c => c.Holding == _here).ExecuteDeleteAsync() > 0)
-            {
-                await Happen(DoorEvent.CodesVoid);
-            }
-
-            return none;
-        }
-
-        if (r.Known is { } known && await Vouched(known, digest) is { } refused)
-        {
-            return refused; // the code is still good
-        }
-
-        // taken by whoever comes first, and by nobody twice
-        if (await db.JoinCodes.Where(c => c.Digest == digest && c.Holding == _here && c.UsedAt == null && c.Expires > now)
-            .ExecuteUpdateAsync(set => set.SetProperty(c => c.UsedAt, now)) == 0)
-        {
-            await Happen(DoorEvent.WrongCode);
-            return none;
-        }
-
-        var person = await db.JoinCodes.Where(c => c.Digest == digest).Select(c => c.Person).SingleAsync();
-        if (r.Known is { } same)
-        {
-            person = await Become(person, (await Find(same.Name))!);
-        }
-
-        var name = r.Device.Trim() is { Length: > 0 and <= 60 } said ? said : "a phone";
-        await Admit(person, DeviceKind.Joined, name, context);
-        await Happen(DoorEvent.Joined, name, person.Called);
-        return null;
-    }
-
-    /// <summary>Whether somebody who comes with a code is who they say they are at another holding of the box, and may be the one whom the
-    /// code was made for.</summary>
-    private async Task<Refusal?> Vouched(SignInRequest known, string digest)
-    {
-        var wrong = Refusal.Of("known", "That name and password do not belong together.",
-            "Give the name with the holding where you come already, as in the hand@north-field, and the password that you sign in with.");
-        if (!place.OfBox || await Find(known.Name) is not { } person || person.Home == _here)
-        {
-            people.PasswordHasher.HashPassword(new Person(), known.Password);
-            return wrong;
-        }
-
-        if (!(await door.CheckPasswordSignInAsync(person, known.Password, lockoutOnFailure: true)).Succeeded)
-        {
-            await Happen(DoorEvent.WrongPassword, person.Called);
-            return wrong;
-        }
-
-        var now = Now;
-        return await db.JoinCodes.Where(c => c.Digest == digest && c.Holding == _here && c.UsedAt == null && c.Expires > now)
-            .Select(c => (int?)c.PersonId).FirstOrDefaultAsync() is { } invited && invited != person.Id
-            && await db.Users.AnyAsync(p => p.Id == invited && (p.PasswordHash != null || db.Devices.Any(d => d.PersonId == invited)))
-            ? Refusal.Of("known", "That code is for somebody who comes here already.", "Ask the owner for one for somebody new.") : null;
-    }
-
-    /// <summary>Somebody new turns out to be somebody who comes to another holding of the box: they are one from now on.</summary>
-    private async Task<Person> Become(Person invited, Person known)
-    {
-        if (invited.Id == known.Id)
-        {
-            return known;
-        }
-
-        var role = await RoleOf(invited.Id) ?? Role.Visitor;
-        await db.Memberships.Where(m => m.PersonId == known.Id && m.Holding == _here).ExecuteDeleteAsync();
-        db.Memberships.Add(new Membership { PersonId = known.Id, Holding = _here, Role = role });
-        await db.SaveChangesAsync();
-        await people.DeleteAsync(invited);
-        return known;
     }
 
     /// <summary>What a person may here; null where they do not come.</summary>
@@ -392,7 +270,7 @@ public sealed class PeopleDesk(PeopleDb db, UserManager<Person> people, SignInMa
     public async Task<Refusal?> SetPassword(string old, string fresh, HttpContext context)
     {
         var person = (await people.FindByIdAsync($"{who.Person}"))!;
-        if (Weak(fresh, person.Called) is { } weak)
+        if (Passwords.Weak(fresh, person.Called) is { } weak)
         {
             return weak;
         }
@@ -431,7 +309,7 @@ public sealed class PeopleDesk(PeopleDb db, UserManager<Person> people, SignInMa
             return refusal;
         }
 
-        if (Weak(password, person.Called) is { } weak)
+        if (Passwords.Weak(password, person.Called) is { } weak)
         {
             return weak;
         }

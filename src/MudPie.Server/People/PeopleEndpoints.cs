@@ -124,7 +124,7 @@ public static class PeopleEndpoints
     private static async Task<Results<Ok<Done>, Refused>> SignIn(SignInRequest r, PeopleDesk desk, HttpContext context) =>
         Answer(await desk.SignIn(r.Name, r.Password, context));
 
-    private static async Task<Results<Ok<Done>, Refused>> Join(JoinRequest r, PeopleDesk desk, HttpContext context) =>
+    private static async Task<Results<Ok<Done>, Refused>> Join(JoinRequest r, JoinDesk desk, HttpContext context) =>
         Answer(await desk.Join(r, context));
 
     private static async Task<Ok<Done>> SignOut(PeopleDesk desk, HttpContext context)
@@ -191,8 +191,8 @@ public static class PeopleEndpoints
             h.What is DoorEvent.WrongPassword or DoorEvent.Locked or DoorEvent.WrongCode or DoorEvent.CodesVoid);
     }
 
-    private static async Task<Results<Ok<CodeView>, Refused>> MakeCode(CodeRequest r, PeopleDesk desk, PeopleDb db, Gate gate,
-        HoldingPlace place, TimeProvider time, HttpContext context)
+    private static async Task<Results<Ok<CodeView>, Refused>> MakeCode(CodeRequest r, PeopleDesk desk, JoinDesk joins, PeopleDb db,
+        Gate gate, HoldingPlace place, TimeProvider time, HttpContext context)
     {
         if (!gate.HasOwner)
         {
@@ -228,9 +228,9 @@ public static class PeopleEndpoints
             }
         }
 
-        var code = await desk.Code(person!);
+        var code = await joins.Code(person!);
         var address = $"{Reached.From(context)}/join#{code}";
-        return TypedResults.Ok(new CodeView(code, person!.Called, time.GetUtcNow() + PeopleDesk.CodeGood, address,
+        return TypedResults.Ok(new CodeView(code, person!.Called, time.GetUtcNow() + JoinDesk.CodeGood, address,
             QrCodes.Square(address)));
     }
 

@@ -31,7 +31,8 @@ public static class PeopleServices
         // what names no role is open to nobody
         services.AddAuthorizationBuilder().SetDefaultPolicy(new AuthorizationPolicyBuilder().RequireAssertion(_ => true).Build())
             .SetFallbackPolicy(new AuthorizationPolicyBuilder().RequireAssertion(_ => false).Build());
-        services.AddScoped<IAuthorizationHandler, LeastRoleHandler>().AddScoped<Whoever>().AddScoped<PeopleDesk>().AddScoped<PasskeyDesk>();
+        services.AddScoped<IAuthorizationHandler, LeastRoleHandler>().AddScoped<Whoever>();
+        services.AddScoped<PeopleDesk>().AddScoped<JoinDesk>().AddScoped<PasskeyDesk>();
         services.AddSingleton<PeopleCarried>().AddSingleton<IArrival>(at => at.GetRequiredService<PeopleCarried>());
         services.AddForEach<Gate>().AddSingleton<IAuthorizationMiddlewareResultHandler, TurnedAway>();
         var keys = services.AddDataProtection().SetApplicationName("mud-pie");

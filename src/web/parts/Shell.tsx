@@ -154,6 +154,9 @@ export function Shell({ holding, children }: { holding: Schemas["HoldingView"]; 
         </div>
         <Benches />
         <Answering />
+        <Ready coming={null} around={() => null}>
+          <Visits />
+        </Ready>
       </header>
       {children}
       <nav
@@ -187,6 +190,17 @@ function Sends({ own }: { own: string | null | undefined }) {
 function SendsForAll({ own }: { own: string | null | undefined }) {
   useSending(own);
   return null;
+}
+
+/** A visitor is told at once, and not only by what is refused. */
+function Visits() {
+  const me = useRead("/api/me");
+  if (me.role !== "visitor") return null;
+  return (
+    <p className="no-print mx-auto max-w-[88rem] px-4 text-ash wide:px-7">
+      You are here as a visitor: you read all of it, and nothing that you type is kept.
+    </p>
+  );
 }
 
 /** For a sitting at a desk: a phone that has joined leaves on its own page. */
