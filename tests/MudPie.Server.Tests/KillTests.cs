@@ -10,7 +10,11 @@ namespace MudPie.Server.Tests;
 /// <remarks>The suite kills a few times; <c>./mudpie kills</c> many.</remarks>
 public sealed class KillTests
 {
-    private static int Kills => int.TryParse(Environment.GetEnvironmentVariable("MUDPIE_KILLS"), out var n) ? n : 6;
+    private static int Kills => Setting("MUDPIE_KILLS", 6);
+
+    private static int Seed => Setting("MUDPIE_KILLS_SEED", 7);
+
+    private static int Setting(string name, int usual) => int.TryParse(Environment.GetEnvironmentVariable(name), out var n) ? n : usual;
 
     [Fact]
     public async Task Every_file_opens_by_itself_after_a_kill()
@@ -18,7 +22,7 @@ public sealed class KillTests
         var folder = Directory.CreateTempSubdirectory("mudpie-kills-").FullName;
         var older = Path.Combine(folder, "older.mudpie");
         ReleasedFileTests.Older(older);
-        var chance = new Random(7);
+        var chance = new Random(Seed);
         try
         {
             for (var i = 0; i < Kills; i++)
@@ -71,7 +75,7 @@ public sealed class KillTests
             before = db.Deeds.Count() - db.Acknowledgements.Count();
         }
 
-        var (outbox, chance) = (new Outbox(), new Random(11));
+        var (outbox, chance) = (new Outbox(), new Random(Seed + 4));
         try
         {
             for (var life = 0; life < Math.Max(3, Kills / 2); life++)
@@ -174,7 +178,7 @@ public sealed class KillTests
 
     private static Process Start(string file, out int port)
     {
-        var dll = typeof(App).Assembly.Location;
+        var dll = Environment.GetEnvironmentVariable("MUDPIE_KILLED") is { Length: > 0 } built ? built : typeof(App).Assembly.Location;
         port = FreePort();
         return Process.Start(new ProcessStartInfo("dotnet", [dll, $"--Holding:File={file}", $"--Holding:Port={port}",
             "--Holding:Warm=false", "--Holding:Copies=false", "--Logging:LogLevel:Default=Error"]) {
