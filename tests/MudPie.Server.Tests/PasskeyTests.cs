@@ -45,9 +45,10 @@ public sealed class PasskeyTests
         (await TestHolding.Send(stranger, "/api/people/passkeys/ask", new { })).Status.ShouldBe(200);
         (await Wrong(stranger, "/api/people/passkeys/enter", new { credential = """{"id":"AQID","rawId":"AQID","type":"public-key"}""" }))
             ["field"]!.ToString().ShouldBe("credential");
+        (await Wrong(stranger, "/api/people/passkeys/enter", new { credential = "" }))["field"]!.ToString().ShouldBe("credential");
         (await TestHolding.Send(stranger, "/api/people/passkeys/begin", new { password = TestHolding.Password })).Status
             .ShouldBeOneOf(401, 403);
         (await h.Get("/api/people"))["happened"]!.AsArray().Count(l => ((string)l!["says"]!)
-            .StartsWith("A wrong", StringComparison.Ordinal)).ShouldBe(2);
+            .StartsWith("A wrong", StringComparison.Ordinal)).ShouldBe(3);
     }
 }

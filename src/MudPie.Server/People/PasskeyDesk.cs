@@ -131,25 +131,21 @@ public sealed class PasskeyDesk(UserManager<Person> people, SignInManager<Person
 
     private async Task<Person?> Me() => who.Person is { } id ? await people.FindByIdAsync($"{id}") : null;
 
-    private static async Task<PasskeyAttestationResult?> Sound(Func<Task<PasskeyAttestationResult>> look)
-    {
-        try
-        {
-            return await look() is { Succeeded: true } sound ? sound : null;
-        }
-        catch (InvalidOperationException)
-        {
-            return null; // nothing was begun, or another browser began it
-        }
-    }
+    private static async Task<PasskeyAttestationResult?> Sound(Func<Task<PasskeyAttestationResult>> look) =>
+        await Answered(look) is { Succeeded: true } sound ? sound : null;
 
-    private static async Task<PasskeyAssertionResult<Person>?> Sound(Func<Task<PasskeyAssertionResult<Person>>> look)
+    private static async Task<PasskeyAssertionResult<Person>?> Sound(Func<Task<PasskeyAssertionResult<Person>>> look) =>
+        await Answered(look) is { Succeeded: true } sound ? sound : null;
+
+    /// <summary>What is looked through; null where nothing was begun, another browser began it, or nothing came.</summary>
+    private static async Task<T?> Answered<T>(Func<Task<T>> look)
+        where T : class
     {
         try
         {
-            return await look() is { Succeeded: true } sound ? sound : null;
+            return await look();
         }
-        catch (InvalidOperationException)
+        catch (Exception e) when (e is InvalidOperationException or ArgumentException or System.Text.Json.JsonException or FormatException)
         {
             return null;
         }
