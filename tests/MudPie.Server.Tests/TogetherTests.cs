@@ -177,9 +177,18 @@ public sealed class TogetherTests
         var gardens = (await View(north, asked))["gardens"]!.AsArray();
         gardens.Select(g => (string)g!["source"]!).ShouldBe(["here", "under this roof"]);
         (await View(south, taken))["gardens"]!.AsArray().Count.ShouldBe(1, "north has not given its own");
+
+        // by a file too: one garden, by what is later
+        box.Clock.Advance(TimeSpan.FromHours(1));
+        await Did(north, "/api/judge/together/bring", new { json = await File(south, $"/api/judge/together/trials/{second}/result.json") });
+        (await View(north, asked))["gardens"]!.AsArray().Select(g => (string)g!["source"]!).ShouldBe(["here", "a file"]);
+        box.Clock.Advance(TimeSpan.FromHours(1));
+        await Did(south, $"/api/judge/together/trials/{second}/give", new { on = true });
+        (await View(north, asked))["gardens"]!.AsArray().Select(g => (string)g!["source"]!).ShouldBe(["here", "under this roof"]);
         (await View(south, taken))["own"]![0]!["sent"]!.GetValue<bool>().ShouldBeTrue();
         await Did(south, $"/api/judge/together/trials/{second}/give", new { on = false });
-        (await View(north, asked))["gardens"]!.AsArray().Count.ShouldBe(1);
+        (await View(north, asked))["gardens"]!.AsArray().Select(g => (string)g!["source"]!)
+            .ShouldBe(["here", "a file"], "what was sent stays");
         await Did(north, $"/api/judge/together/{asked}/offer", new { on = false });
         (await Refused(south, "/api/judge/together/take", new { mark = Guid.NewGuid() })).ShouldStartWith("mark:");
         (await View(south, taken))["told"]!["question"]!.ToString().ShouldContain("tea", Case.Sensitive, "what was taken stays");

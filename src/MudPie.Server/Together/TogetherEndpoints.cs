@@ -77,10 +77,11 @@ public static class TogetherEndpoints
         List<(Trial Trial, Ruling<GardenResult> Result)> own, List<SharedResult> others)
     {
         var ours = own.Where(o => o.Result.Refused is null).Select(o => ((int?)null, o.Result.Value, "here", (string?)null)).ToList();
-        var brought = p.Results.GroupBy(r => r.Garden).Select(g => g.Last()).Select(r => ((int?)r.Id, r.Told, "a file", r.OutWhy)).ToList();
-        var known = ours.Select(o => o.Item2.Garden).Concat(brought.Select(b => b.Told.Garden)).ToHashSet();
-        return [.. ours, .. brought, .. others.Where(o => !known.Contains(o.Garden))
-            .Select(o => ((int?)null, o.Told, "under this roof", (string?)null))];
+        var known = ours.Select(o => o.Item2.Garden).ToHashSet();
+        var brought = p.Results.Select(r => ((int?)r.Id, r.Told, "a file", r.OutWhy));
+        var roof = others.Select(o => ((int?)null, o.Told, "under this roof", (string?)null));
+        return [.. ours, .. brought.Concat(roof).Where(g => !known.Contains(g.Told.Garden)).GroupBy(g => g.Told.Garden)
+            .Select(g => g.MaxBy(r => r.Told.At))];
     }
 
     private static string Says(TrialProtocol p, Trial t, Ruling<GardenResult> result, Func<DateTimeOffset, DateTimeOffset> local)
