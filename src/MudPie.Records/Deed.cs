@@ -8,6 +8,10 @@ public sealed class Deed
     /// wrote.</summary>
     public const string Column = "WrittenIn";
 
+    /// <summary>The shadow column of what can be changed (<see cref="IVersioned"/>): the write that it stands by; null for what was
+    /// there before this was kept.</summary>
+    public const string Changed = "ChangedIn";
+
     public int Id { get; set; }
 
     /// <summary>When it was received, by the server's clock.</summary>

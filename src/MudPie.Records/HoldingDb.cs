@@ -202,6 +202,11 @@ public sealed class HoldingDb(DbContextOptions<HoldingDb> options) : DbContext(o
             {
                 entry.Property(Deed.Column).CurrentValue = deed;
             }
+
+            foreach (var entry in ChangeTracker.Entries<IVersioned>().Where(e => e.State is EntityState.Added or EntityState.Modified))
+            {
+                entry.Property(Deed.Changed).CurrentValue = deed;
+            }
         }
     }
 
@@ -324,6 +329,10 @@ public sealed class HoldingDb(DbContextOptions<HoldingDb> options) : DbContext(o
             && t.ClrType != typeof(Acknowledged) && t.ClrType != typeof(ProbeReadingKept) && t.ClrType != typeof(WeatherHourKept)))
         {
             table.AddProperty(Deed.Column, typeof(int?)); // what comes by itself, by the minute or the hour, nobody writes
+            if (typeof(IVersioned).IsAssignableFrom(table.ClrType))
+            {
+                table.AddProperty(Deed.Changed, typeof(int?));
+            }
         }
     }
 

@@ -26,10 +26,11 @@ namespace MudPie.Server.Book;
 /// <param name="CanRight">It can be put right through the tank.</param>
 /// <param name="Link">Where more of it is.</param>
 /// <param name="BedId">The one bed of a harvest or a sighting.</param>
+/// <param name="By">Who wrote it; null where nobody had to sign in.</param>
 public sealed record BookEntry(
     string Kind, int Id, DateTimeOffset At, DateTimeOffset RecordedAt, string Title, IReadOnlyList<string> Lines,
     IReadOnlyList<string> Beds, int? CorrectsId, int? CorrectedBy, string? CorrectionWhy, bool Struck, bool CanRight, string? Link,
-    int? BedId = null);
+    int? BedId = null, string? By = null);
 
 /// <summary>A page of the book.</summary>
 public sealed record BookView(IReadOnlyList<BookEntry> Entries, int Page, bool More);
@@ -135,7 +136,7 @@ public static class BookEndpoints
 
         var ordered = entries.OrderByDescending(e => e.At).ThenByDescending(e => e.Id).Skip(Math.Max(page, 0) * PageSize)
             .Take(PageSize + 1).ToList();
-        return TypedResults.Ok(new BookView([.. ordered.Take(PageSize)], page, ordered.Count > PageSize));
+        return TypedResults.Ok(new BookView(await BookBy.Told(db, [.. ordered.Take(PageSize)]), page, ordered.Count > PageSize));
     }
 
     /// <summary>Steps of mixing: charged, mixed, filled in; looks at a charge stay on its own page.</summary>

@@ -1,6 +1,7 @@
 using Microsoft.EntityFrameworkCore;
 using MudPie.Core.Looking;
 using MudPie.Core.Measures;
+using MudPie.Core.Workings;
 using MudPie.Records;
 using MudPie.Server.Web;
 
@@ -21,6 +22,8 @@ internal static class BookOfGround
                 c.Id, c.At, c.RecordedAt, c.Kind, c.Shown, c.PegId, Peg = c.Peg.Name,
                 Bed = c.Peg.Bed.Name, c.Who
             }).ToListAsync();
+        List<int> shown = [.. checks.Select(c => c.Id)];
+        var wrote = await db.Wrote(db.GroundChecks.Where(c => shown.Contains(c.Id)));
         // A day at a peg is one entry: its checks are lines of it.
         return field.Select(x => new BookEntry("field", x.f.Id, x.f.At, x.f.RecordedAt, FieldDeeds.Says(x.f.Deed, (x.f.Mm, x.f.Litres,
                     x.f.DepthCm), x.f.Crop, x.f.Variety, units), [.. new[] { x.f.Note }.OfType<string>()], x.Bed is null ? [] : [x.Bed],
@@ -29,7 +32,13 @@ internal static class BookOfGround
             .Concat(checks.GroupBy(c => (c.PegId, local(c.At).Date)).Select(g => new BookEntry("check", g.Min(c => c.Id), g.Min(c => c.At),
                 g.Min(c => c.RecordedAt), $"looked at {g.First().Peg}", [.. g.OrderBy(c => c.Kind).Select(c => InUnits.Say(c.Shown, units)),
                     .. new[] { g.First().Who is { } who ? $"by {who}" : null }.OfType<string>()], [g.First().Bed], null, null, null, false,
-                false, $"/look/pegs/{g.Key.PegId}")));
+                false, $"/look/pegs/{g.Key.PegId}", By: Names(g.Select(c => wrote.GetValueOrDefault(c.Id)?.By)))));
+    }
+
+    private static string? Names(IEnumerable<string?> by)
+    {
+        List<string> names = [.. by.OfType<string>().Distinct().Order(StringComparer.Ordinal)];
+        return names.Count == 0 ? null : Say.List(names);
     }
 
     /// <summary>What stood on each bed in a span, in its order: "broad beans, then garlic".</summary>

@@ -54,8 +54,7 @@ public static class BatchEndpoints
         var watch = await live.Watch(batch);
         var view = BatchViews.Of(batch, watch is { Refused: null } ? watch.Worked : null, await live.Race(batch), await clock.Units());
         var wrote = await db.Wrote(db.Log.Where(l => l.BatchId == id));
-        return TypedResults.Ok(view with { Log = [.. view.Log.Select(l => wrote.GetValueOrDefault(l.Id) is { } deed
-            ? l with { By = deed.By, Received = deed.At - l.At > TimeSpan.FromMinutes(5) ? deed.At : null } : l)],
+        return TypedResults.Ok(view with { Log = [.. view.Log.Select(l => l with { Wrote = wrote.Told(l.Id, l.At) })],
             LogSays = await LoggerThinning.Says(db, id, batch.Log.Count(l => l.Source == LoggerThinning.Source))
         });
     }

@@ -1,3 +1,4 @@
+using MudPie.Server.Web;
 using System.Linq.Expressions;
 using Microsoft.EntityFrameworkCore;
 using MudPie.Core.Brewing;
@@ -57,10 +58,7 @@ public sealed record LogView(int Id, LogKind Kind, DateTimeOffset At, double? Nu
     int? CorrectsId, int? CorrectedById, int? PhotoId, string? Typed, string Again)
 {
     /// <summary>Who wrote it; null where nobody had to sign in, or a machine did.</summary>
-    public string? By { get; init; }
-
-    /// <summary>When it was received, where that was more than five minutes after the hour it is of.</summary>
-    public DateTimeOffset? Received { get; init; }
+    public WroteView? Wrote { get; init; }
 }
 
 /// <summary>A vessel to draw.</summary>

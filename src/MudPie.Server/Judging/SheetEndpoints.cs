@@ -32,11 +32,12 @@ public static class SheetEndpoints
         var all = await db.TrialReadings.AsNoTracking().Where(r => r.TrialId == id).ToListAsync();
         var byId = all.ToDictionary(r => r.Id);
         var standing = all.ThatStand().ToList();
+        var wrote = await db.Wrote(db.TrialReadings.Where(r => r.TrialId == id));
         return TypedResults.Ok(new SheetView(
             t.Id, t.Question, t.State, [.. t.Plots.Select(p => new SheetPlot(p.Id, p.Number, p.Code, p.Place, p.Block))],
             MeasureViews.Measures(t, [.. standing.Select(r => r.Dated())]),
             [.. standing.OrderBy(r => r.On).Select(r => new SheetReading(r.Id, r.PlotId, r.MeasureId, r.On, r.Value, r.OutOf, r.MissingWhy,
-                r.KeptAnyway, Shown(r), [.. Before(r, byId)]))]));
+                r.KeptAnyway, Shown(r), [.. Before(r, byId)], wrote.Told(r.Id, r.RecordedAt)))]));
     }
 
     /// <summary>The figures that stood there before, newest first, each with why it was put right.</summary>

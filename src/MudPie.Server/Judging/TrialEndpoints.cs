@@ -278,6 +278,7 @@ public static class TrialEndpoints
         var curve = noise is { } sd && t.WorthHaving is { } worth ? ReplicatesPlan.Of(t.Design, t.Treatments.Count, t.Replicates, sd, worth,
             main?.Unit ?? "", laid.Compared) : null;
         var readings = await desk.Standing(id);
+        var wrote = await db.Wrote(db.Set<TrialEvent>().Where(e => e.TrialId == id));
         return TypedResults.Ok(new TrialView {
             Id = t.Id,
             Version = t.Version,
@@ -311,7 +312,8 @@ public static class TrialEndpoints
                     ? Units.Show(water / Per.SquareSi(1, units), Dimension.Volume, units) : null))],
             Plots = Plots(t, t.Shut(), await Photos(db, id)),
             Measures = MeasureViews.Measures(t, readings),
-            Events = [.. t.Events.OrderBy(e => e.At).ThenBy(e => e.Id).Select(e => new TrialEventView(e.At, e.Kind, e.Text))],
+            Events = [.. t.Events.OrderBy(e => e.At).ThenBy(e => e.Id).Select(e => new TrialEventView(e.At, e.Kind, e.Text,
+                wrote.Told(e.Id, e.At)))],
             Strength = laid.Strength,
             Curve = curve is { Refused: null } ? curve.Worked : null,
             CurveWants = curve is not null ? curve.Refused?.ToString() : noise is null

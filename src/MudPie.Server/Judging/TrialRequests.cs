@@ -1,5 +1,6 @@
 using MudPie.Core.Judging.Trials;
 using MudPie.Core.Workings;
+using MudPie.Server.Web;
 
 namespace MudPie.Server.Judging;
 
@@ -174,8 +175,8 @@ public sealed record MeasureView(int Id, string Name, string Unit, Scale Kind, d
 /// <summary>A place with its sizes.</summary>
 public sealed record PlaceView(string Name, double LengthM, double WidthM, string LengthShown, string WidthShown);
 
-/// <summary>What was done.</summary>
-public sealed record TrialEventView(DateTimeOffset At, string Kind, string Text);
+/// <summary>What was done, and who wrote it.</summary>
+public sealed record TrialEventView(DateTimeOffset At, string Kind, string Text, WroteView? Wrote);
 
 /// <summary>A trial, whole.</summary>
 public sealed record TrialView
@@ -252,9 +253,9 @@ public sealed record TrialView
     public required int? ProtocolId { get; init; }
 }
 
-/// <summary>A figure on the sheet.</summary>
+/// <summary>A figure on the sheet, and who wrote it.</summary>
 public sealed record SheetReading(int Id, int PlotId, int MeasureId, DateTimeOffset On, double? Value, double? OutOf, string? MissingWhy,
-    bool KeptAnyway, string Shown, IReadOnlyList<string> Before);
+    bool KeptAnyway, string Shown, IReadOnlyList<string> Before, WroteView? Wrote);
 
 /// <summary>A plot on the sheet: by number and code; nothing tells what it got.</summary>
 public sealed record SheetPlot(int Id, int Number, string Code, string Place, string? Block);

@@ -1,6 +1,7 @@
 using MudPie.Core.Ground;
 using MudPie.Core.Looking;
 using MudPie.Core.Workings;
+using MudPie.Server.Web;
 
 namespace MudPie.Server.Looking;
 
@@ -166,8 +167,9 @@ public sealed record RodLine(DateTimeOffset At, IReadOnlyList<RodDepth> Depths, 
 /// <param name="Gone">"put right: a slip of the thumb", "struck: the wrong peg"; null where it stands.</param>
 /// <param name="Asked">What was tapped: a correction begins from it.</param>
 /// <param name="Warmth">And its warmth, as it would be typed.</param>
+/// <param name="Wrote">Who wrote it.</param>
 public sealed record CheckLine(int Id, DateTimeOffset At, CheckKind Kind, string Name, string Shown, string? Minding, string? Gone,
-    bool Stands, CheckAsked Asked, string? Warmth);
+    bool Stands, CheckAsked Asked, string? Warmth, WroteView? Wrote);
 
 /// <summary>A picture in the strip of years.</summary>
 public sealed record PegPicture(int PhotoId, DateTimeOffset At, bool Way, bool Above, string? Says, bool Drawn);

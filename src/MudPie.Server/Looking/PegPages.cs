@@ -33,6 +33,7 @@ public static class PegPages
         var (units, local, now) = (await clock.Units(), await clock.Local(), clock.Now);
         var all = await db.GroundChecks.AsNoTracking().Where(c => c.PegId == id).OrderByDescending(c => c.At).ThenByDescending(c => c.Id)
             .Take(1000).ToListAsync();
+        var wrote = await db.Wrote(db.GroundChecks.Where(c => c.PegId == id));
         var gone = all.Where(c => c.CorrectsId is not null).ToLookup(c => c.CorrectsId!.Value);
         List<GroundCheck> stand = [.. all.Where(c => !c.Strikes && !gone.Contains(c.Id))];
         // A strip that was only laid in says nothing yet.
@@ -69,7 +70,8 @@ public static class PegPages
             Pairs = await Pairs(peg, changes, db),
             Log = [.. all.Where(c => !c.Strikes).Take(60).Select(c => new CheckLine(c.Id, c.At, c.Kind, CheckHows.Of(c.Kind).Name,
                 InUnits.Say(c.Shown, units), Minding(c, units), Gone(gone[c.Id].FirstOrDefault()), !gone.Contains(c.Id),
-                c.Asked, c.Asked.SoilC is { } warm ? Units.Typed(warm, Dimension.Temperature, units) : null))],
+                c.Asked, c.Asked.SoilC is { } warm ? Units.Typed(warm, Dimension.Temperature, units) : null,
+                wrote.Told(c.Id, c.At)))],
             CrumbBands = LookDesk.CrumbBands,
         });
     }

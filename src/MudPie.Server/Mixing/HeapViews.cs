@@ -1,5 +1,6 @@
 using MudPie.Core.Mixing;
 using MudPie.Core.Workings;
+using MudPie.Server.Web;
 
 namespace MudPie.Server.Mixing;
 
@@ -99,7 +100,9 @@ public sealed record HeapStrikeRequest(string? Why, DateTimeOffset? At);
 /// <param name="Note">The grower's own words.</param>
 /// <param name="Struck">It was struck since.</param>
 /// <param name="StruckWhy">Why.</param>
-public sealed record HeapEntryView(int Id, HeapStep Step, DateTimeOffset At, string Shown, string? Note, bool Struck, string? StruckWhy);
+/// <param name="Wrote">Who wrote it.</param>
+public sealed record HeapEntryView(int Id, HeapStep Step, DateTimeOffset At, string Shown, string? Note, bool Struck, string? StruckWhy,
+    WroteView? Wrote);
 
 /// <summary>A reading of the core, for the curve.</summary>
 /// <param name="At">When.</param>

@@ -62,6 +62,7 @@ public static class MixBenchEndpoints
             .Take(200)
             .ToListAsync();
         var undone = all.Where(e => e.CorrectsId is not null).ToDictionary(e => e.CorrectsId!.Value, e => e.Note);
+        var wrote = await db.Wrote(db.MixLog.Where(e => e.MixId == id));
         var state = MixDeeds.State(steps);
         return TypedResults.Ok(new MixJobView {
             Id = id,
@@ -75,7 +76,8 @@ public static class MixBenchEndpoints
             Next = MixDeeds.Next(state, job.Asked.Charge is not null),
             Log = [.. all.Where(e => e.CorrectsId is null)
                 .Select(e => new MixStepView(e.Id, e.Step, e.At, InUnits.Say(e.Text, units), e.Note,
-                undone.ContainsKey(e.Id), undone.GetValueOrDefault(e.Id), steps.Count > 0 && steps[^1].Id == e.Id))],
+                undone.ContainsKey(e.Id), undone.GetValueOrDefault(e.Id), steps.Count > 0 && steps[^1].Id == e.Id,
+                wrote.Told(e.Id, e.At)))],
             Lots = [.. (await db.Lots.AsNoTracking().Where(l => l.MixId == id).OrderBy(l => l.Id)
                 .Select(l => new { l.Id, l.InputId, l.Mark, l.Input.Name, Left = l.Entries.Sum(e => e.Amount) }).ToListAsync())
                 .Select(l => new MixLot(l.Id, l.InputId, l.Name, StockKeeper.Shown(Math.Max(0, l.Left), "L", units)))],

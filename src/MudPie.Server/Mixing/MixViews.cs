@@ -1,5 +1,6 @@
 using MudPie.Core.Mixing;
 using MudPie.Core.Workings;
+using MudPie.Server.Web;
 
 namespace MudPie.Server.Mixing;
 
@@ -123,8 +124,9 @@ public sealed record MixUndoRequest(string? Why, DateTimeOffset? At);
 /// <param name="Undone">It was undone since.</param>
 /// <param name="UndoneWhy">Why.</param>
 /// <param name="CanUndo">It is the newest that stands.</param>
+/// <param name="Wrote">Who wrote it.</param>
 public sealed record MixStepView(int Id, MixStep Step, DateTimeOffset At, string Text, string? Note, bool Undone, string? UndoneWhy,
-    bool CanUndo);
+    bool CanUndo, WroteView? Wrote);
 
 /// <summary>A lot that a job made.</summary>
 public sealed record MixLot(int Id, int InputId, string Name, string LeftShown);

@@ -14,6 +14,11 @@ namespace MudPie.Server.Web;
 /// <param name="Theirs">What stands now.</param>
 public sealed record ChangedField(string Field, string? Yours, string? Theirs);
 
+/// <summary>Whose change stands.</summary>
+/// <param name="By">Their name; null where nobody has to sign in.</param>
+/// <param name="At">When it was received.</param>
+public sealed record ChangedBy(string? By, DateTimeOffset At);
+
 /// <summary>Changes are made to the state that was seen, or not at all.</summary>
 public static class Versions
 {
@@ -39,33 +44,40 @@ public static class Versions
         entry.Property(nameof(IVersioned.Version)).OriginalValue = version;
     }
 
-    /// <summary>A 409 that says what the other window wrote, and what this one would have written, in a grower's words and units; and
-    /// the version that stands now, so that whoever has seen both can choose.</summary>
+    /// <summary>A 409 that says what the other window wrote and who sat at it, and what this one would have written, in a grower's words
+    /// and units; and the version that stands now, so that whoever has seen both can choose.</summary>
     public static async Task<ProblemDetails> Clash(DbUpdateConcurrencyException clash, UnitSystem units, CancellationToken stop)
     {
         List<ChangedField> both = [];
         var gone = false;
         Guid? version = null;
+        ChangedBy? whose = null;
         if (clash.Entries is [var entry, ..])
         {
             var theirs = await entry.GetDatabaseValuesAsync(stop);
             gone = theirs is null;
             version = theirs?.GetValue<Guid>(nameof(IVersioned.Version));
+            whose = theirs is not null && entry.Metadata.FindProperty(Deed.Changed) is not null
+                && theirs.GetValue<int?>(Deed.Changed) is { } written
+                ? await entry.Context.Set<Deed>().AsNoTracking().Where(d => d.Id == written).Select(d => new ChangedBy(d.By, d.At))
+                    .FirstOrDefaultAsync(stop) : null;
             both = theirs is null ? [] : [.. entry.CurrentValues.Properties
-                .Where(p => p.Name != nameof(IVersioned.Version) && !Equals(entry.CurrentValues[p.Name], theirs[p.Name]))
+                .Where(p => p.Name is not (nameof(IVersioned.Version) or Deed.Changed)
+                    && !Equals(entry.CurrentValues[p.Name], theirs[p.Name]))
                 .Select(p => new ChangedField(JsonNamingPolicy.CamelCase.ConvertName(p.Name),
                     Text(p.Name, entry.CurrentValues[p.Name], units), Text(p.Name, theirs[p.Name], units)))];
         }
 
         return new ProblemDetails {
             Status = 409,
-            Title = gone ? "Somebody else took this away while you had it open." : "Somebody else changed this while you had it open.",
+            Title = gone ? "Somebody else took this away while you had it open."
+                : $"{whose?.By ?? "Somebody else"} changed this while you had it open.",
             Detail = "Nothing was "
                 + "overwritten."
                 + $"{string.Concat(both.Where(b => !both.Any(x => x.Field == Plain(b.Field) + "Typed")).Take(6)
                     .Select(b => $" Its {Words(b.Field)} is now “{b.Theirs ?? "nothing"}”, you had “{b.Yours ?? "nothing"}”."))}"
                     + " Load it again, and make your change once more.",
-            Extensions = { ["both"] = both, ["version"] = version },
+            Extensions = { ["both"] = both, ["version"] = version, ["whose"] = whose },
         };
     }
 

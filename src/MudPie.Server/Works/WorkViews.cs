@@ -1,6 +1,7 @@
 using MudPie.Core.Workings;
 using MudPie.Core.Works;
 using MudPie.Server.Mixing;
+using MudPie.Server.Web;
 
 namespace MudPie.Server.Works;
 
@@ -28,7 +29,9 @@ public sealed record WorkStrikeRequest(string? Why, DateTimeOffset? At);
 /// <param name="Note">The grower's own words.</param>
 /// <param name="Struck">It was struck since.</param>
 /// <param name="StruckWhy">Why.</param>
-public sealed record WorkEntryView(int Id, DateTimeOffset At, string Shown, string? Note, bool Struck, string? StruckWhy);
+/// <param name="Wrote">Who wrote it.</param>
+public sealed record WorkEntryView(int Id, DateTimeOffset At, string Shown, string? Note, bool Struck, string? StruckWhy,
+    WroteView? Wrote);
 
 /// <summary>A bin that is to be set up, or changed.</summary>
 /// <param name="Id">Of one that is changed; null for a new one.</param>

@@ -14,6 +14,12 @@ export interface Both {
   theirs: string | null;
 }
 
+/** Whose change stands: their name, where anybody signs in, and when it came. */
+export interface Whose {
+  by: string | null;
+  at: string;
+}
+
 interface Said {
   title?: string | null;
   detail?: string | null;
@@ -21,6 +27,7 @@ interface Said {
   trouble?: string | null;
   both?: Both[];
   version?: string | null;
+  whose?: Whose | null;
 }
 
 /** A refusal, as the server says it; or a lost connection, said in the same form. */
@@ -35,6 +42,8 @@ export class Problem extends Error {
   readonly both: readonly Both[];
   /** The version that stands now, where somebody else changed it. */
   readonly version: string | null;
+  /** Whose it is. */
+  readonly whose: Whose | null;
   /** The address that was read, where a read failed. */
   readonly read: string | null;
   constructor(said: Said | undefined, status: number | null = null, read: string | null = null) {
@@ -44,6 +53,7 @@ export class Problem extends Error {
     this.trouble = said?.trouble ?? null;
     this.both = said?.both ?? [];
     this.version = said?.version ?? null;
+    this.whose = said?.whose ?? null;
     this.status = status;
     this.read = read;
   }

@@ -4,7 +4,7 @@ import { useEffect, useRef, useSyncExternalStore } from "react";
 import { serverNow } from "../api/client";
 import { type Got, type Init, type Path, refresh, send } from "../api/data";
 import { asFile, inWords } from "../api/files";
-import { asProblem, type Both, type FieldProblem, Problem } from "../api/problem";
+import { asProblem, type Both, type FieldProblem, Problem, type Whose } from "../api/problem";
 
 /** A write that waits to be sent: its key stays the same however often it is tried, so that it is kept once. */
 export interface Waiting {
@@ -30,6 +30,7 @@ export interface Refused {
   /** What two people changed at once, and the version that stands now. */
   both?: readonly Both[];
   version?: string | null;
+  whose?: Whose | null;
 }
 
 /** What was sent in one go. */
@@ -214,8 +215,8 @@ async function sendAll(taken: (path: string) => Promise<void>): Promise<void> {
       await taken(next.path);
     } else if (asked) await drop(next.key);
     else {
-      const { message, detail, fields, both, version } = end.refused;
-      await refuse(next.key, { message, detail, fields, both, version });
+      const { message, detail, fields, both, version, whose } = end.refused;
+      await refuse(next.key, { message, detail, fields, both, version, whose });
     }
     ends.delete(next.key);
     asked?.(end);

@@ -176,6 +176,7 @@ function Entry({ entry, asked }: { entry: Schemas["BookEntry"]; asked: boolean }
             ))}
             <li className="text-ash">
               entry {entry.id}, written down {clock.date(entry.recordedAt)} {clock.time(entry.recordedAt)}
+              {entry.by && ` by ${entry.by}`}
             </li>
           </ul>
           {entry.link && (

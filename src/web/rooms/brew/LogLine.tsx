@@ -1,8 +1,9 @@
 import { useState } from "react";
 import type { Schemas } from "../../api/client";
 import { Fold } from "../../parts/Fold";
+import { Wrote } from "../../parts/Wrote";
 import { useClock } from "../../parts/clock";
-import { LogList, mendable, Mend, words, Wrote } from "./LogList";
+import { LogList, mendable, Mend, words } from "./LogList";
 
 type Entry = Schemas["LogView"];
 
@@ -76,7 +77,7 @@ export function LogLine({ batch, endH }: { batch: Schemas["BatchView"]; endH: nu
           {told.typed && <span className="text-ash">{told.typed} </span>}
           {told.source === "logger" && "(logger)"}
           {told.correctsId !== null && <span className="text-straw"> a correction</span>}
-          <Wrote entry={told} />
+          <Wrote wrote={told.wrote} />
         </span>
         {mendable.includes(told.kind) && !(batch.logSays && told.source === "logger") && (
           <Mend key={told.id} batch={batch} entry={told} />

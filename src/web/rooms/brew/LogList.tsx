@@ -5,6 +5,7 @@ import { Form } from "../../parts/Form";
 import { Button } from "../../parts/Button";
 import { Field } from "../../parts/Field";
 import { WrongElse } from "../../parts/Wrong";
+import { Wrote } from "../../parts/Wrote";
 import { useClock } from "../../parts/clock";
 
 export const words: Record<Schemas["LogKind"], string> = {
@@ -34,18 +35,6 @@ export const mendable: Schemas["LogKind"][] = [
   "airTo",
   "pathogen",
 ];
-
-/** Who wrote it, and when it came where that was later than the hour it is of. */
-export function Wrote({ entry }: { entry: Schemas["LogView"] }) {
-  const clock = useClock();
-  if (!entry.by && !entry.received) return null;
-  return (
-    <span className="text-ash">
-      {entry.by && ` by ${entry.by}`}
-      {entry.received && `, received ${clock.when(entry.received)}`}
-    </span>
-  );
-}
 
 /** A correction is a new entry; the old one stays readable. */
 export function Mend({ batch, entry }: { batch: Schemas["BatchView"]; entry: Schemas["LogView"] }) {
@@ -101,7 +90,7 @@ export function LogList({ batch }: { batch: Schemas["BatchView"] }) {
               {l.typed && <span className="text-ash">{l.typed} </span>}
               {l.source === "logger" && "(logger)"}
               {l.correctsId !== null && <span className="text-straw"> a correction</span>}
-              <Wrote entry={l} />
+              <Wrote wrote={l.wrote} />
             </span>
             {l.correctedById === null && mendable.includes(l.kind) && !(batch.logSays && l.source === "logger") && (
               <Mend batch={batch} entry={l} />

@@ -9,6 +9,7 @@ import { Button } from "../../parts/Button";
 import { DayField } from "../../parts/DayField";
 import { Field } from "../../parts/Field";
 import { Wrong } from "../../parts/Wrong";
+import { Wrote } from "../../parts/Wrote";
 import { useClock } from "../../parts/clock";
 import { drop, put, useOutbox, type Waiting, useFieldWrite } from "../../parts/outbox";
 
@@ -176,7 +177,8 @@ function One({ measure: m, stands, waits, put, drop }: OneProps) {
     <Form label="One figure" onSend={() => keep(false)}>
       {stands && (
         <p className="text-lg">
-          <b>{stands.shown}</b> stands{stands.keptAnyway && ", kept though unlikely"}.
+          <b>{stands.shown}</b> stands{stands.keptAnyway && ", kept though unlikely"}
+          <Wrote wrote={stands.wrote} />.
           {stands.before.map((b) => (
             <span key={b} className="block text-ash">
               before: {b}

@@ -8,6 +8,7 @@ import { Field } from "../../parts/Field";
 import { Go } from "../../parts/Go";
 import { Room } from "../../parts/Room";
 import { WrongElse } from "../../parts/Wrong";
+import { Wrote } from "../../parts/Wrote";
 import { useClock } from "../../parts/clock";
 import { Amounts } from "./Amounts";
 import { TrialMixes } from "./TrialMixes";
@@ -263,7 +264,10 @@ function Story({ trial: t }: { trial: Schemas["TrialView"] }) {
             <time className="figures w-32 shrink-0 text-ash" dateTime={e.at}>
               {clock.date(e.at)}
             </time>
-            {e.text}
+            <span>
+              {e.text}
+              <Wrote wrote={e.wrote} />
+            </span>
           </li>
         ))}
       </ol>

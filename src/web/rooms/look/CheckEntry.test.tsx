@@ -49,6 +49,7 @@ const line = (part: Partial<Schemas["CheckLine"]> = {}): Schemas["CheckLine"] =>
   stands: true,
   asked: { ...blank("worms"), counts: [9, 11], soilC: 11 },
   warmth: "11 °C",
+  wrote: null,
   ...part,
 });
 const show = (part: Partial<Schemas["CheckLine"]> = {}) =>
@@ -81,6 +82,7 @@ describe("a check in the list of all that was found", () => {
           correctsId: 41,
           why: "a slip of the thumb",
           warmth: "11 °C",
+          wrote: null,
           wet: null,
           check: { kind: "worms", counts: [9, 10], soilC: null },
         },

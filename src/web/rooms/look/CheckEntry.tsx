@@ -7,6 +7,7 @@ import { Field } from "../../parts/Field";
 import { Form } from "../../parts/Form";
 import { useFieldWrite } from "../../parts/outbox";
 import { WrongElse } from "../../parts/Wrong";
+import { Wrote } from "../../parts/Wrote";
 import { StrikeForm } from "./StrikeForm";
 import type { Asked } from "./tools/asked";
 import { CheckSays } from "./tools/CheckSays";
@@ -28,6 +29,7 @@ export function CheckEntry({ line, peg, bands }: Props) {
         {clock.date(line.at)} <b>{line.name}</b>: {line.shown}
       </span>{" "}
       <span className="text-ash">{[line.minding, line.gone].filter(Boolean).join(" ")}</span>
+      <Wrote wrote={line.wrote} />
       {line.stands && doing === null && (
         <span className="inline-flex flex-wrap gap-x-3">
           <Button kind="plain" onClick={() => setDoing("right")}>

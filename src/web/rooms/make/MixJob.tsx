@@ -16,6 +16,7 @@ import { Room } from "../../parts/Room";
 import { Sum } from "../../parts/Sum";
 import { Verdict } from "../../parts/Verdict";
 import { WrongElse } from "../../parts/Wrong";
+import { Wrote } from "../../parts/Wrote";
 import { BlendSays } from "./BlendSays";
 import { PartsKey, Pot } from "./Pots";
 import { TheCharge, ToFetch, WillDo } from "./MixSays";
@@ -208,6 +209,7 @@ function Log({ job }: { job: Job }) {
             <p className={l.undone ? "text-ash line-through" : undefined}>
               <b className="figures">{clock.when(l.at)}</b> {l.text}
               {l.note && <span className="text-ash"> · {l.note}</span>}
+              <Wrote wrote={l.wrote} />
             </p>
             {l.undone && <p className="text-ash">undone: {l.undoneWhy}</p>}
             {l.canUndo && why === null && (

@@ -1,5 +1,6 @@
 import type { UseMutationResult } from "@tanstack/react-query";
 import { useState } from "react";
+import type { Schemas } from "../../api/client";
 import type { Problem } from "../../api/problem";
 import { Button } from "../../parts/Button";
 import { useClock } from "../../parts/clock";
@@ -7,6 +8,7 @@ import { Field } from "../../parts/Field";
 import { Fold } from "../../parts/Fold";
 import { Form } from "../../parts/Form";
 import { WrongElse } from "../../parts/Wrong";
+import { Wrote } from "../../parts/Wrote";
 
 /** An entry that is to be struck, and why. */
 export interface Striking {
@@ -21,6 +23,7 @@ interface Entry {
   note: string | null;
   struck: boolean;
   struckWhy: string | null;
+  wrote: Schemas["WroteView"] | null;
 }
 
 interface Props {
@@ -41,6 +44,7 @@ export function YardLog({ entries, strike, first = 12 }: Props) {
         <span className={l.struck ? "text-ash line-through" : undefined}>
           <b className="figures">{clock.when(l.at)}</b> {l.shown}
           {l.note && <span className="text-ash"> · {l.note}</span>}
+          <Wrote wrote={l.wrote} />
         </span>
         {!l.struck && asked?.id !== l.id && (
           <button

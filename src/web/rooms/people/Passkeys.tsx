@@ -18,6 +18,11 @@ export function Passkeys() {
   return (
     <section className="mt-5" aria-label="Passkeys">
       <h3 className="text-xl">Passkeys</h3>
+      <p>
+        A passkey signs you in without a password: your phone, computer or a key on a ring holds it, asks for your
+        finger, face or PIN, and never gives it away. It is good at this address only; the password stays for the day
+        that the device is lost.
+      </p>
       <ul>
         {mine.keys.map((k) => (
           <li key={k.id} className="flex flex-wrap items-center justify-between gap-x-3 border-t border-line py-1">

@@ -100,6 +100,7 @@ function NotTaken({ write: w }: { write: Write }) {
   const clock = useClock();
   const queries = useQueryClient();
   const both = w.refused?.both ?? [];
+  const whose = w.refused?.whose;
   const two = both.length > 0 && !!w.refused?.version;
   const words = w.refused?.fields.map((f) => `${f.wrong} ${f.wayOut}`).join(" ");
   return (
@@ -116,7 +117,10 @@ function NotTaken({ write: w }: { write: Write }) {
             <tr className="text-left text-ash">
               <td />
               <th className="pr-6 font-normal">you, {clock.when(w.at)}</th>
-              <th className="font-normal">stands now</th>
+              <th className="font-normal">
+                stands now
+                {whose && `, ${[whose.by && `by ${whose.by}`, clock.when(whose.at)].filter(Boolean).join(", ")}`}
+              </th>
             </tr>
           </thead>
           <tbody>
