@@ -5,6 +5,9 @@ using System.Net.Sockets;
 using System.Security.Cryptography.X509Certificates;
 using System.Text;
 using System.Text.Json.Nodes;
+using Microsoft.AspNetCore.HostFiltering;
+using Microsoft.Extensions.Configuration;
+using Microsoft.Extensions.Options;
 using MudPie.Server.Doors;
 
 namespace MudPie.Server.Tests;
@@ -76,6 +79,61 @@ public sealed class DoorTests
 
         Print(Shed with { Addresses = [(IPAddress.Parse("10.4.0.2"), 16)] }, Now).ShouldNotBe(first, "another network");
         Print(Shed, Now.AddYears(30)).ShouldNotBe(first, "it is over");
+    }
+
+    [Fact]
+    public void An_authority_whose_key_is_not_its_own_is_made_anew()
+    {
+        var folder = Path.Combine(Directory.CreateTempSubdirectory("mudpie-keys-").FullName, "authority");
+        using var first = Authority.In(folder, Shed, Now);
+        using (var other = System.Security.Cryptography.ECDsa.Create(System.Security.Cryptography.ECCurve.NamedCurves.nistP256))
+        {
+            File.WriteAllText(Path.Combine(folder, "authority.key"), other.ExportPkcs8PrivateKeyPem()); // killed between the two files
+        }
+
+        using var second = Authority.In(folder, Shed, Now);
+        second.Short.ShouldNotBe(first.Short);
+        using var leaf = second.Issue(Shed, Now);
+        Trusts(second.Certificate, leaf, Now).ShouldBeTrue();
+    }
+
+    [Fact]
+    public void The_certificate_is_renewed_by_itself_with_the_machines_addresses_and_a_month_before_it_ends()
+    {
+        var keys = Directory.CreateTempSubdirectory("mudpie-keys-").FullName;
+        var settings = new ConfigurationBuilder().AddInMemoryCollection([new("Holding:Keys", keys)]).Build();
+        var (clock, reached, found) = (new Microsoft.Extensions.Time.Testing.FakeTimeProvider(Now), new Held.Reached(), Shed);
+        using var door = new YardDoor(settings, reached, new DoorSettings { Port = FreePorts() }, clock) { Found = _ => found };
+        door.Open();
+        var (first, print) = (door.Certificate!, door.Short);
+        reached.Yard!.ShouldStartWith("https://192.168.1.20:");
+        clock.Advance(TimeSpan.FromDays(100));
+        door.Renew();
+        door.Certificate.ShouldBeSameAs(first, "nothing has changed");
+
+        found = Shed with { Addresses = [(IPAddress.Loopback, 8), (IPAddress.Parse("192.168.1.77"), 24)] };
+        var told = false;
+        using var _ = ((IOptionsChangeTokenSource<HostFilteringOptions>)door).GetChangeToken()
+            .RegisterChangeCallback(_ => told = true, null);
+        door.Renew();
+        told.ShouldBeTrue("whoever asks by the new address is let in");
+        door.Hosts.ShouldContain("192.168.1.77");
+        door.Hosts.ShouldNotContain("192.168.1.20");
+        door.Certificate!.MatchesHostname("192.168.1.77").ShouldBeTrue();
+        reached.Yard!.ShouldStartWith("https://192.168.1.77:");
+        door.Short.ShouldBe(print, "phones need not trust anew");
+
+        var second = door.Certificate!;
+        clock.Advance(Authority.LeafLasts - TimeSpan.FromDays(29));
+        door.Renew();
+        door.Certificate.ShouldNotBeSameAs(second, "a month before it ends");
+        door.Certificate!.NotAfter.ToUniversalTime().ShouldBeGreaterThan(clock.GetUtcNow().AddDays(180).UtcDateTime);
+
+        found = Shed with { Addresses = [(IPAddress.Loopback, 8), (IPAddress.Parse("10.4.0.2"), 16)] };
+        door.Renew();
+        door.Short.ShouldNotBe(print, "another network: an authority of its own");
+        using var authority = X509CertificateLoader.LoadCertificate(door.AuthorityBytes!);
+        Trusts(authority, door.Certificate!, clock.GetUtcNow()).ShouldBeTrue();
     }
 
     [Fact]

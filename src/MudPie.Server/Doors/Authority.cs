@@ -48,7 +48,13 @@ public sealed class Authority : IDisposable
             {
                 var of = ECDsa.Create();
                 of.ImportFromPem(File.ReadAllText(key));
-                return new Authority(known, of);
+                // killed between the two files, the one does not fit the other
+                if (of.ExportSubjectPublicKeyInfo().AsSpan().SequenceEqual(known.PublicKey.ExportSubjectPublicKeyInfo()))
+                {
+                    return new Authority(known, of);
+                }
+
+                of.Dispose();
             }
 
             known.Dispose();

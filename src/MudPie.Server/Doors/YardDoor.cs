@@ -27,6 +27,9 @@ public sealed class YardDoor(IConfiguration configuration, Reached reached, Door
     /// <summary>True where it is to be open: it then opens with the first owner's password, if there is none yet.</summary>
     public bool Wanted { get; set; }
 
+    /// <summary>How this machine is found now, by the names that the grower gave.</summary>
+    public Func<IReadOnlyList<string>, NetNames> Found { get; init; } = NetNames.Now;
+
     /// <summary>True while phones reach it.</summary>
     public bool IsOpen { get; private set; }
 
@@ -135,7 +138,7 @@ public sealed class YardDoor(IConfiguration configuration, Reached reached, Door
             return;
         }
 
-        var found = NetNames.Now(Given);
+        var found = Found(Given);
         if (_authority is not null && _certificate is not null && _names is not null && found.Hosts.SequenceEqual(_names.Hosts)
             && _certificate.NotAfter.ToUniversalTime() > (now + RenewBefore).UtcDateTime)
         {
