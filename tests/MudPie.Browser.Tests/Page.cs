@@ -24,7 +24,8 @@ public sealed class Page : WebApplicationFactory<LiveBrew>
     /// <summary>The demo holding at that hour, made once and copied for each page.</summary>
     private static readonly Lazy<string> Template = new(MakeTemplate);
 
-    private readonly TimeSpan _shift;
+    private TimeSpan _shift;
+    private string? _clockScript;
     private readonly bool _worker;
     private readonly bool _box;
     private volatile bool _silent;
@@ -59,7 +60,7 @@ public sealed class Page : WebApplicationFactory<LiveBrew>
             _probePort = probe ? FreePort() : null;
             UseKestrel(0);
             StartServer();
-            _probe = probe ? new StandIns.SimulatedProbe(StandIns.ProbeSettings.Read(ProbeSettings), new Shifted(_shift)) : null;
+            _probe = probe ? new StandIns.SimulatedProbe(StandIns.ProbeSettings.Read(ProbeSettings), new Shifted(() => _shift)) : null;
         }
 
         if (weather)
@@ -72,7 +73,7 @@ public sealed class Page : WebApplicationFactory<LiveBrew>
 
         Address = ClientOptions.BaseAddress;
         Driver = Browsers.Take();
-        Driver.ExecuteCdpCommand("Page.addScriptToEvaluateOnNewDocument", new Dictionary<string, object?> { ["source"] = Clock });
+        SetClock();
         Size(width, height);
     }
 
@@ -87,9 +88,22 @@ public sealed class Page : WebApplicationFactory<LiveBrew>
         _worker = worker;
         (_shift, Address, Driver) = (beside._shift + wrongBy, beside.Address, Browsers.Take());
         Driver.Manage().Cookies.DeleteAllCookies();
-        Driver.ExecuteCdpCommand("Page.addScriptToEvaluateOnNewDocument", new Dictionary<string, object?> { ["source"] = Clock });
+        SetClock();
         Size(width, height);
     }
+
+    /// <summary>Time goes by: for this page's server, and for its browser from the next page that is opened.</summary>
+    public void Later(TimeSpan by)
+    {
+        _shift += by;
+        Driver.ExecuteCdpCommand("Page.removeScriptToEvaluateOnNewDocument", new Dictionary<string, object?> {
+            ["identifier"] = _clockScript
+        });
+        SetClock();
+    }
+
+    private void SetClock() => _clockScript = (string)((Dictionary<string, object>)Driver.ExecuteCdpCommand(
+        "Page.addScriptToEvaluateOnNewDocument", new Dictionary<string, object?> { ["source"] = Clock })!)["identifier"];
 
     private static string MakeTemplate()
     {
@@ -135,9 +149,9 @@ public sealed class Page : WebApplicationFactory<LiveBrew>
         };
     }
 
-    private sealed class Shifted(TimeSpan by) : TimeProvider
+    private sealed class Shifted(Func<TimeSpan> by) : TimeProvider
     {
-        public override DateTimeOffset GetUtcNow() => base.GetUtcNow() + by;
+        public override DateTimeOffset GetUtcNow() => base.GetUtcNow() + by();
     }
 
     public Uri Address { get; }
@@ -415,7 +429,7 @@ public sealed class Page : WebApplicationFactory<LiveBrew>
         builder.UseSetting("Holding:Copies", "false");
         builder.UseSetting("Holding:Say", "false");
         builder.UseSetting("Logging:LogLevel:Default", "Error");
-        builder.ConfigureServices(services => services.AddSingleton<TimeProvider>(new Shifted(_shift))
+        builder.ConfigureServices(services => services.AddSingleton<TimeProvider>(new Shifted(() => _shift))
             .AddSingleton<IStartupFilter>(new Hush(this)));
         if (_probePort is { } port)
         {

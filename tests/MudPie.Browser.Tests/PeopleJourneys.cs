@@ -142,6 +142,7 @@ public class PeopleJourneys
         phone.Click("what waits");
         phone.See("Two changed this: Ridge Bed 3: crop onions");
         phone.See("//table", "leeks");
+        phone.See("//table", "by the owner");
         phone.Axe().ShouldBeEmpty("what waits, with a clash");
         phone.Click("both, as a note");
         phone.See("1 entry");
@@ -150,6 +151,59 @@ public class PeopleJourneys
         using var scope = desk.Services.CreateScope();
         var kept = scope.ServiceProvider.GetRequiredService<HoldingDb>().Observations.Single(o => o.Text.Contains("crop onions"));
         kept.At.ShouldBeInRange(Page.Begins.AddMinutes(-1), Page.Begins.AddHours(6), "by the server's clock");
+    }
+
+    [Fact]
+    public async Task A_week_without_a_signal_is_kept_through_seven_mornings_and_sent_in_order_each_once_with_its_own_hour()
+    {
+        using var desk = new Page(demo: true);
+        Own(desk);
+        desk.Fill("What they are called", "Wren");
+        desk.Click("Make a code");
+        var code = desk.Says("//div[@role='status']//b[contains(@class, 'text-4xl')]");
+        using var phone = new Page(desk, 390, 844, worker: true);
+        phone.Go("/join#" + code);
+        phone.Holds("Code", code);
+        phone.Click("Join");
+        phone.See("Wants hands");
+        phone.Until(() => phone.Driver.ExecuteScript("return localStorage.getItem('mud-pie-carried')") is string,
+            "the field to be carried");
+
+        desk.Silent = true;
+        for (var morning = 1; morning <= 7; morning++)
+        {
+            phone.Later(TimeSpan.FromDays(1));
+            phone.Go("/"); // opened anew, with nobody there
+            phone.Click("Note it");
+            phone.Fill("Say it in a few words", $"note a heron on morning {morning}");
+            phone.See("No signal: it is kept on this device as you said it");
+            phone.Click("Record it");
+            phone.See("Kept on this device; sent when Mud Pie answers.");
+            phone.Click("Close");
+            phone.See(morning == 1 ? "1 entry waits on this device." : $"{morning} entries wait on this device.");
+        }
+
+        phone.Go("/waiting");
+        phone.See("a heron on morning 7");
+        phone.Axe().ShouldBeEmpty("a week that waits");
+        desk.Later(TimeSpan.FromDays(7));
+        desk.Silent = false;
+        phone.Click("Send now");
+        phone.See("Nothing waits.");
+        phone.See("7 entries");
+        using var scope = desk.Services.CreateScope();
+        var db = scope.ServiceProvider.GetRequiredService<HoldingDb>();
+        var kept = db.Observations.Where(o => o.Text.Contains("a heron on morning")).OrderBy(o => o.Id)
+            .Select(o => new { o.Id, o.Text, o.At }).ToList();
+        kept.Select(o => o.Text[^1]).ShouldBe("1234567");
+        foreach (var (o, day) in kept.Select((o, i) => (o, i + 1)))
+        {
+            o.At.ShouldBeInRange(Page.Begins.AddDays(day).AddMinutes(-1), Page.Begins.AddDays(day).AddHours(6), o.Text);
+        }
+
+        var deeds = await db.Wrote(db.Observations.Where(o => o.Text.Contains("a heron on morning")));
+        deeds.Values.ShouldAllBe(d => d.By == "Wren" && d.At > Page.Begins.AddDays(7).AddMinutes(-1), "each with the hour it was received");
+        deeds.Count.ShouldBe(7);
     }
 
     [Fact]

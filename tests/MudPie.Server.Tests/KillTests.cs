@@ -10,9 +10,9 @@ namespace MudPie.Server.Tests;
 /// <remarks>The suite kills a few times; <c>./mudpie kills</c> many.</remarks>
 public sealed class KillTests
 {
-    private static int Kills => Setting("MUDPIE_KILLS", 6);
+    internal static int Kills => Setting("MUDPIE_KILLS", 6);
 
-    private static int Seed => Setting("MUDPIE_KILLS_SEED", 7);
+    internal static int Seed => Setting("MUDPIE_KILLS_SEED", 7);
 
     private static int Setting(string name, int usual) => int.TryParse(Environment.GetEnvironmentVariable(name), out var n) ? n : usual;
 
@@ -146,7 +146,8 @@ public sealed class KillTests
     /// <summary>A server's life: it is killed that while after its first answer.</summary>
     private static async Task Sent(string file, Outbox outbox, TimeSpan after)
     {
-        using var process = Start(file, out var port);
+        var port = FreePort();
+        using var process = Start($"--Holding:File={file}", port);
         using var http = new HttpClient { BaseAddress = new Uri($"http://127.0.0.1:{port}") };
         var answered = new TaskCompletionSource();
         var sending = Task.Run(async () =>
@@ -176,11 +177,13 @@ public sealed class KillTests
         await sending;
     }
 
-    private static Process Start(string file, out int port)
+    /// <summary>A server in a process of its own.</summary>
+    /// <param name="of">Over which file or folder.</param>
+    /// <param name="port">Where it listens.</param>
+    internal static Process Start(string of, int port)
     {
         var dll = Environment.GetEnvironmentVariable("MUDPIE_KILLED") is { Length: > 0 } built ? built : typeof(App).Assembly.Location;
-        port = FreePort();
-        return Process.Start(new ProcessStartInfo("dotnet", [dll, $"--Holding:File={file}", $"--Holding:Port={port}",
+        return Process.Start(new ProcessStartInfo("dotnet", [dll, of, $"--Holding:Port={port}",
             "--Holding:Warm=false", "--Holding:Copies=false", "--Logging:LogLevel:Default=Error"]) {
             RedirectStandardOutput = true, RedirectStandardError = true, WorkingDirectory = Path.GetDirectoryName(dll)
         })!;
@@ -193,7 +196,8 @@ public sealed class KillTests
     /// write.</summary>
     private static async Task<List<string>> Killed(string file, TimeSpan after, bool write)
     {
-        using var process = Start(file, out var port);
+        var port = FreePort();
+        using var process = Start($"--Holding:File={file}", port);
         var kept = new List<string>();
         if (!write)
         {
