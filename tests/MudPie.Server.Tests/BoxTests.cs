@@ -297,7 +297,8 @@ public sealed class BoxTests
         foreach (var path in doors.Select(d => d.Key).Where(p => p.StartsWith("/api/", StringComparison.Ordinal) && !p.Contains('{')
             && doors[p]!["get"] is not null))
         {
-            var both = path is "/api/me" or "/api/people" or "/api/people/yard" or "/api/people/passkeys";
+            var both = path is "/api/me" or "/api/people" or "/api/people/mine" or "/api/people/yard"
+                or "/api/people/passkeys";
             (await TestBox.Status(box.Keeper, path)).ShouldBe(both || path == "/api/box" ? 200 : 404, path);
             if (path == "/api/box")
             {

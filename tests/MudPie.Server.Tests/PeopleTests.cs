@@ -91,6 +91,33 @@ public sealed class PeopleTests
     }
 
     [Fact]
+    public async Task Ones_own_lost_phone_is_struck_off_by_the_other_and_nobody_elses()
+    {
+        using var h = new TestHolding(demo: true);
+        await h.Owned();
+        using var lost = await h.Joined("visitor", "Wren");
+        using var robins = await h.Joined("hand", "Robin");
+        var wren = (int)(await h.Get("/api/people"))["people"]!.AsArray().Single(p => (string?)p!["name"] == "Wren")!["id"]!;
+        using var other = h.CreateClient();
+        (await TestHolding.Send(other, "/api/people/join", new {
+            code = (string)(await h.Post("/api/people/codes", new { person = wren }))["code"]!, device = "Wren's tablet"
+        })).Status.ShouldBe(200);
+        var mine = JsonNode.Parse(await other.GetStringAsync("/api/people/mine"))!.AsArray();
+        mine.Select(d => (string)d!["name"]!).ShouldBe(["Wren's phone", "Wren's tablet"]);
+        mine.Select(d => (bool)d!["here"]!).ShouldBe([false, true]);
+        var strike = $"/api/people/mine/{mine[0]!["id"]}/strike";
+        (await TestHolding.Send(robins, strike, new { })).Status.ShouldBe(404, "it is not theirs");
+        (await Status(lost)).ShouldBe(200);
+        (await TestHolding.Send(other, strike, new { })).Status.ShouldBe(200);
+        (await Status(lost)).ShouldBe(401);
+        (await Status(other)).ShouldBe(200);
+        (await TestHolding.Send(other, strike, new { })).Status.ShouldBe(404, "it is struck off already");
+        (await Happened(h)).ShouldContain("Wren struck off Wren's phone (Wren).");
+        using var nobody = h.CreateClient();
+        (await Status(nobody, "/api/people/mine")).ShouldBe(401);
+    }
+
+    [Fact]
     public async Task Who_is_struck_off_is_out_with_the_next_request_and_joined_phones_outlast_a_new_password()
     {
         using var h = new TestHolding(demo: true);

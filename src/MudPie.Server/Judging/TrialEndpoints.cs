@@ -262,6 +262,13 @@ public static class TrialEndpoints
             .Select(p => new PlotView(p.Id, p.Number, p.Code, shut ? null : p.TreatmentId, shut ? null : p.Treatment.Name, p.Block,
                 p.WholePlot, p.Place, p.X, p.Y, p.Length, p.Width, [.. photos[p.Id]]))];
 
+    private static async Task<IReadOnlyList<TrialEventView>> Story(Trial t, HoldingDb db)
+    {
+        var wrote = await db.Wrote(db.Set<TrialEvent>().Where(e => e.TrialId == t.Id));
+        return [.. t.Events.OrderBy(e => e.At).ThenBy(e => e.Id).Select(e => new TrialEventView(e.At, e.Kind, e.Text,
+            wrote.Told(e.Id, e.At)))];
+    }
+
     private static async Task<Results<Ok<TrialView>, Missing>> Read(int id, HoldingDb db, TrialDesk desk, HoldingClock clock,
         CancellationToken stop)
     {
@@ -278,7 +285,6 @@ public static class TrialEndpoints
         var curve = noise is { } sd && t.WorthHaving is { } worth ? ReplicatesPlan.Of(t.Design, t.Treatments.Count, t.Replicates, sd, worth,
             main?.Unit ?? "", laid.Compared) : null;
         var readings = await desk.Standing(id);
-        var wrote = await db.Wrote(db.Set<TrialEvent>().Where(e => e.TrialId == id));
         return TypedResults.Ok(new TrialView {
             Id = t.Id,
             Version = t.Version,
@@ -312,8 +318,7 @@ public static class TrialEndpoints
                     ? Units.Show(water / Per.SquareSi(1, units), Dimension.Volume, units) : null))],
             Plots = Plots(t, t.Shut(), await Photos(db, id)),
             Measures = MeasureViews.Measures(t, readings),
-            Events = [.. t.Events.OrderBy(e => e.At).ThenBy(e => e.Id).Select(e => new TrialEventView(e.At, e.Kind, e.Text,
-                wrote.Told(e.Id, e.At)))],
+            Events = await Story(t, db),
             Strength = laid.Strength,
             Curve = curve is { Refused: null } ? curve.Worked : null,
             CurveWants = curve is not null ? curve.Refused?.ToString() : noise is null

@@ -100,6 +100,8 @@ public static class PeopleEndpoints
             api.MapPost("/people/sign-out", SignOut).ForVisitor("Ends this sitting, or this phone's joining."),
             api.MapPost("/people/password", SetPassword).ForVisitor("Sets one's own password anew.")
                 .RequireRateLimiting(PeopleServices.Tries),
+            api.MapGet("/people/mine", Mine).ForVisitor("One's own phones and sittings."),
+            api.MapPost("/people/mine/{id:int}/strike", StrikeMine).ForVisitor("Strikes one of one's own off, as when a phone is lost."),
             api.MapGet("/people", Read).ForOwner("People, their phones, and what happened at the door."),
             api.MapPost("/people/codes", MakeCode).ForOwner("A code that lets one phone in, once, within ten minutes."),
             api.MapPost("/people/{id:int}/role", SetRole).ForOwner("What somebody may, or that they come no more."),
@@ -144,20 +146,35 @@ public static class PeopleEndpoints
             return new PeopleView([], [], 0);
         }
 
-        var (now, here) = (time.GetUtcNow(), place.Name);
-        var (idle, old) = (now - DoorPass.SittingIdle, now - DoorPass.SittingMost);
+        var here = place.Name;
         var people = await db.Memberships.AsNoTracking().Where(m => m.Holding == here && m.EndedAt == null).OrderBy(m => m.PersonId)
             .Select(m => new { m.PersonId, m.Person.UserName, m.Person.Home, m.Role, m.Person.PasswordHash }).ToListAsync();
-        var devices = (await db.Devices.AsNoTracking().Where(d => d.StruckAt == null && d.Holding == here
-                && (d.Kind == DeviceKind.Joined || (d.SeenAt > idle && d.JoinedAt > old))).OrderBy(d => d.Id).ToListAsync())
-            .ToLookup(d => d.PersonId, d => new DeviceView(d.Id, d.Name, d.Kind == DeviceKind.Joined, d.JoinedAt, d.SeenAt,
-                d.Id == who.Device));
+        var devices = (await Standing(db, here, time.GetUtcNow()).ToListAsync()).ToLookup(d => d.PersonId, d => Shown(d, who));
         var happened = await db.Happenings.AsNoTracking().Where(h => h.Holding == here).OrderByDescending(h => h.Id).Take(50).ToListAsync();
         return new PeopleView([.. people.OrderByDescending(p => p.Role).Select(p => new PersonView(p.PersonId,
                 Person.Spoken(p.UserName!, p.Home), p.Role, p.PasswordHash is not null,
                 [.. devices[p.PersonId]]))], [.. happened.Select(Told)],
             Math.Max(0, await db.Happenings.CountAsync(h => h.Holding == here) - happened.Count));
     }
+
+    /// <summary>Phones that joined, and sittings that have not ended by themselves.</summary>
+    private static IQueryable<Device> Standing(PeopleDb db, string here, DateTimeOffset now)
+    {
+        var (idle, old) = (now - DoorPass.SittingIdle, now - DoorPass.SittingMost);
+        return db.Devices.AsNoTracking().Where(d => d.StruckAt == null && d.Holding == here
+            && (d.Kind == DeviceKind.Joined || (d.SeenAt > idle && d.JoinedAt > old))).OrderBy(d => d.Id);
+    }
+
+    private static DeviceView Shown(Device d, Whoever who) =>
+        new(d.Id, d.Name, d.Kind == DeviceKind.Joined, d.JoinedAt, d.SeenAt, d.Id == who.Device);
+
+    private static async Task<IReadOnlyList<DeviceView>> Mine(PeopleDb db, HoldingPlace place, Whoever who, TimeProvider time) =>
+        who.Person is not { } me ? []
+            : [.. (await Standing(db, place.Name, time.GetUtcNow()).Where(d => d.PersonId == me).ToListAsync()).Select(d => Shown(d, who))];
+
+    private static async Task<Results<Ok<Done>, Missing>> StrikeMine(int id, PeopleDb db, PeopleDesk desk, Whoever who) =>
+        who.Person is { } me && await db.Devices.AnyAsync(d => d.Id == id && d.PersonId == me) && await desk.Strike(id)
+            ? TypedResults.Ok(new Done()) : Problems.NotFound("device");
 
     private static HappenedView Told(Happening h)
     {

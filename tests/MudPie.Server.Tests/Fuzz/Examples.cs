@@ -209,6 +209,7 @@ public static class Examples
         ("/api/people/codes", """{"person":null,"name":"Wren","role":"hand"}"""),
         ("/api/people/1/role", """{"role":"hand"}"""),
         ("/api/people/devices/1/strike", "{}"),
+        ("/api/people/mine/1/strike", "{}"),
         ("/api/people/devices/1/name", """{"name":"the red phone"}"""),
         ("/api/people/feed", "{}"),
         ("/api/people/passkeys/begin", """{"password":"not this one at all"}"""),

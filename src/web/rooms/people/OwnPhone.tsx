@@ -1,13 +1,14 @@
 import { useState } from "react";
 import type { Schemas } from "../../api/client";
-import { useWrite } from "../../api/data";
+import { useRead, useWrite } from "../../api/data";
 import { Button } from "../../parts/Button";
 import { useClock } from "../../parts/clock";
 import { Field } from "../../parts/Field";
 import { Form } from "../../parts/Form";
+import { Part } from "../../parts/Ready";
 import { Room } from "../../parts/Room";
 import { leave } from "../../parts/SignIn";
-import { WrongElse } from "../../parts/Wrong";
+import { Wrong, WrongElse } from "../../parts/Wrong";
 
 const words = { nobody: "", visitor: "It reads, and keeps nothing.", hand: "It reads and writes.", owner: "" };
 
@@ -30,6 +31,9 @@ export function OwnPhone({ me }: { me: Schemas["MeView"] }) {
             {me.joined && `, ${me.stays ? "joined" : "since"} ${clock.when(me.joined)}`}. {words[me.role]}{" "}
             {me.stays ? "It stays joined until the owner strikes it off." : "A sitting: it ends by itself."}
           </p>
+          <Part>
+            <Others />
+          </Part>
           {me.box && (
             <p className="text-lg">
               This holding is on a box for several:{" "}
@@ -56,6 +60,37 @@ export function OwnPhone({ me }: { me: Schemas["MeView"] }) {
         </section>
       }
     />
+  );
+}
+
+/** One's other phones and sittings: a lost one is struck off from here. */
+function Others() {
+  const clock = useClock();
+  const others = useRead("/api/people/mine").filter((d) => !d.here);
+  const strike = useWrite("/api/people/mine/{id}/strike", (id: number) => ({ params: { path: { id } } }));
+  if (others.length === 0) return null;
+  return (
+    <section className="mt-5" aria-label="Yours besides this one">
+      <h2 className="text-xl">Yours besides this one</h2>
+      <ul>
+        {others.map((d) => (
+          <li key={d.id} className="flex flex-wrap items-center justify-between gap-x-3 border-t border-line py-1">
+            <span>
+              <b>{d.name}</b>, in hand {clock.when(d.seen)}
+            </span>
+            <Button
+              kind="plain"
+              disabled={strike.isPending}
+              onClick={() => strike.mutate(d.id)}
+              aria-label={`strike off: ${d.name}`}
+            >
+              lost: strike it off
+            </Button>
+          </li>
+        ))}
+      </ul>
+      <Wrong problem={strike.error} />
+    </section>
   );
 }
 
