@@ -1,4 +1,3 @@
-using MudPie.Server.Web;
 using System.Linq.Expressions;
 using Microsoft.EntityFrameworkCore;
 using MudPie.Core.Brewing;
@@ -8,6 +7,7 @@ using MudPie.Core.Workings;
 using MudPie.Records;
 using MudPie.Records.Brewing;
 using MudPie.Records.Shelf;
+using MudPie.Server.Web;
 
 namespace MudPie.Server.Brewing;
 
