@@ -103,17 +103,7 @@ public class PeopleJourneys
     public void A_phone_whose_clock_is_wrong_by_a_day_reads_and_writes_with_nobody_there_and_of_two_who_changed_one_bed_it_shows_both()
     {
         using var desk = new Page(demo: true);
-        Own(desk);
-        desk.Fill("What they are called", "Wren");
-        desk.Click("Make a code");
-        var code = desk.Says("//div[@role='status']//b[contains(@class, 'text-4xl')]");
-        using var phone = new Page(desk, 390, 844, worker: true, wrongBy: TimeSpan.FromDays(1));
-        phone.Go("/join#" + code);
-        phone.Holds("Code", code);
-        phone.Click("Join");
-        phone.See("Wants hands");
-        phone.Until(() => phone.Driver.ExecuteScript("return localStorage.getItem('mud-pie-carried')") is string,
-            "the field to be carried");
+        using var phone = Wrens(desk, TimeSpan.FromDays(1));
 
         desk.Silent = true;
         phone.Go("/look/walk"); // where it never was
@@ -157,17 +147,7 @@ public class PeopleJourneys
     public async Task A_week_without_a_signal_is_kept_through_seven_mornings_and_sent_in_order_each_once_with_its_own_hour()
     {
         using var desk = new Page(demo: true);
-        Own(desk);
-        desk.Fill("What they are called", "Wren");
-        desk.Click("Make a code");
-        var code = desk.Says("//div[@role='status']//b[contains(@class, 'text-4xl')]");
-        using var phone = new Page(desk, 390, 844, worker: true);
-        phone.Go("/join#" + code);
-        phone.Holds("Code", code);
-        phone.Click("Join");
-        phone.See("Wants hands");
-        phone.Until(() => phone.Driver.ExecuteScript("return localStorage.getItem('mud-pie-carried')") is string,
-            "the field to be carried");
+        using var phone = Wrens(desk);
 
         desk.Silent = true;
         for (var morning = 1; morning <= 7; morning++)
@@ -232,6 +212,23 @@ public class PeopleJourneys
         page.Go("/book?kind=seen");
         page.See("Seen");
         page.SeeNot("a hare");
+    }
+
+    /// <summary>A hand's phone that has joined, and carries what is read in a field.</summary>
+    private static Page Wrens(Page desk, TimeSpan wrongBy = default)
+    {
+        Own(desk);
+        desk.Fill("What they are called", "Wren");
+        desk.Click("Make a code");
+        var code = desk.Says("//div[@role='status']//b[contains(@class, 'text-4xl')]");
+        var phone = new Page(desk, 390, 844, worker: true, wrongBy: wrongBy);
+        phone.Go("/join#" + code);
+        phone.Holds("Code", code);
+        phone.Click("Join");
+        phone.See("Wants hands");
+        phone.Until(() => phone.Driver.ExecuteScript("return localStorage.getItem('mud-pie-carried')") is string,
+            "the field to be carried");
+        return phone;
     }
 
     private static void Own(Page desk)

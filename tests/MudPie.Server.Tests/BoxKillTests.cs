@@ -82,7 +82,7 @@ public sealed class BoxKillTests
         var (round, port, cookies, chance) = (new Round(), KillTests.FreePort(), new CookieContainer(), new Random(KillTests.Seed + 9));
         try
         {
-            for (var life = 0; life < Math.Max(3, KillTests.Kills / 10); life++)
+            for (var life = 0; life < Math.Max(2, KillTests.Kills / 10); life++)
             {
                 await Lived(folder, port, cookies, round, TimeSpan.FromMilliseconds(chance.Next(20, 900)));
             }

@@ -82,7 +82,6 @@ describe("a check in the list of all that was found", () => {
           correctsId: 41,
           why: "a slip of the thumb",
           warmth: "11 °C",
-          wrote: null,
           wet: null,
           check: { kind: "worms", counts: [9, 10], soilC: null },
         },

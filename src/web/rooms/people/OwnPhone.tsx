@@ -72,6 +72,7 @@ function Others() {
   return (
     <section className="mt-5" aria-label="Yours besides this one">
       <h2 className="text-xl">Yours besides this one</h2>
+      <p>A lost one, struck off, is out with its next request. To come back it needs a new code.</p>
       <ul>
         {others.map((d) => (
           <li key={d.id} className="flex flex-wrap items-center justify-between gap-x-3 border-t border-line py-1">
@@ -82,9 +83,9 @@ function Others() {
               kind="plain"
               disabled={strike.isPending}
               onClick={() => strike.mutate(d.id)}
-              aria-label={`strike off: ${d.name}`}
+              aria-label={`strike it off: ${d.name}`}
             >
-              lost: strike it off
+              strike it off
             </Button>
           </li>
         ))}
