@@ -10,7 +10,7 @@ namespace MudPie.Server.Tests;
 /// <remarks>The suite kills a few times; <c>./mudpie kills</c> many.</remarks>
 public sealed class KillTests
 {
-    internal static int Kills => Setting("MUDPIE_KILLS", 6);
+    internal static int Kills => Setting("MUDPIE_KILLS", 3);
 
     internal static int Seed => Setting("MUDPIE_KILLS_SEED", 7);
 
@@ -78,7 +78,7 @@ public sealed class KillTests
         var (outbox, chance) = (new Outbox(), new Random(Seed + 4));
         try
         {
-            for (var life = 0; life < Math.Max(3, Kills / 2); life++)
+            for (var life = 0; life < Math.Max(2, Kills / 2); life++)
             {
                 await Sent(file, outbox, TimeSpan.FromMilliseconds(chance.Next(20, 900)));
             }
