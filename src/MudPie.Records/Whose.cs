@@ -14,4 +14,13 @@ public static class Whose
         await rows.Select(r => new { Id = EF.Property<int>(r, "Id"), In = EF.Property<int?>(r, Deed.Column) }).Where(r => r.In != null)
             .Join(db.Deeds.AsNoTracking(), r => r.In, d => (int?)d.Id, (r, d) => new { r.Id, Deed = d })
             .ToDictionaryAsync(r => r.Id, r => r.Deed);
+
+    /// <summary>The same of those rows alone that are shown.</summary>
+    /// <param name="db">The record.</param>
+    /// <param name="rows">Rows with a number of their own.</param>
+    /// <param name="shown">Numbers of those asked for; none asks nothing.</param>
+    public static async Task<IReadOnlyDictionary<int, Deed>> WroteThese<T>(this HoldingDb db, IQueryable<T> rows,
+        IReadOnlyCollection<int> shown)
+        where T : class =>
+        shown.Count == 0 ? new Dictionary<int, Deed>() : await db.Wrote(rows.Where(r => shown.Contains(EF.Property<int>(r, "Id"))));
 }

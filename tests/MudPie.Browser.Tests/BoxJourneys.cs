@@ -42,6 +42,7 @@ public class BoxJourneys
         desk.Click("Done");
         desk.Press("//ul[@aria-label='All holdings']//button[contains(., 'north-field')]");
         desk.Fill("What they are called there", "the other grower");
+        desk.Fill("Your password, again", Password);
         desk.Click("Make a code");
         var other = desk.Says(CodePath);
         phone.Go(At(desk, "north-field", "/join#" + other));
@@ -89,6 +90,7 @@ public class BoxJourneys
         desk.Click("Done");
         desk.Press("//ul[@aria-label='All holdings']//button[contains(., 'north-field')]");
         desk.Fill("What they are called there", "Ben");
+        desk.Fill("Your password, again", Password);
         desk.Click("Make a code");
         desk.Go(At(desk, "north-field", "/join#" + desk.Says(CodePath)));
         desk.Click("Join");

@@ -145,6 +145,12 @@ public class JudgeJourneys
         page.Fill("What was wrong with the figure that stands?", "misread the rule");
         page.Click("Record the correction");
         page.See("before: 13.1, put right: misread the rule");
+
+        // a visit half done leaves the trial's page as it was
+        page.Go("/judge/trials/2");
+        page.Click("Open the codes");
+        page.See("(4 of 24 plots) waits until each treatment was looked at");
+        page.Axe().ShouldBeEmpty("a trial whose visit is going on");
     }
 
     [Fact]

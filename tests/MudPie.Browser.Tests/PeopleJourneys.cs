@@ -53,13 +53,25 @@ public class PeopleJourneys
         desk.See("by Wren");
 
         phone.Go("/keep/people");
-        phone.See("It stays joined until the owner strikes it off.");
+        phone.See("It stays joined until the owner strikes it off, or you do.");
         desk.Go("/keep/people");
         desk.Press("//button[contains(., \"Wren's phone\")]");
         desk.Click("Strike it off");
         desk.See("the owner struck off Wren's phone (Wren).");
         phone.Again();
         phone.See("This device was struck off.");
+
+        // to make an owner the owner's open page is not enough
+        desk.Press("//button[contains(., 'Wren')][contains(., 'reads and writes')]");
+        desk.Press("//button[@role='radio'][contains(., 'owner')]");
+        desk.See("Becomes owner");
+        desk.Axe().ShouldBeEmpty("the password again");
+        desk.Fill("Your password, again", "not this one at all");
+        desk.Click("Yes");
+        desk.See("That is not the password.");
+        desk.Fill("Your password, again", Password);
+        desk.Click("Yes");
+        desk.See("the owner changed what they may: Wren: owner.");
     }
 
     [Fact]

@@ -95,7 +95,9 @@ public sealed class BoxTests
         (await SignIn(desk, "the grower", known.password)).Status.ShouldBe(200, "by the plain name too where they come");
         // whose phone it is can't be made somebody who comes already
         var theirs = (await TestBox.Get(south, "/api/people"))["people"]!.AsArray().Single(p => (string)p!["name"]! == "the other grower")!;
-        code = (string)(await TestHolding.Send(south, "/api/people/codes", new { person = (int)theirs["id"]! })).Reply["code"]!;
+        code = (string)(await TestHolding.Send(south, "/api/people/codes", new {
+            person = (int)theirs["id"]!, password = TestBox.PasswordOf("south-field")
+        })).Reply["code"]!;
         (await TestHolding.Send(box.Visitor("south-field"), "/api/people/join", new { code, device = "x", known })).Status.ShouldBe(422);
         (await Names(south)).ShouldContain("the other grower");
     }
@@ -239,11 +241,15 @@ public sealed class BoxTests
         (await SignIn(desk, "the owner", TestHolding.Password)).Status.ShouldBe(200);
         (await desk.GetStringAsync("/api/ground")).ShouldContain("Ridge Bed 4");
         // whose password is lost is let in by whoever keeps the box, and everybody there sees it
-        var (status, code) = await TestHolding.Send(box.Keeper, "/api/box/holdings/came-along/owner", new { owner = "the owner" });
+        const string door = "/api/box/holdings/came-along/owner";
+        (await TestHolding.Send(box.Keeper, door, new { owner = "the owner" })).Reply["fields"]![0]!["field"]!.GetValue<string>()
+            .ShouldBe("password", "the keeper's open page is not enough");
+        var (status, code) = await TestHolding.Send(box.Keeper, door, new { owner = "the owner", password = TestBox.Keepers });
         status.ShouldBe(200);
         (await box.Join("came-along", (string)code["code"]!)).Dispose();
         (await TestBox.Get(desk, "/api/people"))["happened"]!.ToJsonString().ShouldContain("the keeper (keeps the box) made a code");
-        (await TestHolding.Send(box.Keeper, "/api/box/holdings/nobodys/owner", new { owner = "x" })).Status.ShouldBe(404);
+        (await TestHolding.Send(box.Keeper, "/api/box/holdings/nobodys/owner", new { owner = "x", password = TestBox.Keepers })).Status
+            .ShouldBe(404);
     }
 
     [Theory]

@@ -75,6 +75,41 @@ public sealed class PeopleTests
     }
 
     [Fact]
+    public async Task What_is_about_an_owner_asks_for_the_password_again()
+    {
+        using var h = new TestHolding(demo: true);
+        await h.Owned();
+        ((bool)(await h.Get("/api/me"))["hasPassword"]!).ShouldBeTrue();
+        using var phone = await h.Joined("hand", "Wren");
+        var people = (await h.Get("/api/people"))["people"]!.AsArray();
+        int Of(string name) => (int)people.Single(p => (string?)p!["name"] == name)!["id"]!;
+        (string Door, Dictionary<string, object?> Asked)[] about = [
+            ("/api/people/codes", new() { ["name"] = "Robin", ["role"] = "owner" }), // somebody new
+            ("/api/people/codes", new() { ["person"] = Of("the owner") }), // a phone of one's own
+            ($"/api/people/{Of("Wren")}/role", new() { ["role"] = "owner" }),
+            ($"/api/people/{Of("Wren")}/role", new() { ["role"] = "hand" }), // who is an owner by now
+        ];
+        foreach (var (door, asked) in about)
+        {
+            foreach (var wrong in new[] { null, "", "nine red hens in a barn" })
+            {
+                asked["password"] = wrong;
+                var (status, reply) = await h.Send(door, asked, null);
+                status.ShouldBe(422, door);
+                ((string)reply["fields"]![0]!["field"]!).ShouldBe("password");
+            }
+
+            asked["password"] = TestHolding.Password;
+            (await h.Send(door, asked, null)).Status.ShouldBe(200, door);
+        }
+
+        (await h.Get("/api/people"))["people"]!.AsArray().Select(p => $"{p!["name"]} {p["role"]}").Order()
+            .ShouldBe(["Robin owner", "Wren hand", "the owner owner"]); // what was refused made nobody
+        await h.Post($"/api/people/{Of("Wren")}/role", new { role = "visitor" }); // about no owner
+        (await Happened(h)).ShouldContain("A wrong password for the owner.");
+    }
+
+    [Fact]
     public async Task After_too_many_wrong_codes_those_that_are_open_are_void()
     {
         using var h = new TestHolding(demo: true);
@@ -205,9 +240,9 @@ public sealed class PeopleTests
         var (owner, wren) = ((int)people[0]!["id"]!, (int)people[1]!["id"]!);
         (await h.Refused($"/api/people/{owner}/role", new { role = "hand" })).ShouldContainKey("role");
         (await h.Refused($"/api/people/{owner}/role", new { role = (string?)null })).ShouldContainKey("role");
-        await h.Post($"/api/people/{wren}/role", new { role = "owner" });
+        await h.Post($"/api/people/{wren}/role", new { role = "owner", password = TestHolding.Password });
         (await Status(phone, "/api/people")).ShouldBe(200, "what they may holds from the next request");
-        await h.Post($"/api/people/{wren}/role", new { role = (string?)null });
+        await h.Post($"/api/people/{wren}/role", new { role = (string?)null, password = TestHolding.Password });
         (await Status(phone)).ShouldBe(401);
         (await h.Get("/api/people"))["people"]!.AsArray().Count.ShouldBe(1);
     }

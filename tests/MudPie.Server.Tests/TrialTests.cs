@@ -271,6 +271,13 @@ public sealed class TrialTests
             $"/api/judge/trials/{beetroot["id"]}/answer?on={Uri.EscapeDataString((string)t["measures"]![0]!["on"]![0]!)}");
         ((int)one["answer"]!["value"]!["looked"]!).ShouldBe(2);
         ((string)one["datesSay"]!).ShouldStartWith("one of 2 dates");
+        // a third visit begins: the answer is what it was until that has come round
+        await h.Post($"/api/judge/trials/{beetroot["id"]}/readings", new {
+            plotId = (int)t["plots"]![0]!["id"]!, measureId = (int)t["measures"]![0]!["id"]!, on = "2026-06-10T00:00:00Z", value = "31"
+        });
+        var begun = await h.Get($"/api/judge/trials/{beetroot["id"]}/answer");
+        ((string)begun["datesSay"]!).ShouldEndWith("10 Jun (1 of 24 plots) waits until each treatment was looked at");
+        begun["answer"]!["value"]!["sentence"]!.ToJsonString().ShouldBe(over["answer"]!["value"]!["sentence"]!.ToJsonString());
     }
 
     [Theory]

@@ -13,13 +13,9 @@ internal static class BookBy
         async Task Of<T>(string kind, IQueryable<T> rows)
             where T : class
         {
-            List<int> ids = [.. page.Where(e => e.Kind == kind).Select(e => e.Id)];
-            if (ids.Count > 0)
+            foreach (var (id, deed) in await db.WroteThese(rows, [.. page.Where(e => e.Kind == kind).Select(e => e.Id)]))
             {
-                foreach (var (id, deed) in await db.Wrote(rows.Where(r => ids.Contains(EF.Property<int>(r, "Id")))))
-                {
-                    by[(kind, id)] = deed.By;
-                }
+                by[(kind, id)] = deed.By;
             }
         }
 

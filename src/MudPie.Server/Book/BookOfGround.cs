@@ -22,8 +22,7 @@ internal static class BookOfGround
                 c.Id, c.At, c.RecordedAt, c.Kind, c.Shown, c.PegId, Peg = c.Peg.Name,
                 Bed = c.Peg.Bed.Name, c.Who
             }).ToListAsync();
-        List<int> shown = [.. checks.Select(c => c.Id)];
-        var wrote = await db.Wrote(db.GroundChecks.Where(c => shown.Contains(c.Id)));
+        var wrote = await db.WroteThese(db.GroundChecks, [.. checks.Select(c => c.Id)]);
         // A day at a peg is one entry: its checks are lines of it.
         return field.Select(x => new BookEntry("field", x.f.Id, x.f.At, x.f.RecordedAt, FieldDeeds.Says(x.f.Deed, (x.f.Mm, x.f.Litres,
                     x.f.DepthCm), x.f.Crop, x.f.Variety, units), [.. new[] { x.f.Note }.OfType<string>()], x.Bed is null ? [] : [x.Bed],

@@ -37,7 +37,8 @@ public sealed record BoxHoldingRequest(string Name, string Owner);
 
 /// <summary>Somebody who is to be an owner of a holding.</summary>
 /// <param name="Owner">What they are called there; somebody new, or somebody whose password is lost.</param>
-public sealed record BoxOwnerRequest(string Owner);
+/// <param name="Password">Of whoever keeps the box, again.</param>
+public sealed record BoxOwnerRequest(string Owner, string? Password = null);
 
 /// <summary>A co-operative's box: the holdings on it, for whoever comes to them and for whoever keeps it.</summary>
 public static class BoxEndpoints
@@ -146,6 +147,11 @@ public static class BoxEndpoints
         if (!OpenHoldings.CanBeCalled(name) || !File.Exists(all.FileOf(name)))
         {
             return Problems.NotFound("holding");
+        }
+
+        if (await box.VouchAgain(r.Password) is { } unknown)
+        {
+            return Problems.Of(unknown);
         }
 
         using var visit = await all.Enter(name); // whom its file knows comes first

@@ -42,7 +42,7 @@ public static class TrialAnswerEndpoints
         return TypedResults.Ok(new TrialJudged(
             m.Id, judged.Worked, asked.WorthHaving, asked.LowerIsBetter,
             m.Order == 0 ? TrialTold.Earns(t.Money, told, asked.LowerIsBetter) : null, laid.Strength,
-            TrialTold.Dates(m.Laid(), standing, on), [.. TrialTold.Settle(laid, judged.Value, told)],
+            TrialTold.Dates(laid, m.Laid(), standing, on), [.. TrialTold.Settle(laid, judged.Value, told)],
             TrialTold.Water(laid, judged.Value, asked),
             [.. asked.Rows.Where(r => r.Value is not null)
                 .Select(r => new DotView(r.Plot, string.Join(", ", r.Levels), r.Block, r.Drawn(asked.Kind)!.Value))]));

@@ -83,7 +83,8 @@ public static class HeapEndpoints
         var all = await db.HeapLog.AsNoTracking().Where(e => e.HeapId == id).OrderBy(e => e.At).ThenBy(e => e.Id).Take(2000).ToListAsync();
         var struck = all.Where(e => e.CorrectsId is not null).ToDictionary(e => e.CorrectsId!.Value, e => e.Note);
         List<HeapEntry> log = [.. all.Where(e => e.CorrectsId is null && !struck.ContainsKey(e.Id))];
-        var wrote = await db.Wrote(db.HeapLog.Where(e => e.HeapId == id));
+        List<HeapEntry> shown = [.. all.Where(e => e.CorrectsId is null).Reverse().Take(120)];
+        var wrote = await db.WroteThese(db.HeapLog, [.. shown.Select(e => e.Id)]);
         var stands = await desk.Stands(heap, log);
         var bench = await desk.WorkOut(heap.Asked);
         double Days(DateTimeOffset at) => Math.Round((at - heap.BuiltAt).TotalDays, 3);
@@ -111,9 +112,8 @@ public static class HeapEndpoints
             Readings = [.. log.Where(e => e.Celsius is not null)
                 .Select(e => new HeapReading(e.At, Days(e.At), e.Celsius!.Value, C(e.Celsius.Value)))],
             Turned = [.. log.Where(e => e.Step == HeapStep.Turned).Select(e => Days(e.At))],
-            Log = [.. all.Where(e => e.CorrectsId is null).Reverse().Take(120)
-                .Select(e => new HeapEntryView(e.Id, e.Step, e.At, Shown(e, units),
-                e.Note, struck.ContainsKey(e.Id), struck.GetValueOrDefault(e.Id), wrote.Told(e.Id, e.At)))],
+            Log = [.. shown.Select(e => new HeapEntryView(e.Id, e.Step, e.At, Shown(e, units), e.Note,
+                 struck.ContainsKey(e.Id), struck.GetValueOrDefault(e.Id), wrote.Told(e.Id, e.At)))],
             Lots = [.. (await db.Lots.AsNoTracking().Where(l => l.HeapId == id).OrderBy(l => l.Id)
                 .Select(l => new { l.Id, l.InputId, l.Input.Name, Left = l.Entries.Sum(e => e.Amount) }).ToListAsync())
                 .Select(l => new MixLot(l.Id, l.InputId, l.Name, StockKeeper.Shown(Math.Max(0, l.Left), "L", units)))],

@@ -62,7 +62,7 @@ public static class MixBenchEndpoints
             .Take(200)
             .ToListAsync();
         var undone = all.Where(e => e.CorrectsId is not null).ToDictionary(e => e.CorrectsId!.Value, e => e.Note);
-        var wrote = await db.Wrote(db.MixLog.Where(e => e.MixId == id));
+        var wrote = await db.WroteThese(db.MixLog, [.. all.Select(e => e.Id)]);
         var state = MixDeeds.State(steps);
         return TypedResults.Ok(new MixJobView {
             Id = id,

@@ -160,9 +160,7 @@ public sealed class PeopleDesk(PeopleDb db, UserManager<Person> people, SignInMa
         var tried = await door.CheckPasswordSignInAsync(person, password, lockoutOnFailure: true);
         if (tried.IsLockedOut)
         {
-            await Happen(DoorEvent.Locked, person.Called);
-            return Refusal.Of("password", "It was tried wrongly too often, and is locked for a quarter of an hour.",
-                "Phones that have joined go on. At the machine itself, ./mudpie owner sets a new password.");
+            return await Locked(person, "password");
         }
 
         if (!tried.Succeeded)
@@ -177,15 +175,46 @@ public sealed class PeopleDesk(PeopleDb db, UserManager<Person> people, SignInMa
     }
 
     /// <summary>Whether somebody who is in knows their password: before what a stranger at an open page must not do.</summary>
-    public async Task<Refusal?> Vouch(Person person, string password)
+    public Task<Refusal?> Vouch(Person person, string password) => Vouch(person, password, "password");
+
+    private async Task<Refusal?> Vouch(Person person, string password, string field)
     {
-        if ((await door.CheckPasswordSignInAsync(person, password, lockoutOnFailure: true)).Succeeded)
+        var tried = await door.CheckPasswordSignInAsync(person, password, lockoutOnFailure: true);
+        if (tried.Succeeded)
         {
             return null;
         }
 
+        if (tried.IsLockedOut)
+        {
+            return await Locked(person, field);
+        }
+
         await Happen(DoorEvent.WrongPassword, person.Called);
-        return Refusal.Of("password", "That is not the password.", "Give the one that you sign in with now.");
+        return Refusal.Of(field, "That is not the password.", "Give the one that you sign in with now.");
+    }
+
+    private async Task<Refusal> Locked(Person person, string field)
+    {
+        await Happen(DoorEvent.Locked, person.Called);
+        return Refusal.Of(field, "It was tried wrongly too often, and is locked for a quarter of an hour.",
+            "Phones that have joined go on. At the machine itself, ./mudpie owner sets a new password.");
+    }
+
+    /// <summary>
+    /// The same of whoever asks, before somebody becomes an owner or is one no more: their open page is not enough. Whoever comes by
+    /// a phone alone has no password to be asked for.
+    /// </summary>
+    public async Task<Refusal?> VouchAgain(string? password)
+    {
+        if (await people.FindByIdAsync($"{who.Person}") is not { } me || !await people.HasPasswordAsync(me))
+        {
+            return null;
+        }
+
+        return string.IsNullOrEmpty(password)
+            ? Refusal.Of("password", "This is about an owner, so your password is asked for again.", "Give the one that you sign in with.")
+            : await Vouch(me, password);
     }
 
     /// <summary>Begins a sitting.</summary>
@@ -237,7 +266,7 @@ public sealed class PeopleDesk(PeopleDb db, UserManager<Person> people, SignInMa
     }
 
     /// <summary>Sets what a person may, or that they come no more.</summary>
-    public async Task<Refusal?> Set(int person, Role? role)
+    public async Task<Refusal?> Set(int person, Role? role, string? password)
     {
         var member = await db.Memberships.Include(m => m.Person).FirstOrDefaultAsync(m => m.PersonId == person && m.Holding == _here);
         if (member is null)
@@ -249,6 +278,11 @@ public sealed class PeopleDesk(PeopleDb db, UserManager<Person> people, SignInMa
             && m.Role == Role.Owner && m.EndedAt == null) < 2)
         {
             return Refusal.Of("role", "A holding has at least one owner.", "Make somebody else an owner first.");
+        }
+
+        if ((member.Role == Role.Owner || role == Role.Owner) && await VouchAgain(password) is { } unknown)
+        {
+            return unknown;
         }
 
         if (role is { } now)
@@ -277,10 +311,9 @@ public sealed class PeopleDesk(PeopleDb db, UserManager<Person> people, SignInMa
 
         if (await people.HasPasswordAsync(person))
         {
-            if (!(await door.CheckPasswordSignInAsync(person, old, lockoutOnFailure: true)).Succeeded)
+            if (await Vouch(person, old, "old") is { } wrong)
             {
-                await Happen(DoorEvent.WrongPassword, person.Called);
-                return Refusal.Of("old", "That is not the password.", "Give the one that you sign in with now.");
+                return wrong;
             }
 
             await people.RemovePasswordAsync(person);

@@ -14,8 +14,9 @@ namespace MudPie.Server.People;
 /// <param name="Closed">True where one has to sign in.</param>
 /// <param name="Box">Address of the co-operative's box that serves this holding; null where it is served alone.</param>
 /// <param name="AtBox">True for the box's own page, which has no record.</param>
+/// <param name="HasPassword">Whether they have a password, which is asked for again before what matters most.</param>
 public sealed record MeView(Role Role, string? Name, string? Device, DateTimeOffset? Joined, bool Stays, bool Closed, string? Box,
-    bool AtBox);
+    bool AtBox, bool HasPassword);
 
 /// <summary>A name and a password.</summary>
 /// <param name="Name">The name.</param>
@@ -32,7 +33,8 @@ public sealed record JoinRequest(string Code, string Device, SignInRequest? Know
 /// <param name="Person">Somebody who comes already; null for somebody new.</param>
 /// <param name="Name">What somebody new is called.</param>
 /// <param name="Role">What somebody new may.</param>
-public sealed record CodeRequest(int? Person, string? Name, Role? Role);
+/// <param name="Password">Of whoever asks, again, where the code lets an owner in; null else.</param>
+public sealed record CodeRequest(int? Person, string? Name, Role? Role, string? Password = null);
 
 /// <summary>A code.</summary>
 /// <param name="Code">"K7QM-2XPD"; kept nowhere, so it is said this once.</param>
@@ -44,7 +46,8 @@ public sealed record CodeView(string Code, string For, DateTimeOffset Until, str
 
 /// <summary>What a person is to be.</summary>
 /// <param name="Role">What they may; null where they come no more.</param>
-public sealed record RoleRequest(Role? Role);
+/// <param name="Password">Of whoever asks, again, where somebody becomes owner or is one no more; null else.</param>
+public sealed record RoleRequest(Role? Role, string? Password = null);
 
 /// <summary>A password set anew.</summary>
 /// <param name="Old">The one before.</param>
@@ -117,7 +120,8 @@ public static class PeopleEndpoints
     {
         var device = who.Device is { } id ? await db.Devices.AsNoTracking().FirstOrDefaultAsync(d => d.Id == id) : null;
         return new MeView(who.Role, who.Name, device?.Name, device?.JoinedAt, device?.Kind == DeviceKind.Joined, gate.HasOwner,
-            Served.BoxAddress(context), place.IsBox);
+            Served.BoxAddress(context), place.IsBox, who.Person is { } me && await db.Users.AnyAsync(p => p.Id == me
+                && p.PasswordHash != null));
     }
 
     private static async Task<Results<Ok<Done>, Refused>> MakeOwner(SignInRequest r, PeopleDesk desk, HttpContext context) =>
@@ -219,10 +223,16 @@ public static class PeopleEndpoints
         Person? person;
         if (r.Person is { } id)
         {
-            person = await desk.RoleOf(id) is null ? null : await db.Users.FindAsync(id);
+            var may = await desk.RoleOf(id);
+            person = may is null ? null : await db.Users.FindAsync(id);
             if (person is null)
             {
                 return Problems.Of(Refusal.Of("person", "There is nobody of that number.", "Load the list again."));
+            }
+
+            if (may == Role.Owner && await desk.VouchAgain(r.Password) is { } unknown)
+            {
+                return Problems.Of(unknown);
             }
         }
         else
@@ -236,6 +246,11 @@ public static class PeopleEndpoints
             if (r.Role is null or Role.Nobody)
             {
                 return Problems.Of(Refusal.Of("role", "It is not said what they may.", "Choose visitor, hand or owner."));
+            }
+
+            if (r.Role == Role.Owner && await desk.VouchAgain(r.Password) is { } unknown)
+            {
+                return Problems.Of(unknown);
             }
 
             (person, var refusal) = await desk.Make(r.Name ?? "", null, r.Role.Value);
@@ -252,7 +267,7 @@ public static class PeopleEndpoints
     }
 
     private static async Task<Results<Ok<Done>, Refused>> SetRole(int id, RoleRequest r, PeopleDesk desk, Gate gate) =>
-        !gate.HasOwner || r.Role == Role.Nobody ? Nobody() : Answer(await desk.Set(id, r.Role));
+        !gate.HasOwner || r.Role == Role.Nobody ? Nobody() : Answer(await desk.Set(id, r.Role, r.Password));
 
     private static async Task<Results<Ok<Done>, Missing>> Strike(int id, PeopleDesk desk, Gate gate) =>
         gate.HasOwner && await desk.Strike(id) ? TypedResults.Ok(new Done()) : Problems.NotFound("device");

@@ -57,7 +57,7 @@ public sealed partial class ProblemHandler(ILogger<ProblemHandler> log) : IExcep
     /// <inheritdoc/>
     public async ValueTask<bool> TryHandleAsync(HttpContext httpContext, Exception exception, CancellationToken cancellationToken)
     {
-        if (exception is OperationCanceledException)
+        if (exception is OperationCanceledException or AggregateException { InnerException: OperationCanceledException })
         {
             return true; // whoever asked has gone: nobody is there to be told
         }

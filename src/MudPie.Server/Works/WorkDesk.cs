@@ -152,9 +152,10 @@ public sealed class WorkDesk(HoldingDb db, HoldingClock clock, HeapDesk heaps)
         var units = await clock.Units();
         var all = await db.WorkLog.AsNoTracking().Where(e => e.WorkId == id).OrderBy(e => e.At).ThenBy(e => e.Id).ToListAsync();
         var struck = all.Where(e => e.CorrectsId is not null).ToDictionary(e => e.CorrectsId!.Value, e => e.Note);
-        var wrote = await db.Wrote(db.WorkLog.Where(e => e.WorkId == id));
+        List<WorkEntry> shown = [.. all.Where(e => e.CorrectsId is null).Reverse().Take(120)];
+        var wrote = await db.WroteThese(db.WorkLog, [.. shown.Select(e => e.Id)]);
         return ([.. all.Where(e => e.CorrectsId is null && !struck.ContainsKey(e.Id))],
-            [.. all.Where(e => e.CorrectsId is null).Reverse().Take(120).Select(e => new WorkEntryView(e.Id, e.At,
+            [.. shown.Select(e => new WorkEntryView(e.Id, e.At,
                 InUnits.Say(WorkSays.Done(e.Point()), units), e.Note, struck.ContainsKey(e.Id), struck.GetValueOrDefault(e.Id),
                 wrote.Told(e.Id, e.At)))]);
     }

@@ -69,6 +69,21 @@ export function useReadIf<P extends Path<"get">>(when: boolean, path: P, ...[ini
   return useSuspenseQueries({ queries, combine: (read) => read[0]?.data as Got<"get", P> | undefined });
 }
 
+/** The same where the answer may be that it can't be told yet, which the page says in its place. */
+export function useReadOr<P extends Path<"get">>(when: boolean, path: P, ...[init]: Args<"get", P>) {
+  const read = useQuery<Got<"get", P>, Problem>({
+    ...asking("get", path, init),
+    enabled: when,
+    placeholderData: keepPreviousData,
+    retry: false,
+  });
+  return {
+    data: when && !read.error ? read.data : undefined,
+    problem: when ? read.error : null,
+    waits: when && read.isPending,
+  };
+}
+
 /** Asks for something to be worked out, again whenever the question changes; null while there is no question. */
 export function useWorkOut<P extends Path<"post">>(path: P, question: Init<"post", P> | null) {
   const asked = useQuery<Got<"post", P>, Problem>({

@@ -139,13 +139,35 @@ public class TrialAskingTests
     }
 
     [Theory]
+    [InlineData(DatesTo.Last)]
+    [InlineData(DatesTo.Mean)]
+    public void A_visit_that_has_not_come_to_every_treatment_waits(DatesTo way)
+    {
+        var (trial, measure) = (Trial(Tea, Nothing), Yield with { Dates = way });
+        var whole = Figures(trial, p => p.Id == 4 ? null : 10);
+        List<DatedFigure> begun = [.. whole, new(1, 1, Day.AddDays(7), new PlotFigure(20))];
+        TrialAsking.Of(trial, measure, begun).Rows.ShouldBe(TrialAsking.Of(trial, measure, whole).Rows);
+        TrialTold.Dates(trial, measure, whole, null).ShouldBe("");
+        TrialTold.Dates(trial, measure, begun, null).ShouldBe("8 Apr (1 of 8 plots) waits until each treatment was looked at");
+        TrialAsking.Of(trial, measure, begun, Day.AddDays(7)).Rows.Count(r => r.Value is not null).ShouldBe(1); // asked for by itself
+        // one that is gone was looked at
+        List<DatedFigure> round = [.. begun, new(2, 1, Day.AddDays(7), new PlotFigure(null, MissingWhy: "slugs"))];
+        TrialAsking.Of(trial, measure, round).Rows[0].Value.ShouldBe(way == DatesTo.Last ? 20 : 15);
+        TrialAsking.Of(trial, measure, round).Rows[1].Why.ShouldBe("slugs");
+        TrialTold.Dates(trial, measure, round, null).ShouldContain("2 dates");
+        // before any visit has come round, there is nothing else to go by
+        TrialAsking.Counted(trial, measure, [begun[^1]]).ShouldBe([Day.AddDays(7)]);
+        TrialAsking.Counted(trial, measure, []).ShouldBeEmpty();
+    }
+
+    [Theory]
     [InlineData(1, DatesTo.Mean, false, "")]
     [InlineData(3, DatesTo.Mean, false, "3 dates made one figure a plot: the mean over time")]
     [InlineData(3, DatesTo.Half, false, "3 counts made one figure a plot: days until half of what came up was up")]
     [InlineData(3, DatesTo.Last, false, "the last of 3 dates")]
     [InlineData(3, DatesTo.Last, true, "one of 3 dates that were looked at")]
     public void How_dates_became_one_figure_is_said(int dates, DatesTo way, bool one, string says) =>
-        TrialTold.Dates(Yield with { Dates = way }, [.. Enumerable.Range(0, dates)
+        TrialTold.Dates(Trial(Tea), Yield with { Dates = way }, [.. Enumerable.Range(0, dates)
             .Select(i => new DatedFigure(1, 1, Day.AddDays(i), new PlotFigure(i)))], one ? Day : null).ShouldBe(says);
 
     [Fact]

@@ -234,7 +234,7 @@ public static class Examples
         ("/api/shared/vessels/1/keep", "{}"),
         ("/api/shared/vessels/1/end", "{}"),
         ("/api/shared/bookings/1/off", "{}"),
-        ("/api/box/holdings/north-field/owner", """{"owner":"the grower"}"""),
+        ("/api/box/holdings/north-field/owner", """{"owner":"the grower","password":"not this one at all"}"""),
         ("/api/copies/restore", """{"name":"holding-2026-06-10.mudpie","second":false}"""),
         ("/api/brew/batches/15/move/work-out", """{"useAt":"2026-06-13T07:00:00Z"}"""),
         ("/api/put-out/sprayers/calibrate/work-out", """{"used":"0.75 L","square":"25 m2","at":"2026-06-09T07:00:00Z"}"""),

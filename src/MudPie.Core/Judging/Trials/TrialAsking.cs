@@ -16,7 +16,7 @@ public static class TrialAsking
         CancellationToken stop = default)
     {
         var mine = all.Where(r => r.MeasureId == m.Id).ToLookup(r => r.PlotId);
-        List<DateTimeOffset> dates = [.. all.Where(r => r.MeasureId == m.Id).Select(r => r.On).Distinct().Order()];
+        var (dates, counted) = (On(m, all), Counted(t, m, all));
         var water = t.Liquid ? t.With(TrialRole.Water) : null;
         var against = water ?? t.With(TrialRole.Control) ?? t.Treatments[0];
         return new TrialQuestion {
@@ -34,11 +34,34 @@ public static class TrialAsking
             WorthHaving = m.Order == 0 ? t.WorthHaving : null,
             Looked = Math.Max(1, all.Where(r => r.Figure.Value is not null).Select(r => r.MeasureId).Distinct().Count()
                 + (on is null ? 0 : dates.Count - 1)),
-            Rows = [.. t.Plots.OrderBy(p => p.Number).Select(p => Row(p, m, mine[p.Id].ToList(), dates, on))],
+            Rows = [.. t.Plots.OrderBy(p => p.Number).Select(p => Row(p, m, mine[p.Id].ToList(), counted, on))],
         };
     }
 
-    private static TrialRow Row(TriedPlot p, LaidMeasure m, List<DatedFigure> readings, List<DateTimeOffset> dates, DateTimeOffset? on)
+    /// <summary>
+    /// Dates of a measure that its answer goes by: not the last ones on which some treatment has not been looked at, as such a visit is
+    /// still going on. A plot that is said to be missing was looked at. All of them where no visit came round to every treatment.
+    /// </summary>
+    /// <param name="t">The trial.</param>
+    /// <param name="m">The measure.</param>
+    /// <param name="all">Figures that stand, of all measures.</param>
+    /// <returns>Earliest first.</returns>
+    /// <remarks>Tea and water, both weighed on the 1st, only a plot of tea so far on the 8th: the 1st.</remarks>
+    public static IReadOnlyList<DateTimeOffset> Counted(LaidTrial t, LaidMeasure m, IReadOnlyList<DatedFigure> all)
+    {
+        var treatment = t.Plots.ToDictionary(p => p.Id, p => p.Treatment.Full);
+        var whole = treatment.Values.Distinct().Count();
+        var round = all.Where(r => r.MeasureId == m.Id).GroupBy(r => r.On)
+            .Where(g => g.Select(r => treatment.GetValueOrDefault(r.PlotId)).OfType<string>().Distinct().Count() == whole)
+            .Select(g => g.Key).ToList();
+        return round.Count == 0 ? On(m, all) : [.. On(m, all).Where(d => d <= round.Max())];
+    }
+
+    private static List<DateTimeOffset> On(LaidMeasure m, IReadOnlyList<DatedFigure> all) =>
+        [.. all.Where(r => r.MeasureId == m.Id).Select(r => r.On).Distinct().Order()];
+
+    private static TrialRow Row(TriedPlot p, LaidMeasure m, List<DatedFigure> readings, IReadOnlyList<DateTimeOffset> dates,
+        DateTimeOffset? on)
     {
         var row = new TrialRow { Plot = $"plot {p.Number}", Levels = p.Treatment.Levels, Block = p.Block, WholePlot = p.WholePlot };
         if (dates.Count == 0)
@@ -50,7 +73,7 @@ public static class TrialAsking
         var last = readings.FirstOrDefault(r => r.On == day);
         if (on is null && m.Dates != DatesTo.Last && dates.Count > 1)
         {
-            List<DatedValue> values = [.. readings.Where(r => r.Figure.Value is not null)
+            List<DatedValue> values = [.. readings.Where(r => r.Figure.Value is not null && r.On <= dates[^1])
                 .Select(r => new DatedValue((r.On - dates[0]).TotalDays, r.Figure.Value!.Value))];
             var one = m.Dates == DatesTo.Half ? RepeatedDates.DaysToHalf(values) : RepeatedDates.MeanOverTime(values, 0,
                 (dates[^1] - dates[0]).TotalDays);

@@ -25,16 +25,26 @@ public static class TrialTold
     }
 
     /// <summary>How several dates became one figure; empty where there was one.</summary>
-    public static string Dates(LaidMeasure m, IReadOnlyList<DatedFigure> standing, DateTimeOffset? on)
+    /// <remarks>A second visit that has come to one plot of 24: "8 Jun (1 of 24 plots) waits until each treatment was looked at".</remarks>
+    public static string Dates(LaidTrial t, LaidMeasure m, IReadOnlyList<DatedFigure> standing, DateTimeOffset? on)
     {
-        var dates = standing.Where(r => r.MeasureId == m.Id).Select(r => r.On).Distinct().Count();
-        return (dates, on, m.Dates) switch {
-            ( <= 1, _, _) => "",
-            (_, not null, _) => $"one of {dates} dates that were looked at",
-            (_, _, DatesTo.Mean) => $"{dates} dates made one figure a plot: the mean over time",
-            (_, _, DatesTo.Half) => $"{dates} counts made one figure a plot: days until half of what came up was up",
-            _ => $"the last of {dates} dates",
+        var all = standing.Where(r => r.MeasureId == m.Id).GroupBy(r => r.On).OrderBy(g => g.Key).ToList();
+        if (on is not null)
+        {
+            return all.Count > 1 ? $"one of {all.Count} dates that were looked at" : "";
+        }
+
+        var counted = TrialAsking.Counted(t, m, standing);
+        var says = (counted.Count, m.Dates) switch {
+            ( <= 1, _) => "",
+            (var n, DatesTo.Mean) => $"{n} dates made one figure a plot: the mean over time",
+            (var n, DatesTo.Half) => $"{n} counts made one figure a plot: days until half of what came up was up",
+            var (n, _) => $"the last of {n} dates",
         };
+        List<string> begun = [.. all.Where(g => !counted.Contains(g.Key))
+            .Select(g => $"{Say.Day(g.Key)} ({g.Select(r => r.PlotId).Distinct().Count()} of {t.Plots.Count} plots)")];
+        return begun.Count == 0 ? says : string.Join("; ", new[] { says, $"{Say.List(begun)} {(begun.Count == 1 ? "waits" : "wait")} "
+            + "until each treatment was looked at" }.Where(s => s.Length > 0));
     }
 
     /// <summary>What would settle it.</summary>

@@ -1,11 +1,11 @@
 import { useState } from "react";
 import type { Schemas } from "../../api/client";
-import { useWrite } from "../../api/data";
+import { useRead, useWrite } from "../../api/data";
 import { Button } from "../../parts/Button";
 import { Field } from "../../parts/Field";
 import { Form } from "../../parts/Form";
 import { Wrong, WrongElse } from "../../parts/Wrong";
-import { CodeShown } from "../people/LetIn";
+import { Again, CodeShown } from "../people/LetIn";
 
 /** A holding as whoever keeps the box sees it: nothing of its record. */
 export function HoldingPage({ holding, done }: { holding: Schemas["BoxHolding"]; done: () => void }) {
@@ -56,8 +56,13 @@ export function HoldingPage({ holding, done }: { holding: Schemas["BoxHolding"];
 
 /** An owner's password is lost, or there is none yet: a code, and all who own it see that it was made. */
 function OwnerCode({ name }: { name: string }) {
+  const me = useRead("/api/me");
   const [owner, setOwner] = useState("");
-  const make = useWrite("/api/box/holdings/{name}/owner", () => ({ params: { path: { name } }, body: { owner } }));
+  const [password, setPassword] = useState("");
+  const make = useWrite("/api/box/holdings/{name}/owner", () => ({
+    params: { path: { name } },
+    body: { owner, password },
+  }));
   return (
     <>
       <h3 className="mt-4 text-xl">Let an owner in</h3>
@@ -77,6 +82,7 @@ function OwnerCode({ name }: { name: string }) {
             onChange={setOwner}
             hint="Somebody new, or an owner whose password is lost. The holding’s people see that you did it."
           />
+          {me.hasPassword && <Again value={password} onChange={setPassword} />}
           <WrongElse />
           <p>
             <Button type="submit" disabled={make.isPending}>

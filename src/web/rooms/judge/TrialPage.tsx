@@ -1,7 +1,7 @@
 import { useState } from "react";
 import { Link, useParams } from "react-router-dom";
 import type { Schemas } from "../../api/client";
-import { useRead, useReadIf, useWrite } from "../../api/data";
+import { useRead, useReadOr, useWrite } from "../../api/data";
 import { Form, Refusals } from "../../parts/Form";
 import { Button } from "../../parts/Button";
 import { Field } from "../../parts/Field";
@@ -23,9 +23,10 @@ export function TrialPage() {
   const measured = t.measures.some((m) => m.measured > 0) ?? false;
   const [measure, setMeasure] = useState<number | null>(null);
   const [on, setOn] = useState<string | null>(null);
-  const answer = useReadIf(measured && !t.shut, "/api/judge/trials/{id}/answer", {
+  const judged = useReadOr(measured && !t.shut, "/api/judge/trials/{id}/answer", {
     params: { path: { id }, query: { measure: measure ?? undefined, on: on ?? undefined } },
   });
+  const answer = judged.data;
   const values = new Map(answer?.dots.map((d) => [d.plot, d.value]));
   const shown = (p: Schemas["PlotView"]) => {
     const v = values.get(`plot ${p.number}`);
@@ -62,7 +63,11 @@ export function TrialPage() {
         </>
       }
       slate={
-        answer ? (
+        judged.waits ? (
+          <p aria-busy="true" className="text-lg text-ash">
+            being worked out …
+          </p>
+        ) : answer || judged.problem ? (
           <>
             {t.measures.length > 1 || t.measures.some((m) => m.on.length > 1) ? (
               <Which
@@ -75,7 +80,14 @@ export function TrialPage() {
                 }}
               />
             ) : null}
-            <Answer trial={t} judged={answer} />
+            {answer ? (
+              <Answer trial={t} judged={answer} />
+            ) : (
+              <>
+                <h2 className="text-2xl">{judged.problem!.message}</h2>
+                <p className="text-lg">{judged.problem!.detail}</p>
+              </>
+            )}
           </>
         ) : (
           <>

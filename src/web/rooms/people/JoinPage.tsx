@@ -27,8 +27,8 @@ export function JoinPage() {
       </p>
       <h1 className="mt-4 text-3xl leading-tight">Let this phone in</h1>
       <p className="mt-1 text-lg">
-        It stays joined until the owner strikes it off, also through a week without a signal. A lost phone: tell the
-        owner at once.
+        It stays joined until it is struck off, also through a week without a signal. A lost phone: tell the owner at
+        once.
       </p>
       <Form
         problem={join.error}

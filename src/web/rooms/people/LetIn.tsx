@@ -8,11 +8,27 @@ import { Field } from "../../parts/Field";
 import { Form } from "../../parts/Form";
 import { WrongElse } from "../../parts/Wrong";
 
+/** One's own password, again, before somebody becomes owner or is one no more: an open page is not enough for that. */
+export const Again = ({ value, onChange }: { value: string; onChange: (to: string) => void }) => (
+  <Field
+    label="Your password, again"
+    name="password"
+    type="password"
+    autoComplete="current-password"
+    value={value}
+    onChange={onChange}
+    hint="As this is about an owner."
+  />
+);
+
 /** Somebody new: a name, what they may, and the square that their phone scans. */
-export function LetIn({ box }: { box: boolean }) {
+export function LetIn({ box, asks }: { box: boolean; asks: boolean }) {
   const [name, setName] = useState("");
+  const [password, setPassword] = useState("");
   const [role, setRole] = useState<"visitor" | "hand" | "owner">(box ? "owner" : "hand");
-  const make = useWrite("/api/people/codes", () => ({ body: { person: null, name, role } }));
+  const make = useWrite("/api/people/codes", () => ({
+    body: { person: null, name, role, password: asks && role === "owner" ? password : null },
+  }));
   return (
     <section>
       <h2 className="text-2xl">Let somebody in</h2>
@@ -22,6 +38,7 @@ export function LetIn({ box }: { box: boolean }) {
           done={() => {
             make.reset();
             setName("");
+            setPassword("");
           }}
         />
       ) : (
@@ -45,6 +62,7 @@ export function LetIn({ box }: { box: boolean }) {
               ]}
             />
           )}
+          {asks && role === "owner" && <Again value={password} onChange={setPassword} />}
           <WrongElse />
           <p>
             <Button kind="filled" type="submit" disabled={make.isPending}>

@@ -29,7 +29,7 @@ export function OwnPhone({ me }: { me: Schemas["MeView"] }) {
           <p className="text-lg">
             {me.device}
             {me.joined && `, ${me.stays ? "joined" : "since"} ${clock.when(me.joined)}`}. {words[me.role]}{" "}
-            {me.stays ? "It stays joined until the owner strikes it off." : "A sitting: it ends by itself."}
+            {me.stays ? "It stays joined until the owner strikes it off, or you do." : "A sitting: it ends by itself."}
           </p>
           <Part>
             <Others />

@@ -91,7 +91,7 @@ function Owners({ me }: { me: Schemas["MeView"] }) {
           ) : person ? (
             <PersonPage key={person.id} person={person} me={me} done={() => choose(null)} />
           ) : (
-            <LetIn box={me.atBox} />
+            <LetIn box={me.atBox} asks={me.hasPassword} />
           )}
           <Part>
             <Yard />

@@ -8,11 +8,13 @@ import { Field } from "../../parts/Field";
 import { Fold } from "../../parts/Fold";
 import { Form, Refusals } from "../../parts/Form";
 import { WrongElse } from "../../parts/Wrong";
-import { CodeShown } from "./LetIn";
+import { Again, CodeShown } from "./LetIn";
 import { NewPassword } from "./OwnPhone";
 import { Passkeys } from "./Passkeys";
 
-/** A person: another phone, what they may, that they come no more. */
+type Deed = "code" | "gone" | Schemas["Role"];
+
+/** A person: another phone, what they may, that they come no more. What is about an owner asks for one's password again. */
 export function PersonPage({
   person,
   me,
@@ -23,11 +25,54 @@ export function PersonPage({
   done: () => void;
 }) {
   const [sure, setSure] = useState(false);
-  const code = useWrite("/api/people/codes", () => ({ body: { person: person.id, name: null, role: null } }));
+  const [asked, ask] = useState<Deed | null>(null);
+  const [password, setPassword] = useState("");
+  const code = useWrite("/api/people/codes", () => ({ body: { person: person.id, name: null, role: null, password } }));
   const role = useWrite("/api/people/{id}/role", (to: Schemas["Role"] | null) => ({
     params: { path: { id: person.id } },
-    body: { role: to },
+    body: { role: to, password },
   }));
+  const settle = () => {
+    ask(null);
+    setPassword("");
+  };
+  const act = (deed: Deed) =>
+    deed === "code"
+      ? code.mutate(undefined, { onSuccess: settle })
+      : role.mutate(deed === "gone" ? null : deed, { onSuccess: deed === "gone" ? done : settle });
+  const want = (deed: Deed) =>
+    me.hasPassword && (person.role === "owner" || deed === "owner") ? ask(deed) : act(deed);
+  if (asked)
+    return (
+      <Form
+        problem={[code.error, role.error]}
+        onSend={() => act(asked)}
+        label={person.name}
+        className="flex flex-col gap-4"
+      >
+        <h2 className="text-2xl">{person.name}</h2>
+        <p className="text-lg">
+          {asked === "code" ? "A code for another phone" : asked === "gone" ? "Comes no more" : `Becomes ${asked}`}
+        </p>
+        <Again value={password} onChange={setPassword} />
+        <WrongElse />
+        <p>
+          <Button kind="filled" type="submit" disabled={code.isPending || role.isPending}>
+            {asked === "code" ? "Make the code" : "Yes"}
+          </Button>{" "}
+          <Button
+            kind="plain"
+            onClick={() => {
+              settle();
+              code.reset();
+              role.reset();
+            }}
+          >
+            not now
+          </Button>
+        </p>
+      </Form>
+    );
   return (
     <Refusals problem={[code.error, role.error]}>
       <section className="flex flex-col gap-4">
@@ -36,7 +81,7 @@ export function PersonPage({
           <CodeShown code={code.data} done={() => code.reset()} />
         ) : (
           <p>
-            <Button kind="filled" onClick={() => code.mutate(undefined)} disabled={code.isPending}>
+            <Button kind="filled" onClick={() => want("code")} disabled={code.isPending}>
               A code for another phone
             </Button>
           </p>
@@ -45,7 +90,7 @@ export function PersonPage({
           label="What they may"
           name="role"
           value={person.role as string}
-          onChange={(to) => role.mutate(to as Schemas["Role"])}
+          onChange={(to) => want(to as Schemas["Role"])}
           options={[
             { value: "visitor", name: "visitor", says: "reads" },
             { value: "hand", name: "hand", says: "reads and writes" },
@@ -63,7 +108,7 @@ export function PersonPage({
         ) : sure ? (
           <p className="border-l-8 border-plum pl-4">
             {person.name} is out at once, with every phone. What they wrote stays, and says that they did.{" "}
-            <Button onClick={() => role.mutate(null, { onSuccess: done })}>They come no more</Button>{" "}
+            <Button onClick={() => want("gone")}>They come no more</Button>{" "}
             <Button kind="plain" onClick={() => setSure(false)}>
               not now
             </Button>
