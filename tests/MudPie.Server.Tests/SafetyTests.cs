@@ -150,7 +150,7 @@ public class SafetyTests
                     using var request = new HttpRequestMessage(HttpMethod.Post, box[sent].Path) { Content = box[sent].Body() };
                     request.Headers.Add("Idempotency-Key", box[sent].Key);
                     var answer = http.SendAsync(request);
-                    if (sent is 3 or 6 or 11 && box[sent].Key is { } key && !_cut.Contains(key))
+                    if (sent is 3 or 6 && box[sent].Key is { } key && !_cut.Contains(key))
                     {
                         _cut.Add(key); // killed while this one is on its way: whether it was kept, the phone can't know
                         server.Process.Kill();
@@ -167,7 +167,7 @@ public class SafetyTests
                 }
             }
 
-            _cut.Count.ShouldBe(3);
+            _cut.Count.ShouldBe(2); // a picture and a count
             server.Dispose();
             EachPegHasOne(file);
         }
