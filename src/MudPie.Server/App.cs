@@ -53,6 +53,7 @@ public static class App
     private static async Task<int> Serve(string[] args, Action? whenOpen)
     {
         var builder = WebApplication.CreateBuilder(args);
+        builder.Logging.SetMinimumLevel(LogLevel.Warning); // where nothing else is said
         var settings = builder.Configuration.GetSection("Holding");
         int? port = settings["Port"] is { } given && builder.Configuration["urls"] is null ? Opening.Port(given) : null;
         if (port is null && builder.Configuration["urls"] is null)

@@ -25,6 +25,7 @@ public static class OwnerCommand
             using var lease = HoldingLease.Take(file);
             HoldingFile.Prepare(file);
             var builder = WebApplication.CreateSlimBuilder();
+            builder.Logging.ClearProviders(); // what somebody is asked stands alone
             builder.Configuration[box ? "Holding:Folder" : "Holding:File"] = args[0];
             builder.Services.AddSingleton(TimeProvider.System).AddHttpContextAccessor().AddHoldings()
                 .AddForEach<Web.LiveFeed>();

@@ -42,7 +42,8 @@ public sealed class TwoHostsTests : IAsyncLifetime
 
             var made = Run("dotnet", [dll, "owner", Host(n), "the keeper"], TestBox.Keepers);
             await made.WaitForExitAsync();
-            made.ExitCode.ShouldBe(0);
+            (made.ExitCode, _said[^1].ToString().Trim()).ShouldBe((0,
+                "It is set. Sittings that were open have ended; phones that have joined stay."));
             Run("dotnet", [dll, $"--Holding:Folder={Host(n)}", $"--Holding:Port={_ports[n]}", $"--Holding:Keys={Host(n)}-keys",
                 "--Holding:Names=box.example", "--Holding:Proxy=127.0.0.1", "--Holding:Warm=false", "--Holding:Copies=false",
                 "--Holding:TriesAMinute=1000", "--Logging:LogLevel:Default=Error"]);

@@ -1,6 +1,6 @@
 import { useState } from "react";
 import type { Schemas } from "../../api/client";
-import { useWrite } from "../../api/data";
+import { useRead, useWrite } from "../../api/data";
 import { Button } from "../../parts/Button";
 import { Choice } from "../../parts/Choice";
 import { useClock } from "../../parts/clock";
@@ -78,6 +78,7 @@ export function LetIn({ box, asks }: { box: boolean; asks: boolean }) {
 /** A code that was made: to be scanned, or typed. It is said this once. */
 export function CodeShown({ code, done }: { code: Schemas["CodeView"]; done: () => void }) {
   const clock = useClock();
+  const yard = useRead("/api/people/yard");
   const away = new URL(code.address, location.href).host !== location.host; // a holding's, made at the box's page
   return (
     <div role="status" className="mt-2 border-l-8 border-moss pl-4">
@@ -95,7 +96,10 @@ export function CodeShown({ code, done }: { code: Schemas["CodeView"]; done: () 
             <br />
           </>
         )}
-        Good once, until {clock.when(code.until)}. The phone has to trust this machine first: see <i>The yard</i> below.
+        Good once, until {clock.when(code.until)}.{" "}
+        {yard.trust
+          ? "The phone has to trust this machine first: see The yard, below."
+          : yard.canOpen && !yard.open && "No phone reaches this machine before the yard is opened: below."}
       </p>
       <p className="mt-2">
         <Button onClick={done}>Done</Button>
