@@ -113,7 +113,7 @@ public static class HeapEndpoints
                 .Select(e => new HeapReading(e.At, Days(e.At), e.Celsius!.Value, C(e.Celsius.Value)))],
             Turned = [.. log.Where(e => e.Step == HeapStep.Turned).Select(e => Days(e.At))],
             Log = [.. shown.Select(e => new HeapEntryView(e.Id, e.Step, e.At, Shown(e, units), e.Note,
-                 struck.ContainsKey(e.Id), struck.GetValueOrDefault(e.Id), wrote.Told(e.Id, e.At)))],
+                struck.ContainsKey(e.Id), struck.GetValueOrDefault(e.Id), wrote.Told(e.Id, e.At)))],
             Lots = [.. (await db.Lots.AsNoTracking().Where(l => l.HeapId == id).OrderBy(l => l.Id)
                 .Select(l => new { l.Id, l.InputId, l.Input.Name, Left = l.Entries.Sum(e => e.Amount) }).ToListAsync())
                 .Select(l => new MixLot(l.Id, l.InputId, l.Name, StockKeeper.Shown(Math.Max(0, l.Left), "L", units)))],
