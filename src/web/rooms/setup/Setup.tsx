@@ -260,6 +260,7 @@ export function Setup() {
       return f === "units" || f === "shape" ? told(now) : now;
     });
   const last = at === steps.length - 1;
+  const says = step.says ? remarks.data?.says[step.says] : undefined;
   const next = () => {
     if (wrongHere) return;
     if (last) keep.mutate(body);
@@ -312,8 +313,8 @@ export function Setup() {
             );
           })}
         </div>
-        <p className="mt-2 min-h-14 border-l-4 border-river pl-3 text-lg" aria-live="polite">
-          {step.says ? remarks.data?.says[step.says] : ""}
+        <p className={`mt-2 min-h-14 text-lg ${says ? "border-l-4 border-river pl-3" : ""}`} aria-live="polite">
+          {says}
         </p>
         <Wrong problem={keep.error} />
         <div className="mt-4 flex gap-4">
