@@ -69,7 +69,10 @@ export function useReadIf<P extends Path<"get">>(when: boolean, path: P, ...[ini
   return useSuspenseQueries({ queries, combine: (read) => read[0]?.data as Got<"get", P> | undefined });
 }
 
-/** The same where the answer may be that it can't be told yet, which the page says in its place. */
+/**
+ * The same where the answer may be that it can't be told yet, which the page says in its place. What was read stays where
+ * nobody answers now; a refusal takes its place.
+ */
 export function useReadOr<P extends Path<"get">>(when: boolean, path: P, ...[init]: Args<"get", P>) {
   const read = useQuery<Got<"get", P>, Problem>({
     ...asking("get", path, init),
@@ -77,9 +80,10 @@ export function useReadOr<P extends Path<"get">>(when: boolean, path: P, ...[ini
     placeholderData: keepPreviousData,
     retry: false,
   });
+  const refused = read.error?.status === 422;
   return {
-    data: when && !read.error ? read.data : undefined,
-    problem: when ? read.error : null,
+    data: when && !refused ? read.data : undefined,
+    problem: when && (refused || read.data === undefined) ? read.error : null,
     waits: when && read.isPending,
   };
 }

@@ -1,7 +1,7 @@
-import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
+import { QueryClient, QueryClientProvider, useIsFetching, useQueryClient } from "@tanstack/react-query";
 import { cleanup, fireEvent, render, screen, waitFor } from "@testing-library/react";
 import { afterEach, describe, expect, it, vi } from "vitest";
-import { useRead, useWorkOut, useWrite } from "../api/data";
+import { useRead, useReadOr, useWorkOut, useWrite } from "../api/data";
 import { Ready } from "./Ready";
 
 const answer = (body: unknown, status = 200) =>
@@ -21,6 +21,17 @@ const fetch = vi.hoisted(() => {
 
 function Shelf() {
   return <p>{useRead("/api/today").light}</p>;
+}
+
+function Perhaps() {
+  const read = useReadOr(true, "/api/today");
+  const queries = useQueryClient();
+  return (
+    <>
+      <p>{read.data ? `stands: ${read.data.light}` : (read.problem?.message ?? "comes")}</p>
+      <button onClick={() => void queries.invalidateQueries()}>{useIsFetching() > 0 ? "asking" : "again"}</button>
+    </>
+  );
 }
 
 function Room({ children }: { children: React.ReactNode }) {
@@ -75,6 +86,27 @@ describe("a room and what it reads", () => {
     fireEvent.click(screen.getByText("Try again"));
     await waitFor(() => expect(screen.getByText("night")).toBeTruthy());
     silent.mockRestore();
+  });
+
+  it("keeps what was read where nobody answers, and says a refusal in its place", async () => {
+    const unwell = { title: "Only “tea” has been measured.", detail: "Measure the others." };
+    fetch.mockResolvedValueOnce(answer(unwell, 422));
+    render(
+      <Room>
+        <Perhaps />
+      </Room>,
+    );
+    const next = async (told: () => Promise<Response>, says: string, times: number) => {
+      fetch.mockImplementationOnce(told);
+      fireEvent.click(screen.getByText("again"));
+      await waitFor(() => expect(fetch).toHaveBeenCalledTimes(times));
+      await waitFor(() => expect(screen.getByText("again")).toBeTruthy()); // it was answered, or not
+      expect(screen.getByText(says)).toBeTruthy();
+    };
+    await waitFor(() => expect(screen.getByText(unwell.title)).toBeTruthy());
+    await next(() => Promise.resolve(answer({ light: "night", items: [], going: [] })), "stands: night", 2);
+    await next(() => Promise.reject(new TypeError("gone")), "stands: night", 3);
+    await next(() => Promise.resolve(answer(unwell, 422)), unwell.title, 4);
   });
 
   it("is read anew when one comes back to it, and says so again where it still fails", async () => {
