@@ -49,7 +49,7 @@ export function Sheet() {
   const waits = (p: Schemas["SheetPlot"]) =>
     waiting.find((w) => w.body.plotId === p.id && w.body.measureId === measure.id && w.body.on?.slice(0, 10) === on);
   const done = s.plots.filter((p) => stands(p) ?? waits(p)).length;
-  const unsent = waiting.filter((w) => w.refused === null).length;
+  const unsent = box.list.filter((w) => w.refused === null).length; // photos too
   return (
     <main id="room" className="mx-auto max-w-xl px-4 pb-28 pt-4">
       <h1 className="text-xl leading-tight">{s.question}</h1>
