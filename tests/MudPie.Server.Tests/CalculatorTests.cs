@@ -39,6 +39,7 @@ public class CalculatorTests : IDisposable
         { "nitrogen-drawdown", Fuzz.Examples.Question("nitrogen-drawdown")!, "lowestG", -51.90334 },
         { "soil-corrections", Fuzz.Examples.Question("soil-corrections")!, "costPerHa", 428.05 },
         { "char-carbon", Fuzz.Examples.Question("char-carbon")!, "kgCo2After100Years", 86.944 },
+        { "worth-finding-out", Fuzz.Examples.Question("worth-finding-out")!, "chanceItPays", 0.827169 },
         { "brix-correct", """{"brix":10,"temperatureC":25}""", "brix20", 10.36 },
     };
 
@@ -103,7 +104,7 @@ public class CalculatorTests : IDisposable
             .ShouldBe(["oxygen-saturation", "brew-run", "brew-forecast", "chlorine-dose", "microscope-count", "dilution", "tank-plan",
                 "put-out-race", "sprayer-rate", "inoculant-dose", "injector-stock", "sun", "seasons", "full-moons",
                 "trial-analysis", "replicates", "germination",
-                "combine-trials", "mix", "compost-recipe", "nitrogen-drawdown", "soil-corrections", "blend", "char-carbon",
+                "combine-trials", "worth-finding-out", "mix", "compost-recipe", "nitrogen-drawdown", "soil-corrections", "blend", "char-carbon",
                 "brix-correct"]);
         foreach (var c in list)
         {

@@ -4,6 +4,7 @@ using System.Text.Json.Schema;
 using MudPie.Core.Almanac;
 using MudPie.Core.Brewing;
 using MudPie.Core.Judging;
+using MudPie.Core.Judging.Reckoning;
 using MudPie.Core.Judging.Statistics;
 using MudPie.Core.Judging.Trials;
 using MudPie.Core.Mixing;
@@ -152,6 +153,8 @@ public static class Catalogue
             Germination.Of),
         Make<CombineQuestion, CombineAnswer>("combine-trials",
             "Sites and seasons put together: a random-effects mean with its prediction interval.", CombineTrials.Of),
+        Make<WorthQuestion, WorthAnswer>("worth-finding-out",
+            "What a doubt is worth: how often knowing would change what is done, times what that change is worth.", FindingOut.Of),
         Make<MixesQuestion, MixesAnswer>("mix", "Several mixes at once: litres of every part, and how much to charge first.", Mixes.Of),
         Make<CompostQuestion, CompostAnswer>("compost-recipe", "A heap by C:N and moisture, solved for the one amount that is missing.",
             CompostRecipe.Of),

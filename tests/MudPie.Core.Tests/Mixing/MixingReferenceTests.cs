@@ -1,4 +1,5 @@
 using System.Text.Json;
+using MudPie.Core.Judging.Reckoning;
 using MudPie.Core.Mixing;
 using MudPie.Core.Workings;
 
@@ -16,6 +17,7 @@ public sealed class MixingReferenceTests
     [InlineData("soil-corrections")]
     [InlineData("blend")]
     [InlineData("char-carbon")]
+    [InlineData("worth-finding-out")]
     public void A_calculator_gives_what_the_reference_gives(string name)
     {
         using var json = JsonDocument.Parse(File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "Reference", "mixing-cases.json")));
@@ -32,6 +34,7 @@ public sealed class MixingReferenceTests
         "compost-recipe" => Of(CompostRecipe.Of(q.Deserialize<CompostQuestion>(Web)!)),
         "nitrogen-drawdown" => Of(NitrogenDrawdown.Of(q.Deserialize<DrawdownQuestion>(Web)!)),
         "soil-corrections" => Of(SoilCorrections.Of(q.Deserialize<CorrectionsQuestion>(Web)!)),
+        "worth-finding-out" => Of(FindingOut.Of(q.Deserialize<WorthQuestion>(Web)!)),
         "blend" => Of(Blends.Of(q.Deserialize<BlendQuestion>(Web)!)),
         _ => Of(CharCarbon.Of(q.Deserialize<CharCarbonQuestion>(Web)!)),
     };

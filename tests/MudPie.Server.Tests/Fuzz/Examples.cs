@@ -28,6 +28,8 @@ public static class Examples
         "blend" =>
             """{"parts":[{"litres":60,"bulkDensityKgPerL":0.12,"mgPerKg":{"k":420}},{"litres":30,"bulkDensityKgPerL":0.65,"mgPerKg":{"k":900,"p":null}}]}""",
         "char-carbon" => """{"dryKg":38,"carbonShare":0.78,"madeAt":"450-600"}""",
+        "worth-finding-out" =>
+            """{"meanPerHa":1490,"sePerHa":1580,"newSePerHa":1100,"hectares":0.02,"years":5,"costOfTrial":60}""",
         "replicates" => """{"difference":10,"cv":12}""",
         "trial-analysis" =>
             """{"csv":"t,block,y\na,1,3\na,2,4\nb,1,5\nb,2,7","design":"blocks","response":"y","factors":["t"],"block":"block"}""",
