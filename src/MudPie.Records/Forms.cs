@@ -8,6 +8,7 @@ using Microsoft.EntityFrameworkCore.Storage.ValueConversion;
 using MudPie.Core.Brewing;
 using MudPie.Core.Ground;
 using MudPie.Core.Judging.Claims;
+using MudPie.Core.Judging.Reckoning;
 using MudPie.Core.Judging.Together;
 using MudPie.Core.Judging.Trials;
 using MudPie.Core.Looking;
@@ -68,6 +69,7 @@ public static class Forms
         [typeof(IReadOnlyList<double>)] = new("figures"),
         [typeof(TrialProtocol)] = new("protocol"),
         [typeof(GardenResult)] = new("garden-result"),
+        [typeof(ReckoningTerms)] = new("reckoning"),
     };
 
     /// <summary>How they are written: camelCase, ideas by their words.</summary>

@@ -72,6 +72,10 @@ public sealed class HoldingDb(DbContextOptions<HoldingDb> options) : DbContext(o
 
     public DbSet<OwnClaim> Claims => Set<OwnClaim>();
 
+    public DbSet<OwnReckoning> Reckonings => Set<OwnReckoning>();
+
+    public DbSet<KeptAnyway> KeptAnyway => Set<KeptAnyway>();
+
     public DbSet<ClaimFinding> ClaimFindings => Set<ClaimFinding>();
 
     public DbSet<SourceCheck> SourceChecks => Set<SourceCheck>();

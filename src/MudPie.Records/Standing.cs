@@ -1,4 +1,5 @@
 using Microsoft.EntityFrameworkCore;
+using MudPie.Core.Judging.Reckoning;
 using MudPie.Records.Ground;
 using MudPie.Records.Judging;
 using MudPie.Records.Looking;
@@ -74,6 +75,10 @@ public static class Standing
 
     /// <summary>Results of a set that were not taken out.</summary>
     public static IEnumerable<AcrossResult> ThatStand(this IEnumerable<AcrossResult> all) => all.Where(r => r.OutWhy is null);
+
+    /// <summary>What the grower said last for the reckoning; the house's where nothing was said.</summary>
+    public static async Task<ReckoningTerms> Newest(this DbSet<OwnReckoning> all) =>
+        (await all.AsNoTracking().OrderByDescending(r => r.Id).FirstOrDefaultAsync())?.Terms ?? new ReckoningTerms();
 
     /// <summary>The newest check of each bed.</summary>
     public static IQueryable<BedCheck> Newest(this DbSet<BedCheck> all) =>

@@ -1,6 +1,7 @@
 using System.Globalization;
 using Microsoft.Extensions.Caching.Memory;
 using MudPie.Records;
+using MudPie.Server.Ahead;
 using MudPie.Server.Almanac;
 using MudPie.Server.Book;
 using MudPie.Server.Box;
@@ -17,6 +18,7 @@ using MudPie.Server.Mixing;
 using MudPie.Server.Notes;
 using MudPie.Server.People;
 using MudPie.Server.PuttingOut;
+using MudPie.Server.Reckoning;
 using MudPie.Server.Sheets;
 using MudPie.Server.Shared;
 using MudPie.Server.Shelf;
@@ -141,10 +143,11 @@ public static class App
         services.AddHttpContextAccessor();
         services.AddScoped<HoldingClock>().AddScoped<Writes>().AddScoped<LiveBrew>().AddScoped<PlanDesk>().AddScoped<ForwardRun>()
             .AddScoped<StockKeeper>().AddScoped<WeatherBook>().AddScoped<TankJobs>().AddScoped<TankStarts>().AddScoped<TankMixing>()
-            .AddScoped<TankCosts>().AddScoped<TrialDesk>().AddScoped<ClaimDesk>().AddScoped<MixDesk>()
+            .AddScoped<LotCosts>().AddScoped<TankCosts>().AddScoped<TrialDesk>().AddScoped<ClaimDesk>().AddScoped<MixDesk>()
             .AddScoped<HeapDesk>().AddScoped<WorkDesk>().AddScoped<SheetDesk>().AddScoped<SolidDesk>().AddScoped<SharedFile>()
             .AddScoped<SharedDesk>().AddScoped<IVesselCard>(at => at.GetRequiredService<SharedDesk>()).AddScoped<HandingDesk>()
-            .AddScoped<TogetherDesk>().AddScoped<RoofDesk>();
+            .AddScoped<TogetherDesk>().AddScoped<RoofDesk>().AddScoped<JobsBook>().AddScoped<EvidenceBook>().AddScoped<ReckoningDesk>()
+            .AddScoped<ReckoningTelling>().AddScoped<ReckoningPlans>().AddScoped<AheadDesk>();
         if (!ForOpenApi && builder.Configuration.GetValue("Holding:Background", true))
         {
             services.AddWorkerForEach<ProbeReader>().AddWorkerForEach<WatchService>().AddWorkerForEach<WeatherReader>()
@@ -305,6 +308,9 @@ public static class App
         api.MapTogether();
         api.MapPatches();
         api.MapPracticePlot();
+        api.MapReckoning();
+        api.MapHarm();
+        api.MapAhead();
     }
 
     private static HeaderPolicyCollection Headers() => new HeaderPolicyCollection()

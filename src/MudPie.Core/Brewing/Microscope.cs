@@ -93,13 +93,6 @@ public static class Microscope
             return checks.Refusal;
         }
 
-        double Relative(IReadOnlyList<double> c)
-        {
-            var total = Math.Max(c.Sum(), 0.5);
-            var own = c.Count > 1 ? Variance(c) / c.Count / Math.Pow(Math.Max(c.Average(), 0.5 / c.Count), 2) : 0;
-            return Math.Max(1 / total, own);
-        }
-
         var share = Math.Max(a.Average(), 0.5 / a.Count) / b.Average();
         var se = Math.Sqrt(Relative(b) + Relative(a));
         // No more can come through than went in: what is counted above that is chance.
@@ -116,6 +109,16 @@ public static class Microscope
                 $"{Say.Number(a.Average())} ÷ {Say.Number(b.Average())} per field",
                 $"{Say.Number(shown * 100, 2)} %, {Say.Number(low * 100, 2)} to {Say.Number(high * 100, 2)} %",
                 "Poisson or the fields' own spread, whichever is wider")]);
+    }
+
+    /// <summary>Relative variance of a mean count: 1 ÷ all that was counted (a half where nothing was), or the fields' own spread where it
+    /// is wider.</summary>
+    /// <remarks>8, 8, 8, 8: 1 ÷ 32.</remarks>
+    internal static double Relative(IReadOnlyList<double> c)
+    {
+        var total = Math.Max(c.Sum(), 0.5);
+        var own = c.Count > 1 ? Variance(c) / c.Count / Math.Pow(Math.Max(c.Average(), 0.5 / c.Count), 2) : 0;
+        return Math.Max(1 / total, own);
     }
 
     internal static double PerField(MicroscopeQuestion q, Checks checks)

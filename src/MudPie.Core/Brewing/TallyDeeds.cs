@@ -12,15 +12,17 @@ public sealed record Counted(TallyStage Stage, DateTimeOffset At, TallyAnswer An
 /// <summary>Counting at the microscope.</summary>
 public static class TallyDeeds
 {
-    /// <summary>A tally is kept with what it is of: a lot of source, or a brew at one of its stages.</summary>
+    /// <summary>A tally is kept with what it is of: a lot of source, a brew at one of its stages, or the ground that got it.</summary>
     /// <param name="stage">At which stage.</param>
     /// <param name="tally">The fields counted, and by what glass.</param>
     /// <param name="inputThere">The lot that was named is there.</param>
     /// <param name="batchThere">The brew that was named is there.</param>
     /// <param name="at">When; now where not given.</param>
     /// <param name="now">Now.</param>
+    /// <param name="bedThere">The bed that was named is there.</param>
+    /// <param name="machineThere">None was named, or the one that was is there.</param>
     public static Ruling<Counted> Count(string? stage, TallyQuestion tally, bool inputThere, bool batchThere, DateTimeOffset? at,
-        DateTimeOffset now)
+        DateTimeOffset now, bool bedThere = false, bool machineThere = true)
     {
         var fields = new TypedFields(UnitSystem.Metric);
         var known = fields.OneOf<TallyStage>("stage", stage);
@@ -31,11 +33,19 @@ public static class TallyDeeds
             fields.Checks.Add(refused, "tally.");
         }
 
-        var source = known == TallyStage.Source;
-        if (!(source ? inputThere : batchThere))
+        var (there, field, choose) = known switch {
+            TallyStage.Source => (inputThere, "inputId", "Choose the lot of source."),
+            TallyStage.Soil => (bedThere, "bedId", "Choose the bed that got it."),
+            _ => (batchThere, "batchId", "Choose the brew."),
+        };
+        if (!there)
         {
-            fields.Checks.Add(source ? "inputId" : "batchId", "It is not said what was counted.",
-                source ? "Choose the lot of source." : "Choose the brew.");
+            fields.Checks.Add(field, "It is not said what was counted.", choose);
+        }
+
+        if (!machineThere)
+        {
+            fields.Checks.Add("sprayerId", "That machine is not there.", "Choose one of the list, or none.");
         }
 
         return fields.Checks.Sound ? Worked.Of(new Counted(known, when, worked.Value), "", Evidence.MeasuredHere) : fields.Checks.Refusal;

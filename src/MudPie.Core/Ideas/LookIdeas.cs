@@ -103,6 +103,12 @@ public enum TallyStage
 
     /// <summary>Behind it.</summary>
     AfterPump,
+
+    /// <summary>Out of the nozzle.</summary>
+    Nozzle,
+
+    /// <summary>In the soil that got it.</summary>
+    Soil,
 }
 
 /// <summary>How a measure's several dates become one figure a plot.</summary>

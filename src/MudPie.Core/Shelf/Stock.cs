@@ -1,4 +1,3 @@
-using MudPie.Core.Measures;
 using MudPie.Core.Workings;
 
 namespace MudPie.Core.Shelf;
@@ -101,12 +100,6 @@ public sealed record CostLine(string Name, double Amount, double? Price);
 /// <summary>Adding up money and minutes.</summary>
 public static class Costs
 {
-    /// <summary>Work of a job, min: what making took, a quarter of an hour to set out, six minutes a filling, one for each 100
-    /// m².</summary>
-    /// <remarks>40 min of making, 3 fillings, 600 m²: 79 min. Source: house rule, by the clock.</remarks>
-    public static double WorkMinutes(double makingMinutes, int loads, SquareMetres area) =>
-        makingMinutes + 15 + (loads * 6) + (area.Value / 100);
-
     /// <summary>Σ amount × price + minutes × wage ÷ 60, over the area.</summary>
     /// <param name="lines">What went in.</param>
     /// <param name="areaM2">Ground, 0.1 to 10,000,000 m².</param>

@@ -49,6 +49,12 @@ public sealed class MicroscopeTallyKept
 
     /// <summary>A TallyQuestion as JSON.</summary>
     public required TallyQuestion Tally { get; set; }
+
+    /// <summary>The machine that it went through, or is about to; null where nobody said.</summary>
+    public int? SprayerId { get; set; }
+
+    /// <summary>The ground that got it; null for other stages.</summary>
+    public int? BedId { get; set; }
 }
 
 /// <summary>An oxygen and temperature probe hung in a batch.</summary>

@@ -118,7 +118,7 @@ internal static class DemoBrewhouse
         }
     }
 
-    private static MicroscopeTallyKept Tally(Batch batch, TallyStage stage, DateTimeOffset at, int bacteria, int threads)
+    internal static MicroscopeTallyKept Tally(Batch batch, TallyStage stage, DateTimeOffset at, int bacteria, int threads)
     {
         var random = new Random(threads);
         var fields = Enumerable.Range(0, 20).Select(i => new TallyField {

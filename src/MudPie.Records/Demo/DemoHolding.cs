@@ -32,6 +32,7 @@ public static class DemoHolding
         DemoPlantings.Fill(db, kit, now);
         DemoSheets.Add(db, now);
         DemoGoals.Fill(db, kit, now);
+        DemoReckoning.Fill(db, kit, now);
         db.SaveChanges();
         transaction.Commit();
     }

@@ -195,6 +195,7 @@ internal static class DemoJudging
             [["no seaweed", "no mycorrhiza"], ["seaweed", "no mycorrhiza"], ["no seaweed", "mycorrhiza"], ["seaweed", "mycorrhiza"]],
             [TrialRole.Control, TrialRole.Treatment, TrialRole.Treatment, TrialRole.Treatment], 6, [new("Glass Lean-to", 7, 4)], "stems", 2,
             "seaweed", 4242, 190, 62), now);
+        trial.Money = new TrialMoney { PricePerUnit = 0.35, Basis = "perPlot", PlotM2 = 0.16 };
         trial.NoWaterWhy = "every pot gets the same water by the dripper; the seaweed went in with it";
         Measure(db, trial, trial.EndedAt!.Value, 16, 0.9, 0.5, t => 11 + (t.Name.StartsWith("seaweed", StringComparison.Ordinal) ? 4.6 : 0)
             + (t.Name.EndsWith(", mycorrhiza", StringComparison.Ordinal) ? 0.2 : 0), 0);

@@ -81,6 +81,24 @@ internal static class DemoSeason
         }
     }
 
+    /// <summary>A tea of the bucket that was used some days ago, beside the season's own; nobody read the leaves for it.</summary>
+    public static Application Tea(HoldingDb db, DemoKit kit, DateTimeOffset now, int daysAgo, params string[] beds)
+    {
+        var random = new Random(3100 + daysAgo);
+        var past = new Past(daysAgo, 8, "bucket", Purpose.Leaf, beds, 16, "used");
+        var useAt = new DateTimeOffset(now.AddDays(-daysAgo).Date, TimeSpan.Zero).AddHours(past.Hour);
+        var batch = Plan(kit, kit.Bucket, past.Purpose, beds, past.WarmthC, useAt, useAt.AddDays(-3), null);
+        var (start, off) = (batch.PlannedStart, batch.PlannedStart.AddHours(batch.BrewHours));
+        Take(batch, start, BrewDeeds.Start(batch.Stands(), "0", null, start, start, UnitSystem.Metric));
+        Readings(batch, random, null, batch.BrewHours, true);
+        Take(batch, off, BrewDeeds.AirOff(batch.Stands(), off, off));
+        End(batch, "used", off);
+        db.Add(batch);
+        var job = PutOut(batch, kit, past, useAt);
+        db.Add(job);
+        return job;
+    }
+
     private static void End(Batch batch, string ends, DateTimeOffset off)
     {
         var why = ends switch {

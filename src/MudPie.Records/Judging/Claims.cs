@@ -1,4 +1,5 @@
 using MudPie.Core.Judging.Claims;
+using MudPie.Core.Judging.Reckoning;
 
 namespace MudPie.Records.Judging;
 
@@ -12,6 +13,30 @@ public sealed class OwnClaim
 
     /// <summary>The card; null where it was put away, and the house's counts again.</summary>
     public ClaimCard? Card { get; set; }
+
+    public DateTimeOffset At { get; set; }
+}
+
+/// <summary>What the grower says once for the reckoning. Never changed: the newest counts.</summary>
+public sealed class OwnReckoning
+{
+    public int Id { get; set; }
+
+    public required ReckoningTerms Terms { get; set; }
+
+    public DateTimeOffset At { get; set; }
+}
+
+/// <summary>A practice that is kept whatever it was worth, and why. Never changed: the newest of a practice counts.</summary>
+public sealed class KeptAnyway
+{
+    public int Id { get; set; }
+
+    /// <summary>"input-7.garlic".</summary>
+    public required string Practice { get; set; }
+
+    /// <summary>In the grower's words; null where that is taken back.</summary>
+    public string? Why { get; set; }
 
     public DateTimeOffset At { get; set; }
 }

@@ -8,7 +8,14 @@ using MudPie.Server.Web;
 namespace MudPie.Server.Brewing;
 
 /// <summary>A tally to be kept with what it is of.</summary>
-public sealed record TallyRequest(int? BatchId, int? InputId, string? Stage, TallyQuestion Tally, DateTimeOffset? At);
+public sealed record TallyRequest(int? BatchId, int? InputId, string? Stage, TallyQuestion Tally, DateTimeOffset? At)
+{
+    /// <summary>The ground that got it.</summary>
+    public int? BedId { get; init; }
+
+    /// <summary>The machine that it went through, or is about to.</summary>
+    public int? SprayerId { get; init; }
+}
 
 /// <summary>Two counts, before and after a pump or sprayer.</summary>
 public sealed record ThroughRequest(IReadOnlyList<double>? Before, IReadOnlyList<double>? After);
@@ -40,7 +47,8 @@ public static class MicroscopeEndpoints
         writes.Do<Kept>(async () =>
     {
         var deed = TallyDeeds.Count(r.Stage, r.Tally,
-            await db.Inputs.AnyAsync(i => i.Id == r.InputId), await db.Batches.AnyAsync(b => b.Id == r.BatchId), r.At, clock.Now);
+            await db.Inputs.AnyAsync(i => i.Id == r.InputId), await db.Batches.AnyAsync(b => b.Id == r.BatchId), r.At, clock.Now,
+            await db.Beds.AnyAsync(b => b.Id == r.BedId), r.SprayerId is null || await db.Sprayers.AnyAsync(s => s.Id == r.SprayerId));
         if (deed.Refused is { } refused)
         {
             return refused;
@@ -48,8 +56,9 @@ public static class MicroscopeEndpoints
 
         var (stage, at) = (deed.Value.Stage, deed.Value.At);
         var kept = new MicroscopeTallyKept {
-            BatchId = stage == TallyStage.Source ? null : r.BatchId, InputId = stage == TallyStage.Source ? r.InputId : null,
-            At = at, RecordedAt = clock.Now, Stage = stage, Tally = r.Tally
+            BatchId = stage is TallyStage.Source or TallyStage.Soil ? null : r.BatchId,
+            InputId = stage == TallyStage.Source ? r.InputId : null, BedId = stage == TallyStage.Soil ? r.BedId : null,
+            SprayerId = r.SprayerId, At = at, RecordedAt = clock.Now, Stage = stage, Tally = r.Tally
         };
         db.Tallies.Add(kept);
         await db.SaveChangesAsync();
@@ -65,10 +74,11 @@ public static class MicroscopeEndpoints
             t.At,
             t.Tally,
             Batch = db.Batches.Where(b => b.Id == t.BatchId).Select(b => b.Name).FirstOrDefault(),
+            Bed = db.Beds.Where(b => b.Id == t.BedId).Select(b => b.Name).FirstOrDefault(),
             Input = db.Inputs.Where(i => i.Id == t.InputId).Select(i => i.Lot == null ? i.Name : i.Name + ", " + i.Lot).FirstOrDefault(),
         }).ToListAsync();
         var views = rows.Select(r =>
-            (r.BatchId, View: new TallyView(r.Id, r.Batch ?? r.Input ?? "", r.Stage, r.At, MicroscopeTally.Of(r.Tally).Worked))).ToList();
+            (r.BatchId, View: new TallyView(r.Id, r.Batch ?? r.Input ?? r.Bed ?? "", r.Stage, r.At, MicroscopeTally.Of(r.Tally).Worked))).ToList();
         var growth = views.Where(v => v.BatchId is not null).GroupBy(v => v.BatchId)
             .Select(g => (First: g.LastOrDefault(v => v.View.Stage == TallyStage.Extracted).View,
                 Last: g.FirstOrDefault(v => v.View.Stage == TallyStage.End).View))

@@ -1,9 +1,11 @@
 using Microsoft.EntityFrameworkCore;
 using MudPie.Core.Judging;
+using MudPie.Core.Judging.Reckoning;
 using MudPie.Core.Looking;
 using MudPie.Core.Workings;
 using MudPie.Records;
 using MudPie.Records.Looking;
+using MudPie.Server.Reckoning;
 using MudPie.Server.Web;
 
 namespace MudPie.Server.Looking;
@@ -78,7 +80,7 @@ internal static class GoalDesk
     }
 
     /// <summary>What may hang from a goal: jobs, brews and trials of the last year, and what hangs already.</summary>
-    public static async Task<List<GoalHung>> Things(HoldingDb db, HoldingClock clock, IReadOnlyList<GoalThing> hung)
+    public static async Task<List<GoalHung>> Things(HoldingDb db, HoldingClock clock, JobsBook book, IReadOnlyList<GoalThing> hung)
     {
         var since = clock.Now.AddYears(-1);
         List<int> Of(string kind) => [.. hung.Where(h => h.Kind == kind).Select(h => h.ThingId).Distinct()];
@@ -87,7 +89,7 @@ internal static class GoalDesk
             || (a.At > since && a.Items.Any()))
             .OrderByDescending(a => a.At).Take(40 + jobIds.Count)
                 .Select(a => new {
-                    a.Id, a.At, Items = a.Items.Select(i => i.Name).ToList(),
+                    a.Id, a.At, a.BatchId, Items = a.Items.Select(i => i.Name).ToList(),
                     Beds = a.Beds.Select(b => b.Bed.Name).ToList(), Batch = a.Batch == null ? null : a.Batch.Name
                 }).ToListAsync();
         var batches = await db.Batches.AsNoTracking().Where(b => batchIds.Contains(b.Id) || b.StartedAt > since)
@@ -96,29 +98,46 @@ internal static class GoalDesk
             t.Id,
             t.Question
         }).ToListAsync();
-        var money = await Money(db, [.. jobs.Select(j => j.Id)], [.. batches.Select(b => b.Id)]);
+        var put = await PutInto(db, book, [.. jobs.Select(j => j.Id)], [.. batches.Select(b => b.Id)]);
         return [.. jobs.Select(j => new GoalHung("job", j.Id, j.At,
             $"{Say.List([.. new[] { j.Batch }.OfType<string>(), .. j.Items.Distinct()])}"
-                + $" on {Say.List([.. j.Beds.Take(3)])}", $"/book?entry={j.Id}", money.GetValueOrDefault(("job", j.Id)), false)),
+                + $" on {Say.List([.. j.Beds.Take(3)])}", $"/book?entry={j.Id}", put.GetValueOrDefault(("job", j.Id)).Money, false) {
+                    OfBatch = j.BatchId, Hours = put.GetValueOrDefault(("job", j.Id)).Hours }),
             .. batches.Select(b => new GoalHung("batch", b.Id, b.StartedAt, b.Name, $"/brew/{b.Id}",
-                money.GetValueOrDefault(("batch", b.Id)),
-                false)),
+                put.GetValueOrDefault(("batch", b.Id)).Money, false) { Hours = put.GetValueOrDefault(("batch", b.Id)).Hours }),
             .. trials.Select(t => new GoalHung("trial", t.Id, null, t.Question, $"/judge/trials/{t.Id}", null, false))];
     }
 
-    /// <summary>What the lots cost that went into jobs and brews; not known where one of them has no price.</summary>
-    private static async Task<Dictionary<(string, int), double?>> Money(HoldingDb db, List<int> jobs, List<int> batches)
+    /// <summary>Hours and money of jobs and brews, by the reckoning's own sums; money is not known where a price is not.</summary>
+    private static async Task<Dictionary<(string, int), (double? Hours, double? Money)>> PutInto(HoldingDb db, JobsBook book,
+        List<int> jobs, List<int> batches)
     {
-        var drawn = await db.StockEntries.AsNoTracking().Where(e => e.Amount < 0 && ((e.ApplicationId != null
-                && jobs.Contains(e.ApplicationId.Value)) || (e.BatchId != null && batches.Contains(e.BatchId.Value))))
-            .Select(e => new {
-                e.ApplicationId, e.BatchId, e.Amount, e.Lot.Paid, e.Lot.Input.Price, In = e.Lot.Entries.Where(x => x.Amount
-                > 0 && x.Reason == StockReason.In).Sum(x => x.Amount)
-            }).ToListAsync();
-        return drawn.GroupBy(e => e.ApplicationId is { } job ? ("job", job) : ("batch", e.BatchId!.Value)).ToDictionary(g => g.Key, g =>
+        var terms = await db.Reckonings.Newest();
+        var parts = PutIn.Parts(await book.Of(db.Applications.ThatStand().Where(a => jobs.Contains(a.Id)
+            || (a.BatchId != null && batches.Contains(a.BatchId.Value))), terms), terms);
+        var put = new Dictionary<(string, int), (double? Hours, double? Money)>();
+        void Add(string kind, int id, IEnumerable<PutInPart> of)
         {
-            List<double?> costs = [.. g.Select(e => (e.Paid is { } paid && e.In > 0 ? paid / e.In : e.Price) * -e.Amount)];
-            return costs.Any(c => c is null) ? null : costs.Sum();
-        });
+            var sum = PutIn.Sum(of);
+            put[(kind, id)] = (sum.Hours, sum.Unpriced.Count > 0 ? null : sum.Money);
+        }
+
+        foreach (var job in parts.GroupBy(p => p.JobId).Where(g => jobs.Contains(g.Key)))
+        {
+            Add("job", job.Key, job);
+        }
+
+        foreach (var brew in parts.Where(p => p.BatchId is { } b && p.Thing.Making is not null && batches.Contains(b))
+            .GroupBy(p => p.BatchId!.Value))
+        {
+            Add("batch", brew.Key, brew);
+        }
+
+        foreach (var (id, made) in await book.Brewed([.. batches.Where(b => !put.ContainsKey(("batch", b)))], terms))
+        {
+            put[("batch", id)] = (made.Hours, made.Money); // begun, and not put out
+        }
+
+        return put;
     }
 }

@@ -5,6 +5,7 @@ using MudPie.Core.Measures;
 using MudPie.Core.Workings;
 using MudPie.Records;
 using MudPie.Records.Looking;
+using MudPie.Server.Reckoning;
 using MudPie.Server.Web;
 
 namespace MudPie.Server.Looking;
@@ -21,11 +22,11 @@ public static class GoalEndpoints
         api.MapPost("/look/goals/{id:int}/hang", Hang).ForHand("A job, a brew or a trial is hung from a goal, or taken off it.");
     }
 
-    private static async Task<Ok<GoalsView>> Read(HoldingDb db, HoldingClock clock)
+    private static async Task<Ok<GoalsView>> Read(HoldingDb db, HoldingClock clock, JobsBook book)
     {
         var goals = await db.Goals.AsNoTracking().Include(g => g.Bed).Include(g => g.Things).Where(g => g.EndedAt == null)
             .OrderBy(g => g.Id).Take(GoalMeasures.Most).ToListAsync();
-        var things = await GoalDesk.Things(db, clock, [.. goals.SelectMany(g => g.Things)]);
+        var things = await GoalDesk.Things(db, clock, book, [.. goals.SelectMany(g => g.Things)]);
         var inputs = await db.Inputs.AsNoTracking().Select(i => new { i.Id, i.Name }).ToDictionaryAsync(i => i.Id, i => i.Name);
         List<GoalView> views = [];
         foreach (var g in goals)
@@ -45,10 +46,12 @@ public static class GoalEndpoints
         var answer = GoalLine.Of(new GoalAsked(baseline, target, points, unit)).Worked; // it was sound when it was kept
         List<GoalHung> hung = [.. things.Where(t => g.Things.Any(h => h.Kind == t.Kind && h.ThingId == t.ThingId)).Select(t => t with {
             On = true })];
-        var known = hung.Where(h => h.Money is not null).ToList();
+        var counted = hung.Where(h => h.Kind != "batch" || hung.All(j => j.OfBatch != h.ThingId)).ToList();
+        var known = counted.Where(h => h.Money is not null).ToList();
         var spent = hung.Count == 0 ? "Nothing hangs from it yet." : $"{Say.Count(hung.Count, "thing")} done for it; "
+            + (counted.Sum(h => h.Hours ?? 0) is > 0 and var hours ? $"{Say.Number(hours, 2)} h, " : "")
             + (known.Count == 0 ? "what they cost is not known." : $"{Say.Money(known.Sum(h => h.Money!.Value))} of the shelf"
-                + (known.Count < hung.Count ? $", of {Say.Count(hung.Count - known.Count, "more", "more")} it is not known." : "."));
+                + (known.Count < counted.Count ? $", of {Say.Count(counted.Count - known.Count, "more", "more")} it is not known." : "."));
         return new GoalView(g.Id, g.Version, g.Name, g.Measure, g.Check, g.InputId, g.BedId, g.Bed?.Name ?? "the whole holding",
             GoalMeasures.Name(g.Measure, g.Check, input), unit, baseline, g.BaselineFrom, target, g.Met, g.IfMissed,
             [.. points.Where(p => p.On >= g.BaselineOn)], answer, GoalMeasures.Follows(answer.Value, g.IfMissed), hung, spent);

@@ -26,7 +26,14 @@ public sealed record GoalRequest(int? Id, Guid? Version, string? Name, GoalMeasu
 public sealed record HangRequest(string? Kind, int? ThingId, bool On = true);
 
 /// <summary>Something that hangs from a goal, or may.</summary>
-public sealed record GoalHung(string Kind, int ThingId, DateTimeOffset? At, string Text, string Link, double? Money, bool On);
+public sealed record GoalHung(string Kind, int ThingId, DateTimeOffset? At, string Text, string Link, double? Money, bool On)
+{
+    /// <summary>Hands that it took, h; null where none are known.</summary>
+    public double? Hours { get; init; }
+
+    /// <summary>The brew that a job put out: with it, the brew does not count again.</summary>
+    public int? OfBatch { get; init; }
+}
 
 /// <summary>A goal against its line.</summary>
 public sealed record GoalView(int Id, Guid Version, string Name, GoalMeasure Measure, CheckKind? Check, int? InputId, int? BedId,

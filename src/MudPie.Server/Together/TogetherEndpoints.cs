@@ -73,7 +73,7 @@ public static class TogetherEndpoints
     }
 
     /// <summary>One of each garden: own ones by their figures, of others the latest that came.</summary>
-    private static List<(int? Id, GardenResult Told, string Source, string? OutWhy)> Gardens(HeldProtocol p,
+    internal static List<(int? Id, GardenResult Told, string Source, string? OutWhy)> Gardens(HeldProtocol p,
         List<(Trial Trial, Ruling<GardenResult> Result)> own, List<SharedResult> others)
     {
         var ours = own.Where(o => o.Result.Refused is null).Select(o => ((int?)null, o.Result.Value, "here", (string?)null)).ToList();

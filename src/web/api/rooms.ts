@@ -3,11 +3,11 @@
  * among what the watch has said.
  */
 const touches: Record<string, readonly string[] | "all"> = {
-  brew: ["brew", "ground", "put-out", "shelf", "book", "look", "shared"],
+  brew: ["brew", "ground", "put-out", "shelf", "book", "look", "shared", "judge"],
   shared: ["shared", "brew", "ground", "make"],
   ground: ["ground", "brew", "put-out", "shelf", "book", "look", "shared"],
   "put-out": ["put-out", "brew", "ground", "shelf", "book", "judge"],
-  shelf: ["shelf", "ground", "put-out", "brew", "book", "mix"],
+  shelf: ["shelf", "ground", "put-out", "brew", "book", "mix", "judge"],
   almanac: ["almanac"],
   look: ["look", "ground", "brew", "put-out", "book", "judge", "sheets"],
   heaps: ["heaps", "make", "shelf", "brew", "mix", "book"],
@@ -15,7 +15,7 @@ const touches: Record<string, readonly string[] | "all"> = {
   works: ["works", "sheets", "heaps", "make", "shelf", "brew", "mix", "book", "almanac", "ground", "judge"],
   mix: ["mix", "make", "shelf", "book", "ground"],
   book: ["book", "ground", "brew", "put-out", "shelf", "judge", "look"],
-  judge: ["judge", "book", "look"],
+  judge: ["judge", "book", "look", "shelf", "put-out"],
   weather: ["weather", "put-out"],
   watch: [],
   people: ["people", "me"],
@@ -53,6 +53,9 @@ const words: readonly (readonly [string, string])[] = [
   ["/api/judge/patches", "The patches"],
   ["/api/judge/across", "The sites together"],
   ["/api/judge/claims", "The claims"],
+  ["/api/judge/reckoning", "The reckoning"],
+  ["/api/judge/ahead", "The season ahead"],
+  ["/api/judge/harm", "The counts"],
   ["/api/judge", "The trials"],
   ["/api/make", "The yard"],
   ["/api/heaps/", "This heap"],

@@ -61,6 +61,7 @@ export const rooms: readonly RoomPlace[] = [
       ["/judge/across", "Sites together"],
       ["/judge/together", "Gardens together"],
       ["/judge/claims", "Claims"],
+      ["/judge/reckoning", "The reckoning", /^\/judge\/(ahead|harm)/],
       ["/judge/practice", "Practice plot"],
     ],
   },

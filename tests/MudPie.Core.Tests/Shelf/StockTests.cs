@@ -88,7 +88,7 @@ public class StockTests
     [Fact]
     public void Costs_add_up_with_minutes_and_say_what_has_no_price()
     {
-        Costs.WorkMinutes(40, 3, new SquareMetres(600)).ShouldBe(79);
+        new UsualMinutes().Job(40, 3, new SquareMetres(600)).ShouldBe(79);
         var cost = Costs.Of([new("fish", 0.2, 6.5), new("rain", 5, null)], 72, 40, 12).Value;
         cost.Batch.ShouldBe((0.2 * 6.5) + 8, 1e-12);
         cost.Per100M2.ShouldBe(9.3 / 0.72, 1e-9);

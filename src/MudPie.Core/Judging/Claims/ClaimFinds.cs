@@ -35,19 +35,7 @@ public static class ClaimFinds
         ? w.Split('+').All(p => Begins(thing, p.Trim()) || Begins(question, p.Trim()))
         : w.Split('&').All(p => Begins(thing, p.Trim())));
 
-    private static bool Begins(string text, string word)
-    {
-        for (var at = text.IndexOf(word, StringComparison.OrdinalIgnoreCase); at >= 0;
-            at = text.IndexOf(word, at + 1, StringComparison.OrdinalIgnoreCase))
-        {
-            if (at == 0 || !char.IsLetter(text[at - 1]))
-            {
-                return true;
-            }
-        }
-
-        return false;
-    }
+    private static bool Begins(string text, string word) => Reckoning.Practices.Begins(text, word);
 
     /// <summary>What was given in a treatment: its levels but for those that are none.</summary>
     /// <remarks>"no seaweed, mycorrhiza": mycorrhiza. "tea": tea.</remarks>

@@ -58,6 +58,28 @@ public static class TrialWorth
                 "it pays for itself and no more")]);
     }
 
+    /// <summary>What one unit of the measure brings on a hectare, money; null where no price, or no plot, was given.</summary>
+    /// <remarks>2.40 a kilogram, weighed on plots of 1.2 m²: 20,000 a hectare.</remarks>
+    public static double? PerHa(TrialMoney? m) => m is { PricePerUnit: not null } && Value(m) is { Refusal: null } told
+        ? Per.LargeSi(told.Value, m.Units) : null;
+
+    /// <summary>The same for a yield by weight, by what a kilogram sells for.</summary>
+    /// <param name="unit">Of the measure: "kg a metre", "t a hectare", "lb a sq ft".</param>
+    /// <param name="perKg">Price of a kilogram, above 0.</param>
+    /// <param name="plotM2">A plot, m²; null where not known.</param>
+    /// <param name="widthM">How wide a metre of bed is, m; null where not known.</param>
+    /// <returns>Null for what is no yield by weight, or wants a plot that is not known.</returns>
+    /// <remarks>"kg a m²" at 2.40: 24,000. "kg a metre" of a bed 1.2 m wide: 20,000.</remarks>
+    public static double? PerHa(string unit, double perKg, double? plotM2, double? widthM)
+    {
+        var perM2 = unit switch {
+            "kg a m²" => 1, "t a hectare" => 0.1, "kg a plot" => 1 / plotM2, "kg a metre" => 1 / widthM,
+            "lb a sq ft" => Per.PoundKg / Per.Ft2InM2, "lb an acre" => Per.PoundKg / Per.AcreInM2, "lb a plot" => Per.PoundKg / plotM2,
+            "lb a foot" => Per.PoundKg / 0.3048 / widthM, _ => (double?)null,
+        };
+        return perM2 is { } share && double.IsFinite(share) ? share * perKg * 10_000 : null;
+    }
+
     /// <summary>What it would earn a hectare, with the interval of the difference carried through.</summary>
     public static Ruling<EarnAnswer> Earns(TrialMoney m, double difference, double? lower, double? upper)
     {

@@ -134,13 +134,19 @@ const stages = [
   ["end", "at the end"],
   ["beforePump", "before the pump"],
   ["afterPump", "after the pump"],
+  ["nozzle", "out of the nozzle"],
+  ["soil", "in the soil"],
 ] as const;
 
 function KeepTally({ tally, kept }: { tally: Schemas["TallyQuestion"]; kept: () => void }) {
   const batches = useRead("/api/brew/batches");
   const sources = useRead("/api/brew/sources");
   const [stage, setStage] = useState("extracted");
+  const sprayers = useRead("/api/put-out/sprayers");
+  const ground = useRead("/api/ground");
   const [of, setOf] = useState("");
+  const [through, setThrough] = useState("");
+  const machine = ["beforePump", "afterPump", "nozzle", "soil"].includes(stage);
   const keep = useFieldWrite(
     "/api/brew/tallies",
     (body: Schemas["TallyRequest"]) => ({ body }),
@@ -150,7 +156,9 @@ function KeepTally({ tally, kept }: { tally: Schemas["TallyQuestion"]; kept: () 
   const options =
     stage === "source"
       ? (sources ?? []).map((s) => ({ id: s.id, name: `${s.name}${s.lot ? `, ${s.lot}` : ""}` }))
-      : (batches ?? []).slice(0, 12).map((b) => ({ id: b.id, name: `${b.vessel}: ${b.name}` }));
+      : stage === "soil"
+        ? ground.beds.map((b) => ({ id: b.id, name: b.name }))
+        : (batches ?? []).slice(0, 12).map((b) => ({ id: b.id, name: `${b.vessel}: ${b.name}` }));
   const id = options.find((o) => String(o.id) === of)?.id ?? options[0]?.id ?? null;
   return (
     <Form
@@ -160,8 +168,10 @@ function KeepTally({ tally, kept }: { tally: Schemas["TallyQuestion"]; kept: () 
         keep.mutate({
           tally,
           stage,
-          batchId: stage === "source" ? null : id,
+          batchId: stage === "source" || stage === "soil" ? null : id,
           inputId: stage === "source" ? id : null,
+          bedId: stage === "soil" ? id : null,
+          sprayerId: (machine && Number(through)) || null,
           at: null,
         })
       }
@@ -178,6 +188,14 @@ function KeepTally({ tally, kept }: { tally: Schemas["TallyQuestion"]; kept: () 
         options={options.map((o) => ({ value: String(o.id), name: o.name }))}
         onChange={setOf}
       />
+      {machine && (
+        <Pick
+          label="Through which machine"
+          value={through}
+          options={[{ value: "", name: "not said" }, ...sprayers.map((s) => ({ value: String(s.id), name: s.name }))]}
+          onChange={setThrough}
+        />
+      )}
       <Wrong problem={keep.error} />
       <Button type="submit" kind="filled" className="self-start" disabled={keep.isPending}>
         Keep this tally

@@ -12,6 +12,7 @@ import { Room } from "../../parts/Room";
 import { WrongElse, WrongHere } from "../../parts/Wrong";
 import { useClock } from "../../parts/clock";
 import { ClaimForm } from "./ClaimForm";
+import { ReckonWord } from "./ReckonRow";
 import { grades, uses } from "./claimWords";
 
 type View = Schemas["ClaimView"];
@@ -184,6 +185,7 @@ function Card({ claim: c }: { claim: View }) {
             </li>
           ))}
         </ul>
+        <Reckoned claim={c.card.key} />
         {c.found.length === 0 && (c.card.words ?? []).length > 0 && (
           <p className="text-ash">
             A trial or a square metre that names {(c.card.words ?? []).join(", ")} is laid in here by itself.
@@ -202,6 +204,31 @@ function Card({ claim: c }: { claim: View }) {
       <Form problem={away.error} onSend={() => undefined} label="Put the card away">
         <WrongElse />
       </Form>
+    </>
+  );
+}
+
+/** What the reckoning says of practices that the claim speaks of: the same rows, and no others. */
+function Reckoned({ claim }: { claim: string }) {
+  const rows = useRead("/api/judge/reckoning").rows.filter((r) => r.claims.includes(claim));
+  return rows.length === 0 ? null : (
+    <>
+      <h3 className="mt-2 text-lg">What it was worth here this year</h3>
+      <ul aria-label="In the reckoning">
+        {rows.map((r) => (
+          <li key={r.key} className="flex flex-wrap justify-between gap-x-4 border-t border-line py-1">
+            <span>
+              <Link to="/judge/reckoning" className="underline decoration-line underline-offset-4">
+                {r.name}
+              </Link>{" "}
+              <span className="figures text-ash">
+                {r.says}; {r.evidence}
+              </span>
+            </span>
+            <ReckonWord word={r.word} />
+          </li>
+        ))}
+      </ul>
     </>
   );
 }

@@ -16,7 +16,7 @@ import { Places } from "./PlanPlaces";
 import { Treatments } from "./PlanTreatments";
 import { Worth } from "./PlanWorth";
 import { PowerCurve } from "./PowerCurve";
-import { again, begin, joined, type Plan } from "./trialForm";
+import { again, begin, joined, reckoned, type Plan } from "./trialForm";
 
 /** The trial bench: reads what it begins from, then hands over. */
 export function TrialForm() {
@@ -32,11 +32,23 @@ export function TrialForm() {
   const plan = useReadIf(protocol !== null && id === null, "/api/judge/together/{id}/plan", {
     params: { path: { id: protocol! }, query: { arms: search.getAll("arms") } },
   });
+  const practice = search.get("reckoned") ?? "";
+  const doubt = useReadIf(practice !== "" && id === null, "/api/judge/reckoning/plan", {
+    params: { query: { practice, plots: Number(search.get("plots")) || undefined } },
+  });
   const template = templates.find((t) => t.id === (search.get("template") ?? trial?.templateId));
   return (
     <Bench
       id={id}
-      start={trial ? again(trial, kinds) : plan ? joined(plan, ground.beds, us) : begin(template, ground.beds, us)}
+      start={
+        trial
+          ? again(trial, kinds)
+          : plan
+            ? joined(plan, ground.beds, us)
+            : doubt
+              ? reckoned(doubt, ground.beds, us)
+              : begin(template, ground.beds, us)
+      }
       kinds={kinds}
       beds={ground.beds}
       inputs={shelf.inputs}

@@ -80,6 +80,15 @@ export function joined(plan: Plan, beds: Schemas["BedView"][], us = false): Plan
   return { ...plan, crop, season, places, money, noise };
 }
 
+/** A plan that the reckoning thinks of: what it says stands in it, ground and noise are one's own. */
+export function reckoned(plan: Plan, beds: Schemas["BedView"][], us = false): Plan {
+  const first = (plan.crop ?? "").toLowerCase().split(/[ ,]/)[0]!;
+  const fit = beds.filter((b) => first.length > 2 && b.crop.toLowerCase().startsWith(first));
+  const own = begin({ kind: plan.kind ?? "beds", replicates: plan.replicates ?? 5 }, fit.length > 0 ? fit : beds, us);
+  const money = plan.money ? { ...own.money, ...plan.money } : own.money;
+  return { ...plan, places: own.places, noise: own.noise, money };
+}
+
 /** A trial as it was kept, to be changed. */
 export function again(t: Schemas["TrialView"], kinds: Schemas["MeasureKind"][]): Plan {
   const basis = { "m²": "perM2", plot: "perPlot", hectare: "perHa", "sq ft": "perFt2", acre: "perAcre" };
