@@ -6,7 +6,7 @@ public class AxeTests
     /// <summary>What is done at a table: looked at wide only, as the whole must stay under CI's time.</summary>
     private static readonly string[] Desk =
     [
-        "/judge/new", "/judge/across", "/judge/together", "/judge/practice", "/judge/trials/2/print", "/brew/recipes", "/brew/ask",
+        "/judge/new", "/judge/across", "/judge/together", "/judge/practice", "/judge/reckoning/print", "/judge/harm", "/judge/trials/2/print", "/brew/recipes", "/brew/ask",
         "/brew/back",
         "/brew/practice", "/make/mix/2/card", "/make/heap/new", "/brew/14/card", "/brew/air", "/book/season", "/put-out/season",
             "/put-out/mixing", "/look/walk/new", "/look/zones", "/look/years",
@@ -45,6 +45,8 @@ public class AxeTests
         ("/judge/trials/2/sheet", "In walking order"), ("/judge/trials/2/print", "plot 1, Nursery Bench"),
         ("/judge/patches", "Ridge Bed 6, fennel"), ("/judge/across", "Tea against water only"),
         ("/judge/together", "Gorse Hill, garlic"), ("/judge/practice", "A field of oats"),
+        ("/judge/reckoning", "If you did only what has paid"), ("/judge/reckoning/print", "What would be worth finding out"),
+        ("/judge/ahead", "What each is worth"), ("/judge/harm", "Count at the microscope"),
         ("/look/leaves/6", "Every visit"), ("/judge/brix", "Sprays of the last"), ("/ground", "Beds"),
         ("/brew/water", "ascorbic acid"), ("/brew/sources", "Good to brew"), ("/brew/recipes", "Places to start"),
         ("/brew/air", "Pumps, side by side"),

@@ -204,7 +204,7 @@ public class BoxJourneys
     }
 
     /// <summary>A figure on each plot of the only trial: blind, as its codes say nothing.</summary>
-    private static void Measure(Page page) => page.Driver.ExecuteAsyncScript("""
+    internal static void Measure(Page page) => page.Driver.ExecuteAsyncScript("""
         const done = arguments[0];
         const say = (path, body) => fetch(path, { method: "POST", body: JSON.stringify(body),
           headers: { "Content-Type": "application/json", "Idempotency-Key": crypto.randomUUID() } });

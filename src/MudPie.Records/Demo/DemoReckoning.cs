@@ -38,7 +38,7 @@ internal static class DemoReckoning
         db.Add(new OwnReckoning {
             Terms = new ReckoningTerms {
                 Crops = new Dictionary<string, double> {
-                    ["garlic"] = 2.4, ["fennel"] = 2.2, ["beetroot"] = 1.4, ["blackcurrant"] = 1.1, ["hops"] = 8, ["oats"] = 0.25,
+                    ["garlic"] = 2.4, ["fennel"] = 2.2, ["beetroot"] = 1.4, ["blackcurrant"] = 1.1, ["hops"] = 8, ["oats and vetch"] = 0.25,
                 },
                 WaterPerM3 = 1.8, HoursAWeek = 5, Minutes = new Dictionary<string, double> { ["look-brix"] = 8 },
             },
@@ -80,12 +80,12 @@ internal static class DemoReckoning
         }
 
         var late = brews.Where(b => b.UseAt > now.AddDays(-30)).MinBy(b => b.UseAt)!;
-        Count(late, knapsack, TallyStage.BeforePump, 120, 12);
-        Count(late, knapsack, TallyStage.AfterPump, 112, 11);
-        Count(late, knapsack, TallyStage.Nozzle, 104, 6);
+        Count(late, knapsack, TallyStage.BeforePump, 34, 12);
+        Count(late, knapsack, TallyStage.AfterPump, 32, 11);
+        Count(late, knapsack, TallyStage.Nozzle, 31, 6);
         var early = brews.Where(b => b.UseAt < now.AddDays(-380)).MaxBy(b => b.UseAt)!;
-        Count(early, boom, TallyStage.BeforePump, 110, 14);
-        Count(early, boom, TallyStage.AfterPump, 58, 4);
-        Count(early, boom, TallyStage.Nozzle, 52, 3);
+        Count(early, boom, TallyStage.BeforePump, 38, 14);
+        Count(early, boom, TallyStage.AfterPump, 20, 4);
+        Count(early, boom, TallyStage.Nozzle, 19, 3);
     }
 }

@@ -62,7 +62,10 @@ public static class AheadEndpoints
 
     private static string Worth(AheadItem i) => i.Word is { } word
         ? $"{word.Word()}{(i.WorthAnHour is { } w ? $"; {(w < 0 ? "costs" : "brings")} {Reckoner.Money(Math.Abs(w))} an hour" : "")}"
-        : i.Kind is "trial" or "check" ? "what the rest is judged by" : "not reckoned yet";
+        : i.Kind switch {
+            "trial" or "check" => "what the rest is judged by", "yard" => "it counts with what it goes into", "going" => "under way",
+            _ => "not reckoned yet",
+        };
 }
 
 /// <summary>Reads all that is planned.</summary>
@@ -111,7 +114,8 @@ public sealed class AheadDesk(HoldingDb db, HoldingClock clock, ReckoningDesk re
             .ToDictionary(b => b.Id);
         double Minutes(Records.Brewing.Batch b) => usual.Job(b.Steps.Select(s => UsualMinutes.OfPlan(s.Id)).OfType<string>()
             .Sum(usual.Of), Math.Max(1, (int)Math.Ceiling(b.BrewL / 15)), new SquareMetres(b.Beds.Sum(x => x.Bed.AreaM2)));
-        AheadItem Item(Records.Brewing.Batch b, string key, DateOnly on, string door) => new(key, b.Name, "brew", on, Minutes(b), door) {
+        AheadItem Item(Records.Brewing.Batch b, string key, DateOnly on, string door) => new(key, b.Name,
+            b.State == BatchState.Brewing && key.StartsWith("brew", StringComparison.Ordinal) ? "going" : "brew", on, Minutes(b), door) {
             Practice = b.Beds.Count == 0 ? null : Practices.Key($"making-{b.Making.Word()}", b.Beds[0].Bed.Crop)
         };
         return [.. batches.Values.Where(b => b.State != BatchState.Used && b.State is BatchState.Planned or BatchState.Brewing)
@@ -127,9 +131,11 @@ public sealed class AheadDesk(HoldingDb db, HoldingClock clock, ReckoningDesk re
         var local = await clock.Local();
         DateOnly Day(DateTimeOffset at) => DateOnly.FromDateTime(local(at).DateTime);
         var trials = await db.Trials.AsNoTracking().Where(t => t.State != TrialState.Ended).Select(t => new {
-            t.Id, t.Question, t.State, t.StartedAt, t.ProtocolId, Plots = t.Plots.Count, Measures = t.Measures.Count,
-            Read = db.TrialReadings.Where(r => r.TrialId == t.Id).Select(r => r.On).Distinct().OrderByDescending(d => d).Take(2).ToList(),
+            t.Id, t.Question, t.StartedAt, t.ProtocolId, Plots = t.Plots.Count, Measures = t.Measures.Count,
         }).ToListAsync();
+        var ids = trials.Select(t => t.Id).ToList();
+        var dates = (await db.TrialReadings.AsNoTracking().Where(r => ids.Contains(r.TrialId)).Select(r => new { r.TrialId, r.On }).Distinct()
+            .ToListAsync()).ToLookup(r => r.TrialId, r => r.On);
         var days = (await db.Protocols.AsNoTracking().ToListAsync()).ToDictionary(p => p.Id, p => p.Told.Days ?? []);
         List<AheadItem> items = [];
         foreach (var t in trials)
@@ -144,8 +150,11 @@ public sealed class AheadDesk(HoldingDb db, HoldingClock clock, ReckoningDesk re
 
             List<DateOnly> visits = t.ProtocolId is { } of && days.TryGetValue(of, out var told) && told.Count > 0
                 ? [.. told.Select(d => Day(began).AddDays(d))]
-                : t.Read.Count == 0 ? [Day(began).AddDays(14)]
-                : [Day(t.Read[0]).AddDays(t.Read.Count > 1 ? Math.Max(1, (int)(t.Read[0] - t.Read[1]).TotalDays) : 14)];
+                : dates[t.Id].OrderDescending().Take(2).ToList() switch {
+                    [] => [Day(began).AddDays(14)],
+                    [var last, var before] => [Day(last).AddDays(Math.Max(1, (int)(last - before).TotalDays))],
+                    [var last, ..] => [Day(last).AddDays(14)],
+                };
             items.AddRange(visits.Select(d => new AheadItem($"trial-{t.Id}-{d:yyyyMMdd}", $"Measure: {t.Question}", "trial", d,
                 plots * Math.Max(1, t.Measures) * usual.Of("trial-read"), door)));
         }
@@ -157,7 +166,10 @@ public sealed class AheadDesk(HoldingDb db, HoldingClock clock, ReckoningDesk re
     private async Task<IEnumerable<AheadItem>> Dated(DateOnly from, DateOnly to)
     {
         var local = await clock.Local();
-        return (await DatedThings.Of(db, clock, mixes, heaps, works)).Select(d => new AheadItem(d.Uid, d.What, "check",
+        return (await DatedThings.Of(db, clock, mixes, heaps, works)).Select(d => new AheadItem(d.Uid, d.What,
+            d.Uid.StartsWith("walk", StringComparison.Ordinal) || d.Uid.StartsWith("strip", StringComparison.Ordinal)
+                || d.Uid.StartsWith("pests", StringComparison.Ordinal) || d.Uid.StartsWith("goal", StringComparison.Ordinal) ? "check"
+            : "yard",
             DateOnly.FromDateTime(local(d.At).DateTime), d.Minutes, d.Link)).Where(i => i.On >= from && i.On < to);
     }
 }

@@ -58,7 +58,8 @@ public sealed class ReckoningDesk(HoldingDb db, HoldingClock clock, JobsBook job
     public async Task<ReckonedYear> Year(ReckoningAsked a, int ago, CancellationToken stop)
     {
         var (terms, local) = (await db.Reckonings.Newest(), await clock.Local());
-        var (to, from) = (clock.Now.AddYears(-ago), clock.Now.AddYears(-ago - 1));
+        // what is written down this minute counts, by clocks that may differ a little
+        var (to, from) = (ago == 0 ? clock.Now.AddMinutes(5) : clock.Now.AddYears(-ago), clock.Now.AddYears(-ago - 1));
         var parts = PutIn.Parts(await jobs.Jobs(from, to, terms), terms);
         var crops = await CropsPerHa(terms);
         var hourly = a.Hour ?? (await clock.Find())?.HourlyWage;
@@ -69,7 +70,7 @@ public sealed class ReckoningDesk(HoldingDb db, HoldingClock clock, JobsBook job
         }
 
         DateOnly Day(DateTimeOffset at) => DateOnly.FromDateTime(local(at).DateTime);
-        return new ReckonedYear(Day(from), Day(to), [.. rows.OrderByDescending(r => r.Sum.Money + (r.Sum.Hours * (hourly ?? 1)))
+        return new ReckonedYear(Day(from), Day(clock.Now.AddYears(-ago)), [.. rows.OrderByDescending(r => r.Sum.Money + (r.Sum.Hours * (hourly ?? 1)))
             .ThenBy(r => r.Name, StringComparer.Ordinal)], parts, await jobs.Beside(from, to, terms));
     }
 

@@ -150,7 +150,7 @@ public sealed class ReckoningTelling(HoldingDb db, HoldingClock clock, Reckoning
         string Typed(double? x) => x is { } v ? v.ToString("0.######", CultureInfo.InvariantCulture) : "";
         var beds = await db.Beds.AsNoTracking().Where(b => b.Crop != Records.Ground.Bed.Nothing).Select(b => b.Crop).ToListAsync();
         var crops = year.Parts.Select(p => p.Ground.Crop).Concat(beds).Select(Practices.CropKey).Concat(terms.Crops.Keys)
-            .Where(c => c.Length > 0 && c != "bare").Distinct().Order(StringComparer.Ordinal);
+            .Where(c => c.Length > 0 && c != "bare ground").Distinct().Order(StringComparer.Ordinal);
         return new TermsView(newest?.Id, [.. UsualMinutes.House.Select(s => new UsualView(s.Id, s.Name, s.Of, s.Minutes, usual.Of(s.Id),
             usual.Own(s.Id)))], Typed(terms.WaterPerM3 * Per.Price(1, "L", units)), units.IsUs() ? "1000 gallons" : "cubic metre",
             Typed(terms.Trip), Typed(terms.HoursAWeek ?? ReckoningTerms.UsualHoursAWeek), Typed((await clock.Find())?.HourlyWage),

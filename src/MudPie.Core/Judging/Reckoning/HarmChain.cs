@@ -134,7 +134,8 @@ public static class HarmChain
         var least = to.Point.High / Math.Exp(Worth.Z * Math.Sqrt(to.Relative)) / from.Point.PerMl; // half of one where none was seen
         var (low, high) = (share * Math.Exp(-Worth.Z * se), least * Math.Exp(Worth.Z * se));
         var lost = high < 1;
-        var says = lost ? $"{Say.Number(share * 100, 2)} % come through: they are lost here"
+        var says = lost ? $"{Say.Number(share * 100, 2)} % come through ({Say.Number(low * 100, 2)} to {Say.Number(high * 100, 2)} %): they "
+                + "are lost here"
             : low > 1 ? $"{Say.Number(share, 2)} times as many: they grow here" : "no loss that could be told: count more fields";
         return new ChainLink(from.Point.Stage, to.Point.Stage, share, low, high, says, lost);
     }

@@ -32,12 +32,16 @@ public sealed record ReckoningTerms
 /// <summary>How practices are told apart: a thing put out, and the crop that it was put out on.</summary>
 public static class Practices
 {
-    /// <summary>The word that a crop goes by: its first, in small letters.</summary>
-    /// <remarks>"Garlic, winter" and "garlic": "garlic". "oats and vetch": "oats". "dahlias for cutting": "dahlias".</remarks>
+    private static readonly string[] When = ["spring ", "summer ", "autumn ", "winter ", "early ", "late ", "maincrop "];
+
+    /// <summary>What a crop goes by: its name in short and in small letters, without when it is grown.</summary>
+    /// <remarks>"Garlic, winter", "winter garlic" and "garlic": "garlic". "spring barley": "barley". "dahlias for cutting":
+    /// "dahlias".</remarks>
     public static string CropKey(string crop)
     {
-        var words = crop.Trim().ToLowerInvariant().Split([' ', ',', '(', '/'], 2, StringSplitOptions.RemoveEmptyEntries);
-        return words.Length == 0 ? "" : words[0];
+        var key = CropName(crop).ToLowerInvariant();
+        return When.FirstOrDefault(w => key.StartsWith(w, StringComparison.Ordinal) && key.Length > w.Length) is { } when
+            ? key[when.Length..].Trim() : key;
     }
 
     /// <summary>Whether a text has a word that begins so.</summary>

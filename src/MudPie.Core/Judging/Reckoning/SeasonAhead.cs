@@ -5,7 +5,7 @@ namespace MudPie.Core.Judging.Reckoning;
 /// <summary>Something that is planned.</summary>
 /// <param name="Key">Its stable name: "giving-12".</param>
 /// <param name="Name">What.</param>
-/// <param name="Kind">"giving", "brew", "trial", "check".</param>
+/// <param name="Kind">"giving", "brew", "going" (a brew that is under way, and can't be left out), "trial", "check" or "yard".</param>
 /// <param name="On">The day.</param>
 /// <param name="Minutes">Hands, 0 or more.</param>
 /// <param name="Door">Where it is planned.</param>
@@ -72,7 +72,7 @@ public static class SeasonAhead
         foreach (var week in laid.Where(w => w.Over > 0))
         {
             var over = week.Over;
-            foreach (var item in week.Items.Where(i => i.Minutes > 0).OrderBy(Rank).ThenBy(i => i.WorthAnHour ?? 0)
+            foreach (var item in week.Items.Where(i => i.Minutes > 0 && i.Kind != "going").OrderBy(Rank).ThenBy(i => i.WorthAnHour ?? 0)
                 .ThenByDescending(i => i.Minutes))
             {
                 if (over <= 1e-9)
@@ -89,15 +89,16 @@ public static class SeasonAhead
 
         var all = planned.Sum(i => i.Minutes) / 60;
         return Worked.Of(new AheadAnswer(laid, there, all, [.. go.OrderBy(Rank).ThenBy(i => i.WorthAnHour ?? 0)], still,
-            Sentence(laid, there, all, go)), "h", Evidence.PractitionersRule,
+            Sentence(laid, there, all)), "h", Evidence.PractitionersRule,
             [new("hours of a week", "Σ usual minutes ÷ 60", $"{planned.Count} things planned", $"{Say.Number(all, 2)} h in {many} weeks",
                 "programmes, brews, checks and trials that are planned")]);
     }
 
-    /// <summary>What goes first: what was shown not to pay, what nobody knows, a trial or what can't be told yet, looking, what paid.
-    /// </summary>
+    /// <summary>What goes first: what was shown not to pay, what nobody knows, what can't be told yet, a trial, looking, what paid, the
+    /// yard that all of it lives on.</summary>
     private static int Rank(AheadItem i) => (i.Kind, i.Word) switch {
-        (_, ReckonWord.Drop) => 0, (_, ReckonWord.TestOrDrop) => 1, ("trial", _) => 3, ("check", _) => 4, (_, ReckonWord.Keep) => 5, _ => 2,
+        (_, ReckonWord.Drop) => 0, (_, ReckonWord.TestOrDrop) => 1, ("trial", _) => 3, ("check", _) => 4, (_, ReckonWord.Keep) => 5,
+        ("yard", _) => 6, _ => 2,
     };
 
     private static AheadWeek Week(DateOnly monday, IEnumerable<AheadItem> items, double there)
@@ -109,13 +110,12 @@ public static class SeasonAhead
 
     private static DateOnly Monday(DateOnly day) => day.AddDays(-(((int)day.DayOfWeek + 6) % 7));
 
-    private static string Sentence(List<AheadWeek> weeks, double there, double all, List<AheadItem> go)
+    private static string Sentence(List<AheadWeek> weeks, double there, double all)
     {
         var over = weeks.Where(w => w.Over > 0).ToList();
         return all <= 0 ? "Nothing is planned yet."
             : over.Count == 0 ? $"{Say.Number(all, 2)} h are planned, and every week fits into {Say.Number(there, 2)} h."
             : $"{Say.Count(over.Count, "week")} of {weeks.Count} {(over.Count == 1 ? "does" : "do")} not fit into {Say.Number(there, 2)} h: "
-                + $"most is the week of {Say.Day(over.MaxBy(w => w.Over)!.From)}, {Say.Number(over.Max(w => w.Over), 2)} h too many."
-                + (go.Count == 0 ? "" : " What could go stands below, least worth first.");
+                + $"the week of {Say.Day(over.MaxBy(w => w.Over)!.From)} has {Say.Number(over.Max(w => w.Over), 2)} h too many.";
     }
 }

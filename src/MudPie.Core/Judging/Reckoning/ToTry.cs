@@ -136,9 +136,8 @@ public static class ToTryOf
 
     private static string Says(TryAsked a, ToTry t)
     {
-        var (worth, cost) = (Reckoner.Money(t.Told.WorthOfTrial / a.Years), $"{Say.Number(t.Hours, 2)} h and {Reckoner.Money(t.Stuff)}");
-        return t.Told.Net > 0 ? $"worth {worth} a year, costs {cost} once: it leaves {Reckoner.Money(t.Told.Net)}"
-            : a.Row.Mean < 0 ? $"worth {worth} a year, costs {cost}: cheaper to leave the thing off than to find out"
-            : $"worth {worth} a year, costs {cost}: cheaper to go on as you do than to find out";
+        var cost = $"costs {Say.Number(t.Hours, 2)} h{(t.Stuff >= 0.005 ? $" and {Reckoner.Money(t.Stuff)}" : "")}";
+        return t.Told.Net > 0 ? $"{cost} once: it leaves {Reckoner.Money(t.Told.Net)}"
+            : $"{cost}: cheaper to {(a.Row.Mean < 0 ? "leave the thing off" : "go on as you do")} than to find out";
     }
 }

@@ -103,9 +103,15 @@ function Line({ item: i, leave, dated = false }: LineProps) {
           {i.shown}; {i.worth}
         </span>
       </span>
-      <Button kind="plain" onClick={() => leave(i.key)} aria-label={`leave it out: ${i.name}, ${clock.sayDate(i.on)}`}>
-        leave it out
-      </Button>
+      {i.kind !== "going" && (
+        <Button
+          kind="plain"
+          onClick={() => leave(i.key)}
+          aria-label={`leave it out: ${i.name}, ${clock.sayDate(i.on)}`}
+        >
+          leave it out
+        </Button>
+      )}
     </li>
   );
 }

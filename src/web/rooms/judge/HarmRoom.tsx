@@ -81,10 +81,10 @@ function Chain({ line: l }: { line: Line }) {
   const [low, high] = [Math.floor(Math.log10(Math.min(...seen))), Math.ceil(Math.log10(Math.max(...seen)))];
   const tens = Math.max(1, high - low);
   const y = (v: number) => 20 + (1 - (Math.log10(Math.max(v, 10 ** low)) - low) / tens) * 150;
-  const x = (i: number) => 80 + (i * 560) / Math.max(1, l.points.length - 1) - (l.points.length === 1 ? 0 : 0);
+  const x = (i: number) => 80 + (i * 560) / Math.max(1, l.points.length - 1);
   return (
     <svg
-      viewBox="0 0 720 220"
+      viewBox="0 0 720 242"
       className="h-auto w-full"
       role="img"
       aria-label={l.points.map((p) => `${p.name}: ${p.shown}`).join("; ")}
@@ -116,16 +116,20 @@ function Chain({ line: l }: { line: Line }) {
           <circle cx={x(i)} cy={y(p.perMl)} r="6" className="fill-clay" />
           <text
             x={x(i)}
-            y="198"
+            y="194"
             textAnchor={i === 0 ? "start" : i === l.points.length - 1 ? "end" : "middle"}
             fontSize="15"
             className="fill-ink"
           >
-            {p.name}
+            {p.name.split(/ (?=the )/).map((part, k) => (
+              <tspan key={k} x={x(i)} dy={k === 0 ? 0 : 17}>
+                {part}
+              </tspan>
+            ))}
           </text>
         </g>
       ))}
-      <text x="700" y="216" textAnchor="end" fontSize="14" className="fill-ash">
+      <text x="700" y="236" textAnchor="end" fontSize="14" className="fill-ash">
         in 1 mL; a broken line: they are lost there
       </text>
     </svg>

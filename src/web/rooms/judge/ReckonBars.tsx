@@ -3,7 +3,7 @@ import { Interval } from "../../parts/Interval";
 
 type Row = Schemas["ReckonRowView"];
 
-/** From money of a large area to a place across a bar: near nought evenly, further out drawn closer, as gains may be a thousandfold apart. */
+/** From money of a large area to a place across a bar: near nought evenly, further out drawn closer, as gains may lie far apart. */
 export function scaleOf(rows: readonly Row[]) {
   const ends = rows.filter((r) => r.priced).flatMap((r) => [Math.abs(r.lower), Math.abs(r.upper)]);
   const most = Math.max(...ends, 1);

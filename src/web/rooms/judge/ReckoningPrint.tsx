@@ -40,7 +40,7 @@ export function ReckoningPrint() {
             <tr key={row.key} className="border-b border-line align-top">
               <td className="py-0.5 pr-3 font-bold">{row.name}</td>
               <td className="figures pr-3">{row.says}</td>
-              <td className="figures pr-3">{row.lastYear.replace("the year before: ", "")}</td>
+              <td className="figures pr-3">{row.lastYear.replace(/^the year before: | the year before$/, "")}</td>
               <td className="figures pr-3">{row.rangeShown === "" ? row.why : row.rangeShown}</td>
               <td className="pr-3">{row.evidence}</td>
               <td>

@@ -26,7 +26,7 @@ export function ReckoningRoom() {
   const { at, marks } = scaleOf(r.rows);
   return (
     <Room
-      title="The reckoning: what the year’s work was worth"
+      title="What the year’s work was worth"
       under={`${r.span} · money ${r.area} of ground it went on, after its own cost and your hours`}
       peek={r.headline}
       bench={

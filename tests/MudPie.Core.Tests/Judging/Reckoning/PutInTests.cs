@@ -85,7 +85,8 @@ public class PutInTests
     [Theory]
     [InlineData("Garlic, winter", "garlic", "Garlic")]
     [InlineData("dahlias in 12 L pots", "dahlias", "dahlias")]
-    [InlineData("oats and vetch", "oats", "oats and vetch")]
+    [InlineData("oats and vetch", "oats and vetch", "oats and vetch")]
+    [InlineData("spring barley", "barley", "spring barley")]
     [InlineData("hops, 120 hills", "hops", "hops")]
     [InlineData("", "", "")]
     public void A_crop_goes_by_its_first_word(string crop, string key, string name)

@@ -128,7 +128,7 @@ public class WorthTests
     [Fact]
     public void A_trial_is_thought_of_with_the_plots_that_leave_most()
     {
-        var row = Worth.Of(Asked(450, Trial(0.17, 0.19))).Value;
+        var row = Worth.Of(Asked(450, Trial(0.03, 0.19))).Value;
         var told = ToTryOf.Of(Doubt(row, 450) with { NoisePerHa = 0.16 * 20_000, NoiseSays = "own trial" }, new UsualMinutes()).Value;
         told.PlotsOfEach.ShouldBeInRange(ToTryOf.Fewest, ToTryOf.Most);
         told.Spread.ShouldBe(row.Sd / 2, 1e-9);
@@ -141,6 +141,7 @@ public class WorthTests
         told.Told.ShouldBe(FindingOut.Of(new WorthQuestion { MeanPerHa = row.Mean, SePerHa = row.Sd, NewSePerHa = told.NewSe,
             Hectares = 0.5, Years = 5, CostOfTrial = told.Cost }).Value);
         told.Says.ShouldContain("it leaves");
+        told.PlotsOfEach.ShouldBeGreaterThan(ToTryOf.Fewest); // more plots pay here
     }
 
     [Fact]
