@@ -6,7 +6,8 @@ public class AxeTests
     /// <summary>What is done at a table: looked at wide only, as the whole must stay under CI's time.</summary>
     private static readonly string[] Desk =
     [
-        "/judge/new", "/judge/across", "/judge/together", "/judge/practice", "/judge/reckoning/print", "/judge/harm", "/judge/trials/2/print", "/brew/recipes", "/brew/ask",
+        "/judge/new", "/judge/across", "/judge/together", "/judge/practice", "/judge/reckoning/print", "/judge/harm",
+        "/judge/trials/2/print", "/brew/recipes", "/brew/ask",
         "/brew/back",
         "/brew/practice", "/make/mix/2/card", "/make/heap/new", "/brew/14/card", "/brew/air", "/book/season", "/put-out/season",
             "/put-out/mixing", "/look/walk/new", "/look/zones", "/look/years",

@@ -133,7 +133,7 @@ public class BrewhouseJourneys
         page.See("more fields halve it");
         page.Click("at the end");
         page.Click("Keep this tally");
-        page.Until(() => page.Driver.FindElements(By.XPath("//section[@aria-label='Tallies kept']//li")).Count == 3,
+        page.Until(() => page.Driver.FindElements(By.XPath("//section[@aria-label='Tallies kept']//li")).Count == 9,
             "the tally among those kept");
     }
 

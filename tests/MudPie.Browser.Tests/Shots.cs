@@ -20,7 +20,7 @@ public class Shots
         ("peg", "/look/pegs/1", "Against this peg", 1280, 800, "day"),
         ("almanac", "/keep/almanac", "Sky today", 1280, 800, "day"),
         ("sheet", "/make/sheet/5", "Why not more", 1280, 800, "day"),
-        ("sheets", "/look/sheets/4", "Read together", 1280, 800, "day"),
+        ("reckoning", "/judge/reckoning", "worth finding out", 1280, 800, "day"),
         ("leaves", "/look/leaves/10", "look at potassium", 1280, 800, "day"),
         ("phone-walk", "/look/walk/1", "Roots", 390, 844, "day"),
         ("phone-night-check", "/brew/14?read=oxygen#read", "Read it", 390, 844, "night"),

@@ -104,7 +104,8 @@ public class CalculatorTests : IDisposable
             .ShouldBe(["oxygen-saturation", "brew-run", "brew-forecast", "chlorine-dose", "microscope-count", "dilution", "tank-plan",
                 "put-out-race", "sprayer-rate", "inoculant-dose", "injector-stock", "sun", "seasons", "full-moons",
                 "trial-analysis", "replicates", "germination",
-                "combine-trials", "worth-finding-out", "mix", "compost-recipe", "nitrogen-drawdown", "soil-corrections", "blend", "char-carbon",
+                "combine-trials", "worth-finding-out", "mix", "compost-recipe", "nitrogen-drawdown",
+                "soil-corrections", "blend", "char-carbon",
                 "brix-correct"]);
         foreach (var c in list)
         {

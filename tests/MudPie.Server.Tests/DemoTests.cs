@@ -18,7 +18,7 @@ public class DemoTests
         titles.ShouldContain(t => t.StartsWith("Brix on", StringComparison.Ordinal));
 
         var batches = (await h.Get("/api/brew/batches")).AsArray();
-        batches.Count.ShouldBe(15);
+        batches.Count.ShouldBe(17);
         batches.Count(b => (string)b!["state"]! == "heaped").ShouldBe(3);
         foreach (var b in batches.Where(b => (string)b!["state"]! == "used" && b["lowestOxygen"] is not null))
         {

@@ -3,8 +3,8 @@ using System.Text.Json.Nodes;
 
 namespace MudPie.Server.Tests;
 
-/// <summary>The reckoning of a year: one set of sums for its rows, its cuts, the tank, the goals and the table; from a doubt to a trial; the
-/// season ahead; where organisms are lost.</summary>
+/// <summary>The reckoning of a year: one set of sums for its rows, its cuts, the tank, the goals and the table; from a doubt to a trial;
+/// the season ahead; where organisms are lost.</summary>
 public sealed class ReckoningTests
 {
     private static async Task<JsonNode> Read(TestHolding h, string query = "") => await h.Get($"/api/judge/reckoning{query}");
@@ -64,7 +64,8 @@ public sealed class ReckoningTests
         var wide = Row(await Read(h, "?hectares=100&years=10"), name);
         ((double)wide["find"]!["net"]!).ShouldBeGreaterThan((double)a["find"]!["net"]!);
         ((string)wide["find"]!["ground"]!).ShouldContain("for 10 years");
-        foreach (var (query, field) in new[] { ("hectares=0", "hectares"), ("years=0", "years"), ("hectares=-1", "hectares"), ("hour=-2", "hour"),
+        foreach (var (query, field) in new[] { ("hectares=0", "hectares"), ("years=0", "years"), ("hectares=-1", "hectares"),
+            ("hour=-2", "hour"),
             ("years=NaN", "years"), ("hectares=1e300", "hectares") })
         {
             using var reply = await h.Http.GetAsync($"/api/judge/reckoning?{query}", TestContext.Current.CancellationToken);
@@ -89,11 +90,13 @@ public sealed class ReckoningTests
         var steps = Row(r, "liquid seaweed on fennel")["steps"]!.AsArray();
         ((string)steps[0]!["name"]!).ShouldBe("setting out, and washing up after");
         (await Tank(h) - before).ShouldBe(12, 0.01); // an hour more of setting out, at 12
-        ((double)r["terms"]!["steps"]!.AsArray().First(s => (string)s!["id"]! == "look-brix")!["minutes"]!).ShouldBe(10); // the house's again
+        var brix = r["terms"]!["steps"]!.AsArray().First(s => (string)s!["id"]! == "look-brix")!;
+        ((double)brix["minutes"]!).ShouldBe(10); // the house's again
         (await h.Refused("/api/judge/reckoning/terms", new { change, hourly = "13" })).Keys.ShouldBe(["change"]);
         var newest = (int?)r["terms"]!["change"];
         (await h.Refused("/api/judge/reckoning/terms", new {
-            change = newest, hourly = "lots", hoursAWeek = "400", minutes = new Dictionary<string, string> { ["out-set"] = "-3", ["nap"] = "9" },
+            change = newest, hourly = "lots", hoursAWeek = "400",
+            minutes = new Dictionary<string, string> { ["out-set"] = "-3", ["nap"] = "9" },
             crops = new Dictionary<string, string> { ["garlic"] = "free" },
         })).Keys.ShouldBe(["minutes.out-set", "minutes.nap", "crops.garlic", "hoursAWeek", "hourly"], ignoreOrder: true);
     }
@@ -231,8 +234,10 @@ public sealed class ReckoningTests
         var boom = lines.First(l => ((string)l!["machine"]!).Contains("boom", StringComparison.Ordinal))!;
         ((string)boom["sentence"]!).ShouldContain("before the pump and behind the pump");
         lines.Select(l => (int)l!["year"]!).Distinct().Count().ShouldBeGreaterThan(1);
-        object Tally(int n) => new { fields = new[] { new { bacteria = n }, new { bacteria = n + 1 } }, objective = 40, fieldNumberMm = 20,
-            coverSlipMm2 = 324, dropMl = 0.05, dilution = 5 };
+        object Tally(int n) => new {
+            fields = new[] { new { bacteria = n }, new { bacteria = n + 1 } }, objective = 40, fieldNumberMm = 20,
+            coverSlipMm2 = 324, dropMl = 0.05, dilution = 5
+        };
         await h.Post("/api/brew/tallies", new { bedId = 2, stage = "soil", sprayerId = 1, tally = Tally(9) });
         (await h.Refused("/api/brew/tallies", new { batchId = 1, stage = "soil", tally = Tally(9) })).Keys.ShouldBe(["bedId"]);
         (await h.Refused("/api/brew/tallies", new { batchId = 1, stage = "nozzle", sprayerId = 999, tally = Tally(9) })).Keys

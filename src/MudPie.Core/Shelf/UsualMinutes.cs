@@ -59,17 +59,24 @@ public sealed class UsualMinutes(IReadOnlyDictionary<string, double>? own = null
 
     /// <summary>Of a step at a heap.</summary>
     public static string OfHeap(HeapStep step) => step switch {
-        HeapStep.Layer => "heap-layer", HeapStep.Turned => "heap-turn", HeapStep.Sieved => "heap-sieve", _ => "heap-look",
+        HeapStep.Layer => "heap-layer",
+        HeapStep.Turned => "heap-turn",
+        HeapStep.Sieved => "heap-sieve",
+        _ => "heap-look",
     };
 
     /// <summary>Of a step of mixing.</summary>
     public static string OfMix(MixStep step) => step switch {
-        MixStep.Charged => "mix-charge", MixStep.Checked => "mix-check", MixStep.Mixed => "mix-mix", _ => "mix-fill",
+        MixStep.Charged => "mix-charge",
+        MixStep.Checked => "mix-check",
+        MixStep.Mixed => "mix-mix",
+        _ => "mix-fill",
     };
 
     /// <summary>Of a step in the yard.</summary>
     public static string OfWork(WorkStep step) => step switch {
-        WorkStep.Fed or WorkStep.Bedding => "worms-feed", WorkStep.Harvested => "worms-harvest",
+        WorkStep.Fed or WorkStep.Bedding => "worms-feed",
+        WorkStep.Harvested => "worms-harvest",
         WorkStep.Lit or WorkStep.Fuelled or WorkStep.Quenched or WorkStep.DugOver => "burn",
         WorkStep.Hung or WorkStep.Buried or WorkStep.Lifted or WorkStep.Stirred => "prep",
         WorkStep.Sampled => "look-sheet",

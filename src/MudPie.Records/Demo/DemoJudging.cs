@@ -162,7 +162,8 @@ internal static class DemoJudging
             [.. Enumerable.Range(1, 5).Select(i => new LayoutPlace($"Ridge Bed {i}", 30, 1.2))], "yieldMetre", 0.15, "tea", 5107,
             330, 118), now);
         trial.Money = new TrialMoney { CostPerHa = 450, PricePerUnit = 2.4, Basis = "perPlot", PlotM2 = 1.2 };
-        Measure(db, trial, trial.EndedAt!.Value, 14, 0.13, 0.1, t => t.Role switch {
+        Measure(db, trial, trial.EndedAt!.Value, 14, 0.13, 0.1, t => t.Role switch
+        {
             TrialRole.Control => 2.78,
             TrialRole.Water => 2.98,
             _ => 3.13

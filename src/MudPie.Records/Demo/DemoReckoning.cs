@@ -67,7 +67,7 @@ internal static class DemoReckoning
             job.Id));
     }
 
-    /// <summary>Counts of a brew before and behind the knapsack's pump and out of its nozzle; the year before the same at the boom.</summary>
+    /// <summary>Counts of a brew before and behind the knapsack's pump and out of its nozzle; the year before at the boom.</summary>
     private static void Counts(HoldingDb db, DateTimeOffset now, Sprayer knapsack)
     {
         var boom = db.Sprayers.First(s => s.Kind == "boom");

@@ -63,7 +63,9 @@ public static class AheadEndpoints
     private static string Worth(AheadItem i) => i.Word is { } word
         ? $"{word.Word()}{(i.WorthAnHour is { } w ? $"; {(w < 0 ? "costs" : "brings")} {Reckoner.Money(Math.Abs(w))} an hour" : "")}"
         : i.Kind switch {
-            "trial" or "check" => "what the rest is judged by", "yard" => "it counts with what it goes into", "going" => "under way",
+            "trial" or "check" => "what the rest is judged by",
+            "yard" => "it counts with what it goes into",
+            "going" => "under way",
             _ => "not reckoned yet",
         };
 }
@@ -79,7 +81,8 @@ public sealed class AheadDesk(HoldingDb db, HoldingClock clock, ReckoningDesk re
         var worth = (await reckoning.Year(new ReckoningAsked(), 0, stop)).Rows.ToDictionary(r => r.Key);
         var to = today.AddDays(7 * weeks);
         AheadItem Worthy(AheadItem i) => i.Practice is { } p && worth.TryGetValue(p, out var r) ? i with {
-            Word = r.Worth.Value.Word, WorthAnHour = r.Worth.Value.Priced && r.Sum.Hours > 0
+            Word = r.Worth.Value.Word,
+            WorthAnHour = r.Worth.Value.Priced && r.Sum.Hours > 0
                 ? r.Worth.Value.Mean * r.Sum.Hectares / r.Sum.Hours : null,
         } : i;
         List<AheadItem> items = [.. await Givings(today, to, usual), .. await Brews(today, to, usual), .. await Trials(today, to, usual),
@@ -134,8 +137,8 @@ public sealed class AheadDesk(HoldingDb db, HoldingClock clock, ReckoningDesk re
             t.Id, t.Question, t.StartedAt, t.ProtocolId, Plots = t.Plots.Count, Measures = t.Measures.Count,
         }).ToListAsync();
         var ids = trials.Select(t => t.Id).ToList();
-        var dates = (await db.TrialReadings.AsNoTracking().Where(r => ids.Contains(r.TrialId)).Select(r => new { r.TrialId, r.On }).Distinct()
-            .ToListAsync()).ToLookup(r => r.TrialId, r => r.On);
+        var dates = (await db.TrialReadings.AsNoTracking().Where(r => ids.Contains(r.TrialId)).Select(r => new { r.TrialId, r.On })
+            .Distinct().ToListAsync()).ToLookup(r => r.TrialId, r => r.On);
         var days = (await db.Protocols.AsNoTracking().ToListAsync()).ToDictionary(p => p.Id, p => p.Told.Days ?? []);
         List<AheadItem> items = [];
         foreach (var t in trials)

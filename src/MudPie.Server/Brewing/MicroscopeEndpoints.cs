@@ -78,7 +78,8 @@ public static class MicroscopeEndpoints
             Input = db.Inputs.Where(i => i.Id == t.InputId).Select(i => i.Lot == null ? i.Name : i.Name + ", " + i.Lot).FirstOrDefault(),
         }).ToListAsync();
         var views = rows.Select(r =>
-            (r.BatchId, View: new TallyView(r.Id, r.Batch ?? r.Input ?? r.Bed ?? "", r.Stage, r.At, MicroscopeTally.Of(r.Tally).Worked))).ToList();
+            (r.BatchId, View: new TallyView(r.Id, r.Batch ?? r.Input ?? r.Bed ?? "", r.Stage, r.At,
+                MicroscopeTally.Of(r.Tally).Worked))).ToList();
         var growth = views.Where(v => v.BatchId is not null).GroupBy(v => v.BatchId)
             .Select(g => (First: g.LastOrDefault(v => v.View.Stage == TallyStage.Extracted).View,
                 Last: g.FirstOrDefault(v => v.View.Stage == TallyStage.End).View))

@@ -78,11 +78,11 @@ public sealed class EvidenceBook(HoldingDb db, TrialDesk trials, TogetherDesk to
         var plots = t.Kind switch { TrialKind.Pots => "pots", TrialKind.Strips => "strips", _ => "plots" };
         return new FoundWorth(look ? $"one of each, {t.Plots.Count} {plots}: a look" : $"own trial, {t.Plots.Count} {plots}",
             verdict.Difference, r.Measure.Unit) {
-                Lower = verdict.Lower, Upper = verdict.Upper, LowerIsBetter = r.Measure.LowerIsBetter, PerHa = PerHa(t, r.Measure, terms),
-                WorthHaving = r.Measure.Order == 0 ? t.WorthHaving : null, Noise = r.Answer.NoiseSd,
-                PlotM2 = t.Plots.Count > 0 ? t.Plots[0].Length * t.Plots[0].Width : null, TrialId = t.Id,
-                Why = look ? "One of each is a look, not a test." : forced ? "Its figures can’t be gone by: see its answer." : null,
-            };
+            Lower = verdict.Lower, Upper = verdict.Upper, LowerIsBetter = r.Measure.LowerIsBetter, PerHa = PerHa(t, r.Measure, terms),
+            WorthHaving = r.Measure.Order == 0 ? t.WorthHaving : null, Noise = r.Answer.NoiseSd,
+            PlotM2 = t.Plots.Count > 0 ? t.Plots[0].Length * t.Plots[0].Width : null, TrialId = t.Id,
+            Why = look ? "One of each is a look, not a test." : forced ? "Its figures can’t be gone by: see its answer." : null,
+        };
     }
 
     /// <summary>What was given in a treatment: its levels but for those that are none.</summary>

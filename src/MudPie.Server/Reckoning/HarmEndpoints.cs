@@ -37,7 +37,8 @@ public static class HarmEndpoints
             Batch = a.BatchId!.Value, a.Tool
         }).ToListAsync()).GroupBy(a => a.Batch).ToDictionary(g => g.Key, g => g.First().Tool);
         var told = HarmChain.Of([.. rows.Select(t => new ChainCount(t.Id, t.Stage, DateOnly.FromDateTime(local(t.At).DateTime),
-            t.SprayerId is { } s && machines.TryGetValue(s, out var name) ? name : t.BatchId is { } b ? used.GetValueOrDefault(b) ?? "" : "",
+            t.SprayerId is { } s && machines.TryGetValue(s, out var name) ? name
+                : t.BatchId is { } b ? used.GetValueOrDefault(b) ?? "" : "",
             t.Tally, t.BatchId))], group);
         if (told.Refused is { } no)
         {

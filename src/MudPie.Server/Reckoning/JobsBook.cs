@@ -124,8 +124,8 @@ public sealed class JobsBook(HoldingDb db, HoldingClock clock, LotCosts lots)
         return new ThingOut($"making-{batch.Making.Word()}", Practices.Said(batch.Making),
             cost.Lines.Sum(l => l.Amount * (l.Price ?? 0)) * share, [.. made.Select(m => m with { Minutes = m.Minutes * share })],
             [.. cost.Lines.Where(l => l.Price is null && l.Amount > 0).Select(l => l.Name).Distinct()]) {
-                Making = batch.Making, Amount = job.TeaL,
-            };
+            Making = batch.Making, Amount = job.TeaL,
+        };
     }
 
     /// <summary>What came from the shelf, each input once.</summary>
@@ -171,14 +171,15 @@ public sealed class JobsBook(HoldingDb db, HoldingClock clock, LotCosts lots)
         return [.. beside.Where(b => b.Work.Sum(w => w.Minutes) > 0 || b.Money > 0)];
     }
 
-    /// <summary>Hours and money of brews whole; money is not known where a price is not. Those that were never begun are left out.</summary>
+    /// <summary>Hours and money of brews whole; money is not known where a price is not. Those never begun are left out.</summary>
     public async Task<Dictionary<int, (double Hours, double? Money)>> Brewed(IReadOnlyList<int> ids, ReckoningTerms terms)
     {
         var usual = new UsualMinutes(terms.Minutes);
         var batches = ids.Count == 0 ? [] : await db.Batches.AsNoTracking().Where(b => ids.Contains(b.Id) && b.StartedAt != null)
             .ToListAsync();
         var (costs, looks) = (await lots.OfBrews(batches, usual), await Looks([.. batches.Select(b => b.Id)], usual));
-        return costs.ToDictionary(c => c.Key, c => ((c.Value.Made.Sum(m => m.Minutes) + (looks.GetValueOrDefault(c.Key)?.Minutes ?? 0)) / 60,
+        return costs.ToDictionary(c => c.Key, c => (
+            (c.Value.Made.Sum(m => m.Minutes) + (looks.GetValueOrDefault(c.Key)?.Minutes ?? 0)) / 60,
             c.Value.Lines.Any(l => l.Price is null) ? (double?)null : c.Value.Lines.Sum(l => l.Amount * l.Price!.Value)));
     }
 
@@ -197,16 +198,14 @@ public sealed class JobsBook(HoldingDb db, HoldingClock clock, LotCosts lots)
             costs.Values.SelectMany(c => c.Lines).Sum(l => l.Amount * (l.Price ?? 0)), "heaped, or going yet")];
     }
 
+    /// <summary>Laying out and measuring; what is put on plots is a job of the book, and counts with its practice.</summary>
     private async Task<IReadOnlyList<Spent>> Trials(DateTimeOffset from, DateTimeOffset to, UsualMinutes usual)
     {
         var begun = await db.Trials.AsNoTracking().Where(t => t.StartedAt >= from && t.StartedAt < to).Select(t => t.Plots.Count)
             .ToListAsync();
-        var treated = (await db.Trials.AsNoTracking().Where(t => t.Events.Any(e => e.Kind == "treated" && e.At >= from && e.At < to))
-            .Select(t => new { Plots = t.Plots.Count, Arms = t.Treatments.Count, Times = t.Events.Count(e => e.Kind == "treated"
-                && e.At >= from && e.At < to) }).ToListAsync()).Select(t => t.Times * t.Plots / Math.Max(1, t.Arms)).ToList();
         var read = await db.TrialReadings.ThatStand().CountAsync(r => r.On >= from && r.On < to);
         return [new("trial-plan", begun.Count * usual.Of("trial-plan")), new("trial-lay", begun.Sum() * usual.Of("trial-lay")),
-            new("trial-treat", treated.Sum() * usual.Of("trial-treat")), new("trial-read", read * usual.Of("trial-read"))];
+            new("trial-read", read * usual.Of("trial-read"))];
     }
 
     /// <summary>Steps of the span at heaps, bins, burns and mixes from which nothing came yet, and what lies of lots made in it.</summary>

@@ -42,8 +42,8 @@ public sealed record ReckonedYear(DateOnly From, DateOnly To, IReadOnlyList<Reck
     public double Money => Parts.Sum(p => p.Money) + Beside.Sum(b => b.Money);
 }
 
-/// <summary>Reckons a year: what was put in, what it was worth by the best evidence, and which doubt is worth a trial. The one place that all
-/// pages ask.</summary>
+/// <summary>Reckons a year: what was put in, what it was worth by the best evidence, and which doubt is worth a trial. The one place that
+/// all pages ask.</summary>
 public sealed class ReckoningDesk(HoldingDb db, HoldingClock clock, JobsBook jobs, EvidenceBook evidence, ClaimDesk claims)
 {
     /// <summary>Years that a thing is thought to be used for where nobody says.</summary>
@@ -70,8 +70,9 @@ public sealed class ReckoningDesk(HoldingDb db, HoldingClock clock, JobsBook job
         }
 
         DateOnly Day(DateTimeOffset at) => DateOnly.FromDateTime(local(at).DateTime);
-        return new ReckonedYear(Day(from), Day(clock.Now.AddYears(-ago)), [.. rows.OrderByDescending(r => r.Sum.Money + (r.Sum.Hours * (hourly ?? 1)))
-            .ThenBy(r => r.Name, StringComparer.Ordinal)], parts, await jobs.Beside(from, to, terms));
+        return new ReckonedYear(Day(from), Day(clock.Now.AddYears(-ago)),
+            [.. rows.OrderByDescending(r => r.Sum.Money + (r.Sum.Hours * (hourly ?? 1))).ThenBy(r => r.Name, StringComparer.Ordinal)],
+            parts, await jobs.Beside(from, to, terms));
     }
 
     private async Task<Reckoned> Row(string key, List<PutInPart> parts,
@@ -86,14 +87,16 @@ public sealed class ReckoningDesk(HoldingDb db, HoldingClock clock, JobsBook job
             Name = Practices.Name(thing.Name, ground.Crop), CostPerHa = cost, CropPerHa = crop,
             Own = await evidence.Own(thing, words, ground.Crop, with.Terms, stop),
             Together = await evidence.Together(words, ground.Crop, with.Terms, stop),
-            Published = words.Select(PublishedEffects.Of).FirstOrDefault(p => p is not null),
+            Published = await Published(words),
         };
         var worth = Worth.Of(asked);
         var hectares = with.Asked.Hectares is { } large ? Units(large, await clock.Units()) : sum.Hectares;
         return new Reckoned(key, asked.Name, sum, cost, worth, asked, parts) {
             Hectares = hectares,
             Try = worth.Value.Priced && worth.Value.Sd > 0 && cost is { } c ? ToTryOf.Of(Trial(worth.Value, c, sum, parts, asked) with {
-                Hectares = hectares, Years = with.Asked.Years ?? UsualYears, Hourly = with.Hourly,
+                Hectares = hectares,
+                Years = with.Asked.Years ?? UsualYears,
+                Hourly = with.Hourly,
             }, new UsualMinutes(with.Terms.Minutes)) : null,
         };
     }
@@ -110,7 +113,8 @@ public sealed class ReckoningDesk(HoldingDb db, HoldingClock clock, JobsBook job
             Row = row, CostPerHa = cost, Hectares = sum.Hectares, Years = UsualYears, CropPerHa = asked.CropPerHa,
             NoisePerHa = own is null ? null : own.Noise * own.PerHa, NoiseSays = own is null ? "" : $"from {own.Label}",
             PlotM2 = own?.PlotM2 ?? 2, Arms = wet ? 3 : 2, Givings = Math.Max(1, sum.Jobs),
-            StuffPerM2 = area > 0 ? parts.Sum(p => p.Money) / area : 0, WaterPerM2 = wet && area > 0 ? parts.Sum(p => p.WaterL) / area : null,
+            StuffPerM2 = area > 0 ? parts.Sum(p => p.Money) / area : 0,
+            WaterPerM2 = wet && area > 0 ? parts.Sum(p => p.WaterL) / area : null,
         };
     }
 
@@ -140,6 +144,15 @@ public sealed class ReckoningDesk(HoldingDb db, HoldingClock clock, JobsBook job
             .Select(h => new { h.BedId, h.Crop, h.At, h.Kg, h.Bed.AreaM2 }).ToListAsync();
         return rows.GroupBy(h => Practices.CropKey(h.Crop)).Where(g => terms.Price(g.Key) is not null).ToDictionary(g => g.Key, g =>
             g.GroupBy(h => (h.BedId, h.At.Year)).Average(y => y.Sum(h => h.Kg) / y.First().AreaM2 * 10_000) * terms.Price(g.Key)!.Value);
+    }
+
+    /// <summary>What is published of a thing, graded as the grower's own card of the claim grades it.</summary>
+    private async Task<PublishedEffect?> Published(IReadOnlyList<string> words)
+    {
+        var effect = words.Select(PublishedEffects.Of).FirstOrDefault(p => p is not null);
+        _cards ??= [.. (await claims.Cards()).Select(c => c.Card)];
+        return effect is not null && _cards.FirstOrDefault(c => c.Key == effect.Claim) is { } card ? effect with { Grade = card.Grade }
+            : effect;
     }
 
     /// <summary>Claims that speak of a thing, by their keys.</summary>

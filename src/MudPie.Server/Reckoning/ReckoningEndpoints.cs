@@ -135,7 +135,8 @@ public static class ReckoningEndpoints
                 continue;
             }
 
-            crops[Practices.CropKey(crop)] = Per.PriceSi(fields.Quantity($"crops.{crop}", typed, Dimension.Plain, 0.0001, 1e6), "kg", units);
+            var price = fields.Quantity($"crops.{crop}", typed, Dimension.Plain, 0.0001, 1e6);
+            crops[Practices.CropKey(crop)] = Per.PriceSi(price, "kg", units);
         }
 
         var water = fields.Optional("water", r.Water, Dimension.Plain, 0, 1e6);

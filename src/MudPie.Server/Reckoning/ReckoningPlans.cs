@@ -8,7 +8,7 @@ using MudPie.Server.Web;
 
 namespace MudPie.Server.Reckoning;
 
-/// <summary>From a doubt of the reckoning to the trial bench: the same trial again, or one of the thing against water and nothing.</summary>
+/// <summary>From a doubt of the reckoning to the trial bench: the same trial again, or the thing against water and nothing.</summary>
 public sealed class ReckoningPlans(HoldingDb db, HoldingClock clock, ReckoningDesk desk, TrialDesk trials)
 {
     /// <summary>A plan that fills the bench; null where there is no such practice this year.</summary>
@@ -67,9 +67,9 @@ public sealed class ReckoningPlans(HoldingDb db, HoldingClock clock, ReckoningDe
 
         arms.Add(Arm(thing.Name, TrialRole.Treatment) with {
             InputId = thing.InputId,
-            Rate = each <= 0 ? "" : thing.Unit == "kg" ? Units.Typed(each * 1000, Dimension.Mass, units)
-                : Units.Typed(each, Dimension.Volume, units),
-            Water = wet && thing.Making is null && water > 0 ? Units.Typed(water / area * Per.SquareSi(1, units), Dimension.Volume, units)
+            Rate = each <= 0 ? "" : thing.Unit == "kg" ? Units.Show(each * 1000, Dimension.Mass, units)
+                : Units.Show(each, Dimension.Volume, units),
+            Water = wet && thing.Making is null && water > 0 ? Units.Show(water / area * Per.SquareSi(1, units), Dimension.Volume, units)
                 : "",
         });
         return new TrialRequest {
@@ -78,7 +78,8 @@ public sealed class ReckoningPlans(HoldingDb db, HoldingClock clock, ReckoningDe
             Measures = [new MeasureRequest { KindId = us ? "yieldFt2" : "yieldM2", Dates = "last" }], Blind = true,
             NoControlWhy = "", NoWaterWhy = "", WorthHaving = "",
             Money = new TrialMoney {
-                CostPerHa = us ? null : Rounded(row.CostPerHa), CostPerAcre = us && row.CostPerHa is { } c ? Rounded(Per.Large(c, units)) : null,
+                CostPerHa = us ? null : Rounded(row.CostPerHa),
+                CostPerAcre = us && row.CostPerHa is { } c ? Rounded(Per.Large(c, units)) : null,
                 PricePerUnit = price is { } p ? Per.Price(p, "kg", units) : null, Basis = us ? "perFt2" : "perM2",
             },
         };

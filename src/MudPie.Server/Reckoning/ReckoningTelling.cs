@@ -12,9 +12,9 @@ namespace MudPie.Server.Reckoning;
 /// <summary>A reckoning as its page shows it.</summary>
 public sealed class ReckoningTelling(HoldingDb db, HoldingClock clock, ReckoningDesk desk)
 {
-    private static readonly Caution Neutral = new("reckoning-other-reasons", "A thing may be kept for other reasons than money: say which, and "
-        + "it is left alone. Food safety, waits and labels are no matter of worth.", "What a certifier or a law asks for stays, whatever it "
-        + "costs.");
+    private static readonly Caution Neutral = new("reckoning-other-reasons",
+        "A thing may be kept for other reasons than money: say which, and it is left alone. Food safety, waits and labels are no matter of "
+            + "worth.", "What a certifier or a law asks for stays, whatever it costs.");
 
     /// <summary>The year that ends now, the one before beside it.</summary>
     public async Task<ReckoningView> Of(ReckoningAsked a, CancellationToken stop)
@@ -42,7 +42,8 @@ public sealed class ReckoningTelling(HoldingDb db, HoldingClock clock, Reckoning
             Second = Reckoner.Dearest([.. year.Rows.Select(r => (r.Name, r.Worth.Value))]),
             Logged = LoggedSays(year),
             LastYear = last.Rows.Count == 0 ? "Nothing was put out the year before."
-                : $"The year before: {Say.Number(last.Hours, 3)} h and {Reckoner.Money(last.Money)}, {Say.Count(last.Rows.Count, "practice")}.",
+                : $"The year before: {Say.Number(last.Hours, 3)} h and {Reckoner.Money(last.Money)}, "
+                    + $"{Say.Count(last.Rows.Count, "practice")}.",
             Hours = year.Hours,
             Money = year.Money,
             Rows = rows,
@@ -147,7 +148,7 @@ public sealed class ReckoningTelling(HoldingDb db, HoldingClock clock, Reckoning
         var newest = await db.Reckonings.AsNoTracking().OrderByDescending(r => r.Id).FirstOrDefaultAsync();
         var terms = newest?.Terms ?? new ReckoningTerms();
         var (units, usual) = (await clock.Units(), new UsualMinutes(terms.Minutes));
-        string Typed(double? x) => x is { } v ? v.ToString("0.######", CultureInfo.InvariantCulture) : "";
+        string Typed(double? x) => x is { } v ? v.ToString("0.####", CultureInfo.InvariantCulture) : "";
         var beds = await db.Beds.AsNoTracking().Where(b => b.Crop != Records.Ground.Bed.Nothing).Select(b => b.Crop).ToListAsync();
         var crops = year.Parts.Select(p => p.Ground.Crop).Concat(beds).Select(Practices.CropKey).Concat(terms.Crops.Keys)
             .Where(c => c.Length > 0 && c != "bare ground").Distinct().Order(StringComparer.Ordinal);

@@ -61,14 +61,16 @@ public static class FindingOut
         var answer = new WorthAnswer(Distribution.Phi(m / s), Of(m, s), Of(m, learns), Of(m, learns) - cost);
         return Worked.Of(answer, "", Evidence.ChemistryOrPhysics,
         [
-            new("benefit over ground and years", "a hectare × ha × years", $"{Say.Number(mean)} ± {Say.Number(se)} on {Say.Number(hectares)} "
-                + $"ha for {Say.Number(years)} years", $"m {Say.Number(m)}, s {Say.Number(s)}", "the evidence, after cost"),
+            new("benefit over ground and years", "a hectare × ha × years", $"{Say.Number(mean)} ± {Say.Number(se)} on "
+                + $"{Say.Number(hectares)} ha for {Say.Number(years)} years", $"m {Say.Number(m)}, s {Say.Number(s)}",
+                "the evidence, after cost"),
             new("chance that it pays", "Φ(m ÷ s)", $"{Say.Number(m / s)}", Say.Number(answer.ChanceItPays), "the normal distribution"),
             new("the truth is worth", "s·φ(|m| ÷ s) − |m|·Φ(−|m| ÷ s)", $"s {Say.Number(s)}", Say.Number(answer.WorthOfKnowing),
                 "Raiffa and Schlaifer 1961"),
             new("the trial is worth", "the same with s₁ = s² ÷ √(s² + s′²)", $"s′ {Say.Number(e)}, s₁ {Say.Number(learns)}",
                 Say.Number(answer.WorthOfTrial), "Raiffa and Schlaifer 1961"),
-            new("less what it costs", "worth − cost", $"{Say.Number(answer.WorthOfTrial)} − {Say.Number(cost)}", Say.Number(answer.Net), ""),
+            new("less what it costs", "worth − cost", $"{Say.Number(answer.WorthOfTrial)} − {Say.Number(cost)}",
+                Say.Number(answer.Net), ""),
         ]);
     }
 

@@ -86,8 +86,13 @@ public static class HarmChain
 
     /// <summary>Compost, extracted, brewed, before the pump, behind it, out of the nozzle, in the soil.</summary>
     public static int Order(TallyStage stage) => stage switch {
-        TallyStage.Source => 0, TallyStage.Extracted => 1, TallyStage.End => 2, TallyStage.BeforePump => 3, TallyStage.AfterPump => 4,
-        TallyStage.Nozzle => 5, _ => 6,
+        TallyStage.Source => 0,
+        TallyStage.Extracted => 1,
+        TallyStage.End => 2,
+        TallyStage.BeforePump => 3,
+        TallyStage.AfterPump => 4,
+        TallyStage.Nozzle => 5,
+        _ => 6,
     };
 
     /// <summary>Several counts of one stage are one: their mean; relative variance of the counting, or their own spread where it is
@@ -134,16 +139,20 @@ public static class HarmChain
         var least = to.Point.High / Math.Exp(Worth.Z * Math.Sqrt(to.Relative)) / from.Point.PerMl; // half of one where none was seen
         var (low, high) = (share * Math.Exp(-Worth.Z * se), least * Math.Exp(Worth.Z * se));
         var lost = high < 1;
-        var says = lost ? $"{Say.Number(share * 100, 2)} % come through ({Say.Number(low * 100, 2)} to {Say.Number(high * 100, 2)} %): they "
-                + "are lost here"
+        var says = lost ? $"{Say.Number(share * 100, 2)} % come through ({Say.Number(low * 100, 2)} to {Say.Number(high * 100, 2)} %): "
+                + "they are lost here"
             : low > 1 ? $"{Say.Number(share, 2)} times as many: they grow here" : "no loss that could be told: count more fields";
         return new ChainLink(from.Point.Stage, to.Point.Stage, share, low, high, says, lost);
     }
 
     /// <summary>What a stage is called.</summary>
     public static string Name(TallyStage stage) => stage switch {
-        TallyStage.Source => "compost", TallyStage.Extracted => "extracted", TallyStage.End => "brewed",
-        TallyStage.BeforePump => "before the pump", TallyStage.AfterPump => "behind the pump", TallyStage.Nozzle => "out of the nozzle",
+        TallyStage.Source => "compost",
+        TallyStage.Extracted => "extracted",
+        TallyStage.End => "brewed",
+        TallyStage.BeforePump => "before the pump",
+        TallyStage.AfterPump => "behind the pump",
+        TallyStage.Nozzle => "out of the nozzle",
         _ => "in the soil",
     };
 
@@ -151,8 +160,8 @@ public static class HarmChain
     {
         // the ground dilutes, and compost is not what was drawn off it: only what a machine does to a liquid is harm
         var harm = links.Where(l => l.Lost && l.To != TallyStage.Soil && l.From != TallyStage.Source).MinBy(l => l.Share);
-        return harm is not null ? $"Most {group} are lost between {Name(harm.From)} and {Name(harm.To)}: {Say.Number(harm.Share * 100, 2)} % "
-            + $"come through ({Say.Number(harm.Low * 100, 2)} to {Say.Number(harm.High * 100, 2)} %)."
+        return harm is not null ? $"Most {group} are lost between {Name(harm.From)} and {Name(harm.To)}: "
+            + $"{Say.Number(harm.Share * 100, 2)} % come through ({Say.Number(harm.Low * 100, 2)} to {Say.Number(harm.High * 100, 2)} %)."
             : links.Count == 0 ? "One stage alone, or nothing seen: no link." : "No step of it loses any that could be told.";
     }
 }

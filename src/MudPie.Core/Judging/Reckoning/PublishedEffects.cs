@@ -10,8 +10,8 @@ public static class PublishedEffects
     [
         new("seaweed-yield", -5, 15, Evidence.PublishedTrials, "From nothing to a tenth, most under stress; widened by half of that each "
             + "way, as trials are often paid for by sellers.", ["seaweed", "kelp"]),
-        new("tea-feeds", -8, 8, Evidence.Contested, "Trials disagree: some see more growth, many see what water or a plain extract does as "
-            + "well.", ["tea", "brew", "extract"]),
+        new("tea-feeds", -8, 8, Evidence.ChemistryOrPhysics, "A litre brings some tens of milligrams of nitrogen where a crop takes grams; "
+            + "trials disagree, and many see what water or a plain extract does as well.", ["tea", "brew", "extract"]),
         new("rock-dust", -6, 6, Evidence.PublishedTrials, "Little or nothing in the first years on most temperate ground.",
             ["rock dust", "basalt"]),
         new("char-charged", -10, 15, Evidence.PublishedTrials, "Gains in sour and worn-out soils, little or none on fertile ones.",

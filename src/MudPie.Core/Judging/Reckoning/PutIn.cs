@@ -116,8 +116,8 @@ public static class PutIn
                     .. thing.Made.Select(w => w with { Minutes = w.Minutes * ground.Share })];
                 parts.Add(new(Practices.Key(thing.Key, ground.Crop), thing, ground, job.Id, job.On, work,
                     (thing.Money + common) * ground.Share, thing.Unpriced) {
-                        WaterL = job.Water * share, BatchId = job.BatchId,
-                    });
+                    WaterL = job.Water * share, BatchId = job.BatchId,
+                });
             }
         }
 
@@ -136,8 +136,8 @@ public static class PutIn
 
     /// <summary>Hands step by step, most first.</summary>
     public static IReadOnlyList<SpentSum> Steps(IEnumerable<Spent> work) => [.. work.GroupBy(w => (w.Step, w.Logged))
-        .Select(g => new SpentSum(g.Key.Step == "lot" ? "making it, as it was logged" : UsualMinutes.Name(g.Key.Step), g.Sum(w => w.Minutes),
-            g.Key.Logged)).Where(s => s.Minutes > 0).OrderByDescending(s => s.Minutes)];
+        .Select(g => new SpentSum(g.Key.Step == "lot" ? "making it, as it was logged" : UsualMinutes.Name(g.Key.Step),
+            g.Sum(w => w.Minutes), g.Key.Logged)).Where(s => s.Minutes > 0).OrderByDescending(s => s.Minutes)];
 
     /// <summary>What it costs a hectare and year with its hours; null where some price is not known, or there is no ground.</summary>
     /// <param name="sum">What was put in over a year.</param>

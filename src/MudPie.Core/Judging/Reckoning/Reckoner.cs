@@ -18,9 +18,17 @@ public static class Reckoner
     {
         var share = all > 0 ? paid / all : 0;
         var words = share switch {
-            <= 0.005 => "None of it", < 0.07 => "Very little of it", < 0.14 => "A tenth of it", < 0.225 => "A fifth of it",
-            < 0.29 => "A quarter of it", < 0.42 => "A third of it", < 0.58 => "Half of it", < 0.71 => "Two thirds of it",
-            < 0.8 => "Three quarters of it", < 0.995 => "Most of it", _ => "All of it",
+            <= 0.005 => "None of it",
+            < 0.07 => "Very little of it",
+            < 0.14 => "A tenth of it",
+            < 0.225 => "A fifth of it",
+            < 0.29 => "A quarter of it",
+            < 0.42 => "A third of it",
+            < 0.58 => "Half of it",
+            < 0.71 => "Two thirds of it",
+            < 0.8 => "Three quarters of it",
+            < 0.995 => "Most of it",
+            _ => "All of it",
         };
         return $"{words} has been shown to pay.";
     }

@@ -78,11 +78,16 @@ public static class Practices
 
     /// <summary>The words by which a brew is known in a trial's treatments.</summary>
     public static IReadOnlyList<string> Words(Making making) => making switch {
-        Making.Tea => ["tea", "brew"], Making.Extract or Making.Bubbled => ["extract"], _ => ["steep"],
+        Making.Tea => ["tea", "brew"],
+        Making.Extract or Making.Bubbled => ["extract"],
+        _ => ["steep"],
     };
 
     /// <summary>What is said of a brew that was put out.</summary>
     public static string Said(Making making) => making switch {
-        Making.Tea => "tea", Making.Extract => "extract", Making.Bubbled => "bubbled extract", _ => "steeped feed",
+        Making.Tea => "tea",
+        Making.Extract => "extract",
+        Making.Bubbled => "bubbled extract",
+        _ => "steeped feed",
     };
 }

@@ -97,8 +97,13 @@ public static class SeasonAhead
     /// <summary>What goes first: what was shown not to pay, what nobody knows, what can't be told yet, a trial, looking, what paid, the
     /// yard that all of it lives on.</summary>
     private static int Rank(AheadItem i) => (i.Kind, i.Word) switch {
-        (_, ReckonWord.Drop) => 0, (_, ReckonWord.TestOrDrop) => 1, ("trial", _) => 3, ("check", _) => 4, (_, ReckonWord.Keep) => 5,
-        ("yard", _) => 6, _ => 2,
+        (_, ReckonWord.Drop) => 0,
+        (_, ReckonWord.TestOrDrop) => 1,
+        ("trial", _) => 3,
+        ("check", _) => 4,
+        (_, ReckonWord.Keep) => 5,
+        ("yard", _) => 6,
+        _ => 2,
     };
 
     private static AheadWeek Week(DateOnly monday, IEnumerable<AheadItem> items, double there)
@@ -115,7 +120,8 @@ public static class SeasonAhead
         var over = weeks.Where(w => w.Over > 0).ToList();
         return all <= 0 ? "Nothing is planned yet."
             : over.Count == 0 ? $"{Say.Number(all, 2)} h are planned, and every week fits into {Say.Number(there, 2)} h."
-            : $"{Say.Count(over.Count, "week")} of {weeks.Count} {(over.Count == 1 ? "does" : "do")} not fit into {Say.Number(there, 2)} h: "
-                + $"the week of {Say.Day(over.MaxBy(w => w.Over)!.From)} has {Say.Number(over.Max(w => w.Over), 2)} h too many.";
+            : $"{Say.Count(over.Count, "week")} of {weeks.Count} {(over.Count == 1 ? "does" : "do")} not fit into "
+                + $"{Say.Number(there, 2)} h: the week of {Say.Day(over.MaxBy(w => w.Over)!.From)} has "
+                + $"{Say.Number(over.Max(w => w.Over), 2)} h too many.";
     }
 }

@@ -123,8 +123,7 @@ public static class ToTryOf
             + (a.Givings * n * (a.Arms - 1) * minutes.Of("trial-treat"))) / 60;
         var takes = TrialAmounts.Of(null, a.WaterPerM2, [.. Enumerable.Repeat(new SquareMetres(a.PlotM2), n)]);
         var stuff = takes.AreaM2 * (1 + TrialAmounts.Spare) * a.Givings * a.StuffPerM2;
-        var half = ReplicatesPlan.Of(Design.Blocks, a.Arms, n, Math.Clamp(noise, 1e-6, 1e8), Math.Clamp(a.CostPerHa, 1e-6, 1e8),
-            "").Value.Now.HalfWidth!.Value;
+        var half = ReplicatesPlan.HalfWidth(a.Arms, n, noise);
         var (own, cost) = (half / Worth.Z, stuff + (hours * (a.Hourly ?? 0)));
         var errs = Math.Sqrt((own * own) + (spread * spread));
         return new ToTry(n, a.Arms, hours, stuff, cost, own, spread, errs, FindingOut.Of(Question(a, errs, cost)).Value, "", false);

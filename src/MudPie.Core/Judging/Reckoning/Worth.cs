@@ -254,8 +254,11 @@ public static class Worth
 
     /// <summary>How sure, in a word.</summary>
     public static string Grade(Evidence grade) => grade switch {
-        Evidence.MeasuredHere => "measured here", Evidence.ChemistryOrPhysics => "chemistry or physics",
-        Evidence.PublishedTrials => "by trials", Evidence.PractitionersRule => "a rule of practitioners", _ => "contested",
+        Evidence.MeasuredHere => "measured here",
+        Evidence.ChemistryOrPhysics => "chemistry or physics",
+        Evidence.PublishedTrials => "by trials",
+        Evidence.PractitionersRule => "a rule of practitioners",
+        _ => "contested",
     };
 
     private static string Money(double x) => (x < 0 ? "−" : "+") + Reckoner.Money(Math.Abs(x));

@@ -73,9 +73,15 @@ public static class TrialWorth
     public static double? PerHa(string unit, double perKg, double? plotM2, double? widthM)
     {
         var perM2 = unit switch {
-            "kg a m²" => 1, "t a hectare" => 0.1, "kg a plot" => 1 / plotM2, "kg a metre" => 1 / widthM,
-            "lb a sq ft" => Per.PoundKg / Per.Ft2InM2, "lb an acre" => Per.PoundKg / Per.AcreInM2, "lb a plot" => Per.PoundKg / plotM2,
-            "lb a foot" => Per.PoundKg / 0.3048 / widthM, _ => (double?)null,
+            "kg a m²" => 1,
+            "t a hectare" => 0.1,
+            "kg a plot" => 1 / plotM2,
+            "kg a metre" => 1 / widthM,
+            "lb a sq ft" => Per.PoundKg / Per.Ft2InM2,
+            "lb an acre" => Per.PoundKg / Per.AcreInM2,
+            "lb a plot" => Per.PoundKg / plotM2,
+            "lb a foot" => Per.PoundKg / 0.3048 / widthM,
+            _ => (double?)null,
         };
         return perM2 is { } share && double.IsFinite(share) ? share * perKg * 10_000 : null;
     }
@@ -211,8 +217,8 @@ public static class ReplicatesPlan
             double Seen(double difference) => df < 1 ? alpha / 2 : Replicates.PowerAtDf(n * averaged, difference, noise, alpha, df,
                 paired: false);
             // Called "works" at twice: above the line by as much as the line is above nought.
-            return new ReplicatesPoint(n, Seen(line), df < 1 ? null : Distribution.CriticalT(alpha, df) * noise
-                * Math.Sqrt(2.0 / n / averaged), df < 1 ? 0 : alpha / 2, df < 1 ? 0 : Seen(line), Seen(2 * line));
+            return new ReplicatesPoint(n, Seen(line), df < 1 ? null : Half(alpha, df, noise, n * averaged),
+                df < 1 ? 0 : alpha / 2, df < 1 ? 0 : Seen(line), Seen(2 * line));
         }
 
         var points = Enumerable.Range(1, Most).Select(At).ToList();
@@ -232,6 +238,17 @@ public static class ReplicatesPlan
                     $"{Say.Number(10 * here.Power, 2)} times in ten with {now}", "non-central t; Cohen 1988")],
             forks: [Replication(here, needed)]);
     }
+
+    /// <summary>Give or take of a difference from the control in blocks, as the bench has it, in the noise's unit.</summary>
+    /// <param name="treatments">In each block, 2 or more.</param>
+    /// <param name="replicates">Blocks, 2 or more.</param>
+    /// <param name="noise">How far plots treated alike stray, above 0.</param>
+    /// <remarks>3 treatments, 5 blocks, noise 0.16: α 0.05 ÷ 2, 8 degrees: 2.752 × 0.16 × √(2 ÷ 5) = 0.2785.</remarks>
+    public static double HalfWidth(int treatments, int replicates, double noise) => Half(0.05 / (treatments - 1),
+        (treatments - 1.0) * (replicates - 1), noise, replicates);
+
+    private static double Half(double alpha, double df, double noise, int plots) => Distribution.CriticalT(alpha, df) * noise
+        * Math.Sqrt(2.0 / plots);
 
     private static Fork Replication(ReplicatesPoint now, int? needed) => new(
         "replication", "How many plots of each are enough?",

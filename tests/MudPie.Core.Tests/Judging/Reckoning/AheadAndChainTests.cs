@@ -9,8 +9,8 @@ public class AheadAndChainTests
 {
     private static readonly DateOnly Monday = new(2026, 6, 8);
 
-    private static AheadItem Item(string key, int day, double hours, ReckonWord? word = null, string kind = "giving", double? worth = null) =>
-        new(key, key, kind, Monday.AddDays(day), hours * 60, "/") { Word = word, WorthAnHour = worth };
+    private static AheadItem Item(string key, int day, double hours, ReckonWord? word = null, string kind = "giving",
+        double? worth = null) => new(key, key, kind, Monday.AddDays(day), hours * 60, "/") { Word = word, WorthAnHour = worth };
 
     [Fact]
     public void What_does_not_fit_is_said_and_the_least_worth_could_go_first()

@@ -34,8 +34,9 @@ public class PutInTests
     public void However_it_is_cut_hours_and_money_are_the_same(byte things, byte beds, ushort minutes, ushort money)
     {
         var (n, m) = ((things % 4) + 1, (beds % 5) + 1);
-        var job = new JobOut(3, May, [.. Enumerable.Range(0, m).Select(i => new GroundOut(i, $"bed {i}", i % 2 == 0 ? "oats" : "", i, 10 + i,
-            1.0 / m))], [.. Enumerable.Range(0, n).Select(i => new ThingOut($"input-{i}", $"thing {i}", money, [new("lot", 3, true)], []))],
+        var job = new JobOut(3, May,
+            [.. Enumerable.Range(0, m).Select(i => new GroundOut(i, $"bed {i}", i % 2 == 0 ? "oats" : "", i, 10 + i, 1.0 / m))],
+            [.. Enumerable.Range(0, n).Select(i => new ThingOut($"input-{i}", $"thing {i}", money, [new("lot", 3, true)], []))],
             [new("out-set", minutes)], 50);
         var parts = PutIn.Parts([job], new ReckoningTerms { WaterPerM3 = 3 });
         foreach (var cut in new Func<PutInPart, object>[] { p => p.Practice, p => p.Ground.BedId, p => p.Thing.Key, p => p.On })
@@ -75,8 +76,8 @@ public class PutInTests
         UsualMinutes.House.Select(s => s.Id).ShouldBeUnique();
         UsualMinutes.OfPlan("feed-6").ShouldBe("brew-foods");
         UsualMinutes.OfPlan("wash").ShouldBeNull();
-        foreach (var id in Enum.GetValues<HeapStep>().Select(UsualMinutes.OfHeap).Concat(Enum.GetValues<MixStep>().Select(UsualMinutes.OfMix))
-            .Concat(Enum.GetValues<WorkStep>().Select(UsualMinutes.OfWork)))
+        foreach (var id in Enum.GetValues<HeapStep>().Select(UsualMinutes.OfHeap)
+            .Concat(Enum.GetValues<MixStep>().Select(UsualMinutes.OfMix)).Concat(Enum.GetValues<WorkStep>().Select(UsualMinutes.OfWork)))
         {
             UsualMinutes.House.ShouldContain(s => s.Id == id);
         }

@@ -46,8 +46,10 @@ public class WorthTests
     {
         FoundWorth[] three = [Trial(0.17, 0.19), Trial(0.05, 0.12), Trial(0.21, 0.2)];
         var row = Worth.Of(Asked(450, three)).Value;
-        var pooled = CombineTrials.Of(new CombineQuestion { Results = [.. three.Select(t => new SiteResult {
-            Yi = t.Difference * 20_000, Vi = Math.Pow((t.Upper!.Value - t.Lower!.Value) / 2 / 1.959963984540054 * 20_000, 2) })] }).Value;
+        var pooled = CombineTrials.Of(new CombineQuestion {
+            Results = [.. three.Select(t => new SiteResult {
+            Yi = t.Difference * 20_000, Vi = Math.Pow((t.Upper!.Value - t.Lower!.Value) / 2 / 1.959963984540054 * 20_000, 2) })]
+        }).Value;
         row.Mean.ShouldBe(pooled.Estimate - 450, 1e-6);
         (row.Lower, row.Upper).ShouldBe((pooled.Lower - 450, pooled.Upper - 450));
         row.Tau!.Value.ShouldBe(Math.Sqrt(pooled.Tau2), 1e-9);
@@ -135,11 +137,14 @@ public class WorthTests
         told.NewSe.ShouldBe(Math.Sqrt((told.OwnSe * told.OwnSe) + (told.Spread * told.Spread)), 1e-9);
         var bench = ReplicatesPlan.Of(Design.Blocks, 2, told.PlotsOfEach, 3200, 450, "").Value.Now;
         told.OwnSe.ShouldBe(bench.HalfWidth!.Value / 1.959963984540054, 1e-9);
+        ReplicatesPlan.HalfWidth(3, 5, 0.16).ShouldBe(0.2785, 5e-5);
         var plots = 2 * told.PlotsOfEach;
         told.Hours.ShouldBe((60 + (plots * (6 + (2 * 3))) + (told.PlotsOfEach * 3)) / 60.0, 1e-9);
         told.Cost.ShouldBe((told.Hours * 12) + told.Stuff, 1e-9);
-        told.Told.ShouldBe(FindingOut.Of(new WorthQuestion { MeanPerHa = row.Mean, SePerHa = row.Sd, NewSePerHa = told.NewSe,
-            Hectares = 0.5, Years = 5, CostOfTrial = told.Cost }).Value);
+        told.Told.ShouldBe(FindingOut.Of(new WorthQuestion {
+            MeanPerHa = row.Mean, SePerHa = row.Sd, NewSePerHa = told.NewSe,
+            Hectares = 0.5, Years = 5, CostOfTrial = told.Cost
+        }).Value);
         told.Says.ShouldContain("it leaves");
         told.PlotsOfEach.ShouldBeGreaterThan(ToTryOf.Fewest); // more plots pay here
     }
