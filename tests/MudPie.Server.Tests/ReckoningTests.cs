@@ -50,6 +50,7 @@ public sealed class ReckoningTests
         var cost = ((double)row["money"]! + ((double)row["hours"]! * 12)) / (double)row["hectares"]!;
         ((double)row["mean"]!).ShouldBe(((double)answer["difference"]! * 20_000) - cost, 1e-6);
         ((double)row["lower"]!).ShouldBe(((double)answer["lower"]! * 20_000) - cost, 1e-6);
+        row["beside"]!.AsArray().ShouldContain(b => ((string)b!).Contains("takes off 450 a hectare", StringComparison.Ordinal));
     }
 
     [Fact]

@@ -2,6 +2,7 @@ using Microsoft.EntityFrameworkCore;
 using MudPie.Core.Judging.Reckoning;
 using MudPie.Core.Judging.Together;
 using MudPie.Core.Judging.Trials;
+using MudPie.Core.Measures;
 using MudPie.Records;
 using MudPie.Records.Judging;
 using MudPie.Server.Judging;
@@ -81,6 +82,7 @@ public sealed class EvidenceBook(HoldingDb db, TrialDesk trials, TogetherDesk to
             Lower = verdict.Lower, Upper = verdict.Upper, LowerIsBetter = r.Measure.LowerIsBetter, PerHa = PerHa(t, r.Measure, terms),
             WorthHaving = r.Measure.Order == 0 ? t.WorthHaving : null, Noise = r.Answer.NoiseSd,
             PlotM2 = t.Plots.Count > 0 ? t.Plots[0].Length * t.Plots[0].Width : null, TrialId = t.Id,
+            CostGiven = t.Money?.CostPerHa ?? (t.Money?.CostPerAcre is { } acre ? Per.LargeSi(acre, UnitSystem.UsCustomary) : null),
             Why = look ? "One of each is a look, not a test." : forced ? "Its figures can’t be gone by: see its answer." : null,
         };
     }

@@ -100,10 +100,17 @@ public sealed class ReckoningTelling(HoldingDb db, HoldingClock clock, Reckoning
             Doors = [.. r.Asked.Own.Where(f => f.TrialId is not null).Select(f => new EvidenceDoor(f.Label, $"/judge/trials/{f.TrialId}"))
                 .DistinctBy(d => d.Door), .. r.Asked.Together.Count > 0 ? [new EvidenceDoor("gardens together", "/judge/together")]
                 : Array.Empty<EvidenceDoor>()],
-            Beside = [.. beside], LastYear = last is null ? "not done the year before" : $"the year before: {last.Sum.Says}",
+            Beside = [.. beside, .. CostsApart(r, units)],
+            LastYear = last is null ? "not done the year before" : $"the year before: {last.Sum.Says}",
             KeptWhy = kept, Claims = claims, Find = Find(r, with.Years, units),
         };
     }
+
+    /// <summary>Where a trial's own page goes by another cost than it came to.</summary>
+    private static IEnumerable<string> CostsApart(Reckoned r, UnitSystem units) => r.CostPerHa is not { } cost ? []
+        : r.Asked.Own.Where(f => f.CostGiven is { } given && Math.Abs(given - cost) > 0.1 * cost).Select(f =>
+            $"the trial’s own page takes off {Reckoner.Money(Per.Large(f.CostGiven!.Value, units))} {Per.LargeArea(units)}, as you gave it "
+            + $"there; this year it came to {Reckoner.Money(Per.Large(cost, units))}");
 
     private static FindOutView? Find(Reckoned r, double years, UnitSystem units)
     {

@@ -36,6 +36,10 @@ public sealed record FoundWorth(string Label, double Difference, string Unit)
     /// <summary>The own trial; null for a garden's.</summary>
     public int? TrialId { get; init; }
 
+    /// <summary>The cost that was given with the trial, money a hectare; null where none was. The reckoning goes by what it did
+    /// cost.</summary>
+    public double? CostGiven { get; init; }
+
     /// <summary>It can be gone by.</summary>
     public bool Stands => Why is null && Lower is not null && Upper > Lower;
 

@@ -3,10 +3,14 @@ import type { Schemas } from "../../api/client";
 import { useRead } from "../../api/data";
 import { Brewhouse } from "../../parts/Brewhouse";
 import { Room } from "../../parts/Room";
+import { Fold } from "../../parts/Fold";
 import { Go } from "../../parts/Go";
 import { useClock } from "../../parts/clock";
 
 const marks: Record<Schemas["BatchState"], string> = { planned: "◌", brewing: "●", off: "◐", used: "✓", heaped: "✕" };
+
+/** So many that are over stand open; the earlier ones are folded away. */
+const latest = 12;
 
 /** All brews, newest first; what failed and why stands beside what worked. */
 export function BrewRoom() {
@@ -45,7 +49,12 @@ export function BrewRoom() {
           <Brewhouse />
           <ul className="mt-2">{open.map(row)}</ul>
           <h2 className="mt-6 text-xl">Over</h2>
-          <ul>{over.map(row)}</ul>
+          <ul>{over.slice(0, latest).map(row)}</ul>
+          {over.length > latest && (
+            <Fold line={`${over.length - latest} earlier`}>
+              <ul>{over.slice(latest).map(row)}</ul>
+            </Fold>
+          )}
           {list.length === 0 && (
             <p className="text-lg">No brew yet. Plan one: say the beds, leaf or root, and when it should be ready.</p>
           )}
