@@ -21,10 +21,11 @@ public class ReckoningJourneys
         page.Unfold("Other ground, other years, another price of an hour");
         page.Press("//span[@role='slider'][@aria-label='Years that it would be used for']");
         page.Key(OpenQA.Selenium.Keys.Home);
-        page.See("for 1 years");
+        page.See("for a year");
         page.Click("back to how it is");
         page.See("for 5 years");
         page.Axe().ShouldBeEmpty("the reckoning, opened");
+        page.Unfold("more doubts");
         page.Press("//a[starts-with(@aria-label, 'Plan that trial: tea on garlic')]");
         page.See("Plan a trial");
         page.Unfold("1 · The question");

@@ -123,8 +123,8 @@ public sealed class ReckoningTelling(HoldingDb db, HoldingClock clock, Reckoning
         var again = r.Worth.Value.Word == ReckonWord.TestAgain;
         return new FindOutView(r.Key, $"{r.Name}: {t.PlotsOfEach} {(again ? "more plots" : "plots")} of each", t.Says, t.Told.Net,
             Reckoner.Money(t.Told.WorthOfTrial / years), $"on {Units.Show(r.Hectares * 10_000, Dimension.Area, units)} for "
-                + $"{Say.Number(years)} years", t.CheaperToStop, $"/judge/new?reckoned={Uri.EscapeDataString(r.Key)}&plots={t.PlotsOfEach}",
-            told.Worked);
+                + (years == 1 ? "a year" : $"{Say.Number(years)} years"), t.CheaperToStop,
+            $"/judge/new?reckoned={Uri.EscapeDataString(r.Key)}&plots={t.PlotsOfEach}", told.Worked);
     }
 
     private static FreedView Freed(ReckonedYear year, HashSet<string> kept)

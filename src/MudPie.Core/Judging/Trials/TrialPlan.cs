@@ -243,7 +243,7 @@ public static class ReplicatesPlan
     /// <param name="treatments">In each block, 2 or more.</param>
     /// <param name="replicates">Blocks, 2 or more.</param>
     /// <param name="noise">How far plots treated alike stray, above 0.</param>
-    /// <remarks>3 treatments, 5 blocks, noise 0.16: α 0.05 ÷ 2, 8 degrees: 2.752 × 0.16 × √(2 ÷ 5) = 0.2785.</remarks>
+    /// <remarks>3 treatments, 5 blocks, noise 0.16: α 0.05 ÷ 2, 8 degrees: 2.7515 × 0.16 × √(2 ÷ 5) = 0.2784.</remarks>
     public static double HalfWidth(int treatments, int replicates, double noise) => Half(0.05 / (treatments - 1),
         (treatments - 1.0) * (replicates - 1), noise, replicates);
 

@@ -16,6 +16,9 @@ import { ReckonTerms } from "./ReckonTerms";
 
 type View = Schemas["ReckoningView"];
 
+/** So many practices, and so many doubts, stand open; the smaller ones are folded away. */
+const [dearest, best] = [8, 3];
+
 /** What the slider of ground stands at: steps that double and more, 0 being each thing's own ground. */
 const grounds = [0, 0.001, 0.002, 0.005, 0.01, 0.02, 0.05, 0.1, 0.2, 0.5, 1, 2, 5, 10, 20, 50, 100, 200, 500];
 
@@ -45,10 +48,19 @@ export function ReckoningRoom() {
               </span>
             </p>
             <ul aria-label="Practices">
-              {r.rows.map((row) => (
+              {r.rows.slice(0, dearest).map((row) => (
                 <ReckonRow key={row.key} row={row} at={at} />
               ))}
             </ul>
+            {r.rows.length > dearest && (
+              <Fold line={`smaller ones (${r.rows.length - dearest})`}>
+                <ul aria-label="Smaller practices">
+                  {r.rows.slice(dearest).map((row) => (
+                    <ReckonRow key={row.key} row={row} at={at} />
+                  ))}
+                </ul>
+              </Fold>
+            )}
             <div className="hidden grid-cols-[13rem_minmax(0,1fr)_7.5rem] gap-x-4 border-t border-line pt-1 wide:grid">
               <span />
               <Axis at={at} marks={marks} area={r.area} />
@@ -73,7 +85,7 @@ interface SlateProps {
 
 function Slate({ view: r, play, setPlay }: SlateProps) {
   const go = useNavigate();
-  const best = r.find[0];
+  const first = r.find[0];
   return (
     <>
       <div>
@@ -86,29 +98,12 @@ function Slate({ view: r, play, setPlay }: SlateProps) {
       {r.find.length > 0 && (
         <section aria-label="What would be worth finding out">
           <h3 className="border-b-2 border-line pb-1 text-xl">What would be worth finding out</h3>
-          <ol>
-            {r.find.slice(0, 8).map((f) => (
-              <li key={f.key} className="border-b border-line py-2">
-                <p className="flex justify-between gap-4">
-                  <b>{f.title}</b>
-                  <span className="figures whitespace-nowrap">worth {f.worthShown} a year</span>
-                </p>
-                <p className="text-ash">
-                  {f.says}; {f.ground}
-                </p>
-                <p className="flex flex-wrap items-center gap-x-5">
-                  <Link
-                    to={f.plan}
-                    aria-label={`Plan that trial: ${f.title}`}
-                    className="min-h-11 content-center text-clay underline underline-offset-4"
-                  >
-                    Plan that trial
-                  </Link>
-                  <Sum working={f.worked.working} sure={f.worked.sure} of={f.title} />
-                </p>
-              </li>
-            ))}
-          </ol>
+          <Doubts of={r.find.slice(0, best)} />
+          {r.find.length > best && (
+            <Fold line={`more doubts (${r.find.length - best})`}>
+              <Doubts of={r.find.slice(best)} />
+            </Fold>
+          )}
           <Played view={r} play={play} setPlay={setPlay} />
         </section>
       )}
@@ -123,8 +118,8 @@ function Slate({ view: r, play, setPlay }: SlateProps) {
         </section>
       )}
       <p className="flex flex-wrap gap-3">
-        {best && best.net > 0 && (
-          <Go filled to={best.plan}>
+        {first && first.net > 0 && (
+          <Go filled to={first.plan}>
             Plan the best of them
           </Go>
         )}
@@ -154,6 +149,35 @@ function Slate({ view: r, play, setPlay }: SlateProps) {
       </p>
       <Mind cautions={r.cautions} />
     </>
+  );
+}
+
+/** Trials that would settle something, each with its worth, its sum and its way to the bench. */
+function Doubts({ of }: { of: readonly Schemas["FindOutView"][] }) {
+  return (
+    <ol>
+      {of.map((f) => (
+        <li key={f.key} className="border-b border-line py-2">
+          <p className="flex justify-between gap-4">
+            <b>{f.title}</b>
+            <span className="figures whitespace-nowrap">worth {f.worthShown} a year</span>
+          </p>
+          <p className="text-ash">
+            {f.says}; {f.ground}
+          </p>
+          <p className="flex flex-wrap items-center gap-x-5">
+            <Link
+              to={f.plan}
+              aria-label={`Plan that trial: ${f.title}`}
+              className="min-h-11 content-center text-clay underline underline-offset-4"
+            >
+              Plan that trial
+            </Link>
+            <Sum working={f.worked.working} sure={f.worked.sure} of={f.title} />
+          </p>
+        </li>
+      ))}
+    </ol>
   );
 }
 

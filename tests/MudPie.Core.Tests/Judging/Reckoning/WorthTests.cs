@@ -137,7 +137,7 @@ public class WorthTests
         told.NewSe.ShouldBe(Math.Sqrt((told.OwnSe * told.OwnSe) + (told.Spread * told.Spread)), 1e-9);
         var bench = ReplicatesPlan.Of(Design.Blocks, 2, told.PlotsOfEach, 3200, 450, "").Value.Now;
         told.OwnSe.ShouldBe(bench.HalfWidth!.Value / 1.959963984540054, 1e-9);
-        ReplicatesPlan.HalfWidth(3, 5, 0.16).ShouldBe(0.2785, 5e-5);
+        ReplicatesPlan.HalfWidth(3, 5, 0.16).ShouldBe(0.2784, 5e-5);
         var plots = 2 * told.PlotsOfEach;
         told.Hours.ShouldBe((60 + (plots * (6 + (2 * 3))) + (told.PlotsOfEach * 3)) / 60.0, 1e-9);
         told.Cost.ShouldBe((told.Hours * 12) + told.Stuff, 1e-9);
